@@ -1,0 +1,19 @@
+# SPDX-License-Identifier: MIT
+# The rules for our own targets: language, warnings, and arithmetic that is the same on every machine.
+
+option(FOND_LADDER_WERROR "Treat warnings in our own targets as errors" OFF)
+set(FOND_LADDER_SANITIZE "" CACHE STRING "Sanitizers for our own targets, as in address,undefined")
+
+function(fond_ladder_house target)
+  target_compile_features(${target} PUBLIC cxx_std_20)
+  set_target_properties(${target} PROPERTIES CXX_EXTENSIONS OFF)
+  target_compile_options(${target} PRIVATE
+    -Wall -Wextra -Wpedantic -Wshadow=local -ffp-contract=off
+    $<$<CXX_COMPILER_ID:GNU>:-Wno-restrict>  # g++ 12 sees overlaps in std::string that are not there
+    $<$<BOOL:${FOND_LADDER_WERROR}>:-Werror>)
+  if(FOND_LADDER_SANITIZE)
+    target_compile_options(${target} PRIVATE -fsanitize=${FOND_LADDER_SANITIZE} -fno-omit-frame-pointer
+      -fno-sanitize-recover=all)
+    target_link_options(${target} PUBLIC -fsanitize=${FOND_LADDER_SANITIZE})
+  endif()
+endfunction()

@@ -1,0 +1,130 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <cstdint>
+#include <memory>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/tree.hpp"
+
+namespace fond_ladder {
+
+namespace detail {
+struct Passes;
+}
+
+/// A size of the container, in pixels. A side that is absent follows the content.
+struct Rung {
+  std::optional<double> width, height;
+};
+
+/// A border box in pixels, x to the right and y down.
+struct Rect {
+  double x = 0, y = 0, width = 0, height = 0;
+  [[nodiscard]] double right() const { return x + width; }
+  [[nodiscard]] double bottom() const { return y + height; }
+  friend bool operator==(const Rect&, const Rect&) = default;
+};
+
+/// By how many pixels something sticks out, side by side; 0 where it does not.
+struct Cut {
+  double top = 0, right = 0, bottom = 0, left = 0;
+  [[nodiscard]] bool any() const { return top > 0 || right > 0 || bottom > 0 || left > 0; }
+  friend bool operator==(const Cut&, const Cut&) = default;
+};
+
+struct Extent {
+  double width = 0, height = 0;
+  friend bool operator==(const Extent&, const Extent&) = default;
+};
+
+/// Something odd that a solve met and went on from.
+struct Note {
+  NodeId node;
+  std::string what;
+};
+
+/// Where every node of a tree is, at one size of the container.
+///
+/// An arrangement that `solve` returned keeps what it needs alive. One that a Solver returned looks into that solver
+/// and its tree: it holds until the next solve, or the next edit of the tree. Questions are answered from the stored
+/// results; each costs at most the depth of the node or the number of its children, unless it says otherwise.
+///
+/// A node that is hidden, or lies in one that is, or in a leaf, has no place: see `is_placed`. Asking for its boxes
+/// gives zeros.
+class Arrangement {
+ public:
+  /// For solvers.
+  Arrangement(const Tree& tree, const detail::Passes& passes);
+  /// The same arrangement, keeping alive whatever owns the tree and the solver.
+  [[nodiscard]] Arrangement kept_alive_by(std::shared_ptr<const void> owner) const;
+
+  [[nodiscard]] const Tree& tree() const { return *tree_; }
+  /// The size of the container, whether it was given or came from the content.
+  [[nodiscard]] Extent container() const;
+
+  [[nodiscard]] bool is_placed(NodeId node) const;
+  /// From the root's corner. Throws BadNode for a handle of a removed node.
+  [[nodiscard]] Rect box(NodeId node) const;
+  /// From the corner of the parent's border box.
+  [[nodiscard]] Rect relative_box(NodeId node) const;
+  /// The box from the root's corner of the one node that a path, or its tail, names. Throws BadPath.
+  [[nodiscard]] Rect operator[](std::string_view path) const;
+  /// All boxes from the root's corner, in the order of `nodes`, in linear time. Nodes without a place give none.
+  struct Placed {
+    NodeId node;
+    Rect box;
+    int depth = 0;
+  };
+  [[nodiscard]] std::vector<Placed> boxes() const;
+
+  /// The content box of a container: what is left inside its padding and border.
+  [[nodiscard]] Extent room_in(NodeId container) const;
+  /// What a node asked for: its size where one is given, else its content's, within its limits. A share that follows
+  /// from a weight asks for its content.
+  [[nodiscard]] Extent wished(NodeId node) const;
+  /// What sticks out of the padding box of the parent, on axes on which the parent does not scroll.
+  [[nodiscard]] Cut cut(NodeId node) const;
+  /// Of a text in plain metrics: what its own words and lines stick out of it, and what `max_lines` drops.
+  [[nodiscard]] Cut words_cut(NodeId node) const;
+  /// The size of what lies in a node, its padding box included: for a scroller the larger of its view and the furthest
+  /// margin edge of its children plus end padding. CSS Overflow 3, section 2.2.
+  [[nodiscard]] Extent content_size(NodeId node) const;
+  /// How far a scroller can scroll on each axis; 0 on an axis on which it does not.
+  [[nodiscard]] Extent scroll_range(NodeId node) const;
+  /// Lines of a text, or of the children of a row or column.
+  [[nodiscard]] int lines(NodeId node) const;
+  /// The line on which a child of a row or column stands, from 0.
+  [[nodiscard]] int line(NodeId node) const;
+  /// First baseline, from the root's corner downwards. CSS Box Alignment 3, section 9.1.
+  [[nodiscard]] double baseline(NodeId node) const;
+
+  /// Children in the order in which they are laid.
+  [[nodiscard]] std::vector<NodeId> laid_order(NodeId container) const;
+  /// All placed nodes, the furthest back first.
+  [[nodiscard]] std::vector<NodeId> paint_order() const;
+  /// The box as it is painted: `scale` of the node and of what it lies in applied, about their centres.
+  [[nodiscard]] Rect painted_box(NodeId node) const;
+  /// The nodes whose painted box holds a point (right and bottom edges excluded), the front-most first.
+  [[nodiscard]] std::vector<NodeId> under(double x, double y) const;
+
+  /// All boxes in whole device pixels at `density` device pixels a pixel, as multiples of 1/density: every edge goes to
+  /// the nearest one, so that boxes that touched still touch and no pixel is lost between them.
+  [[nodiscard]] std::vector<Placed> snapped(double density) const;
+
+  /// What was odd. Linear time.
+  [[nodiscard]] std::vector<Note> notes() const;
+  /// Nodes visited by each of the four passes of the solve.
+  [[nodiscard]] std::array<std::size_t, 4> visited() const;
+
+ private:
+  const Tree* tree_;
+  const detail::Passes* passes_;
+  std::shared_ptr<const void> owner_;
+};
+
+}  // namespace fond_ladder

@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+/// The whole core: describe a scene, arrange it, measure it. Reading scene files is apart, in scene_file.hpp.
+
+#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/climb.hpp"
+#include "fond_ladder/edges.hpp"
+#include "fond_ladder/keys.hpp"
+#include "fond_ladder/length.hpp"
+#include "fond_ladder/measured.hpp"
+#include "fond_ladder/node.hpp"
+#include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/quantity.hpp"
+#include "fond_ladder/scene.hpp"
+#include "fond_ladder/solver.hpp"
+#include "fond_ladder/tree.hpp"
+#include "fond_ladder/words.hpp"

@@ -1,0 +1,84 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <optional>
+#include <stdexcept>
+#include <string>
+
+namespace fond_ladder {
+
+/// Thrown by the call that sets an impossible value (not a number, out of its domain). The message says which values
+/// are possible.
+class BadValue : public std::invalid_argument {
+ public:
+  using std::invalid_argument::invalid_argument;
+};
+
+/// A length as an author writes it: pixels, multiples of the scene's em, or percent of the parent's content box on the
+/// same axis. At most 1e9 in size.
+class Length {
+ public:
+  enum class Unit : unsigned char { px, em, percent };
+
+  /// Zero pixels.
+  constexpr Length() = default;
+  /// `px` pixels. Throws BadValue unless finite and at most 1e9 in size.
+  Length(double px) : Length(px, Unit::px) {}  // NOLINT(google-explicit-constructor): 240 is a length
+  Length(double amount, Unit unit);
+
+  [[nodiscard]] double amount() const { return amount_; }
+  [[nodiscard]] Unit unit() const { return unit_; }
+  [[nodiscard]] bool is_percent() const { return unit_ == Unit::percent; }
+
+  /// In pixels. `em` is the scene's em and `whole` the size that 100 % stands for, both in pixels.
+  [[nodiscard]] double in_px(double em, double whole) const;
+
+  friend bool operator==(const Length&, const Length&) = default;
+
+ private:
+  double amount_ = 0;
+  Unit unit_ = Unit::px;
+};
+
+/// `amount` times the scene's em.
+[[nodiscard]] inline Length em(double amount) { return {amount, Length::Unit::em}; }
+/// `amount` percent of the parent's content box on the same axis.
+[[nodiscard]] inline Length percent(double amount) { return {amount, Length::Unit::percent}; }
+
+/// A minimum or a maximum: absent unless the author gives one.
+using Limit = std::optional<Length>;
+
+struct Automatic {};
+struct Content {};
+struct Fill {};
+/// A size that is not given, or a margin that takes spare room.
+inline constexpr Automatic automatic{};
+/// As large as the content.
+inline constexpr Content content{};
+/// As large as the room.
+inline constexpr Fill fill{};
+
+/// What an author says of one size of a node: nothing, a length, `content` or `fill`.
+class Sizing {
+ public:
+  enum class Way : unsigned char { automatic, length, content, fill };
+
+  constexpr Sizing() = default;
+  constexpr Sizing(Automatic) {}                              // NOLINT(google-explicit-constructor)
+  constexpr Sizing(Content) : way_(Way::content) {}           // NOLINT(google-explicit-constructor)
+  constexpr Sizing(Fill) : way_(Way::fill) {}                 // NOLINT(google-explicit-constructor)
+  Sizing(Length length) : length_(length), way_(Way::length) {}  // NOLINT(google-explicit-constructor)
+  Sizing(double px) : Sizing(Length(px)) {}                   // NOLINT(google-explicit-constructor)
+
+  [[nodiscard]] Way way() const { return way_; }
+  /// Meaningful when `way()` is `length`.
+  [[nodiscard]] const Length& length() const { return length_; }
+
+  friend bool operator==(const Sizing&, const Sizing&) = default;
+
+ private:
+  Length length_;
+  Way way_ = Way::automatic;
+};
+
+}  // namespace fond_ladder

@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+namespace fond_ladder {
+
+/// Content whose size the engine cannot know by itself: a text, or whatever a toolkit puts into a leaf.
+///
+/// The two questions are pure: the same answer every time for the same object, from any thread. All numbers are pixels
+/// of the content alone, without the leaf's padding and border. Answers that are not finite or are negative count as
+/// zero and are noted in the arrangement.
+class Measured {
+ public:
+  /// CSS Sizing 3, section 2.1.
+  struct Widths {
+    double min_content = 0;  ///< narrowest without overflow
+    double max_content = 0;  ///< widest that content can use
+  };
+  struct Heights {
+    double height = 0;
+    double baseline = 0;  ///< of the first line, from the top of the content
+  };
+
+  Measured() = default;
+  Measured(const Measured&) = delete;
+  Measured& operator=(const Measured&) = delete;
+  virtual ~Measured() = default;
+
+  [[nodiscard]] virtual Widths widths() const = 0;
+  /// `width` is finite and not negative.
+  [[nodiscard]] virtual Heights height_for(double width) const = 0;
+};
+
+}  // namespace fond_ladder

@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/measured.hpp"
+
+namespace fond_ladder {
+
+/// How a text is set.
+struct TextStyle {
+  double size = 16;              ///< of the characters, in pixels
+  bool one_line = false;         ///< never wrapped; a line feed counts as a space
+  std::optional<int> max_lines;  ///< further lines are dropped
+  friend bool operator==(const TextStyle&, const TextStyle&) = default;
+};
+
+/// A text in the built-in plain metrics, which give the same numbers on every machine: a character is 0.6 em wide (a
+/// wide East Asian character or an emoji 1.2 em, a combining mark 0), lines break at spaces, after hyphens, between
+/// wide characters and always at a line feed; a line is 1.25 em high, its baseline 0.95 em below its top. Spaces at a
+/// line's end are 0 wide. An empty text has no line.
+class PlainText final : public Measured {
+ public:
+  /// `text` is UTF-8; a byte that is not counts as one character.
+  PlainText(std::string text, TextStyle style);
+
+  [[nodiscard]] Widths widths() const override;
+  [[nodiscard]] Heights height_for(double width) const override;
+
+  struct Line {
+    std::string_view text;  ///< without the spaces at its end; part of the object
+    double width = 0;       ///< in pixels
+  };
+  /// The lines at `width` pixels, those that `max_lines` drops included.
+  [[nodiscard]] std::vector<Line> lines_at(double width) const;
+
+  [[nodiscard]] const std::string& text() const { return text_; }
+  [[nodiscard]] const TextStyle& style() const { return style_; }
+  [[nodiscard]] double line_height() const;
+
+ private:
+  /// A stretch of text that no line breaks, and the spaces after it. Widths in units of 0.6 em.
+  struct Piece {
+    std::uint32_t begin = 0, end = 0;  // bytes of the text, spaces left out
+    std::uint32_t units = 0;
+    std::uint32_t space_units = 0;
+    bool ends_paragraph = false;
+  };
+  void cut_into_pieces();
+  [[nodiscard]] double unit() const { return 0.6 * style_.size; }
+  /// Calls `take(first, last, units)` for each line, with the pieces [first, last) on it.
+  template <class Take>
+  void break_lines(double width, Take take) const;
+
+  std::string text_;
+  TextStyle style_;
+  std::vector<Piece> pieces_;
+  std::uint32_t widest_piece_ = 0;
+  std::uint32_t widest_paragraph_ = 0;
+};
+
+}  // namespace fond_ladder

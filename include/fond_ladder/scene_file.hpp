@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstddef>
+#include <stdexcept>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+
+namespace fond_ladder {
+
+/// One thing that is wrong with a scene file.
+struct SceneFault {
+  std::string file;
+  std::size_t line = 0, column = 0;  ///< from 1; 0 when the fault is about the whole file
+  std::string pointer;               ///< JSON pointer (RFC 6901); empty for the whole document
+  std::string message;               ///< what is wrong, and the remedy
+
+  /// `file:line:column: error: message (at /pointer)`
+  [[nodiscard]] std::string text() const;
+};
+
+/// All that is wrong with a scene file, in the order of the file.
+class BadScene : public std::runtime_error {
+ public:
+  explicit BadScene(std::vector<SceneFault> faults);
+  [[nodiscard]] const std::vector<SceneFault>& faults() const { return faults_; }
+
+ private:
+  std::vector<SceneFault> faults_;
+};
+
+/// Reads a scene from JSON text (RFC 8259; comments allowed). `file_name` is for messages only. Throws BadScene with
+/// every fault of the text.
+[[nodiscard]] Scene read_scene(std::string_view json, const std::string& file_name);
+
+/// Reads a scene from a file of at most 40 MiB. Throws BadScene, also when the file cannot be read.
+[[nodiscard]] Scene read_scene_file(const std::string& path);
+
+}  // namespace fond_ladder

@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <memory>
+
+#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/tree.hpp"
+
+namespace fond_ladder {
+
+/// Arranges trees, and keeps between solves whatever the next one can use: after an edit only what it touches is solved
+/// again, at a new container width the content widths stay, at a new height all widths and text lines stay.
+///
+/// A solver lives on one thread at a time; many solvers may solve one tree at once while nobody edits it. It may be
+/// given another tree at any time. Solving never throws and, once a solver has seen a tree, allocates nothing. Cost: for
+/// a node with c children at most O(c log c), each node visited once by each of four passes.
+class Solver {
+ public:
+  Solver();
+  Solver(Solver&& other) noexcept;
+  Solver& operator=(Solver&& other) noexcept;
+  Solver(const Solver&) = delete;
+  Solver& operator=(const Solver&) = delete;
+  ~Solver();
+
+  /// Arranges `tree` in a container of the size of `rung`. Sizes that are no sizes count as 0, larger ones than 1e9 as
+  /// 1e9; the notes say so. The result looks into this solver and the tree.
+  Arrangement solve(const Tree& tree, Rung rung);
+
+  /// Bytes kept for the tree seen last.
+  [[nodiscard]] std::size_t memory() const;
+
+ private:
+  std::unique_ptr<detail::Passes> passes_;
+};
+
+}  // namespace fond_ladder

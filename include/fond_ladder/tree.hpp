@@ -1,0 +1,113 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <compare>
+#include <cstddef>
+#include <cstdint>
+#include <memory>
+#include <stdexcept>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/keys.hpp"
+#include "fond_ladder/measured.hpp"
+
+namespace fond_ladder {
+
+namespace detail {
+class TreeStore;
+}
+
+/// Names one node of one tree for as long as that node lives. A handle of a removed node is detected wherever it is
+/// used, and never comes to mean another node.
+struct NodeId {
+  static constexpr std::uint32_t none = 0xFFFFFFFF;
+  std::uint32_t value = none;
+  explicit operator bool() const { return value != none; }
+  friend auto operator<=>(const NodeId&, const NodeId&) = default;
+};
+
+/// Thrown for a handle that names no node of the tree, and for an edit that would tear the tree apart.
+class BadNode : public std::logic_error {
+ public:
+  using std::logic_error::logic_error;
+};
+
+/// Thrown when a path names no node, or more than one. The message names the nearest path, or those that match.
+class BadPath : public std::out_of_range {
+ public:
+  using std::out_of_range::out_of_range;
+};
+
+/// The nodes of a scene, to be kept alive and edited. The order of edits does not matter: trees that look the same
+/// solve to the same numbers.
+///
+/// Every edit either succeeds or throws and leaves the tree as it was. Any number of threads may read or solve one tree
+/// while nobody edits it. A copy has the same handles.
+class Tree {
+ public:
+  /// A tree of one node. `em` is in pixels and positive.
+  explicit Tree(Keys root, double em = 16, Direction direction = Direction::ltr);
+  Tree(const Tree& other);
+  Tree(Tree&& other) noexcept;
+  Tree& operator=(const Tree& other);
+  Tree& operator=(Tree&& other) noexcept;
+  ~Tree();
+
+  // --- edits -------------------------------------------------------------------------------------------------------
+
+  /// Puts a new node at `position` (at most child_count) among the children of `parent`. Amortised constant time.
+  NodeId insert(NodeId parent, std::size_t position, Keys keys);
+  NodeId append(NodeId parent, Keys keys);
+  /// Carries a node and what is in it to another place, counted after it was taken out of its old one.
+  void move(NodeId node, NodeId parent, std::size_t position);
+  /// Removes a node, not the root, and what is in it.
+  void remove(NodeId node);
+  /// Puts `count` children of `parent`, from `first` on, into a new container in their place.
+  NodeId enclose(NodeId parent, std::size_t first, std::size_t count, Keys container);
+  /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
+  void restyle(NodeId node, Keys keys);
+  /// Gives a leaf content of its own to measure, or with a null pointer takes it away again.
+  void measure_with(NodeId node, std::shared_ptr<const Measured> content);
+  /// Says that the content of a leaf measures differently now.
+  void content_changed(NodeId node);
+
+  // --- questions ---------------------------------------------------------------------------------------------------
+
+  [[nodiscard]] std::size_t size() const;
+  [[nodiscard]] double em() const;
+  [[nodiscard]] Direction direction() const;
+  [[nodiscard]] NodeId root() const;
+  [[nodiscard]] bool contains(NodeId node) const;
+  [[nodiscard]] Keys keys(NodeId node) const;
+  [[nodiscard]] Kind kind(NodeId node) const;
+  /// None for the root.
+  [[nodiscard]] NodeId parent(NodeId node) const;
+  [[nodiscard]] std::size_t child_count(NodeId node) const;
+  [[nodiscard]] std::vector<NodeId> children(NodeId node) const;
+  /// The content that is measured for a leaf: its own, the text in plain metrics, or null.
+  [[nodiscard]] std::shared_ptr<const Measured> content(NodeId node) const;
+  /// Parents before children, children in the order of the file.
+  [[nodiscard]] std::vector<NodeId> nodes() const;
+
+  /// A node's last step: its name, or its kind and its place among its siblings, as in `row#0`.
+  [[nodiscard]] std::string step(NodeId node) const;
+  /// The steps from the root down, joined by `/`.
+  [[nodiscard]] std::string path(NodeId node) const;
+  /// All nodes whose path is `path` or ends in it; those whose whole path it is come alone.
+  [[nodiscard]] std::vector<NodeId> matches(std::string_view path) const;
+  /// The one node that `path`, or a tail of a path, names. Throws BadPath when there is none or more than one.
+  [[nodiscard]] NodeId at(std::string_view path) const;
+
+  /// Bytes that the tree keeps for its nodes, without names and texts.
+  [[nodiscard]] std::size_t memory() const;
+
+  /// For the engine.
+  [[nodiscard]] const detail::TreeStore& store() const { return *store_; }
+
+ private:
+  std::unique_ptr<detail::TreeStore> store_;
+};
+
+}  // namespace fond_ladder

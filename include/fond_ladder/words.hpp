@@ -1,0 +1,65 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The words of the scene format that are one of a few. An enumerator is spelled as in a scene file.
+
+#include <array>
+#include <cstdint>
+#include <span>
+#include <string_view>
+
+namespace fond_ladder {
+
+/// What a node is: a container (row, column, grid, stack) or a leaf (box, text, image).
+enum class Kind : std::uint8_t { row, column, grid, stack, box, text, image };
+/// Where children are packed along their container when room is left. CSS Box Alignment 3, section 6.
+enum class Along : std::uint8_t { start, center, end, between, around, evenly, slots };
+/// Where a child lies across its row or column, in its stack or in its cell. CSS Box Alignment 3, section 6.
+enum class Across : std::uint8_t { start, center, end, stretch, baseline };
+/// How wrapped lines share spare room: the words of Along, and stretch.
+enum class Rest : std::uint8_t { start, center, end, between, around, evenly, slots, stretch };
+/// Which way a line of text runs in the scene's language.
+enum class Direction : std::uint8_t { ltr, rtl };
+/// Which of two overlapping children is painted over the other, by their order in the file.
+enum class Overlap : std::uint8_t { later, earlier };
+/// Where the words of a text lie in a box that is wider than they are.
+enum class WordsAt : std::uint8_t { start, center, end };
+/// How a picture fills the box of its image node.
+enum class Shows : std::uint8_t { cover, contain, stretch };
+/// The axes on which a container scrolls.
+enum class Scroll : std::uint8_t { none, x, y, both };
+
+/// All words of an enumeration, in the order of its enumerators.
+template <class Word>
+inline constexpr std::array<std::string_view, 0> words_of{};
+template <>
+inline constexpr std::array<std::string_view, 7> words_of<Kind>{"row", "column", "grid", "stack",
+                                                                "box", "text",   "image"};
+template <>
+inline constexpr std::array<std::string_view, 7> words_of<Along>{"start",  "center", "end",  "between",
+                                                                 "around", "evenly", "slots"};
+template <>
+inline constexpr std::array<std::string_view, 5> words_of<Across>{"start", "center", "end", "stretch", "baseline"};
+template <>
+inline constexpr std::array<std::string_view, 8> words_of<Rest>{"start",  "center", "end",   "between",
+                                                                "around", "evenly", "slots", "stretch"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<Direction>{"ltr", "rtl"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<Overlap>{"later", "earlier"};
+template <>
+inline constexpr std::array<std::string_view, 3> words_of<WordsAt>{"start", "center", "end"};
+template <>
+inline constexpr std::array<std::string_view, 3> words_of<Shows>{"cover", "contain", "stretch"};
+template <>
+inline constexpr std::array<std::string_view, 4> words_of<Scroll>{"none", "x", "y", "both"};
+
+/// The word of an enumerator, as a scene file spells it.
+template <class Word>
+[[nodiscard]] constexpr std::string_view word(Word value) {
+  return words_of<Word>[static_cast<std::size_t>(value)];
+}
+
+[[nodiscard]] constexpr bool is_container(Kind kind) { return kind <= Kind::stack; }
+
+}  // namespace fond_ladder

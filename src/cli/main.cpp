@@ -1,0 +1,9 @@
+// SPDX-License-Identifier: MIT
+#include <iostream>
+
+#include "cli/run.hpp"
+
+int main(int count, char** words) {
+  std::ios::sync_with_stdio(false);
+  return fond_ladder::cli::run({words + 1, words + count}, std::cin, std::cout, std::cerr);
+}

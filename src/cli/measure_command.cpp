@@ -1,0 +1,193 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <chrono>
+#include <cmath>
+#include <iostream>
+
+#include "cli/command.hpp"
+#include "cli/output.hpp"
+#include "cli/sizes.hpp"
+#include "cli/table.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+constexpr std::array<std::string_view, 4> side_names{"top", "right", "bottom", "left"};
+
+std::array<double, 4> by_side(const Cut& cut) { return {cut.top, cut.right, cut.bottom, cut.left}; }
+
+/// What sticks out of the parent, or of a text its own words.
+Cut all_cut(const Arrangement& arrangement, NodeId node) {
+  const Cut own = arrangement.cut(node), words = arrangement.words_cut(node);
+  return {std::max(own.top, words.top), std::max(own.right, words.right), std::max(own.bottom, words.bottom),
+          std::max(own.left, words.left)};
+}
+
+std::string size_text(Extent size) { return rounded(size.width) + " x " + rounded(size.height); }
+
+std::string title_of(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked) {
+  std::string title = scene.title.empty() ? scene.tree.step(scene.tree.root()) : scene.title;
+  title += " at " + size_text(arrangement.container());
+  if (!asked.name.empty()) title += " (" + asked.name + ")";
+  if (!asked.rung.width && !asked.rung.height) return title + " (size by content)";
+  if (!asked.rung.height) title += " (height by content)";
+  return title;
+}
+
+/// `right 3.5 of bar`, side by side; `words` where a text sticks out of itself.
+std::string cut_text(const Scene& scene, const Arrangement& arrangement, NodeId node) {
+  std::string text;
+  const auto list = [&](const Cut& cut, const std::string& of) {
+    const auto sides = by_side(cut);
+    for (std::size_t i = 0; i < sides.size(); ++i) {
+      if (sides[i] <= 0) continue;
+      text += fmt::format("{}{} {} of {}", text.empty() ? "" : ", ", side_names[i], rounded(sides[i]), of);
+    }
+  };
+  if (const NodeId parent = scene.tree.parent(node)) list(arrangement.cut(node), scene.tree.step(parent));
+  list(arrangement.words_cut(node), "its own box");
+  return text;
+}
+
+std::size_t count_cut(const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes) {
+  std::size_t cut = 0;
+  for (const auto& placed : boxes) cut += all_cut(arrangement, placed.node).any() ? 1 : 0;
+  return cut;
+}
+
+/// A node's size as percent of its parent's content box.
+std::string share_text(const Scene& scene, const Arrangement& arrangement, const Arrangement::Placed& placed) {
+  const NodeId parent = scene.tree.parent(placed.node);
+  if (!parent) return "";
+  const Extent room = arrangement.room_in(parent);
+  const auto percent = [](double size, double of) { return of > 0 ? fmt::format("{:.0f}%", size / of * 100) : "-"; };
+  return percent(placed.box.width, room.width) + " x " + percent(placed.box.height, room.height);
+}
+
+std::string indented(const Scene& scene, const Arrangement::Placed& placed) {
+  constexpr int deepest_indent = 12;
+  const std::string step = scene.tree.step(placed.node);
+  if (placed.depth <= deepest_indent) return std::string(2 * static_cast<std::size_t>(placed.depth), ' ') + step;
+  return fmt::format("{}({}) {}", std::string(2 * deepest_indent, ' '), placed.depth, step);
+}
+
+void print_table(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked,
+                 const std::vector<Arrangement::Placed>& boxes, std::ostream& out) {
+  const std::size_t cut = count_cut(arrangement, boxes);
+  fmt::print(out, "{}: {}\n\n", title_of(scene, arrangement, asked),
+             cut == 0   ? "every node lies inside its parent"
+             : cut == 1 ? "1 node sticks out"
+                        : fmt::format("{} nodes stick out", cut));
+  std::vector<Table::Column> columns{{"path"},
+                                     {"kind"},
+                                     {"x", Table::Align::numbers},
+                                     {"y", Table::Align::numbers},
+                                     {"width", Table::Align::numbers},
+                                     {"height", Table::Align::numbers},
+                                     {"wished"},
+                                     {"of parent"}};
+  if (cut > 0) columns.push_back({"sticks out"});
+  Table table(columns);
+  for (const auto& placed : boxes) {
+    table.add({indented(scene, placed), std::string(word(scene.tree.kind(placed.node))), rounded(placed.box.x),
+               rounded(placed.box.y), rounded(placed.box.width), rounded(placed.box.height),
+               size_text(arrangement.wished(placed.node)), share_text(scene, arrangement, placed),
+               cut > 0 ? cut_text(scene, arrangement, placed.node) : ""});
+  }
+  table.print(out);
+}
+
+void print_json(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
+                std::ostream& out) {
+  const Extent at = arrangement.container();
+  fmt::print(out, "{{\"scene\": {}, \"at\": {{\"width\": {}, \"height\": {}}},\n \"nodes\": [", json_text(scene.title),
+             exact(at.width), exact(at.height));
+  std::string comma;
+  for (const auto& placed : boxes) {
+    fmt::print(out, "{}\n  {{\"path\": {}, \"kind\": \"{}\", \"x\": {}, \"y\": {}, \"width\": {}, \"height\": {}", comma,
+               json_text(scene.tree.path(placed.node)), word(scene.tree.kind(placed.node)), exact(placed.box.x),
+               exact(placed.box.y), exact(placed.box.width), exact(placed.box.height));
+    comma = ",";
+    const Cut cut = all_cut(arrangement, placed.node);
+    if (cut.any()) {
+      const auto sides = by_side(cut);
+      std::string list;
+      for (std::size_t i = 0; i < sides.size(); ++i) {
+        if (sides[i] > 0) list += fmt::format("{}\"{}\": {}", list.empty() ? "" : ", ", side_names[i], exact(sides[i]));
+      }
+      fmt::print(out, ", \"cut\": {{{}}}", list);
+    }
+    fmt::print(out, "}}");
+  }
+  fmt::print(out, "]}}");
+}
+
+constexpr auto csv_head =
+    "at_width,at_height,path,kind,x,y,width,height,wished_width,wished_height,cut_top,cut_right,cut_bottom,cut_left\n";
+
+void print_csv(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
+               std::ostream& out) {
+  const Extent at = arrangement.container();
+  for (const auto& placed : boxes) {
+    const Extent wished = arrangement.wished(placed.node);
+    std::string line = csv_text(scene.tree.path(placed.node)) + "," + std::string(word(scene.tree.kind(placed.node)));
+    for (const double number : {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width,
+                                wished.height}) {
+      line += "," + exact(number);
+    }
+    for (const double side : by_side(all_cut(arrangement, placed.node))) line += "," + exact(side);
+    fmt::print(out, "{},{},{}\n", exact(at.width), exact(at.height), line);
+  }
+}
+
+void print_timing(double seconds, const Arrangement& arrangement, std::ostream& out) {
+  const auto visited = arrangement.visited();
+  const std::size_t nodes = arrangement.tree().size();
+  fmt::print(out, "\nsolved {} nodes in {:.3f} ms\n", nodes, seconds * 1000);
+  constexpr std::array<std::string_view, 4> passes{"widths up", "widths down", "heights up", "heights down"};
+  Table table({{"pass"}, {"visited", Table::Align::numbers}, {"skipped", Table::Align::numbers}});
+  for (std::size_t i = 0; i < passes.size(); ++i) {
+    table.add({std::string(passes[i]), std::to_string(visited[i]), std::to_string(nodes - visited[i])});
+  }
+  table.print(out);
+}
+
+}  // namespace
+
+void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams) {
+  std::vector<AskedSize> sizes;
+  for (const std::string& at : options.at) sizes.push_back(parse_at(at, scene.ladder));
+  if (sizes.empty()) sizes = default_sizes(scene.ladder);
+  std::ostream& out = streams.out;
+  if (options.format == Format::csv) out << csv_head;
+  if (options.format == Format::json && sizes.size() > 1) out << "[";
+  Solver solver;
+  for (std::size_t i = 0; i < sizes.size(); ++i) {
+    const auto begin = std::chrono::steady_clock::now();
+    const Arrangement arrangement = solver.solve(scene.tree, sizes[i].rung);
+    const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
+    const auto boxes = arrangement.boxes();
+    switch (options.format) {
+      case Format::table:
+        if (i > 0) out << '\n';
+        print_table(scene, arrangement, sizes[i], boxes, out);
+        if (options.timing) print_timing(seconds, arrangement, out);
+        break;
+      case Format::json:
+        if (i > 0) out << ",\n";
+        print_json(scene, arrangement, boxes, out);
+        break;
+      case Format::csv: print_csv(scene, arrangement, boxes, out); break;
+    }
+  }
+  if (options.format == Format::json) out << (sizes.size() > 1 ? "]\n" : "\n");
+}
+
+ExitStatus measure(const MeasureOptions& options, const Streams& streams) {
+  print_measure(load_scene(options.scene, streams), options, streams);
+  return all_well;
+}
+
+}  // namespace fond_ladder::cli

@@ -1,0 +1,31 @@
+// SPDX-License-Identifier: MIT
+#include "cli/output.hpp"
+
+#include <fmt/format.h>
+
+#include <cmath>
+#include <nlohmann/json.hpp>
+
+namespace fond_ladder::cli {
+
+std::string exact(double number) { return number == 0 ? "0" : fmt::format("{}", number); }
+
+std::string rounded(double number) {
+  std::string text = fmt::format("{:.2f}", number);
+  text.erase(text.find_last_not_of('0') + 1);
+  if (text.back() == '.') text.pop_back();
+  return text == "-0" ? "0" : text;
+}
+
+std::string json_text(std::string_view text) {
+  return nlohmann::json(text).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace);
+}
+
+std::string csv_text(std::string_view text) {
+  if (text.find_first_of(",\"\r\n") == std::string_view::npos) return std::string(text);
+  std::string quoted = "\"";
+  for (const char c : text) quoted += c == '"' ? std::string("\"\"") : std::string(1, c);
+  return quoted + "\"";
+}
+
+}  // namespace fond_ladder::cli

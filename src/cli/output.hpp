@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string>
+#include <string_view>
+
+namespace fond_ladder::cli {
+
+/// The shortest text that reads back as the same number.
+[[nodiscard]] std::string exact(double number);
+/// For people: at most two decimals.
+[[nodiscard]] std::string rounded(double number);
+/// In quotes, everything escaped that JSON wants escaped.
+[[nodiscard]] std::string json_text(std::string_view text);
+/// In quotes where RFC 4180 wants them.
+[[nodiscard]] std::string csv_text(std::string_view text);
+
+}  // namespace fond_ladder::cli

@@ -1,0 +1,129 @@
+// SPDX-License-Identifier: MIT
+#include "cli/run.hpp"
+
+#include <CLI/CLI.hpp>
+#include <algorithm>
+#include <iostream>
+#include <iterator>
+#include <map>
+
+#include "cli/command.hpp"
+#include "fond_ladder/scene_file.hpp"
+#include "model/key_table.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+const std::map<std::string, Format> formats{{"table", Format::table}, {"json", Format::json}, {"csv", Format::csv}};
+
+void add_format(CLI::App& command, Format& format) {
+  command.add_option("--format", format, "table (default), json or csv")
+      ->transform(CLI::CheckedTransformer(formats).description(""))
+      ->option_text("table|json|csv");
+}
+
+void add_measure(CLI::App& app, MeasureOptions& options) {
+  CLI::App* command = app.add_subcommand("measure", "Where every node is, how large, what it wished for, what is cut");
+  command->add_option("SCENE", options.scene, "A scene file; - reads standard input")->required()->option_text(" ");
+  command->add_option("--at", options.at, "1280x800, 1280 (height by content), content, or a named rung; repeatable")
+      ->option_text("SIZE")->allow_extra_args(false);
+  command->add_option("--under", options.under, "The nodes at a point of the container, the front-most first")
+      ->option_text("X,Y")->allow_extra_args(false);
+  command->add_flag("--orders", options.orders, "The order of the file, of laying and of painting, container by container");
+  command->add_flag("--outline", options.outline, "The nesting alone, with how each container arranges");
+  command->add_option("--snap", options.snap, "Boxes in whole device pixels at this density")
+      ->option_text("DENSITY");
+  command->add_flag("--timing", options.timing, "Also how long the solve took, and how many nodes it visited");
+  add_format(*command, options.format);
+}
+
+void add_climb(CLI::App& app, ClimbOptions& options) {
+  CLI::App* command = app.add_subcommand("climb", "How quantities change while the container grows");
+  command->add_option("SCENE", options.scene, "A scene file; - reads standard input")->required()->option_text(" ");
+  command->add_option("--show", options.show, "Quantities, as in beds.width,map.width")->option_text("LIST");
+  command->add_option("--width", options.width, "The range to climb; the scene's ladder when left out")
+      ->option_text("FROM..TO");
+  command->add_option("--height", options.height, "A fixed height; the scene's ladder when left out")
+      ->option_text("SIZE");
+  command->add_option("--rungs", options.rungs, "The widths to show, as in 360,640,1024")->option_text("LIST");
+  add_format(*command, options.format);
+}
+
+/// What a practitioner may have meant by a word that no command takes.
+std::string meant(const CLI::App& app, const std::string& typed) {
+  std::vector<std::string> words;
+  const auto used = app.get_subcommands();
+  const CLI::App& command = used.empty() ? app : *used.front();
+  for (const CLI::Option* option : command.get_options()) {
+    for (const std::string& name : option->get_lnames()) words.push_back("--" + name);
+  }
+  if (used.empty()) {
+    for (const CLI::App* sub : app.get_subcommands({})) words.push_back(sub->get_name());
+  }
+  const std::vector<std::string_view> views(words.begin(), words.end());
+  const std::string_view near = nearest_word(std::string_view(typed).substr(0, typed.find('=')), views);
+  return near.empty() ? std::string() : "; did you mean \"" + std::string(near) + "\"?";
+}
+
+int refuse(std::ostream& err, const std::string& message) {
+  err << "fond-ladder: error: " << message << '\n';
+  return wrong_call;
+}
+
+int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::vector<std::string>& args,
+                 const Streams& streams) {
+  if (error.get_exit_code() == 0) {  // help
+    app.exit(error, streams.out, streams.err);
+    return all_well;
+  }
+  const bool is_extra = error.get_name() == "ExtrasError";
+  if (is_extra || (error.get_name() == "RequiredError" && app.get_subcommands().empty())) {
+    const auto used = app.get_subcommands();
+    const std::vector<std::string> left = used.empty() ? app.remaining() : used.front()->remaining();
+    if (!left.empty()) return refuse(streams.err, "\"" + left.front() + "\" is not known here" + meant(app, left.front()));
+    if (args.empty()) return refuse(streams.err, "name a command: measure, climb or demo; --help says more");
+    return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
+  }
+  return refuse(streams.err, error.what());
+}
+
+}  // namespace
+
+Scene load_scene(const std::string& name, const Streams& streams) {
+  if (name != "-") return read_scene_file(name);
+  const std::string text{std::istreambuf_iterator<char>(streams.in), std::istreambuf_iterator<char>()};
+  return read_scene(text, "standard input");
+}
+
+int run(const std::vector<std::string>& args, std::istream& in, std::ostream& out, std::ostream& err) {
+  const Streams streams{in, out, err};
+  CLI::App app("Fond Ladder arranges rows, columns and stacks, and says what happens at every size.", "fond-ladder");
+  app.require_subcommand(1);
+  app.get_formatter()->column_width(28);
+  MeasureOptions measure_options;
+  ClimbOptions climb_options;
+  add_measure(app, measure_options);
+  add_climb(app, climb_options);
+  app.add_subcommand("demo", "The shipped console scene through the commands above");
+
+  ExitStatus status = all_well;
+  try {
+    std::vector<std::string> reversed(args.rbegin(), args.rend());
+    app.parse(reversed);
+    if (app.got_subcommand("measure")) status = measure(measure_options, streams);
+    if (app.got_subcommand("climb")) status = climb(climb_options, streams);
+    if (app.got_subcommand("demo")) status = demo(streams);
+  } catch (const CLI::ParseError& error) {
+    return parse_failed(app, error, args, streams);
+  } catch (const BadScene& error) {
+    for (const SceneFault& fault : error.faults()) err << fault.text() << '\n';
+    return wrong_call;
+  } catch (const std::exception& error) {  // a wrong path, quantity or size
+    return refuse(err, error.what());
+  }
+  out.flush();
+  if (!out) return refuse(err, "the result could not be written");
+  return status;
+}
+
+}  // namespace fond_ladder::cli

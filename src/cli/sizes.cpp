@@ -1,0 +1,85 @@
+// SPDX-License-Identifier: MIT
+#include "cli/sizes.hpp"
+
+#include <fmt/format.h>
+
+#include <charconv>
+
+#include "cli/command.hpp"
+#include "model/key_table.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+/// A size from 0 to 1e9, or nothing.
+std::optional<double> parse_size(std::string_view text) {
+  constexpr double largest = 1e9;
+  double size = 0;
+  const auto read = std::from_chars(text.data(), text.data() + text.size(), size);
+  if (read.ec != std::errc() || read.ptr != text.data() + text.size() || !(size >= 0 && size <= largest)) return {};
+  return size;
+}
+
+}  // namespace
+
+AskedSize parse_at(std::string_view text, const Ladder& ladder) {
+  if (text == "content") return {};
+  for (const NamedRung& rung : ladder.rungs) {
+    if (rung.name == text) return {rung.name, {rung.size.width, rung.size.height}};
+  }
+  const std::size_t cross = text.find('x');
+  const auto width = parse_size(text.substr(0, cross));
+  const auto height = cross == std::string_view::npos ? std::nullopt : parse_size(text.substr(cross + 1));
+  if (width && (height || cross == std::string_view::npos)) return {"", {width, height}};
+  std::vector<std::string_view> names{"content"};
+  for (const NamedRung& rung : ladder.rungs) names.push_back(rung.name);
+  const std::string_view near = nearest_word(text, names);
+  throw WrongCall(fmt::format("--at {}: a size is 1280x800, 1280, content or a named rung of the scene{}", text,
+                              near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
+}
+
+std::vector<AskedSize> default_sizes(const Ladder& ladder) {
+  std::vector<AskedSize> sizes;
+  for (const NamedRung& rung : ladder.rungs) sizes.push_back({rung.name, {rung.size.width, rung.size.height}});
+  if (sizes.empty()) {
+    const auto height = ladder.height ? std::optional(ladder.height->to) : std::nullopt;
+    sizes.push_back({"", {ladder.width.to, height}});
+  }
+  return sizes;
+}
+
+Span parse_span(std::string_view text, std::string_view option) {
+  const std::size_t dots = text.find("..");
+  const auto from = parse_size(text.substr(0, dots));
+  const auto to = dots == std::string_view::npos ? from : parse_size(text.substr(dots + 2));
+  if (!from || !to || *from > *to) {
+    throw WrongCall(fmt::format("{} {}: write FROM..TO in pixels, as in 360..1440", option, text));
+  }
+  return {*from, *to};
+}
+
+std::vector<double> parse_sizes(std::string_view text, std::string_view option) {
+  std::vector<double> sizes;
+  for (const std::string& item : split_list(text)) {
+    const auto size = parse_size(item);
+    if (!size) throw WrongCall(fmt::format("{} {}: \"{}\" is no size in pixels", option, text, item));
+    sizes.push_back(*size);
+  }
+  return sizes;
+}
+
+std::vector<std::string> split_list(std::string_view text) {
+  std::vector<std::string> items;
+  while (!text.empty()) {
+    const std::size_t comma = text.find(',');
+    std::string_view item = text.substr(0, comma);
+    item.remove_prefix(std::min(item.find_first_not_of(' '), item.size()));
+    item.remove_suffix(item.size() - std::min(item.find_last_not_of(' ') + 1, item.size()));
+    if (!item.empty()) items.emplace_back(item);
+    if (comma == std::string_view::npos) break;
+    text.remove_prefix(comma + 1);
+  }
+  return items;
+}
+
+}  // namespace fond_ladder::cli

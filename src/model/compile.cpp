@@ -1,0 +1,246 @@
+// SPDX-License-Identifier: MIT
+//
+// Keys into array fields and back. What the fields cannot hold (percentages, em, an order, a pin ...) stays in the
+// keys, which the node then carries in its Extra; the traits say so, and only such nodes pay for it. Whether the fields
+// suffice is not decided key by key: the fields are translated back, and compared.
+#include <algorithm>
+
+#include "model/flat.hpp"
+#include "model/limits.hpp"
+
+namespace fond_ladder::detail {
+namespace {
+
+constexpr std::array<Side, 4> physical_sides{Side::left, Side::right, Side::top, Side::bottom};
+
+double& on_side(std::array<Sides, 2>& sides, std::size_t i) {
+  return i % 2 == 0 ? sides[i / 2].before : sides[i / 2].after;
+}
+
+double on_side(const std::array<Sides, 2>& sides, std::size_t i) {
+  return i % 2 == 0 ? sides[i / 2].before : sides[i / 2].after;
+}
+
+void compile_edges(const Keys& keys, double em, bool mirrored, CompiledNode& node) {
+  static const Edges none;
+  if (keys.margin == none && keys.padding == none && keys.border == none) return;
+  node.needs_extra = true;
+  const auto px = [&](const Edge& edge) {
+    node.traits.percent_edges |= edge.length().is_percent() ? 1U : 0U;
+    return edge.length().in_px(em, 0);
+  };
+  for (std::size_t i = 0; i < physical_sides.size(); ++i) {
+    const Edge margin = keys.margin.on(physical_sides[i], mirrored);
+    if (margin.is_automatic()) {
+      node.traits.auto_margin = 1;
+      node.extra.auto_margins |= static_cast<std::uint8_t>(1U << i);
+    } else {
+      on_side(node.extra.edges.margin, i) = px(margin);
+    }
+    double inset = px(keys.padding.on(physical_sides[i], mirrored));
+    if (keys.border_counts) inset += px(keys.border.on(physical_sides[i], mirrored));
+    on_side(node.extra.edges.inset, i) = inset;
+  }
+}
+
+void compile_limit(const Limit& limit, double em, Traits& traits, double& field) {
+  if (!limit) return;
+  if (limit->is_percent()) {
+    traits.percent_sizes = 1;
+  } else {
+    field = limit->in_px(em, 0);
+  }
+}
+
+void compile_sizes(const Keys& keys, double em, CompiledNode& node) {
+  Traits& traits = node.traits;
+  const std::array<const Sizing*, 2> sizes{&keys.width, &keys.height};
+  for (std::size_t axis = 0; axis < 2; ++axis) {
+    const SizeWay way = way_of(*sizes[axis]);
+    (axis == x_axis ? traits.width_way : traits.height_way) = static_cast<std::uint64_t>(way);
+    if (way == SizeWay::px) node.given[axis] = sizes[axis]->length().in_px(em, 0);
+    if (way == SizeWay::percent) traits.percent_sizes = 1;
+  }
+  compile_limit(keys.min_width, em, traits, node.smallest[x_axis]);
+  compile_limit(keys.min_height, em, traits, node.smallest[y_axis]);
+  compile_limit(keys.max_width, em, traits, node.largest[x_axis]);
+  compile_limit(keys.max_height, em, traits, node.largest[y_axis]);
+  traits.min_width_given = keys.min_width.has_value();
+  traits.min_height_given = keys.min_height.has_value();
+}
+
+/// Aspect rule: a width that is not given follows a height in pixels.
+void compile_aspect(const Keys& keys, CompiledNode& node) {
+  const bool is_picture = keys.kind == Kind::image && keys.natural.x > 0 && keys.natural.y > 0;
+  if (!keys.aspect && !is_picture) return;
+  node.traits.has_aspect = 1;
+  if (node.traits.way(y_axis) != SizeWay::px || node.traits.way(x_axis) != SizeWay::automatic) return;
+  const auto& inset = node.extra.edges.inset;
+  const double height = std::max(std::max(std::min(node.given[y_axis], node.largest[y_axis]), node.smallest[y_axis]),
+                                 inset[y_axis].sum());
+  const double width = keys.aspect ? height * *keys.aspect
+                                   : (height - inset[y_axis].sum()) * (keys.natural.x / keys.natural.y) +
+                                         inset[x_axis].sum();
+  node.given[x_axis] = std::min(width, limits::largest_length);
+  node.traits.width_way = static_cast<std::uint64_t>(SizeWay::px);
+}
+
+void compile_factors(const Keys& keys, double em, CompiledNode& node) {
+  node.grow = keys.weight.value_or(keys.grow);
+  node.traits.weighted = keys.weight.has_value();
+  node.traits.rigid = keys.shrink == 0;
+  const SizeWay basis = way_of(keys.basis);
+  if (basis == SizeWay::automatic && (keys.shrink == 0 || keys.shrink == 1)) return;
+  node.needs_extra = true;
+  node.traits.has_factors = 1;
+  node.extra.shrink = keys.shrink;
+  node.extra.basis_way = static_cast<std::uint8_t>(basis);
+  if (basis == SizeWay::px) node.extra.basis = keys.basis.length().in_px(em, 0);
+  if (basis == SizeWay::percent) node.traits.percent_sizes = 1;
+}
+
+template <class Word>
+std::uint64_t bits(Word word) {
+  return static_cast<std::uint64_t>(word);
+}
+
+std::uint64_t bits(const std::optional<Across>& word) { return word ? bits(*word) : follows_parent; }
+
+void compile_words(const Keys& keys, Traits& traits) {
+  traits.kind = bits(keys.kind);
+  traits.along = bits(keys.along);
+  traits.across = bits(keys.across);
+  traits.rest = bits(keys.rest);
+  traits.align_x = bits(keys.align.x);
+  traits.align_y = bits(keys.align.y);
+  traits.self_across = bits(keys.self.across);
+  traits.self_x = bits(keys.self.x);
+  traits.self_y = bits(keys.self.y);
+  traits.wrap = keys.wrap;
+  traits.reverse = keys.reverse;
+  traits.alike = keys.alike;
+  traits.scroll_x = keys.scroll == Scroll::x || keys.scroll == Scroll::both;
+  traits.scroll_y = keys.scroll == Scroll::y || keys.scroll == Scroll::both;
+  traits.shares_total = keys.out_of.has_value();
+  traits.overlap_earlier = keys.overlap == Overlap::earlier;
+  traits.hidden = keys.hidden;
+  traits.pinned = keys.pin.has_value();
+  traits.ordered = keys.order.rank != 0;
+  traits.scale_counts = keys.scale_counts && keys.scale != 1;
+  traits.nudged = keys.nudge != Pair{};
+}
+
+void compile_inner(const Keys& keys, double em, CompiledNode& node) {
+  if (!is_container(keys.kind)) {
+    node.inner = {keys.natural.x, keys.natural.y};
+    return;
+  }
+  node.traits.percent_gap = keys.gap.x.is_percent() || keys.gap.y.is_percent();
+  node.inner = {keys.gap.x.in_px(em, 0), keys.gap.y.in_px(em, 0)};
+}
+
+Edges plain_edges(const std::array<Sides, 2>& px, std::uint8_t automatic_bits) {
+  const auto edge = [&](std::size_t i) {
+    return (automatic_bits >> i & 1U) != 0 ? Edge(automatic) : Edge(on_side(px, i));
+  };
+  Edges edges;
+  if (edge(0) == edge(1) && edge(0) == edge(2) && edge(0) == edge(3)) {
+    if (edge(0) != Edge(0.0)) edges.set(Side::all, edge(0));
+    return edges;
+  }
+  for (std::size_t i = 0; i < physical_sides.size(); ++i) {
+    if (edge(i) != Edge(0.0)) edges.set(physical_sides[i], edge(i));
+  }
+  return edges;
+}
+
+Sizing plain_sizing(SizeWay way, double px) {
+  switch (way) {
+    case SizeWay::px: return px;
+    case SizeWay::content: return content;
+    case SizeWay::fill: return fill;
+    default: return automatic;
+  }
+}
+
+template <class Word>
+Word from_bits(std::uint64_t value) {
+  return static_cast<Word>(value);
+}
+
+std::optional<Across> optional_across(std::uint64_t value) {
+  if (value == follows_parent) return {};
+  return from_bits<Across>(value);
+}
+
+}  // namespace
+
+Extra& Extra::operator=(const Extra& other) {
+  if (this == &other) return *this;
+  edges = other.edges;
+  basis = other.basis;
+  shrink = other.shrink;
+  auto_margins = other.auto_margins;
+  basis_way = other.basis_way;
+  keys = other.keys ? std::make_unique<const Keys>(*other.keys) : nullptr;
+  return *this;
+}
+
+CompiledNode compile(const Keys& keys, double em, Direction direction) {
+  CompiledNode node;
+  compile_words(keys, node.traits);
+  compile_edges(keys, em, direction == Direction::rtl, node);
+  compile_sizes(keys, em, node);
+  compile_aspect(keys, node);
+  compile_factors(keys, em, node);
+  compile_inner(keys, em, node);
+  Keys plain = decompile(node);
+  plain.name = keys.name;
+  plain.text = keys.text;
+  if (plain != keys) {
+    node.needs_extra = true;
+    node.extra.keys = std::make_unique<const Keys>(keys);
+  }
+  return node;
+}
+
+Keys decompile(const CompiledNode& node) {
+  const Traits& traits = node.traits;
+  Keys keys;
+  keys.kind = traits.node_kind();
+  keys.width = plain_sizing(traits.way(x_axis), node.given[x_axis]);
+  keys.height = plain_sizing(traits.way(y_axis), node.given[y_axis]);
+  if (traits.min_width_given) keys.min_width = node.smallest[x_axis];
+  if (traits.min_height_given) keys.min_height = node.smallest[y_axis];
+  if (node.largest[x_axis] != unlimited) keys.max_width = node.largest[x_axis];
+  if (node.largest[y_axis] != unlimited) keys.max_height = node.largest[y_axis];
+  keys.margin = plain_edges(node.extra.edges.margin, node.extra.auto_margins);
+  keys.padding = plain_edges(node.extra.edges.inset, 0);
+  if (traits.weighted) {
+    keys.weight = node.grow;
+  } else {
+    keys.grow = node.grow;
+  }
+  keys.shrink = traits.has_factors ? node.extra.shrink : traits.rigid ? 0 : 1;
+  if (traits.has_factors) keys.basis = plain_sizing(static_cast<SizeWay>(node.extra.basis_way), node.extra.basis);
+  keys.along = from_bits<Along>(traits.along);
+  keys.across = from_bits<Across>(traits.across);
+  keys.rest = from_bits<Rest>(traits.rest);
+  keys.align = {from_bits<Across>(traits.align_x), from_bits<Across>(traits.align_y)};
+  keys.self = {optional_across(traits.self_across), optional_across(traits.self_x), optional_across(traits.self_y)};
+  keys.wrap = traits.wrap;
+  keys.reverse = traits.reverse;
+  keys.alike = traits.alike;
+  keys.scroll = traits.scroll_x ? (traits.scroll_y ? Scroll::both : Scroll::x)
+                                : (traits.scroll_y ? Scroll::y : Scroll::none);
+  keys.overlap = traits.overlap_earlier ? Overlap::earlier : Overlap::later;
+  keys.hidden = traits.hidden;
+  if (is_container(keys.kind)) {
+    keys.gap = Gap(node.inner[x_axis], node.inner[y_axis]);
+  } else {
+    keys.natural = {node.inner[x_axis], node.inner[y_axis]};
+  }
+  return keys;
+}
+
+}  // namespace fond_ladder::detail

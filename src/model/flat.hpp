@@ -1,0 +1,171 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// How the nodes of a tree lie in memory: level by level, the children of a node side by side, one array a field. The
+// passes stream through these arrays; whatever few nodes have lies apart in an `Extra`. About 130 bytes a plain node.
+
+#include <array>
+#include <cstdint>
+#include <limits>
+#include <memory>
+#include <vector>
+
+#include "fond_ladder/keys.hpp"
+#include "fond_ladder/measured.hpp"
+#include "fond_ladder/words.hpp"
+
+namespace fond_ladder::detail {
+
+using Index = std::uint32_t;
+inline constexpr Index no_index = 0xFFFFFFFF;
+inline constexpr double unlimited = std::numeric_limits<double>::infinity();
+
+/// The two axes of the screen. A row's along axis is x.
+enum Axis : std::uint8_t { x_axis = 0, y_axis = 1 };
+[[nodiscard]] constexpr Axis other(Axis axis) { return axis == x_axis ? y_axis : x_axis; }
+
+/// How a size was given, lengths told apart by whether a parent must be known.
+enum class SizeWay : std::uint8_t { automatic, px, percent, content, fill };
+
+/// Value of `Traits::self_across` when the parent's `across` holds.
+inline constexpr std::uint64_t follows_parent = 7;
+
+/// All that is one of a few, in one word.
+struct Traits {
+  std::uint64_t kind : 3;
+  std::uint64_t width_way : 3;
+  std::uint64_t height_way : 3;
+  std::uint64_t along : 3;
+  std::uint64_t across : 3;
+  std::uint64_t rest : 3;
+  std::uint64_t align_x : 3;
+  std::uint64_t align_y : 3;
+  std::uint64_t self_across : 3;
+  std::uint64_t self_x : 3;
+  std::uint64_t self_y : 3;
+
+  // As a container.
+  std::uint64_t wrap : 1;
+  std::uint64_t reverse : 1;
+  std::uint64_t alike : 1;
+  std::uint64_t scroll_x : 1;
+  std::uint64_t scroll_y : 1;
+  std::uint64_t percent_gap : 1;
+  std::uint64_t shares_total : 1;     // has `out_of`
+  std::uint64_t odd_children : 1;     // some child is hidden, pinned or ordered: the flow is not simply all of them
+  std::uint64_t stands_on_base : 1;   // some child may be aligned at its baseline
+  std::uint64_t overlap_earlier : 1;
+
+  // As a child.
+  std::uint64_t hidden : 1;
+  std::uint64_t pinned : 1;
+  std::uint64_t ordered : 1;
+  std::uint64_t weighted : 1;
+  std::uint64_t rigid : 1;            // shrink is 0
+  std::uint64_t has_factors : 1;      // basis, or a shrink other than 0 and 1: see Extra
+  std::uint64_t min_width_given : 1;
+  std::uint64_t min_height_given : 1;
+  std::uint64_t auto_margin : 1;
+  std::uint64_t percent_edges : 1;    // some margin or padding is a percentage
+  std::uint64_t percent_sizes : 1;    // some size, limit or basis is a percentage
+  std::uint64_t has_aspect : 1;
+  std::uint64_t scale_counts : 1;
+  std::uint64_t nudged : 1;
+
+  [[nodiscard]] Kind node_kind() const { return static_cast<Kind>(kind); }
+  [[nodiscard]] SizeWay way(Axis axis) const { return static_cast<SizeWay>(axis == x_axis ? width_way : height_way); }
+  [[nodiscard]] bool min_given(Axis axis) const { return axis == x_axis ? min_width_given : min_height_given; }
+  [[nodiscard]] bool scrolls(Axis axis) const { return axis == x_axis ? scroll_x : scroll_y; }
+};
+static_assert(sizeof(Traits) == 8);
+
+/// Before and after on an axis: left and right, or top and bottom.
+struct Sides {
+  double before = 0, after = 0;
+  [[nodiscard]] double sum() const { return before + after; }
+};
+
+/// Margins (an automatic one counts 0) and insets (padding and a border that counts), by axis, in pixels.
+struct EdgeRoom {
+  std::array<Sides, 2> margin, inset;
+};
+
+/// What few nodes have. Record 0 is shared by all nodes without any of it.
+struct Extra {
+  EdgeRoom edges;  // percentages count 0 here
+  double basis = 0;
+  double shrink = 1;
+  std::uint8_t auto_margins = 0;      // bits: left 1, right 2, top 4, bottom 8
+  std::uint8_t basis_way = 0;         // a SizeWay
+  std::unique_ptr<const Keys> keys;   // all keys, when the arrays alone cannot give them back
+
+  Extra() = default;
+  Extra(const Extra& other) { *this = other; }
+  Extra& operator=(const Extra& other);
+  Extra(Extra&&) = default;
+  Extra& operator=(Extra&&) = default;
+  ~Extra() = default;
+};
+
+/// The arrays. Index 0 is the root once the tree is packed.
+struct Flat {
+  std::vector<Traits> traits;
+  std::vector<Index> first_child, child_count, parent;
+  std::array<std::vector<double>, 2> given;      // a size in pixels where the way is px; else 0
+  std::array<std::vector<double>, 2> smallest;   // 0 when no minimum is given
+  std::array<std::vector<double>, 2> largest;    // `unlimited` when no maximum is given
+  std::vector<double> grow;                      // or the weight
+  std::array<std::vector<double>, 2> inner;      // containers: gaps; leaves: natural size
+  std::vector<Index> extra;
+  std::vector<Index> content;
+  std::vector<std::uint32_t> version;            // of the last edit in the node or below it
+
+  [[nodiscard]] std::size_t size() const { return traits.size(); }
+};
+
+/// Calls `each(array)` for every array of `Flat`.
+template <class FlatType, class Each>
+void for_each_array(FlatType& flat, Each each) {
+  each(flat.traits);
+  each(flat.first_child);
+  each(flat.child_count);
+  each(flat.parent);
+  for (int axis = 0; axis < 2; ++axis) {
+    each(flat.given[axis]);
+    each(flat.smallest[axis]);
+    each(flat.largest[axis]);
+    each(flat.inner[axis]);
+  }
+  each(flat.grow);
+  each(flat.extra);
+  each(flat.content);
+  each(flat.version);
+}
+
+/// One node as its fields will stand in the arrays.
+struct CompiledNode {
+  Traits traits{};
+  std::array<double, 2> given{}, smallest{}, largest{unlimited, unlimited}, inner{};
+  double grow = 0;
+  Extra extra;
+  bool needs_extra = false;
+};
+
+/// Translates keys into array fields: em to pixels, start and end to left and right.
+[[nodiscard]] CompiledNode compile(const Keys& keys, double em, Direction direction);
+
+/// The keys that the fields alone tell. A node whose own keys differ from these keeps them in its Extra.
+[[nodiscard]] Keys decompile(const CompiledNode& node);
+
+/// A sizing, limit or basis in pixels on the way up, where no percentage is known.
+[[nodiscard]] inline SizeWay way_of(const Sizing& sizing) {
+  switch (sizing.way()) {
+    case Sizing::Way::automatic: return SizeWay::automatic;
+    case Sizing::Way::content: return SizeWay::content;
+    case Sizing::Way::fill: return SizeWay::fill;
+    case Sizing::Way::length: break;
+  }
+  return sizing.length().is_percent() ? SizeWay::percent : SizeWay::px;
+}
+
+}  // namespace fond_ladder::detail

@@ -1,0 +1,207 @@
+// SPDX-License-Identifier: MIT
+#include "model/key_table.hpp"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <vector>
+
+#include "model/limits.hpp"
+
+namespace fond_ladder {
+namespace {
+
+const std::array table{
+    KeyEntry{"kind", &Keys::kind},
+    KeyEntry{"name", &Keys::name},
+    KeyEntry{"width", &Keys::width, Domain::not_negative},
+    KeyEntry{"height", &Keys::height, Domain::not_negative},
+    KeyEntry{"min_width", &Keys::min_width, Domain::not_negative},
+    KeyEntry{"max_width", &Keys::max_width, Domain::not_negative},
+    KeyEntry{"min_height", &Keys::min_height, Domain::not_negative},
+    KeyEntry{"max_height", &Keys::max_height, Domain::not_negative},
+    KeyEntry{"aspect", &Keys::aspect, Domain::ratio},
+    KeyEntry{"margin", &Keys::margin},
+    KeyEntry{"padding", &Keys::padding, Domain::not_negative},
+    KeyEntry{"border", &Keys::border, Domain::not_negative},
+    KeyEntry{"border_counts", &Keys::border_counts},
+    KeyEntry{"hidden", &Keys::hidden},
+    KeyEntry{"touch", &Keys::touch},
+    KeyEntry{"order", &Keys::order},
+    KeyEntry{"pin", &Keys::pin},
+    KeyEntry{"scroll", &Keys::scroll},
+    KeyEntry{"scale", &Keys::scale, Domain::ratio},
+    KeyEntry{"scale_counts", &Keys::scale_counts},
+    KeyEntry{"gap", &Keys::gap},
+    KeyEntry{"overlap", &Keys::overlap},
+    KeyEntry{"along", &Keys::along},
+    KeyEntry{"across", &Keys::across},
+    KeyEntry{"wrap", &Keys::wrap},
+    KeyEntry{"reverse", &Keys::reverse},
+    KeyEntry{"rest", &Keys::rest},
+    KeyEntry{"out_of", &Keys::out_of, Domain::share},
+    KeyEntry{"alike", &Keys::alike},
+    KeyEntry{"align", &Keys::align},
+    KeyEntry{"basis", &Keys::basis, Domain::no_fill},
+    KeyEntry{"grow", &Keys::grow, Domain::factor},
+    KeyEntry{"shrink", &Keys::shrink, Domain::factor},
+    KeyEntry{"weight", &Keys::weight, Domain::factor},
+    KeyEntry{"self", &Keys::self},
+    KeyEntry{"nudge", &Keys::nudge},
+    KeyEntry{"natural", &Keys::natural, Domain::not_negative},
+    KeyEntry{"text", &Keys::text},
+    KeyEntry{"size", &Keys::size, Domain::positive},
+    KeyEntry{"one_line", &Keys::one_line},
+    KeyEntry{"max_lines", &Keys::max_lines, Domain::at_least_one},
+    KeyEntry{"words_at", &Keys::words_at},
+    KeyEntry{"shows", &Keys::shows},
+};
+
+using Fault = std::optional<std::string>;
+
+Fault number_fault(double value, Domain domain) {
+  const bool finite = std::isfinite(value);
+  switch (domain) {
+    case Domain::any:
+    case Domain::no_fill:
+      if (finite && std::abs(value) <= limits::largest_length) return {};
+      return "must be a number from -1e9 to 1e9";
+    case Domain::not_negative:
+      if (finite && value >= 0 && value <= limits::largest_length) return {};
+      return "must be 0 or more, and at most 1e9";
+    case Domain::positive:
+      if (finite && value > 0 && value <= limits::largest_length) return {};
+      return "must be more than 0, and at most 1e9";
+    case Domain::factor:
+      if (value == 0) return {};
+      [[fallthrough]];
+    case Domain::share:
+      if (finite && value >= limits::smallest_factor && value <= limits::largest_factor) return {};
+      return domain == Domain::factor ? "must be 0, or from 1e-9 to 1e9" : "must be from 1e-9 to 1e9";
+    case Domain::ratio:
+      if (finite && value >= limits::smallest_aspect && value <= limits::largest_aspect) return {};
+      return "must be from 1e-6 to 1e6";
+    case Domain::at_least_one:
+      if (finite && value >= 1) return {};
+      return "must be 1 or more";
+  }
+  return {};
+}
+
+struct FaultFinder {
+  const Keys& keys;
+  Domain domain;
+
+  Fault operator()(double Keys::*field) const { return number_fault(keys.*field, domain); }
+  Fault operator()(std::optional<double> Keys::*field) const {
+    return keys.*field ? number_fault(*(keys.*field), domain) : Fault{};
+  }
+  Fault operator()(std::optional<int> Keys::*field) const {
+    return keys.*field ? number_fault(*(keys.*field), domain) : Fault{};
+  }
+  Fault operator()(Limit Keys::*field) const {
+    return keys.*field ? number_fault((keys.*field)->amount(), domain) : Fault{};
+  }
+  Fault operator()(Sizing Keys::*field) const {
+    const Sizing& sizing = keys.*field;
+    if (domain == Domain::no_fill && sizing.way() == Sizing::Way::fill) return "must be a length or \"content\"";
+    if (sizing.way() != Sizing::Way::length) return {};
+    return number_fault(sizing.length().amount(), Domain::not_negative);
+  }
+  Fault operator()(Edges Keys::*field) const {
+    for (std::size_t i = 0; i < side_words.size(); ++i) {
+      const auto& edge = (keys.*field).given(static_cast<Side>(i));
+      if (!edge) continue;
+      if (edge->is_automatic()) {
+        if (domain == Domain::not_negative) return "must be lengths: only a margin can be \"auto\"";
+        continue;
+      }
+      if (auto fault = number_fault(edge->length().amount(), domain)) return fault;
+    }
+    return {};
+  }
+  Fault operator()(Pair Keys::*field) const {
+    auto fault = number_fault((keys.*field).x, domain);
+    return fault ? fault : number_fault((keys.*field).y, domain);
+  }
+  Fault operator()(std::string Keys::*field) const {
+    if (field != &Keys::name || (keys.*field).empty() || is_node_name(keys.*field)) return {};
+    return "must be a letter, then letters, digits, \"_\" or \"-\"";
+  }
+  Fault operator()(Align Keys::*field) const {
+    const Align& align = keys.*field;
+    return align.x == Across::baseline || align.y == Across::baseline
+               ? Fault{"must be start, center, end or stretch on each axis"}
+               : Fault{};
+  }
+  Fault operator()(Self Keys::*field) const {
+    const Self& self = keys.*field;
+    return self.x == Across::baseline || self.y == Across::baseline
+               ? Fault{"must be start, center, end or stretch on each axis"}
+               : Fault{};
+  }
+  template <class T>
+  Fault operator()(T Keys::*) const {
+    return {};
+  }
+};
+
+bool is_letter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
+
+/// Edits (insert, remove, replace, swap neighbours) that turn one word into the other.
+std::size_t edit_distance(std::string_view a, std::string_view b) {
+  std::vector<std::size_t> before(b.size() + 1), last(b.size() + 1), row(b.size() + 1);
+  for (std::size_t j = 0; j <= b.size(); ++j) last[j] = j;
+  for (std::size_t i = 1; i <= a.size(); ++i) {
+    row[0] = i;
+    for (std::size_t j = 1; j <= b.size(); ++j) {
+      row[j] = std::min({last[j] + 1, row[j - 1] + 1, last[j - 1] + (a[i - 1] == b[j - 1] ? 0 : 1)});
+      if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1]) row[j] = std::min(row[j], before[j - 2] + 1);
+    }
+    std::swap(before, last);
+    std::swap(last, row);
+  }
+  return last[b.size()];
+}
+
+}  // namespace
+
+std::span<const KeyEntry> key_table() { return table; }
+
+const KeyEntry* find_key(std::string_view name) {
+  const auto found = std::ranges::find(table, name, &KeyEntry::name);
+  return found == table.end() ? nullptr : &*found;
+}
+
+std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys) {
+  return std::visit(FaultFinder{keys, entry.domain}, entry.field);
+}
+
+void require_sound(const Keys& keys) {
+  for (const KeyEntry& entry : table) {
+    if (auto fault = fault_of(entry, keys)) throw BadValue(std::string(entry.name) + " " + *fault);
+  }
+}
+
+bool is_node_name(std::string_view name) {
+  if (name.empty() || !is_letter(name.front())) return false;
+  return std::ranges::all_of(
+      name, [](char c) { return is_letter(c) || (c >= '0' && c <= '9') || c == '_' || c == '-'; });
+}
+
+std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words) {
+  constexpr std::size_t longest_typed = 64;
+  if (typed.size() > longest_typed) return {};
+  std::string_view best;
+  std::size_t best_distance = std::max<std::size_t>(1, typed.size() / 3) + 1;
+  for (const std::string_view word : words) {
+    const std::size_t distance = edit_distance(typed, word);
+    if (distance < best_distance) {
+      best = word;
+      best_distance = distance;
+    }
+  }
+  return best;
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The one table of keys. Readers, writers, checks and copies go through it, so that they cannot drift apart: a key is
+// added by adding its member to Keys and its line to the table in key_table.cpp.
+
+#include <optional>
+#include <span>
+#include <string>
+#include <string_view>
+#include <variant>
+
+#include "fond_ladder/keys.hpp"
+
+namespace fond_ladder {
+
+/// Which values of a key make sense.
+enum class Domain : unsigned char {
+  any,           // everything of the type (lengths: at most 1e9 in size)
+  not_negative,  // 0 or more
+  positive,      // more than 0
+  factor,        // 0, or from 1e-9 to 1e9
+  share,         // from 1e-9 to 1e9
+  ratio,         // from 1e-6 to 1e6
+  at_least_one,  // 1 or more
+  no_fill,       // a sizing other than `fill`
+};
+
+using Field = std::variant<Kind Keys::*, std::string Keys::*, Sizing Keys::*, Limit Keys::*,
+                           std::optional<double> Keys::*, double Keys::*, std::optional<int> Keys::*, bool Keys::*,
+                           Edges Keys::*, Order Keys::*, std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*,
+                           Overlap Keys::*, Along Keys::*, Across Keys::*, Rest Keys::*, Align Keys::*, Self Keys::*,
+                           Pair Keys::*, WordsAt Keys::*, Shows Keys::*>;
+
+struct KeyEntry {
+  std::string_view name;
+  Field field;
+  Domain domain = Domain::any;
+};
+
+[[nodiscard]] std::span<const KeyEntry> key_table();
+[[nodiscard]] const KeyEntry* find_key(std::string_view name);
+
+/// Returns what is wrong with the value that `keys` holds for `entry`, as "must be ...", or nothing.
+[[nodiscard]] std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys);
+
+/// Throws BadValue naming the first key of `keys` whose value is out of its domain.
+void require_sound(const Keys& keys);
+
+/// Whether `name` may name a node: a letter, then letters, digits, `_` and `-`.
+[[nodiscard]] bool is_node_name(std::string_view name);
+
+/// The possible word that is nearest to `typed`, or an empty one when none is near.
+[[nodiscard]] std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words);
+
+}  // namespace fond_ladder

@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/length.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+#include "fond_ladder/edges.hpp"
+#include "model/limits.hpp"
+
+namespace fond_ladder {
+
+Length::Length(double amount, Unit unit) : amount_(amount), unit_(unit) {
+  if (!std::isfinite(amount) || std::abs(amount) > limits::largest_length) {
+    throw BadValue("a length must be a number from -1e9 to 1e9");
+  }
+}
+
+double Length::in_px(double em, double whole) const {
+  const double px = unit_ == Unit::px ? amount_ : unit_ == Unit::em ? amount_ * em : amount_ / 100 * whole;
+  return std::clamp(px, -limits::largest_length, limits::largest_length);
+}
+
+Edge Edges::on(Side physical, bool mirrored) const {
+  const bool sideways = physical == Side::left || physical == Side::right;
+  if (const auto& own = given(physical)) return *own;
+  if (sideways) {
+    const bool starts = (physical == Side::left) != mirrored;
+    if (const auto& logical = given(starts ? Side::start : Side::end)) return *logical;
+  }
+  if (const auto& axis = given(sideways ? Side::x : Side::y)) return *axis;
+  return given(Side::all).value_or(Edge(0.0));
+}
+
+}  // namespace fond_ladder

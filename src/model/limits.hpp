@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The one home of every tolerance and every limit: value, unit, reason, and when to change it.
+
+#include <cstddef>
+#include <cstdint>
+
+namespace fond_ladder::limits {
+
+/// Pixels. No length, percentage result or ratio result is larger than this, so that sums over a million nested or
+/// neighbouring nodes stay finite and keep their fractions. Change it only together with `largest_node_count`.
+inline constexpr double largest_length = 1e9;
+
+/// A grow, shrink or weight is 0 or lies in [smallest_factor, largest_factor]: dividing spare room by a sum of them
+/// can then neither overflow nor become denormal.
+inline constexpr double smallest_factor = 1e-9;
+inline constexpr double largest_factor = 1e9;
+
+/// Width divided by height, and its inverse. Keeps width / aspect inside what a double can add up.
+inline constexpr double smallest_aspect = 1e-6;
+inline constexpr double largest_aspect = 1e6;
+
+/// Relative to max(1, inner size). A line breaks, and a text wraps, only when it is too long by more than this: sums
+/// of fractions must not break a line that fits by construction.
+inline constexpr double line_tolerance = 1e-6;
+
+/// Pixels. What sticks out by less than this counts as rounding and is not reported as cut.
+inline constexpr double cut_tolerance = 1e-6;
+
+/// A handle has 24 bits for the place and 8 for the generation.
+inline constexpr std::uint32_t largest_node_count = (1U << 24) - 1;
+
+/// Bytes. A scene file beyond this is refused before it is read; a million nested rows take about 28 MB.
+inline constexpr std::size_t largest_scene_file = std::size_t{40} * 1024 * 1024;
+
+/// Errors listed for one scene file before the rest is only counted.
+inline constexpr std::size_t most_listed_errors = 100;
+
+}  // namespace fond_ladder::limits

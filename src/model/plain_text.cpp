@@ -1,0 +1,137 @@
+// SPDX-License-Identifier: MIT
+//
+// A text is cut once into pieces that no line can break; each knows its width in whole units of 0.6 em, so that sums
+// are exact. Lines are then filled greedily: a piece goes to the next line when the line with it would be too wide.
+// Cost: characters once, then pieces for each width asked. Tests: plain_text_test.cpp.
+#include "fond_ladder/plain_text.hpp"
+
+#include <utf8proc.h>
+
+#include <algorithm>
+
+#include "model/limits.hpp"
+
+namespace fond_ladder {
+namespace {
+
+struct Character {
+  utf8proc_int32_t code = 0;
+  std::uint32_t bytes = 1;
+  std::uint32_t units = 1;
+};
+
+Character character_at(std::string_view text, std::size_t at) {
+  const auto* bytes = reinterpret_cast<const utf8proc_uint8_t*>(text.data()) + at;  // NOLINT: the library's type
+  utf8proc_int32_t code = -1;
+  const auto length = utf8proc_iterate(bytes, static_cast<utf8proc_ssize_t>(text.size() - at), &code);
+  if (length <= 0 || code < 0) return {-1, 1, 1};
+  Character character{code, static_cast<std::uint32_t>(length), 1};
+  const auto category = utf8proc_category(code);
+  if (category == UTF8PROC_CATEGORY_MN || category == UTF8PROC_CATEGORY_ME) {
+    character.units = 0;
+  } else {
+    character.units = utf8proc_charwidth(code) == 2 ? 2 : 1;
+  }
+  return character;
+}
+
+bool is_hyphen(utf8proc_int32_t code) { return code == '-' || code == 0x2010; }
+
+}  // namespace
+
+PlainText::PlainText(std::string text, TextStyle style) : text_(std::move(text)), style_(style) {
+  if (style_.one_line) std::ranges::replace(text_, '\n', ' ');
+  cut_into_pieces();
+}
+
+void PlainText::cut_into_pieces() {
+  if (text_.empty()) return;
+  Piece piece;
+  bool last_was_wide = false;
+  std::uint32_t paragraph = 0, paragraph_end = 0;  // with and without the spaces seen last
+  const auto close = [&](std::size_t next) {
+    widest_piece_ = std::max(widest_piece_, piece.units);
+    pieces_.push_back(piece);
+    piece = {static_cast<std::uint32_t>(next), static_cast<std::uint32_t>(next)};
+    last_was_wide = false;
+  };
+  for (std::size_t at = 0; at < text_.size();) {
+    const Character character = character_at(text_, at);
+    const std::size_t next = at + character.bytes;
+    if (character.code == '\n') {
+      widest_paragraph_ = std::max(widest_paragraph_, paragraph_end);
+      paragraph = paragraph_end = 0;
+      piece.ends_paragraph = true;
+      close(next);
+    } else if (character.code == ' ') {
+      ++piece.space_units;
+      ++paragraph;
+    } else {
+      const bool may_break = piece.units > 0 && (piece.space_units > 0 || (last_was_wide && character.units == 2));
+      if (may_break && !style_.one_line) close(at);
+      piece.units += piece.space_units + character.units;  // spaces are left only where no line may break
+      piece.space_units = 0;
+      piece.end = static_cast<std::uint32_t>(next);
+      paragraph += character.units;
+      paragraph_end = paragraph;
+      if (character.units > 0) last_was_wide = character.units == 2;
+      const bool word_goes_on = next < text_.size() && text_[next] != ' ' && text_[next] != '\n';
+      if (is_hyphen(character.code) && word_goes_on && !style_.one_line) close(next);
+    }
+    at = next;
+  }
+  close(text_.size());
+  widest_paragraph_ = std::max(widest_paragraph_, paragraph_end);
+}
+
+template <class Take>
+void PlainText::break_lines(double width, Take take) const {
+  const double most = width + limits::line_tolerance * std::max(1.0, width);
+  std::size_t first = 0;
+  std::uint32_t units = 0, spaces = 0;
+  for (std::size_t i = 0; i < pieces_.size(); ++i) {
+    const Piece& piece = pieces_[i];
+    if (i > first && piece.units > 0 && (units + spaces + piece.units) * unit() > most) {
+      take(first, i, units);
+      first = i;
+      units = spaces = 0;
+    }
+    if (piece.units > 0) units += spaces + piece.units;
+    spaces = piece.units > 0 ? piece.space_units : spaces + piece.space_units;
+    if (piece.ends_paragraph) {
+      take(first, i + 1, units);
+      first = i + 1;
+      units = spaces = 0;
+    }
+  }
+  if (first < pieces_.size()) take(first, pieces_.size(), units);
+}
+
+Measured::Widths PlainText::widths() const { return {widest_piece_ * unit(), widest_paragraph_ * unit()}; }
+
+double PlainText::line_height() const { return 1.25 * style_.size; }
+
+Measured::Heights PlainText::height_for(double width) const {
+  std::size_t lines = 0;
+  if (width + limits::line_tolerance >= widest_paragraph_ * unit()) {
+    lines = pieces_.empty() ? 0 : 1;
+    for (std::size_t i = 0; i + 1 < pieces_.size(); ++i) lines += pieces_[i].ends_paragraph ? 1 : 0;
+  } else {
+    break_lines(width, [&](std::size_t, std::size_t, std::uint32_t) { ++lines; });
+  }
+  if (style_.max_lines) lines = std::min(lines, static_cast<std::size_t>(*style_.max_lines));
+  return {static_cast<double>(lines) * line_height(), 0.95 * style_.size};
+}
+
+std::vector<PlainText::Line> PlainText::lines_at(double width) const {
+  std::vector<Line> lines;
+  break_lines(width, [&](std::size_t first, std::size_t last, std::uint32_t units) {
+    std::uint32_t end = pieces_[first].begin;
+    for (std::size_t i = first; i < last; ++i) end = std::max(end, pieces_[i].end);
+    const std::uint32_t begin = pieces_[first].begin;
+    lines.push_back({std::string_view(text_).substr(begin, end - begin), units * unit()});
+  });
+  return lines;
+}
+
+}  // namespace fond_ladder

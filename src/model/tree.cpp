@@ -1,0 +1,196 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/tree.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+#include "model/key_table.hpp"
+#include "model/limits.hpp"
+#include "model/tree_store.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using detail::Index;
+using detail::no_index;
+using detail::TreeStore;
+
+double sound_em(double em) {
+  if (!std::isfinite(em) || em <= 0 || em > limits::largest_length) throw BadValue("em must be more than 0");
+  return em;
+}
+
+const Keys& sound(const Keys& keys) {
+  require_sound(keys);
+  return keys;
+}
+
+std::string step_at(const TreeStore& store, Index node, std::size_t place) {
+  if (!store.name(node).empty()) return std::string(store.name(node));
+  return std::string(word(store.kind(node))) + "#" + std::to_string(place);
+}
+
+std::string step_of(const TreeStore& store, Index node) {
+  std::size_t place = 0;
+  if (store.name(node).empty() && store.parent(node) != no_index) {
+    std::size_t i = 0;
+    store.for_each_child(store.parent(node), [&](Index child) {
+      if (child == node) place = i;
+      ++i;
+    });
+  }
+  return step_at(store, node, place);
+}
+
+/// Calls `each(node, place among its siblings)` from the root down, children in the order of the file.
+template <class Each>
+void walk(const TreeStore& store, Index root, Each each) {
+  struct Visit {
+    Index node;
+    std::size_t place;
+  };
+  std::vector<Visit> open{{root, 0}};
+  while (!open.empty()) {
+    const Visit visit = open.back();
+    open.pop_back();
+    each(visit.node, visit.place);
+    const std::size_t base = open.size();
+    store.for_each_child(visit.node, [&](Index child) { open.push_back({child, open.size() - base}); });
+    std::reverse(open.begin() + static_cast<std::ptrdiff_t>(base), open.end());
+  }
+}
+
+/// Whether the path of `node` ends in `path`; tells also whether it is the whole path.
+bool path_ends_in(const TreeStore& store, Index node, std::string_view path, bool& whole) {
+  while (node != no_index) {
+    const std::string step = step_of(store, node);
+    if (!path.ends_with(step)) return false;
+    path.remove_suffix(step.size());
+    node = store.parent(node);
+    if (path.empty()) {
+      whole = node == no_index;
+      return true;
+    }
+    if (path.back() != '/') return false;
+    path.remove_suffix(1);
+  }
+  return false;
+}
+
+}  // namespace
+
+Tree::Tree(Keys root, double em, Direction direction)
+    : store_(std::make_unique<TreeStore>(sound(root), sound_em(em), direction)) {}
+Tree::Tree(const Tree& other) : store_(std::make_unique<TreeStore>(*other.store_)) {}
+Tree::Tree(Tree&& other) noexcept = default;
+Tree& Tree::operator=(const Tree& other) {
+  if (this != &other) store_ = std::make_unique<TreeStore>(*other.store_);
+  return *this;
+}
+Tree& Tree::operator=(Tree&& other) noexcept = default;
+Tree::~Tree() = default;
+
+NodeId Tree::insert(NodeId parent, std::size_t position, Keys keys) {
+  return store_->insert(store_->index_of(parent), position, sound(keys));
+}
+
+NodeId Tree::append(NodeId parent, Keys keys) {
+  const Index index = store_->index_of(parent);
+  return store_->insert(index, store_->child_count(index), sound(keys));
+}
+
+void Tree::move(NodeId node, NodeId parent, std::size_t position) {
+  store_->move(store_->index_of(node), store_->index_of(parent), position);
+}
+
+void Tree::remove(NodeId node) { store_->remove(store_->index_of(node)); }
+
+NodeId Tree::enclose(NodeId parent, std::size_t first, std::size_t count, Keys container) {
+  return store_->enclose(store_->index_of(parent), first, count, sound(container));
+}
+
+void Tree::restyle(NodeId node, Keys keys) { store_->restyle(store_->index_of(node), sound(keys)); }
+
+void Tree::measure_with(NodeId node, std::shared_ptr<const Measured> content) {
+  store_->measure_with(store_->index_of(node), std::move(content));
+}
+
+void Tree::content_changed(NodeId node) { store_->touch(store_->index_of(node)); }
+
+std::size_t Tree::size() const { return store_->size(); }
+double Tree::em() const { return store_->em(); }
+Direction Tree::direction() const { return store_->direction(); }
+NodeId Tree::root() const { return store_->id_of(0); }
+bool Tree::contains(NodeId node) const { return store_->contains(node); }
+Keys Tree::keys(NodeId node) const { return store_->keys(store_->index_of(node)); }
+Kind Tree::kind(NodeId node) const { return store_->kind(store_->index_of(node)); }
+
+NodeId Tree::parent(NodeId node) const {
+  const Index above = store_->parent(store_->index_of(node));
+  return above == no_index ? NodeId{} : store_->id_of(above);
+}
+
+std::size_t Tree::child_count(NodeId node) const { return store_->child_count(store_->index_of(node)); }
+
+std::vector<NodeId> Tree::children(NodeId node) const {
+  std::vector<NodeId> all;
+  store_->for_each_child(store_->index_of(node), [&](Index child) { all.push_back(store_->id_of(child)); });
+  return all;
+}
+
+std::shared_ptr<const Measured> Tree::content(NodeId node) const { return store_->content(store_->index_of(node)); }
+
+std::vector<NodeId> Tree::nodes() const {
+  std::vector<NodeId> all;
+  all.reserve(size());
+  walk(*store_, 0, [&](Index node, std::size_t) { all.push_back(store_->id_of(node)); });
+  return all;
+}
+
+std::string Tree::step(NodeId node) const { return step_of(*store_, store_->index_of(node)); }
+
+std::string Tree::path(NodeId node) const {
+  std::vector<std::string> steps;
+  for (Index at = store_->index_of(node); at != no_index; at = store_->parent(at)) steps.push_back(step_of(*store_, at));
+  std::string path;
+  for (auto step = steps.rbegin(); step != steps.rend(); ++step) {
+    if (!path.empty()) path += '/';
+    path += *step;
+  }
+  return path;
+}
+
+std::vector<NodeId> Tree::matches(std::string_view path) const {
+  std::vector<NodeId> found;
+  const std::string_view last = path.substr(path.rfind('/') + 1);
+  bool whole = false;
+  walk(*store_, 0, [&](Index node, std::size_t place) {
+    if (whole || step_at(*store_, node, place) != last) return;
+    if (!path_ends_in(*store_, node, path, whole)) return;
+    if (whole) found.clear();
+    found.push_back(store_->id_of(node));
+  });
+  return found;
+}
+
+NodeId Tree::at(std::string_view path) const {
+  const std::vector<NodeId> found = matches(path);
+  if (found.size() == 1) return found.front();
+  std::string message = "\"" + std::string(path) + "\" ";
+  if (found.empty()) {
+    std::vector<std::string> steps;
+    walk(*store_, 0, [&](Index node, std::size_t place) { steps.push_back(step_at(*store_, node, place)); });
+    const std::vector<std::string_view> words(steps.begin(), steps.end());
+    const std::string_view near = nearest_word(path.substr(path.rfind('/') + 1), words);
+    message += "names no node";
+    if (!near.empty()) message += "; the nearest name is \"" + std::string(near) + "\"";
+  } else {
+    message += "names " + std::to_string(found.size()) + " nodes: " + this->path(found[0]) + ", " +
+               this->path(found[1]) + (found.size() > 2 ? ", ..." : "") + "; write a longer part of the path";
+  }
+  throw BadPath(message);
+}
+
+std::size_t Tree::memory() const { return store_->memory(); }
+
+}  // namespace fond_ladder

@@ -1,0 +1,59 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// A JSON text as a flat list of values that know where they stand, so that every fault can name its place. Parsing is
+// the library's; only the places are worked out here.
+
+#include <cstdint>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace fond_ladder::scene {
+
+using ValueId = std::uint32_t;
+inline constexpr ValueId no_value = 0xFFFFFFFF;
+
+struct JsonValue {
+  enum class Type : std::uint8_t { null, boolean, number, string, array, object };
+  Type type = Type::null;
+  bool boolean = false;
+  double number = 0;
+  std::string text;  // of a string
+  std::string key;   // of a member
+  ValueId parent = no_value, first = no_value, next = no_value;
+  std::uint32_t place = 0;  // among the siblings
+  std::uint32_t offset = 0;
+  std::uint32_t key_offset = 0;
+};
+
+struct Position {
+  std::size_t line = 1, column = 1;
+};
+
+/// Lines and columns from 1, columns in bytes.
+[[nodiscard]] Position position_in(std::string_view text, std::size_t offset);
+
+/// Why a text is no JSON, and where.
+struct JsonFault {
+  std::size_t offset = 0;
+  std::string message;
+};
+
+class JsonDocument {
+ public:
+  /// Throws JsonFault.
+  explicit JsonDocument(std::string_view text);
+
+  [[nodiscard]] const JsonValue& operator[](ValueId id) const { return values_[id]; }
+  [[nodiscard]] ValueId root() const { return 0; }
+  /// The member of an object, or `no_value`.
+  [[nodiscard]] ValueId member(ValueId object, std::string_view key) const;
+  /// RFC 6901.
+  [[nodiscard]] std::string pointer(ValueId id) const;
+
+ private:
+  std::vector<JsonValue> values_;
+};
+
+}  // namespace fond_ladder::scene

@@ -1,0 +1,167 @@
+// SPDX-License-Identifier: MIT
+//
+// A solve is four passes, each visiting a node at most once, none recursive:
+//
+//   1  widths up      min-content and max-content of every node, from its children's
+//   2  widths down    every container, its own width known, sets its children's
+//   3  heights up     the height every node needs at that width; a text breaks its lines here
+//   4  heights down   every container, its own height known, sets its children's, and their places
+//
+// A pass works through a list of nodes, parents before children; going up it is read backwards. The lists are what
+// makes a solve incremental, for a node enters one only when there is something to do:
+//
+//   1  when it, or anything below it, was edited since the last solve;
+//   2  when its width came out differently, or it was in list 1;
+//   3  exactly when it was in list 2;
+//   4  when its height came out differently, or it was in list 2.
+//
+// So a new container width skips pass 1, a new height skips the first three, and a subtree without news is never
+// entered. A node that was edited while it was hidden keeps its mark until a pass reaches it. Where the first solve has
+// to do everything, the lists simply hold everything.
+//
+// Tests: incremental_test.cpp (equal to a fresh solve, bit for bit; visits counted; nothing allocated).
+#include "solve/passes.hpp"
+
+#include "solve/kinds.hpp"
+
+namespace fond_ladder::detail {
+namespace {
+
+/// Fits the state to the packing of the tree. Returns whether anything of it could be kept.
+bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
+  State& state = passes.state;
+  const std::size_t n = flat.size();
+  const auto for_each_result = [&](auto each) {
+    for (auto* array : {&state.min_content, &state.max_content, &state.size[0], &state.size[1], &state.place[0],
+                        &state.place[1], &state.need, &state.baseline}) {
+      each(*array);
+    }
+    each(state.flags);
+  };
+  const bool same_tree = passes.tree == store.identity();
+  const bool same_packing = same_tree && passes.packing == store.packing();
+  const bool next_packing =
+      same_tree && passes.packing + 1 == store.packing() && store.came_from().size() == n && !state.flags.empty();
+  if (!same_packing && next_packing) {
+    const std::size_t old_size = state.flags.size();
+    for_each_result([&](auto& array) {
+      std::remove_reference_t<decltype(array)> moved(n);
+      for (std::size_t i = 0; i < n; ++i) {
+        if (store.came_from()[i] < old_size) moved[i] = array[store.came_from()[i]];
+      }
+      array = std::move(moved);
+    });
+  } else if (!same_packing) {
+    for_each_result([&](auto& array) { array.assign(n, {}); });
+    state.resolved.clear();
+  }
+  if (!same_packing) {
+    state.visits.clear();
+    state.visits.reserve(n);
+    passes.scratch.flow.reserve(store.most_children());
+    passes.scratch.portions.reserve(store.most_children());
+    passes.scratch.lines.reserve(store.most_children());
+    passes.scratch.points.reserve(2 * store.most_children());
+  }
+  if (store.has_percent_edges()) state.resolved.resize(store.extras().size());
+  passes.tree = store.identity();
+  passes.packing = store.packing();
+  return same_packing || next_packing;
+}
+
+void list_edited(Passes& passes, const Flat& flat, bool all) {
+  State& state = passes.state;
+  auto& visits = state.visits;
+  visits.clear();
+  if (all) {
+    visits.resize(flat.size());
+    for (Index node = 0; node < flat.size(); ++node) {
+      visits[node] = node;
+      state.flags[node] = needs_widths;
+    }
+    return;
+  }
+  const auto add = [&](Index node) {
+    if (flat.version[node] <= passes.seen_edit) return;
+    state.flags[node] |= needs_widths;
+    visits.push_back(node);
+  };
+  add(0);
+  for (std::size_t i = 0; i < visits.size(); ++i) {
+    const Index first = flat.first_child[visits[i]], count = flat.child_count[visits[i]];
+    for (Index child = first; child < first + count; ++child) add(child);
+  }
+}
+
+void visit_widths_up(Frame& frame, Index node) {
+  switch (frame.traits(node).node_kind()) {
+    case Kind::row:
+    case Kind::column: return line::widths_up(frame, node);
+    case Kind::stack: return stack::widths_up(frame, node);
+    default: return leaf::widths_up(frame, node);
+  }
+}
+
+void visit_widths_down(Frame& frame, Index node) {
+  switch (frame.traits(node).node_kind()) {
+    case Kind::row:
+    case Kind::column: return line::widths_down(frame, node);
+    case Kind::stack: return stack::widths_down(frame, node);
+    default: return;
+  }
+}
+
+void visit_heights_up(Frame& frame, Index node) {
+  switch (frame.traits(node).node_kind()) {
+    case Kind::row:
+    case Kind::column: return line::heights_up(frame, node);
+    case Kind::stack: return stack::heights_up(frame, node);
+    default: return leaf::heights_up(frame, node);
+  }
+}
+
+void visit_heights_down(Frame& frame, Index node) {
+  switch (frame.traits(node).node_kind()) {
+    case Kind::row:
+    case Kind::column: return line::heights_down(frame, node);
+    case Kind::stack: return stack::heights_down(frame, node);
+    default: return;
+  }
+}
+
+/// A pass down: visiting a node may append its children to the list.
+template <class Visit>
+std::size_t run_down(Frame& frame, Axis axis, double root_size, Visit visit) {
+  auto& visits = frame.state.visits;
+  visits.clear();
+  frame.resolve_edges(0, axis, root_size);
+  frame.set_size(0, axis, root_size);
+  for (std::size_t i = 0; i < visits.size(); ++i) visit(frame, visits[i]);
+  return visits.size();
+}
+
+template <class Visit>
+std::size_t run_up(Frame& frame, Visit visit) {
+  const auto& visits = frame.state.visits;
+  for (std::size_t i = visits.size(); i > 0; --i) visit(frame, visits[i - 1]);
+  return visits.size();
+}
+
+}  // namespace
+
+void run_passes(Passes& passes, const TreeStore& store, std::optional<double> width, std::optional<double> height) {
+  const Flat& flat = store.packed();
+  const std::uint32_t edit = store.publish();
+  const bool kept = adopt(passes, store, flat);
+  Frame frame(store, flat, passes.state, passes.scratch);
+
+  list_edited(passes, flat, !kept);
+  passes.visited[0] = run_up(frame, visit_widths_up);
+  passes.visited[1] =
+      run_down(frame, x_axis, width.value_or(passes.state.max_content[0]), visit_widths_down);
+  passes.visited[2] = run_up(frame, visit_heights_up);
+  passes.visited[3] = run_down(frame, y_axis, height.value_or(passes.state.need[0]), visit_heights_down);
+  passes.seen_edit = edit;
+}
+
+}  // namespace fond_ladder::detail

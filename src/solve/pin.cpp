@@ -1,0 +1,68 @@
+// SPDX-License-Identifier: MIT
+//
+// Pinned children stand outside the flow: nobody counts them going up, and they are placed after everybody else,
+// against the padding box of their parent. CSS Positioned Layout 3, section 4 gives the idea of insets that set a size.
+#include "solve/cross.hpp"
+#include "solve/kinds.hpp"
+
+namespace fond_ladder::detail {
+namespace {
+
+/// The pins of one axis as physical distances, start and end already turned into left and right.
+struct AxisPins {
+  Limit before, after, center;
+  bool from_far_edge = false;  // start is the far edge, and decides where nothing or too much is pinned
+};
+
+AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
+  if (axis == y_axis) return {pin.top, pin.bottom, pin.center_y};
+  const Limit& starts_left = mirrored ? pin.end : pin.start;
+  const Limit& starts_right = mirrored ? pin.start : pin.end;
+  AxisPins pins{pin.left ? pin.left : starts_left, pin.right ? pin.right : starts_right, pin.center_x};
+  pins.from_far_edge = mirrored && !pin.left && !pin.right && !pin.center_x;
+  return pins;
+}
+
+/// Whether opposite pins set the size: it is not given, and no aspect gives it.
+bool is_tied(const Traits& child, Axis axis, const AxisPins& pins) {
+  if (!pins.before || !pins.after) return false;
+  const SizeWay way = child.way(axis);
+  return way == SizeWay::fill || (way == SizeWay::automatic && !keeps_aspect(child, axis));
+}
+
+void place(Frame& frame, Index container, Index child, Axis axis) {
+  const Index above = frame.flat.parent[container];
+  const double around = above == no_index ? frame.state.size[axis][container] : frame.inner_size(above, axis);
+  const Sides border = frame.border(container, axis, around);
+  const double whole = std::max(0.0, frame.state.size[axis][container] - border.sum());
+  frame.resolve_edges(child, axis, whole);
+  const AxisPins pins = pins_on(*frame.keys(child).pin, axis, frame.mirrored && axis == x_axis);
+  const Sides margin = frame.edges_down(child).margin[axis];
+  const auto px = [&](const Limit& pin) { return pin ? pin->in_px(frame.em, whole) : 0; };
+
+  const double room = std::max(0.0, whole - px(pins.before) - px(pins.after) - margin.sum());
+  const bool tied = is_tied(frame.traits(child), axis, pins);
+  const Across align = tied ? Across::stretch : Across::start;
+  const double size = size_across_down(frame, child, axis, room, whole, align);
+  const bool by_before = pins.before && (tied || !pins.after || !pins.from_far_edge);
+  double at = px(pins.before) + margin.before;
+  if (!by_before && (pins.after || (!pins.center && pins.from_far_edge))) {
+    at = whole - px(pins.after) - margin.after - size;
+  } else if (!by_before && pins.center) {
+    at = (whole - size) / 2 + px(pins.center);
+  }
+  frame.state.place[axis][child] = border.before + at;
+  frame.set_size(child, axis, size);
+}
+
+}  // namespace
+
+void place_pinned(Frame& frame, Index container, Axis axis) {
+  if (!frame.traits(container).odd_children) return;
+  const Index first = frame.flat.first_child[container], count = frame.flat.child_count[container];
+  for (Index child = first; child < first + count; ++child) {
+    if (frame.traits(child).pinned && !frame.traits(child).hidden) place(frame, container, child, axis);
+  }
+}
+
+}  // namespace fond_ladder::detail

@@ -1,0 +1,206 @@
+// SPDX-License-Identifier: MIT
+//
+// Sharing the room of one line.
+//
+// The open standard resolves flexible lengths in rounds: hand out the spare room by factors, clamp, freeze whoever was
+// clamped on the side that dominates, repeat. Every round costs the line once, and there can be as many rounds as
+// children. The outcome, though, is a water level: there is one number L such that each child ends at
+//
+//     clamp(base + L * grow)                     when there is room to spare,
+//     clamp(base - L * shrink * inner base)      when room is missing,
+//
+// and the sizes add up to the room. (A round overestimates L when minima dominate and underestimates it when maxima do,
+// so whoever it freezes is clamped at the final level too.) The sum of the clamped sizes is a piecewise straight,
+// monotone function of L whose corners are the points where a child meets a limit; sorting these and walking along them
+// finds L in O(n log n).
+//
+//   room 100, bases 0, grow 1 1 2, the last at most 20:  rounds give 25 25 50>20, then 40 40;
+//   the level rises to 10 (the last stops at 20), then on to 40.
+//
+// Factors that add to less than 1 hand out only that part. Growing, this caps L at the initial spare room, whatever is
+// frozen. Shrinking, the cap depends on who is still free (factors are scaled there), so that a line on which a limit
+// stops somebody and some shrink factor is below 1 replays the rounds; see shrink_in_rounds.
+//
+// Sums run in the order of the file, so that the numbers are the same on every machine. Tests: share_test.cpp, which
+// holds this against the rounds.
+#include "solve/share.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace fond_ladder::detail {
+namespace {
+
+constexpr double never = std::numeric_limits<double>::infinity();
+
+/// Where the sum of clamped sizes, `at_zero` at level 0 and bending at the points, reaches `target`; infinite if never.
+double walk_to(ShareScratch& points, double at_zero, double target) {
+  std::sort(points.begin(), points.end(), [](const SharePoint& a, const SharePoint& b) { return a.level < b.level; });
+  double level = 0, reached = at_zero, slope = 0;
+  for (const SharePoint& point : points) {
+    const double next = reached + slope * (point.level - level);
+    if (next >= target && slope > 0) break;
+    reached = next;
+    level = point.level;
+    slope += point.slope;
+  }
+  if (!(slope > 0)) return never;
+  return level + (target - reached) / slope;
+}
+
+/// The exact level from who is free at `near`: summed afresh in the order of the file, without the walk's rounding.
+template <class Speed, class IsFree>
+double settle(std::span<const Portion> portions, double room, double near, Speed speed, IsFree is_free) {
+  double left = room, sum = 0;
+  for (const Portion& portion : portions) {
+    if (!is_free(portion)) {
+      left -= portion.held(portion.base);
+      continue;
+    }
+    const double moved = portion.base + near * speed(portion);
+    if (moved <= portion.least || moved >= portion.most) {
+      left -= portion.held(moved);
+    } else {
+      left -= portion.base;
+      sum += speed(portion);
+    }
+  }
+  return sum == 0 ? near : left / sum;
+}
+
+template <class Speed, class IsFree>
+void set_sizes(std::span<Portion> portions, double level, Speed speed, IsFree is_free) {
+  for (Portion& portion : portions) {
+    const double step = is_free(portion) ? speed(portion) : 0;
+    portion.size = portion.held(step == 0 ? portion.base : portion.base + level * step);
+  }
+}
+
+/// Finds the level for a line on which some limit stops somebody. `speed` is how fast a child's size moves with the
+/// level, `is_free` whether it takes part at all. Levels count upwards from 0 either way.
+template <class Speed, class IsFree>
+double find_level(std::span<const Portion> portions, double room, ShareScratch& points, Speed speed, IsFree is_free) {
+  points.clear();
+  double at_zero = 0, taken = 0;
+  const double sign = [&] {
+    for (const Portion& portion : portions) {
+      if (is_free(portion) && speed(portion) != 0) return speed(portion) > 0 ? 1.0 : -1.0;
+    }
+    return 1.0;
+  }();
+  for (const Portion& portion : portions) {
+    const double step = is_free(portion) ? std::abs(speed(portion)) : 0;
+    if (step == 0) {
+      taken += portion.held(portion.base);
+      continue;
+    }
+    at_zero += portion.held(portion.base);
+    const double low = (portion.least - portion.base) * sign / step, high = (portion.most - portion.base) * sign / step;
+    const double from = std::max(0.0, std::min(low, high)), to = std::max(low, high);
+    if (to <= from) continue;
+    points.push_back({from, step});
+    if (to != never) points.push_back({to, -step});
+  }
+  const double level = walk_to(points, at_zero * sign, (room - taken) * sign);
+  return level == never ? never : settle(portions, room, level, speed, is_free);
+}
+
+void grow_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
+  const auto is_free = [](const Portion& portion) { return portion.grow > 0 && portion.base <= portion.most; };
+  const auto speed = [](const Portion& portion) { return portion.grow; };
+  double spare = room, factors = 0;
+  for (const Portion& portion : portions) {
+    if (is_free(portion)) {
+      spare -= portion.base;
+      factors += portion.grow;
+    } else {
+      spare -= portion.held(portion.base);
+    }
+  }
+  if (factors == 0) return set_sizes(portions, 0, speed, is_free);
+  double level = factors < 1 ? spare : spare / factors;
+  const bool stopped = std::ranges::any_of(portions, [&](const Portion& portion) {
+    const double moved = portion.base + level * portion.grow;
+    return is_free(portion) && (moved < portion.least || moved > portion.most);
+  });
+  if (stopped) level = std::min(spare, find_level(portions, room, scratch, speed, is_free));
+  set_sizes(portions, level, speed, is_free);
+}
+
+/// The standard's rounds, for shrink factors that add to less than 1 once somebody is frozen.
+void shrink_in_rounds(std::span<Portion> portions, double room, double initial) {
+  const auto frozen = [](const Portion& portion) { return !std::isnan(portion.size); };
+  for (Portion& portion : portions) {
+    const bool takes_part = portion.shrink > 0 && portion.base >= portion.least;
+    portion.size = takes_part ? std::numeric_limits<double>::quiet_NaN() : portion.held(portion.base);
+  }
+  for (;;) {
+    double missing = -room, factors = 0, scaled = 0;
+    for (const Portion& portion : portions) {
+      missing += frozen(portion) ? portion.size : portion.base;
+      if (frozen(portion)) continue;
+      factors += portion.shrink;
+      scaled += portion.shrink * portion.inner_base;
+    }
+    if (factors == 0) return;
+    if (factors < 1) missing = std::min(missing, initial * factors);
+    const double level = scaled > 0 ? std::max(0.0, missing) / scaled : 0;
+    double violation = 0;
+    for (const Portion& portion : portions) {
+      if (frozen(portion)) continue;
+      const double moved = portion.base - level * portion.shrink * portion.inner_base;
+      violation += portion.held(moved) - moved;
+    }
+    for (Portion& portion : portions) {
+      if (frozen(portion)) continue;
+      const double moved = portion.base - level * portion.shrink * portion.inner_base, held = portion.held(moved);
+      if (violation == 0 || (violation > 0 && held > moved) || (violation < 0 && held < moved)) portion.size = held;
+    }
+  }
+}
+
+void shrink_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
+  const auto is_free = [](const Portion& portion) { return portion.shrink > 0 && portion.base >= portion.least; };
+  const auto speed = [](const Portion& portion) { return -portion.shrink * portion.inner_base; };
+  double missing = -room, factors = 0, scaled = 0;
+  for (const Portion& portion : portions) {
+    if (is_free(portion)) {
+      missing += portion.base;
+      factors += portion.shrink;
+      scaled += portion.shrink * portion.inner_base;
+    } else {
+      missing += portion.held(portion.base);
+    }
+  }
+  if (scaled == 0) return set_sizes(portions, 0, speed, is_free);
+  const double part = factors < 1 ? missing * factors : missing;
+  double level = part / scaled;
+  const bool stopped = std::ranges::any_of(portions, [&](const Portion& portion) {
+    const double moved = portion.base - level * portion.shrink * portion.inner_base;
+    return is_free(portion) && (moved < portion.least || moved > portion.most);
+  });
+  if (stopped) {
+    const bool may_fall_below_one = std::ranges::any_of(
+        portions, [&](const Portion& portion) { return is_free(portion) && portion.shrink < 1; });
+    if (may_fall_below_one) return shrink_in_rounds(portions, room, missing);
+    level = find_level(portions, room, scratch, speed, is_free);
+  }
+  set_sizes(portions, level, speed, is_free);
+}
+
+}  // namespace
+
+void share(std::span<Portion> portions, double room, ShareScratch& scratch) {
+  double wanted = 0;
+  for (const Portion& portion : portions) wanted += portion.held(portion.base);
+  if (wanted < room) {
+    grow_line(portions, room, scratch);
+  } else if (wanted > room) {
+    shrink_line(portions, room, scratch);
+  } else {
+    for (Portion& portion : portions) portion.size = portion.held(portion.base);
+  }
+}
+
+}  // namespace fond_ladder::detail

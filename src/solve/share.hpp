@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <span>
+#include <vector>
+
+namespace fond_ladder::detail {
+
+/// What one child of a line brings to the sharing of the line's room. Border boxes, in pixels.
+struct Portion {
+  double base = 0;        ///< the size it starts from
+  double least = 0;       ///< its minimum, not below its padding and border
+  double most = 0;        ///< its maximum, not below `least`
+  double grow = 0;        ///< factor of spare room
+  double shrink = 0;      ///< factor of missing room
+  double inner_base = 0;  ///< base without padding and border, which scales `shrink`
+  double size = 0;        ///< the result
+
+  [[nodiscard]] double held(double value) const { return value < least ? least : value > most ? most : value; }
+};
+
+/// Room for the points at which children freeze; kept between calls so that sharing allocates nothing.
+struct SharePoint {
+  double level;
+  double slope;
+};
+using ShareScratch = std::vector<SharePoint>;
+
+/// Shares `room` (inner size without margins and gaps) among the children of one line: sets every `size`.
+/// CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp. Cost O(n log n), O(n) when no limit stops
+/// anybody.
+void share(std::span<Portion> portions, double room, ShareScratch& scratch);
+
+}  // namespace fond_ladder::detail

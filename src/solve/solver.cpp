@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/solver.hpp"
+
+#include <cmath>
+
+#include "model/limits.hpp"
+#include "solve/passes.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// A side of the container that can be arranged in, and whether it had to be changed for that.
+std::optional<double> sound_side(std::optional<double> side, bool& changed) {
+  if (!side) return side;
+  if (std::isfinite(*side) && *side >= 0 && *side <= limits::largest_length) return side;
+  changed = true;
+  return *side > 0 ? limits::largest_length : 0;
+}
+
+}  // namespace
+
+Solver::Solver() : passes_(std::make_unique<detail::Passes>()) {}
+Solver::Solver(Solver&& other) noexcept = default;
+Solver& Solver::operator=(Solver&& other) noexcept = default;
+Solver::~Solver() = default;
+
+Arrangement Solver::solve(const Tree& tree, Rung rung) {
+  bool changed = false;
+  const auto width = sound_side(rung.width, changed), height = sound_side(rung.height, changed);
+  passes_->container_changed = changed;
+  detail::run_passes(*passes_, tree.store(), width, height);
+  return {tree, *passes_};
+}
+
+std::size_t Solver::memory() const {
+  const detail::State& state = passes_->state;
+  std::size_t bytes = 0;
+  const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
+  for (const auto* array : {&state.min_content, &state.max_content, &state.size[0], &state.size[1], &state.place[0],
+                            &state.place[1], &state.need, &state.baseline}) {
+    count(*array);
+  }
+  count(state.flags);
+  count(state.resolved);
+  count(state.visits);
+  return bytes;
+}
+
+}  // namespace fond_ladder

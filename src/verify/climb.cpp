@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/climb.hpp"
+
+#include <cmath>
+
+#include "model/limits.hpp"
+
+namespace fond_ladder {
+namespace {
+
+void require_size(const Span& span) {
+  for (const double size : {span.from, span.to}) {
+    if (!(std::isfinite(size) && size >= 0 && size <= limits::largest_length)) {
+      throw BadValue("a container is 0 to 1e9 pixels wide and high");
+    }
+  }
+}
+
+}  // namespace
+
+Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vector<std::string>& quantities) {
+  Climb climbed{quantities, {}};
+  std::vector<Quantity> parsed;
+  parsed.reserve(quantities.size());
+  for (const std::string& text : quantities) parsed.push_back(parse_quantity(scene.tree, text));
+  Solver solver;
+  for (const Rung& rung : rungs) {
+    for (const auto& side : {rung.width, rung.height}) require_size(side.value_or(0));
+    const Arrangement arrangement = solver.solve(scene.tree, rung);
+    Climb::Step step{arrangement.container(), {}};
+    for (const Quantity& quantity : parsed) step.values.push_back(value_of(quantity, arrangement));
+    climbed.steps.push_back(std::move(step));
+  }
+  return climbed;
+}
+
+Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities) {
+  require_size(ladder.width);
+  std::optional<double> height;
+  if (ladder.height) height = ladder.height->from;
+  std::vector<Rung> rungs{{ladder.width.from, height}};
+  for (double width = std::floor(ladder.width.from) + 1; width < ladder.width.to; ++width) {
+    rungs.push_back({width, height});
+  }
+  if (ladder.width.to > ladder.width.from) rungs.push_back({ladder.width.to, height});
+  return climb(scene, rungs, quantities);
+}
+
+}  // namespace fond_ladder
