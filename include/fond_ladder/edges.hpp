@@ -13,9 +13,9 @@ namespace fond_ladder {
 /// One edge of a margin, padding or border: a length, or (margins only) `automatic`.
 class Edge {
  public:
-  Edge(Length length) : length_(length) {}                 // NOLINT(google-explicit-constructor)
-  Edge(double px) : length_(px) {}                         // NOLINT(google-explicit-constructor)
-  constexpr Edge(Automatic) : automatic_(true) {}          // NOLINT(google-explicit-constructor)
+  Edge(Length length) : length_(length) {}         // NOLINT(google-explicit-constructor)
+  Edge(double px) : length_(px) {}                 // NOLINT(google-explicit-constructor)
+  constexpr Edge(Automatic) : automatic_(true) {}  // NOLINT(google-explicit-constructor)
 
   [[nodiscard]] bool is_automatic() const { return automatic_; }
   [[nodiscard]] const Length& length() const { return length_; }
@@ -29,8 +29,8 @@ class Edge {
 
 /// What can be named of a box's edges. `left` beats `start` beats `x` beats `all`; top and bottom beat `y` beats `all`.
 enum class Side : std::uint8_t { top, right, bottom, left, start, end, x, y, all };
-inline constexpr std::array<std::string_view, 9> side_words{"top",   "right", "bottom", "left", "start",
-                                                            "end",   "x",     "y",      "all"};
+inline constexpr std::array<std::string_view, 9> side_words{"top", "right", "bottom", "left", "start",
+                                                            "end", "x",     "y",      "all"};
 
 /// The edges of a box as an author gives them. Nothing given means zero on every side.
 class Edges {

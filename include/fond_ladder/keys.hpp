@@ -16,8 +16,8 @@ namespace fond_ladder {
 struct Gap {
   Length x, y;
   Gap() = default;
-  Gap(Length both) : x(both), y(both) {}              // NOLINT(google-explicit-constructor)
-  Gap(double both) : Gap(Length(both)) {}             // NOLINT(google-explicit-constructor)
+  Gap(Length both) : x(both), y(both) {}   // NOLINT(google-explicit-constructor)
+  Gap(double both) : Gap(Length(both)) {}  // NOLINT(google-explicit-constructor)
   Gap(Length gap_x, Length gap_y) : x(gap_x), y(gap_y) {}
   friend bool operator==(const Gap&, const Gap&) = default;
 };

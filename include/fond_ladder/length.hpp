@@ -41,9 +41,13 @@ class Length {
 };
 
 /// `amount` times the scene's em.
-[[nodiscard]] inline Length em(double amount) { return {amount, Length::Unit::em}; }
+[[nodiscard]] inline Length em(double amount) {
+  return {amount, Length::Unit::em};
+}
 /// `amount` percent of the parent's content box on the same axis.
-[[nodiscard]] inline Length percent(double amount) { return {amount, Length::Unit::percent}; }
+[[nodiscard]] inline Length percent(double amount) {
+  return {amount, Length::Unit::percent};
+}
 
 /// A minimum or a maximum: absent unless the author gives one.
 using Limit = std::optional<Length>;
@@ -64,11 +68,11 @@ class Sizing {
   enum class Way : unsigned char { automatic, length, content, fill };
 
   constexpr Sizing() = default;
-  constexpr Sizing(Automatic) {}                              // NOLINT(google-explicit-constructor)
-  constexpr Sizing(Content) : way_(Way::content) {}           // NOLINT(google-explicit-constructor)
-  constexpr Sizing(Fill) : way_(Way::fill) {}                 // NOLINT(google-explicit-constructor)
+  constexpr Sizing(Automatic) {}                                 // NOLINT(google-explicit-constructor)
+  constexpr Sizing(Content) : way_(Way::content) {}              // NOLINT(google-explicit-constructor)
+  constexpr Sizing(Fill) : way_(Way::fill) {}                    // NOLINT(google-explicit-constructor)
   Sizing(Length length) : length_(length), way_(Way::length) {}  // NOLINT(google-explicit-constructor)
-  Sizing(double px) : Sizing(Length(px)) {}                   // NOLINT(google-explicit-constructor)
+  Sizing(double px) : Sizing(Length(px)) {}                      // NOLINT(google-explicit-constructor)
 
   [[nodiscard]] Way way() const { return way_; }
   /// Meaningful when `way()` is `length`.

@@ -129,11 +129,21 @@ class Node {
   std::vector<Node> children_;
 };
 
-[[nodiscard]] inline Node row(std::string name = {}) { return Node(Kind::row, std::move(name)); }
-[[nodiscard]] inline Node column(std::string name = {}) { return Node(Kind::column, std::move(name)); }
-[[nodiscard]] inline Node stack(std::string name = {}) { return Node(Kind::stack, std::move(name)); }
-[[nodiscard]] inline Node box(std::string name = {}) { return Node(Kind::box, std::move(name)); }
-[[nodiscard]] inline Node image(std::string name = {}) { return Node(Kind::image, std::move(name)); }
+[[nodiscard]] inline Node row(std::string name = {}) {
+  return Node(Kind::row, std::move(name));
+}
+[[nodiscard]] inline Node column(std::string name = {}) {
+  return Node(Kind::column, std::move(name));
+}
+[[nodiscard]] inline Node stack(std::string name = {}) {
+  return Node(Kind::stack, std::move(name));
+}
+[[nodiscard]] inline Node box(std::string name = {}) {
+  return Node(Kind::box, std::move(name));
+}
+[[nodiscard]] inline Node image(std::string name = {}) {
+  return Node(Kind::image, std::move(name));
+}
 [[nodiscard]] Node text(std::string name, std::string words);
 
 }  // namespace fond_ladder

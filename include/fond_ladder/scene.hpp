@@ -36,7 +36,7 @@ struct Ladder {
 /// A tree of nodes with what is known about its container.
 struct Scene {
   /// Throws BadValue for a key that is out of its domain and for two siblings of one name.
-  Scene(Node root, double em = 16, Direction direction = Direction::ltr);  // NOLINT(google-explicit-constructor)
+  Scene(const Node& root, double em = 16, Direction direction = Direction::ltr);  // NOLINT(google-explicit-constructor)
   explicit Scene(Tree nodes) : tree(std::move(nodes)) {}
 
   std::string title;

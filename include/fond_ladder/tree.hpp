@@ -48,7 +48,7 @@ class BadPath : public std::out_of_range {
 class Tree {
  public:
   /// A tree of one node. `em` is in pixels and positive.
-  explicit Tree(Keys root, double em = 16, Direction direction = Direction::ltr);
+  explicit Tree(const Keys& root, double em = 16, Direction direction = Direction::ltr);
   Tree(const Tree& other);
   Tree(Tree&& other) noexcept;
   Tree& operator=(const Tree& other);
@@ -58,16 +58,16 @@ class Tree {
   // --- edits -------------------------------------------------------------------------------------------------------
 
   /// Puts a new node at `position` (at most child_count) among the children of `parent`. Amortised constant time.
-  NodeId insert(NodeId parent, std::size_t position, Keys keys);
-  NodeId append(NodeId parent, Keys keys);
+  NodeId insert(NodeId parent, std::size_t position, const Keys& keys);
+  NodeId append(NodeId parent, const Keys& keys);
   /// Carries a node and what is in it to another place, counted after it was taken out of its old one.
   void move(NodeId node, NodeId parent, std::size_t position);
   /// Removes a node, not the root, and what is in it.
   void remove(NodeId node);
   /// Puts `count` children of `parent`, from `first` on, into a new container in their place.
-  NodeId enclose(NodeId parent, std::size_t first, std::size_t count, Keys container);
+  NodeId enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container);
   /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
-  void restyle(NodeId node, Keys keys);
+  void restyle(NodeId node, const Keys& keys);
   /// Gives a leaf content of its own to measure, or with a null pointer takes it away again.
   void measure_with(NodeId node, std::shared_ptr<const Measured> content);
   /// Says that the content of a leaf measures differently now.

@@ -60,6 +60,8 @@ template <class Word>
   return words_of<Word>[static_cast<std::size_t>(value)];
 }
 
-[[nodiscard]] constexpr bool is_container(Kind kind) { return kind <= Kind::stack; }
+[[nodiscard]] constexpr bool is_container(Kind kind) {
+  return kind <= Kind::stack;
+}
 
 }  // namespace fond_ladder

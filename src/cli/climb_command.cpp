@@ -39,7 +39,7 @@ std::vector<double> shown_widths(const Ladder& ladder, const std::string& asked)
     if (rung.size.width > ladder.width.from && rung.size.width < ladder.width.to) widths.push_back(rung.size.width);
   }
   std::ranges::sort(widths);
-  widths.erase(std::ranges::unique(widths).begin(), widths.end());
+  widths.erase(std::unique(widths.begin(), widths.end()), widths.end());
   return widths;
 }
 
@@ -70,8 +70,8 @@ void print_json(const Climb& climbed, std::ostream& out) {
     std::string values;
     for (std::size_t i = 0; i < climbed.quantities.size(); ++i) {
       if (!step.values[i]) continue;
-      values += fmt::format("{}{}: {}", values.empty() ? "" : ", ", json_text(climbed.quantities[i]),
-                            exact(*step.values[i]));
+      values +=
+          fmt::format("{}{}: {}", values.empty() ? "" : ", ", json_text(climbed.quantities[i]), exact(*step.values[i]));
     }
     fmt::print(out, "{}\n  {{\"width\": {}, \"height\": {}, \"values\": {{{}}}}}", comma, exact(step.container.width),
                exact(step.container.height), values);

@@ -12,7 +12,7 @@ namespace fond_ladder::cli {
 
 enum ExitStatus : int {
   all_well = 0,
-  findings = 1,  // claims fail, findings, differences
+  findings = 1,    // claims fail, findings, differences
   wrong_call = 2,  // the call or the scene is wrong
 };
 
@@ -38,7 +38,8 @@ struct MeasureOptions {
   bool orders = false;
   bool outline = false;
   bool timing = false;
-  double snap = 0;  // density; 0 for none
+  bool snap_given = false;
+  double snap = 0;  // density
   Format format = Format::table;
 };
 

@@ -7,6 +7,7 @@
 #include <iostream>
 
 #include "cli/command.hpp"
+#include "cli/measure_views.hpp"
 #include "cli/output.hpp"
 #include "cli/sizes.hpp"
 #include "cli/table.hpp"
@@ -16,7 +17,9 @@ namespace {
 
 constexpr std::array<std::string_view, 4> side_names{"top", "right", "bottom", "left"};
 
-std::array<double, 4> by_side(const Cut& cut) { return {cut.top, cut.right, cut.bottom, cut.left}; }
+std::array<double, 4> by_side(const Cut& cut) {
+  return {cut.top, cut.right, cut.bottom, cut.left};
+}
 
 /// What sticks out of the parent, or of a text its own words.
 Cut all_cut(const Arrangement& arrangement, NodeId node) {
@@ -25,7 +28,9 @@ Cut all_cut(const Arrangement& arrangement, NodeId node) {
           std::max(own.left, words.left)};
 }
 
-std::string size_text(Extent size) { return rounded(size.width) + " x " + rounded(size.height); }
+std::string size_text(Extent size) {
+  return rounded(size.width) + " x " + rounded(size.height);
+}
 
 std::string title_of(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked) {
   std::string title = scene.title.empty() ? scene.tree.step(scene.tree.root()) : scene.title;
@@ -66,13 +71,6 @@ std::string share_text(const Scene& scene, const Arrangement& arrangement, const
   return percent(placed.box.width, room.width) + " x " + percent(placed.box.height, room.height);
 }
 
-std::string indented(const Scene& scene, const Arrangement::Placed& placed) {
-  constexpr int deepest_indent = 12;
-  const std::string step = scene.tree.step(placed.node);
-  if (placed.depth <= deepest_indent) return std::string(2 * static_cast<std::size_t>(placed.depth), ' ') + step;
-  return fmt::format("{}({}) {}", std::string(2 * deepest_indent, ' '), placed.depth, step);
-}
-
 void print_table(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked,
                  const std::vector<Arrangement::Placed>& boxes, std::ostream& out) {
   const std::size_t cut = count_cut(arrangement, boxes);
@@ -91,8 +89,8 @@ void print_table(const Scene& scene, const Arrangement& arrangement, const Asked
   if (cut > 0) columns.push_back({"sticks out"});
   Table table(columns);
   for (const auto& placed : boxes) {
-    table.add({indented(scene, placed), std::string(word(scene.tree.kind(placed.node))), rounded(placed.box.x),
-               rounded(placed.box.y), rounded(placed.box.width), rounded(placed.box.height),
+    table.add({indented(scene.tree.step(placed.node), placed.depth), std::string(word(scene.tree.kind(placed.node))),
+               rounded(placed.box.x), rounded(placed.box.y), rounded(placed.box.width), rounded(placed.box.height),
                size_text(arrangement.wished(placed.node)), share_text(scene, arrangement, placed),
                cut > 0 ? cut_text(scene, arrangement, placed.node) : ""});
   }
@@ -106,8 +104,8 @@ void print_json(const Scene& scene, const Arrangement& arrangement, const std::v
              exact(at.width), exact(at.height));
   std::string comma;
   for (const auto& placed : boxes) {
-    fmt::print(out, "{}\n  {{\"path\": {}, \"kind\": \"{}\", \"x\": {}, \"y\": {}, \"width\": {}, \"height\": {}", comma,
-               json_text(scene.tree.path(placed.node)), word(scene.tree.kind(placed.node)), exact(placed.box.x),
+    fmt::print(out, "{}\n  {{\"path\": {}, \"kind\": \"{}\", \"x\": {}, \"y\": {}, \"width\": {}, \"height\": {}",
+               comma, json_text(scene.tree.path(placed.node)), word(scene.tree.kind(placed.node)), exact(placed.box.x),
                exact(placed.box.y), exact(placed.box.width), exact(placed.box.height));
     comma = ",";
     const Cut cut = all_cut(arrangement, placed.node);
@@ -133,8 +131,8 @@ void print_csv(const Scene& scene, const Arrangement& arrangement, const std::ve
   for (const auto& placed : boxes) {
     const Extent wished = arrangement.wished(placed.node);
     std::string line = csv_text(scene.tree.path(placed.node)) + "," + std::string(word(scene.tree.kind(placed.node)));
-    for (const double number : {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width,
-                                wished.height}) {
+    for (const double number :
+         {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
       line += "," + exact(number);
     }
     for (const double side : by_side(all_cut(arrangement, placed.node))) line += "," + exact(side);
@@ -154,35 +152,55 @@ void print_timing(double seconds, const Arrangement& arrangement, std::ostream& 
   table.print(out);
 }
 
+/// Prints one arrangement in the view and the format that were asked for.
+void print_one(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked, double seconds,
+               const MeasureOptions& options, std::ostream& out) {
+  if (!options.under.empty()) return print_under(scene, arrangement, options, out);
+  if (options.orders) return print_orders(scene, arrangement, options, out);
+  if (options.outline) return print_outline(scene, arrangement, options, out);
+  const auto boxes = options.snap > 0 ? arrangement.snapped(options.snap) : arrangement.boxes();
+  switch (options.format) {
+    case Format::table:
+      print_table(scene, arrangement, asked, boxes, out);
+      if (options.timing) print_timing(seconds, arrangement, out);
+      break;
+    case Format::json: return print_json(scene, arrangement, boxes, out);
+    case Format::csv: return print_csv(scene, arrangement, boxes, out);
+  }
+}
+
+void require_sound(const MeasureOptions& options) {
+  const int views = (options.under.empty() ? 0 : 1) + (options.orders ? 1 : 0) + (options.outline ? 1 : 0);
+  if (views > 1) throw WrongCall("--under, --orders and --outline are views of their own; ask for one of them");
+  if (views > 0 && options.format == Format::csv) throw WrongCall("--format csv: this view has a table and json only");
+  if (options.timing && (views > 0 || options.format != Format::table)) {
+    throw WrongCall("--timing goes with the table of boxes only");
+  }
+  if (options.snap_given && !(options.snap > 0 && options.snap <= 100)) {
+    throw WrongCall("--snap: a density is more than 0 and at most 100 device pixels a pixel");
+  }
+}
+
 }  // namespace
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams) {
+  require_sound(options);
   std::vector<AskedSize> sizes;
   for (const std::string& at : options.at) sizes.push_back(parse_at(at, scene.ladder));
   if (sizes.empty()) sizes = default_sizes(scene.ladder);
   std::ostream& out = streams.out;
+  const bool json = options.format == Format::json;
   if (options.format == Format::csv) out << csv_head;
-  if (options.format == Format::json && sizes.size() > 1) out << "[";
+  if (json && sizes.size() > 1) out << "[";
   Solver solver;
   for (std::size_t i = 0; i < sizes.size(); ++i) {
     const auto begin = std::chrono::steady_clock::now();
     const Arrangement arrangement = solver.solve(scene.tree, sizes[i].rung);
     const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
-    const auto boxes = arrangement.boxes();
-    switch (options.format) {
-      case Format::table:
-        if (i > 0) out << '\n';
-        print_table(scene, arrangement, sizes[i], boxes, out);
-        if (options.timing) print_timing(seconds, arrangement, out);
-        break;
-      case Format::json:
-        if (i > 0) out << ",\n";
-        print_json(scene, arrangement, boxes, out);
-        break;
-      case Format::csv: print_csv(scene, arrangement, boxes, out); break;
-    }
+    if (i > 0) out << (json ? ",\n" : options.format == Format::table ? "\n" : "");
+    print_one(scene, arrangement, sizes[i], seconds, options, out);
   }
-  if (options.format == Format::json) out << (sizes.size() > 1 ? "]\n" : "\n");
+  if (json) out << (sizes.size() > 1 ? "]\n" : "\n");
 }
 
 ExitStatus measure(const MeasureOptions& options, const Streams& streams) {

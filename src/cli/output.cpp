@@ -8,13 +8,22 @@
 
 namespace fond_ladder::cli {
 
-std::string exact(double number) { return number == 0 ? "0" : fmt::format("{}", number); }
+std::string exact(double number) {
+  return number == 0 ? "0" : fmt::format("{}", number);
+}
 
 std::string rounded(double number) {
   std::string text = fmt::format("{:.2f}", number);
   text.erase(text.find_last_not_of('0') + 1);
   if (text.back() == '.') text.pop_back();
   return text == "-0" ? "0" : text;
+}
+
+std::string indented(const std::string& name, int depth) {
+  constexpr int deepest = 12;
+  const auto blanks = [](int levels) { return std::string(2 * static_cast<std::size_t>(levels), ' '); };
+  if (depth <= deepest) return blanks(depth) + name;
+  return fmt::format("{}({}) {}", blanks(deepest), depth, name);
 }
 
 std::string json_text(std::string_view text) {

@@ -10,6 +10,8 @@ namespace fond_ladder::cli {
 [[nodiscard]] std::string exact(double number);
 /// For people: at most two decimals.
 [[nodiscard]] std::string rounded(double number);
+/// A name as deep as its node; beyond twelve levels the depth is told as a number.
+[[nodiscard]] std::string indented(const std::string& name, int depth);
 /// In quotes, everything escaped that JSON wants escaped.
 [[nodiscard]] std::string json_text(std::string_view text);
 /// In quotes where RFC 4180 wants them.

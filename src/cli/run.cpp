@@ -14,11 +14,18 @@
 namespace fond_ladder::cli {
 namespace {
 
-const std::map<std::string, Format> formats{{"table", Format::table}, {"json", Format::json}, {"csv", Format::csv}};
-
 void add_format(CLI::App& command, Format& format) {
-  command.add_option("--format", format, "table (default), json or csv")
-      ->transform(CLI::CheckedTransformer(formats).description(""))
+  command
+      .add_option_function<std::string>(
+          "--format",
+          [&format](const std::string& typed) {
+            static const std::map<std::string, Format> formats{
+                {"table", Format::table}, {"json", Format::json}, {"csv", Format::csv}};
+            const auto found = formats.find(typed);
+            if (found == formats.end()) throw WrongCall("--format " + typed + ": write table, json or csv");
+            format = found->second;
+          },
+          "How to print; a table when left out")
       ->option_text("table|json|csv");
 }
 
@@ -26,12 +33,18 @@ void add_measure(CLI::App& app, MeasureOptions& options) {
   CLI::App* command = app.add_subcommand("measure", "Where every node is, how large, what it wished for, what is cut");
   command->add_option("SCENE", options.scene, "A scene file; - reads standard input")->required()->option_text(" ");
   command->add_option("--at", options.at, "1280x800, 1280 (height by content), content, or a named rung; repeatable")
-      ->option_text("SIZE")->allow_extra_args(false);
+      ->option_text("SIZE")
+      ->allow_extra_args(false);
   command->add_option("--under", options.under, "The nodes at a point of the container, the front-most first")
-      ->option_text("X,Y")->allow_extra_args(false);
-  command->add_flag("--orders", options.orders, "The order of the file, of laying and of painting, container by container");
+      ->option_text("X,Y")
+      ->allow_extra_args(false);
+  command->add_flag("--orders", options.orders,
+                    "The order of the file, of laying and of painting, container by container");
   command->add_flag("--outline", options.outline, "The nesting alone, with how each container arranges");
-  command->add_option("--snap", options.snap, "Boxes in whole device pixels at this density")
+  command
+      ->add_option_function<double>(
+          "--snap", [&options](double density) { options.snap = density, options.snap_given = true; },
+          "Boxes in whole device pixels at this density")
       ->option_text("DENSITY");
   command->add_flag("--timing", options.timing, "Also how long the solve took, and how many nodes it visited");
   add_format(*command, options.format);
@@ -76,15 +89,16 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
     app.exit(error, streams.out, streams.err);
     return all_well;
   }
-  const bool is_extra = error.get_name() == "ExtrasError";
-  if (is_extra || (error.get_name() == "RequiredError" && app.get_subcommands().empty())) {
-    const auto used = app.get_subcommands();
-    const std::vector<std::string> left = used.empty() ? app.remaining() : used.front()->remaining();
-    if (!left.empty()) return refuse(streams.err, "\"" + left.front() + "\" is not known here" + meant(app, left.front()));
-    if (args.empty()) return refuse(streams.err, "name a command: measure, climb or demo; --help says more");
-    return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
+  const auto used = app.get_subcommands();
+  if (args.empty()) return refuse(streams.err, "name a command: measure, climb or demo; --help says more");
+  if (used.empty()) return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
+  if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
+    const std::vector<std::string> left = app.remaining(true);
+    const auto option = std::ranges::find_if(left, [](const std::string& word) { return word.starts_with("-"); });
+    const std::string& odd = option == left.end() ? left.front() : *option;
+    return refuse(streams.err, "\"" + odd + "\" is not known to " + used.front()->get_name() + meant(app, odd));
   }
-  return refuse(streams.err, error.what());
+  return refuse(streams.err, used.front()->get_name() + ": " + error.what());
 }
 
 }  // namespace

@@ -7,7 +7,9 @@
 namespace fond_ladder::cli {
 namespace {
 
-std::size_t before_point(const std::string& number) { return std::min(number.find('.'), number.size()); }
+std::size_t before_point(const std::string& number) {
+  return std::min(number.find('.'), number.size());
+}
 
 /// Columns on a terminal: continuation bytes of UTF-8 take none.
 std::size_t shown_width(const std::string& text) {

@@ -39,7 +39,7 @@ void compile_edges(const Keys& keys, double em, bool mirrored, CompiledNode& nod
     }
     double inset = px(keys.padding.on(physical_sides[i], mirrored));
     if (keys.border_counts) inset += px(keys.border.on(physical_sides[i], mirrored));
-    on_side(node.extra.edges.inset, i) = inset;
+    on_side(node.extra.edges.inset, i) = std::min(inset, limits::largest_length);
   }
 }
 
@@ -78,9 +78,9 @@ void compile_aspect(const Keys& keys, CompiledNode& node) {
   const auto& inset = node.extra.edges.inset;
   const double height = std::max(std::max(std::min(node.given[y_axis], node.largest[y_axis]), node.smallest[y_axis]),
                                  inset[y_axis].sum());
-  const double width = keys.aspect ? height * *keys.aspect
-                                   : (height - inset[y_axis].sum()) * (keys.natural.x / keys.natural.y) +
-                                         inset[x_axis].sum();
+  const double width = keys.aspect
+                           ? height * *keys.aspect
+                           : (height - inset[y_axis].sum()) * (keys.natural.x / keys.natural.y) + inset[x_axis].sum();
   node.given[x_axis] = std::min(width, limits::largest_length);
   node.traits.width_way = static_cast<std::uint64_t>(SizeWay::px);
 }
@@ -104,7 +104,9 @@ std::uint64_t bits(Word word) {
   return static_cast<std::uint64_t>(word);
 }
 
-std::uint64_t bits(const std::optional<Across>& word) { return word ? bits(*word) : follows_parent; }
+std::uint64_t bits(const std::optional<Across>& word) {
+  return word ? bits(*word) : follows_parent;
+}
 
 void compile_words(const Keys& keys, Traits& traits) {
   traits.kind = bits(keys.kind);
@@ -196,7 +198,7 @@ CompiledNode compile(const Keys& keys, double em, Direction direction) {
   compile_inner(keys, em, node);
   Keys plain = decompile(node);
   plain.name = keys.name;
-  plain.text = keys.text;
+  if (keys.kind == Kind::text) plain.text = keys.text;  // its content knows it
   if (plain != keys) {
     node.needs_extra = true;
     node.extra.keys = std::make_unique<const Keys>(keys);
@@ -231,8 +233,8 @@ Keys decompile(const CompiledNode& node) {
   keys.wrap = traits.wrap;
   keys.reverse = traits.reverse;
   keys.alike = traits.alike;
-  keys.scroll = traits.scroll_x ? (traits.scroll_y ? Scroll::both : Scroll::x)
-                                : (traits.scroll_y ? Scroll::y : Scroll::none);
+  keys.scroll =
+      traits.scroll_x ? (traits.scroll_y ? Scroll::both : Scroll::x) : (traits.scroll_y ? Scroll::y : Scroll::none);
   keys.overlap = traits.overlap_earlier ? Overlap::earlier : Overlap::later;
   keys.hidden = traits.hidden;
   if (is_container(keys.kind)) {

@@ -22,7 +22,9 @@ inline constexpr double unlimited = std::numeric_limits<double>::infinity();
 
 /// The two axes of the screen. A row's along axis is x.
 enum Axis : std::uint8_t { x_axis = 0, y_axis = 1 };
-[[nodiscard]] constexpr Axis other(Axis axis) { return axis == x_axis ? y_axis : x_axis; }
+[[nodiscard]] constexpr Axis other(Axis axis) {
+  return axis == x_axis ? y_axis : x_axis;
+}
 
 /// How a size was given, lengths told apart by whether a parent must be known.
 enum class SizeWay : std::uint8_t { automatic, px, percent, content, fill };
@@ -51,9 +53,9 @@ struct Traits {
   std::uint64_t scroll_x : 1;
   std::uint64_t scroll_y : 1;
   std::uint64_t percent_gap : 1;
-  std::uint64_t shares_total : 1;     // has `out_of`
-  std::uint64_t odd_children : 1;     // some child is hidden, pinned or ordered: the flow is not simply all of them
-  std::uint64_t stands_on_base : 1;   // some child may be aligned at its baseline
+  std::uint64_t shares_total : 1;    // has `out_of`
+  std::uint64_t odd_children : 1;    // some child is hidden, pinned or ordered: the flow is not simply all of them
+  std::uint64_t stands_on_base : 1;  // some child may be aligned at its baseline
   std::uint64_t overlap_earlier : 1;
 
   // As a child.
@@ -61,13 +63,13 @@ struct Traits {
   std::uint64_t pinned : 1;
   std::uint64_t ordered : 1;
   std::uint64_t weighted : 1;
-  std::uint64_t rigid : 1;            // shrink is 0
-  std::uint64_t has_factors : 1;      // basis, or a shrink other than 0 and 1: see Extra
+  std::uint64_t rigid : 1;        // shrink is 0
+  std::uint64_t has_factors : 1;  // basis, or a shrink other than 0 and 1: see Extra
   std::uint64_t min_width_given : 1;
   std::uint64_t min_height_given : 1;
   std::uint64_t auto_margin : 1;
-  std::uint64_t percent_edges : 1;    // some margin or padding is a percentage
-  std::uint64_t percent_sizes : 1;    // some size, limit or basis is a percentage
+  std::uint64_t percent_edges : 1;  // some margin or padding is a percentage
+  std::uint64_t percent_sizes : 1;  // some size, limit or basis is a percentage
   std::uint64_t has_aspect : 1;
   std::uint64_t scale_counts : 1;
   std::uint64_t nudged : 1;
@@ -95,9 +97,9 @@ struct Extra {
   EdgeRoom edges;  // percentages count 0 here
   double basis = 0;
   double shrink = 1;
-  std::uint8_t auto_margins = 0;      // bits: left 1, right 2, top 4, bottom 8
-  std::uint8_t basis_way = 0;         // a SizeWay
-  std::unique_ptr<const Keys> keys;   // all keys, when the arrays alone cannot give them back
+  std::uint8_t auto_margins = 0;     // bits: left 1, right 2, top 4, bottom 8
+  std::uint8_t basis_way = 0;        // a SizeWay
+  std::unique_ptr<const Keys> keys;  // all keys, when the arrays alone cannot give them back
 
   Extra() = default;
   Extra(const Extra& other) { *this = other; }
@@ -111,14 +113,14 @@ struct Extra {
 struct Flat {
   std::vector<Traits> traits;
   std::vector<Index> first_child, child_count, parent;
-  std::array<std::vector<double>, 2> given;      // a size in pixels where the way is px; else 0
-  std::array<std::vector<double>, 2> smallest;   // 0 when no minimum is given
-  std::array<std::vector<double>, 2> largest;    // `unlimited` when no maximum is given
-  std::vector<double> grow;                      // or the weight
-  std::array<std::vector<double>, 2> inner;      // containers: gaps; leaves: natural size
+  std::array<std::vector<double>, 2> given;     // a size in pixels where the way is px; else 0
+  std::array<std::vector<double>, 2> smallest;  // 0 when no minimum is given
+  std::array<std::vector<double>, 2> largest;   // `unlimited` when no maximum is given
+  std::vector<double> grow;                     // or the weight
+  std::array<std::vector<double>, 2> inner;     // containers: gaps; leaves: natural size
   std::vector<Index> extra;
   std::vector<Index> content;
-  std::vector<std::uint32_t> version;            // of the last edit in the node or below it
+  std::vector<std::uint32_t> version;  // of the last edit in the node or below it
 
   [[nodiscard]] std::size_t size() const { return traits.size(); }
 };

@@ -23,7 +23,7 @@ const std::array table{
     KeyEntry{"aspect", &Keys::aspect, Domain::ratio},
     KeyEntry{"margin", &Keys::margin},
     KeyEntry{"padding", &Keys::padding, Domain::not_negative},
-    KeyEntry{"border", &Keys::border, Domain::not_negative},
+    KeyEntry{"border", &Keys::border, Domain::thickness},
     KeyEntry{"border_counts", &Keys::border_counts},
     KeyEntry{"hidden", &Keys::hidden},
     KeyEntry{"touch", &Keys::touch},
@@ -67,6 +67,7 @@ Fault number_fault(double value, Domain domain) {
       if (finite && std::abs(value) <= limits::largest_length) return {};
       return "must be a number from -1e9 to 1e9";
     case Domain::not_negative:
+    case Domain::thickness:
       if (finite && value >= 0 && value <= limits::largest_length) return {};
       return "must be 0 or more, and at most 1e9";
     case Domain::positive:
@@ -113,8 +114,11 @@ struct FaultFinder {
       const auto& edge = (keys.*field).given(static_cast<Side>(i));
       if (!edge) continue;
       if (edge->is_automatic()) {
-        if (domain == Domain::not_negative) return "must be lengths: only a margin can be \"auto\"";
+        if (domain != Domain::any) return "must be lengths: only a margin can be \"auto\"";
         continue;
+      }
+      if (domain == Domain::thickness && edge->length().is_percent()) {
+        return "must not be a percentage: a border is as thick at every size";
       }
       if (auto fault = number_fault(edge->length().amount(), domain)) return fault;
     }
@@ -146,7 +150,9 @@ struct FaultFinder {
   }
 };
 
-bool is_letter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
+bool is_letter(char c) {
+  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
+}
 
 /// Edits (insert, remove, replace, swap neighbours) that turn one word into the other.
 std::size_t edit_distance(std::string_view a, std::string_view b) {
@@ -166,7 +172,9 @@ std::size_t edit_distance(std::string_view a, std::string_view b) {
 
 }  // namespace
 
-std::span<const KeyEntry> key_table() { return table; }
+std::span<const KeyEntry> key_table() {
+  return table;
+}
 
 const KeyEntry* find_key(std::string_view name) {
   const auto found = std::ranges::find(table, name, &KeyEntry::name);
@@ -185,8 +193,8 @@ void require_sound(const Keys& keys) {
 
 bool is_node_name(std::string_view name) {
   if (name.empty() || !is_letter(name.front())) return false;
-  return std::ranges::all_of(
-      name, [](char c) { return is_letter(c) || (c >= '0' && c <= '9') || c == '_' || c == '-'; });
+  return std::ranges::all_of(name,
+                             [](char c) { return is_letter(c) || (c >= '0' && c <= '9') || c == '_' || c == '-'; });
 }
 
 std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words) {

@@ -24,6 +24,7 @@ enum class Domain : unsigned char {
   ratio,         // from 1e-6 to 1e6
   at_least_one,  // 1 or more
   no_fill,       // a sizing other than `fill`
+  thickness,     // 0 or more, and no percentage
 };
 
 using Field = std::variant<Kind Keys::*, std::string Keys::*, Sizing Keys::*, Limit Keys::*,

@@ -35,7 +35,9 @@ Character character_at(std::string_view text, std::size_t at) {
   return character;
 }
 
-bool is_hyphen(utf8proc_int32_t code) { return code == '-' || code == 0x2010; }
+bool is_hyphen(utf8proc_int32_t code) {
+  return code == '-' || code == 0x2010;
+}
 
 }  // namespace
 
@@ -107,9 +109,13 @@ void PlainText::break_lines(double width, Take take) const {
   if (first < pieces_.size()) take(first, pieces_.size(), units);
 }
 
-Measured::Widths PlainText::widths() const { return {widest_piece_ * unit(), widest_paragraph_ * unit()}; }
+Measured::Widths PlainText::widths() const {
+  return {widest_piece_ * unit(), widest_paragraph_ * unit()};
+}
 
-double PlainText::line_height() const { return 1.25 * style_.size; }
+double PlainText::line_height() const {
+  return 1.25 * style_.size;
+}
 
 Measured::Heights PlainText::height_for(double width) const {
   std::size_t lines = 0;

@@ -79,7 +79,7 @@ bool path_ends_in(const TreeStore& store, Index node, std::string_view path, boo
 
 }  // namespace
 
-Tree::Tree(Keys root, double em, Direction direction)
+Tree::Tree(const Keys& root, double em, Direction direction)
     : store_(std::make_unique<TreeStore>(sound(root), sound_em(em), direction)) {}
 Tree::Tree(const Tree& other) : store_(std::make_unique<TreeStore>(*other.store_)) {}
 Tree::Tree(Tree&& other) noexcept = default;
@@ -90,11 +90,11 @@ Tree& Tree::operator=(const Tree& other) {
 Tree& Tree::operator=(Tree&& other) noexcept = default;
 Tree::~Tree() = default;
 
-NodeId Tree::insert(NodeId parent, std::size_t position, Keys keys) {
+NodeId Tree::insert(NodeId parent, std::size_t position, const Keys& keys) {
   return store_->insert(store_->index_of(parent), position, sound(keys));
 }
 
-NodeId Tree::append(NodeId parent, Keys keys) {
+NodeId Tree::append(NodeId parent, const Keys& keys) {
   const Index index = store_->index_of(parent);
   return store_->insert(index, store_->child_count(index), sound(keys));
 }
@@ -103,34 +103,56 @@ void Tree::move(NodeId node, NodeId parent, std::size_t position) {
   store_->move(store_->index_of(node), store_->index_of(parent), position);
 }
 
-void Tree::remove(NodeId node) { store_->remove(store_->index_of(node)); }
+void Tree::remove(NodeId node) {
+  store_->remove(store_->index_of(node));
+}
 
-NodeId Tree::enclose(NodeId parent, std::size_t first, std::size_t count, Keys container) {
+NodeId Tree::enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container) {
   return store_->enclose(store_->index_of(parent), first, count, sound(container));
 }
 
-void Tree::restyle(NodeId node, Keys keys) { store_->restyle(store_->index_of(node), sound(keys)); }
+void Tree::restyle(NodeId node, const Keys& keys) {
+  store_->restyle(store_->index_of(node), sound(keys));
+}
 
 void Tree::measure_with(NodeId node, std::shared_ptr<const Measured> content) {
   store_->measure_with(store_->index_of(node), std::move(content));
 }
 
-void Tree::content_changed(NodeId node) { store_->touch(store_->index_of(node)); }
+void Tree::content_changed(NodeId node) {
+  store_->touch(store_->index_of(node));
+}
 
-std::size_t Tree::size() const { return store_->size(); }
-double Tree::em() const { return store_->em(); }
-Direction Tree::direction() const { return store_->direction(); }
-NodeId Tree::root() const { return store_->id_of(0); }
-bool Tree::contains(NodeId node) const { return store_->contains(node); }
-Keys Tree::keys(NodeId node) const { return store_->keys(store_->index_of(node)); }
-Kind Tree::kind(NodeId node) const { return store_->kind(store_->index_of(node)); }
+std::size_t Tree::size() const {
+  return store_->size();
+}
+double Tree::em() const {
+  return store_->em();
+}
+Direction Tree::direction() const {
+  return store_->direction();
+}
+NodeId Tree::root() const {
+  return store_->id_of(0);
+}
+bool Tree::contains(NodeId node) const {
+  return store_->contains(node);
+}
+Keys Tree::keys(NodeId node) const {
+  return store_->keys(store_->index_of(node));
+}
+Kind Tree::kind(NodeId node) const {
+  return store_->kind(store_->index_of(node));
+}
 
 NodeId Tree::parent(NodeId node) const {
   const Index above = store_->parent(store_->index_of(node));
   return above == no_index ? NodeId{} : store_->id_of(above);
 }
 
-std::size_t Tree::child_count(NodeId node) const { return store_->child_count(store_->index_of(node)); }
+std::size_t Tree::child_count(NodeId node) const {
+  return store_->child_count(store_->index_of(node));
+}
 
 std::vector<NodeId> Tree::children(NodeId node) const {
   std::vector<NodeId> all;
@@ -138,7 +160,9 @@ std::vector<NodeId> Tree::children(NodeId node) const {
   return all;
 }
 
-std::shared_ptr<const Measured> Tree::content(NodeId node) const { return store_->content(store_->index_of(node)); }
+std::shared_ptr<const Measured> Tree::content(NodeId node) const {
+  return store_->content(store_->index_of(node));
+}
 
 std::vector<NodeId> Tree::nodes() const {
   std::vector<NodeId> all;
@@ -147,11 +171,14 @@ std::vector<NodeId> Tree::nodes() const {
   return all;
 }
 
-std::string Tree::step(NodeId node) const { return step_of(*store_, store_->index_of(node)); }
+std::string Tree::step(NodeId node) const {
+  return step_of(*store_, store_->index_of(node));
+}
 
 std::string Tree::path(NodeId node) const {
   std::vector<std::string> steps;
-  for (Index at = store_->index_of(node); at != no_index; at = store_->parent(at)) steps.push_back(step_of(*store_, at));
+  for (Index at = store_->index_of(node); at != no_index; at = store_->parent(at))
+    steps.push_back(step_of(*store_, at));
   std::string path;
   for (auto step = steps.rbegin(); step != steps.rend(); ++step) {
     if (!path.empty()) path += '/';
@@ -191,6 +218,8 @@ NodeId Tree::at(std::string_view path) const {
   throw BadPath(message);
 }
 
-std::size_t Tree::memory() const { return store_->memory(); }
+std::size_t Tree::memory() const {
+  return store_->memory();
+}
 
 }  // namespace fond_ladder

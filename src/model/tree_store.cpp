@@ -39,11 +39,13 @@ Index take_place(Pool& pool, std::vector<Index>& free_places) {
   return place;
 }
 
-bool is_odd(const Traits& traits) { return traits.hidden || traits.pinned || traits.ordered; }
+bool is_odd(const Traits& traits) {
+  return traits.hidden || traits.pinned || traits.ordered;
+}
 
 }  // namespace
 
-TreeStore::TreeStore(Keys root, double em, Direction direction)
+TreeStore::TreeStore(const Keys& root, double em, Direction direction)
     : extras_(1), contents_(1), em_(em), direction_(direction), identity_(next_identity()) {
   need_links();
   new_handle(add(root));
@@ -94,7 +96,7 @@ NodeId TreeStore::id_of(Index index) const {
 }
 
 NodeId TreeStore::new_handle(Index node) {
-  Index slot;
+  Index slot = 0;
   if (free_slots_.empty()) {
     slot = static_cast<Index>(index_of_slot_.size());
     index_of_slot_.push_back(node);

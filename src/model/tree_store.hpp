@@ -21,7 +21,7 @@ namespace fond_ladder::detail {
 /// in one go for any number of edits. Restyling needs no links.
 class TreeStore {
  public:
-  TreeStore(Keys root, double em, Direction direction);
+  TreeStore(const Keys& root, double em, Direction direction);
   TreeStore(const TreeStore& other);
   TreeStore& operator=(const TreeStore&) = delete;
   TreeStore(TreeStore&&) = delete;
@@ -58,7 +58,9 @@ class TreeStore {
   }
   [[nodiscard]] Index parent(Index node) const { return flat_.parent[node]; }
   [[nodiscard]] Kind kind(Index node) const { return flat_.traits[node].node_kind(); }
-  [[nodiscard]] const std::shared_ptr<const Measured>& content(Index node) const { return contents_[flat_.content[node]]; }
+  [[nodiscard]] const std::shared_ptr<const Measured>& content(Index node) const {
+    return contents_[flat_.content[node]];
+  }
   [[nodiscard]] std::size_t memory() const;
 
   // --- for solvers -------------------------------------------------------------------------------------------------
@@ -113,11 +115,11 @@ class TreeStore {
   std::vector<std::shared_ptr<const Measured>> contents_;
   std::vector<Index> free_contents_;
 
-  std::vector<std::uint32_t> name_;    // by index
+  std::vector<std::uint32_t> name_;  // by index
   std::vector<const std::string*> names_;
   std::unordered_map<std::string, std::uint32_t> name_numbers_;
 
-  std::vector<Index> slot_;            // by index
+  std::vector<Index> slot_;  // by index
   std::vector<Index> index_of_slot_;
   std::vector<std::uint8_t> generation_;
   std::vector<Index> free_slots_;

@@ -97,6 +97,8 @@ class Builder : public json::json_sax_t {
         message.erase(0, end + lead.size());
       }
     }
+    std::ranges::replace_if(
+        message, [](unsigned char c) { return c < ' ' || c == 0x7F; }, '?');
     constexpr std::size_t longest = 200;
     if (message.size() > longest) message = message.substr(0, longest) + "...";
     fault = {position > 0 ? position - 1 : 0, "this is not JSON: " + message};

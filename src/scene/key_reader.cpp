@@ -119,10 +119,8 @@ class ValueReader {
     into = static_cast<Scroll>(1 + index_of_word(words));
   }
   template <class Word>
-    requires std::is_enum_v<Word>
-  void read(Word& into) const {
-    into = one_of<Word>();
-  }
+  requires std::is_enum_v<Word>
+  void read(Word& into) const { into = one_of<Word>(); }
 
  private:
   [[nodiscard]] const JsonValue& value() const { return document_[id_]; }

@@ -27,15 +27,17 @@ constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"
 /// Keys of the format that are not built yet: refused, never ignored.
 constexpr std::array<std::string_view, 7> later_scene_keys{"ranges",   "modes",  "parts",     "shared",
                                                            "wordings", "claims", "touch_size"};
-constexpr std::array<std::string_view, 15> later_node_keys{
-    "copies", "part", "with",      "like",    "when",  "columns", "rows", "auto_columns", "auto_rows",
-    "flow",   "dense", "areas",    "cell",    "span",  "area"};
+constexpr std::array<std::string_view, 15> later_node_keys{"copies",  "part",  "with",         "like",      "when",
+                                                           "columns", "rows",  "auto_columns", "auto_rows", "flow",
+                                                           "dense",   "areas", "cell",         "span",      "area"};
 
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
 }
 
-std::string not_yet(std::string_view key) { return "\"" + std::string(key) + "\" is not supported yet; take it out"; }
+std::string not_yet(std::string_view key) {
+  return "\"" + std::string(key) + "\" is not supported yet; take it out";
+}
 
 class SceneReader {
  public:
@@ -158,8 +160,8 @@ class SceneReader {
     for_each_member(id, [&](ValueId member_id, const JsonValue& member) {
       const auto both = two_sizes(member_id);
       if (!is_node_name(member.key)) {
-        faults_.add(document_, member_id,
-                    "the name of a rung must be a letter, then letters, digits, \"_\" or \"-\"", true);
+        faults_.add(document_, member_id, "the name of a rung must be a letter, then letters, digits, \"_\" or \"-\"",
+                    true);
       } else if (!both) {
         faults_.add(document_, member_id, "a rung must be [width, height] in pixels");
       } else {
@@ -198,9 +200,9 @@ class SceneReader {
     }
   }
 
-  NodeId plant(NodeId parent, Keys keys) {
-    if (tree_) return tree_->append(parent, std::move(keys));
-    tree_.emplace(std::move(keys), em_, direction_);
+  NodeId plant(NodeId parent, const Keys& keys) {
+    if (tree_) return tree_->append(parent, keys);
+    tree_.emplace(keys, em_, direction_);
     return tree_->root();
   }
 
@@ -287,8 +289,9 @@ class SceneReader {
       if (name == no_value || document_[name].type != Type::string) continue;
       const auto [twin, is_new] = seen.try_emplace(document_[name].text, name);
       if (!is_new) {
-        faults_.add(document_, name, "two siblings are called \"" + document_[name].text + "\"; the other one is at " +
-                                         document_.pointer(twin->second));
+        faults_.add(document_, name,
+                    "two siblings are called \"" + document_[name].text + "\"; the other one is at " +
+                        document_.pointer(twin->second));
       }
     }
   }
@@ -349,7 +352,8 @@ Scene read_scene_file(const std::string& path) {
   const auto status = std::filesystem::status(path, error);
   if (!std::filesystem::exists(status)) scene::fail(path, "there is no such file");
   if (std::filesystem::is_directory(status)) scene::fail(path, "this is a directory; name a scene file");
-  if (std::filesystem::is_regular_file(status) && std::filesystem::file_size(path, error) > limits::largest_scene_file) {
+  if (std::filesystem::is_regular_file(status) &&
+      std::filesystem::file_size(path, error) > limits::largest_scene_file) {
     scene::fail(path, "this file is larger than 40 MiB; a scene is not read beyond that");
   }
   std::ifstream in(path, std::ios::binary);

@@ -25,9 +25,13 @@ using detail::View;
 using detail::x_axis;
 using detail::y_axis;
 
-View view_of(const TreeStore& store, const detail::Passes& passes) { return {store, store.packed(), passes.state}; }
+View view_of(const TreeStore& store, const detail::Passes& passes) {
+  return {store, store.packed(), passes.state};
+}
 
-bool shows_children(const Flat& flat, Index node) { return is_container(flat.traits[node].node_kind()); }
+bool shows_children(const Flat& flat, Index node) {
+  return is_container(flat.traits[node].node_kind());
+}
 
 bool placed(const Flat& flat, Index node) {
   if (flat.traits[node].hidden && node != 0) return false;
@@ -37,14 +41,11 @@ bool placed(const Flat& flat, Index node) {
   return true;
 }
 
-/// The content box of the parent, the container for the root.
+/// What a percentage of a node is of: the content box of its parent, for a pinned node the padding box.
 double whole_for(const View& view, Index node, Axis axis) {
   const Index above = view.flat.parent[node];
-  return above == no_index ? view.results.size[axis][node] : view.inner_size(above, axis);
-}
-
-Sides border_of(const View& view, Index node, Axis axis) {
-  return view.border(node, axis, whole_for(view, node, axis));
+  if (!view.traits(node).pinned) return view.inner_size(above, axis);
+  return std::max(0.0, view.results.size[axis][above] - view.border(above, axis).sum());
 }
 
 /// Calls `each(node, depth)` for all placed nodes, parents first; `backwards(node)` turns a node's children round.
@@ -69,7 +70,9 @@ void walk_placed(const Flat& flat, Backwards backwards, Each each) {
   }
 }
 
-bool in_file_order(Index) { return false; }
+bool in_file_order(Index) {
+  return false;
+}
 
 /// What of [at, at + size) lies outside [low, high), before and after.
 Sides outside(double at, double size, double low, double high) {
@@ -104,7 +107,8 @@ double furthest_edge(const View& view, Index node, Axis axis, bool backwards, co
   double furthest = 0;
   for (const Index child : flow) {
     const Sides margin = view.edges_down(child).margin[axis];
-    const double edge = backwards ? size[node] - place[child] + margin.before : place[child] + size[child] + margin.after;
+    const double edge =
+        backwards ? size[node] - place[child] + margin.before : place[child] + size[child] + margin.after;
     furthest = std::max(furthest, edge);
   }
   return furthest;
@@ -127,7 +131,7 @@ bool scrolls_backwards(const View& view, Index node, Axis axis) {
 }
 
 double content_extent(const View& view, Index node, Axis axis) {
-  const Sides border = border_of(view, node, axis);
+  const Sides border = view.border(node, axis);
   const double view_size = std::max(0.0, view.results.size[axis][node] - border.sum());
   const Sides inset = view.edges_down(node).inset[axis];
   if (!shows_children(view.flat, node)) {
@@ -143,8 +147,7 @@ double content_extent(const View& view, Index node, Axis axis) {
   const auto flow = flow_of(view, node);
   const double end_padding = backwards ? inset.before - border.before : inset.after - border.after;
   const double start_border = backwards ? border.after : border.before;
-  const double furthest = flow.empty() ? inset.sum() - end_padding
-                                       : furthest_edge(view, node, axis, backwards, flow);
+  const double furthest = flow.empty() ? inset.sum() - end_padding : furthest_edge(view, node, axis, backwards, flow);
   const double extent = furthest - start_border + end_padding;
   return view.traits(node).scrolls(axis) ? std::max(view_size, extent) : extent;
 }
@@ -159,11 +162,13 @@ int line_count(const View& view, Index node) {
   if (own.node_kind() != Kind::row && own.node_kind() != Kind::column) return 0;
   const auto flow = flow_of(view, node);
   if (flow.empty() || !own.wrap) return flow.empty() ? 0 : 1;
-  return static_cast<int>(std::ranges::count_if(
-      flow, [&](Index child) { return (view.results.flags[child] & detail::starts_line) != 0; }));
+  return static_cast<int>(
+      std::ranges::count_if(flow, [&](Index child) { return (view.results.flags[child] & detail::starts_line) != 0; }));
 }
 
-std::size_t find_index(const Tree& tree, NodeId node) { return tree.store().index_of(node); }
+std::size_t find_index(const Tree& tree, NodeId node) {
+  return tree.store().index_of(node);
+}
 
 }  // namespace
 
@@ -202,7 +207,9 @@ Rect Arrangement::box(NodeId node) const {
   return box;
 }
 
-Rect Arrangement::operator[](std::string_view path) const { return box(tree_->at(path)); }
+Rect Arrangement::operator[](std::string_view path) const {
+  return box(tree_->at(path));
+}
 
 std::vector<Arrangement::Placed> Arrangement::boxes() const {
   const TreeStore& store = tree_->store();
@@ -255,7 +262,7 @@ Cut Arrangement::cut(NodeId node) const {
   const Index i = tree.store().index_of(node), above = tree.store().index_of(parent);
   const auto on = [&](Axis axis) -> Sides {
     if (view.traits(above).scrolls(axis)) return {};
-    const Sides border = border_of(view, above, axis);
+    const Sides border = view.border(above, axis);
     return outside(view.results.place[axis][i], view.results.size[axis][i], border.before,
                    view.results.size[axis][above] - border.after);
   };
@@ -274,7 +281,7 @@ Cut Arrangement::words_cut(NodeId node) const {
   const Traits& own = view.traits(i);
   Cut cut;
   if (!own.scroll_x) {
-    const Sides inset = view.edges_down(i).inset[x_axis], border = border_of(view, i, x_axis);
+    const Sides inset = view.edges_down(i).inset[x_axis], border = view.border(i, x_axis);
     const WordsAt words_at = view.extra(i).keys ? view.keys(i).words_at : WordsAt::start;
     const bool at_left = words_at == WordsAt::center || (words_at == WordsAt::end) == view.mirrored;
     for (const PlainText::Line& line : lines) {
@@ -288,7 +295,7 @@ Cut Arrangement::words_cut(NodeId node) const {
   }
   if (!own.scroll_y) {
     const double all = static_cast<double>(lines.size()) * text->line_height();
-    const Sides inset = view.edges_down(i).inset[y_axis], border = border_of(view, i, y_axis);
+    const Sides inset = view.edges_down(i).inset[y_axis], border = view.border(i, y_axis);
     const double shown = static_cast<double>(line_count(view, i)) * text->line_height();
     cut.bottom = outside(inset.before, shown, 0, view.results.size[y_axis][i] - border.after).after + all - shown;
   }
@@ -308,7 +315,7 @@ Extent Arrangement::scroll_range(NodeId node) const {
   const Index i = tree_->store().index_of(node);
   const auto on = [&](Axis axis) {
     if (!view.traits(i).scrolls(axis)) return 0.0;
-    const double view_size = std::max(0.0, view.results.size[axis][i] - border_of(view, i, axis).sum());
+    const double view_size = std::max(0.0, view.results.size[axis][i] - view.border(i, axis).sum());
     return std::max(0.0, content_extent(view, i, axis) - view_size);
   };
   return {on(x_axis), on(y_axis)};
@@ -374,9 +381,7 @@ std::vector<NodeId> Arrangement::under(double x, double y) const {
   };
   std::vector<Level> above;
   std::vector<NodeId> hit;
-  const auto holds = [&](const Rect& box) {
-    return x >= box.x && x < box.right() && y >= box.y && y < box.bottom();
-  };
+  const auto holds = [&](const Rect& box) { return x >= box.x && x < box.right() && y >= box.y && y < box.bottom(); };
   walk_placed(
       view.flat, [&](Index node) { return view.traits(node).overlap_earlier != 0; },
       [&](Index node, int depth) {
@@ -416,7 +421,8 @@ std::vector<Note> Arrangement::notes() const {
   }
   const auto& flags = passes_->state.flags;
   for (Index i = 0; i < flags.size(); ++i) {
-    if (flags[i] & detail::odd_widths) notes.push_back({store.id_of(i), "its content measured a width that is no size"});
+    if (flags[i] & detail::odd_widths)
+      notes.push_back({store.id_of(i), "its content measured a width that is no size"});
     if (flags[i] & detail::odd_heights) {
       notes.push_back({store.id_of(i), "its content measured a height that is no size"});
     }
@@ -424,6 +430,8 @@ std::vector<Note> Arrangement::notes() const {
   return notes;
 }
 
-std::array<std::size_t, 4> Arrangement::visited() const { return passes_->visited; }
+std::array<std::size_t, 4> Arrangement::visited() const {
+  return passes_->visited;
+}
 
 }  // namespace fond_ladder

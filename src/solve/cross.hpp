@@ -76,8 +76,7 @@ inline void place_across(Frame& frame, Index container, Index child, Axis axis, 
   frame.resolve_edges(child, axis, whole);
   const double room = slot.size - frame.edges_down(child).margin[axis].sum();
   const double size = size_across_down(frame, child, axis, room, whole, align);
-  frame.state.place[axis][child] =
-      place_in_slot(frame, container, child, axis, slot, size, align, flip, to_baseline);
+  frame.state.place[axis][child] = place_in_slot(frame, container, child, axis, slot, size, align, flip, to_baseline);
   frame.set_size(child, axis, size);
 }
 

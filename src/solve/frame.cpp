@@ -44,11 +44,11 @@ void Frame::resolve_percent_edges(Index node, Axis axis, double whole) {
   resolved.inset[axis] = inset;
 }
 
-Sides View::border(Index node, Axis axis, double whole) const {
+Sides View::border(Index node, Axis axis) const {
   if (!extra(node).keys || !keys(node).border_counts) return {};
   const Edges& border = keys(node).border;
-  return {border.on(axis == x_axis ? Side::left : Side::top, mirrored).length().in_px(em, whole),
-          border.on(axis == x_axis ? Side::right : Side::bottom, mirrored).length().in_px(em, whole)};
+  return {border.on(axis == x_axis ? Side::left : Side::top, mirrored).length().in_px(em, 0),
+          border.on(axis == x_axis ? Side::right : Side::bottom, mirrored).length().in_px(em, 0)};
 }
 
 void View::list_odd_flow(Index container, std::vector<Index>& listed) const {

@@ -39,8 +39,12 @@ class Flow {
 class View {
  public:
   View(const TreeStore& store, const Flat& flat, const State& results)
-      : flat(flat), results(results), em(store.em()), mirrored(store.direction() == Direction::rtl),
-        extras_(store.extras().data()), contents_(store.contents().data()) {}
+      : flat(flat),
+        results(results),
+        em(store.em()),
+        mirrored(store.direction() == Direction::rtl),
+        extras_(store.extras().data()),
+        contents_(store.contents().data()) {}
 
   const Flat& flat;
   const State& results;
@@ -113,7 +117,8 @@ class View {
   /// The height that a node has by itself in pass 3: given in pixels, else by content, within its limits.
   [[nodiscard]] double natural_height(Index node) const {
     const double size = given(node, y_axis, unknown);
-    return bounds(node, y_axis, edges_up(node).inset[y_axis].sum(), unknown).held(size >= 0 ? size : results.need[node]);
+    return bounds(node, y_axis, edges_up(node).inset[y_axis].sum(), unknown)
+        .held(size >= 0 ? size : results.need[node]);
   }
 
   /// What is measured for a leaf, or null.
@@ -122,8 +127,8 @@ class View {
   /// How much larger than itself the parent has to count a node; 1 but for `scale_counts`.
   [[nodiscard]] double counted_scale(Index node) const { return traits(node).scale_counts ? keys(node).scale : 1; }
 
-  /// The border on an axis, where it counts. `whole` is the parent's content box on that axis.
-  [[nodiscard]] Sides border(Index node, Axis axis, double whole) const;
+  /// The border on an axis, where it counts.
+  [[nodiscard]] Sides border(Index node, Axis axis) const;
 
   /// The flow of a container; `listed` holds it when it is not simply all children, in the order of the file.
   [[nodiscard]] Flow flow(Index container, std::vector<Index>& listed) const {

@@ -9,7 +9,6 @@
 
 namespace fond_ladder::detail {
 
-
 namespace line {
 void widths_up(Frame& frame, Index node);
 void widths_down(Frame& frame, Index node);

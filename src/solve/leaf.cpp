@@ -23,8 +23,8 @@ namespace leaf {
 void widths_up(Frame& frame, Index node) {
   const double inset = frame.edges_up(node).inset[x_axis].sum();
   double least = frame.flat.inner[x_axis][node], most = least;
+  frame.state.flags[node] &= static_cast<std::uint8_t>(~odd_widths);
   if (const Measured* content = frame.content(node)) {
-    frame.state.flags[node] &= static_cast<std::uint8_t>(~odd_widths);
     const Measured::Widths widths = content->widths();
     least = sound(frame, node, widths.min_content, odd_widths);
     most = std::max(least, sound(frame, node, widths.max_content, odd_widths));
@@ -37,8 +37,8 @@ void heights_up(Frame& frame, Index node) {
   const Sides inset = frame.edges_up(node).inset[y_axis];
   const Measured* content = frame.content(node);
   double need = frame.flat.inner[y_axis][node], baseline = 0;
+  frame.state.flags[node] &= static_cast<std::uint8_t>(~odd_heights);
   if (content != nullptr) {
-    frame.state.flags[node] &= static_cast<std::uint8_t>(~odd_heights);
     const Measured::Heights heights = content->height_for(frame.inner_size(node, x_axis));
     need = sound(frame, node, heights.height, odd_heights);
     baseline = sound(frame, node, heights.baseline, odd_heights);

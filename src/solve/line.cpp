@@ -17,7 +17,9 @@
 namespace fond_ladder::detail {
 namespace {
 
-Axis along_axis(const Traits& container) { return container.node_kind() == Kind::row ? x_axis : y_axis; }
+Axis along_axis(const Traits& container) {
+  return container.node_kind() == Kind::row ? x_axis : y_axis;
+}
 
 /// Whether children are laid from the far end of an axis.
 bool lays_backwards(const Frame& frame, const Traits& container, Axis axis) {
@@ -62,7 +64,9 @@ double base_size(const Frame& frame, Index child, Axis axis, double inset, doubl
     const Extra& extra = frame.extra(child);
     switch (static_cast<SizeWay>(extra.basis_way)) {
       case SizeWay::px: base = extra.basis; break;
-      case SizeWay::percent: base = whole < 0 ? content : frame.keys(child).basis.length().in_px(frame.em, whole); break;
+      case SizeWay::percent:
+        base = whole < 0 ? content : frame.keys(child).basis.length().in_px(frame.em, whole);
+        break;
       case SizeWay::content: base = content; break;
       default: break;
     }
@@ -160,8 +164,8 @@ void lay_line(const Laying& laying, std::span<Portion> portions, Index first) {
   double spare = laying.inner - taken;
   for (const Portion& portion : portions) spare -= portion.size;
   const double automatic_part = automatic > 0 && spare > 0 ? spare / static_cast<double>(automatic) : 0;
-  const Spread spread_by = spread(as_rest(static_cast<Along>(laying.traits().along)),
-                                  automatic_part > 0 ? 0 : spare, count, laying.traits().scrolls(laying.axis));
+  const Spread spread_by = spread(as_rest(static_cast<Along>(laying.traits().along)), automatic_part > 0 ? 0 : spare,
+                                  count, laying.traits().scrolls(laying.axis));
 
   const Sides inset = frame.edges_down(laying.container).inset[laying.axis];
   const double far_edge = frame.state.size[laying.axis][laying.container] - inset.after;
@@ -198,8 +202,9 @@ Index end_of_line(const Laying& laying, Index first) {
 
 void lay_along(Frame& frame, Index node, Axis axis) {
   const double inner = frame.inner_size(node, axis);
-  const Laying laying{frame, node, axis, inner, frame.gap(node, axis, inner),
-                      lays_backwards(frame, frame.traits(node), axis), frame.flow(node)};
+  const Laying laying{
+      frame,           node, axis, inner, frame.gap(node, axis, inner), lays_backwards(frame, frame.traits(node), axis),
+      frame.flow(node)};
   auto& portions = frame.scratch.portions;
   portions.clear();
   for (Index i = 0; i < laying.flow.size(); ++i) {
@@ -329,8 +334,7 @@ void lay_lines_of_column(Frame& frame, Index node) {
   const auto flow = frame.flow(node);
   split_lines(frame, node, flow);
   const auto outer = [&](Index child) {
-    return frame.edges_down(child).margin[x_axis].sum() +
-           frame.state.size[x_axis][child] * frame.counted_scale(child);
+    return frame.edges_down(child).margin[x_axis].sum() + frame.state.size[x_axis][child] * frame.counted_scale(child);
   };
   for (Line& line : frame.scratch.lines) {
     for (Index i = line.first; i < line.first + line.count; ++i) line.size = std::max(line.size, outer(flow[i]));
@@ -339,9 +343,8 @@ void lay_lines_of_column(Frame& frame, Index node) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
       Across align = alignment(own, frame.traits(flow[i]));
       if (align == Across::stretch) align = Across::start;
-      frame.state.place[x_axis][flow[i]] =
-          place_in_slot(frame, node, flow[i], x_axis, {at, line.size}, frame.state.size[x_axis][flow[i]], align,
-                        frame.mirrored, -1);
+      frame.state.place[x_axis][flow[i]] = place_in_slot(frame, node, flow[i], x_axis, {at, line.size},
+                                                         frame.state.size[x_axis][flow[i]], align, frame.mirrored, -1);
     }
   });
 }
@@ -423,8 +426,8 @@ void heights_up_column(Frame& frame, Index node) {
   if (flow.size() == 0) return;
   const Index first = flow[0];
   const Sides margin = frame.edges_up(first).margin[y_axis];
-  const double top = own.reverse ? height - inset.after - margin.after - frame.natural_height(first)
-                                 : inset.before + margin.before;
+  const double top =
+      own.reverse ? height - inset.after - margin.after - frame.natural_height(first) : inset.before + margin.before;
   frame.state.baseline[node] = top + frame.state.baseline[first];
 }
 

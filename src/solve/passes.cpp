@@ -157,8 +157,7 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
 
   list_edited(passes, flat, !kept);
   passes.visited[0] = run_up(frame, visit_widths_up);
-  passes.visited[1] =
-      run_down(frame, x_axis, width.value_or(passes.state.max_content[0]), visit_widths_down);
+  passes.visited[1] = run_down(frame, x_axis, width.value_or(passes.state.max_content[0]), visit_widths_down);
   passes.visited[2] = run_up(frame, visit_heights_up);
   passes.visited[3] = run_down(frame, y_axis, height.value_or(passes.state.need[0]), visit_heights_down);
   passes.seen_edit = edit;

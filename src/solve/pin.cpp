@@ -31,9 +31,7 @@ bool is_tied(const Traits& child, Axis axis, const AxisPins& pins) {
 }
 
 void place(Frame& frame, Index container, Index child, Axis axis) {
-  const Index above = frame.flat.parent[container];
-  const double around = above == no_index ? frame.state.size[axis][container] : frame.inner_size(above, axis);
-  const Sides border = frame.border(container, axis, around);
+  const Sides border = frame.border(container, axis);
   const double whole = std::max(0.0, frame.state.size[axis][container] - border.sum());
   frame.resolve_edges(child, axis, whole);
   const AxisPins pins = pins_on(*frame.keys(child).pin, axis, frame.mirrored && axis == x_axis);
@@ -42,8 +40,9 @@ void place(Frame& frame, Index container, Index child, Axis axis) {
 
   const double room = std::max(0.0, whole - px(pins.before) - px(pins.after) - margin.sum());
   const bool tied = is_tied(frame.traits(child), axis, pins);
-  const Across align = tied ? Across::stretch : Across::start;
-  const double size = size_across_down(frame, child, axis, room, whole, align);
+  const double size = tied ? frame.bounds(child, axis, frame.edges_down(child).inset[axis].sum(), whole)
+                                 .held(room / frame.counted_scale(child))
+                           : size_across_down(frame, child, axis, room, whole, Across::start);
   const bool by_before = pins.before && (tied || !pins.after || !pins.from_far_edge);
   double at = px(pins.before) + margin.before;
   if (!by_before && (pins.after || (!pins.center && pins.from_far_edge))) {

@@ -38,7 +38,7 @@ void require_size(const std::optional<double>& side) {
 
 }  // namespace
 
-Scene::Scene(Node root, double em, Direction direction) : tree(plant(root, em, direction)) {}
+Scene::Scene(const Node& root, double em, Direction direction) : tree(plant(root, em, direction)) {}
 
 Arrangement solve(const Scene& scene, Rung rung) {
   require_size(rung.width);

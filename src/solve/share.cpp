@@ -181,8 +181,8 @@ void shrink_line(std::span<Portion> portions, double room, ShareScratch& scratch
     return is_free(portion) && (moved < portion.least || moved > portion.most);
   });
   if (stopped) {
-    const bool may_fall_below_one = std::ranges::any_of(
-        portions, [&](const Portion& portion) { return is_free(portion) && portion.shrink < 1; });
+    const bool may_fall_below_one =
+        std::ranges::any_of(portions, [&](const Portion& portion) { return is_free(portion) && portion.shrink < 1; });
     if (may_fall_below_one) return shrink_in_rounds(portions, room, missing);
     level = find_level(portions, room, scratch, speed, is_free);
   }

@@ -38,6 +38,8 @@ struct Spread {
 }
 
 /// The words of Along are the first words of Rest.
-[[nodiscard]] constexpr Rest as_rest(Along along) { return static_cast<Rest>(along); }
+[[nodiscard]] constexpr Rest as_rest(Along along) {
+  return static_cast<Rest>(along);
+}
 
 }  // namespace fond_ladder::detail

@@ -47,7 +47,9 @@ void widths_up(Frame& frame, Index node) {
   frame.state.max_content[node] = most + inset;
 }
 
-void widths_down(Frame& frame, Index node) { place_children(frame, node, x_axis); }
+void widths_down(Frame& frame, Index node) {
+  place_children(frame, node, x_axis);
+}
 
 void heights_up(Frame& frame, Index node) {
   double most = 0;
@@ -70,7 +72,9 @@ void heights_up(Frame& frame, Index node) {
       inset.before + frame.edges_up(first).margin[y_axis].before + ahead + frame.state.baseline[first];
 }
 
-void heights_down(Frame& frame, Index node) { place_children(frame, node, y_axis); }
+void heights_down(Frame& frame, Index node) {
+  place_children(frame, node, y_axis);
+}
 
 }  // namespace stack
 }  // namespace fond_ladder::detail

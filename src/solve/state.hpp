@@ -14,22 +14,22 @@ namespace fond_ladder::detail {
 
 /// Per node, between the passes.
 enum NodeFlag : std::uint8_t {
-  starts_line = 1,     ///< the first of its line in a wrapping container
-  needs_widths = 2,    ///< edited since its children's widths were set last
-  needs_heights = 4,   ///< visited by the second pass, not yet by the fourth
-  edges_moved = 8,     ///< a padding in percent came out differently
-  odd_widths = 16,     ///< its content measured widths that are no sizes
-  odd_heights = 32,    ///< its content measured heights that are no sizes
+  starts_line = 1,    ///< the first of its line in a wrapping container
+  needs_widths = 2,   ///< edited since its children's widths were set last
+  needs_heights = 4,  ///< visited by the second pass, not yet by the fourth
+  edges_moved = 8,    ///< a padding in percent came out differently
+  odd_widths = 16,    ///< its content measured widths that are no sizes
+  odd_heights = 32,   ///< its content measured heights that are no sizes
 };
 
 struct State {
-  std::vector<double> min_content, max_content;     ///< widths by content, border box
-  std::array<std::vector<double>, 2> size, place;   ///< border box; place from the parent's border box
-  std::vector<double> need, baseline;               ///< height by content, and first baseline from the top
+  std::vector<double> min_content, max_content;    ///< widths by content, border box
+  std::array<std::vector<double>, 2> size, place;  ///< border box; place from the parent's border box
+  std::vector<double> need, baseline;              ///< height by content, and first baseline from the top
   std::vector<std::uint8_t> flags;
-  std::vector<EdgeRoom> resolved;                   ///< by Extra; kept only for trees with percent edges
+  std::vector<EdgeRoom> resolved;  ///< by Extra; kept only for trees with percent edges
 
-  std::vector<Index> visits;                        ///< nodes of the pass at work, parents first
+  std::vector<Index> visits;  ///< nodes of the pass at work, parents first
 };
 
 /// One wrapped line of a container, in the order in which children are laid.
@@ -51,10 +51,10 @@ struct Scratch {
 struct Passes {
   State state;
   Scratch scratch;
-  std::uint64_t tree = 0;        ///< identity of the tree seen last; 0 for none
-  std::uint32_t packing = 0;     ///< of that tree
-  std::uint32_t seen_edit = 0;   ///< the last edit that is in the state
-  bool container_changed = false;  ///< the container asked for was no size
+  std::uint64_t tree = 0;                ///< identity of the tree seen last; 0 for none
+  std::uint32_t packing = 0;             ///< of that tree
+  std::uint32_t seen_edit = 0;           ///< the last edit that is in the state
+  bool container_changed = false;        ///< the container asked for was no size
   std::array<std::size_t, 4> visited{};  ///< nodes, by pass, in the last solve
 };
 

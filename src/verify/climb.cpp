@@ -2,6 +2,7 @@
 #include "fond_ladder/climb.hpp"
 
 #include <cmath>
+#include <cstdint>
 
 #include "model/limits.hpp"
 
@@ -39,8 +40,9 @@ Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::str
   std::optional<double> height;
   if (ladder.height) height = ladder.height->from;
   std::vector<Rung> rungs{{ladder.width.from, height}};
-  for (double width = std::floor(ladder.width.from) + 1; width < ladder.width.to; ++width) {
-    rungs.push_back({width, height});
+  const auto first = static_cast<std::int64_t>(std::floor(ladder.width.from)) + 1;
+  for (std::int64_t width = first; static_cast<double>(width) < ladder.width.to; ++width) {
+    rungs.push_back({static_cast<double>(width), height});
   }
   if (ladder.width.to > ladder.width.from) rungs.push_back({ladder.width.to, height});
   return climb(scene, rungs, quantities);

@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: MIT
+// The scene of the README, described in C++, arranged and measured.
+// clang-format off: children stand under their parents
+#include <fond_ladder/fond_ladder.hpp>
+#include <iostream>
+
+using namespace fond_ladder;
+
+int main() {
+  const Scene console = column("console").gap(12).padding(16).holds(
+      row("bar").height(48).gap(8).across(Across::center).holds(
+          text("title", "North house"),
+          box("alarm").width(96).height(32).margin_left(automatic)),
+      row("body").gap(16).weight(1).holds(
+          box("beds").width(240).shrink(0),
+          box("map").min_width(320).weight(1)));
+
+  const Arrangement at_desk = solve(console, {1280, 800});
+  std::cout << "map is " << at_desk["body/map"].width << " wide\n";
+
+  const Climb climbed = climb(console, {{360, 800}, {640, 800}, {1440, 800}}, {"beds.width", "map.width"});
+  for (const auto& [container, values] : climbed.steps) {
+    std::cout << "at " << container.width << ": beds " << *values[0] << ", map " << *values[1] << '\n';
+  }
+}

@@ -1,0 +1,156 @@
+// SPDX-License-Identifier: MIT
+#include "cli/measure_views.hpp"
+
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <algorithm>
+#include <map>
+#include <ostream>
+
+#include "cli/output.hpp"
+#include "cli/sizes.hpp"
+#include "cli/table.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+/// The head and the tail of a JSON answer, the list in between being `name`.
+void print_json_list(const Scene& scene, const Arrangement& arrangement, std::string_view name,
+                     const std::vector<std::string>& items, std::ostream& out) {
+  const Extent at = arrangement.container();
+  fmt::print(out, "{{\"scene\": {}, \"at\": {{\"width\": {}, \"height\": {}}},\n \"{}\": [\n  {}]}}",
+             json_text(scene.title), exact(at.width), exact(at.height), name, fmt::join(items, ",\n  "));
+}
+
+std::string json_list(const std::vector<std::string>& texts) {
+  std::vector<std::string> quoted;
+  for (const std::string& text : texts) quoted.push_back(json_text(text));
+  return fmt::format("[{}]", fmt::join(quoted, ", "));
+}
+
+Pair parse_point(const std::string& text) {
+  const std::vector<std::string> items = split_list(text);
+  const auto coordinate = [&](const std::string& item) {
+    std::size_t used = 0;
+    double number = 0;
+    try {
+      number = std::stod(item, &used);
+    } catch (const std::exception&) {
+      used = 0;
+    }
+    if (used == 0 || used != item.size()) throw WrongCall(fmt::format("--under {}: write X,Y in pixels", text));
+    return number;
+  };
+  if (items.size() != 2) throw WrongCall(fmt::format("--under {}: write X,Y in pixels", text));
+  return {coordinate(items[0]), coordinate(items[1])};
+}
+
+std::vector<std::string> steps(const Tree& tree, const std::vector<NodeId>& nodes) {
+  std::vector<std::string> names;
+  for (const NodeId node : nodes) names.push_back(tree.step(node));
+  return names;
+}
+
+struct Orders {
+  std::string path;
+  std::vector<std::string> file, laid, painted;
+};
+
+std::vector<Orders> all_orders(const Scene& scene, const Arrangement& arrangement) {
+  const Tree& tree = scene.tree;
+  std::map<NodeId, std::vector<NodeId>> painted;
+  for (const NodeId node : arrangement.paint_order()) {
+    if (const NodeId parent = tree.parent(node)) painted[parent].push_back(node);
+  }
+  std::vector<Orders> all;
+  for (const auto& placed : arrangement.boxes()) {
+    if (!is_container(tree.kind(placed.node)) || tree.child_count(placed.node) < 2) continue;
+    all.push_back({tree.path(placed.node), steps(tree, tree.children(placed.node)),
+                   steps(tree, arrangement.laid_order(placed.node)), steps(tree, painted[placed.node])});
+  }
+  return all;
+}
+
+/// The direction on the screen in which a container lays its children.
+std::string direction_of(const Scene& scene, const Keys& keys) {
+  const bool rtl = scene.tree.direction() == Direction::rtl;
+  if (keys.kind == Kind::row) return (keys.reverse != rtl) ? "right to left" : "left to right";
+  if (keys.kind == Kind::column) return keys.reverse ? "bottom to top" : "top to bottom";
+  return "over one another";
+}
+
+std::string arrangement_of(const Scene& scene, const Keys& keys) {
+  if (!is_container(keys.kind)) return "";
+  std::string text = direction_of(scene, keys);
+  if (keys.kind != Kind::stack) {
+    if (keys.wrap) text += ", wrapping";
+    text += fmt::format("; {} along, {} across", word(keys.along), word(keys.across));
+  } else {
+    text += fmt::format("; {} sideways, {} up and down", word(keys.align.x), word(keys.align.y));
+  }
+  if (keys.scroll != Scroll::none)
+    text += keys.scroll == Scroll::both ? "; scrolls" : fmt::format("; scrolls in {}", word(keys.scroll));
+  return text;
+}
+
+}  // namespace
+
+void print_under(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options, std::ostream& out) {
+  std::vector<std::string> items;
+  for (const std::string& text : options.under) {
+    const Pair point = parse_point(text);
+    const std::vector<NodeId> hit = arrangement.under(point.x, point.y);
+    std::vector<std::string> paths;
+    for (const NodeId node : hit) paths.push_back(scene.tree.path(node));
+    if (options.format == Format::json) {
+      items.push_back(
+          fmt::format("{{\"x\": {}, \"y\": {}, \"nodes\": {}}}", exact(point.x), exact(point.y), json_list(paths)));
+      continue;
+    }
+    fmt::print(out, "under {},{}: {}\n", exact(point.x), exact(point.y), paths.empty() ? "nothing" : paths.front());
+    for (std::size_t i = 1; i < paths.size(); ++i) fmt::print(out, "  behind it: {}\n", paths[i]);
+  }
+  if (options.format == Format::json) print_json_list(scene, arrangement, "under", items, out);
+}
+
+void print_orders(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options,
+                  std::ostream& out) {
+  std::vector<std::string> items;
+  Table table({{"container"}, {"order"}, {"children"}});
+  for (const Orders& orders : all_orders(scene, arrangement)) {
+    if (options.format == Format::json) {
+      items.push_back(fmt::format("{{\"path\": {}, \"file\": {}, \"laid\": {}, \"painted\": {}}}",
+                                  json_text(orders.path), json_list(orders.file), json_list(orders.laid),
+                                  json_list(orders.painted)));
+      continue;
+    }
+    const auto list = [](const std::vector<std::string>& names) { return fmt::format("{}", fmt::join(names, " ")); };
+    table.add({orders.path, "file", list(orders.file)});
+    table.add({"", "laid", orders.laid == orders.file ? "the same" : list(orders.laid)});
+    table.add({"", "painted", orders.painted == orders.file ? "the same" : list(orders.painted)});
+  }
+  if (options.format == Format::json) return print_json_list(scene, arrangement, "orders", items, out);
+  table.print(out);
+}
+
+void print_outline(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options,
+                   std::ostream& out) {
+  std::vector<std::string> items;
+  Table table({{"path"}, {"kind"}, {"lays its children"}});
+  for (const auto& placed : arrangement.boxes()) {
+    const Keys keys = scene.tree.keys(placed.node);
+    const std::string how = arrangement_of(scene, keys);
+    if (options.format == Format::json) {
+      items.push_back(fmt::format("{{\"path\": {}, \"kind\": \"{}\", \"depth\": {}, \"lays\": {}}}",
+                                  json_text(scene.tree.path(placed.node)), word(keys.kind), placed.depth,
+                                  json_text(how)));
+      continue;
+    }
+    table.add({indented(scene.tree.step(placed.node), placed.depth), std::string(word(keys.kind)), how});
+  }
+  if (options.format == Format::json) return print_json_list(scene, arrangement, "outline", items, out);
+  table.print(out);
+}
+
+}  // namespace fond_ladder::cli

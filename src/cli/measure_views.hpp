@@ -1,0 +1,21 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What `measure` shows of an arrangement instead of its boxes.
+
+#include <iosfwd>
+#include <string>
+
+#include "cli/command.hpp"
+
+namespace fond_ladder::cli {
+
+/// The nodes under the points of `--under`, the front-most first. Throws WrongCall for a point that is none.
+void print_under(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options, std::ostream& out);
+/// Container by container: the order of the file, of laying, and of painting.
+void print_orders(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options, std::ostream& out);
+/// The nesting, with the direction in which each container lays its children.
+void print_outline(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options,
+                   std::ostream& out);
+
+}  // namespace fond_ladder::cli

@@ -1,0 +1,221 @@
+// SPDX-License-Identifier: MIT
+//
+// The program as its users drive it: as a process where processes matter, else through `run`.
+#include <gtest/gtest.h>
+
+#include <array>
+#include <cstdio>
+#include <filesystem>
+#include <fstream>
+#include <nlohmann/json.hpp>
+#include <sstream>
+
+#include "cli/run.hpp"
+#include "support/golden.hpp"
+
+namespace fond_ladder {
+namespace {
+
+const std::string examples = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/";
+const std::string console = examples + "console.scene.json";
+const std::string quickstart = examples + "quickstart.scene.json";
+
+struct Result {
+  int status;
+  std::string out, err;
+};
+
+Result run(const std::vector<std::string>& args, const std::string& input = "") {
+  std::istringstream in(input);
+  std::ostringstream out, err;
+  const int status = cli::run(args, in, out, err);
+  return {status, out.str(), err.str()};
+}
+
+/// Runs the real program through a shell; standard error comes behind standard output.
+Result run_process(const std::string& words) {
+  FILE* pipe = popen((std::string(FOND_LADDER_PROGRAM) + " " + words + " 2>&1").c_str(), "r");
+  Result result{-1, "", ""};
+  std::array<char, 4096> buffer{};
+  for (std::size_t n = 0; (n = fread(buffer.data(), 1, buffer.size(), pipe)) > 0;) result.out.append(buffer.data(), n);
+  const int status = pclose(pipe);
+  result.status = WEXITSTATUS(status);
+  return result;
+}
+
+std::string temporary(const std::string& name, const std::string& text) {
+  const std::string path = ::testing::TempDir() + "fond_ladder_" + name;
+  std::ofstream(path, std::ios::binary) << text;
+  return path;
+}
+
+TEST(Cli, MeasuresAsATable) {
+  const Result result = run_process("measure " + console + " --at 1280x800 --at phone");
+  EXPECT_EQ(result.status, 0);
+  testing::expect_golden("measure.txt", result.out);
+  std::istringstream lines(run({"measure", console, "--at", "1280x800"}).out);
+  for (std::string line; std::getline(lines, line);) EXPECT_LE(line.size(), 100U) << line;
+}
+
+TEST(Cli, MeasuresWithHeightByContent) {
+  const Result result = run({"measure", quickstart, "--at", "1280", "--at", "content"});
+  testing::expect_golden("measure_by_content.txt", result.out);
+}
+
+TEST(Cli, MeasuresAsJson) {
+  const Result result = run_process("measure " + quickstart + " --at 1280x800 --format json");
+  const auto json = nlohmann::ordered_json::parse(result.out);
+  EXPECT_EQ(json["scene"], "North house console");
+  EXPECT_EQ(json["at"].dump(), R"({"width":1280,"height":800})");
+  EXPECT_EQ(json["nodes"][1].dump(), R"({"path":"console/bar","kind":"row","x":16,"y":16,"width":1248,"height":48})");
+  const auto both = nlohmann::json::parse(
+      run({"measure", quickstart, "--at", "300x100", "--at", "1280x800", "--format", "json"}).out);
+  ASSERT_EQ(both.size(), 2U);
+  EXPECT_EQ(both[0]["nodes"][6]["cut"].dump(), R"({"right":308})");
+  EXPECT_EQ(both[1], nlohmann::json::parse(result.out));
+}
+
+TEST(Cli, WritesNumbersInTheirShortestRoundTripForm) {
+  const std::string scene =
+      R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
+      R"({"kind":"box","name":"b","weight":2}]}})";
+  const std::string out = run({"measure", "-", "--at", "100x10", "--format", "json"}, scene).out;
+  EXPECT_NE(out.find("\"width\": 33.333333333333336,"), std::string::npos) << out;
+}
+
+TEST(Cli, MeasuresAsCsv) {
+  testing::expect_golden("measure.csv", run_process("measure " + quickstart + " --at 300x400 --format csv").out);
+}
+
+TEST(Cli, ShowsNodesUnderAPointOrdersAndOutline) {
+  testing::expect_golden(
+      "measure_under.txt",
+      run({"measure", console, "--at", "1280x800", "--under", "1200,590", "--under", "5,5", "--under", "2000,5"}).out);
+  testing::expect_golden("measure_orders.txt", run({"measure", console, "--at", "1280x800", "--orders"}).out);
+  testing::expect_golden("measure_outline.txt", run({"measure", console, "--at", "1280x800", "--outline"}).out);
+  for (const char* view : {"--orders", "--outline"}) {
+    EXPECT_TRUE(nlohmann::json::accept(run({"measure", console, "--at", "phone", view, "--format", "json"}).out))
+        << view;
+  }
+}
+
+TEST(Cli, SnapsToDevicePixels) {
+  const auto json =
+      nlohmann::json::parse(run({"measure", console, "--at", "1001x777", "--snap", "2", "--format", "json"}).out);
+  for (const auto& node : json["nodes"]) {
+    for (const char* key : {"x", "y", "width", "height"}) {
+      const double pixels = node[key].get<double>() * 2;
+      EXPECT_EQ(pixels, std::round(pixels)) << node;
+    }
+  }
+}
+
+TEST(Cli, TellsTimingAndVisits) {
+  const std::string out = run({"measure", console, "--at", "1280x800", "--timing"}).out;
+  EXPECT_NE(out.find("solved 32 nodes in"), std::string::npos);
+  EXPECT_NE(out.find("widths up          32        0"), std::string::npos) << out;
+}
+
+TEST(Cli, Climbs) {
+  const std::vector<std::string> words{
+      "climb", console, "--width", "360..1440", "--rungs", "360,640,1024,1440", "--show", "beds.width,map.width"};
+  testing::expect_golden("climb.txt", run(words).out);
+  auto with = [&](const char* format) {
+    auto all = words;
+    all.insert(all.end(), {"--format", format});
+    return run(all).out;
+  };
+  EXPECT_TRUE(with("csv").starts_with("width,height,beds.width,map.width\n360,800,240,244.8\n")) << with("csv");
+  const auto json = nlohmann::json::parse(with("json"));
+  EXPECT_EQ(json["axis"], "width");
+  EXPECT_EQ(json["rungs"][1]["values"]["beds.width"], 240);
+}
+
+TEST(Cli, ReadsTheSceneFromStandardInput) {
+  const Result result = run_process("measure - --at 300x100 < " + quickstart);
+  EXPECT_EQ(result.status, 0);
+  EXPECT_NE(result.out.find("North house console at 300 x 100"), std::string::npos);
+}
+
+TEST(Cli, DemoRunsFromAnyFolder) {
+  const Result result = run_process("demo");
+  EXPECT_EQ(result.status, 0);
+  EXPECT_NE(result.out.find("North house console at 1280 x 800"), std::string::npos);
+  EXPECT_NE(result.out.find("sensors.lines"), std::string::npos);
+}
+
+struct WrongCase {
+  std::vector<std::string> words;
+  const char* message;
+};
+
+TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
+  const WrongCase cases[] = {
+      {{}, "name a command: measure, climb or demo"},
+      {{"meassure", console}, "\"meassure\" is no command; did you mean \"measure\"?"},
+      {{"measure"}, "measure: SCENE is required"},
+      {{"measure", console, "--fromat", "json"}, "\"--fromat\" is not known to measure; did you mean \"--format\"?"},
+      {{"measure", console, "--format", "xml"}, "--format xml: write table, json or csv"},
+      {{"measure", console, "--at", "phon"}, "did you mean \"phone\"?"},
+      {{"measure", console, "--at", "12x"}, "--at 12x: a size is 1280x800, 1280, content or a named rung"},
+      {{"measure", console, "--at", "-3x5"}, "--at -3x5: a size is"},
+      {{"measure", console, "--snap", "0"}, "--snap: a density is more than 0"},
+      {{"measure", console, "--under", "3"}, "--under 3: write X,Y in pixels"},
+      {{"measure", console, "--orders", "--outline"}, "ask for one of them"},
+      {{"climb", console}, "climb: say what to show"},
+      {{"climb", console, "--show", "bed.width"}, "\"bed\" names no node; the nearest name is \"beds\""},
+      {{"climb", console, "--show", "beds.widht"}, "\"widht\" is no measure; the nearest one is \"width\""},
+      {{"climb", console, "--show", "beds"}, "\"beds\" is no quantity"},
+      {{"climb", console, "--show", "about.width"}, "names 3 nodes"},
+      {{"climb", console, "--show", "beds.width", "--width", "9..2"}, "write FROM..TO in pixels"},
+      {{"climb", console, "--show", "beds.width", "--rungs", "3,x"}, "\"x\" is no size in pixels"},
+      {{"climb", console, "--show", "beds.width", "--rungs", "3"}, "3 is not between 360 and 1440"},
+      {{"measure", "/no/such.scene.json"}, "/no/such.scene.json: error: there is no such file"},
+      {{"measure", "/tmp"}, "/tmp: error: this is a directory; name a scene file"},
+  };
+  for (const WrongCase& one : cases) {
+    const Result result = run(one.words);
+    EXPECT_EQ(result.status, 2) << one.message;
+    EXPECT_EQ(result.out, "") << one.message;
+    EXPECT_NE(result.err.find(one.message), std::string::npos) << result.err;
+    EXPECT_EQ(std::count(result.err.begin(), result.err.end(), '\n'), 1) << result.err;
+  }
+}
+
+TEST(Cli, RefusesFilesThatAreNoScenesWithOneLine) {
+  const std::string noise(
+      "\x7f"
+      "ELF\0\xff\xfe\x01 noise",
+      16);
+  std::string large(50'000'000, ' ');
+  const std::pair<std::string, const char*> files[] = {
+      {temporary("empty.json", ""), "this file is empty"},
+      {temporary("blank.json", " \n\t"), "this file is empty"},
+      {temporary("noise.json", noise), "this is not JSON"},
+      {temporary("large.json", large), "larger than 40 MiB"},
+      {temporary("broken.json", "{\"format\": 1,\n \"root\": {\"kind\": }}"),
+       "broken.json:2:19: error: this is not JSON"},
+  };
+  for (const auto& [path, message] : files) {
+    const Result result = run_process("measure " + path);
+    EXPECT_EQ(result.status, 2) << path;
+    EXPECT_NE(result.out.find(message), std::string::npos) << result.out;
+    EXPECT_EQ(std::count(result.out.begin(), result.out.end(), '\n'), 1) << result.out;
+  }
+}
+
+TEST(Cli, HelpsOnEveryCommand) {
+  for (const char* command : {"measure", "climb", "demo"}) {
+    const Result result = run({command, "--help"});
+    EXPECT_EQ(result.status, 0);
+    EXPECT_NE(result.out.find("Usage: fond-ladder " + std::string(command)), std::string::npos);
+  }
+}
+
+TEST(Cli, SaysWhenTheResultCannotBeWritten) {
+  const Result result = run_process("measure " + console + " > /dev/full");
+  EXPECT_EQ(result.status, 2);
+}
+
+}  // namespace
+}  // namespace fond_ladder

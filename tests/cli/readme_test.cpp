@@ -1,0 +1,60 @@
+// SPDX-License-Identifier: MIT
+//
+// What the README shows is what happens.
+#include <gtest/gtest.h>
+
+#include <sstream>
+
+#include "cli/run.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// The fenced blocks of a Markdown text, with the word behind the fence in front of each.
+std::vector<std::pair<std::string, std::string>> blocks(const std::string& text) {
+  std::vector<std::pair<std::string, std::string>> all;
+  std::istringstream in(text);
+  bool inside = false;
+  for (std::string line; std::getline(in, line);) {
+    if (line.starts_with("```")) {
+      inside = !inside;
+      if (inside) all.emplace_back(line.substr(3), "");
+    } else if (inside) {
+      all.back().second += line + "\n";
+    }
+  }
+  return all;
+}
+
+TEST(Readme, ShowsTheSceneItsResultAndTheSameInCpp) {
+  const std::string source = FOND_LADDER_SOURCE_DIR;
+  const auto all = blocks(testing::file_text(source + "/README.md"));
+  std::string scene;
+  int runs = 0;
+  for (const auto& [kind, text] : all) {
+    if (kind == "json" && scene.empty()) {
+      scene = text;
+      EXPECT_EQ(scene, testing::file_text(source + "/examples/quickstart.scene.json"));
+    }
+    if (kind == "cpp") {
+      EXPECT_NE(testing::file_text(source + "/examples/quickstart.cpp").find(text), std::string::npos) << text;
+    }
+    const std::string prompt = "$ fond-ladder ";
+    if (kind != "console" || !text.starts_with(prompt)) continue;
+    ++runs;
+    std::istringstream words(text.substr(prompt.size(), text.find('\n') - prompt.size()));
+    std::vector<std::string> args;
+    for (std::string word; words >> word;) {
+      args.push_back(word == "examples/quickstart.scene.json" ? source + "/" + word : word);
+    }
+    std::istringstream in;
+    std::ostringstream out, err;
+    EXPECT_EQ(cli::run(args, in, out, err), 0) << err.str();
+    EXPECT_EQ(out.str(), text.substr(text.find('\n') + 1)) << text;
+  }
+  EXPECT_GE(runs, 2);
+}
+
+}  // namespace
+}  // namespace fond_ladder

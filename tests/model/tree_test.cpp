@@ -1,0 +1,158 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/tree.hpp"
+
+#include <gtest/gtest.h>
+
+#include "fond_ladder/fond_ladder.hpp"
+#include "model/key_table.hpp"
+#include "support/random_scenes.hpp"
+
+namespace fond_ladder {
+namespace {
+
+Keys named(Kind kind, const char* name) {
+  Keys keys;
+  keys.kind = kind;
+  keys.name = name;
+  return keys;
+}
+
+/// Steps in the order of the file, indented by brackets: `r(a b(c))`.
+std::string shape(const Tree& tree, NodeId node) {
+  std::string text = tree.step(node), inner;
+  for (const NodeId child : tree.children(node)) inner += (inner.empty() ? "" : " ") + shape(tree, child);
+  return inner.empty() ? text : text + "(" + inner + ")";
+}
+
+std::string shape(const Tree& tree) {
+  return shape(tree, tree.root());
+}
+
+class TreeEdits : public ::testing::Test {
+ protected:
+  Tree tree{named(Kind::row, "r")};
+  NodeId r = tree.root();
+  NodeId a = tree.append(r, named(Kind::box, "a"));
+  NodeId b = tree.append(r, named(Kind::column, "b"));
+  NodeId c = tree.append(b, named(Kind::box, "c"));
+};
+
+TEST_F(TreeEdits, InsertMoveEncloseRemove) {
+  EXPECT_EQ(shape(tree), "r(a b(c))");
+  const NodeId d = tree.insert(r, 1, named(Kind::box, "d"));
+  EXPECT_EQ(shape(tree), "r(a d b(c))");
+  tree.move(a, b, 1);
+  EXPECT_EQ(shape(tree), "r(d b(c a))");
+  tree.move(a, b, 0);
+  EXPECT_EQ(shape(tree), "r(d b(a c))");
+  const NodeId e = tree.enclose(r, 0, 2, named(Kind::row, "e"));
+  EXPECT_EQ(shape(tree), "r(e(d b(a c)))");
+  EXPECT_EQ(tree.parent(d), e);
+  tree.remove(b);
+  EXPECT_EQ(shape(tree), "r(e(d))");
+  EXPECT_EQ(tree.size(), 3U);
+  EXPECT_FALSE(tree.contains(c));
+}
+
+TEST_F(TreeEdits, DetectsHandlesOfRemovedNodes) {
+  for (int i = 0; i < 1000; ++i) {  // the slot is used again and again, and in the end retired
+    const NodeId gone = tree.append(r, named(Kind::box, "x"));
+    tree.remove(gone);
+    ASSERT_FALSE(tree.contains(gone));
+    ASSERT_THROW(static_cast<void>(tree.keys(gone)), BadNode);
+    const NodeId next = tree.append(r, named(Kind::box, "y"));
+    ASSERT_NE(next, gone);
+    ASSERT_FALSE(tree.contains(gone));
+    tree.remove(next);
+  }
+  EXPECT_THROW(static_cast<void>(tree.keys(NodeId{})), BadNode);
+}
+
+TEST_F(TreeEdits, RefusesWhatWouldTearItApart) {
+  const std::string before = shape(tree);
+  EXPECT_THROW(tree.remove(r), BadNode);
+  EXPECT_THROW(tree.move(b, c, 0), BadNode);
+  EXPECT_THROW(tree.move(b, b, 0), BadNode);
+  EXPECT_THROW(tree.move(a, b, 7), BadNode);
+  EXPECT_THROW(tree.insert(r, 9, named(Kind::box, "x")), BadNode);
+  EXPECT_THROW(tree.enclose(r, 1, 2, named(Kind::row, "x")), BadNode);
+  Keys impossible = named(Kind::box, "x");
+  impossible.grow = -1;
+  EXPECT_THROW(tree.append(r, impossible), BadValue);
+  EXPECT_THROW(Length(std::numeric_limits<double>::quiet_NaN()), BadValue);
+  EXPECT_THROW(Length(2e9), BadValue);
+  EXPECT_EQ(shape(tree), before);
+  EXPECT_EQ(tree.size(), 4U);
+}
+
+TEST_F(TreeEdits, FindsNodesByPathAndTail) {
+  tree.append(b, named(Kind::box, "a"));
+  tree.append(b, named(Kind::text, ""));
+  EXPECT_EQ(tree.path(c), "r/b/c");
+  EXPECT_EQ(tree.at("c"), c);
+  EXPECT_EQ(tree.at("b/c"), c);
+  EXPECT_EQ(tree.at("r/a"), a);
+  EXPECT_EQ(tree.step(tree.at("text#2")), "text#2");
+  EXPECT_EQ(tree.matches("a").size(), 2U);
+  for (const auto& [path, message] :
+       {std::pair{"a", "names 2 nodes: r/a, r/b/a; write a longer part of the path"},
+        std::pair{"b/d", "names no node; the nearest name is"}, std::pair{"x/c", "names no node"}}) {
+    try {
+      static_cast<void>(tree.at(path));
+      FAIL() << path;
+    } catch (const BadPath& fault) {
+      EXPECT_NE(std::string(fault.what()).find(message), std::string::npos) << fault.what();
+    }
+  }
+}
+
+TEST_F(TreeEdits, CopiesAreApart) {
+  Tree copy = tree;
+  copy.remove(b);
+  EXPECT_EQ(shape(tree), "r(a b(c))");
+  EXPECT_EQ(shape(copy), "r(a)");
+  EXPECT_EQ(copy.path(a), "r/a");
+}
+
+TEST(Tree, GivesBackTheKeysItWasGiven) {
+  testing::RandomScenes scenes(testing::seed());
+  Tree tree(named(Kind::row, "r"), 12, Direction::rtl);
+  for (int i = 0; i < 3000; ++i) {
+    const Keys keys = scenes.keys(scenes.chance(50));
+    const NodeId node = tree.append(tree.root(), keys);
+    ASSERT_EQ(tree.keys(node), keys);
+    const Keys other = scenes.keys(scenes.chance(50));
+    tree.restyle(node, other);
+    Keys expected = other;
+    ASSERT_EQ(tree.keys(node), expected);
+    tree.remove(node);
+  }
+}
+
+TEST(Tree, KeepsTheTextOfANodeThatMeasuresItself) {
+  struct Fixed : Measured {
+    Widths widths() const override { return {5, 5}; }
+    Heights height_for(double) const override { return {5, 5}; }
+  };
+  Keys keys = named(Kind::text, "t");
+  keys.text = "Fern";
+  Tree tree(named(Kind::row, "r"));
+  const NodeId node = tree.append(tree.root(), keys);
+  tree.measure_with(node, std::make_shared<Fixed>());
+  EXPECT_EQ(tree.keys(node).text, "Fern");
+  tree.measure_with(node, nullptr);
+  EXPECT_EQ(tree.keys(node).text, "Fern");
+  EXPECT_EQ(tree.content(node)->widths().max_content, 4 * 9.6);
+}
+
+TEST(KeyTable, FindsTheNearestWord) {
+  const std::array<std::string_view, 4> words{"width", "height", "gap", "along"};
+  EXPECT_EQ(nearest_word("widht", words), "width");
+  EXPECT_EQ(nearest_word("heigth", words), "height");
+  EXPECT_EQ(nearest_word("gapp", words), "gap");
+  EXPECT_EQ(nearest_word("zzz", words), "");
+  EXPECT_EQ(nearest_word(std::string(100000, 'w'), words), "");
+}
+
+}  // namespace
+}  // namespace fond_ladder

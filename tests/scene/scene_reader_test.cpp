@@ -1,0 +1,147 @@
+// SPDX-License-Identifier: MIT
+#include <gtest/gtest.h>
+
+#include "fond_ladder/scene_file.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// All faults of a text, a line each, without the file's name.
+std::string faults(const std::string& json) {
+  try {
+    static_cast<void>(read_scene(json, "f"));
+  } catch (const BadScene& bad) {
+    std::string text;
+    for (const SceneFault& fault : bad.faults()) text += fault.text().substr(2) + "\n";
+    return text;
+  }
+  return "none\n";
+}
+
+struct Case {
+  const char* node;  // put into {"format":1,"root":...}, which begins at column 20
+  const char* fault;
+};
+
+const Case cases[] = {
+    {R"({"kind":"row"})", "none"},
+    {R"({"kind":"row","gapp":1})", "1:34: error: unknown key \"gapp\"; the nearest one is \"gap\" (at /root/gapp)"},
+    {R"({"kind":"row","width":"3px"})",
+     "1:42: error: \"width\" must be a number (pixels), \"2.5em\" or \"40%\", \"content\" or \"fill\" (at "
+     "/root/width)"},
+    {R"({"kind":"row","basis":"fill"})",
+     "1:42: error: \"basis\" must be a number (pixels), \"2.5em\" or \"40%\", or \"content\" (at /root/basis)"},
+    {R"({"kind":"row","width":-1})", "1:42: error: \"width\" must be 0 or more, and at most 1e9 (at /root/width)"},
+    {R"({"kind":"row","width":2e9})", "1:42: error: \"width\" must be a number from -1e9 to 1e9 (at /root/width)"},
+    {R"({"kind":"row","grow":1e-12})", "1:41: error: \"grow\" must be 0, or from 1e-9 to 1e9 (at /root/grow)"},
+    {R"({"kind":"row","aspect":0})", "1:43: error: \"aspect\" must be from 1e-6 to 1e6 (at /root/aspect)"},
+    {R"({"kind":"row","along":"centre"})",
+     "1:42: error: \"along\" must be start, center, end, between, around, evenly or slots; the nearest one is "
+     "\"center\" "
+     "(at /root/along)"},
+    {R"({"kind":"rwo"})",
+     "1:28: error: \"kind\" must be row, column, grid, stack, box, text or image; the nearest one is \"row\" (at "
+     "/root/kind)"},
+    {R"({"kind":"grid"})", "1:28: error: \"grid\" is not supported yet; use rows and columns (at /root/kind)"},
+    {R"({"kind":"row","areas":[]})", "1:34: error: \"areas\" is not supported yet; take it out (at /root/areas)"},
+    {R"({"kind":"row","when":{}})", "1:34: error: \"when\" is not supported yet; take it out (at /root/when)"},
+    {R"({"kind":"row","wrap":1})", "1:41: error: \"wrap\" must be true or false (at /root/wrap)"},
+    {R"({"kind":"row","padding":{"lef":1}})",
+     "1:45: error: unknown key \"lef\"; the nearest one is \"left\" (at /root/padding/lef)"},
+    {R"({"kind":"row","padding":{"left":"auto"}})",
+     "1:52: error: \"padding\" must be a number (pixels), \"2.5em\" or \"40%\" (at /root/padding/left)"},
+    {R"({"kind":"row","margin":{"left":"auto"}})", "none"},
+    {R"({"kind":"row","border":"5%"})",
+     "1:43: error: \"border\" must not be a percentage: a border is as thick at every size (at /root/border)"},
+    {R"({"kind":"row","order":"frist"})",
+     "1:42: error: \"order\" must be a whole number, \"first\" or \"last\" (at /root/order)"},
+    {R"({"kind":"row","natural":[1]})", "1:44: error: \"natural\" must be a list of two numbers (at /root/natural)"},
+    {R"({"kind":"row","pin":{"left":"x"}})",
+     "1:48: error: \"pin\" must be a number (pixels), \"2.5em\" or \"40%\" (at /root/pin/left)"},
+    {R"({"kind":"row","self":{"x":"baseline"}})",
+     "1:46: error: \"self\" must be start, center, end or stretch (at /root/self/x)"},
+    {R"({"kind":"row","scroll":"none"})", "1:43: error: \"scroll\" must be x, y or both (at /root/scroll)"},
+    {R"({"kind":"row","name":"9x"})",
+     "1:41: error: \"name\" must be a letter, then letters, digits, \"_\" or \"-\" (at /root/name)"},
+    {R"({"kind":"row","gap":1,"gap":2})", "1:42: error: \"gap\" is given twice (at /root/gap)"},
+    {R"({"name":"a"})", "1:20: error: \"kind\" is missing; write row, column, stack, box, text or image (at /root)"},
+    {R"({"kind":"row","children":{}})", "1:45: error: \"children\" must be a list of nodes (at /root/children)"},
+    {R"({"kind":"row","children":[3]})", "1:46: error: a node must be an object with a \"kind\" (at /root/children/0)"},
+    {R"({"kind":"row","children":[{"kind":"box","name":"a"},{"kind":"box","name":"a"}]})",
+     "1:93: error: two siblings are called \"a\"; the other one is at /root/children/0/name (at "
+     "/root/children/1/name)"},
+    {R"({"kind":"row","each":{"name":"a"},"children":[]})",
+     "1:42: error: \"each\" cannot give a \"name\" (at /root/each/name)"},
+    {R"([])", "1:20: error: a node must be an object with a \"kind\" (at /root)"},
+};
+
+TEST(SceneReader, NamesPlaceAndRemedyOfEveryFault) {
+  for (const Case& one : cases) {
+    EXPECT_EQ(faults(std::string("{\"format\":1,\"root\":") + one.node + "}"), std::string(one.fault) + "\n")
+        << one.node;
+  }
+}
+
+TEST(SceneReader, ChecksTheHead) {
+  EXPECT_EQ(faults(R"({"root":{"kind":"row"}})"), "1:1: error: \"format\" is missing; write \"format\": 1\n");
+  EXPECT_EQ(faults(R"({"format":1})"), "1:1: error: \"root\" is missing: the node that fills the container\n");
+  EXPECT_EQ(faults(R"({"format":2,"em":0,"direction":"up","ladder":{"width":[9,2],"rungs":{"p":[1]}},)"
+                   R"("ranges":[],"roots":1,"scene":3,"root":{"kind":"row"}})"),
+            "1:11: error: \"format\" must be 1 (at /format)\n"
+            "1:18: error: \"em\" must be a number of pixels, more than 0 (at /em)\n"
+            "1:32: error: \"direction\" must be ltr or rtl (at /direction)\n"
+            "1:55: error: \"width\" must be a size, or [from, to] with from at most to (at /ladder/width)\n"
+            "1:74: error: a rung must be [width, height] in pixels (at /ladder/rungs/p)\n"
+            "1:80: error: \"ranges\" is not supported yet; take it out (at /ranges)\n"
+            "1:92: error: unknown key \"roots\"; the nearest one is \"root\" (at /roots)\n"
+            "1:110: error: \"scene\" must be a text in quotes (at /scene)\n");
+  EXPECT_EQ(faults("[]"), "1:1: error: a scene is a JSON object with the keys \"format\" and \"root\"\n");
+}
+
+TEST(SceneReader, KnowsPlacesBehindCommentsAndEscapes) {
+  EXPECT_EQ(faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
+                   "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
+            "3:17: error: unknown key \"a\"\xC3\xA4\" (at /a\"\xC3\xA4)\n"
+            "5:39: error: \"grow\" must be a number (at /root/grow)\n");
+}
+
+TEST(SceneReader, CountsWhatItDoesNotList) {
+  std::string nodes;
+  for (int i = 0; i < 250; ++i) nodes += std::string(i == 0 ? "" : ",") + R"({"kind":"box","colour":1})";
+  const std::string text = faults(R"({"format":1,"root":{"kind":"row","children":[)" + nodes + "]}}");
+  EXPECT_EQ(std::count(text.begin(), text.end(), '\n'), 101);
+  EXPECT_NE(text.find(" error: and 150 more errors\n"), std::string::npos);
+}
+
+TEST(SceneReader, ReadsEveryFormOfAValue) {
+  const Scene scene = testing::scene_from(
+      "em=10 direction=rtl row:r width=\"2.5em\" height=40% gap={\"x\":\"50%\",\"y\":2} order=last basis=content "
+      "margin={\"left\":\"auto\",\"y\":3} self={\"x\":\"end\"} pin={\"center_x\":-4} scroll=both size=20 max_lines=2");
+  const Keys keys = scene.tree.keys(scene.tree.root());
+  EXPECT_EQ(keys.width, Sizing(em(2.5)));
+  EXPECT_EQ(keys.height, Sizing(percent(40)));
+  EXPECT_EQ(keys.gap, Gap(percent(50), 2));
+  EXPECT_EQ(keys.order.rank, Order::last);
+  EXPECT_EQ(keys.basis, Sizing(content));
+  EXPECT_TRUE(keys.margin.on(Side::left, true).is_automatic());
+  EXPECT_EQ(keys.margin.on(Side::top, true).length().amount(), 3);
+  EXPECT_EQ(keys.self.x, Across::end);
+  EXPECT_EQ(keys.pin->center_x->amount(), -4);
+  EXPECT_EQ(keys.scroll, Scroll::both);
+  EXPECT_EQ(*keys.size, 20);
+  EXPECT_EQ(*keys.max_lines, 2);
+  EXPECT_EQ(scene.tree.direction(), Direction::rtl);
+}
+
+TEST(SceneReader, TheOrderOfKeysDoesNotMatter) {
+  const Scene a =
+      read_scene(R"({"format":1,"em":20,"root":{"kind":"row","name":"r","width":"2em","children":[]}})", "a");
+  const Scene b =
+      read_scene(R"({"root":{"children":[],"width":"2em","name":"r","kind":"row"},"em":20,"format":1})", "b");
+  EXPECT_EQ(a.tree.keys(a.tree.root()), b.tree.keys(b.tree.root()));
+  EXPECT_EQ(b.tree.em(), 20);
+}
+
+}  // namespace
+}  // namespace fond_ladder

@@ -1,0 +1,217 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/arrangement.hpp"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+#include "fond_ladder/fond_ladder.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using testing::scene_from;
+using testing::short_number;
+
+Arrangement at(const char* scene, const char* size) {
+  return solve(scene_from(scene), testing::rung_from(size));
+}
+
+/// `top right bottom left`.
+std::string text_of(const Cut& cut) {
+  return short_number(cut.top) + " " + short_number(cut.right) + " " + short_number(cut.bottom) + " " +
+         short_number(cut.left);
+}
+
+std::string text_of(const Extent& size) {
+  return short_number(size.width) + "x" + short_number(size.height);
+}
+
+std::string names(const Arrangement& arrangement, const std::vector<NodeId>& nodes) {
+  std::string text;
+  for (const NodeId node : nodes) text += (text.empty() ? "" : " ") + arrangement.tree().step(node);
+  return text;
+}
+
+TEST(Arrangement, ToldByTheSketchOfTheLibrary) {
+  const Scene console = column("console").gap(12).padding(16).holds(
+      row("bar")
+          .height(48)
+          .gap(8)
+          .across(Across::center)
+          .holds(text("title", "North house"), box("alarm").width(96).height(32).margin_left(automatic)),
+      row("body").gap(16).weight(1).holds(box("beds").width(240).shrink(0), box("map").min_width(320).weight(1)));
+  const Arrangement at_desk = solve(console, {1280, 800});
+  EXPECT_EQ(at_desk["body/map"].width, 992);
+  EXPECT_THROW(static_cast<void>(at_desk["mpa"]), BadPath);
+  EXPECT_THROW(static_cast<void>(solve(console, {std::nan(""), 5})), BadValue);
+  EXPECT_THROW(Scene(row().holds(box("a"), box("a"))), BadValue);
+  EXPECT_THROW(Scene(box().grow(-1)), BadValue);
+}
+
+TEST(Arrangement, OutlivesItsScene) {
+  const Arrangement kept = [] { return solve(scene_from("row:r [ box:a weight=1 ]"), {50, 5}); }();
+  EXPECT_EQ(kept["a"].width, 50);
+}
+
+struct CutCase {
+  const char* scene;
+  const char* size;
+  const char* cut;  // of node a
+};
+
+TEST(Arrangement, TellsWhatSticksOutOfThePaddingBox) {
+  const CutCase cases[] = {
+      {"row:r [ box:a width=120 height=60 shrink=0 ]", "100x50", "0 20 10 0"},
+      {"row:r padding=10 [ box:a width=85 height=5 shrink=0 ]", "100x50", "0 0 0 0"},  // into the padding is not cut
+      {"row:r border=10 [ box:a width=85 height=5 shrink=0 ]", "100x50", "0 5 0 0"},
+      {"row:r along=center [ box:a width=120 height=5 shrink=0 ]", "100x50", "0 10 0 10"},
+      {"row:r scroll=x [ box:a width=120 height=60 ]", "100x50", "0 0 10 0"},  // it scrolls sideways only
+      {"stack:r [ box:a width=10 height=5 nudge=[-4,-7] ]", "100x50", "7 0 0 4"},
+      {"direction=rtl row:r [ box:a width=120 height=5 shrink=0 ]", "100x50", "0 0 0 20"},
+      {"row:r [ box:a width=100.0000001 height=5 shrink=0 ]", "100x50", "0 0 0 0"},  // rounding is no cut
+  };
+  for (const CutCase& one : cases) {
+    const Arrangement arrangement = at(one.scene, one.size);
+    EXPECT_EQ(text_of(arrangement.cut(arrangement.tree().at("a"))), one.cut) << one.scene;
+  }
+}
+
+TEST(Arrangement, TellsWhichWordsAndLinesATextLoses) {
+  const CutCase cases[] = {
+      {"row:r [ text:a text=\"Fern\" width=20 ]", "100x50", "0 18.4 0 0"},
+      {"row:r [ text:a text=\"Fern\" width=20 words_at=center ]", "100x50", "0 9.2 0 9.2"},
+      {"row:r [ text:a text=\"Fern\" width=20 words_at=end ]", "100x50", "0 0 0 18.4"},
+      {"row:r [ text:a text=\"Fern\nMoss\" height=30 ]", "100x50", "0 0 10 0"},
+      {"row:r [ text:a text=\"a b c\" width=10 max_lines=1 height=20 ]", "100x50", "0 0 40 0"},
+      {"row:r [ text:a text=\"Fern\" width=45 padding=4 ]", "100x50", "0 0 0 0"},
+  };
+  for (const CutCase& one : cases) {
+    std::string scene = one.scene;
+    for (std::size_t i = scene.find('\n'); i != std::string::npos; i = scene.find('\n')) scene.replace(i, 1, "\\n");
+    const Arrangement arrangement = at(scene.c_str(), one.size);
+    EXPECT_EQ(text_of(arrangement.words_cut(arrangement.tree().at("a"))), one.cut) << one.scene;
+  }
+}
+
+TEST(Arrangement, TellsContentSizesAndScrollRanges) {
+  struct Case {
+    const char* scene;
+    const char* content;
+    const char* range;
+  };
+  const Case cases[] = {
+      {"row:r scroll=both padding=10 [ box:a width=120 height=60 margin=5 ]", "150x90", "50x40"},
+      {"row:r scroll=x padding=10 [ box:a width=20 height=60 ]", "100x80", "0x0"},  // the view at least
+      {"row:r scroll=x reverse=true padding={\"left\":7} [ box:a width=120 height=5 ]", "127x5", "27x0"},
+      {"column:r scroll=y gap=5 [ box:a height=40 width=3 box:b height=40 ]", "100x85", "0x35"},
+      {"row:r scroll=x [ box:a width=30 height=5 box:b width=300 height=5 pin={} ]", "100x5", "0x0"},
+      {"row:r border=5 padding=2 scroll=both [ ]", "90x40", "0x0"},
+  };
+  for (const Case& one : cases) {
+    const Arrangement arrangement = at(one.scene, "100x50");
+    const NodeId root = arrangement.tree().root();
+    EXPECT_EQ(text_of(arrangement.content_size(root)), one.content) << one.scene;
+    EXPECT_EQ(text_of(arrangement.scroll_range(root)), one.range) << one.scene;
+  }
+}
+
+TEST(Arrangement, TellsLinesBaselinesAndWishes) {
+  const Arrangement lines =
+      at("row:r wrap=true [ box:a width=60 box:b width=60 text:t text=\"one two\" width=30 ]", "100x90");
+  const Tree& tree = lines.tree();
+  EXPECT_EQ(lines.lines(tree.root()), 2);
+  EXPECT_EQ(lines.line(tree.at("a")), 0);
+  EXPECT_EQ(lines.line(tree.at("t")), 1);
+  EXPECT_EQ(lines.lines(tree.at("t")), 2);
+  EXPECT_DOUBLE_EQ(lines.baseline(tree.at("t")), lines["t"].y + 15.2);
+
+  const Arrangement wishes =
+      at("row:r [ text:a text=\"one two\" weight=1 box:b width=50% min_width=70 box:c width=80 ]", "100x90");
+  EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("a"))), "67.2x40");
+  EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("b"))), "70x0");
+  EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("c"))), "80x0");
+}
+
+TEST(Arrangement, HiddenNodesAndChildrenOfLeavesHaveNoPlace) {
+  const Arrangement arrangement = at("row:r [ row:h hidden=true [ box:i width=5 ] box:b [ box:j width=5 ] ]", "100x50");
+  const Tree& tree = arrangement.tree();
+  for (const char* name : {"h", "i", "j"}) {
+    EXPECT_FALSE(arrangement.is_placed(tree.at(name))) << name;
+    EXPECT_EQ(arrangement[name], Rect{}) << name;
+  }
+  EXPECT_EQ(arrangement.boxes().size(), 2U);
+}
+
+TEST(Arrangement, PaintsInTheOrderOfTheFileWhateverTheOrderOfLaying) {
+  const Arrangement later = at("row:r gap=-5 [ box:a width=10 height=9 order=last box:b width=10 height=9 ]", "100x50");
+  EXPECT_EQ(names(later, later.laid_order(later.tree().root())), "b a");
+  EXPECT_EQ(names(later, later.paint_order()), "r a b");
+  EXPECT_EQ(names(later, later.under(7, 5)), "b a r");
+  const Arrangement earlier =
+      at("row:r overlap=earlier gap=-5 [ box:a width=10 height=9 box:b width=10 height=9 ]", "100x50");
+  EXPECT_EQ(names(earlier, earlier.under(7, 5)), "a b r");
+  EXPECT_EQ(names(earlier, earlier.under(100, 5)), "");  // right and bottom edges are outside
+}
+
+TEST(Arrangement, ScaleIsPaintedAboutTheCentre) {
+  const Arrangement arrangement =
+      at("row:r padding=20 [ row:a width=20 height=20 scale=2 [ box:i width=10 height=10 ] ]", "100x60");
+  const Tree& tree = arrangement.tree();
+  EXPECT_EQ(arrangement["a"], (Rect{20, 20, 20, 20}));
+  EXPECT_EQ(arrangement.painted_box(tree.at("a")), (Rect{10, 10, 40, 40}));
+  EXPECT_EQ(arrangement.painted_box(tree.at("i")), (Rect{10, 10, 20, 20}));
+  EXPECT_EQ(names(arrangement, arrangement.under(12, 12)), "i a r");
+}
+
+TEST(Arrangement, WhatIsScrolledAwayIsNotUnderAPoint) {
+  const Arrangement arrangement = at("row:r [ row:s scroll=x width=40 [ box:a width=90 height=9 ] ]", "100x50");
+  EXPECT_EQ(names(arrangement, arrangement.under(30, 5)), "a s r");
+  EXPECT_EQ(names(arrangement, arrangement.under(60, 5)), "r");
+}
+
+TEST(Arrangement, SnappingLosesNoPixel) {
+  const Scene scene =
+      scene_from("row:r [ box:a weight=1 box:b weight=1 box:c weight=1 box:d weight=1 box:e weight=1 ]");
+  for (const double density : {1.0, 1.5, 2.0, 3.0}) {
+    for (double width = 0; width < 60; width += 0.37) {
+      const Arrangement arrangement = solve(scene, {width, 10.0});
+      const auto boxes = arrangement.snapped(density);
+      double sum = 0, edge = 0;
+      for (std::size_t i = 1; i < boxes.size(); ++i) {
+        ASSERT_NEAR(boxes[i].box.x, edge, 1e-9);
+        edge = boxes[i].box.right();
+        sum += boxes[i].box.width;
+        ASSERT_NEAR(std::abs(boxes[i].box.width - width / 5), 0, 1 / density);
+      }
+      ASSERT_NEAR(sum, std::round(width * density) / density, 1e-9);
+    }
+  }
+  EXPECT_THROW(static_cast<void>(solve(scene, {5, 5}).snapped(0)), BadValue);
+}
+
+TEST(Arrangement, NotesWhatWasOdd) {
+  struct Odd : Measured {
+    Widths widths() const override { return {std::nan(""), -1}; }
+    Heights height_for(double) const override { return {INFINITY, 3}; }
+  };
+  Tree tree{Keys{}};
+  Keys keys;
+  keys.kind = Kind::row;
+  tree.restyle(tree.root(), keys);
+  keys.kind = Kind::box;
+  const NodeId node = tree.append(tree.root(), keys);
+  tree.measure_with(node, std::make_shared<Odd>());
+  Solver solver;
+  const Arrangement arrangement = solver.solve(tree, {std::nan(""), 5e9});
+  EXPECT_EQ(arrangement.notes().size(), 3U);
+  EXPECT_EQ(arrangement.box(node).width, 0);
+  EXPECT_EQ(arrangement.container().height, 1e9);
+  tree.measure_with(node, nullptr);
+  EXPECT_EQ(solver.solve(tree, {5, 5}).notes().size(), 0U);
+}
+
+}  // namespace
+}  // namespace fond_ladder

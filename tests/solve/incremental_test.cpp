@@ -1,0 +1,205 @@
+// SPDX-License-Identifier: MIT
+//
+// A solver that has seen a tree before gives the same numbers as a fresh one, bit for bit, and visits only what
+// changed.
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <thread>
+
+#include "fond_ladder/fond_ladder.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using testing::RandomScenes;
+
+void expect_equal(const Arrangement& a, const Arrangement& b, const std::string& where) {
+  const auto first = a.boxes(), second = b.boxes();
+  ASSERT_EQ(first.size(), second.size()) << where;
+  for (std::size_t i = 0; i < first.size(); ++i) {
+    ASSERT_EQ(first[i].node, second[i].node) << where;
+    ASSERT_EQ(first[i].box, second[i].box) << where << " " << a.tree().path(first[i].node);
+    ASSERT_EQ(a.baseline(first[i].node), b.baseline(first[i].node)) << where;
+  }
+}
+
+/// One edit of any sort at a random place.
+void edit(Tree& tree, RandomScenes& scenes, int number) {
+  const auto nodes = tree.nodes();
+  const auto any = [&] { return nodes[static_cast<std::size_t>(scenes.below(static_cast<int>(nodes.size())))]; };
+  const NodeId node = any();
+  const bool is_root = node == tree.root();
+  const bool container = is_container(tree.kind(node));
+  Keys keys = scenes.keys(!container);
+  keys.name = is_root ? "root" : "e" + std::to_string(number);
+  switch (scenes.below(7)) {
+    case 0:
+    case 1: return tree.restyle(node, keys);
+    case 2: {
+      Keys toggled = tree.keys(node);
+      toggled.hidden = !toggled.hidden && !is_root;
+      return tree.restyle(node, toggled);
+    }
+    case 3:
+      if (container)
+        tree.insert(node, static_cast<std::size_t>(scenes.below(static_cast<int>(tree.child_count(node)) + 1)),
+                    scenes.keys(true));
+      return;
+    case 4:
+      if (!is_root && nodes.size() > 4) tree.remove(node);
+      return;
+    case 5: {
+      const NodeId parent = any();
+      try {
+        if (is_container(tree.kind(parent))) tree.move(node, parent, 0);
+      } catch (const BadNode&) {  // into itself
+      }
+      return;
+    }
+    default:
+      if (container && tree.child_count(node) > 1) {
+        keys.kind = Kind::row;
+        tree.enclose(node, 0, 2, keys);
+      }
+  }
+}
+
+TEST(Incremental, EqualsAFreshSolveAfterAnyEdits) {
+  for (std::uint32_t run = 0; run < 150 && !HasFailure(); ++run) {
+    RandomScenes scenes(testing::seed() + run);
+    Tree tree = scenes.tree(25);
+    Solver kept;
+    for (int step = 0; step < 25 && !HasFailure(); ++step) {
+      const int edits = scenes.below(3);
+      for (int i = 0; i < edits; ++i) edit(tree, scenes, 100 * step + i);
+      const Rung rung = scenes.chance(40) ? Rung{300, 200} : scenes.rung();
+      Solver fresh;
+      expect_equal(kept.solve(tree, rung), fresh.solve(tree, rung),
+                   "seed " + std::to_string(testing::seed() + run) + " step " + std::to_string(step));
+    }
+  }
+}
+
+TEST(Incremental, TheOrderOfEditsDoesNotMatter) {
+  const auto keys = [](const char* name, double width) {
+    Keys own;
+    own.name = name;
+    own.width = width;
+    return own;
+  };
+  Keys root;
+  root.kind = Kind::row;
+  Tree one(root), two(root);
+  const NodeId a = one.append(one.root(), keys("a", 10));
+  one.append(one.root(), keys("b", 20));
+  one.insert(one.root(), 1, keys("c", 30));
+  one.restyle(a, keys("a", 40));
+  two.append(two.root(), keys("c", 30));
+  two.append(two.root(), keys("b", 20));
+  two.append(two.root(), keys("x", 99));
+  two.insert(two.root(), 0, keys("a", 40));
+  two.remove(two.at("x"));
+  Solver solver, other;
+  EXPECT_EQ(testing::boxes_text(solver.solve(one, {500, 5})), testing::boxes_text(other.solve(two, {500, 5})));
+}
+
+/// A tree of `rows` rows of ten boxes in a column; the boxes are as wide as given.
+Tree sheet(int rows) {
+  Keys keys;
+  keys.kind = Kind::column;
+  Tree tree(keys);
+  for (int i = 0; i < rows; ++i) {
+    keys.kind = Kind::row;
+    keys.height = automatic;
+    keys.width = automatic;
+    const NodeId row = tree.append(tree.root(), keys);
+    keys.kind = Kind::box;
+    keys.width = 20.0;
+    keys.height = 5.0;
+    for (int k = 0; k < 10; ++k) tree.append(row, keys);
+  }
+  return tree;
+}
+
+using Visits = std::array<std::size_t, 4>;
+
+TEST(Incremental, VisitsOnlyWhatChanged) {
+  Tree tree = sheet(50);
+  const std::size_t n = tree.size();
+  Solver solver;
+  EXPECT_EQ(solver.solve(tree, {400, 900}).visited(), (Visits{n, n, n, n})) << "fresh";
+  EXPECT_EQ(solver.solve(tree, {400, 900}).visited(), (Visits{0, 0, 0, 0})) << "nothing new";
+  EXPECT_EQ(solver.solve(tree, {400, 800}).visited(), (Visits{0, 0, 0, 1})) << "a new height that no row needs";
+  EXPECT_EQ(solver.solve(tree, {500, 800}).visited(), (Visits{0, 51, 51, 51}))
+      << "the root and its rows; boxes keep 20";
+
+  const NodeId row = tree.children(tree.root())[25];
+  const NodeId leaf = tree.children(row)[3];
+  Keys keys = tree.keys(leaf);
+  keys.width = 30.0;
+  tree.restyle(leaf, keys);
+  EXPECT_EQ(solver.solve(tree, {500, 800}).visited(), (Visits{3, 3, 3, 3})) << "the leaf, its row, the root";
+
+  tree.append(row, keys);
+  EXPECT_EQ(solver.solve(tree, {500, 800}).visited(), (Visits{3, 3, 3, 3})) << "the new leaf, its row, the root";
+  tree.remove(leaf);
+  EXPECT_EQ(solver.solve(tree, {500, 800}).visited(), (Visits{2, 2, 2, 2})) << "the row and the root";
+  tree.move(tree.children(row)[0], tree.children(tree.root())[3], 0);
+  EXPECT_EQ(solver.solve(tree, {500, 800}).visited(), (Visits{3, 3, 3, 3})) << "two rows and the root";
+}
+
+TEST(Incremental, NodesEditedWhileHiddenAreSolvedWhenShown) {
+  Tree tree = testing::scene_from("row:r [ row:h [ box:i width=10 ] box:b width=5 ]").tree;
+  Solver solver;
+  solver.solve(tree, {100, 10});
+  Keys hidden = tree.keys(tree.at("h"));
+  hidden.hidden = true;
+  tree.restyle(tree.at("h"), hidden);
+  solver.solve(tree, {100, 10});
+  Keys wider = tree.keys(tree.at("i"));
+  wider.width = 30.0;
+  tree.restyle(tree.at("i"), wider);
+  solver.solve(tree, {100, 10});
+  hidden.hidden = false;
+  tree.restyle(tree.at("h"), hidden);
+  EXPECT_EQ(testing::boxes_text(solver.solve(tree, {100, 10})), "h(0,0 30x10) i(0,0 30x10) b(30,0 5x10)");
+}
+
+TEST(Incremental, OneSolverMayTurnToAnotherTreeAndBack) {
+  const Tree a = sheet(3), b = sheet(5);
+  Solver solver, fresh;
+  solver.solve(a, {300, 100});
+  solver.solve(b, {300, 100});
+  expect_equal(solver.solve(a, {250, 100}), fresh.solve(a, {250, 100}), "back");
+}
+
+TEST(Threads, ManySolversOnOneTree) {
+  RandomScenes scenes(testing::seed());
+  const Tree tree = scenes.tree(400);
+  Solver alone;
+  std::vector<std::vector<Arrangement::Placed>> expected;
+  for (int width = 100; width < 140; ++width) expected.push_back(alone.solve(tree, {width, 300}).boxes());
+  const Tree fresh = tree;  // not packed yet by any solver
+  std::vector<std::thread> threads;
+  std::array<int, 4> wrong{};
+  for (int t = 0; t < 4; ++t) {
+    threads.emplace_back([&, t] {
+      Solver solver;
+      for (int width = 100; width < 140; ++width) {
+        const auto boxes = solver.solve(fresh, {width, 300}).boxes();
+        const auto& right = expected[static_cast<std::size_t>(width - 100)];
+        wrong[static_cast<std::size_t>(t)] +=
+            !std::equal(boxes.begin(), boxes.end(), right.begin(), right.end(),
+                        [](const auto& p, const auto& q) { return p.node == q.node && p.box == q.box; });
+      }
+    });
+  }
+  for (std::thread& thread : threads) thread.join();
+  EXPECT_EQ(wrong, (std::array<int, 4>{}));
+}
+
+}  // namespace
+}  // namespace fond_ladder

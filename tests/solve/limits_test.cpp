@@ -1,0 +1,176 @@
+// SPDX-License-Identifier: MIT
+//
+// The promises about cost and hostile values: finite numbers, one visit a node and pass, no allocation in a steady
+// solve, no stack that depth could exhaust.
+#include <gtest/gtest.h>
+#include <sys/resource.h>
+
+#include <atomic>
+#include <cmath>
+#include <cstdlib>
+#include <new>
+#include <random>
+#include <thread>
+
+#include "fond_ladder/fond_ladder.hpp"
+#include "fond_ladder/scene_file.hpp"
+#include "solve/share.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace {
+std::atomic<std::size_t> allocations{0};
+}
+
+// Counting allocator for this whole program; NOLINT because replacing these is the only way to count.
+void* operator new(std::size_t size) {  // NOLINT
+  ++allocations;
+  if (void* memory = std::malloc(size == 0 ? 1 : size)) return memory;  // NOLINT
+  throw std::bad_alloc();
+}
+void operator delete(void* memory) noexcept {
+  std::free(memory);
+}  // NOLINT
+void operator delete(void* memory, std::size_t) noexcept {
+  std::free(memory);
+}  // NOLINT
+
+namespace fond_ladder {
+namespace {
+
+TEST(Limits, ASteadySolveAllocatesNothing) {
+  testing::RandomScenes scenes(testing::seed());
+  for (int run = 0; run < 30; ++run) {
+    Tree tree = scenes.tree(120);
+    Solver solver;
+    solver.solve(tree, {300, 200});
+    std::vector<NodeId> leaves;
+    for (const NodeId node : tree.nodes()) {
+      if (!is_container(tree.kind(node)) && tree.kind(node) != Kind::text) leaves.push_back(node);
+    }
+    const std::size_t before = allocations;
+    for (int width = 0; width < 400; width += 7) solver.solve(tree, {width, 200});
+    for (int height = 0; height < 400; height += 7) solver.solve(tree, {333, height});
+    for (const NodeId leaf : leaves) {
+      tree.content_changed(leaf);
+      solver.solve(tree, {333, 100});
+    }
+    ASSERT_EQ(allocations - before, 0U) << "run " << run;
+  }
+}
+
+TEST(Limits, HostileValuesGiveFiniteNumbers) {
+  const double values[] = {0, 1e-9, 1e9, 1};
+  std::mt19937 random(3);
+  const auto any = [&] { return values[random() % 4]; };
+  for (int run = 0; run < 3000; ++run) {
+    testing::RandomScenes scenes(static_cast<std::uint32_t>(run));
+    Tree tree = scenes.tree(12);
+    for (const NodeId node : tree.nodes()) {
+      Keys keys = tree.keys(node);
+      if (random() % 3 == 0) keys.width = any();
+      if (random() % 3 == 0) keys.min_width = any();
+      if (random() % 3 == 0) keys.max_width = any();
+      if (random() % 3 == 0) keys.height = percent(any());
+      if (random() % 3 == 0) keys.grow = any();
+      if (random() % 3 == 0) keys.shrink = any();
+      if (random() % 3 == 0) keys.basis = any();
+      if (random() % 3 == 0) keys.margin = Edges(-any());
+      if (random() % 3 == 0) keys.padding = Edges(random() % 2 == 0 ? Length(any()) : percent(any()));
+      if (random() % 3 == 0) keys.gap = Gap(random() % 2 == 0 ? Length(-any()) : percent(any()));
+      if (random() % 3 == 0) keys.aspect = random() % 2 == 0 ? 1e-6 : 1e6;
+      if (random() % 3 == 0) keys.weight = any();
+      tree.restyle(node, keys);
+    }
+    Solver solver;
+    for (const Rung rung : {Rung{0, 0}, Rung{1e9, 1e9}, Rung{1e-9, {}}, Rung{{}, {}}}) {
+      const Arrangement arrangement = solver.solve(tree, rung);
+      for (const auto& [node, box, depth] : arrangement.boxes()) {
+        for (const double number : {box.x, box.y, box.width, box.height}) ASSERT_TRUE(std::isfinite(number)) << run;
+        ASSERT_GE(box.width, 0) << run;
+        ASSERT_GE(box.height, 0) << run;
+      }
+    }
+  }
+}
+
+TEST(Limits, AMillionLevelsNeedNoStack) {
+  constexpr int levels = 1'000'000;
+  rlimit old{};
+  getrlimit(RLIMIT_STACK, &old);
+  // A thread with a stack of 256 KiB: anything that recurses by depth ends the program here.
+  pthread_attr_t attributes;
+  pthread_attr_init(&attributes);
+  pthread_attr_setstacksize(&attributes, 256 * 1024);
+  pthread_t thread{};
+  static std::atomic<bool> done{false};
+  const auto work = [](void*) -> void* {
+    Node chain = box("end").width(10).height(5);
+    for (int i = 0; i < levels; ++i) chain = (i % 2 == 0 ? row() : column()).holds(std::move(chain));
+    const Scene scene(chain);
+    const Arrangement arrangement = solve(scene, {50, 40});
+    EXPECT_EQ(arrangement["end"], (Rect{0, 0, 10, 5}));
+    EXPECT_EQ(arrangement.visited(), (std::array<std::size_t, 4>{levels + 1, levels + 1, levels + 1, levels + 1}));
+
+    std::string json = "{\"format\":1,\"root\":";
+    for (int i = 0; i < levels; ++i) json += R"({"kind":"row","children":[)";
+    json += R"({"kind":"box","name":"end","width":10})";
+    for (int i = 0; i < levels; ++i) json += "]}";
+    const Scene read = read_scene(json + "}", "deep");
+    EXPECT_EQ(read.tree.size(), levels + 1U);
+    EXPECT_EQ(solve(read, {50, 40})["end"].width, 10);
+    done = true;
+    return nullptr;
+  };
+  ASSERT_EQ(pthread_create(&thread, &attributes, work, nullptr), 0);
+  pthread_join(thread, nullptr);
+  EXPECT_TRUE(done);
+}
+
+TEST(Limits, AWideRowOfFreezesIsSharedInSortedOrder) {
+  // Factors that force the rounds of the standard to freeze one child at a time. Sharing sorts instead: the points it
+  // looks at are at most two a child, whatever the factors.
+  for (const int n : {8, 64, 512, 4096}) {
+    std::vector<detail::Portion> portions;
+    for (int i = 0; i < n; ++i) {
+      detail::Portion portion;
+      portion.grow = std::exp2(-(i % 60));
+      portion.most = std::exp2(-(i % 60) / 2.0) * 100;
+      portions.push_back(portion);
+    }
+    detail::ShareScratch scratch;
+    detail::share(portions, 20.0 * n, scratch);
+    EXPECT_LE(scratch.size(), 2U * static_cast<std::size_t>(n));
+    double sum = 0;
+    for (const auto& portion : portions) sum += portion.size;
+    EXPECT_NEAR(sum, std::min(20.0 * n, sum), 1e-6 * n);
+  }
+}
+
+TEST(Limits, APlainNodeTakesAtMost208Bytes) {
+  testing::RandomScenes scenes(1);
+  Keys keys;
+  keys.kind = Kind::column;
+  Tree tree(keys);
+  NodeId row;
+  for (int i = 0; i < 20000; ++i) {
+    keys = {};
+    if (i % 7 == 0) {
+      keys.kind = Kind::row;
+      keys.gap = 4.0;
+      keys.padding = i % 2 == 0 ? Edges(3) : Edges();
+      row = tree.append(tree.root(), keys);
+      continue;
+    }
+    keys.natural = {10, 5};
+    keys.grow = i % 3;
+    if (i % 5 == 0) keys.min_width = 8.0;
+    tree.append(row, keys);
+  }
+  Solver solver;
+  solver.solve(tree, {800, 600});
+  EXPECT_LE(static_cast<double>(tree.memory() + solver.memory()) / static_cast<double>(tree.size()), 208);
+}
+
+}  // namespace
+}  // namespace fond_ladder

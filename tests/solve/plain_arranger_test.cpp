@@ -1,0 +1,101 @@
+// SPDX-License-Identifier: MIT
+//
+// The engine against the plain arranger: exhaustively on small trees, at random on larger ones.
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+#include "support/plain_arranger.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using testing::arrange_plainly;
+using testing::RandomScenes;
+
+std::string as_text(const Rect& box) {
+  using testing::short_number;
+  return "(" + short_number(box.x) + "," + short_number(box.y) + " " + short_number(box.width) + "x" +
+         short_number(box.height) + ")";
+}
+
+bool same(const Rect& a, const Rect& b) {
+  const auto near = [](double p, double q) {
+    return std::abs(p - q) <= 1e-6 * std::max({1.0, std::abs(p), std::abs(q)});
+  };
+  return near(a.x, b.x) && near(a.y, b.y) && near(a.width, b.width) && near(a.height, b.height);
+}
+
+/// Compares all boxes; returns how many there were.
+std::size_t expect_same(const Tree& tree, Rung rung, const Arrangement& arrangement, const std::string& where) {
+  const auto expected = arrange_plainly(tree, rung);
+  const auto boxes = arrangement.boxes();
+  EXPECT_EQ(boxes.size(), expected.size()) << where;
+  for (const auto& placed : boxes) {
+    const auto found = expected.find(placed.node);
+    if (found == expected.end() || !same(placed.box, found->second)) {
+      ADD_FAILURE() << where << ": " << tree.path(placed.node) << " is " << as_text(placed.box) << ", should be "
+                    << (found == expected.end() ? "absent" : as_text(found->second));
+      break;
+    }
+  }
+  return boxes.size();
+}
+
+TEST(PlainArranger, AgreesOnAllSmallLines) {
+  const char* const containers[] = {"",
+                                    "gap=5",
+                                    "padding=4",
+                                    "along=center",
+                                    "along=between across=center",
+                                    "wrap=true rest=center",
+                                    "wrap=true gap=3 along=end across=end",
+                                    "reverse=true",
+                                    "alike=true",
+                                    "out_of=4",
+                                    "across=baseline",
+                                    "scroll=x along=center"};
+  const char* const children[] = {"box width=30 height=20",
+                                  "box width=40 grow=1",
+                                  "box weight=2 natural=[15,12]",
+                                  "text text=\"Fern and moss\"",
+                                  "box width=25 shrink=0 max_width=50% grow=2",
+                                  "column width=fill margin=3 [ box natural=[9,8] ]",
+                                  "box aspect=2 width=20%",
+                                  "box natural=[10,10] margin={\"left\":\"auto\"}"};
+  for (const char* direction : {"ltr", "rtl"}) {
+    for (const char* kind : {"row", "column"}) {
+      for (const char* container : containers) {
+        for (const char* first : children) {
+          for (const char* second : children) {
+            const std::string text = std::string("direction=") + direction + " column across=start [ " + kind +
+                                     " width=70% " + container + " [ " + first + " " + second + " ] ]";
+            const Scene scene = testing::scene_from(text);
+            Solver solver;
+            for (const Rung rung : {Rung{60, 50}, Rung{100, 90}, Rung{300, {}}}) {
+              expect_same(scene.tree, rung, solver.solve(scene.tree, rung), text);
+            }
+          }
+        }
+      }
+    }
+  }
+}
+
+TEST(PlainArranger, AgreesOnRandomTrees) {
+  std::size_t compared = 0;
+  for (std::uint32_t run = 0; compared < testing::rectangles() && !::testing::Test::HasFailure(); ++run) {
+    RandomScenes scenes(testing::seed() + run);
+    const Tree tree = scenes.tree(1 + static_cast<std::size_t>(scenes.below(24)));
+    Solver solver;
+    for (int i = 0; i < 3; ++i) {
+      const Rung rung = scenes.rung();
+      compared += expect_same(tree, rung, solver.solve(tree, rung), "seed " + std::to_string(testing::seed() + run));
+    }
+  }
+}
+
+}  // namespace
+}  // namespace fond_ladder

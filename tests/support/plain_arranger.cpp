@@ -1,0 +1,668 @@
+// SPDX-License-Identifier: MIT
+#include "support/plain_arranger.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <optional>
+
+namespace fond_ladder::testing {
+namespace {
+
+constexpr double none = -1;  // a size that is not known
+constexpr double endless = std::numeric_limits<double>::infinity();
+
+/// One axis of one child in the hands of its parent.
+struct Item {
+  double base, least, most, grow, shrink, inner_base, size;
+  [[nodiscard]] double held(double value) const { return std::max(std::min(value, most), least); }
+};
+
+struct Margin {
+  double before, after;
+  bool auto_before, auto_after;
+  [[nodiscard]] double sum() const { return before + after; }
+};
+
+class Plain {
+ public:
+  explicit Plain(const Tree& tree) : tree_(tree), em_(tree.em()), rtl_(tree.direction() == Direction::rtl) {}
+
+  std::map<NodeId, Rect> arrange(Rung rung) {
+    const NodeId root = tree_.root();
+    const double width = rung.width.value_or(content_width(root, true));
+    const double height = rung.height.value_or(content_height(root, width, width));
+    place(root, {0, 0, width, height}, width, height);
+    return boxes_;
+  }
+
+ private:
+  struct Child {
+    NodeId id;
+    Keys keys;
+  };
+
+  std::vector<Child> children(NodeId node) const {
+    std::vector<Child> all;
+    for (const NodeId id : tree_.children(node)) {
+      Keys keys = tree_.keys(id);
+      if (!keys.hidden) all.push_back({id, keys});
+    }
+    return all;
+  }
+  std::vector<Child> flow(NodeId node) const {
+    std::vector<Child> all = children(node);
+    std::erase_if(all, [](const Child& child) { return child.keys.pin.has_value(); });
+    std::ranges::stable_sort(all, {}, [](const Child& child) { return child.keys.order.rank; });
+    return all;
+  }
+
+  // --- edges -------------------------------------------------------------------------------------------------------
+
+  double px(const Length& length, double whole) const { return length.in_px(em_, whole < 0 ? 0 : whole); }
+  double inset_side(const Keys& keys, Side side, double whole) const {
+    double sum = px(keys.padding.on(side, rtl_).length(), whole);
+    if (keys.border_counts) sum += px(keys.border.on(side, rtl_).length(), whole);
+    return sum;
+  }
+  double before(const Keys& keys, bool x, double whole) const {
+    return inset_side(keys, x ? Side::left : Side::top, whole);
+  }
+  double after(const Keys& keys, bool x, double whole) const {
+    return inset_side(keys, x ? Side::right : Side::bottom, whole);
+  }
+  double inset(const Keys& keys, bool x, double whole) const { return before(keys, x, whole) + after(keys, x, whole); }
+  Margin margin(const Keys& keys, bool x, double whole, bool flip = false) const {
+    const Edge a = keys.margin.on(x ? Side::left : Side::top, rtl_),
+               b = keys.margin.on(x ? Side::right : Side::bottom, rtl_);
+    Margin margin{a.is_automatic() ? 0 : px(a.length(), whole), b.is_automatic() ? 0 : px(b.length(), whole),
+                  a.is_automatic(), b.is_automatic()};
+    if (flip) {
+      std::swap(margin.before, margin.after);
+      std::swap(margin.auto_before, margin.auto_after);
+    }
+    return margin;
+  }
+
+  // --- sizes -------------------------------------------------------------------------------------------------------
+
+  static bool has_shape(const Keys& keys) {
+    return keys.aspect || (keys.kind == Kind::image && keys.natural.x > 0 && keys.natural.y > 0);
+  }
+  /// The given size in pixels, or `none`.
+  double given(const Keys& keys, bool x, double whole) const {
+    const Sizing& sizing = x ? keys.width : keys.height;
+    if (sizing.way() == Sizing::Way::length) {
+      return sizing.length().is_percent() && whole < 0 ? none : px(sizing.length(), whole);
+    }
+    const bool height_known = keys.height.way() == Sizing::Way::length && !keys.height.length().is_percent();
+    if (!x || sizing.way() != Sizing::Way::automatic || !has_shape(keys) || !height_known) return none;
+    double most = endless, least = inset(keys, false, none);
+    if (keys.max_height && !keys.max_height->is_percent()) most = px(*keys.max_height, none);
+    if (keys.min_height && !keys.min_height->is_percent()) least = std::max(least, px(*keys.min_height, none));
+    const double height = std::max(std::min(px(keys.height.length(), none), most), least);
+    if (keys.aspect) return height * *keys.aspect;
+    return (height - inset(keys, false, none)) * (keys.natural.x / keys.natural.y) + inset(keys, true, none);
+  }
+  Item bounded(const Keys& keys, bool x, double whole, double edge_whole) const {
+    const auto known = [&](const Limit& limit) { return limit && !(limit->is_percent() && whole < 0); };
+    const Limit &least = x ? keys.min_width : keys.min_height, &most = x ? keys.max_width : keys.max_height;
+    Item item{};
+    item.most = known(most) ? px(*most, whole) : endless;
+    item.least = std::max(known(least) ? px(*least, whole) : 0, inset(keys, x, edge_whole));
+    item.most = std::max(item.most, item.least);
+    return item;
+  }
+  static bool scrolls(const Keys& keys, bool x) {
+    return keys.scroll == Scroll::both || keys.scroll == (x ? Scroll::x : Scroll::y);
+  }
+  /// The automatic minimum: the content, but not more than the given size or the maximum.
+  void hold_content(Item& item, const Keys& keys, bool x, double whole, double content) const {
+    if ((x ? keys.min_width : keys.min_height) || scrolls(keys, x)) return;
+    double least = std::min(content, item.most);
+    const double size = given(keys, x, whole);
+    if (size >= 0) least = std::min(least, size);
+    item.least = std::max(item.least, least);
+  }
+  static double factor_of(const Keys& keys) { return keys.scale_counts ? keys.scale : 1; }
+
+  static bool weighted(const Keys& parent, const Keys& keys, bool x) {
+    return parent.alike || keys.weight || (x ? keys.width : keys.height).way() == Sizing::Way::fill;
+  }
+  static double grow(const Keys& parent, const Keys& keys, bool x) {
+    if (parent.alike) return 1;
+    if (keys.weight) return *keys.weight;
+    return (x ? keys.width : keys.height).way() == Sizing::Way::fill ? 1 : keys.grow;
+  }
+  double base(const Keys& keys, bool x, double whole, double content) const {
+    if (keys.basis.way() == Sizing::Way::content) return content;
+    if (keys.basis.way() == Sizing::Way::length) {
+      return keys.basis.length().is_percent() && whole < 0 ? content : px(keys.basis.length(), whole);
+    }
+    const double size = given(keys, x, whole);
+    return size < 0 ? content : size;
+  }
+  /// A child of a line going up.
+  double counted_along(const Keys& parent, const Keys& keys, bool x, double content, double minimum,
+                       double widest) const {
+    Item item = bounded(keys, x, none, none);
+    if (!parent.alike) hold_content(item, keys, x, none, minimum);
+    if (parent.alike && (x ? keys.min_width : keys.min_height)) item = bounded(keys, x, none, none);
+    const bool grows = grow(parent, keys, x) > 0;
+    double size = content;
+    if (weighted(parent, keys, x)) {
+      if (!grows) size = 0;
+    } else {
+      if (given(keys, x, none) >= 0) size = given(keys, x, none);
+      const double start = std::max(base(keys, x, none, widest), inset(keys, x, none));
+      if (keys.shrink == 0 || scrolls(parent, x)) size = std::max(size, start);
+      if (!grows) size = std::min(size, start);
+    }
+    return item.held(size) * factor_of(keys);
+  }
+  double counted_across(const Keys& keys, bool x, double content) const {
+    const double size = given(keys, x, none);
+    return bounded(keys, x, none, none).held(size >= 0 ? size : content) * factor_of(keys);
+  }
+
+  // --- content going up --------------------------------------------------------------------------------------------
+
+  /// Min-content or max-content width, border box.
+  double content_width(NodeId node, bool widest) const {
+    const Keys keys = tree_.keys(node);
+    const double edges = inset(keys, true, none);
+    if (!widest && scrolls(keys, true)) return edges;
+    if (!is_container(keys.kind)) {
+      const auto content = tree_.content(node);
+      if (!content) return keys.natural.x + edges;
+      const auto widths = content->widths();
+      return edges + (widest ? std::max(widths.min_content, widths.max_content) : widths.min_content);
+    }
+    double sum = 0, largest = 0;
+    const auto all = flow(node);
+    for (const Child& child : all) {
+      const double low = content_width(child.id, false), high = content_width(child.id, true);
+      const double own = keys.kind == Kind::row ? counted_along(keys, child.keys, true, widest ? high : low, low, high)
+                                                : counted_across(child.keys, true, widest ? high : low);
+      const double outer = own + margin(child.keys, true, none).sum();
+      sum += outer;
+      largest = std::max(largest, outer);
+    }
+    if (all.size() > 1) sum += px(keys.gap.x, none) * static_cast<double>(all.size() - 1);
+    const bool adds = keys.kind == Kind::row && (widest || !keys.wrap);
+    return edges + std::max(0.0, adds ? sum : largest);
+  }
+
+  /// Height by content at a width; `whole` is the parent's content width.
+  double content_height(NodeId node, double width, double whole) const {
+    const Keys keys = tree_.keys(node);
+    const double edges = inset(keys, false, none);
+    if (has_shape(keys) && keys.height.way() == Sizing::Way::automatic) {
+      if (keys.aspect) return width / *keys.aspect;
+      return std::max(0.0, width - inset(keys, true, whole)) * (keys.natural.y / keys.natural.x) + edges;
+    }
+    const double inner = std::max(0.0, width - inset(keys, true, whole));
+    if (!is_container(keys.kind)) {
+      const auto content = tree_.content(node);
+      return edges + (content ? content->height_for(inner).height : keys.natural.y);
+    }
+    const auto lines = lines_of(node, inner);
+    double sum = 0;
+    if (keys.kind == Kind::row) {
+      for (const auto& line : lines) sum += row_line_height(keys, line, inner).first;
+      if (lines.size() > 1) sum += px(keys.gap.y, none) * static_cast<double>(lines.size() - 1);
+      return edges + std::max(0.0, sum);
+    }
+    double largest = 0;
+    std::size_t count = 0;
+    for (const auto& line : lines) {
+      for (const Laid& laid : line) {
+        const double need = content_height(laid.id, laid.width, inner);
+        const double own = keys.kind == Kind::column ? counted_along(keys, laid.keys, false, need, need, need)
+                                                     : counted_across(laid.keys, false, need);
+        sum += own + margin(laid.keys, false, none).sum();
+        largest = std::max(largest, own + margin(laid.keys, false, none).sum());
+        ++count;
+      }
+    }
+    if (keys.kind == Kind::stack) return edges + std::max(0.0, largest);
+    if (count > 1) sum += px(keys.gap.y, none) * static_cast<double>(count - 1);
+    return edges + std::max(0.0, sum);
+  }
+
+  double natural_height(const Keys& keys, double need) const {
+    const double size = given(keys, false, none);
+    return bounded(keys, false, none, none).held(size >= 0 ? size : need);
+  }
+
+  /// First baseline from the node's top, at its natural height.
+  double baseline(NodeId node, double width, double whole) const {
+    const Keys keys = tree_.keys(node);
+    const double top = before(keys, false, none);
+    const double need = content_height(node, width, whole), height = natural_height(keys, need);
+    const double inner = std::max(0.0, width - inset(keys, true, whole));
+    if (!is_container(keys.kind)) {
+      const auto content = tree_.content(node);
+      return content ? top + content->height_for(inner).baseline : height;
+    }
+    const auto lines = lines_of(node, inner);
+    if (lines.empty()) return height;
+    const Laid& first = lines.front().front();
+    const Margin around = margin(first.keys, false, none);
+    const double own_need = content_height(first.id, first.width, inner);
+    const double own = baseline(first.id, first.width, inner);
+    Across align = Across::start;
+    double room = height - inset(keys, false, none);
+    if (keys.kind == Kind::row) {
+      const auto [line_height, ascent] = row_line_height(keys, lines.front(), inner);
+      for (const Laid& laid : lines.front()) {
+        if (on_baseline(keys, laid.keys)) return top + ascent;
+      }
+      align = first.keys.self.across.value_or(keys.across);
+      if (keys.wrap) room = line_height;
+    } else if (keys.kind == Kind::stack) {
+      align = first.keys.self.y.value_or(keys.align.y);
+    } else if (keys.reverse) {
+      return height - after(keys, false, none) - around.after - natural_height(first.keys, own_need) + own;
+    }
+    const double scale = keys.kind == Kind::row ? factor_of(first.keys) : 1;
+    const double spare = room - around.sum() - natural_height(first.keys, own_need) * scale;
+    return top + around.before + (align == Across::center ? spare / 2 : align == Across::end ? spare : 0) + own;
+  }
+
+  // --- widths going down -------------------------------------------------------------------------------------------
+
+  struct Laid {
+    NodeId id;
+    Keys keys;
+    double x = 0, width = 0;  // from the parent's content box, in laying order when flipped
+  };
+  using LaidLine = std::vector<Laid>;
+
+  bool on_baseline(const Keys& parent, const Keys& keys) const {
+    const Margin around = margin(keys, false, none);
+    return parent.kind == Kind::row && keys.self.across.value_or(parent.across) == Across::baseline &&
+           !around.auto_before && !around.auto_after;
+  }
+
+  /// Height and ascent of a line of a row, at natural heights.
+  std::pair<double, double> row_line_height(const Keys& keys, const LaidLine& line, double inner) const {
+    double tallest = 0, ascent = 0, descent = 0;
+    for (const Laid& laid : line) {
+      const double height = counted_across(laid.keys, false, content_height(laid.id, laid.width, inner));
+      const Margin around = margin(laid.keys, false, none);
+      tallest = std::max(tallest, height + around.sum());
+      if (!on_baseline(keys, laid.keys)) continue;
+      const double up = around.before + baseline(laid.id, laid.width, inner);
+      ascent = std::max(ascent, up);
+      descent = std::max(descent, height + around.sum() - up);
+    }
+    return {std::max(tallest, ascent + descent), ascent};
+  }
+
+  /// The lines of a container with the widths and, along a row or across a column or stack, the places of its children.
+  std::vector<LaidLine> lines_of(NodeId node, double inner) const {
+    const Keys keys = tree_.keys(node);
+    const auto all = flow(node);
+    if (keys.kind == Kind::row) {
+      std::vector<Item> items;
+      for (const Child& child : all) {
+        items.push_back(
+            item_along(keys, child.keys, true, inner, content_width(child.id, false), content_width(child.id, true)));
+      }
+      std::vector<LaidLine> lines;
+      const bool flip = keys.reverse != rtl_;
+      for (const auto& [first, last] : broken(keys, all, items, true, inner, flip)) {
+        std::vector<double> at = laid_along(keys, all, items, first, last, true, inner, flip);
+        LaidLine line;
+        for (std::size_t i = first; i < last; ++i) {
+          const double width = items[i].size / factor_of(all[i].keys);
+          line.push_back({all[i].id, all[i].keys, at[i - first] + (items[i].size - width) / 2, width});
+        }
+        lines.push_back(line);
+      }
+      return lines;
+    }
+    LaidLine line;
+    for (const Child& child : all) {
+      Across align = keys.kind == Kind::stack ? child.keys.self.x.value_or(keys.align.x)
+                                              : child.keys.self.across.value_or(keys.across);
+      if (align == Across::baseline) align = Across::start;
+      if (keys.kind == Kind::column && keys.wrap && align == Across::stretch) align = Across::start;
+      const auto [at, size] = fitted(keys, child.id, child.keys, true, inner, inner, align, rtl_, none, none);
+      line.push_back({child.id, child.keys, at, size});
+    }
+    if (line.empty()) return {};
+    return {line};
+  }
+
+  Item item_along(const Keys& parent, const Keys& keys, bool x, double inner, double minimum, double widest) const {
+    Item item = bounded(keys, x, inner, inner);
+    if (!parent.alike) hold_content(item, keys, x, inner, minimum);
+    item.grow = grow(parent, keys, x);
+    if (!weighted(parent, keys, x)) {
+      item.base = std::max(base(keys, x, inner, widest), inset(keys, x, inner));
+      item.shrink = scrolls(parent, x) ? 0 : keys.shrink;
+      item.inner_base = item.base - inset(keys, x, inner);
+    }
+    for (double* field : {&item.base, &item.least, &item.most, &item.inner_base}) *field *= factor_of(keys);
+    return item;
+  }
+
+  /// Ranges of children by line.
+  std::vector<std::pair<std::size_t, std::size_t>> broken(const Keys& keys, const std::vector<Child>& all,
+                                                          const std::vector<Item>& items, bool x, double inner,
+                                                          bool flip) const {
+    std::vector<std::pair<std::size_t, std::size_t>> lines;
+    const double gap = px(x ? keys.gap.x : keys.gap.y, inner);
+    double taken = 0;
+    for (std::size_t i = 0; i < all.size(); ++i) {
+      const double outer = items[i].held(items[i].base) + margin(all[i].keys, x, inner, flip).sum();
+      const bool fits = !lines.empty() && taken + gap + outer <= inner + 1e-6 * std::max(1.0, inner);
+      if (lines.empty() || (keys.wrap && !fits)) {
+        lines.emplace_back(i, i + 1);
+        taken = outer;
+      } else {
+        lines.back().second = i + 1;
+        taken += gap + outer;
+      }
+    }
+    return lines;
+  }
+
+  static void share(std::vector<Item*> items, double room) {
+    double wanted = 0;
+    for (const Item* item : items) wanted += item->held(item->base);
+    const bool growing = wanted < room;
+    std::vector<Item*> free;
+    for (Item* item : items) {
+      item->size = item->held(item->base);
+      const bool fixed =
+          growing ? item->grow == 0 || item->base > item->size : item->shrink == 0 || item->base < item->size;
+      if (!fixed) free.push_back(item);
+    }
+    const auto spare = [&] {
+      double left = room;
+      for (const Item* item : items) left -= std::ranges::find(free, item) == free.end() ? item->size : item->base;
+      return left;
+    };
+    const double initial = spare();
+    while (!free.empty()) {
+      double left = spare(), factors = 0, scaled = 0, violation = 0;
+      for (const Item* item : free) {
+        factors += growing ? item->grow : item->shrink;
+        scaled += item->shrink * item->inner_base;
+      }
+      if (factors < 1 && std::abs(initial * factors) < std::abs(left)) left = initial * factors;
+      const auto target = [&](const Item* item) {
+        if (growing) return item->base + item->grow / factors * left;
+        return scaled > 0 ? item->base - item->shrink * item->inner_base / scaled * -left : item->base;
+      };
+      for (const Item* item : free) violation += item->held(target(item)) - target(item);
+      std::vector<Item*> still;
+      std::vector<double> sizes;
+      for (Item* item : free) {
+        const double over = item->held(target(item)) - target(item);
+        const bool freeze = std::abs(violation) < 1e-9 || (violation > 0 ? over > 0 : over < 0);
+        if (!freeze) still.push_back(item);
+        sizes.push_back(item->held(target(item)));
+      }
+      for (std::size_t i = 0; i < free.size(); ++i) free[i]->size = sizes[i];
+      if (still.size() == free.size()) break;
+      free = still;
+    }
+  }
+
+  /// Shares one line and returns where its children begin, from the edge from which the line is laid.
+  std::vector<double> laid_along(const Keys& keys, const std::vector<Child>& all, std::vector<Item>& items,
+                                 std::size_t first, std::size_t last, bool x, double inner, bool flip) const {
+    const double gap = px(x ? keys.gap.x : keys.gap.y, inner);
+    const std::size_t count = last - first;
+    double left = inner - gap * static_cast<double>(count - 1);
+    std::size_t autos = 0;
+    std::vector<Item*> line;
+    double total = 0;
+    for (std::size_t i = first; i < last; ++i) {
+      const Margin around = margin(all[i].keys, x, inner, flip);
+      left -= around.sum();
+      autos += around.auto_before + around.auto_after;
+      total += items[i].grow;
+      line.push_back(&items[i]);
+    }
+    if (keys.out_of && std::max(total, *keys.out_of) > 0) {
+      for (Item* item : line) item->grow /= std::max(total, *keys.out_of);
+    }
+    share(line, left);
+    for (const Item* item : line) left -= item->size;
+    double automatic_part = 0;
+    if (autos > 0 && left > 0) {
+      automatic_part = left / static_cast<double>(autos);
+      left = 0;
+    }
+    auto [at, between] = spread(static_cast<Rest>(keys.along), left, count, scrolls(keys, x));
+    std::vector<double> places;
+    for (std::size_t i = first; i < last; ++i) {
+      const Margin around = margin(all[i].keys, x, inner, flip);
+      at += around.before + (around.auto_before ? automatic_part : 0);
+      places.push_back(at);
+      at += items[i].size + around.after + (around.auto_after ? automatic_part : 0) + gap + between;
+    }
+    return places;
+  }
+
+  static std::pair<double, double> spread(Rest word, double spare, std::size_t count, bool scrolls) {
+    const auto n = static_cast<double>(count);
+    const bool sticks_out = spare <= 0;
+    if (word == Rest::center && !(sticks_out && scrolls)) return {spare / 2, 0};
+    if (word == Rest::end && !(sticks_out && scrolls)) return {spare, 0};
+    if (sticks_out) return {0, 0};
+    if (word == Rest::between && count > 1) return {0, spare / (n - 1)};
+    if (word == Rest::around) return {spare / (2 * n), spare / n};
+    if (word == Rest::evenly) return {spare / (n + 1), spare / (n + 1)};
+    if (word == Rest::slots) return {0, spare / n};
+    return {0, 0};
+  }
+
+  /// Place (from the laying edge) and size of a child that fills or fits `room`. `need` is its height by content.
+  std::pair<double, double> fitted(const Keys& parent, NodeId id, const Keys& keys, bool x, double room, double whole,
+                                   Across align, bool flip, double need, double to_baseline) const {
+    const Margin around = margin(keys, x, whole, flip);
+    const Item bounds = bounded(keys, x, whole, whole);
+    const double left = (room - around.sum()) / factor_of(keys);
+    const Sizing::Way way = (x ? keys.width : keys.height).way();
+    const bool keeps_shape = has_shape(keys) && (!x || keys.kind == Kind::image);
+    double size = given(keys, x, whole);
+    if (size < 0) {
+      const bool stretched = way == Sizing::Way::automatic && align == Across::stretch && !keeps_shape &&
+                             !around.auto_before && !around.auto_after;
+      if (stretched || way == Sizing::Way::fill) {
+        size = left;
+      } else {
+        size = x ? std::min(content_width(id, true), std::max(content_width(id, false), left)) : need;
+      }
+    }
+    size = bounds.held(size);
+    const double counted = size * factor_of(keys), spare = room - around.sum() - counted;
+    double ahead = 0;
+    if (around.auto_before || around.auto_after) {
+      if (spare > 0) ahead = around.auto_before ? (around.auto_after ? spare / 2 : spare) : 0;
+    } else if (to_baseline >= 0) {
+      ahead = to_baseline;
+    } else if (spare > 0 || !scrolls(parent, x)) {
+      ahead = align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
+    }
+    return {around.before + ahead + (counted - size) / 2, size};
+  }
+
+  // --- places ------------------------------------------------------------------------------------------------------
+
+  void place(NodeId node, Rect box, double whole_x, double whole_y) {
+    boxes_[node] = box;
+    const Keys keys = tree_.keys(node);
+    if (!is_container(keys.kind)) return;
+    const double inner_w = std::max(0.0, box.width - inset(keys, true, whole_x));
+    const double inner_h = std::max(0.0, box.height - inset(keys, false, whole_y));
+    auto lines = lines_of(node, inner_w);
+    struct Final {
+      double y, height;
+    };
+    std::map<NodeId, Final> upright;
+    bool flip_x = keys.kind == Kind::row ? keys.reverse != rtl_ : rtl_, flip_y = false;
+
+    if (keys.kind == Kind::row) {
+      std::vector<double> heights;
+      for (const auto& line : lines)
+        heights.push_back(keys.wrap ? row_line_height(keys, line, inner_w).first : inner_h);
+      const auto tops = lines_shared(keys, heights, inner_h, false);
+      for (std::size_t i = 0; i < lines.size(); ++i) {
+        const double ascent = row_line_height(keys, lines[i], inner_w).second;
+        for (const Laid& laid : lines[i]) {
+          double to_baseline = none;
+          if (on_baseline(keys, laid.keys)) {
+            to_baseline = ascent - margin(laid.keys, false, none).before - baseline(laid.id, laid.width, inner_w);
+          }
+          const double need = content_height(laid.id, laid.width, inner_w);
+          const auto [at, size] = fitted(keys, laid.id, laid.keys, false, heights[i], inner_h,
+                                         laid.keys.self.across.value_or(keys.across), false, need, to_baseline);
+          upright[laid.id] = {tops[i] + at, size};
+        }
+      }
+    } else if (keys.kind == Kind::stack) {
+      for (const auto& line : lines) {
+        for (const Laid& laid : line) {
+          const double need = content_height(laid.id, laid.width, inner_w);
+          const auto [at, size] = fitted(keys, laid.id, laid.keys, false, inner_h, inner_h,
+                                         laid.keys.self.y.value_or(keys.align.y), false, need, none);
+          upright[laid.id] = {at, size};
+        }
+      }
+    } else if (!lines.empty()) {
+      flip_y = keys.reverse;
+      const auto all = flow(node);
+      std::vector<Item> items;
+      for (std::size_t i = 0; i < all.size(); ++i) {
+        const double need = content_height(all[i].id, lines[0][i].width, inner_w);
+        items.push_back(item_along(keys, all[i].keys, false, inner_h, need, need));
+      }
+      const auto ranges = broken(keys, all, items, false, inner_h, flip_y);
+      std::vector<double> widths;
+      for (const auto& [first, last] : ranges) {
+        const auto at = laid_along(keys, all, items, first, last, false, inner_h, flip_y);
+        double widest = 0;
+        for (std::size_t i = first; i < last; ++i) {
+          const double height = items[i].size / factor_of(all[i].keys);
+          upright[all[i].id] = {at[i - first] + (items[i].size - height) / 2, height};
+          widest =
+              std::max(widest, lines[0][i].width * factor_of(all[i].keys) + margin(all[i].keys, true, inner_w).sum());
+        }
+        widths.push_back(widest);
+      }
+      if (keys.wrap) {
+        const auto lefts = lines_shared(keys, widths, inner_w, true);
+        for (std::size_t k = 0; k < ranges.size(); ++k) {
+          for (std::size_t i = ranges[k].first; i < ranges[k].second; ++i) {
+            Across align = all[i].keys.self.across.value_or(keys.across);
+            if (align == Across::stretch || align == Across::baseline) align = Across::start;
+            Keys fixed = all[i].keys;  // its width stands
+            fixed.width = lines[0][i].width;
+            fixed.min_width = fixed.max_width = std::nullopt;
+            lines[0][i].x =
+                lefts[k] + fitted(keys, all[i].id, fixed, true, widths[k], inner_w, align, rtl_, none, none).first;
+          }
+        }
+      }
+    }
+
+    for (const auto& line : lines) {
+      for (const Laid& laid : line) {
+        const auto [y, height] = upright.at(laid.id);
+        Rect own{0, 0, laid.width, height};
+        own.x = flip_x ? box.width - after(keys, true, whole_x) - laid.x - laid.width
+                       : before(keys, true, whole_x) + laid.x;
+        own.y = flip_y ? box.height - after(keys, false, whole_y) - y - height : before(keys, false, whole_y) + y;
+        if (keys.kind == Kind::stack) {
+          own.x += laid.keys.nudge.x;
+          own.y += laid.keys.nudge.y;
+        }
+        own.x += box.x;
+        own.y += box.y;
+        place(laid.id, own, inner_w, inner_h);
+      }
+    }
+    for (const Child& child : children(node)) {
+      if (child.keys.pin) place_pinned(keys, box, whole_x, whole_y, child);
+    }
+  }
+
+  /// Where lines begin across, and their sizes when they stretch.
+  std::vector<double> lines_shared(const Keys& keys, std::vector<double>& sizes, double inner, bool x) const {
+    if (!keys.wrap) return std::vector<double>(sizes.size(), 0);
+    const double gap = px(x ? keys.gap.x : keys.gap.y, inner);
+    double spare = inner;
+    for (const double size : sizes) spare -= size;
+    if (!sizes.empty()) spare -= gap * static_cast<double>(sizes.size() - 1);
+    auto [at, between] = spread(keys.rest, spare, sizes.size(), scrolls(keys, x));
+    std::vector<double> places;
+    for (double& size : sizes) {
+      if (keys.rest == Rest::stretch && spare > 0) size += spare / static_cast<double>(sizes.size());
+      places.push_back(at);
+      at += size + gap + between;
+    }
+    return places;
+  }
+
+  void place_pinned(const Keys& parent, Rect box, double whole_x, double whole_y, const Child& child) {
+    const auto border = [&](Side side, double whole) {
+      return parent.border_counts ? px(parent.border.on(side, rtl_).length(), whole) : 0;
+    };
+    const double left = border(Side::left, whole_x), top = border(Side::top, whole_y);
+    const double room_x = std::max(0.0, box.width - left - border(Side::right, whole_x));
+    const double room_y = std::max(0.0, box.height - top - border(Side::bottom, whole_y));
+    const Pin& pin = *child.keys.pin;
+    const Limit near_left = pin.left ? pin.left : (rtl_ ? pin.end : pin.start);
+    const Limit near_right = pin.right ? pin.right : (rtl_ ? pin.start : pin.end);
+    const bool from_right = rtl_ && !pin.left && !pin.right && !pin.center_x;
+    const auto [x, width] = pinned(child, true, room_x, near_left, near_right, pin.center_x, from_right, none);
+    const double need = content_height(child.id, width, room_x);
+    const auto [y, height] = pinned(child, false, room_y, pin.top, pin.bottom, pin.center_y, false, need);
+    place(child.id, {box.x + left + x, box.y + top + y, width, height}, room_x, room_y);
+  }
+
+  std::pair<double, double> pinned(const Child& child, bool x, double whole, const Limit& near, const Limit& far,
+                                   const Limit& center, bool from_far, double need) const {
+    const Margin around = margin(child.keys, x, whole);
+    const double a = near ? px(*near, whole) : 0, b = far ? px(*far, whole) : 0;
+    const double room = std::max(0.0, whole - a - b - around.sum());
+    const Sizing::Way way = (x ? child.keys.width : child.keys.height).way();
+    const bool keeps_shape = has_shape(child.keys) && (!x || child.keys.kind == Kind::image);
+    double size = given(child.keys, x, whole);
+    const bool unset = size < 0 && (way == Sizing::Way::fill || (way == Sizing::Way::automatic && !keeps_shape));
+    const bool tied = near && far && unset;
+    if (size < 0) {
+      if (tied || way == Sizing::Way::fill) {
+        size = room / factor_of(child.keys);
+      } else {
+        const double left = room / factor_of(child.keys);
+        size = x ? std::min(content_width(child.id, true), std::max(content_width(child.id, false), left)) : need;
+      }
+    }
+    size = bounded(child.keys, x, whole, whole).held(size);
+    if (near && (tied || !far || !from_far)) return {a + around.before, size};
+    if (far || (!center && from_far)) return {whole - b - around.after - size, size};
+    if (center) return {(whole - size) / 2 + px(*center, whole), size};
+    return {around.before, size};
+  }
+
+  const Tree& tree_;
+  double em_;
+  bool rtl_;
+  std::map<NodeId, Rect> boxes_;
+};
+
+}  // namespace
+
+std::map<NodeId, Rect> arrange_plainly(const Tree& tree, Rung rung) {
+  return Plain(tree).arrange(rung);
+}
+
+}  // namespace fond_ladder::testing

@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: MIT
+#include "support/random_scenes.hpp"
+
+#include <cstdlib>
+
+namespace fond_ladder::testing {
+
+Length RandomScenes::any_length() {
+  switch (below(6)) {
+    case 0: return em(below(6) / 2.0);
+    case 1: return percent(below(130));
+    default: return length();
+  }
+}
+
+Edges RandomScenes::edges(int largest, bool can_be_auto) {
+  Edges edges(static_cast<double>(below(largest)));
+  if (chance(40))
+    edges.set(static_cast<Side>(below(8)), static_cast<double>(below(2 * largest) - (can_be_auto ? 6 : 0)));
+  if (can_be_auto && chance(30)) edges.set(static_cast<Side>(below(8)), automatic);
+  if (chance(10)) edges.set(static_cast<Side>(below(8)), percent(below(20)));
+  if (!can_be_auto) {
+    for (int i = 0; i < 8; ++i) {
+      const auto& edge = edges.given(static_cast<Side>(i));
+      if (edge && edge->length().amount() < 0) edges.set(static_cast<Side>(i), 0.0);
+    }
+  }
+  return edges;
+}
+
+void RandomScenes::add_sizes(Keys& keys) {
+  for (Sizing* sizing : {&keys.width, &keys.height}) {
+    switch (below(8)) {
+      case 0:
+      case 1: *sizing = any_length(); break;
+      case 2: *sizing = content; break;
+      case 3: *sizing = fill; break;
+      default: break;
+    }
+  }
+  for (Limit* limit : {&keys.min_width, &keys.max_width, &keys.min_height, &keys.max_height}) {
+    if (chance(12)) *limit = any_length();
+  }
+  if (chance(8)) keys.aspect = 0.25 + below(12) / 4.0;
+}
+
+void RandomScenes::add_container_keys(Keys& keys) {
+  if (chance(60)) keys.gap = Gap(any_length(), static_cast<double>(below(20) - 4));
+  keys.along = static_cast<Along>(below(7));
+  keys.across = static_cast<Across>(below(5));
+  keys.wrap = chance(30);
+  keys.reverse = chance(20);
+  keys.rest = static_cast<Rest>(below(8));
+  if (chance(10)) keys.out_of = 1 + below(8);
+  keys.alike = chance(10);
+  keys.align = {static_cast<Across>(below(4)), static_cast<Across>(below(4))};
+  if (chance(15)) keys.scroll = static_cast<Scroll>(below(4));
+  if (chance(10)) keys.overlap = Overlap::earlier;
+}
+
+void RandomScenes::add_child_keys(Keys& keys) {
+  if (chance(25)) keys.basis = chance(20) ? Sizing(content) : Sizing(any_length());
+  if (chance(30)) keys.grow = below(5) / 2.0;
+  if (chance(30)) keys.shrink = below(5) / 2.0;
+  if (chance(25)) keys.weight = below(5) / 2.0;
+  if (chance(20)) keys.self.across = static_cast<Across>(below(5));
+  if (chance(20)) keys.self.x = static_cast<Across>(below(4));
+  if (chance(20)) keys.self.y = static_cast<Across>(below(4));
+  if (chance(5)) keys.nudge = {below(20) - 10.0, below(20) - 10.0};
+  if (chance(6)) keys.hidden = true;
+  if (chance(8)) keys.order.rank = below(3) == 0 ? Order::last : below(5) - 2;
+  if (chance(6)) keys.scale = 0.5 + below(4) / 2.0, keys.scale_counts = chance(60);
+  if (chance(7)) {
+    Pin pin;
+    for (Limit* side :
+         {&pin.left, &pin.right, &pin.top, &pin.bottom, &pin.start, &pin.end, &pin.center_x, &pin.center_y}) {
+      if (chance(30)) *side = any_length();
+    }
+    keys.pin = pin;
+  }
+}
+
+Keys RandomScenes::keys(bool leaf) {
+  Keys keys;
+  constexpr Kind leaves[] = {Kind::box, Kind::text, Kind::image};
+  constexpr Kind containers[] = {Kind::row, Kind::column, Kind::row, Kind::column, Kind::stack};
+  keys.kind = leaf ? leaves[below(3)] : containers[below(5)];
+  add_sizes(keys);
+  if (chance(25)) keys.margin = edges(12, true);
+  if (chance(25)) keys.padding = edges(10, false);
+  if (chance(8)) keys.border = Edges(static_cast<double>(below(4))).set(static_cast<Side>(below(8)), below(6) / 2.0);
+  if (chance(5)) keys.border_counts = false;
+  add_container_keys(keys);
+  add_child_keys(keys);
+  if (chance(70)) keys.natural = {length(), length()};
+  static const char* const texts[] = {"", "Fern", "Oak, sown in March.",
+                                      "Shade, and mist twice a day in the well-kept house"};
+  keys.text = texts[below(4)];
+  if (chance(20)) keys.size = 8.0 + below(20);
+  keys.one_line = chance(10);
+  if (chance(10)) keys.max_lines = 1 + below(3);
+  return keys;
+}
+
+Tree RandomScenes::tree(std::size_t size) {
+  Keys root = keys(false);
+  root.hidden = false;
+  Tree tree(root, 8 + below(3) * 4.0, chance(30) ? Direction::rtl : Direction::ltr);
+  std::vector<NodeId> containers{tree.root()};
+  for (std::size_t i = 1; i < size; ++i) {
+    const NodeId parent = containers[static_cast<std::size_t>(below(static_cast<int>(containers.size())))];
+    Keys own = keys(chance(60));
+    own.name = "n" + std::to_string(i);
+    const auto place = static_cast<std::size_t>(below(static_cast<int>(tree.child_count(parent)) + 1));
+    const NodeId node = tree.insert(parent, place, own);
+    if (is_container(own.kind)) containers.push_back(node);
+  }
+  return tree;
+}
+
+Rung RandomScenes::rung() {
+  Rung rung;
+  if (!chance(10)) rung.width = chance(10) ? below(20) : below(900) + (chance(20) ? 0.25 : 0);
+  if (!chance(25)) rung.height = chance(10) ? below(20) : below(700);
+  return rung;
+}
+
+std::uint32_t seed() {
+  const char* text = std::getenv("FOND_LADDER_SEED");
+  return text == nullptr ? 20261123U : static_cast<std::uint32_t>(std::strtoul(text, nullptr, 10));
+}
+
+std::size_t rectangles() {
+  const char* text = std::getenv("FOND_LADDER_RECTANGLES");
+  return text == nullptr ? 100000 : std::strtoul(text, nullptr, 10);
+}
+
+}  // namespace fond_ladder::testing

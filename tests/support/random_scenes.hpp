@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstdint>
+#include <random>
+
+#include "fond_ladder/fond_ladder.hpp"
+
+namespace fond_ladder::testing {
+
+/// Nodes at random, of every kind and with every key; the same seed gives the same.
+class RandomScenes {
+ public:
+  explicit RandomScenes(std::uint32_t seed) : random_(seed) {}
+
+  /// Random keys without a name. `leaf` keeps to box, text and image.
+  [[nodiscard]] Keys keys(bool leaf);
+  /// A tree of about `size` nodes. Names are unique in the tree.
+  [[nodiscard]] Tree tree(std::size_t size);
+  [[nodiscard]] Rung rung();
+
+  /// True in `share` of 100 calls.
+  bool chance(int share) { return below(100) < share; }
+  int below(int limit) { return std::uniform_int_distribution<int>(0, limit - 1)(random_); }
+
+ private:
+  double length() { return below(9) == 0 ? below(400) + 0.5 : below(160); }
+  Length any_length();
+  Edges edges(int largest, bool can_be_auto);
+  void add_sizes(Keys& keys);
+  void add_container_keys(Keys& keys);
+  void add_child_keys(Keys& keys);
+
+  std::mt19937 random_;
+};
+
+/// The seed of random tests: FOND_LADDER_SEED, or a fixed one.
+[[nodiscard]] std::uint32_t seed();
+/// How many rectangles random tests compare: FOND_LADDER_RECTANGLES, or 100,000.
+[[nodiscard]] std::size_t rectangles();
+
+}  // namespace fond_ladder::testing

@@ -1,0 +1,30 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "fond_ladder/fond_ladder.hpp"
+
+namespace fond_ladder::testing {
+
+/// A scene in one line: `row:r gap=5 [ box:a width=10 text:t text="two words" ]`. A value that is no number, no `true`
+/// or `false` and no JSON of its own is a word. `direction` and `em` may stand before the root.
+[[nodiscard]] Scene scene_from(std::string_view shorthand);
+
+/// All named nodes but the root, as `a(0,0 10x4) b(10,0 5x4)`: boxes from the root's corner, in the order of the file.
+[[nodiscard]] std::string boxes_text(const Arrangement& arrangement);
+
+/// The same of a shorthand scene in a container `1280x800`, `1280` or `content`.
+[[nodiscard]] std::string boxes_at(std::string_view shorthand, std::string_view at);
+
+/// `1280x800`, `1280` or `content`.
+[[nodiscard]] Rung rung_from(std::string_view at);
+
+/// A number as tests write it: at most four decimals.
+[[nodiscard]] std::string short_number(double number);
+
+/// Reads a whole file; fails the test when there is none.
+[[nodiscard]] std::string file_text(const std::string& path);
+
+}  // namespace fond_ladder::testing
