@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 // The scene of the README, described in C++, arranged and measured.
-// clang-format off: children stand under their parents
+// Children stand under their parents:
+// clang-format off
 #include <fond_ladder/fond_ladder.hpp>
 #include <iostream>
 

@@ -27,6 +27,9 @@ class Solver {
   /// 1e9; the notes say so. The result looks into this solver and the tree.
   Arrangement solve(const Tree& tree, Rung rung);
 
+  /// Forgets all results but keeps the memory: the next solve does everything anew. For measurements.
+  void forget();
+
   /// Bytes kept for the tree seen last.
   [[nodiscard]] std::size_t memory() const;
 

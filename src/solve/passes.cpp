@@ -152,7 +152,8 @@ std::size_t run_up(Frame& frame, Visit visit) {
 void run_passes(Passes& passes, const TreeStore& store, std::optional<double> width, std::optional<double> height) {
   const Flat& flat = store.packed();
   const std::uint32_t edit = store.publish();
-  const bool kept = adopt(passes, store, flat);
+  const bool kept = adopt(passes, store, flat) && !passes.starts_anew;
+  passes.starts_anew = false;
   Frame frame(store, flat, passes.state, passes.scratch);
 
   list_edited(passes, flat, !kept);

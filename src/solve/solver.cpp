@@ -32,6 +32,10 @@ Arrangement Solver::solve(const Tree& tree, Rung rung) {
   return {tree, *passes_};
 }
 
+void Solver::forget() {
+  passes_->starts_anew = true;
+}
+
 std::size_t Solver::memory() const {
   const detail::State& state = passes_->state;
   std::size_t bytes = 0;

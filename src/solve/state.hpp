@@ -54,6 +54,7 @@ struct Passes {
   std::uint64_t tree = 0;                ///< identity of the tree seen last; 0 for none
   std::uint32_t packing = 0;             ///< of that tree
   std::uint32_t seen_edit = 0;           ///< the last edit that is in the state
+  bool starts_anew = false;              ///< nothing of the state may be used
   bool container_changed = false;        ///< the container asked for was no size
   std::array<std::size_t, 4> visited{};  ///< nodes, by pass, in the last solve
 };

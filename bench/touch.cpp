@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: MIT
+#include "touch.hpp"
+
+#include <bit>
+#include <cstdint>
+
+namespace fond_ladder::bench {
+namespace {
+
+using detail::Axis;
+using detail::Index;
+
+/// What every pass reads of a node on an axis. Summed in four strands, so that the loop waits for memory and not for
+/// its own arithmetic.
+inline double read(const detail::Flat& flat, const detail::Extra* extras, Axis axis, Index i) {
+  constexpr double k = 1.0000001;
+  const detail::Extra& extra = extras[flat.extra[i]];
+  const auto traits = std::bit_cast<std::uint64_t>(flat.traits[i]);
+  const double a = flat.given[axis][i] * k + flat.smallest[axis][i] * k;
+  const double b = flat.largest[axis][i] * k + flat.inner[axis][i] * k;
+  const double c = extra.edges.inset[axis].before * k + extra.edges.margin[axis].after * k;
+  const double d =
+      flat.grow[i] * k + static_cast<double>((traits & 7U) + flat.first_child[i] + flat.child_count[i]) * k;
+  return (a + b) + (c + d);
+}
+
+}  // namespace
+
+void fit(const detail::TreeStore& store, detail::State& state) {
+  const std::size_t n = store.packed().size();
+  for (auto* array : {&state.min_content, &state.max_content, &state.size[0], &state.size[1], &state.place[0],
+                      &state.place[1], &state.need, &state.baseline}) {
+    array->assign(n, 0);
+  }
+  state.flags.assign(n, 0);
+  state.visits.assign(n, 0);
+}
+
+void touch_all(const detail::TreeStore& store, detail::State& state) {
+  const detail::Flat& flat = store.packed();
+  const detail::Extra* extras = store.extras().data();
+  const auto n = static_cast<Index>(flat.size());
+  for (Index i = n; i-- > 0;) {
+    const double sum = read(flat, extras, detail::x_axis, i);
+    state.min_content[i] = sum;
+    state.max_content[i] = sum + 1;
+    state.flags[i] = 2;
+    state.visits[i] = i;
+  }
+  for (Index i = 0; i < n; ++i) {
+    const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] + state.max_content[i];
+    state.size[0][i] = sum;
+    state.place[0][i] = sum + 1;
+    state.flags[i] = 4;
+    state.visits[i] = i;
+  }
+  for (Index i = n; i-- > 0;) {
+    const double sum = read(flat, extras, detail::y_axis, i) + state.size[0][i];
+    state.need[i] = sum;
+    state.baseline[i] = sum + 1 + state.visits[i];
+  }
+  for (Index i = 0; i < n; ++i) {
+    const double sum = read(flat, extras, detail::y_axis, i) + state.need[i];
+    state.size[1][i] = sum;
+    state.place[1][i] = sum + 1;
+    state.flags[i] = 0;
+    state.visits[i] = i;
+  }
+}
+
+}  // namespace fond_ladder::bench
