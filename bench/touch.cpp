@@ -32,7 +32,7 @@ void fit(const detail::TreeStore& store, detail::State& state) {
                       &state.place[1], &state.need, &state.baseline}) {
     array->assign(n, 0);
   }
-  state.flags.assign(n, 0);
+  state.flags.assign(n, detail::NodeFlag::none);
   state.visits.assign(n, 0);
 }
 
@@ -44,14 +44,14 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
     const double sum = read(flat, extras, detail::x_axis, i);
     state.min_content[i] = sum;
     state.max_content[i] = sum + 1;
-    state.flags[i] = 2;
+    state.flags[i] = detail::NodeFlag::needs_widths;
     state.visits[i] = i;
   }
   for (Index i = 0; i < n; ++i) {
     const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] + state.max_content[i];
     state.size[0][i] = sum;
     state.place[0][i] = sum + 1;
-    state.flags[i] = 4;
+    state.flags[i] = detail::NodeFlag::needs_heights;
     state.visits[i] = i;
   }
   for (Index i = n; i-- > 0;) {
@@ -63,7 +63,7 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
     const double sum = read(flat, extras, detail::y_axis, i) + state.need[i];
     state.size[1][i] = sum;
     state.place[1][i] = sum + 1;
-    state.flags[i] = 0;
+    state.flags[i] = detail::NodeFlag::none;
     state.visits[i] = i;
   }
 }

@@ -6,9 +6,10 @@
 
 #include <algorithm>
 #include <cmath>
+#include <type_traits>
 
 #include "fond_ladder/plain_text.hpp"
-#include "solve/frame.hpp"
+#include "solve/child.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -26,7 +27,7 @@ using detail::x_axis;
 using detail::y_axis;
 
 View view_of(const TreeStore& store, const detail::Passes& passes) {
-  return {store, store.packed(), passes.state};
+  return {store, passes.state};
 }
 
 bool shows_children(const Flat& flat, Index node) {
@@ -43,9 +44,9 @@ bool placed(const Flat& flat, Index node) {
 
 /// What a percentage of a node is of: the content box of its parent, for a pinned node the padding box.
 double whole_for(const View& view, Index node, Axis axis) {
-  const Index above = view.flat.parent[node];
+  const Index above = view.parent(node);
   if (!view.traits(node).pinned) return view.inner_size(above, axis);
-  return std::max(0.0, view.results.size[axis][above] - view.border(above, axis).sum());
+  return std::max(0.0, view.size(above, axis) - view.border(above, axis).sum());
 }
 
 /// Calls `each(node, depth)` for all placed nodes, parents first; `backwards(node)` turns a node's children round.
@@ -91,24 +92,21 @@ struct Lens {
 
 Lens lens_into(const View& view, const Lens& parent, Index node) {
   const double scale = scale_of(view, node);
-  const auto shift = [&](Axis axis) {
-    return view.results.place[axis][node] + view.results.size[axis][node] * (1 - scale) / 2;
-  };
+  const auto shift = [&](Axis axis) { return view.place(node, axis) + view.size(node, axis) * (1 - scale) / 2; };
   return {parent.scale * scale, parent.x + parent.scale * shift(x_axis), parent.y + parent.scale * shift(y_axis)};
 }
 
 Rect through(const Lens& lens, const View& view, Index node) {
-  return {lens.x, lens.y, view.results.size[x_axis][node] * lens.scale, view.results.size[y_axis][node] * lens.scale};
+  return {lens.x, lens.y, view.size(node, x_axis) * lens.scale, view.size(node, y_axis) * lens.scale};
 }
 
 /// The furthest margin edge of a container's children on an axis, from the edge at which its scrolling starts.
 double furthest_edge(const View& view, Index node, Axis axis, bool backwards, const std::vector<Index>& flow) {
-  const auto& [size, place] = std::tie(view.results.size[axis], view.results.place[axis]);
   double furthest = 0;
   for (const Index child : flow) {
     const Sides margin = view.edges_down(child).margin[axis];
-    const double edge =
-        backwards ? size[node] - place[child] + margin.before : place[child] + size[child] + margin.after;
+    const double edge = backwards ? view.size(node, axis) - view.place(child, axis) + margin.before
+                                  : view.place(child, axis) + view.size(child, axis) + margin.after;
     furthest = std::max(furthest, edge);
   }
   return furthest;
@@ -124,7 +122,7 @@ std::vector<Index> flow_of(const View& view, Index node) {
 }
 
 bool scrolls_backwards(const View& view, Index node, Axis axis) {
-  const Traits& own = view.traits(node);
+  const Traits own = view.traits(node);
   const bool mirrored = axis == x_axis && view.mirrored;
   const bool along = own.node_kind() == (axis == x_axis ? Kind::row : Kind::column);
   return along ? mirrored != (own.reverse != 0) : mirrored;
@@ -132,16 +130,16 @@ bool scrolls_backwards(const View& view, Index node, Axis axis) {
 
 double content_extent(const View& view, Index node, Axis axis) {
   const Sides border = view.border(node, axis);
-  const double view_size = std::max(0.0, view.results.size[axis][node] - border.sum());
+  const double view_size = std::max(0.0, view.size(node, axis) - border.sum());
   const Sides inset = view.edges_down(node).inset[axis];
-  if (!shows_children(view.flat, node)) {
+  if (!is_container(view.traits(node).node_kind())) {
     const Sides padding{inset.before - border.before, inset.after - border.after};
     if (const Measured* content = view.content(node)) {
       const double width = view.inner_size(node, x_axis);
       if (axis == y_axis) return padding.sum() + content->height_for(width).height;
       return padding.sum() + std::min(content->widths().max_content, std::max(content->widths().min_content, width));
     }
-    return padding.sum() + view.flat.inner[axis][node];
+    return padding.sum() + view.natural(node, axis);
   }
   const bool backwards = scrolls_backwards(view, node, axis);
   const auto flow = flow_of(view, node);
@@ -153,7 +151,7 @@ double content_extent(const View& view, Index node, Axis axis) {
 }
 
 int line_count(const View& view, Index node) {
-  const Traits& own = view.traits(node);
+  const Traits own = view.traits(node);
   if (const auto* text = dynamic_cast<const PlainText*>(view.content(node))) {
     const auto lines = text->lines_at(view.inner_size(node, x_axis)).size();
     const auto most = text->style().max_lines;
@@ -163,7 +161,7 @@ int line_count(const View& view, Index node) {
   const auto flow = flow_of(view, node);
   if (flow.empty() || !own.wrap) return flow.empty() ? 0 : 1;
   return static_cast<int>(
-      std::ranges::count_if(flow, [&](Index child) { return (view.results.flags[child] & detail::starts_line) != 0; }));
+      std::ranges::count_if(flow, [&](Index child) { return view.has(child, detail::NodeFlag::starts_line); }));
 }
 
 std::size_t find_index(const Tree& tree, NodeId node) {
@@ -243,15 +241,17 @@ Extent Arrangement::wished(NodeId node) const {
   const View view = view_of(tree_->store(), *passes_);
   const Index i = tree_->store().index_of(node);
   if (i == 0) return container();
-  const Traits& own = view.traits(i);
-  const auto wish = [&](Axis axis, double by_content) {
-    const double whole = whole_for(view, i, axis), given = view.given(i, axis, whole);
-    const bool along = view.traits(view.flat.parent[i]).node_kind() == (axis == x_axis ? Kind::row : Kind::column);
-    const bool by_weight = along && (own.weighted || view.traits(view.flat.parent[i]).alike);
-    return view.bounds(i, axis, view.edges_down(i).inset[axis].sum(), whole)
-        .held(given >= 0 && !by_weight ? given : by_content);
+  const Traits own = view.traits(i);
+  const Traits above = view.traits(view.parent(i));
+  const auto wish = [&]<Axis axis>(std::integral_constant<Axis, axis>, double by_content) {
+    const detail::Child<axis, false> child(view, i);
+    const double whole = whole_for(view, i, axis), given = child.given(whole);
+    const bool along = above.node_kind() == (axis == x_axis ? Kind::row : Kind::column);
+    const bool by_weight = along && (own.weighted || above.alike);
+    return child.bounds(child.inset_down(), whole).held(given >= 0 && !by_weight ? given : by_content);
   };
-  return {wish(x_axis, view.results.max_content[i]), wish(y_axis, view.results.need[i])};
+  return {wish(std::integral_constant<Axis, x_axis>(), view.max_content(i)),
+          wish(std::integral_constant<Axis, y_axis>(), view.need(i))};
 }
 
 Cut Arrangement::cut(NodeId node) const {
@@ -263,8 +263,7 @@ Cut Arrangement::cut(NodeId node) const {
   const auto on = [&](Axis axis) -> Sides {
     if (view.traits(above).scrolls(axis)) return {};
     const Sides border = view.border(above, axis);
-    return outside(view.results.place[axis][i], view.results.size[axis][i], border.before,
-                   view.results.size[axis][above] - border.after);
+    return outside(view.place(i, axis), view.size(i, axis), border.before, view.size(above, axis) - border.after);
   };
   const Sides sideways = on(x_axis), up_and_down = on(y_axis);
   return {up_and_down.before, sideways.after, up_and_down.after, sideways.before};
@@ -278,7 +277,7 @@ Cut Arrangement::words_cut(NodeId node) const {
   if (text == nullptr) return {};
   const double inner = view.inner_size(i, x_axis);
   const auto lines = text->lines_at(inner);
-  const Traits& own = view.traits(i);
+  const Traits own = view.traits(i);
   Cut cut;
   if (!own.scroll_x) {
     const Sides inset = view.edges_down(i).inset[x_axis], border = view.border(i, x_axis);
@@ -287,8 +286,8 @@ Cut Arrangement::words_cut(NodeId node) const {
     for (const PlainText::Line& line : lines) {
       const double over = std::max(0.0, line.width - inner);
       const double at = words_at == WordsAt::center ? (inner - line.width) / 2 : at_left ? 0 : inner - line.width;
-      const Sides sides = outside(inset.before + (over > 0 ? at : 0), line.width, border.before,
-                                  view.results.size[x_axis][i] - border.after);
+      const Sides sides =
+          outside(inset.before + (over > 0 ? at : 0), line.width, border.before, view.size(i, x_axis) - border.after);
       cut.left = std::max(cut.left, sides.before);
       cut.right = std::max(cut.right, sides.after);
     }
@@ -297,7 +296,7 @@ Cut Arrangement::words_cut(NodeId node) const {
     const double all = static_cast<double>(lines.size()) * text->line_height();
     const Sides inset = view.edges_down(i).inset[y_axis], border = view.border(i, y_axis);
     const double shown = static_cast<double>(line_count(view, i)) * text->line_height();
-    cut.bottom = outside(inset.before, shown, 0, view.results.size[y_axis][i] - border.after).after + all - shown;
+    cut.bottom = outside(inset.before, shown, 0, view.size(i, y_axis) - border.after).after + all - shown;
   }
   return cut;
 }
@@ -315,7 +314,7 @@ Extent Arrangement::scroll_range(NodeId node) const {
   const Index i = tree_->store().index_of(node);
   const auto on = [&](Axis axis) {
     if (!view.traits(i).scrolls(axis)) return 0.0;
-    const double view_size = std::max(0.0, view.results.size[axis][i] - view.border(i, axis).sum());
+    const double view_size = std::max(0.0, view.size(i, axis) - view.border(i, axis).sum());
     return std::max(0.0, content_extent(view, i, axis) - view_size);
   };
   return {on(x_axis), on(y_axis)};
@@ -333,7 +332,7 @@ int Arrangement::line(NodeId node) const {
   if (!view.traits(above).wrap) return 0;
   int line = -1;
   for (const Index child : flow_of(view, above)) {
-    if (view.results.flags[child] & detail::starts_line) ++line;
+    if (view.has(child, detail::NodeFlag::starts_line)) ++line;
     if (child == i) return line;
   }
   return 0;
@@ -366,7 +365,7 @@ Rect Arrangement::painted_box(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(tree_->store(), *passes_);
   std::vector<Index> way;
-  for (Index i = tree_->store().index_of(node); i != no_index; i = view.flat.parent[i]) way.push_back(i);
+  for (Index i = tree_->store().index_of(node); i != no_index; i = view.parent(i)) way.push_back(i);
   Lens lens;
   for (auto i = way.rbegin(); i != way.rend(); ++i) lens = lens_into(view, lens, *i);
   return through(lens, view, way.front());
@@ -383,14 +382,14 @@ std::vector<NodeId> Arrangement::under(double x, double y) const {
   std::vector<NodeId> hit;
   const auto holds = [&](const Rect& box) { return x >= box.x && x < box.right() && y >= box.y && y < box.bottom(); };
   walk_placed(
-      view.flat, [&](Index node) { return view.traits(node).overlap_earlier != 0; },
+      store.packed(), [&](Index node) { return view.traits(node).overlap_earlier != 0; },
       [&](Index node, int depth) {
         above.resize(static_cast<std::size_t>(depth));
         const Level parent = above.empty() ? Level{} : above.back();
         const Lens lens = lens_into(view, parent.lens, node);
         const Rect box = through(lens, view, node);
         if (parent.open && holds(box)) hit.push_back(store.id_of(node));
-        const Traits& own = view.traits(node);
+        const Traits own = view.traits(node);
         const bool open = parent.open && (!own.scroll_x || (x >= box.x && x < box.right())) &&
                           (!own.scroll_y || (y >= box.y && y < box.bottom()));
         above.push_back({lens, open});
@@ -421,9 +420,9 @@ std::vector<Note> Arrangement::notes() const {
   }
   const auto& flags = passes_->state.flags;
   for (Index i = 0; i < flags.size(); ++i) {
-    if (flags[i] & detail::odd_widths)
+    if (detail::bits(flags[i] & detail::NodeFlag::odd_widths) != 0)
       notes.push_back({store.id_of(i), "its content measured a width that is no size"});
-    if (flags[i] & detail::odd_heights) {
+    if (detail::bits(flags[i] & detail::NodeFlag::odd_heights) != 0) {
       notes.push_back({store.id_of(i), "its content measured a height that is no size"});
     }
   }

@@ -4,80 +4,90 @@
 // One child on an axis on which it shares with nobody: across its row or column, or in a stack. CSS Flexible Box
 // Layout 1, section 9.4 (steps 7 and 11) and 9.6; CSS Box Alignment 3, section 6.
 
-#include "solve/frame.hpp"
+#include "solve/child.hpp"
 
 namespace fond_ladder::detail {
 
-/// Going up: the size by which a child counts on such an axis, without margins. `content` is its size by content.
-[[nodiscard]] inline double size_across_up(const View& frame, Index child, Axis axis, double content) {
-  const double given = frame.given(child, axis, unknown);
-  const Bounds bounds = frame.bounds(child, axis, frame.edges_up(child).inset[axis].sum(), unknown);
-  return bounds.held(given >= 0 ? given : content) * frame.counted_scale(child);
+/// Going up: the outer size by which a child counts on such an axis. `content` is its size by content.
+template <Axis axis, bool plain>
+[[nodiscard]] double outer_across_up(const Child<axis, plain>& child, double content) {
+  const double given = child.given(unknown);
+  const Bounds bounds = child.bounds(child.inset_up(), unknown);
+  return bounds.held(given >= 0 ? given : content) * child.counted_scale() + child.margin_up().sum();
 }
 
-/// Whether the aspect rule keeps a child from being stretched on an axis: a height that follows the width, and an image
-/// whose width is its own.
-[[nodiscard]] inline bool keeps_aspect(const Traits& traits, Axis axis) {
-  return traits.has_aspect && (axis == y_axis || traits.node_kind() == Kind::image);
-}
-
-/// A stretch of the parent's content box, measured from its start edge.
+/// A stretch of the parent's content box, measured from the edge from which it is laid.
 struct Slot {
   double at = 0, size = 0;
 };
 
 /// Fills or fits `room` with a child and returns its size, without margins. `whole` is what a percentage is of.
-[[nodiscard]] inline double size_across_down(const Frame& frame, Index child, Axis axis, double room, double whole,
-                                             Across align) {
-  const Traits& traits = frame.traits(child);
-  const SizeWay way = traits.way(axis);
-  const Bounds bounds = frame.bounds(child, axis, frame.edges_down(child).inset[axis].sum(), whole);
-  const double given = frame.given(child, axis, whole);
+template <Axis axis, bool plain>
+[[nodiscard]] double size_across_down(const View& view, const Child<axis, plain>& child, double room, double whole,
+                                      Across align) {
+  const Bounds bounds = child.bounds(child.inset_down(), whole);
+  const double given = child.given(whole);
   if (given >= 0) return bounds.held(given);
-  const bool stretched = way == SizeWay::automatic && align == Across::stretch && !keeps_aspect(traits, axis) &&
-                         !frame.has_auto_margin(child, axis);
-  const double scaled_room = traits.scale_counts ? room / frame.keys(child).scale : room;
-  if (stretched || way == SizeWay::fill) return bounds.held(scaled_room);
-  if (axis == y_axis) return bounds.held(frame.state.need[child]);
-  const State& state = frame.state;
-  return bounds.held(std::min(state.max_content[child], std::max(state.min_content[child], scaled_room)));
+  const SizeWay way = child.way();
+  const bool stretched =
+      way == SizeWay::automatic && align == Across::stretch && !child.keeps_aspect() && child.auto_margins(false) == 0;
+  if constexpr (!plain) room /= child.counted_scale();
+  if (stretched || way == SizeWay::fill) return bounds.held(room);
+  if constexpr (axis == y_axis) return bounds.held(view.need(child.node()));
+  const double least = view.min_content(child.node()), most = view.max_content(child.node());
+  return bounds.held(std::min(most, std::max(least, room)));
 }
 
-/// Where a child of a known size lies in a slot, from its parent's border box: its automatic margins decide first, then
-/// `to_baseline` (how far behind the slot's start its margin box begins; negative when it stands on no baseline), then
-/// its alignment. `flip` lays from the far edge.
-[[nodiscard]] inline double place_in_slot(const Frame& frame, Index container, Index child, Axis axis, Slot slot,
-                                          double size, Across align, bool flip, double to_baseline) {
-  Sides margin = frame.edges_down(child).margin[axis];
-  if (flip) std::swap(margin.before, margin.after);
-  const double counted = size * frame.counted_scale(child);
+/// How a container lays its children on an axis.
+template <Axis axis>
+struct CrossAxis {
+  double whole;  ///< its content box, which percentages are of
+  double size;   ///< its border box
+  Sides inset;
+  bool flip;  ///< from the far edge
+  bool scrolls;
+
+  CrossAxis(const View& view, Index container, bool from_far_edge)
+      : whole(view.inner_size(container, axis)),
+        size(view.size(container, axis)),
+        inset(view.edges_down(container).inset[axis]),
+        flip(from_far_edge),
+        scrolls(view.traits(container).scrolls(axis)) {}
+};
+
+/// Where a child of a known size lies in a slot, from the container's border box: its automatic margins decide first,
+/// then `to_baseline` (how far behind the slot's start its margin box begins; negative when it stands on no baseline),
+/// then its alignment.
+template <Axis axis, bool plain>
+[[nodiscard]] double place_in_slot(const CrossAxis<axis>& across, const Child<axis, plain>& child, Slot slot,
+                                   double size, Across align, double to_baseline) {
+  const Sides margin = child.margin_down(across.flip);
+  const double counted = size * child.counted_scale();
   const double spare = slot.size - margin.sum() - counted;
+  const unsigned automatic = child.auto_margins(across.flip);
   double ahead = 0;
-  if (frame.has_auto_margin(child, axis)) {
-    unsigned automatic = frame.extra(child).auto_margins >> (2 * axis) & 3U;
-    if (flip) automatic = (automatic & 1U) << 1 | automatic >> 1;
+  if (automatic != 0) {
     if (spare > 0) ahead = automatic == 3 ? spare / 2 : automatic == 1 ? spare : 0;
   } else if (to_baseline >= 0) {
     ahead = to_baseline;
-  } else if (spare > 0 || !frame.traits(container).scrolls(axis)) {
-    if (align == Across::center) ahead = spare / 2;
-    if (align == Across::end) ahead = spare;
+  } else if (spare > 0 || !across.scrolls) {
+    ahead = align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
   }
-
-  const Sides inset = frame.edges_down(container).inset[axis];
   const double from_start = slot.at + margin.before + ahead + (counted - size) / 2;
-  if (flip) return frame.state.size[axis][container] - inset.after - from_start - size;
-  return inset.before + from_start;
+  return across.flip ? across.size - across.inset.after - from_start - size : across.inset.before + from_start;
 }
 
-/// Sizes and places a child in a slot. `whole` is what a percentage is of.
-inline void place_across(Frame& frame, Index container, Index child, Axis axis, Slot slot, double whole, Across align,
-                         bool flip, double to_baseline = -1) {
-  frame.resolve_edges(child, axis, whole);
-  const double room = slot.size - frame.edges_down(child).margin[axis].sum();
-  const double size = size_across_down(frame, child, axis, room, whole, align);
-  frame.state.place[axis][child] = place_in_slot(frame, container, child, axis, slot, size, align, flip, to_baseline);
-  frame.set_size(child, axis, size);
+/// Sizes and places a child in a slot.
+template <Axis axis>
+void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot slot, Across align,
+                  double to_baseline = -1) {
+  frame.resolve_edges(node, axis, across.whole);
+  with_child<axis>(frame, node, [&](const auto& child) {
+    const double room = slot.size - child.margin_down(false).sum();
+    const double size = size_across_down(frame, child, room, across.whole, align);
+    frame.set_place(node, axis, place_in_slot(across, child, slot, size, align, to_baseline));
+    frame.template set_size<axis>(node, size);
+  });
 }
 
 }  // namespace fond_ladder::detail

@@ -3,22 +3,62 @@
 
 namespace fond_ladder::detail {
 
-void View::resolve_bounds(Index node, Axis axis, double whole, Bounds& found) const {
-  const Keys& own = keys(node);
-  const Limit& least = axis == x_axis ? own.min_width : own.min_height;
-  const Limit& most = axis == x_axis ? own.max_width : own.max_height;
-  if (least && least->is_percent()) found.least = least->in_px(em, whole);
-  if (most && most->is_percent()) found.most = most->in_px(em, whole);
+View::View(const TreeStore& store, const State& results)
+    : em(store.em()),
+      mirrored(store.direction() == Direction::rtl),
+      resolved_(results.resolved.data()),
+      extras_(store.extras().data()),
+      contents_(store.contents().data()) {
+  const Flat& flat = store.packed();
+  traits_ = flat.traits.data();
+  first_child_ = flat.first_child.data();
+  child_count_ = flat.child_count.data();
+  parent_ = flat.parent.data();
+  extra_ = flat.extra.data();
+  content_ = flat.content.data();
+  grow_ = flat.grow.data();
+  min_content_ = results.min_content.data();
+  max_content_ = results.max_content.data();
+  need_ = results.need.data();
+  baseline_ = results.baseline.data();
+  flags_ = results.flags.data();
+  for (std::size_t axis = 0; axis < 2; ++axis) {
+    given_[axis] = flat.given[axis].data();
+    smallest_[axis] = flat.smallest[axis].data();
+    largest_[axis] = flat.largest[axis].data();
+    inner_[axis] = flat.inner[axis].data();
+    size_[axis] = results.size[axis].data();
+    place_[axis] = results.place[axis].data();
+  }
+}
+
+Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room) : View(store, state), scratch(scratch_room) {
+  min_content_out_ = state.min_content.data();
+  max_content_out_ = state.max_content.data();
+  need_out_ = state.need.data();
+  baseline_out_ = state.baseline.data();
+  flags_out_ = state.flags.data();
+  resolved_out_ = state.resolved.data();
+  visits_ = state.visits.data();
+  for (std::size_t axis = 0; axis < 2; ++axis) {
+    size_out_[axis] = state.size[axis].data();
+    place_out_[axis] = state.place[axis].data();
+  }
+}
+
+double View::percent_gap(Index container, Axis axis, double inner) const {
+  const Gap& gap = keys(container).gap;
+  return (axis == x_axis ? gap.x : gap.y).in_px(em, inner);
 }
 
 double View::aspect_height(Index node) const {
-  const double width = results.size[x_axis][node];
+  const double width = size(node, x_axis);
   double height = 0;
   if (extra(node).keys && keys(node).aspect) {
     height = width / *keys(node).aspect;
   } else {  // a picture keeps its own shape inside its padding
     const double inner = std::max(0.0, width - edges_down(node).inset[x_axis].sum());
-    height = inner * (flat.inner[y_axis][node] / flat.inner[x_axis][node]) + edges_up(node).inset[y_axis].sum();
+    height = inner * (natural(node, y_axis) / natural(node, x_axis)) + edges_up(node).inset[y_axis].sum();
   }
   return std::min(height, limits::largest_length);
 }
@@ -30,15 +70,15 @@ void Frame::resolve_percent_edges(Index node, Axis axis, double whole) {
     const Edge edge = edges.on(side, mirrored);
     return edge.is_automatic() ? 0 : edge.length().in_px(em, whole);
   };
-  Sides margin{px(own.margin, before), px(own.margin, after)};
+  const Sides margin{px(own.margin, before), px(own.margin, after)};
   Sides inset{px(own.padding, before), px(own.padding, after)};
   if (own.border_counts) {
-    inset.before += px(own.border, before);
-    inset.after += px(own.border, after);
+    inset.before = std::min(inset.before + px(own.border, before), limits::largest_length);
+    inset.after = std::min(inset.after + px(own.border, after), limits::largest_length);
   }
-  EdgeRoom& resolved = state.resolved[flat.extra[node]];
+  EdgeRoom& resolved = resolved_out_[extra_place(node)];
   if (inset.before != resolved.inset[axis].before || inset.after != resolved.inset[axis].after) {
-    state.flags[node] |= edges_moved;
+    set_flag(node, NodeFlag::edges_moved, true);
   }
   resolved.margin[axis] = margin;
   resolved.inset[axis] = inset;
@@ -54,20 +94,19 @@ Sides View::border(Index node, Axis axis) const {
 void View::list_odd_flow(Index container, std::vector<Index>& listed) const {
   listed.clear();
   bool ordered = false;
-  const Index first = flat.first_child[container], count = flat.child_count[container];
+  const Index first = first_child(container), count = child_count(container);
   for (Index child = first; child < first + count; ++child) {
-    const Traits& own = traits(child);
+    const Traits own = traits(child);
     if (own.hidden || own.pinned) continue;
     ordered |= own.ordered != 0;
     listed.push_back(child);
   }
-  if (ordered) {
-    const auto rank = [&](Index child) { return traits(child).ordered ? keys(child).order.rank : 0; };
-    std::sort(listed.begin(), listed.end(), [&](Index a, Index b) {
-      const int of_a = rank(a), of_b = rank(b);
-      return of_a != of_b ? of_a < of_b : a < b;
-    });
-  }
+  if (!ordered) return;
+  const auto rank = [&](Index child) { return traits(child).ordered ? keys(child).order.rank : 0; };
+  std::sort(listed.begin(), listed.end(), [&](Index a, Index b) {
+    const int of_a = rank(a), of_b = rank(b);
+    return of_a != of_b ? of_a < of_b : a < b;
+  });
 }
 
 }  // namespace fond_ladder::detail

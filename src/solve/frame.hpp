@@ -1,9 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What the visit of a node can see: the tree's arrays, the solver's results, and the few questions that every kind asks
-// in the same way. Going up (passes 1 and 3) no percentage is known; going down (2 and 4) each is resolved against the
-// content box of the parent.
+// What the visit of a node can see: the tree's arrays, the solver's results, and the two ways to write. The arrays are
+// kept as plain pointers, which no store into a result can be thought to change: loops keep them in registers.
 
 #include <algorithm>
 
@@ -14,7 +13,7 @@
 
 namespace fond_ladder::detail {
 
-/// Least and most that a size may be. The least wins.
+/// Least and most that a size may be; the most is not below the least.
 struct Bounds {
   double least = 0, most = unlimited;
   [[nodiscard]] double held(double value) const { return std::max(std::min(value, most), least); }
@@ -35,78 +34,58 @@ class Flow {
   const Index* listed_;
 };
 
-/// The questions, for the passes and for whoever reads an arrangement.
+/// The tree and the results, to be read.
 class View {
  public:
-  View(const TreeStore& store, const Flat& flat, const State& results)
-      : flat(flat),
-        results(results),
-        em(store.em()),
-        mirrored(store.direction() == Direction::rtl),
-        extras_(store.extras().data()),
-        contents_(store.contents().data()) {}
+  View(const TreeStore& store, const State& results);
 
-  const Flat& flat;
-  const State& results;
   const double em;
   const bool mirrored;  ///< right-to-left
 
-  [[nodiscard]] const Traits& traits(Index node) const { return flat.traits[node]; }
-  [[nodiscard]] const Extra& extra(Index node) const { return extras_[flat.extra[node]]; }
+  [[nodiscard]] Traits traits(Index node) const { return traits_[node]; }
+  [[nodiscard]] Index first_child(Index node) const { return first_child_[node]; }
+  [[nodiscard]] Index child_count(Index node) const { return child_count_[node]; }
+  [[nodiscard]] Index parent(Index node) const { return parent_[node]; }
+  [[nodiscard]] double given_px(Index node, Axis axis) const { return given_[axis][node]; }
+  [[nodiscard]] double smallest(Index node, Axis axis) const { return smallest_[axis][node]; }
+  [[nodiscard]] double largest(Index node, Axis axis) const { return largest_[axis][node]; }
+  [[nodiscard]] double natural(Index leaf, Axis axis) const { return inner_[axis][leaf]; }
+  [[nodiscard]] double grow(Index node) const { return grow_[node]; }
+
+  [[nodiscard]] double min_content(Index node) const { return min_content_[node]; }
+  [[nodiscard]] double max_content(Index node) const { return max_content_[node]; }
+  [[nodiscard]] double need(Index node) const { return need_[node]; }
+  [[nodiscard]] double baseline(Index node) const { return baseline_[node]; }
+  [[nodiscard]] double size(Index node, Axis axis) const { return size_[axis][node]; }
+  [[nodiscard]] double place(Index node, Axis axis) const { return place_[axis][node]; }
+  [[nodiscard]] bool has(Index node, NodeFlag flag) const { return (bits(flags_[node]) & bits(flag)) != 0; }
+
+  /// Whether a node has nothing but sizes, limits and factors in the arrays: no edges, percentages, scale or basis.
+  [[nodiscard]] bool is_plain(Index node) const { return extra_[node] == 0; }
+  [[nodiscard]] const Extra& extra(Index node) const { return extras_[extra_[node]]; }
+  [[nodiscard]] Index extra_place(Index node) const { return extra_[node]; }
   /// All keys of a node that has some which the arrays cannot hold.
   [[nodiscard]] const Keys& keys(Index node) const { return *extra(node).keys; }
+  /// What is measured for a leaf, or null.
+  [[nodiscard]] const Measured* content(Index node) const { return contents_[content_[node]].get(); }
 
+  /// Margins and insets on the way up, percentages counting 0, and on the way down, resolved.
   [[nodiscard]] const EdgeRoom& edges_up(Index node) const { return extra(node).edges; }
   [[nodiscard]] const EdgeRoom& edges_down(Index node) const {
-    return traits(node).percent_edges ? results.resolved[flat.extra[node]] : extra(node).edges;
+    return traits(node).percent_edges ? resolved_[extra_[node]] : extra(node).edges;
   }
-  [[nodiscard]] bool has_auto_margin(Index node, Axis axis) const {
-    return traits(node).auto_margin && (extra(node).auto_margins >> (2 * axis) & 3U) != 0;
-  }
+  /// The border on an axis, where it counts.
+  [[nodiscard]] Sides border(Index node, Axis axis) const;
 
   /// The content box of a container whose size on that axis is known.
   [[nodiscard]] double inner_size(Index node, Axis axis) const {
-    return std::max(0.0, results.size[axis][node] - edges_down(node).inset[axis].sum());
-  }
-
-  /// A gap on the way down, `inner` being the container's own content box.
-  [[nodiscard]] double gap(Index node, Axis axis, double inner) const {
-    if (!traits(node).percent_gap) return flat.inner[axis][node];
-    const Gap& gap = keys(node).gap;
-    return (axis == x_axis ? gap.x : gap.y).in_px(em, inner);
+    return std::max(0.0, size(node, axis) - edges_down(node).inset[axis].sum());
   }
   /// A gap on the way up: a percentage counts 0.
-  [[nodiscard]] double gap_up(Index node, Axis axis) const { return flat.inner[axis][node]; }
-
-  /// The size given in pixels, or in percent of a `whole` that is known; negative when none is.
-  [[nodiscard]] double given(Index node, Axis axis, double whole) const {
-    const SizeWay way = traits(node).way(axis);
-    if (way == SizeWay::px) return flat.given[axis][node];
-    if (way != SizeWay::percent || whole < 0) return -1;
-    const Keys& own = keys(node);
-    return (axis == x_axis ? own.width : own.height).length().in_px(em, whole);
-  }
-
-  /// The author's minimum and maximum, and padding plus border as the floor.
-  [[nodiscard]] Bounds bounds(Index node, Axis axis, double inset, double whole) const {
-    Bounds found{flat.smallest[axis][node], flat.largest[axis][node]};
-    if (traits(node).percent_sizes && whole >= 0) resolve_bounds(node, axis, whole, found);
-    found.least = std::max(found.least, inset);
-    found.most = std::max(found.most, found.least);
-    return found;
-  }
-
-  /// Bounds along a row or column: without a minimum of its own, a node keeps its content (sizes rule, automatic
-  /// minimum).
-  [[nodiscard]] Bounds bounds_along(Index node, Axis axis, double inset, double whole, double content) const {
-    Bounds found = bounds(node, axis, inset, whole);
-    const Traits& own = traits(node);
-    if (own.min_given(axis) || own.scrolls(axis)) return found;
-    double least = std::min(content, found.most);
-    const double size = given(node, axis, whole);
-    if (size >= 0) least = std::min(least, size);
-    found.least = std::max(found.least, least);
-    return found;
+  [[nodiscard]] double gap_up(Index container, Axis axis) const { return inner_[axis][container]; }
+  /// A gap on the way down, `inner` being the container's own content box.
+  [[nodiscard]] double gap_down(Index container, Axis axis, double inner) const {
+    return traits(container).percent_gap ? percent_gap(container, axis, inner) : gap_up(container, axis);
   }
 
   /// The height that the aspect rule gives a node whose height is not given; else `need`. The width is known.
@@ -114,59 +93,61 @@ class View {
     return traits(node).has_aspect && traits(node).way(y_axis) == SizeWay::automatic ? aspect_height(node) : need;
   }
 
-  /// The height that a node has by itself in pass 3: given in pixels, else by content, within its limits.
-  [[nodiscard]] double natural_height(Index node) const {
-    const double size = given(node, y_axis, unknown);
-    return bounds(node, y_axis, edges_up(node).inset[y_axis].sum(), unknown)
-        .held(size >= 0 ? size : results.need[node]);
-  }
-
-  /// What is measured for a leaf, or null.
-  [[nodiscard]] const Measured* content(Index node) const { return contents_[flat.content[node]].get(); }
-
-  /// How much larger than itself the parent has to count a node; 1 but for `scale_counts`.
-  [[nodiscard]] double counted_scale(Index node) const { return traits(node).scale_counts ? keys(node).scale : 1; }
-
-  /// The border on an axis, where it counts.
-  [[nodiscard]] Sides border(Index node, Axis axis) const;
-
   /// The flow of a container; `listed` holds it when it is not simply all children, in the order of the file.
   [[nodiscard]] Flow flow(Index container, std::vector<Index>& listed) const {
-    if (!traits(container).odd_children) return {flat.first_child[container], flat.child_count[container], nullptr};
+    if (!traits(container).odd_children) return {first_child(container), child_count(container), nullptr};
     list_odd_flow(container, listed);
     return {0, static_cast<Index>(listed.size()), listed.data()};
   }
 
  private:
+  [[nodiscard]] double percent_gap(Index container, Axis axis, double inner) const;
   [[nodiscard]] double aspect_height(Index node) const;
-  void resolve_bounds(Index node, Axis axis, double whole, Bounds& found) const;
   void list_odd_flow(Index container, std::vector<Index>& listed) const;
 
+  const Traits* traits_;
+  const Index *first_child_, *child_count_, *parent_, *extra_, *content_;
+  const double *given_[2], *smallest_[2], *largest_[2], *inner_[2], *grow_;
+  const double *min_content_, *max_content_, *need_, *baseline_, *size_[2], *place_[2];
+  const NodeFlag* flags_;
+  const EdgeRoom* resolved_;
   const Extra* extras_;
   const std::shared_ptr<const Measured>* contents_;
 };
 
-/// A visit: the questions, and the two ways to write.
+/// A visit: the view, and the ways to write.
 class Frame : public View {
  public:
-  Frame(const TreeStore& store, const Flat& flat, State& state, Scratch& scratch)
-      : View(store, flat, state), state(state), scratch(scratch) {}
+  Frame(const TreeStore& store, State& state, Scratch& scratch);
 
-  State& state;
   Scratch& scratch;
 
   using View::flow;
   [[nodiscard]] Flow flow(Index container) const { return View::flow(container, scratch.flow); }
 
+  void set_content_widths(Index node, double least, double most) {
+    min_content_out_[node] = least;
+    max_content_out_[node] = most;
+  }
+  void set_need(Index node, double need) { need_out_[node] = need; }
+  void set_baseline(Index node, double baseline) { baseline_out_[node] = baseline; }
+  void set_place(Index node, Axis axis, double place) { place_out_[axis][node] = place; }
+  void set_flag(Index node, NodeFlag flag, bool on) {
+    flags_out_[node] = on ? flags_out_[node] | flag : without(flags_out_[node], flag);
+  }
+
   /// Sets a size on the way down and, when anything below depends on it, plans the visit of the node.
-  void set_size(Index node, Axis axis, double size) {
-    const unsigned due = (axis == x_axis ? needs_widths : needs_heights) | edges_moved;
-    double& old = state.size[axis][node];
-    std::uint8_t& flags = state.flags[node];
-    if (old == size && !(flags & due)) return;
+  template <Axis axis>
+  void set_size(Index node, double size) {
+    constexpr NodeFlag due =
+        (axis == x_axis ? NodeFlag::needs_widths : NodeFlag::needs_heights) | NodeFlag::edges_moved;
+    double& old = size_out_[axis][node];
+    const NodeFlag flags = flags_out_[node];
+    if (old == size && bits(flags & due) == 0) return;
     old = size;
-    flags = static_cast<std::uint8_t>((flags & ~due) | (axis == x_axis ? needs_heights : 0));
-    state.visits.push_back(node);
+    const NodeFlag rest = without(flags, due);
+    flags_out_[node] = axis == x_axis ? rest | NodeFlag::needs_heights : rest;
+    visits_[visit_count_++] = node;
   }
 
   /// Resolves percent margins and padding of a node on one axis, and marks it when its padding changed.
@@ -174,8 +155,20 @@ class Frame : public View {
     if (traits(node).percent_edges) resolve_percent_edges(node, axis, whole);
   }
 
+  /// The list of planned visits, parents first.
+  [[nodiscard]] Index visit_count() const { return visit_count_; }
+  [[nodiscard]] Index visit(Index i) const { return visits_[i]; }
+  void plan_visit(Index node) { visits_[visit_count_++] = node; }
+  void forget_visits() { visit_count_ = 0; }
+
  private:
   void resolve_percent_edges(Index node, Axis axis, double whole);
+
+  double *min_content_out_, *max_content_out_, *need_out_, *baseline_out_, *size_out_[2], *place_out_[2];
+  NodeFlag* flags_out_;
+  EdgeRoom* resolved_out_;
+  Index* visits_;
+  Index visit_count_ = 0;
 };
 
 }  // namespace fond_ladder::detail

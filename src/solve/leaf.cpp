@@ -4,6 +4,7 @@
 // the width that the leaf got. Padding and border come on top. CSS Sizing 3, section 5; CSS Sizing 4, section 4.
 #include <cmath>
 
+#include "solve/child.hpp"
 #include "solve/kinds.hpp"
 
 namespace fond_ladder::detail {
@@ -12,7 +13,7 @@ namespace {
 /// A measured number that can be arranged; what is not finite or is negative counts 0 and is remembered for the notes.
 double sound(Frame& frame, Index node, double measured, NodeFlag oddity) {
   if (std::isfinite(measured) && measured >= 0) return std::min(measured, limits::largest_length);
-  frame.state.flags[node] |= oddity;
+  frame.set_flag(node, oddity, true);
   return 0;
 }
 
@@ -22,29 +23,29 @@ namespace leaf {
 
 void widths_up(Frame& frame, Index node) {
   const double inset = frame.edges_up(node).inset[x_axis].sum();
-  double least = frame.flat.inner[x_axis][node], most = least;
-  frame.state.flags[node] &= static_cast<std::uint8_t>(~odd_widths);
+  double least = frame.natural(node, x_axis), most = least;
+  frame.set_flag(node, NodeFlag::odd_widths, false);
   if (const Measured* content = frame.content(node)) {
     const Measured::Widths widths = content->widths();
-    least = sound(frame, node, widths.min_content, odd_widths);
-    most = std::max(least, sound(frame, node, widths.max_content, odd_widths));
+    least = sound(frame, node, widths.min_content, NodeFlag::odd_widths);
+    most = std::max(least, sound(frame, node, widths.max_content, NodeFlag::odd_widths));
   }
-  frame.state.min_content[node] = frame.traits(node).scroll_x ? inset : least + inset;
-  frame.state.max_content[node] = most + inset;
+  frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : least + inset, most + inset);
 }
 
 void heights_up(Frame& frame, Index node) {
   const Sides inset = frame.edges_up(node).inset[y_axis];
   const Measured* content = frame.content(node);
-  double need = frame.flat.inner[y_axis][node], baseline = 0;
-  frame.state.flags[node] &= static_cast<std::uint8_t>(~odd_heights);
-  if (content != nullptr) {
-    const Measured::Heights heights = content->height_for(frame.inner_size(node, x_axis));
-    need = sound(frame, node, heights.height, odd_heights);
-    baseline = sound(frame, node, heights.baseline, odd_heights);
+  frame.set_flag(node, NodeFlag::odd_heights, false);
+  if (content == nullptr) {
+    frame.set_need(node, frame.height_by_aspect(node, frame.natural(node, y_axis) + inset.sum()));
+    frame.set_baseline(node, natural_height(frame, node));
+    return;
   }
-  frame.state.need[node] = frame.height_by_aspect(node, need + inset.sum());
-  frame.state.baseline[node] = content != nullptr ? inset.before + baseline : frame.natural_height(node);
+  const Measured::Heights heights = content->height_for(frame.inner_size(node, x_axis));
+  const double need = sound(frame, node, heights.height, NodeFlag::odd_heights) + inset.sum();
+  frame.set_need(node, frame.height_by_aspect(node, need));
+  frame.set_baseline(node, inset.before + sound(frame, node, heights.baseline, NodeFlag::odd_heights));
 }
 
 }  // namespace leaf

@@ -56,8 +56,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
     state.resolved.clear();
   }
   if (!same_packing) {
-    state.visits.clear();
-    state.visits.reserve(n);
+    state.visits.resize(n);
     passes.scratch.flow.reserve(store.most_children());
     passes.scratch.portions.reserve(store.most_children());
     passes.scratch.lines.reserve(store.most_children());
@@ -69,26 +68,24 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
   return same_packing || next_packing;
 }
 
-void list_edited(Passes& passes, const Flat& flat, bool all) {
-  State& state = passes.state;
-  auto& visits = state.visits;
-  visits.clear();
+/// Plans the visits of pass 1: all nodes, or those with an edit in them or below them that was not seen yet.
+void list_edited(Frame& frame, const Flat& flat, std::uint32_t seen_edit, bool all) {
+  frame.forget_visits();
   if (all) {
-    visits.resize(flat.size());
     for (Index node = 0; node < flat.size(); ++node) {
-      visits[node] = node;
-      state.flags[node] = needs_widths;
+      frame.plan_visit(node);
+      frame.set_flag(node, NodeFlag::needs_widths, true);
     }
     return;
   }
   const auto add = [&](Index node) {
-    if (flat.version[node] <= passes.seen_edit) return;
-    state.flags[node] |= needs_widths;
-    visits.push_back(node);
+    if (flat.version[node] <= seen_edit) return;
+    frame.set_flag(node, NodeFlag::needs_widths, true);
+    frame.plan_visit(node);
   };
   add(0);
-  for (std::size_t i = 0; i < visits.size(); ++i) {
-    const Index first = flat.first_child[visits[i]], count = flat.child_count[visits[i]];
+  for (Index i = 0; i < frame.visit_count(); ++i) {
+    const Index first = flat.first_child[frame.visit(i)], count = flat.child_count[frame.visit(i)];
     for (Index child = first; child < first + count; ++child) add(child);
   }
 }
@@ -129,22 +126,20 @@ void visit_heights_down(Frame& frame, Index node) {
   }
 }
 
-/// A pass down: visiting a node may append its children to the list.
-template <class Visit>
-std::size_t run_down(Frame& frame, Axis axis, double root_size, Visit visit) {
-  auto& visits = frame.state.visits;
-  visits.clear();
+/// A pass down: visiting a node may plan the visits of its children.
+template <Axis axis, class Visit>
+std::size_t run_down(Frame& frame, double root_size, Visit visit) {
+  frame.forget_visits();
   frame.resolve_edges(0, axis, root_size);
-  frame.set_size(0, axis, root_size);
-  for (std::size_t i = 0; i < visits.size(); ++i) visit(frame, visits[i]);
-  return visits.size();
+  frame.set_size<axis>(0, root_size);
+  for (Index i = 0; i < frame.visit_count(); ++i) visit(frame, frame.visit(i));
+  return frame.visit_count();
 }
 
 template <class Visit>
 std::size_t run_up(Frame& frame, Visit visit) {
-  const auto& visits = frame.state.visits;
-  for (std::size_t i = visits.size(); i > 0; --i) visit(frame, visits[i - 1]);
-  return visits.size();
+  for (Index i = frame.visit_count(); i > 0; --i) visit(frame, frame.visit(i - 1));
+  return frame.visit_count();
 }
 
 }  // namespace
@@ -153,15 +148,15 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   const Flat& flat = store.packed();
   const std::uint32_t edit = store.publish();
   const bool kept = adopt(passes, store, flat) && !passes.starts_anew;
-  passes.starts_anew = false;
-  Frame frame(store, flat, passes.state, passes.scratch);
+  Frame frame(store, passes.state, passes.scratch);
 
-  list_edited(passes, flat, !kept);
+  list_edited(frame, flat, passes.seen_edit, !kept);
   passes.visited[0] = run_up(frame, visit_widths_up);
-  passes.visited[1] = run_down(frame, x_axis, width.value_or(passes.state.max_content[0]), visit_widths_down);
+  passes.visited[1] = run_down<x_axis>(frame, width.value_or(frame.max_content(0)), visit_widths_down);
   passes.visited[2] = run_up(frame, visit_heights_up);
-  passes.visited[3] = run_down(frame, y_axis, height.value_or(passes.state.need[0]), visit_heights_down);
+  passes.visited[3] = run_down<y_axis>(frame, height.value_or(frame.need(0)), visit_heights_down);
   passes.seen_edit = edit;
+  passes.starts_anew = false;
 }
 
 }  // namespace fond_ladder::detail

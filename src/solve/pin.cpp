@@ -24,25 +24,26 @@ AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
 }
 
 /// Whether opposite pins set the size: it is not given, and no aspect gives it.
-bool is_tied(const Traits& child, Axis axis, const AxisPins& pins) {
+template <Axis axis>
+bool is_tied(const Child<axis, false>& child, const AxisPins& pins) {
   if (!pins.before || !pins.after) return false;
-  const SizeWay way = child.way(axis);
-  return way == SizeWay::fill || (way == SizeWay::automatic && !keeps_aspect(child, axis));
+  return child.way() == SizeWay::fill || (child.way() == SizeWay::automatic && !child.keeps_aspect());
 }
 
-void place(Frame& frame, Index container, Index child, Axis axis) {
+template <Axis axis>
+void place(Frame& frame, Index container, Index node) {
   const Sides border = frame.border(container, axis);
-  const double whole = std::max(0.0, frame.state.size[axis][container] - border.sum());
-  frame.resolve_edges(child, axis, whole);
-  const AxisPins pins = pins_on(*frame.keys(child).pin, axis, frame.mirrored && axis == x_axis);
-  const Sides margin = frame.edges_down(child).margin[axis];
+  const double whole = std::max(0.0, frame.size(container, axis) - border.sum());
+  frame.resolve_edges(node, axis, whole);
+  const Child<axis, false> child(frame, node);
+  const AxisPins pins = pins_on(*frame.keys(node).pin, axis, frame.mirrored && axis == x_axis);
+  const Sides margin = child.margin_down(false);
   const auto px = [&](const Limit& pin) { return pin ? pin->in_px(frame.em, whole) : 0; };
 
   const double room = std::max(0.0, whole - px(pins.before) - px(pins.after) - margin.sum());
-  const bool tied = is_tied(frame.traits(child), axis, pins);
-  const double size = tied ? frame.bounds(child, axis, frame.edges_down(child).inset[axis].sum(), whole)
-                                 .held(room / frame.counted_scale(child))
-                           : size_across_down(frame, child, axis, room, whole, Across::start);
+  const bool tied = is_tied(child, pins);
+  const double size = tied ? child.bounds(child.inset_down(), whole).held(room / child.counted_scale())
+                           : size_across_down(frame, child, room, whole, Across::start);
   const bool by_before = pins.before && (tied || !pins.after || !pins.from_far_edge);
   double at = px(pins.before) + margin.before;
   if (!by_before && (pins.after || (!pins.center && pins.from_far_edge))) {
@@ -50,17 +51,18 @@ void place(Frame& frame, Index container, Index child, Axis axis) {
   } else if (!by_before && pins.center) {
     at = (whole - size) / 2 + px(pins.center);
   }
-  frame.state.place[axis][child] = border.before + at;
-  frame.set_size(child, axis, size);
+  frame.set_place(node, axis, border.before + at);
+  frame.set_size<axis>(node, size);
 }
 
 }  // namespace
 
 void place_pinned(Frame& frame, Index container, Axis axis) {
   if (!frame.traits(container).odd_children) return;
-  const Index first = frame.flat.first_child[container], count = frame.flat.child_count[container];
+  const Index first = frame.first_child(container), count = frame.child_count(container);
   for (Index child = first; child < first + count; ++child) {
-    if (frame.traits(child).pinned && !frame.traits(child).hidden) place(frame, container, child, axis);
+    if (!frame.traits(child).pinned || frame.traits(child).hidden) continue;
+    axis == x_axis ? place<x_axis>(frame, container, child) : place<y_axis>(frame, container, child);
   }
 }
 

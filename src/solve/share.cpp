@@ -106,26 +106,31 @@ double find_level(std::span<const Portion> portions, double room, ShareScratch& 
   return level == never ? never : settle(portions, room, level, speed, is_free);
 }
 
+/// Tries a level that no limit stops: sets the sizes, and tells whether some limit did stop somebody.
+template <class Speed, class IsFree>
+bool try_level(std::span<Portion> portions, double level, Speed speed, IsFree is_free) {
+  bool stopped = false;
+  for (Portion& portion : portions) {
+    const bool takes_part = is_free(portion);
+    const double moved = portion.base + (takes_part ? level * speed(portion) : 0);
+    portion.size = portion.held(moved);
+    stopped |= takes_part & (portion.size != moved);
+  }
+  return stopped;
+}
+
 void grow_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
   const auto is_free = [](const Portion& portion) { return portion.grow > 0 && portion.base <= portion.most; };
   const auto speed = [](const Portion& portion) { return portion.grow; };
   double spare = room, factors = 0;
   for (const Portion& portion : portions) {
-    if (is_free(portion)) {
-      spare -= portion.base;
-      factors += portion.grow;
-    } else {
-      spare -= portion.held(portion.base);
-    }
+    const bool takes_part = is_free(portion);
+    spare -= takes_part ? portion.base : portion.held(portion.base);
+    factors += takes_part ? portion.grow : 0;
   }
-  if (factors == 0) return set_sizes(portions, 0, speed, is_free);
-  double level = factors < 1 ? spare : spare / factors;
-  const bool stopped = std::ranges::any_of(portions, [&](const Portion& portion) {
-    const double moved = portion.base + level * portion.grow;
-    return is_free(portion) && (moved < portion.least || moved > portion.most);
-  });
-  if (stopped) level = std::min(spare, find_level(portions, room, scratch, speed, is_free));
-  set_sizes(portions, level, speed, is_free);
+  const double level = factors == 0 ? 0 : factors < 1 ? spare : spare / factors;
+  if (!try_level(portions, level, speed, is_free)) return;
+  set_sizes(portions, std::min(spare, find_level(portions, room, scratch, speed, is_free)), speed, is_free);
 }
 
 /// The standard's rounds, for shrink factors that add to less than 1 once somebody is frozen.
@@ -164,43 +169,34 @@ void shrink_line(std::span<Portion> portions, double room, ShareScratch& scratch
   const auto is_free = [](const Portion& portion) { return portion.shrink > 0 && portion.base >= portion.least; };
   const auto speed = [](const Portion& portion) { return -portion.shrink * portion.inner_base; };
   double missing = -room, factors = 0, scaled = 0;
+  bool may_fall_below_one = false;
   for (const Portion& portion : portions) {
-    if (is_free(portion)) {
-      missing += portion.base;
-      factors += portion.shrink;
-      scaled += portion.shrink * portion.inner_base;
-    } else {
-      missing += portion.held(portion.base);
-    }
+    const bool takes_part = is_free(portion);
+    missing += takes_part ? portion.base : portion.held(portion.base);
+    factors += takes_part ? portion.shrink : 0;
+    scaled += takes_part ? portion.shrink * portion.inner_base : 0;
+    may_fall_below_one |= takes_part & (portion.shrink < 1);
   }
-  if (scaled == 0) return set_sizes(portions, 0, speed, is_free);
   const double part = factors < 1 ? missing * factors : missing;
-  double level = part / scaled;
-  const bool stopped = std::ranges::any_of(portions, [&](const Portion& portion) {
-    const double moved = portion.base - level * portion.shrink * portion.inner_base;
-    return is_free(portion) && (moved < portion.least || moved > portion.most);
-  });
-  if (stopped) {
-    const bool may_fall_below_one =
-        std::ranges::any_of(portions, [&](const Portion& portion) { return is_free(portion) && portion.shrink < 1; });
-    if (may_fall_below_one) return shrink_in_rounds(portions, room, missing);
-    level = find_level(portions, room, scratch, speed, is_free);
-  }
-  set_sizes(portions, level, speed, is_free);
+  if (!try_level(portions, scaled == 0 ? 0 : part / scaled, speed, is_free)) return;
+  if (scaled == 0) return;
+  if (may_fall_below_one) return shrink_in_rounds(portions, room, missing);
+  set_sizes(portions, find_level(portions, room, scratch, speed, is_free), speed, is_free);
 }
 
 }  // namespace
 
-void share(std::span<Portion> portions, double room, ShareScratch& scratch) {
+double share(std::span<Portion> portions, double room, ShareScratch& scratch) {
   double wanted = 0;
-  for (const Portion& portion : portions) wanted += portion.held(portion.base);
-  if (wanted < room) {
-    grow_line(portions, room, scratch);
-  } else if (wanted > room) {
-    shrink_line(portions, room, scratch);
-  } else {
-    for (Portion& portion : portions) portion.size = portion.held(portion.base);
+  for (Portion& portion : portions) {
+    portion.size = portion.held(portion.base);
+    wanted += portion.size;
   }
+  if (wanted == room) return wanted;
+  wanted < room ? grow_line(portions, room, scratch) : shrink_line(portions, room, scratch);
+  double sum = 0;
+  for (const Portion& portion : portions) sum += portion.size;
+  return sum;
 }
 
 }  // namespace fond_ladder::detail

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <algorithm>
 #include <span>
 #include <vector>
 
@@ -16,7 +17,7 @@ struct Portion {
   double inner_base = 0;  ///< base without padding and border, which scales `shrink`
   double size = 0;        ///< the result
 
-  [[nodiscard]] double held(double value) const { return value < least ? least : value > most ? most : value; }
+  [[nodiscard]] double held(double value) const { return std::max(std::min(value, most), least); }
 };
 
 /// Room for the points at which children freeze; kept between calls so that sharing allocates nothing.
@@ -26,9 +27,9 @@ struct SharePoint {
 };
 using ShareScratch = std::vector<SharePoint>;
 
-/// Shares `room` (inner size without margins and gaps) among the children of one line: sets every `size`.
-/// CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp. Cost O(n log n), O(n) when no limit stops
-/// anybody.
-void share(std::span<Portion> portions, double room, ShareScratch& scratch);
+/// Shares `room` (inner size without margins and gaps) among the children of one line: sets every `size`, and returns
+/// their sum. CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp. Cost O(n log n), O(n) when no
+/// limit stops anybody.
+double share(std::span<Portion> portions, double room, ShareScratch& scratch);
 
 }  // namespace fond_ladder::detail

@@ -8,22 +8,25 @@
 namespace fond_ladder::detail {
 namespace {
 
-Across alignment(const Traits& container, const Traits& child, Axis axis) {
+template <Axis axis>
+Across alignment(const Traits& container, const Traits& child) {
   const std::uint64_t own = axis == x_axis ? child.self_x : child.self_y;
   if (own != follows_parent) return static_cast<Across>(own);
   return static_cast<Across>(axis == x_axis ? container.align_x : container.align_y);
 }
 
-void place_children(Frame& frame, Index node, Axis axis) {
-  const double inner = frame.inner_size(node, axis);
-  const bool flip = axis == x_axis && frame.mirrored;
-  const auto flow = frame.flow(node);
+template <Axis axis>
+void place_children(Frame& frame, Index node) {
+  const Traits own = frame.traits(node);
+  const CrossAxis<axis> across(frame, node, axis == x_axis && frame.mirrored);
+  const Flow flow = frame.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
-    const Across align = alignment(frame.traits(node), frame.traits(flow[i]), axis);
-    place_across(frame, node, flow[i], axis, {0, inner}, inner, align, flip);
-    if (frame.traits(flow[i]).nudged) {
-      const Pair& nudge = frame.keys(flow[i]).nudge;
-      frame.state.place[axis][flow[i]] += axis == x_axis ? nudge.x : nudge.y;
+    const Index child = flow[i];
+    const Traits traits = frame.traits(child);
+    place_across(frame, across, child, {0, across.whole}, alignment<axis>(own, traits));
+    if (traits.nudged) {
+      const Pair& nudge = frame.keys(child).nudge;
+      frame.set_place(child, axis, frame.place(child, axis) + (axis == x_axis ? nudge.x : nudge.y));
     }
   }
   place_pinned(frame, node, axis);
@@ -35,45 +38,44 @@ namespace stack {
 
 void widths_up(Frame& frame, Index node) {
   double least = 0, most = 0;
-  const auto flow = frame.flow(node);
+  const Flow flow = frame.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
-    const Index child = flow[i];
-    const double margins = frame.edges_up(child).margin[x_axis].sum();
-    least = std::max(least, margins + size_across_up(frame, child, x_axis, frame.state.min_content[child]));
-    most = std::max(most, margins + size_across_up(frame, child, x_axis, frame.state.max_content[child]));
+    with_child<x_axis>(frame, flow[i], [&](const auto& child) {
+      least = std::max(least, outer_across_up(child, frame.min_content(child.node())));
+      most = std::max(most, outer_across_up(child, frame.max_content(child.node())));
+    });
   }
   const double inset = frame.edges_up(node).inset[x_axis].sum();
-  frame.state.min_content[node] = frame.traits(node).scroll_x ? inset : least + inset;
-  frame.state.max_content[node] = most + inset;
+  frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : least + inset, most + inset);
 }
 
 void widths_down(Frame& frame, Index node) {
-  place_children(frame, node, x_axis);
+  place_children<x_axis>(frame, node);
 }
 
 void heights_up(Frame& frame, Index node) {
   double most = 0;
-  const auto flow = frame.flow(node);
+  const Flow flow = frame.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
-    const Index child = flow[i];
-    const double margins = frame.edges_up(child).margin[y_axis].sum();
-    most = std::max(most, margins + size_across_up(frame, child, y_axis, frame.state.need[child]));
+    with_child<y_axis>(frame, flow[i], [&](const auto& child) {
+      most = std::max(most, outer_across_up(child, frame.need(child.node())));
+    });
   }
   const Sides inset = frame.edges_up(node).inset[y_axis];
-  frame.state.need[node] = frame.height_by_aspect(node, most + inset.sum());
-  frame.state.baseline[node] = frame.natural_height(node);
+  frame.set_need(node, frame.height_by_aspect(node, most + inset.sum()));
+  const double height = natural_height(frame, node);
+  frame.set_baseline(node, height);
   if (flow.size() == 0) return;
   const Index first = flow[0];
-  const double room = frame.natural_height(node) - inset.sum() - frame.edges_up(first).margin[y_axis].sum() -
-                      frame.natural_height(first);
-  const Across align = alignment(frame.traits(node), frame.traits(first), y_axis);
+  const Sides margin = frame.edges_up(first).margin[y_axis];
+  const double room = height - inset.sum() - margin.sum() - natural_height(frame, first);
+  const Across align = alignment<y_axis>(frame.traits(node), frame.traits(first));
   const double ahead = align == Across::center ? room / 2 : align == Across::end ? room : 0;
-  frame.state.baseline[node] =
-      inset.before + frame.edges_up(first).margin[y_axis].before + ahead + frame.state.baseline[first];
+  frame.set_baseline(node, inset.before + margin.before + ahead + frame.baseline(first));
 }
 
 void heights_down(Frame& frame, Index node) {
-  place_children(frame, node, y_axis);
+  place_children<y_axis>(frame, node);
 }
 
 }  // namespace stack

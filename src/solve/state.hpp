@@ -12,8 +12,10 @@
 
 namespace fond_ladder::detail {
 
-/// Per node, between the passes.
-enum NodeFlag : std::uint8_t {
+/// Per node, between the passes. A type of its own, and not a plain byte, so that storing one is known to change
+/// nothing else.
+enum class NodeFlag : std::uint8_t {
+  none = 0,
   starts_line = 1,    ///< the first of its line in a wrapping container
   needs_widths = 2,   ///< edited since its children's widths were set last
   needs_heights = 4,  ///< visited by the second pass, not yet by the fourth
@@ -21,12 +23,24 @@ enum NodeFlag : std::uint8_t {
   odd_widths = 16,    ///< its content measured widths that are no sizes
   odd_heights = 32,   ///< its content measured heights that are no sizes
 };
+constexpr unsigned bits(NodeFlag flag) {
+  return static_cast<unsigned>(flag);
+}
+constexpr NodeFlag operator|(NodeFlag a, NodeFlag b) {
+  return static_cast<NodeFlag>(bits(a) | bits(b));
+}
+constexpr NodeFlag operator&(NodeFlag a, NodeFlag b) {
+  return static_cast<NodeFlag>(bits(a) & bits(b));
+}
+constexpr NodeFlag without(NodeFlag flags, NodeFlag gone) {
+  return static_cast<NodeFlag>(bits(flags) & ~bits(gone));
+}
 
 struct State {
   std::vector<double> min_content, max_content;    ///< widths by content, border box
   std::array<std::vector<double>, 2> size, place;  ///< border box; place from the parent's border box
   std::vector<double> need, baseline;              ///< height by content, and first baseline from the top
-  std::vector<std::uint8_t> flags;
+  std::vector<NodeFlag> flags;
   std::vector<EdgeRoom> resolved;  ///< by Extra; kept only for trees with percent edges
 
   std::vector<Index> visits;  ///< nodes of the pass at work, parents first

@@ -43,7 +43,7 @@ std::vector<Portion> portions_from(const std::string& text) {
 std::string shared(const std::string& text, double room) {
   std::vector<Portion> portions = portions_from(text);
   ShareScratch scratch;
-  share(portions, room, scratch);
+  static_cast<void>(share(portions, room, scratch));
   std::string sizes;
   for (const Portion& portion : portions) sizes += (sizes.empty() ? "" : " ") + short_number(portion.size);
   return sizes;
