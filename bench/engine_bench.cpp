@@ -7,13 +7,15 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <chrono>
 #include <cmath>
 #include <cstring>
 #include <fstream>
 #include <functional>
-#include <iostream>
-#include <map>
+#include <memory>
+#include <string>
 #include <thread>
+#include <vector>
 
 #include "bench_trees.hpp"
 #include "fond_ladder/fond_ladder.hpp"
@@ -22,117 +24,127 @@
 namespace fond_ladder::bench {
 namespace {
 
+/// Pieces of work that are compared with one another. They run in turn, again and again, so that whatever else the
+/// machine does disturbs all of them alike; what counts is the middle of the ratios taken turn by turn.
+class Compared {
+ public:
+  void add(std::string name, std::function<void()> work) { parts_.push_back({std::move(name), std::move(work), {}}); }
+
+  void run_once() {
+    for (Part& part : parts_) {
+      const auto begin = std::chrono::steady_clock::now();
+      part.work();
+      part.times.push_back(std::chrono::duration<double, std::nano>(std::chrono::steady_clock::now() - begin).count());
+    }
+  }
+
+  [[nodiscard]] double time(const std::string& name) const { return middle(part(name).times); }
+  [[nodiscard]] double ratio(const std::string& above, const std::string& below) const {
+    std::vector<double> ratios;
+    for (std::size_t i = 0; i < part(above).times.size(); ++i) {
+      ratios.push_back(part(above).times[i] / part(below).times[i]);
+    }
+    return middle(ratios);
+  }
+
+ private:
+  struct Part {
+    std::string name;
+    std::function<void()> work;
+    std::vector<double> times;
+  };
+  [[nodiscard]] const Part& part(const std::string& name) const {
+    return *std::find_if(parts_.begin(), parts_.end(), [&](const Part& one) { return one.name == name; });
+  }
+  static double middle(std::vector<double> values) {
+    std::sort(values.begin(), values.end());
+    return values[values.size() / 2];
+  }
+
+  std::vector<Part> parts_;
+};
+
 struct Subject {
   std::string name;
   Tree tree;
   Solver solver;
   detail::State touched;
   double width = 0, height = 0;  // a little more than the content needs
+  Compared compared, edits;
 };
 
-/// Nanoseconds of every measurement, all repetitions.
-using Times = std::map<std::string, std::vector<double>>;
+void add_passes(Subject& one) {
+  fit(one.tree.store(), one.touched);
+  const Extent by_content = one.solver.solve(one.tree, {}).container();
+  one.width = std::round(1.3 * by_content.width);
+  one.height = std::round(1.3 * by_content.height);
+  one.compared.add("full", [&one] {
+    one.solver.forget();
+    one.solver.solve(one.tree, {one.width, one.height});
+  });
+  one.compared.add("touch", [&one] {
+    touch_all(one.tree.store(), one.touched);
+    benchmark::DoNotOptimize(one.touched.size[0].data());
+  });
+  one.compared.add("width", [&one, turn = 0]() mutable {
+    turn ^= 1;
+    one.solver.solve(one.tree, {one.width * (turn == 0 ? 1 : 0.98), one.height});
+  });
+}
 
-class Collector : public benchmark::BenchmarkReporter {
- public:
-  explicit Collector(Times& times) : times_(times) {}
-  bool ReportContext(const Context& /*context*/) override { return true; }
-  void ReportRuns(const std::vector<Run>& runs) override {
-    for (const Run& run : runs) {
-      if (run.run_type == Run::RT_Iteration) times_[run.run_name.function_name].push_back(run.GetAdjustedRealTime());
-    }
-  }
-
- private:
-  Times& times_;
-};
-
-void measure(const std::string& name, const std::function<void()>& work, bool quick) {
+void measure(const std::string& name, Compared& compared, bool quick) {
   benchmark::RegisterBenchmark(name.c_str(),
-                               [work](benchmark::State& state) {
-                                 for (auto _ : state) work();
+                               [&compared](benchmark::State& state) {
+                                 for (auto _ : state) compared.run_once();
                                })
-      ->Unit(benchmark::kNanosecond)
-      ->Repetitions(quick ? 1 : 9)
-      ->MinTime(quick ? 0.001 : 0.05)
+      ->MinTime(quick ? 0.001 : 1.0)
       ->UseRealTime();
 }
 
-void add(Subject& subject, bool quick) {
-  Subject* one = &subject;
-  fit(one->tree.store(), one->touched);
-  const Extent by_content = one->solver.solve(one->tree, {}).container();
-  one->width = std::round(1.3 * by_content.width);
-  one->height = std::round(1.3 * by_content.height);
-  one->solver.solve(one->tree, {one->width, one->height});
-  measure(
-      one->name + "/full",
-      [one] {
-        one->solver.forget();
-        one->solver.solve(one->tree, {one->width, one->height});
-      },
-      quick);
-  measure(
-      one->name + "/touch",
-      [one] {
-        touch_all(one->tree.store(), one->touched);
-        benchmark::DoNotOptimize(one->touched.size[0].data());
-      },
-      quick);
-  measure(
-      one->name + "/width",
-      [one, turn = 0]() mutable {
-        turn ^= 1;
-        one->solver.solve(one->tree, {one->width * (turn == 0 ? 1 : 0.98), one->height});
-      },
-      quick);
-}
-
-/// The least disturbed of all repetitions: on a shared machine the others tell more of the neighbours.
-double least(const Times& times, const std::string& name) {
-  const std::vector<double>& all = times.at(name);
-  return *std::min_element(all.begin(), all.end());
-}
-
-std::string report(const std::vector<std::unique_ptr<Subject>>& subjects, const Times& times) {
+std::string report(const std::vector<std::unique_ptr<Subject>>& subjects) {
   std::string json = "{\"trees\": [";
   fmt::print("{:<16}{:>9}{:>12}{:>12}{:>12}{:>12}{:>12}{:>12}\n", "tree", "nodes", "full", "touch", "full/touch",
              "new width", "width/full", "bytes/node");
   fmt::print("{:<25}{:>12}{:>12}{:>12}{:>12}\n", "", "ns/node", "ns/node", "", "ns/node");
   for (const auto& subject : subjects) {
     const auto n = static_cast<double>(subject->tree.size());
-    const double full = least(times, subject->name + "/full"), touch = least(times, subject->name + "/touch");
-    const double width = least(times, subject->name + "/width");
+    const Compared& compared = subject->compared;
+    const double full = compared.time("full") / n, touch = compared.time("touch") / n,
+                 width = compared.time("width") / n;
+    const double per_touch = compared.ratio("full", "touch"), per_full = compared.ratio("width", "full");
     const double bytes = static_cast<double>(subject->tree.memory() + subject->solver.memory()) / n;
-    fmt::print("{:<16}{:>9}{:>12.1f}{:>12.1f}{:>12.2f}{:>12.1f}{:>12.2f}{:>12.0f}\n", subject->name, n, full / n,
-               touch / n, full / touch, width / n, width / full, bytes);
+    fmt::print("{:<16}{:>9}{:>12.1f}{:>12.1f}{:>12.2f}{:>12.1f}{:>12.2f}{:>12.0f}\n", subject->name, n, full, touch,
+               per_touch, width, per_full, bytes);
     json += fmt::format(
         "{}\n  {{\"tree\": \"{}\", \"nodes\": {}, \"full_ns_per_node\": {:.2f}, \"touch_ns_per_node\": {:.2f}, "
-        "\"full_per_touch\": {:.3f}, \"width_ns_per_node\": {:.2f}, \"bytes_per_node\": {:.1f}}}",
-        json.back() == '[' ? "" : ",", subject->name, n, full / n, touch / n, full / touch, width / n, bytes);
+        "\"full_per_touch\": {:.3f}, \"width_per_full\": {:.4f}, \"bytes_per_node\": {:.1f}}}",
+        json.back() == '[' ? "" : ",", subject->name, n, full, touch, per_touch, per_full, bytes);
   }
   return json + "]";
 }
 
-/// One leaf in the middle of the tree, restyled back and forth.
-void add_edit(Subject& subject, bool quick) {
-  const auto nodes = subject.tree.nodes();
+/// One leaf in the middle of the tree, restyled back and forth: one way keeping its size, the other making it a pixel
+/// wider, which moves whatever shares its room.
+void add_edits(Subject& one) {
+  const auto nodes = one.tree.nodes();
   NodeId leaf = nodes[nodes.size() / 2];
-  for (std::size_t i = nodes.size() / 2; is_container(subject.tree.kind(leaf)); ++i) leaf = nodes[i];
-  Subject* one = &subject;
-  measure(
-      one->name + "/edit",
-      [one, leaf, turn = 0]() mutable {
-        turn ^= 1;
-        Keys keys = one->tree.keys(leaf);
-        keys.natural.x = 11 + turn;
-        one->tree.restyle(leaf, keys);
-        const Extent by_content = one->solver.solve(one->tree, {}).container();
-        one->width = std::round(1.3 * by_content.width);
-        one->height = std::round(1.3 * by_content.height);
-        one->solver.solve(one->tree, {one->width, one->height});
-      },
-      quick);
+  for (std::size_t i = nodes.size() / 2; is_container(one.tree.kind(leaf)); ++i) leaf = nodes[i];
+  one.edits.add("full", [&one] {
+    one.solver.forget();
+    one.solver.solve(one.tree, {one.width, one.height});
+  });
+  one.edits.add("edit", [&one, leaf, turn = 0]() mutable {
+    Keys keys = one.tree.keys(leaf);
+    keys.self.across = (turn ^= 1) == 0 ? Across::start : Across::center;
+    one.tree.restyle(leaf, keys);
+    one.solver.solve(one.tree, {one.width, one.height});
+  });
+  one.edits.add("widening edit", [&one, leaf, turn = 0]() mutable {
+    Keys keys = one.tree.keys(leaf);
+    keys.natural.x += (turn ^= 1) == 0 ? -1 : 1;
+    one.tree.restyle(leaf, keys);
+    one.solver.solve(one.tree, {one.width, one.height});
+  });
 }
 
 constexpr int climbed_widths = 1600;
@@ -150,18 +162,26 @@ void climb_on(const Subject& subject, int threads) {
   }
 }
 
+/// Google Benchmark decides how often to repeat; what it would print is left out.
+class Silent : public benchmark::BenchmarkReporter {
+ public:
+  bool ReportContext(const Context& /*context*/) override { return true; }
+  void ReportRuns(const std::vector<Run>& /*runs*/) override {}
+};
+
 int run(bool quick, const std::string& out) {
   std::vector<std::unique_ptr<Subject>> subjects;
-  const auto subject = [&](const std::string& name, Tree tree) {
-    subjects.push_back(std::make_unique<Subject>(Subject{name, std::move(tree), {}, {}}));
-    add(*subjects.back(), quick);
-    return subjects.back().get();
+  const auto subject = [&](const std::string& name, Tree tree) -> Subject& {
+    subjects.push_back(std::make_unique<Subject>(Subject{name, std::move(tree), {}, {}, 0, 0, {}, {}}));
+    add_passes(*subjects.back());
+    measure(name, subjects.back()->compared, quick);
+    return *subjects.back();
   };
   const std::size_t scale = quick ? 100 : 1;
-  Subject* thousand = subject("mixed 1k", mixed_tree(1000));
+  Subject& thousand = subject("mixed 1k", mixed_tree(1000));
   subject("mixed 10k", mixed_tree(10000));
-  Subject* middle = subject("mixed 100k", mixed_tree(100000 / scale));
-  subject("mixed 1M", mixed_tree(1000000 / scale));
+  Subject& middle = subject("mixed 100k", mixed_tree(100000 / scale));
+  Subject& million = subject("mixed 1M", mixed_tree(1000000 / scale));
   subject("row 100k", wide_row(100000 / scale));
   subject("chain 10k", chain(10000));
   subject("wrapping 10k", wrapping_rows(10000));
@@ -169,31 +189,32 @@ int run(bool quick, const std::string& out) {
   subject("texts 10k", texts(10000));
   subject("freezing 1k", freezing_row(1000));
   subject("freezing 100k", freezing_row(100000 / scale));
-  add_edit(*middle, quick);
-  measure(
-      "climb/one", [&] { climb_on(*thousand, 1); }, quick);
-  measure(
-      "climb/two", [&] { climb_on(*thousand, 2); }, quick);
 
-  Times times;
-  Collector collector(times);
-  benchmark::RunSpecifiedBenchmarks(&collector);
+  add_edits(middle);
+  measure("edits", middle.edits, quick);
+  thousand.compared.add("climb", [&] { climb_on(thousand, 1); });
+  thousand.compared.add("climb on two", [&] { climb_on(thousand, 2); });
 
-  std::string json = report(subjects, times);
-  const double full = least(times, thousand->name + "/full");
-  const double growth = (least(times, "mixed 1M/full") / static_cast<double>(subjects[3]->tree.size())) /
-                        (full / static_cast<double>(thousand->tree.size()));
-  const double edit = least(times, middle->name + "/full") / least(times, middle->name + "/edit");
-  const double climb = least(times, "climb/one") / climbed_widths / full;
-  const double threads = least(times, "climb/one") / least(times, "climb/two");
-  fmt::print("\n1k to 1M, a node:                      {:.2f} times\n", growth);
-  fmt::print("one leaf of 100k edited:               1/{:.0f} of a full solve\n", edit);
-  fmt::print("1600 widths of 1k nodes, a width:      {:.2f} of a full solve\n", climb);
-  fmt::print("the same on two threads:               {:.2f} times as fast\n", threads);
+  Silent silent;
+  benchmark::RunSpecifiedBenchmarks(&silent);
+
+  std::string json = report(subjects);
+  const auto per_node = [](const Subject& one) {
+    return one.compared.time("full") / static_cast<double>(one.tree.size());
+  };
+  const double growth = per_node(million) / per_node(thousand);
+  const double edit = middle.edits.ratio("full", "edit"), widening = middle.edits.ratio("full", "widening edit");
+  const double climb = thousand.compared.ratio("climb", "full") / climbed_widths;
+  const double threads = thousand.compared.ratio("climb", "climb on two");
+  fmt::print("\nfrom 1k to 1M, a node:                   {:.2f} times\n", growth);
+  fmt::print("one leaf of 100k edited:                 1/{:.0f} of a full solve\n", edit);
+  fmt::print("the same, a pixel wider:                 1/{:.0f} of a full solve\n", widening);
+  fmt::print("1600 widths of 1k nodes, a width:        {:.2f} of a full solve\n", climb);
+  fmt::print("the same on two threads:                 {:.2f} times as fast\n", threads);
   json += fmt::format(
-      ",\n \"growth_1k_to_1M\": {:.3f}, \"full_per_edit\": {:.1f}, \"climb_width_per_full\": {:.3f}, "
-      "\"two_threads_speedup\": {:.3f}}}\n",
-      growth, edit, climb, threads);
+      ",\n \"growth_1k_to_1M\": {:.3f}, \"full_per_edit\": {:.1f}, \"full_per_widening_edit\": {:.1f}, "
+      "\"climb_width_per_full\": {:.3f}, \"two_threads_speedup\": {:.3f}}}\n",
+      growth, edit, widening, climb, threads);
   if (!out.empty()) std::ofstream(out) << json;
   return 0;
 }
@@ -208,9 +229,7 @@ int main(int count, char** words) {
     if (std::strcmp(words[i], "--quick") == 0) quick = true;
     if (std::strcmp(words[i], "--out") == 0 && i + 1 < count) out = words[++i];
   }
-  std::string interleave = "--benchmark_enable_random_interleaving=true";
-  std::vector<char*> flags{words[0], interleave.data()};
-  int flag_count = 2;
-  benchmark::Initialize(&flag_count, flags.data());
+  int no_flags = 1;
+  benchmark::Initialize(&no_flags, words);
   return fond_ladder::bench::run(quick, out);
 }

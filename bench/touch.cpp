@@ -37,33 +37,35 @@ void fit(const detail::TreeStore& store, detail::State& state) {
 }
 
 void touch_all(const detail::TreeStore& store, detail::State& state) {
+  using detail::NodeFlag;
   const detail::Flat& flat = store.packed();
   const detail::Extra* extras = store.extras().data();
   const auto n = static_cast<Index>(flat.size());
+  constexpr double k = 1.0000001;
+  for (Index i = 0; i < n; ++i) state.visits[i] = i;
   for (Index i = n; i-- > 0;) {
-    const double sum = read(flat, extras, detail::x_axis, i);
-    state.min_content[i] = sum;
-    state.max_content[i] = sum + 1;
-    state.flags[i] = detail::NodeFlag::needs_widths;
-    state.visits[i] = i;
+    const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
+    state.min_content[i] = sum + flat.content[i];
+    state.max_content[i] = sum + state.visits[i];
+    state.flags[i] = NodeFlag::needs_widths;
   }
   for (Index i = 0; i < n; ++i) {
-    const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] + state.max_content[i];
-    state.size[0][i] = sum;
-    state.place[0][i] = sum + 1;
-    state.flags[i] = detail::NodeFlag::needs_heights;
+    const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
+    state.size[0][i] = sum + state.size[0][i] * k;
+    state.place[0][i] = sum;
+    state.flags[i] = without(state.flags[i], NodeFlag::needs_widths) | NodeFlag::needs_heights;
     state.visits[i] = i;
   }
   for (Index i = n; i-- > 0;) {
-    const double sum = read(flat, extras, detail::y_axis, i) + state.size[0][i];
-    state.need[i] = sum;
-    state.baseline[i] = sum + 1 + state.visits[i];
+    const double sum = read(flat, extras, detail::y_axis, i) + state.size[0][i] * k + state.need[i] * k;
+    state.need[i] = sum + flat.content[i];
+    if (flat.child_count[i] > 0 || flat.content[i] > 0) state.baseline[i] = sum + state.visits[i];
   }
   for (Index i = 0; i < n; ++i) {
-    const double sum = read(flat, extras, detail::y_axis, i) + state.need[i];
-    state.size[1][i] = sum;
-    state.place[1][i] = sum + 1;
-    state.flags[i] = detail::NodeFlag::none;
+    const double sum = read(flat, extras, detail::y_axis, i) + state.need[i] * k;
+    state.size[1][i] = sum + state.size[1][i] * k;
+    state.place[1][i] = sum;
+    state.flags[i] = without(state.flags[i], NodeFlag::needs_heights);
     state.visits[i] = i;
   }
 }

@@ -339,7 +339,8 @@ int Arrangement::line(NodeId node) const {
 }
 
 double Arrangement::baseline(NodeId node) const {
-  return is_placed(node) ? box(node).y + passes_->state.baseline[find_index(*tree_, node)] : 0;
+  if (!is_placed(node)) return 0;
+  return box(node).y + detail::first_baseline(view_of(tree_->store(), *passes_), tree_->store().index_of(node));
 }
 
 std::vector<NodeId> Arrangement::laid_order(NodeId container) const {
@@ -420,6 +421,7 @@ std::vector<Note> Arrangement::notes() const {
   }
   const auto& flags = passes_->state.flags;
   for (Index i = 0; i < flags.size(); ++i) {
+    if (!store.content(i)) continue;
     if (detail::bits(flags[i] & detail::NodeFlag::odd_widths) != 0)
       notes.push_back({store.id_of(i), "its content measured a width that is no size"});
     if (detail::bits(flags[i] & detail::NodeFlag::odd_heights) != 0) {

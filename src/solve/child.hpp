@@ -46,6 +46,11 @@ class Child {
     const unsigned both = view_.extra(node_).auto_margins >> (2 * axis) & 3U;
     return flip ? (both & 1U) << 1 | both >> 1 : both;
   }
+  /// How far a node of this size begins behind the start of the room that it is counted with.
+  [[nodiscard]] double ahead_in(double counted, double size) const {
+    if constexpr (plain) return 0;
+    return (counted - size) / 2;
+  }
   /// How much larger than itself the parent has to count the node; 1 but for `scale_counts`.
   [[nodiscard]] double counted_scale() const {
     if constexpr (plain) return 1;
@@ -127,7 +132,7 @@ class Child {
 
 /// Calls `with(child)` with the node as a Child of the right sort, and returns what it returns.
 template <Axis axis, class With>
-decltype(auto) with_child(const View& view, Index node, With with) {
+[[gnu::always_inline]] inline decltype(auto) with_child(const View& view, Index node, With with) {
   if (view.is_plain(node)) return with(Child<axis, true>(view, node));
   return with(Child<axis, false>(view, node));
 }
@@ -138,6 +143,14 @@ decltype(auto) with_child(const View& view, Index node, With with) {
     const double given = child.given(unknown);
     return child.bounds(child.inset_up(), unknown).held(given >= 0 ? given : view.need(node));
   });
+}
+
+/// First baseline of a node from its top, after pass 3. Only what content or children give is stored; where there is
+/// neither it is the bottom edge.
+[[nodiscard]] inline double first_baseline(const View& view, Index node) {
+  const bool container = is_container(view.traits(node).node_kind());
+  const bool has_own = container ? view.child_count(node) > 0 : view.content(node) != nullptr;
+  return has_own ? view.baseline(node) : natural_height(view, node);
 }
 
 }  // namespace fond_ladder::detail

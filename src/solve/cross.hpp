@@ -73,7 +73,7 @@ template <Axis axis, bool plain>
   } else if (spare > 0 || !across.scrolls) {
     ahead = align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
   }
-  const double from_start = slot.at + margin.before + ahead + (counted - size) / 2;
+  const double from_start = slot.at + margin.before + ahead + child.ahead_in(counted, size);
   return across.flip ? across.size - across.inset.after - from_start - size : across.inset.before + from_start;
 }
 

@@ -159,6 +159,12 @@ class Frame : public View {
   [[nodiscard]] Index visit_count() const { return visit_count_; }
   [[nodiscard]] Index visit(Index i) const { return visits_[i]; }
   void plan_visit(Index node) { visits_[visit_count_++] = node; }
+  /// Plans the visit of all nodes, their widths being due.
+  void plan_all(Index count) {
+    for (Index node = 0; node < count; ++node) visits_[node] = node;
+    std::fill_n(flags_out_, count, NodeFlag::needs_widths);
+    visit_count_ = count;
+  }
   void forget_visits() { visit_count_ = 0; }
 
  private:

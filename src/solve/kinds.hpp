@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// A kind of node is one file that supplies these four steps; the passes call them. A container's step reads its
-// children and writes to them; it never looks further down. Cost of a step with c children: O(c), or O(c log c) where
-// children are sorted or a limit stops somebody.
+// A kind of node is one file that supplies these four steps (a leaf two: leaf.hpp); the passes call them. A container's
+// step reads its children and writes to them; it never looks further down. Cost of a step with c children: O(c), or O(c
+// log c) where children are sorted or a limit stops somebody.
 
 #include "solve/frame.hpp"
 
@@ -22,11 +22,6 @@ void widths_down(Frame& frame, Index node);
 void heights_up(Frame& frame, Index node);
 void heights_down(Frame& frame, Index node);
 }  // namespace stack
-
-namespace leaf {
-void widths_up(Frame& frame, Index node);
-void heights_up(Frame& frame, Index node);
-}  // namespace leaf
 
 /// Places the pinned children of a container on one axis, after its flow.
 void place_pinned(Frame& frame, Index container, Axis axis);

@@ -40,16 +40,18 @@ struct Factors {
 };
 
 template <Axis axis, bool plain>
-Factors factors_of(const View& view, const Traits& container, const Child<axis, plain>& child) {
-  const bool weighted = child.traits().weighted || child.way() == SizeWay::fill || container.alike;
-  const bool is_one = container.alike || (child.way() == SizeWay::fill && !child.traits().weighted);
-  return {weighted, is_one ? 1 : view.grow(child.node()), weighted || container.scrolls(axis) ? 0 : child.shrink()};
+[[gnu::always_inline]] inline Factors factors_of(const View& view, const Traits& container,
+                                                 const Child<axis, plain>& child) {
+  const bool fills = child.way() == SizeWay::fill, has_weight = child.traits().weighted, alike = container.alike;
+  const bool weighted = has_weight | fills | alike;  // bits, not branches: these are as good as random
+  const bool is_one = alike | (fills & !has_weight);
+  return {weighted, is_one ? 1 : view.grow(child.node()), weighted | container.scrolls(axis) ? 0 : child.shrink()};
 }
 
 /// Limits along a line; of children that are alike only those that the author gave.
 template <Axis axis, bool plain>
-Bounds bounds_in_line(const Traits& container, const Child<axis, plain>& child, double inset, double whole,
-                      double content, double given) {
+[[gnu::always_inline]] inline Bounds bounds_in_line(const Traits& container, const Child<axis, plain>& child,
+                                                    double inset, double whole, double content, double given) {
   return container.alike ? child.bounds(inset, whole) : child.bounds_along(inset, whole, content, given);
 }
 
@@ -132,6 +134,7 @@ struct Laying {
   double gap;
   bool flip;
   Flow flow;
+  bool all_plain = true;  ///< nobody has margins
 };
 
 template <Axis axis, bool plain>
@@ -172,6 +175,7 @@ struct LineMargins {
 template <Axis axis>
 LineMargins margins_of(const Laying<axis>& laying, Index first, Index count) {
   LineMargins found;
+  if (laying.all_plain) return found;
   for (Index i = first; i < first + count; ++i) {
     const Index node = laying.flow[i];
     if (laying.frame.is_plain(node)) continue;
@@ -207,7 +211,7 @@ void lay_line(const Laying<axis>& laying, std::span<Portion> portions, Index fir
       if ((automatic & 1U) != 0) margin.before += automatic_part;
       if ((automatic & 2U) != 0) margin.after += automatic_part;
       const double counted = portions[i].size, size = counted / child.counted_scale();
-      const double from_start = at + margin.before + (counted - size) / 2;
+      const double from_start = at + margin.before + child.ahead_in(counted, size);
       frame.set_place(child.node(), axis, laying.flip ? far_edge - from_start - size : inset.before + from_start);
       frame.template set_size<axis>(child.node(), size);
       at += margin.sum() + counted + (laying.gap + spread_by.between);
@@ -236,13 +240,13 @@ template <Axis axis>
 void lay_along(Frame& frame, Index node) {
   const double inner = frame.inner_size(node, axis);
   const Traits own = frame.traits(node);
-  const Laying<axis> laying{
+  Laying<axis> laying{
       frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), frame.flow(node)};
-  auto& portions = frame.scratch.portions;
-  portions.clear();
+  const std::span portions(frame.scratch.portions.data(), laying.flow.size());
   for (Index i = 0; i < laying.flow.size(); ++i) {
     frame.resolve_edges(laying.flow[i], axis, inner);
-    with_child<axis>(frame, laying.flow[i], [&](const auto& child) { portions.push_back(portion_of(laying, child)); });
+    laying.all_plain &= frame.is_plain(laying.flow[i]);
+    with_child<axis>(frame, laying.flow[i], [&](const auto& child) { portions[i] = portion_of(laying, child); });
   }
   if (!own.wrap) {
     if (!portions.empty()) lay_line(laying, portions, 0);
@@ -251,7 +255,7 @@ void lay_along(Frame& frame, Index node) {
   for (Index first = 0; first < laying.flow.size();) {
     const Index end = end_of_line(laying, first);
     for (Index i = first; i < end; ++i) frame.set_flag(laying.flow[i], NodeFlag::starts_line, i == first);
-    lay_line(laying, std::span(portions).subspan(first, end - first), first);
+    lay_line(laying, portions.subspan(first, end - first), first);
     first = end;
   }
 }
@@ -282,7 +286,7 @@ void measure_row_line(const Frame& frame, const Traits& row, const Flow& flow, L
         with_child<y_axis>(frame, node, [&](const auto& child) { return outer_across_up(child, frame.need(node)); });
     line.size = std::max(line.size, outer);
     if (row.stands_on_base && stands_on_baseline(frame, row, node)) {
-      const double ascent = frame.edges_up(node).margin[y_axis].before + frame.baseline(node);
+      const double ascent = frame.edges_up(node).margin[y_axis].before + first_baseline(frame, node);
       line.ascent = std::max(line.ascent, ascent);
       descent = std::max(descent, outer - ascent);
     }
@@ -330,7 +334,7 @@ void lay_across_row(Frame& frame, Index node) {
       const Index child = flow[i];
       double to_baseline = -1;
       if (own.stands_on_base && stands_on_baseline(frame, own, child)) {
-        to_baseline = line.ascent - frame.edges_up(child).margin[y_axis].before - frame.baseline(child);
+        to_baseline = line.ascent - frame.edges_up(child).margin[y_axis].before - first_baseline(frame, child);
       }
       place_across(frame, across, child, {at, line.size}, alignment(own, frame.traits(child)), to_baseline);
     }
@@ -400,7 +404,7 @@ double row_baseline(const Frame& frame, Index node, const Flow& flow, double hei
     const double room = (own.wrap ? line.size : height - inset.sum()) - outer;
     ahead = align == Across::center ? room / 2 : room;
   }
-  return inset.before + margin.before + ahead + frame.baseline(first);
+  return inset.before + margin.before + ahead + first_baseline(frame, first);
 }
 
 void heights_up_row(Frame& frame, Index node) {
@@ -423,8 +427,8 @@ void heights_up_row(Frame& frame, Index node) {
 /// First baseline of a column: its first child's, as laid.
 double column_baseline(const Frame& frame, Index node, Index first, double height) {
   const Sides inset = frame.edges_up(node).inset[y_axis], margin = frame.edges_up(first).margin[y_axis];
-  if (!frame.traits(node).reverse) return inset.before + margin.before + frame.baseline(first);
-  return height - inset.after - margin.after - natural_height(frame, first) + frame.baseline(first);
+  if (!frame.traits(node).reverse) return inset.before + margin.before + first_baseline(frame, first);
+  return height - inset.after - margin.after - natural_height(frame, first) + first_baseline(frame, first);
 }
 
 void heights_up_column(Frame& frame, Index node) {

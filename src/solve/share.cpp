@@ -70,11 +70,14 @@ double settle(std::span<const Portion> portions, double room, double near, Speed
 }
 
 template <class Speed, class IsFree>
-void set_sizes(std::span<Portion> portions, double level, Speed speed, IsFree is_free) {
+double set_sizes(std::span<Portion> portions, double level, Speed speed, IsFree is_free) {
+  double sum = 0;
   for (Portion& portion : portions) {
     const double step = is_free(portion) ? speed(portion) : 0;
     portion.size = portion.held(step == 0 ? portion.base : portion.base + level * step);
+    sum += portion.size;
   }
+  return sum;
 }
 
 /// Finds the level for a line on which some limit stops somebody. `speed` is how fast a child's size moves with the
@@ -106,20 +109,27 @@ double find_level(std::span<const Portion> portions, double room, ShareScratch& 
   return level == never ? never : settle(portions, room, level, speed, is_free);
 }
 
-/// Tries a level that no limit stops: sets the sizes, and tells whether some limit did stop somebody.
-template <class Speed, class IsFree>
-bool try_level(std::span<Portion> portions, double level, Speed speed, IsFree is_free) {
+/// What came of a level: the sum of the sizes, and whether some limit stopped somebody.
+struct Tried {
+  double sum = 0;
   bool stopped = false;
+};
+
+/// Tries a level as if no limit stopped anybody, and sets the sizes.
+template <class Speed, class IsFree>
+Tried try_level(std::span<Portion> portions, double level, Speed speed, IsFree is_free) {
+  Tried tried;
   for (Portion& portion : portions) {
     const bool takes_part = is_free(portion);
     const double moved = portion.base + (takes_part ? level * speed(portion) : 0);
     portion.size = portion.held(moved);
-    stopped |= takes_part & (portion.size != moved);
+    tried.sum += portion.size;
+    tried.stopped |= takes_part & (portion.size != moved);
   }
-  return stopped;
+  return tried;
 }
 
-void grow_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
+double grow_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
   const auto is_free = [](const Portion& portion) { return portion.grow > 0 && portion.base <= portion.most; };
   const auto speed = [](const Portion& portion) { return portion.grow; };
   double spare = room, factors = 0;
@@ -129,12 +139,13 @@ void grow_line(std::span<Portion> portions, double room, ShareScratch& scratch) 
     factors += takes_part ? portion.grow : 0;
   }
   const double level = factors == 0 ? 0 : factors < 1 ? spare : spare / factors;
-  if (!try_level(portions, level, speed, is_free)) return;
-  set_sizes(portions, std::min(spare, find_level(portions, room, scratch, speed, is_free)), speed, is_free);
+  const Tried tried = try_level(portions, level, speed, is_free);
+  if (!tried.stopped) return tried.sum;
+  return set_sizes(portions, std::min(spare, find_level(portions, room, scratch, speed, is_free)), speed, is_free);
 }
 
 /// The standard's rounds, for shrink factors that add to less than 1 once somebody is frozen.
-void shrink_in_rounds(std::span<Portion> portions, double room, double initial) {
+double shrink_in_rounds(std::span<Portion> portions, double room, double initial) {
   const auto frozen = [](const Portion& portion) { return !std::isnan(portion.size); };
   for (Portion& portion : portions) {
     const bool takes_part = portion.shrink > 0 && portion.base >= portion.least;
@@ -148,7 +159,7 @@ void shrink_in_rounds(std::span<Portion> portions, double room, double initial) 
       factors += portion.shrink;
       scaled += portion.shrink * portion.inner_base;
     }
-    if (factors == 0) return;
+    if (factors == 0) return missing + room;  // everybody is frozen: the sum of the sizes
     if (factors < 1) missing = std::min(missing, initial * factors);
     const double level = scaled > 0 ? std::max(0.0, missing) / scaled : 0;
     double violation = 0;
@@ -165,7 +176,7 @@ void shrink_in_rounds(std::span<Portion> portions, double room, double initial) 
   }
 }
 
-void shrink_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
+double shrink_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
   const auto is_free = [](const Portion& portion) { return portion.shrink > 0 && portion.base >= portion.least; };
   const auto speed = [](const Portion& portion) { return -portion.shrink * portion.inner_base; };
   double missing = -room, factors = 0, scaled = 0;
@@ -178,10 +189,10 @@ void shrink_line(std::span<Portion> portions, double room, ShareScratch& scratch
     may_fall_below_one |= takes_part & (portion.shrink < 1);
   }
   const double part = factors < 1 ? missing * factors : missing;
-  if (!try_level(portions, scaled == 0 ? 0 : part / scaled, speed, is_free)) return;
-  if (scaled == 0) return;
+  const Tried tried = try_level(portions, scaled == 0 ? 0 : part / scaled, speed, is_free);
+  if (!tried.stopped || scaled == 0) return tried.sum;
   if (may_fall_below_one) return shrink_in_rounds(portions, room, missing);
-  set_sizes(portions, find_level(portions, room, scratch, speed, is_free), speed, is_free);
+  return set_sizes(portions, find_level(portions, room, scratch, speed, is_free), speed, is_free);
 }
 
 }  // namespace
@@ -193,10 +204,7 @@ double share(std::span<Portion> portions, double room, ShareScratch& scratch) {
     wanted += portion.size;
   }
   if (wanted == room) return wanted;
-  wanted < room ? grow_line(portions, room, scratch) : shrink_line(portions, room, scratch);
-  double sum = 0;
-  for (const Portion& portion : portions) sum += portion.size;
-  return sum;
+  return wanted < room ? grow_line(portions, room, scratch) : shrink_line(portions, room, scratch);
 }
 
 }  // namespace fond_ladder::detail

@@ -71,7 +71,7 @@ void heights_up(Frame& frame, Index node) {
   const double room = height - inset.sum() - margin.sum() - natural_height(frame, first);
   const Across align = alignment<y_axis>(frame.traits(node), frame.traits(first));
   const double ahead = align == Across::center ? room / 2 : align == Across::end ? room : 0;
-  frame.set_baseline(node, inset.before + margin.before + ahead + frame.baseline(first));
+  frame.set_baseline(node, inset.before + margin.before + ahead + first_baseline(frame, first));
 }
 
 void heights_down(Frame& frame, Index node) {
