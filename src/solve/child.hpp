@@ -130,9 +130,10 @@ class Child {
   Traits own_;
 };
 
-/// Calls `with(child)` with the node as a Child of the right sort, and returns what it returns.
+/// Calls `with(child)` with the node as a Child of the right sort, and returns what it returns. Sums are better
+/// returned than captured: what is captured by reference cannot stay in a register.
 template <Axis axis, class With>
-[[gnu::always_inline]] inline decltype(auto) with_child(const View& view, Index node, With with) {
+[[gnu::always_inline]] inline decltype(auto) with_child(const View& view, Index node, const With& with) {
   if (view.is_plain(node)) return with(Child<axis, true>(view, node));
   return with(Child<axis, false>(view, node));
 }

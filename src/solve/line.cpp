@@ -95,13 +95,12 @@ void widths_up_row(Frame& frame, Index node) {
   const Flow flow = frame.flow(node);
   double least = 0, widest_child = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
-    with_child<x_axis>(frame, flow[i], [&](const auto& child) {
-      const Counted counted =
-          outer_along_up(frame, own, child, frame.min_content(child.node()), frame.max_content(child.node()));
-      least += counted.least;
-      widest_child = std::max(widest_child, counted.least);
-      most += counted.most;
+    const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
+      return outer_along_up(frame, own, child, frame.min_content(child.node()), frame.max_content(child.node()));
     });
+    least += counted.least;
+    widest_child = std::max(widest_child, counted.least);
+    most += counted.most;
   }
   const double gaps = flow.size() > 1 ? frame.gap_up(node, x_axis) * (flow.size() - 1) : 0;
   const double inset = frame.edges_up(node).inset[x_axis].sum();
@@ -113,10 +112,12 @@ void widths_up_column(Frame& frame, Index node) {
   const Flow flow = frame.flow(node);
   double least = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
-    with_child<x_axis>(frame, flow[i], [&](const auto& child) {
-      least = std::max(least, outer_across_up(child, frame.min_content(child.node())));
-      most = std::max(most, outer_across_up(child, frame.max_content(child.node())));
+    const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
+      return Counted{outer_across_up(child, frame.min_content(child.node())),
+                     outer_across_up(child, frame.max_content(child.node()))};
     });
+    least = std::max(least, counted.least);
+    most = std::max(most, counted.most);
   }
   const double inset = frame.edges_up(node).inset[x_axis].sum();
   frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : inset + least, inset + most);
@@ -203,19 +204,24 @@ void lay_line(const Laying<axis>& laying, std::span<Portion> portions, Index fir
 
   const Sides inset = frame.edges_down(laying.container).inset[axis];
   const double far_edge = frame.size(laying.container, axis) - inset.after;
+  const double step = laying.gap + spread_by.between;
   double at = spread_by.before;
   for (Index i = 0; i < count; ++i) {
-    with_child<axis>(frame, laying.flow[first + i], [&](const auto& child) {
-      Sides margin = child.margin_down(laying.flip);
-      const unsigned automatic = child.auto_margins(laying.flip);
-      if ((automatic & 1U) != 0) margin.before += automatic_part;
-      if ((automatic & 2U) != 0) margin.after += automatic_part;
-      const double counted = portions[i].size, size = counted / child.counted_scale();
-      const double from_start = at + margin.before + child.ahead_in(counted, size);
-      frame.set_place(child.node(), axis, laying.flip ? far_edge - from_start - size : inset.before + from_start);
-      frame.template set_size<axis>(child.node(), size);
-      at += margin.sum() + counted + (laying.gap + spread_by.between);
-    });
+    const double counted = portions[i].size;
+    at += with_child<axis>(frame, laying.flow[first + i],
+                           [&frame, &laying, at, counted, inset, far_edge, automatic_part](const auto& child) {
+                             Sides margin = child.margin_down(laying.flip);
+                             const unsigned automatic = child.auto_margins(laying.flip);
+                             if ((automatic & 1U) != 0) margin.before += automatic_part;
+                             if ((automatic & 2U) != 0) margin.after += automatic_part;
+                             const double size = counted / child.counted_scale();
+                             const double from_start = at + margin.before + child.ahead_in(counted, size);
+                             frame.set_place(child.node(), axis,
+                                             laying.flip ? far_edge - from_start - size : inset.before + from_start);
+                             frame.template set_size<axis>(child.node(), size);
+                             return margin.sum() + counted;
+                           });
+    at += step;
   }
 }
 
@@ -246,7 +252,8 @@ void lay_along(Frame& frame, Index node) {
   for (Index i = 0; i < laying.flow.size(); ++i) {
     frame.resolve_edges(laying.flow[i], axis, inner);
     laying.all_plain &= frame.is_plain(laying.flow[i]);
-    with_child<axis>(frame, laying.flow[i], [&](const auto& child) { portions[i] = portion_of(laying, child); });
+    portions[i] =
+        with_child<axis>(frame, laying.flow[i], [&laying](const auto& child) { return portion_of(laying, child); });
   }
   if (!own.wrap) {
     if (!portions.empty()) lay_line(laying, portions, 0);
