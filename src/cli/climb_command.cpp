@@ -43,15 +43,10 @@ std::vector<double> shown_widths(const Ladder& ladder, const std::string& asked)
   return widths;
 }
 
-void print_table(const Climb& climbed, const Ladder& ladder, std::ostream& out) {
-  std::string names;
-  for (const std::string& quantity : climbed.quantities) names += (names.empty() ? "" : ", ") + quantity;
-  fmt::print(out, "{} while the container is {} to {} wide", names, exact(ladder.width.from), exact(ladder.width.to));
-  if (ladder.height) {
-    fmt::print(out, " and {} high\n\n", exact(ladder.height->from));
-  } else {
-    fmt::print(out, ", its height by content\n\n");
-  }
+void print_table(const Scene& scene, const Climb& climbed, const Ladder& ladder, std::ostream& out) {
+  fmt::print(out, "{} from {} to {} wide, {}\n\n", scene.title.empty() ? "the scene" : scene.title,
+             exact(ladder.width.from), exact(ladder.width.to),
+             ladder.height ? exact(ladder.height->from) + " high" : "its height by content");
   std::vector<Table::Column> columns{{"container", Table::Align::numbers}};
   for (const std::string& quantity : climbed.quantities) columns.push_back({quantity, Table::Align::numbers});
   Table table(columns);
@@ -105,7 +100,7 @@ void print_climb(const Scene& scene, const ClimbOptions& options, const Streams&
   }
   const Climb climbed = fond_ladder::climb(scene, rungs, quantities);
   switch (options.format) {
-    case Format::table: return print_table(climbed, ladder, streams.out);
+    case Format::table: return print_table(scene, climbed, ladder, streams.out);
     case Format::json: return print_json(climbed, streams.out);
     case Format::csv: return print_csv(climbed, streams.out);
   }
