@@ -74,6 +74,7 @@ void compile_aspect(const Keys& keys, CompiledNode& node) {
   const bool is_picture = keys.kind == Kind::image && keys.natural.x > 0 && keys.natural.y > 0;
   if (!keys.aspect && !is_picture) return;
   node.traits.has_aspect = 1;
+  node.traits.passive = 0;
   if (node.traits.way(y_axis) != SizeWay::px || node.traits.way(x_axis) != SizeWay::automatic) return;
   const auto& inset = node.extra.edges.inset;
   const double height = std::max(std::max(std::min(node.given[y_axis], node.largest[y_axis]), node.smallest[y_axis]),
@@ -130,6 +131,7 @@ void compile_words(const Keys& keys, Traits& traits) {
   traits.ordered = keys.order.rank != 0;
   traits.scale_counts = keys.scale_counts && keys.scale != 1;
   traits.nudged = keys.nudge != Pair{};
+  traits.passive = (keys.kind == Kind::box || keys.kind == Kind::image) && keys.scroll == Scroll::none;
 }
 
 void compile_inner(const Keys& keys, double em, CompiledNode& node) {

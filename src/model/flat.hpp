@@ -73,6 +73,7 @@ struct Traits {
   std::uint64_t has_aspect : 1;
   std::uint64_t scale_counts : 1;
   std::uint64_t nudged : 1;
+  std::uint64_t passive : 1;  // a leaf whose natural size is all there is: its parent settles it
 
   [[nodiscard]] Kind node_kind() const { return static_cast<Kind>(kind); }
   [[nodiscard]] SizeWay way(Axis axis) const { return static_cast<SizeWay>(axis == x_axis ? width_way : height_way); }

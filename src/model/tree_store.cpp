@@ -153,6 +153,7 @@ void TreeStore::set_fields(Index node, const Keys& keys) {
   }
   name_[node] = name_number(keys.name);
   set_text(node, keys);
+  if (flat_.content[node] != 0) flat_.traits[node].passive = 0;
 }
 
 void TreeStore::set_text(Index node, const Keys& keys) {
@@ -342,13 +343,15 @@ void TreeStore::measure_with(Index node, std::shared_ptr<const Measured> content
     if (flat_.extra[node] == 0) flat_.extra[node] = take_place(extras_, free_extras_);
     extras_[flat_.extra[node]].keys = std::move(kept);
   }
+  const Keys own = keys(node);
   drop_content(node);
   if (content) {
     flat_.content[node] = take_place(contents_, free_contents_);
     contents_[flat_.content[node]] = std::move(content);
   } else {
-    set_text(node, keys(node));
+    set_text(node, own);
   }
+  flat_.traits[node].passive = flat_.content[node] == 0 && compile(own, em_, direction_).traits.passive;
   stamp(node);
 }
 

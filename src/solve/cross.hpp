@@ -86,7 +86,7 @@ void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot 
     const double room = slot.size - child.margin_down(false).sum();
     const double size = size_across_down(frame, child, room, across.whole, align);
     frame.set_place(node, axis, place_in_slot(across, child, slot, size, align, to_baseline));
-    frame.template set_size<axis>(node, size);
+    frame.template set_size<axis>(node, size, child.traits().passive);
   });
 }
 

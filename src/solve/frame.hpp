@@ -136,9 +136,10 @@ class Frame : public View {
     flags_out_[node] = on ? flags_out_[node] | flag : without(flags_out_[node], flag);
   }
 
-  /// Sets a size on the way down and, when anything below depends on it, plans the visit of the node.
+  /// Sets a size on the way down and, when anything below depends on it, plans the visit of the node; a passive one has
+  /// nothing more to do and only counts as visited.
   template <Axis axis>
-  void set_size(Index node, double size) {
+  void set_size(Index node, double size, bool passive) {
     constexpr NodeFlag due =
         (axis == x_axis ? NodeFlag::needs_widths : NodeFlag::needs_heights) | NodeFlag::edges_moved;
     double& old = size_out_[axis][node];
@@ -147,7 +148,9 @@ class Frame : public View {
     old = size;
     const NodeFlag rest = without(flags, due);
     flags_out_[node] = axis == x_axis ? rest | NodeFlag::needs_heights : rest;
-    visits_[visit_count_++] = node;
+    visits_[visit_count_] = node;
+    visit_count_ += passive ? 0 : 1;
+    settled_count_ += passive ? 1 : 0;
   }
 
   /// Resolves percent margins and padding of a node on one axis, and marks it when its padding changed.
@@ -159,13 +162,20 @@ class Frame : public View {
   [[nodiscard]] Index visit_count() const { return visit_count_; }
   [[nodiscard]] Index visit(Index i) const { return visits_[i]; }
   void plan_visit(Index node) { visits_[visit_count_++] = node; }
-  /// Plans the visit of all nodes, their widths being due.
+  /// Nodes that count as visited by the pass at work.
+  [[nodiscard]] Index visited() const { return visit_count_ + settled_count_; }
+  /// Plans the visit of all nodes, their widths being due; the root's in any case, passive ones through their parents.
   void plan_all(Index count) {
-    for (Index node = 0; node < count; ++node) visits_[node] = node;
+    forget_visits();
+    plan_visit(0);
+    for (Index node = 1; node < count; ++node) {
+      visits_[visit_count_] = node;
+      visit_count_ += traits(node).passive ? 0 : 1;
+    }
     std::fill_n(flags_out_, count, NodeFlag::needs_widths);
-    visit_count_ = count;
+    settled_count_ = count - visit_count_;
   }
-  void forget_visits() { visit_count_ = 0; }
+  void forget_visits() { visit_count_ = settled_count_ = 0; }
 
  private:
   void resolve_percent_edges(Index node, Axis axis, double whole);
@@ -174,7 +184,7 @@ class Frame : public View {
   NodeFlag* flags_out_;
   EdgeRoom* resolved_out_;
   Index* visits_;
-  Index visit_count_ = 0;
+  Index visit_count_ = 0, settled_count_ = 0;
 };
 
 }  // namespace fond_ladder::detail

@@ -15,22 +15,28 @@ double sound(Frame& frame, Index node, double measured, NodeFlag oddity) {
 
 }  // namespace
 
-void measured_widths_up(Frame& frame, Index node, const Measured& content) {
-  frame.set_flag(node, NodeFlag::odd_widths, false);
+void widths_up(Frame& frame, Index node) {
   const double inset = frame.edges_up(node).inset[x_axis].sum();
-  const Measured::Widths widths = content.widths();
-  const double least = sound(frame, node, widths.min_content, NodeFlag::odd_widths);
-  const double most = std::max(least, sound(frame, node, widths.max_content, NodeFlag::odd_widths));
+  double least = frame.natural(node, x_axis), most = least;
+  if (const Measured* content = frame.content(node)) {
+    frame.set_flag(node, NodeFlag::odd_widths, false);
+    const Measured::Widths widths = content->widths();
+    least = sound(frame, node, widths.min_content, NodeFlag::odd_widths);
+    most = std::max(least, sound(frame, node, widths.max_content, NodeFlag::odd_widths));
+  }
   frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : least + inset, most + inset);
 }
 
-void measured_heights_up(Frame& frame, Index node, const Measured& content) {
-  frame.set_flag(node, NodeFlag::odd_heights, false);
+void heights_up(Frame& frame, Index node) {
   const Sides inset = frame.edges_up(node).inset[y_axis];
-  const Measured::Heights heights = content.height_for(frame.inner_size(node, x_axis));
-  const double need = sound(frame, node, heights.height, NodeFlag::odd_heights) + inset.sum();
-  frame.set_need(node, frame.height_by_aspect(node, need));
-  frame.set_baseline(node, inset.before + sound(frame, node, heights.baseline, NodeFlag::odd_heights));
+  double need = frame.natural(node, y_axis);
+  if (const Measured* content = frame.content(node)) {
+    frame.set_flag(node, NodeFlag::odd_heights, false);
+    const Measured::Heights heights = content->height_for(frame.inner_size(node, x_axis));
+    need = sound(frame, node, heights.height, NodeFlag::odd_heights);
+    frame.set_baseline(node, inset.before + sound(frame, node, heights.baseline, NodeFlag::odd_heights));
+  }
+  frame.set_need(node, frame.height_by_aspect(node, need + inset.sum()));
 }
 
 }  // namespace fond_ladder::detail::leaf

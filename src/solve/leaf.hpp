@@ -4,28 +4,33 @@
 // Boxes, texts and images. What lies inside a leaf has a natural size, or is measured: widths once, then a height for
 // the width that the leaf got. Padding and border come on top. CSS Sizing 3, section 5; CSS Sizing 4, section 4.
 //
-// Most nodes of a tree are leaves with a natural size; their two steps stand here to be compiled into the passes.
+// Most nodes of a tree are passive: boxes and images whose natural size is all there is to know. Their width and height
+// by content follow from nothing else, so that the visit of their parent in pass 1 settles both, and no pass has to
+// come back to them.
 
 #include "solve/child.hpp"
 
 namespace fond_ladder::detail::leaf {
 
-/// The steps of a leaf whose content is measured.
-void measured_widths_up(Frame& frame, Index node, const Measured& content);
-void measured_heights_up(Frame& frame, Index node, const Measured& content);
+/// The steps of a leaf that is visited by itself: one that is measured, scrolls, or has an aspect.
+void widths_up(Frame& frame, Index node);
+void heights_up(Frame& frame, Index node);
 
-inline void widths_up(Frame& frame, Index node) {
-  if (const Measured* content = frame.content(node)) return measured_widths_up(frame, node, *content);
-  const double inset = frame.is_plain(node) ? 0 : frame.edges_up(node).inset[x_axis].sum();
-  const double width = frame.natural(node, x_axis) + inset;
-  frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : width, width);
+/// Sets the sizes by content of a child if it is passive. Its baseline is its bottom edge: see first_baseline.
+template <bool plain>
+[[gnu::always_inline]] inline void settle(Frame& frame, const Child<x_axis, plain>& child) {
+  if (!child.traits().passive) return;
+  const Index node = child.node();
+  const double width = frame.natural(node, x_axis) + child.inset_up();
+  frame.set_content_widths(node, width, width);
+  frame.set_need(node, frame.natural(node, y_axis) + Child<y_axis, plain>(frame, node).inset_up());
 }
 
-/// The baseline is the bottom edge: see first_baseline.
-inline void heights_up(Frame& frame, Index node) {
-  if (const Measured* content = frame.content(node)) return measured_heights_up(frame, node, *content);
-  const double inset = frame.is_plain(node) ? 0 : frame.edges_up(node).inset[y_axis].sum();
-  frame.set_need(node, frame.height_by_aspect(node, frame.natural(node, y_axis) + inset));
+/// Settles the children of a container that are passive and stand outside its flow.
+inline void settle_pinned(Frame& frame, Index container) {
+  if (!frame.traits(container).odd_children) return;
+  const Index first = frame.first_child(container), count = frame.child_count(container);
+  for (Index child = first; child < first + count; ++child) settle(frame, Child<x_axis, false>(frame, child));
 }
 
 }  // namespace fond_ladder::detail::leaf

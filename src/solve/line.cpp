@@ -11,6 +11,7 @@
 // Tests: line_test.cpp, and the plain arranger in tests/ that is held against all kinds.
 #include "solve/cross.hpp"
 #include "solve/kinds.hpp"
+#include "solve/leaf.hpp"
 #include "solve/share.hpp"
 #include "solve/spread.hpp"
 
@@ -45,7 +46,7 @@ template <Axis axis, bool plain>
   const bool fills = child.way() == SizeWay::fill, has_weight = child.traits().weighted, alike = container.alike;
   const bool weighted = has_weight | fills | alike;  // bits, not branches: these are as good as random
   const bool is_one = alike | (fills & !has_weight);
-  return {weighted, is_one ? 1 : view.grow(child.node()), weighted | container.scrolls(axis) ? 0 : child.shrink()};
+  return {weighted, is_one ? 1 : view.grow(child.node()), (weighted | container.scrolls(axis)) ? 0 : child.shrink()};
 }
 
 /// Limits along a line; of children that are alike only those that the author gave.
@@ -96,6 +97,7 @@ void widths_up_row(Frame& frame, Index node) {
   double least = 0, widest_child = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
+      leaf::settle(frame, child);
       return outer_along_up(frame, own, child, frame.min_content(child.node()), frame.max_content(child.node()));
     });
     least += counted.least;
@@ -113,6 +115,7 @@ void widths_up_column(Frame& frame, Index node) {
   double least = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
+      leaf::settle(frame, child);
       return Counted{outer_across_up(child, frame.min_content(child.node())),
                      outer_across_up(child, frame.max_content(child.node()))};
     });
@@ -218,7 +221,7 @@ void lay_line(const Laying<axis>& laying, std::span<Portion> portions, Index fir
                              const double from_start = at + margin.before + child.ahead_in(counted, size);
                              frame.set_place(child.node(), axis,
                                              laying.flip ? far_edge - from_start - size : inset.before + from_start);
-                             frame.template set_size<axis>(child.node(), size);
+                             frame.template set_size<axis>(child.node(), size, child.traits().passive);
                              return margin.sum() + counted;
                            });
     at += step;
@@ -458,6 +461,7 @@ void heights_up_column(Frame& frame, Index node) {
 namespace line {
 
 void widths_up(Frame& frame, Index node) {
+  leaf::settle_pinned(frame, node);
   is_row(frame.traits(node)) ? widths_up_row(frame, node) : widths_up_column(frame, node);
 }
 

@@ -15,6 +15,8 @@
 //   3  exactly when it was in list 2;
 //   4  when its height came out differently, or it was in list 2.
 //
+// A passive leaf (leaf.hpp) enters no list: the visit of its parent settles it, and it counts as visited then.
+//
 // So a new container width skips pass 1, a new height skips the first three, and a subtree without news is never
 // entered. A node that was edited while it was hidden keeps its mark until a pass reaches it. Where the first solve has
 // to do everything, the lists simply hold everything.
@@ -88,43 +90,35 @@ void list_edited(Frame& frame, const Flat& flat, std::uint32_t seen_edit, bool a
   }
 }
 
-/// The step of a pass, by the kind of the node. Asked in the order of how common a kind is.
-template <void (*of_line)(Frame&, Index), void (*of_stack)(Frame&, Index), class OfLeaf>
-[[gnu::always_inline]] inline void visit(Frame& frame, Index node, OfLeaf of_leaf) {
-  const Kind kind = frame.traits(node).node_kind();
-  if (!is_container(kind)) return of_leaf(frame, node);
-  kind == Kind::stack ? of_stack(frame, node) : of_line(frame, node);
-}
+using Step = void (*)(Frame&, Index);
 
 void nothing(Frame& /*frame*/, Index /*node*/) {}
 
-void visit_widths_up(Frame& frame, Index node) {
-  visit<line::widths_up, stack::widths_up>(frame, node, [](Frame& f, Index n) { leaf::widths_up(f, n); });
-}
-void visit_widths_down(Frame& frame, Index node) {
-  visit<line::widths_down, stack::widths_down>(frame, node, nothing);
-}
-void visit_heights_up(Frame& frame, Index node) {
-  visit<line::heights_up, stack::heights_up>(frame, node, [](Frame& f, Index n) { leaf::heights_up(f, n); });
-}
-void visit_heights_down(Frame& frame, Index node) {
-  visit<line::heights_down, stack::heights_down>(frame, node, nothing);
+/// The step of a pass, by the kind of the node.
+template <Step of_line, Step of_stack, Step of_leaf>
+void visit(Frame& frame, Index node) {
+  switch (frame.traits(node).node_kind()) {
+    case Kind::row:
+    case Kind::column: return of_line(frame, node);
+    case Kind::stack: return of_stack(frame, node);
+    default: return of_leaf(frame, node);
+  }
 }
 
-/// A pass down: visiting a node may plan the visits of its children.
-template <Axis axis, class Visit>
-std::size_t run_down(Frame& frame, double root_size, Visit visit) {
+/// A pass down: visiting a node may plan the visits of its children. Returns the number of nodes visited.
+template <Axis axis, Step step>
+std::size_t run_down(Frame& frame, double root_size) {
   frame.forget_visits();
   frame.resolve_edges(0, axis, root_size);
-  frame.set_size<axis>(0, root_size);
-  for (Index i = 0; i < frame.visit_count(); ++i) visit(frame, frame.visit(i));
-  return frame.visit_count();
+  frame.set_size<axis>(0, root_size, false);
+  for (Index i = 0; i < frame.visit_count(); ++i) step(frame, frame.visit(i));
+  return frame.visited();
 }
 
-template <class Visit>
-std::size_t run_up(Frame& frame, Visit visit) {
-  for (Index i = frame.visit_count(); i > 0; --i) visit(frame, frame.visit(i - 1));
-  return frame.visit_count();
+template <Step step>
+std::size_t run_up(Frame& frame) {
+  for (Index i = frame.visit_count(); i > 0; --i) step(frame, frame.visit(i - 1));
+  return frame.visited();
 }
 
 }  // namespace
@@ -136,12 +130,12 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   Frame frame(store, passes.state, passes.scratch);
 
   list_edited(frame, flat, passes.seen_edit, !kept);
-  passes.visited[0] = run_up(frame, [](Frame& f, Index node) { visit_widths_up(f, node); });
-  passes.visited[1] = run_down<x_axis>(frame, width.value_or(frame.max_content(0)),
-                                       [](Frame& f, Index node) { visit_widths_down(f, node); });
-  passes.visited[2] = run_up(frame, [](Frame& f, Index node) { visit_heights_up(f, node); });
-  passes.visited[3] = run_down<y_axis>(frame, height.value_or(frame.need(0)),
-                                       [](Frame& f, Index node) { visit_heights_down(f, node); });
+  passes.visited[0] = run_up<visit<line::widths_up, stack::widths_up, leaf::widths_up>>(frame);
+  passes.visited[1] = run_down<x_axis, visit<line::widths_down, stack::widths_down, nothing>>(
+      frame, width.value_or(frame.max_content(0)));
+  passes.visited[2] = run_up<visit<line::heights_up, stack::heights_up, leaf::heights_up>>(frame);
+  passes.visited[3] =
+      run_down<y_axis, visit<line::heights_down, stack::heights_down, nothing>>(frame, height.value_or(frame.need(0)));
   passes.seen_edit = edit;
   passes.starts_anew = false;
 }

@@ -52,7 +52,7 @@ void place(Frame& frame, Index container, Index node) {
     at = (whole - size) / 2 + px(pins.center);
   }
   frame.set_place(node, axis, border.before + at);
-  frame.set_size<axis>(node, size);
+  frame.set_size<axis>(node, size, child.traits().passive);
 }
 
 }  // namespace

@@ -4,6 +4,7 @@
 // box and is aligned in it on its own. Nothing is shared, so each step is one loop.
 #include "solve/cross.hpp"
 #include "solve/kinds.hpp"
+#include "solve/leaf.hpp"
 
 namespace fond_ladder::detail {
 namespace {
@@ -37,10 +38,12 @@ void place_children(Frame& frame, Index node) {
 namespace stack {
 
 void widths_up(Frame& frame, Index node) {
+  leaf::settle_pinned(frame, node);
   double least = 0, most = 0;
   const Flow flow = frame.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
     with_child<x_axis>(frame, flow[i], [&](const auto& child) {
+      leaf::settle(frame, child);
       least = std::max(least, outer_across_up(child, frame.min_content(child.node())));
       most = std::max(most, outer_across_up(child, frame.max_content(child.node())));
     });
