@@ -199,7 +199,7 @@ void lay_line(const Laying<axis>& laying, std::span<Portion> portions, Index fir
   const LineMargins margins = margins_of(laying, first, count);
   if (laying.traits.shares_total) take_parts_of(*frame.keys(laying.container).out_of, portions);
   const double room = laying.inner - (laying.gap * (count - 1) + margins.sum);
-  double spare = room - share(portions, room, frame.scratch.points);
+  double spare = room - share(portions, room, frame.scratch.sharing);
   const double automatic_part = margins.automatic > 0 && spare > 0 ? spare / static_cast<double>(margins.automatic) : 0;
   if (automatic_part > 0) spare = 0;
   const Spread spread_by =

@@ -63,7 +63,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
     passes.scratch.flow.reserve(store.most_children());
     passes.scratch.portions.resize(store.most_children());
     passes.scratch.lines.reserve(store.most_children());
-    passes.scratch.points.reserve(2 * store.most_children());
+    passes.scratch.sharing.reserve(store.most_children());
   }
   if (store.has_percent_edges()) state.resolved.resize(store.extras().size());
   passes.tree = store.identity();

@@ -19,7 +19,7 @@
 //
 // Factors that add to less than 1 hand out only that part. Growing, this caps L at the initial spare room, whatever is
 // frozen. Shrinking, the cap depends on who is still free (factors are scaled there), so that a line on which a limit
-// stops somebody and some shrink factor is below 1 replays the rounds; see shrink_in_rounds.
+// stops somebody and some shrink factor is below 1 replays the rounds; see share_rounds.cpp.
 //
 // Sums run in the order of the file, so that the numbers are the same on every machine. Tests: share_test.cpp, which
 // holds this against the rounds.
@@ -35,7 +35,7 @@ namespace {
 constexpr double never = std::numeric_limits<double>::infinity();
 
 /// Where the sum of clamped sizes, `at_zero` at level 0 and bending at the points, reaches `target`; infinite if never.
-double walk_to(ShareScratch& points, double at_zero, double target) {
+double walk_to(std::vector<SharePoint>& points, double at_zero, double target) {
   std::sort(points.begin(), points.end(), [](const SharePoint& a, const SharePoint& b) { return a.level < b.level; });
   double level = 0, reached = at_zero, slope = 0;
   for (const SharePoint& point : points) {
@@ -83,7 +83,8 @@ double set_sizes(std::span<Portion> portions, double level, Speed speed, IsFree 
 /// Finds the level for a line on which some limit stops somebody. `speed` is how fast a child's size moves with the
 /// level, `is_free` whether it takes part at all. Levels count upwards from 0 either way.
 template <class Speed, class IsFree>
-double find_level(std::span<const Portion> portions, double room, ShareScratch& points, Speed speed, IsFree is_free) {
+double find_level(std::span<const Portion> portions, double room, ShareScratch& scratch, Speed speed, IsFree is_free) {
+  auto& points = scratch.points;
   points.clear();
   double at_zero = 0, taken = 0;
   const double sign = [&] {
@@ -144,38 +145,6 @@ double grow_line(std::span<Portion> portions, double room, ShareScratch& scratch
   return set_sizes(portions, std::min(spare, find_level(portions, room, scratch, speed, is_free)), speed, is_free);
 }
 
-/// The standard's rounds, for shrink factors that add to less than 1 once somebody is frozen.
-double shrink_in_rounds(std::span<Portion> portions, double room, double initial) {
-  const auto frozen = [](const Portion& portion) { return !std::isnan(portion.size); };
-  for (Portion& portion : portions) {
-    const bool takes_part = portion.shrink > 0 && portion.base >= portion.least;
-    portion.size = takes_part ? std::numeric_limits<double>::quiet_NaN() : portion.held(portion.base);
-  }
-  for (;;) {
-    double missing = -room, factors = 0, scaled = 0;
-    for (const Portion& portion : portions) {
-      missing += frozen(portion) ? portion.size : portion.base;
-      if (frozen(portion)) continue;
-      factors += portion.shrink;
-      scaled += portion.shrink * portion.inner_base;
-    }
-    if (factors == 0) return missing + room;  // everybody is frozen: the sum of the sizes
-    if (factors < 1) missing = std::min(missing, initial * factors);
-    const double level = scaled > 0 ? std::max(0.0, missing) / scaled : 0;
-    double violation = 0;
-    for (const Portion& portion : portions) {
-      if (frozen(portion)) continue;
-      const double moved = portion.base - level * portion.shrink * portion.inner_base;
-      violation += portion.held(moved) - moved;
-    }
-    for (Portion& portion : portions) {
-      if (frozen(portion)) continue;
-      const double moved = portion.base - level * portion.shrink * portion.inner_base, held = portion.held(moved);
-      if (violation == 0 || (violation > 0 && held > moved) || (violation < 0 && held < moved)) portion.size = held;
-    }
-  }
-}
-
 double shrink_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
   const auto is_free = [](const Portion& portion) { return portion.shrink > 0 && portion.base >= portion.least; };
   const auto speed = [](const Portion& portion) { return -portion.shrink * portion.inner_base; };
@@ -191,7 +160,7 @@ double shrink_line(std::span<Portion> portions, double room, ShareScratch& scrat
   const double part = factors < 1 ? missing * factors : missing;
   const Tried tried = try_level(portions, scaled == 0 ? 0 : part / scaled, speed, is_free);
   if (!tried.stopped || scaled == 0) return tried.sum;
-  if (may_fall_below_one) return shrink_in_rounds(portions, room, missing);
+  if (may_fall_below_one) return scratch.rounds.shrink(portions, room, missing);
   return set_sizes(portions, find_level(portions, room, scratch, speed, is_free), speed, is_free);
 }
 

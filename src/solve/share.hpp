@@ -5,6 +5,8 @@
 #include <span>
 #include <vector>
 
+#include "solve/share_rounds.hpp"
+
 namespace fond_ladder::detail {
 
 /// What one child of a line brings to the sharing of the line's room. Border boxes, in pixels.
@@ -20,12 +22,22 @@ struct Portion {
   [[nodiscard]] double held(double value) const { return std::max(std::min(value, most), least); }
 };
 
-/// Room for the points at which children freeze; kept between calls so that sharing allocates nothing.
+/// A level at which the sum of a line's sizes bends.
 struct SharePoint {
   double level;
   double slope;
 };
-using ShareScratch = std::vector<SharePoint>;
+
+/// Room to work in, kept between calls so that sharing allocates nothing.
+struct ShareScratch {
+  std::vector<SharePoint> points;
+  ShrinkRounds rounds;
+
+  void reserve(std::size_t most_children) {
+    points.reserve(2 * most_children);
+    rounds.reserve(most_children);
+  }
+};
 
 /// Shares `room` (inner size without margins and gaps) among the children of one line: sets every `size`, and returns
 /// their sum. CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp. Cost O(n log n), O(n) when no

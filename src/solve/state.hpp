@@ -58,7 +58,7 @@ struct Scratch {
   std::vector<Index> flow;
   std::vector<Portion> portions;
   std::vector<Line> lines;
-  ShareScratch points;
+  ShareScratch sharing;
 };
 
 /// What the passes of one solver have in common.

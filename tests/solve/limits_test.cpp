@@ -14,7 +14,6 @@
 
 #include "fond_ladder/fond_ladder.hpp"
 #include "fond_ladder/scene_file.hpp"
-#include "solve/share.hpp"
 #include "support/random_scenes.hpp"
 #include "support/shorthand.hpp"
 
@@ -125,26 +124,6 @@ TEST(Limits, AMillionLevelsNeedNoStack) {
   ASSERT_EQ(pthread_create(&thread, &attributes, work, nullptr), 0);
   pthread_join(thread, nullptr);
   EXPECT_TRUE(done);
-}
-
-TEST(Limits, AWideRowOfFreezesIsSharedInSortedOrder) {
-  // Factors that force the rounds of the standard to freeze one child at a time. Sharing sorts instead: the points it
-  // looks at are at most two a child, whatever the factors.
-  for (const int n : {8, 64, 512, 4096}) {
-    std::vector<detail::Portion> portions;
-    for (int i = 0; i < n; ++i) {
-      detail::Portion portion;
-      portion.grow = std::exp2(-(i % 60));
-      portion.most = std::exp2(-(i % 60) / 2.0) * 100;
-      portions.push_back(portion);
-    }
-    detail::ShareScratch scratch;
-    detail::share(portions, 20.0 * n, scratch);
-    EXPECT_LE(scratch.size(), 2U * static_cast<std::size_t>(n));
-    double sum = 0;
-    for (const auto& portion : portions) sum += portion.size;
-    EXPECT_NEAR(sum, std::min(20.0 * n, sum), 1e-6 * n);
-  }
 }
 
 TEST(Limits, APlainNodeTakesAtMost208Bytes) {

@@ -156,7 +156,7 @@ TEST(Share, EqualsTheRoundsOfTheStandardOnRandomLines) {
     return values.begin()[std::uniform_int_distribution<std::size_t>(0, values.size() - 1)(random)];
   };
   for (int run = 0; run < 40000; ++run) {
-    std::vector<Portion> portions(1 + run % 7);
+    std::vector<Portion> portions(run % 100 == 0 ? 80 : 1 + run % 7);
     for (Portion& portion : portions) {
       portion.base = pick({0, 10, 35, 80, 120.5});
       portion.inner_base = std::max(0.0, portion.base - pick({0, 0, 8}));
@@ -165,12 +165,33 @@ TEST(Share, EqualsTheRoundsOfTheStandardOnRandomLines) {
       portion.grow = pick({0, 1, 1, 2, 0.25, 0.5, 64});
       portion.shrink = pick({0, 1, 1, 3, 0.125, 0.5});
     }
-    const double room = pick({0, 30, 77, 150, 300, 900, 2000});
+    const double room = pick({0, 30, 77, 150, 300, 900, 2000}) * (portions.size() > 7 ? 10 : 1);
     const std::vector<double> expected = by_rounds(portions, room);
     ShareScratch scratch;
     share(portions, room, scratch);
     for (std::size_t i = 0; i < portions.size(); ++i) {
       ASSERT_NEAR(portions[i].size, expected[i], 1e-7) << "run " << run << ", portion " << i;
+    }
+  }
+}
+
+// Factors by powers of two, with limits that make the rounds of the standard freeze a few children at a time: sharing
+// looks at no more points than two a child all the same.
+TEST(Share, SortsInsteadOfTakingRoundsWhenEveryChildFreezes) {
+  for (const int n : {8, 64, 512}) {
+    for (const double room : {4.0 * n, 20.0 * n}) {
+      std::vector<Portion> portions;
+      for (int i = 0; i < n; ++i) {
+        const double power = std::exp2(-(i % 60));
+        portions.push_back({8, 0, 8 + 100 * std::sqrt(power), power, 0, 8, 0});
+        portions.back().shrink = i % 2 == 0 ? power : 1 / (1 + power);
+        portions.back().least = 8 - 8 * std::sqrt(power);
+      }
+      const std::vector<double> expected = by_rounds(portions, room);
+      ShareScratch scratch;
+      static_cast<void>(share(portions, room, scratch));
+      EXPECT_LE(scratch.points.size(), 2U * static_cast<std::size_t>(n));
+      for (int i = 0; i < n; ++i) EXPECT_NEAR(portions[i].size, expected[i], 1e-7) << n << " " << room << " " << i;
     }
   }
 }

@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstdint>
+#include <span>
+#include <vector>
+
+namespace fond_ladder::detail {
+
+struct Portion;
+
+/// Replays the rounds in which the open standard takes missing room from a line, for lines whose shrink factors may add
+/// to less than 1. Keeps its memory between calls. See share_rounds.cpp.
+class ShrinkRounds {
+ public:
+  /// Makes room for lines of `most` children, so that shrinking them allocates nothing.
+  void reserve(std::size_t most);
+
+  /// Sets every size and returns their sum. `initial` is the room missing before anybody is frozen by a limit.
+  double shrink(std::span<Portion> portions, double room, double initial);
+
+ private:
+  /// What a set of children adds to the violation of its limits at level L: `offset` + L * `speed`.
+  struct Violation {
+    double offset = 0, speed = 0;
+    std::uint32_t count = 0;
+  };
+  /// Children in the order of the level at which a limit stops them, with sums over any first part of that order.
+  struct Ladder {
+    std::vector<std::uint32_t> order;  // children
+    std::vector<double> level;         // by place in the order, rising
+    std::vector<std::uint32_t> place;  // by child; `nowhere` for those that this limit never stops
+    std::vector<Violation> sums;       // binary indexed
+    std::uint32_t passed = 0;          // places below are frozen
+
+    void reserve(std::size_t most);
+    void clear(std::size_t children);
+    void sort_by_level();
+    void add(std::uint32_t place, const Violation& change, int sign);
+    [[nodiscard]] std::uint32_t places_below(double at) const;
+    [[nodiscard]] Violation sum_below(std::uint32_t end) const;
+  };
+
+  void list(std::span<const Portion> portions);
+  void freeze(std::span<Portion> portions, std::uint32_t child, double size);
+  void freeze_below(std::span<Portion> portions, Ladder& ladder, std::uint32_t end);
+
+  Ladder least_, most_;  // `most_` by falling level: its levels are negated
+  std::vector<bool> free_;
+  double missing_ = 0, factors_ = 0, scaled_ = 0;
+  std::size_t free_count_ = 0;
+};
+
+}  // namespace fond_ladder::detail
