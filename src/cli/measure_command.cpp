@@ -97,6 +97,22 @@ void print_table(const Scene& scene, const Arrangement& arrangement, const Asked
   table.print(out);
 }
 
+/// What scrolls, and how far.
+void print_scrollers(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
+                     std::ostream& out) {
+  Table table({{"scrolls"}, {"content"}, {"by at most"}});
+  bool any = false;
+  for (const auto& placed : boxes) {
+    if (scene.tree.keys(placed.node).scroll == Scroll::none) continue;
+    any = true;
+    table.add({scene.tree.path(placed.node), size_text(arrangement.content_size(placed.node)),
+               size_text(arrangement.scroll_range(placed.node))});
+  }
+  if (!any) return;
+  out << '\n';
+  table.print(out);
+}
+
 void print_json(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
                 std::ostream& out) {
   const Extent at = arrangement.container();
@@ -162,6 +178,7 @@ void print_one(const Scene& scene, const Arrangement& arrangement, const AskedSi
   switch (options.format) {
     case Format::table:
       print_table(scene, arrangement, asked, boxes, out);
+      print_scrollers(scene, arrangement, boxes, out);
       if (options.timing) print_timing(seconds, arrangement, out);
       break;
     case Format::json: return print_json(scene, arrangement, boxes, out);
