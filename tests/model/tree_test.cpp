@@ -81,6 +81,8 @@ TEST_F(TreeEdits, RefusesWhatWouldTearItApart) {
   EXPECT_THROW(tree.append(r, impossible), BadValue);
   EXPECT_THROW(Length(std::numeric_limits<double>::quiet_NaN()), BadValue);
   EXPECT_THROW(Length(2e9), BadValue);
+  impossible.grow = std::numeric_limits<double>::quiet_NaN();
+  EXPECT_THROW(tree.restyle(a, impossible), BadValue);
   EXPECT_EQ(shape(tree), before);
   EXPECT_EQ(tree.size(), 4U);
 }

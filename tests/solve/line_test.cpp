@@ -9,16 +9,9 @@
 namespace fond_ladder {
 namespace {
 
-using testing::boxes_at;
+using testing::BoxCase;
 
-struct Case {
-  const char* name;
-  const char* scene;
-  const char* at;
-  const char* boxes;
-};
-
-const Case cases[] = {
+const BoxCase cases[] = {
     // Sizes.
     {"fixed and stretched", "row:r [ box:a width=10 height=4 box:b width=5 ]", "100x50", "a(0,0 10x4) b(10,0 5x50)"},
     {"content is never stretched", "row:r [ box:a height=content natural=[10,4] ]", "100x50", "a(0,0 10x4)"},
@@ -207,7 +200,7 @@ const Case cases[] = {
 };
 
 TEST(Line, ArrangesAsWorkedOutByHand) {
-  for (const Case& one : cases) EXPECT_EQ(boxes_at(one.scene, one.at), one.boxes) << one.name;
+  testing::expect_boxes(cases);
 }
 
 // --- properties on random trees ------------------------------------------------------------------------------------

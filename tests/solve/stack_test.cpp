@@ -8,14 +8,9 @@
 namespace fond_ladder {
 namespace {
 
-struct Case {
-  const char* name;
-  const char* scene;
-  const char* at;
-  const char* boxes;
-};
+using testing::BoxCase;
 
-const Case cases[] = {
+const BoxCase cases[] = {
     {"start by default", "stack:s padding=5 [ box:a width=10 height=4 ]", "100x50", "a(5,5 10x4)"},
     {"align", "stack:s align={\"x\":\"center\",\"y\":\"end\"} [ box:a width=10 height=4 ]", "100x50", "a(45,46 10x4)"},
     {"self beats align", "stack:s align={\"x\":\"center\"} [ box:a width=10 height=4 self={\"x\":\"end\"} ]", "100x50",
@@ -57,7 +52,7 @@ const Case cases[] = {
 };
 
 TEST(Stack, ArrangesAsWorkedOutByHand) {
-  for (const Case& one : cases) EXPECT_EQ(testing::boxes_at(one.scene, one.at), one.boxes) << one.name;
+  testing::expect_boxes(cases);
 }
 
 }  // namespace

@@ -97,6 +97,10 @@ std::string boxes_at(std::string_view shorthand, std::string_view at) {
   return boxes_text(solve(scene_from(shorthand), rung_from(at)));
 }
 
+void expect_boxes(std::span<const BoxCase> cases) {
+  for (const BoxCase& one : cases) EXPECT_EQ(boxes_at(one.scene, one.at), one.boxes) << one.name;
+}
+
 std::string file_text(const std::string& path) {
   std::ifstream in(path, std::ios::binary);
   EXPECT_TRUE(in) << path;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <span>
 #include <string>
 #include <string_view>
 
@@ -17,6 +18,15 @@ namespace fond_ladder::testing {
 
 /// The same of a shorthand scene in a container `1280x800`, `1280` or `content`.
 [[nodiscard]] std::string boxes_at(std::string_view shorthand, std::string_view at);
+
+/// One arrangement that was worked out by hand.
+struct BoxCase {
+  const char* name;
+  const char* scene;
+  const char* at;
+  const char* boxes;
+};
+void expect_boxes(std::span<const BoxCase> cases);
 
 /// `1280x800`, `1280` or `content`.
 [[nodiscard]] Rung rung_from(std::string_view at);
