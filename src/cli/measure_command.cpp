@@ -41,14 +41,14 @@ std::string title_of(const Scene& scene, const Arrangement& arrangement, const A
   return title;
 }
 
-/// `right 3.5 of bar`, side by side; `words` where a text sticks out of itself.
+/// `by 3.5 at the right of bar`, side by side; a text can also stick out of its own box.
 std::string cut_text(const Scene& scene, const Arrangement& arrangement, NodeId node) {
   std::string text;
   const auto list = [&](const Cut& cut, const std::string& of) {
     const auto sides = by_side(cut);
     for (std::size_t i = 0; i < sides.size(); ++i) {
       if (sides[i] <= 0) continue;
-      text += fmt::format("{}{} {} of {}", text.empty() ? "" : ", ", side_names[i], rounded(sides[i]), of);
+      text += fmt::format("{}{} at the {} of {}", text.empty() ? "by " : ", by ", rounded(sides[i]), side_names[i], of);
     }
   };
   if (const NodeId parent = scene.tree.parent(node)) list(arrangement.cut(node), scene.tree.step(parent));
@@ -71,28 +71,35 @@ std::string share_text(const Scene& scene, const Arrangement& arrangement, const
   return percent(placed.box.width, room.width) + " x " + percent(placed.box.height, room.height);
 }
 
-void print_table(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked,
-                 const std::vector<Arrangement::Placed>& boxes, std::ostream& out) {
+/// The first line says whether all is well; the lines behind it what is not, and where.
+void print_answer(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked,
+                  const std::vector<Arrangement::Placed>& boxes, std::ostream& out) {
   const std::size_t cut = count_cut(arrangement, boxes);
-  fmt::print(out, "{}: {}\n\n", title_of(scene, arrangement, asked),
+  fmt::print(out, "{}: {}\n", title_of(scene, arrangement, asked),
              cut == 0   ? "every node lies inside its parent"
              : cut == 1 ? "1 node sticks out"
                         : fmt::format("{} nodes stick out", cut));
-  std::vector<Table::Column> columns{{"path"},
-                                     {"kind"},
-                                     {"x", Table::Align::numbers},
-                                     {"y", Table::Align::numbers},
-                                     {"width", Table::Align::numbers},
-                                     {"height", Table::Align::numbers},
-                                     {"wished"},
-                                     {"of parent"}};
-  if (cut > 0) columns.push_back({"sticks out"});
-  Table table(columns);
+  for (const auto& placed : boxes) {
+    const std::string text = cut_text(scene, arrangement, placed.node);
+    if (!text.empty()) fmt::print(out, "  {}: {}\n", scene.tree.path(placed.node), text);
+  }
+  out << '\n';
+}
+
+void print_table(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
+                 std::ostream& out) {
+  Table table({{"path"},
+               {"kind"},
+               {"x", Table::Align::numbers},
+               {"y", Table::Align::numbers},
+               {"width", Table::Align::numbers},
+               {"height", Table::Align::numbers},
+               {"wished"},
+               {"of parent"}});
   for (const auto& placed : boxes) {
     table.add({indented(scene.tree.step(placed.node), placed.depth), std::string(word(scene.tree.kind(placed.node))),
                rounded(placed.box.x), rounded(placed.box.y), rounded(placed.box.width), rounded(placed.box.height),
-               size_text(arrangement.wished(placed.node)), share_text(scene, arrangement, placed),
-               cut > 0 ? cut_text(scene, arrangement, placed.node) : ""});
+               size_text(arrangement.wished(placed.node)), share_text(scene, arrangement, placed)});
   }
   table.print(out);
 }
@@ -177,7 +184,8 @@ void print_one(const Scene& scene, const Arrangement& arrangement, const AskedSi
   const auto boxes = options.snap > 0 ? arrangement.snapped(options.snap) : arrangement.boxes();
   switch (options.format) {
     case Format::table:
-      print_table(scene, arrangement, asked, boxes, out);
+      print_answer(scene, arrangement, asked, boxes, out);
+      print_table(scene, arrangement, boxes, out);
       print_scrollers(scene, arrangement, boxes, out);
       if (options.timing) print_timing(seconds, arrangement, out);
       break;
