@@ -7,32 +7,14 @@
 
 #include <atomic>
 #include <cmath>
-#include <cstdlib>
-#include <new>
 #include <random>
 #include <thread>
 
 #include "fond_ladder/fond_ladder.hpp"
 #include "fond_ladder/scene_file.hpp"
+#include "support/allocations.hpp"
 #include "support/random_scenes.hpp"
 #include "support/shorthand.hpp"
-
-namespace {
-std::atomic<std::size_t> allocations{0};
-}
-
-// Counting allocator for this whole program; NOLINT because replacing these is the only way to count.
-void* operator new(std::size_t size) {  // NOLINT
-  ++allocations;
-  if (void* memory = std::malloc(size == 0 ? 1 : size)) return memory;  // NOLINT
-  throw std::bad_alloc();
-}
-void operator delete(void* memory) noexcept {
-  std::free(memory);
-}  // NOLINT
-void operator delete(void* memory, std::size_t) noexcept {
-  std::free(memory);
-}  // NOLINT
 
 namespace fond_ladder {
 namespace {
@@ -47,14 +29,14 @@ TEST(Limits, ASteadySolveAllocatesNothing) {
     for (const NodeId node : tree.nodes()) {
       if (!is_container(tree.kind(node)) && tree.kind(node) != Kind::text) leaves.push_back(node);
     }
-    const std::size_t before = allocations;
+    const std::size_t before = testing::allocations();
     for (int width = 0; width < 400; width += 7) solver.solve(tree, {width, 200});
     for (int height = 0; height < 400; height += 7) solver.solve(tree, {333, height});
     for (const NodeId leaf : leaves) {
       tree.content_changed(leaf);
       solver.solve(tree, {333, 100});
     }
-    ASSERT_EQ(allocations - before, 0U) << "run " << run;
+    ASSERT_EQ(testing::allocations() - before, 0U) << "run " << run;
   }
 }
 
