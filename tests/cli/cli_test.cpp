@@ -186,7 +186,7 @@ TEST(Cli, RefusesFilesThatAreNoScenesWithOneLine) {
   const std::string noise(
       "\x7f"
       "ELF\0\xff\xfe\x01 noise",
-      16);
+      14);
   std::string large(50'000'000, ' ');
   const std::pair<std::string, const char*> files[] = {
       {temporary("empty.json", ""), "this file is empty"},

@@ -4,9 +4,6 @@
 // changed.
 #include <gtest/gtest.h>
 
-#include <algorithm>
-#include <thread>
-
 #include "fond_ladder/fond_ladder.hpp"
 #include "support/random_scenes.hpp"
 #include "support/shorthand.hpp"
@@ -174,31 +171,6 @@ TEST(Incremental, OneSolverMayTurnToAnotherTreeAndBack) {
   solver.solve(a, {300, 100});
   solver.solve(b, {300, 100});
   expect_equal(solver.solve(a, {250, 100}), fresh.solve(a, {250, 100}), "back");
-}
-
-TEST(Threads, ManySolversOnOneTree) {
-  RandomScenes scenes(testing::seed());
-  const Tree tree = scenes.tree(400);
-  Solver alone;
-  std::vector<std::vector<Arrangement::Placed>> expected;
-  for (int width = 100; width < 140; ++width) expected.push_back(alone.solve(tree, {width, 300}).boxes());
-  const Tree fresh = tree;  // not packed yet by any solver
-  std::vector<std::thread> threads;
-  std::array<int, 4> wrong{};
-  for (int t = 0; t < 4; ++t) {
-    threads.emplace_back([&, t] {
-      Solver solver;
-      for (int width = 100; width < 140; ++width) {
-        const auto boxes = solver.solve(fresh, {width, 300}).boxes();
-        const auto& right = expected[static_cast<std::size_t>(width - 100)];
-        wrong[static_cast<std::size_t>(t)] +=
-            !std::equal(boxes.begin(), boxes.end(), right.begin(), right.end(),
-                        [](const auto& p, const auto& q) { return p.node == q.node && p.box == q.box; });
-      }
-    });
-  }
-  for (std::thread& thread : threads) thread.join();
-  EXPECT_EQ(wrong, (std::array<int, 4>{}));
 }
 
 }  // namespace

@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: MIT
+//
+// One tree, many solvers on many threads. Built by itself, so that the run with the thread sanitizer stays short.
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <thread>
+
+#include "fond_ladder/fond_ladder.hpp"
+#include "support/random_scenes.hpp"
+
+namespace fond_ladder {
+namespace {
+
+TEST(Threads, ManySolversOnOneTree) {
+  testing::RandomScenes scenes(testing::seed());
+  const Tree tree = scenes.tree(400);
+  Solver alone;
+  std::vector<std::vector<Arrangement::Placed>> expected;
+  for (int width = 100; width < 140; ++width) expected.push_back(alone.solve(tree, {width, 300}).boxes());
+  const Tree fresh = tree;  // not packed yet by any solver
+  std::vector<std::thread> threads;
+  std::array<int, 4> wrong{};
+  for (int t = 0; t < 4; ++t) {
+    threads.emplace_back([&, t] {
+      Solver solver;
+      for (int width = 100; width < 140; ++width) {
+        const auto boxes = solver.solve(fresh, {width, 300}).boxes();
+        const auto& right = expected[static_cast<std::size_t>(width - 100)];
+        wrong[static_cast<std::size_t>(t)] +=
+            !std::equal(boxes.begin(), boxes.end(), right.begin(), right.end(),
+                        [](const auto& p, const auto& q) { return p.node == q.node && p.box == q.box; });
+      }
+    });
+  }
+  for (std::thread& thread : threads) thread.join();
+  EXPECT_EQ(wrong, (std::array<int, 4>{}));
+}
+
+}  // namespace
+}  // namespace fond_ladder
