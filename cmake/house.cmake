@@ -8,7 +8,7 @@ function(fond_ladder_house target)
   target_compile_features(${target} PUBLIC cxx_std_20)
   set_target_properties(${target} PROPERTIES CXX_EXTENSIONS OFF)
   target_compile_options(${target} PRIVATE
-    -Wall -Wextra -Wpedantic -Wshadow=local -ffp-contract=off
+    -Wall -Wextra -Wpedantic -Wshadow=local -ffp-contract=off -fno-trapping-math -fno-math-errno
     $<$<CXX_COMPILER_ID:GNU>:-Wno-restrict>  # g++ 12 sees overlaps in std::string that are not there
     $<$<BOOL:${FOND_LADDER_WERROR}>:-Werror>)
   if(FOND_LADDER_SANITIZE)

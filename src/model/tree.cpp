@@ -31,15 +31,7 @@ std::string step_at(const TreeStore& store, Index node, std::size_t place) {
 }
 
 std::string step_of(const TreeStore& store, Index node) {
-  std::size_t place = 0;
-  if (store.name(node).empty() && store.parent(node) != no_index) {
-    std::size_t i = 0;
-    store.for_each_child(store.parent(node), [&](Index child) {
-      if (child == node) place = i;
-      ++i;
-    });
-  }
-  return step_at(store, node, place);
+  return step_at(store, node, store.name(node).empty() ? store.place(node) : 0);
 }
 
 /// Calls `each(node, place among its siblings)` from the root down, children in the order of the file.

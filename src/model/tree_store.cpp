@@ -183,6 +183,15 @@ void TreeStore::drop_content(Index node) {
   flat_.content[node] = 0;
 }
 
+std::size_t TreeStore::place(Index node) const {
+  const Index above = flat_.parent[node];
+  if (above == no_index) return 0;
+  if (!links_) return node - flat_.first_child[above];
+  std::size_t before = 0;
+  for (Index sibling = links_->before[node]; sibling != no_index; sibling = links_->before[sibling]) ++before;
+  return before;
+}
+
 Keys TreeStore::keys(Index node) const {
   if (extra(node).keys) return *extra(node).keys;
   CompiledNode compiled;

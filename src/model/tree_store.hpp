@@ -56,6 +56,8 @@ class TreeStore {
       for (Index child = links_->first[node]; child != no_index; child = links_->next[child]) each(child);
     }
   }
+  /// The place of a node among its siblings; at once in a packed tree, else by counting them.
+  [[nodiscard]] std::size_t place(Index node) const;
   [[nodiscard]] Index parent(Index node) const { return flat_.parent[node]; }
   [[nodiscard]] Kind kind(Index node) const { return flat_.traits[node].node_kind(); }
   [[nodiscard]] const std::shared_ptr<const Measured>& content(Index node) const {

@@ -81,7 +81,7 @@ template <Axis axis, bool plain>
 template <Axis axis>
 void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot slot, Across align,
                   double to_baseline = -1) {
-  frame.resolve_edges(node, axis, across.whole);
+  if (!frame.is_plain(node)) frame.resolve_edges(node, axis, across.whole);
   with_child<axis>(frame, node, [&](const auto& child) {
     const double room = slot.size - child.margin_down(false).sum();
     const double size = size_across_down(frame, child, room, across.whole, align);

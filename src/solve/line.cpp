@@ -253,10 +253,13 @@ void lay_along(Frame& frame, Index node) {
       frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), frame.flow(node)};
   const std::span portions(frame.scratch.portions.data(), laying.flow.size());
   for (Index i = 0; i < laying.flow.size(); ++i) {
-    frame.resolve_edges(laying.flow[i], axis, inner);
-    laying.all_plain &= frame.is_plain(laying.flow[i]);
+    const Index child = laying.flow[i];
+    if (!frame.is_plain(child)) {
+      laying.all_plain = false;
+      frame.resolve_edges(child, axis, inner);
+    }
     portions[i] =
-        with_child<axis>(frame, laying.flow[i], [&laying](const auto& child) { return portion_of(laying, child); });
+        with_child<axis>(frame, child, [&laying](const auto& any_child) { return portion_of(laying, any_child); });
   }
   if (!own.wrap) {
     if (!portions.empty()) lay_line(laying, portions, 0);

@@ -168,11 +168,11 @@ double shrink_line(std::span<Portion> portions, double room, ShareScratch& scrat
 
 double share(std::span<Portion> portions, double room, ShareScratch& scratch) {
   double wanted = 0;
-  for (Portion& portion : portions) {
-    portion.size = portion.held(portion.base);
-    wanted += portion.size;
+  for (const Portion& portion : portions) wanted += portion.held(portion.base);
+  if (wanted == room) {
+    for (Portion& portion : portions) portion.size = portion.held(portion.base);
+    return wanted;
   }
-  if (wanted == room) return wanted;
   return wanted < room ? grow_line(portions, room, scratch) : shrink_line(portions, room, scratch);
 }
 
