@@ -30,14 +30,14 @@ double speed_of(const Portion& portion) {
 
 }  // namespace
 
-void ShrinkRounds::Ladder::reserve(std::size_t most) {
+void ShrinkRounds::Stops::reserve(std::size_t most) {
   order.reserve(most);
   level.reserve(most);
   place.reserve(most);
   sums.reserve(most + 1);
 }
 
-void ShrinkRounds::Ladder::clear(std::size_t children) {
+void ShrinkRounds::Stops::clear(std::size_t children) {
   order.clear();
   level.assign(children, 0);
   place.assign(children, nowhere);
@@ -45,7 +45,7 @@ void ShrinkRounds::Ladder::clear(std::size_t children) {
 }
 
 /// Until here `level` is by child; from here on by place.
-void ShrinkRounds::Ladder::sort_by_level() {
+void ShrinkRounds::Stops::sort_by_level() {
   std::sort(order.begin(), order.end(),
             [&](std::uint32_t a, std::uint32_t b) { return level[a] != level[b] ? level[a] < level[b] : a < b; });
   for (std::uint32_t i = 0; i < order.size(); ++i) place[order[i]] = i;
@@ -53,7 +53,7 @@ void ShrinkRounds::Ladder::sort_by_level() {
   sums.assign(order.size() + 1, {});
 }
 
-void ShrinkRounds::Ladder::add(std::uint32_t at, const Violation& change, int sign) {
+void ShrinkRounds::Stops::add(std::uint32_t at, const Violation& change, int sign) {
   for (std::size_t i = at + 1; i < sums.size(); i += i & (~i + 1)) {
     sums[i].offset += sign * change.offset;
     sums[i].speed += sign * change.speed;
@@ -61,12 +61,12 @@ void ShrinkRounds::Ladder::add(std::uint32_t at, const Violation& change, int si
   }
 }
 
-std::uint32_t ShrinkRounds::Ladder::places_below(double at) const {
+std::uint32_t ShrinkRounds::Stops::places_below(double at) const {
   const auto end = level.begin() + static_cast<std::ptrdiff_t>(order.size());
   return static_cast<std::uint32_t>(std::lower_bound(level.begin(), end, at) - level.begin());
 }
 
-ShrinkRounds::Violation ShrinkRounds::Ladder::sum_below(std::uint32_t end) const {
+ShrinkRounds::Violation ShrinkRounds::Stops::sum_below(std::uint32_t end) const {
   Violation sum;
   for (std::uint32_t i = end; i > 0; i -= i & (~i + 1)) {
     sum.offset += sums[i].offset;
@@ -128,10 +128,10 @@ void ShrinkRounds::freeze(std::span<Portion> portions, std::uint32_t child, doub
   }
 }
 
-void ShrinkRounds::freeze_below(std::span<Portion> portions, Ladder& ladder, std::uint32_t end) {
-  for (; ladder.passed < end; ++ladder.passed) {
-    const std::uint32_t child = ladder.order[ladder.passed];
-    freeze(portions, child, &ladder == &least_ ? portions[child].least : portions[child].most);
+void ShrinkRounds::freeze_below(std::span<Portion> portions, Stops& stops, std::uint32_t end) {
+  for (; stops.passed < end; ++stops.passed) {
+    const std::uint32_t child = stops.order[stops.passed];
+    freeze(portions, child, &stops == &least_ ? portions[child].least : portions[child].most);
   }
 }
 

@@ -26,7 +26,7 @@ class ShrinkRounds {
     std::uint32_t count = 0;
   };
   /// Children in the order of the level at which a limit stops them, with sums over any first part of that order.
-  struct Ladder {
+  struct Stops {
     std::vector<std::uint32_t> order;  // children
     std::vector<double> level;         // by place in the order, rising
     std::vector<std::uint32_t> place;  // by child; `nowhere` for those that this limit never stops
@@ -43,9 +43,9 @@ class ShrinkRounds {
 
   void list(std::span<const Portion> portions);
   void freeze(std::span<Portion> portions, std::uint32_t child, double size);
-  void freeze_below(std::span<Portion> portions, Ladder& ladder, std::uint32_t end);
+  void freeze_below(std::span<Portion> portions, Stops& stops, std::uint32_t end);
 
-  Ladder least_, most_;  // `most_` by falling level: its levels are negated
+  Stops least_, most_;  // `most_` by falling level: its levels are negated
   std::vector<bool> free_;
   double missing_ = 0, factors_ = 0, scaled_ = 0;
   std::size_t free_count_ = 0;
