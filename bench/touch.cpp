@@ -42,32 +42,46 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
   const detail::Extra* extras = store.extras().data();
   const auto n = static_cast<Index>(flat.size());
   constexpr double k = 1.0000001;
-  for (Index i = 0; i < n; ++i) state.visits[i] = i;
+  double unwritten = 0;
+  Index listed = 0;  // as in the passes, passive leaves are on no list
+  const auto list = [&](Index i) {
+    state.visits[listed] = i;
+    listed += flat.traits[i].passive ? 0 : 1;
+  };
+  for (Index i = 0; i < n; ++i) list(i);
   for (Index i = n; i-- > 0;) {
     const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
-    state.min_content[i] = sum + flat.content[i];
-    state.max_content[i] = sum + state.visits[i];
+    state.min_content[i] = sum;
+    state.max_content[i] = sum + 1;
+    state.need[i] = sum + flat.inner[1][i] * k;
     state.flags[i] = NodeFlag::needs_widths;
   }
+  listed = 0;
   for (Index i = 0; i < n; ++i) {
     const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
     state.size[0][i] = sum + state.size[0][i] * k;
     state.place[0][i] = sum;
     state.flags[i] = without(state.flags[i], NodeFlag::needs_widths) | NodeFlag::needs_heights;
-    state.visits[i] = i;
+    list(i);
   }
   for (Index i = n; i-- > 0;) {
-    const double sum = read(flat, extras, detail::y_axis, i) + state.size[0][i] * k + state.need[i] * k;
-    state.need[i] = sum + flat.content[i];
-    if (flat.child_count[i] > 0 || flat.content[i] > 0) state.baseline[i] = sum + state.visits[i];
+    const double sum = read(flat, extras, detail::y_axis, i) + state.need[i] * k;
+    if (flat.child_count[i] == 0 && flat.content[i] == 0) {
+      unwritten += sum;
+      continue;
+    }
+    state.need[i] = sum + state.size[0][i] * k;
+    state.baseline[i] = sum;
   }
+  listed = 0;
   for (Index i = 0; i < n; ++i) {
     const double sum = read(flat, extras, detail::y_axis, i) + state.need[i] * k;
     state.size[1][i] = sum + state.size[1][i] * k;
     state.place[1][i] = sum;
     state.flags[i] = without(state.flags[i], NodeFlag::needs_heights);
-    state.visits[i] = i;
+    list(i);
   }
+  state.baseline[0] += unwritten;
 }
 
 }  // namespace fond_ladder::bench
