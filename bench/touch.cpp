@@ -28,11 +28,7 @@ inline double read(const detail::Flat& flat, const detail::Extra* extras, Axis a
 
 void fit(const detail::TreeStore& store, detail::State& state) {
   const std::size_t n = store.packed().size();
-  for (auto* array : {&state.min_content, &state.max_content, &state.size[0], &state.size[1], &state.place[0],
-                      &state.place[1], &state.need, &state.baseline}) {
-    array->assign(n, 0);
-  }
-  state.flags.assign(n, detail::NodeFlag::none);
+  detail::for_each_result(state, [n](auto& array) { array.assign(n, {}); });
   state.visits.assign(n, 0);
 }
 

@@ -6,6 +6,7 @@
 #include <charconv>
 
 #include "cli/command.hpp"
+#include "model/container_size.hpp"
 #include "model/key_table.hpp"
 
 namespace fond_ladder::cli {
@@ -13,10 +14,9 @@ namespace {
 
 /// A size from 0 to 1e9, or nothing.
 std::optional<double> parse_size(std::string_view text) {
-  constexpr double largest = 1e9;
   double size = 0;
   const auto read = std::from_chars(text.data(), text.data() + text.size(), size);
-  if (read.ec != std::errc() || read.ptr != text.data() + text.size() || !(size >= 0 && size <= largest)) return {};
+  if (read.ec != std::errc() || read.ptr != text.data() + text.size() || !is_container_size(size)) return {};
   return size;
 }
 

@@ -3,13 +3,13 @@
 // A scene file into a Scene. Nodes are read in a loop, parents first, so that depth costs no stack; a fault never stops
 // the reading, and the tree is built only when there was none.
 #include <algorithm>
-#include <cmath>
 #include <filesystem>
 #include <fstream>
 #include <iterator>
 #include <unordered_map>
 
 #include "fond_ladder/scene_file.hpp"
+#include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 #include "scene/faults.hpp"
@@ -131,7 +131,7 @@ class SceneReader {
 
   bool is_size(ValueId id) const {
     const JsonValue& value = document_[id];
-    return value.type == Type::number && value.number >= 0 && value.number <= limits::largest_length;
+    return value.type == Type::number && is_container_size(value.number);
   }
 
   /// Two sizes in a list, or nothing.

@@ -34,20 +34,13 @@ namespace {
 bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
   State& state = passes.state;
   const std::size_t n = flat.size();
-  const auto for_each_result = [&](auto each) {
-    for (auto* array : {&state.min_content, &state.max_content, &state.size[0], &state.size[1], &state.place[0],
-                        &state.place[1], &state.need, &state.baseline}) {
-      each(*array);
-    }
-    each(state.flags);
-  };
   const bool same_tree = passes.tree == store.identity();
   const bool same_packing = same_tree && passes.packing == store.packing();
   const bool next_packing =
       same_tree && passes.packing + 1 == store.packing() && store.came_from().size() == n && !state.flags.empty();
   if (!same_packing && next_packing) {
     const std::size_t old_size = state.flags.size();
-    for_each_result([&](auto& array) {
+    for_each_result(state, [&](auto& array) {
       std::remove_reference_t<decltype(array)> moved(n);
       for (std::size_t i = 0; i < n; ++i) {
         if (store.came_from()[i] < old_size) moved[i] = array[store.came_from()[i]];
@@ -55,7 +48,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
       array = std::move(moved);
     });
   } else if (!same_packing) {
-    for_each_result([&](auto& array) { array.assign(n, {}); });
+    for_each_result(state, [&](auto& array) { array.assign(n, {}); });
     state.resolved.clear();
   }
   if (!same_packing) {

@@ -1,10 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/scene.hpp"
 
-#include <cmath>
 #include <unordered_set>
 
-#include "model/limits.hpp"
+#include "model/container_size.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -30,19 +29,13 @@ Tree plant(const Node& root, double em, Direction direction) {
   return tree;
 }
 
-void require_size(const std::optional<double>& side) {
-  if (side && !(std::isfinite(*side) && *side >= 0 && *side <= limits::largest_length)) {
-    throw BadValue("a container is 0 to 1e9 pixels wide and high");
-  }
-}
-
 }  // namespace
 
 Scene::Scene(const Node& root, double em, Direction direction) : tree(plant(root, em, direction)) {}
 
 Arrangement solve(const Scene& scene, Rung rung) {
-  require_size(rung.width);
-  require_size(rung.height);
+  require_container_size(rung.width);
+  require_container_size(rung.height);
   // The solver and the tree live on in the arrangement.
   struct Kept {
     Tree tree;

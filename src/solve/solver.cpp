@@ -1,9 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/solver.hpp"
 
-#include <cmath>
-
-#include "model/limits.hpp"
+#include "model/container_size.hpp"
 #include "solve/passes.hpp"
 
 namespace fond_ladder {
@@ -12,7 +10,7 @@ namespace {
 /// A side of the container that can be arranged in, and whether it had to be changed for that.
 std::optional<double> sound_side(std::optional<double> side, bool& changed) {
   if (!side) return side;
-  if (std::isfinite(*side) && *side >= 0 && *side <= limits::largest_length) return side;
+  if (is_container_size(*side)) return side;
   changed = true;
   return *side > 0 ? limits::largest_length : 0;
 }
@@ -40,11 +38,7 @@ std::size_t Solver::memory() const {
   const detail::State& state = passes_->state;
   std::size_t bytes = 0;
   const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
-  for (const auto* array : {&state.min_content, &state.max_content, &state.size[0], &state.size[1], &state.place[0],
-                            &state.place[1], &state.need, &state.baseline}) {
-    count(*array);
-  }
-  count(state.flags);
+  detail::for_each_result(state, count);
   count(state.resolved);
   count(state.visits);
   return bytes;

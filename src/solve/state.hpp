@@ -46,6 +46,16 @@ struct State {
   std::vector<Index> visits;  ///< nodes of the pass at work, parents first
 };
 
+/// Calls `each(array)` for every array of results that is parallel to the arrays of the tree.
+template <class StateType, class Each>
+void for_each_result(StateType& state, Each each) {
+  for (auto* array : {&state.min_content, &state.max_content, &state.size[0], &state.size[1], &state.place[0],
+                      &state.place[1], &state.need, &state.baseline}) {
+    each(*array);
+  }
+  each(state.flags);
+}
+
 /// One wrapped line of a container, in the order in which children are laid.
 struct Line {
   std::uint32_t first = 0, count = 0;

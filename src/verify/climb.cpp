@@ -4,21 +4,9 @@
 #include <cmath>
 #include <cstdint>
 
-#include "model/limits.hpp"
+#include "model/container_size.hpp"
 
 namespace fond_ladder {
-namespace {
-
-void require_size(const Span& span) {
-  for (const double size : {span.from, span.to}) {
-    if (!(std::isfinite(size) && size >= 0 && size <= limits::largest_length)) {
-      throw BadValue("a container is 0 to 1e9 pixels wide and high");
-    }
-  }
-}
-
-}  // namespace
-
 Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vector<std::string>& quantities) {
   Climb climbed{quantities, {}};
   std::vector<Quantity> parsed;
@@ -26,7 +14,7 @@ Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vecto
   for (const std::string& text : quantities) parsed.push_back(parse_quantity(scene.tree, text));
   Solver solver;
   for (const Rung& rung : rungs) {
-    for (const auto& side : {rung.width, rung.height}) require_size(side.value_or(0));
+    for (const auto& side : {rung.width, rung.height}) require_container_size(side);
     const Arrangement arrangement = solver.solve(scene.tree, rung);
     Climb::Step step{arrangement.container(), {}};
     for (const Quantity& quantity : parsed) step.values.push_back(value_of(quantity, arrangement));
@@ -36,7 +24,8 @@ Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vecto
 }
 
 Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities) {
-  require_size(ladder.width);
+  require_container_size(ladder.width.from);
+  require_container_size(ladder.width.to);
   std::optional<double> height;
   if (ladder.height) height = ladder.height->from;
   std::vector<Rung> rungs{{ladder.width.from, height}};
