@@ -22,9 +22,6 @@ inline constexpr double unlimited = std::numeric_limits<double>::infinity();
 
 /// The two axes of the screen. A row's along axis is x.
 enum Axis : std::uint8_t { x_axis = 0, y_axis = 1 };
-[[nodiscard]] constexpr Axis other(Axis axis) {
-  return axis == x_axis ? y_axis : x_axis;
-}
 
 /// How a size was given, lengths told apart by whether a parent must be known.
 enum class SizeWay : std::uint8_t { automatic, px, percent, content, fill };
