@@ -37,6 +37,12 @@ struct Cut {
   friend bool operator==(const Cut&, const Cut&) = default;
 };
 
+/// Pixels on each side of a box.
+struct Thickness {
+  double top = 0, right = 0, bottom = 0, left = 0;
+  friend bool operator==(const Thickness&, const Thickness&) = default;
+};
+
 struct Extent {
   double width = 0, height = 0;
   friend bool operator==(const Extent&, const Extent&) = default;
@@ -84,13 +90,29 @@ class Arrangement {
 
   /// The content box of a container: what is left inside its padding and border.
   [[nodiscard]] Extent room_in(NodeId container) const;
+  /// In pixels, percentages resolved. A border is told as thick as it is painted, even where it does not count; a
+  /// margin that is automatic is 0.
+  [[nodiscard]] Thickness padding(NodeId node) const;
+  [[nodiscard]] Thickness border(NodeId node) const;
+  [[nodiscard]] Thickness margin(NodeId node) const;
+  /// The gaps of a container in pixels.
+  [[nodiscard]] Extent gap(NodeId container) const;
   /// What a node asked for: its size where one is given, else its content's, within its limits. A share that follows
   /// from a weight asks for its content.
   [[nodiscard]] Extent wished(NodeId node) const;
   /// What sticks out of the padding box of the parent, on axes on which the parent does not scroll.
   [[nodiscard]] Cut cut(NodeId node) const;
-  /// Of a text in plain metrics: what its own words and lines stick out of it, and what `max_lines` drops.
-  [[nodiscard]] Cut words_cut(NodeId node) const;
+  /// One line of a text. Places are from the corner of the text's own border box.
+  struct Words {
+    std::string_view text;  ///< part of the tree
+    Rect box;
+    double baseline = 0;
+    bool dropped = false;  ///< by `max_lines`
+  };
+  /// The lines of a text in plain metrics, as they are broken at its width.
+  [[nodiscard]] std::vector<Words> words(NodeId text) const;
+  /// What a text's own words and lines stick out of it, and what `max_lines` drops.
+  [[nodiscard]] Cut words_cut(NodeId text) const;
   /// The size of what lies in a node, its padding box included: for a scroller the larger of its view and the furthest
   /// margin edge of its children plus end padding. CSS Overflow 3, section 2.2.
   [[nodiscard]] Extent content_size(NodeId node) const;
@@ -105,8 +127,16 @@ class Arrangement {
 
   /// Children in the order in which they are laid.
   [[nodiscard]] std::vector<NodeId> laid_order(NodeId container) const;
-  /// All placed nodes, the furthest back first.
-  [[nodiscard]] std::vector<NodeId> paint_order() const;
+  /// The same, line by line. A row or column that does not wrap, a stack and a grid have one line.
+  [[nodiscard]] std::vector<std::vector<NodeId>> laid_lines(NodeId container) const;
+  struct Painted {
+    NodeId node;
+    Rect box;  ///< as painted: see `painted_box`
+    int depth = 0;
+    double scale = 1;  ///< by how much the node and what it lies in are painted larger
+  };
+  /// All placed nodes, the furthest back first, in linear time.
+  [[nodiscard]] std::vector<Painted> painted() const;
   /// The box as it is painted: `scale` of the node and of what it lies in applied, about their centres.
   [[nodiscard]] Rect painted_box(NodeId node) const;
   /// The nodes whose painted box holds a point (right and bottom edges excluded), the front-most first.

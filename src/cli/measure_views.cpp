@@ -60,8 +60,8 @@ struct Orders {
 std::vector<Orders> all_orders(const Scene& scene, const Arrangement& arrangement) {
   const Tree& tree = scene.tree;
   std::map<NodeId, std::vector<NodeId>> painted;
-  for (const NodeId node : arrangement.paint_order()) {
-    if (const NodeId parent = tree.parent(node)) painted[parent].push_back(node);
+  for (const auto& one : arrangement.painted()) {
+    if (const NodeId parent = tree.parent(one.node)) painted[parent].push_back(one.node);
   }
   std::vector<Orders> all;
   for (const auto& placed : arrangement.boxes()) {

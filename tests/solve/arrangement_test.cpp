@@ -148,7 +148,9 @@ TEST(Arrangement, HiddenNodesAndChildrenOfLeavesHaveNoPlace) {
 TEST(Arrangement, PaintsInTheOrderOfTheFileWhateverTheOrderOfLaying) {
   const Arrangement later = at("row:r gap=-5 [ box:a width=10 height=9 order=last box:b width=10 height=9 ]", "100x50");
   EXPECT_EQ(names(later, later.laid_order(later.tree().root())), "b a");
-  EXPECT_EQ(names(later, later.paint_order()), "r a b");
+  std::vector<NodeId> painted;
+  for (const auto& one : later.painted()) painted.push_back(one.node);
+  EXPECT_EQ(names(later, painted), "r a b");
   EXPECT_EQ(names(later, later.under(7, 5)), "b a r");
   const Arrangement earlier =
       at("row:r overlap=earlier gap=-5 [ box:a width=10 height=9 box:b width=10 height=9 ]", "100x50");
@@ -163,6 +165,10 @@ TEST(Arrangement, ScaleIsPaintedAboutTheCentre) {
   EXPECT_EQ(arrangement["a"], (Rect{20, 20, 20, 20}));
   EXPECT_EQ(arrangement.painted_box(tree.at("a")), (Rect{10, 10, 40, 40}));
   EXPECT_EQ(arrangement.painted_box(tree.at("i")), (Rect{10, 10, 20, 20}));
+  for (const auto& one : arrangement.painted()) {
+    EXPECT_EQ(one.box, arrangement.painted_box(one.node)) << tree.path(one.node);
+    EXPECT_EQ(one.scale, one.depth == 0 ? 1 : 2);
+  }
   EXPECT_EQ(names(arrangement, arrangement.under(12, 12)), "i a r");
 }
 

@@ -1,0 +1,226 @@
+// SPDX-License-Identifier: MIT
+//
+// Questions to a finished solve about what lies inside a node: its edges and gaps, its lines, its words, and what there
+// is to scroll.
+#include <algorithm>
+#include <cmath>
+
+#include "fond_ladder/plain_text.hpp"
+#include "solve/placed.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using detail::Axis;
+using detail::Index;
+using detail::Sides;
+using detail::Traits;
+using detail::View;
+using detail::view_of;
+using detail::x_axis;
+using detail::y_axis;
+
+/// The furthest margin edge of a container's children on an axis, from the edge at which its scrolling starts.
+double furthest_edge(const View& view, Index node, Axis axis, bool backwards, const std::vector<Index>& flow) {
+  double furthest = 0;
+  for (const Index child : flow) {
+    const Sides margin = view.edges_down(child).margin[axis];
+    const double edge = backwards ? view.size(node, axis) - view.place(child, axis) + margin.before
+                                  : view.place(child, axis) + view.size(child, axis) + margin.after;
+    furthest = std::max(furthest, edge);
+  }
+  return furthest;
+}
+
+std::vector<Index> flow_of(const View& view, Index node) {
+  std::vector<Index> listed;
+  const auto flow = view.flow(node, listed);
+  std::vector<Index> all;
+  all.reserve(flow.size());
+  for (Index i = 0; i < flow.size(); ++i) all.push_back(flow[i]);
+  return all;
+}
+
+bool scrolls_backwards(const View& view, Index node, Axis axis) {
+  const Traits own = view.traits(node);
+  const bool mirrored = axis == x_axis && view.mirrored;
+  const bool along = own.node_kind() == (axis == x_axis ? Kind::row : Kind::column);
+  return along ? mirrored != (own.reverse != 0) : mirrored;
+}
+
+double content_extent(const View& view, Index node, Axis axis) {
+  const Sides border = view.border(node, axis);
+  const double view_size = std::max(0.0, view.size(node, axis) - border.sum());
+  const Sides inset = view.edges_down(node).inset[axis];
+  if (!is_container(view.traits(node).node_kind())) {
+    const Sides padding{inset.before - border.before, inset.after - border.after};
+    if (const Measured* content = view.content(node)) {
+      const double width = view.inner_size(node, x_axis);
+      if (axis == y_axis) return padding.sum() + content->height_for(width).height;
+      return padding.sum() + std::min(content->widths().max_content, std::max(content->widths().min_content, width));
+    }
+    return padding.sum() + view.natural(node, axis);
+  }
+  const bool backwards = scrolls_backwards(view, node, axis);
+  const auto flow = flow_of(view, node);
+  const double end_padding = backwards ? inset.before - border.before : inset.after - border.after;
+  const double start_border = backwards ? border.after : border.before;
+  const double furthest = flow.empty() ? inset.sum() - end_padding : furthest_edge(view, node, axis, backwards, flow);
+  const double extent = furthest - start_border + end_padding;
+  return view.traits(node).scrolls(axis) ? std::max(view_size, extent) : extent;
+}
+
+int line_count(const View& view, Index node) {
+  const Traits own = view.traits(node);
+  if (const auto* text = dynamic_cast<const PlainText*>(view.content(node))) {
+    const auto lines = text->lines_at(view.inner_size(node, x_axis)).size();
+    const auto most = text->style().max_lines;
+    return static_cast<int>(most ? std::min(lines, static_cast<std::size_t>(*most)) : lines);
+  }
+  if (own.node_kind() != Kind::row && own.node_kind() != Kind::column) return 0;
+  const auto flow = flow_of(view, node);
+  if (flow.empty() || !own.wrap) return flow.empty() ? 0 : 1;
+  return static_cast<int>(
+      std::ranges::count_if(flow, [&](Index child) { return view.has(child, detail::NodeFlag::starts_line); }));
+}
+
+}  // namespace
+
+Extent Arrangement::room_in(NodeId container) const {
+  if (!is_placed(container)) return {};
+  const View view = view_of(*tree_, *passes_);
+  const Index i = tree_->store().index_of(container);
+  return {view.inner_size(i, x_axis), view.inner_size(i, y_axis)};
+}
+
+Thickness Arrangement::padding(NodeId node) const {
+  if (!is_placed(node)) return {};
+  const View view = view_of(*tree_, *passes_);
+  const Index i = tree_->store().index_of(node);
+  const auto on = [&](Axis axis) -> Sides {
+    const Sides inset = view.edges_down(i).inset[axis], border = view.border(i, axis);
+    return {inset.before - border.before, inset.after - border.after};
+  };
+  const Sides x = on(x_axis), y = on(y_axis);
+  return {y.before, x.after, y.after, x.before};
+}
+
+Thickness Arrangement::border(NodeId node) const {
+  if (!is_placed(node)) return {};
+  const Edges given = tree_->keys(node).border;
+  const auto on = [&](Side side) {
+    return given.on(side, tree_->direction() == Direction::rtl).length().in_px(tree_->em(), 0);
+  };
+  return {on(Side::top), on(Side::right), on(Side::bottom), on(Side::left)};
+}
+
+Thickness Arrangement::margin(NodeId node) const {
+  if (!is_placed(node)) return {};
+  const View view = view_of(*tree_, *passes_);
+  const auto& margin = view.edges_down(tree_->store().index_of(node)).margin;
+  return {margin[y_axis].before, margin[x_axis].after, margin[y_axis].after, margin[x_axis].before};
+}
+
+Extent Arrangement::gap(NodeId container) const {
+  if (!is_placed(container) || !is_container(tree_->kind(container))) return {};
+  const View view = view_of(*tree_, *passes_);
+  const Index i = tree_->store().index_of(container);
+  return {view.gap_down(i, x_axis, view.inner_size(i, x_axis)), view.gap_down(i, y_axis, view.inner_size(i, y_axis))};
+}
+
+std::vector<Arrangement::Words> Arrangement::words(NodeId text_node) const {
+  if (!is_placed(text_node)) return {};
+  const View view = view_of(*tree_, *passes_);
+  const Index i = tree_->store().index_of(text_node);
+  const auto* text = dynamic_cast<const PlainText*>(view.content(i));
+  if (text == nullptr) return {};
+  const double inner = view.inner_size(i, x_axis);
+  const Sides x = view.edges_down(i).inset[x_axis], y = view.edges_down(i).inset[y_axis];
+  const WordsAt words_at = view.extra(i).keys ? view.keys(i).words_at : WordsAt::start;
+  const double far = words_at == WordsAt::center ? 0.5 : (words_at == WordsAt::end) == view.mirrored ? 0 : 1;
+  std::vector<Words> all;
+  for (const PlainText::Line& line : text->lines_at(inner)) {
+    const auto above = static_cast<double>(all.size()) * text->line_height();
+    const Rect box{x.before + far * (inner - line.width), y.before + above, line.width, text->line_height()};
+    const auto most = text->style().max_lines;
+    const bool dropped = most && all.size() >= static_cast<std::size_t>(*most);
+    all.push_back({line.text, box, box.y + 0.95 * text->style().size, dropped});
+  }
+  return all;
+}
+
+Cut Arrangement::words_cut(NodeId text_node) const {
+  const std::vector<Words> lines = words(text_node);
+  if (lines.empty()) return {};
+  const View view = view_of(*tree_, *passes_);
+  const Index i = tree_->store().index_of(text_node);
+  const Traits own = view.traits(i);
+  const Sides border_x = view.border(i, x_axis), border_y = view.border(i, y_axis);
+  Cut cut;
+  double dropped = 0, bottom = 0;
+  for (const Words& line : lines) {
+    const Sides sides =
+        detail::outside(line.box.x, line.box.width, border_x.before, view.size(i, x_axis) - border_x.after);
+    cut.left = std::max(cut.left, sides.before);
+    cut.right = std::max(cut.right, sides.after);
+    (line.dropped ? dropped : bottom) = line.dropped ? dropped + line.box.height : line.box.bottom();
+  }
+  if (own.scroll_x) cut.left = cut.right = 0;
+  if (!own.scroll_y) cut.bottom = dropped + detail::outside(0, bottom, 0, view.size(i, y_axis) - border_y.after).after;
+  return cut;
+}
+
+Extent Arrangement::content_size(NodeId node) const {
+  if (!is_placed(node)) return {};
+  const View view = view_of(*tree_, *passes_);
+  const Index i = tree_->store().index_of(node);
+  return {content_extent(view, i, x_axis), content_extent(view, i, y_axis)};
+}
+
+Extent Arrangement::scroll_range(NodeId node) const {
+  if (!is_placed(node)) return {};
+  const View view = view_of(*tree_, *passes_);
+  const Index i = tree_->store().index_of(node);
+  const auto on = [&](Axis axis) {
+    if (!view.traits(i).scrolls(axis)) return 0.0;
+    const double view_size = std::max(0.0, view.size(i, axis) - view.border(i, axis).sum());
+    return std::max(0.0, content_extent(view, i, axis) - view_size);
+  };
+  return {on(x_axis), on(y_axis)};
+}
+
+int Arrangement::lines(NodeId node) const {
+  return is_placed(node) ? line_count(view_of(*tree_, *passes_), tree_->store().index_of(node)) : 0;
+}
+
+std::vector<std::vector<NodeId>> Arrangement::laid_lines(NodeId container) const {
+  if (!is_placed(container)) return {};
+  const View view = view_of(*tree_, *passes_);
+  const Index above = tree_->store().index_of(container);
+  std::vector<std::vector<NodeId>> lines;
+  for (const Index child : flow_of(view, above)) {
+    const bool breaks = view.traits(above).wrap && view.has(child, detail::NodeFlag::starts_line);
+    if (lines.empty() || breaks) lines.emplace_back();
+    lines.back().push_back(tree_->store().id_of(child));
+  }
+  return lines;
+}
+
+int Arrangement::line(NodeId node) const {
+  const NodeId parent = tree_->parent(node);
+  if (!parent || !is_placed(node) || !tree_->store().packed().traits[tree_->store().index_of(parent)].wrap) return 0;
+  const auto lines = laid_lines(parent);
+  const auto holding =
+      std::ranges::find_if(lines, [&](const auto& line) { return std::ranges::count(line, node) > 0; });
+  return holding == lines.end() ? 0 : static_cast<int>(holding - lines.begin());
+}
+
+std::vector<NodeId> Arrangement::laid_order(NodeId container) const {
+  std::vector<NodeId> order;
+  for (const Index child : flow_of(view_of(*tree_, *passes_), tree_->store().index_of(container))) {
+    order.push_back(tree_->store().id_of(child));
+  }
+  return order;
+}
+
+}  // namespace fond_ladder
