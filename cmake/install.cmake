@@ -4,7 +4,8 @@ include(CMakePackageConfigHelpers)
 
 set_target_properties(fond_ladder_core PROPERTIES EXPORT_NAME core)
 set_target_properties(fond_ladder_scene PROPERTIES EXPORT_NAME scene)
-install(TARGETS fond_ladder_core fond_ladder_scene EXPORT fond_ladder-targets)
+set_target_properties(fond_ladder_draw PROPERTIES EXPORT_NAME draw)
+install(TARGETS fond_ladder_core fond_ladder_scene fond_ladder_draw EXPORT fond_ladder-targets)
 install(TARGETS fond-ladder)
 install(DIRECTORY include/fond_ladder DESTINATION ${CMAKE_INSTALL_INCLUDEDIR})
 
@@ -15,5 +16,9 @@ configure_package_config_file(cmake/fond_ladder-config.cmake.in fond_ladder-conf
 write_basic_package_version_file(fond_ladder-config-version.cmake COMPATIBILITY SameMinorVersion)
 install(FILES ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder-config.cmake
               ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder-config-version.cmake DESTINATION ${package_folder})
+if(fond_ladder_draws)
+  set(fond_ladder_pc_draws pangocairo cairo-svg cairo-pdf cairo-png)
+  list(JOIN fond_ladder_pc_draws " " fond_ladder_pc_draws)
+endif()
 configure_file(cmake/fond_ladder.pc.in fond_ladder.pc @ONLY)
 install(FILES ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder.pc DESTINATION ${CMAKE_INSTALL_LIBDIR}/pkgconfig)

@@ -52,8 +52,19 @@ struct ClimbOptions {
   Format format = Format::table;
 };
 
+struct DrawCall {
+  std::string scene;
+  std::vector<std::string> at;
+  std::string output;  // file; - is standard output
+  std::string as;      // svg, png or pdf; by the ending when empty
+  std::string only;
+  std::string scale;
+  bool bare = false;
+};
+
 ExitStatus measure(const MeasureOptions& options, const Streams& streams);
 ExitStatus climb(const ClimbOptions& options, const Streams& streams);
+ExitStatus draw(const DrawCall& call, const Streams& streams);
 ExitStatus demo(const Streams& streams);
 
 /// Reads the scene that a command names; `-` is standard input. Throws BadScene.

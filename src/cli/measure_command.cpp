@@ -210,9 +210,7 @@ void require_sound(const MeasureOptions& options) {
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams) {
   require_sound(options);
-  std::vector<AskedSize> sizes;
-  for (const std::string& at : options.at) sizes.push_back(parse_at(at, scene.ladder));
-  if (sizes.empty()) sizes = default_sizes(scene.ladder);
+  const std::vector<AskedSize> sizes = asked_sizes(options.at, scene.ladder);
   std::ostream& out = streams.out;
   const bool json = options.format == Format::json;
   if (options.format == Format::csv) out << csv_head;

@@ -3,20 +3,12 @@
 
 #include <fmt/format.h>
 
-#include <cmath>
 #include <nlohmann/json.hpp>
 
 namespace fond_ladder::cli {
 
 std::string exact(double number) {
   return number == 0 ? "0" : fmt::format("{}", number);
-}
-
-std::string rounded(double number) {
-  std::string text = fmt::format("{:.2f}", number);
-  text.erase(text.find_last_not_of('0') + 1);
-  if (text.back() == '.') text.pop_back();
-  return text == "-0" ? "0" : text;
 }
 
 std::string indented(const std::string& name, int depth) {

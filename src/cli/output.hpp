@@ -4,12 +4,12 @@
 #include <string>
 #include <string_view>
 
+#include "model/number_text.hpp"
+
 namespace fond_ladder::cli {
 
 /// The shortest text that reads back as the same number.
 [[nodiscard]] std::string exact(double number);
-/// For people: at most two decimals.
-[[nodiscard]] std::string rounded(double number);
 /// A name as deep as its node; beyond twelve levels the depth is told as a number.
 [[nodiscard]] std::string indented(const std::string& name, int depth);
 /// In quotes, everything escaped that JSON wants escaped.

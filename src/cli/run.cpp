@@ -62,6 +62,24 @@ void add_climb(CLI::App& app, ClimbOptions& options) {
   add_format(*command, options.format);
 }
 
+void add_draw(CLI::App& app, DrawCall& call) {
+  CLI::App* command = app.add_subcommand("draw", "A picture, every node coloured and named");
+  command->add_option("SCENE", call.scene, "A scene file; - reads standard input")->required()->option_text(" ");
+  command
+      ->add_option("--at", call.at,
+                   "1280x800, 1280 (height by content), content, or a named rung; repeated: side by side")
+      ->option_text("SIZE")
+      ->allow_extra_args(false);
+  command->add_option("-o,--output", call.output, "The picture, an .svg, .png or .pdf file; - is standard output")
+      ->option_text("FILE");
+  command->add_option("--as", call.as, "What to write, where the ending of FILE does not say it")
+      ->option_text("svg|png|pdf");
+  command->add_flag("--bare", call.bare, "The boxes alone, without labels and helper marks");
+  command->add_option("--only", call.only, "Draw this node and what is in it")->option_text("NODE");
+  command->add_option("--scale", call.scale, "Pixels of the picture a pixel of the scene; 1 when left out")
+      ->option_text("NUMBER");
+}
+
 /// What a practitioner may have meant by a word that no command takes.
 std::string meant(const CLI::App& app, const std::string& typed) {
   std::vector<std::string> words;
@@ -90,7 +108,7 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
     return all_well;
   }
   const auto used = app.get_subcommands();
-  if (args.empty()) return refuse(streams.err, "name a command: measure, climb or demo; --help says more");
+  if (args.empty()) return refuse(streams.err, "name a command: measure, climb, draw or demo; --help says more");
   if (used.empty()) return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
   if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
     const std::vector<std::string> left = app.remaining(true);
@@ -116,8 +134,10 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
   app.get_formatter()->column_width(28);
   MeasureOptions measure_options;
   ClimbOptions climb_options;
+  DrawCall draw_call;
   add_measure(app, measure_options);
   add_climb(app, climb_options);
+  add_draw(app, draw_call);
   app.add_subcommand("demo", "The shipped console scene through the commands above");
 
   ExitStatus status = all_well;
@@ -126,6 +146,7 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
     app.parse(reversed);
     if (app.got_subcommand("measure")) status = measure(measure_options, streams);
     if (app.got_subcommand("climb")) status = climb(climb_options, streams);
+    if (app.got_subcommand("draw")) status = draw(draw_call, streams);
     if (app.got_subcommand("demo")) status = demo(streams);
   } catch (const CLI::ParseError& error) {
     return parse_failed(app, error, args, streams);

@@ -20,8 +20,6 @@ std::optional<double> parse_size(std::string_view text) {
   return size;
 }
 
-}  // namespace
-
 AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   if (text == "content") return {};
   for (const NamedRung& rung : ladder.rungs) {
@@ -38,8 +36,12 @@ AskedSize parse_at(std::string_view text, const Ladder& ladder) {
                               near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
 }
 
-std::vector<AskedSize> default_sizes(const Ladder& ladder) {
+}  // namespace
+
+std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Ladder& ladder) {
   std::vector<AskedSize> sizes;
+  for (const std::string& text : at) sizes.push_back(parse_at(text, ladder));
+  if (!sizes.empty()) return sizes;
   for (const NamedRung& rung : ladder.rungs) sizes.push_back({rung.name, {rung.size.width, rung.size.height}});
   if (sizes.empty()) {
     const auto height = ladder.height ? std::optional(ladder.height->to) : std::nullopt;
@@ -56,6 +58,12 @@ Span parse_span(std::string_view text, std::string_view option) {
     throw WrongCall(fmt::format("{} {}: write FROM..TO in pixels, as in 360..1440", option, text));
   }
   return {*from, *to};
+}
+
+double parse_factor(std::string_view text, std::string_view option) {
+  const auto factor = parse_size(text);
+  if (!factor || *factor == 0) throw WrongCall(fmt::format("{} {}: write a number above 0, as in 0.5", option, text));
+  return *factor;
 }
 
 std::vector<double> parse_sizes(std::string_view text, std::string_view option) {

@@ -15,12 +15,13 @@ struct AskedSize {
   Rung rung;
 };
 
-/// `1280x800`, `1280`, `content` or the name of a rung. Throws WrongCall.
-[[nodiscard]] AskedSize parse_at(std::string_view text, const Ladder& ladder);
-/// What is measured when nothing is asked: the named rungs, or else the widest size of the ladder.
-[[nodiscard]] std::vector<AskedSize> default_sizes(const Ladder& ladder);
+/// The sizes of repeated `--at`, each `1280x800`, `1280`, `content` or the name of a rung; without any the named rungs,
+/// or else the widest size of the ladder. Throws WrongCall.
+[[nodiscard]] std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Ladder& ladder);
 /// `360..1440`, or one size. Throws WrongCall; `option` is for the message.
 [[nodiscard]] Span parse_span(std::string_view text, std::string_view option);
+/// One number above 0. Throws WrongCall.
+[[nodiscard]] double parse_factor(std::string_view text, std::string_view option);
 /// `360,640,1024`. Throws WrongCall.
 [[nodiscard]] std::vector<double> parse_sizes(std::string_view text, std::string_view option);
 /// The items between the commas, without blanks round them.

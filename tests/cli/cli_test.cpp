@@ -3,15 +3,13 @@
 // The program as its users drive it: as a process where processes matter, else through `run`.
 #include <gtest/gtest.h>
 
-#include <array>
-#include <cstdio>
 #include <filesystem>
 #include <fstream>
 #include <nlohmann/json.hpp>
 #include <sstream>
 
-#include "cli/run.hpp"
 #include "support/golden.hpp"
+#include "support/program.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -20,34 +18,10 @@ const std::string examples = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/";
 const std::string console = examples + "console.scene.json";
 const std::string quickstart = examples + "quickstart.scene.json";
 
-struct Result {
-  int status;
-  std::string out, err;
-};
-
-Result run(const std::vector<std::string>& args, const std::string& input = "") {
-  std::istringstream in(input);
-  std::ostringstream out, err;
-  const int status = cli::run(args, in, out, err);
-  return {status, out.str(), err.str()};
-}
-
-/// Runs the real program through a shell; standard error comes behind standard output.
-Result run_process(const std::string& words) {
-  FILE* pipe = popen((std::string(FOND_LADDER_PROGRAM) + " " + words + " 2>&1").c_str(), "r");
-  Result result{-1, "", ""};
-  std::array<char, 4096> buffer{};
-  for (std::size_t n = 0; (n = fread(buffer.data(), 1, buffer.size(), pipe)) > 0;) result.out.append(buffer.data(), n);
-  const int status = pclose(pipe);
-  result.status = WEXITSTATUS(status);
-  return result;
-}
-
-std::string temporary(const std::string& name, const std::string& text) {
-  const std::string path = ::testing::TempDir() + "fond_ladder_" + name;
-  std::ofstream(path, std::ios::binary) << text;
-  return path;
-}
+using testing::Result;
+using testing::run;
+using testing::run_process;
+using testing::temporary;
 
 TEST(Cli, MeasuresAsATable) {
   const Result result = run_process("measure " + console + " --at 1280x800 --at phone");
@@ -151,7 +125,7 @@ struct WrongCase {
 
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
-      {{}, "name a command: measure, climb or demo"},
+      {{}, "name a command: measure, climb, draw or demo"},
       {{"meassure", console}, "\"meassure\" is no command; did you mean \"measure\"?"},
       {{"measure"}, "measure: SCENE is required"},
       {{"measure", console, "--fromat", "json"}, "\"--fromat\" is not known to measure; did you mean \"--format\"?"},

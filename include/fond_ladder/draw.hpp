@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <span>
+#include <stdexcept>
+#include <string>
+#include <vector>
+
+#include "fond_ladder/arrangement.hpp"
+
+namespace fond_ladder {
+
+enum class PictureForm : std::uint8_t { svg, png, pdf };
+
+/// Thrown when a picture cannot be drawn: a container without a size, a node that has no place, a picture that would be
+/// too large, or a library that was built without Cairo and Pango. The message says what would help.
+class BadPicture : public std::runtime_error {
+ public:
+  using std::runtime_error::runtime_error;
+};
+
+/// One arrangement of a picture.
+struct Panel {
+  Arrangement arrangement;
+  std::string caption;  ///< what stands before its size, as the name of a rung
+};
+
+struct DrawOptions {
+  bool bare = false;   ///< without labels, hatching, marks and legend
+  std::string only{};  ///< path of the node to draw, with what is in it; empty for all
+  std::optional<double>
+      scale{};          ///< pixels of the picture a pixel of the scene; absent: 1, or less where 1 is too large
+  std::string title{};  ///< above all panels
+};
+
+struct Picture {
+  std::string bytes;             ///< the file
+  double width = 0, height = 0;  ///< in pixels
+  double scale = 1;              ///< as it was drawn
+  std::size_t drawn = 0;         ///< nodes
+  std::size_t left_out = 0;      ///< nodes too small to be seen, or too many
+  /// Panel by panel, the nodes that stick out of their parent, and texts that their own words stick out of.
+  std::vector<std::vector<NodeId>> cut;
+};
+
+/// Draws arrangements side by side, at one scale, and writes the file into memory. Takes time linear in the nodes; of
+/// more than 20,000 nodes the largest are drawn. Throws BadPicture and BadPath.
+[[nodiscard]] Picture draw(std::span<const Panel> panels, PictureForm form, const DrawOptions& options = {});
+
+}  // namespace fond_ladder

@@ -1,0 +1,87 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <algorithm>
+#include <array>
+#include <filesystem>
+#include <iostream>
+
+#include "cli/command.hpp"
+#include "cli/sizes.hpp"
+#include "cli/target_file.hpp"
+#include "fond_ladder/draw.hpp"
+#include "model/key_table.hpp"
+#include "model/number_text.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+constexpr std::array<std::string_view, 3> forms{"svg", "png", "pdf"};  // in the order of PictureForm
+
+PictureForm form_of(const DrawCall& call) {
+  if (call.output.empty()) throw WrongCall("draw: name the picture, as in -o out.svg");
+  std::string word = call.as;
+  const bool by_ending = word.empty();
+  if (by_ending) {
+    if (call.output == "-") throw WrongCall("-o -: say what to write, as in --as svg");
+    word = std::filesystem::path(call.output).extension().string();
+    if (!word.empty()) word.erase(0, 1);
+  }
+  const auto found = std::ranges::find(forms, word);
+  if (found != forms.end()) return static_cast<PictureForm>(found - forms.begin());
+  if (!by_ending) throw WrongCall(fmt::format("--as {}: write svg, png or pdf", word));
+  const std::string_view near = nearest_word(word, forms);
+  throw WrongCall(fmt::format("-o {}: a picture ends in .svg, .png or .pdf{}; or say it with --as", call.output,
+                              near.empty() ? "" : fmt::format(" (did you mean \".{}\"?)", near)));
+}
+
+/// What a picture is of, and where something is cut, in a few lines.
+void print_summary(const Scene& scene, const Picture& picture, const std::vector<Panel>& panels, const DrawCall& call,
+                   std::ostream& out) {
+  fmt::print(out, "{}: {} x {} pixels", call.output, rounded(picture.width), rounded(picture.height));
+  if (picture.scale != 1) fmt::print(out, " at scale {}", fmt::format("{:.3g}", picture.scale));
+  fmt::print(out, ", {} nodes\n", picture.drawn);
+  for (std::size_t i = 0; i < panels.size(); ++i) {
+    const std::vector<NodeId>& cut = picture.cut[i];
+    if (cut.empty()) continue;
+    constexpr std::size_t most = 5;
+    std::string names;
+    for (std::size_t k = 0; k < std::min(most, cut.size()); ++k) {
+      names += (k == 0 ? "" : ", ") + scene.tree.path(cut[k]);
+    }
+    if (cut.size() > most) names += fmt::format(" and {} more", cut.size() - most);
+    const Extent at = panels[i].arrangement.container();
+    fmt::print(out, "cut at {} x {}: {}\n", rounded(at.width), rounded(at.height), names);
+  }
+}
+
+}  // namespace
+
+ExitStatus draw(const DrawCall& call, const Streams& streams) {
+  const PictureForm form = form_of(call);
+  DrawOptions options{call.bare, call.only, {}, {}};
+  if (!call.scale.empty()) options.scale = parse_factor(call.scale, "--scale");
+  const Scene scene = load_scene(call.scene, streams);
+  options.title = scene.title;
+  std::vector<Panel> panels;
+  for (const AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
+    panels.push_back({solve(scene, asked.rung), asked.name});
+  }
+  const Picture picture = fond_ladder::draw(panels, form, options);
+  if (call.output == "-") {
+    streams.out.write(picture.bytes.data(), static_cast<std::streamsize>(picture.bytes.size()));
+  } else {
+    write_target(call.output, picture.bytes);
+    print_summary(scene, picture, panels, call, streams.out);
+  }
+  if (picture.left_out > 0) {
+    fmt::print(streams.err,
+               "note: {} nodes were left out: too small, too deep, too many or too far outside to show; draw a part "
+               "of them by --only, or with a larger --scale\n",
+               picture.left_out);
+  }
+  return all_well;
+}
+
+}  // namespace fond_ladder::cli

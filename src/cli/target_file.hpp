@@ -1,0 +1,13 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string>
+#include <string_view>
+
+namespace fond_ladder::cli {
+
+/// Writes a file as a whole or not at all: beside the target first, then renamed onto it. A target that is no plain
+/// file (a device, a pipe) is written directly. Throws WrongCall, naming the target and the reason.
+void write_target(const std::string& path, std::string_view bytes);
+
+}  // namespace fond_ladder::cli

@@ -1,0 +1,166 @@
+// SPDX-License-Identifier: MIT
+//
+// The only file that knows Cairo and Pango. Shapes are in pixels; a PDF is laid out in points, three quarters of one.
+#include <cairo-pdf.h>
+#include <cairo-svg.h>
+#include <cairo.h>
+#include <pango/pangocairo.h>
+
+#include <cmath>
+
+#include "draw/canvas.hpp"
+
+namespace fond_ladder::picture {
+namespace {
+
+struct Release {
+  void operator()(cairo_surface_t* surface) const { cairo_surface_destroy(surface); }
+  void operator()(cairo_t* context) const { cairo_destroy(context); }
+  void operator()(PangoFontDescription* font) const { pango_font_description_free(font); }
+  void operator()(PangoLayout* layout) const { g_object_unref(layout); }
+  void operator()(char* text) const { g_free(text); }
+};
+template <class Thing>
+using Owned = std::unique_ptr<Thing, Release>;
+
+cairo_status_t append(void* bytes, const unsigned char* data, unsigned int length) {
+  static_cast<std::string*>(bytes)->append(reinterpret_cast<const char*>(data), length);
+  return CAIRO_STATUS_SUCCESS;
+}
+
+constexpr double points_a_pixel = 0.75;
+
+cairo_surface_t* open_surface(PictureForm form, double width, double height, std::string& bytes) {
+  switch (form) {
+    case PictureForm::svg: {
+      cairo_surface_t* surface = cairo_svg_surface_create_for_stream(append, &bytes, width, height);
+      cairo_svg_surface_set_document_unit(surface, CAIRO_SVG_UNIT_PX);
+      return surface;
+    }
+    case PictureForm::pdf:
+      return cairo_pdf_surface_create_for_stream(append, &bytes, width * points_a_pixel, height * points_a_pixel);
+    case PictureForm::png: break;
+  }
+  return cairo_image_surface_create(CAIRO_FORMAT_RGB24, static_cast<int>(width), static_cast<int>(height));
+}
+
+class CairoCanvas final : public Canvas {
+ public:
+  CairoCanvas(PictureForm form, double width, double height)
+      : form_(form),
+        surface_(open_surface(form, width, height, bytes_)),
+        context_(cairo_create(surface_.get())),
+        layout_(pango_cairo_create_layout(context_.get())) {
+    if (form == PictureForm::pdf) cairo_scale(context_.get(), points_a_pixel, points_a_pixel);
+    cairo_set_line_cap(context_.get(), CAIRO_LINE_CAP_BUTT);
+    fill({0, 0, width, height}, {1, 1, 1});
+  }
+
+  void fill(const Rect& area, const Ink& ink) override {
+    set_ink(ink);
+    cairo_rectangle(context_.get(), area.x, area.y, area.width, area.height);
+    cairo_fill(context_.get());
+  }
+
+  void outline(const Rect& area, const Stroke& stroke) override {
+    set_stroke(stroke);
+    cairo_rectangle(context_.get(), area.x, area.y, area.width, area.height);
+    cairo_stroke(context_.get());
+  }
+
+  void lines(std::span<const Segment> segments, const Stroke& stroke) override {
+    if (segments.empty()) return;
+    set_stroke(stroke);
+    for (const Segment& segment : segments) {
+      cairo_move_to(context_.get(), segment.from.x, segment.from.y);
+      cairo_line_to(context_.get(), segment.to.x, segment.to.y);
+    }
+    cairo_stroke(context_.get());
+  }
+
+  void polygon(std::span<const Point> corners, const Ink& ink) override {
+    set_ink(ink);
+    for (const Point& corner : corners) cairo_line_to(context_.get(), corner.x, corner.y);
+    cairo_close_path(context_.get());
+    cairo_fill(context_.get());
+  }
+
+  void letters(std::string_view text, Point at, const Lettering& lettering, double width) override {
+    const double natural = set_text(text, lettering);
+    if (natural <= 0) return;
+    set_ink(lettering.ink);
+    cairo_save(context_.get());
+    cairo_translate(context_.get(), at.x, at.y);
+    if (lettering.turned) cairo_rotate(context_.get(), -M_PI_2);
+    if (width > 0) cairo_scale(context_.get(), width / natural, 1);
+    cairo_move_to(context_.get(), 0, 0);
+    pango_cairo_show_layout_line(context_.get(), pango_layout_get_line_readonly(layout_.get(), 0));
+    cairo_restore(context_.get());
+    cairo_new_path(context_.get());
+  }
+
+  double width_of(std::string_view text, const Lettering& lettering) override { return set_text(text, lettering); }
+
+  void clip(const Rect& area) override {
+    cairo_save(context_.get());
+    cairo_rectangle(context_.get(), area.x, area.y, area.width, area.height);
+    cairo_clip(context_.get());
+  }
+
+  void unclip() override { cairo_restore(context_.get()); }
+
+  std::string finish() override {
+    layout_.reset();
+    context_.reset();
+    cairo_surface_flush(surface_.get());
+    const cairo_status_t status = form_ == PictureForm::png
+                                      ? cairo_surface_write_to_png_stream(surface_.get(), append, &bytes_)
+                                      : (cairo_surface_finish(surface_.get()), cairo_surface_status(surface_.get()));
+    if (status != CAIRO_STATUS_SUCCESS) {
+      throw BadPicture(std::string("the picture could not be drawn: ") + cairo_status_to_string(status));
+    }
+    surface_.reset();
+    return std::move(bytes_);
+  }
+
+ private:
+  void set_ink(const Ink& ink) { cairo_set_source_rgba(context_.get(), ink.red, ink.green, ink.blue, ink.alpha); }
+
+  void set_stroke(const Stroke& stroke) {
+    set_ink(stroke.ink);
+    cairo_set_line_width(context_.get(), stroke.width);
+    const double dashes[] = {4, 3}, dots[] = {1.2, 6.8};
+    cairo_set_dash(context_.get(), stroke.line == Stroke::Line::dotted ? dots : dashes,
+                   stroke.line == Stroke::Line::solid ? 0 : 2, 0);
+  }
+
+  /// Sets one line of text into the layout. Returns its width.
+  double set_text(std::string_view text, const Lettering& lettering) {
+    const Owned<PangoFontDescription> font(pango_font_description_new());
+    pango_font_description_set_family(font.get(),
+                                      lettering.face == Lettering::Face::words ? "monospace" : "sans-serif");
+    pango_font_description_set_absolute_size(font.get(), lettering.size * PANGO_SCALE);
+    if (lettering.face == Lettering::Face::strong) pango_font_description_set_weight(font.get(), PANGO_WEIGHT_BOLD);
+    pango_layout_set_font_description(layout_.get(), font.get());
+    pango_layout_set_single_paragraph_mode(layout_.get(), 1);
+    const Owned<char> sound(g_utf8_make_valid(text.data(), static_cast<gssize>(text.size())));
+    pango_layout_set_text(layout_.get(), sound.get(), -1);
+    PangoRectangle extent;
+    pango_layout_get_extents(layout_.get(), nullptr, &extent);
+    return static_cast<double>(extent.width) / PANGO_SCALE;
+  }
+
+  PictureForm form_;
+  std::string bytes_;
+  Owned<cairo_surface_t> surface_;
+  Owned<cairo_t> context_;
+  Owned<PangoLayout> layout_;
+};
+
+}  // namespace
+
+std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double height) {
+  return std::make_unique<CairoCanvas>(form, std::ceil(width), std::ceil(height));
+}
+
+}  // namespace fond_ladder::picture

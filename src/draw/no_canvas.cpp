@@ -1,0 +1,14 @@
+// SPDX-License-Identifier: MIT
+//
+// Stands in for cairo_canvas.cpp where Cairo and Pango were missing when the library was built.
+#include "draw/canvas.hpp"
+
+namespace fond_ladder::picture {
+
+std::unique_ptr<Canvas> open_canvas(PictureForm, double, double) {
+  throw BadPicture(
+      "this build cannot draw pictures: install libcairo2-dev and libpango1.0-dev, then configure and build again "
+      "(scripts/setup installs them)");
+}
+
+}  // namespace fond_ladder::picture

@@ -1,0 +1,296 @@
+// SPDX-License-Identifier: MIT
+//
+// Marks are laid in the order of their weight: what is cut, then pins and scrolling, then flags, then the names of
+// nodes. Each takes a spot that nobody took before; a name has to stand where its node can be seen.
+#include "draw/node_marks.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <optional>
+#include <utility>
+
+#include "draw/labels.hpp"
+#include "draw/marks.hpp"
+#include "draw/node_shape.hpp"
+#include "draw/palette.hpp"
+#include "draw/room.hpp"
+#include "model/number_text.hpp"
+
+namespace fond_ladder::picture {
+namespace {
+
+constexpr double letter_size = 11, line_height = 14, ascent = 10.5, inset = 3;
+constexpr Lettering size_letters{Lettering::Face::label, letter_size, quiet_ink};
+
+/// A way to set the name and the size of a node.
+struct LabelForm {
+  double letters, line, rise;  ///< sizes of the letters, of a line, and of what is above its baseline
+  double inset;                ///< to the outline of the node
+  int lines;                   ///< 1: name and size in a row; 2: under each other; 0: the name alone
+  bool turned;
+};
+
+/// The best one first.
+constexpr LabelForm label_forms[] = {
+    {11, 14, 10.5, 4, 1, false}, {11, 14, 10.5, 4, 2, false}, {11, 14, 10.5, 1, 1, false},
+    {11, 14, 10.5, 2, 0, false}, {9, 11, 8.5, 0.5, 1, false}, {9, 11, 8.5, 0.5, 0, false},
+    {11, 14, 10.5, 1, 1, true},  {9, 11, 8.5, 0.5, 1, true},  {9, 11, 8.5, 0.5, 0, true},
+};
+
+std::string size_text(const Rect& box, double zoom) {
+  return rounded(box.width / zoom) + " \u00d7 " + rounded(box.height / zoom);
+}
+
+class MarkPainter {
+ public:
+  MarkPainter(Pen& pen, const Arrangement& arrangement, const std::vector<Item>& items, const Rect& room, Used& used)
+      : pen_(pen), arrangement_(arrangement), items_(items), room_(room), used_(used), spots_(room) {
+    for (std::size_t i = 0; i < items.size(); ++i) {
+      if (!items[i].shown) continue;
+      spots_.cover(common(items[i].box, items[i].view), i);
+      if (items[i].kind != Kind::text) continue;
+      for (const auto& line : arrangement.words(items[i].node)) {
+        const Rect box = in_picture(items[i], line.box);
+        if (line.dropped || box.y > room.bottom()) break;
+        spots_.cover(common(box, items[i].view), LabelSpots::words);
+      }
+    }
+  }
+
+  void paint_cut(const Item& item) {
+    used_.cut = true;
+    if (item.parent != Item::no_parent && arrangement_.cut(item.node).any()) {
+      const Item& parent = items_[item.parent];
+      const Rect inside = in_picture(parent, padding_box(arrangement_, parent.node));
+      mark_cut(item.box, inside, arrangement_.cut(item.node));
+    }
+    const Cut words = arrangement_.words_cut(item.node);
+    if (!words.any()) return;
+    const double zoom = item.zoom;
+    mark_cut({item.box.x - words.left * zoom, item.box.y, item.box.width + (words.left + words.right) * zoom,
+              item.box.height + words.bottom * zoom},
+             item.box, words);
+  }
+
+  void paint_pin(const Item& item) {
+    const Keys keys = arrangement_.tree().keys(item.node);
+    if (!keys.pin || item.parent == Item::no_parent) return;
+    used_.pin = true;
+    const bool rtl = arrangement_.tree().direction() == Direction::rtl;
+    const Pin& pin = *keys.pin;
+    const Item& parent = items_[item.parent];
+    const Rect inside = in_picture(parent, padding_box(arrangement_, parent.node));
+    const Rect box = in_picture(parent, arrangement_.relative_box(item.node));  // as arranged, not as painted larger
+    const Point middle{box.x + box.width / 2, box.y + box.height / 2};
+    const Point hub{inside.x + inside.width / 2, inside.y + inside.height / 2};
+    const Limit& left = pin.left ? pin.left : rtl ? pin.end : pin.start;
+    const Limit& right = pin.right ? pin.right : rtl ? pin.start : pin.end;
+    const Thickness margin = arrangement_.margin(item.node);
+    const auto side = [&](const Limit& limit, Point from, Point to, double apart, double edge) {
+      if (limit) draw_tie(item, *limit, from, to, apart / parent.zoom - edge);
+    };
+    side(left, {inside.x, middle.y}, {box.x, middle.y}, box.x - inside.x, margin.left);
+    side(right, {box.right(), middle.y}, {inside.right(), middle.y}, inside.right() - box.right(), margin.right);
+    side(pin.top, {middle.x, inside.y}, {middle.x, box.y}, box.y - inside.y, margin.top);
+    side(pin.bottom, {middle.x, box.bottom()}, {middle.x, inside.bottom()}, inside.bottom() - box.bottom(),
+         margin.bottom);
+    side(pin.center_x, {hub.x, middle.y}, middle, middle.x - hub.x, 0);
+    side(pin.center_y, {middle.x, hub.y}, middle, middle.y - hub.y, 0);
+  }
+
+  void paint_scroll(const Item& item) {
+    const Extent range = arrangement_.scroll_range(item.node);
+    const Rect seen = common(item.box, common(item.view, room_));
+    if (range.width > 0) {
+      note("scrolls " + rounded(range.width) + " \u2194", {seen.right() - inset, seen.y + seen.height / 2}, 1, 0.5);
+    }
+    if (range.height > 0) {
+      note("scrolls " + rounded(range.height) + " \u2195", {seen.x + seen.width / 2, seen.bottom() - inset}, 0.5, 1);
+    }
+  }
+
+  void paint_flag(const Item& item) {
+    used_.zero = true;
+    const Point foot{item.box.x, item.box.y};
+    const Segment pole[] = {{foot, {foot.x, foot.y - 12}}, {foot, {item.box.right(), item.box.bottom()}}};
+    const Point cloth[] = {{foot.x, foot.y - 12}, {foot.x + 8, foot.y - 9}, {foot.x, foot.y - 6}};
+    pen_.lines(pole, {letters_ink, 1.2});
+    pen_.polygon(cloth, letters_ink);
+    spots_.take({foot.x - 1, foot.y - 12, 9, 12});
+    const std::string name = arrangement_.tree().step(item.node) + " " + size_text(item.box, item.zoom);
+    const double width = pen_.width_of(name, size_letters);
+    for (const Point at : {Point{foot.x + 10, foot.y - 14}, Point{foot.x - 4 - width, foot.y - 14},
+                           Point{foot.x + 4, foot.y + 1}, Point{foot.x - 4 - width, foot.y + 1}}) {
+      const Rect area{at.x, at.y, width, line_height};
+      if (!spots_.is_free(area, LabelSpots::beside_words)) continue;
+      spots_.take(area);
+      pen_.fill(area, faded(paper, 0.75));
+      return pen_.letters(name, {at.x, at.y + ascent}, size_letters);
+    }
+  }
+
+  void paint_name(const Item& item, std::size_t place) {
+    const Rect seen = common(common(item.box, item.view), room_);
+    if (std::min(seen.width, seen.height) < 11 || std::max(seen.width, seen.height) < 14) return;
+    const std::string name = arrangement_.tree().step(item.node), size = size_text(item.box, item.zoom);
+    const double name_width = pen_.width_of(name, {Lettering::Face::strong, letter_size, letters_ink});
+    const double size_width = pen_.width_of(size, size_letters);
+    const std::vector<Rect> areas = free_areas(item, seen);
+    for (const LabelForm& form : label_forms) {
+      const double by = form.letters / letter_size, between = 5 * by;
+      const double wide = form.lines == 1   ? (name_width + size_width) * by + between
+                          : form.lines == 2 ? std::max(name_width, size_width)
+                                            : name_width * by;
+      const double high = form.line * std::max(1, form.lines);
+      const Extent extent = form.turned ? Extent{high, wide} : Extent{wide, high};
+      const std::optional<Rect> found = find_spot(areas, extent, form.inset, item.kind, place);
+      if (!found) continue;
+      spots_.take(*found);
+      pen_.fill(common(grown(*found, 1), grown(seen, -1)), faded(tint_of(item.kind, item.depth), 0.85));
+      const auto write = [&](const std::string& text, Lettering::Face face, const Ink& ink, double along, double down) {
+        const Point at =
+            form.turned ? Point{found->x + down, found->bottom() - along} : Point{found->x + along, found->y + down};
+        pen_.letters(text, at, {face, form.letters, ink, form.turned});
+      };
+      write(name, Lettering::Face::strong, letters_ink, 0, form.rise);
+      if (form.lines == 1) write(size, Lettering::Face::label, quiet_ink, name_width * by + between, form.rise);
+      if (form.lines == 2) write(size, Lettering::Face::label, quiet_ink, 0, form.line + form.rise);
+      return;
+    }
+  }
+
+ private:
+  /// Marks what of `area` lies outside `window`, side by side, with the amounts.
+  void mark_cut(const Rect& area, const Rect& window, const Cut& cut) {
+    for (const Rect& piece : beyond(common(area, grown(room_, 8)), window)) {
+      pen_.fill(piece, faded(warning_ink, 0.12));
+      pen_.lines(hatch(piece, Hatch::crossed, 5), {faded(warning_ink, 0.8), 0.8});
+      pen_.outline(grown(piece, -1), {warning_ink, 2});
+    }
+    const Rect seen = common(area, room_).width > 0 && common(area, room_).height > 0 ? common(area, room_) : room_;
+    const double x = seen.x + seen.width / 2, y = seen.y + seen.height / 2;
+    if (cut.top > 0) warn("cut " + rounded(cut.top) + " \u2191", {x, std::min(area.y, window.y)}, 0.5, 0);
+    if (cut.right > 0)
+      warn("cut " + rounded(cut.right) + " \u2192", {std::max(area.right(), window.right()), y}, 1, 0.5);
+    if (cut.bottom > 0) {
+      warn("cut " + rounded(cut.bottom) + " \u2193", {x, std::max(area.bottom(), window.bottom())}, 0.5, 1);
+    }
+    if (cut.left > 0) warn("cut " + rounded(cut.left) + " \u2190", {std::min(area.x, window.x), y}, 0, 0.5);
+  }
+
+  void warn(const std::string& text, Point at, double share_x, double share_y) {
+    plate(text, at, share_x, share_y, LabelSpots::on_words, {Lettering::Face::strong, letter_size, warning_ink},
+          {warning_ink, 1});
+  }
+  void note(const std::string& text, Point at, double share_x, double share_y) {
+    plate(text, at, share_x, share_y, LabelSpots::beside_words, size_letters, {quiet_ink, 0.6});
+  }
+
+  /// A text on a plate of its own, as near to a point as other labels allow. The shares say which point of the plate
+  /// should lie there.
+  void plate(const std::string& text, Point at, double share_x, double share_y, std::size_t order,
+             const Lettering& letters, const Stroke& edge) {
+    const double width = pen_.width_of(text, letters) + 2 * inset, height = line_height + 2;
+    for (int step = 0; step < 24; ++step) {
+      const double aside = (step % 2 == 0 ? 1 : -1) * (step + 1) / 2 * (height + 1);
+      Rect area{at.x - share_x * width, at.y - share_y * height + aside, width, height};
+      area.x = std::clamp(area.x, room_.x, std::max(room_.x, room_.right() - width));
+      area.y = std::clamp(area.y, room_.y, std::max(room_.y, room_.bottom() - height));
+      if (!spots_.is_free(area, order)) continue;
+      spots_.take(area);
+      pen_.fill(area, faded(paper, 0.92));
+      pen_.outline(grown(area, -0.5), edge);
+      pen_.letters(text, {area.x + inset, area.y + 1 + ascent}, letters);
+      return;
+    }
+  }
+
+  /// A tie from edge to edge where a pin really decided; the pin that lost against an opposite one has none.
+  void draw_tie(const Item& item, const Length& length, Point from, Point to, double apart) {
+    if (!length.is_percent() && std::abs(length.in_px(arrangement_.tree().em(), 0) - apart) > 0.01) return;
+    pen_.lines(tie(from, to), {letters_ink, 1});
+    const std::string amount = rounded(apart);
+    const double width = pen_.width_of(amount, size_letters);
+    const Point middle{(from.x + to.x) / 2, (from.y + to.y) / 2};
+    for (const Point at : {Point{middle.x - width / 2, middle.y - line_height - 2}, Point{middle.x + 5, middle.y - 7},
+                           Point{middle.x - width / 2, middle.y + 3}, Point{middle.x - width - 5, middle.y - 7}}) {
+      const Rect area{at.x, at.y, width, line_height};
+      if (meet(area, item.box) || !spots_.is_free(area, LabelSpots::beside_words)) continue;
+      spots_.take(area);
+      pen_.fill(area, faded(paper, 0.75));
+      return pen_.letters(amount, {area.x, area.y + ascent}, size_letters);
+    }
+  }
+
+  /// Where the name of a node may go: inside of it, and for a container what its children leave free.
+  std::vector<Rect> free_areas(const Item& item, const Rect& seen) const {
+    std::vector<Rect> areas{seen};
+    if (!is_container(item.kind)) return areas;
+    const Room inside = room_of(arrangement_, item.node);
+    constexpr std::size_t most = 12;
+    for (const auto* list : {&inside.padding, &inside.spare, &inside.gaps}) {
+      for (std::size_t i = 0; i < std::min(most, list->size()); ++i) {
+        areas.push_back(common(seen, in_picture(item, (*list)[i])));
+      }
+    }
+    return areas;
+  }
+
+  std::optional<Rect> find_spot(const std::vector<Rect>& areas, Extent extent, double margin, Kind kind,
+                                std::size_t place) const {
+    constexpr std::pair<double, double> shares[] = {{0, 0}, {1, 0}, {0, 1}, {1, 1}, {0.5, 0.5}};
+    constexpr std::pair<double, double> beside_words[] = {{1, 0}, {1, 1}, {0, 1}, {0.5, 1}, {0, 0}};
+    for (const Rect& whole : areas) {
+      const Rect area = grown(whole, -margin);
+      if (area.width < extent.width || area.height < extent.height) continue;
+      for (const auto& [x, y] : kind == Kind::text ? beside_words : shares) {
+        const Rect spot{area.x + x * (area.width - extent.width), area.y + y * (area.height - extent.height),
+                        extent.width, extent.height};
+        if (spots_.is_free(spot, place)) return spot;
+      }
+    }
+    return {};
+  }
+
+  Pen& pen_;
+  const Arrangement& arrangement_;
+  const std::vector<Item>& items_;
+  const Rect& room_;
+  Used& used_;
+  LabelSpots spots_;
+};
+
+}  // namespace
+
+std::vector<NodeId> paint_marks(Pen& pen, const Arrangement& arrangement, const std::vector<Item>& items,
+                                const Rect& room, bool bare, Used& used) {
+  constexpr std::size_t most_labels = 3000;
+  std::vector<NodeId> cut;
+  std::vector<const Item*> cut_items;
+  for (const Item& item : items) {
+    const bool at_parent = item.parent != Item::no_parent && arrangement.cut(item.node).any();
+    if (!at_parent && !arrangement.words_cut(item.node).any()) continue;
+    cut.push_back(item.node);
+    if (item.shown) cut_items.push_back(&item);
+  }
+  if (bare) return cut;
+  MarkPainter painter(pen, arrangement, items, room, used);
+  for (std::size_t i = 0; i < std::min(most_labels, cut_items.size()); ++i) painter.paint_cut(*cut_items[i]);
+  for (const Item& item : items) {
+    if (!item.shown) continue;
+    painter.paint_pin(item);
+    if (is_container(item.kind)) painter.paint_scroll(item);
+  }
+  for (const Item& item : items) {
+    if (item.shown && is_flat(item)) painter.paint_flag(item);
+  }
+  std::size_t tried = 0;
+  for (std::size_t i = 0; i < items.size() && tried < most_labels; ++i) {
+    if (!items[i].shown || is_flat(items[i])) continue;
+    painter.paint_name(items[i], i);
+    ++tried;
+  }
+  return cut;
+}
+
+}  // namespace fond_ladder::picture

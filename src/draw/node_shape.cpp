@@ -1,0 +1,128 @@
+// SPDX-License-Identifier: MIT
+#include "draw/node_shape.hpp"
+
+#include <algorithm>
+
+#include "draw/marks.hpp"
+#include "draw/palette.hpp"
+#include "draw/room.hpp"
+
+namespace fond_ladder::picture {
+namespace {
+
+constexpr double hatch_step = 7, dot_step = 8;
+
+void paint_border(Pen& pen, const Item& item, const Thickness& border, const Rect& room) {
+  const Rect own{0, 0, item.box.width / item.zoom, item.box.height / item.zoom};
+  const Rect inside{border.left, border.top, std::max(0.0, own.width - border.left - border.right),
+                    std::max(0.0, own.height - border.top - border.bottom)};
+  for (const Rect& piece : beyond(own, inside)) {
+    pen.fill(common(in_picture(item, piece), room), line_of(item.kind, item.depth));
+  }
+}
+
+void paint_room(Pen& pen, const Arrangement& arrangement, const Item& item, const Rect& room, Used& used) {
+  const Room inside = room_of(arrangement, item.node);
+  const Stroke quiet{faded(line_of(item.kind, item.depth), 0.55), 0.7};
+  const auto paint = [&](const std::vector<Rect>& areas, bool& mark, auto pattern, const Stroke& stroke) {
+    for (const Rect& own : areas) {
+      const Rect area = common(in_picture(item, own), room);
+      if (area.width < 2 || area.height < 2) continue;
+      pen.lines(pattern(area), stroke);
+      mark = true;
+    }
+  };
+  paint(
+      inside.padding, used.padding, [](const Rect& area) { return hatch(area, Hatch::rising, hatch_step); }, quiet);
+  paint(
+      inside.gaps, used.gap, [](const Rect& area) { return hatch(area, Hatch::falling, hatch_step); }, quiet);
+  Stroke dots = quiet;
+  dots.width = 1.2;
+  dots.line = Stroke::Line::dotted;
+  paint(
+      inside.spare, used.spare, [](const Rect& area) { return rows_of_dots(area, dot_step); }, dots);
+}
+
+void paint_words(Pen& pen, const Arrangement& arrangement, const Item& item, const Rect& room) {
+  constexpr double smallest_letters = 5;
+  const Lettering lettering{Lettering::Face::words,
+                            arrangement.tree().keys(item.node).size.value_or(arrangement.tree().em()) * item.zoom,
+                            letters_ink};
+  for (const Arrangement::Words& line : arrangement.words(item.node)) {
+    const Rect box = in_picture(item, line.box);
+    if (line.dropped || box.y > room.bottom()) break;
+    if (!meet(box, room) || line.text.empty()) continue;
+    const Point at{box.x, item.box.y + line.baseline * item.zoom};
+    if (lettering.size < smallest_letters || box.width > 4 * room.width) {  // a bar instead of letters
+      const double high = lettering.size / 2;
+      pen.fill(common({box.x, at.y - high, box.width, high}, room), faded(letters_ink, 0.35));
+    } else {
+      pen.letters(line.text, at, lettering, box.width);
+    }
+  }
+}
+
+/// A crossed frame as large as the picture would be, behind the window that its node leaves it: its corners meet those
+/// of the window only where nothing of the picture is hidden and nothing of the window stays empty.
+void paint_image(Pen& pen, const Arrangement& arrangement, const Item& item, const Rect& room) {
+  const Rect window = in_picture(item, content_box(arrangement, item.node));
+  const Keys keys = arrangement.tree().keys(item.node);
+  Rect frame = window;
+  if (keys.natural.x > 0 && keys.natural.y > 0 && keys.shows != Shows::stretch) {
+    const double wide = window.width / keys.natural.x, high = window.height / keys.natural.y;
+    const double by = keys.shows == Shows::cover ? std::max(wide, high) : std::min(wide, high);
+    frame.width = keys.natural.x * by;
+    frame.height = keys.natural.y * by;
+    frame.x = window.x + (window.width - frame.width) / 2;
+    frame.y = window.y + (window.height - frame.height) / 2;
+  }
+  if (is_empty(common(window, room)) || std::max(frame.width, frame.height) > 1e5) return;
+  const Stroke thin{line_of(item.kind, item.depth), 0.8};
+  const Segment diagonals[] = {{{frame.x, frame.y}, {frame.right(), frame.bottom()}},
+                               {{frame.x, frame.bottom()}, {frame.right(), frame.y}}};
+  pen.clip(window);
+  pen.fill(common(common(frame, window), room), faded(paper, 0.45));
+  pen.lines(diagonals, thin);
+  pen.outline(frame, thin);
+  pen.unclip();
+}
+
+/// The part of a node that nobody sees before scrolling: a faint tint with a broken outline.
+void paint_hidden_part(Pen& pen, const Item& item, const Rect& room) {
+  const Stroke broken{faded(line_of(item.kind, item.depth), 0.6), 0.8, Stroke::Line::dashed};
+  for (const Rect& piece : beyond(common(item.box, grown(room, 8)), item.view)) {
+    pen.fill(piece, faded(tint_of(item.kind, item.depth), 0.35));
+    pen.outline(grown(piece, -0.5), broken);
+  }
+}
+
+}  // namespace
+
+Rect in_picture(const Item& item, const Rect& own) {
+  return {item.box.x + own.x * item.zoom, item.box.y + own.y * item.zoom, own.width * item.zoom,
+          own.height * item.zoom};
+}
+
+void paint_shape(Pen& pen, const Arrangement& arrangement, const Item& item, const Rect& room, bool bare, Used& used) {
+  if (is_flat(item)) return;
+  used.kinds[static_cast<std::size_t>(item.kind)] = true;
+  const Rect seen = common(item.box, item.view);
+  const bool whole = is_inside(item.box, item.view);
+  if (!whole && !bare) {
+    used.scrolled = true;
+    paint_hidden_part(pen, item, room);
+  }
+  if (is_empty(seen)) return;
+  if (!whole) pen.clip(common(item.view, room));
+  const Rect box = common(item.box, grown(room, 8));
+  pen.fill(box, tint_of(item.kind, item.depth));
+  const bool roomy = box.width >= 4 && box.height >= 4;
+  if (roomy && !bare) paint_room(pen, arrangement, item, room, used);
+  paint_border(pen, item, arrangement.border(item.node), room);
+  if (item.kind == Kind::text) paint_words(pen, arrangement, item, room);
+  if (item.kind == Kind::image && roomy) paint_image(pen, arrangement, item, room);
+  if (roomy) pen.outline(grown(box, -0.5), {line_of(item.kind, item.depth), 1});
+  if (!whole) pen.unclip();
+}
+
+}  // namespace fond_ladder::picture

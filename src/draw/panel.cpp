@@ -1,0 +1,156 @@
+// SPDX-License-Identifier: MIT
+#include "draw/panel.hpp"
+
+#include <algorithm>
+#include <functional>
+
+#include "draw/marks.hpp"
+#include "draw/node_marks.hpp"
+#include "draw/node_shape.hpp"
+#include "draw/room.hpp"
+#include "fond_ladder/draw.hpp"
+
+namespace fond_ladder::picture {
+namespace {
+
+/// Whoever wants to see more levels at once has to ask for an inner node.
+constexpr int deepest = 200;
+constexpr Rect everywhere{-1e12, -1e12, 2e12, 2e12};
+
+/// What a scroller lets be seen of its children.
+Rect view_inside(const Arrangement& arrangement, const Item& item, Scroll scroll) {
+  const Rect padding = padding_box(arrangement, item.node);
+  Rect window = everywhere;
+  if (scroll == Scroll::x || scroll == Scroll::both) {
+    window.x = item.box.x + padding.x * item.zoom;
+    window.width = padding.width * item.zoom;
+  }
+  if (scroll == Scroll::y || scroll == Scroll::both) {
+    window.y = item.box.y + padding.y * item.zoom;
+    window.height = padding.height * item.zoom;
+  }
+  return common(item.view, window);
+}
+
+Rect mapped(const Rect& box, Point from, Point to, double scale) {
+  return {to.x + (box.x - from.x) * scale, to.y + (box.y - from.y) * scale, box.width * scale, box.height * scale};
+}
+
+/// Hides the nodes that are too small to be seen, and all but the `most` largest.
+void choose_shown(std::vector<Item>& items, const Rect& room, std::size_t most) {
+  constexpr double smallest = 0.75;  // pixels of the picture
+  constexpr std::size_t most_flags = 200;
+  std::vector<double> areas;
+  std::size_t flags = 0;
+  for (Item& item : items) {
+    const bool flat = is_flat(item);
+    item.shown = flat ? flags++ < most_flags : item.box.width >= smallest && item.box.height >= smallest;
+    item.shown = item.shown && meet(grown(item.box, 1), room);
+    if (item.shown) areas.push_back(item.box.width * item.box.height);
+  }
+  if (areas.size() <= most) return;
+  std::ranges::nth_element(areas, areas.begin() + static_cast<std::ptrdiff_t>(most), std::greater<>());
+  const double limit = areas[most];
+  std::size_t left = most;
+  for (Item& item : items) {
+    if (!item.shown) continue;
+    item.shown = left > 0 && item.box.width * item.box.height >= limit;
+    if (item.shown) --left;
+  }
+}
+
+}  // namespace
+
+void Used::add(const Used& other) {
+  for (std::size_t i = 0; i < kinds.size(); ++i) kinds[i] = kinds[i] || other.kinds[i];
+  padding = padding || other.padding;
+  gap = gap || other.gap;
+  spare = spare || other.spare;
+  cut = cut || other.cut;
+  scrolled = scrolled || other.scrolled;
+  zero = zero || other.zero;
+  pin = pin || other.pin;
+}
+
+PanelDrawing::PanelDrawing(const Arrangement& arrangement, NodeId only) : arrangement_(arrangement) {
+  struct Above {
+    std::size_t item;
+    Rect view;
+  };
+  std::vector<Above> above;
+  int top = -1;
+  for (const Arrangement::Painted& painted : arrangement.painted()) {
+    if (top < 0 && painted.node != only) continue;
+    if (top >= 0 && painted.depth <= top) break;
+    if (top < 0) top = painted.depth;
+    const int depth = painted.depth - top;
+    if (depth > deepest) {
+      ++too_deep_;
+      continue;
+    }
+    above.resize(static_cast<std::size_t>(depth));
+    const Kind kind = arrangement.tree().kind(painted.node);
+    Item item{painted.node, kind, depth, Item::no_parent, painted.box, everywhere, painted.scale};
+    if (!above.empty()) {
+      item.parent = above.back().item;
+      item.view = above.back().view;
+    }
+    Rect view = item.view;
+    if (is_container(kind)) {
+      const Scroll scroll = arrangement.tree().keys(painted.node).scroll;
+      if (scroll != Scroll::none) view = view_inside(arrangement, item, scroll);
+    }
+    above.push_back({items_.size(), view});
+    items_.push_back(item);
+  }
+  const std::string path = arrangement.tree().path(only);
+  if (items_.empty()) throw BadPicture(path + " is hidden at this size; there is nothing to draw");
+  if (is_empty(items_.front().box)) throw BadPicture(path + " has a width or height of 0; there is nothing to draw");
+}
+
+Extent PanelDrawing::size() const {
+  return {items_.front().box.width, items_.front().box.height};
+}
+
+Thickness PanelDrawing::overhang(double scale) const {
+  constexpr double most = 56;
+  const Rect& whole = items_.front().box;
+  Thickness over;
+  for (const Item& item : items_) {
+    if (is_empty(common(grown(item.box, 1), item.view))) continue;
+    over.left = std::max(over.left, whole.x - item.box.x);
+    over.top = std::max(over.top, whole.y - item.box.y);
+    over.right = std::max(over.right, item.box.right() - whole.right());
+    over.bottom = std::max(over.bottom, item.box.bottom() - whole.bottom());
+  }
+  for (double* side : {&over.left, &over.top, &over.right, &over.bottom}) *side = std::min(*side * scale, most);
+  return over;
+}
+
+PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& room, std::size_t most, bool bare) const {
+  const Point corner{items_.front().box.x, items_.front().box.y};
+  std::vector<Item> items = items_;
+  for (Item& item : items) {
+    item.box = mapped(item.box, corner, at, scale);
+    item.view = mapped(item.view, corner, at, scale);
+    item.zoom *= scale;
+  }
+  choose_shown(items, room, most);
+
+  PanelReport report;
+  report.left_out = too_deep_;
+  pen.clip(room);
+  for (const Item& item : items) {
+    if (!item.shown) {
+      ++report.left_out;
+      continue;
+    }
+    ++report.drawn;
+    paint_shape(pen, arrangement_, item, room, bare, report.used);
+  }
+  report.cut = paint_marks(pen, arrangement_, items, room, bare, report.used);
+  pen.unclip();
+  return report;
+}
+
+}  // namespace fond_ladder::picture

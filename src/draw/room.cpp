@@ -1,0 +1,116 @@
+// SPDX-License-Identifier: MIT
+#include "draw/room.hpp"
+
+#include <algorithm>
+
+#include "draw/marks.hpp"
+
+namespace fond_ladder::picture {
+namespace {
+
+Rect inside(const Rect& box, const Thickness& edge) {
+  return {box.x + edge.left, box.y + edge.top, std::max(0.0, box.width - edge.left - edge.right),
+          std::max(0.0, box.height - edge.top - edge.bottom)};
+}
+
+/// A stretch on one axis.
+struct Stretch {
+  double from = 0, to = 0;
+};
+
+/// A rectangle by its stretches along and across a row or, with `upright`, a column.
+Rect rectangle(Stretch along, Stretch across, bool upright) {
+  if (upright) std::swap(along, across);
+  return {along.from, across.from, along.to - along.from, across.to - across.from};
+}
+
+struct Parts {
+  std::vector<Stretch> gaps, spare;
+};
+
+/// What lies between `filled` stretches, in their order, from `whole.from` to `whole.to`.
+Parts between(const std::vector<Stretch>& filled, Stretch whole, double gap) {
+  Parts parts;
+  const auto add = [](std::vector<Stretch>& list, double from, double to) {
+    if (to > from) list.push_back({from, to});
+  };
+  double reached = whole.from;
+  for (std::size_t i = 0; i < filled.size(); ++i) {
+    const double by_gap = i == 0 ? reached : std::min(reached + gap, filled[i].from);
+    add(parts.gaps, reached, by_gap);
+    add(parts.spare, std::max(reached, by_gap), filled[i].from);
+    reached = std::max(reached, filled[i].to);
+  }
+  add(parts.spare, reached, whole.to);
+  return parts;
+}
+
+struct Outer {
+  Stretch along, across;
+};
+
+Outer outer_of(const Arrangement& arrangement, NodeId child, bool upright) {
+  const Rect box = arrangement.relative_box(child);
+  const Thickness margin = arrangement.margin(child);
+  const Stretch x{box.x - margin.left, box.right() + margin.right};
+  const Stretch y{box.y - margin.top, box.bottom() + margin.bottom};
+  return upright ? Outer{y, x} : Outer{x, y};
+}
+
+void split_line_container(const Arrangement& arrangement, NodeId node, const Keys& keys, const Rect& content,
+                          Room& room) {
+  const bool upright = keys.kind == Kind::column;
+  const Extent gap = arrangement.gap(node);
+  const Stretch x{content.x, content.right()}, y{content.y, content.bottom()};
+  const Stretch whole_along = upright ? y : x, whole_across = upright ? x : y;
+  const auto by_place = [](Stretch a, Stretch b) { return a.from < b.from; };
+  const auto add = [&](std::vector<Rect>& list, const Stretch& along, const Stretch& across) {
+    list.push_back(rectangle(along, across, upright));
+  };
+
+  std::vector<Stretch> bands;
+  for (const auto& line : arrangement.laid_lines(node)) {
+    std::vector<Stretch> filled;
+    Stretch band = whole_across;
+    for (const NodeId child : line) {
+      const Outer outer = outer_of(arrangement, child, upright);
+      if (filled.empty() && keys.wrap) band = outer.across;
+      if (keys.wrap) band = {std::min(band.from, outer.across.from), std::max(band.to, outer.across.to)};
+      filled.push_back(outer.along);
+    }
+    std::ranges::sort(filled, by_place);
+    const Parts parts = between(filled, whole_along, upright ? gap.height : gap.width);
+    for (const Stretch& along : parts.gaps) add(room.gaps, along, band);
+    for (const Stretch& along : parts.spare) add(room.spare, along, band);
+    bands.push_back(band);
+  }
+  std::ranges::sort(bands, by_place);
+  const Parts parts = between(bands, whole_across, upright ? gap.width : gap.height);
+  for (const Stretch& across : parts.gaps) add(room.gaps, whole_along, across);
+  for (const Stretch& across : parts.spare) add(room.spare, whole_along, across);
+}
+
+}  // namespace
+
+Rect padding_box(const Arrangement& arrangement, NodeId node) {
+  const Rect box = arrangement.relative_box(node);
+  const Keys keys = arrangement.tree().keys(node);
+  return inside({0, 0, box.width, box.height}, keys.border_counts ? arrangement.border(node) : Thickness{});
+}
+
+Rect content_box(const Arrangement& arrangement, NodeId node) {
+  return inside(padding_box(arrangement, node), arrangement.padding(node));
+}
+
+Room room_of(const Arrangement& arrangement, NodeId node) {
+  Room room;
+  const Keys keys = arrangement.tree().keys(node);
+  const Rect content = content_box(arrangement, node);
+  room.padding = beyond(padding_box(arrangement, node), content);
+  if (keys.kind == Kind::row || keys.kind == Kind::column) {
+    split_line_container(arrangement, node, keys, content, room);
+  }
+  return room;
+}
+
+}  // namespace fond_ladder::picture

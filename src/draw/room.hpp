@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <vector>
+
+#include "fond_ladder/arrangement.hpp"
+
+namespace fond_ladder::picture {
+
+/// What of a node is not filled by its children, from the corner of its border box.
+struct Room {
+  std::vector<Rect> padding;
+  std::vector<Rect> gaps;
+  std::vector<Rect> spare;
+};
+
+/// Splits what lies between the children of a container into the gaps that its author asked for and the room that is
+/// left over. Along an axis the gap comes first, whatever the alignment made of the rest.
+[[nodiscard]] Room room_of(const Arrangement& arrangement, NodeId node);
+
+/// The padding box, from the corner of the border box.
+[[nodiscard]] Rect padding_box(const Arrangement& arrangement, NodeId node);
+/// The content box, from the corner of the border box.
+[[nodiscard]] Rect content_box(const Arrangement& arrangement, NodeId node);
+
+}  // namespace fond_ladder::picture

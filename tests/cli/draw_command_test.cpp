@@ -1,0 +1,96 @@
+// SPDX-License-Identifier: MIT
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <filesystem>
+
+#include "support/program.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using testing::file_text;
+using testing::Result;
+using testing::run;
+using testing::run_process;
+using testing::temporary;
+
+const std::string console = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json";
+
+TEST(Draw, SaysWhatItWroteAndWhatIsCut) {
+  const std::string file = temporary("drawn.svg", "");
+  const Result result = run_process("draw " + console + " --at phone --at 1280x800 -o " + file + " --scale 0.5");
+  EXPECT_EQ(result.status, 0);
+  EXPECT_EQ(result.out, file +
+                            ": 951 x 550 pixels at scale 0.5, 64 nodes\n"
+                            "cut at 390 x 844: console/body/work, console/body/work/cards/fern/about\n");
+  EXPECT_THAT(file_text(file), ::testing::StartsWith("<?xml"));
+}
+
+TEST(Draw, WritesToStandardOutputAndByTheEnding) {
+  EXPECT_THAT(run({"draw", console, "-o", "-", "--as", "pdf", "--at", "desk"}).out, ::testing::StartsWith("%PDF"));
+  const std::string file = temporary("drawn.png", "");
+  EXPECT_EQ(run({"draw", console, "-o", file, "--only", "cards", "--bare"}).status, 0);
+  EXPECT_THAT(file_text(file), ::testing::StartsWith("\x89PNG"));
+  EXPECT_EQ(run({"draw", console, "-o", file, "--as", "svg"}).status, 0);
+  EXPECT_THAT(file_text(file), ::testing::StartsWith("<?xml"));
+}
+
+TEST(Draw, WhatIsWrongIsOneLineAndLeavesNoFile) {
+  const std::string folder = ::testing::TempDir() + "fond_ladder_nothing/";
+  std::filesystem::remove_all(folder);
+  std::filesystem::create_directory(folder);
+  const std::string old = folder + "old.svg";
+  std::ofstream(old) << "as it was";
+  const struct {
+    std::vector<std::string> words;
+    const char* says;
+  } cases[] = {
+      {{"-o", folder + "a.jpeg"}, "a picture ends in .svg, .png or .pdf; or say it with --as"},
+      {{"-o", folder + "a.sgv"}, "(did you mean \".svg\"?)"},
+      {{"-o", folder + "a"}, "a picture ends in .svg, .png or .pdf"},
+      {{"-o", "-"}, "say what to write, as in --as svg"},
+      {{"-o", folder + "a.svg", "--as", "gif"}, "--as gif: write svg, png or pdf"},
+      {{}, "name the picture, as in -o out.svg"},
+      {{"-o", folder + "no/a.svg"}, "could not be written: No such file or directory"},
+      {{"-o", folder}, "a picture ends in"},
+      {{"-o", folder, "--as", "svg"}, "it is a folder"},
+      {{"-o", "/dev/full", "--as", "svg"}, "/dev/full: the file could not be written: No space left on device"},
+      {{"-o", old, "--at", "0x800"}, "console has a width or height of 0; there is nothing to draw"},
+      {{"-o", old, "--at", "desc"}, "did you mean \"desk\"?"},
+      {{"-o", old, "--only", "bedz"}, "bedz"},
+      {{"-o", old, "--scale", "0"}, "--scale 0: write a number above 0, as in 0.5"},
+      {{"-o", old, "--scale", "1e6"}, "which is too large"},
+      {{"-o", old, "--scale", "0.0001"}, "smaller than a pixel"},
+  };
+  for (const auto& [words, says] : cases) {
+    std::vector<std::string> call{"draw", console};
+    call.insert(call.end(), words.begin(), words.end());
+    const Result result = run(call);
+    EXPECT_EQ(result.status, 2) << says;
+    EXPECT_THAT(result.err, ::testing::HasSubstr(says));
+    EXPECT_EQ(std::ranges::count(result.err, '\n'), 1) << result.err;
+    EXPECT_EQ(result.out, "");
+  }
+  EXPECT_EQ(file_text(old), "as it was");
+  EXPECT_EQ(std::distance(std::filesystem::directory_iterator(folder), {}), 1) << "nothing half-written beside it";
+}
+
+TEST(Draw, NotesWhatItLeavesOut) {
+  std::string scene = R"({"format":1,"root":{"kind":"row","name":"r","each":{"kind":"box","weight":1},"children":[{})";
+  for (int i = 0; i < 999; ++i) scene += ",{}";
+  const Result result = run({"draw", "-", "-o", "-", "--as", "svg", "--at", "200x100"}, scene + "]}}");
+  EXPECT_EQ(result.status, 0);
+  EXPECT_THAT(result.err, ::testing::StartsWith("note: 1000 nodes were left out: too small"));
+}
+
+TEST(Draw, SaysWhatToInstallWhereThisBuildCannotDraw) {
+  const Result result = run_process("draw " + console + " -o out.svg", FOND_LADDER_WITHOUT_PICTURES);
+  EXPECT_EQ(result.status, 2);
+  EXPECT_THAT(result.out, ::testing::HasSubstr("install libcairo2-dev and libpango1.0-dev"));
+  EXPECT_EQ(run_process("measure " + console, FOND_LADDER_WITHOUT_PICTURES).status, 0);
+}
+
+}  // namespace
+}  // namespace fond_ladder

@@ -1,0 +1,226 @@
+// SPDX-License-Identifier: MIT
+//
+// What is drawn, and in which order, as a recording pen sees it.
+#include "draw/sheet.hpp"
+
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <filesystem>
+
+#include "draw/marks.hpp"
+#include "draw/palette.hpp"
+#include "fond_ladder/scene_file.hpp"
+#include "support/recording_pen.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder::picture {
+namespace {
+
+using testing::RecordingPen;
+using testing::scene_from;
+using testing::short_number;
+using Recording = std::vector<RecordingPen::Stamp>;
+using What = RecordingPen::Stamp::What;
+
+Recording drawn(const Scene& scene, const std::vector<const char*>& sizes, const DrawOptions& options = {}) {
+  std::vector<Panel> panels;
+  for (const char* size : sizes) panels.push_back({solve(scene, testing::rung_from(size)), ""});
+  RecordingPen pen;
+  const SheetReport report = Sheet(panels, options).paint(pen);
+  EXPECT_EQ(pen.open_clips, 0);
+  EXPECT_EQ(report.cut.size(), panels.size());
+  return pen.stamps;
+}
+
+/// `what(x,y WxH)` of all stamps that a test picks.
+template <class Pick>
+std::string list(const Recording& recording, Pick pick) {
+  static constexpr const char* names[] = {"fill", "outline", "lines", "polygon", "letters"};
+  std::string text;
+  for (const auto& stamp : recording) {
+    if (!pick(stamp)) continue;
+    text += (text.empty() ? "" : " ") + (stamp.text.empty() ? names[static_cast<int>(stamp.what)] : stamp.text) + "(" +
+            short_number(stamp.area.x) + "," + short_number(stamp.area.y) + " " + short_number(stamp.area.width) + "x" +
+            short_number(stamp.area.height) + ")";
+  }
+  return text;
+}
+
+auto of_ink(const Ink& ink) {
+  return [=](const RecordingPen::Stamp& stamp) {
+    return stamp.ink.red == ink.red && stamp.ink.green == ink.green && stamp.ink.blue == ink.blue;
+  };
+}
+auto of(What what) {
+  return [=](const RecordingPen::Stamp& stamp) { return stamp.what == what; };
+}
+auto dashed() {
+  return [](const RecordingPen::Stamp& stamp) { return stamp.line == Stroke::Line::dashed; };
+}
+
+const DrawOptions bare{.bare = true};
+
+TEST(Picture, BareIsTheBoxesAloneInTheOrderOfPainting) {
+  const Scene scene = scene_from("row:r gap=4 padding=5 [ box:a width=20 row:b width=30 [ box:c width=10 ] ]");
+  EXPECT_EQ(list(drawn(scene, {"100x40"}, bare), of(What::fill)),
+            "fill(0,0 100x40) fill(5,5 20x30) fill(29,5 30x30) fill(29,5 10x30)");
+  const Scene over = scene_from("row:r gap=-10 overlap=earlier [ box:a width=20 box:b width=20 ]");
+  EXPECT_EQ(list(drawn(over, {"100x40"}, bare), of(What::fill)), "fill(0,0 100x40) fill(10,0 20x40) fill(0,0 20x40)");
+}
+
+TEST(Picture, ScalesOneNodeAlone) {
+  const Scene scene = scene_from("row:r padding=5 [ row:b width=30 [ box:c width=10 box:d width=10 scale=2 ] ]");
+  EXPECT_EQ(list(drawn(scene, {"100x40"}, {.bare = true, .only = "b", .scale = 2}), of(What::fill)),
+            "fill(0,0 60x60) fill(0,0 20x60) fill(10,-8 40x76)")
+      << "d is painted larger, up to a little beyond the sheet";
+}
+
+TEST(Picture, HatchesPaddingAndGapsAndDotsWhatIsSpare) {
+  const Scene scene = scene_from("row:r gap=10 padding=20 [ box:a width=20 box:b width=20 ]");
+  const Recording pen = drawn(scene, {"120x80"});
+  EXPECT_THAT(list(pen, of(What::lines)), ::testing::HasSubstr("lines(56,58 10x40)")) << "the gap";
+  std::vector<double> dotted;
+  for (const auto& stamp : pen) {
+    if (stamp.line == Stroke::Line::dotted) dotted.push_back(stamp.area.right());
+  }
+  ASSERT_FALSE(dotted.empty());
+  EXPECT_EQ(dotted.front(), 16 + 100);  // up to the padding
+  EXPECT_THAT(list(pen, of(What::letters)),
+              ::testing::AllOf(::testing::HasSubstr("padding("), ::testing::HasSubstr("gap("),
+                               ::testing::HasSubstr("spare room("), ::testing::Not(::testing::HasSubstr("cut"))));
+}
+
+TEST(Picture, MarksWhatIsCutWithItsAmount) {
+  const Scene scene = scene_from("row:r [ box:a width=130 shrink=0 box:b width=10 shrink=0 ]");
+  const Recording pen = drawn(scene, {"100x60"});
+  const std::string warned = list(pen, of_ink(warning_ink));
+  EXPECT_THAT(warned, ::testing::HasSubstr("fill(116,38 30x60)"));
+  EXPECT_THAT(warned, ::testing::HasSubstr("cut 30 \u2192"));
+  EXPECT_THAT(warned, ::testing::HasSubstr("cut 40 \u2192"));
+  EXPECT_EQ(list(drawn(scene_from("row:r [ box:a width=90 ]"), {"100x60"}), of_ink(warning_ink)), "");
+}
+
+TEST(Picture, MarksWordsThatDoNotFitTheirOwnBox) {
+  const Scene scene = scene_from("row:r [ text:t text=\"one two\" width=100 height=10 max_lines=1 min_height=0 ]");
+  EXPECT_THAT(list(drawn(scene, {"200x60"}), of_ink(warning_ink)), ::testing::HasSubstr("cut 10 \u2193"));
+}
+
+TEST(Picture, ShowsFaintlyWhatCanBeScrolledTo) {
+  const Scene scene =
+      scene_from("column:r padding=10 [ column:s height=30 scroll=y [ box:a height=20 box:b height=40 ] ]");
+  const Recording pen = drawn(scene, {"100x60"});
+  EXPECT_EQ(list(pen, dashed()).substr(0, 28), "outline(26.5,78.5 79x29) out");  // b beyond the view; then the legend
+  EXPECT_THAT(list(pen, of(What::letters)), ::testing::HasSubstr("scrolls 30 \u2195"));
+}
+
+TEST(Picture, SetsTextInTheLinesThatTheEngineBroke) {
+  const Scene scene = scene_from("row:r [ text:t text=\"one two three\" width=80 padding=4 words_at=end size=10 ]");
+  EXPECT_EQ(list(drawn(scene, {"100x40"}, bare), of(What::letters)), "one two(34,3.5 42x10) three(46,16 30x10)");
+}
+
+TEST(Picture, AnImageIsCrossedAsItsPictureWouldLie) {
+  const auto cross = [](const std::string& shows) {
+    const Scene scene = scene_from("row:r [ image:i natural=[20,10] width=40 height=40 shows=" + shows + " ]");
+    return list(drawn(scene, {"100x40"}, bare), of(What::lines));
+  };
+  EXPECT_EQ(cross("cover"), "lines(-20,0 80x40)");
+  EXPECT_EQ(cross("contain"), "lines(0,10 40x20)");
+  EXPECT_EQ(cross("stretch"), "lines(0,0 40x40)");
+}
+
+TEST(Picture, TiesPinsToTheEdgesThatHoldThem) {
+  const Scene scene = scene_from(
+      "direction=rtl stack:r border=2 [ box:a width=20 height=10 pin={\"start\":30,\"top\":5}"
+      " box:b width=20 height=10 pin={\"left\":7,\"right\":9,\"bottom\":1} ]");
+  const std::string ties = list(drawn(scene, {"200x60"}), of_ink(letters_ink));
+  EXPECT_THAT(ties, ::testing::HasSubstr("lines(184,47 30x6)"));  // a from the right: rtl
+  EXPECT_THAT(ties, ::testing::HasSubstr("lines(171,40 6x5)"));   // and from the top
+  EXPECT_THAT(ties, ::testing::HasSubstr("lines(18,87 7x6)"));    // b by its left pin
+  EXPECT_THAT(ties, ::testing::Not(::testing::HasSubstr(" 9x6"))) << "its right one lost";
+}
+
+TEST(Picture, FlagsWhatHasNoSize) {
+  const Scene scene = scene_from("row:r padding=30 [ box:a box:b width=20 ]");
+  const Recording pen = drawn(scene, {"200x100"});
+  EXPECT_THAT(list(pen, of(What::polygon)), ::testing::StartsWith("polygon(46,56 8x6) "));  // and one in the legend
+}
+
+TEST(Picture, SaysWhatItLeavesOut) {
+  std::string shorthand = "row:r [ ";
+  for (int i = 0; i < 1000; ++i) shorthand += "box weight=1 ";
+  std::vector<Panel> panels{{solve(scene_from(shorthand + "]"), {200, 100}), "tiny"}};
+  RecordingPen pen;
+  const SheetReport report = Sheet(panels, {}).paint(pen);
+  EXPECT_EQ(report.drawn, 1U);
+  EXPECT_EQ(report.left_out, 1000U);
+  EXPECT_THAT(list(pen.stamps, of(What::letters)), ::testing::HasSubstr("tiny  200 \u00d7 100  (1000 nodes left out)"));
+}
+
+TEST(Picture, StaysWithinItsLimitsForAnyTree) {
+  Keys column;
+  column.kind = Kind::column;
+  Tree deep(column);
+  for (auto [level, node] = std::pair(0, deep.root()); level < 30000; ++level) node = deep.append(node, column);
+  std::vector<Panel> panels{{solve(Scene(deep), {200, 100}), ""}};
+  RecordingPen pen;
+  EXPECT_EQ(Sheet(panels, {}).paint(pen).left_out, 30000U - 200);
+  const Scene vast = scene_from("row:r [ box:a width=1000000000 height=1000000000 shrink=0 margin=-1000 ]");
+  for (const auto& stamp : drawn(vast, {"300x200"})) {
+    EXPECT_LT(std::max(stamp.area.right(), stamp.area.bottom()), 10000) << "a file of this could not be drawn";
+  }
+}
+
+TEST(Picture, RefusesWhatCannotBeDrawn) {
+  const auto refusal = [](const Scene& scene, Rung rung, const DrawOptions& options) -> std::string {
+    const std::vector<Panel> panels{{solve(scene, rung), ""}};
+    try {
+      const Sheet sheet(panels, options);
+    } catch (const std::exception& error) {
+      return error.what();
+    }
+    return "";
+  };
+  const Scene scene = scene_from("row:r [ box:a hidden=true box:b ]");
+  EXPECT_EQ(refusal(scene, {0, 100}, {}), "r has a width or height of 0; there is nothing to draw");
+  EXPECT_EQ(refusal(scene, {10, 100}, {.only = "a"}), "r/a is hidden at this size; there is nothing to draw");
+  EXPECT_EQ(refusal(scene, {10, 100}, {.only = "b"}), "r/b has a width or height of 0; there is nothing to draw");
+  EXPECT_THAT(refusal(scene, {1000, 1000}, {.scale = 100}), ::testing::HasSubstr("a scale up to 10.95 is possible"));
+  EXPECT_EQ(refusal(scene, {1e9, 1e9}, {}), "");  // made smaller by itself
+  EXPECT_THAT(refusal(scene, {10, 10}, {.only = "c"}), ::testing::HasSubstr("c"));
+}
+
+/// Letters that touch, of two labels or of a label and the words of a text.
+std::string overlapping(const Recording& recording) {
+  std::string text;
+  for (std::size_t a = 0; a < recording.size(); ++a) {
+    for (std::size_t b = a + 1; b < recording.size(); ++b) {
+      const auto &one = recording[a], &other = recording[b];
+      if (one.what != What::letters || other.what != What::letters || (one.words && other.words)) continue;
+      const bool warns = of_ink(warning_ink)(one) || of_ink(warning_ink)(other);
+      const bool covers_words = warns && (one.words || other.words);  // a warning may stand on words
+      if (!covers_words && meet(grown(one.area, -0.5), grown(other.area, -0.5)))
+        text += one.text + " | " + other.text + "\n";
+    }
+  }
+  return text;
+}
+
+TEST(Picture, LabelsNeverOverlap) {
+  for (const auto& file : std::filesystem::directory_iterator(std::string(FOND_LADDER_SOURCE_DIR) + "/examples")) {
+    const std::string name = file.path().filename();
+    if (!name.ends_with(".scene.json")) continue;
+    const Scene scene = read_scene_file(file.path());
+    for (const char* size : {"390x844", "820x1180", "1440x900", "1280x800", "200x200", "620x90"}) {
+      for (const double scale : {0.4, 1.0, 1.7}) {
+        const Recording pen = drawn(scene, {size}, {.scale = scale});
+        EXPECT_EQ(overlapping(pen), "") << name << " " << size << " at " << scale;
+        EXPECT_GT(std::ranges::count_if(pen, of(What::letters)), 5) << name;
+      }
+    }
+  }
+}
+
+}  // namespace
+}  // namespace fond_ladder::picture
