@@ -122,6 +122,16 @@ class Arrangement {
   [[nodiscard]] int lines(NodeId node) const;
   /// The line on which a child of a row or column stands, from 0.
   [[nodiscard]] int line(NodeId node) const;
+  /// A column or row of a grid. `at` is from the root's corner; of a right-to-left column too it is the left edge.
+  struct TrackBox {
+    double at = 0, size = 0;
+    NodeId set_by;  ///< the child whose content the track is as large as; none where lengths, shares or spare room say
+  };
+  struct GridTracks {
+    std::vector<TrackBox> columns, rows;
+  };
+  /// The tracks of a grid, in their order from the start; none of any other node. Costs what sizing them costs.
+  [[nodiscard]] GridTracks tracks(NodeId grid) const;
   /// First baseline, from the root's corner downwards. CSS Box Alignment 3, section 9.1.
   [[nodiscard]] double baseline(NodeId node) const;
 

@@ -5,9 +5,11 @@
 #include <limits>
 #include <optional>
 #include <string>
+#include <vector>
 
 #include "fond_ladder/edges.hpp"
 #include "fond_ladder/length.hpp"
+#include "fond_ladder/tracks.hpp"
 #include "fond_ladder/words.hpp"
 
 namespace fond_ladder {
@@ -30,13 +32,23 @@ struct Order {
   friend bool operator==(const Order&, const Order&) = default;
 };
 
-/// Where all children of a stack lie, on both axes.
+/// Where all children of a stack or grid lie, on both axes: in a stack at the start, in a grid stretched, unless said.
 struct Align {
-  Across x = Across::start, y = Across::start;
+  std::optional<Across> x, y;
   friend bool operator==(const Align&, const Align&) = default;
 };
 
-/// Where one child lies, overriding its parent: `across` in a row or column, `x` and `y` in a stack.
+/// How spare room is shared on each axis: among the wrapped lines of a row (y) or column (x), and among the tracks of a
+/// grid.
+struct RestOn {
+  Rest x = Rest::stretch, y = Rest::stretch;
+  RestOn() = default;
+  RestOn(Rest both) : x(both), y(both) {}  // NOLINT(google-explicit-constructor)
+  RestOn(Rest on_x, Rest on_y) : x(on_x), y(on_y) {}
+  friend bool operator==(const RestOn&, const RestOn&) = default;
+};
+
+/// Where one child lies, overriding its parent: `across` in a row or column, `x` and `y` in a stack or grid.
 struct Self {
   std::optional<Across> across, x, y;
   friend bool operator==(const Self&, const Self&) = default;
@@ -75,10 +87,17 @@ struct Keys {
   Across across = Across::stretch;
   bool wrap = false;
   bool reverse = false;
-  Rest rest = Rest::stretch;
+  RestOn rest;
   std::optional<double> out_of;
   bool alike = false;
   Align align;
+
+  // Grids.
+  Tracks columns, rows;
+  Track auto_columns, auto_rows;  ///< of tracks that nobody wrote down
+  Flow flow = Flow::rows;
+  bool dense = false;
+  std::vector<std::string> areas;  ///< a map, row by row, of names and `.`
 
   // Children of a row, a column or a stack.
   Sizing basis;  ///< a length or `content`
@@ -87,6 +106,11 @@ struct Keys {
   std::optional<double> weight;
   Self self;
   Pair nudge;
+
+  // Children of a grid.
+  std::optional<Cell> cell;
+  CellSpan span;
+  std::string area;
 
   // Leaves.
   Pair natural;

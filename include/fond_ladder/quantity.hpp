@@ -25,6 +25,8 @@ enum class Measure : std::uint8_t {
   baseline,
   lines,
   line,
+  columns,
+  rows,
 };
 
 /// Thrown for a text that is no quantity, naming the nearest one.

@@ -26,6 +26,8 @@ enum class Overlap : std::uint8_t { later, earlier };
 enum class WordsAt : std::uint8_t { start, center, end };
 /// How a picture fills the box of its image node.
 enum class Shows : std::uint8_t { cover, contain, stretch };
+/// Whether a grid is filled row by row or column by column.
+enum class Flow : std::uint8_t { rows, columns };
 /// The axes on which a container scrolls.
 enum class Scroll : std::uint8_t { none, x, y, both };
 
@@ -51,6 +53,8 @@ template <>
 inline constexpr std::array<std::string_view, 3> words_of<WordsAt>{"start", "center", "end"};
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<Shows>{"cover", "contain", "stretch"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<Flow>{"rows", "columns"};
 template <>
 inline constexpr std::array<std::string_view, 4> words_of<Scroll>{"none", "x", "y", "both"};
 

@@ -80,14 +80,22 @@ std::string direction_of(const Scene& scene, const Keys& keys) {
   return "over one another";
 }
 
-std::string arrangement_of(const Scene& scene, const Keys& keys) {
+std::string arrangement_of(const Scene& scene, const Arrangement& arrangement, NodeId node, const Keys& keys) {
   if (!is_container(keys.kind)) return "";
   std::string text = direction_of(scene, keys);
-  if (keys.kind != Kind::stack) {
+  if (keys.kind == Kind::row || keys.kind == Kind::column) {
     if (keys.wrap) text += ", wrapping";
     text += fmt::format("; {} along, {} across", word(keys.along), word(keys.across));
   } else {
-    text += fmt::format("; {} sideways, {} up and down", word(keys.align.x), word(keys.align.y));
+    const Across unsaid = keys.kind == Kind::grid ? Across::stretch : Across::start;
+    if (keys.kind == Kind::grid) {
+      const auto tracks = arrangement.tracks(node);
+      text =
+          fmt::format("in {} by {} cells, {}{}", tracks.columns.size(), tracks.rows.size(),
+                      keys.flow == Flow::rows ? "row by row" : "column by column", keys.dense ? ", holes filled" : "");
+    }
+    text += fmt::format("; {} sideways, {} up and down", word(keys.align.x.value_or(unsaid)),
+                        word(keys.align.y.value_or(unsaid)));
   }
   if (keys.scroll != Scroll::none)
     text += keys.scroll == Scroll::both ? "; scrolls" : fmt::format("; scrolls in {}", word(keys.scroll));
@@ -140,7 +148,7 @@ void print_outline(const Scene& scene, const Arrangement& arrangement, const Mea
   Table table({{"path"}, {"kind"}, {"lays its children"}});
   for (const auto& placed : arrangement.boxes()) {
     const Keys keys = scene.tree.keys(placed.node);
-    const std::string how = arrangement_of(scene, keys);
+    const std::string how = arrangement_of(scene, arrangement, placed.node, keys);
     if (options.format == Format::json) {
       items.push_back(fmt::format("{{\"path\": {}, \"kind\": \"{}\", \"depth\": {}, \"lays\": {}}}",
                                   json_text(scene.tree.path(placed.node)), word(keys.kind), placed.depth,

@@ -113,7 +113,8 @@ void compile_words(const Keys& keys, Traits& traits) {
   traits.kind = bits(keys.kind);
   traits.along = bits(keys.along);
   traits.across = bits(keys.across);
-  traits.rest = bits(keys.rest);
+  traits.rest_x = bits(keys.rest.x);
+  traits.rest_y = bits(keys.rest.y);
   traits.align_x = bits(keys.align.x);
   traits.align_y = bits(keys.align.y);
   traits.self_across = bits(keys.self.across);
@@ -131,6 +132,7 @@ void compile_words(const Keys& keys, Traits& traits) {
   traits.ordered = keys.order.rank != 0;
   traits.scale_counts = keys.scale_counts && keys.scale != 1;
   traits.nudged = keys.nudge != Pair{};
+  traits.celled = keys.cell || keys.span != CellSpan{} || !keys.area.empty();
   traits.passive = (keys.kind == Kind::box || keys.kind == Kind::image) && keys.scroll == Scroll::none;
 }
 
@@ -229,8 +231,8 @@ Keys decompile(const CompiledNode& node) {
   if (traits.has_factors) keys.basis = plain_sizing(static_cast<SizeWay>(node.extra.basis_way), node.extra.basis);
   keys.along = from_bits<Along>(traits.along);
   keys.across = from_bits<Across>(traits.across);
-  keys.rest = from_bits<Rest>(traits.rest);
-  keys.align = {from_bits<Across>(traits.align_x), from_bits<Across>(traits.align_y)};
+  keys.rest = {from_bits<Rest>(traits.rest_x), from_bits<Rest>(traits.rest_y)};
+  keys.align = {optional_across(traits.align_x), optional_across(traits.align_y)};
   keys.self = {optional_across(traits.self_across), optional_across(traits.self_x), optional_across(traits.self_y)};
   keys.wrap = traits.wrap;
   keys.reverse = traits.reverse;

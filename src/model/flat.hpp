@@ -26,7 +26,7 @@ enum Axis : std::uint8_t { x_axis = 0, y_axis = 1 };
 /// How a size was given, lengths told apart by whether a parent must be known.
 enum class SizeWay : std::uint8_t { automatic, px, percent, content, fill };
 
-/// Value of `Traits::self_across` when the parent's `across` holds.
+/// Value of `Traits::self_across` and its like when nothing is said, and the parent or the kind decides.
 inline constexpr std::uint64_t follows_parent = 7;
 
 /// All that is one of a few, in one word.
@@ -36,7 +36,8 @@ struct Traits {
   std::uint64_t height_way : 3;
   std::uint64_t along : 3;
   std::uint64_t across : 3;
-  std::uint64_t rest : 3;
+  std::uint64_t rest_x : 3;
+  std::uint64_t rest_y : 3;
   std::uint64_t align_x : 3;
   std::uint64_t align_y : 3;
   std::uint64_t self_across : 3;
@@ -54,6 +55,7 @@ struct Traits {
   std::uint64_t odd_children : 1;    // some child is hidden, pinned or ordered: the flow is not simply all of them
   std::uint64_t stands_on_base : 1;  // some child may be aligned at its baseline
   std::uint64_t overlap_earlier : 1;
+  std::uint64_t odd_cells : 1;  // some child says its cell, span or area
 
   // As a child.
   std::uint64_t hidden : 1;
@@ -70,10 +72,12 @@ struct Traits {
   std::uint64_t has_aspect : 1;
   std::uint64_t scale_counts : 1;
   std::uint64_t nudged : 1;
+  std::uint64_t celled : 1;   // has a cell, a span or an area
   std::uint64_t passive : 1;  // a leaf whose natural size is all there is: its parent settles it
 
   [[nodiscard]] Kind node_kind() const { return static_cast<Kind>(kind); }
   [[nodiscard]] SizeWay way(Axis axis) const { return static_cast<SizeWay>(axis == x_axis ? width_way : height_way); }
+  [[nodiscard]] Rest rest(Axis axis) const { return static_cast<Rest>(axis == x_axis ? rest_x : rest_y); }
   [[nodiscard]] bool min_given(Axis axis) const { return axis == x_axis ? min_width_given : min_height_given; }
   [[nodiscard]] bool scrolls(Axis axis) const { return axis == x_axis ? scroll_x : scroll_y; }
 };

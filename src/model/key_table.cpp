@@ -6,6 +6,7 @@
 #include <cmath>
 #include <vector>
 
+#include "model/area_map.hpp"
 #include "model/limits.hpp"
 
 namespace fond_ladder {
@@ -42,6 +43,16 @@ const std::array table{
     KeyEntry{"out_of", &Keys::out_of, Domain::share},
     KeyEntry{"alike", &Keys::alike},
     KeyEntry{"align", &Keys::align},
+    KeyEntry{"columns", &Keys::columns, Domain::tracks},
+    KeyEntry{"rows", &Keys::rows, Domain::tracks},
+    KeyEntry{"auto_columns", &Keys::auto_columns, Domain::tracks},
+    KeyEntry{"auto_rows", &Keys::auto_rows, Domain::tracks},
+    KeyEntry{"flow", &Keys::flow},
+    KeyEntry{"dense", &Keys::dense},
+    KeyEntry{"areas", &Keys::areas},
+    KeyEntry{"cell", &Keys::cell},
+    KeyEntry{"span", &Keys::span},
+    KeyEntry{"area", &Keys::area},
     KeyEntry{"basis", &Keys::basis, Domain::no_fill},
     KeyEntry{"grow", &Keys::grow, Domain::factor},
     KeyEntry{"shrink", &Keys::shrink, Domain::factor},
@@ -67,6 +78,7 @@ Fault number_fault(double value, Domain domain) {
       if (finite && std::abs(value) <= limits::largest_length) return {};
       return "must be a number from -1e9 to 1e9";
     case Domain::not_negative:
+    case Domain::tracks:
     case Domain::thickness:
       if (finite && value >= 0 && value <= limits::largest_length) return {};
       return "must be 0 or more, and at most 1e9";
@@ -85,6 +97,28 @@ Fault number_fault(double value, Domain domain) {
     case Domain::at_least_one:
       if (finite && value >= 1) return {};
       return "must be 1 or more";
+  }
+  return {};
+}
+
+bool is_track(int place) {
+  return place >= 0 && place < static_cast<int>(limits::most_tracks);
+}
+
+bool has_length(const Track& track) {
+  return track.min.way() == TrackSize::Way::length || track.max.way() == TrackSize::Way::length;
+}
+
+Fault track_fault(const Track& track) {
+  if (track.min.way() == TrackSize::Way::share) return "must not have a share as minimum: it can only be a maximum";
+  for (const TrackSize* size : {&track.min, &track.max}) {
+    if (size->way() == TrackSize::Way::length) {
+      if (auto fault = number_fault(size->length().amount(), Domain::not_negative)) return fault;
+    }
+    if (size->way() == TrackSize::Way::share) {
+      if (auto fault = number_fault(size->share(), Domain::factor))
+        return "must have shares that are 0, or from 1e-9 to 1e9";
+    }
   }
   return {};
 }
@@ -129,20 +163,40 @@ struct FaultFinder {
     return fault ? fault : number_fault((keys.*field).y, domain);
   }
   Fault operator()(std::string Keys::*field) const {
-    if (field != &Keys::name || (keys.*field).empty() || is_node_name(keys.*field)) return {};
+    if (field == &Keys::text || (keys.*field).empty() || is_node_name(keys.*field)) return {};
     return "must be a letter, then letters, digits, \"_\" or \"-\"";
   }
-  Fault operator()(Align Keys::*field) const {
-    const Align& align = keys.*field;
-    return align.x == Across::baseline || align.y == Across::baseline
-               ? Fault{"must be start, center, end or stretch on each axis"}
-               : Fault{};
+  Fault operator()(Track Keys::*field) const { return track_fault(keys.*field); }
+  Fault operator()(Tracks Keys::*field) const {
+    std::size_t count = 0;
+    int fitting = 0;
+    for (const Tracks::Run& run : (keys.*field).runs()) {
+      if (run.tracks.empty()) return "must repeat at least one track";
+      if (run.times < 1) return "must repeat tracks 1 time or more";
+      count += run.tracks.size() * static_cast<std::size_t>(run.times);
+      fitting += run.fitting ? 1 : 0;
+      for (const Track& track : run.tracks) {
+        if (auto fault = track_fault(track)) return fault;
+        if (run.fitting && !has_length(track)) {
+          return "must give fitting tracks a length, as minimum or maximum: how many fit could not be told";
+        }
+      }
+    }
+    if (fitting > 1) return "must have one fitting run at most";
+    return count > limits::most_tracks ? Fault{"must be at most 10,000 tracks"} : Fault{};
   }
-  Fault operator()(Self Keys::*field) const {
-    const Self& self = keys.*field;
-    return self.x == Across::baseline || self.y == Across::baseline
-               ? Fault{"must be start, center, end or stretch on each axis"}
-               : Fault{};
+  Fault operator()(std::vector<std::string> Keys::*field) const { return AreaMap(keys.*field).fault(); }
+  Fault operator()(std::optional<Cell> Keys::*field) const {
+    const auto& cell = keys.*field;
+    return !cell || (is_track(cell->column) && is_track(cell->row))
+               ? Fault{}
+               : Fault{"must be a column and a row from 0 to 9,999"};
+  }
+  Fault operator()(CellSpan Keys::*field) const {
+    const auto sound = [](int count) { return count == CellSpan::all || is_track(count - 1); };
+    return sound((keys.*field).columns) && sound((keys.*field).rows)
+               ? Fault{}
+               : Fault{"must be from 1 to 10,000 tracks, or \"all\", on each axis"};
   }
   template <class T>
   Fault operator()(T Keys::*) const {

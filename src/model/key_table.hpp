@@ -25,13 +25,15 @@ enum class Domain : unsigned char {
   at_least_one,  // 1 or more
   no_fill,       // a sizing other than `fill`
   thickness,     // 0 or more, and no percentage
+  tracks,        // lengths of 0 or more, shares, at most 10,000 of them
 };
 
 using Field = std::variant<Kind Keys::*, std::string Keys::*, Sizing Keys::*, Limit Keys::*,
                            std::optional<double> Keys::*, double Keys::*, std::optional<int> Keys::*, bool Keys::*,
                            Edges Keys::*, Order Keys::*, std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*,
-                           Overlap Keys::*, Along Keys::*, Across Keys::*, Rest Keys::*, Align Keys::*, Self Keys::*,
-                           Pair Keys::*, WordsAt Keys::*, Shows Keys::*>;
+                           Overlap Keys::*, Along Keys::*, Across Keys::*, RestOn Keys::*, Tracks Keys::*,
+                           Track Keys::*, Flow Keys::*, std::vector<std::string> Keys::*, std::optional<Cell> Keys::*,
+                           CellSpan Keys::*, Align Keys::*, Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*>;
 
 struct KeyEntry {
   std::string_view name;

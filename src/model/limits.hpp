@@ -25,8 +25,14 @@ inline constexpr double largest_aspect = 1e6;
 /// of fractions must not break a line that fits by construction.
 inline constexpr double line_tolerance = 1e-6;
 
+/// Relative. A track keeps its share of what is left although its content is larger by no more than this.
+inline constexpr double share_tolerance = 1e-9;
+
 /// Pixels. What sticks out by less than this counts as rounding and is not reported as cut.
 inline constexpr double cut_tolerance = 1e-6;
+
+/// Tracks of a grid on one axis, those included that nobody wrote down. Whatever would stand beyond stands in the last.
+inline constexpr std::size_t most_tracks = 10000;
 
 /// A handle has 24 bits for the place and 8 for the generation.
 inline constexpr std::uint32_t largest_node_count = (1U << 24) - 1;

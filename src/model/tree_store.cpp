@@ -135,6 +135,7 @@ Index TreeStore::add(const Keys& keys) {
 void TreeStore::set_fields(Index node, const Keys& keys) {
   CompiledNode compiled = compile(keys, em_, direction_);
   compiled.traits.odd_children = flat_.traits[node].odd_children;
+  compiled.traits.odd_cells = flat_.traits[node].odd_cells;
   compiled.traits.stands_on_base = flat_.traits[node].stands_on_base || keys.across == Across::baseline;
   flat_.traits[node] = compiled.traits;
   tell_parent(node);
@@ -422,6 +423,7 @@ void TreeStore::tell_parent(Index node) {
   if (flat_.parent[node] == no_index) return;
   Traits& above = flat_.traits[flat_.parent[node]];
   above.odd_children |= is_odd(traits) ? 1U : 0U;
+  above.odd_cells |= traits.celled;
   above.stands_on_base |= traits.self_across == static_cast<std::uint64_t>(Across::baseline) ? 1U : 0U;
 }
 
@@ -431,6 +433,7 @@ void TreeStore::survey() {
   for (Index node = 0; node < flat_.size(); ++node) {
     Traits& traits = flat_.traits[node];
     traits.odd_children = 0;
+    traits.odd_cells = 0;
     traits.stands_on_base = static_cast<Across>(traits.across) == Across::baseline;
     most_children_ = std::max<std::size_t>(most_children_, flat_.child_count[node]);
     tell_parent(node);

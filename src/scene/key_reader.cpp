@@ -20,6 +20,8 @@ struct WrongValue {
 };
 
 constexpr std::string_view length_forms = "a number (pixels), \"2.5em\" or \"40%\"";
+constexpr std::string_view track_forms =
+    "a length, \"content\", \"min-content\", \"max-content\", a share as in \"2fr\", or an object of min and max";
 
 class ValueReader {
  public:
@@ -103,6 +105,66 @@ class ValueReader {
     for_each_member(words, [&](std::size_t i, const ValueReader& member) { member.read(*fields[i]); });
     into = pin;
   }
+  void read(Tracks& into) const {
+    if (is(Type::number)) {
+      constexpr double largest = 1e6;
+      const int count = whole_number("must be a list of tracks, or how many equal ones");
+      if (count < 1 || count > largest) fail("must be from 1 to 10,000 equal tracks, or a list of tracks");
+      into = Tracks(count);
+      return;
+    }
+    if (!is(Type::array)) fail("must be a list of tracks, or how many equal ones");
+    std::vector<Tracks::Run> runs;
+    for (ValueId id = value().first; id != no_value; id = document_[id].next) {
+      const ValueReader item(document_, id);
+      if (item.is(Type::object) && document_.member(id, "repeat") != no_value) {
+        runs.push_back(item.read_run());
+        continue;
+      }
+      if (runs.empty() || runs.back().fitting || runs.back().times != 1) runs.emplace_back();
+      item.read(runs.back().tracks.emplace_back());
+    }
+    into = Tracks(std::move(runs));
+  }
+  void read(Track& into) const {
+    if (!is(Type::object)) {
+      into = Track(track_size());
+      return;
+    }
+    static constexpr std::array<std::string_view, 2> words{"min", "max"};
+    Track track;
+    for_each_member(words, [&](std::size_t i, const ValueReader& member) {
+      (i == 0 ? track.min : track.max) = member.track_size();
+    });
+    into = track;
+  }
+  void read(std::vector<std::string>& into) const {
+    if (!is(Type::array)) fail("must be a list of lines, each a text of names");
+    std::vector<std::string> lines;
+    for (ValueId id = value().first; id != no_value; id = document_[id].next) {
+      ValueReader(document_, id).read(lines.emplace_back());
+    }
+    into = std::move(lines);
+  }
+  void read(std::optional<Cell>& into) const {
+    const std::array<ValueId, 2> both = two_items();
+    constexpr auto forms = "must be whole numbers: a column and a row, from 0";
+    into =
+        Cell{ValueReader(document_, both[0]).whole_number(forms), ValueReader(document_, both[1]).whole_number(forms)};
+  }
+  void read(CellSpan& into) const {
+    const std::array<ValueId, 2> both = two_items();
+    into = {ValueReader(document_, both[0]).tracks_spanned(), ValueReader(document_, both[1]).tracks_spanned()};
+  }
+  void read(RestOn& into) const {
+    if (!is(Type::object)) {
+      into = one_of<Rest>();
+      return;
+    }
+    static constexpr std::array<std::string_view, 2> words{"x", "y"};
+    for_each_member(
+        words, [&](std::size_t i, const ValueReader& member) { (i == 0 ? into.x : into.y) = member.one_of<Rest>(); });
+  }
   void read(Align& into) const {
     if (!is(Type::object)) fail("must be an object of x and y");
     read_axes([&](std::size_t i, Across across) { (i == 0 ? into.x : into.y) = across; });
@@ -139,6 +201,43 @@ class ValueReader {
       fail(forms);
     }
     return static_cast<int>(value().number);
+  }
+  [[nodiscard]] int tracks_spanned() const {
+    constexpr auto forms = "must be two whole numbers from 1, or \"all\"";
+    if (text() == "all") return CellSpan::all;
+    const int count = whole_number(forms);
+    return count == CellSpan::all ? -1 : count;
+  }
+  [[nodiscard]] TrackSize track_size() const {
+    if (text() == "content") return content;
+    if (text() == "min-content") return min_content;
+    if (text() == "max-content") return max_content;
+    if (text().ends_with("fr")) {
+      double factor = 0;
+      const char* end = text().data() + text().size() - 2;
+      const auto read = std::from_chars(text().data(), end, factor);
+      if (read.ec == std::errc() && read.ptr == end) return fr(factor);
+    }
+    return length(track_forms);
+  }
+  [[nodiscard]] Tracks::Run read_run() const {
+    static constexpr std::array<std::string_view, 3> words{"repeat", "tracks", "empty"};
+    Tracks::Run run;
+    for_each_member(words, [&](std::size_t i, const ValueReader& member) {
+      if (i == 0) {
+        run.fitting = member.text() == "fitting";
+        if (!run.fitting) run.times = member.whole_number("must repeat tracks so many times, or \"fitting\"");
+      } else if (i == 1) {
+        if (!member.is(Type::array)) member.fail("must repeat a list of tracks");
+        for (ValueId id = member.value().first; id != no_value; id = document_[id].next) {
+          ValueReader(document_, id).read(run.tracks.emplace_back());
+        }
+      } else {
+        static constexpr std::array<std::string_view, 2> kept{"keep", "drop"};
+        run.empty = static_cast<Empty>(member.index_of_word(kept));
+      }
+    });
+    return run;
   }
   [[nodiscard]] Length length(std::string_view forms) const {
     try {
@@ -189,10 +288,7 @@ class ValueReader {
   template <class Take>
   void read_axes(Take take) const {
     static constexpr std::array<std::string_view, 2> words{"x", "y"};
-    const auto without_baseline = std::span<const std::string_view>(words_of<Across>).first(4);
-    for_each_member(words, [&](std::size_t i, const ValueReader& member) {
-      take(i, static_cast<Across>(member.index_of_word(without_baseline)));
-    });
+    for_each_member(words, [&](std::size_t i, const ValueReader& member) { take(i, member.one_of<Across>()); });
   }
 
   const JsonDocument& document_;

@@ -9,6 +9,7 @@
 #include <unordered_map>
 
 #include "fond_ladder/scene_file.hpp"
+#include "model/area_map.hpp"
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
@@ -27,9 +28,7 @@ constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"
 /// Keys of the format that are not built yet: refused, never ignored.
 constexpr std::array<std::string_view, 7> later_scene_keys{"ranges",   "modes",  "parts",     "shared",
                                                            "wordings", "claims", "touch_size"};
-constexpr std::array<std::string_view, 15> later_node_keys{"copies",  "part",  "with",         "like",      "when",
-                                                           "columns", "rows",  "auto_columns", "auto_rows", "flow",
-                                                           "dense",   "areas", "cell",         "span",      "area"};
+constexpr std::array<std::string_view, 5> later_node_keys{"copies", "part", "with", "like", "when"};
 
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
@@ -188,12 +187,15 @@ class SceneReader {
         faults_.add(document_, at.value, "a node must be an object with a \"kind\"");
         continue;
       }
-      const NodeId node = plant(at.parent, read_keys(at.value, at.defaults));
+      const Keys keys = read_keys(at.value, at.defaults);
+      refuse_unknown_area(at, keys);
+      const NodeId node = plant(at.parent, keys);
       const ValueId each = document_.member(at.value, "each");
       const bool sound_each = each != no_value && read_each(each);
       children.clear();
       list_children(at.value, children);
       refuse_name_twins(children);
+      refuse_too_many(at.value, keys, children.size());
       for (auto child = children.rbegin(); child != children.rend(); ++child) {
         open.push_back({*child, node, sound_each ? each : no_value});
       }
@@ -224,7 +226,7 @@ class SceneReader {
       read_one(id, member, keys);
     });
     if (!has_kind) {
-      faults_.add(document_, node, "\"kind\" is missing; write row, column, stack, box, text or image");
+      faults_.add(document_, node, "\"kind\" is missing; write row, column, grid, stack, box, text or image");
     }
     return keys;
   }
@@ -232,10 +234,6 @@ class SceneReader {
   void read_one(ValueId id, const JsonValue& member, Keys& keys) {
     if (const KeyEntry* entry = find_key(member.key)) {
       read_key(*entry, document_, id, keys, faults_);
-      if (keys.kind == Kind::grid && member.key == "kind") {
-        faults_.add(document_, id, "\"grid\" is not supported yet; use rows and columns");
-        keys.kind = Kind::column;
-      }
       return;
     }
     if (holds(later_node_keys, member.key)) {
@@ -281,6 +279,37 @@ class SceneReader {
 
   // --- what is wrong -----------------------------------------------------------------------------------------------
 
+  void refuse_unknown_area(const Open& at, const Keys& keys) {
+    if (keys.area.empty() || !at.parent) return;
+    if (map_of_ != at.parent) {
+      map_of_ = at.parent;
+      map_lines_ = tree_->keys(at.parent).areas;
+      map_.read(map_lines_);
+    }
+    if (map_lines_.empty() || map_.find(keys.area) != nullptr) return;
+    std::vector<std::string_view> names;
+    for (const Area& area : map_.areas()) names.push_back(area.name);
+    const ValueId own = document_.member(at.value, "area");
+    faults_.add(document_, own == no_value ? at.value : own,
+                "no area of the grid is called \"" + keys.area + "\"" + nearest_hint(keys.area, names));
+  }
+
+  /// Children of a grid that would need more lines than a grid can have, whatever they say of cells.
+  void refuse_too_many(ValueId node, const Keys& keys, std::size_t children) {
+    if (keys.kind != Kind::grid) return;
+    std::size_t tracks = 0;
+    for (const Tracks::Run& run : (keys.flow == Flow::rows ? keys.columns : keys.rows).runs()) {
+      if (run.fitting) return;
+      tracks += run.tracks.size() * static_cast<std::size_t>(run.times);
+    }
+    tracks = std::max<std::size_t>({tracks, 1, keys.areas.size()});
+    if (children / tracks <= limits::most_tracks) return;
+    faults_.add(document_, node,
+                "this grid would need more than 10,000 " + std::string(word(keys.flow)) + " for its " +
+                    std::to_string(children) + " children; give it more " +
+                    (keys.flow == Flow::rows ? "columns" : "rows"));
+  }
+
   void refuse_name_twins(const std::vector<ValueId>& children) {
     std::unordered_map<std::string_view, ValueId> seen;
     for (const ValueId child : children) {
@@ -322,6 +351,9 @@ class SceneReader {
   Direction direction_ = Direction::ltr;
   Ladder ladder_;
   std::optional<Tree> tree_;
+  NodeId map_of_;  // the grid whose areas were read last
+  std::vector<std::string> map_lines_;
+  AreaMap map_;
 };
 
 [[noreturn]] void fail(const std::string& file, std::string message) {

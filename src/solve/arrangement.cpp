@@ -8,6 +8,7 @@
 #include <cmath>
 #include <type_traits>
 
+#include "solve/grid.hpp"
 #include "solve/placed.hpp"
 
 namespace fond_ladder {
@@ -170,8 +171,14 @@ std::vector<Note> Arrangement::notes() const {
   if (passes_->container_changed) {
     notes.push_back({tree_->root(), "the container asked for was no size from 0 to 1e9; the nearest one was taken"});
   }
+  const View view = view_of(*tree_, *passes_);
+  detail::GridScratch scratch;
+  std::vector<Index> listed;
   const auto& flags = passes_->state.flags;
   for (Index i = 0; i < flags.size(); ++i) {
+    if (view.traits(i).node_kind() == Kind::grid && detail::grid::overflows(view, i, view.flow(i, listed), scratch)) {
+      notes.push_back({store.id_of(i), "it would need more than 10,000 tracks; what is beyond stands in the last one"});
+    }
     if (!store.content(i)) continue;
     if (detail::bits(flags[i] & detail::NodeFlag::odd_widths) != 0)
       notes.push_back({store.id_of(i), "its content measured a width that is no size"});

@@ -16,10 +16,14 @@ template <Axis axis, bool plain>
   return bounds.held(given >= 0 ? given : content) * child.counted_scale() + child.margin_up().sum();
 }
 
-/// A stretch of the parent's content box, measured from the edge from which it is laid.
-struct Slot {
-  double at = 0, size = 0;
-};
+/// Where a child of a stack or grid lies: its own word, else the container's, else that of the kind.
+template <Axis axis>
+[[nodiscard]] Across alignment(const Traits& container, const Traits& child, Across of_kind) {
+  const std::uint64_t own = axis == x_axis ? child.self_x : child.self_y;
+  const std::uint64_t all = axis == x_axis ? container.align_x : container.align_y;
+  if (own != follows_parent) return static_cast<Across>(own);
+  return all != follows_parent ? static_cast<Across>(all) : of_kind;
+}
 
 /// Fills or fits `room` with a child and returns its size, without margins. `whole` is what a percentage is of.
 template <Axis axis, bool plain>

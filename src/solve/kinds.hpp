@@ -23,6 +23,13 @@ void heights_up(Frame& frame, Index node);
 void heights_down(Frame& frame, Index node);
 }  // namespace stack
 
+namespace grid {
+void widths_up(Frame& frame, Index node);
+void widths_down(Frame& frame, Index node);
+void heights_up(Frame& frame, Index node);
+void heights_down(Frame& frame, Index node);
+}  // namespace grid
+
 /// Places the pinned children of a container on one axis, after its flow.
 void place_pinned(Frame& frame, Index container, Axis axis);
 

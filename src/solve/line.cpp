@@ -326,7 +326,7 @@ void lay_lines(Frame& frame, Index node, Axis across, double inner, Each each) {
   const Traits own = frame.traits(node);
   const double gap = frame.gap_down(node, across, inner);
   const double spare = inner - sum_of_lines(lines, gap);
-  const auto rest = static_cast<Rest>(own.rest);
+  const Rest rest = own.rest(across);
   const Spread spread_by = spread(rest, spare, lines.size(), own.scrolls(across));
   const double growth = rest == Rest::stretch && spare > 0 ? spare / static_cast<double>(lines.size()) : 0;
   double at = spread_by.before;

@@ -88,11 +88,12 @@ using Step = void (*)(Frame&, Index);
 void nothing(Frame& /*frame*/, Index /*node*/) {}
 
 /// The step of a pass, by the kind of the node.
-template <Step of_line, Step of_stack, Step of_leaf>
+template <Step of_line, Step of_grid, Step of_stack, Step of_leaf>
 void visit(Frame& frame, Index node) {
   switch (frame.traits(node).node_kind()) {
     case Kind::row:
     case Kind::column: return of_line(frame, node);
+    case Kind::grid: return of_grid(frame, node);
     case Kind::stack: return of_stack(frame, node);
     default: return of_leaf(frame, node);
   }
@@ -123,12 +124,12 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   Frame frame(store, passes.state, passes.scratch);
 
   list_edited(frame, flat, passes.seen_edit, !kept);
-  passes.visited[0] = run_up<visit<line::widths_up, stack::widths_up, leaf::widths_up>>(frame);
-  passes.visited[1] = run_down<x_axis, visit<line::widths_down, stack::widths_down, nothing>>(
+  passes.visited[0] = run_up<visit<line::widths_up, grid::widths_up, stack::widths_up, leaf::widths_up>>(frame);
+  passes.visited[1] = run_down<x_axis, visit<line::widths_down, grid::widths_down, stack::widths_down, nothing>>(
       frame, width.value_or(frame.max_content(0)));
-  passes.visited[2] = run_up<visit<line::heights_up, stack::heights_up, leaf::heights_up>>(frame);
-  passes.visited[3] =
-      run_down<y_axis, visit<line::heights_down, stack::heights_down, nothing>>(frame, height.value_or(frame.need(0)));
+  passes.visited[2] = run_up<visit<line::heights_up, grid::heights_up, stack::heights_up, leaf::heights_up>>(frame);
+  passes.visited[3] = run_down<y_axis, visit<line::heights_down, grid::heights_down, stack::heights_down, nothing>>(
+      frame, height.value_or(frame.need(0)));
   passes.seen_edit = edit;
   passes.starts_anew = false;
 }

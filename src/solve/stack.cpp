@@ -10,13 +10,6 @@ namespace fond_ladder::detail {
 namespace {
 
 template <Axis axis>
-Across alignment(const Traits& container, const Traits& child) {
-  const std::uint64_t own = axis == x_axis ? child.self_x : child.self_y;
-  if (own != follows_parent) return static_cast<Across>(own);
-  return static_cast<Across>(axis == x_axis ? container.align_x : container.align_y);
-}
-
-template <Axis axis>
 void place_children(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
   const CrossAxis<axis> across(frame, node, axis == x_axis && frame.mirrored);
@@ -24,7 +17,7 @@ void place_children(Frame& frame, Index node) {
   for (Index i = 0; i < flow.size(); ++i) {
     const Index child = flow[i];
     const Traits traits = frame.traits(child);
-    place_across(frame, across, child, {0, across.whole}, alignment<axis>(own, traits));
+    place_across(frame, across, child, {0, across.whole}, alignment<axis>(own, traits, Across::start));
     if (traits.nudged) {
       const Pair& nudge = frame.keys(child).nudge;
       frame.set_place(child, axis, frame.place(child, axis) + (axis == x_axis ? nudge.x : nudge.y));
@@ -72,7 +65,7 @@ void heights_up(Frame& frame, Index node) {
   const Index first = flow[0];
   const Sides margin = frame.edges_up(first).margin[y_axis];
   const double room = height - inset.sum() - margin.sum() - natural_height(frame, first);
-  const Across align = alignment<y_axis>(frame.traits(node), frame.traits(first));
+  const Across align = alignment<y_axis>(frame.traits(node), frame.traits(first), Across::start);
   const double ahead = align == Across::center ? room / 2 : align == Across::end ? room : 0;
   frame.set_baseline(node, inset.before + margin.before + ahead + first_baseline(frame, first));
 }

@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "model/flat.hpp"
+#include "solve/grid_scratch.hpp"
 #include "solve/share.hpp"
 
 namespace fond_ladder::detail {
@@ -69,6 +70,7 @@ struct Scratch {
   std::vector<Portion> portions;
   std::vector<Line> lines;
   ShareScratch sharing;
+  GridScratch grid;
 };
 
 /// What the passes of one solver have in common.

@@ -9,9 +9,9 @@
 namespace fond_ladder {
 namespace {
 
-constexpr std::array<std::string_view, 13> measure_words{
-    "width",    "height",        "left",           "right",    "top",   "bottom", "center_x",
-    "center_y", "content_width", "content_height", "baseline", "lines", "line"};
+constexpr std::array<std::string_view, 15> measure_words{
+    "width",         "height",         "left",     "right", "top",  "bottom",  "center_x", "center_y",
+    "content_width", "content_height", "baseline", "lines", "line", "columns", "rows"};
 
 double measure(Measure what, NodeId node, const Arrangement& arrangement) {
   const Rect box = arrangement.box(node);
@@ -29,6 +29,8 @@ double measure(Measure what, NodeId node, const Arrangement& arrangement) {
     case Measure::baseline: return arrangement.baseline(node);
     case Measure::lines: return arrangement.lines(node);
     case Measure::line: return arrangement.line(node);
+    case Measure::columns: return static_cast<double>(arrangement.tracks(node).columns.size());
+    case Measure::rows: return static_cast<double>(arrangement.tracks(node).rows.size());
   }
   return 0;
 }

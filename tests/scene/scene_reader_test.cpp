@@ -43,8 +43,45 @@ const Case cases[] = {
     {R"({"kind":"rwo"})",
      "1:28: error: \"kind\" must be row, column, grid, stack, box, text or image; the nearest one is \"row\" (at "
      "/root/kind)"},
-    {R"({"kind":"grid"})", "1:28: error: \"grid\" is not supported yet; use rows and columns (at /root/kind)"},
-    {R"({"kind":"row","areas":[]})", "1:34: error: \"areas\" is not supported yet; take it out (at /root/areas)"},
+    {R"({"kind":"grid","columns":[100,"2fr","min-content",{"min":"40%","max":"1fr"},)"
+     R"({"repeat":"fitting","tracks":["10em"],"empty":"drop"}],"rows":3,"areas":["a b"],"align":{"y":"baseline"}})",
+     "none"},
+    {R"({"kind":"grid","columns":0})",
+     "1:45: error: \"columns\" must be from 1 to 10,000 equal tracks, or a list of tracks (at /root/columns)"},
+    {R"({"kind":"grid","columns":1000000000})",
+     "1:45: error: \"columns\" must be from 1 to 10,000 equal tracks, or a list of tracks (at /root/columns)"},
+    {R"({"kind":"grid","columns":10001})", "1:45: error: \"columns\" must be at most 10,000 tracks (at /root/columns)"},
+    {R"({"kind":"grid","rows":[{"repeat":1000000000,"tracks":[1]}]})",
+     "1:42: error: \"rows\" must be at most 10,000 tracks (at /root/rows)"},
+    {R"({"kind":"grid","rows":[{"repeat":0,"tracks":[1]}]})",
+     "1:42: error: \"rows\" must repeat tracks 1 time or more (at /root/rows)"},
+    {R"({"kind":"grid","rows":[{"repeat":2}]})",
+     "1:42: error: \"rows\" must repeat at least one track (at /root/rows)"},
+    {R"({"kind":"grid","rows":[{"min":"1fr"}]})",
+     "1:42: error: \"rows\" must not have a share as minimum: it can only be a maximum (at /root/rows)"},
+    {R"({"kind":"grid","rows":["1fx"]})",
+     "1:43: error: \"rows\" must be a length, \"content\", \"min-content\", \"max-content\", a share as in \"2fr\", or "
+     "an "
+     "object of min and max (at /root/rows/0)"},
+    {R"({"kind":"grid","columns":[{"repeat":"fitting","tracks":["1fr"]}]})",
+     "1:45: error: \"columns\" must give fitting tracks a length, as minimum or maximum: how many fit could not be "
+     "told "
+     "(at /root/columns)"},
+    {R"({"kind":"grid","columns":[{"repeat":"fitting","tracks":[9]},{"repeat":"fitting","tracks":[9]}]})",
+     "1:45: error: \"columns\" must have one fitting run at most (at /root/columns)"},
+    {R"({"kind":"grid","areas":["a b","a"]})",
+     "1:43: error: \"areas\" must have the same number of names in every line (\".\" leaves a cell free) (at "
+     "/root/areas)"},
+    {R"({"kind":"grid","areas":["a b","b a"]})",
+     "1:43: error: \"areas\" must give \"a\" one rectangle of cells (at /root/areas)"},
+    {R"({"kind":"grid","areas":["bar map"],"children":[{"kind":"box","area":"mpa"}]})",
+     "1:88: error: no area of the grid is called \"mpa\"; the nearest one is \"map\" (at /root/children/0/area)"},
+    {R"({"kind":"box","cell":[0,10000]})",
+     "1:41: error: \"cell\" must be a column and a row from 0 to 9,999 (at /root/cell)"},
+    {R"({"kind":"box","span":[0,1]})",
+     "1:41: error: \"span\" must be from 1 to 10,000 tracks, or \"all\", on each axis (at /root/span)"},
+    {R"({"kind":"box","span":["all",1.5]})",
+     "1:48: error: \"span\" must be two whole numbers from 1, or \"all\" (at /root/span/1)"},
     {R"({"kind":"row","when":{}})", "1:34: error: \"when\" is not supported yet; take it out (at /root/when)"},
     {R"({"kind":"row","wrap":1})", "1:41: error: \"wrap\" must be true or false (at /root/wrap)"},
     {R"({"kind":"row","padding":{"lef":1}})",
@@ -59,13 +96,12 @@ const Case cases[] = {
     {R"({"kind":"row","natural":[1]})", "1:44: error: \"natural\" must be a list of two numbers (at /root/natural)"},
     {R"({"kind":"row","pin":{"left":"x"}})",
      "1:48: error: \"pin\" must be a number (pixels), \"2.5em\" or \"40%\" (at /root/pin/left)"},
-    {R"({"kind":"row","self":{"x":"baseline"}})",
-     "1:46: error: \"self\" must be start, center, end or stretch (at /root/self/x)"},
     {R"({"kind":"row","scroll":"none"})", "1:43: error: \"scroll\" must be x, y or both (at /root/scroll)"},
     {R"({"kind":"row","name":"9x"})",
      "1:41: error: \"name\" must be a letter, then letters, digits, \"_\" or \"-\" (at /root/name)"},
     {R"({"kind":"row","gap":1,"gap":2})", "1:42: error: \"gap\" is given twice (at /root/gap)"},
-    {R"({"name":"a"})", "1:20: error: \"kind\" is missing; write row, column, stack, box, text or image (at /root)"},
+    {R"({"name":"a"})",
+     "1:20: error: \"kind\" is missing; write row, column, grid, stack, box, text or image (at /root)"},
     {R"({"kind":"row","children":{}})", "1:45: error: \"children\" must be a list of nodes (at /root/children)"},
     {R"({"kind":"row","children":[3]})", "1:46: error: a node must be an object with a \"kind\" (at /root/children/0)"},
     {R"({"kind":"row","children":[{"kind":"box","name":"a"},{"kind":"box","name":"a"}]})",
@@ -81,6 +117,14 @@ TEST(SceneReader, NamesPlaceAndRemedyOfEveryFault) {
     EXPECT_EQ(faults(std::string("{\"format\":1,\"root\":") + one.node + "}"), std::string(one.fault) + "\n")
         << one.node;
   }
+}
+
+TEST(SceneReader, RefusesAGridWithMoreLinesThanAGridCanHave) {
+  std::string scene = R"({"format":1,"root":{"kind":"grid","columns":2,"each":{"kind":"box"},"children":[{})";
+  for (int i = 0; i < 20002; ++i) scene += ",{}";
+  EXPECT_EQ(faults(scene + "]}}"),
+            "1:20: error: this grid would need more than 10,000 rows for its 20003 children; give it more columns (at "
+            "/root)\n");
 }
 
 TEST(SceneReader, ChecksTheHead) {

@@ -29,13 +29,17 @@ TEST(Limits, ASteadySolveAllocatesNothing) {
     for (const NodeId node : tree.nodes()) {
       if (!is_container(tree.kind(node)) && tree.kind(node) != Kind::text) leaves.push_back(node);
     }
+    const auto climb = [&] {  // the first time, grids may find that they never had so many tracks
+      for (int width = 0; width < 400; width += 7) solver.solve(tree, {width, 200});
+      for (int height = 0; height < 400; height += 7) solver.solve(tree, {333, height});
+      for (const NodeId leaf : leaves) {
+        tree.content_changed(leaf);
+        solver.solve(tree, {333, 100});
+      }
+    };
+    climb();
     const std::size_t before = testing::allocations();
-    for (int width = 0; width < 400; width += 7) solver.solve(tree, {width, 200});
-    for (int height = 0; height < 400; height += 7) solver.solve(tree, {333, height});
-    for (const NodeId leaf : leaves) {
-      tree.content_changed(leaf);
-      solver.solve(tree, {333, 100});
-    }
+    climb();
     ASSERT_EQ(testing::allocations() - before, 0U) << "run " << run;
   }
 }

@@ -227,6 +227,18 @@ Keys scaled(Keys keys, double factor) {
   keys.natural = {keys.natural.x * factor, keys.natural.y * factor};
   keys.nudge = {keys.nudge.x * factor, keys.nudge.y * factor};
   if (keys.size) keys.size = *keys.size * factor;
+  const auto track = [&](const Track& of) {
+    const auto size = [&](const TrackSize& s) { return s.way() == TrackSize::Way::length ? times(s.length()) : s; };
+    return Track(size(of.min), size(of.max));
+  };
+  for (Tracks* tracks : {&keys.columns, &keys.rows}) {
+    std::vector<Tracks::Run> runs = tracks->runs();
+    for (Tracks::Run& run : runs) {
+      for (Track& one : run.tracks) one = track(one);
+    }
+    *tracks = Tracks(runs);
+  }
+  for (Track* one : {&keys.auto_columns, &keys.auto_rows}) *one = track(*one);
   if (keys.pin) {
     Pin& pin = *keys.pin;
     for (Limit* side :

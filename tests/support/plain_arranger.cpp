@@ -6,6 +6,8 @@
 #include <limits>
 #include <optional>
 
+#include "support/plain_grid.hpp"
+
 namespace fond_ladder::testing {
 namespace {
 
@@ -178,6 +180,11 @@ class Plain {
       const auto widths = content->widths();
       return edges + (widest ? std::max(widths.min_content, widths.max_content) : widths.min_content);
     }
+    if (keys.kind == Kind::grid) {
+      const auto asked = widest ? PlainQuestion::widest : PlainQuestion::narrowest;
+      const double narrowest = sum_of(grid_axis(node, true, PlainQuestion::narrowest, none, none));
+      return edges + (widest ? std::max(narrowest, sum_of(grid_axis(node, true, asked, none, none))) : narrowest);
+    }
     double sum = 0, largest = 0;
     const auto all = flow(node);
     for (const Child& child : all) {
@@ -206,6 +213,7 @@ class Plain {
       const auto content = tree_.content(node);
       return edges + (content ? content->height_for(inner).height : keys.natural.y);
     }
+    if (keys.kind == Kind::grid) return edges + sum_of(grid_axis(node, false, PlainQuestion::widest, inner, none));
     const auto lines = lines_of(node, inner);
     double sum = 0;
     if (keys.kind == Kind::row) {
@@ -247,6 +255,30 @@ class Plain {
     }
     const auto lines = lines_of(node, inner);
     if (lines.empty()) return height;
+    if (keys.kind == Kind::grid) {
+      const GridAxis rows = grid_axis(node, false, PlainQuestion::widest, inner, none);
+      std::size_t first_cell = 0;
+      for (std::size_t i = 1; i < rows.cells.size(); ++i) {
+        const auto order = [&](std::size_t k) { return std::pair(rows.cells[k].row, rows.cells[k].column); };
+        if (order(i) < order(first_cell)) first_cell = i;
+      }
+      const Laid& laid = lines[0][first_cell];
+      const auto [slot_at, slot_size] = slot_in(rows, first_cell, false);
+      const Margin edge = margin(laid.keys, false, none);
+      const double left =
+          slot_size - edge.sum() -
+          natural_height(
+              laid.keys,
+              content_height(
+                  laid.id, laid.width,
+                  slot_in(grid_axis(node, true, PlainQuestion::room, inner, inner), first_cell, true).second));
+      const Across own_align = laid.keys.self.y.value_or(keys.align.y.value_or(Across::stretch));
+      return top + slot_at + edge.before +
+             (own_align == Across::center ? left / 2
+              : own_align == Across::end  ? left
+                                          : 0) +
+             baseline(laid.id, laid.width, laid.whole);
+    }
     const Laid& first = lines.front().front();
     const Margin around = margin(first.keys, false, none);
     const double own_need = content_height(first.id, first.width, inner);
@@ -261,7 +293,7 @@ class Plain {
       align = first.keys.self.across.value_or(keys.across);
       if (keys.wrap) room = line_height;
     } else if (keys.kind == Kind::stack) {
-      align = first.keys.self.y.value_or(keys.align.y);
+      align = first.keys.self.y.value_or(keys.align.y.value_or(Across::start));
     } else if (keys.reverse) {
       return height - after(keys, false, none) - around.after - natural_height(first.keys, own_need) + own;
     }
@@ -270,12 +302,161 @@ class Plain {
     return top + around.before + (align == Across::center ? spare / 2 : align == Across::end ? spare : 0) + own;
   }
 
+  // --- grids -------------------------------------------------------------------------------------------------------
+
+  struct GridAxis {
+    std::vector<PlainCell> cells;
+    std::vector<PlainTrack> tracks;
+    std::vector<double> at;
+    double gap = 0;
+  };
+
+  static double sum_of(const GridAxis& axis) {
+    double sum = axis.tracks.empty() ? 0 : axis.gap * static_cast<double>(axis.tracks.size() - 1);
+    for (const PlainTrack& track : axis.tracks) sum += track.base;
+    return sum;
+  }
+
+  static std::pair<double, double> slot_in(const GridAxis& axis, std::size_t child, bool x) {
+    const PlainCell& cell = axis.cells[child];
+    const auto first = static_cast<std::size_t>(x ? cell.column : cell.row);
+    const std::size_t last = first + static_cast<std::size_t>(x ? cell.columns : cell.rows) - 1;
+    return {axis.at[first], axis.at[last] + axis.tracks[last].base - axis.at[first]};
+  }
+
+  /// The tracks that are written down, fitting ones as often as they fit; whether each may be dropped.
+  std::vector<std::pair<Track, bool>> written(const Tracks& tracks, double gap, double inner) const {
+    const auto expand = [&](int times) {
+      std::vector<std::pair<Track, bool>> all;
+      for (const Tracks::Run& run : tracks.runs()) {
+        for (int i = 0; i < (run.fitting ? times : run.times); ++i) {
+          for (const Track& track : run.tracks) all.emplace_back(track, run.fitting && run.empty == Empty::drop);
+        }
+      }
+      return all;
+    };
+    const auto fits = [&](int times) {
+      double sum = -gap;
+      for (const Tracks::Run& run : tracks.runs()) {
+        for (const Track& track : run.tracks) {
+          const auto known = [&](const TrackSize& size) {
+            return size.way() == TrackSize::Way::length ? px(size.length(), inner) : -1;
+          };
+          const double low = known(track.min), high = known(track.max);
+          double size = std::max(0.0, high >= 0 ? std::max(low, high) : low);
+          if (run.fitting) size = std::max(1.0, size);
+          sum += (size + gap) * (run.fitting ? times : run.times);
+        }
+      }
+      return sum <= inner + 1e-6 * std::max(1.0, inner);
+    };
+    const bool any = std::ranges::any_of(tracks.runs(), [](const Tracks::Run& run) { return run.fitting; });
+    int times = 1;
+    while (any && inner >= 0 && fits(times + 1)) ++times;
+    return expand(times);
+  }
+
+  /// One axis of a grid. `inner` is the content box on it where it is known, `width` the content width where known.
+  GridAxis grid_axis(NodeId node, bool x, PlainQuestion asked, double width, double inner) const {
+    const Keys keys = tree_.keys(node);
+    const auto all = flow(node);
+    const double known = asked == PlainQuestion::room ? inner : none;
+    double height = none;
+    if (keys.height.way() == Sizing::Way::length && !keys.height.length().is_percent() && node != tree_.root()) {
+      const Item bounds = bounded(keys, false, none, none);
+      height = std::max(0.0, bounds.held(px(keys.height.length(), none)) - inset(keys, false, none));
+    }
+    const auto gap = [&](bool of_x, double whole) { return std::max(0.0, px(of_x ? keys.gap.x : keys.gap.y, whole)); };
+    const auto columns = written(keys.columns, gap(true, width), width);
+    const auto rows = written(keys.rows, gap(false, none), height);
+    GridAxis axis;
+    axis.gap = gap(x, known);
+    std::vector<Keys> children;
+    for (const Child& child : all) children.push_back(child.keys);
+    int column_count = static_cast<int>(columns.size()), row_count = static_cast<int>(rows.size());
+    axis.cells = cells_plainly(keys, children, column_count, row_count);
+    const auto& own = x ? columns : rows;
+    for (int i = 0; i < (x ? column_count : row_count); ++i) {
+      const bool is_written = i < static_cast<int>(own.size());
+      axis.tracks.push_back(plain_track(
+          is_written ? own[static_cast<std::size_t>(i)].first : (x ? keys.auto_columns : keys.auto_rows), known));
+    }
+    for (int i = static_cast<int>(own.size()) - 1; i >= 0; --i) {
+      const auto holds = [&](const PlainCell& cell) {
+        const int first = x ? cell.column : cell.row, count = x ? cell.columns : cell.rows;
+        return first <= i && i < first + count;
+      };
+      if (!own[static_cast<std::size_t>(i)].second || std::ranges::any_of(axis.cells, holds)) continue;
+      axis.tracks.erase(axis.tracks.begin() + i);
+      for (PlainCell& cell : axis.cells) {
+        int& first = x ? cell.column : cell.row;
+        if (first > i) --first;
+      }
+    }
+    std::vector<PlainItem> items;
+    for (std::size_t i = 0; i < all.size(); ++i) items.push_back(plain_item(all[i], axis, i, x, width, node));
+    const Rest rest = x ? keys.rest.x : keys.rest.y;
+    tracks_plainly(axis.tracks, items, axis.gap, asked, inner, rest == Rest::stretch);
+    const double left = asked == PlainQuestion::room ? inner - sum_of(axis) : 0;
+    auto [at, between] = spread(rest, left, axis.tracks.size(), scrolls(keys, x));
+    if (asked != PlainQuestion::room) at = between = 0;
+    for (const PlainTrack& track : axis.tracks) {
+      axis.at.push_back(at);
+      at += track.base + axis.gap + between;
+    }
+    return axis;
+  }
+
+  PlainTrack plain_track(const Track& track, double inner) const {
+    const auto resolved = [&](const TrackSize& size, double& length) {
+      if (size.way() != TrackSize::Way::length) return size;
+      if (size.length().is_percent() && inner < 0) return TrackSize();
+      length = px(size.length(), inner);
+      return size;
+    };
+    PlainTrack plain;
+    plain.min = resolved(track.min, plain.least);
+    plain.max = resolved(track.max, plain.most);
+    return plain;
+  }
+
+  PlainItem plain_item(const Child& child, const GridAxis& axis, std::size_t place, bool x, double width,
+                       NodeId grid) const {
+    const PlainCell& cell = axis.cells[place];
+    PlainItem item{x ? cell.column : cell.row, x ? cell.columns : cell.rows};
+    double low = 0, high = 0;
+    if (x) {
+      low = content_width(child.id, false);
+      high = content_width(child.id, true);
+    } else {
+      const Laid laid = lines_of(grid, width).at(0).at(place);
+      low = high = content_height(child.id, laid.width, laid.whole);
+    }
+    const double edges = margin(child.keys, x, none).sum();
+    item.min_content = counted_across(child.keys, x, low) + edges;
+    item.max_content = counted_across(child.keys, x, high) + edges;
+    item.minimum = item.min_content;
+    if (given(child.keys, x, none) >= 0) return item;
+    bool holds = !(x ? child.keys.min_width : child.keys.min_height) && !scrolls(child.keys, x), any = false;
+    double most = axis.gap * (item.count - 1);
+    for (int i = item.first; i < item.first + item.count; ++i) {
+      const PlainTrack& track = axis.tracks[static_cast<std::size_t>(i)];
+      any = any || track.min.way() == TrackSize::Way::content;
+      holds = holds && (item.count == 1 || track.max.way() != TrackSize::Way::share);
+      most += track.max.way() == TrackSize::Way::length ? track.most : endless;
+    }
+    const double least = bounded(child.keys, x, none, none).held(0) * factor_of(child.keys) + edges;
+    item.minimum = holds && any ? std::max(least, std::min(item.min_content, most)) : least;
+    return item;
+  }
+
   // --- widths going down -------------------------------------------------------------------------------------------
 
   struct Laid {
     NodeId id;
     Keys keys;
     double x = 0, width = 0;  // from the parent's content box, in laying order when flipped
+    double whole = 0;         // what percentages of it are of
   };
   using LaidLine = std::vector<Laid>;
 
@@ -317,20 +498,31 @@ class Plain {
         LaidLine line;
         for (std::size_t i = first; i < last; ++i) {
           const double width = items[i].size / factor_of(all[i].keys);
-          line.push_back({all[i].id, all[i].keys, at[i - first] + (items[i].size - width) / 2, width});
+          line.push_back({all[i].id, all[i].keys, at[i - first] + (items[i].size - width) / 2, width, inner});
         }
         lines.push_back(line);
       }
       return lines;
     }
     LaidLine line;
+    if (keys.kind == Kind::grid) {
+      const GridAxis columns = grid_axis(node, true, PlainQuestion::room, inner, inner);
+      for (std::size_t i = 0; i < all.size(); ++i) {
+        const auto [slot_at, slot_size] = slot_in(columns, i, true);
+        const Across own = all[i].keys.self.x.value_or(keys.align.x.value_or(Across::stretch));
+        const auto [at, size] = fitted(keys, all[i].id, all[i].keys, true, slot_size, slot_size, own, rtl_, none, none);
+        line.push_back({all[i].id, all[i].keys, slot_at + at, size, slot_size});
+      }
+      if (line.empty()) return {};
+      return {line};
+    }
     for (const Child& child : all) {
-      Across align = keys.kind == Kind::stack ? child.keys.self.x.value_or(keys.align.x)
+      Across align = keys.kind == Kind::stack ? child.keys.self.x.value_or(keys.align.x.value_or(Across::start))
                                               : child.keys.self.across.value_or(keys.across);
       if (align == Across::baseline) align = Across::start;
       if (keys.kind == Kind::column && keys.wrap && align == Across::stretch) align = Across::start;
       const auto [at, size] = fitted(keys, child.id, child.keys, true, inner, inner, align, rtl_, none, none);
-      line.push_back({child.id, child.keys, at, size});
+      line.push_back({child.id, child.keys, at, size, inner});
     }
     if (line.empty()) return {};
     return {line};
@@ -504,7 +696,7 @@ class Plain {
     const double inner_h = std::max(0.0, box.height - inset(keys, false, whole_y));
     auto lines = lines_of(node, inner_w);
     struct Final {
-      double y, height;
+      double y, height, whole;
     };
     std::map<NodeId, Final> upright;
     bool flip_x = keys.kind == Kind::row ? keys.reverse != rtl_ : rtl_, flip_y = false;
@@ -524,17 +716,28 @@ class Plain {
           const double need = content_height(laid.id, laid.width, inner_w);
           const auto [at, size] = fitted(keys, laid.id, laid.keys, false, heights[i], inner_h,
                                          laid.keys.self.across.value_or(keys.across), false, need, to_baseline);
-          upright[laid.id] = {tops[i] + at, size};
+          upright[laid.id] = {tops[i] + at, size, inner_h};
         }
       }
     } else if (keys.kind == Kind::stack) {
       for (const auto& line : lines) {
         for (const Laid& laid : line) {
           const double need = content_height(laid.id, laid.width, inner_w);
-          const auto [at, size] = fitted(keys, laid.id, laid.keys, false, inner_h, inner_h,
-                                         laid.keys.self.y.value_or(keys.align.y), false, need, none);
-          upright[laid.id] = {at, size};
+          const auto [at, size] =
+              fitted(keys, laid.id, laid.keys, false, inner_h, inner_h,
+                     laid.keys.self.y.value_or(keys.align.y.value_or(Across::start)), false, need, none);
+          upright[laid.id] = {at, size, inner_h};
         }
+      }
+    } else if (keys.kind == Kind::grid) {
+      const GridAxis rows = grid_axis(node, false, PlainQuestion::room, inner_w, inner_h);
+      for (std::size_t i = 0; !lines.empty() && i < lines[0].size(); ++i) {
+        const Laid& laid = lines[0][i];
+        const auto [slot_at, slot_size] = slot_in(rows, i, false);
+        const double need = content_height(laid.id, laid.width, laid.whole);
+        const Across own = laid.keys.self.y.value_or(keys.align.y.value_or(Across::stretch));
+        const auto [at, size] = fitted(keys, laid.id, laid.keys, false, slot_size, slot_size, own, false, need, none);
+        upright[laid.id] = {slot_at + at, size, slot_size};
       }
     } else if (!lines.empty()) {
       flip_y = keys.reverse;
@@ -551,7 +754,7 @@ class Plain {
         double widest = 0;
         for (std::size_t i = first; i < last; ++i) {
           const double height = items[i].size / factor_of(all[i].keys);
-          upright[all[i].id] = {at[i - first] + (items[i].size - height) / 2, height};
+          upright[all[i].id] = {at[i - first] + (items[i].size - height) / 2, height, inner_h};
           widest =
               std::max(widest, lines[0][i].width * factor_of(all[i].keys) + margin(all[i].keys, true, inner_w).sum());
         }
@@ -575,7 +778,7 @@ class Plain {
 
     for (const auto& line : lines) {
       for (const Laid& laid : line) {
-        const auto [y, height] = upright.at(laid.id);
+        const auto [y, height, whole_down] = upright.at(laid.id);
         Rect own{0, 0, laid.width, height};
         own.x = flip_x ? box.width - after(keys, true, whole_x) - laid.x - laid.width
                        : before(keys, true, whole_x) + laid.x;
@@ -586,7 +789,7 @@ class Plain {
         }
         own.x += box.x;
         own.y += box.y;
-        place(laid.id, own, inner_w, inner_h);
+        place(laid.id, own, laid.whole, whole_down);
       }
     }
     for (const Child& child : children(node)) {
@@ -601,10 +804,11 @@ class Plain {
     double spare = inner;
     for (const double size : sizes) spare -= size;
     if (!sizes.empty()) spare -= gap * static_cast<double>(sizes.size() - 1);
-    auto [at, between] = spread(keys.rest, spare, sizes.size(), scrolls(keys, x));
+    const Rest rest = x ? keys.rest.x : keys.rest.y;
+    auto [at, between] = spread(rest, spare, sizes.size(), scrolls(keys, x));
     std::vector<double> places;
     for (double& size : sizes) {
-      if (keys.rest == Rest::stretch && spare > 0) size += spare / static_cast<double>(sizes.size());
+      if (rest == Rest::stretch && spare > 0) size += spare / static_cast<double>(sizes.size());
       places.push_back(at);
       at += size + gap + between;
     }

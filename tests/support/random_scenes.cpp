@@ -50,12 +50,51 @@ void RandomScenes::add_container_keys(Keys& keys) {
   keys.across = static_cast<Across>(below(5));
   keys.wrap = chance(30);
   keys.reverse = chance(20);
-  keys.rest = static_cast<Rest>(below(8));
+  keys.rest = {static_cast<Rest>(below(8)), static_cast<Rest>(below(8))};
   if (chance(10)) keys.out_of = 1 + below(8);
   keys.alike = chance(10);
-  keys.align = {static_cast<Across>(below(4)), static_cast<Across>(below(4))};
+  if (chance(50)) keys.align = {static_cast<Across>(below(4)), static_cast<Across>(below(4))};
+  if (keys.kind == Kind::grid) add_grid_keys(keys);
   if (chance(15)) keys.scroll = static_cast<Scroll>(below(4));
   if (chance(10)) keys.overlap = Overlap::earlier;
+}
+
+TrackSize RandomScenes::track_size(bool can_share) {
+  switch (below(can_share ? 7 : 4)) {
+    case 0: return content;
+    case 1: return min_content;
+    case 2: return max_content;
+    case 3: return any_length();
+    default: return fr(below(5) / 2.0);
+  }
+}
+
+Tracks RandomScenes::tracks() {
+  if (chance(25)) return 1 + below(4);
+  std::vector<Tracks::Run> runs;
+  for (int i = below(3); i >= 0; --i) {
+    Tracks::Run run{{}, 1 + below(2), false, Empty::keep};
+    for (int k = below(3); k >= 0; --k) {
+      run.tracks.push_back(chance(60) ? Track(track_size(true)) : Track(track_size(false), track_size(true)));
+    }
+    runs.push_back(run);
+  }
+  if (chance(25)) {
+    const TrackSize length = 20.0 + below(90);
+    runs.push_back(
+        {{chance(50) ? Track(length) : Track(length, fr(1))}, 1, true, chance(50) ? Empty::drop : Empty::keep});
+  }
+  return Tracks(std::move(runs));
+}
+
+void RandomScenes::add_grid_keys(Keys& keys) {
+  if (chance(85)) keys.columns = tracks();
+  if (chance(50)) keys.rows = tracks();
+  if (chance(25)) keys.auto_columns = Track(track_size(true));
+  if (chance(25)) keys.auto_rows = Track(track_size(false), track_size(true));
+  if (chance(25)) keys.flow = Flow::columns;
+  keys.dense = chance(25);
+  if (chance(15)) keys.areas = {"a a b", "a a .", "c . ."};
 }
 
 void RandomScenes::add_child_keys(Keys& keys) {
@@ -66,6 +105,9 @@ void RandomScenes::add_child_keys(Keys& keys) {
   if (chance(20)) keys.self.across = static_cast<Across>(below(5));
   if (chance(20)) keys.self.x = static_cast<Across>(below(4));
   if (chance(20)) keys.self.y = static_cast<Across>(below(4));
+  if (chance(12)) keys.cell = Cell{below(5), below(5)};
+  if (chance(20)) keys.span = {below(4), below(4)};
+  if (chance(10)) keys.area = std::string(1, static_cast<char>('a' + below(4)));
   if (chance(5)) keys.nudge = {below(20) - 10.0, below(20) - 10.0};
   if (chance(6)) keys.hidden = true;
   if (chance(8)) keys.order.rank = below(3) == 0 ? Order::last : below(5) - 2;
@@ -83,8 +125,8 @@ void RandomScenes::add_child_keys(Keys& keys) {
 Keys RandomScenes::keys(bool leaf) {
   Keys keys;
   constexpr Kind leaves[] = {Kind::box, Kind::text, Kind::image};
-  constexpr Kind containers[] = {Kind::row, Kind::column, Kind::row, Kind::column, Kind::stack};
-  keys.kind = leaf ? leaves[below(3)] : containers[below(5)];
+  constexpr Kind containers[] = {Kind::row, Kind::column, Kind::row, Kind::column, Kind::stack, Kind::grid, Kind::grid};
+  keys.kind = leaf ? leaves[below(3)] : containers[below(7)];
   add_sizes(keys);
   if (chance(25)) keys.margin = edges(12, true);
   if (chance(25)) keys.padding = edges(10, false);

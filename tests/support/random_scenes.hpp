@@ -29,6 +29,9 @@ class RandomScenes {
   Edges edges(int largest, bool can_be_auto);
   void add_sizes(Keys& keys);
   void add_container_keys(Keys& keys);
+  void add_grid_keys(Keys& keys);
+  TrackSize track_size(bool can_share);
+  Tracks tracks();
   void add_child_keys(Keys& keys);
 
   std::mt19937 random_;

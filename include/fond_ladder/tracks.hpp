@@ -1,0 +1,122 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstdint>
+#include <initializer_list>
+#include <utility>
+#include <vector>
+
+#include "fond_ladder/length.hpp"
+
+namespace fond_ladder {
+
+struct MinContent {};
+struct MaxContent {};
+/// As narrow as the content can be without overflow.
+inline constexpr MinContent min_content{};
+/// As wide as the content would like to be.
+inline constexpr MaxContent max_content{};
+
+/// One bound of a track. CSS Grid Layout 2, section 7.2.
+class TrackSize {
+ public:
+  enum class Way : unsigned char { length, content, min_content, max_content, share };
+
+  constexpr TrackSize() : TrackSize(content) {}
+  constexpr TrackSize(Content) : way_(Way::content) {}              // NOLINT(google-explicit-constructor)
+  constexpr TrackSize(MinContent) : way_(Way::min_content) {}       // NOLINT(google-explicit-constructor)
+  constexpr TrackSize(MaxContent) : way_(Way::max_content) {}       // NOLINT(google-explicit-constructor)
+  TrackSize(Length length) : length_(length), way_(Way::length) {}  // NOLINT(google-explicit-constructor)
+  TrackSize(double px) : TrackSize(Length(px)) {}                   // NOLINT(google-explicit-constructor)
+  [[nodiscard]] static TrackSize of_share(double factor) {
+    TrackSize size;
+    size.way_ = Way::share;
+    size.share_ = factor;
+    return size;
+  }
+
+  [[nodiscard]] Way way() const { return way_; }
+  /// Meaningful when `way()` is `length`.
+  [[nodiscard]] const Length& length() const { return length_; }
+  /// Meaningful when `way()` is `share`: the number before `fr`.
+  [[nodiscard]] double share() const { return share_; }
+
+  friend bool operator==(const TrackSize&, const TrackSize&) = default;
+
+ private:
+  Length length_;
+  double share_ = 0;
+  Way way_;
+};
+
+/// `factor` shares of what the other tracks leave free.
+[[nodiscard]] inline TrackSize fr(double factor) {
+  return TrackSize::of_share(factor);
+}
+
+/// A column or row of a grid, between two bounds; a maximum below the minimum counts as the minimum. A share can only
+/// be a maximum.
+struct Track {
+  TrackSize min, max;
+  Track() = default;
+  /// A share alone is at least as large as its content.
+  template <class Size>
+  requires std::is_constructible_v<TrackSize, Size> Track(Size both)
+      : Track(TrackSize(both)) {}  // NOLINT(google-explicit-constructor)
+  Track(TrackSize both)            // NOLINT(google-explicit-constructor)
+      : min(both.way() == TrackSize::Way::share ? TrackSize() : both), max(both) {}
+  Track(TrackSize least, TrackSize most) : min(least), max(most) {}
+  friend bool operator==(const Track&, const Track&) = default;
+};
+
+/// What becomes of tracks of a `fitting` run in which nothing stands.
+enum class Empty : std::uint8_t { keep, drop };
+
+/// The columns or the rows of a grid, from the start.
+class Tracks {
+ public:
+  /// A few tracks, so many times over; `fitting`: as often as they fit, at least once.
+  struct Run {
+    std::vector<Track> tracks;
+    int times = 1;
+    bool fitting = false;
+    Empty empty = Empty::keep;
+    friend bool operator==(const Run&, const Run&) = default;
+  };
+
+  Tracks() = default;
+  /// `count` tracks of the same size, whatever is in them.
+  Tracks(int count) { repeat(count, {Track(0.0, fr(1))}); }  // NOLINT(google-explicit-constructor)
+  Tracks(std::initializer_list<Track> tracks) { runs_.push_back({tracks, 1, false, Empty::keep}); }
+  explicit Tracks(std::vector<Run> runs) : runs_(std::move(runs)) {}
+
+  Tracks& repeat(int times, std::vector<Track> tracks) {
+    runs_.push_back({std::move(tracks), times, false, Empty::keep});
+    return *this;
+  }
+  Tracks& fitting(std::vector<Track> tracks, Empty empty = Empty::keep) {
+    runs_.push_back({std::move(tracks), 1, true, empty});
+    return *this;
+  }
+  [[nodiscard]] const std::vector<Run>& runs() const { return runs_; }
+
+  friend bool operator==(const Tracks&, const Tracks&) = default;
+
+ private:
+  std::vector<Run> runs_;
+};
+
+/// A cell of a grid, counted from 0.
+struct Cell {
+  int column = 0, row = 0;
+  friend bool operator==(const Cell&, const Cell&) = default;
+};
+
+/// How many columns and rows a child of a grid takes.
+struct CellSpan {
+  static constexpr int all = 0;  ///< up to the last track that was written down
+  int columns = 1, rows = 1;
+  friend bool operator==(const CellSpan&, const CellSpan&) = default;
+};
+
+}  // namespace fond_ladder

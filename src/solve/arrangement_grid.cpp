@@ -1,0 +1,88 @@
+// SPDX-License-Identifier: MIT
+//
+// The tracks of a grid after the solve. They are sized again for the answer, by the function that the solve used; who
+// set a track is found by looking for the child that asked for exactly its size.
+#include <algorithm>
+#include <cmath>
+
+#include "solve/grid.hpp"
+#include "solve/placed.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using detail::Axis;
+using detail::Index;
+using detail::View;
+using detail::x_axis;
+using detail::y_axis;
+
+bool is_by_content(const detail::SizedTrack& track) {
+  return track.min != detail::TrackWay::fixed ||
+         (track.max != detail::TrackWay::fixed && track.max != detail::TrackWay::share);
+}
+
+template <Axis axis>
+class TrackTeller {
+ public:
+  TrackTeller(const View& view, const Tree& tree, Index grid) : view_(view), tree_(tree), grid_(grid) {}
+
+  std::vector<Arrangement::TrackBox> tell(double corner) {
+    std::vector<Index> listed;
+    const detail::Flow flow = view_.flow(grid_, listed);
+    const double inner = view_.inner_size(grid_, axis);
+    const auto size = [&](bool stretch) {
+      detail::grid::size_axis<axis>(view_, grid_, flow, detail::Room::known, inner, stretch, scratch_);
+    };
+    size(false);
+    told_.resize(scratch_.tracks.size());
+    gap_ = detail::grid::gap_down(view_, grid_, axis, inner);
+    for (const bool crossing : {false, true}) {
+      for (Index i = 0; i < flow.size(); ++i) credit(flow[i], scratch_.cells.cells[i], crossing);
+    }
+    size(view_.traits(grid_).rest(axis) == Rest::stretch);
+    detail::grid::lay_tracks<axis>(view_, grid_, inner, scratch_);
+    const bool flip = axis == x_axis && view_.mirrored;
+    const detail::Sides inset = view_.edges_down(grid_).inset[axis];
+    for (std::size_t i = 0; i < told_.size(); ++i) {
+      const detail::Slot& slot = scratch_.slots[i];
+      told_[i].size = slot.size;
+      told_[i].at =
+          corner + (flip ? view_.size(grid_, axis) - inset.after - slot.at - slot.size : inset.before + slot.at);
+    }
+    return told_;
+  }
+
+ private:
+  void credit(Index child, const detail::CellRange& range, bool crossing) {
+    const auto own = std::span(scratch_.tracks).subspan(range.first(axis), range.count(axis));
+    if (crossing != (own.size() > 1) || std::ranges::none_of(own, is_by_content)) return;
+    const detail::Claim claim = detail::grid::claim_of<axis>(view_, child, own, gap_);
+    const double size = detail::sum_of(own, gap_);
+    const auto meets = [&](double asked) { return asked > 0 && std::abs(asked - size) <= 1e-9 * std::max(1.0, size); };
+    if (!meets(claim.minimum) && !meets(claim.min_content) && !meets(claim.max_content)) return;
+    for (std::size_t i = 0; i < own.size(); ++i) {
+      NodeId& set_by = told_[range.first(axis) + i].set_by;
+      if (!set_by && is_by_content(own[i])) set_by = tree_.store().id_of(child);
+    }
+  }
+
+  const View& view_;
+  const Tree& tree_;
+  Index grid_;
+  double gap_ = 0;
+  detail::GridScratch scratch_;
+  std::vector<Arrangement::TrackBox> told_;
+};
+
+}  // namespace
+
+Arrangement::GridTracks Arrangement::tracks(NodeId grid) const {
+  if (!is_placed(grid) || tree_->kind(grid) != Kind::grid) return {};
+  const View view = detail::view_of(*tree_, *passes_);
+  const Index i = tree_->store().index_of(grid);
+  const Rect own = box(grid);
+  return {TrackTeller<x_axis>(view, *tree_, i).tell(own.x), TrackTeller<y_axis>(view, *tree_, i).tell(own.y)};
+}
+
+}  // namespace fond_ladder

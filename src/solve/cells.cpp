@@ -1,0 +1,238 @@
+// SPDX-License-Identifier: MIT
+//
+// Placing children in cells. Those with a cell or an area stand there, whoever else does; the others are put one after
+// another into free cells, in the direction of the flow. The cursor of a sparse grid only ever moves on; a dense grid
+// looks for holes from the start, with a cursor for each size of child: where one of a size did not fit, a later one of
+// that size will not fit either, so each cursor also moves on only, and no cell is asked about twice by one size.
+//
+// "Major" is the axis along which lines are added (rows, when the flow is by rows), "minor" the one whose number of
+// tracks is settled before anybody is placed. Where no child says anything about cells, all this is a division.
+//
+// Source: CSS Grid Layout 2, section 8.5. Tests: cells_test.cpp.
+#include "solve/cells.hpp"
+
+#include <algorithm>
+
+namespace fond_ladder::detail {
+namespace {
+
+constexpr auto most = static_cast<std::uint32_t>(limits::most_tracks);
+
+/// What a child says of its cells; spans of `all` already counted out.
+struct Wish {
+  bool definite = false;
+  std::uint32_t column = 0, row = 0, columns = 1, rows = 1;
+};
+
+std::uint32_t spanned(int count, std::uint32_t from, std::uint32_t explicit_count) {
+  if (count != CellSpan::all) return static_cast<std::uint32_t>(count);
+  return from < explicit_count ? explicit_count - from : 1;
+}
+
+Wish wish_of(const View& view, Index child, const AreaMap& areas, CellCounts written) {
+  const Keys& keys = view.keys(child);
+  if (!keys.area.empty()) {
+    if (const Area* area = areas.find(keys.area)) return {true, area->column, area->row, area->columns, area->rows};
+  }
+  Wish wish;
+  if (keys.cell) {
+    wish.definite = true;
+    wish.column = static_cast<std::uint32_t>(keys.cell->column);
+    wish.row = static_cast<std::uint32_t>(keys.cell->row);
+  }
+  wish.columns = spanned(keys.span.columns, wish.column, written.columns);
+  wish.rows = spanned(keys.span.rows, wish.row, written.rows);
+  return wish;
+}
+
+/// Cells by major and minor track, whichever of them are rows.
+struct Turned {
+  bool by_rows;
+  [[nodiscard]] std::uint32_t& major(CellCounts& counts) const { return by_rows ? counts.rows : counts.columns; }
+  [[nodiscard]] std::uint32_t& minor(CellCounts& counts) const { return by_rows ? counts.columns : counts.rows; }
+  [[nodiscard]] CellRange range(std::uint32_t major_at, std::uint32_t minor_at, std::uint32_t majors,
+                                std::uint32_t minors) const {
+    const auto fit = [](std::uint32_t value) { return static_cast<std::uint16_t>(value); };
+    if (by_rows) return {fit(minor_at), fit(major_at), fit(minors), fit(majors)};
+    return {fit(major_at), fit(minor_at), fit(majors), fit(minors)};
+  }
+};
+
+/// Which cells are taken: lines of bits, added as they are reached.
+class Taken {
+ public:
+  Taken(std::vector<std::uint64_t>& bits, std::uint32_t minors) : bits_(bits), words_((minors + 63) / 64) {
+    bits_.clear();
+  }
+  void take(std::uint32_t major, std::uint32_t minor, std::uint32_t majors, std::uint32_t minors) {
+    if (bits_.size() < std::size_t{major + majors} * words_) bits_.resize(std::size_t{major + majors} * words_);
+    for (std::uint32_t line = major; line < major + majors; ++line) {
+      for (std::uint32_t i = minor; i < minor + minors; ++i) bits_[line * words_ + i / 64] |= 1ULL << i % 64;
+    }
+  }
+  /// The first minor track of the range that is taken, counted from its end; or none.
+  [[nodiscard]] std::optional<std::uint32_t> last_taken(std::uint32_t major, std::uint32_t minor, std::uint32_t majors,
+                                                        std::uint32_t minors) const {
+    for (std::uint32_t i = minor + minors; i > minor; --i) {
+      for (std::uint32_t line = major; line < major + majors; ++line) {
+        if (line * words_ >= bits_.size()) break;
+        if ((bits_[line * words_ + (i - 1) / 64] >> (i - 1) % 64 & 1) != 0) return i - 1;
+      }
+    }
+    return {};
+  }
+
+ private:
+  std::vector<std::uint64_t>& bits_;
+  std::size_t words_;
+};
+
+class Placer {
+ public:
+  Placer(const View& view, const Flow& flow, const Keys& keys, CellCounts written, CellScratch& scratch)
+      : view_(view),
+        flow_(flow),
+        dense_(keys.dense),
+        turned_{keys.flow == fond_ladder::Flow::rows},
+        written_(written),
+        counts_(written),
+        scratch_(scratch) {}
+
+  CellCounts place() {
+    scratch_.cells.assign(flow_.size(), {});
+    scratch_.cursors.clear();
+    const bool any_free = place_definite();
+    turned_.minor(counts_) = std::max(turned_.minor(counts_), 1U);
+    if (!any_free) return counts_;
+    Taken taken(scratch_.taken, turned_.minor(counts_));
+    for (Index i = 0; i < flow_.size(); ++i) {
+      const CellRange& range = scratch_.cells[i];
+      if (!is_definite(i)) continue;
+      const bool rows = turned_.by_rows;
+      taken.take(range.first(rows ? y_axis : x_axis), range.first(rows ? x_axis : y_axis),
+                 range.count(rows ? y_axis : x_axis), range.count(rows ? x_axis : y_axis));
+    }
+    for (Index i = 0; i < flow_.size(); ++i) {
+      if (!is_definite(i)) place_free(i, taken);
+    }
+    return counts_;
+  }
+
+ private:
+  [[nodiscard]] bool says(Index i) const { return view_.traits(flow_[i]).celled; }
+  [[nodiscard]] Wish wish(Index i) const {
+    return says(i) ? wish_of(view_, flow_[i], scratch_.areas, written_) : Wish{};
+  }
+  [[nodiscard]] bool is_definite(Index i) const { return says(i) && wish(i).definite; }
+
+  /// Also settles the number of minor tracks. Returns whether anybody is left to be placed.
+  bool place_definite() {
+    bool any_free = false;
+    for (Index i = 0; i < flow_.size(); ++i) {
+      Wish own = wish(i);
+      if (!own.definite) {
+        any_free = true;
+        std::uint32_t& minor = turned_.minor(counts_);
+        minor = std::max(minor, std::min(most, turned_.by_rows ? own.columns : own.rows));
+        continue;
+      }
+      hold(own.column, own.columns);
+      hold(own.row, own.rows);
+      counts_.columns = std::max(counts_.columns, own.column + own.columns);
+      counts_.rows = std::max(counts_.rows, own.row + own.rows);
+      const auto fit = [](std::uint32_t value) { return static_cast<std::uint16_t>(value); };
+      scratch_.cells[i] = {fit(own.column), fit(own.row), fit(own.columns), fit(own.rows)};
+    }
+    return any_free;
+  }
+
+  /// Keeps a stretch of tracks below the limit.
+  void hold(std::uint32_t& at, std::uint32_t& count) {
+    if (at + count <= most) return;
+    counts_.overflows = true;
+    at = std::min(at, most - 1);
+    count = std::min(count, most - at);
+  }
+
+  CellScratch::Cursor& cursor_for(std::uint32_t majors, std::uint32_t minors) {
+    const std::uint32_t columns = dense_ ? minors : 0, rows = dense_ ? majors : 0;
+    for (CellScratch::Cursor& cursor : scratch_.cursors) {
+      if (cursor.columns == columns && cursor.rows == rows) return cursor;
+    }
+    scratch_.cursors.push_back({columns, rows, 0, 0});
+    return scratch_.cursors.back();
+  }
+
+  void place_free(Index i, Taken& taken) {
+    const Wish own = wish(i);
+    std::uint32_t majors = std::min(most, turned_.by_rows ? own.rows : own.columns);
+    const std::uint32_t minors = std::min(most, turned_.by_rows ? own.columns : own.rows);
+    const std::uint32_t width = turned_.minor(counts_);
+    CellScratch::Cursor& cursor = cursor_for(majors, minors);
+    while (cursor.major < most) {
+      if (cursor.minor + minors > width) {
+        ++cursor.major;
+        cursor.minor = 0;
+        continue;
+      }
+      const auto blocked = taken.last_taken(cursor.major, cursor.minor, majors, minors);
+      if (!blocked) break;
+      cursor.minor = *blocked + 1;
+    }
+    std::uint32_t major = cursor.major;
+    const std::uint32_t minor = cursor.major < most ? cursor.minor : 0;
+    hold(major, majors);
+    taken.take(major, minor, majors, minors);
+    scratch_.cells[i] = turned_.range(major, minor, majors, minors);
+    turned_.major(counts_) = std::max(turned_.major(counts_), major + majors);
+  }
+
+  const View& view_;
+  const Flow& flow_;
+  bool dense_;
+  Turned turned_;
+  CellCounts written_, counts_;
+  CellScratch& scratch_;
+};
+
+/// Nobody says anything about cells: one after another.
+CellCounts place_in_order(const Flow& flow, bool by_rows, CellCounts written, std::vector<CellRange>& cells) {
+  const Turned turned{by_rows};
+  CellCounts counts = written;
+  std::uint32_t& minor = turned.minor(counts);
+  std::uint32_t& major = turned.major(counts);
+  minor = std::max(minor, 1U);
+  cells.resize(flow.size());
+  std::uint32_t line = 0, place = 0;
+  for (CellRange& range : cells) {
+    range = turned.range(line, place, 1, 1);
+    if (++place < minor) continue;
+    place = 0;
+    if (line + 1 < most) ++line;
+  }
+  const std::uint32_t lines = (flow.size() + minor - 1) / minor;
+  counts.overflows = lines > most;
+  major = std::max(major, std::min(lines, most));
+  return counts;
+}
+
+}  // namespace
+
+CellCounts place_in_cells(const View& view, Index grid, const Flow& flow, std::uint32_t columns, std::uint32_t rows,
+                          CellScratch& scratch) {
+  static const Keys plain;
+  const Keys& keys = view.extra(grid).keys ? view.keys(grid) : plain;
+  CellCounts written{columns, rows};
+  if (!keys.areas.empty()) {
+    scratch.areas.read(keys.areas);
+    written.columns = std::max(written.columns, std::min(most, scratch.areas.columns()));
+    written.rows = std::max(written.rows, std::min(most, scratch.areas.rows()));
+  }
+  if (!view.traits(grid).odd_cells) {
+    return place_in_order(flow, keys.flow == fond_ladder::Flow::rows, written, scratch.cells);
+  }
+  if (keys.areas.empty()) scratch.areas.read({});
+  return Placer(view, flow, keys, written, scratch).place();
+}
+
+}  // namespace fond_ladder::detail

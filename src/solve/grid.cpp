@@ -1,0 +1,355 @@
+// SPDX-License-Identifier: MIT
+//
+// Children that line up both ways. Each step places the children in cells and sizes the tracks of one axis, columns on
+// the passes of widths, rows on those of heights: nothing of a grid is kept between steps, so nothing can be out of
+// date, and placing is cheap beside sizing. A child then fills or fits the tracks it takes, as in a stack.
+//
+//   widths up     columns under the questions "how narrow" and "how wide"; `fitting` counts once
+//   widths down   columns in the width that is known; `fitting` counts as often as it fits
+//   heights up    rows by content, at the widths that the children have now
+//   heights down  rows in the height that is known
+//
+// The standard sizes columns a second time when rows turned out to matter; here a width never waits for a height.
+//
+// Source: CSS Grid Layout 2, sections 7 (tracks), 8 (placement, cells.cpp), 12 (sizes, tracks.cpp), 10 (alignment).
+#include "solve/grid.hpp"
+
+#include <cmath>
+
+#include "solve/cross.hpp"
+#include "solve/kinds.hpp"
+#include "solve/leaf.hpp"
+#include "solve/spread.hpp"
+
+namespace fond_ladder::detail {
+namespace {
+
+constexpr auto most = static_cast<std::uint32_t>(limits::most_tracks);
+
+const Keys& keys_of(const View& view, Index grid) {
+  static const Keys plain;
+  return view.extra(grid).keys ? view.keys(grid) : plain;
+}
+
+const Tracks& written_tracks(const Keys& keys, Axis axis) {
+  return axis == x_axis ? keys.columns : keys.rows;
+}
+
+/// A bound of a track in pixels where it is a length and its percentage is known; else negative.
+double length_of(const TrackSize& size, double em, double inner) {
+  if (size.way() != TrackSize::Way::length || (size.length().is_percent() && inner < 0)) return -1;
+  return size.length().in_px(em, inner);
+}
+
+TrackWay way_of(const TrackSize& size, double px) {
+  switch (size.way()) {
+    case TrackSize::Way::length: return px >= 0 ? TrackWay::fixed : TrackWay::content;
+    case TrackSize::Way::content: return TrackWay::content;
+    case TrackSize::Way::min_content: return TrackWay::min_content;
+    case TrackSize::Way::max_content: return TrackWay::max_content;
+    case TrackSize::Way::share: return TrackWay::share;
+  }
+  return TrackWay::content;
+}
+
+SizedTrack resolved(const Track& track, double em, double inner) {
+  SizedTrack sized;
+  sized.least = length_of(track.min, em, inner);
+  sized.most = length_of(track.max, em, inner);
+  sized.min = way_of(track.min, sized.least);
+  sized.max = way_of(track.max, sized.most);
+  sized.share = sized.max == TrackWay::share ? track.max.share() : 0;
+  return sized;
+}
+
+/// The size by which a track counts when it is asked how many fit: section 7.2.3.2.
+double counted_size(const Track& track, double em, double inner) {
+  const double least = length_of(track.min, em, inner), largest = length_of(track.max, em, inner);
+  return std::max(0.0, largest >= 0 ? std::max(largest, least) : least);
+}
+
+/// How often the fitting run of some tracks is repeated.
+std::uint32_t repeats(const Tracks& tracks, double em, double gap, double inner) {
+  if (inner < 0) return 1;
+  double fixed = 0, unit = 0, fixed_count = 0, unit_count = 0;
+  for (const Tracks::Run& run : tracks.runs()) {
+    for (const Track& track : run.tracks) {
+      const double size = counted_size(track, em, inner);
+      (run.fitting ? unit : fixed) += run.fitting ? std::max(1.0, size) : size * run.times;
+      (run.fitting ? unit_count : fixed_count) += run.fitting ? 1 : run.times;
+    }
+  }
+  if (unit_count == 0) return 1;
+  const double slack = limits::line_tolerance * std::max(1.0, inner);
+  const double times = std::floor((inner + gap + slack - fixed - gap * fixed_count) / (unit + gap * unit_count));
+  const double possible = std::floor((limits::most_tracks - fixed_count) / unit_count);
+  return static_cast<std::uint32_t>(std::max(1.0, std::min(times, possible)));
+}
+
+/// Calls `each(track, may_be_dropped)` for the tracks that are written down, repeated ones as often as they are.
+template <class Each>
+void for_each_written(const Tracks& tracks, std::uint32_t fitting, Each each) {
+  for (const Tracks::Run& run : tracks.runs()) {
+    const std::uint32_t times = run.fitting ? fitting : static_cast<std::uint32_t>(run.times);
+    for (std::uint32_t i = 0; i < times; ++i) {
+      for (const Track& track : run.tracks) each(track, run.fitting && run.empty == Empty::drop);
+    }
+  }
+}
+
+std::uint32_t count_written(const Tracks& tracks, std::uint32_t fitting) {
+  std::size_t count = 0;
+  for (const Tracks::Run& run : tracks.runs()) {
+    count += run.tracks.size() * (run.fitting ? fitting : static_cast<std::size_t>(run.times));
+  }
+  return static_cast<std::uint32_t>(std::min<std::size_t>(count, most));
+}
+
+/// The content height by which rows are counted: only a height in pixels counts.
+double height_for_counting(const View& view, Index grid) {
+  if (grid == 0) return unknown;
+  return with_child<y_axis>(view, grid, [&](const auto& child) {
+    const double given = child.traits().way(y_axis) == SizeWay::px ? child.given(unknown) : -1;
+    if (given < 0) return unknown;
+    const double inset = child.inset_up();
+    return std::max(0.0, child.bounds(inset, unknown).held(given) - inset);
+  });
+}
+
+struct Repeats {
+  std::uint32_t columns = 1, rows = 1;
+};
+
+Repeats repeats_of(const View& view, Index grid, const Keys& keys, double inner_width) {
+  const double gap =
+      inner_width < 0 ? grid::gap_up(view, grid, x_axis) : grid::gap_down(view, grid, x_axis, inner_width);
+  return {repeats(keys.columns, view.em, gap, inner_width),
+          repeats(keys.rows, view.em, grid::gap_up(view, grid, y_axis), height_for_counting(view, grid))};
+}
+
+/// Takes out the tracks that nobody stands in, where they are to be dropped.
+template <Axis axis>
+void drop_empty(const Tracks& written, std::uint32_t fitting, GridScratch& scratch) {
+  constexpr auto used = std::uint32_t{1};
+  auto& place = scratch.new_place;
+  place.assign(scratch.tracks.size(), used);
+  std::uint32_t i = 0;
+  bool any = false;
+  for_each_written(written, fitting, [&](const Track&, bool droppable) {
+    if (i < place.size() && droppable) place[i] = 0;
+    any |= droppable;
+    ++i;
+  });
+  if (!any) return;
+  for (const CellRange& range : scratch.cells.cells) {
+    std::fill_n(place.begin() + range.first(axis), range.count(axis), used);
+  }
+  std::uint32_t kept = 0;
+  for (i = 0; i < place.size(); ++i) {
+    const bool stays = place[i] == used;
+    place[i] = kept;
+    if (stays) scratch.tracks[kept++] = scratch.tracks[i];
+  }
+  scratch.tracks.resize(kept);
+  for (CellRange& range : scratch.cells.cells) {
+    std::uint16_t& first = axis == x_axis ? range.column : range.row;
+    first = static_cast<std::uint16_t>(place[first]);
+  }
+}
+
+bool asks_content(std::span<const SizedTrack> tracks, Room asked) {
+  return std::ranges::any_of(tracks, [&](const SizedTrack& track) {
+    return track.min != TrackWay::fixed || (track.max != TrackWay::fixed && track.max != TrackWay::share) ||
+           (asked != Room::known && track.max == TrackWay::share);
+  });
+}
+
+template <Axis axis>
+void gather_claims(const View& view, const Flow& flow, double gap, GridScratch& scratch) {
+  const std::span<SizedTrack> tracks = scratch.tracks;
+  for (Index i = 0; i < flow.size(); ++i) {
+    const CellRange& range = scratch.cells.cells[i];
+    const auto own = tracks.subspan(range.first(axis), range.count(axis));
+    const Claim claim = grid::claim_of<axis>(view, flow[i], own, gap);
+    if (own.size() == 1) {
+      claim_alone(own[0], claim);
+    } else {
+      scratch.crossing.push_back({range.first(axis), range.count(axis), claim, false});
+    }
+  }
+}
+
+/// The room of the tracks that a child takes.
+Slot slot_of(const CellRange& range, Axis axis, const std::vector<Slot>& slots) {
+  const Slot& first = slots[range.first(axis)];
+  const Slot& last = slots[range.first(axis) + range.count(axis) - 1];
+  return {first.at, last.at + last.size - first.at};
+}
+
+template <Axis axis>
+void arrange(Frame& frame, Index node) {
+  const Traits own = frame.traits(node);
+  const CrossAxis<axis> across(frame, node, axis == x_axis && frame.mirrored);
+  const Flow flow = frame.flow(node);
+  GridScratch& scratch = frame.scratch.grid;
+  grid::size_axis<axis>(frame, node, flow, Room::known, across.whole, own.rest(axis) == Rest::stretch, scratch);
+  grid::lay_tracks<axis>(frame, node, across.whole, scratch);
+  CrossAxis<axis> cell = across;
+  for (Index i = 0; i < flow.size(); ++i) {
+    const Slot slot = slot_of(scratch.cells.cells[i], axis, scratch.slots);
+    cell.whole = slot.size;
+    place_across(frame, cell, flow[i], slot, alignment<axis>(own, frame.traits(flow[i]), Across::stretch));
+  }
+  place_pinned(frame, node, axis);
+}
+
+/// First baseline of a grid whose rows are sized by content: of the child that stands first, as if the rows were packed
+/// at the start.
+double baseline_of(const Frame& frame, Index node, const Flow& flow, const GridScratch& scratch) {
+  const auto& cells = scratch.cells.cells;
+  Index first = 0;
+  for (Index i = 1; i < flow.size(); ++i) {
+    const auto order = [&](Index k) { return std::pair(cells[k].row, cells[k].column); };
+    if (order(i) < order(first)) first = i;
+  }
+  const Index child = flow[first];
+  const Slot slot = slot_of(cells[first], y_axis, scratch.slots);
+  const Sides margin = frame.edges_up(child).margin[y_axis];
+  const double room = slot.size - margin.sum() - natural_height(frame, child);
+  const Across align = alignment<y_axis>(frame.traits(node), frame.traits(child), Across::stretch);
+  const double ahead = align == Across::center ? room / 2 : align == Across::end ? room : 0;
+  return frame.edges_up(node).inset[y_axis].before + slot.at + margin.before + ahead + first_baseline(frame, child);
+}
+
+}  // namespace
+
+namespace grid {
+
+double gap_up(const View& view, Index grid, Axis axis) {
+  return std::max(0.0, view.gap_up(grid, axis));
+}
+
+double gap_down(const View& view, Index grid, Axis axis, double inner) {
+  return std::max(0.0, view.gap_down(grid, axis, inner));
+}
+
+template <Axis axis>
+Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, double gap) {
+  const double low = axis == x_axis ? view.min_content(node) : view.need(node);
+  const double high = axis == x_axis ? view.max_content(node) : low;
+  return with_child<axis>(view, node, [&](const auto& child) {
+    Claim claim{0, outer_across_up(child, low), outer_across_up(child, high)};
+    claim.minimum = claim.min_content;
+    if (child.given(unknown) >= 0) return claim;
+    const Bounds bounds = child.bounds(child.inset_up(), unknown);
+    const double least = bounds.least * child.counted_scale() + child.margin_up().sum();
+    const Traits traits = child.traits();
+    bool by_content = !traits.min_given(axis) && !traits.scrolls(axis);
+    bool any_automatic = false;
+    double largest = gap * static_cast<double>(own.size() - 1);
+    for (const SizedTrack& track : own) {
+      any_automatic |= track.min == TrackWay::content;
+      by_content = by_content && (own.size() == 1 || track.max != TrackWay::share);
+      largest += track.max == TrackWay::fixed ? track.most : unlimited;
+    }
+    claim.minimum = by_content && any_automatic ? std::max(least, std::min(claim.min_content, largest)) : least;
+    return claim;
+  });
+}
+
+template <Axis axis>
+void size_axis(const View& view, Index grid, const Flow& flow, Room asked, double inner, bool stretch,
+               GridScratch& scratch) {
+  const Keys& keys = keys_of(view, grid);
+  const bool known = asked == Room::known;
+  const double width = axis == x_axis ? (known ? inner : unknown) : view.inner_size(grid, x_axis);
+  const Repeats times = repeats_of(view, grid, keys, width);
+  const CellCounts counts = place_in_cells(view, grid, flow, count_written(keys.columns, times.columns),
+                                           count_written(keys.rows, times.rows), scratch.cells);
+  const double whole = known ? inner : unknown,
+               gap = known ? gap_down(view, grid, axis, inner) : gap_up(view, grid, axis);
+  const std::uint32_t fitting = axis == x_axis ? times.columns : times.rows;
+  scratch.tracks.clear();
+  for_each_written(written_tracks(keys, axis), fitting, [&](const Track& track, bool) {
+    if (scratch.tracks.size() < most) scratch.tracks.push_back(resolved(track, view.em, whole));
+  });
+  const SizedTrack added = resolved(axis == x_axis ? keys.auto_columns : keys.auto_rows, view.em, whole);
+  scratch.tracks.resize(std::max<std::size_t>(scratch.tracks.size(), counts.on(axis)), added);
+  drop_empty<axis>(written_tracks(keys, axis), fitting, scratch);
+  scratch.crossing.clear();
+  if (asks_content(scratch.tracks, asked)) gather_claims<axis>(view, flow, gap, scratch);
+  size_tracks(scratch.tracks, scratch.crossing, gap, asked, inner, stretch, scratch.sizing);
+}
+
+template <Axis axis>
+void lay_tracks(const View& view, Index grid, double inner, GridScratch& scratch) {
+  const Traits own = view.traits(grid);
+  const double gap = gap_down(view, grid, axis, inner), spare = inner - sum_of(scratch.tracks, gap);
+  const Spread spread_by = spread(own.rest(axis), spare, scratch.tracks.size(), own.scrolls(axis));
+  double at = spread_by.before;
+  scratch.slots.clear();
+  for (const SizedTrack& track : scratch.tracks) {
+    scratch.slots.push_back({at, track.base});
+    at += track.base + gap + spread_by.between;
+  }
+}
+
+bool overflows(const View& view, Index grid, const Flow& flow, GridScratch& scratch) {
+  const Keys& keys = keys_of(view, grid);
+  const Repeats times = repeats_of(view, grid, keys, view.inner_size(grid, x_axis));
+  return place_in_cells(view, grid, flow, count_written(keys.columns, times.columns),
+                        count_written(keys.rows, times.rows), scratch.cells)
+      .overflows;
+}
+
+template Claim claim_of<x_axis>(const View&, Index, std::span<const SizedTrack>, double);
+template Claim claim_of<y_axis>(const View&, Index, std::span<const SizedTrack>, double);
+template void size_axis<x_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&);
+template void size_axis<y_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&);
+template void lay_tracks<x_axis>(const View&, Index, double, GridScratch&);
+template void lay_tracks<y_axis>(const View&, Index, double, GridScratch&);
+
+void widths_up(Frame& frame, Index node) {
+  leaf::settle_pinned(frame, node);
+  const Flow flow = frame.flow(node);
+  for (Index i = 0; i < flow.size(); ++i) {
+    with_child<x_axis>(frame, flow[i], [&](const auto& child) { leaf::settle(frame, child); });
+  }
+  GridScratch& scratch = frame.scratch.grid;
+  const double gap = gap_up(frame, node, x_axis);
+  size_axis<x_axis>(frame, node, flow, Room::max_content, unknown, false, scratch);
+  const double widest = sum_of(scratch.tracks, gap);
+  size_tracks(scratch.tracks, scratch.crossing, gap, Room::min_content, unknown, false, scratch.sizing);
+  const double narrowest = sum_of(scratch.tracks, gap);
+  const double inset = frame.edges_up(node).inset[x_axis].sum();
+  frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : narrowest + inset,
+                           std::max(narrowest, widest) + inset);
+}
+
+void widths_down(Frame& frame, Index node) {
+  arrange<x_axis>(frame, node);
+}
+
+void heights_up(Frame& frame, Index node) {
+  const Flow flow = frame.flow(node);
+  GridScratch& scratch = frame.scratch.grid;
+  size_axis<y_axis>(frame, node, flow, Room::max_content, unknown, false, scratch);
+  const double gap = gap_up(frame, node, y_axis), inset = frame.edges_up(node).inset[y_axis].sum();
+  frame.set_need(node, frame.height_by_aspect(node, sum_of(scratch.tracks, gap) + inset));
+  frame.set_baseline(node, natural_height(frame, node));
+  if (flow.size() == 0) return;
+  scratch.slots.clear();
+  double at = 0;
+  for (const SizedTrack& track : scratch.tracks) {
+    scratch.slots.push_back({at, track.base});
+    at += track.base + gap;
+  }
+  frame.set_baseline(node, baseline_of(frame, node, flow, scratch));
+}
+
+void heights_down(Frame& frame, Index node) {
+  arrange<y_axis>(frame, node);
+}
+
+}  // namespace grid
+}  // namespace fond_ladder::detail

@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Room for the visit of one grid, used again by the next.
+
+#include <cstdint>
+#include <vector>
+
+#include "model/area_map.hpp"
+#include "solve/tracks.hpp"
+
+namespace fond_ladder::detail {
+
+/// The tracks that a child takes.
+struct CellRange {
+  std::uint16_t column = 0, row = 0, columns = 1, rows = 1;
+  [[nodiscard]] std::uint32_t first(Axis axis) const { return axis == x_axis ? column : row; }
+  [[nodiscard]] std::uint32_t count(Axis axis) const { return axis == x_axis ? columns : rows; }
+};
+
+/// For placing children in cells.
+struct CellScratch {
+  std::vector<CellRange> cells;  ///< of the flow, in its order
+  AreaMap areas;
+  std::vector<std::uint64_t> taken;  ///< a bit a cell, line by line
+  struct Cursor {
+    std::uint32_t columns, rows;  ///< of the children it is for
+    std::uint32_t major, minor;
+  };
+  std::vector<Cursor> cursors;
+};
+
+/// A stretch of the parent's content box, measured from the edge from which it is laid.
+struct Slot {
+  double at = 0, size = 0;
+};
+
+struct GridScratch {
+  CellScratch cells;
+  TrackScratch sizing;
+  std::vector<SizedTrack> tracks;
+  std::vector<CrossingClaim> crossing;
+  std::vector<Slot> slots;               ///< of the tracks
+  std::vector<std::uint32_t> new_place;  ///< of tracks, where empty ones are dropped
+};
+
+}  // namespace fond_ladder::detail
