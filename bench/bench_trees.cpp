@@ -171,4 +171,28 @@ Tree freezing_row(std::size_t size) {
   return tree;
 }
 
+Tree mixed_grid(std::size_t size) {
+  Dice dice;
+  const auto side = static_cast<int>(std::sqrt(static_cast<double>(size)));
+  const std::vector<Track> kinds{content, 40.0, fr(1), Track(20.0, fr(2)), Track(min_content, 120.0), max_content};
+  const auto tracks = [&] {
+    std::vector<Track> all;
+    for (int i = 0; i < side; ++i) all.push_back(kinds[static_cast<std::size_t>(dice.below(6))]);
+    return Tracks({Tracks::Run{all, 1, false, Empty::keep}});
+  };
+  Keys root;
+  root.kind = Kind::grid;
+  root.gap = 4.0;
+  root.columns = tracks();
+  root.rows = tracks();
+  Tree tree(root);
+  for (std::size_t i = 0; i < size - size / 20; ++i) {
+    Keys keys;
+    keys.natural = {10.0 + dice.below(40), 10.0 + dice.below(20)};
+    if (i % 20 == 7) keys.span = {1 + static_cast<int>(i % 2), 2 - static_cast<int>(i % 2)};
+    tree.append(tree.root(), keys);
+  }
+  return tree;
+}
+
 }  // namespace fond_ladder::bench

@@ -22,5 +22,7 @@ namespace fond_ladder::bench {
 [[nodiscard]] Tree texts(std::size_t size);
 /// One row whose factors and maxima freeze one child after the other.
 [[nodiscard]] Tree freezing_row(std::size_t size);
+/// A grid of about `size` cells, as many columns as rows, tracks of every kind; one child in twenty takes two cells.
+[[nodiscard]] Tree mixed_grid(std::size_t size);
 
 }  // namespace fond_ladder::bench

@@ -189,6 +189,16 @@ int run(bool quick, const std::string& out) {
   subject("texts 10k", texts(10000));
   subject("freezing 1k", freezing_row(1000));
   subject("freezing 100k", freezing_row(100000 / scale));
+  struct Pair {
+    const char* cells;
+    Subject *grid, *row;
+  };
+  std::vector<Pair> grids;
+  for (const auto& [cells, size] :
+       {std::pair("100", std::size_t{100}), std::pair("10k", std::size_t{10000}), std::pair("250k", 250000 / scale)}) {
+    Subject& grid = subject(std::string("grid ") + cells, mixed_grid(size));
+    grids.push_back({cells, &grid, &subject(std::string("row ") + cells, wide_row(size))});
+  }
 
   add_edits(middle);
   measure("edits", middle.edits, quick);
@@ -211,6 +221,13 @@ int run(bool quick, const std::string& out) {
   fmt::print("the same, a pixel wider:                 1/{:.0f} of a full solve\n", widening);
   fmt::print("1600 widths of 1k nodes, a width:        {:.2f} of a full solve\n", climb);
   fmt::print("the same on two threads:                 {:.2f} times as fast\n", threads);
+  json += ",\n \"grid_per_row\": {";
+  for (const Pair& pair : grids) {
+    const double ratio = per_node(*pair.grid) / per_node(*pair.row);
+    fmt::print("a child of a grid of {:<20}{:.2f} of a row's child\n", std::string(pair.cells) + ":", ratio);
+    json += fmt::format("{}\"{}\": {:.3f}", json.back() == '{' ? "" : ", ", pair.cells, ratio);
+  }
+  json += "}";
   json += fmt::format(
       ",\n \"growth_1k_to_1M\": {:.3f}, \"full_per_edit\": {:.1f}, \"full_per_widening_edit\": {:.1f}, "
       "\"climb_width_per_full\": {:.3f}, \"two_threads_speedup\": {:.3f}}}\n",

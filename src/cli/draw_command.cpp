@@ -77,9 +77,9 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   }
   if (picture.left_out > 0) {
     fmt::print(streams.err,
-               "note: {} nodes were left out: too small, too deep, too many or too far outside to show; draw a part "
-               "of them by --only, or with a larger --scale\n",
-               picture.left_out);
+               "note: {} left out: too small, too deep, too many or too far outside to show; draw a part by --only, or "
+               "with a larger --scale\n",
+               picture.left_out == 1 ? "1 node was" : fmt::format("{} nodes were", picture.left_out));
   }
   return all_well;
 }

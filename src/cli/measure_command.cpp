@@ -140,6 +140,9 @@ void print_json(const Scene& scene, const Arrangement& arrangement, const std::v
       }
       fmt::print(out, ", \"cut\": {{{}}}", list);
     }
+    if (scene.tree.kind(placed.node) == Kind::grid) {
+      fmt::print(out, ",\n   \"tracks\": {}", json_tracks(scene, arrangement, placed.node));
+    }
     fmt::print(out, "}}");
   }
   fmt::print(out, "]}}");
@@ -186,6 +189,7 @@ void print_one(const Scene& scene, const Arrangement& arrangement, const AskedSi
     case Format::table:
       print_answer(scene, arrangement, asked, boxes, out);
       print_table(scene, arrangement, boxes, out);
+      print_tracks(scene, arrangement, out);
       print_scrollers(scene, arrangement, boxes, out);
       if (options.timing) print_timing(seconds, arrangement, out);
       break;

@@ -161,4 +161,40 @@ void print_outline(const Scene& scene, const Arrangement& arrangement, const Mea
   table.print(out);
 }
 
+void print_tracks(const Scene& scene, const Arrangement& arrangement, std::ostream& out) {
+  Table table({{"tracks"}, {"at", Table::Align::numbers}, {"size", Table::Align::numbers}, {"set by"}});
+  bool any = false;
+  for (const auto& placed : arrangement.boxes()) {
+    if (scene.tree.kind(placed.node) != Kind::grid) continue;
+    any = true;
+    table.add({scene.tree.path(placed.node)});
+    const auto tracks = arrangement.tracks(placed.node);
+    const auto add = [&](const char* what, const std::vector<Arrangement::TrackBox>& all) {
+      for (std::size_t i = 0; i < all.size(); ++i) {
+        table.add({fmt::format("  {} {}", what, i), rounded(all[i].at), rounded(all[i].size),
+                   all[i].set_by ? scene.tree.step(all[i].set_by) : ""});
+      }
+    };
+    add("column", tracks.columns);
+    add("row", tracks.rows);
+  }
+  if (!any) return;
+  out << '\n';
+  table.print(out);
+}
+
+std::string json_tracks(const Scene& scene, const Arrangement& arrangement, NodeId grid) {
+  const auto list = [&](const std::vector<Arrangement::TrackBox>& tracks) {
+    std::vector<std::string> items;
+    for (const auto& track : tracks) {
+      const std::string set_by =
+          track.set_by ? fmt::format(", \"set_by\": {}", json_text(scene.tree.path(track.set_by))) : "";
+      items.push_back(fmt::format("{{\"at\": {}, \"size\": {}{}}}", exact(track.at), exact(track.size), set_by));
+    }
+    return fmt::format("[{}]", fmt::join(items, ", "));
+  };
+  const auto tracks = arrangement.tracks(grid);
+  return fmt::format("{{\"columns\": {},\n              \"rows\": {}}}", list(tracks.columns), list(tracks.rows));
+}
+
 }  // namespace fond_ladder::cli

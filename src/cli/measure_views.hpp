@@ -18,4 +18,10 @@ void print_orders(const Scene& scene, const Arrangement& arrangement, const Meas
 void print_outline(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options,
                    std::ostream& out);
 
+/// The columns and rows of every grid: where, how large, and the child whose content made them so. Nothing where there
+/// is no grid.
+void print_tracks(const Scene& scene, const Arrangement& arrangement, std::ostream& out);
+/// The same of one grid, as the value of "tracks".
+[[nodiscard]] std::string json_tracks(const Scene& scene, const Arrangement& arrangement, NodeId grid);
+
 }  // namespace fond_ladder::cli

@@ -133,14 +133,14 @@ class MarkPainter {
     const Rect seen = common(common(item.box, item.view), room_);
     if (std::min(seen.width, seen.height) < 11 || std::max(seen.width, seen.height) < 14) return;
     const std::string name = arrangement_.tree().step(item.node), size = size_text(item.box, item.zoom);
-    const double name_width = pen_.width_of(name, {Lettering::Face::strong, letter_size, letters_ink});
-    const double size_width = pen_.width_of(size, size_letters);
     const std::vector<Rect> areas = free_areas(item, seen);
     for (const LabelForm& form : label_forms) {
-      const double by = form.letters / letter_size, between = 5 * by;
-      const double wide = form.lines == 1   ? (name_width + size_width) * by + between
+      constexpr double between = 5;
+      const double name_width = pen_.width_of(name, {Lettering::Face::strong, form.letters, letters_ink});
+      const double size_width = pen_.width_of(size, {Lettering::Face::label, form.letters, quiet_ink});
+      const double wide = form.lines == 1   ? name_width + between + size_width
                           : form.lines == 2 ? std::max(name_width, size_width)
-                                            : name_width * by;
+                                            : name_width;
       const double high = form.line * std::max(1, form.lines);
       const Extent extent = form.turned ? Extent{high, wide} : Extent{wide, high};
       const std::optional<Rect> found = find_spot(areas, extent, form.inset, item.kind, place);
@@ -153,7 +153,7 @@ class MarkPainter {
         pen_.letters(text, at, {face, form.letters, ink, form.turned});
       };
       write(name, Lettering::Face::strong, letters_ink, 0, form.rise);
-      if (form.lines == 1) write(size, Lettering::Face::label, quiet_ink, name_width * by + between, form.rise);
+      if (form.lines == 1) write(size, Lettering::Face::label, quiet_ink, name_width + between, form.rise);
       if (form.lines == 2) write(size, Lettering::Face::label, quiet_ink, 0, form.line + form.rise);
       return;
     }

@@ -36,6 +36,12 @@ void paint_room(Pen& pen, const Arrangement& arrangement, const Item& item, cons
       inside.padding, used.padding, [](const Rect& area) { return hatch(area, Hatch::rising, hatch_step); }, quiet);
   paint(
       inside.gaps, used.gap, [](const Rect& area) { return hatch(area, Hatch::falling, hatch_step); }, quiet);
+  for (const Rect& track : inside.tracks) {
+    const Rect area = common(in_picture(item, track), grown(room, 8));
+    if (area.width < 2 || area.height < 2) continue;
+    pen.outline(area, {quiet.ink, 0.8, Stroke::Line::dashed});
+    used.track = true;
+  }
   Stroke dots = quiet;
   dots.width = 1.2;
   dots.line = Stroke::Line::dotted;

@@ -68,6 +68,7 @@ void Used::add(const Used& other) {
   spare = spare || other.spare;
   cut = cut || other.cut;
   scrolled = scrolled || other.scrolled;
+  track = track || other.track;
   zero = zero || other.zero;
   pin = pin || other.pin;
 }

@@ -27,7 +27,8 @@ struct Item {
 /// What a picture contains that a legend can explain.
 struct Used {
   std::array<bool, words_of<Kind>.size()> kinds{};
-  bool padding = false, gap = false, spare = false, cut = false, scrolled = false, zero = false, pin = false;
+  bool padding = false, gap = false, spare = false, cut = false, scrolled = false, track = false, zero = false,
+       pin = false;
   void add(const Used& other);
 };
 

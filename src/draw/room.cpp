@@ -90,6 +90,31 @@ void split_line_container(const Arrangement& arrangement, NodeId node, const Key
   for (const Stretch& across : parts.spare) add(room.spare, whole_along, across);
 }
 
+void split_grid(const Arrangement& arrangement, NodeId node, const Rect& content, Room& room) {
+  const auto tracks = arrangement.tracks(node);
+  const Rect corner = arrangement.box(node);
+  const Extent gap = arrangement.gap(node);
+  const auto stretches = [](const std::vector<Arrangement::TrackBox>& all, double origin) {
+    std::vector<Stretch> filled;
+    for (const auto& track : all) filled.push_back({track.at - origin, track.at + track.size - origin});
+    std::ranges::sort(filled, [](Stretch a, Stretch b) { return a.from < b.from; });
+    return filled;
+  };
+  const std::vector<Stretch> columns = stretches(tracks.columns, corner.x), rows = stretches(tracks.rows, corner.y);
+  if (columns.empty() || rows.empty()) return;
+  const Stretch x{columns.front().from, columns.back().to}, y{rows.front().from, rows.back().to};
+  const Parts across = between(columns, {content.x, content.right()}, std::max(0.0, gap.width));
+  const Parts down = between(rows, {content.y, content.bottom()}, std::max(0.0, gap.height));
+  for (const Stretch& column : across.gaps) room.gaps.push_back(rectangle(column, y, false));
+  for (const Stretch& row : down.gaps) room.gaps.push_back(rectangle(x, row, false));
+  for (const Stretch& column : across.spare) {
+    room.spare.push_back(rectangle(column, {content.y, content.bottom()}, false));
+  }
+  for (const Stretch& row : down.spare) room.spare.push_back(rectangle(x, row, false));
+  for (const Stretch& column : columns) room.tracks.push_back(rectangle(column, y, false));
+  for (const Stretch& row : rows) room.tracks.push_back(rectangle(x, row, false));
+}
+
 }  // namespace
 
 Rect padding_box(const Arrangement& arrangement, NodeId node) {
@@ -110,6 +135,7 @@ Room room_of(const Arrangement& arrangement, NodeId node) {
   if (keys.kind == Kind::row || keys.kind == Kind::column) {
     split_line_container(arrangement, node, keys, content, room);
   }
+  if (keys.kind == Kind::grid) split_grid(arrangement, node, content, room);
   return room;
 }
 

@@ -12,10 +12,12 @@ struct Room {
   std::vector<Rect> padding;
   std::vector<Rect> gaps;
   std::vector<Rect> spare;
+  std::vector<Rect> tracks;  ///< of a grid: each column as high, each row as wide as all tracks are
 };
 
 /// Splits what lies between the children of a container into the gaps that its author asked for and the room that is
-/// left over. Along an axis the gap comes first, whatever the alignment made of the rest.
+/// left over. Along an axis the gap comes first, whatever the alignment made of the rest. Cells of a grid in which
+/// nobody stands are neither: they belong to its tracks.
 [[nodiscard]] Room room_of(const Arrangement& arrangement, NodeId node);
 
 /// The padding box, from the corner of the border box.

@@ -74,6 +74,13 @@ std::vector<LegendEntry> legend_of(const Used& used) {
                          pen.outline(grown(area, -0.5), edge);
                        }});
   }
+  if (used.track) {
+    entries.push_back({"edge of a track", [](Pen& pen, const Rect& area) {
+                         const double x = area.x + area.width / 2;
+                         const Segment line[] = {{{x, area.y - 2}, {x, area.bottom() + 2}}};
+                         pen.lines(line, {quiet_ink, 0.8, Stroke::Line::dashed});
+                       }});
+  }
   if (used.scrolled) {
     entries.push_back({"beyond the view", [](Pen& pen, const Rect& area) {
                          pen.outline(grown(area, -0.5), {quiet_ink, 0.8, Stroke::Line::dashed});
@@ -159,7 +166,8 @@ Sheet::Sheet(std::span<const Panel> panels, const DrawOptions& options) : bare_(
     panel.caption += panel.caption.empty() ? "" : "  ";
     panel.caption += rounded(panel.drawing.size().width) + " \u00d7 " + rounded(panel.drawing.size().height);
     if (report.left_out > 0) {
-      panel.caption += "  (" + std::to_string(report.left_out) + " nodes left out)";
+      panel.caption +=
+          "  (" + std::to_string(report.left_out) + (report.left_out == 1 ? " node left out)" : " nodes left out)");
     }
   }
   if (bare_) return;

@@ -71,6 +71,7 @@ TreeStore::TreeStore(const TreeStore& other)
       published_(other.published_.load()),
       packing_(other.packing_),
       has_percent_edges_(other.has_percent_edges_),
+      has_grids_(other.has_grids_),
       most_children_(other.most_children_),
       is_packed_(true) {
   names_.resize(name_numbers_.size());
@@ -420,6 +421,7 @@ void TreeStore::pack() {
 void TreeStore::tell_parent(Index node) {
   const Traits traits = flat_.traits[node];
   has_percent_edges_ |= traits.percent_edges != 0;
+  has_grids_ |= traits.node_kind() == Kind::grid;
   if (flat_.parent[node] == no_index) return;
   Traits& above = flat_.traits[flat_.parent[node]];
   above.odd_children |= is_odd(traits) ? 1U : 0U;
@@ -429,6 +431,7 @@ void TreeStore::tell_parent(Index node) {
 
 void TreeStore::survey() {
   has_percent_edges_ = false;
+  has_grids_ = false;
   most_children_ = 0;
   for (Index node = 0; node < flat_.size(); ++node) {
     Traits& traits = flat_.traits[node];

@@ -84,6 +84,8 @@ class TreeStore {
   [[nodiscard]] std::uint32_t publish() const;
   /// Whether any margin or padding is a percentage, so that solvers must keep resolved edges.
   [[nodiscard]] bool has_percent_edges() const { return has_percent_edges_; }
+  /// Whether any node is a grid, so that solvers must keep cells.
+  [[nodiscard]] bool has_grids() const { return has_grids_; }
   /// The longest run of siblings, for scratch space.
   [[nodiscard]] std::size_t most_children() const { return most_children_; }
 
@@ -135,6 +137,7 @@ class TreeStore {
   std::uint32_t packing_ = 0;
   std::vector<Index> came_from_;
   bool has_percent_edges_ = false;
+  bool has_grids_ = false;
   std::size_t most_children_ = 0;
 
   mutable std::mutex packing_mutex_;

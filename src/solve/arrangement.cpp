@@ -176,7 +176,8 @@ std::vector<Note> Arrangement::notes() const {
   std::vector<Index> listed;
   const auto& flags = passes_->state.flags;
   for (Index i = 0; i < flags.size(); ++i) {
-    if (view.traits(i).node_kind() == Kind::grid && detail::grid::overflows(view, i, view.flow(i, listed), scratch)) {
+    if (view.traits(i).node_kind() == Kind::grid &&
+        detail::grid::place(view, i, view.flow(i, listed), view.inner_size(i, x_axis), scratch.cells).overflows) {
       notes.push_back({store.id_of(i), "it would need more than 10,000 tracks; what is beyond stands in the last one"});
     }
     if (!store.content(i)) continue;

@@ -38,7 +38,7 @@ class TrackTeller {
     told_.resize(scratch_.tracks.size());
     gap_ = detail::grid::gap_down(view_, grid_, axis, inner);
     for (const bool crossing : {false, true}) {
-      for (Index i = 0; i < flow.size(); ++i) credit(flow[i], scratch_.cells.cells[i], crossing);
+      for (Index i = 0; i < flow.size(); ++i) credit(flow[i], view_.grid_place(flow[i]).cell, crossing);
     }
     size(view_.traits(grid_).rest(axis) == Rest::stretch);
     detail::grid::lay_tracks<axis>(view_, grid_, inner, scratch_);
@@ -55,14 +55,15 @@ class TrackTeller {
 
  private:
   void credit(Index child, const detail::CellRange& range, bool crossing) {
-    const auto own = std::span(scratch_.tracks).subspan(range.first(axis), range.count(axis));
+    const std::uint32_t first = detail::grid::first_track(scratch_, axis, range);
+    const auto own = std::span(scratch_.tracks).subspan(first, range.count(axis));
     if (crossing != (own.size() > 1) || std::ranges::none_of(own, is_by_content)) return;
     const detail::Claim claim = detail::grid::claim_of<axis>(view_, child, own, gap_);
     const double size = detail::sum_of(own, gap_);
     const auto meets = [&](double asked) { return asked > 0 && std::abs(asked - size) <= 1e-9 * std::max(1.0, size); };
     if (!meets(claim.minimum) && !meets(claim.min_content) && !meets(claim.max_content)) return;
     for (std::size_t i = 0; i < own.size(); ++i) {
-      NodeId& set_by = told_[range.first(axis) + i].set_by;
+      NodeId& set_by = told_[first + i].set_by;
       if (!set_by && is_by_content(own[i])) set_by = tree_.store().id_of(child);
     }
   }

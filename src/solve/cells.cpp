@@ -65,14 +65,23 @@ class Taken {
     bits_.clear();
   }
   void take(std::uint32_t major, std::uint32_t minor, std::uint32_t majors, std::uint32_t minors) {
-    if (bits_.size() < std::size_t{major + majors} * words_) bits_.resize(std::size_t{major + majors} * words_);
+    reach(major + majors);
     for (std::uint32_t line = major; line < major + majors; ++line) {
       for (std::uint32_t i = minor; i < minor + minors; ++i) bits_[line * words_ + i / 64] |= 1ULL << i % 64;
     }
   }
-  /// The first minor track of the range that is taken, counted from its end; or none.
+  void take_one(std::uint32_t major, std::uint32_t minor) {
+    reach(major + 1);
+    bits_[major * words_ + minor / 64] |= 1ULL << minor % 64;
+  }
+  [[nodiscard]] bool is_taken(std::uint32_t major, std::uint32_t minor) const {
+    const std::size_t word = major * words_ + minor / 64;
+    return word < bits_.size() && (bits_[word] >> minor % 64 & 1) != 0;
+  }
+  /// The last minor track of the range in which something is taken; or none.
   [[nodiscard]] std::optional<std::uint32_t> last_taken(std::uint32_t major, std::uint32_t minor, std::uint32_t majors,
                                                         std::uint32_t minors) const {
+    if (major * words_ >= bits_.size()) return {};
     for (std::uint32_t i = minor + minors; i > minor; --i) {
       for (std::uint32_t line = major; line < major + majors; ++line) {
         if (line * words_ >= bits_.size()) break;
@@ -83,6 +92,10 @@ class Taken {
   }
 
  private:
+  void reach(std::uint32_t lines) {
+    if (bits_.size() < lines * words_) bits_.resize(lines * words_);
+  }
+
   std::vector<std::uint64_t>& bits_;
   std::size_t words_;
 };
@@ -101,19 +114,22 @@ class Placer {
   CellCounts place() {
     scratch_.cells.assign(flow_.size(), {});
     scratch_.cursors.clear();
-    const bool any_free = place_definite();
+    const Sorts sorts = place_definite();
     turned_.minor(counts_) = std::max(turned_.minor(counts_), 1U);
-    if (!any_free) return counts_;
+    if (!sorts.free) return counts_;
     Taken taken(scratch_.taken, turned_.minor(counts_));
-    for (Index i = 0; i < flow_.size(); ++i) {
+    for (Index i = 0; sorts.definite && i < flow_.size(); ++i) {
+      if (!says(i) || !wish(i).definite) continue;
       const CellRange& range = scratch_.cells[i];
-      if (!is_definite(i)) continue;
-      const bool rows = turned_.by_rows;
-      taken.take(range.first(rows ? y_axis : x_axis), range.first(rows ? x_axis : y_axis),
-                 range.count(rows ? y_axis : x_axis), range.count(rows ? x_axis : y_axis));
+      const Axis major = turned_.by_rows ? y_axis : x_axis, minor = turned_.by_rows ? x_axis : y_axis;
+      taken.take(range.first(major), range.first(minor), range.count(major), range.count(minor));
     }
     for (Index i = 0; i < flow_.size(); ++i) {
-      if (!is_definite(i)) place_free(i, taken);
+      if (!says(i)) {
+        place_single(i, taken);
+      } else if (const Wish own = wish(i); !own.definite) {
+        place_free(i, own, taken);
+      }
     }
     return counts_;
   }
@@ -123,19 +139,28 @@ class Placer {
   [[nodiscard]] Wish wish(Index i) const {
     return says(i) ? wish_of(view_, flow_[i], scratch_.areas, written_) : Wish{};
   }
-  [[nodiscard]] bool is_definite(Index i) const { return says(i) && wish(i).definite; }
 
-  /// Also settles the number of minor tracks. Returns whether anybody is left to be placed.
-  bool place_definite() {
-    bool any_free = false;
+  /// Which sorts of children there are.
+  struct Sorts {
+    bool free = false, definite = false;
+  };
+
+  /// Also settles the number of minor tracks.
+  Sorts place_definite() {
+    Sorts sorts;
     for (Index i = 0; i < flow_.size(); ++i) {
+      if (!says(i)) {
+        sorts.free = true;
+        continue;
+      }
       Wish own = wish(i);
       if (!own.definite) {
-        any_free = true;
+        sorts.free = true;
         std::uint32_t& minor = turned_.minor(counts_);
         minor = std::max(minor, std::min(most, turned_.by_rows ? own.columns : own.rows));
         continue;
       }
+      sorts.definite = true;
       hold(own.column, own.columns);
       hold(own.row, own.rows);
       counts_.columns = std::max(counts_.columns, own.column + own.columns);
@@ -143,7 +168,7 @@ class Placer {
       const auto fit = [](std::uint32_t value) { return static_cast<std::uint16_t>(value); };
       scratch_.cells[i] = {fit(own.column), fit(own.row), fit(own.columns), fit(own.rows)};
     }
-    return any_free;
+    return sorts;
   }
 
   /// Keeps a stretch of tracks below the limit.
@@ -163,8 +188,23 @@ class Placer {
     return scratch_.cursors.back();
   }
 
-  void place_free(Index i, Taken& taken) {
-    const Wish own = wish(i);
+  /// The same for a child of one cell, as most are.
+  void place_single(Index i, Taken& taken) {
+    const std::uint32_t width = turned_.minor(counts_);
+    CellScratch::Cursor& cursor = cursor_for(1, 1);
+    while (cursor.major < most && (cursor.minor >= width || taken.is_taken(cursor.major, cursor.minor))) {
+      const bool next_line = ++cursor.minor >= width;
+      cursor.major += next_line ? 1 : 0;
+      cursor.minor = next_line ? 0 : cursor.minor;
+    }
+    counts_.overflows |= cursor.major >= most;
+    const std::uint32_t major = std::min(cursor.major, most - 1);
+    taken.take_one(major, cursor.minor);
+    scratch_.cells[i] = turned_.range(major, cursor.minor, 1, 1);
+    turned_.major(counts_) = std::max(turned_.major(counts_), major + 1);
+  }
+
+  void place_free(Index i, const Wish& own, Taken& taken) {
     std::uint32_t majors = std::min(most, turned_.by_rows ? own.rows : own.columns);
     const std::uint32_t minors = std::min(most, turned_.by_rows ? own.columns : own.rows);
     const std::uint32_t width = turned_.minor(counts_);

@@ -22,6 +22,7 @@ View::View(const TreeStore& store, const State& results)
   need_ = results.need.data();
   baseline_ = results.baseline.data();
   flags_ = results.flags.data();
+  cells_ = results.cells.data();
   for (std::size_t axis = 0; axis < 2; ++axis) {
     given_[axis] = flat.given[axis].data();
     smallest_[axis] = flat.smallest[axis].data();
@@ -38,6 +39,7 @@ Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room) : View
   need_out_ = state.need.data();
   baseline_out_ = state.baseline.data();
   flags_out_ = state.flags.data();
+  cells_out_ = state.cells.data();
   resolved_out_ = state.resolved.data();
   visits_ = state.visits.data();
   for (std::size_t axis = 0; axis < 2; ++axis) {

@@ -58,6 +58,8 @@ class View {
   [[nodiscard]] double baseline(Index node) const { return baseline_[node]; }
   [[nodiscard]] double size(Index node, Axis axis) const { return size_[axis][node]; }
   [[nodiscard]] double place(Index node, Axis axis) const { return place_[axis][node]; }
+  /// The tracks that a child of a grid takes, and how many tracks a grid has.
+  [[nodiscard]] const GridPlace& grid_place(Index node) const { return cells_[node]; }
   [[nodiscard]] bool has(Index node, NodeFlag flag) const { return (bits(flags_[node]) & bits(flag)) != 0; }
 
   /// Whether a node has nothing but sizes, limits and factors in the arrays: no edges, percentages, scale or basis.
@@ -110,6 +112,7 @@ class View {
   const double *given_[2], *smallest_[2], *largest_[2], *inner_[2], *grow_;
   const double *min_content_, *max_content_, *need_, *baseline_, *size_[2], *place_[2];
   const NodeFlag* flags_;
+  const GridPlace* cells_;
   const EdgeRoom* resolved_;
   const Extra* extras_;
   const std::shared_ptr<const Measured>* contents_;
@@ -132,6 +135,11 @@ class Frame : public View {
   void set_need(Index node, double need) { need_out_[node] = need; }
   void set_baseline(Index node, double baseline) { baseline_out_[node] = baseline; }
   void set_place(Index node, Axis axis, double place) { place_out_[axis][node] = place; }
+  void set_cell(Index child, const CellRange& cell) { cells_out_[child].cell = cell; }
+  void set_track_counts(Index grid, std::uint32_t columns, std::uint32_t rows) {
+    cells_out_[grid].columns = static_cast<std::uint16_t>(columns);
+    cells_out_[grid].rows = static_cast<std::uint16_t>(rows);
+  }
   void set_flag(Index node, NodeFlag flag, bool on) {
     flags_out_[node] = on ? flags_out_[node] | flag : without(flags_out_[node], flag);
   }
@@ -182,6 +190,7 @@ class Frame : public View {
 
   double *min_content_out_, *max_content_out_, *need_out_, *baseline_out_, *size_out_[2], *place_out_[2];
   NodeFlag* flags_out_;
+  GridPlace* cells_out_;
   EdgeRoom* resolved_out_;
   Index* visits_;
   Index visit_count_ = 0, settled_count_ = 0;

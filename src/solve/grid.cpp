@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: MIT
 //
-// Children that line up both ways. Each step places the children in cells and sizes the tracks of one axis, columns on
-// the passes of widths, rows on those of heights: nothing of a grid is kept between steps, so nothing can be out of
-// date, and placing is cheap beside sizing. A child then fills or fits the tracks it takes, as in a stack.
+// Children that line up both ways. Each step sizes the tracks of one axis, columns on the passes of widths, rows on
+// those of heights; no track is kept between steps. A child then fills or fits the tracks it takes, as in a stack.
+// Where children stand is settled on the passes of widths and kept, for it changes with an edit only, or with the
+// number of columns that fit.
 //
 //   widths up     columns under the questions "how narrow" and "how wide"; `fitting` counts once
 //   widths down   columns in the width that is known; `fitting` counts as often as it fits
@@ -29,10 +30,6 @@ constexpr auto most = static_cast<std::uint32_t>(limits::most_tracks);
 const Keys& keys_of(const View& view, Index grid) {
   static const Keys plain;
   return view.extra(grid).keys ? view.keys(grid) : plain;
-}
-
-const Tracks& written_tracks(const Keys& keys, Axis axis) {
-  return axis == x_axis ? keys.columns : keys.rows;
 }
 
 /// A bound of a track in pixels where it is a length and its percentage is known; else negative.
@@ -127,21 +124,23 @@ Repeats repeats_of(const View& view, Index grid, const Keys& keys, double inner_
           repeats(keys.rows, view.em, grid::gap_up(view, grid, y_axis), height_for_counting(view, grid))};
 }
 
-/// Takes out the tracks that nobody stands in, where they are to be dropped.
+/// Takes out the tracks that nobody stands in, where they are to be dropped; `new_place` says where the others went.
 template <Axis axis>
-void drop_empty(const Tracks& written, std::uint32_t fitting, GridScratch& scratch) {
-  constexpr auto used = std::uint32_t{1};
+void drop_empty(const View& view, const Flow& flow, const Tracks& written, std::uint32_t fitting,
+                GridScratch& scratch) {
   auto& place = scratch.new_place;
+  place.clear();
+  const auto drops = [](const Tracks::Run& run) { return run.fitting && run.empty == Empty::drop; };
+  if (std::ranges::none_of(written.runs(), drops)) return;
+  constexpr auto used = std::uint32_t{1};
   place.assign(scratch.tracks.size(), used);
   std::uint32_t i = 0;
-  bool any = false;
   for_each_written(written, fitting, [&](const Track&, bool droppable) {
     if (i < place.size() && droppable) place[i] = 0;
-    any |= droppable;
     ++i;
   });
-  if (!any) return;
-  for (const CellRange& range : scratch.cells.cells) {
+  for (Index k = 0; k < flow.size(); ++k) {
+    const CellRange& range = view.grid_place(flow[k]).cell;
     std::fill_n(place.begin() + range.first(axis), range.count(axis), used);
   }
   std::uint32_t kept = 0;
@@ -151,16 +150,39 @@ void drop_empty(const Tracks& written, std::uint32_t fitting, GridScratch& scrat
     if (stays) scratch.tracks[kept++] = scratch.tracks[i];
   }
   scratch.tracks.resize(kept);
-  for (CellRange& range : scratch.cells.cells) {
-    std::uint16_t& first = axis == x_axis ? range.column : range.row;
-    first = static_cast<std::uint16_t>(place[first]);
-  }
 }
 
-bool asks_content(std::span<const SizedTrack> tracks, Room asked) {
-  return std::ranges::any_of(tracks, [&](const SizedTrack& track) {
-    return track.min != TrackWay::fixed || (track.max != TrackWay::fixed && track.max != TrackWay::share) ||
-           (asked != Room::known && track.max == TrackWay::share);
+/// Finds out which tracks depend on what is in them. Returns whether any does.
+bool mark_asking(std::span<SizedTrack> tracks, Room asked) {
+  bool any = false;
+  for (SizedTrack& track : tracks) {
+    track.asks = track.min != TrackWay::fixed || (track.max != TrackWay::fixed && track.max != TrackWay::share) ||
+                 (asked != Room::known && track.max == TrackWay::share);
+    any |= track.asks;
+  }
+  return any;
+}
+
+/// Enters what a child asks of the one track it stands in. The same as claim_of, but for what that track does not ask.
+template <Axis axis>
+void claim_one(const View& view, Index node, SizedTrack& track) {
+  const double low = axis == x_axis ? view.min_content(node) : view.need(node);
+  const double high = axis == x_axis ? view.max_content(node) : low;
+  with_child<axis>(view, node, [&](const auto& child) {
+    const double given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
+    const Bounds bounds = child.bounds(child.inset_up(), unknown);
+    Claim claim;
+    claim.min_content = bounds.held(given >= 0 ? given : low) * scale + margin;
+    claim.max_content = axis == y_axis ? claim.min_content : bounds.held(given >= 0 ? given : high) * scale + margin;
+    claim.minimum = claim.min_content;
+    const Traits traits = child.traits();
+    if (given < 0) {
+      const bool by_content = track.min == TrackWay::content && !traits.min_given(axis) && !traits.scrolls(axis);
+      const double largest = track.max == TrackWay::fixed ? track.most : unlimited;
+      const double least = bounds.least * scale + margin;
+      claim.minimum = by_content ? std::max(least, std::min(claim.min_content, largest)) : least;
+    }
+    claim_alone(track, claim);
   });
 }
 
@@ -168,22 +190,36 @@ template <Axis axis>
 void gather_claims(const View& view, const Flow& flow, double gap, GridScratch& scratch) {
   const std::span<SizedTrack> tracks = scratch.tracks;
   for (Index i = 0; i < flow.size(); ++i) {
-    const CellRange& range = scratch.cells.cells[i];
-    const auto own = tracks.subspan(range.first(axis), range.count(axis));
-    const Claim claim = grid::claim_of<axis>(view, flow[i], own, gap);
-    if (own.size() == 1) {
-      claim_alone(own[0], claim);
+    const CellRange range = view.grid_place(flow[i]).cell;
+    const std::uint32_t first = grid::first_track(scratch, axis, range);
+    if (range.count(axis) == 1) {
+      if (tracks[first].asks) claim_one<axis>(view, flow[i], tracks[first]);
     } else {
-      scratch.crossing.push_back({range.first(axis), range.count(axis), claim, false});
+      const auto own = tracks.subspan(first, range.count(axis));
+      scratch.crossing.push_back({first, range.count(axis), grid::claim_of<axis>(view, flow[i], own, gap), false});
     }
   }
 }
 
 /// The room of the tracks that a child takes.
-Slot slot_of(const CellRange& range, Axis axis, const std::vector<Slot>& slots) {
-  const Slot& first = slots[range.first(axis)];
-  const Slot& last = slots[range.first(axis) + range.count(axis) - 1];
+template <Axis axis>
+Slot slot_of(const GridScratch& scratch, const CellRange& range) {
+  const std::uint32_t i = grid::first_track(scratch, axis, range);
+  const Slot& first = scratch.slots[i];
+  const Slot& last = scratch.slots[i + range.count(axis) - 1];
   return {first.at, last.at + last.size - first.at};
+}
+
+/// Places the flow in cells, for the passes to come.
+void settle_cells(Frame& frame, Index node, const Flow& flow, double inner_width) {
+  CellScratch& scratch = frame.scratch.grid.cells;
+  const CellCounts counts = grid::place(frame, node, flow, inner_width, scratch);
+  for (Index i = 0; i < flow.size(); ++i) frame.set_cell(flow[i], scratch.cells[i]);
+  frame.set_track_counts(node, counts.columns, counts.rows);
+}
+
+bool has_fitting_columns(const Keys& keys) {
+  return std::ranges::any_of(keys.columns.runs(), [](const Tracks::Run& run) { return run.fitting; });
 }
 
 template <Axis axis>
@@ -192,11 +228,12 @@ void arrange(Frame& frame, Index node) {
   const CrossAxis<axis> across(frame, node, axis == x_axis && frame.mirrored);
   const Flow flow = frame.flow(node);
   GridScratch& scratch = frame.scratch.grid;
+  if (axis == x_axis && has_fitting_columns(keys_of(frame, node))) settle_cells(frame, node, flow, across.whole);
   grid::size_axis<axis>(frame, node, flow, Room::known, across.whole, own.rest(axis) == Rest::stretch, scratch);
   grid::lay_tracks<axis>(frame, node, across.whole, scratch);
   CrossAxis<axis> cell = across;
   for (Index i = 0; i < flow.size(); ++i) {
-    const Slot slot = slot_of(scratch.cells.cells[i], axis, scratch.slots);
+    const Slot slot = slot_of<axis>(scratch, frame.grid_place(flow[i]).cell);
     cell.whole = slot.size;
     place_across(frame, cell, flow[i], slot, alignment<axis>(own, frame.traits(flow[i]), Across::stretch));
   }
@@ -206,14 +243,15 @@ void arrange(Frame& frame, Index node) {
 /// First baseline of a grid whose rows are sized by content: of the child that stands first, as if the rows were packed
 /// at the start.
 double baseline_of(const Frame& frame, Index node, const Flow& flow, const GridScratch& scratch) {
-  const auto& cells = scratch.cells.cells;
-  Index first = 0;
+  const auto order = [&](Index child) {
+    const CellRange& cell = frame.grid_place(child).cell;
+    return std::pair(cell.row, cell.column);
+  };
+  Index child = flow[0];
   for (Index i = 1; i < flow.size(); ++i) {
-    const auto order = [&](Index k) { return std::pair(cells[k].row, cells[k].column); };
-    if (order(i) < order(first)) first = i;
+    if (order(flow[i]) < order(child)) child = flow[i];
   }
-  const Index child = flow[first];
-  const Slot slot = slot_of(cells[first], y_axis, scratch.slots);
+  const Slot slot = slot_of<y_axis>(scratch, frame.grid_place(child).cell);
   const Sides margin = frame.edges_up(child).margin[y_axis];
   const double room = slot.size - margin.sum() - natural_height(frame, child);
   const Across align = alignment<y_axis>(frame.traits(node), frame.traits(child), Across::stretch);
@@ -233,16 +271,23 @@ double gap_down(const View& view, Index grid, Axis axis, double inner) {
   return std::max(0.0, view.gap_down(grid, axis, inner));
 }
 
+CellCounts place(const View& view, Index grid, const Flow& flow, double inner_width, CellScratch& scratch) {
+  const Keys& keys = keys_of(view, grid);
+  const Repeats times = repeats_of(view, grid, keys, inner_width);
+  return place_in_cells(view, grid, flow, count_written(keys.columns, times.columns),
+                        count_written(keys.rows, times.rows), scratch);
+}
+
 template <Axis axis>
 Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, double gap) {
-  const double low = axis == x_axis ? view.min_content(node) : view.need(node);
-  const double high = axis == x_axis ? view.max_content(node) : low;
   return with_child<axis>(view, node, [&](const auto& child) {
-    Claim claim{0, outer_across_up(child, low), outer_across_up(child, high)};
-    claim.minimum = claim.min_content;
-    if (child.given(unknown) >= 0) return claim;
+    const double low = axis == x_axis ? view.min_content(node) : view.need(node);
+    const double high = axis == x_axis ? view.max_content(node) : low;
+    const double given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
     const Bounds bounds = child.bounds(child.inset_up(), unknown);
-    const double least = bounds.least * child.counted_scale() + child.margin_up().sum();
+    const auto outer = [&](double size) { return bounds.held(size) * scale + margin; };
+    if (given >= 0) return Claim{outer(given), outer(given), outer(given)};
+    Claim claim{0, outer(low), outer(high)};
     const Traits traits = child.traits();
     bool by_content = !traits.min_given(axis) && !traits.scrolls(axis);
     bool any_automatic = false;
@@ -252,6 +297,7 @@ Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, do
       by_content = by_content && (own.size() == 1 || track.max != TrackWay::share);
       largest += track.max == TrackWay::fixed ? track.most : unlimited;
     }
+    const double least = bounds.least * scale + margin;
     claim.minimum = by_content && any_automatic ? std::max(least, std::min(claim.min_content, largest)) : least;
     return claim;
   });
@@ -262,22 +308,21 @@ void size_axis(const View& view, Index grid, const Flow& flow, Room asked, doubl
                GridScratch& scratch) {
   const Keys& keys = keys_of(view, grid);
   const bool known = asked == Room::known;
-  const double width = axis == x_axis ? (known ? inner : unknown) : view.inner_size(grid, x_axis);
-  const Repeats times = repeats_of(view, grid, keys, width);
-  const CellCounts counts = place_in_cells(view, grid, flow, count_written(keys.columns, times.columns),
-                                           count_written(keys.rows, times.rows), scratch.cells);
-  const double whole = known ? inner : unknown,
-               gap = known ? gap_down(view, grid, axis, inner) : gap_up(view, grid, axis);
-  const std::uint32_t fitting = axis == x_axis ? times.columns : times.rows;
+  const double whole = known ? inner : unknown;
+  const double gap = known ? gap_down(view, grid, axis, inner) : gap_up(view, grid, axis);
+  const double counted = axis == x_axis ? whole : height_for_counting(view, grid);
+  const Tracks& written = axis == x_axis ? keys.columns : keys.rows;
+  const std::uint32_t fitting = repeats(written, view.em, axis == x_axis ? gap : gap_up(view, grid, axis), counted);
   scratch.tracks.clear();
-  for_each_written(written_tracks(keys, axis), fitting, [&](const Track& track, bool) {
+  for_each_written(written, fitting, [&](const Track& track, bool) {
     if (scratch.tracks.size() < most) scratch.tracks.push_back(resolved(track, view.em, whole));
   });
   const SizedTrack added = resolved(axis == x_axis ? keys.auto_columns : keys.auto_rows, view.em, whole);
-  scratch.tracks.resize(std::max<std::size_t>(scratch.tracks.size(), counts.on(axis)), added);
-  drop_empty<axis>(written_tracks(keys, axis), fitting, scratch);
+  const GridPlace& counts = view.grid_place(grid);
+  scratch.tracks.resize(axis == x_axis ? counts.columns : counts.rows, added);
+  drop_empty<axis>(view, flow, written, fitting, scratch);
   scratch.crossing.clear();
-  if (asks_content(scratch.tracks, asked)) gather_claims<axis>(view, flow, gap, scratch);
+  if (mark_asking(scratch.tracks, asked)) gather_claims<axis>(view, flow, gap, scratch);
   size_tracks(scratch.tracks, scratch.crossing, gap, asked, inner, stretch, scratch.sizing);
 }
 
@@ -294,14 +339,6 @@ void lay_tracks(const View& view, Index grid, double inner, GridScratch& scratch
   }
 }
 
-bool overflows(const View& view, Index grid, const Flow& flow, GridScratch& scratch) {
-  const Keys& keys = keys_of(view, grid);
-  const Repeats times = repeats_of(view, grid, keys, view.inner_size(grid, x_axis));
-  return place_in_cells(view, grid, flow, count_written(keys.columns, times.columns),
-                        count_written(keys.rows, times.rows), scratch.cells)
-      .overflows;
-}
-
 template Claim claim_of<x_axis>(const View&, Index, std::span<const SizedTrack>, double);
 template Claim claim_of<y_axis>(const View&, Index, std::span<const SizedTrack>, double);
 template void size_axis<x_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&);
@@ -315,6 +352,7 @@ void widths_up(Frame& frame, Index node) {
   for (Index i = 0; i < flow.size(); ++i) {
     with_child<x_axis>(frame, flow[i], [&](const auto& child) { leaf::settle(frame, child); });
   }
+  settle_cells(frame, node, flow, unknown);
   GridScratch& scratch = frame.scratch.grid;
   const double gap = gap_up(frame, node, x_axis);
   size_axis<x_axis>(frame, node, flow, Room::max_content, unknown, false, scratch);

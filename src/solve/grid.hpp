@@ -8,8 +8,10 @@
 
 namespace fond_ladder::detail::grid {
 
-/// Places the flow in cells and sizes the tracks of one axis: afterwards `scratch.tracks` has them, `scratch.cells` the
-/// cells. `inner` is the content box on that axis where it is known.
+/// Places the flow of a grid in cells. `inner_width` is its content width, or `unknown`.
+CellCounts place(const View& view, Index grid, const detail::Flow& flow, double inner_width, CellScratch& scratch);
+
+/// Sizes the tracks of one axis into `scratch.tracks`. `inner` is the content box on that axis where it is known.
 template <Axis axis>
 void size_axis(const View& view, Index grid, const detail::Flow& flow, Room asked, double inner, bool stretch,
                GridScratch& scratch);
@@ -26,7 +28,9 @@ template <Axis axis>
 [[nodiscard]] double gap_up(const View& view, Index grid, Axis axis);
 [[nodiscard]] double gap_down(const View& view, Index grid, Axis axis, double inner);
 
-/// Whether children would stand beyond the last possible track.
-[[nodiscard]] bool overflows(const View& view, Index grid, const detail::Flow& flow, GridScratch& scratch);
+/// The first of the sized tracks that a child takes: empty ones may have been dropped.
+[[nodiscard]] inline std::uint32_t first_track(const GridScratch& scratch, Axis axis, const CellRange& range) {
+  return scratch.new_place.empty() ? range.first(axis) : scratch.new_place[range.first(axis)];
+}
 
 }  // namespace fond_ladder::detail::grid

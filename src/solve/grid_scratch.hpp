@@ -18,6 +18,13 @@ struct CellRange {
   [[nodiscard]] std::uint32_t count(Axis axis) const { return axis == x_axis ? columns : rows; }
 };
 
+/// What the visit of a grid in the passes of widths leaves for later ones: for a child of a grid the tracks it takes,
+/// for a grid how many it has.
+struct GridPlace {
+  CellRange cell;
+  std::uint16_t columns = 0, rows = 0;
+};
+
 /// For placing children in cells.
 struct CellScratch {
   std::vector<CellRange> cells;  ///< of the flow, in its order
@@ -41,7 +48,7 @@ struct GridScratch {
   std::vector<SizedTrack> tracks;
   std::vector<CrossingClaim> crossing;
   std::vector<Slot> slots;               ///< of the tracks
-  std::vector<std::uint32_t> new_place;  ///< of tracks, where empty ones are dropped
+  std::vector<std::uint32_t> new_place;  ///< of tracks, where empty ones are dropped; else empty
 };
 
 }  // namespace fond_ladder::detail

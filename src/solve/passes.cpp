@@ -40,16 +40,19 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
       same_tree && passes.packing + 1 == store.packing() && store.came_from().size() == n && !state.flags.empty();
   if (!same_packing && next_packing) {
     const std::size_t old_size = state.flags.size();
-    for_each_result(state, [&](auto& array) {
+    const auto carry = [&](auto& array) {
       std::remove_reference_t<decltype(array)> moved(n);
       for (std::size_t i = 0; i < n; ++i) {
         if (store.came_from()[i] < old_size) moved[i] = array[store.came_from()[i]];
       }
       array = std::move(moved);
-    });
+    };
+    for_each_result(state, carry);
+    if (!state.cells.empty()) carry(state.cells);
   } else if (!same_packing) {
     for_each_result(state, [&](auto& array) { array.assign(n, {}); });
     state.resolved.clear();
+    state.cells.clear();
   }
   if (!same_packing) {
     state.visits.resize(n);
@@ -58,6 +61,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
     passes.scratch.lines.reserve(store.most_children());
     passes.scratch.sharing.reserve(store.most_children());
   }
+  if (store.has_grids()) state.cells.resize(n);
   if (store.has_percent_edges()) state.resolved.resize(store.extras().size());
   passes.tree = store.identity();
   passes.packing = store.packing();

@@ -39,6 +39,7 @@ std::size_t Solver::memory() const {
   std::size_t bytes = 0;
   const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
   detail::for_each_result(state, count);
+  count(state.cells);
   count(state.resolved);
   count(state.visits);
   return bytes;

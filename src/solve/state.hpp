@@ -42,6 +42,7 @@ struct State {
   std::array<std::vector<double>, 2> size, place;  ///< border box; place from the parent's border box
   std::vector<double> need, baseline;              ///< height by content, and first baseline from the top
   std::vector<NodeFlag> flags;
+  std::vector<GridPlace> cells;    ///< kept only for trees with grids
   std::vector<EdgeRoom> resolved;  ///< by Extra; kept only for trees with percent edges
 
   std::vector<Index> visits;  ///< nodes of the pass at work, parents first

@@ -352,12 +352,6 @@ void stretch_automatic(std::span<SizedTrack> tracks, double gap, double room) {
 
 }  // namespace
 
-void claim_alone(SizedTrack& track, const Claim& claim) {
-  track.claim = {std::max(track.claim.minimum, claim.minimum), std::max(track.claim.min_content, claim.min_content),
-                 std::max(track.claim.max_content, claim.max_content)};
-  track.claimed = true;
-}
-
 double sum_of(std::span<const SizedTrack> tracks, double gap) {
   double sum = tracks.empty() ? 0 : gap * static_cast<double>(tracks.size() - 1);
   for (const SizedTrack& track : tracks) sum += track.base;

@@ -4,6 +4,7 @@
 // Sizes of the tracks of a grid on one axis, as a pure function of their bounds and of what stands in them. CSS Grid
 // Layout 2, section 12.
 
+#include <algorithm>
 #include <cstdint>
 #include <span>
 #include <vector>
@@ -28,6 +29,7 @@ struct SizedTrack {
   double most = 0;             ///< where `max` is fixed
   double share = 0;            ///< where `max` is a share
   Claim claim{0, 0, 0};        ///< largest of those who stand in this track alone
+  bool asks = true;            ///< its size depends on claims
   bool claimed = false;        ///< there is one
   double base = 0, limit = 0;  ///< the result is `base`
   double planned = 0;          ///< while space is handed out
@@ -37,7 +39,11 @@ struct SizedTrack {
 };
 
 /// Enters the claim of a child that stands in one track.
-void claim_alone(SizedTrack& track, const Claim& claim);
+inline void claim_alone(SizedTrack& track, const Claim& claim) {
+  track.claim = {std::max(track.claim.minimum, claim.minimum), std::max(track.claim.min_content, claim.min_content),
+                 std::max(track.claim.max_content, claim.max_content)};
+  track.claimed = true;
+}
 
 /// A child that crosses more than one track.
 struct CrossingClaim {
