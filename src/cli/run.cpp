@@ -129,7 +129,8 @@ Scene load_scene(const std::string& name, const Streams& streams) {
 
 int run(const std::vector<std::string>& args, std::istream& in, std::ostream& out, std::ostream& err) {
   const Streams streams{in, out, err};
-  CLI::App app("Fond Ladder arranges rows, columns and stacks, and says what happens at every size.", "fond-ladder");
+  CLI::App app("Fond Ladder arranges rows, columns, grids and stacks, and says what happens at every size.",
+               "fond-ladder");
   app.require_subcommand(1);
   app.get_formatter()->column_width(28);
   MeasureOptions measure_options;

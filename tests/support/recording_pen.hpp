@@ -4,11 +4,12 @@
 #include <string>
 #include <vector>
 
+#include "draw/marks.hpp"
 #include "draw/pen.hpp"
 
 namespace fond_ladder::testing {
 
-/// Keeps what is drawn, in its order. Every letter is 0.6 of its size wide.
+/// Keeps what is drawn, in its order. Every letter is 0.6 of its size wide. Of letters only what a clip leaves is kept.
 class RecordingPen final : public picture::Pen {
  public:
   struct Stamp {
@@ -37,16 +38,17 @@ class RecordingPen final : public picture::Pen {
     const double wide = width > 0 ? width : width_of(text, lettering), high = lettering.size;
     const Rect area =
         lettering.turned ? Rect{at.x - high, at.y - wide, high, wide} : Rect{at.x, at.y - high, wide, high};
-    stamps.push_back({Stamp::What::letters, area, lettering.ink, picture::Stroke::Line::solid, std::string(text),
+    stamps.push_back({Stamp::What::letters, clips.empty() ? area : picture::common(clips.back(), area), lettering.ink,
+                      picture::Stroke::Line::solid, std::string(text),
                       lettering.face == picture::Lettering::Face::words});
   }
   double width_of(std::string_view text, const picture::Lettering& lettering) override {
     return 0.6 * lettering.size * static_cast<double>(text.size());
   }
-  void clip(const Rect&) override { ++open_clips; }
-  void unclip() override { --open_clips; }
+  void clip(const Rect& area) override { clips.push_back(clips.empty() ? area : picture::common(clips.back(), area)); }
+  void unclip() override { clips.pop_back(); }
 
-  int open_clips = 0;
+  std::vector<Rect> clips;  // those that are open
 
  private:
   static Rect hull(const std::vector<picture::Point>& points) {
