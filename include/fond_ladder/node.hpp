@@ -76,7 +76,7 @@ class Node {
   Node&& nudge(double dx, double dy) && { return say(keys_.nudge, Pair{dx, dy}); }
   Node&& cell(int column, int row) && { return say(keys_.cell, Cell{column, row}); }
   Node&& span(int columns, int rows) && { return say(keys_.span, CellSpan{columns, rows}); }
-  Node&& area(std::string name) && { return say(keys_.area, name); }
+  Node&& area(const std::string& name) && { return say(keys_.area, name); }
   Node&& order(int rank) && { return say(keys_.order, Order{rank}); }
   Node&& pin(Pin pin) && { return say(keys_.pin, pin); }
   Node&& hidden(bool hidden = true) && { return say(keys_.hidden, hidden); }
@@ -93,13 +93,13 @@ class Node {
   Node&& wrap(bool wrap = true) && { return say(keys_.wrap, wrap); }
   Node&& reverse(bool reverse = true) && { return say(keys_.reverse, reverse); }
   Node&& rest(RestOn rest) && { return say(keys_.rest, rest); }
-  Node&& columns(Tracks tracks) && { return say(keys_.columns, tracks); }
-  Node&& rows(Tracks tracks) && { return say(keys_.rows, tracks); }
+  Node&& columns(const Tracks& tracks) && { return say(keys_.columns, tracks); }
+  Node&& rows(const Tracks& tracks) && { return say(keys_.rows, tracks); }
   Node&& auto_columns(Track track) && { return say(keys_.auto_columns, track); }
   Node&& auto_rows(Track track) && { return say(keys_.auto_rows, track); }
   Node&& flow(Flow flow) && { return say(keys_.flow, flow); }
   Node&& dense(bool dense = true) && { return say(keys_.dense, dense); }
-  Node&& areas(std::vector<std::string> map) && { return say(keys_.areas, map); }
+  Node&& areas(const std::vector<std::string>& map) && { return say(keys_.areas, map); }
   Node&& out_of(double total) && { return say(keys_.out_of, total); }
   Node&& alike(bool alike = true) && { return say(keys_.alike, alike); }
   Node&& align(Across x, Across y) && { return say(keys_.align, Align{x, y}); }

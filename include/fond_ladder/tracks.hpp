@@ -59,11 +59,13 @@ class TrackSize {
 struct Track {
   TrackSize min, max;
   Track() = default;
+  Track(Content both) : Track(TrackSize(both)) {}     // NOLINT(google-explicit-constructor)
+  Track(MinContent both) : Track(TrackSize(both)) {}  // NOLINT(google-explicit-constructor)
+  Track(MaxContent both) : Track(TrackSize(both)) {}  // NOLINT(google-explicit-constructor)
+  Track(Length both) : Track(TrackSize(both)) {}      // NOLINT(google-explicit-constructor)
+  Track(double px) : Track(TrackSize(px)) {}          // NOLINT(google-explicit-constructor)
   /// A share alone is at least as large as its content.
-  template <class Size>
-  requires std::is_constructible_v<TrackSize, Size> Track(Size both)
-      : Track(TrackSize(both)) {}  // NOLINT(google-explicit-constructor)
-  Track(TrackSize both)            // NOLINT(google-explicit-constructor)
+  Track(TrackSize both)  // NOLINT(google-explicit-constructor)
       : min(both.way() == TrackSize::Way::share ? TrackSize() : both), max(both) {}
   Track(TrackSize least, TrackSize most) : min(least), max(most) {}
   friend bool operator==(const Track&, const Track&) = default;

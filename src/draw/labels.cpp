@@ -3,7 +3,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <ranges>
 
 #include "draw/marks.hpp"
 
@@ -52,7 +51,8 @@ void LabelSpots::take(const Rect& area) {
 bool LabelSpots::is_free(const Rect& area, std::size_t order) const {
   if (!is_inside(area, bounds_)) return false;
   return !any_cell(area, [&](std::size_t cell) {
-    return std::ranges::any_of(cells_[cell] | std::views::reverse, [&](std::uint32_t place) {
+    const auto& places = cells_[cell];  // the last one painted is the likeliest to be in the way
+    return std::any_of(places.rbegin(), places.rend(), [&](std::uint32_t place) {
       return covered_[place].order > order && meet(covered_[place].area, area);
     });
   });

@@ -192,7 +192,8 @@ class MarkPainter {
              const Lettering& letters, const Stroke& edge) {
     const double width = pen_.width_of(text, letters) + 2 * inset, height = line_height + 2;
     for (int step = 0; step < 24; ++step) {
-      const double aside = (step % 2 == 0 ? 1 : -1) * (step + 1) / 2 * (height + 1);
+      const int lines = (step + 1) / 2;
+      const double aside = (step % 2 == 0 ? lines : -lines) * (height + 1);
       Rect area{at.x - share_x * width, at.y - share_y * height + aside, width, height};
       area.x = std::clamp(area.x, room_.x, std::max(room_.x, room_.right() - width));
       area.y = std::clamp(area.y, room_.y, std::max(room_.y, room_.bottom() - height));

@@ -101,6 +101,14 @@ Fault number_fault(double value, Domain domain) {
   return {};
 }
 
+/// `tag[3]`, the name of a copy, without its index.
+std::string_view without_index(std::string_view name) {
+  const std::size_t open = name.find('[');
+  if (open == std::string_view::npos || !name.ends_with(']') || open + 2 == name.size()) return name;
+  const std::string_view index = name.substr(open + 1, name.size() - open - 2);
+  return std::ranges::all_of(index, [](char c) { return c >= '0' && c <= '9'; }) ? name.substr(0, open) : name;
+}
+
 bool is_track(int place) {
   return place >= 0 && place < static_cast<int>(limits::most_tracks);
 }
@@ -163,7 +171,9 @@ struct FaultFinder {
     return fault ? fault : number_fault((keys.*field).y, domain);
   }
   Fault operator()(std::string Keys::*field) const {
-    if (field == &Keys::text || (keys.*field).empty() || is_node_name(keys.*field)) return {};
+    if (field == &Keys::text || (keys.*field).empty()) return {};
+    const std::string& name = keys.*field;
+    if (is_node_name(field == &Keys::name ? without_index(name) : name)) return {};
     return "must be a letter, then letters, digits, \"_\" or \"-\"";
   }
   Fault operator()(Track Keys::*field) const { return track_fault(keys.*field); }

@@ -40,6 +40,9 @@ inline constexpr std::uint32_t largest_node_count = (1U << 24) - 1;
 /// Bytes. A scene file beyond this is refused before it is read; a million nested rows take about 28 MB.
 inline constexpr std::size_t largest_scene_file = std::size_t{40} * 1024 * 1024;
 
+/// Errors remembered of one scene file: those of copied nodes come many times over.
+inline constexpr std::size_t most_kept_errors = 10000;
+
 /// Errors listed for one scene file before the rest is only counted.
 inline constexpr std::size_t most_listed_errors = 100;
 

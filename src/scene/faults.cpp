@@ -22,6 +22,7 @@ BadScene::BadScene(std::vector<SceneFault> faults)
 namespace scene {
 
 void Faults::add(const JsonDocument& document, ValueId value, std::string message, bool at_key) {
+  if (found_.size() >= limits::most_kept_errors) return;
   const JsonValue& at = document[value];
   found_.push_back({at_key ? at.key_offset : at.offset, document.pointer(value), std::move(message)});
 }
@@ -33,6 +34,9 @@ SceneFault Faults::placed(const Found& found) const {
 
 void Faults::raise() {
   std::ranges::stable_sort(found_, {}, &Found::offset);
+  // Keys that many nodes take are read once for each of them.
+  const auto same = [](const Found& a, const Found& b) { return a.offset == b.offset && a.message == b.message; };
+  found_.erase(std::unique(found_.begin(), found_.end(), same), found_.end());
   std::vector<SceneFault> faults;
   for (const Found& found : found_) {
     if (faults.size() == limits::most_listed_errors) {

@@ -19,9 +19,6 @@ class Faults {
   /// A fault of a value, shown at the value or, with `at_key`, at its key.
   void add(const JsonDocument& document, ValueId value, std::string message, bool at_key = false);
   [[nodiscard]] bool empty() const { return found_.empty(); }
-  [[nodiscard]] std::size_t count() const { return found_.size(); }
-  /// Forgets what was added after `count` faults.
-  void forget_after(std::size_t count) { found_.resize(count); }
   /// Throws BadScene with all faults in the order of the file.
   [[noreturn]] void raise();
   /// Throws BadScene with one fault at an offset.

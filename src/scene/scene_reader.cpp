@@ -3,6 +3,7 @@
 // A scene file into a Scene. Nodes are read in a loop, parents first, so that depth costs no stack; a fault never stops
 // the reading, and the tree is built only when there was none.
 #include <algorithm>
+#include <cmath>
 #include <filesystem>
 #include <fstream>
 #include <iterator>
@@ -13,6 +14,7 @@
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "scene/definitions.hpp"
 #include "scene/faults.hpp"
 #include "scene/json_document.hpp"
 #include "scene/key_reader.hpp"
@@ -23,12 +25,17 @@ namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 7> scene_keys{"format", "scene", "em", "direction", "ladder", "root", "claims"};
+constexpr std::array<std::string_view, 8> scene_keys{"format", "scene",  "em",    "direction",
+                                                     "ladder", "shared", "parts", "root"};
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
 /// Keys of the format that are not built yet: refused, never ignored.
-constexpr std::array<std::string_view, 7> later_scene_keys{"ranges",   "modes",  "parts",     "shared",
-                                                           "wordings", "claims", "touch_size"};
-constexpr std::array<std::string_view, 5> later_node_keys{"copies", "part", "with", "like", "when"};
+constexpr std::array<std::string_view, 5> later_scene_keys{"ranges", "modes", "wordings", "claims", "touch_size"};
+constexpr std::array<std::string_view, 1> later_node_keys{"when"};
+/// Keys of a node that shape the tree, beside those of the table.
+constexpr std::array<std::string_view, 6> shaping_keys{"children", "each", "like", "part", "with", "copies"};
+/// Nodes beyond which a scene is refused: copies of copies grow quickly.
+constexpr std::size_t most_nodes = 1000000;
+constexpr double most_copies = 100000;
 
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
@@ -40,7 +47,8 @@ std::string not_yet(std::string_view key) {
 
 class SceneReader {
  public:
-  SceneReader(const JsonDocument& document, Faults& faults) : document_(document), faults_(faults) {}
+  SceneReader(const JsonDocument& document, Faults& faults)
+      : document_(document), faults_(faults), definitions_(document, faults) {}
 
   Scene read() {
     const ValueId top = document_.root();
@@ -49,6 +57,7 @@ class SceneReader {
       faults_.raise();
     }
     read_head(top);
+    try_unused_parts(top);
     const ValueId root = document_.member(top, "root");
     if (root == no_value) {
       faults_.add(document_, top, "\"root\" is missing: the node that fills the container");
@@ -85,12 +94,26 @@ class SceneReader {
         read_direction(id);
       } else if (member.key == "ladder") {
         read_ladder(id);
+      } else if (member.key == "shared" || member.key == "parts") {
+        learn(id);
       } else if (holds(later_scene_keys, member.key)) {
         faults_.add(document_, id, not_yet(member.key), true);
       } else if (member.key != "root") {
         unknown_key(id, scene_keys);
       }
     });
+  }
+
+  void learn(ValueId id) {
+    const std::string& key = document_[id].key;
+    if (document_[id].type != Type::object) {
+      faults_.add(document_, id, "\"" + key + "\" must be an object of names");
+      return;
+    }
+    refuse_twins(id);
+    if (key == "parts") return definitions_.learn_parts(id);
+    definitions_.learn_shared(id);
+    for (const auto& [name, keys] : definitions_.shared()) read_loose_keys(keys, "shared keys");
   }
 
   double positive(ValueId id, const char* message) {
@@ -169,79 +192,134 @@ class SceneReader {
     });
   }
 
+  /// Reads every part once on its own, so that those nobody uses are checked too.
+  void try_unused_parts(ValueId top) {
+    const ValueId parts = document_.member(top, "parts");
+    if (parts == no_value) return;
+    for (const auto& [name, root] : definitions_.parts()) {
+      read_nodes(root);
+      tree_.reset();
+      planted_ = 0;
+    }
+  }
+
   // --- nodes -------------------------------------------------------------------------------------------------------
 
   struct Open {
     ValueId value;
     NodeId parent;
-    ValueId defaults;  // `each` of the parent, or none
+    ValueId each;  // of the parent, or none
+    PlaceInPart place;
+    int copy = -1;  // which one, of a node that is copied
   };
 
   void read_nodes(ValueId root) {
-    std::vector<Open> open{{root, NodeId{}, no_value}};
-    std::vector<ValueId> children;
+    std::vector<Open> open{{root, NodeId{}, no_value, {}}};
     while (!open.empty()) {
-      const Open at = open.back();
+      const Open at = std::move(open.back());
       open.pop_back();
       if (document_[at.value].type != Type::object) {
         faults_.add(document_, at.value, "a node must be an object with a \"kind\"");
         continue;
       }
-      const Keys keys = read_keys(at.value, at.defaults);
-      refuse_unknown_area(at, keys);
-      const NodeId node = plant(at.parent, keys);
-      const ValueId each = document_.member(at.value, "each");
-      const bool sound_each = each != no_value && read_each(each);
-      children.clear();
-      list_children(at.value, children);
-      refuse_name_twins(children);
-      refuse_too_many(at.value, keys, children.size());
-      for (auto child = children.rbegin(); child != children.rend(); ++child) {
-        open.push_back({*child, node, sound_each ? each : no_value});
+      if (planted_ == most_nodes) {
+        faults_.add(document_, at.value, "the scene has more than 1,000,000 nodes, copies counted; make fewer copies");
+        return;
       }
+      const Layers layers = definitions_.layers_of(at.value, at.each, at.place);
+      if (at.copy < 0 && open_copies(at, layers, open)) continue;
+      refuse_twins(at.value);
+      const Keys keys = read_keys(at, layers);
+      refuse_unknown_area(at, keys);
+      open_children(at, layers, plant(at.parent, keys), keys, open);
+    }
+  }
+
+  /// Puts the copies of a node on the list, the first on top. Returns whether it is copied.
+  bool open_copies(const Open& at, const Layers& layers, std::vector<Open>& open) {
+    const ValueId copies = definitions_.strongest(layers, "copies");
+    if (copies == no_value) return false;
+    const JsonValue& value = document_[copies];
+    if (!at.parent) {
+      faults_.add(document_, copies, "the root cannot be copied", true);
+      return false;
+    }
+    if (value.type != Type::number || value.number != std::floor(value.number) || value.number < 0 ||
+        value.number > most_copies) {
+      faults_.add(document_, copies, "\"copies\" must be a whole number from 0 to 100,000");
+      return false;
+    }
+    for (int i = static_cast<int>(value.number); i-- > 0;) {
+      Open copy = at;
+      copy.copy = i;
+      if (!copy.place.path.empty()) copy.place.path += "[" + std::to_string(i) + "]";
+      open.push_back(std::move(copy));
+    }
+    return true;
+  }
+
+  void open_children(const Open& at, const Layers& layers, NodeId node, const Keys& keys, std::vector<Open>& open) {
+    ValueId each = definitions_.strongest(layers, "each");
+    if (each != no_value && !read_loose_keys(each, "\"each\"")) each = no_value;
+    if (definitions_.has_part(at.value) && document_.member(at.value, "children") != no_value) {
+      faults_.add(document_, document_.member(at.value, "children"),
+                  "a part brings its own children; change them by \"with\"", true);
+    }
+    std::vector<ValueId> children;
+    list_children(definitions_.children_of(at.value), children);
+    refuse_name_twins(children);
+    refuse_too_many(at.value, keys, children.size());
+    const PlaceInPart around = definitions_.around_children(at.value, at.place);
+    for (std::size_t i = children.size(); i-- > 0;) {
+      Open child{children[i], node, each, {around.use, {}}};
+      if (around.use) {
+        child.place.path = (around.path.empty() ? "" : around.path + "/") + definitions_.step_of(children[i], i);
+      }
+      open.push_back(std::move(child));
     }
   }
 
   NodeId plant(NodeId parent, const Keys& keys) {
+    ++planted_;
     if (tree_) return tree_->append(parent, keys);
     tree_.emplace(keys, em_, direction_);
     return tree_->root();
   }
 
-  Keys read_keys(ValueId node, ValueId defaults) {
+  Keys read_keys(const Open& at, const Layers& layers) {
     Keys keys;
-    bool has_kind = false;
-    if (defaults != no_value) {
-      const std::size_t told = faults_.count();
-      for_each_member(defaults, [&](ValueId id, const JsonValue& member) {
-        has_kind |= member.key == "kind";
-        if (const KeyEntry* entry = find_key(member.key)) read_key(*entry, document_, id, keys, faults_);
+    for (const ValueId layer : layers) {
+      const bool names = layer != at.each;
+      for_each_member(layer, [&](ValueId id, const JsonValue& member) {
+        if (member.key == "name" && !names) return;
+        read_one(id, member, keys);
       });
-      faults_.forget_after(told);  // told where `each` stands
     }
-    refuse_twins(node);
-    for_each_member(node, [&](ValueId id, const JsonValue& member) {
-      has_kind |= member.key == "kind";
-      if (member.key == "children" || member.key == "each") return;
-      read_one(id, member, keys);
-    });
-    if (!has_kind) {
-      faults_.add(document_, node, "\"kind\" is missing; write row, column, grid, stack, box, text or image");
+    if (definitions_.strongest(layers, "kind") == no_value && document_.member(at.value, "part") == no_value) {
+      faults_.add(document_, at.value, "\"kind\" is missing; write row, column, grid, stack, box, text or image");
     }
+    if (at.copy >= 0 && !keys.name.empty()) keys.name += "[" + std::to_string(at.copy) + "]";
     return keys;
   }
 
+  /// Reads a key of the table, and refuses what is none. Objects beside unknown keys are inner nodes of a part.
   void read_one(ValueId id, const JsonValue& member, Keys& keys) {
+    if (holds(shaping_keys, member.key)) return;
     if (const KeyEntry* entry = find_key(member.key)) {
       read_key(*entry, document_, id, keys, faults_);
+      if (member.key == "name" && keys.name.find('[') != std::string::npos) {
+        faults_.add(document_, id, "\"name\" must be a letter, then letters, digits, \"_\" or \"-\"");
+        keys.name.clear();
+      }
       return;
     }
+    if (document_[member.parent].key == "with" && member.type == Type::object) return;  // told when the part is used
     if (holds(later_node_keys, member.key)) {
       faults_.add(document_, id, not_yet(member.key), true);
       return;
     }
     static const std::vector<std::string_view> known = [] {
-      std::vector<std::string_view> words{"children", "each"};
+      std::vector<std::string_view> words(shaping_keys.begin(), shaping_keys.end());
       for (const KeyEntry& entry : key_table()) words.push_back(entry.name);
       words.insert(words.end(), later_node_keys.begin(), later_node_keys.end());
       return words;
@@ -249,17 +327,18 @@ class SceneReader {
     unknown_key(id, known);
   }
 
-  /// Reads the keys of an `each` once, for its faults. Returns whether children can take them.
-  bool read_each(ValueId each) {
-    if (document_[each].type != Type::object) {
-      faults_.add(document_, each, "\"each\" must be an object of keys");
+  /// Reads keys that several nodes will take, once, for their faults. Returns whether nodes can take them.
+  bool read_loose_keys(ValueId object, const std::string& what) {
+    if (document_[object].type != Type::object) {
+      faults_.add(document_, object, what + " must be an object of keys");
       return false;
     }
-    refuse_twins(each);
+    refuse_twins(object);
     Keys ignored;
-    for_each_member(each, [&](ValueId id, const JsonValue& member) {
-      if (member.key == "name" || member.key == "children" || member.key == "each") {
-        faults_.add(document_, id, "\"each\" cannot give a \"" + member.key + "\"", true);
+    for_each_member(object, [&](ValueId id, const JsonValue& member) {
+      if (member.key == "name" || member.key == "children" || member.key == "each" || member.key == "part" ||
+          member.key == "with") {
+        faults_.add(document_, id, what + " cannot give a \"" + member.key + "\"", true);
       } else {
         read_one(id, member, ignored);
       }
@@ -267,8 +346,7 @@ class SceneReader {
     return true;
   }
 
-  void list_children(ValueId node, std::vector<ValueId>& children) {
-    const ValueId list = document_.member(node, "children");
+  void list_children(ValueId list, std::vector<ValueId>& children) {
     if (list == no_value) return;
     if (document_[list].type != Type::array) {
       faults_.add(document_, list, "\"children\" must be a list of nodes");
@@ -313,13 +391,13 @@ class SceneReader {
   void refuse_name_twins(const std::vector<ValueId>& children) {
     std::unordered_map<std::string_view, ValueId> seen;
     for (const ValueId child : children) {
-      if (document_[child].type != Type::object) continue;
-      const ValueId name = document_.member(child, "name");
-      if (name == no_value || document_[name].type != Type::string) continue;
-      const auto [twin, is_new] = seen.try_emplace(document_[name].text, name);
+      const std::string_view name = definitions_.name_of(child);
+      if (name.empty()) continue;
+      const ValueId own = document_.member(child, "name"), place = own == no_value ? child : own;
+      const auto [twin, is_new] = seen.try_emplace(name, place);
       if (!is_new) {
-        faults_.add(document_, name,
-                    "two siblings are called \"" + document_[name].text + "\"; the other one is at " +
+        faults_.add(document_, place,
+                    "two siblings are called \"" + std::string(name) + "\"; the other one is at " +
                         document_.pointer(twin->second));
       }
     }
@@ -346,6 +424,8 @@ class SceneReader {
 
   const JsonDocument& document_;
   Faults& faults_;
+  Definitions definitions_;
+  std::size_t planted_ = 0;
   std::string title_;
   double em_ = 16;
   Direction direction_ = Direction::ltr;

@@ -1,0 +1,154 @@
+// SPDX-License-Identifier: MIT
+//
+// Parts, shared keys and copies: which of several objects that say a key wins, and what is refused.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include "fond_ladder/scene_file.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+Scene scene_of(const std::string& head, const std::string& children) {
+  return read_scene(R"({"format":1,)" + head + R"("root":{"kind":"row","name":"r","children":[)" + children + "]}}",
+                    "s");
+}
+
+std::string faults(const std::string& head, const std::string& children) {
+  try {
+    scene_of(head, children);
+  } catch (const BadScene& scene) {
+    std::string text;
+    for (const SceneFault& fault : scene.faults()) text += fault.message + " (at " + fault.pointer + ")\n";
+    return text;
+  }
+  return "none\n";
+}
+
+/// `name width`, child by child.
+std::string widths(const Scene& scene) {
+  std::string text;
+  for (const NodeId child : scene.tree.children(scene.tree.root())) {
+    const Sizing width = scene.tree.keys(child).width;
+    text += (text.empty() ? "" : " ") + scene.tree.step(child) + " " +
+            (width.way() == Sizing::Way::length ? testing::short_number(width.length().amount()) : "-");
+  }
+  return text;
+}
+
+TEST(Definitions, LaterLayersBeatEarlierOnes) {
+  const std::string shared = R"("shared":{"s":{"width":3},"t":{"width":4,"height":1}},)";
+  const std::string parts =
+      R"("parts":{"p":{"kind":"box","width":2},"q":{"kind":"box","like":"s"},"n":{"part":"p","with":{"width":7}}},)";
+  const struct {
+    const char *name, *child, *widths;
+  } cases[] = {
+      {"own alone", R"({"kind":"box","name":"a","width":9})", "a 9"},
+      {"shared", R"({"kind":"box","name":"a","like":"s"})", "a 3"},
+      {"the later of two shared", R"({"kind":"box","name":"a","like":["t","s"]})", "a 3"},
+      {"own beats shared", R"({"kind":"box","name":"a","like":"s","width":9})", "a 9"},
+      {"wherever it is written", R"({"width":9,"like":"s","name":"a","kind":"box"})", "a 9"},
+      {"a part", R"({"part":"p","name":"a"})", "a 2"},
+      {"shared beats the part", R"({"part":"p","name":"a","like":"s"})", "a 3"},
+      {"with beats shared", R"({"part":"p","name":"a","like":"s","with":{"width":5}})", "a 5"},
+      {"own beats with", R"({"part":"p","name":"a","with":{"width":5},"width":9})", "a 9"},
+      {"what a part is like", R"({"part":"q","name":"a"})", "a 3"},
+      {"a part that begins with a part", R"({"part":"n","name":"a"})", "a 7"},
+  };
+  for (const auto& [name, child, expected] : cases) {
+    EXPECT_EQ(widths(scene_of(shared + parts, child)), expected) << name;
+  }
+}
+
+TEST(Definitions, EachIsTheWeakestLayer) {
+  const Scene scene = read_scene(
+      R"({"format":1,"shared":{"s":{"width":3}},"parts":{"p":{"kind":"box","width":2}},"root":{"kind":"row",)"
+      R"("each":{"kind":"box","width":1,"like":"s"},"children":[{"name":"a"},{"name":"b","like":"s"},{"name":"c","part":"p"}]}})",
+      "s");
+  EXPECT_EQ(widths(scene), "a 1 b 3 c 2");
+}
+
+const std::string card = R"("parts":{"card":{"kind":"column","children":[{"kind":"text","name":"title","text":"-"},)"
+                         R"({"part":"dial","name":"heat"},{"kind":"box","name":"spot","copies":2}]},)"
+                         R"("dial":{"kind":"stack","children":[{"kind":"text","name":"value","text":"0"}]}},)";
+
+TEST(Definitions, WithReachesInnerNodesByPath) {
+  const Scene scene =
+      scene_of(card, R"({"part":"card","name":"a","with":{"title":{"text":"Oak"},"heat/value":{"text":"21"},)"
+                     R"("spot":{"width":5},"spot[1]":{"height":6}}},)"
+                     R"({"part":"card","name":"b","with":{"value":{"text":"18"}}})");
+  const Tree& tree = scene.tree;
+  EXPECT_EQ(tree.keys(tree.at("a/title")).text, "Oak");
+  EXPECT_EQ(tree.keys(tree.at("a/heat/value")).text, "21");
+  EXPECT_EQ(tree.keys(tree.at("b/heat/value")).text, "18");
+  EXPECT_EQ(tree.keys(tree.at("b/title")).text, "-");
+  EXPECT_EQ(tree.keys(tree.at("a/spot[0]")).width, Sizing(5));
+  EXPECT_EQ(tree.keys(tree.at("a/spot[0]")).height, Sizing());
+  EXPECT_EQ(tree.keys(tree.at("a/spot[1]")).height, Sizing(6));
+}
+
+TEST(Definitions, OuterUsesOfAPartBeatInnerOnes) {
+  const std::string parts = R"("parts":{"in":{"kind":"row","children":[{"kind":"box","name":"x","width":1}]},)"
+                            R"("out":{"kind":"row","children":[{"part":"in","name":"i","with":{"x":{"width":2}}}]}},)";
+  const auto x = [&](const std::string& child) {
+    const Scene scene = scene_of(parts, child);
+    return scene.tree.keys(scene.tree.at("o/i/x")).width;
+  };
+  EXPECT_EQ(x(R"({"part":"out","name":"o"})"), Sizing(2));
+  EXPECT_EQ(x(R"({"part":"out","name":"o","with":{"i/x":{"width":3}}})"), Sizing(3));
+}
+
+TEST(Definitions, CopiesAreNumbered) {
+  EXPECT_EQ(
+      widths(scene_of(
+          "",
+          R"({"kind":"box","name":"a","copies":3,"width":4},{"kind":"box","copies":2},{"kind":"box","copies":0,"name":"z"})")),
+      "a[0] 4 a[1] 4 a[2] 4 box#3 - box#4 -");
+  const Scene nested =
+      scene_of("", R"({"kind":"row","name":"a","copies":2,"children":[{"kind":"box","name":"b","copies":2}]})");
+  EXPECT_EQ(nested.tree.size(), 1U + 2 + 4);
+  EXPECT_EQ(nested.tree.path(nested.tree.at("a[1]/b[0]")), "r/a[1]/b[0]");
+  EXPECT_EQ(testing::boxes_at("grid:g columns=2 rest=start [ box:a copies=3 natural=[5,4] width=content ]", "20x20"),
+            "a[0](0,0 5x4) a[1](10,0 5x4) a[2](0,4 5x4)");
+}
+
+TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
+  const struct {
+    const char *head, *children, *says;
+  } cases[] = {
+      {R"("parts":{"card":{"kind":"box"}},)", R"({"part":"crad"})",
+       "no part is called \"crad\"; the nearest one is \"card\" (at /root/children/0/part)\n"},
+      {R"("shared":{"button":{"width":1}},)", R"({"kind":"box","like":["buton"]})",
+       "nothing shared is called \"buton\"; the nearest one is \"button\" (at /root/children/0/like/0)\n"},
+      {R"("parts":{"a":{"kind":"row","children":[{"part":"b"}]},"b":{"kind":"row","children":[{"part":"a"}]}},)", "",
+       "the part \"a\" contains itself: a > b > a (at /parts/b/children/0/part)\n"},
+      {R"("parts":{"a":{"part":"a"}},)", "", "the part \"a\" contains itself: a > a (at /parts/a/part)\n"},
+      {R"("parts":{"a":{"kind":"box","widht":3}},)", R"({"part":"a","name":"x"},{"part":"a","name":"y"})",
+       "unknown key \"widht\"; the nearest one is \"width\" (at /parts/a/widht)\n"},
+      {R"("parts":{"unused":{"kind":"box","width":-3}},)", "",
+       "\"width\" must be 0 or more, and at most 1e9 (at /parts/unused/width)\n"},
+      {R"("shared":{"s":{"name":"x"}},)", "", "shared keys cannot give a \"name\" (at /shared/s/name)\n"},
+      {"", R"({"kind":"box","with":{"width":3}})",
+       "\"with\" must be an object of keys and inner nodes, beside a \"part\" (at /root/children/0/with)\n"},
+      {R"("parts":{"a":{"kind":"row","children":[{"kind":"box","name":"face"}]}},)",
+       R"({"part":"a","with":{"fcae":{"width":3}}})",
+       "the part has no inner node \"fcae\"; the nearest one is \"face\" (at /root/children/0/with/fcae)\n"},
+      {R"("parts":{"a":{"kind":"row","children":[]}},)", R"({"part":"a","children":[]})",
+       "a part brings its own children; change them by \"with\" (at /root/children/0/children)\n"},
+      {"", R"({"kind":"box","copies":1000000000})",
+       "\"copies\" must be a whole number from 0 to 100,000 (at /root/children/0/copies)\n"},
+      {"", R"({"kind":"box","name":"tag[1]"})",
+       "\"name\" must be a letter, then letters, digits, \"_\" or \"-\" (at /root/children/0/name)\n"},
+      {R"("parts":{"a":{"kind":"box","name":"x"}},)", R"({"part":"a"},{"part":"a"})",
+       "two siblings are called \"x\"; the other one is at /root/children/0 (at /root/children/1)\n"},
+      {"", R"({"kind":"box","copies":50000,"widht":1})",
+       "unknown key \"widht\"; the nearest one is \"width\" (at /root/children/0/widht)\n"},
+  };
+  for (const auto& [head, children, says] : cases) EXPECT_EQ(faults(head, children), says) << head << children;
+  EXPECT_THAT(faults("", R"({"kind":"row","copies":2000,"children":[{"kind":"box","copies":2000}]})"),
+              ::testing::StartsWith("the scene has more than 1,000,000 nodes, copies counted; make fewer copies"));
+}
+
+}  // namespace
+}  // namespace fond_ladder
