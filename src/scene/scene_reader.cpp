@@ -33,9 +33,9 @@ constexpr std::array<std::string_view, 5> later_scene_keys{"ranges", "modes", "w
 constexpr std::array<std::string_view, 1> later_node_keys{"when"};
 /// Keys of a node that shape the tree, beside those of the table.
 constexpr std::array<std::string_view, 6> shaping_keys{"children", "each", "like", "part", "with", "copies"};
-/// Nodes beyond which a scene is refused: copies of copies grow quickly.
-constexpr std::size_t most_nodes = 1000000;
-constexpr double most_copies = 100000;
+/// Nodes beyond which a scene is refused: parts in parts grow quickly, and so do copies of copies.
+constexpr std::size_t most_nodes = 4000000;
+constexpr double most_copies = 100000, most_nested_copies = 1000000;
 
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
@@ -210,7 +210,8 @@ class SceneReader {
     NodeId parent;
     ValueId each;  // of the parent, or none
     PlaceInPart place;
-    int copy = -1;  // which one, of a node that is copied
+    int copy = -1;     // which one, of a node that is copied
+    double times = 1;  // how many copies of it there are, those of its parents counted
   };
 
   void read_nodes(ValueId root) {
@@ -223,7 +224,7 @@ class SceneReader {
         continue;
       }
       if (planted_ == most_nodes) {
-        faults_.add(document_, at.value, "the scene has more than 1,000,000 nodes, copies counted; make fewer copies");
+        faults_.add(document_, at.value, "the scene has more than 4,000,000 nodes, copies and parts counted");
         return;
       }
       const Layers layers = definitions_.layers_of(at.value, at.each, at.place);
@@ -249,9 +250,14 @@ class SceneReader {
       faults_.add(document_, copies, "\"copies\" must be a whole number from 0 to 100,000");
       return false;
     }
+    if (value.number * at.times > most_nested_copies) {
+      faults_.add(document_, copies, "copies of copies make more than 1,000,000 nodes here; make fewer");
+      return false;
+    }
     for (int i = static_cast<int>(value.number); i-- > 0;) {
       Open copy = at;
       copy.copy = i;
+      copy.times *= value.number;
       if (!copy.place.path.empty()) copy.place.path += "[" + std::to_string(i) + "]";
       open.push_back(std::move(copy));
     }
@@ -271,7 +277,7 @@ class SceneReader {
     refuse_too_many(at.value, keys, children.size());
     const PlaceInPart around = definitions_.around_children(at.value, at.place);
     for (std::size_t i = children.size(); i-- > 0;) {
-      Open child{children[i], node, each, {around.use, {}}};
+      Open child{children[i], node, each, {around.use, {}}, -1, at.times};
       if (around.use) {
         child.place.path = (around.path.empty() ? "" : around.path + "/") + definitions_.step_of(children[i], i);
       }
