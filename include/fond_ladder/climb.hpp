@@ -20,10 +20,10 @@ struct Climb {
   std::vector<Step> steps;              ///< in the order asked
 };
 
-/// Measures `quantities` (as in "beds.width") at every rung, with one solver. Throws BadQuantity; BadValue for a rung
-/// that is no size.
+/// Measures `quantities` (as in "beds.width") at every rung, with one solver. Throws BadQuantity, and as SceneSolver
+/// does.
 [[nodiscard]] Climb climb(const Scene& scene, const std::vector<Rung>& rungs,
-                          const std::vector<std::string>& quantities);
+                          const std::vector<std::string>& quantities, const std::vector<std::string>& modes = {});
 
 /// The same at every whole width of a ladder, its ends included, at the smallest of its heights.
 [[nodiscard]] Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities);

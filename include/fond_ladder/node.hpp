@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <functional>
 #include <memory>
 #include <string>
 #include <utility>
@@ -33,6 +34,12 @@ class Node {
   Node&& holds(std::vector<Node> children) &&;
   /// Keys for every direct child that leaves them at their default; kind, name and text excepted.
   Node&& each(const Node& defaults) &&;
+  /// Keys that the node has while a range of that name holds, or a mode of that name is on.
+  template <class Change>
+  Node&& when(const std::string& name, Change change) && {
+    whens_.push_back({name, change});
+    return std::move(*this);
+  }
   /// Content of one's own in a leaf, shared with the scene.
   Node&& measured_by(std::shared_ptr<const Measured> content) &&;
   /// All keys at once, for those without a setter of their own.
@@ -117,6 +124,7 @@ class Node {
   [[nodiscard]] const Keys& keys() const { return keys_; }
   [[nodiscard]] const std::vector<Node>& children() const { return children_; }
   [[nodiscard]] const std::shared_ptr<const Measured>& content() const { return content_; }
+  [[nodiscard]] const std::vector<std::pair<std::string, std::function<void(Keys&)>>>& whens() const { return whens_; }
   /// The keys of a child with what `each` gives it.
   [[nodiscard]] Keys child_keys(const Node& child) const;
 
@@ -136,6 +144,7 @@ class Node {
   Keys keys_;
   std::shared_ptr<const Keys> each_;
   std::shared_ptr<const Measured> content_;
+  std::vector<std::pair<std::string, std::function<void(Keys&)>>> whens_;
   std::vector<Node> children_;
 };
 

@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/forms.hpp"
 #include "fond_ladder/node.hpp"
 #include "fond_ladder/solver.hpp"
 #include "fond_ladder/tree.hpp"
@@ -41,12 +42,51 @@ struct Scene {
 
   std::string title;
   Ladder ladder;
-  Tree tree;
+  /// Where several hold, later ones beat earlier ones, and modes beat ranges. No name is used twice.
+  std::vector<Range> ranges;
+  std::vector<std::string> modes;
+  std::vector<When> whens;
+  Tree tree;  ///< as it is while no range holds and no mode is on
+};
+
+/// Solves one scene at many sizes: switches nodes between their forms where a range begins or ends, which costs what an
+/// edit of those nodes costs, and keeps the rest. Has a copy of the scene's tree. Lives on one thread at a time.
+class SceneSolver {
+ public:
+  /// `modes` are on all the time. Throws BadValue for a mode that the scene does not have, and for a `when` that names
+  /// neither a range nor a mode.
+  explicit SceneSolver(const Scene& scene, const std::vector<std::string>& modes = {});
+
+  /// The result holds until the next call. Throws BadValue for a size that is no number from 0 to 1e9, and for keys out
+  /// of their domain.
+  Arrangement solve(const Rung& rung);
+  /// The ranges that hold and the modes that are on, in the order in which they beat each other.
+  [[nodiscard]] std::vector<std::string> active(const Rung& rung) const;
+  [[nodiscard]] const Tree& tree() const { return tree_; }
+
+ private:
+  struct Form {
+    std::size_t condition = 0;
+    std::function<void(Keys&)> change;
+  };
+  struct Changing {
+    NodeId node;
+    Keys plain;               // while nothing holds
+    std::vector<Form> forms;  // in the order in which they beat each other
+  };
+  void take_form(const std::vector<bool>& holding);
+
+  Tree tree_;
+  Solver solver_;
+  std::vector<Range> ranges_;
+  std::vector<std::string> conditions_;  // ranges, then modes
+  std::vector<bool> on_;                 // modes that are on, by condition
+  std::vector<bool> holding_;            // what the tree shows, by condition
+  std::vector<Changing> changing_;
 };
 
 /// The arrangement of a scene in a container of one size. It keeps a copy of the tree, so it outlives the scene. To
-/// solve many sizes, or to solve again after an edit, use a Solver. Throws BadValue for a size that is no number from 0
-/// to 1e9.
-[[nodiscard]] Arrangement solve(const Scene& scene, Rung rung);
+/// solve many sizes use a SceneSolver, after edits of a tree a Solver. Throws as SceneSolver does.
+[[nodiscard]] Arrangement solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes = {});
 
 }  // namespace fond_ladder

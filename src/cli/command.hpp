@@ -35,6 +35,7 @@ struct MeasureOptions {
   std::string scene;
   std::vector<std::string> at;
   std::vector<std::string> under;
+  std::vector<std::string> modes;
   bool orders = false;
   bool outline = false;
   bool timing = false;
@@ -49,6 +50,7 @@ struct ClimbOptions {
   std::string height;
   std::string rungs;
   std::string show;
+  std::vector<std::string> modes;
   Format format = Format::table;
 };
 
@@ -59,6 +61,7 @@ struct DrawCall {
   std::string as;      // svg, png or pdf; by the ending when empty
   std::string only;
   std::string scale;
+  std::vector<std::string> modes;
   bool bare = false;
 };
 
@@ -66,6 +69,9 @@ ExitStatus measure(const MeasureOptions& options, const Streams& streams);
 ExitStatus climb(const ClimbOptions& options, const Streams& streams);
 ExitStatus draw(const DrawCall& call, const Streams& streams);
 ExitStatus demo(const Streams& streams);
+
+/// Throws WrongCall for a mode that the scene does not have.
+void require_modes(const Scene& scene, const std::vector<std::string>& modes);
 
 /// Reads the scene that a command names; `-` is standard input. Throws BadScene.
 [[nodiscard]] Scene load_scene(const std::string& name, const Streams& streams);

@@ -63,10 +63,11 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   DrawOptions options{call.bare, call.only, {}, {}};
   if (!call.scale.empty()) options.scale = parse_factor(call.scale, "--scale");
   const Scene scene = load_scene(call.scene, streams);
+  require_modes(scene, call.modes);
   options.title = scene.title;
   std::vector<Panel> panels;
   for (const AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
-    panels.push_back({solve(scene, asked.rung), asked.name});
+    panels.push_back({solve(scene, asked.rung, call.modes), asked.name});
   }
   const Picture picture = fond_ladder::draw(panels, form, options);
   if (call.output == "-") {

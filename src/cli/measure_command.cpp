@@ -36,6 +36,7 @@ std::string title_of(const Scene& scene, const Arrangement& arrangement, const A
   std::string title = scene.title.empty() ? scene.tree.step(scene.tree.root()) : scene.title;
   title += " at " + size_text(arrangement.container());
   if (!asked.name.empty()) title += " (" + asked.name + ")";
+  if (!asked.active.empty()) title += fmt::format(" [{}]", fmt::join(asked.active, ", "));
   if (!asked.rung.width && !asked.rung.height) return title + " (size by content)";
   if (!asked.rung.height) title += " (height by content)";
   return title;
@@ -97,9 +98,10 @@ void print_table(const Scene& scene, const Arrangement& arrangement, const std::
                {"wished"},
                {"of parent"}});
   for (const auto& placed : boxes) {
-    table.add({indented(scene.tree.step(placed.node), placed.depth), std::string(word(scene.tree.kind(placed.node))),
-               rounded(placed.box.x), rounded(placed.box.y), rounded(placed.box.width), rounded(placed.box.height),
-               size_text(arrangement.wished(placed.node)), share_text(scene, arrangement, placed)});
+    table.add({indented(scene.tree.step(placed.node), placed.depth),
+               std::string(word(arrangement.tree().kind(placed.node))), rounded(placed.box.x), rounded(placed.box.y),
+               rounded(placed.box.width), rounded(placed.box.height), size_text(arrangement.wished(placed.node)),
+               share_text(scene, arrangement, placed)});
   }
   table.print(out);
 }
@@ -110,7 +112,7 @@ void print_scrollers(const Scene& scene, const Arrangement& arrangement, const s
   Table table({{"scrolls"}, {"content"}, {"by at most"}});
   bool any = false;
   for (const auto& placed : boxes) {
-    if (scene.tree.keys(placed.node).scroll == Scroll::none) continue;
+    if (arrangement.tree().keys(placed.node).scroll == Scroll::none) continue;
     any = true;
     table.add({scene.tree.path(placed.node), size_text(arrangement.content_size(placed.node)),
                size_text(arrangement.scroll_range(placed.node))});
@@ -128,8 +130,8 @@ void print_json(const Scene& scene, const Arrangement& arrangement, const std::v
   std::string comma;
   for (const auto& placed : boxes) {
     fmt::print(out, "{}\n  {{\"path\": {}, \"kind\": \"{}\", \"x\": {}, \"y\": {}, \"width\": {}, \"height\": {}",
-               comma, json_text(scene.tree.path(placed.node)), word(scene.tree.kind(placed.node)), exact(placed.box.x),
-               exact(placed.box.y), exact(placed.box.width), exact(placed.box.height));
+               comma, json_text(scene.tree.path(placed.node)), word(arrangement.tree().kind(placed.node)),
+               exact(placed.box.x), exact(placed.box.y), exact(placed.box.width), exact(placed.box.height));
     comma = ",";
     const Cut cut = all_cut(arrangement, placed.node);
     if (cut.any()) {
@@ -140,7 +142,7 @@ void print_json(const Scene& scene, const Arrangement& arrangement, const std::v
       }
       fmt::print(out, ", \"cut\": {{{}}}", list);
     }
-    if (scene.tree.kind(placed.node) == Kind::grid) {
+    if (arrangement.tree().kind(placed.node) == Kind::grid) {
       fmt::print(out, ",\n   \"tracks\": {}", json_tracks(scene, arrangement, placed.node));
     }
     fmt::print(out, "}}");
@@ -156,7 +158,8 @@ void print_csv(const Scene& scene, const Arrangement& arrangement, const std::ve
   const Extent at = arrangement.container();
   for (const auto& placed : boxes) {
     const Extent wished = arrangement.wished(placed.node);
-    std::string line = csv_text(scene.tree.path(placed.node)) + "," + std::string(word(scene.tree.kind(placed.node)));
+    std::string line =
+        csv_text(scene.tree.path(placed.node)) + "," + std::string(word(arrangement.tree().kind(placed.node)));
     for (const double number :
          {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
       line += "," + exact(number);
@@ -214,15 +217,17 @@ void require_sound(const MeasureOptions& options) {
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams) {
   require_sound(options);
-  const std::vector<AskedSize> sizes = asked_sizes(options.at, scene.ladder);
+  require_modes(scene, options.modes);
+  std::vector<AskedSize> sizes = asked_sizes(options.at, scene.ladder);
   std::ostream& out = streams.out;
   const bool json = options.format == Format::json;
   if (options.format == Format::csv) out << csv_head;
   if (json && sizes.size() > 1) out << "[";
-  Solver solver;
+  SceneSolver solver(scene, options.modes);
   for (std::size_t i = 0; i < sizes.size(); ++i) {
+    sizes[i].active = solver.active(sizes[i].rung);
     const auto begin = std::chrono::steady_clock::now();
-    const Arrangement arrangement = solver.solve(scene.tree, sizes[i].rung);
+    const Arrangement arrangement = solver.solve(sizes[i].rung);
     const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
     if (i > 0) out << (json ? ",\n" : options.format == Format::table ? "\n" : "");
     print_one(scene, arrangement, sizes[i], seconds, options, out);

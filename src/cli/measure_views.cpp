@@ -147,7 +147,7 @@ void print_outline(const Scene& scene, const Arrangement& arrangement, const Mea
   std::vector<std::string> items;
   Table table({{"path"}, {"kind"}, {"lays its children"}});
   for (const auto& placed : arrangement.boxes()) {
-    const Keys keys = scene.tree.keys(placed.node);
+    const Keys keys = arrangement.tree().keys(placed.node);
     const std::string how = arrangement_of(scene, arrangement, placed.node, keys);
     if (options.format == Format::json) {
       items.push_back(fmt::format("{{\"path\": {}, \"kind\": \"{}\", \"depth\": {}, \"lays\": {}}}",
@@ -165,7 +165,7 @@ void print_tracks(const Scene& scene, const Arrangement& arrangement, std::ostre
   Table table({{"tracks"}, {"at", Table::Align::numbers}, {"size", Table::Align::numbers}, {"set by"}});
   bool any = false;
   for (const auto& placed : arrangement.boxes()) {
-    if (scene.tree.kind(placed.node) != Kind::grid) continue;
+    if (arrangement.tree().kind(placed.node) != Kind::grid) continue;
     any = true;
     table.add({scene.tree.path(placed.node)});
     const auto tracks = arrangement.tracks(placed.node);

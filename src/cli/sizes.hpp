@@ -13,6 +13,7 @@ namespace fond_ladder::cli {
 struct AskedSize {
   std::string name;  // of a named rung; else empty
   Rung rung;
+  std::vector<std::string> active{};  // ranges and modes that hold there
 };
 
 /// The sizes of repeated `--at`, each `1280x800`, `1280`, `content` or the name of a rung; without any the named rungs,

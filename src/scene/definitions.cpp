@@ -91,12 +91,13 @@ void Definitions::refuse_circles() {
         way.push_back({name, 0});
         continue;
       }
-      std::string circle;
+      std::string message = "the part \"";
+      message.append(name).append("\" contains itself: ");
       for (auto step = met; step != way.end(); ++step) {
-        circle += step->name + " > ";
+        message.append(step->name).append(" > ");
         circular.insert(step->name);
       }
-      faults_.add(document_, use, "the part \"" + name + "\" contains itself: " + circle + name);
+      faults_.add(document_, use, message.append(name));
     }
   }
   for (const std::string& name : circular) parts_.erase(name);
@@ -176,7 +177,7 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
       add_likes(told->second, layers);
       layers.push_back(told->second);
     }
-    path = use->place + "/" + path;
+    path.insert(0, use->place + "/");
   }
   return layers;
 }

@@ -7,6 +7,7 @@
 #include <filesystem>
 #include <fstream>
 #include <iterator>
+#include <map>
 #include <unordered_map>
 
 #include "fond_ladder/scene_file.hpp"
@@ -14,6 +15,7 @@
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "scene/conditions.hpp"
 #include "scene/definitions.hpp"
 #include "scene/faults.hpp"
 #include "scene/json_document.hpp"
@@ -25,14 +27,15 @@ namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 8> scene_keys{"format", "scene",  "em",    "direction",
-                                                     "ladder", "shared", "parts", "root"};
+constexpr std::array<std::string_view, 10> scene_keys{"format", "scene", "em",     "direction", "ladder",
+                                                      "ranges", "modes", "shared", "parts",     "root"};
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
 /// Keys of the format that are not built yet: refused, never ignored.
-constexpr std::array<std::string_view, 5> later_scene_keys{"ranges", "modes", "wordings", "claims", "touch_size"};
-constexpr std::array<std::string_view, 1> later_node_keys{"when"};
+constexpr std::array<std::string_view, 3> later_scene_keys{"wordings", "claims", "touch_size"};
+/// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
+constexpr std::array<std::string_view, 4> definition_keys{"ranges", "modes", "shared", "parts"};
 /// Keys of a node that shape the tree, beside those of the table.
-constexpr std::array<std::string_view, 6> shaping_keys{"children", "each", "like", "part", "with", "copies"};
+constexpr std::array<std::string_view, 7> shaping_keys{"children", "each", "like", "part", "with", "copies", "when"};
 /// Nodes beyond which a scene is refused: parts in parts grow quickly, and so do copies of copies.
 constexpr std::size_t most_nodes = 4000000;
 constexpr double most_copies = 100000, most_nested_copies = 1000000;
@@ -57,6 +60,7 @@ class SceneReader {
       faults_.raise();
     }
     read_head(top);
+    read_definitions(top);
     try_unused_parts(top);
     const ValueId root = document_.member(top, "root");
     if (root == no_value) {
@@ -68,6 +72,9 @@ class SceneReader {
     Scene scene(std::move(*tree_));
     scene.title = title_;
     scene.ladder = std::move(ladder_);
+    scene.ranges = std::move(conditions_.ranges);
+    scene.modes = std::move(conditions_.modes);
+    scene.whens = std::move(whens_);
     return scene;
   }
 
@@ -94,14 +101,19 @@ class SceneReader {
         read_direction(id);
       } else if (member.key == "ladder") {
         read_ladder(id);
-      } else if (member.key == "shared" || member.key == "parts") {
-        learn(id);
       } else if (holds(later_scene_keys, member.key)) {
         faults_.add(document_, id, not_yet(member.key), true);
-      } else if (member.key != "root") {
+      } else if (member.key != "root" && !holds(definition_keys, member.key)) {
         unknown_key(id, scene_keys);
       }
     });
+  }
+
+  void read_definitions(ValueId top) {
+    conditions_ = read_conditions(document_, top, faults_);
+    for (const char* key : {"shared", "parts"}) {
+      if (const ValueId id = document_.member(top, key); id != no_value) learn(id);
+    }
   }
 
   void learn(ValueId id) {
@@ -199,6 +211,7 @@ class SceneReader {
     for (const auto& [name, root] : definitions_.parts()) {
       read_nodes(root);
       tree_.reset();
+      whens_.clear();
       planted_ = 0;
     }
   }
@@ -210,8 +223,9 @@ class SceneReader {
     NodeId parent;
     ValueId each;  // of the parent, or none
     PlaceInPart place;
-    int copy = -1;     // which one, of a node that is copied
-    double times = 1;  // how many copies of it there are, those of its parents counted
+    int copy = -1;       // which one, of a node that is copied
+    bool spare = false;  // there under some condition only
+    double times = 1;    // how many copies of it there are, those of its parents counted
   };
 
   void read_nodes(ValueId root) {
@@ -232,36 +246,135 @@ class SceneReader {
       refuse_twins(at.value);
       const Keys keys = read_keys(at, layers);
       refuse_unknown_area(at, keys);
-      open_children(at, layers, plant(at.parent, keys), keys, open);
+      const NodeId node = plant(at.parent, keys);
+      read_whens(at, layers, node);
+      open_children(at, layers, node, keys, open);
     }
   }
 
   /// Puts the copies of a node on the list, the first on top. Returns whether it is copied.
   bool open_copies(const Open& at, const Layers& layers, std::vector<Open>& open) {
-    const ValueId copies = definitions_.strongest(layers, "copies");
-    if (copies == no_value) return false;
-    const JsonValue& value = document_[copies];
+    const ValueId place = definitions_.strongest(layers, "copies");
+    if (place == no_value) return false;
     if (!at.parent) {
-      faults_.add(document_, copies, "the root cannot be copied", true);
+      faults_.add(document_, place, "the root cannot be copied", true);
       return false;
     }
-    if (value.type != Type::number || value.number != std::floor(value.number) || value.number < 0 ||
-        value.number > most_copies) {
-      faults_.add(document_, copies, "\"copies\" must be a whole number from 0 to 100,000");
+    const std::optional<int> plain = count_of_copies(place);
+    if (!plain) return false;
+    const int copies = most_copies_of(layers, *plain);
+    if (copies * at.times > most_nested_copies) {
+      faults_.add(document_, place, "copies of copies make more than 1,000,000 nodes here; make fewer");
       return false;
     }
-    if (value.number * at.times > most_nested_copies) {
-      faults_.add(document_, copies, "copies of copies make more than 1,000,000 nodes here; make fewer");
-      return false;
-    }
-    for (int i = static_cast<int>(value.number); i-- > 0;) {
+    for (int i = copies; i-- > 0;) {
       Open copy = at;
       copy.copy = i;
-      copy.times *= value.number;
+      copy.spare = i >= *plain;
+      copy.times *= copies;
       if (!copy.place.path.empty()) copy.place.path += "[" + std::to_string(i) + "]";
       open.push_back(std::move(copy));
     }
     return true;
+  }
+
+  /// Keys of a node under one condition, from all its layers.
+  struct Form {
+    Keys values;
+    std::vector<const KeyEntry*> said;
+    std::optional<bool> hides;  // for a copy: whether it is one too many
+  };
+
+  void read_whens(const Open& at, const Layers& layers, NodeId node) {
+    std::map<std::string, Form> forms;
+    for_each_when(layers, [&](ValueId id, const JsonValue& member) {
+      const auto& names = conditions_.names;
+      if (std::ranges::find(names, member.key) == names.end()) {
+        const std::vector<std::string_view> words(names.begin(), names.end());
+        faults_.add(document_, id,
+                    "no range or mode is called \"" + member.key + "\"" + nearest_hint(member.key, words), true);
+      } else if (member.type != Type::object) {
+        faults_.add(document_, id, "what holds under \"" + member.key + "\" must be an object of keys");
+      } else {
+        read_form(id, at.copy, forms[member.key]);
+      }
+    });
+    for (const auto& [name, form] : forms) {
+      whens_.push_back({node, name, [form = form](Keys& keys) {
+                          if (form.hides) keys.hidden = *form.hides;
+                          for (const KeyEntry* entry : form.said) {
+                            std::visit([&](auto field) { keys.*field = form.values.*field; }, entry->field);
+                          }
+                          if (form.hides.value_or(false)) keys.hidden = true;
+                        }});
+    }
+  }
+
+  /// Calls `each(id, member)` for everything that the layers of a node say under conditions.
+  template <class Each>
+  void for_each_when(const Layers& layers, Each each) {
+    for (const ValueId layer : layers) {
+      const ValueId when = document_.member(layer, "when");
+      if (when == no_value) continue;
+      if (document_[when].type != Type::object) {
+        faults_.add(document_, when, "\"when\" must be an object of ranges and modes, each with keys");
+        continue;
+      }
+      refuse_twins(when);
+      for_each_member(when, each);
+    }
+  }
+
+  void read_form(ValueId object, int copy, Form& form) {
+    refuse_twins(object);
+    for_each_member(object, [&](ValueId id, const JsonValue& member) {
+      const KeyEntry* entry = find_key(member.key);
+      if (member.key == "copies") {
+        const auto copies = count_of_copies(id);
+        if (copies && copy >= 0) form.hides = copy >= *copies;
+        if (copy < 0)
+          faults_.add(document_, id, "\"copies\" under a condition needs \"copies\" of the node itself", true);
+      } else if (member.key == "name" || holds(shaping_keys, member.key)) {
+        faults_.add(document_, id, "\"when\" cannot give a \"" + member.key + "\"", true);
+      } else if (entry == nullptr) {
+        read_one(id, member, form.values);  // refuses it
+      } else {
+        read_form_key(*entry, id, form);
+      }
+    });
+  }
+
+  void read_form_key(const KeyEntry& entry, ValueId id, Form& form) {
+    if (document_[id].type == Type::null) {
+      static const Keys unsaid;
+      std::visit([&](auto field) { form.values.*field = unsaid.*field; }, entry.field);
+    } else {
+      read_key(entry, document_, id, form.values, faults_);
+    }
+    if (std::ranges::find(form.said, &entry) == form.said.end()) form.said.push_back(&entry);
+  }
+
+  std::optional<int> count_of_copies(ValueId id) {
+    const JsonValue& value = document_[id];
+    if (value.type == Type::number && value.number == std::floor(value.number) && value.number >= 0 &&
+        value.number <= most_copies) {
+      return static_cast<int>(value.number);
+    }
+    faults_.add(document_, id, "\"copies\" must be a whole number from 0 to 100,000");
+    return {};
+  }
+
+  /// The most copies that a node has under any condition, `plain` being how many it has under none; those that are too
+  /// many are hidden.
+  int most_copies_of(const Layers& layers, int plain) {
+    int copies = plain;
+    for_each_when(layers, [&](ValueId, const JsonValue& member) {
+      if (member.type != Type::object) return;
+      for (ValueId id = member.first; id != no_value; id = document_[id].next) {
+        if (document_[id].key == "copies") copies = std::max(copies, count_of_copies(id).value_or(0));
+      }
+    });
+    return copies;
   }
 
   void open_children(const Open& at, const Layers& layers, NodeId node, const Keys& keys, std::vector<Open>& open) {
@@ -277,7 +390,7 @@ class SceneReader {
     refuse_too_many(at.value, keys, children.size());
     const PlaceInPart around = definitions_.around_children(at.value, at.place);
     for (std::size_t i = children.size(); i-- > 0;) {
-      Open child{children[i], node, each, {around.use, {}}, -1, at.times};
+      Open child{children[i], node, each, {around.use, {}}, -1, false, at.times};
       if (around.use) {
         child.place.path = (around.path.empty() ? "" : around.path + "/") + definitions_.step_of(children[i], i);
       }
@@ -304,6 +417,7 @@ class SceneReader {
     if (definitions_.strongest(layers, "kind") == no_value && document_.member(at.value, "part") == no_value) {
       faults_.add(document_, at.value, "\"kind\" is missing; write row, column, grid, stack, box, text or image");
     }
+    if (at.spare) keys.hidden = true;
     if (at.copy >= 0 && !keys.name.empty()) keys.name += "[" + std::to_string(at.copy) + "]";
     return keys;
   }
@@ -320,14 +434,9 @@ class SceneReader {
       return;
     }
     if (document_[member.parent].key == "with" && member.type == Type::object) return;  // told when the part is used
-    if (holds(later_node_keys, member.key)) {
-      faults_.add(document_, id, not_yet(member.key), true);
-      return;
-    }
     static const std::vector<std::string_view> known = [] {
       std::vector<std::string_view> words(shaping_keys.begin(), shaping_keys.end());
       for (const KeyEntry& entry : key_table()) words.push_back(entry.name);
-      words.insert(words.end(), later_node_keys.begin(), later_node_keys.end());
       return words;
     }();
     unknown_key(id, known);
@@ -436,6 +545,8 @@ class SceneReader {
   double em_ = 16;
   Direction direction_ = Direction::ltr;
   Ladder ladder_;
+  Conditions conditions_;
+  std::vector<When> whens_;
   std::optional<Tree> tree_;
   NodeId map_of_;  // the grid whose areas were read last
   std::vector<std::string> map_lines_;

@@ -7,15 +7,15 @@
 #include "model/container_size.hpp"
 
 namespace fond_ladder {
-Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vector<std::string>& quantities) {
+Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vector<std::string>& quantities,
+            const std::vector<std::string>& modes) {
   Climb climbed{quantities, {}};
   std::vector<Quantity> parsed;
   parsed.reserve(quantities.size());
   for (const std::string& text : quantities) parsed.push_back(parse_quantity(scene.tree, text));
-  Solver solver;
+  SceneSolver solver(scene, modes);
   for (const Rung& rung : rungs) {
-    for (const auto& side : {rung.width, rung.height}) require_container_size(side);
-    const Arrangement arrangement = solver.solve(scene.tree, rung);
+    const Arrangement arrangement = solver.solve(rung);
     Climb::Step step{arrangement.container(), {}};
     for (const Quantity& quantity : parsed) step.values.push_back(value_of(quantity, arrangement));
     climbed.steps.push_back(std::move(step));

@@ -82,7 +82,6 @@ const Case cases[] = {
      "1:41: error: \"span\" must be from 1 to 10,000 tracks, or \"all\", on each axis (at /root/span)"},
     {R"({"kind":"box","span":["all",1.5]})",
      "1:48: error: \"span\" must be two whole numbers from 1, or \"all\" (at /root/span/1)"},
-    {R"({"kind":"row","when":{}})", "1:34: error: \"when\" is not supported yet; take it out (at /root/when)"},
     {R"({"kind":"row","wrap":1})", "1:41: error: \"wrap\" must be true or false (at /root/wrap)"},
     {R"({"kind":"row","padding":{"lef":1}})",
      "1:45: error: unknown key \"lef\"; the nearest one is \"left\" (at /root/padding/lef)"},
@@ -131,13 +130,13 @@ TEST(SceneReader, ChecksTheHead) {
   EXPECT_EQ(faults(R"({"root":{"kind":"row"}})"), "1:1: error: \"format\" is missing; write \"format\": 1\n");
   EXPECT_EQ(faults(R"({"format":1})"), "1:1: error: \"root\" is missing: the node that fills the container\n");
   EXPECT_EQ(faults(R"({"format":2,"em":0,"direction":"up","ladder":{"width":[9,2],"rungs":{"p":[1]}},)"
-                   R"("ranges":[],"roots":1,"scene":3,"root":{"kind":"row"}})"),
+                   R"("claims":[],"roots":1,"scene":3,"root":{"kind":"row"}})"),
             "1:11: error: \"format\" must be 1 (at /format)\n"
             "1:18: error: \"em\" must be a number of pixels, more than 0 (at /em)\n"
             "1:32: error: \"direction\" must be ltr or rtl (at /direction)\n"
             "1:55: error: \"width\" must be a size, or [from, to] with from at most to (at /ladder/width)\n"
             "1:74: error: a rung must be [width, height] in pixels (at /ladder/rungs/p)\n"
-            "1:80: error: \"ranges\" is not supported yet; take it out (at /ranges)\n"
+            "1:80: error: \"claims\" is not supported yet; take it out (at /claims)\n"
             "1:92: error: unknown key \"roots\"; the nearest one is \"root\" (at /roots)\n"
             "1:110: error: \"scene\" must be a text in quotes (at /scene)\n");
   EXPECT_EQ(faults("[]"), "1:1: error: a scene is a JSON object with the keys \"format\" and \"root\"\n");
