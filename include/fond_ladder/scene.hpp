@@ -10,6 +10,7 @@
 #include "fond_ladder/node.hpp"
 #include "fond_ladder/solver.hpp"
 #include "fond_ladder/tree.hpp"
+#include "fond_ladder/wording.hpp"
 
 namespace fond_ladder {
 
@@ -46,6 +47,7 @@ struct Scene {
   std::vector<Range> ranges;
   std::vector<std::string> modes;
   std::vector<When> whens;
+  std::vector<Wording> wordings;
   Tree tree;  ///< as it is while no range holds and no mode is on
 };
 

@@ -39,4 +39,14 @@ class BadScene : public std::runtime_error {
 /// Reads a scene from a file of at most 40 MiB. Throws BadScene, also when the file cannot be read.
 [[nodiscard]] Scene read_scene_file(const std::string& path);
 
+/// Thrown for a setting that cannot be tried; the message says why, and the nearest word.
+class BadTrial : public std::invalid_argument {
+ public:
+  using std::invalid_argument::invalid_argument;
+};
+
+/// Changes one key of one node as `NODE.KEY=VALUE` says, whatever ranges and modes say of it. The value is written as
+/// in a scene file; a word needs no quotes, and `null` returns the key to its default. Throws BadTrial and BadPath.
+void try_setting(Scene& scene, std::string_view setting);
+
 }  // namespace fond_ladder

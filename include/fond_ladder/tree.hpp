@@ -68,6 +68,8 @@ class Tree {
   NodeId enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container);
   /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
   void restyle(NodeId node, const Keys& keys);
+  /// Reads the scene the other way round: start becomes the other side everywhere.
+  void turn(Direction direction);
   /// Gives a leaf content of its own to measure, or with a null pointer takes it away again.
   void measure_with(NodeId node, std::shared_ptr<const Measured> content);
   /// Says that the content of a leaf measures differently now.

@@ -89,7 +89,6 @@ void print_csv(const Climb& climbed, std::ostream& out) {
 }  // namespace
 
 void print_climb(const Scene& scene, const ClimbOptions& options, const Streams& streams) {
-  require_modes(scene, options.modes);
   const std::vector<std::string> quantities = split_list(options.show);
   if (quantities.empty()) {
     throw WrongCall("climb: say what to show, as in --show " + scene.tree.step(scene.tree.root()) + ".height");
@@ -99,7 +98,7 @@ void print_climb(const Scene& scene, const ClimbOptions& options, const Streams&
   for (const double width : shown_widths(ladder, options.rungs)) {
     rungs.push_back({width, ladder.height ? std::optional(ladder.height->from) : std::nullopt});
   }
-  const Climb climbed = fond_ladder::climb(scene, rungs, quantities, options.modes);
+  const Climb climbed = fond_ladder::climb(scene, rungs, quantities, options.scene.modes);
   switch (options.format) {
     case Format::table: return print_table(scene, climbed, ladder, streams.out);
     case Format::json: return print_json(climbed, streams.out);

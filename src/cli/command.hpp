@@ -31,11 +31,19 @@ struct Streams {
 
 enum class Format { table, json, csv };
 
+/// Which scene, and in which of its forms.
+struct SceneCall {
+  std::string file;
+  std::vector<std::string> modes;
+  std::string wording;
+  std::string longer;
+  std::vector<std::string> tries;
+};
+
 struct MeasureOptions {
-  std::string scene;
+  SceneCall scene;
   std::vector<std::string> at;
   std::vector<std::string> under;
-  std::vector<std::string> modes;
   bool orders = false;
   bool outline = false;
   bool timing = false;
@@ -45,23 +53,21 @@ struct MeasureOptions {
 };
 
 struct ClimbOptions {
-  std::string scene;
+  SceneCall scene;
   std::string width;
   std::string height;
   std::string rungs;
   std::string show;
-  std::vector<std::string> modes;
   Format format = Format::table;
 };
 
 struct DrawCall {
-  std::string scene;
+  SceneCall scene;
   std::vector<std::string> at;
   std::string output;  // file; - is standard output
   std::string as;      // svg, png or pdf; by the ending when empty
   std::string only;
   std::string scale;
-  std::vector<std::string> modes;
   bool bare = false;
 };
 
@@ -70,11 +76,9 @@ ExitStatus climb(const ClimbOptions& options, const Streams& streams);
 ExitStatus draw(const DrawCall& call, const Streams& streams);
 ExitStatus demo(const Streams& streams);
 
-/// Throws WrongCall for a mode that the scene does not have.
-void require_modes(const Scene& scene, const std::vector<std::string>& modes);
-
-/// Reads the scene that a command names; `-` is standard input. Throws BadScene.
-[[nodiscard]] Scene load_scene(const std::string& name, const Streams& streams);
+/// Reads the scene that a command names, `-` being standard input, puts the wording into it and tries what is to be
+/// tried. Throws BadScene and WrongCall.
+[[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams);
 void print_climb(const Scene& scene, const ClimbOptions& options, const Streams& streams);

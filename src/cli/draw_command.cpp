@@ -41,7 +41,7 @@ void print_summary(const Scene& scene, const Picture& picture, const std::vector
                    std::ostream& out) {
   fmt::print(out, "{}: {} x {} pixels", call.output, rounded(picture.width), rounded(picture.height));
   if (picture.scale != 1) fmt::print(out, " at scale {}", fmt::format("{:.3g}", picture.scale));
-  fmt::print(out, ", {} nodes\n", picture.drawn);
+  fmt::print(out, ", {} node{}\n", picture.drawn, picture.drawn == 1 ? "" : "s");
   for (std::size_t i = 0; i < panels.size(); ++i) {
     const std::vector<NodeId>& cut = picture.cut[i];
     if (cut.empty()) continue;
@@ -63,11 +63,10 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   DrawOptions options{call.bare, call.only, {}, {}};
   if (!call.scale.empty()) options.scale = parse_factor(call.scale, "--scale");
   const Scene scene = load_scene(call.scene, streams);
-  require_modes(scene, call.modes);
   options.title = scene.title;
   std::vector<Panel> panels;
   for (const AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
-    panels.push_back({solve(scene, asked.rung, call.modes), asked.name});
+    panels.push_back({solve(scene, asked.rung, call.scene.modes), asked.name});
   }
   const Picture picture = fond_ladder::draw(panels, form, options);
   if (call.output == "-") {

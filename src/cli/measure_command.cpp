@@ -217,13 +217,12 @@ void require_sound(const MeasureOptions& options) {
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams) {
   require_sound(options);
-  require_modes(scene, options.modes);
   std::vector<AskedSize> sizes = asked_sizes(options.at, scene.ladder);
   std::ostream& out = streams.out;
   const bool json = options.format == Format::json;
   if (options.format == Format::csv) out << csv_head;
   if (json && sizes.size() > 1) out << "[";
-  SceneSolver solver(scene, options.modes);
+  SceneSolver solver(scene, options.scene.modes);
   for (std::size_t i = 0; i < sizes.size(); ++i) {
     sizes[i].active = solver.active(sizes[i].rung);
     const auto begin = std::chrono::steady_clock::now();

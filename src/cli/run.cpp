@@ -29,15 +29,21 @@ void add_format(CLI::App& command, Format& format) {
       ->option_text("table|json|csv");
 }
 
-void add_modes(CLI::App& command, std::vector<std::string>& modes) {
-  command.add_option("--mode", modes, "Switch a mode of the scene on; repeatable")
+void add_scene(CLI::App& command, SceneCall& scene) {
+  command.add_option("SCENE", scene.file, "A scene file; - reads standard input")->required()->option_text(" ");
+  command.add_option("--mode", scene.modes, "Switch a mode of the scene on; repeatable")
       ->option_text("NAME")
+      ->allow_extra_args(false);
+  command.add_option("--wording", scene.wording, "Put a wording of the scene into it")->option_text("NAME");
+  command.add_option("--longer", scene.longer, "Make every text longer by a share, as in 40%")->option_text("SHARE");
+  command.add_option("--try", scene.tries, "Change one key, as in beds.width=300; repeatable")
+      ->option_text("NODE.KEY=VALUE")
       ->allow_extra_args(false);
 }
 
 void add_measure(CLI::App& app, MeasureOptions& options) {
   CLI::App* command = app.add_subcommand("measure", "Where every node is, how large, what it wished for, what is cut");
-  command->add_option("SCENE", options.scene, "A scene file; - reads standard input")->required()->option_text(" ");
+  add_scene(*command, options.scene);
   command->add_option("--at", options.at, "1280x800, 1280 (height by content), content, or a named rung; repeatable")
       ->option_text("SIZE")
       ->allow_extra_args(false);
@@ -53,26 +59,24 @@ void add_measure(CLI::App& app, MeasureOptions& options) {
           "Boxes in whole device pixels at this density")
       ->option_text("DENSITY");
   command->add_flag("--timing", options.timing, "Also how long the solve took, and how many nodes it visited");
-  add_modes(*command, options.modes);
   add_format(*command, options.format);
 }
 
 void add_climb(CLI::App& app, ClimbOptions& options) {
   CLI::App* command = app.add_subcommand("climb", "How quantities change while the container grows");
-  command->add_option("SCENE", options.scene, "A scene file; - reads standard input")->required()->option_text(" ");
+  add_scene(*command, options.scene);
   command->add_option("--show", options.show, "Quantities, as in beds.width,map.width")->option_text("LIST");
   command->add_option("--width", options.width, "The range to climb; the scene's ladder when left out")
       ->option_text("FROM..TO");
   command->add_option("--height", options.height, "A fixed height; the scene's ladder when left out")
       ->option_text("SIZE");
   command->add_option("--rungs", options.rungs, "The widths to show, as in 360,640,1024")->option_text("LIST");
-  add_modes(*command, options.modes);
   add_format(*command, options.format);
 }
 
 void add_draw(CLI::App& app, DrawCall& call) {
   CLI::App* command = app.add_subcommand("draw", "A picture, every node coloured and named");
-  command->add_option("SCENE", call.scene, "A scene file; - reads standard input")->required()->option_text(" ");
+  add_scene(*command, call.scene);
   command
       ->add_option("--at", call.at,
                    "1280x800, 1280 (height by content), content, or a named rung; repeated: side by side")
@@ -84,7 +88,6 @@ void add_draw(CLI::App& app, DrawCall& call) {
       ->option_text("svg|png|pdf");
   command->add_flag("--bare", call.bare, "The boxes alone, without labels and helper marks");
   command->add_option("--only", call.only, "Draw this node and what is in it")->option_text("NODE");
-  add_modes(*command, call.modes);
   command->add_option("--scale", call.scale, "Pixels of the picture a pixel of the scene; 1 when left out")
       ->option_text("NUMBER");
 }
@@ -129,24 +132,6 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
 }
 
 }  // namespace
-
-Scene load_scene(const std::string& name, const Streams& streams) {
-  if (name != "-") return read_scene_file(name);
-  const std::string text{std::istreambuf_iterator<char>(streams.in), std::istreambuf_iterator<char>()};
-  return read_scene(text, "standard input");
-}
-
-void require_modes(const Scene& scene, const std::vector<std::string>& modes) {
-  for (const std::string& mode : modes) {
-    if (std::ranges::count(scene.modes, mode) > 0) continue;
-    const std::vector<std::string_view> words(scene.modes.begin(), scene.modes.end());
-    const std::string_view near = nearest_word(mode, words);
-    std::string message = "--mode " + mode + ": the scene has ";
-    message += words.empty() ? "no modes" : "no such mode";
-    if (!near.empty()) message += "; did you mean \"" + std::string(near) + "\"?";
-    throw WrongCall(message);
-  }
-}
 
 int run(const std::vector<std::string>& args, std::istream& in, std::ostream& out, std::ostream& err) {
   const Streams streams{in, out, err};

@@ -107,6 +107,14 @@ void Tree::restyle(NodeId node, const Keys& keys) {
   store_->restyle(store_->index_of(node), sound(keys));
 }
 
+void Tree::turn(Direction direction) {
+  if (direction == store_->direction()) return;
+  std::vector<std::pair<NodeId, Keys>> all;
+  for (const NodeId node : nodes()) all.emplace_back(node, keys(node));
+  store_->set_direction(direction);
+  for (const auto& [node, keys] : all) restyle(node, keys);
+}
+
 void Tree::measure_with(NodeId node, std::shared_ptr<const Measured> content) {
   store_->measure_with(store_->index_of(node), std::move(content));
 }

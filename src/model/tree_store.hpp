@@ -42,6 +42,8 @@ class TreeStore {
   void restyle(Index node, const Keys& keys);
   void measure_with(Index node, std::shared_ptr<const Measured> content);
   void touch(Index node) { stamp(node); }
+  /// All nodes have to be restyled then.
+  void set_direction(Direction direction) { direction_ = direction; }
 
   [[nodiscard]] Keys keys(Index node) const;
   [[nodiscard]] std::string_view name(Index node) const { return *names_[name_[node]]; }

@@ -31,9 +31,10 @@ constexpr std::array<std::string_view, 10> scene_keys{"format", "scene", "em",  
                                                       "ranges", "modes", "shared", "parts",     "root"};
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
 /// Keys of the format that are not built yet: refused, never ignored.
-constexpr std::array<std::string_view, 3> later_scene_keys{"wordings", "claims", "touch_size"};
+constexpr std::array<std::string_view, 2> later_scene_keys{"claims", "touch_size"};
 /// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
-constexpr std::array<std::string_view, 4> definition_keys{"ranges", "modes", "shared", "parts"};
+constexpr std::array<std::string_view, 5> definition_keys{"ranges", "modes", "shared", "parts", "wordings"};
+constexpr std::array<std::string_view, 2> wording_keys{"texts", "direction"};
 /// Keys of a node that shape the tree, beside those of the table.
 constexpr std::array<std::string_view, 7> shaping_keys{"children", "each", "like", "part", "with", "copies", "when"};
 /// Nodes beyond which a scene is refused: parts in parts grow quickly, and so do copies of copies.
@@ -68,8 +69,10 @@ class SceneReader {
     } else {
       read_nodes(root);
     }
+    if (tree_ && document_.member(top, "wordings") != no_value) read_wordings(document_.member(top, "wordings"));
     if (!faults_.empty()) faults_.raise();
     Scene scene(std::move(*tree_));
+    scene.wordings = std::move(wordings_);
     scene.title = title_;
     scene.ladder = std::move(ladder_);
     scene.ranges = std::move(conditions_.ranges);
@@ -98,7 +101,7 @@ class SceneReader {
       } else if (member.key == "em") {
         em_ = positive(id, "\"em\" must be a number of pixels, more than 0");
       } else if (member.key == "direction") {
-        read_direction(id);
+        direction_ = read_direction(id);
       } else if (member.key == "ladder") {
         read_ladder(id);
       } else if (holds(later_scene_keys, member.key)) {
@@ -135,13 +138,12 @@ class SceneReader {
     return 1;
   }
 
-  void read_direction(ValueId id) {
+  Direction read_direction(ValueId id) {
     const JsonValue& value = document_[id];
-    if (value.type == Type::string && (value.text == "ltr" || value.text == "rtl")) {
-      direction_ = value.text == "rtl" ? Direction::rtl : Direction::ltr;
-    } else {
+    if (value.type == Type::string && value.text == "rtl") return Direction::rtl;
+    if (value.type != Type::string || value.text != "ltr")
       faults_.add(document_, id, "\"direction\" must be ltr or rtl");
-    }
+    return Direction::ltr;
   }
 
   void read_ladder(ValueId id) {
@@ -213,6 +215,49 @@ class SceneReader {
       tree_.reset();
       whens_.clear();
       planted_ = 0;
+    }
+  }
+
+  /// Read last, for they speak of nodes by path.
+  void read_wordings(ValueId object) {
+    if (document_[object].type != Type::object) {
+      faults_.add(document_, object, "\"wordings\" must be an object of names, each with texts");
+      return;
+    }
+    refuse_twins(object);
+    for_each_member(object, [&](ValueId id, const JsonValue& member) {
+      Wording wording{member.key, {}};
+      if (member.type != Type::object) {
+        faults_.add(document_, id, "a wording must be an object of texts and a direction");
+        return;
+      }
+      refuse_twins(id);
+      for_each_member(id, [&](ValueId inner, const JsonValue& part) {
+        if (part.key == "direction") {
+          wording.direction = read_direction(inner);
+        } else if (part.key == "texts" && part.type == Type::object) {
+          for_each_member(inner, [&](ValueId text, const JsonValue& said) { read_replacement(text, said, wording); });
+        } else if (part.key == "texts") {
+          faults_.add(document_, inner, "\"texts\" must be an object of paths, each with a text");
+        } else {
+          unknown_key(inner, wording_keys);
+        }
+      });
+      wordings_.push_back(std::move(wording));
+    });
+  }
+
+  void read_replacement(ValueId id, const JsonValue& said, Wording& wording) {
+    if (said.type != Type::string) {
+      faults_.add(document_, id, "a text must be in quotes");
+      return;
+    }
+    try {
+      const NodeId node = tree_->at(said.key);
+      if (tree_->kind(node) != Kind::text) faults_.add(document_, id, "\"" + said.key + "\" is no text", true);
+      wording.texts.emplace_back(node, said.text);
+    } catch (const BadPath& fault) {
+      faults_.add(document_, id, fault.what(), true);
     }
   }
 
@@ -547,6 +592,7 @@ class SceneReader {
   Ladder ladder_;
   Conditions conditions_;
   std::vector<When> whens_;
+  std::vector<Wording> wordings_;
   std::optional<Tree> tree_;
   NodeId map_of_;  // the grid whose areas were read last
   std::vector<std::string> map_lines_;

@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <utility>
+#include <vector>
+
+#include "fond_ladder/tree.hpp"
+
+namespace fond_ladder {
+
+struct Scene;
+
+/// A named set of replacement texts: another language, longer names.
+struct Wording {
+  std::string name;
+  std::vector<std::pair<NodeId, std::string>> texts;
+  std::optional<Direction> direction{};  ///< in which this wording is read; absent: that of the scene
+};
+
+/// Puts the texts of a wording into the scene, and turns its direction. Texts that a range or mode says stay. Throws
+/// BadValue for a name that no wording has.
+void speak(Scene& scene, std::string_view wording);
+
+/// Makes every text of the scene longer by a share of its characters (0.4: by 40 %, rounded up), those of ranges and
+/// modes included: by its own words once more, or where it has only one, by its own letters. The same every time.
+void lengthen(Scene& scene, double share);
+/// The same of one text.
+[[nodiscard]] std::string longer_text(std::string_view text, double share);
+
+}  // namespace fond_ladder
