@@ -6,6 +6,7 @@
 
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
+#include "scene/object_reader.hpp"
 
 namespace fond_ladder::scene {
 namespace {
@@ -15,9 +16,9 @@ using Type = JsonValue::Type;
 constexpr std::array<std::string_view, 5> range_keys{"name", "from_width", "below_width", "from_height",
                                                      "below_height"};
 
-class ConditionReader {
+class ConditionReader : private ObjectReader {
  public:
-  ConditionReader(const JsonDocument& document, Faults& faults) : document_(document), faults_(faults) {}
+  ConditionReader(const JsonDocument& document, Faults& faults) : ObjectReader(document, faults) {}
 
   void read_ranges(ValueId list) {
     if (document_[list].type != Type::array) {
@@ -58,6 +59,7 @@ class ConditionReader {
       faults_.add(document_, id, "a range must be an object with a \"name\" and bounds, as in \"below_width\": 640");
       return;
     }
+    refuse_twins(id);
     add_name(name);
     Range range{document_[name].text};
     const std::array<std::optional<double>*, 4> bounds{&range.from_width, &range.below_width, &range.from_height,
@@ -66,7 +68,7 @@ class ConditionReader {
       const JsonValue& value = document_[member];
       const auto place = static_cast<std::size_t>(std::ranges::find(range_keys, value.key) - range_keys.begin());
       if (place == range_keys.size()) {
-        faults_.add(document_, member, "unknown key \"" + value.key + "\"" + nearest_hint(value.key, range_keys), true);
+        unknown_key(member, range_keys);
       } else if (place > 0 && value.type == Type::number && is_container_size(value.number)) {
         *bounds[place - 1] = value.number;
       } else if (place > 0) {
@@ -81,9 +83,6 @@ class ConditionReader {
     }
     found.ranges.push_back(range);
   }
-
-  const JsonDocument& document_;
-  Faults& faults_;
 };
 
 }  // namespace

@@ -10,7 +10,7 @@ namespace {
 
 /// The value as JSON: as it stands where it is JSON, else as a word.
 std::string as_json(std::string_view value) {
-  const std::string plain(value);
+  std::string plain(value);
   try {
     const scene::JsonDocument document(plain);
     return plain;

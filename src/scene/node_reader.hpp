@@ -1,0 +1,82 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+#include "model/area_map.hpp"
+#include "model/key_table.hpp"
+#include "scene/conditions.hpp"
+#include "scene/definitions.hpp"
+#include "scene/object_reader.hpp"
+
+namespace fond_ladder::scene {
+
+/// Reads nodes into a tree, parents first, in a loop, so that depth costs no stack.
+class NodeReader : private ObjectReader {
+ public:
+  NodeReader(const JsonDocument& document, Faults& faults, Definitions& definitions, const Conditions& conditions,
+             double em, Direction direction)
+      : ObjectReader(document, faults),
+        definitions_(definitions),
+        conditions_(conditions),
+        em_(em),
+        direction_(direction) {}
+
+  /// Reads a root and all that is in it. A fault never stops the reading; the tree is good where there was none.
+  void read(ValueId root);
+  /// Reads keys that several nodes will take, once, for their faults; `what` they are called. Returns whether nodes can
+  /// take them.
+  bool read_loose_keys(ValueId object, const std::string& what);
+
+  std::optional<Tree> tree;  ///< absent when even the root was no node
+  std::vector<When> whens;
+
+ private:
+  struct Open {
+    ValueId value;
+    NodeId parent;
+    ValueId each;  // of the parent, or none
+    PlaceInPart place;
+    int copy = -1;       // which one, of a node that is copied
+    bool spare = false;  // there under some condition only
+    double times = 1;    // how many copies of it there are, those of its parents counted
+  };
+  /// Keys of a node under one condition, from all its layers.
+  struct Form {
+    Keys values;
+    std::vector<const KeyEntry*> said;
+    std::optional<bool> hides;  // for a copy: whether it is one too many
+  };
+
+  bool open_copies(const Open& at, const Layers& layers, std::vector<Open>& open);
+  void open_children(const Open& at, const Layers& layers, NodeId node, const Keys& keys, std::vector<Open>& open);
+  NodeId plant(NodeId parent, const Keys& keys);
+  Keys read_keys(const Open& at, const Layers& layers);
+  void read_one(ValueId id, const JsonValue& member, Keys& keys);
+  void list_children(ValueId list, std::vector<ValueId>& children);
+
+  template <class Each>
+  void for_each_when(const Layers& layers, Each each);
+  void read_whens(const Open& at, const Layers& layers, NodeId node);
+  void read_form(ValueId object, int copy, Form& form);
+  void read_form_key(const KeyEntry& entry, ValueId id, Form& form);
+  std::optional<int> count_of_copies(ValueId id);
+  int most_copies_of(const Layers& layers, int plain);
+
+  void refuse_unknown_area(const Open& at, const Keys& keys);
+  void refuse_too_many(ValueId node, const Keys& keys, std::size_t children);
+  void refuse_name_twins(const std::vector<ValueId>& children);
+
+  Definitions& definitions_;
+  const Conditions& conditions_;
+  double em_;
+  Direction direction_;
+  std::size_t planted_ = 0;
+  NodeId map_of_;  // the grid whose areas were read last
+  std::vector<std::string> map_lines_;
+  AreaMap map_;
+};
+
+}  // namespace fond_ladder::scene

@@ -1,0 +1,22 @@
+// SPDX-License-Identifier: MIT
+#include "scene/object_reader.hpp"
+
+#include <unordered_map>
+
+namespace fond_ladder::scene {
+
+void ObjectReader::refuse_twins(ValueId object) {
+  std::unordered_map<std::string_view, ValueId> seen;
+  for_each_member(object, [&](ValueId id, const JsonValue& member) {
+    if (!seen.try_emplace(member.key, id).second) {
+      faults_.add(document_, id, "\"" + member.key + "\" is given twice", true);
+    }
+  });
+}
+
+void ObjectReader::unknown_key(ValueId id, std::span<const std::string_view> words) {
+  const std::string& key = document_[id].key;
+  faults_.add(document_, id, "unknown key \"" + key + "\"" + nearest_hint(key, words), true);
+}
+
+}  // namespace fond_ladder::scene
