@@ -16,7 +16,6 @@ class LabelSpots {
   /// `bounds` is the part of the picture that labels may use.
   explicit LabelSpots(const Rect& bounds);
 
-  [[nodiscard]] const Rect& bounds() const { return bounds_; }
   /// Something is painted on `area`, at that place of the order.
   void cover(const Rect& area, std::size_t order);
   /// Whether nothing that is painted later than `order` touches `area`, and no label.

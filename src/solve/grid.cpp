@@ -163,26 +163,32 @@ bool mark_asking(std::span<SizedTrack> tracks, Room asked) {
   return any;
 }
 
-/// Enters what a child asks of the one track it stands in. The same as claim_of, but for what that track does not ask.
+/// What a child asks of its tracks, none of its sizes in percent being known. `by_content`: without a minimum of its
+/// own it keeps its content there, up to `largest`.
+template <Axis axis, bool plain>
+Claim claim_by(const View& view, const Child<axis, plain>& child, bool by_content, double largest) {
+  const double low = axis == x_axis ? view.min_content(child.node()) : view.need(child.node());
+  const double high = axis == x_axis ? view.max_content(child.node()) : low;
+  const double given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
+  const Bounds bounds = child.bounds(child.inset_up(), unknown);
+  Claim claim;
+  claim.min_content = bounds.held(given >= 0 ? given : low) * scale + margin;
+  claim.max_content = axis == y_axis ? claim.min_content : bounds.held(given >= 0 ? given : high) * scale + margin;
+  claim.minimum = claim.min_content;
+  if (given >= 0) return claim;
+  const Traits traits = child.traits();
+  const double least = bounds.least * scale + margin;
+  const bool keeps = by_content && !traits.min_given(axis) && !traits.scrolls(axis);
+  claim.minimum = keeps ? std::max(least, std::min(claim.min_content, largest)) : least;
+  return claim;
+}
+
+/// Enters what a child asks of the one track it stands in.
 template <Axis axis>
 void claim_one(const View& view, Index node, SizedTrack& track) {
-  const double low = axis == x_axis ? view.min_content(node) : view.need(node);
-  const double high = axis == x_axis ? view.max_content(node) : low;
+  const double largest = track.max == TrackWay::fixed ? track.most : unlimited;
   with_child<axis>(view, node, [&](const auto& child) {
-    const double given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
-    const Bounds bounds = child.bounds(child.inset_up(), unknown);
-    Claim claim;
-    claim.min_content = bounds.held(given >= 0 ? given : low) * scale + margin;
-    claim.max_content = axis == y_axis ? claim.min_content : bounds.held(given >= 0 ? given : high) * scale + margin;
-    claim.minimum = claim.min_content;
-    const Traits traits = child.traits();
-    if (given < 0) {
-      const bool by_content = track.min == TrackWay::content && !traits.min_given(axis) && !traits.scrolls(axis);
-      const double largest = track.max == TrackWay::fixed ? track.most : unlimited;
-      const double least = bounds.least * scale + margin;
-      claim.minimum = by_content ? std::max(least, std::min(claim.min_content, largest)) : least;
-    }
-    claim_alone(track, claim);
+    claim_alone(track, claim_by(view, child, track.min == TrackWay::content, largest));
   });
 }
 
@@ -280,27 +286,15 @@ CellCounts place(const View& view, Index grid, const Flow& flow, double inner_wi
 
 template <Axis axis>
 Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, double gap) {
-  return with_child<axis>(view, node, [&](const auto& child) {
-    const double low = axis == x_axis ? view.min_content(node) : view.need(node);
-    const double high = axis == x_axis ? view.max_content(node) : low;
-    const double given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
-    const Bounds bounds = child.bounds(child.inset_up(), unknown);
-    const auto outer = [&](double size) { return bounds.held(size) * scale + margin; };
-    if (given >= 0) return Claim{outer(given), outer(given), outer(given)};
-    Claim claim{0, outer(low), outer(high)};
-    const Traits traits = child.traits();
-    bool by_content = !traits.min_given(axis) && !traits.scrolls(axis);
-    bool any_automatic = false;
-    double largest = gap * static_cast<double>(own.size() - 1);
-    for (const SizedTrack& track : own) {
-      any_automatic |= track.min == TrackWay::content;
-      by_content = by_content && (own.size() == 1 || track.max != TrackWay::share);
-      largest += track.max == TrackWay::fixed ? track.most : unlimited;
-    }
-    const double least = bounds.least * scale + margin;
-    claim.minimum = by_content && any_automatic ? std::max(least, std::min(claim.min_content, largest)) : least;
-    return claim;
-  });
+  bool any_automatic = false, any_share = false;
+  double largest = gap * static_cast<double>(own.size() - 1);
+  for (const SizedTrack& track : own) {
+    any_automatic |= track.min == TrackWay::content;
+    any_share |= track.max == TrackWay::share;
+    largest += track.max == TrackWay::fixed ? track.most : unlimited;
+  }
+  const bool by_content = any_automatic && (own.size() == 1 || !any_share);
+  return with_child<axis>(view, node, [&](const auto& child) { return claim_by(view, child, by_content, largest); });
 }
 
 template <Axis axis>

@@ -63,7 +63,6 @@ struct TrackScratch {
     std::uint32_t track = 0;
   };
   std::vector<Headroom> headroom;
-  std::vector<std::uint32_t> order;
 };
 
 /// Sets `base` of all tracks. `gap` is between neighbours, `room` the content box (meaningful where it is known).
