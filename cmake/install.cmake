@@ -8,6 +8,7 @@ set_target_properties(fond_ladder_draw PROPERTIES EXPORT_NAME draw)
 install(TARGETS fond_ladder_core fond_ladder_scene fond_ladder_draw EXPORT fond_ladder-targets)
 install(TARGETS fond-ladder)
 install(DIRECTORY include/fond_ladder DESTINATION ${CMAKE_INSTALL_INCLUDEDIR})
+install(FILES share/fond_ladder/scene.schema.json DESTINATION ${CMAKE_INSTALL_DATADIR}/fond_ladder)
 
 set(package_folder ${CMAKE_INSTALL_LIBDIR}/cmake/fond_ladder)
 install(EXPORT fond_ladder-targets NAMESPACE fond_ladder:: DESTINATION ${package_folder})

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <memory>
 #include <optional>
 #include <string>
 #include <vector>
@@ -13,6 +14,10 @@
 #include "fond_ladder/wording.hpp"
 
 namespace fond_ladder {
+
+namespace detail {
+class Origins;
+}
 
 /// Container sizes from `from` to `to`, both included, in pixels; one number is a span of that size alone.
 struct Span {
@@ -48,7 +53,8 @@ struct Scene {
   std::vector<std::string> modes;
   std::vector<When> whens;
   std::vector<Wording> wordings;
-  Tree tree;  ///< as it is while no range holds and no mode is on
+  Tree tree;                                       ///< as it is while no range holds and no mode is on
+  std::shared_ptr<const detail::Origins> origins;  ///< who said what, of a scene that was read from a file
 };
 
 /// Solves one scene at many sizes: switches nodes between their forms where a range begins or ends, which costs what an

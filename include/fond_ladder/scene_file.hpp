@@ -39,6 +39,21 @@ class BadScene : public std::runtime_error {
 /// Reads a scene from a file of at most 40 MiB. Throws BadScene, also when the file cannot be read.
 [[nodiscard]] Scene read_scene_file(const std::string& path);
 
+/// A scene as a file would say it, stable and short: what is at its default is left out, copies that are alike become
+/// one node. Reading it gives the same tree; content that the program measures is not in it.
+[[nodiscard]] std::string to_json(const Scene& scene);
+
+/// A scene file printed anew: keys in the order of the format, values that only repeat a default left out; what was
+/// written once is still written once.
+struct TidyScene {
+  std::string json;
+  bool lost_comments = false;  ///< it had comments, and they are not in it
+};
+
+/// Both throw BadScene, as reading does.
+[[nodiscard]] TidyScene tidy_scene(std::string_view json, const std::string& file_name);
+[[nodiscard]] TidyScene tidy_scene_file(const std::string& path);
+
 /// Thrown for a setting that cannot be tried; the message says why, and the nearest word.
 class BadTrial : public std::invalid_argument {
  public:
@@ -46,7 +61,8 @@ class BadTrial : public std::invalid_argument {
 };
 
 /// Changes one key of one node as `NODE.KEY=VALUE` says, whatever ranges and modes say of it. The value is written as
-/// in a scene file; a word needs no quotes, and `null` returns the key to its default. Throws BadTrial and BadPath.
+/// in a scene file; a word needs no quotes, and `null` returns the key to its default. `copies` makes a node, or the
+/// first of its copies, be there so many times. Throws BadTrial and BadPath.
 void try_setting(Scene& scene, std::string_view setting);
 
 }  // namespace fond_ladder

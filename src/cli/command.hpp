@@ -47,6 +47,7 @@ struct MeasureOptions {
   bool orders = false;
   bool outline = false;
   bool timing = false;
+  std::string settings;  // of which node
   bool snap_given = false;
   double snap = 0;  // density
   Format format = Format::table;
@@ -71,13 +72,19 @@ struct DrawCall {
   bool bare = false;
 };
 
+struct TidyCall {
+  std::string file;
+  std::string output;  // a file; standard output when empty or -
+};
+
 ExitStatus measure(const MeasureOptions& options, const Streams& streams);
 ExitStatus climb(const ClimbOptions& options, const Streams& streams);
 ExitStatus draw(const DrawCall& call, const Streams& streams);
+ExitStatus tidy(const TidyCall& call, const Streams& streams);
 ExitStatus demo(const Streams& streams);
 
 /// Reads the scene that a command names, `-` being standard input, puts the wording into it and tries what is to be
-/// tried. Throws BadScene and WrongCall.
+/// tried. One line on standard error tells of settings that do nothing. Throws BadScene and WrongCall.
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams);

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include <fmt/format.h>
+#include <fmt/ostream.h>
 
 #include <algorithm>
 #include <charconv>
@@ -9,6 +10,7 @@
 #include "cli/command.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/key_table.hpp"
+#include "verify/idle_settings.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -34,6 +36,19 @@ double parse_share(const std::string& text) {
   return percent / 100;
 }
 
+/// One line on settings that do nothing, whatever the size.
+void hint_at(const std::vector<IdleSetting>& idle, const Scene& scene, const Streams& streams) {
+  if (idle.empty()) return;
+  constexpr std::size_t most = 3;
+  std::string names;
+  for (std::size_t i = 0; i < std::min(most, idle.size()); ++i) {
+    names += fmt::format("{}{} of {}", i == 0 ? "" : ", ", idle[i].key, scene.tree.path(idle[i].node));
+  }
+  if (idle.size() > most) names += fmt::format(" and {} more", idle.size() - most);
+  fmt::print(streams.err, "hint: {} no effect here: {}\n",
+             idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names);
+}
+
 }  // namespace
 
 Scene load_scene(const SceneCall& call, const Streams& streams) {
@@ -49,6 +64,7 @@ Scene load_scene(const SceneCall& call, const Streams& streams) {
   }
   if (!call.longer.empty()) lengthen(scene, parse_share(call.longer));
   for (const std::string& setting : call.tries) try_setting(scene, setting);
+  hint_at(idle_settings(scene), scene, streams);
   return scene;
 }
 

@@ -184,6 +184,9 @@ void print_timing(double seconds, const Arrangement& arrangement, std::ostream& 
 /// Prints one arrangement in the view and the format that were asked for.
 void print_one(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked, double seconds,
                const MeasureOptions& options, std::ostream& out) {
+  if (!options.settings.empty()) {
+    return print_settings(scene, asked, title_of(scene, arrangement, asked), options, out);
+  }
   if (!options.under.empty()) return print_under(scene, arrangement, options, out);
   if (options.orders) return print_orders(scene, arrangement, options, out);
   if (options.outline) return print_outline(scene, arrangement, options, out);
@@ -202,8 +205,10 @@ void print_one(const Scene& scene, const Arrangement& arrangement, const AskedSi
 }
 
 void require_sound(const MeasureOptions& options) {
-  const int views = (options.under.empty() ? 0 : 1) + (options.orders ? 1 : 0) + (options.outline ? 1 : 0);
-  if (views > 1) throw WrongCall("--under, --orders and --outline are views of their own; ask for one of them");
+  const int views = (options.under.empty() ? 0 : 1) + (options.orders ? 1 : 0) + (options.outline ? 1 : 0) +
+                    (options.settings.empty() ? 0 : 1);
+  if (views > 1)
+    throw WrongCall("--under, --orders, --outline and --settings are views of their own; ask for one of them");
   if (views > 0 && options.format == Format::csv) throw WrongCall("--format csv: this view has a table and json only");
   if (options.timing && (views > 0 || options.format != Format::table)) {
     throw WrongCall("--timing goes with the table of boxes only");

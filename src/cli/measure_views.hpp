@@ -7,6 +7,7 @@
 #include <string>
 
 #include "cli/command.hpp"
+#include "cli/sizes.hpp"
 
 namespace fond_ladder::cli {
 
@@ -17,6 +18,10 @@ void print_orders(const Scene& scene, const Arrangement& arrangement, const Meas
 /// The nesting, with the direction in which each container lays its children.
 void print_outline(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options,
                    std::ostream& out);
+
+/// The settings of one node in force at a size, and whence; `title` says where. Throws BadPath.
+void print_settings(const Scene& scene, const AskedSize& asked, const std::string& title, const MeasureOptions& options,
+                    std::ostream& out);
 
 /// The columns and rows of every grid: where, how large, and the child whose content made them so. Nothing where there
 /// is no grid.

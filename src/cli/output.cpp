@@ -3,23 +3,13 @@
 
 #include <fmt/format.h>
 
-#include <nlohmann/json.hpp>
-
 namespace fond_ladder::cli {
-
-std::string exact(double number) {
-  return number == 0 ? "0" : fmt::format("{}", number);
-}
 
 std::string indented(const std::string& name, int depth) {
   constexpr int deepest = 12;
   const auto blanks = [](int levels) { return std::string(2 * static_cast<std::size_t>(levels), ' '); };
   if (depth <= deepest) return blanks(depth) + name;
   return fmt::format("{}({}) {}", blanks(deepest), depth, name);
-}
-
-std::string json_text(std::string_view text) {
-  return nlohmann::json(text).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace);
 }
 
 std::string csv_text(std::string_view text) {

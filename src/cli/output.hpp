@@ -5,15 +5,14 @@
 #include <string_view>
 
 #include "model/number_text.hpp"
+#include "scene/json_page.hpp"
 
 namespace fond_ladder::cli {
 
-/// The shortest text that reads back as the same number.
-[[nodiscard]] std::string exact(double number);
+using scene::json_text;
+
 /// A name as deep as its node; beyond twelve levels the depth is told as a number.
 [[nodiscard]] std::string indented(const std::string& name, int depth);
-/// In quotes, everything escaped that JSON wants escaped.
-[[nodiscard]] std::string json_text(std::string_view text);
 /// In quotes where RFC 4180 wants them.
 [[nodiscard]] std::string csv_text(std::string_view text);
 

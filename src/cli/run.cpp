@@ -58,6 +58,8 @@ void add_measure(CLI::App& app, MeasureOptions& options) {
           "--snap", [&options](double density) { options.snap = density, options.snap_given = true; },
           "Boxes in whole device pixels at this density")
       ->option_text("DENSITY");
+  command->add_option("--settings", options.settings, "Every setting of a node that is in force, and whence")
+      ->option_text("NODE");
   command->add_flag("--timing", options.timing, "Also how long the solve took, and how many nodes it visited");
   add_format(*command, options.format);
 }
@@ -92,6 +94,12 @@ void add_draw(CLI::App& app, DrawCall& call) {
       ->option_text("NUMBER");
 }
 
+void add_tidy(CLI::App& app, TidyCall& call) {
+  CLI::App* command = app.add_subcommand("tidy", "The scene file printed anew: keys in order, defaults left out");
+  command->add_option("SCENE", call.file, "A scene file; - reads standard input")->required()->option_text(" ");
+  command->add_option("-o,--output", call.output, "Where to; standard output when left out")->option_text("FILE");
+}
+
 /// What a practitioner may have meant by a word that no command takes.
 std::string meant(const CLI::App& app, const std::string& typed) {
   std::vector<std::string> words;
@@ -120,7 +128,7 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
     return all_well;
   }
   const auto used = app.get_subcommands();
-  if (args.empty()) return refuse(streams.err, "name a command: measure, climb, draw or demo; --help says more");
+  if (args.empty()) return refuse(streams.err, "name a command: measure, climb, draw, tidy or demo; --help says more");
   if (used.empty()) return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
   if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
     const std::vector<std::string> left = app.remaining(true);
@@ -142,9 +150,11 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
   MeasureOptions measure_options;
   ClimbOptions climb_options;
   DrawCall draw_call;
+  TidyCall tidy_call;
   add_measure(app, measure_options);
   add_climb(app, climb_options);
   add_draw(app, draw_call);
+  add_tidy(app, tidy_call);
   app.add_subcommand("demo", "The shipped console scene through the commands above");
 
   ExitStatus status = all_well;
@@ -154,6 +164,7 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
     if (app.got_subcommand("measure")) status = measure(measure_options, streams);
     if (app.got_subcommand("climb")) status = climb(climb_options, streams);
     if (app.got_subcommand("draw")) status = draw(draw_call, streams);
+    if (app.got_subcommand("tidy")) status = tidy(tidy_call, streams);
     if (app.got_subcommand("demo")) status = demo(streams);
   } catch (const CLI::ParseError& error) {
     return parse_failed(app, error, args, streams);

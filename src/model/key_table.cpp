@@ -13,59 +13,68 @@ namespace fond_ladder {
 namespace {
 
 const std::array table{
-    KeyEntry{"kind", &Keys::kind},
-    KeyEntry{"name", &Keys::name},
-    KeyEntry{"width", &Keys::width, Domain::not_negative},
-    KeyEntry{"height", &Keys::height, Domain::not_negative},
-    KeyEntry{"min_width", &Keys::min_width, Domain::not_negative},
-    KeyEntry{"max_width", &Keys::max_width, Domain::not_negative},
-    KeyEntry{"min_height", &Keys::min_height, Domain::not_negative},
-    KeyEntry{"max_height", &Keys::max_height, Domain::not_negative},
-    KeyEntry{"aspect", &Keys::aspect, Domain::ratio},
-    KeyEntry{"margin", &Keys::margin},
-    KeyEntry{"padding", &Keys::padding, Domain::not_negative},
-    KeyEntry{"border", &Keys::border, Domain::thickness},
-    KeyEntry{"border_counts", &Keys::border_counts},
-    KeyEntry{"hidden", &Keys::hidden},
-    KeyEntry{"touch", &Keys::touch},
-    KeyEntry{"order", &Keys::order},
-    KeyEntry{"pin", &Keys::pin},
-    KeyEntry{"scroll", &Keys::scroll},
-    KeyEntry{"scale", &Keys::scale, Domain::ratio},
-    KeyEntry{"scale_counts", &Keys::scale_counts},
-    KeyEntry{"gap", &Keys::gap},
-    KeyEntry{"overlap", &Keys::overlap},
-    KeyEntry{"along", &Keys::along},
-    KeyEntry{"across", &Keys::across},
-    KeyEntry{"wrap", &Keys::wrap},
-    KeyEntry{"reverse", &Keys::reverse},
-    KeyEntry{"rest", &Keys::rest},
-    KeyEntry{"out_of", &Keys::out_of, Domain::share},
-    KeyEntry{"alike", &Keys::alike},
-    KeyEntry{"align", &Keys::align},
-    KeyEntry{"columns", &Keys::columns, Domain::tracks},
-    KeyEntry{"rows", &Keys::rows, Domain::tracks},
-    KeyEntry{"auto_columns", &Keys::auto_columns, Domain::tracks},
-    KeyEntry{"auto_rows", &Keys::auto_rows, Domain::tracks},
-    KeyEntry{"flow", &Keys::flow},
-    KeyEntry{"dense", &Keys::dense},
-    KeyEntry{"areas", &Keys::areas},
-    KeyEntry{"cell", &Keys::cell},
-    KeyEntry{"span", &Keys::span},
-    KeyEntry{"area", &Keys::area},
-    KeyEntry{"basis", &Keys::basis, Domain::no_fill},
-    KeyEntry{"grow", &Keys::grow, Domain::factor},
-    KeyEntry{"shrink", &Keys::shrink, Domain::factor},
-    KeyEntry{"weight", &Keys::weight, Domain::factor},
-    KeyEntry{"self", &Keys::self},
-    KeyEntry{"nudge", &Keys::nudge},
-    KeyEntry{"natural", &Keys::natural, Domain::not_negative},
-    KeyEntry{"text", &Keys::text},
-    KeyEntry{"size", &Keys::size, Domain::positive},
-    KeyEntry{"one_line", &Keys::one_line},
-    KeyEntry{"max_lines", &Keys::max_lines, Domain::at_least_one},
-    KeyEntry{"words_at", &Keys::words_at},
-    KeyEntry{"shows", &Keys::shows},
+    KeyEntry{"kind", &Keys::kind, Acts::everywhere, "what the node is"},
+    KeyEntry{"name", &Keys::name, Acts::everywhere, "unique among its siblings; paths are made of names"},
+    KeyEntry{"width", &Keys::width, Acts::child, "its width: a length, its content, or as wide as there is room",
+             Domain::not_negative},
+    KeyEntry{"height", &Keys::height, Acts::child, "its height: a length, its content, or as high as there is room",
+             Domain::not_negative},
+    KeyEntry{"min_width", &Keys::min_width, Acts::child, "never narrower; beats max_width", Domain::not_negative},
+    KeyEntry{"max_width", &Keys::max_width, Acts::child, "never wider", Domain::not_negative},
+    KeyEntry{"min_height", &Keys::min_height, Acts::child, "never lower; beats max_height", Domain::not_negative},
+    KeyEntry{"max_height", &Keys::max_height, Acts::child, "never higher", Domain::not_negative},
+    KeyEntry{"aspect", &Keys::aspect, Acts::child, "width / height; does nothing where both are given", Domain::ratio},
+    KeyEntry{"margin", &Keys::margin, Acts::child, "room around the node; \"auto\" on a side takes what is spare"},
+    KeyEntry{"padding", &Keys::padding, Acts::everywhere, "room between the border and the content",
+             Domain::not_negative},
+    KeyEntry{"border", &Keys::border, Acts::everywhere, "thickness of the border", Domain::thickness},
+    KeyEntry{"border_counts", &Keys::border_counts, Acts::everywhere, "whether the border takes room"},
+    KeyEntry{"hidden", &Keys::hidden, Acts::child, "takes no room, and nothing of it is seen"},
+    KeyEntry{"touch", &Keys::touch, Acts::everywhere, "a person must be able to hit it"},
+    KeyEntry{"order", &Keys::order, Acts::child, "its place among its siblings when they are laid"},
+    KeyEntry{"pin", &Keys::pin, Acts::child, "takes it out of the flow and ties it to edges of its parent"},
+    KeyEntry{"scroll", &Keys::scroll, Acts::container, "the axes on which its content may be longer than its view"},
+    KeyEntry{"scale", &Keys::scale, Acts::everywhere, "painted larger or smaller about its centre", Domain::ratio},
+    KeyEntry{"scale_counts", &Keys::scale_counts, Acts::everywhere, "whether room is kept for the painted size"},
+    KeyEntry{"gap", &Keys::gap, Acts::line_or_grid,
+             "room between neighbours; negative in rows and columns: they overlap"},
+    KeyEntry{"overlap", &Keys::overlap, Acts::container,
+             "which of two overlapping children is painted over the other, by the order of the file"},
+    KeyEntry{"along", &Keys::along, Acts::line,
+             "where the children are packed along the row or column when room is left"},
+    KeyEntry{"across", &Keys::across, Acts::line, "where the children lie across the row or column"},
+    KeyEntry{"wrap", &Keys::wrap, Acts::line, "whether children without room open another line"},
+    KeyEntry{"reverse", &Keys::reverse, Acts::line, "lays each line from its far end"},
+    KeyEntry{"rest", &Keys::rest, Acts::line_or_grid, "how wrapped lines, or the tracks of a grid, share spare room"},
+    KeyEntry{"out_of", &Keys::out_of, Acts::line, "the total that weights and grows are parts of", Domain::share},
+    KeyEntry{"alike", &Keys::alike, Acts::line, "all children equal along, whatever their content"},
+    KeyEntry{"align", &Keys::align, Acts::grid_or_stack, "where all children lie, on each axis"},
+    KeyEntry{"columns", &Keys::columns, Acts::grid, "the columns: a list of tracks, or how many equal ones",
+             Domain::tracks},
+    KeyEntry{"rows", &Keys::rows, Acts::grid, "the rows: a list of tracks, or how many equal ones", Domain::tracks},
+    KeyEntry{"auto_columns", &Keys::auto_columns, Acts::grid, "size of columns that nobody wrote down", Domain::tracks},
+    KeyEntry{"auto_rows", &Keys::auto_rows, Acts::grid, "size of rows that nobody wrote down", Domain::tracks},
+    KeyEntry{"flow", &Keys::flow, Acts::grid, "whether the grid is filled row by row or column by column"},
+    KeyEntry{"dense", &Keys::dense, Acts::grid, "whether later children may fill earlier holes"},
+    KeyEntry{"areas", &Keys::areas, Acts::grid, "a map of names, row by row; \".\" leaves a cell free"},
+    KeyEntry{"cell", &Keys::cell, Acts::in_grid, "the column and the row it stands in, from 0"},
+    KeyEntry{"span", &Keys::span, Acts::in_grid, "how many columns and rows it takes"},
+    KeyEntry{"area", &Keys::area, Acts::in_grid, "the name of the area it stands in"},
+    KeyEntry{"basis", &Keys::basis, Acts::in_line, "what it starts from along, before leftover is shared",
+             Domain::no_fill},
+    KeyEntry{"grow", &Keys::grow, Acts::in_line, "its part of the leftover", Domain::factor},
+    KeyEntry{"shrink", &Keys::shrink, Acts::in_line, "its part of what is missing", Domain::factor},
+    KeyEntry{"weight", &Keys::weight, Acts::in_line, "its size along, in the ratio of the weights", Domain::factor},
+    KeyEntry{"self", &Keys::self, Acts::in_container,
+             "where it lies, whatever its parent says: one word across, or x and y"},
+    KeyEntry{"nudge", &Keys::nudge, Acts::in_stack, "moved by so many pixels, last of all"},
+    KeyEntry{"natural", &Keys::natural, Acts::box_or_image, "the size of its content, in pixels", Domain::not_negative},
+    KeyEntry{"text", &Keys::text, Acts::text, "its words"},
+    KeyEntry{"size", &Keys::size, Acts::text, "of its characters, in pixels; one em when left out", Domain::positive},
+    KeyEntry{"one_line", &Keys::one_line, Acts::text, "whether its words stay on one line"},
+    KeyEntry{"max_lines", &Keys::max_lines, Acts::text, "lines beyond are cut", Domain::at_least_one},
+    KeyEntry{"words_at", &Keys::words_at, Acts::text, "where its words lie in a box wider than they are"},
+    KeyEntry{"shows", &Keys::shows, Acts::image, "how the picture fills its box"},
 };
 
 using Fault = std::optional<std::string>;
@@ -259,6 +268,27 @@ bool is_node_name(std::string_view name) {
   if (name.empty() || !is_letter(name.front())) return false;
   return std::ranges::all_of(name,
                              [](char c) { return is_letter(c) || (c >= '0' && c <= '9') || c == '_' || c == '-'; });
+}
+
+bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent) {
+  const auto line = [](std::optional<Kind> of) { return of == Kind::row || of == Kind::column; };
+  switch (acts) {
+    case Acts::everywhere: return true;
+    case Acts::child: return parent.has_value();
+    case Acts::container: return is_container(kind);
+    case Acts::line: return line(kind);
+    case Acts::line_or_grid: return line(kind) || kind == Kind::grid;
+    case Acts::grid_or_stack: return kind == Kind::grid || kind == Kind::stack;
+    case Acts::grid: return kind == Kind::grid;
+    case Acts::in_container: return parent.has_value();
+    case Acts::in_line: return line(parent);
+    case Acts::in_grid: return parent == Kind::grid;
+    case Acts::in_stack: return parent == Kind::stack;
+    case Acts::box_or_image: return kind == Kind::box || kind == Kind::image;
+    case Acts::text: return kind == Kind::text;
+    case Acts::image: return kind == Kind::image;
+  }
+  return true;
 }
 
 std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words) {

@@ -28,6 +28,24 @@ enum class Domain : unsigned char {
   tracks,        // lengths of 0 or more, shares, at most 10,000 of them
 };
 
+/// Which nodes a key acts on: by their kind, or by that of their parent. Elsewhere it is kept, and does nothing.
+enum class Acts : unsigned char {
+  everywhere,
+  child,  // every node but the root
+  container,
+  line,  // rows and columns
+  line_or_grid,
+  grid_or_stack,
+  grid,
+  in_container,
+  in_line,
+  in_grid,
+  in_stack,
+  box_or_image,
+  text,
+  image,
+};
+
 using Field = std::variant<Kind Keys::*, std::string Keys::*, Sizing Keys::*, Limit Keys::*,
                            std::optional<double> Keys::*, double Keys::*, std::optional<int> Keys::*, bool Keys::*,
                            Edges Keys::*, Order Keys::*, std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*,
@@ -38,11 +56,16 @@ using Field = std::variant<Kind Keys::*, std::string Keys::*, Sizing Keys::*, Li
 struct KeyEntry {
   std::string_view name;
   Field field;
+  Acts acts;
+  std::string_view about;  // for authors, as a part of a sentence
   Domain domain = Domain::any;
 };
 
 [[nodiscard]] std::span<const KeyEntry> key_table();
 [[nodiscard]] const KeyEntry* find_key(std::string_view name);
+
+/// Whether a key that acts so does anything on a node of this kind, in a parent of that kind (none for the root).
+[[nodiscard]] bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent);
 
 /// Returns what is wrong with the value that `keys` holds for `entry`, as "must be ...", or nothing.
 [[nodiscard]] std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys);

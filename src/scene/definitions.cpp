@@ -121,7 +121,7 @@ void Definitions::add_likes(ValueId object, Layers& layers) {
     }
     const auto found = shared_.find(document_[name].text);
     if (found != shared_.end()) {
-      layers.push_back(found->second);
+      layers.push_back({found->second, Source::shared, document_[found->second].key});
     } else {
       faults_.add(document_, name,
                   "nothing shared is called \"" + document_[name].text + "\"" +
@@ -138,8 +138,8 @@ void Definitions::add_part(ValueId root, Layers& layers) {
   for (auto at = roots.rbegin(); at != roots.rend(); ++at) {
     add_likes(*at, layers);
     const ValueId with = document_.member(*at, "with");
-    if (with != no_value && document_[with].type == Type::object) layers.push_back(with);
-    layers.push_back(*at);
+    if (with != no_value && document_[with].type == Type::object) layers.push_back({with, Source::with});
+    layers.push_back({*at, Source::part, document_[*at].key});
   }
 }
 
@@ -147,7 +147,7 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
   Layers layers;
   if (each != no_value) {
     add_likes(each, layers);
-    layers.push_back(each);
+    layers.push_back({each, Source::each});
   }
   const ValueId part = document_.member(node, "part");
   if (const ValueId root = part_of(node); root != no_value) {
@@ -162,10 +162,10 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
     if (document_[with].type != Type::object || part == no_value) {
       faults_.add(document_, with, "\"with\" must be an object of keys and inner nodes, beside a \"part\"");
     } else {
-      layers.push_back(with);
+      layers.push_back({with, Source::with});
     }
   }
-  layers.push_back(node);
+  layers.push_back(place.use ? Layer{node, Source::part, place.use->name} : Layer{node});
   std::string path = place.path;
   for (const PartUse* use = place.use.get(); use != nullptr; use = use->outer.get()) {
     const std::string all_copies = without_indexes(path);
@@ -175,7 +175,7 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
       const auto told = use->told.find(as);
       if (told == use->told.end()) continue;
       add_likes(told->second, layers);
-      layers.push_back(told->second);
+      layers.push_back({told->second, Source::with});
     }
     path.insert(0, use->place + "/");
   }
@@ -184,7 +184,7 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
 
 ValueId Definitions::strongest(const Layers& layers, std::string_view key) const {
   for (auto layer = layers.rbegin(); layer != layers.rend(); ++layer) {
-    const ValueId found = document_.member(*layer, key);
+    const ValueId found = document_.member(layer->object, key);
     if (found != no_value) return found;
   }
   return no_value;
@@ -271,6 +271,7 @@ PlaceInPart Definitions::around_children(ValueId node, const PlaceInPart& place)
   auto use = std::make_shared<PartUse>();
   use->outer = place.use;
   use->place = place.path;
+  use->name = document_[root].key;
   std::vector<std::pair<ValueId, ValueId>> speakers;  // with, and the root it speaks to
   for (ValueId at = node; part_of(at) != no_value; at = part_of(at)) {
     const ValueId with = document_.member(at, "with");

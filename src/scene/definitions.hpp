@@ -10,6 +10,7 @@
 #include <unordered_map>
 #include <vector>
 
+#include "fond_ladder/settings.hpp"
 #include "scene/faults.hpp"
 #include "scene/json_document.hpp"
 
@@ -20,6 +21,7 @@ struct PartUse {
   std::unordered_map<std::string, ValueId> told;
   std::shared_ptr<const PartUse> outer;  ///< the use of a part that this use lies in
   std::string place;                     ///< in the outer one
+  std::string_view name;                 ///< of the part
 };
 
 /// Where a node lies in the innermost part around it; nowhere, outside of all parts.
@@ -28,8 +30,14 @@ struct PlaceInPart {
   std::string path;
 };
 
-/// The objects that say keys of one node, the weakest first.
-using Layers = std::vector<ValueId>;
+/// An object that says keys of a node.
+struct Layer {
+  ValueId object = no_value;
+  Source source = Source::own;
+  std::string_view name{};  ///< of the part or the shared keys; as long as the document
+};
+/// All that say keys of one node, the weakest first.
+using Layers = std::vector<Layer>;
 
 class Definitions {
  public:

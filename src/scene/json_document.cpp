@@ -198,4 +198,8 @@ Position position_in(std::string_view text, std::size_t offset) {
   return {lines + 1, before.size() - start + 1};
 }
 
+bool has_comments(std::string_view text) {
+  return !json::accept(text.begin(), text.end());
+}
+
 }  // namespace fond_ladder::scene

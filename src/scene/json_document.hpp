@@ -34,6 +34,9 @@ struct Position {
 /// Lines and columns from 1, columns in bytes.
 [[nodiscard]] Position position_in(std::string_view text, std::size_t offset);
 
+/// Whether a text that is JSON but for its comments has any.
+[[nodiscard]] bool has_comments(std::string_view text);
+
 /// Why a text is no JSON, and where.
 struct JsonFault {
   std::size_t offset = 0;

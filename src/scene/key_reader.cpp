@@ -167,14 +167,18 @@ class ValueReader {
   }
   void read(Align& into) const {
     if (!is(Type::object)) fail("must be an object of x and y");
-    read_axes([&](std::size_t i, Across across) { (i == 0 ? into.x : into.y) = across; });
+    static constexpr std::array<std::string_view, 2> words{"x", "y"};
+    for_each_member(
+        words, [&](std::size_t i, const ValueReader& member) { (i == 0 ? into.x : into.y) = member.one_of<Across>(); });
   }
   void read(Self& into) const {
     if (!is(Type::object)) {
       into.across = one_of<Across>();
       return;
     }
-    read_axes([&](std::size_t i, Across across) { (i == 0 ? into.x : into.y) = across; });
+    static constexpr std::array<std::string_view, 3> words{"x", "y", "across"};
+    const std::array<std::optional<Across>*, 3> fields{&into.x, &into.y, &into.across};
+    for_each_member(words, [&](std::size_t i, const ValueReader& member) { *fields[i] = member.one_of<Across>(); });
   }
   void read(Scroll& into) const {
     const std::span<const std::string_view> words = std::span(words_of<Scroll>).subspan(1);
@@ -285,11 +289,6 @@ class ValueReader {
       take(i, ValueReader(document_, id));
     }
   }
-  template <class Take>
-  void read_axes(Take take) const {
-    static constexpr std::array<std::string_view, 2> words{"x", "y"};
-    for_each_member(words, [&](std::size_t i, const ValueReader& member) { take(i, member.one_of<Across>()); });
-  }
 
   const JsonDocument& document_;
   ValueId id_;
@@ -303,9 +302,10 @@ void read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value
   try {
     std::visit(
         [&](auto field) {
-          const auto old = keys.*field;
-          auto& read = keys.*field;
-          using Value = std::remove_cvref_t<decltype(read)>;
+          static const Keys unsaid;
+          auto& kept = keys.*field;
+          using Value = std::remove_cvref_t<decltype(kept)>;
+          Value read = unsaid.*field;  // a key is said as a whole
           if constexpr (std::is_same_v<Value, Sizing>) {
             reader.read(read, entry.domain != Domain::no_fill);
           } else if constexpr (std::is_same_v<Value, Edges>) {
@@ -313,9 +313,10 @@ void read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value
           } else {
             reader.read(read);
           }
+          std::swap(kept, read);
           if (const auto fault = fault_of(entry, keys)) {
             faults.add(document, value, name + *fault);
-            read = old;
+            kept = std::move(read);
           }
         },
         entry.field);

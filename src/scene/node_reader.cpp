@@ -20,9 +20,6 @@ using Type = JsonValue::Type;
 
 /// Keys of a node that shape the tree, beside those of the table.
 constexpr std::array<std::string_view, 7> shaping_keys{"children", "each", "like", "part", "with", "copies", "when"};
-/// Nodes beyond which a scene is refused: parts in parts grow quickly, and so do copies of copies.
-constexpr std::size_t most_nodes = 4000000;
-constexpr double most_copies = 100000, most_nested_copies = 1000000;
 
 bool shapes(std::string_view key) {
   return std::ranges::find(shaping_keys, key) != shaping_keys.end();
@@ -33,8 +30,8 @@ bool shapes(std::string_view key) {
 /// Calls `each(id, member)` for everything that the layers of a node say under conditions.
 template <class Each>
 void NodeReader::for_each_when(const Layers& layers, Each each) {
-  for (const ValueId layer : layers) {
-    const ValueId when = document_.member(layer, "when");
+  for (const Layer& layer : layers) {
+    const ValueId when = document_.member(layer.object, "when");
     if (when == no_value) continue;
     if (document_[when].type != Type::object) {
       faults_.add(document_, when, "\"when\" must be an object of ranges and modes, each with keys");
@@ -54,7 +51,7 @@ void NodeReader::read(ValueId root) {
       faults_.add(document_, at.value, "a node must be an object with a \"kind\"");
       continue;
     }
-    if (planted_ == most_nodes) {
+    if (planted_ == limits::most_scene_nodes) {
       faults_.add(document_, at.value, "the scene has more than 4,000,000 nodes, copies and parts counted");
       return;
     }
@@ -64,6 +61,7 @@ void NodeReader::read(ValueId root) {
     const Keys keys = read_keys(at, layers);
     refuse_unknown_area(at, keys);
     const NodeId node = plant(at.parent, keys);
+    origins.note(node, said_);
     read_whens(at, layers, node);
     open_children(at, layers, node, keys, open);
   }
@@ -77,10 +75,15 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
     faults_.add(document_, place, "the root cannot be copied", true);
     return false;
   }
+  const ValueId name = definitions_.strongest(layers, "name");
+  if (name != no_value && document_[name].text.ends_with(']')) {
+    faults_.add(document_, name, "a node with \"copies\" must have a name without an index; its copies get one each");
+    return false;
+  }
   const std::optional<int> plain = count_of_copies(place);
   if (!plain) return false;
   const int copies = most_copies_of(layers, *plain);
-  if (copies * at.times > most_nested_copies) {
+  if (copies * at.times > limits::most_nested_copies) {
     faults_.add(document_, place, "copies of copies make more than 1,000,000 nodes here; make fewer");
     return false;
   }
@@ -152,7 +155,7 @@ void NodeReader::read_form_key(const KeyEntry& entry, ValueId id, Form& form) {
 std::optional<int> NodeReader::count_of_copies(ValueId id) {
   const JsonValue& value = document_[id];
   if (value.type == Type::number && value.number == std::floor(value.number) && value.number >= 0 &&
-      value.number <= most_copies) {
+      value.number <= limits::most_copies) {
     return static_cast<int>(value.number);
   }
   faults_.add(document_, id, "\"copies\" must be a whole number from 0 to 100,000");
@@ -203,11 +206,16 @@ NodeId NodeReader::plant(NodeId parent, const Keys& keys) {
 
 Keys NodeReader::read_keys(const Open& at, const Layers& layers) {
   Keys keys;
-  for (const ValueId layer : layers) {
-    const bool names = layer != at.each;
-    for_each_member(layer, [&](ValueId id, const JsonValue& member) {
+  said_.clear();
+  for (const Layer& layer : layers) {
+    const bool names = layer.source != Source::each;
+    for_each_member(layer.object, [&](ValueId id, const JsonValue& member) {
       if (member.key == "name" && !names) return;
       read_one(id, member, keys);
+      if (const KeyEntry* entry = find_key(member.key)) {
+        said_.push_back(
+            {static_cast<std::uint8_t>(entry - key_table().data()), layer.source, origins.name(layer.name)});
+      }
     });
   }
   if (definitions_.strongest(layers, "kind") == no_value && document_.member(at.value, "part") == no_value) {
@@ -223,10 +231,6 @@ void NodeReader::read_one(ValueId id, const JsonValue& member, Keys& keys) {
   if (shapes(member.key)) return;
   if (const KeyEntry* entry = find_key(member.key)) {
     read_key(*entry, document_, id, keys, faults_);
-    if (member.key == "name" && keys.name.find('[') != std::string::npos) {
-      faults_.add(document_, id, "\"name\" must be a letter, then letters, digits, \"_\" or \"-\"");
-      keys.name.clear();
-    }
     return;
   }
   if (document_[member.parent].key == "with" && member.type == Type::object) return;  // told when the part is used
@@ -297,6 +301,11 @@ void NodeReader::refuse_too_many(ValueId node, const Keys& keys, std::size_t chi
                   (keys.flow == Flow::rows ? "columns" : "rows"));
 }
 
+void NodeReader::refuse_twin(std::string_view name, ValueId place, ValueId other) {
+  faults_.add(document_, place,
+              "two siblings are called \"" + std::string(name) + "\"; the other one is at " + document_.pointer(other));
+}
+
 void NodeReader::refuse_name_twins(const std::vector<ValueId>& children) {
   std::unordered_map<std::string_view, ValueId> seen;
   for (const ValueId child : children) {
@@ -304,11 +313,12 @@ void NodeReader::refuse_name_twins(const std::vector<ValueId>& children) {
     if (name.empty()) continue;
     const ValueId own = document_.member(child, "name"), place = own == no_value ? child : own;
     const auto [twin, is_new] = seen.try_emplace(name, place);
-    if (!is_new) {
-      faults_.add(document_, place,
-                  "two siblings are called \"" + std::string(name) + "\"; the other one is at " +
-                      document_.pointer(twin->second));
-    }
+    if (!is_new) refuse_twin(name, place, twin->second);
+  }
+  for (const auto& [name, place] : seen) {  // `tag[0]` beside the copies of `tag`
+    if (!name.ends_with(']')) continue;
+    const auto twin = seen.find(name.substr(0, name.find('[')));
+    if (twin != seen.end()) refuse_twin(name, place, twin->second);
   }
 }
 

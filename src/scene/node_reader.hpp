@@ -7,6 +7,7 @@
 #include "fond_ladder/scene.hpp"
 #include "model/area_map.hpp"
 #include "model/key_table.hpp"
+#include "model/origins.hpp"
 #include "scene/conditions.hpp"
 #include "scene/definitions.hpp"
 #include "scene/object_reader.hpp"
@@ -32,6 +33,7 @@ class NodeReader : private ObjectReader {
 
   std::optional<Tree> tree;  ///< absent when even the root was no node
   std::vector<When> whens;
+  detail::Origins origins;
 
  private:
   struct Open {
@@ -67,12 +69,14 @@ class NodeReader : private ObjectReader {
 
   void refuse_unknown_area(const Open& at, const Keys& keys);
   void refuse_too_many(ValueId node, const Keys& keys, std::size_t children);
+  void refuse_twin(std::string_view name, ValueId place, ValueId other);
   void refuse_name_twins(const std::vector<ValueId>& children);
 
   Definitions& definitions_;
   const Conditions& conditions_;
   double em_;
   Direction direction_;
+  std::vector<detail::Origins::Said> said_;  // of the node that was read last
   std::size_t planted_ = 0;
   NodeId map_of_;  // the grid whose areas were read last
   std::vector<std::string> map_lines_;

@@ -3,9 +3,6 @@
 // A scene file into a Scene. Nodes are read in a loop, parents first, so that depth costs no stack; a fault never stops
 // the reading, and the tree is built only when there was none.
 #include <algorithm>
-#include <filesystem>
-#include <fstream>
-#include <iterator>
 
 #include "fond_ladder/scene_file.hpp"
 #include "model/container_size.hpp"
@@ -14,6 +11,7 @@
 #include "scene/faults.hpp"
 #include "scene/json_document.hpp"
 #include "scene/node_reader.hpp"
+#include "scene/scene_text.hpp"
 
 namespace fond_ladder {
 namespace scene {
@@ -21,8 +19,8 @@ namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 10> scene_keys{"format", "scene", "em",     "direction", "ladder",
-                                                      "ranges", "modes", "shared", "parts",     "root"};
+constexpr std::array<std::string_view, 12> scene_keys{"$schema", "format", "scene",  "em",    "direction", "ladder",
+                                                      "ranges",  "modes",  "shared", "parts", "wordings",  "root"};
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
 /// Keys of the format that are not built yet: refused, never ignored.
 constexpr std::array<std::string_view, 2> later_scene_keys{"claims", "touch_size"};
@@ -63,6 +61,7 @@ class SceneReader : private ObjectReader {
     if (!faults_.empty()) faults_.raise();
     Scene scene(std::move(*nodes.tree));
     scene.whens = std::move(nodes.whens);
+    scene.origins = std::make_shared<const detail::Origins>(std::move(nodes.origins));
     scene.wordings = std::move(wordings_);
     scene.title = title_;
     scene.ladder = std::move(ladder_);
@@ -96,7 +95,7 @@ class SceneReader : private ObjectReader {
         read_ladder(id);
       } else if (holds(later_scene_keys, member.key)) {
         faults_.add(document_, id, not_yet(member.key), true);
-      } else if (member.key != "root" && !holds(definition_keys, member.key)) {
+      } else if (member.key != "root" && member.key != "$schema" && !holds(definition_keys, member.key)) {
         unknown_key(id, scene_keys);
       }
     });
@@ -256,20 +255,11 @@ class SceneReader : private ObjectReader {
   std::vector<Wording> wordings_;
 };
 
-[[noreturn]] void fail(const std::string& file, std::string message) {
-  throw BadScene({{file, 0, 0, "", std::move(message)}});
-}
-
 }  // namespace
 }  // namespace scene
 
 Scene read_scene(std::string_view json, const std::string& file_name) {
-  if (json.size() > limits::largest_scene_file) {
-    scene::fail(file_name, "this file is larger than 40 MiB; a scene is not read beyond that");
-  }
-  if (json.find_first_not_of(" \t\r\n") == std::string_view::npos) {
-    scene::fail(file_name, "this file is empty; a scene is a JSON object with the keys \"format\" and \"root\"");
-  }
+  scene::require_text(json, file_name);
   scene::Faults faults(file_name, json);
   try {
     const scene::JsonDocument document(json);
@@ -280,25 +270,7 @@ Scene read_scene(std::string_view json, const std::string& file_name) {
 }
 
 Scene read_scene_file(const std::string& path) {
-  std::error_code error;
-  const auto status = std::filesystem::status(path, error);
-  if (!std::filesystem::exists(status)) scene::fail(path, "there is no such file");
-  if (std::filesystem::is_directory(status)) scene::fail(path, "this is a directory; name a scene file");
-  if (std::filesystem::is_regular_file(status) &&
-      std::filesystem::file_size(path, error) > limits::largest_scene_file) {
-    scene::fail(path, "this file is larger than 40 MiB; a scene is not read beyond that");
-  }
-  std::ifstream in(path, std::ios::binary);
-  if (!in) scene::fail(path, "this file cannot be opened; check who may read it");
-  std::string text;
-  constexpr std::size_t chunk = 1U << 16;
-  while (in && text.size() <= limits::largest_scene_file) {
-    const std::size_t have = text.size();
-    text.resize(have + chunk);
-    in.read(text.data() + have, chunk);
-    text.resize(have + static_cast<std::size_t>(in.gcount()));
-  }
-  return read_scene(text, path);
+  return read_scene(scene::text_of_file(path), path);
 }
 
 }  // namespace fond_ladder

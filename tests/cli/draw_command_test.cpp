@@ -20,11 +20,12 @@ const std::string console = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/con
 
 TEST(Draw, SaysWhatItWroteAndWhatIsCut) {
   const std::string file = temporary("drawn.svg", "");
-  const Result result = run_process("draw " + console + " --at phone --at 1280x800 -o " + file + " --scale 0.5");
+  const Result result =
+      run_process("draw " + console + " --wording long --at 360x800 --at 1280x800 -o " + file + " --scale 0.5");
   EXPECT_EQ(result.status, 0);
   EXPECT_EQ(result.out, file +
-                            ": 951 x 550 pixels at scale 0.5, 64 nodes\n"
-                            "cut at 390 x 844: console/body/work, console/body/work/cards/fern/about\n");
+                            ": 936 x 528 pixels at scale 0.5, 67 nodes\n"
+                            "cut at 360 x 800: console/bar/title, console/bar/alarm\n");
   EXPECT_THAT(file_text(file), ::testing::StartsWith("<?xml"));
 }
 

@@ -137,8 +137,11 @@ TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
        "a part brings its own children; change them by \"with\" (at /root/children/0/children)\n"},
       {"", R"({"kind":"box","copies":1000000000})",
        "\"copies\" must be a whole number from 0 to 100,000 (at /root/children/0/copies)\n"},
-      {"", R"({"kind":"box","name":"tag[1]"})",
-       "\"name\" must be a letter, then letters, digits, \"_\" or \"-\" (at /root/children/0/name)\n"},
+      {"", R"({"kind":"box","name":"tag[1]","copies":2})",
+       "a node with \"copies\" must have a name without an index; its copies get one each (at "
+       "/root/children/0/name)\n"},
+      {"", R"({"kind":"box","name":"tag","copies":2},{"kind":"box","name":"tag[1]"})",
+       "two siblings are called \"tag[1]\"; the other one is at /root/children/0/name (at /root/children/1/name)\n"},
       {R"("parts":{"a":{"kind":"box","name":"x"}},)", R"({"part":"a"},{"part":"a"})",
        "two siblings are called \"x\"; the other one is at /root/children/0 (at /root/children/1)\n"},
       {"", R"({"kind":"box","copies":50000,"widht":1})",

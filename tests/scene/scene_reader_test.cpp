@@ -177,6 +177,32 @@ TEST(SceneReader, ReadsEveryFormOfAValue) {
   EXPECT_EQ(scene.tree.direction(), Direction::rtl);
 }
 
+TEST(SceneReader, TenMistakesAreTenMessagesInOrderOfPlace) {
+  const std::string text = faults(R"({ "format": 1, "modes": ["dim"],
+  "shared": { "button": { "heigth": 32 } },
+  "parts": { "card": { "kind": "row", "children": [{ "part": "card" }] },
+             "seed": { "kind": "row", "children": [{ "kind": "box", "name": "face" }] } },
+  "wordings": { "long": { "texts": { "page/titel": "x" } } },
+  "root": { "kind": "column", "name": "page", "gap": "8px", "children": [
+    { "kind": "text", "name": "title", "text": 3 },
+    { "kind": "box", "like": "buton" },
+    { "kind": "box", "when": { "dmi": { "hidden": true } } },
+    { "kind": "box", "copies": 1000000000 },
+    { "part": "seed", "with": { "fcae": { "width": 1 } } },
+    { "kind": "box", "name": "title" }] } })");
+  EXPECT_EQ(text, R"(2:27: error: unknown key "heigth"; the nearest one is "height" (at /shared/button/heigth)
+3:62: error: the part "card" contains itself: card > card (at /parts/card/children/0/part)
+5:38: error: "page/titel" names no node; the nearest name is "title" (at /wordings/long/texts/page~1titel)
+6:54: error: "gap" must be a number (pixels), "2.5em" or "40%", or an object of x and y (at /root/gap)
+7:48: error: "text" must be a text in quotes (at /root/children/0/text)
+8:30: error: nothing shared is called "buton"; the nearest one is "button" (at /root/children/1/like)
+9:32: error: no range or mode is called "dmi"; the nearest one is "dim" (at /root/children/2/when/dmi)
+10:32: error: "copies" must be a whole number from 0 to 100,000 (at /root/children/3/copies)
+11:33: error: the part has no inner node "fcae"; the nearest one is "face" (at /root/children/4/with/fcae)
+12:30: error: two siblings are called "title"; the other one is at /root/children/0/name (at /root/children/5/name)
+)");
+}
+
 TEST(SceneReader, TheOrderOfKeysDoesNotMatter) {
   const Scene a =
       read_scene(R"({"format":1,"em":20,"root":{"kind":"row","name":"r","width":"2em","children":[]}})", "a");

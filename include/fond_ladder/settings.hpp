@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+
+namespace fond_ladder {
+
+/// Who decides a key of a node. A later one beats an earlier one.
+enum class Source : std::uint8_t { unsaid, each, part, shared, with, own, range, mode, tried };
+template <>
+inline constexpr std::array<std::string_view, 9> words_of<Source>{"default", "each",  "part", "shared", "with",
+                                                                  "own",     "range", "mode", "try"};
+
+/// One key of one node: the value that holds, and who says so.
+struct Setting {
+  std::string key;
+  std::string value;  ///< as a scene file would say it; empty where nothing is said
+  Source source = Source::unsaid;
+  std::string name;  ///< of the part, the shared keys, the range or the mode
+  bool acts = true;  ///< false: it does nothing on this kind of node in this kind of parent
+};
+
+/// Every setting of a node that is in force in a container of one size: all that somebody says, and the defaults that
+/// act on it, in the order of the format. A scene that no file says so calls every key that is not at its default the
+/// node's own. Throws BadNode, and as SceneSolver does.
+[[nodiscard]] std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
+                                            const std::vector<std::string>& modes = {});
+
+}  // namespace fond_ladder

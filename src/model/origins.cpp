@@ -1,0 +1,31 @@
+// SPDX-License-Identifier: MIT
+#include "model/origins.hpp"
+
+#include <algorithm>
+
+namespace fond_ladder::detail {
+
+std::uint32_t Origins::name(std::string_view text) {
+  auto found = std::ranges::find(names_, text);
+  if (found == names_.end()) found = names_.insert(found, std::string(text));
+  return static_cast<std::uint32_t>(found - names_.begin());
+}
+
+void Origins::note(NodeId node, const std::vector<Said>& said) {
+  const auto [place, is_new] = places_.try_emplace(said, static_cast<std::uint32_t>(lists_.size()));
+  if (is_new) lists_.push_back(said);
+  const auto at = std::ranges::lower_bound(by_node_, node, {}, &std::pair<NodeId, std::uint32_t>::first);
+  if (at != by_node_.end() && at->first == node) {
+    at->second = place->second;
+  } else {
+    by_node_.insert(at, {node, place->second});
+  }
+}
+
+const std::vector<Origins::Said>& Origins::of(NodeId node) const {
+  static const std::vector<Said> nothing;
+  const auto at = std::ranges::lower_bound(by_node_, node, {}, &std::pair<NodeId, std::uint32_t>::first);
+  return at != by_node_.end() && at->first == node ? lists_[at->second] : nothing;
+}
+
+}  // namespace fond_ladder::detail

@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Who says which keys of which node, for scenes that were read from a file. Nodes of which the same is said share one
+// list, so that copies and rows of like nodes cost a few bytes each.
+
+#include <cstdint>
+#include <map>
+#include <string>
+#include <string_view>
+#include <utility>
+#include <vector>
+
+#include "fond_ladder/settings.hpp"
+
+namespace fond_ladder::detail {
+
+class Origins {
+ public:
+  struct Said {
+    std::uint8_t key = 0;  // its place in the table of keys
+    Source source = Source::own;
+    std::uint32_t name = 0;  // its place among the names
+    friend auto operator<=>(const Said&, const Said&) = default;
+  };
+
+  /// A name to be told of sources; the empty one is 0.
+  [[nodiscard]] std::uint32_t name(std::string_view text);
+  [[nodiscard]] const std::string& name_at(std::uint32_t place) const { return names_[place]; }
+  /// Notes what is said of a node, the weakest first, instead of what was known.
+  void note(NodeId node, const std::vector<Said>& said);
+  [[nodiscard]] const std::vector<Said>& of(NodeId node) const;
+
+ private:
+  std::vector<std::string> names_{""};
+  std::map<std::vector<Said>, std::uint32_t> places_;
+  std::vector<std::vector<Said>> lists_;
+  std::vector<std::pair<NodeId, std::uint32_t>> by_node_;  // sorted
+};
+
+}  // namespace fond_ladder::detail

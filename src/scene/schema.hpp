@@ -1,0 +1,12 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string>
+
+namespace fond_ladder::scene {
+
+/// The scene format as a JSON Schema (draft 2020-12), for editors. It says what JSON Schema can say; what it cannot
+/// (names that must exist, areas that must be rectangles) only reading tells.
+[[nodiscard]] std::string scene_schema();
+
+}  // namespace fond_ladder::scene

@@ -1,0 +1,142 @@
+// SPDX-License-Identifier: MIT
+//
+// Writing and reading are inverse; `tidy` keeps what a file says.
+#include <gtest/gtest.h>
+
+#include <filesystem>
+
+#include "fond_ladder/scene_file.hpp"
+#include "support/program.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+const std::string examples = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/";
+
+/// Forms of random nodes under two ranges and a mode.
+void add_forms(Scene& scene, testing::RandomScenes& random) {
+  scene.ranges = {{"low", {}, 300}, {"high", 500, {}, 100, {}}};
+  scene.modes = {"dim"};
+  for (const NodeId node : scene.tree.nodes()) {
+    if (!random.chance(20)) continue;
+    const Keys other = random.keys(!is_container(scene.tree.kind(node)));
+    scene.whens.push_back({node, random.chance(50) ? "low" : "dim", [other](Keys& keys) {
+                             keys.margin = other.margin;
+                             keys.hidden = other.hidden;
+                             keys.width = other.width;
+                           }});
+  }
+}
+
+std::string rectangles(const Scene& scene, const Rung& rung) {
+  std::string text;
+  for (const auto& placed : solve(scene, rung, scene.modes).boxes()) {
+    for (const double number : {placed.box.x, placed.box.y, placed.box.width, placed.box.height}) {
+      text += std::to_string(number) + " ";
+    }
+  }
+  return text;
+}
+
+TEST(SceneWriter, ReadingWhatWasWrittenGivesTheSameScene) {
+  testing::RandomScenes random(testing::seed());
+  for (int i = 0; i < 150; ++i) {
+    Scene scene(random.tree(1 + static_cast<std::size_t>(random.below(40))));
+    add_forms(scene, random);
+    const std::string written = to_json(scene);
+    const Scene read = read_scene(written, "written");
+    ASSERT_EQ(to_json(read), written) << i;
+    for (const double width : {250.0, 400.0, 700.0}) {
+      ASSERT_EQ(rectangles(read, {width, 350}), rectangles(scene, {width, 350})) << i << "\n" << written;
+    }
+  }
+}
+
+TEST(SceneWriter, WritesShortScenes) {
+  const Scene scene = column("page").padding(8).holds(
+      row("bar").gap(Gap(4, percent(10))).when("low", [](Keys& keys) { keys.kind = Kind::column, keys.weight = {}; }),
+      grid("map").columns(3).rows({Track(10, fr(1)), Track(content)}).holds(box("tag[0]"), box("tag[1]")),
+      text("line", "a \"b\"").margin(Edges(2).set(Side::left, automatic)));
+  Scene whole = scene;
+  whole.title = "A page";
+  whole.ranges = {{"low", {}, 300}};
+  whole.wordings = {{"long", {{scene.tree.at("line"), "longer"}}, Direction::rtl}};
+  whole.ladder = {{100, 200}, Span(300), {{"phone", {390, 844}}}};
+  EXPECT_EQ(to_json(whole), R"({
+  "format": 1,
+  "scene": "A page",
+  "ladder": { "width": [100, 200], "height": 300, "rungs": { "phone": [390, 844] } },
+  "ranges": [{ "name": "low", "below_width": 300 }],
+  "wordings": { "long": { "direction": "rtl", "texts": { "page/line": "longer" } } },
+  "root": { "kind": "column", "name": "page", "padding": 8, "children": [
+    { "kind": "row", "name": "bar", "gap": { "x": 4, "y": "10%" },
+      "when": { "low": { "kind": "column", "weight": null } } },
+    { "kind": "grid", "name": "map", "columns": 3,
+      "rows": [{ "min": 10, "max": "1fr" }, "content"],
+      "children": [{ "kind": "box", "name": "tag", "copies": 2 }] },
+    { "kind": "text", "name": "line", "margin": { "left": "auto", "x": 2, "y": 2 },
+      "text": "a \"b\"" }
+  ] }
+}
+)");
+}
+
+TEST(SceneWriter, WritesCopiesThatDifferOneByOne) {
+  const Scene scene = row("strip").holds(box("tag[0]").width(3), box("tag[1]").width(4), box("map"));
+  const Scene read = read_scene(to_json(scene), "s");
+  EXPECT_EQ(testing::boxes_text(solve(read, {20, 1})), "tag[0](0,0 3x1) tag[1](3,0 4x1) map(7,0 0x1)");
+}
+
+TEST(SceneWriter, DepthCostsNoStack) {
+  Tree tree(Keys{});
+  NodeId at = tree.root();
+  Keys keys;
+  keys.kind = Kind::row;
+  tree.restyle(at, keys);
+  for (int i = 0; i < 100000; ++i) at = tree.append(at, keys);
+  EXPECT_EQ(read_scene(to_json(Scene(tree)), "deep").tree.size(), tree.size());
+}
+
+TEST(Tidy, KeepsWhatEveryExampleSays) {
+  int files = 0;
+  for (const auto& file : std::filesystem::recursive_directory_iterator(examples)) {
+    if (!file.path().string().ends_with(".scene.json")) continue;
+    const TidyScene tidied = tidy_scene_file(file.path().string());
+    EXPECT_EQ(tidy_scene(tidied.json, "again").json, tidied.json) << file.path();
+    EXPECT_EQ(to_json(read_scene(tidied.json, "tidied")), to_json(read_scene_file(file.path().string())))
+        << file.path();
+    ++files;
+  }
+  EXPECT_GE(files, 20);
+}
+
+TEST(Tidy, LeavesOutWhatOnlyRepeatsADefault) {
+  const auto tidied = [](const std::string& rest) {
+    const std::string json = tidy_scene(R"({"format":1,"em":16,"direction":"ltr",)" + rest + "}", "s").json;
+    return json.substr(json.find("\"format\": 1,") + 13);
+  };
+  EXPECT_EQ(tidied(R"("root":{"grow":0,"gap":0,"name":"r","kind":"row","shrink":0.50,"children":[]})"),
+            "  \"root\": { \"kind\": \"row\", \"name\": \"r\", \"shrink\": 0.5 }\n}\n");
+  // A default that beats something is kept.
+  EXPECT_NE(
+      tidied(R"("root":{"kind":"row","each":{"grow":2},"children":[{"kind":"box","grow":0}]})").find("\"grow\": 0"),
+      std::string::npos);
+  EXPECT_NE(tidied(R"("shared":{"s":{"grow":2}},"root":{"kind":"row","children":[{"like":"s","kind":"box","grow":0}]})")
+                .find("\"grow\": 0"),
+            std::string::npos);
+}
+
+TEST(Tidy, TheProgramWarnsOfCommentsAndWritesWholeFiles) {
+  const std::string file = testing::temporary("tidy.scene.json", "// mine\n{\"root\":{\"kind\":\"row\"},\"format\":1}");
+  const testing::Result printed = testing::run({"tidy", file});
+  EXPECT_EQ(printed.out, "{\n  \"format\": 1,\n  \"root\": { \"kind\": \"row\" }\n}\n");
+  EXPECT_EQ(printed.err, file + ": warning: its comments are not in the tidy scene; keep the file if you need them\n");
+  EXPECT_EQ(testing::run({"tidy", file, "-o", file}).out, file + ": written\n");
+  EXPECT_EQ(testing::file_text(file), printed.out);
+  EXPECT_EQ(testing::run({"tidy", "-"}, "{}").status, 2);
+}
+
+}  // namespace
+}  // namespace fond_ladder

@@ -1,0 +1,109 @@
+// SPDX-License-Identifier: MIT
+//
+// Who decides a key: every source beats those before it, and is named.
+#include <gtest/gtest.h>
+
+#include "fond_ladder/scene_file.hpp"
+#include "fond_ladder/settings.hpp"
+#include "support/program.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// `value source name` of the width of node `a`, of each child in turn one source stronger.
+std::string width_of(const std::string& row_keys, const std::string& child, double width, bool mode,
+                     const char* trial = nullptr) {
+  Scene scene = read_scene(R"({"format":1,"ranges":[{"name":"low","below_width":100},{"name":"lower","below_width":50}],
+      "modes":["dim","night"],"shared":{"s":{"width":3}},
+      "parts":{"p":{"kind":"box","width":2},"q":{"kind":"row","children":[{"kind":"box","name":"a","width":8}]}},
+      "root":{"kind":"row","name":"r",)" +
+                               row_keys + R"("children":[)" + child + "]}}",
+                           "s");
+  if (trial != nullptr) try_setting(scene, trial);
+  const std::vector<std::string> modes = mode ? std::vector<std::string>{"night", "dim"} : std::vector<std::string>{};
+  for (const Setting& setting : settings(scene, scene.tree.at("a"), {width, 10}, modes)) {
+    if (setting.key != "width") continue;
+    return setting.value + " " + std::string(word(setting.source)) + (setting.name.empty() ? "" : " " + setting.name);
+  }
+  return "none";
+}
+
+TEST(Settings, NameTheSourceThatWins) {
+  const std::string each = R"("each":{"width":1},)";
+  const std::string whens = R"(,"when":{"night":{"width":8},"low":{"width":6},"dim":{"width":7},"lower":{"width":5}}})";
+  const struct {
+    std::string row_keys, child;
+    double width;
+    bool mode;
+    const char* says;
+  } cases[] = {
+      {"", R"({"kind":"box","name":"a"})", 200, false, " default"},
+      {each, R"({"kind":"box","name":"a"})", 200, false, "1 each"},
+      {each, R"({"part":"p","name":"a"})", 200, false, "2 part p"},
+      {each, R"({"part":"p","name":"a","like":"s"})", 200, false, "3 shared s"},
+      {each, R"({"part":"p","name":"a","like":"s","with":{"width":4}})", 200, false, "4 with"},
+      {each, R"({"part":"p","name":"a","like":"s","with":{"width":4},"width":9})", 200, false, "9 own"},
+      {each, R"({"kind":"box","name":"a","width":9)" + whens, 100, false, "9 own"},
+      {each, R"({"kind":"box","name":"a","width":9)" + whens, 99, false, "6 range low"},
+      {each, R"({"kind":"box","name":"a","width":9)" + whens, 50, false, "6 range low"},
+      {each, R"({"kind":"box","name":"a","width":9)" + whens, 49, false, "5 range lower"},
+      {each, R"({"kind":"box","name":"a","width":9)" + whens, 49, true, "8 mode night"},
+      {each, R"({"kind":"box","name":"a","width":9,"when":{"low":{"width":null}}})", 49, false, "null range low"},
+      {"", R"({"part":"q","name":"b"})", 200, false, "8 part q"},
+      {"", R"({"part":"q","name":"b","with":{"a":{"width":5}}})", 200, false, "5 with"},
+  };
+  for (const auto& [row_keys, child, width, mode, says] : cases) {
+    EXPECT_EQ(width_of(row_keys, child, width, mode), says) << child << width;
+  }
+  EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 49, true, "a.width=12"), "12 try");
+}
+
+TEST(Settings, AKeyIsSaidAsAWhole) {
+  EXPECT_EQ(width_of(R"("each":{"margin":5},)", R"({"kind":"box","name":"a","margin":{"left":1}})", 9, false),
+            " default");
+  const Scene scene = read_scene(R"({"format":1,"root":{"kind":"row","name":"r","each":{"kind":"box","margin":5},
+      "children":[{"name":"a","margin":{"left":1}}]}})",
+                                 "s");
+  EXPECT_EQ(solve(scene, {10, 10})["a"].y, 0);
+}
+
+TEST(Settings, TheProgramShowsThemAndWhatDoesNothing) {
+  const std::string scene = R"({"format":1,"scene":"S","root":{"kind":"stack","name":"r","children":[
+      {"kind":"box","name":"a","grow":2,"width":5}, {"kind":"row","name":"b","columns":3,"gap":2}]}})";
+  const testing::Result result = testing::run({"measure", "-", "--at", "90x20", "--settings", "a"}, scene);
+  EXPECT_EQ(result.err, "hint: 2 settings have no effect here: grow of r/a, columns of r/b\n");
+  EXPECT_EQ(result.out.substr(0, result.out.find("at their")),
+            "r/a in S at 90 x 20: 4 settings\n\n"
+            "setting  value  from\n"
+            "kind     \"box\"  own\n"
+            "name     \"a\"    own\n"
+            "width    5      own\n"
+            "grow     2      own   does nothing here\n\n");
+  const testing::Result json =
+      testing::run({"measure", "-", "--at", "9x9", "--settings", "b", "--format", "json"}, scene);
+  EXPECT_NE(json.out.find(R"({"key": "columns", "value": 3, "source": "own", "acts": false})"), std::string::npos);
+  EXPECT_NE(json.out.find(R"({"key": "wrap", "value": null, "source": "default"})"), std::string::npos);
+}
+
+TEST(Trial, ChangesHowManyCopiesThereAre) {
+  const auto steps = [](const char* trial) {
+    Scene scene = read_scene(R"({"format":1,"modes":["dim"],"root":{"kind":"row","name":"r","children":[
+        {"kind":"row","name":"tag","copies":2,"when":{"dim":{"width":3}},"children":[{"kind":"box","name":"in"}]},
+        {"kind":"box","name":"z"}]}})",
+                             "s");
+    try_setting(scene, trial);
+    std::string text;
+    for (const NodeId node : scene.tree.nodes()) text += scene.tree.step(node) + " ";
+    return text + std::to_string(scene.whens.size());
+  };
+  EXPECT_EQ(steps("tag.copies=3"), "r tag[0] in tag[1] in tag[2] in z 3");
+  EXPECT_EQ(steps("r/tag.copies=1"), "r tag[0] in z 1");
+  EXPECT_EQ(steps("tag.copies=0"), "r z 0");
+  EXPECT_EQ(steps("z.copies=2"), "r tag[0] in tag[1] in z[0] z[1] 2");
+  EXPECT_THROW(steps("r.copies=2"), BadTrial);
+  EXPECT_THROW(steps("z.copies=1e9"), BadTrial);
+  EXPECT_THROW(steps("tga.copies=2"), BadPath);
+}
+
+}  // namespace
+}  // namespace fond_ladder
