@@ -64,12 +64,13 @@ struct Note {
 /// gives zeros.
 class Arrangement {
  public:
-  /// For solvers.
+  /// For the engine, as is passes().
   Arrangement(const Tree& tree, const detail::Passes& passes);
   /// The same arrangement, keeping alive whatever owns the tree and the solver.
   [[nodiscard]] Arrangement kept_alive_by(std::shared_ptr<const void> owner) const;
 
   [[nodiscard]] const Tree& tree() const { return *tree_; }
+  [[nodiscard]] const detail::Passes& passes() const { return *passes_; }
   /// The size of the container, whether it was given or came from the content.
   [[nodiscard]] Extent container() const;
 

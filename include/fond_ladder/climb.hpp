@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <functional>
 #include <optional>
 #include <string>
 #include <vector>
 
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/turn.hpp"
 
 namespace fond_ladder {
 
@@ -14,18 +16,39 @@ namespace fond_ladder {
 struct Climb {
   struct Step {
     Extent container;                           ///< in pixels
-    std::vector<std::optional<double>> values;  ///< one a quantity
+    std::vector<std::optional<double>> values;  ///< one a quantity; none where its node has no place
   };
-  std::vector<std::string> quantities;  ///< as they were written
+  std::vector<std::string> quantities;  ///< as they were written; those of a set one by one
   std::vector<Step> steps;              ///< in the order asked
+  std::vector<Turn> found;              ///< see turns()
+
+  /// All turns, from the smallest size up.
+  [[nodiscard]] const std::vector<Turn>& turns() const { return found; }
 };
 
-/// Measures `quantities` (as in "beds.width") at every rung, with one solver. Throws BadQuantity, and as SceneSolver
-/// does.
+/// How a ladder is climbed.
+struct ClimbOptions {
+  std::vector<std::string> modes{};
+  bool along_height = false;  ///< climbs the heights of the ladder, at its largest width
+  unsigned threads = 0;       ///< 0: one a core; the result is the same whatever it is
+  bool causes = true;         ///< looks for what lies behind each turn
+  /// Told now and then which share of the sizes is done, from any of the threads, one at a time.
+  std::function<void(double)> progress{};
+};
+
+/// Measures `quantities` (as in "beds.width", or a set as in "cards/*.width") at every rung, with one solver; looks for
+/// no turns. Throws BadQuantity, and as SceneSolver does.
 [[nodiscard]] Climb climb(const Scene& scene, const std::vector<Rung>& rungs,
                           const std::vector<std::string>& quantities, const std::vector<std::string>& modes = {});
 
-/// The same at every whole width of a ladder, its ends included, at the smallest of its heights.
-[[nodiscard]] Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities);
+/// The same at every whole size of a ladder, its ends included, with every turn. Climbs widths at the smallest of the
+/// ladder's heights. Costs about what the solves cost; memory: quantities times sizes. Throws BadQuantity, and as
+/// SceneSolver does.
+[[nodiscard]] Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities,
+                          const ClimbOptions& options = {});
+
+/// A node with what is in it, as a scene of its own: the node fills the container. Ranges speak of the whole scene's
+/// container, and do not hold in it; modes do. Throws BadNode.
+[[nodiscard]] Scene alone(const Scene& scene, NodeId node);
 
 }  // namespace fond_ladder

@@ -5,6 +5,7 @@
 #include <stdexcept>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "fond_ladder/arrangement.hpp"
 
@@ -27,6 +28,10 @@ enum class Measure : std::uint8_t {
   line,
   columns,
   rows,
+  per_line,  ///< the most children on one line
+  spare,     ///< what is left along; negative where things do not fit
+  cut,       ///< the most that sticks out of the parent on any side, or of a text its own words
+  shown,     ///< 1 or 0, also of hidden nodes
 };
 
 /// Thrown for a text that is no quantity, naming the nearest one.
@@ -44,6 +49,11 @@ struct Quantity {
 
 /// Reads `path.measure`. Throws BadQuantity.
 [[nodiscard]] Quantity parse_quantity(const Tree& tree, std::string_view text);
+
+/// Reads `pattern.measure`, where `*` stands for any one step of a path, and `name[*]` for all copies: the quantities
+/// of all nodes that match, in the order of the file. Without a star as parse_quantity. Throws BadQuantity, also when
+/// nothing matches.
+[[nodiscard]] std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text);
 
 /// The value in an arrangement, in pixels (lines: a count; line: from 0). None for a node without a place.
 [[nodiscard]] std::optional<double> value_of(const Quantity& quantity, const Arrangement& arrangement);

@@ -97,6 +97,8 @@ class Tree {
   [[nodiscard]] std::string step(NodeId node) const;
   /// The steps from the root down, joined by `/`.
   [[nodiscard]] std::string path(NodeId node) const;
+  /// The shortest tail of its path that names a node alone: its name, where no other node has it.
+  [[nodiscard]] std::string tail(NodeId node) const;
   /// All nodes whose path is `path` or ends in it; those whose whole path it is come alone.
   [[nodiscard]] std::vector<NodeId> matches(std::string_view path) const;
   /// The one node that `path`, or a tail of a path, names. Throws BadPath when there is none or more than one.

@@ -1,113 +1,299 @@
 // SPDX-License-Identifier: MIT
 #include <fmt/format.h>
 #include <fmt/ostream.h>
+#include <unistd.h>
 
 #include <algorithm>
+#include <chrono>
 #include <iostream>
 
+#include "cli/climb_summary.hpp"
 #include "cli/command.hpp"
 #include "cli/output.hpp"
+#include "cli/picture_form.hpp"
 #include "cli/sizes.hpp"
 #include "cli/table.hpp"
+#include "cli/target_file.hpp"
 #include "fond_ladder/climb.hpp"
+#include "fond_ladder/plot.hpp"
 
 namespace fond_ladder::cli {
 namespace {
 
+/// What is climbed, and which side of the container.
+struct Way {
+  Ladder ladder;
+  bool along_height = false;
+  [[nodiscard]] Span span() const { return along_height ? ladder.height.value_or(Span()) : ladder.width; }
+};
+
 /// The ladder of the scene, with what the command line says instead.
-Ladder ladder_of(const Scene& scene, const ClimbOptions& options) {
-  Ladder ladder = scene.ladder;
-  if (!options.width.empty()) ladder.width = parse_span(options.width, "--width");
-  if (!options.height.empty()) ladder.height = parse_span(options.height, "--height");
-  return ladder;
+Way way_of(const Scene& scene, const ClimbCall& call) {
+  Way way{scene.ladder, false};
+  if (!call.width.empty()) way.ladder.width = parse_span(call.width, "--width");
+  if (!call.height.empty()) way.ladder.height = parse_span(call.height, "--height");
+  const bool heights = !call.height.empty() && way.ladder.height->from < way.ladder.height->to;
+  const bool widths = !call.width.empty() && way.ladder.width.from < way.ladder.width.to;
+  if (heights && widths) throw WrongCall("climb: give a range of widths or of heights, and one size for the other");
+  way.along_height = heights;
+  return way;
 }
 
-/// The widths shown: those asked for, else both ends of the ladder and its named rungs between them.
-std::vector<double> shown_widths(const Ladder& ladder, const std::string& asked) {
+/// The sizes shown: those asked for, else both ends of the ladder and its named rungs between them.
+std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
+  const Span span = way.span();
   if (!asked.empty()) {
-    std::vector<double> widths = parse_sizes(asked, "--rungs");
-    for (const double width : widths) {
-      if (width < ladder.width.from || width > ladder.width.to) {
-        throw WrongCall(fmt::format("--rungs: {} is not between {} and {}; widen --width", exact(width),
-                                    exact(ladder.width.from), exact(ladder.width.to)));
+    std::vector<double> sizes = parse_sizes(asked, "--rungs");
+    for (const double size : sizes) {
+      if (size < span.from || size > span.to) {
+        throw WrongCall(fmt::format("--rungs: {} is not between {} and {}; widen --{}", exact(size), exact(span.from),
+                                    exact(span.to), way.along_height ? "height" : "width"));
       }
     }
-    return widths;
+    return sizes;
   }
-  std::vector<double> widths{ladder.width.from, ladder.width.to};
-  for (const NamedRung& rung : ladder.rungs) {
-    if (rung.size.width > ladder.width.from && rung.size.width < ladder.width.to) widths.push_back(rung.size.width);
+  std::vector<double> sizes{span.from, span.to};
+  for (const NamedRung& rung : way.ladder.rungs) {
+    const double size = way.along_height ? rung.size.height : rung.size.width;
+    if (size > span.from && size < span.to) sizes.push_back(size);
   }
-  std::ranges::sort(widths);
-  widths.erase(std::unique(widths.begin(), widths.end()), widths.end());
-  return widths;
+  std::ranges::sort(sizes);
+  sizes.erase(std::unique(sizes.begin(), sizes.end()), sizes.end());
+  return sizes;
 }
 
-void print_table(const Scene& scene, const Climb& climbed, const Ladder& ladder, std::ostream& out) {
-  fmt::print(out, "{} from {} to {} wide, {}\n\n", scene.title.empty() ? "the scene" : scene.title,
-             exact(ladder.width.from), exact(ladder.width.to),
-             ladder.height ? exact(ladder.height->from) + " high" : "its height by content");
+/// How far it is, on a terminal, when it takes longer than half a second.
+class Progress {
+ public:
+  explicit Progress(const Streams& streams)
+      : out_(streams.err), shows_(&streams.err == &std::cerr && isatty(STDERR_FILENO) != 0) {}
+  ~Progress() {
+    if (told_) out_ << "\r\x1b[K" << std::flush;
+  }
+  Progress(const Progress&) = delete;
+  Progress& operator=(const Progress&) = delete;
+
+  void tell(double share) {
+    constexpr std::chrono::milliseconds patience(500);
+    if (!shows_ || std::chrono::steady_clock::now() - began_ < patience) return;
+    fmt::print(out_, "\rclimbing: {:.0f} %", share * 100);
+    out_ << std::flush;
+    told_ = true;
+  }
+
+ private:
+  std::ostream& out_;
+  bool shows_, told_ = false;
+  std::chrono::steady_clock::time_point began_ = std::chrono::steady_clock::now();
+};
+
+/// A climb, the columns of it that are shown, and the rows.
+struct Shown {
+  const Scene& scene;
+  Way way;
+  Climb climbed;
+  std::vector<std::size_t> columns;
+  std::vector<Climb::Step> rows;
+};
+
+std::string value_text(const std::optional<double>& value) {
+  return value ? rounded(*value) : "hidden";
+}
+
+std::string headline(const Shown& shown) {
+  const Ladder& ladder = shown.way.ladder;
+  const std::string title =
+      shown.scene.title.empty() ? shown.scene.tree.step(shown.scene.tree.root()) : shown.scene.title;
+  const Span span = shown.way.span();
+  if (shown.way.along_height) {
+    return fmt::format("{} from {} to {} high, {} wide", title, exact(span.from), exact(span.to),
+                       exact(ladder.width.to));
+  }
+  return fmt::format("{} from {} to {} wide, {}", title, exact(span.from), exact(span.to),
+                     ladder.height ? exact(ladder.height->from) + " high" : "its height by content");
+}
+
+void print_rungs(const Shown& shown, std::ostream& out) {
   std::vector<Table::Column> columns{{"container", Table::Align::numbers}};
-  for (const std::string& quantity : climbed.quantities) columns.push_back({quantity, Table::Align::numbers});
+  for (const std::size_t q : shown.columns) columns.push_back({shown.climbed.quantities[q], Table::Align::numbers});
   Table table(columns);
-  for (const Climb::Step& step : climbed.steps) {
-    std::vector<std::string> row{rounded(step.container.width)};
-    for (const auto& value : step.values) row.push_back(value ? rounded(*value) : "-");
+  for (const Climb::Step& step : shown.rows) {
+    std::vector<std::string> row{rounded(shown.way.along_height ? step.container.height : step.container.width)};
+    for (const std::size_t q : shown.columns) row.push_back(value_text(step.values[q]));
     table.add(row);
   }
   table.print(out);
 }
 
-void print_json(const Climb& climbed, std::ostream& out) {
-  fmt::print(out, "{{\"axis\": \"width\",\n \"rungs\": [");
+std::string slope_text(const Turn& turn) {
+  if (turn.kind == TurnKind::curve) return "";
+  const std::string before = rounded(turn.slope_before), after = rounded(turn.slope_after);
+  return before == after ? before : before + " to " + after;
+}
+
+/// The turns of the shown columns. What turns at one size for one reason stands under one another.
+void print_turns(const Shown& shown, std::ostream& out) {
+  Table table({{"at", Table::Align::numbers},
+               {"what turns"},
+               {""},
+               {"before", Table::Align::numbers},
+               {"after", Table::Align::numbers},
+               {"slope"},
+               {"why"}});
+  std::size_t count = 0;
+  std::string last_at, last_cause;
+  for (const Turn& turn : shown.climbed.turns()) {
+    if (std::ranges::find(shown.columns, turn.quantity) == shown.columns.end()) continue;
+    ++count;
+    const std::string at = rounded(turn.at);
+    const bool same_place = at == last_at, same_cause = same_place && turn.cause == last_cause;
+    std::string kind(word(turn.kind));
+    if (turn.kind == TurnKind::curve) kind += " to " + rounded(turn.to);
+    table.add({same_place ? "" : at, turn.name, kind, value_text(turn.before), value_text(turn.after), slope_text(turn),
+               same_cause ? "" : turn.cause});
+    last_at = at;
+    last_cause = turn.cause;
+  }
+  if (count == 0) {
+    out << "\nno turns: every quantity is one straight line\n";
+    return;
+  }
+  fmt::print(out, "\n{}\n", count == 1 ? "1 turn" : fmt::format("{} turns", count));
+  table.print(out);
+}
+
+void print_json(const Shown& shown, std::ostream& out) {
+  const Climb& climbed = shown.climbed;
+  fmt::print(out, "{{\"axis\": \"{}\",\n \"rungs\": [", shown.way.along_height ? "height" : "width");
   std::string comma;
-  for (const Climb::Step& step : climbed.steps) {
+  for (const Climb::Step& step : shown.rows) {
     std::string values;
-    for (std::size_t i = 0; i < climbed.quantities.size(); ++i) {
-      if (!step.values[i]) continue;
+    for (const std::size_t q : shown.columns) {
+      if (!step.values[q]) continue;
       values +=
-          fmt::format("{}{}: {}", values.empty() ? "" : ", ", json_text(climbed.quantities[i]), exact(*step.values[i]));
+          fmt::format("{}{}: {}", values.empty() ? "" : ", ", json_text(climbed.quantities[q]), exact(*step.values[q]));
     }
     fmt::print(out, "{}\n  {{\"width\": {}, \"height\": {}, \"values\": {{{}}}}}", comma, exact(step.container.width),
                exact(step.container.height), values);
     comma = ",";
   }
-  fmt::print(out, "]}}\n");
+  out << "],\n \"turns\": [";
+  comma.clear();
+  const auto number = [](const std::optional<double>& value) { return value ? exact(*value) : std::string("null"); };
+  for (const Turn& turn : climbed.turns()) {
+    if (std::ranges::find(shown.columns, turn.quantity) == shown.columns.end()) continue;
+    fmt::print(out,
+               "{}\n  {{\"at\": {}, {}\"quantity\": {}, \"turn\": \"{}\", \"before\": {}, \"after\": {}, "
+               "\"slope_before\": {}, \"slope_after\": {}, \"cause\": {}}}",
+               comma, exact(turn.at), turn.kind == TurnKind::curve ? fmt::format("\"to\": {}, ", exact(turn.to)) : "",
+               json_text(turn.name), word(turn.kind), number(turn.before), number(turn.after), exact(turn.slope_before),
+               exact(turn.slope_after), json_text(turn.cause));
+    comma = ",";
+  }
+  out << "]}\n";
 }
 
-void print_csv(const Climb& climbed, std::ostream& out) {
+void print_csv(const Shown& shown, const std::vector<Climb::Step>& rows, std::ostream& out) {
   out << "width,height";
-  for (const std::string& quantity : climbed.quantities) out << ',' << csv_text(quantity);
+  for (const std::size_t q : shown.columns) out << ',' << csv_text(shown.climbed.quantities[q]);
   out << '\n';
-  for (const Climb::Step& step : climbed.steps) {
+  for (const Climb::Step& step : rows) {
     out << exact(step.container.width) << ',' << exact(step.container.height);
-    for (const auto& value : step.values) out << ',' << (value ? exact(*value) : "");
+    for (const std::size_t q : shown.columns) out << ',' << (step.values[q] ? exact(*step.values[q]) : "");
     out << '\n';
   }
 }
 
-}  // namespace
-
-void print_climb(const Scene& scene, const ClimbOptions& options, const Streams& streams) {
-  const std::vector<std::string> quantities = split_list(options.show);
-  if (quantities.empty()) {
-    throw WrongCall("climb: say what to show, as in --show " + scene.tree.step(scene.tree.root()) + ".height");
+/// Which others behave like the columns shown, and how many are left out.
+void print_others(const Shown& shown, const std::vector<Telling>& telling, std::ostream& out) {
+  const auto& names = shown.climbed.quantities;
+  for (std::size_t i = 0; i < shown.columns.size(); ++i) {
+    const std::vector<std::size_t>& alike = telling[i].alike;
+    if (alike.empty()) continue;
+    constexpr std::size_t most = 4;
+    std::string list;
+    for (std::size_t k = 0; k < std::min(most, alike.size()); ++k) list += (k > 0 ? ", " : "") + names[alike[k]];
+    if (alike.size() > most) list += fmt::format(" and {} more", alike.size() - most);
+    fmt::print(out, "the same as {}: {}\n", names[telling[i].quantity], list);
   }
-  const Ladder ladder = ladder_of(scene, options);
-  std::vector<Rung> rungs;
-  for (const double width : shown_widths(ladder, options.rungs)) {
-    rungs.push_back({width, ladder.height ? std::optional(ladder.height->from) : std::nullopt});
-  }
-  const Climb climbed = fond_ladder::climb(scene, rungs, quantities, options.scene.modes);
-  switch (options.format) {
-    case Format::table: return print_table(scene, climbed, ladder, streams.out);
-    case Format::json: return print_json(climbed, streams.out);
-    case Format::csv: return print_csv(climbed, streams.out);
+  if (telling.size() > shown.columns.size()) {
+    std::string list;
+    for (std::size_t i = shown.columns.size(); i < telling.size(); ++i) {
+      list += (list.empty() ? "" : ", ") + names[telling[i].quantity];
+    }
+    out << wrapped("these turn as well, ask by --show: " + list, 100);
   }
 }
 
-ExitStatus climb(const ClimbOptions& options, const Streams& streams) {
-  print_climb(load_scene(options.scene, streams), options, streams);
+Climb climb_all(const Scene& scene, const Way& way, const std::vector<std::string>& quantities, const ClimbCall& call,
+                const Streams& streams) {
+  Progress progress(streams);
+  ClimbOptions options;
+  options.modes = call.scene.modes;
+  options.along_height = way.along_height;
+  options.progress = [&](double share) { progress.tell(share); };
+  return fond_ladder::climb(scene, way.ladder, quantities, options);
+}
+
+}  // namespace
+
+void print_climb(const Scene& scene, const ClimbCall& call, const Streams& streams) {
+  const Way way = way_of(scene, call);
+  const std::vector<double> sizes = shown_sizes(way, call.rungs);
+  const bool all = split_list(call.show).empty();
+  const std::vector<std::string> asked = all ? all_quantities(scene, way.along_height) : split_list(call.show);
+  std::vector<Rung> rungs;
+  for (const double size : sizes) {
+    const std::optional<double> height = way.ladder.height ? std::optional(way.ladder.height->from) : std::nullopt;
+    rungs.push_back(way.along_height ? Rung{way.ladder.width.to, size} : Rung{size, height});
+  }
+  Shown shown{scene,
+              way,
+              climb_all(scene, way, asked, call, streams),
+              {},
+              fond_ladder::climb(scene, rungs, asked, call.scene.modes).steps};
+  std::vector<Telling> telling;
+  if (all) {
+    // Their paths are long: shown they are called by their shortest names.
+    telling = most_telling(shown.climbed, way.along_height);
+    for (std::string& name : shown.climbed.quantities) {
+      const std::size_t dot = name.rfind('.');
+      name = scene.tree.tail(scene.tree.at(name.substr(0, dot))) + name.substr(dot);
+    }
+    for (Turn& turn : shown.climbed.found) turn.name = shown.climbed.quantities[turn.quantity];
+    const std::size_t most_columns = call.format == Format::table ? 6 : telling.size();
+    for (std::size_t i = 0; i < std::min(most_columns, telling.size()); ++i)
+      shown.columns.push_back(telling[i].quantity);
+  } else {
+    for (std::size_t q = 0; q < shown.climbed.quantities.size(); ++q) shown.columns.push_back(q);
+  }
+  std::ostream& out = streams.out;
+  switch (call.format) {
+    case Format::table:
+      out << headline(shown) << '\n';
+      if (all) out << wrapped(summary(scene, shown.climbed, telling, way.along_height, call.scene.modes), 100);
+      out << '\n';
+      if (!shown.columns.empty()) {
+        print_rungs(shown, out);
+        if (all) print_others(shown, telling, out);
+        print_turns(shown, out);
+      }
+      break;
+    case Format::json: print_json(shown, out); break;
+    case Format::csv: print_csv(shown, call.rungs.empty() ? shown.climbed.steps : shown.rows, out); break;
+  }
+  if (call.plot.empty()) return;
+  const PictureForm form = picture_form(call.plot, "", "--plot");
+  write_target(call.plot, plot(shown.climbed, form, {headline(shown), shown.columns, way.along_height}));
+}
+
+ExitStatus climb(const ClimbCall& call, const Streams& streams) {
+  if (!call.plot.empty()) {
+    static_cast<void>(picture_form(call.plot, "", "--plot"));
+    require_plotter();
+  }
+  const Scene scene = load_scene(call.scene, streams);
+  print_climb(call.of.empty() ? scene : alone(scene, scene.tree.at(call.of)), call, streams);
   return all_well;
 }
 

@@ -53,12 +53,14 @@ struct MeasureOptions {
   Format format = Format::table;
 };
 
-struct ClimbOptions {
+struct ClimbCall {
   SceneCall scene;
   std::string width;
   std::string height;
   std::string rungs;
   std::string show;
+  std::string of;    // a node, to be climbed alone
+  std::string plot;  // a file
   Format format = Format::table;
 };
 
@@ -78,7 +80,7 @@ struct TidyCall {
 };
 
 ExitStatus measure(const MeasureOptions& options, const Streams& streams);
-ExitStatus climb(const ClimbOptions& options, const Streams& streams);
+ExitStatus climb(const ClimbCall& options, const Streams& streams);
 ExitStatus draw(const DrawCall& call, const Streams& streams);
 ExitStatus tidy(const TidyCall& call, const Streams& streams);
 ExitStatus demo(const Streams& streams);
@@ -88,6 +90,6 @@ ExitStatus demo(const Streams& streams);
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams);
-void print_climb(const Scene& scene, const ClimbOptions& options, const Streams& streams);
+void print_climb(const Scene& scene, const ClimbCall& options, const Streams& streams);
 
 }  // namespace fond_ladder::cli

@@ -14,7 +14,7 @@ ExitStatus demo(const Streams& streams) {
   measured.at = {"1280x800"};
   print_measure(scene, measured, streams);
 
-  ClimbOptions climbed;
+  ClimbCall climbed;
   climbed.rungs = "360,640,1024,1440";
   climbed.show = "beds.width,map.width,cards.height,sensors.lines";
   streams.out << "\n$ fond-ladder climb console.scene.json --rungs " << climbed.rungs << " --show " << climbed.show

@@ -3,38 +3,17 @@
 #include <fmt/ostream.h>
 
 #include <algorithm>
-#include <array>
-#include <filesystem>
 #include <iostream>
 
 #include "cli/command.hpp"
+#include "cli/picture_form.hpp"
 #include "cli/sizes.hpp"
 #include "cli/target_file.hpp"
 #include "fond_ladder/draw.hpp"
-#include "model/key_table.hpp"
 #include "model/number_text.hpp"
 
 namespace fond_ladder::cli {
 namespace {
-
-constexpr std::array<std::string_view, 3> forms{"svg", "png", "pdf"};  // in the order of PictureForm
-
-PictureForm form_of(const DrawCall& call) {
-  if (call.output.empty()) throw WrongCall("draw: name the picture, as in -o out.svg");
-  std::string word = call.as;
-  const bool by_ending = word.empty();
-  if (by_ending) {
-    if (call.output == "-") throw WrongCall("-o -: say what to write, as in --as svg");
-    word = std::filesystem::path(call.output).extension().string();
-    if (!word.empty()) word.erase(0, 1);
-  }
-  const auto found = std::ranges::find(forms, word);
-  if (found != forms.end()) return static_cast<PictureForm>(found - forms.begin());
-  if (!by_ending) throw WrongCall(fmt::format("--as {}: write svg, png or pdf", word));
-  const std::string_view near = nearest_word(word, forms);
-  throw WrongCall(fmt::format("-o {}: a picture ends in .svg, .png or .pdf{}; or say it with --as", call.output,
-                              near.empty() ? "" : fmt::format(" (did you mean \".{}\"?)", near)));
-}
 
 /// What a picture is of, and where something is cut, in a few lines.
 void print_summary(const Scene& scene, const Picture& picture, const std::vector<Panel>& panels, const DrawCall& call,
@@ -59,7 +38,8 @@ void print_summary(const Scene& scene, const Picture& picture, const std::vector
 }  // namespace
 
 ExitStatus draw(const DrawCall& call, const Streams& streams) {
-  const PictureForm form = form_of(call);
+  if (call.output.empty()) throw WrongCall("draw: name the picture, as in -o out.svg");
+  const PictureForm form = picture_form(call.output, call.as, "-o");
   DrawOptions options{call.bare, call.only, {}, {}};
   if (!call.scale.empty()) options.scale = parse_factor(call.scale, "--scale");
   const Scene scene = load_scene(call.scene, streams);

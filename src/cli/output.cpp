@@ -3,6 +3,8 @@
 
 #include <fmt/format.h>
 
+#include <sstream>
+
 namespace fond_ladder::cli {
 
 std::string indented(const std::string& name, int depth) {
@@ -10,6 +12,20 @@ std::string indented(const std::string& name, int depth) {
   const auto blanks = [](int levels) { return std::string(2 * static_cast<std::size_t>(levels), ' '); };
   if (depth <= deepest) return blanks(depth) + name;
   return fmt::format("{}({}) {}", blanks(deepest), depth, name);
+}
+
+std::string wrapped(const std::string& text, std::size_t widest, bool hangs) {
+  std::string lines, line;
+  std::istringstream words(text);
+  for (std::string word; words >> word;) {
+    if (!line.empty() && line.size() + 1 + word.size() > widest) {
+      lines += line + "\n";
+      line = hangs ? "  " + word : word;
+    } else {
+      line += (line.empty() ? "" : " ") + word;
+    }
+  }
+  return lines + line + "\n";
 }
 
 std::string csv_text(std::string_view text) {

@@ -64,15 +64,20 @@ void add_measure(CLI::App& app, MeasureOptions& options) {
   add_format(*command, options.format);
 }
 
-void add_climb(CLI::App& app, ClimbOptions& options) {
+void add_climb(CLI::App& app, ClimbCall& options) {
   CLI::App* command = app.add_subcommand("climb", "How quantities change while the container grows");
   add_scene(*command, options.scene);
-  command->add_option("--show", options.show, "Quantities, as in beds.width,map.width")->option_text("LIST");
-  command->add_option("--width", options.width, "The range to climb; the scene's ladder when left out")
+  command
+      ->add_option("--show", options.show,
+                   "Quantities, as in beds.width,cards/*.height; left out: the widths that turn, with a summary")
+      ->option_text("LIST");
+  command->add_option("--width", options.width, "The widths to climb, or one; the scene's ladder when left out")
       ->option_text("FROM..TO");
-  command->add_option("--height", options.height, "A fixed height; the scene's ladder when left out")
-      ->option_text("SIZE");
-  command->add_option("--rungs", options.rungs, "The widths to show, as in 360,640,1024")->option_text("LIST");
+  command->add_option("--height", options.height, "A fixed height, or heights to climb instead of widths")
+      ->option_text("SIZE|FROM..TO");
+  command->add_option("--rungs", options.rungs, "The sizes to show, as in 360,640,1024")->option_text("LIST");
+  command->add_option("--of", options.of, "Climb this node alone: it fills the container")->option_text("NODE");
+  command->add_option("--plot", options.plot, "Also draw the curves, an .svg, .png or .pdf file")->option_text("FILE");
   add_format(*command, options.format);
 }
 
@@ -148,7 +153,7 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
   app.require_subcommand(1);
   app.get_formatter()->column_width(28);
   MeasureOptions measure_options;
-  ClimbOptions climb_options;
+  ClimbCall climb_options;
   DrawCall draw_call;
   TidyCall tidy_call;
   add_measure(app, measure_options);

@@ -19,21 +19,6 @@ std::string whence(const Setting& setting) {
   return setting.name.empty() ? source : source + " " + setting.name;
 }
 
-/// Names in lines of at most 100 columns.
-std::string wrapped(const std::string& head, const std::vector<std::string>& names) {
-  constexpr std::size_t widest = 100;
-  std::string text, line = head;
-  for (std::size_t i = 0; i < names.size(); ++i) {
-    const std::string item = " " + names[i] + (i + 1 < names.size() ? "," : "");
-    if (line.size() + item.size() > widest) {
-      text += line + "\n";
-      line = " ";
-    }
-    line += item;
-  }
-  return text + line + "\n";
-}
-
 }  // namespace
 
 void print_settings(const Scene& scene, const AskedSize& asked, const std::string& title, const MeasureOptions& options,
@@ -70,7 +55,9 @@ void print_settings(const Scene& scene, const AskedSize& asked, const std::strin
   }
   fmt::print(out, "{} in {}: {} setting{}\n\n", path, title, said, said == 1 ? "" : "s");
   table.print(out);
-  if (!unsaid.empty()) out << '\n' << wrapped("at their default:", unsaid);
+  if (!unsaid.empty()) {
+    out << '\n' << wrapped(fmt::format("at their default: {}", fmt::join(unsaid, ", ")), 100, true);
+  }
 }
 
 }  // namespace fond_ladder::cli

@@ -187,6 +187,14 @@ std::string Tree::path(NodeId node) const {
   return path;
 }
 
+std::string Tree::tail(NodeId node) const {
+  const std::string whole = path(node);
+  for (std::size_t at = whole.rfind('/'); at != std::string::npos && at > 0; at = whole.rfind('/', at - 1)) {
+    if (matches(whole.substr(at + 1)).size() == 1) return whole.substr(at + 1);
+  }
+  return whole;
+}
+
 std::vector<NodeId> Tree::matches(std::string_view path) const {
   std::vector<NodeId> found;
   const std::string_view last = path.substr(path.rfind('/') + 1);

@@ -12,48 +12,15 @@
 #include "solve/cross.hpp"
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
-#include "solve/share.hpp"
+#include "solve/portions.hpp"
 #include "solve/spread.hpp"
 
 namespace fond_ladder::detail {
 namespace {
 
-bool is_row(const Traits& container) {
-  return container.node_kind() == Kind::row;
-}
-
-/// Whether children are laid from the far end of an axis.
-bool lays_backwards(const Frame& frame, const Traits& container, Axis axis) {
-  const bool mirrored = axis == x_axis && frame.mirrored;
-  return is_row(container) == (axis == x_axis) ? mirrored != (container.reverse != 0) : mirrored;
-}
-
 Across alignment(const Traits& container, const Traits& child) {
   const auto align = static_cast<Across>(child.self_across != follows_parent ? child.self_across : container.across);
   return align == Across::baseline && !is_row(container) ? Across::start : align;
-}
-
-/// How a child takes part in the sharing along its line.
-struct Factors {
-  bool weighted;  // its size is its part by weight (sharing rule, weights)
-  double grow;
-  double shrink;
-};
-
-template <Axis axis, bool plain>
-[[gnu::always_inline]] inline Factors factors_of(const View& view, const Traits& container,
-                                                 const Child<axis, plain>& child) {
-  const bool fills = child.way() == SizeWay::fill, has_weight = child.traits().weighted, alike = container.alike;
-  const bool weighted = has_weight | fills | alike;  // bits, not branches: these are as good as random
-  const bool is_one = alike | (fills & !has_weight);
-  return {weighted, is_one ? 1 : view.grow(child.node()), (weighted | container.scrolls(axis)) ? 0 : child.shrink()};
-}
-
-/// Limits along a line; of children that are alike only those that the author gave.
-template <Axis axis, bool plain>
-[[gnu::always_inline]] inline Bounds bounds_in_line(const Traits& container, const Child<axis, plain>& child,
-                                                    double inset, double whole, double content, double given) {
-  return container.alike ? child.bounds(inset, whole) : child.bounds_along(inset, whole, content, given);
 }
 
 // --- going up ------------------------------------------------------------------------------------------------------
@@ -128,73 +95,10 @@ void widths_up_column(Frame& frame, Index node) {
 
 // --- sharing along the axis, on the way down -----------------------------------------------------------------------
 
-/// The children of one visit, laid along `axis`.
-template <Axis axis>
-struct Laying {
-  Frame& frame;
-  Index container;
-  Traits traits;
-  double inner;
-  double gap;
-  bool flip;
-  Flow flow;
-  bool all_plain = true;  ///< nobody has margins
-};
-
-template <Axis axis, bool plain>
-Portion portion_of(const Laying<axis>& laying, const Child<axis, plain>& child) {
-  const Frame& frame = laying.frame;
-  const double inset = child.inset_down(), given = child.given(laying.inner);
-  const double minimum = axis == x_axis ? frame.min_content(child.node()) : frame.need(child.node());
-  const double widest = axis == x_axis ? frame.max_content(child.node()) : minimum;
-  const Bounds bounds = bounds_in_line(laying.traits, child, inset, laying.inner, minimum, given);
-  const Factors factors = factors_of(frame, laying.traits, child);
-  Portion portion{0, bounds.least, bounds.most, factors.grow, factors.shrink, 0, 0};
-  if (!factors.weighted) {
-    portion.base = child.base_size(inset, laying.inner, widest, given);
-    portion.inner_base = portion.base - inset;
-  }
-  if constexpr (!plain) {
-    const double scale = child.counted_scale();
-    for (double* size : {&portion.base, &portion.least, &portion.most, &portion.inner_base}) *size *= scale;
-  }
-  return portion;
-}
-
-/// Weights and grow factors of a line as parts of its declared total (sharing rule, `out_of`).
-void take_parts_of(double total, std::span<Portion> portions) {
-  double sum = 0;
-  for (const Portion& portion : portions) sum += portion.grow;
-  const double whole = std::max(total, sum);
-  if (whole <= 0) return;
-  for (Portion& portion : portions) portion.grow /= whole;
-}
-
-/// What the margins of a line take, and how many of them are automatic.
-struct LineMargins {
-  double sum = 0;
-  std::size_t automatic = 0;
-};
-
-template <Axis axis>
-LineMargins margins_of(const Laying<axis>& laying, Index first, Index count) {
-  LineMargins found;
-  if (laying.all_plain) return found;
-  for (Index i = first; i < first + count; ++i) {
-    const Index node = laying.flow[i];
-    if (laying.frame.is_plain(node)) continue;
-    const Child<axis, false> child(laying.frame, node);
-    found.sum += child.margin_down(laying.flip).sum();
-    const unsigned automatic = child.auto_margins(laying.flip);
-    found.automatic += automatic == 3 ? 2 : automatic == 0 ? 0 : 1;
-  }
-  return found;
-}
-
 /// Shares the room of one line, lays its children along it, and sets their sizes and places.
 template <Axis axis>
-void lay_line(const Laying<axis>& laying, std::span<Portion> portions, Index first) {
-  Frame& frame = laying.frame;
+void lay_line(const Laying<axis, Frame>& laying, std::span<Portion> portions, Index first) {
+  Frame& frame = laying.view;
   const auto count = static_cast<Index>(portions.size());
   const LineMargins margins = margins_of(laying, first, count);
   if (laying.traits.shares_total) take_parts_of(*frame.keys(laying.container).out_of, portions);
@@ -230,14 +134,14 @@ void lay_line(const Laying<axis>& laying, std::span<Portion> portions, Index fir
 
 /// Where the line that begins at `first` ends (wrapping rule).
 template <Axis axis>
-Index end_of_line(const Laying<axis>& laying, Index first) {
-  const auto& portions = laying.frame.scratch.portions;
+Index end_of_line(const Laying<axis, Frame>& laying, Index first) {
+  const auto& portions = laying.view.scratch.portions;
   const double most = laying.inner + limits::line_tolerance * std::max(1.0, laying.inner);
   double taken = 0;
   Index i = first;
   for (; i < laying.flow.size(); ++i) {
     if (i > first) taken += laying.gap;
-    taken += with_child<axis>(laying.frame, laying.flow[i],
+    taken += with_child<axis>(laying.view, laying.flow[i],
                               [&](const auto& child) { return child.margin_down(laying.flip).sum(); });
     taken += portions[i].held(portions[i].base);
     if (i > first && taken > most) break;
@@ -249,7 +153,7 @@ template <Axis axis>
 void lay_along(Frame& frame, Index node) {
   const double inner = frame.inner_size(node, axis);
   const Traits own = frame.traits(node);
-  Laying<axis> laying{
+  Laying<axis, Frame> laying{
       frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), frame.flow(node)};
   const std::span portions(frame.scratch.portions.data(), laying.flow.size());
   for (Index i = 0; i < laying.flow.size(); ++i) {

@@ -136,7 +136,6 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
       {{"measure", console, "--snap", "0"}, "--snap: a density is more than 0"},
       {{"measure", console, "--under", "3"}, "--under 3: write X,Y in pixels"},
       {{"measure", console, "--orders", "--outline"}, "ask for one of them"},
-      {{"climb", console}, "climb: say what to show"},
       {{"climb", console, "--show", "bed.width"}, "\"bed\" names no node; the nearest name is \"beds\""},
       {{"climb", console, "--show", "beds.widht"}, "\"widht\" is no measure; the nearest one is \"width\""},
       {{"climb", console, "--show", "beds"}, "\"beds\" is no quantity"},

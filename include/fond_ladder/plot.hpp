@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstddef>
+#include <stdexcept>
+#include <string>
+#include <vector>
+
+#include "fond_ladder/climb.hpp"
+#include "fond_ladder/draw.hpp"
+
+namespace fond_ladder {
+
+/// Thrown where curves cannot be drawn: the plotting program is missing, or failed. The message says what to do.
+class NoPlot : public std::runtime_error {
+ public:
+  using std::runtime_error::runtime_error;
+};
+
+struct PlotOptions {
+  std::string title{};
+  std::vector<std::size_t> columns{};  ///< which quantities; all when empty
+  bool along_height = false;           ///< the side that was climbed
+};
+
+/// The curves of a climb with their turns marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked for when
+/// this is called. Throws NoPlot.
+[[nodiscard]] std::string plot(const Climb& climbed, PictureForm form, const PlotOptions& options);
+
+/// Throws NoPlot where the plotting program is missing, so that nobody climbs for nothing.
+void require_plotter();
+
+}  // namespace fond_ladder

@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <cstddef>
+#include <iosfwd>
+#include <optional>
+#include <string>
+
+#include "fond_ladder/words.hpp"
+
+namespace fond_ladder {
+
+/// How a quantity leaves its straight line: its slope changes, its value changes, or it follows a curve for a while.
+enum class TurnKind : std::uint8_t { bend, jump, curve };
+template <>
+inline constexpr std::array<std::string_view, 3> words_of<TurnKind>{"bend", "jump", "curve"};
+
+/// A size of the container, in pixels, at which a quantity leaves its straight line. A bend is exact; a jump is found
+/// to 1/64 of a pixel: `at` is the first size at which the new value holds.
+struct Turn {
+  double at = 0;
+  double to = 0;             ///< where a curve ends; else the same as `at`
+  std::size_t quantity = 0;  ///< its place among those asked for
+  std::string name;          ///< as it was asked for
+  TurnKind kind = TurnKind::bend;
+  std::optional<double> before{}, after{};   ///< just below and at `at` (a curve: at both its ends); none: hidden
+  double slope_before = 0, slope_after = 0;  ///< pixels a pixel of the container
+  std::string cause;                         ///< in words; empty where none was found
+};
+
+/// `at 640: beds.width jumps from 328 to 240: narrow ends`
+std::ostream& operator<<(std::ostream& out, const Turn& turn);
+
+}  // namespace fond_ladder

@@ -1,0 +1,177 @@
+// SPDX-License-Identifier: MIT
+//
+// Curves by gnuplot, a program of its own: it gets a script with the numbers in it and writes a file, both in a folder
+// that is gone afterwards. Curves are told apart by colour, by their dashes and by their marks; they are broken where a
+// quantity jumps or its node is hidden.
+#include "fond_ladder/plot.hpp"
+
+#include <algorithm>
+#include <array>
+#include <cstdlib>
+#include <filesystem>
+#include <fstream>
+#include <iterator>
+#include <sstream>
+
+#include "model/number_text.hpp"
+
+namespace fond_ladder {
+namespace {
+
+constexpr std::array<const char*, 3> terminals{
+    "svg size 1280,800 noenhanced font 'DejaVu Sans,15' background 'white'",
+    "pngcairo size 1280,800 noenhanced font 'DejaVu Sans,12'",
+    "pdfcairo size 12.8in,8in noenhanced font 'DejaVu Sans,15'",
+};
+/// Dark enough to be read as lines on white, and apart from each other for most eyes.
+constexpr std::array<const char*, 6> colours{"#1f4e79", "#b4531f", "#3b7a3b", "#7b3f8c", "#8a6a00", "#4a4a4a"};
+constexpr std::array<int, 6> marks{7, 5, 9, 11, 13, 15};
+
+std::string quoted(const std::string& text) {
+  std::string safe = "\"";
+  for (const char c : text) safe += c == '"' || c == '\\' ? std::string("\\") + c : c == '\n' ? " " : std::string(1, c);
+  return safe + "\"";
+}
+
+/// A folder of its own, gone with everything in it when this is.
+class Workshop {
+ public:
+  Workshop() {
+    std::string pattern = (std::filesystem::temp_directory_path() / "fond_ladder_plot_XXXXXX").string();
+    if (mkdtemp(pattern.data()) == nullptr)
+      throw NoPlot("the plot needs a folder for temporary files, and could make none");
+    path_ = pattern;
+  }
+  ~Workshop() {
+    std::error_code ignored;
+    std::filesystem::remove_all(path_, ignored);
+  }
+  Workshop(const Workshop&) = delete;
+  Workshop& operator=(const Workshop&) = delete;
+  [[nodiscard]] std::filesystem::path file(const char* name) const { return path_ / name; }
+
+ private:
+  std::filesystem::path path_;
+};
+
+class Script {
+ public:
+  Script(const Climb& climbed, const PlotOptions& options) : climbed_(climbed), options_(options) {
+    for (std::size_t q = 0; options.columns.empty() && q < climbed.quantities.size(); ++q) columns_.push_back(q);
+    if (!options.columns.empty()) columns_ = options.columns;
+  }
+
+  std::string write(PictureForm form, const std::string& output) {
+    out_ << "set terminal " << terminals[static_cast<std::size_t>(form)] << "\nset output " << quoted(output) << '\n';
+    out_ << "set title " << quoted(options_.title) << "\nset xlabel \"" << (options_.along_height ? "height" : "width")
+         << " of the container, pixels (marks: turns; hollow ones: the value up to a jump)\"\nset ylabel \"pixels\"\n"
+         << "set grid linecolor '#dddddd' linetype 1\nset border 3\nset tics nomirror out\n"
+         << "set key outside top center horizontal samplen 5 spacing 1.4 font ',13'\nset yrange [*<0:*]\n";
+    if (!climbed_.steps.empty()) {
+      out_ << "set xrange [" << exact(size_of(climbed_.steps.front())) << ':' << exact(size_of(climbed_.steps.back()))
+           << "]\n";
+    }
+    double most = 0;
+    for (const std::size_t q : columns_) {
+      for (const Climb::Step& step : climbed_.steps) {
+        if (counts(q)) most = std::max(most, step.values[q].value_or(0));
+      }
+    }
+    if (most > 0) {
+      out_ << "set border 11\nset y2label \"how many\"\nset y2tics 1 out\nset y2range [0:" << exact(most * 2 + 1)
+           << "]\n";
+    }
+    for (std::size_t i = 0; i < columns_.size(); ++i) write_numbers(i);
+    write_plot();
+    return out_.str();
+  }
+
+ private:
+  [[nodiscard]] double size_of(const Climb::Step& step) const {
+    return options_.along_height ? step.container.height : step.container.width;
+  }
+  /// Whether a quantity is a number of things, and no length.
+  [[nodiscard]] bool counts(std::size_t q) const {
+    constexpr std::array<std::string_view, 6> measures{".lines", ".line", ".columns", ".rows", ".per_line", ".shown"};
+    return std::ranges::any_of(measures, [&](std::string_view word) { return climbed_.quantities[q].ends_with(word); });
+  }
+  void point(double size, double value) { out_ << exact(size) << ' ' << exact(value) << '\n'; }
+
+  /// The curve, broken at jumps; then the points at which something turns, and the ends of jumps that are left.
+  void write_numbers(std::size_t i) {
+    const std::size_t q = columns_[i];
+    std::vector<const Turn*> turns;
+    for (const Turn& turn : climbed_.turns()) {
+      if (turn.quantity == q && turn.kind != TurnKind::curve) turns.push_back(&turn);
+    }
+    out_ << "$curve" << i << " << EOD\n";
+    std::size_t next = 0;
+    for (const Climb::Step& step : climbed_.steps) {
+      for (; next < turns.size() && turns[next]->at <= size_of(step); ++next) {
+        if (turns[next]->before) point(turns[next]->at, *turns[next]->before);
+        if (turns[next]->kind == TurnKind::jump) out_ << '\n';
+        if (turns[next]->after) point(turns[next]->at, *turns[next]->after);
+      }
+      step.values[q] ? point(size_of(step), *step.values[q]) : static_cast<void>(out_ << '\n');
+    }
+    out_ << "EOD\n$turn" << i << " << EOD\n";
+    for (const Turn* turn : turns) {
+      if (turn->after) point(turn->at, *turn->after);
+    }
+    if (turns.empty()) out_ << "NaN NaN\n";
+    out_ << "EOD\n$left" << i << " << EOD\n";
+    bool any = false;
+    for (const Turn* turn : turns) {
+      if (turn->kind != TurnKind::jump || !turn->before) continue;
+      point(turn->at, *turn->before);
+      any = true;
+    }
+    out_ << (any ? "" : "NaN NaN\n") << "EOD\n";
+  }
+
+  void write_plot() {
+    out_ << "plot ";
+    for (std::size_t i = 0; i < columns_.size(); ++i) {
+      const std::string colour = "linecolor '" + std::string(colours[i % colours.size()]) + "'";
+      const std::string n = std::to_string(i);
+      const int mark = marks[i % marks.size()];
+      const std::string axes = counts(columns_[i]) ? " using 1:2 axes x1y2 with " : " using 1:2 with ";
+      const std::string line = colour + " linewidth 2 dashtype " + std::to_string(i % 5 + 1);
+      const std::string point = " pointsize 1 pointtype ";
+      out_ << (i > 0 ? ", \\\n  " : "") << "$curve" << n << axes << "lines " << line << " notitle, $turn" << n << axes
+           << "points " << colour << point << mark << " notitle, $left" << n << axes << "points " << colour << point
+           << mark - 1 << " notitle, keyentry with linespoints " << line << point << mark << " title "
+           << quoted(climbed_.quantities[columns_[i]]);
+    }
+    out_ << '\n';
+  }
+
+  const Climb& climbed_;
+  const PlotOptions& options_;
+  std::vector<std::size_t> columns_;
+  std::ostringstream out_;
+};
+
+}  // namespace
+
+void require_plotter() {
+  // The shell looks for the program; nothing of what it runs comes from users.
+  if (std::system("gnuplot --version >/dev/null 2>&1") != 0) {  // NOLINT(concurrency-mt-unsafe,cert-env33-c)
+    throw NoPlot("curves are drawn by the program gnuplot, which was not found; install it (Debian: gnuplot-nox)");
+  }
+}
+
+std::string plot(const Climb& climbed, PictureForm form, const PlotOptions& options) {
+  require_plotter();
+  const Workshop workshop;
+  const auto script = workshop.file("script"), picture = workshop.file("picture");
+  std::ofstream(script) << Script(climbed, options).write(form, picture.string());
+  const std::string command = "gnuplot '" + script.string() + "' >/dev/null 2>&1";
+  if (std::system(command.c_str()) != 0) {  // NOLINT(concurrency-mt-unsafe,cert-env33-c)
+    throw NoPlot("the program gnuplot could not draw the curves; this needs gnuplot 5 with its cairo terminals");
+  }
+  std::ifstream in(picture, std::ios::binary);
+  return {std::istreambuf_iterator<char>(in), {}};
+}
+
+}  // namespace fond_ladder

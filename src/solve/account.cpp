@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: MIT
+#include "solve/account.hpp"
+
+#include "solve/portions.hpp"
+
+namespace fond_ladder::detail {
+namespace {
+
+template <Axis axis>
+std::vector<LineAccount> accounts_along(const View& view, Index node) {
+  const double inner = view.inner_size(node, axis);
+  const Traits own = view.traits(node);
+  std::vector<Index> listed;
+  const Laying<axis> laying{view,
+                            node,
+                            own,
+                            inner,
+                            view.gap_down(node, axis, inner),
+                            lays_backwards(view, own, axis),
+                            view.flow(node, listed)};
+  std::vector<LineAccount> lines;
+  for (Index i = 0; i < laying.flow.size(); ++i) {
+    const Index child = laying.flow[i];
+    if (i == 0 || (own.wrap && view.has(child, NodeFlag::starts_line))) lines.push_back({inner, laying.gap, 0, 1, {}});
+    with_child<axis>(view, child, [&](const auto& any_child) {
+      ChildAccount account;
+      account.node = child;
+      account.weighted = factors_of(view, own, any_child).weighted;
+      account.portion = portion_of(laying, any_child);
+      account.portion.size = view.size(child, axis) * any_child.counted_scale();
+      account.margin = any_child.margin_down(laying.flip);
+      account.auto_margins = any_child.auto_margins(laying.flip);
+      lines.back().margins += account.margin.sum();
+      lines.back().children.push_back(account);
+    });
+  }
+  if (own.shares_total) {
+    for (LineAccount& line : lines) {
+      double sum = 0;
+      for (const ChildAccount& child : line.children) sum += child.portion.grow;
+      line.factors = std::max(*view.keys(node).out_of, sum);
+      for (ChildAccount& child : line.children) child.portion.grow /= line.factors > 0 ? line.factors : 1;
+    }
+  }
+  return lines;
+}
+
+}  // namespace
+
+std::vector<LineAccount> line_accounts(const View& view, Index container) {
+  return is_row(view.traits(container)) ? accounts_along<x_axis>(view, container)
+                                        : accounts_along<y_axis>(view, container);
+}
+
+}  // namespace fond_ladder::detail

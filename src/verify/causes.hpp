@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What lies behind a turn: two arrangements just below and just above it are compared, and what changed its state
+// (not just its size) is told in words.
+
+#include <string>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+
+namespace fond_ladder {
+
+/// A change of state between two sizes of the container, the smaller first.
+struct Cause {
+  NodeId node;       // which changed
+  NodeId container;  // in whose arrangement; the node itself where it is its own
+  std::string words;
+  /// The higher, the more of what happens it is true of: it is told only where nothing better is.
+  unsigned vagueness = 0;
+};
+
+/// What changed between two arrangements of one scene, from different solvers. `active_below` and `active_above` are
+/// the ranges that hold. Ranges come alone: whatever else changed follows from them.
+[[nodiscard]] std::vector<Cause> causes_between(const Arrangement& below, const Arrangement& above,
+                                                const std::vector<std::string>& active_below,
+                                                const std::vector<std::string>& active_above);
+
+/// The cause that lies nearest to a node in the tree, the earlier one where several do, vague ones last; empty where
+/// there is none.
+[[nodiscard]] std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, NodeId node);
+
+}  // namespace fond_ladder

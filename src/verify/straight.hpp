@@ -1,0 +1,35 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Where curves leave their straight lines. Knows nothing of scenes: values of several quantities over a rising list of
+// sizes, and a way to ask for the values in between.
+
+#include <functional>
+#include <optional>
+#include <span>
+#include <vector>
+
+#include "fond_ladder/turn.hpp"
+
+namespace fond_ladder {
+
+/// One value a quantity; none where it has none.
+using Values = std::vector<std::optional<double>>;
+
+/// Sizes between which something happens to some quantities: places in the list of sizes.
+struct Region {
+  std::size_t first = 0, last = 0;
+  std::vector<std::size_t> quantities;  // those to which it happens, rising
+};
+
+/// The regions in which any quantity is not straight, from the smallest size up; they have no size in common.
+[[nodiscard]] std::vector<Region> bent_regions(std::span<const double> sizes, std::span<const Values> values);
+
+/// Asks for the values at a size.
+using Sample = std::function<const Values&(double)>;
+
+/// The turns of one region, by size and quantity, without causes. Asks for a handful of values a turn.
+[[nodiscard]] std::vector<Turn> turns_in(const Region& region, std::span<const double> sizes,
+                                         std::span<const Values> values, const Sample& sample);
+
+}  // namespace fond_ladder

@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Work in numbered pieces, on several threads. Who does which piece is left to chance; where its result goes is not.
+
+#include <atomic>
+#include <cstddef>
+#include <exception>
+#include <mutex>
+#include <thread>
+#include <vector>
+
+namespace fond_ladder {
+
+/// How many threads `asked` stands for, 0 being one a core.
+[[nodiscard]] inline unsigned thread_count(unsigned asked) {
+  return asked > 0 ? asked : std::max(1U, std::thread::hardware_concurrency());
+}
+
+/// Calls `work(piece)` for all pieces below `count`. Every thread gets its own `work` from `make_work`, which is called
+/// on that thread. Throws the first thing that was thrown.
+template <class MakeWork>
+void in_parallel(unsigned threads, std::size_t count, const MakeWork& make_work) {
+  std::atomic<std::size_t> next{0};
+  std::mutex guard;
+  std::exception_ptr thrown;
+  const auto run = [&] {
+    try {
+      auto work = make_work();
+      for (std::size_t piece = next++; piece < count; piece = next++) work(piece);
+    } catch (...) {
+      const std::scoped_lock lock(guard);
+      if (!thrown) thrown = std::current_exception();
+      next = count;
+    }
+  };
+  {
+    std::vector<std::jthread> others;
+    for (std::size_t i = 1; i < std::min<std::size_t>(threads, count); ++i) others.emplace_back(run);
+    run();
+  }
+  if (thrown) std::rethrow_exception(thrown);
+}
+
+}  // namespace fond_ladder

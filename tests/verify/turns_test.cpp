@@ -1,0 +1,359 @@
+// SPDX-License-Identifier: MIT
+//
+// Turns that can be worked out by hand: where, of which kind, and why. Then random scenes, in which every quantity must
+// be straight between two neighbouring turns.
+#include <gtest/gtest.h>
+
+#include <cmath>
+#include <sstream>
+
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+std::string turns_text(const Climb& climbed) {
+  std::string text;
+  for (const Turn& turn : climbed.turns()) {
+    std::ostringstream line;
+    line << turn;
+    text += line.str() + "\n";
+  }
+  return text;
+}
+
+Climb climb_of(const std::string& shorthand, Span width, const std::string& quantities,
+               std::optional<Span> height = Span(100)) {
+  std::istringstream in(quantities);
+  Ladder ladder;
+  ladder.width = width;
+  ladder.height = height;
+  return climb(testing::scene_from(shorthand), ladder, {std::istream_iterator<std::string>(in), {}});
+}
+
+struct Case {
+  const char *what, *scene;
+  Span width;
+  const char *quantity, *turns;
+};
+
+const Case cases[] = {
+    // Limits along a row.
+    {"a minimum is left",
+     "row:r [ box:a width=100 shrink=0 box:b weight=1 min_width=50 ]",
+     {100, 300},
+     "b.width",
+     "at 150: b.width bends at 50, its slope from 0 to 1: `b` leaves its minimum 50\n"},
+    {"a maximum is reached",
+     "row:r [ box:a weight=1 max_width=80 box:b weight=1 ]",
+     {100, 300},
+     "a.width",
+     "at 160: a.width bends at 80, its slope from 0.5 to 0: `a` reaches its maximum 80\n"},
+    {"and the sibling takes over",
+     "row:r [ box:a weight=1 max_width=80 box:b weight=1 ]",
+     {100, 300},
+     "b.width",
+     "at 160: b.width bends at 80, its slope from 0.5 to 1: `a` reaches its maximum 80\n"},
+    {"between two pixels",
+     "row:r [ box:a weight=1 max_width=80.25 box:b weight=3 ]",
+     {100, 400},
+     "a.width",
+     "at 321: a.width bends at 80.25, its slope from 0.25 to 0: `a` reaches its maximum 80.25\n"},
+    {"between two pixels, off the grid",
+     "row:r [ box:a weight=1 max_width=33.3 box:b weight=1 ]",
+     {50, 100},
+     "a.width",
+     "at 66.6: a.width bends at 33.3, its slope from 0.5 to 0: `a` reaches its maximum 33.3\n"},
+    {"with gap and padding",
+     "row:r gap=10 padding=5 [ box:a weight=1 min_width=60 box:b weight=1 ]",
+     {100, 200},
+     "a.width",
+     "at 140: a.width bends at 60, its slope from 0 to 0.5: `a` leaves its minimum 60\n"},
+    {"two freezing points",
+     "row:r [ box:a weight=1 max_width=40 box:b weight=1 max_width=60 box:c weight=1 ]",
+     {90, 250},
+     "c.width",
+     "at 120: c.width bends at 40, its slope from 0.33 to 0.5: `a` reaches its maximum 40\n"
+     "at 160: c.width bends at 60, its slope from 0.5 to 1: `b` reaches its maximum 60\n"},
+    {"a smallest content",
+     "row:r [ text:t text=\"aaaaaaaaaa bb\" weight=1 box:b weight=1 ]",
+     {100, 400},
+     "t.width",
+     "at 192: t.width bends at 96, its slope from 0 to 0.5: `t` leaves its smallest content 96\n"},
+    // Growing and shrinking.
+    {"shrinking ends",
+     "row:r [ box:a width=100 min_width=0 box:b width=60 min_width=0 shrink=0 ]",
+     {80, 240},
+     "a.width",
+     "at 160: a.width bends at 100, its slope from 1 to 0: `r` has room for all it holds\n"},
+    {"growing begins", "row:r [ box:a basis=50 grow=1 box:b width=70 shrink=0 ]", {130, 200}, "a.width", ""},
+    {"a base is met, then growth",
+     "row:r [ box:a basis=100 min_width=0 grow=1 box:b basis=50 min_width=0 ]",
+     {100, 200},
+     "a.width",
+     "at 150: a.width bends at 100, its slope from 0.67 to 1: `r` has room for all it holds\n"},
+    {"a shrink stopped by a minimum",
+     "row:r [ box:a width=100 min_width=80 box:b width=100 min_width=0 ]",
+     {100, 190},
+     "b.width",
+     "at 160: b.width bends at 80, its slope from 1 to 0.5: `a` leaves its minimum 80\n"},
+    {"a maximum beats growth",
+     "row:r [ box:a basis=10 grow=1 max_width=90 ]",
+     {50, 150},
+     "a.width",
+     "at 90: a.width bends at 90, its slope from 1 to 0: `a` reaches its maximum 90\n"},
+    // Alignment.
+    {"a centred child begins to move",
+     "row:r along=between [ box:a width=60 box:b width=60 ]",
+     {100, 200},
+     "b.left",
+     "at 120: b.left bends at 60, its slope from 0.5 to 1: `r` has room for all it holds\n"},
+    {"an automatic margin takes the rest",
+     "row:r [ box:a width=60 shrink=0 box:b width=40 shrink=0 margin={\"left\":\"auto\"} ]",
+     {80, 200},
+     "b.left",
+     "at 100: b.left bends at 60, its slope from 0 to 1: `r` has room for all it holds\n"},
+    // Wrapping.
+    {"a line breaks",
+     "row:r wrap=true [ box:a width=60 box:b width=60 ]",
+     {100, 150},
+     "r.lines",
+     "at 120: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`\n"},
+    {"with gap and margins",
+     "row:r wrap=true gap=10 [ box:a width=60 margin=3 box:b width=60 ]",
+     {100, 150},
+     "r.lines",
+     "at 136: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`\n"},
+    {"by minima",
+     "row:r wrap=true [ box:a basis=0 min_width=70 grow=1 box:b basis=0 min_width=50.5 grow=1 ]",
+     {100, 150},
+     "r.lines",
+     "at 120.5: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`\n"},
+    {"a lone last child",
+     "row:r wrap=true [ box:a basis=50 grow=1 box:b basis=50 grow=1 ]",
+     {80, 130},
+     "b.width",
+     "at 100: b.width jumps from 100 to 50: `b` moves to line 1 of `r`\n"},
+    {"three, two, one lines",
+     "row:r wrap=true gap=10 [ box:a width=50 box:b width=50 box:c width=50 ]",
+     {60, 200},
+     "r.lines",
+     "at 110: r.lines jumps from 3 to 2: `b` moves to line 1 of `r`\n"
+     "at 170: r.lines jumps from 2 to 1: `c` moves to line 1 of `r`\n"},
+    // Texts: 9.6 pixels a character.
+    {"a text takes fewer lines",
+     "column:c [ text:t text=\"aaaa bbbb\" ]",
+     {70, 100},
+     "t.lines",
+     "at 86.4: t.lines jumps from 2 to 1: `t` goes from 2 lines to 1\n"},
+    {"and what is below moves up",
+     "column:c [ text:t text=\"aaaa bbbb\" box:b height=5 ]",
+     {70, 100},
+     "b.top",
+     "at 86.4: b.top jumps from 40 to 20: `t` goes from 2 lines to 1\n"},
+    {"a text beside a box",
+     "row:r across=start [ box:a width=30 shrink=0 text:t text=\"aa bb\" weight=1 ]",
+     {55, 100},
+     "t.height",
+     "at 78: t.height jumps from 40 to 20: `t` goes from 2 lines to 1\n"},
+    {"fit-content ends at its content",
+     "column:c across=start [ text:t text=\"aa bb\" ]",
+     {30, 90},
+     "t.width",
+     "at 48: t.width bends at 48, its slope from 1 to 0: `t` goes from 2 lines to 1\n"},
+    // Across.
+    {"a maximum across",
+     "column:c [ box:a max_width=70 ]",
+     {50, 100},
+     "a.width",
+     "at 70: a.width bends at 70, its slope from 1 to 0: `a` reaches its maximum 70\n"},
+    {"a minimum in percent",
+     "row:r [ box:a width=40 min_width=50% shrink=0 ]",
+     {60, 120},
+     "a.width",
+     "at 80: a.width bends at 40, its slope from 0 to 0.5: `a` reaches its minimum 40.01\n"},
+    {"a stack that centres",
+     "stack:s align={\"x\":\"center\"} [ box:a width=fill max_width=60 ]",
+     {40, 100},
+     "a.left",
+     "at 60: a.left bends at 0, its slope from 0 to 0.5: `a` reaches its maximum 60\n"},
+    // Grids.
+    {"another column fits",
+     "grid:g gap=10 columns=[{\"repeat\":\"fitting\",\"tracks\":[{\"min\":50,\"max\":\"1fr\"}]}] [ box:a box:b ]",
+     {100, 160},
+     "g.columns",
+     "at 110: g.columns jumps from 1 to 2: `g` has 2 columns instead of 1\n"},
+    {"a share leaves its content",
+     "grid:g columns=[\"1fr\",\"1fr\"] [ box:a natural=[60,5] box:b ]",
+     {100, 160},
+     "a.width",
+     "at 120: a.width bends at 60, its slope from 0 to 0.5: column 0 of `g` is no longer only as large as `a`\n"},
+    // Straight all the way: no false turns.
+    {"percentages", "row:r [ box:a width=30% shrink=0 box:b weight=1 box:c weight=2 ]", {50, 900}, "a.width", ""},
+    {"nested shares",
+     "row:r [ column:a weight=1 padding=3 [ row:b [ box:x weight=2 box:y weight=5 ] ] box:c weight=2 ]",
+     {90, 900},
+     "x.width",
+     ""},
+    {"an aspect", "column:c [ box:a width=fill aspect=1.5 ]", {90, 900}, "a.height", ""},
+};
+
+TEST(Turns, AreFoundAtTheRightPlaceWithTheRightCause) {
+  EXPECT_GE(std::size(cases), 30U);
+  for (const Case& one : cases) {
+    EXPECT_EQ(turns_text(climb_of(one.scene, one.width, one.quantity)), one.turns) << one.what;
+  }
+}
+
+TEST(Turns, RangesEndAndBeginAtTheirBounds) {
+  Scene scene = testing::scene_from("row:r [ box:a width=50 shrink=0 box:b weight=1 ]");
+  scene.ranges = {{"narrow", {}, 200.5}, {"wide", 300}};
+  const auto when = [&](const char* node, const char* name, auto change) {
+    scene.whens.push_back({scene.tree.at(node), name, change});
+  };
+  when("a", "narrow", [](Keys& keys) { keys.hidden = true; });
+  when("r", "wide", [](Keys& keys) { keys.kind = Kind::column; });
+  EXPECT_EQ(turns_text(climb(scene, Ladder{{100, 400}, Span(100), {}}, {"a.width", "b.width"})),
+            "at 200.5: a.width jumps from hidden to 50: `narrow` ends\n"
+            "at 200.5: b.width jumps from 200.5 to 150.5: `narrow` ends\n"
+            "at 300: b.width jumps from 250 to 300: `wide` begins\n");
+}
+
+TEST(Turns, AreFoundAlongHeightsToo) {
+  const Scene scene = testing::scene_from("column:c [ box:a height=100 shrink=0 box:b weight=1 min_height=50 ]");
+  ClimbOptions options;
+  options.along_height = true;
+  EXPECT_EQ(turns_text(climb(scene, Ladder{{100, 400}, Span(100, 300), {}}, {"b.height"}, options)),
+            "at 150: b.height bends at 50, its slope from 0 to 1: `b` leaves its minimum 50\n");
+}
+
+TEST(Turns, ACurveIsToldOnce) {
+  // Percent bases that shrink: the width of `a` is 0.6w - (0.6w + 100 - w) * 0.6w / (0.6w + 100).
+  const Climb climbed =
+      climb_of("row:r [ box:a basis=60% min_width=0 box:b basis=100 min_width=0 ]", {50, 400}, "a.width");
+  EXPECT_EQ(turns_text(climbed),
+            "at 50: a.width follows a curve up to 250: sizes in percent shrink or grow together with lengths here\n");
+}
+
+TEST(Turns, TheEndsOfTheLadderCount) {
+  EXPECT_EQ(turns_text(climb_of("row:r [ box:a width=20 box:b weight=1 min_width=0 ]", {0, 40}, "b.width")),
+            "at 20: b.width bends at 0, its slope from 0 to 1: `b` leaves its minimum 0\n");
+  EXPECT_EQ(turns_text(climb_of("column:c [ box:a max_width=70 ]", {70, 80}, "a.width")),
+            "at 70: a.width bends at 70, its slope from 1 to 0: `a` reaches its maximum 70\n");
+  EXPECT_EQ(climb_of("column:c [ box:a ]", {70.5, 72.25}, "a.width").steps.size(), 4U);
+  EXPECT_EQ(climb_of("column:c [ box:a ]", {1e9, 1e9}, "a.width").steps.size(), 1U);
+}
+
+/// Between two neighbouring turns the steps of a quantity lie on one line.
+void expect_straight(const Climb& climbed, std::size_t q, const std::string& scene) {
+  std::vector<const Turn*> turns;
+  for (const Turn& turn : climbed.turns()) {
+    if (turn.quantity == q) turns.push_back(&turn);
+  }
+  std::vector<const Climb::Step*> piece;
+  const auto check = [&] {
+    for (std::size_t i = 2; i < piece.size(); ++i) {
+      const auto &a = piece[0]->values[q], &b = piece[1]->values[q], &c = piece[i]->values[q];
+      ASSERT_EQ(a.has_value(), c.has_value()) << scene;
+      if (!a || !b || !c) continue;
+      const double x0 = piece[0]->container.width, x1 = piece[1]->container.width, x = piece[i]->container.width;
+      ASSERT_NEAR(*c, *a + (*b - *a) * (x - x0) / (x1 - x0), 1e-6 * std::max(1.0, std::abs(*c)))
+          << climbed.quantities[q] << " at " << x << "\n"
+          << turns_text(climbed) << scene;
+    }
+    piece.clear();
+  };
+  std::size_t next = 0;
+  for (const Climb::Step& step : climbed.steps) {
+    const double x = step.container.width;
+    while (next < turns.size() && turns[next]->to <= x) {
+      // A bend at a step belongs to both sides.
+      if (turns[next]->kind == TurnKind::bend && turns[next]->at == x) piece.push_back(&step);
+      check();
+      ++next;
+    }
+    if (next < turns.size() && turns[next]->kind == TurnKind::curve && turns[next]->at < x) {
+      check();
+      continue;
+    }
+    piece.push_back(&step);
+  }
+  check();
+}
+
+TEST(Turns, BetweenThemEveryQuantityOfRandomScenesIsStraight) {
+  testing::RandomScenes random(testing::seed());
+  std::size_t turns = 0, without_cause = 0;
+  for (int i = 0; i < 400; ++i) {
+    const Scene scene(random.tree(2 + static_cast<std::size_t>(random.below(20))));
+    std::vector<std::string> quantities;
+    for (const NodeId node : scene.tree.nodes()) {
+      for (const char* measure : {".width", ".height", ".left", ".top"})
+        quantities.push_back(scene.tree.path(node) + measure);
+    }
+    const Climb climbed = climb(scene, Ladder{{60, 320}, Span(200), {}}, quantities);
+    for (std::size_t q = 0; q < quantities.size(); ++q) expect_straight(climbed, q, std::to_string(i));
+    if (::testing::Test::HasFatalFailure()) return;
+    for (const Turn& turn : climbed.turns()) {
+      ++turns;
+      without_cause += turn.cause.empty() ? 1 : 0;
+    }
+  }
+  EXPECT_GT(turns, 500U);
+  EXPECT_LT(without_cause * 10, turns) << without_cause << " of " << turns;
+}
+
+TEST(Turns, AreTheSameOnAnyNumberOfThreads) {
+  testing::RandomScenes random(testing::seed() + 1);
+  for (int i = 0; i < 4; ++i) {
+    const Scene scene(random.tree(30));
+    ClimbOptions one, three;
+    one.threads = 1;
+    three.threads = 3;
+    const Ladder ladder{{100, 400}, Span(300), {}};
+    const Climb a = climb(scene, ladder, {"*.width", "*.height"}, one),
+                b = climb(scene, ladder, {"*.width", "*.height"}, three);
+    EXPECT_EQ(turns_text(a), turns_text(b));
+    for (std::size_t k = 0; k < a.steps.size(); ++k) ASSERT_EQ(a.steps[k].values, b.steps[k].values);
+  }
+}
+
+TEST(Quantities, OfASetAreThoseOfAllThatMatch) {
+  const Scene scene =
+      testing::scene_from("column:c [ row:bar [ box:a box:b ] row:strip [ box:tag[0] box:tag[1] box:a ] ]");
+  const auto names = [&](const char* text) {
+    std::string list;
+    for (const Quantity& quantity : parse_quantities(scene.tree, text)) list += quantity.text + " ";
+    return list;
+  };
+  EXPECT_EQ(names("bar/*.width"), "bar/a.width b.width ");
+  EXPECT_EQ(names("tag[*].left"), "tag[0].left tag[1].left ");
+  EXPECT_EQ(names("c/*/a.top"), "bar/a.top strip/a.top ");
+  EXPECT_EQ(names("b.top"), "b.top ");
+  EXPECT_THROW(names("nobody/*.width"), BadQuantity);
+  EXPECT_THROW(names("a.width"), BadQuantity);
+  EXPECT_THROW(names("*.widht"), BadQuantity);
+}
+
+TEST(Quantities, MeasureRoomCutsAndWhatIsShown) {
+  const Scene scene = testing::scene_from(
+      "stack:s [ row:r width=100 height=20 gap=10 [ box:a width=30 box:b width=40 ] box:cover width=60 height=100 "
+      "box:none "
+      "box:gone hidden=true row:w width=50 nudge=[0,200] wrap=true [ box:x width=30 box:y width=15 box:z width=90 "
+      "shrink=0 ] ]");
+  const auto values = [&](const std::vector<std::string>& quantities) {
+    std::string text;
+    const Climb climbed = climb(scene, std::vector<Rung>{{200, 100}}, quantities);
+    for (const auto& value : climbed.steps[0].values) {
+      text += value ? testing::short_number(*value) + " " : "- ";
+    }
+    return text;
+  };
+  EXPECT_EQ(values({"r.spare", "w.spare", "w.per_line", "r.per_line"}), "20 -40 2 2 ");
+  EXPECT_EQ(values({"z.cut", "w.cut", "a.cut", "gone.cut"}), "40 100 0 - ");
+  EXPECT_EQ(values({"a.shown", "b.shown", "cover.shown", "none.shown", "gone.shown", "w.shown"}), "0 1 1 0 0 0 ");
+}
+
+}  // namespace
+}  // namespace fond_ladder
