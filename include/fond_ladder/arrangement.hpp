@@ -126,7 +126,9 @@ class Arrangement {
   /// A column or row of a grid. `at` is from the root's corner; of a right-to-left column too it is the left edge.
   struct TrackBox {
     double at = 0, size = 0;
-    NodeId set_by;  ///< the child whose content the track is as large as; none where lengths, shares or spare room say
+    double unstretched = 0;  ///< before tracks of automatic size share what is left over
+    double share = 0;        ///< the factor before `fr`; 0 for none
+    NodeId set_by{};  ///< the child whose content the track is as large as; none where lengths, shares or spare room say
   };
   struct GridTracks {
     std::vector<TrackBox> columns, rows;

@@ -12,7 +12,7 @@
 #include "cli/output.hpp"
 #include "cli/picture_form.hpp"
 #include "cli/sizes.hpp"
-#include "cli/table.hpp"
+#include "verify/table.hpp"
 #include "cli/target_file.hpp"
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/plot.hpp"

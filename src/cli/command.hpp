@@ -74,6 +74,14 @@ struct DrawCall {
   bool bare = false;
 };
 
+struct LedgerCall {
+  SceneCall scene;
+  std::string node;
+  std::vector<std::string> at;
+  bool to_root = false;
+  Format format = Format::table;
+};
+
 struct TidyCall {
   std::string file;
   std::string output;  // a file; standard output when empty or -
@@ -82,6 +90,7 @@ struct TidyCall {
 ExitStatus measure(const MeasureOptions& options, const Streams& streams);
 ExitStatus climb(const ClimbCall& options, const Streams& streams);
 ExitStatus draw(const DrawCall& call, const Streams& streams);
+ExitStatus ledger(const LedgerCall& call, const Streams& streams);
 ExitStatus tidy(const TidyCall& call, const Streams& streams);
 ExitStatus demo(const Streams& streams);
 

@@ -10,7 +10,7 @@
 #include "cli/measure_views.hpp"
 #include "cli/output.hpp"
 #include "cli/sizes.hpp"
-#include "cli/table.hpp"
+#include "verify/table.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -30,16 +30,6 @@ Cut all_cut(const Arrangement& arrangement, NodeId node) {
 
 std::string size_text(Extent size) {
   return rounded(size.width) + " x " + rounded(size.height);
-}
-
-std::string title_of(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked) {
-  std::string title = scene.title.empty() ? scene.tree.step(scene.tree.root()) : scene.title;
-  title += " at " + size_text(arrangement.container());
-  if (!asked.name.empty()) title += " (" + asked.name + ")";
-  if (!asked.active.empty()) title += fmt::format(" [{}]", fmt::join(asked.active, ", "));
-  if (!asked.rung.width && !asked.rung.height) return title + " (size by content)";
-  if (!asked.rung.height) title += " (height by content)";
-  return title;
 }
 
 /// `by 3.5 at the right of bar`, side by side; a text can also stick out of its own box.
@@ -219,6 +209,16 @@ void require_sound(const MeasureOptions& options) {
 }
 
 }  // namespace
+
+std::string title_of(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked) {
+  std::string title = scene.title.empty() ? scene.tree.step(scene.tree.root()) : scene.title;
+  title += " at " + size_text(arrangement.container());
+  if (!asked.name.empty()) title += " (" + asked.name + ")";
+  if (!asked.active.empty()) title += fmt::format(" [{}]", fmt::join(asked.active, ", "));
+  if (!asked.rung.width && !asked.rung.height) return title + " (size by content)";
+  if (!asked.rung.height) title += " (height by content)";
+  return title;
+}
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams) {
   require_sound(options);

@@ -10,7 +10,7 @@
 
 #include "cli/output.hpp"
 #include "cli/sizes.hpp"
-#include "cli/table.hpp"
+#include "verify/table.hpp"
 
 namespace fond_ladder::cli {
 namespace {

@@ -23,6 +23,15 @@ void print_outline(const Scene& scene, const Arrangement& arrangement, const Mea
 void print_settings(const Scene& scene, const AskedSize& asked, const std::string& title, const MeasureOptions& options,
                     std::ostream& out);
 
+/// Only those that somebody says, as a table without a head; all, as a JSON list.
+void print_said_settings(const Scene& scene, NodeId node, const Rung& rung, const std::vector<std::string>& modes,
+                         std::ostream& out);
+[[nodiscard]] std::string json_settings(const Scene& scene, NodeId node, const Rung& rung,
+                                        const std::vector<std::string>& modes);
+
+/// `North house console at 1280 x 800 [wide]`
+[[nodiscard]] std::string title_of(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked);
+
 /// The columns and rows of every grid: where, how large, and the child whose content made them so. Nothing where there
 /// is no grid.
 void print_tracks(const Scene& scene, const Arrangement& arrangement, std::ostream& out);

@@ -81,6 +81,17 @@ void add_climb(CLI::App& app, ClimbCall& options) {
   add_format(*command, options.format);
 }
 
+void add_ledger(CLI::App& app, LedgerCall& call) {
+  CLI::App* command = app.add_subcommand("ledger", "Why these sizes, why here, which settings and whence");
+  add_scene(*command, call.scene);
+  command->add_option("NODE", call.node, "A node, by its path or the tail of it")->required()->option_text(" ");
+  command->add_option("--at", call.at, "1280x800, 1280 (height by content), content, or a named rung; repeatable")
+      ->option_text("SIZE")
+      ->allow_extra_args(false);
+  command->add_flag("--to-root", call.to_root, "Also why each node from the container down has its size");
+  add_format(*command, call.format);
+}
+
 void add_draw(CLI::App& app, DrawCall& call) {
   CLI::App* command = app.add_subcommand("draw", "A picture, every node coloured and named");
   add_scene(*command, call.scene);
@@ -133,7 +144,7 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
     return all_well;
   }
   const auto used = app.get_subcommands();
-  if (args.empty()) return refuse(streams.err, "name a command: measure, climb, draw, tidy or demo; --help says more");
+  if (args.empty()) return refuse(streams.err, "name a command: measure, climb, ledger, draw, tidy or demo; --help says more");
   if (used.empty()) return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
   if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
     const std::vector<std::string> left = app.remaining(true);
@@ -154,10 +165,12 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
   app.get_formatter()->column_width(28);
   MeasureOptions measure_options;
   ClimbCall climb_options;
+  LedgerCall ledger_call;
   DrawCall draw_call;
   TidyCall tidy_call;
   add_measure(app, measure_options);
   add_climb(app, climb_options);
+  add_ledger(app, ledger_call);
   add_draw(app, draw_call);
   add_tidy(app, tidy_call);
   app.add_subcommand("demo", "The shipped console scene through the commands above");
@@ -168,6 +181,7 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
     app.parse(reversed);
     if (app.got_subcommand("measure")) status = measure(measure_options, streams);
     if (app.got_subcommand("climb")) status = climb(climb_options, streams);
+    if (app.got_subcommand("ledger")) status = ledger(ledger_call, streams);
     if (app.got_subcommand("draw")) status = draw(draw_call, streams);
     if (app.got_subcommand("tidy")) status = tidy(tidy_call, streams);
     if (app.got_subcommand("demo")) status = demo(streams);

@@ -4,11 +4,12 @@
 #include <fmt/format.h>
 #include <fmt/ostream.h>
 
+#include <algorithm>
 #include <ostream>
 
 #include "cli/measure_views.hpp"
 #include "cli/output.hpp"
-#include "cli/table.hpp"
+#include "verify/table.hpp"
 #include "fond_ladder/settings.hpp"
 
 namespace fond_ladder::cli {
@@ -19,7 +20,44 @@ std::string whence(const Setting& setting) {
   return setting.name.empty() ? source : source + " " + setting.name;
 }
 
+/// Settings as a JSON list.
+std::string json_list_of(const std::vector<Setting>& all) {
+  std::vector<std::string> items;
+  for (const Setting& setting : all) {
+    std::string item = fmt::format("{{\"key\": \"{}\", \"value\": {}, \"source\": \"{}\"", setting.key,
+                                   setting.value.empty() ? "null" : setting.value, word(setting.source));
+    if (!setting.name.empty()) item += fmt::format(", \"name\": {}", json_text(setting.name));
+    items.push_back(item + (setting.acts ? "}" : ", \"acts\": false}"));
+  }
+  return fmt::format("[\n  {}]", fmt::join(items, ",\n  "));
+}
+
+std::size_t count_said(const std::vector<Setting>& all) {
+  return static_cast<std::size_t>(std::ranges::count_if(all, [](const Setting& one) { return one.source != Source::unsaid; }));
+}
+
+void print_table(const std::vector<Setting>& all, std::ostream& out) {
+  Table table({{"setting"}, {"value"}, {"from"}, {""}});
+  for (const Setting& setting : all) {
+    if (setting.source == Source::unsaid) continue;
+    constexpr std::size_t longest_value = 66;
+    std::string value = setting.value == "null" ? "its default" : setting.value;
+    if (value.size() > longest_value) value = value.substr(0, longest_value - 3) + "...";
+    table.add({setting.key, value, whence(setting), setting.acts ? "" : "does nothing here"});
+  }
+  table.print(out);
+}
+
 }  // namespace
+
+std::string json_settings(const Scene& scene, NodeId node, const Rung& rung, const std::vector<std::string>& modes) {
+  return json_list_of(settings(scene, node, rung, modes));
+}
+
+void print_said_settings(const Scene& scene, NodeId node, const Rung& rung, const std::vector<std::string>& modes,
+                         std::ostream& out) {
+  print_table(settings(scene, node, rung, modes), out);
+}
 
 void print_settings(const Scene& scene, const AskedSize& asked, const std::string& title, const MeasureOptions& options,
                     std::ostream& out) {
@@ -27,34 +65,16 @@ void print_settings(const Scene& scene, const AskedSize& asked, const std::strin
   const std::vector<Setting> all = settings(scene, node, asked.rung, options.scene.modes);
   const std::string path = scene.tree.path(node);
   if (options.format == Format::json) {
-    fmt::print(out, "{{\"scene\": {}, \"node\": {}, \"settings\": [", json_text(scene.title), json_text(path));
-    std::string comma;
-    for (const Setting& setting : all) {
-      fmt::print(out, "{}\n  {{\"key\": \"{}\", \"value\": {}, \"source\": \"{}\"", comma, setting.key,
-                 setting.value.empty() ? "null" : setting.value, word(setting.source));
-      if (!setting.name.empty()) fmt::print(out, ", \"name\": {}", json_text(setting.name));
-      fmt::print(out, "{}}}", setting.acts ? "" : ", \"acts\": false");
-      comma = ",";
-    }
-    out << "]}";
+    fmt::print(out, "{{\"scene\": {}, \"node\": {}, \"settings\": {}}}", json_text(scene.title), json_text(path), json_list_of(all));
     return;
   }
-  Table table({{"setting"}, {"value"}, {"from"}, {""}});
-  std::vector<std::string> unsaid;
-  std::size_t said = 0;
-  for (const Setting& setting : all) {
-    if (setting.source == Source::unsaid) {
-      unsaid.push_back(setting.key);
-      continue;
-    }
-    ++said;
-    constexpr std::size_t longest_value = 66;
-    std::string value = setting.value == "null" ? "its default" : setting.value;
-    if (value.size() > longest_value) value = value.substr(0, longest_value - 3) + "...";
-    table.add({setting.key, value, whence(setting), setting.acts ? "" : "does nothing here"});
-  }
+  const std::size_t said = count_said(all);
   fmt::print(out, "{} in {}: {} setting{}\n\n", path, title, said, said == 1 ? "" : "s");
-  table.print(out);
+  print_table(all, out);
+  std::vector<std::string> unsaid;
+  for (const Setting& setting : all) {
+    if (setting.source == Source::unsaid) unsaid.push_back(setting.key);
+  }
   if (!unsaid.empty()) {
     out << '\n' << wrapped(fmt::format("at their default: {}", fmt::join(unsaid, ", ")), 100, true);
   }

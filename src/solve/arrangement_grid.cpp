@@ -36,6 +36,10 @@ class TrackTeller {
     };
     size(false);
     told_.resize(scratch_.tracks.size());
+    for (std::size_t i = 0; i < told_.size(); ++i) {
+      told_[i].unstretched = scratch_.tracks[i].base;
+      if (scratch_.tracks[i].max == detail::TrackWay::share) told_[i].share = scratch_.tracks[i].share;
+    }
     gap_ = detail::grid::gap_down(view_, grid_, axis, inner);
     for (const bool crossing : {false, true}) {
       for (Index i = 0; i < flow.size(); ++i) credit(flow[i], view_.grid_place(flow[i]).cell, crossing);

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
-#include "cli/table.hpp"
+#include "verify/table.hpp"
 
 #include <algorithm>
 #include <ostream>
 
-namespace fond_ladder::cli {
+namespace fond_ladder {
 namespace {
 
 std::size_t before_point(const std::string& number) {
@@ -80,4 +80,4 @@ void Table::print(std::ostream& out, std::size_t widest_first) const {
   }
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder

@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-namespace fond_ladder::cli {
+namespace fond_ladder {
 
 /// A table for people: columns as wide as what is in them, numbers with their decimal points under one another.
 class Table {
@@ -29,4 +29,4 @@ class Table {
   std::vector<std::vector<std::string>> rows_;
 };
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder

@@ -1,0 +1,108 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <iosfwd>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "fond_ladder/arrangement.hpp"
+
+namespace fond_ladder {
+
+/// How one child came to its size on a line of a row or column. Pixels; of `scale_counts` the painted size.
+struct LedgerEntry {
+  NodeId node;
+  std::string name;
+  double before = 0;  ///< from the line's start, or from the child ahead: gap, margins, and what spare room is put here
+  double base = 0;    ///< what it starts from
+  std::string base_from;
+  double least = 0;
+  std::string least_from;        ///< empty where nothing holds it
+  std::optional<double> most{};
+  double factor = 0;   ///< of growing, or of shrinking (times its base without padding)
+  double percent = 0;  ///< of all factors of the line
+  double size = 0;
+  int round = 0;    ///< of the sharing in which its size was settled; 0 where it takes no part
+  std::string why;  ///< in words
+};
+
+/// One round of sharing: everybody who is free takes `level` times the factor, and those whom a limit stops are settled.
+/// CSS Flexible Box Layout 1, section 9.7, step 4.
+struct LedgerRound {
+  double free = 0, level = 0;
+  std::vector<std::string> settled;
+};
+
+/// The account of one line of a row or column, in the order in which it is laid.
+struct LedgerLine {
+  double inner = 0;    ///< content box of the container
+  double gaps = 0;     ///< all of them
+  double gap = 0;      ///< one of them
+  double margins = 0;  ///< of all children, automatic ones 0
+  double bases = 0;
+  double free = 0;     ///< inner size without gaps, margins and bases; negative: missing
+  bool grows = false;  ///< else it shrinks
+  std::vector<LedgerEntry> entries;
+  std::vector<LedgerRound> rounds;
+  double after = 0;  ///< behind the last child
+  double spare = 0;  ///< inner size without gaps, margins and sizes; negative: it sticks out
+  double sum = 0;    ///< of all sizes and distances: the inner size, or what sticks out more
+};
+
+/// The tracks of a grid on one axis.
+struct LedgerTracks {
+  double inner = 0, gaps = 0, spare = 0, sum = 0;
+  double one_share = 0;  ///< the size of 1fr; 0 where there is none
+  struct Track {
+    double size = 0, unstretched = 0, share = 0;
+    std::string why;
+  };
+  std::vector<Track> tracks;
+};
+
+/// A child on an axis on which it shares with nobody.
+struct LedgerPlace {
+  NodeId node;
+  std::string name;
+  double room = 0, size = 0;
+  double ahead = 0;  ///< from the start edge of its container's content box
+  std::string why;
+};
+
+/// The account of one node at one size of the container: how a container shared its room, or why a leaf has its size.
+struct Ledger {
+  NodeId node;
+  std::string path;
+  Kind kind = Kind::box;
+  Extent container;  ///< of the scene
+  Rect box;
+  Extent inner;  ///< content box
+  std::vector<LedgerLine> lines;                  ///< of a row or column
+  std::vector<LedgerTracks> columns, rows;        ///< of a grid: one each, else none
+  std::vector<LedgerPlace> sideways, up_and_down;  ///< children on axes without sharing
+  std::vector<std::string> content;               ///< of a leaf, in words
+
+  /// By how much any sum of it is off what the solve came to: 0 but for rounding.
+  double off = 0;
+  [[nodiscard]] bool adds_up() const { return off <= 1e-9 * (1 + inner.width + inner.height); }
+};
+
+/// Works the account out from an arrangement; the solve itself keeps nothing for it. Throws BadPath for a node without
+/// a place there.
+[[nodiscard]] Ledger ledger(const Arrangement& arrangement, NodeId node);
+
+/// Why a node has its width and height, level by level from the root down to it, in words.
+struct LedgerStep {
+  NodeId node;
+  std::string name;
+  double width = 0, height = 0;
+  std::string why_width, why_height;
+};
+[[nodiscard]] std::vector<LedgerStep> chain_to_root(const Arrangement& arrangement, NodeId node);
+
+/// The account for people: laid out so that every sum can be followed from top to bottom.
+std::ostream& operator<<(std::ostream& out, const Ledger& ledger);
+std::ostream& operator<<(std::ostream& out, const std::vector<LedgerStep>& chain);
+
+}  // namespace fond_ladder
