@@ -162,6 +162,31 @@ void climb_on(const Subject& subject, int threads) {
   }
 }
 
+/// Whole widths of a scene, and the same with 20 quantities shown, all their turns and the causes of these.
+struct ClimbedScene {
+  explicit ClimbedScene(Tree tree, double from, double height) : scene(std::move(tree)) {
+    ladder.width = {from, from + climbed_widths - 1};
+    ladder.height = Span(height);
+    const auto nodes = scene.tree.nodes();
+    constexpr std::size_t shown = 20;
+    for (std::size_t i = 0; i < shown; ++i) {
+      quantities.push_back(scene.tree.path(nodes[1 + i * (nodes.size() - 1) / shown]) + (i % 2 == 0 ? ".height" : ".width"));
+    }
+  }
+  void add_to(Compared& compared, const std::string& name) {
+    compared.add(name + " solved", [this] {
+      SceneSolver solver(scene);
+      for (double width = ladder.width.from; width <= ladder.width.to; width += 1) solver.solve({width, ladder.height->from});
+    });
+    compared.add(name + " climbed", [this] { turns = climb(scene, ladder, quantities, {.threads = 1}).turns().size(); });
+  }
+
+  Scene scene;
+  Ladder ladder;
+  std::vector<std::string> quantities;
+  std::size_t turns = 0;
+};
+
 /// Google Benchmark decides how often to repeat; what it would print is left out.
 class Silent : public benchmark::BenchmarkReporter {
  public:
@@ -205,6 +230,12 @@ int run(bool quick, const std::string& out) {
   thousand.compared.add("climb", [&] { climb_on(thousand, 1); });
   thousand.compared.add("climb on two", [&] { climb_on(thousand, 2); });
 
+  ClimbedScene boxes(mixed_tree(1000), 200, 1000), words(texts(1000), 200, 5000);
+  Compared climbs;
+  boxes.add_to(climbs, "boxes");
+  words.add_to(climbs, "texts");
+  measure("climbs", climbs, quick);
+
   Silent silent;
   benchmark::RunSpecifiedBenchmarks(&silent);
 
@@ -221,7 +252,13 @@ int run(bool quick, const std::string& out) {
   fmt::print("the same, a pixel wider:                 1/{:.0f} of a full solve\n", widening);
   fmt::print("1600 widths of 1k nodes, a width:        {:.2f} of a full solve\n", climb);
   fmt::print("the same on two threads:                 {:.2f} times as fast\n", threads);
-  json += ",\n \"grid_per_row\": {";
+  json += ",\n \"turns_per_solves\": {";
+  for (const auto& [name, climbed] : {std::pair("boxes", &boxes), std::pair("texts", &words)}) {
+    const double ratio = climbs.ratio(std::string(name) + " climbed", std::string(name) + " solved");
+    fmt::print("turns of 20 quantities, {} ({}): {:<9}{:.2f} of the bare solves\n", name, climbed->turns, "", ratio);
+    json += fmt::format("{}\"{}\": {:.3f}", json.back() == '{' ? "" : ", ", name, ratio);
+  }
+  json += "},\n \"grid_per_row\": {";
   for (const Pair& pair : grids) {
     const double ratio = per_node(*pair.grid) / per_node(*pair.row);
     fmt::print("a child of a grid of {:<20}{:.2f} of a row's child\n", std::string(pair.cells) + ":", ratio);

@@ -19,8 +19,8 @@ int main() {
   const Arrangement at_desk = solve(console, {1280, 800});
   std::cout << "map is " << at_desk["body/map"].width << " wide\n";
 
-  const Climb climbed = climb(console, {{360, 800}, {640, 800}, {1440, 800}}, {"beds.width", "map.width"});
-  for (const auto& [container, values] : climbed.steps) {
-    std::cout << "at " << container.width << ": beds " << *values[0] << ", map " << *values[1] << '\n';
-  }
+  const Climb climbed = climb(console, Ladder{.width = {360, 1440}, .height = 800}, {"beds.width", "map.width"});
+  for (const Turn& turn : climbed.turns()) std::cout << turn << '\n';
+
+  std::cout << ledger(solve(console, {500, 800}), console.tree.at("body"));
 }

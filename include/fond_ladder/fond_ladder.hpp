@@ -7,6 +7,7 @@
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/edges.hpp"
 #include "fond_ladder/keys.hpp"
+#include "fond_ladder/ledger.hpp"
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/measured.hpp"
 #include "fond_ladder/node.hpp"
@@ -15,4 +16,5 @@
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/solver.hpp"
 #include "fond_ladder/tree.hpp"
+#include "fond_ladder/turn.hpp"
 #include "fond_ladder/words.hpp"

@@ -36,8 +36,8 @@ struct NamedRung {
 /// The range of container sizes under test.
 struct Ladder {
   Span width = {360, 1440};
-  std::optional<Span> height;  ///< by content when absent
-  std::vector<NamedRung> rungs;
+  std::optional<Span> height{};  ///< by content when absent
+  std::vector<NamedRung> rungs{};
 };
 
 /// A tree of nodes with what is known about its container.

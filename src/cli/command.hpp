@@ -99,6 +99,7 @@ ExitStatus demo(const Streams& streams);
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams);
+void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& streams);
 void print_climb(const Scene& scene, const ClimbCall& options, const Streams& streams);
 
 }  // namespace fond_ladder::cli

@@ -15,11 +15,14 @@ ExitStatus demo(const Streams& streams) {
   print_measure(scene, measured, streams);
 
   ClimbCall climbed;
-  climbed.rungs = "360,640,1024,1440";
-  climbed.show = "beds.width,map.width,cards.height,sensors.lines";
-  streams.out << "\n$ fond-ladder climb console.scene.json --rungs " << climbed.rungs << " --show " << climbed.show
-              << '\n';
+  streams.out << "\n$ fond-ladder climb console.scene.json\n";
   print_climb(scene, climbed, streams);
+
+  LedgerCall account;
+  account.node = "body";
+  account.at = {"1280x800"};
+  streams.out << "\n$ fond-ladder ledger console.scene.json body --at 1280x800\n";
+  print_ledger(scene, account, streams);
   return all_well;
 }
 

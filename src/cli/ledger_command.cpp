@@ -76,9 +76,8 @@ void print_json(const Scene& scene, const Ledger& account, const std::vector<Led
 
 }  // namespace
 
-ExitStatus ledger(const LedgerCall& call, const Streams& streams) {
+void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& streams) {
   if (call.format == Format::csv) throw WrongCall("--format csv: a ledger has a table and json only");
-  const Scene scene = load_scene(call.scene, streams);
   const NodeId node = scene.tree.at(call.node);
   SceneSolver solver(scene, call.scene.modes);
   bool first = true;
@@ -102,6 +101,10 @@ ExitStatus ledger(const LedgerCall& call, const Streams& streams) {
     out << '\n';
     print_said_settings(scene, node, asked.rung, call.scene.modes, out);
   }
+}
+
+ExitStatus ledger(const LedgerCall& call, const Streams& streams) {
+  print_ledger(load_scene(call.scene, streams), call, streams);
   return all_well;
 }
 

@@ -78,8 +78,8 @@ Rect Arrangement::relative_box(NodeId node) const {
 }
 
 Rect Arrangement::box(NodeId node) const {
+  if (!is_placed(node)) return {};
   Rect box = relative_box(node);
-  if (!is_placed(node)) return box;
   const Flat& flat = tree_->store().packed();
   for (Index above = flat.parent[find_index(*tree_, node)]; above != no_index; above = flat.parent[above]) {
     box.x += passes_->state.place[x_axis][above];

@@ -69,9 +69,8 @@ class Comparison {
   }
 
  private:
-  [[nodiscard]] std::string name(NodeId node) const { return "`" + tree_.tail(node) + "`"; }
-  void add(NodeId node, NodeId container, std::string words, unsigned vagueness = 0) {
-    found_.push_back({node, container, std::move(words), vagueness});
+  void add(NodeId node, NodeId container, std::string words, unsigned vagueness = 0, NodeId by = {}) {
+    found_.push_back({node, container, std::move(words), by, vagueness});
   }
 
   void compare(NodeId node, Index a, Index b) {
@@ -87,9 +86,10 @@ class Comparison {
         compare_across(node, y_axis);
         break;
       case Kind::text: {
+        if (below_.view.need(a) == above_.view.need(b)) break;  // as many lines
         const int was = below_.arrangement.lines(node), is = above_.arrangement.lines(node);
         if (was != is) {
-          add(node, node, name(node) + " goes from " + count(was, "line") + " to " + std::to_string(is));
+          add(node, node, "{node} goes from " + count(was, "line") + " to " + std::to_string(is));
         }
         break;
       }
@@ -147,7 +147,7 @@ class Comparison {
     for (std::size_t i = 0; i < now.size(); ++i) {
       if (old[i].second == now[i].second) continue;
       const NodeId child = store_.id_of(now[i].first);
-      add(child, node, name(child) + " moves to line " + std::to_string(now[i].second + 1) + " of " + name(node));
+      add(child, node, "{node} moves to line " + std::to_string(now[i].second + 1) + " of {in}");
       return false;
     }
     return true;
@@ -158,15 +158,15 @@ class Comparison {
     const double was = before.free_room(), is = after.free_room();
     constexpr double nothing = 1e-6;
     if (was < -nothing && is >= -nothing) {
-      add(node, node, name(node) + " has room for all it holds", 1);
+      add(node, node, "{node} has room for all it holds", 1);
     } else if (was >= -nothing && is < -nothing) {
-      add(node, node, name(node) + " has too little room for all it holds", 1);
+      add(node, node, "{node} has too little room for all it holds", 1);
     } else if (before.spare() <= nothing && after.spare() > nothing) {
-      add(node, node, name(node) + " has room to spare", 1);
+      add(node, node, "{node} has room to spare", 1);
     } else if (before.spare() > nothing && after.spare() <= nothing) {
-      add(node, node, name(node) + " has no room to spare any more", 1);
+      add(node, node, "{node} has no room to spare any more", 1);
     } else if (before.spare() < -nothing && after.spare() >= -nothing) {
-      add(node, node, "what " + name(node) + " holds no longer sticks out", 1);
+      add(node, node, "what {node} holds no longer sticks out", 1);
     }
   }
 
@@ -185,7 +185,7 @@ class Comparison {
       case Stand::free:
       case Stand::room: return;
     }
-    add(child, container, name(child) + (reaches ? " reaches " : " leaves ") + what,
+    add(child, container, (reaches ? "{node} reaches " : "{node} leaves ") + what,
         held.stand == Stand::content ? 2 : 0);
   }
 
@@ -220,7 +220,7 @@ class Comparison {
       };
       const bool fitted = fits(below_), fits_now = fits(above_);
       if (fitted != fits_now) {
-        add(child, node, name(child) + (fits_now ? " fits into " : " no longer fits into ") + name(node), 1);
+        add(child, node, fits_now ? "{node} fits into {in}" : "{node} no longer fits into {in}", 1);
       }
     }
     compare_largest(node, axis);
@@ -241,7 +241,7 @@ class Comparison {
     };
     const NodeId was = largest(below_), is = largest(above_);
     if (was == is || !is) return;
-    add(is, node, name(is) + " becomes the " + (axis == x_axis ? "widest" : "tallest") + " in " + name(node), 2);
+    add(is, node, axis == x_axis ? "{node} becomes the widest in {in}" : "{node} becomes the tallest in {in}", 2);
   }
 
   // --- grids -------------------------------------------------------------------------------------------------------
@@ -250,15 +250,14 @@ class Comparison {
     const auto was = below_.arrangement.tracks(node), is = above_.arrangement.tracks(node);
     const auto on = [&](const auto& old, const auto& now, const std::string& word) {
       if (old.size() != now.size()) {
-        add(node, node, name(node) + " has " + count(now.size(), word) + " instead of " + std::to_string(old.size()));
+        add(node, node, "{node} has " + count(now.size(), word) + " instead of " + std::to_string(old.size()));
         return;
       }
       for (std::size_t i = 0; i < now.size(); ++i) {
         if (old[i].set_by == now[i].set_by) continue;
         const NodeId by = now[i].set_by ? now[i].set_by : old[i].set_by;
         add(node, node,
-            word + " " + std::to_string(i) + " of " + name(node) +
-                (now[i].set_by ? " is now as large as " : " is no longer only as large as ") + name(by));
+            word + " " + std::to_string(i) + " of {node} is " + (now[i].set_by ? "now" : "no longer only") + " as large as {by}", 0, by);
         return;
       }
     };
@@ -316,7 +315,16 @@ std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, No
     nearest = &cause;
     least = away;
   }
-  return nearest == nullptr ? "" : nearest->words;
+  if (nearest == nullptr) return "";
+  std::string words = nearest->words;
+  const auto put = [&](const std::string& mark, NodeId named) {
+    const std::size_t at = words.find(mark);
+    if (at != std::string::npos) words.replace(at, mark.size(), "`" + tree.tail(named) + "`");
+  };
+  put("{node}", nearest->node);
+  put("{in}", nearest->container);
+  put("{by}", nearest->by);
+  return words;
 }
 
 }  // namespace fond_ladder

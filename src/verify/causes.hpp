@@ -13,9 +13,10 @@ namespace fond_ladder {
 
 /// A change of state between two sizes of the container, the smaller first.
 struct Cause {
-  NodeId node;       // which changed
-  NodeId container;  // in whose arrangement; the node itself where it is its own
-  std::string words;
+  NodeId node;        // which changed
+  NodeId container;   // in whose arrangement; the node itself where it is its own
+  std::string words;  // {node}, {in} and {by} stand for names, which are only put in where the cause is told
+  NodeId by{};
   /// The higher, the more of what happens it is true of: it is told only where nothing better is.
   unsigned vagueness = 0;
 };

@@ -122,6 +122,8 @@ class Climber {
               above = SceneSolver(scene_, options_.modes)](std::size_t piece) mutable {
         std::map<double, Values> sampled;
         turns[piece] = turns_in(regions[piece], sizes_, values_, [&](double size) -> const Values& {
+          const auto whole = std::ranges::lower_bound(sizes_, size);
+          if (whole != sizes_.end() && *whole == size) return values_[static_cast<std::size_t>(whole - sizes_.begin())];
           const auto [at, is_new] = sampled.try_emplace(size);
           if (is_new) at->second = values_in(below.solve(rung_at(size)), quantities_);
           return at->second;

@@ -75,10 +75,12 @@ bool is_shown(NodeId node, const Arrangement& arrangement) {
 }
 
 double measure(Measure what, NodeId node, const Arrangement& arrangement) {
+  if (what == Measure::width) return arrangement.relative_box(node).width;
+  if (what == Measure::height) return arrangement.relative_box(node).height;
   const Rect box = arrangement.box(node);
   switch (what) {
-    case Measure::width: return box.width;
-    case Measure::height: return box.height;
+    case Measure::width:
+    case Measure::height: break;
     case Measure::left: return box.x;
     case Measure::right: return box.right();
     case Measure::top: return box.y;

@@ -80,7 +80,7 @@ class Follower {
         found = 0;
         continue;
       }
-      leave_line(sizes_[next]);
+      leave_line(next);
       if (at_ >= sizes_[next]) ++next;
     }
     end_at(last);
@@ -101,6 +101,16 @@ class Follower {
     Line line = line_through(sizes_[i], value(i), sizes_[i + 1], value(i + 1));
     line.at = sizes_[i];
     line.value = value(i);
+    return line;
+  }
+
+  /// The line that begins at a size before sample `next`: the one behind that sample where it reaches back so far.
+  [[nodiscard]] Line line_from(double size, std::size_t next) const {
+    Line line = line_behind(next);
+    const std::optional<double> here = sampled(size);
+    if (!line.value || !here || !line.holds(size, here)) return local_line(size);
+    line.at = size;
+    line.value = here;
     return line;
   }
 
@@ -140,9 +150,9 @@ class Follower {
     return true;
   }
 
-  /// Looks for the first cell in which the quantity leaves its line, before `end`.
-  void leave_line(double end) {
-    double low = at_, high = end;
+  /// Looks for the first cell in which the quantity leaves its line, before sample `next`.
+  void leave_line(std::size_t next) {
+    double low = at_, high = sizes_[next];
     while (high - low > cell * 1.0001) {
       const double steps = std::max(1.0, std::floor((high - low) / cell / 2));
       const double middle = low + steps * cell;
@@ -151,7 +161,7 @@ class Follower {
     // People think in tenths: where there is one in the cell, the new value mostly begins there.
     const double tenth = std::ceil(low * 10) / 10;
     if (tenth > low && tenth < high && !line_.holds(tenth, sampled(tenth))) high = tenth;
-    const Line behind = local_line(high);
+    const Line behind = line_from(high, next);
     double at = high;
     bool jumps = true;
     if (line_.value && behind.value) {

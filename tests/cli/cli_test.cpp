@@ -103,6 +103,41 @@ TEST(Cli, Climbs) {
   const auto json = nlohmann::json::parse(with("json"));
   EXPECT_EQ(json["axis"], "width");
   EXPECT_EQ(json["rungs"][1]["values"]["beds.width"], 240);
+  EXPECT_EQ(json["turns"][0].dump(),
+            R"({"after":240,"at":640,"before":608,"cause":"`narrow` ends","quantity":"beds.width","slope_after":0,)"
+            R"("slope_before":1,"turn":"jump"})");
+}
+
+TEST(Cli, ClimbsOfEverythingSumUpAndOtherWaysToClimb) {
+  testing::expect_golden("climb_all.txt", run_process("climb " + console).out);
+  const std::string closed = run({"climb", console, "--mode", "closed"}).out;
+  EXPECT_NE(closed.find("`closed` is on"), std::string::npos) << closed;
+  EXPECT_NE(run({"climb", console, "--height", "300..900", "--show", "map.height"}).out.find("from 300 to 900 high, 1440 wide"),
+            std::string::npos);
+  const std::string alone = run({"climb", console, "--of", "cards", "--width", "200..400", "--show", "*/oak.width"}).out;
+  EXPECT_NE(alone.find("from 200 to 400 wide"), std::string::npos) << alone;
+  EXPECT_NE(alone.find("58.67"), std::string::npos) << alone;
+  const std::string csv = run({"climb", console, "--width", "400..410", "--show", "map.width", "--format", "csv"}).out;
+  EXPECT_EQ(std::count(csv.begin(), csv.end(), '\n'), 12);
+  const std::string flat = run({"climb", console, "--width", "700..750", "--show", "beds.width"}).out;
+  EXPECT_NE(flat.find("no turns: every quantity is one straight line"), std::string::npos) << flat;
+}
+
+TEST(Cli, PlotsByAProgramThatIsLookedForWhenItIsNeeded) {
+  const std::string file = temporary("curves.svg", "");
+  std::filesystem::remove(file);
+  const std::string call = "climb " + quickstart + " --show map.width --plot " + file;
+  const Result missing = run_process(call, std::string("PATH=/nowhere ") + FOND_LADDER_PROGRAM);
+  EXPECT_EQ(missing.status, 2);
+  EXPECT_EQ(missing.out, "fond-ladder: error: curves are drawn by the program gnuplot, which was not found; install it "
+                         "(Debian: gnuplot-nox)\n");
+  EXPECT_FALSE(std::filesystem::exists(file));
+  ASSERT_EQ(run_process(call).status, 0);
+  const std::string svg = testing::file_text(file);
+  EXPECT_TRUE(svg.starts_with("<?xml")) << svg.substr(0, 100);
+  EXPECT_NE(svg.find("map.width"), std::string::npos);
+  EXPECT_EQ(run({"climb", quickstart, "--plot", "x.jpg"}).err,
+            "fond-ladder: error: --plot x.jpg: a picture ends in .svg, .png or .pdf\n");
 }
 
 TEST(Cli, ReadsTheSceneFromStandardInput) {
@@ -115,7 +150,7 @@ TEST(Cli, DemoRunsFromAnyFolder) {
   const Result result = run_process("demo");
   EXPECT_EQ(result.status, 0);
   EXPECT_NE(result.out.find("North house console at 1280 x 800"), std::string::npos);
-  EXPECT_NE(result.out.find("sensors.lines"), std::string::npos);
+  EXPECT_NE(result.out.find("notes.width"), std::string::npos);
 }
 
 struct WrongCase {

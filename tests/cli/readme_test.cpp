@@ -29,7 +29,9 @@ std::vector<std::pair<std::string, std::string>> blocks(const std::string& text)
 
 TEST(Readme, ShowsTheSceneItsResultAndTheSameInCpp) {
   const std::string source = FOND_LADDER_SOURCE_DIR;
-  const auto all = blocks(testing::file_text(source + "/README.md"));
+  auto all = blocks(testing::file_text(source + "/README.md"));
+  const auto reading = blocks(testing::file_text(source + "/docs/reading.md"));
+  all.insert(all.end(), reading.begin(), reading.end());
   std::string scene;
   int runs = 0;
   for (const auto& [kind, text] : all) {
@@ -46,14 +48,14 @@ TEST(Readme, ShowsTheSceneItsResultAndTheSameInCpp) {
     std::istringstream words(text.substr(prompt.size(), text.find('\n') - prompt.size()));
     std::vector<std::string> args;
     for (std::string word; words >> word;) {
-      args.push_back(word == "examples/quickstart.scene.json" ? source + "/" + word : word);
+      args.push_back(word.starts_with("examples/") ? source + "/" + word : word);
     }
     std::istringstream in;
     std::ostringstream out, err;
     EXPECT_EQ(cli::run(args, in, out, err), 0) << err.str();
     EXPECT_EQ(out.str(), text.substr(text.find('\n') + 1)) << text;
   }
-  EXPECT_GE(runs, 2);
+  EXPECT_GE(runs, 7);
 }
 
 }  // namespace

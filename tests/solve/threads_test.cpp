@@ -37,5 +37,18 @@ TEST(Threads, ManySolversOnOneTree) {
   EXPECT_EQ(wrong, (std::array<int, 4>{}));
 }
 
+TEST(Threads, ShareTheWorkOfAClimb) {
+  testing::RandomScenes scenes(testing::seed());
+  const Scene scene(scenes.tree(60));
+  ClimbOptions options;
+  options.threads = 4;
+  std::vector<double> told;
+  options.progress = [&](double share) { told.push_back(share); };
+  const Climb climbed = climb(scene, Ladder{.width = {100, 300}, .height = 200}, {"*.width", "*.height"}, options);
+  EXPECT_EQ(climbed.steps.size(), 201U);
+  EXPECT_FALSE(climbed.turns().empty());
+  EXPECT_EQ(*std::ranges::max_element(told), 1);
+}
+
 }  // namespace
 }  // namespace fond_ladder
