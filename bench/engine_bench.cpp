@@ -170,15 +170,18 @@ struct ClimbedScene {
     const auto nodes = scene.tree.nodes();
     constexpr std::size_t shown = 20;
     for (std::size_t i = 0; i < shown; ++i) {
-      quantities.push_back(scene.tree.path(nodes[1 + i * (nodes.size() - 1) / shown]) + (i % 2 == 0 ? ".height" : ".width"));
+      quantities.push_back(scene.tree.path(nodes[1 + i * (nodes.size() - 1) / shown]) +
+                           (i % 2 == 0 ? ".height" : ".width"));
     }
   }
   void add_to(Compared& compared, const std::string& name) {
     compared.add(name + " solved", [this] {
       SceneSolver solver(scene);
-      for (double width = ladder.width.from; width <= ladder.width.to; width += 1) solver.solve({width, ladder.height->from});
+      for (double width = ladder.width.from; width <= ladder.width.to; width += 1)
+        solver.solve({width, ladder.height->from});
     });
-    compared.add(name + " climbed", [this] { turns = climb(scene, ladder, quantities, {.threads = 1}).turns().size(); });
+    compared.add(name + " climbed",
+                 [this] { turns = climb(scene, ladder, quantities, {.threads = 1}).turns().size(); });
   }
 
   Scene scene;

@@ -128,7 +128,8 @@ class Arrangement {
     double at = 0, size = 0;
     double unstretched = 0;  ///< before tracks of automatic size share what is left over
     double share = 0;        ///< the factor before `fr`; 0 for none
-    NodeId set_by{};  ///< the child whose content the track is as large as; none where lengths, shares or spare room say
+    NodeId
+        set_by{};  ///< the child whose content the track is as large as; none where lengths, shares or spare room say
   };
   struct GridTracks {
     std::vector<TrackBox> columns, rows;

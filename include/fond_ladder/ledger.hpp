@@ -18,7 +18,7 @@ struct LedgerEntry {
   double base = 0;    ///< what it starts from
   std::string base_from;
   double least = 0;
-  std::string least_from;        ///< empty where nothing holds it
+  std::string least_from;  ///< empty where nothing holds it
   std::optional<double> most{};
   double factor = 0;   ///< of growing, or of shrinking (times its base without padding)
   double percent = 0;  ///< of all factors of the line
@@ -27,8 +27,8 @@ struct LedgerEntry {
   std::string why;  ///< in words
 };
 
-/// One round of sharing: everybody who is free takes `level` times the factor, and those whom a limit stops are settled.
-/// CSS Flexible Box Layout 1, section 9.7, step 4.
+/// One round of sharing: everybody who is free takes `level` times the factor, and those whom a limit stops are
+/// settled. CSS Flexible Box Layout 1, section 9.7, step 4.
 struct LedgerRound {
   double free = 0, level = 0;
   std::vector<std::string> settled;
@@ -77,11 +77,11 @@ struct Ledger {
   Kind kind = Kind::box;
   Extent container;  ///< of the scene
   Rect box;
-  Extent inner;  ///< content box
-  std::vector<LedgerLine> lines;                  ///< of a row or column
-  std::vector<LedgerTracks> columns, rows;        ///< of a grid: one each, else none
+  Extent inner;                                    ///< content box
+  std::vector<LedgerLine> lines;                   ///< of a row or column
+  std::vector<LedgerTracks> columns, rows;         ///< of a grid: one each, else none
   std::vector<LedgerPlace> sideways, up_and_down;  ///< children on axes without sharing
-  std::vector<std::string> content;               ///< of a leaf, in words
+  std::vector<std::string> content;                ///< of a leaf, in words
 
   /// By how much any sum of it is off what the solve came to: 0 but for rounding.
   double off = 0;

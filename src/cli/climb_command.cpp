@@ -12,10 +12,10 @@
 #include "cli/output.hpp"
 #include "cli/picture_form.hpp"
 #include "cli/sizes.hpp"
-#include "verify/table.hpp"
 #include "cli/target_file.hpp"
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/plot.hpp"
+#include "verify/table.hpp"
 
 namespace fond_ladder::cli {
 namespace {

@@ -118,6 +118,13 @@ std::string constant_text(const Climb& climbed, std::size_t quantity, bool along
                      rounded(last->to));
 }
 
+bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& containers) {
+  for (NodeId at = node; at; at = tree.parent(at)) {
+    if (std::ranges::find(containers, at) != containers.end()) return true;
+  }
+  return false;
+}
+
 }  // namespace
 
 std::vector<std::string> all_quantities(const Scene& scene, bool along_height) {
@@ -186,12 +193,14 @@ std::string summary(const Scene& scene, const Climb& climbed, const std::vector<
     }
   }
   constexpr std::size_t most_constant = 3;
-  std::size_t told = 0;
+  std::vector<NodeId> told;
   for (const Telling& one : telling) {
-    const std::string text = told < most_constant ? constant_text(climbed, one.quantity, along_height) : "";
-    if (text.empty()) continue;
+    const std::string text = told.size() < most_constant ? constant_text(climbed, one.quantity, along_height) : "";
+    const std::string& quantity = climbed.quantities[one.quantity];
+    const NodeId node = scene.tree.at(quantity.substr(0, quantity.rfind('.')));
+    if (text.empty() || lies_in(scene.tree, node, told)) continue;
     sentences.push_back(text);
-    ++told;
+    told.push_back(node);
   }
   sentences.push_back(cut_text(climbed, where));
   return fmt::format("{}.", fmt::join(sentences, "; "));

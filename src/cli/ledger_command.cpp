@@ -24,25 +24,28 @@ std::string json_line(const LedgerLine& line) {
         "{{\"node\": {}, \"before\": {}, \"base\": {}, \"base_from\": {}, \"least\": {}, \"most\": {}, \"factor\": {}, "
         "\"percent\": {}, \"round\": {}, \"size\": {}, \"why\": {}}}",
         json_text(entry.name), exact(entry.before), exact(entry.base), json_text(entry.base_from), exact(entry.least),
-        json_number(entry.most), exact(entry.factor), exact(entry.percent), entry.round, exact(entry.size), json_text(entry.why)));
+        json_number(entry.most), exact(entry.factor), exact(entry.percent), entry.round, exact(entry.size),
+        json_text(entry.why)));
   }
   for (const LedgerRound& round : line.rounds) {
     std::vector<std::string> settled;
     for (const std::string& name : round.settled) settled.push_back(json_text(name));
-    rounds.push_back(fmt::format("{{\"free\": {}, \"level\": {}, \"settled\": [{}]}}", exact(round.free), exact(round.level),
-                                 fmt::join(settled, ", ")));
+    rounds.push_back(fmt::format("{{\"free\": {}, \"level\": {}, \"settled\": [{}]}}", exact(round.free),
+                                 exact(round.level), fmt::join(settled, ", ")));
   }
-  return fmt::format("{{\"inner\": {}, \"gaps\": {}, \"margins\": {}, \"bases\": {}, \"free\": {},\n   \"rounds\": [{}],\n   "
-                     "\"children\": [\n    {}],\n   \"after\": {}, \"spare\": {}, \"sum\": {}}}",
-                     exact(line.inner), exact(line.gaps), exact(line.margins), exact(line.bases), exact(line.free),
-                     fmt::join(rounds, ", "), fmt::join(entries, ",\n    "), exact(line.after), exact(line.spare), exact(line.sum));
+  return fmt::format(
+      "{{\"inner\": {}, \"gaps\": {}, \"margins\": {}, \"bases\": {}, \"free\": {},\n   \"rounds\": [{}],\n   "
+      "\"children\": [\n    {}],\n   \"after\": {}, \"spare\": {}, \"sum\": {}}}",
+      exact(line.inner), exact(line.gaps), exact(line.margins), exact(line.bases), exact(line.free),
+      fmt::join(rounds, ", "), fmt::join(entries, ",\n    "), exact(line.after), exact(line.spare), exact(line.sum));
 }
 
 std::string json_tracks_of(const std::vector<LedgerTracks>& axes) {
   if (axes.empty()) return "null";
   std::vector<std::string> tracks;
   for (const auto& track : axes[0].tracks) {
-    tracks.push_back(fmt::format("{{\"size\": {}, \"share\": {}, \"why\": {}}}", exact(track.size), exact(track.share), json_text(track.why)));
+    tracks.push_back(fmt::format("{{\"size\": {}, \"share\": {}, \"why\": {}}}", exact(track.size), exact(track.share),
+                                 json_text(track.why)));
   }
   return fmt::format("{{\"inner\": {}, \"gaps\": {}, \"one_share\": {}, \"tracks\": [{}], \"spare\": {}, \"sum\": {}}}",
                      exact(axes[0].inner), exact(axes[0].gaps), exact(axes[0].one_share), fmt::join(tracks, ", "),
@@ -52,26 +55,32 @@ std::string json_tracks_of(const std::vector<LedgerTracks>& axes) {
 std::string json_places(const std::vector<LedgerPlace>& places) {
   std::vector<std::string> all;
   for (const LedgerPlace& place : places) {
-    all.push_back(fmt::format("{{\"node\": {}, \"room\": {}, \"size\": {}, \"ahead\": {}, \"why\": {}}}", json_text(place.name),
-                              exact(place.room), exact(place.size), exact(place.ahead), json_text(place.why)));
+    all.push_back(fmt::format("{{\"node\": {}, \"room\": {}, \"size\": {}, \"ahead\": {}, \"why\": {}}}",
+                              json_text(place.name), exact(place.room), exact(place.size), exact(place.ahead),
+                              json_text(place.why)));
   }
   return fmt::format("[{}]", fmt::join(all, ", "));
 }
 
-void print_json(const Scene& scene, const Ledger& account, const std::vector<LedgerStep>& chain, const std::string& settings,
-                std::ostream& out) {
+void print_json(const Scene& scene, const Ledger& account, const std::vector<LedgerStep>& chain,
+                const std::string& settings, std::ostream& out) {
   std::vector<std::string> lines, steps, words;
   for (const LedgerLine& line : account.lines) lines.push_back(json_line(line));
   for (const LedgerStep& step : chain) {
-    steps.push_back(fmt::format("{{\"node\": {}, \"width\": {}, \"why_width\": {}, \"height\": {}, \"why_height\": {}}}", json_text(step.name),
-                                exact(step.width), json_text(step.why_width), exact(step.height), json_text(step.why_height)));
+    steps.push_back(fmt::format(
+        "{{\"node\": {}, \"width\": {}, \"why_width\": {}, \"height\": {}, \"why_height\": {}}}", json_text(step.name),
+        exact(step.width), json_text(step.why_width), exact(step.height), json_text(step.why_height)));
   }
   for (const std::string& word : account.content) words.push_back(json_text(word));
-  fmt::print(out, "{{\"scene\": {}, \"at\": {{\"width\": {}, \"height\": {}}}, \"node\": {}, \"kind\": \"{}\",\n \"adds_up\": {}, \"lines\": [{}],\n"
-             " \"columns\": {}, \"rows\": {},\n \"sideways\": {},\n \"up_and_down\": {},\n \"content\": [{}],\n \"chain\": [{}],\n \"settings\": {}}}\n",
-             json_text(scene.title), exact(account.container.width), exact(account.container.height), json_text(account.path),
-             word(account.kind), account.adds_up(), fmt::join(lines, ",\n  "), json_tracks_of(account.columns), json_tracks_of(account.rows),
-             json_places(account.sideways), json_places(account.up_and_down), fmt::join(words, ", "), fmt::join(steps, ",\n  "), settings);
+  fmt::print(out,
+             "{{\"scene\": {}, \"at\": {{\"width\": {}, \"height\": {}}}, \"node\": {}, \"kind\": \"{}\",\n "
+             "\"adds_up\": {}, \"lines\": [{}],\n"
+             " \"columns\": {}, \"rows\": {},\n \"sideways\": {},\n \"up_and_down\": {},\n \"content\": [{}],\n "
+             "\"chain\": [{}],\n \"settings\": {}}}\n",
+             json_text(scene.title), exact(account.container.width), exact(account.container.height),
+             json_text(account.path), word(account.kind), account.adds_up(), fmt::join(lines, ",\n  "),
+             json_tracks_of(account.columns), json_tracks_of(account.rows), json_places(account.sideways),
+             json_places(account.up_and_down), fmt::join(words, ", "), fmt::join(steps, ",\n  "), settings);
 }
 
 }  // namespace
@@ -93,9 +102,9 @@ void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& str
     std::ostream& out = streams.out;
     if (!first) out << '\n';
     first = false;
-    fmt::print(out, "{} in {}\na {}, {} x {}\n  width: {}\n  height: {}\n", account.path, title_of(scene, arrangement, asked),
-               word(account.kind), rounded(account.box.width), rounded(account.box.height), chain.back().why_width,
-               chain.back().why_height);
+    fmt::print(out, "{} in {}\na {}, {} x {}\n  width: {}\n  height: {}\n", account.path,
+               title_of(scene, arrangement, asked), word(account.kind), rounded(account.box.width),
+               rounded(account.box.height), chain.back().why_width, chain.back().why_height);
     out << account;
     if (call.to_root) out << "\nfrom the container down\n" << chain;
     out << '\n';

@@ -144,7 +144,8 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
     return all_well;
   }
   const auto used = app.get_subcommands();
-  if (args.empty()) return refuse(streams.err, "name a command: measure, climb, ledger, draw, tidy or demo; --help says more");
+  if (args.empty())
+    return refuse(streams.err, "name a command: measure, climb, ledger, draw, tidy or demo; --help says more");
   if (used.empty()) return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
   if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
     const std::vector<std::string> left = app.remaining(true);

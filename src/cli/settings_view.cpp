@@ -9,8 +9,8 @@
 
 #include "cli/measure_views.hpp"
 #include "cli/output.hpp"
-#include "verify/table.hpp"
 #include "fond_ladder/settings.hpp"
+#include "verify/table.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -33,7 +33,8 @@ std::string json_list_of(const std::vector<Setting>& all) {
 }
 
 std::size_t count_said(const std::vector<Setting>& all) {
-  return static_cast<std::size_t>(std::ranges::count_if(all, [](const Setting& one) { return one.source != Source::unsaid; }));
+  return static_cast<std::size_t>(
+      std::ranges::count_if(all, [](const Setting& one) { return one.source != Source::unsaid; }));
 }
 
 void print_table(const std::vector<Setting>& all, std::ostream& out) {
@@ -65,7 +66,8 @@ void print_settings(const Scene& scene, const AskedSize& asked, const std::strin
   const std::vector<Setting> all = settings(scene, node, asked.rung, options.scene.modes);
   const std::string path = scene.tree.path(node);
   if (options.format == Format::json) {
-    fmt::print(out, "{{\"scene\": {}, \"node\": {}, \"settings\": {}}}", json_text(scene.title), json_text(path), json_list_of(all));
+    fmt::print(out, "{{\"scene\": {}, \"node\": {}, \"settings\": {}}}", json_text(scene.title), json_text(path),
+               json_list_of(all));
     return;
   }
   const std::size_t said = count_said(all);

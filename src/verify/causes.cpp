@@ -257,7 +257,9 @@ class Comparison {
         if (old[i].set_by == now[i].set_by) continue;
         const NodeId by = now[i].set_by ? now[i].set_by : old[i].set_by;
         add(node, node,
-            word + " " + std::to_string(i) + " of {node} is " + (now[i].set_by ? "now" : "no longer only") + " as large as {by}", 0, by);
+            word + " " + std::to_string(i) + " of {node} is " + (now[i].set_by ? "now" : "no longer only") +
+                " as large as {by}",
+            0, by);
         return;
       }
     };

@@ -172,7 +172,8 @@ class Accountant {
   // --- rows and columns --------------------------------------------------------------------------------------------
 
   void tell_lines(Ledger& told) {
-    for (const LineAccount& account : detail::line_accounts(view_, index_)) told.lines.push_back(tell_line(account, told.off));
+    for (const LineAccount& account : detail::line_accounts(view_, index_))
+      told.lines.push_back(tell_line(account, told.off));
   }
 
   LedgerLine tell_line(const LineAccount& account, double& off) {
@@ -241,12 +242,14 @@ class Accountant {
     if (at_least) {
       return "held at its least, " + rounded(portion.least) + " by " + entry.least_from;
     }
-    if (at_most) return std::string("held at its most, ") + (axis == x_axis ? "max_width " : "max_height ") + rounded(portion.most);
+    if (at_most)
+      return std::string("held at its most, ") + (axis == x_axis ? "max_width " : "max_height ") +
+             rounded(portion.most);
     if (entry.round == 0) return "nothing to share";
     if (child.weighted) return "weight " + rounded(entry.factor) + ", " + part_of(entry, line);
     const double change = portion.size - portion.base;
-    return (change > 0 ? "grows by " + rounded(change) : "gives up " + rounded(-change)) + ", factor " + rounded(entry.factor) +
-           ", " + part + "the factors";
+    return (change > 0 ? "grows by " + rounded(change) : "gives up " + rounded(-change)) + ", factor " +
+           rounded(entry.factor) + ", " + part + "the factors";
   }
 
   /// `66.67 % of 716`: of what those share who were not stopped before.
@@ -261,7 +264,8 @@ class Accountant {
     const detail::Traits own = view_.traits(index_);
     const Axis axis = axis_along(tree_.kind(node_));
     std::size_t automatic = 0;
-    for (const ChildAccount& child : account.children) automatic += (child.auto_margins & 1U) + (child.auto_margins >> 1U & 1U);
+    for (const ChildAccount& child : account.children)
+      automatic += (child.auto_margins & 1U) + (child.auto_margins >> 1U & 1U);
     double spare = line.spare;
     const double auto_part = automatic > 0 && spare > 0 ? spare / static_cast<double>(automatic) : 0;
     if (auto_part > 0) spare = 0;
@@ -283,7 +287,8 @@ class Accountant {
       behind = child.margin.after + ((child.auto_margins & 2U) != 0 ? auto_part : 0);
     }
     // What is left behind the last child follows from how spare room is put elsewhere, not from where that child ends.
-    double elsewhere = spread.before + spread.between * static_cast<double>(line.entries.empty() ? 0 : line.entries.size() - 1);
+    double elsewhere =
+        spread.before + spread.between * static_cast<double>(line.entries.empty() ? 0 : line.entries.size() - 1);
     line.after = behind + std::max(0.0, spare - elsewhere);
     if (spare < 0) line.after = behind + std::min(0.0, elsewhere) * -1;
     line.sum = line.after;
@@ -332,13 +337,16 @@ class Accountant {
     const Index i = index_of(child);
     const detail::Child<axis, false> seen(view_, i);
     const double whole = view_.inner_size(index_, axis), size = view_.size(i, axis);
-    const detail::Bounds bounds = seen.bounds(seen.inset_down(), tree_.kind(node_) == Kind::grid ? detail::unknown : whole);
+    const detail::Bounds bounds =
+        seen.bounds(seen.inset_down(), tree_.kind(node_) == Kind::grid ? detail::unknown : whole);
     const double given = seen.given(whole);
     const std::string side = side_word(axis);
     if (given >= 0 && same(size, given)) return "its " + side;
-    if (bounds.most < detail::unlimited && same(size, bounds.most)) return "held at its most, max_" + side + " " + rounded(bounds.most);
+    if (bounds.most < detail::unlimited && same(size, bounds.most))
+      return "held at its most, max_" + side + " " + rounded(bounds.most);
     if (bounds.least > 0 && same(size, bounds.least)) {
-      return "held at its least, " + std::string(view_.traits(i).min_given(axis) ? "min_" + side : "its padding") + " " + rounded(bounds.least);
+      return "held at its least, " + std::string(view_.traits(i).min_given(axis) ? "min_" + side : "its padding") +
+             " " + rounded(bounds.least);
     }
     if (seen.way() == detail::SizeWay::fill) return "fills its room";
     if (axis == y_axis && seen.keeps_aspect()) return "follows its width by its aspect";
@@ -394,16 +402,19 @@ class Accountant {
     told.gaps = boxes.empty() ? 0 : std::max(0.0, gap) * static_cast<double>(boxes.size() - 1);
     told.sum = told.gaps;
     for (const auto& box : boxes) {
-      if (box.share > 0) told.one_share = told.one_share > 0 ? std::min(told.one_share, box.size / box.share) : box.size / box.share;
+      if (box.share > 0)
+        told.one_share = told.one_share > 0 ? std::min(told.one_share, box.size / box.share) : box.size / box.share;
     }
     for (const auto& box : boxes) {
       LedgerTracks::Track track{box.size, box.unstretched, box.share, ""};
       if (box.set_by) track.why = "as large as " + tree_.step(box.set_by);
       if (box.share > 0 && !box.set_by) {
-        track.why = same(box.size, box.share * told.one_share) ? rounded(box.share) + " of the shares" : "its least, more than its share";
+        track.why = same(box.size, box.share * told.one_share) ? rounded(box.share) + " of the shares"
+                                                               : "its least, more than its share";
       }
       if (!same(box.size, box.unstretched)) {
-        track.why += (track.why.empty() ? "" : ", ") + std::string("and ") + rounded(box.size - box.unstretched) + " of what is left";
+        track.why += (track.why.empty() ? "" : ", ") + std::string("and ") + rounded(box.size - box.unstretched) +
+                     " of what is left";
       }
       if (track.why.empty()) track.why = "its length";
       told.sum += box.size;
@@ -418,19 +429,22 @@ class Accountant {
   [[nodiscard]] std::vector<std::string> content_words() const {
     std::vector<std::string> words;
     const Kind kind = tree_.kind(node_);
-    const double inset_x = view_.edges_down(index_).inset[x_axis].sum(), inset_y = view_.edges_down(index_).inset[y_axis].sum();
+    const double inset_x = view_.edges_down(index_).inset[x_axis].sum(),
+                 inset_y = view_.edges_down(index_).inset[y_axis].sum();
     if (const auto* text = dynamic_cast<const PlainText*>(view_.content(index_))) {
       const auto lines = text->lines_at(view_.inner_size(index_, x_axis)).size();
       words.push_back("its longest word is " + rounded(text->widths().min_content) + " wide, all of it on one line " +
                       rounded(text->widths().max_content));
-      words.push_back("at " + rounded(view_.inner_size(index_, x_axis)) + " it has " + std::to_string(lines) + (lines == 1 ? " line" : " lines") +
-                      " of " + rounded(text->line_height()) + ": " + rounded(view_.need(index_) - inset_y) + " high");
+      words.push_back("at " + rounded(view_.inner_size(index_, x_axis)) + " it has " + std::to_string(lines) +
+                      (lines == 1 ? " line" : " lines") + " of " + rounded(text->line_height()) + ": " +
+                      rounded(view_.need(index_) - inset_y) + " high");
     } else if (kind != Kind::text) {
       const Pair natural = tree_.keys(node_).natural;
       words.push_back("its content is " + rounded(natural.x) + " x " + rounded(natural.y));
     }
     if (inset_x > 0 || inset_y > 0) {
-      words.push_back("padding and border add " + rounded(inset_x) + " sideways and " + rounded(inset_y) + " up and down");
+      words.push_back("padding and border add " + rounded(inset_x) + " sideways and " + rounded(inset_y) +
+                      " up and down");
     }
     return words;
   }

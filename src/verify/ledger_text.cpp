@@ -17,7 +17,8 @@ void print_sum(std::ostream& out, const LedgerLine& line) {
   };
   const std::size_t gaps = line.entries.empty() ? 0 : line.entries.size() - 1;
   row(rounded(line.inner), "inner size");
-  if (line.gaps != 0) row(rounded(-line.gaps), std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
+  if (line.gaps != 0)
+    row(rounded(-line.gaps), std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
   if (line.margins != 0) row(rounded(-line.margins), "margins");
   row(rounded(-line.bases), "what the children start from");
   row("= " + rounded(line.free), line.free < 0 ? "missing" : "to share");
@@ -35,7 +36,8 @@ void print_rounds(std::ostream& out, const LedgerLine& line) {
     if (line.grows) {
       out << rounded(round.free) << " to hand out, " << rounded(round.level) << " for a factor of 1";
     } else {
-      out << rounded(-round.free) << " to take, " << rounded(-round.level * 100) << " % of what each starts from, times its factor";
+      out << rounded(-round.free) << " to take, " << rounded(-round.level * 100)
+          << " % of what each starts from, times its factor";
     }
     out << (last ? "; settles " : "; stopped by a limit: ") << names << '\n';
   }
@@ -46,11 +48,20 @@ void print_line(std::ostream& out, const LedgerLine& line) {
   if (!line.rounds.empty()) out << '\n';
   print_rounds(out, line);
   out << '\n';
-  Table table({{"  child"}, {"before", numbers}, {"starts from", numbers}, {""}, {"least", numbers}, {""}, {"most", numbers},
-               {line.grows ? "grow" : "shrink", numbers}, {"size", numbers}, {"why"}});
+  Table table({{"  child"},
+               {"before", numbers},
+               {"starts from", numbers},
+               {""},
+               {"least", numbers},
+               {""},
+               {"most", numbers},
+               {line.grows ? "grow" : "shrink", numbers},
+               {"size", numbers},
+               {"why"}});
   for (const LedgerEntry& entry : line.entries) {
-    table.add({"  " + entry.name, rounded(entry.before), rounded(entry.base), entry.base_from, rounded(entry.least), entry.least_from,
-               entry.most ? rounded(*entry.most) : "", rounded(entry.factor), rounded(entry.size), entry.why});
+    table.add({"  " + entry.name, rounded(entry.before), rounded(entry.base), entry.base_from, rounded(entry.least),
+               entry.least_from, entry.most ? rounded(*entry.most) : "", rounded(entry.factor), rounded(entry.size),
+               entry.why});
   }
   table.print(out);
   out << "\n  ";
@@ -60,7 +71,8 @@ void print_line(std::ostream& out, const LedgerLine& line) {
   }
   out << rounded(line.after) << " = " << rounded(line.sum);
   if (line.sum > line.inner + 1e-6) {
-    out << ", " << rounded(line.sum - line.inner) << " more than the inner size " << rounded(line.inner) << ": it sticks out\n";
+    out << ", " << rounded(line.sum - line.inner) << " more than the inner size " << rounded(line.inner)
+        << ": it sticks out\n";
   } else {
     out << ", the inner size" << (line.spare > 1e-6 ? "; " + rounded(line.spare) + " of it is spare" : "") << '\n';
   }
@@ -90,9 +102,12 @@ void print_tracks(std::ostream& out, const LedgerTracks& tracks, const char* nam
   for (std::size_t i = 0; i < tracks.tracks.size(); ++i) out << (i > 0 ? " + " : "") << rounded(tracks.tracks[i].size);
   if (tracks.gaps != 0) out << " + gaps " << rounded(tracks.gaps);
   out << " = " << rounded(tracks.sum);
-  if (tracks.spare > 1e-6) out << "; " << rounded(tracks.spare) << " of " << rounded(tracks.inner) << " are spare\n";
-  else if (tracks.spare < -1e-6) out << ", " << rounded(-tracks.spare) << " more than the inner size " << rounded(tracks.inner) << '\n';
-  else out << ", the inner size\n";
+  if (tracks.spare > 1e-6)
+    out << "; " << rounded(tracks.spare) << " of " << rounded(tracks.inner) << " are spare\n";
+  else if (tracks.spare < -1e-6)
+    out << ", " << rounded(-tracks.spare) << " more than the inner size " << rounded(tracks.inner) << '\n';
+  else
+    out << ", the inner size\n";
 }
 
 }  // namespace
@@ -119,7 +134,8 @@ std::ostream& operator<<(std::ostream& out, const std::vector<LedgerStep>& chain
   Table table({{"node"}, {"width", numbers}, {"why"}, {"height", numbers}, {"why"}});
   std::size_t depth = 0;
   for (const LedgerStep& step : chain) {
-    table.add({std::string(2 * depth++, ' ') + step.name, rounded(step.width), step.why_width, rounded(step.height), step.why_height});
+    table.add({std::string(2 * depth++, ' ') + step.name, rounded(step.width), step.why_width, rounded(step.height),
+               step.why_height});
   }
   table.print(out);
   return out;

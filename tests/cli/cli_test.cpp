@@ -112,9 +112,11 @@ TEST(Cli, ClimbsOfEverythingSumUpAndOtherWaysToClimb) {
   testing::expect_golden("climb_all.txt", run_process("climb " + console).out);
   const std::string closed = run({"climb", console, "--mode", "closed"}).out;
   EXPECT_NE(closed.find("`closed` is on"), std::string::npos) << closed;
-  EXPECT_NE(run({"climb", console, "--height", "300..900", "--show", "map.height"}).out.find("from 300 to 900 high, 1440 wide"),
+  EXPECT_NE(run({"climb", console, "--height", "300..900", "--show", "map.height"})
+                .out.find("from 300 to 900 high, 1440 wide"),
             std::string::npos);
-  const std::string alone = run({"climb", console, "--of", "cards", "--width", "200..400", "--show", "*/oak.width"}).out;
+  const std::string alone =
+      run({"climb", console, "--of", "cards", "--width", "200..400", "--show", "*/oak.width"}).out;
   EXPECT_NE(alone.find("from 200 to 400 wide"), std::string::npos) << alone;
   EXPECT_NE(alone.find("58.67"), std::string::npos) << alone;
   const std::string csv = run({"climb", console, "--width", "400..410", "--show", "map.width", "--format", "csv"}).out;
@@ -129,8 +131,9 @@ TEST(Cli, PlotsByAProgramThatIsLookedForWhenItIsNeeded) {
   const std::string call = "climb " + quickstart + " --show map.width --plot " + file;
   const Result missing = run_process(call, std::string("PATH=/nowhere ") + FOND_LADDER_PROGRAM);
   EXPECT_EQ(missing.status, 2);
-  EXPECT_EQ(missing.out, "fond-ladder: error: curves are drawn by the program gnuplot, which was not found; install it "
-                         "(Debian: gnuplot-nox)\n");
+  EXPECT_EQ(missing.out,
+            "fond-ladder: error: curves are drawn by the program gnuplot, which was not found; install it "
+            "(Debian: gnuplot-nox)\n");
   EXPECT_FALSE(std::filesystem::exists(file));
   ASSERT_EQ(run_process(call).status, 0);
   const std::string svg = testing::file_text(file);

@@ -47,7 +47,8 @@ TEST(Ledger, SaysWhyEveryChildOfALineHasItsSize) {
       {"growing", "row:r [ box:a basis=20 grow=1 box:b basis=20 grow=3 ]", "100x20",
        "a 0 20>35 grows by 15, factor 1, 25 % of the factors\nb 0 20>65 grows by 45, factor 3, 75 % of the factors\n"},
       {"shrinking", "row:r [ box:a width=100 min_width=0 box:b width=50 min_width=0 ]", "120x20",
-       "a 0 100>80 gives up 20, factor 1, 66.67 % of the factors\nb 0 50>40 gives up 10, factor 1, 33.33 % of the factors\n"},
+       "a 0 100>80 gives up 20, factor 1, 66.67 % of the factors\nb 0 50>40 gives up 10, factor 1, 33.33 % of the "
+       "factors\n"},
       {"shrinking stopped", "row:r [ box:a width=100 min_width=90 box:b width=50 min_width=0 ]", "120x20",
        "a 0 100>90 held at its least, 90 by min_width\nb 0 50>30 gives up 20, factor 1, 33.33 % of the factors\n"},
       {"rigid", "row:r along=center [ box:a width=30 shrink=0 ]", "100x20", "a 35 30>30 its width\n"},
@@ -68,7 +69,8 @@ TEST(Ledger, SaysWhyEveryChildOfALineHasItsSize) {
 }
 
 TEST(Ledger, PlaysTheRoundsThrough) {
-  const Ledger account = account_of("row:r [ box:a weight=1 min_width=60 box:b weight=1 max_width=25 box:c weight=2 ]", "100x20", "r");
+  const Ledger account =
+      account_of("row:r [ box:a weight=1 min_width=60 box:b weight=1 max_width=25 box:c weight=2 ]", "100x20", "r");
   const LedgerLine& line = account.lines[0];
   ASSERT_EQ(line.rounds.size(), 2U);
   EXPECT_EQ(line.rounds[0].free, 100);
@@ -84,11 +86,13 @@ TEST(Ledger, TellsWhatSticksOut) {
   EXPECT_EQ(account.lines[0].sum, 130);
   std::ostringstream out;
   out << account;
-  EXPECT_NE(out.str().find("a 80 + b 50 + 0 = 130, 30 more than the inner size 100: it sticks out"), std::string::npos) << out.str();
+  EXPECT_NE(out.str().find("a 80 + b 50 + 0 = 130, 30 more than the inner size 100: it sticks out"), std::string::npos)
+      << out.str();
 }
 
 TEST(Ledger, TellsTracksAndTheSizeOfAShare) {
-  const Ledger account = account_of("grid:g gap=10 columns=[\"content\",\"1fr\",\"2fr\"] [ box:a natural=[30,5] box:b box:c ]", "200x20", "g");
+  const Ledger account = account_of(
+      "grid:g gap=10 columns=[\"content\",\"1fr\",\"2fr\"] [ box:a natural=[30,5] box:b box:c ]", "200x20", "g");
   const LedgerTracks& columns = account.columns[0];
   EXPECT_EQ(columns.one_share, 50);
   EXPECT_EQ(columns.tracks[0].why, "as large as a");
@@ -139,7 +143,8 @@ TEST(Ledger, TheProgramReadsLikeAnAccount) {
   testing::expect_golden("ledger_grid.txt", testing::run({"ledger", timetable, "timetable", "--at", "wide"}).out);
   EXPECT_EQ(testing::run({"ledger", console, "notes", "--at", "phone"}).err,
             "fond-ladder: error: \"console/body/notes\" is hidden at this size, or lies in what is\n");
-  const auto json = nlohmann::json::parse(testing::run({"ledger", console, "body", "--at", "1280x800", "--format", "json"}).out);
+  const auto json =
+      nlohmann::json::parse(testing::run({"ledger", console, "body", "--at", "1280x800", "--format", "json"}).out);
   EXPECT_EQ(json["lines"][0]["sum"], 1248);
   EXPECT_EQ(json["lines"][0]["children"][1]["why"], "weight 1, 100 % of 716");
   EXPECT_EQ(json["adds_up"], true);
