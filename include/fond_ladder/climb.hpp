@@ -42,10 +42,14 @@ struct ClimbOptions {
                           const std::vector<std::string>& quantities, const std::vector<std::string>& modes = {});
 
 /// The same at every whole size of a ladder, its ends included, with every turn. Climbs widths at the smallest of the
-/// ladder's heights. Costs about what the solves cost; memory: quantities times sizes. Throws BadQuantity, and as
-/// SceneSolver does.
+/// ladder's heights. Costs about what the solves cost; memory: quantities times sizes. Throws BadQuantity, BadValue for
+/// a ladder of more than 100,000 sizes, and as SceneSolver does.
 [[nodiscard]] Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities,
                           const ClimbOptions& options = {});
+
+/// The same of quantities that are known already.
+[[nodiscard]] Climb climb_quantities(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
+                                     const ClimbOptions& options = {});
 
 /// A node with what is in it, as a scene of its own: the node fills the container. Ranges speak of the whole scene's
 /// container, and do not hold in it; modes do. Throws BadNode.

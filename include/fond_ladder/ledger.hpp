@@ -81,7 +81,7 @@ struct Ledger {
   std::vector<LedgerLine> lines;                   ///< of a row or column
   std::vector<LedgerTracks> columns, rows;         ///< of a grid: one each, else none
   std::vector<LedgerPlace> sideways, up_and_down;  ///< children on axes without sharing
-  std::vector<std::string> content;                ///< of a leaf, in words
+  std::vector<std::string> content;                ///< of a leaf or a stack, in words
 
   /// By how much any sum of it is off what the solve came to: 0 but for rounding.
   double off = 0;

@@ -225,14 +225,32 @@ void print_others(const Shown& shown, const std::vector<Telling>& telling, std::
   }
 }
 
-Climb climb_all(const Scene& scene, const Way& way, const std::vector<std::string>& quantities, const ClimbCall& call,
+Climb climb_all(const Scene& scene, const Way& way, const std::vector<Quantity>& quantities, const ClimbCall& call,
                 const Streams& streams) {
   Progress progress(streams);
   ClimbOptions options;
   options.modes = call.scene.modes;
   options.along_height = way.along_height;
   options.progress = [&](double share) { progress.tell(share); };
-  return fond_ladder::climb(scene, way.ladder, quantities, options);
+  return climb_quantities(scene, way.ladder, quantities, options);
+}
+
+Climb::Step step_at(const Arrangement& arrangement, const std::vector<Quantity>& asked) {
+  Climb::Step step{arrangement.container(), {}};
+  for (const Quantity& quantity : asked) step.values.push_back(value_of(quantity, arrangement));
+  return step;
+}
+
+/// Gives quantities of a climb of everything their names, as far as they are told: the shortest that are clear.
+void name_those_told(const Scene& scene, const std::vector<Telling>& telling, const std::vector<Quantity>& asked,
+                     const std::string& measure, Climb& climbed) {
+  const auto give = [&](std::size_t q) { climbed.quantities[q] = scene.tree.tail(asked[q].node) + measure; };
+  constexpr std::size_t most_alike = 4;
+  for (const Telling& one : telling) {
+    give(one.quantity);
+    for (std::size_t i = 0; i < std::min(most_alike, one.alike.size()); ++i) give(one.alike[i]);
+  }
+  for (Turn& turn : climbed.found) turn.name = climbed.quantities[turn.quantity];
 }
 
 }  // namespace
@@ -241,42 +259,42 @@ void print_climb(const Scene& scene, const ClimbCall& call, const Streams& strea
   const Way way = way_of(scene, call);
   const std::vector<double> sizes = shown_sizes(way, call.rungs);
   const bool all = split_list(call.show).empty();
-  const std::vector<std::string> asked = all ? all_quantities(scene, way.along_height) : split_list(call.show);
+  std::vector<Quantity> asked;
+  if (all) asked = all_quantities(scene, way.along_height);
+  for (const std::string& text : split_list(call.show)) {
+    for (Quantity& quantity : parse_quantities(scene.tree, text)) asked.push_back(std::move(quantity));
+  }
   std::vector<Rung> rungs;
   for (const double size : sizes) {
     const std::optional<double> height = way.ladder.height ? std::optional(way.ladder.height->from) : std::nullopt;
     rungs.push_back(way.along_height ? Rung{way.ladder.width.to, size} : Rung{size, height});
   }
-  Shown shown{scene,
-              way,
-              climb_all(scene, way, asked, call, streams),
-              {},
-              fond_ladder::climb(scene, rungs, asked, call.scene.modes).steps};
+  Shown shown{scene, way, climb_all(scene, way, asked, call, streams), {}, {}};
+  SceneSolver solver(scene, call.scene.modes);
+  for (const Rung& rung : rungs) shown.rows.push_back(step_at(solver.solve(rung), asked));
   std::vector<Telling> telling;
   if (all) {
-    // Their paths are long: shown they are called by their shortest names.
-    telling = most_telling(shown.climbed, way.along_height);
-    for (std::string& name : shown.climbed.quantities) {
-      const std::size_t dot = name.rfind('.');
-      name = scene.tree.tail(scene.tree.at(name.substr(0, dot))) + name.substr(dot);
-    }
-    for (Turn& turn : shown.climbed.found) turn.name = shown.climbed.quantities[turn.quantity];
+    telling = most_telling(scene, shown.climbed, asked, way.along_height);
     const std::size_t most_columns = call.format == Format::table ? 6 : telling.size();
-    for (std::size_t i = 0; i < std::min(most_columns, telling.size()); ++i)
+    for (std::size_t i = 0; i < std::min(most_columns, telling.size()); ++i) {
       shown.columns.push_back(telling[i].quantity);
+    }
+    name_those_told(scene, telling, asked, way.along_height ? ".height" : ".width", shown.climbed);
   } else {
-    for (std::size_t q = 0; q < shown.climbed.quantities.size(); ++q) shown.columns.push_back(q);
+    for (std::size_t q = 0; q < asked.size(); ++q) shown.columns.push_back(q);
   }
   std::ostream& out = streams.out;
   switch (call.format) {
     case Format::table:
       out << headline(shown) << '\n';
-      if (all) out << wrapped(summary(scene, shown.climbed, telling, way.along_height, call.scene.modes), 100);
+      if (all) out << wrapped(summary(scene, shown.climbed, asked, telling, way.along_height, call.scene.modes), 100);
       out << '\n';
       if (!shown.columns.empty()) {
         print_rungs(shown, out);
         if (all) print_others(shown, telling, out);
         print_turns(shown, out);
+      } else {
+        fmt::print(out, "no {} turns\n", way.along_height ? "height" : "width");
       }
       break;
     case Format::json: print_json(shown, out); break;

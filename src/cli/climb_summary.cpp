@@ -11,12 +11,8 @@
 namespace fond_ladder::cli {
 namespace {
 
-bool measures(const std::string& quantity, std::string_view measure) {
-  return quantity.ends_with(measure) && quantity[quantity.size() - measure.size() - 1] == '.';
-}
-
-std::string node_of(const std::string& quantity) {
-  return "`" + quantity.substr(0, quantity.rfind('.')) + "`";
+std::string name(const Scene& scene, const Quantity& quantity) {
+  return "`" + scene.tree.tail(quantity.node) + "`";
 }
 
 double size_at(const Climb::Step& step, bool along_height) {
@@ -41,9 +37,9 @@ class Where {
       while (end < steps.size() && is_so(steps[end].values[quantity])) ++end;
       const std::string from = begin(quantity, i), below = end < steps.size() ? begin(quantity, end) : "";
       if (i == 0 && end == steps.size()) return "at every size";
-      parts.push_back(i == 0                ? "below " + below
-                      : end == steps.size() ? "from " + from + " up"
-                                            : "from " + from + " to " + below);
+      parts.push_back(i == 0                ? fmt::format("below {}", below)
+                      : end == steps.size() ? fmt::format("from {} up", from)
+                                            : fmt::format("from {} to {}", from, below));
       i = end;
     }
     constexpr std::size_t most = 3;
@@ -86,26 +82,29 @@ std::string range_text(const Scene& scene, bool along_height) {
   return fmt::format("{}", fmt::join(parts, ", "));
 }
 
-std::string cut_text(const Climb& climbed, const Where& where) {
+std::string cut_text(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked, const Where& where) {
   std::vector<std::string> parts;
-  for (std::size_t q = 0; q < climbed.quantities.size(); ++q) {
-    if (!measures(climbed.quantities[q], "cut")) continue;
+  constexpr std::size_t most_told = 3;
+  std::size_t more = 0;
+  for (std::size_t q = 0; q < asked.size(); ++q) {
+    if (asked[q].measure != Measure::cut) continue;
     const std::string places = where(q, [](const auto& value) { return value && *value > 0; });
     if (places.empty()) continue;
+    if (parts.size() == most_told) {
+      ++more;
+      continue;
+    }
     double most = 0;
     for (const auto& step : climbed.steps) most = std::max(most, step.values[q].value_or(0));
-    parts.push_back(
-        fmt::format("{} sticks out {}, by {} at most", node_of(climbed.quantities[q]), places, rounded(most)));
+    parts.push_back(fmt::format("{} sticks out {}, by {} at most", name(scene, asked[q]), places, rounded(most)));
   }
   if (parts.empty()) return "nothing is cut";
-  constexpr std::size_t most_told = 3;
-  const std::size_t more = parts.size() > most_told ? parts.size() - most_told : 0;
-  parts.resize(parts.size() - more);
   return fmt::format("{}{}", fmt::join(parts, "; "), more > 0 ? fmt::format("; {} more stick out", more) : "");
 }
 
 /// `beds` is 240 from 640 up.
-std::string constant_text(const Climb& climbed, std::size_t quantity, bool along_height) {
+std::string constant_text(const Scene& scene, const Climb& climbed, const Quantity& asked, std::size_t quantity,
+                          bool along_height) {
   const Turn* last = nullptr;
   for (const Turn& turn : climbed.turns()) {
     if (turn.quantity == quantity) last = &turn;
@@ -114,8 +113,7 @@ std::string constant_text(const Climb& climbed, std::size_t quantity, bool along
       last->to == size_at(climbed.steps.back(), along_height)) {
     return "";
   }
-  return fmt::format("{} is {} from {} up", node_of(climbed.quantities[quantity]), rounded(*last->after),
-                     rounded(last->to));
+  return fmt::format("{} is {} from {} up", name(scene, asked), rounded(*last->after), rounded(last->to));
 }
 
 bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& containers) {
@@ -125,33 +123,41 @@ bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& container
   return false;
 }
 
+int depth_of(const Tree& tree, NodeId node) {
+  int depth = 0;
+  for (NodeId at = tree.parent(node); at; at = tree.parent(at)) ++depth;
+  return depth;
+}
+
 }  // namespace
 
-std::vector<std::string> all_quantities(const Scene& scene, bool along_height) {
-  std::vector<std::string> all;
-  const std::string side = along_height ? ".height" : ".width";
+std::vector<Quantity> all_quantities(const Scene& scene, bool along_height) {
+  constexpr std::size_t most_nodes = 2000;
+  std::vector<Quantity> all;
+  std::size_t seen = 0;
   for (const NodeId node : scene.tree.nodes()) {
-    const std::string path = scene.tree.path(node);
+    if (++seen > most_nodes) break;
     if (node != scene.tree.root()) {
-      all.push_back(path + side);
-      all.push_back(path + ".cut");
+      all.push_back({node, along_height ? Measure::height : Measure::width, ""});
+      all.push_back({node, Measure::cut, ""});
     }
     const Keys keys = scene.tree.keys(node);
-    if (keys.wrap && (keys.kind == Kind::row || keys.kind == Kind::column)) all.push_back(path + ".lines");
-    if (keys.kind == Kind::grid) all.push_back(path + ".columns");
+    if (keys.wrap && (keys.kind == Kind::row || keys.kind == Kind::column)) all.push_back({node, Measure::lines, ""});
+    if (keys.kind == Kind::grid) all.push_back({node, Measure::columns, ""});
   }
   return all;
 }
 
-std::vector<Telling> most_telling(const Climb& climbed, bool along_height) {
-  std::vector<double> amount(climbed.quantities.size());
+std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked,
+                                  bool along_height) {
+  std::vector<double> amount(asked.size());
   for (const Turn& turn : climbed.turns()) {
     amount[turn.quantity] += std::abs(turn.after.value_or(0) - turn.before.value_or(0)) +
                              100 * std::abs(turn.slope_after - turn.slope_before);
   }
   std::vector<Telling> telling;
   for (std::size_t q = 0; q < amount.size(); ++q) {
-    if (amount[q] < 1e-6 || !measures(climbed.quantities[q], along_height ? "height" : "width")) continue;
+    if (amount[q] < 1e-6 || asked[q].measure != (along_height ? Measure::height : Measure::width)) continue;
     const auto is_alike = [&](const Telling& other) {
       return std::ranges::all_of(climbed.steps, [&](const Climb::Step& step) {
         const auto &a = step.values[q], &b = step.values[other.quantity];
@@ -165,44 +171,46 @@ std::vector<Telling> most_telling(const Climb& climbed, bool along_height) {
       telling.push_back({q, {}});
     }
   }
-  const auto depth = [&](const Telling& one) { return std::ranges::count(climbed.quantities[one.quantity], '/'); };
+  const auto depth = [&](const Telling& one) { return depth_of(scene.tree, asked[one.quantity].node); };
   std::ranges::stable_sort(telling, [&](const Telling& a, const Telling& b) {
     return depth(a) != depth(b) ? depth(a) < depth(b) : amount[a.quantity] > amount[b.quantity];
   });
   return telling;
 }
 
-std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Telling>& telling, bool along_height,
-                    const std::vector<std::string>& modes) {
+std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked,
+                    const std::vector<Telling>& telling, bool along_height, const std::vector<std::string>& modes) {
   const Where where(climbed, along_height);
   std::vector<std::string> sentences;
   if (const std::string ranges = range_text(scene, along_height); !ranges.empty()) sentences.push_back(ranges);
   if (!modes.empty()) sentences.push_back(fmt::format("`{}` is on", fmt::join(modes, "`, `")));
-  for (std::size_t q = 0; q < climbed.quantities.size(); ++q) {
-    const std::string& quantity = climbed.quantities[q];
-    if (measures(quantity, "lines")) {
+  for (std::size_t q = 0; q < asked.size(); ++q) {
+    if (asked[q].measure == Measure::lines) {
       const std::string places = where(q, [](const auto& value) { return value && *value > 1.5; });
-      if (!places.empty()) sentences.push_back(node_of(quantity) + " wraps " + places);
-    } else if (measures(quantity, "columns")) {
-      const auto values = [&](const Climb::Step& step) { return step.values[q].value_or(0); };
-      const auto [least, most] = std::ranges::minmax(climbed.steps, {}, values);
-      if (values(least) != values(most)) {
+      if (!places.empty()) sentences.push_back(fmt::format("{} wraps {}", name(scene, asked[q]), places));
+    } else if (asked[q].measure == Measure::columns) {
+      double least = climbed.steps[0].values[q].value_or(0), most = least;
+      for (const auto& step : climbed.steps) {
+        least = std::min(least, step.values[q].value_or(0));
+        most = std::max(most, step.values[q].value_or(0));
+      }
+      if (least != most) {
         sentences.push_back(
-            fmt::format("{} has {} to {} columns", node_of(quantity), rounded(values(least)), rounded(values(most))));
+            fmt::format("{} has {} to {} columns", name(scene, asked[q]), rounded(least), rounded(most)));
       }
     }
   }
   constexpr std::size_t most_constant = 3;
   std::vector<NodeId> told;
   for (const Telling& one : telling) {
-    const std::string text = told.size() < most_constant ? constant_text(climbed, one.quantity, along_height) : "";
-    const std::string& quantity = climbed.quantities[one.quantity];
-    const NodeId node = scene.tree.at(quantity.substr(0, quantity.rfind('.')));
-    if (text.empty() || lies_in(scene.tree, node, told)) continue;
+    if (told.size() == most_constant) break;
+    const Quantity& quantity = asked[one.quantity];
+    const std::string text = constant_text(scene, climbed, quantity, one.quantity, along_height);
+    if (text.empty() || lies_in(scene.tree, quantity.node, told)) continue;
     sentences.push_back(text);
-    told.push_back(node);
+    told.push_back(quantity.node);
   }
-  sentences.push_back(cut_text(climbed, where));
+  sentences.push_back(cut_text(scene, climbed, asked, where));
   return fmt::format("{}.", fmt::join(sentences, "; "));
 }
 

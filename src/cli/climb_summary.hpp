@@ -11,7 +11,8 @@
 namespace fond_ladder::cli {
 
 /// What a climb of everything asks for: sizes of all nodes along the climbed side, and what the paragraph needs.
-[[nodiscard]] std::vector<std::string> all_quantities(const Scene& scene, bool along_height);
+/// Of scenes with more than 2,000 nodes only the first ones.
+[[nodiscard]] std::vector<Quantity> all_quantities(const Scene& scene, bool along_height);
 
 /// Of a climb of everything, those that turn: the outer nodes first, then those that
 /// turn most; of those that are alike only the first.
@@ -19,10 +20,12 @@ struct Telling {
   std::size_t quantity = 0;
   std::vector<std::size_t> alike;  ///< others that had the same value at every size
 };
-[[nodiscard]] std::vector<Telling> most_telling(const Climb& climbed, bool along_height);
+[[nodiscard]] std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed,
+                                                const std::vector<Quantity>& asked, bool along_height);
 
 /// A paragraph: which ranges hold where, what wraps, what keeps its size, what is cut.
-[[nodiscard]] std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Telling>& telling,
-                                  bool along_height, const std::vector<std::string>& modes);
+[[nodiscard]] std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked,
+                                  const std::vector<Telling>& telling, bool along_height,
+                                  const std::vector<std::string>& modes);
 
 }  // namespace fond_ladder::cli

@@ -37,6 +37,9 @@ inline constexpr std::size_t most_tracks = 10000;
 /// Copies of one node; of copies in copies; nodes of a scene, parts and copies counted: both grow quickly.
 inline constexpr std::uint32_t most_copies = 100000, most_nested_copies = 1000000, most_scene_nodes = 4000000;
 
+/// Sizes of one climb: every one of them is solved and kept.
+inline constexpr double most_climbed = 100000;
+
 /// A handle has 24 bits for the place and 8 for the generation.
 inline constexpr std::uint32_t largest_node_count = (1U << 24) - 1;
 

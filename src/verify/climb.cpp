@@ -58,6 +58,10 @@ class Climber {
     const Span span = options_.along_height ? ladder_.height.value_or(Span()) : ladder_.width;
     require_container_size(span.from);
     require_container_size(span.to);
+    if (span.to - span.from > limits::most_climbed) {
+      throw BadValue("a climb takes at most 100,000 sizes; from " + exact(span.from) + " to " + exact(span.to) +
+                     " is more: climb a part of it");
+    }
     sizes_ = sizes_of(span);
     const std::size_t inside = sizes_.size(), ahead = add_beyond(span);
     solve_all();
@@ -197,7 +201,12 @@ Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vecto
 
 Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities,
             const ClimbOptions& options) {
-  return Climber(scene, ladder, parsed(scene.tree, quantities), options).climb();
+  return climb_quantities(scene, ladder, parsed(scene.tree, quantities), options);
+}
+
+Climb climb_quantities(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
+                       const ClimbOptions& options) {
+  return Climber(scene, ladder, std::move(quantities), options).climb();
 }
 
 Scene alone(const Scene& scene, NodeId node) {

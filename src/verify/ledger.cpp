@@ -13,6 +13,7 @@
 #include "solve/cross.hpp"
 #include "solve/placed.hpp"
 #include "solve/spread.hpp"
+#include "verify/rounds.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -37,81 +38,6 @@ Axis axis_along(Kind kind) {
 const char* side_word(Axis axis) {
   return axis == x_axis ? "width" : "height";
 }
-
-// --- sharing -------------------------------------------------------------------------------------------------------
-
-/// The rounds of one line, played through literally.
-class Rounds {
- public:
-  explicit Rounds(const LineAccount& line) : line_(line), size_(line.children.size()), settled_in_(size_.size()) {}
-
-  /// Fills in rounds, and per child the round in which it was settled.
-  void play(LedgerLine& told) {
-    double held = 0;
-    for (const ChildAccount& child : line_.children) held += child.portion.held(child.portion.base);
-    grows_ = held < line_.room();
-    told.grows = grows_;
-    std::vector<bool> free(size_.size());
-    for (std::size_t i = 0; i < size_.size(); ++i) {
-      const Portion& portion = portion_of(i);
-      const double start = portion.held(portion.base);
-      free[i] = factor(i) > 0 && !(grows_ ? portion.base > start : portion.base < start);
-      size_[i] = free[i] ? portion.base : start;
-    }
-    const double initial = rest();
-    for (int round = 1; std::ranges::find(free, true) != free.end(); ++round) play_one(round, initial, free, told);
-  }
-
-  [[nodiscard]] double size(std::size_t i) const { return size_[i]; }
-  [[nodiscard]] int settled_in(std::size_t i) const { return settled_in_[i]; }
-  /// By which room is shared: grow factors, or shrink factors times the base.
-  [[nodiscard]] double factor(std::size_t i) const { return grows_ ? portion_of(i).grow : portion_of(i).shrink; }
-  [[nodiscard]] double speed(std::size_t i) const {
-    return grows_ ? portion_of(i).grow : portion_of(i).shrink * portion_of(i).inner_base;
-  }
-
- private:
-  [[nodiscard]] const Portion& portion_of(std::size_t i) const { return line_.children[i].portion; }
-  [[nodiscard]] double rest() const {
-    double room = line_.room();
-    for (const double size : size_) room -= size;
-    return room;
-  }
-
-  void play_one(int round, double initial, std::vector<bool>& free, LedgerLine& told) {
-    double room = line_.room(), factors = 0, speeds = 0;
-    for (std::size_t i = 0; i < size_.size(); ++i) {
-      room -= free[i] ? portion_of(i).base : size_[i];
-      if (free[i]) factors += factor(i), speeds += speed(i);
-    }
-    if (factors < 1 && std::abs(initial * factors) < std::abs(room)) room = initial * factors;
-    if (grows_ ? room < 0 : room > 0) room = 0;
-    const double level = speeds > 0 ? room / speeds : 0;
-    std::vector<double> held(size_.size());
-    double violation = 0;
-    for (std::size_t i = 0; i < size_.size(); ++i) {
-      if (!free[i]) continue;
-      size_[i] = portion_of(i).base + level * speed(i);
-      held[i] = portion_of(i).held(size_[i]);
-      violation += held[i] - size_[i];
-    }
-    const bool ends = std::abs(violation) <= 1e-12 * std::max(1.0, line_.inner);
-    LedgerRound told_round{room, level, {}};
-    for (std::size_t i = 0; i < size_.size(); ++i) {
-      if (!free[i] || !(ends || (violation > 0 ? held[i] > size_[i] : held[i] < size_[i]))) continue;
-      size_[i] = held[i];
-      free[i] = false;
-      settled_in_[i] = round;
-      told_round.settled.push_back(std::to_string(i));
-    }
-    told.rounds.push_back(std::move(told_round));
-  }
-
-  const LineAccount& line_;
-  std::vector<double> size_;
-  std::vector<int> settled_in_;
-  bool grows_ = false;
-};
 
 // --- one account ---------------------------------------------------------------------------------------------------
 
@@ -140,6 +66,7 @@ class Accountant {
         break;
       case Kind::grid: tell_tracks(told); [[fallthrough]];
       case Kind::stack:
+        if (told.kind == Kind::stack) told.content = content_of_stack();
         told.sideways = places(x_axis);
         told.up_and_down = places(y_axis);
         break;
@@ -422,6 +349,18 @@ class Accountant {
     }
     told.spare = inner - told.sum;
     return told;
+  }
+
+  /// The children that a stack's content size is of.
+  [[nodiscard]] std::vector<std::string> content_of_stack() const {
+    std::vector<std::string> words;
+    for (const Axis axis : {x_axis, y_axis}) {
+      const std::string leader = content_leader(node_, axis);
+      const double content = axis == x_axis ? view_.max_content(index_) : view_.need(index_);
+      if (!leader.empty())
+        words.push_back("by content its " + std::string(side_word(axis)) + " is " + rounded(content) + leader);
+    }
+    return words;
   }
 
   // --- leaves ------------------------------------------------------------------------------------------------------

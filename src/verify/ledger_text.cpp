@@ -114,6 +114,8 @@ void print_tracks(std::ostream& out, const LedgerTracks& tracks, const char* nam
 
 std::ostream& operator<<(std::ostream& out, const Ledger& ledger) {
   const bool row = ledger.kind == Kind::row;
+  if (!ledger.content.empty()) out << '\n';
+  for (const std::string& words : ledger.content) out << words << '\n';
   for (std::size_t i = 0; i < ledger.lines.size(); ++i) {
     out << "\nalong, " << (row ? "horizontal" : "vertical");
     if (ledger.lines.size() > 1) out << ", line " << i + 1;
@@ -124,8 +126,6 @@ std::ostream& operator<<(std::ostream& out, const Ledger& ledger) {
   for (const LedgerTracks& rows : ledger.rows) print_tracks(out, rows, "rows");
   print_places(out, ledger.sideways, ledger.kind == Kind::column ? "across, horizontal" : "sideways");
   print_places(out, ledger.up_and_down, row ? "across, vertical" : "up and down");
-  if (!ledger.content.empty()) out << '\n';
-  for (const std::string& words : ledger.content) out << words << '\n';
   if (!ledger.adds_up()) out << "\nthis account is off by " << exact(ledger.off) << "; please report the scene\n";
   return out;
 }
