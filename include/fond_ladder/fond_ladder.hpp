@@ -4,6 +4,7 @@
 /// The whole core: describe a scene, arrange it, measure it. Reading scene files is apart, in scene_file.hpp.
 
 #include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/claim.hpp"
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/edges.hpp"
 #include "fond_ladder/keys.hpp"

@@ -53,6 +53,7 @@ struct Scene {
   std::vector<std::string> modes;
   std::vector<When> whens;
   std::vector<Wording> wordings;
+  std::vector<std::string> claims;                 ///< what must hold over the whole ladder
   Tree tree;                                       ///< as it is while no range holds and no mode is on
   std::shared_ptr<const detail::Origins> origins;  ///< who said what, of a scene that was read from a file
 };

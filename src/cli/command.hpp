@@ -82,6 +82,12 @@ struct LedgerCall {
   Format format = Format::table;
 };
 
+struct CheckCall {
+  SceneCall scene;
+  std::vector<std::string> claims;
+  Format format = Format::table;
+};
+
 struct TidyCall {
   std::string file;
   std::string output;  // a file; standard output when empty or -
@@ -91,6 +97,7 @@ ExitStatus measure(const MeasureOptions& options, const Streams& streams);
 ExitStatus climb(const ClimbCall& options, const Streams& streams);
 ExitStatus draw(const DrawCall& call, const Streams& streams);
 ExitStatus ledger(const LedgerCall& call, const Streams& streams);
+ExitStatus check(const CheckCall& call, const Streams& streams);
 ExitStatus tidy(const TidyCall& call, const Streams& streams);
 ExitStatus demo(const Streams& streams);
 

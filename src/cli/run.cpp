@@ -92,6 +92,16 @@ void add_ledger(CLI::App& app, LedgerCall& call) {
   add_format(*command, call.format);
 }
 
+void add_check(CLI::App& app, CheckCall& call) {
+  CLI::App* command =
+      app.add_subcommand("check", "Which claims hold on the whole ladder; exit status 1 when one does not");
+  add_scene(*command, call.scene);
+  command->add_option("--claim", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable")
+      ->option_text("CLAIM")
+      ->allow_extra_args(false);
+  add_format(*command, call.format);
+}
+
 void add_draw(CLI::App& app, DrawCall& call) {
   CLI::App* command = app.add_subcommand("draw", "A picture, every node coloured and named");
   add_scene(*command, call.scene);
@@ -145,7 +155,7 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
   }
   const auto used = app.get_subcommands();
   if (args.empty())
-    return refuse(streams.err, "name a command: measure, climb, ledger, draw, tidy or demo; --help says more");
+    return refuse(streams.err, "name a command: measure, climb, ledger, check, draw, tidy or demo; --help says more");
   if (used.empty()) return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
   if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
     const std::vector<std::string> left = app.remaining(true);
@@ -167,11 +177,13 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
   MeasureOptions measure_options;
   ClimbCall climb_options;
   LedgerCall ledger_call;
+  CheckCall check_call;
   DrawCall draw_call;
   TidyCall tidy_call;
   add_measure(app, measure_options);
   add_climb(app, climb_options);
   add_ledger(app, ledger_call);
+  add_check(app, check_call);
   add_draw(app, draw_call);
   add_tidy(app, tidy_call);
   app.add_subcommand("demo", "The shipped console scene through the commands above");
@@ -183,6 +195,7 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
     if (app.got_subcommand("measure")) status = measure(measure_options, streams);
     if (app.got_subcommand("climb")) status = climb(climb_options, streams);
     if (app.got_subcommand("ledger")) status = ledger(ledger_call, streams);
+    if (app.got_subcommand("check")) status = check(check_call, streams);
     if (app.got_subcommand("draw")) status = draw(draw_call, streams);
     if (app.got_subcommand("tidy")) status = tidy(tidy_call, streams);
     if (app.got_subcommand("demo")) status = demo(streams);

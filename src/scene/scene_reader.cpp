@@ -4,6 +4,7 @@
 // the reading, and the tree is built only when there was none.
 #include <algorithm>
 
+#include "fond_ladder/claim.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
@@ -19,13 +20,14 @@ namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 12> scene_keys{"$schema", "format", "scene",  "em",    "direction", "ladder",
-                                                      "ranges",  "modes",  "shared", "parts", "wordings",  "root"};
+constexpr std::array<std::string_view, 13> scene_keys{"$schema",  "format", "scene", "em",     "direction",
+                                                      "ladder",   "ranges", "modes", "shared", "parts",
+                                                      "wordings", "claims", "root"};
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
 /// Keys of the format that are not built yet: refused, never ignored.
-constexpr std::array<std::string_view, 2> later_scene_keys{"claims", "touch_size"};
+constexpr std::array<std::string_view, 1> later_scene_keys{"touch_size"};
 /// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
-constexpr std::array<std::string_view, 5> definition_keys{"ranges", "modes", "shared", "parts", "wordings"};
+constexpr std::array<std::string_view, 6> definition_keys{"ranges", "modes", "shared", "parts", "wordings", "claims"};
 constexpr std::array<std::string_view, 2> wording_keys{"texts", "direction"};
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
@@ -67,6 +69,8 @@ class SceneReader : private ObjectReader {
     scene.ladder = std::move(ladder_);
     scene.ranges = std::move(conditions_.ranges);
     scene.modes = std::move(conditions_.modes);
+    read_claims(top, scene);
+    if (!faults_.empty()) faults_.raise();
     return scene;
   }
 
@@ -200,6 +204,28 @@ class SceneReader : private ObjectReader {
   /// Reads every part once on its own, so that those nobody uses are checked too.
   void try_parts() {
     for (const auto& [name, root] : definitions_.parts()) node_reader().read(root);
+  }
+
+  /// Read behind everything else: they speak of nodes, ranges and modes.
+  void read_claims(ValueId top, Scene& scene) {
+    const ValueId list = document_.member(top, "claims");
+    if (list == no_value) return;
+    if (document_[list].type != Type::array) {
+      faults_.add(document_, list, "\"claims\" must be a list of texts");
+      return;
+    }
+    for (ValueId id = document_[list].first; id != no_value; id = document_[id].next) {
+      if (document_[id].type != Type::string) {
+        faults_.add(document_, id, "a claim must be a text in quotes");
+        continue;
+      }
+      try {
+        static_cast<void>(Claim(scene, document_[id].text));
+        scene.claims.push_back(document_[id].text);
+      } catch (const BadClaim& fault) {
+        faults_.add(document_, id, "in this claim, column " + std::to_string(fault.column()) + ": " + fault.what());
+      }
+    }
   }
 
   /// Read last, for they speak of nodes by path.

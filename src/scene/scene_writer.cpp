@@ -29,6 +29,11 @@ class SceneWriter {
     write_ladder();
     write_conditions();
     write_wordings();
+    if (!scene_.claims.empty()) {
+      page_.open('[', "claims");
+      for (const std::string& claim : scene_.claims) page_.value({}, json_text(claim));
+      page_.close();
+    }
     write_nodes();
     page_.close();
     return page_.page();
@@ -150,13 +155,14 @@ class SceneWriter {
     const auto found = forms_.find(node);
     if (found == forms_.end()) return;
     page.open('{', "when");
-    for (const auto& [name, changes] : found->second) {
+    for (const auto& form : found->second) {
+      const std::vector<const When*>& changes = form.second;
       Keys keys = scene_.tree.keys(node);
       const auto all = [&](Keys& into) {
         for (const When* when : changes) when->change(into);
       };
       all(keys);
-      page.open('{', name);
+      page.open('{', form.first);
       for (const KeyEntry* entry : keys_said(all)) write_key(*entry, keys, page, entry->name);
       page.close();
     }

@@ -236,6 +236,7 @@ std::string scene_schema() {
                             {"parts", map_of(reference("node"))},
                             {"wordings", map_of(closed_object({{"texts", map_of({{"type", "string"}})},
                                                                {"direction", words(words_of<Direction>)}}))},
+                            {"claims", list_of({{"type", "string"}})},
                             {"root", reference("node")}});
   top["properties"]["em"]["description"] = "pixels in one em";
   top["required"] = {"format", "root"};

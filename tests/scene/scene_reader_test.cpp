@@ -136,7 +136,6 @@ TEST(SceneReader, ChecksTheHead) {
             "1:32: error: \"direction\" must be ltr or rtl (at /direction)\n"
             "1:55: error: \"width\" must be a size, or [from, to] with from at most to (at /ladder/width)\n"
             "1:74: error: a rung must be [width, height] in pixels (at /ladder/rungs/p)\n"
-            "1:80: error: \"claims\" is not supported yet; take it out (at /claims)\n"
             "1:92: error: unknown key \"roots\"; the nearest one is \"root\" (at /roots)\n"
             "1:110: error: \"scene\" must be a text in quotes (at /scene)\n");
   EXPECT_EQ(faults("[]"), "1:1: error: a scene is a JSON object with the keys \"format\" and \"root\"\n");

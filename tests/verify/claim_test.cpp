@@ -1,0 +1,189 @@
+// SPDX-License-Identifier: MIT
+//
+// Claims: what may be said, what is refused and where, and for every function a claim that holds, one that fails at one
+// pixel, and one that fails only between two whole pixels.
+#include <gtest/gtest.h>
+
+#include <sstream>
+
+#include "fond_ladder/claim.hpp"
+#include "support/golden.hpp"
+#include "support/program.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// `a` and `b` share the row; `low` holds below 100; `c` is hidden below 60.5; `tip` is a child of `b`.
+Scene the_scene() {
+  Scene scene = testing::scene_from(
+      "row:r [ box:a weight=1 max_width=40.25 row:b weight=1 min_width=0 [ box:tip width=30 shrink=0 height=8 ] "
+      "box:tag[0] width=5 height=5 shrink=0 box:tag[1] width=5 height=6 shrink=0 box:c pin={\"left\":1,\"top\":1} "
+      "width=2 height=2 ]");
+  scene.ranges = {{"low", {}, 100}, {"never", 5000}};
+  scene.modes = {"dim"};
+  scene.whens.push_back({scene.tree.at("c"), "low", [](Keys& keys) { keys.hidden = true; }});
+  scene.ladder = {{50, 120}, Span(20), {}};
+  return scene;
+}
+
+/// `kept`, or the stretches of sizes at which a claim fails.
+std::string outcome_of(const std::string& claim) {
+  const Scene scene = the_scene();
+  const CheckedClaim checked = check(scene, {claim})[0];
+  if (checked.rungs == 0) return "never tested";
+  std::string text;
+  for (const auto& failing : checked.failing) {
+    text += (text.empty() ? "" : ", ") + testing::short_number(failing.from) + ".." + testing::short_number(failing.to);
+  }
+  return checked.holds ? "kept" : text;
+}
+
+TEST(Claims, HoldOrTellWhereTheyFail) {
+  // a = (w - 10) / 2 up to 40.25, reached at 90.5; b has the rest. tip sticks out of b below 70.
+  const struct {
+    const char *claim, *outcome;
+  } cases[] = {
+      {"a.width <= 40.25", "kept"},
+      {"a.width < 40", "90..120"},
+      {"a.width = b.width when container.width <= 90", "kept"},
+      {"a.width = b.width", "90.5156..120"},
+      {"a.width = b.width give 1", "92..120"},
+      {"b.width - a.width < 28.5", "119..120"},
+      {"b.width - a.width < 29", "120..120"},
+      {"a.width < 40.24", "90.4844..120"},
+      {"a.width : b.width = 1 : 1 when container.width < 90.6 give 0.001", "90.5156..90.5156"},
+      {"20 <= a.width <= 40.25", "kept"},
+      {"20 < a.width < 40.25", "50..50, 90.4844..120"},
+      {"a.width + b.width = container.width - 10", "kept"},
+      {"sum(a.width, b.width, tag[*].width) = container.width", "kept"},
+      {"sum(tag[*].width) = 10", "kept"},
+      {"min(tag[*].height, 9) = 5 and max(tag[*].height) = 6", "kept"},
+      {"count(tag[*]) = 2", "kept"},
+      {"count(r/*) = 4 when low", "kept"},
+      {"count(r/*) = 5 when not low", "kept"},
+      {"same(tag[*].width, 5)", "kept"},
+      {"same(tag[*].height)", "50..120"},
+      {"enclosed(tip, b)", "50..69"},
+      {"enclosed(tag[*], r)", "kept"},
+      {"apart(a, b, tag[*])", "kept"},
+      {"apart(tip, tag[*])", "50..69"},
+      {"uncut(b)", "50..69"},
+      {"uncut(a)", "kept"},
+      {"shown(a, tip)", "kept"},
+      {"shown(c)", "50..99.9844"},
+      {"tag[*].width = 5", "kept"},
+      {"tag[*].height = 5", "50..120"},
+      {"tag[*].right >= tag[*].left + 5", "kept"},
+      {"c.width = 2", "50..99.9844"},
+      {"c.width = 2 when not low", "kept"},
+      {"low or container.width >= 100", "kept"},
+      {"low", "100..120"},
+      {"not (a.width > 30 and b.width > 30)", "71..120"},
+      {"(a.width + b.width) * 2 = (container.width - 10) / 0.5", "kept"},
+      {"-a.width <= -20", "kept"},
+      {"a.width = 3 when never", "never tested"},
+      {"a.width = 3 when dim", "never tested"},
+      {"container.width < 120", "120..120"},
+      {"container.width <= 119.99", "120..120"},
+  };
+  for (const auto& [claim, outcome] : cases) EXPECT_EQ(outcome_of(claim), outcome) << claim;
+}
+
+TEST(Claims, FailBetweenTwoWholePixelsWhereOnlyTurnsAre) {
+  Scene scene = testing::scene_from("row:r [ box:a width=10 ]");
+  scene.ranges = {{"gap", 60.25, 60.5}};
+  scene.whens.push_back({scene.tree.at("a"), "gap", [](Keys& keys) { keys.width = 20.0; }});
+  scene.ladder = {{50, 70}, Span(20), {}};
+  const CheckedClaim checked = check(scene, {"a.width = 10"})[0];
+  ASSERT_EQ(checked.failing.size(), 1U);
+  EXPECT_EQ(checked.failing[0].from, 60.25);
+  EXPECT_LT(checked.failing[0].to, 60.5);
+  EXPECT_EQ(checked.failing[0].values[0].second, 20);
+}
+
+TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
+  const struct {
+    const char *claim, *fault;
+  } cases[] = {
+      {"a.widht = 3", "1: \"widht\" is no measure; the nearest one is \"width\""},
+      {"aa.width = 3", "1: \"aa\" names no node; the nearest name is \"a\""},
+      {"b.width = nobody/*.width", "11: \"nobody/*\" matches no node"},
+      {"a.width", "8: a comparison should stand here: =, <, <=, >, >= or :"},
+      {"a.width = ", "11: a number, a quantity as in beds.width, or a function should stand here"},
+      {"1 < a.width > 3", "15: one chain cannot mix < and >"},
+      {"smae(a.width, b.width)", "1: \"smae\" is no function that gives a number; the nearest word is \"same\""},
+      {"lwo",
+       "1: \"lwo\" is no quantity, range or mode; the nearest word is \"low\"; a quantity is written as in beds.width"},
+      {"same(a.width", "13: \")\" should stand here"},
+      {"enclosed(a)", "11: enclosed takes two: what lies in what"},
+      {"a.width = 3 wehn low", "13: the claim should end here; the nearest word is \"when\""},
+      {"a.width = 3 give", "17: write by how many pixels it may be off, as in give 0.5"},
+      {"a.width : b.width = 1", "22: a ratio needs as many numbers as there are sums"},
+      {"a.width ! 3", "9: \"!\" has no meaning in a claim"},
+      {"(a.width + 1) = 3)", "18: the claim should end here"},
+      {"", "1: a number, a quantity as in beds.width, or a function should stand here"},
+  };
+  const Scene scene = the_scene();
+  for (const auto& [claim, fault] : cases) {
+    try {
+      static_cast<void>(Claim(scene, claim));
+      ADD_FAILURE() << claim;
+    } catch (const BadClaim& bad) {
+      EXPECT_EQ(std::to_string(bad.column()) + ": " + bad.what(), fault) << claim;
+    }
+  }
+  EXPECT_THROW(Claim(scene, std::string(100000, '(')), BadClaim);
+}
+
+TEST(Claims, OfAFileAreReadWithItAndRefusedWithTheirPlace) {
+  const std::string head = R"({"format":1,"root":{"kind":"row","name":"r"},"claims":[)";
+  EXPECT_EQ(testing::run({"check", "-"}, head + "\"r.width = container.width\"]}").status, 0);
+  EXPECT_EQ(testing::run({"check", "-"}, head + "\"r.widht = 3\", 4]}").err,
+            "standard input:1:56: error: in this claim, column 1: \"widht\" is no measure; the nearest one is "
+            "\"width\" (at /claims/0)\n"
+            "standard input:1:71: error: a claim must be a text in quotes (at /claims/1)\n");
+  EXPECT_EQ(testing::run({"check", "-"}, head + "]}").err,
+            "fond-ladder: error: check: the scene has no claims; write \"claims\" into it, or give one by --claim\n");
+}
+
+TEST(Claims, TheProgramChecksTheDemoAndSaysWhatBroke) {
+  const std::string console = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json";
+  const testing::Result kept = testing::run({"check", console});
+  EXPECT_EQ(kept.status, 0) << kept.out;
+  EXPECT_TRUE(kept.out.starts_with("North house console from 360 to 1440 wide: all 21 claims hold\n")) << kept.out;
+  const testing::Result closed = testing::run({"check", console, "--mode", "closed"});
+  EXPECT_EQ(closed.status, 1);  // three claims are about the beds, which are gone
+  EXPECT_NE(closed.out.find("never   apart(beds, work) when not closed\n          never tested: "), std::string::npos)
+      << closed.out;
+  const testing::Result broken =
+      testing::run({"check", console, "--try", "beds.width=260", "--claim", "map.height <= 600"});
+  EXPECT_EQ(broken.status, 1);
+  std::string text = broken.out;
+  for (std::size_t at = text.find(console); at != std::string::npos; at = text.find(console)) {
+    text.replace(at, console.size(), "console.scene.json");
+  }
+  testing::expect_golden("check.txt", text);
+  const std::string json = testing::run({"check", console, "--claim", "bar.height = 3", "--format", "json"}).out;
+  EXPECT_NE(json.find(R"({"claim": "bar.height = 3", "holds": false, "rungs": )"), std::string::npos) << json;
+}
+
+TEST(Claims, ComeOutTheSameOnAnyNumberOfThreads) {
+  testing::RandomScenes random(testing::seed());
+  const Scene scene(random.tree(40));
+  const std::vector<std::string> claims{"same(*.width)", "*.width <= container.width", "uncut(*)", "apart(*, *)"};
+  const auto text = [&](unsigned threads) {
+    std::ostringstream out;
+    for (const CheckedClaim& one : check(scene, claims, {}, threads)) {
+      out << one.claim << one.holds << one.rungs;
+      for (const auto& failing : one.failing)
+        out << ' ' << failing.from << ".." << failing.to << '@' << failing.worst.width;
+    }
+    return out.str();
+  };
+  EXPECT_EQ(text(1), text(3));
+}
+
+}  // namespace
+}  // namespace fond_ladder
