@@ -188,7 +188,7 @@ std::string Tree::path(NodeId node) const {
 }
 
 std::string Tree::tail(NodeId node) const {
-  const std::string whole = path(node);
+  std::string whole = path(node);
   for (std::size_t at = whole.rfind('/'); at != std::string::npos && at > 0; at = whole.rfind('/', at - 1)) {
     if (matches(whole.substr(at + 1)).size() == 1) return whole.substr(at + 1);
   }

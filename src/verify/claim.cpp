@@ -326,11 +326,28 @@ class Tester {
   double off_ = 0;
 };
 
-void list_quantities(const Term& term, const ClaimTerms& terms, std::vector<Quantity>& all) {
+/// What a claim's turns are looked for in: its quantities, edges of the nodes that its functions are about, and for
+/// `uncut` what sticks out of anything inside.
+void list_quantities(const Term& term, const Tree& tree, const ClaimTerms& terms, std::vector<Quantity>& all) {
   const auto add = [&](NodeId node, Measure measure) {
     const auto is_it = [&](const Quantity& one) { return one.node == node && one.measure == measure; };
     if (std::ranges::none_of(all, is_it)) all.push_back({node, measure, ""});
   };
+  if (term.kind == TermKind::uncut) {
+    std::vector<NodeId> open;
+    for (const Term& part : term.parts) {
+      const auto& nodes = terms.sets[part.set].nodes;
+      open.insert(open.end(), nodes.begin(), nodes.end());
+    }
+    constexpr std::size_t most_watched = 1000;  // of larger parts whole sizes must do
+    while (!open.empty() && all.size() < most_watched) {
+      const NodeId node = open.back();
+      open.pop_back();
+      add(node, Measure::cut);
+      for (const NodeId child : tree.children(node)) open.push_back(child);
+    }
+    return;
+  }
   if (term.kind == TermKind::quantity) {
     for (const NodeId node : terms.sets[term.set].nodes) add(node, term.measure);
   }
@@ -340,15 +357,15 @@ void list_quantities(const Term& term, const ClaimTerms& terms, std::vector<Quan
         add(node, measure);
     }
   }
-  for (const Term& part : term.parts) list_quantities(part, terms, all);
+  for (const Term& part : term.parts) list_quantities(part, tree, terms, all);
 }
 
 }  // namespace
 
 Claim::Claim(const Scene& scene, std::string_view text) : text_(text) {
   auto terms = std::make_shared<ClaimTerms>(detail::parse_claim(scene, text));
-  list_quantities(terms->claim, *terms, quantities_);
-  if (terms->when) list_quantities(*terms->when, *terms, quantities_);
+  list_quantities(terms->claim, scene.tree, *terms, quantities_);
+  if (terms->when) list_quantities(*terms->when, scene.tree, *terms, quantities_);
   terms_ = std::move(terms);
 }
 

@@ -96,6 +96,10 @@ TEST(Claims, FailBetweenTwoWholePixelsWhereOnlyTurnsAre) {
   scene.ranges = {{"gap", 60.25, 60.5}};
   scene.whens.push_back({scene.tree.at("a"), "gap", [](Keys& keys) { keys.width = 20.0; }});
   scene.ladder = {{50, 70}, Span(20), {}};
+  for (const char* claim : {"uncut(r)", "shown(a)"}) EXPECT_TRUE(check(scene, {claim})[0].holds) << claim;
+  scene.whens[0].change = [](Keys& keys) { keys.width = 80.0, keys.shrink = 0; };
+  EXPECT_EQ(check(scene, {"uncut(r)"})[0].failing.at(0).from, 60.25);
+  scene.whens[0].change = [](Keys& keys) { keys.width = 20.0; };
   const CheckedClaim checked = check(scene, {"a.width = 10"})[0];
   ASSERT_EQ(checked.failing.size(), 1U);
   EXPECT_EQ(checked.failing[0].from, 60.25);
