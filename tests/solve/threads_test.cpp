@@ -38,13 +38,12 @@ TEST(Threads, ManySolversOnOneTree) {
 }
 
 TEST(Threads, ShareTheWorkOfAClimb) {
-  testing::RandomScenes scenes(testing::seed());
-  const Scene scene(scenes.tree(60));
+  const Scene scene = row("r").holds(box("a").weight(1).max_width(80), box("b").weight(1));
   ClimbOptions options;
   options.threads = 4;
   std::vector<double> told;
   options.progress = [&](double share) { told.push_back(share); };
-  const Climb climbed = climb(scene, Ladder{.width = {100, 300}, .height = 200}, {"*.width", "*.height"}, options);
+  const Climb climbed = climb(scene, Ladder{.width = {100, 300}, .height = 200}, {"r/*.width", "r/*.height"}, options);
   EXPECT_EQ(climbed.steps.size(), 201U);
   EXPECT_FALSE(climbed.turns().empty());
   EXPECT_EQ(*std::ranges::max_element(told), 1);
