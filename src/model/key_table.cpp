@@ -254,6 +254,11 @@ const KeyEntry* find_key(std::string_view name) {
   return found == table.end() ? nullptr : &*found;
 }
 
+bool is_said(const KeyEntry& entry, const Keys& keys) {
+  static const Keys unsaid;
+  return std::visit([&](auto field) { return keys.*field != unsaid.*field; }, entry.field);
+}
+
 std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys) {
   return std::visit(FaultFinder{keys, entry.domain}, entry.field);
 }

@@ -67,6 +67,9 @@ struct KeyEntry {
 /// Whether a key that acts so does anything on a node of this kind, in a parent of that kind (none for the root).
 [[nodiscard]] bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent);
 
+/// Whether `keys` holds anything but the default for `entry`.
+[[nodiscard]] bool is_said(const KeyEntry& entry, const Keys& keys);
+
 /// Returns what is wrong with the value that `keys` holds for `entry`, as "must be ...", or nothing.
 [[nodiscard]] std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys);
 

@@ -140,12 +140,10 @@ class SceneWriter {
   }
 
   void write_keys(const Step& at) {
-    static const Keys unsaid;
     Keys keys = scene_.tree.keys(at.node);
     if (at.copies > 0) keys.name = base_of(keys.name);
     for (const KeyEntry& entry : key_table()) {
-      const bool said = std::visit([&](auto field) { return keys.*field != unsaid.*field; }, entry.field);
-      if (said || entry.name == "kind") write_key(entry, keys, page_, entry.name);
+      if (is_said(entry, keys) || entry.name == "kind") write_key(entry, keys, page_, entry.name);
     }
     if (at.copies > 0) page_.value("copies", exact(static_cast<double>(at.copies)));
     write_forms(at.node, page_);

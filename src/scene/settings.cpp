@@ -20,7 +20,6 @@ struct Sayer {
 
 std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
                               const std::vector<std::string>& modes) {
-  static const Keys unsaid;
   const auto table = key_table();
   SceneSolver solver(scene, modes);
   const Arrangement arrangement = solver.solve(rung);
@@ -28,7 +27,7 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
 
   std::vector<Sayer> sayers(table.size());
   for (std::size_t i = 0; i < table.size(); ++i) {
-    if (std::visit([&](auto field) { return plain.*field != unsaid.*field; }, table[i].field)) {
+    if (is_said(table[i], plain)) {
       sayers[i].source = Source::own;
     }
   }
@@ -54,8 +53,7 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
   for (std::size_t i = 0; i < table.size(); ++i) {
     const bool acts = acts_on(table[i].acts, held.kind, parent_kind);
     if (sayers[i].source == Source::unsaid && !acts) continue;
-    const bool has_value = std::visit([&](auto field) { return held.*field != unsaid.*field; }, table[i].field) ||
-                           sayers[i].source != Source::unsaid;
+    const bool has_value = is_said(table[i], held) || sayers[i].source != Source::unsaid;
     all.push_back({std::string(table[i].name), has_value ? scene::value_text(table[i], held) : "", sayers[i].source,
                    sayers[i].name, acts});
   }

@@ -143,11 +143,10 @@ class Tidier {
 
   [[nodiscard]] bool is_needed(const KeyEntry& entry, const Step& at, ValueId id) const {
     if (!at.alone || entry.name == "kind") return true;
-    static const Keys unsaid;
     Keys keys;
     Faults ignored("", "");
     read_key(entry, document_, id, keys, ignored);
-    return std::visit([&](auto field) { return keys.*field != unsaid.*field; }, entry.field);
+    return is_said(entry, keys);
   }
 
   const JsonDocument& document_;

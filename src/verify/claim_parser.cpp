@@ -105,7 +105,7 @@ class Parser {
   Term joined(TermKind kind, std::string_view word, Term (Parser::*part)()) {
     Term first = (this->*part)();
     if (!is(word)) return first;
-    Term all{kind, {}, 0, 0, Measure::width, "", {}, {}};
+    Term all(kind);
     all.parts.push_back(std::move(first));
     while (take(word)) all.parts.push_back((this->*part)());
     return all;
@@ -122,7 +122,7 @@ class Parser {
 
   Term term_inside() {
     if (take("not")) {
-      Term negated{TermKind::negated, {}, 0, 0, Measure::width, "", {}, {}};
+      Term negated(TermKind::negated);
       negated.parts.push_back(term());
       return negated;
     }
@@ -153,7 +153,7 @@ class Parser {
       if (calls && found < predicates.size()) return predicate(predicates[found]);
       if (std::ranges::find(conditions_, name) != conditions_.end()) {
         next();
-        return {TermKind::condition, {}, 0, 0, Measure::width, name, {}, {}};
+        return Term(TermKind::condition, name);
       }
     }
     return relation();
@@ -162,7 +162,7 @@ class Parser {
   Term predicate(TermKind kind) {
     next();
     want("(");
-    Term found{kind, {}, 0, 0, Measure::width, "", {}, {}};
+    Term found(kind);
     ++inside_function_;
     do {
       found.parts.push_back(kind == TermKind::same ? sum() : nodes());
@@ -176,7 +176,7 @@ class Parser {
   Term relation() {
     Term first = sum();
     if (is(":")) return ratio(std::move(first));
-    Term chain{TermKind::chain, {}, 0, 0, Measure::width, "", {}, {}};
+    Term chain(TermKind::chain);
     chain.parts.push_back(std::move(first));
     while (const auto link = take_link()) {
       const bool rises = *link == Link::less || *link == Link::at_most,
@@ -203,7 +203,7 @@ class Parser {
   }
 
   Term ratio(Term first) {
-    Term found{TermKind::ratio, {}, 0, 0, Measure::width, "", {}, {}};
+    Term found(TermKind::ratio);
     found.parts.push_back(std::move(first));
     while (take(":")) found.parts.push_back(sum());
     want("=");
@@ -216,7 +216,7 @@ class Parser {
   }
 
   Term binary(Term first, TermKind kind, Term second) {
-    Term both{kind, {}, 0, 0, Measure::width, "", {}, {}};
+    Term both(kind);
     both.parts.push_back(std::move(first));
     both.parts.push_back(std::move(second));
     return both;
@@ -246,7 +246,7 @@ class Parser {
   }
   Term factor_inside() {
     if (take("-")) {
-      Term negative{TermKind::minus_sign, {}, 0, 0, Measure::width, "", {}, {}};
+      Term negative(TermKind::minus_sign);
       negative.parts.push_back(factor());
       return negative;
     }
@@ -255,7 +255,11 @@ class Parser {
       want(")");
       return inside;
     }
-    if (at().kind == Token::Kind::number) return {TermKind::number, {}, next().number, 0, Measure::width, "", {}, {}};
+    if (at().kind == Token::Kind::number) {
+      Term number(TermKind::number);
+      number.number = next().number;
+      return number;
+    }
     if (at().kind != Token::Kind::name) fail("a number, a quantity as in beds.width, or a function should stand here");
     if (tokens_[place_ + 1].text == "(") return fold();
     return quantity();
@@ -268,7 +272,7 @@ class Parser {
     const auto found = static_cast<std::size_t>(std::ranges::find(functions, at().text) - functions.begin());
     if (found < first_fold || found == functions.size())
       fail("\"" + std::string(at().text) + "\" is no function that gives a number" + near(at().text, functions));
-    Term folded{folds[found - first_fold], {}, 0, 0, Measure::width, "", {}, {}};
+    Term folded(folds[found - first_fold]);
     next();
     want("(");
     ++inside_function_;
@@ -285,14 +289,7 @@ class Parser {
     const std::string text(token.text);
     if (text == "container.width" || text == "container.height") {
       next();
-      return {text.ends_with("width") ? TermKind::container_width : TermKind::container_height,
-              {},
-              0,
-              0,
-              Measure::width,
-              text,
-              {},
-              {}};
+      return Term(text.ends_with("width") ? TermKind::container_width : TermKind::container_height, text);
     }
     const std::size_t dot = text.rfind('.');
     if (dot == std::string::npos) {
@@ -301,7 +298,7 @@ class Parser {
       fail("\"" + text + "\" is no quantity, range or mode" + near(text, words) +
            "; a quantity is written as in beds.width");
     }
-    Term found{TermKind::quantity, {}, 0, 0, Measure::width, text, {}, {}};
+    Term found(TermKind::quantity, text);
     try {
       const std::vector<Quantity> all = parse_quantities(scene_.tree, text);
       found.measure = all.front().measure;
@@ -325,7 +322,9 @@ class Parser {
       fail(fault.what());
     }
     next();
-    return {TermKind::nodes, {}, 0, set_of(text, members), Measure::width, text, {}, {}};
+    Term found(TermKind::nodes, text);
+    found.set = set_of(text, members);
+    return found;
   }
 
   std::size_t set_of(const std::string& pattern, const std::vector<NodeId>& members) {

@@ -44,7 +44,8 @@ enum class TermKind : unsigned char {
 enum class Link : unsigned char { equal, less, at_most, more, at_least };
 
 struct Term {
-  TermKind kind = TermKind::number;
+  explicit Term(TermKind of, std::string written = {}) : kind(of), text(std::move(written)) {}
+  TermKind kind;
   std::vector<Term> parts;
   double number = 0;
   std::size_t set = 0;  // of nodes, for quantities and arguments
@@ -62,7 +63,7 @@ struct NodeSet {
 };
 
 struct ClaimTerms {
-  Term claim;
+  Term claim{TermKind::any_of};
   std::optional<Term> when;
   double give = 0.01;  // pixels
   std::vector<NodeSet> sets;

@@ -59,7 +59,6 @@ std::vector<bool> given_to_many(const Scene& scene, NodeId node) {
 }  // namespace
 
 std::vector<IdleSetting> idle_settings(const Scene& scene) {
-  static const Keys unsaid;
   const KindsOf kinds_of(scene);
   std::vector<IdleSetting> idle;
   for (const NodeId node : scene.tree.nodes()) {
@@ -70,8 +69,8 @@ std::vector<IdleSetting> idle_settings(const Scene& scene) {
     const std::vector<bool> given = given_to_many(scene, node);
     for (const KeyEntry& entry : key_table()) {
       if (given[static_cast<std::size_t>(&entry - key_table().data())]) continue;
-      const bool said = std::visit([&](auto field) { return keys.*field != unsaid.*field; }, entry.field);
-      if (said && !ever_acts(entry.acts, kinds, parent ? &parents : nullptr)) idle.push_back({node, entry.name});
+      if (is_said(entry, keys) && !ever_acts(entry.acts, kinds, parent ? &parents : nullptr))
+        idle.push_back({node, entry.name});
     }
   }
   return idle;

@@ -82,7 +82,8 @@ class Accountant {
     const Kind kind = tree_.kind(node_);
     if (tree_.keys(child).pin) return why_pinned(child, axis);
     if ((kind == Kind::row || kind == Kind::column) && axis == axis_along(kind)) {
-      Ledger told = tell();
+      Ledger told;
+      tell_lines(told);
       for (const LedgerLine& line : told.lines) {
         for (const LedgerEntry& entry : line.entries) {
           if (entry.node == child) return entry.why;

@@ -3,6 +3,7 @@
 
 // Work in numbered pieces, on several threads. Who does which piece is left to chance; where its result goes is not.
 
+#include <algorithm>
 #include <atomic>
 #include <cstddef>
 #include <exception>
