@@ -19,6 +19,7 @@
 
 #include "bench_trees.hpp"
 #include "fond_ladder/fond_ladder.hpp"
+#include "houses.hpp"
 #include "touch.hpp"
 
 namespace fond_ladder::bench {
@@ -190,6 +191,16 @@ struct ClimbedScene {
   std::size_t turns = 0;
 };
 
+/// A scene's whole widths solved, and its claims checked over them, both on one thread.
+void add_claims(Compared& compared, const Scene& scene, const std::vector<std::string>& claims) {
+  compared.add("bare", [&scene] {
+    SceneSolver solver(scene);
+    for (double width = scene.ladder.width.from; width <= scene.ladder.width.to; width += 1)
+      solver.solve({width, scene.ladder.height->from});
+  });
+  compared.add("checked", [&scene, &claims] { benchmark::DoNotOptimize(check(scene, claims, {}, 1)); });
+}
+
 /// Google Benchmark decides how often to repeat; what it would print is left out.
 class Silent : public benchmark::BenchmarkReporter {
  public:
@@ -238,6 +249,11 @@ int run(bool quick, const std::string& out) {
   boxes.add_to(climbs, "boxes");
   words.add_to(climbs, "texts");
   measure("climbs", climbs, quick);
+  const Scene checked_scene = houses();
+  const std::vector<std::string> claims = house_claims();
+  Compared checks;
+  add_claims(checks, checked_scene, claims);
+  measure("claims", checks, quick);
 
   Silent silent;
   benchmark::RunSpecifiedBenchmarks(&silent);
@@ -261,7 +277,11 @@ int run(bool quick, const std::string& out) {
     fmt::print("turns of 20 quantities, {} ({}): {:<9}{:.2f} of the bare solves\n", name, climbed->turns, "", ratio);
     json += fmt::format("{}\"{}\": {:.3f}", json.back() == '{' ? "" : ", ", name, ratio);
   }
-  json += "},\n \"grid_per_row\": {";
+  const double checked = checks.ratio("checked", "bare");
+  fmt::print("{} claims, {} nodes, 1080 widths:           {:.2f} of the bare solves\n", claims.size(),
+             checked_scene.tree.size(), checked);
+  json += fmt::format("}},\n \"claims_per_solves\": {:.3f}", checked);
+  json += ",\n \"grid_per_row\": {";
   for (const Pair& pair : grids) {
     const double ratio = per_node(*pair.grid) / per_node(*pair.row);
     fmt::print("a child of a grid of {:<20}{:.2f} of a row's child\n", std::string(pair.cells) + ":", ratio);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <algorithm>
 #include <array>
 #include <cstdint>
 #include <memory>
@@ -34,6 +35,7 @@ struct Rect {
 struct Cut {
   double top = 0, right = 0, bottom = 0, left = 0;
   [[nodiscard]] bool any() const { return top > 0 || right > 0 || bottom > 0 || left > 0; }
+  [[nodiscard]] double most() const { return std::max({top, right, bottom, left}); }
   friend bool operator==(const Cut&, const Cut&) = default;
 };
 
@@ -114,6 +116,8 @@ class Arrangement {
   [[nodiscard]] std::vector<Words> words(NodeId text) const;
   /// What a text's own words and lines stick out of it, and what `max_lines` drops.
   [[nodiscard]] Cut words_cut(NodeId text) const;
+  /// The most that a node, its own words, or anything in it is cut on any side. Linear in what is in it.
+  [[nodiscard]] double most_cut(NodeId node) const;
   /// The size of what lies in a node, its padding box included: for a scroller the larger of its view and the furthest
   /// margin edge of its children plus end padding. CSS Overflow 3, section 2.2.
   [[nodiscard]] Extent content_size(NodeId node) const;

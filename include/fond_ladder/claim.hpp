@@ -3,6 +3,7 @@
 
 #include <memory>
 #include <optional>
+#include <span>
 #include <stdexcept>
 #include <string>
 #include <string_view>
@@ -11,6 +12,7 @@
 
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/variant.hpp"
 
 namespace fond_ladder {
 
@@ -29,6 +31,13 @@ class BadClaim : public std::invalid_argument {
   std::size_t column_;
 };
 
+/// What was measured at one size of the container.
+struct MeasuredRung {
+  Extent container;
+  std::span<const std::optional<double>> values;  ///< one a quantity of the claim, as value_of gives it
+  std::span<const std::string> active;            ///< the ranges that hold and the modes that are on
+};
+
 /// A sentence about measured quantities, as in "beds.width = 240 when container.width >= 640". The grammar stands in
 /// docs/claims.md. A value; it speaks of the nodes of one scene.
 class Claim {
@@ -37,22 +46,21 @@ class Claim {
   Claim(const Scene& scene, std::string_view text);
 
   [[nodiscard]] const std::string& text() const { return text_; }
-  /// The quantities it speaks of, for turns.
-  [[nodiscard]] const std::vector<Quantity>& quantities() const { return quantities_; }
+  /// All that has to be measured to test it.
+  [[nodiscard]] const std::vector<Quantity>& quantities() const;
 
   /// What a claim comes to at one size.
   struct Outcome {
     bool tested = false;  ///< false: its `when` does not hold, or a pattern has only hidden nodes
     bool holds = true;
     double off = 0;  ///< by how much it fails, where that is a number
-    std::vector<std::pair<std::string, std::optional<double>>> values{};  ///< of what failed
   };
-  /// `active` are the ranges that hold and the modes that are on.
-  [[nodiscard]] Outcome test(const Arrangement& arrangement, const std::vector<std::string>& active) const;
+  [[nodiscard]] Outcome test(const MeasuredRung& rung) const;
+  /// The quantities that make it fail there, by their place in the list.
+  [[nodiscard]] std::vector<std::size_t> blamed(const MeasuredRung& rung) const;
 
  private:
   std::string text_;
-  std::vector<Quantity> quantities_;
   std::shared_ptr<const detail::ClaimTerms> terms_;
 };
 
@@ -64,16 +72,29 @@ struct CheckedClaim {
   /// Neighbouring sizes at which it fails, of one height of the container.
   struct Failing {
     double from = 0, to = 0;
-    Extent worst;  ///< container
-    std::vector<std::pair<std::string, std::optional<double>>> values{};
-    std::optional<double> height{};
+    Extent worst;                                                         ///< container
+    std::vector<std::pair<std::string, std::optional<double>>> values{};  ///< of what makes it fail at the worst size
+    std::optional<double> height{};                                       ///< none: as the content makes it
+    std::string node;                                                     ///< the first of those that has a place
+    std::string because;  ///< why that node is as large as it is, from its ledger
+    std::string variant;  ///< in which the claim fails, where there are several; empty for the scene as it is
+    std::string options;  ///< of that variant
   };
   std::vector<Failing> failing;
 };
 
 /// Tests claims at every whole width of the scene's ladder, at both ends of its heights, at every named rung, and on
-/// and next to every range bound and every turn of their quantities. Throws BadClaim, and as SceneSolver does.
+/// and next to every range bound and every turn of their quantities. What becomes of a claim does not depend on the
+/// others. Throws BadClaim, and as SceneSolver does.
 [[nodiscard]] std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,
                                               const std::vector<std::string>& modes = {}, unsigned threads = 0);
+
+/// The same in each variant of a scene. A claim holds if it fails in none and is tested in one.
+[[nodiscard]] std::vector<CheckedClaim> check(const std::vector<Variant>& variants,
+                                              const std::vector<std::string>& claims, unsigned threads = 0);
+
+/// What became of a claim, for people: kept or broken, and where, with which values and why. With the name of a scene
+/// file also which commands to look with.
+[[nodiscard]] std::string report(const CheckedClaim& checked, std::string_view file = {});
 
 }  // namespace fond_ladder

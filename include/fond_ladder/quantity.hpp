@@ -32,7 +32,11 @@ enum class Measure : std::uint8_t {
   spare,     ///< what is left along; negative where things do not fit
   cut,       ///< the most that sticks out of the parent on any side, or of a text its own words
   shown,     ///< 1 or 0, also of hidden nodes
+  most_cut,  ///< the largest cut of a node and all that is in it; what `uncut` asks for, no word of its own
 };
+
+/// As quantities and claims write it.
+[[nodiscard]] std::string_view word_of(Measure measure);
 
 /// Thrown for a text that is no quantity, naming the nearest one.
 class BadQuantity : public std::invalid_argument {
@@ -46,6 +50,11 @@ struct Quantity {
   Measure measure = Measure::width;
   std::string text;  ///< as it was written
 };
+
+/// The node of a path, or all nodes that match a pattern: see parse_quantities. Throws BadQuantity.
+[[nodiscard]] std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern);
+/// The measure that stands behind the last dot. Throws BadQuantity.
+[[nodiscard]] Measure measure_named(const Tree& tree, std::string_view text);
 
 /// Reads `path.measure`. Throws BadQuantity.
 [[nodiscard]] Quantity parse_quantity(const Tree& tree, std::string_view text);

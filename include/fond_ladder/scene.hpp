@@ -45,6 +45,11 @@ struct Scene {
   /// Throws BadValue for a key that is out of its domain and for two siblings of one name.
   Scene(const Node& root, double em = 16, Direction direction = Direction::ltr);  // NOLINT(google-explicit-constructor)
   explicit Scene(Tree nodes) : tree(std::move(nodes)) {}
+  /// Its title, else the name of its root.
+  [[nodiscard]] std::string name() const { return title.empty() ? tree.step(tree.root()) : title; }
+
+  /// The least that WCAG 2.2, success criterion 2.5.8, asks for.
+  static constexpr double usual_touch_size = 24;
 
   std::string title;
   Ladder ladder;
@@ -54,6 +59,7 @@ struct Scene {
   std::vector<When> whens;
   std::vector<Wording> wordings;
   std::vector<std::string> claims;                 ///< what must hold over the whole ladder
+  double touch_size = usual_touch_size;            ///< pixels each way that a person needs to hit a `touch` node
   Tree tree;                                       ///< as it is while no range holds and no mode is on
   std::shared_ptr<const detail::Origins> origins;  ///< who said what, of a scene that was read from a file
 };

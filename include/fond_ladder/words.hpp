@@ -30,6 +30,12 @@ enum class Shows : std::uint8_t { cover, contain, stretch };
 enum class Flow : std::uint8_t { rows, columns };
 /// The axes on which a container scrolls.
 enum class Scroll : std::uint8_t { none, x, y, both };
+[[nodiscard]] constexpr bool scrolls_x(Scroll scroll) {
+  return scroll == Scroll::x || scroll == Scroll::both;
+}
+[[nodiscard]] constexpr bool scrolls_y(Scroll scroll) {
+  return scroll == Scroll::y || scroll == Scroll::both;
+}
 
 /// All words of an enumeration, in the order of its enumerators.
 template <class Word>

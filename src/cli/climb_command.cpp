@@ -102,8 +102,7 @@ std::string value_text(const std::optional<double>& value) {
 
 std::string headline(const Shown& shown) {
   const Ladder& ladder = shown.way.ladder;
-  const std::string title =
-      shown.scene.title.empty() ? shown.scene.tree.step(shown.scene.tree.root()) : shown.scene.title;
+  const std::string title = shown.scene.name();
   const Span span = shown.way.span();
   if (shown.way.along_height) {
     return fmt::format("{} from {} to {} high, {} wide", title, exact(span.from), exact(span.to),

@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/variant.hpp"
 
 namespace fond_ladder::cli {
 
@@ -85,6 +86,22 @@ struct LedgerCall {
 struct CheckCall {
   SceneCall scene;
   std::vector<std::string> claims;
+  std::string junit;  // a file
+  std::string shard;  // as in 2/5
+  bool suggest = false;
+  Format format = Format::table;
+};
+
+struct CompareCall {
+  SceneCall scene;
+  std::string other;  // a second scene file; none: the scene as it is against what the options make of it
+  std::vector<std::string> at;
+  Format format = Format::table;
+};
+
+struct LintCall {
+  SceneCall scene;
+  bool strict = false;
   Format format = Format::table;
 };
 
@@ -98,6 +115,8 @@ ExitStatus climb(const ClimbCall& options, const Streams& streams);
 ExitStatus draw(const DrawCall& call, const Streams& streams);
 ExitStatus ledger(const LedgerCall& call, const Streams& streams);
 ExitStatus check(const CheckCall& call, const Streams& streams);
+ExitStatus compare(const CompareCall& call, const Streams& streams);
+ExitStatus lint(const LintCall& call, const Streams& streams);
 ExitStatus tidy(const TidyCall& call, const Streams& streams);
 ExitStatus demo(const Streams& streams);
 
@@ -105,6 +124,17 @@ ExitStatus demo(const Streams& streams);
 /// tried. One line on standard error tells of settings that do nothing. Throws BadScene and WrongCall.
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
+/// The variants of a scene that a command names: `all` stands for the scene's own texts and every wording, and for
+/// every choice of modes. Throws as load_scene does.
+[[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams);
+
+/// A scene as it is, and as the options of a command make it: the same where there are none. Throws as load_scene does.
+[[nodiscard]] Variant plain_variant(const std::string& file, const Streams& streams);
+enum class Hints { one_line, none };
+[[nodiscard]] Variant load_variant(const SceneCall& call, const Streams& streams, Hints hints = Hints::one_line);
+
+/// Checks claims about a scene that is read already, and prints what became of them.
+void print_check(const Scene& scene, const CheckCall& call, std::ostream& out);
 void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams);
 void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& streams);
 void print_climb(const Scene& scene, const ClimbCall& options, const Streams& streams);

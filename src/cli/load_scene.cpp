@@ -45,27 +45,78 @@ void hint_at(const std::vector<IdleSetting>& idle, const Scene& scene, const Str
     names += fmt::format("{}{} of {}", i == 0 ? "" : ", ", idle[i].key, scene.tree.path(idle[i].node));
   }
   if (idle.size() > most) names += fmt::format(" and {} more", idle.size() - most);
-  fmt::print(streams.err, "hint: {} no effect here: {}\n",
+  fmt::print(streams.err, "hint: {} no effect here: {}; see lint\n",
              idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names);
+}
+
+Scene read(const std::string& file, const Streams& streams) {
+  return file != "-" ? read_scene_file(file)
+                     : read_scene(std::string{std::istreambuf_iterator<char>(streams.in), {}}, "standard input");
+}
+
+std::vector<std::string> wording_names(const Scene& scene) {
+  std::vector<std::string> names;
+  for (const Wording& wording : scene.wordings) names.push_back(wording.name);
+  return names;
+}
+
+/// As a shell reads it back as one word.
+std::string quoted_for_shell(const std::string& text) {
+  std::string quoted = "'";
+  for (const char c : text) quoted += c == '\'' ? std::string("'\\''") : std::string(1, c);
+  return quoted + "'";
+}
+
+/// What the options of a call make of a scene: what is tried beats wordings, and comes last.
+Variant variant_by(const SceneCall& call, const Scene& scene, const std::string& wording,
+                   const std::vector<std::string>& modes) {
+  if (!wording.empty()) require_name("wording", wording, wording_names(scene));
+  for (const std::string& mode : modes) require_name("mode", mode, scene.modes);
+  Variant variant = variant_of(scene, wording, modes, call.longer.empty() ? 0 : parse_share(call.longer));
+  for (const std::string& setting : call.tries) {
+    try_setting(variant.scene, setting);
+    variant.name += (variant.name.empty() ? "" : ", ") + setting;
+    variant.options += (variant.options.empty() ? "" : " ") + std::string("--try ") + quoted_for_shell(setting);
+  }
+  return variant;
+}
+
+bool asks_for_all(const std::string& typed, const std::vector<std::string>& names) {
+  return typed == "all" && std::ranges::find(names, typed) == names.end();
 }
 
 }  // namespace
 
+Variant load_variant(const SceneCall& call, const Streams& streams, Hints hints) {
+  Variant variant = variant_by(call, read(call.file, streams), call.wording, call.modes);
+  if (hints == Hints::one_line) hint_at(idle_settings(variant.scene), variant.scene, streams);
+  return variant;
+}
+
+Variant plain_variant(const std::string& file, const Streams& streams) {
+  return {"", read(file, streams), {}, ""};
+}
+
 Scene load_scene(const SceneCall& call, const Streams& streams) {
-  Scene scene = call.file != "-"
-                    ? read_scene_file(call.file)
-                    : read_scene(std::string{std::istreambuf_iterator<char>(streams.in), {}}, "standard input");
-  for (const std::string& mode : call.modes) require_name("mode", mode, scene.modes);
-  if (!call.wording.empty()) {
-    std::vector<std::string> names;
-    for (const Wording& wording : scene.wordings) names.push_back(wording.name);
-    require_name("wording", call.wording, names);
-    speak(scene, call.wording);
+  return load_variant(call, streams).scene;
+}
+
+std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams) {
+  const Scene scene = read(call.file, streams);
+  std::vector<std::string> wordings = wording_names(scene);
+  if (asks_for_all(call.wording, wordings)) {
+    wordings.insert(wordings.begin(), "");
+  } else {
+    wordings = {call.wording};
   }
-  if (!call.longer.empty()) lengthen(scene, parse_share(call.longer));
-  for (const std::string& setting : call.tries) try_setting(scene, setting);
-  hint_at(idle_settings(scene), scene, streams);
-  return scene;
+  std::vector<std::vector<std::string>> modes{call.modes};
+  if (call.modes.size() == 1 && asks_for_all(call.modes[0], scene.modes)) modes = mode_choices(scene);
+  std::vector<Variant> variants;
+  for (const std::string& wording : wordings) {
+    for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, scene, wording, on));
+  }
+  hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
+  return variants;
 }
 
 }  // namespace fond_ladder::cli

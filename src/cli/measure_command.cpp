@@ -211,7 +211,7 @@ void require_sound(const MeasureOptions& options) {
 }  // namespace
 
 std::string title_of(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked) {
-  std::string title = scene.title.empty() ? scene.tree.step(scene.tree.root()) : scene.title;
+  std::string title = scene.name();
   title += " at " + size_text(arrangement.container());
   if (!asked.name.empty()) title += " (" + asked.name + ")";
   if (!asked.active.empty()) title += fmt::format(" [{}]", fmt::join(asked.active, ", "));

@@ -14,6 +14,14 @@ std::string indented(const std::string& name, int depth) {
   return fmt::format("{}({}) {}", blanks(deepest), depth, name);
 }
 
+std::string json_spans(const std::vector<Span>& spans) {
+  std::vector<std::string> all;
+  all.reserve(spans.size());
+  for (const Span& span : spans)
+    all.push_back(fmt::format("{{\"from\": {}, \"to\": {}}}", exact(span.from), exact(span.to)));
+  return fmt::format("[{}]", fmt::join(all, ", "));
+}
+
 std::string wrapped(const std::string& text, std::size_t widest, bool hangs) {
   std::string lines, line;
   std::istringstream words(text);

@@ -3,7 +3,9 @@
 
 #include <string>
 #include <string_view>
+#include <vector>
 
+#include "fond_ladder/scene.hpp"
 #include "model/number_text.hpp"
 #include "scene/json_page.hpp"
 
@@ -16,6 +18,8 @@ using scene::json_text;
 /// A text in lines of at most `widest` columns, broken at blanks; lines behind the first begin with two blanks where
 /// `hangs`.
 [[nodiscard]] std::string wrapped(const std::string& text, std::size_t widest, bool hangs = false);
+/// `[{"from": 360, "to": 640}]`
+[[nodiscard]] std::string json_spans(const std::vector<Span>& spans);
 /// In quotes where RFC 4180 wants them.
 [[nodiscard]] std::string csv_text(std::string_view text);
 

@@ -96,9 +96,34 @@ void add_check(CLI::App& app, CheckCall& call) {
   CLI::App* command =
       app.add_subcommand("check", "Which claims hold on the whole ladder; exit status 1 when one does not");
   add_scene(*command, call.scene);
+  command->get_option("--mode")->description("Switch a mode on; repeatable; all: every choice of modes in turn");
+  command->get_option("--wording")
+      ->description("Put a wording in; all: the scene's own texts and every wording in turn");
   command->add_option("--claim", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable")
       ->option_text("CLAIM")
       ->allow_extra_args(false);
+  command->add_option("--junit", call.junit, "Also write a JUnit XML file, one case a claim")->option_text("FILE");
+  command->add_option("--shard", call.shard, "Check one part of the claims, as in 2/5: the second of five")
+      ->option_text("PART/OF");
+  command->add_flag("--suggest", call.suggest, "Claims that hold now and look meant, ready to paste");
+  add_format(*command, call.format);
+}
+
+void add_compare(CLI::App& app, CompareCall& call) {
+  CLI::App* command = app.add_subcommand(
+      "compare", "What differs between two scenes, or one as it is and with options; exit status 1 when anything does");
+  add_scene(*command, call.scene);
+  command->add_option("OTHER", call.other, "A second scene file; the options then hold for both")->option_text(" ");
+  command->add_option("--at", call.at, "One size instead of the ladder: 1280x800, 1280, or a named rung; repeatable")
+      ->option_text("SIZE")
+      ->allow_extra_args(false);
+  add_format(*command, call.format);
+}
+
+void add_lint(CLI::App& app, LintCall& call) {
+  CLI::App* command = app.add_subcommand("lint", "What is suspicious, why, at which sizes, and what would cure it");
+  add_scene(*command, call.scene);
+  command->add_flag("--strict", call.strict, "Exit status 1 when anything is found");
   add_format(*command, call.format);
 }
 
@@ -155,7 +180,8 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
   }
   const auto used = app.get_subcommands();
   if (args.empty())
-    return refuse(streams.err, "name a command: measure, climb, ledger, check, draw, tidy or demo; --help says more");
+    return refuse(streams.err,
+                  "name a command: measure, climb, ledger, check, compare, lint, draw, tidy or demo; --help says more");
   if (used.empty()) return refuse(streams.err, "\"" + args.front() + "\" is no command" + meant(app, args.front()));
   if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
     const std::vector<std::string> left = app.remaining(true);
@@ -178,12 +204,16 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
   ClimbCall climb_options;
   LedgerCall ledger_call;
   CheckCall check_call;
+  CompareCall compare_call;
+  LintCall lint_call;
   DrawCall draw_call;
   TidyCall tidy_call;
   add_measure(app, measure_options);
   add_climb(app, climb_options);
   add_ledger(app, ledger_call);
   add_check(app, check_call);
+  add_compare(app, compare_call);
+  add_lint(app, lint_call);
   add_draw(app, draw_call);
   add_tidy(app, tidy_call);
   app.add_subcommand("demo", "The shipped console scene through the commands above");
@@ -196,6 +226,8 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
     if (app.got_subcommand("climb")) status = climb(climb_options, streams);
     if (app.got_subcommand("ledger")) status = ledger(ledger_call, streams);
     if (app.got_subcommand("check")) status = check(check_call, streams);
+    if (app.got_subcommand("compare")) status = compare(compare_call, streams);
+    if (app.got_subcommand("lint")) status = lint(lint_call, streams);
     if (app.got_subcommand("draw")) status = draw(draw_call, streams);
     if (app.got_subcommand("tidy")) status = tidy(tidy_call, streams);
     if (app.got_subcommand("demo")) status = demo(streams);

@@ -21,11 +21,11 @@ constexpr Rect everywhere{-1e12, -1e12, 2e12, 2e12};
 Rect view_inside(const Arrangement& arrangement, const Item& item, Scroll scroll) {
   const Rect padding = padding_box(arrangement, item.node);
   Rect window = everywhere;
-  if (scroll == Scroll::x || scroll == Scroll::both) {
+  if (scrolls_x(scroll)) {
     window.x = item.box.x + padding.x * item.zoom;
     window.width = padding.width * item.zoom;
   }
-  if (scroll == Scroll::y || scroll == Scroll::both) {
+  if (scrolls_y(scroll)) {
     window.y = item.box.y + padding.y * item.zoom;
     window.height = padding.height * item.zoom;
   }

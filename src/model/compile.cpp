@@ -123,8 +123,8 @@ void compile_words(const Keys& keys, Traits& traits) {
   traits.wrap = keys.wrap;
   traits.reverse = keys.reverse;
   traits.alike = keys.alike;
-  traits.scroll_x = keys.scroll == Scroll::x || keys.scroll == Scroll::both;
-  traits.scroll_y = keys.scroll == Scroll::y || keys.scroll == Scroll::both;
+  traits.scroll_x = scrolls_x(keys.scroll);
+  traits.scroll_y = scrolls_y(keys.scroll);
   traits.shares_total = keys.out_of.has_value();
   traits.overlap_earlier = keys.overlap == Overlap::earlier;
   traits.hidden = keys.hidden;

@@ -33,7 +33,7 @@ const std::array table{
     KeyEntry{"touch", &Keys::touch, Acts::everywhere, "a person must be able to hit it"},
     KeyEntry{"order", &Keys::order, Acts::child, "its place among its siblings when they are laid"},
     KeyEntry{"pin", &Keys::pin, Acts::child, "takes it out of the flow and ties it to edges of its parent"},
-    KeyEntry{"scroll", &Keys::scroll, Acts::container, "the axes on which its content may be longer than its view"},
+    KeyEntry{"scroll", &Keys::scroll, Acts::everywhere, "the axes on which its content may be longer than its view"},
     KeyEntry{"scale", &Keys::scale, Acts::everywhere, "painted larger or smaller about its centre", Domain::ratio},
     KeyEntry{"scale_counts", &Keys::scale_counts, Acts::everywhere, "whether room is kept for the painted size"},
     KeyEntry{"gap", &Keys::gap, Acts::line_or_grid,
@@ -252,6 +252,10 @@ std::span<const KeyEntry> key_table() {
 const KeyEntry* find_key(std::string_view name) {
   const auto found = std::ranges::find(table, name, &KeyEntry::name);
   return found == table.end() ? nullptr : &*found;
+}
+
+void unsay(const KeyEntry& entry, Keys& keys) {
+  std::visit([&](auto field) { keys.*field = Keys().*field; }, entry.field);
 }
 
 bool is_said(const KeyEntry& entry, const Keys& keys) {

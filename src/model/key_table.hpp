@@ -70,6 +70,9 @@ struct KeyEntry {
 /// Whether `keys` holds anything but the default for `entry`.
 [[nodiscard]] bool is_said(const KeyEntry& entry, const Keys& keys);
 
+/// Returns a key to its default.
+void unsay(const KeyEntry& entry, Keys& keys);
+
 /// Returns what is wrong with the value that `keys` holds for `entry`, as "must be ...", or nothing.
 [[nodiscard]] std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys);
 

@@ -200,7 +200,8 @@ std::vector<NodeId> Tree::matches(std::string_view path) const {
   const std::string_view last = path.substr(path.rfind('/') + 1);
   bool whole = false;
   walk(*store_, 0, [&](Index node, std::size_t place) {
-    if (whole || step_at(*store_, node, place) != last) return;
+    const std::string_view name = store_->name(node);
+    if (whole || (name.empty() ? step_at(*store_, node, place) : name) != last) return;
     if (!path_ends_in(*store_, node, path, whole)) return;
     if (whole) found.clear();
     found.push_back(store_->id_of(node));

@@ -20,21 +20,15 @@ namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 13> scene_keys{"$schema",  "format", "scene", "em",     "direction",
-                                                      "ladder",   "ranges", "modes", "shared", "parts",
-                                                      "wordings", "claims", "root"};
+constexpr std::array<std::string_view, 14> scene_keys{"$schema", "format",   "scene",  "em",         "direction",
+                                                      "ladder",  "ranges",   "modes",  "touch_size", "shared",
+                                                      "parts",   "wordings", "claims", "root"};
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
-/// Keys of the format that are not built yet: refused, never ignored.
-constexpr std::array<std::string_view, 1> later_scene_keys{"touch_size"};
 /// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
 constexpr std::array<std::string_view, 6> definition_keys{"ranges", "modes", "shared", "parts", "wordings", "claims"};
 constexpr std::array<std::string_view, 2> wording_keys{"texts", "direction"};
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
-}
-
-std::string not_yet(std::string_view key) {
-  return "\"" + std::string(key) + "\" is not supported yet; take it out";
 }
 
 class SceneReader : private ObjectReader {
@@ -67,6 +61,7 @@ class SceneReader : private ObjectReader {
     scene.wordings = std::move(wordings_);
     scene.title = title_;
     scene.ladder = std::move(ladder_);
+    scene.touch_size = touch_size_;
     scene.ranges = std::move(conditions_.ranges);
     scene.modes = std::move(conditions_.modes);
     read_claims(top, scene);
@@ -97,8 +92,8 @@ class SceneReader : private ObjectReader {
         direction_ = read_direction(id);
       } else if (member.key == "ladder") {
         read_ladder(id);
-      } else if (holds(later_scene_keys, member.key)) {
-        faults_.add(document_, id, not_yet(member.key), true);
+      } else if (member.key == "touch_size") {
+        touch_size_ = positive(id, "\"touch_size\" must be a number of pixels, more than 0");
       } else if (member.key != "root" && member.key != "$schema" && !holds(definition_keys, member.key)) {
         unknown_key(id, scene_keys);
       }
@@ -276,6 +271,7 @@ class SceneReader : private ObjectReader {
   Conditions conditions_;
   std::string title_;
   double em_ = 16;
+  double touch_size_ = Scene::usual_touch_size;
   Direction direction_ = Direction::ltr;
   Ladder ladder_;
   std::vector<Wording> wordings_;

@@ -28,6 +28,7 @@ class SceneWriter {
     if (scene_.tree.direction() == Direction::rtl) page_.value("direction", "\"rtl\"");
     write_ladder();
     write_conditions();
+    if (scene_.touch_size != Scene::usual_touch_size) page_.value("touch_size", exact(scene_.touch_size));
     write_wordings();
     if (!scene_.claims.empty()) {
       page_.open('[', "claims");

@@ -232,6 +232,7 @@ std::string scene_schema() {
                             {"ladder", ladder_schema()},
                             {"ranges", list_of(range_schema())},
                             {"modes", list_of(text_like(plain_name_form))},
+                            {"touch_size", number_in(Domain::positive)},
                             {"shared", map_of(reference("keys"))},
                             {"parts", map_of(reference("node"))},
                             {"wordings", map_of(closed_object({{"texts", map_of({{"type", "string"}})},
@@ -239,6 +240,7 @@ std::string scene_schema() {
                             {"claims", list_of({{"type", "string"}})},
                             {"root", reference("node")}});
   top["properties"]["em"]["description"] = "pixels in one em";
+  top["properties"]["touch_size"]["description"] = "pixels that a person needs to hit a node; 24 when left out";
   top["required"] = {"format", "root"};
   Json schema{{"$schema", "https://json-schema.org/draft/2020-12/schema"},
               {"title", "A Fond Ladder scene"},

@@ -134,7 +134,7 @@ void try_setting(Scene& scene, std::string_view setting) {
     scene::Faults faults("--try", json);
     const scene::ValueId value = document.member(document.root(), "value");
     if (document[value].type == scene::JsonValue::Type::null) {
-      std::visit([&](auto field) { tried.*field = Keys().*field; }, entry->field);
+      unsay(*entry, tried);
     } else {
       scene::read_key(*entry, document, value, tried, faults);
     }

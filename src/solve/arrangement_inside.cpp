@@ -70,6 +70,15 @@ double content_extent(const View& view, Index node, Axis axis) {
   return view.traits(node).scrolls(axis) ? std::max(view_size, extent) : extent;
 }
 
+/// Whether a text has the room it asks for, so that nobody needs to break its lines to know that no word sticks out.
+bool words_surely_fit(const View& view, Index node) {
+  const Traits own = view.traits(node);
+  if (own.node_kind() != Kind::text) return true;
+  const bool drops_lines = view.extra(node).keys && view.keys(node).max_lines;
+  if (drops_lines || own.has_aspect || own.percent_edges || own.scroll_x || own.scroll_y) return false;
+  return view.size(node, x_axis) >= view.min_content(node) && view.size(node, y_axis) >= view.need(node);
+}
+
 int line_count(const View& view, Index node) {
   const Traits own = view.traits(node);
   if (const auto* text = dynamic_cast<const PlainText*>(view.content(node))) {
@@ -150,10 +159,11 @@ std::vector<Arrangement::Words> Arrangement::words(NodeId text_node) const {
 }
 
 Cut Arrangement::words_cut(NodeId text_node) const {
-  const std::vector<Words> lines = words(text_node);
-  if (lines.empty()) return {};
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(text_node);
+  if (words_surely_fit(view, i)) return {};
+  const std::vector<Words> lines = words(text_node);
+  if (lines.empty()) return {};
   const Traits own = view.traits(i);
   const Sides border_x = view.border(i, x_axis), border_y = view.border(i, y_axis);
   Cut cut;
@@ -168,6 +178,40 @@ Cut Arrangement::words_cut(NodeId text_node) const {
   if (own.scroll_x) cut.left = cut.right = 0;
   if (!own.scroll_y) cut.bottom = dropped + detail::outside(0, bottom, 0, view.size(i, y_axis) - border_y.after).after;
   return cut;
+}
+
+double Arrangement::most_cut(NodeId node) const {
+  if (!is_placed(node)) return 0;
+  const View view = view_of(*tree_, *passes_);
+  const Index top = tree_->store().index_of(node);
+  double most = std::max(cut(node).most(), words_cut(node).most());
+  std::vector<Index> open{top};
+  while (!open.empty()) {
+    const Index above = open.back();
+    open.pop_back();
+    const Traits own = view.traits(above);
+    if (!is_container(own.node_kind())) {
+      if (!words_surely_fit(view, above)) most = std::max(most, words_cut(tree_->store().id_of(above)).most());
+      continue;
+    }
+    const bool plain = view.is_plain(above);
+    const Sides border_x = plain ? Sides() : view.border(above, x_axis),
+                border_y = plain ? Sides() : view.border(above, y_axis);
+    const double right = view.size(above, x_axis) - border_x.after, bottom = view.size(above, y_axis) - border_y.after;
+    const auto see = [&](double at, double size, double low, double high) {
+      const double over = std::max(low - at, at + size - high);
+      if (over > limits::cut_tolerance) most = std::max(most, over);
+    };
+    const Index first = view.first_child(above), behind = first + view.child_count(above);
+    for (Index child = first; child < behind; ++child) {
+      if (view.traits(child).hidden) continue;
+      if (!own.scroll_x) see(view.place(child, x_axis), view.size(child, x_axis), border_x.before, right);
+      if (!own.scroll_y) see(view.place(child, y_axis), view.size(child, y_axis), border_y.before, bottom);
+      const Kind kind = view.traits(child).node_kind();
+      if (is_container(kind) || kind == Kind::text) open.push_back(child);
+    }
+  }
+  return most;
 }
 
 Extent Arrangement::content_size(NodeId node) const {

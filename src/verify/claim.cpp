@@ -6,6 +6,7 @@
 #include "fond_ladder/claim.hpp"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 #include "verify/claim_terms.hpp"
@@ -21,47 +22,81 @@ using detail::TermKind;
 
 using Number = std::optional<double>;
 
+/// Which of its nodes each set stands for. Most claims have few sets, and need no room of their own for it.
+class Bindings {
+ public:
+  explicit Bindings(std::size_t sets) {
+    if (sets > few_.size()) many_.resize(sets);
+  }
+  std::size_t& operator[](std::size_t set) { return many_.empty() ? few_[set] : many_[set]; }
+  const std::size_t& operator[](std::size_t set) const { return many_.empty() ? few_[set] : many_[set]; }
+
+ private:
+  std::array<std::size_t, 8> few_{};
+  std::vector<std::size_t> many_;
+};
+
 class Tester {
  public:
-  Tester(const ClaimTerms& terms, const Arrangement& arrangement, const std::vector<std::string>& active)
-      : terms_(terms), arrangement_(arrangement), active_(active), bound_(terms.sets.size()) {
-    for (std::size_t i = 0; i < terms.sets.size(); ++i) bound_[i] = terms.sets[i].nodes.front();
-  }
+  Tester(const ClaimTerms& terms, const MeasuredRung& rung) : terms_(terms), rung_(rung), bound_(terms.sets.size()) {}
 
   Claim::Outcome test() {
     Claim::Outcome outcome;
     for_each_binding(terms_.bound, [&] {
       if (terms_.when && !holds(*terms_.when)) return;
-      outcome.tested = true;
       off_ = 0;
-      if (holds(terms_.claim)) return;
+      says_anything_ = false;
+      const bool kept = holds(terms_.claim);
+      outcome.tested = outcome.tested || says_anything_;
+      if (kept) return;
       if (!outcome.holds && off_ <= outcome.off) return;
       outcome.holds = false;
       outcome.off = off_;
-      outcome.values.clear();
-      list_values(terms_.claim, outcome.values);
     });
     return outcome;
   }
 
+  /// The quantities behind the worst failure.
+  std::vector<std::size_t> blamed() {
+    std::vector<std::size_t> found;
+    double worst = -1;
+    for_each_binding(terms_.bound, [&] {
+      if (terms_.when && !holds(*terms_.when)) return;
+      off_ = 0;
+      if (holds(terms_.claim) || off_ <= worst) return;
+      worst = off_;
+      found.clear();
+      blame(terms_.claim, found);
+    });
+    return found;
+  }
+
  private:
+  [[nodiscard]] const Number& at(std::size_t slot) const { return rung_.values[slot]; }
+
   /// Calls `each` for every choice of one node from each set; hidden nodes of patterns are passed over.
   template <class Each>
   void for_each_binding(const std::vector<std::size_t>& sets, const Each& each) {
-    const std::vector<NodeId> before = bound_;
-    std::vector<std::size_t> at(sets.size());
+    if (sets.empty()) return each();
+    const auto count = [&](std::size_t i) { return terms_.sets[sets[i]].nodes.size(); };
+    for (const std::size_t set : sets) bound_[set] = 0;
     for (;;) {
-      bool placed = true;
-      for (std::size_t i = 0; i < sets.size(); ++i) {
-        bound_[sets[i]] = terms_.sets[sets[i]].nodes[at[i]];
-        placed = placed && arrangement_.is_placed(bound_[sets[i]]);
-      }
-      if (placed) each();
+      const bool placed = std::ranges::all_of(
+          sets, [&](std::size_t set) { return at(terms_.sets[set].placed[bound_[set]]).has_value(); });
+      if (placed && starts_agree(sets)) each();
       std::size_t i = 0;
-      while (i < sets.size() && ++at[i] == terms_.sets[sets[i]].nodes.size()) at[i++] = 0;
+      while (i < sets.size() && ++bound_[sets[i]] == count(i)) bound_[sets[i++]] = 0;
       if (i == sets.size()) break;
     }
-    bound_ = before;
+  }
+
+  /// Whether words that two patterns begin with mean the same node in both.
+  [[nodiscard]] bool starts_agree(const std::vector<std::size_t>& sets) const {
+    const auto is_bound = [&](std::size_t set) { return std::ranges::find(sets, set) != sets.end(); };
+    return std::ranges::all_of(terms_.shared_starts, [&](const detail::SharedStart& shared) {
+      return !is_bound(shared.first) || !is_bound(shared.second) ||
+             shared.of_first[bound_[shared.first]] == shared.of_second[bound_[shared.second]];
+    });
   }
 
   // --- conditions --------------------------------------------------------------------------------------------------
@@ -72,32 +107,26 @@ class Tester {
       case TermKind::any_of: return std::ranges::any_of(term.parts, part_holds);
       case TermKind::all_of: return std::ranges::all_of(term.parts, part_holds);
       case TermKind::negated: return !holds(term.parts[0]);
-      case TermKind::condition: return std::ranges::find(active_, term.text) != active_.end();
+      case TermKind::condition:
+        says_anything_ = true;
+        return std::ranges::find(rung_.active, term.text) != rung_.active.end();
       case TermKind::chain: return chain_holds(term);
       case TermKind::ratio: return ratio_holds(term);
       case TermKind::same: return same_holds(term);
-      case TermKind::enclosed: return enclosed_holds(nodes_of(term.parts[0]), nodes_of(term.parts[1]));
-      case TermKind::apart: return apart_holds(term);
-      case TermKind::uncut:
-      case TermKind::shown:
-        return std::ranges::all_of(term.parts, [&](const Term& part) {
-          return term.kind == TermKind::uncut ? uncut_holds(nodes_of(part)) : shown_holds(nodes_of(part));
-        });
+      case TermKind::enclosed:
+      case TermKind::apart: return nothing_crosses(term);
+      case TermKind::uncut: return all_hold(term, [&](std::size_t slot) { return uncut_holds(slot); });
+      case TermKind::shown: return all_hold(term, [&](std::size_t slot) { return at(slot) == 1.0; });
       default: return false;
     }
   }
 
-  /// Sides that are made of the container and numbers only compare exactly.
-  static bool is_exact(const Term& term) {
-    if (term.kind == TermKind::quantity || term.kind == TermKind::nodes) return false;
-    return std::ranges::all_of(term.parts, is_exact);
-  }
-
   bool chain_holds(const Term& term) {
+    says_anything_ = true;
     bool all = true;
     for (std::size_t i = 0; i < term.links.size(); ++i) {
       const Number a = value(term.parts[i]), b = value(term.parts[i + 1]);
-      const double give = is_exact(term.parts[i]) && is_exact(term.parts[i + 1]) ? 0 : terms_.give;
+      const double give = term.parts[i].exact && term.parts[i + 1].exact ? 0 : terms_.give;
       if (!a || !b) {
         all = false;
       } else {
@@ -124,6 +153,7 @@ class Tester {
   }
 
   bool ratio_holds(const Term& term) {
+    says_anything_ = true;
     double sizes = 0, parts = 0;
     std::vector<double> values;
     for (std::size_t i = 0; i < term.parts.size(); ++i) {
@@ -144,81 +174,118 @@ class Tester {
   }
 
   bool same_holds(const Term& term) {
-    const std::optional<std::vector<double>> all = listed(term);
-    if (!all) return false;
-    if (all->empty()) return true;
-    const auto [least, most] = std::ranges::minmax(*all);
-    if (most - least <= terms_.give) return true;
-    off_ = std::max(off_, most - least);
+    const Fold fold = folded(term);
+    says_anything_ = says_anything_ || fold.count > 0 || !fold.complete;
+    if (!fold.complete) return false;
+    if (fold.count == 0 || fold.most - fold.least <= terms_.give) return true;
+    off_ = std::max(off_, fold.most - fold.least);
     return false;
   }
 
-  bool enclosed_holds(const std::optional<std::vector<NodeId>>& inner,
-                      const std::optional<std::vector<NodeId>>& outer) {
-    if (!inner || !outer) return false;
-    for (const NodeId a : *inner) {
-      for (const NodeId b : *outer) {
-        const Rect in = arrangement_.box(a), out = arrangement_.box(b);
-        const double off = std::max({out.x - in.x, out.y - in.y, in.right() - out.right(), in.bottom() - out.bottom()});
-        if (off > terms_.give) off_ = std::max(off_, off);
-        if (off > terms_.give) return false;
-      }
-    }
-    return true;
+  // --- functions of nodes ------------------------------------------------------------------------------------------
+
+  /// Whether an argument names a node that is hidden.
+  bool names_hidden(const Term& nodes) {
+    const NodeSet& set = terms_.sets[nodes.set];
+    const auto is_placed = [&](std::size_t slot) { return at(slot).has_value(); };
+    says_anything_ = says_anything_ || !set.many || std::ranges::any_of(set.placed, is_placed);
+    return !set.many && !is_placed(set.placed[0]);
   }
 
-  bool apart_holds(const Term& term) {
-    std::vector<NodeId> all;
-    for (const Term& part : term.parts) {
-      const auto some = nodes_of(part);
-      if (!some) return false;
-      all.insert(all.end(), some->begin(), some->end());
-    }
-    for (std::size_t i = 0; i < all.size(); ++i) {
-      for (std::size_t k = i + 1; k < all.size(); ++k) {
-        const Rect a = arrangement_.box(all[i]), b = arrangement_.box(all[k]);
-        const double wide = std::min(a.right(), b.right()) - std::max(a.x, b.x),
-                     high = std::min(a.bottom(), b.bottom()) - std::max(a.y, b.y);
-        if (std::min(wide, high) <= terms_.give) continue;
-        off_ = std::max(off_, std::min(wide, high));
-        return false;
-      }
-    }
-    return true;
-  }
-
-  bool uncut_holds(const std::optional<std::vector<NodeId>>& nodes) {
-    if (!nodes) return false;
+  template <class Holds>
+  bool all_hold(const Term& function, const Holds& slot_holds) {
     bool all = true;
-    std::vector<NodeId> open = *nodes;
-    while (!open.empty()) {
-      const NodeId node = open.back();
-      open.pop_back();
-      const double cut = value_of({node, Measure::cut, ""}, arrangement_).value_or(0);
-      if (cut > terms_.give) {
-        off_ = std::max(off_, cut);
-        all = false;
+    for (const Term& part : function.parts) {
+      if (names_hidden(part)) return false;
+      const NodeSet& set = terms_.sets[part.set];
+      for (std::size_t i = 0; i < part.slots.size(); ++i) {
+        if (!at(set.placed[i])) continue;
+        all = slot_holds(part.slots[i]) && all;
       }
-      for (const NodeId child : arrangement_.tree().children(node)) open.push_back(child);
     }
     return all;
   }
 
-  bool shown_holds(const std::optional<std::vector<NodeId>>& nodes) const {
-    if (!nodes) return false;
-    return std::ranges::all_of(*nodes, [&](NodeId node) {
-      return value_of({node, Measure::shown, ""}, arrangement_) == 1.0;
-    });
+  bool uncut_holds(std::size_t slot) {
+    const double cut = at(slot).value_or(0);
+    if (cut > terms_.give) off_ = std::max(off_, cut);
+    return cut <= terms_.give;
+  }
+
+  /// One placed node of an argument.
+  struct Edges {
+    double left = 0, right = 0, top = 0, bottom = 0;
+    const std::size_t* slots = nullptr;  // of these, as they were asked for
+    std::size_t part = 0;                // the argument
+  };
+  [[nodiscard]] std::vector<Edges> edges_of(const Term& function) const {
+    std::vector<Edges> all;
+    all.reserve(function.parts.size());
+    for (std::size_t part = 0; part < function.parts.size(); ++part) {
+      const std::vector<std::size_t>& slots = function.parts[part].slots;
+      for (std::size_t i = 0; i < slots.size(); i += detail::edges_asked.size()) {
+        const auto edge = [&](std::size_t k) { return at(slots[i + k]); };
+        if (edge(0)) all.push_back({*edge(0), *edge(1), *edge(2), *edge(3), &slots[i], part});
+      }
+    }
+    return all;
+  }
+
+  /// By how much two edges are on the wrong side of each other, and which.
+  struct Crossing {
+    double by = 0;
+    std::size_t first = 0, second = 0;  // slots
+  };
+
+  static Crossing sticks_out(const Edges& in, const Edges& out) {
+    const std::array<double, 4> by{out.left - in.left, in.right - out.right, out.top - in.top, in.bottom - out.bottom};
+    const auto side = static_cast<std::size_t>(std::ranges::max_element(by) - by.begin());
+    return {by[side], in.slots[side], out.slots[side]};
+  }
+
+  static Crossing overlap(const Edges& a, const Edges& b) {
+    const double wide = std::min(a.right, b.right) - std::max(a.left, b.left),
+                 high = std::min(a.bottom, b.bottom) - std::max(a.top, b.top);
+    const bool a_ahead = wide <= high ? a.left <= b.left : a.top <= b.top;
+    const std::size_t near = wide <= high ? 0 : 2, far = near + 1;
+    const Edges &ahead = a_ahead ? a : b, &behind = a_ahead ? b : a;
+    return {std::min(wide, high), ahead.slots[far], behind.slots[near]};
+  }
+
+  /// Of all pairs that `enclosed` or `apart` is about.
+  [[nodiscard]] Crossing worst_crossing(const Term& function) const {
+    const std::vector<Edges> all = edges_of(function);
+    Crossing worst;
+    for (std::size_t i = 0; i < all.size(); ++i) {
+      for (std::size_t k = i + 1; k < all.size(); ++k) {
+        const bool is_enclosed = function.kind == TermKind::enclosed;
+        if (is_enclosed && all[i].part == all[k].part) continue;
+        const Crossing crossing = is_enclosed ? sticks_out(all[i], all[k]) : overlap(all[i], all[k]);
+        if (crossing.by > worst.by) worst = crossing;
+      }
+    }
+    return worst;
+  }
+
+  bool nothing_crosses(const Term& function) {
+    for (const Term& part : function.parts) {
+      if (names_hidden(part)) return false;
+    }
+    const double by = worst_crossing(function).by;
+    if (by > terms_.give) off_ = std::max(off_, by);
+    return by <= terms_.give;
   }
 
   // --- numbers -----------------------------------------------------------------------------------------------------
 
+  [[nodiscard]] std::size_t slot_of(const Term& quantity) const { return quantity.slots[bound_[quantity.set]]; }
+
   Number value(const Term& term) {
     switch (term.kind) {
       case TermKind::number: return term.number;
-      case TermKind::quantity: return value_of({bound_[term.set], term.measure, ""}, arrangement_);
-      case TermKind::container_width: return arrangement_.container().width;
-      case TermKind::container_height: return arrangement_.container().height;
+      case TermKind::quantity: return at(slot_of(term));
+      case TermKind::container_width: return rung_.container.width;
+      case TermKind::container_height: return rung_.container.height;
       case TermKind::minus_sign: {
         const Number inner = value(term.parts[0]);
         return inner ? Number(-*inner) : inner;
@@ -229,12 +296,16 @@ class Tester {
       case TermKind::divided: return of_both(term.kind, value(term.parts[0]), value(term.parts[1]));
       case TermKind::sum_of:
       case TermKind::least_of:
-      case TermKind::most_of: return folded(term);
-      case TermKind::count_of: {
-        const NodeSet& set = terms_.sets[term.parts[0].set];
-        return static_cast<double>(
-            std::ranges::count_if(set.nodes, [&](NodeId node) { return arrangement_.is_placed(node); }));
+      case TermKind::most_of: {
+        const Fold fold = folded(term);
+        if (!fold.complete) return {};
+        if (term.kind == TermKind::sum_of) return fold.sum;
+        if (fold.count == 0) return {};
+        return term.kind == TermKind::least_of ? fold.least : fold.most;
       }
+      case TermKind::count_of:
+        return static_cast<double>(std::ranges::count_if(terms_.sets[term.parts[0].set].placed,
+                                                         [&](std::size_t slot) { return at(slot).has_value(); }));
       default: return {};
     }
   }
@@ -249,128 +320,103 @@ class Tester {
     }
   }
 
-  Number folded(const Term& term) {
-    const std::optional<std::vector<double>> all = listed(term);
-    if (!all) return {};
-    if (term.kind == TermKind::sum_of) {
-      double sum = 0;
-      for (const double one : *all) sum += one;
-      return sum;
-    }
-    if (all->empty()) return {};
-    return term.kind == TermKind::least_of ? std::ranges::min(*all) : std::ranges::max(*all);
-  }
-
-  static void list_sets(const Term& term, const std::vector<NodeSet>& sets, std::vector<std::size_t>& found) {
-    const bool many = term.kind == TermKind::quantity && sets[term.set].many;
-    if (many && std::ranges::find(found, term.set) == found.end()) found.push_back(term.set);
-    for (const Term& part : term.parts) list_sets(part, sets, found);
-  }
-
-  /// The numbers of a function's arguments, those of a pattern node by node; none when one that is named has no value.
-  std::optional<std::vector<double>> listed(const Term& function) {
-    std::vector<double> all;
-    bool complete = true;
+  /// The numbers of a function's arguments, those of a pattern node by node.
+  struct Fold {
+    double sum = 0, least = 0, most = 0;
+    std::size_t count = 0;
+    bool complete = true;  // false: one that is named has no value
+  };
+  Fold folded(const Term& function) {
+    Fold fold;
     for (const Term& part : function.parts) {
-      std::vector<std::size_t> sets;
-      list_sets(part, terms_.sets, sets);
-      for_each_binding(sets, [&] {
-        if (const Number number = value(part)) {
-          all.push_back(*number);
-        } else {
-          complete = false;
+      const Bindings before = bound_;
+      for_each_binding(part.many, [&] {
+        const Number number = value(part);
+        if (!number) {
+          fold.complete = false;
+          return;
         }
+        fold.least = fold.count == 0 ? *number : std::min(fold.least, *number);
+        fold.most = fold.count == 0 ? *number : std::max(fold.most, *number);
+        fold.sum += *number;
+        ++fold.count;
       });
+      bound_ = before;
     }
-    if (!complete) return {};
-    return all;
+    return fold;
   }
 
-  /// The nodes of an argument; none when it names one that is hidden.
-  [[nodiscard]] std::optional<std::vector<NodeId>> nodes_of(const Term& term) const {
-    const NodeSet& set = terms_.sets[term.set];
-    std::vector<NodeId> placed;
-    for (const NodeId node : set.nodes) {
-      if (arrangement_.is_placed(node)) {
-        placed.push_back(node);
-      } else if (!set.many) {
-        return {};
-      }
-    }
-    return placed;
-  }
+  // --- what is behind a failure ------------------------------------------------------------------------------------
 
-  void list_values(const Term& term, std::vector<std::pair<std::string, Number>>& values) {
+  static void add(std::size_t slot, std::vector<std::size_t>& found) {
     constexpr std::size_t most = 8;
-    if (values.size() == most) return;
-    const Tree& tree = arrangement_.tree();
-    if (term.kind == TermKind::quantity) {
-      const std::string measure = term.text.substr(term.text.rfind('.'));
-      const bool is_list =
-          terms_.sets[term.set].many && std::ranges::find(terms_.bound, term.set) == terms_.bound.end();
-      for (const NodeId node : is_list ? terms_.sets[term.set].nodes : std::vector<NodeId>{bound_[term.set]}) {
-        const std::string name = tree.tail(node) + measure;
-        if (values.size() < most &&
-            std::ranges::find(values, name, &std::pair<std::string, Number>::first) == values.end()) {
-          values.emplace_back(name, value_of({node, term.measure, ""}, arrangement_));
-        }
+    if (found.size() < most && std::ranges::find(found, slot) == found.end()) found.push_back(slot);
+  }
+
+  void blame(const Term& term, std::vector<std::size_t>& found) {
+    switch (term.kind) {
+      case TermKind::quantity: {
+        const bool is_list =
+            terms_.sets[term.set].many && std::ranges::find(terms_.bound, term.set) == terms_.bound.end();
+        if (!is_list) return add(slot_of(term), found);
+        for (const std::size_t slot : term.slots) add(slot, found);
+        return;
       }
+      case TermKind::all_of:
+        for (const Term& part : term.parts) {
+          if (!holds(part)) blame(part, found);
+        }
+        return;
+      case TermKind::uncut:
+      case TermKind::shown:
+        for (const Term& part : term.parts) {
+          for (const std::size_t slot : part.slots) {
+            if (term.kind == TermKind::shown ? at(slot) != 1.0 : at(slot).value_or(0) > terms_.give) add(slot, found);
+          }
+        }
+        return;
+      case TermKind::enclosed:
+      case TermKind::apart: {
+        const Crossing worst = worst_crossing(term);
+        if (worst.by <= terms_.give) return;
+        add(worst.first, found);
+        add(worst.second, found);
+        return;
+      }
+      case TermKind::count_of:
+        for (const std::size_t slot : terms_.sets[term.parts[0].set].placed) add(slot, found);
+        return;
+      default:
+        for (const Term& part : term.parts) blame(part, found);
     }
-    for (const Term& part : term.parts) list_values(part, values);
   }
 
   const ClaimTerms& terms_;
-  const Arrangement& arrangement_;
-  const std::vector<std::string>& active_;
-  std::vector<NodeId> bound_;  // by set
+  const MeasuredRung& rung_;
+  Bindings bound_;  // by set
   double off_ = 0;
+  bool says_anything_ = false;  // false while all it was asked about are functions of nodes that are all hidden
 };
-
-/// What a claim's turns are looked for in: its quantities, edges of the nodes that its functions are about, and for
-/// `uncut` what sticks out of anything inside.
-void list_quantities(const Term& term, const Tree& tree, const ClaimTerms& terms, std::vector<Quantity>& all) {
-  const auto add = [&](NodeId node, Measure measure) {
-    const auto is_it = [&](const Quantity& one) { return one.node == node && one.measure == measure; };
-    if (std::ranges::none_of(all, is_it)) all.push_back({node, measure, ""});
-  };
-  if (term.kind == TermKind::uncut) {
-    std::vector<NodeId> open;
-    for (const Term& part : term.parts) {
-      const auto& nodes = terms.sets[part.set].nodes;
-      open.insert(open.end(), nodes.begin(), nodes.end());
-    }
-    constexpr std::size_t most_watched = 1000;  // of larger parts whole sizes must do
-    while (!open.empty() && all.size() < most_watched) {
-      const NodeId node = open.back();
-      open.pop_back();
-      add(node, Measure::cut);
-      for (const NodeId child : tree.children(node)) open.push_back(child);
-    }
-    return;
-  }
-  if (term.kind == TermKind::quantity) {
-    for (const NodeId node : terms.sets[term.set].nodes) add(node, term.measure);
-  }
-  if (term.kind == TermKind::nodes) {
-    for (const NodeId node : terms.sets[term.set].nodes) {
-      for (const Measure measure : {Measure::left, Measure::right, Measure::top, Measure::bottom, Measure::cut})
-        add(node, measure);
-    }
-  }
-  for (const Term& part : term.parts) list_quantities(part, tree, terms, all);
-}
 
 }  // namespace
 
 Claim::Claim(const Scene& scene, std::string_view text) : text_(text) {
   auto terms = std::make_shared<ClaimTerms>(detail::parse_claim(scene, text));
-  list_quantities(terms->claim, scene.tree, *terms, quantities_);
-  if (terms->when) list_quantities(*terms->when, scene.tree, *terms, quantities_);
+  detail::list_quantities(*terms);
+  detail::find_shared_starts(*terms, scene.tree);
   terms_ = std::move(terms);
 }
 
-Claim::Outcome Claim::test(const Arrangement& arrangement, const std::vector<std::string>& active) const {
-  return Tester(*terms_, arrangement, active).test();
+const std::vector<Quantity>& Claim::quantities() const {
+  return terms_->quantities;
+}
+
+Claim::Outcome Claim::test(const MeasuredRung& rung) const {
+  return Tester(*terms_, rung).test();
+}
+
+std::vector<std::size_t> Claim::blamed(const MeasuredRung& rung) const {
+  return Tester(*terms_, rung).blamed();
 }
 
 }  // namespace fond_ladder

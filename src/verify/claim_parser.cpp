@@ -300,11 +300,8 @@ class Parser {
     }
     Term found(TermKind::quantity, text);
     try {
-      const std::vector<Quantity> all = parse_quantities(scene_.tree, text);
-      found.measure = all.front().measure;
-      std::vector<NodeId> members;
-      for (const Quantity& one : all) members.push_back(one.node);
-      found.set = set_of(text.substr(0, dot), members);
+      found.measure = measure_named(scene_.tree, text);
+      found.set = set_of(text.substr(0, dot));
     } catch (const BadQuantity& fault) {
       fail(fault.what());
     }
@@ -315,23 +312,23 @@ class Parser {
   Term nodes() {
     if (at().kind != Token::Kind::name) fail("a node should stand here");
     const std::string text(at().text);
-    std::vector<NodeId> members;
+    Term found(TermKind::nodes, text);
     try {
-      for (const Quantity& one : parse_quantities(scene_.tree, text + ".width")) members.push_back(one.node);
+      found.set = set_of(text);
     } catch (const BadQuantity& fault) {
       fail(fault.what());
     }
     next();
-    Term found(TermKind::nodes, text);
-    found.set = set_of(text, members);
     return found;
   }
 
-  std::size_t set_of(const std::string& pattern, const std::vector<NodeId>& members) {
+  /// Throws BadQuantity.
+  std::size_t set_of(const std::string& pattern) {
     auto& sets = terms_.sets;
     std::size_t place = 0;
     while (place < sets.size() && sets[place].pattern != pattern) ++place;
-    if (place == sets.size()) sets.push_back({pattern, members, pattern.find('*') != std::string::npos});
+    if (place == sets.size())
+      sets.push_back({pattern, nodes_named(scene_.tree, pattern), pattern.find('*') != std::string::npos});
     auto& bound = terms_.bound;
     if (inside_function_ == 0 && sets[place].many && std::ranges::find(bound, place) == bound.end())
       bound.push_back(place);

@@ -10,10 +10,11 @@
 #include <map>
 #include <ostream>
 
-#include "model/container_size.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "verify/causes.hpp"
+#include "verify/measuring.hpp"
+#include "verify/rungs.hpp"
 #include "verify/straight.hpp"
 #include "verify/workers.hpp"
 
@@ -30,39 +31,19 @@ std::vector<Quantity> parsed(const Tree& tree, const std::vector<std::string>& t
   return all;
 }
 
-Values values_in(const Arrangement& arrangement, const std::vector<Quantity>& quantities) {
-  Values values;
-  values.reserve(quantities.size());
-  for (const Quantity& quantity : quantities) values.push_back(value_of(quantity, arrangement));
-  return values;
-}
-
-/// The whole sizes of a span, its ends included.
-std::vector<double> sizes_of(const Span& span) {
-  std::vector<double> sizes{span.from};
-  for (double size = std::floor(span.from) + 1; size < span.to; size += 1) sizes.push_back(size);
-  if (span.to > span.from) sizes.push_back(span.to);
-  return sizes;
-}
-
 class Climber {
  public:
   Climber(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities, const ClimbOptions& options)
       : scene_(scene),
         ladder_(ladder),
         quantities_(std::move(quantities)),
+        measuring_(quantities_),
         options_(options),
         threads_(thread_count(options.threads)) {}
 
   Climb climb() {
     const Span span = options_.along_height ? ladder_.height.value_or(Span()) : ladder_.width;
-    require_container_size(span.from);
-    require_container_size(span.to);
-    if (span.to - span.from > limits::most_climbed) {
-      throw BadValue("a climb takes at most 100,000 sizes; from " + exact(span.from) + " to " + exact(span.to) +
-                     " is more: climb a part of it");
-    }
-    sizes_ = sizes_of(span);
+    sizes_ = whole_sizes(span);
     const std::size_t inside = sizes_.size(), ahead = add_beyond(span);
     solve_all();
     find_turns(span);
@@ -107,7 +88,7 @@ class Climber {
         const std::size_t end = std::min(sizes_.size(), (piece + 1) * run);
         for (std::size_t i = piece * run; i < end; ++i) {
           const Arrangement arrangement = solver.solve(rung_at(sizes_[i]));
-          values_[i] = values_in(arrangement, quantities_);
+          values_[i] = measuring_(arrangement);
           containers_[i] = arrangement.container();
         }
         const std::size_t so_far = done += end - piece * run;
@@ -129,7 +110,7 @@ class Climber {
           const auto whole = std::ranges::lower_bound(sizes_, size);
           if (whole != sizes_.end() && *whole == size) return values_[static_cast<std::size_t>(whole - sizes_.begin())];
           const auto [at, is_new] = sampled.try_emplace(size);
-          if (is_new) at->second = values_in(below.solve(rung_at(size)), quantities_);
+          if (is_new) at->second = measuring_(below.solve(rung_at(size)));
           return at->second;
         });
         std::erase_if(turns[piece], [&](const Turn& turn) { return turn.to < span.from || turn.at > span.to; });
@@ -176,6 +157,7 @@ class Climber {
   const Scene& scene_;
   const Ladder& ladder_;
   std::vector<Quantity> quantities_;
+  Measuring measuring_;
   const ClimbOptions& options_;
   unsigned threads_;
   std::vector<double> sizes_;
@@ -191,10 +173,11 @@ Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vecto
   const std::vector<Quantity> asked = parsed(scene.tree, quantities);
   Climb climbed;
   for (const Quantity& quantity : asked) climbed.quantities.push_back(quantity.text);
+  const Measuring measuring(asked);
   SceneSolver solver(scene, modes);
   for (const Rung& rung : rungs) {
     const Arrangement arrangement = solver.solve(rung);
-    climbed.steps.push_back({arrangement.container(), values_in(arrangement, asked)});
+    climbed.steps.push_back({arrangement.container(), measuring(arrangement)});
   }
   return climbed;
 }

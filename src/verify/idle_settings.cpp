@@ -46,7 +46,8 @@ bool ever_acts(Acts acts, const Kinds& kinds, const Kinds* parents) {
   return false;
 }
 
-/// The keys that were given to many nodes at once, by `each` or as shared ones: they need not act on every one.
+}  // namespace
+
 std::vector<bool> given_to_many(const Scene& scene, NodeId node) {
   std::vector<bool> given(key_table().size());
   if (!scene.origins) return given;
@@ -55,8 +56,6 @@ std::vector<bool> given_to_many(const Scene& scene, NodeId node) {
   }
   return given;
 }
-
-}  // namespace
 
 std::vector<IdleSetting> idle_settings(const Scene& scene) {
   const KindsOf kinds_of(scene);

@@ -18,4 +18,8 @@ struct IdleSetting {
 /// All of a scene, parents first, a node's in the order of the format. Solves nothing.
 [[nodiscard]] std::vector<IdleSetting> idle_settings(const Scene& scene);
 
+/// By the place of a key in the table: whether it was given to many nodes at once, by `each` or as a shared key. Such a
+/// key need not act on every one.
+[[nodiscard]] std::vector<bool> given_to_many(const Scene& scene, NodeId node);
+
 }  // namespace fond_ladder

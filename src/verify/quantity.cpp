@@ -7,6 +7,7 @@
 #include "model/key_table.hpp"
 #include "solve/account.hpp"
 #include "solve/placed.hpp"
+#include "verify/box_measures.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -41,10 +42,6 @@ double spare(NodeId node, const Arrangement& arrangement) {
   return least;
 }
 
-double largest(const Cut& one, const Cut& other) {
-  return std::max({one.top, one.right, one.bottom, one.left, other.top, other.right, other.bottom, other.left});
-}
-
 /// Not of zero size, not wholly cut off by an ancestor that does not scroll that way, and not wholly behind one node
 /// that is painted later.
 bool is_shown(NodeId node, const Arrangement& arrangement) {
@@ -52,13 +49,14 @@ bool is_shown(NodeId node, const Arrangement& arrangement) {
   const Rect box = arrangement.painted_box(node);
   if (box.width <= 0 || box.height <= 0) return false;
   const Tree& tree = arrangement.tree();
+  Rect seen = box;
   for (NodeId above = tree.parent(node); above; above = tree.parent(above)) {
     const Rect view = arrangement.painted_box(above);
     const Scroll scroll = tree.keys(above).scroll;
-    const bool free_x = scroll == Scroll::x || scroll == Scroll::both,
-               free_y = scroll == Scroll::y || scroll == Scroll::both;
-    if (!free_x && (box.x >= view.right() || box.right() <= view.x)) return false;
-    if (!free_y && (box.y >= view.bottom() || box.bottom() <= view.y)) return false;
+    if (scrolls_x(scroll)) seen.x = view.x, seen.width = view.width;  // it can be scrolled into view
+    if (scrolls_y(scroll)) seen.y = view.y, seen.height = view.height;
+    if (seen.x >= view.right() || seen.right() <= view.x) return false;
+    if (seen.y >= view.bottom() || seen.bottom() <= view.y) return false;
   }
   bool later = false;
   for (const auto& painted : arrangement.painted()) {
@@ -77,16 +75,8 @@ bool is_shown(NodeId node, const Arrangement& arrangement) {
 double measure(Measure what, NodeId node, const Arrangement& arrangement) {
   if (what == Measure::width) return arrangement.relative_box(node).width;
   if (what == Measure::height) return arrangement.relative_box(node).height;
-  const Rect box = arrangement.box(node);
+  if (const auto of_box = measure_of_box(arrangement.box(node), what)) return *of_box;
   switch (what) {
-    case Measure::width:
-    case Measure::height: break;
-    case Measure::left: return box.x;
-    case Measure::right: return box.right();
-    case Measure::top: return box.y;
-    case Measure::bottom: return box.bottom();
-    case Measure::center_x: return box.x + box.width / 2;
-    case Measure::center_y: return box.y + box.height / 2;
     case Measure::content_width: return arrangement.content_size(node).width;
     case Measure::content_height: return arrangement.content_size(node).height;
     case Measure::baseline: return arrangement.baseline(node);
@@ -96,10 +86,11 @@ double measure(Measure what, NodeId node, const Arrangement& arrangement) {
     case Measure::rows: return static_cast<double>(arrangement.tracks(node).rows.size());
     case Measure::per_line: return per_line(node, arrangement);
     case Measure::spare: return spare(node, arrangement);
-    case Measure::cut: return largest(arrangement.cut(node), arrangement.words_cut(node));
+    case Measure::cut: return std::max(arrangement.cut(node).most(), arrangement.words_cut(node).most());
     case Measure::shown: return is_shown(node, arrangement) ? 1 : 0;
+    case Measure::most_cut: return arrangement.most_cut(node);
+    default: return 0;  // those of the box are answered above
   }
-  return 0;
 }
 
 /// The measure behind the last dot of a text, and what is before it.
@@ -121,7 +112,6 @@ std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view te
 }
 
 bool step_matches(std::string_view pattern, std::string_view step) {
-  if (pattern == "*") return true;
   if (!pattern.ends_with("[*]")) return pattern == step;
   const std::string_view base = pattern.substr(0, pattern.size() - 2);  // `tag[`
   return step.starts_with(base) && step.ends_with(']');
@@ -133,7 +123,7 @@ bool path_matches(const Tree& tree, NodeId node, std::string_view pattern) {
     if (!at) return false;
     const std::size_t slash = pattern.rfind('/');
     const std::string_view last = slash == std::string_view::npos ? pattern : pattern.substr(slash + 1);
-    if (!step_matches(last, tree.step(at))) return false;
+    if (last != "*" && !step_matches(last, tree.step(at))) return false;
     if (slash == std::string_view::npos) return true;
     pattern = pattern.substr(0, slash);
   }
@@ -141,25 +131,41 @@ bool path_matches(const Tree& tree, NodeId node, std::string_view pattern) {
 
 }  // namespace
 
+std::string_view word_of(Measure measure) {
+  return measure == Measure::most_cut ? "cut" : measure_words[static_cast<std::size_t>(measure)];
+}
+
+std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
+  std::vector<NodeId> all;
+  if (pattern.find('*') == std::string_view::npos) {
+    try {
+      return {tree.at(pattern)};
+    } catch (const BadPath& fault) {
+      throw BadQuantity(fault.what());
+    }
+  }
+  for (const NodeId node : tree.nodes()) {
+    if (path_matches(tree, node, pattern)) all.push_back(node);
+  }
+  if (all.empty()) throw BadQuantity("\"" + std::string(pattern) + "\" matches no node");
+  return all;
+}
+
+Measure measure_named(const Tree& tree, std::string_view text) {
+  return split(tree, text).second;
+}
+
 Quantity parse_quantity(const Tree& tree, std::string_view text) {
   const auto [path, measure_asked] = split(tree, text);
-  try {
-    return {tree.at(path), measure_asked, std::string(text)};
-  } catch (const BadPath& fault) {
-    throw BadQuantity(fault.what());
-  }
+  return {nodes_named(tree, path).front(), measure_asked, std::string(text)};
 }
 
 std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text) {
   if (text.find('*') == std::string_view::npos) return {parse_quantity(tree, text)};
   const auto [pattern, measure_asked] = split(tree, text);
   std::vector<Quantity> all;
-  for (const NodeId node : tree.nodes()) {
-    if (!path_matches(tree, node, pattern)) continue;
-    all.push_back({node, measure_asked,
-                   tree.tail(node) + "." + std::string(measure_words[static_cast<std::size_t>(measure_asked)])});
-  }
-  if (all.empty()) throw BadQuantity("\"" + std::string(pattern) + "\" matches no node");
+  for (const NodeId node : nodes_named(tree, pattern))
+    all.push_back({node, measure_asked, tree.tail(node) + "." + std::string(word_of(measure_asked))});
   return all;
 }
 

@@ -163,7 +163,7 @@ struct WrongCase {
 
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
-      {{}, "name a command: measure, climb, ledger, check, draw, tidy or demo"},
+      {{}, "name a command: measure, climb, ledger, check, compare, lint, draw, tidy or demo"},
       {{"meassure", console}, "\"meassure\" is no command; did you mean \"measure\"?"},
       {{"measure"}, "measure: SCENE is required"},
       {{"measure", console, "--fromat", "json"}, "\"--fromat\" is not known to measure; did you mean \"--format\"?"},

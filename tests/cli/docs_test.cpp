@@ -3,8 +3,11 @@
 // Every case in docs/semantics.md is run.
 #include <gtest/gtest.h>
 
+#include <map>
 #include <sstream>
 
+#include "fond_ladder/claim.hpp"
+#include "fond_ladder/scene_file.hpp"
 #include "support/shorthand.hpp"
 
 namespace fond_ladder {
@@ -27,6 +30,26 @@ TEST(Docs, EveryCaseOfSemanticsHolds) {
     ++cases;
   }
   EXPECT_GE(cases, 60);
+}
+
+/// Blocks of claims name their scene behind the fence.
+TEST(Docs, EveryClaimOfTheRecipesHolds) {
+  const std::string source = std::string(FOND_LADDER_SOURCE_DIR) + "/";
+  std::istringstream in(testing::file_text(source + "docs/recipes.md"));
+  std::map<std::string, std::vector<std::string>> claims;  // by scene
+  std::string scene;
+  for (std::string line; std::getline(in, line);) {
+    if (line.starts_with("```")) {
+      scene = line.starts_with("```claims ") ? line.substr(line.find(' ') + 1) : "";
+    } else if (!scene.empty()) {
+      claims[scene].push_back(line);
+    }
+  }
+  ASSERT_EQ(claims.size(), 2U);
+  for (const auto& [file, all] : claims) {
+    for (const CheckedClaim& one : check(read_scene_file(source + file), all)) EXPECT_TRUE(one.holds) << report(one);
+  }
+  EXPECT_GE(claims["examples/console.scene.json"].size(), 40U);
 }
 
 }  // namespace

@@ -32,10 +32,10 @@ std::vector<std::pair<std::string, std::string>> blocks(const std::string& text)
 TEST(Readme, ShowsTheSceneItsResultAndTheSameInCpp) {
   const std::string source = FOND_LADDER_SOURCE_DIR;
   auto all = blocks(testing::file_text(source + "/README.md"));
-  const auto reading = blocks(testing::file_text(source + "/docs/reading.md"));
-  all.insert(all.end(), reading.begin(), reading.end());
-  const auto claims = blocks(testing::file_text(source + "/docs/claims.md"));
-  all.insert(all.end(), claims.begin(), claims.end());
+  for (const char* page : {"reading", "claims", "lint"}) {
+    const auto more = blocks(testing::file_text(source + "/docs/" + page + ".md"));
+    all.insert(all.end(), more.begin(), more.end());
+  }
   std::string scene;
   int runs = 0;
   for (const auto& [kind, text] : all) {

@@ -71,7 +71,7 @@ TEST(Settings, TheProgramShowsThemAndWhatDoesNothing) {
   const std::string scene = R"({"format":1,"scene":"S","root":{"kind":"stack","name":"r","children":[
       {"kind":"box","name":"a","grow":2,"width":5}, {"kind":"row","name":"b","columns":3,"gap":2}]}})";
   const testing::Result result = testing::run({"measure", "-", "--at", "90x20", "--settings", "a"}, scene);
-  EXPECT_EQ(result.err, "hint: 2 settings have no effect here: grow of r/a, columns of r/b\n");
+  EXPECT_EQ(result.err, "hint: 2 settings have no effect here: grow of r/a, columns of r/b; see lint\n");
   EXPECT_EQ(result.out.substr(0, result.out.find("at their")),
             "r/a in S at 90 x 20: 4 settings\n\n"
             "setting  value  from\n"

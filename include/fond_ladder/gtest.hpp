@@ -1,0 +1,115 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+/// Matchers for GoogleTest, for whoever tests arrangements of their own. Needs gmock; nothing else of the library
+/// includes this header. What a failed expectation prints is the report of `check`.
+///
+///   EXPECT_THAT(console, Keeps("same(cards/*.height)"));
+///   EXPECT_THAT(solve(console, {1280, 800})["body/map"], LiesAt(272, 76, 992, 708));
+
+#include <gmock/gmock.h>
+
+#include <algorithm>
+#include <cmath>
+#include <optional>
+#include <ostream>
+#include <string>
+#include <utility>
+#include <vector>
+
+#include "fond_ladder/claim.hpp"
+
+namespace fond_ladder {
+
+/// Matches a Scene, or a Variant of one, in which a claim holds over the whole ladder: see check(). A text that is no
+/// claim does not match, and the failure says what is wrong with it.
+class KeepsClaim {
+ public:
+  using is_gtest_matcher = void;
+  /// None: all claims that the scene carries.
+  KeepsClaim(std::optional<std::string> claim, std::vector<std::string> modes)
+      : claim_(std::move(claim)), modes_(std::move(modes)) {}
+
+  bool MatchAndExplain(const Variant& variant, std::ostream* out) const {
+    const std::vector<std::string> claims = claim_ ? std::vector{*claim_} : variant.scene.claims;
+    try {
+      bool all = true;
+      for (const CheckedClaim& checked : check({variant}, claims)) {
+        if (!checked.holds && out != nullptr) *out << "\n" << report(checked);
+        all = all && checked.holds;
+      }
+      return all;
+    } catch (const BadClaim& fault) {
+      if (out != nullptr) *out << "which cannot be tested: column " << fault.column() << ": " << fault.what();
+      return false;
+    }
+  }
+  bool MatchAndExplain(const Scene& scene, std::ostream* out) const {
+    return MatchAndExplain(variant_of(scene, "", modes_), out);
+  }
+  void DescribeTo(std::ostream* out) const { *out << "keeps " << (claim_ ? *claim_ : "all its claims"); }
+  void DescribeNegationTo(std::ostream* out) const { *out << "breaks " << (claim_ ? *claim_ : "one of its claims"); }
+
+ private:
+  std::optional<std::string> claim_;
+  std::vector<std::string> modes_;
+};
+
+/// A scene that keeps a claim over its whole ladder, with some modes on.
+[[nodiscard]] inline KeepsClaim Keeps(std::string claim, std::vector<std::string> modes = {}) {
+  return {std::move(claim), std::move(modes)};
+}
+/// A scene that keeps all the claims that it carries.
+[[nodiscard]] inline KeepsClaim Keeps() {
+  return {std::nullopt, {}};
+}
+
+/// Matches a Rect, side by side, within `give` pixels.
+class LiesAtPlace {
+ public:
+  using is_gtest_matcher = void;
+  LiesAtPlace(const Rect& wanted, double give) : wanted_(wanted), give_(give) {}
+
+  bool MatchAndExplain(const Rect& box, std::ostream* out) const {
+    bool all = true;
+    const auto compare = [&](const char* name, double is, double wanted) {
+      if (std::abs(is - wanted) <= give_) return;
+      if (out != nullptr) *out << (all ? "whose " : ", ") << name << " is " << is << " and not " << wanted;
+      all = false;
+    };
+    compare("x", box.x, wanted_.x);
+    compare("y", box.y, wanted_.y);
+    compare("width", box.width, wanted_.width);
+    compare("height", box.height, wanted_.height);
+    return all;
+  }
+  void DescribeTo(std::ostream* out) const {
+    *out << "lies at " << wanted_.x << "," << wanted_.y << " " << wanted_.width << "x" << wanted_.height;
+  }
+  void DescribeNegationTo(std::ostream* out) const {
+    *out << "does not lie at " << wanted_.x << "," << wanted_.y << " " << wanted_.width << "x" << wanted_.height;
+  }
+
+ private:
+  Rect wanted_;
+  double give_;
+};
+
+/// A box at a place, in pixels from the root's corner.
+[[nodiscard]] inline LiesAtPlace LiesAt(double x, double y, double width, double height, double give = 0.01) {
+  return {{x, y, width, height}, give};
+}
+
+/// How GoogleTest prints these, found by their namespace.
+inline void PrintTo(const Rect& box, std::ostream* out) {
+  *out << box.x << "," << box.y << " " << box.width << "x" << box.height;
+}
+inline void PrintTo(const Scene& scene, std::ostream* out) {
+  *out << "a scene of " << scene.tree.size() << " nodes" << (scene.title.empty() ? "" : ", " + scene.title);
+}
+inline void PrintTo(const Variant& variant, std::ostream* out) {
+  PrintTo(variant.scene, out);
+  if (!variant.name.empty()) *out << ", " << variant.name;
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,65 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <cstdint>
+#include <iosfwd>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/variant.hpp"
+#include "fond_ladder/words.hpp"
+
+namespace fond_ladder {
+
+/// What can be suspicious about a scene.
+enum class Oddity : std::uint8_t {
+  no_effect,         ///< a setting that changes nothing at any size
+  zero_size,         ///< nobody can see it
+  outside,           ///< wholly outside a node that it lies in
+  behind,            ///< wholly behind a box or an image
+  fill_stops,        ///< `fill` in something that is only as large as its content
+  not_kept,          ///< a given size that is squeezed
+  never_fits,        ///< sticks out at every size
+  unreached,         ///< a range that no size is in
+  overlap,           ///< two siblings, neither of them pinned
+  pinned_over_text,  ///< it covers words
+  small_touch,       ///< too small to be hit
+  lone_last,         ///< alone on its line, and larger than the others
+  in_a_leaf,         ///< children that are never laid
+  asleep,            ///< a setting that does nothing in some ranges; a remark, nothing wrong
+};
+template <>
+inline constexpr std::array<std::string_view, 14> words_of<Oddity>{
+    "no effect",   "zero size",        "outside",          "behind",    "fill stops", "size not kept", "never fits",
+    "not reached", "siblings overlap", "pinned over text", "too small", "lone last",  "in a leaf",     "asleep"};
+
+/// Something suspicious.
+struct Finding {
+  std::string node;  ///< by the tail of its path; the name of a range
+  std::string key;   ///< empty where no key stands for it
+  Oddity oddity = Oddity::no_effect;
+  std::string why;
+  std::string cure;
+  std::vector<Span> sizes;  ///< widths at which it is so
+};
+
+/// All findings of a variant over its ladder.
+struct Lint {
+  std::string title;
+  Span widths;
+  std::size_t rungs = 0;          ///< sizes looked at
+  std::vector<Finding> findings;  ///< by what is odd, then in the order of the file
+  /// Settings that are asleep in some ranges: worth knowing, nothing to cure.
+  std::vector<Finding> remarks;
+};
+
+/// Solves the whole ladder (every whole width at both ends of its heights, and the named rungs) and looks at every node
+/// at every size. Throws as SceneSolver does.
+[[nodiscard]] Lint lint(const Variant& variant);
+
+/// The findings for people, the answer on the first line.
+std::ostream& operator<<(std::ostream& out, const Lint& lint);
+
+}  // namespace fond_ladder

@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+
+namespace fond_ladder {
+
+/// A scene as it is to be looked at: its texts in one wording, some modes on. A value.
+struct Variant {
+  std::string name;  ///< in words, as in "wording long, mode closed"; empty for the scene as it is
+  Scene scene;
+  std::vector<std::string> modes{};
+  std::string options{};  ///< that make the program show it, as in "--wording long --mode closed"
+};
+
+/// A scene in one wording (none: its own texts), with all texts longer by a share (0: not) and some modes on. Throws
+/// BadValue for a name that the scene does not have.
+[[nodiscard]] Variant variant_of(const Scene& scene, const std::string& wording,
+                                 const std::vector<std::string>& modes = {}, double longer = 0);
+
+/// Every choice of some modes of a scene, none first: at most 64 of them, else throws BadValue.
+[[nodiscard]] std::vector<std::vector<std::string>> mode_choices(const Scene& scene);
+
+}  // namespace fond_ladder

@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <iostream>
+
+#include "cli/command.hpp"
+#include "cli/output.hpp"
+#include "fond_ladder/lint.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+std::string json_of(const Finding& one) {
+  return fmt::format(
+      "{{\"node\": {}, \"key\": {}, \"finding\": \"{}\", \"why\": {}, \"cure\": {}, \"from\": {}, \"to\": {}, "
+      "\"widths\": {}}}",
+      json_text(one.node), json_text(one.key), word(one.oddity), json_text(one.why), json_text(one.cure),
+      exact(one.sizes.front().from), exact(one.sizes.back().to), json_spans(one.sizes));
+}
+
+void print_json(const Lint& told, std::ostream& out) {
+  std::vector<std::string> findings, remarks;
+  for (const Finding& one : told.findings) findings.push_back(json_of(one));
+  for (const Finding& one : told.remarks) remarks.push_back(json_of(one));
+  fmt::print(out, "{{\"findings\": [\n  {}],\n \"asleep\": [\n  {}]}}\n", fmt::join(findings, ",\n  "),
+             fmt::join(remarks, ",\n  "));
+}
+
+}  // namespace
+
+ExitStatus lint(const LintCall& call, const Streams& streams) {
+  if (call.format == Format::csv) throw WrongCall("--format csv: lint has a table and json only");
+  const Variant variant = load_variant(call.scene, streams, Hints::none);
+  const Lint told = fond_ladder::lint(variant);
+  if (call.format == Format::json) {
+    print_json(told, streams.out);
+  } else {
+    streams.out << told;
+  }
+  return call.strict && !told.findings.empty() ? findings : all_well;
+}
+
+}  // namespace fond_ladder::cli

@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: MIT
+#include <ostream>
+
+#include "fond_ladder/lint.hpp"
+#include "model/number_text.hpp"
+#include "verify/rungs.hpp"
+
+namespace fond_ladder {
+namespace {
+
+std::string subject(const Finding& one) {
+  return one.node + (one.key.empty() ? "" : "." + one.key);
+}
+
+std::string sizes_text(const Finding& one, const Span& whole) {
+  if (one.sizes.size() == 1 && one.sizes[0] == whole) return "at every width";
+  return std::string(one.sizes.size() == 1 && one.sizes[0].from == one.sizes[0].to ? "at width " : "at widths ") +
+         text_of(one.sizes);
+}
+
+void print(std::ostream& out, const Finding& one, const Span& whole) {
+  out << subject(one) << ": " << word(one.oddity) << ", " << sizes_text(one, whole) << "\n  " << one.why << '\n';
+  if (!one.cure.empty()) out << "  cure: " << one.cure << '\n';
+}
+
+}  // namespace
+
+std::ostream& operator<<(std::ostream& out, const Lint& told) {
+  out << told.title << ", " << told.rungs << " sizes from " << rounded(told.widths.from) << " to "
+      << rounded(told.widths.to) << " wide: ";
+  if (told.findings.empty()) {
+    out << "nothing suspicious\n";
+  } else {
+    out << told.findings.size() << (told.findings.size() == 1 ? " finding\n" : " findings\n");
+  }
+  for (const Finding& one : told.findings) {
+    out << '\n';
+    print(out, one, told.widths);
+  }
+  if (told.remarks.empty()) return out;
+  out << "\nasleep at some sizes, which may well be meant\n";
+  for (const Finding& one : told.remarks)
+    out << "  " << subject(one) << ", " << sizes_text(one, told.widths) << ": " << one.why << '\n';
+  return out;
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,57 @@
+// SPDX-License-Identifier: MIT
+#include "verify/measuring.hpp"
+
+#include <map>
+
+#include "solve/placed.hpp"
+#include "verify/box_measures.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using detail::Index;
+using detail::no_index;
+using detail::x_axis;
+using detail::y_axis;
+
+/// A node's box from the root's corner; none without a place.
+std::optional<Rect> box_of(const Arrangement& arrangement, NodeId node) {
+  const detail::TreeStore& store = arrangement.tree().store();
+  const detail::Flat& flat = store.packed();
+  const detail::State& state = arrangement.passes().state;
+  const Index at = store.index_of(node);
+  Rect box{state.place[x_axis][at], state.place[y_axis][at], state.size[x_axis][at], state.size[y_axis][at]};
+  if (flat.traits[at].hidden && at != 0) return {};
+  for (Index above = flat.parent[at]; above != no_index; above = flat.parent[above]) {
+    if (!detail::shows_children(flat, above) || (flat.traits[above].hidden && above != 0)) return {};
+    box.x += state.place[x_axis][above];
+    box.y += state.place[y_axis][above];
+  }
+  return box;
+}
+
+}  // namespace
+
+Measuring::Measuring(const std::vector<Quantity>& quantities) : count_(quantities.size()) {
+  std::map<NodeId, std::size_t> places;
+  for (std::size_t i = 0; i < quantities.size(); ++i) {
+    const auto [at, is_new] = places.try_emplace(quantities[i].node, nodes_.size());
+    if (is_new) nodes_.push_back({quantities[i].node, {}});
+    nodes_[at->second].asked.push_back({quantities[i].measure, i});
+  }
+}
+
+Values Measuring::operator()(const Arrangement& arrangement) const {
+  Values values(count_);
+  for (const OfNode& one : nodes_) {
+    const std::optional<Rect> box = box_of(arrangement, one.node);
+    for (const Asked& asked : one.asked) {
+      if (box) values[asked.place] = measure_of_box(*box, asked.measure);
+      if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
+      values[asked.place] = value_of({one.node, asked.measure, {}}, arrangement);
+    }
+  }
+  return values;
+}
+
+}  // namespace fond_ladder

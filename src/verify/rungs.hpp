@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+
+namespace fond_ladder {
+
+/// The sizes of a ladder: every whole width, its ends included, at both ends of its heights (by content where it has
+/// none), rising, then the named rungs. Throws BadValue for more than 100,000 widths.
+[[nodiscard]] std::vector<Rung> rungs_of(const Ladder& ladder);
+
+/// The heights at which a ladder's widths are looked at: both ends of its heights, or none for by content.
+[[nodiscard]] std::vector<std::optional<double>> heights_of(const Ladder& ladder);
+
+/// The whole sizes of a span, its ends included.
+[[nodiscard]] std::vector<double> whole_sizes(const Span& span);
+
+/// Whether `next` is the size that follows `rung` on a ladder, of the same height.
+[[nodiscard]] bool follows(const Rung& rung, const Rung& next);
+
+/// Adds a width to stretches of widths: to the last one where `goes_on`.
+void extend(std::vector<Span>& stretches, double width, bool goes_on);
+
+/// Stretches as they are told: rising, and one where they touch or lie over one another.
+[[nodiscard]] std::vector<Span> joined(std::vector<Span> stretches);
+
+/// `360 to 1440`, `at 820`, several joined by commas, the last ones of many counted.
+[[nodiscard]] std::string text_of(const std::vector<Span>& stretches);
+
+}  // namespace fond_ladder

@@ -1,0 +1,132 @@
+// SPDX-License-Identifier: MIT
+//
+// The check command as people and build farms call it: variants, shards, suggestions.
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <filesystem>
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "support/golden.hpp"
+#include "support/program.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using Json = nlohmann::json;
+
+const std::string& console() {
+  static const std::string file = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json";
+  return file;
+}
+
+Json claims_of(std::vector<std::string> args) {
+  args.insert(args.begin(),
+              {"check", console(), "--format", "json", "--claim", "bar.height < 48", "--claim", "map.width <= 700"});
+  return Json::parse(testing::run(args).out).at("claims");
+}
+
+TEST(Check, ShardsTogetherTestEachClaimOnceAndSayTheSame) {
+  const Json whole = claims_of({});
+  ASSERT_EQ(whole.size(), 26U);
+  for (const int parts : {1, 2, 5, 30}) {
+    std::vector<Json> all;
+    for (int part = 1; part <= parts; ++part) {
+      const Json claims = claims_of({"--shard", std::to_string(part) + "/" + std::to_string(parts)});
+      all.insert(all.end(), claims.begin(), claims.end());
+    }
+    std::ranges::sort(all, {}, [](const Json& one) { return one.at("number").get<int>(); });
+    EXPECT_EQ(Json(all), whole) << parts;
+  }
+  for (const char* odd : {"0/5", "6/5", "2", "2/", "/5", "a/b", "1/0", "-1/5", "2/5/7"}) {
+    const testing::Result refused = testing::run({"check", console(), "--shard", odd});
+    EXPECT_EQ(refused.status, 2) << odd;
+    EXPECT_EQ(refused.err,
+              "fond-ladder: error: --shard " + std::string(odd) + ": write a part and how many there are, as in 2/5\n");
+  }
+}
+
+TEST(Check, RefusesAllBadClaimsAtOnceAndWritesNoFile) {
+  const std::string target = ::testing::TempDir() + "never_written.xml";
+  const testing::Result refused = testing::run({"check", console(), "--claim", "bar.heihgt = 48", "--claim",
+                                                "uncut(bra)", "--claim", "uncut(bar)", "--junit", target});
+  EXPECT_EQ(refused.status, 2);
+  EXPECT_EQ(
+      refused.err,
+      "fond-ladder: error: in the claim \"bar.heihgt = 48\", column 1: \"heihgt\" is no measure; the nearest one is "
+      "\"height\"\n"
+      "fond-ladder: error: in the claim \"uncut(bra)\", column 7: \"bra\" names no node; the nearest name is "
+      "\"bar\"\n");
+  EXPECT_FALSE(std::filesystem::exists(target));
+  EXPECT_EQ(testing::run({"check", console(), "--junit", "-"}).status, 2);
+  EXPECT_EQ(testing::run({"check", console(), "--junit", "/no/such/folder/claims.xml"}).status, 2);
+  // What is to be pasted into a shell is quoted for it.
+  const std::string told =
+      testing::run({"check", console(), "--try", "title.text=the keeper's", "--claim", "bar.top = 1"}).out;
+  EXPECT_NE(told.find(R"(--at 360x800 --try 'title.text=the keeper'\''s')"), std::string::npos) << told;
+}
+
+TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
+  const auto failing_in = [](const std::vector<std::string>& args, std::size_t claim) {
+    std::vector<std::string> names;
+    const Json claims = claims_of(args);
+    for (const Json& one : claims.at(claim).at("failing")) {
+      if (names.empty() || names.back() != one.at("variant")) names.push_back(one.at("variant"));
+    }
+    return names;
+  };
+  using Names = std::vector<std::string>;
+  constexpr std::size_t uncut = 0, bar = 24;
+  EXPECT_EQ(failing_in({}, bar), Names{""});
+  EXPECT_EQ(failing_in({"--wording", "all"}, bar), (Names{"", "wording long", "wording hebrew"}));
+  EXPECT_EQ(failing_in({"--mode", "all"}, bar), (Names{"", "mode closed"}));
+  EXPECT_EQ(failing_in({"--wording", "all", "--mode", "all"}, uncut),
+            (Names{"wording long", "wording long, mode closed"}));
+  EXPECT_EQ(failing_in({"--wording", "long", "--longer", "10%"}, uncut),
+            Names{""});  // one variant has no need of names
+  // Never tested in one variant, and held in the other.
+  const std::string beds = "count(body/*) = 2 when container.width < 1200 and not closed";
+  const auto holds = [&](const std::vector<std::string>& args) {
+    const Json claims = claims_of(args);
+    return std::ranges::find_if(claims, [&](const Json& one) { return one.at("claim") == beds; })->at("holds") == true;
+  };
+  EXPECT_FALSE(holds({"--mode", "closed"}));
+  EXPECT_TRUE(holds({"--mode", "all"}));
+  EXPECT_EQ(testing::run({"check", console(), "--wording", "al"}).status, 2);
+  const std::string told = testing::run({"check", console(), "--wording", "all", "--mode", "all"}).out;
+  EXPECT_TRUE(
+      told.starts_with("North house console from 360 to 1440 wide, in 6 variants (as it is; mode closed; wording "
+                       "long; wording long, mode closed; wording hebrew; wording hebrew, mode closed): "))
+      << told.substr(0, 200);
+  EXPECT_NE(told.find("--at 360x800 --wording long --mode closed\n"), std::string::npos);
+}
+
+TEST(Check, SuggestedClaimsHoldAndCanBePasted) {
+  const testing::Result told = testing::run({"check", console(), "--suggest"});
+  EXPECT_EQ(told.status, 0);
+  testing::expect_golden("suggest.txt", told.out);
+  std::string scene = testing::file_text(console());
+  const std::size_t begin = scene.find("\"claims\": ["), end = scene.find("],\n  \"root\"");
+  scene.replace(begin, end - begin + 1, told.out.substr(told.out.find("\"claims\"")));
+  const testing::Result checked = testing::run({"check", "-"}, scene);
+  EXPECT_EQ(checked.status, 0) << checked.out << checked.err;
+  // Claims that the scene has already are not told again, in no variant anything that another breaks.
+  const testing::Result none = testing::run({"check", "-", "--suggest"}, scene);
+  EXPECT_EQ(none.out.find("legend.width = 120"), std::string::npos) << none.out;
+  const testing::Result all = testing::run({"check", console(), "--suggest", "--wording", "all", "--format", "json"});
+  std::vector<std::string> call{"check", console(), "--wording", "all", "--format", "json"};
+  const Json suggested = Json::parse(all.out).at("suggested");
+  for (const Json& claim : suggested) call.insert(call.end(), {"--claim", claim.get<std::string>()});
+  const Json again = Json::parse(testing::run(call).out).at("claims");
+  ASSERT_GT(suggested.size(), 5U);
+  for (std::size_t i = again.size() - suggested.size(); i < again.size(); ++i)
+    EXPECT_TRUE(again[i].at("holds")) << again[i];
+  const std::string bare = R"({"format":1,"root":{"kind":"row","name":"r","children":[]}})";
+  EXPECT_EQ(testing::run({"check", "-", "--suggest"}, bare).out.find("uncut(r)") != std::string::npos, true);
+  EXPECT_EQ(testing::run({"check", console(), "--suggest", "--shard", "1/2"}).status, 2);
+}
+
+}  // namespace
+}  // namespace fond_ladder

@@ -1,0 +1,34 @@
+#!/usr/bin/env python3
+# SPDX-License-Identifier: MIT
+"""Reads what `check --junit` writes with a reader of such files: one case a claim, failures where claims break."""
+
+import pathlib
+import subprocess
+import sys
+import tempfile
+
+from junitparser import JUnitXml
+
+console = pathlib.Path(sys.argv[1]) / "examples" / "console.scene.json"
+program = sys.argv[2]
+odd = 'bar.height < 48 or "&" <'  # no claim: nothing may be written
+broken = "bar.height < 48"
+
+with tempfile.TemporaryDirectory() as folder:
+    target = pathlib.Path(folder) / "claims.xml"
+    refused = subprocess.run([program, "check", console, "--claim", odd, "--junit", target], capture_output=True)
+    assert refused.returncode == 2 and not target.exists(), refused.stderr
+    run = subprocess.run([program, "check", console, "--claim", broken, "--junit", target], capture_output=True)
+    assert run.returncode == 1, run.stderr
+    first = target.read_bytes()
+    suites = list(JUnitXml.fromfile(str(target)))
+    assert len(suites) == 1 and suites[0].name == "North house console", suites
+    cases = list(suites[0])
+    assert len(cases) == suites[0].tests == 25 and suites[0].failures == 1
+    failures = [(case.name, result) for case in cases for result in case.result]
+    assert len(failures) == 1 and failures[0][0] == broken, failures
+    assert failures[0][1].message.startswith("from 360 to 1440 wide, 800 high"), failures[0][1].message
+    assert "look: fond-ladder ledger" in failures[0][1].text, failures[0][1].text
+    subprocess.run([program, "check", console, "--claim", broken, "--junit", target], capture_output=True)
+    assert target.read_bytes() == first, "the same call writes the same file"
+print("junit: 25 cases, 1 failure")

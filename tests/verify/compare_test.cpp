@@ -1,0 +1,120 @@
+// SPDX-License-Identifier: MIT
+//
+// What differs between two scenes, and what does not.
+#include <gtest/gtest.h>
+
+#include "fond_ladder/compare.hpp"
+#include "support/golden.hpp"
+#include "support/program.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+Scene scene_of(const std::string& text) {
+  Scene scene = testing::scene_from(text);
+  scene.ladder = {{100, 200}, Span(50), {}};
+  return scene;
+}
+
+/// `b 100..200 (50,0 50x50)>(40,0 60x50)@200 +2`, one after the other: where it differs, the boxes at the worst width,
+/// and how many nodes go along.
+std::string differences(const Comparison& told) {
+  const auto box_text = [](const std::optional<Rect>& box) {
+    if (!box) return std::string("(gone)");
+    return "(" + testing::short_number(box->x) + "," + testing::short_number(box->y) + " " +
+           testing::short_number(box->width) + "x" + testing::short_number(box->height) + ")";
+  };
+  std::string text;
+  for (const Difference& one : told.differences) {
+    text += (text.empty() ? "" : "; ") + one.name;
+    if (one.kind == Difference::Kind::only_first) text += " only first";
+    if (one.kind == Difference::Kind::only_second) text += " only second";
+    if (one.kind != Difference::Kind::changed) continue;
+    for (const Span& span : one.sizes)
+      text += " " + testing::short_number(span.from) + ".." + testing::short_number(span.to);
+    text += " " + box_text(one.first) + ">" + box_text(one.second) + "@" + testing::short_number(one.worst.width);
+    if (one.going_along > 0) text += " +" + std::to_string(one.going_along);
+  }
+  return text;
+}
+
+TEST(Compare, TellsWhatMovedByHowMuchAndWhere) {
+  const struct {
+    const char *first, *second, *told;
+    std::size_t same;
+  } cases[] = {
+      {"row:r [ box:a width=50 box:b weight=1 ]", "row:r [ box:a width=50 box:b grow=1 ]", "", 3},
+      {"row:r [ box:a width=50 box:b weight=1 ]", "row:r [ box:a width=60 box:b weight=1 ]",
+       "a 100..200 (0,0 50x50)>(0,0 60x50)@100; b 100..200 (50,0 50x50)>(60,0 40x50)@100", 1},
+      {"row:r [ box:a max_width=50 weight=1 ]", "row:r [ box:a max_width=150 weight=1 ]",
+       "a 100..200 (0,0 50x50)>(0,0 150x50)@150", 1},
+      {"row:r [ box:a max_width=150 weight=1 ]", "row:r [ box:a max_width=180 weight=1 ]",
+       "a 151..200 (0,0 150x50)>(0,0 180x50)@180", 1},
+      {"row:r [ box:a width=10 row:b [ box:c width=5 box:d width=6 ] ]",
+       "row:r [ box:a width=12 row:b [ box:c width=5 box:d width=6 ] ]",
+       "a 100..200 (0,0 10x50)>(0,0 12x50)@100; b 100..200 (10,0 11x50)>(12,0 11x50)@100 +2", 1},
+      {"row:r [ box:a width=10 row:b [ box:c width=5 ] ]",
+       "row:r [ box:a width=10 row:b hidden=true [ box:c width=5 ] ]", "b 100..200 (10,0 5x50)>(gone)@100 +1", 2},
+      {"row:r [ box:a width=10 ]", "row:r [ box:a width=10 box:b width=5 ]", "b only second", 2},
+      {"row:r [ box:a width=10 box:b width=5 ]", "row:r [ box:a width=10 ]", "b only first", 2},
+      {"row:r [ box:a width=10 box:b width=5 ]", "row:s [ row:m [ box:a width=10 ] box:b width=5 ]", "m only second",
+       3},
+  };
+  for (const auto& [first, second, told, same] : cases) {
+    const Comparison found = compare({"", scene_of(first)}, {"", scene_of(second)});
+    EXPECT_EQ(differences(found), told) << first << " | " << second;
+    EXPECT_EQ(found.same, same) << first << " | " << second;
+    EXPECT_EQ(found.rungs, 101U);
+  }
+}
+
+TEST(Compare, ASceneIsLikeItselfAndDifferencesGoBothWays) {
+  testing::RandomScenes random(testing::seed());
+  for (int i = 0; i < 20; ++i) {
+    Scene first(random.tree(20)), second(first.tree);
+    first.ladder = second.ladder = {{200, 240}, Span(100), {}};
+    EXPECT_FALSE(compare({"", first}, {"", second}).any());
+    const NodeId node = second.tree.nodes()[1 + static_cast<std::size_t>(i) % (second.tree.size() - 1)];
+    Keys keys = second.tree.keys(node);
+    keys.width = 33.0;
+    second.tree.restyle(node, keys);
+    const Comparison there = compare({"", first}, {"", second}), back = compare({"", second}, {"", first});
+    ASSERT_EQ(there.differences.size(), back.differences.size());
+    EXPECT_EQ(there.same, back.same);
+    for (std::size_t k = 0; k < there.differences.size(); ++k)
+      EXPECT_EQ(there.differences[k].most, back.differences[k].most);
+  }
+}
+
+TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
+  const std::string console = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json";
+  const auto shown = [&](std::vector<std::string> args) {
+    args.insert(args.begin(), {"compare", console});
+    testing::Result result = testing::run(args);
+    for (std::size_t at = result.out.find(console); at != std::string::npos; at = result.out.find(console))
+      result.out.replace(at, console.size(), "console.scene.json");
+    return result;
+  };
+  const testing::Result same = shown({console});
+  EXPECT_EQ(same.status, 0);
+  EXPECT_TRUE(same.out.starts_with("nothing differs from 360 to 1440 wide, 1084 sizes: 35 nodes the same\n"))
+      << same.out;
+  const testing::Result closed = shown({"--mode", "closed"});
+  EXPECT_EQ(closed.status, 1);
+  testing::expect_golden("compare.txt", closed.out);
+  const testing::Result at = shown({"--try", "beds.width=300", "--at", "phone", "--format", "json"});
+  EXPECT_EQ(at.status, 1);
+  EXPECT_NE(at.out.find(R"({"node": "beds", "what": "changed", "widths": [{"from": 390, "to": 390}], "most": 58)"),
+            std::string::npos)
+      << at.out;
+  EXPECT_EQ(shown({"--try", "title.one_line=true"}).status, 0);
+  EXPECT_EQ(shown({}).err,
+            "fond-ladder: error: compare: with what? Name a second scene, or say what is to be different by --try, "
+            "--mode, --wording or --longer\n");
+  EXPECT_EQ(shown({"nowhere.scene.json"}).status, 2);
+}
+
+}  // namespace
+}  // namespace fond_ladder

@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: MIT
+//
+// The matchers for tests of others: what matches, and what a failure tells.
+#include "fond_ladder/gtest.hpp"
+
+#include <gtest/gtest.h>
+
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+Scene the_scene() {
+  Scene scene = testing::scene_from("row:r [ box:a weight=1 box:b weight=2 min_width=100 ]");
+  scene.title = "Beds";
+  scene.ladder = {{200, 400}, Span(20), {}};
+  scene.modes = {"wide"};
+  scene.whens.push_back({scene.tree.at("a"), "wide", [](Keys& keys) { keys.weight = 2; }});
+  return scene;
+}
+
+template <class Value, class Matcher>
+std::string told(const Value& value, const Matcher& matcher) {
+  ::testing::StringMatchResultListener listener;
+  return ::testing::ExplainMatchResult(matcher, value, &listener) ? "matches" : listener.str();
+}
+
+TEST(Matchers, KeepsTellsTheReportOfWhatBroke) {
+  EXPECT_EQ(told(the_scene(), Keeps("b.width >= 100")), "matches");
+  EXPECT_EQ(told(the_scene(), Keeps("a.width = b.width", {"wide"})), "matches");
+  EXPECT_EQ(told(variant_of(the_scene(), "", {"wide"}), Keeps("a.width = b.width")), "matches");
+  EXPECT_EQ(told(the_scene(), Keeps("b.width <= 266")),
+            "\nbroken  b.width <= 266\n"
+            "          at 400 wide, 20 high: b.width 266.67\n"
+            "          b is 266.67 wide (weight 2, 66.67 % of 400)\n");
+  EXPECT_EQ(told(the_scene(), Keeps("b.widht <= 266")),
+            "which cannot be tested: column 1: \"widht\" is no measure; the nearest one is \"width\"");
+  EXPECT_NE(told(the_scene(), Keeps("a.width = 3 when wide")).find("never tested"), std::string::npos);
+  Scene carries = the_scene();
+  EXPECT_EQ(told(carries, Keeps()), "matches");
+  carries.claims = {"b.width >= 100", "a.width > b.width"};
+  EXPECT_TRUE(told(carries, Keeps()).starts_with("\nbroken  a.width > b.width\n"));
+  EXPECT_EQ(::testing::PrintToString(carries), "a scene of 3 nodes, Beds");
+  EXPECT_EQ(::testing::DescribeMatcher<Scene>(Keeps("uncut(r)")), "keeps uncut(r)");
+}
+
+TEST(Matchers, LiesAtTellsEverySideThatIsOff) {
+  const Rect box{1, 2, 30, 40};
+  EXPECT_EQ(told(box, LiesAt(1, 2, 30, 40.005)), "matches");
+  EXPECT_EQ(told(box, LiesAt(1, 3, 30, 41)), "whose y is 2 and not 3, height is 40 and not 41");
+  EXPECT_EQ(told(box, LiesAt(1, 3, 30, 41, 1)), "matches");
+  EXPECT_EQ(::testing::DescribeMatcher<Rect>(::testing::Not(LiesAt(1, 2, 3, 4))), "does not lie at 1,2 3x4");
+}
+
+}  // namespace
+}  // namespace fond_ladder
