@@ -32,7 +32,7 @@ inline constexpr double share_tolerance = 1e-9;
 inline constexpr double cut_tolerance = 1e-6;
 
 /// Tracks of a grid on one axis, those included that nobody wrote down. Whatever would stand beyond stands in the last.
-inline constexpr std::size_t most_tracks = 10000;
+inline constexpr std::uint32_t most_tracks = 10000;
 
 /// Copies of one node; of copies in copies; nodes of a scene, parts and copies counted: both grow quickly.
 inline constexpr std::uint32_t most_copies = 100000, most_nested_copies = 1000000, most_scene_nodes = 4000000;

@@ -8,15 +8,15 @@
 namespace fond_ladder::scene {
 namespace {
 
-std::string quoted(std::string_view word) {
+std::string in_quotes(std::string_view word) {
   return '"' + std::string(word) + '"';
 }
 
 std::string text_of(const Length& length) {
   switch (length.unit()) {
     case Length::Unit::px: return exact(length.amount());
-    case Length::Unit::em: return quoted(exact(length.amount()) + "em");
-    case Length::Unit::percent: return quoted(exact(length.amount()) + "%");
+    case Length::Unit::em: return in_quotes(exact(length.amount()) + "em");
+    case Length::Unit::percent: return in_quotes(exact(length.amount()) + "%");
   }
   return "0";
 }
@@ -24,10 +24,10 @@ std::string text_of(const Length& length) {
 std::string text_of(const TrackSize& size) {
   switch (size.way()) {
     case TrackSize::Way::length: return text_of(size.length());
-    case TrackSize::Way::content: return quoted("content");
-    case TrackSize::Way::min_content: return quoted("min-content");
-    case TrackSize::Way::max_content: return quoted("max-content");
-    case TrackSize::Way::share: return quoted(exact(size.share()) + "fr");
+    case TrackSize::Way::content: return in_quotes("content");
+    case TrackSize::Way::min_content: return in_quotes("min-content");
+    case TrackSize::Way::max_content: return in_quotes("max-content");
+    case TrackSize::Way::share: return in_quotes(exact(size.share()) + "fr");
   }
   return "0";
 }
@@ -50,14 +50,16 @@ class ValueWriter {
     }
   }
   void write(const Order& order) const {
-    put(order.rank == Order::first ? quoted("first") : order.rank == Order::last ? quoted("last") : exact(order.rank));
+    put(order.rank == Order::first  ? in_quotes("first")
+        : order.rank == Order::last ? in_quotes("last")
+                                    : exact(order.rank));
   }
   void write(const Sizing& sizing) const {
     switch (sizing.way()) {
       case Sizing::Way::automatic: return put("null");
       case Sizing::Way::length: return write(sizing.length());
-      case Sizing::Way::content: return put(quoted("content"));
-      case Sizing::Way::fill: return put(quoted("fill"));
+      case Sizing::Way::content: return put(in_quotes("content"));
+      case Sizing::Way::fill: return put(in_quotes("fill"));
     }
   }
   void write(const Pair& pair) const { list({exact(pair.x), exact(pair.y)}); }
@@ -68,7 +70,7 @@ class ValueWriter {
   void write(const Edges& edges) const {
     Members members;
     const auto add = [&](std::string_view word, const std::optional<Edge>& edge) {
-      if (edge) members.emplace_back(word, edge->is_automatic() ? quoted("auto") : text_of(edge->length()));
+      if (edge) members.emplace_back(word, edge->is_automatic() ? in_quotes("auto") : text_of(edge->length()));
     };
     const std::optional<Edge>& all = edges.given(Side::all);
     if (all && !all->is_automatic() && edges == Edges(all->length())) return write(all->length());
@@ -95,17 +97,17 @@ class ValueWriter {
     object(members);
   }
   void write(const RestOn& rest) const {
-    if (rest.x == rest.y) return put(quoted(word(rest.x)));
-    object({{"x", quoted(word(rest.x))}, {"y", quoted(word(rest.y))}});
+    if (rest.x == rest.y) return put(in_quotes(word(rest.x)));
+    object({{"x", in_quotes(word(rest.x))}, {"y", in_quotes(word(rest.y))}});
   }
   void write(const Align& align) const { object(words({{"x", align.x}, {"y", align.y}})); }
   void write(const Self& self) const {
-    if (self.across && !self.x && !self.y) return put(quoted(word(*self.across)));
+    if (self.across && !self.x && !self.y) return put(in_quotes(word(*self.across)));
     object(words({{"x", self.x}, {"y", self.y}, {"across", self.across}}));
   }
   void write(const Cell& cell) const { list({exact(cell.column), exact(cell.row)}); }
   void write(const CellSpan& span) const {
-    const auto count = [](int tracks) { return tracks == CellSpan::all ? quoted("all") : exact(tracks); };
+    const auto count = [](int tracks) { return tracks == CellSpan::all ? in_quotes("all") : exact(tracks); };
     list({count(span.columns), count(span.rows)});
   }
   void write(const std::vector<std::string>& lines) const {
@@ -128,18 +130,20 @@ class ValueWriter {
         continue;
       }
       page_.open('{');
-      page_.value("repeat", run.fitting ? quoted("fitting") : exact(run.times));
+      page_.value("repeat", run.fitting ? in_quotes("fitting") : exact(run.times));
       page_.open('[', "tracks");
       for (const Track& track : run.tracks) item.write(track);
       page_.close();
-      if (run.empty == Empty::drop) page_.value("empty", quoted("drop"));
+      if (run.empty == Empty::drop) page_.value("empty", in_quotes("drop"));
       page_.close();
     }
     page_.close();
   }
   template <class Word>
   requires std::is_enum_v<Word>
-  void write(Word value) const { put(std::is_same_v<Word, Scroll> && value == Word{} ? "null" : quoted(word(value))); }
+  void write(Word value) const {
+    put(std::is_same_v<Word, Scroll> && value == Word{} ? "null" : in_quotes(word(value)));
+  }
 
  private:
   using Members = std::vector<std::pair<std::string_view, std::string>>;
@@ -158,7 +162,7 @@ class ValueWriter {
   static Members words(std::initializer_list<std::pair<std::string_view, std::optional<Across>>> given) {
     Members members;
     for (const auto& [key, across] : given) {
-      if (across) members.emplace_back(key, quoted(word(*across)));
+      if (across) members.emplace_back(key, in_quotes(word(*across)));
     }
     return members;
   }

@@ -16,8 +16,6 @@
 namespace fond_ladder::detail {
 namespace {
 
-constexpr auto most = static_cast<std::uint32_t>(limits::most_tracks);
-
 /// What a child says of its cells; spans of `all` already counted out.
 struct Wish {
   bool definite = false;
@@ -157,7 +155,7 @@ class Placer {
       if (!own.definite) {
         sorts.free = true;
         std::uint32_t& minor = turned_.minor(counts_);
-        minor = std::max(minor, std::min(most, turned_.by_rows ? own.columns : own.rows));
+        minor = std::max(minor, std::min(limits::most_tracks, turned_.by_rows ? own.columns : own.rows));
         continue;
       }
       sorts.definite = true;
@@ -173,10 +171,10 @@ class Placer {
 
   /// Keeps a stretch of tracks below the limit.
   void hold(std::uint32_t& at, std::uint32_t& count) {
-    if (at + count <= most) return;
+    if (at + count <= limits::most_tracks) return;
     counts_.overflows = true;
-    at = std::min(at, most - 1);
-    count = std::min(count, most - at);
+    at = std::min(at, limits::most_tracks - 1);
+    count = std::min(count, limits::most_tracks - at);
   }
 
   CellScratch::Cursor& cursor_for(std::uint32_t majors, std::uint32_t minors) {
@@ -192,24 +190,25 @@ class Placer {
   void place_single(Index i, Taken& taken) {
     const std::uint32_t width = turned_.minor(counts_);
     CellScratch::Cursor& cursor = cursor_for(1, 1);
-    while (cursor.major < most && (cursor.minor >= width || taken.is_taken(cursor.major, cursor.minor))) {
+    while (cursor.major < limits::most_tracks &&
+           (cursor.minor >= width || taken.is_taken(cursor.major, cursor.minor))) {
       const bool next_line = ++cursor.minor >= width;
       cursor.major += next_line ? 1 : 0;
       cursor.minor = next_line ? 0 : cursor.minor;
     }
-    counts_.overflows |= cursor.major >= most;
-    const std::uint32_t major = std::min(cursor.major, most - 1);
+    counts_.overflows |= cursor.major >= limits::most_tracks;
+    const std::uint32_t major = std::min(cursor.major, limits::most_tracks - 1);
     taken.take_one(major, cursor.minor);
     scratch_.cells[i] = turned_.range(major, cursor.minor, 1, 1);
     turned_.major(counts_) = std::max(turned_.major(counts_), major + 1);
   }
 
   void place_free(Index i, const Wish& own, Taken& taken) {
-    std::uint32_t majors = std::min(most, turned_.by_rows ? own.rows : own.columns);
-    const std::uint32_t minors = std::min(most, turned_.by_rows ? own.columns : own.rows);
+    std::uint32_t majors = std::min(limits::most_tracks, turned_.by_rows ? own.rows : own.columns);
+    const std::uint32_t minors = std::min(limits::most_tracks, turned_.by_rows ? own.columns : own.rows);
     const std::uint32_t width = turned_.minor(counts_);
     CellScratch::Cursor& cursor = cursor_for(majors, minors);
-    while (cursor.major < most) {
+    while (cursor.major < limits::most_tracks) {
       if (cursor.minor + minors > width) {
         ++cursor.major;
         cursor.minor = 0;
@@ -220,7 +219,7 @@ class Placer {
       cursor.minor = *blocked + 1;
     }
     std::uint32_t major = cursor.major;
-    const std::uint32_t minor = cursor.major < most ? cursor.minor : 0;
+    const std::uint32_t minor = cursor.major < limits::most_tracks ? cursor.minor : 0;
     hold(major, majors);
     taken.take(major, minor, majors, minors);
     scratch_.cells[i] = turned_.range(major, minor, majors, minors);
@@ -248,11 +247,11 @@ CellCounts place_in_order(const Flow& flow, bool by_rows, CellCounts written, st
     range = turned.range(line, place, 1, 1);
     if (++place < minor) continue;
     place = 0;
-    if (line + 1 < most) ++line;
+    if (line + 1 < limits::most_tracks) ++line;
   }
   const std::uint32_t lines = (flow.size() + minor - 1) / minor;
-  counts.overflows = lines > most;
-  major = std::max(major, std::min(lines, most));
+  counts.overflows = lines > limits::most_tracks;
+  major = std::max(major, std::min(lines, limits::most_tracks));
   return counts;
 }
 
@@ -265,8 +264,8 @@ CellCounts place_in_cells(const View& view, Index grid, const Flow& flow, std::u
   CellCounts written{columns, rows};
   if (!keys.areas.empty()) {
     scratch.areas.read(keys.areas);
-    written.columns = std::max(written.columns, std::min(most, scratch.areas.columns()));
-    written.rows = std::max(written.rows, std::min(most, scratch.areas.rows()));
+    written.columns = std::max(written.columns, std::min(limits::most_tracks, scratch.areas.columns()));
+    written.rows = std::max(written.rows, std::min(limits::most_tracks, scratch.areas.rows()));
   }
   if (!view.traits(grid).odd_cells) {
     return place_in_order(flow, keys.flow == fond_ladder::Flow::rows, written, scratch.cells);

@@ -25,8 +25,6 @@
 namespace fond_ladder::detail {
 namespace {
 
-constexpr auto most = static_cast<std::uint32_t>(limits::most_tracks);
-
 const Keys& keys_of(const View& view, Index grid) {
   static const Keys plain;
   return view.extra(grid).keys ? view.keys(grid) : plain;
@@ -99,7 +97,7 @@ std::uint32_t count_written(const Tracks& tracks, std::uint32_t fitting) {
   for (const Tracks::Run& run : tracks.runs()) {
     count += run.tracks.size() * (run.fitting ? fitting : static_cast<std::size_t>(run.times));
   }
-  return static_cast<std::uint32_t>(std::min<std::size_t>(count, most));
+  return static_cast<std::uint32_t>(std::min<std::size_t>(count, limits::most_tracks));
 }
 
 /// The content height by which rows are counted: only a height in pixels counts.
@@ -309,7 +307,7 @@ void size_axis(const View& view, Index grid, const Flow& flow, Room asked, doubl
   const std::uint32_t fitting = repeats(written, view.em, axis == x_axis ? gap : gap_up(view, grid, axis), counted);
   scratch.tracks.clear();
   for_each_written(written, fitting, [&](const Track& track, bool) {
-    if (scratch.tracks.size() < most) scratch.tracks.push_back(resolved(track, view.em, whole));
+    if (scratch.tracks.size() < limits::most_tracks) scratch.tracks.push_back(resolved(track, view.em, whole));
   });
   const SizedTrack added = resolved(axis == x_axis ? keys.auto_columns : keys.auto_rows, view.em, whole);
   const GridPlace& counts = view.grid_place(grid);

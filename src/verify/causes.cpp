@@ -10,6 +10,7 @@
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
 #include "solve/placed.hpp"
+#include "verify/same.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -31,10 +32,6 @@ struct Standing {
   bool by_content = false;  // the limit is what is in the node, nobody wrote it
 };
 
-bool same(double a, double b) {
-  return std::abs(a - b) <= 1e-9 * std::max({1.0, std::abs(a), std::abs(b)});
-}
-
 /// One side of a comparison.
 struct Sight {
   const Arrangement& arrangement;
@@ -44,9 +41,9 @@ struct Sight {
   [[nodiscard]] Index index(NodeId node) const { return arrangement.tree().store().index_of(node); }
 };
 
-class Comparison {
+class Sides {
  public:
-  Comparison(const Arrangement& below, const Arrangement& above)
+  Sides(const Arrangement& below, const Arrangement& above)
       : below_(below), above_(above), tree_(above.tree()), store_(tree_.store()) {}
 
   std::vector<Cause> find() {
@@ -302,7 +299,7 @@ std::vector<Cause> causes_between(const Arrangement& below, const Arrangement& a
   };
   list(active_below, active_above, "ends");
   list(active_above, active_below, "begins");
-  return causes.empty() ? Comparison(below, above).find() : causes;
+  return causes.empty() ? Sides(below, above).find() : causes;
 }
 
 std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, NodeId node) {

@@ -14,6 +14,7 @@
 #include "solve/placed.hpp"
 #include "solve/spread.hpp"
 #include "verify/rounds.hpp"
+#include "verify/same.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -26,10 +27,6 @@ using detail::Portion;
 using detail::View;
 using detail::x_axis;
 using detail::y_axis;
-
-bool same(double a, double b) {
-  return std::abs(a - b) <= 1e-9 * std::max({1.0, std::abs(a), std::abs(b)});
-}
 
 Axis axis_along(Kind kind) {
   return kind == Kind::row ? x_axis : y_axis;

@@ -11,8 +11,6 @@
 namespace fond_ladder {
 namespace {
 
-constexpr double give = 0.01;  // pixels
-
 struct Common {
   double width = 0, height = 0;
   [[nodiscard]] bool any() const { return width > give && height > give; }

@@ -14,6 +14,9 @@
 
 namespace fond_ladder {
 
+/// Pixels. What differs by less counts as rounding.
+inline constexpr double give = 0.01;
+
 /// One node at one size. Placed ones have a box.
 struct SeenNode {
   NodeId node;

@@ -11,8 +11,6 @@
 namespace fond_ladder {
 namespace {
 
-constexpr double give = 0.01;  // pixels
-
 /// Along which axis a container lays its children, if along one.
 bool lays_along(Kind kind, bool x) {
   return kind == (x ? Kind::row : Kind::column);

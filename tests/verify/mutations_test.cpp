@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
 // How good the demo scene's claims are: one number of it is changed at a time, and of the changes that move anything at
-// any size, most must break a claim. FOND_LADDER_MUTATIONS limits how many are tried.
+// any size, most must break a claim. FOND_LADDER_MUTATIONS limits how many are tried, where only their memory is of
+// interest: so few say nothing of a share.
 #include <gtest/gtest.h>
 
 #include <algorithm>
@@ -79,7 +80,10 @@ TEST(Mutations, OfTheDemoSceneAreCaughtByItsClaims) {
   RecordProperty("tried", static_cast<int>(tried));
   RecordProperty("moved", static_cast<int>(moved));
   RecordProperty("caught", static_cast<int>(caught));
-  EXPECT_GE(10 * caught, 7 * moved);
+  EXPECT_GT(caught, 0U);
+  if (limit == nullptr) {
+    EXPECT_GE(10 * caught, 7 * moved);
+  }
 }
 
 }  // namespace

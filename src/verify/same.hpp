@@ -1,0 +1,14 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <algorithm>
+#include <cmath>
+
+namespace fond_ladder {
+
+/// Whether two computed sizes are one but for rounding.
+inline bool same(double a, double b) {
+  return std::abs(a - b) <= 1e-9 * std::max({1.0, std::abs(a), std::abs(b)});
+}
+
+}  // namespace fond_ladder
