@@ -84,8 +84,8 @@ struct CheckedClaim {
 };
 
 /// Tests claims at every whole width of the scene's ladder, at both ends of its heights, at every named rung, and on
-/// and next to every range bound and every turn of their quantities. What becomes of a claim does not depend on the
-/// others. Throws BadClaim, and as SceneSolver does.
+/// and next to every range bound, of widths and heights, and every turn of their quantities. What becomes of a claim
+/// does not depend on the others. Throws BadClaim, and as SceneSolver does.
 [[nodiscard]] std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,
                                               const std::vector<std::string>& modes = {}, unsigned threads = 0);
 

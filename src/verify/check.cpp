@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 //
 // The quantities of all claims are climbed together, which solves every whole width once; claims are then tested on
-// the values. Behind that come sizes that are not whole: each range bound, and the turns of a claim's own quantities,
-// with 1/64 of a pixel to both sides. A claim is tested at its own turns only, so what becomes of it does not depend on
-// which others are checked with it.
+// the values. Behind that come sizes that are not whole: each range bound (of heights too), and the turns of a claim's
+// own quantities, with 1/64 of a pixel to both sides. A claim is tested at its own turns only, so what becomes of it
+// does not depend on which others are checked with it.
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -23,6 +23,9 @@ namespace fond_ladder {
 namespace {
 
 using Failing = CheckedClaim::Failing;
+
+/// Pixels. How close to a bound or a turn claims are tested.
+constexpr double beside = 1.0 / 64;
 
 /// One size at which claims are tested.
 struct TestedRung {
@@ -46,6 +49,7 @@ class Checker {
     for (const Claim& claim : claims_) checked_.emplace_back().claim = claim.text();
     const Ladder& ladder = scene_.ladder;
     for (const std::optional<double>& height : heights_of(ladder)) test_widths(height);
+    for (const double height : heights_at_bounds()) test_widths(height);
     for (const NamedRung& named : ladder.rungs) rungs_.push_back(to_solve({named.size.width, named.size.height}));
     test_rungs();
     for (std::size_t c = 0; c < claims_.size(); ++c) explain(checked_[c], c);
@@ -70,6 +74,23 @@ class Checker {
 
   [[nodiscard]] TestedRung to_solve(const Rung& rung) const { return {rung, {}, {}, solver_.active(rung), {}}; }
 
+  /// On and next to each bound of a range on heights, inside the ladder's: its ends are tested anyway.
+  [[nodiscard]] std::set<double> heights_at_bounds() const {
+    std::set<double> heights;
+    if (!scene_.ladder.height) return heights;
+    const Span span = *scene_.ladder.height;
+    const auto add = [&](const std::optional<double>& bound) {
+      for (const double height : {bound.value_or(0) - beside, bound.value_or(0), bound.value_or(0) + beside}) {
+        if (bound && height > span.from && height < span.to) heights.insert(height);
+      }
+    };
+    for (const Range& range : scene_.ranges) {
+      add(range.from_height);
+      add(range.below_height);
+    }
+    return heights;
+  }
+
   /// At all widths of one height, rising.
   void test_widths(std::optional<double> height) {
     const Span span = scene_.ladder.width;
@@ -81,11 +102,10 @@ class Checker {
     options.threads = threads_;
     options.causes = false;
     Climb climbed = climb_quantities(scene_, ladder, quantities_, options);
-    std::map<double, std::set<std::size_t>> beside;  // sizes that are not whole, and the claims they are for
+    std::map<double, std::set<std::size_t>> between;  // sizes that are not whole, and the claims they are for
     const auto add = [&](double width, const std::vector<std::size_t>& claims) {
-      constexpr double near = 1.0 / 64;
-      for (const double size : {width - near, width, width + near}) {
-        if (size >= span.from && size <= span.to) beside[size].insert(claims.begin(), claims.end());
+      for (const double size : {width - beside, width, width + beside}) {
+        if (size >= span.from && size <= span.to) between[size].insert(claims.begin(), claims.end());
       }
     };
     for (const Turn& turn : climbed.turns()) add(turn.at, claims_of_[turn.quantity]);
@@ -95,21 +115,21 @@ class Checker {
       if (range.from_width) add(*range.from_width, all);
       if (range.below_width) add(*range.below_width, all);
     }
-    auto next = beside.begin();
-    const auto add_beside = [&](double below) {
-      for (; next != beside.end() && next->first <= below; ++next) {
+    auto next = between.begin();
+    const auto add_up_to = [&](double below) {
+      for (; next != between.end() && next->first <= below; ++next) {
         if (next->first == below) continue;  // tested anyway
         TestedRung& rung = rungs_.emplace_back(to_solve({next->first, height}));
         rung.claims.assign(next->second.begin(), next->second.end());
       }
     };
     for (Climb::Step& step : climbed.steps) {
-      add_beside(step.container.width);
+      add_up_to(step.container.width);
       TestedRung& rung = rungs_.emplace_back(to_solve({step.container.width, height}));
       rung.container = step.container;
       rung.values = std::move(step.values);
     }
-    add_beside(span.to);
+    add_up_to(span.to);
     test_rungs();
   }
 

@@ -10,6 +10,7 @@
 #include <cmath>
 
 #include "verify/claim_terms.hpp"
+#include "verify/crossing.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -213,55 +214,41 @@ class Tester {
   }
 
   /// One placed node of an argument.
-  struct Edges {
-    double left = 0, right = 0, top = 0, bottom = 0;
-    const std::size_t* slots = nullptr;  // of these, as they were asked for
+  struct Placed {
+    detail::Edges at{};
+    const std::size_t* slots = nullptr;  // of its edges
     std::size_t part = 0;                // the argument
   };
-  [[nodiscard]] std::vector<Edges> edges_of(const Term& function) const {
-    std::vector<Edges> all;
+  [[nodiscard]] std::vector<Placed> edges_of(const Term& function) const {
+    std::vector<Placed> all;
     all.reserve(function.parts.size());
     for (std::size_t part = 0; part < function.parts.size(); ++part) {
       const std::vector<std::size_t>& slots = function.parts[part].slots;
       for (std::size_t i = 0; i < slots.size(); i += detail::edges_asked.size()) {
         const auto edge = [&](std::size_t k) { return at(slots[i + k]); };
-        if (edge(0)) all.push_back({*edge(0), *edge(1), *edge(2), *edge(3), &slots[i], part});
+        if (edge(0)) all.push_back({{*edge(0), *edge(1), *edge(2), *edge(3)}, &slots[i], part});
       }
     }
     return all;
   }
 
-  /// By how much two edges are on the wrong side of each other, and which.
-  struct Crossing {
+  /// The two edges that are most on the wrong side of each other.
+  struct Worst {
     double by = 0;
     std::size_t first = 0, second = 0;  // slots
   };
-
-  static Crossing sticks_out(const Edges& in, const Edges& out) {
-    const std::array<double, 4> by{out.left - in.left, in.right - out.right, out.top - in.top, in.bottom - out.bottom};
-    const auto side = static_cast<std::size_t>(std::ranges::max_element(by) - by.begin());
-    return {by[side], in.slots[side], out.slots[side]};
-  }
-
-  static Crossing overlap(const Edges& a, const Edges& b) {
-    const double wide = std::min(a.right, b.right) - std::max(a.left, b.left),
-                 high = std::min(a.bottom, b.bottom) - std::max(a.top, b.top);
-    const bool a_ahead = wide <= high ? a.left <= b.left : a.top <= b.top;
-    const std::size_t near = wide <= high ? 0 : 2, far = near + 1;
-    const Edges &ahead = a_ahead ? a : b, &behind = a_ahead ? b : a;
-    return {std::min(wide, high), ahead.slots[far], behind.slots[near]};
-  }
-
   /// Of all pairs that `enclosed` or `apart` is about.
-  [[nodiscard]] Crossing worst_crossing(const Term& function) const {
-    const std::vector<Edges> all = edges_of(function);
-    Crossing worst;
+  [[nodiscard]] Worst worst_crossing(const Term& function) const {
+    const std::vector<Placed> all = edges_of(function);
+    Worst worst;
     for (std::size_t i = 0; i < all.size(); ++i) {
       for (std::size_t k = i + 1; k < all.size(); ++k) {
         const bool is_enclosed = function.kind == TermKind::enclosed;
-        if (is_enclosed && all[i].part == all[k].part) continue;
-        const Crossing crossing = is_enclosed ? sticks_out(all[i], all[k]) : overlap(all[i], all[k]);
-        if (crossing.by > worst.by) worst = crossing;
+        if (is_enclosed ? all[i].part == all[k].part : all[i].slots[0] == all[k].slots[0]) continue;  // one node
+        const detail::Crossing crossing =
+            is_enclosed ? sticks_out(all[i].at, all[k].at) : overlap(all[i].at, all[k].at);
+        if (crossing.by <= worst.by) continue;
+        worst = {crossing.by, all[i].slots[crossing.first], all[k].slots[crossing.second]};
       }
     }
     return worst;
@@ -377,7 +364,7 @@ class Tester {
         return;
       case TermKind::enclosed:
       case TermKind::apart: {
-        const Crossing worst = worst_crossing(term);
+        const Worst worst = worst_crossing(term);
         if (worst.by <= terms_.give) return;
         add(worst.first, found);
         add(worst.second, found);

@@ -3,7 +3,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <limits>
 #include <optional>
 
 #include "support/plain_grid.hpp"
@@ -12,7 +11,6 @@ namespace fond_ladder::testing {
 namespace {
 
 constexpr double none = -1;  // a size that is not known
-constexpr double endless = std::numeric_limits<double>::infinity();
 
 /// One axis of one child in the hands of its parent.
 struct Item {

@@ -4,7 +4,6 @@
 #include <algorithm>
 #include <cmath>
 #include <functional>
-#include <limits>
 #include <map>
 #include <set>
 #include <sstream>
@@ -12,7 +11,6 @@
 namespace fond_ladder::testing {
 namespace {
 
-constexpr double endless = std::numeric_limits<double>::infinity();
 using Way = TrackSize::Way;
 using Pick = std::function<bool(const PlainTrack&)>;
 

@@ -4,12 +4,15 @@
 // Grid placement and track sizing once more, as literally as the open standard words them and as slowly: every cell is
 // looked at, space is handed out crumb by crumb, rounds are rounds. Shares no code with the engine.
 
+#include <limits>
 #include <string>
 #include <vector>
 
 #include "fond_ladder/keys.hpp"
 
 namespace fond_ladder::testing {
+
+constexpr double endless = std::numeric_limits<double>::infinity();
 
 struct PlainCell {
   int column = 0, row = 0, columns = 1, rows = 1;

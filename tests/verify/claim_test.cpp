@@ -69,6 +69,7 @@ TEST(Claims, HoldOrTellWhereTheyFail) {
       {"enclosed(tag[*], r)", "kept"},
       {"apart(a, b, tag[*])", "kept"},
       {"apart(tip, tag[*])", "50..69"},
+      {"apart(tag[*], a, tag[1])", "kept"},  // a node is not apart from itself, and need not be
       {"uncut(b)", "50..69"},
       {"uncut(a)", "kept"},
       {"shown(a, tip)", "kept"},
@@ -220,6 +221,19 @@ TEST(Claims, NamedRungsAreNoStretch) {
   ASSERT_EQ(checked.failing.size(), 2U);
   EXPECT_EQ(checked.failing[0].to, 60);
   EXPECT_EQ(checked.failing[1].from, 90);
+}
+
+/// What is so only at a height inside the ladder's, far from both of its ends.
+TEST(Claims, AreTestedAtTheBoundsOfRangesOnHeights) {
+  Scene scene = testing::scene_from("row:r [ box:a width=10 height=5 ]");
+  scene.ladder = {{50, 60}, Span(20, 40), {}};
+  scene.ranges = {{"slot", 55, {}, 30.5, 30.502}, {"low", {}, {}, {}, 35}, {"at_end", {}, {}, 40}};
+  const CheckedClaim checked = check(scene, {"not slot"})[0];
+  ASSERT_EQ(checked.failing.size(), 1U);
+  EXPECT_EQ(checked.failing[0].height, 30.5);
+  EXPECT_EQ(checked.failing[0].from, 55);
+  // Heights: two ends, three a bound, one below the bound at the end. Widths: the whole ones, two beside 55.
+  EXPECT_EQ(checked.rungs, (2U + 3 * 3 + 1) * (11 + 2));
 }
 
 /// A node far down a scroller once counted as cut off by what the scroller lies in.
