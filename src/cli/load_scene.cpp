@@ -11,6 +11,7 @@
 #include "fond_ladder/scene_file.hpp"
 #include "model/key_table.hpp"
 #include "verify/idle_settings.hpp"
+#include "verify/shell_word.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -60,13 +61,6 @@ std::vector<std::string> wording_names(const Scene& scene) {
   return names;
 }
 
-/// As a shell reads it back as one word.
-std::string quoted_for_shell(const std::string& text) {
-  std::string quoted = "'";
-  for (const char c : text) quoted += c == '\'' ? std::string("'\\''") : std::string(1, c);
-  return quoted + "'";
-}
-
 /// What the options of a call make of a scene: what is tried beats wordings, and comes last.
 Variant variant_by(const SceneCall& call, const Scene& scene, const std::string& wording,
                    const std::vector<std::string>& modes) {
@@ -76,7 +70,7 @@ Variant variant_by(const SceneCall& call, const Scene& scene, const std::string&
   for (const std::string& setting : call.tries) {
     try_setting(variant.scene, setting);
     variant.name += (variant.name.empty() ? "" : ", ") + setting;
-    variant.options += (variant.options.empty() ? "" : " ") + std::string("--try ") + quoted_for_shell(setting);
+    variant.options += (variant.options.empty() ? "" : " ") + std::string("--try ") + shell_word(setting);
   }
   return variant;
 }

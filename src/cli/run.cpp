@@ -3,11 +3,14 @@
 
 #include <CLI/CLI.hpp>
 #include <algorithm>
+#include <functional>
 #include <iostream>
 #include <iterator>
 #include <map>
+#include <sstream>
 
 #include "cli/command.hpp"
+#include "cli/paint.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/key_table.hpp"
 
@@ -28,6 +31,46 @@ void add_format(CLI::App& command, Format& format) {
           "How to print; a table when left out")
       ->option_text("table|json|csv");
 }
+
+/// The option that every command takes. What it says is looked for before anything is parsed, since a call that is
+/// refused has colours too.
+void add_color(CLI::App& command) {
+  command
+      .add_option_function<std::string>(
+          "--color", [](const std::string&) {}, "Colours; auto: on a terminal")
+      ->option_text("auto|always|never");
+}
+
+Color color_in(const std::vector<std::string>& args) {
+  static const std::map<std::string, Color> colors{
+      {"auto", Color::automatic}, {"always", Color::always}, {"never", Color::never}};
+  Color color = Color::automatic;
+  for (std::size_t i = 0; i < args.size(); ++i) {
+    const bool is_alone = args[i] == "--color" && i + 1 < args.size();
+    if (!is_alone && !args[i].starts_with("--color=")) continue;
+    const std::string typed = is_alone ? args[i + 1] : args[i].substr(args[i].find('=') + 1);
+    const auto found = colors.find(typed);
+    if (found == colors.end()) throw WrongCall("--color " + typed + ": write auto, always or never");
+    color = found->second;
+  }
+  return color;
+}
+
+/// Holds back what is to be painted until it is whole.
+class Painted {
+ public:
+  Painted(std::ostream& out, bool has_colors) : out_(out), has_colors_(has_colors) {}
+  [[nodiscard]] std::ostream& stream() { return has_colors_ ? held_ : out_; }
+  void paint(const std::function<std::string(std::string_view)>& painter) {
+    if (has_colors_) out_ << painter(held_.str());
+    out_.flush();
+  }
+
+ private:
+  std::ostream& out_;
+  bool has_colors_;
+  std::ostringstream held_;
+};
 
 void add_scene(CLI::App& command, SceneCall& scene) {
   command.add_option("SCENE", scene.file, "A scene file; - reads standard input")->required()->option_text(" ");
@@ -192,10 +235,14 @@ int parse_failed(const CLI::App& app, const CLI::ParseError& error, const std::v
   return refuse(streams.err, used.front()->get_name() + ": " + error.what());
 }
 
-}  // namespace
+/// A command that can be called, and how it prints; none: not as a table.
+struct Command {
+  std::string name;
+  std::function<ExitStatus()> call;
+  const Format* format;
+};
 
-int run(const std::vector<std::string>& args, std::istream& in, std::ostream& out, std::ostream& err) {
-  const Streams streams{in, out, err};
+int run(const std::vector<std::string>& args, const Streams& streams, Painted& results) {
   CLI::App app("Fond Ladder arranges rows, columns, grids and stacks, and says what happens at every size.",
                "fond-ladder");
   app.require_subcommand(1);
@@ -217,30 +264,55 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
   add_draw(app, draw_call);
   add_tidy(app, tidy_call);
   app.add_subcommand("demo", "The shipped console scene through the commands above");
-
-  ExitStatus status = all_well;
+  for (CLI::App* command : app.get_subcommands({})) add_color(*command);
+  constexpr Format table = Format::table;
+  const std::vector<Command> commands{
+      {"measure", [&] { return measure(measure_options, streams); }, &measure_options.format},
+      {"climb", [&] { return climb(climb_options, streams); }, &climb_options.format},
+      {"ledger", [&] { return ledger(ledger_call, streams); }, &ledger_call.format},
+      {"check", [&] { return check(check_call, streams); }, &check_call.format},
+      {"compare", [&] { return compare(compare_call, streams); }, &compare_call.format},
+      {"lint", [&] { return lint(lint_call, streams); }, &lint_call.format},
+      {"draw", [&] { return draw(draw_call, streams); }, nullptr},
+      {"tidy", [&] { return tidy(tidy_call, streams); }, nullptr},
+      {"demo", [&] { return demo(streams); }, &table},
+  };
+  const auto unpainted = [](std::string_view text) { return std::string(text); };
   try {
     std::vector<std::string> reversed(args.rbegin(), args.rend());
     app.parse(reversed);
-    if (app.got_subcommand("measure")) status = measure(measure_options, streams);
-    if (app.got_subcommand("climb")) status = climb(climb_options, streams);
-    if (app.got_subcommand("ledger")) status = ledger(ledger_call, streams);
-    if (app.got_subcommand("check")) status = check(check_call, streams);
-    if (app.got_subcommand("compare")) status = compare(compare_call, streams);
-    if (app.got_subcommand("lint")) status = lint(lint_call, streams);
-    if (app.got_subcommand("draw")) status = draw(draw_call, streams);
-    if (app.got_subcommand("tidy")) status = tidy(tidy_call, streams);
-    if (app.got_subcommand("demo")) status = demo(streams);
+    const auto called =
+        std::ranges::find_if(commands, [&](const Command& command) { return app.got_subcommand(command.name); });
+    const ExitStatus status = called->call();
+    const bool is_table = called->format != nullptr && *called->format == Format::table;
+    is_table ? results.paint(painted_table) : results.paint(unpainted);
+    return status;
   } catch (const CLI::ParseError& error) {
-    return parse_failed(app, error, args, streams);
+    const int status = parse_failed(app, error, args, streams);
+    results.paint(unpainted);  // help
+    return status;
   } catch (const BadScene& error) {
-    for (const SceneFault& fault : error.faults()) err << fault.text() << '\n';
+    for (const SceneFault& fault : error.faults()) streams.err << fault.text() << '\n';
     return wrong_call;
   } catch (const std::exception& error) {  // a wrong path, quantity or size
+    return refuse(streams.err, error.what());
+  }
+}
+
+}  // namespace
+
+int run(const std::vector<std::string>& args, std::istream& in, std::ostream& out, std::ostream& err,
+        Terminal terminal) {
+  Color color = Color::automatic;
+  try {
+    color = color_in(args);
+  } catch (const WrongCall& error) {
     return refuse(err, error.what());
   }
-  out.flush();
-  if (!out) return refuse(err, "the result could not be written");
+  Painted results(out, has_colors(color, terminal.out)), messages(err, has_colors(color, terminal.err));
+  int status = run(args, {in, results.stream(), messages.stream()}, results);
+  if (!out) status = refuse(messages.stream(), "the result could not be written");
+  messages.paint(painted_messages);
   return status;
 }
 

@@ -3,6 +3,7 @@
 
 #include "fond_ladder/claim.hpp"
 #include "model/number_text.hpp"
+#include "verify/shell_word.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -32,8 +33,9 @@ std::string stretch_text(const Failing& failing) {
 
 std::string look_text(const Failing& failing, std::string_view file) {
   std::string text = "look: fond-ladder ";
-  text += failing.node.empty() ? "measure " + std::string(file) : "ledger " + std::string(file) + " " + failing.node;
-  text += " --at " + exact(failing.worst.width) + "x" + exact(failing.worst.height);
+  text += failing.node.empty() ? "measure " + shell_word(file)
+                               : "ledger " + shell_word(file) + " " + shell_word(failing.node);
+  text += " --at " + exact(failing.worst.width) + (failing.height ? "x" + exact(*failing.height) : "");
   return text + (failing.options.empty() ? "" : " " + failing.options);
 }
 

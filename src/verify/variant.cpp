@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "model/number_text.hpp"
+#include "verify/shell_word.hpp"
 
 namespace fond_ladder {
 
@@ -16,7 +17,7 @@ Variant variant_of(const Scene& scene, const std::string& wording, const std::ve
   };
   if (!wording.empty()) {
     speak(variant.scene, wording);
-    say("wording " + wording, "--wording " + wording);
+    say("wording " + wording, "--wording " + shell_word(wording));
   }
   if (longer > 0) {
     lengthen(variant.scene, longer);
@@ -26,7 +27,7 @@ Variant variant_of(const Scene& scene, const std::string& wording, const std::ve
   for (const std::string& mode : modes) {
     if (std::ranges::find(scene.modes, mode) == scene.modes.end())
       throw BadValue("the scene has no mode \"" + mode + "\"");
-    say("mode " + mode, "--mode " + mode);
+    say("mode " + mode, "--mode " + shell_word(mode));
   }
   return variant;
 }

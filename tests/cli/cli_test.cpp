@@ -6,6 +6,7 @@
 #include <filesystem>
 #include <fstream>
 #include <nlohmann/json.hpp>
+#include <regex>
 #include <sstream>
 
 #include "support/golden.hpp"
@@ -226,6 +227,30 @@ TEST(Cli, HelpsOnEveryCommand) {
 TEST(Cli, SaysWhenTheResultCannotBeWritten) {
   const Result result = run_process("measure " + console + " > /dev/full");
   EXPECT_EQ(result.status, 2);
+}
+
+TEST(Cli, PaintsOnATerminalAndWhereItIsAskedTo) {
+  const std::vector<std::string> broken{"check", quickstart, "--claim", "bar.height = 48", "--claim", "bar.top = 1"};
+  const auto with = [&](const std::string& color) {
+    std::vector<std::string> args = broken;
+    args.insert(args.end(), {"--color", color});
+    return args;
+  };
+  const std::string plain = run(broken).out, painted = run(with("always")).out;
+  EXPECT_EQ(plain.find('\x1b'), std::string::npos);
+  EXPECT_NE(painted.find("\x1b[32mkept \x1b[0m"), std::string::npos) << painted;
+  EXPECT_EQ(std::regex_replace(painted, std::regex("\x1b\\[[0-9;]*m"), ""), plain);
+  const cli::Terminal terminal{true, true};
+  EXPECT_EQ(run(broken, "", terminal).out, painted);
+  EXPECT_EQ(run(with("never"), "", terminal).out, plain);
+  setenv("NO_COLOR", "1", 1);
+  EXPECT_EQ(run(broken, "", terminal).out, plain);
+  EXPECT_EQ(run(with("always")).out, painted);
+  unsetenv("NO_COLOR");
+  EXPECT_EQ(run({"measure", quickstart, "--format", "json"}, "", terminal).out,
+            run({"measure", quickstart, "--format", "json"}).out);
+  EXPECT_EQ(run({"mesure"}, "", terminal).err.substr(0, 32), "fond-ladder: \x1b[1m\x1b[31merror:\x1b[0m");
+  EXPECT_EQ(run(with("blue")).err, "fond-ladder: error: --color blue: write auto, always or never\n");
 }
 
 }  // namespace

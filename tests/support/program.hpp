@@ -20,10 +20,10 @@ struct Result {
   std::string out, err;
 };
 
-inline Result run(const std::vector<std::string>& args, const std::string& input = "") {
+inline Result run(const std::vector<std::string>& args, const std::string& input = "", cli::Terminal terminal = {}) {
   std::istringstream in(input);
   std::ostringstream out, err;
-  const int status = cli::run(args, in, out, err);
+  const int status = cli::run(args, in, out, err, terminal);
   return {status, out.str(), err.str()};
 }
 
