@@ -27,20 +27,23 @@ std::string in_style(const fmt::text_style& style, std::string_view text) {
   return text.empty() ? std::string() : fmt::format(style, "{}", text);
 }
 
-/// Calls `paint(line, is_first)` for each line, and puts what it gives together.
+/// Calls `paint(line, before)` for each line, with the line before it, and puts what it gives together.
 template <class Paint>
 std::string by_lines(std::string_view text, const Paint& paint) {
   std::string all;
-  for (bool is_first = true; !text.empty(); is_first = false) {
+  for (std::string_view before; !text.empty();) {
     const std::size_t end = std::min(text.find('\n'), text.size());
-    all += paint(text.substr(0, end), is_first);
+    const std::string_view line = text.substr(0, end);
+    all += paint(line, before);
+    before = line;
     if (end < text.size()) all += '\n';
     text.remove_prefix(std::min(end + 1, text.size()));
   }
   return all;
 }
 
-std::string painted_line(std::string_view line) {
+/// `before` is empty for the first line.
+std::string painted_line(std::string_view line, std::string_view before) {
   static const std::array marks{
       Mark{"kept ", fmt::fg(fmt::terminal_color::green)},
       Mark{"broken ", bold(fmt::terminal_color::red)},
@@ -53,7 +56,9 @@ std::string painted_line(std::string_view line) {
     return in_style(mark.style, line.substr(0, mark.word.size())) + std::string(line.substr(mark.word.size()));
   }
   if (line.starts_with("$ ")) return in_style(bold(fmt::terminal_color::cyan), line);  // a command, in the demo
-  return std::string(line);
+  const bool begins = before.empty() || before.starts_with("$ ");
+  const bool is_heading = begins && !line.starts_with(" ") && !line.starts_with("first ");
+  return is_heading ? in_style(fmt::text_style(fmt::emphasis::bold), line) : std::string(line);
 }
 
 }  // namespace
@@ -65,14 +70,11 @@ bool has_colors(Color color, bool to_terminal) {
 }
 
 std::string painted_table(std::string_view text) {
-  return by_lines(text, [](std::string_view line, bool is_first) {
-    const std::string painted = painted_line(line);
-    return is_first && painted == line ? in_style(fmt::text_style(fmt::emphasis::bold), line) : painted;
-  });
+  return by_lines(text, painted_line);
 }
 
 std::string painted_messages(std::string_view text) {
-  return by_lines(text, [](std::string_view line, bool) {
+  return by_lines(text, [](std::string_view line, std::string_view) {
     for (const auto& [word, color] :
          {std::pair<std::string_view, fmt::terminal_color>{"error:", fmt::terminal_color::red},
           {"hint:", fmt::terminal_color::yellow}}) {

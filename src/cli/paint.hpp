@@ -13,8 +13,8 @@ enum class Color { automatic, always, never };
 /// environment variable NO_COLOR says something.
 [[nodiscard]] bool has_colors(Color color, bool to_terminal);
 
-/// A table of a command in colours: its first line, which is the answer, and the words that lines begin with. Letters
-/// stay as they are.
+/// A table of a command in colours: its first line, which is the answer, headings, and the words that lines begin
+/// with. Letters stay as they are.
 [[nodiscard]] std::string painted_table(std::string_view text);
 /// Messages in colours.
 [[nodiscard]] std::string painted_messages(std::string_view text);

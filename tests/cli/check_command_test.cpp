@@ -67,9 +67,11 @@ TEST(Check, RefusesAllBadClaimsAtOnceAndWritesNoFile) {
       testing::run({"check", console(), "--try", "title.text=the keeper's", "--claim", "bar.top = 1"}).out;
   EXPECT_NE(told.find(R"(--at 360x800 --try 'title.text=the keeper'\''s')"), std::string::npos) << told;
   const std::string file = testing::temporary(
-      "two words.json", R"({"format":1,"root":{"kind":"row","name":"r","children":[{"name":"a","kind":"box","copies":2}]}})");
+      "two words.json",
+      R"({"format":1,"root":{"kind":"row","name":"r","children":[{"name":"a","kind":"box","copies":2}]}})");
   const std::string copy = testing::run({"check", file, "--claim", "a[1].width = 1", "--try", "r.gap=2"}).out;
-  EXPECT_NE(copy.find("look: fond-ladder ledger '" + file + "' 'a[1]' --at 360 --try r.gap=2\n"), std::string::npos) << copy;
+  EXPECT_NE(copy.find("look: fond-ladder ledger '" + file + "' 'a[1]' --at 360 --try r.gap=2\n"), std::string::npos)
+      << copy;
 }
 
 TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
