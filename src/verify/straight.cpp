@@ -200,11 +200,12 @@ class Follower {
   /// A curve bends evenly: over half the length a quarter of it.
   [[nodiscard]] bool bends_evenly(double from, double to) const {
     const double middle = (from + to) / 2;
-    const auto whole = curving(from, to), front = curving(from, middle), back = curving(middle, to);
+    const auto whole = curving(from, to);
+    if (!whole || std::abs(*whole) < 1e-9) return false;
     const auto is_quarter = [&](const std::optional<double>& part) {
       return part && *part / *whole > 0.15 && *part / *whole < 0.35;
     };
-    return whole && std::abs(*whole) >= 1e-9 && is_quarter(front) && is_quarter(back);
+    return is_quarter(curving(from, middle)) && is_quarter(curving(middle, to));
   }
 
   /// Follows a curve to its end, if there is one here.
