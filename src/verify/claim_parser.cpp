@@ -4,65 +4,18 @@
 // sum is found out by trying the condition first.
 #include <algorithm>
 #include <array>
-#include <charconv>
 
 #include "model/key_table.hpp"
 #include "verify/claim_terms.hpp"
+#include "verify/claim_tokens.hpp"
 
 namespace fond_ladder::detail {
 namespace {
-
-struct Token {
-  enum class Kind : unsigned char { number, name, mark, end };
-  Kind kind = Kind::end;
-  std::string_view text;
-  std::size_t column = 1;
-  double number = 0;
-};
 
 constexpr std::array<std::string_view, 9> functions{"same", "enclosed", "apart", "uncut", "shown",
                                                     "sum",  "min",      "max",   "count"};
 constexpr std::array<std::string_view, 5> joining_words{"or", "and", "not", "when", "give"};
 constexpr std::size_t deepest = 200;
-
-bool is_name_char(char c) {
-  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '_' || c == '-' ||
-         c == '/' || c == '.' || c == '[' || c == ']' || c == '#' || c == '*';
-}
-
-std::vector<Token> tokens_of(std::string_view text) {
-  std::vector<Token> tokens;
-  for (std::size_t i = 0; i < text.size();) {
-    const char c = text[i];
-    if (c == ' ' || c == '\t' || c == '\n') {
-      ++i;
-      continue;
-    }
-    Token token{Token::Kind::mark, text.substr(i, 1), i + 1, 0};
-    const bool digit = c >= '0' && c <= '9';
-    const bool letter = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
-    const bool star = c == '*' && i + 1 < text.size() &&
-                      (text[i + 1] == '/' || text[i + 1] == '.' || text[i + 1] == ')' || text[i + 1] == ',');
-    if (digit) {
-      const auto read = std::from_chars(text.data() + i, text.data() + text.size(), token.number);
-      token.kind = Token::Kind::number;
-      token.text = text.substr(i, static_cast<std::size_t>(read.ptr - (text.data() + i)));
-    } else if (letter || star) {
-      std::size_t end = i;
-      while (end < text.size() && is_name_char(text[end])) ++end;
-      token.kind = Token::Kind::name;
-      token.text = text.substr(i, end - i);
-    } else if ((c == '<' || c == '>') && i + 1 < text.size() && text[i + 1] == '=') {
-      token.text = text.substr(i, 2);
-    } else if (std::string_view("=<>:+-*/(),").find(c) == std::string_view::npos) {
-      throw BadClaim("\"" + std::string(1, c) + "\" has no meaning in a claim", i + 1);
-    }
-    tokens.push_back(token);
-    i += token.text.size();
-  }
-  tokens.push_back({Token::Kind::end, "", text.size() + 1, 0});
-  return tokens;
-}
 
 class Parser {
  public:
@@ -270,8 +223,9 @@ class Parser {
                                                    TermKind::count_of};
     constexpr std::size_t first_fold = 5;
     const auto found = static_cast<std::size_t>(std::ranges::find(functions, at().text) - functions.begin());
-    if (found < first_fold || found == functions.size())
-      fail("\"" + std::string(at().text) + "\" is no function that gives a number" + near(at().text, functions));
+    const std::string name = "\"" + std::string(at().text) + "\" ";
+    if (found == functions.size()) fail(name + "is no function" + near(at().text, functions));
+    if (found < first_fold) fail(name + "gives no number; a number, or a quantity, should stand here");
     Term folded(folds[found - first_fold]);
     next();
     want("(");
@@ -293,11 +247,16 @@ class Parser {
     }
     const std::size_t dot = text.rfind('.');
     if (dot == std::string::npos) {
+      if (std::ranges::find(functions, token.text) != functions.end())
+        fail("\"" + text + "\" is a function: what it is about stands in brackets behind it");
+      if (names_nodes(text))
+        fail("\"" + text + "\" names nodes, no number; write what of them, as in " + text + ".width");
       std::vector<std::string_view> words(conditions_.begin(), conditions_.end());
       words.insert(words.end(), functions.begin(), functions.end());
       fail("\"" + text + "\" is no quantity, range or mode" + near(text, words) +
            "; a quantity is written as in beds.width");
     }
+    refuse_close_operator(text, dot, token.column);
     Term found(TermKind::quantity, text);
     try {
       found.measure = measure_named(scene_.tree, text);
@@ -316,10 +275,19 @@ class Parser {
     try {
       found.set = set_of(text);
     } catch (const BadQuantity& fault) {
-      fail(fault.what());
+      const std::string node = text.substr(0, text.rfind('.'));
+      fail(node != text && names_nodes(node) ? "a node should stand here, without what of it: " + node : fault.what());
     }
     next();
     return found;
+  }
+
+  [[nodiscard]] bool names_nodes(const std::string& pattern) const {
+    try {
+      return !nodes_named(scene_.tree, pattern).empty();
+    } catch (const BadQuantity&) {
+      return false;
+    }
   }
 
   /// Throws BadQuantity.

@@ -101,6 +101,7 @@ std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view te
                       tree.step(tree.root()) + ".width");
   }
   const std::string_view word = text.substr(dot + 1);
+  if (word.empty()) throw BadQuantity("a measure is missing behind \"" + std::string(text) + "\"");
   const auto found = std::ranges::find(measure_words, word);
   if (found == measure_words.end()) {
     std::string message = "\"" + std::string(word) + "\" is no measure";
