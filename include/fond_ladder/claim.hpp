@@ -77,7 +77,7 @@ struct CheckedClaim {
     std::optional<double> height{};                                       ///< none: as the content makes it
     std::string node;                                                     ///< the first of those that has a place
     std::string because;  ///< why that node is as large as it is, from its ledger
-    std::string variant;  ///< in which the claim fails, where there are several; empty for the scene as it is
+    std::string variant;  ///< in which it fails, by what tells it from the others; empty: as it is
     std::string options;  ///< of that variant
   };
   std::vector<Failing> failing;

@@ -42,14 +42,15 @@ struct Finding {
   Oddity oddity = Oddity::no_effect;
   std::string why;
   std::string cure;
-  std::vector<Span> sizes;  ///< widths at which it is so
+  std::vector<Span> sizes;              ///< widths at which it is so
+  std::vector<std::string> variants{};  ///< in which it is so; empty: in all that were looked at
 };
 
-/// All findings of a variant over its ladder.
+/// All findings about a scene over its ladder.
 struct Lint {
-  std::string title;
+  std::string title;  ///< the scene, and in which variants it was looked at
   Span widths;
-  std::size_t rungs = 0;          ///< sizes looked at
+  std::size_t rungs = 0;          ///< sizes looked at, in each variant
   std::vector<Finding> findings;  ///< by what is odd, then in the order of the file
   /// Settings that are asleep in some ranges: worth knowing, nothing to cure.
   std::vector<Finding> remarks;
@@ -58,6 +59,10 @@ struct Lint {
 /// Solves the whole ladder (every whole width at both ends of its heights, and the named rungs) and looks at every node
 /// at every size. Throws as SceneSolver does.
 [[nodiscard]] Lint lint(const Variant& variant);
+
+/// The same in each variant of a scene, on so many threads (0: all cores). What is odd in some of them is told with
+/// their names; a setting has no effect if it has none in any variant that shows its node.
+[[nodiscard]] Lint lint(const std::vector<Variant>& variants, unsigned threads = 0);
 
 /// The findings for people, the answer on the first line.
 std::ostream& operator<<(std::ostream& out, const Lint& lint);

@@ -22,6 +22,18 @@ struct Variant {
 [[nodiscard]] Variant variant_of(const Scene& scene, const std::string& wording,
                                  const std::vector<std::string>& modes = {}, double longer = 0);
 
+/// What several variants of a scene have in common by name, and what tells each from the others: empty for the scene as
+/// it is but for that.
+struct VariantNames {
+  std::string common;
+  std::vector<std::string> own;
+};
+[[nodiscard]] VariantNames names_of(const std::vector<Variant>& variants);
+
+/// Which variants were looked at, to stand behind a title: ", wording long", ", in 2 variants (as it is; mode closed)".
+/// Empty for a scene as it is alone.
+[[nodiscard]] std::string text_of(const std::vector<Variant>& variants);
+
 /// Every choice of some modes of a scene, none first: at most 64 of them, else throws BadValue.
 [[nodiscard]] std::vector<std::vector<std::string>> mode_choices(const Scene& scene);
 

@@ -40,14 +40,7 @@ Shard parse_shard(const std::string& text) {
 
 /// Which part of the claims, and in which variants.
 std::string scope_text(const std::vector<Variant>& variants, const CheckCall& call) {
-  std::string text;
-  if (!call.shard.empty()) text += fmt::format(", part {} of the claims", call.shard);
-  if (variants.size() == 1) return text + (variants[0].name.empty() ? "" : ", " + variants[0].name);
-  text += fmt::format(", in {} variants", variants.size());
-  for (std::size_t i = 0; i < variants.size(); ++i) {
-    text += (i == 0 ? " (" : "; ") + (variants[i].name.empty() ? "as it is" : variants[i].name);
-  }
-  return text + ")";
+  return (call.shard.empty() ? "" : fmt::format(", part {} of the claims", call.shard)) + text_of(variants);
 }
 
 /// `all 24 claims hold`.

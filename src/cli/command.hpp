@@ -126,12 +126,13 @@ ExitStatus demo(const Streams& streams);
 
 /// The variants of a scene that a command names: `all` stands for the scene's own texts and every wording, and for
 /// every choice of modes. Throws as load_scene does.
-[[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams);
+enum class Hints { one_line, none };
+[[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams,
+                                                 Hints hints = Hints::one_line);
 
 /// A scene as it is, and as the options of a command make it: the same where there are none. Throws as load_scene does.
 [[nodiscard]] Variant plain_variant(const std::string& file, const Streams& streams);
-enum class Hints { one_line, none };
-[[nodiscard]] Variant load_variant(const SceneCall& call, const Streams& streams, Hints hints = Hints::one_line);
+[[nodiscard]] Variant load_variant(const SceneCall& call, const Streams& streams);
 
 /// Checks claims about a scene that is read already, and prints what became of them.
 void print_check(const Scene& scene, const CheckCall& call, std::ostream& out);

@@ -12,11 +12,14 @@ namespace fond_ladder::cli {
 namespace {
 
 std::string json_of(const Finding& one) {
+  std::vector<std::string> variants;
+  for (const std::string& variant : one.variants) variants.push_back(json_text(variant));
   return fmt::format(
       "{{\"node\": {}, \"key\": {}, \"finding\": \"{}\", \"why\": {}, \"cure\": {}, \"from\": {}, \"to\": {}, "
-      "\"widths\": {}}}",
+      "\"widths\": {}, \"variants\": {}}}",
       json_text(one.node), json_text(one.key), word(one.oddity), json_text(one.why), json_text(one.cure),
-      exact(one.sizes.front().from), exact(one.sizes.back().to), json_spans(one.sizes));
+      exact(one.sizes.front().from), exact(one.sizes.back().to), json_spans(one.sizes),
+      fmt::format("[{}]", fmt::join(variants, ", ")));
 }
 
 void print_json(const Lint& told, std::ostream& out) {
@@ -31,8 +34,7 @@ void print_json(const Lint& told, std::ostream& out) {
 
 ExitStatus lint(const LintCall& call, const Streams& streams) {
   if (call.format == Format::csv) throw WrongCall("--format csv: lint has a table and json only");
-  const Variant variant = load_variant(call.scene, streams, Hints::none);
-  const Lint told = fond_ladder::lint(variant);
+  const Lint told = fond_ladder::lint(load_variants(call.scene, streams, Hints::none));
   if (call.format == Format::json) {
     print_json(told, streams.out);
   } else {

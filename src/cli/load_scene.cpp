@@ -81,9 +81,9 @@ bool asks_for_all(const std::string& typed, const std::vector<std::string>& name
 
 }  // namespace
 
-Variant load_variant(const SceneCall& call, const Streams& streams, Hints hints) {
+Variant load_variant(const SceneCall& call, const Streams& streams) {
   Variant variant = variant_by(call, read(call.file, streams), call.wording, call.modes);
-  if (hints == Hints::one_line) hint_at(idle_settings(variant.scene), variant.scene, streams);
+  hint_at(idle_settings(variant.scene), variant.scene, streams);
   return variant;
 }
 
@@ -95,7 +95,7 @@ Scene load_scene(const SceneCall& call, const Streams& streams) {
   return load_variant(call, streams).scene;
 }
 
-std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams) {
+std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams, Hints hints) {
   const Scene scene = read(call.file, streams);
   std::vector<std::string> wordings = wording_names(scene);
   if (asks_for_all(call.wording, wordings)) {
@@ -109,7 +109,7 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
   for (const std::string& wording : wordings) {
     for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, scene, wording, on));
   }
-  hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
+  if (hints == Hints::one_line) hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
   return variants;
 }
 

@@ -135,13 +135,18 @@ void add_ledger(CLI::App& app, LedgerCall& call) {
   add_format(*command, call.format);
 }
 
+/// For commands that look at several variants in turn.
+void add_all_variants(CLI::App& command) {
+  command.get_option("--mode")->description("Switch a mode on; repeatable; all: every choice of modes in turn");
+  command.get_option("--wording")
+      ->description("Put a wording in; all: the scene's own texts and every wording in turn");
+}
+
 void add_check(CLI::App& app, CheckCall& call) {
   CLI::App* command =
       app.add_subcommand("check", "Which claims hold on the whole ladder; exit status 1 when one does not");
   add_scene(*command, call.scene);
-  command->get_option("--mode")->description("Switch a mode on; repeatable; all: every choice of modes in turn");
-  command->get_option("--wording")
-      ->description("Put a wording in; all: the scene's own texts and every wording in turn");
+  add_all_variants(*command);
   command->add_option("--claim", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable")
       ->option_text("CLAIM")
       ->allow_extra_args(false);
@@ -166,6 +171,7 @@ void add_compare(CLI::App& app, CompareCall& call) {
 void add_lint(CLI::App& app, LintCall& call) {
   CLI::App* command = app.add_subcommand("lint", "What is suspicious, why, at which sizes, and what would cure it");
   add_scene(*command, call.scene);
+  add_all_variants(*command);
   command->add_flag("--strict", call.strict, "Exit status 1 when anything is found");
   add_format(*command, call.format);
 }

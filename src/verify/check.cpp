@@ -193,7 +193,6 @@ class Checker {
       begun.from = width;
       begun.worst = rung.container;
       begun.height = rung.rung.height;
-      begun.variant = variant_.name;
       begun.options = variant_.options;
     }
     Failing& failing = checked.failing.back();
@@ -288,21 +287,15 @@ class Checker {
 
 std::vector<CheckedClaim> check(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
                                 unsigned threads) {
-  std::vector<CheckedClaim> all;
-  for (const Variant& variant : variants) {
-    std::vector<CheckedClaim> checked = Checker(variant, claims, threads).check();
-    if (all.empty()) {
-      all = std::move(checked);
-      continue;
-    }
+  const std::vector<std::string> names = names_of(variants).own;
+  std::vector<CheckedClaim> all(claims.size());
+  for (std::size_t v = 0; v < variants.size(); ++v) {
+    std::vector<CheckedClaim> checked = Checker(variants[v], claims, threads).check();
     for (std::size_t c = 0; c < all.size(); ++c) {
+      for (Failing& failing : checked[c].failing) failing.variant = names[v];
+      all[c].claim = checked[c].claim;
       all[c].rungs += checked[c].rungs;
       std::ranges::move(checked[c].failing, std::back_inserter(all[c].failing));
-    }
-  }
-  if (variants.size() == 1) {  // nothing to tell apart
-    for (CheckedClaim& one : all) {
-      for (Failing& failing : one.failing) failing.variant.clear();
     }
   }
   for (CheckedClaim& one : all) one.holds = one.failing.empty() && one.rungs > 0;

@@ -12,9 +12,9 @@
 #include "verify/idle_settings.hpp"
 #include "verify/lint_sight.hpp"
 #include "verify/rungs.hpp"
+#include "verify/workers.hpp"
 
 namespace fond_ladder {
-
 namespace {
 
 /// Prepares what rules look at.
@@ -71,7 +71,8 @@ class Looker {
     look_at_settings(seen_, sightings);
   }
 
-  [[nodiscard]] bool reached(const std::string& range) const { return reached_.contains(range); }
+  /// The ranges that held at some size.
+  [[nodiscard]] const std::set<std::string>& reached() const { return reached_; }
 
  private:
   /// The keys that hold now, and which of them do nothing on such a node.
@@ -133,54 +134,136 @@ Told idle_words(const IdleSetting& idle, const Scene& scene) {
   return {why, "leave it out"};
 }
 
-}  // namespace
-
-Lint lint(const Variant& variant) {
-  const Scene& scene = variant.scene;
-  Lint told;
-  told.title = scene.name();
-  told.widths = scene.ladder.width;
-  const std::vector<Rung> rungs = rungs_of(scene.ladder);
-  told.rungs = rungs.size();
-  Looker looker(variant);
+/// What is odd about one variant.
+struct Looked {
   Sightings sightings;
-  for (std::size_t i = 0; i < rungs.size(); ++i)
-    looker.look(rungs[i], i > 0 && follows(rungs[i - 1], rungs[i]), sightings);
-  const std::vector<Span> whole{scene.ladder.width};
-  std::vector<std::pair<NodeId, Finding>> found;
-  for (const auto& [place, sighting] : sightings.all()) {
+  std::vector<std::pair<NodeId, Finding>> found, remarks;
+  std::set<std::string> reached;  // ranges
+};
+
+void sort_sightings(const Variant& variant, Looked& looked) {
+  for (const auto& [place, sighting] : looked.sightings.all()) {
     const auto& [oddity, node, key] = place;
-    const bool always = sightings.always(place, sighting);
+    const bool always = looked.sightings.always(place, sighting);
     if (must_be_always(oddity) && !always) continue;
     if (oddity == Oddity::asleep && always) continue;  // it never wakes: told as having no effect, where it has none
-    Finding finding{scene.tree.tail(node), key, oddity, sighting.told.why, sighting.told.cure, joined(sighting.widths)};
-    if (oddity == Oddity::asleep) {
-      told.remarks.push_back(std::move(finding));
-    } else {
-      found.emplace_back(node, std::move(finding));
-    }
+    auto& list = oddity == Oddity::asleep ? looked.remarks : looked.found;
+    list.emplace_back(node, Finding{variant.scene.tree.tail(node), key, oddity, sighting.told.why, sighting.told.cure,
+                                    joined(sighting.widths)});
   }
+}
+
+Looked look_at(const Variant& variant, const std::vector<Rung>& rungs) {
+  const Scene& scene = variant.scene;
+  Looked looked;
+  Looker looker(variant);
+  for (std::size_t i = 0; i < rungs.size(); ++i)
+    looker.look(rungs[i], i > 0 && follows(rungs[i - 1], rungs[i]), looked.sightings);
+  looked.reached = looker.reached();
+  sort_sightings(variant, looked);
   const auto add_idle = [&](NodeId node, const std::string& key, const Told& words) {
     const auto is_known = [&](const auto& one) {
       return one.first == node && one.second.key == key && one.second.oddity == Oddity::no_effect;
     };
-    if (std::ranges::any_of(found, is_known)) return;
-    found.emplace_back(node, Finding{scene.tree.tail(node), key, Oddity::no_effect, words.why, words.cure, whole});
+    if (std::ranges::any_of(looked.found, is_known)) return;
+    looked.found.emplace_back(node, Finding{scene.tree.tail(node), key, Oddity::no_effect, words.why, words.cure,
+                                            std::vector<Span>{scene.ladder.width}});
   };
   for (const IdleSetting& idle : idle_settings(scene))
     add_idle(idle.node, std::string(idle.key), idle_words(idle, scene));
   for (const WithoutEffect& one : settings_without_effect(variant, rungs)) add_idle(one.node, one.key, one.told);
-  std::map<NodeId, std::size_t> order;
-  for (const NodeId node : scene.tree.nodes()) order.insert({node, order.size()});
-  std::ranges::stable_sort(found, {}, [&](const auto& one) { return std::pair(one.second.oddity, order[one.first]); });
-  for (auto& [node, finding] : found) told.findings.push_back(std::move(finding));
+  return looked;
+}
+
+/// Puts what was seen in several variants together.
+class Gathering {
+ public:
+  Gathering(const std::vector<Variant>& variants, const std::vector<Looked>& looked)
+      : variants_(variants), looked_(looked) {
+    for (const NodeId node : variants[0].scene.tree.nodes()) order_.insert({node, order_.size()});
+  }
+
+  [[nodiscard]] std::vector<Finding> gather(std::vector<std::pair<NodeId, Finding>> Looked::*list) const {
+    std::vector<Gathered> all;
+    for (std::size_t v = 0; v < looked_.size(); ++v) {
+      for (const auto& [node, finding] : looked_[v].*list) add(v, node, finding, all);
+    }
+    std::erase_if(all, [&](const Gathered& one) { return acts_somewhere(one); });
+    const std::vector<std::string> names = names_of(variants_).own;
+    std::ranges::stable_sort(all, {},
+                             [&](const Gathered& one) { return std::pair(one.finding.oddity, order_.at(one.node)); });
+    std::vector<Finding> findings;
+    for (Gathered& one : all) {
+      one.finding.sizes = joined(std::move(one.finding.sizes));
+      if (one.in.size() < variants_.size()) {
+        for (const std::size_t v : one.in) one.finding.variants.push_back(names[v].empty() ? "as it is" : names[v]);
+      }
+      findings.push_back(std::move(one.finding));
+    }
+    return findings;
+  }
+
+ private:
+  struct Gathered {
+    NodeId node;
+    Finding finding;
+    std::vector<std::size_t> in;  // variants
+  };
+
+  static void add(std::size_t variant, NodeId node, const Finding& finding, std::vector<Gathered>& all) {
+    const auto known = std::ranges::find_if(all, [&](const Gathered& one) {
+      return one.node == node && one.finding.oddity == finding.oddity && one.finding.key == finding.key;
+    });
+    if (known == all.end()) {
+      all.push_back({node, finding, {variant}});
+      return;
+    }
+    known->in.push_back(variant);
+    known->finding.sizes.insert(known->finding.sizes.end(), finding.sizes.begin(), finding.sizes.end());
+  }
+
+  /// A setting that does nothing in some variants, and something in another.
+  [[nodiscard]] bool acts_somewhere(const Gathered& one) const {
+    if (one.finding.oddity != Oddity::no_effect) return false;
+    for (std::size_t v = 0; v < looked_.size(); ++v) {
+      const bool is_idle = std::ranges::find(one.in, v) != one.in.end();
+      if (!is_idle && looked_[v].sightings.was_placed(one.node)) return true;
+    }
+    return false;
+  }
+
+  const std::vector<Variant>& variants_;
+  const std::vector<Looked>& looked_;
+  std::map<NodeId, std::size_t> order_;
+};
+
+}  // namespace
+
+Lint lint(const std::vector<Variant>& variants, unsigned threads) {
+  const Scene& scene = variants.at(0).scene;
+  const std::vector<Rung> rungs = rungs_of(scene.ladder);
+  std::vector<Looked> looked(variants.size());
+  in_parallel(thread_count(threads), variants.size(),
+              [&] { return [&](std::size_t v) { looked[v] = look_at(variants[v], rungs); }; });
+  const Gathering gathering(variants, looked);
+  Lint told;
+  told.title = scene.name() + text_of(variants);
+  told.widths = scene.ladder.width;
+  told.rungs = rungs.size();
+  told.findings = gathering.gather(&Looked::found);
+  told.remarks = gathering.gather(&Looked::remarks);
   for (const Range& range : scene.ranges) {
-    if (looker.reached(range.name)) continue;
+    const auto reaches = [&](const Looked& one) { return one.reached.contains(range.name); };
+    if (std::ranges::any_of(looked, reaches)) continue;
     told.findings.push_back({range.name, "ranges", Oddity::unreached,
                              "no size of the ladder is in it (" + bounds_text(range) + ")",
-                             "widen the ladder, or take the range out", whole});
+                             "widen the ladder, or take the range out", std::vector<Span>{scene.ladder.width}});
   }
   return told;
+}
+
+Lint lint(const Variant& variant) {
+  return lint(std::vector<Variant>{variant});
 }
 
 }  // namespace fond_ladder

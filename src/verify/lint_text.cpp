@@ -18,8 +18,16 @@ std::string sizes_text(const Finding& one, const Span& whole) {
          text_of(one.sizes);
 }
 
+/// ` (wording long; mode closed)`
+std::string variants_text(const Finding& one) {
+  std::string text;
+  for (const std::string& variant : one.variants) text += (text.empty() ? " (" : "; ") + variant;
+  return text.empty() ? text : text + ")";
+}
+
 void print(std::ostream& out, const Finding& one, const Span& whole) {
-  out << subject(one) << ": " << word(one.oddity) << ", " << sizes_text(one, whole) << "\n  " << one.why << '\n';
+  out << subject(one) << ": " << word(one.oddity) << variants_text(one) << ", " << sizes_text(one, whole) << "\n  "
+      << one.why << '\n';
   if (!one.cure.empty()) out << "  cure: " << one.cure << '\n';
 }
 
@@ -40,7 +48,8 @@ std::ostream& operator<<(std::ostream& out, const Lint& told) {
   if (told.remarks.empty()) return out;
   out << "\nasleep at some sizes, which may well be meant\n";
   for (const Finding& one : told.remarks)
-    out << "  " << subject(one) << ", " << sizes_text(one, told.widths) << ": " << one.why << '\n';
+    out << "  " << subject(one) << variants_text(one) << ", " << sizes_text(one, told.widths) << ": " << one.why
+        << '\n';
   return out;
 }
 

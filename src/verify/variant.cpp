@@ -32,6 +32,33 @@ Variant variant_of(const Scene& scene, const std::string& wording, const std::ve
   return variant;
 }
 
+VariantNames names_of(const std::vector<Variant>& variants) {
+  VariantNames names{variants.at(0).name, {}};
+  for (const Variant& variant : variants) {  // common is what all end with, from a comma on
+    while (!names.common.empty() && variant.name != names.common && !variant.name.ends_with(", " + names.common)) {
+      const std::size_t comma = names.common.find(", ");
+      names.common = comma == std::string::npos ? "" : names.common.substr(comma + 2);
+    }
+  }
+  for (const Variant& variant : variants) {
+    const std::size_t rest = variant.name.size() - names.common.size();
+    names.own.push_back(variant.name.substr(0, rest - (rest > 0 && !names.common.empty() ? 2 : 0)));
+  }
+  return names;
+}
+
+std::string text_of(const std::vector<Variant>& variants) {
+  const auto [common, own] = names_of(variants);
+  std::string text = common.empty() ? "" : ", " + common;
+  if (variants.size() == 1) return text;
+  text += ", in " + std::to_string(variants.size()) + " variants";
+  for (std::size_t i = 0; i < own.size(); ++i) {
+    text += i == 0 ? " (" : "; ";
+    text += own[i].empty() ? "as it is" : own[i];
+  }
+  return text + ")";
+}
+
 std::vector<std::vector<std::string>> mode_choices(const Scene& scene) {
   constexpr std::size_t most_modes = 6;
   if (scene.modes.size() > most_modes)

@@ -180,6 +180,36 @@ TEST(Lint, SettingsWithoutEffectCanBeLeftOut) {
   EXPECT_GT(left_out, 3);
 }
 
+/// A setting that does nothing in one form and something in another is none without effect; what is odd in some
+/// variants says in which.
+TEST(Lint, SeveralVariantsAreToldTogether) {
+  Scene scene = testing::scene_from(
+      "row:r rest=center [ row:bar along=center weight=1 [ box:a weight=1 height=5 ] "
+      "box:b width=30 height=30 shrink=0 touch=true ]");
+  scene.ladder = {{90, 120}, Span(40), {}};
+  scene.modes = {"shut", "calm"};
+  scene.whens.push_back({scene.tree.at("a"), "shut", [](Keys& keys) {
+                           keys.weight.reset();
+                           keys.width = 10;
+                         }});
+  scene.whens.push_back({scene.tree.at("b"), "shut", [](Keys& keys) { keys.width = 10; }});
+  const auto told = [&](const std::vector<std::vector<std::string>>& choices) {
+    std::vector<Variant> variants;
+    for (const auto& modes : choices) variants.push_back(variant_of(scene, "", modes));
+    std::string text;
+    for (const Finding& one : lint(variants).findings) {
+      text += (text.empty() ? "" : ", ") + one.node + "." + one.key;
+      for (const std::string& variant : one.variants) text += " in " + variant;
+    }
+    return text;
+  };
+  EXPECT_EQ(told({{}}), "r.rest, bar.along");
+  EXPECT_EQ(told({{"shut"}}), "r.rest, b.touch");
+  EXPECT_EQ(told({{}, {"shut"}}), "r.rest, b.touch in mode shut");
+  EXPECT_EQ(told({{}, {"calm"}}), "r.rest, bar.along");
+  EXPECT_EQ(told({{}, {"shut"}, {"calm"}, {"shut", "calm"}}), "r.rest, b.touch in mode shut in mode shut, mode calm");
+}
+
 TEST(Lint, TheSceneSaysHowLargeAFingerIs) {
   const auto with = [](const std::string& touch_size) {
     return read_scene(
