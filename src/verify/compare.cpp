@@ -57,13 +57,11 @@ std::vector<Pairing> pairings(const Tree& first, const Tree& second) {
   for (const NodeId node : first.nodes()) {
     const auto at = partners.find(node);
     all.push_back({node, at == partners.end() ? NodeId() : at->second});
-    all.back().difference.name = first.tail(node);
     if (at == partners.end()) all.back().difference.kind = Difference::Kind::only_first;
   }
   for (const NodeId node : second.nodes()) {
     if (taken.contains(node)) continue;
     all.push_back({NodeId(), node});
-    all.back().difference.name = second.tail(node);
     all.back().difference.kind = Difference::Kind::only_second;
   }
   return all;
@@ -135,6 +133,7 @@ class Comparer {
       if (!differs) {
         ++told.same;
       } else if (pair.difference.kind != Difference::Kind::changed || pair.changed_by_itself) {
+        pair.difference.name = pair.first ? first_.scene.tree.tail(pair.first) : second_.scene.tree.tail(pair.second);
         pair.difference.sizes = joined(std::move(pair.difference.sizes));
         told.differences.push_back(std::move(pair.difference));
       }

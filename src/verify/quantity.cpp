@@ -81,7 +81,7 @@ double measure(Measure what, NodeId node, const Arrangement& arrangement) {
     case Measure::content_height: return arrangement.content_size(node).height;
     case Measure::baseline: return arrangement.baseline(node);
     case Measure::lines: return arrangement.lines(node);
-    case Measure::line: return arrangement.line(node);
+    case Measure::line: return arrangement.line(node) + 1;
     case Measure::columns: return static_cast<double>(arrangement.tracks(node).columns.size());
     case Measure::rows: return static_cast<double>(arrangement.tracks(node).rows.size());
     case Measure::per_line: return per_line(node, arrangement);

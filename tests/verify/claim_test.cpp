@@ -61,6 +61,7 @@ TEST(Claims, HoldOrTellWhereTheyFail) {
       {"sum(tag[*].width) = 10", "kept"},
       {"min(tag[*].height, 9) = 5 and max(tag[*].height) = 6", "kept"},
       {"count(tag[*]) = 2", "kept"},
+      {"tag[1].line = r.lines and r.lines = 1", "kept"},
       {"count(r/*) = 4 when low", "kept"},
       {"count(r/*) = 5 when not low", "kept"},
       {"same(tag[*].width, 5)", "kept"},
