@@ -64,7 +64,8 @@ struct Quantity {
 /// nothing matches.
 [[nodiscard]] std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text);
 
-/// The value in an arrangement, in pixels (lines: a count; line: from 1, as people count). None for a node without a place.
+/// The value in an arrangement, in pixels (lines: a count; line: from 1, as people count). None for a node without a
+/// place.
 [[nodiscard]] std::optional<double> value_of(const Quantity& quantity, const Arrangement& arrangement);
 
 }  // namespace fond_ladder

@@ -4,6 +4,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <sstream>
 #include <thread>
 
 #include "fond_ladder/fond_ladder.hpp"
@@ -47,6 +48,22 @@ TEST(Threads, ShareTheWorkOfAClimb) {
   EXPECT_EQ(climbed.steps.size(), 201U);
   EXPECT_FALSE(climbed.turns().empty());
   EXPECT_EQ(*std::ranges::max_element(told), 1);
+}
+
+TEST(Threads, CheckClaimsAndLookAtVariants) {
+  Scene scene = row("r").holds(box("a").weight(1).max_width(80).touch(), box("b").weight(1), text("t", "Fern"));
+  scene.ladder = {{0, 90}, Span(20), {}};
+  scene.modes = {"dim"};
+  const std::vector<Variant> variants{variant_of(scene, ""), variant_of(scene, "", {"dim"}),
+                                      variant_of(scene, "", {}, 0.5)};
+  const auto told = [&](unsigned threads) {
+    std::ostringstream text;
+    text << lint(variants, threads);
+    for (const CheckedClaim& one : check(variants, {"a.width = b.width", "uncut(r)", "shown(r/*)"}, threads))
+      text << report(one);
+    return text.str();
+  };
+  EXPECT_EQ(told(4), told(1));
 }
 
 }  // namespace
