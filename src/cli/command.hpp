@@ -130,9 +130,13 @@ enum class Hints { one_line, none };
 [[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams,
                                                  Hints hints = Hints::one_line);
 
-/// A scene as it is, and as the options of a command make it: the same where there are none. Throws as load_scene does.
-[[nodiscard]] Variant plain_variant(const std::string& file, const Streams& streams);
+/// A scene as the options of a command make it. Throws as load_scene does.
 [[nodiscard]] Variant load_variant(const SceneCall& call, const Streams& streams);
+/// The same, and the scene as it is, read once.
+struct BeforeAndAfter {
+  Variant before, after;
+};
+[[nodiscard]] BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& streams);
 
 /// Checks claims about a scene that is read already, and prints what became of them.
 void print_check(const Scene& scene, const CheckCall& call, std::ostream& out);

@@ -41,24 +41,24 @@ void print_json(const Comparison& told, std::ostream& out) {
 
 ExitStatus compare(const CompareCall& call, const Streams& streams) {
   if (call.format == Format::csv) throw WrongCall("--format csv: a comparison has a table and json only");
-  SceneCall second_call = call.scene;
-  if (!call.other.empty()) second_call.file = call.other;
-  if (call.other == "-" && call.scene.file == "-")
+  const bool is_one = call.other.empty();
+  if (!is_one && call.other == "-" && call.scene.file == "-")
     throw WrongCall("compare: only one of the two scenes can come from standard input");
-  Variant second = load_variant(second_call, streams);
-  if (call.other.empty() && second.options.empty()) {
+  BeforeAndAfter both = load_before_and_after(call.scene, streams);
+  if (is_one && both.after.options.empty()) {
     throw WrongCall(
         "compare: with what? Name a second scene, or say what is to be different by --try, --mode, "
         "--wording or --longer");
   }
-  if (call.other.empty() && call.scene.file == "-")
-    throw WrongCall("compare: the scene is read twice; give it as a file");
-  Variant first = call.other.empty() ? plain_variant(call.scene.file, streams) : load_variant(call.scene, streams);
+  SceneCall other_call = call.scene;
+  if (!is_one) other_call.file = call.other;
+  Variant first = is_one ? std::move(both.before) : both.after;
+  Variant second = is_one ? std::move(both.after) : load_variant(other_call, streams);
   const auto named = [](const std::string& file, const Variant& variant, bool as_it_is) {
     return file + (!variant.name.empty() ? ", " + variant.name : as_it_is ? ", as it is" : "");
   };
-  first.name = named(call.scene.file, first, call.other.empty());
-  second.name = named(second_call.file, second, false);
+  first.name = named(call.scene.file, first, is_one);
+  second.name = named(other_call.file, second, false);
   std::vector<Rung> rungs;
   if (!call.at.empty()) {
     for (const AskedSize& asked : asked_sizes(call.at, first.scene.ladder)) rungs.push_back(asked.rung);

@@ -82,13 +82,14 @@ bool asks_for_all(const std::string& typed, const std::vector<std::string>& name
 }  // namespace
 
 Variant load_variant(const SceneCall& call, const Streams& streams) {
-  Variant variant = variant_by(call, read(call.file, streams), call.wording, call.modes);
-  hint_at(idle_settings(variant.scene), variant.scene, streams);
-  return variant;
+  return load_before_and_after(call, streams).after;
 }
 
-Variant plain_variant(const std::string& file, const Streams& streams) {
-  return {"", read(file, streams), {}, ""};
+BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& streams) {
+  Scene scene = read(call.file, streams);
+  Variant after = variant_by(call, scene, call.wording, call.modes);
+  hint_at(idle_settings(after.scene), after.scene, streams);
+  return {{"", std::move(scene)}, std::move(after)};
 }
 
 Scene load_scene(const SceneCall& call, const Streams& streams) {

@@ -114,6 +114,10 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
             "fond-ladder: error: compare: with what? Name a second scene, or say what is to be different by --try, "
             "--mode, --wording or --longer\n");
   EXPECT_EQ(shown({"nowhere.scene.json"}).status, 2);
+  // A scene that comes by a pipe is read once, and compared with itself as changed.
+  const std::string piped = R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a"}]}})";
+  EXPECT_EQ(testing::run({"compare", "-", "--try", "a.width=9"}, piped).status, 1);
+  EXPECT_EQ(testing::run({"compare", "-", "-"}, piped).status, 2);
 }
 
 }  // namespace
