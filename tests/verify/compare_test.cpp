@@ -116,7 +116,9 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
   EXPECT_EQ(shown({"nowhere.scene.json"}).status, 2);
   // A scene that comes by a pipe is read once, and compared with itself as changed.
   const std::string piped = R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a"}]}})";
-  EXPECT_EQ(testing::run({"compare", "-", "--try", "a.width=9"}, piped).status, 1);
+  const testing::Result wider = testing::run({"compare", "-", "--try", "a.width=9"}, piped);
+  EXPECT_EQ(wider.status, 1);
+  EXPECT_NE(wider.out.find("\nfirst   standard input, as it is: "), std::string::npos) << wider.out;
   EXPECT_EQ(testing::run({"compare", "-", "-"}, piped).status, 2);
 }
 
