@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "fond_ladder/claim.hpp"
+#include "verify/same.hpp"
 
 namespace fond_ladder::detail {
 
@@ -81,7 +82,7 @@ struct SharedStart {
 struct ClaimTerms {
   Term claim{TermKind::any_of};
   std::optional<Term> when;
-  double give = 0.01;  // pixels
+  double give = fond_ladder::give;  // pixels
   std::vector<NodeSet> sets;
   std::vector<std::size_t> bound;  // sets with a star outside of functions: the claim is about each of their nodes
   std::vector<SharedStart> shared_starts;

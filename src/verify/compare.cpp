@@ -10,11 +10,10 @@
 
 #include "verify/count_settings.hpp"
 #include "verify/rungs.hpp"
+#include "verify/same.hpp"
 
 namespace fond_ladder {
 namespace {
-
-constexpr double give = 0.01;  // pixels
 
 /// One node of both scenes, or of one.
 struct Pairing {

@@ -154,20 +154,19 @@ class Trials {
   [[nodiscard]] LineStory story_of(NodeId container, NodeId watched = {}) const {
     LineStory story;
     SceneSolver solver(scene_, variant_.modes);
-    constexpr double nothing = 0.01;
     for (const Rung& rung : rungs_) {
       const Arrangement arrangement = solver.solve(rung);
       const Kind kind = arrangement.tree().kind(container);
       if (!arrangement.is_placed(container) || (kind != Kind::row && kind != Kind::column)) continue;
       const auto view = detail::view_of(arrangement.tree(), arrangement.passes());
       for (const auto& line : detail::line_accounts(view, arrangement.tree().store().index_of(container))) {
-        story.ever_spare = story.ever_spare || line.spare() > nothing;
-        story.ever_free = story.ever_free || line.free_room() > nothing;
-        story.ever_missing = story.ever_missing || line.free_room() < -nothing;
-        if (!watched || line.free_room() >= -nothing) continue;
+        story.ever_spare = story.ever_spare || line.spare() > give;
+        story.ever_free = story.ever_free || line.free_room() > give;
+        story.ever_missing = story.ever_missing || line.free_room() < -give;
+        if (!watched || line.free_room() >= -give) continue;
         const auto is_it = [&](const auto& child) {
           return arrangement.tree().store().id_of(child.node) == watched &&
-                 child.portion.size > child.portion.least + nothing;
+                 child.portion.size > child.portion.least + give;
         };
         if (std::ranges::any_of(line.children, is_it)) story.child_held = false;
       }
@@ -200,14 +199,13 @@ class Trials {
   /// Where a text is never wider than its words nobody sees where they lie. Boxes do not tell this one.
   void try_words_at(NodeId node) {
     SceneSolver solver(scene_, variant_.modes);
-    constexpr double nothing = 0.01;
     bool was_there = false;
     for (const Rung& rung : rungs_) {
       const Arrangement arrangement = solver.solve(rung);
       const Extent room = arrangement.room_in(node);
       for (const Arrangement::Words& line : arrangement.words(node)) {
         was_there = true;
-        if (line.box.width < room.width - nothing) return;
+        if (line.box.width < room.width - give) return;
       }
     }
     if (was_there) add(node, "words_at", {"it is never wider than its words", "give it more room, or leave it out"});

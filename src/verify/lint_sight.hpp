@@ -11,11 +11,9 @@
 #include <vector>
 
 #include "fond_ladder/lint.hpp"
+#include "verify/same.hpp"
 
 namespace fond_ladder {
-
-/// Pixels. What differs by less counts as rounding.
-inline constexpr double give = 0.01;
 
 /// One node at one size. Placed ones have a box.
 struct SeenNode {
