@@ -55,7 +55,8 @@ struct Traits {
   std::uint64_t odd_children : 1;    // some child is hidden, pinned or ordered: the flow is not simply all of them
   std::uint64_t stands_on_base : 1;  // some child may be aligned at its baseline
   std::uint64_t overlap_earlier : 1;
-  std::uint64_t odd_cells : 1;  // some child says its cell, span or area
+  std::uint64_t odd_cells : 1;       // some child says its cell, span or area
+  std::uint64_t holds_scroller : 1;  // it, or something below it, may scroll up and down: see View::least_height
 
   // As a child.
   std::uint64_t hidden : 1;

@@ -137,9 +137,11 @@ void TreeStore::set_fields(Index node, const Keys& keys) {
   CompiledNode compiled = compile(keys, em_, direction_);
   compiled.traits.odd_children = flat_.traits[node].odd_children;
   compiled.traits.odd_cells = flat_.traits[node].odd_cells;
+  compiled.traits.holds_scroller = flat_.traits[node].holds_scroller;
   compiled.traits.stands_on_base = flat_.traits[node].stands_on_base || keys.across == Across::baseline;
   flat_.traits[node] = compiled.traits;
   tell_parent(node);
+  tell_of_scroller(node);
   flat_.grow[node] = compiled.grow;
   for (std::size_t axis = 0; axis < 2; ++axis) {
     flat_.given[axis][node] = compiled.given[axis];
@@ -429,6 +431,13 @@ void TreeStore::tell_parent(Index node) {
   above.stands_on_base |= traits.self_across == static_cast<std::uint64_t>(Across::baseline) ? 1U : 0U;
 }
 
+void TreeStore::tell_of_scroller(Index node) {
+  if (!flat_.traits[node].scroll_y) return;
+  for (; node != no_index && !flat_.traits[node].holds_scroller; node = flat_.parent[node]) {
+    flat_.traits[node].holds_scroller = 1;
+  }
+}
+
 void TreeStore::survey() {
   has_percent_edges_ = false;
   has_grids_ = false;
@@ -437,9 +446,11 @@ void TreeStore::survey() {
     Traits& traits = flat_.traits[node];
     traits.odd_children = 0;
     traits.odd_cells = 0;
+    traits.holds_scroller = 0;
     traits.stands_on_base = static_cast<Across>(traits.across) == Across::baseline;
     most_children_ = std::max<std::size_t>(most_children_, flat_.child_count[node]);
     tell_parent(node);
+    tell_of_scroller(node);
   }
 }
 

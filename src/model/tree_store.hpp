@@ -86,6 +86,8 @@ class TreeStore {
   [[nodiscard]] std::uint32_t publish() const;
   /// Whether any margin or padding is a percentage, so that solvers must keep resolved edges.
   [[nodiscard]] bool has_percent_edges() const { return has_percent_edges_; }
+  /// Whether any node may scroll up and down, so that solvers must keep least heights.
+  [[nodiscard]] bool has_scrollers() const { return flat_.traits[0].holds_scroller != 0; }
   /// Whether any node is a grid, so that solvers must keep cells.
   [[nodiscard]] bool has_grids() const { return has_grids_; }
   /// The longest run of siblings, for scratch space.
@@ -111,6 +113,8 @@ class TreeStore {
   void pack();
   /// Raises what a parent must know of its children; lowered again only by `survey`.
   void tell_parent(Index node);
+  /// Raises in a node that scrolls, and in all above it, that they hold a scroller; lowered again only by `survey`.
+  void tell_of_scroller(Index node);
   /// Finds afresh what parents must know of their children.
   void survey();
 

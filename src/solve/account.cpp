@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "solve/account.hpp"
 
+#include "solve/lines.hpp"
 #include "solve/portions.hpp"
 
 namespace fond_ladder::detail {
@@ -21,7 +22,7 @@ std::vector<LineAccount> accounts_along(const View& view, Index node) {
   std::vector<LineAccount> lines;
   for (Index i = 0; i < laying.flow.size(); ++i) {
     const Index child = laying.flow[i];
-    if (i == 0 || (own.wrap && view.has(child, NodeFlag::starts_line))) lines.push_back({inner, laying.gap, 0, 1, {}});
+    if (i == 0 || begins_line(view, own, child)) lines.push_back({inner, laying.gap, 0, 1, {}});
     with_child<axis>(view, child, [&](const auto& any_child) {
       ChildAccount account;
       account.node = child;

@@ -17,8 +17,6 @@ namespace {
 using detail::Axis;
 using detail::Flat;
 using detail::Index;
-using detail::no_index;
-using detail::shows_children;
 using detail::Sides;
 using detail::State;
 using detail::Traits;
@@ -27,14 +25,6 @@ using detail::View;
 using detail::view_of;
 using detail::x_axis;
 using detail::y_axis;
-
-bool placed(const Flat& flat, Index node) {
-  if (flat.traits[node].hidden && node != 0) return false;
-  for (Index above = flat.parent[node]; above != no_index; above = flat.parent[above]) {
-    if (!shows_children(flat, above) || (flat.traits[above].hidden && above != 0)) return false;
-  }
-  return true;
-}
 
 /// What a percentage of a node is of: the content box of its parent, for a pinned node the padding box.
 double whole_for(const View& view, Index node, Axis axis) {
@@ -67,7 +57,7 @@ Extent Arrangement::container() const {
 
 bool Arrangement::is_placed(NodeId node) const {
   const TreeStore& store = tree_->store();
-  return placed(store.packed(), store.index_of(node));
+  return detail::has_place(store.packed(), store.index_of(node));
 }
 
 Rect Arrangement::relative_box(NodeId node) const {
@@ -79,13 +69,7 @@ Rect Arrangement::relative_box(NodeId node) const {
 
 Rect Arrangement::box(NodeId node) const {
   if (!is_placed(node)) return {};
-  Rect box = relative_box(node);
-  const Flat& flat = tree_->store().packed();
-  for (Index above = flat.parent[find_index(*tree_, node)]; above != no_index; above = flat.parent[above]) {
-    box.x += passes_->state.place[x_axis][above];
-    box.y += passes_->state.place[y_axis][above];
-  }
-  return box;
+  return detail::box_from_root(view_of(*tree_, *passes_), static_cast<Index>(find_index(*tree_, node)));
 }
 
 Rect Arrangement::operator[](std::string_view path) const {
@@ -148,7 +132,7 @@ Cut Arrangement::cut(NodeId node) const {
 
 double Arrangement::baseline(NodeId node) const {
   if (!is_placed(node)) return 0;
-  return box(node).y + detail::first_baseline(view_of(*tree_, *passes_), tree_->store().index_of(node));
+  return box(node).y + detail::first_baseline_down(view_of(*tree_, *passes_), tree_->store().index_of(node));
 }
 
 std::vector<Arrangement::Placed> Arrangement::snapped(double density) const {

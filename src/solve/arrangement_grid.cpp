@@ -47,12 +47,11 @@ class TrackTeller {
     size(view_.traits(grid_).rest(axis) == Rest::stretch);
     detail::grid::lay_tracks<axis>(view_, grid_, inner, scratch_);
     const bool flip = axis == x_axis && view_.mirrored;
-    const detail::Sides inset = view_.edges_down(grid_).inset[axis];
+    const detail::Sides edges = view_.content_edges(grid_, axis);
     for (std::size_t i = 0; i < told_.size(); ++i) {
       const detail::Slot& slot = scratch_.slots[i];
       told_[i].size = slot.size;
-      told_[i].at =
-          corner + (flip ? view_.size(grid_, axis) - inset.after - slot.at - slot.size : inset.before + slot.at);
+      told_[i].at = corner + (flip ? edges.after - slot.at - slot.size : edges.before + slot.at);
     }
     return told_;
   }

@@ -6,6 +6,8 @@
 #include <cmath>
 
 #include "fond_ladder/plain_text.hpp"
+#include "solve/leaf.hpp"
+#include "solve/lines.hpp"
 #include "solve/placed.hpp"
 
 namespace fond_ladder {
@@ -56,8 +58,9 @@ double content_extent(const View& view, Index node, Axis axis) {
     const Sides padding{inset.before - border.before, inset.after - border.after};
     if (const Measured* content = view.content(node)) {
       const double width = view.inner_size(node, x_axis);
-      if (axis == y_axis) return padding.sum() + content->height_for(width).height;
-      return padding.sum() + std::min(content->widths().max_content, std::max(content->widths().min_content, width));
+      if (axis == y_axis) return padding.sum() + detail::leaf::sound_size(content->height_for(width).height);
+      const auto [least, most] = detail::leaf::sound_widths(content->widths());
+      return padding.sum() + std::min(most, std::max(least, width));
     }
     return padding.sum() + view.natural(node, axis);
   }
@@ -90,7 +93,7 @@ int line_count(const View& view, Index node) {
   const auto flow = flow_of(view, node);
   if (flow.empty() || !own.wrap) return flow.empty() ? 0 : 1;
   return static_cast<int>(
-      std::ranges::count_if(flow, [&](Index child) { return view.has(child, detail::NodeFlag::starts_line); }));
+      std::ranges::count_if(flow, [&](Index child) { return detail::begins_line(view, own, child); }));
 }
 
 }  // namespace
@@ -243,8 +246,7 @@ std::vector<std::vector<NodeId>> Arrangement::laid_lines(NodeId container) const
   const Index above = tree_->store().index_of(container);
   std::vector<std::vector<NodeId>> lines;
   for (const Index child : flow_of(view, above)) {
-    const bool breaks = view.traits(above).wrap && view.has(child, detail::NodeFlag::starts_line);
-    if (lines.empty() || breaks) lines.emplace_back();
+    if (lines.empty() || detail::begins_line(view, view.traits(above), child)) lines.emplace_back();
     lines.back().push_back(tree_->store().id_of(child));
   }
   return lines;

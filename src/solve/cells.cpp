@@ -267,6 +267,7 @@ CellCounts place_in_cells(const View& view, Index grid, const Flow& flow, std::u
     written.columns = std::max(written.columns, std::min(limits::most_tracks, scratch.areas.columns()));
     written.rows = std::max(written.rows, std::min(limits::most_tracks, scratch.areas.rows()));
   }
+  if (flow.size() == 0) return written;  // nobody needs a track beside those that are written
   if (!view.traits(grid).odd_cells) {
     return place_in_order(flow, keys.flow == fond_ladder::Flow::rows, written, scratch.cells);
   }

@@ -102,10 +102,10 @@ class Child {
     return own_.rigid ? 0 : 1;
   }
 
-  /// Whether the aspect rule keeps a node from being stretched: a height that follows the width, and an image whose
-  /// width is its own.
+  /// Whether the aspect rule keeps a node from being stretched: a height that follows the width, and an image, with or
+  /// without a shape.
   [[nodiscard]] bool keeps_aspect() const {
-    return own_.has_aspect && (axis == y_axis || own_.node_kind() == Kind::image);
+    return own_.node_kind() == Kind::image || (axis == y_axis && own_.has_aspect);
   }
 
  private:
@@ -152,6 +152,16 @@ template <Axis axis, class With>
   const bool container = is_container(view.traits(node).node_kind());
   const bool has_own = container ? view.child_count(node) > 0 : view.content(node) != nullptr;
   return has_own ? view.baseline(node) : natural_height(view, node);
+}
+
+/// The same going down, when a padding in percent is known: what it takes moves the content that gives the baseline.
+[[nodiscard]] inline double first_baseline_down(const View& view, Index node) {
+  const double baseline = first_baseline(view, node);
+  const Traits own = view.traits(node);
+  if (!own.percent_edges || !view.holds_content(node)) return baseline;
+  const Sides up = view.edges_up(node).inset[y_axis], down = view.edges_down(node).inset[y_axis];
+  const bool from_below = own.node_kind() == Kind::column && own.reverse;
+  return from_below ? baseline - (down.after - up.after) : baseline + (down.before - up.before);
 }
 
 }  // namespace fond_ladder::detail

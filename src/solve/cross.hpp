@@ -16,6 +16,23 @@ template <Axis axis, bool plain>
   return bounds.held(given >= 0 ? given : content) * child.counted_scale() + child.margin_up().sum();
 }
 
+/// Going down: the same in `whole`, which percentages are of. Heights only: a width by content depends on its room.
+template <bool plain>
+[[nodiscard]] double outer_across_down(const View& view, const Child<y_axis, plain>& child, double whole) {
+  const double given = child.given(whole);
+  const Bounds bounds = child.bounds(child.inset_down(), whole);
+  return bounds.held(given >= 0 ? given : view.need(child.node())) * child.counted_scale() +
+         child.margin_down(false).sum();
+}
+
+/// How far behind the start of its room a child begins: automatic margins decide first (margins rule), then the
+/// alignment. `never_ahead`: on a scrolled axis nobody could scroll to what sticks out ahead.
+[[nodiscard]] inline double ahead_by(unsigned auto_margins, double spare, Across align, bool never_ahead) {
+  if (auto_margins != 0) return spare <= 0 || auto_margins == 2 ? 0 : auto_margins == 3 ? spare / 2 : spare;
+  if (spare <= 0 && never_ahead) return 0;
+  return align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
+}
+
 /// Where a child of a stack or grid lies: its own word, else the container's, else that of the kind.
 template <Axis axis>
 [[nodiscard]] Across alignment(const Traits& container, const Traits& child, Across of_kind) {
@@ -46,15 +63,13 @@ template <Axis axis, bool plain>
 template <Axis axis>
 struct CrossAxis {
   double whole;  ///< its content box, which percentages are of
-  double size;   ///< its border box
-  Sides inset;
-  bool flip;  ///< from the far edge
+  Sides edges;   ///< where that begins and ends
+  bool flip;     ///< from the far edge
   bool scrolls;
 
   CrossAxis(const View& view, Index container, bool from_far_edge)
       : whole(view.inner_size(container, axis)),
-        size(view.size(container, axis)),
-        inset(view.edges_down(container).inset[axis]),
+        edges(view.content_edges(container, axis)),
         flip(from_far_edge),
         scrolls(view.traits(container).scrolls(axis)) {}
 };
@@ -69,16 +84,10 @@ template <Axis axis, bool plain>
   const double counted = size * child.counted_scale();
   const double spare = slot.size - margin.sum() - counted;
   const unsigned automatic = child.auto_margins(across.flip);
-  double ahead = 0;
-  if (automatic != 0) {
-    if (spare > 0) ahead = automatic == 3 ? spare / 2 : automatic == 1 ? spare : 0;
-  } else if (to_baseline >= 0) {
-    ahead = to_baseline;
-  } else if (spare > 0 || !across.scrolls) {
-    ahead = align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
-  }
+  const double ahead =
+      automatic == 0 && to_baseline >= 0 ? to_baseline : ahead_by(automatic, spare, align, across.scrolls);
   const double from_start = slot.at + margin.before + ahead + child.ahead_in(counted, size);
-  return across.flip ? across.size - across.inset.after - from_start - size : across.inset.before + from_start;
+  return across.flip ? across.edges.after - from_start - size : across.edges.before + from_start;
 }
 
 /// Sizes and places a child in a slot.

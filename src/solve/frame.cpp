@@ -20,6 +20,7 @@ View::View(const TreeStore& store, const State& results)
   min_content_ = results.min_content.data();
   max_content_ = results.max_content.data();
   need_ = results.need.data();
+  least_height_ = results.least_height.data();
   baseline_ = results.baseline.data();
   flags_ = results.flags.data();
   cells_ = results.cells.data();
@@ -37,6 +38,7 @@ Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room) : View
   min_content_out_ = state.min_content.data();
   max_content_out_ = state.max_content.data();
   need_out_ = state.need.data();
+  least_height_out_ = state.least_height.data();
   baseline_out_ = state.baseline.data();
   flags_out_ = state.flags.data();
   cells_out_ = state.cells.data();
@@ -84,6 +86,13 @@ void Frame::resolve_percent_edges(Index node, Axis axis, double whole) {
   }
   resolved.margin[axis] = margin;
   resolved.inset[axis] = inset;
+}
+
+bool View::holds_content(Index node) const {
+  if (!is_container(traits(node).node_kind())) return content(node) != nullptr;
+  const Index first = first_child(node), count = child_count(node);
+  return std::any_of(traits_ + first, traits_ + first + count,
+                     [](const Traits& child) { return !child.hidden && !child.pinned; });
 }
 
 Sides View::border(Index node, Axis axis) const {

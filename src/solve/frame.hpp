@@ -55,6 +55,11 @@ class View {
   [[nodiscard]] double min_content(Index node) const { return min_content_[node]; }
   [[nodiscard]] double max_content(Index node) const { return max_content_[node]; }
   [[nodiscard]] double need(Index node) const { return need_[node]; }
+  /// The height that a node cannot do without (sizes rule, least height): its height by content, but for what scrolls.
+  [[nodiscard]] double least_height(Index node) const {
+    const Traits own = traits(node);
+    return own.holds_scroller && !own.passive ? least_height_[node] : need_[node];
+  }
   [[nodiscard]] double baseline(Index node) const { return baseline_[node]; }
   [[nodiscard]] double size(Index node, Axis axis) const { return size_[axis][node]; }
   [[nodiscard]] double place(Index node, Axis axis) const { return place_[axis][node]; }
@@ -76,12 +81,24 @@ class View {
   [[nodiscard]] const EdgeRoom& edges_down(Index node) const {
     return traits(node).percent_edges ? resolved_[extra_[node]] : extra(node).edges;
   }
+  /// Whether something lies in a node: a child in its flow, or measured content.
+  [[nodiscard]] bool holds_content(Index node) const;
+
   /// The border on an axis, where it counts.
   [[nodiscard]] Sides border(Index node, Axis axis) const;
 
   /// The content box of a container whose size on that axis is known.
   [[nodiscard]] double inner_size(Index node, Axis axis) const {
     return std::max(0.0, size(node, axis) - edges_down(node).inset[axis].sum());
+  }
+  /// Where the content box begins and ends, from the border box. One that is smaller than its padding has none left: it
+  /// lies behind the padding at its start.
+  [[nodiscard]] Sides content_edges(Index node, Axis axis) const {
+    const Sides inset = edges_down(node).inset[axis];
+    const Sides edges{inset.before, size(node, axis) - inset.after};
+    if (edges.before <= edges.after) return edges;
+    const bool starts_far = axis == x_axis && mirrored;
+    return starts_far ? Sides{edges.after, edges.after} : Sides{edges.before, edges.before};
   }
   /// A gap on the way up: a percentage counts 0.
   [[nodiscard]] double gap_up(Index container, Axis axis) const { return inner_[axis][container]; }
@@ -110,7 +127,7 @@ class View {
   const Traits* traits_;
   const Index *first_child_, *child_count_, *parent_, *extra_, *content_;
   const double *given_[2], *smallest_[2], *largest_[2], *inner_[2], *grow_;
-  const double *min_content_, *max_content_, *need_, *baseline_, *size_[2], *place_[2];
+  const double *min_content_, *max_content_, *need_, *least_height_, *baseline_, *size_[2], *place_[2];
   const NodeFlag* flags_;
   const GridPlace* cells_;
   const EdgeRoom* resolved_;
@@ -133,6 +150,8 @@ class Frame : public View {
     max_content_out_[node] = most;
   }
   void set_need(Index node, double need) { need_out_[node] = need; }
+  /// Only where the node holds a scroller.
+  void set_least_height(Index node, double height) { least_height_out_[node] = height; }
   void set_baseline(Index node, double baseline) { baseline_out_[node] = baseline; }
   void set_place(Index node, Axis axis, double place) { place_out_[axis][node] = place; }
   void set_cell(Index child, const CellRange& cell) { cells_out_[child].cell = cell; }
@@ -188,7 +207,8 @@ class Frame : public View {
  private:
   void resolve_percent_edges(Index node, Axis axis, double whole);
 
-  double *min_content_out_, *max_content_out_, *need_out_, *baseline_out_, *size_out_[2], *place_out_[2];
+  double *min_content_out_, *max_content_out_, *need_out_, *least_height_out_, *baseline_out_, *size_out_[2],
+      *place_out_[2];
   NodeFlag* flags_out_;
   GridPlace* cells_out_;
   EdgeRoom* resolved_out_;

@@ -164,8 +164,8 @@ bool mark_asking(std::span<SizedTrack> tracks, Room asked) {
 /// What a child asks of its tracks, none of its sizes in percent being known. `by_content`: without a minimum of its
 /// own it keeps its content there, up to `largest`.
 template <Axis axis, bool plain>
-Claim claim_by(const View& view, const Child<axis, plain>& child, bool by_content, double largest) {
-  const double low = axis == x_axis ? view.min_content(child.node()) : view.need(child.node());
+Claim claim_by(const View& view, const Child<axis, plain>& child, bool by_content, double largest, HeightBy by) {
+  const double low = axis == x_axis ? view.min_content(child.node()) : content_height(view, child.node(), by);
   const double high = axis == x_axis ? view.max_content(child.node()) : low;
   const double given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
   const Bounds bounds = child.bounds(child.inset_up(), unknown);
@@ -177,30 +177,32 @@ Claim claim_by(const View& view, const Child<axis, plain>& child, bool by_conten
   const Traits traits = child.traits();
   const double least = bounds.least * scale + margin;
   const bool keeps = by_content && !traits.min_given(axis) && !traits.scrolls(axis);
-  claim.minimum = keeps ? std::max(least, std::min(claim.min_content, largest)) : least;
+  const double kept =
+      axis == x_axis ? claim.min_content : bounds.held(view.least_height(child.node())) * scale + margin;
+  claim.minimum = keeps ? std::max(least, std::min(kept, largest)) : least;
   return claim;
 }
 
 /// Enters what a child asks of the one track it stands in.
 template <Axis axis>
-void claim_one(const View& view, Index node, SizedTrack& track) {
+void claim_one(const View& view, Index node, SizedTrack& track, HeightBy by) {
   const double largest = track.max == TrackWay::fixed ? track.most : unlimited;
   with_child<axis>(view, node, [&](const auto& child) {
-    claim_alone(track, claim_by(view, child, track.min == TrackWay::content, largest));
+    claim_alone(track, claim_by(view, child, track.min == TrackWay::content, largest, by));
   });
 }
 
 template <Axis axis>
-void gather_claims(const View& view, const Flow& flow, double gap, GridScratch& scratch) {
+void gather_claims(const View& view, const Flow& flow, double gap, HeightBy by, GridScratch& scratch) {
   const std::span<SizedTrack> tracks = scratch.tracks;
   for (Index i = 0; i < flow.size(); ++i) {
     const CellRange range = view.grid_place(flow[i]).cell;
     const std::uint32_t first = grid::first_track(scratch, axis, range);
     if (range.count(axis) == 1) {
-      if (tracks[first].asks) claim_one<axis>(view, flow[i], tracks[first]);
+      if (tracks[first].asks) claim_one<axis>(view, flow[i], tracks[first], by);
     } else {
       const auto own = tracks.subspan(first, range.count(axis));
-      scratch.crossing.push_back({first, range.count(axis), grid::claim_of<axis>(view, flow[i], own, gap), false});
+      scratch.crossing.push_back({first, range.count(axis), grid::claim_of<axis>(view, flow[i], own, gap, by), false});
     }
   }
 }
@@ -256,10 +258,12 @@ double baseline_of(const Frame& frame, Index node, const Flow& flow, const GridS
     if (order(flow[i]) < order(child)) child = flow[i];
   }
   const Slot slot = slot_of<y_axis>(scratch, frame.grid_place(child).cell);
-  const Sides margin = frame.edges_up(child).margin[y_axis];
-  const double room = slot.size - margin.sum() - natural_height(frame, child);
-  const Across align = alignment<y_axis>(frame.traits(node), frame.traits(child), Across::stretch);
-  const double ahead = align == Across::center ? room / 2 : align == Across::end ? room : 0;
+  const Traits own = frame.traits(node);
+  const Child<y_axis, false> first(frame, child);
+  const Sides margin = first.margin_up();
+  const double spare = slot.size - margin.sum() - natural_height(frame, child);
+  const Across align = alignment<y_axis>(own, first.traits(), Across::stretch);
+  const double ahead = ahead_by(first.auto_margins(false), spare, align, own.scroll_y);
   return frame.edges_up(node).inset[y_axis].before + slot.at + margin.before + ahead + first_baseline(frame, child);
 }
 
@@ -283,7 +287,7 @@ CellCounts place(const View& view, Index grid, const Flow& flow, double inner_wi
 }
 
 template <Axis axis>
-Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, double gap) {
+Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, double gap, HeightBy by) {
   bool any_automatic = false, any_share = false;
   double largest = gap * static_cast<double>(own.size() - 1);
   for (const SizedTrack& track : own) {
@@ -292,12 +296,13 @@ Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, do
     largest += track.max == TrackWay::fixed ? track.most : unlimited;
   }
   const bool by_content = any_automatic && (own.size() == 1 || !any_share);
-  return with_child<axis>(view, node, [&](const auto& child) { return claim_by(view, child, by_content, largest); });
+  return with_child<axis>(view, node,
+                          [&](const auto& child) { return claim_by(view, child, by_content, largest, by); });
 }
 
 template <Axis axis>
 void size_axis(const View& view, Index grid, const Flow& flow, Room asked, double inner, bool stretch,
-               GridScratch& scratch) {
+               GridScratch& scratch, HeightBy by) {
   const Keys& keys = keys_of(view, grid);
   const bool known = asked == Room::known;
   const double whole = known ? inner : unknown;
@@ -314,7 +319,7 @@ void size_axis(const View& view, Index grid, const Flow& flow, Room asked, doubl
   scratch.tracks.resize(axis == x_axis ? counts.columns : counts.rows, added);
   drop_empty<axis>(view, flow, written, fitting, scratch);
   scratch.crossing.clear();
-  if (mark_asking(scratch.tracks, asked)) gather_claims<axis>(view, flow, gap, scratch);
+  if (mark_asking(scratch.tracks, asked)) gather_claims<axis>(view, flow, gap, by, scratch);
   size_tracks(scratch.tracks, scratch.crossing, gap, asked, inner, stretch, scratch.sizing);
 }
 
@@ -331,10 +336,10 @@ void lay_tracks(const View& view, Index grid, double inner, GridScratch& scratch
   }
 }
 
-template Claim claim_of<x_axis>(const View&, Index, std::span<const SizedTrack>, double);
-template Claim claim_of<y_axis>(const View&, Index, std::span<const SizedTrack>, double);
-template void size_axis<x_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&);
-template void size_axis<y_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&);
+template Claim claim_of<x_axis>(const View&, Index, std::span<const SizedTrack>, double, HeightBy);
+template Claim claim_of<y_axis>(const View&, Index, std::span<const SizedTrack>, double, HeightBy);
+template void size_axis<x_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&, HeightBy);
+template void size_axis<y_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&, HeightBy);
 template void lay_tracks<x_axis>(const View&, Index, double, GridScratch&);
 template void lay_tracks<y_axis>(const View&, Index, double, GridScratch&);
 
@@ -363,9 +368,14 @@ void widths_down(Frame& frame, Index node) {
 void heights_up(Frame& frame, Index node) {
   const Flow flow = frame.flow(node);
   GridScratch& scratch = frame.scratch.grid;
-  size_axis<y_axis>(frame, node, flow, Room::max_content, unknown, false, scratch);
+  const Traits own = frame.traits(node);
   const double gap = gap_up(frame, node, y_axis), inset = frame.edges_up(node).inset[y_axis].sum();
-  frame.set_need(node, frame.height_by_aspect(node, sum_of(scratch.tracks, gap) + inset));
+  const auto by_rows = [&](HeightBy by) {
+    size_axis<y_axis>(frame, node, flow, Room::max_content, unknown, false, scratch, by);
+    return frame.height_by_aspect(node, sum_of(scratch.tracks, gap) + inset);
+  };
+  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? inset : by_rows(HeightBy::least));
+  frame.set_need(node, by_rows(HeightBy::content));
   frame.set_baseline(node, natural_height(frame, node));
   if (flow.size() == 0) return;
   scratch.slots.clear();

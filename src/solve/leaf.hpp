@@ -12,6 +12,12 @@
 
 namespace fond_ladder::detail::leaf {
 
+/// Something measured as it is arranged: what is not finite, or is negative, counts 0.
+[[nodiscard]] double sound_size(double measured);
+
+/// The widths that content asks for, as they are arranged: the most is not below the least.
+[[nodiscard]] Measured::Widths sound_widths(const Measured::Widths& measured);
+
 /// The steps of a leaf that is visited by itself: one that is measured, scrolls, or has an aspect.
 void widths_up(Frame& frame, Index node);
 void heights_up(Frame& frame, Index node);

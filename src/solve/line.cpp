@@ -9,40 +9,36 @@
 // when its height is final; its width was that of one line, so further lines stick out unless it has room.
 //
 // Tests: line_test.cpp, and the plain arranger in tests/ that is held against all kinds.
-#include "solve/cross.hpp"
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
+#include "solve/lines.hpp"
 #include "solve/portions.hpp"
 #include "solve/spread.hpp"
 
 namespace fond_ladder::detail {
 namespace {
 
-Across alignment(const Traits& container, const Traits& child) {
-  const auto align = static_cast<Across>(child.self_across != follows_parent ? child.self_across : container.across);
-  return align == Across::baseline && !is_row(container) ? Across::start : align;
-}
-
 // --- going up ------------------------------------------------------------------------------------------------------
 
-/// The outer sizes by which a child counts along its line, asked for min-content and for max-content. CSS Flexible Box
-/// Layout 1, section 9.9.3.
+/// The sizes by content of a child along its line, or the outer ones by which it counts there, asked for min-content and
+/// for max-content. CSS Flexible Box Layout 1, section 9.9.3.
 struct Counted {
   double least, most;
 };
 
+/// `kept` is the content that the automatic minimum is of.
 template <Axis axis, bool plain>
-Counted outer_along_up(const View& view, const Traits& container, const Child<axis, plain>& child, double min_content,
-                       double max_content) {
+Counted outer_along_up(const View& view, const Traits& container, const Child<axis, plain>& child, Counted content,
+                       double kept) {
   const double inset = child.inset_up(), given = child.given(unknown);
-  const Bounds bounds = bounds_in_line(container, child, inset, unknown, min_content, given);
+  const Bounds bounds = bounds_in_line(container, child, inset, unknown, kept, given);
   const Factors factors = factors_of(view, container, child);
   const bool can_grow = factors.grow > 0;
-  double least = min_content, most = max_content;
+  auto [least, most] = content;
   if (factors.weighted) {
     if (!can_grow) least = most = 0;
   } else {
-    const double base = child.base_size(inset, unknown, max_content, given);
+    const double base = child.base_size(inset, unknown, content.most, given);
     const bool can_shrink = container.scrolls(axis) ? false : child.shrink() > 0;
     if (given >= 0) least = most = given;
     if (!can_shrink) {
@@ -65,7 +61,8 @@ void widths_up_row(Frame& frame, Index node) {
   for (Index i = 0; i < flow.size(); ++i) {
     const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
       leaf::settle(frame, child);
-      return outer_along_up(frame, own, child, frame.min_content(child.node()), frame.max_content(child.node()));
+      const Counted content{frame.min_content(child.node()), frame.max_content(child.node())};
+      return outer_along_up(frame, own, child, content, content.least);
     });
     least += counted.least;
     widest_child = std::max(widest_child, counted.least);
@@ -95,39 +92,52 @@ void widths_up_column(Frame& frame, Index node) {
 
 // --- sharing along the axis, on the way down -----------------------------------------------------------------------
 
-/// Shares the room of one line, lays its children along it, and sets their sizes and places.
+/// What is left of a line when its children have their sizes.
+struct Left {
+  double spare = 0;           ///< for the alignment
+  double automatic_part = 0;  ///< for each automatic margin; then nothing is spare
+};
+
+/// Shares the room of one line among its children: the sizes of their portions.
 template <Axis axis>
-void lay_line(const Laying<axis, Frame>& laying, std::span<Portion> portions, Index first) {
+Left share_line(const Laying<axis, Frame>& laying, std::span<Portion> portions, Index first) {
   Frame& frame = laying.view;
   const auto count = static_cast<Index>(portions.size());
   const LineMargins margins = margins_of(laying, first, count);
   if (laying.traits.shares_total) take_parts_of(*frame.keys(laying.container).out_of, portions);
   const double room = laying.inner - (laying.gap * (count - 1) + margins.sum);
-  double spare = room - share(portions, room, frame.scratch.sharing);
-  const double automatic_part = margins.automatic > 0 && spare > 0 ? spare / static_cast<double>(margins.automatic) : 0;
-  if (automatic_part > 0) spare = 0;
+  const double spare = room - share(portions, room, frame.scratch.sharing);
+  if (margins.automatic == 0 || spare <= 0) return {spare, 0};
+  return {0, spare / static_cast<double>(margins.automatic)};
+}
+
+/// Shares the room of one line, lays its children along it, and sets their sizes and places.
+template <Axis axis>
+void lay_line(const Laying<axis, Frame>& laying, std::span<Portion> portions, Index first) {
+  Frame& frame = laying.view;
+  const auto count = static_cast<Index>(portions.size());
+  const auto [spare, automatic_part] = share_line(laying, portions, first);
   const Spread spread_by =
       spread(as_rest(static_cast<Along>(laying.traits.along)), spare, count, laying.traits.scrolls(axis));
 
-  const Sides inset = frame.edges_down(laying.container).inset[axis];
-  const double far_edge = frame.size(laying.container, axis) - inset.after;
-  const double step = laying.gap + spread_by.between;
+  const Sides edges = frame.content_edges(laying.container, axis);
+  const double step = laying.gap + spread_by.between, part = automatic_part;
   double at = spread_by.before;
   for (Index i = 0; i < count; ++i) {
     const double counted = portions[i].size;
-    at += with_child<axis>(frame, laying.flow[first + i],
-                           [&frame, &laying, at, counted, inset, far_edge, automatic_part](const auto& child) {
-                             Sides margin = child.margin_down(laying.flip);
-                             const unsigned automatic = child.auto_margins(laying.flip);
-                             if ((automatic & 1U) != 0) margin.before += automatic_part;
-                             if ((automatic & 2U) != 0) margin.after += automatic_part;
-                             const double size = counted / child.counted_scale();
-                             const double from_start = at + margin.before + child.ahead_in(counted, size);
-                             frame.set_place(child.node(), axis,
-                                             laying.flip ? far_edge - from_start - size : inset.before + from_start);
-                             frame.template set_size<axis>(child.node(), size, child.traits().passive);
-                             return margin.sum() + counted;
-                           });
+    at += with_child<axis>(
+        frame, laying.flow[first + i], [&frame, &laying, at, counted, edges, part](const auto& child) {
+          Sides margin = child.margin_down(laying.flip);
+          const unsigned automatic = child.auto_margins(laying.flip);
+          if ((automatic & 1U) != 0) margin.before += part;
+          if ((automatic & 2U) != 0) margin.after += part;
+          const double size = counted / child.counted_scale();
+          const double from_start = at + margin.before + child.ahead_in(counted, size);
+          frame.set_place(child.node(), axis,
+                          laying.flip ? edges.after - from_start - size : edges.before + from_start);
+          frame.template set_size<axis>(child.node(), size, child.traits().passive);
+          return margin.sum() + counted;
+        });
     at += step;
   }
 }
@@ -149,13 +159,13 @@ Index end_of_line(const Laying<axis, Frame>& laying, Index first) {
   return i;
 }
 
+/// What each child brings to the sharing, for a content box of `inner` along.
 template <Axis axis>
-void lay_along(Frame& frame, Index node) {
-  const double inner = frame.inner_size(node, axis);
+Laying<axis, Frame> gather_portions(Frame& frame, Index node, double inner) {
   const Traits own = frame.traits(node);
   Laying<axis, Frame> laying{
       frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), frame.flow(node)};
-  const std::span portions(frame.scratch.portions.data(), laying.flow.size());
+  auto& portions = frame.scratch.portions;
   for (Index i = 0; i < laying.flow.size(); ++i) {
     const Index child = laying.flow[i];
     if (!frame.is_plain(child)) {
@@ -165,7 +175,14 @@ void lay_along(Frame& frame, Index node) {
     portions[i] =
         with_child<axis>(frame, child, [&laying](const auto& any_child) { return portion_of(laying, any_child); });
   }
-  if (!own.wrap) {
+  return laying;
+}
+
+template <Axis axis>
+void lay_along(Frame& frame, Index node) {
+  const auto laying = gather_portions<axis>(frame, node, frame.inner_size(node, axis));
+  const std::span portions(frame.scratch.portions.data(), laying.flow.size());
+  if (!laying.traits.wrap) {
     if (!portions.empty()) lay_line(laying, portions, 0);
     return;
   }
@@ -179,66 +196,9 @@ void lay_along(Frame& frame, Index node) {
 
 // --- lines across the axis -----------------------------------------------------------------------------------------
 
-bool stands_on_baseline(const Frame& frame, const Traits& container, Index node) {
-  if (alignment(container, frame.traits(node)) != Across::baseline) return false;
-  return Child<y_axis, false>(frame, node).auto_margins(false) == 0;
-}
-
-/// Splits the flow of a container into its lines.
-void split_lines(Frame& frame, const Traits& container, const Flow& flow) {
-  auto& lines = frame.scratch.lines;
-  lines.clear();
-  for (Index i = 0; i < flow.size(); ++i) {
-    if (i == 0 || (container.wrap && frame.has(flow[i], NodeFlag::starts_line))) lines.push_back({i, 0, 0, 0});
-    ++lines.back().count;
-  }
-}
-
-/// The height that a line of a row needs, and where its baseline lies.
-void measure_row_line(const Frame& frame, const Traits& row, const Flow& flow, Line& line) {
-  double descent = 0;
-  for (Index i = line.first; i < line.first + line.count; ++i) {
-    const Index node = flow[i];
-    const double outer =
-        with_child<y_axis>(frame, node, [&](const auto& child) { return outer_across_up(child, frame.need(node)); });
-    line.size = std::max(line.size, outer);
-    if (row.stands_on_base && stands_on_baseline(frame, row, node)) {
-      const double ascent = frame.edges_up(node).margin[y_axis].before + first_baseline(frame, node);
-      line.ascent = std::max(line.ascent, ascent);
-      descent = std::max(descent, outer - ascent);
-    }
-  }
-  line.size = std::max(line.size, line.ascent + descent);
-}
-
-void measure_row_lines(Frame& frame, const Traits& row, const Flow& flow) {
-  split_lines(frame, row, flow);
-  for (Line& line : frame.scratch.lines) measure_row_line(frame, row, flow, line);
-}
-
-double sum_of_lines(const std::vector<Line>& lines, double gap) {
-  double sum = lines.empty() ? 0 : gap * static_cast<double>(lines.size() - 1);
-  for (const Line& line : lines) sum += line.size;
-  return sum;
-}
-
-/// Lets the lines share what room is left across them, and calls `each(line, where it begins)`.
-template <class Each>
-void lay_lines(Frame& frame, Index node, Axis across, double inner, Each each) {
-  auto& lines = frame.scratch.lines;
-  if (lines.empty()) return;
-  const Traits own = frame.traits(node);
-  const double gap = frame.gap_down(node, across, inner);
-  const double spare = inner - sum_of_lines(lines, gap);
-  const Rest rest = own.rest(across);
-  const Spread spread_by = spread(rest, spare, lines.size(), own.scrolls(across));
-  const double growth = rest == Rest::stretch && spare > 0 ? spare / static_cast<double>(lines.size()) : 0;
-  double at = spread_by.before;
-  for (Line& line : lines) {
-    line.size += growth;
-    each(line, at);
-    at += line.size + gap + spread_by.between;
-  }
+/// Without wrapping the one line is the whole content box.
+void fill_with_one_line(double inner, std::span<Line> lines) {
+  for (Line& line : lines) line.size = inner;
 }
 
 /// Across of a row: its lines, known since pass 2, get their heights and their children's.
@@ -246,22 +206,29 @@ void lay_across_row(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
   const Flow flow = frame.flow(node);
   const CrossAxis<y_axis> across(frame, node, false);
-  const auto lay = [&](const Line& line, double at) {
+  if (!own.wrap && !own.stands_on_base) {
+    for (Index i = 0; i < flow.size(); ++i) {
+      place_across(frame, across, flow[i], {0, across.whole}, alignment(own, frame.traits(flow[i])));
+    }
+    return;
+  }
+  for (Index i = 0; i < flow.size(); ++i) {
+    if (!frame.is_plain(flow[i])) frame.resolve_edges(flow[i], y_axis, across.whole);
+  }
+  auto& lines = frame.scratch.lines;
+  split_lines(frame, own, flow, lines);
+  measure_lines_down(frame, own, flow, across.whole, lines);
+  own.wrap ? spread_lines(frame, node, y_axis, across.whole, lines) : fill_with_one_line(across.whole, lines);
+  for (const Line& line : lines) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
       const Index child = flow[i];
       double to_baseline = -1;
       if (own.stands_on_base && stands_on_baseline(frame, own, child)) {
-        to_baseline = line.ascent - frame.edges_up(child).margin[y_axis].before - first_baseline(frame, child);
+        const double ascent = frame.edges_down(child).margin[y_axis].before + first_baseline_down(frame, child);
+        to_baseline = line.ascent - ascent;
       }
-      place_across(frame, across, child, {at, line.size}, alignment(own, frame.traits(child)), to_baseline);
+      place_across(frame, across, child, {line.at, line.size}, alignment(own, frame.traits(child)), to_baseline);
     }
-  };
-  if (!own.wrap && !own.stands_on_base) return lay({0, flow.size(), across.whole, 0}, 0);
-  measure_row_lines(frame, own, flow);
-  if (own.wrap) return lay_lines(frame, node, y_axis, across.whole, lay);
-  for (Line& line : frame.scratch.lines) {
-    line.size = across.whole;
-    lay(line, 0);
   }
 }
 
@@ -282,29 +249,25 @@ void lay_lines_of_column(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
   const Flow flow = frame.flow(node);
   const CrossAxis<x_axis> across(frame, node, frame.mirrored);
-  split_lines(frame, own, flow);
-  for (Line& line : frame.scratch.lines) {
-    for (Index i = line.first; i < line.first + line.count; ++i) {
-      const Child<x_axis, false> child(frame, flow[i]);
-      const double outer = child.margin_down(false).sum() + frame.size(flow[i], x_axis) * child.counted_scale();
-      line.size = std::max(line.size, outer);
-    }
-  }
-  lay_lines(frame, node, x_axis, across.whole, [&](const Line& line, double at) {
+  auto& lines = frame.scratch.lines;
+  split_lines(frame, own, flow, lines);
+  measure_column_lines(frame, flow, lines);
+  spread_lines(frame, node, x_axis, across.whole, lines);
+  for (const Line& line : lines) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
       const Child<x_axis, false> child(frame, flow[i]);
       Across align = alignment(own, child.traits());
       if (align == Across::stretch) align = Across::start;
       const double width = frame.size(flow[i], x_axis);
-      frame.set_place(flow[i], x_axis, place_in_slot(across, child, {at, line.size}, width, align, -1));
+      frame.set_place(flow[i], x_axis, place_in_slot(across, child, {line.at, line.size}, width, align, -1));
     }
-  });
+  }
 }
 
 // --- heights and baselines, going up -------------------------------------------------------------------------------
 
 /// First baseline of a row of the given natural height: of its first line's first baseline child, else of its first
-/// child as aligned.
+/// child where it lies.
 double row_baseline(const Frame& frame, Index node, const Flow& flow, double height) {
   const Traits own = frame.traits(node);
   const Sides inset = frame.edges_up(node).inset[y_axis];
@@ -312,53 +275,77 @@ double row_baseline(const Frame& frame, Index node, const Flow& flow, double hei
   for (Index i = line.first; own.stands_on_base && i < line.first + line.count; ++i) {
     if (stands_on_baseline(frame, own, flow[i])) return inset.before + line.ascent;
   }
-  const Index first = flow[0];
-  const Sides margin = frame.edges_up(first).margin[y_axis];
-  double ahead = 0;
-  const Across align = alignment(own, frame.traits(first));
-  if (align == Across::center || align == Across::end) {
-    const double outer = outer_across_up(Child<y_axis, false>(frame, first), frame.need(first));
-    const double room = (own.wrap ? line.size : height - inset.sum()) - outer;
-    ahead = align == Across::center ? room / 2 : room;
-  }
-  return inset.before + margin.before + ahead + first_baseline(frame, first);
+  const Child<y_axis, false> first(frame, flow[0]);
+  const double room = own.wrap ? line.size : height - inset.sum();
+  const double spare = room - outer_across_up(first, frame.need(flow[0]));
+  const double ahead = ahead_by(first.auto_margins(false), spare, alignment(own, first.traits()), own.scroll_y);
+  return inset.before + first.margin_up().before + ahead + first_baseline(frame, flow[0]);
 }
 
 void heights_up_row(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
   const Flow flow = frame.flow(node);
   auto& lines = frame.scratch.lines;
-  if (own.wrap) {
-    measure_row_lines(frame, own, flow);
-  } else {
-    lines.assign(1, {0, flow.size(), 0, 0});
-    measure_row_line(frame, own, flow, lines.front());
-  }
-  const Sides inset = frame.edges_up(node).inset[y_axis];
-  const double need = inset.sum() + std::max(0.0, sum_of_lines(lines, frame.gap_up(node, y_axis)));
-  frame.set_need(node, frame.height_by_aspect(node, need));
+  const double inset = frame.edges_up(node).inset[y_axis].sum(), gap = frame.gap_up(node, y_axis);
+  const auto by_lines = [&](HeightBy by) {
+    split_lines(frame, own, flow, lines);
+    measure_lines_up(frame, own, flow, by, lines);
+    return frame.height_by_aspect(node, inset + std::max(0.0, sum_of_lines(lines, gap)));
+  };
+  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? inset : by_lines(HeightBy::least));
+  frame.set_need(node, by_lines(HeightBy::content));
   const double height = natural_height(frame, node);
   frame.set_baseline(node, flow.size() == 0 ? height : row_baseline(frame, node, flow, height));
 }
 
+/// How far automatic margins push the first child of a column of the given natural height from where it is laid.
+double pushed_ahead(Frame& frame, Index node, double height) {
+  const double inset = frame.edges_up(node).inset[y_axis].sum();
+  const auto laying = gather_portions<y_axis>(frame, node, std::max(0.0, height - inset));
+  const unsigned automatic = Child<y_axis, false>(frame, laying.flow[0]).auto_margins(laying.flip);
+  if ((automatic & 1U) == 0) return 0;
+  const Index end = laying.traits.wrap ? end_of_line(laying, 0) : laying.flow.size();
+  return share_line(laying, std::span(frame.scratch.portions.data(), end), 0).automatic_part;
+}
+
 /// First baseline of a column: its first child's, as laid.
-double column_baseline(const Frame& frame, Index node, Index first, double height) {
+double column_baseline(Frame& frame, Index node, Index first, double height) {
   const Sides inset = frame.edges_up(node).inset[y_axis], margin = frame.edges_up(first).margin[y_axis];
-  if (!frame.traits(node).reverse) return inset.before + margin.before + first_baseline(frame, first);
-  return height - inset.after - margin.after - natural_height(frame, first) + first_baseline(frame, first);
+  const double ahead = frame.traits(first).auto_margin ? pushed_ahead(frame, node, height) : 0;
+  if (!frame.traits(node).reverse) return inset.before + margin.before + ahead + first_baseline(frame, first);
+  return height - inset.after - margin.after - ahead - natural_height(frame, first) + first_baseline(frame, first);
+}
+
+/// What a child counts of the least height of its column. A scroller counts its padding, its minimum, or its height
+/// where it cannot shrink.
+template <bool plain>
+double least_along(const Frame& frame, const Traits& column, const Child<y_axis, plain>& child) {
+  const double least = frame.least_height(child.node());
+  if (!child.traits().scroll_y) return outer_along_up(frame, column, child, Counted{least, least}, least).least;
+  const bool rigid = child.shrink() == 0 && !factors_of(frame, column, child).weighted;
+  const double given = rigid ? child.given(unknown) : -1;
+  const Bounds bounds = child.bounds(child.inset_up(), unknown);
+  return bounds.held(given >= 0 ? given : least) * child.counted_scale() + child.margin_up().sum();
 }
 
 void heights_up_column(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
   const Flow flow = frame.flow(node);
-  double sum = flow.size() > 1 ? frame.gap_up(node, y_axis) * (flow.size() - 1) : 0;
-  for (Index i = 0; i < flow.size(); ++i) {
-    const double need = frame.need(flow[i]);
-    sum += with_child<y_axis>(frame, flow[i],
-                              [&](const auto& child) { return outer_along_up(frame, own, child, need, need).least; });
+  const double inset = frame.edges_up(node).inset[y_axis].sum();
+  const double gaps = flow.size() > 1 ? frame.gap_up(node, y_axis) * (flow.size() - 1) : 0;
+  const auto by_children = [&](const auto& counted) {
+    double sum = gaps;
+    for (Index i = 0; i < flow.size(); ++i) sum += with_child<y_axis>(frame, flow[i], counted);
+    return frame.height_by_aspect(node, inset + std::max(0.0, sum));
+  };
+  if (own.holds_scroller) {
+    const auto least = [&](const auto& child) { return least_along(frame, own, child); };
+    frame.set_least_height(node, own.scroll_y ? inset : by_children(least));
   }
-  const double insets = frame.edges_up(node).inset[y_axis].sum();
-  frame.set_need(node, frame.height_by_aspect(node, insets + std::max(0.0, sum)));
+  frame.set_need(node, by_children([&](const auto& child) {
+    const double need = frame.need(child.node());
+    return outer_along_up(frame, own, child, Counted{need, need}, frame.least_height(child.node())).least;
+  }));
   const double height = natural_height(frame, node);
   frame.set_baseline(node, flow.size() == 0 ? height : column_baseline(frame, node, flow[0], height));
 }

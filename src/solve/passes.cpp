@@ -49,10 +49,12 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
     };
     for_each_result(state, carry);
     if (!state.cells.empty()) carry(state.cells);
+    if (!state.least_height.empty()) carry(state.least_height);
   } else if (!same_packing) {
     for_each_result(state, [&](auto& array) { array.assign(n, {}); });
     state.resolved.clear();
     state.cells.clear();
+    state.least_height.clear();
   }
   if (!same_packing) {
     state.visits.resize(n);
@@ -62,6 +64,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
     passes.scratch.sharing.reserve(store.most_children());
   }
   if (store.has_grids()) state.cells.resize(n);
+  if (store.has_scrollers()) state.least_height.resize(n);
   if (store.has_percent_edges()) state.resolved.resize(store.extras().size());
   passes.tree = store.identity();
   passes.packing = store.packing();
@@ -125,6 +128,7 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   const Flat& flat = store.packed();
   const std::uint32_t edit = store.publish();
   const bool kept = adopt(passes, store, flat) && !passes.starts_anew;
+  passes.starts_anew = true;  // until all is done: content of one's own may throw in between
   Frame frame(store, passes.state, passes.scratch);
 
   list_edited(frame, flat, passes.seen_edit, !kept);

@@ -11,7 +11,10 @@ namespace {
 /// The pins of one axis as physical distances, start and end already turned into left and right.
 struct AxisPins {
   Limit before, after, center;
-  bool from_far_edge = false;  // start is the far edge, and decides where nothing or too much is pinned
+  bool starts_far = false;  // start is the far edge, and decides where both ends are pinned or nothing is
+
+  /// Whether the child holds to its far edge: that alone is pinned, or start decides and is that.
+  [[nodiscard]] bool hold_far() const { return before && after ? starts_far : after ? true : !before && starts_far; }
 };
 
 AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
@@ -19,7 +22,7 @@ AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
   const Limit& starts_left = mirrored ? pin.end : pin.start;
   const Limit& starts_right = mirrored ? pin.start : pin.end;
   AxisPins pins{pin.left ? pin.left : starts_left, pin.right ? pin.right : starts_right, pin.center_x};
-  pins.from_far_edge = mirrored && !pin.left && !pin.right && !pin.center_x;
+  pins.starts_far = mirrored && !pin.left && !pin.right;
   return pins;
 }
 
@@ -44,12 +47,11 @@ void place(Frame& frame, Index container, Index node) {
   const bool tied = is_tied(child, pins);
   const double size = tied ? child.bounds(child.inset_down(), whole).held(room / child.counted_scale())
                            : size_across_down(frame, child, room, whole, Across::start);
-  const bool by_before = pins.before && (tied || !pins.after || !pins.from_far_edge);
   double at = px(pins.before) + margin.before;
-  if (!by_before && (pins.after || (!pins.center && pins.from_far_edge))) {
-    at = whole - px(pins.after) - margin.after - size;
-  } else if (!by_before && pins.center) {
+  if (pins.center && !pins.before && !pins.after) {
     at = (whole - size) / 2 + px(pins.center);
+  } else if (pins.hold_far()) {
+    at = whole - px(pins.after) - margin.after - size;
   }
   frame.set_place(node, axis, border.before + at);
   frame.set_size<axis>(node, size, child.traits().passive);

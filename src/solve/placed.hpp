@@ -4,6 +4,7 @@
 // What the answers of an arrangement have in common: the view of a finished solve, and the walk over the nodes that
 // have a place.
 
+#include <array>
 #include <vector>
 
 #include "fond_ladder/arrangement.hpp"
@@ -15,8 +16,40 @@ inline View view_of(const Tree& tree, const Passes& passes) {
   return {tree.store(), passes.state};
 }
 
+/// The box of a node from the root's corner. Places are added from the root down, as whoever walks the whole tree does,
+/// so that both come to the same number to the last digit.
+inline Rect box_from_root(const View& view, Index node) {
+  constexpr std::size_t usual_depth = 64;
+  std::array<Index, usual_depth> near{};  // levels, the deepest first
+  std::vector<Index> far;
+  std::size_t depth = 0;
+  for (Index at = node; at != no_index; at = view.parent(at), ++depth) {
+    if (depth < usual_depth) {
+      near[depth] = at;
+    } else {
+      far.push_back(at);
+    }
+  }
+  Rect box{0, 0, view.size(node, x_axis), view.size(node, y_axis)};
+  while (depth-- > 0) {
+    const Index at = depth < usual_depth ? near[depth] : far[depth - usual_depth];
+    box.x = view.place(at, x_axis) + box.x;
+    box.y = view.place(at, y_axis) + box.y;
+  }
+  return box;
+}
+
 inline bool shows_children(const Flat& flat, Index node) {
   return is_container(flat.traits[node].node_kind());
+}
+
+/// Whether a node has a place: neither it nor anything above it is hidden, or inside a leaf.
+inline bool has_place(const Flat& flat, Index node) {
+  if (flat.traits[node].hidden && node != 0) return false;
+  for (Index above = flat.parent[node]; above != no_index; above = flat.parent[above]) {
+    if (!shows_children(flat, above) || (flat.traits[above].hidden && above != 0)) return false;
+  }
+  return true;
 }
 
 /// Calls `each(node, depth)` for all placed nodes, parents first; `backwards(node)` turns a node's children round.

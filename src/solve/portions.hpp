@@ -61,8 +61,8 @@ template <Axis axis, class Sight, bool plain>
 [[nodiscard]] Portion portion_of(const Laying<axis, Sight>& laying, const Child<axis, plain>& child) {
   const View& view = laying.view;
   const double inset = child.inset_down(), given = child.given(laying.inner);
-  const double minimum = axis == x_axis ? view.min_content(child.node()) : view.need(child.node());
-  const double widest = axis == x_axis ? view.max_content(child.node()) : minimum;
+  const double minimum = axis == x_axis ? view.min_content(child.node()) : view.least_height(child.node());
+  const double widest = axis == x_axis ? view.max_content(child.node()) : view.need(child.node());
   const Bounds bounds = bounds_in_line(laying.traits, child, inset, laying.inner, minimum, given);
   const Factors factors = factors_of(view, laying.traits, child);
   Portion portion{0, bounds.least, bounds.most, factors.grow, factors.shrink, 0, 0};

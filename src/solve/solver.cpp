@@ -40,6 +40,7 @@ std::size_t Solver::memory() const {
   const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
   detail::for_each_result(state, count);
   count(state.cells);
+  count(state.least_height);
   count(state.resolved);
   count(state.visits);
   return bytes;

@@ -2,9 +2,9 @@
 //
 // Children over one another. A stack is as large as its largest child; each child then fills or fits the whole content
 // box and is aligned in it on its own. Nothing is shared, so each step is one loop.
-#include "solve/cross.hpp"
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
+#include "solve/lines.hpp"
 
 namespace fond_ladder::detail {
 namespace {
@@ -50,24 +50,28 @@ void widths_down(Frame& frame, Index node) {
 }
 
 void heights_up(Frame& frame, Index node) {
-  double most = 0;
+  const Traits own = frame.traits(node);
   const Flow flow = frame.flow(node);
-  for (Index i = 0; i < flow.size(); ++i) {
-    with_child<y_axis>(frame, flow[i], [&](const auto& child) {
-      most = std::max(most, outer_across_up(child, frame.need(child.node())));
-    });
-  }
   const Sides inset = frame.edges_up(node).inset[y_axis];
-  frame.set_need(node, frame.height_by_aspect(node, most + inset.sum()));
+  const auto by_children = [&](HeightBy by) {
+    double most = 0;
+    for (Index i = 0; i < flow.size(); ++i) {
+      with_child<y_axis>(frame, flow[i], [&](const auto& child) {
+        most = std::max(most, outer_across_up(child, content_height(frame, child.node(), by)));
+      });
+    }
+    return frame.height_by_aspect(node, most + inset.sum());
+  };
+  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? inset.sum() : by_children(HeightBy::least));
+  frame.set_need(node, by_children(HeightBy::content));
   const double height = natural_height(frame, node);
   frame.set_baseline(node, height);
   if (flow.size() == 0) return;
-  const Index first = flow[0];
-  const Sides margin = frame.edges_up(first).margin[y_axis];
-  const double room = height - inset.sum() - margin.sum() - natural_height(frame, first);
-  const Across align = alignment<y_axis>(frame.traits(node), frame.traits(first), Across::start);
-  const double ahead = align == Across::center ? room / 2 : align == Across::end ? room : 0;
-  frame.set_baseline(node, inset.before + margin.before + ahead + first_baseline(frame, first));
+  const Child<y_axis, false> first(frame, flow[0]);
+  const double spare = height - inset.sum() - first.margin_up().sum() - natural_height(frame, flow[0]);
+  const Across align = alignment<y_axis>(own, first.traits(), Across::start);
+  const double ahead = ahead_by(first.auto_margins(false), spare, align, own.scroll_y);
+  frame.set_baseline(node, inset.before + first.margin_up().before + ahead + first_baseline(frame, flow[0]));
 }
 
 void heights_down(Frame& frame, Index node) {

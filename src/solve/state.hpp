@@ -41,6 +41,7 @@ struct State {
   std::vector<double> min_content, max_content;    ///< widths by content, border box
   std::array<std::vector<double>, 2> size, place;  ///< border box; place from the parent's border box
   std::vector<double> need, baseline;              ///< height by content, and first baseline from the top
+  std::vector<double> least_height;                ///< kept only for trees that scroll, where `holds_scroller`
   std::vector<NodeFlag> flags;
   std::vector<GridPlace> cells;    ///< kept only for trees with grids
   std::vector<EdgeRoom> resolved;  ///< by Extra; kept only for trees with percent edges
@@ -63,6 +64,7 @@ struct Line {
   std::uint32_t first = 0, count = 0;
   double size = 0;    ///< across
   double ascent = 0;  ///< of its baseline children, from the line's start
+  double at = 0;      ///< where it begins across, from the start of the content box
 };
 
 /// Room for the visit of one container, as large as the longest run of siblings and never smaller again.

@@ -10,24 +10,14 @@ namespace fond_ladder {
 namespace {
 
 using detail::Index;
-using detail::no_index;
-using detail::x_axis;
-using detail::y_axis;
 
 /// A node's box from the root's corner; none without a place.
 std::optional<Rect> box_of(const Arrangement& arrangement, NodeId node) {
   const detail::TreeStore& store = arrangement.tree().store();
   const detail::Flat& flat = store.packed();
-  const detail::State& state = arrangement.passes().state;
   const Index at = store.index_of(node);
-  Rect box{state.place[x_axis][at], state.place[y_axis][at], state.size[x_axis][at], state.size[y_axis][at]};
-  if (flat.traits[at].hidden && at != 0) return {};
-  for (Index above = flat.parent[at]; above != no_index; above = flat.parent[above]) {
-    if (!detail::shows_children(flat, above) || (flat.traits[above].hidden && above != 0)) return {};
-    box.x += state.place[x_axis][above];
-    box.y += state.place[y_axis][above];
-  }
-  return box;
+  if (!detail::has_place(flat, at)) return {};
+  return detail::box_from_root(detail::view_of(arrangement.tree(), arrangement.passes()), at);
 }
 
 }  // namespace

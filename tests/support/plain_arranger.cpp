@@ -160,9 +160,9 @@ class Plain {
     }
     return item.held(size) * factor_of(keys);
   }
-  double counted_across(const Keys& keys, bool x, double content) const {
-    const double size = given(keys, x, none);
-    return bounded(keys, x, none, none).held(size >= 0 ? size : content) * factor_of(keys);
+  double counted_across(const Keys& keys, bool x, double content, double whole = none) const {
+    const double size = given(keys, x, whole);
+    return bounded(keys, x, whole, whole).held(size >= 0 ? size : content) * factor_of(keys);
   }
 
   // --- content going up --------------------------------------------------------------------------------------------
@@ -198,10 +198,11 @@ class Plain {
     return edges + std::max(0.0, adds ? sum : largest);
   }
 
-  /// Height by content at a width; `whole` is the parent's content width.
-  double content_height(NodeId node, double width, double whole) const {
+  /// Height by content at a width, or only what of it nobody can scroll away; `whole` is the parent's content width.
+  double content_height(NodeId node, double width, double whole, bool least = false) const {
     const Keys keys = tree_.keys(node);
     const double edges = inset(keys, false, none);
+    if (least && scrolls(keys, false)) return edges;
     if (has_shape(keys) && keys.height.way() == Sizing::Way::automatic) {
       if (keys.aspect) return width / *keys.aspect;
       return std::max(0.0, width - inset(keys, true, whole)) * (keys.natural.y / keys.natural.x) + edges;
@@ -211,11 +212,11 @@ class Plain {
       const auto content = tree_.content(node);
       return edges + (content ? content->height_for(inner).height : keys.natural.y);
     }
-    if (keys.kind == Kind::grid) return edges + sum_of(grid_axis(node, false, PlainQuestion::widest, inner, none));
+    if (keys.kind == Kind::grid) return edges + sum_of(grid_axis(node, false, PlainQuestion::widest, inner, none, least));
     const auto lines = lines_of(node, inner);
     double sum = 0;
     if (keys.kind == Kind::row) {
-      for (const auto& line : lines) sum += row_line_height(keys, line, inner).first;
+      for (const auto& line : lines) sum += row_line_height(keys, line, inner, none, least).first;
       if (lines.size() > 1) sum += px(keys.gap.y, none) * static_cast<double>(lines.size() - 1);
       return edges + std::max(0.0, sum);
     }
@@ -223,9 +224,15 @@ class Plain {
     std::size_t count = 0;
     for (const auto& line : lines) {
       for (const Laid& laid : line) {
-        const double need = content_height(laid.id, laid.width, inner);
-        const double own = keys.kind == Kind::column ? counted_along(keys, laid.keys, false, need, need, need)
-                                                     : counted_across(laid.keys, false, need);
+        const double need = content_height(laid.id, laid.width, inner, least);
+        const double kept = content_height(laid.id, laid.width, inner, true);
+        double own = keys.kind == Kind::column ? counted_along(keys, laid.keys, false, need, kept, need)
+                                               : counted_across(laid.keys, false, need);
+        if (least && keys.kind == Kind::column && scrolls(laid.keys, false)) {
+          const bool rigid = laid.keys.shrink == 0 && !weighted(keys, laid.keys, false);
+          const double size = rigid ? given(laid.keys, false, none) : none;
+          own = bounded(laid.keys, false, none, none).held(size >= 0 ? size : need) * factor_of(laid.keys);
+        }
         sum += own + margin(laid.keys, false, none).sum();
         largest = std::max(largest, own + margin(laid.keys, false, none).sum());
         ++count;
@@ -272,10 +279,7 @@ class Plain {
                   slot_in(grid_axis(node, true, PlainQuestion::room, inner, inner), first_cell, true).second));
       const Across own_align = laid.keys.self.y.value_or(keys.align.y.value_or(Across::stretch));
       return top + slot_at + edge.before +
-             (own_align == Across::center ? left / 2
-              : own_align == Across::end  ? left
-                                          : 0) +
-             baseline(laid.id, laid.width, laid.whole);
+             ahead(edge, left, own_align, scrolls(keys, false)) + baseline(laid.id, laid.width, laid.whole);
     }
     const Laid& first = lines.front().front();
     const Margin around = margin(first.keys, false, none);
@@ -292,12 +296,46 @@ class Plain {
       if (keys.wrap) room = line_height;
     } else if (keys.kind == Kind::stack) {
       align = first.keys.self.y.value_or(keys.align.y.value_or(Across::start));
-    } else if (keys.reverse) {
-      return height - after(keys, false, none) - around.after - natural_height(first.keys, own_need) + own;
+    } else {
+      // Automatic margins push it as they will when the column has its pass-3 height.
+      double push = 0;
+      const Margin edge = margin(first.keys, false, none, keys.reverse);
+      if (edge.auto_before) {
+        const double inner_height = std::max(0.0, height - inset(keys, false, none));
+        auto columns = items_down(node, lines[0], inner, inner_height);
+        const auto ranges = broken(keys, columns.first, columns.second, false, inner_height, keys.reverse);
+        const auto [line_first, line_last] = ranges.front();
+        push = pushed_ahead(keys, columns.first, columns.second, line_first, line_last, inner_height);
+      }
+      if (keys.reverse) {
+        return height - after(keys, false, none) - around.after - push - natural_height(first.keys, own_need) + own;
+      }
+      return top + around.before + push + own;
     }
     const double scale = keys.kind == Kind::row ? factor_of(first.keys) : 1;
     const double spare = room - around.sum() - natural_height(first.keys, own_need) * scale;
-    return top + around.before + (align == Across::center ? spare / 2 : align == Across::end ? spare : 0) + own;
+    return top + around.before + ahead(around, spare, align, scrolls(keys, false)) + own;
+  }
+
+  /// The same going down, percentages of `whole_down` being known.
+  double baseline_down(NodeId node, double width, double whole, double whole_down) const {
+    const Keys keys = tree_.keys(node);
+    const double up = baseline(node, width, whole);
+    if (is_container(keys.kind) ? flow(node).empty() : tree_.content(node) == nullptr) return up;
+    if (keys.kind == Kind::column && keys.reverse) {
+      return up - after(keys, false, whole_down) + after(keys, false, none);
+    }
+    return up + before(keys, false, whole_down) - before(keys, false, none);
+  }
+
+  /// How far behind the start of its room a child lies.
+  static double ahead(const Margin& around, double spare, Across align, bool scrolls) {
+    if (around.auto_before || around.auto_after) {
+      if (spare <= 0 || !around.auto_before) return 0;
+      return around.auto_after ? spare / 2 : spare;
+    }
+    if (spare <= 0 && scrolls) return 0;
+    return align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
   }
 
   // --- grids -------------------------------------------------------------------------------------------------------
@@ -355,7 +393,7 @@ class Plain {
   }
 
   /// One axis of a grid. `inner` is the content box on it where it is known, `width` the content width where known.
-  GridAxis grid_axis(NodeId node, bool x, PlainQuestion asked, double width, double inner) const {
+  GridAxis grid_axis(NodeId node, bool x, PlainQuestion asked, double width, double inner, bool least = false) const {
     const Keys keys = tree_.keys(node);
     const auto all = flow(node);
     const double known = asked == PlainQuestion::room ? inner : none;
@@ -392,7 +430,7 @@ class Plain {
       }
     }
     std::vector<PlainItem> items;
-    for (std::size_t i = 0; i < all.size(); ++i) items.push_back(plain_item(all[i], axis, i, x, width, node));
+    for (std::size_t i = 0; i < all.size(); ++i) items.push_back(plain_item(all[i], axis, i, x, width, node, least));
     const Rest rest = x ? keys.rest.x : keys.rest.y;
     tracks_plainly(axis.tracks, items, axis.gap, asked, inner, rest == Rest::stretch);
     const double left = asked == PlainQuestion::room ? inner - sum_of(axis) : 0;
@@ -418,17 +456,18 @@ class Plain {
     return plain;
   }
 
-  PlainItem plain_item(const Child& child, const GridAxis& axis, std::size_t place, bool x, double width,
-                       NodeId grid) const {
+  PlainItem plain_item(const Child& child, const GridAxis& axis, std::size_t place, bool x, double width, NodeId grid,
+                       bool only_least) const {
     const PlainCell& cell = axis.cells[place];
     PlainItem item{x ? cell.column : cell.row, x ? cell.columns : cell.rows};
-    double low = 0, high = 0;
+    double low = 0, high = 0, kept = 0;
     if (x) {
-      low = content_width(child.id, false);
+      low = kept = content_width(child.id, false);
       high = content_width(child.id, true);
     } else {
       const Laid laid = lines_of(grid, width).at(0).at(place);
-      low = high = content_height(child.id, laid.width, laid.whole);
+      low = high = content_height(child.id, laid.width, laid.whole, only_least);
+      kept = content_height(child.id, laid.width, laid.whole, true);
     }
     const double edges = margin(child.keys, x, none).sum();
     item.min_content = counted_across(child.keys, x, low) + edges;
@@ -444,7 +483,8 @@ class Plain {
       most += track.max.way() == TrackSize::Way::length ? track.most : endless;
     }
     const double least = bounded(child.keys, x, none, none).held(0) * factor_of(child.keys) + edges;
-    item.minimum = holds && any ? std::max(least, std::min(item.min_content, most)) : least;
+    const double content = counted_across(child.keys, x, kept) + edges;
+    item.minimum = holds && any ? std::max(least, std::min(content, most)) : least;
     return item;
   }
 
@@ -464,18 +504,22 @@ class Plain {
            !around.auto_before && !around.auto_after;
   }
 
-  /// Height and ascent of a line of a row, at natural heights.
-  std::pair<double, double> row_line_height(const Keys& keys, const LaidLine& line, double inner) const {
-    double tallest = 0, ascent = 0, descent = 0;
+  /// Height and ascent of a line of a row, at natural heights, or with the percentages of `whole_down` known.
+  std::pair<double, double> row_line_height(const Keys& keys, const LaidLine& line, double inner,
+                                            double whole_down = none, bool least = false) const {
+    double tallest = 0, ascent = -endless, descent = -endless;
     for (const Laid& laid : line) {
-      const double height = counted_across(laid.keys, false, content_height(laid.id, laid.width, inner));
-      const Margin around = margin(laid.keys, false, none);
+      const double content = content_height(laid.id, laid.width, inner, least);
+      const double height = counted_across(laid.keys, false, content, whole_down);
+      const Margin around = margin(laid.keys, false, whole_down);
       tallest = std::max(tallest, height + around.sum());
       if (!on_baseline(keys, laid.keys)) continue;
-      const double up = around.before + baseline(laid.id, laid.width, inner);
+      const double up = around.before + (whole_down < 0 ? baseline(laid.id, laid.width, inner)
+                                                        : baseline_down(laid.id, laid.width, inner, whole_down));
       ascent = std::max(ascent, up);
       descent = std::max(descent, height + around.sum() - up);
     }
+    if (ascent == -endless) return {tallest, 0};
     return {std::max(tallest, ascent + descent), ascent};
   }
 
@@ -524,6 +568,28 @@ class Plain {
     }
     if (line.empty()) return {};
     return {line};
+  }
+
+  /// The children of a column and what each brings to the sharing of its height.
+  std::pair<std::vector<Child>, std::vector<Item>> items_down(NodeId column, const LaidLine& laid, double inner_width,
+                                                              double inner_height) const {
+    const Keys keys = tree_.keys(column);
+    const auto all = flow(column);
+    std::vector<Item> items;
+    for (std::size_t i = 0; i < all.size(); ++i) {
+      const double need = content_height(all[i].id, laid[i].width, inner_width);
+      const double kept = content_height(all[i].id, laid[i].width, inner_width, true);
+      items.push_back(item_along(keys, all[i].keys, false, inner_height, kept, need));
+    }
+    return {all, items};
+  }
+
+  /// How far automatic margins push the first child of a line of a column.
+  double pushed_ahead(const Keys& keys, const std::vector<Child>& all, std::vector<Item> items, std::size_t first,
+                        std::size_t last, double inner) const {
+    const std::vector<double> at = laid_along(keys, all, items, first, last, false, inner, keys.reverse);
+    const Margin around = margin(all[first].keys, false, inner, keys.reverse);
+    return around.auto_before ? at.front() - around.before : 0;
   }
 
   Item item_along(const Keys& parent, const Keys& keys, bool x, double inner, double minimum, double widest) const {
@@ -660,7 +726,7 @@ class Plain {
     const Item bounds = bounded(keys, x, whole, whole);
     const double left = (room - around.sum()) / factor_of(keys);
     const Sizing::Way way = (x ? keys.width : keys.height).way();
-    const bool keeps_shape = has_shape(keys) && (!x || keys.kind == Kind::image);
+    const bool keeps_shape = keys.kind == Kind::image || (!x && has_shape(keys));
     double size = given(keys, x, whole);
     if (size < 0) {
       const bool stretched = way == Sizing::Way::automatic && align == Across::stretch && !keeps_shape &&
@@ -673,15 +739,16 @@ class Plain {
     }
     size = bounds.held(size);
     const double counted = size * factor_of(keys), spare = room - around.sum() - counted;
-    double ahead = 0;
-    if (around.auto_before || around.auto_after) {
-      if (spare > 0) ahead = around.auto_before ? (around.auto_after ? spare / 2 : spare) : 0;
-    } else if (to_baseline >= 0) {
-      ahead = to_baseline;
-    } else if (spare > 0 || !scrolls(parent, x)) {
-      ahead = align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
-    }
-    return {around.before + ahead + (counted - size) / 2, size};
+    const bool by_baseline = to_baseline >= 0 && !around.auto_before && !around.auto_after;
+    const double begins = by_baseline ? to_baseline : ahead(around, spare, align, scrolls(parent, x));
+    return {around.before + begins + (counted - size) / 2, size};
+  }
+
+  /// Where the content box begins and ends; what is smaller than its padding has one of 0 behind the padding at its start.
+  std::pair<double, double> content_box(const Keys& keys, bool x, double size, double whole) const {
+    const double start = before(keys, x, whole), end = size - after(keys, x, whole);
+    if (start <= end) return {start, end};
+    return x && rtl_ ? std::pair(end, end) : std::pair(start, start);
   }
 
   // --- places ------------------------------------------------------------------------------------------------------
@@ -702,14 +769,15 @@ class Plain {
     if (keys.kind == Kind::row) {
       std::vector<double> heights;
       for (const auto& line : lines)
-        heights.push_back(keys.wrap ? row_line_height(keys, line, inner_w).first : inner_h);
+        heights.push_back(keys.wrap ? row_line_height(keys, line, inner_w, inner_h).first : inner_h);
       const auto tops = lines_shared(keys, heights, inner_h, false);
       for (std::size_t i = 0; i < lines.size(); ++i) {
-        const double ascent = row_line_height(keys, lines[i], inner_w).second;
+        const double ascent = row_line_height(keys, lines[i], inner_w, inner_h).second;
         for (const Laid& laid : lines[i]) {
           double to_baseline = none;
           if (on_baseline(keys, laid.keys)) {
-            to_baseline = ascent - margin(laid.keys, false, none).before - baseline(laid.id, laid.width, inner_w);
+            to_baseline = std::max(0.0, ascent - margin(laid.keys, false, inner_h).before -
+                                            baseline_down(laid.id, laid.width, inner_w, inner_h));
           }
           const double need = content_height(laid.id, laid.width, inner_w);
           const auto [at, size] = fitted(keys, laid.id, laid.keys, false, heights[i], inner_h,
@@ -739,12 +807,7 @@ class Plain {
       }
     } else if (!lines.empty()) {
       flip_y = keys.reverse;
-      const auto all = flow(node);
-      std::vector<Item> items;
-      for (std::size_t i = 0; i < all.size(); ++i) {
-        const double need = content_height(all[i].id, lines[0][i].width, inner_w);
-        items.push_back(item_along(keys, all[i].keys, false, inner_h, need, need));
-      }
+      auto [all, items] = items_down(node, lines[0], inner_w, inner_h);
       const auto ranges = broken(keys, all, items, false, inner_h, flip_y);
       std::vector<double> widths;
       for (const auto& [first, last] : ranges) {
@@ -778,9 +841,10 @@ class Plain {
       for (const Laid& laid : line) {
         const auto [y, height, whole_down] = upright.at(laid.id);
         Rect own{0, 0, laid.width, height};
-        own.x = flip_x ? box.width - after(keys, true, whole_x) - laid.x - laid.width
-                       : before(keys, true, whole_x) + laid.x;
-        own.y = flip_y ? box.height - after(keys, false, whole_y) - y - height : before(keys, false, whole_y) + y;
+        const auto [left, right] = content_box(keys, true, box.width, whole_x);
+        const auto [above, below] = content_box(keys, false, box.height, whole_y);
+        own.x = flip_x ? right - laid.x - laid.width : left + laid.x;
+        own.y = flip_y ? below - y - height : above + y;
         if (keys.kind == Kind::stack) {
           own.x += laid.keys.nudge.x;
           own.y += laid.keys.nudge.y;
@@ -823,7 +887,7 @@ class Plain {
     const Pin& pin = *child.keys.pin;
     const Limit near_left = pin.left ? pin.left : (rtl_ ? pin.end : pin.start);
     const Limit near_right = pin.right ? pin.right : (rtl_ ? pin.start : pin.end);
-    const bool from_right = rtl_ && !pin.left && !pin.right && !pin.center_x;
+    const bool from_right = rtl_ && !pin.left && !pin.right;
     const auto [x, width] = pinned(child, true, room_x, near_left, near_right, pin.center_x, from_right, none);
     const double need = content_height(child.id, width, room_x);
     const auto [y, height] = pinned(child, false, room_y, pin.top, pin.bottom, pin.center_y, false, need);
@@ -836,7 +900,7 @@ class Plain {
     const double a = near ? px(*near, whole) : 0, b = far ? px(*far, whole) : 0;
     const double room = std::max(0.0, whole - a - b - around.sum());
     const Sizing::Way way = (x ? child.keys.width : child.keys.height).way();
-    const bool keeps_shape = has_shape(child.keys) && (!x || child.keys.kind == Kind::image);
+    const bool keeps_shape = child.keys.kind == Kind::image || (!x && has_shape(child.keys));
     double size = given(child.keys, x, whole);
     const bool unset = size < 0 && (way == Sizing::Way::fill || (way == Sizing::Way::automatic && !keeps_shape));
     const bool tied = near && far && unset;
@@ -849,10 +913,12 @@ class Plain {
       }
     }
     size = bounded(child.keys, x, whole, whole).held(size);
-    if (near && (tied || !far || !from_far)) return {a + around.before, size};
-    if (far || (!center && from_far)) return {whole - b - around.after - size, size};
+    const double low = a + around.before, high = whole - b - around.after - size;
+    if (near && far) return {from_far ? high : low, size};
+    if (near) return {low, size};
+    if (far) return {high, size};
     if (center) return {(whole - size) / 2 + px(*center, whole), size};
-    return {around.before, size};
+    return {from_far ? high : low, size};
   }
 
   const Tree& tree_;

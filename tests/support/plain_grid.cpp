@@ -159,6 +159,7 @@ std::vector<PlainCell> cells_plainly(const Keys& grid, const std::vector<Keys>& 
   const auto areas = map_of(grid.areas, map_columns);
   columns = std::max(columns, map_columns);
   rows = std::max(rows, static_cast<int>(grid.areas.size()));
+  if (children.empty()) return {};
   const int explicit_columns = columns, explicit_rows = rows;
   const bool by_rows = grid.flow == Flow::rows;
   std::vector<PlainCell> cells;

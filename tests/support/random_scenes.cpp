@@ -144,7 +144,41 @@ Keys RandomScenes::keys(bool leaf) {
   return keys;
 }
 
+/// What went wrong once, or is rare: each makes what it is about common in a whole tree.
+void RandomScenes::lean(Keys& keys, int towards) {
+  const bool container = is_container(keys.kind);
+  switch (towards) {
+    case 0:  // percentages in wrapped lines
+      if (container) keys.wrap = chance(80);
+      if (chance(40)) keys.height = percent(below(120));
+      if (chance(40)) keys.min_height = percent(below(60));
+      if (chance(40)) keys.margin.set(Side::top, percent(below(20)));
+      break;
+    case 1:  // automatic margins with baselines
+      if (container) keys.across = Across::baseline;
+      if (chance(40)) keys.margin.set(chance(50) ? Side::top : Side::y, automatic);
+      break;
+    case 2: {  // pins with limits
+      if (!chance(50)) break;
+      Pin pin;
+      (chance(70) ? pin.start : pin.left) = any_length();
+      (chance(70) ? pin.end : pin.right) = any_length();
+      keys.pin = pin;
+      if (chance(50)) keys.max_width = any_length();
+      if (chance(30)) keys.min_width = any_length();
+      break;
+    }
+    case 3:  // scrollers deep inside
+      if (chance(25)) keys.scroll = Scroll::y;
+      if (chance(50)) keys.height = automatic;
+      if (chance(30)) keys.weight = 1;
+      break;
+    default: break;
+  }
+}
+
 Tree RandomScenes::tree(std::size_t size) {
+  const int leaning = below(8);
   Keys root = keys(false);
   root.hidden = false;
   Tree tree(root, 8 + below(3) * 4.0, chance(30) ? Direction::rtl : Direction::ltr);
@@ -152,6 +186,7 @@ Tree RandomScenes::tree(std::size_t size) {
   for (std::size_t i = 1; i < size; ++i) {
     const NodeId parent = containers[static_cast<std::size_t>(below(static_cast<int>(containers.size())))];
     Keys own = keys(chance(60));
+    lean(own, leaning);
     own.name = "n" + std::to_string(i);
     const auto place = static_cast<std::size_t>(below(static_cast<int>(tree.child_count(parent)) + 1));
     const NodeId node = tree.insert(parent, place, own);

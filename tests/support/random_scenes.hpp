@@ -33,6 +33,7 @@ class RandomScenes {
   TrackSize track_size(bool can_share);
   Tracks tracks();
   void add_child_keys(Keys& keys);
+  void lean(Keys& keys, int towards);
 
   std::mt19937 random_;
 };

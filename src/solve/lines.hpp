@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The lines of a row or column across its axis: which children stand on which, how high (of a wrapping column: how wide)
+// each is, where its baseline lies, and where it begins. For the passes, and for whoever asks afterwards. CSS Flexible
+// Box Layout 1, sections 9.4 and 9.6.
+//
+// A row's lines are measured twice. Going up nothing that is a percentage of the row's height is known, and such sizes,
+// limits, margins and padding count as the percentages rule says; going down they are, and count as they are.
+
+#include <span>
+#include <vector>
+
+#include "solve/cross.hpp"
+
+namespace fond_ladder::detail {
+
+/// By which height children count: all they hold, or no more than they cannot do without (sizes rule, least height).
+enum class HeightBy : std::uint8_t { content, least };
+
+[[nodiscard]] inline double content_height(const View& view, Index node, HeightBy by) {
+  return by == HeightBy::least ? view.least_height(node) : view.need(node);
+}
+
+/// Where a child of a row or column lies across it: its own word, else the container's.
+[[nodiscard]] Across alignment(const Traits& container, const Traits& child);
+/// Whether a child of a row is aligned by its baseline.
+[[nodiscard]] bool stands_on_baseline(const View& view, const Traits& row, Index node);
+
+/// Whether a child begins a line of its own; marks of a container that lays no lines any more do not count.
+[[nodiscard]] inline bool begins_line(const View& view, const Traits& container, Index child) {
+  const Kind kind = container.node_kind();
+  return (kind == Kind::row || kind == Kind::column) && container.wrap && view.has(child, NodeFlag::starts_line);
+}
+
+/// Splits the flow of a container into its lines, none measured yet.
+void split_lines(const View& view, const Traits& container, const Flow& flow, std::vector<Line>& lines);
+
+/// Measures the lines of a row going up, percentages of its height being unknown.
+void measure_lines_up(const View& view, const Traits& row, const Flow& flow, HeightBy by, std::span<Line> lines);
+/// Measures the lines of a row going down. The edges of its children are resolved against `whole`, its content height.
+void measure_lines_down(const View& view, const Traits& row, const Flow& flow, double whole, std::span<Line> lines);
+/// Measures the lines of a wrapping column by the widths of its children.
+void measure_column_lines(const View& view, const Flow& flow, std::span<Line> lines);
+
+[[nodiscard]] double sum_of_lines(std::span<const Line> lines, double gap);
+
+/// Lets measured lines of a wrapping container share what room is left across them: their sizes and where they begin.
+void spread_lines(const View& view, Index container, Axis across, double inner, std::span<Line> lines);
+
+/// The lines of a wrapping row or column once more, from a finished solve.
+[[nodiscard]] std::vector<Line> lines_across(const View& view, Index container);
+
+}  // namespace fond_ladder::detail
