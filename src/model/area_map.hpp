@@ -34,7 +34,7 @@ class AreaMap {
   [[nodiscard]] std::optional<std::string> fault() const;
 
  private:
-  std::vector<Area> cells_, areas_;
+  std::vector<Area> runs_, areas_;  // runs: of one name in one line, sorted by name
   std::uint32_t columns_ = 0, rows_ = 0;
   bool ragged_ = false;
 };

@@ -311,7 +311,12 @@ std::string_view nearest_word(std::string_view typed, std::span<const std::strin
   if (typed.size() > longest_typed) return {};
   std::string_view best;
   std::size_t best_distance = std::max<std::size_t>(1, typed.size() / 3) + 1;
+  std::size_t steps = 0;
   for (const std::string_view word : words) {
+    const std::size_t longer = std::max(word.size(), typed.size()) - std::min(word.size(), typed.size());
+    if (longer >= best_distance) continue;  // as many changes at least
+    steps += word.size() * typed.size();
+    if (steps > limits::most_hint_steps) break;
     const std::size_t distance = edit_distance(typed, word);
     if (distance < best_distance) {
       best = word;

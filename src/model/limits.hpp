@@ -34,8 +34,19 @@ inline constexpr double cut_tolerance = 1e-6;
 /// Tracks of a grid on one axis, those included that nobody wrote down. Whatever would stand beyond stands in the last.
 inline constexpr std::uint32_t most_tracks = 10000;
 
-/// Copies of one node; of copies in copies; nodes of a scene, parts and copies counted: both grow quickly.
-inline constexpr std::uint32_t most_copies = 100000, most_nested_copies = 1000000, most_scene_nodes = 4000000;
+/// Copies of one node.
+inline constexpr std::uint32_t most_copies = 100000;
+
+/// What parts and copies may make of a scene file beyond what is written in it, in nodes: a node counts one, one more for
+/// every `bytes_a_node` bytes that are said of it, and `nodes_a_form` for each condition under which it is another one.
+/// So a file of 1 MB is read or refused within two seconds and 500 MB.
+inline constexpr double most_expanded = 400000, bytes_a_node = 32, nodes_a_form = 6;
+
+/// Ranges and modes of a scene: every node may speak of each.
+inline constexpr std::size_t most_conditions = 1000;
+
+/// What `with` may look through to find the inner nodes that it speaks to, in nodes of a whole file.
+inline constexpr std::size_t most_inner_nodes = 500000;
 
 /// Sizes of one climb: every one of them is solved and kept.
 inline constexpr double most_climbed = 100000;
@@ -46,8 +57,17 @@ inline constexpr std::uint32_t largest_node_count = (1U << 24) - 1;
 /// Bytes. A scene file beyond this is refused before it is read; a million nested rows take about 28 MB.
 inline constexpr std::size_t largest_scene_file = std::size_t{40} * 1024 * 1024;
 
-/// Errors remembered of one scene file: those of copied nodes come many times over.
-inline constexpr std::size_t most_kept_errors = 10000;
+/// Different errors of one scene file after which reading stops.
+inline constexpr std::size_t most_kept_errors = 1000;
+
+/// Tokens of a claim: a sum is a chain of terms, and every walk over it goes down that chain.
+inline constexpr std::size_t most_claim_tokens = 4000;
+
+/// Nodes that the stars in the claims of one file may be held against, all claims together.
+inline constexpr std::size_t most_claimed_nodes = 5000000;
+
+/// Steps of looking for the nearest word: some milliseconds.
+inline constexpr std::size_t most_hint_steps = 4000000;
 
 /// Errors listed for one scene file before the rest is only counted.
 inline constexpr std::size_t most_listed_errors = 100;

@@ -6,9 +6,9 @@
 namespace fond_ladder::detail {
 
 std::uint32_t Origins::name(std::string_view text) {
-  auto found = std::ranges::find(names_, text);
-  if (found == names_.end()) found = names_.insert(found, std::string(text));
-  return static_cast<std::uint32_t>(found - names_.begin());
+  const auto [at, is_new] = numbers_.try_emplace(std::string(text), static_cast<std::uint32_t>(names_.size()));
+  if (is_new) names_.emplace_back(text);
+  return at->second;
 }
 
 void Origins::note(NodeId node, const std::vector<Said>& said) {

@@ -8,6 +8,7 @@
 #include <map>
 #include <string>
 #include <string_view>
+#include <unordered_map>
 #include <utility>
 #include <vector>
 
@@ -33,6 +34,7 @@ class Origins {
 
  private:
   std::vector<std::string> names_{""};
+  std::unordered_map<std::string, std::uint32_t> numbers_{{"", 0}};
   std::map<std::vector<Said>, std::uint32_t> places_;
   std::vector<std::vector<Said>> lists_;
   std::vector<std::pair<NodeId, std::uint32_t>> by_node_;  // sorted

@@ -34,24 +34,6 @@ std::string step_of(const TreeStore& store, Index node) {
   return step_at(store, node, store.name(node).empty() ? store.place(node) : 0);
 }
 
-/// Calls `each(node, place among its siblings)` from the root down, children in the order of the file.
-template <class Each>
-void walk(const TreeStore& store, Index root, Each each) {
-  struct Visit {
-    Index node;
-    std::size_t place;
-  };
-  std::vector<Visit> open{{root, 0}};
-  while (!open.empty()) {
-    const Visit visit = open.back();
-    open.pop_back();
-    each(visit.node, visit.place);
-    const std::size_t base = open.size();
-    store.for_each_child(visit.node, [&](Index child) { open.push_back({child, open.size() - base}); });
-    std::reverse(open.begin() + static_cast<std::ptrdiff_t>(base), open.end());
-  }
-}
-
 /// Whether the path of `node` ends in `path`; tells also whether it is the whole path.
 bool path_ends_in(const TreeStore& store, Index node, std::string_view path, bool& whole) {
   while (node != no_index) {
@@ -167,7 +149,7 @@ std::shared_ptr<const Measured> Tree::content(NodeId node) const {
 std::vector<NodeId> Tree::nodes() const {
   std::vector<NodeId> all;
   all.reserve(size());
-  walk(*store_, 0, [&](Index node, std::size_t) { all.push_back(store_->id_of(node)); });
+  store_->walk([&](Index node, std::size_t) { all.push_back(store_->id_of(node)); });
   return all;
 }
 
@@ -197,15 +179,13 @@ std::string Tree::tail(NodeId node) const {
 
 std::vector<NodeId> Tree::matches(std::string_view path) const {
   std::vector<NodeId> found;
-  const std::string_view last = path.substr(path.rfind('/') + 1);
-  bool whole = false;
-  walk(*store_, 0, [&](Index node, std::size_t place) {
-    const std::string_view name = store_->name(node);
-    if (whole || (name.empty() ? step_at(*store_, node, place) : name) != last) return;
-    if (!path_ends_in(*store_, node, path, whole)) return;
-    if (whole) found.clear();
-    found.push_back(store_->id_of(node));
-  });
+  const auto paths = store_->path_index();
+  for (const auto& [step, node] : paths->with_step(*store_, path.substr(path.rfind('/') + 1))) {
+    bool whole = false;
+    if (!path_ends_in(*store_, store_->index_of(node), path, whole)) continue;
+    if (whole) return {node};
+    found.push_back(node);
+  }
   return found;
 }
 
@@ -215,7 +195,7 @@ NodeId Tree::at(std::string_view path) const {
   std::string message = "\"" + std::string(path) + "\" ";
   if (found.empty()) {
     std::vector<std::string> steps;
-    walk(*store_, 0, [&](Index node, std::size_t place) { steps.push_back(step_at(*store_, node, place)); });
+    store_->walk([&](Index node, std::size_t place) { steps.push_back(step_at(*store_, node, place)); });
     const std::vector<std::string_view> words(steps.begin(), steps.end());
     const std::string_view near = nearest_word(path.substr(path.rfind('/') + 1), words);
     message += "names no node";

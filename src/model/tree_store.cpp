@@ -118,6 +118,18 @@ std::uint32_t TreeStore::name_number(const std::string& name) {
   return entry->second;
 }
 
+std::optional<std::uint32_t> TreeStore::number_of_name(std::string_view name) const {
+  const auto found = name_numbers_.find(std::string(name));
+  if (name.empty() || found == name_numbers_.end()) return {};
+  return found->second;
+}
+
+std::shared_ptr<const PathIndex> TreeStore::path_index() const {
+  const std::lock_guard lock(paths_mutex_);
+  if (!paths_) paths_ = std::make_shared<const PathIndex>(*this);
+  return paths_;
+}
+
 // --- fields --------------------------------------------------------------------------------------------------------
 
 Index TreeStore::add(const Keys& keys) {
@@ -134,6 +146,7 @@ Index TreeStore::add(const Keys& keys) {
 }
 
 void TreeStore::set_fields(Index node, const Keys& keys) {
+  if (names_.empty() || name(node) != keys.name || kind(node) != keys.kind) paths_.reset();
   CompiledNode compiled = compile(keys, em_, direction_);
   compiled.traits.odd_children = flat_.traits[node].odd_children;
   compiled.traits.odd_cells = flat_.traits[node].odd_cells;
@@ -233,6 +246,7 @@ std::uint32_t TreeStore::publish() const {
 }
 
 void TreeStore::need_links() {
+  paths_.reset();
   is_packed_.store(false, std::memory_order_relaxed);
   if (links_) return;
   links_ = std::make_unique<Links>();

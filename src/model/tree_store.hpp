@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <algorithm>
 #include <atomic>
 #include <memory>
 #include <mutex>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <unordered_map>
@@ -11,6 +13,7 @@
 
 #include "fond_ladder/tree.hpp"
 #include "model/flat.hpp"
+#include "model/path_index.hpp"
 
 namespace fond_ladder::detail {
 
@@ -58,6 +61,28 @@ class TreeStore {
       for (Index child = links_->first[node]; child != no_index; child = links_->next[child]) each(child);
     }
   }
+  /// Calls `each(node, place among its siblings)` from the root down, children in the order of the file.
+  template <class Each>
+  void walk(Each each) const {
+    struct Visit {
+      Index node;
+      std::size_t place;
+    };
+    std::vector<Visit> open{{0, 0}};
+    while (!open.empty()) {
+      const Visit visit = open.back();
+      open.pop_back();
+      each(visit.node, visit.place);
+      const std::size_t base = open.size();
+      for_each_child(visit.node, [&](Index child) { open.push_back({child, open.size() - base}); });
+      std::reverse(open.begin() + static_cast<std::ptrdiff_t>(base), open.end());
+    }
+  }
+  /// The nodes by the last steps of their paths, as the tree is now. Safe from many threads while nobody edits.
+  [[nodiscard]] std::shared_ptr<const PathIndex> path_index() const;
+  /// The number of a name that nodes have, or had.
+  [[nodiscard]] std::optional<std::uint32_t> number_of_name(std::string_view name) const;
+  [[nodiscard]] std::uint32_t name_number_of(Index node) const { return name_[node]; }
   /// The place of a node among its siblings; at once in a packed tree, else by counting them.
   [[nodiscard]] std::size_t place(Index node) const;
   [[nodiscard]] Index parent(Index node) const { return flat_.parent[node]; }
@@ -145,6 +170,9 @@ class TreeStore {
   bool has_percent_edges_ = false;
   bool has_grids_ = false;
   std::size_t most_children_ = 0;
+
+  mutable std::mutex paths_mutex_;
+  mutable std::shared_ptr<const PathIndex> paths_;
 
   mutable std::mutex packing_mutex_;
   mutable std::atomic<bool> is_packed_{false};

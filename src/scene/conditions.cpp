@@ -6,6 +6,7 @@
 
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
+#include "model/limits.hpp"
 #include "scene/object_reader.hpp"
 
 namespace fond_ladder::scene {
@@ -30,7 +31,7 @@ class ConditionReader : private ObjectReader {
 
   void read_modes(ValueId list) {
     bool sound = document_[list].type == Type::array;
-    for (ValueId id = sound ? document_[list].first : no_value; id != no_value; id = document_[id].next) {
+    for (ValueId id = sound ? document_[list].first : no_value; id != no_value && !is_full(); id = document_[id].next) {
       sound = sound && document_[id].type == Type::string;
       if (document_[id].type != Type::string) continue;
       add_name(id);
@@ -42,9 +43,14 @@ class ConditionReader : private ObjectReader {
   Conditions found;
 
  private:
+  /// Whether one more was refused.
+  [[nodiscard]] bool is_full() const { return found.names.size() > limits::most_conditions; }
+
   void add_name(ValueId place) {
     const std::string& name = document_[place].text;
-    if (!is_node_name(name)) {
+    if (found.names.size() == limits::most_conditions) {
+      faults_.add(document_, place, "a scene has at most 1,000 ranges and modes");
+    } else if (!is_node_name(name)) {
       faults_.add(document_, place,
                   "the name of a range or mode must be a letter, then letters, digits, \"_\" or \"-\"");
     } else if (std::ranges::find(found.names, name) != found.names.end()) {

@@ -2,23 +2,30 @@
 #include "scene/definitions.hpp"
 
 #include <algorithm>
-#include <set>
 
 #include "model/key_table.hpp"
+#include "model/limits.hpp"
 
 namespace fond_ladder::scene {
 namespace {
 
 using Type = JsonValue::Type;
 
-/// Inner nodes of one part beyond which `with` can only speak of those counted so far.
-constexpr std::size_t most_inner_nodes = 100000;
-
 std::vector<std::string_view> names_in(const std::unordered_map<std::string, ValueId>& defined) {
   std::vector<std::string_view> names;
   for (const auto& [name, value] : defined) names.push_back(name);
   std::ranges::sort(names);
   return names;
+}
+
+std::vector<std::string_view> steps_of(std::string_view path) {
+  std::vector<std::string_view> steps;
+  for (;;) {
+    const std::size_t slash = path.find('/');
+    steps.push_back(path.substr(0, slash));
+    if (slash == std::string_view::npos) return steps;
+    path.remove_prefix(slash + 1);
+  }
 }
 
 }  // namespace
@@ -69,38 +76,49 @@ void Definitions::refuse_circles() {
     }
     std::ranges::sort(uses[name]);
   }
-  std::set<std::string> sound, circular;
+  constexpr auto not_on_way = static_cast<std::size_t>(-1);
+  std::unordered_set<std::string_view> sound;
   for (const std::string_view start : names_in(parts_)) {
     struct Step {
-      std::string name;
+      std::string_view name;
       std::size_t next = 0;
+      std::size_t leads_to = not_on_way;  // the first on the way that can be reached from it
     };
-    std::vector<Step> way{{std::string(start), 0}};
+    std::vector<Step> way{{start, 0}};
+    std::unordered_map<std::string_view, std::size_t> on_way{{start, 0}};
     while (!way.empty()) {
       Step& at = way.back();
-      const auto& used = uses[at.name];
+      const auto& used = uses[std::string(at.name)];
       if (sound.contains(at.name) || at.next == used.size()) {
-        sound.insert(at.name);
+        const Step done = at;
         way.pop_back();
+        sound.insert(done.name);
+        on_way.erase(done.name);
+        if (done.leads_to <= way.size()) circular_.insert(std::string(done.name));
+        if (done.leads_to < way.size()) way.back().leads_to = std::min(way.back().leads_to, done.leads_to);
         continue;
       }
       const ValueId use = used[at.next++];
       const std::string& name = document_[use].text;
-      const auto met = std::ranges::find(way, name, &Step::name);
-      if (met == way.end()) {
+      const auto [met, is_new] = on_way.try_emplace(name, way.size());
+      if (is_new) {
         way.push_back({name, 0});
         continue;
       }
-      std::string message = "the part \"";
-      message.append(name).append("\" contains itself: ");
-      for (auto step = met; step != way.end(); ++step) {
-        message.append(step->name).append(" > ");
-        circular.insert(step->name);
-      }
+      constexpr std::size_t most_told = 8;
+      std::string message = "the part \"" + name + "\" contains itself: ";
+      const std::size_t told = std::min(way.size(), met->second + most_told);
+      for (std::size_t i = met->second; i < told; ++i) message.append(way[i].name).append(" > ");
+      if (told < way.size()) message += "... > ";
+      at.leads_to = std::min(at.leads_to, met->second);
       faults_.add(document_, use, message.append(name));
     }
   }
-  for (const std::string& name : circular) parts_.erase(name);
+  for (const std::string& name : circular_) parts_.erase(name);
+}
+
+std::string Definitions::hint(std::string_view typed, const std::unordered_map<std::string, ValueId>& defined) const {
+  return faults_.lists_no_more() ? "" : nearest_hint(typed, names_in(defined));
 }
 
 ValueId Definitions::part_of(ValueId node) const {
@@ -125,7 +143,7 @@ void Definitions::add_likes(ValueId object, Layers& layers) {
     } else {
       faults_.add(document_, name,
                   "nothing shared is called \"" + document_[name].text + "\"" +
-                      nearest_hint(document_[name].text, names_in(shared_)));
+                      hint(document_[name].text, shared_));
     }
   };
   if (document_[like].type != Type::array) return add(like);
@@ -154,7 +172,9 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
     add_part(root, layers);
   } else if (part != no_value) {
     const std::string name = document_[part].type == Type::string ? document_[part].text : "";
-    faults_.add(document_, part, "no part is called \"" + name + "\"" + nearest_hint(name, names_in(parts_)));
+    if (!circular_.contains(name)) {
+      faults_.add(document_, part, "no part is called \"" + name + "\"" + hint(name, parts_));
+    }
   }
   add_likes(node, layers);
   const ValueId with = document_.member(node, "with");
@@ -166,18 +186,11 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
     }
   }
   layers.push_back(place.use ? Layer{node, Source::part, place.use->name} : Layer{node});
-  std::string path = place.path;
-  for (const PartUse* use = place.use.get(); use != nullptr; use = use->outer.get()) {
-    const std::string all_copies = without_indexes(path);
-    std::vector<std::string> spoken_to{all_copies};
-    if (path != all_copies) spoken_to.push_back(path);
-    for (const std::string& as : spoken_to) {
-      const auto told = use->told.find(as);
-      if (told == use->told.end()) continue;
-      add_likes(told->second, layers);
-      layers.push_back({told->second, Source::with});
+  for (const Told* told : place.told) {
+    for (const ValueId said : told->said) {
+      add_likes(said, layers);
+      layers.push_back({said, Source::with});
     }
-    path.insert(0, use->place + "/");
   }
   return layers;
 }
@@ -216,71 +229,131 @@ std::string Definitions::step_of(ValueId child, std::size_t place) const {
   return "#" + std::to_string(place);
 }
 
-std::vector<std::string> Definitions::inner_paths(ValueId root) const {
-  std::vector<std::string> paths;
-  std::vector<std::pair<ValueId, std::string>> open{{root, ""}};
-  while (!open.empty() && paths.size() < most_inner_nodes) {
-    const auto [node, path] = open.back();
-    open.pop_back();
-    const ValueId list = children_of(node);
-    if (list == no_value) continue;
-    std::size_t place = 0;
-    for (ValueId id = document_[list].first; id != no_value; id = document_[id].next) {
-      paths.push_back((path.empty() ? "" : path + "/") + step_of(id, place++));
-      open.emplace_back(id, paths.back());
-    }
-  }
-  return paths;
+std::string Definitions::Inner::path(std::size_t node) const {
+  std::string whole = step[node];
+  for (node = parent[node]; node != at_top; node = parent[node]) whole.insert(0, step[node] + "/");
+  return whole;
 }
 
-/// Finds out which inner nodes the paths of a `with` mean: whole paths from the part's root, or tails that only one
-/// has.
-void Definitions::tell(ValueId with, ValueId root, PartUse& use) {
-  std::vector<std::string> paths;
-  for (ValueId id = document_[with].first; id != no_value; id = document_[id].next) {
-    const std::string& key = document_[id].key;
-    if (find_key(key) != nullptr || document_[id].type != Type::object) continue;
-    if (paths.empty()) paths = inner_paths(root);
-    const std::string plain = without_indexes(key);
-    std::vector<std::string> meant;
-    for (const std::string& path : paths) {
-      if (path == plain) {
-        meant = {path};
-        break;
-      }
-      if (path.ends_with("/" + plain)) meant.push_back(path);
+const Definitions::Inner& Definitions::inner_of(ValueId root) {
+  const auto [at, is_new] = inner_.try_emplace(root);
+  Inner& inner = at->second;
+  if (!is_new) return inner;
+  std::vector<std::pair<ValueId, std::size_t>> open{{root, Inner::at_top}};
+  while (!open.empty() && looked_through_ < limits::most_inner_nodes) {
+    const auto [node, place] = open.back();
+    open.pop_back();
+    const ValueId list = children_of(node);
+    std::size_t index = 0;
+    for (ValueId id = list == no_value ? no_value : document_[list].first; id != no_value; id = document_[id].next) {
+      open.emplace_back(id, inner.step.size());
+      inner.parent.push_back(place);
+      inner.step.push_back(step_of(id, index++));
+      ++looked_through_;
     }
-    if (meant.size() == 1) {
-      // An index stays where it was written: at the end of the path.
-      use.told[meant[0].substr(0, meant[0].size() - plain.size()) + key] = id;
-      continue;
-    }
-    const std::vector<std::string_view> words(paths.begin(), paths.end());
-    faults_.add(document_, id,
-                meant.empty()
-                    ? "the part has no inner node \"" + key + "\"" + nearest_hint(key, words)
-                    : "the part has more than one inner node \"" + key + "\": write " + meant[0] + " or " + meant[1],
-                true);
   }
+  for (std::size_t i = 0; i < inner.step.size(); ++i) inner.named[inner.step[i]].push_back(i);
+  return inner;
+}
+
+/// Finds out which inner nodes the paths of a `with` mean.
+void Definitions::tell(ValueId with, ValueId root, Told& told) {
+  for (ValueId id = document_[with].first; id != no_value; id = document_[id].next) {
+    if (find_key(document_[id].key) != nullptr || document_[id].type != Type::object) continue;
+    const Inner& inner = inner_of(root);
+    if (looked_through_ >= limits::most_inner_nodes) {
+      faults_.add(document_, with,
+                  "the parts that \"with\" speaks to hold more than 500,000 inner nodes altogether; use fewer parts "
+                  "inside parts");
+      return;
+    }
+    tell_one(id, inner, told);
+  }
+}
+
+/// A path means the one node that has it, from the part's root, else the one that it is a tail of.
+void Definitions::tell_one(ValueId said, const Inner& inner, Told& told) {
+  const std::string& key = document_[said].key;
+  const std::string plain = without_indexes(key);
+  const auto steps = steps_of(plain);
+  std::vector<std::size_t> meant;
+  bool whole = false;
+  const auto named = inner.named.find(steps.back());
+  if (named != inner.named.end()) {
+    looked_through_ += named->second.size();
+    for (const std::size_t node : named->second) {
+      std::size_t at = node, left = steps.size();
+      for (; at != Inner::at_top && left > 0 && inner.step[at] == steps[left - 1]; at = inner.parent[at]) --left;
+      if (left > 0) continue;
+      whole = at == Inner::at_top;
+      if (whole) meant.clear();
+      meant.push_back(node);
+      if (whole) break;
+    }
+  }
+  if (meant.size() != 1) {
+    std::string message = "the part has more than one inner node \"" + key + "\": write ";
+    if (meant.empty()) {
+      std::vector<std::string_view> words(inner.step.begin(), inner.step.end());
+      const std::string_view near = faults_.lists_no_more() ? "" : nearest_word(steps.back(), words);
+      message = "the part has no inner node \"" + key + "\"";
+      if (!near.empty()) message += "; the nearest one is \"" + inner.path(inner.named.at(near).front()) + "\"";
+    } else {
+      message += inner.path(meant[0]) + " or " + inner.path(meant[1]);
+    }
+    faults_.add(document_, said, message, true);
+    return;
+  }
+  // An index stays where it was written: at the end of the path.
+  std::vector<std::string> way;
+  for (const std::string_view step : steps_of(key)) way.emplace_back(step);
+  std::size_t above = meant[0];
+  for (std::size_t i = 0; i < steps.size(); ++i) above = inner.parent[above];
+  for (; above != Inner::at_top; above = inner.parent[above]) way.insert(way.begin(), inner.step[above]);
+  Told* at = &told;
+  for (const std::string& step : way) {
+    auto& next = at->inner[step];
+    if (!next) next = std::make_unique<Told>();
+    at = next.get();
+  }
+  at->said.push_back(said);
 }
 
 PlaceInPart Definitions::around_children(ValueId node, const PlaceInPart& place) {
   const ValueId root = part_of(node);
   if (root == no_value) return place;
-  // The part's root may use a part itself: its `with` speaks to the same inner nodes, and is weaker.
-  auto use = std::make_shared<PartUse>();
-  use->outer = place.use;
-  use->place = place.path;
-  use->name = document_[root].key;
-  std::vector<std::pair<ValueId, ValueId>> speakers;  // with, and the root it speaks to
-  for (ValueId at = node; part_of(at) != no_value; at = part_of(at)) {
-    const ValueId with = document_.member(at, "with");
-    if (with != no_value && document_[with].type == Type::object) speakers.emplace_back(with, part_of(at));
+  auto& told = told_[node];
+  if (!told) {
+    // The part's root may use a part itself: its `with` speaks to the same inner nodes, and is weaker.
+    std::vector<std::pair<ValueId, ValueId>> speakers;  // with, and the root it speaks to
+    for (ValueId at = node; part_of(at) != no_value; at = part_of(at)) {
+      const ValueId with = document_.member(at, "with");
+      if (with != no_value && document_[with].type == Type::object) speakers.emplace_back(with, part_of(at));
+    }
+    auto all = std::make_shared<Told>();
+    for (auto speaker = speakers.rbegin(); speaker != speakers.rend(); ++speaker) {
+      tell(speaker->first, speaker->second, *all);
+    }
+    told = std::move(all);
   }
-  for (auto speaker = speakers.rbegin(); speaker != speakers.rend(); ++speaker) {
-    tell(speaker->first, speaker->second, *use);
+  PlaceInPart around{std::make_shared<const PartUse>(PartUse{told, place.use, document_[root].key}), {}};
+  if (!told->inner.empty()) around.told.push_back(told.get());
+  around.told.insert(around.told.end(), place.told.begin(), place.told.end());
+  return around;
+}
+
+PlaceInPart Definitions::place_of_child(const PlaceInPart& around, ValueId child, std::size_t index, int copy) const {
+  PlaceInPart place{around.use, {}};
+  if (around.told.empty()) return place;
+  const std::string step = step_of(child, index);
+  const std::string of_copy = copy < 0 ? "" : step + "[" + std::to_string(copy) + "]";
+  for (const Told* told : around.told) {
+    for (const std::string* spoken_to : {&step, &of_copy}) {
+      const auto found = told->inner.find(*spoken_to);
+      if (found != told->inner.end()) place.told.push_back(found->second.get());
+    }
   }
-  return {use, ""};
+  return place;
 }
 
 }  // namespace fond_ladder::scene

@@ -22,25 +22,35 @@ BadScene::BadScene(std::vector<SceneFault> faults)
 namespace scene {
 
 void Faults::add(const JsonDocument& document, ValueId value, std::string message, bool at_key) {
-  if (found_.size() >= limits::most_kept_errors) return;
-  const JsonValue& at = document[value];
-  found_.push_back({at_key ? at.key_offset : at.offset, document.pointer(value), std::move(message)});
+  if (is_full()) return;
+  const std::size_t offset = at_key ? document[value].key_offset : document[value].offset;
+  if (lists_no_more()) {  // what comes now may be worded with less care than the first time
+    const auto known = found_.lower_bound({offset, "", nullptr, no_value});
+    if (known != found_.end() && known->offset == offset) return;
+  }
+  found_.insert({offset, std::move(message), &document, value});
+}
+
+bool Faults::lists_no_more() const {
+  return found_.size() >= limits::most_listed_errors;
+}
+
+bool Faults::is_full() const {
+  return found_.size() >= limits::most_kept_errors;
 }
 
 SceneFault Faults::placed(const Found& found) const {
   const Position position = position_in(text_, found.offset);
-  return {file_, position.line, position.column, found.pointer, found.message};
+  const std::string pointer = found.document == nullptr ? "" : found.document->pointer(found.value);
+  return {file_, position.line, position.column, pointer, found.message};
 }
 
 void Faults::raise() {
-  std::ranges::stable_sort(found_, {}, &Found::offset);
-  // Keys that many nodes take are read once for each of them.
-  const auto same = [](const Found& a, const Found& b) { return a.offset == b.offset && a.message == b.message; };
-  found_.erase(std::unique(found_.begin(), found_.end(), same), found_.end());
   std::vector<SceneFault> faults;
   for (const Found& found : found_) {
     if (faults.size() == limits::most_listed_errors) {
-      faults.push_back({file_, 0, 0, "", "and " + std::to_string(found_.size() - faults.size()) + " more errors"});
+      const std::string more = std::to_string(found_.size() - faults.size()) + " more errors";
+      faults.push_back({file_, 0, 0, "", is_full() ? "and " + more + " at least" : "and " + more});
       break;
     }
     faults.push_back(placed(found));
@@ -49,7 +59,7 @@ void Faults::raise() {
 }
 
 void Faults::raise_at(std::size_t offset, std::string message) {
-  throw BadScene({placed({offset, "", std::move(message)})});
+  throw BadScene({placed({offset, std::move(message)})});
 }
 
 std::string nearest_hint(std::string_view typed, std::span<const std::string_view> words) {

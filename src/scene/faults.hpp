@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <set>
 #include <string>
 #include <string_view>
 #include <utility>
@@ -16,9 +17,14 @@ class Faults {
  public:
   Faults(std::string file, std::string_view text) : file_(std::move(file)), text_(text) {}
 
-  /// A fault of a value, shown at the value or, with `at_key`, at its key.
+  /// A fault of a value, shown at the value or, with `at_key`, at its key. What is known already is not kept again:
+  /// keys that many nodes take are read once for each of them.
   void add(const JsonDocument& document, ValueId value, std::string message, bool at_key = false);
   [[nodiscard]] bool empty() const { return found_.empty(); }
+  /// Whether more will be counted at most, so that nobody needs to look for the nearest word.
+  [[nodiscard]] bool lists_no_more() const;
+  /// Whether so much is wrong that reading on is of no use.
+  [[nodiscard]] bool is_full() const;
   /// Throws BadScene with all faults in the order of the file.
   [[noreturn]] void raise();
   /// Throws BadScene with one fault at an offset.
@@ -27,13 +33,18 @@ class Faults {
  private:
   struct Found {
     std::size_t offset = 0;
-    std::string pointer, message;
+    std::string message;
+    const JsonDocument* document = nullptr;  // with the value, for its pointer
+    ValueId value = no_value;
+    friend bool operator<(const Found& a, const Found& b) {
+      return a.offset != b.offset ? a.offset < b.offset : a.message < b.message;
+    }
   };
   [[nodiscard]] SceneFault placed(const Found& found) const;
 
   std::string file_;
   std::string_view text_;
-  std::vector<Found> found_;
+  std::set<Found> found_;
 };
 
 /// `; the nearest one is "..."`, or nothing when no word is near.

@@ -17,6 +17,7 @@ class TokenCursor {
     if (text_.starts_with("\xEF\xBB\xBF")) at_ = 3;
   }
 
+  [[nodiscard]] std::size_t at() const { return at_; }
   std::size_t mark() { return skip_blanks(), at_++; }
   std::size_t word() {
     skip_blanks();
@@ -124,12 +125,14 @@ class Builder : public json::json_sax_t {
   }
   bool close() {
     cursor_.mark();
+    values_[open_.back().parent].end = static_cast<std::uint32_t>(cursor_.at());
     open_.pop_back();
     return true;
   }
   bool add(JsonValue value, std::size_t offset) {
     const auto id = static_cast<ValueId>(values_.size());
     value.offset = value.key_offset = static_cast<std::uint32_t>(offset);
+    value.end = static_cast<std::uint32_t>(cursor_.at());
     if (!open_.empty()) {
       auto& [parent, last] = open_.back();
       value.parent = parent;

@@ -23,7 +23,7 @@ struct JsonValue {
   std::string key;   // of a member
   ValueId parent = no_value, first = no_value, next = no_value;
   std::uint32_t place = 0;  // among the siblings
-  std::uint32_t offset = 0;
+  std::uint32_t offset = 0, end = 0;  // in the text, in bytes
   std::uint32_t key_offset = 0;
 };
 
@@ -52,6 +52,9 @@ class JsonDocument {
   [[nodiscard]] ValueId root() const { return 0; }
   /// The member of an object, or `no_value`.
   [[nodiscard]] ValueId member(ValueId object, std::string_view key) const;
+  /// How many bytes of the text a value takes, its key left out.
+  [[nodiscard]] std::size_t length(ValueId id) const { return values_[id].end - values_[id].offset; }
+  [[nodiscard]] std::size_t size() const { return values_.size(); }
   /// RFC 6901.
   [[nodiscard]] std::string pointer(ValueId id) const;
 

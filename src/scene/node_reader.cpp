@@ -42,29 +42,49 @@ void NodeReader::for_each_when(const Layers& layers, Each each) {
   }
 }
 
-void NodeReader::read(ValueId root) {
-  std::vector<Open> open{{root, NodeId{}, no_value, {}}};
-  while (!open.empty()) {
+void NodeReader::read(ValueId root, Parts parts) {
+  parts_ = parts;
+  std::vector<Open> open{{root, NodeId{}, no_value, nullptr}};
+  while (!open.empty() && !faults_.is_full() && budget_.left >= 0) {
     const Open at = std::move(open.back());
     open.pop_back();
-    if (document_[at.value].type != Type::object) {
+    if (document_[at.value].type == Type::object) {
+      read_node(at, open);
+    } else {
       faults_.add(document_, at.value, "a node must be an object with a \"kind\"");
-      continue;
     }
-    if (planted_ == limits::most_scene_nodes) {
-      faults_.add(document_, at.value, "the scene has more than 4,000,000 nodes, copies and parts counted");
-      return;
-    }
-    const Layers layers = definitions_.layers_of(at.value, at.each, at.place);
-    if (at.copy < 0 && open_copies(at, layers, open)) continue;
-    refuse_twins(at.value);
-    const Keys keys = read_keys(at, layers);
-    refuse_unknown_area(at, keys);
-    const NodeId node = plant(at.parent, keys);
-    origins.note(node, said_);
-    read_whens(at, layers, node);
-    open_children(at, layers, node, keys, open);
   }
+}
+
+void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
+  const PlaceInPart place =
+      at.around ? definitions_.place_of_child(*at.around, at.value, at.index, at.copy) : PlaceInPart{};
+  const Layers layers = definitions_.layers_of(at.value, at.each, place);
+  if (!pay_for(layers)) {
+    faults_.add(document_, at.value,
+                "parts and copies make this scene too large: 400,000 nodes beyond those that are written, or fewer of "
+                "which much is said, are the most");
+    return;
+  }
+  if (at.copy < 0 && open_copies(at, layers, open)) return;
+  refuse_twins(at.value);
+  const Keys keys = read_keys(at, layers);
+  refuse_unknown_area(at, keys);
+  const NodeId node = plant(at.parent, keys);
+  origins.note(node, said_);
+  read_whens(at, layers, node);
+  open_children(at, layers, place, node, keys, open);
+}
+
+/// Pays for a node by what is said of it, its children left out.
+bool NodeReader::pay_for(const Layers& layers) {
+  std::size_t said = 0;
+  for (const Layer& layer : layers) {
+    said += document_.length(layer.object);
+    const ValueId children = document_.member(layer.object, "children");
+    if (children != no_value) said -= document_.length(children);
+  }
+  return budget_.spend(1 + static_cast<double>(said) / limits::bytes_a_node);
 }
 
 /// Puts the copies of a node on the list, the first on top. Returns whether it is copied.
@@ -82,9 +102,9 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
   }
   const std::optional<int> plain = count_of_copies(place);
   if (!plain) return false;
-  const int copies = most_copies_of(layers, *plain);
-  if (copies * at.times > limits::most_nested_copies) {
-    faults_.add(document_, place, "copies of copies make more than 1,000,000 nodes here; make fewer");
+  const int copies = parts_ == Parts::as_written ? 1 : most_copies_of(layers, *plain);
+  if (copies * at.times > limits::most_expanded) {
+    faults_.add(document_, place, "copies of copies make more than 400,000 nodes here; make fewer");
     return false;
   }
   for (int i = copies; i-- > 0;) {
@@ -92,7 +112,6 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
     copy.copy = i;
     copy.spare = i >= *plain;
     copy.times *= copies;
-    if (!copy.place.path.empty()) copy.place.path += "[" + std::to_string(i) + "]";
     open.push_back(std::move(copy));
   }
   return true;
@@ -112,6 +131,7 @@ void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node) {
       read_form(id, at.copy, forms[member.key]);
     }
   });
+  static_cast<void>(budget_.spend(limits::nodes_a_form * static_cast<double>(forms.size())));
   for (const auto& [name, form] : forms) {
     whens.push_back({node, name, [form = form](Keys& keys) {
                        if (form.hides) keys.hidden = *form.hides;
@@ -175,8 +195,8 @@ int NodeReader::most_copies_of(const Layers& layers, int plain) {
   return copies;
 }
 
-void NodeReader::open_children(const Open& at, const Layers& layers, NodeId node, const Keys& keys,
-                               std::vector<Open>& open) {
+void NodeReader::open_children(const Open& at, const Layers& layers, const PlaceInPart& place, NodeId node,
+                               const Keys& keys, std::vector<Open>& open) {
   ValueId each = definitions_.strongest(layers, "each");
   if (each != no_value && !read_loose_keys(each, "\"each\"")) each = no_value;
   if (definitions_.has_part(at.value) && document_.member(at.value, "children") != no_value) {
@@ -187,18 +207,15 @@ void NodeReader::open_children(const Open& at, const Layers& layers, NodeId node
   list_children(definitions_.children_of(at.value), children);
   refuse_name_twins(children);
   refuse_too_many(at.value, keys, children.size());
-  const PlaceInPart around = definitions_.around_children(at.value, at.place);
+  PlaceInPart inside = definitions_.around_children(at.value, place);
+  if (parts_ == Parts::as_written && definitions_.has_part(at.value)) return;
+  const auto around = inside.use ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
   for (std::size_t i = children.size(); i-- > 0;) {
-    Open child{children[i], node, each, {around.use, {}}, -1, false, at.times};
-    if (around.use) {
-      child.place.path = (around.path.empty() ? "" : around.path + "/") + definitions_.step_of(children[i], i);
-    }
-    open.push_back(std::move(child));
+    open.push_back({children[i], node, each, around, i, -1, false, at.times});
   }
 }
 
 NodeId NodeReader::plant(NodeId parent, const Keys& keys) {
-  ++planted_;
   if (tree) return tree->append(parent, keys);
   tree.emplace(keys, em_, direction_);
   return tree->root();

@@ -14,19 +14,31 @@
 
 namespace fond_ladder::scene {
 
+/// What parts and copies may make of a file, in nodes (limits::most_expanded), spent as they are read.
+struct Budget {
+  double left = 0;
+  /// Whether there was enough.
+  bool spend(double amount) { return (left -= amount) >= 0; }
+};
+
+/// Whether what a part brings is read wherever it is used, or only once, where it stands.
+enum class Parts : std::uint8_t { expanded, as_written };
+
 /// Reads nodes into a tree, parents first, in a loop, so that depth costs no stack.
 class NodeReader : private ObjectReader {
  public:
   NodeReader(const JsonDocument& document, Faults& faults, Definitions& definitions, const Conditions& conditions,
-             double em, Direction direction)
+             Budget& budget, double em, Direction direction)
       : ObjectReader(document, faults),
         definitions_(definitions),
         conditions_(conditions),
+        budget_(budget),
         em_(em),
         direction_(direction) {}
 
-  /// Reads a root and all that is in it. A fault never stops the reading; the tree is good where there was none.
-  void read(ValueId root);
+  /// Reads a root and all that is in it. A fault does not stop the reading, the end of the budget does; the tree is good
+  /// where there was none. Parts as written: neither what they bring nor copies are made, only looked at once.
+  void read(ValueId root, Parts parts = Parts::expanded);
   /// Reads keys that several nodes will take, once, for their faults; `what` they are called. Returns whether nodes can
   /// take them.
   bool read_loose_keys(ValueId object, const std::string& what);
@@ -40,7 +52,8 @@ class NodeReader : private ObjectReader {
     ValueId value;
     NodeId parent;
     ValueId each;  // of the parent, or none
-    PlaceInPart place;
+    std::shared_ptr<const PlaceInPart> around;  // what all children of the parent lie in; null outside of parts
+    std::size_t index = 0;                      // among its siblings in the file
     int copy = -1;       // which one, of a node that is copied
     bool spare = false;  // there under some condition only
     double times = 1;    // how many copies of it there are, those of its parents counted
@@ -52,8 +65,11 @@ class NodeReader : private ObjectReader {
     std::optional<bool> hides;  // for a copy: whether it is one too many
   };
 
+  void read_node(const Open& at, std::vector<Open>& open);
+  [[nodiscard]] bool pay_for(const Layers& layers);
   bool open_copies(const Open& at, const Layers& layers, std::vector<Open>& open);
-  void open_children(const Open& at, const Layers& layers, NodeId node, const Keys& keys, std::vector<Open>& open);
+  void open_children(const Open& at, const Layers& layers, const PlaceInPart& place, NodeId node, const Keys& keys,
+                     std::vector<Open>& open);
   NodeId plant(NodeId parent, const Keys& keys);
   Keys read_keys(const Open& at, const Layers& layers);
   void read_one(ValueId id, const JsonValue& member, Keys& keys);
@@ -74,10 +90,11 @@ class NodeReader : private ObjectReader {
 
   Definitions& definitions_;
   const Conditions& conditions_;
+  Budget& budget_;
+  Parts parts_ = Parts::expanded;
   double em_;
   Direction direction_;
   std::vector<detail::Origins::Said> said_;  // of the node that was read last
-  std::size_t planted_ = 0;
   NodeId map_of_;  // the grid whose areas were read last
   std::vector<std::string> map_lines_;
   AreaMap map_;

@@ -16,7 +16,8 @@ void ObjectReader::refuse_twins(ValueId object) {
 
 void ObjectReader::unknown_key(ValueId id, std::span<const std::string_view> words) {
   const std::string& key = document_[id].key;
-  faults_.add(document_, id, "unknown key \"" + key + "\"" + nearest_hint(key, words), true);
+  const std::string hint = faults_.lists_no_more() ? "" : nearest_hint(key, words);
+  faults_.add(document_, id, "unknown key \"" + key + "\"" + hint, true);
 }
 
 }  // namespace fond_ladder::scene

@@ -34,7 +34,7 @@ bool holds(std::span<const std::string_view> words, std::string_view word) {
 class SceneReader : private ObjectReader {
  public:
   SceneReader(const JsonDocument& document, Faults& faults)
-      : ObjectReader(document, faults), definitions_(document, faults) {}
+      : ObjectReader(document, faults), definitions_(document, faults), budget_(budget_for(document)) {}
 
   Scene read() {
     const ValueId top = document_.root();
@@ -194,11 +194,19 @@ class SceneReader : private ObjectReader {
     });
   }
 
-  [[nodiscard]] NodeReader node_reader() { return {document_, faults_, definitions_, conditions_, em_, direction_}; }
+  [[nodiscard]] NodeReader node_reader() {
+    return {document_, faults_, definitions_, conditions_, budget_, em_, direction_};
+  }
 
-  /// Reads every part once on its own, so that those nobody uses are checked too.
+  /// What is written is paid for: each part and each node outside of them is read once.
+  static Budget budget_for(const JsonDocument& document) {
+    const double bytes = document.size() == 0 ? 0 : static_cast<double>(document.length(document.root()));
+    return {limits::most_expanded + static_cast<double>(document.size()) + bytes / limits::bytes_a_node};
+  }
+
+  /// Reads every part once on its own, as it is written, so that those nobody uses are checked too.
   void try_parts() {
-    for (const auto& [name, root] : definitions_.parts()) node_reader().read(root);
+    for (const auto& [name, root] : definitions_.parts()) node_reader().read(root, Parts::as_written);
   }
 
   /// Read behind everything else: they speak of nodes, ranges and modes.
@@ -209,10 +217,19 @@ class SceneReader : private ObjectReader {
       faults_.add(document_, list, "\"claims\" must be a list of texts");
       return;
     }
-    for (ValueId id = document_[list].first; id != no_value; id = document_[id].next) {
+    double held_against = 0;
+    for (ValueId id = document_[list].first; id != no_value && !faults_.lists_no_more(); id = document_[id].next) {
       if (document_[id].type != Type::string) {
         faults_.add(document_, id, "a claim must be a text in quotes");
         continue;
+      }
+      const auto stars = static_cast<double>(std::ranges::count(document_[id].text, '*'));
+      held_against += stars * static_cast<double>(scene.tree.size());
+      if (held_against > limits::most_claimed_nodes) {
+        faults_.add(document_, id,
+                    "the stars in the claims up to here stand for too many nodes to look at; claim less of each node, or "
+                    "keep claims in several files");
+        return;
       }
       try {
         static_cast<void>(Claim(scene, document_[id].text));
@@ -238,6 +255,7 @@ class SceneReader : private ObjectReader {
       }
       refuse_twins(id);
       for_each_member(id, [&](ValueId inner, const JsonValue& part) {
+        if (faults_.lists_no_more()) return;
         if (part.key == "direction") {
           wording.direction = read_direction(inner);
         } else if (part.key == "texts" && part.type == Type::object) {
@@ -254,6 +272,7 @@ class SceneReader : private ObjectReader {
   }
 
   void read_replacement(ValueId id, const JsonValue& said, const Tree& tree, Wording& wording) {
+    if (faults_.lists_no_more()) return;
     if (said.type != Type::string) {
       faults_.add(document_, id, "a text must be in quotes");
       return;
@@ -269,6 +288,7 @@ class SceneReader : private ObjectReader {
 
   Definitions definitions_;
   Conditions conditions_;
+  Budget budget_;
   std::string title_;
   double em_ = 16;
   double touch_size_ = Scene::usual_touch_size;

@@ -6,6 +6,7 @@
 #include <array>
 
 #include "model/key_table.hpp"
+#include "model/limits.hpp"
 #include "verify/claim_terms.hpp"
 #include "verify/claim_tokens.hpp"
 
@@ -25,6 +26,10 @@ class Parser {
   }
 
   ClaimTerms parse() {
+    if (tokens_.size() > limits::most_claim_tokens) {
+      place_ = limits::most_claim_tokens;
+      fail("this claim is longer than 4,000 words and marks; cut it into several");
+    }
     terms_.claim = condition();
     if (take("when")) terms_.when = condition();
     if (take("give")) {

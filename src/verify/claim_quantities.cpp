@@ -107,8 +107,10 @@ std::vector<NodeId> above(const std::vector<NodeId>& nodes, std::size_t levels, 
 
 void find_shared_starts(ClaimTerms& terms, const Tree& tree) {
   for (std::size_t i = 0; i < terms.sets.size(); ++i) {
+    if (!terms.sets[i].many) continue;
     const auto steps = steps_of(terms.sets[i].pattern);
     for (std::size_t k = i + 1; k < terms.sets.size(); ++k) {
+      if (!terms.sets[k].many) continue;
       const auto others = steps_of(terms.sets[k].pattern);
       const std::size_t common = common_start(steps, others);
       if (common == 0) continue;

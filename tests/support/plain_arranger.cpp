@@ -585,8 +585,9 @@ class Plain {
   }
 
   /// How far automatic margins push the first child of a line of a column.
-  double pushed_ahead(const Keys& keys, const std::vector<Child>& all, std::vector<Item> items, std::size_t first,
+  double pushed_ahead(Keys keys, const std::vector<Child>& all, std::vector<Item> items, std::size_t first,
                         std::size_t last, double inner) const {
+    keys.along = Along::start;
     const std::vector<double> at = laid_along(keys, all, items, first, last, false, inner, keys.reverse);
     const Margin around = margin(all[first].keys, false, inner, keys.reverse);
     return around.auto_before ? at.front() - around.before : 0;
