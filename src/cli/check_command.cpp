@@ -12,6 +12,7 @@
 #include "cli/target_file.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/suggest.hpp"
+#include "model/printable.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -55,8 +56,8 @@ std::string verdict_text(const std::vector<CheckedClaim>& checked) {
 void print_table(const std::vector<Variant>& variants, const std::vector<CheckedClaim>& checked, const CheckCall& call,
                  std::ostream& out) {
   const Scene& scene = variants[0].scene;
-  fmt::print(out, "{} from {} to {} wide{}: {}\n\n", scene.name(), exact(scene.ladder.width.from),
-             exact(scene.ladder.width.to), scope_text(variants, call), verdict_text(checked));
+  fmt::print(out, "{} from {} to {} wide{}: {}\n\n", printable(scene.name()), exact(scene.ladder.width.from),
+             exact(scene.ladder.width.to), printable(scope_text(variants, call)), verdict_text(checked));
   for (const CheckedClaim& one : checked) out << report(one, call.scene.file);
 }
 

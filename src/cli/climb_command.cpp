@@ -16,6 +16,7 @@
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/plot.hpp"
 #include "verify/table.hpp"
+#include "model/printable.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -102,7 +103,7 @@ std::string value_text(const std::optional<double>& value) {
 
 std::string headline(const Shown& shown) {
   const Ladder& ladder = shown.way.ladder;
-  const std::string title = shown.scene.name();
+  const std::string title = printable(shown.scene.name());
   const Span span = shown.way.span();
   if (shown.way.along_height) {
     return fmt::format("{} from {} to {} high, {} wide", title, exact(span.from), exact(span.to),
@@ -257,7 +258,10 @@ void name_those_told(const Scene& scene, const std::vector<Telling>& telling, co
 void print_climb(const Scene& scene, const ClimbCall& call, const Streams& streams) {
   const Way way = way_of(scene, call);
   const std::vector<double> sizes = shown_sizes(way, call.rungs);
-  const bool all = split_list(call.show).empty();
+  const bool all = call.show.empty();
+  if (!all && split_list(call.show).empty()) {
+    throw WrongCall(fmt::format("--show {}: write quantities, as in {}.width", call.show, scene.tree.step(scene.tree.root())));
+  }
   std::vector<Quantity> asked;
   if (all) asked = all_quantities(scene, way.along_height);
   for (const std::string& text : split_list(call.show)) {

@@ -11,6 +11,7 @@
 #include "cli/target_file.hpp"
 #include "fond_ladder/draw.hpp"
 #include "model/number_text.hpp"
+#include "model/printable.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -18,7 +19,7 @@ namespace {
 /// What a picture is of, and where something is cut, in a few lines.
 void print_summary(const Scene& scene, const Picture& picture, const std::vector<Panel>& panels, const DrawCall& call,
                    std::ostream& out) {
-  fmt::print(out, "{}: {} x {} pixels", call.output, rounded(picture.width), rounded(picture.height));
+  fmt::print(out, "{}: {} x {} pixels", printable(call.output), rounded(picture.width), rounded(picture.height));
   if (picture.scale != 1) fmt::print(out, " at scale {}", fmt::format("{:.3g}", picture.scale));
   fmt::print(out, ", {} node{}\n", picture.drawn, picture.drawn == 1 ? "" : "s");
   for (std::size_t i = 0; i < panels.size(); ++i) {
@@ -43,7 +44,7 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   DrawOptions options{call.bare, call.only, {}, {}};
   if (!call.scale.empty()) options.scale = parse_factor(call.scale, "--scale");
   const Scene scene = load_scene(call.scene, streams);
-  options.title = scene.title;
+  options.title = printable(scene.title);
   std::vector<Panel> panels;
   for (const AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
     panels.push_back({solve(scene, asked.rung, call.scene.modes), asked.name});

@@ -5,17 +5,10 @@
 #include <pugixml.hpp>
 #include <sstream>
 
+#include "model/printable.hpp"
+
 namespace fond_ladder::cli {
 namespace {
-
-/// A text without the characters that XML 1.0 cannot hold at all.
-std::string xml_safe(std::string text) {
-  std::erase_if(text, [](char c) {
-    const auto byte = static_cast<unsigned char>(c);
-    return byte < 0x20 && c != '\n' && c != '\t';
-  });
-  return text;
-}
 
 /// What broke, in one line.
 std::string message_of(const CheckedClaim& one) {
@@ -38,20 +31,20 @@ std::string junit_text(const std::vector<CheckedClaim>& checked, const std::stri
   pugi::xml_node all = document.append_child("testsuites");
   pugi::xml_node cases = all.append_child("testsuite");
   for (pugi::xml_node node : {all, cases}) {
-    node.append_attribute("name") = xml_safe(suite).c_str();
+    node.append_attribute("name") = sound_utf8(suite).c_str();
     node.append_attribute("tests") = count;
     node.append_attribute("failures") = broken;
     node.append_attribute("errors") = 0;
   }
   for (const CheckedClaim& one : checked) {
     pugi::xml_node test = cases.append_child("testcase");
-    test.append_attribute("classname") = xml_safe(file).c_str();
-    test.append_attribute("name") = xml_safe(one.claim).c_str();
+    test.append_attribute("classname") = sound_utf8(file).c_str();
+    test.append_attribute("name") = sound_utf8(one.claim).c_str();
     if (one.holds) continue;
     pugi::xml_node failure = test.append_child("failure");
-    failure.append_attribute("message") = xml_safe(message_of(one)).c_str();
+    failure.append_attribute("message") = sound_utf8(message_of(one)).c_str();
     failure.append_attribute("type") = one.failing.empty() ? "never tested" : "broken";
-    failure.append_child(pugi::node_pcdata).set_value(xml_safe(report(one, file)).c_str());
+    failure.append_child(pugi::node_pcdata).set_value(sound_utf8(report(one, file)).c_str());
   }
   std::ostringstream out;
   document.save(out, "  ");

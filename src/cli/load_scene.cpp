@@ -4,12 +4,11 @@
 
 #include <algorithm>
 #include <charconv>
-#include <istream>
-#include <iterator>
 
 #include "cli/command.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/key_table.hpp"
+#include "scene/scene_text.hpp"
 #include "verify/idle_settings.hpp"
 #include "verify/shell_word.hpp"
 
@@ -52,7 +51,7 @@ void hint_at(const std::vector<IdleSetting>& idle, const Scene& scene, const Str
 
 Scene read(const std::string& file, const Streams& streams) {
   return file != "-" ? read_scene_file(file)
-                     : read_scene(std::string{std::istreambuf_iterator<char>(streams.in), {}}, "standard input");
+                     : read_scene(scene::text_of_stream(streams.in, "standard input"), "standard input");
 }
 
 std::vector<std::string> wording_names(const Scene& scene) {

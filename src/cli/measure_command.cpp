@@ -11,6 +11,7 @@
 #include "cli/output.hpp"
 #include "cli/sizes.hpp"
 #include "verify/table.hpp"
+#include "model/printable.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -211,7 +212,7 @@ void require_sound(const MeasureOptions& options) {
 }  // namespace
 
 std::string title_of(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked) {
-  std::string title = scene.name();
+  std::string title = printable(scene.name());
   title += " at " + size_text(arrangement.container());
   if (!asked.name.empty()) title += " (" + asked.name + ")";
   if (!asked.active.empty()) title += fmt::format(" [{}]", fmt::join(asked.active, ", "));

@@ -31,19 +31,9 @@ std::string json_list(const std::vector<std::string>& texts) {
 
 Pair parse_point(const std::string& text) {
   const std::vector<std::string> items = split_list(text);
-  const auto coordinate = [&](const std::string& item) {
-    std::size_t used = 0;
-    double number = 0;
-    try {
-      number = std::stod(item, &used);
-    } catch (const std::exception&) {
-      used = 0;
-    }
-    if (used == 0 || used != item.size()) throw WrongCall(fmt::format("--under {}: write X,Y in pixels", text));
-    return number;
-  };
-  if (items.size() != 2) throw WrongCall(fmt::format("--under {}: write X,Y in pixels", text));
-  return {coordinate(items[0]), coordinate(items[1])};
+  const std::string message = fmt::format("--under {}: write X,Y in pixels, as in 120,40", text);
+  if (items.size() != 2) throw WrongCall(message);
+  return {parse_coordinate(items[0], message), parse_coordinate(items[1], message)};
 }
 
 std::vector<std::string> steps(const Tree& tree, const std::vector<NodeId>& nodes) {

@@ -13,6 +13,7 @@
 #include "cli/paint.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/key_table.hpp"
+#include "model/printable.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -87,7 +88,7 @@ void add_scene(CLI::App& command, SceneCall& scene) {
 void add_measure(CLI::App& app, MeasureOptions& options) {
   CLI::App* command = app.add_subcommand("measure", "Where every node is, how large, what it wished for, what is cut");
   add_scene(*command, options.scene);
-  command->add_option("--at", options.at, "1280x800, 1280 (height by content), content, or a named rung; repeatable")
+  command->add_option("--at", options.at, "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeatable")
       ->option_text("SIZE")
       ->allow_extra_args(false);
   command->add_option("--under", options.under, "The nodes at a point of the container, the front-most first")
@@ -128,7 +129,7 @@ void add_ledger(CLI::App& app, LedgerCall& call) {
   CLI::App* command = app.add_subcommand("ledger", "Why these sizes, why here, which settings and whence");
   add_scene(*command, call.scene);
   command->add_option("NODE", call.node, "A node, by its path or the tail of it")->required()->option_text(" ");
-  command->add_option("--at", call.at, "1280x800, 1280 (height by content), content, or a named rung; repeatable")
+  command->add_option("--at", call.at, "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeatable")
       ->option_text("SIZE")
       ->allow_extra_args(false);
   command->add_flag("--to-root", call.to_root, "Also why each node from the container down has its size");
@@ -181,7 +182,7 @@ void add_draw(CLI::App& app, DrawCall& call) {
   add_scene(*command, call.scene);
   command
       ->add_option("--at", call.at,
-                   "1280x800, 1280 (height by content), content, or a named rung; repeated: side by side")
+                   "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeated: side by side")
       ->option_text("SIZE")
       ->allow_extra_args(false);
   command->add_option("-o,--output", call.output, "The picture, an .svg, .png or .pdf file; - is standard output")
@@ -217,7 +218,7 @@ std::string meant(const CLI::App& app, const std::string& typed) {
 }
 
 int refuse(std::ostream& err, const std::string& message) {
-  err << "fond-ladder: error: " << message << '\n';
+  err << "fond-ladder: error: " << printable(message) << '\n';
   return wrong_call;
 }
 

@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 
 #include <charconv>
+#include <cmath>
 
 #include "cli/command.hpp"
 #include "model/container_size.hpp"
@@ -20,6 +21,11 @@ std::optional<double> parse_size(std::string_view text) {
   return size;
 }
 
+/// The height where none is said: the ladder's largest, else by content.
+std::optional<double> usual_height(const Ladder& ladder) {
+  return ladder.height ? std::optional(ladder.height->to) : std::nullopt;
+}
+
 AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   if (text == "content") return {};
   for (const NamedRung& rung : ladder.rungs) {
@@ -27,12 +33,15 @@ AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   }
   const std::size_t cross = text.find('x');
   const auto width = parse_size(text.substr(0, cross));
+  if (width && cross == std::string_view::npos) return {"", {width, usual_height(ladder)}};
+  if (width && text.substr(cross + 1) == "content") return {"", {width, {}}};
   const auto height = cross == std::string_view::npos ? std::nullopt : parse_size(text.substr(cross + 1));
-  if (width && (height || cross == std::string_view::npos)) return {"", {width, height}};
+  if (width && height) return {"", {width, height}};
   std::vector<std::string_view> names{"content"};
   for (const NamedRung& rung : ladder.rungs) names.push_back(rung.name);
   const std::string_view near = nearest_word(text, names);
-  throw WrongCall(fmt::format("--at {}: a size is 1280x800, 1280, content or a named rung of the scene{}", text,
+  throw WrongCall(fmt::format("--at {}: a size is 1280x800, 1280, 1280xcontent, content or a named rung of the scene{}",
+                              text,
                               near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
 }
 
@@ -43,10 +52,7 @@ std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Lad
   for (const std::string& text : at) sizes.push_back(parse_at(text, ladder));
   if (!sizes.empty()) return sizes;
   for (const NamedRung& rung : ladder.rungs) sizes.push_back({rung.name, {rung.size.width, rung.size.height}});
-  if (sizes.empty()) {
-    const auto height = ladder.height ? std::optional(ladder.height->to) : std::nullopt;
-    sizes.push_back({"", {ladder.width.to, height}});
-  }
+  if (sizes.empty()) sizes.push_back({"", {ladder.width.to, usual_height(ladder)}});
   return sizes;
 }
 
@@ -66,6 +72,13 @@ double parse_factor(std::string_view text, std::string_view option) {
   return *factor;
 }
 
+double parse_coordinate(std::string_view text, const std::string& message) {
+  double number = 0;
+  const auto read = std::from_chars(text.data(), text.data() + text.size(), number);
+  if (read.ec != std::errc() || read.ptr != text.data() + text.size() || !std::isfinite(number)) throw WrongCall(message);
+  return number;
+}
+
 std::vector<double> parse_sizes(std::string_view text, std::string_view option) {
   std::vector<double> sizes;
   for (const std::string& item : split_list(text)) {
@@ -73,6 +86,7 @@ std::vector<double> parse_sizes(std::string_view text, std::string_view option) 
     if (!size) throw WrongCall(fmt::format("{} {}: \"{}\" is no size in pixels", option, text, item));
     sizes.push_back(*size);
   }
+  if (sizes.empty()) throw WrongCall(fmt::format("{} {}: write sizes in pixels, as in 360,640,1024", option, text));
   return sizes;
 }
 

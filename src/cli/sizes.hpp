@@ -16,14 +16,17 @@ struct AskedSize {
   std::vector<std::string> active{};  // ranges and modes that hold there
 };
 
-/// The sizes of repeated `--at`, each `1280x800`, `1280`, `content` or the name of a rung; without any the named rungs,
-/// or else the widest size of the ladder. Throws WrongCall.
+/// The sizes of repeated `--at`, each `1280x800`, `1280` (the ladder's largest height, by content where it has none),
+/// `1280xcontent`, `content` or the name of a rung; without any the named rungs, or else the widest size of the ladder.
+/// Throws WrongCall.
 [[nodiscard]] std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Ladder& ladder);
 /// `360..1440`, or one size. Throws WrongCall; `option` is for the message.
 [[nodiscard]] Span parse_span(std::string_view text, std::string_view option);
 /// One number above 0. Throws WrongCall.
 [[nodiscard]] double parse_factor(std::string_view text, std::string_view option);
-/// `360,640,1024`. Throws WrongCall.
+/// A coordinate: any finite number. Throws WrongCall with `message`.
+[[nodiscard]] double parse_coordinate(std::string_view text, const std::string& message);
+/// `360,640,1024`, at least one. Throws WrongCall.
 [[nodiscard]] std::vector<double> parse_sizes(std::string_view text, std::string_view option);
 /// The items between the commas, without blanks round them.
 [[nodiscard]] std::vector<std::string> split_list(std::string_view text);

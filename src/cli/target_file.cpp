@@ -1,12 +1,20 @@
 // SPDX-License-Identifier: MIT
+//
+// A file comes to be in three steps: written whole under a name of its own beside the target, given the target's owner
+// and mode, renamed onto it. Nobody sees half of it, and of several writers the last one wins.
 #include "cli/target_file.hpp"
+
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <unistd.h>
 
 #include <cerrno>
 #include <cstring>
 #include <filesystem>
-#include <fstream>
+#include <optional>
 
 #include "cli/command.hpp"
+#include "cli/interrupt.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -21,45 +29,91 @@ std::string last_reason() {
   return errno != 0 ? std::strerror(errno) : "unknown reason";
 }
 
-/// Returns an empty text, or the reason why it failed.
-std::string write_all(const fs::path& path, std::string_view bytes) {
-  errno = 0;
-  std::ofstream out(path, std::ios::binary | std::ios::trunc);
-  if (!out) return last_reason();
-  out.write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
-  out.close();
-  return out ? "" : last_reason();
+/// An open file, closed in any case.
+class OpenFile {
+ public:
+  explicit OpenFile(int descriptor) : descriptor_(descriptor) {}
+  ~OpenFile() {
+    if (descriptor_ >= 0) ::close(descriptor_);
+  }
+  OpenFile(const OpenFile&) = delete;
+  OpenFile& operator=(const OpenFile&) = delete;
+
+  [[nodiscard]] int number() const { return descriptor_; }
+  [[nodiscard]] bool write(std::string_view bytes) const {
+    while (!bytes.empty()) {
+      const ssize_t written = ::write(descriptor_, bytes.data(), bytes.size());
+      if (written < 0 && errno == EINTR) continue;
+      if (written <= 0) return false;
+      bytes.remove_prefix(static_cast<std::size_t>(written));
+    }
+    return true;
+  }
+  /// Returns false where the last of it could not be written after all.
+  [[nodiscard]] bool close() {
+    const int closing = descriptor_;
+    descriptor_ = -1;
+    return ::close(closing) == 0;
+  }
+
+ private:
+  int descriptor_;
+};
+
+/// The file behind links, so that a link stays one; also where there is no such file yet.
+fs::path behind_links(const std::string& path) {
+  constexpr int most_links = 40;
+  fs::path at(path);
+  for (int i = 0; i < most_links; ++i) {
+    std::error_code none;
+    const fs::path next = fs::read_symlink(at, none);
+    if (none) return at;
+    at = next.is_absolute() ? next : at.parent_path() / next;
+  }
+  refuse(path, std::strerror(ELOOP));
 }
 
-/// The file behind links, so that a link stays one.
-fs::path behind_links(const std::string& path) {
-  std::error_code none;
-  const fs::path real = fs::weakly_canonical(path, none);
-  return none ? fs::path(path) : real;
+std::optional<struct stat> status_of(const fs::path& path) {
+  struct stat status {};
+  if (::stat(path.c_str(), &status) != 0) return {};
+  return status;
+}
+
+/// The mode of a file that is new: what the user lets others do.
+mode_t mode_of_new_file() {
+  const mode_t mask = ::umask(0);
+  ::umask(mask);
+  return 0666 & ~mask;
+}
+
+void write_directly(const std::string& path, const fs::path& target, std::string_view bytes) {
+  OpenFile out(::open(target.c_str(), O_WRONLY | O_CLOEXEC));
+  if (out.number() < 0 || !out.write(bytes) || !out.close()) refuse(path, last_reason());
 }
 
 }  // namespace
 
 void write_target(const std::string& path, std::string_view bytes) {
+  errno = 0;
   const fs::path target = behind_links(path);
-  std::error_code unknown;
-  const fs::file_status status = fs::status(target, unknown);
-  if (fs::is_directory(status)) refuse(path, "it is a folder");
-  if (fs::exists(status) && !fs::is_regular_file(status)) {
-    const std::string reason = write_all(target, bytes);
-    if (!reason.empty()) refuse(path, reason);
-    return;
+  const auto old = status_of(target);
+  if (old && S_ISDIR(old->st_mode)) refuse(path, "it is a folder");
+  if (old && !S_ISREG(old->st_mode)) return write_directly(path, target, bytes);
+  constexpr mode_t anybody_writes = 0222;
+  if (old && ((old->st_mode & anybody_writes) == 0 || ::faccessat(AT_FDCWD, target.c_str(), W_OK, AT_EACCESS) != 0)) {
+    refuse(path, "it may not be written; change its mode, or name another file");
   }
-  fs::path beside = target;
-  beside += ".part";
-  std::string reason = write_all(beside, bytes);
-  if (reason.empty()) {
-    std::error_code failed;
-    fs::rename(beside, target, failed);
-    if (failed) reason = failed.message();
-  }
-  if (reason.empty()) return;
-  fs::remove(beside, unknown);
+  const PendingFile beside((target.parent_path() / ".fond_ladder_XXXXXX").string());
+  OpenFile out(beside.descriptor());
+  if (out.number() < 0) refuse(path, last_reason());
+  constexpr mode_t permissions = 07777;
+  if (old && ::fchown(out.number(), old->st_uid, old->st_gid) != 0) errno = 0;  // whose it is may be kept only by root
+  const bool made = out.write(bytes) &&
+                    ::fchmod(out.number(), old ? old->st_mode & permissions : mode_of_new_file()) == 0 && out.close() &&
+                    ::rename(beside.path().c_str(), target.c_str()) == 0;
+  if (made) return;
+  const std::string reason = last_reason();
+  ::unlink(beside.path().c_str());
   refuse(path, reason);
 }
 

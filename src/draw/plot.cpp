@@ -1,19 +1,17 @@
 // SPDX-License-Identifier: MIT
 //
-// Curves by gnuplot, a program of its own: it gets a script with the numbers in it and writes a file, both in a folder
-// that is gone afterwards. Curves are told apart by colour, by their dashes and by their marks; they are broken where a
+// Curves by gnuplot, a program of its own: it reads a script with the numbers in it and writes the picture back, so that
+// no file is made. What stands in a scene reaches it in single quotes, in which it reads nothing but the quotes. Curves are told apart by colour, by their dashes and by their marks; they are broken where a
 // quantity jumps or its node is hidden.
 #include "fond_ladder/plot.hpp"
 
 #include <algorithm>
 #include <array>
-#include <cstdlib>
-#include <filesystem>
-#include <fstream>
-#include <iterator>
 #include <sstream>
 
+#include "draw/child_program.hpp"
 #include "model/number_text.hpp"
+#include "model/printable.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -28,31 +26,10 @@ constexpr std::array<const char*, 6> colours{"#1f4e79", "#b4531f", "#3b7a3b", "#
 constexpr std::array<int, 6> marks{7, 5, 9, 11, 13, 15};
 
 std::string quoted(const std::string& text) {
-  std::string safe = "\"";
-  for (const char c : text) safe += c == '"' || c == '\\' ? std::string("\\") + c : c == '\n' ? " " : std::string(1, c);
-  return safe + "\"";
+  std::string safe = "'";
+  for (const char c : printable(text)) safe += c == '\'' ? "''" : std::string(1, c);
+  return safe + "'";
 }
-
-/// A folder of its own, gone with everything in it when this is.
-class Workshop {
- public:
-  Workshop() {
-    std::string pattern = (std::filesystem::temp_directory_path() / "fond_ladder_plot_XXXXXX").string();
-    if (mkdtemp(pattern.data()) == nullptr)
-      throw NoPlot("the plot needs a folder for temporary files, and could make none");
-    path_ = pattern;
-  }
-  ~Workshop() {
-    std::error_code ignored;
-    std::filesystem::remove_all(path_, ignored);
-  }
-  Workshop(const Workshop&) = delete;
-  Workshop& operator=(const Workshop&) = delete;
-  [[nodiscard]] std::filesystem::path file(const char* name) const { return path_ / name; }
-
- private:
-  std::filesystem::path path_;
-};
 
 class Script {
  public:
@@ -61,8 +38,8 @@ class Script {
     if (!options.columns.empty()) columns_ = options.columns;
   }
 
-  std::string write(PictureForm form, const std::string& output) {
-    out_ << "set terminal " << terminals[static_cast<std::size_t>(form)] << "\nset output " << quoted(output) << '\n';
+  std::string write(PictureForm form) {
+    out_ << "set terminal " << terminals[static_cast<std::size_t>(form)] << '\n';
     out_ << "set title " << quoted(options_.title) << "\nset xlabel \"" << (options_.along_height ? "height" : "width")
          << " of the container, pixels (marks: turns; hollow ones: the value up to a jump)\"\nset ylabel \"pixels\"\n"
          << "set grid linecolor '#dddddd' linetype 1\nset border 3\nset tics nomirror out\n"
@@ -152,26 +129,27 @@ class Script {
   std::ostringstream out_;
 };
 
+/// Runs gnuplot without what users have set up for it, and returns what it writes. Throws NoPlot.
+std::string run_plotter(const char* what, const std::string& script) {
+  picture::Ended ended = picture::run_program({"gnuplot", "-d", what}, script);
+  if (!ended.found) {
+    throw NoPlot("curves are drawn by the program gnuplot, which was not found; install it (Debian: gnuplot-nox)");
+  }
+  if (ended.by_signal) throw NoPlot("the program gnuplot was interrupted while it drew the curves");
+  if (ended.status != 0 || ended.output.empty()) {
+    throw NoPlot("the program gnuplot could not draw the curves; this needs gnuplot 5 with its cairo terminals");
+  }
+  return std::move(ended.output);
+}
+
 }  // namespace
 
 void require_plotter() {
-  // The shell looks for the program; nothing of what it runs comes from users.
-  if (std::system("gnuplot --version >/dev/null 2>&1") != 0) {  // NOLINT(concurrency-mt-unsafe,cert-env33-c)
-    throw NoPlot("curves are drawn by the program gnuplot, which was not found; install it (Debian: gnuplot-nox)");
-  }
+  static_cast<void>(run_plotter("--version", ""));
 }
 
 std::string plot(const Climb& climbed, PictureForm form, const PlotOptions& options) {
-  require_plotter();
-  const Workshop workshop;
-  const auto script = workshop.file("script"), picture = workshop.file("picture");
-  std::ofstream(script) << Script(climbed, options).write(form, picture.string());
-  const std::string command = "gnuplot '" + script.string() + "' >/dev/null 2>&1";
-  if (std::system(command.c_str()) != 0) {  // NOLINT(concurrency-mt-unsafe,cert-env33-c)
-    throw NoPlot("the program gnuplot could not draw the curves; this needs gnuplot 5 with its cairo terminals");
-  }
-  std::ifstream in(picture, std::ios::binary);
-  return {std::istreambuf_iterator<char>(in), {}};
+  return run_plotter("-", Script(climbed, options).write(form));
 }
 
 }  // namespace fond_ladder

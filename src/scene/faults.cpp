@@ -5,14 +5,15 @@
 
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/printable.hpp"
 
 namespace fond_ladder {
 
 std::string SceneFault::text() const {
-  std::string text = file + ":";
+  std::string text = printable(file) + ":";
   if (line > 0) text += std::to_string(line) + ":" + std::to_string(column) + ":";
-  text += " error: " + message;
-  if (!pointer.empty()) text += " (at " + pointer + ")";
+  text += " error: " + printable(message);
+  if (!pointer.empty()) text += " (at " + printable(pointer) + ")";
   return text;
 }
 

@@ -3,6 +3,7 @@
 
 #include <filesystem>
 #include <fstream>
+#include <istream>
 
 #include "fond_ladder/scene_file.hpp"
 #include "model/limits.hpp"
@@ -36,6 +37,10 @@ std::string text_of_file(const std::string& path) {
   }
   std::ifstream in(path, std::ios::binary);
   if (!in) fail(path, "this file cannot be opened; check who may read it");
+  return text_of_stream(in, path);
+}
+
+std::string text_of_stream(std::istream& in, const std::string& name) {
   std::string text;
   constexpr std::size_t chunk = 1U << 16;
   while (in && text.size() <= limits::largest_scene_file) {
@@ -44,6 +49,7 @@ std::string text_of_file(const std::string& path) {
     in.read(text.data() + have, chunk);
     text.resize(have + static_cast<std::size_t>(in.gcount()));
   }
+  if (in.bad()) fail(name, "it cannot be read: it is closed, or a folder; give a scene by a pipe, or name its file");
   return text;
 }
 

@@ -3,6 +3,7 @@
 
 #include "fond_ladder/claim.hpp"
 #include "model/number_text.hpp"
+#include "model/printable.hpp"
 #include "verify/shell_word.hpp"
 
 namespace fond_ladder {
@@ -21,7 +22,7 @@ std::string values_text(const Failing& failing) {
 
 std::string stretch_text(const Failing& failing) {
   std::string text(indent);
-  if (!failing.variant.empty()) text += failing.variant + ": ";
+  if (!failing.variant.empty()) text += printable(failing.variant) + ": ";
   text += failing.from == failing.to ? "at " + rounded(failing.from)
                                      : "from " + rounded(failing.from) + " to " + rounded(failing.to);
   text += " wide, " + (failing.height ? rounded(*failing.height) + " high" : "as high as its content");
@@ -43,7 +44,7 @@ std::string look_text(const Failing& failing, std::string_view file) {
 
 std::string report(const CheckedClaim& checked, std::string_view file) {
   std::string text = checked.holds ? "kept    " : checked.failing.empty() ? "never   " : "broken  ";
-  text += checked.claim + "\n";
+  text += printable(checked.claim) + "\n";
   if (checked.rungs == 0) {
     text += indent;
     text += "never tested: its condition holds at no size of the ladder, or all its nodes are hidden\n";
@@ -52,8 +53,8 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
   for (std::size_t i = 0; i < std::min(most, checked.failing.size()); ++i) {
     const Failing& failing = checked.failing[i];
     text += stretch_text(failing);
-    if (!failing.because.empty()) text.append(indent).append(failing.because).append("\n");
-    if (!file.empty()) text.append(indent).append(look_text(failing, file)).append("\n");
+    if (!failing.because.empty()) text.append(indent).append(printable(failing.because)).append("\n");
+    if (!file.empty()) text.append(indent).append(printable(look_text(failing, file))).append("\n");
   }
   if (checked.failing.size() > most)
     text.append(indent).append("and in " + std::to_string(checked.failing.size() - most) + " more stretches\n");

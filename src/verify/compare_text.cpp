@@ -5,6 +5,7 @@
 
 #include "fond_ladder/compare.hpp"
 #include "model/number_text.hpp"
+#include "model/printable.hpp"
 #include "verify/rungs.hpp"
 #include "verify/table.hpp"
 
@@ -64,8 +65,8 @@ void add_row(Table& table, const Difference& one) {
 
 std::ostream& operator<<(std::ostream& out, const Comparison& told) {
   out << first_line(told) << "\n\n";
-  out << "first   " << told.first << ": " << counted(told.settings_first, "setting") << '\n';
-  out << "second  " << told.second << ": " << counted(told.settings_second, "setting") << '\n';
+  out << "first   " << printable(told.first) << ": " << counted(told.settings_first, "setting") << '\n';
+  out << "second  " << printable(told.second) << ": " << counted(told.settings_second, "setting") << '\n';
   if (!told.any()) return out;
   using enum Table::Align;
   Table table({{"node"},

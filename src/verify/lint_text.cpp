@@ -3,6 +3,7 @@
 
 #include "fond_ladder/lint.hpp"
 #include "model/number_text.hpp"
+#include "model/printable.hpp"
 #include "verify/rungs.hpp"
 
 namespace fond_ladder {
@@ -21,20 +22,20 @@ std::string sizes_text(const Finding& one, const Span& whole) {
 /// ` (wording long; mode closed)`
 std::string variants_text(const Finding& one) {
   std::string text;
-  for (const std::string& variant : one.variants) text += (text.empty() ? " (" : "; ") + variant;
+  for (const std::string& variant : one.variants) text += (text.empty() ? " (" : "; ") + printable(variant);
   return text.empty() ? text : text + ")";
 }
 
 void print(std::ostream& out, const Finding& one, const Span& whole) {
   out << subject(one) << ": " << word(one.oddity) << variants_text(one) << ", " << sizes_text(one, whole) << "\n  "
-      << one.why << '\n';
-  if (!one.cure.empty()) out << "  cure: " << one.cure << '\n';
+      << printable(one.why) << '\n';
+  if (!one.cure.empty()) out << "  cure: " << printable(one.cure) << '\n';
 }
 
 }  // namespace
 
 std::ostream& operator<<(std::ostream& out, const Lint& told) {
-  out << told.title << ", " << told.rungs << " sizes from " << rounded(told.widths.from) << " to "
+  out << printable(told.title) << ", " << told.rungs << " sizes from " << rounded(told.widths.from) << " to "
       << rounded(told.widths.to) << " wide: ";
   if (told.findings.empty()) {
     out << "nothing suspicious\n";
@@ -48,8 +49,8 @@ std::ostream& operator<<(std::ostream& out, const Lint& told) {
   if (told.remarks.empty()) return out;
   out << "\nasleep at some sizes, which may well be meant\n";
   for (const Finding& one : told.remarks)
-    out << "  " << subject(one) << variants_text(one) << ", " << sizes_text(one, told.widths) << ": " << one.why
-        << '\n';
+    out << "  " << subject(one) << variants_text(one) << ", " << sizes_text(one, told.widths) << ": "
+        << printable(one.why) << '\n';
   return out;
 }
 

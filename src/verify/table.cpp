@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <ostream>
 
+#include "model/printable.hpp"
+
 namespace fond_ladder {
 namespace {
 
@@ -41,6 +43,7 @@ void print_line(std::ostream& out, std::string line) {
 
 void Table::add(std::vector<std::string> row) {
   row.resize(columns_.size());
+  for (std::string& cell : row) cell = printable(cell);
   rows_.push_back(std::move(row));
 }
 

@@ -1,0 +1,81 @@
+// SPDX-License-Identifier: MIT
+//
+// A handler may hardly do anything: it reads a path out of a buffer that is written only while signals are held back,
+// unlinks it, writes one line and lets the signal do what it does by itself.
+#include "cli/interrupt.hpp"
+
+#include <fcntl.h>
+#include <unistd.h>
+
+#include <array>
+#include <cerrno>
+#include <csignal>
+#include <cstdlib>
+#include <cstring>
+#include <string_view>
+
+namespace fond_ladder::cli {
+namespace {
+
+constexpr std::array<int, 3> signals{SIGINT, SIGTERM, SIGHUP};
+
+std::array<char, 4096> pending{};  // a path; empty for none
+
+void on_signal(int signal) {
+  if (pending[0] != '\0') ::unlink(pending.data());
+  constexpr std::string_view told = "fond-ladder: interrupted\n";
+  if (::write(STDERR_FILENO, told.data(), told.size()) < 0) {
+    // there is nobody to tell it
+  }
+  struct sigaction usual {};
+  usual.sa_handler = SIG_DFL;
+  ::sigaction(signal, &usual, nullptr);
+  ::raise(signal);
+}
+
+/// Holds these signals back while it lives.
+class Held {
+ public:
+  Held() {
+    sigset_t held;
+    ::sigemptyset(&held);
+    for (const int signal : signals) ::sigaddset(&held, signal);
+    ::pthread_sigmask(SIG_BLOCK, &held, &before_);
+  }
+  ~Held() { ::pthread_sigmask(SIG_SETMASK, &before_, nullptr); }
+  Held(const Held&) = delete;
+  Held& operator=(const Held&) = delete;
+
+ private:
+  sigset_t before_{};
+};
+
+}  // namespace
+
+void end_cleanly_on_signals() {
+  for (const int signal : signals) {
+    struct sigaction action {};
+    ::sigaction(signal, nullptr, &action);
+    if (action.sa_handler == SIG_IGN) continue;  // whoever started it wants it to go on
+    action = {};
+    action.sa_handler = on_signal;
+    ::sigemptyset(&action.sa_mask);
+    ::sigaction(signal, &action, nullptr);
+  }
+}
+
+PendingFile::PendingFile(std::string pattern) : path_(std::move(pattern)), descriptor_(-1) {
+  if (path_.size() >= pending.size()) {
+    errno = ENAMETOOLONG;
+    return;
+  }
+  const Held held;
+  descriptor_ = ::mkostemp(path_.data(), O_CLOEXEC);
+  if (descriptor_ >= 0) std::memcpy(pending.data(), path_.c_str(), path_.size() + 1);
+}
+
+PendingFile::~PendingFile() {
+  pending[0] = '\0';
+}
+
+}  // namespace fond_ladder::cli

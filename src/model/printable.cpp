@@ -1,0 +1,94 @@
+// SPDX-License-Identifier: MIT
+#include "model/printable.hpp"
+
+#include <utf8proc.h>
+
+#include <array>
+
+namespace fond_ladder {
+namespace {
+
+constexpr utf8proc_int32_t no_character = -1;
+
+/// Calls `each(code point, its bytes)`; the code point is `no_character` for a byte that is no UTF-8.
+template <class Each>
+void for_each_character(std::string_view text, Each each) {
+  while (!text.empty()) {
+    utf8proc_int32_t code = no_character;
+    const auto* bytes = reinterpret_cast<const utf8proc_uint8_t*>(text.data());
+    const auto length = utf8proc_iterate(bytes, static_cast<utf8proc_ssize_t>(text.size()), &code);
+    const std::size_t taken = length > 0 ? static_cast<std::size_t>(length) : 1;
+    each(length > 0 ? code : no_character, text.substr(0, taken));
+    text.remove_prefix(taken);
+  }
+}
+
+/// Whether a character takes part in what can be seen. The two joiners do: they shape letters and signs.
+bool is_seen(utf8proc_int32_t code) {
+  constexpr utf8proc_int32_t non_joiner = 0x200C, joiner = 0x200D;
+  switch (utf8proc_category(code)) {
+    case UTF8PROC_CATEGORY_CC:
+    case UTF8PROC_CATEGORY_CN:
+    case UTF8PROC_CATEGORY_CS:
+    case UTF8PROC_CATEGORY_ZL:
+    case UTF8PROC_CATEGORY_ZP: return false;
+    case UTF8PROC_CATEGORY_CF: return code == non_joiner || code == joiner;
+    default: return true;
+  }
+}
+
+std::string hexadecimal(const char* lead, utf8proc_int32_t value, int digits) {
+  constexpr std::string_view figures = "0123456789ABCDEF";
+  std::string text = lead;
+  for (int shift = 4 * (digits - 1); shift >= 0; shift -= 4) {
+    text += figures[static_cast<std::size_t>(value >> shift) & 0xFU];
+  }
+  return text;
+}
+
+std::string escaped(utf8proc_int32_t code) {
+  switch (code) {
+    case '\n': return "\\n";
+    case '\r': return "\\r";
+    case '\t': return "\\t";
+    default: break;
+  }
+  constexpr utf8proc_int32_t last_short = 0xFF, last_of_four = 0xFFFF;
+  if (code <= last_short) return hexadecimal("\\x", code, 2);
+  return code <= last_of_four ? hexadecimal("\\u", code, 4) : hexadecimal("\\U", code, 8);
+}
+
+bool is_xml_character(utf8proc_int32_t code) {
+  if (code < ' ') return code == '\t' || code == '\n' || code == '\r';
+  constexpr utf8proc_int32_t first_surrogate = 0xD800, last_surrogate = 0xDFFF, first_unusable = 0xFFFE,
+                             last_unusable = 0xFFFF;
+  return (code < first_surrogate || code > last_surrogate) && (code < first_unusable || code > last_unusable);
+}
+
+}  // namespace
+
+std::string printable(std::string_view text) {
+  std::string seen;
+  seen.reserve(text.size());
+  for_each_character(text, [&](utf8proc_int32_t code, std::string_view bytes) {
+    if (code == no_character) {
+      seen += hexadecimal("\\x", static_cast<unsigned char>(bytes.front()), 2);
+    } else if (is_seen(code)) {
+      seen += bytes;
+    } else {
+      seen += escaped(code);
+    }
+  });
+  return seen;
+}
+
+std::string sound_utf8(std::string_view text) {
+  std::string sound;
+  sound.reserve(text.size());
+  for_each_character(text, [&](utf8proc_int32_t code, std::string_view bytes) {
+    sound += code == no_character || !is_xml_character(code) ? std::string_view("\xEF\xBF\xBD") : bytes;
+  });
+  return sound;
+}
+
+}  // namespace fond_ladder

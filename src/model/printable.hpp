@@ -1,0 +1,19 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What comes from outside (titles, names, file names, claims, faulty input) before it is printed or drawn. Whoever wrote
+// it may be a stranger: it must neither steer a terminal nor look like a line that the program printed itself.
+
+#include <string>
+#include <string_view>
+
+namespace fond_ladder {
+
+/// A text as one line of what can be seen: control and formatting characters, those that turn the direction of writing,
+/// line ends, and bytes that are no UTF-8 stand there as they are escaped in programs (`\n`, `\x1B`, `\u202E`).
+[[nodiscard]] std::string printable(std::string_view text);
+
+/// A text as UTF-8 that XML 1.0 can hold: what is no character there becomes U+FFFD; tabs and line ends stay.
+[[nodiscard]] std::string sound_utf8(std::string_view text);
+
+}  // namespace fond_ladder
