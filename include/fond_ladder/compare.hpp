@@ -16,7 +16,8 @@ namespace fond_ladder {
 struct Difference {
   enum class Kind : std::uint8_t { changed, only_first, only_second };
   Kind kind = Kind::changed;
-  std::string name;         ///< in the first scene that has it
+  std::string name;         ///< in the first scene that has it: as much of the path as tells it from others
+  std::string path;         ///< the whole of it
   std::vector<Span> sizes;  ///< widths of the container at which it differs
   double most = 0;          ///< pixels: the largest difference of any edge or size
   Extent worst;             ///< container where that is so

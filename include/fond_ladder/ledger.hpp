@@ -31,7 +31,7 @@ struct LedgerEntry {
 /// settled. CSS Flexible Box Layout 1, section 9.7, step 4.
 struct LedgerRound {
   double free = 0, level = 0;
-  std::vector<std::string> settled;
+  std::vector<std::size_t> settled;  ///< places among the entries of the line
 };
 
 /// The account of one line of a row or column, in the order in which it is laid.
@@ -85,7 +85,8 @@ struct Ledger {
 
   /// By how much any sum of it is off what the solve came to: 0 but for rounding.
   double off = 0;
-  [[nodiscard]] bool adds_up() const { return off <= 1e-9 * (1 + inner.width + inner.height); }
+  double largest = 0;  ///< of what was added up, which rounding goes with
+  [[nodiscard]] bool adds_up() const { return off <= 1e-9 * (1 + inner.width + inner.height + largest); }
 };
 
 /// Works the account out from an arrangement; the solve itself keeps nothing for it. Throws BadPath for a node without

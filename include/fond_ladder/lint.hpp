@@ -44,6 +44,7 @@ struct Finding {
   std::string cure;
   std::vector<Span> sizes;              ///< widths at which it is so
   std::vector<std::string> variants{};  ///< in which it is so; empty: in all that were looked at
+  std::string path{};                   ///< the whole path of the node; empty for a range
 };
 
 /// All findings about a scene over its ladder.

@@ -23,7 +23,7 @@ std::string json_of(const Difference& one) {
   return fmt::format(
       "{{\"node\": {}, \"what\": \"{}\", \"widths\": {}, \"most\": {}, \"worst\": {{\"width\": {}, \"height\": {}, "
       "\"first\": {}, \"second\": {}}}, \"going_along\": {}}}",
-      json_text(one.name), words[static_cast<std::size_t>(one.kind)], json_spans(one.sizes), exact(one.most),
+      json_text(one.path), words[static_cast<std::size_t>(one.kind)], json_spans(one.sizes), exact(one.most),
       exact(one.worst.width), exact(one.worst.height), json_of(one.first), json_of(one.second), one.going_along);
 }
 

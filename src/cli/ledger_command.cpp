@@ -17,19 +17,19 @@ std::string json_number(const std::optional<double>& number) {
   return number ? exact(*number) : "null";
 }
 
-std::string json_line(const LedgerLine& line) {
+std::string json_line(const Tree& tree, const LedgerLine& line) {
   std::vector<std::string> entries, rounds;
   for (const LedgerEntry& entry : line.entries) {
     entries.push_back(fmt::format(
         "{{\"node\": {}, \"before\": {}, \"base\": {}, \"base_from\": {}, \"least\": {}, \"most\": {}, \"factor\": {}, "
         "\"percent\": {}, \"round\": {}, \"size\": {}, \"why\": {}}}",
-        json_text(entry.name), exact(entry.before), exact(entry.base), json_text(entry.base_from), exact(entry.least),
+        json_text(tree.path(entry.node)), exact(entry.before), exact(entry.base), json_text(entry.base_from), exact(entry.least),
         json_number(entry.most), exact(entry.factor), exact(entry.percent), entry.round, exact(entry.size),
         json_text(entry.why)));
   }
   for (const LedgerRound& round : line.rounds) {
     std::vector<std::string> settled;
-    for (const std::string& name : round.settled) settled.push_back(json_text(name));
+    for (const std::size_t i : round.settled) settled.push_back(json_text(tree.path(line.entries[i].node)));
     rounds.push_back(fmt::format("{{\"free\": {}, \"level\": {}, \"settled\": [{}]}}", exact(round.free),
                                  exact(round.level), fmt::join(settled, ", ")));
   }
@@ -52,11 +52,11 @@ std::string json_tracks_of(const std::vector<LedgerTracks>& axes) {
                      exact(axes[0].spare), exact(axes[0].sum));
 }
 
-std::string json_places(const std::vector<LedgerPlace>& places) {
+std::string json_places(const Tree& tree, const std::vector<LedgerPlace>& places) {
   std::vector<std::string> all;
   for (const LedgerPlace& place : places) {
     all.push_back(fmt::format("{{\"node\": {}, \"room\": {}, \"size\": {}, \"ahead\": {}, \"why\": {}}}",
-                              json_text(place.name), exact(place.room), exact(place.size), exact(place.ahead),
+                              json_text(tree.path(place.node)), exact(place.room), exact(place.size), exact(place.ahead),
                               json_text(place.why)));
   }
   return fmt::format("[{}]", fmt::join(all, ", "));
@@ -65,10 +65,10 @@ std::string json_places(const std::vector<LedgerPlace>& places) {
 void print_json(const Scene& scene, const Ledger& account, const std::vector<LedgerStep>& chain,
                 const std::string& settings, std::ostream& out) {
   std::vector<std::string> lines, steps, words;
-  for (const LedgerLine& line : account.lines) lines.push_back(json_line(line));
+  for (const LedgerLine& line : account.lines) lines.push_back(json_line(scene.tree, line));
   for (const LedgerStep& step : chain) {
     steps.push_back(fmt::format(
-        "{{\"node\": {}, \"width\": {}, \"why_width\": {}, \"height\": {}, \"why_height\": {}}}", json_text(step.name),
+        "{{\"node\": {}, \"width\": {}, \"why_width\": {}, \"height\": {}, \"why_height\": {}}}", json_text(scene.tree.path(step.node)),
         exact(step.width), json_text(step.why_width), exact(step.height), json_text(step.why_height)));
   }
   for (const std::string& word : account.content) words.push_back(json_text(word));
@@ -79,8 +79,8 @@ void print_json(const Scene& scene, const Ledger& account, const std::vector<Led
              "\"chain\": [{}],\n \"settings\": {}}}\n",
              json_text(scene.title), exact(account.container.width), exact(account.container.height),
              json_text(account.path), word(account.kind), account.adds_up(), fmt::join(lines, ",\n  "),
-             json_tracks_of(account.columns), json_tracks_of(account.rows), json_places(account.sideways),
-             json_places(account.up_and_down), fmt::join(words, ", "), fmt::join(steps, ",\n  "), settings);
+             json_tracks_of(account.columns), json_tracks_of(account.rows), json_places(scene.tree, account.sideways),
+             json_places(scene.tree, account.up_and_down), fmt::join(words, ", "), fmt::join(steps, ",\n  "), settings);
 }
 
 }  // namespace

@@ -123,9 +123,12 @@ class ValueWriter {
     const std::vector<Tracks::Run>& runs = tracks.runs();
     if (runs.size() == 1 && !runs[0].fitting && tracks == Tracks(runs[0].times)) return put(exact(runs[0].times));
     page_.open('[', key_);
+    bool behind_once = false;  // behind a run of once, which would take in tracks that are written one by one
     for (const Tracks::Run& run : runs) {
       const ValueWriter item(page_, {});
-      if (!run.fitting && run.times == 1) {
+      const bool once = !run.fitting && run.times == 1;
+      const bool joins = std::exchange(behind_once, once);
+      if (once && !joins) {
         for (const Track& track : run.tracks) item.write(track);
         continue;
       }

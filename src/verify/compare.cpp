@@ -132,7 +132,10 @@ class Comparer {
       if (!differs) {
         ++told.same;
       } else if (pair.difference.kind != Difference::Kind::changed || pair.changed_by_itself) {
-        pair.difference.name = pair.first ? first_.scene.tree.tail(pair.first) : second_.scene.tree.tail(pair.second);
+        const Tree& tree = pair.first ? first_.scene.tree : second_.scene.tree;
+        const NodeId node = pair.first ? pair.first : pair.second;
+        pair.difference.name = tree.tail(node);
+        pair.difference.path = tree.path(node);
         pair.difference.sizes = joined(std::move(pair.difference.sizes));
         told.differences.push_back(std::move(pair.difference));
       }

@@ -6,11 +6,12 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 #include "fond_ladder/plain_text.hpp"
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
-#include "solve/cross.hpp"
+#include "solve/lines.hpp"
 #include "solve/placed.hpp"
 #include "solve/spread.hpp"
 #include "verify/rounds.hpp"
@@ -76,6 +77,14 @@ class Accountant {
 
   /// Why a child of this container has its size on an axis, in words.
   std::string why(NodeId child, Axis axis) {
+    const std::map<NodeId, double> of_lines = rooms_of_lines(axis);
+    const auto of_line = of_lines.find(child);
+    return why(child, axis, of_line == of_lines.end() ? view_.inner_size(index_, axis) : of_line->second);
+  }
+
+ private:
+  /// `room` is that of its line, or of the container.
+  std::string why(NodeId child, Axis axis, double room) {
     const Kind kind = tree_.kind(node_);
     if (tree_.keys(child).pin) return why_pinned(child, axis);
     if ((kind == Kind::row || kind == Kind::column) && axis == axis_along(kind)) {
@@ -88,10 +97,9 @@ class Accountant {
       }
       return "";
     }
-    return why_across(child, axis);
+    return axis == x_axis ? why_across_on<x_axis>(child, room) : why_across_on<y_axis>(child, room);
   }
 
- private:
   [[nodiscard]] Index index_of(NodeId node) const { return tree_.store().index_of(node); }
 
   // --- rows and columns --------------------------------------------------------------------------------------------
@@ -99,6 +107,10 @@ class Accountant {
   void tell_lines(Ledger& told) {
     for (const LineAccount& account : detail::line_accounts(view_, index_))
       told.lines.push_back(tell_line(account, told.off));
+    for (const LedgerLine& line : told.lines) {
+      told.largest = std::max({told.largest, std::abs(line.sum), std::abs(line.bases)});
+      for (const LedgerRound& round : line.rounds) told.largest = std::max(told.largest, std::abs(round.free));
+    }
   }
 
   LedgerLine tell_line(const LineAccount& account, double& off) {
@@ -132,9 +144,6 @@ class Accountant {
       entry.why = why_on_line(child, entry, line, axis);
       line.entries.push_back(std::move(entry));
       off = std::max(off, std::abs(rounds.size(i) - child.portion.size));
-    }
-    for (LedgerRound& round : line.rounds) {
-      for (std::string& settled : round.settled) settled = line.entries[std::stoul(settled)].name;
     }
     place_entries(account, line, off);
     return line;
@@ -197,7 +206,7 @@ class Accountant {
     const detail::Spread spread = detail::spread(detail::as_rest(static_cast<Along>(own.along)), spare,
                                                  account.children.size(), own.scrolls(axis));
     const bool mirrored = axis == x_axis && view_.mirrored, flip = mirrored != (own.reverse != 0);
-    const detail::Sides inset = view_.edges_down(index_).inset[axis];
+    const detail::Sides edges = view_.content_edges(index_, axis);
     double at = 0, behind = 0;
     for (std::size_t i = 0; i < line.entries.size(); ++i) {
       const ChildAccount& child = account.children[i];
@@ -206,7 +215,7 @@ class Accountant {
       at += line.entries[i].before;
       const double size = view_.size(child.node, axis), counted = child.portion.size;
       const double begins = at + (counted - size) / 2;
-      const double place = flip ? view_.size(index_, axis) - inset.after - begins - size : inset.before + begins;
+      const double place = flip ? edges.after - begins - size : edges.before + begins;
       off = std::max(off, std::abs(place - view_.place(child.node, axis)));
       at += counted;
       behind = child.margin.after + ((child.auto_margins & 2U) != 0 ? auto_part : 0);
@@ -226,20 +235,38 @@ class Accountant {
   std::vector<LedgerPlace> places(Axis axis) {
     std::vector<LedgerPlace> all;
     const Rect own = arrangement_.box(node_);
-    const detail::Sides inset = view_.edges_down(index_).inset[axis];
+    const double content_box = view_.content_edges(index_, axis).before;
+    const std::map<NodeId, double> of_lines = rooms_of_lines(axis);
     for (const NodeId child : tree_.children(node_)) {
       if (!arrangement_.is_placed(child)) continue;
       const Rect box = arrangement_.box(child);
       LedgerPlace place;
       place.node = child;
       place.name = tree_.step(child);
-      place.room = room_of(child, axis);
+      const auto of_line = of_lines.find(child);
+      place.room = of_line == of_lines.end() ? room_of(child, axis) : of_line->second;
       place.size = axis == x_axis ? box.width : box.height;
-      place.ahead = axis == x_axis ? box.x - own.x - inset.before : box.y - own.y - inset.before;
-      place.why = why(child, axis);
+      place.ahead = (axis == x_axis ? box.x - own.x : box.y - own.y) - content_box;
+      place.why = why(child, axis, place.room);
       all.push_back(std::move(place));
     }
     return all;
+  }
+
+  /// Across a wrapping row or column, the room of each child in the flow is its line.
+  [[nodiscard]] std::map<NodeId, double> rooms_of_lines(Axis axis) const {
+    std::map<NodeId, double> rooms;
+    const Kind kind = tree_.kind(node_);
+    const bool across = (kind == Kind::row || kind == Kind::column) && axis != axis_along(kind);
+    if (!across || !view_.traits(index_).wrap) return rooms;
+    std::vector<Index> listed;
+    const detail::Flow flow = view_.flow(index_, listed);
+    for (const detail::Line& line : detail::lines_across(view_, index_)) {
+      for (Index i = line.first; i < line.first + line.count; ++i) {
+        rooms[tree_.store().id_of(flow[i])] = line.size;
+      }
+    }
+    return rooms;
   }
 
   /// The cell of a child of a grid, else the content box.
@@ -253,12 +280,8 @@ class Accountant {
     return std::max(first.at + first.size, last.at + last.size) - std::min(first.at, last.at);
   }
 
-  std::string why_across(NodeId child, Axis axis) const {
-    return axis == x_axis ? why_across_on<x_axis>(child) : why_across_on<y_axis>(child);
-  }
-
   template <Axis axis>
-  std::string why_across_on(NodeId child) const {
+  std::string why_across_on(NodeId child, double room_around) const {
     const Index i = index_of(child);
     const detail::Child<axis, false> seen(view_, i);
     const double whole = view_.inner_size(index_, axis), size = view_.size(i, axis);
@@ -276,8 +299,11 @@ class Accountant {
     if (seen.way() == detail::SizeWay::fill) return "fills its room";
     if (axis == y_axis && seen.keeps_aspect()) return "follows its width by its aspect";
     const double content = axis == x_axis ? view_.max_content(i) : view_.need(i);
-    const double room = whole - seen.margin_down(false).sum();
-    if (tree_.kind(node_) != Kind::grid && same(size, room) && !same(size, content)) return "stretched to the room";
+    const double room = room_around - seen.margin_down(false).sum();
+    const bool in_line = view_.traits(index_).wrap != 0;
+    if (tree_.kind(node_) != Kind::grid && same(size, room) && !same(size, content)) {
+      return in_line ? "stretched to its line" : "stretched to the room";
+    }
     if (same(size, content)) return "its content" + content_leader(child, axis);
     if (axis == x_axis && same(size, view_.min_content(i))) return "its smallest content";
     return tree_.kind(node_) == Kind::grid ? "stretched to its cell" : "as the alignment says";

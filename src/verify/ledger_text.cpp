@@ -29,7 +29,9 @@ void print_rounds(std::ostream& out, const LedgerLine& line) {
   for (const LedgerRound& round : line.rounds) {
     std::string names;
     constexpr std::size_t most = 6;
-    for (std::size_t i = 0; i < round.settled.size() && i < most; ++i) names += (i > 0 ? ", " : "") + round.settled[i];
+    for (std::size_t i = 0; i < round.settled.size() && i < most; ++i) {
+      names += (i > 0 ? ", " : "") + line.entries[round.settled[i]].name;
+    }
     if (round.settled.size() > most) names += " and " + std::to_string(round.settled.size() - most) + " more";
     const bool last = ++number == static_cast<int>(line.rounds.size());
     out << "  round " << number << ": ";

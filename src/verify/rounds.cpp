@@ -49,7 +49,7 @@ void Rounds::play_one(int round, double initial, std::vector<bool>& free, Ledger
     size_[i] = held[i];
     free[i] = false;
     settled_in_[i] = round;
-    told_round.settled.push_back(std::to_string(i));
+    told_round.settled.push_back(i);
   }
   told.rounds.push_back(std::move(told_round));
 }

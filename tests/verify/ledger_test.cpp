@@ -75,9 +75,9 @@ TEST(Ledger, PlaysTheRoundsThrough) {
   ASSERT_EQ(line.rounds.size(), 2U);
   EXPECT_EQ(line.rounds[0].free, 100);
   EXPECT_EQ(line.rounds[0].level, 25);
-  EXPECT_EQ(line.rounds[0].settled, std::vector<std::string>{"a"});
+  EXPECT_EQ(line.rounds[0].settled, std::vector<std::size_t>{0});
   EXPECT_EQ(line.rounds[1].free, 40);
-  EXPECT_EQ(line.rounds[1].settled, (std::vector<std::string>{"b", "c"}));
+  EXPECT_EQ(line.rounds[1].settled, (std::vector<std::size_t>{1, 2}));
 }
 
 TEST(Ledger, TellsWhatSticksOut) {
