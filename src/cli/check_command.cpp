@@ -88,13 +88,12 @@ void print_json(const std::vector<CheckedClaim>& checked, const std::vector<std:
 
 /// Refuses texts that are no claims, all at once.
 void require_claims(const std::vector<Variant>& variants, const std::vector<std::string>& claims) {
-  std::string faults;
+  std::vector<std::string> faults;
   for (const std::string& claim : claims) {
     try {
       for (const Variant& variant : variants) static_cast<void>(Claim(variant.scene, claim));
     } catch (const BadClaim& fault) {
-      faults += fmt::format("{}in the claim \"{}\", column {}: {}",
-                            faults.empty() ? "" : "\nfond-ladder: error: ", claim, fault.column(), fault.what());
+      faults.push_back(fmt::format("in the claim \"{}\", column {}: {}", claim, fault.column(), fault.what()));
     }
   }
   if (!faults.empty()) throw WrongCall(faults);

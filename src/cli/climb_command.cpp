@@ -15,8 +15,8 @@
 #include "cli/target_file.hpp"
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/plot.hpp"
-#include "verify/table.hpp"
 #include "model/printable.hpp"
+#include "verify/table.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -260,7 +260,8 @@ void print_climb(const Scene& scene, const ClimbCall& call, const Streams& strea
   const std::vector<double> sizes = shown_sizes(way, call.rungs);
   const bool all = call.show.empty();
   if (!all && split_list(call.show).empty()) {
-    throw WrongCall(fmt::format("--show {}: write quantities, as in {}.width", call.show, scene.tree.step(scene.tree.root())));
+    throw WrongCall(
+        fmt::format("--show {}: write quantities, as in {}.width", call.show, scene.tree.step(scene.tree.root())));
   }
   std::vector<Quantity> asked;
   if (all) asked = all_quantities(scene, way.along_height);

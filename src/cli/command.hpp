@@ -17,10 +17,17 @@ enum ExitStatus : int {
   wrong_call = 2,  // the call or the scene is wrong
 };
 
-/// The call is wrong; the message says what, and what would be right.
+/// The call is wrong; each message says what, and what would be right.
 class WrongCall : public std::runtime_error {
  public:
-  using std::runtime_error::runtime_error;
+  explicit WrongCall(const std::string& message) : WrongCall(std::vector{message}) {}
+  /// At least one.
+  explicit WrongCall(std::vector<std::string> messages)
+      : std::runtime_error(messages.front()), messages_(std::move(messages)) {}
+  [[nodiscard]] const std::vector<std::string>& messages() const { return messages_; }
+
+ private:
+  std::vector<std::string> messages_;
 };
 
 /// Where a command reads and writes. Results go to `out`, messages to `err`.

@@ -23,9 +23,9 @@ std::string json_line(const Tree& tree, const LedgerLine& line) {
     entries.push_back(fmt::format(
         "{{\"node\": {}, \"before\": {}, \"base\": {}, \"base_from\": {}, \"least\": {}, \"most\": {}, \"factor\": {}, "
         "\"percent\": {}, \"round\": {}, \"size\": {}, \"why\": {}}}",
-        json_text(tree.path(entry.node)), exact(entry.before), exact(entry.base), json_text(entry.base_from), exact(entry.least),
-        json_number(entry.most), exact(entry.factor), exact(entry.percent), entry.round, exact(entry.size),
-        json_text(entry.why)));
+        json_text(tree.path(entry.node)), exact(entry.before), exact(entry.base), json_text(entry.base_from),
+        exact(entry.least), json_number(entry.most), exact(entry.factor), exact(entry.percent), entry.round,
+        exact(entry.size), json_text(entry.why)));
   }
   for (const LedgerRound& round : line.rounds) {
     std::vector<std::string> settled;
@@ -56,8 +56,8 @@ std::string json_places(const Tree& tree, const std::vector<LedgerPlace>& places
   std::vector<std::string> all;
   for (const LedgerPlace& place : places) {
     all.push_back(fmt::format("{{\"node\": {}, \"room\": {}, \"size\": {}, \"ahead\": {}, \"why\": {}}}",
-                              json_text(tree.path(place.node)), exact(place.room), exact(place.size), exact(place.ahead),
-                              json_text(place.why)));
+                              json_text(tree.path(place.node)), exact(place.room), exact(place.size),
+                              exact(place.ahead), json_text(place.why)));
   }
   return fmt::format("[{}]", fmt::join(all, ", "));
 }
@@ -67,9 +67,10 @@ void print_json(const Scene& scene, const Ledger& account, const std::vector<Led
   std::vector<std::string> lines, steps, words;
   for (const LedgerLine& line : account.lines) lines.push_back(json_line(scene.tree, line));
   for (const LedgerStep& step : chain) {
-    steps.push_back(fmt::format(
-        "{{\"node\": {}, \"width\": {}, \"why_width\": {}, \"height\": {}, \"why_height\": {}}}", json_text(scene.tree.path(step.node)),
-        exact(step.width), json_text(step.why_width), exact(step.height), json_text(step.why_height)));
+    steps.push_back(
+        fmt::format("{{\"node\": {}, \"width\": {}, \"why_width\": {}, \"height\": {}, \"why_height\": {}}}",
+                    json_text(scene.tree.path(step.node)), exact(step.width), json_text(step.why_width),
+                    exact(step.height), json_text(step.why_height)));
   }
   for (const std::string& word : account.content) words.push_back(json_text(word));
   fmt::print(out,

@@ -17,8 +17,8 @@ std::string json_of(const Finding& one) {
   return fmt::format(
       "{{\"node\": {}, \"key\": {}, \"finding\": \"{}\", \"why\": {}, \"cure\": {}, \"from\": {}, \"to\": {}, "
       "\"widths\": {}, \"variants\": {}}}",
-      json_text(one.path.empty() ? one.node : one.path), json_text(one.key), word(one.oddity), json_text(one.why), json_text(one.cure),
-      exact(one.sizes.front().from), exact(one.sizes.back().to), json_spans(one.sizes),
+      json_text(one.path.empty() ? one.node : one.path), json_text(one.key), word(one.oddity), json_text(one.why),
+      json_text(one.cure), exact(one.sizes.front().from), exact(one.sizes.back().to), json_spans(one.sizes),
       fmt::format("[{}]", fmt::join(variants, ", ")));
 }
 

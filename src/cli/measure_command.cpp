@@ -10,8 +10,8 @@
 #include "cli/measure_views.hpp"
 #include "cli/output.hpp"
 #include "cli/sizes.hpp"
-#include "verify/table.hpp"
 #include "model/printable.hpp"
+#include "verify/table.hpp"
 
 namespace fond_ladder::cli {
 namespace {

@@ -88,7 +88,9 @@ void add_scene(CLI::App& command, SceneCall& scene) {
 void add_measure(CLI::App& app, MeasureOptions& options) {
   CLI::App* command = app.add_subcommand("measure", "Where every node is, how large, what it wished for, what is cut");
   add_scene(*command, options.scene);
-  command->add_option("--at", options.at, "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeatable")
+  command
+      ->add_option("--at", options.at,
+                   "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeatable")
       ->option_text("SIZE")
       ->allow_extra_args(false);
   command->add_option("--under", options.under, "The nodes at a point of the container, the front-most first")
@@ -129,7 +131,9 @@ void add_ledger(CLI::App& app, LedgerCall& call) {
   CLI::App* command = app.add_subcommand("ledger", "Why these sizes, why here, which settings and whence");
   add_scene(*command, call.scene);
   command->add_option("NODE", call.node, "A node, by its path or the tail of it")->required()->option_text(" ");
-  command->add_option("--at", call.at, "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeatable")
+  command
+      ->add_option("--at", call.at,
+                   "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeatable")
       ->option_text("SIZE")
       ->allow_extra_args(false);
   command->add_flag("--to-root", call.to_root, "Also why each node from the container down has its size");
@@ -181,8 +185,9 @@ void add_draw(CLI::App& app, DrawCall& call) {
   CLI::App* command = app.add_subcommand("draw", "A picture, every node coloured and named");
   add_scene(*command, call.scene);
   command
-      ->add_option("--at", call.at,
-                   "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeated: side by side")
+      ->add_option(
+          "--at", call.at,
+          "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; repeated: side by side")
       ->option_text("SIZE")
       ->allow_extra_args(false);
   command->add_option("-o,--output", call.output, "The picture, an .svg, .png or .pdf file; - is standard output")
@@ -300,6 +305,9 @@ int run(const std::vector<std::string>& args, const Streams& streams, Painted& r
     return status;
   } catch (const BadScene& error) {
     for (const SceneFault& fault : error.faults()) streams.err << fault.text() << '\n';
+    return wrong_call;
+  } catch (const WrongCall& error) {
+    for (const std::string& message : error.messages()) refuse(streams.err, message);
     return wrong_call;
   } catch (const std::exception& error) {  // a wrong path, quantity or size
     return refuse(streams.err, error.what());

@@ -41,8 +41,7 @@ AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   for (const NamedRung& rung : ladder.rungs) names.push_back(rung.name);
   const std::string_view near = nearest_word(text, names);
   throw WrongCall(fmt::format("--at {}: a size is 1280x800, 1280, 1280xcontent, content or a named rung of the scene{}",
-                              text,
-                              near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
+                              text, near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
 }
 
 }  // namespace
@@ -75,7 +74,8 @@ double parse_factor(std::string_view text, std::string_view option) {
 double parse_coordinate(std::string_view text, const std::string& message) {
   double number = 0;
   const auto read = std::from_chars(text.data(), text.data() + text.size(), number);
-  if (read.ec != std::errc() || read.ptr != text.data() + text.size() || !std::isfinite(number)) throw WrongCall(message);
+  if (read.ec != std::errc() || read.ptr != text.data() + text.size() || !std::isfinite(number))
+    throw WrongCall(message);
   return number;
 }
 

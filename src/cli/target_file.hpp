@@ -7,8 +7,8 @@
 namespace fond_ladder::cli {
 
 /// Writes a file as a whole or not at all: under a new name beside the target first, then renamed onto it. The target
-/// keeps its mode, a link at it stays one, and one that may not be written is left alone. A target that is no plain file
-/// (a device, a pipe) is written directly. Throws WrongCall, naming the target and the reason.
+/// keeps its mode, a link at it stays one, and one that may not be written is left alone. A target that is no plain
+/// file (a device, a pipe) is written directly. Throws WrongCall, naming the target and the reason.
 void write_target(const std::string& path, std::string_view bytes);
 
 }  // namespace fond_ladder::cli

@@ -12,9 +12,9 @@
 namespace fond_ladder::cli {
 
 ExitStatus tidy(const TidyCall& call, const Streams& streams) {
-  const TidyScene tidied =
-      call.file == "-" ? tidy_scene(scene::text_of_stream(streams.in, "standard input"), "standard input")
-                       : tidy_scene_file(call.file);
+  const TidyScene tidied = call.file == "-"
+                               ? tidy_scene(scene::text_of_stream(streams.in, "standard input"), "standard input")
+                               : tidy_scene_file(call.file);
   if (tidied.lost_comments) {
     streams.err << (call.file == "-" ? "standard input" : printable(call.file))
                 << ": warning: its comments are not in the tidy scene; keep the file if you need them\n";

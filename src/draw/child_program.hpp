@@ -9,14 +9,14 @@ namespace fond_ladder::picture {
 
 /// How a program ended, and what it wrote.
 struct Ended {
-  bool found = false;        ///< whether there was such a program to start
-  bool by_signal = false;    ///< whether it was ended from outside
-  int status = 0;            ///< its exit status otherwise
-  std::string output;        ///< of its standard output
+  bool found = false;      ///< whether there was such a program to start
+  bool by_signal = false;  ///< whether it was ended from outside
+  int status = 0;          ///< its exit status otherwise
+  std::string output;      ///< of its standard output
 };
 
-/// Starts a program, looked for in PATH, directly with its words: no shell reads them, and no file is made. `input` comes
-/// by its standard input; what it says on its standard error is dropped. Returns when it has ended.
+/// Starts a program, looked for in PATH, directly with its words: no shell reads them, and no file is made. `input`
+/// comes by its standard input; what it says on its standard error is dropped. Returns when it has ended.
 [[nodiscard]] Ended run_program(const std::vector<std::string>& words, std::string_view input);
 
 }  // namespace fond_ladder::picture

@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: MIT
 //
-// Curves by gnuplot, a program of its own: it reads a script with the numbers in it and writes the picture back, so that
-// no file is made. What stands in a scene reaches it in single quotes, in which it reads nothing but the quotes. Curves are told apart by colour, by their dashes and by their marks; they are broken where a
-// quantity jumps or its node is hidden.
+// Curves by gnuplot, a program of its own: it reads a script with the numbers in it and writes the picture back, so
+// that no file is made. What stands in a scene reaches it by the numbers of its characters: see `quoted`.
+// Curves are told apart by colour, by their dashes and by their marks; they are broken where a quantity jumps or its
+// node is hidden.
 #include "fond_ladder/plot.hpp"
 
 #include <algorithm>
@@ -25,10 +26,22 @@ constexpr std::array<const char*, 3> terminals{
 constexpr std::array<const char*, 6> colours{"#1f4e79", "#b4531f", "#3b7a3b", "#7b3f8c", "#8a6a00", "#4a4a4a"};
 constexpr std::array<int, 6> marks{7, 5, 9, 11, 13, 15};
 
+/// A text for the plotting program. Between double quotes it reads backquotes as commands, and two single quotes at the
+/// start of a text as its end; so whatever is no letter, digit or blank goes by its number, which is nothing but
+/// digits.
 std::string quoted(const std::string& text) {
-  std::string safe = "'";
-  for (const char c : printable(text)) safe += c == '\'' ? "''" : std::string(1, c);
-  return safe + "'";
+  constexpr std::string_view plain = " abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789";
+  std::string safe = "\"";
+  for (const char c : printable(text)) {
+    const auto byte = static_cast<unsigned char>(c);
+    if (byte >= 0x80 || plain.find(c) != std::string_view::npos) {
+      safe += c;
+    } else {
+      safe += '\\';
+      for (const int shift : {6, 3, 0}) safe += static_cast<char>('0' + (byte >> shift & 7));
+    }
+  }
+  return safe + "\"";
 }
 
 class Script {

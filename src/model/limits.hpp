@@ -37,9 +37,9 @@ inline constexpr std::uint32_t most_tracks = 10000;
 /// Copies of one node.
 inline constexpr std::uint32_t most_copies = 100000;
 
-/// What parts and copies may make of a scene file beyond what is written in it, in nodes: a node counts one, one more for
-/// every `bytes_a_node` bytes that are said of it, and `nodes_a_form` for each condition under which it is another one.
-/// So a file of 1 MB is read or refused within two seconds and 500 MB.
+/// What parts and copies may make of a scene file beyond what is written in it, in nodes: a node counts one, one more
+/// for every `bytes_a_node` bytes that are said of it, and `nodes_a_form` for each condition under which it is another
+/// one. So a file of 1 MB is read or refused within two seconds and 500 MB.
 inline constexpr double most_expanded = 400000, bytes_a_node = 32, nodes_a_form = 6;
 
 /// Ranges and modes of a scene: every node may speak of each.

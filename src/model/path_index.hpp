@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Nodes by the last step of their paths, so that a path is found without walking the tree. Made when somebody asks for a
-// path first, dropped by edits that change a name, a kind or the structure. It keeps handles, which packing leaves alone.
+// Nodes by the last step of their paths, so that a path is found without walking the tree. Made when somebody asks for
+// a path first, dropped by edits that change a name, a kind or the structure. It keeps handles, which packing leaves
+// alone.
 
 #include <span>
 #include <string_view>

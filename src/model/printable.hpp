@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What comes from outside (titles, names, file names, claims, faulty input) before it is printed or drawn. Whoever wrote
-// it may be a stranger: it must neither steer a terminal nor look like a line that the program printed itself.
+// What comes from outside (titles, names, file names, claims, faulty input) before it is printed or drawn. Whoever
+// wrote it may be a stranger: it must neither steer a terminal nor look like a line that the program printed itself.
 
 #include <string>
 #include <string_view>

@@ -142,8 +142,7 @@ void Definitions::add_likes(ValueId object, Layers& layers) {
       layers.push_back({found->second, Source::shared, document_[found->second].key});
     } else {
       faults_.add(document_, name,
-                  "nothing shared is called \"" + document_[name].text + "\"" +
-                      hint(document_[name].text, shared_));
+                  "nothing shared is called \"" + document_[name].text + "\"" + hint(document_[name].text, shared_));
     }
   };
   if (document_[like].type != Type::array) return add(like);

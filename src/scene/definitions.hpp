@@ -79,8 +79,7 @@ class Definitions {
   void add_likes(ValueId object, Layers& layers);
   void add_part(ValueId root, Layers& layers);
   void refuse_circles();
-  [[nodiscard]] std::string hint(std::string_view typed,
-                                 const std::unordered_map<std::string, ValueId>& defined) const;
+  [[nodiscard]] std::string hint(std::string_view typed, const std::unordered_map<std::string, ValueId>& defined) const;
   /// The nodes inside a part, by which `with` may speak of them.
   struct Inner {
     std::vector<std::size_t> parent;  ///< by place in this list; of those at the top `npos`
@@ -96,8 +95,8 @@ class Definitions {
   const JsonDocument& document_;
   Faults& faults_;
   std::unordered_map<std::string, ValueId> parts_, shared_;
-  std::unordered_set<std::string> circular_;  // parts that were refused
-  std::unordered_map<ValueId, Inner> inner_;  // by root
+  std::unordered_set<std::string> circular_;                       // parts that were refused
+  std::unordered_map<ValueId, Inner> inner_;                       // by root
   std::unordered_map<ValueId, std::shared_ptr<const Told>> told_;  // by node that uses a part
   std::size_t looked_through_ = 0;
 };

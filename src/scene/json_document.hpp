@@ -22,7 +22,7 @@ struct JsonValue {
   std::string text;  // of a string
   std::string key;   // of a member
   ValueId parent = no_value, first = no_value, next = no_value;
-  std::uint32_t place = 0;  // among the siblings
+  std::uint32_t place = 0;            // among the siblings
   std::uint32_t offset = 0, end = 0;  // in the text, in bytes
   std::uint32_t key_offset = 0;
 };

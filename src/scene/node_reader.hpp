@@ -36,8 +36,8 @@ class NodeReader : private ObjectReader {
         em_(em),
         direction_(direction) {}
 
-  /// Reads a root and all that is in it. A fault does not stop the reading, the end of the budget does; the tree is good
-  /// where there was none. Parts as written: neither what they bring nor copies are made, only looked at once.
+  /// Reads a root and all that is in it. A fault does not stop the reading, the end of the budget does; the tree is
+  /// good where there was none. Parts as written: neither what they bring nor copies are made, only looked at once.
   void read(ValueId root, Parts parts = Parts::expanded);
   /// Reads keys that several nodes will take, once, for their faults; `what` they are called. Returns whether nodes can
   /// take them.
@@ -51,12 +51,12 @@ class NodeReader : private ObjectReader {
   struct Open {
     ValueId value;
     NodeId parent;
-    ValueId each;  // of the parent, or none
+    ValueId each;                               // of the parent, or none
     std::shared_ptr<const PlaceInPart> around;  // what all children of the parent lie in; null outside of parts
     std::size_t index = 0;                      // among its siblings in the file
-    int copy = -1;       // which one, of a node that is copied
-    bool spare = false;  // there under some condition only
-    double times = 1;    // how many copies of it there are, those of its parents counted
+    int copy = -1;                              // which one, of a node that is copied
+    bool spare = false;                         // there under some condition only
+    double times = 1;                           // how many copies of it there are, those of its parents counted
   };
   /// Keys of a node under one condition, from all its layers.
   struct Form {
@@ -95,7 +95,7 @@ class NodeReader : private ObjectReader {
   double em_;
   Direction direction_;
   std::vector<detail::Origins::Said> said_;  // of the node that was read last
-  NodeId map_of_;  // the grid whose areas were read last
+  NodeId map_of_;                            // the grid whose areas were read last
   std::vector<std::string> map_lines_;
   AreaMap map_;
 };

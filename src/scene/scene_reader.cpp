@@ -226,9 +226,10 @@ class SceneReader : private ObjectReader {
       const auto stars = static_cast<double>(std::ranges::count(document_[id].text, '*'));
       held_against += stars * static_cast<double>(scene.tree.size());
       if (held_against > limits::most_claimed_nodes) {
-        faults_.add(document_, id,
-                    "the stars in the claims up to here stand for too many nodes to look at; claim less of each node, or "
-                    "keep claims in several files");
+        faults_.add(
+            document_, id,
+            "the stars in the claims up to here stand for too many nodes to look at; claim less of each node, or "
+            "keep claims in several files");
         return;
       }
       try {

@@ -20,8 +20,8 @@ namespace {
 
 // --- going up ------------------------------------------------------------------------------------------------------
 
-/// The sizes by content of a child along its line, or the outer ones by which it counts there, asked for min-content and
-/// for max-content. CSS Flexible Box Layout 1, section 9.9.3.
+/// The sizes by content of a child along its line, or the outer ones by which it counts there, asked for min-content
+/// and for max-content. CSS Flexible Box Layout 1, section 9.9.3.
 struct Counted {
   double least, most;
 };
@@ -125,8 +125,8 @@ void lay_line(const Laying<axis, Frame>& laying, std::span<Portion> portions, In
   double at = spread_by.before;
   for (Index i = 0; i < count; ++i) {
     const double counted = portions[i].size;
-    at += with_child<axis>(
-        frame, laying.flow[first + i], [&frame, &laying, at, counted, edges, part](const auto& child) {
+    at +=
+        with_child<axis>(frame, laying.flow[first + i], [&frame, &laying, at, counted, edges, part](const auto& child) {
           Sides margin = child.margin_down(laying.flip);
           const unsigned automatic = child.auto_margins(laying.flip);
           if ((automatic & 1U) != 0) margin.before += part;
@@ -342,10 +342,11 @@ void heights_up_column(Frame& frame, Index node) {
     const auto least = [&](const auto& child) { return least_along(frame, own, child); };
     frame.set_least_height(node, own.scroll_y ? inset : by_children(least));
   }
-  frame.set_need(node, by_children([&](const auto& child) {
-    const double need = frame.need(child.node());
-    return outer_along_up(frame, own, child, Counted{need, need}, frame.least_height(child.node())).least;
-  }));
+  frame.set_need(
+      node, by_children([&](const auto& child) {
+        const double need = frame.need(child.node());
+        return outer_along_up(frame, own, child, Counted{need, need}, frame.least_height(child.node())).least;
+      }));
   const double height = natural_height(frame, node);
   frame.set_baseline(node, flow.size() == 0 ? height : column_baseline(frame, node, flow[0], height));
 }

@@ -14,8 +14,8 @@ struct Standing {
   double outer = 0, ascent = 0;
 };
 
-/// The line is as high as its tallest child, or as its baseline children are above and below the baseline together. Both
-/// are signed: a baseline may lie outside its box, and then takes no room.
+/// The line is as high as its tallest child, or as its baseline children are above and below the baseline together.
+/// Both are signed: a baseline may lie outside its box, and then takes no room.
 template <class StandingOf>
 void measure(const View& view, const Traits& row, const Flow& flow, Line& line, const StandingOf& standing_of) {
   constexpr double nobody = -std::numeric_limits<double>::infinity();

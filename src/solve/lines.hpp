@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The lines of a row or column across its axis: which children stand on which, how high (of a wrapping column: how wide)
-// each is, where its baseline lies, and where it begins. For the passes, and for whoever asks afterwards. CSS Flexible
-// Box Layout 1, sections 9.4 and 9.6.
+// The lines of a row or column across its axis: which children stand on which, how high (of a wrapping column: how
+// wide) each is, where its baseline lies, and where it begins. For the passes, and for whoever asks afterwards. CSS
+// Flexible Box Layout 1, sections 9.4 and 9.6.
 //
 // A row's lines are measured twice. Going up nothing that is a percentage of the row's height is known, and such sizes,
 // limits, margins and padding count as the percentages rule says; going down they are, and count as they are.

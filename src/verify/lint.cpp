@@ -148,8 +148,14 @@ void sort_sightings(const Variant& variant, Looked& looked) {
     if (must_be_always(oddity) && !always) continue;
     if (oddity == Oddity::asleep && always) continue;  // it never wakes: told as having no effect, where it has none
     auto& list = oddity == Oddity::asleep ? looked.remarks : looked.found;
-    list.emplace_back(node, Finding{variant.scene.tree.tail(node), key, oddity, sighting.told.why, sighting.told.cure,
-                                    joined(sighting.widths), {}, variant.scene.tree.path(node)});
+    list.emplace_back(node, Finding{variant.scene.tree.tail(node),
+                                    key,
+                                    oddity,
+                                    sighting.told.why,
+                                    sighting.told.cure,
+                                    joined(sighting.widths),
+                                    {},
+                                    variant.scene.tree.path(node)});
   }
 }
 
@@ -166,8 +172,14 @@ Looked look_at(const Variant& variant, const std::vector<Rung>& rungs) {
       return one.first == node && one.second.key == key && one.second.oddity == Oddity::no_effect;
     };
     if (std::ranges::any_of(looked.found, is_known)) return;
-    looked.found.emplace_back(node, Finding{scene.tree.tail(node), key, Oddity::no_effect, words.why, words.cure,
-                                            std::vector<Span>{scene.ladder.width}, {}, scene.tree.path(node)});
+    looked.found.emplace_back(node, Finding{scene.tree.tail(node),
+                                            key,
+                                            Oddity::no_effect,
+                                            words.why,
+                                            words.cure,
+                                            std::vector<Span>{scene.ladder.width},
+                                            {},
+                                            scene.tree.path(node)});
   };
   for (const IdleSetting& idle : idle_settings(scene))
     add_idle(idle.node, std::string(idle.key), idle_words(idle, scene));

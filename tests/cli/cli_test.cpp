@@ -162,6 +162,17 @@ struct WrongCase {
   const char* message;
 };
 
+TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
+  const auto head = [](const std::string& file, const char* at) {
+    const std::string out = run({"measure", file, "--at", at}).out;
+    return out.substr(0, out.find(':'));
+  };
+  EXPECT_EQ(head(quickstart, "1280"), "North house console at 1280 x 800");
+  EXPECT_EQ(head(quickstart, "1280xcontent"), "North house console at 1280 x 92 (height by content)");
+  const std::string without = temporary("no_height.scene.json", R"({"format":1,"root":{"kind":"row","name":"r"}})");
+  EXPECT_EQ(head(without, "50"), "r at 50 x 0 (height by content)");
+}
+
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
       {{}, "name a command: measure, climb, ledger, check, compare, lint, draw, tidy or demo"},
@@ -170,8 +181,14 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
       {{"measure", console, "--fromat", "json"}, "\"--fromat\" is not known to measure; did you mean \"--format\"?"},
       {{"measure", console, "--format", "xml"}, "--format xml: write table, json or csv"},
       {{"measure", console, "--at", "phon"}, "did you mean \"phone\"?"},
-      {{"measure", console, "--at", "12x"}, "--at 12x: a size is 1280x800, 1280, content or a named rung"},
+      {{"measure", console, "--at", "12x"},
+       "--at 12x: a size is 1280x800, 1280, 1280xcontent, content or a named rung"},
       {{"measure", console, "--at", "-3x5"}, "--at -3x5: a size is"},
+      {{"measure", console, "--at", "12xcontents"}, "--at 12xcontents: a size is"},
+      {{"measure", console, "--under", "nan,nan"}, "--under nan,nan: write X,Y in pixels, as in 120,40"},
+      {{"measure", console, "--under", "3,inf"}, "--under 3,inf: write X,Y in pixels"},
+      {{"climb", console, "--rungs", ",,,"}, "--rungs ,,,: write sizes in pixels, as in 360,640,1024"},
+      {{"climb", console, "--show", ","}, "--show ,: write quantities, as in console.width"},
       {{"measure", console, "--snap", "0"}, "--snap: a density is more than 0"},
       {{"measure", console, "--under", "3"}, "--under 3: write X,Y in pixels"},
       {{"measure", console, "--orders", "--outline"}, "ask for one of them"},

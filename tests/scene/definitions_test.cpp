@@ -148,9 +148,8 @@ TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
        "unknown key \"widht\"; the nearest one is \"width\" (at /root/children/0/widht)\n"},
   };
   for (const auto& [head, children, says] : cases) EXPECT_EQ(faults(head, children), says) << head << children;
-  EXPECT_EQ(
-      faults("", R"({"kind":"row","copies":2000,"children":[{"kind":"box","copies":2000}]})"),
-      "copies of copies make more than 400,000 nodes here; make fewer (at /root/children/0/children/0/copies)\n");
+  EXPECT_EQ(faults("", R"({"kind":"row","copies":2000,"children":[{"kind":"box","copies":2000}]})"),
+            "copies of copies make more than 400,000 nodes here; make fewer (at /root/children/0/children/0/copies)\n");
 }
 
 }  // namespace

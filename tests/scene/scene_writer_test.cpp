@@ -100,6 +100,16 @@ TEST(SceneWriter, WritesCopiesThatDifferOneByOne) {
   EXPECT_EQ(testing::boxes_text(solve(read, {20, 1})), "tag[0](0,0 3x1) tag[1](3,0 4x1) map(7,0 0x1)");
 }
 
+TEST(SceneWriter, KeepsRunsOfTracksApart) {
+  for (const Tracks& tracks : {Tracks().repeat(1, {Track(3)}).repeat(1, {Track(4), Track(5)}).repeat(1, {Track(6)}),
+                               Tracks().repeat(2, {Track(3)}).repeat(1, {Track(4)}).fitting({Track(5)}, Empty::drop),
+                               Tracks({Track(3), Track(4)})}) {
+    const Scene scene = grid("g").columns(tracks).holds(box("a"));
+    const Scene read = read_scene(to_json(scene), "s");
+    EXPECT_EQ(read.tree.keys(read.tree.root()).columns, tracks) << to_json(scene);
+  }
+}
+
 TEST(SceneWriter, DepthCostsNoStack) {
   Tree tree(Keys{});
   NodeId at = tree.root();

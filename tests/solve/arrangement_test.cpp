@@ -215,8 +215,28 @@ TEST(Arrangement, NotesWhatWasOdd) {
   EXPECT_EQ(arrangement.notes().size(), 3U);
   EXPECT_EQ(arrangement.box(node).width, 0);
   EXPECT_EQ(arrangement.container().height, 1e9);
+  EXPECT_EQ(text_of(arrangement.content_size(node)), "0x0");
   tree.measure_with(node, nullptr);
   EXPECT_EQ(solver.solve(tree, {5, 5}).notes().size(), 0U);
+}
+
+TEST(Arrangement, OddContentIsNoRoomToScroll) {
+  struct Odd : Measured {
+    double height = 0;
+    Widths widths() const override { return {0, INFINITY}; }
+    Heights height_for(double) const override { return {height, 0}; }
+  };
+  for (const double height : std::vector<double>{std::nan(""), -INFINITY, INFINITY, -7}) {
+    Tree tree = scene_from("row:r [ box:a width=30 height=40 scroll=both ]").tree;
+    const auto odd = std::make_shared<Odd>();
+    odd->height = height;
+    tree.measure_with(tree.at("a"), odd);
+    Solver solver;
+    const Arrangement arrangement = solver.solve(tree, {100, 100});
+    EXPECT_EQ(text_of(arrangement.content_size(tree.at("a"))), "0x0") << height;
+    EXPECT_EQ(text_of(arrangement.scroll_range(tree.at("a"))), "0x0") << height;
+    EXPECT_EQ(arrangement.notes().size(), 2U) << height;
+  }
 }
 
 }  // namespace

@@ -229,5 +229,30 @@ TEST(Grid, IsBuiltInCppAsInAFile) {
   EXPECT_THROW(Scene(grid("g").columns({Track(fr(1), fr(1))})), BadValue);
 }
 
+TEST(Grid, AnEmptyOneHasNoTracksButTheWrittenOnes) {
+  const testing::BoxCase cases[] = {
+      {"none", "column:c [ grid:g flow=columns auto_rows=50 box:b height=5 ]", "100x90", "g(0,0 100x0) b(0,0 100x5)"},
+      {"hidden children are none",
+       "column:c [ grid:g auto_columns=50 [ box:a cell=[2,2] hidden=true ] box:b height=5 ]", "100x90",
+       "g(0,0 100x0) b(0,0 100x5)"},
+      {"a written one", "column:c [ grid:g rows=[30] box:b height=5 ]", "100x90", "g(0,0 100x30) b(0,30 100x5)"},
+      {"one child needs one", "column:c [ grid:g flow=columns auto_rows=50 [ box:a ] box:b height=5 ]", "100x90",
+       "g(0,0 100x50) a(0,0 100x50) b(0,50 100x5)"},
+  };
+  testing::expect_boxes(cases);
+}
+
+TEST(Grid, RowsGoDownToTheLeastHeightOfWhatScrollsInThem) {
+  const testing::BoxCase cases[] = {
+      {"a list deep inside", "grid:g [ box:a height=40 row:b [ column:l scroll=y weight=1 [ box:e height=1200 ] ] ]",
+       "100x300", "a(0,0 100x40) b(0,40 100x260) l(0,40 100x260) e(0,40 100x1200)"},
+      {"without scrolling", "grid:g [ box:a height=40 row:b [ column:l weight=1 [ box:e height=1200 ] ] ]", "100x300",
+       "a(0,0 100x40) b(0,40 100x1200) l(0,40 100x1200) e(0,40 100x1200)"},
+      {"a grid in a column", "column:c [ box:a height=40 grid:g weight=1 [ column:l scroll=y [ box:e height=300 ] ] ]",
+       "100x90", "a(0,0 100x40) g(0,40 100x50) l(0,40 100x50) e(0,40 100x300)"},
+  };
+  testing::expect_boxes(cases);
+}
+
 }  // namespace
 }  // namespace fond_ladder

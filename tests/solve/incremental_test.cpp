@@ -20,6 +20,9 @@ void expect_equal(const Arrangement& a, const Arrangement& b, const std::string&
     ASSERT_EQ(first[i].node, second[i].node) << where;
     ASSERT_EQ(first[i].box, second[i].box) << where << " " << a.tree().path(first[i].node);
     ASSERT_EQ(a.baseline(first[i].node), b.baseline(first[i].node)) << where;
+    ASSERT_EQ(a.laid_lines(first[i].node), b.laid_lines(first[i].node)) << where;
+    ASSERT_EQ(a.line(first[i].node), b.line(first[i].node)) << where;
+    ASSERT_EQ(a.box(first[i].node), first[i].box) << where << ": one order of adding";
   }
 }
 
@@ -171,6 +174,43 @@ TEST(Incremental, OneSolverMayTurnToAnotherTreeAndBack) {
   solver.solve(a, {300, 100});
   solver.solve(b, {300, 100});
   expect_equal(solver.solve(a, {250, 100}), fresh.solve(a, {250, 100}), "back");
+}
+
+TEST(Incremental, LineMarksDoNotOutliveTheLines) {
+  Scene scene = testing::scene_from("row:r wrap=true [ box:a width=150 box:b width=150 ]");
+  const NodeId r = scene.tree.root(), b = scene.tree.at("b");
+  Solver solver;
+  EXPECT_EQ(solver.solve(scene.tree, {190, 50}).line(b), 1);
+  for (const Kind kind : {Kind::stack, Kind::grid}) {
+    Keys keys = scene.tree.keys(r);
+    keys.kind = kind;
+    scene.tree.restyle(r, keys);
+    const Arrangement arranged = solver.solve(scene.tree, {190, 50});
+    EXPECT_EQ(arranged.line(b), 0) << word(kind);
+    EXPECT_EQ(arranged.laid_lines(r).size(), 1U) << word(kind);
+  }
+}
+
+TEST(Incremental, ContentThatThrowsOnceLeavesNothingWrong) {
+  struct Moody : Measured {
+    mutable bool throws = false;
+    double size = 20;
+    Widths widths() const override { return {size, size}; }
+    Heights height_for(double width) const override {
+      if (throws) throw std::runtime_error("not now");
+      return {width, 0};
+    }
+  };
+  const Scene scene = testing::scene_from("column:c across=stretch [ box:a box:b height=5 ]");
+  Tree tree = scene.tree;
+  const auto content = std::make_shared<Moody>();
+  tree.measure_with(tree.at("a"), content);
+  Solver solver;
+  EXPECT_EQ(solver.solve(tree, {50, 100}).box(tree.at("b")).y, 50);
+  content->throws = true;
+  EXPECT_THROW(solver.solve(tree, {80, 100}), std::runtime_error);
+  content->throws = false;
+  EXPECT_EQ(solver.solve(tree, {80, 100}).box(tree.at("b")).y, 80);
 }
 
 }  // namespace

@@ -38,6 +38,32 @@ const BoxCase cases[] = {
      "a(0,0 14x10)"},
     {"em", "em=10 row:r [ box:a width=\"2.5em\" ]", "100x50", "a(0,0 25x50)"},
 
+    // Least heights.
+    {"a scroller deep inside pushes nobody out",
+     "column:r [ box:bar height=40 row:b weight=1 [ box:s width=80 column:l weight=1 scroll=y [ box:e height=1200 ] ] "
+     "]",
+     "400x300", "bar(0,0 400x40) b(0,40 400x260) s(0,40 80x260) l(80,40 320x260) e(80,40 320x1200)"},
+    {"its neighbour without scrolling does",
+     "column:r [ box:bar height=40 row:b weight=1 [ column:l weight=1 [ box:e height=1200 ] ] ]", "400x300",
+     "bar(0,0 400x0) b(0,0 400x1200) l(0,0 400x1200) e(0,0 400x1200)"},
+    {"a scroller counts its minimum",
+     "column:r [ box:bar height=40 row:b weight=1 [ column:l weight=1 scroll=y min_height=100 [ box:e height=500 ] ] ]",
+     "400x120", "bar(0,0 400x20) b(0,20 400x100) l(0,20 400x100) e(0,20 400x500)"},
+    {"a scroller counts its padding", "column:r [ box:a height=40 stack:b weight=1 [ column:l scroll=y padding=15 ] ]",
+     "100x40", "a(0,0 100x10) b(0,10 100x30) l(0,10 30x30)"},
+    {"a scroller that cannot shrink counts its height",
+     "column:r [ box:a height=40 column:b weight=1 [ column:l height=90 shrink=0 scroll=y ] ]", "100x100",
+     "a(0,0 100x10) b(0,10 100x90) l(0,10 100x90)"},
+    {"one that can shrink does not", "column:r [ box:a height=40 column:b weight=1 [ column:l height=90 scroll=y ] ]",
+     "100x100", "a(0,0 100x40) b(0,40 100x60) l(0,40 100x60)"},
+    {"a text beside a scroller still counts",
+     "column:r [ box:bar height=40 row:b weight=1 [ text:t text=Fern column:l scroll=y weight=1 [ box:e height=90 ] ] "
+     "]",
+     "100x50", "bar(0,0 100x30) b(0,30 100x20) t(0,30 38.4x20) l(38.4,30 61.6x20) e(38.4,30 61.6x90)"},
+    {"by content a scroller is as high as all it holds",
+     "column:r [ box:bar height=40 row:b weight=1 [ column:l weight=1 scroll=y [ box:e height=60 ] ] ]", "100",
+     "bar(0,0 100x40) b(0,40 100x60) l(0,40 100x60) e(0,40 100x60)"},
+
     // Sharing.
     {"weights share the whole border box", "row:r [ box:a weight=1 padding={\"x\":20} box:b weight=3 ]", "400x10",
      "a(0,0 100x10) b(100,0 300x10)"},
@@ -89,6 +115,20 @@ const BoxCase cases[] = {
     {"padding on its own axis", "row:r [ row:a width=100 padding=10% [ box:i weight=1 ] ]", "200x50",
      "a(0,0 100x50) i(20,5 60x40)"},
 
+    {"a percent height in a wrapped line",
+     "row:r wrap=true rest=start [ box:a width=200 height=50% box:b width=200 height=50 ]", "300x600",
+     "a(0,0 200x300) b(0,300 200x50)"},
+    {"percent limits and margins in a wrapped line",
+     "row:r wrap=true rest=start [ box:a width=200 height=50% text:t text=Fern min_height=50% margin={\"top\":\"3%\"} "
+     "]",
+     "300x600", "a(0,0 200x300) t(200,18 38.4x300)"},
+    {"percent padding in a wrapped line",
+     "row:r wrap=true rest=start [ box:a width=60 padding={\"top\":\"10%\"} natural=[0,5] box:b width=60 height=5 ]",
+     "100x100", "a(0,0 60x10) b(0,10 60x5)"},
+    {"by content the same line knows no percentage",
+     "row:r wrap=true rest=start [ box:a width=60 height=50% natural=[0,8] box:b width=60 height=4 ]", "100",
+     "a(0,0 60x6) b(0,6 60x4)"},
+
     // Aspect.
     {"height follows width", "column:r [ box:a aspect=2 ]", "100x90", "a(0,0 100x50)"},
     {"width follows a height in pixels", "row:r [ box:a aspect=2 height=20 ]", "100x90", "a(0,0 40x20)"},
@@ -97,6 +137,15 @@ const BoxCase cases[] = {
     {"unless it fills", "column:r [ image:a natural=[40,20] width=fill ]", "100x90", "a(0,0 100x50)"},
     {"its picture keeps its shape inside padding", "column:r [ image:a natural=[40,20] width=90 padding=5 ]", "100x90",
      "a(0,0 90x50)"},
+
+    {"an image without a shape is not stretched", "column:c [ image:a natural=[40,0] height=5 ]", "100x90",
+     "a(0,0 40x5)"},
+    {"a box is", "column:c [ box:a natural=[40,0] height=5 ]", "100x90", "a(0,0 100x5)"},
+    {"a height that fills or is a percentage counts as given beside an aspect",
+     "row:r [ box:a aspect=2 height=fill width=10 box:b aspect=2 height=50% width=10 box:c aspect=2 height=content "
+     "width=10 natural=[0,7] ]",
+     "100x90", "a(0,0 10x90) b(10,0 10x45) c(20,0 10x7)"},
+    {"the root's aspect at height by content", "column:c aspect=2 [ box:a weight=1 ]", "100", "a(0,0 100x50)"},
 
     // Margins and alignment.
     {"an automatic margin takes the spare",
@@ -128,6 +177,42 @@ const BoxCase cases[] = {
     {"baseline of a column is its first child's",
      "row:r across=baseline [ column:a [ text:i text=x size=10 text:j text=x size=10 ] text:b text=x size=20 ]",
      "100x50", "a(0,9.5 6x25) i(0,9.5 6x12.5) j(0,22 6x12.5) b(6,0 12x25)"},
+
+    {"a percent margin on a baseline",
+     "row:r across=baseline [ text:a text=Fern text:b text=Fern margin={\"top\":\"3%\"} ]", "300x700",
+     "a(0,21 38.4x20) b(38.4,21 38.4x20)"},
+    {"a percent padding on a baseline",
+     "row:r across=baseline [ text:a text=Fern text:b text=Fern padding={\"top\":\"3%\"} ]", "300x700",
+     "a(0,21 38.4x20) b(38.4,0 38.4x21)"},
+    {"a row's baseline where its first child really lies",
+     "row:r across=baseline [ box:x width=10 height=3 row:p [ text:t text=Fern margin={\"y\":\"auto\"} box:q "
+     "height=100 ] ]",
+     "100x100", "x(0,52.2 10x3) p(10,0 38.4x100) t(10,40 38.4x20) q(48.4,0 0x100)"},
+    {"without automatic margins it lies at the top",
+     "row:r across=baseline [ box:x width=10 height=3 row:p [ text:t text=Fern box:q height=100 ] ]", "100x100",
+     "x(0,12.2 10x3) p(10,0 38.4x100) t(10,0 38.4x100) q(48.4,0 0x100)"},
+    {"a stack's baseline likewise",
+     "row:r across=baseline [ box:x width=10 height=3 stack:p height=100 [ text:t text=Fern margin={\"y\":\"auto\"} ] "
+     "]",
+     "100x100", "x(0,52.2 10x3) p(10,0 38.4x100) t(10,40 38.4x20)"},
+    {"a column's baseline likewise",
+     "row:r across=baseline [ box:x width=10 height=3 column:p height=100 [ text:t text=Fern margin={\"top\":\"auto\"} "
+     "] ]",
+     "100x100", "x(0,92.2 10x3) p(10,0 38.4x100) t(10,80 38.4x20)"},
+    {"a column that grows leaves its margins nothing",
+     "row:r across=baseline [ box:x width=10 height=3 column:p height=100 [ text:t text=Fern margin={\"top\":\"auto\"} "
+     "box:q weight=1 ] ]",
+     "100x100", "x(0,12.2 10x3) p(10,0 38.4x100) t(10,0 38.4x20) q(10,20 38.4x80)"},
+    {"a baseline outside its box takes no room",
+     "column:c [ row:r across=baseline [ text:a text=Fern max_height=0 ] box:b height=5 ]", "100x50",
+     "r(0,0 100x0) a(0,0 38.4x0) b(0,0 100x5)"},
+    {"fill beside an automatic margin, held by a limit",
+     "row:r [ box:a width=10 height=fill max_height=20 margin={\"top\":\"auto\"} ]", "100x50", "a(0,30 10x20)"},
+    {"a container smaller than its padding, laid from the far end",
+     "row:r padding={\"left\":30,\"right\":90} reverse=true [ box:a width=20 shrink=0 ]", "100x10", "a(10,0 20x10)"},
+    {"and right to left",
+     "direction=rtl row:r padding={\"left\":30,\"right\":90} reverse=true [ box:a width=20 shrink=0 ]", "100x10",
+     "a(10,0 20x10)"},
 
     // Order.
     {"order, ties in the order of the file", "row:r [ box:a width=1 order=1 box:b width=2 box:c width=3 order=first ]",

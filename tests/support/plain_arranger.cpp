@@ -212,7 +212,8 @@ class Plain {
       const auto content = tree_.content(node);
       return edges + (content ? content->height_for(inner).height : keys.natural.y);
     }
-    if (keys.kind == Kind::grid) return edges + sum_of(grid_axis(node, false, PlainQuestion::widest, inner, none, least));
+    if (keys.kind == Kind::grid)
+      return edges + sum_of(grid_axis(node, false, PlainQuestion::widest, inner, none, least));
     const auto lines = lines_of(node, inner);
     double sum = 0;
     if (keys.kind == Kind::row) {
@@ -278,8 +279,8 @@ class Plain {
                   laid.id, laid.width,
                   slot_in(grid_axis(node, true, PlainQuestion::room, inner, inner), first_cell, true).second));
       const Across own_align = laid.keys.self.y.value_or(keys.align.y.value_or(Across::stretch));
-      return top + slot_at + edge.before +
-             ahead(edge, left, own_align, scrolls(keys, false)) + baseline(laid.id, laid.width, laid.whole);
+      return top + slot_at + edge.before + ahead(edge, left, own_align, scrolls(keys, false)) +
+             baseline(laid.id, laid.width, laid.whole);
     }
     const Laid& first = lines.front().front();
     const Margin around = margin(first.keys, false, none);
@@ -586,7 +587,7 @@ class Plain {
 
   /// How far automatic margins push the first child of a line of a column.
   double pushed_ahead(Keys keys, const std::vector<Child>& all, std::vector<Item> items, std::size_t first,
-                        std::size_t last, double inner) const {
+                      std::size_t last, double inner) const {
     keys.along = Along::start;
     const std::vector<double> at = laid_along(keys, all, items, first, last, false, inner, keys.reverse);
     const Margin around = margin(all[first].keys, false, inner, keys.reverse);
@@ -745,7 +746,8 @@ class Plain {
     return {around.before + begins + (counted - size) / 2, size};
   }
 
-  /// Where the content box begins and ends; what is smaller than its padding has one of 0 behind the padding at its start.
+  /// Where the content box begins and ends; what is smaller than its padding has one of 0 behind the padding at its
+  /// start.
   std::pair<double, double> content_box(const Keys& keys, bool x, double size, double whole) const {
     const double start = before(keys, x, whole), end = size - after(keys, x, whole);
     if (start <= end) return {start, end};

@@ -106,7 +106,8 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
   testing::expect_golden("compare.txt", closed.out);
   const testing::Result at = shown({"--try", "beds.width=300", "--at", "phone", "--format", "json"});
   EXPECT_EQ(at.status, 1);
-  EXPECT_NE(at.out.find(R"({"node": "beds", "what": "changed", "widths": [{"from": 390, "to": 390}], "most": 58)"),
+  EXPECT_NE(at.out.find(
+                R"({"node": "console/body/beds", "what": "changed", "widths": [{"from": 390, "to": 390}], "most": 58)"),
             std::string::npos)
       << at.out;
   EXPECT_EQ(shown({"--try", "title.one_line=true"}).status, 0);

@@ -151,5 +151,27 @@ TEST(Ledger, TheProgramReadsLikeAnAccount) {
   EXPECT_EQ(json["settings"][0]["source"], "own");
 }
 
+TEST(Ledger, TheRoomOfAChildOfAWrappedRowIsItsLine) {
+  const Ledger account =
+      account_of("row:r wrap=true [ box:a width=80 natural=[0,10] box:b width=80 natural=[0,20] ]", "100x50", "r");
+  ASSERT_EQ(account.up_and_down.size(), 2U);
+  EXPECT_EQ(account.up_and_down[0].room, 20);
+  EXPECT_EQ(account.up_and_down[1].room, 30);
+  EXPECT_EQ(account.up_and_down[1].why, "stretched to its line");
+  const Ledger whole = account_of("row:r [ box:a width=80 natural=[0,10] ]", "100x50", "r");
+  EXPECT_EQ(whole.up_and_down[0].room, 50);
+  EXPECT_EQ(whole.up_and_down[0].why, "stretched to the room");
+}
+
+TEST(Ledger, AddsUpNearTheLargestLength) {
+  for (const char* scene :
+       {"grid:r columns=[\"1fr\",\"2fr\",\"content\"] gap=0.1 [ box:a natural=[333333333.3,1] box:b box:c "
+        "natural=[0.7,1] ]",
+        "row:r gap=0.1 [ box:a weight=0.3 box:b weight=0.7 min_width=999999999.9 box:c width=0.7 ]"}) {
+    EXPECT_TRUE(account_of(scene, "100x50", "r").adds_up()) << scene;
+    EXPECT_TRUE(account_of(scene, "999999999.3x50", "r").adds_up()) << scene;
+  }
+}
+
 }  // namespace
 }  // namespace fond_ladder

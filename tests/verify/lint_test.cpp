@@ -247,8 +247,10 @@ TEST(Lint, TheProgramTellsTheAnswerFirstAndFailsWhenItIsStrict) {
   strict.emplace_back("--strict");
   EXPECT_EQ(testing::run(strict).status, 1);
   const std::string json = testing::run({"lint", console, "--try", "alarm.height=20", "--format", "json"}).out;
-  EXPECT_NE(json.find(R"({"node": "alarm", "key": "touch", "finding": "too small", "why": "only 96 x 20 at worst)"),
-            std::string::npos)
+  EXPECT_NE(
+      json.find(
+          R"({"node": "console/bar/alarm", "key": "touch", "finding": "too small", "why": "only 96 x 20 at worst)"),
+      std::string::npos)
       << json;
 }
 

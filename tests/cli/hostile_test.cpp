@@ -1,0 +1,259 @@
+// SPDX-License-Identifier: MIT
+//
+// Scenes, names and folders from strangers: they steer no shell, no terminal, no other program and no markup, and take
+// a bounded time.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <filesystem>
+#include <nlohmann/json.hpp>
+#include <set>
+
+#include "model/printable.hpp"
+#include "support/program.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+using testing::Result;
+using testing::run;
+using testing::run_process;
+
+/// A folder of its own, empty.
+std::string fresh_folder(const std::string& name) {
+  const std::string folder = ::testing::TempDir() + "fond_ladder_" + name + "/";
+  fs::remove_all(folder);
+  fs::create_directory(folder);
+  return folder;
+}
+
+std::set<std::string> files_in(const std::string& folder) {
+  std::set<std::string> names;
+  for (const auto& entry : fs::directory_iterator(folder)) names.insert(entry.path().filename().string());
+  return names;
+}
+
+/// What a shell, a plotting program, a terminal or an XML reader would act on, 50 of them.
+std::vector<std::string> hostile_texts() {
+  std::vector<std::string> texts;
+  for (const char* command : {"touch pwned", "id>pwned", ": >pwned"}) {
+    for (const char* form : {"`%`", "$(%)", "\"`%`", "'`%`", "';%;'", "\";%;\"", "\\\"`%`", "|%", "\n%\n",
+                             "\nsystem '%'\n", "'\nsystem '%'\n", "@%", "${IFS}`%`", "''`%`''"}) {
+      std::string text = form;
+      text.replace(text.find('%'), 1, command);
+      texts.push_back(text);
+    }
+  }
+  for (const char* text : {"\x1b[31mred", "\x1b]0;title\x07", "x\nkept    a.width = 240", "a\rb",
+                           "\xe2\x80\xae"
+                           "desrever",
+                           "\xef\xbf\xbe", "<b>&amp;</b>]]>",
+                           "\xc2\x9b"
+                           "31m"}) {
+    texts.emplace_back(text);
+  }
+  return texts;
+}
+
+TEST(Hostile, NothingButThePictureComesOfAPlot) {
+  if (run_process("x", "gnuplot --version >/dev/null 2>&1 #").status != 0) GTEST_SKIP() << "gnuplot is not here";
+  const auto texts = hostile_texts();
+  ASSERT_EQ(texts.size(), 50U);
+  const std::string folder = fresh_folder("plots"), before = fs::current_path().string();
+  fs::current_path(folder);
+  const char* old_place = std::getenv("TMPDIR");
+  const std::string kept_place = old_place == nullptr ? "" : old_place;
+  for (const std::string& text : texts) {
+    ::setenv("TMPDIR", (folder + text).c_str(), 1);
+    const json scene{{"format", 1},
+                     {"scene", text},
+                     {"ladder", {{"width", {100, 120}}}},
+                     {"wordings", {{text, {{"texts", {{"t", text}}}}}}},
+                     {"parts", {{text, {{"kind", "box"}}}}},
+                     {"root", {{"kind", "row"}, {"children", {{{"kind", "text"}, {"name", "t"}, {"text", text}}}}}}};
+    const Result result =
+        run({"climb", "-", "--wording", text, "--show", "t.width", "--plot", "curves.svg"}, scene.dump());
+    EXPECT_EQ(result.status, 0) << text << result.err;
+    EXPECT_EQ(files_in(folder), std::set<std::string>{"curves.svg"}) << text;
+    const std::string quantity = run({"climb", "-", "--show", text, "--plot", "curves.svg"}, scene.dump()).err;
+    EXPECT_EQ(std::ranges::count(quantity, '\n'), 1) << quantity;
+    const std::string svg = testing::file_text("curves.svg");
+    EXPECT_EQ(svg.find("<b>"), std::string::npos);
+    EXPECT_EQ(sound_utf8(svg), svg) << "well-formed";
+    fs::remove("curves.svg");
+  }
+  kept_place.empty() ? ::unsetenv("TMPDIR") : ::setenv("TMPDIR", kept_place.c_str(), 1);
+  fs::current_path(before);
+}
+
+TEST(Hostile, TablesAndMessagesHoldNothingThatSteersATerminal) {
+  for (const std::string& text : hostile_texts()) {
+    const json node{{"kind", "box"}, {"name", "a"}, {"width", 10}, {"part", text}, {"like", text}};
+    json scene{{"format", 1},
+               {"scene", text},
+               {"ladder", {{"width", {100, 104}}, {"height", 50}}},
+               {"wordings", {{text, {{"texts", json::object()}}}}},
+               {"parts", {{text, {{"kind", "box"}}}}},
+               {"shared", {{text, {{"height", 5}}}}},
+               {"claims", {"a.width = 240", "a.width\n= 240"}},
+               {"root", {{"kind", "row"}, {"name", "r"}, {"children", {node, {{"kind", "text"}, {"text", text}}}}}}};
+    const std::string sound = scene.dump();
+    scene["root"]["children"][0][text] = text;
+    const std::string faulty = scene.dump();
+    const std::vector<std::vector<std::string>> calls{{"measure", "-", "--wording", text},
+                                                      {"measure", "-", "--settings", "a"},
+                                                      {"climb", "-"},
+                                                      {"ledger", "-", "a"},
+                                                      {"check", "-", "--wording", "all"},
+                                                      {"check", "-", "--claim", text},
+                                                      {"lint", "-", "--wording", "all"},
+                                                      {"compare", "-", "--wording", text},
+                                                      {"compare", "-", text},
+                                                      {"measure", text},
+                                                      {"measure", "-", "--at", text},
+                                                      {"measure", "-", "--try", text},
+                                                      {"measure", "-", "--wording", text + "x"},
+                                                      {text},
+                                                      {"tidy", text, "-o", text}};
+    for (const auto& call : calls) {
+      for (const std::string* input : {&sound, &faulty}) {
+        const Result result = run(call, *input, {});
+        for (const std::string& printed : {result.out, result.err}) {
+          std::istringstream lines(printed);
+          for (std::string line; std::getline(lines, line);) {
+            EXPECT_EQ(printable(line), line) << call[0] << " " << text;
+            EXPECT_FALSE(line.starts_with("kept    a.width")) << printed;
+          }
+        }
+      }
+    }
+  }
+}
+
+TEST(Hostile, PrintableTextShowsWhatItCannotPrint) {
+  const struct {
+    std::string_view text, seen;
+  } cases[] = {
+      {"North house, 21 °C – \"é\" \\ 日本 👩‍🌾", "North house, 21 °C – \"é\" \\ 日本 👩‍🌾"},
+      {"a\nb\tc\rd", "a\\nb\\tc\\rd"},
+      {"\x1b[31m\x07\x7f", "\\x1B[31m\\x07\\x7F"},
+      {"\xc2\x9b", "\\x9B"},
+      {"\xe2\x80\xae|\xe2\x81\xa6", "\\u202E|\\u2066"},
+      {"\xef\xbf\xbe\xff", "\\uFFFE\\xFF"},
+      {"\xf3\xa0\x80\x81", "\\U000E0001"},
+  };
+  for (const auto& [text, seen] : cases) EXPECT_EQ(printable(text), seen);
+  EXPECT_EQ(sound_utf8("a\tb\n\x01\xff\xef\xbf\xbe"), "a\tb\n\xEF\xBF\xBD\xEF\xBF\xBD\xEF\xBF\xBD");
+}
+
+TEST(Hostile, JUnitStaysXmlWhateverTheTitleIs) {
+  const std::string file = testing::temporary("hostile.xml", "");
+  const json scene{{"format", 1},
+                   {"scene", "a\x01\xef\xbf\xbe]]><!-- \xe2\x80\xae"},
+                   {"claims", {"r.width\n= 1"}},
+                   {"root", {{"kind", "row"}, {"name", "r"}}}};
+  EXPECT_EQ(run({"check", "-", "--junit", file}, scene.dump()).status, 1);
+  const std::string xml = testing::file_text(file);
+  EXPECT_EQ(sound_utf8(xml), xml);
+  EXPECT_THAT(xml, ::testing::HasSubstr("a\xEF\xBF\xBD\xEF\xBF\xBD]]>&lt;!--"));
+}
+
+// --- what grows ----------------------------------------------------------------------------------------------------
+
+/// Parts of which each uses the next one twice, so many deep.
+json doubling_parts(int deep) {
+  json parts;
+  for (int i = 0; i < deep; ++i) {
+    const json next{{"part", "p" + std::to_string(i + 1)}};
+    parts["p" + std::to_string(i)] = {{"kind", "row"}, {"children", {next, next}}};
+  }
+  parts["p" + std::to_string(deep)] = {{"kind", "box"}};
+  return parts;
+}
+
+json nested_copies(int deep, int copies) {
+  json node{{"kind", "box"}};
+  for (int i = 0; i < deep; ++i) node = {{"kind", "row"}, {"copies", copies}, {"children", {node}}};
+  return node;
+}
+
+std::string repeated(const std::string& text, int times) {
+  std::string all;
+  for (int i = 0; i < times; ++i) all += text;
+  return all;
+}
+
+TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
+  const json uses{{"kind", "row"}, {"children", {{{"part", "p0"}}}}};
+  const json liked{{"kind", "row"}, {"children", json::array()}};
+  json many_likes = liked, many_parts = liked, modes;
+  for (int i = 0; i < 1500; ++i) modes.push_back("m" + std::to_string(i));
+  for (int i = 0; i < 3000; ++i) many_likes["children"].push_back({{"kind", "text"}, {"like", "s"}});
+  for (int i = 0; i < 3000; ++i) many_parts["children"].push_back({{"part", "p" + std::to_string(i) + "x"}});
+  const std::string too_large = "parts and copies make this scene too large: 400,000 nodes";
+  const struct {
+    const char* name;
+    json scene;
+    std::string says;
+  } cases[] = {
+      {"parts that double 40 times", {{"parts", doubling_parts(40)}, {"root", uses}}, too_large},
+      {"copies of copies",
+       {{"root", {{"kind", "row"}, {"children", {nested_copies(3, 99)}}}}},
+       "copies of copies make"},
+      {"many copies of copies",
+       {{"root", {{"kind", "row"}, {"children", json::array_t(30, nested_copies(2, 400))}}}},
+       too_large},
+      {"a long text that many share",
+       {{"shared", {{"s", {{"text", std::string(200000, 'x')}}}}}, {"root", many_likes}},
+       too_large},
+      {"a long name, copied",
+       {{"root",
+         {{"kind", "row"}, {"children", {{{"kind", "box"}, {"name", std::string(50000, 'n')}, {"copies", 100000}}}}}}},
+       too_large},
+      {"more faults than anybody reads",
+       {{"parts", doubling_parts(2)}, {"root", many_parts}},
+       "and 900 more errors at least"},
+      {"more modes than anybody switches",
+       {{"modes", modes}, {"root", liked}},
+       "a scene has at most 1,000 ranges and modes"},
+      {"a claim of 100,000 terms",
+       {{"claims", {"row#0.width" + repeated(" + 1", 100000) + " = 3"}}, {"root", liked}},
+       "this claim is longer than 4,000 words and marks; cut it into several"},
+      {"stars without end",
+       {{"claims", json::array_t(5000, "uncut(*)")}, {"root", many_likes}, {"shared", {{"s", {{"text", "x"}}}}}},
+       "the stars in the claims up to here stand for too many nodes"},
+  };
+  for (const auto& [name, body, says] : cases) {
+    json scene = body;
+    scene["format"] = 1;
+    const Result read = run({"measure", "-", "--at", "10x10"}, scene.dump());
+    EXPECT_EQ(read.status, 2) << name;
+    EXPECT_THAT(read.err, ::testing::HasSubstr(says)) << name;
+    EXPECT_LE(std::ranges::count(read.err, '\n'), 101) << name;
+  }
+}
+
+TEST(Hostile, WhatIsDeepOrWideAndNoMoreIsRead) {
+  json chain, parts;
+  for (int i = 0; i < 400; ++i) {
+    parts["p" + std::to_string(i)] = {{"kind", "row"}, {"children", {{{"part", "p" + std::to_string(i + 1)}}}}};
+  }
+  parts["p400"] = {{"kind", "box"}, {"name", "end"}, {"width", 7}};
+  // Unused parts are checked, and expanded nowhere.
+  json doubling = doubling_parts(60);
+  doubling.update(parts);
+  const json scene{{"format", 1}, {"parts", doubling}, {"root", {{"kind", "row"}, {"children", {{{"part", "p0"}}}}}}};
+  const std::string text = scene.dump();
+  EXPECT_EQ(run({"ledger", "-", "end", "--at", "100x10"}, text).status, 0) << run({"ledger", "-", "end"}, text).err;
+  // As many terms as a claim may have are walked without harm.
+  const std::string claim = "r.width" + repeated(" + 1", 1900) + " = r.width + 1900";
+  const json sums{
+      {"format", 1}, {"ladder", {{"width", {1, 3}}}}, {"claims", {claim}}, {"root", {{"kind", "row"}, {"name", "r"}}}};
+  EXPECT_EQ(run({"check", "-"}, sums.dump()).status, 0);
+}
+
+}  // namespace
+}  // namespace fond_ladder
