@@ -36,15 +36,10 @@ Pair parse_point(const std::string& text) {
   return {parse_coordinate(items[0], message), parse_coordinate(items[1], message)};
 }
 
-std::vector<std::string> steps(const Tree& tree, const std::vector<NodeId>& nodes) {
-  std::vector<std::string> names;
-  for (const NodeId node : nodes) names.push_back(tree.step(node));
-  return names;
-}
-
+/// The children of one container, three ways.
 struct Orders {
-  std::string path;
-  std::vector<std::string> file, laid, painted;
+  NodeId container;
+  std::vector<NodeId> file, laid, painted;
 };
 
 std::vector<Orders> all_orders(const Scene& scene, const Arrangement& arrangement) {
@@ -56,8 +51,7 @@ std::vector<Orders> all_orders(const Scene& scene, const Arrangement& arrangemen
   std::vector<Orders> all;
   for (const auto& placed : arrangement.boxes()) {
     if (!is_container(tree.kind(placed.node)) || tree.child_count(placed.node) < 2) continue;
-    all.push_back({tree.path(placed.node), steps(tree, tree.children(placed.node)),
-                   steps(tree, arrangement.laid_order(placed.node)), steps(tree, painted[placed.node])});
+    all.push_back({placed.node, tree.children(placed.node), arrangement.laid_order(placed.node), painted[placed.node]});
   }
   return all;
 }
@@ -116,15 +110,25 @@ void print_orders(const Scene& scene, const Arrangement& arrangement, const Meas
                   std::ostream& out) {
   std::vector<std::string> items;
   Table table({{"container"}, {"order"}, {"children"}});
+  const Tree& tree = scene.tree;
   for (const Orders& orders : all_orders(scene, arrangement)) {
     if (options.format == Format::json) {
+      const auto paths = [&](const std::vector<NodeId>& nodes) {
+        std::vector<std::string> all;
+        for (const NodeId node : nodes) all.push_back(tree.path(node));
+        return json_list(all);
+      };
       items.push_back(fmt::format("{{\"path\": {}, \"file\": {}, \"laid\": {}, \"painted\": {}}}",
-                                  json_text(orders.path), json_list(orders.file), json_list(orders.laid),
-                                  json_list(orders.painted)));
+                                  json_text(tree.path(orders.container)), paths(orders.file), paths(orders.laid),
+                                  paths(orders.painted)));
       continue;
     }
-    const auto list = [](const std::vector<std::string>& names) { return fmt::format("{}", fmt::join(names, " ")); };
-    table.add({orders.path, "file", list(orders.file)});
+    const auto list = [&](const std::vector<NodeId>& nodes) {
+      std::string names;
+      for (const NodeId node : nodes) names += (names.empty() ? "" : " ") + tree.step(node);
+      return names;
+    };
+    table.add({tree.path(orders.container), "file", list(orders.file)});
     table.add({"", "laid", orders.laid == orders.file ? "the same" : list(orders.laid)});
     table.add({"", "painted", orders.painted == orders.file ? "the same" : list(orders.painted)});
   }

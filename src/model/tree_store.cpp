@@ -150,7 +150,12 @@ void TreeStore::set_fields(Index node, const Keys& keys) {
   CompiledNode compiled = compile(keys, em_, direction_);
   compiled.traits.odd_children = flat_.traits[node].odd_children;
   compiled.traits.odd_cells = flat_.traits[node].odd_cells;
-  compiled.traits.holds_scroller = flat_.traits[node].holds_scroller;
+  if (is_container(keys.kind)) {
+    compiled.traits.holds_scroller = flat_.traits[node].holds_scroller;
+    if (!is_container(kind(node))) {  // what lies in it counts from here on
+      for_each_child(node, [&](Index child) { compiled.traits.holds_scroller |= flat_.traits[child].holds_scroller; });
+    }
+  }
   compiled.traits.stands_on_base = flat_.traits[node].stands_on_base || keys.across == Across::baseline;
   flat_.traits[node] = compiled.traits;
   tell_parent(node);
@@ -446,8 +451,10 @@ void TreeStore::tell_parent(Index node) {
 }
 
 void TreeStore::tell_of_scroller(Index node) {
-  if (!flat_.traits[node].scroll_y) return;
-  for (; node != no_index && !flat_.traits[node].holds_scroller; node = flat_.parent[node]) {
+  if (!flat_.traits[node].scroll_y && !flat_.traits[node].holds_scroller) return;
+  flat_.traits[node].holds_scroller = 1;
+  for (node = flat_.parent[node]; node != no_index && is_container(kind(node)); node = flat_.parent[node]) {
+    if (flat_.traits[node].holds_scroller) return;
     flat_.traits[node].holds_scroller = 1;
   }
 }
@@ -460,7 +467,7 @@ void TreeStore::survey() {
     Traits& traits = flat_.traits[node];
     traits.odd_children = 0;
     traits.odd_cells = 0;
-    traits.holds_scroller = 0;
+    traits.holds_scroller = traits.scroll_y;
     traits.stands_on_base = static_cast<Across>(traits.across) == Across::baseline;
     most_children_ = std::max<std::size_t>(most_children_, flat_.child_count[node]);
     tell_parent(node);

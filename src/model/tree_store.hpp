@@ -138,7 +138,8 @@ class TreeStore {
   void pack();
   /// Raises what a parent must know of its children; lowered again only by `survey`.
   void tell_parent(Index node);
-  /// Raises in a node that scrolls, and in all above it, that they hold a scroller; lowered again only by `survey`.
+  /// Raises in a node that scrolls, and in the containers above it, that they hold a scroller; lowered in containers
+  /// only by `survey`.
   void tell_of_scroller(Index node);
   /// Finds afresh what parents must know of their children.
   void survey();

@@ -57,8 +57,7 @@ class View {
   [[nodiscard]] double need(Index node) const { return need_[node]; }
   /// The height that a node cannot do without (sizes rule, least height): its height by content, but for what scrolls.
   [[nodiscard]] double least_height(Index node) const {
-    const Traits own = traits(node);
-    return own.holds_scroller && !own.passive ? least_height_[node] : need_[node];
+    return traits(node).holds_scroller ? least_height_[node] : need_[node];
   }
   [[nodiscard]] double baseline(Index node) const { return baseline_[node]; }
   [[nodiscard]] double size(Index node, Axis axis) const { return size_[axis][node]; }

@@ -161,7 +161,7 @@ Index end_of_line(const Laying<axis, Frame>& laying, Index first) {
 
 /// What each child brings to the sharing, for a content box of `inner` along.
 template <Axis axis>
-Laying<axis, Frame> gather_portions(Frame& frame, Index node, double inner) {
+[[gnu::always_inline]] inline Laying<axis, Frame> gather_portions(Frame& frame, Index node, double inner) {
   const Traits own = frame.traits(node);
   Laying<axis, Frame> laying{
       frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), frame.flow(node)};
@@ -196,9 +196,21 @@ void lay_along(Frame& frame, Index node) {
 
 // --- lines across the axis -----------------------------------------------------------------------------------------
 
-/// Without wrapping the one line is the whole content box.
-void fill_with_one_line(double inner, std::span<Line> lines) {
-  for (Line& line : lines) line.size = inner;
+/// The lines of a row that wraps, or in which baselines count: without wrapping one line as high as the content box.
+std::span<const Line> measured_lines(Frame& frame, Index node, const Flow& flow, double inner) {
+  const Traits own = frame.traits(node);
+  auto& lines = frame.scratch.lines;
+  for (Index i = 0; i < flow.size(); ++i) {
+    if (!frame.is_plain(flow[i])) frame.resolve_edges(flow[i], y_axis, inner);
+  }
+  split_lines(frame, own, flow, lines);
+  measure_lines_down(frame, own, flow, inner, lines);
+  if (own.wrap) {
+    spread_lines(frame, node, y_axis, inner, lines);
+  } else {
+    for (Line& line : lines) line.size = inner;
+  }
+  return lines;
 }
 
 /// Across of a row: its lines, known since pass 2, get their heights and their children's.
@@ -206,20 +218,9 @@ void lay_across_row(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
   const Flow flow = frame.flow(node);
   const CrossAxis<y_axis> across(frame, node, false);
-  if (!own.wrap && !own.stands_on_base) {
-    for (Index i = 0; i < flow.size(); ++i) {
-      place_across(frame, across, flow[i], {0, across.whole}, alignment(own, frame.traits(flow[i])));
-    }
-    return;
-  }
-  for (Index i = 0; i < flow.size(); ++i) {
-    if (!frame.is_plain(flow[i])) frame.resolve_edges(flow[i], y_axis, across.whole);
-  }
-  auto& lines = frame.scratch.lines;
-  split_lines(frame, own, flow, lines);
-  measure_lines_down(frame, own, flow, across.whole, lines);
-  own.wrap ? spread_lines(frame, node, y_axis, across.whole, lines) : fill_with_one_line(across.whole, lines);
-  for (const Line& line : lines) {
+  const Line whole{0, flow.size(), across.whole, 0, 0};
+  const bool simple = !own.wrap && !own.stands_on_base;
+  for (const Line& line : simple ? std::span(&whole, 1) : measured_lines(frame, node, flow, across.whole)) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
       const Index child = flow[i];
       double to_baseline = -1;

@@ -35,16 +35,6 @@ void measure(const View& view, const Traits& row, const Flow& flow, Line& line, 
 
 }  // namespace
 
-Across alignment(const Traits& container, const Traits& child) {
-  const auto align = static_cast<Across>(child.self_across != follows_parent ? child.self_across : container.across);
-  return align == Across::baseline && !is_row(container) ? Across::start : align;
-}
-
-bool stands_on_baseline(const View& view, const Traits& row, Index node) {
-  if (alignment(row, view.traits(node)) != Across::baseline) return false;
-  return Child<y_axis, false>(view, node).auto_margins(false) == 0;
-}
-
 void split_lines(const View& view, const Traits& container, const Flow& flow, std::vector<Line>& lines) {
   lines.clear();
   if (!container.wrap) {

@@ -23,9 +23,15 @@ enum class HeightBy : std::uint8_t { content, least };
 }
 
 /// Where a child of a row or column lies across it: its own word, else the container's.
-[[nodiscard]] Across alignment(const Traits& container, const Traits& child);
+[[nodiscard]] inline Across alignment(const Traits& container, const Traits& child) {
+  const auto align = static_cast<Across>(child.self_across != follows_parent ? child.self_across : container.across);
+  return align == Across::baseline && container.node_kind() != Kind::row ? Across::start : align;
+}
 /// Whether a child of a row is aligned by its baseline.
-[[nodiscard]] bool stands_on_baseline(const View& view, const Traits& row, Index node);
+[[nodiscard]] inline bool stands_on_baseline(const View& view, const Traits& row, Index node) {
+  if (alignment(row, view.traits(node)) != Across::baseline) return false;
+  return Child<y_axis, false>(view, node).auto_margins(false) == 0;
+}
 
 /// Whether a child begins a line of its own; marks of a container that lays no lines any more do not count.
 [[nodiscard]] inline bool begins_line(const View& view, const Traits& container, Index child) {

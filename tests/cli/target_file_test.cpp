@@ -27,10 +27,11 @@ using testing::file_text;
 class TargetFile : public ::testing::Test {
  protected:
   void SetUp() override {
-    folder_ = ::testing::TempDir() + "fond_ladder_targets/";
-    fs::remove_all(folder_);
-    fs::create_directory(folder_);
+    folder_ = ::testing::TempDir() + "fond_ladder_targets_XXXXXX";
+    ASSERT_NE(::mkdtemp(folder_.data()), nullptr);
+    folder_ += "/";
   }
+  void TearDown() override { fs::remove_all(folder_); }
   [[nodiscard]] std::string at(const std::string& name) const { return folder_ + name; }
   void put(const std::string& name, const std::string& text) const { std::ofstream(at(name)) << text; }
   [[nodiscard]] std::ptrdiff_t files() const { return std::distance(fs::directory_iterator(folder_), {}); }
