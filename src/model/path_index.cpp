@@ -44,7 +44,9 @@ PathIndex::PathIndex(const TreeStore& store) {
 }
 
 std::span<const Entry> PathIndex::with_step(const TreeStore& store, std::string_view step) const {
-  const auto [first, last] = std::ranges::equal_range(by_step_, key_of_step(store, step), {}, &Entry::first);
+  const std::uint64_t key = key_of_step(store, step);
+  const auto first = std::ranges::lower_bound(by_step_, key, {}, &Entry::first);
+  const auto last = std::ranges::upper_bound(by_step_, key, {}, &Entry::first);
   return {first, last};
 }
 
