@@ -8,9 +8,9 @@
 #include "cli/command.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/key_table.hpp"
-#include "scene/scene_text.hpp"
-#include "verify/idle_settings.hpp"
-#include "verify/shell_word.hpp"
+#include "model/shell_word.hpp"
+#include "scene/read/scene_text.hpp"
+#include "verify/lint/idle_settings.hpp"
 
 namespace fond_ladder::cli {
 namespace {

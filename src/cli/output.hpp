@@ -7,7 +7,7 @@
 
 #include "fond_ladder/scene.hpp"
 #include "model/number_text.hpp"
-#include "scene/json_page.hpp"
+#include "scene/write/json_page.hpp"
 
 namespace fond_ladder::cli {
 

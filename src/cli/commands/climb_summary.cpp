@@ -1,0 +1,217 @@
+// SPDX-License-Identifier: MIT
+#include "cli/commands/climb_summary.hpp"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "cli/output.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+std::string name(const Scene& scene, const Quantity& quantity) {
+  return "`" + scene.tree.tail(quantity.node) + "`";
+}
+
+double size_at(const Climb::Step& step, bool along_height) {
+  return along_height ? step.container.height : step.container.width;
+}
+
+/// Sizes of a climb at which something is so, as `below 520 and from 640 to 776`; empty: nowhere.
+class Where {
+ public:
+  Where(const Climb& climbed, bool along_height) : climbed_(climbed), along_height_(along_height) {}
+
+  template <class IsSo>
+  std::string operator()(std::size_t quantity, const IsSo& is_so) const {
+    std::vector<std::string> parts;
+    const auto& steps = climbed_.steps;
+    for (std::size_t i = 0; i < steps.size();) {
+      if (!is_so(steps[i].values[quantity])) {
+        ++i;
+        continue;
+      }
+      std::size_t end = i;
+      while (end < steps.size() && is_so(steps[end].values[quantity])) ++end;
+      const std::string from = begin(quantity, i), below = end < steps.size() ? begin(quantity, end) : "";
+      if (i == 0 && end == steps.size()) return "at every size";
+      parts.push_back(i == 0                ? fmt::format("below {}", below)
+                      : end == steps.size() ? fmt::format("from {} up", from)
+                                            : fmt::format("from {} to {}", from, below));
+      i = end;
+    }
+    constexpr std::size_t most = 3;
+    if (parts.size() > most) {
+      const std::size_t more = parts.size() - most;
+      parts.resize(most);
+      return fmt::format("{} and at {} more", fmt::join(parts, ", "),
+                         more == 1 ? "1 place" : fmt::format("{} places", more));
+    }
+    return fmt::format("{}", fmt::join(parts, " and "));
+  }
+
+ private:
+  /// Where what is so at step `i`, and not before, begins: at a turn between the two, if there is one.
+  [[nodiscard]] std::string begin(std::size_t quantity, std::size_t i) const {
+    const double size = size_at(climbed_.steps[i], along_height_);
+    if (i == 0) return rounded(size);
+    const double before = size_at(climbed_.steps[i - 1], along_height_);
+    for (const Turn& turn : climbed_.turns()) {
+      if (turn.quantity == quantity && turn.at > before && turn.at <= size) return rounded(turn.at);
+    }
+    return rounded(size);
+  }
+
+  const Climb& climbed_;
+  bool along_height_;
+};
+
+std::string range_text(const Scene& scene, bool along_height) {
+  std::vector<std::string> parts;
+  for (const Range& range : scene.ranges) {
+    const auto& from = along_height ? range.from_height : range.from_width;
+    const auto& below = along_height ? range.below_height : range.below_width;
+    if (!from && !below) continue;
+    parts.push_back(fmt::format("`{}` holds {}", range.name,
+                                from && below ? fmt::format("from {} to {}", rounded(*from), rounded(*below))
+                                : from        ? fmt::format("from {} up", rounded(*from))
+                                              : fmt::format("below {}", rounded(*below))));
+  }
+  return fmt::format("{}", fmt::join(parts, ", "));
+}
+
+std::string cut_text(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked, const Where& where) {
+  std::vector<std::string> parts;
+  constexpr std::size_t most_told = 3;
+  std::size_t more = 0;
+  for (std::size_t q = 0; q < asked.size(); ++q) {
+    if (asked[q].measure != Measure::cut) continue;
+    const std::string places = where(q, [](const auto& value) { return value && *value > 0; });
+    if (places.empty()) continue;
+    if (parts.size() == most_told) {
+      ++more;
+      continue;
+    }
+    double most = 0;
+    for (const auto& step : climbed.steps) most = std::max(most, step.values[q].value_or(0));
+    parts.push_back(fmt::format("{} sticks out {}, by {} at most", name(scene, asked[q]), places, rounded(most)));
+  }
+  if (parts.empty()) return "nothing is cut";
+  return fmt::format("{}{}", fmt::join(parts, "; "), more > 0 ? fmt::format("; {} more stick out", more) : "");
+}
+
+/// `beds` is 240 from 640 up.
+std::string constant_text(const Scene& scene, const Climb& climbed, const Quantity& asked, std::size_t quantity,
+                          bool along_height) {
+  const Turn* last = nullptr;
+  for (const Turn& turn : climbed.turns()) {
+    if (turn.quantity == quantity) last = &turn;
+  }
+  if (last == nullptr || last->slope_after != 0 || !last->after ||
+      last->to == size_at(climbed.steps.back(), along_height)) {
+    return "";
+  }
+  return fmt::format("{} is {} from {} up", name(scene, asked), rounded(*last->after), rounded(last->to));
+}
+
+bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& containers) {
+  for (NodeId at = node; at; at = tree.parent(at)) {
+    if (std::ranges::find(containers, at) != containers.end()) return true;
+  }
+  return false;
+}
+
+int depth_of(const Tree& tree, NodeId node) {
+  int depth = 0;
+  for (NodeId at = tree.parent(node); at; at = tree.parent(at)) ++depth;
+  return depth;
+}
+
+}  // namespace
+
+std::vector<Quantity> all_quantities(const Scene& scene, bool along_height) {
+  constexpr std::size_t most_nodes = 2000;
+  std::vector<Quantity> all;
+  std::size_t seen = 0;
+  for (const NodeId node : scene.tree.nodes()) {
+    if (++seen > most_nodes) break;
+    if (node != scene.tree.root()) {
+      all.push_back({node, along_height ? Measure::height : Measure::width, ""});
+      all.push_back({node, Measure::cut, ""});
+    }
+    const Keys keys = scene.tree.keys(node);
+    if (keys.wrap && (keys.kind == Kind::row || keys.kind == Kind::column)) all.push_back({node, Measure::lines, ""});
+    if (keys.kind == Kind::grid) all.push_back({node, Measure::columns, ""});
+  }
+  return all;
+}
+
+std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked,
+                                  bool along_height) {
+  std::vector<double> amount(asked.size());
+  for (const Turn& turn : climbed.turns()) {
+    amount[turn.quantity] += std::abs(turn.after.value_or(0) - turn.before.value_or(0)) +
+                             100 * std::abs(turn.slope_after - turn.slope_before);
+  }
+  std::vector<Telling> telling;
+  for (std::size_t q = 0; q < amount.size(); ++q) {
+    if (amount[q] < 1e-6 || asked[q].measure != (along_height ? Measure::height : Measure::width)) continue;
+    const auto is_alike = [&](const Telling& other) {
+      return std::ranges::all_of(climbed.steps, [&](const Climb::Step& step) {
+        const auto &a = step.values[q], &b = step.values[other.quantity];
+        return a.has_value() == b.has_value() && (!a || std::abs(*a - *b) < 1e-6);
+      });
+    };
+    const auto alike = std::ranges::find_if(telling, is_alike);
+    if (alike != telling.end()) {
+      alike->alike.push_back(q);
+    } else {
+      telling.push_back({q, {}});
+    }
+  }
+  const auto depth = [&](const Telling& one) { return depth_of(scene.tree, asked[one.quantity].node); };
+  std::ranges::stable_sort(telling, [&](const Telling& a, const Telling& b) {
+    return depth(a) != depth(b) ? depth(a) < depth(b) : amount[a.quantity] > amount[b.quantity];
+  });
+  return telling;
+}
+
+std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked,
+                    const std::vector<Telling>& telling, bool along_height, const std::vector<std::string>& modes) {
+  const Where where(climbed, along_height);
+  std::vector<std::string> sentences;
+  if (const std::string ranges = range_text(scene, along_height); !ranges.empty()) sentences.push_back(ranges);
+  if (!modes.empty()) sentences.push_back(fmt::format("`{}` is on", fmt::join(modes, "`, `")));
+  for (std::size_t q = 0; q < asked.size(); ++q) {
+    if (asked[q].measure == Measure::lines) {
+      const std::string places = where(q, [](const auto& value) { return value && *value > 1.5; });
+      if (!places.empty()) sentences.push_back(fmt::format("{} wraps {}", name(scene, asked[q]), places));
+    } else if (asked[q].measure == Measure::columns) {
+      double least = climbed.steps[0].values[q].value_or(0), most = least;
+      for (const auto& step : climbed.steps) {
+        least = std::min(least, step.values[q].value_or(0));
+        most = std::max(most, step.values[q].value_or(0));
+      }
+      if (least != most) {
+        sentences.push_back(
+            fmt::format("{} has {} to {} columns", name(scene, asked[q]), rounded(least), rounded(most)));
+      }
+    }
+  }
+  constexpr std::size_t most_constant = 3;
+  std::vector<NodeId> told;
+  for (const Telling& one : telling) {
+    if (told.size() == most_constant) break;
+    const Quantity& quantity = asked[one.quantity];
+    const std::string text = constant_text(scene, climbed, quantity, one.quantity, along_height);
+    if (text.empty() || lies_in(scene.tree, quantity.node, told)) continue;
+    sentences.push_back(text);
+    told.push_back(quantity.node);
+  }
+  sentences.push_back(cut_text(scene, climbed, asked, where));
+  return fmt::format("{}.", fmt::join(sentences, "; "));
+}
+
+}  // namespace fond_ladder::cli

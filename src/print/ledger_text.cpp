@@ -1,0 +1,146 @@
+// SPDX-License-Identifier: MIT
+#include <ostream>
+
+#include "fond_ladder/ledger.hpp"
+#include "model/number_text.hpp"
+#include "print/table.hpp"
+
+namespace fond_ladder {
+namespace {
+
+constexpr auto numbers = Table::Align::numbers;
+
+/// The sum from the inner size down to what is shared.
+void print_sum(std::ostream& out, const LedgerLine& line) {
+  const auto row = [&](const std::string& number, const std::string& what) {
+    out << "  " << std::string(number.size() < 10 ? 10 - number.size() : 0, ' ') << number << "  " << what << '\n';
+  };
+  const std::size_t gaps = line.entries.empty() ? 0 : line.entries.size() - 1;
+  row(rounded(line.inner), "inner size");
+  if (line.gaps != 0)
+    row(rounded(-line.gaps), std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
+  if (line.margins != 0) row(rounded(-line.margins), "margins");
+  row(rounded(-line.bases), "what the children start from");
+  row("= " + rounded(line.free), line.free < 0 ? "missing" : "to share");
+}
+
+void print_rounds(std::ostream& out, const LedgerLine& line) {
+  int number = 0;
+  for (const LedgerRound& round : line.rounds) {
+    std::string names;
+    constexpr std::size_t most = 6;
+    for (std::size_t i = 0; i < round.settled.size() && i < most; ++i) {
+      names += (i > 0 ? ", " : "") + line.entries[round.settled[i]].name;
+    }
+    if (round.settled.size() > most) names += " and " + std::to_string(round.settled.size() - most) + " more";
+    const bool last = ++number == static_cast<int>(line.rounds.size());
+    out << "  round " << number << ": ";
+    if (line.grows) {
+      out << rounded(round.free) << " to hand out, " << rounded(round.level) << " for a factor of 1";
+    } else {
+      out << rounded(-round.free) << " to take, " << rounded(-round.level * 100)
+          << " % of what each starts from, times its factor";
+    }
+    out << (last ? "; settles " : "; stopped by a limit: ") << names << '\n';
+  }
+}
+
+void print_line(std::ostream& out, const LedgerLine& line) {
+  print_sum(out, line);
+  if (!line.rounds.empty()) out << '\n';
+  print_rounds(out, line);
+  out << '\n';
+  Table table({{"  child"},
+               {"before", numbers},
+               {"starts from", numbers},
+               {""},
+               {"least", numbers},
+               {""},
+               {"most", numbers},
+               {line.grows ? "grow" : "shrink", numbers},
+               {"size", numbers},
+               {"why"}});
+  for (const LedgerEntry& entry : line.entries) {
+    table.add({"  " + entry.name, rounded(entry.before), rounded(entry.base), entry.base_from, rounded(entry.least),
+               entry.least_from, entry.most ? rounded(*entry.most) : "", rounded(entry.factor), rounded(entry.size),
+               entry.why});
+  }
+  table.print(out);
+  out << "\n  ";
+  for (const LedgerEntry& entry : line.entries) {
+    if (entry.before != 0) out << rounded(entry.before) << " + ";
+    out << entry.name << ' ' << rounded(entry.size) << " + ";
+  }
+  out << rounded(line.after) << " = " << rounded(line.sum);
+  if (line.sum > line.inner + 1e-6) {
+    out << ", " << rounded(line.sum - line.inner) << " more than the inner size " << rounded(line.inner)
+        << ": it sticks out\n";
+  } else {
+    out << ", the inner size" << (line.spare > 1e-6 ? "; " + rounded(line.spare) + " of it is spare" : "") << '\n';
+  }
+}
+
+void print_places(std::ostream& out, const std::vector<LedgerPlace>& places, const char* axis) {
+  if (places.empty()) return;
+  out << '\n' << axis << '\n';
+  Table table({{"  child"}, {"room", numbers}, {"size", numbers}, {"from the edge", numbers}, {"why"}});
+  for (const LedgerPlace& place : places) {
+    table.add({"  " + place.name, rounded(place.room), rounded(place.size), rounded(place.ahead), place.why});
+  }
+  table.print(out);
+}
+
+void print_tracks(std::ostream& out, const LedgerTracks& tracks, const char* name) {
+  if (tracks.tracks.empty()) return;
+  out << '\n' << name;
+  if (tracks.one_share > 0) out << " (1fr is " << rounded(tracks.one_share) << ')';
+  out << '\n';
+  Table table({{"  track"}, {"size", numbers}, {"why"}});
+  for (std::size_t i = 0; i < tracks.tracks.size(); ++i) {
+    table.add({"  " + std::to_string(i), rounded(tracks.tracks[i].size), tracks.tracks[i].why});
+  }
+  table.print(out);
+  out << "  ";
+  for (std::size_t i = 0; i < tracks.tracks.size(); ++i) out << (i > 0 ? " + " : "") << rounded(tracks.tracks[i].size);
+  if (tracks.gaps != 0) out << " + gaps " << rounded(tracks.gaps);
+  out << " = " << rounded(tracks.sum);
+  if (tracks.spare > 1e-6)
+    out << "; " << rounded(tracks.spare) << " of " << rounded(tracks.inner) << " are spare\n";
+  else if (tracks.spare < -1e-6)
+    out << ", " << rounded(-tracks.spare) << " more than the inner size " << rounded(tracks.inner) << '\n';
+  else
+    out << ", the inner size\n";
+}
+
+}  // namespace
+
+std::ostream& operator<<(std::ostream& out, const Ledger& ledger) {
+  const bool row = ledger.kind == Kind::row;
+  if (!ledger.content.empty()) out << '\n';
+  for (const std::string& words : ledger.content) out << words << '\n';
+  for (std::size_t i = 0; i < ledger.lines.size(); ++i) {
+    out << "\nalong, " << (row ? "horizontal" : "vertical");
+    if (ledger.lines.size() > 1) out << ", line " << i + 1;
+    out << '\n';
+    print_line(out, ledger.lines[i]);
+  }
+  for (const LedgerTracks& columns : ledger.columns) print_tracks(out, columns, "columns");
+  for (const LedgerTracks& rows : ledger.rows) print_tracks(out, rows, "rows");
+  print_places(out, ledger.sideways, ledger.kind == Kind::column ? "across, horizontal" : "sideways");
+  print_places(out, ledger.up_and_down, row ? "across, vertical" : "up and down");
+  if (!ledger.adds_up()) out << "\nthis account is off by " << exact(ledger.off) << "; please report the scene\n";
+  return out;
+}
+
+std::ostream& operator<<(std::ostream& out, const std::vector<LedgerStep>& chain) {
+  Table table({{"node"}, {"width", numbers}, {"why"}, {"height", numbers}, {"why"}});
+  std::size_t depth = 0;
+  for (const LedgerStep& step : chain) {
+    table.add({std::string(2 * depth++, ' ') + step.name, rounded(step.width), step.why_width, rounded(step.height),
+               step.why_height});
+  }
+  table.print(out);
+  return out;
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,57 @@
+// SPDX-License-Identifier: MIT
+#include <ostream>
+
+#include "fond_ladder/lint.hpp"
+#include "model/number_text.hpp"
+#include "model/printable.hpp"
+#include "verify/ladder/rungs.hpp"
+
+namespace fond_ladder {
+namespace {
+
+std::string subject(const Finding& one) {
+  return one.node + (one.key.empty() ? "" : "." + one.key);
+}
+
+std::string sizes_text(const Finding& one, const Span& whole) {
+  if (one.sizes.size() == 1 && one.sizes[0] == whole) return "at every width";
+  return std::string(one.sizes.size() == 1 && one.sizes[0].from == one.sizes[0].to ? "at width " : "at widths ") +
+         text_of(one.sizes);
+}
+
+/// ` (wording long; mode closed)`
+std::string variants_text(const Finding& one) {
+  std::string text;
+  for (const std::string& variant : one.variants) text += (text.empty() ? " (" : "; ") + printable(variant);
+  return text.empty() ? text : text + ")";
+}
+
+void print(std::ostream& out, const Finding& one, const Span& whole) {
+  out << subject(one) << ": " << word(one.oddity) << variants_text(one) << ", " << sizes_text(one, whole) << "\n  "
+      << printable(one.why) << '\n';
+  if (!one.cure.empty()) out << "  cure: " << printable(one.cure) << '\n';
+}
+
+}  // namespace
+
+std::ostream& operator<<(std::ostream& out, const Lint& told) {
+  out << printable(told.title) << ", " << told.rungs << " sizes from " << rounded(told.widths.from) << " to "
+      << rounded(told.widths.to) << " wide: ";
+  if (told.findings.empty()) {
+    out << "nothing suspicious\n";
+  } else {
+    out << told.findings.size() << (told.findings.size() == 1 ? " finding\n" : " findings\n");
+  }
+  for (const Finding& one : told.findings) {
+    out << '\n';
+    print(out, one, told.widths);
+  }
+  if (told.remarks.empty()) return out;
+  out << "\nasleep at some sizes, which may well be meant\n";
+  for (const Finding& one : told.remarks)
+    out << "  " << subject(one) << variants_text(one) << ", " << sizes_text(one, told.widths) << ": "
+        << printable(one.why) << '\n';
+  return out;
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,107 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What a scene file defines once and uses often: parts and shared keys. A node of the file is a pile of objects that
+// say keys, each beating those below it: `each` of its parent, its part, what it is `like`, `with`, its own, and, for a
+// node inside a part, the `with` of whoever uses that part.
+
+#include <map>
+#include <memory>
+#include <string>
+#include <unordered_map>
+#include <unordered_set>
+#include <vector>
+
+#include "fond_ladder/settings.hpp"
+#include "scene/read/faults.hpp"
+#include "scene/read/json_document.hpp"
+
+namespace fond_ladder::scene {
+
+/// What the `with` of a use of a part says of inner nodes: a tree of the steps by which it speaks to them.
+struct Told {
+  std::vector<ValueId> said;  ///< objects of keys, the weakest first
+  std::map<std::string, std::unique_ptr<Told>, std::less<>> inner;
+};
+
+/// One use of a part.
+struct PartUse {
+  std::shared_ptr<const Told> told;
+  std::shared_ptr<const PartUse> outer;  ///< the use of a part that this use lies in
+  std::string_view name;                 ///< of the part
+};
+
+/// Where a node lies in the uses of parts around it; nowhere, outside of all parts.
+struct PlaceInPart {
+  std::shared_ptr<const PartUse> use;  ///< the innermost
+  std::vector<const Told*> told;       ///< what is said of the node or below it, by the innermost use first
+};
+
+/// An object that says keys of a node.
+struct Layer {
+  ValueId object = no_value;
+  Source source = Source::own;
+  std::string_view name{};  ///< of the part or the shared keys; as long as the document
+};
+/// All that say keys of one node, the weakest first.
+using Layers = std::vector<Layer>;
+
+class Definitions {
+ public:
+  Definitions(const JsonDocument& document, Faults& faults) : document_(document), faults_(faults) {}
+
+  /// Takes in the values of "parts" and "shared". Parts that contain themselves are faults, and count as unknown.
+  void learn_parts(ValueId parts);
+  void learn_shared(ValueId shared);
+
+  [[nodiscard]] const std::unordered_map<std::string, ValueId>& parts() const { return parts_; }
+  [[nodiscard]] const std::unordered_map<std::string, ValueId>& shared() const { return shared_; }
+
+  /// `each` may be none.
+  [[nodiscard]] Layers layers_of(ValueId node, ValueId each, const PlaceInPart& place);
+  /// The strongest of some layers that says `key`, as the member, or none.
+  [[nodiscard]] ValueId strongest(const Layers& layers, std::string_view key) const;
+  /// The list of children of a node, its own or its part's; none when there is none.
+  [[nodiscard]] ValueId children_of(ValueId node) const;
+  /// What the children of a node lie in: the use of a part that begins with it, and what it lies in itself.
+  [[nodiscard]] PlaceInPart around_children(ValueId node, const PlaceInPart& place);
+  /// The place of one of those children, `index` among its siblings, and of one copy of it; -1: of all.
+  [[nodiscard]] PlaceInPart place_of_child(const PlaceInPart& around, ValueId child, std::size_t index, int copy) const;
+  /// The name that a node has by its own keys, or by those of its part's root; empty when it has none.
+  [[nodiscard]] std::string_view name_of(ValueId node) const;
+  /// The last step of a child's path: its name, or its kind and place.
+  [[nodiscard]] std::string step_of(ValueId child, std::size_t place) const;
+  [[nodiscard]] bool has_part(ValueId node) const { return part_of(node) != no_value; }
+
+ private:
+  /// The root of the part that a node uses, or none.
+  [[nodiscard]] ValueId part_of(ValueId node) const;
+  void add_likes(ValueId object, Layers& layers);
+  void add_part(ValueId root, Layers& layers);
+  void refuse_circles();
+  [[nodiscard]] std::string hint(std::string_view typed, const std::unordered_map<std::string, ValueId>& defined) const;
+  /// The nodes inside a part, by which `with` may speak of them.
+  struct Inner {
+    std::vector<std::size_t> parent;  ///< by place in this list; of those at the top `npos`
+    std::vector<std::string> step;
+    std::unordered_map<std::string_view, std::vector<std::size_t>> named;
+    static constexpr std::size_t at_top = static_cast<std::size_t>(-1);
+    [[nodiscard]] std::string path(std::size_t node) const;
+  };
+  [[nodiscard]] const Inner& inner_of(ValueId root);
+  void tell(ValueId with, ValueId root, Told& told);
+  void tell_one(ValueId said, const Inner& inner, Told& told);
+
+  const JsonDocument& document_;
+  Faults& faults_;
+  std::unordered_map<std::string, ValueId> parts_, shared_;
+  std::unordered_set<std::string> circular_;                       // parts that were refused
+  std::unordered_map<ValueId, Inner> inner_;                       // by root
+  std::unordered_map<ValueId, std::shared_ptr<const Told>> told_;  // by node that uses a part
+  std::size_t looked_through_ = 0;
+};
+
+/// A path without the indexes of copies: `cards/card[2]/title` is `cards/card/title`.
+[[nodiscard]] std::string without_indexes(std::string_view path);
+
+}  // namespace fond_ladder::scene

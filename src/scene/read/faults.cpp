@@ -1,0 +1,72 @@
+// SPDX-License-Identifier: MIT
+#include "scene/read/faults.hpp"
+
+#include <algorithm>
+
+#include "model/key_table.hpp"
+#include "model/limits.hpp"
+#include "model/printable.hpp"
+
+namespace fond_ladder {
+
+std::string SceneFault::text() const {
+  std::string text = printable(file) + ":";
+  if (line > 0) text += std::to_string(line) + ":" + std::to_string(column) + ":";
+  text += " error: " + printable(message);
+  if (!pointer.empty()) text += " (at " + printable(pointer) + ")";
+  return text;
+}
+
+BadScene::BadScene(std::vector<SceneFault> faults)
+    : std::runtime_error(faults.empty() ? "the scene is wrong" : faults.front().text()), faults_(std::move(faults)) {}
+
+namespace scene {
+
+void Faults::add(const JsonDocument& document, ValueId value, std::string message, bool at_key) {
+  if (is_full()) return;
+  const std::size_t offset = at_key ? document[value].key_offset : document[value].offset;
+  if (lists_no_more()) {  // what comes now may be worded with less care than the first time
+    const auto known = found_.lower_bound({offset, "", nullptr, no_value});
+    if (known != found_.end() && known->offset == offset) return;
+  }
+  found_.insert({offset, std::move(message), &document, value});
+}
+
+bool Faults::lists_no_more() const {
+  return found_.size() >= limits::most_listed_errors;
+}
+
+bool Faults::is_full() const {
+  return found_.size() >= limits::most_kept_errors;
+}
+
+SceneFault Faults::placed(const Found& found) const {
+  const Position position = position_in(text_, found.offset);
+  const std::string pointer = found.document == nullptr ? "" : found.document->pointer(found.value);
+  return {file_, position.line, position.column, pointer, found.message};
+}
+
+void Faults::raise() {
+  std::vector<SceneFault> faults;
+  for (const Found& found : found_) {
+    if (faults.size() == limits::most_listed_errors) {
+      const std::string more = std::to_string(found_.size() - faults.size()) + " more errors";
+      faults.push_back({file_, 0, 0, "", is_full() ? "and " + more + " at least" : "and " + more});
+      break;
+    }
+    faults.push_back(placed(found));
+  }
+  throw BadScene(std::move(faults));
+}
+
+void Faults::raise_at(std::size_t offset, std::string message) {
+  throw BadScene({placed({offset, std::move(message)})});
+}
+
+std::string nearest_hint(std::string_view typed, std::span<const std::string_view> words) {
+  const std::string_view near = nearest_word(typed, words);
+  return near.empty() ? std::string() : "; the nearest one is \"" + std::string(near) + "\"";
+}
+
+}  // namespace scene
+}  // namespace fond_ladder

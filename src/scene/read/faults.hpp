@@ -1,0 +1,53 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <set>
+#include <string>
+#include <string_view>
+#include <utility>
+#include <vector>
+
+#include "fond_ladder/scene_file.hpp"
+#include "scene/read/json_document.hpp"
+
+namespace fond_ladder::scene {
+
+/// Collects what is wrong with one document, to be told all at once.
+class Faults {
+ public:
+  Faults(std::string file, std::string_view text) : file_(std::move(file)), text_(text) {}
+
+  /// A fault of a value, shown at the value or, with `at_key`, at its key. What is known already is not kept again:
+  /// keys that many nodes take are read once for each of them.
+  void add(const JsonDocument& document, ValueId value, std::string message, bool at_key = false);
+  [[nodiscard]] bool empty() const { return found_.empty(); }
+  /// Whether more will be counted at most, so that nobody needs to look for the nearest word.
+  [[nodiscard]] bool lists_no_more() const;
+  /// Whether so much is wrong that reading on is of no use.
+  [[nodiscard]] bool is_full() const;
+  /// Throws BadScene with all faults in the order of the file.
+  [[noreturn]] void raise();
+  /// Throws BadScene with one fault at an offset.
+  [[noreturn]] void raise_at(std::size_t offset, std::string message);
+
+ private:
+  struct Found {
+    std::size_t offset = 0;
+    std::string message;
+    const JsonDocument* document = nullptr;  // with the value, for its pointer
+    ValueId value = no_value;
+    friend bool operator<(const Found& a, const Found& b) {
+      return a.offset != b.offset ? a.offset < b.offset : a.message < b.message;
+    }
+  };
+  [[nodiscard]] SceneFault placed(const Found& found) const;
+
+  std::string file_;
+  std::string_view text_;
+  std::set<Found> found_;
+};
+
+/// `; the nearest one is "..."`, or nothing when no word is near.
+[[nodiscard]] std::string nearest_hint(std::string_view typed, std::span<const std::string_view> words);
+
+}  // namespace fond_ladder::scene

@@ -1,0 +1,208 @@
+// SPDX-License-Identifier: MIT
+#include "scene/read/json_document.hpp"
+
+#include <algorithm>
+#include <nlohmann/json.hpp>
+
+namespace fond_ladder::scene {
+namespace {
+
+using nlohmann::json;
+
+/// Walks along the raw text in step with the parser's events, to learn where each token begins. The parser has already
+/// accepted the tokens, so nothing is checked here.
+class TokenCursor {
+ public:
+  explicit TokenCursor(std::string_view text) : text_(text) {
+    if (text_.starts_with("\xEF\xBB\xBF")) at_ = 3;
+  }
+
+  [[nodiscard]] std::size_t at() const { return at_; }
+  std::size_t mark() { return skip_blanks(), at_++; }
+  std::size_t word() {
+    skip_blanks();
+    const std::size_t begin = at_;
+    while (at_ < text_.size() && std::isalpha(static_cast<unsigned char>(text_[at_]))) ++at_;
+    return begin;
+  }
+  std::size_t number() {
+    skip_blanks();
+    const std::size_t begin = at_;
+    at_ = std::min(text_.find_first_not_of("+-.eE0123456789", at_), text_.size());
+    return begin;
+  }
+  std::size_t string() {
+    skip_blanks();
+    const std::size_t begin = at_++;
+    while (at_ < text_.size() && text_[at_] != '"') at_ += text_[at_] == '\\' ? 2 : 1;
+    ++at_;
+    return begin;
+  }
+
+ private:
+  void skip_blanks() {
+    while (at_ < text_.size()) {
+      const std::string_view rest = text_.substr(at_);
+      if (rest.starts_with("/*")) {
+        at_ = std::min(text_.find("*/", at_ + 2), text_.size() - 2) + 2;
+      } else if (rest.starts_with("//")) {
+        at_ = std::min(text_.find('\n', at_), text_.size());
+      } else if (std::string_view(" \t\r\n,:").find(rest.front()) != std::string_view::npos) {
+        ++at_;
+      } else {
+        return;
+      }
+    }
+  }
+
+  std::string_view text_;
+  std::size_t at_ = 0;
+};
+
+/// Builds the flat list from the parser's events.
+class Builder : public json::json_sax_t {
+ public:
+  Builder(std::string_view text, std::vector<JsonValue>& values) : cursor_(text), values_(values) {}
+
+  JsonFault fault;
+
+  bool null() override { return add({}, cursor_.word()); }
+  bool boolean(bool flag) override {
+    JsonValue value = of(JsonValue::Type::boolean);
+    value.boolean = flag;
+    return add(std::move(value), cursor_.word());
+  }
+  bool number_integer(number_integer_t value) override { return number(static_cast<double>(value)); }
+  bool number_unsigned(number_unsigned_t value) override { return number(static_cast<double>(value)); }
+  bool number_float(number_float_t value, const string_t& /*as_written*/) override { return number(value); }
+  bool string(string_t& text) override {
+    JsonValue value = of(JsonValue::Type::string);
+    value.text = std::move(text);
+    return add(std::move(value), cursor_.string());
+  }
+  bool binary(binary_t& /*value*/) override { return false; }
+  bool start_object(std::size_t /*count*/) override { return open(JsonValue::Type::object); }
+  bool start_array(std::size_t /*count*/) override { return open(JsonValue::Type::array); }
+  bool end_object() override { return close(); }
+  bool end_array() override { return close(); }
+  bool key(string_t& name) override {
+    key_ = std::move(name);
+    key_offset_ = cursor_.string();
+    return true;
+  }
+  bool parse_error(std::size_t position, const std::string& /*last_token*/, const json::exception& error) override {
+    std::string message = error.what();
+    for (const std::string_view lead : {"] ", ": "}) {
+      const std::size_t end = message.find(lead);
+      if (end != std::string::npos && (lead == "] " || message.starts_with("parse error"))) {
+        message.erase(0, end + lead.size());
+      }
+    }
+    std::ranges::replace_if(
+        message, [](unsigned char c) { return c < ' ' || c == 0x7F; }, '?');
+    constexpr std::size_t longest = 200;
+    if (message.size() > longest) message = message.substr(0, longest) + "...";
+    fault = {position > 0 ? position - 1 : 0, "this is not JSON: " + message};
+    return false;
+  }
+
+ private:
+  static JsonValue of(JsonValue::Type type) {
+    JsonValue value;
+    value.type = type;
+    return value;
+  }
+  bool number(double number) {
+    JsonValue value = of(JsonValue::Type::number);
+    value.number = number;
+    return add(std::move(value), cursor_.number());
+  }
+
+  bool open(JsonValue::Type type) {
+    add(of(type), cursor_.mark());
+    open_.push_back({static_cast<ValueId>(values_.size() - 1), no_value});
+    return true;
+  }
+  bool close() {
+    cursor_.mark();
+    values_[open_.back().parent].end = static_cast<std::uint32_t>(cursor_.at());
+    open_.pop_back();
+    return true;
+  }
+  bool add(JsonValue value, std::size_t offset) {
+    const auto id = static_cast<ValueId>(values_.size());
+    value.offset = value.key_offset = static_cast<std::uint32_t>(offset);
+    value.end = static_cast<std::uint32_t>(cursor_.at());
+    if (!open_.empty()) {
+      auto& [parent, last] = open_.back();
+      value.parent = parent;
+      if (last == no_value) {
+        values_[parent].first = id;
+      } else {
+        values_[last].next = id;
+        value.place = values_[last].place + 1;
+      }
+      if (values_[parent].type == JsonValue::Type::object) {
+        value.key = std::move(key_);
+        value.key_offset = static_cast<std::uint32_t>(key_offset_);
+      }
+      last = id;
+    }
+    values_.push_back(std::move(value));
+    return true;
+  }
+
+  struct Open {
+    ValueId parent, last;
+  };
+  TokenCursor cursor_;
+  std::vector<JsonValue>& values_;
+  std::vector<Open> open_;
+  std::string key_;
+  std::size_t key_offset_ = 0;
+};
+
+}  // namespace
+
+JsonDocument::JsonDocument(std::string_view text) {
+  Builder builder(text, values_);
+  if (!json::sax_parse(text.begin(), text.end(), &builder, json::input_format_t::json, true, true)) {
+    throw JsonFault(builder.fault);
+  }
+}
+
+ValueId JsonDocument::member(ValueId object, std::string_view key) const {
+  for (ValueId id = values_[object].first; id != no_value; id = values_[id].next) {
+    if (values_[id].key == key) return id;
+  }
+  return no_value;
+}
+
+std::string JsonDocument::pointer(ValueId id) const {
+  std::vector<ValueId> way;
+  for (; values_[id].parent != no_value; id = values_[id].parent) way.push_back(id);
+  std::string pointer;
+  for (auto step = way.rbegin(); step != way.rend(); ++step) {
+    const JsonValue& value = values_[*step];
+    pointer += '/';
+    if (values_[value.parent].type == JsonValue::Type::array) {
+      pointer += std::to_string(value.place);
+      continue;
+    }
+    for (const char c : value.key) pointer += c == '~' ? "~0" : c == '/' ? "~1" : std::string(1, c);
+  }
+  return pointer;
+}
+
+Position position_in(std::string_view text, std::size_t offset) {
+  const std::string_view before = text.substr(0, std::min(offset, text.size()));
+  const auto lines = static_cast<std::size_t>(std::ranges::count(before, '\n'));
+  const std::size_t start = before.rfind('\n') == std::string_view::npos ? 0 : before.rfind('\n') + 1;
+  return {lines + 1, before.size() - start + 1};
+}
+
+bool has_comments(std::string_view text) {
+  return !json::accept(text.begin(), text.end());
+}
+
+}  // namespace fond_ladder::scene

@@ -1,0 +1,342 @@
+// SPDX-License-Identifier: MIT
+//
+// Nodes of a scene file. What is written of a node lies in layers (definitions.hpp); its keys are read layer by layer,
+// its copies and its children are put on a list of what is still to be read.
+#include "scene/read/node_reader.hpp"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <map>
+#include <unordered_map>
+
+#include "model/limits.hpp"
+#include "scene/read/key_reader.hpp"
+
+namespace fond_ladder::scene {
+namespace {
+
+using Type = JsonValue::Type;
+
+/// Keys of a node that shape the tree, beside those of the table.
+constexpr std::array<std::string_view, 7> shaping_keys{"children", "each", "like", "part", "with", "copies", "when"};
+
+bool shapes(std::string_view key) {
+  return std::ranges::find(shaping_keys, key) != shaping_keys.end();
+}
+
+}  // namespace
+
+/// Calls `each(id, member)` for everything that the layers of a node say under conditions.
+template <class Each>
+void NodeReader::for_each_when(const Layers& layers, Each each) {
+  for (const Layer& layer : layers) {
+    const ValueId when = document_.member(layer.object, "when");
+    if (when == no_value) continue;
+    if (document_[when].type != Type::object) {
+      faults_.add(document_, when, "\"when\" must be an object of ranges and modes, each with keys");
+      continue;
+    }
+    refuse_twins(when);
+    for_each_member(when, each);
+  }
+}
+
+void NodeReader::read(ValueId root, Parts parts) {
+  parts_ = parts;
+  std::vector<Open> open{{root, NodeId{}, no_value, nullptr}};
+  while (!open.empty() && !faults_.is_full() && budget_.left >= 0) {
+    const Open at = std::move(open.back());
+    open.pop_back();
+    if (document_[at.value].type == Type::object) {
+      read_node(at, open);
+    } else {
+      faults_.add(document_, at.value, "a node must be an object with a \"kind\"");
+    }
+  }
+}
+
+void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
+  const PlaceInPart place =
+      at.around ? definitions_.place_of_child(*at.around, at.value, at.index, at.copy) : PlaceInPart{};
+  const Layers layers = definitions_.layers_of(at.value, at.each, place);
+  if (!pay_for(layers)) {
+    faults_.add(document_, at.value,
+                "parts and copies make this scene too large: 400,000 nodes beyond those that are written, or fewer of "
+                "which much is said, are the most");
+    return;
+  }
+  if (at.copy < 0 && open_copies(at, layers, open)) return;
+  refuse_twins(at.value);
+  const Keys keys = read_keys(at, layers);
+  refuse_unknown_area(at, keys);
+  const NodeId node = plant(at.parent, keys);
+  origins.note(node, said_);
+  read_whens(at, layers, node);
+  open_children(at, layers, place, node, keys, open);
+}
+
+/// Pays for a node by what is said of it, its children left out.
+bool NodeReader::pay_for(const Layers& layers) {
+  std::size_t said = 0;
+  for (const Layer& layer : layers) {
+    said += document_.length(layer.object);
+    const ValueId children = document_.member(layer.object, "children");
+    if (children != no_value) said -= document_.length(children);
+  }
+  return budget_.spend(1 + static_cast<double>(said) / limits::bytes_a_node);
+}
+
+/// Puts the copies of a node on the list, the first on top. Returns whether it is copied.
+bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<Open>& open) {
+  const ValueId place = definitions_.strongest(layers, "copies");
+  if (place == no_value) return false;
+  if (!at.parent) {
+    faults_.add(document_, place, "the root cannot be copied", true);
+    return false;
+  }
+  const ValueId name = definitions_.strongest(layers, "name");
+  if (name != no_value && document_[name].text.ends_with(']')) {
+    faults_.add(document_, name, "a node with \"copies\" must have a name without an index; its copies get one each");
+    return false;
+  }
+  const std::optional<int> plain = count_of_copies(place);
+  if (!plain) return false;
+  const int copies = parts_ == Parts::as_written ? 1 : most_copies_of(layers, *plain);
+  if (copies * at.times > limits::most_expanded) {
+    faults_.add(document_, place, "copies of copies make more than 400,000 nodes here; make fewer");
+    return false;
+  }
+  for (int i = copies; i-- > 0;) {
+    Open copy = at;
+    copy.copy = i;
+    copy.spare = i >= *plain;
+    copy.times *= copies;
+    open.push_back(std::move(copy));
+  }
+  return true;
+}
+
+void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node) {
+  std::map<std::string, Form> forms;
+  for_each_when(layers, [&](ValueId id, const JsonValue& member) {
+    const auto& names = conditions_.names;
+    if (std::ranges::find(names, member.key) == names.end()) {
+      const std::vector<std::string_view> words(names.begin(), names.end());
+      faults_.add(document_, id, "no range or mode is called \"" + member.key + "\"" + nearest_hint(member.key, words),
+                  true);
+    } else if (member.type != Type::object) {
+      faults_.add(document_, id, "what holds under \"" + member.key + "\" must be an object of keys");
+    } else {
+      read_form(id, at.copy, forms[member.key]);
+    }
+  });
+  static_cast<void>(budget_.spend(limits::nodes_a_form * static_cast<double>(forms.size())));
+  for (const auto& [name, form] : forms) {
+    whens.push_back({node, name, [form = form](Keys& keys) {
+                       if (form.hides) keys.hidden = *form.hides;
+                       for (const KeyEntry* entry : form.said) {
+                         std::visit([&](auto field) { keys.*field = form.values.*field; }, entry->field);
+                       }
+                       if (form.hides.value_or(false)) keys.hidden = true;
+                     }});
+  }
+}
+
+void NodeReader::read_form(ValueId object, int copy, Form& form) {
+  refuse_twins(object);
+  for_each_member(object, [&](ValueId id, const JsonValue& member) {
+    const KeyEntry* entry = find_key(member.key);
+    if (member.key == "copies") {
+      const auto copies = count_of_copies(id);
+      if (copies && copy >= 0) form.hides = copy >= *copies;
+      if (copy < 0)
+        faults_.add(document_, id, "\"copies\" under a condition needs \"copies\" of the node itself", true);
+    } else if (member.key == "name" || shapes(member.key)) {
+      faults_.add(document_, id, "\"when\" cannot give a \"" + member.key + "\"", true);
+    } else if (entry == nullptr) {
+      read_one(id, member, form.values);  // refuses it
+    } else {
+      read_form_key(*entry, id, form);
+    }
+  });
+}
+
+void NodeReader::read_form_key(const KeyEntry& entry, ValueId id, Form& form) {
+  if (document_[id].type == Type::null) {
+    static const Keys unsaid;
+    std::visit([&](auto field) { form.values.*field = unsaid.*field; }, entry.field);
+  } else {
+    read_key(entry, document_, id, form.values, faults_);
+  }
+  if (std::ranges::find(form.said, &entry) == form.said.end()) form.said.push_back(&entry);
+}
+
+std::optional<int> NodeReader::count_of_copies(ValueId id) {
+  const JsonValue& value = document_[id];
+  if (value.type == Type::number && value.number == std::floor(value.number) && value.number >= 0 &&
+      value.number <= limits::most_copies) {
+    return static_cast<int>(value.number);
+  }
+  faults_.add(document_, id, "\"copies\" must be a whole number from 0 to 100,000");
+  return {};
+}
+
+/// The most copies that a node has under any condition, `plain` being how many it has under none; those that are too
+/// many are hidden.
+int NodeReader::most_copies_of(const Layers& layers, int plain) {
+  int copies = plain;
+  for_each_when(layers, [&](ValueId, const JsonValue& member) {
+    if (member.type != Type::object) return;
+    for (ValueId id = member.first; id != no_value; id = document_[id].next) {
+      if (document_[id].key == "copies") copies = std::max(copies, count_of_copies(id).value_or(0));
+    }
+  });
+  return copies;
+}
+
+void NodeReader::open_children(const Open& at, const Layers& layers, const PlaceInPart& place, NodeId node,
+                               const Keys& keys, std::vector<Open>& open) {
+  ValueId each = definitions_.strongest(layers, "each");
+  if (each != no_value && !read_loose_keys(each, "\"each\"")) each = no_value;
+  if (definitions_.has_part(at.value) && document_.member(at.value, "children") != no_value) {
+    faults_.add(document_, document_.member(at.value, "children"),
+                "a part brings its own children; change them by \"with\"", true);
+  }
+  std::vector<ValueId> children;
+  list_children(definitions_.children_of(at.value), children);
+  refuse_name_twins(children);
+  refuse_too_many(at.value, keys, children.size());
+  PlaceInPart inside = definitions_.around_children(at.value, place);
+  if (parts_ == Parts::as_written && definitions_.has_part(at.value)) return;
+  const auto around = inside.use ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
+  for (std::size_t i = children.size(); i-- > 0;) {
+    open.push_back({children[i], node, each, around, i, -1, false, at.times});
+  }
+}
+
+NodeId NodeReader::plant(NodeId parent, const Keys& keys) {
+  if (tree) return tree->append(parent, keys);
+  tree.emplace(keys, em_, direction_);
+  return tree->root();
+}
+
+Keys NodeReader::read_keys(const Open& at, const Layers& layers) {
+  Keys keys;
+  said_.clear();
+  for (const Layer& layer : layers) {
+    const bool names = layer.source != Source::each;
+    for_each_member(layer.object, [&](ValueId id, const JsonValue& member) {
+      if (member.key == "name" && !names) return;
+      read_one(id, member, keys);
+      if (const KeyEntry* entry = find_key(member.key)) {
+        said_.push_back(
+            {static_cast<std::uint8_t>(entry - key_table().data()), layer.source, origins.name(layer.name)});
+      }
+    });
+  }
+  if (definitions_.strongest(layers, "kind") == no_value && document_.member(at.value, "part") == no_value) {
+    faults_.add(document_, at.value, "\"kind\" is missing; write row, column, grid, stack, box, text or image");
+  }
+  if (at.spare) keys.hidden = true;
+  if (at.copy >= 0 && !keys.name.empty()) keys.name += "[" + std::to_string(at.copy) + "]";
+  return keys;
+}
+
+/// Reads a key of the table, and refuses what is none. Objects beside unknown keys are inner nodes of a part.
+void NodeReader::read_one(ValueId id, const JsonValue& member, Keys& keys) {
+  if (shapes(member.key)) return;
+  if (const KeyEntry* entry = find_key(member.key)) {
+    read_key(*entry, document_, id, keys, faults_);
+    return;
+  }
+  if (document_[member.parent].key == "with" && member.type == Type::object) return;  // told when the part is used
+  static const std::vector<std::string_view> known = [] {
+    std::vector<std::string_view> words(shaping_keys.begin(), shaping_keys.end());
+    for (const KeyEntry& entry : key_table()) words.push_back(entry.name);
+    return words;
+  }();
+  unknown_key(id, known);
+}
+
+/// Reads keys that several nodes will take, once, for their faults. Returns whether nodes can take them.
+bool NodeReader::read_loose_keys(ValueId object, const std::string& what) {
+  if (document_[object].type != Type::object) {
+    faults_.add(document_, object, what + " must be an object of keys");
+    return false;
+  }
+  refuse_twins(object);
+  Keys ignored;
+  for_each_member(object, [&](ValueId id, const JsonValue& member) {
+    if (member.key == "name" || member.key == "children" || member.key == "each" || member.key == "part" ||
+        member.key == "with") {
+      faults_.add(document_, id, what + " cannot give a \"" + member.key + "\"", true);
+    } else {
+      read_one(id, member, ignored);
+    }
+  });
+  return true;
+}
+
+void NodeReader::list_children(ValueId list, std::vector<ValueId>& children) {
+  if (list == no_value) return;
+  if (document_[list].type != Type::array) {
+    faults_.add(document_, list, "\"children\" must be a list of nodes");
+    return;
+  }
+  for (ValueId id = document_[list].first; id != no_value; id = document_[id].next) children.push_back(id);
+}
+
+void NodeReader::refuse_unknown_area(const Open& at, const Keys& keys) {
+  if (keys.area.empty() || !at.parent) return;
+  if (map_of_ != at.parent) {
+    map_of_ = at.parent;
+    map_lines_ = tree->keys(at.parent).areas;
+    map_.read(map_lines_);
+  }
+  if (map_lines_.empty() || map_.find(keys.area) != nullptr) return;
+  std::vector<std::string_view> names;
+  for (const Area& area : map_.areas()) names.push_back(area.name);
+  const ValueId own = document_.member(at.value, "area");
+  faults_.add(document_, own == no_value ? at.value : own,
+              "no area of the grid is called \"" + keys.area + "\"" + nearest_hint(keys.area, names));
+}
+
+/// Children of a grid that would need more lines than a grid can have, whatever they say of cells.
+void NodeReader::refuse_too_many(ValueId node, const Keys& keys, std::size_t children) {
+  if (keys.kind != Kind::grid) return;
+  std::size_t tracks = 0;
+  for (const Tracks::Run& run : (keys.flow == Flow::rows ? keys.columns : keys.rows).runs()) {
+    if (run.fitting) return;
+    tracks += run.tracks.size() * static_cast<std::size_t>(run.times);
+  }
+  tracks = std::max<std::size_t>({tracks, 1, keys.areas.size()});
+  if (children / tracks <= limits::most_tracks) return;
+  faults_.add(document_, node,
+              "this grid would need more than 10,000 " + std::string(word(keys.flow)) + " for its " +
+                  std::to_string(children) + " children; give it more " +
+                  (keys.flow == Flow::rows ? "columns" : "rows"));
+}
+
+void NodeReader::refuse_twin(std::string_view name, ValueId place, ValueId other) {
+  faults_.add(document_, place,
+              "two siblings are called \"" + std::string(name) + "\"; the other one is at " + document_.pointer(other));
+}
+
+void NodeReader::refuse_name_twins(const std::vector<ValueId>& children) {
+  std::unordered_map<std::string_view, ValueId> seen;
+  for (const ValueId child : children) {
+    const std::string_view name = definitions_.name_of(child);
+    if (name.empty()) continue;
+    const ValueId own = document_.member(child, "name"), place = own == no_value ? child : own;
+    const auto [twin, is_new] = seen.try_emplace(name, place);
+    if (!is_new) refuse_twin(name, place, twin->second);
+  }
+  for (const auto& [name, place] : seen) {  // `tag[0]` beside the copies of `tag`
+    if (!name.ends_with(']')) continue;
+    const auto twin = seen.find(name.substr(0, name.find('[')));
+    if (twin != seen.end()) refuse_twin(name, place, twin->second);
+  }
+}
+
+}  // namespace fond_ladder::scene

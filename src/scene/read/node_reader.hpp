@@ -1,0 +1,103 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <optional>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+#include "model/area_map.hpp"
+#include "model/key_table.hpp"
+#include "model/origins.hpp"
+#include "scene/read/conditions.hpp"
+#include "scene/read/definitions.hpp"
+#include "scene/read/object_reader.hpp"
+
+namespace fond_ladder::scene {
+
+/// What parts and copies may make of a file, in nodes (limits::most_expanded), spent as they are read.
+struct Budget {
+  double left = 0;
+  /// Whether there was enough.
+  bool spend(double amount) { return (left -= amount) >= 0; }
+};
+
+/// Whether what a part brings is read wherever it is used, or only once, where it stands.
+enum class Parts : std::uint8_t { expanded, as_written };
+
+/// Reads nodes into a tree, parents first, in a loop, so that depth costs no stack.
+class NodeReader : private ObjectReader {
+ public:
+  NodeReader(const JsonDocument& document, Faults& faults, Definitions& definitions, const Conditions& conditions,
+             Budget& budget, double em, Direction direction)
+      : ObjectReader(document, faults),
+        definitions_(definitions),
+        conditions_(conditions),
+        budget_(budget),
+        em_(em),
+        direction_(direction) {}
+
+  /// Reads a root and all that is in it. A fault does not stop the reading, the end of the budget does; the tree is
+  /// good where there was none. Parts as written: neither what they bring nor copies are made, only looked at once.
+  void read(ValueId root, Parts parts = Parts::expanded);
+  /// Reads keys that several nodes will take, once, for their faults; `what` they are called. Returns whether nodes can
+  /// take them.
+  bool read_loose_keys(ValueId object, const std::string& what);
+
+  std::optional<Tree> tree;  ///< absent when even the root was no node
+  std::vector<When> whens;
+  detail::Origins origins;
+
+ private:
+  struct Open {
+    ValueId value;
+    NodeId parent;
+    ValueId each;                               // of the parent, or none
+    std::shared_ptr<const PlaceInPart> around;  // what all children of the parent lie in; null outside of parts
+    std::size_t index = 0;                      // among its siblings in the file
+    int copy = -1;                              // which one, of a node that is copied
+    bool spare = false;                         // there under some condition only
+    double times = 1;                           // how many copies of it there are, those of its parents counted
+  };
+  /// Keys of a node under one condition, from all its layers.
+  struct Form {
+    Keys values;
+    std::vector<const KeyEntry*> said;
+    std::optional<bool> hides;  // for a copy: whether it is one too many
+  };
+
+  void read_node(const Open& at, std::vector<Open>& open);
+  [[nodiscard]] bool pay_for(const Layers& layers);
+  bool open_copies(const Open& at, const Layers& layers, std::vector<Open>& open);
+  void open_children(const Open& at, const Layers& layers, const PlaceInPart& place, NodeId node, const Keys& keys,
+                     std::vector<Open>& open);
+  NodeId plant(NodeId parent, const Keys& keys);
+  Keys read_keys(const Open& at, const Layers& layers);
+  void read_one(ValueId id, const JsonValue& member, Keys& keys);
+  void list_children(ValueId list, std::vector<ValueId>& children);
+
+  template <class Each>
+  void for_each_when(const Layers& layers, Each each);
+  void read_whens(const Open& at, const Layers& layers, NodeId node);
+  void read_form(ValueId object, int copy, Form& form);
+  void read_form_key(const KeyEntry& entry, ValueId id, Form& form);
+  std::optional<int> count_of_copies(ValueId id);
+  int most_copies_of(const Layers& layers, int plain);
+
+  void refuse_unknown_area(const Open& at, const Keys& keys);
+  void refuse_too_many(ValueId node, const Keys& keys, std::size_t children);
+  void refuse_twin(std::string_view name, ValueId place, ValueId other);
+  void refuse_name_twins(const std::vector<ValueId>& children);
+
+  Definitions& definitions_;
+  const Conditions& conditions_;
+  Budget& budget_;
+  Parts parts_ = Parts::expanded;
+  double em_;
+  Direction direction_;
+  std::vector<detail::Origins::Said> said_;  // of the node that was read last
+  NodeId map_of_;                            // the grid whose areas were read last
+  std::vector<std::string> map_lines_;
+  AreaMap map_;
+};
+
+}  // namespace fond_ladder::scene

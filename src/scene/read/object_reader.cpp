@@ -1,0 +1,23 @@
+// SPDX-License-Identifier: MIT
+#include "scene/read/object_reader.hpp"
+
+#include <unordered_map>
+
+namespace fond_ladder::scene {
+
+void ObjectReader::refuse_twins(ValueId object) {
+  std::unordered_map<std::string_view, ValueId> seen;
+  for_each_member(object, [&](ValueId id, const JsonValue& member) {
+    if (!seen.try_emplace(member.key, id).second) {
+      faults_.add(document_, id, "\"" + member.key + "\" is given twice", true);
+    }
+  });
+}
+
+void ObjectReader::unknown_key(ValueId id, std::span<const std::string_view> words) {
+  const std::string& key = document_[id].key;
+  const std::string hint = faults_.lists_no_more() ? "" : nearest_hint(key, words);
+  faults_.add(document_, id, "unknown key \"" + key + "\"" + hint, true);
+}
+
+}  // namespace fond_ladder::scene

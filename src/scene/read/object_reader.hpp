@@ -1,0 +1,30 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <span>
+#include <string_view>
+
+#include "scene/read/faults.hpp"
+#include "scene/read/json_document.hpp"
+
+namespace fond_ladder::scene {
+
+/// What the readers of objects have in common.
+class ObjectReader {
+ protected:
+  ObjectReader(const JsonDocument& document, Faults& faults) : document_(document), faults_(faults) {}
+
+  template <class Each>
+  void for_each_member(ValueId object, Each each) const {
+    for (ValueId id = document_[object].first; id != no_value; id = document_[id].next) each(id, document_[id]);
+  }
+  /// Refuses keys that are given twice.
+  void refuse_twins(ValueId object);
+  /// Refuses a member, naming the nearest of the keys that would be known.
+  void unknown_key(ValueId id, std::span<const std::string_view> words);
+
+  const JsonDocument& document_;
+  Faults& faults_;
+};
+
+}  // namespace fond_ladder::scene

@@ -1,0 +1,319 @@
+// SPDX-License-Identifier: MIT
+//
+// A scene file into a Scene. Nodes are read in a loop, parents first, so that depth costs no stack; a fault never stops
+// the reading, and the tree is built only when there was none.
+#include <algorithm>
+
+#include "fond_ladder/claim.hpp"
+#include "fond_ladder/scene_file.hpp"
+#include "model/container_size.hpp"
+#include "model/key_table.hpp"
+#include "model/limits.hpp"
+#include "scene/read/faults.hpp"
+#include "scene/read/json_document.hpp"
+#include "scene/read/node_reader.hpp"
+#include "scene/read/scene_text.hpp"
+
+namespace fond_ladder {
+namespace scene {
+namespace {
+
+using Type = JsonValue::Type;
+
+constexpr std::array<std::string_view, 14> scene_keys{"$schema", "format",   "scene",  "em",         "direction",
+                                                      "ladder",  "ranges",   "modes",  "touch_size", "shared",
+                                                      "parts",   "wordings", "claims", "root"};
+constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
+/// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
+constexpr std::array<std::string_view, 6> definition_keys{"ranges", "modes", "shared", "parts", "wordings", "claims"};
+constexpr std::array<std::string_view, 2> wording_keys{"texts", "direction"};
+bool holds(std::span<const std::string_view> words, std::string_view word) {
+  return std::ranges::find(words, word) != words.end();
+}
+
+class SceneReader : private ObjectReader {
+ public:
+  SceneReader(const JsonDocument& document, Faults& faults)
+      : ObjectReader(document, faults), definitions_(document, faults), budget_(budget_for(document)) {}
+
+  Scene read() {
+    const ValueId top = document_.root();
+    if (document_[top].type != Type::object) {
+      faults_.add(document_, top, "a scene is a JSON object with the keys \"format\" and \"root\"");
+      faults_.raise();
+    }
+    read_head(top);
+    read_definitions(top);
+    try_parts();
+    NodeReader nodes = node_reader();
+    const ValueId root = document_.member(top, "root");
+    if (root == no_value) {
+      faults_.add(document_, top, "\"root\" is missing: the node that fills the container");
+    } else {
+      nodes.read(root);
+    }
+    const ValueId wordings = document_.member(top, "wordings");
+    if (nodes.tree && wordings != no_value) read_wordings(wordings, *nodes.tree);
+    if (!faults_.empty()) faults_.raise();
+    Scene scene(std::move(*nodes.tree));
+    scene.whens = std::move(nodes.whens);
+    scene.origins = std::make_shared<const detail::Origins>(std::move(nodes.origins));
+    scene.wordings = std::move(wordings_);
+    scene.title = title_;
+    scene.ladder = std::move(ladder_);
+    scene.touch_size = touch_size_;
+    scene.ranges = std::move(conditions_.ranges);
+    scene.modes = std::move(conditions_.modes);
+    read_claims(top, scene);
+    if (!faults_.empty()) faults_.raise();
+    return scene;
+  }
+
+ private:
+  // --- the head ----------------------------------------------------------------------------------------------------
+
+  void read_head(ValueId top) {
+    if (document_.member(top, "format") == no_value) {
+      faults_.add(document_, top, "\"format\" is missing; write \"format\": 1");
+    }
+    refuse_twins(top);
+    for_each_member(top, [&](ValueId id, const JsonValue& member) {
+      if (member.key == "format") {
+        if (member.type != Type::number || member.number != 1) faults_.add(document_, id, "\"format\" must be 1");
+      } else if (member.key == "scene") {
+        if (member.type == Type::string) {
+          title_ = member.text;
+        } else {
+          faults_.add(document_, id, "\"scene\" must be a text in quotes");
+        }
+      } else if (member.key == "em") {
+        em_ = positive(id, "\"em\" must be a number of pixels, more than 0");
+      } else if (member.key == "direction") {
+        direction_ = read_direction(id);
+      } else if (member.key == "ladder") {
+        read_ladder(id);
+      } else if (member.key == "touch_size") {
+        touch_size_ = positive(id, "\"touch_size\" must be a number of pixels, more than 0");
+      } else if (member.key != "root" && member.key != "$schema" && !holds(definition_keys, member.key)) {
+        unknown_key(id, scene_keys);
+      }
+    });
+  }
+
+  void read_definitions(ValueId top) {
+    conditions_ = read_conditions(document_, top, faults_);
+    for (const char* key : {"shared", "parts"}) {
+      if (const ValueId id = document_.member(top, key); id != no_value) learn(id);
+    }
+  }
+
+  void learn(ValueId id) {
+    const std::string& key = document_[id].key;
+    if (document_[id].type != Type::object) {
+      faults_.add(document_, id, "\"" + key + "\" must be an object of names");
+      return;
+    }
+    refuse_twins(id);
+    if (key == "parts") return definitions_.learn_parts(id);
+    definitions_.learn_shared(id);
+    for (const auto& [name, keys] : definitions_.shared()) node_reader().read_loose_keys(keys, "shared keys");
+  }
+
+  double positive(ValueId id, const char* message) {
+    const JsonValue& value = document_[id];
+    if (value.type == Type::number && value.number > 0 && value.number <= limits::largest_length) return value.number;
+    faults_.add(document_, id, message);
+    return 1;
+  }
+
+  Direction read_direction(ValueId id) {
+    const JsonValue& value = document_[id];
+    if (value.type == Type::string && value.text == "rtl") return Direction::rtl;
+    if (value.type != Type::string || value.text != "ltr")
+      faults_.add(document_, id, "\"direction\" must be ltr or rtl");
+    return Direction::ltr;
+  }
+
+  void read_ladder(ValueId id) {
+    if (document_[id].type != Type::object) {
+      faults_.add(document_, id, "\"ladder\" must be an object of width, height and rungs");
+      return;
+    }
+    refuse_twins(id);
+    for_each_member(id, [&](ValueId member_id, const JsonValue& member) {
+      if (member.key == "width") {
+        ladder_.width = read_span(member_id);
+      } else if (member.key == "height") {
+        ladder_.height = read_span(member_id);
+      } else if (member.key == "rungs") {
+        read_rungs(member_id);
+      } else {
+        unknown_key(member_id, ladder_keys);
+      }
+    });
+  }
+
+  bool is_size(ValueId id) const {
+    const JsonValue& value = document_[id];
+    return value.type == Type::number && is_container_size(value.number);
+  }
+
+  /// Two sizes in a list, or nothing.
+  std::optional<std::pair<double, double>> two_sizes(ValueId id) const {
+    if (document_[id].type != Type::array) return {};
+    const ValueId first = document_[id].first;
+    const ValueId second = first == no_value ? no_value : document_[first].next;
+    if (second == no_value || document_[second].next != no_value || !is_size(first) || !is_size(second)) return {};
+    return std::pair(document_[first].number, document_[second].number);
+  }
+
+  Span read_span(ValueId id) {
+    if (is_size(id)) return document_[id].number;
+    const auto both = two_sizes(id);
+    if (both && both->first <= both->second) return {both->first, both->second};
+    faults_.add(document_, id, "\"" + document_[id].key + "\" must be a size, or [from, to] with from at most to");
+    return {};
+  }
+
+  void read_rungs(ValueId id) {
+    if (document_[id].type != Type::object) {
+      faults_.add(document_, id, "\"rungs\" must be an object of names, each with [width, height]");
+      return;
+    }
+    refuse_twins(id);
+    for_each_member(id, [&](ValueId member_id, const JsonValue& member) {
+      const auto both = two_sizes(member_id);
+      if (!is_node_name(member.key)) {
+        faults_.add(document_, member_id, "the name of a rung must be a letter, then letters, digits, \"_\" or \"-\"",
+                    true);
+      } else if (!both) {
+        faults_.add(document_, member_id, "a rung must be [width, height] in pixels");
+      } else {
+        ladder_.rungs.push_back({member.key, {both->first, both->second}});
+      }
+    });
+  }
+
+  [[nodiscard]] NodeReader node_reader() {
+    return {document_, faults_, definitions_, conditions_, budget_, em_, direction_};
+  }
+
+  /// What is written is paid for: each part and each node outside of them is read once.
+  static Budget budget_for(const JsonDocument& document) {
+    const double bytes = document.size() == 0 ? 0 : static_cast<double>(document.length(document.root()));
+    return {limits::most_expanded + static_cast<double>(document.size()) + bytes / limits::bytes_a_node};
+  }
+
+  /// Reads every part once on its own, as it is written, so that those nobody uses are checked too.
+  void try_parts() {
+    for (const auto& [name, root] : definitions_.parts()) node_reader().read(root, Parts::as_written);
+  }
+
+  /// Read behind everything else: they speak of nodes, ranges and modes.
+  void read_claims(ValueId top, Scene& scene) {
+    const ValueId list = document_.member(top, "claims");
+    if (list == no_value) return;
+    if (document_[list].type != Type::array) {
+      faults_.add(document_, list, "\"claims\" must be a list of texts");
+      return;
+    }
+    double held_against = 0;
+    for (ValueId id = document_[list].first; id != no_value && !faults_.lists_no_more(); id = document_[id].next) {
+      if (document_[id].type != Type::string) {
+        faults_.add(document_, id, "a claim must be a text in quotes");
+        continue;
+      }
+      const auto stars = static_cast<double>(std::ranges::count(document_[id].text, '*'));
+      held_against += stars * static_cast<double>(scene.tree.size());
+      if (held_against > limits::most_claimed_nodes) {
+        faults_.add(
+            document_, id,
+            "the stars in the claims up to here stand for too many nodes to look at; claim less of each node, or "
+            "keep claims in several files");
+        return;
+      }
+      try {
+        static_cast<void>(Claim(scene, document_[id].text));
+        scene.claims.push_back(document_[id].text);
+      } catch (const BadClaim& fault) {
+        faults_.add(document_, id, "in this claim, column " + std::to_string(fault.column()) + ": " + fault.what());
+      }
+    }
+  }
+
+  /// Read last, for they speak of nodes by path.
+  void read_wordings(ValueId object, const Tree& tree) {
+    if (document_[object].type != Type::object) {
+      faults_.add(document_, object, "\"wordings\" must be an object of names, each with texts");
+      return;
+    }
+    refuse_twins(object);
+    for_each_member(object, [&](ValueId id, const JsonValue& member) {
+      Wording wording{member.key, {}};
+      if (member.type != Type::object) {
+        faults_.add(document_, id, "a wording must be an object of texts and a direction");
+        return;
+      }
+      refuse_twins(id);
+      for_each_member(id, [&](ValueId inner, const JsonValue& part) {
+        if (faults_.lists_no_more()) return;
+        if (part.key == "direction") {
+          wording.direction = read_direction(inner);
+        } else if (part.key == "texts" && part.type == Type::object) {
+          for_each_member(inner,
+                          [&](ValueId text, const JsonValue& said) { read_replacement(text, said, tree, wording); });
+        } else if (part.key == "texts") {
+          faults_.add(document_, inner, "\"texts\" must be an object of paths, each with a text");
+        } else {
+          unknown_key(inner, wording_keys);
+        }
+      });
+      wordings_.push_back(std::move(wording));
+    });
+  }
+
+  void read_replacement(ValueId id, const JsonValue& said, const Tree& tree, Wording& wording) {
+    if (faults_.lists_no_more()) return;
+    if (said.type != Type::string) {
+      faults_.add(document_, id, "a text must be in quotes");
+      return;
+    }
+    try {
+      const NodeId node = tree.at(said.key);
+      if (tree.kind(node) != Kind::text) faults_.add(document_, id, "\"" + said.key + "\" is no text", true);
+      wording.texts.emplace_back(node, said.text);
+    } catch (const BadPath& fault) {
+      faults_.add(document_, id, fault.what(), true);
+    }
+  }
+
+  Definitions definitions_;
+  Conditions conditions_;
+  Budget budget_;
+  std::string title_;
+  double em_ = 16;
+  double touch_size_ = Scene::usual_touch_size;
+  Direction direction_ = Direction::ltr;
+  Ladder ladder_;
+  std::vector<Wording> wordings_;
+};
+
+}  // namespace
+}  // namespace scene
+
+Scene read_scene(std::string_view json, const std::string& file_name) {
+  scene::require_text(json, file_name);
+  scene::Faults faults(file_name, json);
+  try {
+    const scene::JsonDocument document(json);
+    return scene::SceneReader(document, faults).read();
+  } catch (const scene::JsonFault& fault) {
+    faults.raise_at(fault.offset, fault.message);
+  }
+}
+
+Scene read_scene_file(const std::string& path) {
+  return read_scene(scene::text_of_file(path), path);
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: MIT
+#include "scene/read/scene_text.hpp"
+
+#include <filesystem>
+#include <fstream>
+#include <istream>
+
+#include "fond_ladder/scene_file.hpp"
+#include "model/limits.hpp"
+
+namespace fond_ladder::scene {
+namespace {
+
+[[noreturn]] void fail(const std::string& file, std::string message) {
+  throw BadScene({{file, 0, 0, "", std::move(message)}});
+}
+
+constexpr auto too_large = "this file is larger than 40 MiB; a scene is not read beyond that";
+
+}  // namespace
+
+void require_text(std::string_view text, const std::string& file_name) {
+  if (text.size() > limits::largest_scene_file) fail(file_name, too_large);
+  if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) {
+    fail(file_name, "this file is empty; a scene is a JSON object with the keys \"format\" and \"root\"");
+  }
+}
+
+std::string text_of_file(const std::string& path) {
+  std::error_code error;
+  const auto status = std::filesystem::status(path, error);
+  if (!std::filesystem::exists(status)) fail(path, "there is no such file");
+  if (std::filesystem::is_directory(status)) fail(path, "this is a directory; name a scene file");
+  if (std::filesystem::is_regular_file(status) &&
+      std::filesystem::file_size(path, error) > limits::largest_scene_file) {
+    fail(path, too_large);
+  }
+  std::ifstream in(path, std::ios::binary);
+  if (!in) fail(path, "this file cannot be opened; check who may read it");
+  return text_of_stream(in, path);
+}
+
+std::string text_of_stream(std::istream& in, const std::string& name) {
+  std::string text;
+  constexpr std::size_t chunk = 1U << 16;
+  while (in && text.size() <= limits::largest_scene_file) {
+    const std::size_t have = text.size();
+    text.resize(have + chunk);
+    in.read(text.data() + have, chunk);
+    text.resize(have + static_cast<std::size_t>(in.gcount()));
+  }
+  if (in.bad()) fail(name, "it cannot be read: it is closed, or a folder; give a scene by a pipe, or name its file");
+  return text;
+}
+
+}  // namespace fond_ladder::scene

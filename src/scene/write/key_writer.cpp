@@ -1,0 +1,189 @@
+// SPDX-License-Identifier: MIT
+//
+// One overload for every type a key can have: the other half of key_reader.cpp.
+#include "scene/write/key_writer.hpp"
+
+#include "model/number_text.hpp"
+
+namespace fond_ladder::scene {
+namespace {
+
+std::string in_quotes(std::string_view word) {
+  return '"' + std::string(word) + '"';
+}
+
+std::string text_of(const Length& length) {
+  switch (length.unit()) {
+    case Length::Unit::px: return exact(length.amount());
+    case Length::Unit::em: return in_quotes(exact(length.amount()) + "em");
+    case Length::Unit::percent: return in_quotes(exact(length.amount()) + "%");
+  }
+  return "0";
+}
+
+std::string text_of(const TrackSize& size) {
+  switch (size.way()) {
+    case TrackSize::Way::length: return text_of(size.length());
+    case TrackSize::Way::content: return in_quotes("content");
+    case TrackSize::Way::min_content: return in_quotes("min-content");
+    case TrackSize::Way::max_content: return in_quotes("max-content");
+    case TrackSize::Way::share: return in_quotes(exact(size.share()) + "fr");
+  }
+  return "0";
+}
+
+class ValueWriter {
+ public:
+  ValueWriter(JsonPage& page, std::string_view key) : page_(page), key_(key) {}
+
+  void write(bool value) const { put(value ? "true" : "false"); }
+  void write(double value) const { put(exact(value)); }
+  void write(int value) const { put(exact(value)); }
+  void write(const std::string& text) const { put(json_text(text)); }
+  void write(const Length& length) const { put(text_of(length)); }
+  template <class T>
+  void write(const std::optional<T>& value) const {
+    if (value) {
+      write(*value);
+    } else {
+      put("null");
+    }
+  }
+  void write(const Order& order) const {
+    put(order.rank == Order::first  ? in_quotes("first")
+        : order.rank == Order::last ? in_quotes("last")
+                                    : exact(order.rank));
+  }
+  void write(const Sizing& sizing) const {
+    switch (sizing.way()) {
+      case Sizing::Way::automatic: return put("null");
+      case Sizing::Way::length: return write(sizing.length());
+      case Sizing::Way::content: return put(in_quotes("content"));
+      case Sizing::Way::fill: return put(in_quotes("fill"));
+    }
+  }
+  void write(const Pair& pair) const { list({exact(pair.x), exact(pair.y)}); }
+  void write(const Gap& gap) const {
+    if (gap.x == gap.y) return write(gap.x);
+    object({{"x", text_of(gap.x)}, {"y", text_of(gap.y)}});
+  }
+  void write(const Edges& edges) const {
+    Members members;
+    const auto add = [&](std::string_view word, const std::optional<Edge>& edge) {
+      if (edge) members.emplace_back(word, edge->is_automatic() ? in_quotes("auto") : text_of(edge->length()));
+    };
+    const std::optional<Edge>& all = edges.given(Side::all);
+    if (all && !all->is_automatic() && edges == Edges(all->length())) return write(all->length());
+    for (std::size_t i = 0; i + 1 < side_words.size(); ++i) {
+      const auto side = static_cast<Side>(i);
+      const bool is_axis = side == Side::x || side == Side::y;  // objects have no word for all sides
+      add(side_words[i], is_axis && !edges.given(side) ? all : edges.given(side));
+    }
+    object(members);
+  }
+  void write(const Pin& pin) const {
+    Members members;
+    const auto add = [&](std::string_view word, const Limit& side) {
+      if (side) members.emplace_back(word, text_of(*side));
+    };
+    add("left", pin.left);
+    add("right", pin.right);
+    add("top", pin.top);
+    add("bottom", pin.bottom);
+    add("start", pin.start);
+    add("end", pin.end);
+    add("center_x", pin.center_x);
+    add("center_y", pin.center_y);
+    object(members);
+  }
+  void write(const RestOn& rest) const {
+    if (rest.x == rest.y) return put(in_quotes(word(rest.x)));
+    object({{"x", in_quotes(word(rest.x))}, {"y", in_quotes(word(rest.y))}});
+  }
+  void write(const Align& align) const { object(words({{"x", align.x}, {"y", align.y}})); }
+  void write(const Self& self) const {
+    if (self.across && !self.x && !self.y) return put(in_quotes(word(*self.across)));
+    object(words({{"x", self.x}, {"y", self.y}, {"across", self.across}}));
+  }
+  void write(const Cell& cell) const { list({exact(cell.column), exact(cell.row)}); }
+  void write(const CellSpan& span) const {
+    const auto count = [](int tracks) { return tracks == CellSpan::all ? in_quotes("all") : exact(tracks); };
+    list({count(span.columns), count(span.rows)});
+  }
+  void write(const std::vector<std::string>& lines) const {
+    std::vector<std::string> items;
+    for (const std::string& line : lines) items.push_back(json_text(line));
+    list(items);
+  }
+  void write(const Track& track) const {
+    if (track == Track(track.max)) return put(text_of(track.max));
+    object({{"min", text_of(track.min)}, {"max", text_of(track.max)}});
+  }
+  void write(const Tracks& tracks) const {
+    const std::vector<Tracks::Run>& runs = tracks.runs();
+    if (runs.size() == 1 && !runs[0].fitting && tracks == Tracks(runs[0].times)) return put(exact(runs[0].times));
+    page_.open('[', key_);
+    bool behind_once = false;  // behind a run of once, which would take in tracks that are written one by one
+    for (const Tracks::Run& run : runs) {
+      const ValueWriter item(page_, {});
+      const bool once = !run.fitting && run.times == 1;
+      const bool joins = std::exchange(behind_once, once);
+      if (once && !joins) {
+        for (const Track& track : run.tracks) item.write(track);
+        continue;
+      }
+      page_.open('{');
+      page_.value("repeat", run.fitting ? in_quotes("fitting") : exact(run.times));
+      page_.open('[', "tracks");
+      for (const Track& track : run.tracks) item.write(track);
+      page_.close();
+      if (run.empty == Empty::drop) page_.value("empty", in_quotes("drop"));
+      page_.close();
+    }
+    page_.close();
+  }
+  template <class Word>
+  requires std::is_enum_v<Word>
+  void write(Word value) const {
+    put(std::is_same_v<Word, Scroll> && value == Word{} ? "null" : in_quotes(word(value)));
+  }
+
+ private:
+  using Members = std::vector<std::pair<std::string_view, std::string>>;
+
+  void put(std::string_view json) const { page_.value(key_, json); }
+  void list(const std::vector<std::string>& items) const {
+    page_.open('[', key_);
+    for (const std::string& item : items) page_.value({}, item);
+    page_.close();
+  }
+  void object(const Members& members) const {
+    page_.open('{', key_);
+    for (const auto& [word, value] : members) page_.value(word, value);
+    page_.close();
+  }
+  static Members words(std::initializer_list<std::pair<std::string_view, std::optional<Across>>> given) {
+    Members members;
+    for (const auto& [key, across] : given) {
+      if (across) members.emplace_back(key, in_quotes(word(*across)));
+    }
+    return members;
+  }
+
+  JsonPage& page_;
+  std::string_view key_;
+};
+
+}  // namespace
+
+void write_key(const KeyEntry& entry, const Keys& keys, JsonPage& page, std::string_view key) {
+  std::visit([&](auto field) { ValueWriter(page, key).write(keys.*field); }, entry.field);
+}
+
+std::string value_text(const KeyEntry& entry, const Keys& keys) {
+  JsonPage page;
+  write_key(entry, keys, page, {});
+  return page.line();
+}
+
+}  // namespace fond_ladder::scene

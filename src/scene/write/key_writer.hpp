@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string_view>
+
+#include "fond_ladder/keys.hpp"
+#include "model/key_table.hpp"
+#include "scene/write/json_page.hpp"
+
+namespace fond_ladder::scene {
+
+/// Writes the value that `keys` holds for `entry`, as key_reader.hpp reads it; `null` where it says nothing. Without a
+/// `key` the value stands alone.
+void write_key(const KeyEntry& entry, const Keys& keys, JsonPage& page, std::string_view key);
+/// The value alone, on one line.
+[[nodiscard]] std::string value_text(const KeyEntry& entry, const Keys& keys);
+
+}  // namespace fond_ladder::scene

@@ -1,0 +1,224 @@
+// SPDX-License-Identifier: MIT
+//
+// A Scene as a file would say it. Only what is not at its default is written; copies that are alike become one node
+// with a count. Runs in loops, so that depth costs no stack.
+#include <map>
+
+#include "fond_ladder/scene_file.hpp"
+#include "model/number_text.hpp"
+#include "scene/write/key_writer.hpp"
+#include "solve/forms.hpp"
+
+namespace fond_ladder {
+namespace scene {
+namespace {
+
+class SceneWriter {
+ public:
+  explicit SceneWriter(const Scene& scene) : scene_(scene) {
+    for (const When& when : scene.whens) forms_[when.node][when.name].push_back(&when);
+  }
+
+  std::string write() {
+    page_.open('{');
+    page_.value("format", "1");
+    if (!scene_.title.empty()) page_.value("scene", json_text(scene_.title));
+    constexpr double usual_em = 16;
+    if (scene_.tree.em() != usual_em) page_.value("em", exact(scene_.tree.em()));
+    if (scene_.tree.direction() == Direction::rtl) page_.value("direction", "\"rtl\"");
+    write_ladder();
+    write_conditions();
+    if (scene_.touch_size != Scene::usual_touch_size) page_.value("touch_size", exact(scene_.touch_size));
+    write_wordings();
+    if (!scene_.claims.empty()) {
+      page_.open('[', "claims");
+      for (const std::string& claim : scene_.claims) page_.value({}, json_text(claim));
+      page_.close();
+    }
+    write_nodes();
+    page_.close();
+    return page_.page();
+  }
+
+ private:
+  void write_span(std::string_view key, const Span& span) {
+    if (span.from == span.to) return page_.value(key, exact(span.from));
+    write_pair(key, span.from, span.to);
+  }
+  void write_pair(std::string_view key, double first, double second) {
+    page_.open('[', key);
+    page_.value({}, exact(first));
+    page_.value({}, exact(second));
+    page_.close();
+  }
+
+  void write_ladder() {
+    const Ladder& ladder = scene_.ladder;
+    const bool usual = ladder.width == Ladder().width;
+    if (usual && !ladder.height && ladder.rungs.empty()) return;
+    page_.open('{', "ladder");
+    if (!usual) write_span("width", ladder.width);
+    if (ladder.height) write_span("height", *ladder.height);
+    if (!ladder.rungs.empty()) {
+      page_.open('{', "rungs");
+      for (const NamedRung& rung : ladder.rungs) write_pair(rung.name, rung.size.width, rung.size.height);
+      page_.close();
+    }
+    page_.close();
+  }
+
+  void write_conditions() {
+    if (!scene_.ranges.empty()) {
+      page_.open('[', "ranges");
+      for (const Range& range : scene_.ranges) {
+        page_.open('{');
+        page_.value("name", json_text(range.name));
+        const auto bound = [&](const char* key, const std::optional<double>& size) {
+          if (size) page_.value(key, exact(*size));
+        };
+        bound("from_width", range.from_width);
+        bound("below_width", range.below_width);
+        bound("from_height", range.from_height);
+        bound("below_height", range.below_height);
+        page_.close();
+      }
+      page_.close();
+    }
+    if (scene_.modes.empty()) return;
+    page_.open('[', "modes");
+    for (const std::string& mode : scene_.modes) page_.value({}, json_text(mode));
+    page_.close();
+  }
+
+  void write_wordings() {
+    if (scene_.wordings.empty()) return;
+    page_.open('{', "wordings");
+    for (const Wording& wording : scene_.wordings) {
+      page_.open('{', wording.name);
+      if (wording.direction) page_.value("direction", '"' + std::string(word(*wording.direction)) + '"');
+      page_.open('{', "texts");
+      for (const auto& [node, text] : wording.texts) page_.value(scene_.tree.path(node), json_text(text));
+      page_.close();
+      page_.close();
+    }
+    page_.close();
+  }
+
+  // --- nodes -------------------------------------------------------------------------------------------------------
+
+  struct Step {
+    NodeId node;
+    std::size_t copies = 0;  // 0: no copies; none for the end of a list of children
+  };
+
+  void write_nodes() {
+    std::vector<Step> open{{scene_.tree.root()}};
+    while (!open.empty()) {
+      const Step at = open.back();
+      open.pop_back();
+      if (!at.node) {
+        page_.close();
+        page_.close();
+        continue;
+      }
+      page_.open('{', at.node == scene_.tree.root() ? "root" : "");
+      write_keys(at);
+      const std::vector<NodeId> children = scene_.tree.children(at.node);
+      if (children.empty()) {
+        page_.close();
+        continue;
+      }
+      page_.open('[', "children");
+      open.push_back({});
+      std::vector<Step> steps;
+      for (std::size_t i = 0; i < children.size();) {
+        const std::size_t copies = copies_from(children, i);
+        steps.push_back({children[i], copies});
+        i += std::max<std::size_t>(copies, 1);
+      }
+      open.insert(open.end(), steps.rbegin(), steps.rend());
+    }
+  }
+
+  void write_keys(const Step& at) {
+    Keys keys = scene_.tree.keys(at.node);
+    if (at.copies > 0) keys.name = base_of(keys.name);
+    for (const KeyEntry& entry : key_table()) {
+      if (is_said(entry, keys) || entry.name == "kind") write_key(entry, keys, page_, entry.name);
+    }
+    if (at.copies > 0) page_.value("copies", exact(static_cast<double>(at.copies)));
+    write_forms(at.node, page_);
+  }
+
+  void write_forms(NodeId node, JsonPage& page) const {
+    const auto found = forms_.find(node);
+    if (found == forms_.end()) return;
+    page.open('{', "when");
+    for (const auto& form : found->second) {
+      const std::vector<const When*>& changes = form.second;
+      Keys keys = scene_.tree.keys(node);
+      const auto all = [&](Keys& into) {
+        for (const When* when : changes) when->change(into);
+      };
+      all(keys);
+      page.open('{', form.first);
+      for (const KeyEntry* entry : keys_said(all)) write_key(*entry, keys, page, entry->name);
+      page.close();
+    }
+    page.close();
+  }
+
+  /// `tag` of `tag[0]`, or nothing.
+  static std::string base_of(const std::string& name) { return name.substr(0, name.find('[')); }
+
+  /// How many children from `first` on are copies of one node that begin there, all alike; 0 when none are.
+  std::size_t copies_from(const std::vector<NodeId>& children, std::size_t first) const {
+    const std::string base = base_of(scene_.tree.step(children[first]));
+    std::size_t count = 0;
+    while (first + count < children.size() &&
+           scene_.tree.step(children[first + count]) == base + "[" + std::to_string(count) + "]") {
+      ++count;
+    }
+    for (std::size_t i = 1; i < count; ++i) {
+      if (!alike(children[first], children[first + i])) return 0;
+    }
+    return count;
+  }
+
+  [[nodiscard]] std::string forms_of(NodeId node) const {
+    JsonPage page;
+    page.open('{');
+    write_forms(node, page);
+    page.close();
+    return page.line();
+  }
+
+  /// Whether two copies hold the same, their own names apart.
+  [[nodiscard]] bool alike(NodeId one, NodeId other) const {
+    std::vector<std::pair<NodeId, NodeId>> open{{one, other}};
+    while (!open.empty()) {
+      const auto [a, b] = open.back();
+      open.pop_back();
+      Keys keys = scene_.tree.keys(b);
+      if (b == other) keys.name = scene_.tree.keys(a).name;
+      if (scene_.tree.keys(a) != keys || forms_of(a) != forms_of(b)) return false;
+      const std::vector<NodeId> in_a = scene_.tree.children(a), in_b = scene_.tree.children(b);
+      if (in_a.size() != in_b.size()) return false;
+      for (std::size_t i = 0; i < in_a.size(); ++i) open.emplace_back(in_a[i], in_b[i]);
+    }
+    return true;
+  }
+
+  const Scene& scene_;
+  std::map<NodeId, std::map<std::string, std::vector<const When*>>> forms_;
+  JsonPage page_;
+};
+
+}  // namespace
+}  // namespace scene
+
+std::string to_json(const Scene& scene) {
+  return scene::SceneWriter(scene).write();
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,254 @@
+// SPDX-License-Identifier: MIT
+//
+// Written from the table of keys, one overload for every type a key can have, beside key_reader.cpp and key_writer.cpp.
+#include "scene/write/schema.hpp"
+
+#include <nlohmann/json.hpp>
+
+#include "model/key_table.hpp"
+#include "model/limits.hpp"
+
+namespace fond_ladder::scene {
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+constexpr auto number_form = R"(-?([0-9]+\.?[0-9]*|\.[0-9]+)([eE][-+]?[0-9]+)?)";
+constexpr auto name_form = R"(^[A-Za-z][A-Za-z0-9_-]*(\[[0-9]+\])?$)";
+constexpr auto plain_name_form = R"(^[A-Za-z][A-Za-z0-9_-]*$)";
+
+Json any_of(std::initializer_list<Json> schemas) {
+  return {{"anyOf", Json(schemas)}};
+}
+Json text_like(const std::string& form) {
+  return {{"type", "string"}, {"pattern", form}};
+}
+Json words(std::span<const std::string_view> list) {
+  return {{"enum", std::vector<std::string>(list.begin(), list.end())}};
+}
+Json reference(const std::string& definition) {
+  return {{"$ref", "#/$defs/" + definition}};
+}
+Json list_of(const Json& items) {
+  return {{"type", "array"}, {"items", items}};
+}
+Json two(const Json& item) {
+  return {{"type", "array"}, {"items", item}, {"minItems", 2}, {"maxItems", 2}};
+}
+Json closed_object(const Json& properties) {
+  return {{"type", "object"}, {"properties", properties}, {"additionalProperties", false}};
+}
+Json map_of(const Json& values) {
+  return {{"type", "object"}, {"additionalProperties", values}};
+}
+Json same_for(std::span<const std::string_view> keys, const Json& schema) {
+  Json properties = Json::object();
+  for (const std::string_view key : keys) properties[std::string(key)] = schema;
+  return properties;
+}
+
+/// What a number of this domain may be.
+Json number_in(Domain domain) {
+  Json schema{{"type", "number"}};
+  switch (domain) {
+    case Domain::any:
+    case Domain::no_fill: schema["minimum"] = -limits::largest_length; break;
+    case Domain::not_negative:
+    case Domain::thickness:
+    case Domain::tracks:
+    case Domain::factor: schema["minimum"] = 0; break;
+    case Domain::positive: schema["exclusiveMinimum"] = 0; break;
+    case Domain::share: schema["minimum"] = limits::smallest_factor; break;
+    case Domain::ratio:
+      return {{"type", "number"}, {"minimum", limits::smallest_aspect}, {"maximum", limits::largest_aspect}};
+    case Domain::at_least_one: schema["minimum"] = 1; break;
+  }
+  schema["maximum"] = limits::largest_length;
+  return schema;
+}
+
+Json length_in(Domain domain) {
+  const bool negative = domain == Domain::any || domain == Domain::no_fill;
+  const std::string number = negative ? number_form : number_form + 2;  // without the sign
+  return any_of({number_in(domain), text_like("^" + number + (domain == Domain::thickness ? "em$" : "(em|%)$"))});
+}
+
+struct SchemaOfKey {
+  Domain domain;
+
+  Json operator()(bool Keys::*) const { return {{"type", "boolean"}}; }
+  Json operator()(std::string Keys::*field) const {
+    return field == &Keys::text ? Json{{"type", "string"}}
+                                : text_like(field == &Keys::name ? name_form : plain_name_form);
+  }
+  Json operator()(double Keys::*) const { return number_in(domain); }
+  Json operator()(std::optional<double> Keys::*) const { return number_in(domain); }
+  Json operator()(std::optional<int> Keys::*) const {
+    Json schema = number_in(domain);
+    schema["type"] = "integer";
+    return schema;
+  }
+  Json operator()(Sizing Keys::*) const {
+    Json words{"content"};
+    if (domain != Domain::no_fill) words.push_back("fill");
+    return any_of({length_in(Domain::not_negative), Json{{"enum", words}}});
+  }
+  Json operator()(Limit Keys::*) const { return length_in(domain); }
+  Json operator()(Gap Keys::*) const {
+    const Json length = length_in(domain);
+    return any_of({length, closed_object({{"x", length}, {"y", length}})});
+  }
+  Json operator()(Edges Keys::*) const {
+    const Json length = length_in(domain);
+    const Json side = domain == Domain::any ? any_of({length, Json{{"const", "auto"}}}) : length;
+    return any_of({length, closed_object(same_for(std::span(side_words).first(side_words.size() - 1), side))});
+  }
+  Json operator()(std::optional<Pin> Keys::*) const {
+    constexpr std::array<std::string_view, 8> sides{"left",  "right", "top",      "bottom",
+                                                    "start", "end",   "center_x", "center_y"};
+    return closed_object(same_for(sides, length_in(domain)));
+  }
+  Json operator()(Order Keys::*) const {
+    return any_of({Json{{"type", "integer"}}, Json{{"enum", {"first", "last"}}}});
+  }
+  Json operator()(Scroll Keys::*) const { return words(std::span(words_of<Scroll>).subspan(1)); }
+  Json operator()(RestOn Keys::*) const { return on_axes(words(words_of<Rest>), true); }
+  Json operator()(Align Keys::*) const { return on_axes(words(words_of<Across>), false); }
+  Json operator()(Self Keys::*) const {
+    Json both = on_axes(words(words_of<Across>), true);
+    both["anyOf"][1]["properties"]["across"] = words(words_of<Across>);
+    return both;
+  }
+  Json operator()(Pair Keys::*) const { return two(number_in(domain)); }
+  Json operator()(Track Keys::*) const { return reference("track"); }
+  Json operator()(Tracks Keys::*) const {
+    const Json count{{"type", "integer"}, {"minimum", 1}, {"maximum", limits::most_tracks}};
+    return any_of({count, list_of(any_of({reference("track"), reference("tracks_repeated")}))});
+  }
+  Json operator()(std::vector<std::string> Keys::*) const { return list_of({{"type", "string"}}); }
+  Json operator()(std::optional<Cell> Keys::*) const {
+    return two({{"type", "integer"}, {"minimum", 0}, {"maximum", limits::most_tracks - 1}});
+  }
+  Json operator()(CellSpan Keys::*) const {
+    return two(
+        any_of({Json{{"type", "integer"}, {"minimum", 1}, {"maximum", limits::most_tracks}}, Json{{"const", "all"}}}));
+  }
+  template <class Word>
+  requires std::is_enum_v<Word> Json operator()(Word Keys::*) const { return words(words_of<Word>); }
+
+ private:
+  static Json on_axes(const Json& word, bool alone) {
+    const Json both = closed_object({{"x", word}, {"y", word}});
+    return alone ? any_of({word, both}) : both;
+  }
+};
+
+Json track_definitions() {
+  const Json size = any_of({length_in(Domain::not_negative), Json{{"enum", {"content", "min-content", "max-content"}}},
+                            text_like("^" + std::string(number_form + 2) + "fr$")});
+  Json repeated =
+      closed_object({{"repeat", any_of({Json{{"type", "integer"}, {"minimum", 1}, {"maximum", limits::most_tracks}},
+                                        Json{{"const", "fitting"}}})},
+                     {"tracks", {{"type", "array"}, {"items", reference("track")}, {"minItems", 1}}},
+                     {"empty", {{"enum", {"keep", "drop"}}}}});
+  repeated["required"] = {"repeat", "tracks"};
+  return {{"track_size", size},
+          {"track", any_of({reference("track_size"),
+                            closed_object({{"min", reference("track_size")}, {"max", reference("track_size")}})})},
+          {"tracks_repeated", repeated}};
+}
+
+/// A node, and the smaller objects that say keys: `keys` of shared and each, `told` of with, `form` of when.
+void add_objects(Json& definitions) {
+  Json keys = Json::object(), form = Json::object();
+  for (const KeyEntry& entry : key_table()) {
+    const std::string name(entry.name);
+    Json schema = std::visit(SchemaOfKey{entry.domain}, entry.field);
+    schema["description"] = entry.about;
+    definitions["key_" + name] = schema;
+    keys[name] = reference("key_" + name);
+    if (name != "name") form[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
+  }
+  const Json copies{{"type", "integer"},
+                    {"minimum", 0},
+                    {"maximum", limits::most_copies},
+                    {"description", "so many of it, called name[0], name[1] and so on"}};
+  const Json name{{"type", "string"}};
+  Json like = any_of({name, list_of(name)});
+  like["description"] = "names of shared keys that it takes over";
+  keys["like"] = like;
+  keys["copies"] = copies;
+  keys["when"] = map_of(reference("form"));
+  keys["when"]["description"] = "keys that hold while a range or a mode does; null returns a key to its default";
+  form["copies"] = copies;
+  definitions["form"] = closed_object(form);
+
+  Json loose = keys;
+  loose.erase("name");
+  definitions["keys"] = closed_object(loose);
+  Json told = keys;
+  told["each"] = reference("keys");
+  definitions["told"] = {{"type", "object"}, {"properties", told}, {"additionalProperties", reference("told")}};
+
+  Json node = keys;
+  node["part"] = {{"type", "string"}, {"description", "the part that it is"}};
+  node["with"] = reference("told");
+  node["with"]["description"] = "keys for the part, and for its inner nodes by path";
+  node["each"] = reference("keys");
+  node["each"]["description"] = "keys for every direct child that does not set them";
+  node["children"] = list_of(reference("node"));
+  definitions["node"] = closed_object(node);
+}
+
+Json ladder_schema() {
+  const Json size = number_in(Domain::not_negative);
+  const Json span = any_of({size, two(size)});
+  Json schema = closed_object(
+      {{"width", span},
+       {"height", span},
+       {"rungs",
+        {{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", two(size)}}}});
+  schema["description"] = "the range of container sizes under test, and sizes that have a name";
+  return schema;
+}
+
+Json range_schema() {
+  constexpr std::array<std::string_view, 4> bounds{"from_width", "below_width", "from_height", "below_height"};
+  Json properties = same_for(bounds, number_in(Domain::not_negative));
+  properties["name"] = text_like(plain_name_form);
+  Json schema = closed_object(properties);
+  schema["required"] = {"name"};
+  return schema;
+}
+
+}  // namespace
+
+std::string scene_schema() {
+  Json top = closed_object({{"$schema", {{"type", "string"}}},
+                            {"format", {{"const", 1}}},
+                            {"scene", {{"type", "string"}, {"description", "the title"}}},
+                            {"em", number_in(Domain::positive)},
+                            {"direction", words(words_of<Direction>)},
+                            {"ladder", ladder_schema()},
+                            {"ranges", list_of(range_schema())},
+                            {"modes", list_of(text_like(plain_name_form))},
+                            {"touch_size", number_in(Domain::positive)},
+                            {"shared", map_of(reference("keys"))},
+                            {"parts", map_of(reference("node"))},
+                            {"wordings", map_of(closed_object({{"texts", map_of({{"type", "string"}})},
+                                                               {"direction", words(words_of<Direction>)}}))},
+                            {"claims", list_of({{"type", "string"}})},
+                            {"root", reference("node")}});
+  top["properties"]["em"]["description"] = "pixels in one em";
+  top["properties"]["touch_size"]["description"] = "pixels that a person needs to hit a node; 24 when left out";
+  top["required"] = {"format", "root"};
+  Json schema{{"$schema", "https://json-schema.org/draft/2020-12/schema"},
+              {"title", "A Fond Ladder scene"},
+              {"description", "Written from the program's table of keys; a test keeps the two alike."}};
+  schema.update(top);
+  schema["$defs"] = track_definitions();
+  add_objects(schema["$defs"]);
+  return schema.dump(1) + "\n";
+}
+
+}  // namespace fond_ladder::scene

@@ -1,0 +1,63 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/settings.hpp"
+
+#include <algorithm>
+
+#include "model/origins.hpp"
+#include "scene/write/key_writer.hpp"
+#include "solve/forms.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// Who says a key, so far.
+struct Sayer {
+  Source source = Source::unsaid;
+  std::string name;
+};
+
+}  // namespace
+
+std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
+                              const std::vector<std::string>& modes) {
+  const auto table = key_table();
+  SceneSolver solver(scene, modes);
+  const Arrangement arrangement = solver.solve(rung);
+  const Keys plain = scene.tree.keys(node), held = arrangement.tree().keys(node);
+
+  std::vector<Sayer> sayers(table.size());
+  for (std::size_t i = 0; i < table.size(); ++i) {
+    if (is_said(table[i], plain)) {
+      sayers[i].source = Source::own;
+    }
+  }
+  if (scene.origins) {
+    for (const auto& said : scene.origins->of(node))
+      sayers[said.key] = {said.source, scene.origins->name_at(said.name)};
+  }
+  for (const std::string& active : solver.active(rung)) {
+    const bool is_range = std::ranges::find(scene.ranges, active, &Range::name) != scene.ranges.end();
+    for (const When& when : scene.whens) {
+      if (when.node != node || when.name != active) continue;
+      for (const KeyEntry* entry : keys_said(when.change)) {
+        Sayer& sayer = sayers[static_cast<std::size_t>(entry - table.data())];
+        if (sayer.source != Source::tried) sayer = {is_range ? Source::range : Source::mode, active};
+      }
+    }
+  }
+
+  const NodeId parent = scene.tree.parent(node);
+  std::optional<Kind> parent_kind;
+  if (parent) parent_kind = arrangement.tree().kind(parent);
+  std::vector<Setting> all;
+  for (std::size_t i = 0; i < table.size(); ++i) {
+    const bool acts = acts_on(table[i].acts, held.kind, parent_kind);
+    if (sayers[i].source == Source::unsaid && !acts) continue;
+    const bool has_value = is_said(table[i], held) || sayers[i].source != Source::unsaid;
+    all.push_back({std::string(table[i].name), has_value ? scene::value_text(table[i], held) : "", sayers[i].source,
+                   sayers[i].name, acts});
+  }
+  return all;
+}
+
+}  // namespace fond_ladder

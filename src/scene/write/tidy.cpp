@@ -1,0 +1,169 @@
+// SPDX-License-Identifier: MIT
+//
+// A scene file printed anew: keys in one order, what only repeats a default left out; parts,
+// shared keys and copies stay as they were written. Works on the document, in a loop, not on the tree.
+#include <algorithm>
+#include <array>
+
+#include "fond_ladder/scene_file.hpp"
+#include "model/number_text.hpp"
+#include "scene/read/faults.hpp"
+#include "scene/read/key_reader.hpp"
+#include "scene/read/scene_text.hpp"
+#include "scene/write/key_writer.hpp"
+
+namespace fond_ladder {
+namespace scene {
+namespace {
+
+using Type = JsonValue::Type;
+
+constexpr std::array<std::string_view, 14> top_order{"$schema", "format",   "scene",  "em",         "direction",
+                                                     "ladder",  "ranges",   "modes",  "touch_size", "shared",
+                                                     "parts",   "wordings", "claims", "root"};
+/// Before the keys of the table, and behind them.
+constexpr std::array<std::string_view, 5> first_keys{"part", "kind", "name", "like", "copies"};
+constexpr std::array<std::string_view, 4> last_keys{"with", "each", "when", "children"};
+
+/// What an object says, or a list holds.
+enum class Role : unsigned char { as_it_is, top, node, nodes, keys, map_of_keys, map_of_parts };
+
+template <std::size_t n>
+std::size_t place_in(const std::array<std::string_view, n>& words, std::string_view word) {
+  return static_cast<std::size_t>(std::ranges::find(words, word) - words.begin());
+}
+
+std::size_t place_of_key(std::string_view key) {
+  if (const std::size_t place = place_in(first_keys, key); place < first_keys.size()) return place;
+  const auto table = key_table();
+  if (const KeyEntry* entry = find_key(key)) {
+    return first_keys.size() + static_cast<std::size_t>(entry - table.data());
+  }
+  const std::size_t last = place_in(last_keys, key);  // inner nodes of a part come before `children`
+  return first_keys.size() + table.size() + last;
+}
+
+class Tidier {
+ public:
+  explicit Tidier(const JsonDocument& document) : document_(document) {}
+
+  std::string write() {
+    std::vector<Step> open{{document_.root(), Role::top}};
+    while (!open.empty()) {
+      const Step at = open.back();
+      open.pop_back();
+      if (at.value == no_value) {
+        page_.close();
+      } else if (!write_value(at)) {
+        open_value(at, open);
+      }
+    }
+    return page_.page();
+  }
+
+ private:
+  struct Step {
+    ValueId value = no_value;  // none: the end of what is open
+    Role role = Role::as_it_is;
+    bool alone = false;  // a key at its default changes nothing: nothing else speaks of this node
+    bool in_part = false;
+  };
+
+  /// Writes a value that needs no bracket. Returns whether it was one.
+  bool write_value(const Step& at) {
+    const JsonValue& value = document_[at.value];
+    switch (value.type) {
+      case Type::null: return page_.value(value.key, "null"), true;
+      case Type::boolean: return page_.value(value.key, value.boolean ? "true" : "false"), true;
+      case Type::number: return page_.value(value.key, exact(value.number)), true;
+      case Type::string: return page_.value(value.key, json_text(value.text)), true;
+      case Type::array:
+      case Type::object: return false;
+    }
+    return false;
+  }
+
+  void open_value(const Step& at, std::vector<Step>& open) {
+    const JsonValue& value = document_[at.value];
+    page_.open(value.type == Type::array ? '[' : '{', value.key);
+    open.push_back({});
+    std::vector<ValueId> members;
+    for (ValueId id = value.first; id != no_value; id = document_[id].next) members.push_back(id);
+    if (at.role == Role::top || at.role == Role::node || at.role == Role::keys) {
+      std::ranges::stable_sort(members, {}, [&](ValueId id) {
+        const std::string& key = document_[id].key;
+        return at.role == Role::top ? place_in(top_order, key) : place_of_key(key);
+      });
+    }
+    std::vector<Step> steps;
+    for (const ValueId id : members) {
+      if (const auto step = step_into(at, id)) steps.push_back(*step);
+    }
+    open.insert(open.end(), steps.rbegin(), steps.rend());
+  }
+
+  /// What is to be done with a member; nothing where it is written already, or not needed.
+  std::optional<Step> step_into(const Step& at, ValueId id) {
+    const JsonValue& member = document_[id];
+    switch (at.role) {
+      case Role::as_it_is: return Step{id, Role::as_it_is};
+      case Role::map_of_keys: return Step{id, Role::keys};
+      case Role::map_of_parts: return Step{id, Role::node, false, true};
+      case Role::nodes: return Step{id, Role::node, at.alone && is_plain(id), at.in_part};
+      case Role::top: return step_into_top(id, member);
+      case Role::node:
+      case Role::keys: break;
+    }
+    if (const KeyEntry* entry = find_key(member.key)) {
+      if (member.type == Type::null) return Step{id};
+      return is_needed(*entry, at, id) ? std::optional<Step>(Step{id}) : std::nullopt;
+    }
+    if (member.key == "children") {
+      if (member.first == no_value && at.alone) return {};
+      const bool alone = !at.in_part && document_.member(at.value, "each") == no_value;
+      return Step{id, Role::nodes, alone, at.in_part};
+    }
+    if (member.key == "when") return Step{id, Role::map_of_keys};
+    return Step{id, member.type == Type::object ? Role::keys : Role::as_it_is};
+  }
+
+  std::optional<Step> step_into_top(ValueId id, const JsonValue& member) {
+    constexpr double usual_em = 16;
+    if (member.key == "em" && member.number == usual_em) return {};
+    if (member.key == "direction" && member.text == "ltr") return {};
+    if (member.key == "root") return Step{id, Role::node, is_plain(id)};
+    if (member.key == "shared") return Step{id, Role::map_of_keys};
+    if (member.key == "parts") return Step{id, Role::map_of_parts};
+    return Step{id};
+  }
+
+  [[nodiscard]] bool is_plain(ValueId node) const {
+    return document_.member(node, "part") == no_value && document_.member(node, "like") == no_value;
+  }
+
+  [[nodiscard]] bool is_needed(const KeyEntry& entry, const Step& at, ValueId id) const {
+    if (!at.alone || entry.name == "kind") return true;
+    Keys keys;
+    Faults ignored("", "");
+    read_key(entry, document_, id, keys, ignored);
+    return is_said(entry, keys);
+  }
+
+  const JsonDocument& document_;
+  JsonPage page_;
+};
+
+}  // namespace
+}  // namespace scene
+
+TidyScene tidy_scene(std::string_view json, const std::string& file_name) {
+  static_cast<void>(read_scene(json, file_name));  // all that is wrong is told before anything is printed
+  const scene::JsonDocument document(json);
+  return {scene::Tidier(document).write(), scene::has_comments(json)};
+}
+
+TidyScene tidy_scene_file(const std::string& path) {
+  return tidy_scene(scene::text_of_file(path), path);
+}
+
+}  // namespace fond_ladder

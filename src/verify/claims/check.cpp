@@ -1,0 +1,310 @@
+// SPDX-License-Identifier: MIT
+//
+// The quantities of all claims are climbed together, which solves every whole width once; claims are then tested on
+// the values. Behind that come sizes that are not whole: each range bound (of heights too), and the turns of a claim's
+// own quantities, with 1/64 of a pixel to both sides. A claim is tested at its own turns only, so what becomes of it
+// does not depend on which others are checked with it.
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <set>
+#include <utility>
+
+#include "fond_ladder/claim.hpp"
+#include "fond_ladder/climb.hpp"
+#include "fond_ladder/ledger.hpp"
+#include "model/limits.hpp"
+#include "model/number_text.hpp"
+#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/workers.hpp"
+#include "verify/measure/measuring.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using Failing = CheckedClaim::Failing;
+
+/// Pixels. How close to a bound or a turn claims are tested.
+constexpr double beside = 1.0 / 64;
+
+/// One size at which claims are tested.
+struct TestedRung {
+  Rung rung;
+  Extent container;
+  Values values;                      // of all quantities
+  std::vector<std::string> active;    // ranges and modes
+  std::vector<std::size_t> claims{};  // those that it is for; empty: all
+};
+
+class Checker {
+ public:
+  Checker(const Variant& variant, const std::vector<std::string>& claims, unsigned threads)
+      : variant_(variant), scene_(variant.scene), threads_(thread_count(threads)), solver_(scene_, variant.modes) {
+    claims_.reserve(claims.size());
+    for (const std::string& text : claims) claims_.emplace_back(scene_, text);
+    list_quantities();
+  }
+
+  std::vector<CheckedClaim> check() {
+    for (const Claim& claim : claims_) checked_.emplace_back().claim = claim.text();
+    const Ladder& ladder = scene_.ladder;
+    for (const std::optional<double>& height : heights_of(ladder)) test_widths(height);
+    for (const double height : heights_at_bounds()) test_widths(height);
+    for (const NamedRung& named : ladder.rungs) rungs_.push_back(to_solve({named.size.width, named.size.height}));
+    test_rungs();
+    for (std::size_t c = 0; c < claims_.size(); ++c) explain(checked_[c], c);
+    return std::move(checked_);
+  }
+
+ private:
+  /// Those of all claims, each once, and where a claim's own are among them.
+  void list_quantities() {
+    std::map<std::pair<NodeId, Measure>, std::size_t> places;
+    for (std::size_t c = 0; c < claims_.size(); ++c) {
+      std::vector<std::size_t>& own = places_.emplace_back();
+      for (const Quantity& quantity : claims_[c].quantities()) {
+        const auto [at, is_new] = places.try_emplace({quantity.node, quantity.measure}, quantities_.size());
+        if (is_new) quantities_.push_back(quantity);
+        if (is_new) claims_of_.emplace_back();
+        own.push_back(at->second);
+        if (claims_of_[at->second].empty() || claims_of_[at->second].back() != c) claims_of_[at->second].push_back(c);
+      }
+    }
+  }
+
+  [[nodiscard]] TestedRung to_solve(const Rung& rung) const { return {rung, {}, {}, solver_.active(rung), {}}; }
+
+  /// On and next to each bound of a range on heights, inside the ladder's: its ends are tested anyway.
+  [[nodiscard]] std::set<double> heights_at_bounds() const {
+    std::set<double> heights;
+    if (!scene_.ladder.height) return heights;
+    const Span span = *scene_.ladder.height;
+    const auto add = [&](const std::optional<double>& bound) {
+      for (const double height : {bound.value_or(0) - beside, bound.value_or(0), bound.value_or(0) + beside}) {
+        if (bound && height > span.from && height < span.to) heights.insert(height);
+      }
+    };
+    for (const Range& range : scene_.ranges) {
+      add(range.from_height);
+      add(range.below_height);
+    }
+    return heights;
+  }
+
+  /// At all widths of one height, rising.
+  void test_widths(std::optional<double> height) {
+    const Span span = scene_.ladder.width;
+    Ladder ladder;
+    ladder.width = span;
+    if (height) ladder.height = Span(*height);
+    ClimbOptions options;
+    options.modes = variant_.modes;
+    options.threads = threads_;
+    options.causes = false;
+    Climb climbed = climb_quantities(scene_, ladder, quantities_, options);
+    std::map<double, std::set<std::size_t>> between;  // sizes that are not whole, and the claims they are for
+    const auto add = [&](double width, const std::vector<std::size_t>& claims) {
+      for (const double size : {width - beside, width, width + beside}) {
+        if (size >= span.from && size <= span.to) between[size].insert(claims.begin(), claims.end());
+      }
+    };
+    for (const Turn& turn : climbed.turns()) add(turn.at, claims_of_[turn.quantity]);
+    std::vector<std::size_t> all(claims_.size());
+    for (std::size_t c = 0; c < all.size(); ++c) all[c] = c;
+    for (const Range& range : scene_.ranges) {
+      if (range.from_width) add(*range.from_width, all);
+      if (range.below_width) add(*range.below_width, all);
+    }
+    auto next = between.begin();
+    const auto add_up_to = [&](double below) {
+      for (; next != between.end() && next->first <= below; ++next) {
+        if (next->first == below) continue;  // tested anyway
+        TestedRung& rung = rungs_.emplace_back(to_solve({next->first, height}));
+        rung.claims.assign(next->second.begin(), next->second.end());
+      }
+    };
+    for (Climb::Step& step : climbed.steps) {
+      add_up_to(step.container.width);
+      TestedRung& rung = rungs_.emplace_back(to_solve({step.container.width, height}));
+      rung.container = step.container;
+      rung.values = std::move(step.values);
+    }
+    add_up_to(span.to);
+    test_rungs();
+  }
+
+  /// Tests the claims at the sizes listed, and forgets those. Each thread takes some claims from size to size: values
+  /// that are at hand serve all of them.
+  void test_rungs() {
+    solve_missing();
+    const std::size_t groups = std::min<std::size_t>(threads_, claims_.size());
+    in_parallel(threads_, groups, [&] {
+      return [&](std::size_t group) {
+        std::vector<Progress> progress(claims_.size());
+        for (const TestedRung& rung : rungs_) {
+          for (std::size_t c = group; c < claims_.size(); c += groups) test(rung, c, progress[c]);
+        }
+      };
+    });
+    rungs_.clear();
+  }
+
+  void solve_missing() {
+    std::vector<std::size_t> missing;
+    for (std::size_t i = 0; i < rungs_.size(); ++i) {
+      if (rungs_[i].values.empty()) missing.push_back(i);
+    }
+    constexpr std::size_t run = 16;
+    const Measuring measuring(quantities_);
+    in_parallel(threads_, (missing.size() + run - 1) / run, [&] {
+      return [&, solver = SceneSolver(scene_, variant_.modes)](std::size_t piece) mutable {
+        for (std::size_t i = piece * run; i < std::min(missing.size(), (piece + 1) * run); ++i) {
+          TestedRung& rung = rungs_[missing[i]];
+          const Arrangement arrangement = solver.solve(rung.rung);
+          rung.container = arrangement.container();
+          rung.values = measuring(arrangement);
+        }
+      };
+    });
+  }
+
+  /// How a claim fared up to a size.
+  struct Progress {
+    Values own{};  // its values, kept for their room
+    const TestedRung* failed_before = nullptr;
+    double worst = 0;
+  };
+
+  /// Tests a claim at a size, and puts neighbouring sizes at which it fails together.
+  void test(const TestedRung& rung, std::size_t c, Progress& progress) {
+    if (!rung.claims.empty() && !std::ranges::binary_search(rung.claims, c)) return;
+    progress.own.resize(places_[c].size());
+    for (std::size_t i = 0; i < progress.own.size(); ++i) progress.own[i] = rung.values[places_[c][i]];
+    const Claim::Outcome outcome = claims_[c].test({rung.container, progress.own, rung.active});
+    CheckedClaim& checked = checked_[c];
+    checked.rungs += outcome.tested ? 1 : 0;
+    const TestedRung* before = std::exchange(progress.failed_before, nullptr);
+    if (!outcome.tested || outcome.holds) return;
+    progress.failed_before = &rung;
+    const bool goes_on = before != nullptr && follows(before->rung, rung.rung);
+    const double width = *rung.rung.width;
+    if (!goes_on) {
+      Failing& begun = checked.failing.emplace_back();
+      begun.from = width;
+      begun.worst = rung.container;
+      begun.height = rung.rung.height;
+      begun.options = variant_.options;
+    }
+    Failing& failing = checked.failing.back();
+    failing.to = width;
+    if (goes_on && outcome.off > progress.worst) failing.worst = rung.container;
+    progress.worst = goes_on ? std::max(progress.worst, outcome.off) : outcome.off;
+  }
+
+  // --- why ---------------------------------------------------------------------------------------------------------
+
+  /// Solves the worst size of each failing stretch once more, and tells what is behind.
+  void explain(CheckedClaim& checked, std::size_t c) {
+    constexpr std::size_t most = 50;
+    const Claim& claim = claims_[c];
+    const Measuring measuring(claim.quantities());
+    for (std::size_t i = 0; i < std::min(most, checked.failing.size()); ++i) {
+      Failing& failing = checked.failing[i];
+      const Rung rung{failing.worst.width, failing.height};
+      const Arrangement arrangement = solver_.solve(rung);
+      const Values values = measuring(arrangement);
+      const std::vector<std::string> active = solver_.active(rung);
+      for (const std::size_t slot : claim.blamed({arrangement.container(), values, active})) {
+        const Quantity& quantity = claim.quantities()[slot];
+        if (quantity.measure != Measure::most_cut) {
+          tell(arrangement, quantity, failing);
+          continue;
+        }
+        for (const NodeId node : most_cut_in(arrangement, quantity.node))
+          tell(arrangement, {node, Measure::cut, ""}, failing);
+      }
+    }
+  }
+
+  /// The few nodes in a part that are cut most, the worst first.
+  static std::vector<NodeId> most_cut_in(const Arrangement& arrangement, NodeId part) {
+    std::vector<std::pair<double, NodeId>> cut;
+    std::vector<NodeId> open{part};
+    while (!open.empty()) {
+      const NodeId node = open.back();
+      open.pop_back();
+      const double by = value_of({node, Measure::cut, ""}, arrangement).value_or(0);
+      if (by > 0) cut.emplace_back(by, node);
+      const std::vector<NodeId> children = arrangement.tree().children(node);
+      open.insert(open.end(), children.rbegin(), children.rend());
+    }
+    std::ranges::stable_sort(cut, std::ranges::greater(), &std::pair<double, NodeId>::first);
+    constexpr std::size_t told = 3;
+    std::vector<NodeId> worst;
+    for (std::size_t i = 0; i < std::min(told, cut.size()); ++i) worst.push_back(cut[i].second);
+    return worst;
+  }
+
+  /// Tells the value of a quantity; of the first one with a place also why.
+  void tell(const Arrangement& arrangement, const Quantity& quantity, Failing& failing) const {
+    failing.values.emplace_back(scene_.tree.tail(quantity.node) + "." + std::string(word_of(quantity.measure)),
+                                value_of(quantity, arrangement));
+    if (failing.node.empty() && arrangement.is_placed(quantity.node)) account(arrangement, quantity, failing);
+  }
+
+  void account(const Arrangement& arrangement, const Quantity& quantity, Failing& failing) const {
+    failing.node = scene_.tree.tail(quantity.node);
+    const LedgerStep step = chain_to_root(arrangement, quantity.node).back();
+    const std::string wide = rounded(step.width) + " wide (" + step.why_width + ")",
+                      high = rounded(step.height) + " high (" + step.why_height + ")";
+    switch (quantity.measure) {
+      case Measure::width:
+      case Measure::left:
+      case Measure::right:
+      case Measure::center_x: failing.because = failing.node + " is " + wide; break;
+      case Measure::height:
+      case Measure::top:
+      case Measure::bottom:
+      case Measure::center_y:
+      case Measure::baseline: failing.because = failing.node + " is " + high; break;
+      default: failing.because = failing.node + " is " + wide + " and " + high;
+    }
+  }
+
+  const Variant& variant_;
+  const Scene& scene_;
+  unsigned threads_;
+  SceneSolver solver_;
+  std::vector<Claim> claims_;
+  std::vector<Quantity> quantities_;
+  std::vector<std::vector<std::size_t>> places_;     // by claim: its quantities among all
+  std::vector<std::vector<std::size_t>> claims_of_;  // by quantity: the claims that speak of it, rising
+  std::vector<TestedRung> rungs_;                    // the sizes of one height, or the named ones
+  std::vector<CheckedClaim> checked_;
+};
+
+}  // namespace
+
+std::vector<CheckedClaim> check(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
+                                unsigned threads) {
+  const std::vector<std::string> names = names_of(variants).own;
+  std::vector<CheckedClaim> all(claims.size());
+  for (std::size_t v = 0; v < variants.size(); ++v) {
+    std::vector<CheckedClaim> checked = Checker(variants[v], claims, threads).check();
+    for (std::size_t c = 0; c < all.size(); ++c) {
+      for (Failing& failing : checked[c].failing) failing.variant = names[v];
+      all[c].claim = checked[c].claim;
+      all[c].rungs += checked[c].rungs;
+      std::ranges::move(checked[c].failing, std::back_inserter(all[c].failing));
+    }
+  }
+  for (CheckedClaim& one : all) one.holds = one.failing.empty() && one.rungs > 0;
+  return all;
+}
+
+std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,
+                                const std::vector<std::string>& modes, unsigned threads) {
+  return check({variant_of(scene, "", modes)}, claims, threads);
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,324 @@
+// SPDX-License-Identifier: MIT
+//
+// A claim is cut into tokens, then read by one function a rule of the grammar. Whether a bracket holds a condition or a
+// sum is found out by trying the condition first.
+#include <algorithm>
+#include <array>
+
+#include "model/key_table.hpp"
+#include "model/limits.hpp"
+#include "verify/claims/claim_terms.hpp"
+#include "verify/claims/claim_tokens.hpp"
+
+namespace fond_ladder::detail {
+namespace {
+
+constexpr std::array<std::string_view, 9> functions{"same", "enclosed", "apart", "uncut", "shown",
+                                                    "sum",  "min",      "max",   "count"};
+constexpr std::array<std::string_view, 5> joining_words{"or", "and", "not", "when", "give"};
+constexpr std::size_t deepest = 200;
+
+class Parser {
+ public:
+  Parser(const Scene& scene, std::string_view text) : scene_(scene), tokens_(tokens_of(text)) {
+    for (const Range& range : scene.ranges) conditions_.push_back(range.name);
+    conditions_.insert(conditions_.end(), scene.modes.begin(), scene.modes.end());
+  }
+
+  ClaimTerms parse() {
+    if (tokens_.size() > limits::most_claim_tokens) {
+      place_ = limits::most_claim_tokens;
+      fail("this claim is longer than 4,000 words and marks; cut it into several");
+    }
+    terms_.claim = condition();
+    if (take("when")) terms_.when = condition();
+    if (take("give")) {
+      if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in give 0.5");
+      terms_.give = next().number;
+    }
+    if (at().kind != Token::Kind::end) fail("the claim should end here" + near(at().text, joining_words));
+    return std::move(terms_);
+  }
+
+ private:
+  [[nodiscard]] const Token& at() const { return tokens_[place_]; }
+  const Token& next() { return tokens_[place_++]; }
+  [[nodiscard]] bool is(std::string_view text) const { return at().kind != Token::Kind::number && at().text == text; }
+  bool take(std::string_view text) {
+    if (!is(text)) return false;
+    ++place_;
+    return true;
+  }
+  void want(std::string_view text) {
+    if (!take(text)) fail("\"" + std::string(text) + "\" should stand here");
+  }
+  [[noreturn]] void fail(const std::string& what) const { throw BadClaim(what, at().column); }
+  template <class Words>
+  static std::string near(std::string_view typed, const Words& words) {
+    const std::vector<std::string_view> views(words.begin(), words.end());
+    const std::string_view nearest = nearest_word(typed, views);
+    return nearest.empty() ? "" : "; the nearest word is \"" + std::string(nearest) + "\"";
+  }
+
+  Term joined(TermKind kind, std::string_view word, Term (Parser::*part)()) {
+    Term first = (this->*part)();
+    if (!is(word)) return first;
+    Term all(kind);
+    all.parts.push_back(std::move(first));
+    while (take(word)) all.parts.push_back((this->*part)());
+    return all;
+  }
+  Term condition() { return joined(TermKind::any_of, "or", &Parser::all); }
+  Term all() { return joined(TermKind::all_of, "and", &Parser::term); }
+
+  Term term() {
+    if (++depth_ > deepest) fail("this claim is nested too deep");
+    Term found = term_inside();
+    --depth_;
+    return found;
+  }
+
+  Term term_inside() {
+    if (take("not")) {
+      Term negated(TermKind::negated);
+      negated.parts.push_back(term());
+      return negated;
+    }
+    if (is("(")) {
+      // A condition in brackets, unless a sum goes on behind them.
+      const std::size_t begin = place_, deep = depth_;
+      const ClaimTerms before = terms_;
+      try {
+        next();
+        Term inside = condition();
+        want(")");
+        static constexpr std::array<std::string_view, 10> sum_marks{"+", "-", "*", "/", "=", "<", "<=", ">", ">=", ":"};
+        if (std::ranges::find(sum_marks, at().text) == sum_marks.end()) return inside;
+      } catch (const BadClaim&) {
+        if (tokens_[begin + 1].kind == Token::Kind::end) throw;
+      }
+      place_ = begin;
+      depth_ = deep;
+      terms_ = before;
+      return relation();
+    }
+    if (at().kind == Token::Kind::name) {
+      static constexpr std::array<TermKind, 5> predicates{TermKind::same, TermKind::enclosed, TermKind::apart,
+                                                          TermKind::uncut, TermKind::shown};
+      const std::string name(at().text);
+      const bool calls = tokens_[place_ + 1].text == "(";
+      const auto found = static_cast<std::size_t>(std::ranges::find(functions, name) - functions.begin());
+      if (calls && found < predicates.size()) return predicate(predicates[found]);
+      if (std::ranges::find(conditions_, name) != conditions_.end()) {
+        next();
+        return Term(TermKind::condition, name);
+      }
+    }
+    return relation();
+  }
+
+  Term predicate(TermKind kind) {
+    next();
+    want("(");
+    Term found(kind);
+    ++inside_function_;
+    do {
+      found.parts.push_back(kind == TermKind::same ? sum() : nodes());
+    } while (take(","));
+    --inside_function_;
+    if (kind == TermKind::enclosed && found.parts.size() != 2) fail("enclosed takes two: what lies in what");
+    want(")");
+    return found;
+  }
+
+  Term relation() {
+    Term first = sum();
+    if (is(":")) return ratio(std::move(first));
+    Term chain(TermKind::chain);
+    chain.parts.push_back(std::move(first));
+    while (const auto link = take_link()) {
+      const bool rises = *link == Link::less || *link == Link::at_most,
+                 falls = *link == Link::more || *link == Link::at_least;
+      for (const Link other : chain.links) {
+        if ((rises && (other == Link::more || other == Link::at_least)) ||
+            (falls && (other == Link::less || other == Link::at_most))) {
+          fail("one chain cannot mix < and >");
+        }
+      }
+      chain.links.push_back(*link);
+      chain.parts.push_back(sum());
+    }
+    if (chain.links.empty()) fail("a comparison should stand here: =, <, <=, >, >= or :");
+    return chain;
+  }
+
+  std::optional<Link> take_link() {
+    static constexpr std::array<std::string_view, 5> links{"=", "<", "<=", ">", ">="};
+    const auto found = std::ranges::find(links, at().text);
+    if (at().kind != Token::Kind::mark || found == links.end()) return {};
+    next();
+    return static_cast<Link>(found - links.begin());
+  }
+
+  Term ratio(Term first) {
+    Term found(TermKind::ratio);
+    found.parts.push_back(std::move(first));
+    while (take(":")) found.parts.push_back(sum());
+    want("=");
+    do {
+      if (at().kind != Token::Kind::number) fail("a number should stand here");
+      found.numbers.push_back(next().number);
+    } while (take(":"));
+    if (found.numbers.size() != found.parts.size()) fail("a ratio needs as many numbers as there are sums");
+    return found;
+  }
+
+  Term binary(Term first, TermKind kind, Term second) {
+    Term both(kind);
+    both.parts.push_back(std::move(first));
+    both.parts.push_back(std::move(second));
+    return both;
+  }
+  Term sum() {
+    Term found = product();
+    while (is("+") || is("-")) {
+      const TermKind kind = next().text == "+" ? TermKind::plus : TermKind::minus;
+      found = binary(std::move(found), kind, product());
+    }
+    return found;
+  }
+  Term product() {
+    Term found = factor();
+    while (is("*") || is("/")) {
+      const TermKind kind = next().text == "*" ? TermKind::times : TermKind::divided;
+      found = binary(std::move(found), kind, factor());
+    }
+    return found;
+  }
+
+  Term factor() {
+    if (++depth_ > deepest) fail("this claim is nested too deep");
+    Term found = factor_inside();
+    --depth_;
+    return found;
+  }
+  Term factor_inside() {
+    if (take("-")) {
+      Term negative(TermKind::minus_sign);
+      negative.parts.push_back(factor());
+      return negative;
+    }
+    if (take("(")) {
+      Term inside = sum();
+      want(")");
+      return inside;
+    }
+    if (at().kind == Token::Kind::number) {
+      Term number(TermKind::number);
+      number.number = next().number;
+      return number;
+    }
+    if (at().kind != Token::Kind::name) fail("a number, a quantity as in beds.width, or a function should stand here");
+    if (tokens_[place_ + 1].text == "(") return fold();
+    return quantity();
+  }
+
+  Term fold() {
+    static constexpr std::array<TermKind, 4> folds{TermKind::sum_of, TermKind::least_of, TermKind::most_of,
+                                                   TermKind::count_of};
+    constexpr std::size_t first_fold = 5;
+    const auto found = static_cast<std::size_t>(std::ranges::find(functions, at().text) - functions.begin());
+    const std::string name = "\"" + std::string(at().text) + "\" ";
+    if (found == functions.size()) fail(name + "is no function" + near(at().text, functions));
+    if (found < first_fold) fail(name + "gives no number; a number, or a quantity, should stand here");
+    Term folded(folds[found - first_fold]);
+    next();
+    want("(");
+    ++inside_function_;
+    do {
+      folded.parts.push_back(folded.kind == TermKind::count_of ? nodes() : sum());
+    } while (folded.kind != TermKind::count_of && take(","));
+    --inside_function_;
+    want(")");
+    return folded;
+  }
+
+  Term quantity() {
+    const Token token = at();
+    const std::string text(token.text);
+    if (text == "container.width" || text == "container.height") {
+      next();
+      return Term(text.ends_with("width") ? TermKind::container_width : TermKind::container_height, text);
+    }
+    const std::size_t dot = text.rfind('.');
+    if (dot == std::string::npos) {
+      if (std::ranges::find(functions, token.text) != functions.end())
+        fail("\"" + text + "\" is a function: what it is about stands in brackets behind it");
+      if (names_nodes(text))
+        fail("\"" + text + "\" names nodes, no number; write what of them, as in " + text + ".width");
+      std::vector<std::string_view> words(conditions_.begin(), conditions_.end());
+      words.insert(words.end(), functions.begin(), functions.end());
+      fail("\"" + text + "\" is no quantity, range or mode" + near(text, words) +
+           "; a quantity is written as in beds.width");
+    }
+    refuse_close_operator(text, dot, token.column);
+    Term found(TermKind::quantity, text);
+    try {
+      found.measure = measure_named(scene_.tree, text);
+      found.set = set_of(text.substr(0, dot));
+    } catch (const BadQuantity& fault) {
+      fail(fault.what());
+    }
+    next();
+    return found;
+  }
+
+  Term nodes() {
+    if (at().kind != Token::Kind::name) fail("a node should stand here");
+    const std::string text(at().text);
+    Term found(TermKind::nodes, text);
+    try {
+      found.set = set_of(text);
+    } catch (const BadQuantity& fault) {
+      const std::string node = text.substr(0, text.rfind('.'));
+      fail(node != text && names_nodes(node) ? "a node should stand here, without what of it: " + node : fault.what());
+    }
+    next();
+    return found;
+  }
+
+  [[nodiscard]] bool names_nodes(const std::string& pattern) const {
+    try {
+      return !nodes_named(scene_.tree, pattern).empty();
+    } catch (const BadQuantity&) {
+      return false;
+    }
+  }
+
+  /// Throws BadQuantity.
+  std::size_t set_of(const std::string& pattern) {
+    auto& sets = terms_.sets;
+    std::size_t place = 0;
+    while (place < sets.size() && sets[place].pattern != pattern) ++place;
+    if (place == sets.size())
+      sets.push_back({pattern, nodes_named(scene_.tree, pattern), pattern.find('*') != std::string::npos});
+    auto& bound = terms_.bound;
+    if (inside_function_ == 0 && sets[place].many && std::ranges::find(bound, place) == bound.end())
+      bound.push_back(place);
+    return place;
+  }
+
+  const Scene& scene_;
+  std::vector<Token> tokens_;
+  std::vector<std::string> conditions_;
+  std::size_t place_ = 0, depth_ = 0, inside_function_ = 0;
+  ClaimTerms terms_;
+};
+
+}  // namespace
+
+ClaimTerms parse_claim(const Scene& scene, std::string_view text) {
+  return Parser(scene, text).parse();
+}
+
+}  // namespace fond_ladder::detail

@@ -1,0 +1,127 @@
+// SPDX-License-Identifier: MIT
+//
+// What a claim has to know at a size: its quantities, the edges of the nodes that its functions are about, and for
+// `uncut` the most that sticks out inside. Each is listed once, however often it is spoken of.
+#include <algorithm>
+#include <map>
+
+#include "verify/claims/claim_terms.hpp"
+
+namespace fond_ladder::detail {
+namespace {
+
+class Lister {
+ public:
+  explicit Lister(ClaimTerms& terms) : terms_(terms) {}
+
+  void list() {
+    list(terms_.claim);
+    if (terms_.when) list(*terms_.when);
+    for (NodeSet& set : terms_.sets) {
+      for (const NodeId node : set.nodes) set.placed.push_back(slot_if_placed(node));
+    }
+  }
+
+ private:
+  std::size_t slot(NodeId node, Measure measure) {
+    const auto [at, is_new] = places_.try_emplace({node, measure}, terms_.quantities.size());
+    if (is_new) terms_.quantities.push_back({node, measure, ""});
+    return at->second;
+  }
+
+  /// Any quantity that only placed nodes have.
+  std::size_t slot_if_placed(NodeId node) {
+    for (auto at = places_.lower_bound({node, Measure()}); at != places_.end() && at->first.first == node; ++at) {
+      if (at->first.second != Measure::shown) return at->second;
+    }
+    return slot(node, Measure::width);
+  }
+
+  void list(Term& term) {
+    term.exact = term.kind != TermKind::quantity && term.kind != TermKind::nodes;
+    const bool is_function = term.kind == TermKind::same || term.kind == TermKind::sum_of ||
+                             term.kind == TermKind::least_of || term.kind == TermKind::most_of;
+    for (Term& part : term.parts) {
+      list(part);
+      if (is_function) find_sets(part, part.many);
+      if (part.kind == TermKind::nodes) list_argument(part, term.kind);
+      term.exact = term.exact && part.exact;
+    }
+    if (term.kind == TermKind::quantity) {
+      for (const NodeId node : terms_.sets[term.set].nodes) term.slots.push_back(slot(node, term.measure));
+    }
+  }
+
+  void list_argument(Term& nodes, TermKind function) {
+    for (const NodeId node : terms_.sets[nodes.set].nodes) {
+      if (function == TermKind::uncut) {
+        nodes.slots.push_back(slot(node, Measure::most_cut));
+      } else if (function == TermKind::shown) {
+        nodes.slots.push_back(slot(node, Measure::shown));
+      } else if (function != TermKind::count_of) {
+        for (const Measure edge : edges_asked) nodes.slots.push_back(slot(node, edge));
+      }
+    }
+  }
+
+  void find_sets(const Term& term, std::vector<std::size_t>& found) const {
+    const bool many = term.kind == TermKind::quantity && terms_.sets[term.set].many;
+    if (many && std::ranges::find(found, term.set) == found.end()) found.push_back(term.set);
+    for (const Term& part : term.parts) find_sets(part, found);
+  }
+
+  ClaimTerms& terms_;
+  std::map<std::pair<NodeId, Measure>, std::size_t> places_;
+};
+
+std::vector<std::string_view> steps_of(std::string_view pattern) {
+  std::vector<std::string_view> steps;
+  for (;;) {
+    const std::size_t slash = pattern.find('/');
+    steps.push_back(pattern.substr(0, slash));
+    if (slash == std::string_view::npos) return steps;
+    pattern.remove_prefix(slash + 1);
+  }
+}
+
+/// How many steps two patterns have in common, the last of which has a star.
+std::size_t common_start(const std::vector<std::string_view>& a, const std::vector<std::string_view>& b) {
+  std::size_t common = 0;
+  for (std::size_t i = 0; i < std::min(a.size(), b.size()) && a[i] == b[i]; ++i) {
+    if (a[i].find('*') != std::string_view::npos) common = i + 1;
+  }
+  return common;
+}
+
+/// The nodes so many levels above those of a set.
+std::vector<NodeId> above(const std::vector<NodeId>& nodes, std::size_t levels, const Tree& tree) {
+  std::vector<NodeId> found;
+  for (NodeId node : nodes) {
+    for (std::size_t i = 0; i < levels; ++i) node = tree.parent(node);
+    found.push_back(node);
+  }
+  return found;
+}
+
+}  // namespace
+
+void find_shared_starts(ClaimTerms& terms, const Tree& tree) {
+  for (std::size_t i = 0; i < terms.sets.size(); ++i) {
+    if (!terms.sets[i].many) continue;
+    const auto steps = steps_of(terms.sets[i].pattern);
+    for (std::size_t k = i + 1; k < terms.sets.size(); ++k) {
+      if (!terms.sets[k].many) continue;
+      const auto others = steps_of(terms.sets[k].pattern);
+      const std::size_t common = common_start(steps, others);
+      if (common == 0) continue;
+      terms.shared_starts.push_back({i, k, above(terms.sets[i].nodes, steps.size() - common, tree),
+                                     above(terms.sets[k].nodes, others.size() - common, tree)});
+    }
+  }
+}
+
+void list_quantities(ClaimTerms& terms) {
+  Lister(terms).list();
+}
+
+}  // namespace fond_ladder::detail

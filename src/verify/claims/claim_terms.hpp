@@ -1,0 +1,104 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// A claim as a tree of terms. The parser builds it, the tester walks it. What it has to know at a size is a list of
+// quantities: terms point to places in that list, so that a test is arithmetic on a list of values.
+
+#include <array>
+#include <string>
+#include <vector>
+
+#include "fond_ladder/claim.hpp"
+#include "verify/measure/same.hpp"
+
+namespace fond_ladder::detail {
+
+enum class TermKind : unsigned char {
+  // conditions
+  any_of,
+  all_of,
+  negated,
+  condition,  // a range or a mode
+  chain,      // sums and the links between them
+  ratio,      // sums, then the numbers they stand to each other in
+  same,
+  enclosed,
+  apart,
+  uncut,
+  shown,
+  // numbers
+  number,
+  quantity,
+  container_width,
+  container_height,
+  plus,
+  minus,
+  times,
+  divided,
+  minus_sign,
+  sum_of,
+  least_of,
+  most_of,
+  count_of,
+  // arguments of functions
+  nodes,
+};
+
+enum class Link : unsigned char { equal, less, at_most, more, at_least };
+
+struct Term {
+  explicit Term(TermKind of, std::string written = {}) : kind(of), text(std::move(written)) {}
+  TermKind kind;
+  std::vector<Term> parts;
+  double number = 0;
+  std::size_t set = 0;  // of nodes, for quantities and arguments
+  Measure measure = Measure::width;
+  std::string text;               // of a condition, or a quantity as it was written
+  std::vector<Link> links;        // of a chain
+  std::vector<double> numbers;    // of a ratio
+  std::vector<std::size_t> many;  // sets with a star in it, of an argument of a function that is a sum
+  bool exact = false;             // made of the container and numbers only
+  // Places in the list of quantities: of a quantity one a node of its set; of an argument that is nodes left, right,
+  // top and bottom of each, or whether it is shown, or the most that is cut in it.
+  std::vector<std::size_t> slots;
+};
+
+/// Nodes that a claim speaks of in the same words.
+struct NodeSet {
+  std::string pattern;
+  std::vector<NodeId> nodes;
+  bool many = false;                  // written with a star: hidden ones are passed over
+  std::vector<std::size_t> placed{};  // places of quantities that only placed nodes have, one a node
+};
+
+/// Two sets whose patterns begin with the same words up to a star, as `cards/*` and `cards/*/button`: these words mean
+/// the same node in both.
+struct SharedStart {
+  std::size_t first = 0, second = 0;  // sets
+  /// One a node of each set: the node that the common words stand for.
+  std::vector<NodeId> of_first{}, of_second{};
+};
+
+struct ClaimTerms {
+  Term claim{TermKind::any_of};
+  std::optional<Term> when;
+  double give = fond_ladder::give;  // pixels
+  std::vector<NodeSet> sets;
+  std::vector<std::size_t> bound;  // sets with a star outside of functions: the claim is about each of their nodes
+  std::vector<SharedStart> shared_starts;
+  std::vector<Quantity> quantities;
+};
+
+/// The edges that an argument of `enclosed` and `apart` asks for, in this order.
+constexpr std::array<Measure, 4> edges_asked{Measure::left, Measure::right, Measure::top, Measure::bottom};
+
+/// Throws BadClaim.
+[[nodiscard]] ClaimTerms parse_claim(const Scene& scene, std::string_view text);
+
+/// Lists what a claim has to know, and points its terms to it.
+void list_quantities(ClaimTerms& terms);
+
+/// Finds which sets begin with the same words.
+void find_shared_starts(ClaimTerms& terms, const Tree& tree);
+
+}  // namespace fond_ladder::detail

@@ -1,0 +1,98 @@
+// SPDX-License-Identifier: MIT
+#include "verify/claims/claim_tokens.hpp"
+
+#include <array>
+#include <charconv>
+#include <string>
+#include <utility>
+
+#include "fond_ladder/claim.hpp"
+
+namespace fond_ladder::detail {
+namespace {
+
+bool is_name_char(char c) {
+  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '_' || c == '-' ||
+         c == '/' || c == '.' || c == '[' || c == ']' || c == '#' || c == '*';
+}
+
+/// With all of its bytes, in UTF-8.
+std::string_view character_at(std::string_view text, std::size_t at) {
+  std::size_t end = at + 1;
+  while (end < text.size() && (static_cast<unsigned char>(text[end]) & 0xC0U) == 0x80U) ++end;
+  return text.substr(at, end - at);
+}
+
+/// Marks that people write out of habit, and what stands for them in a claim.
+constexpr std::array<std::pair<std::string_view, std::string_view>, 7> habits{{{"==", "\"=\""},
+                                                                               {"=>", "\">=\""},
+                                                                               {"=<", "\"<=\""},
+                                                                               {"!=", "not, as in not a.width = 3"},
+                                                                               {"<>", "not, as in not a.width = 3"},
+                                                                               {"&&", "\"and\""},
+                                                                               {"||", "\"or\""}}};
+
+void refuse_habits(std::string_view text, std::size_t at) {
+  for (const auto& [mark, meant] : habits) {
+    if (text.substr(at).starts_with(mark))
+      throw BadClaim("\"" + std::string(mark) + "\" has no meaning in a claim; write " + std::string(meant), at + 1);
+  }
+}
+
+/// A number with letters at its end.
+void refuse_unit(std::string_view text, std::size_t at, std::size_t end) {
+  const std::string number(text.substr(at, end - at));
+  while (end < text.size() && (is_name_char(text[end]) || text[end] == '%')) ++end;
+  const std::string typed(text.substr(at, end - at));
+  refuse_close_operator(typed, number.size(), at + 1);
+  if (typed != number)
+    throw BadClaim("\"" + typed + "\" is no number; sizes are in pixels and have no unit: " + number, at + 1);
+}
+
+}  // namespace
+
+void refuse_close_operator(std::string_view typed, std::size_t from, std::size_t column) {
+  const std::size_t at = typed.find_first_of("*/-", from);
+  if (at == std::string_view::npos) return;
+  throw BadClaim("\"" + std::string(typed) + "\": write a blank on both sides of \"" + std::string(1, typed[at]) + "\"",
+                 column);
+}
+
+std::vector<Token> tokens_of(std::string_view text) {
+  std::vector<Token> tokens;
+  for (std::size_t i = 0; i < text.size();) {
+    const char c = text[i];
+    if (c == ' ' || c == '\t' || c == '\n') {
+      ++i;
+      continue;
+    }
+    refuse_habits(text, i);
+    Token token{Token::Kind::mark, text.substr(i, 1), i + 1, 0};
+    const bool digit = c >= '0' && c <= '9';
+    const bool letter = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
+    const bool star = c == '*' && i + 1 < text.size() &&
+                      (text[i + 1] == '/' || text[i + 1] == '.' || text[i + 1] == ')' || text[i + 1] == ',');
+    if (digit) {
+      const auto read = std::from_chars(text.data() + i, text.data() + text.size(), token.number);
+      token.kind = Token::Kind::number;
+      token.text = text.substr(i, static_cast<std::size_t>(read.ptr - (text.data() + i)));
+      if (read.ec != std::errc()) throw BadClaim("\"" + std::string(token.text) + "\" is beyond all numbers", i + 1);
+      refuse_unit(text, i, i + token.text.size());
+    } else if (letter || star) {
+      std::size_t end = i;
+      while (end < text.size() && is_name_char(text[end])) ++end;
+      token.kind = Token::Kind::name;
+      token.text = text.substr(i, end - i);
+    } else if ((c == '<' || c == '>') && i + 1 < text.size() && text[i + 1] == '=') {
+      token.text = text.substr(i, 2);
+    } else if (std::string_view("=<>:+-*/(),").find(c) == std::string_view::npos) {
+      throw BadClaim("\"" + std::string(character_at(text, i)) + "\" has no meaning in a claim", i + 1);
+    }
+    tokens.push_back(token);
+    i += token.text.size();
+  }
+  tokens.push_back({Token::Kind::end, "", text.size() + 1, 0});
+  return tokens;
+}
+
+}  // namespace fond_ladder::detail

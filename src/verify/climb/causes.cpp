@@ -1,0 +1,329 @@
+// SPDX-License-Identifier: MIT
+//
+// Inside a container whose own size and form did not change nothing changes, so such parts are passed over. In the rest
+// every child is asked, on each axis, which of its limits it stands at; lines, tracks and lines of text are compared.
+#include "verify/climb/causes.hpp"
+
+#include <algorithm>
+#include <cmath>
+
+#include "model/number_text.hpp"
+#include "solve/account.hpp"
+#include "solve/placed.hpp"
+#include "verify/measure/same.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using detail::Axis;
+using detail::Bounds;
+using detail::Index;
+using detail::LineAccount;
+using detail::View;
+using detail::x_axis;
+using detail::y_axis;
+
+/// Where a size stands between its limits.
+enum class Stand : std::uint8_t { free, least, most, content, room };
+
+struct Standing {
+  Stand stand = Stand::free;
+  double limit = 0;
+  bool by_content = false;  // the limit is what is in the node, nobody wrote it
+};
+
+/// One side of a comparison.
+struct Sight {
+  const Arrangement& arrangement;
+  View view;
+
+  explicit Sight(const Arrangement& seen) : arrangement(seen), view(detail::view_of(seen.tree(), seen.passes())) {}
+  [[nodiscard]] Index index(NodeId node) const { return arrangement.tree().store().index_of(node); }
+};
+
+class Sides {
+ public:
+  Sides(const Arrangement& below, const Arrangement& above)
+      : below_(below), above_(above), tree_(above.tree()), store_(tree_.store()) {}
+
+  std::vector<Cause> find() {
+    std::vector<NodeId> open{tree_.root()};
+    while (!open.empty()) {
+      const NodeId node = open.back();
+      open.pop_back();
+      const bool was = below_.arrangement.is_placed(node), is = above_.arrangement.is_placed(node);
+      if (!was || !is) continue;
+      const Index a = below_.index(node), b = above_.index(node);
+      if (below_.view.size(a, x_axis) == above_.view.size(b, x_axis) &&
+          below_.view.size(a, y_axis) == above_.view.size(b, y_axis) && a != 0) {
+        continue;
+      }
+      compare(node, a, b);
+      const std::vector<NodeId> children = tree_.children(node);
+      open.insert(open.end(), children.rbegin(), children.rend());
+    }
+    return std::move(found_);
+  }
+
+ private:
+  void add(NodeId node, NodeId container, std::string words, unsigned vagueness = 0, NodeId by = {}) {
+    found_.push_back({node, container, std::move(words), by, vagueness});
+  }
+
+  void compare(NodeId node, Index a, Index b) {
+    switch (tree_.kind(node)) {
+      case Kind::row:
+      case Kind::column:
+        compare_lines(node, a, b);
+        compare_across(node, tree_.kind(node) == Kind::row ? y_axis : x_axis);
+        break;
+      case Kind::grid: compare_tracks(node); [[fallthrough]];
+      case Kind::stack:
+        compare_across(node, x_axis);
+        compare_across(node, y_axis);
+        break;
+      case Kind::text: {
+        if (below_.view.need(a) == above_.view.need(b)) break;  // as many lines
+        const int was = below_.arrangement.lines(node), is = above_.arrangement.lines(node);
+        if (was != is) {
+          add(node, node, "{node} goes from " + count(was, "line") + " to " + std::to_string(is));
+        }
+        break;
+      }
+      case Kind::box:
+      case Kind::image: break;
+    }
+  }
+
+  static std::string count(std::size_t number, const std::string& of) {
+    return std::to_string(number) + " " + of + (number == 1 ? "" : "s");
+  }
+  static std::string count(int number, const std::string& of) { return count(static_cast<std::size_t>(number), of); }
+
+  // --- rows and columns --------------------------------------------------------------------------------------------
+
+  void compare_lines(NodeId node, Index a, Index b) {
+    const auto was = detail::line_accounts(below_.view, a), is = detail::line_accounts(above_.view, b);
+    if (!compare_breaks(node, was, is)) return;  // other lines: limits cannot be held against each other
+    for (std::size_t i = 0; i < is.size(); ++i) {
+      const LineAccount &before = was[i], &after = is[i];
+      for (std::size_t k = 0; k < after.children.size(); ++k) {
+        const auto &old = before.children[k].portion, &now = after.children[k].portion;
+        const NodeId child = store_.id_of(after.children[k].node);
+        const bool row = tree_.kind(node) == Kind::row;
+        const bool content = row ? !has_minimum(child, x_axis) : !has_minimum(child, y_axis);
+        compare_stands(child, node, standing(old, content), standing(now, content), row ? x_axis : y_axis);
+      }
+      compare_room(node, before, after);
+    }
+  }
+
+  [[nodiscard]] bool has_minimum(NodeId child, Axis axis) const {
+    return above_.view.traits(above_.index(child)).min_given(axis);
+  }
+
+  static Standing standing(const detail::Portion& portion, bool least_by_content) {
+    if (portion.most > 0 && same(portion.size, portion.most) && portion.most < detail::unlimited) {
+      return {Stand::most, portion.most, false};
+    }
+    if (same(portion.size, portion.least)) return {Stand::least, portion.least, least_by_content};
+    return {Stand::free, 0, false};
+  }
+
+  /// Tells of children that change their line. Returns whether the lines are the same.
+  bool compare_breaks(NodeId node, const std::vector<LineAccount>& was, const std::vector<LineAccount>& is) {
+    const auto line_of = [](const std::vector<LineAccount>& lines, std::vector<std::pair<Index, std::size_t>>& all) {
+      for (std::size_t i = 0; i < lines.size(); ++i) {
+        for (const auto& child : lines[i].children) all.emplace_back(child.node, i);
+      }
+    };
+    std::vector<std::pair<Index, std::size_t>> old, now;
+    line_of(was, old);
+    line_of(is, now);
+    if (old.size() != now.size()) return false;
+    for (std::size_t i = 0; i < now.size(); ++i) {
+      if (old[i].second == now[i].second) continue;
+      const NodeId child = store_.id_of(now[i].first);
+      add(child, node, "{node} moves to line " + std::to_string(now[i].second + 1) + " of {in}");
+      return false;
+    }
+    return true;
+  }
+
+  /// The room of a line goes from missing to spare, before or after all sizes stand.
+  void compare_room(NodeId node, const LineAccount& before, const LineAccount& after) {
+    const double was = before.free_room(), is = after.free_room();
+    constexpr double nothing = 1e-6;
+    if (was < -nothing && is >= -nothing) {
+      add(node, node, "{node} has room for all it holds", 1);
+    } else if (was >= -nothing && is < -nothing) {
+      add(node, node, "{node} has too little room for all it holds", 1);
+    } else if (before.spare() <= nothing && after.spare() > nothing) {
+      add(node, node, "{node} has room to spare", 1);
+    } else if (before.spare() > nothing && after.spare() <= nothing) {
+      add(node, node, "{node} has no room to spare any more", 1);
+    } else if (before.spare() < -nothing && after.spare() >= -nothing) {
+      add(node, node, "what {node} holds no longer sticks out", 1);
+    }
+  }
+
+  // --- limits ------------------------------------------------------------------------------------------------------
+
+  void compare_stands(NodeId child, NodeId container, const Standing& was, const Standing& is, Axis axis) {
+    if (was.stand == is.stand) return;
+    const Standing& held = is.stand == Stand::free || is.stand == Stand::room ? was : is;
+    const bool reaches = &held == &is;
+    const std::string limit = rounded(held.limit);
+    std::string what;
+    switch (held.stand) {
+      case Stand::least: what = held.by_content ? "its smallest content " + limit : "its minimum " + limit; break;
+      case Stand::most: what = "its maximum " + limit; break;
+      case Stand::content: what = "its content's " + std::string(axis == x_axis ? "width " : "height ") + limit; break;
+      case Stand::free:
+      case Stand::room: return;
+    }
+    add(child, container, (reaches ? "{node} reaches " : "{node} leaves ") + what,
+        held.stand == Stand::content ? 2 : 0);
+  }
+
+  template <Axis axis>
+  static Standing standing_across(const View& view, Index node, double whole) {
+    const detail::Child<axis, false> child(view, node);
+    const Bounds bounds = child.bounds(child.inset_down(), whole);
+    const double size = view.size(node, axis);
+    if (child.given(whole) >= 0 && bounds.held(child.given(whole)) == child.given(whole)) return {};
+    if (bounds.most < detail::unlimited && same(size, bounds.most)) return {Stand::most, bounds.most, false};
+    if (bounds.least > 0 && same(size, bounds.least)) return {Stand::least, bounds.least, false};
+    const double content = axis == x_axis ? view.max_content(node) : view.need(node);
+    if (same(size, content)) return {Stand::content, content, false};
+    if (axis == x_axis && same(size, view.min_content(node))) return {Stand::least, size, true};
+    return {Stand::room, 0, false};
+  }
+
+  void compare_across(NodeId node, Axis axis) {
+    for (const NodeId child : tree_.children(node)) {
+      if (!below_.arrangement.is_placed(child) || !above_.arrangement.is_placed(child)) continue;
+      const auto stands = [&](const Sight& sight) {
+        const Index i = sight.index(child);
+        const double whole = sight.view.inner_size(sight.index(node), axis);
+        return axis == x_axis ? standing_across<x_axis>(sight.view, i, whole)
+                              : standing_across<y_axis>(sight.view, i, whole);
+      };
+      compare_stands(child, node, stands(below_), stands(above_), axis);
+      const auto fits = [&](const Sight& sight) {
+        const Index i = sight.index(child);
+        return sight.view.size(i, axis) + sight.view.edges_down(i).margin[axis].sum() <=
+               sight.view.inner_size(sight.index(node), axis) + 1e-6;
+      };
+      const bool fitted = fits(below_), fits_now = fits(above_);
+      if (fitted != fits_now) {
+        add(child, node, fits_now ? "{node} fits into {in}" : "{node} no longer fits into {in}", 1);
+      }
+    }
+    compare_largest(node, axis);
+  }
+
+  /// Across a row, a column or a stack the largest child says how large the content is.
+  void compare_largest(NodeId node, Axis axis) {
+    const auto largest = [&](const Sight& sight) {
+      NodeId found;
+      double size = -1;
+      for (const NodeId child : tree_.children(node)) {
+        if (!sight.arrangement.is_placed(child)) continue;
+        const Index i = sight.index(child);
+        const double wish = axis == x_axis ? sight.view.max_content(i) : sight.view.need(i);
+        if (wish > size + 1e-9) size = wish, found = child;
+      }
+      return found;
+    };
+    const NodeId was = largest(below_), is = largest(above_);
+    if (was == is || !is) return;
+    add(is, node, axis == x_axis ? "{node} becomes the widest in {in}" : "{node} becomes the tallest in {in}", 2);
+  }
+
+  // --- grids -------------------------------------------------------------------------------------------------------
+
+  void compare_tracks(NodeId node) {
+    const auto was = below_.arrangement.tracks(node), is = above_.arrangement.tracks(node);
+    const auto on = [&](const auto& old, const auto& now, const std::string& word) {
+      if (old.size() != now.size()) {
+        add(node, node, "{node} has " + count(now.size(), word) + " instead of " + std::to_string(old.size()));
+        return;
+      }
+      for (std::size_t i = 0; i < now.size(); ++i) {
+        if (old[i].set_by == now[i].set_by) continue;
+        const NodeId by = now[i].set_by ? now[i].set_by : old[i].set_by;
+        add(node, node,
+            word + " " + std::to_string(i) + " of {node} is " + (now[i].set_by ? "now" : "no longer only") +
+                " as large as {by}",
+            0, by);
+        return;
+      }
+    };
+    on(was.columns, is.columns, "column");
+    on(was.rows, is.rows, "row");
+  }
+
+  Sight below_, above_;
+  const Tree& tree_;
+  const detail::TreeStore& store_;
+  std::vector<Cause> found_;
+};
+
+/// The nodes from the root down to a node.
+std::vector<NodeId> chain_of(const Tree& tree, NodeId node) {
+  std::vector<NodeId> chain;
+  for (NodeId at = node; at; at = tree.parent(at)) chain.push_back(at);
+  std::ranges::reverse(chain);
+  return chain;
+}
+
+std::size_t distance(const Tree& tree, const std::vector<NodeId>& from, NodeId to) {
+  const std::vector<NodeId> chain = chain_of(tree, to);
+  std::size_t common = 0;
+  while (common < from.size() && common < chain.size() && from[common] == chain[common]) ++common;
+  return from.size() + chain.size() - 2 * common;
+}
+
+}  // namespace
+
+std::vector<Cause> causes_between(const Arrangement& below, const Arrangement& above,
+                                  const std::vector<std::string>& active_below,
+                                  const std::vector<std::string>& active_above) {
+  std::vector<Cause> causes;
+  const NodeId root = above.tree().root();
+  const auto list = [&](const auto& all, const auto& others, const char* what) {
+    for (const std::string& name : all) {
+      if (std::ranges::find(others, name) == others.end()) causes.push_back({root, root, "`" + name + "` " + what});
+    }
+  };
+  list(active_below, active_above, "ends");
+  list(active_above, active_below, "begins");
+  return causes.empty() ? Sides(below, above).find() : causes;
+}
+
+std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, NodeId node) {
+  const std::vector<NodeId> chain = chain_of(tree, node);
+  const Cause* nearest = nullptr;
+  std::size_t least = 0;
+  constexpr std::size_t far = 1000000;
+  for (const Cause& cause : causes) {
+    const std::size_t away =
+        std::min(distance(tree, chain, cause.node), distance(tree, chain, cause.container)) + far * cause.vagueness;
+    if (nearest != nullptr && away >= least) continue;
+    nearest = &cause;
+    least = away;
+  }
+  if (nearest == nullptr) return "";
+  std::string words = nearest->words;
+  const auto put = [&](const std::string& mark, NodeId named) {
+    const std::size_t at = words.find(mark);
+    if (at != std::string::npos) words.replace(at, mark.size(), "`" + tree.tail(named) + "`");
+  };
+  put("{node}", nearest->node);
+  put("{in}", nearest->container);
+  put("{by}", nearest->by);
+  return words;
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,233 @@
+// SPDX-License-Identifier: MIT
+//
+// Sizes are solved in runs of neighbours, a run at a time on each thread: a solver that goes from one size to the next
+// keeps what does not depend on the container. Then the regions in which something is bent are shared out likewise, and
+// what lies behind each turn is asked of two solvers, one on each side of it.
+#include "fond_ladder/climb.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <ostream>
+
+#include "model/limits.hpp"
+#include "model/number_text.hpp"
+#include "verify/climb/causes.hpp"
+#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/straight.hpp"
+#include "verify/ladder/workers.hpp"
+#include "verify/measure/measuring.hpp"
+
+namespace fond_ladder {
+namespace {
+
+constexpr double nearest = 1.0 / 64;  // pixels between a turn and where its sides are looked at
+
+std::vector<Quantity> parsed(const Tree& tree, const std::vector<std::string>& texts) {
+  std::vector<Quantity> all;
+  for (const std::string& text : texts) {
+    for (Quantity& quantity : parse_quantities(tree, text)) all.push_back(std::move(quantity));
+  }
+  return all;
+}
+
+class Climber {
+ public:
+  Climber(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities, const ClimbOptions& options)
+      : scene_(scene),
+        ladder_(ladder),
+        quantities_(std::move(quantities)),
+        measuring_(quantities_),
+        options_(options),
+        threads_(thread_count(options.threads)) {}
+
+  Climb climb() {
+    const Span span = options_.along_height ? ladder_.height.value_or(Span()) : ladder_.width;
+    sizes_ = whole_sizes(span);
+    const std::size_t inside = sizes_.size(), ahead = add_beyond(span);
+    solve_all();
+    find_turns(span);
+    Climb climbed;
+    for (const Quantity& quantity : quantities_) climbed.quantities.push_back(quantity.text);
+    climbed.steps.reserve(inside);
+    for (std::size_t i = ahead; i < ahead + inside; ++i)
+      climbed.steps.push_back({containers_[i], std::move(values_[i])});
+    climbed.found = std::move(turns_);
+    return climbed;
+  }
+
+ private:
+  /// Two sizes beyond each end, so that what happens at the ends is seen. Returns how many are ahead.
+  std::size_t add_beyond(const Span& span) {
+    std::vector<double> all;
+    for (const double size : {span.from - 2, span.from - 1}) {
+      if (size >= 0) all.push_back(size);
+    }
+    const std::size_t ahead = all.size();
+    all.insert(all.end(), sizes_.begin(), sizes_.end());
+    for (const double size : {span.to + 1, span.to + 2}) {
+      if (size <= limits::largest_length) all.push_back(size);
+    }
+    sizes_ = std::move(all);
+    return ahead;
+  }
+
+  [[nodiscard]] Rung rung_at(double size) const {
+    if (options_.along_height) return {ladder_.width.to, size};
+    return {size, ladder_.height ? std::optional(ladder_.height->from) : std::nullopt};
+  }
+
+  void solve_all() {
+    constexpr std::size_t run = 64;
+    values_.resize(sizes_.size());
+    containers_.resize(sizes_.size());
+    std::atomic<std::size_t> done{0};
+    std::mutex telling;
+    in_parallel(threads_, (sizes_.size() + run - 1) / run, [&] {
+      return [&, solver = SceneSolver(scene_, options_.modes)](std::size_t piece) mutable {
+        const std::size_t end = std::min(sizes_.size(), (piece + 1) * run);
+        for (std::size_t i = piece * run; i < end; ++i) {
+          const Arrangement arrangement = solver.solve(rung_at(sizes_[i]));
+          values_[i] = measuring_(arrangement);
+          containers_[i] = arrangement.container();
+        }
+        const std::size_t so_far = done += end - piece * run;
+        if (!options_.progress) return;
+        const std::scoped_lock lock(telling);
+        options_.progress(static_cast<double>(so_far) / static_cast<double>(sizes_.size()));
+      };
+    });
+  }
+
+  void find_turns(const Span& span) {
+    const std::vector<Region> regions = bent_regions(sizes_, values_);
+    std::vector<std::vector<Turn>> turns(regions.size());
+    in_parallel(threads_, regions.size(), [&] {
+      return [&, below = SceneSolver(scene_, options_.modes),
+              above = SceneSolver(scene_, options_.modes)](std::size_t piece) mutable {
+        std::map<double, Values> sampled;
+        turns[piece] = turns_in(regions[piece], sizes_, values_, [&](double size) -> const Values& {
+          const auto whole = std::ranges::lower_bound(sizes_, size);
+          if (whole != sizes_.end() && *whole == size) return values_[static_cast<std::size_t>(whole - sizes_.begin())];
+          const auto [at, is_new] = sampled.try_emplace(size);
+          if (is_new) at->second = measuring_(below.solve(rung_at(size)));
+          return at->second;
+        });
+        std::erase_if(turns[piece], [&](const Turn& turn) { return turn.to < span.from || turn.at > span.to; });
+        for (Turn& turn : turns[piece]) {  // a curve may have begun before the ladder does
+          turn.at = std::max(turn.at, span.from);
+          turn.to = std::min(turn.to, span.to);
+        }
+        if (options_.causes) add_causes(turns[piece], below, above);
+      };
+    });
+    for (std::vector<Turn>& of_region : turns) {
+      for (Turn& turn : of_region) {
+        turn.name = quantities_[turn.quantity].text;
+        turns_.push_back(std::move(turn));
+      }
+    }
+  }
+
+  /// The sizes next to a turn, on both its sides.
+  [[nodiscard]] static std::pair<double, double> sides_of(const Turn& turn) {
+    const double low = std::max(0.0, turn.at - nearest);
+    return {low, turn.kind == TurnKind::jump ? turn.at : std::min(turn.at + nearest, limits::largest_length)};
+  }
+
+  void add_causes(std::vector<Turn>& turns, SceneSolver& below, SceneSolver& above) const {
+    std::vector<Cause> causes;
+    std::optional<std::pair<double, double>> known;
+    for (Turn& turn : turns) {
+      if (turn.kind == TurnKind::curve) {
+        turn.cause = "sizes in percent shrink or grow together with lengths here";
+        continue;
+      }
+      const auto sides = sides_of(turn);
+      if (known != sides) {
+        const Rung low = rung_at(sides.first), high = rung_at(sides.second);
+        const Arrangement at_low = below.solve(low), at_high = above.solve(high);
+        causes = causes_between(at_low, at_high, below.active(low), above.active(high));
+        known = sides;
+      }
+      turn.cause = nearest_cause(causes, scene_.tree, quantities_[turn.quantity].node);
+    }
+  }
+
+  const Scene& scene_;
+  const Ladder& ladder_;
+  std::vector<Quantity> quantities_;
+  Measuring measuring_;
+  const ClimbOptions& options_;
+  unsigned threads_;
+  std::vector<double> sizes_;
+  std::vector<Values> values_;
+  std::vector<Extent> containers_;
+  std::vector<Turn> turns_;
+};
+
+}  // namespace
+
+Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vector<std::string>& quantities,
+            const std::vector<std::string>& modes) {
+  const std::vector<Quantity> asked = parsed(scene.tree, quantities);
+  Climb climbed;
+  for (const Quantity& quantity : asked) climbed.quantities.push_back(quantity.text);
+  const Measuring measuring(asked);
+  SceneSolver solver(scene, modes);
+  for (const Rung& rung : rungs) {
+    const Arrangement arrangement = solver.solve(rung);
+    climbed.steps.push_back({arrangement.container(), measuring(arrangement)});
+  }
+  return climbed;
+}
+
+Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities,
+            const ClimbOptions& options) {
+  return climb_quantities(scene, ladder, parsed(scene.tree, quantities), options);
+}
+
+Climb climb_quantities(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
+                       const ClimbOptions& options) {
+  return Climber(scene, ladder, std::move(quantities), options).climb();
+}
+
+Scene alone(const Scene& scene, NodeId node) {
+  Scene part(Tree(scene.tree.keys(node), scene.tree.em(), scene.tree.direction()));
+  part.title = scene.title;
+  part.ladder = scene.ladder;
+  part.modes = scene.modes;
+  std::map<NodeId, NodeId> copies{{node, part.tree.root()}};
+  std::vector<NodeId> open{node};
+  while (!open.empty()) {
+    const NodeId at = open.back();
+    open.pop_back();
+    for (const NodeId child : scene.tree.children(at)) {
+      copies[child] = part.tree.append(copies[at], scene.tree.keys(child));
+      if (scene.tree.kind(child) != Kind::text) part.tree.measure_with(copies[child], scene.tree.content(child));
+      open.push_back(child);
+    }
+  }
+  for (const When& when : scene.whens) {
+    const bool is_mode = std::ranges::find(scene.modes, when.name) != scene.modes.end();
+    if (is_mode && copies.contains(when.node)) part.whens.push_back({copies[when.node], when.name, when.change});
+  }
+  return part;
+}
+
+std::ostream& operator<<(std::ostream& out, const Turn& turn) {
+  const auto text = [](const std::optional<double>& value) { return value ? rounded(*value) : std::string("hidden"); };
+  out << "at " << rounded(turn.at) << ": " << turn.name;
+  switch (turn.kind) {
+    case TurnKind::jump: out << " jumps from " << text(turn.before) << " to " << text(turn.after); break;
+    case TurnKind::bend:
+      out << " bends at " << text(turn.after) << ", its slope from " << rounded(turn.slope_before) << " to "
+          << rounded(turn.slope_after);
+      break;
+    case TurnKind::curve: out << " follows a curve up to " << rounded(turn.to); break;
+  }
+  if (!turn.cause.empty()) out << ": " << turn.cause;
+  return out;
+}
+
+}  // namespace fond_ladder

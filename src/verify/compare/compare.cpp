@@ -1,0 +1,190 @@
+// SPDX-License-Identifier: MIT
+//
+// Both scenes are solved at the same sizes, one after the other. A node that has the same box in its parent as before
+// did not change, whatever happened to the parent: it goes along, and is only counted.
+#include "fond_ladder/compare.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+#include "verify/compare/count_settings.hpp"
+#include "verify/ladder/rungs.hpp"
+#include "verify/measure/same.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// One node of both scenes, or of one.
+struct Pairing {
+  NodeId first, second;
+  Difference difference{};
+  bool changed_by_itself = false;  // at some size not only its parent's place is another
+};
+
+/// The nodes of one scene that no other node shares a name with, by that name.
+std::map<std::string, NodeId> alone_by_name(const Tree& tree) {
+  std::map<std::string, NodeId> found;
+  std::map<std::string, int> counts;
+  for (const NodeId node : tree.nodes()) {
+    const std::string step = tree.step(node);
+    ++counts[step];
+    found[step] = node;
+  }
+  std::erase_if(found, [&](const auto& one) { return counts[one.first] > 1; });
+  return found;
+}
+
+std::vector<Pairing> pairings(const Tree& first, const Tree& second) {
+  std::map<std::string, NodeId> by_path;
+  for (const NodeId node : second.nodes()) by_path[second.path(node)] = node;
+  std::map<NodeId, NodeId> partners{{first.root(), second.root()}}, taken{{second.root(), first.root()}};
+  for (const NodeId node : first.nodes()) {
+    const auto at = by_path.find(first.path(node));
+    if (at == by_path.end() || taken.contains(at->second) || partners.contains(node)) continue;
+    partners[node] = at->second;
+    taken[at->second] = node;
+  }
+  const auto here = alone_by_name(first), there = alone_by_name(second);
+  for (const auto& [name, node] : here) {
+    const auto at = there.find(name);
+    if (at == there.end() || partners.contains(node) || taken.contains(at->second)) continue;
+    partners[node] = at->second;
+    taken[at->second] = node;
+  }
+  std::vector<Pairing> all;
+  for (const NodeId node : first.nodes()) {
+    const auto at = partners.find(node);
+    all.push_back({node, at == partners.end() ? NodeId() : at->second});
+    if (at == partners.end()) all.back().difference.kind = Difference::Kind::only_first;
+  }
+  for (const NodeId node : second.nodes()) {
+    if (taken.contains(node)) continue;
+    all.push_back({NodeId(), node});
+    all.back().difference.kind = Difference::Kind::only_second;
+  }
+  return all;
+}
+
+struct Boxes {
+  std::optional<Rect> from_root, in_parent;
+  bool parent_is_there = true;
+};
+
+Boxes boxes_of(const Arrangement& arrangement, NodeId node) {
+  const NodeId parent = arrangement.tree().parent(node);
+  if (arrangement.is_placed(node)) return {arrangement.box(node), arrangement.relative_box(node)};
+  return {{}, {}, !parent || arrangement.is_placed(parent)};
+}
+
+/// How far two boxes are apart; as far as the larger one is large where only one is there.
+double distance(const std::optional<Rect>& a, const std::optional<Rect>& b) {
+  if (!a && !b) return 0;
+  if (!a || !b) {
+    const Rect& only = a ? *a : *b;
+    return std::max({only.width, only.height, 2 * give});
+  }
+  return std::max({std::abs(a->x - b->x), std::abs(a->y - b->y), std::abs(a->width - b->width),
+                   std::abs(a->height - b->height), std::abs(a->right() - b->right()),
+                   std::abs(a->bottom() - b->bottom())});
+}
+
+class Comparer {
+ public:
+  Comparer(const Variant& first, const Variant& second)
+      : first_(first),
+        second_(second),
+        solver_first_(first.scene, first.modes),
+        solver_second_(second.scene, second.modes),
+        pairings_(pairings(first.scene.tree, second.scene.tree)) {}
+
+  void look(const Rung& rung, bool goes_on) {
+    const Arrangement a = solver_first_.solve(rung), b = solver_second_.solve(rung);
+    for (Pairing& pair : pairings_) {
+      if (pair.difference.kind != Difference::Kind::changed) continue;
+      const Boxes before = boxes_of(a, pair.first), after = boxes_of(b, pair.second);
+      const double off = distance(before.from_root, after.from_root);
+      if (off <= give) continue;
+      const bool with_parent = !before.parent_is_there || !after.parent_is_there;
+      pair.changed_by_itself |= !with_parent && distance(before.in_parent, after.in_parent) > give;
+      Difference& difference = pair.difference;
+      const double width = a.container().width;
+      const bool continues = goes_on && !difference.sizes.empty() && difference.sizes.back().to == last_width_;
+      extend(difference.sizes, width, continues);
+      if (off <= difference.most) continue;
+      difference.most = off;
+      difference.worst = a.container();
+      difference.first = before.from_root;
+      difference.second = after.from_root;
+    }
+    last_width_ = a.container().width;
+  }
+
+  Comparison tell() {
+    Comparison told;
+    told.first = first_.name;
+    told.second = second_.name;
+    told.settings_first = count_settings(first_.scene);
+    told.settings_second = count_settings(second_.scene);
+    fold_those_that_go_along();
+    for (Pairing& pair : pairings_) {
+      const bool differs = pair.difference.kind != Difference::Kind::changed || !pair.difference.sizes.empty();
+      if (!differs) {
+        ++told.same;
+      } else if (pair.difference.kind != Difference::Kind::changed || pair.changed_by_itself) {
+        const Tree& tree = pair.first ? first_.scene.tree : second_.scene.tree;
+        const NodeId node = pair.first ? pair.first : pair.second;
+        pair.difference.name = tree.tail(node);
+        pair.difference.path = tree.path(node);
+        pair.difference.sizes = joined(std::move(pair.difference.sizes));
+        told.differences.push_back(std::move(pair.difference));
+      }
+    }
+    return told;
+  }
+
+ private:
+  /// Counts each node that only goes along at the nearest node above that does not.
+  void fold_those_that_go_along() {
+    const Tree& tree = first_.scene.tree;
+    std::map<NodeId, std::size_t> places;
+    for (std::size_t i = 0; i < pairings_.size(); ++i) {
+      if (pairings_[i].first) places[pairings_[i].first] = i;
+    }
+    for (Pairing& pair : pairings_) {
+      if (pair.difference.kind != Difference::Kind::changed || pair.difference.sizes.empty() || pair.changed_by_itself)
+        continue;
+      NodeId above = tree.parent(pair.first);
+      while (above && !pairings_[places[above]].changed_by_itself) above = tree.parent(above);
+      if (above) {
+        ++pairings_[places[above]].difference.going_along;
+      } else {
+        pair.changed_by_itself = true;  // carried into another container, where it lies as it lay before
+      }
+    }
+  }
+
+  const Variant& first_;
+  const Variant& second_;
+  SceneSolver solver_first_, solver_second_;
+  std::vector<Pairing> pairings_;
+  double last_width_ = 0;
+};
+
+}  // namespace
+
+Comparison compare(const Variant& first, const Variant& second, const std::vector<Rung>& rungs) {
+  Comparer comparer(first, second);
+  const std::vector<Rung> all = rungs.empty() ? rungs_of(first.scene.ladder) : rungs;
+  for (std::size_t i = 0; i < all.size(); ++i) comparer.look(all[i], i > 0 && follows(all[i - 1], all[i]));
+  Comparison told = comparer.tell();
+  told.rungs = all.size();
+  told.widths = {1e9, 0};
+  for (const Rung& rung : all) {
+    const double width = rung.width.value_or(0);
+    told.widths = {std::min(told.widths.from, width), std::max(told.widths.to, width)};
+  }
+  return told;
+}
+
+}  // namespace fond_ladder

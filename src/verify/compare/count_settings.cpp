@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: MIT
+#include "verify/compare/count_settings.hpp"
+
+#include <set>
+#include <tuple>
+
+#include "model/key_table.hpp"
+#include "model/origins.hpp"
+#include "solve/forms.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// A path with every copy's index taken away, so that all copies have the same.
+std::string without_indices(const std::string& path) {
+  std::string plain;
+  bool inside = false;
+  for (const char c : path) {
+    if (c == '[') inside = true;
+    if (!inside) plain += c;
+    if (c == ']') inside = false;
+  }
+  return plain;
+}
+
+}  // namespace
+
+std::size_t count_settings(const Scene& scene) {
+  using Place = std::tuple<Source, std::string, std::string>;  // who says it, where, which key
+  std::set<Place> places;
+  const auto counts = [](std::string_view key) { return key != "kind" && key != "name" && key != "text"; };
+  const auto table = key_table();
+  for (const NodeId node : scene.tree.nodes()) {
+    const std::string path = without_indices(scene.tree.path(node));
+    const Keys keys = scene.tree.keys(node);
+    std::vector<Source> sources(table.size(), Source::own);
+    std::vector<std::string> at(table.size(), path);
+    if (scene.origins) {
+      for (const auto& said : scene.origins->of(node)) {
+        sources[said.key] = said.source;
+        const std::string& name = scene.origins->name_at(said.name);
+        if (said.source == Source::each) at[said.key] = path.substr(0, path.rfind('/'));
+        if (said.source == Source::shared) at[said.key] = name;
+        if (said.source == Source::part) at[said.key] = name + "/" + without_indices(scene.tree.step(node));
+      }
+    }
+    for (std::size_t i = 0; i < table.size(); ++i) {
+      if (counts(table[i].name) && is_said(table[i], keys))
+        places.insert({sources[i], at[i], std::string(table[i].name)});
+    }
+  }
+  for (const When& when : scene.whens) {
+    const std::string at = without_indices(scene.tree.path(when.node)) + " " + when.name;
+    for (const KeyEntry* entry : keys_said(when.change)) {
+      if (counts(entry->name) || entry->name == "kind") places.insert({Source::range, at, std::string(entry->name)});
+    }
+  }
+  return places.size();
+}
+
+}  // namespace fond_ladder

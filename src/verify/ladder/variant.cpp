@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/variant.hpp"
+
+#include <algorithm>
+
+#include "model/number_text.hpp"
+#include "model/shell_word.hpp"
+
+namespace fond_ladder {
+
+Variant variant_of(const Scene& scene, const std::string& wording, const std::vector<std::string>& modes,
+                   double longer) {
+  Variant variant{"", scene, modes, ""};
+  const auto say = [&](const std::string& words, const std::string& options) {
+    variant.name += (variant.name.empty() ? "" : ", ") + words;
+    variant.options += (variant.options.empty() ? "" : " ") + options;
+  };
+  if (!wording.empty()) {
+    speak(variant.scene, wording);
+    say("wording " + wording, "--wording " + shell_word(wording));
+  }
+  if (longer > 0) {
+    lengthen(variant.scene, longer);
+    const std::string percent = exact(longer * 100) + "%";
+    say("texts longer by " + percent, "--longer " + percent);
+  }
+  for (const std::string& mode : modes) {
+    if (std::ranges::find(scene.modes, mode) == scene.modes.end())
+      throw BadValue("the scene has no mode \"" + mode + "\"");
+    say("mode " + mode, "--mode " + shell_word(mode));
+  }
+  return variant;
+}
+
+VariantNames names_of(const std::vector<Variant>& variants) {
+  VariantNames names{variants.at(0).name, {}};
+  for (const Variant& variant : variants) {  // common is what all end with, from a comma on
+    while (!names.common.empty() && variant.name != names.common && !variant.name.ends_with(", " + names.common)) {
+      const std::size_t comma = names.common.find(", ");
+      names.common = comma == std::string::npos ? "" : names.common.substr(comma + 2);
+    }
+  }
+  for (const Variant& variant : variants) {
+    const std::size_t rest = variant.name.size() - names.common.size();
+    names.own.push_back(variant.name.substr(0, rest - (rest > 0 && !names.common.empty() ? 2 : 0)));
+  }
+  return names;
+}
+
+std::string text_of(const std::vector<Variant>& variants) {
+  const auto [common, own] = names_of(variants);
+  std::string text = common.empty() ? "" : ", " + common;
+  if (variants.size() == 1) return text;
+  text += ", in " + std::to_string(variants.size()) + " variants";
+  for (std::size_t i = 0; i < own.size(); ++i) {
+    text += i == 0 ? " (" : "; ";
+    text += own[i].empty() ? "as it is" : own[i];
+  }
+  return text + ")";
+}
+
+std::vector<std::vector<std::string>> mode_choices(const Scene& scene) {
+  constexpr std::size_t most_modes = 6;
+  if (scene.modes.size() > most_modes)
+    throw BadValue("every choice of modes takes at most 6 of them; name those that are to be on");
+  std::vector<std::vector<std::string>> choices;
+  for (unsigned bits = 0; bits < 1U << scene.modes.size(); ++bits) {
+    std::vector<std::string>& on = choices.emplace_back();
+    for (std::size_t i = 0; i < scene.modes.size(); ++i) {
+      if ((bits >> i & 1U) != 0) on.push_back(scene.modes[i]);
+    }
+  }
+  return choices;
+}
+
+}  // namespace fond_ladder

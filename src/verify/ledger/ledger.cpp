@@ -1,0 +1,453 @@
+// SPDX-License-Identifier: MIT
+//
+// The account is worked out twice: sizes by playing the standard's rounds through, places by adding up distances from
+// the start. What both come to is held against the solve, so that a sum that does not add up is seen.
+#include "fond_ladder/ledger.hpp"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+
+#include "fond_ladder/plain_text.hpp"
+#include "model/number_text.hpp"
+#include "solve/account.hpp"
+#include "solve/lines.hpp"
+#include "solve/placed.hpp"
+#include "solve/spread.hpp"
+#include "verify/ledger/rounds.hpp"
+#include "verify/measure/same.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using detail::Axis;
+using detail::ChildAccount;
+using detail::Index;
+using detail::LineAccount;
+using detail::Portion;
+using detail::View;
+using detail::x_axis;
+using detail::y_axis;
+
+Axis axis_along(Kind kind) {
+  return kind == Kind::row ? x_axis : y_axis;
+}
+
+const char* side_word(Axis axis) {
+  return axis == x_axis ? "width" : "height";
+}
+
+// --- one account ---------------------------------------------------------------------------------------------------
+
+class Accountant {
+ public:
+  Accountant(const Arrangement& arrangement, NodeId node)
+      : arrangement_(arrangement),
+        tree_(arrangement.tree()),
+        view_(detail::view_of(tree_, arrangement.passes())),
+        node_(node),
+        index_(tree_.store().index_of(node)) {}
+
+  Ledger tell() {
+    Ledger told;
+    told.node = node_;
+    told.path = tree_.path(node_);
+    told.kind = tree_.kind(node_);
+    told.container = arrangement_.container();
+    told.box = arrangement_.box(node_);
+    told.inner = arrangement_.room_in(node_);
+    switch (told.kind) {
+      case Kind::row:
+      case Kind::column:
+        tell_lines(told);
+        (told.kind == Kind::row ? told.up_and_down : told.sideways) = places(told.kind == Kind::row ? y_axis : x_axis);
+        break;
+      case Kind::grid: tell_tracks(told); [[fallthrough]];
+      case Kind::stack:
+        if (told.kind == Kind::stack) told.content = content_of_stack();
+        told.sideways = places(x_axis);
+        told.up_and_down = places(y_axis);
+        break;
+      case Kind::box:
+      case Kind::text:
+      case Kind::image: told.content = content_words(); break;
+    }
+    return told;
+  }
+
+  /// Why a child of this container has its size on an axis, in words.
+  std::string why(NodeId child, Axis axis) {
+    const std::map<NodeId, double> of_lines = rooms_of_lines(axis);
+    const auto of_line = of_lines.find(child);
+    return why(child, axis, of_line == of_lines.end() ? view_.inner_size(index_, axis) : of_line->second);
+  }
+
+ private:
+  /// `room` is that of its line, or of the container.
+  std::string why(NodeId child, Axis axis, double room) {
+    const Kind kind = tree_.kind(node_);
+    if (tree_.keys(child).pin) return why_pinned(child, axis);
+    if ((kind == Kind::row || kind == Kind::column) && axis == axis_along(kind)) {
+      Ledger told;
+      tell_lines(told);
+      for (const LedgerLine& line : told.lines) {
+        for (const LedgerEntry& entry : line.entries) {
+          if (entry.node == child) return entry.why;
+        }
+      }
+      return "";
+    }
+    return axis == x_axis ? why_across_on<x_axis>(child, room) : why_across_on<y_axis>(child, room);
+  }
+
+  [[nodiscard]] Index index_of(NodeId node) const { return tree_.store().index_of(node); }
+
+  // --- rows and columns --------------------------------------------------------------------------------------------
+
+  void tell_lines(Ledger& told) {
+    for (const LineAccount& account : detail::line_accounts(view_, index_))
+      told.lines.push_back(tell_line(account, told.off));
+    for (const LedgerLine& line : told.lines) {
+      told.largest = std::max({told.largest, std::abs(line.sum), std::abs(line.bases)});
+      for (const LedgerRound& round : line.rounds) told.largest = std::max(told.largest, std::abs(round.free));
+    }
+  }
+
+  LedgerLine tell_line(const LineAccount& account, double& off) {
+    const Axis axis = axis_along(tree_.kind(node_));
+    LedgerLine line;
+    line.inner = account.inner;
+    line.gap = account.gap;
+    line.gaps = account.inner - account.margins - account.room();
+    line.margins = account.margins;
+    line.free = account.free_room();
+    line.bases = account.room() - line.free;
+    line.spare = account.spare();
+    Rounds rounds(account);
+    rounds.play(line);
+    double factors = 0;
+    for (std::size_t i = 0; i < account.children.size(); ++i) factors += rounds.speed(i);
+    for (std::size_t i = 0; i < account.children.size(); ++i) {
+      const ChildAccount& child = account.children[i];
+      LedgerEntry entry;
+      entry.node = tree_.store().id_of(child.node);
+      entry.name = tree_.step(entry.node);
+      entry.base = child.portion.base;
+      entry.base_from = base_words(child, axis);
+      entry.least = child.portion.least;
+      entry.least_from = least_words(child, axis);
+      if (child.portion.most < detail::unlimited) entry.most = child.portion.most;
+      entry.factor = rounds.factor(i);
+      entry.percent = factors > 0 ? rounds.speed(i) / factors * 100 : 0;
+      entry.size = child.portion.size;
+      entry.round = rounds.settled_in(i);
+      entry.why = why_on_line(child, entry, line, axis);
+      line.entries.push_back(std::move(entry));
+      off = std::max(off, std::abs(rounds.size(i) - child.portion.size));
+    }
+    place_entries(account, line, off);
+    return line;
+  }
+
+  [[nodiscard]] std::string base_words(const ChildAccount& child, Axis axis) const {
+    if (child.weighted) return "weight";
+    const Keys keys = tree_.keys(tree_.store().id_of(child.node));
+    if (keys.basis.way() != Sizing::Way::automatic) return "basis";
+    const Sizing& given = axis == x_axis ? keys.width : keys.height;
+    return given.way() == Sizing::Way::length ? side_word(axis) : "content";
+  }
+
+  [[nodiscard]] std::string least_words(const ChildAccount& child, Axis axis) const {
+    if (child.portion.least <= 0) return "";
+    if (view_.traits(child.node).min_given(axis)) return axis == x_axis ? "min_width" : "min_height";
+    const double inset = view_.edges_down(child.node).inset[axis].sum();
+    return same(child.portion.least, inset) ? "padding" : "content";
+  }
+
+  [[nodiscard]] std::string why_on_line(const ChildAccount& child, const LedgerEntry& entry, const LedgerLine& line,
+                                        Axis axis) const {
+    const Portion& portion = child.portion;
+    const std::string part = rounded(entry.percent) + " % of ";
+    const bool at_least = same(portion.size, portion.least) && portion.least > 0;
+    const bool at_most = portion.most < detail::unlimited && same(portion.size, portion.most);
+    const bool free_size = same(portion.size, portion.base) && !child.weighted;
+    const bool is_missing = !line.grows && line.free < -1e-9 * std::max(1.0, line.inner);
+    if (free_size && (entry.round == 0 || !is_missing)) return "its " + entry.base_from;
+    if (at_least) {
+      return "held at its least, " + rounded(portion.least) + " by " + entry.least_from;
+    }
+    if (at_most)
+      return std::string("held at its most, ") + (axis == x_axis ? "max_width " : "max_height ") +
+             rounded(portion.most);
+    if (entry.round == 0) return "nothing to share";
+    if (child.weighted) return "weight " + rounded(entry.factor) + ", " + part_of(entry, line);
+    const double change = portion.size - portion.base;
+    return (change > 0 ? "grows by " + rounded(change) : "gives up " + rounded(-change)) + ", factor " +
+           rounded(entry.factor) + ", " + part + "the factors";
+  }
+
+  /// `66.67 % of 716`: of what those share who were not stopped before.
+  [[nodiscard]] static std::string part_of(const LedgerEntry& entry, const LedgerLine& line) {
+    if (line.rounds.empty() || entry.round == 0) return "";
+    const double room = line.rounds[static_cast<std::size_t>(entry.round) - 1].free;
+    return room > 0 ? rounded(entry.size / room * 100) + " % of " + rounded(room) : "of nothing";
+  }
+
+  /// Adds the distances up, and holds the places against the solve.
+  void place_entries(const LineAccount& account, LedgerLine& line, double& off) const {
+    const detail::Traits own = view_.traits(index_);
+    const Axis axis = axis_along(tree_.kind(node_));
+    std::size_t automatic = 0;
+    for (const ChildAccount& child : account.children)
+      automatic += (child.auto_margins & 1U) + (child.auto_margins >> 1U & 1U);
+    double spare = line.spare;
+    const double auto_part = automatic > 0 && spare > 0 ? spare / static_cast<double>(automatic) : 0;
+    if (auto_part > 0) spare = 0;
+    const detail::Spread spread = detail::spread(detail::as_rest(static_cast<Along>(own.along)), spare,
+                                                 account.children.size(), own.scrolls(axis));
+    const bool mirrored = axis == x_axis && view_.mirrored, flip = mirrored != (own.reverse != 0);
+    const detail::Sides edges = view_.content_edges(index_, axis);
+    double at = 0, behind = 0;
+    for (std::size_t i = 0; i < line.entries.size(); ++i) {
+      const ChildAccount& child = account.children[i];
+      const double ahead = child.margin.before + ((child.auto_margins & 1U) != 0 ? auto_part : 0);
+      line.entries[i].before = (i == 0 ? spread.before : behind + account.gap + spread.between) + ahead;
+      at += line.entries[i].before;
+      const double size = view_.size(child.node, axis), counted = child.portion.size;
+      const double begins = at + (counted - size) / 2;
+      const double place = flip ? edges.after - begins - size : edges.before + begins;
+      off = std::max(off, std::abs(place - view_.place(child.node, axis)));
+      at += counted;
+      behind = child.margin.after + ((child.auto_margins & 2U) != 0 ? auto_part : 0);
+    }
+    // What is left behind the last child follows from how spare room is put elsewhere, not from where that child ends.
+    double elsewhere =
+        spread.before + spread.between * static_cast<double>(line.entries.empty() ? 0 : line.entries.size() - 1);
+    line.after = behind + std::max(0.0, spare - elsewhere);
+    if (spare < 0) line.after = behind + std::min(0.0, elsewhere) * -1;
+    line.sum = line.after;
+    for (const LedgerEntry& entry : line.entries) line.sum += entry.before + entry.size;
+    if (line.spare >= 0) off = std::max(off, std::abs(line.sum - line.inner));
+  }
+
+  // --- axes without sharing ----------------------------------------------------------------------------------------
+
+  std::vector<LedgerPlace> places(Axis axis) {
+    std::vector<LedgerPlace> all;
+    const Rect own = arrangement_.box(node_);
+    const double content_box = view_.content_edges(index_, axis).before;
+    const std::map<NodeId, double> of_lines = rooms_of_lines(axis);
+    for (const NodeId child : tree_.children(node_)) {
+      if (!arrangement_.is_placed(child)) continue;
+      const Rect box = arrangement_.box(child);
+      LedgerPlace place;
+      place.node = child;
+      place.name = tree_.step(child);
+      const auto of_line = of_lines.find(child);
+      place.room = of_line == of_lines.end() ? room_of(child, axis) : of_line->second;
+      place.size = axis == x_axis ? box.width : box.height;
+      place.ahead = (axis == x_axis ? box.x - own.x : box.y - own.y) - content_box;
+      place.why = why(child, axis, place.room);
+      all.push_back(std::move(place));
+    }
+    return all;
+  }
+
+  /// Across a wrapping row or column, the room of each child in the flow is its line.
+  [[nodiscard]] std::map<NodeId, double> rooms_of_lines(Axis axis) const {
+    std::map<NodeId, double> rooms;
+    const Kind kind = tree_.kind(node_);
+    const bool across = (kind == Kind::row || kind == Kind::column) && axis != axis_along(kind);
+    if (!across || !view_.traits(index_).wrap) return rooms;
+    std::vector<Index> listed;
+    const detail::Flow flow = view_.flow(index_, listed);
+    for (const detail::Line& line : detail::lines_across(view_, index_)) {
+      for (Index i = line.first; i < line.first + line.count; ++i) {
+        rooms[tree_.store().id_of(flow[i])] = line.size;
+      }
+    }
+    return rooms;
+  }
+
+  /// The cell of a child of a grid, else the content box.
+  [[nodiscard]] double room_of(NodeId child, Axis axis) const {
+    if (tree_.kind(node_) != Kind::grid || tree_.keys(child).pin) return view_.inner_size(index_, axis);
+    const auto tracks = arrangement_.tracks(node_);
+    const auto& along = axis == x_axis ? tracks.columns : tracks.rows;
+    const detail::CellRange& cell = view_.grid_place(index_of(child)).cell;
+    if (cell.first(axis) + cell.count(axis) > along.size()) return view_.inner_size(index_, axis);  // some were dropped
+    const auto &first = along[cell.first(axis)], &last = along[cell.first(axis) + cell.count(axis) - 1];
+    return std::max(first.at + first.size, last.at + last.size) - std::min(first.at, last.at);
+  }
+
+  template <Axis axis>
+  std::string why_across_on(NodeId child, double room_around) const {
+    const Index i = index_of(child);
+    const detail::Child<axis, false> seen(view_, i);
+    const double whole = view_.inner_size(index_, axis), size = view_.size(i, axis);
+    const detail::Bounds bounds =
+        seen.bounds(seen.inset_down(), tree_.kind(node_) == Kind::grid ? detail::unknown : whole);
+    const double given = seen.given(whole);
+    const std::string side = side_word(axis);
+    if (given >= 0 && same(size, given)) return "its " + side;
+    if (bounds.most < detail::unlimited && same(size, bounds.most))
+      return "held at its most, max_" + side + " " + rounded(bounds.most);
+    if (bounds.least > 0 && same(size, bounds.least)) {
+      return "held at its least, " + std::string(view_.traits(i).min_given(axis) ? "min_" + side : "its padding") +
+             " " + rounded(bounds.least);
+    }
+    if (seen.way() == detail::SizeWay::fill) return "fills its room";
+    if (axis == y_axis && seen.keeps_aspect()) return "follows its width by its aspect";
+    const double content = axis == x_axis ? view_.max_content(i) : view_.need(i);
+    const double room = room_around - seen.margin_down(false).sum();
+    const bool in_line = view_.traits(index_).wrap != 0;
+    if (tree_.kind(node_) != Kind::grid && same(size, room) && !same(size, content)) {
+      return in_line ? "stretched to its line" : "stretched to the room";
+    }
+    if (same(size, content)) return "its content" + content_leader(child, axis);
+    if (axis == x_axis && same(size, view_.min_content(i))) return "its smallest content";
+    return tree_.kind(node_) == Kind::grid ? "stretched to its cell" : "as the alignment says";
+  }
+
+  std::string why_pinned(NodeId child, Axis axis) const {
+    const Keys keys = tree_.keys(child);
+    const Sizing& given = axis == x_axis ? keys.width : keys.height;
+    const bool both = axis == x_axis ? (keys.pin->left || keys.pin->start) && (keys.pin->right || keys.pin->end)
+                                     : keys.pin->top && keys.pin->bottom;
+    if (given.way() == Sizing::Way::length) return std::string("pinned, its ") + side_word(axis);
+    return both ? "pinned to both sides" : "pinned, its content";
+  }
+
+  /// The child that makes a container as large as its content on an axis on which it does not add.
+  std::string content_leader(NodeId container, Axis axis) const {
+    const Kind kind = tree_.kind(container);
+    const bool adds = (kind == Kind::row || kind == Kind::column) && axis == axis_along(kind);
+    if (!is_container(kind) || adds || kind == Kind::grid) return "";
+    NodeId leader;
+    double most = 0;
+    for (const NodeId child : tree_.children(container)) {
+      if (!arrangement_.is_placed(child)) continue;
+      const Index i = index_of(child);
+      const double wish = axis == x_axis ? view_.max_content(i) : view_.need(i);
+      if (wish > most) most = wish, leader = child;
+    }
+    return leader ? ": " + tree_.step(leader) + " is the " + (axis == x_axis ? "widest" : "tallest") : "";
+  }
+
+  // --- grids -------------------------------------------------------------------------------------------------------
+
+  void tell_tracks(Ledger& told) const {
+    const auto tracks = arrangement_.tracks(node_);
+    const Extent gap = arrangement_.gap(node_);
+    told.columns.push_back(tell_axis(tracks.columns, told.inner.width, gap.width));
+    told.rows.push_back(tell_axis(tracks.rows, told.inner.height, gap.height));
+    for (const auto* axis : {&told.columns[0], &told.rows[0]}) {
+      if (axis->tracks.empty()) continue;
+      told.off = std::max(told.off, std::abs(axis->sum + axis->spare - axis->inner));
+    }
+  }
+
+  LedgerTracks tell_axis(const std::vector<Arrangement::TrackBox>& boxes, double inner, double gap) const {
+    LedgerTracks told;
+    told.inner = inner;
+    told.gaps = boxes.empty() ? 0 : std::max(0.0, gap) * static_cast<double>(boxes.size() - 1);
+    told.sum = told.gaps;
+    for (const auto& box : boxes) {
+      if (box.share > 0)
+        told.one_share = told.one_share > 0 ? std::min(told.one_share, box.size / box.share) : box.size / box.share;
+    }
+    for (const auto& box : boxes) {
+      LedgerTracks::Track track{box.size, box.unstretched, box.share, ""};
+      if (box.set_by) track.why = "as large as " + tree_.step(box.set_by);
+      if (box.share > 0 && !box.set_by) {
+        track.why = same(box.size, box.share * told.one_share) ? rounded(box.share) + " of the shares"
+                                                               : "its least, more than its share";
+      }
+      if (!same(box.size, box.unstretched)) {
+        track.why += (track.why.empty() ? "" : ", ") + std::string("and ") + rounded(box.size - box.unstretched) +
+                     " of what is left";
+      }
+      if (track.why.empty()) track.why = "its length";
+      told.sum += box.size;
+      told.tracks.push_back(std::move(track));
+    }
+    told.spare = inner - told.sum;
+    return told;
+  }
+
+  /// The children that a stack's content size is of.
+  [[nodiscard]] std::vector<std::string> content_of_stack() const {
+    std::vector<std::string> words;
+    for (const Axis axis : {x_axis, y_axis}) {
+      const std::string leader = content_leader(node_, axis);
+      const double content = axis == x_axis ? view_.max_content(index_) : view_.need(index_);
+      if (!leader.empty())
+        words.push_back("by content its " + std::string(side_word(axis)) + " is " + rounded(content) + leader);
+    }
+    return words;
+  }
+
+  // --- leaves ------------------------------------------------------------------------------------------------------
+
+  [[nodiscard]] std::vector<std::string> content_words() const {
+    std::vector<std::string> words;
+    const Kind kind = tree_.kind(node_);
+    const double inset_x = view_.edges_down(index_).inset[x_axis].sum(),
+                 inset_y = view_.edges_down(index_).inset[y_axis].sum();
+    if (const auto* text = dynamic_cast<const PlainText*>(view_.content(index_))) {
+      const auto lines = text->lines_at(view_.inner_size(index_, x_axis)).size();
+      words.push_back("its longest word is " + rounded(text->widths().min_content) + " wide, all of it on one line " +
+                      rounded(text->widths().max_content));
+      words.push_back("at " + rounded(view_.inner_size(index_, x_axis)) + " it has " + std::to_string(lines) +
+                      (lines == 1 ? " line" : " lines") + " of " + rounded(text->line_height()) + ": " +
+                      rounded(view_.need(index_) - inset_y) + " high");
+    } else if (kind != Kind::text) {
+      const Pair natural = tree_.keys(node_).natural;
+      words.push_back("its content is " + rounded(natural.x) + " x " + rounded(natural.y));
+    }
+    if (inset_x > 0 || inset_y > 0) {
+      words.push_back("padding and border add " + rounded(inset_x) + " sideways and " + rounded(inset_y) +
+                      " up and down");
+    }
+    return words;
+  }
+
+  const Arrangement& arrangement_;
+  const Tree& tree_;
+  View view_;
+  NodeId node_;
+  Index index_;
+};
+
+void require_place(const Arrangement& arrangement, NodeId node) {
+  if (arrangement.is_placed(node)) return;
+  throw BadPath("\"" + arrangement.tree().path(node) + "\" is hidden at this size, or lies in what is");
+}
+
+}  // namespace
+
+Ledger ledger(const Arrangement& arrangement, NodeId node) {
+  require_place(arrangement, node);
+  return Accountant(arrangement, node).tell();
+}
+
+std::vector<LedgerStep> chain_to_root(const Arrangement& arrangement, NodeId node) {
+  require_place(arrangement, node);
+  const Tree& tree = arrangement.tree();
+  std::vector<LedgerStep> chain;
+  for (NodeId at = node; at; at = tree.parent(at)) {
+    const Rect box = arrangement.box(at);
+    const NodeId parent = tree.parent(at);
+    LedgerStep step{at, tree.step(at), box.width, box.height, "the container's width", "the container's height"};
+    if (parent) {
+      Accountant account(arrangement, parent);
+      step.why_width = account.why(at, x_axis);
+      step.why_height = account.why(at, y_axis);
+    }
+    chain.push_back(std::move(step));
+  }
+  std::ranges::reverse(chain);
+  return chain;
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,281 @@
+// SPDX-License-Identifier: MIT
+//
+// The ladder is solved once, from size to size. At each the rules look at every node and note what is odd; whether it
+// is odd always or only at some sizes is known at the end, and decides for some of them whether it is worth telling.
+#include "fond_ladder/lint.hpp"
+
+#include <algorithm>
+#include <set>
+
+#include "model/key_table.hpp"
+#include "model/number_text.hpp"
+#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/workers.hpp"
+#include "verify/lint/idle_settings.hpp"
+#include "verify/lint/lint_sight.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// Prepares what rules look at.
+class Looker {
+ public:
+  explicit Looker(const Variant& variant) : solver_(variant.scene, variant.modes) {
+    seen_.scene = &variant.scene;
+    const Tree& tree = variant.scene.tree;
+    std::map<NodeId, std::size_t> places;
+    std::vector<NodeId> open{tree.root()};
+    while (!open.empty()) {  // each node with all that is in it, then its next sibling
+      const NodeId node = open.back();
+      open.pop_back();
+      places[node] = seen_.nodes.size();
+      SeenNode& one = seen_.nodes.emplace_back();
+      one.node = node;
+      if (tree.parent(node)) one.parent = places[tree.parent(node)];
+      const std::vector<NodeId> children = tree.children(node);
+      one.is_empty = children.empty();
+      open.insert(open.end(), children.rbegin(), children.rend());
+    }
+    for (std::size_t i = seen_.nodes.size(); i-- > 0;) {
+      SeenNode& one = seen_.nodes[i];
+      one.end = std::max(one.end, i + 1);
+      SeenNode& above = seen_.nodes[one.parent];
+      above.end = std::max(above.end, one.end);
+    }
+  }
+
+  void look(const Rung& rung, bool goes_on, Sightings& sightings) {
+    const Arrangement arrangement = solver_.solve(rung);
+    const std::vector<std::string> active = solver_.active(rung);
+    const bool other_form = !active_ || *active_ != active;
+    active_ = active;
+    reached_.insert(active.begin(), active.end());
+    seen_.arrangement = &arrangement;
+    sightings.begin(arrangement.container().width, goes_on);
+    for (SeenNode& one : seen_.nodes) {
+      if (other_form) take_form(one);
+      one.placed = arrangement.is_placed(one.node);
+      if (!one.placed) continue;
+      sightings.count_placed(one.node);
+      one.box = arrangement.relative_box(one.node);
+      if (!seen_.is_root(one)) {
+        const Rect& above = seen_.parent(one).box;
+        one.box.x += above.x;
+        one.box.y += above.y;
+      }
+      one.ink = one.box;
+    }
+    spread_ink();
+    look_at_sizes(seen_, sightings);
+    look_at_places(seen_, sightings);
+    look_at_settings(seen_, sightings);
+  }
+
+  /// The ranges that held at some size.
+  [[nodiscard]] const std::set<std::string>& reached() const { return reached_; }
+
+ private:
+  /// The keys that hold now, and which of them do nothing on such a node.
+  void take_form(SeenNode& one) {
+    one.keys = solver_.tree().keys(one.node);
+    one.asleep.clear();
+    std::optional<Kind> above;
+    if (!seen_.is_root(one)) above = seen_.parent(one).keys.kind;
+    const std::vector<bool> many = given_to_many(*seen_.scene, one.node);
+    for (std::size_t i = 0; i < key_table().size(); ++i) {
+      const KeyEntry& entry = key_table()[i];
+      if (!many[i] && is_said(entry, one.keys) && !acts_on(entry.acts, one.keys.kind, above))
+        one.asleep.push_back(entry.name);
+    }
+  }
+
+  /// What sticks out of a node counts to it, unless it scrolls there.
+  void spread_ink() {
+    for (std::size_t i = seen_.nodes.size(); i-- > 1;) {
+      const SeenNode& one = seen_.nodes[i];
+      if (!one.placed) continue;
+      SeenNode& above = seen_.nodes[one.parent];
+      const double left = std::min(above.ink.x, one.ink.x), top = std::min(above.ink.y, one.ink.y);
+      const double right = std::max(above.ink.right(), one.ink.right()),
+                   bottom = std::max(above.ink.bottom(), one.ink.bottom());
+      if (!scrolls_x(above.keys.scroll)) above.ink.x = left, above.ink.width = right - left;
+      if (!scrolls_y(above.keys.scroll)) above.ink.y = top, above.ink.height = bottom - top;
+    }
+  }
+
+  SceneSolver solver_;
+  Seen seen_;
+  std::optional<std::vector<std::string>> active_;
+  std::set<std::string> reached_;
+};
+
+/// Oddities that are told only where they are so at every size at which the node is there.
+bool must_be_always(Oddity oddity) {
+  return oddity == Oddity::never_fits || oddity == Oddity::fill_stops || oddity == Oddity::no_effect;
+}
+
+std::string bounds_text(const Range& range) {
+  std::string text;
+  const auto add = [&](const char* word, const std::optional<double>& bound) {
+    if (bound) text += (text.empty() ? "" : ", ") + std::string(word) + " " + rounded(*bound);
+  };
+  add("from width", range.from_width);
+  add("below width", range.below_width);
+  add("from height", range.from_height);
+  add("below height", range.below_height);
+  return text;
+}
+
+Told idle_words(const IdleSetting& idle, const Scene& scene) {
+  const NodeId parent = scene.tree.parent(idle.node);
+  std::string why = "it does nothing on a " + std::string(word(scene.tree.kind(idle.node)));
+  if (parent) why += " in a " + std::string(word(scene.tree.kind(parent)));
+  if (!parent) why = "the root is as large as the container, whatever it says";
+  return {why, "leave it out"};
+}
+
+/// What is odd about one variant.
+struct Looked {
+  Sightings sightings;
+  std::vector<std::pair<NodeId, Finding>> found, remarks;
+  std::set<std::string> reached;  // ranges
+};
+
+void sort_sightings(const Variant& variant, Looked& looked) {
+  for (const auto& [place, sighting] : looked.sightings.all()) {
+    const auto& [oddity, node, key] = place;
+    const bool always = looked.sightings.always(place, sighting);
+    if (must_be_always(oddity) && !always) continue;
+    if (oddity == Oddity::asleep && always) continue;  // it never wakes: told as having no effect, where it has none
+    auto& list = oddity == Oddity::asleep ? looked.remarks : looked.found;
+    list.emplace_back(node, Finding{variant.scene.tree.tail(node),
+                                    key,
+                                    oddity,
+                                    sighting.told.why,
+                                    sighting.told.cure,
+                                    joined(sighting.widths),
+                                    {},
+                                    variant.scene.tree.path(node)});
+  }
+}
+
+Looked look_at(const Variant& variant, const std::vector<Rung>& rungs) {
+  const Scene& scene = variant.scene;
+  Looked looked;
+  Looker looker(variant);
+  for (std::size_t i = 0; i < rungs.size(); ++i)
+    looker.look(rungs[i], i > 0 && follows(rungs[i - 1], rungs[i]), looked.sightings);
+  looked.reached = looker.reached();
+  sort_sightings(variant, looked);
+  const auto add_idle = [&](NodeId node, const std::string& key, const Told& words) {
+    const auto is_known = [&](const auto& one) {
+      return one.first == node && one.second.key == key && one.second.oddity == Oddity::no_effect;
+    };
+    if (std::ranges::any_of(looked.found, is_known)) return;
+    looked.found.emplace_back(node, Finding{scene.tree.tail(node),
+                                            key,
+                                            Oddity::no_effect,
+                                            words.why,
+                                            words.cure,
+                                            std::vector<Span>{scene.ladder.width},
+                                            {},
+                                            scene.tree.path(node)});
+  };
+  for (const IdleSetting& idle : idle_settings(scene))
+    add_idle(idle.node, std::string(idle.key), idle_words(idle, scene));
+  for (const WithoutEffect& one : settings_without_effect(variant, rungs)) add_idle(one.node, one.key, one.told);
+  return looked;
+}
+
+/// Puts what was seen in several variants together.
+class Gathering {
+ public:
+  Gathering(const std::vector<Variant>& variants, const std::vector<Looked>& looked)
+      : variants_(variants), looked_(looked) {
+    for (const NodeId node : variants[0].scene.tree.nodes()) order_.insert({node, order_.size()});
+  }
+
+  [[nodiscard]] std::vector<Finding> gather(std::vector<std::pair<NodeId, Finding>> Looked::*list) const {
+    std::vector<Gathered> all;
+    for (std::size_t v = 0; v < looked_.size(); ++v) {
+      for (const auto& [node, finding] : looked_[v].*list) add(v, node, finding, all);
+    }
+    std::erase_if(all, [&](const Gathered& one) { return acts_somewhere(one); });
+    const std::vector<std::string> names = names_of(variants_).own;
+    std::ranges::stable_sort(all, {},
+                             [&](const Gathered& one) { return std::pair(one.finding.oddity, order_.at(one.node)); });
+    std::vector<Finding> findings;
+    for (Gathered& one : all) {
+      one.finding.sizes = joined(std::move(one.finding.sizes));
+      if (one.in.size() < variants_.size()) {
+        for (const std::size_t v : one.in) one.finding.variants.push_back(names[v].empty() ? "as it is" : names[v]);
+      }
+      findings.push_back(std::move(one.finding));
+    }
+    return findings;
+  }
+
+ private:
+  struct Gathered {
+    NodeId node;
+    Finding finding;
+    std::vector<std::size_t> in;  // variants
+  };
+
+  static void add(std::size_t variant, NodeId node, const Finding& finding, std::vector<Gathered>& all) {
+    const auto known = std::ranges::find_if(all, [&](const Gathered& one) {
+      return one.node == node && one.finding.oddity == finding.oddity && one.finding.key == finding.key;
+    });
+    if (known == all.end()) {
+      all.push_back({node, finding, {variant}});
+      return;
+    }
+    known->in.push_back(variant);
+    known->finding.sizes.insert(known->finding.sizes.end(), finding.sizes.begin(), finding.sizes.end());
+  }
+
+  /// A setting that does nothing in some variants, and something in another.
+  [[nodiscard]] bool acts_somewhere(const Gathered& one) const {
+    if (one.finding.oddity != Oddity::no_effect) return false;
+    for (std::size_t v = 0; v < looked_.size(); ++v) {
+      const bool is_idle = std::ranges::find(one.in, v) != one.in.end();
+      if (!is_idle && looked_[v].sightings.was_placed(one.node)) return true;
+    }
+    return false;
+  }
+
+  const std::vector<Variant>& variants_;
+  const std::vector<Looked>& looked_;
+  std::map<NodeId, std::size_t> order_;
+};
+
+}  // namespace
+
+Lint lint(const std::vector<Variant>& variants, unsigned threads) {
+  const Scene& scene = variants.at(0).scene;
+  const std::vector<Rung> rungs = rungs_of(scene.ladder);
+  std::vector<Looked> looked(variants.size());
+  in_parallel(thread_count(threads), variants.size(),
+              [&] { return [&](std::size_t v) { looked[v] = look_at(variants[v], rungs); }; });
+  const Gathering gathering(variants, looked);
+  Lint told;
+  told.title = scene.name() + text_of(variants);
+  told.widths = scene.ladder.width;
+  told.rungs = rungs.size();
+  told.findings = gathering.gather(&Looked::found);
+  told.remarks = gathering.gather(&Looked::remarks);
+  for (const Range& range : scene.ranges) {
+    const auto reaches = [&](const Looked& one) { return one.reached.contains(range.name); };
+    if (std::ranges::any_of(looked, reaches)) continue;
+    told.findings.push_back({range.name, "ranges", Oddity::unreached,
+                             "no size of the ladder is in it (" + bounds_text(range) + ")",
+                             "widen the ladder, or take the range out", std::vector<Span>{scene.ladder.width}});
+  }
+  return told;
+}
+
+Lint lint(const Variant& variant) {
+  return lint(std::vector<Variant>{variant});
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,249 @@
+// SPDX-License-Identifier: MIT
+//
+// Settings that do nothing. Some can be seen at each size: a width beside a weight, a gap on an axis without
+// neighbours. Of others only a trial tells: the setting is left out, the ladder solved again, and if every box is where
+// it was, it did nothing. Most settings show at the first size tried, so a trial is cheap; only keys that nobody would
+// say for safety are tried, for a minimum that is never reached is no fault.
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <functional>
+
+#include "model/key_table.hpp"
+#include "solve/account.hpp"
+#include "solve/placed.hpp"
+#include "verify/lint/idle_settings.hpp"
+#include "verify/lint/lint_sight.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// Does nothing at this size: told as such where it is so at all sizes, else as a remark.
+void see_idle(Sightings& sightings, NodeId node, std::string_view key, const Told& told) {
+  for (const Oddity oddity : {Oddity::no_effect, Oddity::asleep}) {
+    sightings.see(oddity, node, key, [&] { return told; });
+  }
+}
+
+bool is_length(const Sizing& size) {
+  return size.way() == Sizing::Way::length || size.way() == Sizing::Way::content;
+}
+
+/// What a weight beats. Sharing, weights.
+void look_beside_weight(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  const Kind above = seen.parent(one).keys.kind;
+  if (!one.keys.weight || one.keys.pin || (above != Kind::row && above != Kind::column)) return;
+  const bool row = above == Kind::row;
+  const std::string beaten = "the weight decides how large it is along the " + std::string(word(above));
+  if (is_length(row ? one.keys.width : one.keys.height)) {
+    see_idle(sightings, one.node, row ? "width" : "height",
+             {beaten + "; this only bounds its automatic minimum", "leave one of the two out"});
+  }
+  if (one.keys.basis != Sizing())
+    see_idle(sightings, one.node, "basis", {beaten + ", which starts from nothing", "leave one of the two out"});
+  if (one.keys.grow > 0) see_idle(sightings, one.node, "grow", {beaten, "leave one of the two out"});
+}
+
+/// Room between lines where there is one line. `gap: 8` says it for both axes, and is no fault.
+void look_at_gap(const SeenNode& one, Sightings& sightings) {
+  const Keys& keys = one.keys;
+  if ((keys.kind != Kind::row && keys.kind != Kind::column) || keys.wrap || keys.gap.x == keys.gap.y) return;
+  const bool row = keys.kind == Kind::row;
+  const Length& idle = row ? keys.gap.y : keys.gap.x;
+  if (idle.amount() == 0) return;
+  sightings.see(Oddity::no_effect, one.node, row ? "gap.y" : "gap.x", [&] {
+    return Told{"it is room between lines, and a " + std::string(word(keys.kind)) + " that does not wrap has one line",
+                "leave it out, or wrap"};
+  });
+}
+
+void look_at_rest(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  const Keys &keys = one.keys, &above = seen.parent(one).keys;
+  const Told one_line{"without wrap there are no lines to place", "leave it out, or wrap"};
+  const bool line = keys.kind == Kind::row || keys.kind == Kind::column;
+  if (line && !keys.wrap && keys.rest != RestOn()) see_idle(sightings, one.node, "rest", one_line);
+  if (!keys.area.empty() && above.kind == Kind::grid && above.areas.empty())
+    see_idle(sightings, one.node, "area",
+             {"its grid has no map of areas", "write areas into the grid, or leave it out"});
+  if (keys.aspect && is_length(keys.width) && is_length(keys.height) && keys.width.way() == keys.height.way())
+    see_idle(sightings, one.node, "aspect", {"its width and its height are both given", "leave one of the three out"});
+}
+
+// --- trials --------------------------------------------------------------------------------------------------------
+
+constexpr std::array<std::string_view, 8> tried_keys{"along", "across", "self", "align",
+                                                     "rest",  "out_of", "grow", "shrink"};
+
+bool is_tried(const KeyEntry& entry, const Keys& keys) {
+  if (std::ranges::find(tried_keys, entry.name) == tried_keys.end() || !is_said(entry, keys)) return false;
+  return entry.name != "shrink" || keys.shrink != 0;  // that nothing may be squeezed is said for safety
+}
+
+bool same_boxes(const Arrangement& a, const Arrangement& b, const std::vector<NodeId>& nodes) {
+  constexpr double nothing = 1e-6;
+  return std::ranges::all_of(nodes, [&](NodeId node) {
+    const Rect one = a.relative_box(node), other = b.relative_box(node);
+    return std::abs(one.x - other.x) < nothing && std::abs(one.y - other.y) < nothing &&
+           std::abs(one.width - other.width) < nothing && std::abs(one.height - other.height) < nothing;
+  });
+}
+
+/// What the lines of a container went through over the ladder.
+struct LineStory {
+  bool ever_spare = false;    // when all sizes stood
+  bool ever_free = false;     // before anybody grew
+  bool ever_missing = false;  // before anybody shrank
+  bool child_held = true;     // one child was at its minimum whenever room was missing
+};
+
+class Trials {
+ public:
+  Trials(const Variant& variant, const std::vector<Rung>& rungs)
+      : variant_(variant), scene_(variant.scene), rungs_(rungs), nodes_(scene_.tree.nodes()) {}
+
+  std::vector<WithoutEffect> find() {
+    for (const NodeId node : nodes_) {
+      const Keys keys = scene_.tree.keys(node);
+      const std::vector<bool> many = given_to_many(scene_, node);
+      for (const KeyEntry& entry : key_table()) {
+        const bool is_own = !many[static_cast<std::size_t>(&entry - key_table().data())];
+        if (is_own && is_tried(entry, keys) && may_act(node, entry)) attempt(node, entry);
+      }
+      if (keys.words_at != WordsAt::start) try_words_at(node);
+    }
+    return std::move(found_);
+  }
+
+ private:
+  /// Whether its key acts on such a node at all; where not, that is told without a trial.
+  [[nodiscard]] bool may_act(NodeId node, const KeyEntry& entry) const {
+    const NodeId parent = scene_.tree.parent(node);
+    std::optional<Kind> above;
+    if (parent) above = scene_.tree.kind(parent);
+    return acts_on(entry.acts, scene_.tree.kind(node), above);
+  }
+
+  void attempt(NodeId node, const KeyEntry& entry) {
+    Scene without = scene_;
+    Keys keys = scene_.tree.keys(node);
+    unsay(entry, keys);
+    without.tree.restyle(node, keys);
+    if (!changes_nothing(without, node)) return;
+    add(node, entry.name, reason(node, entry.name));
+  }
+
+  void add(NodeId node, std::string_view key, const Told& told) { found_.push_back({node, std::string(key), told}); }
+
+  /// A few sizes first, from all over the ladder: nearly every setting shows there.
+  [[nodiscard]] bool changes_nothing(const Scene& without, NodeId node) const {
+    SceneSolver with_it(scene_, variant_.modes), without_it(without, variant_.modes);
+    bool was_there = false;
+    const auto is_same = [&](const Rung& rung) {
+      const Arrangement one = with_it.solve(rung), other = without_it.solve(rung);
+      was_there = was_there || one.is_placed(node);
+      return same_boxes(one, other, nodes_);
+    };
+    constexpr std::size_t few = 16;
+    const std::size_t step = std::max<std::size_t>(1, rungs_.size() / few);
+    for (std::size_t i = 0; i < rungs_.size(); i += step) {
+      if (!is_same(rungs_[i])) return false;
+    }
+    return std::ranges::all_of(rungs_, is_same) && was_there;
+  }
+
+  [[nodiscard]] LineStory story_of(NodeId container, NodeId watched = {}) const {
+    LineStory story;
+    SceneSolver solver(scene_, variant_.modes);
+    for (const Rung& rung : rungs_) {
+      const Arrangement arrangement = solver.solve(rung);
+      const Kind kind = arrangement.tree().kind(container);
+      if (!arrangement.is_placed(container) || (kind != Kind::row && kind != Kind::column)) continue;
+      const auto view = detail::view_of(arrangement.tree(), arrangement.passes());
+      for (const auto& line : detail::line_accounts(view, arrangement.tree().store().index_of(container))) {
+        story.ever_spare = story.ever_spare || line.spare() > give;
+        story.ever_free = story.ever_free || line.free_room() > give;
+        story.ever_missing = story.ever_missing || line.free_room() < -give;
+        if (!watched || line.free_room() >= -give) continue;
+        const auto is_it = [&](const auto& child) {
+          return arrangement.tree().store().id_of(child.node) == watched &&
+                 child.portion.size > child.portion.least + give;
+        };
+        if (std::ranges::any_of(line.children, is_it)) story.child_held = false;
+      }
+    }
+    return story;
+  }
+
+  [[nodiscard]] Told reason(NodeId node, std::string_view key) const {
+    const NodeId parent = scene_.tree.parent(node);
+    const std::string above = parent ? scene_.tree.tail(parent) : "";
+    if (key == "grow") {
+      if (!story_of(parent).ever_free)
+        return {"nothing is ever left in " + above + " to grow into", "give " + above + " more room, or leave it out"};
+      return {"something stops it from growing wherever room is left", "raise its maximum, or leave it out"};
+    }
+    if (key == "shrink") {
+      const LineStory story = story_of(parent, node);
+      if (!story.ever_missing) return {"room is never missing in " + above, "leave it out"};
+      if (!story.child_held)
+        return {"nothing beside it in " + above + " gives way, so it gives way alone", "leave it out"};
+      return {"its minimum stops it wherever room is missing", "lower its minimum (min_width 0, say), or leave it out"};
+    }
+    if (key == "along" && !story_of(node).ever_spare)
+      return {"nothing is ever left to pack in: what it holds takes all the room", "leave it out"};
+    if (key == "out_of") return {"what it holds asks for as much as that, or for no part at all", "leave it out"};
+    if (key == "rest") return {"nothing is ever left for it to share out", "leave it out"};
+    return {"there is nothing to align in: without it every box lies where it lies", "leave it out"};
+  }
+
+  /// Where a text is never wider than its words nobody sees where they lie. Boxes do not tell this one.
+  void try_words_at(NodeId node) {
+    SceneSolver solver(scene_, variant_.modes);
+    bool was_there = false;
+    for (const Rung& rung : rungs_) {
+      const Arrangement arrangement = solver.solve(rung);
+      const Extent room = arrangement.room_in(node);
+      for (const Arrangement::Words& line : arrangement.words(node)) {
+        was_there = true;
+        if (line.box.width < room.width - give) return;
+      }
+    }
+    if (was_there) add(node, "words_at", {"it is never wider than its words", "give it more room, or leave it out"});
+  }
+
+  const Variant& variant_;
+  const Scene& scene_;
+  const std::vector<Rung>& rungs_;
+  std::vector<NodeId> nodes_;
+  std::vector<WithoutEffect> found_;
+};
+
+}  // namespace
+
+void look_at_settings(const Seen& seen, Sightings& sightings) {
+  for (const SeenNode& one : seen.nodes) {
+    if (!one.placed) continue;
+    for (const std::string_view key : one.asleep) {
+      sightings.see(Oddity::asleep, one.node, key, [&] {
+        const std::string kind(word(one.keys.kind)), above(word(seen.parent(one).keys.kind));
+        return Told{"it does nothing while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};
+      });
+    }
+    look_at_gap(one, sightings);
+    if (!one.is_empty && !is_container(one.keys.kind)) {
+      sightings.see(Oddity::in_a_leaf, one.node, "children", [&] {
+        return Told{"a " + std::string(word(one.keys.kind)) + " lays no children: they have no place",
+                    "make it a row, column, grid or stack"};
+      });
+    }
+    if (seen.is_root(one)) continue;
+    look_beside_weight(seen, one, sightings);
+    look_at_rest(seen, one, sightings);
+  }
+}
+
+std::vector<WithoutEffect> settings_without_effect(const Variant& variant, const std::vector<Rung>& rungs) {
+  return Trials(variant, rungs).find();
+}
+
+}  // namespace fond_ladder

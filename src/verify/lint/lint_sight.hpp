@@ -1,0 +1,117 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What rules of lint look at, and where they put what they see. Rules see one size after the other; what is odd at
+// neighbouring sizes becomes one finding.
+
+#include <map>
+#include <optional>
+#include <string>
+#include <tuple>
+#include <vector>
+
+#include "fond_ladder/lint.hpp"
+#include "verify/measure/same.hpp"
+
+namespace fond_ladder {
+
+/// One node at one size. Placed ones have a box.
+struct SeenNode {
+  NodeId node;
+  std::size_t parent = 0;  // its place in the list; that of the root is its own
+  Keys keys;               // in force while the ranges that hold do
+  bool placed = false;
+  Rect box{};            // from the root's corner
+  Rect ink{};            // with all that is in it and sticks out of it, on axes that no container scrolls
+  std::size_t end = 0;   // behind the last node in it
+  bool is_empty = true;  // holds no child
+  std::vector<std::string_view> asleep{};  // keys that it says and that do nothing on its kind in that of its parent
+};
+
+/// A scene at one size.
+struct Seen {
+  const Scene* scene = nullptr;
+  const Arrangement* arrangement = nullptr;
+  std::vector<SeenNode> nodes;  // parents first, each followed by all that is in it
+
+  [[nodiscard]] const SeenNode& parent(const SeenNode& one) const { return nodes[one.parent]; }
+  [[nodiscard]] bool is_root(const SeenNode& one) const { return &one == nodes.data(); }
+  [[nodiscard]] std::string name(NodeId node) const { return scene->tree.tail(node); }
+  /// Calls `each(child)` for the placed children of a node, in the order of the file.
+  template <class Each>
+  void for_each_child(const SeenNode& parent, const Each& each) const {
+    for (std::size_t i = place(parent) + 1; i < parent.end; i = nodes[i].end) {
+      if (nodes[i].placed) each(nodes[i]);
+    }
+  }
+  [[nodiscard]] std::size_t place(const SeenNode& one) const { return static_cast<std::size_t>(&one - nodes.data()); }
+};
+
+/// What is said of an oddity.
+struct Told {
+  std::string why, cure;
+};
+
+/// Whether some side is a length below zero.
+[[nodiscard]] bool goes_below_zero(const Edges& edges);
+
+class Sightings {
+ public:
+  /// A new size: `goes_on` where it follows the last one.
+  void begin(double width, bool goes_on);
+  /// Something odd at this size; `tell()` is asked when it is first seen, and again wherever it is worse than before.
+  template <class Tell>
+  void see(Oddity oddity, NodeId node, std::string_view key, const Tell& tell, double how_bad = 0) {
+    Sighting& sighting = found_[{oddity, node, std::string(key)}];
+    if (sighting.count == 0 || how_bad > sighting.worst) {
+      sighting.told = tell();
+      sighting.worst = how_bad;
+    }
+    add(sighting);
+  }
+  /// Counts the sizes at which a node has a place.
+  void count_placed(NodeId node) { ++placed_[node]; }
+
+  struct Sighting {
+    Told told;
+    double worst = 0;
+    std::size_t count = 0;      // sizes at which it was seen
+    std::size_t last_rung = 0;  // number of the last one
+    std::vector<Span> widths;
+  };
+  using Place = std::tuple<Oddity, NodeId, std::string>;
+  [[nodiscard]] const std::map<Place, Sighting>& all() const { return found_; }
+  /// Whether it was so at every size at which the node has a place.
+  [[nodiscard]] bool always(const Place& place, const Sighting& sighting) const {
+    const auto at = placed_.find(std::get<NodeId>(place));
+    return at != placed_.end() && sighting.count == at->second;
+  }
+  [[nodiscard]] bool was_placed(NodeId node) const { return placed_.contains(node); }
+
+ private:
+  void add(Sighting& sighting);
+
+  std::map<Place, Sighting> found_;
+  std::map<NodeId, std::size_t> placed_;
+  double width_ = 0;
+  std::size_t rung_ = 0;
+  bool goes_on_ = false;
+};
+
+// The rules, by what they look at. Each looks at all nodes at one size.
+void look_at_sizes(const Seen& seen, Sightings& sightings);
+void look_at_places(const Seen& seen, Sightings& sightings);
+void look_at_settings(const Seen& seen, Sightings& sightings);
+
+/// A setting that changes nothing at any of the sizes.
+struct WithoutEffect {
+  NodeId node;
+  std::string key;
+  Told told;
+};
+
+/// Those that are found out by leaving them out one at a time.
+[[nodiscard]] std::vector<WithoutEffect> settings_without_effect(const Variant& variant,
+                                                                 const std::vector<Rung>& rungs);
+
+}  // namespace fond_ladder

@@ -1,0 +1,237 @@
+// SPDX-License-Identifier: MIT
+//
+// Sizes that nobody can have meant: nothing at all, squeezed, sticking out at every size, too small for a finger.
+#include <algorithm>
+#include <cmath>
+
+#include "fond_ladder/ledger.hpp"
+#include "model/number_text.hpp"
+#include "verify/lint/lint_sight.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// Along which axis a container lays its children, if along one.
+bool lays_along(Kind kind, bool x) {
+  return kind == (x ? Kind::row : Kind::column);
+}
+
+bool grows(const Keys& keys) {
+  return keys.weight.value_or(0) > 0 || keys.grow > 0;
+}
+
+std::string size_text(const Rect& box) {
+  return rounded(box.width) + " x " + rounded(box.height);
+}
+
+// --- zero size -----------------------------------------------------------------------------------------------------
+
+/// A box without a name that only takes room, as people put between things to push them apart.
+bool is_spacer(const SeenNode& one) {
+  return one.keys.kind == Kind::box && one.keys.name.empty() && one.is_empty && one.keys.natural == Pair{};
+}
+
+bool asks_for_nothing(const Sizing& size) {
+  return size.way() == Sizing::Way::length && size.length().amount() == 0;
+}
+
+Told why_zero(const Seen& seen, const SeenNode& one, bool x) {
+  const LedgerStep step = chain_to_root(*seen.arrangement, one.node).back();
+  const std::string side = x ? "wide" : "high", key = x ? "width" : "height";
+  std::string why = "0 " + side + ": " + (x ? step.why_width : step.why_height);
+  if (one.keys.kind == Kind::text && one.keys.text.empty()) return {why + ", and its text is empty", "give it a text"};
+  const Extent wished = seen.arrangement->wished(one.node);
+  if ((x ? wished.width : wished.height) > give)
+    return {why + "; it asks for " + rounded(x ? wished.width : wished.height),
+            "say min_" + key + ", or shrink 0, so that it keeps some room"};
+  if (is_container(one.keys.kind) && one.is_empty)
+    return {why + ", and nothing is in it", "give it a " + key + ", or children"};
+  return {why + ", and nothing else gives it a " + key, "give it a " + key + ", a weight, or natural"};
+}
+
+void look_for_nothing(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  const Rect &box = one.box, &above = seen.parent(one).box;
+  if (is_spacer(one)) return;
+  for (const bool x : {true, false}) {
+    const double size = x ? box.width : box.height, room = x ? above.width : above.height;
+    if (size >= give || room < give || asks_for_nothing(x ? one.keys.width : one.keys.height)) continue;
+    sightings.see(Oddity::zero_size, one.node, x ? "width" : "height", [&] { return why_zero(seen, one, x); });
+    return;  // once is enough
+  }
+}
+
+// --- sizes that are given ------------------------------------------------------------------------------------------
+
+void look_for_squeezed(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  const Keys &keys = one.keys, &above = seen.parent(one).keys;
+  if (keys.pin || keys.weight || above.alike || keys.shrink != Keys().shrink) return;
+  for (const bool x : {true, false}) {
+    const Sizing& size = x ? keys.width : keys.height;
+    const Limit &least = x ? keys.min_width : keys.min_height, &most = x ? keys.max_width : keys.max_height;
+    if (!lays_along(above.kind, x) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
+      continue;
+    const double em = seen.scene->tree.em();
+    double given = size.length().in_px(em, 0);
+    if (most && !most->is_percent()) given = std::min(given, most->in_px(em, 0));
+    const double got = x ? one.box.width : one.box.height;
+    if (most && most->is_percent()) continue;
+    if (got >= given - give) continue;
+    const std::string key = x ? "width" : "height";
+    sightings.see(
+        Oddity::not_kept, one.node, key,
+        [&] {
+          return Told{"it says " + rounded(given) + " and is squeezed to " + rounded(got) + " at worst",
+                      "shrink 0 keeps it; min_" + key + " says how far it may go"};
+        },
+        given - got);
+  }
+}
+
+void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  const double least = seen.scene->touch_size, smaller = std::min(one.box.width, one.box.height);
+  if (!one.keys.touch || smaller >= least - give) return;
+  sightings.see(
+      Oddity::small_touch, one.node, "touch",
+      [&] {
+        const bool narrow = one.box.width < one.box.height;
+        const std::string key = narrow ? "width" : "height";
+        const Sizing& said = narrow ? one.keys.width : one.keys.height;
+        const bool is_squeezed =
+            said.way() == Sizing::Way::length && said.length().in_px(seen.scene->tree.em(), 0) >= least;
+        return Told{"only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
+                    is_squeezed                         ? "say min_" + key + ", or shrink 0"
+                    : said.way() == Sizing::Way::length ? "raise its " + key
+                                                        : "say min_" + key};
+      },
+      least - smaller);
+}
+
+// --- what sticks out -----------------------------------------------------------------------------------------------
+
+bool is_pinned_outside(const Pin& pin) {
+  return std::ranges::any_of(std::array{pin.left, pin.right, pin.top, pin.bottom, pin.start, pin.end},
+                             [](const Limit& offset) { return offset && offset->amount() < 0; });
+}
+
+/// Whether an author put it out there on purpose.
+bool is_put_outside(const Keys& keys) {
+  return (keys.pin && is_pinned_outside(*keys.pin)) || goes_below_zero(keys.margin) || keys.nudge != Pair{};
+}
+
+void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  if (is_put_outside(one.keys)) return;
+  const Cut cut = seen.arrangement->cut(one.node), words = seen.arrangement->words_cut(one.node);
+  if (!cut.any() && !words.any()) return;
+  const Cut& sides = cut.any() ? cut : words;
+  const double most = sides.most();
+  // The least of all sizes is what is always so.
+  sightings.see(
+      Oddity::never_fits, one.node, "",
+      [&] {
+        const std::string side = most == sides.right    ? "right"
+                                 : most == sides.bottom ? "bottom"
+                                 : most == sides.left   ? "left"
+                                                        : "top";
+        const std::string amount = ", by " + rounded(most) + " or more at the " + side,
+                          above = seen.name(seen.parent(one).node);
+        if (!cut.any())
+          return Told{"its words stick out of it at every size" + amount,
+                      "give it more room, more lines, or a smaller size"};
+        return Told{"sticks out of " + above + " at every size" + amount,
+                    "give " + above + " more room, let it scroll, wrap or shrink what is in it"};
+      },
+      -most);
+}
+
+// --- fill ----------------------------------------------------------------------------------------------------------
+
+/// The level at which nothing more is offered: a node that is only as large as what is in it; none where the room comes
+/// from outside.
+const SeenNode* stopper(const Seen& seen, const SeenNode& from, bool x) {
+  for (const SeenNode* one = &from; !seen.is_root(*one); one = &seen.parent(*one)) {
+    const Keys &keys = one->keys, &above = seen.parent(*one).keys;
+    const Sizing& size = x ? keys.width : keys.height;
+    const bool line = above.kind == Kind::row || above.kind == Kind::column, along = lays_along(above.kind, x);
+    if (size.way() == Sizing::Way::length || keys.pin || (!x && keys.aspect)) return nullptr;
+    if (size.way() == Sizing::Way::content) return one;
+    const bool offered = along ? grows(keys) || above.alike : true;
+    if (size.way() == Sizing::Way::fill || (offered && along)) continue;
+    if (along) return one;
+    if (!line && above.kind == Kind::grid) return nullptr;
+    Across where = above.across;
+    if (!line) where = (x ? above.align.x : above.align.y).value_or(Across::start);
+    const auto& own = line ? keys.self.across : x ? keys.self.x : keys.self.y;
+    if (own) where = *own;
+    if (where != Across::stretch) return one;
+  }
+  return nullptr;
+}
+
+Told nothing_to_fill(const std::string& level, const std::string& key, bool x) {
+  return {"there is nothing to fill: " + level + " is only as " + (x ? "wide" : "high") +
+              " as what is in it, at every size",
+          "give " + level + " a " + key + ", a weight or fill"};
+}
+
+void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  if (one.keys.pin) return;
+  for (const bool x : {true, false}) {
+    if ((x ? one.keys.width : one.keys.height).way() != Sizing::Way::fill) continue;
+    const Extent wished = seen.arrangement->wished(one.node);
+    const double size = x ? one.box.width : one.box.height;
+    if (size > (x ? wished.width : wished.height) + give) continue;
+    const SeenNode* level = stopper(seen, seen.parent(one), x);
+    if (level == nullptr) continue;
+    const std::string key = x ? "width" : "height";
+    sightings.see(Oddity::fill_stops, one.node, key, [&] { return nothing_to_fill(seen.name(level->node), key, x); });
+  }
+}
+
+// --- a lone last child ---------------------------------------------------------------------------------------------
+
+void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  if (!one.keys.wrap || (one.keys.kind != Kind::row && one.keys.kind != Kind::column)) return;
+  const auto lines = seen.arrangement->laid_lines(one.node);
+  if (lines.size() < 2 || lines.back().size() != 1) return;
+  const bool x = one.keys.kind == Kind::row;
+  const auto size_of = [&](NodeId node) {
+    const Rect box = seen.arrangement->relative_box(node);
+    return x ? box.width : box.height;
+  };
+  double largest = 0;
+  bool has_company = false;
+  for (std::size_t i = 0; i + 1 < lines.size(); ++i) {
+    has_company = has_company || lines[i].size() > 1;
+    for (const NodeId node : lines[i]) largest = std::max(largest, size_of(node));
+  }
+  const NodeId last = lines.back().front();
+  const Keys keys = seen.arrangement->tree().keys(last);
+  const double size = size_of(last),
+               asked = x ? seen.arrangement->wished(last).width : seen.arrangement->wished(last).height;
+  if (!has_company || !(grows(keys) || one.keys.alike) || size <= largest + give || size <= asked + give) return;
+  sightings.see(
+      Oddity::lone_last, last, x ? "width" : "height",
+      [&] {
+        return Told{"alone on the last line of " + seen.name(one.node) + " and " + rounded(size) +
+                        (x ? " wide" : " high") + ", while the largest of the others is " + rounded(largest),
+                    "a grid with fitting columns keeps them equal; or give it a maximum"};
+      },
+      size - largest);
+}
+
+}  // namespace
+
+void look_at_sizes(const Seen& seen, Sightings& sightings) {
+  for (const SeenNode& one : seen.nodes) {
+    if (!one.placed) continue;
+    look_for_lone_last(seen, one, sightings);
+    look_for_small_touch(seen, one, sightings);
+    if (seen.is_root(one)) continue;
+    look_for_nothing(seen, one, sightings);
+    look_for_squeezed(seen, one, sightings);
+    look_for_cut(seen, one, sightings);
+    look_for_idle_fill(seen, one, sightings);
+  }
+}
+
+}  // namespace fond_ladder

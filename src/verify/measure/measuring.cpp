@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: MIT
+#include "verify/measure/measuring.hpp"
+
+#include <map>
+
+#include "solve/placed.hpp"
+#include "verify/measure/box_measures.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using detail::Index;
+
+/// A node's box from the root's corner; none without a place.
+std::optional<Rect> box_of(const Arrangement& arrangement, NodeId node) {
+  const detail::TreeStore& store = arrangement.tree().store();
+  const detail::Flat& flat = store.packed();
+  const Index at = store.index_of(node);
+  if (!detail::has_place(flat, at)) return {};
+  return detail::box_from_root(detail::view_of(arrangement.tree(), arrangement.passes()), at);
+}
+
+}  // namespace
+
+Measuring::Measuring(const std::vector<Quantity>& quantities) : count_(quantities.size()) {
+  std::map<NodeId, std::size_t> places;
+  for (std::size_t i = 0; i < quantities.size(); ++i) {
+    const auto [at, is_new] = places.try_emplace(quantities[i].node, nodes_.size());
+    if (is_new) nodes_.push_back({quantities[i].node, {}});
+    nodes_[at->second].asked.push_back({quantities[i].measure, i});
+  }
+}
+
+Values Measuring::operator()(const Arrangement& arrangement) const {
+  Values values(count_);
+  for (const OfNode& one : nodes_) {
+    const std::optional<Rect> box = box_of(arrangement, one.node);
+    for (const Asked& asked : one.asked) {
+      if (box) values[asked.place] = measure_of_box(*box, asked.measure);
+      if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
+      values[asked.place] = value_of({one.node, asked.measure, {}}, arrangement);
+    }
+  }
+  return values;
+}
+
+}  // namespace fond_ladder

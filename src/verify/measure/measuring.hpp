@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Many quantities of one arrangement after the other: the box of a node is worked out once for all that is asked of it.
+
+#include <optional>
+#include <vector>
+
+#include "fond_ladder/quantity.hpp"
+#include "verify/ladder/straight.hpp"
+
+namespace fond_ladder {
+
+class Measuring {
+ public:
+  explicit Measuring(const std::vector<Quantity>& quantities);
+
+  /// The values, in the order of the quantities; the same as value_of gives.
+  [[nodiscard]] Values operator()(const Arrangement& arrangement) const;
+
+ private:
+  struct Asked {
+    Measure measure;
+    std::size_t place;
+  };
+  struct OfNode {
+    NodeId node;
+    std::vector<Asked> asked;
+  };
+  std::vector<OfNode> nodes_;
+  std::size_t count_ = 0;
+};
+
+}  // namespace fond_ladder

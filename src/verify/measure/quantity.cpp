@@ -1,0 +1,179 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/quantity.hpp"
+
+#include <algorithm>
+#include <array>
+
+#include "model/key_table.hpp"
+#include "solve/account.hpp"
+#include "solve/placed.hpp"
+#include "verify/measure/box_measures.hpp"
+
+namespace fond_ladder {
+namespace {
+
+constexpr std::array<std::string_view, 19> measure_words{
+    "width",    "height",        "left",           "right",    "top",   "bottom", "center_x",
+    "center_y", "content_width", "content_height", "baseline", "lines", "line",   "columns",
+    "rows",     "per_line",      "spare",          "cut",      "shown"};
+
+double per_line(NodeId node, const Arrangement& arrangement) {
+  if (!is_container(arrangement.tree().kind(node))) return 0;
+  std::size_t most = 0;
+  for (const auto& line : arrangement.laid_lines(node)) most = std::max(most, line.size());
+  return static_cast<double>(most);
+}
+
+/// What is left along a row or column, of several lines in the fullest; in a grid beside its columns.
+double spare(NodeId node, const Arrangement& arrangement) {
+  const Tree& tree = arrangement.tree();
+  const Kind kind = tree.kind(node);
+  if (kind == Kind::grid) {
+    const auto columns = arrangement.tracks(node).columns;
+    double rest = arrangement.room_in(node).width;
+    for (const auto& column : columns) rest -= column.size;
+    return columns.empty() ? rest : rest - arrangement.gap(node).width * static_cast<double>(columns.size() - 1);
+  }
+  if (kind != Kind::row && kind != Kind::column) return 0;
+  const auto lines = detail::line_accounts(detail::view_of(tree, arrangement.passes()), tree.store().index_of(node));
+  const Extent room = arrangement.room_in(node);
+  double least = kind == Kind::row ? room.width : room.height;
+  for (const auto& line : lines) least = std::min(least, line.spare());
+  return least;
+}
+
+/// Not of zero size, not wholly cut off by an ancestor that does not scroll that way, and not wholly behind one node
+/// that is painted later.
+bool is_shown(NodeId node, const Arrangement& arrangement) {
+  if (!arrangement.is_placed(node)) return false;
+  const Rect box = arrangement.painted_box(node);
+  if (box.width <= 0 || box.height <= 0) return false;
+  const Tree& tree = arrangement.tree();
+  Rect seen = box;
+  for (NodeId above = tree.parent(node); above; above = tree.parent(above)) {
+    const Rect view = arrangement.painted_box(above);
+    const Scroll scroll = tree.keys(above).scroll;
+    if (scrolls_x(scroll)) seen.x = view.x, seen.width = view.width;  // it can be scrolled into view
+    if (scrolls_y(scroll)) seen.y = view.y, seen.height = view.height;
+    if (seen.x >= view.right() || seen.right() <= view.x) return false;
+    if (seen.y >= view.bottom() || seen.bottom() <= view.y) return false;
+  }
+  bool later = false;
+  for (const auto& painted : arrangement.painted()) {
+    if (painted.node == node) later = true;
+    if (!later || painted.node == node) continue;
+    bool is_inner = false;
+    for (NodeId at = painted.node; at && !is_inner; at = tree.parent(at)) is_inner = at == node;
+    if (!is_inner && painted.box.x <= box.x && painted.box.y <= box.y && painted.box.right() >= box.right() &&
+        painted.box.bottom() >= box.bottom()) {
+      return false;
+    }
+  }
+  return true;
+}
+
+double measure(Measure what, NodeId node, const Arrangement& arrangement) {
+  if (what == Measure::width) return arrangement.relative_box(node).width;
+  if (what == Measure::height) return arrangement.relative_box(node).height;
+  if (const auto of_box = measure_of_box(arrangement.box(node), what)) return *of_box;
+  switch (what) {
+    case Measure::content_width: return arrangement.content_size(node).width;
+    case Measure::content_height: return arrangement.content_size(node).height;
+    case Measure::baseline: return arrangement.baseline(node);
+    case Measure::lines: return arrangement.lines(node);
+    case Measure::line: return arrangement.line(node) + 1;
+    case Measure::columns: return static_cast<double>(arrangement.tracks(node).columns.size());
+    case Measure::rows: return static_cast<double>(arrangement.tracks(node).rows.size());
+    case Measure::per_line: return per_line(node, arrangement);
+    case Measure::spare: return spare(node, arrangement);
+    case Measure::cut: return std::max(arrangement.cut(node).most(), arrangement.words_cut(node).most());
+    case Measure::shown: return is_shown(node, arrangement) ? 1 : 0;
+    case Measure::most_cut: return arrangement.most_cut(node);
+    default: return 0;  // those of the box are answered above
+  }
+}
+
+/// The measure behind the last dot of a text, and what is before it.
+std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view text) {
+  const std::size_t dot = text.rfind('.');
+  if (dot == std::string_view::npos || dot == 0) {
+    throw BadQuantity("\"" + std::string(text) + "\" is no quantity; write a node and a measure, as in " +
+                      tree.step(tree.root()) + ".width");
+  }
+  const std::string_view word = text.substr(dot + 1);
+  if (word.empty()) throw BadQuantity("a measure is missing behind \"" + std::string(text) + "\"");
+  const auto found = std::ranges::find(measure_words, word);
+  if (found == measure_words.end()) {
+    std::string message = "\"" + std::string(word) + "\" is no measure";
+    const std::string_view near = nearest_word(word, measure_words);
+    if (!near.empty()) message += "; the nearest one is \"" + std::string(near) + "\"";
+    throw BadQuantity(message);
+  }
+  return {text.substr(0, dot), static_cast<Measure>(found - measure_words.begin())};
+}
+
+bool step_matches(std::string_view pattern, std::string_view step) {
+  if (!pattern.ends_with("[*]")) return pattern == step;
+  const std::string_view base = pattern.substr(0, pattern.size() - 2);  // `tag[`
+  return step.starts_with(base) && step.ends_with(']');
+}
+
+/// Whether the last steps of a node's path match those of a pattern, from the last one up.
+bool path_matches(const Tree& tree, NodeId node, std::string_view pattern) {
+  for (NodeId at = node;; at = tree.parent(at)) {
+    if (!at) return false;
+    const std::size_t slash = pattern.rfind('/');
+    const std::string_view last = slash == std::string_view::npos ? pattern : pattern.substr(slash + 1);
+    if (last != "*" && !step_matches(last, tree.step(at))) return false;
+    if (slash == std::string_view::npos) return true;
+    pattern = pattern.substr(0, slash);
+  }
+}
+
+}  // namespace
+
+std::string_view word_of(Measure measure) {
+  return measure == Measure::most_cut ? "cut" : measure_words[static_cast<std::size_t>(measure)];
+}
+
+std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
+  std::vector<NodeId> all;
+  if (pattern.find('*') == std::string_view::npos) {
+    try {
+      return {tree.at(pattern)};
+    } catch (const BadPath& fault) {
+      throw BadQuantity(fault.what());
+    }
+  }
+  for (const NodeId node : tree.nodes()) {
+    if (path_matches(tree, node, pattern)) all.push_back(node);
+  }
+  if (all.empty()) throw BadQuantity("\"" + std::string(pattern) + "\" matches no node");
+  return all;
+}
+
+Measure measure_named(const Tree& tree, std::string_view text) {
+  return split(tree, text).second;
+}
+
+Quantity parse_quantity(const Tree& tree, std::string_view text) {
+  const auto [path, measure_asked] = split(tree, text);
+  return {nodes_named(tree, path).front(), measure_asked, std::string(text)};
+}
+
+std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text) {
+  if (text.find('*') == std::string_view::npos) return {parse_quantity(tree, text)};
+  const auto [pattern, measure_asked] = split(tree, text);
+  std::vector<Quantity> all;
+  for (const NodeId node : nodes_named(tree, pattern))
+    all.push_back({node, measure_asked, tree.tail(node) + "." + std::string(word_of(measure_asked))});
+  return all;
+}
+
+std::optional<double> value_of(const Quantity& quantity, const Arrangement& arrangement) {
+  if (quantity.measure == Measure::shown) return measure(quantity.measure, quantity.node, arrangement);
+  if (!arrangement.is_placed(quantity.node)) return {};
+  return measure(quantity.measure, quantity.node, arrangement);
+}
+
+}  // namespace fond_ladder

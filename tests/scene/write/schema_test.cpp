@@ -1,0 +1,16 @@
+// SPDX-License-Identifier: MIT
+#include "scene/write/schema.hpp"
+
+#include <gtest/gtest.h>
+
+#include "support/golden.hpp"
+
+namespace fond_ladder {
+namespace {
+
+TEST(Schema, TheShippedFileIsWhatTheTableOfKeysSays) {
+  testing::expect_golden("../../share/fond_ladder/scene.schema.json", scene::scene_schema());
+}
+
+}  // namespace
+}  // namespace fond_ladder

@@ -1,0 +1,95 @@
+// SPDX-License-Identifier: MIT
+//
+// Short ways to values are held against the plain ones, on random scenes at random sizes: many quantities at once
+// against one at a time, the most that is cut in a part against every node of it, and words that surely fit against
+// their lines.
+#include "verify/measure/measuring.hpp"
+
+#include <gtest/gtest.h>
+
+#include "fond_ladder/fond_ladder.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+std::vector<Quantity> every_quantity(const Tree& tree) {
+  std::vector<Quantity> all;
+  for (std::size_t measure = 0; measure <= static_cast<std::size_t>(Measure::most_cut); ++measure) {
+    for (const NodeId node : tree.nodes()) all.push_back({node, static_cast<Measure>(measure), ""});
+  }
+  return all;
+}
+
+/// What sticks out of a text, told from its lines alone.
+double words_out(const Arrangement& arrangement, NodeId text) {
+  const Rect box = arrangement.relative_box(text);
+  const Thickness border = arrangement.border(text);
+  double out = 0, bottom = 0;
+  for (const Arrangement::Words& line : arrangement.words(text)) {
+    out = std::max({out, border.left - line.box.x, line.box.right() - (box.width - border.right)});
+    bottom = line.box.bottom();
+  }
+  return bottom > 0 ? std::max(out, bottom - (box.height - border.bottom)) : 0;
+}
+
+TEST(Measuring, ManyAtOnceAreTheSameAsOneAtATime) {
+  testing::RandomScenes random(testing::seed());
+  for (int i = 0; i < 50; ++i) {
+    const Scene scene(random.tree(25));
+    const std::vector<Quantity> all = every_quantity(scene.tree);
+    const Arrangement arrangement = solve(scene, {40.0 + 13 * i, 200.0});
+    const Values values = Measuring(all)(arrangement);
+    ASSERT_EQ(values.size(), all.size());
+    for (std::size_t q = 0; q < all.size(); ++q)
+      EXPECT_EQ(values[q], value_of(all[q], arrangement))
+          << scene.tree.path(all[q].node) << " " << static_cast<int>(all[q].measure);
+  }
+}
+
+TEST(Measuring, TheMostCutOfAPartIsTheLargestCutInIt) {
+  testing::RandomScenes random(testing::seed());
+  int cut_somewhere = 0;
+  for (int i = 0; i < 50; ++i) {
+    const Scene scene(random.tree(25));
+    const Arrangement arrangement = solve(scene, {40.0 + 13 * i, 150.0});
+    for (const NodeId part : scene.tree.nodes()) {
+      double most = 0;
+      std::vector<NodeId> open{part};
+      while (!open.empty()) {
+        const NodeId node = open.back();
+        open.pop_back();
+        most = std::max(most, value_of({node, Measure::cut, ""}, arrangement).value_or(0));
+        for (const NodeId child : scene.tree.children(node)) open.push_back(child);
+      }
+      EXPECT_EQ(arrangement.most_cut(part), arrangement.is_placed(part) ? most : 0) << scene.tree.path(part);
+      cut_somewhere += most > 0 ? 1 : 0;
+    }
+  }
+  EXPECT_GT(cut_somewhere, 50);
+}
+
+TEST(Measuring, WordsThatSurelyFitDoFit) {
+  const char* const texts[] = {"", "text=\"Oak, sown in March. Keep moist.\"",
+                               "text=\"Propagation house\" one_line=true"};
+  int cut = 0, whole = 0;
+  for (const char* text : texts) {
+    for (const char* size :
+         {"", "width=40", "width=130", "height=20", "height=70 width=60", "padding=9 width=90", "border=3 height=30"}) {
+      const Scene scene = testing::scene_from("stack:s [ text:t " + std::string(text) + " " + size + " ]");
+      for (const double width : {30.0, 80.0, 400.0}) {
+        const Arrangement arrangement = solve(scene, {width, 100.0});
+        const NodeId node = scene.tree.at("t");
+        const double out = words_out(arrangement, node), told = arrangement.words_cut(node).most();
+        EXPECT_NEAR(told, out > 1e-3 ? out : 0, 1e-9) << text << " " << size << " " << width;
+        ++(told > 0 ? cut : whole);
+      }
+    }
+  }
+  EXPECT_GT(cut, 10);
+  EXPECT_GT(whole, 10);
+}
+
+}  // namespace
+}  // namespace fond_ladder
