@@ -1,20 +1,13 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <array>
 #include <string>
-#include <string_view>
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/source.hpp"
 
 namespace fond_ladder {
-
-/// Who decides a key of a node. A later one beats an earlier one.
-enum class Source : std::uint8_t { unsaid, each, part, shared, with, own, range, mode, tried };
-template <>
-inline constexpr std::array<std::string_view, 9> words_of<Source>{"default", "each",  "part", "shared", "with",
-                                                                  "own",     "range", "mode", "try"};
 
 /// One key of one node: the value that holds, and who says so.
 struct Setting {

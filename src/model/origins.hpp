@@ -12,7 +12,8 @@
 #include <utility>
 #include <vector>
 
-#include "fond_ladder/settings.hpp"
+#include "fond_ladder/source.hpp"
+#include "fond_ladder/tree.hpp"
 
 namespace fond_ladder::detail {
 

@@ -5,6 +5,7 @@
 
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/path_steps.hpp"
 
 namespace fond_ladder::scene {
 namespace {
@@ -16,16 +17,6 @@ std::vector<std::string_view> names_in(const std::unordered_map<std::string, Val
   for (const auto& [name, value] : defined) names.push_back(name);
   std::ranges::sort(names);
   return names;
-}
-
-std::vector<std::string_view> steps_of(std::string_view path) {
-  std::vector<std::string_view> steps;
-  for (;;) {
-    const std::size_t slash = path.find('/');
-    steps.push_back(path.substr(0, slash));
-    if (slash == std::string_view::npos) return steps;
-    path.remove_prefix(slash + 1);
-  }
 }
 
 }  // namespace

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <map>
 
+#include "model/path_steps.hpp"
 #include "verify/claims/claim_terms.hpp"
 
 namespace fond_ladder::detail {
@@ -73,16 +74,6 @@ class Lister {
   ClaimTerms& terms_;
   std::map<std::pair<NodeId, Measure>, std::size_t> places_;
 };
-
-std::vector<std::string_view> steps_of(std::string_view pattern) {
-  std::vector<std::string_view> steps;
-  for (;;) {
-    const std::size_t slash = pattern.find('/');
-    steps.push_back(pattern.substr(0, slash));
-    if (slash == std::string_view::npos) return steps;
-    pattern.remove_prefix(slash + 1);
-  }
-}
 
 /// How many steps two patterns have in common, the last of which has a star.
 std::size_t common_start(const std::vector<std::string_view>& a, const std::vector<std::string_view>& b) {

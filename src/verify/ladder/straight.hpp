@@ -5,16 +5,13 @@
 // sizes, and a way to ask for the values in between.
 
 #include <functional>
-#include <optional>
 #include <span>
 #include <vector>
 
 #include "fond_ladder/turn.hpp"
+#include "verify/measure/measuring.hpp"
 
 namespace fond_ladder {
-
-/// One value a quantity; none where it has none.
-using Values = std::vector<std::optional<double>>;
 
 /// Sizes between which something happens to some quantities: places in the list of sizes.
 struct Region {

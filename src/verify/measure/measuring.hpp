@@ -7,9 +7,11 @@
 #include <vector>
 
 #include "fond_ladder/quantity.hpp"
-#include "verify/ladder/straight.hpp"
 
 namespace fond_ladder {
+
+/// One value a quantity; none where it has none.
+using Values = std::vector<std::optional<double>>;
 
 class Measuring {
  public:

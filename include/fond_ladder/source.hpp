@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <cstdint>
+#include <string_view>
+
+#include "fond_ladder/words.hpp"
+
+namespace fond_ladder {
+
+/// Who decides a key of a node. A later one beats an earlier one.
+enum class Source : std::uint8_t { unsaid, each, part, shared, with, own, range, mode, tried };
+template <>
+inline constexpr std::array<std::string_view, 9> words_of<Source>{"default", "each",  "part", "shared", "with",
+                                                                  "own",     "range", "mode", "try"};
+
+}  // namespace fond_ladder
