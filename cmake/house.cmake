@@ -6,10 +6,13 @@ set(FOND_LADDER_SANITIZE "" CACHE STRING "Sanitizers for our own targets, as in 
 
 function(fond_ladder_house target)
   target_compile_features(${target} PUBLIC cxx_std_20)
-  set_target_properties(${target} PROPERTIES CXX_EXTENSIONS OFF)
+  # Static libraries that end up in a shared one of somebody else's.
+  set_target_properties(${target} PROPERTIES CXX_EXTENSIONS OFF POSITION_INDEPENDENT_CODE ON)
   target_compile_options(${target} PRIVATE
-    -Wall -Wextra -Wpedantic -Wshadow=local -ffp-contract=off -fno-trapping-math -fno-math-errno
+    -Wall -Wextra -Wpedantic -ffp-contract=off -fno-trapping-math -fno-math-errno
+    $<$<CXX_COMPILER_ID:GNU>:-Wshadow=local>
     $<$<CXX_COMPILER_ID:GNU>:-Wno-restrict>  # g++ 12 sees overlaps in std::string that are not there
+    $<$<CXX_COMPILER_ID:GNU>:-fno-semantic-interposition>
     $<$<BOOL:${FOND_LADDER_WERROR}>:-Werror>)
   if(FOND_LADDER_SANITIZE)
     target_compile_options(${target} PRIVATE -fsanitize=${FOND_LADDER_SANITIZE} -fno-omit-frame-pointer

@@ -1,25 +1,60 @@
 # SPDX-License-Identifier: MIT
-# What `cmake --install` leaves: the program, the libraries with their headers, and what find_package and pkg-config need.
+# What `cmake --install` leaves: the program, the libraries with their headers, what find_package and pkg-config need, and
+# what people read and copy from.
 include(CMakePackageConfigHelpers)
 
-set_target_properties(fond_ladder_core PROPERTIES EXPORT_NAME core)
-set_target_properties(fond_ladder_scene PROPERTIES EXPORT_NAME scene)
-set_target_properties(fond_ladder_draw PROPERTIES EXPORT_NAME draw)
-install(TARGETS fond_ladder_core fond_ladder_scene fond_ladder_draw EXPORT fond_ladder-targets)
-install(TARGETS fond-ladder)
-install(DIRECTORY include/fond_ladder DESTINATION ${CMAKE_INSTALL_INCLUDEDIR})
-install(FILES share/fond_ladder/scene.schema.json DESTINATION ${CMAKE_INSTALL_DATADIR}/fond_ladder)
-
 set(package_folder ${CMAKE_INSTALL_LIBDIR}/cmake/fond_ladder)
-install(EXPORT fond_ladder-targets NAMESPACE fond_ladder:: DESTINATION ${package_folder})
+set(pc_folder ${CMAKE_INSTALL_LIBDIR}/pkgconfig)
+file(RELATIVE_PATH pc_up /${pc_folder} /)
+string(REGEX REPLACE "/$" "" pc_up "${pc_up}")
+
+set(fond_ladder_components core)
+set(pc_description_core "Arranges rows, columns, grids and stacks, and measures them at every size")
+set(pc_description_scene "Reads and writes scene files of fond_ladder")
+set(pc_description_draw "Draws what fond_ladder has arranged")
+set(pc_requires_core libutf8proc)
+set(pc_requires_scene fond_ladder)
+set(pc_requires_draw fond_ladder)
+if(fond_ladder_draws)
+  string(APPEND pc_requires_draw " pangocairo cairo-svg cairo-pdf cairo-png")
+endif()
+foreach(component IN ITEMS scene draw)
+  if(TARGET fond_ladder_${component})
+    list(APPEND fond_ladder_components ${component})
+  endif()
+endforeach()
+
+foreach(component IN LISTS fond_ladder_components)
+  set_target_properties(fond_ladder_${component} PROPERTIES EXPORT_NAME ${component})
+  install(TARGETS fond_ladder_${component} EXPORT fond_ladder-${component}-targets)
+  install(EXPORT fond_ladder-${component}-targets NAMESPACE fond_ladder:: DESTINATION ${package_folder})
+  # The libraries are static: who links one links what it needs, with and without --static.
+  set(pc_name fond_ladder)
+  if(NOT component STREQUAL "core")
+    set(pc_name fond_ladder-${component})
+  endif()
+  set(pc_library fond_ladder_${component})
+  set(pc_description ${pc_description_${component}})
+  set(pc_requires ${pc_requires_${component}})
+  set(pc_libs "")
+  if(component STREQUAL "core")
+    set(pc_libs -pthread)
+  endif()
+  configure_file(cmake/component.pc.in ${pc_name}.pc @ONLY)
+  install(FILES ${CMAKE_CURRENT_BINARY_DIR}/${pc_name}.pc DESTINATION ${pc_folder})
+endforeach()
+
 configure_package_config_file(cmake/fond_ladder-config.cmake.in fond_ladder-config.cmake
   INSTALL_DESTINATION ${package_folder})
 write_basic_package_version_file(fond_ladder-config-version.cmake COMPATIBILITY SameMinorVersion)
 install(FILES ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder-config.cmake
               ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder-config-version.cmake DESTINATION ${package_folder})
-if(fond_ladder_draws)
-  set(fond_ladder_pc_draws pangocairo cairo-svg cairo-pdf cairo-png)
-  list(JOIN fond_ladder_pc_draws " " fond_ladder_pc_draws)
+
+install(DIRECTORY include/fond_ladder DESTINATION ${CMAKE_INSTALL_INCLUDEDIR})
+install(FILES share/fond_ladder/scene.schema.json DESTINATION ${CMAKE_INSTALL_DATADIR}/fond_ladder)
+install(FILES LICENSE README.md DESTINATION ${CMAKE_INSTALL_DOCDIR})
+install(DIRECTORY docs examples DESTINATION ${CMAKE_INSTALL_DOCDIR}
+  PATTERN screenshots EXCLUDE PATTERN CMakeLists.txt EXCLUDE)
+if(TARGET fond-ladder)
+  install(TARGETS fond-ladder)
 endif()
-configure_file(cmake/fond_ladder.pc.in fond_ladder.pc @ONLY)
-install(FILES ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder.pc DESTINATION ${CMAKE_INSTALL_LIBDIR}/pkgconfig)

@@ -14,12 +14,13 @@ namespace fond_ladder::cli {
 
 PictureForm picture_form(const std::string& output, const std::string& as, const std::string& option) {
   static constexpr std::array<std::string_view, 3> forms{"svg", "png", "pdf"};  // in the order of PictureForm
-  std::string word = as;
-  if (word.empty()) {
-    if (output == "-") throw WrongCall("-o -: say what to write, as in --as svg");
-    word = std::filesystem::path(output).extension().string();
-    if (!word.empty()) word.erase(0, 1);
-  }
+  std::string ending = std::filesystem::path(output).extension().string();
+  if (!ending.empty()) ending.erase(0, 1);
+  if (as.empty() && output == "-") throw WrongCall("-o -: say what to write, as in --as svg");
+  const bool is_clear = as.empty() || ending == as || std::ranges::find(forms, ending) == forms.end();
+  if (!is_clear)
+    throw WrongCall(fmt::format("{} {} --as {}: the ending says {}; leave one out", option, output, as, ending));
+  const std::string word = as.empty() ? ending : as;
   const auto found = std::ranges::find(forms, word);
   if (found != forms.end()) return static_cast<PictureForm>(found - forms.begin());
   if (!as.empty()) throw WrongCall(fmt::format("--as {}: write svg, png or pdf", word));

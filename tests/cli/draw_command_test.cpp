@@ -34,8 +34,9 @@ TEST(Draw, WritesToStandardOutputAndByTheEnding) {
   const std::string file = temporary("drawn.png", "");
   EXPECT_EQ(run({"draw", console, "-o", file, "--only", "cards", "--bare"}).status, 0);
   EXPECT_THAT(file_text(file), ::testing::StartsWith("\x89PNG"));
-  EXPECT_EQ(run({"draw", console, "-o", file, "--as", "svg"}).status, 0);
-  EXPECT_THAT(file_text(file), ::testing::StartsWith("<?xml"));
+  const std::string other = temporary("drawn.picture", "");
+  EXPECT_EQ(run({"draw", console, "-o", other, "--as", "svg"}).status, 0);
+  EXPECT_THAT(file_text(other), ::testing::StartsWith("<?xml"));
 }
 
 TEST(Draw, WhatIsWrongIsOneLineAndLeavesNoFile) {
@@ -52,7 +53,8 @@ TEST(Draw, WhatIsWrongIsOneLineAndLeavesNoFile) {
       {{"-o", folder + "a.sgv"}, "(did you mean \".svg\"?)"},
       {{"-o", folder + "a"}, "a picture ends in .svg, .png or .pdf"},
       {{"-o", "-"}, "say what to write, as in --as svg"},
-      {{"-o", folder + "a.svg", "--as", "gif"}, "--as gif: write svg, png or pdf"},
+      {{"-o", folder + "a.picture", "--as", "gif"}, "--as gif: write svg, png or pdf"},
+      {{"-o", folder + "a.svg", "--as", "png"}, "--as png: the ending says svg; leave one out"},
       {{}, "name the picture, as in -o out.svg"},
       {{"-o", folder + "no/a.svg"}, "could not be written: No such file or directory"},
       {{"-o", folder}, "a picture ends in"},

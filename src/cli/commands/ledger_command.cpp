@@ -77,7 +77,7 @@ void print_json(const Scene& scene, const Ledger& account, const std::vector<Led
              "{{\"scene\": {}, \"at\": {{\"width\": {}, \"height\": {}}}, \"node\": {}, \"kind\": \"{}\",\n "
              "\"adds_up\": {}, \"lines\": [{}],\n"
              " \"columns\": {}, \"rows\": {},\n \"sideways\": {},\n \"up_and_down\": {},\n \"content\": [{}],\n "
-             "\"chain\": [{}],\n \"settings\": {}}}\n",
+             "\"chain\": [{}],\n \"settings\": {}}}",
              json_text(scene.title), exact(account.container.width), exact(account.container.height),
              json_text(account.path), word(account.kind), account.adds_up(), fmt::join(lines, ",\n  "),
              json_tracks_of(account.columns), json_tracks_of(account.rows), json_places(scene.tree, account.sideways),
@@ -90,19 +90,22 @@ void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& str
   if (call.format == Format::csv) throw WrongCall("--format csv: a ledger has a table and json only");
   const NodeId node = scene.tree.at(call.node);
   SceneSolver solver(scene, call.scene.modes);
+  std::vector<AskedSize> sizes = asked_sizes(call.at, scene.ladder);
+  const bool json = call.format == Format::json, listed = json && sizes.size() > 1;
   bool first = true;
-  for (AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
+  if (listed) streams.out << "[";
+  for (AskedSize& asked : sizes) {
     asked.active = solver.active(asked.rung);
     const Arrangement arrangement = solver.solve(asked.rung);
     const Ledger account = fond_ladder::ledger(arrangement, node);
     const std::vector<LedgerStep> chain = chain_to_root(arrangement, node);
-    if (call.format == Format::json) {
+    if (!first) streams.out << (json ? ",\n" : "\n");
+    first = false;
+    if (json) {
       print_json(scene, account, chain, json_settings(scene, node, asked.rung, call.scene.modes), streams.out);
       continue;
     }
     std::ostream& out = streams.out;
-    if (!first) out << '\n';
-    first = false;
     fmt::print(out, "{} in {}\na {}, {} x {}\n  width: {}\n  height: {}\n", account.path,
                title_of(scene, arrangement, asked), word(account.kind), rounded(account.box.width),
                rounded(account.box.height), chain.back().why_width, chain.back().why_height);
@@ -111,6 +114,7 @@ void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& str
     out << '\n';
     print_said_settings(scene, node, asked.rung, call.scene.modes, out);
   }
+  if (json) streams.out << (listed ? "]\n" : "\n");
 }
 
 ExitStatus ledger(const LedgerCall& call, const Streams& streams) {

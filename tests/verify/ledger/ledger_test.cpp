@@ -141,6 +141,8 @@ TEST(Ledger, TheProgramReadsLikeAnAccount) {
   testing::expect_golden("ledger_wrapping.txt", testing::run({"ledger", console, "sensors", "--at", "phone"}).out);
   const std::string timetable = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/timetable.scene.json";
   testing::expect_golden("ledger_grid.txt", testing::run({"ledger", timetable, "timetable", "--at", "wide"}).out);
+  const std::vector<std::string> two{"ledger", console, "body", "--at", "phone", "--at", "desk", "--format", "json"};
+  EXPECT_EQ(nlohmann::json::parse(testing::run(two).out).size(), 2U);
   EXPECT_EQ(testing::run({"ledger", console, "notes", "--at", "phone"}).err,
             "fond-ladder: error: \"console/body/notes\" is hidden at this size, or lies in what is\n");
   const auto json =
