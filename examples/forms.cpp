@@ -21,16 +21,15 @@ int main() {
   Scene cards =
       row("cards")
           .gap(12)
-          .when("narrow", [](Keys& keys) { keys.kind = Kind::column; })
+          .when("narrow", column())
           .holds(card("oak", "Oak, sown in March."), card("fern", "Fern. Shade."), card("sage", "Sage. Dry bed."));
   cards.ranges = {{.name = "narrow", .below_width = 480}};
   cards.wordings = {{"long", {{cards.tree.at("oak/about"), "Oak, sown under glass in the second week of March."}}}};
 
   SceneSolver solver(cards);
   for (const double width : {479.0, 480.0}) {
-    const Arrangement arrangement = solver.solve({width, 300});
-    std::cout << "at " << width << ": oak is " << arrangement["oak"].width << " x " << arrangement["oak"].height
-              << '\n';
+    const Solution solution = solver.solve({width, 300});
+    std::cout << "at " << width << ": oak is " << solution["oak"].width << " x " << solution["oak"].height << '\n';
   }
   speak(cards, "long");
   std::cout << "in long words its text has " << solve(cards, {480, 300}).lines(cards.tree.at("oak/about"))

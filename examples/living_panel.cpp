@@ -15,9 +15,9 @@ class Screen {
   /// Solves, and prints every node whose box is not where it was drawn.
   void show(const std::string& why, const Tree& tree, Rung rung) {
     std::cout << why << '\n';
-    const Arrangement arrangement = solver_.solve(tree, rung);
+    const Solution solution = solver_.solve(tree, rung);
     std::map<NodeId, Rect> drawn;
-    for (const auto& [node, box, depth] : arrangement.boxes()) {
+    for (const auto& [node, box, depth] : solution.boxes()) {
       drawn[node] = box;
       const auto before = drawn_.find(node);
       if (before != drawn_.end() && before->second == box) continue;
@@ -27,7 +27,7 @@ class Screen {
     for (const auto& [node, box] : drawn_) {
       if (!drawn.contains(node)) std::cout << "  gone a box at " << box.x << ',' << box.y << '\n';
     }
-    const auto visited = arrangement.visited();
+    const auto visited = solution.visited();
     std::cout << "  (visited " << visited[0] << ", " << visited[1] << ", " << visited[2] << ", " << visited[3] << " of "
               << tree.size() << " nodes)\n";
     drawn_ = std::move(drawn);

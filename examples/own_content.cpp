@@ -9,7 +9,7 @@ using namespace fond_ladder;
 
 namespace {
 
-class RainGauge final : public Measured {
+class RainGauge final : public OwnContent {
  public:
   explicit RainGauge(int drops) : drops_(drops) {}
 
@@ -28,12 +28,12 @@ class RainGauge final : public Measured {
 
 int main() {
   const Scene scene = row("weather").gap(10).padding(5).holds(
-      text("label", "Rain since dawn"), box("gauge").measured_by(std::make_shared<RainGauge>(20)).shrink(1));
+      text("label", "Rain since dawn"), box("gauge").content_from(std::make_shared<RainGauge>(20)).shrink(1));
 
   for (const double width : {400.0, 240.0, 160.0}) {
-    const Arrangement arrangement = solve(scene, {width, {}});
-    const Rect gauge = arrangement["gauge"];
+    const Solution solution = solve(scene, {width, {}});
+    const Rect gauge = solution["gauge"];
     std::cout << "in " << width << " pixels the gauge is " << gauge.width << " x " << gauge.height
-              << ", and the whole row " << arrangement.container().height << " high\n";
+              << ", and the whole row " << solution.container().height << " high\n";
   }
 }

@@ -16,7 +16,7 @@ int main() {
           box("beds").width(240).shrink(0),
           box("map").min_width(320).weight(1)));
 
-  const Arrangement at_desk = solve(console, {1280, 800});
+  const Solution at_desk = solve(console, {1280, 800});
   std::cout << "map is " << at_desk["body/map"].width << " wide\n";
 
   const Climb climbed = climb(console, Ladder{.width = {360, 1440}, .height = 800}, {"beds.width", "map.width"});

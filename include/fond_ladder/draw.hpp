@@ -8,7 +8,7 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 namespace fond_ladder {
 
@@ -23,7 +23,7 @@ class BadPicture : public std::runtime_error {
 
 /// One arrangement of a picture.
 struct Panel {
-  Arrangement arrangement;
+  Solution solution;
   std::string caption;  ///< what stands before its size, as the name of a rung
 };
 

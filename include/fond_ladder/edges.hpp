@@ -27,17 +27,18 @@ class Edge {
   bool automatic_ = false;
 };
 
-/// What can be named of a box's edges. `left` beats `start` beats `x` beats `all`; top and bottom beat `y` beats `all`.
-enum class Side : std::uint8_t { top, right, bottom, left, start, end, x, y, all };
-inline constexpr std::array<std::string_view, 9> side_words{"top", "right", "bottom", "left", "start",
-                                                            "end", "x",     "y",      "all"};
+/// What can be named of a box's edges. `left` beats `start` beats `x`; top and bottom beat `y`.
+enum class Side : std::uint8_t { top, right, bottom, left, start, end, x, y };
+inline constexpr std::array<std::string_view, 8> side_words{"top", "right", "bottom", "left", "start", "end", "x", "y"};
 
 /// The edges of a box as an author gives them. Nothing given means zero on every side.
 class Edges {
  public:
   Edges() = default;
-  Edges(Length every_side) { set(Side::all, every_side); }  // NOLINT(google-explicit-constructor)
-  Edges(double every_side) : Edges(Length(every_side)) {}   // NOLINT(google-explicit-constructor)
+  Edges(Length every_side) {
+    set(Side::x, every_side).set(Side::y, every_side);
+  }                                                        // NOLINT(google-explicit-constructor)
+  Edges(double every_side) : Edges(Length(every_side)) {}  // NOLINT(google-explicit-constructor)
 
   Edges& set(Side side, Edge edge) {
     given_[static_cast<std::size_t>(side)] = edge;
@@ -58,7 +59,7 @@ class Edges {
 /// A pin takes a node out of the flow and ties it to its parent's padding box: distances from its edges, or offsets of
 /// the middles.
 struct Pin {
-  Limit left, right, top, bottom, start, end, center_x, center_y;
+  Limit left, right, top, bottom, start, end, middle_x, middle_y;
   friend bool operator==(const Pin&, const Pin&) = default;
 };
 

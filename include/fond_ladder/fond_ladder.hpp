@@ -3,7 +3,6 @@
 
 /// The whole core: describe a scene, arrange it, measure it. Reading scene files is apart, in scene_file.hpp.
 
-#include "fond_ladder/arrangement.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/compare.hpp"
@@ -12,11 +11,12 @@
 #include "fond_ladder/ledger.hpp"
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/lint.hpp"
-#include "fond_ladder/measured.hpp"
 #include "fond_ladder/node.hpp"
+#include "fond_ladder/own_content.hpp"
 #include "fond_ladder/plain_text.hpp"
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/solution.hpp"
 #include "fond_ladder/solver.hpp"
 #include "fond_ladder/suggest.hpp"
 #include "fond_ladder/tree.hpp"

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <functional>
 #include <optional>
 #include <string>
 #include <vector>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/changes.hpp"
+#include "fond_ladder/solution.hpp"
 
 namespace fond_ladder {
 
@@ -19,12 +19,11 @@ struct Range {
   friend bool operator==(const Range&, const Range&) = default;
 };
 
-/// What a node is while a range holds or a mode is on. `change` says keys over those it has; it is called often, and
-/// does the same every time.
+/// What a node is while a range holds or a mode is on: it takes the keys that `change` says.
 struct When {
   NodeId node;
   std::string name;  ///< of a range or a mode
-  std::function<void(Keys&)> change;
+  Changes change;
 };
 
 }  // namespace fond_ladder

@@ -71,7 +71,7 @@ struct Keys {
   Limit min_width, max_width, min_height, max_height;
   std::optional<double> aspect;  ///< width / height
   Edges margin, padding, border;
-  bool border_counts = true;
+  BorderAt border_at = BorderAt::inside;
   bool hidden = false;
   bool touch = false;
   Order order;
@@ -82,7 +82,7 @@ struct Keys {
 
   // Containers.
   Gap gap;
-  Overlap overlap = Overlap::later;
+  PaintOrder paint_order = PaintOrder::file;
   Along along = Along::start;
   Across across = Across::stretch;
   bool wrap = false;

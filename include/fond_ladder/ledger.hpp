@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 namespace fond_ladder {
 
@@ -91,7 +91,7 @@ struct Ledger {
 
 /// Works the account out from an arrangement; the solve itself keeps nothing for it. Throws BadPath for a node without
 /// a place there.
-[[nodiscard]] Ledger ledger(const Arrangement& arrangement, NodeId node);
+[[nodiscard]] Ledger ledger(const Solution& solution, NodeId node);
 
 /// Why a node has its width and height, level by level from the root down to it, in words.
 struct LedgerStep {
@@ -100,7 +100,7 @@ struct LedgerStep {
   double width = 0, height = 0;
   std::string why_width, why_height;
 };
-[[nodiscard]] std::vector<LedgerStep> chain_to_root(const Arrangement& arrangement, NodeId node);
+[[nodiscard]] std::vector<LedgerStep> chain_to_root(const Solution& solution, NodeId node);
 
 /// The account for people: laid out so that every sum can be followed from top to bottom.
 std::ostream& operator<<(std::ostream& out, const Ledger& ledger);

@@ -1,14 +1,15 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <functional>
+#include <cstdint>
 #include <memory>
 #include <string>
 #include <utility>
 #include <vector>
 
+#include "fond_ladder/changes.hpp"
 #include "fond_ladder/keys.hpp"
-#include "fond_ladder/measured.hpp"
+#include "fond_ladder/own_content.hpp"
 
 namespace fond_ladder {
 
@@ -34,18 +35,18 @@ class Node {
   Node&& holds(std::vector<Node> children) &&;
   /// Keys for every direct child that leaves them at their default; kind, name and text excepted.
   Node&& each(const Node& defaults) &&;
-  /// Keys that the node has while a range of that name holds, or a mode of that name is on.
-  template <class Change>
-  Node&& when(const std::string& name, Change change) && {
-    whens_.push_back({name, change});
-    return std::move(*this);
-  }
+  /// What the node is while a range of that name holds, or a mode of that name is on: it takes the keys that `changes`
+  /// says, as in `when("narrow", column().gap(4))`. A box() says no kind there, the other makers theirs; names, words
+  /// and children are left alone.
+  Node&& when(const std::string& name, const Node& changes) &&;
   /// Content of one's own in a leaf, shared with the scene.
-  Node&& measured_by(std::shared_ptr<const Measured> content) &&;
+  Node&& content_from(std::shared_ptr<const OwnContent> content) &&;
   /// All keys at once, for those without a setter of their own.
   template <class Change>
   Node&& with(Change change) && {
+    const Keys before = keys_;
     change(keys_);
+    note_changed(before);
     return std::move(*this);
   }
 
@@ -68,7 +69,7 @@ class Node {
   Node&& margin_end(Edge edge) && { return side(keys_.margin, Side::end, edge); }
   Node&& padding(Edges edges) && { return say(keys_.padding, edges); }
   Node&& border(Edges edges) && { return say(keys_.border, edges); }
-  Node&& border_counts(bool counts) && { return say(keys_.border_counts, counts); }
+  Node&& border_at(BorderAt place) && { return say(keys_.border_at, place); }
 
   // As a child.
   Node&& basis(Sizing sizing) && { return say(keys_.basis, sizing); }
@@ -110,7 +111,7 @@ class Node {
   Node&& out_of(double total) && { return say(keys_.out_of, total); }
   Node&& alike(bool alike = true) && { return say(keys_.alike, alike); }
   Node&& align(Across x, Across y) && { return say(keys_.align, Align{x, y}); }
-  Node&& overlap(Overlap overlap) && { return say(keys_.overlap, overlap); }
+  Node&& paint_order(PaintOrder order) && { return say(keys_.paint_order, order); }
   Node&& scroll(Scroll scroll) && { return say(keys_.scroll, scroll); }
 
   // Leaves.
@@ -123,8 +124,8 @@ class Node {
 
   [[nodiscard]] const Keys& keys() const { return keys_; }
   [[nodiscard]] const std::vector<Node>& children() const { return children_; }
-  [[nodiscard]] const std::shared_ptr<const Measured>& content() const { return content_; }
-  [[nodiscard]] const std::vector<std::pair<std::string, std::function<void(Keys&)>>>& whens() const { return whens_; }
+  [[nodiscard]] const std::shared_ptr<const OwnContent>& content() const { return content_; }
+  [[nodiscard]] const std::vector<std::pair<std::string, Changes>>& whens() const { return whens_; }
   /// The keys of a child with what `each` gives it.
   [[nodiscard]] Keys child_keys(const Node& child) const;
 
@@ -134,17 +135,22 @@ class Node {
   template <class Field, class Value>
   Node&& say(Field& field, const Value& value) {
     field = value;
+    note_said(&field);
     return std::move(*this);
   }
   Node&& side(Edges& edges, Side side, Edge edge) {
     edges.set(side, edge);
+    note_said(&edges);
     return std::move(*this);
   }
+  void note_said(const void* field);
+  void note_changed(const Keys& before);
 
   Keys keys_;
   std::shared_ptr<const Keys> each_;
-  std::shared_ptr<const Measured> content_;
-  std::vector<std::pair<std::string, std::function<void(Keys&)>>> whens_;
+  std::shared_ptr<const OwnContent> content_;
+  std::uint64_t said_ = 0;  // by setters, one bit a key
+  std::vector<std::pair<std::string, Changes>> whens_;
   std::vector<Node> children_;
 };
 

@@ -7,7 +7,7 @@
 #include <string_view>
 #include <vector>
 
-#include "fond_ladder/measured.hpp"
+#include "fond_ladder/own_content.hpp"
 
 namespace fond_ladder {
 
@@ -23,7 +23,7 @@ struct TextStyle {
 /// wide East Asian character or an emoji 1.2 em, a combining mark 0), lines break at spaces, after hyphens, between
 /// wide characters and always at a line feed; a line is 1.25 em high, its baseline 0.95 em below its top. Spaces at a
 /// line's end are 0 wide. An empty text has no line.
-class PlainText final : public Measured {
+class PlainText final : public OwnContent {
  public:
   /// `text` is UTF-8; a byte that is not counts as one character.
   PlainText(std::string text, TextStyle style);

@@ -7,7 +7,7 @@
 #include <string_view>
 #include <vector>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 namespace fond_ladder {
 
@@ -19,8 +19,8 @@ enum class Measure : std::uint8_t {
   right,
   top,
   bottom,
-  center_x,
-  center_y,
+  middle_x,
+  middle_y,
   content_width,
   content_height,
   baseline,
@@ -66,6 +66,6 @@ struct Quantity {
 
 /// The value in an arrangement, in pixels (lines: a count; line: from 1, as people count). None for a node without a
 /// place.
-[[nodiscard]] std::optional<double> value_of(const Quantity& quantity, const Arrangement& arrangement);
+[[nodiscard]] std::optional<double> value_of(const Quantity& quantity, const Solution& solution);
 
 }  // namespace fond_ladder

@@ -6,9 +6,9 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/arrangement.hpp"
 #include "fond_ladder/forms.hpp"
 #include "fond_ladder/node.hpp"
+#include "fond_ladder/solution.hpp"
 #include "fond_ladder/solver.hpp"
 #include "fond_ladder/tree.hpp"
 #include "fond_ladder/wording.hpp"
@@ -74,7 +74,7 @@ class SceneSolver {
 
   /// The result holds until the next call. Throws BadValue for a size that is no number from 0 to 1e9, and for keys out
   /// of their domain.
-  Arrangement solve(const Rung& rung);
+  Solution solve(const Rung& rung);
   /// The ranges that hold and the modes that are on, in the order in which they beat each other.
   [[nodiscard]] std::vector<std::string> active(const Rung& rung) const;
   [[nodiscard]] const Tree& tree() const { return tree_; }
@@ -82,7 +82,7 @@ class SceneSolver {
  private:
   struct Form {
     std::size_t condition = 0;
-    std::function<void(Keys&)> change;
+    Changes change;
   };
   struct Changing {
     NodeId node;
@@ -102,6 +102,6 @@ class SceneSolver {
 
 /// The arrangement of a scene in a container of one size. It keeps a copy of the tree, so it outlives the scene. To
 /// solve many sizes use a SceneSolver, after edits of a tree a Solver. Throws as SceneSolver does.
-[[nodiscard]] Arrangement solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes = {});
+[[nodiscard]] Solution solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes = {});
 
 }  // namespace fond_ladder

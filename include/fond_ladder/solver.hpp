@@ -3,7 +3,7 @@
 
 #include <memory>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 #include "fond_ladder/tree.hpp"
 
 namespace fond_ladder {
@@ -26,7 +26,7 @@ class Solver {
 
   /// Arranges `tree` in a container of the size of `rung`. Sizes that are no sizes count as 0, larger ones than 1e9 as
   /// 1e9; the notes say so. The result looks into this solver and the tree.
-  Arrangement solve(const Tree& tree, Rung rung);
+  Solution solve(const Tree& tree, Rung rung);
 
   /// Forgets all results but keeps the memory: the next solve does everything anew. For measurements.
   void forget();

@@ -11,7 +11,7 @@
 #include <vector>
 
 #include "fond_ladder/keys.hpp"
-#include "fond_ladder/measured.hpp"
+#include "fond_ladder/own_content.hpp"
 
 namespace fond_ladder {
 
@@ -71,7 +71,7 @@ class Tree {
   /// Reads the scene the other way round: start becomes the other side everywhere.
   void turn(Direction direction);
   /// Gives a leaf content of its own to measure, or with a null pointer takes it away again.
-  void measure_with(NodeId node, std::shared_ptr<const Measured> content);
+  void content_from(NodeId node, std::shared_ptr<const OwnContent> content);
   /// Says that the content of a leaf measures differently now.
   void content_changed(NodeId node);
 
@@ -89,7 +89,7 @@ class Tree {
   [[nodiscard]] std::size_t child_count(NodeId node) const;
   [[nodiscard]] std::vector<NodeId> children(NodeId node) const;
   /// The content that is measured for a leaf: its own, the text in plain metrics, or null.
-  [[nodiscard]] std::shared_ptr<const Measured> content(NodeId node) const;
+  [[nodiscard]] std::shared_ptr<const OwnContent> content(NodeId node) const;
   /// Parents before children, children in the order of the file.
   [[nodiscard]] std::vector<NodeId> nodes() const;
 

@@ -20,8 +20,11 @@ enum class Across : std::uint8_t { start, center, end, stretch, baseline };
 enum class Rest : std::uint8_t { start, center, end, between, around, evenly, slots, stretch };
 /// Which way a line of text runs in the scene's language.
 enum class Direction : std::uint8_t { ltr, rtl };
-/// Which of two overlapping children is painted over the other, by their order in the file.
-enum class Overlap : std::uint8_t { later, earlier };
+/// In which order children are painted: that of the file, later ones over earlier ones, or backward. It matters
+/// wherever they overlap: by a negative gap or margin, in a stack, in one cell, or pinned.
+enum class PaintOrder : std::uint8_t { file, backward };
+/// Where a border is: inside the box, taking room of its content, or over whatever is there.
+enum class BorderAt : std::uint8_t { inside, over };
 /// Where the words of a text lie in a box that is wider than they are.
 enum class WordsAt : std::uint8_t { start, center, end };
 /// How a picture fills the box of its image node.
@@ -54,7 +57,9 @@ inline constexpr std::array<std::string_view, 8> words_of<Rest>{"start",  "cente
 template <>
 inline constexpr std::array<std::string_view, 2> words_of<Direction>{"ltr", "rtl"};
 template <>
-inline constexpr std::array<std::string_view, 2> words_of<Overlap>{"later", "earlier"};
+inline constexpr std::array<std::string_view, 2> words_of<PaintOrder>{"file", "backward"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<BorderAt>{"inside", "over"};
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<WordsAt>{"start", "center", "end"};
 template <>

@@ -5,7 +5,7 @@
 #include <limits>
 #include <vector>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 namespace fond_ladder::picture {
 

@@ -43,13 +43,13 @@ std::string size_text(const Rect& box, double zoom) {
 
 class MarkPainter {
  public:
-  MarkPainter(Pen& pen, const Arrangement& arrangement, const std::vector<Item>& items, const Rect& room, Used& used)
-      : pen_(pen), arrangement_(arrangement), items_(items), room_(room), used_(used), spots_(room) {
+  MarkPainter(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room, Used& used)
+      : pen_(pen), solution_(solution), items_(items), room_(room), used_(used), spots_(room) {
     for (std::size_t i = 0; i < items.size(); ++i) {
       if (!items[i].shown) continue;
       spots_.cover(common(items[i].box, items[i].view), i);
       if (items[i].kind != Kind::text) continue;
-      for (const auto& line : arrangement.words(items[i].node)) {
+      for (const auto& line : solution.words(items[i].node)) {
         const Rect box = in_picture(items[i], line.box);
         if (line.dropped || box.y > room.bottom()) break;
         spots_.cover(common(box, items[i].view), LabelSpots::words);
@@ -59,12 +59,12 @@ class MarkPainter {
 
   void paint_cut(const Item& item) {
     used_.cut = true;
-    if (item.parent != Item::no_parent && arrangement_.cut(item.node).any()) {
+    if (item.parent != Item::no_parent && solution_.cut(item.node).any()) {
       const Item& parent = items_[item.parent];
-      const Rect inside = in_picture(parent, padding_box(arrangement_, parent.node));
-      mark_cut(item.box, inside, arrangement_.cut(item.node));
+      const Rect inside = in_picture(parent, padding_box(solution_, parent.node));
+      mark_cut(item.box, inside, solution_.cut(item.node));
     }
-    const Cut words = arrangement_.words_cut(item.node);
+    const FourSides words = solution_.words_cut(item.node);
     if (!words.any()) return;
     const double zoom = item.zoom;
     mark_cut({item.box.x - words.left * zoom, item.box.y, item.box.width + (words.left + words.right) * zoom,
@@ -73,19 +73,19 @@ class MarkPainter {
   }
 
   void paint_pin(const Item& item) {
-    const Keys keys = arrangement_.tree().keys(item.node);
+    const Keys keys = solution_.tree().keys(item.node);
     if (!keys.pin || item.parent == Item::no_parent) return;
     used_.pin = true;
-    const bool rtl = arrangement_.tree().direction() == Direction::rtl;
+    const bool rtl = solution_.tree().direction() == Direction::rtl;
     const Pin& pin = *keys.pin;
     const Item& parent = items_[item.parent];
-    const Rect inside = in_picture(parent, padding_box(arrangement_, parent.node));
-    const Rect box = in_picture(parent, arrangement_.relative_box(item.node));  // as arranged, not as painted larger
+    const Rect inside = in_picture(parent, padding_box(solution_, parent.node));
+    const Rect box = in_picture(parent, solution_.relative_box(item.node));  // as arranged, not as painted larger
     const Point middle{box.x + box.width / 2, box.y + box.height / 2};
     const Point hub{inside.x + inside.width / 2, inside.y + inside.height / 2};
     const Limit& left = pin.left ? pin.left : rtl ? pin.end : pin.start;
     const Limit& right = pin.right ? pin.right : rtl ? pin.start : pin.end;
-    const Thickness margin = arrangement_.margin(item.node);
+    const FourSides margin = solution_.margin(item.node);
     const auto side = [&](const Limit& limit, Point from, Point to, double apart, double edge) {
       if (limit) draw_tie(item, *limit, from, to, apart / parent.zoom - edge);
     };
@@ -94,12 +94,12 @@ class MarkPainter {
     side(pin.top, {middle.x, inside.y}, {middle.x, box.y}, box.y - inside.y, margin.top);
     side(pin.bottom, {middle.x, box.bottom()}, {middle.x, inside.bottom()}, inside.bottom() - box.bottom(),
          margin.bottom);
-    side(pin.center_x, {hub.x, middle.y}, middle, middle.x - hub.x, 0);
-    side(pin.center_y, {middle.x, hub.y}, middle, middle.y - hub.y, 0);
+    side(pin.middle_x, {hub.x, middle.y}, middle, middle.x - hub.x, 0);
+    side(pin.middle_y, {middle.x, hub.y}, middle, middle.y - hub.y, 0);
   }
 
   void paint_scroll(const Item& item) {
-    const Extent range = arrangement_.scroll_range(item.node);
+    const Extent range = solution_.scroll_range(item.node);
     const Rect seen = common(item.box, common(item.view, room_));
     if (range.width > 0) {
       note("scrolls " + rounded(range.width) + " \u2194", {seen.right() - inset, seen.y + seen.height / 2}, 1, 0.5);
@@ -117,7 +117,7 @@ class MarkPainter {
     pen_.lines(pole, {letters_ink, 1.2});
     pen_.polygon(cloth, letters_ink);
     spots_.take({foot.x - 1, foot.y - 12, 9, 12});
-    const std::string name = arrangement_.tree().step(item.node) + " " + size_text(item.box, item.zoom);
+    const std::string name = solution_.tree().step(item.node) + " " + size_text(item.box, item.zoom);
     const double width = pen_.width_of(name, size_letters);
     for (const Point at : {Point{foot.x + 10, foot.y - 14}, Point{foot.x - 4 - width, foot.y - 14},
                            Point{foot.x + 4, foot.y + 1}, Point{foot.x - 4 - width, foot.y + 1}}) {
@@ -132,7 +132,7 @@ class MarkPainter {
   void paint_name(const Item& item, std::size_t place) {
     const Rect seen = common(common(item.box, item.view), room_);
     if (std::min(seen.width, seen.height) < 11 || std::max(seen.width, seen.height) < 14) return;
-    const std::string name = arrangement_.tree().step(item.node), size = size_text(item.box, item.zoom);
+    const std::string name = solution_.tree().step(item.node), size = size_text(item.box, item.zoom);
     const std::vector<Rect> areas = free_areas(item, seen);
     for (const LabelForm& form : label_forms) {
       constexpr double between = 5;
@@ -161,7 +161,7 @@ class MarkPainter {
 
  private:
   /// Marks what of `area` lies outside `window`, side by side, with the amounts.
-  void mark_cut(const Rect& area, const Rect& window, const Cut& cut) {
+  void mark_cut(const Rect& area, const Rect& window, const FourSides& cut) {
     for (const Rect& piece : beyond(common(area, grown(room_, 8)), window)) {
       pen_.fill(piece, faded(warning_ink, 0.12));
       pen_.lines(hatch(piece, Hatch::crossed, 5), {faded(warning_ink, 0.8), 0.8});
@@ -208,7 +208,7 @@ class MarkPainter {
 
   /// A tie from edge to edge where a pin really decided; the pin that lost against an opposite one has none.
   void draw_tie(const Item& item, const Length& length, Point from, Point to, double apart) {
-    if (!length.is_percent() && std::abs(length.in_px(arrangement_.tree().em(), 0) - apart) > 0.01) return;
+    if (!length.is_percent() && std::abs(length.in_px(solution_.tree().em(), 0) - apart) > 0.01) return;
     const Rect line{std::min(from.x, to.x), std::min(from.y, to.y), std::abs(from.x - to.x), std::abs(from.y - to.y)};
     if (!spots_.is_free(common(grown(line, 3), room_), LabelSpots::on_words)) return;  // a warning stands there
     pen_.lines(tie(from, to), {letters_ink, 1});
@@ -229,7 +229,7 @@ class MarkPainter {
   std::vector<Rect> free_areas(const Item& item, const Rect& seen) const {
     std::vector<Rect> areas{seen};
     if (!is_container(item.kind)) return areas;
-    const Room inside = room_of(arrangement_, item.node);
+    const Room inside = room_of(solution_, item.node);
     constexpr std::size_t most = 12;
     for (const auto* list : {&inside.padding, &inside.spare, &inside.gaps}) {
       for (std::size_t i = 0; i < std::min(most, list->size()); ++i) {
@@ -256,7 +256,7 @@ class MarkPainter {
   }
 
   Pen& pen_;
-  const Arrangement& arrangement_;
+  const Solution& solution_;
   const std::vector<Item>& items_;
   const Rect& room_;
   Used& used_;
@@ -265,19 +265,19 @@ class MarkPainter {
 
 }  // namespace
 
-std::vector<NodeId> paint_marks(Pen& pen, const Arrangement& arrangement, const std::vector<Item>& items,
-                                const Rect& room, bool bare, Used& used) {
+std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room,
+                                bool bare, Used& used) {
   constexpr std::size_t most_labels = 3000;
   std::vector<NodeId> cut;
   std::vector<const Item*> cut_items;
   for (const Item& item : items) {
-    const bool at_parent = item.parent != Item::no_parent && arrangement.cut(item.node).any();
-    if (!at_parent && !arrangement.words_cut(item.node).any()) continue;
+    const bool at_parent = item.parent != Item::no_parent && solution.cut(item.node).any();
+    if (!at_parent && !solution.words_cut(item.node).any()) continue;
     cut.push_back(item.node);
     if (item.shown) cut_items.push_back(&item);
   }
   if (bare) return cut;
-  MarkPainter painter(pen, arrangement, items, room, used);
+  MarkPainter painter(pen, solution, items, room, used);
   for (std::size_t i = 0; i < std::min(most_labels, cut_items.size()); ++i) painter.paint_cut(*cut_items[i]);
   for (const Item& item : items) {
     if (!item.shown) continue;

@@ -7,7 +7,7 @@ namespace fond_ladder::picture {
 
 /// Paints what stands over all nodes: what is cut, pins with their ties, what there is to scroll, flags of nodes
 /// without a size, and the labels. Nothing when `bare`. Returns the nodes that are cut.
-std::vector<NodeId> paint_marks(Pen& pen, const Arrangement& arrangement, const std::vector<Item>& items,
-                                const Rect& room, bool bare, Used& used);
+std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room,
+                                bool bare, Used& used);
 
 }  // namespace fond_ladder::picture

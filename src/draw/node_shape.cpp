@@ -12,7 +12,7 @@ namespace {
 
 constexpr double hatch_step = 7, dot_step = 8;
 
-void paint_border(Pen& pen, const Item& item, const Thickness& border, const Rect& room) {
+void paint_border(Pen& pen, const Item& item, const FourSides& border, const Rect& room) {
   const Rect own{0, 0, item.box.width / item.zoom, item.box.height / item.zoom};
   const Rect inside{border.left, border.top, std::max(0.0, own.width - border.left - border.right),
                     std::max(0.0, own.height - border.top - border.bottom)};
@@ -21,8 +21,8 @@ void paint_border(Pen& pen, const Item& item, const Thickness& border, const Rec
   }
 }
 
-void paint_room(Pen& pen, const Arrangement& arrangement, const Item& item, const Rect& room, Used& used) {
-  const Room inside = room_of(arrangement, item.node);
+void paint_room(Pen& pen, const Solution& solution, const Item& item, const Rect& room, Used& used) {
+  const Room inside = room_of(solution, item.node);
   const Stroke quiet{faded(line_of(item.kind, item.depth), 0.55), 0.7};
   const auto paint = [&](const std::vector<Rect>& areas, bool& mark, auto pattern, const Stroke& stroke) {
     for (const Rect& own : areas) {
@@ -49,12 +49,12 @@ void paint_room(Pen& pen, const Arrangement& arrangement, const Item& item, cons
       inside.spare, used.spare, [](const Rect& area) { return rows_of_dots(area, dot_step); }, dots);
 }
 
-void paint_words(Pen& pen, const Arrangement& arrangement, const Item& item, const Rect& room) {
+void paint_words(Pen& pen, const Solution& solution, const Item& item, const Rect& room) {
   constexpr double smallest_letters = 5;
   const Lettering lettering{Lettering::Face::words,
-                            arrangement.tree().keys(item.node).size.value_or(arrangement.tree().em()) * item.zoom,
+                            solution.tree().keys(item.node).size.value_or(solution.tree().em()) * item.zoom,
                             letters_ink};
-  for (const Arrangement::Words& line : arrangement.words(item.node)) {
+  for (const Solution::Words& line : solution.words(item.node)) {
     const Rect box = in_picture(item, line.box);
     if (line.dropped || box.y > room.bottom()) break;
     if (!meet(box, room) || line.text.empty()) continue;
@@ -70,9 +70,9 @@ void paint_words(Pen& pen, const Arrangement& arrangement, const Item& item, con
 
 /// A crossed frame as large as the picture would be, behind the window that its node leaves it: its corners meet those
 /// of the window only where nothing of the picture is hidden and nothing of the window stays empty.
-void paint_image(Pen& pen, const Arrangement& arrangement, const Item& item, const Rect& room) {
-  const Rect window = in_picture(item, content_box(arrangement, item.node));
-  const Keys keys = arrangement.tree().keys(item.node);
+void paint_image(Pen& pen, const Solution& solution, const Item& item, const Rect& room) {
+  const Rect window = in_picture(item, content_box(solution, item.node));
+  const Keys keys = solution.tree().keys(item.node);
   Rect frame = window;
   if (keys.natural.x > 0 && keys.natural.y > 0 && keys.shows != Shows::stretch) {
     const double wide = window.width / keys.natural.x, high = window.height / keys.natural.y;
@@ -109,7 +109,7 @@ Rect in_picture(const Item& item, const Rect& own) {
           own.height * item.zoom};
 }
 
-void paint_shape(Pen& pen, const Arrangement& arrangement, const Item& item, const Rect& room, bool bare, Used& used) {
+void paint_shape(Pen& pen, const Solution& solution, const Item& item, const Rect& room, bool bare, Used& used) {
   if (is_flat(item)) return;
   used.kinds[static_cast<std::size_t>(item.kind)] = true;
   const Rect seen = common(item.box, item.view);
@@ -123,10 +123,10 @@ void paint_shape(Pen& pen, const Arrangement& arrangement, const Item& item, con
   const Rect box = common(item.box, grown(room, 8));
   pen.fill(box, tint_of(item.kind, item.depth));
   const bool roomy = box.width >= 4 && box.height >= 4;
-  if (roomy && !bare) paint_room(pen, arrangement, item, room, used);
-  paint_border(pen, item, arrangement.border(item.node), room);
-  if (item.kind == Kind::text) paint_words(pen, arrangement, item, room);
-  if (item.kind == Kind::image && roomy) paint_image(pen, arrangement, item, room);
+  if (roomy && !bare) paint_room(pen, solution, item, room, used);
+  paint_border(pen, item, solution.border(item.node), room);
+  if (item.kind == Kind::text) paint_words(pen, solution, item, room);
+  if (item.kind == Kind::image && roomy) paint_image(pen, solution, item, room);
   if (roomy) pen.outline(grown(box, -0.5), {line_of(item.kind, item.depth), 1});
   if (!whole) pen.unclip();
 }

@@ -18,8 +18,8 @@ constexpr int deepest = 200;
 constexpr Rect everywhere{-1e12, -1e12, 2e12, 2e12};
 
 /// What a scroller lets be seen of its children.
-Rect view_inside(const Arrangement& arrangement, const Item& item, Scroll scroll) {
-  const Rect padding = padding_box(arrangement, item.node);
+Rect view_inside(const Solution& solution, const Item& item, Scroll scroll) {
+  const Rect padding = padding_box(solution, item.node);
   Rect window = everywhere;
   if (scrolls_x(scroll)) {
     window.x = item.box.x + padding.x * item.zoom;
@@ -73,14 +73,14 @@ void Used::add(const Used& other) {
   pin = pin || other.pin;
 }
 
-PanelDrawing::PanelDrawing(const Arrangement& arrangement, NodeId only) : arrangement_(arrangement) {
+PanelDrawing::PanelDrawing(const Solution& solution, NodeId only) : solution_(solution) {
   struct Above {
     std::size_t item;
     Rect view;
   };
   std::vector<Above> above;
   int top = -1;
-  for (const Arrangement::Painted& painted : arrangement.painted()) {
+  for (const Solution::Painted& painted : solution.painted()) {
     if (top < 0 && painted.node != only) continue;
     if (top >= 0 && painted.depth <= top) break;
     if (top < 0) top = painted.depth;
@@ -90,7 +90,7 @@ PanelDrawing::PanelDrawing(const Arrangement& arrangement, NodeId only) : arrang
       continue;
     }
     above.resize(static_cast<std::size_t>(depth));
-    const Kind kind = arrangement.tree().kind(painted.node);
+    const Kind kind = solution.tree().kind(painted.node);
     Item item{painted.node, kind, depth, Item::no_parent, painted.box, everywhere, painted.scale};
     if (!above.empty()) {
       item.parent = above.back().item;
@@ -98,13 +98,13 @@ PanelDrawing::PanelDrawing(const Arrangement& arrangement, NodeId only) : arrang
     }
     Rect view = item.view;
     if (is_container(kind)) {
-      const Scroll scroll = arrangement.tree().keys(painted.node).scroll;
-      if (scroll != Scroll::none) view = view_inside(arrangement, item, scroll);
+      const Scroll scroll = solution.tree().keys(painted.node).scroll;
+      if (scroll != Scroll::none) view = view_inside(solution, item, scroll);
     }
     above.push_back({items_.size(), view});
     items_.push_back(item);
   }
-  const std::string path = arrangement.tree().path(only);
+  const std::string path = solution.tree().path(only);
   if (items_.empty()) throw BadPicture(path + " is hidden at this size; there is nothing to draw");
   if (is_empty(items_.front().box)) throw BadPicture(path + " has a width or height of 0; there is nothing to draw");
 }
@@ -113,10 +113,10 @@ Extent PanelDrawing::size() const {
   return {items_.front().box.width, items_.front().box.height};
 }
 
-Thickness PanelDrawing::overhang(double scale) const {
+FourSides PanelDrawing::overhang(double scale) const {
   constexpr double most = 56;
   const Rect& whole = items_.front().box;
-  Thickness over;
+  FourSides over;
   for (const Item& item : items_) {
     if (is_empty(common(grown(item.box, 1), item.view))) continue;
     over.left = std::max(over.left, whole.x - item.box.x);
@@ -147,9 +147,9 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
       continue;
     }
     ++report.drawn;
-    paint_shape(pen, arrangement_, item, room, bare, report.used);
+    paint_shape(pen, solution_, item, room, bare, report.used);
   }
-  report.cut = paint_marks(pen, arrangement_, items, room, bare, report.used);
+  report.cut = paint_marks(pen, solution_, items, room, bare, report.used);
   pen.unclip();
   return report;
 }

@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "draw/pen.hpp"
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 namespace fond_ladder::picture {
 
@@ -41,12 +41,12 @@ struct PanelReport {
 class PanelDrawing {
  public:
   /// Of all nodes, or of one and what is in it. Throws BadPicture when that has no place or no size.
-  PanelDrawing(const Arrangement& arrangement, NodeId only);
+  PanelDrawing(const Solution& solution, NodeId only);
 
   /// The box that is drawn, in pixels of the scene.
   [[nodiscard]] Extent size() const;
   /// By how much nodes stick out of it on each side, in pixels of the picture, as far as there is room for it.
-  [[nodiscard]] Thickness overhang(double scale) const;
+  [[nodiscard]] FourSides overhang(double scale) const;
 
   /// Draws with the box's corner at `at`; nothing is drawn outside of `room`. At most `most` nodes. `bare` leaves out
   /// all helper marks.
@@ -54,7 +54,7 @@ class PanelDrawing {
                                   bool bare) const;
 
  private:
-  const Arrangement& arrangement_;
+  const Solution& solution_;
   std::size_t too_deep_ = 0;
   std::vector<Item> items_;  // in the order of painting, in pixels of the scene
 };

@@ -8,7 +8,7 @@
 #include <span>
 #include <string_view>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 namespace fond_ladder::picture {
 

@@ -8,7 +8,7 @@
 namespace fond_ladder::picture {
 namespace {
 
-Rect inside(const Rect& box, const Thickness& edge) {
+Rect inside(const Rect& box, const FourSides& edge) {
   return {box.x + edge.left, box.y + edge.top, std::max(0.0, box.width - edge.left - edge.right),
           std::max(0.0, box.height - edge.top - edge.bottom)};
 }
@@ -49,18 +49,17 @@ struct Outer {
   Stretch along, across;
 };
 
-Outer outer_of(const Arrangement& arrangement, NodeId child, bool upright) {
-  const Rect box = arrangement.relative_box(child);
-  const Thickness margin = arrangement.margin(child);
+Outer outer_of(const Solution& solution, NodeId child, bool upright) {
+  const Rect box = solution.relative_box(child);
+  const FourSides margin = solution.margin(child);
   const Stretch x{box.x - margin.left, box.right() + margin.right};
   const Stretch y{box.y - margin.top, box.bottom() + margin.bottom};
   return upright ? Outer{y, x} : Outer{x, y};
 }
 
-void split_line_container(const Arrangement& arrangement, NodeId node, const Keys& keys, const Rect& content,
-                          Room& room) {
+void split_line_container(const Solution& solution, NodeId node, const Keys& keys, const Rect& content, Room& room) {
   const bool upright = keys.kind == Kind::column;
-  const Extent gap = arrangement.gap(node);
+  const Extent gap = solution.gap(node);
   const Stretch x{content.x, content.right()}, y{content.y, content.bottom()};
   const Stretch whole_along = upright ? y : x, whole_across = upright ? x : y;
   const auto by_place = [](Stretch a, Stretch b) { return a.from < b.from; };
@@ -69,11 +68,11 @@ void split_line_container(const Arrangement& arrangement, NodeId node, const Key
   };
 
   std::vector<Stretch> bands;
-  for (const auto& line : arrangement.laid_lines(node)) {
+  for (const auto& line : solution.laid_lines(node)) {
     std::vector<Stretch> filled;
     Stretch band = whole_across;
     for (const NodeId child : line) {
-      const Outer outer = outer_of(arrangement, child, upright);
+      const Outer outer = outer_of(solution, child, upright);
       if (filled.empty() && keys.wrap) band = outer.across;
       if (keys.wrap) band = {std::min(band.from, outer.across.from), std::max(band.to, outer.across.to)};
       filled.push_back(outer.along);
@@ -90,11 +89,11 @@ void split_line_container(const Arrangement& arrangement, NodeId node, const Key
   for (const Stretch& across : parts.spare) add(room.spare, whole_along, across);
 }
 
-void split_grid(const Arrangement& arrangement, NodeId node, const Rect& content, Room& room) {
-  const auto tracks = arrangement.tracks(node);
-  const Rect corner = arrangement.box(node);
-  const Extent gap = arrangement.gap(node);
-  const auto stretches = [](const std::vector<Arrangement::TrackBox>& all, double origin) {
+void split_grid(const Solution& solution, NodeId node, const Rect& content, Room& room) {
+  const auto tracks = solution.tracks(node);
+  const Rect corner = solution.box(node);
+  const Extent gap = solution.gap(node);
+  const auto stretches = [](const std::vector<Solution::TrackBox>& all, double origin) {
     std::vector<Stretch> filled;
     for (const auto& track : all) filled.push_back({track.at - origin, track.at + track.size - origin});
     std::ranges::sort(filled, [](Stretch a, Stretch b) { return a.from < b.from; });
@@ -117,25 +116,26 @@ void split_grid(const Arrangement& arrangement, NodeId node, const Rect& content
 
 }  // namespace
 
-Rect padding_box(const Arrangement& arrangement, NodeId node) {
-  const Rect box = arrangement.relative_box(node);
-  const Keys keys = arrangement.tree().keys(node);
-  return inside({0, 0, box.width, box.height}, keys.border_counts ? arrangement.border(node) : Thickness{});
+Rect padding_box(const Solution& solution, NodeId node) {
+  const Rect box = solution.relative_box(node);
+  const Keys keys = solution.tree().keys(node);
+  return inside({0, 0, box.width, box.height},
+                keys.border_at == BorderAt::inside ? solution.border(node) : FourSides{});
 }
 
-Rect content_box(const Arrangement& arrangement, NodeId node) {
-  return inside(padding_box(arrangement, node), arrangement.padding(node));
+Rect content_box(const Solution& solution, NodeId node) {
+  return inside(padding_box(solution, node), solution.padding(node));
 }
 
-Room room_of(const Arrangement& arrangement, NodeId node) {
+Room room_of(const Solution& solution, NodeId node) {
   Room room;
-  const Keys keys = arrangement.tree().keys(node);
-  const Rect content = content_box(arrangement, node);
-  room.padding = beyond(padding_box(arrangement, node), content);
+  const Keys keys = solution.tree().keys(node);
+  const Rect content = content_box(solution, node);
+  room.padding = beyond(padding_box(solution, node), content);
   if (keys.kind == Kind::row || keys.kind == Kind::column) {
-    split_line_container(arrangement, node, keys, content, room);
+    split_line_container(solution, node, keys, content, room);
   }
-  if (keys.kind == Kind::grid) split_grid(arrangement, node, content, room);
+  if (keys.kind == Kind::grid) split_grid(solution, node, content, room);
   return room;
 }
 

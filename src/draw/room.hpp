@@ -3,7 +3,7 @@
 
 #include <vector>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 namespace fond_ladder::picture {
 
@@ -18,11 +18,11 @@ struct Room {
 /// Splits what lies between the children of a container into the gaps that its author asked for and the room that is
 /// left over. Along an axis the gap comes first, whatever the alignment made of the rest. Cells of a grid in which
 /// nobody stands are neither: they belong to its tracks.
-[[nodiscard]] Room room_of(const Arrangement& arrangement, NodeId node);
+[[nodiscard]] Room room_of(const Solution& solution, NodeId node);
 
 /// The padding box, from the corner of the border box.
-[[nodiscard]] Rect padding_box(const Arrangement& arrangement, NodeId node);
+[[nodiscard]] Rect padding_box(const Solution& solution, NodeId node);
 /// The content box, from the corner of the border box.
-[[nodiscard]] Rect content_box(const Arrangement& arrangement, NodeId node);
+[[nodiscard]] Rect content_box(const Solution& solution, NodeId node);
 
 }  // namespace fond_ladder::picture

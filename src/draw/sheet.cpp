@@ -21,7 +21,7 @@ constexpr Lettering caption_letters{Lettering::Face::label, 12, letters_ink};
 constexpr Lettering legend_letters{Lettering::Face::label, 11, quiet_ink};
 
 /// The scale asked for, or the largest up to 1 at which the picture stays handy.
-double choose_scale(const std::vector<Sheet::Placed>& panels, const DrawOptions& options) {
+double choose_scale(const std::vector<Sheet::PlacedPanel>& panels, const DrawOptions& options) {
   constexpr double handy = 8000, largest = 30000, most_pixels = 1.2e8;
   Extent all;
   for (const auto& [drawing, caption, room, at] : panels) {
@@ -148,8 +148,8 @@ class BlindPen final : public Pen {
 Sheet::Sheet(std::span<const Panel> panels, const DrawOptions& options) : bare_(options.bare), title_(options.title) {
   if (panels.empty()) throw BadPicture("a picture needs at least one arrangement");
   for (const Panel& panel : panels) {
-    const Tree& tree = panel.arrangement.tree();
-    panels_.push_back({PanelDrawing(panel.arrangement, options.only.empty() ? tree.root() : tree.at(options.only)),
+    const Tree& tree = panel.solution.tree();
+    panels_.push_back({PanelDrawing(panel.solution, options.only.empty() ? tree.root() : tree.at(options.only)),
                        panel.caption,
                        {},
                        {}});
@@ -160,7 +160,7 @@ Sheet::Sheet(std::span<const Panel> panels, const DrawOptions& options) : bare_(
   height_ = std::ceil(height_);
   BlindPen blind;
   Used used;
-  for (Placed& panel : panels_) {
+  for (PlacedPanel& panel : panels_) {
     const PanelReport report = paint_panel(blind, panel);
     used.add(report.used);
     panel.caption += panel.caption.empty() ? "" : "  ";
@@ -180,8 +180,8 @@ void Sheet::place_panels() {
   const double edge = bare_ ? 0 : border;
   const double top = edge + (bare_ || title_.empty() ? 0 : title_height) + (captions_ ? caption_height : 0);
   double x = edge;
-  for (Placed& panel : panels_) {
-    const Thickness over = bare_ ? Thickness{} : panel.drawing.overhang(scale_);
+  for (PlacedPanel& panel : panels_) {
+    const FourSides over = bare_ ? FourSides{} : panel.drawing.overhang(scale_);
     const Extent size = panel.drawing.size();
     panel.room = {x, top, over.left + size.width * scale_ + over.right, over.top + size.height * scale_ + over.bottom};
     panel.at = {x + over.left, top + over.top};
@@ -191,14 +191,14 @@ void Sheet::place_panels() {
   width_ = std::ceil(x - between_panels + edge);
 }
 
-PanelReport Sheet::paint_panel(Pen& pen, const Placed& panel) const {
+PanelReport Sheet::paint_panel(Pen& pen, const PlacedPanel& panel) const {
   return panel.drawing.paint(pen, panel.at, scale_, panel.room, most_nodes / panels_.size(), bare_);
 }
 
 SheetReport Sheet::paint(Pen& pen) const {
   SheetReport report;
   if (!bare_ && !title_.empty()) pen.letters(title_, {border, border + 14}, title_letters);
-  for (const Placed& panel : panels_) {
+  for (const PlacedPanel& panel : panels_) {
     if (captions_) pen.letters(panel.caption, {panel.at.x, panel.room.y - 8}, caption_letters);
     const PanelReport painted = paint_panel(pen, panel);
     report.drawn += painted.drawn;

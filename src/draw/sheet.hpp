@@ -27,7 +27,7 @@ class Sheet {
   [[nodiscard]] SheetReport paint(Pen& pen) const;
 
   /// A panel in its place.
-  struct Placed {
+  struct PlacedPanel {
     PanelDrawing drawing;
     std::string caption;
     Rect room;  ///< of the panel, with what sticks out of it
@@ -36,11 +36,11 @@ class Sheet {
 
  private:
   void place_panels();
-  [[nodiscard]] PanelReport paint_panel(Pen& pen, const Placed& panel) const;
+  [[nodiscard]] PanelReport paint_panel(Pen& pen, const PlacedPanel& panel) const;
 
   bool bare_, captions_ = true;
   std::string title_;
-  std::vector<Placed> panels_;
+  std::vector<PlacedPanel> panels_;
   double scale_ = 1, width_ = 0, height_ = 0, legend_top_ = 0;
   Used used_;
 };

@@ -38,7 +38,7 @@ void compile_edges(const Keys& keys, double em, bool mirrored, CompiledNode& nod
       on_side(node.extra.edges.margin, i) = px(margin);
     }
     double inset = px(keys.padding.on(physical_sides[i], mirrored));
-    if (keys.border_counts) inset += px(keys.border.on(physical_sides[i], mirrored));
+    if (keys.border_at == BorderAt::inside) inset += px(keys.border.on(physical_sides[i], mirrored));
     on_side(node.extra.edges.inset, i) = std::min(inset, limits::largest_length);
   }
 }
@@ -126,7 +126,7 @@ void compile_words(const Keys& keys, Traits& traits) {
   traits.scroll_x = scrolls_x(keys.scroll);
   traits.scroll_y = scrolls_y(keys.scroll);
   traits.shares_total = keys.out_of.has_value();
-  traits.overlap_earlier = keys.overlap == Overlap::earlier;
+  traits.paints_backward = keys.paint_order == PaintOrder::backward;
   traits.hidden = keys.hidden;
   traits.pinned = keys.pin.has_value();
   traits.ordered = keys.order.rank != 0;
@@ -151,7 +151,7 @@ Edges plain_edges(const std::array<Sides, 2>& px, std::uint8_t automatic_bits) {
   };
   Edges edges;
   if (edge(0) == edge(1) && edge(0) == edge(2) && edge(0) == edge(3)) {
-    if (edge(0) != Edge(0.0)) edges.set(Side::all, edge(0));
+    if (edge(0) != Edge(0.0)) edges.set(Side::x, edge(0)).set(Side::y, edge(0));
     return edges;
   }
   for (std::size_t i = 0; i < physical_sides.size(); ++i) {
@@ -239,7 +239,7 @@ Keys decompile(const CompiledNode& node) {
   keys.alike = traits.alike;
   keys.scroll =
       traits.scroll_x ? (traits.scroll_y ? Scroll::both : Scroll::x) : (traits.scroll_y ? Scroll::y : Scroll::none);
-  keys.overlap = traits.overlap_earlier ? Overlap::earlier : Overlap::later;
+  keys.paint_order = traits.paints_backward ? PaintOrder::backward : PaintOrder::file;
   keys.hidden = traits.hidden;
   if (is_container(keys.kind)) {
     keys.gap = Gap(node.inner[x_axis], node.inner[y_axis]);

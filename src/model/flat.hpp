@@ -11,7 +11,7 @@
 #include <vector>
 
 #include "fond_ladder/keys.hpp"
-#include "fond_ladder/measured.hpp"
+#include "fond_ladder/own_content.hpp"
 #include "fond_ladder/words.hpp"
 
 namespace fond_ladder::detail {
@@ -54,7 +54,7 @@ struct Traits {
   std::uint64_t shares_total : 1;    // has `out_of`
   std::uint64_t odd_children : 1;    // some child is hidden, pinned or ordered: the flow is not simply all of them
   std::uint64_t stands_on_base : 1;  // some child may be aligned at its baseline
-  std::uint64_t overlap_earlier : 1;
+  std::uint64_t paints_backward : 1;
   std::uint64_t odd_cells : 1;       // some child says its cell, span or area
   std::uint64_t holds_scroller : 1;  // it, or something below it, may scroll up and down: see View::least_height
 

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <cstddef>
+#include <cstdint>
 #include <vector>
 
 #include "model/area_map.hpp"
@@ -28,7 +30,8 @@ const std::array table{
     KeyEntry{"padding", &Keys::padding, Acts::everywhere, "room between the border and the content",
              Domain::not_negative},
     KeyEntry{"border", &Keys::border, Acts::everywhere, "thickness of the border", Domain::thickness},
-    KeyEntry{"border_counts", &Keys::border_counts, Acts::everywhere, "whether the border takes room"},
+    KeyEntry{"border_at", &Keys::border_at, Acts::everywhere,
+             "inside the box, taking room of its content, or over whatever is there"},
     KeyEntry{"hidden", &Keys::hidden, Acts::child, "takes no room, and nothing of it is seen"},
     KeyEntry{"touch", &Keys::touch, Acts::everywhere, "a person must be able to hit it"},
     KeyEntry{"order", &Keys::order, Acts::child, "its place among its siblings when they are laid"},
@@ -36,10 +39,9 @@ const std::array table{
     KeyEntry{"scroll", &Keys::scroll, Acts::everywhere, "the axes on which its content may be longer than its view"},
     KeyEntry{"scale", &Keys::scale, Acts::everywhere, "painted larger or smaller about its centre", Domain::ratio},
     KeyEntry{"scale_counts", &Keys::scale_counts, Acts::everywhere, "whether room is kept for the painted size"},
-    KeyEntry{"gap", &Keys::gap, Acts::line_or_grid,
-             "room between neighbours; negative in rows and columns: they overlap"},
-    KeyEntry{"overlap", &Keys::overlap, Acts::container,
-             "which of two overlapping children is painted over the other, by the order of the file"},
+    KeyEntry{"gap", &Keys::gap, Acts::line_or_grid, "room between neighbours; may be negative in rows and columns"},
+    KeyEntry{"paint_order", &Keys::paint_order, Acts::container,
+             "which children are painted over others that they overlap: later ones of the file, or backward"},
     KeyEntry{"along", &Keys::along, Acts::line,
              "where the children are packed along the row or column when room is left"},
     KeyEntry{"across", &Keys::across, Acts::line, "where the children lie across the row or column"},
@@ -76,6 +78,8 @@ const std::array table{
     KeyEntry{"words_at", &Keys::words_at, Acts::text, "where its words lie in a box wider than they are"},
     KeyEntry{"shows", &Keys::shows, Acts::image, "how the picture fills its box"},
 };
+
+static_assert(std::tuple_size_v<decltype(table)> <= 64);  // Changes has a bit for each
 
 using Fault = std::optional<std::string>;
 
@@ -223,6 +227,18 @@ struct FaultFinder {
   }
 };
 
+/// What a word of earlier scenes is called now; the word itself where it was never changed.
+std::string_view now_called(std::string_view word) {
+  constexpr std::array<std::pair<std::string_view, std::string_view>, 4> renamed{{
+      {"border_counts", "border_at"},
+      {"overlap", "paint_order"},
+      {"center_x", "middle_x"},
+      {"center_y", "middle_y"},
+  }};
+  const auto* found = std::ranges::find(renamed, word, &std::pair<std::string_view, std::string_view>::first);
+  return found == renamed.end() ? word : found->second;
+}
+
 bool is_letter(char c) {
   return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
 }
@@ -258,6 +274,28 @@ std::span<const KeyEntry> key_table() {
 const KeyEntry* find_key(std::string_view name) {
   const auto found = std::ranges::find(table, name, &KeyEntry::name);
   return found == table.end() ? nullptr : &*found;
+}
+
+std::size_t place_of(const KeyEntry& entry) {
+  return static_cast<std::size_t>(&entry - table.data());
+}
+
+std::size_t key_at_offset(std::size_t bytes) {
+  static const auto places = [] {
+    std::array<std::uint8_t, sizeof(Keys)> all{};
+    const Keys keys;
+    const auto* begin = reinterpret_cast<const std::byte*>(&keys);
+    for (std::size_t i = 0; i < table.size(); ++i) {
+      const auto at = [&](auto field) { return reinterpret_cast<const std::byte*>(&(keys.*field)) - begin; };
+      all[static_cast<std::size_t>(std::visit(at, table[i].field))] = static_cast<std::uint8_t>(i);
+    }
+    return all;
+  }();
+  return places[bytes];
+}
+
+void copy_key(const KeyEntry& entry, const Keys& from, Keys& into) {
+  std::visit([&](auto field) { into.*field = from.*field; }, entry.field);
 }
 
 void unsay(const KeyEntry& entry, Keys& keys) {
@@ -309,6 +347,8 @@ bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent) {
 std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words) {
   constexpr std::size_t longest_typed = 64;
   if (typed.size() > longest_typed) return {};
+  const auto renamed = std::ranges::find(words, now_called(typed));
+  if (renamed != words.end()) return *renamed;
   std::string_view best;
   std::size_t best_distance = std::max<std::size_t>(1, typed.size() / 3) + 1;
   std::size_t steps = 0;

@@ -46,12 +46,13 @@ enum class Acts : unsigned char {
   image,
 };
 
-using Field = std::variant<Kind Keys::*, std::string Keys::*, Sizing Keys::*, Limit Keys::*,
-                           std::optional<double> Keys::*, double Keys::*, std::optional<int> Keys::*, bool Keys::*,
-                           Edges Keys::*, Order Keys::*, std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*,
-                           Overlap Keys::*, Along Keys::*, Across Keys::*, RestOn Keys::*, Tracks Keys::*,
-                           Track Keys::*, Flow Keys::*, std::vector<std::string> Keys::*, std::optional<Cell> Keys::*,
-                           CellSpan Keys::*, Align Keys::*, Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*>;
+using Field =
+    std::variant<Kind Keys::*, std::string Keys::*, Sizing Keys::*, Limit Keys::*, std::optional<double> Keys::*,
+                 double Keys::*, std::optional<int> Keys::*, bool Keys::*, Edges Keys::*, Order Keys::*,
+                 std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*, PaintOrder Keys::*, BorderAt Keys::*,
+                 Along Keys::*, Across Keys::*, RestOn Keys::*, Tracks Keys::*, Track Keys::*, Flow Keys::*,
+                 std::vector<std::string> Keys::*, std::optional<Cell> Keys::*, CellSpan Keys::*, Align Keys::*,
+                 Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*>;
 
 struct KeyEntry {
   std::string_view name;
@@ -63,12 +64,19 @@ struct KeyEntry {
 
 [[nodiscard]] std::span<const KeyEntry> key_table();
 [[nodiscard]] const KeyEntry* find_key(std::string_view name);
+/// The place of an entry in the table.
+[[nodiscard]] std::size_t place_of(const KeyEntry& entry);
+/// The place of the key that is so many bytes from the start of Keys.
+[[nodiscard]] std::size_t key_at_offset(std::size_t bytes);
 
 /// Whether a key that acts so does anything on a node of this kind, in a parent of that kind (none for the root).
 [[nodiscard]] bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent);
 
 /// Whether `keys` holds anything but the default for `entry`.
 [[nodiscard]] bool is_said(const KeyEntry& entry, const Keys& keys);
+
+/// Gives one key of `into` the value it has in `from`.
+void copy_key(const KeyEntry& entry, const Keys& from, Keys& into);
 
 /// Returns a key to its default.
 void unsay(const KeyEntry& entry, Keys& keys);

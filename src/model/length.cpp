@@ -27,8 +27,7 @@ Edge Edges::on(Side physical, bool mirrored) const {
     const bool starts = (physical == Side::left) != mirrored;
     if (const auto& logical = given(starts ? Side::start : Side::end)) return *logical;
   }
-  if (const auto& axis = given(sideways ? Side::x : Side::y)) return *axis;
-  return given(Side::all).value_or(Edge(0.0));
+  return given(sideways ? Side::x : Side::y).value_or(Edge(0.0));
 }
 
 }  // namespace fond_ladder

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/node.hpp"
 
+#include <cstddef>
 #include <iterator>
 
 #include "model/key_table.hpp"
@@ -32,7 +33,30 @@ Node&& Node::each(const Node& defaults) && {
   return std::move(*this);
 }
 
-Node&& Node::measured_by(std::shared_ptr<const Measured> content) && {
+Node&& Node::when(const std::string& name, const Node& changes) && {
+  static const std::size_t kind = place_of(*find_key("kind"));
+  Changes said;
+  for (std::size_t key = 0; key < key_table().size(); ++key) {
+    if ((changes.said_ >> key & 1U) != 0) said.say_at(key, changes.keys_);
+  }
+  if (changes.keys_.kind != Kind::box) said.say_at(kind, changes.keys_);
+  whens_.emplace_back(name, std::move(said));
+  return std::move(*this);
+}
+
+void Node::note_said(const void* field) {
+  const auto bytes = static_cast<const std::byte*>(field) - reinterpret_cast<const std::byte*>(&keys_);
+  said_ |= std::uint64_t{1} << key_at_offset(static_cast<std::size_t>(bytes));
+}
+
+void Node::note_changed(const Keys& before) {
+  const Changes changed(before, keys_);
+  for (std::size_t key = 0; key < key_table().size(); ++key) {
+    if (changed.says_at(key)) said_ |= std::uint64_t{1} << key;
+  }
+}
+
+Node&& Node::content_from(std::shared_ptr<const OwnContent> content) && {
   content_ = std::move(content);
   return std::move(*this);
 }
@@ -40,14 +64,9 @@ Node&& Node::measured_by(std::shared_ptr<const Measured> content) && {
 Keys Node::child_keys(const Node& child) const {
   Keys keys = child.keys_;
   if (!each_) return keys;
-  const Keys unsaid;
   for (const KeyEntry& entry : key_table()) {
     if (entry.name == "kind" || entry.name == "name" || entry.name == "text") continue;
-    std::visit(
-        [&](auto field) {
-          if (keys.*field == unsaid.*field) keys.*field = (*each_).*field;
-        },
-        entry.field);
+    if (!is_said(entry, keys)) copy_key(entry, *each_, keys);
   }
   return keys;
 }

@@ -109,7 +109,7 @@ void PlainText::break_lines(double width, Take take) const {
   if (first < pieces_.size()) take(first, pieces_.size(), units);
 }
 
-Measured::Widths PlainText::widths() const {
+OwnContent::Widths PlainText::widths() const {
   return {widest_piece_ * unit(), widest_paragraph_ * unit()};
 }
 
@@ -117,7 +117,7 @@ double PlainText::line_height() const {
   return 1.25 * style_.size;
 }
 
-Measured::Heights PlainText::height_for(double width) const {
+OwnContent::Heights PlainText::height_for(double width) const {
   std::size_t lines = 0;
   if (width + limits::line_tolerance >= widest_paragraph_ * unit()) {
     lines = pieces_.empty() ? 0 : 1;

@@ -97,8 +97,8 @@ void Tree::turn(Direction direction) {
   for (const auto& [node, keys] : all) restyle(node, keys);
 }
 
-void Tree::measure_with(NodeId node, std::shared_ptr<const Measured> content) {
-  store_->measure_with(store_->index_of(node), std::move(content));
+void Tree::content_from(NodeId node, std::shared_ptr<const OwnContent> content) {
+  store_->content_from(store_->index_of(node), std::move(content));
 }
 
 void Tree::content_changed(NodeId node) {
@@ -142,7 +142,7 @@ std::vector<NodeId> Tree::children(NodeId node) const {
   return all;
 }
 
-std::shared_ptr<const Measured> Tree::content(NodeId node) const {
+std::shared_ptr<const OwnContent> Tree::content(NodeId node) const {
   return store_->content(store_->index_of(node));
 }
 

@@ -369,7 +369,7 @@ void TreeStore::restyle(Index node, const Keys& keys) {
   stamp(node);
 }
 
-void TreeStore::measure_with(Index node, std::shared_ptr<const Measured> content) {
+void TreeStore::content_from(Index node, std::shared_ptr<const OwnContent> content) {
   if (content && kind(node) == Kind::text && !extra(node).keys) {
     auto kept = std::make_unique<const Keys>(keys(node));  // the text, which the content knew until now
     if (flat_.extra[node] == 0) flat_.extra[node] = take_place(extras_, free_extras_);

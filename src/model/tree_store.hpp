@@ -43,7 +43,7 @@ class TreeStore {
   void remove(Index node);
   NodeId enclose(Index parent, std::size_t first, std::size_t count, const Keys& container);
   void restyle(Index node, const Keys& keys);
-  void measure_with(Index node, std::shared_ptr<const Measured> content);
+  void content_from(Index node, std::shared_ptr<const OwnContent> content);
   void touch(Index node) { stamp(node); }
   /// All nodes have to be restyled then.
   void set_direction(Direction direction) { direction_ = direction; }
@@ -87,7 +87,7 @@ class TreeStore {
   [[nodiscard]] std::size_t place(Index node) const;
   [[nodiscard]] Index parent(Index node) const { return flat_.parent[node]; }
   [[nodiscard]] Kind kind(Index node) const { return flat_.traits[node].node_kind(); }
-  [[nodiscard]] const std::shared_ptr<const Measured>& content(Index node) const {
+  [[nodiscard]] const std::shared_ptr<const OwnContent>& content(Index node) const {
     return contents_[flat_.content[node]];
   }
   [[nodiscard]] std::size_t memory() const;
@@ -98,7 +98,7 @@ class TreeStore {
   [[nodiscard]] const Flat& packed() const;
   [[nodiscard]] const Extra& extra(Index node) const { return extras_[flat_.extra[node]]; }
   [[nodiscard]] const std::vector<Extra>& extras() const { return extras_; }
-  [[nodiscard]] const std::vector<std::shared_ptr<const Measured>>& contents() const { return contents_; }
+  [[nodiscard]] const std::vector<std::shared_ptr<const OwnContent>>& contents() const { return contents_; }
   [[nodiscard]] double em() const { return em_; }
   [[nodiscard]] Direction direction() const { return direction_; }
   /// Differs between any two trees of a process, copies included.
@@ -148,7 +148,7 @@ class TreeStore {
   std::unique_ptr<Links> links_;
   std::vector<Extra> extras_;
   std::vector<Index> free_extras_;
-  std::vector<std::shared_ptr<const Measured>> contents_;
+  std::vector<std::shared_ptr<const OwnContent>> contents_;
   std::vector<Index> free_contents_;
 
   std::vector<std::uint32_t> name_;  // by index

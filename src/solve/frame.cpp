@@ -76,7 +76,7 @@ void Frame::resolve_percent_edges(Index node, Axis axis, double whole) {
   };
   const Sides margin{px(own.margin, before), px(own.margin, after)};
   Sides inset{px(own.padding, before), px(own.padding, after)};
-  if (own.border_counts) {
+  if (own.border_at == BorderAt::inside) {
     inset.before = std::min(inset.before + px(own.border, before), limits::largest_length);
     inset.after = std::min(inset.after + px(own.border, after), limits::largest_length);
   }
@@ -96,7 +96,7 @@ bool View::holds_content(Index node) const {
 }
 
 Sides View::border(Index node, Axis axis) const {
-  if (!extra(node).keys || !keys(node).border_counts) return {};
+  if (!extra(node).keys || keys(node).border_at == BorderAt::over) return {};
   const Edges& border = keys(node).border;
   return {border.on(axis == x_axis ? Side::left : Side::top, mirrored).length().in_px(em, 0),
           border.on(axis == x_axis ? Side::right : Side::bottom, mirrored).length().in_px(em, 0)};

@@ -73,7 +73,7 @@ class View {
   /// All keys of a node that has some which the arrays cannot hold.
   [[nodiscard]] const Keys& keys(Index node) const { return *extra(node).keys; }
   /// What is measured for a leaf, or null.
-  [[nodiscard]] const Measured* content(Index node) const { return contents_[content_[node]].get(); }
+  [[nodiscard]] const OwnContent* content(Index node) const { return contents_[content_[node]].get(); }
 
   /// Margins and insets on the way up, percentages counting 0, and on the way down, resolved.
   [[nodiscard]] const EdgeRoom& edges_up(Index node) const { return extra(node).edges; }
@@ -131,7 +131,7 @@ class View {
   const GridPlace* cells_;
   const EdgeRoom* resolved_;
   const Extra* extras_;
-  const std::shared_ptr<const Measured>* contents_;
+  const std::shared_ptr<const OwnContent>* contents_;
 };
 
 /// A visit: the view, and the ways to write.

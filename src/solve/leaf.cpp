@@ -17,7 +17,7 @@ double sound_size(double measured) {
   return is_size(measured) ? std::min(measured, limits::largest_length) : 0;
 }
 
-Measured::Widths sound_widths(const Measured::Widths& measured) {
+OwnContent::Widths sound_widths(const OwnContent::Widths& measured) {
   const double least = sound_size(measured.min_content);
   return {least, std::max(least, sound_size(measured.max_content))};
 }
@@ -25,10 +25,10 @@ Measured::Widths sound_widths(const Measured::Widths& measured) {
 void widths_up(Frame& frame, Index node) {
   const double inset = frame.edges_up(node).inset[x_axis].sum();
   double least = frame.natural(node, x_axis), most = least;
-  if (const Measured* content = frame.content(node)) {
-    const Measured::Widths measured = content->widths();
+  if (const OwnContent* content = frame.content(node)) {
+    const OwnContent::Widths measured = content->widths();
     frame.set_flag(node, NodeFlag::odd_widths, !is_size(measured.min_content) || !is_size(measured.max_content));
-    const Measured::Widths sound = sound_widths(measured);
+    const OwnContent::Widths sound = sound_widths(measured);
     least = sound.min_content;
     most = sound.max_content;
   }
@@ -38,8 +38,8 @@ void widths_up(Frame& frame, Index node) {
 void heights_up(Frame& frame, Index node) {
   const Sides inset = frame.edges_up(node).inset[y_axis];
   double need = frame.natural(node, y_axis);
-  if (const Measured* content = frame.content(node)) {
-    const Measured::Heights measured = content->height_for(frame.inner_size(node, x_axis));
+  if (const OwnContent* content = frame.content(node)) {
+    const OwnContent::Heights measured = content->height_for(frame.inner_size(node, x_axis));
     frame.set_flag(node, NodeFlag::odd_heights, !is_size(measured.height) || !is_size(measured.baseline));
     need = sound_size(measured.height);
     frame.set_baseline(node, inset.before + sound_size(measured.baseline));

@@ -16,7 +16,7 @@ namespace fond_ladder::detail::leaf {
 [[nodiscard]] double sound_size(double measured);
 
 /// The widths that content asks for, as they are arranged: the most is not below the least.
-[[nodiscard]] Measured::Widths sound_widths(const Measured::Widths& measured);
+[[nodiscard]] OwnContent::Widths sound_widths(const OwnContent::Widths& measured);
 
 /// The steps of a leaf that is visited by itself: one that is measured, scrolls, or has an aspect.
 void widths_up(Frame& frame, Index node);

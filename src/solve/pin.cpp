@@ -18,10 +18,10 @@ struct AxisPins {
 };
 
 AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
-  if (axis == y_axis) return {pin.top, pin.bottom, pin.center_y};
+  if (axis == y_axis) return {pin.top, pin.bottom, pin.middle_y};
   const Limit& starts_left = mirrored ? pin.end : pin.start;
   const Limit& starts_right = mirrored ? pin.start : pin.end;
-  AxisPins pins{pin.left ? pin.left : starts_left, pin.right ? pin.right : starts_right, pin.center_x};
+  AxisPins pins{pin.left ? pin.left : starts_left, pin.right ? pin.right : starts_right, pin.middle_x};
   pins.starts_far = mirrored && !pin.left && !pin.right;
   return pins;
 }

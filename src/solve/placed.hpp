@@ -7,7 +7,7 @@
 #include <array>
 #include <vector>
 
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 #include "solve/child.hpp"
 
 namespace fond_ladder::detail {

@@ -25,7 +25,7 @@ Tree plant(const Node& root, double em, Direction direction, std::vector<When>& 
     const auto [node, id] = open.back();
     open.pop_back();
     for (const auto& [name, change] : node->whens()) whens.push_back({id, name, change});
-    if (node->content()) tree.measure_with(id, node->content());
+    if (node->content()) tree.content_from(id, node->content());
     require_own_names(*node);
     for (const Node& child : node->children()) open.emplace_back(&child, tree.append(id, node->child_keys(child)));
   }
@@ -83,14 +83,14 @@ void SceneSolver::take_form(const std::vector<bool>& holding) {
     if (std::ranges::none_of(one.forms, turns)) continue;
     Keys keys = one.plain;
     for (const Form& form : one.forms) {
-      if (holding[form.condition]) form.change(keys);
+      if (holding[form.condition]) form.change.put_into(keys);
     }
     tree_.restyle(one.node, keys);
   }
   holding_ = holding;
 }
 
-Arrangement SceneSolver::solve(const Rung& rung) {
+Solution SceneSolver::solve(const Rung& rung) {
   require_container_size(rung.width);
   require_container_size(rung.height);
   std::vector<bool> holding = on_;
@@ -99,9 +99,9 @@ Arrangement SceneSolver::solve(const Rung& rung) {
   return solver_.solve(tree_, rung);
 }
 
-Arrangement solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes) {
+Solution solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes) {
   auto kept = std::make_shared<SceneSolver>(scene, modes);  // lives on in the arrangement
-  const Arrangement seen = kept->solve(rung);
+  const Solution seen = kept->solve(rung);
   return seen.kept_alive_by(std::move(kept));
 }
 

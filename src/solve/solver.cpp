@@ -22,7 +22,7 @@ Solver::Solver(Solver&& other) noexcept = default;
 Solver& Solver::operator=(Solver&& other) noexcept = default;
 Solver::~Solver() = default;
 
-Arrangement Solver::solve(const Tree& tree, Rung rung) {
+Solution Solver::solve(const Tree& tree, Rung rung) {
   bool changed = false;
   const auto width = sound_side(rung.width, changed), height = sound_side(rung.height, changed);
   passes_->container_changed = changed;

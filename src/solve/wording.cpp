@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "fond_ladder/scene.hpp"
+#include "model/key_table.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -77,12 +78,12 @@ void lengthen(Scene& scene, double share) {
     keys.text = longer_text(keys.text, share);
     scene.tree.restyle(node, keys);
   }
+  const std::size_t text = place_of(*find_key("text"));
   for (When& when : scene.whens) {
-    when.change = [share, change = when.change](Keys& keys) {
-      const std::string before = keys.text;
-      change(keys);
-      if (keys.text != before) keys.text = longer_text(keys.text, share);
-    };
+    if (!when.change.says_at(text)) continue;
+    Keys keys;
+    keys.text = longer_text(when.change.values().text, share);
+    when.change.say_at(text, keys);
   }
 }
 

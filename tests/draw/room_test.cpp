@@ -40,8 +40,8 @@ TEST(Room, IsPaddingGapsAndWhatIsSpare) {
        "0,0 100x10 0,10 10x20 90,10 10x20 0,30 100x10", "", ""},
   };
   for (const auto& [name, scene, padding, gaps, spare] : cases) {
-    const Arrangement arrangement = solve(scene_from(scene), {100, 40});
-    const Room room = room_of(arrangement, arrangement.tree().root());
+    const Solution solution = solve(scene_from(scene), {100, 40});
+    const Room room = room_of(solution, solution.tree().root());
     EXPECT_EQ(text_of(room.padding), padding) << name;
     EXPECT_EQ(text_of(room.gaps), gaps) << name;
     EXPECT_EQ(text_of(room.spare), spare) << name;

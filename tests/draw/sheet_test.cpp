@@ -66,7 +66,7 @@ TEST(Picture, BareIsTheBoxesAloneInTheOrderOfPainting) {
   const Scene scene = scene_from("row:r gap=4 padding=5 [ box:a width=20 row:b width=30 [ box:c width=10 ] ]");
   EXPECT_EQ(list(drawn(scene, {"100x40"}, bare), of(What::fill)),
             "fill(0,0 100x40) fill(5,5 20x30) fill(29,5 30x30) fill(29,5 10x30)");
-  const Scene over = scene_from("row:r gap=-10 overlap=earlier [ box:a width=20 box:b width=20 ]");
+  const Scene over = scene_from("row:r gap=-10 paint_order=backward [ box:a width=20 box:b width=20 ]");
   EXPECT_EQ(list(drawn(over, {"100x40"}, bare), of(What::fill)), "fill(0,0 100x40) fill(10,0 20x40) fill(0,0 20x40)");
 }
 

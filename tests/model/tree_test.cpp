@@ -132,7 +132,7 @@ TEST(Tree, GivesBackTheKeysItWasGiven) {
 }
 
 TEST(Tree, KeepsTheTextOfANodeThatMeasuresItself) {
-  struct Fixed : Measured {
+  struct Fixed : OwnContent {
     Widths widths() const override { return {5, 5}; }
     Heights height_for(double) const override { return {5, 5}; }
   };
@@ -140,9 +140,9 @@ TEST(Tree, KeepsTheTextOfANodeThatMeasuresItself) {
   keys.text = "Fern";
   Tree tree(named(Kind::row, "r"));
   const NodeId node = tree.append(tree.root(), keys);
-  tree.measure_with(node, std::make_shared<Fixed>());
+  tree.content_from(node, std::make_shared<Fixed>());
   EXPECT_EQ(tree.keys(node).text, "Fern");
-  tree.measure_with(node, nullptr);
+  tree.content_from(node, nullptr);
   EXPECT_EQ(tree.keys(node).text, "Fern");
   EXPECT_EQ(tree.content(node)->widths().max_content, 4 * 9.6);
 }

@@ -89,8 +89,8 @@ TEST(Forms, AQuantityOfAHiddenNodeIsAbsent) {
 }
 
 TEST(Forms, AreTheSameFromCpp) {
-  Scene scene = row("r").holds(box("a").width(10).when("small", [](Keys& keys) { keys.width = 4; }),
-                               box("b").weight(1).when("shut", [](Keys& keys) { keys.hidden = true; }));
+  Scene scene =
+      row("r").holds(box("a").width(10).when("small", box().width(4)), box("b").weight(1).when("shut", box().hidden()));
   EXPECT_THROW((void)solve(scene, {90, 10}), BadValue) << "neither a range nor a mode";
   scene.ranges = {Range{.name = "small", .below_width = 50}};
   scene.modes = {"shut"};

@@ -16,10 +16,10 @@ using testing::short_number;
 /// Which child stands in each cell of a grid whose tracks are 10 pixels each: a line of letters a row.
 std::string drawn_map(const std::string& grid, const std::string& children) {
   const Scene scene = scene_from("grid:g auto_columns=10 auto_rows=10 rest=start " + grid + " [ " + children + " ]");
-  const Arrangement arrangement = solve(scene, {400, 400});
-  const auto tracks = arrangement.tracks(scene.tree.root());
+  const Solution solution = solve(scene, {400, 400});
+  const auto tracks = solution.tracks(scene.tree.root());
   std::vector<std::string> rows(tracks.rows.size(), std::string(tracks.columns.size(), '.'));
-  for (const auto& [node, box, depth] : arrangement.boxes()) {
+  for (const auto& [node, box, depth] : solution.boxes()) {
     if (depth == 0) continue;
     for (double y = box.y + 5; y < box.bottom(); y += 10) {
       for (double x = box.x + 5; x < box.right(); x += 10) {
@@ -158,26 +158,26 @@ TEST(Grid, OfThreeEqualTracksEqualsThreeWeights) {
                             "column:r [ row:g alike=true" + children + " ]");
 }
 
-std::string text_of(const Arrangement& arrangement, const std::vector<Arrangement::TrackBox>& tracks) {
+std::string text_of(const Solution& solution, const std::vector<Solution::TrackBox>& tracks) {
   std::string text;
   for (const auto& track : tracks) {
     text += (text.empty() ? "" : " ") + short_number(track.at) + "+" + short_number(track.size) +
-            (track.set_by ? ":" + arrangement.tree().step(track.set_by) : "");
+            (track.set_by ? ":" + solution.tree().step(track.set_by) : "");
   }
   return text;
 }
 
 TEST(Grid, TellsItsTracksAndWhoSetThem) {
-  const Arrangement arrangement = solve(
+  const Solution solution = solve(
       scene_from("column:r padding=5 [ grid:g columns=[\"content\",\"1fr\",30,\"content\"] gap=2 [ box:a natural=[9,4] "
                  "box:b natural=[5,7] box:c box:d span=[1,2] natural=[20,30] box:e natural=[12,3] ] ]"),
       {110, 60});
-  const Tree& tree = arrangement.tree();
-  const auto tracks = arrangement.tracks(tree.at("g"));
-  EXPECT_EQ(text_of(arrangement, tracks.columns), "5+12:e 19+32 53+30 85+20:d");
-  EXPECT_EQ(text_of(arrangement, tracks.rows), "5+16:d 23+12:d");
-  EXPECT_TRUE(arrangement.tracks(tree.at("r")).columns.empty());
-  const Arrangement mirrored = solve(scene_from("direction=rtl grid:g columns=[10,20] rest=start [ box:a ]"), {50, 9});
+  const Tree& tree = solution.tree();
+  const auto tracks = solution.tracks(tree.at("g"));
+  EXPECT_EQ(text_of(solution, tracks.columns), "5+12:e 19+32 53+30 85+20:d");
+  EXPECT_EQ(text_of(solution, tracks.rows), "5+16:d 23+12:d");
+  EXPECT_TRUE(solution.tracks(tree.at("r")).columns.empty());
+  const Solution mirrored = solve(scene_from("direction=rtl grid:g columns=[10,20] rest=start [ box:a ]"), {50, 9});
   EXPECT_EQ(text_of(mirrored, mirrored.tracks(mirrored.tree().root()).columns), "40+10 20+20");
 }
 
@@ -185,10 +185,10 @@ TEST(Grid, BaselineIsThatOfItsFirstChild) {
   const Scene scene = scene_from(
       "row:r across=baseline [ grid:g columns=2 align={\"y\":\"end\"} [ text:a text=A size=10 box:b natural=[5,30] ] "
       "text:t text=T size=20 ]");
-  const Arrangement arrangement = solve(scene, {200, 100});
-  const Tree& tree = arrangement.tree();
-  EXPECT_EQ(arrangement.baseline(tree.at("g")), 30 - 12.5 + 9.5);
-  EXPECT_EQ(arrangement.baseline(tree.at("t")), arrangement.baseline(tree.at("g")));
+  const Solution solution = solve(scene, {200, 100});
+  const Tree& tree = solution.tree();
+  EXPECT_EQ(solution.baseline(tree.at("g")), 30 - 12.5 + 9.5);
+  EXPECT_EQ(solution.baseline(tree.at("t")), solution.baseline(tree.at("g")));
 }
 
 TEST(Grid, NeverHasMoreTracksThanPossible) {
@@ -197,11 +197,10 @@ TEST(Grid, NeverHasMoreTracksThanPossible) {
   Tree tree(grid);
   for (int i = 0; i < 10100; ++i) tree.append(tree.root(), cell);
   Solver solver;
-  const Arrangement arrangement = solver.solve(tree, {100, {}});
-  EXPECT_EQ(arrangement.tracks(tree.root()).rows.size(), 10000U);
-  ASSERT_EQ(arrangement.notes().size(), 1U);
-  EXPECT_EQ(arrangement.notes()[0].what,
-            "it would need more than 10,000 tracks; what is beyond stands in the last one");
+  const Solution solution = solver.solve(tree, {100, {}});
+  EXPECT_EQ(solution.tracks(tree.root()).rows.size(), 10000U);
+  ASSERT_EQ(solution.notes().size(), 1U);
+  EXPECT_EQ(solution.notes()[0].what, "it would need more than 10,000 tracks; what is beyond stands in the last one");
   cell.cell = Cell{9999, 9999};
   cell.span = {10000, 10000};
   tree.append(tree.root(), cell);

@@ -13,7 +13,7 @@ namespace {
 
 using testing::RandomScenes;
 
-void expect_equal(const Arrangement& a, const Arrangement& b, const std::string& where) {
+void expect_equal(const Solution& a, const Solution& b, const std::string& where) {
   const auto first = a.boxes(), second = b.boxes();
   ASSERT_EQ(first.size(), second.size()) << where;
   for (std::size_t i = 0; i < first.size(); ++i) {
@@ -185,14 +185,14 @@ TEST(Incremental, LineMarksDoNotOutliveTheLines) {
     Keys keys = scene.tree.keys(r);
     keys.kind = kind;
     scene.tree.restyle(r, keys);
-    const Arrangement arranged = solver.solve(scene.tree, {190, 50});
+    const Solution arranged = solver.solve(scene.tree, {190, 50});
     EXPECT_EQ(arranged.line(b), 0) << word(kind);
     EXPECT_EQ(arranged.laid_lines(r).size(), 1U) << word(kind);
   }
 }
 
 TEST(Incremental, ContentThatThrowsOnceLeavesNothingWrong) {
-  struct Moody : Measured {
+  struct Moody : OwnContent {
     mutable bool throws = false;
     double size = 20;
     Widths widths() const override { return {size, size}; }
@@ -204,7 +204,7 @@ TEST(Incremental, ContentThatThrowsOnceLeavesNothingWrong) {
   const Scene scene = testing::scene_from("column:c across=stretch [ box:a box:b height=5 ]");
   Tree tree = scene.tree;
   const auto content = std::make_shared<Moody>();
-  tree.measure_with(tree.at("a"), content);
+  tree.content_from(tree.at("a"), content);
   Solver solver;
   EXPECT_EQ(solver.solve(tree, {50, 100}).box(tree.at("b")).y, 50);
   content->throws = true;

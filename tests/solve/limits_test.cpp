@@ -69,8 +69,8 @@ TEST(Limits, HostileValuesGiveFiniteNumbers) {
     }
     Solver solver;
     for (const Rung rung : {Rung{0, 0}, Rung{1e9, 1e9}, Rung{1e-9, {}}, Rung{{}, {}}}) {
-      const Arrangement arrangement = solver.solve(tree, rung);
-      for (const auto& [node, box, depth] : arrangement.boxes()) {
+      const Solution solution = solver.solve(tree, rung);
+      for (const auto& [node, box, depth] : solution.boxes()) {
         for (const double number : {box.x, box.y, box.width, box.height}) ASSERT_TRUE(std::isfinite(number)) << run;
         ASSERT_GE(box.width, 0) << run;
         ASSERT_GE(box.height, 0) << run;
@@ -93,9 +93,9 @@ TEST(Limits, AMillionLevelsNeedNoStack) {
     Node chain = box("end").width(10).height(5);
     for (int i = 0; i < levels; ++i) chain = (i % 2 == 0 ? row() : column()).holds(std::move(chain));
     const Scene scene(chain);
-    const Arrangement arrangement = solve(scene, {50, 40});
-    EXPECT_EQ(arrangement["end"], (Rect{0, 0, 10, 5}));
-    EXPECT_EQ(arrangement.visited(), (std::array<std::size_t, 4>{levels + 1, levels + 1, levels + 1, levels + 1}));
+    const Solution solution = solve(scene, {50, 40});
+    EXPECT_EQ(solution["end"], (Rect{0, 0, 10, 5}));
+    EXPECT_EQ(solution.visited(), (std::array<std::size_t, 4>{levels + 1, levels + 1, levels + 1, levels + 1}));
 
     std::string json = "{\"format\":1,\"root\":";
     for (int i = 0; i < levels; ++i) json += R"({"kind":"row","children":[)";

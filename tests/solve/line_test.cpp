@@ -270,7 +270,7 @@ const BoxCase cases[] = {
 
     // Borders, hidden, scale.
     {"a border counts", "row:r border=2 [ box:a weight=1 ]", "100x50", "a(2,2 96x46)"},
-    {"unless it does not", "row:r border=2 border_counts=false [ box:a weight=1 ]", "100x50", "a(0,0 100x50)"},
+    {"unless it does not", "row:r border=2 border_at=over [ box:a weight=1 ]", "100x50", "a(0,0 100x50)"},
     {"a hidden child takes no gap", "row:r gap=10 [ box:a weight=1 box:b weight=1 hidden=true box:c weight=1 ]",
      "110x10", "a(0,0 50x10) c(60,0 50x10)"},
     {"scale takes no room", "row:r [ box:a width=10 scale=3 box:b width=10 ]", "100x10", "a(0,0 10x10) b(10,0 10x10)"},
@@ -327,7 +327,7 @@ Keys scaled(Keys keys, double factor) {
   if (keys.pin) {
     Pin& pin = *keys.pin;
     for (Limit* side :
-         {&pin.left, &pin.right, &pin.top, &pin.bottom, &pin.start, &pin.end, &pin.center_x, &pin.center_y}) {
+         {&pin.left, &pin.right, &pin.top, &pin.bottom, &pin.start, &pin.end, &pin.middle_x, &pin.middle_y}) {
       limit(*side);
     }
   }
@@ -369,7 +369,7 @@ TEST(Line, RightToLeftIsLeftToRightMirrored) {
   const auto without_physical_sides = [](Keys keys) {
     for (Edges* edges : {&keys.margin, &keys.padding, &keys.border}) {
       Edges logical;
-      for (const Side side : {Side::top, Side::bottom, Side::start, Side::end, Side::y, Side::all}) {
+      for (const Side side : {Side::top, Side::bottom, Side::start, Side::end, Side::y}) {
         if (edges->given(side)) logical.set(side, *edges->given(side));
       }
       *edges = logical;
@@ -412,12 +412,12 @@ TEST(Line, SizesGapsMarginsAndSpareAddUp) {
       tree.append(tree.root(), keys);
     }
     Solver solver;
-    const Arrangement arrangement = solver.solve(tree, {500, 500});
+    const Solution solution = solver.solve(tree, {500, 500});
     const bool row = run % 2 == 0;
     double sum = 14 + 5 * 3 + 6 * 4;
     double last = 0, first = 1e9;
     for (const NodeId child : tree.children(tree.root())) {
-      const Rect box = arrangement.box(child);
+      const Rect box = solution.box(child);
       const double scale = tree.keys(child).scale_counts ? tree.keys(child).scale : 1;
       sum += (row ? box.width : box.height) * scale;
       const double size = row ? box.width : box.height, extra = size * (scale - 1) / 2;

@@ -29,9 +29,9 @@ bool same(const Rect& a, const Rect& b) {
 }
 
 /// Compares all boxes; returns how many there were.
-std::size_t expect_same(const Tree& tree, Rung rung, const Arrangement& arrangement, const std::string& where) {
+std::size_t expect_same(const Tree& tree, Rung rung, const Solution& solution, const std::string& where) {
   const auto expected = arrange_plainly(tree, rung);
-  const auto boxes = arrangement.boxes();
+  const auto boxes = solution.boxes();
   EXPECT_EQ(boxes.size(), expected.size()) << where;
   for (const auto& placed : boxes) {
     const auto found = expected.find(placed.node);

@@ -46,7 +46,7 @@ const BoxCase cases[] = {
     {"left and right are never mirrored",
      "direction=rtl row:r [ box:a height=4 max_width=20 pin={\"left\":2,\"right\":8} ]", "100x50", "a(2,0 20x4)"},
     {"no pin on an axis is start", "direction=rtl row:r [ box:a width=10 height=4 pin={} ]", "100x50", "a(90,0 10x4)"},
-    {"the middle", "row:r [ box:a width=10 height=4 pin={\"center_x\":10,\"center_y\":\"-10%\"} ]", "100x50",
+    {"the middle", "row:r [ box:a width=10 height=4 pin={\"middle_x\":10,\"middle_y\":\"-10%\"} ]", "100x50",
      "a(55,18 10x4)"},
     {"changes nobody else",
      "row across=start [ row:r gap=4 [ box:a width=10 height=4 box:b width=80 height=80 pin={} ] ]", "100x90",

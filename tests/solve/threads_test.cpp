@@ -17,7 +17,7 @@ TEST(Threads, ManySolversOnOneTree) {
   testing::RandomScenes scenes(testing::seed());
   const Tree tree = scenes.tree(400);
   Solver alone;
-  std::vector<std::vector<Arrangement::Placed>> expected;
+  std::vector<std::vector<Solution::NodeBox>> expected;
   for (int width = 100; width < 140; ++width) expected.push_back(alone.solve(tree, {width, 300}).boxes());
   const Tree fresh = tree;  // not packed yet by any solver
   std::vector<std::thread> threads;

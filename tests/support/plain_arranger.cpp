@@ -62,7 +62,7 @@ class Plain {
   double px(const Length& length, double whole) const { return length.in_px(em_, whole < 0 ? 0 : whole); }
   double inset_side(const Keys& keys, Side side, double whole) const {
     double sum = px(keys.padding.on(side, rtl_).length(), whole);
-    if (keys.border_counts) sum += px(keys.border.on(side, rtl_).length(), whole);
+    if (keys.border_at == BorderAt::inside) sum += px(keys.border.on(side, rtl_).length(), whole);
     return sum;
   }
   double before(const Keys& keys, bool x, double whole) const {
@@ -882,7 +882,7 @@ class Plain {
 
   void place_pinned(const Keys& parent, Rect box, double whole_x, double whole_y, const Child& child) {
     const auto border = [&](Side side, double whole) {
-      return parent.border_counts ? px(parent.border.on(side, rtl_).length(), whole) : 0;
+      return parent.border_at == BorderAt::inside ? px(parent.border.on(side, rtl_).length(), whole) : 0;
     };
     const double left = border(Side::left, whole_x), top = border(Side::top, whole_y);
     const double room_x = std::max(0.0, box.width - left - border(Side::right, whole_x));
@@ -891,9 +891,9 @@ class Plain {
     const Limit near_left = pin.left ? pin.left : (rtl_ ? pin.end : pin.start);
     const Limit near_right = pin.right ? pin.right : (rtl_ ? pin.start : pin.end);
     const bool from_right = rtl_ && !pin.left && !pin.right;
-    const auto [x, width] = pinned(child, true, room_x, near_left, near_right, pin.center_x, from_right, none);
+    const auto [x, width] = pinned(child, true, room_x, near_left, near_right, pin.middle_x, from_right, none);
     const double need = content_height(child.id, width, room_x);
-    const auto [y, height] = pinned(child, false, room_y, pin.top, pin.bottom, pin.center_y, false, need);
+    const auto [y, height] = pinned(child, false, room_y, pin.top, pin.bottom, pin.middle_y, false, need);
     place(child.id, {box.x + left + x, box.y + top + y, width, height}, room_x, room_y);
   }
 

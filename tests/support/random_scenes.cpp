@@ -56,7 +56,7 @@ void RandomScenes::add_container_keys(Keys& keys) {
   if (chance(50)) keys.align = {static_cast<Across>(below(4)), static_cast<Across>(below(4))};
   if (keys.kind == Kind::grid) add_grid_keys(keys);
   if (chance(15)) keys.scroll = static_cast<Scroll>(below(4));
-  if (chance(10)) keys.overlap = Overlap::earlier;
+  if (chance(10)) keys.paint_order = PaintOrder::backward;
 }
 
 TrackSize RandomScenes::track_size(bool can_share) {
@@ -115,7 +115,7 @@ void RandomScenes::add_child_keys(Keys& keys) {
   if (chance(7)) {
     Pin pin;
     for (Limit* side :
-         {&pin.left, &pin.right, &pin.top, &pin.bottom, &pin.start, &pin.end, &pin.center_x, &pin.center_y}) {
+         {&pin.left, &pin.right, &pin.top, &pin.bottom, &pin.start, &pin.end, &pin.middle_x, &pin.middle_y}) {
       if (chance(30)) *side = any_length();
     }
     keys.pin = pin;
@@ -131,7 +131,7 @@ Keys RandomScenes::keys(bool leaf) {
   if (chance(25)) keys.margin = edges(12, true);
   if (chance(25)) keys.padding = edges(10, false);
   if (chance(8)) keys.border = Edges(static_cast<double>(below(4))).set(static_cast<Side>(below(8)), below(6) / 2.0);
-  if (chance(5)) keys.border_counts = false;
+  if (chance(5)) keys.border_at = BorderAt::over;
   add_container_keys(keys);
   add_child_keys(keys);
   if (chance(70)) keys.natural = {length(), length()};

@@ -75,11 +75,18 @@ std::string short_number(double number) {
   return out.str();
 }
 
-std::string boxes_text(const Arrangement& arrangement) {
+void add_form(Scene& scene, NodeId node, const std::string& name, const std::function<void(Keys&)>& change) {
+  const Keys before = scene.tree.keys(node);
+  Keys after = before;
+  change(after);
+  scene.whens.push_back({node, name, Changes(before, after)});
+}
+
+std::string boxes_text(const Solution& solution) {
   std::string text;
-  for (const auto& [node, box, depth] : arrangement.boxes()) {
+  for (const auto& [node, box, depth] : solution.boxes()) {
     if (depth == 0) continue;
-    text += (text.empty() ? "" : " ") + arrangement.tree().step(node) + "(" + short_number(box.x) + "," +
+    text += (text.empty() ? "" : " ") + solution.tree().step(node) + "(" + short_number(box.x) + "," +
             short_number(box.y) + " " + short_number(box.width) + "x" + short_number(box.height) + ")";
   }
   return text;

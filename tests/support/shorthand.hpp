@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <functional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -13,8 +14,11 @@ namespace fond_ladder::testing {
 /// or `false` and no JSON of its own is a word. `direction` and `em` may stand before the root.
 [[nodiscard]] Scene scene_from(std::string_view shorthand);
 
+/// Makes a node different under a range or mode, by what a function does to its keys.
+void add_form(Scene& scene, NodeId node, const std::string& name, const std::function<void(Keys&)>& change);
+
 /// All named nodes but the root, as `a(0,0 10x4) b(10,0 5x4)`: boxes from the root's corner, in the order of the file.
-[[nodiscard]] std::string boxes_text(const Arrangement& arrangement);
+[[nodiscard]] std::string boxes_text(const Solution& solution);
 
 /// The same of a shorthand scene in a container `1280x800`, `1280` or `content`.
 [[nodiscard]] std::string boxes_at(std::string_view shorthand, std::string_view at);

@@ -235,9 +235,9 @@ Climb climb_all(const Scene& scene, const Way& way, const std::vector<Quantity>&
   return climb_quantities(scene, way.ladder, quantities, options);
 }
 
-Climb::Step step_at(const Arrangement& arrangement, const std::vector<Quantity>& asked) {
-  Climb::Step step{arrangement.container(), {}};
-  for (const Quantity& quantity : asked) step.values.push_back(value_of(quantity, arrangement));
+Climb::Step step_at(const Solution& solution, const std::vector<Quantity>& asked) {
+  Climb::Step step{solution.container(), {}};
+  for (const Quantity& quantity : asked) step.values.push_back(value_of(quantity, solution));
   return step;
 }
 

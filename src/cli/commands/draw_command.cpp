@@ -31,7 +31,7 @@ void print_summary(const Scene& scene, const Picture& picture, const std::vector
       names += (k == 0 ? "" : ", ") + scene.tree.path(cut[k]);
     }
     if (cut.size() > most) names += fmt::format(" and {} more", cut.size() - most);
-    const Extent at = panels[i].arrangement.container();
+    const Extent at = panels[i].solution.container();
     fmt::print(out, "cut at {} x {}: {}\n", rounded(at.width), rounded(at.height), names);
   }
 }

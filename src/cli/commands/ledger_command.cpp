@@ -96,9 +96,9 @@ void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& str
   if (listed) streams.out << "[";
   for (AskedSize& asked : sizes) {
     asked.active = solver.active(asked.rung);
-    const Arrangement arrangement = solver.solve(asked.rung);
-    const Ledger account = fond_ladder::ledger(arrangement, node);
-    const std::vector<LedgerStep> chain = chain_to_root(arrangement, node);
+    const Solution solution = solver.solve(asked.rung);
+    const Ledger account = fond_ladder::ledger(solution, node);
+    const std::vector<LedgerStep> chain = chain_to_root(solution, node);
     if (!first) streams.out << (json ? ",\n" : "\n");
     first = false;
     if (json) {
@@ -107,7 +107,7 @@ void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& str
     }
     std::ostream& out = streams.out;
     fmt::print(out, "{} in {}\na {}, {} x {}\n  width: {}\n  height: {}\n", account.path,
-               title_of(scene, arrangement, asked), word(account.kind), rounded(account.box.width),
+               title_of(scene, solution, asked), word(account.kind), rounded(account.box.width),
                rounded(account.box.height), chain.back().why_width, chain.back().why_height);
     out << account;
     if (call.to_root) out << "\nfrom the container down\n" << chain;

@@ -18,13 +18,13 @@ namespace {
 
 constexpr std::array<std::string_view, 4> side_names{"top", "right", "bottom", "left"};
 
-std::array<double, 4> by_side(const Cut& cut) {
+std::array<double, 4> by_side(const FourSides& cut) {
   return {cut.top, cut.right, cut.bottom, cut.left};
 }
 
 /// What sticks out of the parent, or of a text its own words.
-Cut all_cut(const Arrangement& arrangement, NodeId node) {
-  const Cut own = arrangement.cut(node), words = arrangement.words_cut(node);
+FourSides all_cut(const Solution& solution, NodeId node) {
+  const FourSides own = solution.cut(node), words = solution.words_cut(node);
   return {std::max(own.top, words.top), std::max(own.right, words.right), std::max(own.bottom, words.bottom),
           std::max(own.left, words.left)};
 }
@@ -34,51 +34,51 @@ std::string size_text(Extent size) {
 }
 
 /// `by 3.5 at the right of bar`, side by side; a text can also stick out of its own box.
-std::string cut_text(const Scene& scene, const Arrangement& arrangement, NodeId node) {
+std::string cut_text(const Scene& scene, const Solution& solution, NodeId node) {
   std::string text;
-  const auto list = [&](const Cut& cut, const std::string& of) {
+  const auto list = [&](const FourSides& cut, const std::string& of) {
     const auto sides = by_side(cut);
     for (std::size_t i = 0; i < sides.size(); ++i) {
       if (sides[i] <= 0) continue;
       text += fmt::format("{}{} at the {} of {}", text.empty() ? "by " : ", by ", rounded(sides[i]), side_names[i], of);
     }
   };
-  if (const NodeId parent = scene.tree.parent(node)) list(arrangement.cut(node), scene.tree.step(parent));
-  list(arrangement.words_cut(node), "its own box");
+  if (const NodeId parent = scene.tree.parent(node)) list(solution.cut(node), scene.tree.step(parent));
+  list(solution.words_cut(node), "its own box");
   return text;
 }
 
-std::size_t count_cut(const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes) {
+std::size_t count_cut(const Solution& solution, const std::vector<Solution::NodeBox>& boxes) {
   std::size_t cut = 0;
-  for (const auto& placed : boxes) cut += all_cut(arrangement, placed.node).any() ? 1 : 0;
+  for (const auto& placed : boxes) cut += all_cut(solution, placed.node).any() ? 1 : 0;
   return cut;
 }
 
 /// A node's size as percent of its parent's content box.
-std::string share_text(const Scene& scene, const Arrangement& arrangement, const Arrangement::Placed& placed) {
+std::string share_text(const Scene& scene, const Solution& solution, const Solution::NodeBox& placed) {
   const NodeId parent = scene.tree.parent(placed.node);
   if (!parent) return "";
-  const Extent room = arrangement.room_in(parent);
+  const Extent room = solution.room_in(parent);
   const auto percent = [](double size, double of) { return of > 0 ? fmt::format("{:.0f}%", size / of * 100) : "-"; };
   return percent(placed.box.width, room.width) + " x " + percent(placed.box.height, room.height);
 }
 
 /// The first line says whether all is well; the lines behind it what is not, and where.
-void print_answer(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked,
-                  const std::vector<Arrangement::Placed>& boxes, std::ostream& out) {
-  const std::size_t cut = count_cut(arrangement, boxes);
-  fmt::print(out, "{}: {}\n", title_of(scene, arrangement, asked),
+void print_answer(const Scene& scene, const Solution& solution, const AskedSize& asked,
+                  const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+  const std::size_t cut = count_cut(solution, boxes);
+  fmt::print(out, "{}: {}\n", title_of(scene, solution, asked),
              cut == 0   ? "every node lies inside its parent"
              : cut == 1 ? "1 node sticks out"
                         : fmt::format("{} nodes stick out", cut));
   for (const auto& placed : boxes) {
-    const std::string text = cut_text(scene, arrangement, placed.node);
+    const std::string text = cut_text(scene, solution, placed.node);
     if (!text.empty()) fmt::print(out, "  {}: {}\n", scene.tree.path(placed.node), text);
   }
   out << '\n';
 }
 
-void print_table(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
+void print_table(const Scene& scene, const Solution& solution, const std::vector<Solution::NodeBox>& boxes,
                  std::ostream& out) {
   Table table({{"path"},
                {"kind"},
@@ -90,41 +90,41 @@ void print_table(const Scene& scene, const Arrangement& arrangement, const std::
                {"of parent"}});
   for (const auto& placed : boxes) {
     table.add({indented(scene.tree.step(placed.node), placed.depth),
-               std::string(word(arrangement.tree().kind(placed.node))), rounded(placed.box.x), rounded(placed.box.y),
-               rounded(placed.box.width), rounded(placed.box.height), size_text(arrangement.wished(placed.node)),
-               share_text(scene, arrangement, placed)});
+               std::string(word(solution.tree().kind(placed.node))), rounded(placed.box.x), rounded(placed.box.y),
+               rounded(placed.box.width), rounded(placed.box.height), size_text(solution.wished(placed.node)),
+               share_text(scene, solution, placed)});
   }
   table.print(out);
 }
 
 /// What scrolls, and how far.
-void print_scrollers(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
+void print_scrollers(const Scene& scene, const Solution& solution, const std::vector<Solution::NodeBox>& boxes,
                      std::ostream& out) {
   Table table({{"scrolls"}, {"content"}, {"by at most"}});
   bool any = false;
   for (const auto& placed : boxes) {
-    if (arrangement.tree().keys(placed.node).scroll == Scroll::none) continue;
+    if (solution.tree().keys(placed.node).scroll == Scroll::none) continue;
     any = true;
-    table.add({scene.tree.path(placed.node), size_text(arrangement.content_size(placed.node)),
-               size_text(arrangement.scroll_range(placed.node))});
+    table.add({scene.tree.path(placed.node), size_text(solution.content_size(placed.node)),
+               size_text(solution.scroll_range(placed.node))});
   }
   if (!any) return;
   out << '\n';
   table.print(out);
 }
 
-void print_json(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
+void print_json(const Scene& scene, const Solution& solution, const std::vector<Solution::NodeBox>& boxes,
                 std::ostream& out) {
-  const Extent at = arrangement.container();
+  const Extent at = solution.container();
   fmt::print(out, "{{\"scene\": {}, \"at\": {{\"width\": {}, \"height\": {}}},\n \"nodes\": [", json_text(scene.title),
              exact(at.width), exact(at.height));
   std::string comma;
   for (const auto& placed : boxes) {
     fmt::print(out, "{}\n  {{\"path\": {}, \"kind\": \"{}\", \"x\": {}, \"y\": {}, \"width\": {}, \"height\": {}",
-               comma, json_text(scene.tree.path(placed.node)), word(arrangement.tree().kind(placed.node)),
+               comma, json_text(scene.tree.path(placed.node)), word(solution.tree().kind(placed.node)),
                exact(placed.box.x), exact(placed.box.y), exact(placed.box.width), exact(placed.box.height));
     comma = ",";
-    const Cut cut = all_cut(arrangement, placed.node);
+    const FourSides cut = all_cut(solution, placed.node);
     if (cut.any()) {
       const auto sides = by_side(cut);
       std::string list;
@@ -133,8 +133,8 @@ void print_json(const Scene& scene, const Arrangement& arrangement, const std::v
       }
       fmt::print(out, ", \"cut\": {{{}}}", list);
     }
-    if (arrangement.tree().kind(placed.node) == Kind::grid) {
-      fmt::print(out, ",\n   \"tracks\": {}", json_tracks(scene, arrangement, placed.node));
+    if (solution.tree().kind(placed.node) == Kind::grid) {
+      fmt::print(out, ",\n   \"tracks\": {}", json_tracks(scene, solution, placed.node));
     }
     fmt::print(out, "}}");
   }
@@ -144,25 +144,25 @@ void print_json(const Scene& scene, const Arrangement& arrangement, const std::v
 constexpr auto csv_head =
     "at_width,at_height,path,kind,x,y,width,height,wished_width,wished_height,cut_top,cut_right,cut_bottom,cut_left\n";
 
-void print_csv(const Scene& scene, const Arrangement& arrangement, const std::vector<Arrangement::Placed>& boxes,
+void print_csv(const Scene& scene, const Solution& solution, const std::vector<Solution::NodeBox>& boxes,
                std::ostream& out) {
-  const Extent at = arrangement.container();
+  const Extent at = solution.container();
   for (const auto& placed : boxes) {
-    const Extent wished = arrangement.wished(placed.node);
+    const Extent wished = solution.wished(placed.node);
     std::string line =
-        csv_text(scene.tree.path(placed.node)) + "," + std::string(word(arrangement.tree().kind(placed.node)));
+        csv_text(scene.tree.path(placed.node)) + "," + std::string(word(solution.tree().kind(placed.node)));
     for (const double number :
          {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
       line += "," + exact(number);
     }
-    for (const double side : by_side(all_cut(arrangement, placed.node))) line += "," + exact(side);
+    for (const double side : by_side(all_cut(solution, placed.node))) line += "," + exact(side);
     fmt::print(out, "{},{},{}\n", exact(at.width), exact(at.height), line);
   }
 }
 
-void print_timing(double seconds, const Arrangement& arrangement, std::ostream& out) {
-  const auto visited = arrangement.visited();
-  const std::size_t nodes = arrangement.tree().size();
+void print_timing(double seconds, const Solution& solution, std::ostream& out) {
+  const auto visited = solution.visited();
+  const std::size_t nodes = solution.tree().size();
   fmt::print(out, "\nsolved {} nodes in {:.3f} ms\n", nodes, seconds * 1000);
   constexpr std::array<std::string_view, 4> passes{"widths up", "widths down", "heights up", "heights down"};
   Table table({{"pass"}, {"visited", Table::Align::numbers}, {"skipped", Table::Align::numbers}});
@@ -173,25 +173,25 @@ void print_timing(double seconds, const Arrangement& arrangement, std::ostream& 
 }
 
 /// Prints one arrangement in the view and the format that were asked for.
-void print_one(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked, double seconds,
+void print_one(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds,
                const MeasureOptions& options, std::ostream& out) {
   if (!options.settings.empty()) {
-    return print_settings(scene, asked, title_of(scene, arrangement, asked), options, out);
+    return print_settings(scene, asked, title_of(scene, solution, asked), options, out);
   }
-  if (!options.under.empty()) return print_under(scene, arrangement, options, out);
-  if (options.orders) return print_orders(scene, arrangement, options, out);
-  if (options.outline) return print_outline(scene, arrangement, options, out);
-  const auto boxes = options.snap > 0 ? arrangement.snapped(options.snap) : arrangement.boxes();
+  if (!options.under.empty()) return print_under(scene, solution, options, out);
+  if (options.orders) return print_orders(scene, solution, options, out);
+  if (options.outline) return print_outline(scene, solution, options, out);
+  const auto boxes = options.snap > 0 ? solution.snapped(options.snap) : solution.boxes();
   switch (options.format) {
     case Format::table:
-      print_answer(scene, arrangement, asked, boxes, out);
-      print_table(scene, arrangement, boxes, out);
-      print_tracks(scene, arrangement, out);
-      print_scrollers(scene, arrangement, boxes, out);
-      if (options.timing) print_timing(seconds, arrangement, out);
+      print_answer(scene, solution, asked, boxes, out);
+      print_table(scene, solution, boxes, out);
+      print_tracks(scene, solution, out);
+      print_scrollers(scene, solution, boxes, out);
+      if (options.timing) print_timing(seconds, solution, out);
       break;
-    case Format::json: return print_json(scene, arrangement, boxes, out);
-    case Format::csv: return print_csv(scene, arrangement, boxes, out);
+    case Format::json: return print_json(scene, solution, boxes, out);
+    case Format::csv: return print_csv(scene, solution, boxes, out);
   }
 }
 
@@ -211,9 +211,9 @@ void require_sound(const MeasureOptions& options) {
 
 }  // namespace
 
-std::string title_of(const Scene& scene, const Arrangement& arrangement, const AskedSize& asked) {
+std::string title_of(const Scene& scene, const Solution& solution, const AskedSize& asked) {
   std::string title = printable(scene.name());
-  title += " at " + size_text(arrangement.container());
+  title += " at " + size_text(solution.container());
   if (!asked.name.empty()) title += " (" + asked.name + ")";
   if (!asked.active.empty()) title += fmt::format(" [{}]", fmt::join(asked.active, ", "));
   if (!asked.rung.width && !asked.rung.height) return title + " (size by content)";
@@ -232,10 +232,10 @@ void print_measure(const Scene& scene, const MeasureOptions& options, const Stre
   for (std::size_t i = 0; i < sizes.size(); ++i) {
     sizes[i].active = solver.active(sizes[i].rung);
     const auto begin = std::chrono::steady_clock::now();
-    const Arrangement arrangement = solver.solve(sizes[i].rung);
+    const Solution solution = solver.solve(sizes[i].rung);
     const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
     if (i > 0) out << (json ? ",\n" : options.format == Format::table ? "\n" : "");
-    print_one(scene, arrangement, sizes[i], seconds, options, out);
+    print_one(scene, solution, sizes[i], seconds, options, out);
   }
   if (json) out << (sizes.size() > 1 ? "]\n" : "\n");
 }

@@ -16,9 +16,9 @@ namespace fond_ladder::cli {
 namespace {
 
 /// The head and the tail of a JSON answer, the list in between being `name`.
-void print_json_list(const Scene& scene, const Arrangement& arrangement, std::string_view name,
+void print_json_list(const Scene& scene, const Solution& solution, std::string_view name,
                      const std::vector<std::string>& items, std::ostream& out) {
-  const Extent at = arrangement.container();
+  const Extent at = solution.container();
   fmt::print(out, "{{\"scene\": {}, \"at\": {{\"width\": {}, \"height\": {}}},\n \"{}\": [\n  {}]}}",
              json_text(scene.title), exact(at.width), exact(at.height), name, fmt::join(items, ",\n  "));
 }
@@ -42,16 +42,16 @@ struct Orders {
   std::vector<NodeId> file, laid, painted;
 };
 
-std::vector<Orders> all_orders(const Scene& scene, const Arrangement& arrangement) {
+std::vector<Orders> all_orders(const Scene& scene, const Solution& solution) {
   const Tree& tree = scene.tree;
   std::map<NodeId, std::vector<NodeId>> painted;
-  for (const auto& one : arrangement.painted()) {
+  for (const auto& one : solution.painted()) {
     if (const NodeId parent = tree.parent(one.node)) painted[parent].push_back(one.node);
   }
   std::vector<Orders> all;
-  for (const auto& placed : arrangement.boxes()) {
+  for (const auto& placed : solution.boxes()) {
     if (!is_container(tree.kind(placed.node)) || tree.child_count(placed.node) < 2) continue;
-    all.push_back({placed.node, tree.children(placed.node), arrangement.laid_order(placed.node), painted[placed.node]});
+    all.push_back({placed.node, tree.children(placed.node), solution.laid_order(placed.node), painted[placed.node]});
   }
   return all;
 }
@@ -64,7 +64,7 @@ std::string direction_of(const Scene& scene, const Keys& keys) {
   return "over one another";
 }
 
-std::string arrangement_of(const Scene& scene, const Arrangement& arrangement, NodeId node, const Keys& keys) {
+std::string arrangement_of(const Scene& scene, const Solution& solution, NodeId node, const Keys& keys) {
   if (!is_container(keys.kind)) return "";
   std::string text = direction_of(scene, keys);
   if (keys.kind == Kind::row || keys.kind == Kind::column) {
@@ -73,7 +73,7 @@ std::string arrangement_of(const Scene& scene, const Arrangement& arrangement, N
   } else {
     const Across unsaid = keys.kind == Kind::grid ? Across::stretch : Across::start;
     if (keys.kind == Kind::grid) {
-      const auto tracks = arrangement.tracks(node);
+      const auto tracks = solution.tracks(node);
       text =
           fmt::format("in {} by {} cells, {}{}", tracks.columns.size(), tracks.rows.size(),
                       keys.flow == Flow::rows ? "row by row" : "column by column", keys.dense ? ", holes filled" : "");
@@ -88,11 +88,11 @@ std::string arrangement_of(const Scene& scene, const Arrangement& arrangement, N
 
 }  // namespace
 
-void print_under(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options, std::ostream& out) {
+void print_under(const Scene& scene, const Solution& solution, const MeasureOptions& options, std::ostream& out) {
   std::vector<std::string> items;
   for (const std::string& text : options.under) {
     const Pair point = parse_point(text);
-    const std::vector<NodeId> hit = arrangement.under(point.x, point.y);
+    const std::vector<NodeId> hit = solution.under(point.x, point.y);
     std::vector<std::string> paths;
     for (const NodeId node : hit) paths.push_back(scene.tree.path(node));
     if (options.format == Format::json) {
@@ -103,15 +103,14 @@ void print_under(const Scene& scene, const Arrangement& arrangement, const Measu
     fmt::print(out, "under {},{}: {}\n", exact(point.x), exact(point.y), paths.empty() ? "nothing" : paths.front());
     for (std::size_t i = 1; i < paths.size(); ++i) fmt::print(out, "  behind it: {}\n", paths[i]);
   }
-  if (options.format == Format::json) print_json_list(scene, arrangement, "under", items, out);
+  if (options.format == Format::json) print_json_list(scene, solution, "under", items, out);
 }
 
-void print_orders(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options,
-                  std::ostream& out) {
+void print_orders(const Scene& scene, const Solution& solution, const MeasureOptions& options, std::ostream& out) {
   std::vector<std::string> items;
   Table table({{"container"}, {"order"}, {"children"}});
   const Tree& tree = scene.tree;
-  for (const Orders& orders : all_orders(scene, arrangement)) {
+  for (const Orders& orders : all_orders(scene, solution)) {
     if (options.format == Format::json) {
       const auto paths = [&](const std::vector<NodeId>& nodes) {
         std::vector<std::string> all;
@@ -132,17 +131,16 @@ void print_orders(const Scene& scene, const Arrangement& arrangement, const Meas
     table.add({"", "laid", orders.laid == orders.file ? "the same" : list(orders.laid)});
     table.add({"", "painted", orders.painted == orders.file ? "the same" : list(orders.painted)});
   }
-  if (options.format == Format::json) return print_json_list(scene, arrangement, "orders", items, out);
+  if (options.format == Format::json) return print_json_list(scene, solution, "orders", items, out);
   table.print(out);
 }
 
-void print_outline(const Scene& scene, const Arrangement& arrangement, const MeasureOptions& options,
-                   std::ostream& out) {
+void print_outline(const Scene& scene, const Solution& solution, const MeasureOptions& options, std::ostream& out) {
   std::vector<std::string> items;
   Table table({{"path"}, {"kind"}, {"lays its children"}});
-  for (const auto& placed : arrangement.boxes()) {
-    const Keys keys = arrangement.tree().keys(placed.node);
-    const std::string how = arrangement_of(scene, arrangement, placed.node, keys);
+  for (const auto& placed : solution.boxes()) {
+    const Keys keys = solution.tree().keys(placed.node);
+    const std::string how = arrangement_of(scene, solution, placed.node, keys);
     if (options.format == Format::json) {
       items.push_back(fmt::format("{{\"path\": {}, \"kind\": \"{}\", \"depth\": {}, \"lays\": {}}}",
                                   json_text(scene.tree.path(placed.node)), word(keys.kind), placed.depth,
@@ -151,19 +149,19 @@ void print_outline(const Scene& scene, const Arrangement& arrangement, const Mea
     }
     table.add({indented(scene.tree.step(placed.node), placed.depth), std::string(word(keys.kind)), how});
   }
-  if (options.format == Format::json) return print_json_list(scene, arrangement, "outline", items, out);
+  if (options.format == Format::json) return print_json_list(scene, solution, "outline", items, out);
   table.print(out);
 }
 
-void print_tracks(const Scene& scene, const Arrangement& arrangement, std::ostream& out) {
+void print_tracks(const Scene& scene, const Solution& solution, std::ostream& out) {
   Table table({{"tracks"}, {"at", Table::Align::numbers}, {"size", Table::Align::numbers}, {"set by"}});
   bool any = false;
-  for (const auto& placed : arrangement.boxes()) {
-    if (arrangement.tree().kind(placed.node) != Kind::grid) continue;
+  for (const auto& placed : solution.boxes()) {
+    if (solution.tree().kind(placed.node) != Kind::grid) continue;
     any = true;
     table.add({scene.tree.path(placed.node)});
-    const auto tracks = arrangement.tracks(placed.node);
-    const auto add = [&](const char* what, const std::vector<Arrangement::TrackBox>& all) {
+    const auto tracks = solution.tracks(placed.node);
+    const auto add = [&](const char* what, const std::vector<Solution::TrackBox>& all) {
       for (std::size_t i = 0; i < all.size(); ++i) {
         table.add({fmt::format("  {} {}", what, i), rounded(all[i].at), rounded(all[i].size),
                    all[i].set_by ? scene.tree.step(all[i].set_by) : ""});
@@ -177,8 +175,8 @@ void print_tracks(const Scene& scene, const Arrangement& arrangement, std::ostre
   table.print(out);
 }
 
-std::string json_tracks(const Scene& scene, const Arrangement& arrangement, NodeId grid) {
-  const auto list = [&](const std::vector<Arrangement::TrackBox>& tracks) {
+std::string json_tracks(const Scene& scene, const Solution& solution, NodeId grid) {
+  const auto list = [&](const std::vector<Solution::TrackBox>& tracks) {
     std::vector<std::string> items;
     for (const auto& track : tracks) {
       const std::string set_by =
@@ -187,7 +185,7 @@ std::string json_tracks(const Scene& scene, const Arrangement& arrangement, Node
     }
     return fmt::format("[{}]", fmt::join(items, ", "));
   };
-  const auto tracks = arrangement.tracks(grid);
+  const auto tracks = solution.tracks(grid);
   return fmt::format("{{\"columns\": {},\n              \"rows\": {}}}", list(tracks.columns), list(tracks.rows));
 }
 

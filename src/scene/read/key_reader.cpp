@@ -86,8 +86,7 @@ class ValueReader {
       into = Edges(length(std::string(length_forms) + ", or an object of sides"));
       return;
     }
-    const std::span<const std::string_view> words = std::span(side_words).first(side_words.size() - 1);
-    for_each_member(words, [&](std::size_t i, const ValueReader& member) {
+    for_each_member(side_words, [&](std::size_t i, const ValueReader& member) {
       if (allows_auto && member.text() == "auto") {
         into.set(static_cast<Side>(i), automatic);
       } else {
@@ -96,12 +95,12 @@ class ValueReader {
     });
   }
   void read(std::optional<Pin>& into) const {
-    if (!is(Type::object)) fail("must be an object of left, right, top, bottom, start, end, center_x, center_y");
+    if (!is(Type::object)) fail("must be an object of left, right, top, bottom, start, end, middle_x, middle_y");
     static constexpr std::array<std::string_view, 8> words{"left",  "right", "top",      "bottom",
-                                                           "start", "end",   "center_x", "center_y"};
+                                                           "start", "end",   "middle_x", "middle_y"};
     Pin pin;
     const std::array<Limit*, 8> fields{&pin.left,  &pin.right, &pin.top,      &pin.bottom,
-                                       &pin.start, &pin.end,   &pin.center_x, &pin.center_y};
+                                       &pin.start, &pin.end,   &pin.middle_x, &pin.middle_y};
     for_each_member(words, [&](std::size_t i, const ValueReader& member) { member.read(*fields[i]); });
     into = pin;
   }

@@ -133,13 +133,14 @@ void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node) {
   });
   static_cast<void>(budget_.spend(limits::nodes_a_form * static_cast<double>(forms.size())));
   for (const auto& [name, form] : forms) {
-    whens.push_back({node, name, [form = form](Keys& keys) {
-                       if (form.hides) keys.hidden = *form.hides;
-                       for (const KeyEntry* entry : form.said) {
-                         std::visit([&](auto field) { keys.*field = form.values.*field; }, entry->field);
-                       }
-                       if (form.hides.value_or(false)) keys.hidden = true;
-                     }});
+    Changes change;
+    for (const KeyEntry* entry : form.said) change.say_at(place_of(*entry), form.values);
+    if (form.hides) {
+      Keys hidden;
+      hidden.hidden = *form.hides || change.values().hidden;
+      change.say_at(place_of(*find_key("hidden")), hidden);
+    }
+    whens.push_back({node, name, std::move(change)});
   }
 }
 

@@ -147,11 +147,7 @@ void try_setting(Scene& scene, std::string_view setting) {
   scene.tree.restyle(node, tried);
   note_tried(scene, node, *entry);
   for (When& when : scene.whens) {  // what is tried beats ranges and modes
-    if (when.node != node) continue;
-    when.change = [change = when.change, entry, tried](Keys& keys) {
-      change(keys);
-      std::visit([&](auto field) { keys.*field = tried.*field; }, entry->field);
-    };
+    if (when.node == node) when.change.take_back_at(place_of(*entry));
   }
 }
 

@@ -72,13 +72,9 @@ class ValueWriter {
     const auto add = [&](std::string_view word, const std::optional<Edge>& edge) {
       if (edge) members.emplace_back(word, edge->is_automatic() ? in_quotes("auto") : text_of(edge->length()));
     };
-    const std::optional<Edge>& all = edges.given(Side::all);
-    if (all && !all->is_automatic() && edges == Edges(all->length())) return write(all->length());
-    for (std::size_t i = 0; i + 1 < side_words.size(); ++i) {
-      const auto side = static_cast<Side>(i);
-      const bool is_axis = side == Side::x || side == Side::y;  // objects have no word for all sides
-      add(side_words[i], is_axis && !edges.given(side) ? all : edges.given(side));
-    }
+    const std::optional<Edge>& sideways = edges.given(Side::x);
+    if (sideways && !sideways->is_automatic() && edges == Edges(sideways->length())) return write(sideways->length());
+    for (std::size_t i = 0; i < side_words.size(); ++i) add(side_words[i], edges.given(static_cast<Side>(i)));
     object(members);
   }
   void write(const Pin& pin) const {
@@ -92,8 +88,8 @@ class ValueWriter {
     add("bottom", pin.bottom);
     add("start", pin.start);
     add("end", pin.end);
-    add("center_x", pin.center_x);
-    add("center_y", pin.center_y);
+    add("middle_x", pin.middle_x);
+    add("middle_y", pin.middle_y);
     object(members);
   }
   void write(const RestOn& rest) const {

@@ -2,12 +2,12 @@
 //
 // A Scene as a file would say it. Only what is not at its default is written; copies that are alike become one node
 // with a count. Runs in loops, so that depth costs no stack.
+#include <algorithm>
 #include <map>
 
 #include "fond_ladder/scene_file.hpp"
 #include "model/number_text.hpp"
 #include "scene/write/key_writer.hpp"
-#include "solve/forms.hpp"
 
 namespace fond_ladder {
 namespace scene {
@@ -155,14 +155,12 @@ class SceneWriter {
     if (found == forms_.end()) return;
     page.open('{', "when");
     for (const auto& form : found->second) {
-      const std::vector<const When*>& changes = form.second;
-      Keys keys = scene_.tree.keys(node);
-      const auto all = [&](Keys& into) {
-        for (const When* when : changes) when->change(into);
-      };
-      all(keys);
       page.open('{', form.first);
-      for (const KeyEntry* entry : keys_said(all)) write_key(*entry, keys, page, entry->name);
+      for (const KeyEntry& entry : key_table()) {
+        const auto says = [&](const When* when) { return when->change.says_at(place_of(entry)); };
+        const auto last = std::find_if(form.second.rbegin(), form.second.rend(), says);
+        if (last != form.second.rend()) write_key(entry, (*last)->change.values(), page, entry.name);
+      }
       page.close();
     }
     page.close();

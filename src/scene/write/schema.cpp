@@ -101,11 +101,11 @@ struct SchemaOfKey {
   Json operator()(Edges Keys::*) const {
     const Json length = length_in(domain);
     const Json side = domain == Domain::any ? any_of({length, Json{{"const", "auto"}}}) : length;
-    return any_of({length, closed_object(same_for(std::span(side_words).first(side_words.size() - 1), side))});
+    return any_of({length, closed_object(same_for(side_words, side))});
   }
   Json operator()(std::optional<Pin> Keys::*) const {
     constexpr std::array<std::string_view, 8> sides{"left",  "right", "top",      "bottom",
-                                                    "start", "end",   "center_x", "center_y"};
+                                                    "start", "end",   "middle_x", "middle_y"};
     return closed_object(same_for(sides, length_in(domain)));
   }
   Json operator()(Order Keys::*) const {

@@ -5,7 +5,6 @@
 
 #include "model/origins.hpp"
 #include "scene/write/key_writer.hpp"
-#include "solve/forms.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -22,8 +21,8 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
                               const std::vector<std::string>& modes) {
   const auto table = key_table();
   SceneSolver solver(scene, modes);
-  const Arrangement arrangement = solver.solve(rung);
-  const Keys plain = scene.tree.keys(node), held = arrangement.tree().keys(node);
+  const Solution solution = solver.solve(rung);
+  const Keys plain = scene.tree.keys(node), held = solution.tree().keys(node);
 
   std::vector<Sayer> sayers(table.size());
   for (std::size_t i = 0; i < table.size(); ++i) {
@@ -39,16 +38,17 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
     const bool is_range = std::ranges::find(scene.ranges, active, &Range::name) != scene.ranges.end();
     for (const When& when : scene.whens) {
       if (when.node != node || when.name != active) continue;
-      for (const KeyEntry* entry : keys_said(when.change)) {
-        Sayer& sayer = sayers[static_cast<std::size_t>(entry - table.data())];
-        if (sayer.source != Source::tried) sayer = {is_range ? Source::range : Source::mode, active};
+      for (std::size_t i = 0; i < table.size(); ++i) {
+        Sayer& sayer = sayers[i];
+        if (when.change.says_at(i) && sayer.source != Source::tried)
+          sayer = {is_range ? Source::range : Source::mode, active};
       }
     }
   }
 
   const NodeId parent = scene.tree.parent(node);
   std::optional<Kind> parent_kind;
-  if (parent) parent_kind = arrangement.tree().kind(parent);
+  if (parent) parent_kind = solution.tree().kind(parent);
   std::vector<Setting> all;
   for (std::size_t i = 0; i < table.size(); ++i) {
     const bool acts = acts_on(table[i].acts, held.kind, parent_kind);

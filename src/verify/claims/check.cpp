@@ -160,9 +160,9 @@ class Checker {
       return [&, solver = SceneSolver(scene_, variant_.modes)](std::size_t piece) mutable {
         for (std::size_t i = piece * run; i < std::min(missing.size(), (piece + 1) * run); ++i) {
           TestedRung& rung = rungs_[missing[i]];
-          const Arrangement arrangement = solver.solve(rung.rung);
-          rung.container = arrangement.container();
-          rung.values = measuring(arrangement);
+          const Solution solution = solver.solve(rung.rung);
+          rung.container = solution.container();
+          rung.values = measuring(solution);
         }
       };
     });
@@ -211,31 +211,31 @@ class Checker {
     for (std::size_t i = 0; i < std::min(most, checked.failing.size()); ++i) {
       Failing& failing = checked.failing[i];
       const Rung rung{failing.worst.width, failing.height};
-      const Arrangement arrangement = solver_.solve(rung);
-      const Values values = measuring(arrangement);
+      const Solution solution = solver_.solve(rung);
+      const Values values = measuring(solution);
       const std::vector<std::string> active = solver_.active(rung);
-      for (const std::size_t slot : claim.blamed({arrangement.container(), values, active})) {
+      for (const std::size_t slot : claim.blamed({solution.container(), values, active})) {
         const Quantity& quantity = claim.quantities()[slot];
         if (quantity.measure != Measure::most_cut) {
-          tell(arrangement, quantity, failing);
+          tell(solution, quantity, failing);
           continue;
         }
-        for (const NodeId node : most_cut_in(arrangement, quantity.node))
-          tell(arrangement, {node, Measure::cut, ""}, failing);
+        for (const NodeId node : most_cut_in(solution, quantity.node))
+          tell(solution, {node, Measure::cut, ""}, failing);
       }
     }
   }
 
   /// The few nodes in a part that are cut most, the worst first.
-  static std::vector<NodeId> most_cut_in(const Arrangement& arrangement, NodeId part) {
+  static std::vector<NodeId> most_cut_in(const Solution& solution, NodeId part) {
     std::vector<std::pair<double, NodeId>> cut;
     std::vector<NodeId> open{part};
     while (!open.empty()) {
       const NodeId node = open.back();
       open.pop_back();
-      const double by = value_of({node, Measure::cut, ""}, arrangement).value_or(0);
+      const double by = value_of({node, Measure::cut, ""}, solution).value_or(0);
       if (by > 0) cut.emplace_back(by, node);
-      const std::vector<NodeId> children = arrangement.tree().children(node);
+      const std::vector<NodeId> children = solution.tree().children(node);
       open.insert(open.end(), children.rbegin(), children.rend());
     }
     std::ranges::stable_sort(cut, std::ranges::greater(), &std::pair<double, NodeId>::first);
@@ -246,26 +246,26 @@ class Checker {
   }
 
   /// Tells the value of a quantity; of the first one with a place also why.
-  void tell(const Arrangement& arrangement, const Quantity& quantity, Failing& failing) const {
+  void tell(const Solution& solution, const Quantity& quantity, Failing& failing) const {
     failing.values.emplace_back(scene_.tree.tail(quantity.node) + "." + std::string(word_of(quantity.measure)),
-                                value_of(quantity, arrangement));
-    if (failing.node.empty() && arrangement.is_placed(quantity.node)) account(arrangement, quantity, failing);
+                                value_of(quantity, solution));
+    if (failing.node.empty() && solution.is_placed(quantity.node)) account(solution, quantity, failing);
   }
 
-  void account(const Arrangement& arrangement, const Quantity& quantity, Failing& failing) const {
+  void account(const Solution& solution, const Quantity& quantity, Failing& failing) const {
     failing.node = scene_.tree.tail(quantity.node);
-    const LedgerStep step = chain_to_root(arrangement, quantity.node).back();
+    const LedgerStep step = chain_to_root(solution, quantity.node).back();
     const std::string wide = rounded(step.width) + " wide (" + step.why_width + ")",
                       high = rounded(step.height) + " high (" + step.why_height + ")";
     switch (quantity.measure) {
       case Measure::width:
       case Measure::left:
       case Measure::right:
-      case Measure::center_x: failing.because = failing.node + " is " + wide; break;
+      case Measure::middle_x: failing.because = failing.node + " is " + wide; break;
       case Measure::height:
       case Measure::top:
       case Measure::bottom:
-      case Measure::center_y:
+      case Measure::middle_y:
       case Measure::baseline: failing.because = failing.node + " is " + high; break;
       default: failing.because = failing.node + " is " + wide + " and " + high;
     }

@@ -214,13 +214,13 @@ class Tester {
   }
 
   /// One placed node of an argument.
-  struct Placed {
+  struct Outline {
     detail::Edges at{};
     const std::size_t* slots = nullptr;  // of its edges
     std::size_t part = 0;                // the argument
   };
-  [[nodiscard]] std::vector<Placed> edges_of(const Term& function) const {
-    std::vector<Placed> all;
+  [[nodiscard]] std::vector<Outline> edges_of(const Term& function) const {
+    std::vector<Outline> all;
     all.reserve(function.parts.size());
     for (std::size_t part = 0; part < function.parts.size(); ++part) {
       const std::vector<std::size_t>& slots = function.parts[part].slots;
@@ -239,7 +239,7 @@ class Tester {
   };
   /// Of all pairs that `enclosed` or `apart` is about.
   [[nodiscard]] Worst worst_crossing(const Term& function) const {
-    const std::vector<Placed> all = edges_of(function);
+    const std::vector<Outline> all = edges_of(function);
     Worst worst;
     for (std::size_t i = 0; i < all.size(); ++i) {
       for (std::size_t k = i + 1; k < all.size(); ++k) {

@@ -34,16 +34,16 @@ struct Standing {
 
 /// One side of a comparison.
 struct Sight {
-  const Arrangement& arrangement;
+  const Solution& solution;
   View view;
 
-  explicit Sight(const Arrangement& seen) : arrangement(seen), view(detail::view_of(seen.tree(), seen.passes())) {}
-  [[nodiscard]] Index index(NodeId node) const { return arrangement.tree().store().index_of(node); }
+  explicit Sight(const Solution& seen) : solution(seen), view(detail::view_of(seen.tree(), seen.passes())) {}
+  [[nodiscard]] Index index(NodeId node) const { return solution.tree().store().index_of(node); }
 };
 
 class Sides {
  public:
-  Sides(const Arrangement& below, const Arrangement& above)
+  Sides(const Solution& below, const Solution& above)
       : below_(below), above_(above), tree_(above.tree()), store_(tree_.store()) {}
 
   std::vector<Cause> find() {
@@ -51,7 +51,7 @@ class Sides {
     while (!open.empty()) {
       const NodeId node = open.back();
       open.pop_back();
-      const bool was = below_.arrangement.is_placed(node), is = above_.arrangement.is_placed(node);
+      const bool was = below_.solution.is_placed(node), is = above_.solution.is_placed(node);
       if (!was || !is) continue;
       const Index a = below_.index(node), b = above_.index(node);
       if (below_.view.size(a, x_axis) == above_.view.size(b, x_axis) &&
@@ -84,7 +84,7 @@ class Sides {
         break;
       case Kind::text: {
         if (below_.view.need(a) == above_.view.need(b)) break;  // as many lines
-        const int was = below_.arrangement.lines(node), is = above_.arrangement.lines(node);
+        const int was = below_.solution.lines(node), is = above_.solution.lines(node);
         if (was != is) {
           add(node, node, "{node} goes from " + count(was, "line") + " to " + std::to_string(is));
         }
@@ -202,7 +202,7 @@ class Sides {
 
   void compare_across(NodeId node, Axis axis) {
     for (const NodeId child : tree_.children(node)) {
-      if (!below_.arrangement.is_placed(child) || !above_.arrangement.is_placed(child)) continue;
+      if (!below_.solution.is_placed(child) || !above_.solution.is_placed(child)) continue;
       const auto stands = [&](const Sight& sight) {
         const Index i = sight.index(child);
         const double whole = sight.view.inner_size(sight.index(node), axis);
@@ -229,7 +229,7 @@ class Sides {
       NodeId found;
       double size = -1;
       for (const NodeId child : tree_.children(node)) {
-        if (!sight.arrangement.is_placed(child)) continue;
+        if (!sight.solution.is_placed(child)) continue;
         const Index i = sight.index(child);
         const double wish = axis == x_axis ? sight.view.max_content(i) : sight.view.need(i);
         if (wish > size + 1e-9) size = wish, found = child;
@@ -244,7 +244,7 @@ class Sides {
   // --- grids -------------------------------------------------------------------------------------------------------
 
   void compare_tracks(NodeId node) {
-    const auto was = below_.arrangement.tracks(node), is = above_.arrangement.tracks(node);
+    const auto was = below_.solution.tracks(node), is = above_.solution.tracks(node);
     const auto on = [&](const auto& old, const auto& now, const std::string& word) {
       if (old.size() != now.size()) {
         add(node, node, "{node} has " + count(now.size(), word) + " instead of " + std::to_string(old.size()));
@@ -287,7 +287,7 @@ std::size_t distance(const Tree& tree, const std::vector<NodeId>& from, NodeId t
 
 }  // namespace
 
-std::vector<Cause> causes_between(const Arrangement& below, const Arrangement& above,
+std::vector<Cause> causes_between(const Solution& below, const Solution& above,
                                   const std::vector<std::string>& active_below,
                                   const std::vector<std::string>& active_above) {
   std::vector<Cause> causes;

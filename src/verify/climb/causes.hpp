@@ -23,7 +23,7 @@ struct Cause {
 
 /// What changed between two arrangements of one scene, from different solvers. `active_below` and `active_above` are
 /// the ranges that hold. Ranges come alone: whatever else changed follows from them.
-[[nodiscard]] std::vector<Cause> causes_between(const Arrangement& below, const Arrangement& above,
+[[nodiscard]] std::vector<Cause> causes_between(const Solution& below, const Solution& above,
                                                 const std::vector<std::string>& active_below,
                                                 const std::vector<std::string>& active_above);
 

@@ -87,9 +87,9 @@ class Climber {
       return [&, solver = SceneSolver(scene_, options_.modes)](std::size_t piece) mutable {
         const std::size_t end = std::min(sizes_.size(), (piece + 1) * run);
         for (std::size_t i = piece * run; i < end; ++i) {
-          const Arrangement arrangement = solver.solve(rung_at(sizes_[i]));
-          values_[i] = measuring_(arrangement);
-          containers_[i] = arrangement.container();
+          const Solution solution = solver.solve(rung_at(sizes_[i]));
+          values_[i] = measuring_(solution);
+          containers_[i] = solution.container();
         }
         const std::size_t so_far = done += end - piece * run;
         if (!options_.progress) return;
@@ -146,7 +146,7 @@ class Climber {
       const auto sides = sides_of(turn);
       if (known != sides) {
         const Rung low = rung_at(sides.first), high = rung_at(sides.second);
-        const Arrangement at_low = below.solve(low), at_high = above.solve(high);
+        const Solution at_low = below.solve(low), at_high = above.solve(high);
         causes = causes_between(at_low, at_high, below.active(low), above.active(high));
         known = sides;
       }
@@ -176,8 +176,8 @@ Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vecto
   const Measuring measuring(asked);
   SceneSolver solver(scene, modes);
   for (const Rung& rung : rungs) {
-    const Arrangement arrangement = solver.solve(rung);
-    climbed.steps.push_back({arrangement.container(), measuring(arrangement)});
+    const Solution solution = solver.solve(rung);
+    climbed.steps.push_back({solution.container(), measuring(solution)});
   }
   return climbed;
 }
@@ -204,7 +204,7 @@ Scene alone(const Scene& scene, NodeId node) {
     open.pop_back();
     for (const NodeId child : scene.tree.children(at)) {
       copies[child] = part.tree.append(copies[at], scene.tree.keys(child));
-      if (scene.tree.kind(child) != Kind::text) part.tree.measure_with(copies[child], scene.tree.content(child));
+      if (scene.tree.kind(child) != Kind::text) part.tree.content_from(copies[child], scene.tree.content(child));
       open.push_back(child);
     }
   }

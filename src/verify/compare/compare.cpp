@@ -71,10 +71,10 @@ struct Boxes {
   bool parent_is_there = true;
 };
 
-Boxes boxes_of(const Arrangement& arrangement, NodeId node) {
-  const NodeId parent = arrangement.tree().parent(node);
-  if (arrangement.is_placed(node)) return {arrangement.box(node), arrangement.relative_box(node)};
-  return {{}, {}, !parent || arrangement.is_placed(parent)};
+Boxes boxes_of(const Solution& solution, NodeId node) {
+  const NodeId parent = solution.tree().parent(node);
+  if (solution.is_placed(node)) return {solution.box(node), solution.relative_box(node)};
+  return {{}, {}, !parent || solution.is_placed(parent)};
 }
 
 /// How far two boxes are apart; as far as the larger one is large where only one is there.
@@ -99,7 +99,7 @@ class Comparer {
         pairings_(pairings(first.scene.tree, second.scene.tree)) {}
 
   void look(const Rung& rung, bool goes_on) {
-    const Arrangement a = solver_first_.solve(rung), b = solver_second_.solve(rung);
+    const Solution a = solver_first_.solve(rung), b = solver_second_.solve(rung);
     for (Pairing& pair : pairings_) {
       if (pair.difference.kind != Difference::Kind::changed) continue;
       const Boxes before = boxes_of(a, pair.first), after = boxes_of(b, pair.second);

@@ -6,7 +6,6 @@
 
 #include "model/key_table.hpp"
 #include "model/origins.hpp"
-#include "solve/forms.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -51,8 +50,10 @@ std::size_t count_settings(const Scene& scene) {
   }
   for (const When& when : scene.whens) {
     const std::string at = without_indices(scene.tree.path(when.node)) + " " + when.name;
-    for (const KeyEntry* entry : keys_said(when.change)) {
-      if (counts(entry->name) || entry->name == "kind") places.insert({Source::range, at, std::string(entry->name)});
+    for (std::size_t i = 0; i < table.size(); ++i) {
+      const std::string_view name = table[i].name;
+      if (when.change.says_at(i) && (counts(name) || name == "kind"))
+        places.insert({Source::range, at, std::string(name)});
     }
   }
   return places.size();

@@ -41,10 +41,10 @@ const char* side_word(Axis axis) {
 
 class Accountant {
  public:
-  Accountant(const Arrangement& arrangement, NodeId node)
-      : arrangement_(arrangement),
-        tree_(arrangement.tree()),
-        view_(detail::view_of(tree_, arrangement.passes())),
+  Accountant(const Solution& solution, NodeId node)
+      : solution_(solution),
+        tree_(solution.tree()),
+        view_(detail::view_of(tree_, solution.passes())),
         node_(node),
         index_(tree_.store().index_of(node)) {}
 
@@ -53,9 +53,9 @@ class Accountant {
     told.node = node_;
     told.path = tree_.path(node_);
     told.kind = tree_.kind(node_);
-    told.container = arrangement_.container();
-    told.box = arrangement_.box(node_);
-    told.inner = arrangement_.room_in(node_);
+    told.container = solution_.container();
+    told.box = solution_.box(node_);
+    told.inner = solution_.room_in(node_);
     switch (told.kind) {
       case Kind::row:
       case Kind::column:
@@ -234,12 +234,12 @@ class Accountant {
 
   std::vector<LedgerPlace> places(Axis axis) {
     std::vector<LedgerPlace> all;
-    const Rect own = arrangement_.box(node_);
+    const Rect own = solution_.box(node_);
     const double content_box = view_.content_edges(index_, axis).before;
     const std::map<NodeId, double> of_lines = rooms_of_lines(axis);
     for (const NodeId child : tree_.children(node_)) {
-      if (!arrangement_.is_placed(child)) continue;
-      const Rect box = arrangement_.box(child);
+      if (!solution_.is_placed(child)) continue;
+      const Rect box = solution_.box(child);
       LedgerPlace place;
       place.node = child;
       place.name = tree_.step(child);
@@ -272,7 +272,7 @@ class Accountant {
   /// The cell of a child of a grid, else the content box.
   [[nodiscard]] double room_of(NodeId child, Axis axis) const {
     if (tree_.kind(node_) != Kind::grid || tree_.keys(child).pin) return view_.inner_size(index_, axis);
-    const auto tracks = arrangement_.tracks(node_);
+    const auto tracks = solution_.tracks(node_);
     const auto& along = axis == x_axis ? tracks.columns : tracks.rows;
     const detail::CellRange& cell = view_.grid_place(index_of(child)).cell;
     if (cell.first(axis) + cell.count(axis) > along.size()) return view_.inner_size(index_, axis);  // some were dropped
@@ -326,7 +326,7 @@ class Accountant {
     NodeId leader;
     double most = 0;
     for (const NodeId child : tree_.children(container)) {
-      if (!arrangement_.is_placed(child)) continue;
+      if (!solution_.is_placed(child)) continue;
       const Index i = index_of(child);
       const double wish = axis == x_axis ? view_.max_content(i) : view_.need(i);
       if (wish > most) most = wish, leader = child;
@@ -337,8 +337,8 @@ class Accountant {
   // --- grids -------------------------------------------------------------------------------------------------------
 
   void tell_tracks(Ledger& told) const {
-    const auto tracks = arrangement_.tracks(node_);
-    const Extent gap = arrangement_.gap(node_);
+    const auto tracks = solution_.tracks(node_);
+    const Extent gap = solution_.gap(node_);
     told.columns.push_back(tell_axis(tracks.columns, told.inner.width, gap.width));
     told.rows.push_back(tell_axis(tracks.rows, told.inner.height, gap.height));
     for (const auto* axis : {&told.columns[0], &told.rows[0]}) {
@@ -347,7 +347,7 @@ class Accountant {
     }
   }
 
-  LedgerTracks tell_axis(const std::vector<Arrangement::TrackBox>& boxes, double inner, double gap) const {
+  LedgerTracks tell_axis(const std::vector<Solution::TrackBox>& boxes, double inner, double gap) const {
     LedgerTracks told;
     told.inner = inner;
     told.gaps = boxes.empty() ? 0 : std::max(0.0, gap) * static_cast<double>(boxes.size() - 1);
@@ -412,35 +412,35 @@ class Accountant {
     return words;
   }
 
-  const Arrangement& arrangement_;
+  const Solution& solution_;
   const Tree& tree_;
   View view_;
   NodeId node_;
   Index index_;
 };
 
-void require_place(const Arrangement& arrangement, NodeId node) {
-  if (arrangement.is_placed(node)) return;
-  throw BadPath("\"" + arrangement.tree().path(node) + "\" is hidden at this size, or lies in what is");
+void require_place(const Solution& solution, NodeId node) {
+  if (solution.is_placed(node)) return;
+  throw BadPath("\"" + solution.tree().path(node) + "\" is hidden at this size, or lies in what is");
 }
 
 }  // namespace
 
-Ledger ledger(const Arrangement& arrangement, NodeId node) {
-  require_place(arrangement, node);
-  return Accountant(arrangement, node).tell();
+Ledger ledger(const Solution& solution, NodeId node) {
+  require_place(solution, node);
+  return Accountant(solution, node).tell();
 }
 
-std::vector<LedgerStep> chain_to_root(const Arrangement& arrangement, NodeId node) {
-  require_place(arrangement, node);
-  const Tree& tree = arrangement.tree();
+std::vector<LedgerStep> chain_to_root(const Solution& solution, NodeId node) {
+  require_place(solution, node);
+  const Tree& tree = solution.tree();
   std::vector<LedgerStep> chain;
   for (NodeId at = node; at; at = tree.parent(at)) {
-    const Rect box = arrangement.box(at);
+    const Rect box = solution.box(at);
     const NodeId parent = tree.parent(at);
     LedgerStep step{at, tree.step(at), box.width, box.height, "the container's width", "the container's height"};
     if (parent) {
-      Accountant account(arrangement, parent);
+      Accountant account(solution, parent);
       step.why_width = account.why(at, x_axis);
       step.why_height = account.why(at, y_axis);
     }

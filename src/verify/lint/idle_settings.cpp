@@ -19,7 +19,7 @@ class KindsOf {
   explicit KindsOf(const Scene& scene) : tree_(scene.tree) {
     for (const When& when : scene.whens) {
       Keys keys = tree_.keys(when.node);
-      when.change(keys);
+      when.change.put_into(keys);
       others_[when.node][static_cast<std::size_t>(keys.kind)] = true;
     }
   }

@@ -45,19 +45,19 @@ class Looker {
   }
 
   void look(const Rung& rung, bool goes_on, Sightings& sightings) {
-    const Arrangement arrangement = solver_.solve(rung);
+    const Solution solution = solver_.solve(rung);
     const std::vector<std::string> active = solver_.active(rung);
     const bool other_form = !active_ || *active_ != active;
     active_ = active;
     reached_.insert(active.begin(), active.end());
-    seen_.arrangement = &arrangement;
-    sightings.begin(arrangement.container().width, goes_on);
+    seen_.solution = &solution;
+    sightings.begin(solution.container().width, goes_on);
     for (SeenNode& one : seen_.nodes) {
       if (other_form) take_form(one);
-      one.placed = arrangement.is_placed(one.node);
+      one.placed = solution.is_placed(one.node);
       if (!one.placed) continue;
       sightings.count_placed(one.node);
-      one.box = arrangement.relative_box(one.node);
+      one.box = solution.relative_box(one.node);
       if (!seen_.is_root(one)) {
         const Rect& above = seen_.parent(one).box;
         one.box.x += above.x;

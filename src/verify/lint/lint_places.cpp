@@ -94,7 +94,7 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
   for (std::size_t i = seen.place(other); i < other.end; ++i) {
     const SeenNode& text = seen.nodes[i];
     if (!text.placed || text.keys.kind != Kind::text || !common(text.box, pinned.box).any()) continue;
-    for (const Arrangement::Words& line : seen.arrangement->words(text.node)) {
+    for (const Solution::Words& line : seen.solution->words(text.node)) {
       Rect words = line.box;
       words.x += text.box.x;
       words.y += text.box.y;
@@ -125,7 +125,7 @@ void look_behind(const Seen& seen, const SeenNode& back, const SeenNode& front, 
       }
       sightings.see(Oddity::behind, hidden.node, "", [&] {
         return Told{"it lies wholly behind " + seen.name(cover.node),
-                    "paint it later (the order of the file, or overlap), or place one of them elsewhere"};
+                    "paint it later (the order of the file, or paint_order), or place one of them elsewhere"};
       });
       b = hidden.end;
     }
@@ -137,7 +137,7 @@ void look_at_pair(const Seen& seen, const SeenNode& parent, const SeenNode& firs
   look_for_overlap(seen, parent, first, second, sightings);
   if (first.keys.pin && !second.keys.pin) look_for_covered_words(seen, first, second, sightings);
   if (second.keys.pin && !first.keys.pin) look_for_covered_words(seen, second, first, sightings);
-  const bool later_in_front = parent.keys.overlap == Overlap::later;
+  const bool later_in_front = parent.keys.paint_order == PaintOrder::file;
   look_behind(seen, later_in_front ? first : second, later_in_front ? second : first, sightings);
 }
 

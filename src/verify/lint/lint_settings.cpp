@@ -79,7 +79,7 @@ bool is_tried(const KeyEntry& entry, const Keys& keys) {
   return entry.name != "shrink" || keys.shrink != 0;  // that nothing may be squeezed is said for safety
 }
 
-bool same_boxes(const Arrangement& a, const Arrangement& b, const std::vector<NodeId>& nodes) {
+bool same_boxes(const Solution& a, const Solution& b, const std::vector<NodeId>& nodes) {
   constexpr double nothing = 1e-6;
   return std::ranges::all_of(nodes, [&](NodeId node) {
     const Rect one = a.relative_box(node), other = b.relative_box(node);
@@ -139,7 +139,7 @@ class Trials {
     SceneSolver with_it(scene_, variant_.modes), without_it(without, variant_.modes);
     bool was_there = false;
     const auto is_same = [&](const Rung& rung) {
-      const Arrangement one = with_it.solve(rung), other = without_it.solve(rung);
+      const Solution one = with_it.solve(rung), other = without_it.solve(rung);
       was_there = was_there || one.is_placed(node);
       return same_boxes(one, other, nodes_);
     };
@@ -155,17 +155,17 @@ class Trials {
     LineStory story;
     SceneSolver solver(scene_, variant_.modes);
     for (const Rung& rung : rungs_) {
-      const Arrangement arrangement = solver.solve(rung);
-      const Kind kind = arrangement.tree().kind(container);
-      if (!arrangement.is_placed(container) || (kind != Kind::row && kind != Kind::column)) continue;
-      const auto view = detail::view_of(arrangement.tree(), arrangement.passes());
-      for (const auto& line : detail::line_accounts(view, arrangement.tree().store().index_of(container))) {
+      const Solution solution = solver.solve(rung);
+      const Kind kind = solution.tree().kind(container);
+      if (!solution.is_placed(container) || (kind != Kind::row && kind != Kind::column)) continue;
+      const auto view = detail::view_of(solution.tree(), solution.passes());
+      for (const auto& line : detail::line_accounts(view, solution.tree().store().index_of(container))) {
         story.ever_spare = story.ever_spare || line.spare() > give;
         story.ever_free = story.ever_free || line.free_room() > give;
         story.ever_missing = story.ever_missing || line.free_room() < -give;
         if (!watched || line.free_room() >= -give) continue;
         const auto is_it = [&](const auto& child) {
-          return arrangement.tree().store().id_of(child.node) == watched &&
+          return solution.tree().store().id_of(child.node) == watched &&
                  child.portion.size > child.portion.least + give;
         };
         if (std::ranges::any_of(line.children, is_it)) story.child_held = false;
@@ -201,9 +201,9 @@ class Trials {
     SceneSolver solver(scene_, variant_.modes);
     bool was_there = false;
     for (const Rung& rung : rungs_) {
-      const Arrangement arrangement = solver.solve(rung);
-      const Extent room = arrangement.room_in(node);
-      for (const Arrangement::Words& line : arrangement.words(node)) {
+      const Solution solution = solver.solve(rung);
+      const Extent room = solution.room_in(node);
+      for (const Solution::Words& line : solution.words(node)) {
         was_there = true;
         if (line.box.width < room.width - give) return;
       }

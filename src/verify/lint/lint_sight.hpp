@@ -31,7 +31,7 @@ struct SeenNode {
 /// A scene at one size.
 struct Seen {
   const Scene* scene = nullptr;
-  const Arrangement* arrangement = nullptr;
+  const Solution* solution = nullptr;
   std::vector<SeenNode> nodes;  // parents first, each followed by all that is in it
 
   [[nodiscard]] const SeenNode& parent(const SeenNode& one) const { return nodes[one.parent]; }

@@ -36,11 +36,11 @@ bool asks_for_nothing(const Sizing& size) {
 }
 
 Told why_zero(const Seen& seen, const SeenNode& one, bool x) {
-  const LedgerStep step = chain_to_root(*seen.arrangement, one.node).back();
+  const LedgerStep step = chain_to_root(*seen.solution, one.node).back();
   const std::string side = x ? "wide" : "high", key = x ? "width" : "height";
   std::string why = "0 " + side + ": " + (x ? step.why_width : step.why_height);
   if (one.keys.kind == Kind::text && one.keys.text.empty()) return {why + ", and its text is empty", "give it a text"};
-  const Extent wished = seen.arrangement->wished(one.node);
+  const Extent wished = seen.solution->wished(one.node);
   if ((x ? wished.width : wished.height) > give)
     return {why + "; it asks for " + rounded(x ? wished.width : wished.height),
             "say min_" + key + ", or shrink 0, so that it keeps some room"};
@@ -120,9 +120,9 @@ bool is_put_outside(const Keys& keys) {
 
 void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   if (is_put_outside(one.keys)) return;
-  const Cut cut = seen.arrangement->cut(one.node), words = seen.arrangement->words_cut(one.node);
+  const FourSides cut = seen.solution->cut(one.node), words = seen.solution->words_cut(one.node);
   if (!cut.any() && !words.any()) return;
-  const Cut& sides = cut.any() ? cut : words;
+  const FourSides& sides = cut.any() ? cut : words;
   const double most = sides.most();
   // The least of all sizes is what is always so.
   sightings.see(
@@ -177,7 +177,7 @@ void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sighti
   if (one.keys.pin) return;
   for (const bool x : {true, false}) {
     if ((x ? one.keys.width : one.keys.height).way() != Sizing::Way::fill) continue;
-    const Extent wished = seen.arrangement->wished(one.node);
+    const Extent wished = seen.solution->wished(one.node);
     const double size = x ? one.box.width : one.box.height;
     if (size > (x ? wished.width : wished.height) + give) continue;
     const SeenNode* level = stopper(seen, seen.parent(one), x);
@@ -191,11 +191,11 @@ void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sighti
 
 void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   if (!one.keys.wrap || (one.keys.kind != Kind::row && one.keys.kind != Kind::column)) return;
-  const auto lines = seen.arrangement->laid_lines(one.node);
+  const auto lines = seen.solution->laid_lines(one.node);
   if (lines.size() < 2 || lines.back().size() != 1) return;
   const bool x = one.keys.kind == Kind::row;
   const auto size_of = [&](NodeId node) {
-    const Rect box = seen.arrangement->relative_box(node);
+    const Rect box = seen.solution->relative_box(node);
     return x ? box.width : box.height;
   };
   double largest = 0;
@@ -205,9 +205,8 @@ void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sighti
     for (const NodeId node : lines[i]) largest = std::max(largest, size_of(node));
   }
   const NodeId last = lines.back().front();
-  const Keys keys = seen.arrangement->tree().keys(last);
-  const double size = size_of(last),
-               asked = x ? seen.arrangement->wished(last).width : seen.arrangement->wished(last).height;
+  const Keys keys = seen.solution->tree().keys(last);
+  const double size = size_of(last), asked = x ? seen.solution->wished(last).width : seen.solution->wished(last).height;
   if (!has_company || !(grows(keys) || one.keys.alike) || size <= largest + give || size <= asked + give) return;
   sightings.see(
       Oddity::lone_last, last, x ? "width" : "height",

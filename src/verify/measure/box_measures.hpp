@@ -16,8 +16,8 @@ namespace fond_ladder {
     case Measure::right: return box.right();
     case Measure::top: return box.y;
     case Measure::bottom: return box.bottom();
-    case Measure::center_x: return box.x + box.width / 2;
-    case Measure::center_y: return box.y + box.height / 2;
+    case Measure::middle_x: return box.x + box.width / 2;
+    case Measure::middle_y: return box.y + box.height / 2;
     default: return {};
   }
 }

@@ -12,12 +12,12 @@ namespace {
 using detail::Index;
 
 /// A node's box from the root's corner; none without a place.
-std::optional<Rect> box_of(const Arrangement& arrangement, NodeId node) {
-  const detail::TreeStore& store = arrangement.tree().store();
+std::optional<Rect> box_of(const Solution& solution, NodeId node) {
+  const detail::TreeStore& store = solution.tree().store();
   const detail::Flat& flat = store.packed();
   const Index at = store.index_of(node);
   if (!detail::has_place(flat, at)) return {};
-  return detail::box_from_root(detail::view_of(arrangement.tree(), arrangement.passes()), at);
+  return detail::box_from_root(detail::view_of(solution.tree(), solution.passes()), at);
 }
 
 }  // namespace
@@ -31,14 +31,14 @@ Measuring::Measuring(const std::vector<Quantity>& quantities) : count_(quantitie
   }
 }
 
-Values Measuring::operator()(const Arrangement& arrangement) const {
+Values Measuring::operator()(const Solution& solution) const {
   Values values(count_);
   for (const OfNode& one : nodes_) {
-    const std::optional<Rect> box = box_of(arrangement, one.node);
+    const std::optional<Rect> box = box_of(solution, one.node);
     for (const Asked& asked : one.asked) {
       if (box) values[asked.place] = measure_of_box(*box, asked.measure);
       if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
-      values[asked.place] = value_of({one.node, asked.measure, {}}, arrangement);
+      values[asked.place] = value_of({one.node, asked.measure, {}}, solution);
     }
   }
   return values;

@@ -18,7 +18,7 @@ class Measuring {
   explicit Measuring(const std::vector<Quantity>& quantities);
 
   /// The values, in the order of the quantities; the same as value_of gives.
-  [[nodiscard]] Values operator()(const Arrangement& arrangement) const;
+  [[nodiscard]] Values operator()(const Solution& solution) const;
 
  private:
   struct Asked {

@@ -13,30 +13,30 @@ namespace fond_ladder {
 namespace {
 
 constexpr std::array<std::string_view, 19> measure_words{
-    "width",    "height",        "left",           "right",    "top",   "bottom", "center_x",
-    "center_y", "content_width", "content_height", "baseline", "lines", "line",   "columns",
+    "width",    "height",        "left",           "right",    "top",   "bottom", "middle_x",
+    "middle_y", "content_width", "content_height", "baseline", "lines", "line",   "columns",
     "rows",     "per_line",      "spare",          "cut",      "shown"};
 
-double per_line(NodeId node, const Arrangement& arrangement) {
-  if (!is_container(arrangement.tree().kind(node))) return 0;
+double per_line(NodeId node, const Solution& solution) {
+  if (!is_container(solution.tree().kind(node))) return 0;
   std::size_t most = 0;
-  for (const auto& line : arrangement.laid_lines(node)) most = std::max(most, line.size());
+  for (const auto& line : solution.laid_lines(node)) most = std::max(most, line.size());
   return static_cast<double>(most);
 }
 
 /// What is left along a row or column, of several lines in the fullest; in a grid beside its columns.
-double spare(NodeId node, const Arrangement& arrangement) {
-  const Tree& tree = arrangement.tree();
+double spare(NodeId node, const Solution& solution) {
+  const Tree& tree = solution.tree();
   const Kind kind = tree.kind(node);
   if (kind == Kind::grid) {
-    const auto columns = arrangement.tracks(node).columns;
-    double rest = arrangement.room_in(node).width;
+    const auto columns = solution.tracks(node).columns;
+    double rest = solution.room_in(node).width;
     for (const auto& column : columns) rest -= column.size;
-    return columns.empty() ? rest : rest - arrangement.gap(node).width * static_cast<double>(columns.size() - 1);
+    return columns.empty() ? rest : rest - solution.gap(node).width * static_cast<double>(columns.size() - 1);
   }
   if (kind != Kind::row && kind != Kind::column) return 0;
-  const auto lines = detail::line_accounts(detail::view_of(tree, arrangement.passes()), tree.store().index_of(node));
-  const Extent room = arrangement.room_in(node);
+  const auto lines = detail::line_accounts(detail::view_of(tree, solution.passes()), tree.store().index_of(node));
+  const Extent room = solution.room_in(node);
   double least = kind == Kind::row ? room.width : room.height;
   for (const auto& line : lines) least = std::min(least, line.spare());
   return least;
@@ -44,14 +44,14 @@ double spare(NodeId node, const Arrangement& arrangement) {
 
 /// Not of zero size, not wholly cut off by an ancestor that does not scroll that way, and not wholly behind one node
 /// that is painted later.
-bool is_shown(NodeId node, const Arrangement& arrangement) {
-  if (!arrangement.is_placed(node)) return false;
-  const Rect box = arrangement.painted_box(node);
+bool is_shown(NodeId node, const Solution& solution) {
+  if (!solution.is_placed(node)) return false;
+  const Rect box = solution.painted_box(node);
   if (box.width <= 0 || box.height <= 0) return false;
-  const Tree& tree = arrangement.tree();
+  const Tree& tree = solution.tree();
   Rect seen = box;
   for (NodeId above = tree.parent(node); above; above = tree.parent(above)) {
-    const Rect view = arrangement.painted_box(above);
+    const Rect view = solution.painted_box(above);
     const Scroll scroll = tree.keys(above).scroll;
     if (scrolls_x(scroll)) seen.x = view.x, seen.width = view.width;  // it can be scrolled into view
     if (scrolls_y(scroll)) seen.y = view.y, seen.height = view.height;
@@ -59,7 +59,7 @@ bool is_shown(NodeId node, const Arrangement& arrangement) {
     if (seen.y >= view.bottom() || seen.bottom() <= view.y) return false;
   }
   bool later = false;
-  for (const auto& painted : arrangement.painted()) {
+  for (const auto& painted : solution.painted()) {
     if (painted.node == node) later = true;
     if (!later || painted.node == node) continue;
     bool is_inner = false;
@@ -72,23 +72,23 @@ bool is_shown(NodeId node, const Arrangement& arrangement) {
   return true;
 }
 
-double measure(Measure what, NodeId node, const Arrangement& arrangement) {
-  if (what == Measure::width) return arrangement.relative_box(node).width;
-  if (what == Measure::height) return arrangement.relative_box(node).height;
-  if (const auto of_box = measure_of_box(arrangement.box(node), what)) return *of_box;
+double measure(Measure what, NodeId node, const Solution& solution) {
+  if (what == Measure::width) return solution.relative_box(node).width;
+  if (what == Measure::height) return solution.relative_box(node).height;
+  if (const auto of_box = measure_of_box(solution.box(node), what)) return *of_box;
   switch (what) {
-    case Measure::content_width: return arrangement.content_size(node).width;
-    case Measure::content_height: return arrangement.content_size(node).height;
-    case Measure::baseline: return arrangement.baseline(node);
-    case Measure::lines: return arrangement.lines(node);
-    case Measure::line: return arrangement.line(node) + 1;
-    case Measure::columns: return static_cast<double>(arrangement.tracks(node).columns.size());
-    case Measure::rows: return static_cast<double>(arrangement.tracks(node).rows.size());
-    case Measure::per_line: return per_line(node, arrangement);
-    case Measure::spare: return spare(node, arrangement);
-    case Measure::cut: return std::max(arrangement.cut(node).most(), arrangement.words_cut(node).most());
-    case Measure::shown: return is_shown(node, arrangement) ? 1 : 0;
-    case Measure::most_cut: return arrangement.most_cut(node);
+    case Measure::content_width: return solution.content_size(node).width;
+    case Measure::content_height: return solution.content_size(node).height;
+    case Measure::baseline: return solution.baseline(node);
+    case Measure::lines: return solution.lines(node);
+    case Measure::line: return solution.line(node) + 1;
+    case Measure::columns: return static_cast<double>(solution.tracks(node).columns.size());
+    case Measure::rows: return static_cast<double>(solution.tracks(node).rows.size());
+    case Measure::per_line: return per_line(node, solution);
+    case Measure::spare: return spare(node, solution);
+    case Measure::cut: return std::max(solution.cut(node).most(), solution.words_cut(node).most());
+    case Measure::shown: return is_shown(node, solution) ? 1 : 0;
+    case Measure::most_cut: return solution.most_cut(node);
     default: return 0;  // those of the box are answered above
   }
 }
@@ -170,10 +170,10 @@ std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text) 
   return all;
 }
 
-std::optional<double> value_of(const Quantity& quantity, const Arrangement& arrangement) {
-  if (quantity.measure == Measure::shown) return measure(quantity.measure, quantity.node, arrangement);
-  if (!arrangement.is_placed(quantity.node)) return {};
-  return measure(quantity.measure, quantity.node, arrangement);
+std::optional<double> value_of(const Quantity& quantity, const Solution& solution) {
+  if (quantity.measure == Measure::shown) return measure(quantity.measure, quantity.node, solution);
+  if (!solution.is_placed(quantity.node)) return {};
+  return measure(quantity.measure, quantity.node, solution);
 }
 
 }  // namespace fond_ladder

@@ -26,6 +26,12 @@ struct Case {
 
 const Case cases[] = {
     {R"({"kind":"row"})", "none"},
+    {R"({"kind":"row","border_counts":false})",
+     "1:34: error: unknown key \"border_counts\"; the nearest one is \"border_at\" (at /root/border_counts)"},
+    {R"({"kind":"row","overlap":"earlier"})",
+     "1:34: error: unknown key \"overlap\"; the nearest one is \"paint_order\" (at /root/overlap)"},
+    {R"({"kind":"row","pin":{"center_x":1}})",
+     "1:41: error: unknown key \"center_x\"; the nearest one is \"middle_x\" (at /root/pin/center_x)"},
     {R"({"kind":"row","gapp":1})", "1:34: error: unknown key \"gapp\"; the nearest one is \"gap\" (at /root/gapp)"},
     {R"({"kind":"row","width":"3px"})",
      "1:42: error: \"width\" must be a number (pixels), \"2.5em\" or \"40%\", \"content\" or \"fill\" (at "
@@ -159,7 +165,7 @@ TEST(SceneReader, CountsWhatItDoesNotList) {
 TEST(SceneReader, ReadsEveryFormOfAValue) {
   const Scene scene = testing::scene_from(
       "em=10 direction=rtl row:r width=\"2.5em\" height=40% gap={\"x\":\"50%\",\"y\":2} order=last basis=content "
-      "margin={\"left\":\"auto\",\"y\":3} self={\"x\":\"end\"} pin={\"center_x\":-4} scroll=both size=20 max_lines=2");
+      "margin={\"left\":\"auto\",\"y\":3} self={\"x\":\"end\"} pin={\"middle_x\":-4} scroll=both size=20 max_lines=2");
   const Keys keys = scene.tree.keys(scene.tree.root());
   EXPECT_EQ(keys.width, Sizing(em(2.5)));
   EXPECT_EQ(keys.height, Sizing(percent(40)));
@@ -169,7 +175,7 @@ TEST(SceneReader, ReadsEveryFormOfAValue) {
   EXPECT_TRUE(keys.margin.on(Side::left, true).is_automatic());
   EXPECT_EQ(keys.margin.on(Side::top, true).length().amount(), 3);
   EXPECT_EQ(keys.self.x, Across::end);
-  EXPECT_EQ(keys.pin->center_x->amount(), -4);
+  EXPECT_EQ(keys.pin->middle_x->amount(), -4);
   EXPECT_EQ(keys.scroll, Scroll::both);
   EXPECT_EQ(*keys.size, 20);
   EXPECT_EQ(*keys.max_lines, 2);

@@ -22,11 +22,11 @@ void add_forms(Scene& scene, testing::RandomScenes& random) {
   for (const NodeId node : scene.tree.nodes()) {
     if (!random.chance(20)) continue;
     const Keys other = random.keys(!is_container(scene.tree.kind(node)));
-    scene.whens.push_back({node, random.chance(50) ? "low" : "dim", [other](Keys& keys) {
-                             keys.margin = other.margin;
-                             keys.hidden = other.hidden;
-                             keys.width = other.width;
-                           }});
+    testing::add_form(scene, node, random.chance(50) ? "low" : "dim", [other](Keys& keys) {
+      keys.margin = other.margin;
+      keys.hidden = other.hidden;
+      keys.width = other.width;
+    });
   }
 }
 
@@ -67,11 +67,12 @@ TEST(SceneWriter, ReadingWhatWasWrittenGivesTheSameScene) {
 
 TEST(SceneWriter, WritesShortScenes) {
   const Scene scene = column("page").padding(8).holds(
-      row("bar").gap(Gap(4, percent(10))).when("low", [](Keys& keys) { keys.kind = Kind::column, keys.weight = {}; }),
+      row("bar").gap(Gap(4, percent(10))).when("low", column().with([](Keys& keys) { keys.along = Along::end; })),
       grid("map").columns(3).rows({Track(10, fr(1)), Track(content)}).holds(box("tag[0]"), box("tag[1]")),
       text("line", "a \"b\"").margin(Edges(2).set(Side::left, automatic)));
   Scene whole = scene;
   whole.title = "A page";
+  whole.whens[0].change.say("weight", Keys());
   whole.ranges = {{"low", {}, 300}};
   whole.wordings = {{"long", {{scene.tree.at("line"), "longer"}}, Direction::rtl}};
   whole.ladder = {{100, 200}, Span(300), {{"phone", {390, 844}}}};
@@ -83,7 +84,7 @@ TEST(SceneWriter, WritesShortScenes) {
   "wordings": { "long": { "direction": "rtl", "texts": { "page/line": "longer" } } },
   "root": { "kind": "column", "name": "page", "padding": 8, "children": [
     { "kind": "row", "name": "bar", "gap": { "x": 4, "y": "10%" },
-      "when": { "low": { "kind": "column", "weight": null } } },
+      "when": { "low": { "kind": "column", "along": "end", "weight": null } } },
     { "kind": "grid", "name": "map", "columns": 3,
       "rows": [{ "min": 10, "max": "1fr" }, "content"],
       "children": [{ "kind": "box", "name": "tag", "copies": 2 }] },

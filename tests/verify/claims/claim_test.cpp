@@ -23,7 +23,7 @@ Scene the_scene() {
       "width=2 height=2 ]");
   scene.ranges = {{"low", {}, 100}, {"never", 5000}};
   scene.modes = {"dim"};
-  scene.whens.push_back({scene.tree.at("c"), "low", [](Keys& keys) { keys.hidden = true; }});
+  testing::add_form(scene, scene.tree.at("c"), "low", [](Keys& keys) { keys.hidden = true; });
   scene.ladder = {{50, 120}, Span(20), {}};
   return scene;
 }
@@ -145,7 +145,7 @@ std::string failing_in(const Breakable& one, const Range& range) {
       "width=10 height=5 ]");
   scene.ranges = {range, {"low", {}, 60}, {"never", 5000}};
   scene.ranges[0].name = "broken";
-  scene.whens.push_back({scene.tree.at("a"), "broken", one.breaks});
+  testing::add_form(scene, scene.tree.at("a"), "broken", one.breaks);
   scene.ladder = {{50, 90}, Span(20), {}};
   std::string text;
   const CheckedClaim checked = check(scene, {one.claim})[0];
@@ -258,6 +258,7 @@ TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
     const char *claim, *fault;
   } cases[] = {
       {"a.widht = 3", "1: \"widht\" is no measure; the nearest one is \"width\""},
+      {"a.center_y = 3", "1: \"center_y\" is no measure; the nearest one is \"middle_y\""},
       {"aa.width = 3", "1: \"aa\" names no node; the nearest name is \"a\""},
       {"B.Width = 3", "1: \"Width\" is no measure; the nearest one is \"width\""},
       {"LOW or a.width = 3",

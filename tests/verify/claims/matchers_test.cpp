@@ -15,7 +15,7 @@ Scene the_scene() {
   scene.title = "Beds";
   scene.ladder = {{200, 400}, Span(20), {}};
   scene.modes = {"wide"};
-  scene.whens.push_back({scene.tree.at("a"), "wide", [](Keys& keys) { keys.weight = 2; }});
+  testing::add_form(scene, scene.tree.at("a"), "wide", [](Keys& keys) { keys.weight = 2; });
   return scene;
 }
 

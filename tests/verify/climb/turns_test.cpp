@@ -209,11 +209,11 @@ TEST(Turns, AreFoundAtTheRightPlaceWithTheRightCause) {
 TEST(Turns, RangesEndAndBeginAtTheirBounds) {
   Scene scene = testing::scene_from("row:r [ box:a width=50 shrink=0 box:b weight=1 ]");
   scene.ranges = {{"narrow", {}, 200.5}, {"wide", 300}};
-  const auto when = [&](const char* node, const char* name, auto change) {
-    scene.whens.push_back({scene.tree.at(node), name, change});
-  };
-  when("a", "narrow", [](Keys& keys) { keys.hidden = true; });
-  when("r", "wide", [](Keys& keys) { keys.kind = Kind::column; });
+  Keys hidden, upright;
+  hidden.hidden = true;
+  upright.kind = Kind::column;
+  scene.whens = {{scene.tree.at("a"), "narrow", Changes(Keys(), hidden)},
+                 {scene.tree.at("r"), "wide", Changes(Keys(), upright)}};
   EXPECT_EQ(turns_text(climb(scene, Ladder{{100, 400}, Span(100), {}}, {"a.width", "b.width"})),
             "at 200.5: a.width jumps from hidden to 50: `narrow` ends\n"
             "at 200.5: b.width jumps from 200.5 to 150.5: `narrow` ends\n"

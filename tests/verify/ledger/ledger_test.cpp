@@ -18,8 +18,8 @@ namespace {
 
 Ledger account_of(const std::string& shorthand, const std::string& at, const std::string& node) {
   const Scene scene = testing::scene_from(shorthand);
-  const Arrangement arrangement = solve(scene, testing::rung_from(at));
-  return ledger(arrangement, scene.tree.at(node));
+  const Solution solution = solve(scene, testing::rung_from(at));
+  return ledger(solution, scene.tree.at(node));
 }
 
 /// `name base>size why` of each child, a line each.
@@ -119,9 +119,9 @@ TEST(Ledger, OfEveryContainerOfRandomTreesAddsUp) {
   for (int i = 0; i < 400; ++i) {
     const Tree tree = random.tree(2 + static_cast<std::size_t>(random.below(60)));
     Solver solver;
-    const Arrangement arrangement = solver.solve(tree, random.rung());
-    for (const auto& placed : arrangement.boxes()) {
-      const Ledger account = ledger(arrangement, placed.node);
+    const Solution solution = solver.solve(tree, random.rung());
+    for (const auto& placed : solution.boxes()) {
+      const Ledger account = ledger(solution, placed.node);
       lines += account.lines.size();
       const double scale = 1 + std::abs(placed.box.width) + std::abs(placed.box.height);
       ASSERT_LE(account.off, 1e-9 * scale) << i << " " << account.path << "\n" << account;

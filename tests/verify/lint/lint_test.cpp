@@ -102,8 +102,8 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        nullptr},
       {"stack:r [ box:a width=20 height=20 box:b width=30 height=20 ]", "a behind 200..300",
        "stack:r [ box:a width=20 height=20 box:b width=30 height=19 ]"},
-      {"stack:r overlap=earlier [ box:a width=30 height=30 row:m [ box:b width=30 height=20 ] ]", "m behind 200..300",
-       "stack:r [ box:a width=31 height=30 row:m [ box:b width=30 height=20 ] ]"},
+      {"stack:r paint_order=backward [ box:a width=30 height=30 row:m [ box:b width=30 height=20 ] ]",
+       "m behind 200..300", "stack:r [ box:a width=31 height=30 row:m [ box:b width=30 height=20 ] ]"},
       {"grid:r columns=2 [ box:a height=9 cell=[0,0] box:b height=8 cell=[0,0] ]", "b siblings overlap 200..300",
        "grid:r columns=2 [ box:a height=9 cell=[0,0] box:b height=8 cell=[1,0] ]"},
       {"row:r [ box:a width=50 height=9 box:b width=50 height=8 ]", "",
@@ -146,7 +146,7 @@ TEST(Lint, RangesThatNoSizeReachesAndSettingsThatSleepInSome) {
   scene.ranges = {{"small", {}, 250}, {"never", {}, 100}};
   EXPECT_EQ(findings_in(scene), "never.ranges not reached 200..300");
   scene.ranges.pop_back();
-  scene.whens.push_back({scene.tree.root(), "small", [](Keys& keys) { keys.kind = Kind::stack; }});
+  testing::add_form(scene, scene.tree.root(), "small", [](Keys& keys) { keys.kind = Kind::stack; });
   EXPECT_EQ(findings_in(scene), "(r.wrap asleep 200..249); (a.shrink asleep 200..249)");
 }
 
@@ -188,11 +188,11 @@ TEST(Lint, SeveralVariantsAreToldTogether) {
       "box:b width=30 height=30 shrink=0 touch=true ]");
   scene.ladder = {{90, 120}, Span(40), {}};
   scene.modes = {"shut", "calm"};
-  scene.whens.push_back({scene.tree.at("a"), "shut", [](Keys& keys) {
-                           keys.weight.reset();
-                           keys.width = 10;
-                         }});
-  scene.whens.push_back({scene.tree.at("b"), "shut", [](Keys& keys) { keys.width = 10; }});
+  testing::add_form(scene, scene.tree.at("a"), "shut", [](Keys& keys) {
+    keys.weight.reset();
+    keys.width = 10;
+  });
+  testing::add_form(scene, scene.tree.at("b"), "shut", [](Keys& keys) { keys.width = 10; });
   const auto told = [&](const std::vector<std::vector<std::string>>& choices) {
     std::vector<Variant> variants;
     for (const auto& modes : choices) variants.push_back(variant_of(scene, "", modes));

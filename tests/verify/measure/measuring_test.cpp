@@ -23,11 +23,11 @@ std::vector<Quantity> every_quantity(const Tree& tree) {
 }
 
 /// What sticks out of a text, told from its lines alone.
-double words_out(const Arrangement& arrangement, NodeId text) {
-  const Rect box = arrangement.relative_box(text);
-  const Thickness border = arrangement.border(text);
+double words_out(const Solution& solution, NodeId text) {
+  const Rect box = solution.relative_box(text);
+  const FourSides border = solution.border(text);
   double out = 0, bottom = 0;
-  for (const Arrangement::Words& line : arrangement.words(text)) {
+  for (const Solution::Words& line : solution.words(text)) {
     out = std::max({out, border.left - line.box.x, line.box.right() - (box.width - border.right)});
     bottom = line.box.bottom();
   }
@@ -39,11 +39,11 @@ TEST(Measuring, ManyAtOnceAreTheSameAsOneAtATime) {
   for (int i = 0; i < 50; ++i) {
     const Scene scene(random.tree(25));
     const std::vector<Quantity> all = every_quantity(scene.tree);
-    const Arrangement arrangement = solve(scene, {40.0 + 13 * i, 200.0});
-    const Values values = Measuring(all)(arrangement);
+    const Solution solution = solve(scene, {40.0 + 13 * i, 200.0});
+    const Values values = Measuring(all)(solution);
     ASSERT_EQ(values.size(), all.size());
     for (std::size_t q = 0; q < all.size(); ++q)
-      EXPECT_EQ(values[q], value_of(all[q], arrangement))
+      EXPECT_EQ(values[q], value_of(all[q], solution))
           << scene.tree.path(all[q].node) << " " << static_cast<int>(all[q].measure);
   }
 }
@@ -53,17 +53,17 @@ TEST(Measuring, TheMostCutOfAPartIsTheLargestCutInIt) {
   int cut_somewhere = 0;
   for (int i = 0; i < 50; ++i) {
     const Scene scene(random.tree(25));
-    const Arrangement arrangement = solve(scene, {40.0 + 13 * i, 150.0});
+    const Solution solution = solve(scene, {40.0 + 13 * i, 150.0});
     for (const NodeId part : scene.tree.nodes()) {
       double most = 0;
       std::vector<NodeId> open{part};
       while (!open.empty()) {
         const NodeId node = open.back();
         open.pop_back();
-        most = std::max(most, value_of({node, Measure::cut, ""}, arrangement).value_or(0));
+        most = std::max(most, value_of({node, Measure::cut, ""}, solution).value_or(0));
         for (const NodeId child : scene.tree.children(node)) open.push_back(child);
       }
-      EXPECT_EQ(arrangement.most_cut(part), arrangement.is_placed(part) ? most : 0) << scene.tree.path(part);
+      EXPECT_EQ(solution.most_cut(part), solution.is_placed(part) ? most : 0) << scene.tree.path(part);
       cut_somewhere += most > 0 ? 1 : 0;
     }
   }
@@ -79,9 +79,9 @@ TEST(Measuring, WordsThatSurelyFitDoFit) {
          {"", "width=40", "width=130", "height=20", "height=70 width=60", "padding=9 width=90", "border=3 height=30"}) {
       const Scene scene = testing::scene_from("stack:s [ text:t " + std::string(text) + " " + size + " ]");
       for (const double width : {30.0, 80.0, 400.0}) {
-        const Arrangement arrangement = solve(scene, {width, 100.0});
+        const Solution solution = solve(scene, {width, 100.0});
         const NodeId node = scene.tree.at("t");
-        const double out = words_out(arrangement, node), told = arrangement.words_cut(node).most();
+        const double out = words_out(solution, node), told = solution.words_cut(node).most();
         EXPECT_NEAR(told, out > 1e-3 ? out : 0, 1e-9) << text << " " << size << " " << width;
         ++(told > 0 ? cut : whole);
       }

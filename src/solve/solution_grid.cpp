@@ -27,7 +27,7 @@ class TrackTeller {
  public:
   TrackTeller(const View& view, const Tree& tree, Index grid) : view_(view), tree_(tree), grid_(grid) {}
 
-  std::vector<Arrangement::TrackBox> tell(double corner) {
+  std::vector<Solution::TrackBox> tell(double corner) {
     std::vector<Index> listed;
     const detail::Flow flow = view_.flow(grid_, listed);
     const double inner = view_.inner_size(grid_, axis);
@@ -76,12 +76,12 @@ class TrackTeller {
   Index grid_;
   double gap_ = 0;
   detail::GridScratch scratch_;
-  std::vector<Arrangement::TrackBox> told_;
+  std::vector<Solution::TrackBox> told_;
 };
 
 }  // namespace
 
-Arrangement::GridTracks Arrangement::tracks(NodeId grid) const {
+Solution::GridTracks Solution::tracks(NodeId grid) const {
   if (!is_placed(grid) || tree_->kind(grid) != Kind::grid) return {};
   const View view = detail::view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(grid);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 #include <gtest/gtest.h>
 
@@ -15,12 +15,12 @@ namespace {
 using testing::scene_from;
 using testing::short_number;
 
-Arrangement at(const char* scene, const char* size) {
+Solution at(const char* scene, const char* size) {
   return solve(scene_from(scene), testing::rung_from(size));
 }
 
 /// `top right bottom left`.
-std::string text_of(const Cut& cut) {
+std::string text_of(const FourSides& cut) {
   return short_number(cut.top) + " " + short_number(cut.right) + " " + short_number(cut.bottom) + " " +
          short_number(cut.left);
 }
@@ -29,13 +29,13 @@ std::string text_of(const Extent& size) {
   return short_number(size.width) + "x" + short_number(size.height);
 }
 
-std::string names(const Arrangement& arrangement, const std::vector<NodeId>& nodes) {
+std::string names(const Solution& solution, const std::vector<NodeId>& nodes) {
   std::string text;
-  for (const NodeId node : nodes) text += (text.empty() ? "" : " ") + arrangement.tree().step(node);
+  for (const NodeId node : nodes) text += (text.empty() ? "" : " ") + solution.tree().step(node);
   return text;
 }
 
-TEST(Arrangement, ToldByTheSketchOfTheLibrary) {
+TEST(Solution, ToldByTheSketchOfTheLibrary) {
   const Scene console = column("console").gap(12).padding(16).holds(
       row("bar")
           .height(48)
@@ -43,7 +43,7 @@ TEST(Arrangement, ToldByTheSketchOfTheLibrary) {
           .across(Across::center)
           .holds(text("title", "North house"), box("alarm").width(96).height(32).margin_left(automatic)),
       row("body").gap(16).weight(1).holds(box("beds").width(240).shrink(0), box("map").min_width(320).weight(1)));
-  const Arrangement at_desk = solve(console, {1280, 800});
+  const Solution at_desk = solve(console, {1280, 800});
   EXPECT_EQ(at_desk["body/map"].width, 992);
   EXPECT_THROW(static_cast<void>(at_desk["mpa"]), BadPath);
   EXPECT_THROW(static_cast<void>(solve(console, {std::nan(""), 5})), BadValue);
@@ -51,8 +51,8 @@ TEST(Arrangement, ToldByTheSketchOfTheLibrary) {
   EXPECT_THROW(Scene(box().grow(-1)), BadValue);
 }
 
-TEST(Arrangement, OutlivesItsScene) {
-  const Arrangement kept = [] { return solve(scene_from("row:r [ box:a weight=1 ]"), {50, 5}); }();
+TEST(Solution, OutlivesItsScene) {
+  const Solution kept = [] { return solve(scene_from("row:r [ box:a weight=1 ]"), {50, 5}); }();
   EXPECT_EQ(kept["a"].width, 50);
 }
 
@@ -62,7 +62,7 @@ struct CutCase {
   const char* cut;  // of node a
 };
 
-TEST(Arrangement, TellsWhatSticksOutOfThePaddingBox) {
+TEST(Solution, TellsWhatSticksOutOfThePaddingBox) {
   const CutCase cases[] = {
       {"row:r [ box:a width=120 height=60 shrink=0 ]", "100x50", "0 20 10 0"},
       {"row:r padding=10 [ box:a width=85 height=5 shrink=0 ]", "100x50", "0 0 0 0"},  // into the padding is not cut
@@ -74,12 +74,12 @@ TEST(Arrangement, TellsWhatSticksOutOfThePaddingBox) {
       {"row:r [ box:a width=100.0000001 height=5 shrink=0 ]", "100x50", "0 0 0 0"},  // rounding is no cut
   };
   for (const CutCase& one : cases) {
-    const Arrangement arrangement = at(one.scene, one.size);
-    EXPECT_EQ(text_of(arrangement.cut(arrangement.tree().at("a"))), one.cut) << one.scene;
+    const Solution solution = at(one.scene, one.size);
+    EXPECT_EQ(text_of(solution.cut(solution.tree().at("a"))), one.cut) << one.scene;
   }
 }
 
-TEST(Arrangement, TellsWhichWordsAndLinesATextLoses) {
+TEST(Solution, TellsWhichWordsAndLinesATextLoses) {
   const CutCase cases[] = {
       {"row:r [ text:a text=\"Fern\" width=20 ]", "100x50", "0 18.4 0 0"},
       {"row:r [ text:a text=\"Fern\" width=20 words_at=center ]", "100x50", "0 9.2 0 9.2"},
@@ -91,12 +91,12 @@ TEST(Arrangement, TellsWhichWordsAndLinesATextLoses) {
   for (const CutCase& one : cases) {
     std::string scene = one.scene;
     for (std::size_t i = scene.find('\n'); i != std::string::npos; i = scene.find('\n')) scene.replace(i, 1, "\\n");
-    const Arrangement arrangement = at(scene.c_str(), one.size);
-    EXPECT_EQ(text_of(arrangement.words_cut(arrangement.tree().at("a"))), one.cut) << one.scene;
+    const Solution solution = at(scene.c_str(), one.size);
+    EXPECT_EQ(text_of(solution.words_cut(solution.tree().at("a"))), one.cut) << one.scene;
   }
 }
 
-TEST(Arrangement, TellsContentSizesAndScrollRanges) {
+TEST(Solution, TellsContentSizesAndScrollRanges) {
   struct Case {
     const char* scene;
     const char* content;
@@ -111,15 +111,15 @@ TEST(Arrangement, TellsContentSizesAndScrollRanges) {
       {"row:r border=5 padding=2 scroll=both [ ]", "90x40", "0x0"},
   };
   for (const Case& one : cases) {
-    const Arrangement arrangement = at(one.scene, "100x50");
-    const NodeId root = arrangement.tree().root();
-    EXPECT_EQ(text_of(arrangement.content_size(root)), one.content) << one.scene;
-    EXPECT_EQ(text_of(arrangement.scroll_range(root)), one.range) << one.scene;
+    const Solution solution = at(one.scene, "100x50");
+    const NodeId root = solution.tree().root();
+    EXPECT_EQ(text_of(solution.content_size(root)), one.content) << one.scene;
+    EXPECT_EQ(text_of(solution.scroll_range(root)), one.range) << one.scene;
   }
 }
 
-TEST(Arrangement, TellsLinesBaselinesAndWishes) {
-  const Arrangement lines =
+TEST(Solution, TellsLinesBaselinesAndWishes) {
+  const Solution lines =
       at("row:r wrap=true [ box:a width=60 box:b width=60 text:t text=\"one two\" width=30 ]", "100x90");
   const Tree& tree = lines.tree();
   EXPECT_EQ(lines.lines(tree.root()), 2);
@@ -128,63 +128,63 @@ TEST(Arrangement, TellsLinesBaselinesAndWishes) {
   EXPECT_EQ(lines.lines(tree.at("t")), 2);
   EXPECT_DOUBLE_EQ(lines.baseline(tree.at("t")), lines["t"].y + 15.2);
 
-  const Arrangement wishes =
+  const Solution wishes =
       at("row:r [ text:a text=\"one two\" weight=1 box:b width=50% min_width=70 box:c width=80 ]", "100x90");
   EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("a"))), "67.2x40");
   EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("b"))), "70x0");
   EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("c"))), "80x0");
 }
 
-TEST(Arrangement, HiddenNodesAndChildrenOfLeavesHaveNoPlace) {
-  const Arrangement arrangement = at("row:r [ row:h hidden=true [ box:i width=5 ] box:b [ box:j width=5 ] ]", "100x50");
-  const Tree& tree = arrangement.tree();
+TEST(Solution, HiddenNodesAndChildrenOfLeavesHaveNoPlace) {
+  const Solution solution = at("row:r [ row:h hidden=true [ box:i width=5 ] box:b [ box:j width=5 ] ]", "100x50");
+  const Tree& tree = solution.tree();
   for (const char* name : {"h", "i", "j"}) {
-    EXPECT_FALSE(arrangement.is_placed(tree.at(name))) << name;
-    EXPECT_EQ(arrangement[name], Rect{}) << name;
+    EXPECT_FALSE(solution.is_placed(tree.at(name))) << name;
+    EXPECT_EQ(solution[name], Rect{}) << name;
   }
-  EXPECT_EQ(arrangement.boxes().size(), 2U);
+  EXPECT_EQ(solution.boxes().size(), 2U);
 }
 
-TEST(Arrangement, PaintsInTheOrderOfTheFileWhateverTheOrderOfLaying) {
-  const Arrangement later = at("row:r gap=-5 [ box:a width=10 height=9 order=last box:b width=10 height=9 ]", "100x50");
+TEST(Solution, PaintsInTheOrderOfTheFileWhateverTheOrderOfLaying) {
+  const Solution later = at("row:r gap=-5 [ box:a width=10 height=9 order=last box:b width=10 height=9 ]", "100x50");
   EXPECT_EQ(names(later, later.laid_order(later.tree().root())), "b a");
   std::vector<NodeId> painted;
   for (const auto& one : later.painted()) painted.push_back(one.node);
   EXPECT_EQ(names(later, painted), "r a b");
   EXPECT_EQ(names(later, later.under(7, 5)), "b a r");
-  const Arrangement earlier =
-      at("row:r overlap=earlier gap=-5 [ box:a width=10 height=9 box:b width=10 height=9 ]", "100x50");
+  const Solution earlier =
+      at("row:r paint_order=backward gap=-5 [ box:a width=10 height=9 box:b width=10 height=9 ]", "100x50");
   EXPECT_EQ(names(earlier, earlier.under(7, 5)), "a b r");
   EXPECT_EQ(names(earlier, earlier.under(100, 5)), "");  // right and bottom edges are outside
 }
 
-TEST(Arrangement, ScaleIsPaintedAboutTheCentre) {
-  const Arrangement arrangement =
+TEST(Solution, ScaleIsPaintedAboutTheCentre) {
+  const Solution solution =
       at("row:r padding=20 [ row:a width=20 height=20 scale=2 [ box:i width=10 height=10 ] ]", "100x60");
-  const Tree& tree = arrangement.tree();
-  EXPECT_EQ(arrangement["a"], (Rect{20, 20, 20, 20}));
-  EXPECT_EQ(arrangement.painted_box(tree.at("a")), (Rect{10, 10, 40, 40}));
-  EXPECT_EQ(arrangement.painted_box(tree.at("i")), (Rect{10, 10, 20, 20}));
-  for (const auto& one : arrangement.painted()) {
-    EXPECT_EQ(one.box, arrangement.painted_box(one.node)) << tree.path(one.node);
+  const Tree& tree = solution.tree();
+  EXPECT_EQ(solution["a"], (Rect{20, 20, 20, 20}));
+  EXPECT_EQ(solution.painted_box(tree.at("a")), (Rect{10, 10, 40, 40}));
+  EXPECT_EQ(solution.painted_box(tree.at("i")), (Rect{10, 10, 20, 20}));
+  for (const auto& one : solution.painted()) {
+    EXPECT_EQ(one.box, solution.painted_box(one.node)) << tree.path(one.node);
     EXPECT_EQ(one.scale, one.depth == 0 ? 1 : 2);
   }
-  EXPECT_EQ(names(arrangement, arrangement.under(12, 12)), "i a r");
+  EXPECT_EQ(names(solution, solution.under(12, 12)), "i a r");
 }
 
-TEST(Arrangement, WhatIsScrolledAwayIsNotUnderAPoint) {
-  const Arrangement arrangement = at("row:r [ row:s scroll=x width=40 [ box:a width=90 height=9 ] ]", "100x50");
-  EXPECT_EQ(names(arrangement, arrangement.under(30, 5)), "a s r");
-  EXPECT_EQ(names(arrangement, arrangement.under(60, 5)), "r");
+TEST(Solution, WhatIsScrolledAwayIsNotUnderAPoint) {
+  const Solution solution = at("row:r [ row:s scroll=x width=40 [ box:a width=90 height=9 ] ]", "100x50");
+  EXPECT_EQ(names(solution, solution.under(30, 5)), "a s r");
+  EXPECT_EQ(names(solution, solution.under(60, 5)), "r");
 }
 
-TEST(Arrangement, SnappingLosesNoPixel) {
+TEST(Solution, SnappingLosesNoPixel) {
   const Scene scene =
       scene_from("row:r [ box:a weight=1 box:b weight=1 box:c weight=1 box:d weight=1 box:e weight=1 ]");
   for (const double density : {1.0, 1.5, 2.0, 3.0}) {
     for (double width = 0; width < 60; width += 0.37) {
-      const Arrangement arrangement = solve(scene, {width, 10.0});
-      const auto boxes = arrangement.snapped(density);
+      const Solution solution = solve(scene, {width, 10.0});
+      const auto boxes = solution.snapped(density);
       double sum = 0, edge = 0;
       for (std::size_t i = 1; i < boxes.size(); ++i) {
         ASSERT_NEAR(boxes[i].box.x, edge, 1e-9);
@@ -198,8 +198,8 @@ TEST(Arrangement, SnappingLosesNoPixel) {
   EXPECT_THROW(static_cast<void>(solve(scene, {5, 5}).snapped(0)), BadValue);
 }
 
-TEST(Arrangement, NotesWhatWasOdd) {
-  struct Odd : Measured {
+TEST(Solution, NotesWhatWasOdd) {
+  struct Odd : OwnContent {
     Widths widths() const override { return {std::nan(""), -1}; }
     Heights height_for(double) const override { return {INFINITY, 3}; }
   };
@@ -209,19 +209,19 @@ TEST(Arrangement, NotesWhatWasOdd) {
   tree.restyle(tree.root(), keys);
   keys.kind = Kind::box;
   const NodeId node = tree.append(tree.root(), keys);
-  tree.measure_with(node, std::make_shared<Odd>());
+  tree.content_from(node, std::make_shared<Odd>());
   Solver solver;
-  const Arrangement arrangement = solver.solve(tree, {std::nan(""), 5e9});
-  EXPECT_EQ(arrangement.notes().size(), 3U);
-  EXPECT_EQ(arrangement.box(node).width, 0);
-  EXPECT_EQ(arrangement.container().height, 1e9);
-  EXPECT_EQ(text_of(arrangement.content_size(node)), "0x0");
-  tree.measure_with(node, nullptr);
+  const Solution solution = solver.solve(tree, {std::nan(""), 5e9});
+  EXPECT_EQ(solution.notes().size(), 3U);
+  EXPECT_EQ(solution.box(node).width, 0);
+  EXPECT_EQ(solution.container().height, 1e9);
+  EXPECT_EQ(text_of(solution.content_size(node)), "0x0");
+  tree.content_from(node, nullptr);
   EXPECT_EQ(solver.solve(tree, {5, 5}).notes().size(), 0U);
 }
 
-TEST(Arrangement, OddContentIsNoRoomToScroll) {
-  struct Odd : Measured {
+TEST(Solution, OddContentIsNoRoomToScroll) {
+  struct Odd : OwnContent {
     double height = 0;
     Widths widths() const override { return {0, INFINITY}; }
     Heights height_for(double) const override { return {height, 0}; }
@@ -230,12 +230,12 @@ TEST(Arrangement, OddContentIsNoRoomToScroll) {
     Tree tree = scene_from("row:r [ box:a width=30 height=40 scroll=both ]").tree;
     const auto odd = std::make_shared<Odd>();
     odd->height = height;
-    tree.measure_with(tree.at("a"), odd);
+    tree.content_from(tree.at("a"), odd);
     Solver solver;
-    const Arrangement arrangement = solver.solve(tree, {100, 100});
-    EXPECT_EQ(text_of(arrangement.content_size(tree.at("a"))), "0x0") << height;
-    EXPECT_EQ(text_of(arrangement.scroll_range(tree.at("a"))), "0x0") << height;
-    EXPECT_EQ(arrangement.notes().size(), 2U) << height;
+    const Solution solution = solver.solve(tree, {100, 100});
+    EXPECT_EQ(text_of(solution.content_size(tree.at("a"))), "0x0") << height;
+    EXPECT_EQ(text_of(solution.scroll_range(tree.at("a"))), "0x0") << height;
+    EXPECT_EQ(solution.notes().size(), 2U) << height;
   }
 }
 

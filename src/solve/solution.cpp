@@ -2,7 +2,7 @@
 //
 // Questions to a finished solve. Only sizes, and places in the parent, are stored; whatever follows from them is worked
 // out when asked, so that a solve costs nothing for questions that nobody asks.
-#include "fond_ladder/arrangement.hpp"
+#include "fond_ladder/solution.hpp"
 
 #include <algorithm>
 #include <cmath>
@@ -43,44 +43,44 @@ std::size_t find_index(const Tree& tree, NodeId node) {
 
 }  // namespace
 
-Arrangement::Arrangement(const Tree& tree, const detail::Passes& passes) : tree_(&tree), passes_(&passes) {}
+Solution::Solution(const Tree& tree, const detail::Passes& passes) : tree_(&tree), passes_(&passes) {}
 
-Arrangement Arrangement::kept_alive_by(std::shared_ptr<const void> owner) const {
-  Arrangement kept = *this;
+Solution Solution::kept_alive_by(std::shared_ptr<const void> owner) const {
+  Solution kept = *this;
   kept.owner_ = std::move(owner);
   return kept;
 }
 
-Extent Arrangement::container() const {
+Extent Solution::container() const {
   return {passes_->state.size[x_axis][0], passes_->state.size[y_axis][0]};
 }
 
-bool Arrangement::is_placed(NodeId node) const {
+bool Solution::is_placed(NodeId node) const {
   const TreeStore& store = tree_->store();
   return detail::has_place(store.packed(), store.index_of(node));
 }
 
-Rect Arrangement::relative_box(NodeId node) const {
+Rect Solution::relative_box(NodeId node) const {
   if (!is_placed(node)) return {};
   const State& state = passes_->state;
   const std::size_t i = find_index(*tree_, node);
   return {state.place[x_axis][i], state.place[y_axis][i], state.size[x_axis][i], state.size[y_axis][i]};
 }
 
-Rect Arrangement::box(NodeId node) const {
+Rect Solution::box(NodeId node) const {
   if (!is_placed(node)) return {};
   return detail::box_from_root(view_of(*tree_, *passes_), static_cast<Index>(find_index(*tree_, node)));
 }
 
-Rect Arrangement::operator[](std::string_view path) const {
+Rect Solution::operator[](std::string_view path) const {
   return box(tree_->at(path));
 }
 
-std::vector<Arrangement::Placed> Arrangement::boxes() const {
+std::vector<Solution::NodeBox> Solution::boxes() const {
   const TreeStore& store = tree_->store();
   const Flat& flat = store.packed();
   const State& state = passes_->state;
-  std::vector<Placed> all;
+  std::vector<NodeBox> all;
   all.reserve(flat.size());
   std::vector<Rect> above;  // the boxes on the way from the root, by depth
   detail::walk_placed(flat, in_file_order, [&](Index node, int depth) {
@@ -96,7 +96,7 @@ std::vector<Arrangement::Placed> Arrangement::boxes() const {
   return all;
 }
 
-Extent Arrangement::wished(NodeId node) const {
+Extent Solution::wished(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(node);
@@ -114,7 +114,7 @@ Extent Arrangement::wished(NodeId node) const {
           wish(std::integral_constant<Axis, y_axis>(), view.need(i))};
 }
 
-Cut Arrangement::cut(NodeId node) const {
+FourSides Solution::cut(NodeId node) const {
   const Tree& tree = *tree_;
   const NodeId parent = tree.parent(node);
   if (!parent || !is_placed(node)) return {};
@@ -130,16 +130,16 @@ Cut Arrangement::cut(NodeId node) const {
   return {up_and_down.before, sideways.after, up_and_down.after, sideways.before};
 }
 
-double Arrangement::baseline(NodeId node) const {
+double Solution::baseline(NodeId node) const {
   if (!is_placed(node)) return 0;
   return box(node).y + detail::first_baseline_down(view_of(*tree_, *passes_), tree_->store().index_of(node));
 }
 
-std::vector<Arrangement::Placed> Arrangement::snapped(double density) const {
+std::vector<Solution::NodeBox> Solution::snapped(double density) const {
   if (!std::isfinite(density) || density <= 0) throw BadValue("a density must be more than 0");
-  std::vector<Placed> all = boxes();
+  std::vector<NodeBox> all = boxes();
   const auto snap = [&](double edge) { return std::round(edge * density) / density; };
-  for (Placed& placed : all) {
+  for (NodeBox& placed : all) {
     const Rect box = placed.box;
     placed.box.x = snap(box.x);
     placed.box.y = snap(box.y);
@@ -149,7 +149,7 @@ std::vector<Arrangement::Placed> Arrangement::snapped(double density) const {
   return all;
 }
 
-std::vector<Note> Arrangement::notes() const {
+std::vector<Note> Solution::notes() const {
   const TreeStore& store = tree_->store();
   std::vector<Note> notes;
   if (passes_->container_changed) {
@@ -174,7 +174,7 @@ std::vector<Note> Arrangement::notes() const {
   return notes;
 }
 
-std::array<std::size_t, 4> Arrangement::visited() const {
+std::array<std::size_t, 4> Solution::visited() const {
   return passes_->visited;
 }
 

@@ -42,7 +42,7 @@ template <class Each>
 void walk_painted(const View& view, const detail::Flat& flat, Each each) {
   std::vector<Lens> above;
   detail::walk_placed(
-      flat, [&](Index node) { return flat.traits[node].overlap_earlier != 0; },
+      flat, [&](Index node) { return flat.traits[node].paints_backward != 0; },
       [&](Index node, int depth) {
         above.resize(static_cast<std::size_t>(depth));
         above.push_back(lens_into(view, above.empty() ? Lens{} : above.back(), node));
@@ -52,7 +52,7 @@ void walk_painted(const View& view, const detail::Flat& flat, Each each) {
 
 }  // namespace
 
-std::vector<Arrangement::Painted> Arrangement::painted() const {
+std::vector<Solution::Painted> Solution::painted() const {
   const TreeStore& store = tree_->store();
   const View view = detail::view_of(*tree_, *passes_);
   std::vector<Painted> order;
@@ -62,7 +62,7 @@ std::vector<Arrangement::Painted> Arrangement::painted() const {
   return order;
 }
 
-Rect Arrangement::painted_box(NodeId node) const {
+Rect Solution::painted_box(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = detail::view_of(*tree_, *passes_);
   std::vector<Index> way;
@@ -72,7 +72,7 @@ Rect Arrangement::painted_box(NodeId node) const {
   return through(lens, view, way.front());
 }
 
-std::vector<NodeId> Arrangement::under(double x, double y) const {
+std::vector<NodeId> Solution::under(double x, double y) const {
   const TreeStore& store = tree_->store();
   const View view = detail::view_of(*tree_, *passes_);
   std::vector<bool> open;  // by depth: no scroller above hides the point

@@ -8,7 +8,7 @@ namespace fond_ladder {
 /// The two questions are pure: the same answer every time for the same object, from any thread. All numbers are pixels
 /// of the content alone, without the leaf's padding and border. Answers that are not finite or are negative count as
 /// zero and are noted in the arrangement.
-class Measured {
+class OwnContent {
  public:
   /// CSS Sizing 3, section 2.1.
   struct Widths {
@@ -20,10 +20,10 @@ class Measured {
     double baseline = 0;  ///< of the first line, from the top of the content
   };
 
-  Measured() = default;
-  Measured(const Measured&) = delete;
-  Measured& operator=(const Measured&) = delete;
-  virtual ~Measured() = default;
+  OwnContent() = default;
+  OwnContent(const OwnContent&) = delete;
+  OwnContent& operator=(const OwnContent&) = delete;
+  virtual ~OwnContent() = default;
 
   [[nodiscard]] virtual Widths widths() const = 0;
   /// `width` is finite and not negative.

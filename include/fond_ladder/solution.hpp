@@ -31,18 +31,12 @@ struct Rect {
   friend bool operator==(const Rect&, const Rect&) = default;
 };
 
-/// By how many pixels something sticks out, side by side; 0 where it does not.
-struct Cut {
+/// Pixels on each side of a box: a thickness, or by how much something sticks out.
+struct FourSides {
   double top = 0, right = 0, bottom = 0, left = 0;
   [[nodiscard]] bool any() const { return top > 0 || right > 0 || bottom > 0 || left > 0; }
   [[nodiscard]] double most() const { return std::max({top, right, bottom, left}); }
-  friend bool operator==(const Cut&, const Cut&) = default;
-};
-
-/// Pixels on each side of a box.
-struct Thickness {
-  double top = 0, right = 0, bottom = 0, left = 0;
-  friend bool operator==(const Thickness&, const Thickness&) = default;
+  friend bool operator==(const FourSides&, const FourSides&) = default;
 };
 
 struct Extent {
@@ -64,12 +58,12 @@ struct Note {
 ///
 /// A node that is hidden, or lies in one that is, or in a leaf, has no place: see `is_placed`. Asking for its boxes
 /// gives zeros.
-class Arrangement {
+class Solution {
  public:
   /// For the engine, as is passes().
-  Arrangement(const Tree& tree, const detail::Passes& passes);
+  Solution(const Tree& tree, const detail::Passes& passes);
   /// The same arrangement, keeping alive whatever owns the tree and the solver.
-  [[nodiscard]] Arrangement kept_alive_by(std::shared_ptr<const void> owner) const;
+  [[nodiscard]] Solution kept_alive_by(std::shared_ptr<const void> owner) const;
 
   [[nodiscard]] const Tree& tree() const { return *tree_; }
   [[nodiscard]] const detail::Passes& passes() const { return *passes_; }
@@ -84,27 +78,27 @@ class Arrangement {
   /// The box from the root's corner of the one node that a path, or its tail, names. Throws BadPath.
   [[nodiscard]] Rect operator[](std::string_view path) const;
   /// All boxes from the root's corner, in the order of `nodes`, in linear time. Nodes without a place give none.
-  struct Placed {
+  struct NodeBox {
     NodeId node;
     Rect box;
     int depth = 0;
   };
-  [[nodiscard]] std::vector<Placed> boxes() const;
+  [[nodiscard]] std::vector<NodeBox> boxes() const;
 
   /// The content box of a container: what is left inside its padding and border.
   [[nodiscard]] Extent room_in(NodeId container) const;
   /// In pixels, percentages resolved. A border is told as thick as it is painted, even where it does not count; a
   /// margin that is automatic is 0.
-  [[nodiscard]] Thickness padding(NodeId node) const;
-  [[nodiscard]] Thickness border(NodeId node) const;
-  [[nodiscard]] Thickness margin(NodeId node) const;
+  [[nodiscard]] FourSides padding(NodeId node) const;
+  [[nodiscard]] FourSides border(NodeId node) const;
+  [[nodiscard]] FourSides margin(NodeId node) const;
   /// The gaps of a container in pixels.
   [[nodiscard]] Extent gap(NodeId container) const;
   /// What a node asked for: its size where one is given, else its content's, within its limits. A share that follows
   /// from a weight asks for its content.
   [[nodiscard]] Extent wished(NodeId node) const;
   /// What sticks out of the padding box of the parent, on axes on which the parent does not scroll.
-  [[nodiscard]] Cut cut(NodeId node) const;
+  [[nodiscard]] FourSides cut(NodeId node) const;
   /// One line of a text. Places are from the corner of the text's own border box.
   struct Words {
     std::string_view text;  ///< part of the tree
@@ -115,7 +109,7 @@ class Arrangement {
   /// The lines of a text in plain metrics, as they are broken at its width.
   [[nodiscard]] std::vector<Words> words(NodeId text) const;
   /// What a text's own words and lines stick out of it, and what `max_lines` drops.
-  [[nodiscard]] Cut words_cut(NodeId text) const;
+  [[nodiscard]] FourSides words_cut(NodeId text) const;
   /// The most that a node, its own words, or anything in it is cut on any side. Linear in what is in it.
   [[nodiscard]] double most_cut(NodeId node) const;
   /// The size of what lies in a node, its padding box included: for a scroller the larger of its view and the furthest
@@ -162,7 +156,7 @@ class Arrangement {
 
   /// All boxes in whole device pixels at `density` device pixels a pixel, as multiples of 1/density: every edge goes to
   /// the nearest one, so that boxes that touched still touch and no pixel is lost between them.
-  [[nodiscard]] std::vector<Placed> snapped(double density) const;
+  [[nodiscard]] std::vector<NodeBox> snapped(double density) const;
 
   /// What was odd. Linear time.
   [[nodiscard]] std::vector<Note> notes() const;

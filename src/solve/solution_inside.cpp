@@ -56,7 +56,7 @@ double content_extent(const View& view, Index node, Axis axis) {
   const Sides inset = view.edges_down(node).inset[axis];
   if (!is_container(view.traits(node).node_kind())) {
     const Sides padding{inset.before - border.before, inset.after - border.after};
-    if (const Measured* content = view.content(node)) {
+    if (const OwnContent* content = view.content(node)) {
       const double width = view.inner_size(node, x_axis);
       if (axis == y_axis) return padding.sum() + detail::leaf::sound_size(content->height_for(width).height);
       const auto [least, most] = detail::leaf::sound_widths(content->widths());
@@ -98,14 +98,14 @@ int line_count(const View& view, Index node) {
 
 }  // namespace
 
-Extent Arrangement::room_in(NodeId container) const {
+Extent Solution::room_in(NodeId container) const {
   if (!is_placed(container)) return {};
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(container);
   return {view.inner_size(i, x_axis), view.inner_size(i, y_axis)};
 }
 
-Thickness Arrangement::padding(NodeId node) const {
+FourSides Solution::padding(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(node);
@@ -117,7 +117,7 @@ Thickness Arrangement::padding(NodeId node) const {
   return {y.before, x.after, y.after, x.before};
 }
 
-Thickness Arrangement::border(NodeId node) const {
+FourSides Solution::border(NodeId node) const {
   if (!is_placed(node)) return {};
   const Edges given = tree_->keys(node).border;
   const auto on = [&](Side side) {
@@ -126,21 +126,21 @@ Thickness Arrangement::border(NodeId node) const {
   return {on(Side::top), on(Side::right), on(Side::bottom), on(Side::left)};
 }
 
-Thickness Arrangement::margin(NodeId node) const {
+FourSides Solution::margin(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(*tree_, *passes_);
   const auto& margin = view.edges_down(tree_->store().index_of(node)).margin;
   return {margin[y_axis].before, margin[x_axis].after, margin[y_axis].after, margin[x_axis].before};
 }
 
-Extent Arrangement::gap(NodeId container) const {
+Extent Solution::gap(NodeId container) const {
   if (!is_placed(container) || !is_container(tree_->kind(container))) return {};
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(container);
   return {view.gap_down(i, x_axis, view.inner_size(i, x_axis)), view.gap_down(i, y_axis, view.inner_size(i, y_axis))};
 }
 
-std::vector<Arrangement::Words> Arrangement::words(NodeId text_node) const {
+std::vector<Solution::Words> Solution::words(NodeId text_node) const {
   if (!is_placed(text_node)) return {};
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(text_node);
@@ -161,7 +161,7 @@ std::vector<Arrangement::Words> Arrangement::words(NodeId text_node) const {
   return all;
 }
 
-Cut Arrangement::words_cut(NodeId text_node) const {
+FourSides Solution::words_cut(NodeId text_node) const {
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(text_node);
   if (words_surely_fit(view, i)) return {};
@@ -169,7 +169,7 @@ Cut Arrangement::words_cut(NodeId text_node) const {
   if (lines.empty()) return {};
   const Traits own = view.traits(i);
   const Sides border_x = view.border(i, x_axis), border_y = view.border(i, y_axis);
-  Cut cut;
+  FourSides cut;
   double dropped = 0, bottom = 0;
   for (const Words& line : lines) {
     const Sides sides =
@@ -183,7 +183,7 @@ Cut Arrangement::words_cut(NodeId text_node) const {
   return cut;
 }
 
-double Arrangement::most_cut(NodeId node) const {
+double Solution::most_cut(NodeId node) const {
   if (!is_placed(node)) return 0;
   const View view = view_of(*tree_, *passes_);
   const Index top = tree_->store().index_of(node);
@@ -217,14 +217,14 @@ double Arrangement::most_cut(NodeId node) const {
   return most;
 }
 
-Extent Arrangement::content_size(NodeId node) const {
+Extent Solution::content_size(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(node);
   return {content_extent(view, i, x_axis), content_extent(view, i, y_axis)};
 }
 
-Extent Arrangement::scroll_range(NodeId node) const {
+Extent Solution::scroll_range(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(*tree_, *passes_);
   const Index i = tree_->store().index_of(node);
@@ -236,11 +236,11 @@ Extent Arrangement::scroll_range(NodeId node) const {
   return {on(x_axis), on(y_axis)};
 }
 
-int Arrangement::lines(NodeId node) const {
+int Solution::lines(NodeId node) const {
   return is_placed(node) ? line_count(view_of(*tree_, *passes_), tree_->store().index_of(node)) : 0;
 }
 
-std::vector<std::vector<NodeId>> Arrangement::laid_lines(NodeId container) const {
+std::vector<std::vector<NodeId>> Solution::laid_lines(NodeId container) const {
   if (!is_placed(container)) return {};
   const View view = view_of(*tree_, *passes_);
   const Index above = tree_->store().index_of(container);
@@ -252,7 +252,7 @@ std::vector<std::vector<NodeId>> Arrangement::laid_lines(NodeId container) const
   return lines;
 }
 
-int Arrangement::line(NodeId node) const {
+int Solution::line(NodeId node) const {
   const NodeId parent = tree_->parent(node);
   if (!parent || !is_placed(node) || !tree_->store().packed().traits[tree_->store().index_of(parent)].wrap) return 0;
   const auto lines = laid_lines(parent);
@@ -261,7 +261,7 @@ int Arrangement::line(NodeId node) const {
   return holding == lines.end() ? 0 : static_cast<int>(holding - lines.begin());
 }
 
-std::vector<NodeId> Arrangement::laid_order(NodeId container) const {
+std::vector<NodeId> Solution::laid_order(NodeId container) const {
   std::vector<NodeId> order;
   for (const Index child : flow_of(view_of(*tree_, *passes_), tree_->store().index_of(container))) {
     order.push_back(tree_->store().id_of(child));

@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstdint>
+#include <memory>
+#include <string_view>
+
+#include "fond_ladder/keys.hpp"
+
+namespace fond_ladder {
+
+/// Some keys, each with a value: what becomes of a node while a range holds or a mode is on. A value; copies share
+/// what they say until one of them is changed.
+class Changes {
+ public:
+  Changes() = default;
+  /// The keys in which `after` differs from `before`, with the values of `after`.
+  Changes(const Keys& before, const Keys& after);
+
+  [[nodiscard]] bool empty() const { return said_ == 0; }
+  /// Whether it says the key of that name, as scene files spell it. Throws BadValue where there is no such key.
+  [[nodiscard]] bool says(std::string_view key) const;
+  /// All keys; those that are not said are at their defaults.
+  [[nodiscard]] const Keys& values() const;
+  /// Gives `keys` what is said, and leaves the others.
+  void put_into(Keys& keys) const;
+
+  /// Says a key, with the value that it has in `from`. Throws BadValue where there is no such key.
+  void say(std::string_view key, const Keys& from);
+
+  /// For the library: by the place of a key in its table.
+  [[nodiscard]] bool says_at(std::size_t key) const { return (said_ >> key & 1U) != 0; }
+  void say_at(std::size_t key, const Keys& from);
+  void take_back_at(std::size_t key);
+
+ private:
+  Keys& own_values();
+
+  std::uint64_t said_ = 0;  // one bit a key
+  std::shared_ptr<Keys> values_;
+};
+
+}  // namespace fond_ladder

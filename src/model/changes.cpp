@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/changes.hpp"
+
+#include <string>
+
+#include "model/key_table.hpp"
+
+namespace fond_ladder {
+
+namespace {
+
+std::size_t place_of(std::string_view key) {
+  const KeyEntry* entry = find_key(key);
+  if (entry == nullptr) throw BadValue("there is no key \"" + std::string(key) + "\"");
+  return fond_ladder::place_of(*entry);
+}
+
+}  // namespace
+
+Changes::Changes(const Keys& before, const Keys& after) {
+  for (std::size_t key = 0; key < key_table().size(); ++key) {
+    const bool differs = std::visit([&](auto field) { return before.*field != after.*field; }, key_table()[key].field);
+    if (differs) say_at(key, after);
+  }
+}
+
+bool Changes::says(std::string_view key) const {
+  return says_at(place_of(key));
+}
+
+void Changes::say(std::string_view key, const Keys& from) {
+  say_at(place_of(key), from);
+}
+
+const Keys& Changes::values() const {
+  static const Keys unsaid;
+  return values_ ? *values_ : unsaid;
+}
+
+void Changes::put_into(Keys& keys) const {
+  for (std::size_t key = 0; key < key_table().size(); ++key) {
+    if (says_at(key)) copy_key(key_table()[key], *values_, keys);
+  }
+}
+
+Keys& Changes::own_values() {
+  if (!values_ || values_.use_count() > 1) values_ = std::make_shared<Keys>(values());
+  return *values_;
+}
+
+void Changes::say_at(std::size_t key, const Keys& from) {
+  copy_key(key_table()[key], from, own_values());
+  said_ |= std::uint64_t{1} << key;
+}
+
+void Changes::take_back_at(std::size_t key) {
+  if (!says_at(key)) return;
+  unsay(key_table()[key], own_values());
+  said_ &= ~(std::uint64_t{1} << key);
+}
+
+}  // namespace fond_ladder
