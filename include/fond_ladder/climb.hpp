@@ -18,12 +18,17 @@ struct Climb {
     Extent container;                           ///< in pixels
     std::vector<std::optional<double>> values;  ///< one a quantity; none where its node has no place
   };
-  std::vector<std::string> quantities;  ///< as they were written; those of a set one by one
-  std::vector<Step> steps;              ///< in the order asked
-  std::vector<Turn> found;              ///< see turns()
+  std::vector<Quantity> quantities;  ///< with their texts as they were written; those of a set one by one
+  std::vector<Step> steps;           ///< in the order asked
+  std::vector<Turn> found;           ///< see turns()
+  bool along_height = false;         ///< which side of the container grows
 
   /// All turns, from the smallest size up.
   [[nodiscard]] const std::vector<Turn>& turns() const { return found; }
+  /// The climbed side of the container.
+  [[nodiscard]] double size_of(const Step& step) const {
+    return along_height ? step.container.height : step.container.width;
+  }
 };
 
 /// How a ladder is climbed.

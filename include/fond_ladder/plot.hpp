@@ -20,7 +20,6 @@ class NoPlot : public std::runtime_error {
 struct PlotOptions {
   std::string title{};
   std::vector<std::size_t> columns{};  ///< which quantities; all when empty
-  bool along_height = false;           ///< the side that was climbed
 };
 
 /// The curves of a climb with their turns marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked for when

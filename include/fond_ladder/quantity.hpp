@@ -38,6 +38,9 @@ enum class Measure : std::uint8_t {
 /// As quantities and claims write it.
 [[nodiscard]] std::string_view word_of(Measure measure);
 
+/// Whether it is a number of things, and no length.
+[[nodiscard]] bool is_count(Measure measure);
+
 /// Thrown for a text that is no quantity, naming the nearest one.
 class BadQuantity : public std::invalid_argument {
  public:

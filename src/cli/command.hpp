@@ -1,13 +1,16 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <functional>
 #include <iosfwd>
+#include <memory>
+#include <optional>
 #include <stdexcept>
 #include <string>
+#include <string_view>
 #include <vector>
 
-#include "fond_ladder/scene.hpp"
-#include "fond_ladder/variant.hpp"
+#include "cli/options.hpp"
 
 namespace fond_ladder::cli {
 
@@ -30,125 +33,47 @@ class WrongCall : public std::runtime_error {
   std::vector<std::string> messages_;
 };
 
+/// A scene that is in the program, and found under this name instead of a file.
+struct ShippedScene {
+  std::string_view name, json;
+};
+
 /// Where a command reads and writes. Results go to `out`, messages to `err`.
 struct Streams {
   std::istream& in;
   std::ostream& out;
   std::ostream& err;
+  std::optional<ShippedScene> shipped{};
 };
 
-enum class Format { table, json, csv };
-
-/// Which scene, and in which of its forms.
-struct SceneCall {
-  std::string file;
-  std::vector<std::string> modes;
-  std::string wording;
-  std::string longer;
-  std::vector<std::string> tries;
+/// A command that can be called: what it takes, and what it does with it.
+struct Command {
+  std::string name;
+  std::string about;  // a sentence
+  Options options;
+  std::function<ExitStatus(const Streams&)> call;
+  std::function<bool()> prints_table;  // what is told in colours
 };
 
-struct MeasureOptions {
-  SceneCall scene;
-  std::vector<std::string> at;
-  std::vector<std::string> under;
-  bool orders = false;
-  bool outline = false;
-  bool timing = false;
-  std::string settings;  // of which node
-  bool snap_given = false;
-  double snap = 0;  // density
-  Format format = Format::table;
+/// A command whose options fill a `Call`, which `run` then gets. Where it has a format, only tables are coloured.
+template <class Call>
+class CommandOf {
+ public:
+  CommandOf(std::string name, std::string about) : command_{std::move(name), std::move(about), {}, {}, {}} {}
+  [[nodiscard]] Call& call() { return *call_; }
+  [[nodiscard]] Options& options() { return command_.options; }
+  [[nodiscard]] Command does(ExitStatus (*run)(const Call&, const Streams&)) {
+    command_.call = [call = call_, run](const Streams& streams) { return run(*call, streams); };
+    command_.prints_table = [call = call_] {
+      if constexpr (requires { call->format; }) return call->format == Format::table;
+      return false;
+    };
+    return std::move(command_);
+  }
+
+ private:
+  std::shared_ptr<Call> call_ = std::make_shared<Call>();
+  Command command_;
 };
-
-struct ClimbCall {
-  SceneCall scene;
-  std::string width;
-  std::string height;
-  std::string rungs;
-  std::string show;
-  std::string of;    // a node, to be climbed alone
-  std::string plot;  // a file
-  Format format = Format::table;
-};
-
-struct DrawCall {
-  SceneCall scene;
-  std::vector<std::string> at;
-  std::string output;  // file; - is standard output
-  std::string as;      // svg, png or pdf; by the ending when empty
-  std::string only;
-  std::string scale;
-  bool bare = false;
-};
-
-struct LedgerCall {
-  SceneCall scene;
-  std::string node;
-  std::vector<std::string> at;
-  bool to_root = false;
-  Format format = Format::table;
-};
-
-struct CheckCall {
-  SceneCall scene;
-  std::vector<std::string> claims;
-  std::string junit;  // a file
-  std::string shard;  // as in 2/5
-  bool suggest = false;
-  Format format = Format::table;
-};
-
-struct CompareCall {
-  SceneCall scene;
-  std::string other;  // a second scene file; none: the scene as it is against what the options make of it
-  std::vector<std::string> at;
-  Format format = Format::table;
-};
-
-struct LintCall {
-  SceneCall scene;
-  bool strict = false;
-  Format format = Format::table;
-};
-
-struct TidyCall {
-  std::string file;
-  std::string output;  // a file; standard output when empty or -
-};
-
-ExitStatus measure(const MeasureOptions& options, const Streams& streams);
-ExitStatus climb(const ClimbCall& options, const Streams& streams);
-ExitStatus draw(const DrawCall& call, const Streams& streams);
-ExitStatus ledger(const LedgerCall& call, const Streams& streams);
-ExitStatus check(const CheckCall& call, const Streams& streams);
-ExitStatus compare(const CompareCall& call, const Streams& streams);
-ExitStatus lint(const LintCall& call, const Streams& streams);
-ExitStatus tidy(const TidyCall& call, const Streams& streams);
-ExitStatus demo(const Streams& streams);
-
-/// Reads the scene that a command names, `-` being standard input, puts the wording into it and tries what is to be
-/// tried. One line on standard error tells of settings that do nothing. Throws BadScene and WrongCall.
-[[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
-
-/// The variants of a scene that a command names: `all` stands for the scene's own texts and every wording, and for
-/// every choice of modes. Throws as load_scene does.
-enum class Hints { one_line, none };
-[[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams,
-                                                 Hints hints = Hints::one_line);
-
-/// A scene as the options of a command make it. Throws as load_scene does.
-[[nodiscard]] Variant load_variant(const SceneCall& call, const Streams& streams);
-/// The same, and the scene as it is, read once.
-struct BeforeAndAfter {
-  Variant before, after;
-};
-[[nodiscard]] BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& streams);
-
-/// Checks claims about a scene that is read already, and prints what became of them.
-void print_check(const Scene& scene, const CheckCall& call, std::ostream& out);
-void print_measure(const Scene& scene, const MeasureOptions& options, const Streams& streams);
-void print_ledger(const Scene& scene, const LedgerCall& call, const Streams& streams);
-void print_climb(const Scene& scene, const ClimbCall& options, const Streams& streams);
 
 }  // namespace fond_ladder::cli

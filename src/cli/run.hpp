@@ -5,6 +5,8 @@
 #include <string>
 #include <vector>
 
+#include "cli/command.hpp"
+
 namespace fond_ladder::cli {
 
 /// Which streams somebody looks at.
@@ -15,5 +17,9 @@ struct Terminal {
 /// The whole program: `args` without the program's name. Returns the exit status.
 int run(const std::vector<std::string>& args, std::istream& in, std::ostream& out, std::ostream& err,
         Terminal terminal = {});
+
+/// One command, without colours and without answers to what is wrong: throws as the commands do, and a WrongCall for
+/// words that no command takes.
+ExitStatus call(const std::vector<std::string>& args, const Streams& streams);
 
 }  // namespace fond_ladder::cli

@@ -6,15 +6,9 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
+#include "print/titles.hpp"
 
 namespace fond_ladder::cli {
-
-/// A container size as it was asked for on the command line.
-struct AskedSize {
-  std::string name;  // of a named rung; else empty
-  Rung rung;
-  std::vector<std::string> active{};  // ranges and modes that hold there
-};
 
 /// The sizes of repeated `--at`, each `1280x800`, `1280` (the ladder's largest height, by content where it has none),
 /// `1280xcontent`, `content` or the name of a rung; without any the named rungs, or else the widest size of the ladder.

@@ -53,13 +53,13 @@ class Script {
 
   std::string write(PictureForm form) {
     out_ << "set terminal " << terminals[static_cast<std::size_t>(form)] << '\n';
-    out_ << "set title " << quoted(options_.title) << "\nset xlabel \"" << (options_.along_height ? "height" : "width")
+    out_ << "set title " << quoted(options_.title) << "\nset xlabel \"" << (climbed_.along_height ? "height" : "width")
          << " of the container, pixels (marks: turns; hollow ones: the value up to a jump)\"\nset ylabel \"pixels\"\n"
          << "set grid linecolor '#dddddd' linetype 1\nset border 3\nset tics nomirror out\n"
          << "set key outside top center horizontal samplen 5 spacing 1.4 font ',13'\nset yrange [*<0:*]\n";
     if (!climbed_.steps.empty()) {
-      out_ << "set xrange [" << exact(size_of(climbed_.steps.front())) << ':' << exact(size_of(climbed_.steps.back()))
-           << "]\n";
+      out_ << "set xrange [" << exact(climbed_.size_of(climbed_.steps.front())) << ':'
+           << exact(climbed_.size_of(climbed_.steps.back())) << "]\n";
     }
     double most = 0;
     for (const std::size_t q : columns_) {
@@ -77,14 +77,7 @@ class Script {
   }
 
  private:
-  [[nodiscard]] double size_of(const Climb::Step& step) const {
-    return options_.along_height ? step.container.height : step.container.width;
-  }
-  /// Whether a quantity is a number of things, and no length.
-  [[nodiscard]] bool counts(std::size_t q) const {
-    constexpr std::array<std::string_view, 6> measures{".lines", ".line", ".columns", ".rows", ".per_line", ".shown"};
-    return std::ranges::any_of(measures, [&](std::string_view word) { return climbed_.quantities[q].ends_with(word); });
-  }
+  [[nodiscard]] bool counts(std::size_t q) const { return is_count(climbed_.quantities[q].measure); }
   void point(double size, double value) { out_ << exact(size) << ' ' << exact(value) << '\n'; }
 
   /// The curve, broken at jumps; then the points at which something turns, and the ends of jumps that are left.
@@ -97,12 +90,12 @@ class Script {
     out_ << "$curve" << i << " << EOD\n";
     std::size_t next = 0;
     for (const Climb::Step& step : climbed_.steps) {
-      for (; next < turns.size() && turns[next]->at <= size_of(step); ++next) {
+      for (; next < turns.size() && turns[next]->at <= climbed_.size_of(step); ++next) {
         if (turns[next]->before) point(turns[next]->at, *turns[next]->before);
         if (turns[next]->kind == TurnKind::jump) out_ << '\n';
         if (turns[next]->after) point(turns[next]->at, *turns[next]->after);
       }
-      step.values[q] ? point(size_of(step), *step.values[q]) : static_cast<void>(out_ << '\n');
+      step.values[q] ? point(climbed_.size_of(step), *step.values[q]) : static_cast<void>(out_ << '\n');
     }
     out_ << "EOD\n$turn" << i << " << EOD\n";
     for (const Turn* turn : turns) {
@@ -131,7 +124,7 @@ class Script {
       out_ << (i > 0 ? ", \\\n  " : "") << "$curve" << n << axes << "lines " << line << " notitle, $turn" << n << axes
            << "points " << colour << point << mark << " notitle, $left" << n << axes << "points " << colour << point
            << mark - 1 << " notitle, keyentry with linespoints " << line << point << mark << " title "
-           << quoted(climbed_.quantities[columns_[i]]);
+           << quoted(climbed_.quantities[columns_[i]].text);
     }
     out_ << '\n';
   }

@@ -323,6 +323,26 @@ bool is_node_name(std::string_view name) {
                              [](char c) { return is_letter(c) || (c >= '0' && c <= '9') || c == '_' || c == '-'; });
 }
 
+std::string_view nodes_of(Acts acts) {
+  switch (acts) {
+    case Acts::everywhere: return "every node";
+    case Acts::child: return "every node but the root";
+    case Acts::container: return "containers";
+    case Acts::line: return "rows and columns";
+    case Acts::line_or_grid: return "rows, columns and grids";
+    case Acts::grid_or_stack: return "grids and stacks";
+    case Acts::grid: return "grids";
+    case Acts::in_container: return "children of containers";
+    case Acts::in_line: return "children of rows and columns";
+    case Acts::in_grid: return "children of grids";
+    case Acts::in_stack: return "children of stacks";
+    case Acts::box_or_image: return "boxes and images";
+    case Acts::text: return "texts";
+    case Acts::image: return "images";
+  }
+  return {};
+}
+
 bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent) {
   const auto line = [](std::optional<Kind> of) { return of == Kind::row || of == Kind::column; };
   switch (acts) {

@@ -69,6 +69,8 @@ struct KeyEntry {
 /// The place of the key that is so many bytes from the start of Keys.
 [[nodiscard]] std::size_t key_at_offset(std::size_t bytes);
 
+/// The nodes that such a key acts on, in words.
+[[nodiscard]] std::string_view nodes_of(Acts acts);
 /// Whether a key that acts so does anything on a node of this kind, in a parent of that kind (none for the root).
 [[nodiscard]] bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent);
 

@@ -65,6 +65,17 @@ bool is_xml_character(utf8proc_int32_t code) {
   return (code < first_surrogate || code > last_surrogate) && (code < first_unusable || code > last_unusable);
 }
 
+/// The characters that are to be kept; U+FFFD for the others, and for what is no UTF-8.
+template <class IsKept>
+std::string kept(std::string_view text, IsKept is_kept) {
+  std::string sound;
+  sound.reserve(text.size());
+  for_each_character(text, [&](utf8proc_int32_t code, std::string_view bytes) {
+    sound += code != no_character && is_kept(code) ? bytes : std::string_view("\xEF\xBF\xBD");
+  });
+  return sound;
+}
+
 }  // namespace
 
 std::string printable(std::string_view text) {
@@ -82,13 +93,12 @@ std::string printable(std::string_view text) {
   return seen;
 }
 
+std::string utf8_of(std::string_view text) {
+  return kept(text, [](utf8proc_int32_t) { return true; });
+}
+
 std::string sound_utf8(std::string_view text) {
-  std::string sound;
-  sound.reserve(text.size());
-  for_each_character(text, [&](utf8proc_int32_t code, std::string_view bytes) {
-    sound += code == no_character || !is_xml_character(code) ? std::string_view("\xEF\xBF\xBD") : bytes;
-  });
-  return sound;
+  return kept(text, is_xml_character);
 }
 
 }  // namespace fond_ladder

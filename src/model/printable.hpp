@@ -13,6 +13,9 @@ namespace fond_ladder {
 /// line ends, and bytes that are no UTF-8 stand there as they are escaped in programs (`\n`, `\x1B`, `\u202E`).
 [[nodiscard]] std::string printable(std::string_view text);
 
+/// A text as UTF-8: bytes that are none become U+FFFD.
+[[nodiscard]] std::string utf8_of(std::string_view text);
+
 /// A text as UTF-8 that XML 1.0 can hold: what is no character there becomes U+FFFD; tabs and line ends stay.
 [[nodiscard]] std::string sound_utf8(std::string_view text);
 

@@ -25,7 +25,7 @@ const std::string& console() {
 Json claims_of(std::vector<std::string> args) {
   args.insert(args.begin(),
               {"check", console(), "--format", "json", "--claim", "bar.height < 48", "--claim", "map.width <= 700"});
-  return Json::parse(testing::run(args).out).at("claims");
+  return Json::parse(testing::run(args).out).at("answers").at(0).at("claims");
 }
 
 TEST(Check, ShardsTogetherTestEachClaimOnceAndSayTheSame) {
@@ -123,9 +123,9 @@ TEST(Check, SuggestedClaimsHoldAndCanBePasted) {
   EXPECT_EQ(none.out.find("legend.width = 120"), std::string::npos) << none.out;
   const testing::Result all = testing::run({"check", console(), "--suggest", "--wording", "all", "--format", "json"});
   std::vector<std::string> call{"check", console(), "--wording", "all", "--format", "json"};
-  const Json suggested = Json::parse(all.out).at("suggested");
+  const Json suggested = Json::parse(all.out).at("answers").at(0).at("suggested");
   for (const Json& claim : suggested) call.insert(call.end(), {"--claim", claim.get<std::string>()});
-  const Json again = Json::parse(testing::run(call).out).at("claims");
+  const Json again = Json::parse(testing::run(call).out).at("answers").at(0).at("claims");
   ASSERT_GT(suggested.size(), 5U);
   for (std::size_t i = again.size() - suggested.size(); i < again.size(); ++i)
     EXPECT_TRUE(again[i].at("holds")) << again[i];

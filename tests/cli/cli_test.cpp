@@ -9,6 +9,8 @@
 #include <regex>
 #include <sstream>
 
+#include "cli/commands.hpp"
+#include "fond_ladder/version.hpp"
 #include "support/golden.hpp"
 #include "support/program.hpp"
 
@@ -39,15 +41,21 @@ TEST(Cli, MeasuresWithHeightByContent) {
 
 TEST(Cli, MeasuresAsJson) {
   const Result result = run_process("measure " + quickstart + " --at 1280x800 --format json");
-  const auto json = nlohmann::ordered_json::parse(result.out);
+  const auto json = nlohmann::ordered_json::parse(result.out)["answers"][0];
   EXPECT_EQ(json["scene"], "North house console");
+  EXPECT_EQ(json["file"], quickstart);
   EXPECT_EQ(json["at"].dump(), R"({"width":1280,"height":800})");
-  EXPECT_EQ(json["nodes"][1].dump(), R"({"path":"console/bar","kind":"row","x":16,"y":16,"width":1248,"height":48})");
+  EXPECT_EQ(json["nodes"][1].dump(),
+            R"({"path":"console/bar","kind":"row","x":16,"y":16,"width":1248,"height":48,)"
+            R"("wished":{"width":209.6,"height":48},"of_parent":{"width":1,"height":0.0625}})");
   const auto both = nlohmann::json::parse(
-      run({"measure", quickstart, "--at", "300x100", "--at", "1280x800", "--format", "json"}).out);
+      run({"measure", quickstart, "--at", "300x100", "--at", "1280x800", "--format", "json"}).out)["answers"];
   ASSERT_EQ(both.size(), 2U);
   EXPECT_EQ(both[0]["nodes"][6]["cut"].dump(), R"({"right":308})");
-  EXPECT_EQ(both[1], nlohmann::json::parse(result.out));
+  EXPECT_EQ(both[1], nlohmann::json::parse(result.out)["answers"][0]);
+  const std::string untitled = R"({"format":1,"root":{"kind":"row","name":"r"}})";
+  EXPECT_NE(run({"measure", "-", "--format", "json"}, untitled).out.find(R"("scene": "r", "file": "-")"),
+            std::string::npos);
 }
 
 TEST(Cli, WritesNumbersInTheirShortestRoundTripForm) {
@@ -68,15 +76,11 @@ TEST(Cli, ShowsNodesUnderAPointOrdersAndOutline) {
       run({"measure", console, "--at", "1280x800", "--under", "1200,590", "--under", "5,5", "--under", "2000,5"}).out);
   testing::expect_golden("measure_orders.txt", run({"measure", console, "--at", "1280x800", "--orders"}).out);
   testing::expect_golden("measure_outline.txt", run({"measure", console, "--at", "1280x800", "--outline"}).out);
-  for (const char* view : {"--orders", "--outline"}) {
-    EXPECT_TRUE(nlohmann::json::accept(run({"measure", console, "--at", "phone", view, "--format", "json"}).out))
-        << view;
-  }
 }
 
 TEST(Cli, SnapsToDevicePixels) {
-  const auto json =
-      nlohmann::json::parse(run({"measure", console, "--at", "1001x777", "--snap", "2", "--format", "json"}).out);
+  const auto json = nlohmann::json::parse(
+      run({"measure", console, "--at", "1001x777", "--snap", "2", "--format", "json"}).out)["answers"][0];
   for (const auto& node : json["nodes"]) {
     for (const char* key : {"x", "y", "width", "height"}) {
       const double pixels = node[key].get<double>() * 2;
@@ -101,7 +105,7 @@ TEST(Cli, Climbs) {
     return run(all).out;
   };
   EXPECT_TRUE(with("csv").starts_with("width,height,beds.width,map.width\n360,800,328,328\n")) << with("csv");
-  const auto json = nlohmann::json::parse(with("json"));
+  const auto json = nlohmann::json::parse(with("json"))["answers"][0];
   EXPECT_EQ(json["axis"], "width");
   EXPECT_EQ(json["rungs"][1]["values"]["beds.width"], 240);
   EXPECT_EQ(json["turns"][0].dump(),
@@ -175,7 +179,14 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
 
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
-      {{}, "name a command: measure, climb, ledger, check, compare, lint, draw, tidy or demo"},
+      {{},
+       "name a command: measure, climb, ledger, check, compare, lint, draw, tidy, demo or completion; --help says "
+       "more"},
+      {{"hlep", "measure"}, "\"hlep\" is no command; did you mean \"help\"?"},
+      {{"help", "meassure"}, "\"meassure\" is no command; did you mean \"measure\"?"},
+      {{"help", "measure", "climb"}, "help: name one command"},
+      {{"completion", "csh"}, "completion csh: write bash, zsh or fish"},
+      {{"check", console, "--format", "csv"}, "--format csv: write table or json"},
       {{"meassure", console}, "\"meassure\" is no command; did you mean \"measure\"?"},
       {{"measure"}, "measure: SCENE is required"},
       {{"measure", console, "--fromat", "json"}, "\"--fromat\" is not known to measure; did you mean \"--format\"?"},
@@ -189,7 +200,7 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
       {{"measure", console, "--under", "3,inf"}, "--under 3,inf: write X,Y in pixels"},
       {{"climb", console, "--rungs", ",,,"}, "--rungs ,,,: write sizes in pixels, as in 360,640,1024"},
       {{"climb", console, "--show", ","}, "--show ,: write quantities, as in console.width"},
-      {{"measure", console, "--snap", "0"}, "--snap: a density is more than 0"},
+      {{"measure", console, "--snap", "0"}, "--snap 0: a density is more than 0"},
       {{"measure", console, "--under", "3"}, "--under 3: write X,Y in pixels"},
       {{"measure", console, "--orders", "--outline"}, "ask for one of them"},
       {{"climb", console, "--show", "bed.width"}, "\"bed\" names no node; the nearest name is \"beds\""},
@@ -233,11 +244,43 @@ TEST(Cli, RefusesFilesThatAreNoScenesWithOneLine) {
   }
 }
 
-TEST(Cli, HelpsOnEveryCommand) {
-  for (const char* command : {"measure", "climb", "demo"}) {
-    const Result result = run({command, "--help"});
+TEST(Cli, HelpsOnEveryCommandAndTellsItsVersion) {
+  for (const cli::Command& command : cli::all_commands()) {
+    const Result result = run({command.name, "--help"});
     EXPECT_EQ(result.status, 0);
-    EXPECT_NE(result.out.find("Usage: fond-ladder " + std::string(command)), std::string::npos);
+    EXPECT_NE(result.out.find("Usage: fond-ladder " + command.name), std::string::npos);
+    EXPECT_EQ(run({"help", command.name}).out, result.out);
+    EXPECT_NE(run({"help"}).out.find("\n  " + command.name + " "), std::string::npos);
+    const bool says_csv = result.out.find("csv") != std::string::npos;
+    EXPECT_EQ(says_csv, command.name == "measure" || command.name == "climb") << "only where there is one";
+  }
+  EXPECT_EQ(run({"--version"}).out, "fond-ladder " FOND_LADDER_VERSION "\n");
+}
+
+TEST(Cli, CompletesWhatEveryCommandTakes) {
+  const std::string script = temporary("completion.bash", run({"completion", "bash"}).out);
+  const auto completed = [&](const std::string& words, int at) {
+    const std::string call = "bash -c 'source " + script + "; COMP_WORDS=(fond-ladder " + words +
+                             "); COMP_CWORD=" + std::to_string(at) + "; _fond_ladder; echo ${COMPREPLY[@]}'";
+    return run_process("", call + " #").out;
+  };
+  EXPECT_EQ(completed("cl", 1), "climb\n");
+  EXPECT_EQ(completed("help li", 2), "lint\n");
+  EXPECT_EQ(completed("measure a.json --format \"\"", 4), "table json csv\n");
+  EXPECT_EQ(completed("check a.json --format \"\"", 4), "table json\n");
+  EXPECT_EQ(completed("completion z", 2), "zsh\n");
+  const std::string manual = testing::file_text(FOND_LADDER_MANUAL);
+  for (const cli::Command& command : cli::all_commands()) {
+    for (const cli::Option& option : command.options.all()) {
+      const std::string name = option.name.substr(option.name.rfind(',') + 1);
+      EXPECT_NE(manual.find(std::regex_replace(name, std::regex("-"), "\\-")), std::string::npos) << name;
+      if (option.is_argument()) continue;
+      EXPECT_NE(completed(command.name + " " + name, 2).find(name), std::string::npos) << command.name << name;
+      for (const char* shell : {"zsh", "fish"}) {
+        const std::string all = run({"completion", shell}).out, said = shell[0] == 'z' ? name : "-l " + name.substr(2);
+        EXPECT_NE(all.find(said), std::string::npos) << shell << name;
+      }
+    }
   }
 }
 

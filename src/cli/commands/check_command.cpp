@@ -6,18 +6,28 @@
 #include <charconv>
 #include <iostream>
 
-#include "cli/command.hpp"
 #include "cli/junit.hpp"
-#include "cli/output.hpp"
+#include "cli/scene_call.hpp"
 #include "cli/target_file.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/suggest.hpp"
+#include "model/json_text.hpp"
+#include "model/number_text.hpp"
 #include "model/printable.hpp"
+#include "print/answers_json.hpp"
+#include "print/titles.hpp"
 
 namespace fond_ladder::cli {
 namespace {
 
-using Failing = CheckedClaim::Failing;
+struct CheckCall {
+  SceneCall scene;
+  std::vector<std::string> claims;
+  std::string junit;  // a file
+  std::string shard;  // as in 2/5
+  bool suggest = false;
+  Format format = Format::table;
+};
 
 /// One part of the claims: every `of`-th, from the `part`-th on, so that parts are about equally long.
 struct Shard {
@@ -61,29 +71,14 @@ void print_table(const std::vector<Variant>& variants, const std::vector<Checked
   for (const CheckedClaim& one : checked) out << report(one, call.scene.file);
 }
 
-std::string json_of(const Failing& stretch) {
-  std::vector<std::string> values;
-  for (const auto& [name, value] : stretch.values)
-    values.push_back(fmt::format("{}: {}", json_text(name), value ? exact(*value) : "null"));
-  return fmt::format(
-      "{{\"from\": {}, \"to\": {}, \"height\": {}, \"variant\": {}, \"worst\": {{\"width\": {}, \"height\": {}, "
-      "\"values\": {{{}}}}}, \"because\": {}}}",
-      exact(stretch.from), exact(stretch.to), stretch.height ? exact(*stretch.height) : "null",
-      json_text(stretch.variant), exact(stretch.worst.width), exact(stretch.worst.height), fmt::join(values, ", "),
-      json_text(stretch.because));
-}
-
-void print_json(const std::vector<CheckedClaim>& checked, const std::vector<std::size_t>& numbers, std::ostream& out) {
-  std::vector<std::string> claims;
-  for (std::size_t i = 0; i < checked.size(); ++i) {
-    const CheckedClaim& one = checked[i];
-    std::vector<std::string> failing;
-    for (const Failing& stretch : one.failing) failing.push_back(json_of(stretch));
-    claims.push_back(fmt::format("{{\"claim\": {}, \"number\": {}, \"holds\": {}, \"rungs\": {}, \"failing\": [{}]}}",
-                                 json_text(one.claim), numbers[i] + 1, one.holds, one.rungs,
-                                 fmt::join(failing, ",\n    ")));
-  }
-  fmt::print(out, "{{\"claims\": [\n  {}]}}\n", fmt::join(claims, ",\n  "));
+/// Begins an answer about all variants that were looked at.
+JsonWriter& next_answer(JsonAnswers& answers, const std::vector<Variant>& variants, const CheckCall& call) {
+  const Scene& scene = variants[0].scene;
+  JsonWriter& json = answers.next(scene, call.scene.file, scene.ladder);
+  std::vector<std::string> names;
+  for (const Variant& variant : variants) names.push_back(variant.name);
+  json.texts("variants", names);
+  return json;
 }
 
 /// Refuses texts that are no claims, all at once.
@@ -104,7 +99,9 @@ ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall&
   std::vector<std::string> quoted;
   for (const std::string& claim : claims) quoted.push_back(json_text(claim));
   if (call.format == Format::json) {
-    fmt::print(streams.out, "{{\"suggested\": [\n  {}]}}\n", fmt::join(quoted, ",\n  "));
+    JsonAnswers answers(streams.out, "check");
+    next_answer(answers, variants, call).texts("suggested", claims);
+    answers.end();
   } else if (claims.empty()) {
     fmt::print(streams.out, "nothing to suggest: whatever looks meant and holds is claimed already\n");
   } else {
@@ -118,14 +115,7 @@ ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall&
   return all_well;
 }
 
-}  // namespace
-
-void print_check(const Scene& scene, const CheckCall& call, std::ostream& out) {
-  print_table({{"", scene}}, fond_ladder::check(scene, scene.claims), call, out);
-}
-
 ExitStatus check(const CheckCall& call, const Streams& streams) {
-  if (call.format == Format::csv) throw WrongCall("--format csv: a check has a table and json only");
   if (call.junit == "-") throw WrongCall("--junit -: standard output has the results; name a file");
   const Shard shard = parse_shard(call.shard);
   const std::vector<Variant> variants = load_variants(call.scene, streams);
@@ -151,9 +141,29 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
   const std::vector<CheckedClaim> checked = fond_ladder::check(variants, claims);
   const std::string suite = variants[0].scene.name() + (call.shard.empty() ? "" : " " + call.shard);
   if (!call.junit.empty()) write_target(call.junit, junit_text(checked, suite, call.scene.file));
-  call.format == Format::json ? print_json(checked, numbers, streams.out)
-                              : print_table(variants, checked, call, streams.out);
+  if (call.format == Format::json) {
+    JsonAnswers answers(streams.out, "check");
+    write_checked(next_answer(answers, variants, call), checked, numbers);
+    answers.end();
+  } else {
+    print_table(variants, checked, call, streams.out);
+  }
   return std::ranges::all_of(checked, &CheckedClaim::holds) ? all_well : findings;
+}
+
+}  // namespace
+
+Command check_command() {
+  CommandOf<CheckCall> command("check", "Which claims hold on the whole ladder; exit status 1 when one does not");
+  CheckCall& call = command.call();
+  Options& options = command.options();
+  add_scene(options, call.scene, Forms::all_in_turn);
+  options.list("--claim", "CLAIM", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable");
+  options.text("--junit", "FILE", call.junit, "Also write a JUnit XML file, one case a claim");
+  options.text("--shard", "PART/OF", call.shard, "Check one part of the claims, as in 2/5: the second of five");
+  options.flag("--suggest", call.suggest, "Claims that hold now and look meant, ready to paste");
+  options.format(call.format, {Format::table, Format::json});
+  return command.does(check);
 }
 
 }  // namespace fond_ladder::cli

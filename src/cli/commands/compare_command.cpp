@@ -1,46 +1,35 @@
 // SPDX-License-Identifier: MIT
-#include <fmt/format.h>
-#include <fmt/ostream.h>
+#include <algorithm>
+#include <ostream>
 
-#include <iostream>
-
-#include "cli/command.hpp"
-#include "cli/output.hpp"
+#include "cli/scene_call.hpp"
 #include "cli/sizes.hpp"
 #include "fond_ladder/compare.hpp"
+#include "print/answers_json.hpp"
+#include "print/titles.hpp"
 
 namespace fond_ladder::cli {
 namespace {
 
-std::string json_of(const std::optional<Rect>& box) {
-  if (!box) return "null";
-  return fmt::format("{{\"x\": {}, \"y\": {}, \"width\": {}, \"height\": {}}}", exact(box->x), exact(box->y),
-                     exact(box->width), exact(box->height));
-}
+struct CompareCall {
+  SceneCall scene;
+  std::string other;  // a second scene file; none: the scene as it is against what the options make of it
+  std::vector<std::string> at;
+  Format format = Format::table;
+};
 
-std::string json_of(const Difference& one) {
-  static constexpr std::array<std::string_view, 3> words{"changed", "only in the first", "only in the second"};
-  return fmt::format(
-      "{{\"node\": {}, \"what\": \"{}\", \"widths\": {}, \"most\": {}, \"worst\": {{\"width\": {}, \"height\": {}, "
-      "\"first\": {}, \"second\": {}}}, \"going_along\": {}}}",
-      json_text(one.path), words[static_cast<std::size_t>(one.kind)], json_spans(one.sizes), exact(one.most),
-      exact(one.worst.width), exact(one.worst.height), json_of(one.first), json_of(one.second), one.going_along);
+/// The heights of some sizes; none where one follows the content.
+std::optional<Span> heights_of(const std::vector<Rung>& rungs) {
+  std::optional<Span> heights;
+  for (const Rung& rung : rungs) {
+    if (!rung.height) return {};
+    if (!heights) heights = Span(*rung.height);
+    heights = Span(std::min(heights->from, *rung.height), std::max(heights->to, *rung.height));
+  }
+  return heights;
 }
-
-void print_json(const Comparison& told, std::ostream& out) {
-  std::vector<std::string> differences;
-  for (const Difference& one : told.differences) differences.push_back(json_of(one));
-  fmt::print(out,
-             "{{\"first\": {}, \"second\": {}, \"settings\": [{}, {}], \"sizes\": {}, \"same\": {},\n "
-             "\"differences\": [\n  {}]}}\n",
-             json_text(told.first), json_text(told.second), told.settings_first, told.settings_second, told.rungs,
-             told.same, fmt::join(differences, ",\n  "));
-}
-
-}  // namespace
 
 ExitStatus compare(const CompareCall& call, const Streams& streams) {
-  if (call.format == Format::csv) throw WrongCall("--format csv: a comparison has a table and json only");
   const bool is_one = call.other.empty();
   if (!is_one && call.other == "-" && call.scene.file == "-")
     throw WrongCall("compare: only one of the two scenes can come from standard input");
@@ -67,11 +56,32 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
   }
   const Comparison told = fond_ladder::compare(first, second, rungs);
   if (call.format == Format::json) {
-    print_json(told, streams.out);
+    Ladder compared = first.scene.ladder;
+    if (!rungs.empty()) {
+      compared.width = told.widths;
+      compared.height = heights_of(rungs);
+    }
+    JsonAnswers answers(streams.out, "compare");
+    write_comparison(answers.next(first.scene, call.scene.file, compared), told);
+    answers.end();
   } else {
     streams.out << told;
   }
   return told.any() ? findings : all_well;
+}
+
+}  // namespace
+
+Command compare_command() {
+  CommandOf<CompareCall> command(
+      "compare", "What differs between two scenes, or one as it is and with options; exit status 1 when anything does");
+  CompareCall& call = command.call();
+  Options& options = command.options();
+  add_scene(options, call.scene);
+  options.optional_argument("OTHER", call.other, "A second scene file; the options then hold for both");
+  options.list("--at", "SIZE", call.at, "One size instead of the ladder: 1280x800, 1280, or a named rung; repeatable");
+  options.format(call.format, {Format::table, Format::json});
+  return command.does(compare);
 }
 
 }  // namespace fond_ladder::cli

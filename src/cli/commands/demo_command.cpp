@@ -1,43 +1,45 @@
 // SPDX-License-Identifier: MIT
-#include <iostream>
+#include <array>
+#include <ostream>
 
 #include "cli/command.hpp"
 #include "cli/commands/demo_scene.hpp"
-#include "fond_ladder/compare.hpp"
-#include "fond_ladder/lint.hpp"
-#include "fond_ladder/scene_file.hpp"
+#include "cli/run.hpp"
 
 namespace fond_ladder::cli {
+namespace {
 
-ExitStatus demo(const Streams& streams) {
-  const Scene scene = read_scene(demo_scene(), "console.scene.json");
-  streams.out << "$ fond-ladder measure console.scene.json --at 1280x800\n";
-  MeasureOptions measured;
-  measured.at = {"1280x800"};
-  print_measure(scene, measured, streams);
+struct DemoCall {
+  Format format = Format::table;
+};
 
-  ClimbCall climbed;
-  streams.out << "\n$ fond-ladder climb console.scene.json\n";
-  print_climb(scene, climbed, streams);
-
-  LedgerCall account;
-  account.node = "body";
-  account.at = {"1280x800"};
-  streams.out << "\n$ fond-ladder ledger console.scene.json body --at 1280x800\n";
-  print_ledger(scene, account, streams);
-
-  streams.out << "\n$ fond-ladder check console.scene.json\n";
-  CheckCall checked;
-  checked.scene.file = "console.scene.json";
-  print_check(scene, checked, streams.out);
-
-  streams.out << "\n$ fond-ladder compare console.scene.json --try beds.width=300 --at desk\n";
-  Variant wider{"with beds.width=300", scene};
-  try_setting(wider.scene, "beds.width=300");
-  streams.out << fond_ladder::compare({"as it is", scene}, wider, {{1440, 900}});
-
-  streams.out << "\n$ fond-ladder lint console.scene.json\n" << fond_ladder::lint({"", scene});
+ExitStatus demo(const DemoCall& /*call*/, const Streams& streams) {
+  static constexpr const char* file = "console.scene.json";
+  static const std::array<std::vector<std::string>, 6> calls{{
+      {"measure", file, "--at", "1280x800"},
+      {"climb", file},
+      {"ledger", file, "body", "--at", "1280x800"},
+      {"check", file},
+      {"compare", file, "--try", "beds.width=300", "--at", "desk"},
+      {"lint", file},
+  }};
+  Streams shipped = streams;
+  shipped.shipped = ShippedScene{file, demo_scene()};
+  const char* between = "";
+  for (const std::vector<std::string>& words : calls) {
+    streams.out << between << "$ fond-ladder";
+    for (const std::string& word : words) streams.out << ' ' << word;
+    streams.out << '\n';
+    between = "\n";
+    call(words, shipped);
+  }
   return all_well;
+}
+
+}  // namespace
+
+Command demo_command() {
+  return CommandOf<DemoCall>("demo", "The shipped console scene through the commands above").does(demo);
 }
 
 }  // namespace fond_ladder::cli

@@ -5,8 +5,8 @@
 #include <algorithm>
 #include <iostream>
 
-#include "cli/command.hpp"
 #include "cli/picture_form.hpp"
+#include "cli/scene_call.hpp"
 #include "cli/sizes.hpp"
 #include "cli/target_file.hpp"
 #include "fond_ladder/draw.hpp"
@@ -15,6 +15,16 @@
 
 namespace fond_ladder::cli {
 namespace {
+
+struct DrawCall {
+  SceneCall scene;
+  std::vector<std::string> at;
+  std::string output;  // file; - is standard output
+  std::string as;      // svg, png or pdf; by the ending when empty
+  std::string only;
+  std::string scale;
+  bool bare = false;
+};
 
 /// What a picture is of, and where something is cut, in a few lines.
 void print_summary(const Scene& scene, const Picture& picture, const std::vector<Panel>& panels, const DrawCall& call,
@@ -35,8 +45,6 @@ void print_summary(const Scene& scene, const Picture& picture, const std::vector
     fmt::print(out, "cut at {} x {}: {}\n", rounded(at.width), rounded(at.height), names);
   }
 }
-
-}  // namespace
 
 ExitStatus draw(const DrawCall& call, const Streams& streams) {
   if (call.output.empty()) throw WrongCall("draw: name the picture, as in -o out.svg");
@@ -63,6 +71,22 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
                picture.left_out == 1 ? "1 node was" : fmt::format("{} nodes were", picture.left_out));
   }
   return all_well;
+}
+
+}  // namespace
+
+Command draw_command() {
+  CommandOf<DrawCall> command("draw", "A picture, every node coloured and named");
+  DrawCall& call = command.call();
+  Options& options = command.options();
+  add_scene(options, call.scene);
+  add_sizes(options, call.at, "repeated: side by side");
+  options.text("-o,--output", "FILE", call.output, "The picture, an .svg, .png or .pdf file; - is standard output");
+  options.text("--as", "svg|png|pdf", call.as, "What to write, where the ending of FILE does not say it");
+  options.flag("--bare", call.bare, "The boxes alone, without labels and helper marks");
+  options.text("--only", "NODE", call.only, "Draw this node and what is in it");
+  options.text("--scale", "NUMBER", call.scale, "Pixels of the picture a pixel of the scene; 1 when left out");
+  return command.does(draw);
 }
 
 }  // namespace fond_ladder::cli

@@ -1,46 +1,42 @@
 // SPDX-License-Identifier: MIT
-#include <fmt/format.h>
-#include <fmt/ostream.h>
+#include <ostream>
 
-#include <iostream>
-
-#include "cli/command.hpp"
-#include "cli/output.hpp"
+#include "cli/scene_call.hpp"
 #include "fond_ladder/lint.hpp"
+#include "print/answers_json.hpp"
+#include "print/titles.hpp"
 
 namespace fond_ladder::cli {
 namespace {
 
-std::string json_of(const Finding& one) {
-  std::vector<std::string> variants;
-  for (const std::string& variant : one.variants) variants.push_back(json_text(variant));
-  return fmt::format(
-      "{{\"node\": {}, \"key\": {}, \"finding\": \"{}\", \"why\": {}, \"cure\": {}, \"from\": {}, \"to\": {}, "
-      "\"widths\": {}, \"variants\": {}}}",
-      json_text(one.path.empty() ? one.node : one.path), json_text(one.key), word(one.oddity), json_text(one.why),
-      json_text(one.cure), exact(one.sizes.front().from), exact(one.sizes.back().to), json_spans(one.sizes),
-      fmt::format("[{}]", fmt::join(variants, ", ")));
-}
-
-void print_json(const Lint& told, std::ostream& out) {
-  std::vector<std::string> findings, remarks;
-  for (const Finding& one : told.findings) findings.push_back(json_of(one));
-  for (const Finding& one : told.remarks) remarks.push_back(json_of(one));
-  fmt::print(out, "{{\"findings\": [\n  {}],\n \"asleep\": [\n  {}]}}\n", fmt::join(findings, ",\n  "),
-             fmt::join(remarks, ",\n  "));
-}
-
-}  // namespace
+struct LintCall {
+  SceneCall scene;
+  bool strict = false;
+  Format format = Format::table;
+};
 
 ExitStatus lint(const LintCall& call, const Streams& streams) {
-  if (call.format == Format::csv) throw WrongCall("--format csv: lint has a table and json only");
-  const Lint told = fond_ladder::lint(load_variants(call.scene, streams, Hints::none));
+  const std::vector<Variant> variants = load_variants(call.scene, streams, Hints::none);
+  const Lint told = fond_ladder::lint(variants);
   if (call.format == Format::json) {
-    print_json(told, streams.out);
+    JsonAnswers answers(streams.out, "lint");
+    write_lint(answers.next(variants[0].scene, call.scene.file, variants[0].scene.ladder), told);
+    answers.end();
   } else {
     streams.out << told;
   }
   return call.strict && !told.findings.empty() ? findings : all_well;
+}
+
+}  // namespace
+
+Command lint_command() {
+  CommandOf<LintCall> command("lint", "What is suspicious, why, at which sizes, and what would cure it");
+  LintCall& call = command.call();
+  add_scene(command.options(), call.scene, Forms::all_in_turn);
+  command.options().flag("--strict", call.strict, "Exit status 1 when anything is found");
+  command.options().format(call.format, {Format::table, Format::json});
+  return command.does(lint);
 }
 
 }  // namespace fond_ladder::cli

@@ -10,6 +10,12 @@
 #include "scene/read/scene_text.hpp"
 
 namespace fond_ladder::cli {
+namespace {
+
+struct TidyCall {
+  std::string file;
+  std::string output;  // a file; standard output when empty or -
+};
 
 ExitStatus tidy(const TidyCall& call, const Streams& streams) {
   const TidyScene tidied = call.file == "-"
@@ -26,6 +32,16 @@ ExitStatus tidy(const TidyCall& call, const Streams& streams) {
     streams.out << printable(call.output) << ": written\n";
   }
   return all_well;
+}
+
+}  // namespace
+
+Command tidy_command() {
+  CommandOf<TidyCall> command("tidy", "The scene file printed anew: keys in order, defaults left out");
+  TidyCall& call = command.call();
+  command.options().argument("SCENE", call.file, "A scene file; - reads standard input");
+  command.options().text("-o,--output", "FILE", call.output, "Where to; standard output when left out");
+  return command.does(tidy);
 }
 
 }  // namespace fond_ladder::cli

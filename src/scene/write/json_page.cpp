@@ -5,7 +5,8 @@
 #include "scene/write/json_page.hpp"
 
 #include <algorithm>
-#include <nlohmann/json.hpp>
+
+#include "model/json_text.hpp"
 
 namespace fond_ladder::scene {
 namespace {
@@ -21,10 +22,6 @@ std::string head_of(std::string_view key, std::string_view value) {
 }
 
 }  // namespace
-
-std::string json_text(std::string_view text) {
-  return nlohmann::json(text).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace);
-}
 
 void JsonPage::value(std::string_view key, std::string_view json) {
   items_.push_back({head_of(key, json), 0, items_.size() + 1, 0});

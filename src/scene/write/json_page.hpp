@@ -10,9 +10,6 @@
 
 namespace fond_ladder::scene {
 
-/// A text in quotes, escaped as JSON wants it. Bytes that are no UTF-8 are replaced.
-[[nodiscard]] std::string json_text(std::string_view text);
-
 class JsonPage {
  public:
   /// Begins an object (`{`) or a list (`[`). `key` is left empty in lists.

@@ -3,6 +3,7 @@
 // One overload for every type a key can have: the other half of key_reader.cpp.
 #include "scene/write/key_writer.hpp"
 
+#include "model/json_text.hpp"
 #include "model/number_text.hpp"
 
 namespace fond_ladder::scene {

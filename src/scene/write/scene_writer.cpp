@@ -6,6 +6,7 @@
 #include <map>
 
 #include "fond_ladder/scene_file.hpp"
+#include "model/json_text.hpp"
 #include "model/number_text.hpp"
 #include "scene/write/key_writer.hpp"
 

@@ -6,6 +6,7 @@
 #include <array>
 
 #include "fond_ladder/scene_file.hpp"
+#include "model/json_text.hpp"
 #include "model/number_text.hpp"
 #include "scene/read/faults.hpp"
 #include "scene/read/key_reader.hpp"

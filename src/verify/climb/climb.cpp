@@ -48,11 +48,12 @@ class Climber {
     solve_all();
     find_turns(span);
     Climb climbed;
-    for (const Quantity& quantity : quantities_) climbed.quantities.push_back(quantity.text);
+    climbed.along_height = options_.along_height;
     climbed.steps.reserve(inside);
     for (std::size_t i = ahead; i < ahead + inside; ++i)
       climbed.steps.push_back({containers_[i], std::move(values_[i])});
     climbed.found = std::move(turns_);
+    climbed.quantities = std::move(quantities_);
     return climbed;
   }
 
@@ -170,10 +171,9 @@ class Climber {
 
 Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vector<std::string>& quantities,
             const std::vector<std::string>& modes) {
-  const std::vector<Quantity> asked = parsed(scene.tree, quantities);
   Climb climbed;
-  for (const Quantity& quantity : asked) climbed.quantities.push_back(quantity.text);
-  const Measuring measuring(asked);
+  climbed.quantities = parsed(scene.tree, quantities);
+  const Measuring measuring(climbed.quantities);
   SceneSolver solver(scene, modes);
   for (const Rung& rung : rungs) {
     const Solution solution = solver.solve(rung);

@@ -12,10 +12,11 @@
 namespace fond_ladder {
 namespace {
 
-constexpr std::array<std::string_view, 19> measure_words{
-    "width",    "height",        "left",           "right",    "top",   "bottom", "middle_x",
-    "middle_y", "content_width", "content_height", "baseline", "lines", "line",   "columns",
-    "rows",     "per_line",      "spare",          "cut",      "shown"};
+/// In the order of Measure; its last one has no word.
+constexpr auto measure_words = std::to_array<std::string_view>(
+    {"width", "height", "left", "right", "top", "bottom", "middle_x", "middle_y", "content_width", "content_height",
+     "baseline", "lines", "line", "columns", "rows", "per_line", "spare", "cut", "shown"});
+static_assert(measure_words.size() == static_cast<std::size_t>(Measure::most_cut));
 
 double per_line(NodeId node, const Solution& solution) {
   if (!is_container(solution.tree().kind(node))) return 0;
@@ -131,6 +132,32 @@ bool path_matches(const Tree& tree, NodeId node, std::string_view pattern) {
 }
 
 }  // namespace
+
+bool is_count(Measure measure) {
+  switch (measure) {
+    case Measure::lines:
+    case Measure::line:
+    case Measure::columns:
+    case Measure::rows:
+    case Measure::per_line:
+    case Measure::shown: return true;
+    case Measure::width:
+    case Measure::height:
+    case Measure::left:
+    case Measure::right:
+    case Measure::top:
+    case Measure::bottom:
+    case Measure::middle_x:
+    case Measure::middle_y:
+    case Measure::content_width:
+    case Measure::content_height:
+    case Measure::baseline:
+    case Measure::spare:
+    case Measure::cut:
+    case Measure::most_cut: break;
+  }
+  return false;
+}
 
 std::string_view word_of(Measure measure) {
   return measure == Measure::most_cut ? "cut" : measure_words[static_cast<std::size_t>(measure)];

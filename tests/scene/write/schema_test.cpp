@@ -1,8 +1,7 @@
 // SPDX-License-Identifier: MIT
-#include "scene/write/schema.hpp"
-
 #include <gtest/gtest.h>
 
+#include "scene_schema.hpp"
 #include "support/golden.hpp"
 
 namespace fond_ladder {

@@ -259,7 +259,7 @@ void expect_straight(const Climb& climbed, std::size_t q, const std::string& sce
       if (!a || !b || !c) continue;
       const double x0 = piece[0]->container.width, x1 = piece[1]->container.width, x = piece[i]->container.width;
       ASSERT_NEAR(*c, *a + (*b - *a) * (x - x0) / (x1 - x0), 1e-6 * std::max(1.0, std::abs(*c)))
-          << climbed.quantities[q] << " at " << x << "\n"
+          << climbed.quantities[q].text << " at " << x << "\n"
           << turns_text(climbed) << scene;
     }
     piece.clear();

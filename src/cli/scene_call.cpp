@@ -1,11 +1,12 @@
 // SPDX-License-Identifier: MIT
+#include "cli/scene_call.hpp"
+
 #include <fmt/format.h>
 #include <fmt/ostream.h>
 
 #include <algorithm>
 #include <charconv>
 
-#include "cli/command.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/key_table.hpp"
 #include "model/shell_word.hpp"
@@ -50,6 +51,7 @@ void hint_at(const std::vector<IdleSetting>& idle, const Scene& scene, const Str
 }
 
 Scene read(const std::string& file, const Streams& streams) {
+  if (streams.shipped && file == streams.shipped->name) return read_scene(streams.shipped->json, file);
   return file != "-" ? read_scene_file(file)
                      : read_scene(scene::text_of_stream(streams.in, "standard input"), "standard input");
 }
@@ -79,6 +81,24 @@ bool asks_for_all(const std::string& typed, const std::vector<std::string>& name
 }
 
 }  // namespace
+
+void add_scene(Options& options, SceneCall& scene, Forms forms) {
+  const bool all = forms == Forms::all_in_turn;
+  options.argument("SCENE", scene.file, "A scene file; - reads standard input");
+  options.list("--mode", "NAME", scene.modes,
+               all ? "Switch a mode on; repeatable; all: every choice of modes in turn"
+                   : "Switch a mode of the scene on; repeatable");
+  options.text("--wording", "NAME", scene.wording,
+               all ? "Put a wording in; all: the scene's own texts and every wording in turn"
+                   : "Put a wording of the scene into it");
+  options.text("--longer", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
+  options.list("--try", "NODE.KEY=VALUE", scene.tries, "Change one key, as in beds.width=300; repeatable");
+}
+
+void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail) {
+  options.list("--at", "SIZE", at,
+               "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; " + tail);
+}
 
 Variant load_variant(const SceneCall& call, const Streams& streams) {
   return load_before_and_after(call, streams).after;

@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: MIT
 //
 // Written from the table of keys, one overload for every type a key can have, beside key_reader.cpp and key_writer.cpp.
-#include "scene/write/schema.hpp"
+#include "scene_schema.hpp"
 
+#include <map>
 #include <nlohmann/json.hpp>
 
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "scene/write/key_writer.hpp"
 
 namespace fond_ladder::scene {
 namespace {
@@ -158,13 +160,76 @@ Json track_definitions() {
           {"tracks_repeated", repeated}};
 }
 
+/// What somebody may write for a key: one value each.
+std::string example_of(const std::string& key) {
+  static const std::map<std::string, std::string> examples{
+      {"kind", R"("row")"},
+      {"name", R"("bar")"},
+      {"width", R"("2.5em")"},
+      {"height", "48"},
+      {"min_width", "320"},
+      {"max_width", R"("40%")"},
+      {"min_height", "24"},
+      {"max_height", "200"},
+      {"aspect", "1.5"},
+      {"margin", R"({"left": "auto", "y": 4})"},
+      {"padding", R"({"x": 12, "y": 8})"},
+      {"border", "2"},
+      {"border_at", R"("over")"},
+      {"hidden", "true"},
+      {"touch", "true"},
+      {"order", R"("last")"},
+      {"pin", R"({"right": 8, "top": 8})"},
+      {"scroll", R"("y")"},
+      {"scale", "1.1"},
+      {"scale_counts", "true"},
+      {"gap", "8"},
+      {"paint_order", R"("backward")"},
+      {"along", R"("between")"},
+      {"across", R"("center")"},
+      {"wrap", "true"},
+      {"reverse", "true"},
+      {"rest", R"("start")"},
+      {"out_of", "12"},
+      {"alike", "true"},
+      {"align", R"({"x": "center", "y": "end"})"},
+      {"columns", R"([240, "1fr"])"},
+      {"rows", "3"},
+      {"auto_columns", R"("min-content")"},
+      {"auto_rows", "40"},
+      {"flow", R"("columns")"},
+      {"dense", "true"},
+      {"areas", R"(["head head", "beds map"])"},
+      {"cell", "[1, 0]"},
+      {"span", R"([2, "all"])"},
+      {"area", R"("map")"},
+      {"basis", R"("content")"},
+      {"grow", "1"},
+      {"shrink", "0"},
+      {"weight", "2"},
+      {"self", R"("end")"},
+      {"nudge", "[4, -2]"},
+      {"natural", "[200, 120]"},
+      {"text", R"("North house")"},
+      {"size", "20"},
+      {"one_line", "true"},
+      {"max_lines", "2"},
+      {"words_at", R"("center")"},
+      {"shows", R"("contain")"},
+  };
+  return examples.at(key);
+}
+
 /// A node, and the smaller objects that say keys: `keys` of shared and each, `told` of with, `form` of when.
 void add_objects(Json& definitions) {
   Json keys = Json::object(), form = Json::object();
   for (const KeyEntry& entry : key_table()) {
     const std::string name(entry.name);
     Json schema = std::visit(SchemaOfKey{entry.domain}, entry.field);
-    schema["description"] = entry.about;
+    schema["description"] = std::string(entry.about) + "; acts on " + std::string(nodes_of(entry.acts));
+    const Json unsaid = Json::parse(value_text(entry, Keys()));
+    if (!unsaid.is_null() && name != "kind" && name != "name") schema["default"] = unsaid;
+    schema["examples"] = Json::array({Json::parse(example_of(name))});
     definitions["key_" + name] = schema;
     keys[name] = reference("key_" + name);
     if (name != "name") form[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});

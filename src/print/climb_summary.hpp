@@ -8,7 +8,7 @@
 
 #include "fond_ladder/climb.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder {
 
 /// What a climb of everything asks for: sizes of all nodes along the climbed side, and what the paragraph needs.
 /// Of scenes with more than 2,000 nodes only the first ones.
@@ -20,12 +20,10 @@ struct Telling {
   std::size_t quantity = 0;
   std::vector<std::size_t> alike;  ///< others that had the same value at every size
 };
-[[nodiscard]] std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed,
-                                                const std::vector<Quantity>& asked, bool along_height);
+[[nodiscard]] std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed);
 
 /// A paragraph: which ranges hold where, what wraps, what keeps its size, what is cut.
-[[nodiscard]] std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked,
-                                  const std::vector<Telling>& telling, bool along_height,
+[[nodiscard]] std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Telling>& telling,
                                   const std::vector<std::string>& modes);
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder

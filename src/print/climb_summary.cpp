@@ -1,28 +1,25 @@
 // SPDX-License-Identifier: MIT
-#include "cli/commands/climb_summary.hpp"
+#include "print/climb_summary.hpp"
 
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
 
-#include "cli/output.hpp"
+#include "fond_ladder/scene.hpp"
+#include "model/number_text.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder {
 namespace {
 
 std::string name(const Scene& scene, const Quantity& quantity) {
   return "`" + scene.tree.tail(quantity.node) + "`";
 }
 
-double size_at(const Climb::Step& step, bool along_height) {
-  return along_height ? step.container.height : step.container.width;
-}
-
 /// Sizes of a climb at which something is so, as `below 520 and from 640 to 776`; empty: nowhere.
 class Where {
  public:
-  Where(const Climb& climbed, bool along_height) : climbed_(climbed), along_height_(along_height) {}
+  explicit Where(const Climb& climbed) : climbed_(climbed) {}
 
   template <class IsSo>
   std::string operator()(std::size_t quantity, const IsSo& is_so) const {
@@ -55,9 +52,9 @@ class Where {
  private:
   /// Where what is so at step `i`, and not before, begins: at a turn between the two, if there is one.
   [[nodiscard]] std::string begin(std::size_t quantity, std::size_t i) const {
-    const double size = size_at(climbed_.steps[i], along_height_);
+    const double size = climbed_.size_of(climbed_.steps[i]);
     if (i == 0) return rounded(size);
-    const double before = size_at(climbed_.steps[i - 1], along_height_);
+    const double before = climbed_.size_of(climbed_.steps[i - 1]);
     for (const Turn& turn : climbed_.turns()) {
       if (turn.quantity == quantity && turn.at > before && turn.at <= size) return rounded(turn.at);
     }
@@ -65,7 +62,6 @@ class Where {
   }
 
   const Climb& climbed_;
-  bool along_height_;
 };
 
 std::string range_text(const Scene& scene, bool along_height) {
@@ -82,7 +78,8 @@ std::string range_text(const Scene& scene, bool along_height) {
   return fmt::format("{}", fmt::join(parts, ", "));
 }
 
-std::string cut_text(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked, const Where& where) {
+std::string cut_text(const Scene& scene, const Climb& climbed, const Where& where) {
+  const std::vector<Quantity>& asked = climbed.quantities;
   std::vector<std::string> parts;
   constexpr std::size_t most_told = 3;
   std::size_t more = 0;
@@ -103,17 +100,16 @@ std::string cut_text(const Scene& scene, const Climb& climbed, const std::vector
 }
 
 /// `beds` is 240 from 640 up.
-std::string constant_text(const Scene& scene, const Climb& climbed, const Quantity& asked, std::size_t quantity,
-                          bool along_height) {
+std::string constant_text(const Scene& scene, const Climb& climbed, std::size_t quantity) {
   const Turn* last = nullptr;
   for (const Turn& turn : climbed.turns()) {
     if (turn.quantity == quantity) last = &turn;
   }
-  if (last == nullptr || last->slope_after != 0 || !last->after ||
-      last->to == size_at(climbed.steps.back(), along_height)) {
+  if (last == nullptr || last->slope_after != 0 || !last->after || last->to == climbed.size_of(climbed.steps.back())) {
     return "";
   }
-  return fmt::format("{} is {} from {} up", name(scene, asked), rounded(*last->after), rounded(last->to));
+  return fmt::format("{} is {} from {} up", name(scene, climbed.quantities[quantity]), rounded(*last->after),
+                     rounded(last->to));
 }
 
 bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& containers) {
@@ -148,8 +144,8 @@ std::vector<Quantity> all_quantities(const Scene& scene, bool along_height) {
   return all;
 }
 
-std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked,
-                                  bool along_height) {
+std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed) {
+  const std::vector<Quantity>& asked = climbed.quantities;
   std::vector<double> amount(asked.size());
   for (const Turn& turn : climbed.turns()) {
     amount[turn.quantity] += std::abs(turn.after.value_or(0) - turn.before.value_or(0)) +
@@ -157,7 +153,7 @@ std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed, cons
   }
   std::vector<Telling> telling;
   for (std::size_t q = 0; q < amount.size(); ++q) {
-    if (amount[q] < 1e-6 || asked[q].measure != (along_height ? Measure::height : Measure::width)) continue;
+    if (amount[q] < 1e-6 || asked[q].measure != (climbed.along_height ? Measure::height : Measure::width)) continue;
     const auto is_alike = [&](const Telling& other) {
       return std::ranges::all_of(climbed.steps, [&](const Climb::Step& step) {
         const auto &a = step.values[q], &b = step.values[other.quantity];
@@ -178,11 +174,12 @@ std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed, cons
   return telling;
 }
 
-std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Quantity>& asked,
-                    const std::vector<Telling>& telling, bool along_height, const std::vector<std::string>& modes) {
-  const Where where(climbed, along_height);
+std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Telling>& telling,
+                    const std::vector<std::string>& modes) {
+  const std::vector<Quantity>& asked = climbed.quantities;
+  const Where where(climbed);
   std::vector<std::string> sentences;
-  if (const std::string ranges = range_text(scene, along_height); !ranges.empty()) sentences.push_back(ranges);
+  if (const std::string ranges = range_text(scene, climbed.along_height); !ranges.empty()) sentences.push_back(ranges);
   if (!modes.empty()) sentences.push_back(fmt::format("`{}` is on", fmt::join(modes, "`, `")));
   for (std::size_t q = 0; q < asked.size(); ++q) {
     if (asked[q].measure == Measure::lines) {
@@ -205,13 +202,13 @@ std::string summary(const Scene& scene, const Climb& climbed, const std::vector<
   for (const Telling& one : telling) {
     if (told.size() == most_constant) break;
     const Quantity& quantity = asked[one.quantity];
-    const std::string text = constant_text(scene, climbed, quantity, one.quantity, along_height);
+    const std::string text = constant_text(scene, climbed, one.quantity);
     if (text.empty() || lies_in(scene.tree, quantity.node, told)) continue;
     sentences.push_back(text);
     told.push_back(quantity.node);
   }
-  sentences.push_back(cut_text(scene, climbed, asked, where));
+  sentences.push_back(cut_text(scene, climbed, where));
   return fmt::format("{}.", fmt::join(sentences, "; "));
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder

@@ -1,0 +1,13 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <vector>
+
+#include "cli/command.hpp"
+
+namespace fond_ladder::cli {
+
+/// All commands, in the order in which help tells them. Each has its own state: ask for new ones for every call.
+[[nodiscard]] std::vector<Command> all_commands();
+
+}  // namespace fond_ladder::cli

@@ -1,0 +1,117 @@
+// SPDX-License-Identifier: MIT
+#include "cli/parse.hpp"
+
+#include <CLI/CLI.hpp>
+#include <algorithm>
+
+#include "fond_ladder/version.hpp"
+#include "model/key_table.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+void add(CLI::App& app, const Option& option) {
+  CLI::Option* added = nullptr;
+  if (auto* const* flag = std::get_if<bool*>(&option.into)) {
+    added = app.add_flag(option.name, **flag, option.about);
+  } else if (auto* const* text = std::get_if<std::string*>(&option.into)) {
+    added = app.add_option(option.name, **text, option.about);
+  } else if (auto* const* texts = std::get_if<std::vector<std::string>*>(&option.into)) {
+    added = app.add_option(option.name, **texts, option.about)->allow_extra_args(false);
+  } else {
+    const auto& read = std::get<std::function<void(const std::string&)>>(option.into);
+    added = app.add_option_function<std::string>(option.name, read, option.about);
+  }
+  if (option.required) added->required();
+  if (!option.is_flag()) added->option_text(option.is_argument() ? " " : option.value);
+}
+
+std::string hint(const std::string& typed, const std::vector<std::string>& words) {
+  const std::vector<std::string_view> views(words.begin(), words.end());
+  const std::string_view near = nearest_word(std::string_view(typed).substr(0, typed.find('=')), views);
+  return near.empty() ? std::string() : "; did you mean \"" + std::string(near) + "\"?";
+}
+
+/// What a practitioner may have meant by an option that a command does not take.
+std::string meant(const CLI::App& command, const std::string& typed) {
+  std::vector<std::string> words;
+  for (const CLI::Option* option : command.get_options()) {
+    for (const std::string& name : option->get_lnames()) words.push_back("--" + name);
+  }
+  return hint(typed, words);
+}
+
+void require_command(const std::string& typed, const std::vector<Command>& commands) {
+  std::vector<std::string> words{"help"};
+  for (const Command& command : commands) words.push_back(command.name);
+  if (std::ranges::find(words, typed) == words.end())
+    throw WrongCall("\"" + typed + "\" is no command" + hint(typed, words));
+}
+
+WrongCall no_command(const std::vector<Command>& commands) {
+  std::string names;
+  for (const Command& command : commands) {
+    names += (names.empty() ? "" : &command == &commands.back() ? " or " : ", ") + command.name;
+  }
+  return WrongCall("name a command: " + names + "; --help says more");
+}
+
+WrongCall refusal(const CLI::App& app, const CLI::ParseError& error, const std::vector<std::string>& args) {
+  const auto used = app.get_subcommands();
+  if (used.empty()) return WrongCall("\"" + args.front() + "\" is not known" + meant(app, args.front()));
+  if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
+    const std::vector<std::string> left = app.remaining(true);
+    const auto option = std::ranges::find_if(left, [](const std::string& word) { return word.starts_with("-"); });
+    const std::string& odd = option == left.end() ? left.front() : *option;
+    return WrongCall("\"" + odd + "\" is not known to " + used.front()->get_name() + meant(*used.front(), odd));
+  }
+  return WrongCall(used.front()->get_name() + ": " + error.what());
+}
+
+/// `help measure` says what `measure --help` does.
+std::vector<std::string> without_help_word(const std::vector<std::string>& args) {
+  if (args.empty() || args.front() != "help") return args;
+  if (args.size() == 1) return {"--help"};
+  if (args.size() > 2) throw WrongCall("help: name one command");
+  return {args[1], "--help"};
+}
+
+}  // namespace
+
+std::string_view what_it_is() {
+  return "Fond Ladder arranges rows, columns, grids and stacks, and says what happens at every size.";
+}
+
+Option color_option() {
+  return {"--color", "auto|always|never", "Colours; auto: on a terminal", false, [](const std::string&) {}};
+}
+
+ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command>& commands) {
+  CLI::App app(std::string(what_it_is()), "fond-ladder");
+  app.require_subcommand(1);
+  app.get_formatter()->column_width(28);
+  app.set_version_flag("--version", "fond-ladder " FOND_LADDER_VERSION);
+  for (const Command& command : commands) {
+    CLI::App* sub = app.add_subcommand(command.name, command.about);
+    for (const Option& option : command.options.all()) add(*sub, option);
+    add(*sub, color_option());
+  }
+  app.footer("fond-ladder help COMMAND tells what a command takes.");
+  if (args.empty()) throw no_command(commands);
+  std::vector<std::string> words = without_help_word(args);
+  if (!words.front().starts_with('-')) require_command(words.front(), commands);
+  std::ranges::reverse(words);
+  try {
+    app.parse(words);
+  } catch (const CLI::ParseError& error) {
+    if (error.get_exit_code() != 0) throw refusal(app, error, args);
+    std::ostringstream text;
+    app.exit(error, text, text);
+    return {nullptr, text.str()};
+  }
+  const auto called =
+      std::ranges::find_if(commands, [&](const Command& command) { return app.got_subcommand(command.name); });
+  return {&*called, ""};
+}
+
+}  // namespace fond_ladder::cli

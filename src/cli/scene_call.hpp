@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Which scene a command is about, and in which of its forms.
+
+#include <string>
+#include <vector>
+
+#include "cli/command.hpp"
+#include "fond_ladder/scene.hpp"
+#include "fond_ladder/variant.hpp"
+
+namespace fond_ladder::cli {
+
+struct SceneCall {
+  std::string file;
+  std::vector<std::string> modes;
+  std::string wording;
+  std::string longer;
+  std::vector<std::string> tries;
+};
+
+/// Whether a command looks at one form of a scene, or can look at all in turn.
+enum class Forms { one, all_in_turn };
+/// The argument SCENE and the options that say in which form.
+void add_scene(Options& options, SceneCall& scene, Forms forms = Forms::one);
+/// `--at`, repeatable; `tail` is added to what it says.
+void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail = "repeatable");
+
+/// Reads the scene that a command names, `-` being standard input, puts the wording into it and tries what is to be
+/// tried. One line on standard error tells of settings that do nothing. Throws BadScene and WrongCall.
+[[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
+
+/// The variants of a scene that a command names: `all` stands for the scene's own texts and every wording, and for
+/// every choice of modes. Throws as load_scene does.
+enum class Hints { one_line, none };
+[[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams,
+                                                 Hints hints = Hints::one_line);
+
+/// A scene as the options of a command make it. Throws as load_scene does.
+[[nodiscard]] Variant load_variant(const SceneCall& call, const Streams& streams);
+/// The same, and the scene as it is, read once.
+struct BeforeAndAfter {
+  Variant before, after;
+};
+[[nodiscard]] BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& streams);
+
+}  // namespace fond_ladder::cli

@@ -1,0 +1,23 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What accounts, claims, comparisons and findings come to, as the fields of a JSON answer. docs/json.md describes them.
+
+#include <string>
+#include <vector>
+
+#include "fond_ladder/claim.hpp"
+#include "fond_ladder/compare.hpp"
+#include "fond_ladder/ledger.hpp"
+#include "fond_ladder/lint.hpp"
+#include "print/json_writer.hpp"
+
+namespace fond_ladder {
+
+void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, const std::vector<LedgerStep>& chain);
+/// `numbers`: the place of each claim among all of its scene, from 0.
+void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, const std::vector<std::size_t>& numbers);
+void write_comparison(JsonWriter& json, const Comparison& told);
+void write_lint(JsonWriter& json, const Lint& told);
+
+}  // namespace fond_ladder

@@ -1,0 +1,47 @@
+// SPDX-License-Identifier: MIT
+#include <algorithm>
+
+#include "print/answers_json.hpp"
+
+namespace fond_ladder {
+namespace {
+
+void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
+  json.begin_object();
+  json.number("from", stretch.from);
+  json.number("to", stretch.to);
+  json.number("height", stretch.height);
+  json.text("variant", stretch.variant);
+  json.begin_object("worst");
+  json.number("width", stretch.worst.width);
+  json.number("height", stretch.worst.height);
+  json.begin_object("values");
+  for (const auto& [name, value] : stretch.values) json.number(name, value);
+  json.end();
+  json.end();
+  json.text("because", stretch.because);
+  json.end();
+}
+
+}  // namespace
+
+void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked,
+                   const std::vector<std::size_t>& numbers) {
+  json.truth("holds", std::ranges::all_of(checked, &CheckedClaim::holds));
+  json.begin_list("claims", JsonWriter::Entries::a_line_each);
+  for (std::size_t i = 0; i < checked.size(); ++i) {
+    const CheckedClaim& one = checked[i];
+    json.begin_object();
+    json.text("claim", one.claim);
+    json.number("number", numbers[i] + 1);
+    json.truth("holds", one.holds);
+    json.number("rungs", one.rungs);
+    json.begin_list("failing", JsonWriter::Entries::a_line_each);
+    for (const CheckedClaim::Failing& stretch : one.failing) write_failing(json, stretch);
+    json.end();
+    json.end();
+  }
+  json.end();
+}
+
+}  // namespace fond_ladder

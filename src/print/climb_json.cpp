@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: MIT
+#include <algorithm>
+
+#include "print/climb.hpp"
+
+namespace fond_ladder {
+namespace {
+
+void write_turn(JsonWriter& json, const Turn& turn) {
+  json.begin_object();
+  json.number("at", turn.at);
+  if (turn.kind == TurnKind::curve) json.number("to", turn.to);
+  json.text("quantity", turn.name);
+  json.text("turn", word(turn.kind));
+  json.number("before", turn.before);
+  json.number("after", turn.after);
+  json.number("slope_before", turn.slope_before);
+  json.number("slope_after", turn.slope_after);
+  json.text("cause", turn.cause);
+  json.end();
+}
+
+}  // namespace
+
+void write_climbed(JsonWriter& json, const ShownClimb& shown) {
+  const Climb& climbed = shown.climbed;
+  json.text("axis", climbed.along_height ? "height" : "width");
+  json.begin_list("rungs", JsonWriter::Entries::a_line_each);
+  for (const Climb::Step& step : shown.rows) {
+    json.begin_object();
+    json.number("width", step.container.width);
+    json.number("height", step.container.height);
+    json.begin_object("values");
+    for (const std::size_t q : shown.columns) json.number(climbed.quantities[q].text, step.values[q]);
+    json.end();
+    json.end();
+  }
+  json.end();
+  json.begin_list("turns", JsonWriter::Entries::a_line_each);
+  for (const Turn& turn : climbed.turns()) {
+    if (std::ranges::find(shown.columns, turn.quantity) != shown.columns.end()) write_turn(json, turn);
+  }
+  json.end();
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,128 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <algorithm>
+
+#include "model/number_text.hpp"
+#include "model/printable.hpp"
+#include "print/climb.hpp"
+#include "print/csv_text.hpp"
+#include "print/table.hpp"
+#include "print/wrapped.hpp"
+
+namespace fond_ladder {
+namespace {
+
+std::string value_text(const std::optional<double>& value) {
+  return value ? rounded(*value) : "hidden";
+}
+
+void print_rungs(const ShownClimb& shown, std::ostream& out) {
+  const Climb& climbed = shown.climbed;
+  std::vector<Table::Column> columns{{"container", Table::Align::numbers}};
+  for (const std::size_t q : shown.columns) columns.push_back({climbed.quantities[q].text, Table::Align::numbers});
+  Table table(columns);
+  for (const Climb::Step& step : shown.rows) {
+    std::vector<std::string> row{rounded(climbed.size_of(step))};
+    for (const std::size_t q : shown.columns) row.push_back(value_text(step.values[q]));
+    table.add(row);
+  }
+  table.print(out);
+}
+
+std::string slope_text(const Turn& turn) {
+  if (turn.kind == TurnKind::curve) return "";
+  const std::string before = rounded(turn.slope_before), after = rounded(turn.slope_after);
+  return before == after ? before : before + " to " + after;
+}
+
+/// The turns of the shown columns. What turns at one size for one reason stands under one another.
+void print_turns(const ShownClimb& shown, std::ostream& out) {
+  Table table({{"at", Table::Align::numbers},
+               {"what turns"},
+               {""},
+               {"before", Table::Align::numbers},
+               {"after", Table::Align::numbers},
+               {"slope"},
+               {"why"}});
+  std::size_t count = 0;
+  std::string last_at, last_cause;
+  for (const Turn& turn : shown.climbed.turns()) {
+    if (std::ranges::find(shown.columns, turn.quantity) == shown.columns.end()) continue;
+    ++count;
+    const std::string at = rounded(turn.at);
+    const bool same_place = at == last_at, same_cause = same_place && turn.cause == last_cause;
+    std::string kind(word(turn.kind));
+    if (turn.kind == TurnKind::curve) kind += " to " + rounded(turn.to);
+    table.add({same_place ? "" : at, turn.name, kind, value_text(turn.before), value_text(turn.after), slope_text(turn),
+               same_cause ? "" : turn.cause});
+    last_at = at;
+    last_cause = turn.cause;
+  }
+  if (count == 0) {
+    out << "\nno turns: every quantity is one straight line\n";
+    return;
+  }
+  fmt::print(out, "\n{}\n", count == 1 ? "1 turn" : fmt::format("{} turns", count));
+  table.print(out);
+}
+
+/// Which others behave like the columns shown, and how many are left out.
+void print_others(const ShownClimb& shown, const std::vector<Telling>& telling, std::ostream& out) {
+  const auto name = [&](std::size_t q) -> const std::string& { return shown.climbed.quantities[q].text; };
+  for (std::size_t i = 0; i < std::min(shown.columns.size(), telling.size()); ++i) {
+    const std::vector<std::size_t>& alike = telling[i].alike;
+    if (alike.empty()) continue;
+    constexpr std::size_t most = 4;
+    std::string list;
+    for (std::size_t k = 0; k < std::min(most, alike.size()); ++k) list += (k > 0 ? ", " : "") + name(alike[k]);
+    if (alike.size() > most) list += fmt::format(" and {} more", alike.size() - most);
+    fmt::print(out, "the same as {}: {}\n", name(telling[i].quantity), list);
+  }
+  if (telling.size() > shown.columns.size()) {
+    std::string list;
+    for (std::size_t i = shown.columns.size(); i < telling.size(); ++i) {
+      list += (list.empty() ? "" : ", ") + name(telling[i].quantity);
+    }
+    out << wrapped("these turn as well, ask by --show: " + list, 100);
+  }
+}
+
+}  // namespace
+
+std::string headline(const ShownClimb& shown) {
+  const Ladder& ladder = shown.ladder;
+  const std::string title = printable(shown.scene.name());
+  if (shown.climbed.along_height) {
+    const Span span = ladder.height.value_or(Span());
+    return fmt::format("{} from {} to {} high, {} wide", title, exact(span.from), exact(span.to),
+                       exact(ladder.width.to));
+  }
+  return fmt::format("{} from {} to {} wide, {}", title, exact(ladder.width.from), exact(ladder.width.to),
+                     ladder.height ? exact(ladder.height->from) + " high" : "its height by content");
+}
+
+void print_climbed(const ShownClimb& shown, const std::vector<Telling>& telling, std::ostream& out) {
+  out << '\n';
+  if (shown.columns.empty()) {
+    fmt::print(out, "no {} turns\n", shown.climbed.along_height ? "height" : "width");
+    return;
+  }
+  print_rungs(shown, out);
+  print_others(shown, telling, out);
+  print_turns(shown, out);
+}
+
+void print_climbed_csv(const ShownClimb& shown, const std::vector<Climb::Step>& steps, std::ostream& out) {
+  out << "width,height";
+  for (const std::size_t q : shown.columns) out << ',' << csv_text(shown.climbed.quantities[q].text);
+  out << '\n';
+  for (const Climb::Step& step : steps) {
+    out << exact(step.container.width) << ',' << exact(step.container.height);
+    for (const std::size_t q : shown.columns) out << ',' << (step.values[q] ? exact(*step.values[q]) : "");
+    out << '\n';
+  }
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: MIT
+#include <array>
+
+#include "print/answers_json.hpp"
+#include "print/titles.hpp"
+
+namespace fond_ladder {
+namespace {
+
+void write_box(JsonWriter& json, std::string_view key, const std::optional<Rect>& box) {
+  if (!box) return json.null(key);
+  json.begin_object(key);
+  json.number("x", box->x);
+  json.number("y", box->y);
+  json.number("width", box->width);
+  json.number("height", box->height);
+  json.end();
+}
+
+void write_difference(JsonWriter& json, const Difference& one) {
+  static constexpr std::array<std::string_view, 3> words{"changed", "only in the first", "only in the second"};
+  json.begin_object();
+  json.text("node", one.path);
+  json.text("what", words[static_cast<std::size_t>(one.kind)]);
+  write_spans(json, "widths", one.sizes);
+  json.number("most", one.most);
+  json.begin_object("worst");
+  json.number("width", one.worst.width);
+  json.number("height", one.worst.height);
+  write_box(json, "first", one.first);
+  write_box(json, "second", one.second);
+  json.end();
+  json.number("going_along", one.going_along);
+  json.end();
+}
+
+void write_side(JsonWriter& json, std::string_view key, const std::string& name, std::size_t settings) {
+  json.begin_object(key);
+  json.text("name", name);
+  json.number("settings", settings);
+  json.end();
+}
+
+}  // namespace
+
+void write_comparison(JsonWriter& json, const Comparison& told) {
+  write_side(json, "first", told.first, told.settings_first);
+  write_side(json, "second", told.second, told.settings_second);
+  json.number("sizes", told.rungs);
+  json.number("same", told.same);
+  json.begin_list("differences", JsonWriter::Entries::a_line_each);
+  for (const Difference& one : told.differences) write_difference(json, one);
+  json.end();
+}
+
+}  // namespace fond_ladder

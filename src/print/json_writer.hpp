@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The one writer of JSON answers. It writes as it goes, so that an answer of any length takes no memory; commas, quotes
+// and numbers are its own business, so that whatever is written is JSON as long as each begin has its end.
+
+#include <concepts>
+#include <iosfwd>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/solution.hpp"
+
+namespace fond_ladder {
+
+class JsonWriter {
+ public:
+  /// How the entries of a list stand.
+  enum class Entries { on_one_line, a_line_each };
+
+  explicit JsonWriter(std::ostream& out) : out_(out) {}
+
+  /// In objects every value has a key, in lists none.
+  void begin_object(std::string_view key = {});
+  void begin_list(std::string_view key, Entries entries);
+  void begin_list(Entries entries) { begin_list({}, entries); }
+  /// Ends what was begun last.
+  void end();
+
+  void text(std::string_view key, std::string_view value);
+  /// In shortest form that reads back the same; what is no finite number is null.
+  void number(std::string_view key, double value);
+  void number(std::string_view key, const std::optional<double>& value);
+  template <std::integral Whole>
+  void number(std::string_view key, Whole value) {
+    number(key, static_cast<double>(value));
+  }
+  void truth(std::string_view key, bool value);
+  void null(std::string_view key);
+  void texts(std::string_view key, const std::vector<std::string>& values);
+  /// JSON that is written already.
+  void json(std::string_view key, std::string_view value);
+
+  /// `{"width": 240, "height": 48}`
+  void extent(std::string_view key, const Extent& size);
+
+ private:
+  void ahead_of_value(std::string_view key);
+
+  struct Open {
+    char closer;
+    bool a_line_each;
+    bool empty = true;
+  };
+  std::ostream& out_;
+  std::vector<Open> open_;
+};
+
+}  // namespace fond_ladder

@@ -1,0 +1,117 @@
+// SPDX-License-Identifier: MIT
+#include "print/answers_json.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using enum JsonWriter::Entries;
+
+void write_entry(JsonWriter& json, const Tree& tree, const LedgerEntry& entry) {
+  json.begin_object();
+  json.text("node", tree.path(entry.node));
+  json.number("before", entry.before);
+  json.number("base", entry.base);
+  json.text("base_from", entry.base_from);
+  json.number("least", entry.least);
+  json.text("least_from", entry.least_from);
+  json.number("most", entry.most);
+  json.number("factor", entry.factor);
+  json.number("percent", entry.percent);
+  json.number("round", entry.round);
+  json.number("size", entry.size);
+  json.text("why", entry.why);
+  json.end();
+}
+
+void write_line(JsonWriter& json, const Tree& tree, const LedgerLine& line) {
+  json.begin_object();
+  json.number("inner", line.inner);
+  json.number("gaps", line.gaps);
+  json.number("margins", line.margins);
+  json.number("bases", line.bases);
+  json.number("free", line.free);
+  json.truth("grows", line.grows);
+  json.begin_list("rounds", on_one_line);
+  for (const LedgerRound& round : line.rounds) {
+    json.begin_object();
+    json.number("free", round.free);
+    json.number("level", round.level);
+    json.begin_list("settled", on_one_line);
+    for (const std::size_t i : round.settled) json.text({}, tree.path(line.entries[i].node));
+    json.end();
+    json.end();
+  }
+  json.end();
+  json.begin_list("children", a_line_each);
+  for (const LedgerEntry& entry : line.entries) write_entry(json, tree, entry);
+  json.end();
+  json.number("after", line.after);
+  json.number("spare", line.spare);
+  json.number("sum", line.sum);
+  json.end();
+}
+
+void write_tracks(JsonWriter& json, std::string_view key, const std::vector<LedgerTracks>& axis) {
+  if (axis.empty()) return json.null(key);
+  const LedgerTracks& tracks = axis.front();
+  json.begin_object(key);
+  json.number("inner", tracks.inner);
+  json.number("gaps", tracks.gaps);
+  json.number("one_share", tracks.one_share);
+  json.begin_list("tracks", a_line_each);
+  for (const auto& track : tracks.tracks) {
+    json.begin_object();
+    json.number("size", track.size);
+    json.number("share", track.share);
+    json.text("why", track.why);
+    json.end();
+  }
+  json.end();
+  json.number("spare", tracks.spare);
+  json.number("sum", tracks.sum);
+  json.end();
+}
+
+void write_places(JsonWriter& json, std::string_view key, const Tree& tree, const std::vector<LedgerPlace>& places) {
+  json.begin_list(key, a_line_each);
+  for (const LedgerPlace& place : places) {
+    json.begin_object();
+    json.text("node", tree.path(place.node));
+    json.number("room", place.room);
+    json.number("size", place.size);
+    json.number("ahead", place.ahead);
+    json.text("why", place.why);
+    json.end();
+  }
+  json.end();
+}
+
+}  // namespace
+
+void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, const std::vector<LedgerStep>& chain) {
+  json.text("node", account.path);
+  json.text("kind", word(account.kind));
+  json.extent("size", {account.box.width, account.box.height});
+  json.truth("adds_up", account.adds_up());
+  json.begin_list("lines", a_line_each);
+  for (const LedgerLine& line : account.lines) write_line(json, tree, line);
+  json.end();
+  write_tracks(json, "columns", account.columns);
+  write_tracks(json, "rows", account.rows);
+  write_places(json, "sideways", tree, account.sideways);
+  write_places(json, "up_and_down", tree, account.up_and_down);
+  json.texts("content", account.content);
+  json.begin_list("chain", a_line_each);
+  for (const LedgerStep& step : chain) {
+    json.begin_object();
+    json.text("node", tree.path(step.node));
+    json.number("width", step.width);
+    json.text("why_width", step.why_width);
+    json.number("height", step.height);
+    json.text("why_height", step.why_height);
+    json.end();
+  }
+  json.end();
+}
+
+}  // namespace fond_ladder

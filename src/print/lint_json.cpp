@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: MIT
+#include "print/answers_json.hpp"
+#include "print/titles.hpp"
+
+namespace fond_ladder {
+namespace {
+
+void write_findings(JsonWriter& json, std::string_view key, const std::vector<Finding>& findings) {
+  json.begin_list(key, JsonWriter::Entries::a_line_each);
+  for (const Finding& one : findings) {
+    json.begin_object();
+    json.text("node", one.path.empty() ? one.node : one.path);
+    json.text("key", one.key);
+    json.text("finding", word(one.oddity));
+    json.text("why", one.why);
+    json.text("cure", one.cure);
+    write_spans(json, "widths", one.sizes);
+    json.texts("variants", one.variants);
+    json.end();
+  }
+  json.end();
+}
+
+}  // namespace
+
+void write_lint(JsonWriter& json, const Lint& told) {
+  json.number("sizes", told.rungs);
+  write_findings(json, "findings", told.findings);
+  write_findings(json, "asleep", told.remarks);
+}
+
+}  // namespace fond_ladder

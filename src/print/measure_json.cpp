@@ -1,0 +1,82 @@
+// SPDX-License-Identifier: MIT
+#include "print/measure.hpp"
+#include "print/sides.hpp"
+
+namespace fond_ladder {
+namespace {
+
+void write_cut(JsonWriter& json, const FourSides& cut) {
+  if (!cut.any()) return;
+  json.begin_object("cut");
+  const auto sides = by_side(cut);
+  for (std::size_t i = 0; i < sides.size(); ++i) {
+    if (sides[i] > 0) json.number(side_names[i], sides[i]);
+  }
+  json.end();
+}
+
+void write_tracks(JsonWriter& json, const Measured& measured, NodeId grid) {
+  const auto tracks = measured.solution.tracks(grid);
+  const auto list = [&](std::string_view key, const std::vector<Solution::TrackBox>& all) {
+    json.begin_list(key, JsonWriter::Entries::on_one_line);
+    for (const auto& track : all) {
+      json.begin_object();
+      json.number("at", track.at);
+      json.number("size", track.size);
+      if (track.set_by) json.text("set_by", measured.scene.tree.path(track.set_by));
+      json.end();
+    }
+    json.end();
+  };
+  json.begin_object("tracks");
+  list("columns", tracks.columns);
+  list("rows", tracks.rows);
+  json.end();
+}
+
+/// Parts of the parent's content box; null along a side that has no length.
+void write_share(JsonWriter& json, const Measured& measured, const Solution::NodeBox& placed) {
+  const NodeId parent = measured.scene.tree.parent(placed.node);
+  if (!parent) return;
+  const Extent room = measured.solution.room_in(parent);
+  const auto share = [](double size, double of) { return of > 0 ? std::optional(size / of) : std::nullopt; };
+  json.begin_object("of_parent");
+  json.number("width", share(placed.box.width, room.width));
+  json.number("height", share(placed.box.height, room.height));
+  json.end();
+}
+
+}  // namespace
+
+void write_boxes(JsonWriter& json, const Measured& measured, const std::vector<Solution::NodeBox>& boxes) {
+  const Solution& solution = measured.solution;
+  const Tree& tree = measured.scene.tree;
+  json.begin_list("nodes", JsonWriter::Entries::a_line_each);
+  for (const auto& placed : boxes) {
+    json.begin_object();
+    json.text("path", tree.path(placed.node));
+    json.text("kind", word(solution.tree().kind(placed.node)));
+    json.number("x", placed.box.x);
+    json.number("y", placed.box.y);
+    json.number("width", placed.box.width);
+    json.number("height", placed.box.height);
+    json.extent("wished", solution.wished(placed.node));
+    write_share(json, measured, placed);
+    write_cut(json, all_cut(solution, placed.node));
+    if (solution.tree().kind(placed.node) == Kind::grid) write_tracks(json, measured, placed.node);
+    json.end();
+  }
+  json.end();
+  json.begin_list("scrollers", JsonWriter::Entries::a_line_each);
+  for (const auto& placed : boxes) {
+    if (solution.tree().keys(placed.node).scroll == Scroll::none) continue;
+    json.begin_object();
+    json.text("path", tree.path(placed.node));
+    json.extent("content", solution.content_size(placed.node));
+    json.extent("by_at_most", solution.scroll_range(placed.node));
+    json.end();
+  }
+  json.end();
+}
+
+}  // namespace fond_ladder

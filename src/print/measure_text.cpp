@@ -1,0 +1,175 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <array>
+
+#include "model/number_text.hpp"
+#include "print/csv_text.hpp"
+#include "print/measure.hpp"
+#include "print/sides.hpp"
+#include "print/table.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// `by 3.5 at the right of bar`, side by side; a text can also stick out of its own box.
+std::string cut_text(const Measured& measured, NodeId node) {
+  std::string text;
+  const auto list = [&](const FourSides& cut, const std::string& of) {
+    const auto sides = by_side(cut);
+    for (std::size_t i = 0; i < sides.size(); ++i) {
+      if (sides[i] <= 0) continue;
+      text += fmt::format("{}{} at the {} of {}", text.empty() ? "by " : ", by ", rounded(sides[i]), side_names[i], of);
+    }
+  };
+  const Tree& tree = measured.scene.tree;
+  if (const NodeId parent = tree.parent(node)) list(measured.solution.cut(node), tree.step(parent));
+  list(measured.solution.words_cut(node), "its own box");
+  return text;
+}
+
+std::size_t count_cut(const Solution& solution, const std::vector<Solution::NodeBox>& boxes) {
+  std::size_t cut = 0;
+  for (const auto& placed : boxes) cut += all_cut(solution, placed.node).any() ? 1 : 0;
+  return cut;
+}
+
+/// A node's size as percent of its parent's content box.
+std::string share_text(const Measured& measured, const Solution::NodeBox& placed) {
+  const NodeId parent = measured.scene.tree.parent(placed.node);
+  if (!parent) return "";
+  const Extent room = measured.solution.room_in(parent);
+  const auto percent = [](double size, double of) { return of > 0 ? fmt::format("{:.0f}%", size / of * 100) : "-"; };
+  return percent(placed.box.width, room.width) + " x " + percent(placed.box.height, room.height);
+}
+
+/// The first line says whether all is well; the lines behind it what is not, and where.
+void print_answer(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+  const std::size_t cut = count_cut(measured.solution, boxes);
+  fmt::print(out, "{}: {}\n", title_of(measured.scene, measured.solution, measured.asked),
+             cut == 0   ? "every node lies inside its parent"
+             : cut == 1 ? "1 node sticks out"
+                        : fmt::format("{} nodes stick out", cut));
+  for (const auto& placed : boxes) {
+    const std::string text = cut_text(measured, placed.node);
+    if (!text.empty()) fmt::print(out, "  {}: {}\n", measured.scene.tree.path(placed.node), text);
+  }
+  out << '\n';
+}
+
+void print_table(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+  using enum Table::Align;
+  Table table({{"path"},
+               {"kind"},
+               {"x", numbers},
+               {"y", numbers},
+               {"width", numbers},
+               {"height", numbers},
+               {"wished"},
+               {"of parent"}});
+  const Solution& solution = measured.solution;
+  for (const auto& placed : boxes) {
+    table.add({indented(measured.scene.tree.step(placed.node), placed.depth),
+               std::string(word(solution.tree().kind(placed.node))), rounded(placed.box.x), rounded(placed.box.y),
+               rounded(placed.box.width), rounded(placed.box.height), size_text(solution.wished(placed.node)),
+               share_text(measured, placed)});
+  }
+  table.print(out);
+}
+
+/// The columns and rows of every grid: where, how large, and the child whose content made them so. Nothing where there
+/// is no grid.
+void print_tracks(const Measured& measured, std::ostream& out) {
+  Table table({{"tracks"}, {"at", Table::Align::numbers}, {"size", Table::Align::numbers}, {"set by"}});
+  bool any = false;
+  const Tree& tree = measured.scene.tree;
+  for (const auto& placed : measured.solution.boxes()) {
+    if (measured.solution.tree().kind(placed.node) != Kind::grid) continue;
+    any = true;
+    table.add({tree.path(placed.node)});
+    const auto tracks = measured.solution.tracks(placed.node);
+    const auto add = [&](const char* what, const std::vector<Solution::TrackBox>& all) {
+      for (std::size_t i = 0; i < all.size(); ++i) {
+        table.add({fmt::format("  {} {}", what, i), rounded(all[i].at), rounded(all[i].size),
+                   all[i].set_by ? tree.step(all[i].set_by) : ""});
+      }
+    };
+    add("column", tracks.columns);
+    add("row", tracks.rows);
+  }
+  if (!any) return;
+  out << '\n';
+  table.print(out);
+}
+
+/// What scrolls, and how far.
+void print_scrollers(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+  Table table({{"scrolls"}, {"content"}, {"by at most"}});
+  bool any = false;
+  for (const auto& placed : boxes) {
+    if (measured.solution.tree().keys(placed.node).scroll == Scroll::none) continue;
+    any = true;
+    table.add({measured.scene.tree.path(placed.node), size_text(measured.solution.content_size(placed.node)),
+               size_text(measured.solution.scroll_range(placed.node))});
+  }
+  if (!any) return;
+  out << '\n';
+  table.print(out);
+}
+
+}  // namespace
+
+std::string indented(const std::string& name, int depth) {
+  constexpr int deepest = 12;
+  const auto blanks = [](int levels) { return std::string(2 * static_cast<std::size_t>(levels), ' '); };
+  if (depth <= deepest) return blanks(depth) + name;
+  return fmt::format("{}({}) {}", blanks(deepest), depth, name);
+}
+
+FourSides all_cut(const Solution& solution, NodeId node) {
+  const FourSides own = solution.cut(node), words = solution.words_cut(node);
+  return {std::max(own.top, words.top), std::max(own.right, words.right), std::max(own.bottom, words.bottom),
+          std::max(own.left, words.left)};
+}
+
+void print_boxes(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+  print_answer(measured, boxes, out);
+  print_table(measured, boxes, out);
+  print_tracks(measured, out);
+  print_scrollers(measured, boxes, out);
+}
+
+void print_timing(const Solution& solution, double seconds, std::ostream& out) {
+  const auto visited = solution.visited();
+  const std::size_t nodes = solution.tree().size();
+  fmt::print(out, "\nsolved {} nodes in {:.3f} ms\n", nodes, seconds * 1000);
+  constexpr std::array<std::string_view, 4> passes{"widths up", "widths down", "heights up", "heights down"};
+  Table table({{"pass"}, {"visited", Table::Align::numbers}, {"skipped", Table::Align::numbers}});
+  for (std::size_t i = 0; i < passes.size(); ++i) {
+    table.add({std::string(passes[i]), std::to_string(visited[i]), std::to_string(nodes - visited[i])});
+  }
+  table.print(out);
+}
+
+void print_boxes_csv_head(std::ostream& out) {
+  out << "at_width,at_height,path,kind,x,y,width,height,wished_width,wished_height,cut_top,cut_right,cut_bottom,"
+         "cut_left\n";
+}
+
+void print_boxes_csv(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+  const Extent at = measured.solution.container();
+  for (const auto& placed : boxes) {
+    const Extent wished = measured.solution.wished(placed.node);
+    std::string line = csv_text(measured.scene.tree.path(placed.node)) + "," +
+                       std::string(word(measured.solution.tree().kind(placed.node)));
+    for (const double number :
+         {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
+      line += "," + exact(number);
+    }
+    for (const double side : by_side(all_cut(measured.solution, placed.node))) line += "," + exact(side);
+    fmt::print(out, "{},{},{}\n", exact(at.width), exact(at.height), line);
+  }
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,150 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <map>
+
+#include "model/number_text.hpp"
+#include "print/measure.hpp"
+#include "print/table.hpp"
+
+namespace fond_ladder {
+namespace {
+
+constexpr auto a_line_each = JsonWriter::Entries::a_line_each;
+
+std::vector<std::string> paths_of(const Tree& tree, const std::vector<NodeId>& nodes) {
+  std::vector<std::string> paths;
+  for (const NodeId node : nodes) paths.push_back(tree.path(node));
+  return paths;
+}
+
+/// The children of one container, three ways.
+struct Orders {
+  NodeId container;
+  std::vector<NodeId> file, laid, painted;
+};
+
+std::vector<Orders> all_orders(const Measured& measured) {
+  const Tree& tree = measured.scene.tree;
+  std::map<NodeId, std::vector<NodeId>> painted;
+  for (const auto& one : measured.solution.painted()) {
+    if (const NodeId parent = tree.parent(one.node)) painted[parent].push_back(one.node);
+  }
+  std::vector<Orders> all;
+  for (const auto& placed : measured.solution.boxes()) {
+    if (!is_container(tree.kind(placed.node)) || tree.child_count(placed.node) < 2) continue;
+    all.push_back(
+        {placed.node, tree.children(placed.node), measured.solution.laid_order(placed.node), painted[placed.node]});
+  }
+  return all;
+}
+
+/// The direction on the screen in which a container lays its children.
+std::string direction_of(const Scene& scene, const Keys& keys) {
+  const bool rtl = scene.tree.direction() == Direction::rtl;
+  if (keys.kind == Kind::row) return (keys.reverse != rtl) ? "right to left" : "left to right";
+  if (keys.kind == Kind::column) return keys.reverse ? "bottom to top" : "top to bottom";
+  return "over one another";
+}
+
+/// How a container arranges its children, in words; nothing of a leaf.
+std::string way_of_laying(const Measured& measured, NodeId node, const Keys& keys) {
+  if (!is_container(keys.kind)) return "";
+  std::string text = direction_of(measured.scene, keys);
+  if (keys.kind == Kind::row || keys.kind == Kind::column) {
+    if (keys.wrap) text += ", wrapping";
+    text += fmt::format("; {} along, {} across", word(keys.along), word(keys.across));
+  } else {
+    const Across unsaid = keys.kind == Kind::grid ? Across::stretch : Across::start;
+    if (keys.kind == Kind::grid) {
+      const auto tracks = measured.solution.tracks(node);
+      text =
+          fmt::format("in {} by {} cells, {}{}", tracks.columns.size(), tracks.rows.size(),
+                      keys.flow == Flow::rows ? "row by row" : "column by column", keys.dense ? ", holes filled" : "");
+    }
+    text += fmt::format("; {} sideways, {} up and down", word(keys.align.x.value_or(unsaid)),
+                        word(keys.align.y.value_or(unsaid)));
+  }
+  if (keys.scroll != Scroll::none)
+    text += keys.scroll == Scroll::both ? "; scrolls" : fmt::format("; scrolls in {}", word(keys.scroll));
+  return text;
+}
+
+}  // namespace
+
+void print_under(const Measured& measured, const std::vector<Point>& points, std::ostream& out) {
+  for (const Point& point : points) {
+    const std::vector<std::string> paths = paths_of(measured.scene.tree, measured.solution.under(point.x, point.y));
+    fmt::print(out, "under {},{}: {}\n", exact(point.x), exact(point.y), paths.empty() ? "nothing" : paths.front());
+    for (std::size_t i = 1; i < paths.size(); ++i) fmt::print(out, "  behind it: {}\n", paths[i]);
+  }
+}
+
+void write_under(JsonWriter& json, const Measured& measured, const std::vector<Point>& points) {
+  json.begin_list("under", a_line_each);
+  for (const Point& point : points) {
+    json.begin_object();
+    json.number("x", point.x);
+    json.number("y", point.y);
+    json.texts("nodes", paths_of(measured.scene.tree, measured.solution.under(point.x, point.y)));
+    json.end();
+  }
+  json.end();
+}
+
+void print_orders(const Measured& measured, std::ostream& out) {
+  Table table({{"container"}, {"order"}, {"children"}});
+  const Tree& tree = measured.scene.tree;
+  const auto list = [&](const std::vector<NodeId>& nodes) {
+    std::string names;
+    for (const NodeId node : nodes) names += (names.empty() ? "" : " ") + tree.step(node);
+    return names;
+  };
+  for (const Orders& orders : all_orders(measured)) {
+    table.add({tree.path(orders.container), "file", list(orders.file)});
+    table.add({"", "laid", orders.laid == orders.file ? "the same" : list(orders.laid)});
+    table.add({"", "painted", orders.painted == orders.file ? "the same" : list(orders.painted)});
+  }
+  table.print(out);
+}
+
+void write_orders(JsonWriter& json, const Measured& measured) {
+  const Tree& tree = measured.scene.tree;
+  json.begin_list("orders", a_line_each);
+  for (const Orders& orders : all_orders(measured)) {
+    json.begin_object();
+    json.text("path", tree.path(orders.container));
+    json.texts("file", paths_of(tree, orders.file));
+    json.texts("laid", paths_of(tree, orders.laid));
+    json.texts("painted", paths_of(tree, orders.painted));
+    json.end();
+  }
+  json.end();
+}
+
+void print_outline(const Measured& measured, std::ostream& out) {
+  Table table({{"path"}, {"kind"}, {"lays its children"}});
+  for (const auto& placed : measured.solution.boxes()) {
+    const Keys keys = measured.solution.tree().keys(placed.node);
+    table.add({indented(measured.scene.tree.step(placed.node), placed.depth), std::string(word(keys.kind)),
+               way_of_laying(measured, placed.node, keys)});
+  }
+  table.print(out);
+}
+
+void write_outline(JsonWriter& json, const Measured& measured) {
+  json.begin_list("outline", a_line_each);
+  for (const auto& placed : measured.solution.boxes()) {
+    const Keys keys = measured.solution.tree().keys(placed.node);
+    json.begin_object();
+    json.text("path", measured.scene.tree.path(placed.node));
+    json.text("kind", word(keys.kind));
+    json.number("depth", placed.depth);
+    json.text("lays", way_of_laying(measured, placed.node, keys));
+    json.end();
+  }
+  json.end();
+}
+
+}  // namespace fond_ladder

@@ -1,0 +1,21 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <iosfwd>
+#include <string>
+#include <vector>
+
+#include "fond_ladder/settings.hpp"
+#include "print/json_writer.hpp"
+
+namespace fond_ladder {
+
+/// Every setting of one node in force at a size, and whence: those that somebody says as a table, the others by name.
+void print_settings(const std::string& path, const std::string& title, const std::vector<Setting>& all,
+                    std::ostream& out);
+/// Only those that somebody says.
+void print_said_settings(const std::vector<Setting>& all, std::ostream& out);
+/// All, as the field "settings".
+void write_settings(JsonWriter& json, const std::vector<Setting>& all);
+
+}  // namespace fond_ladder

@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <algorithm>
+
+#include "print/settings.hpp"
+#include "print/table.hpp"
+#include "print/wrapped.hpp"
+
+namespace fond_ladder {
+namespace {
+
+std::string whence(const Setting& setting) {
+  const std::string source(word(setting.source));
+  return setting.name.empty() ? source : source + " " + setting.name;
+}
+
+}  // namespace
+
+void print_said_settings(const std::vector<Setting>& all, std::ostream& out) {
+  Table table({{"setting"}, {"value"}, {"from"}, {""}});
+  for (const Setting& setting : all) {
+    if (setting.source == Source::unsaid) continue;
+    constexpr std::size_t longest_value = 66;
+    std::string value = setting.value == "null" ? "its default" : setting.value;
+    if (value.size() > longest_value) value = value.substr(0, longest_value - 3) + "...";
+    table.add({setting.key, value, whence(setting), setting.acts ? "" : "does nothing here"});
+  }
+  table.print(out);
+}
+
+void print_settings(const std::string& path, const std::string& title, const std::vector<Setting>& all,
+                    std::ostream& out) {
+  const auto is_said = [](const Setting& one) { return one.source != Source::unsaid; };
+  const auto said = std::ranges::count_if(all, is_said);
+  fmt::print(out, "{} in {}: {} setting{}\n\n", path, title, said, said == 1 ? "" : "s");
+  print_said_settings(all, out);
+  std::vector<std::string> unsaid;
+  for (const Setting& setting : all) {
+    if (!is_said(setting)) unsaid.push_back(setting.key);
+  }
+  if (!unsaid.empty()) {
+    out << '\n' << wrapped(fmt::format("at their default: {}", fmt::join(unsaid, ", ")), 100, true);
+  }
+}
+
+void write_settings(JsonWriter& json, const std::vector<Setting>& all) {
+  json.begin_list("settings", JsonWriter::Entries::a_line_each);
+  for (const Setting& setting : all) {
+    json.begin_object();
+    json.text("key", setting.key);
+    json.json("value", setting.value.empty() ? "null" : setting.value);
+    json.text("source", word(setting.source));
+    if (!setting.name.empty()) json.text("name", setting.name);
+    if (!setting.acts) json.truth("acts", false);
+    json.end();
+  }
+  json.end();
+}
+
+}  // namespace fond_ladder
