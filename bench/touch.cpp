@@ -7,7 +7,6 @@
 namespace fond_ladder::bench {
 namespace {
 
-using detail::Axis;
 using detail::Index;
 
 /// What every pass reads of a node on an axis. Summed in four strands, so that the loop waits for memory and not for
@@ -46,7 +45,7 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
   };
   for (Index i = 0; i < n; ++i) list(i);
   for (Index i = n; i-- > 0;) {
-    const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
+    const double sum = read(flat, extras, x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
     state.min_content[i] = sum;
     state.max_content[i] = sum + 1;
     state.need[i] = sum + flat.inner[1][i] * k;
@@ -54,14 +53,14 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
   }
   listed = 0;
   for (Index i = 0; i < n; ++i) {
-    const double sum = read(flat, extras, detail::x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
+    const double sum = read(flat, extras, x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
     state.size[0][i] = sum + state.size[0][i] * k;
     state.place[0][i] = sum;
     state.flags[i] = without(state.flags[i], NodeFlag::needs_widths) | NodeFlag::needs_heights;
     list(i);
   }
   for (Index i = n; i-- > 0;) {
-    const double sum = read(flat, extras, detail::y_axis, i) + state.need[i] * k;
+    const double sum = read(flat, extras, y_axis, i) + state.need[i] * k;
     if (flat.child_count[i] == 0 && flat.content[i] == 0) {
       unwritten += sum;
       continue;
@@ -71,7 +70,7 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
   }
   listed = 0;
   for (Index i = 0; i < n; ++i) {
-    const double sum = read(flat, extras, detail::y_axis, i) + state.need[i] * k;
+    const double sum = read(flat, extras, y_axis, i) + state.need[i] * k;
     state.size[1][i] = sum + state.size[1][i] * k;
     state.place[1][i] = sum;
     state.flags[i] = without(state.flags[i], NodeFlag::needs_heights);

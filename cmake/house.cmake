@@ -4,10 +4,18 @@
 option(FOND_LADDER_WERROR "Treat warnings in our own targets as errors" OFF)
 set(FOND_LADDER_SANITIZE "" CACHE STRING "Sanitizers for our own targets, as in address,undefined")
 
+# A library that others link: shared with -DBUILD_SHARED_LIBS=ON. What it shows is marked by FOND_LADDER_API.
+function(fond_ladder_library target)
+  set_target_properties(${target} PROPERTIES VERSION ${PROJECT_VERSION}
+    SOVERSION ${PROJECT_VERSION_MAJOR}.${PROJECT_VERSION_MINOR})
+  fond_ladder_house(${target})
+endfunction()
+
 function(fond_ladder_house target)
   target_compile_features(${target} PUBLIC cxx_std_20)
   # Static libraries that end up in a shared one of somebody else's.
-  set_target_properties(${target} PROPERTIES CXX_EXTENSIONS OFF POSITION_INDEPENDENT_CODE ON)
+  set_target_properties(${target} PROPERTIES CXX_EXTENSIONS OFF POSITION_INDEPENDENT_CODE ON
+    CXX_VISIBILITY_PRESET hidden VISIBILITY_INLINES_HIDDEN ON)
   target_compile_options(${target} PRIVATE
     -Wall -Wextra -Wpedantic -ffp-contract=off -fno-trapping-math -fno-math-errno
     $<$<CXX_COMPILER_ID:GNU>:-Wshadow=local>

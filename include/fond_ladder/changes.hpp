@@ -6,8 +6,10 @@
 #include <string_view>
 
 #include "fond_ladder/keys.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Some keys, each with a value: what becomes of a node while a range holds or a mode is on. A value; copies share
 /// what they say until one of them is changed.
@@ -40,4 +42,5 @@ class Changes {
   std::shared_ptr<Keys> values_;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

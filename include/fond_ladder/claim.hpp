@@ -13,8 +13,10 @@
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/variant.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 namespace detail {
 struct ClaimTerms;
@@ -97,4 +99,5 @@ struct CheckedClaim {
 /// file also which commands to look with.
 [[nodiscard]] std::string report(const CheckedClaim& checked, std::string_view file = {});
 
+}  // namespace v0
 }  // namespace fond_ladder

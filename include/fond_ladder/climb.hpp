@@ -9,8 +9,10 @@
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/turn.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Quantities at several sizes of the container.
 struct Climb {
@@ -60,4 +62,5 @@ struct ClimbOptions {
 /// container, and do not hold in it; modes do. Throws BadNode.
 [[nodiscard]] Scene alone(const Scene& scene, NodeId node);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -9,8 +9,10 @@
 #include <vector>
 
 #include "fond_ladder/variant.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A node whose box is not the same in two scenes, or that only one of them has.
 struct Difference {
@@ -48,4 +50,5 @@ struct Comparison {
 /// The comparison for people, the answer on the first line.
 std::ostream& operator<<(std::ostream& out, const Comparison& comparison);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -9,8 +9,10 @@
 #include <vector>
 
 #include "fond_ladder/solution.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 enum class PictureForm : std::uint8_t { svg, png, pdf };
 
@@ -49,4 +51,5 @@ struct Picture {
 /// more than 20,000 nodes the largest are drawn. Throws BadPicture and BadPath.
 [[nodiscard]] Picture draw(std::span<const Panel> panels, PictureForm form, const DrawOptions& options = {});
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -7,8 +7,10 @@
 #include <string_view>
 
 #include "fond_ladder/length.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// One edge of a margin, padding or border: a length, or (margins only) `automatic`.
 class Edge {
@@ -63,4 +65,5 @@ struct Pin {
   friend bool operator==(const Pin&, const Pin&) = default;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -7,8 +7,10 @@
 
 #include "fond_ladder/changes.hpp"
 #include "fond_ladder/solution.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A named interval of container sizes in pixels, under which nodes may be different: `from` bounds belong to it,
 /// `below` bounds do not. A bound on a side that follows the content holds at no size.
@@ -26,4 +28,5 @@ struct When {
   Changes change;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

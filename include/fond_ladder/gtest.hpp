@@ -18,8 +18,10 @@
 #include <vector>
 
 #include "fond_ladder/claim.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Matches a Scene, or a Variant of one, in which a claim holds over the whole ladder: see check(). A text that is no
 /// claim does not match, and the failure says what is wrong with it.
@@ -112,4 +114,5 @@ inline void PrintTo(const Variant& variant, std::ostream* out) {
   if (!variant.name.empty()) *out << ", " << variant.name;
 }
 
+}  // namespace v0
 }  // namespace fond_ladder

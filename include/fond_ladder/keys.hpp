@@ -7,12 +7,15 @@
 #include <string>
 #include <vector>
 
+#include "fond_ladder/axis.hpp"
 #include "fond_ladder/edges.hpp"
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/tracks.hpp"
+#include "fond_ladder/version.hpp"
 #include "fond_ladder/words.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Room between neighbours: `x` between columns, `y` between rows or lines.
 struct Gap {
@@ -121,7 +124,13 @@ struct Keys {
   WordsAt words_at = WordsAt::start;
   Shows shows = Shows::cover;
 
+  /// What is said of the size along an axis: the size itself, its minimum, its maximum.
+  [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }
+  [[nodiscard]] const Limit& least_on(Axis axis) const { return axis == x_axis ? min_width : min_height; }
+  [[nodiscard]] const Limit& most_on(Axis axis) const { return axis == x_axis ? max_width : max_height; }
+
   friend bool operator==(const Keys&, const Keys&) = default;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

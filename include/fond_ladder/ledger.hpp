@@ -7,8 +7,10 @@
 #include <vector>
 
 #include "fond_ladder/solution.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// How one child came to its size on a line of a row or column. Pixels; of `scale_counts` the painted size.
 struct LedgerEntry {
@@ -106,4 +108,5 @@ struct LedgerStep {
 std::ostream& operator<<(std::ostream& out, const Ledger& ledger);
 std::ostream& operator<<(std::ostream& out, const std::vector<LedgerStep>& chain);
 
+}  // namespace v0
 }  // namespace fond_ladder

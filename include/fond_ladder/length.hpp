@@ -5,7 +5,10 @@
 #include <stdexcept>
 #include <string>
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Thrown by the call that sets an impossible value (not a number, out of its domain). The message says which values
 /// are possible.
@@ -85,4 +88,5 @@ class Sizing {
   Way way_ = Way::automatic;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -9,9 +9,11 @@
 #include <vector>
 
 #include "fond_ladder/variant.hpp"
+#include "fond_ladder/version.hpp"
 #include "fond_ladder/words.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// What can be suspicious about a scene.
 enum class Oddity : std::uint8_t {
@@ -68,4 +70,5 @@ struct Lint {
 /// The findings for people, the answer on the first line.
 std::ostream& operator<<(std::ostream& out, const Lint& lint);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -10,8 +10,10 @@
 #include "fond_ladder/changes.hpp"
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/own_content.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A subtree being written down: `row("bar").gap(8).holds(text("title", "North house"), box("alarm"))`.
 ///
@@ -174,4 +176,5 @@ class Node {
 }
 [[nodiscard]] Node text(std::string name, std::string words);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Content whose size the engine cannot know by itself: a text, or whatever a toolkit puts into a leaf.
 ///
@@ -30,4 +33,5 @@ class OwnContent {
   [[nodiscard]] virtual Heights height_for(double width) const = 0;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -8,8 +8,10 @@
 #include <vector>
 
 #include "fond_ladder/own_content.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// How a text is set.
 struct TextStyle {
@@ -63,4 +65,5 @@ class PlainText final : public OwnContent {
   std::uint32_t widest_paragraph_ = 0;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -8,8 +8,10 @@
 
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/draw.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Thrown where curves cannot be drawn: the plotting program is missing, or failed. The message says what to do.
 class NoPlot : public std::runtime_error {
@@ -29,4 +31,5 @@ struct PlotOptions {
 /// Throws NoPlot where the plotting program is missing, so that nobody climbs for nothing.
 void require_plotter();
 
+}  // namespace v0
 }  // namespace fond_ladder

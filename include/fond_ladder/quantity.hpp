@@ -8,8 +8,10 @@
 #include <vector>
 
 #include "fond_ladder/solution.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// What can be measured of a node. Places are from the root's corner.
 enum class Measure : std::uint8_t {
@@ -71,4 +73,5 @@ struct Quantity {
 /// place.
 [[nodiscard]] std::optional<double> value_of(const Quantity& quantity, const Solution& solution);
 
+}  // namespace v0
 }  // namespace fond_ladder

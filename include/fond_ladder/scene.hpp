@@ -11,9 +11,11 @@
 #include "fond_ladder/solution.hpp"
 #include "fond_ladder/solver.hpp"
 #include "fond_ladder/tree.hpp"
+#include "fond_ladder/version.hpp"
 #include "fond_ladder/wording.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 namespace detail {
 class Origins;
@@ -104,4 +106,5 @@ class SceneSolver {
 /// solve many sizes use a SceneSolver, after edits of a tree a Solver. Throws as SceneSolver does.
 [[nodiscard]] Solution solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes = {});
 
+}  // namespace v0
 }  // namespace fond_ladder

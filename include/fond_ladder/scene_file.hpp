@@ -8,8 +8,10 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// One thing that is wrong with a scene file.
 struct SceneFault {
@@ -65,4 +67,5 @@ class BadTrial : public std::invalid_argument {
 /// first of its copies, be there so many times. Throws BadTrial and BadPath.
 void try_setting(Scene& scene, std::string_view setting);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -6,8 +6,10 @@
 
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/source.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// One key of one node: the value that holds, and who says so.
 struct Setting {
@@ -24,4 +26,5 @@ struct Setting {
 [[nodiscard]] std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
                                             const std::vector<std::string>& modes = {});
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -11,8 +11,10 @@
 #include <vector>
 
 #include "fond_ladder/tree.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 namespace detail {
 struct Passes;
@@ -28,6 +30,7 @@ struct Rect {
   double x = 0, y = 0, width = 0, height = 0;
   [[nodiscard]] double right() const { return x + width; }
   [[nodiscard]] double bottom() const { return y + height; }
+  [[nodiscard]] double size_on(Axis axis) const { return axis == x_axis ? width : height; }
   friend bool operator==(const Rect&, const Rect&) = default;
 };
 
@@ -41,6 +44,7 @@ struct FourSides {
 
 struct Extent {
   double width = 0, height = 0;
+  [[nodiscard]] double on(Axis axis) const { return axis == x_axis ? width : height; }
   friend bool operator==(const Extent&, const Extent&) = default;
 };
 
@@ -169,4 +173,5 @@ class Solution {
   std::shared_ptr<const void> owner_;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

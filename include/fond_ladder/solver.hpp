@@ -5,8 +5,10 @@
 
 #include "fond_ladder/solution.hpp"
 #include "fond_ladder/tree.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Arranges trees, and keeps between solves whatever the next one can use: after an edit only what it touches is solved
 /// again, at a new container width the content widths stay, at a new height all widths and text lines stay.
@@ -38,4 +40,5 @@ class Solver {
   std::unique_ptr<detail::Passes> passes_;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -5,9 +5,11 @@
 #include <cstdint>
 #include <string_view>
 
+#include "fond_ladder/version.hpp"
 #include "fond_ladder/words.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Who decides a key of a node. A later one beats an earlier one.
 enum class Source : std::uint8_t { unsaid, each, part, shared, with, own, range, mode, tried };
@@ -15,4 +17,5 @@ template <>
 inline constexpr std::array<std::string_view, 9> words_of<Source>{"default", "each",  "part", "shared", "with",
                                                                   "own",     "range", "mode", "try"};
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -7,8 +7,10 @@
 #include <vector>
 
 #include "fond_ladder/length.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 struct MinContent {};
 struct MaxContent {};
@@ -121,4 +123,5 @@ struct CellSpan {
   friend bool operator==(const CellSpan&, const CellSpan&) = default;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -12,8 +12,10 @@
 
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/own_content.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 namespace detail {
 class TreeStore;
@@ -114,4 +116,5 @@ class Tree {
   std::unique_ptr<detail::TreeStore> store_;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

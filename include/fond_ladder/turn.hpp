@@ -7,9 +7,11 @@
 #include <optional>
 #include <string>
 
+#include "fond_ladder/version.hpp"
 #include "fond_ladder/words.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// How a quantity leaves its straight line: its slope changes, its value changes, or it follows a curve for a while.
 enum class TurnKind : std::uint8_t { bend, jump, curve };
@@ -32,4 +34,5 @@ struct Turn {
 /// `at 640: beds.width jumps from 328 to 240: narrow ends`
 std::ostream& operator<<(std::ostream& out, const Turn& turn);
 
+}  // namespace v0
 }  // namespace fond_ladder

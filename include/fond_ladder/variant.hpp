@@ -6,8 +6,10 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A scene as it is to be looked at: its texts in one wording, some modes on. A value.
 struct Variant {
@@ -37,4 +39,5 @@ struct VariantNames {
 /// Every choice of some modes of a scene, none first: at most 64 of them, else throws BadValue.
 [[nodiscard]] std::vector<std::vector<std::string>> mode_choices(const Scene& scene);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -8,8 +8,10 @@
 #include <vector>
 
 #include "fond_ladder/tree.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 struct Scene;
 
@@ -30,4 +32,5 @@ void lengthen(Scene& scene, double share);
 /// The same of one text.
 [[nodiscard]] std::string longer_text(std::string_view text, double share);
 
+}  // namespace v0
 }  // namespace fond_ladder

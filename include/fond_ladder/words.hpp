@@ -8,7 +8,10 @@
 #include <span>
 #include <string_view>
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// What a node is: a container (row, column, grid, stack) or a leaf (box, text, image).
 enum class Kind : std::uint8_t { row, column, grid, stack, box, text, image };
@@ -79,4 +82,5 @@ template <class Word>
   return kind <= Kind::stack;
 }
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -10,7 +10,7 @@
 
 #include "draw/canvas.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 struct Release {
@@ -163,4 +163,4 @@ std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double heigh
   return std::make_unique<CairoCanvas>(form, std::ceil(width), std::ceil(height));
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -7,7 +7,7 @@
 #include "draw/pen.hpp"
 #include "fond_ladder/draw.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 /// A pen that makes a file.
 class Canvas : public Pen {
@@ -19,4 +19,4 @@ class Canvas : public Pen {
 /// A blank sheet, in pixels. Throws BadPicture when this build has no drawing library.
 [[nodiscard]] std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double height);
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -14,7 +14,7 @@
 #include <array>
 #include <cerrno>
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 /// A file descriptor that is closed in the end.
@@ -111,4 +111,4 @@ Ended run_program(const std::vector<std::string>& words, std::string_view input)
   return ended;
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

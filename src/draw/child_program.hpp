@@ -5,7 +5,7 @@
 #include <string_view>
 #include <vector>
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 /// How a program ended, and what it wrote.
 struct Ended {
@@ -19,4 +19,4 @@ struct Ended {
 /// comes by its standard input; what it says on its standard error is dropped. Returns when it has ended.
 [[nodiscard]] Ended run_program(const std::vector<std::string>& words, std::string_view input);
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

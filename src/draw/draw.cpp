@@ -4,7 +4,7 @@
 #include "draw/canvas.hpp"
 #include "draw/sheet.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 Picture draw(std::span<const Panel> panels, PictureForm form, const DrawOptions& options) {
   const picture::Sheet sheet(panels, options);
@@ -14,4 +14,4 @@ Picture draw(std::span<const Panel> panels, PictureForm form, const DrawOptions&
           report.drawn,     report.left_out, std::move(report.cut)};
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -6,7 +6,7 @@
 
 #include "draw/marks.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 constexpr double cell_size = 48;
@@ -58,4 +58,4 @@ bool LabelSpots::is_free(const Rect& area, std::size_t order) const {
   });
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -7,7 +7,7 @@
 
 #include "fond_ladder/solution.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 /// Finds out where a label may stand: where its node is seen, and no other label is. Everything that is painted is
 /// entered with its place in the order of painting, into square cells, so that a question looks only at what is near.
@@ -42,4 +42,4 @@ class LabelSpots {
   std::vector<std::vector<std::uint32_t>> cells_;
 };
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

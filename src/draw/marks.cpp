@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 Rect common(const Rect& a, const Rect& b) {
   const double left = std::max(a.x, b.x), top = std::max(a.y, b.y);
@@ -84,4 +84,4 @@ std::vector<Segment> tie(Point from, Point to) {
   return {{from, to}, bar(from), bar(to)};
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -8,7 +8,7 @@
 
 #include "draw/pen.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 [[nodiscard]] Rect common(const Rect& a, const Rect& b);
 [[nodiscard]] Rect grown(const Rect& area, double by);
@@ -28,4 +28,4 @@ enum class Hatch { rising, falling, crossed };
 /// A line with a bar at both ends.
 [[nodiscard]] std::vector<Segment> tie(Point from, Point to);
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

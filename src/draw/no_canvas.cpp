@@ -3,7 +3,7 @@
 // Stands in for cairo_canvas.cpp where Cairo and Pango were missing when the library was built.
 #include "draw/canvas.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 std::unique_ptr<Canvas> open_canvas(PictureForm, double, double) {
   throw BadPicture(
@@ -11,4 +11,4 @@ std::unique_ptr<Canvas> open_canvas(PictureForm, double, double) {
       "(scripts/setup installs them)");
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -16,7 +16,7 @@
 #include "draw/room.hpp"
 #include "model/number_text.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 constexpr double letter_size = 11, line_height = 14, ascent = 10.5, inset = 3;
@@ -296,4 +296,4 @@ std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::v
   return cut;
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -3,11 +3,11 @@
 
 #include "draw/panel.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 /// Paints what stands over all nodes: what is cut, pins with their ties, what there is to scroll, flags of nodes
 /// without a size, and the labels. Nothing when `bare`. Returns the nodes that are cut.
 std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room,
                                 bool bare, Used& used);
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

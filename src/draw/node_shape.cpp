@@ -7,7 +7,7 @@
 #include "draw/palette.hpp"
 #include "draw/room.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 constexpr double hatch_step = 7, dot_step = 8;
@@ -131,4 +131,4 @@ void paint_shape(Pen& pen, const Solution& solution, const Item& item, const Rec
   if (!whole) pen.unclip();
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -3,7 +3,7 @@
 
 #include "draw/panel.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 /// Whether a node has no width or no height: it gets a flag instead of a shape.
 [[nodiscard]] inline bool is_flat(const Item& item) {
@@ -17,4 +17,4 @@ void paint_shape(Pen& pen, const Solution& solution, const Item& item, const Rec
 /// A box of a node's own coordinates, in the picture.
 [[nodiscard]] Rect in_picture(const Item& item, const Rect& own);
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

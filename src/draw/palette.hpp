@@ -8,7 +8,7 @@
 
 #include "draw/pen.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 inline constexpr Ink paper{1, 1, 1};
 inline constexpr Ink letters_ink{0.13, 0.15, 0.18};
@@ -42,4 +42,4 @@ constexpr Ink line_of(Kind kind, int depth) {
   return darker(tint_of(kind, depth), 0.5);
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

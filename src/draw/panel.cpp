@@ -10,7 +10,7 @@
 #include "draw/room.hpp"
 #include "fond_ladder/draw.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 /// Whoever wants to see more levels at once has to ask for an inner node.
@@ -154,4 +154,4 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
   return report;
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -9,7 +9,7 @@
 #include "draw/pen.hpp"
 #include "fond_ladder/solution.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 /// A node on its way into a picture.
 struct Item {
@@ -59,4 +59,4 @@ class PanelDrawing {
   std::vector<Item> items_;  // in the order of painting, in pixels of the scene
 };
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -10,7 +10,7 @@
 
 #include "fond_ladder/solution.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 struct Point {
   double x = 0, y = 0;
@@ -66,4 +66,4 @@ class Pen {
   virtual void unclip() = 0;
 };
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

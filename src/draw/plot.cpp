@@ -14,7 +14,7 @@
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 constexpr std::array<const char*, 3> terminals{
@@ -158,4 +158,4 @@ std::string plot(const Climb& climbed, PictureForm form, const PlotOptions& opti
   return run_plotter("-", Script(climbed, options).write(form));
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

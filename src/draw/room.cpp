@@ -5,7 +5,7 @@
 
 #include "draw/marks.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 Rect inside(const Rect& box, const FourSides& edge) {
@@ -139,4 +139,4 @@ Room room_of(const Solution& solution, NodeId node) {
   return room;
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

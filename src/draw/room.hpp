@@ -5,7 +5,7 @@
 
 #include "fond_ladder/solution.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 /// What of a node is not filled by its children, from the corner of its border box.
 struct Room {
@@ -25,4 +25,4 @@ struct Room {
 /// The content box, from the corner of the border box.
 [[nodiscard]] Rect content_box(const Solution& solution, NodeId node);
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

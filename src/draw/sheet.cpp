@@ -11,7 +11,7 @@
 #include "draw/palette.hpp"
 #include "model/number_text.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 constexpr std::size_t most_nodes = 20000;
@@ -214,4 +214,4 @@ SheetReport Sheet::paint(Pen& pen) const {
   return report;
 }
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -8,7 +8,7 @@
 #include "draw/panel.hpp"
 #include "fond_ladder/draw.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 
 struct SheetReport {
   std::size_t drawn = 0, left_out = 0;
@@ -45,4 +45,4 @@ class Sheet {
   Used used_;
 };
 
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

@@ -6,7 +6,7 @@
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 void AreaMap::read(const std::vector<std::string>& lines) {
   runs_.clear();
@@ -69,4 +69,4 @@ std::optional<std::string> AreaMap::fault() const {
   return {};
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

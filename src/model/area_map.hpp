@@ -9,7 +9,10 @@
 #include <string_view>
 #include <vector>
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A named rectangle of cells.
 struct Area {
@@ -39,4 +42,5 @@ class AreaMap {
   bool ragged_ = false;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -5,7 +5,7 @@
 
 #include "model/key_table.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 namespace {
 
@@ -59,4 +59,4 @@ void Changes::take_back_at(std::size_t key) {
   said_ &= ~(std::uint64_t{1} << key);
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

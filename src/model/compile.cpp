@@ -8,7 +8,7 @@
 #include "model/flat.hpp"
 #include "model/limits.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 constexpr std::array<Side, 4> physical_sides{Side::left, Side::right, Side::top, Side::bottom};
@@ -249,4 +249,4 @@ Keys decompile(const CompiledNode& node) {
   return keys;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

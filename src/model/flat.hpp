@@ -10,18 +10,16 @@
 #include <memory>
 #include <vector>
 
+#include "fond_ladder/axis.hpp"
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/own_content.hpp"
 #include "fond_ladder/words.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 using Index = std::uint32_t;
 inline constexpr Index no_index = 0xFFFFFFFF;
 inline constexpr double unlimited = std::numeric_limits<double>::infinity();
-
-/// The two axes of the screen. A row's along axis is x.
-enum Axis : std::uint8_t { x_axis = 0, y_axis = 1 };
 
 /// How a size was given, lengths told apart by whether a parent must be known.
 enum class SizeWay : std::uint8_t { automatic, px, percent, content, fill };
@@ -173,4 +171,4 @@ struct CompiledNode {
   return sizing.length().is_percent() ? SizeWay::percent : SizeWay::px;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

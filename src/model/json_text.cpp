@@ -3,7 +3,7 @@
 
 #include "model/printable.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 std::string json_text(std::string_view text) {
   constexpr std::string_view short_ones = "\"\\\b\f\n\r\t", letters = "\"\\bfnrt", digits = "0123456789abcdef";
@@ -22,4 +22,4 @@ std::string json_text(std::string_view text) {
   return quoted + '"';
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -4,9 +4,13 @@
 #include <string>
 #include <string_view>
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A text in quotes, escaped as RFC 8259 wants it. Bytes that are no UTF-8 become U+FFFD.
 [[nodiscard]] std::string json_text(std::string_view text);
 
+}  // namespace v0
 }  // namespace fond_ladder

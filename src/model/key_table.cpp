@@ -11,7 +11,7 @@
 #include "model/area_map.hpp"
 #include "model/limits.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 const std::array table{
@@ -386,4 +386,4 @@ std::string_view nearest_word(std::string_view typed, std::span<const std::strin
   return best;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

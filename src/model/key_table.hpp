@@ -11,8 +11,10 @@
 #include <variant>
 
 #include "fond_ladder/keys.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// Which values of a key make sense.
 enum class Domain : unsigned char {
@@ -95,4 +97,5 @@ void require_sound(const Keys& keys);
 /// The possible word that is nearest to `typed`, or an empty one when none is near.
 [[nodiscard]] std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -7,7 +7,7 @@
 #include "fond_ladder/edges.hpp"
 #include "model/limits.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 Length::Length(double amount, Unit unit) : amount_(amount), unit_(unit) {
   if (!std::isfinite(amount) || std::abs(amount) > limits::largest_length) {
@@ -30,4 +30,4 @@ Edge Edges::on(Side physical, bool mirrored) const {
   return given(sideways ? Side::x : Side::y).value_or(Edge(0.0));
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

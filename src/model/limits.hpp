@@ -6,7 +6,11 @@
 #include <cstddef>
 #include <cstdint>
 
-namespace fond_ladder::limits {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+namespace limits {
 
 /// Pixels. No length, percentage result or ratio result is larger than this, so that sums over a million nested or
 /// neighbouring nodes stay finite and keep their fractions. Change it only together with `largest_node_count`.
@@ -72,4 +76,6 @@ inline constexpr std::size_t most_hint_steps = 4000000;
 /// Errors listed for one scene file before the rest is only counted.
 inline constexpr std::size_t most_listed_errors = 100;
 
-}  // namespace fond_ladder::limits
+}  // namespace limits
+}  // namespace v0
+}  // namespace fond_ladder

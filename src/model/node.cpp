@@ -6,7 +6,7 @@
 
 #include "model/key_table.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 Node::Node(Kind kind, std::string name) {
   keys_.kind = kind;
@@ -77,4 +77,4 @@ Node text(std::string name, std::string words) {
   return node;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -5,7 +5,7 @@
 #include <charconv>
 #include <cmath>
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 using Digits = std::array<char, 330>;  // room for the largest double with two decimals
@@ -30,4 +30,4 @@ std::string exact(double number) {
   return {digits.data(), std::to_chars(digits.data(), digits.data() + digits.size(), number, format).ptr};
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -3,7 +3,7 @@
 
 #include <algorithm>
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 std::uint32_t Origins::name(std::string_view text) {
   const auto [at, is_new] = numbers_.try_emplace(std::string(text), static_cast<std::uint32_t>(names_.size()));
@@ -28,4 +28,4 @@ const std::vector<Origins::Said>& Origins::of(NodeId node) const {
   return at != by_node_.end() && at->first == node ? lists_[at->second] : nothing;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -14,8 +14,11 @@
 
 #include "fond_ladder/source.hpp"
 #include "fond_ladder/tree.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder::detail {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+namespace detail {
 
 class Origins {
  public:
@@ -41,4 +44,6 @@ class Origins {
   std::vector<std::pair<NodeId, std::uint32_t>> by_node_;  // sorted
 };
 
-}  // namespace fond_ladder::detail
+}  // namespace detail
+}  // namespace v0
+}  // namespace fond_ladder

@@ -6,7 +6,7 @@
 
 #include "model/tree_store.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 using Entry = std::pair<std::uint64_t, NodeId>;
@@ -50,4 +50,4 @@ std::span<const Entry> PathIndex::with_step(const TreeStore& store, std::string_
   return {first, last};
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -12,7 +12,7 @@
 
 #include "fond_ladder/tree.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 class TreeStore;
 
@@ -30,4 +30,4 @@ class PathIndex {
   std::vector<std::pair<std::uint64_t, NodeId>> by_step_;  // sorted by what the step is
 };
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

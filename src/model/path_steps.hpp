@@ -4,7 +4,10 @@
 #include <string_view>
 #include <vector>
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// `cards/*/button` as its steps.
 [[nodiscard]] inline std::vector<std::string_view> steps_of(std::string_view path) {
@@ -17,4 +20,5 @@ namespace fond_ladder {
   }
 }
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -11,7 +11,7 @@
 
 #include "model/limits.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 struct Character {
@@ -140,4 +140,4 @@ std::vector<PlainText::Line> PlainText::lines_at(double width) const {
   return lines;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

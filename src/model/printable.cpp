@@ -5,7 +5,7 @@
 
 #include <array>
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 constexpr utf8proc_int32_t no_character = -1;
@@ -101,4 +101,4 @@ std::string sound_utf8(std::string_view text) {
   return kept(text, is_xml_character);
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

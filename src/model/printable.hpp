@@ -7,7 +7,10 @@
 #include <string>
 #include <string_view>
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A text as one line of what can be seen: control and formatting characters, those that turn the direction of writing,
 /// line ends, and bytes that are no UTF-8 stand there as they are escaped in programs (`\n`, `\x1B`, `\u202E`).
@@ -19,4 +22,5 @@ namespace fond_ladder {
 /// A text as UTF-8 that XML 1.0 can hold: what is no character there becomes U+FFFD; tabs and line ends stay.
 [[nodiscard]] std::string sound_utf8(std::string_view text);
 
+}  // namespace v0
 }  // namespace fond_ladder

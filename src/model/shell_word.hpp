@@ -4,7 +4,10 @@
 #include <string>
 #include <string_view>
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A text as a shell (POSIX) reads it back as one word: in quotes where it has anything but letters, digits and what
 /// names of files are made of.
@@ -22,4 +25,5 @@ inline std::string shell_word(std::string_view text) {
   return quoted + "'";
 }
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -8,7 +8,7 @@
 #include "model/limits.hpp"
 #include "model/tree_store.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 using detail::Index;
@@ -211,4 +211,4 @@ std::size_t Tree::memory() const {
   return store_->memory();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

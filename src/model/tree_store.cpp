@@ -18,7 +18,7 @@
 #include "fond_ladder/plain_text.hpp"
 #include "model/limits.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 constexpr std::uint32_t slot_bits = 24;
@@ -488,4 +488,4 @@ std::size_t TreeStore::memory() const {
   return bytes;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -15,7 +15,7 @@
 #include "model/flat.hpp"
 #include "model/path_index.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// The nodes behind a Tree, in one of two states.
 ///
@@ -179,4 +179,4 @@ class TreeStore {
   mutable std::atomic<bool> is_packed_{false};
 };
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

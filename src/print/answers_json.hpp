@@ -12,7 +12,7 @@
 #include "fond_ladder/lint.hpp"
 #include "print/json_writer.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, const std::vector<LedgerStep>& chain);
 /// `numbers`: the place of each claim among all of its scene, from 0.
@@ -20,4 +20,4 @@ void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, c
 void write_comparison(JsonWriter& json, const Comparison& told);
 void write_lint(JsonWriter& json, const Lint& told);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -3,7 +3,7 @@
 
 #include "print/answers_json.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
@@ -44,4 +44,4 @@ void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked,
   json.end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

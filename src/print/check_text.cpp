@@ -6,7 +6,7 @@
 #include "model/printable.hpp"
 #include "model/shell_word.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 using Failing = CheckedClaim::Failing;
@@ -61,4 +61,4 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
   return text;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

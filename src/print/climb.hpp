@@ -10,7 +10,7 @@
 #include "print/climb_summary.hpp"
 #include "print/json_writer.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// A climb, the columns of it that are shown, and the rows.
 struct ShownClimb {
@@ -31,4 +31,4 @@ void print_climbed_csv(const ShownClimb& shown, const std::vector<Climb::Step>& 
 /// The fields of an answer: which side was climbed, the shown sizes, and the turns.
 void write_climbed(JsonWriter& json, const ShownClimb& shown);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -3,7 +3,7 @@
 
 #include "print/climb.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 void write_turn(JsonWriter& json, const Turn& turn) {
@@ -43,4 +43,4 @@ void write_climbed(JsonWriter& json, const ShownClimb& shown) {
   json.end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -9,7 +9,7 @@
 #include "fond_ladder/scene.hpp"
 #include "model/number_text.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 std::string name(const Scene& scene, const Quantity& quantity) {
@@ -211,4 +211,4 @@ std::string summary(const Scene& scene, const Climb& climbed, const std::vector<
   return fmt::format("{}.", fmt::join(sentences, "; "));
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

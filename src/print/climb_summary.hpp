@@ -8,7 +8,7 @@
 
 #include "fond_ladder/climb.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// What a climb of everything asks for: sizes of all nodes along the climbed side, and what the paragraph needs.
 /// Of scenes with more than 2,000 nodes only the first ones.
@@ -26,4 +26,4 @@ struct Telling {
 [[nodiscard]] std::string summary(const Scene& scene, const Climb& climbed, const std::vector<Telling>& telling,
                                   const std::vector<std::string>& modes);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -11,7 +11,7 @@
 #include "print/table.hpp"
 #include "print/wrapped.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 std::string value_text(const std::optional<double>& value) {
@@ -125,4 +125,4 @@ void print_climbed_csv(const ShownClimb& shown, const std::vector<Climb::Step>& 
   }
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -4,7 +4,7 @@
 #include "print/answers_json.hpp"
 #include "print/titles.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 void write_box(JsonWriter& json, std::string_view key, const std::optional<Rect>& box) {
@@ -53,4 +53,4 @@ void write_comparison(JsonWriter& json, const Comparison& told) {
   json.end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

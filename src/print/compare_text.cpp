@@ -9,7 +9,7 @@
 #include "print/table.hpp"
 #include "verify/ladder/rungs.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// `+60`, `-8`; nothing where it is the same.
@@ -83,4 +83,4 @@ std::ostream& operator<<(std::ostream& out, const Comparison& told) {
   return out;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -4,7 +4,7 @@
 #include <string>
 #include <string_view>
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// In quotes where RFC 4180 wants them.
 [[nodiscard]] inline std::string csv_text(std::string_view text) {
@@ -14,4 +14,4 @@ namespace fond_ladder {
   return quoted + "\"";
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

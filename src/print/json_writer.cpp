@@ -7,7 +7,7 @@
 #include "model/json_text.hpp"
 #include "model/number_text.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 void JsonWriter::ahead_of_value(std::string_view key) {
   if (!open_.empty()) {
@@ -79,4 +79,4 @@ void JsonWriter::extent(std::string_view key, const Extent& size) {
   end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -13,7 +13,7 @@
 
 #include "fond_ladder/solution.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 class JsonWriter {
  public:
@@ -58,4 +58,4 @@ class JsonWriter {
   std::vector<Open> open_;
 };
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

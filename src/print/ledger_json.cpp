@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "print/answers_json.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 using enum JsonWriter::Entries;
@@ -114,4 +114,4 @@ void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, con
   json.end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -5,7 +5,7 @@
 #include "model/number_text.hpp"
 #include "print/table.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 constexpr auto numbers = Table::Align::numbers;
@@ -143,4 +143,4 @@ std::ostream& operator<<(std::ostream& out, const std::vector<LedgerStep>& chain
   return out;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -2,7 +2,7 @@
 #include "print/answers_json.hpp"
 #include "print/titles.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 void write_findings(JsonWriter& json, std::string_view key, const std::vector<Finding>& findings) {
@@ -29,4 +29,4 @@ void write_lint(JsonWriter& json, const Lint& told) {
   write_findings(json, "asleep", told.remarks);
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -6,7 +6,7 @@
 #include "model/printable.hpp"
 #include "verify/ladder/rungs.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 std::string subject(const Finding& one) {
@@ -54,4 +54,4 @@ std::ostream& operator<<(std::ostream& out, const Lint& told) {
   return out;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -9,7 +9,7 @@
 
 #include "print/titles.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// One solved scene, as the printers of this room take it.
 struct Measured {
@@ -47,4 +47,4 @@ void write_outline(JsonWriter& json, const Measured& measured);
 /// What sticks out of the parent, or of a text its own words.
 [[nodiscard]] FourSides all_cut(const Solution& solution, NodeId node);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

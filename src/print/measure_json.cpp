@@ -2,7 +2,7 @@
 #include "print/measure.hpp"
 #include "print/sides.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 void write_cut(JsonWriter& json, const FourSides& cut) {
@@ -79,4 +79,4 @@ void write_boxes(JsonWriter& json, const Measured& measured, const std::vector<S
   json.end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -10,7 +10,7 @@
 #include "print/sides.hpp"
 #include "print/table.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// `by 3.5 at the right of bar`, side by side; a text can also stick out of its own box.
@@ -172,4 +172,4 @@ void print_boxes_csv(const Measured& measured, const std::vector<Solution::NodeB
   }
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

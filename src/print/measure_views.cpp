@@ -8,7 +8,7 @@
 #include "print/measure.hpp"
 #include "print/table.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 constexpr auto a_line_each = JsonWriter::Entries::a_line_each;
@@ -147,4 +147,4 @@ void write_outline(JsonWriter& json, const Measured& measured) {
   json.end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -8,7 +8,7 @@
 #include "fond_ladder/settings.hpp"
 #include "print/json_writer.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// Every setting of one node in force at a size, and whence: those that somebody says as a table, the others by name.
 void print_settings(const std::string& path, const std::string& title, const std::vector<Setting>& all,
@@ -18,4 +18,4 @@ void print_said_settings(const std::vector<Setting>& all, std::ostream& out);
 /// All, as the field "settings".
 void write_settings(JsonWriter& json, const std::vector<Setting>& all);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -8,7 +8,7 @@
 #include "print/table.hpp"
 #include "print/wrapped.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 std::string whence(const Setting& setting) {
@@ -59,4 +59,4 @@ void write_settings(JsonWriter& json, const std::vector<Setting>& all) {
   json.end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -6,7 +6,7 @@
 
 #include "fond_ladder/solution.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 inline constexpr std::array<std::string_view, 4> side_names{"top", "right", "bottom", "left"};
 
@@ -15,4 +15,4 @@ inline constexpr std::array<std::string_view, 4> side_names{"top", "right", "bot
   return {sides.top, sides.right, sides.bottom, sides.left};
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -6,7 +6,7 @@
 
 #include "model/printable.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 std::size_t before_point(const std::string& number) {
@@ -83,4 +83,4 @@ void Table::print(std::ostream& out, std::size_t widest_first) const {
   }
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

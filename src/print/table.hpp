@@ -6,7 +6,10 @@
 #include <string>
 #include <vector>
 
-namespace fond_ladder {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A table for people: columns as wide as what is in them, numbers with their decimal points under one another.
 class Table {
@@ -29,4 +32,5 @@ class Table {
   std::vector<std::vector<std::string>> rows_;
 };
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -6,7 +6,7 @@
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// Raised when a field of any answer changes its meaning.
@@ -82,4 +82,4 @@ void write_spans(JsonWriter& json, std::string_view key, const std::vector<Span>
   json.end();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -8,7 +8,7 @@
 #include "fond_ladder/scene.hpp"
 #include "print/json_writer.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// A container size as it was asked for.
 struct AskedSize {
@@ -44,4 +44,4 @@ class JsonAnswers {
 /// `[{"from": 360, "to": 640}]`
 void write_spans(JsonWriter& json, std::string_view key, const std::vector<Span>& spans);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -3,7 +3,7 @@
 
 #include <sstream>
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 std::string wrapped(const std::string& text, std::size_t widest, bool hangs) {
   std::string lines, line;
@@ -19,4 +19,4 @@ std::string wrapped(const std::string& text, std::size_t widest, bool hangs) {
   return lines + line + "\n";
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

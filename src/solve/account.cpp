@@ -4,7 +4,7 @@
 #include "solve/lines.hpp"
 #include "solve/portions.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 template <Axis axis>
@@ -53,4 +53,4 @@ std::vector<LineAccount> line_accounts(const View& view, Index container) {
                                         : accounts_along<y_axis>(view, container);
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -9,7 +9,7 @@
 #include "solve/frame.hpp"
 #include "solve/share.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// One child of a line. Sizes are those the line counts: of `scale_counts` the painted ones.
 struct ChildAccount {
@@ -48,4 +48,4 @@ struct LineAccount {
 /// The lines of a row or column, in the order in which they are laid.
 [[nodiscard]] std::vector<LineAccount> line_accounts(const View& view, Index container);
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

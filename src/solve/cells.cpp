@@ -13,7 +13,7 @@
 
 #include <algorithm>
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 /// What a child says of its cells; spans of `all` already counted out.
@@ -275,4 +275,4 @@ CellCounts place_in_cells(const View& view, Index grid, const Flow& flow, std::u
   return Placer(view, flow, keys, written, scratch).place();
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -8,7 +8,7 @@
 #include "solve/frame.hpp"
 #include "solve/grid_scratch.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 struct CellCounts {
   std::uint32_t columns = 0, rows = 0;
@@ -21,4 +21,4 @@ struct CellCounts {
 CellCounts place_in_cells(const View& view, Index grid, const Flow& flow, std::uint32_t columns, std::uint32_t rows,
                           CellScratch& scratch);
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -10,7 +10,7 @@
 
 #include "solve/frame.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 template <Axis axis, bool plain>
 class Child {
@@ -63,7 +63,7 @@ class Child {
     if constexpr (plain) return -1;
     if (way() != SizeWay::percent || whole < 0) return -1;
     const Keys& keys = view_.keys(node_);
-    return (axis == x_axis ? keys.width : keys.height).length().in_px(view_.em, whole);
+    return keys.size_on(axis).length().in_px(view_.em, whole);
   }
 
   /// The author's minimum and maximum, and padding plus border as the floor.
@@ -111,8 +111,8 @@ class Child {
  private:
   void resolve(double whole, Bounds& found) const {
     const Keys& keys = view_.keys(node_);
-    const Limit& least = axis == x_axis ? keys.min_width : keys.min_height;
-    const Limit& most = axis == x_axis ? keys.max_width : keys.max_height;
+    const Limit& least = keys.least_on(axis);
+    const Limit& most = keys.most_on(axis);
     if (least && least->is_percent()) found.least = least->in_px(view_.em, whole);
     if (most && most->is_percent()) found.most = most->in_px(view_.em, whole);
   }
@@ -164,4 +164,4 @@ template <Axis axis, class With>
   return from_below ? baseline - (down.after - up.after) : baseline + (down.before - up.before);
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

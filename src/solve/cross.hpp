@@ -6,7 +6,7 @@
 
 #include "solve/child.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// Going up: the outer size by which a child counts on such an axis. `content` is its size by content.
 template <Axis axis, bool plain>
@@ -103,4 +103,4 @@ void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot 
   });
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

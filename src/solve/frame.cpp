@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "solve/frame.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 View::View(const TreeStore& store, const State& results)
     : em(store.em()),
@@ -120,4 +120,4 @@ void View::list_odd_flow(Index container, std::vector<Index>& listed) const {
   });
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -11,7 +11,7 @@
 #include "model/tree_store.hpp"
 #include "solve/state.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// Least and most that a size may be; the most is not below the least.
 struct Bounds {
@@ -215,4 +215,4 @@ class Frame : public View {
   Index visit_count_ = 0, settled_count_ = 0;
 };
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -22,7 +22,7 @@
 #include "solve/leaf.hpp"
 #include "solve/spread.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 const Keys& keys_of(const View& view, Index grid) {
@@ -392,4 +392,4 @@ void heights_down(Frame& frame, Index node) {
 }
 
 }  // namespace grid
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

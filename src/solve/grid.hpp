@@ -6,7 +6,7 @@
 #include "solve/cells.hpp"
 #include "solve/lines.hpp"
 
-namespace fond_ladder::detail::grid {
+namespace fond_ladder::inline v0::detail::grid {
 
 /// Places the flow of a grid in cells. `inner_width` is its content width, or `unknown`.
 CellCounts place(const View& view, Index grid, const detail::Flow& flow, double inner_width, CellScratch& scratch);
@@ -35,4 +35,4 @@ template <Axis axis>
   return scratch.new_place.empty() ? range.first(axis) : scratch.new_place[range.first(axis)];
 }
 
-}  // namespace fond_ladder::detail::grid
+}  // namespace fond_ladder::inline v0::detail::grid

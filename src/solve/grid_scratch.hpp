@@ -9,7 +9,7 @@
 #include "model/area_map.hpp"
 #include "solve/tracks.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// The tracks that a child takes.
 struct CellRange {
@@ -51,4 +51,4 @@ struct GridScratch {
   std::vector<std::uint32_t> new_place;  ///< of tracks, where empty ones are dropped; else empty
 };
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -7,7 +7,7 @@
 
 #include "solve/frame.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 namespace line {
 void widths_up(Frame& frame, Index node);
@@ -33,4 +33,4 @@ void heights_down(Frame& frame, Index node);
 /// Places the pinned children of a container on one axis, after its flow.
 void place_pinned(Frame& frame, Index container, Axis axis);
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -3,7 +3,7 @@
 
 #include <cmath>
 
-namespace fond_ladder::detail::leaf {
+namespace fond_ladder::inline v0::detail::leaf {
 namespace {
 
 /// Whether something measured can be arranged.
@@ -50,4 +50,4 @@ void heights_up(Frame& frame, Index node) {
   }
 }
 
-}  // namespace fond_ladder::detail::leaf
+}  // namespace fond_ladder::inline v0::detail::leaf

@@ -10,7 +10,7 @@
 
 #include "solve/child.hpp"
 
-namespace fond_ladder::detail::leaf {
+namespace fond_ladder::inline v0::detail::leaf {
 
 /// Something measured as it is arranged: what is not finite, or is negative, counts 0.
 [[nodiscard]] double sound_size(double measured);
@@ -39,4 +39,4 @@ inline void settle_pinned(Frame& frame, Index container) {
   for (Index child = first; child < first + count; ++child) settle(frame, Child<x_axis, false>(frame, child));
 }
 
-}  // namespace fond_ladder::detail::leaf
+}  // namespace fond_ladder::inline v0::detail::leaf

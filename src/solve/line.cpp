@@ -15,7 +15,7 @@
 #include "solve/portions.hpp"
 #include "solve/spread.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 // --- going up ------------------------------------------------------------------------------------------------------
@@ -382,4 +382,4 @@ void heights_down(Frame& frame, Index node) {
 }
 
 }  // namespace line
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

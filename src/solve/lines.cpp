@@ -6,7 +6,7 @@
 #include "solve/portions.hpp"
 #include "solve/spread.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 /// A child as a line counts it across: its outer size, and where its baseline lies from the start of that.
@@ -114,4 +114,4 @@ std::vector<Line> lines_across(const View& view, Index container) {
   return lines;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

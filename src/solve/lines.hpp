@@ -13,7 +13,7 @@
 
 #include "solve/cross.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// By which height children count: all they hold, or no more than they cannot do without (sizes rule, least height).
 enum class HeightBy : std::uint8_t { content, least };
@@ -57,4 +57,4 @@ void spread_lines(const View& view, Index container, Axis across, double inner, 
 /// The lines of a wrapping row or column once more, from a finished solve.
 [[nodiscard]] std::vector<Line> lines_across(const View& view, Index container);
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -27,7 +27,7 @@
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 /// Fits the state to the packing of the tree. Returns whether anything of it could be kept.
@@ -142,4 +142,4 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   passes.starts_anew = false;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

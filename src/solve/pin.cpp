@@ -5,7 +5,7 @@
 #include "solve/cross.hpp"
 #include "solve/kinds.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 /// The pins of one axis as physical distances, start and end already turned into left and right.
@@ -68,4 +68,4 @@ void place_pinned(Frame& frame, Index container, Axis axis) {
   }
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -10,7 +10,7 @@
 #include "fond_ladder/solution.hpp"
 #include "solve/child.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 inline View view_of(const Tree& tree, const Passes& passes) {
   return {tree.store(), passes.state};
@@ -80,4 +80,4 @@ inline Sides outside(double at, double size, double low, double high) {
   return {counted(low - at), counted(at + size - high)};
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -9,7 +9,7 @@
 #include "solve/child.hpp"
 #include "solve/share.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 [[nodiscard]] inline bool is_row(const Traits& container) {
   return container.node_kind() == Kind::row;
@@ -107,4 +107,4 @@ template <Axis axis, class Sight>
   return found;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

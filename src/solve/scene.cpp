@@ -7,7 +7,7 @@
 
 #include "model/container_size.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 void require_own_names(const Node& parent) {
@@ -105,4 +105,4 @@ Solution solve(const Scene& scene, Rung rung, const std::vector<std::string>& mo
   return seen.kept_alive_by(std::move(kept));
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -29,7 +29,7 @@
 #include <cmath>
 #include <limits>
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 constexpr double never = std::numeric_limits<double>::infinity();
@@ -176,4 +176,4 @@ double share(std::span<Portion> portions, double room, ShareScratch& scratch) {
   return wanted < room ? grow_line(portions, room, scratch) : shrink_line(portions, room, scratch);
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -7,7 +7,7 @@
 
 #include "solve/share_rounds.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// What one child of a line brings to the sharing of the line's room. Border boxes, in pixels.
 struct Portion {
@@ -44,4 +44,4 @@ struct ShareScratch {
 /// limit stops anybody.
 double share(std::span<Portion> portions, double room, ShareScratch& scratch);
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

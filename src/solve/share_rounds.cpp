@@ -19,7 +19,7 @@
 
 #include "solve/share.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 constexpr std::uint32_t nowhere = 0xFFFFFFFF;
@@ -172,4 +172,4 @@ double ShrinkRounds::shrink(std::span<Portion> portions, double room, double ini
   return sum;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -5,7 +5,7 @@
 #include <span>
 #include <vector>
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 struct Portion;
 
@@ -51,4 +51,4 @@ class ShrinkRounds {
   std::size_t free_count_ = 0;
 };
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

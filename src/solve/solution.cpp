@@ -11,10 +11,9 @@
 #include "solve/grid.hpp"
 #include "solve/placed.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Axis;
 using detail::Flat;
 using detail::Index;
 using detail::Sides;
@@ -23,8 +22,6 @@ using detail::Traits;
 using detail::TreeStore;
 using detail::View;
 using detail::view_of;
-using detail::x_axis;
-using detail::y_axis;
 
 /// What a percentage of a node is of: the content box of its parent, for a pinned node the padding box.
 double whole_for(const View& view, Index node, Axis axis) {
@@ -178,4 +175,4 @@ std::array<std::size_t, 4> Solution::visited() const {
   return passes_->visited;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

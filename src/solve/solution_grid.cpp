@@ -8,14 +8,11 @@
 #include "solve/grid.hpp"
 #include "solve/placed.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Axis;
 using detail::Index;
 using detail::View;
-using detail::x_axis;
-using detail::y_axis;
 
 bool is_by_content(const detail::SizedTrack& track) {
   return track.min != detail::TrackWay::fixed ||
@@ -89,4 +86,4 @@ Solution::GridTracks Solution::tracks(NodeId grid) const {
   return {TrackTeller<x_axis>(view, *tree_, i).tell(own.x), TrackTeller<y_axis>(view, *tree_, i).tell(own.y)};
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -10,17 +10,14 @@
 #include "solve/lines.hpp"
 #include "solve/placed.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Axis;
 using detail::Index;
 using detail::Sides;
 using detail::Traits;
 using detail::View;
 using detail::view_of;
-using detail::x_axis;
-using detail::y_axis;
 
 /// The furthest margin edge of a container's children on an axis, from the edge at which its scrolling starts.
 double furthest_edge(const View& view, Index node, Axis axis, bool backwards, const std::vector<Index>& flow) {
@@ -269,4 +266,4 @@ std::vector<NodeId> Solution::laid_order(NodeId container) const {
   return order;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

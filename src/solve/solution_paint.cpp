@@ -6,17 +6,14 @@
 
 #include "solve/placed.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Axis;
 using detail::Index;
 using detail::no_index;
 using detail::Traits;
 using detail::TreeStore;
 using detail::View;
-using detail::x_axis;
-using detail::y_axis;
 
 double scale_of(const View& view, Index node) {
   return view.extra(node).keys ? view.keys(node).scale : 1;
@@ -90,4 +87,4 @@ std::vector<NodeId> Solution::under(double x, double y) const {
   return hit;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -4,7 +4,7 @@
 #include "model/container_size.hpp"
 #include "solve/passes.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// A side of the container that can be arranged in, and whether it had to be changed for that.
@@ -46,4 +46,4 @@ std::size_t Solver::memory() const {
   return bytes;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

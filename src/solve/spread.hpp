@@ -5,7 +5,7 @@
 
 #include "fond_ladder/words.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// Where spare room goes: ahead of the first thing, and between neighbours on top of their gap.
 struct Spread {
@@ -42,4 +42,4 @@ struct Spread {
   return static_cast<Rest>(along);
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -6,7 +6,7 @@
 #include "solve/leaf.hpp"
 #include "solve/lines.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 template <Axis axis>
@@ -79,4 +79,4 @@ void heights_down(Frame& frame, Index node) {
 }
 
 }  // namespace stack
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

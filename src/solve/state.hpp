@@ -11,7 +11,7 @@
 #include "solve/grid_scratch.hpp"
 #include "solve/share.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// Per node, between the passes. A type of its own, and not a plain byte, so that storing one is known to change
 /// nothing else.
@@ -88,4 +88,4 @@ struct Passes {
   std::array<std::size_t, 4> visited{};  ///< nodes, by pass, in the last solve
 };
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -25,7 +25,7 @@
 
 #include "model/limits.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 bool is_intrinsic(TrackWay way) {
@@ -368,4 +368,4 @@ void size_tracks(std::span<SizedTrack> tracks, std::vector<CrossingClaim>& cross
   if (stretch && asked == Room::known) stretch_automatic(tracks, gap, room);
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

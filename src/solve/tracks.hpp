@@ -11,7 +11,7 @@
 
 #include "model/flat.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// How a bound of a track is told. A share is a maximum only.
 enum class TrackWay : std::uint8_t { fixed, content, min_content, max_content, share };
@@ -73,4 +73,4 @@ void size_tracks(std::span<SizedTrack> tracks, std::vector<CrossingClaim>& cross
 /// All tracks and the gaps between them.
 [[nodiscard]] double sum_of(std::span<const SizedTrack> tracks, double gap);
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

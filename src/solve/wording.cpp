@@ -7,7 +7,7 @@
 #include "fond_ladder/scene.hpp"
 #include "model/key_table.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 bool begins_character(char c) {
@@ -87,4 +87,4 @@ void lengthen(Scene& scene, double share) {
   }
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

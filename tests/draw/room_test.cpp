@@ -5,7 +5,7 @@
 
 #include "support/shorthand.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 using testing::scene_from;
@@ -49,4 +49,4 @@ TEST(Room, IsPaddingGapsAndWhatIsSpare) {
 }
 
 }  // namespace
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

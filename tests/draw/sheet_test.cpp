@@ -15,7 +15,7 @@
 #include "support/recording_pen.hpp"
 #include "support/shorthand.hpp"
 
-namespace fond_ladder::picture {
+namespace fond_ladder::inline v0::picture {
 namespace {
 
 using testing::RecordingPen;
@@ -225,4 +225,4 @@ TEST(Picture, LabelsNeverOverlap) {
 }
 
 }  // namespace
-}  // namespace fond_ladder::picture
+}  // namespace fond_ladder::inline v0::picture

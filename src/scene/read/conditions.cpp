@@ -9,7 +9,7 @@
 #include "model/limits.hpp"
 #include "scene/read/object_reader.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 using Type = JsonValue::Type;
@@ -100,4 +100,4 @@ Conditions read_conditions(const JsonDocument& document, ValueId top, Faults& fa
   return std::move(reader.found);
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

@@ -7,7 +7,7 @@
 #include "fond_ladder/forms.hpp"
 #include "scene/read/faults.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 /// What nodes can depend on: the ranges and modes of a scene.
 struct Conditions {
@@ -19,4 +19,4 @@ struct Conditions {
 /// Reads "ranges" and "modes" of the object `top`.
 [[nodiscard]] Conditions read_conditions(const JsonDocument& document, ValueId top, Faults& faults);
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

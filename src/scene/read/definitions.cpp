@@ -7,7 +7,7 @@
 #include "model/limits.hpp"
 #include "model/path_steps.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 using Type = JsonValue::Type;
@@ -346,4 +346,4 @@ PlaceInPart Definitions::place_of_child(const PlaceInPart& around, ValueId child
   return place;
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

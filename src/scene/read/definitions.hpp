@@ -16,7 +16,7 @@
 #include "scene/read/faults.hpp"
 #include "scene/read/json_document.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 /// What the `with` of a use of a part says of inner nodes: a tree of the steps by which it speaks to them.
 struct Told {
@@ -104,4 +104,4 @@ class Definitions {
 /// A path without the indexes of copies: `cards/card[2]/title` is `cards/card/title`.
 [[nodiscard]] std::string without_indexes(std::string_view path);
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

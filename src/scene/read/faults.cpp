@@ -7,7 +7,7 @@
 #include "model/limits.hpp"
 #include "model/printable.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 std::string SceneFault::text() const {
   std::string text = printable(file) + ":";
@@ -69,4 +69,4 @@ std::string nearest_hint(std::string_view typed, std::span<const std::string_vie
 }
 
 }  // namespace scene
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

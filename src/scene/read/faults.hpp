@@ -10,7 +10,7 @@
 #include "fond_ladder/scene_file.hpp"
 #include "scene/read/json_document.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 /// Collects what is wrong with one document, to be told all at once.
 class Faults {
@@ -50,4 +50,4 @@ class Faults {
 /// `; the nearest one is "..."`, or nothing when no word is near.
 [[nodiscard]] std::string nearest_hint(std::string_view typed, std::span<const std::string_view> words);
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

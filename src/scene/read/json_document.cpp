@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <nlohmann/json.hpp>
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 using nlohmann::json;
@@ -205,4 +205,4 @@ bool has_comments(std::string_view text) {
   return !json::accept(text.begin(), text.end());
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

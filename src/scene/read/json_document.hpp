@@ -9,7 +9,7 @@
 #include <string_view>
 #include <vector>
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 using ValueId = std::uint32_t;
 inline constexpr ValueId no_value = 0xFFFFFFFF;
@@ -62,4 +62,4 @@ class JsonDocument {
   std::vector<JsonValue> values_;
 };
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

@@ -7,7 +7,7 @@
 #include <charconv>
 #include <cmath>
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 using Type = JsonValue::Type;
@@ -324,4 +324,4 @@ void read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value
   }
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

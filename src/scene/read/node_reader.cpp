@@ -13,7 +13,7 @@
 #include "model/limits.hpp"
 #include "scene/read/key_reader.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 using Type = JsonValue::Type;
@@ -340,4 +340,4 @@ void NodeReader::refuse_name_twins(const std::vector<ValueId>& children) {
   }
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

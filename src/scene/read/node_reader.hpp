@@ -12,7 +12,7 @@
 #include "scene/read/definitions.hpp"
 #include "scene/read/object_reader.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 /// What parts and copies may make of a file, in nodes (limits::most_expanded), spent as they are read.
 struct Budget {
@@ -100,4 +100,4 @@ class NodeReader : private ObjectReader {
   AreaMap map_;
 };
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

@@ -3,7 +3,7 @@
 
 #include <unordered_map>
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 void ObjectReader::refuse_twins(ValueId object) {
   std::unordered_map<std::string_view, ValueId> seen;
@@ -20,4 +20,4 @@ void ObjectReader::unknown_key(ValueId id, std::span<const std::string_view> wor
   faults_.add(document_, id, "unknown key \"" + key + "\"" + hint, true);
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

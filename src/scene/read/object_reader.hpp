@@ -7,7 +7,7 @@
 #include "scene/read/faults.hpp"
 #include "scene/read/json_document.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 /// What the readers of objects have in common.
 class ObjectReader {
@@ -27,4 +27,4 @@ class ObjectReader {
   Faults& faults_;
 };
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

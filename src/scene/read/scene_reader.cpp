@@ -14,7 +14,7 @@
 #include "scene/read/node_reader.hpp"
 #include "scene/read/scene_text.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace scene {
 namespace {
 
@@ -316,4 +316,4 @@ Scene read_scene_file(const std::string& path) {
   return read_scene(scene::text_of_file(path), path);
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -8,7 +8,7 @@
 #include "fond_ladder/scene_file.hpp"
 #include "model/limits.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 [[noreturn]] void fail(const std::string& file, std::string message) {
@@ -53,4 +53,4 @@ std::string text_of_stream(std::istream& in, const std::string& name) {
   return text;
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

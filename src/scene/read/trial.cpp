@@ -9,7 +9,7 @@
 #include "model/origins.hpp"
 #include "scene/read/key_reader.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// The value as JSON: as it stands where it is JSON, else as a word.
@@ -151,4 +151,4 @@ void try_setting(Scene& scene, std::string_view setting) {
   }
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -8,7 +8,7 @@
 
 #include "model/json_text.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 constexpr std::size_t longest_line = 100, deepest_indent = 60;
@@ -117,4 +117,4 @@ std::string JsonPage::page() const {
   return text + '\n';
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

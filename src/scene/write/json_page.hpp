@@ -8,7 +8,7 @@
 #include <string_view>
 #include <vector>
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 class JsonPage {
  public:
@@ -35,4 +35,4 @@ class JsonPage {
   std::vector<std::size_t> open_;
 };
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

@@ -6,7 +6,7 @@
 #include "model/json_text.hpp"
 #include "model/number_text.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 std::string in_quotes(std::string_view word) {
@@ -183,4 +183,4 @@ std::string value_text(const KeyEntry& entry, const Keys& keys) {
   return page.line();
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

@@ -7,7 +7,7 @@
 #include "model/key_table.hpp"
 #include "scene/write/json_page.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 
 /// Writes the value that `keys` holds for `entry`, as key_reader.hpp reads it; `null` where it says nothing. Without a
 /// `key` the value stands alone.
@@ -15,4 +15,4 @@ void write_key(const KeyEntry& entry, const Keys& keys, JsonPage& page, std::str
 /// The value alone, on one line.
 [[nodiscard]] std::string value_text(const KeyEntry& entry, const Keys& keys);
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene

@@ -10,7 +10,7 @@
 #include "model/number_text.hpp"
 #include "scene/write/key_writer.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace scene {
 namespace {
 
@@ -220,4 +220,4 @@ std::string to_json(const Scene& scene) {
   return scene::SceneWriter(scene).write();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

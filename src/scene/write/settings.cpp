@@ -6,7 +6,7 @@
 #include "model/origins.hpp"
 #include "scene/write/key_writer.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// Who says a key, so far.
@@ -60,4 +60,4 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
   return all;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -13,7 +13,7 @@
 #include "scene/read/scene_text.hpp"
 #include "scene/write/key_writer.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace scene {
 namespace {
 
@@ -167,4 +167,4 @@ TidyScene tidy_scene_file(const std::string& path) {
   return tidy_scene(scene::text_of_file(path), path);
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

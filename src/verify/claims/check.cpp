@@ -19,7 +19,7 @@
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measuring.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 using Failing = CheckedClaim::Failing;
@@ -307,4 +307,4 @@ std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::strin
   return check({variant_of(scene, "", modes)}, claims, threads);
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

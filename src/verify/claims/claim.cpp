@@ -12,7 +12,7 @@
 #include "verify/claims/claim_terms.hpp"
 #include "verify/claims/crossing.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 using detail::ClaimTerms;
@@ -406,4 +406,4 @@ std::vector<std::size_t> Claim::blamed(const MeasuredRung& rung) const {
   return Tester(*terms_, rung).blamed();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -10,7 +10,7 @@
 #include "verify/claims/claim_terms.hpp"
 #include "verify/claims/claim_tokens.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 constexpr std::array<std::string_view, 9> functions{"same", "enclosed", "apart", "uncut", "shown",
@@ -321,4 +321,4 @@ ClaimTerms parse_claim(const Scene& scene, std::string_view text) {
   return Parser(scene, text).parse();
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

@@ -8,7 +8,7 @@
 #include "model/path_steps.hpp"
 #include "verify/claims/claim_terms.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 class Lister {
@@ -115,4 +115,4 @@ void list_quantities(ClaimTerms& terms) {
   Lister(terms).list();
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

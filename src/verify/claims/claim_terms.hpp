@@ -11,7 +11,7 @@
 #include "fond_ladder/claim.hpp"
 #include "verify/measure/same.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 enum class TermKind : unsigned char {
   // conditions
@@ -101,4 +101,4 @@ void list_quantities(ClaimTerms& terms);
 /// Finds which sets begin with the same words.
 void find_shared_starts(ClaimTerms& terms, const Tree& tree);
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

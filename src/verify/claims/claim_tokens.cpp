@@ -8,7 +8,7 @@
 
 #include "fond_ladder/claim.hpp"
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 namespace {
 
 bool is_name_char(char c) {
@@ -95,4 +95,4 @@ std::vector<Token> tokens_of(std::string_view text) {
   return tokens;
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

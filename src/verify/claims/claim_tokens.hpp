@@ -5,7 +5,7 @@
 #include <string_view>
 #include <vector>
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// A word of a claim.
 struct Token {
@@ -22,4 +22,4 @@ struct Token {
 /// Throws BadClaim where a text has an operator from a place on: what is no word by itself, as in `a.width*2`.
 void refuse_close_operator(std::string_view typed, std::size_t from, std::size_t column);
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

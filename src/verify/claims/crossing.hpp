@@ -7,7 +7,7 @@
 #include <array>
 #include <cstddef>
 
-namespace fond_ladder::detail {
+namespace fond_ladder::inline v0::detail {
 
 /// In the order in which claims ask for them (edges_asked).
 struct Edges {
@@ -36,4 +36,4 @@ inline Crossing overlap(const Edges& a, const Edges& b) {
   return {std::min(wide, high), a_is_ahead ? far : near, a_is_ahead ? near : far};
 }
 
-}  // namespace fond_ladder::detail
+}  // namespace fond_ladder::inline v0::detail

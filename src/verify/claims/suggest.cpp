@@ -12,7 +12,7 @@
 #include "fond_ladder/claim.hpp"
 #include "model/number_text.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 std::string path_of(const std::string& path, const std::string& step) {
@@ -182,4 +182,4 @@ std::vector<std::string> suggest(const std::vector<Variant>& variants) {
   return told;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -12,16 +12,13 @@
 #include "solve/placed.hpp"
 #include "verify/measure/same.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Axis;
 using detail::Bounds;
 using detail::Index;
 using detail::LineAccount;
 using detail::View;
-using detail::x_axis;
-using detail::y_axis;
 
 /// Where a size stands between its limits.
 enum class Stand : std::uint8_t { free, least, most, content, room };
@@ -326,4 +323,4 @@ std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, No
   return words;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

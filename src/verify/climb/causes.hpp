@@ -9,7 +9,7 @@
 
 #include "fond_ladder/scene.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// A change of state between two sizes of the container, the smaller first.
 struct Cause {
@@ -31,4 +31,4 @@ struct Cause {
 /// there is none.
 [[nodiscard]] std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, NodeId node);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

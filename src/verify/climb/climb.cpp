@@ -18,7 +18,7 @@
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measuring.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 constexpr double nearest = 1.0 / 64;  // pixels between a turn and where its sides are looked at
@@ -230,4 +230,4 @@ std::ostream& operator<<(std::ostream& out, const Turn& turn) {
   return out;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -12,7 +12,7 @@
 #include "verify/ladder/rungs.hpp"
 #include "verify/measure/same.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// One node of both scenes, or of one.
@@ -187,4 +187,4 @@ Comparison compare(const Variant& first, const Variant& second, const std::vecto
   return told;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

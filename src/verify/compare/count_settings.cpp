@@ -7,7 +7,7 @@
 #include "model/key_table.hpp"
 #include "model/origins.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// A path with every copy's index taken away, so that all copies have the same.
@@ -59,4 +59,4 @@ std::size_t count_settings(const Scene& scene) {
   return places.size();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -8,7 +8,7 @@
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 std::vector<double> whole_sizes(const Span& span) {
   require_container_size(span.from);
@@ -76,4 +76,4 @@ std::string text_of(const std::vector<Span>& stretches) {
   return text;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

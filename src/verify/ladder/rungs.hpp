@@ -4,8 +4,10 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// The sizes of a ladder: every whole width, its ends included, at both ends of its heights (by content where it has
 /// none), rising, then the named rungs. Throws BadValue for more than 100,000 widths.
@@ -29,4 +31,5 @@ void extend(std::vector<Span>& stretches, double width, bool goes_on);
 /// `360 to 1440`, `at 820`, several joined by commas, the last ones of many counted.
 [[nodiscard]] std::string text_of(const std::vector<Span>& stretches);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -11,7 +11,7 @@
 #include <algorithm>
 #include <cmath>
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// The finest step in which turns are looked for, in pixels.
@@ -275,4 +275,4 @@ std::vector<Turn> turns_in(const Region& region, std::span<const double> sizes, 
   return turns;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -11,7 +11,7 @@
 #include "fond_ladder/turn.hpp"
 #include "verify/measure/measuring.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// Sizes between which something happens to some quantities: places in the list of sizes.
 struct Region {
@@ -29,4 +29,4 @@ using Sample = std::function<const Values&(double)>;
 [[nodiscard]] std::vector<Turn> turns_in(const Region& region, std::span<const double> sizes,
                                          std::span<const Values> values, const Sample& sample);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

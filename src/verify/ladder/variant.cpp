@@ -6,7 +6,7 @@
 #include "model/number_text.hpp"
 #include "model/shell_word.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 Variant variant_of(const Scene& scene, const std::string& wording, const std::vector<std::string>& modes,
                    double longer) {
@@ -73,4 +73,4 @@ std::vector<std::vector<std::string>> mode_choices(const Scene& scene) {
   return choices;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

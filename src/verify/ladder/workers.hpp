@@ -11,7 +11,7 @@
 #include <thread>
 #include <vector>
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// How many threads `asked` stands for, 0 being one a core.
 [[nodiscard]] inline unsigned thread_count(unsigned asked) {
@@ -43,4 +43,4 @@ void in_parallel(unsigned threads, std::size_t count, const MakeWork& make_work)
   if (thrown) std::rethrow_exception(thrown);
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

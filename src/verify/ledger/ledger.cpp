@@ -17,24 +17,17 @@
 #include "verify/ledger/rounds.hpp"
 #include "verify/measure/same.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Axis;
 using detail::ChildAccount;
 using detail::Index;
 using detail::LineAccount;
 using detail::Portion;
 using detail::View;
-using detail::x_axis;
-using detail::y_axis;
 
 Axis axis_along(Kind kind) {
   return kind == Kind::row ? x_axis : y_axis;
-}
-
-const char* side_word(Axis axis) {
-  return axis == x_axis ? "width" : "height";
 }
 
 // --- one account ---------------------------------------------------------------------------------------------------
@@ -153,7 +146,7 @@ class Accountant {
     if (child.weighted) return "weight";
     const Keys keys = tree_.keys(tree_.store().id_of(child.node));
     if (keys.basis.way() != Sizing::Way::automatic) return "basis";
-    const Sizing& given = axis == x_axis ? keys.width : keys.height;
+    const Sizing& given = keys.size_on(axis);
     return given.way() == Sizing::Way::length ? side_word(axis) : "content";
   }
 
@@ -245,7 +238,7 @@ class Accountant {
       place.name = tree_.step(child);
       const auto of_line = of_lines.find(child);
       place.room = of_line == of_lines.end() ? room_of(child, axis) : of_line->second;
-      place.size = axis == x_axis ? box.width : box.height;
+      place.size = box.size_on(axis);
       place.ahead = (axis == x_axis ? box.x - own.x : box.y - own.y) - content_box;
       place.why = why(child, axis, place.room);
       all.push_back(std::move(place));
@@ -311,7 +304,7 @@ class Accountant {
 
   std::string why_pinned(NodeId child, Axis axis) const {
     const Keys keys = tree_.keys(child);
-    const Sizing& given = axis == x_axis ? keys.width : keys.height;
+    const Sizing& given = keys.size_on(axis);
     const bool both = axis == x_axis ? (keys.pin->left || keys.pin->start) && (keys.pin->right || keys.pin->end)
                                      : keys.pin->top && keys.pin->bottom;
     if (given.way() == Sizing::Way::length) return std::string("pinned, its ") + side_word(axis);
@@ -450,4 +443,4 @@ std::vector<LedgerStep> chain_to_root(const Solution& solution, NodeId node) {
   return chain;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

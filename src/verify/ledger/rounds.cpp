@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 using detail::ChildAccount;
 using detail::Portion;
@@ -54,4 +54,4 @@ void Rounds::play_one(int round, double initial, std::vector<bool>& free, Ledger
   told.rounds.push_back(std::move(told_round));
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

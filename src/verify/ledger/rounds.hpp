@@ -10,7 +10,7 @@
 #include "fond_ladder/ledger.hpp"
 #include "solve/account.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// The rounds of one line, played through literally.
 class Rounds {
@@ -45,4 +45,4 @@ class Rounds {
   bool grows_ = false;
 };
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

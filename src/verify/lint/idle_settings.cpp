@@ -8,7 +8,7 @@
 #include "model/key_table.hpp"
 #include "model/origins.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 using Kinds = std::array<bool, words_of<Kind>.size()>;
@@ -75,4 +75,4 @@ std::vector<IdleSetting> idle_settings(const Scene& scene) {
   return idle;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

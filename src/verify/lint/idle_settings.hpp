@@ -5,8 +5,10 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/version.hpp"
 
-namespace fond_ladder {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// A setting that does nothing, whatever the size: on no kind that its node takes, in no kind of parent, does its key
 /// act. Keys that came by `each` or as shared ones are not counted: they are meant for several nodes.
@@ -22,4 +24,5 @@ struct IdleSetting {
 /// key need not act on every one.
 [[nodiscard]] std::vector<bool> given_to_many(const Scene& scene, NodeId node);
 
+}  // namespace v0
 }  // namespace fond_ladder

@@ -14,7 +14,7 @@
 #include "verify/lint/idle_settings.hpp"
 #include "verify/lint/lint_sight.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// Prepares what rules look at.
@@ -278,4 +278,4 @@ Lint lint(const Variant& variant) {
   return lint(std::vector<Variant>{variant});
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

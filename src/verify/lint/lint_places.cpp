@@ -8,7 +8,7 @@
 #include "model/number_text.hpp"
 #include "verify/lint/lint_sight.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 struct Common {
@@ -169,4 +169,4 @@ void look_at_places(const Seen& seen, Sightings& sightings) {
   }
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

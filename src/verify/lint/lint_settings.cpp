@@ -15,7 +15,7 @@
 #include "verify/lint/idle_settings.hpp"
 #include "verify/lint/lint_sight.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// Does nothing at this size: told as such where it is so at all sizes, else as a remark.
@@ -33,10 +33,10 @@ bool is_length(const Sizing& size) {
 void look_beside_weight(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Kind above = seen.parent(one).keys.kind;
   if (!one.keys.weight || one.keys.pin || (above != Kind::row && above != Kind::column)) return;
-  const bool row = above == Kind::row;
+  const Axis along = above == Kind::row ? x_axis : y_axis;
   const std::string beaten = "the weight decides how large it is along the " + std::string(word(above));
-  if (is_length(row ? one.keys.width : one.keys.height)) {
-    see_idle(sightings, one.node, row ? "width" : "height",
+  if (is_length(one.keys.size_on(along))) {
+    see_idle(sightings, one.node, side_word(along),
              {beaten + "; this only bounds its automatic minimum", "leave one of the two out"});
   }
   if (one.keys.basis != Sizing())
@@ -246,4 +246,4 @@ std::vector<WithoutEffect> settings_without_effect(const Variant& variant, const
   return Trials(variant, rungs).find();
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

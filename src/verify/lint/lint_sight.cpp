@@ -5,7 +5,7 @@
 
 #include "verify/ladder/rungs.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 bool goes_below_zero(const Edges& edges) {
   for (std::size_t side = 0; side < side_words.size(); ++side) {
@@ -28,4 +28,4 @@ void Sightings::add(Sighting& sighting) {
   ++sighting.count;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -13,7 +13,7 @@
 #include "fond_ladder/lint.hpp"
 #include "verify/measure/same.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// One node at one size. Placed ones have a box.
 struct SeenNode {
@@ -114,4 +114,4 @@ struct WithoutEffect {
 [[nodiscard]] std::vector<WithoutEffect> settings_without_effect(const Variant& variant,
                                                                  const std::vector<Rung>& rungs);
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

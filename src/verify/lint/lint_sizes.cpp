@@ -8,12 +8,12 @@
 #include "model/number_text.hpp"
 #include "verify/lint/lint_sight.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// Along which axis a container lays its children, if along one.
-bool lays_along(Kind kind, bool x) {
-  return kind == (x ? Kind::row : Kind::column);
+bool lays_along(Kind kind, Axis axis) {
+  return kind == (axis == x_axis ? Kind::row : Kind::column);
 }
 
 bool grows(const Keys& keys) {
@@ -35,15 +35,19 @@ bool asks_for_nothing(const Sizing& size) {
   return size.way() == Sizing::Way::length && size.length().amount() == 0;
 }
 
-Told why_zero(const Seen& seen, const SeenNode& one, bool x) {
+/// `wide` or `high`.
+std::string extent_word(Axis axis) {
+  return axis == x_axis ? "wide" : "high";
+}
+
+Told why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
   const LedgerStep step = chain_to_root(*seen.solution, one.node).back();
-  const std::string side = x ? "wide" : "high", key = x ? "width" : "height";
-  std::string why = "0 " + side + ": " + (x ? step.why_width : step.why_height);
+  const std::string key = side_word(axis);
+  const std::string why = "0 " + extent_word(axis) + ": " + (axis == x_axis ? step.why_width : step.why_height);
   if (one.keys.kind == Kind::text && one.keys.text.empty()) return {why + ", and its text is empty", "give it a text"};
-  const Extent wished = seen.solution->wished(one.node);
-  if ((x ? wished.width : wished.height) > give)
-    return {why + "; it asks for " + rounded(x ? wished.width : wished.height),
-            "say min_" + key + ", or shrink 0, so that it keeps some room"};
+  const double wished = seen.solution->wished(one.node).on(axis);
+  if (wished > give)
+    return {why + "; it asks for " + rounded(wished), "say min_" + key + ", or shrink 0, so that it keeps some room"};
   if (is_container(one.keys.kind) && one.is_empty)
     return {why + ", and nothing is in it", "give it a " + key + ", or children"};
   return {why + ", and nothing else gives it a " + key, "give it a " + key + ", a weight, or natural"};
@@ -52,10 +56,9 @@ Told why_zero(const Seen& seen, const SeenNode& one, bool x) {
 void look_for_nothing(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Rect &box = one.box, &above = seen.parent(one).box;
   if (is_spacer(one)) return;
-  for (const bool x : {true, false}) {
-    const double size = x ? box.width : box.height, room = x ? above.width : above.height;
-    if (size >= give || room < give || asks_for_nothing(x ? one.keys.width : one.keys.height)) continue;
-    sightings.see(Oddity::zero_size, one.node, x ? "width" : "height", [&] { return why_zero(seen, one, x); });
+  for (const Axis axis : {x_axis, y_axis}) {
+    if (box.size_on(axis) >= give || above.size_on(axis) < give || asks_for_nothing(one.keys.size_on(axis))) continue;
+    sightings.see(Oddity::zero_size, one.node, side_word(axis), [&] { return why_zero(seen, one, axis); });
     return;  // once is enough
   }
 }
@@ -65,18 +68,18 @@ void look_for_nothing(const Seen& seen, const SeenNode& one, Sightings& sighting
 void look_for_squeezed(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys &keys = one.keys, &above = seen.parent(one).keys;
   if (keys.pin || keys.weight || above.alike || keys.shrink != Keys().shrink) return;
-  for (const bool x : {true, false}) {
-    const Sizing& size = x ? keys.width : keys.height;
-    const Limit &least = x ? keys.min_width : keys.min_height, &most = x ? keys.max_width : keys.max_height;
-    if (!lays_along(above.kind, x) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
+  for (const Axis axis : {x_axis, y_axis}) {
+    const Sizing& size = keys.size_on(axis);
+    const Limit &least = keys.least_on(axis), &most = keys.most_on(axis);
+    if (!lays_along(above.kind, axis) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
       continue;
     const double em = seen.scene->tree.em();
     double given = size.length().in_px(em, 0);
     if (most && !most->is_percent()) given = std::min(given, most->in_px(em, 0));
-    const double got = x ? one.box.width : one.box.height;
+    const double got = one.box.size_on(axis);
     if (most && most->is_percent()) continue;
     if (got >= given - give) continue;
-    const std::string key = x ? "width" : "height";
+    const std::string key = side_word(axis);
     sightings.see(
         Oddity::not_kept, one.node, key,
         [&] {
@@ -93,9 +96,9 @@ void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sigh
   sightings.see(
       Oddity::small_touch, one.node, "touch",
       [&] {
-        const bool narrow = one.box.width < one.box.height;
-        const std::string key = narrow ? "width" : "height";
-        const Sizing& said = narrow ? one.keys.width : one.keys.height;
+        const Axis shorter = one.box.width < one.box.height ? x_axis : y_axis;
+        const std::string key = side_word(shorter);
+        const Sizing& said = one.keys.size_on(shorter);
         const bool is_squeezed =
             said.way() == Sizing::Way::length && said.length().in_px(seen.scene->tree.em(), 0) >= least;
         return Told{"only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
@@ -147,11 +150,12 @@ void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
 
 /// The level at which nothing more is offered: a node that is only as large as what is in it; none where the room comes
 /// from outside.
-const SeenNode* stopper(const Seen& seen, const SeenNode& from, bool x) {
+const SeenNode* stopper(const Seen& seen, const SeenNode& from, Axis axis) {
+  const bool x = axis == x_axis;
   for (const SeenNode* one = &from; !seen.is_root(*one); one = &seen.parent(*one)) {
     const Keys &keys = one->keys, &above = seen.parent(*one).keys;
-    const Sizing& size = x ? keys.width : keys.height;
-    const bool line = above.kind == Kind::row || above.kind == Kind::column, along = lays_along(above.kind, x);
+    const Sizing& size = keys.size_on(axis);
+    const bool line = above.kind == Kind::row || above.kind == Kind::column, along = lays_along(above.kind, axis);
     if (size.way() == Sizing::Way::length || keys.pin || (!x && keys.aspect)) return nullptr;
     if (size.way() == Sizing::Way::content) return one;
     const bool offered = along ? grows(keys) || above.alike : true;
@@ -167,23 +171,21 @@ const SeenNode* stopper(const Seen& seen, const SeenNode& from, bool x) {
   return nullptr;
 }
 
-Told nothing_to_fill(const std::string& level, const std::string& key, bool x) {
-  return {"there is nothing to fill: " + level + " is only as " + (x ? "wide" : "high") +
-              " as what is in it, at every size",
-          "give " + level + " a " + key + ", a weight or fill"};
+Told nothing_to_fill(const std::string& level, Axis axis) {
+  return {
+      "there is nothing to fill: " + level + " is only as " + extent_word(axis) + " as what is in it, at every size",
+      "give " + level + " a " + side_word(axis) + ", a weight or fill"};
 }
 
 void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   if (one.keys.pin) return;
-  for (const bool x : {true, false}) {
-    if ((x ? one.keys.width : one.keys.height).way() != Sizing::Way::fill) continue;
-    const Extent wished = seen.solution->wished(one.node);
-    const double size = x ? one.box.width : one.box.height;
-    if (size > (x ? wished.width : wished.height) + give) continue;
-    const SeenNode* level = stopper(seen, seen.parent(one), x);
+  for (const Axis axis : {x_axis, y_axis}) {
+    if (one.keys.size_on(axis).way() != Sizing::Way::fill) continue;
+    if (one.box.size_on(axis) > seen.solution->wished(one.node).on(axis) + give) continue;
+    const SeenNode* level = stopper(seen, seen.parent(one), axis);
     if (level == nullptr) continue;
-    const std::string key = x ? "width" : "height";
-    sightings.see(Oddity::fill_stops, one.node, key, [&] { return nothing_to_fill(seen.name(level->node), key, x); });
+    sightings.see(Oddity::fill_stops, one.node, side_word(axis),
+                  [&] { return nothing_to_fill(seen.name(level->node), axis); });
   }
 }
 
@@ -193,11 +195,8 @@ void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sighti
   if (!one.keys.wrap || (one.keys.kind != Kind::row && one.keys.kind != Kind::column)) return;
   const auto lines = seen.solution->laid_lines(one.node);
   if (lines.size() < 2 || lines.back().size() != 1) return;
-  const bool x = one.keys.kind == Kind::row;
-  const auto size_of = [&](NodeId node) {
-    const Rect box = seen.solution->relative_box(node);
-    return x ? box.width : box.height;
-  };
+  const Axis axis = one.keys.kind == Kind::row ? x_axis : y_axis;
+  const auto size_of = [&](NodeId node) { return seen.solution->relative_box(node).size_on(axis); };
   double largest = 0;
   bool has_company = false;
   for (std::size_t i = 0; i + 1 < lines.size(); ++i) {
@@ -206,13 +205,13 @@ void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sighti
   }
   const NodeId last = lines.back().front();
   const Keys keys = seen.solution->tree().keys(last);
-  const double size = size_of(last), asked = x ? seen.solution->wished(last).width : seen.solution->wished(last).height;
+  const double size = size_of(last), asked = seen.solution->wished(last).on(axis);
   if (!has_company || !(grows(keys) || one.keys.alike) || size <= largest + give || size <= asked + give) return;
   sightings.see(
-      Oddity::lone_last, last, x ? "width" : "height",
+      Oddity::lone_last, last, side_word(axis),
       [&] {
-        return Told{"alone on the last line of " + seen.name(one.node) + " and " + rounded(size) +
-                        (x ? " wide" : " high") + ", while the largest of the others is " + rounded(largest),
+        return Told{"alone on the last line of " + seen.name(one.node) + " and " + rounded(size) + " " +
+                        extent_word(axis) + ", while the largest of the others is " + rounded(largest),
                     "a grid with fitting columns keeps them equal; or give it a maximum"};
       },
       size - largest);
@@ -233,4 +232,4 @@ void look_at_sizes(const Seen& seen, Sightings& sightings) {
   }
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -5,7 +5,7 @@
 
 #include "fond_ladder/quantity.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// What follows from a node's box, from the root's corner, alone; none for other measures.
 [[nodiscard]] inline std::optional<double> measure_of_box(const Rect& box, Measure measure) {
@@ -22,4 +22,4 @@ namespace fond_ladder {
   }
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -6,7 +6,7 @@
 #include "solve/placed.hpp"
 #include "verify/measure/box_measures.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 using detail::Index;
@@ -44,4 +44,4 @@ Values Measuring::operator()(const Solution& solution) const {
   return values;
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -8,7 +8,7 @@
 
 #include "fond_ladder/quantity.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 
 /// One value a quantity; none where it has none.
 using Values = std::vector<std::optional<double>>;
@@ -33,4 +33,4 @@ class Measuring {
   std::size_t count_ = 0;
 };
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -9,7 +9,7 @@
 #include "solve/placed.hpp"
 #include "verify/measure/box_measures.hpp"
 
-namespace fond_ladder {
+namespace fond_ladder::inline v0 {
 namespace {
 
 /// In the order of Measure; its last one has no word.
@@ -38,7 +38,7 @@ double spare(NodeId node, const Solution& solution) {
   if (kind != Kind::row && kind != Kind::column) return 0;
   const auto lines = detail::line_accounts(detail::view_of(tree, solution.passes()), tree.store().index_of(node));
   const Extent room = solution.room_in(node);
-  double least = kind == Kind::row ? room.width : room.height;
+  double least = room.on(kind == Kind::row ? x_axis : y_axis);
   for (const auto& line : lines) least = std::min(least, line.spare());
   return least;
 }
@@ -203,4 +203,4 @@ std::optional<double> value_of(const Quantity& quantity, const Solution& solutio
   return measure(quantity.measure, quantity.node, solution);
 }
 
-}  // namespace fond_ladder
+}  // namespace fond_ladder::inline v0

@@ -10,7 +10,7 @@
 #include "model/limits.hpp"
 #include "scene/write/key_writer.hpp"
 
-namespace fond_ladder::scene {
+namespace fond_ladder::inline v0::scene {
 namespace {
 
 using Json = nlohmann::ordered_json;
@@ -316,4 +316,4 @@ std::string scene_schema() {
   return schema.dump(1) + "\n";
 }
 
-}  // namespace fond_ladder::scene
+}  // namespace fond_ladder::inline v0::scene
