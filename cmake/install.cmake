@@ -28,8 +28,9 @@ endforeach()
 
 foreach(component IN LISTS fond_ladder_components)
   set_target_properties(fond_ladder_${component} PROPERTIES EXPORT_NAME ${component})
-  install(TARGETS fond_ladder_${component} EXPORT fond_ladder-${component}-targets)
-  install(EXPORT fond_ladder-${component}-targets NAMESPACE fond_ladder:: DESTINATION ${package_folder})
+  install(TARGETS fond_ladder_${component} EXPORT fond_ladder-${component}-targets COMPONENT library)
+  install(EXPORT fond_ladder-${component}-targets NAMESPACE fond_ladder:: DESTINATION ${package_folder}
+    COMPONENT library)
   # Who links a static library links what it needs, with and without --static; a shared one brings it.
   set(pc_name fond_ladder)
   if(NOT component STREQUAL "core")
@@ -49,20 +50,24 @@ foreach(component IN LISTS fond_ladder_components)
     endif()
   endif()
   configure_file(cmake/component.pc.in ${pc_name}.pc @ONLY)
-  install(FILES ${CMAKE_CURRENT_BINARY_DIR}/${pc_name}.pc DESTINATION ${pc_folder})
+  install(FILES ${CMAKE_CURRENT_BINARY_DIR}/${pc_name}.pc DESTINATION ${pc_folder} COMPONENT library)
 endforeach()
 
 configure_package_config_file(cmake/fond_ladder-config.cmake.in fond_ladder-config.cmake
   INSTALL_DESTINATION ${package_folder})
 write_basic_package_version_file(fond_ladder-config-version.cmake COMPATIBILITY SameMinorVersion)
 install(FILES ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder-config.cmake
-              ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder-config-version.cmake DESTINATION ${package_folder})
+              ${CMAKE_CURRENT_BINARY_DIR}/fond_ladder-config-version.cmake DESTINATION ${package_folder}
+        COMPONENT library)
 
-install(DIRECTORY include/fond_ladder DESTINATION ${CMAKE_INSTALL_INCLUDEDIR})
-install(DIRECTORY share/fond_ladder DESTINATION ${CMAKE_INSTALL_DATADIR})
-install(FILES LICENSE README.md DESTINATION ${CMAKE_INSTALL_DOCDIR})
-install(DIRECTORY docs examples DESTINATION ${CMAKE_INSTALL_DOCDIR}
+install(DIRECTORY include/fond_ladder DESTINATION ${CMAKE_INSTALL_INCLUDEDIR} COMPONENT library)
+install(DIRECTORY share/fond_ladder DESTINATION ${CMAKE_INSTALL_DATADIR} COMPONENT program)
+set(doc_folder ${CMAKE_INSTALL_DATADIR}/doc)
+install(FILES README.md CHANGELOG.md DESTINATION ${doc_folder}/libfond-ladder-dev COMPONENT library)
+install(DIRECTORY docs examples DESTINATION ${doc_folder}/libfond-ladder-dev COMPONENT library
   PATTERN screenshots EXCLUDE PATTERN CMakeLists.txt EXCLUDE)
 if(TARGET fond-ladder)
-  install(TARGETS fond-ladder)
+  install(TARGETS fond-ladder COMPONENT program)
+  install(FILES ${FOND_LADDER_MANUAL} DESTINATION ${CMAKE_INSTALL_MANDIR}/man1 COMPONENT program)
 endif()
+include(cmake/packages.cmake)

@@ -88,7 +88,7 @@ struct Ledger {
   /// By how much any sum of it is off what the solve came to: 0 but for rounding.
   double off = 0;
   double largest = 0;  ///< of what was added up, which rounding goes with
-  [[nodiscard]] bool adds_up() const { return off <= 1e-9 * (1 + inner.width + inner.height + largest); }
+  [[nodiscard]] bool adds_up() const;
 };
 
 /// Works the account out from an arrangement; the solve itself keeps nothing for it. Throws BadPath for a node without

@@ -15,6 +15,7 @@
 
 #include "cli/command.hpp"
 #include "cli/interrupt.hpp"
+#include "model/limits.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -62,9 +63,8 @@ class OpenFile {
 
 /// The file behind links, so that a link stays one; also where there is no such file yet.
 fs::path behind_links(const std::string& path) {
-  constexpr int most_links = 40;
   fs::path at(path);
-  for (int i = 0; i < most_links; ++i) {
+  for (int i = 0; i < limits::most_links; ++i) {
     std::error_code none;
     const fs::path next = fs::read_symlink(at, none);
     if (none) return at;

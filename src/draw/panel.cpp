@@ -9,12 +9,12 @@
 #include "draw/node_shape.hpp"
 #include "draw/room.hpp"
 #include "fond_ladder/draw.hpp"
+#include "model/limits.hpp"
 
 namespace fond_ladder::inline v0::picture {
 namespace {
 
 /// Whoever wants to see more levels at once has to ask for an inner node.
-constexpr int deepest = 200;
 constexpr Rect everywhere{-1e12, -1e12, 2e12, 2e12};
 
 /// What a scroller lets be seen of its children.
@@ -85,7 +85,7 @@ PanelDrawing::PanelDrawing(const Solution& solution, NodeId only) : solution_(so
     if (top >= 0 && painted.depth <= top) break;
     if (top < 0) top = painted.depth;
     const int depth = painted.depth - top;
-    if (depth > deepest) {
+    if (depth > limits::deepest_drawn) {
       ++too_deep_;
       continue;
     }

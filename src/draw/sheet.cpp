@@ -9,12 +9,12 @@
 
 #include "draw/marks.hpp"
 #include "draw/palette.hpp"
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
 
 namespace fond_ladder::inline v0::picture {
 namespace {
 
-constexpr std::size_t most_nodes = 20000;
 constexpr double border = 16, between_panels = 28, caption_height = 22, title_height = 26, legend_row = 20;
 constexpr Lettering title_letters{Lettering::Face::strong, 14, letters_ink};
 constexpr Lettering caption_letters{Lettering::Face::label, 12, letters_ink};
@@ -22,7 +22,8 @@ constexpr Lettering legend_letters{Lettering::Face::label, 11, quiet_ink};
 
 /// The scale asked for, or the largest up to 1 at which the picture stays handy.
 double choose_scale(const std::vector<Sheet::PlacedPanel>& panels, const DrawOptions& options) {
-  constexpr double handy = 8000, largest = 30000, most_pixels = 1.2e8;
+  constexpr double handy = limits::handy_picture, largest = limits::longest_picture,
+                   most_pixels = limits::largest_picture;
   Extent all;
   for (const auto& [drawing, caption, room, at] : panels) {
     all.width += drawing.size().width;
@@ -192,7 +193,7 @@ void Sheet::place_panels() {
 }
 
 PanelReport Sheet::paint_panel(Pen& pen, const PlacedPanel& panel) const {
-  return panel.drawing.paint(pen, panel.at, scale_, panel.room, most_nodes / panels_.size(), bare_);
+  return panel.drawing.paint(pen, panel.at, scale_, panel.room, limits::most_drawn / panels_.size(), bare_);
 }
 
 SheetReport Sheet::paint(Pen& pen) const {

@@ -365,8 +365,7 @@ bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent) {
 }
 
 std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words) {
-  constexpr std::size_t longest_typed = 64;
-  if (typed.size() > longest_typed) return {};
+  if (typed.size() > limits::longest_typed) return {};
   const auto renamed = std::ranges::find(words, now_called(typed));
   if (renamed != words.end()) return *renamed;
   std::string_view best;

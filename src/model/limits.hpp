@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The one home of every tolerance and every limit: value, unit, reason, and when to change it.
+// The one home of every tolerance and every limit: value, unit, reason, and when to change it. How many names a
+// sentence lists, and what a picture measures, stand where the sentence and the picture are made.
 
 #include <cstddef>
 #include <cstdint>
@@ -32,8 +33,27 @@ inline constexpr double line_tolerance = 1e-6;
 /// Relative. A track keeps its share of what is left although its content is larger by no more than this.
 inline constexpr double share_tolerance = 1e-9;
 
-/// Pixels. What sticks out by less than this counts as rounding and is not reported as cut.
-inline constexpr double cut_tolerance = 1e-6;
+/// Pixels. What is left, missing or cut by less than this counts as rounding, and is not told.
+inline constexpr double told_tolerance = 1e-6;
+
+/// Relative. Whether two computed sizes are one but for rounding.
+inline constexpr double rounding = 1e-9;
+
+/// Relative. Whether what sharing took too much and too little comes to the same: sums of fractions of one size.
+inline constexpr double violation_rounding = 1e-12;
+
+/// Pixels. Places and sizes that differ by less are the same to people: to claims that say nothing else, to comparisons
+/// and to lint.
+inline constexpr double same_to_people = 0.01;
+
+/// Pixels. The finest step in which turns are looked for, and from which their two sides are looked at.
+inline constexpr double turn_step = 1.0 / 64;
+
+/// Pixels, and relative. What leaves a straight line by less has not turned.
+inline constexpr double least_bend = 1e-7, least_relative_bend = 1e-10;
+
+/// Turns of one quantity within a pixel, beyond which no lines are looked for there.
+inline constexpr int most_turns_in_a_pixel = 24;
 
 /// Tracks of a grid on one axis, those included that nobody wrote down. Whatever would stand beyond stands in the last.
 inline constexpr std::uint32_t most_tracks = 10000;
@@ -63,6 +83,34 @@ inline constexpr std::size_t largest_scene_file = std::size_t{40} * 1024 * 1024;
 
 /// Different errors of one scene file after which reading stops.
 inline constexpr std::size_t most_kept_errors = 1000;
+
+/// Nested brackets of a claim: it is read by calls within calls.
+inline constexpr std::size_t deepest_claim = 200;
+
+/// Failing stretches of one claim that are looked into again, for what is behind them.
+inline constexpr std::size_t most_explained = 50;
+
+/// Claims that are suggested, and that are tried for it.
+inline constexpr std::size_t most_suggested = 40, most_candidates = 400;
+
+/// Modes of which every choice is looked at in turn: each one more doubles the work.
+inline constexpr std::size_t most_chosen_modes = 6;
+
+/// Nodes whose sizes are climbed when nobody says which.
+inline constexpr std::size_t most_climbed_nodes = 2000;
+
+/// Links that lead from the name of a result to the file that is written.
+inline constexpr int most_links = 40;
+
+/// Nodes of a picture, and how deep in the tree they may lie.
+inline constexpr std::size_t most_drawn = 20000;
+inline constexpr int deepest_drawn = 200;
+
+/// Pixels of a picture: where nobody says a scale it is at most `handy` long; nobody gets more than the others.
+inline constexpr double handy_picture = 8000, longest_picture = 30000, largest_picture = 1.2e8;
+
+/// Letters of a typed word for which a near one is looked for.
+inline constexpr std::size_t longest_typed = 64;
 
 /// Tokens of a claim: a sum is a chain of terms, and every walk over it goes down that chain.
 inline constexpr std::size_t most_claim_tokens = 4000;

@@ -28,7 +28,7 @@ void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
 void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked,
                    const std::vector<std::size_t>& numbers) {
   json.truth("holds", std::ranges::all_of(checked, &CheckedClaim::holds));
-  json.begin_list("claims", JsonWriter::Entries::a_line_each);
+  json.begin_lines("claims");
   for (std::size_t i = 0; i < checked.size(); ++i) {
     const CheckedClaim& one = checked[i];
     json.begin_object();
@@ -36,7 +36,7 @@ void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked,
     json.number("number", numbers[i] + 1);
     json.truth("holds", one.holds);
     json.number("rungs", one.rungs);
-    json.begin_list("failing", JsonWriter::Entries::a_line_each);
+    json.begin_lines("failing");
     for (const CheckedClaim::Failing& stretch : one.failing) write_failing(json, stretch);
     json.end();
     json.end();

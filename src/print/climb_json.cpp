@@ -25,7 +25,7 @@ void write_turn(JsonWriter& json, const Turn& turn) {
 void write_climbed(JsonWriter& json, const ShownClimb& shown) {
   const Climb& climbed = shown.climbed;
   json.text("axis", climbed.along_height ? "height" : "width");
-  json.begin_list("rungs", JsonWriter::Entries::a_line_each);
+  json.begin_lines("rungs");
   for (const Climb::Step& step : shown.rows) {
     json.begin_object();
     json.number("width", step.container.width);
@@ -36,7 +36,7 @@ void write_climbed(JsonWriter& json, const ShownClimb& shown) {
     json.end();
   }
   json.end();
-  json.begin_list("turns", JsonWriter::Entries::a_line_each);
+  json.begin_lines("turns");
   for (const Turn& turn : climbed.turns()) {
     if (std::ranges::find(shown.columns, turn.quantity) != shown.columns.end()) write_turn(json, turn);
   }

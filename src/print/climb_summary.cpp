@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "fond_ladder/scene.hpp"
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -128,11 +129,10 @@ int depth_of(const Tree& tree, NodeId node) {
 }  // namespace
 
 std::vector<Quantity> all_quantities(const Scene& scene, bool along_height) {
-  constexpr std::size_t most_nodes = 2000;
   std::vector<Quantity> all;
   std::size_t seen = 0;
   for (const NodeId node : scene.tree.nodes()) {
-    if (++seen > most_nodes) break;
+    if (++seen > limits::most_climbed_nodes) break;
     if (node != scene.tree.root()) {
       all.push_back({node, along_height ? Measure::height : Measure::width, ""});
       all.push_back({node, Measure::cut, ""});
@@ -153,11 +153,13 @@ std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed) {
   }
   std::vector<Telling> telling;
   for (std::size_t q = 0; q < amount.size(); ++q) {
-    if (amount[q] < 1e-6 || asked[q].measure != (climbed.along_height ? Measure::height : Measure::width)) continue;
+    if (amount[q] < limits::told_tolerance ||
+        asked[q].measure != (climbed.along_height ? Measure::height : Measure::width))
+      continue;
     const auto is_alike = [&](const Telling& other) {
       return std::ranges::all_of(climbed.steps, [&](const Climb::Step& step) {
         const auto &a = step.values[q], &b = step.values[other.quantity];
-        return a.has_value() == b.has_value() && (!a || std::abs(*a - *b) < 1e-6);
+        return a.has_value() == b.has_value() && (!a || std::abs(*a - *b) < limits::told_tolerance);
       });
     };
     const auto alike = std::ranges::find_if(telling, is_alike);

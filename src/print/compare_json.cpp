@@ -48,7 +48,7 @@ void write_comparison(JsonWriter& json, const Comparison& told) {
   write_side(json, "second", told.second, told.settings_second);
   json.number("sizes", told.rungs);
   json.number("same", told.same);
-  json.begin_list("differences", JsonWriter::Entries::a_line_each);
+  json.begin_lines("differences");
   for (const Difference& one : told.differences) write_difference(json, one);
   json.end();
 }

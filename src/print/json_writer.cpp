@@ -29,10 +29,15 @@ void JsonWriter::begin_object(std::string_view key) {
   open_.push_back({'}', false});
 }
 
-void JsonWriter::begin_list(std::string_view key, Entries entries) {
+void JsonWriter::begin_list(std::string_view key) {
   ahead_of_value(key);
   out_ << '[';
-  open_.push_back({']', entries == Entries::a_line_each});
+  open_.push_back({']', false});
+}
+
+void JsonWriter::begin_lines(std::string_view key) {
+  begin_list(key);
+  open_.back().a_line_each = true;
 }
 
 void JsonWriter::end() {
@@ -67,7 +72,7 @@ void JsonWriter::null(std::string_view key) {
 }
 
 void JsonWriter::texts(std::string_view key, const std::vector<std::string>& values) {
-  begin_list(key, Entries::on_one_line);
+  begin_list(key);
   for (const std::string& value : values) text({}, value);
   end();
 }

@@ -17,15 +17,13 @@ namespace fond_ladder::inline v0 {
 
 class JsonWriter {
  public:
-  /// How the entries of a list stand.
-  enum class Entries { on_one_line, a_line_each };
-
   explicit JsonWriter(std::ostream& out) : out_(out) {}
 
   /// In objects every value has a key, in lists none.
   void begin_object(std::string_view key = {});
-  void begin_list(std::string_view key, Entries entries);
-  void begin_list(Entries entries) { begin_list({}, entries); }
+  void begin_list(std::string_view key);
+  /// A list with a line for each of its entries.
+  void begin_lines(std::string_view key);
   /// Ends what was begun last.
   void end();
 

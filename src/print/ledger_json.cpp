@@ -4,8 +4,6 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-using enum JsonWriter::Entries;
-
 void write_entry(JsonWriter& json, const Tree& tree, const LedgerEntry& entry) {
   json.begin_object();
   json.text("node", tree.path(entry.node));
@@ -31,18 +29,18 @@ void write_line(JsonWriter& json, const Tree& tree, const LedgerLine& line) {
   json.number("bases", line.bases);
   json.number("free", line.free);
   json.truth("grows", line.grows);
-  json.begin_list("rounds", on_one_line);
+  json.begin_list("rounds");
   for (const LedgerRound& round : line.rounds) {
     json.begin_object();
     json.number("free", round.free);
     json.number("level", round.level);
-    json.begin_list("settled", on_one_line);
+    json.begin_list("settled");
     for (const std::size_t i : round.settled) json.text({}, tree.path(line.entries[i].node));
     json.end();
     json.end();
   }
   json.end();
-  json.begin_list("children", a_line_each);
+  json.begin_lines("children");
   for (const LedgerEntry& entry : line.entries) write_entry(json, tree, entry);
   json.end();
   json.number("after", line.after);
@@ -58,7 +56,7 @@ void write_tracks(JsonWriter& json, std::string_view key, const std::vector<Ledg
   json.number("inner", tracks.inner);
   json.number("gaps", tracks.gaps);
   json.number("one_share", tracks.one_share);
-  json.begin_list("tracks", a_line_each);
+  json.begin_lines("tracks");
   for (const auto& track : tracks.tracks) {
     json.begin_object();
     json.number("size", track.size);
@@ -73,7 +71,7 @@ void write_tracks(JsonWriter& json, std::string_view key, const std::vector<Ledg
 }
 
 void write_places(JsonWriter& json, std::string_view key, const Tree& tree, const std::vector<LedgerPlace>& places) {
-  json.begin_list(key, a_line_each);
+  json.begin_lines(key);
   for (const LedgerPlace& place : places) {
     json.begin_object();
     json.text("node", tree.path(place.node));
@@ -93,7 +91,7 @@ void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, con
   json.text("kind", word(account.kind));
   json.extent("size", {account.box.width, account.box.height});
   json.truth("adds_up", account.adds_up());
-  json.begin_list("lines", a_line_each);
+  json.begin_lines("lines");
   for (const LedgerLine& line : account.lines) write_line(json, tree, line);
   json.end();
   write_tracks(json, "columns", account.columns);
@@ -101,7 +99,7 @@ void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, con
   write_places(json, "sideways", tree, account.sideways);
   write_places(json, "up_and_down", tree, account.up_and_down);
   json.texts("content", account.content);
-  json.begin_list("chain", a_line_each);
+  json.begin_lines("chain");
   for (const LedgerStep& step : chain) {
     json.begin_object();
     json.text("node", tree.path(step.node));

@@ -2,6 +2,7 @@
 #include <ostream>
 
 #include "fond_ladder/ledger.hpp"
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "print/table.hpp"
 
@@ -72,11 +73,12 @@ void print_line(std::ostream& out, const LedgerLine& line) {
     out << entry.name << ' ' << rounded(entry.size) << " + ";
   }
   out << rounded(line.after) << " = " << rounded(line.sum);
-  if (line.sum > line.inner + 1e-6) {
+  if (line.sum > line.inner + limits::told_tolerance) {
     out << ", " << rounded(line.sum - line.inner) << " more than the inner size " << rounded(line.inner)
         << ": it sticks out\n";
   } else {
-    out << ", the inner size" << (line.spare > 1e-6 ? "; " + rounded(line.spare) + " of it is spare" : "") << '\n';
+    out << ", the inner size"
+        << (line.spare > limits::told_tolerance ? "; " + rounded(line.spare) + " of it is spare" : "") << '\n';
   }
 }
 
@@ -104,9 +106,9 @@ void print_tracks(std::ostream& out, const LedgerTracks& tracks, const char* nam
   for (std::size_t i = 0; i < tracks.tracks.size(); ++i) out << (i > 0 ? " + " : "") << rounded(tracks.tracks[i].size);
   if (tracks.gaps != 0) out << " + gaps " << rounded(tracks.gaps);
   out << " = " << rounded(tracks.sum);
-  if (tracks.spare > 1e-6)
+  if (tracks.spare > limits::told_tolerance)
     out << "; " << rounded(tracks.spare) << " of " << rounded(tracks.inner) << " are spare\n";
-  else if (tracks.spare < -1e-6)
+  else if (tracks.spare < -limits::told_tolerance)
     out << ", " << rounded(-tracks.spare) << " more than the inner size " << rounded(tracks.inner) << '\n';
   else
     out << ", the inner size\n";

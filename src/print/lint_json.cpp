@@ -6,7 +6,7 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 void write_findings(JsonWriter& json, std::string_view key, const std::vector<Finding>& findings) {
-  json.begin_list(key, JsonWriter::Entries::a_line_each);
+  json.begin_lines(key);
   for (const Finding& one : findings) {
     json.begin_object();
     json.text("node", one.path.empty() ? one.node : one.path);

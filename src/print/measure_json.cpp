@@ -18,7 +18,7 @@ void write_cut(JsonWriter& json, const FourSides& cut) {
 void write_tracks(JsonWriter& json, const Measured& measured, NodeId grid) {
   const auto tracks = measured.solution.tracks(grid);
   const auto list = [&](std::string_view key, const std::vector<Solution::TrackBox>& all) {
-    json.begin_list(key, JsonWriter::Entries::on_one_line);
+    json.begin_list(key);
     for (const auto& track : all) {
       json.begin_object();
       json.number("at", track.at);
@@ -51,7 +51,7 @@ void write_share(JsonWriter& json, const Measured& measured, const Solution::Nod
 void write_boxes(JsonWriter& json, const Measured& measured, const std::vector<Solution::NodeBox>& boxes) {
   const Solution& solution = measured.solution;
   const Tree& tree = measured.scene.tree;
-  json.begin_list("nodes", JsonWriter::Entries::a_line_each);
+  json.begin_lines("nodes");
   for (const auto& placed : boxes) {
     json.begin_object();
     json.text("path", tree.path(placed.node));
@@ -67,7 +67,7 @@ void write_boxes(JsonWriter& json, const Measured& measured, const std::vector<S
     json.end();
   }
   json.end();
-  json.begin_list("scrollers", JsonWriter::Entries::a_line_each);
+  json.begin_lines("scrollers");
   for (const auto& placed : boxes) {
     if (solution.tree().keys(placed.node).scroll == Scroll::none) continue;
     json.begin_object();

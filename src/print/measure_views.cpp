@@ -11,8 +11,6 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-constexpr auto a_line_each = JsonWriter::Entries::a_line_each;
-
 std::vector<std::string> paths_of(const Tree& tree, const std::vector<NodeId>& nodes) {
   std::vector<std::string> paths;
   for (const NodeId node : nodes) paths.push_back(tree.path(node));
@@ -82,7 +80,7 @@ void print_under(const Measured& measured, const std::vector<Point>& points, std
 }
 
 void write_under(JsonWriter& json, const Measured& measured, const std::vector<Point>& points) {
-  json.begin_list("under", a_line_each);
+  json.begin_lines("under");
   for (const Point& point : points) {
     json.begin_object();
     json.number("x", point.x);
@@ -111,7 +109,7 @@ void print_orders(const Measured& measured, std::ostream& out) {
 
 void write_orders(JsonWriter& json, const Measured& measured) {
   const Tree& tree = measured.scene.tree;
-  json.begin_list("orders", a_line_each);
+  json.begin_lines("orders");
   for (const Orders& orders : all_orders(measured)) {
     json.begin_object();
     json.text("path", tree.path(orders.container));
@@ -134,7 +132,7 @@ void print_outline(const Measured& measured, std::ostream& out) {
 }
 
 void write_outline(JsonWriter& json, const Measured& measured) {
-  json.begin_list("outline", a_line_each);
+  json.begin_lines("outline");
   for (const auto& placed : measured.solution.boxes()) {
     const Keys keys = measured.solution.tree().keys(placed.node);
     json.begin_object();

@@ -46,7 +46,7 @@ void print_settings(const std::string& path, const std::string& title, const std
 }
 
 void write_settings(JsonWriter& json, const std::vector<Setting>& all) {
-  json.begin_list("settings", JsonWriter::Entries::a_line_each);
+  json.begin_lines("settings");
   for (const Setting& setting : all) {
     json.begin_object();
     json.text("key", setting.key);

@@ -40,7 +40,7 @@ JsonAnswers::JsonAnswers(std::ostream& out, std::string_view command) : json_(ou
   json_.begin_object();
   json_.number("fond_ladder", json_form);
   json_.text("command", command);
-  json_.begin_list("answers", JsonWriter::Entries::a_line_each);
+  json_.begin_lines("answers");
 }
 
 JsonWriter& JsonAnswers::next(const Scene& scene, std::string_view file) {
@@ -77,7 +77,7 @@ void JsonAnswers::end() {
 }
 
 void write_spans(JsonWriter& json, std::string_view key, const std::vector<Span>& spans) {
-  json.begin_list(key, JsonWriter::Entries::on_one_line);
+  json.begin_list(key);
   for (const Span& span : spans) write_span(json, {}, span);
   json.end();
 }

@@ -76,7 +76,7 @@ void walk_placed(const Flat& flat, Backwards backwards, Each each) {
 
 /// What of [at, at + size) lies outside [low, high), before and after.
 inline Sides outside(double at, double size, double low, double high) {
-  const auto counted = [](double amount) { return amount > limits::cut_tolerance ? amount : 0; };
+  const auto counted = [](double amount) { return amount > limits::told_tolerance ? amount : 0; };
   return {counted(low - at), counted(at + size - high)};
 }
 

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "model/limits.hpp"
 #include "solve/grid.hpp"
 #include "solve/placed.hpp"
 
@@ -60,7 +61,9 @@ class TrackTeller {
     if (crossing != (own.size() > 1) || std::ranges::none_of(own, is_by_content)) return;
     const detail::Claim claim = detail::grid::claim_of<axis>(view_, child, own, gap_);
     const double size = detail::sum_of(own, gap_);
-    const auto meets = [&](double asked) { return asked > 0 && std::abs(asked - size) <= 1e-9 * std::max(1.0, size); };
+    const auto meets = [&](double asked) {
+      return asked > 0 && std::abs(asked - size) <= limits::rounding * std::max(1.0, size);
+    };
     if (!meets(claim.minimum) && !meets(claim.min_content) && !meets(claim.max_content)) return;
     for (std::size_t i = 0; i < own.size(); ++i) {
       NodeId& set_by = told_[first + i].set_by;

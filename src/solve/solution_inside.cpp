@@ -200,7 +200,7 @@ double Solution::most_cut(NodeId node) const {
     const double right = view.size(above, x_axis) - border_x.after, bottom = view.size(above, y_axis) - border_y.after;
     const auto see = [&](double at, double size, double low, double high) {
       const double over = std::max(low - at, at + size - high);
-      if (over > limits::cut_tolerance) most = std::max(most, over);
+      if (over > limits::told_tolerance) most = std::max(most, over);
     };
     const Index first = view.first_child(above), behind = first + view.child_count(above);
     for (Index child = first; child < behind; ++child) {

@@ -6,6 +6,7 @@
 
 #include "fond_ladder/scene.hpp"
 #include "model/key_table.hpp"
+#include "model/limits.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -43,7 +44,7 @@ std::vector<std::string_view> words_in(std::string_view text) {
 std::string longer_text(std::string_view text, double share) {
   const std::vector<std::string_view> words = words_in(text);
   if (words.empty()) return std::string(text);
-  const auto added = std::ceil(static_cast<double>(count_characters(text)) * share - 1e-9);
+  const auto added = std::ceil(static_cast<double>(count_characters(text)) * share - limits::rounding);
   auto missing = static_cast<std::size_t>(std::max(0.0, added));
   std::string longer(text);
   for (std::size_t i = 0; missing > 0; ++i) {

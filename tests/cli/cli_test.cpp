@@ -269,7 +269,7 @@ TEST(Cli, CompletesWhatEveryCommandTakes) {
   EXPECT_EQ(completed("measure a.json --format \"\"", 4), "table json csv\n");
   EXPECT_EQ(completed("check a.json --format \"\"", 4), "table json\n");
   EXPECT_EQ(completed("completion z", 2), "zsh\n");
-  const std::string manual = testing::file_text(FOND_LADDER_MANUAL);
+  const std::string manual = run_process("", FOND_LADDER_MANUAL).out;
   for (const cli::Command& command : cli::all_commands()) {
     for (const cli::Option& option : command.options.all()) {
       const std::string name = option.name.substr(option.name.rfind(',') + 1);

@@ -5,7 +5,11 @@
 #include <string>
 #include <string_view>
 
-namespace fond_ladder::inline v0::scene {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+namespace scene {
 
 /// The text of a scene file. Throws BadScene when there is none, or more of it than a scene may have.
 [[nodiscard]] std::string text_of_file(const std::string& path);
@@ -14,4 +18,6 @@ namespace fond_ladder::inline v0::scene {
 /// Throws BadScene for a text that is too long, or empty.
 void require_text(std::string_view text, const std::string& file_name);
 
-}  // namespace fond_ladder::inline v0::scene
+}  // namespace scene
+}  // namespace v0
+}  // namespace fond_ladder

@@ -25,7 +25,7 @@ namespace {
 using Failing = CheckedClaim::Failing;
 
 /// Pixels. How close to a bound or a turn claims are tested.
-constexpr double beside = 1.0 / 64;
+constexpr double beside = limits::turn_step;
 
 /// One size at which claims are tested.
 struct TestedRung {
@@ -205,10 +205,9 @@ class Checker {
 
   /// Solves the worst size of each failing stretch once more, and tells what is behind.
   void explain(CheckedClaim& checked, std::size_t c) {
-    constexpr std::size_t most = 50;
     const Claim& claim = claims_[c];
     const Measuring measuring(claim.quantities());
-    for (std::size_t i = 0; i < std::min(most, checked.failing.size()); ++i) {
+    for (std::size_t i = 0; i < std::min(limits::most_explained, checked.failing.size()); ++i) {
       Failing& failing = checked.failing[i];
       const Rung rung{failing.worst.width, failing.height};
       const Solution solution = solver_.solve(rung);

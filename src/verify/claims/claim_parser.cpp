@@ -16,7 +16,6 @@ namespace {
 constexpr std::array<std::string_view, 9> functions{"same", "enclosed", "apart", "uncut", "shown",
                                                     "sum",  "min",      "max",   "count"};
 constexpr std::array<std::string_view, 5> joining_words{"or", "and", "not", "when", "give"};
-constexpr std::size_t deepest = 200;
 
 class Parser {
  public:
@@ -72,7 +71,7 @@ class Parser {
   Term all() { return joined(TermKind::all_of, "and", &Parser::term); }
 
   Term term() {
-    if (++depth_ > deepest) fail("this claim is nested too deep");
+    if (++depth_ > limits::deepest_claim) fail("this claim is nested too deep");
     Term found = term_inside();
     --depth_;
     return found;
@@ -197,7 +196,7 @@ class Parser {
   }
 
   Term factor() {
-    if (++depth_ > deepest) fail("this claim is nested too deep");
+    if (++depth_ > limits::deepest_claim) fail("this claim is nested too deep");
     Term found = factor_inside();
     --depth_;
     return found;

@@ -10,6 +10,7 @@
 #include <set>
 
 #include "fond_ladder/claim.hpp"
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -18,8 +19,6 @@ namespace {
 std::string path_of(const std::string& path, const std::string& step) {
   return path + "/" + step;
 }
-
-constexpr std::size_t most_told = 40, most_candidates = 400;
 
 /// A size in pixels, as far as the scene's em alone tells it.
 std::optional<double> known_size(const Sizing& size, double em) {
@@ -34,7 +33,7 @@ class Candidates {
   std::vector<std::string> list() {
     add("uncut(" + tree_.tail(tree_.root()) + ")");
     for (const NodeId node : tree_.nodes()) {
-      if (all_.size() >= most_candidates) break;
+      if (all_.size() >= limits::most_candidates) break;
       about_itself(node);
       about_children(node);
     }
@@ -178,7 +177,7 @@ std::vector<std::string> suggest(const std::vector<Variant>& variants) {
   std::erase_if(told,
                 [&](const std::string& claim) { return std::ranges::find(scene.claims, claim) != scene.claims.end(); });
   std::ranges::stable_sort(told, {}, &std::string::size);
-  if (told.size() > most_told) told.resize(most_told);
+  if (told.size() > limits::most_suggested) told.resize(limits::most_suggested);
   return told;
 }
 

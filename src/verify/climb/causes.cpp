@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
 #include "solve/placed.hpp"
@@ -150,7 +151,7 @@ class Sides {
   /// The room of a line goes from missing to spare, before or after all sizes stand.
   void compare_room(NodeId node, const LineAccount& before, const LineAccount& after) {
     const double was = before.free_room(), is = after.free_room();
-    constexpr double nothing = 1e-6;
+    constexpr double nothing = limits::told_tolerance;
     if (was < -nothing && is >= -nothing) {
       add(node, node, "{node} has room for all it holds", 1);
     } else if (was >= -nothing && is < -nothing) {
@@ -210,7 +211,7 @@ class Sides {
       const auto fits = [&](const Sight& sight) {
         const Index i = sight.index(child);
         return sight.view.size(i, axis) + sight.view.edges_down(i).margin[axis].sum() <=
-               sight.view.inner_size(sight.index(node), axis) + 1e-6;
+               sight.view.inner_size(sight.index(node), axis) + limits::told_tolerance;
       };
       const bool fitted = fits(below_), fits_now = fits(above_);
       if (fitted != fits_now) {
@@ -229,7 +230,7 @@ class Sides {
         if (!sight.solution.is_placed(child)) continue;
         const Index i = sight.index(child);
         const double wish = axis == x_axis ? sight.view.max_content(i) : sight.view.need(i);
-        if (wish > size + 1e-9) size = wish, found = child;
+        if (wish > size + limits::rounding) size = wish, found = child;
       }
       return found;
     };

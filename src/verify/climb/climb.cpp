@@ -21,8 +21,6 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-constexpr double nearest = 1.0 / 64;  // pixels between a turn and where its sides are looked at
-
 std::vector<Quantity> parsed(const Tree& tree, const std::vector<std::string>& texts) {
   std::vector<Quantity> all;
   for (const std::string& text : texts) {
@@ -132,8 +130,8 @@ class Climber {
 
   /// The sizes next to a turn, on both its sides.
   [[nodiscard]] static std::pair<double, double> sides_of(const Turn& turn) {
-    const double low = std::max(0.0, turn.at - nearest);
-    return {low, turn.kind == TurnKind::jump ? turn.at : std::min(turn.at + nearest, limits::largest_length)};
+    const double low = std::max(0.0, turn.at - limits::turn_step);
+    return {low, turn.kind == TurnKind::jump ? turn.at : std::min(turn.at + limits::turn_step, limits::largest_length)};
   }
 
   void add_causes(std::vector<Turn>& turns, SceneSolver& below, SceneSolver& above) const {

@@ -10,16 +10,15 @@
 
 #include <algorithm>
 #include <cmath>
+#include "model/limits.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
-/// The finest step in which turns are looked for, in pixels.
-constexpr double cell = 1.0 / 64;
+constexpr double cell = limits::turn_step;
 
 double tolerance(double value) {
-  constexpr double least = 1e-7, relative = 1e-10;
-  return least + relative * std::abs(value);
+  return limits::least_bend + limits::least_relative_bend * std::abs(value);
 }
 
 /// A line through a point; without a value for a quantity that is not there.
@@ -73,8 +72,7 @@ class Follower {
         continue;
       }
       if (follows_curve(next, last)) continue;
-      constexpr int most_in_a_pixel = 24;
-      if (++found > most_in_a_pixel) {  // no lines here at all
+      if (++found > limits::most_turns_in_a_pixel) {  // no lines here at all
         line_ = local_line(sizes_[next]);
         at_ = sizes_[next++];
         found = 0;
@@ -201,7 +199,7 @@ class Follower {
   [[nodiscard]] bool bends_evenly(double from, double to) const {
     const double middle = (from + to) / 2;
     const auto whole = curving(from, to);
-    if (!whole || std::abs(*whole) < 1e-9) return false;
+    if (!whole || std::abs(*whole) < limits::rounding) return false;
     const auto is_quarter = [&](const std::optional<double>& part) {
       return part && *part / *whole > 0.15 && *part / *whole < 0.35;
     };

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "model/shell_word.hpp"
 
@@ -60,8 +61,7 @@ std::string text_of(const std::vector<Variant>& variants) {
 }
 
 std::vector<std::vector<std::string>> mode_choices(const Scene& scene) {
-  constexpr std::size_t most_modes = 6;
-  if (scene.modes.size() > most_modes)
+  if (scene.modes.size() > limits::most_chosen_modes)
     throw BadValue("every choice of modes takes at most 6 of them; name those that are to be on");
   std::vector<std::vector<std::string>> choices;
   for (unsigned bits = 0; bits < 1U << scene.modes.size(); ++bits) {

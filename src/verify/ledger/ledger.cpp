@@ -9,6 +9,7 @@
 #include <map>
 
 #include "fond_ladder/plain_text.hpp"
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
 #include "solve/lines.hpp"
@@ -164,7 +165,7 @@ class Accountant {
     const bool at_least = same(portion.size, portion.least) && portion.least > 0;
     const bool at_most = portion.most < detail::unlimited && same(portion.size, portion.most);
     const bool free_size = same(portion.size, portion.base) && !child.weighted;
-    const bool is_missing = !line.grows && line.free < -1e-9 * std::max(1.0, line.inner);
+    const bool is_missing = !line.grows && line.free < -limits::rounding * std::max(1.0, line.inner);
     if (free_size && (entry.round == 0 || !is_missing)) return "its " + entry.base_from;
     if (at_least) {
       return "held at its least, " + rounded(portion.least) + " by " + entry.least_from;
@@ -418,6 +419,10 @@ void require_place(const Solution& solution, NodeId node) {
 }
 
 }  // namespace
+
+bool Ledger::adds_up() const {
+  return off <= limits::rounding * (1 + inner.width + inner.height + largest);
+}
 
 Ledger ledger(const Solution& solution, NodeId node) {
   require_place(solution, node);

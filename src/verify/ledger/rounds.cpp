@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include "model/limits.hpp"
 
 namespace fond_ladder::inline v0 {
 
@@ -42,7 +43,7 @@ void Rounds::play_one(int round, double initial, std::vector<bool>& free, Ledger
     held[i] = portion_of(i).held(size_[i]);
     violation += held[i] - size_[i];
   }
-  const bool ends = std::abs(violation) <= 1e-12 * std::max(1.0, line_.inner);
+  const bool ends = std::abs(violation) <= limits::violation_rounding * std::max(1.0, line_.inner);
   LedgerRound told_round{room, level, {}};
   for (std::size_t i = 0; i < size_.size(); ++i) {
     if (!free[i] || !(ends || (violation > 0 ? held[i] > size_[i] : held[i] < size_[i]))) continue;

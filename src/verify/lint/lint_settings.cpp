@@ -10,6 +10,7 @@
 #include <functional>
 
 #include "model/key_table.hpp"
+#include "model/limits.hpp"
 #include "solve/account.hpp"
 #include "solve/placed.hpp"
 #include "verify/lint/idle_settings.hpp"
@@ -80,7 +81,7 @@ bool is_tried(const KeyEntry& entry, const Keys& keys) {
 }
 
 bool same_boxes(const Solution& a, const Solution& b, const std::vector<NodeId>& nodes) {
-  constexpr double nothing = 1e-6;
+  constexpr double nothing = limits::told_tolerance;
   return std::ranges::all_of(nodes, [&](NodeId node) {
     const Rect one = a.relative_box(node), other = b.relative_box(node);
     return std::abs(one.x - other.x) < nothing && std::abs(one.y - other.y) < nothing &&

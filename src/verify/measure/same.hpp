@@ -4,15 +4,16 @@
 #include <algorithm>
 #include <cmath>
 
+#include "model/limits.hpp"
+
 namespace fond_ladder::inline v0 {
 
-/// Pixels. Places and sizes that differ by less are the same to people: to claims that say nothing else, to comparisons
-/// and to lint.
-inline constexpr double give = 0.01;
+/// See limits.
+inline constexpr double give = limits::same_to_people;
 
 /// Whether two computed sizes are one but for rounding.
 inline bool same(double a, double b) {
-  return std::abs(a - b) <= 1e-9 * std::max({1.0, std::abs(a), std::abs(b)});
+  return std::abs(a - b) <= limits::rounding * std::max({1.0, std::abs(a), std::abs(b)});
 }
 
 }  // namespace fond_ladder::inline v0
