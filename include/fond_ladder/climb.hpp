@@ -58,9 +58,5 @@ struct ClimbOptions {
 [[nodiscard]] Climb climb_quantities(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
                                      const ClimbOptions& options = {});
 
-/// A node with what is in it, as a scene of its own: the node fills the container. Ranges speak of the whole scene's
-/// container, and do not hold in it; modes do. Throws BadNode.
-[[nodiscard]] Scene alone(const Scene& scene, NodeId node);
-
 }  // namespace v0
 }  // namespace fond_ladder

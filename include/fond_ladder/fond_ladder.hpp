@@ -3,6 +3,7 @@
 
 /// The whole core: describe a scene, arrange it, measure it. Reading scene files is apart, in scene_file.hpp.
 
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/compare.hpp"

@@ -17,6 +17,7 @@
 #include <utility>
 #include <vector>
 
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/version.hpp"
 

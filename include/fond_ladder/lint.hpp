@@ -36,6 +36,7 @@ template <>
 inline constexpr std::array<std::string_view, 14> words_of<Oddity>{
     "no effect",   "zero size",        "outside",          "behind",    "fill stops", "size not kept", "never fits",
     "not reached", "siblings overlap", "pinned over text", "too small", "lone last",  "in a leaf",     "asleep"};
+static_assert(words_of<Oddity>.size() == static_cast<std::size_t>(Oddity::asleep) + 1, "a word for each");
 
 /// Something suspicious.
 struct Finding {

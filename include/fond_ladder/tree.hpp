@@ -71,7 +71,7 @@ class Tree {
   /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
   void restyle(NodeId node, const Keys& keys);
   /// Reads the scene the other way round: start becomes the other side everywhere.
-  void turn(Direction direction);
+  void set_direction(Direction direction);
   /// Gives a leaf content of its own to measure, or with a null pointer takes it away again.
   void content_from(NodeId node, std::shared_ptr<const OwnContent> content);
   /// Says that the content of a leaf measures differently now.

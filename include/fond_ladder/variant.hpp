@@ -39,5 +39,9 @@ struct VariantNames {
 /// Every choice of some modes of a scene, none first: at most 64 of them, else throws BadValue.
 [[nodiscard]] std::vector<std::vector<std::string>> mode_choices(const Scene& scene);
 
+/// A node with what is in it, as a scene of its own: the node fills the container. Ranges speak of the whole scene's
+/// container, and do not hold in it; modes do. Throws BadNode.
+[[nodiscard]] Scene alone(const Scene& scene, NodeId node);
+
 }  // namespace v0
 }  // namespace fond_ladder

@@ -4,7 +4,7 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/claim.hpp"
+#include "fond_ladder/check.hpp"
 
 namespace fond_ladder::cli {
 

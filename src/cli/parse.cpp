@@ -5,7 +5,7 @@
 #include <algorithm>
 
 #include "fond_ladder/version.hpp"
-#include "model/key_table.hpp"
+#include "model/nearest_word.hpp"
 
 namespace fond_ladder::cli {
 namespace {

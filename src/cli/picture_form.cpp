@@ -8,7 +8,7 @@
 #include <filesystem>
 
 #include "cli/command.hpp"
-#include "model/key_table.hpp"
+#include "model/nearest_word.hpp"
 
 namespace fond_ladder::cli {
 

@@ -8,7 +8,7 @@
 #include <charconv>
 
 #include "fond_ladder/scene_file.hpp"
-#include "model/key_table.hpp"
+#include "model/nearest_word.hpp"
 #include "model/shell_word.hpp"
 #include "scene/read/scene_text.hpp"
 #include "verify/lint/idle_settings.hpp"

@@ -8,7 +8,7 @@
 
 #include "cli/command.hpp"
 #include "model/container_size.hpp"
-#include "model/key_table.hpp"
+#include "model/nearest_word.hpp"
 
 namespace fond_ladder::cli {
 namespace {

@@ -6,6 +6,9 @@
 #include <cmath>
 #include <cstddef>
 #include <cstdint>
+#include <tuple>
+#include <type_traits>
+#include <utility>
 #include <vector>
 
 #include "model/area_map.hpp"
@@ -79,191 +82,25 @@ const std::array table{
     KeyEntry{"shows", &Keys::shows, Acts::image, "how the picture fills its box"},
 };
 
-static_assert(std::tuple_size_v<decltype(table)> <= 64);  // Changes has a bit for each
-
-using Fault = std::optional<std::string>;
-
-Fault number_fault(double value, Domain domain) {
-  const bool finite = std::isfinite(value);
-  switch (domain) {
-    case Domain::any:
-    case Domain::no_fill:
-      if (finite && std::abs(value) <= limits::largest_length) return {};
-      return "must be a number from -1e9 to 1e9";
-    case Domain::not_negative:
-    case Domain::tracks:
-    case Domain::thickness:
-      if (finite && value >= 0 && value <= limits::largest_length) return {};
-      return "must be 0 or more, and at most 1e9";
-    case Domain::positive:
-      if (finite && value > 0 && value <= limits::largest_length) return {};
-      return "must be more than 0, and at most 1e9";
-    case Domain::factor:
-      if (value == 0) return {};
-      [[fallthrough]];
-    case Domain::share:
-      if (finite && value >= limits::smallest_factor && value <= limits::largest_factor) return {};
-      return domain == Domain::factor ? "must be 0, or from 1e-9 to 1e9" : "must be from 1e-9 to 1e9";
-    case Domain::ratio:
-      if (finite && value >= limits::smallest_aspect && value <= limits::largest_aspect) return {};
-      return "must be from 1e-6 to 1e6";
-    case Domain::at_least_one:
-      if (finite && value >= 1) return {};
-      return "must be 1 or more";
-  }
-  return {};
+/// How many keys there are. Fails to compile when a key is added to Keys and not here; then the assertion below fails
+/// until it is in the table as well.
+[[maybe_unused]] auto count_of_keys(Keys& keys) {
+  [[maybe_unused]] auto& [kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin,
+                          padding, border, border_at, hidden, touch, order, pin, scroll, scale, scale_counts, gap,
+                          paint_order, along, across, wrap, reverse, rest, out_of, alike, align, columns, rows,
+                          auto_columns, auto_rows, flow, dense, areas, basis, grow, shrink, weight, self, nudge, cell,
+                          span, area, natural, text, size, one_line, max_lines, words_at, shows] = keys;
+  return std::integral_constant<
+      std::size_t, std::tuple_size_v<decltype(std::tie(
+                       kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin, padding,
+                       border, border_at, hidden, touch, order, pin, scroll, scale, scale_counts, gap, paint_order,
+                       along, across, wrap, reverse, rest, out_of, alike, align, columns, rows, auto_columns, auto_rows,
+                       flow, dense, areas, basis, grow, shrink, weight, self, nudge, cell, span, area, natural, text,
+                       size, one_line, max_lines, words_at, shows))>>();
 }
-
-/// `tag[3]`, the name of a copy, without its index.
-std::string_view without_index(std::string_view name) {
-  const std::size_t open = name.find('[');
-  if (open == std::string_view::npos || !name.ends_with(']') || open + 2 == name.size()) return name;
-  const std::string_view index = name.substr(open + 1, name.size() - open - 2);
-  return std::ranges::all_of(index, [](char c) { return c >= '0' && c <= '9'; }) ? name.substr(0, open) : name;
-}
-
-bool is_track(int place) {
-  return place >= 0 && place < static_cast<int>(limits::most_tracks);
-}
-
-bool has_length(const Track& track) {
-  return track.min.way() == TrackSize::Way::length || track.max.way() == TrackSize::Way::length;
-}
-
-Fault track_fault(const Track& track) {
-  if (track.min.way() == TrackSize::Way::share) return "must not have a share as minimum: it can only be a maximum";
-  for (const TrackSize* size : {&track.min, &track.max}) {
-    if (size->way() == TrackSize::Way::length) {
-      if (auto fault = number_fault(size->length().amount(), Domain::not_negative)) return fault;
-    }
-    if (size->way() == TrackSize::Way::share) {
-      if (auto fault = number_fault(size->share(), Domain::factor))
-        return "must have shares that are 0, or from 1e-9 to 1e9";
-    }
-  }
-  return {};
-}
-
-struct FaultFinder {
-  const Keys& keys;
-  Domain domain;
-
-  Fault operator()(double Keys::*field) const { return number_fault(keys.*field, domain); }
-  Fault operator()(std::optional<double> Keys::*field) const {
-    return keys.*field ? number_fault(*(keys.*field), domain) : Fault{};
-  }
-  Fault operator()(std::optional<int> Keys::*field) const {
-    return keys.*field ? number_fault(*(keys.*field), domain) : Fault{};
-  }
-  Fault operator()(Limit Keys::*field) const {
-    return keys.*field ? number_fault((keys.*field)->amount(), domain) : Fault{};
-  }
-  Fault operator()(Sizing Keys::*field) const {
-    const Sizing& sizing = keys.*field;
-    if (domain == Domain::no_fill && sizing.way() == Sizing::Way::fill) return "must be a length or \"content\"";
-    if (sizing.way() != Sizing::Way::length) return {};
-    return number_fault(sizing.length().amount(), Domain::not_negative);
-  }
-  Fault operator()(Edges Keys::*field) const {
-    for (std::size_t i = 0; i < side_words.size(); ++i) {
-      const auto& edge = (keys.*field).given(static_cast<Side>(i));
-      if (!edge) continue;
-      if (edge->is_automatic()) {
-        if (domain != Domain::any) return "must be lengths: only a margin can be \"auto\"";
-        continue;
-      }
-      if (domain == Domain::thickness && edge->length().is_percent()) {
-        return "must not be a percentage: a border is as thick at every size";
-      }
-      if (auto fault = number_fault(edge->length().amount(), domain)) return fault;
-    }
-    return {};
-  }
-  Fault operator()(Pair Keys::*field) const {
-    auto fault = number_fault((keys.*field).x, domain);
-    return fault ? fault : number_fault((keys.*field).y, domain);
-  }
-  Fault operator()(std::string Keys::*field) const {
-    if (field == &Keys::text || (keys.*field).empty()) return {};
-    const std::string& name = keys.*field;
-    if (is_node_name(field == &Keys::name ? without_index(name) : name)) return {};
-    return "must be a letter, then letters, digits, \"_\" or \"-\"";
-  }
-  Fault operator()(Track Keys::*field) const { return track_fault(keys.*field); }
-  Fault operator()(Tracks Keys::*field) const {
-    std::size_t count = 0;
-    int fitting = 0;
-    for (const Tracks::Run& run : (keys.*field).runs()) {
-      if (run.tracks.empty()) return "must repeat at least one track";
-      if (run.times < 1) return "must repeat tracks 1 time or more";
-      count += run.tracks.size() * static_cast<std::size_t>(run.times);
-      fitting += run.fitting ? 1 : 0;
-      for (const Track& track : run.tracks) {
-        if (auto fault = track_fault(track)) return fault;
-        if (run.fitting && !has_length(track)) {
-          return "must give fitting tracks a length, as minimum or maximum: how many fit could not be told";
-        }
-      }
-    }
-    if (fitting > 1) return "must have one fitting run at most";
-    return count > limits::most_tracks ? Fault{"must be at most 10,000 tracks"} : Fault{};
-  }
-  Fault operator()(std::vector<std::string> Keys::*field) const { return AreaMap(keys.*field).fault(); }
-  Fault operator()(std::optional<Cell> Keys::*field) const {
-    const auto& cell = keys.*field;
-    return !cell || (is_track(cell->column) && is_track(cell->row))
-               ? Fault{}
-               : Fault{"must be a column and a row from 0 to 9,999"};
-  }
-  Fault operator()(CellSpan Keys::*field) const {
-    const auto sound = [](int count) { return count == CellSpan::all || is_track(count - 1); };
-    return sound((keys.*field).columns) && sound((keys.*field).rows)
-               ? Fault{}
-               : Fault{"must be from 1 to 10,000 tracks, or \"all\", on each axis"};
-  }
-  template <class T>
-  Fault operator()(T Keys::*) const {
-    return {};
-  }
-};
-
-/// What a word of earlier scenes is called now; the word itself where it was never changed.
-std::string_view now_called(std::string_view word) {
-  constexpr std::array<std::pair<std::string_view, std::string_view>, 4> renamed{{
-      {"border_counts", "border_at"},
-      {"overlap", "paint_order"},
-      {"center_x", "middle_x"},
-      {"center_y", "middle_y"},
-  }};
-  const auto* found = std::ranges::find(renamed, word, &std::pair<std::string_view, std::string_view>::first);
-  return found == renamed.end() ? word : found->second;
-}
-
-bool is_letter(char c) {
-  return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
-}
-
-/// Edits (insert, remove, replace, swap neighbours) that turn one word into the other.
-/// Small and capital letters count as one.
-std::size_t edit_distance(std::string_view a, std::string_view b) {
-  const auto same = [](char one, char other) {
-    const auto lower = [](char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c; };
-    return lower(one) == lower(other);
-  };
-  std::vector<std::size_t> before(b.size() + 1), last(b.size() + 1), row(b.size() + 1);
-  for (std::size_t j = 0; j <= b.size(); ++j) last[j] = j;
-  for (std::size_t i = 1; i <= a.size(); ++i) {
-    row[0] = i;
-    for (std::size_t j = 1; j <= b.size(); ++j) {
-      row[j] = std::min({last[j] + 1, row[j - 1] + 1, last[j - 1] + (same(a[i - 1], b[j - 1]) ? 0 : 1)});
-      if (i > 1 && j > 1 && same(a[i - 1], b[j - 2]) && same(a[i - 2], b[j - 1]))
-        row[j] = std::min(row[j], before[j - 2] + 1);
-    }
-    std::swap(before, last);
-    std::swap(last, row);
-  }
-  return last[b.size()];
-}
+static_assert(std::tuple_size_v<decltype(table)> == decltype(count_of_keys(std::declval<Keys&>()))::value,
+              "every key of Keys has a line in the table");
+static_assert(std::tuple_size_v<decltype(table)> <= 64, "Changes has a bit for each");
 
 }  // namespace
 
@@ -307,22 +144,6 @@ bool is_said(const KeyEntry& entry, const Keys& keys) {
   return std::visit([&](auto field) { return keys.*field != unsaid.*field; }, entry.field);
 }
 
-std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys) {
-  return std::visit(FaultFinder{keys, entry.domain}, entry.field);
-}
-
-void require_sound(const Keys& keys) {
-  for (const KeyEntry& entry : table) {
-    if (auto fault = fault_of(entry, keys)) throw BadValue(std::string(entry.name) + " " + *fault);
-  }
-}
-
-bool is_node_name(std::string_view name) {
-  if (name.empty() || !is_letter(name.front())) return false;
-  return std::ranges::all_of(name,
-                             [](char c) { return is_letter(c) || (c >= '0' && c <= '9') || c == '_' || c == '-'; });
-}
-
 std::string_view nodes_of(Acts acts) {
   switch (acts) {
     case Acts::everywhere: return "every node";
@@ -362,27 +183,6 @@ bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent) {
     case Acts::image: return kind == Kind::image;
   }
   return true;
-}
-
-std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words) {
-  if (typed.size() > limits::longest_typed) return {};
-  const auto renamed = std::ranges::find(words, now_called(typed));
-  if (renamed != words.end()) return *renamed;
-  std::string_view best;
-  std::size_t best_distance = std::max<std::size_t>(1, typed.size() / 3) + 1;
-  std::size_t steps = 0;
-  for (const std::string_view word : words) {
-    const std::size_t longer = std::max(word.size(), typed.size()) - std::min(word.size(), typed.size());
-    if (longer >= best_distance) continue;  // as many changes at least
-    steps += word.size() * typed.size();
-    if (steps > limits::most_hint_steps) break;
-    const std::size_t distance = edit_distance(typed, word);
-    if (distance < best_distance) {
-      best = word;
-      best_distance = distance;
-    }
-  }
-  return best;
 }
 
 }  // namespace fond_ladder::inline v0

@@ -94,8 +94,5 @@ void require_sound(const Keys& keys);
 /// Whether `name` may name a node: a letter, then letters, digits, `_` and `-`.
 [[nodiscard]] bool is_node_name(std::string_view name);
 
-/// The possible word that is nearest to `typed`, or an empty one when none is near.
-[[nodiscard]] std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words);
-
 }  // namespace v0
 }  // namespace fond_ladder

@@ -6,6 +6,7 @@
 
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/nearest_word.hpp"
 #include "model/tree_store.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -89,7 +90,7 @@ void Tree::restyle(NodeId node, const Keys& keys) {
   store_->restyle(store_->index_of(node), sound(keys));
 }
 
-void Tree::turn(Direction direction) {
+void Tree::set_direction(Direction direction) {
   if (direction == store_->direction()) return;
   std::vector<std::pair<NodeId, Keys>> all;
   for (const NodeId node : nodes()) all.emplace_back(node, keys(node));

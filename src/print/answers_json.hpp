@@ -6,7 +6,7 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/claim.hpp"
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/compare.hpp"
 #include "fond_ladder/ledger.hpp"
 #include "fond_ladder/lint.hpp"

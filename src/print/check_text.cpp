@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include <algorithm>
 
-#include "fond_ladder/claim.hpp"
+#include "fond_ladder/check.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 #include "model/shell_word.hpp"

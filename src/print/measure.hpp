@@ -12,35 +12,35 @@
 namespace fond_ladder::inline v0 {
 
 /// One solved scene, as the printers of this room take it.
-struct Measured {
+struct SolvedScene {
   const Scene& scene;
   const Solution& solution;
   const AskedSize& asked;
 };
 
 /// The boxes; the first line says whether all is well.
-void print_boxes(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out);
+void print_boxes(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out);
 /// How long the solve took, and how many nodes it visited.
 void print_timing(const Solution& solution, double seconds, std::ostream& out);
 void print_boxes_csv_head(std::ostream& out);
-void print_boxes_csv(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out);
+void print_boxes_csv(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out);
 /// The fields "nodes" and "scrollers" of an answer.
-void write_boxes(JsonWriter& json, const Measured& measured, const std::vector<Solution::NodeBox>& boxes);
+void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes);
 
 /// The nodes under some points, the front-most first.
 struct Point {
   double x = 0, y = 0;
 };
-void print_under(const Measured& measured, const std::vector<Point>& points, std::ostream& out);
-void write_under(JsonWriter& json, const Measured& measured, const std::vector<Point>& points);
+void print_under(const SolvedScene& measured, const std::vector<Point>& points, std::ostream& out);
+void write_under(JsonWriter& json, const SolvedScene& measured, const std::vector<Point>& points);
 
 /// Container by container: the order of the file, of laying, and of painting.
-void print_orders(const Measured& measured, std::ostream& out);
-void write_orders(JsonWriter& json, const Measured& measured);
+void print_orders(const SolvedScene& measured, std::ostream& out);
+void write_orders(JsonWriter& json, const SolvedScene& measured);
 
 /// The nesting, with the direction in which each container lays its children.
-void print_outline(const Measured& measured, std::ostream& out);
-void write_outline(JsonWriter& json, const Measured& measured);
+void print_outline(const SolvedScene& measured, std::ostream& out);
+void write_outline(JsonWriter& json, const SolvedScene& measured);
 
 /// A name as deep as its node; beyond twelve levels the depth is told as a number.
 [[nodiscard]] std::string indented(const std::string& name, int depth);

@@ -15,7 +15,7 @@ void write_cut(JsonWriter& json, const FourSides& cut) {
   json.end();
 }
 
-void write_tracks(JsonWriter& json, const Measured& measured, NodeId grid) {
+void write_tracks(JsonWriter& json, const SolvedScene& measured, NodeId grid) {
   const auto tracks = measured.solution.tracks(grid);
   const auto list = [&](std::string_view key, const std::vector<Solution::TrackBox>& all) {
     json.begin_list(key);
@@ -35,7 +35,7 @@ void write_tracks(JsonWriter& json, const Measured& measured, NodeId grid) {
 }
 
 /// Parts of the parent's content box; null along a side that has no length.
-void write_share(JsonWriter& json, const Measured& measured, const Solution::NodeBox& placed) {
+void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::NodeBox& placed) {
   const NodeId parent = measured.scene.tree.parent(placed.node);
   if (!parent) return;
   const Extent room = measured.solution.room_in(parent);
@@ -48,7 +48,7 @@ void write_share(JsonWriter& json, const Measured& measured, const Solution::Nod
 
 }  // namespace
 
-void write_boxes(JsonWriter& json, const Measured& measured, const std::vector<Solution::NodeBox>& boxes) {
+void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes) {
   const Solution& solution = measured.solution;
   const Tree& tree = measured.scene.tree;
   json.begin_lines("nodes");

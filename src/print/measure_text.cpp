@@ -14,7 +14,7 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 /// `by 3.5 at the right of bar`, side by side; a text can also stick out of its own box.
-std::string cut_text(const Measured& measured, NodeId node) {
+std::string cut_text(const SolvedScene& measured, NodeId node) {
   std::string text;
   const auto list = [&](const FourSides& cut, const std::string& of) {
     const auto sides = by_side(cut);
@@ -36,7 +36,7 @@ std::size_t count_cut(const Solution& solution, const std::vector<Solution::Node
 }
 
 /// A node's size as percent of its parent's content box.
-std::string share_text(const Measured& measured, const Solution::NodeBox& placed) {
+std::string share_text(const SolvedScene& measured, const Solution::NodeBox& placed) {
   const NodeId parent = measured.scene.tree.parent(placed.node);
   if (!parent) return "";
   const Extent room = measured.solution.room_in(parent);
@@ -45,7 +45,7 @@ std::string share_text(const Measured& measured, const Solution::NodeBox& placed
 }
 
 /// The first line says whether all is well; the lines behind it what is not, and where.
-void print_answer(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+void print_answer(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
   const std::size_t cut = count_cut(measured.solution, boxes);
   fmt::print(out, "{}: {}\n", title_of(measured.scene, measured.solution, measured.asked),
              cut == 0   ? "every node lies inside its parent"
@@ -58,7 +58,7 @@ void print_answer(const Measured& measured, const std::vector<Solution::NodeBox>
   out << '\n';
 }
 
-void print_table(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
   using enum Table::Align;
   Table table({{"path"},
                {"kind"},
@@ -80,7 +80,7 @@ void print_table(const Measured& measured, const std::vector<Solution::NodeBox>&
 
 /// The columns and rows of every grid: where, how large, and the child whose content made them so. Nothing where there
 /// is no grid.
-void print_tracks(const Measured& measured, std::ostream& out) {
+void print_tracks(const SolvedScene& measured, std::ostream& out) {
   Table table({{"tracks"}, {"at", Table::Align::numbers}, {"size", Table::Align::numbers}, {"set by"}});
   bool any = false;
   const Tree& tree = measured.scene.tree;
@@ -104,7 +104,7 @@ void print_tracks(const Measured& measured, std::ostream& out) {
 }
 
 /// What scrolls, and how far.
-void print_scrollers(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+void print_scrollers(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
   Table table({{"scrolls"}, {"content"}, {"by at most"}});
   bool any = false;
   for (const auto& placed : boxes) {
@@ -133,7 +133,7 @@ FourSides all_cut(const Solution& solution, NodeId node) {
           std::max(own.left, words.left)};
 }
 
-void print_boxes(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+void print_boxes(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
   print_answer(measured, boxes, out);
   print_table(measured, boxes, out);
   print_tracks(measured, out);
@@ -157,7 +157,7 @@ void print_boxes_csv_head(std::ostream& out) {
          "cut_left\n";
 }
 
-void print_boxes_csv(const Measured& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+void print_boxes_csv(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
   const Extent at = measured.solution.container();
   for (const auto& placed : boxes) {
     const Extent wished = measured.solution.wished(placed.node);

@@ -23,7 +23,7 @@ struct Orders {
   std::vector<NodeId> file, laid, painted;
 };
 
-std::vector<Orders> all_orders(const Measured& measured) {
+std::vector<Orders> all_orders(const SolvedScene& measured) {
   const Tree& tree = measured.scene.tree;
   std::map<NodeId, std::vector<NodeId>> painted;
   for (const auto& one : measured.solution.painted()) {
@@ -47,7 +47,7 @@ std::string direction_of(const Scene& scene, const Keys& keys) {
 }
 
 /// How a container arranges its children, in words; nothing of a leaf.
-std::string way_of_laying(const Measured& measured, NodeId node, const Keys& keys) {
+std::string way_of_laying(const SolvedScene& measured, NodeId node, const Keys& keys) {
   if (!is_container(keys.kind)) return "";
   std::string text = direction_of(measured.scene, keys);
   if (keys.kind == Kind::row || keys.kind == Kind::column) {
@@ -71,7 +71,7 @@ std::string way_of_laying(const Measured& measured, NodeId node, const Keys& key
 
 }  // namespace
 
-void print_under(const Measured& measured, const std::vector<Point>& points, std::ostream& out) {
+void print_under(const SolvedScene& measured, const std::vector<Point>& points, std::ostream& out) {
   for (const Point& point : points) {
     const std::vector<std::string> paths = paths_of(measured.scene.tree, measured.solution.under(point.x, point.y));
     fmt::print(out, "under {},{}: {}\n", exact(point.x), exact(point.y), paths.empty() ? "nothing" : paths.front());
@@ -79,7 +79,7 @@ void print_under(const Measured& measured, const std::vector<Point>& points, std
   }
 }
 
-void write_under(JsonWriter& json, const Measured& measured, const std::vector<Point>& points) {
+void write_under(JsonWriter& json, const SolvedScene& measured, const std::vector<Point>& points) {
   json.begin_lines("under");
   for (const Point& point : points) {
     json.begin_object();
@@ -91,7 +91,7 @@ void write_under(JsonWriter& json, const Measured& measured, const std::vector<P
   json.end();
 }
 
-void print_orders(const Measured& measured, std::ostream& out) {
+void print_orders(const SolvedScene& measured, std::ostream& out) {
   Table table({{"container"}, {"order"}, {"children"}});
   const Tree& tree = measured.scene.tree;
   const auto list = [&](const std::vector<NodeId>& nodes) {
@@ -107,7 +107,7 @@ void print_orders(const Measured& measured, std::ostream& out) {
   table.print(out);
 }
 
-void write_orders(JsonWriter& json, const Measured& measured) {
+void write_orders(JsonWriter& json, const SolvedScene& measured) {
   const Tree& tree = measured.scene.tree;
   json.begin_lines("orders");
   for (const Orders& orders : all_orders(measured)) {
@@ -121,7 +121,7 @@ void write_orders(JsonWriter& json, const Measured& measured) {
   json.end();
 }
 
-void print_outline(const Measured& measured, std::ostream& out) {
+void print_outline(const SolvedScene& measured, std::ostream& out) {
   Table table({{"path"}, {"kind"}, {"lays its children"}});
   for (const auto& placed : measured.solution.boxes()) {
     const Keys keys = measured.solution.tree().keys(placed.node);
@@ -131,7 +131,7 @@ void print_outline(const Measured& measured, std::ostream& out) {
   table.print(out);
 }
 
-void write_outline(JsonWriter& json, const Measured& measured) {
+void write_outline(JsonWriter& json, const SolvedScene& measured) {
   json.begin_lines("outline");
   for (const auto& placed : measured.solution.boxes()) {
     const Keys keys = measured.solution.tree().keys(placed.node);

@@ -100,11 +100,11 @@ class Taken {
 
 class Placer {
  public:
-  Placer(const View& view, const Flow& flow, const Keys& keys, CellCounts written, CellScratch& scratch)
+  Placer(const View& view, const InFlow& flow, const Keys& keys, CellCounts written, CellScratch& scratch)
       : view_(view),
         flow_(flow),
         dense_(keys.dense),
-        turned_{keys.flow == fond_ladder::Flow::rows},
+        turned_{keys.flow == Flow::rows},
         written_(written),
         counts_(written),
         scratch_(scratch) {}
@@ -227,7 +227,7 @@ class Placer {
   }
 
   const View& view_;
-  const Flow& flow_;
+  const InFlow& flow_;
   bool dense_;
   Turned turned_;
   CellCounts written_, counts_;
@@ -235,7 +235,7 @@ class Placer {
 };
 
 /// Nobody says anything about cells: one after another.
-CellCounts place_in_order(const Flow& flow, bool by_rows, CellCounts written, std::vector<CellRange>& cells) {
+CellCounts place_in_order(const InFlow& flow, bool by_rows, CellCounts written, std::vector<CellRange>& cells) {
   const Turned turned{by_rows};
   CellCounts counts = written;
   std::uint32_t& minor = turned.minor(counts);
@@ -257,7 +257,7 @@ CellCounts place_in_order(const Flow& flow, bool by_rows, CellCounts written, st
 
 }  // namespace
 
-CellCounts place_in_cells(const View& view, Index grid, const Flow& flow, std::uint32_t columns, std::uint32_t rows,
+CellCounts place_in_cells(const View& view, Index grid, const InFlow& flow, std::uint32_t columns, std::uint32_t rows,
                           CellScratch& scratch) {
   static const Keys plain;
   const Keys& keys = view.extra(grid).keys ? view.keys(grid) : plain;
@@ -269,7 +269,7 @@ CellCounts place_in_cells(const View& view, Index grid, const Flow& flow, std::u
   }
   if (flow.size() == 0) return written;  // nobody needs a track beside those that are written
   if (!view.traits(grid).odd_cells) {
-    return place_in_order(flow, keys.flow == fond_ladder::Flow::rows, written, scratch.cells);
+    return place_in_order(flow, keys.flow == Flow::rows, written, scratch.cells);
   }
   if (keys.areas.empty()) scratch.areas.read({});
   return Placer(view, flow, keys, written, scratch).place();

@@ -23,9 +23,9 @@ struct Bounds {
 inline constexpr double unknown = -1;
 
 /// The children that stand in the flow, in the order in which they are laid.
-class Flow {
+class InFlow {
  public:
-  Flow(Index first, Index count, const Index* listed) : first_(first), count_(count), listed_(listed) {}
+  InFlow(Index first, Index count, const Index* listed) : first_(first), count_(count), listed_(listed) {}
   [[nodiscard]] Index size() const { return count_; }
   [[nodiscard]] Index operator[](Index i) const { return listed_ != nullptr ? listed_[i] : first_ + i; }
 
@@ -112,7 +112,7 @@ class View {
   }
 
   /// The flow of a container; `listed` holds it when it is not simply all children, in the order of the file.
-  [[nodiscard]] Flow flow(Index container, std::vector<Index>& listed) const {
+  [[nodiscard]] InFlow flow(Index container, std::vector<Index>& listed) const {
     if (!traits(container).odd_children) return {first_child(container), child_count(container), nullptr};
     list_odd_flow(container, listed);
     return {0, static_cast<Index>(listed.size()), listed.data()};
@@ -142,7 +142,7 @@ class Frame : public View {
   Scratch& scratch;
 
   using View::flow;
-  [[nodiscard]] Flow flow(Index container) const { return View::flow(container, scratch.flow); }
+  [[nodiscard]] InFlow flow(Index container) const { return View::flow(container, scratch.flow); }
 
   void set_content_widths(Index node, double least, double most) {
     min_content_out_[node] = least;

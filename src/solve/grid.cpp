@@ -124,7 +124,7 @@ Repeats repeats_of(const View& view, Index grid, const Keys& keys, double inner_
 
 /// Takes out the tracks that nobody stands in, where they are to be dropped; `new_place` says where the others went.
 template <Axis axis>
-void drop_empty(const View& view, const Flow& flow, const Tracks& written, std::uint32_t fitting,
+void drop_empty(const View& view, const InFlow& flow, const Tracks& written, std::uint32_t fitting,
                 GridScratch& scratch) {
   auto& place = scratch.new_place;
   place.clear();
@@ -164,12 +164,12 @@ bool mark_asking(std::span<SizedTrack> tracks, Room asked) {
 /// What a child asks of its tracks, none of its sizes in percent being known. `by_content`: without a minimum of its
 /// own it keeps its content there, up to `largest`.
 template <Axis axis, bool plain>
-Claim claim_by(const View& view, const Child<axis, plain>& child, bool by_content, double largest, HeightBy by) {
+TrackRequest claim_by(const View& view, const Child<axis, plain>& child, bool by_content, double largest, HeightBy by) {
   const double low = axis == x_axis ? view.min_content(child.node()) : content_height(view, child.node(), by);
   const double high = axis == x_axis ? view.max_content(child.node()) : low;
   const double given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
   const Bounds bounds = child.bounds(child.inset_up(), unknown);
-  Claim claim;
+  TrackRequest claim;
   claim.min_content = bounds.held(given >= 0 ? given : low) * scale + margin;
   claim.max_content = axis == y_axis ? claim.min_content : bounds.held(given >= 0 ? given : high) * scale + margin;
   claim.minimum = claim.min_content;
@@ -193,7 +193,7 @@ void claim_one(const View& view, Index node, SizedTrack& track, HeightBy by) {
 }
 
 template <Axis axis>
-void gather_claims(const View& view, const Flow& flow, double gap, HeightBy by, GridScratch& scratch) {
+void gather_claims(const View& view, const InFlow& flow, double gap, HeightBy by, GridScratch& scratch) {
   const std::span<SizedTrack> tracks = scratch.tracks;
   for (Index i = 0; i < flow.size(); ++i) {
     const CellRange range = view.grid_place(flow[i]).cell;
@@ -202,7 +202,8 @@ void gather_claims(const View& view, const Flow& flow, double gap, HeightBy by, 
       if (tracks[first].asks) claim_one<axis>(view, flow[i], tracks[first], by);
     } else {
       const auto own = tracks.subspan(first, range.count(axis));
-      scratch.crossing.push_back({first, range.count(axis), grid::claim_of<axis>(view, flow[i], own, gap, by), false});
+      scratch.crossing.push_back(
+          {first, range.count(axis), grid::request_of<axis>(view, flow[i], own, gap, by), false});
     }
   }
 }
@@ -217,7 +218,7 @@ Slot slot_of(const GridScratch& scratch, const CellRange& range) {
 }
 
 /// Places the flow in cells, for the passes to come.
-void settle_cells(Frame& frame, Index node, const Flow& flow, double inner_width) {
+void settle_cells(Frame& frame, Index node, const InFlow& flow, double inner_width) {
   CellScratch& scratch = frame.scratch.grid.cells;
   const CellCounts counts = grid::place(frame, node, flow, inner_width, scratch);
   for (Index i = 0; i < flow.size(); ++i) frame.set_cell(flow[i], scratch.cells[i]);
@@ -232,7 +233,7 @@ template <Axis axis>
 void arrange(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
   const CrossAxis<axis> across(frame, node, axis == x_axis && frame.mirrored);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   GridScratch& scratch = frame.scratch.grid;
   if (axis == x_axis && has_fitting_columns(keys_of(frame, node))) settle_cells(frame, node, flow, across.whole);
   grid::size_axis<axis>(frame, node, flow, Room::known, across.whole, own.rest(axis) == Rest::stretch, scratch);
@@ -248,7 +249,7 @@ void arrange(Frame& frame, Index node) {
 
 /// First baseline of a grid whose rows are sized by content: of the child that stands first, as if the rows were packed
 /// at the start.
-double baseline_of(const Frame& frame, Index node, const Flow& flow, const GridScratch& scratch) {
+double baseline_of(const Frame& frame, Index node, const InFlow& flow, const GridScratch& scratch) {
   const auto order = [&](Index child) {
     const CellRange& cell = frame.grid_place(child).cell;
     return std::pair(cell.row, cell.column);
@@ -279,7 +280,7 @@ double gap_down(const View& view, Index grid, Axis axis, double inner) {
   return std::max(0.0, view.gap_down(grid, axis, inner));
 }
 
-CellCounts place(const View& view, Index grid, const Flow& flow, double inner_width, CellScratch& scratch) {
+CellCounts place(const View& view, Index grid, const InFlow& flow, double inner_width, CellScratch& scratch) {
   const Keys& keys = keys_of(view, grid);
   const Repeats times = repeats_of(view, grid, keys, inner_width);
   return place_in_cells(view, grid, flow, count_written(keys.columns, times.columns),
@@ -287,7 +288,7 @@ CellCounts place(const View& view, Index grid, const Flow& flow, double inner_wi
 }
 
 template <Axis axis>
-Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, double gap, HeightBy by) {
+TrackRequest request_of(const View& view, Index node, std::span<const SizedTrack> own, double gap, HeightBy by) {
   bool any_automatic = false, any_share = false;
   double largest = gap * static_cast<double>(own.size() - 1);
   for (const SizedTrack& track : own) {
@@ -301,7 +302,7 @@ Claim claim_of(const View& view, Index node, std::span<const SizedTrack> own, do
 }
 
 template <Axis axis>
-void size_axis(const View& view, Index grid, const Flow& flow, Room asked, double inner, bool stretch,
+void size_axis(const View& view, Index grid, const InFlow& flow, Room asked, double inner, bool stretch,
                GridScratch& scratch, HeightBy by) {
   const Keys& keys = keys_of(view, grid);
   const bool known = asked == Room::known;
@@ -336,16 +337,16 @@ void lay_tracks(const View& view, Index grid, double inner, GridScratch& scratch
   }
 }
 
-template Claim claim_of<x_axis>(const View&, Index, std::span<const SizedTrack>, double, HeightBy);
-template Claim claim_of<y_axis>(const View&, Index, std::span<const SizedTrack>, double, HeightBy);
-template void size_axis<x_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&, HeightBy);
-template void size_axis<y_axis>(const View&, Index, const Flow&, Room, double, bool, GridScratch&, HeightBy);
+template TrackRequest request_of<x_axis>(const View&, Index, std::span<const SizedTrack>, double, HeightBy);
+template TrackRequest request_of<y_axis>(const View&, Index, std::span<const SizedTrack>, double, HeightBy);
+template void size_axis<x_axis>(const View&, Index, const InFlow&, Room, double, bool, GridScratch&, HeightBy);
+template void size_axis<y_axis>(const View&, Index, const InFlow&, Room, double, bool, GridScratch&, HeightBy);
 template void lay_tracks<x_axis>(const View&, Index, double, GridScratch&);
 template void lay_tracks<y_axis>(const View&, Index, double, GridScratch&);
 
 void widths_up(Frame& frame, Index node) {
   leaf::settle_pinned(frame, node);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
     with_child<x_axis>(frame, flow[i], [&](const auto& child) { leaf::settle(frame, child); });
   }
@@ -366,7 +367,7 @@ void widths_down(Frame& frame, Index node) {
 }
 
 void heights_up(Frame& frame, Index node) {
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   GridScratch& scratch = frame.scratch.grid;
   const Traits own = frame.traits(node);
   const double gap = gap_up(frame, node, y_axis), inset = frame.edges_up(node).inset[y_axis].sum();

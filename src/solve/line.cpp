@@ -56,7 +56,7 @@ Counted outer_along_up(const View& view, const Traits& container, const Child<ax
 
 void widths_up_row(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   double least = 0, widest_child = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
@@ -75,7 +75,7 @@ void widths_up_row(Frame& frame, Index node) {
 }
 
 void widths_up_column(Frame& frame, Index node) {
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   double least = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
@@ -197,7 +197,7 @@ void lay_along(Frame& frame, Index node) {
 // --- lines across the axis -----------------------------------------------------------------------------------------
 
 /// The lines of a row that wraps, or in which baselines count: without wrapping one line as high as the content box.
-std::span<const Line> measured_lines(Frame& frame, Index node, const Flow& flow, double inner) {
+std::span<const Line> measured_lines(Frame& frame, Index node, const InFlow& flow, double inner) {
   const Traits own = frame.traits(node);
   auto& lines = frame.scratch.lines;
   for (Index i = 0; i < flow.size(); ++i) {
@@ -216,7 +216,7 @@ std::span<const Line> measured_lines(Frame& frame, Index node, const Flow& flow,
 /// Across of a row: its lines, known since pass 2, get their heights and their children's.
 void lay_across_row(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   const CrossAxis<y_axis> across(frame, node, false);
   const Line whole{0, flow.size(), across.whole, 0, 0};
   const bool simple = !own.wrap && !own.stands_on_base;
@@ -236,7 +236,7 @@ void lay_across_row(Frame& frame, Index node) {
 /// Across of a column, in pass 2: every child fills or fits the whole width. A wrapping column does not stretch.
 void lay_across_column(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   const CrossAxis<x_axis> across(frame, node, frame.mirrored);
   for (Index i = 0; i < flow.size(); ++i) {
     Across align = alignment(own, frame.traits(flow[i]));
@@ -248,7 +248,7 @@ void lay_across_column(Frame& frame, Index node) {
 /// The lines of a wrapping column, in pass 4: widths stand, places across are known only now.
 void lay_lines_of_column(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   const CrossAxis<x_axis> across(frame, node, frame.mirrored);
   auto& lines = frame.scratch.lines;
   split_lines(frame, own, flow, lines);
@@ -269,7 +269,7 @@ void lay_lines_of_column(Frame& frame, Index node) {
 
 /// First baseline of a row of the given natural height: of its first line's first baseline child, else of its first
 /// child where it lies.
-double row_baseline(const Frame& frame, Index node, const Flow& flow, double height) {
+double row_baseline(const Frame& frame, Index node, const InFlow& flow, double height) {
   const Traits own = frame.traits(node);
   const Sides inset = frame.edges_up(node).inset[y_axis];
   const Line& line = frame.scratch.lines.front();
@@ -285,7 +285,7 @@ double row_baseline(const Frame& frame, Index node, const Flow& flow, double hei
 
 void heights_up_row(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   auto& lines = frame.scratch.lines;
   const double inset = frame.edges_up(node).inset[y_axis].sum(), gap = frame.gap_up(node, y_axis);
   const auto by_lines = [&](HeightBy by) {
@@ -331,7 +331,7 @@ double least_along(const Frame& frame, const Traits& column, const Child<y_axis,
 
 void heights_up_column(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   const double inset = frame.edges_up(node).inset[y_axis].sum();
   const double gaps = flow.size() > 1 ? frame.gap_up(node, y_axis) * (flow.size() - 1) : 0;
   const auto by_children = [&](const auto& counted) {

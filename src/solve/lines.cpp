@@ -17,7 +17,7 @@ struct Standing {
 /// The line is as high as its tallest child, or as its baseline children are above and below the baseline together.
 /// Both are signed: a baseline may lie outside its box, and then takes no room.
 template <class StandingOf>
-void measure(const View& view, const Traits& row, const Flow& flow, Line& line, const StandingOf& standing_of) {
+void measure(const View& view, const Traits& row, const InFlow& flow, Line& line, const StandingOf& standing_of) {
   constexpr double nobody = -std::numeric_limits<double>::infinity();
   double ascent = nobody, descent = nobody;
   for (Index i = line.first; i < line.first + line.count; ++i) {
@@ -35,7 +35,7 @@ void measure(const View& view, const Traits& row, const Flow& flow, Line& line, 
 
 }  // namespace
 
-void split_lines(const View& view, const Traits& container, const Flow& flow, std::vector<Line>& lines) {
+void split_lines(const View& view, const Traits& container, const InFlow& flow, std::vector<Line>& lines) {
   lines.clear();
   if (!container.wrap) {
     if (flow.size() > 0) lines.push_back({0, flow.size(), 0, 0, 0});
@@ -47,7 +47,7 @@ void split_lines(const View& view, const Traits& container, const Flow& flow, st
   }
 }
 
-void measure_lines_up(const View& view, const Traits& row, const Flow& flow, HeightBy by, std::span<Line> lines) {
+void measure_lines_up(const View& view, const Traits& row, const InFlow& flow, HeightBy by, std::span<Line> lines) {
   for (Line& line : lines) {
     measure(view, row, flow, line, [&](Index node, bool on_baseline) {
       const double outer = with_child<y_axis>(
@@ -58,7 +58,7 @@ void measure_lines_up(const View& view, const Traits& row, const Flow& flow, Hei
   }
 }
 
-void measure_lines_down(const View& view, const Traits& row, const Flow& flow, double whole, std::span<Line> lines) {
+void measure_lines_down(const View& view, const Traits& row, const InFlow& flow, double whole, std::span<Line> lines) {
   for (Line& line : lines) {
     measure(view, row, flow, line, [&](Index node, bool on_baseline) {
       const double outer =
@@ -69,7 +69,7 @@ void measure_lines_down(const View& view, const Traits& row, const Flow& flow, d
   }
 }
 
-void measure_column_lines(const View& view, const Flow& flow, std::span<Line> lines) {
+void measure_column_lines(const View& view, const InFlow& flow, std::span<Line> lines) {
   for (Line& line : lines) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
       const Child<x_axis, false> child(view, flow[i]);
@@ -106,7 +106,7 @@ std::vector<Line> lines_across(const View& view, Index container) {
   const Axis across = is_row(own) ? y_axis : x_axis;
   const double whole = view.inner_size(container, across);
   std::vector<Index> listed;
-  const Flow flow = view.flow(container, listed);
+  const InFlow flow = view.flow(container, listed);
   std::vector<Line> lines;
   split_lines(view, own, flow, lines);
   is_row(own) ? measure_lines_down(view, own, flow, whole, lines) : measure_column_lines(view, flow, lines);

@@ -40,14 +40,14 @@ enum class HeightBy : std::uint8_t { content, least };
 }
 
 /// Splits the flow of a container into its lines, none measured yet.
-void split_lines(const View& view, const Traits& container, const Flow& flow, std::vector<Line>& lines);
+void split_lines(const View& view, const Traits& container, const InFlow& flow, std::vector<Line>& lines);
 
 /// Measures the lines of a row going up, percentages of its height being unknown.
-void measure_lines_up(const View& view, const Traits& row, const Flow& flow, HeightBy by, std::span<Line> lines);
+void measure_lines_up(const View& view, const Traits& row, const InFlow& flow, HeightBy by, std::span<Line> lines);
 /// Measures the lines of a row going down. The edges of its children are resolved against `whole`, its content height.
-void measure_lines_down(const View& view, const Traits& row, const Flow& flow, double whole, std::span<Line> lines);
+void measure_lines_down(const View& view, const Traits& row, const InFlow& flow, double whole, std::span<Line> lines);
 /// Measures the lines of a wrapping column by the widths of its children.
-void measure_column_lines(const View& view, const Flow& flow, std::span<Line> lines);
+void measure_column_lines(const View& view, const InFlow& flow, std::span<Line> lines);
 
 [[nodiscard]] double sum_of_lines(std::span<const Line> lines, double gap);
 

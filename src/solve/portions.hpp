@@ -45,20 +45,20 @@ template <Axis axis, bool plain>
 }
 
 /// The children of one visit, laid along `axis`.
-template <Axis axis, class Sight = const View>
+template <Axis axis, class SeenBy = const View>
 struct Laying {
-  Sight& view;
+  SeenBy& view;
   Index container;
   Traits traits;
   double inner;
   double gap;
   bool flip;
-  Flow flow;
+  InFlow flow;
   bool all_plain = true;  ///< nobody has margins
 };
 
-template <Axis axis, class Sight, bool plain>
-[[nodiscard]] Portion portion_of(const Laying<axis, Sight>& laying, const Child<axis, plain>& child) {
+template <Axis axis, class SeenBy, bool plain>
+[[nodiscard]] Portion portion_of(const Laying<axis, SeenBy>& laying, const Child<axis, plain>& child) {
   const View& view = laying.view;
   const double inset = child.inset_down(), given = child.given(laying.inner);
   const double minimum = axis == x_axis ? view.min_content(child.node()) : view.least_height(child.node());
@@ -92,8 +92,8 @@ struct LineMargins {
   std::size_t automatic = 0;
 };
 
-template <Axis axis, class Sight>
-[[nodiscard]] LineMargins margins_of(const Laying<axis, Sight>& laying, Index first, Index count) {
+template <Axis axis, class SeenBy>
+[[nodiscard]] LineMargins margins_of(const Laying<axis, SeenBy>& laying, Index first, Index count) {
   LineMargins found;
   if (laying.all_plain) return found;
   for (Index i = first; i < first + count; ++i) {

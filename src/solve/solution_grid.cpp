@@ -27,7 +27,7 @@ class TrackTeller {
 
   std::vector<Solution::TrackBox> tell(double corner) {
     std::vector<Index> listed;
-    const detail::Flow flow = view_.flow(grid_, listed);
+    const detail::InFlow flow = view_.flow(grid_, listed);
     const double inner = view_.inner_size(grid_, axis);
     const auto size = [&](bool stretch) {
       detail::grid::size_axis<axis>(view_, grid_, flow, detail::Room::known, inner, stretch, scratch_);
@@ -59,7 +59,7 @@ class TrackTeller {
     const std::uint32_t first = detail::grid::first_track(scratch_, axis, range);
     const auto own = std::span(scratch_.tracks).subspan(first, range.count(axis));
     if (crossing != (own.size() > 1) || std::ranges::none_of(own, is_by_content)) return;
-    const detail::Claim claim = detail::grid::claim_of<axis>(view_, child, own, gap_);
+    const detail::TrackRequest claim = detail::grid::request_of<axis>(view_, child, own, gap_);
     const double size = detail::sum_of(own, gap_);
     const auto meets = [&](double asked) {
       return asked > 0 && std::abs(asked - size) <= limits::rounding * std::max(1.0, size);

@@ -13,7 +13,7 @@ template <Axis axis>
 void place_children(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
   const CrossAxis<axis> across(frame, node, axis == x_axis && frame.mirrored);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
     const Index child = flow[i];
     const Traits traits = frame.traits(child);
@@ -33,7 +33,7 @@ namespace stack {
 void widths_up(Frame& frame, Index node) {
   leaf::settle_pinned(frame, node);
   double least = 0, most = 0;
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
     with_child<x_axis>(frame, flow[i], [&](const auto& child) {
       leaf::settle(frame, child);
@@ -51,7 +51,7 @@ void widths_down(Frame& frame, Index node) {
 
 void heights_up(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
-  const Flow flow = frame.flow(node);
+  const InFlow flow = frame.flow(node);
   const Sides inset = frame.edges_up(node).inset[y_axis];
   const auto by_children = [&](HeightBy by) {
     double most = 0;

@@ -43,7 +43,7 @@ void initialize(SizedTrack& track) {
 }
 
 /// The claim on a base by its minimum, under a question: section 12.5, "limited min-content contributions".
-double automatic_claim(const Claim& claim, double most, Room asked) {
+double automatic_claim(const TrackRequest& claim, double most, Room asked) {
   if (asked == Room::known) return claim.minimum;
   return std::max(std::min(claim.min_content, most), claim.minimum);
 }
@@ -54,7 +54,7 @@ double fixed_most(const SizedTrack& track) {
 
 void raise_by_own(SizedTrack& track, Room asked) {
   if (!track.claimed || track.max == TrackWay::share) return;  // shares are raised together with those that cross them
-  const Claim& claim = track.claim;
+  const TrackRequest& claim = track.claim;
   if (track.min == TrackWay::content)
     track.base = std::max(track.base, automatic_claim(claim, fixed_most(track), asked));
   if (track.min == TrackWay::min_content) track.base = std::max(track.base, claim.min_content);
@@ -232,11 +232,11 @@ void raise_shares(std::span<SizedTrack> tracks, std::span<const CrossingClaim> c
   const auto shares_with = [](auto way) {
     return [way](const SizedTrack& track) { return track.max == TrackWay::share && way(track.min); };
   };
-  const auto min_content = [](const Claim& claim) { return claim.min_content; };
-  const auto max_content = [](const Claim& claim) { return claim.max_content; };
+  const auto min_content = [](const TrackRequest& claim) { return claim.min_content; };
+  const auto max_content = [](const TrackRequest& claim) { return claim.max_content; };
   const auto by_max_content = [](TrackWay min) { return min == TrackWay::max_content; };
   handout.step_of_shares(
-      children, [&](const Claim& claim) { return automatic_claim(claim, unlimited, asked); },
+      children, [&](const TrackRequest& claim) { return automatic_claim(claim, unlimited, asked); },
       shares_with(is_intrinsic));
   handout.step_of_shares(children, min_content, shares_with([](TrackWay min) {
                            return min == TrackWay::min_content || min == TrackWay::max_content;

@@ -17,7 +17,7 @@ namespace fond_ladder::inline v0::detail {
 enum class TrackWay : std::uint8_t { fixed, content, min_content, max_content, share };
 
 /// What a child asks of the tracks it stands in: outer sizes.
-struct Claim {
+struct TrackRequest {
   double minimum = 0;      ///< least that it can be arranged in
   double min_content = 0;  ///< without overflow
   double max_content = 0;  ///< as it would like to be
@@ -25,21 +25,21 @@ struct Claim {
 
 struct SizedTrack {
   TrackWay min = TrackWay::content, max = TrackWay::content;
-  double least = 0;            ///< where `min` is fixed
-  double most = 0;             ///< where `max` is fixed
-  double share = 0;            ///< where `max` is a share
-  Claim claim{0, 0, 0};        ///< largest of those who stand in this track alone
-  bool asks = true;            ///< its size depends on claims
-  bool claimed = false;        ///< there is one
-  double base = 0, limit = 0;  ///< the result is `base`
-  double planned = 0;          ///< while space is handed out
-  double granted = 0;          ///< of it, to one child
-  bool grows_freely = false;   ///< its limit was endless until now
-  bool touched = false;        ///< by a child of the run at work
+  double least = 0;             ///< where `min` is fixed
+  double most = 0;              ///< where `max` is fixed
+  double share = 0;             ///< where `max` is a share
+  TrackRequest claim{0, 0, 0};  ///< largest of those who stand in this track alone
+  bool asks = true;             ///< its size depends on claims
+  bool claimed = false;         ///< there is one
+  double base = 0, limit = 0;   ///< the result is `base`
+  double planned = 0;           ///< while space is handed out
+  double granted = 0;           ///< of it, to one child
+  bool grows_freely = false;    ///< its limit was endless until now
+  bool touched = false;         ///< by a child of the run at work
 };
 
 /// Enters the claim of a child that stands in one track.
-inline void claim_alone(SizedTrack& track, const Claim& claim) {
+inline void claim_alone(SizedTrack& track, const TrackRequest& claim) {
   track.claim = {std::max(track.claim.minimum, claim.minimum), std::max(track.claim.min_content, claim.min_content),
                  std::max(track.claim.max_content, claim.max_content)};
   track.claimed = true;
@@ -48,7 +48,7 @@ inline void claim_alone(SizedTrack& track, const Claim& claim) {
 /// A child that crosses more than one track.
 struct CrossingClaim {
   std::uint32_t first = 0, count = 0;
-  Claim claim;
+  TrackRequest claim;
   bool crosses_share = false;
 };
 

@@ -69,7 +69,7 @@ void speak(Scene& scene, std::string_view wording) {
     keys.text = text;
     scene.tree.restyle(node, keys);
   }
-  if (found->direction) scene.tree.turn(*found->direction);
+  if (found->direction) scene.tree.set_direction(*found->direction);
 }
 
 void lengthen(Scene& scene, double share) {

@@ -6,7 +6,7 @@
 #include <map>
 #include <sstream>
 
-#include "fond_ladder/claim.hpp"
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "support/shorthand.hpp"
 

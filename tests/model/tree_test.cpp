@@ -4,7 +4,7 @@
 #include <gtest/gtest.h>
 
 #include "fond_ladder/fond_ladder.hpp"
-#include "model/key_table.hpp"
+#include "model/nearest_word.hpp"
 #include "support/random_scenes.hpp"
 
 namespace fond_ladder {

@@ -9,6 +9,7 @@
 #include "cli/junit.hpp"
 #include "cli/scene_call.hpp"
 #include "cli/target_file.hpp"
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/suggest.hpp"
 #include "model/json_text.hpp"

@@ -52,9 +52,9 @@ void require_sound(const MeasureCall& call) {
 }
 
 /// Prints what was asked for, size by size.
-class Measuring {
+class MeasurePrinter {
  public:
-  Measuring(const MeasureCall& call, const Scene& scene, std::ostream& out)
+  MeasurePrinter(const MeasureCall& call, const Scene& scene, std::ostream& out)
       : call_(call), scene_(scene), out_(out), density_(parse_density(call.snap)) {
     for (const std::string& text : call.under) points_.push_back(parse_point(text));
     if (!call.settings.empty()) node_ = scene.tree.at(call.settings);
@@ -63,7 +63,7 @@ class Measuring {
   }
 
   void print(const Solution& solution, const AskedSize& asked, double seconds) {
-    const Measured measured{scene_, solution, asked};
+    const SolvedScene measured{scene_, solution, asked};
     if (call_.format == Format::csv) return print_boxes_csv(measured, boxes(solution), out_);
     if (answers_) return write(measured);
     if (!is_first_) out_ << '\n';
@@ -92,7 +92,7 @@ class Measuring {
     return density_ ? solution.snapped(*density_) : solution.boxes();
   }
 
-  void write(const Measured& measured) {
+  void write(const SolvedScene& measured) {
     JsonWriter& json = answers_->next(scene_, call_.scene.file, measured.solution, measured.asked);
     if (node_) {
       json.text("node", scene_.tree.path(node_));
@@ -122,7 +122,7 @@ class Measuring {
 ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   require_sound(call);
   const Scene scene = load_scene(call.scene, streams);
-  Measuring measuring(call, scene, streams.out);
+  MeasurePrinter measuring(call, scene, streams.out);
   SceneSolver solver(scene, call.scene.modes);
   for (AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
     asked.active = solver.active(asked.rung);

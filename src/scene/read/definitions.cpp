@@ -5,6 +5,7 @@
 
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/nearest_word.hpp"
 #include "model/path_steps.hpp"
 
 namespace fond_ladder::inline v0::scene {
@@ -176,7 +177,7 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
     }
   }
   layers.push_back(place.use ? Layer{node, Source::part, place.use->name} : Layer{node});
-  for (const Told* told : place.told) {
+  for (const ToldByWith* told : place.told) {
     for (const ValueId said : told->said) {
       add_likes(said, layers);
       layers.push_back({said, Source::with});
@@ -247,7 +248,7 @@ const Definitions::Inner& Definitions::inner_of(ValueId root) {
 }
 
 /// Finds out which inner nodes the paths of a `with` mean.
-void Definitions::tell(ValueId with, ValueId root, Told& told) {
+void Definitions::tell(ValueId with, ValueId root, ToldByWith& told) {
   for (ValueId id = document_[with].first; id != no_value; id = document_[id].next) {
     if (find_key(document_[id].key) != nullptr || document_[id].type != Type::object) continue;
     const Inner& inner = inner_of(root);
@@ -262,7 +263,7 @@ void Definitions::tell(ValueId with, ValueId root, Told& told) {
 }
 
 /// A path means the one node that has it, from the part's root, else the one that it is a tail of.
-void Definitions::tell_one(ValueId said, const Inner& inner, Told& told) {
+void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
   const std::string& key = document_[said].key;
   const std::string plain = without_indexes(key);
   const auto steps = steps_of(plain);
@@ -300,10 +301,10 @@ void Definitions::tell_one(ValueId said, const Inner& inner, Told& told) {
   std::size_t above = meant[0];
   for (std::size_t i = 0; i < steps.size(); ++i) above = inner.parent[above];
   for (; above != Inner::at_top; above = inner.parent[above]) way.insert(way.begin(), inner.step[above]);
-  Told* at = &told;
+  ToldByWith* at = &told;
   for (const std::string& step : way) {
     auto& next = at->inner[step];
-    if (!next) next = std::make_unique<Told>();
+    if (!next) next = std::make_unique<ToldByWith>();
     at = next.get();
   }
   at->said.push_back(said);
@@ -320,7 +321,7 @@ PlaceInPart Definitions::around_children(ValueId node, const PlaceInPart& place)
       const ValueId with = document_.member(at, "with");
       if (with != no_value && document_[with].type == Type::object) speakers.emplace_back(with, part_of(at));
     }
-    auto all = std::make_shared<Told>();
+    auto all = std::make_shared<ToldByWith>();
     for (auto speaker = speakers.rbegin(); speaker != speakers.rend(); ++speaker) {
       tell(speaker->first, speaker->second, *all);
     }
@@ -337,7 +338,7 @@ PlaceInPart Definitions::place_of_child(const PlaceInPart& around, ValueId child
   if (around.told.empty()) return place;
   const std::string step = step_of(child, index);
   const std::string of_copy = copy < 0 ? "" : step + "[" + std::to_string(copy) + "]";
-  for (const Told* told : around.told) {
+  for (const ToldByWith* told : around.told) {
     for (const std::string* spoken_to : {&step, &of_copy}) {
       const auto found = told->inner.find(*spoken_to);
       if (found != told->inner.end()) place.told.push_back(found->second.get());

@@ -19,22 +19,22 @@
 namespace fond_ladder::inline v0::scene {
 
 /// What the `with` of a use of a part says of inner nodes: a tree of the steps by which it speaks to them.
-struct Told {
+struct ToldByWith {
   std::vector<ValueId> said;  ///< objects of keys, the weakest first
-  std::map<std::string, std::unique_ptr<Told>, std::less<>> inner;
+  std::map<std::string, std::unique_ptr<ToldByWith>, std::less<>> inner;
 };
 
 /// One use of a part.
 struct PartUse {
-  std::shared_ptr<const Told> told;
+  std::shared_ptr<const ToldByWith> told;
   std::shared_ptr<const PartUse> outer;  ///< the use of a part that this use lies in
   std::string_view name;                 ///< of the part
 };
 
 /// Where a node lies in the uses of parts around it; nowhere, outside of all parts.
 struct PlaceInPart {
-  std::shared_ptr<const PartUse> use;  ///< the innermost
-  std::vector<const Told*> told;       ///< what is said of the node or below it, by the innermost use first
+  std::shared_ptr<const PartUse> use;   ///< the innermost
+  std::vector<const ToldByWith*> told;  ///< what is said of the node or below it, by the innermost use first
 };
 
 /// An object that says keys of a node.
@@ -89,15 +89,15 @@ class Definitions {
     [[nodiscard]] std::string path(std::size_t node) const;
   };
   [[nodiscard]] const Inner& inner_of(ValueId root);
-  void tell(ValueId with, ValueId root, Told& told);
-  void tell_one(ValueId said, const Inner& inner, Told& told);
+  void tell(ValueId with, ValueId root, ToldByWith& told);
+  void tell_one(ValueId said, const Inner& inner, ToldByWith& told);
 
   const JsonDocument& document_;
   Faults& faults_;
   std::unordered_map<std::string, ValueId> parts_, shared_;
-  std::unordered_set<std::string> circular_;                       // parts that were refused
-  std::unordered_map<ValueId, Inner> inner_;                       // by root
-  std::unordered_map<ValueId, std::shared_ptr<const Told>> told_;  // by node that uses a part
+  std::unordered_set<std::string> circular_;                             // parts that were refused
+  std::unordered_map<ValueId, Inner> inner_;                             // by root
+  std::unordered_map<ValueId, std::shared_ptr<const ToldByWith>> told_;  // by node that uses a part
   std::size_t looked_through_ = 0;
 };
 

@@ -10,6 +10,7 @@
 #include <set>
 #include <utility>
 
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/ledger.hpp"

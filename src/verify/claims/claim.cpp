@@ -215,7 +215,7 @@ class Tester {
 
   /// One placed node of an argument.
   struct Outline {
-    detail::Edges at{};
+    detail::BoxEdges at{};
     const std::size_t* slots = nullptr;  // of its edges
     std::size_t part = 0;                // the argument
   };

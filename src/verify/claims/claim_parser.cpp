@@ -5,8 +5,8 @@
 #include <algorithm>
 #include <array>
 
-#include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/nearest_word.hpp"
 #include "verify/claims/claim_terms.hpp"
 #include "verify/claims/claim_tokens.hpp"
 

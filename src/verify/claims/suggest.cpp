@@ -9,6 +9,7 @@
 #include <map>
 #include <set>
 
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"

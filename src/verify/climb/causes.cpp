@@ -31,17 +31,17 @@ struct Standing {
 };
 
 /// One side of a comparison.
-struct Sight {
+struct SideOfTurn {
   const Solution& solution;
   View view;
 
-  explicit Sight(const Solution& seen) : solution(seen), view(detail::view_of(seen.tree(), seen.passes())) {}
+  explicit SideOfTurn(const Solution& seen) : solution(seen), view(detail::view_of(seen.tree(), seen.passes())) {}
   [[nodiscard]] Index index(NodeId node) const { return solution.tree().store().index_of(node); }
 };
 
-class Sides {
+class BothSides {
  public:
-  Sides(const Solution& below, const Solution& above)
+  BothSides(const Solution& below, const Solution& above)
       : below_(below), above_(above), tree_(above.tree()), store_(tree_.store()) {}
 
   std::vector<Cause> find() {
@@ -201,14 +201,14 @@ class Sides {
   void compare_across(NodeId node, Axis axis) {
     for (const NodeId child : tree_.children(node)) {
       if (!below_.solution.is_placed(child) || !above_.solution.is_placed(child)) continue;
-      const auto stands = [&](const Sight& sight) {
+      const auto stands = [&](const SideOfTurn& sight) {
         const Index i = sight.index(child);
         const double whole = sight.view.inner_size(sight.index(node), axis);
         return axis == x_axis ? standing_across<x_axis>(sight.view, i, whole)
                               : standing_across<y_axis>(sight.view, i, whole);
       };
       compare_stands(child, node, stands(below_), stands(above_), axis);
-      const auto fits = [&](const Sight& sight) {
+      const auto fits = [&](const SideOfTurn& sight) {
         const Index i = sight.index(child);
         return sight.view.size(i, axis) + sight.view.edges_down(i).margin[axis].sum() <=
                sight.view.inner_size(sight.index(node), axis) + limits::told_tolerance;
@@ -223,7 +223,7 @@ class Sides {
 
   /// Across a row, a column or a stack the largest child says how large the content is.
   void compare_largest(NodeId node, Axis axis) {
-    const auto largest = [&](const Sight& sight) {
+    const auto largest = [&](const SideOfTurn& sight) {
       NodeId found;
       double size = -1;
       for (const NodeId child : tree_.children(node)) {
@@ -262,7 +262,7 @@ class Sides {
     on(was.rows, is.rows, "row");
   }
 
-  Sight below_, above_;
+  SideOfTurn below_, above_;
   const Tree& tree_;
   const detail::TreeStore& store_;
   std::vector<Cause> found_;
@@ -297,7 +297,7 @@ std::vector<Cause> causes_between(const Solution& below, const Solution& above,
   };
   list(active_below, active_above, "ends");
   list(active_above, active_below, "begins");
-  return causes.empty() ? Sides(below, above).find() : causes;
+  return causes.empty() ? BothSides(below, above).find() : causes;
 }
 
 std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, NodeId node) {

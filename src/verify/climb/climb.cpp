@@ -190,42 +190,4 @@ Climb climb_quantities(const Scene& scene, const Ladder& ladder, std::vector<Qua
   return Climber(scene, ladder, std::move(quantities), options).climb();
 }
 
-Scene alone(const Scene& scene, NodeId node) {
-  Scene part(Tree(scene.tree.keys(node), scene.tree.em(), scene.tree.direction()));
-  part.title = scene.title;
-  part.ladder = scene.ladder;
-  part.modes = scene.modes;
-  std::map<NodeId, NodeId> copies{{node, part.tree.root()}};
-  std::vector<NodeId> open{node};
-  while (!open.empty()) {
-    const NodeId at = open.back();
-    open.pop_back();
-    for (const NodeId child : scene.tree.children(at)) {
-      copies[child] = part.tree.append(copies[at], scene.tree.keys(child));
-      if (scene.tree.kind(child) != Kind::text) part.tree.content_from(copies[child], scene.tree.content(child));
-      open.push_back(child);
-    }
-  }
-  for (const When& when : scene.whens) {
-    const bool is_mode = std::ranges::find(scene.modes, when.name) != scene.modes.end();
-    if (is_mode && copies.contains(when.node)) part.whens.push_back({copies[when.node], when.name, when.change});
-  }
-  return part;
-}
-
-std::ostream& operator<<(std::ostream& out, const Turn& turn) {
-  const auto text = [](const std::optional<double>& value) { return value ? rounded(*value) : std::string("hidden"); };
-  out << "at " << rounded(turn.at) << ": " << turn.name;
-  switch (turn.kind) {
-    case TurnKind::jump: out << " jumps from " << text(turn.before) << " to " << text(turn.after); break;
-    case TurnKind::bend:
-      out << " bends at " << text(turn.after) << ", its slope from " << rounded(turn.slope_before) << " to "
-          << rounded(turn.slope_after);
-      break;
-    case TurnKind::curve: out << " follows a curve up to " << rounded(turn.to); break;
-  }
-  if (!turn.cause.empty()) out << ": " << turn.cause;
-  return out;
-}
-
 }  // namespace fond_ladder::inline v0

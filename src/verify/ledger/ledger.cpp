@@ -254,7 +254,7 @@ class Accountant {
     const bool across = (kind == Kind::row || kind == Kind::column) && axis != axis_along(kind);
     if (!across || !view_.traits(index_).wrap) return rooms;
     std::vector<Index> listed;
-    const detail::Flow flow = view_.flow(index_, listed);
+    const detail::InFlow flow = view_.flow(index_, listed);
     for (const detail::Line& line : detail::lines_across(view_, index_)) {
       for (Index i = line.first; i < line.first + line.count; ++i) {
         rooms[tree_.store().id_of(flow[i])] = line.size;

@@ -18,9 +18,9 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 /// Prepares what rules look at.
-class Looker {
+class LintWorker {
  public:
-  explicit Looker(const Variant& variant) : solver_(variant.scene, variant.modes) {
+  explicit LintWorker(const Variant& variant) : solver_(variant.scene, variant.modes) {
     seen_.scene = &variant.scene;
     const Tree& tree = variant.scene.tree;
     std::map<NodeId, std::size_t> places;
@@ -126,7 +126,7 @@ std::string bounds_text(const Range& range) {
   return text;
 }
 
-Told idle_words(const IdleSetting& idle, const Scene& scene) {
+Reason idle_words(const IdleSetting& idle, const Scene& scene) {
   const NodeId parent = scene.tree.parent(idle.node);
   std::string why = "it does nothing on a " + std::string(word(scene.tree.kind(idle.node)));
   if (parent) why += " in a " + std::string(word(scene.tree.kind(parent)));
@@ -135,13 +135,13 @@ Told idle_words(const IdleSetting& idle, const Scene& scene) {
 }
 
 /// What is odd about one variant.
-struct Looked {
+struct LintedVariant {
   Sightings sightings;
   std::vector<std::pair<NodeId, Finding>> found, remarks;
   std::set<std::string> reached;  // ranges
 };
 
-void sort_sightings(const Variant& variant, Looked& looked) {
+void sort_sightings(const Variant& variant, LintedVariant& looked) {
   for (const auto& [place, sighting] : looked.sightings.all()) {
     const auto& [oddity, node, key] = place;
     const bool always = looked.sightings.always(place, sighting);
@@ -159,15 +159,15 @@ void sort_sightings(const Variant& variant, Looked& looked) {
   }
 }
 
-Looked look_at(const Variant& variant, const std::vector<Rung>& rungs) {
+LintedVariant look_at(const Variant& variant, const std::vector<Rung>& rungs) {
   const Scene& scene = variant.scene;
-  Looked looked;
-  Looker looker(variant);
+  LintedVariant looked;
+  LintWorker looker(variant);
   for (std::size_t i = 0; i < rungs.size(); ++i)
     looker.look(rungs[i], i > 0 && follows(rungs[i - 1], rungs[i]), looked.sightings);
   looked.reached = looker.reached();
   sort_sightings(variant, looked);
-  const auto add_idle = [&](NodeId node, const std::string& key, const Told& words) {
+  const auto add_idle = [&](NodeId node, const std::string& key, const Reason& words) {
     const auto is_known = [&](const auto& one) {
       return one.first == node && one.second.key == key && one.second.oddity == Oddity::no_effect;
     };
@@ -190,12 +190,12 @@ Looked look_at(const Variant& variant, const std::vector<Rung>& rungs) {
 /// Puts what was seen in several variants together.
 class Gathering {
  public:
-  Gathering(const std::vector<Variant>& variants, const std::vector<Looked>& looked)
+  Gathering(const std::vector<Variant>& variants, const std::vector<LintedVariant>& looked)
       : variants_(variants), looked_(looked) {
     for (const NodeId node : variants[0].scene.tree.nodes()) order_.insert({node, order_.size()});
   }
 
-  [[nodiscard]] std::vector<Finding> gather(std::vector<std::pair<NodeId, Finding>> Looked::*list) const {
+  [[nodiscard]] std::vector<Finding> gather(std::vector<std::pair<NodeId, Finding>> LintedVariant::*list) const {
     std::vector<Gathered> all;
     for (std::size_t v = 0; v < looked_.size(); ++v) {
       for (const auto& [node, finding] : looked_[v].*list) add(v, node, finding, all);
@@ -245,7 +245,7 @@ class Gathering {
   }
 
   const std::vector<Variant>& variants_;
-  const std::vector<Looked>& looked_;
+  const std::vector<LintedVariant>& looked_;
   std::map<NodeId, std::size_t> order_;
 };
 
@@ -254,7 +254,7 @@ class Gathering {
 Lint lint(const std::vector<Variant>& variants, unsigned threads) {
   const Scene& scene = variants.at(0).scene;
   const std::vector<Rung> rungs = rungs_of(scene.ladder);
-  std::vector<Looked> looked(variants.size());
+  std::vector<LintedVariant> looked(variants.size());
   in_parallel(thread_count(threads), variants.size(),
               [&] { return [&](std::size_t v) { looked[v] = look_at(variants[v], rungs); }; });
   const Gathering gathering(variants, looked);
@@ -262,10 +262,10 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads) {
   told.title = scene.name() + text_of(variants);
   told.widths = scene.ladder.width;
   told.rungs = rungs.size();
-  told.findings = gathering.gather(&Looked::found);
-  told.remarks = gathering.gather(&Looked::remarks);
+  told.findings = gathering.gather(&LintedVariant::found);
+  told.remarks = gathering.gather(&LintedVariant::remarks);
   for (const Range& range : scene.ranges) {
-    const auto reaches = [&](const Looked& one) { return one.reached.contains(range.name); };
+    const auto reaches = [&](const LintedVariant& one) { return one.reached.contains(range.name); };
     if (std::ranges::any_of(looked, reaches)) continue;
     told.findings.push_back({range.name, "ranges", Oddity::unreached,
                              "no size of the ladder is in it (" + bounds_text(range) + ")",

@@ -56,8 +56,8 @@ void look_outside(const Seen& seen, Sightings& sightings) {
     outside[i] = true;
     sightings.see(Oddity::outside, one.node, "", [&] {
       const std::string name = seen.name(view->node);
-      return Told{"it lies wholly outside " + name + ", where nobody sees it",
-                  "let " + name + " scroll, let what is in it wrap or shrink, or place it inside"};
+      return Reason{"it lies wholly outside " + name + ", where nobody sees it",
+                    "let " + name + " scroll, let what is in it wrap or shrink, or place it inside"};
     });
   }
 }
@@ -82,10 +82,10 @@ void look_for_overlap(const Seen& seen, const SeenNode& parent, const SeenNode& 
       Oddity::overlap, second.node, "",
       [&] {
         const std::string name = seen.name(first.node);
-        return Told{"it lies over " + name + ", " + both.text() + " at worst",
-                    parent.keys.kind == Kind::grid ? "give one of them another cell, or " + seen.name(parent.node) +
-                                                         " larger tracks; a stack says that it is meant"
-                                                   : "a negative gap or margin, or a stack, says that it is meant"};
+        return Reason{"it lies over " + name + ", " + both.text() + " at worst",
+                      parent.keys.kind == Kind::grid ? "give one of them another cell, or " + seen.name(parent.node) +
+                                                           " larger tracks; a stack says that it is meant"
+                                                     : "a negative gap or margin, or a stack, says that it is meant"};
       },
       both.width * both.height);
 }
@@ -103,8 +103,8 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
       sightings.see(
           Oddity::pinned_over_text, pinned.node, "pin",
           [&] {
-            return Told{"it covers words of " + seen.name(text.node) + ", " + covered.text() + " at worst",
-                        "keep room for it by padding or margin, or pin it elsewhere"};
+            return Reason{"it covers words of " + seen.name(text.node) + ", " + covered.text() + " at worst",
+                          "keep room for it by padding or margin, or pin it elsewhere"};
           },
           covered.width * covered.height);
     }
@@ -124,8 +124,8 @@ void look_behind(const Seen& seen, const SeenNode& back, const SeenNode& front, 
         continue;
       }
       sightings.see(Oddity::behind, hidden.node, "", [&] {
-        return Told{"it lies wholly behind " + seen.name(cover.node),
-                    "paint it later (the order of the file, or paint_order), or place one of them elsewhere"};
+        return Reason{"it lies wholly behind " + seen.name(cover.node),
+                      "paint it later (the order of the file, or paint_order), or place one of them elsewhere"};
       });
       b = hidden.end;
     }

@@ -20,7 +20,7 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 /// Does nothing at this size: told as such where it is so at all sizes, else as a remark.
-void see_idle(Sightings& sightings, NodeId node, std::string_view key, const Told& told) {
+void see_idle(Sightings& sightings, NodeId node, std::string_view key, const Reason& told) {
   for (const Oddity oddity : {Oddity::no_effect, Oddity::asleep}) {
     sightings.see(oddity, node, key, [&] { return told; });
   }
@@ -53,14 +53,15 @@ void look_at_gap(const SeenNode& one, Sightings& sightings) {
   const Length& idle = row ? keys.gap.y : keys.gap.x;
   if (idle.amount() == 0) return;
   sightings.see(Oddity::no_effect, one.node, row ? "gap.y" : "gap.x", [&] {
-    return Told{"it is room between lines, and a " + std::string(word(keys.kind)) + " that does not wrap has one line",
-                "leave it out, or wrap"};
+    return Reason{
+        "it is room between lines, and a " + std::string(word(keys.kind)) + " that does not wrap has one line",
+        "leave it out, or wrap"};
   });
 }
 
 void look_at_rest(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys &keys = one.keys, &above = seen.parent(one).keys;
-  const Told one_line{"without wrap there are no lines to place", "leave it out, or wrap"};
+  const Reason one_line{"without wrap there are no lines to place", "leave it out, or wrap"};
   const bool line = keys.kind == Kind::row || keys.kind == Kind::column;
   if (line && !keys.wrap && keys.rest != RestOn()) see_idle(sightings, one.node, "rest", one_line);
   if (!keys.area.empty() && above.kind == Kind::grid && above.areas.empty())
@@ -133,7 +134,7 @@ class Trials {
     add(node, entry.name, reason(node, entry.name));
   }
 
-  void add(NodeId node, std::string_view key, const Told& told) { found_.push_back({node, std::string(key), told}); }
+  void add(NodeId node, std::string_view key, const Reason& told) { found_.push_back({node, std::string(key), told}); }
 
   /// A few sizes first, from all over the ladder: nearly every setting shows there.
   [[nodiscard]] bool changes_nothing(const Scene& without, NodeId node) const {
@@ -175,7 +176,7 @@ class Trials {
     return story;
   }
 
-  [[nodiscard]] Told reason(NodeId node, std::string_view key) const {
+  [[nodiscard]] Reason reason(NodeId node, std::string_view key) const {
     const NodeId parent = scene_.tree.parent(node);
     const std::string above = parent ? scene_.tree.tail(parent) : "";
     if (key == "grow") {
@@ -227,14 +228,14 @@ void look_at_settings(const Seen& seen, Sightings& sightings) {
     for (const std::string_view key : one.asleep) {
       sightings.see(Oddity::asleep, one.node, key, [&] {
         const std::string kind(word(one.keys.kind)), above(word(seen.parent(one).keys.kind));
-        return Told{"it does nothing while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};
+        return Reason{"it does nothing while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};
       });
     }
     look_at_gap(one, sightings);
     if (!one.is_empty && !is_container(one.keys.kind)) {
       sightings.see(Oddity::in_a_leaf, one.node, "children", [&] {
-        return Told{"a " + std::string(word(one.keys.kind)) + " lays no children: they have no place",
-                    "make it a row, column, grid or stack"};
+        return Reason{"a " + std::string(word(one.keys.kind)) + " lays no children: they have no place",
+                      "make it a row, column, grid or stack"};
       });
     }
     if (seen.is_root(one)) continue;

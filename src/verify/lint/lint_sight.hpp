@@ -48,7 +48,7 @@ struct Seen {
 };
 
 /// What is said of an oddity.
-struct Told {
+struct Reason {
   std::string why, cure;
 };
 
@@ -73,7 +73,7 @@ class Sightings {
   void count_placed(NodeId node) { ++placed_[node]; }
 
   struct Sighting {
-    Told told;
+    Reason told;
     double worst = 0;
     std::size_t count = 0;      // sizes at which it was seen
     std::size_t last_rung = 0;  // number of the last one
@@ -107,7 +107,7 @@ void look_at_settings(const Seen& seen, Sightings& sightings);
 struct WithoutEffect {
   NodeId node;
   std::string key;
-  Told told;
+  Reason told;
 };
 
 /// Those that are found out by leaving them out one at a time.

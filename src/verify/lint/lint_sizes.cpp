@@ -40,7 +40,7 @@ std::string extent_word(Axis axis) {
   return axis == x_axis ? "wide" : "high";
 }
 
-Told why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
+Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
   const LedgerStep step = chain_to_root(*seen.solution, one.node).back();
   const std::string key = side_word(axis);
   const std::string why = "0 " + extent_word(axis) + ": " + (axis == x_axis ? step.why_width : step.why_height);
@@ -83,8 +83,8 @@ void look_for_squeezed(const Seen& seen, const SeenNode& one, Sightings& sightin
     sightings.see(
         Oddity::not_kept, one.node, key,
         [&] {
-          return Told{"it says " + rounded(given) + " and is squeezed to " + rounded(got) + " at worst",
-                      "shrink 0 keeps it; min_" + key + " says how far it may go"};
+          return Reason{"it says " + rounded(given) + " and is squeezed to " + rounded(got) + " at worst",
+                        "shrink 0 keeps it; min_" + key + " says how far it may go"};
         },
         given - got);
   }
@@ -101,10 +101,10 @@ void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sigh
         const Sizing& said = one.keys.size_on(shorter);
         const bool is_squeezed =
             said.way() == Sizing::Way::length && said.length().in_px(seen.scene->tree.em(), 0) >= least;
-        return Told{"only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
-                    is_squeezed                         ? "say min_" + key + ", or shrink 0"
-                    : said.way() == Sizing::Way::length ? "raise its " + key
-                                                        : "say min_" + key};
+        return Reason{"only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
+                      is_squeezed                         ? "say min_" + key + ", or shrink 0"
+                      : said.way() == Sizing::Way::length ? "raise its " + key
+                                                          : "say min_" + key};
       },
       least - smaller);
 }
@@ -138,10 +138,10 @@ void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
         const std::string amount = ", by " + rounded(most) + " or more at the " + side,
                           above = seen.name(seen.parent(one).node);
         if (!cut.any())
-          return Told{"its words stick out of it at every size" + amount,
-                      "give it more room, more lines, or a smaller size"};
-        return Told{"sticks out of " + above + " at every size" + amount,
-                    "give " + above + " more room, let it scroll, wrap or shrink what is in it"};
+          return Reason{"its words stick out of it at every size" + amount,
+                        "give it more room, more lines, or a smaller size"};
+        return Reason{"sticks out of " + above + " at every size" + amount,
+                      "give " + above + " more room, let it scroll, wrap or shrink what is in it"};
       },
       -most);
 }
@@ -171,7 +171,7 @@ const SeenNode* stopper(const Seen& seen, const SeenNode& from, Axis axis) {
   return nullptr;
 }
 
-Told nothing_to_fill(const std::string& level, Axis axis) {
+Reason nothing_to_fill(const std::string& level, Axis axis) {
   return {
       "there is nothing to fill: " + level + " is only as " + extent_word(axis) + " as what is in it, at every size",
       "give " + level + " a " + side_word(axis) + ", a weight or fill"};
@@ -210,9 +210,9 @@ void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sighti
   sightings.see(
       Oddity::lone_last, last, side_word(axis),
       [&] {
-        return Told{"alone on the last line of " + seen.name(one.node) + " and " + rounded(size) + " " +
-                        extent_word(axis) + ", while the largest of the others is " + rounded(largest),
-                    "a grid with fitting columns keeps them equal; or give it a maximum"};
+        return Reason{"alone on the last line of " + seen.name(one.node) + " and " + rounded(size) + " " +
+                          extent_word(axis) + ", while the largest of the others is " + rounded(largest),
+                      "a grid with fitting columns keeps them equal; or give it a maximum"};
       },
       size - largest);
 }

@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <array>
 
-#include "model/key_table.hpp"
+#include "model/nearest_word.hpp"
 #include "solve/account.hpp"
 #include "solve/placed.hpp"
 #include "verify/measure/box_measures.hpp"

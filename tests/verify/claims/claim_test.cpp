@@ -6,6 +6,7 @@
 
 #include <sstream>
 
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "support/golden.hpp"
 #include "support/program.hpp"

@@ -5,7 +5,7 @@
 
 #include <filesystem>
 
-#include "fond_ladder/claim.hpp"
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/compare.hpp"
 #include "fond_ladder/lint.hpp"
 #include "fond_ladder/scene_file.hpp"

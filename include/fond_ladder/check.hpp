@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <utility>
+#include <vector>
+
+#include "fond_ladder/claim.hpp"
+#include "fond_ladder/variant.hpp"
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// What became of one claim over a ladder.
+struct CheckedClaim {
+  std::string claim;
+  bool holds = true;
+  std::size_t rungs = 0;  ///< sizes at which it was tested; without any it does not hold
+  /// Neighbouring sizes at which it fails, of one height of the container.
+  struct Failing {
+    double from = 0, to = 0;
+    Extent worst;                                                         ///< container
+    std::vector<std::pair<std::string, std::optional<double>>> values{};  ///< of what makes it fail at the worst size
+    std::optional<double> height{};                                       ///< none: as the content makes it
+    std::string node;                                                     ///< the first of those that has a place
+    std::string because;  ///< why that node is as large as it is, from its ledger
+    std::string variant;  ///< in which it fails, by what tells it from the others; empty: as it is
+    std::string options;  ///< of that variant
+  };
+  std::vector<Failing> failing;
+};
+
+/// Tests claims at every whole width of the scene's ladder, at both ends of its heights, at every named rung, and on
+/// and next to every range bound, of widths and heights, and every turn of their quantities. What becomes of a claim
+/// does not depend on the others. Throws BadClaim, and as SceneSolver does.
+[[nodiscard]] std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,
+                                              const std::vector<std::string>& modes = {}, unsigned threads = 0);
+
+/// The same in each variant of a scene. A claim holds if it fails in none and is tested in one.
+[[nodiscard]] std::vector<CheckedClaim> check(const std::vector<Variant>& variants,
+                                              const std::vector<std::string>& claims, unsigned threads = 0);
+
+/// What became of a claim, for people: kept or broken, and where, with which values and why. With the name of a scene
+/// file also which commands to look with.
+[[nodiscard]] std::string report(const CheckedClaim& checked, std::string_view file = {});
+
+}  // namespace v0
+}  // namespace fond_ladder

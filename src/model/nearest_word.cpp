@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: MIT
+#include "model/nearest_word.hpp"
+
+#include <algorithm>
+#include <array>
+#include <utility>
+#include <vector>
+
+#include "model/limits.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+/// What a word of earlier scenes is called now; the word itself where it was never changed.
+std::string_view now_called(std::string_view word) {
+  constexpr std::array<std::pair<std::string_view, std::string_view>, 4> renamed{{
+      {"border_counts", "border_at"},
+      {"overlap", "paint_order"},
+      {"center_x", "middle_x"},
+      {"center_y", "middle_y"},
+  }};
+  const auto* found = std::ranges::find(renamed, word, &std::pair<std::string_view, std::string_view>::first);
+  return found == renamed.end() ? word : found->second;
+}
+
+/// Edits (insert, remove, replace, swap neighbours) that turn one word into the other.
+/// Small and capital letters count as one.
+std::size_t edit_distance(std::string_view a, std::string_view b) {
+  const auto same = [](char one, char other) {
+    const auto lower = [](char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c; };
+    return lower(one) == lower(other);
+  };
+  std::vector<std::size_t> before(b.size() + 1), last(b.size() + 1), row(b.size() + 1);
+  for (std::size_t j = 0; j <= b.size(); ++j) last[j] = j;
+  for (std::size_t i = 1; i <= a.size(); ++i) {
+    row[0] = i;
+    for (std::size_t j = 1; j <= b.size(); ++j) {
+      row[j] = std::min({last[j] + 1, row[j - 1] + 1, last[j - 1] + (same(a[i - 1], b[j - 1]) ? 0 : 1)});
+      if (i > 1 && j > 1 && same(a[i - 1], b[j - 2]) && same(a[i - 2], b[j - 1]))
+        row[j] = std::min(row[j], before[j - 2] + 1);
+    }
+    std::swap(before, last);
+    std::swap(last, row);
+  }
+  return last[b.size()];
+}
+
+}  // namespace
+
+std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words) {
+  if (typed.size() > limits::longest_typed) return {};
+  const auto renamed = std::ranges::find(words, now_called(typed));
+  if (renamed != words.end()) return *renamed;
+  std::string_view best;
+  std::size_t best_distance = std::max<std::size_t>(1, typed.size() / 3) + 1;
+  std::size_t steps = 0;
+  for (const std::string_view word : words) {
+    const std::size_t longer = std::max(word.size(), typed.size()) - std::min(word.size(), typed.size());
+    if (longer >= best_distance) continue;  // as many changes at least
+    steps += word.size() * typed.size();
+    if (steps > limits::most_hint_steps) break;
+    const std::size_t distance = edit_distance(typed, word);
+    if (distance < best_distance) {
+      best = word;
+      best_distance = distance;
+    }
+  }
+  return best;
+}
+
+}  // namespace fond_ladder::inline v0

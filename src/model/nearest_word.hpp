@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <span>
+#include <string_view>
+
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// The possible word that is nearest to `typed`, or what an earlier word is called now, or an empty one when none is
+/// near.
+[[nodiscard]] std::string_view nearest_word(std::string_view typed, std::span<const std::string_view> words);
+
+}  // namespace v0
+}  // namespace fond_ladder
