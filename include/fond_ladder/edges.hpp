@@ -37,9 +37,9 @@ inline constexpr std::array<std::string_view, 8> side_words{"top", "right", "bot
 class Edges {
  public:
   Edges() = default;
-  Edges(Length every_side) {
+  Edges(Length every_side) {  // NOLINT(google-explicit-constructor)
     set(Side::x, every_side).set(Side::y, every_side);
-  }                                                        // NOLINT(google-explicit-constructor)
+  }
   Edges(double every_side) : Edges(Length(every_side)) {}  // NOLINT(google-explicit-constructor)
 
   Edges& set(Side side, Edge edge) {

@@ -31,7 +31,7 @@ void Options::list(std::string name, std::string value, std::vector<std::string>
   all_.push_back({std::move(name), std::move(value), std::move(about), false, &into});
 }
 
-void Options::format(Format& into, std::vector<Format> possible) {
+void Options::format(Format& into, const std::vector<Format>& possible) {
   static constexpr std::array<std::string_view, 3> words{"table", "json", "csv"};  // in the order of Format
   std::vector<std::string> names;
   for (const Format one : possible) names.emplace_back(words[static_cast<std::size_t>(one)]);
@@ -41,7 +41,7 @@ void Options::format(Format& into, std::vector<Format> possible) {
       into = possible[static_cast<std::size_t>(found - names.begin())];
       return;
     }
-    const std::string last = names.back();
+    const std::string& last = names.back();
     throw WrongCall(
         fmt::format("--format {}: write {} or {}", typed, fmt::join(names.begin(), names.end() - 1, ", "), last));
   };

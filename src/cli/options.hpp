@@ -33,7 +33,7 @@ class Options {
   void text(std::string name, std::string value, std::string& into, std::string about);
   void list(std::string name, std::string value, std::vector<std::string>& into, std::string about);
   /// `--format`, of those that a command can print, the first being the default.
-  void format(Format& into, std::vector<Format> possible);
+  void format(Format& into, const std::vector<Format>& possible);
   /// Says something else about an option than what was said.
   void describe(const std::string& name, std::string about);
 

@@ -124,8 +124,9 @@ std::string for_zsh(const std::vector<Command>& commands) {
                                 : choices.empty()        ? ":" + zsh_text(option.value) + ":"
                                                          : fmt::format(":{}:({})", "choice", fmt::join(choices, " "));
       for (const std::string& name : names_of(option)) {
-        arguments += " \\\n        " + shell_word((option.is_repeatable() ? "*" : "") + name + "[" +
-                                                  zsh_text(option.about) + "]" + value);
+        const std::string word =
+            fmt::format("{}{}[{}]{}", option.is_repeatable() ? "*" : "", name, zsh_text(option.about), value);
+        arguments += fmt::format(" \\\n        {}", shell_word(word));
       }
     }
     cases += fmt::format("    {}) _arguments{} \\\n        {} ;;\n", command.name, arguments,
@@ -161,14 +162,14 @@ std::string for_fish(const std::vector<Command>& commands) {
     for (const Option& option : options_of(command)) {
       std::string line = fmt::format("complete -c fond-ladder -n '__fish_seen_subcommand_from {}'", command.name);
       for (const std::string& name : names_of(option))
-        line += name.starts_with("--") ? " -l " + name.substr(2) : " -s " + name.substr(1);
+        line.append(name.starts_with("--") ? " -l " + name.substr(2) : " -s " + name.substr(1));
       const std::vector<std::string> choices = choices_of(option);
       if (!option.is_flag()) {
         line += option.value == "FILE" ? " -r"
                 : choices.empty()      ? " -x"
                                        : fmt::format(" -x -a '{}'", fmt::join(choices, " "));
       }
-      text += line + " -d " + shell_word(option.about) + "\n";
+      text += fmt::format("{} -d {}\n", line, shell_word(option.about));
     }
   }
   text += "complete -c fond-ladder -n '__fish_seen_subcommand_from completion' -f -a 'bash zsh fish'\n";
