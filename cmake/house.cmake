@@ -1,6 +1,7 @@
 # SPDX-License-Identifier: MIT
 # The rules for our own targets: language, warnings, and arithmetic that is the same on every machine.
 
+option(BUILD_SHARED_LIBS "Make shared libraries" OFF)
 option(FOND_LADDER_WERROR "Treat warnings in our own targets as errors" OFF)
 set(FOND_LADDER_SANITIZE "" CACHE STRING "Sanitizers for our own targets, as in address,undefined")
 
