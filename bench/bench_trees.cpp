@@ -66,6 +66,7 @@ Tree fill_level_by_level(std::size_t size, Dice& dice) {
     }
     if (open.empty()) break;
   }
+  tree.pack();
   return tree;
 }
 
@@ -85,6 +86,7 @@ Tree wide_row(std::size_t size) {
     keys.grow = 1 + dice.below(3);
     tree.append(tree.root(), keys);
   }
+  tree.pack();
   return tree;
 }
 
@@ -100,6 +102,7 @@ Tree chain(std::size_t size) {
     }
     last = tree.append(last, keys);
   }
+  tree.pack();
   return tree;
 }
 
@@ -118,6 +121,7 @@ Tree wrapping_rows(std::size_t size) {
       tree.append(row, box);
     }
   }
+  tree.pack();
   return tree;
 }
 
@@ -137,6 +141,7 @@ Tree stacks(std::size_t size) {
       if (keys.kind == Kind::stack) open.push_back(node);
     }
   }
+  tree.pack();
   return tree;
 }
 
@@ -156,6 +161,7 @@ Tree texts(std::size_t size) {
       tree.append(row, text);
     }
   }
+  tree.pack();
   return tree;
 }
 
@@ -168,6 +174,7 @@ Tree freezing_row(std::size_t size) {
     keys.max_width = 400 * std::exp2(-power / 2) + static_cast<double>(i) / static_cast<double>(size);
     tree.append(tree.root(), keys);
   }
+  tree.pack();
   return tree;
 }
 
@@ -192,6 +199,7 @@ Tree mixed_grid(std::size_t size) {
     if (i % 20 == 7) keys.span = {1 + static_cast<int>(i % 2), 2 - static_cast<int>(i % 2)};
     tree.append(tree.root(), keys);
   }
+  tree.pack();
   return tree;
 }
 

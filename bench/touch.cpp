@@ -26,14 +26,14 @@ inline double read(const detail::Flat& flat, const detail::Extra* extras, Axis a
 }  // namespace
 
 void fit(const detail::TreeStore& store, detail::State& state) {
-  const std::size_t n = store.packed().size();
+  const std::size_t n = store.flat().size();
   detail::for_each_result(state, [n](auto& array) { array.assign(n, {}); });
   state.visits.assign(n, 0);
 }
 
 void touch_all(const detail::TreeStore& store, detail::State& state) {
   using detail::NodeFlag;
-  const detail::Flat& flat = store.packed();
+  const detail::Flat& flat = store.flat();
   const detail::Extra* extras = store.extras().data();
   const auto n = static_cast<Index>(flat.size());
   constexpr double k = 1.0000001;

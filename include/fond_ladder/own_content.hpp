@@ -10,7 +10,9 @@ inline namespace v0 {
 ///
 /// The two questions are pure: the same answer every time for the same object, from any thread. All numbers are pixels
 /// of the content alone, without the leaf's padding and border. Answers that are not finite or are negative count as
-/// zero and are noted in the arrangement.
+/// zero and are noted in the solution. A solve asks a leaf for its widths only after an edit, and for its height once,
+/// when its width or its content is new; where its max-content fits, but for rounding, it is asked at exactly that
+/// width. It may throw: the solve passes that on, and the next one does everything anew.
 class OwnContent {
  public:
   /// CSS Sizing 3, section 2.1.

@@ -6,6 +6,7 @@
 #include <cstdint>
 #include <memory>
 #include <optional>
+#include <stdexcept>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -18,7 +19,16 @@ inline namespace v0 {
 
 namespace detail {
 struct Passes;
-}
+struct Life;
+struct TreeLife;
+}  // namespace detail
+
+/// Thrown by questions to a solution that no longer holds: its tree was edited, its solver has solved again, or one of
+/// the two is gone.
+class StaleSolution : public std::logic_error {
+ public:
+  using std::logic_error::logic_error;
+};
 
 /// A size of the container, in pixels. A side that is absent follows the content.
 struct Rung {
@@ -56,9 +66,11 @@ struct Note {
 
 /// Where every node of a tree is, at one size of the container.
 ///
-/// An arrangement that `solve` returned keeps what it needs alive. One that a Solver returned looks into that solver
-/// and its tree: it holds until the next solve, or the next edit of the tree. Questions are answered from the stored
-/// results; each costs at most the depth of the node or the number of its children, unless it says otherwise.
+/// A solution that `solve` returned keeps what it needs, and holds for ever. One that a Solver returned looks into that
+/// solver and its tree: it holds until the next solve or the next edit of the tree. Asked after that, or when one of
+/// the two is gone, it throws StaleSolution, in every build; kept() gives one that holds on. Questions are answered
+/// from the stored results; each costs at most the depth of the node or the number of its children, unless it says
+/// otherwise.
 ///
 /// A node that is hidden, or lies in one that is, or in a leaf, has no place: see `is_placed`. Asking for its boxes
 /// gives zeros.
@@ -69,8 +81,14 @@ class Solution {
   /// The same arrangement, keeping alive whatever owns the tree and the solver.
   [[nodiscard]] Solution kept_alive_by(std::shared_ptr<const void> owner) const;
 
-  [[nodiscard]] const Tree& tree() const { return *tree_; }
-  [[nodiscard]] const detail::Passes& passes() const { return *passes_; }
+  /// One that owns all it needs, a copy of the tree among it, and holds for ever. Linear in the tree.
+  [[nodiscard]] Solution kept() const;
+  /// Whether it still holds; all questions below throw StaleSolution when it does not.
+  [[nodiscard]] bool holds() const;
+
+  /// Of a kept solution the tree as it was.
+  [[nodiscard]] const Tree& tree() const;
+  [[nodiscard]] const detail::Passes& passes() const;
   /// The size of the container, whether it was given or came from the content.
   [[nodiscard]] Extent container() const;
 
@@ -168,8 +186,10 @@ class Solution {
   [[nodiscard]] std::array<std::size_t, 4> visited() const;
 
  private:
-  const Tree* tree_;
   const detail::Passes* passes_;
+  std::shared_ptr<const detail::TreeLife> tree_life_;
+  std::shared_ptr<const detail::Life> solver_life_;
+  std::uint64_t tree_changes_, solver_changes_;
   std::shared_ptr<const void> owner_;
 };
 

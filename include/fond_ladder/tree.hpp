@@ -45,8 +45,11 @@ class BadPath : public std::out_of_range {
 /// The nodes of a scene, to be kept alive and edited. The order of edits does not matter: trees that look the same
 /// solve to the same numbers.
 ///
-/// Every edit either succeeds or throws and leaves the tree as it was. Any number of threads may read or solve one tree
-/// while nobody edits it. A copy has the same handles.
+/// Every edit either succeeds or throws and leaves the tree as it was: BadValue for keys out of their domain and for
+/// two siblings of one name, BadNode for the rest. Edits cost the children of the containers that they concern; saying
+/// what is said already costs nothing. Questions change nothing: any number of threads may read and solve one tree
+/// while nobody edits it, the first solve after an edit included. A copy has the same handles. A tree that was moved
+/// from throws BadNode at every call but assignment.
 class Tree {
  public:
   /// A tree of one node. `em` is in pixels and positive.
@@ -59,7 +62,7 @@ class Tree {
 
   // --- edits -------------------------------------------------------------------------------------------------------
 
-  /// Puts a new node at `position` (at most child_count) among the children of `parent`. Amortised constant time.
+  /// Puts a new node at `position` (at most child_count) among the children of `parent`.
   NodeId insert(NodeId parent, std::size_t position, const Keys& keys);
   NodeId append(NodeId parent, const Keys& keys);
   /// Carries a node and what is in it to another place, counted after it was taken out of its old one.
@@ -70,8 +73,13 @@ class Tree {
   NodeId enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container);
   /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
   void restyle(NodeId node, const Keys& keys);
-  /// Reads the scene the other way round: start becomes the other side everywhere.
+  /// Reads the scene the other way round: start becomes the other side everywhere. Linear in the tree.
   void set_direction(Direction direction);
+  /// Changes what one em is, in pixels, everywhere. Linear in the tree.
+  void set_em(double em);
+  /// Lays all nodes side by side as solving likes them best. Edits do so by themselves now and then; worth calling
+  /// after a large tree was built node by node. Linear in the tree.
+  void pack();
   /// Gives a leaf content of its own to measure, or with a null pointer takes it away again.
   void content_from(NodeId node, std::shared_ptr<const OwnContent> content);
   /// Says that the content of a leaf measures differently now.
@@ -110,9 +118,12 @@ class Tree {
   [[nodiscard]] std::size_t memory() const;
 
   /// For the engine.
-  [[nodiscard]] const detail::TreeStore& store() const { return *store_; }
+  [[nodiscard]] const detail::TreeStore& store() const;
 
  private:
+  explicit Tree(std::unique_ptr<detail::TreeStore> store);
+  detail::TreeStore& own();
+
   std::unique_ptr<detail::TreeStore> store_;
 };
 

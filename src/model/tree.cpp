@@ -2,6 +2,7 @@
 #include "fond_ladder/tree.hpp"
 
 #include <algorithm>
+#include <charconv>
 #include <cmath>
 
 #include "model/key_table.hpp"
@@ -35,133 +36,230 @@ std::string step_of(const TreeStore& store, Index node) {
   return step_at(store, node, store.name(node).empty() ? store.place(node) : 0);
 }
 
-/// Whether the path of `node` ends in `path`; tells also whether it is the whole path.
-bool path_ends_in(const TreeStore& store, Index node, std::string_view path, bool& whole) {
-  while (node != no_index) {
-    const std::string step = step_of(store, node);
-    if (!path.ends_with(step)) return false;
-    path.remove_suffix(step.size());
-    node = store.parent(node);
-    if (path.empty()) {
-      whole = node == no_index;
-      return true;
-    }
-    if (path.back() != '/') return false;
-    path.remove_suffix(1);
+/// One step of a path, as it was written.
+struct Step {
+  std::string_view text;
+  Index name = no_index;  // the number of the name that it is; none: the kind and the place of an unnamed node
+};
+
+std::vector<Step> steps_of(const TreeStore& store, std::string_view path) {
+  std::vector<Step> steps;
+  while (true) {
+    const std::size_t slash = path.find('/');
+    const std::string_view text = path.substr(0, slash);
+    steps.push_back({text, store.number_of_name(text)});
+    if (slash == std::string_view::npos) return steps;
+    path.remove_prefix(slash + 1);
   }
-  return false;
+}
+
+bool is_step(const TreeStore& store, Index node, const Step& step) {
+  if (!store.name(node).empty()) return store.name_number_of(node) == step.name;
+  return step.name == no_index && step_of(store, node) == step.text;
+}
+
+/// The child that a step names; `no_index` for none.
+Index child_at(const TreeStore& store, Index parent, const Step& step) {
+  if (step.name != no_index) return store.child_named(parent, step.name);
+  const std::size_t hash = step.text.find('#');
+  std::size_t place = 0;
+  const char* end = step.text.data() + step.text.size();
+  if (hash == std::string_view::npos) return no_index;
+  const auto read = std::from_chars(step.text.data() + hash + 1, end, place);
+  if (read.ec != std::errc() || read.ptr != end || place >= store.child_count(parent)) return no_index;
+  const Index child = store.child(parent, place);
+  return is_step(store, child, step) ? child : no_index;
+}
+
+/// The node at the end of `steps` from the `first` on, the one before being `node`; `no_index` where there is none.
+Index descend(const TreeStore& store, Index node, const std::vector<Step>& steps, std::size_t first) {
+  for (std::size_t i = first; i < steps.size() && node != no_index; ++i) node = child_at(store, node, steps[i]);
+  return node;
+}
+
+/// Finds the nodes whose path ends in `path`, at most `most` of them, in no order; one whose whole path it is comes
+/// alone. Begins at the step that fewest nodes have, looks from there up for the steps before it and down for those
+/// behind.
+std::vector<Index> find_path(const TreeStore& store, std::string_view path, std::size_t most) {
+  const std::vector<Step> steps = steps_of(store, path);
+  if (is_step(store, 0, steps[0])) {
+    const Index whole = descend(store, 0, steps, 1);
+    if (whole != no_index) return {whole};
+  }
+  const auto uses = [&](const Step& step) {
+    return step.name == no_index ? store.size() : store.uses_of_name(step.name);
+  };
+  std::size_t rarest = 0;
+  for (std::size_t i = 1; i < steps.size(); ++i) {
+    if (uses(steps[i]) < uses(steps[rarest])) rarest = i;
+  }
+  std::vector<Index> found;
+  const auto look_from = [&](Index node) {
+    Index above = node;
+    for (std::size_t i = rarest; above != no_index; --i) {
+      if (!is_step(store, above, steps[i])) return true;
+      if (i == 0) break;
+      above = store.parent(above);
+    }
+    if (above == no_index) return true;
+    const Index last = descend(store, node, steps, rarest + 1);
+    if (last != no_index) found.push_back(last);
+    return found.size() < most;
+  };
+  if (steps[rarest].name != no_index) {
+    store.for_each_named(steps[rarest].name, look_from);
+  } else {
+    bool goes_on = true;
+    store.walk([&](Index node, std::size_t) { goes_on = goes_on && look_from(node); });
+  }
+  return found;
+}
+
+/// In the order of the file.
+void sort_by_place(const TreeStore& store, std::vector<Index>& nodes) {
+  std::vector<std::pair<std::vector<std::size_t>, Index>> placed;
+  for (const Index node : nodes) {
+    std::vector<std::size_t> way;
+    for (Index at = node; at != no_index; at = store.parent(at)) way.push_back(store.place(at));
+    std::ranges::reverse(way);
+    placed.emplace_back(std::move(way), node);
+  }
+  std::ranges::sort(placed);
+  for (std::size_t i = 0; i < nodes.size(); ++i) nodes[i] = placed[i].second;
 }
 
 }  // namespace
 
 Tree::Tree(const Keys& root, double em, Direction direction)
-    : store_(std::make_unique<TreeStore>(sound(root), sound_em(em), direction)) {}
-Tree::Tree(const Tree& other) : store_(std::make_unique<TreeStore>(*other.store_)) {}
-Tree::Tree(Tree&& other) noexcept = default;
+    : Tree(std::make_unique<TreeStore>(sound(root), sound_em(em), direction)) {}
+Tree::Tree(std::unique_ptr<TreeStore> store) : store_(std::move(store)) {
+  if (store_) store_->life()->tree = this;
+}
+Tree::Tree(const Tree& other) : Tree(std::make_unique<TreeStore>(other.store())) {}
+Tree::Tree(Tree&& other) noexcept : Tree(std::move(other.store_)) {}
 Tree& Tree::operator=(const Tree& other) {
-  if (this != &other) store_ = std::make_unique<TreeStore>(*other.store_);
+  if (this != &other) *this = Tree(other);
   return *this;
 }
-Tree& Tree::operator=(Tree&& other) noexcept = default;
+Tree& Tree::operator=(Tree&& other) noexcept {
+  if (this == &other) return *this;
+  store_ = std::move(other.store_);
+  if (store_) store_->life()->tree = this;
+  return *this;
+}
 Tree::~Tree() = default;
 
+const TreeStore& Tree::store() const {
+  if (!store_) throw BadNode("this tree was moved from; it has no nodes until it is given some");
+  return *store_;
+}
+
+TreeStore& Tree::own() {
+  static_cast<void>(store());
+  return *store_;
+}
+
 NodeId Tree::insert(NodeId parent, std::size_t position, const Keys& keys) {
-  return store_->insert(store_->index_of(parent), position, sound(keys));
+  return own().insert(own().index_of(parent), position, sound(keys));
 }
 
 NodeId Tree::append(NodeId parent, const Keys& keys) {
-  const Index index = store_->index_of(parent);
-  return store_->insert(index, store_->child_count(index), sound(keys));
+  const Index index = own().index_of(parent);
+  return own().insert(index, own().child_count(index), sound(keys));
 }
 
 void Tree::move(NodeId node, NodeId parent, std::size_t position) {
-  store_->move(store_->index_of(node), store_->index_of(parent), position);
+  own().move(own().index_of(node), own().index_of(parent), position);
 }
 
 void Tree::remove(NodeId node) {
-  store_->remove(store_->index_of(node));
+  own().remove(own().index_of(node));
 }
 
 NodeId Tree::enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container) {
-  return store_->enclose(store_->index_of(parent), first, count, sound(container));
+  return own().enclose(own().index_of(parent), first, count, sound(container));
 }
 
 void Tree::restyle(NodeId node, const Keys& keys) {
-  store_->restyle(store_->index_of(node), sound(keys));
+  own().restyle(own().index_of(node), sound(keys));
 }
 
 void Tree::set_direction(Direction direction) {
-  if (direction == store_->direction()) return;
-  std::vector<std::pair<NodeId, Keys>> all;
-  for (const NodeId node : nodes()) all.emplace_back(node, keys(node));
-  store_->set_direction(direction);
-  for (const auto& [node, keys] : all) restyle(node, keys);
+  own().set_direction(direction);
+}
+
+void Tree::set_em(double em) {
+  own().set_em(sound_em(em));
+}
+
+void Tree::pack() {
+  own().pack();
 }
 
 void Tree::content_from(NodeId node, std::shared_ptr<const OwnContent> content) {
-  store_->content_from(store_->index_of(node), std::move(content));
+  own().content_from(own().index_of(node), std::move(content));
 }
 
 void Tree::content_changed(NodeId node) {
-  store_->touch(store_->index_of(node));
+  own().touch(own().index_of(node));
 }
 
 std::size_t Tree::size() const {
-  return store_->size();
+  return store().size();
 }
 double Tree::em() const {
-  return store_->em();
+  return store().em();
 }
 Direction Tree::direction() const {
-  return store_->direction();
+  return store().direction();
 }
 NodeId Tree::root() const {
-  return store_->id_of(0);
+  return store().id_of(0);
 }
 bool Tree::contains(NodeId node) const {
-  return store_->contains(node);
+  return store().contains(node);
 }
 Keys Tree::keys(NodeId node) const {
-  return store_->keys(store_->index_of(node));
+  return store().keys(store().index_of(node));
 }
 Kind Tree::kind(NodeId node) const {
-  return store_->kind(store_->index_of(node));
+  return store().kind(store().index_of(node));
 }
 
 NodeId Tree::parent(NodeId node) const {
-  const Index above = store_->parent(store_->index_of(node));
-  return above == no_index ? NodeId{} : store_->id_of(above);
+  const Index above = store().parent(store().index_of(node));
+  return above == no_index ? NodeId{} : store().id_of(above);
 }
 
 std::size_t Tree::child_count(NodeId node) const {
-  return store_->child_count(store_->index_of(node));
+  return store().child_count(store().index_of(node));
 }
 
 std::vector<NodeId> Tree::children(NodeId node) const {
   std::vector<NodeId> all;
-  store_->for_each_child(store_->index_of(node), [&](Index child) { all.push_back(store_->id_of(child)); });
+  store().for_each_child(store().index_of(node), [&](Index child) { all.push_back(store().id_of(child)); });
   return all;
 }
 
 std::shared_ptr<const OwnContent> Tree::content(NodeId node) const {
-  return store_->content(store_->index_of(node));
+  return store().content(store().index_of(node));
 }
 
 std::vector<NodeId> Tree::nodes() const {
   std::vector<NodeId> all;
   all.reserve(size());
-  store_->walk([&](Index node, std::size_t) { all.push_back(store_->id_of(node)); });
+  store().walk([&](Index node, std::size_t) { all.push_back(store().id_of(node)); });
   return all;
 }
 
 std::string Tree::step(NodeId node) const {
-  return step_of(*store_, store_->index_of(node));
+  return step_of(store(), store().index_of(node));
 }
 
 std::string Tree::path(NodeId node) const {
   std::vector<std::string> steps;
-  for (Index at = store_->index_of(node); at != no_index; at = store_->parent(at))
-    steps.push_back(step_of(*store_, at));
+  for (Index at = store().index_of(node); at != no_index; at = store().parent(at))
+    steps.push_back(step_of(store(), at));
   std::string path;
   for (auto step = steps.rbegin(); step != steps.rend(); ++step) {
     if (!path.empty()) path += '/';
@@ -171,32 +269,29 @@ std::string Tree::path(NodeId node) const {
 }
 
 std::string Tree::tail(NodeId node) const {
-  std::string whole = path(node);
-  for (std::size_t at = whole.rfind('/'); at != std::string::npos && at > 0; at = whole.rfind('/', at - 1)) {
-    if (matches(whole.substr(at + 1)).size() == 1) return whole.substr(at + 1);
+  std::string tail = step(node);
+  for (Index at = store().parent(store().index_of(node)); at != no_index; at = store().parent(at)) {
+    if (find_path(store(), tail, 2).size() == 1) return tail;
+    tail = step_of(store(), at) + "/" + tail;
   }
-  return whole;
+  return tail;
 }
 
 std::vector<NodeId> Tree::matches(std::string_view path) const {
-  std::vector<NodeId> found;
-  const auto paths = store_->path_index();
-  for (const auto& [step, node] : paths->with_step(*store_, path.substr(path.rfind('/') + 1))) {
-    bool whole = false;
-    if (!path_ends_in(*store_, store_->index_of(node), path, whole)) continue;
-    if (whole) return {node};
-    found.push_back(node);
-  }
-  return found;
+  std::vector<Index> found = find_path(store(), path, store().size());
+  if (found.size() > 1) sort_by_place(store(), found);
+  std::vector<NodeId> nodes;
+  for (const Index node : found) nodes.push_back(store().id_of(node));
+  return nodes;
 }
 
 NodeId Tree::at(std::string_view path) const {
+  if (const std::vector<Index> first = find_path(store(), path, 2); first.size() == 1) return store().id_of(first[0]);
   const std::vector<NodeId> found = matches(path);
-  if (found.size() == 1) return found.front();
   std::string message = "\"" + std::string(path) + "\" ";
   if (found.empty()) {
     std::vector<std::string> steps;
-    store_->walk([&](Index node, std::size_t place) { steps.push_back(step_at(*store_, node, place)); });
+    store().walk([&](Index node, std::size_t place) { steps.push_back(step_at(store(), node, place)); });
     const std::vector<std::string_view> words(steps.begin(), steps.end());
     const std::string_view near = nearest_word(path.substr(path.rfind('/') + 1), words);
     message += "names no node";
@@ -209,7 +304,7 @@ NodeId Tree::at(std::string_view path) const {
 }
 
 std::size_t Tree::memory() const {
-  return store_->memory();
+  return store().memory();
 }
 
 }  // namespace fond_ladder::inline v0

@@ -1,19 +1,29 @@
 // SPDX-License-Identifier: MIT
 //
-// Storage of a tree. Three things keep edits cheap:
+// Storage of a tree. Four things keep edits cheap and questions harmless:
 //
-//  - Handles name slots, slots know the index, so that packing may move nodes freely. A slot carries a generation that
-//    a removal raises; a slot whose generations are used up is retired, so that an old handle never fits again.
+//  - Children lie side by side in a block of places, which may have room behind them. An edit moves siblings within
+//  their
+//    block, or the block to a larger one; nothing else in the tree moves. Whoever keeps arrays beside those of the tree
+//    (a solver) does the same moves with them: they are numbered, and the last ones are kept. A free block is used
+//    again by whoever needs one of its size.
+//  - Handles name slots, slots know the place, so that edits may move nodes freely. A slot carries a generation that a
+//    removal raises; a slot whose generations are used up is retired, so that an old handle never fits again.
 //  - A version is written into an edited node and its ancestors. The climb stops at an ancestor that already carries a
 //    version which no solver has seen: everything above it carries one too.
-//  - Structural edits work on sibling links and never move a node; packing then gathers every array once, breadth
-//    first. Cost: the tree once for any number of edits between two solves. Patching the packed arrays in place was
-//    left out: holes and slack would cost every pass, and gathering costs less than one pass.
+//  - Nodes of one name are chained through their slots: a path is found from its rarest name, and names that nobody has
+//  any
+//    more are given back.
+//
+// What edits leave behind is cleared away by the edit that makes it too much: once half of all places are holes, or
+// most nodes came one by one, all nodes are laid anew, level by level, in one go. So each edit pays a constant share of
+// it.
 //
 // Tests: tree_test.cpp, incremental_test.cpp.
 #include "model/tree_store.hpp"
 
 #include <algorithm>
+#include <bit>
 
 #include "fond_ladder/plain_text.hpp"
 #include "model/limits.hpp"
@@ -47,35 +57,48 @@ bool is_odd(const Traits& traits) {
 
 TreeStore::TreeStore(const Keys& root, double em, Direction direction)
     : extras_(1), contents_(1), em_(em), direction_(direction), identity_(next_identity()) {
-  need_links();
-  new_handle(add(root));
+  add_places(1);
+  flat_.parent[0] = no_index;
+  new_handle(0);
+  set_fields(0, root);
+  set_name(0, root.name);
+  stamp(0);
 }
 
 TreeStore::TreeStore(const TreeStore& other)
-    : flat_((static_cast<void>(other.packed()), other.flat_)),
+    : flat_(other.flat_),
+      room_(other.room_),
+      free_blocks_(other.free_blocks_),
       extras_(other.extras_),
       free_extras_(other.free_extras_),
       contents_(other.contents_),
       free_contents_(other.free_contents_),
       name_(other.name_),
+      names_(other.names_),
+      free_names_(other.free_names_),
       name_numbers_(other.name_numbers_),
       slot_(other.slot_),
       index_of_slot_(other.index_of_slot_),
+      same_name_(other.same_name_),
       generation_(other.generation_),
       free_slots_(other.free_slots_),
       em_(other.em_),
       direction_(other.direction_),
       identity_(next_identity()),
       alive_(other.alive_),
+      laid_(other.laid_),
       edit_(other.edit_),
       published_(other.published_.load()),
-      packing_(other.packing_),
       has_percent_edges_(other.has_percent_edges_),
       has_grids_(other.has_grids_),
-      most_children_(other.most_children_),
-      is_packed_(true) {
-  names_.resize(name_numbers_.size());
-  for (const auto& [name, number] : name_numbers_) names_[number] = &name;
+      most_children_(other.most_children_) {
+  for (const auto& [name, number] : name_numbers_) names_[number].text = &name;
+  pack();
+}
+
+TreeStore::~TreeStore() {
+  life_->changes = Life::ended;
+  life_->tree = nullptr;
 }
 
 // --- handles -------------------------------------------------------------------------------------------------------
@@ -96,57 +119,117 @@ NodeId TreeStore::id_of(Index index) const {
   return {slot | static_cast<std::uint32_t>(generation_[slot]) << slot_bits};
 }
 
+void TreeStore::require_handle() const {
+  const bool has_slot = !free_slots_.empty() || index_of_slot_.size() < limits::largest_node_count;
+  if (alive_ >= limits::largest_node_count || !has_slot) {
+    throw BadNode("a tree has at most 16,777,215 nodes, those that were removed again and again included");
+  }
+}
+
 NodeId TreeStore::new_handle(Index node) {
   Index slot = 0;
   if (free_slots_.empty()) {
     slot = static_cast<Index>(index_of_slot_.size());
     index_of_slot_.push_back(node);
     generation_.push_back(0);
+    same_name_.emplace_back();
   } else {
     slot = free_slots_.back();
     free_slots_.pop_back();
     index_of_slot_[slot] = node;
   }
-  slot_.push_back(slot);
+  slot_[node] = slot;
   ++alive_;
   return id_of(node);
 }
 
-std::uint32_t TreeStore::name_number(const std::string& name) {
-  const auto [entry, is_new] = name_numbers_.try_emplace(name, static_cast<std::uint32_t>(names_.size()));
-  if (is_new) names_.push_back(&entry->first);
-  return entry->second;
+void TreeStore::give_handle_back(Index node) {
+  const Index slot = slot_[node];
+  index_of_slot_[slot] = no_index;
+  if (generation_[slot] < 0xFF) {
+    ++generation_[slot];
+    free_slots_.push_back(slot);
+  }
+  --alive_;
 }
 
-std::optional<std::uint32_t> TreeStore::number_of_name(std::string_view name) const {
+// --- names ---------------------------------------------------------------------------------------------------------
+
+Index TreeStore::number_of_name(std::string_view name) const {
+  if (name.empty()) return no_index;
   const auto found = name_numbers_.find(std::string(name));
-  if (name.empty() || found == name_numbers_.end()) return {};
-  return found->second;
+  return found == name_numbers_.end() ? no_index : found->second;
 }
 
-std::shared_ptr<const PathIndex> TreeStore::path_index() const {
-  const std::lock_guard lock(paths_mutex_);
-  if (!paths_) paths_ = std::make_shared<const PathIndex>(*this);
-  return paths_;
+Index TreeStore::child_named(Index parent, Index number) const {
+  Index found = no_index;
+  if (names_[number].uses <= flat_.child_count[parent]) {
+    for_each_named(number, [&](Index node) {
+      if (flat_.parent[node] == parent) found = node;
+      return found == no_index;
+    });
+    return found;
+  }
+  const Index first = flat_.first_child[parent], behind = first + flat_.child_count[parent];
+  for (Index child = first; child < behind; ++child) {
+    if (name_[child] == number) return child;
+  }
+  return no_index;
+}
+
+void TreeStore::require_own_name(Index parent, const std::string& name, Index except_from, Index except_behind) const {
+  const Index number = number_of_name(name);
+  if (number == no_index) return;
+  const Index twin = child_named(parent, number);
+  if (twin == no_index || (twin >= except_from && twin < except_behind)) return;
+  throw BadValue("two siblings are called \"" + name + "\"");
+}
+
+void TreeStore::leave_name(Index node) {
+  Name& name = names_[name_[node]];
+  const Index slot = slot_[node];
+  const SameName links = same_name_[slot];
+  (links.before == no_index ? name.first_slot : same_name_[links.before].next) = links.next;
+  if (links.next != no_index) same_name_[links.next].before = links.before;
+  same_name_[slot] = {};
+  if (--name.uses > 0) return;
+  free_names_.push_back(name_[node]);
+  name_numbers_.erase(name_numbers_.find(*name.text));
+  name = {};
+}
+
+/// The node has left the name it had, or never had one.
+void TreeStore::set_name(Index node, const std::string& text) {
+  const auto [entry, is_new] = name_numbers_.try_emplace(text, 0);
+  if (is_new) {
+    entry->second = take_place(names_, free_names_);
+    names_[entry->second].text = &entry->first;
+  }
+  Name& name = names_[entry->second];
+  const Index slot = slot_[node];
+  same_name_[slot] = {name.first_slot, no_index};
+  if (name.first_slot != no_index) same_name_[name.first_slot].before = slot;
+  name.first_slot = slot;
+  ++name.uses;
+  name_[node] = entry->second;
 }
 
 // --- fields --------------------------------------------------------------------------------------------------------
 
-Index TreeStore::add(const Keys& keys) {
-  for_each_array(flat_, [](auto& array) { array.emplace_back(); });
-  const auto node = static_cast<Index>(flat_.size() - 1);
-  flat_.parent[node] = no_index;
-  name_.push_back(0);
-  links_->first.push_back(no_index);
-  links_->last.push_back(no_index);
-  links_->next.push_back(no_index);
-  links_->before.push_back(no_index);
-  set_fields(node, keys);
-  return node;
+void TreeStore::add_places(Index count) {
+  const std::size_t size = flat_.size() + count;
+  for_each_array(flat_, [&](auto& array) { array.resize(size); });
+  name_.resize(size);
+  slot_.resize(size);
+  room_.resize(size);
+}
+
+void TreeStore::clear_place(Index node) {
+  for_each_array(flat_, [&](auto& array) { array[node] = {}; });
+  room_[node] = 0;
 }
 
 void TreeStore::set_fields(Index node, const Keys& keys) {
-  if (names_.empty() || name(node) != keys.name || kind(node) != keys.kind) paths_.reset();
   CompiledNode compiled = compile(keys, em_, direction_);
   compiled.traits.odd_children = flat_.traits[node].odd_children;
   compiled.traits.odd_cells = flat_.traits[node].odd_cells;
@@ -173,7 +256,6 @@ void TreeStore::set_fields(Index node, const Keys& keys) {
   } else {
     drop_extra(node);
   }
-  name_[node] = name_number(keys.name);
   set_text(node, keys);
   if (flat_.content[node] != 0) flat_.traits[node].passive = 0;
 }
@@ -205,15 +287,6 @@ void TreeStore::drop_content(Index node) {
   flat_.content[node] = 0;
 }
 
-std::size_t TreeStore::place(Index node) const {
-  const Index above = flat_.parent[node];
-  if (above == no_index) return 0;
-  if (!links_) return node - flat_.first_child[above];
-  std::size_t before = 0;
-  for (Index sibling = links_->before[node]; sibling != no_index; sibling = links_->before[sibling]) ++before;
-  return before;
-}
-
 Keys TreeStore::keys(Index node) const {
   if (extra(node).keys) return *extra(node).keys;
   CompiledNode compiled;
@@ -235,6 +308,7 @@ Keys TreeStore::keys(Index node) const {
 // --- edits ---------------------------------------------------------------------------------------------------------
 
 void TreeStore::stamp(Index node) {
+  ++life_->changes;
   const std::uint32_t published = published_.load(std::memory_order_relaxed);
   if (edit_ <= published) edit_ = published + 1;
   while (node != no_index && flat_.version[node] <= published) {
@@ -250,71 +324,95 @@ std::uint32_t TreeStore::publish() const {
   return edit_;
 }
 
-void TreeStore::need_links() {
-  paths_.reset();
-  is_packed_.store(false, std::memory_order_relaxed);
-  if (links_) return;
-  links_ = std::make_unique<Links>();
-  const std::size_t n = flat_.size();
-  for (auto* array : {&links_->first, &links_->last, &links_->next, &links_->before}) array->assign(n, no_index);
-  for (Index node = 0; node < n; ++node) {
-    const Index count = flat_.child_count[node];
-    if (count == 0) continue;
-    const Index first = flat_.first_child[node];
-    links_->first[node] = first;
-    links_->last[node] = first + count - 1;
-    for (Index child = first; child + 1 < first + count; ++child) {
-      links_->next[child] = child + 1;
-      links_->before[child + 1] = child;
+void TreeStore::carry(Carried move) {
+  if (move.count == 0 || move.from == move.to) return;
+  const auto [from, to, count] = move;
+  const auto shift = [&](auto& array) {
+    const auto begin = array.begin();
+    if (to < from) {
+      std::move(begin + from, begin + from + count, begin + to);
+    } else {
+      std::move_backward(begin + from, begin + from + count, begin + to + count);
     }
+  };
+  for_each_array(flat_, shift);
+  shift(name_);
+  shift(slot_);
+  shift(room_);
+  for (Index node = to; node < to + count; ++node) {
+    index_of_slot_[slot_[node]] = node;
+    const Index first = flat_.first_child[node], behind = first + flat_.child_count[node];
+    for (Index child = first; child < behind; ++child) flat_.parent[child] = node;
   }
+  if (kept_moves_.empty()) kept_moves_.resize(most_kept_moves);
+  kept_moves_[moves_++ % most_kept_moves] = move;
 }
 
-Index TreeStore::child_at(Index parent, std::size_t position) const {
-  const std::size_t count = flat_.child_count[parent];
-  if (position > count) throw BadNode("there is no such place among the children");
-  if (position == count) return no_index;
-  Index child = links_->first[parent];
-  if (position <= count / 2) {
-    for (; position > 0; --position) child = links_->next[child];
-  } else {
-    child = links_->last[parent];
-    for (std::size_t i = count - 1; i > position; --i) child = links_->before[child];
+TreeStore::Block TreeStore::take_block(Index room) {
+  auto& blocks = free_blocks_[static_cast<std::size_t>(std::bit_width(room - 1U))];
+  if (!blocks.empty()) {
+    const Block block = blocks.back();
+    blocks.pop_back();
+    return block;
   }
-  return child;
+  const auto first = static_cast<Index>(flat_.size());
+  add_places(room);
+  return {first, room};
 }
 
-void TreeStore::link(Index node, Index parent, Index before_child) {
-  Links& links = *links_;
-  flat_.parent[node] = parent;
-  const Index behind = before_child == no_index ? links.last[parent] : links.before[before_child];
-  links.before[node] = behind;
-  links.next[node] = before_child;
-  (behind == no_index ? links.first[parent] : links.next[behind]) = node;
-  (before_child == no_index ? links.last[parent] : links.before[before_child]) = node;
-  ++flat_.child_count[parent];
-  stamp(parent);
+void TreeStore::give_block(Block block) {
+  if (block.room == 0) return;
+  free_blocks_[static_cast<std::size_t>(std::bit_width(block.room) - 1)].push_back(block);
 }
 
-void TreeStore::unlink(Index node) {
-  Links& links = *links_;
-  const Index parent = flat_.parent[node];
-  const Index behind = links.before[node], ahead = links.next[node];
-  (behind == no_index ? links.first[parent] : links.next[behind]) = ahead;
-  (ahead == no_index ? links.last[parent] : links.before[ahead]) = behind;
-  links.before[node] = links.next[node] = no_index;
-  --flat_.child_count[parent];
-  stamp(parent);
+/// Children that come one after the other, before anything else does, lie at the end of the arrays and only need
+/// another place there; else their block is carried to one twice as large.
+void TreeStore::grow_block(Index parent, Index room) {
+  const Block old{flat_.first_child[parent], room_[parent]};
+  if (old.room > 0 && old.first + old.room == flat_.size()) {
+    add_places(room - old.room);
+    room_[parent] = room;
+    return;
+  }
+  const Index count = flat_.child_count[parent];
+  const Block block = take_block(old.room == 0 ? room : std::bit_ceil(std::max<Index>(room, 4)));
+  carry({old.first, block.first, count});
+  flat_.first_child[parent] = block.first;
+  room_[parent] = block.room;
+  give_block(old);
+}
+
+Index TreeStore::open_places(Index parent, std::size_t position, Index count) {
+  const Index children = flat_.child_count[parent];
+  if (children + count > room_[parent]) grow_block(parent, children + count);
+  const Index first = flat_.first_child[parent] + static_cast<Index>(position);
+  carry({first, first + count, children - static_cast<Index>(position)});
+  for (Index node = first; node < first + count; ++node) {
+    clear_place(node);
+    flat_.parent[node] = parent;
+  }
+  flat_.child_count[parent] = children + count;
+  most_children_ = std::max<std::size_t>(most_children_, children + count);
+  return first;
+}
+
+void TreeStore::close_places(Index parent, Index first, Index count) {
+  const Index behind = flat_.first_child[parent] + flat_.child_count[parent];
+  carry({first + count, first, behind - first - count});
+  flat_.child_count[parent] -= count;
 }
 
 NodeId TreeStore::insert(Index parent, std::size_t position, const Keys& keys) {
-  if (alive_ >= limits::largest_node_count) throw BadNode("a tree has at most 16,777,215 nodes");
-  need_links();
-  const Index before_child = child_at(parent, position);
-  const Index node = add(keys);
+  if (position > flat_.child_count[parent]) throw BadNode("there is no such place among the children");
+  require_handle();
+  require_own_name(parent, keys.name, no_index, no_index);
+  const Index node = open_places(parent, position, 1);
   const NodeId handle = new_handle(node);
-  link(node, parent, before_child);
+  set_fields(node, keys);
+  set_name(node, keys.name);
+  stamp(parent);
   stamp(node);
+  pack_when_due();
   return handle;
 }
 
@@ -323,50 +421,114 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
   for (Index above = parent; above != no_index; above = flat_.parent[above]) {
     if (above == node) throw BadNode("a node cannot move into its own child");
   }
-  const std::size_t places = flat_.child_count[parent] - (flat_.parent[node] == parent ? 1 : 0);
+  const Index old_parent = flat_.parent[node];
+  const std::size_t places = flat_.child_count[parent] - (old_parent == parent ? 1 : 0);
   if (position > places) throw BadNode("there is no such place among the children");
-  need_links();
-  unlink(node);
-  link(node, parent, child_at(parent, position));
+  if (old_parent != parent) require_own_name(parent, std::string(name(node)), no_index, no_index);
+  const NodeId moved = id_of(node), from = id_of(old_parent), into = id_of(parent);
+  const Block aside = take_block(1);
+  carry({node, aside.first, 1});
+  close_places(old_parent, node, 1);
+  stamp(index_of(from));
+  const Index there = open_places(index_of(into), position, 1);
+  carry({aside.first, there, 1});
+  flat_.parent[there] = index_of(into);
+  give_block(aside);
+  tell_parent(index_of(moved));
+  tell_of_scroller(index_of(moved));
+  stamp(index_of(into));
+  pack_when_due();
 }
 
 void TreeStore::remove(Index node) {
   if (flat_.parent[node] == no_index) throw BadNode("the root cannot be removed");
-  need_links();
-  unlink(node);
-  std::vector<Index> gone{node};
+  std::vector<Index>& gone = scratch_;
+  gone.assign(1, node);
   for (std::size_t i = 0; i < gone.size(); ++i) {
     const Index one = gone[i];
     for_each_child(one, [&](Index child) { gone.push_back(child); });
     drop_extra(one);
     drop_content(one);
-    const Index slot = slot_[one];
-    index_of_slot_[slot] = no_index;
-    if (generation_[slot] < 0xFF) {
-      ++generation_[slot];
-      free_slots_.push_back(slot);
-    }
-    --alive_;
+    leave_name(one);
+    give_handle_back(one);
+    give_block({flat_.first_child[one], room_[one]});
   }
+  const Index parent = flat_.parent[node];
+  stamp(parent);
+  close_places(parent, node, 1);
+  pack_when_due();
 }
 
 NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, const Keys& container) {
   if (first > flat_.child_count[parent] || count > flat_.child_count[parent] - first) {
     throw BadNode("there are not that many children to enclose");
   }
-  const NodeId handle = insert(parent, first, container);
-  const Index box = index_of(handle);
-  for (std::size_t i = 0; i < count; ++i) {
-    const Index child = links_->next[box];
-    unlink(child);
-    link(child, box, no_index);
-  }
+  require_handle();
+  const auto many = static_cast<Index>(count);
+  const Index begin = flat_.first_child[parent] + static_cast<Index>(first);
+  require_own_name(parent, container.name, begin, begin + many);
+  const NodeId into = id_of(parent);
+  const Block inside = many > 0 ? take_block(many) : Block{};
+  carry({begin, inside.first, many});
+  const Index above = index_of(into);
+  close_places(above, flat_.first_child[above] + static_cast<Index>(first), many);
+  const Index box = open_places(above, first, 1);
+  const NodeId handle = new_handle(box);
+  flat_.first_child[box] = inside.first;
+  flat_.child_count[box] = many;
+  room_[box] = inside.room;
+  for_each_child(box, [&](Index child) { flat_.parent[child] = box; });
+  set_fields(box, container);
+  set_name(box, container.name);
+  for_each_child(box, [&](Index child) {
+    tell_parent(child);
+    tell_of_scroller(child);
+  });
+  stamp(index_of(into));
+  stamp(box);
+  pack_when_due();
   return handle;
 }
 
 void TreeStore::restyle(Index node, const Keys& keys) {
+  const Keys old = this->keys(node);
+  if (keys == old) return;
+  if (keys.name != old.name) {
+    if (flat_.parent[node] != no_index) require_own_name(flat_.parent[node], keys.name, no_index, no_index);
+    leave_name(node);
+    set_name(node, keys.name);
+  }
+  Keys quiet = keys;  // what no size or place follows from
+  quiet.name = old.name;
+  quiet.touch = old.touch;
   set_fields(node, keys);
-  stamp(node);
+  if (quiet == old) {
+    ++life_->changes;
+  } else {
+    stamp(node);
+  }
+}
+
+/// Compiles anew what may say other pixels then; everything is solved anew.
+template <class IsConcerned>
+void TreeStore::compile_anew(IsConcerned is_concerned) {
+  walk([&](Index node, std::size_t) {
+    if (is_concerned(node)) set_fields(node, keys(node));
+    flat_.version[node] = 0;
+  });
+  walk([&](Index node, std::size_t) { stamp(node); });
+}
+
+void TreeStore::set_direction(Direction direction) {
+  if (direction == direction_) return;
+  direction_ = direction;
+  compile_anew([&](Index node) { return flat_.extra[node] != 0; });
+}
+
+void TreeStore::set_em(double em) {
+  if (em == em_) return;
+  em_ = em;
+  compile_anew([&](Index node) { return flat_.extra[node] != 0 || kind(node) == Kind::text; });
 }
 
 void TreeStore::content_from(Index node, std::shared_ptr<const OwnContent> content) {
@@ -389,18 +551,10 @@ void TreeStore::content_from(Index node, std::shared_ptr<const OwnContent> conte
 
 // --- packing -------------------------------------------------------------------------------------------------------
 
-const Flat& TreeStore::packed() const {
-  if (!is_packed_.load(std::memory_order_acquire)) {
-    const std::lock_guard lock(packing_mutex_);
-    if (!is_packed_.load(std::memory_order_relaxed)) {
-      // Packing changes no answer of the tree: only where it keeps its nodes, under the lock, before anyone reads them.
-      auto* self = const_cast<TreeStore*>(this);  // NOLINT(cppcoreguidelines-pro-type-const-cast)
-      self->pack();
-      self->survey();
-      is_packed_.store(true, std::memory_order_release);
-    }
-  }
-  return flat_;
+void TreeStore::pack_when_due() {
+  constexpr std::size_t few = 64;
+  const bool has_holes = flat_.size() > 2 * alive_ + few, has_grown = alive_ > 2 * laid_ + few;
+  if (has_holes || has_grown) pack();
 }
 
 void TreeStore::pack() {
@@ -409,6 +563,20 @@ void TreeStore::pack() {
   order.push_back(0);
   for (std::size_t i = 0; i < order.size(); ++i) {
     for_each_child(order[i], [&](Index child) { order.push_back(child); });
+  }
+  laid_ = alive_;
+  extras_.shrink_to_fit();
+  contents_.shrink_to_fit();
+  index_of_slot_.shrink_to_fit();
+  same_name_.shrink_to_fit();
+  generation_.shrink_to_fit();
+  bool is_laid = order.size() == flat_.size();
+  for (std::size_t i = 0; is_laid && i < order.size(); ++i) is_laid = order[i] == i;
+  ++life_->changes;
+  if (is_laid) {
+    for_each_array(flat_, [](auto& array) { array.shrink_to_fit(); });
+    for (auto* array : {&name_, &slot_, &room_}) array->shrink_to_fit();
+    return;
   }
   std::vector<Index> place(flat_.size(), no_index);
   for (std::size_t i = 0; i < order.size(); ++i) place[order[i]] = static_cast<Index>(i);
@@ -422,6 +590,8 @@ void TreeStore::pack() {
   for_each_array(flat_, gather);
   gather(name_);
   gather(slot_);
+  room_ = flat_.child_count;
+  for (auto& blocks : free_blocks_) blocks.clear();
   Index next_child = 1;
   for (Index node = 0; node < order.size(); ++node) {
     index_of_slot_[slot_[node]] = node;
@@ -429,14 +599,10 @@ void TreeStore::pack() {
     flat_.first_child[node] = next_child;
     next_child += flat_.child_count[node];
   }
-  links_.reset();
   ++packing_;
-  came_from_.clear();
-  if (packing_ > 1) came_from_ = std::move(order);
-  came_from_.shrink_to_fit();
-  extras_.shrink_to_fit();
-  index_of_slot_.shrink_to_fit();
-  generation_.shrink_to_fit();
+  came_from_ = std::move(order);
+  moves_before_packing_ = moves_;
+  survey();
 }
 
 void TreeStore::tell_parent(Index node) {
@@ -479,8 +645,11 @@ std::size_t TreeStore::memory() const {
   std::size_t bytes = 0;
   const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
   for_each_array(flat_, count);
+  count(name_);
+  count(room_);
   count(slot_);
   count(index_of_slot_);
+  count(same_name_);
   count(generation_);
   count(extras_);
   count(came_from_);

@@ -2,10 +2,9 @@
 #pragma once
 
 #include <algorithm>
+#include <array>
 #include <atomic>
 #include <memory>
-#include <mutex>
-#include <optional>
 #include <string>
 #include <string_view>
 #include <unordered_map>
@@ -13,15 +12,18 @@
 
 #include "fond_ladder/tree.hpp"
 #include "model/flat.hpp"
-#include "model/path_index.hpp"
+#include "model/life.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
-/// The nodes behind a Tree, in one of two states.
-///
-/// Packed, they lie level by level (see Flat) and children are ranges; this is what solvers read. The first structural
-/// edit adds links between siblings, and nodes are appended or cut out through those; the next solver packs them again,
-/// in one go for any number of edits. Restyling needs no links.
+/// Children of one node lie side by side in a block of places, `count` of them taken. This is a move of such places, as
+/// edits make it; whoever keeps arrays beside those of the tree does the same with them.
+struct Carried {
+  Index from = 0, to = 0, count = 0;
+};
+
+/// The nodes behind a Tree, always ready for solvers: see the top of tree_store.cpp. Questions change nothing, so that
+/// any number of threads may ask them while nobody edits.
 class TreeStore {
  public:
   TreeStore(const Keys& root, double em, Direction direction);
@@ -29,7 +31,7 @@ class TreeStore {
   TreeStore& operator=(const TreeStore&) = delete;
   TreeStore(TreeStore&&) = delete;
   TreeStore& operator=(TreeStore&&) = delete;
-  ~TreeStore() = default;
+  ~TreeStore();
 
   // --- for the tree ------------------------------------------------------------------------------------------------
 
@@ -45,21 +47,17 @@ class TreeStore {
   void restyle(Index node, const Keys& keys);
   void content_from(Index node, std::shared_ptr<const OwnContent> content);
   void touch(Index node) { stamp(node); }
-  /// All nodes have to be restyled then.
-  void set_direction(Direction direction) { direction_ = direction; }
+  void set_direction(Direction direction);
+  void set_em(double em);
 
   [[nodiscard]] Keys keys(Index node) const;
-  [[nodiscard]] std::string_view name(Index node) const { return *names_[name_[node]]; }
+  [[nodiscard]] std::string_view name(Index node) const { return *names_[name_[node]].text; }
   [[nodiscard]] std::size_t size() const { return alive_; }
   [[nodiscard]] std::size_t child_count(Index node) const { return flat_.child_count[node]; }
   /// Calls `each(child)` for the children in the order of the file.
   template <class Each>
   void for_each_child(Index node, Each each) const {
-    if (!links_) {
-      for (Index i = 0; i < flat_.child_count[node]; ++i) each(flat_.first_child[node] + i);
-    } else {
-      for (Index child = links_->first[node]; child != no_index; child = links_->next[child]) each(child);
-    }
+    for (Index i = 0; i < flat_.child_count[node]; ++i) each(flat_.first_child[node] + i);
   }
   /// Calls `each(node, place among its siblings)` from the root down, children in the order of the file.
   template <class Each>
@@ -78,13 +76,28 @@ class TreeStore {
       std::reverse(open.begin() + static_cast<std::ptrdiff_t>(base), open.end());
     }
   }
-  /// The nodes by the last steps of their paths, as the tree is now. Safe from many threads while nobody edits.
-  [[nodiscard]] std::shared_ptr<const PathIndex> path_index() const;
-  /// The number of a name that nodes have, or had.
-  [[nodiscard]] std::optional<std::uint32_t> number_of_name(std::string_view name) const;
-  [[nodiscard]] std::uint32_t name_number_of(Index node) const { return name_[node]; }
-  /// The place of a node among its siblings; at once in a packed tree, else by counting them.
-  [[nodiscard]] std::size_t place(Index node) const;
+  /// The number of a name that nodes have; `no_index` where none has it.
+  [[nodiscard]] Index number_of_name(std::string_view name) const;
+  [[nodiscard]] std::size_t count_of_names() const { return name_numbers_.size(); }
+  /// How many nodes have it.
+  [[nodiscard]] std::size_t uses_of_name(Index number) const { return names_[number].uses; }
+  /// Calls `each(node)` for those nodes, in no order, until it returns false.
+  template <class Each>
+  void for_each_named(Index number, Each each) const {
+    for (Index slot = names_[number].first_slot; slot != no_index; slot = same_name_[slot].next) {
+      if (!each(index_of_slot_[slot])) return;
+    }
+  }
+  /// The child of that name; `no_index` for none.
+  [[nodiscard]] Index child_named(Index parent, Index number) const;
+  /// The place of a node among its siblings.
+  [[nodiscard]] std::size_t place(Index node) const {
+    return flat_.parent[node] == no_index ? 0 : node - flat_.first_child[flat_.parent[node]];
+  }
+  [[nodiscard]] Index child(Index node, std::size_t place) const {
+    return flat_.first_child[node] + static_cast<Index>(place);
+  }
+  [[nodiscard]] Index name_number_of(Index node) const { return name_[node]; }
   [[nodiscard]] Index parent(Index node) const { return flat_.parent[node]; }
   [[nodiscard]] Kind kind(Index node) const { return flat_.traits[node].node_kind(); }
   [[nodiscard]] const std::shared_ptr<const OwnContent>& content(Index node) const {
@@ -94,8 +107,8 @@ class TreeStore {
 
   // --- for solvers -------------------------------------------------------------------------------------------------
 
-  /// The packed arrays. Packs first when edits are pending; safe from many threads while nobody edits.
-  [[nodiscard]] const Flat& packed() const;
+  /// The arrays. Places that no node has are in them too: only those that are reached from the root down count.
+  [[nodiscard]] const Flat& flat() const { return flat_; }
   [[nodiscard]] const Extra& extra(Index node) const { return extras_[flat_.extra[node]]; }
   [[nodiscard]] const std::vector<Extra>& extras() const { return extras_; }
   [[nodiscard]] const std::vector<std::shared_ptr<const OwnContent>>& contents() const { return contents_; }
@@ -103,10 +116,16 @@ class TreeStore {
   [[nodiscard]] Direction direction() const { return direction_; }
   /// Differs between any two trees of a process, copies included.
   [[nodiscard]] std::uint64_t identity() const { return identity_; }
-  /// Counts the packings.
+  /// Counts the times that all nodes were laid anew.
   [[nodiscard]] std::uint32_t packing() const { return packing_; }
-  /// For each index, the one it had in the packing before, or `no_index`. Empty after the first packing.
+  /// For each place, the one it had before the last packing, all moves until then done; empty where nobody can know.
   [[nodiscard]] const std::vector<Index>& came_from() const { return came_from_; }
+  /// How many moves there were, ever; how many of them before the last packing.
+  [[nodiscard]] std::uint64_t moves() const { return moves_; }
+  [[nodiscard]] std::uint64_t moves_before_packing() const { return moves_before_packing_; }
+  /// The moves from one number on up to another; not to be had when they are long past.
+  [[nodiscard]] bool knows_moves_from(std::uint64_t number) const { return moves_ - number <= most_kept_moves; }
+  [[nodiscard]] const Carried& move_at(std::uint64_t number) const { return kept_moves_[number % most_kept_moves]; }
   /// The number of the last edit, to be compared with `Flat::version`. From here on every edit gets a later one.
   [[nodiscard]] std::uint32_t publish() const;
   /// Whether any margin or padding is a percentage, so that solvers must keep resolved edges.
@@ -118,24 +137,52 @@ class TreeStore {
   /// The longest run of siblings, for scratch space.
   [[nodiscard]] std::size_t most_children() const { return most_children_; }
 
+  /// What solutions look at: whether the tree is as they saw it.
+  [[nodiscard]] const std::shared_ptr<TreeLife>& life() const { return life_; }
+
+  /// Lays all nodes level by level, where they are not. An edit.
+  void pack();
+
  private:
-  struct Links {
-    std::vector<Index> first, last, next, before;
+  static constexpr std::size_t most_kept_moves = 1024;
+  struct Name {
+    const std::string* text = nullptr;
+    std::uint32_t uses = 0;
+    Index first_slot = no_index;  // of the nodes that have it
+  };
+  struct SameName {
+    Index next = no_index, before = no_index;  // slots
+  };
+  struct Block {
+    Index first = 0, room = 0;
   };
 
-  Index add(const Keys& keys);
+  void add_places(Index count);
+  void clear_place(Index node);
+  /// Sees to it that a handle and a place can be had. Throws BadNode.
+  void require_handle() const;
+  void require_own_name(Index parent, const std::string& name, Index except_from, Index except_behind) const;
   void set_fields(Index node, const Keys& keys);
   void set_text(Index node, const Keys& keys);
+  void set_name(Index node, const std::string& name);
+  void leave_name(Index node);
   void drop_extra(Index node);
   void drop_content(Index node);
-  std::uint32_t name_number(const std::string& name);
   NodeId new_handle(Index node);
-  void need_links();
-  [[nodiscard]] Index child_at(Index parent, std::size_t position) const;
-  void link(Index node, Index parent, Index before_child);
-  void unlink(Index node);
+  void give_handle_back(Index node);
+
+  /// Opens `count` places among the children of a node and returns the first of them.
+  Index open_places(Index parent, std::size_t position, Index count);
+  void close_places(Index parent, Index first, Index count);
+  void grow_block(Index parent, Index room);
+  [[nodiscard]] Block take_block(Index room);
+  void give_block(Block block);
+  void carry(Carried move);
   void stamp(Index node);
-  void pack();
+  /// Lays all anew where edits have left too many holes, or have made most of the tree.
+  void pack_when_due();
+  template <class IsConcerned>
+  void compile_anew(IsConcerned is_concerned);
   /// Raises what a parent must know of its children; lowered again only by `survey`.
   void tell_parent(Index node);
   /// Raises in a node that scrolls, and in the containers above it, that they hold a scroller; lowered in containers
@@ -145,18 +192,21 @@ class TreeStore {
   void survey();
 
   Flat flat_;
-  std::unique_ptr<Links> links_;
+  std::vector<Index> room_;                         // by index: of the block of its children
+  std::array<std::vector<Block>, 32> free_blocks_;  // by the power of two that fits
   std::vector<Extra> extras_;
   std::vector<Index> free_extras_;
   std::vector<std::shared_ptr<const OwnContent>> contents_;
   std::vector<Index> free_contents_;
 
-  std::vector<std::uint32_t> name_;  // by index
-  std::vector<const std::string*> names_;
-  std::unordered_map<std::string, std::uint32_t> name_numbers_;
+  std::vector<Index> name_;  // by index
+  std::vector<Name> names_;
+  std::vector<Index> free_names_;
+  std::unordered_map<std::string, Index> name_numbers_;
 
   std::vector<Index> slot_;  // by index
   std::vector<Index> index_of_slot_;
+  std::vector<SameName> same_name_;  // by slot
   std::vector<std::uint8_t> generation_;
   std::vector<Index> free_slots_;
 
@@ -164,19 +214,18 @@ class TreeStore {
   Direction direction_;
   std::uint64_t identity_;
   std::size_t alive_ = 0;
+  std::size_t laid_ = 0;  // nodes at the last packing
   std::uint32_t edit_ = 1;
   mutable std::atomic<std::uint32_t> published_{0};
   std::uint32_t packing_ = 0;
   std::vector<Index> came_from_;
+  std::uint64_t moves_ = 0, moves_before_packing_ = 0;
+  std::vector<Carried> kept_moves_;
+  std::shared_ptr<TreeLife> life_ = std::make_shared<TreeLife>();
+  std::vector<Index> scratch_;
   bool has_percent_edges_ = false;
   bool has_grids_ = false;
   std::size_t most_children_ = 0;
-
-  mutable std::mutex paths_mutex_;
-  mutable std::shared_ptr<const PathIndex> paths_;
-
-  mutable std::mutex packing_mutex_;
-  mutable std::atomic<bool> is_packed_{false};
 };
 
 }  // namespace fond_ladder::inline v0::detail

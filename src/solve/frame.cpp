@@ -9,7 +9,7 @@ View::View(const TreeStore& store, const State& results)
       resolved_(results.resolved.data()),
       extras_(store.extras().data()),
       contents_(store.contents().data()) {
-  const Flat& flat = store.packed();
+  const Flat& flat = store.flat();
   traits_ = flat.traits.data();
   first_child_ = flat.first_child.data();
   child_count_ = flat.child_count.data();

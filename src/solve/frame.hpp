@@ -190,16 +190,21 @@ class Frame : public View {
   void plan_visit(Index node) { visits_[visit_count_++] = node; }
   /// Nodes that count as visited by the pass at work.
   [[nodiscard]] Index visited() const { return visit_count_ + settled_count_; }
-  /// Plans the visit of all nodes, their widths being due; the root's in any case, passive ones through their parents.
-  void plan_all(Index count) {
+  /// Plans the visit of all nodes, their widths being due; the root's in any case, passive ones through their parents
+  /// (but for a leaf that has children, which are measured like any others).
+  void plan_all(const Flat& flat) {
     forget_visits();
+    std::fill_n(flags_out_, flat.size(), NodeFlag::needs_widths);
     plan_visit(0);
-    for (Index node = 1; node < count; ++node) {
-      visits_[visit_count_] = node;
-      visit_count_ += traits(node).passive ? 0 : 1;
+    for (Index i = 0; i < visit_count_; ++i) {
+      const Index node = visits_[i], first = first_child(node), behind = first + child_count(node);
+      for (Index child = first; child < behind; ++child) {
+        const bool passive = traits(child).passive && child_count(child) == 0;
+        visits_[visit_count_] = child;
+        visit_count_ += passive ? 0 : 1;
+        settled_count_ += passive ? 1 : 0;
+      }
     }
-    std::fill_n(flags_out_, count, NodeFlag::needs_widths);
-    settled_count_ = count - visit_count_;
   }
   void forget_visits() { visit_count_ = settled_count_ = 0; }
 

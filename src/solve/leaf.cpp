@@ -11,6 +11,15 @@ bool is_size(double measured) {
   return std::isfinite(measured) && measured >= 0;
 }
 
+/// The width at which content is asked for its height: exactly the one by content where that fits but for rounding, so
+/// that whoever breaks lines by it does not break one that fits.
+double width_for(const Frame& frame, Index node, const OwnContent& content) {
+  const double inner = frame.inner_size(node, x_axis);
+  const double by_content = frame.max_content(node) - frame.edges_up(node).inset[x_axis].sum();
+  if (std::abs(inner - by_content) > limits::line_tolerance * std::max(1.0, by_content)) return inner;
+  return sound_size(std::max(content.widths().max_content, content.widths().min_content));
+}
+
 }  // namespace
 
 double sound_size(double measured) {
@@ -39,7 +48,7 @@ void heights_up(Frame& frame, Index node) {
   const Sides inset = frame.edges_up(node).inset[y_axis];
   double need = frame.natural(node, y_axis);
   if (const OwnContent* content = frame.content(node)) {
-    const OwnContent::Heights measured = content->height_for(frame.inner_size(node, x_axis));
+    const OwnContent::Heights measured = content->height_for(width_for(frame, node, *content));
     frame.set_flag(node, NodeFlag::odd_heights, !is_size(measured.height) || !is_size(measured.baseline));
     need = sound_size(measured.height);
     frame.set_baseline(node, inset.before + sound_size(measured.baseline));

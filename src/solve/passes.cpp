@@ -24,58 +24,94 @@
 // Tests: incremental_test.cpp (equal to a fresh solve, bit for bit; visits counted; nothing allocated).
 #include "solve/passes.hpp"
 
+#include <algorithm>
+
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// Fits the state to the packing of the tree. Returns whether anything of it could be kept.
+/// Calls `each(array)` for every array of results, those among them that only some trees have.
+template <class Each>
+void for_each_kept(State& state, Each each) {
+  for_each_result(state, each);
+  if (!state.cells.empty()) each(state.cells);
+  if (!state.least_height.empty()) each(state.least_height);
+}
+
+/// Does with the results what edits did with the nodes: moves them, in the order in which that happened.
+void follow_moves(State& state, const TreeStore& store, std::uint64_t from, std::uint64_t to) {
+  for (std::uint64_t number = from; number < to; ++number) {
+    const auto [first, place, count] = store.move_at(number);
+    const std::size_t needed = std::max(first, place) + std::size_t{count};
+    for_each_kept(state, [&](auto& array) {
+      if (array.size() < needed) array.resize(needed);
+      const auto begin = array.begin();
+      if (place < first) {
+        std::move(begin + first, begin + first + count, begin + place);
+      } else {
+        std::move_backward(begin + first, begin + first + count, begin + place + count);
+      }
+    });
+  }
+}
+
+/// The same when all nodes were laid anew.
+void follow_packing(State& state, const std::vector<Index>& came_from) {
+  for_each_kept(state, [&](auto& array) {
+    std::remove_reference_t<decltype(array)> moved(came_from.size());
+    for (std::size_t i = 0; i < came_from.size(); ++i) {
+      if (came_from[i] < array.size()) moved[i] = array[came_from[i]];
+    }
+    array = std::move(moved);
+  });
+}
+
+/// Fits the state to where the tree has its nodes now. Returns whether anything of it could be kept.
 bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
   State& state = passes.state;
   const std::size_t n = flat.size();
-  const bool same_tree = passes.tree == store.identity();
-  const bool same_packing = same_tree && passes.packing == store.packing();
-  const bool next_packing =
-      same_tree && passes.packing + 1 == store.packing() && store.came_from().size() == n && !state.flags.empty();
-  if (!same_packing && next_packing) {
-    const std::size_t old_size = state.flags.size();
-    const auto carry = [&](auto& array) {
-      std::remove_reference_t<decltype(array)> moved(n);
-      for (std::size_t i = 0; i < n; ++i) {
-        if (store.came_from()[i] < old_size) moved[i] = array[store.came_from()[i]];
-      }
-      array = std::move(moved);
-    };
-    for_each_result(state, carry);
-    if (!state.cells.empty()) carry(state.cells);
-    if (!state.least_height.empty()) carry(state.least_height);
-  } else if (!same_packing) {
+  const bool same_packing = passes.packing == store.packing(), next_packing = passes.packing + 1 == store.packing();
+  const bool keeps = passes.tree == store.identity() && (same_packing || next_packing) && !state.flags.empty() &&
+                     store.knows_moves_from(passes.moves);
+  if (keeps) {
+    if (next_packing) {
+      follow_moves(state, store, passes.moves, store.moves_before_packing());
+      follow_packing(state, store.came_from());
+      passes.moves = store.moves_before_packing();
+    }
+    follow_moves(state, store, passes.moves, store.moves());
+    if (state.flags.size() != n) for_each_result(state, [&](auto& array) { array.resize(n); });
+  } else {
     for_each_result(state, [&](auto& array) { array.assign(n, {}); });
     state.resolved.clear();
     state.cells.clear();
     state.least_height.clear();
   }
-  if (!same_packing) {
-    state.visits.resize(n);
-    passes.scratch.flow.reserve(store.most_children());
-    passes.scratch.portions.resize(store.most_children());
-    passes.scratch.lines.reserve(store.most_children());
-    passes.scratch.sharing.reserve(store.most_children());
+  if (state.visits.size() < n) state.visits.resize(n);
+  Scratch& scratch = passes.scratch;
+  if (scratch.portions.size() < store.most_children()) {
+    scratch.flow.reserve(store.most_children());
+    scratch.portions.resize(store.most_children());
+    scratch.lines.reserve(store.most_children());
+    scratch.sharing.reserve(store.most_children());
   }
-  if (store.has_grids()) state.cells.resize(n);
-  if (store.has_scrollers()) state.least_height.resize(n);
-  if (store.has_percent_edges()) state.resolved.resize(store.extras().size());
+  if (store.has_grids() && state.cells.size() < n) state.cells.resize(n);
+  if (store.has_scrollers() && state.least_height.size() < n) state.least_height.resize(n);
+  if (store.has_percent_edges() && state.resolved.size() < store.extras().size())
+    state.resolved.resize(store.extras().size());
   passes.tree = store.identity();
   passes.packing = store.packing();
-  return same_packing || next_packing;
+  passes.moves = store.moves();
+  return keeps;
 }
 
 /// Plans the visits of pass 1: all nodes, or those with an edit in them or below them that was not seen yet.
 void list_edited(Frame& frame, const Flat& flat, std::uint32_t seen_edit, bool all) {
   frame.forget_visits();
   if (all) {
-    frame.plan_all(static_cast<Index>(flat.size()));
+    frame.plan_all(flat);
     return;
   }
   const auto add = [&](Index node) {
@@ -125,8 +161,9 @@ std::size_t run_up(Frame& frame) {
 }  // namespace
 
 void run_passes(Passes& passes, const TreeStore& store, std::optional<double> width, std::optional<double> height) {
-  const Flat& flat = store.packed();
+  const Flat& flat = store.flat();
   const std::uint32_t edit = store.publish();
+  ++passes.life->changes;
   const bool kept = adopt(passes, store, flat) && !passes.starts_anew;
   passes.starts_anew = true;  // until all is done: content of one's own may throw in between
   Frame frame(store, passes.state, passes.scratch);
@@ -140,6 +177,16 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
       frame, height.value_or(frame.need(0)));
   passes.seen_edit = edit;
   passes.starts_anew = false;
+}
+
+void copy_results(const Passes& from, const TreeStore& tree, const TreeStore& copy, Passes& into) {
+  into.state = from.state;
+  into.visited = from.visited;
+  into.container_changed = from.container_changed;
+  const std::size_t n = copy.flat().size();
+  std::vector<Index> places(n);
+  copy.walk([&](Index node, std::size_t) { places[node] = tree.index_of(copy.id_of(node)); });
+  follow_packing(into.state, places);
 }
 
 }  // namespace fond_ladder::inline v0::detail

@@ -12,4 +12,7 @@ namespace fond_ladder::inline v0::detail {
 /// state holds from the solve before is kept wherever nothing has changed.
 void run_passes(Passes& passes, const TreeStore& store, std::optional<double> width, std::optional<double> height);
 
+/// What a solver found of a tree, for a copy of that tree. To be read, not to be solved on with.
+void copy_results(const Passes& from, const TreeStore& tree, const TreeStore& copy, Passes& into);
+
 }  // namespace fond_ladder::inline v0::detail

@@ -1,18 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/scene.hpp"
 
-#include <unordered_set>
-
 namespace fond_ladder::inline v0 {
 namespace {
-
-void require_own_names(const Node& parent) {
-  std::unordered_set<std::string_view> seen;
-  for (const Node& child : parent.children()) {
-    const std::string& name = child.keys().name;
-    if (!name.empty() && !seen.insert(name).second) throw BadValue("two siblings are called \"" + name + "\"");
-  }
-}
 
 Tree plant(const Node& root, double em, Direction direction, std::vector<When>& whens) {
   Tree tree(root.keys(), em, direction);
@@ -22,9 +12,9 @@ Tree plant(const Node& root, double em, Direction direction, std::vector<When>& 
     open.pop_back();
     for (const auto& [name, change] : node->whens()) whens.push_back({id, name, change});
     if (node->content()) tree.content_from(id, node->content());
-    require_own_names(*node);
     for (const Node& child : node->children()) open.emplace_back(&child, tree.append(id, node->child_keys(child)));
   }
+  tree.pack();
   return tree;
 }
 

@@ -9,6 +9,7 @@
 #include <type_traits>
 
 #include "solve/grid.hpp"
+#include "solve/passes.hpp"
 #include "solve/placed.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -40,7 +41,41 @@ std::size_t find_index(const Tree& tree, NodeId node) {
 
 }  // namespace
 
-Solution::Solution(const Tree& tree, const detail::Passes& passes) : tree_(&tree), passes_(&passes) {}
+Solution::Solution(const Tree& tree, const detail::Passes& passes)
+    : passes_(&passes),
+      tree_life_(tree.store().life()),
+      solver_life_(passes.life),
+      tree_changes_(tree_life_->changes),
+      solver_changes_(solver_life_->changes) {}
+
+bool Solution::holds() const {
+  return tree_life_->changes == tree_changes_ && solver_life_->changes == solver_changes_;
+}
+
+const Tree& Solution::tree() const {
+  if (!holds()) {
+    throw StaleSolution(
+        "this solution no longer holds: its tree was edited, its solver has solved again, or one of the two is gone");
+  }
+  return *tree_life_->tree;
+}
+
+const detail::Passes& Solution::passes() const {
+  static_cast<void>(tree());
+  return *passes_;
+}
+
+Solution Solution::kept() const {
+  struct Kept {
+    explicit Kept(const Tree& source) : tree(source) {}
+    Tree tree;
+    detail::Passes passes;
+  };
+  auto all = std::make_shared<Kept>(tree());
+  detail::copy_results(passes(), tree().store(), all->tree.store(), all->passes);
+  const Solution mine(all->tree, all->passes);
+  return mine.kept_alive_by(std::move(all));
+}
 
 Solution Solution::kept_alive_by(std::shared_ptr<const void> owner) const {
   Solution kept = *this;
@@ -49,36 +84,36 @@ Solution Solution::kept_alive_by(std::shared_ptr<const void> owner) const {
 }
 
 Extent Solution::container() const {
-  return {passes_->state.size[x_axis][0], passes_->state.size[y_axis][0]};
+  return {passes().state.size[x_axis][0], passes().state.size[y_axis][0]};
 }
 
 bool Solution::is_placed(NodeId node) const {
-  const TreeStore& store = tree_->store();
-  return detail::has_place(store.packed(), store.index_of(node));
+  const TreeStore& store = tree().store();
+  return detail::has_place(store.flat(), store.index_of(node));
 }
 
 Rect Solution::relative_box(NodeId node) const {
   if (!is_placed(node)) return {};
-  const State& state = passes_->state;
-  const std::size_t i = find_index(*tree_, node);
+  const State& state = passes().state;
+  const std::size_t i = find_index(tree(), node);
   return {state.place[x_axis][i], state.place[y_axis][i], state.size[x_axis][i], state.size[y_axis][i]};
 }
 
 Rect Solution::box(NodeId node) const {
   if (!is_placed(node)) return {};
-  return detail::box_from_root(view_of(*tree_, *passes_), static_cast<Index>(find_index(*tree_, node)));
+  return detail::box_from_root(view_of(tree(), passes()), static_cast<Index>(find_index(tree(), node)));
 }
 
 Rect Solution::operator[](std::string_view path) const {
-  return box(tree_->at(path));
+  return box(tree().at(path));
 }
 
 std::vector<Solution::NodeBox> Solution::boxes() const {
-  const TreeStore& store = tree_->store();
-  const Flat& flat = store.packed();
-  const State& state = passes_->state;
+  const TreeStore& store = tree().store();
+  const Flat& flat = store.flat();
+  const State& state = passes().state;
   std::vector<NodeBox> all;
-  all.reserve(flat.size());
+  all.reserve(store.size());
   std::vector<Rect> above;  // the boxes on the way from the root, by depth
   detail::walk_placed(flat, in_file_order, [&](Index node, int depth) {
     Rect box{state.place[x_axis][node], state.place[y_axis][node], state.size[x_axis][node], state.size[y_axis][node]};
@@ -95,8 +130,8 @@ std::vector<Solution::NodeBox> Solution::boxes() const {
 
 Extent Solution::wished(NodeId node) const {
   if (!is_placed(node)) return {};
-  const View view = view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(node);
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(node);
   if (i == 0) return container();
   const Traits own = view.traits(i);
   const Traits above = view.traits(view.parent(i));
@@ -112,10 +147,10 @@ Extent Solution::wished(NodeId node) const {
 }
 
 FourSides Solution::cut(NodeId node) const {
-  const Tree& tree = *tree_;
+  const Tree& tree = this->tree();
   const NodeId parent = tree.parent(node);
   if (!parent || !is_placed(node)) return {};
-  const View view = view_of(tree, *passes_);
+  const View view = view_of(tree, passes());
   const Index i = tree.store().index_of(node), above = tree.store().index_of(parent);
   const auto on = [&](Axis axis) -> Sides {
     if (view.traits(above).scrolls(axis)) return {};
@@ -129,7 +164,7 @@ FourSides Solution::cut(NodeId node) const {
 
 double Solution::baseline(NodeId node) const {
   if (!is_placed(node)) return 0;
-  return box(node).y + detail::first_baseline_down(view_of(*tree_, *passes_), tree_->store().index_of(node));
+  return box(node).y + detail::first_baseline_down(view_of(tree(), passes()), tree().store().index_of(node));
 }
 
 std::vector<Solution::NodeBox> Solution::snapped(double density) const {
@@ -147,32 +182,32 @@ std::vector<Solution::NodeBox> Solution::snapped(double density) const {
 }
 
 std::vector<Note> Solution::notes() const {
-  const TreeStore& store = tree_->store();
+  const TreeStore& store = tree().store();
   std::vector<Note> notes;
-  if (passes_->container_changed) {
-    notes.push_back({tree_->root(), "the container asked for was no size from 0 to 1e9; the nearest one was taken"});
+  if (passes().container_changed) {
+    notes.push_back({tree().root(), "the container asked for was no size from 0 to 1e9; the nearest one was taken"});
   }
-  const View view = view_of(*tree_, *passes_);
+  const View view = view_of(tree(), passes());
   detail::GridScratch scratch;
   std::vector<Index> listed;
-  const auto& flags = passes_->state.flags;
-  for (Index i = 0; i < flags.size(); ++i) {
+  const auto& flags = passes().state.flags;
+  store.walk([&](Index i, std::size_t) {
     if (view.traits(i).node_kind() == Kind::grid &&
         detail::grid::place(view, i, view.flow(i, listed), view.inner_size(i, x_axis), scratch.cells).overflows) {
       notes.push_back({store.id_of(i), "it would need more than 10,000 tracks; what is beyond stands in the last one"});
     }
-    if (!store.content(i)) continue;
+    if (!store.content(i)) return;
     if (detail::bits(flags[i] & detail::NodeFlag::odd_widths) != 0)
       notes.push_back({store.id_of(i), "its content measured a width that is no size"});
     if (detail::bits(flags[i] & detail::NodeFlag::odd_heights) != 0) {
       notes.push_back({store.id_of(i), "its content measured a height that is no size"});
     }
-  }
+  });
   return notes;
 }
 
 std::array<std::size_t, 4> Solution::visited() const {
-  return passes_->visited;
+  return passes().visited;
 }
 
 }  // namespace fond_ladder::inline v0

@@ -82,11 +82,11 @@ class TrackTeller {
 }  // namespace
 
 Solution::GridTracks Solution::tracks(NodeId grid) const {
-  if (!is_placed(grid) || tree_->kind(grid) != Kind::grid) return {};
-  const View view = detail::view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(grid);
+  if (!is_placed(grid) || tree().kind(grid) != Kind::grid) return {};
+  const View view = detail::view_of(tree(), passes());
+  const Index i = tree().store().index_of(grid);
   const Rect own = box(grid);
-  return {TrackTeller<x_axis>(view, *tree_, i).tell(own.x), TrackTeller<y_axis>(view, *tree_, i).tell(own.y)};
+  return {TrackTeller<x_axis>(view, tree(), i).tell(own.x), TrackTeller<y_axis>(view, tree(), i).tell(own.y)};
 }
 
 }  // namespace fond_ladder::inline v0

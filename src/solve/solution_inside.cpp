@@ -97,15 +97,15 @@ int line_count(const View& view, Index node) {
 
 Extent Solution::room_in(NodeId container) const {
   if (!is_placed(container)) return {};
-  const View view = view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(container);
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(container);
   return {view.inner_size(i, x_axis), view.inner_size(i, y_axis)};
 }
 
 FourSides Solution::padding(NodeId node) const {
   if (!is_placed(node)) return {};
-  const View view = view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(node);
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(node);
   const auto on = [&](Axis axis) -> Sides {
     const Sides inset = view.edges_down(i).inset[axis], border = view.border(i, axis);
     return {inset.before - border.before, inset.after - border.after};
@@ -116,31 +116,31 @@ FourSides Solution::padding(NodeId node) const {
 
 FourSides Solution::border(NodeId node) const {
   if (!is_placed(node)) return {};
-  const Edges given = tree_->keys(node).border;
+  const Edges given = tree().keys(node).border;
   const auto on = [&](Side side) {
-    return given.on(side, tree_->direction() == Direction::rtl).length().in_px(tree_->em(), 0);
+    return given.on(side, tree().direction() == Direction::rtl).length().in_px(tree().em(), 0);
   };
   return {on(Side::top), on(Side::right), on(Side::bottom), on(Side::left)};
 }
 
 FourSides Solution::margin(NodeId node) const {
   if (!is_placed(node)) return {};
-  const View view = view_of(*tree_, *passes_);
-  const auto& margin = view.edges_down(tree_->store().index_of(node)).margin;
+  const View view = view_of(tree(), passes());
+  const auto& margin = view.edges_down(tree().store().index_of(node)).margin;
   return {margin[y_axis].before, margin[x_axis].after, margin[y_axis].after, margin[x_axis].before};
 }
 
 Extent Solution::gap(NodeId container) const {
-  if (!is_placed(container) || !is_container(tree_->kind(container))) return {};
-  const View view = view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(container);
+  if (!is_placed(container) || !is_container(tree().kind(container))) return {};
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(container);
   return {view.gap_down(i, x_axis, view.inner_size(i, x_axis)), view.gap_down(i, y_axis, view.inner_size(i, y_axis))};
 }
 
 std::vector<Solution::Words> Solution::words(NodeId text_node) const {
   if (!is_placed(text_node)) return {};
-  const View view = view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(text_node);
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(text_node);
   const auto* text = dynamic_cast<const PlainText*>(view.content(i));
   if (text == nullptr) return {};
   const double inner = view.inner_size(i, x_axis);
@@ -159,8 +159,8 @@ std::vector<Solution::Words> Solution::words(NodeId text_node) const {
 }
 
 FourSides Solution::words_cut(NodeId text_node) const {
-  const View view = view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(text_node);
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(text_node);
   if (words_surely_fit(view, i)) return {};
   const std::vector<Words> lines = words(text_node);
   if (lines.empty()) return {};
@@ -182,8 +182,8 @@ FourSides Solution::words_cut(NodeId text_node) const {
 
 double Solution::most_cut(NodeId node) const {
   if (!is_placed(node)) return 0;
-  const View view = view_of(*tree_, *passes_);
-  const Index top = tree_->store().index_of(node);
+  const View view = view_of(tree(), passes());
+  const Index top = tree().store().index_of(node);
   double most = std::max(cut(node).most(), words_cut(node).most());
   std::vector<Index> open{top};
   while (!open.empty()) {
@@ -191,7 +191,7 @@ double Solution::most_cut(NodeId node) const {
     open.pop_back();
     const Traits own = view.traits(above);
     if (!is_container(own.node_kind())) {
-      if (!words_surely_fit(view, above)) most = std::max(most, words_cut(tree_->store().id_of(above)).most());
+      if (!words_surely_fit(view, above)) most = std::max(most, words_cut(tree().store().id_of(above)).most());
       continue;
     }
     const bool plain = view.is_plain(above);
@@ -216,15 +216,15 @@ double Solution::most_cut(NodeId node) const {
 
 Extent Solution::content_size(NodeId node) const {
   if (!is_placed(node)) return {};
-  const View view = view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(node);
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(node);
   return {content_extent(view, i, x_axis), content_extent(view, i, y_axis)};
 }
 
 Extent Solution::scroll_range(NodeId node) const {
   if (!is_placed(node)) return {};
-  const View view = view_of(*tree_, *passes_);
-  const Index i = tree_->store().index_of(node);
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(node);
   const auto on = [&](Axis axis) {
     if (!view.traits(i).scrolls(axis)) return 0.0;
     const double view_size = std::max(0.0, view.size(i, axis) - view.border(i, axis).sum());
@@ -234,24 +234,24 @@ Extent Solution::scroll_range(NodeId node) const {
 }
 
 int Solution::lines(NodeId node) const {
-  return is_placed(node) ? line_count(view_of(*tree_, *passes_), tree_->store().index_of(node)) : 0;
+  return is_placed(node) ? line_count(view_of(tree(), passes()), tree().store().index_of(node)) : 0;
 }
 
 std::vector<std::vector<NodeId>> Solution::laid_lines(NodeId container) const {
   if (!is_placed(container)) return {};
-  const View view = view_of(*tree_, *passes_);
-  const Index above = tree_->store().index_of(container);
+  const View view = view_of(tree(), passes());
+  const Index above = tree().store().index_of(container);
   std::vector<std::vector<NodeId>> lines;
   for (const Index child : flow_of(view, above)) {
     if (lines.empty() || detail::begins_line(view, view.traits(above), child)) lines.emplace_back();
-    lines.back().push_back(tree_->store().id_of(child));
+    lines.back().push_back(tree().store().id_of(child));
   }
   return lines;
 }
 
 int Solution::line(NodeId node) const {
-  const NodeId parent = tree_->parent(node);
-  if (!parent || !is_placed(node) || !tree_->store().packed().traits[tree_->store().index_of(parent)].wrap) return 0;
+  const NodeId parent = tree().parent(node);
+  if (!parent || !is_placed(node) || !tree().store().flat().traits[tree().store().index_of(parent)].wrap) return 0;
   const auto lines = laid_lines(parent);
   const auto holding =
       std::ranges::find_if(lines, [&](const auto& line) { return std::ranges::count(line, node) > 0; });
@@ -260,8 +260,8 @@ int Solution::line(NodeId node) const {
 
 std::vector<NodeId> Solution::laid_order(NodeId container) const {
   std::vector<NodeId> order;
-  for (const Index child : flow_of(view_of(*tree_, *passes_), tree_->store().index_of(container))) {
-    order.push_back(tree_->store().id_of(child));
+  for (const Index child : flow_of(view_of(tree(), passes()), tree().store().index_of(container))) {
+    order.push_back(tree().store().id_of(child));
   }
   return order;
 }

@@ -50,10 +50,10 @@ void walk_painted(const View& view, const detail::Flat& flat, Each each) {
 }  // namespace
 
 std::vector<Solution::Painted> Solution::painted() const {
-  const TreeStore& store = tree_->store();
-  const View view = detail::view_of(*tree_, *passes_);
+  const TreeStore& store = tree().store();
+  const View view = detail::view_of(tree(), passes());
   std::vector<Painted> order;
-  walk_painted(view, store.packed(), [&](Index node, int depth, const Lens& lens) {
+  walk_painted(view, store.flat(), [&](Index node, int depth, const Lens& lens) {
     order.push_back({store.id_of(node), through(lens, view, node), depth, lens.scale});
   });
   return order;
@@ -61,20 +61,20 @@ std::vector<Solution::Painted> Solution::painted() const {
 
 Rect Solution::painted_box(NodeId node) const {
   if (!is_placed(node)) return {};
-  const View view = detail::view_of(*tree_, *passes_);
+  const View view = detail::view_of(tree(), passes());
   std::vector<Index> way;
-  for (Index i = tree_->store().index_of(node); i != no_index; i = view.parent(i)) way.push_back(i);
+  for (Index i = tree().store().index_of(node); i != no_index; i = view.parent(i)) way.push_back(i);
   Lens lens;
   for (auto i = way.rbegin(); i != way.rend(); ++i) lens = lens_into(view, lens, *i);
   return through(lens, view, way.front());
 }
 
 std::vector<NodeId> Solution::under(double x, double y) const {
-  const TreeStore& store = tree_->store();
-  const View view = detail::view_of(*tree_, *passes_);
+  const TreeStore& store = tree().store();
+  const View view = detail::view_of(tree(), passes());
   std::vector<bool> open;  // by depth: no scroller above hides the point
   std::vector<NodeId> hit;
-  walk_painted(view, store.packed(), [&](Index node, int depth, const Lens& lens) {
+  walk_painted(view, store.flat(), [&](Index node, int depth, const Lens& lens) {
     open.resize(static_cast<std::size_t>(depth));
     const bool reached = open.empty() || open.back();
     const Rect box = through(lens, view, node);

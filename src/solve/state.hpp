@@ -5,9 +5,11 @@
 
 #include <array>
 #include <cstdint>
+#include <memory>
 #include <vector>
 
 #include "model/flat.hpp"
+#include "model/life.hpp"
 #include "solve/grid_scratch.hpp"
 #include "solve/share.hpp"
 
@@ -78,10 +80,18 @@ struct Scratch {
 
 /// What the passes of one solver have in common.
 struct Passes {
+  Passes() = default;
+  Passes(const Passes&) = delete;
+  Passes& operator=(const Passes&) = delete;
+  ~Passes() { life->changes = Life::ended; }
+
+  std::shared_ptr<Life> life = std::make_shared<Life>();  ///< changes with every solve
+
   State state;
   Scratch scratch;
   std::uint64_t tree = 0;                ///< identity of the tree seen last; 0 for none
   std::uint32_t packing = 0;             ///< of that tree
+  std::uint64_t moves = 0;               ///< of that tree, that the state has followed
   std::uint32_t seen_edit = 0;           ///< the last edit that is in the state
   bool starts_anew = false;              ///< nothing of the state may be used
   bool container_changed = false;        ///< the container asked for was no size

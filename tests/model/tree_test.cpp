@@ -5,10 +5,18 @@
 
 #include "fond_ladder/fond_ladder.hpp"
 #include "model/nearest_word.hpp"
+#include "model/tree_store.hpp"
 #include "support/random_scenes.hpp"
 
 namespace fond_ladder {
 namespace {
+
+/// All names and how they lie in each other.
+std::string to_text(const Tree& tree) {
+  std::string text;
+  for (const NodeId node : tree.nodes()) text += tree.path(node) + "\n";
+  return text;
+}
 
 Keys named(Kind kind, const char* name) {
   Keys keys;
@@ -154,6 +162,69 @@ TEST(KeyTable, FindsTheNearestWord) {
   EXPECT_EQ(nearest_word("gapp", words), "gap");
   EXPECT_EQ(nearest_word("zzz", words), "");
   EXPECT_EQ(nearest_word(std::string(100000, 'w'), words), "");
+}
+
+Keys named(const char* name, Kind kind = Kind::box) {
+  Keys keys;
+  keys.kind = kind;
+  keys.name = name;
+  return keys;
+}
+
+TEST(Tree, RefusesTwoSiblingsOfOneName) {
+  Tree tree(named("r", Kind::row));
+  const NodeId a = tree.append(tree.root(), named("a", Kind::row)), b = tree.append(tree.root(), named("b", Kind::row));
+  const NodeId inner = tree.append(a, named("b"));
+  const std::string before = to_text(tree);
+  EXPECT_THROW(tree.append(tree.root(), named("a")), BadValue);
+  EXPECT_THROW(tree.insert(tree.root(), 0, named("b")), BadValue);
+  EXPECT_THROW(tree.restyle(b, named("a")), BadValue);
+  EXPECT_THROW(tree.move(inner, tree.root(), 0), BadValue);
+  EXPECT_THROW((void)tree.enclose(tree.root(), 0, 1, named("b", Kind::row)), BadValue);
+  EXPECT_EQ(to_text(tree), before) << "and nothing has changed";
+  EXPECT_NO_THROW((void)tree.enclose(tree.root(), 1, 1, named("b", Kind::row))) << "the other one lies in it";
+  EXPECT_NO_THROW(tree.append(tree.root(), named(""))) << "names may be left out";
+  EXPECT_NO_THROW(tree.append(tree.root(), named("")));
+}
+
+TEST(Tree, GivesNamesBackThatNobodyHas) {
+  Tree tree(named("r", Kind::row));
+  tree.append(tree.root(), named("a0"));
+  for (int i = 1; i < 300; ++i) {
+    tree.append(tree.root(), named(("a" + std::to_string(i)).c_str()));
+    tree.remove(tree.at("a" + std::to_string(i - 1)));
+  }
+  EXPECT_EQ(tree.size(), 2U);
+  EXPECT_EQ(tree.store().count_of_names(), 2U);
+  EXPECT_THROW((void)tree.at("a7"), BadPath);
+}
+
+TEST(Tree, ThatWasMovedFromSaysSo) {
+  Tree tree(named("r", Kind::row));
+  const Tree taken = std::move(tree);
+  EXPECT_THROW((void)tree.size(), BadNode);  // NOLINT(bugprone-use-after-move)
+  EXPECT_THROW(tree.append(taken.root(), {}), BadNode);
+  EXPECT_THROW(Tree copy(tree), BadNode);
+  tree = taken;
+  EXPECT_EQ(tree.size(), 1U);
+}
+
+TEST(Tree, FindsPathsFromTheirRarestStep) {
+  Tree tree(named("page", Kind::column));
+  for (int i = 0; i < 200; ++i) {
+    const NodeId line = tree.append(tree.root(), named(("line[" + std::to_string(i) + "]").c_str(), Kind::row));
+    tree.append(line, named("a"));
+    tree.append(tree.append(line, named("", Kind::row)), named("b"));
+  }
+  EXPECT_EQ(tree.path(tree.at("line[7]/a")), "page/line[7]/a");
+  EXPECT_EQ(tree.path(tree.at("line[7]/row#1/b")), "page/line[7]/row#1/b");
+  EXPECT_EQ(tree.path(tree.at("page/line[199]")), "page/line[199]");
+  EXPECT_EQ(tree.tail(tree.at("line[7]/row#1")), "line[7]/row#1");
+  EXPECT_EQ(tree.tail(tree.at("line[7]")), "line[7]");
+  EXPECT_EQ(tree.matches("a").size(), 200U);
+  EXPECT_EQ(tree.path(tree.matches("a")[3]), "page/line[3]/a") << "in the order of the file";
+  for (const char* none : {"", "/", "line[7]/", "line[7]/b", "row#2", "a/line[7]", "line[7]//a", "page/page", "row#01"})
+    EXPECT_TRUE(tree.matches(none).empty()) << none;
 }
 
 }  // namespace

@@ -71,14 +71,19 @@ TEST(Incremental, EqualsAFreshSolveAfterAnyEdits) {
   for (std::uint32_t run = 0; run < 150 && !HasFailure(); ++run) {
     RandomScenes scenes(testing::seed() + run);
     Tree tree = scenes.tree(25);
-    Solver kept;
+    Solver kept, seldom;  // the second one misses edits, packings and moves
     for (int step = 0; step < 25 && !HasFailure(); ++step) {
       const int edits = scenes.below(3);
       for (int i = 0; i < edits; ++i) edit(tree, scenes, 100 * step + i);
       const Rung rung = scenes.chance(40) ? Rung{300, 200} : scenes.rung();
       Solver fresh;
-      expect_equal(kept.solve(tree, rung), fresh.solve(tree, rung),
-                   "seed " + std::to_string(testing::seed() + run) + " step " + std::to_string(step));
+      const std::string where = "seed " + std::to_string(testing::seed() + run) + " step " + std::to_string(step);
+      const Solution expected = fresh.solve(tree, rung);
+      expect_equal(kept.solve(tree, rung), expected, where);
+      if (scenes.chance(20)) expect_equal(seldom.solve(tree, rung), expected, where + ", seldom solved");
+      const Tree laid_anew = tree;
+      Solver of_copy;
+      expect_equal(of_copy.solve(laid_anew, rung), expected, where + ", in a copy");
     }
   }
 }
@@ -151,6 +156,68 @@ TEST(Incremental, VisitsOnlyWhatChanged) {
   EXPECT_EQ(solver.solve(tree, {500, 800}).visited(), (Visits{3, 3, 3, 3})) << "two rows and the root";
 }
 
+TEST(Incremental, ALongListIsEditedAnywhere) {
+  Tree tree = sheet(300);
+  const NodeId list = tree.root();
+  RandomScenes scenes(testing::seed());
+  Solver kept, seldom;
+  Keys row;
+  row.kind = Kind::row;
+  row.height = 7.0;
+  for (int step = 0; step < 3000 && !HasFailure(); ++step) {
+    const int count = static_cast<int>(tree.child_count(list));
+    const auto place = static_cast<std::size_t>(scenes.below(count));
+    switch (scenes.below(4)) {
+      case 0: tree.insert(list, place, row); break;
+      case 1: tree.remove(tree.children(list)[place]); break;
+      case 2: tree.move(tree.children(list)[place], list, static_cast<std::size_t>(scenes.below(count))); break;
+      default: tree.append(tree.children(list)[place], row);
+    }
+    if (step % 20 != 0) continue;
+    Solver fresh;
+    const Solution expected = fresh.solve(tree, {400, 900});
+    expect_equal(kept.solve(tree, {400, 900}), expected, "step " + std::to_string(step));
+    if (step % 300 == 0) expect_equal(seldom.solve(tree, {400, 900}), expected, "seldom, " + std::to_string(step));
+  }
+}
+
+TEST(Incremental, SayingWhatIsSaidAlreadyVisitsNothing) {
+  Tree tree = sheet(5);
+  const NodeId row = tree.children(tree.root())[2];
+  Solver solver;
+  solver.solve(tree, {400, 900});
+  Keys keys = tree.keys(row);
+  tree.restyle(row, keys);
+  EXPECT_EQ(solver.solve(tree, {400, 900}).visited(), Visits{}) << "equal keys";
+  keys.name = "third";
+  keys.touch = true;
+  tree.restyle(row, keys);
+  EXPECT_EQ(solver.solve(tree, {400, 900}).visited(), Visits{}) << "a name, and a touch";
+  EXPECT_EQ(tree.at("third"), row);
+  EXPECT_TRUE(tree.keys(row).touch);
+}
+
+TEST(Incremental, ADirectionAndAnEmChangeEverything) {
+  for (std::uint32_t run = 0; run < 40 && !HasFailure(); ++run) {
+    RandomScenes scenes(testing::seed() + run);
+    Tree tree = scenes.tree(30);
+    Solver solver, fresh;
+    solver.solve(tree, {300, 200});
+    tree.set_direction(tree.direction() == Direction::rtl ? Direction::ltr : Direction::rtl);
+    tree.set_em(11);
+    Tree rebuilt(tree.keys(tree.root()), 11, tree.direction());
+    std::vector<std::pair<NodeId, NodeId>> open{{tree.root(), rebuilt.root()}};
+    while (!open.empty()) {
+      const auto [from, to] = open.back();
+      open.pop_back();
+      for (const NodeId child : tree.children(from)) open.emplace_back(child, rebuilt.append(to, tree.keys(child)));
+    }
+    EXPECT_EQ(testing::boxes_text(solver.solve(tree, {300, 200})),
+              testing::boxes_text(fresh.solve(rebuilt, {300, 200})))
+        << run;
+  }
+}
+
 TEST(Incremental, NodesEditedWhileHiddenAreSolvedWhenShown) {
   Tree tree = testing::scene_from("row:r [ row:h [ box:i width=10 ] box:b width=5 ]").tree;
   Solver solver;
@@ -188,6 +255,28 @@ TEST(Incremental, LineMarksDoNotOutliveTheLines) {
     const Solution arranged = solver.solve(scene.tree, {190, 50});
     EXPECT_EQ(arranged.line(b), 0) << word(kind);
     EXPECT_EQ(arranged.laid_lines(r).size(), 1U) << word(kind);
+  }
+}
+
+TEST(Incremental, ContentIsAskedAtExactlyItsWidthWhereThatFits) {
+  struct Label : OwnContent {
+    explicit Label(double most) : width(most) {}
+    double width;
+    mutable int wrapped = 0;
+    Widths widths() const override { return {1, width}; }
+    Heights height_for(double given) const override {
+      wrapped += given < width && given > width - 1 ? 1 : 0;
+      return {given < width ? 20.0 : 10.0, 0};
+    }
+  };
+  RandomScenes random(testing::seed());
+  for (int run = 0; run < 400; ++run) {
+    Tree tree = testing::scene_from("row:r [ row:a padding=0.1 [ box:label ] box:b weight=1 ]").tree;
+    const auto label = std::make_shared<Label>(10 + random.below(100000) / 997.0);
+    tree.content_from(tree.at("label"), label);
+    Solver solver;
+    EXPECT_EQ(solver.solve(tree, {500, 100}).box(tree.at("label")).height, 99.8);
+    EXPECT_EQ(label->wrapped, 0) << label->width;
   }
 }
 

@@ -239,5 +239,44 @@ TEST(Solution, OddContentIsNoRoomToScroll) {
   }
 }
 
+TEST(Solution, ThrowsWhenItNoLongerHolds) {
+  Tree tree = testing::scene_from("row:r [ box:a width=10 box:b weight=1 ]").tree;
+  const NodeId a = tree.at("a");
+  Keys wider = tree.keys(a);
+  wider.width = 30.0;
+  const auto expect_stale = [](const Solution& solution, NodeId node, const char* what) {
+    EXPECT_FALSE(solution.holds()) << what;
+    EXPECT_THROW((void)solution.box(node), StaleSolution) << what;
+    EXPECT_THROW((void)solution.boxes(), StaleSolution) << what;
+    EXPECT_THROW((void)solution.container(), StaleSolution) << what;
+    EXPECT_THROW((void)solution.notes(), StaleSolution) << what;
+    EXPECT_THROW((void)solution.under(1, 1), StaleSolution) << what;
+    EXPECT_THROW((void)solution.visited(), StaleSolution) << what;
+    EXPECT_THROW((void)solution.tree(), StaleSolution) << what;
+    EXPECT_THROW((void)solution.kept(), StaleSolution) << what;
+  };
+  auto solver = std::make_unique<Solver>();
+  const Solution first = solver->solve(tree, {50, 5});
+  const Solution kept = first.kept();
+  EXPECT_TRUE(first.holds());
+  const Solution second = solver->solve(tree, {80, 5});
+  expect_stale(first, a, "solved again");
+  tree.restyle(a, wider);
+  expect_stale(second, a, "edited");
+  const Solution third = solver->solve(tree, {80, 5});
+  Tree moved = std::move(tree);
+  EXPECT_EQ(third.box(a).width, 30) << "it knows where its tree is now";
+  solver.reset();
+  expect_stale(third, a, "its solver is gone");
+  Solver other;
+  std::optional<Tree> passing(std::in_place, moved);
+  const Solution fourth = other.solve(*passing, {50, 5});
+  passing.reset();
+  expect_stale(fourth, a, "its tree is gone");
+  EXPECT_EQ(testing::boxes_text(kept), "a(0,0 10x5) b(10,0 40x5)") << "kept for ever";
+  const Solution of_scene = solve(testing::scene_from("row:r [ box:a width=10 ]"), {50, 5});
+  EXPECT_EQ(testing::boxes_text(of_scene), "a(0,0 10x5)");
+}
+
 }  // namespace
 }  // namespace fond_ladder

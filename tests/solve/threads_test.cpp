@@ -38,6 +38,35 @@ TEST(Threads, ManySolversOnOneTree) {
   EXPECT_EQ(wrong, (std::array<int, 4>{}));
 }
 
+TEST(Threads, ReadersSeeWhatStandsWhileOthersSolveAfterAnEdit) {
+  testing::RandomScenes scenes(testing::seed());
+  for (int run = 0; run < 20; ++run) {
+    Tree tree = scenes.tree(200);
+    Solver().solve(tree, {300, 200});
+    Keys box;
+    for (int i = 0; i < 20; ++i) tree.insert(tree.root(), 0, box);
+    const std::size_t size = tree.size();
+    std::vector<std::thread> threads;
+    std::array<std::size_t, 4> wrong{};
+    for (std::size_t t = 0; t < wrong.size(); ++t) {
+      threads.emplace_back([&, t] {
+        if (t % 2 == 0) {
+          Solver solver;
+          wrong[t] += solver.solve(tree, {300, 200}).visited()[0] != size;
+          return;
+        }
+        for (const NodeId node : tree.nodes()) {
+          wrong[t] += tree.children(node).size() != tree.child_count(node);
+          wrong[t] += tree.at(tree.path(node)) != node;
+        }
+        wrong[t] += tree.nodes().size() != size;
+      });
+    }
+    for (std::thread& thread : threads) thread.join();
+    EXPECT_EQ(wrong, (std::array<std::size_t, 4>{}));
+  }
+}
+
 TEST(Threads, ShareTheWorkOfAClimb) {
   const Scene scene = row("r").holds(box("a").weight(1).max_width(80), box("b").weight(1));
   ClimbOptions options;

@@ -217,7 +217,15 @@ void NodeReader::open_children(const Open& at, const Layers& layers, const Place
 }
 
 NodeId NodeReader::plant(NodeId parent, const Keys& keys) {
-  if (tree) return tree->append(parent, keys);
+  if (tree) {
+    try {
+      return tree->append(parent, keys);
+    } catch (const BadValue&) {  // a second one of that name, which was refused already
+      Keys unnamed = keys;
+      unnamed.name.clear();
+      return tree->append(parent, unnamed);
+    }
+  }
   tree.emplace(keys, em_, direction_);
   return tree->root();
 }

@@ -56,6 +56,7 @@ class SceneReader : private ObjectReader {
     if (nodes.tree && wordings != no_value) read_wordings(wordings, *nodes.tree);
     if (!faults_.empty()) faults_.raise();
     Scene scene(std::move(*nodes.tree));
+    scene.tree.pack();
     scene.whens = std::move(nodes.whens);
     scene.origins = std::make_shared<const detail::Origins>(std::move(nodes.origins));
     scene.wordings = std::move(wordings_);

@@ -37,10 +37,12 @@ void note_tried(Scene& scene, NodeId node, const KeyEntry& entry) {
 
 // --- copies --------------------------------------------------------------------------------------------------------
 
-/// One more of a node and of all that is in it, behind its siblings' place `position`.
-NodeId copy_of(Scene& scene, NodeId original, NodeId parent, std::size_t position) {
+/// One more of a node and of all that is in it, under another name, at a place among the siblings.
+NodeId copy_of(Scene& scene, NodeId original, const std::string& name, NodeId parent, std::size_t position) {
   auto origins = scene.origins ? std::make_shared<detail::Origins>(*scene.origins) : nullptr;
-  const NodeId copy = scene.tree.insert(parent, position, scene.tree.keys(original));
+  Keys keys = scene.tree.keys(original);
+  keys.name = name;
+  const NodeId copy = scene.tree.insert(parent, position, keys);
   std::map<NodeId, NodeId> copies{{original, copy}};
   std::vector<NodeId> open{original};
   while (!open.empty()) {
@@ -80,10 +82,8 @@ void remove(Scene& scene, NodeId node) {
   }
 }
 
-void rename(Scene& scene, NodeId node, const std::string& base, std::size_t index) {
-  Keys keys = scene.tree.keys(node);
-  if (!base.empty()) keys.name = base + "[" + std::to_string(index) + "]";
-  scene.tree.restyle(node, keys);
+std::string copy_name(const std::string& base, std::size_t index) {
+  return base.empty() ? base : base + "[" + std::to_string(index) + "]";
 }
 
 /// Makes a node, or the first of its copies, be there so many times.
@@ -105,8 +105,10 @@ void try_copies(Scene& scene, std::string_view path, std::string_view value, con
     remove(scene, siblings[position + i]);
   }
   if (count == 0) return remove(scene, first);
-  rename(scene, first, base, 0);
-  for (std::uint32_t i = 1; i < count; ++i) rename(scene, copy_of(scene, first, parent, position + i), base, i);
+  Keys keys = scene.tree.keys(first);
+  keys.name = copy_name(base, 0);
+  scene.tree.restyle(first, keys);
+  for (std::uint32_t i = 1; i < count; ++i) copy_of(scene, first, copy_name(base, i), parent, position + i);
 }
 
 }  // namespace

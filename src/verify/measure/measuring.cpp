@@ -14,7 +14,7 @@ using detail::Index;
 /// A node's box from the root's corner; none without a place.
 std::optional<Rect> box_of(const Solution& solution, NodeId node) {
   const detail::TreeStore& store = solution.tree().store();
-  const detail::Flat& flat = store.packed();
+  const detail::Flat& flat = store.flat();
   const Index at = store.index_of(node);
   if (!detail::has_place(flat, at)) return {};
   return detail::box_from_root(detail::view_of(solution.tree(), solution.passes()), at);
