@@ -18,52 +18,14 @@
 #include <vector>
 
 #include "bench_trees.hpp"
+#include "compared.hpp"
+#include "edits.hpp"
 #include "fond_ladder/fond_ladder.hpp"
 #include "houses.hpp"
 #include "touch.hpp"
 
 namespace fond_ladder::bench {
 namespace {
-
-/// Pieces of work that are compared with one another. They run in turn, again and again, so that whatever else the
-/// machine does disturbs all of them alike; what counts is the middle of the ratios taken turn by turn.
-class Compared {
- public:
-  void add(std::string name, std::function<void()> work) { parts_.push_back({std::move(name), std::move(work), {}}); }
-
-  void run_once() {
-    for (Part& part : parts_) {
-      const auto begin = std::chrono::steady_clock::now();
-      part.work();
-      part.times.push_back(std::chrono::duration<double, std::nano>(std::chrono::steady_clock::now() - begin).count());
-    }
-  }
-
-  [[nodiscard]] double time(const std::string& name) const { return middle(part(name).times); }
-  [[nodiscard]] double ratio(const std::string& above, const std::string& below) const {
-    std::vector<double> ratios;
-    for (std::size_t i = 0; i < part(above).times.size(); ++i) {
-      ratios.push_back(part(above).times[i] / part(below).times[i]);
-    }
-    return middle(ratios);
-  }
-
- private:
-  struct Part {
-    std::string name;
-    std::function<void()> work;
-    std::vector<double> times;
-  };
-  [[nodiscard]] const Part& part(const std::string& name) const {
-    return *std::find_if(parts_.begin(), parts_.end(), [&](const Part& one) { return one.name == name; });
-  }
-  static double middle(std::vector<double> values) {
-    std::sort(values.begin(), values.end());
-    return values[values.size() / 2];
-  }
-
-  std::vector<Part> parts_;
-};
 
 struct Subject {
   std::string name;
@@ -255,6 +217,11 @@ int run(bool quick, const std::string& out) {
   add_claims(checks, checked_scene, claims);
   measure("claims", checks, quick);
 
+  LiveWindow window;
+  Compared live;
+  window.add_to(live);
+  measure("edits", live, quick);
+
   Silent silent;
   benchmark::RunSpecifiedBenchmarks(&silent);
 
@@ -292,6 +259,8 @@ int run(bool quick, const std::string& out) {
       ",\n \"growth_1k_to_1M\": {:.3f}, \"full_per_edit\": {:.1f}, \"full_per_widening_edit\": {:.1f}, "
       "\"climb_width_per_full\": {:.3f}, \"two_threads_speedup\": {:.3f}}}\n",
       growth, edit, widening, climb, threads);
+  json.resize(json.rfind('}'));
+  json += ",\n \"edits_per_solve\": " + LiveWindow::report(live) + "}\n";
   if (!out.empty()) std::ofstream(out) << json;
   return 0;
 }
