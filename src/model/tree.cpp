@@ -269,10 +269,11 @@ std::string Tree::path(NodeId node) const {
 }
 
 std::string Tree::tail(NodeId node) const {
+  const Index own = store().index_of(node);
   std::string tail = step(node);
-  for (Index at = store().parent(store().index_of(node)); at != no_index; at = store().parent(at)) {
-    if (find_path(store(), tail, 2).size() == 1) return tail;
-    tail = step_of(store(), at) + "/" + tail;
+  for (Index at = store().parent(own); at != no_index; at = store().parent(at)) {
+    if (find_path(store(), tail, 2).size() == 1) break;
+    tail.insert(0, 1, '/').insert(0, step_of(store(), at));
   }
   return tail;
 }

@@ -326,7 +326,7 @@ std::uint32_t TreeStore::publish() const {
 
 void TreeStore::carry(Carried move) {
   if (move.count == 0 || move.from == move.to) return;
-  const auto [from, to, count] = move;
+  const Index from = move.from, to = move.to, count = move.count;
   const auto shift = [&](auto& array) {
     const auto begin = array.begin();
     if (to < from) {

@@ -43,7 +43,8 @@ void for_each_kept(State& state, Each each) {
 /// Does with the results what edits did with the nodes: moves them, in the order in which that happened.
 void follow_moves(State& state, const TreeStore& store, std::uint64_t from, std::uint64_t to) {
   for (std::uint64_t number = from; number < to; ++number) {
-    const auto [first, place, count] = store.move_at(number);
+    const Carried& move = store.move_at(number);
+    const Index first = move.from, place = move.to, count = move.count;
     const std::size_t needed = std::max(first, place) + std::size_t{count};
     for_each_kept(state, [&](auto& array) {
       if (array.size() < needed) array.resize(needed);
