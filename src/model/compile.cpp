@@ -57,7 +57,11 @@ void compile_sizes(const Keys& keys, double em, CompiledNode& node) {
   const std::array<const Sizing*, 2> sizes{&keys.width, &keys.height};
   for (std::size_t axis = 0; axis < 2; ++axis) {
     const SizeWay way = way_of(*sizes[axis]);
-    (axis == x_axis ? traits.width_way : traits.height_way) = static_cast<std::uint64_t>(way);
+    if (axis == x_axis) {  // a choice between bit fields is more than clang compiles
+      traits.width_way = static_cast<std::uint64_t>(way);
+    } else {
+      traits.height_way = static_cast<std::uint64_t>(way);
+    }
     if (way == SizeWay::px) node.given[axis] = sizes[axis]->length().in_px(em, 0);
     if (way == SizeWay::percent) traits.percent_sizes = 1;
   }
