@@ -27,6 +27,7 @@
 
 #include "fond_ladder/plain_text.hpp"
 #include "model/limits.hpp"
+#include "model/take_place.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -36,17 +37,6 @@ constexpr std::uint32_t slot_bits = 24;
 std::uint64_t next_identity() {
   static std::atomic<std::uint64_t> last{0};
   return ++last;
-}
-
-template <class Pool>
-Index take_place(Pool& pool, std::vector<Index>& free_places) {
-  if (free_places.empty()) {
-    pool.emplace_back();
-    return static_cast<Index>(pool.size() - 1);
-  }
-  const Index place = free_places.back();
-  free_places.pop_back();
-  return place;
 }
 
 bool is_odd(const Traits& traits) {
@@ -61,7 +51,7 @@ TreeStore::TreeStore(const Keys& root, double em, Direction direction)
   flat_.parent[0] = no_index;
   new_handle(0);
   set_fields(0, root);
-  set_name(0, root.name);
+  name_[0] = names_.enter(slot_[0], root.name);
   stamp(0);
 }
 
@@ -75,11 +65,8 @@ TreeStore::TreeStore(const TreeStore& other)
       free_contents_(other.free_contents_),
       name_(other.name_),
       names_(other.names_),
-      free_names_(other.free_names_),
-      name_numbers_(other.name_numbers_),
       slot_(other.slot_),
       index_of_slot_(other.index_of_slot_),
-      same_name_(other.same_name_),
       generation_(other.generation_),
       free_slots_(other.free_slots_),
       em_(other.em_),
@@ -92,7 +79,6 @@ TreeStore::TreeStore(const TreeStore& other)
       has_percent_edges_(other.has_percent_edges_),
       has_grids_(other.has_grids_),
       most_children_(other.most_children_) {
-  for (const auto& [name, number] : name_numbers_) names_[number].text = &name;
   pack();
 }
 
@@ -132,7 +118,6 @@ NodeId TreeStore::new_handle(Index node) {
     slot = static_cast<Index>(index_of_slot_.size());
     index_of_slot_.push_back(node);
     generation_.push_back(0);
-    same_name_.emplace_back();
   } else {
     slot = free_slots_.back();
     free_slots_.pop_back();
@@ -155,15 +140,9 @@ void TreeStore::give_handle_back(Index node) {
 
 // --- names ---------------------------------------------------------------------------------------------------------
 
-Index TreeStore::number_of_name(std::string_view name) const {
-  if (name.empty()) return no_index;
-  const auto found = name_numbers_.find(std::string(name));
-  return found == name_numbers_.end() ? no_index : found->second;
-}
-
 Index TreeStore::child_named(Index parent, Index number) const {
   Index found = no_index;
-  if (names_[number].uses <= flat_.child_count[parent]) {
+  if (names_.uses(number) <= flat_.child_count[parent]) {
     for_each_named(number, [&](Index node) {
       if (flat_.parent[node] == parent) found = node;
       return found == no_index;
@@ -178,50 +157,18 @@ Index TreeStore::child_named(Index parent, Index number) const {
 }
 
 void TreeStore::require_own_name(Index parent, const std::string& name, Index except_from, Index except_behind) const {
-  const Index number = number_of_name(name);
+  const Index number = names_.number_of(name);
   if (number == no_index) return;
   const Index twin = child_named(parent, number);
   if (twin == no_index || (twin >= except_from && twin < except_behind)) return;
   throw BadValue("two siblings are called \"" + name + "\"");
 }
 
-void TreeStore::leave_name(Index node) {
-  Name& name = names_[name_[node]];
-  const Index slot = slot_[node];
-  const SameName links = same_name_[slot];
-  (links.before == no_index ? name.first_slot : same_name_[links.before].next) = links.next;
-  if (links.next != no_index) same_name_[links.next].before = links.before;
-  same_name_[slot] = {};
-  if (--name.uses > 0) return;
-  free_names_.push_back(name_[node]);
-  name_numbers_.erase(name_numbers_.find(*name.text));
-  name = {};
-}
-
-/// The node has left the name it had, or never had one.
-void TreeStore::set_name(Index node, const std::string& text) {
-  const auto [entry, is_new] = name_numbers_.try_emplace(text, 0);
-  if (is_new) {
-    entry->second = take_place(names_, free_names_);
-    names_[entry->second].text = &entry->first;
-  }
-  Name& name = names_[entry->second];
-  const Index slot = slot_[node];
-  same_name_[slot] = {name.first_slot, no_index};
-  if (name.first_slot != no_index) same_name_[name.first_slot].before = slot;
-  name.first_slot = slot;
-  ++name.uses;
-  name_[node] = entry->second;
-}
-
 // --- fields --------------------------------------------------------------------------------------------------------
 
 void TreeStore::add_places(Index count) {
   const std::size_t size = flat_.size() + count;
-  for_each_array(flat_, [&](auto& array) { array.resize(size); });
-  name_.resize(size);
-  slot_.resize(size);
-  room_.resize(size);
+  for_each_place_array([&](auto& array) { array.resize(size); });
 }
 
 void TreeStore::clear_place(Index node) {
@@ -326,20 +273,8 @@ std::uint32_t TreeStore::publish() const {
 
 void TreeStore::carry(Carried move) {
   if (move.count == 0 || move.from == move.to) return;
-  const Index from = move.from, to = move.to, count = move.count;
-  const auto shift = [&](auto& array) {
-    const auto begin = array.begin();
-    if (to < from) {
-      std::move(begin + from, begin + from + count, begin + to);
-    } else {
-      std::move_backward(begin + from, begin + from + count, begin + to + count);
-    }
-  };
-  for_each_array(flat_, shift);
-  shift(name_);
-  shift(slot_);
-  shift(room_);
-  for (Index node = to; node < to + count; ++node) {
+  for_each_place_array([&](auto& array) { move.carry_in(array); });
+  for (Index node = move.to; node < move.to + move.count; ++node) {
     index_of_slot_[slot_[node]] = node;
     const Index first = flat_.first_child[node], behind = first + flat_.child_count[node];
     for (Index child = first; child < behind; ++child) flat_.parent[child] = node;
@@ -348,21 +283,11 @@ void TreeStore::carry(Carried move) {
   kept_moves_[moves_++ % most_kept_moves] = move;
 }
 
-TreeStore::Block TreeStore::take_block(Index room) {
-  auto& blocks = free_blocks_[static_cast<std::size_t>(std::bit_width(room - 1U))];
-  if (!blocks.empty()) {
-    const Block block = blocks.back();
-    blocks.pop_back();
-    return block;
-  }
+Block TreeStore::take_block(Index room) {
+  if (const auto block = free_blocks_.take(room)) return *block;
   const auto first = static_cast<Index>(flat_.size());
   add_places(room);
   return {first, room};
-}
-
-void TreeStore::give_block(Block block) {
-  if (block.room == 0) return;
-  free_blocks_[static_cast<std::size_t>(std::bit_width(block.room) - 1)].push_back(block);
 }
 
 /// Children that come one after the other, before anything else does, lie at the end of the arrays and only need
@@ -379,21 +304,19 @@ void TreeStore::grow_block(Index parent, Index room) {
   carry({old.first, block.first, count});
   flat_.first_child[parent] = block.first;
   room_[parent] = block.room;
-  give_block(old);
+  free_blocks_.give(old);
 }
 
-Index TreeStore::open_places(Index parent, std::size_t position, Index count) {
+Index TreeStore::open_place(Index parent, std::size_t position) {
   const Index children = flat_.child_count[parent];
-  if (children + count > room_[parent]) grow_block(parent, children + count);
-  const Index first = flat_.first_child[parent] + static_cast<Index>(position);
-  carry({first, first + count, children - static_cast<Index>(position)});
-  for (Index node = first; node < first + count; ++node) {
-    clear_place(node);
-    flat_.parent[node] = parent;
-  }
-  flat_.child_count[parent] = children + count;
-  most_children_ = std::max<std::size_t>(most_children_, children + count);
-  return first;
+  if (children == room_[parent]) grow_block(parent, children + 1);
+  const Index node = flat_.first_child[parent] + static_cast<Index>(position);
+  carry({node, node + 1, children - static_cast<Index>(position)});
+  clear_place(node);
+  flat_.parent[node] = parent;
+  flat_.child_count[parent] = children + 1;
+  most_children_ = std::max<std::size_t>(most_children_, children + 1);
+  return node;
 }
 
 void TreeStore::close_places(Index parent, Index first, Index count) {
@@ -406,10 +329,10 @@ NodeId TreeStore::insert(Index parent, std::size_t position, const Keys& keys) {
   if (position > flat_.child_count[parent]) throw BadNode("there is no such place among the children");
   require_handle();
   require_own_name(parent, keys.name, no_index, no_index);
-  const Index node = open_places(parent, position, 1);
+  const Index node = open_place(parent, position);
   const NodeId handle = new_handle(node);
   set_fields(node, keys);
-  set_name(node, keys.name);
+  name_[node] = names_.enter(slot_[node], keys.name);
   stamp(parent);
   stamp(node);
   pack_when_due();
@@ -430,10 +353,10 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
   carry({node, aside.first, 1});
   close_places(old_parent, node, 1);
   stamp(index_of(from));
-  const Index there = open_places(index_of(into), position, 1);
+  const Index there = open_place(index_of(into), position);
   carry({aside.first, there, 1});
   flat_.parent[there] = index_of(into);
-  give_block(aside);
+  free_blocks_.give(aside);
   tell_parent(index_of(moved));
   tell_of_scroller(index_of(moved));
   stamp(index_of(into));
@@ -449,9 +372,9 @@ void TreeStore::remove(Index node) {
     for_each_child(one, [&](Index child) { gone.push_back(child); });
     drop_extra(one);
     drop_content(one);
-    leave_name(one);
+    names_.leave(slot_[one], name_[one]);
     give_handle_back(one);
-    give_block({flat_.first_child[one], room_[one]});
+    free_blocks_.give({flat_.first_child[one], room_[one]});
   }
   const Index parent = flat_.parent[node];
   stamp(parent);
@@ -472,14 +395,14 @@ NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, co
   carry({begin, inside.first, many});
   const Index above = index_of(into);
   close_places(above, flat_.first_child[above] + static_cast<Index>(first), many);
-  const Index box = open_places(above, first, 1);
+  const Index box = open_place(above, first);
   const NodeId handle = new_handle(box);
   flat_.first_child[box] = inside.first;
   flat_.child_count[box] = many;
   room_[box] = inside.room;
   for_each_child(box, [&](Index child) { flat_.parent[child] = box; });
   set_fields(box, container);
-  set_name(box, container.name);
+  name_[box] = names_.enter(slot_[box], container.name);
   for_each_child(box, [&](Index child) {
     tell_parent(child);
     tell_of_scroller(child);
@@ -495,8 +418,8 @@ void TreeStore::restyle(Index node, const Keys& keys) {
   if (keys == old) return;
   if (keys.name != old.name) {
     if (flat_.parent[node] != no_index) require_own_name(flat_.parent[node], keys.name, no_index, no_index);
-    leave_name(node);
-    set_name(node, keys.name);
+    names_.leave(slot_[node], name_[node]);
+    name_[node] = names_.enter(slot_[node], keys.name);
   }
   Keys quiet = keys;  // what no size or place follows from
   quiet.name = old.name;
@@ -554,10 +477,21 @@ void TreeStore::content_from(Index node, std::shared_ptr<const OwnContent> conte
 void TreeStore::pack_when_due() {
   constexpr std::size_t few = 64;
   const bool has_holes = flat_.size() > 2 * alive_ + few, has_grown = alive_ > 2 * laid_ + few;
-  if (has_holes || has_grown) pack();
+  if (has_holes || has_grown) lay_anew();
 }
 
 void TreeStore::pack() {
+  lay_anew();
+  const auto shrink = [](auto& array) { array.shrink_to_fit(); };
+  for_each_place_array(shrink);
+  shrink(extras_);
+  shrink(contents_);
+  shrink(index_of_slot_);
+  shrink(generation_);
+  names_.shrink();
+}
+
+void TreeStore::lay_anew() {
   std::vector<Index> order;
   order.reserve(alive_);
   order.push_back(0);
@@ -565,33 +499,19 @@ void TreeStore::pack() {
     for_each_child(order[i], [&](Index child) { order.push_back(child); });
   }
   laid_ = alive_;
-  extras_.shrink_to_fit();
-  contents_.shrink_to_fit();
-  index_of_slot_.shrink_to_fit();
-  same_name_.shrink_to_fit();
-  generation_.shrink_to_fit();
-  bool is_laid = order.size() == flat_.size();
-  for (std::size_t i = 0; is_laid && i < order.size(); ++i) is_laid = order[i] == i;
   ++life_->changes;
-  if (is_laid) {
-    for_each_array(flat_, [](auto& array) { array.shrink_to_fit(); });
-    for (auto* array : {&name_, &slot_, &room_}) array->shrink_to_fit();
-    return;
-  }
+  if (order.size() == flat_.size() && std::ranges::is_sorted(order)) return;  // each where it belongs, and no holes
   std::vector<Index> place(flat_.size(), no_index);
   for (std::size_t i = 0; i < order.size(); ++i) place[order[i]] = static_cast<Index>(i);
 
-  const auto gather = [&](auto& array) {
-    std::remove_reference_t<decltype(array)> packed;
-    packed.reserve(order.size());
-    for (const Index from : order) packed.push_back(array[from]);
-    array = std::move(packed);
-  };
-  for_each_array(flat_, gather);
-  gather(name_);
-  gather(slot_);
+  for_each_place_array([&](auto& array) {
+    std::remove_reference_t<decltype(array)> laid;
+    laid.reserve(order.size());
+    for (const Index from : order) laid.push_back(array[from]);
+    array = std::move(laid);
+  });
   room_ = flat_.child_count;
-  for (auto& blocks : free_blocks_) blocks.clear();
+  free_blocks_.clear();
   Index next_child = 1;
   for (Index node = 0; node < order.size(); ++node) {
     index_of_slot_[slot_[node]] = node;
@@ -642,14 +562,13 @@ void TreeStore::survey() {
 }
 
 std::size_t TreeStore::memory() const {
-  std::size_t bytes = 0;
+  std::size_t bytes = names_.memory();
   const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
   for_each_array(flat_, count);
   count(name_);
   count(room_);
   count(slot_);
   count(index_of_slot_);
-  count(same_name_);
   count(generation_);
   count(extras_);
   count(came_from_);

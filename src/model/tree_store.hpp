@@ -2,25 +2,19 @@
 #pragma once
 
 #include <algorithm>
-#include <array>
 #include <atomic>
 #include <memory>
 #include <string>
 #include <string_view>
-#include <unordered_map>
 #include <vector>
 
 #include "fond_ladder/tree.hpp"
+#include "model/blocks.hpp"
 #include "model/flat.hpp"
 #include "model/life.hpp"
+#include "model/name_chains.hpp"
 
 namespace fond_ladder::inline v0::detail {
-
-/// Children of one node lie side by side in a block of places, `count` of them taken. This is a move of such places, as
-/// edits make it; whoever keeps arrays beside those of the tree does the same with them.
-struct Carried {
-  Index from = 0, to = 0, count = 0;
-};
 
 /// The nodes behind a Tree, always ready for solvers: see the top of tree_store.cpp. Questions change nothing, so that
 /// any number of threads may ask them while nobody edits.
@@ -51,7 +45,7 @@ class TreeStore {
   void set_em(double em);
 
   [[nodiscard]] Keys keys(Index node) const;
-  [[nodiscard]] std::string_view name(Index node) const { return *names_[name_[node]].text; }
+  [[nodiscard]] std::string_view name(Index node) const { return names_.text(name_[node]); }
   [[nodiscard]] std::size_t size() const { return alive_; }
   [[nodiscard]] std::size_t child_count(Index node) const { return flat_.child_count[node]; }
   /// Calls `each(child)` for the children in the order of the file.
@@ -76,17 +70,11 @@ class TreeStore {
       std::reverse(open.begin() + static_cast<std::ptrdiff_t>(base), open.end());
     }
   }
-  /// The number of a name that nodes have; `no_index` where none has it.
-  [[nodiscard]] Index number_of_name(std::string_view name) const;
-  [[nodiscard]] std::size_t count_of_names() const { return name_numbers_.size(); }
-  /// How many nodes have it.
-  [[nodiscard]] std::size_t uses_of_name(Index number) const { return names_[number].uses; }
-  /// Calls `each(node)` for those nodes, in no order, until it returns false.
+  [[nodiscard]] const NameChains& names() const { return names_; }
+  /// Calls `each(node)` for the nodes of a name, in no order, until it returns false.
   template <class Each>
   void for_each_named(Index number, Each each) const {
-    for (Index slot = names_[number].first_slot; slot != no_index; slot = same_name_[slot].next) {
-      if (!each(index_of_slot_[slot])) return;
-    }
+    names_.for_each_slot(number, [&](Index slot) { return each(index_of_slot_[slot]); });
   }
   /// The child of that name; `no_index` for none.
   [[nodiscard]] Index child_named(Index parent, Index number) const;
@@ -140,22 +128,19 @@ class TreeStore {
   /// What solutions look at: whether the tree is as they saw it.
   [[nodiscard]] const std::shared_ptr<TreeLife>& life() const { return life_; }
 
-  /// Lays all nodes level by level, where they are not. An edit.
+  /// Lays all nodes level by level, where they are not, and keeps no more memory than they need. An edit.
   void pack();
 
  private:
   static constexpr std::size_t most_kept_moves = 1024;
-  struct Name {
-    const std::string* text = nullptr;
-    std::uint32_t uses = 0;
-    Index first_slot = no_index;  // of the nodes that have it
-  };
-  struct SameName {
-    Index next = no_index, before = no_index;  // slots
-  };
-  struct Block {
-    Index first = 0, room = 0;
-  };
+  /// Calls `each(array)` for every array by index.
+  template <class Each>
+  void for_each_place_array(Each each) {
+    for_each_array(flat_, each);
+    each(name_);
+    each(slot_);
+    each(room_);
+  }
 
   void add_places(Index count);
   void clear_place(Index node);
@@ -164,23 +149,21 @@ class TreeStore {
   void require_own_name(Index parent, const std::string& name, Index except_from, Index except_behind) const;
   void set_fields(Index node, const Keys& keys);
   void set_text(Index node, const Keys& keys);
-  void set_name(Index node, const std::string& name);
-  void leave_name(Index node);
   void drop_extra(Index node);
   void drop_content(Index node);
   NodeId new_handle(Index node);
   void give_handle_back(Index node);
 
-  /// Opens `count` places among the children of a node and returns the first of them.
-  Index open_places(Index parent, std::size_t position, Index count);
+  /// Opens a place among the children of a node.
+  Index open_place(Index parent, std::size_t position);
   void close_places(Index parent, Index first, Index count);
   void grow_block(Index parent, Index room);
   [[nodiscard]] Block take_block(Index room);
-  void give_block(Block block);
   void carry(Carried move);
   void stamp(Index node);
   /// Lays all anew where edits have left too many holes, or have made most of the tree.
   void pack_when_due();
+  void lay_anew();
   template <class IsConcerned>
   void compile_anew(IsConcerned is_concerned);
   /// Raises what a parent must know of its children; lowered again only by `survey`.
@@ -192,21 +175,18 @@ class TreeStore {
   void survey();
 
   Flat flat_;
-  std::vector<Index> room_;                         // by index: of the block of its children
-  std::array<std::vector<Block>, 32> free_blocks_;  // by the power of two that fits
+  std::vector<Index> room_;  // by index: of the block of its children
+  FreeBlocks free_blocks_;
   std::vector<Extra> extras_;
   std::vector<Index> free_extras_;
   std::vector<std::shared_ptr<const OwnContent>> contents_;
   std::vector<Index> free_contents_;
 
   std::vector<Index> name_;  // by index
-  std::vector<Name> names_;
-  std::vector<Index> free_names_;
-  std::unordered_map<std::string, Index> name_numbers_;
+  NameChains names_;
 
   std::vector<Index> slot_;  // by index
   std::vector<Index> index_of_slot_;
-  std::vector<SameName> same_name_;  // by slot
   std::vector<std::uint8_t> generation_;
   std::vector<Index> free_slots_;
 

@@ -7,7 +7,6 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
-  json.begin_object();
   json.number("from", stretch.from);
   json.number("to", stretch.to);
   json.number("height", stretch.height);
@@ -20,7 +19,6 @@ void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
   json.end();
   json.end();
   json.text("because", stretch.because);
-  json.end();
 }
 
 }  // namespace
@@ -28,20 +26,14 @@ void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
 void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked,
                    const std::vector<std::size_t>& numbers) {
   json.truth("holds", std::ranges::all_of(checked, &CheckedClaim::holds));
-  json.begin_lines("claims");
-  for (std::size_t i = 0; i < checked.size(); ++i) {
-    const CheckedClaim& one = checked[i];
-    json.begin_object();
+  auto number = numbers.begin();
+  json.objects("claims", checked, [&](const CheckedClaim& one) {
     json.text("claim", one.claim);
-    json.number("number", numbers[i] + 1);
+    json.number("number", *number++ + 1);
     json.truth("holds", one.holds);
     json.number("rungs", one.rungs);
-    json.begin_lines("failing");
-    for (const CheckedClaim::Failing& stretch : one.failing) write_failing(json, stretch);
-    json.end();
-    json.end();
-  }
-  json.end();
+    json.objects("failing", one.failing, [&](const auto& stretch) { write_failing(json, stretch); });
+  });
 }
 
 }  // namespace fond_ladder::inline v0

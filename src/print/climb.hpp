@@ -24,6 +24,9 @@ struct ShownClimb {
 /// `North house console from 360 to 1440 wide, 800 high`
 [[nodiscard]] std::string headline(const ShownClimb& shown);
 
+/// The turns of the columns that are shown.
+[[nodiscard]] std::vector<const Turn*> shown_turns(const ShownClimb& shown);
+
 /// The shown sizes and the turns; `telling` of a climb of everything: which others behave like the columns.
 void print_climbed(const ShownClimb& shown, const std::vector<Telling>& telling, std::ostream& out);
 /// Some steps of it, those shown or all.

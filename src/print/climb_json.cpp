@@ -1,13 +1,10 @@
 // SPDX-License-Identifier: MIT
-#include <algorithm>
-
 #include "print/climb.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
 void write_turn(JsonWriter& json, const Turn& turn) {
-  json.begin_object();
   json.number("at", turn.at);
   if (turn.kind == TurnKind::curve) json.number("to", turn.to);
   json.text("quantity", turn.name);
@@ -17,7 +14,6 @@ void write_turn(JsonWriter& json, const Turn& turn) {
   json.number("slope_before", turn.slope_before);
   json.number("slope_after", turn.slope_after);
   json.text("cause", turn.cause);
-  json.end();
 }
 
 }  // namespace
@@ -25,22 +21,14 @@ void write_turn(JsonWriter& json, const Turn& turn) {
 void write_climbed(JsonWriter& json, const ShownClimb& shown) {
   const Climb& climbed = shown.climbed;
   json.text("axis", climbed.along_height ? "height" : "width");
-  json.begin_lines("rungs");
-  for (const Climb::Step& step : shown.rows) {
-    json.begin_object();
+  json.objects("rungs", shown.rows, [&](const auto& step) {
     json.number("width", step.container.width);
     json.number("height", step.container.height);
     json.begin_object("values");
     for (const std::size_t q : shown.columns) json.number(climbed.quantities[q].text, step.values[q]);
     json.end();
-    json.end();
-  }
-  json.end();
-  json.begin_lines("turns");
-  for (const Turn& turn : climbed.turns()) {
-    if (std::ranges::find(shown.columns, turn.quantity) != shown.columns.end()) write_turn(json, turn);
-  }
-  json.end();
+  });
+  json.objects("turns", shown_turns(shown), [&](const Turn* turn) { write_turn(json, *turn); });
 }
 
 }  // namespace fond_ladder::inline v0

@@ -46,11 +46,10 @@ void print_turns(const ShownClimb& shown, std::ostream& out) {
                {"after", Table::Align::numbers},
                {"slope"},
                {"why"}});
-  std::size_t count = 0;
   std::string last_at, last_cause;
-  for (const Turn& turn : shown.climbed.turns()) {
-    if (std::ranges::find(shown.columns, turn.quantity) == shown.columns.end()) continue;
-    ++count;
+  const std::vector<const Turn*> turns = shown_turns(shown);
+  for (const Turn* one : turns) {
+    const Turn& turn = *one;
     const std::string at = rounded(turn.at);
     const bool same_place = at == last_at, same_cause = same_place && turn.cause == last_cause;
     std::string kind(word(turn.kind));
@@ -60,11 +59,11 @@ void print_turns(const ShownClimb& shown, std::ostream& out) {
     last_at = at;
     last_cause = turn.cause;
   }
-  if (count == 0) {
+  if (turns.empty()) {
     out << "\nno turns: every quantity is one straight line\n";
     return;
   }
-  fmt::print(out, "\n{}\n", count == 1 ? "1 turn" : fmt::format("{} turns", count));
+  fmt::print(out, "\n{}\n", turns.size() == 1 ? "1 turn" : fmt::format("{} turns", turns.size()));
   table.print(out);
 }
 
@@ -90,6 +89,14 @@ void print_others(const ShownClimb& shown, const std::vector<Telling>& telling, 
 }
 
 }  // namespace
+
+std::vector<const Turn*> shown_turns(const ShownClimb& shown) {
+  std::vector<const Turn*> turns;
+  for (const Turn& turn : shown.climbed.turns()) {
+    if (std::ranges::find(shown.columns, turn.quantity) != shown.columns.end()) turns.push_back(&turn);
+  }
+  return turns;
+}
 
 std::string headline(const ShownClimb& shown) {
   const Ladder& ladder = shown.ladder;

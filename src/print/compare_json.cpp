@@ -2,7 +2,7 @@
 #include <array>
 
 #include "print/answers_json.hpp"
-#include "print/titles.hpp"
+#include "print/json_frame.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -19,7 +19,6 @@ void write_box(JsonWriter& json, std::string_view key, const std::optional<Rect>
 
 void write_difference(JsonWriter& json, const Difference& one) {
   static constexpr std::array<std::string_view, 3> words{"changed", "only in the first", "only in the second"};
-  json.begin_object();
   json.text("node", one.path);
   json.text("what", words[static_cast<std::size_t>(one.kind)]);
   write_spans(json, "widths", one.sizes);
@@ -31,7 +30,6 @@ void write_difference(JsonWriter& json, const Difference& one) {
   write_box(json, "second", one.second);
   json.end();
   json.number("going_along", one.going_along);
-  json.end();
 }
 
 void write_side(JsonWriter& json, std::string_view key, const std::string& name, std::size_t settings) {
@@ -48,9 +46,7 @@ void write_comparison(JsonWriter& json, const Comparison& told) {
   write_side(json, "second", told.second, told.settings_second);
   json.number("sizes", told.rungs);
   json.number("same", told.same);
-  json.begin_lines("differences");
-  for (const Difference& one : told.differences) write_difference(json, one);
-  json.end();
+  json.objects("differences", told.differences, [&](const auto& one) { write_difference(json, one); });
 }
 
 }  // namespace fond_ladder::inline v0

@@ -24,6 +24,17 @@ class JsonWriter {
   void begin_list(std::string_view key);
   /// A list with a line for each of its entries.
   void begin_lines(std::string_view key);
+  /// A list of objects, a line each: `each(item)` writes the fields of one.
+  template <class Items, class Each>
+  void objects(std::string_view key, const Items& items, Each each) {
+    begin_lines(key);
+    for (const auto& item : items) {
+      begin_object();
+      each(item);
+      end();
+    }
+    end();
+  }
   /// Ends what was begun last.
   void end();
 

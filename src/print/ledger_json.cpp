@@ -5,7 +5,6 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 void write_entry(JsonWriter& json, const Tree& tree, const LedgerEntry& entry) {
-  json.begin_object();
   json.text("node", tree.path(entry.node));
   json.number("before", entry.before);
   json.number("base", entry.base);
@@ -18,11 +17,9 @@ void write_entry(JsonWriter& json, const Tree& tree, const LedgerEntry& entry) {
   json.number("round", entry.round);
   json.number("size", entry.size);
   json.text("why", entry.why);
-  json.end();
 }
 
 void write_line(JsonWriter& json, const Tree& tree, const LedgerLine& line) {
-  json.begin_object();
   json.number("inner", line.inner);
   json.number("gaps", line.gaps);
   json.number("margins", line.margins);
@@ -40,13 +37,10 @@ void write_line(JsonWriter& json, const Tree& tree, const LedgerLine& line) {
     json.end();
   }
   json.end();
-  json.begin_lines("children");
-  for (const LedgerEntry& entry : line.entries) write_entry(json, tree, entry);
-  json.end();
+  json.objects("children", line.entries, [&](const auto& entry) { write_entry(json, tree, entry); });
   json.number("after", line.after);
   json.number("spare", line.spare);
   json.number("sum", line.sum);
-  json.end();
 }
 
 void write_tracks(JsonWriter& json, std::string_view key, const std::vector<LedgerTracks>& axis) {
@@ -56,32 +50,24 @@ void write_tracks(JsonWriter& json, std::string_view key, const std::vector<Ledg
   json.number("inner", tracks.inner);
   json.number("gaps", tracks.gaps);
   json.number("one_share", tracks.one_share);
-  json.begin_lines("tracks");
-  for (const auto& track : tracks.tracks) {
-    json.begin_object();
+  json.objects("tracks", tracks.tracks, [&](const auto& track) {
     json.number("size", track.size);
     json.number("share", track.share);
     json.text("why", track.why);
-    json.end();
-  }
-  json.end();
+  });
   json.number("spare", tracks.spare);
   json.number("sum", tracks.sum);
   json.end();
 }
 
 void write_places(JsonWriter& json, std::string_view key, const Tree& tree, const std::vector<LedgerPlace>& places) {
-  json.begin_lines(key);
-  for (const LedgerPlace& place : places) {
-    json.begin_object();
+  json.objects(key, places, [&](const auto& place) {
     json.text("node", tree.path(place.node));
     json.number("room", place.room);
     json.number("size", place.size);
     json.number("ahead", place.ahead);
     json.text("why", place.why);
-    json.end();
-  }
-  json.end();
+  });
 }
 
 }  // namespace
@@ -91,25 +77,19 @@ void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, con
   json.text("kind", word(account.kind));
   json.extent("size", {account.box.width, account.box.height});
   json.truth("adds_up", account.adds_up());
-  json.begin_lines("lines");
-  for (const LedgerLine& line : account.lines) write_line(json, tree, line);
-  json.end();
+  json.objects("lines", account.lines, [&](const auto& line) { write_line(json, tree, line); });
   write_tracks(json, "columns", account.columns);
   write_tracks(json, "rows", account.rows);
   write_places(json, "sideways", tree, account.sideways);
   write_places(json, "up_and_down", tree, account.up_and_down);
   json.texts("content", account.content);
-  json.begin_lines("chain");
-  for (const LedgerStep& step : chain) {
-    json.begin_object();
+  json.objects("chain", chain, [&](const auto& step) {
     json.text("node", tree.path(step.node));
     json.number("width", step.width);
     json.text("why_width", step.why_width);
     json.number("height", step.height);
     json.text("why_height", step.why_height);
-    json.end();
-  }
-  json.end();
+  });
 }
 
 }  // namespace fond_ladder::inline v0

@@ -1,14 +1,12 @@
 // SPDX-License-Identifier: MIT
 #include "print/answers_json.hpp"
-#include "print/titles.hpp"
+#include "print/json_frame.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
 void write_findings(JsonWriter& json, std::string_view key, const std::vector<Finding>& findings) {
-  json.begin_lines(key);
-  for (const Finding& one : findings) {
-    json.begin_object();
+  json.objects(key, findings, [&](const auto& one) {
     json.text("node", one.path.empty() ? one.node : one.path);
     json.text("key", one.key);
     json.text("finding", word(one.oddity));
@@ -16,9 +14,7 @@ void write_findings(JsonWriter& json, std::string_view key, const std::vector<Fi
     json.text("cure", one.cure);
     write_spans(json, "widths", one.sizes);
     json.texts("variants", one.variants);
-    json.end();
-  }
-  json.end();
+  });
 }
 
 }  // namespace

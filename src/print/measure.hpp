@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "print/json_writer.hpp"
 #include "print/titles.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -44,6 +45,8 @@ void write_outline(JsonWriter& json, const SolvedScene& measured);
 
 /// A name as deep as its node; beyond twelve levels the depth is told as a number.
 [[nodiscard]] std::string indented(const std::string& name, int depth);
+/// Those of the boxes whose nodes scroll.
+[[nodiscard]] std::vector<Solution::NodeBox> scrolling(const Solution& solution, std::vector<Solution::NodeBox> boxes);
 /// What sticks out of the parent, or of a text its own words.
 [[nodiscard]] FourSides all_cut(const Solution& solution, NodeId node);
 

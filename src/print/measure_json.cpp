@@ -51,9 +51,7 @@ void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::
 void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes) {
   const Solution& solution = measured.solution;
   const Tree& tree = measured.scene.tree;
-  json.begin_lines("nodes");
-  for (const auto& placed : boxes) {
-    json.begin_object();
+  json.objects("nodes", boxes, [&](const auto& placed) {
     json.text("path", tree.path(placed.node));
     json.text("kind", word(solution.tree().kind(placed.node)));
     json.number("x", placed.box.x);
@@ -64,19 +62,12 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
     write_share(json, measured, placed);
     write_cut(json, all_cut(solution, placed.node));
     if (solution.tree().kind(placed.node) == Kind::grid) write_tracks(json, measured, placed.node);
-    json.end();
-  }
-  json.end();
-  json.begin_lines("scrollers");
-  for (const auto& placed : boxes) {
-    if (solution.tree().keys(placed.node).scroll == Scroll::none) continue;
-    json.begin_object();
+  });
+  json.objects("scrollers", scrolling(solution, boxes), [&](const auto& placed) {
     json.text("path", tree.path(placed.node));
     json.extent("content", solution.content_size(placed.node));
     json.extent("by_at_most", solution.scroll_range(placed.node));
-    json.end();
-  }
-  json.end();
+  });
 }
 
 }  // namespace fond_ladder::inline v0

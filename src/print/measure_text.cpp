@@ -105,15 +105,13 @@ void print_tracks(const SolvedScene& measured, std::ostream& out) {
 
 /// What scrolls, and how far.
 void print_scrollers(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
+  const std::vector<Solution::NodeBox> all = scrolling(measured.solution, boxes);
+  if (all.empty()) return;
   Table table({{"scrolls"}, {"content"}, {"by at most"}});
-  bool any = false;
-  for (const auto& placed : boxes) {
-    if (measured.solution.tree().keys(placed.node).scroll == Scroll::none) continue;
-    any = true;
+  for (const auto& placed : all) {
     table.add({measured.scene.tree.path(placed.node), size_text(measured.solution.content_size(placed.node)),
                size_text(measured.solution.scroll_range(placed.node))});
   }
-  if (!any) return;
   out << '\n';
   table.print(out);
 }
@@ -125,6 +123,11 @@ std::string indented(const std::string& name, int depth) {
   const auto blanks = [](int levels) { return std::string(2 * static_cast<std::size_t>(levels), ' '); };
   if (depth <= deepest) return blanks(depth) + name;
   return fmt::format("{}({}) {}", blanks(deepest), depth, name);
+}
+
+std::vector<Solution::NodeBox> scrolling(const Solution& solution, std::vector<Solution::NodeBox> boxes) {
+  std::erase_if(boxes, [&](const auto& placed) { return solution.tree().keys(placed.node).scroll == Scroll::none; });
+  return boxes;
 }
 
 FourSides all_cut(const Solution& solution, NodeId node) {

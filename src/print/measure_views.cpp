@@ -80,15 +80,11 @@ void print_under(const SolvedScene& measured, const std::vector<Point>& points, 
 }
 
 void write_under(JsonWriter& json, const SolvedScene& measured, const std::vector<Point>& points) {
-  json.begin_lines("under");
-  for (const Point& point : points) {
-    json.begin_object();
+  json.objects("under", points, [&](const auto& point) {
     json.number("x", point.x);
     json.number("y", point.y);
     json.texts("nodes", paths_of(measured.scene.tree, measured.solution.under(point.x, point.y)));
-    json.end();
-  }
-  json.end();
+  });
 }
 
 void print_orders(const SolvedScene& measured, std::ostream& out) {
@@ -109,16 +105,12 @@ void print_orders(const SolvedScene& measured, std::ostream& out) {
 
 void write_orders(JsonWriter& json, const SolvedScene& measured) {
   const Tree& tree = measured.scene.tree;
-  json.begin_lines("orders");
-  for (const Orders& orders : all_orders(measured)) {
-    json.begin_object();
+  json.objects("orders", all_orders(measured), [&](const auto& orders) {
     json.text("path", tree.path(orders.container));
     json.texts("file", paths_of(tree, orders.file));
     json.texts("laid", paths_of(tree, orders.laid));
     json.texts("painted", paths_of(tree, orders.painted));
-    json.end();
-  }
-  json.end();
+  });
 }
 
 void print_outline(const SolvedScene& measured, std::ostream& out) {
@@ -132,17 +124,13 @@ void print_outline(const SolvedScene& measured, std::ostream& out) {
 }
 
 void write_outline(JsonWriter& json, const SolvedScene& measured) {
-  json.begin_lines("outline");
-  for (const auto& placed : measured.solution.boxes()) {
+  json.objects("outline", measured.solution.boxes(), [&](const auto& placed) {
     const Keys keys = measured.solution.tree().keys(placed.node);
-    json.begin_object();
     json.text("path", measured.scene.tree.path(placed.node));
     json.text("kind", word(keys.kind));
     json.number("depth", placed.depth);
     json.text("lays", way_of_laying(measured, placed.node, keys));
-    json.end();
-  }
-  json.end();
+  });
 }
 
 }  // namespace fond_ladder::inline v0

@@ -46,17 +46,13 @@ void print_settings(const std::string& path, const std::string& title, const std
 }
 
 void write_settings(JsonWriter& json, const std::vector<Setting>& all) {
-  json.begin_lines("settings");
-  for (const Setting& setting : all) {
-    json.begin_object();
+  json.objects("settings", all, [&](const auto& setting) {
     json.text("key", setting.key);
     json.json("value", setting.value.empty() ? "null" : setting.value);
     json.text("source", word(setting.source));
     if (!setting.name.empty()) json.text("name", setting.name);
     if (!setting.acts) json.truth("acts", false);
-    json.end();
-  }
-  json.end();
+  });
 }
 
 }  // namespace fond_ladder::inline v0

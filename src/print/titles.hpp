@@ -2,11 +2,9 @@
 #pragma once
 
 #include <string>
-#include <string_view>
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
-#include "print/json_writer.hpp"
 
 namespace fond_ladder::inline v0 {
 
@@ -22,26 +20,5 @@ struct AskedSize {
 
 /// `1280 x 800`
 [[nodiscard]] std::string size_text(const Extent& size);
-
-/// The frame of every JSON answer: `{"fond_ladder": 1, "command": "measure", "answers": [ … ]}`.
-class JsonAnswers {
- public:
-  JsonAnswers(std::ostream& out, std::string_view command);
-  /// Begins an answer about a scene, which says what it is called and the file it is from; the answer before ends.
-  JsonWriter& next(const Scene& scene, std::string_view file);
-  /// The same at one size.
-  JsonWriter& next(const Scene& scene, std::string_view file, const Solution& solution, const AskedSize& asked);
-  /// The same over a ladder: `"at": {"width": {"from": 360, "to": 1440}, "height": 800}`.
-  JsonWriter& next(const Scene& scene, std::string_view file, const Ladder& ladder);
-  /// Ends the last answer and the frame.
-  void end();
-
- private:
-  JsonWriter json_;
-  bool inside_ = false;
-};
-
-/// `[{"from": 360, "to": 640}]`
-void write_spans(JsonWriter& json, std::string_view key, const std::vector<Span>& spans);
 
 }  // namespace fond_ladder::inline v0

@@ -44,16 +44,10 @@ void for_each_kept(State& state, Each each) {
 void follow_moves(State& state, const TreeStore& store, std::uint64_t from, std::uint64_t to) {
   for (std::uint64_t number = from; number < to; ++number) {
     const Carried& move = store.move_at(number);
-    const Index first = move.from, place = move.to, count = move.count;
-    const std::size_t needed = std::max(first, place) + std::size_t{count};
+    const std::size_t needed = std::max(move.from, move.to) + std::size_t{move.count};
     for_each_kept(state, [&](auto& array) {
       if (array.size() < needed) array.resize(needed);
-      const auto begin = array.begin();
-      if (place < first) {
-        std::move(begin + first, begin + first + count, begin + place);
-      } else {
-        std::move_backward(begin + first, begin + first + count, begin + place + count);
-      }
+      move.carry_in(array);
     });
   }
 }

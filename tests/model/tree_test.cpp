@@ -195,7 +195,7 @@ TEST(Tree, GivesNamesBackThatNobodyHas) {
     tree.remove(tree.at("a" + std::to_string(i - 1)));
   }
   EXPECT_EQ(tree.size(), 2U);
-  EXPECT_EQ(tree.store().count_of_names(), 2U);
+  EXPECT_EQ(tree.store().names().count(), 2U);
   EXPECT_THROW((void)tree.at("a7"), BadPath);
 }
 

@@ -12,11 +12,11 @@
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/suggest.hpp"
-#include "model/json_text.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 #include "print/answers_json.hpp"
-#include "print/titles.hpp"
+#include "print/json_frame.hpp"
+#include "print/suggest_text.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -97,21 +97,12 @@ void require_claims(const std::vector<Variant>& variants, const std::vector<std:
 
 ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall& call, const Streams& streams) {
   const std::vector<std::string> claims = suggest(variants);
-  std::vector<std::string> quoted;
-  for (const std::string& claim : claims) quoted.push_back(json_text(claim));
   if (call.format == Format::json) {
     JsonAnswers answers(streams.out, "check");
     next_answer(answers, variants, call).texts("suggested", claims);
     answers.end();
-  } else if (claims.empty()) {
-    fmt::print(streams.out, "nothing to suggest: whatever looks meant and holds is claimed already\n");
   } else {
-    const Scene& scene = variants[0].scene;
-    fmt::print(streams.out,
-               "// {} {} that {} from {} to {} wide{}; keep those that are meant\n\"claims\": [\n  {}\n]\n",
-               claims.size(), claims.size() == 1 ? "claim" : "claims", claims.size() == 1 ? "holds" : "hold",
-               exact(scene.ladder.width.from), exact(scene.ladder.width.to), scope_text(variants, call),
-               fmt::join(quoted, ",\n  "));
+    streams.out << suggestion(claims, variants[0].scene.ladder, scope_text(variants, call));
   }
   return all_well;
 }

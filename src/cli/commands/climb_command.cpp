@@ -13,7 +13,7 @@
 #include "fond_ladder/plot.hpp"
 #include "model/number_text.hpp"
 #include "print/climb.hpp"
-#include "print/titles.hpp"
+#include "print/json_frame.hpp"
 #include "print/wrapped.hpp"
 
 namespace fond_ladder::cli {
@@ -64,7 +64,7 @@ std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
   }
   std::vector<double> sizes{span.from, span.to};
   for (const NamedRung& rung : way.ladder.rungs) {
-    const double size = way.along_height ? rung.size.height : rung.size.width;
+    const double size = rung.size.on(way.along_height ? y_axis : x_axis);
     if (size > span.from && size < span.to) sizes.push_back(size);
   }
   std::ranges::sort(sizes);

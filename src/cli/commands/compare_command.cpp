@@ -6,6 +6,7 @@
 #include "cli/sizes.hpp"
 #include "fond_ladder/compare.hpp"
 #include "print/answers_json.hpp"
+#include "print/json_frame.hpp"
 #include "print/titles.hpp"
 
 namespace fond_ladder::cli {

@@ -9,6 +9,7 @@
 #include "fond_ladder/ledger.hpp"
 #include "model/number_text.hpp"
 #include "print/answers_json.hpp"
+#include "print/json_frame.hpp"
 #include "print/settings.hpp"
 
 namespace fond_ladder::cli {

@@ -4,7 +4,7 @@
 #include "cli/scene_call.hpp"
 #include "fond_ladder/lint.hpp"
 #include "print/answers_json.hpp"
-#include "print/titles.hpp"
+#include "print/json_frame.hpp"
 
 namespace fond_ladder::cli {
 namespace {

@@ -6,6 +6,7 @@
 
 #include "cli/scene_call.hpp"
 #include "cli/sizes.hpp"
+#include "print/json_frame.hpp"
 #include "print/measure.hpp"
 #include "print/settings.hpp"
 

@@ -239,8 +239,7 @@ Keys NodeReader::read_keys(const Open& at, const Layers& layers) {
       if (member.key == "name" && !names) return;
       read_one(id, member, keys);
       if (const KeyEntry* entry = find_key(member.key)) {
-        said_.push_back(
-            {static_cast<std::uint8_t>(entry - key_table().data()), layer.source, origins.name(layer.name)});
+        said_.push_back({static_cast<std::uint8_t>(place_of(*entry)), layer.source, origins.name(layer.name)});
       }
     });
   }

@@ -12,6 +12,7 @@
 #include "scene/read/faults.hpp"
 #include "scene/read/json_document.hpp"
 #include "scene/read/node_reader.hpp"
+#include "scene/read/scene_keys.hpp"
 #include "scene/read/scene_text.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -20,9 +21,6 @@ namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 14> scene_keys{"$schema", "format",   "scene",  "em",         "direction",
-                                                      "ladder",  "ranges",   "modes",  "touch_size", "shared",
-                                                      "parts",   "wordings", "claims", "root"};
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
 /// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
 constexpr std::array<std::string_view, 6> definition_keys{"ranges", "modes", "shared", "parts", "wordings", "claims"};

@@ -26,7 +26,7 @@ std::string as_json(std::string_view value) {
 /// Notes that a key of a node is tried.
 void note_tried(Scene& scene, NodeId node, const KeyEntry& entry) {
   if (!scene.origins) return;
-  const auto key = static_cast<std::uint8_t>(&entry - key_table().data());
+  const auto key = static_cast<std::uint8_t>(place_of(entry));
   auto origins = std::make_shared<detail::Origins>(*scene.origins);
   auto said = origins->of(node);
   std::erase_if(said, [&](const auto& one) { return one.key == key; });

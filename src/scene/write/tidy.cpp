@@ -10,6 +10,7 @@
 #include "model/number_text.hpp"
 #include "scene/read/faults.hpp"
 #include "scene/read/key_reader.hpp"
+#include "scene/read/scene_keys.hpp"
 #include "scene/read/scene_text.hpp"
 #include "scene/write/key_writer.hpp"
 
@@ -19,9 +20,6 @@ namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 14> top_order{"$schema", "format",   "scene",  "em",         "direction",
-                                                     "ladder",  "ranges",   "modes",  "touch_size", "shared",
-                                                     "parts",   "wordings", "claims", "root"};
 /// Before the keys of the table, and behind them.
 constexpr std::array<std::string_view, 5> first_keys{"part", "kind", "name", "like", "copies"};
 constexpr std::array<std::string_view, 4> last_keys{"with", "each", "when", "children"};
@@ -38,7 +36,7 @@ std::size_t place_of_key(std::string_view key) {
   if (const std::size_t place = place_in(first_keys, key); place < first_keys.size()) return place;
   const auto table = key_table();
   if (const KeyEntry* entry = find_key(key)) {
-    return first_keys.size() + static_cast<std::size_t>(entry - table.data());
+    return first_keys.size() + place_of(*entry);
   }
   const std::size_t last = place_in(last_keys, key);  // inner nodes of a part come before `children`
   return first_keys.size() + table.size() + last;
@@ -93,7 +91,7 @@ class Tidier {
     if (at.role == Role::top || at.role == Role::node || at.role == Role::keys) {
       std::ranges::stable_sort(members, {}, [&](ValueId id) {
         const std::string& key = document_[id].key;
-        return at.role == Role::top ? place_in(top_order, key) : place_of_key(key);
+        return at.role == Role::top ? place_in(scene_keys, key) : place_of_key(key);
       });
     }
     std::vector<Step> steps;

@@ -67,7 +67,7 @@ std::vector<IdleSetting> idle_settings(const Scene& scene) {
     const Kinds parents = parent ? kinds_of(parent) : Kinds{};
     const std::vector<bool> given = given_to_many(scene, node);
     for (const KeyEntry& entry : key_table()) {
-      if (given[static_cast<std::size_t>(&entry - key_table().data())]) continue;
+      if (given[place_of(entry)]) continue;
       if (is_said(entry, keys) && !ever_acts(entry.acts, kinds, parent ? &parents : nullptr))
         idle.push_back({node, entry.name});
     }

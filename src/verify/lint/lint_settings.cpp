@@ -108,7 +108,7 @@ class Trials {
       const Keys keys = scene_.tree.keys(node);
       const std::vector<bool> many = given_to_many(scene_, node);
       for (const KeyEntry& entry : key_table()) {
-        const bool is_own = !many[static_cast<std::size_t>(&entry - key_table().data())];
+        const bool is_own = !many[place_of(entry)];
         if (is_own && is_tried(entry, keys) && may_act(node, entry)) attempt(node, entry);
       }
       if (keys.words_at != WordsAt::start) try_words_at(node);

@@ -1,0 +1,23 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "model/tree_store.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+/// The last step of a node's path: its name, or its kind and its place among its siblings, as in `row#0`.
+[[nodiscard]] std::string step_of(const TreeStore& store, Index node);
+/// The same where the place is known.
+[[nodiscard]] std::string step_at(const TreeStore& store, Index node, std::size_t place);
+
+/// The nodes whose path ends in `path`, at most `most` of them, in no order; one whose whole path it is comes alone.
+[[nodiscard]] std::vector<Index> find_path(const TreeStore& store, std::string_view path, std::size_t most);
+
+/// Brings nodes into the order of the file. Costs the depth of each.
+void sort_by_place(const TreeStore& store, std::vector<Index>& nodes);
+
+}  // namespace fond_ladder::inline v0::detail

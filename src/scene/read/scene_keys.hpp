@@ -1,0 +1,14 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <string_view>
+
+namespace fond_ladder::inline v0::scene {
+
+/// The keys at the top of a scene file, in the order of a tidy one.
+inline constexpr std::array<std::string_view, 14> scene_keys{"$schema", "format",   "scene",  "em",         "direction",
+                                                             "ladder",  "ranges",   "modes",  "touch_size", "shared",
+                                                             "parts",   "wordings", "claims", "root"};
+
+}  // namespace fond_ladder::inline v0::scene
