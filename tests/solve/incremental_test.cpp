@@ -297,11 +297,11 @@ TEST(Incremental, ContentIsAskedAtExactlyItsWidthWhereThatFits) {
   };
   RandomScenes random(testing::seed());
   for (int run = 0; run < 400; ++run) {
-    Tree tree = testing::scene_from("row:r across=start [ box:label padding=0.1 margin=0.7 box:b weight=1 ]").tree;
+    Tree tree = testing::scene_from("row:r across=start [ box:label padding=100.65 margin=0.7 box:b weight=1 ]").tree;
     const auto label = std::make_shared<Label>(10 + random.below(100000) / 997.0);
     tree.content_from(tree.at("label"), label);
     Solver solver;
-    EXPECT_NEAR(solver.solve(tree, {500, 100}).box(tree.at("label")).height, 10.2, 1e-9) << "on one line";
+    EXPECT_NEAR(solver.solve(tree, {500, 100}).box(tree.at("label")).height, 211.3, 1e-9) << "on one line";
     EXPECT_EQ(label->wrapped, 0) << label->width;
   }
 }
