@@ -55,12 +55,12 @@ void add_passes(Subject& one) {
   });
 }
 
-void measure(const std::string& name, Compared& compared, bool quick) {
+void measure(const std::string& name, Compared& compared, bool quick, double seconds = 1.0) {
   benchmark::RegisterBenchmark(name.c_str(),
                                [&compared](benchmark::State& state) {
                                  for (auto _ : state) compared.run_once();
                                })
-      ->MinTime(quick ? 0.001 : 1.0)
+      ->MinTime(quick ? 0.001 : seconds)
       ->UseRealTime();
 }
 
@@ -220,7 +220,8 @@ int run(bool quick, const std::string& out) {
   LiveWindow window;
   Compared live;
   window.add_to(live);
-  measure("edits", live, quick);
+  live.warm_up();
+  measure("edits", live, quick, 10.0);
 
   Silent silent;
   benchmark::RunSpecifiedBenchmarks(&silent);
