@@ -52,12 +52,13 @@ TreeStore::TreeStore(const Keys& root, double em, Direction direction)
   new_handle(0);
   set_fields(0, root);
   name_[0] = names_.enter(slot_[0], root.name);
-  stamp(0);
+  stamp(0, Edit::fresh);
 }
 
 TreeStore::TreeStore(const TreeStore& other)
     : flat_(other.flat_),
       room_(other.room_),
+      ahead_(other.ahead_),
       free_blocks_(other.free_blocks_),
       extras_(other.extras_),
       free_extras_(other.free_extras_),
@@ -174,6 +175,11 @@ void TreeStore::add_places(Index count) {
 void TreeStore::clear_place(Index node) {
   for_each_array(flat_, [&](auto& array) { array[node] = {}; });
   room_[node] = 0;
+  ahead_[node] = {};
+}
+
+Block TreeStore::block_of(Index parent) const {
+  return {flat_.first_child[parent] - ahead_[parent].places, room_[parent]};
 }
 
 void TreeStore::set_fields(Index node, const Keys& keys) {
@@ -187,8 +193,10 @@ void TreeStore::set_fields(Index node, const Keys& keys) {
     }
   }
   compiled.traits.stands_on_base = flat_.traits[node].stands_on_base || keys.across == Across::baseline;
+  const bool was_odd = is_odd(flat_.traits[node]);
   flat_.traits[node] = compiled.traits;
   tell_parent(node);
+  count_odd_child(flat_.parent[node], was_odd, is_odd(compiled.traits));
   tell_of_scroller(node);
   flat_.grow[node] = compiled.grow;
   for (std::size_t axis = 0; axis < 2; ++axis) {
@@ -254,14 +262,25 @@ Keys TreeStore::keys(Index node) const {
 
 // --- edits ---------------------------------------------------------------------------------------------------------
 
-void TreeStore::stamp(Index node) {
+void TreeStore::stamp(Index node, Edit what) {
   ++life_->changes;
+  if (kept_edits_.empty()) kept_edits_.resize(most_kept_edits);
+  kept_edits_[edits_++ % most_kept_edits] = {slot_[node], what};
   const std::uint32_t published = published_.load(std::memory_order_relaxed);
   if (edit_ <= published) edit_ = published + 1;
   while (node != no_index && flat_.version[node] <= published) {
     flat_.version[node] = edit_;
     node = flat_.parent[node];
   }
+}
+
+void TreeStore::part(Index above, const Traits& left) {
+  if (!left.hidden && !left.pinned) {
+    stamp(above, Edit::parted);
+  } else {
+    ++life_->changes;
+  }
+  count_odd_child(above, is_odd(left), false);
 }
 
 std::uint32_t TreeStore::publish() const {
@@ -291,27 +310,49 @@ Block TreeStore::take_block(Index room) {
 }
 
 /// Children that come one after the other, before anything else does, lie at the end of the arrays and only need
-/// another place there; else their block is carried to one twice as large.
-void TreeStore::grow_block(Index parent, Index room) {
-  const Block old{flat_.first_child[parent], room_[parent]};
-  if (old.room > 0 && old.first + old.room == flat_.size()) {
-    add_places(room - old.room);
-    room_[parent] = room;
+/// another place there; else their block is carried to one twice as large, with the new room where it is wanted.
+void TreeStore::grow_block(Index parent, bool in_front) {
+  const Block old = block_of(parent);
+  const Index count = flat_.child_count[parent];
+  if (!in_front && old.room > 0 && old.first + old.room == flat_.size()) {
+    add_places(1);
+    ++room_[parent];
     return;
   }
-  const Index count = flat_.child_count[parent];
-  const Block block = take_block(old.room == 0 ? room : std::bit_ceil(std::max<Index>(room, 4)));
-  carry({old.first, block.first, count});
-  flat_.first_child[parent] = block.first;
+  const Block block = take_block(old.room == 0 ? 1 : std::bit_ceil(std::max<Index>(count + 1, 4)));
+  const Index ahead = in_front ? block.room - count : 0;
+  carry({flat_.first_child[parent], block.first + ahead, count});
+  flat_.first_child[parent] = block.first + ahead;
   room_[parent] = block.room;
+  ahead_[parent].places = ahead;
   free_blocks_.give(old);
 }
 
+/// Where there is room only at the other end of a block, its children move over so that both have half of it.
+void TreeStore::share_room(Index parent, bool in_front) {
+  const Index children = flat_.child_count[parent], ahead = ahead_[parent].places, free = room_[parent] - children;
+  if ((in_front ? ahead : free - ahead) > 0) return;
+  const Index first = flat_.first_child[parent] - ahead, new_ahead = in_front ? (free + 1) / 2 : free / 2;
+  carry({first + ahead, first + new_ahead, children});
+  flat_.first_child[parent] = first + new_ahead;
+  ahead_[parent].places = new_ahead;
+}
+
+/// Siblings make room towards the nearer end of their block.
 Index TreeStore::open_place(Index parent, std::size_t position) {
-  const Index children = flat_.child_count[parent];
-  if (children == room_[parent]) grow_block(parent, children + 1);
-  const Index node = flat_.first_child[parent] + static_cast<Index>(position);
-  carry({node, node + 1, children - static_cast<Index>(position)});
+  const Index children = flat_.child_count[parent], before = static_cast<Index>(position);
+  const bool in_front = 2 * position < children;
+  if (children == room_[parent]) grow_block(parent, in_front);
+  share_room(parent, in_front);
+  const Index first = flat_.first_child[parent];
+  if (in_front) {
+    carry({first, first - 1, before});
+    --flat_.first_child[parent];
+    --ahead_[parent].places;
+  } else {
+    carry({first + before, first + before + 1, children - before});
+  }
+  const Index node = flat_.first_child[parent] + before;
   clear_place(node);
   flat_.parent[node] = parent;
   flat_.child_count[parent] = children + 1;
@@ -320,8 +361,15 @@ Index TreeStore::open_place(Index parent, std::size_t position) {
 }
 
 void TreeStore::close_places(Index parent, Index first, Index count) {
-  const Index behind = flat_.first_child[parent] + flat_.child_count[parent];
-  carry({first + count, first, behind - first - count});
+  const Index begin = flat_.first_child[parent], before = first - begin;
+  const Index behind = flat_.child_count[parent] - before - count;
+  if (before < behind) {
+    carry({begin, begin + count, before});
+    flat_.first_child[parent] += count;
+    ahead_[parent].places += count;
+  } else {
+    carry({first + count, first, behind});
+  }
   flat_.child_count[parent] -= count;
 }
 
@@ -333,8 +381,7 @@ NodeId TreeStore::insert(Index parent, std::size_t position, const Keys& keys) {
   const NodeId handle = new_handle(node);
   set_fields(node, keys);
   name_[node] = names_.enter(slot_[node], keys.name);
-  stamp(parent);
-  stamp(node);
+  stamp(node, Edit::fresh);
   pack_when_due();
   return handle;
 }
@@ -352,14 +399,15 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
   const Block aside = take_block(1);
   carry({node, aside.first, 1});
   close_places(old_parent, node, 1);
-  stamp(index_of(from));
+  part(index_of(from), flat_.traits[aside.first]);
   const Index there = open_place(index_of(into), position);
   carry({aside.first, there, 1});
   flat_.parent[there] = index_of(into);
   free_blocks_.give(aside);
-  tell_parent(index_of(moved));
+  tell_parent(there);
+  count_odd_child(index_of(into), false, is_odd(flat_.traits[there]));
   tell_of_scroller(index_of(moved));
-  stamp(index_of(into));
+  stamp(index_of(moved), Edit::own);
   pack_when_due();
 }
 
@@ -374,11 +422,12 @@ void TreeStore::remove(Index node) {
     drop_content(one);
     names_.leave(slot_[one], name_[one]);
     give_handle_back(one);
-    free_blocks_.give({flat_.first_child[one], room_[one]});
+    free_blocks_.give(block_of(one));
   }
   const Index parent = flat_.parent[node];
-  stamp(parent);
+  const Traits left = flat_.traits[node];
   close_places(parent, node, 1);
+  part(parent, left);
   pack_when_due();
 }
 
@@ -404,11 +453,14 @@ NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, co
   set_fields(box, container);
   name_[box] = names_.enter(slot_[box], container.name);
   for_each_child(box, [&](Index child) {
+    count_odd_child(index_of(into), is_odd(flat_.traits[child]), false);
+    count_odd_child(box, false, is_odd(flat_.traits[child]));
     tell_parent(child);
     tell_of_scroller(child);
   });
-  stamp(index_of(into));
-  stamp(box);
+  stamp(index_of(into), Edit::parted);
+  stamp(box, Edit::fresh);
+  for_each_child(box, [&](Index child) { stamp(child, Edit::own); });
   pack_when_due();
   return handle;
 }
@@ -424,12 +476,16 @@ void TreeStore::restyle(Index node, const Keys& keys) {
   Keys quiet = keys;  // what no size or place follows from
   quiet.name = old.name;
   quiet.touch = old.touch;
+  const Traits was = flat_.traits[node];
   set_fields(node, keys);
   if (quiet == old) {
     ++life_->changes;
-  } else {
-    stamp(node);
+    return;
   }
+  stamp(node, Edit::own);
+  const Traits is = flat_.traits[node];
+  const bool was_out = was.hidden || was.pinned, is_out = is.hidden || is.pinned;
+  if (flat_.parent[node] != no_index && was_out != is_out) stamp(flat_.parent[node], Edit::parted);
 }
 
 /// Compiles anew what may say other pixels then; everything is solved anew.
@@ -437,9 +493,9 @@ template <class IsConcerned>
 void TreeStore::compile_anew(IsConcerned is_concerned) {
   walk([&](Index node, std::size_t) {
     if (is_concerned(node)) set_fields(node, keys(node));
-    flat_.version[node] = 0;
   });
-  walk([&](Index node, std::size_t) { stamp(node); });
+  stamp(0, Edit::own);
+  edited_all_ = edit_;
 }
 
 void TreeStore::set_direction(Direction direction) {
@@ -469,7 +525,7 @@ void TreeStore::content_from(Index node, std::shared_ptr<const OwnContent> conte
     set_text(node, own);
   }
   flat_.traits[node].passive = flat_.content[node] == 0 && compile(own, em_, direction_).traits.passive;
-  stamp(node);
+  stamp(node, Edit::own);
 }
 
 // --- packing -------------------------------------------------------------------------------------------------------
@@ -511,6 +567,7 @@ void TreeStore::lay_anew() {
     array = std::move(laid);
   });
   room_ = flat_.child_count;
+  std::ranges::fill(ahead_, Ahead{});
   free_blocks_.clear();
   Index next_child = 1;
   for (Index node = 0; node < order.size(); ++node) {
@@ -531,18 +588,31 @@ void TreeStore::tell_parent(Index node) {
   has_grids_ |= traits.node_kind() == Kind::grid;
   if (flat_.parent[node] == no_index) return;
   Traits& above = flat_.traits[flat_.parent[node]];
-  above.odd_children |= is_odd(traits) ? 1U : 0U;
   above.odd_cells |= traits.celled;
   above.stands_on_base |= traits.self_across == static_cast<std::uint64_t>(Across::baseline) ? 1U : 0U;
 }
 
-void TreeStore::tell_of_scroller(Index node) {
+void TreeStore::tell_of_scroller(Index node, bool is_news) {
   if (!flat_.traits[node].scroll_y && !flat_.traits[node].holds_scroller) return;
   flat_.traits[node].holds_scroller = 1;
   for (node = flat_.parent[node]; node != no_index && is_container(kind(node)); node = flat_.parent[node]) {
     if (flat_.traits[node].holds_scroller) return;
     flat_.traits[node].holds_scroller = 1;
+    if (is_news) stamp(node, Edit::own);  // solvers have no least height of it yet
   }
+}
+
+void TreeStore::count_odd_child(Index above, bool was, bool is) {
+  if (was == is || above == no_index) return;
+  Ahead& counted = ahead_[above];
+  if (counted.odd < Ahead::many) {
+    counted.odd += is ? 1 : -1;
+  } else if (was) {
+    Index odd = 0;
+    for_each_child(above, [&](Index child) { odd += is_odd(flat_.traits[child]) ? 1 : 0; });
+    counted.odd = std::min(odd, Ahead::many);
+  }
+  flat_.traits[above].odd_children = counted.odd > 0;
 }
 
 void TreeStore::survey() {
@@ -557,7 +627,8 @@ void TreeStore::survey() {
     traits.stands_on_base = static_cast<Across>(traits.across) == Across::baseline;
     most_children_ = std::max<std::size_t>(most_children_, flat_.child_count[node]);
     tell_parent(node);
-    tell_of_scroller(node);
+    count_odd_child(flat_.parent[node], false, is_odd(flat_.traits[node]));
+    tell_of_scroller(node, false);
   }
 }
 
@@ -567,6 +638,7 @@ std::size_t TreeStore::memory() const {
   for_each_array(flat_, count);
   count(name_);
   count(room_);
+  count(ahead_);
   count(slot_);
   count(index_of_slot_);
   count(generation_);

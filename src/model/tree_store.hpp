@@ -16,6 +16,17 @@
 
 namespace fond_ladder::inline v0::detail {
 
+/// What an edit did to one node.
+enum class Edit : std::uint8_t {
+  own,     ///< its keys, its content or its place are others
+  fresh,   ///< it is new
+  parted,  ///< something left its flow
+};
+struct NotedEdit {
+  Index slot = 0;
+  Edit what = Edit::own;
+};
+
 /// The nodes behind a Tree, always ready for solvers: see the top of tree_store.cpp. Questions change nothing, so that
 /// any number of threads may ask them while nobody edits.
 class TreeStore {
@@ -40,7 +51,7 @@ class TreeStore {
   NodeId enclose(Index parent, std::size_t first, std::size_t count, const Keys& container);
   void restyle(Index node, const Keys& keys);
   void content_from(Index node, std::shared_ptr<const OwnContent> content);
-  void touch(Index node) { stamp(node); }
+  void touch(Index node) { stamp(node, Edit::own); }
   void set_direction(Direction direction);
   void set_em(double em);
 
@@ -114,6 +125,14 @@ class TreeStore {
   /// The moves from one number on up to another; not to be had when they are long past.
   [[nodiscard]] bool knows_moves_from(std::uint64_t number) const { return moves_ - number <= most_kept_moves; }
   [[nodiscard]] const Carried& move_at(std::uint64_t number) const { return kept_moves_[number % most_kept_moves]; }
+  /// What edits did, by number, as the moves; whoever has not got them any more goes by `Flat::version`.
+  [[nodiscard]] std::uint64_t edits() const { return edits_; }
+  [[nodiscard]] bool knows_edits_from(std::uint64_t number) const { return edits_ - number <= most_kept_edits; }
+  [[nodiscard]] const NotedEdit& edit_at(std::uint64_t number) const { return kept_edits_[number % most_kept_edits]; }
+  /// Where the node of a noted edit is now; `no_index` when it is gone.
+  [[nodiscard]] Index place_of(const NotedEdit& edit) const { return index_of_slot_[edit.slot]; }
+  /// The last edit that concerned all nodes, to be compared with what `publish` gave.
+  [[nodiscard]] std::uint32_t edited_all() const { return edited_all_; }
   /// The number of the last edit, to be compared with `Flat::version`. From here on every edit gets a later one.
   [[nodiscard]] std::uint32_t publish() const;
   /// Whether any margin or padding is a percentage, so that solvers must keep resolved edges.
@@ -132,7 +151,7 @@ class TreeStore {
   void pack();
 
  private:
-  static constexpr std::size_t most_kept_moves = 1024;
+  static constexpr std::size_t most_kept_moves = 1024, most_kept_edits = 1024;
   /// Calls `each(array)` for every array by index.
   template <class Each>
   void for_each_place_array(Each each) {
@@ -140,6 +159,7 @@ class TreeStore {
     each(name_);
     each(slot_);
     each(room_);
+    each(ahead_);
   }
 
   void add_places(Index count);
@@ -157,10 +177,14 @@ class TreeStore {
   /// Opens a place among the children of a node.
   Index open_place(Index parent, std::size_t position);
   void close_places(Index parent, Index first, Index count);
-  void grow_block(Index parent, Index room);
+  void grow_block(Index parent, bool in_front);
+  void share_room(Index parent, bool in_front);
+  [[nodiscard]] Block block_of(Index parent) const;
   [[nodiscard]] Block take_block(Index room);
   void carry(Carried move);
-  void stamp(Index node);
+  void stamp(Index node, Edit what);
+  /// Notes that a node left the flow of a container, where it was in that.
+  void part(Index above, const Traits& left);
   /// Lays all anew where edits have left too many holes, or have made most of the tree.
   void pack_when_due();
   void lay_anew();
@@ -170,12 +194,21 @@ class TreeStore {
   void tell_parent(Index node);
   /// Raises in a node that scrolls, and in the containers above it, that they hold a scroller; lowered in containers
   /// only by `survey`.
-  void tell_of_scroller(Index node);
+  void tell_of_scroller(Index node, bool is_news = true);
   /// Finds afresh what parents must know of their children.
   void survey();
+  /// Counts the children of a node that are hidden, pinned or ordered: one was, or is.
+  void count_odd_child(Index above, bool was, bool is);
 
   Flat flat_;
-  std::vector<Index> room_;  // by index: of the block of its children
+  /// Of the block of a node's children: places before the first. And how many children are odd, as far as that counts.
+  struct Ahead {
+    static constexpr Index many = 255;
+    Index places : 24 = 0;
+    Index odd : 8 = 0;
+  };
+  std::vector<Index> room_;   // by index: of the block of its children
+  std::vector<Ahead> ahead_;  // by index
   FreeBlocks free_blocks_;
   std::vector<Extra> extras_;
   std::vector<Index> free_extras_;
@@ -201,6 +234,9 @@ class TreeStore {
   std::vector<Index> came_from_;
   std::uint64_t moves_ = 0, moves_before_packing_ = 0;
   std::vector<Carried> kept_moves_;
+  std::uint64_t edits_ = 0;
+  std::uint32_t edited_all_ = 0;
+  std::vector<NotedEdit> kept_edits_;
   std::shared_ptr<TreeLife> life_ = std::make_shared<TreeLife>();
   std::vector<Index> scratch_;
   bool has_percent_edges_ = false;

@@ -90,15 +90,15 @@ template <Axis axis, bool plain>
   return across.flip ? across.edges.after - from_start - size : across.edges.before + from_start;
 }
 
-/// Sizes and places a child in a slot.
+/// Sizes and places a child in a slot; `nudge` moves it from there.
 template <Axis axis>
-void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot slot, Across align,
-                  double to_baseline = -1) {
+[[gnu::always_inline]] inline void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot slot, Across align,
+                  double to_baseline = -1, double nudge = 0) {
   if (!frame.is_plain(node)) frame.resolve_edges(node, axis, across.whole);
   with_child<axis>(frame, node, [&](const auto& child) {
     const double room = slot.size - child.margin_down(false).sum();
     const double size = size_across_down(frame, child, room, across.whole, align);
-    frame.set_place(node, axis, place_in_slot(across, child, slot, size, align, to_baseline));
+    frame.set_place(node, axis, place_in_slot(across, child, slot, size, align, to_baseline) + nudge);
     frame.template set_size<axis>(node, size, child.traits().passive);
   });
 }

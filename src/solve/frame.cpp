@@ -34,7 +34,8 @@ View::View(const TreeStore& store, const State& results)
   }
 }
 
-Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room) : View(store, state), scratch(scratch_room) {
+Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room, ChangeLog& changes)
+    : View(store, state), scratch(scratch_room), changes_(changes), tells_changes_(changes.wanted && !changes.everything) {
   min_content_out_ = state.min_content.data();
   max_content_out_ = state.max_content.data();
   need_out_ = state.need.data();
@@ -48,6 +49,16 @@ Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room) : View
     size_out_[axis] = state.size[axis].data();
     place_out_[axis] = state.place[axis].data();
   }
+}
+
+void Frame::write_change_down(Index node, bool had_place) {
+  if (has(node, NodeFlag::told_changed)) return;
+  had_place &= !has(node, NodeFlag::needs_widths);
+  set_flag(node, NodeFlag::told_changed, true);
+  changes_.boxes.push_back({node,
+                            {place(node, x_axis), place(node, y_axis)},
+                            {size(node, x_axis), size(node, y_axis)},
+                            had_place});
 }
 
 double View::percent_gap(Index container, Axis axis, double inner) const {

@@ -137,7 +137,7 @@ class View {
 /// A visit: the view, and the ways to write.
 class Frame : public View {
  public:
-  Frame(const TreeStore& store, State& state, Scratch& scratch);
+  Frame(const TreeStore& store, State& state, Scratch& scratch, ChangeLog& changes);
 
   Scratch& scratch;
 
@@ -152,7 +152,10 @@ class Frame : public View {
   /// Only where the node holds a scroller.
   void set_least_height(Index node, double height) { least_height_out_[node] = height; }
   void set_baseline(Index node, double baseline) { baseline_out_[node] = baseline; }
-  void set_place(Index node, Axis axis, double place) { place_out_[axis][node] = place; }
+  void set_place(Index node, Axis axis, double place) {
+    if (tells_changes_ && place_out_[axis][node] != place) write_change_down(node, true);
+    place_out_[axis][node] = place;
+  }
   void set_cell(Index child, const CellRange& cell) { cells_out_[child].cell = cell; }
   void set_track_counts(Index grid, std::uint32_t columns, std::uint32_t rows) {
     cells_out_[grid].columns = static_cast<std::uint16_t>(columns);
@@ -171,12 +174,19 @@ class Frame : public View {
     double& old = size_out_[axis][node];
     const NodeFlag flags = flags_out_[node];
     if (old == size && bits(flags & due) == 0) return;
+    if (tells_changes_ && old != size) write_change_down(node, true);
     old = size;
     const NodeFlag rest = without(flags, due);
     flags_out_[node] = axis == x_axis ? rest | NodeFlag::needs_heights : rest;
     visits_[visit_count_] = node;
     visit_count_ += passive ? 0 : 1;
     settled_count_ += passive ? 1 : 0;
+  }
+
+  /// Sets a size that plans no visit, because whoever sets it sees to that.
+  void keep_size(Index node, Axis axis, double size) {
+    if (tells_changes_ && size_out_[axis][node] != size) write_change_down(node, true);
+    size_out_[axis][node] = size;
   }
 
   /// Resolves percent margins and padding of a node on one axis, and marks it when its padding changed.
@@ -207,8 +217,20 @@ class Frame : public View {
     }
   }
   void forget_visits() { visit_count_ = settled_count_ = 0; }
+  /// Takes those nodes out of the planned visits for which `is_out` says so.
+  template <class IsOut>
+  void drop_visits(IsOut is_out) {
+    visit_count_ = static_cast<Index>(std::remove_if(visits_, visits_ + visit_count_, is_out) - visits_);
+  }
+  [[nodiscard]] Index settled() const { return settled_count_; }
+
+  /// Writes down where a node was, that will be elsewhere or had no place (`had_place`), for whoever follows changes.
+  void tell_change(Index node, bool had_place) {
+    if (tells_changes_) write_change_down(node, had_place);
+  }
 
  private:
+  void write_change_down(Index node, bool had_place);
   void resolve_percent_edges(Index node, Axis axis, double whole);
 
   double *min_content_out_, *max_content_out_, *need_out_, *least_height_out_, *baseline_out_, *size_out_[2],
@@ -218,6 +240,8 @@ class Frame : public View {
   EdgeRoom* resolved_out_;
   Index* visits_;
   Index visit_count_ = 0, settled_count_ = 0;
+  ChangeLog& changes_;
+  const bool tells_changes_;
 };
 
 }  // namespace fond_ladder::inline v0::detail

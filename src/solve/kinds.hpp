@@ -14,6 +14,8 @@ void widths_up(Frame& frame, Index node);
 void widths_down(Frame& frame, Index node);
 void heights_up(Frame& frame, Index node);
 void heights_down(Frame& frame, Index node);
+/// Sizes and places one child across its row or column, that the others do not depend on: see `lays_together`.
+void lay_one_across(Frame& frame, Index container, Index child);
 }  // namespace line
 
 namespace stack {
@@ -21,6 +23,8 @@ void widths_up(Frame& frame, Index node);
 void widths_down(Frame& frame, Index node);
 void heights_up(Frame& frame, Index node);
 void heights_down(Frame& frame, Index node);
+/// Sizes and places one child on an axis.
+void lay_one(Frame& frame, Index container, Index child, Axis axis);
 }  // namespace stack
 
 namespace grid {
@@ -30,6 +34,18 @@ void heights_up(Frame& frame, Index node);
 void heights_down(Frame& frame, Index node);
 }  // namespace grid
 
+/// Whether the children of a container are laid all together on an axis, so that each depends on all.
+[[nodiscard]] inline bool lays_together(const Traits& container, Axis axis) {
+  switch (container.node_kind()) {
+    case Kind::row: return axis == x_axis || container.wrap || container.stands_on_base;
+    case Kind::column: return axis == y_axis || container.wrap;
+    case Kind::grid: return true;
+    default: return false;
+  }
+}
+
+/// Places one pinned child on one axis.
+void place_pinned_child(Frame& frame, Index container, Index child, Axis axis);
 /// Places the pinned children of a container on one axis, after its flow.
 void place_pinned(Frame& frame, Index container, Axis axis);
 

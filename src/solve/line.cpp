@@ -9,6 +9,7 @@
 // when its height is final; its width was that of one line, so further lines stick out unless it has room.
 //
 // Tests: line_test.cpp, and the plain arranger in tests/ that is held against all kinds.
+#include "solve/kept_line.hpp"
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
 #include "solve/lines.hpp"
@@ -180,10 +181,12 @@ template <Axis axis>
 
 template <Axis axis>
 void lay_along(Frame& frame, Index node) {
+  if (axis == y_axis && kept_line::stands(frame, node) && kept_line::lay(frame, node)) return;
   const auto laying = gather_portions<axis>(frame, node, frame.inner_size(node, axis));
   const std::span portions(frame.scratch.portions.data(), laying.flow.size());
   if (!laying.traits.wrap) {
     if (!portions.empty()) lay_line(laying, portions, 0);
+    if constexpr (axis == y_axis) kept_line::note(frame, node, portions, laying.all_plain);
     return;
   }
   for (Index first = 0; first < laying.flow.size();) {
@@ -243,6 +246,7 @@ void lay_across_column(Frame& frame, Index node) {
     if (own.wrap && align == Across::stretch) align = Across::start;
     place_across(frame, across, flow[i], {0, across.whole}, align);
   }
+  frame.set_flag(node, NodeFlag::keeps_line, false);  // their heights may follow
 }
 
 /// The lines of a wrapping column, in pass 4: widths stand, places across are known only now.
@@ -334,20 +338,25 @@ void heights_up_column(Frame& frame, Index node) {
   const InFlow flow = frame.flow(node);
   const double inset = frame.edges_up(node).inset[y_axis].sum();
   const double gaps = flow.size() > 1 ? frame.gap_up(node, y_axis) * (flow.size() - 1) : 0;
+  const auto by_sum = [&](double sum) { return frame.height_by_aspect(node, inset + std::max(0.0, sum)); };
   const auto by_children = [&](const auto& counted) {
     double sum = gaps;
     for (Index i = 0; i < flow.size(); ++i) sum += with_child<y_axis>(frame, flow[i], counted);
-    return frame.height_by_aspect(node, inset + std::max(0.0, sum));
+    return by_sum(sum);
   };
   if (own.holds_scroller) {
     const auto least = [&](const auto& child) { return least_along(frame, own, child); };
     frame.set_least_height(node, own.scroll_y ? inset : by_children(least));
   }
-  frame.set_need(
-      node, by_children([&](const auto& child) {
-        const double need = frame.need(child.node());
-        return outer_along_up(frame, own, child, Counted{need, need}, frame.least_height(child.node())).least;
-      }));
+  if (kept_line::stands(frame, node)) {
+    frame.set_need(node, by_sum(kept_line::sum(frame, node, gaps)));
+  } else {
+    frame.set_need(
+        node, by_children([&](const auto& child) {
+          const double need = frame.need(child.node());
+          return outer_along_up(frame, own, child, Counted{need, need}, frame.least_height(child.node())).least;
+        }));
+  }
   const double height = natural_height(frame, node);
   frame.set_baseline(node, flow.size() == 0 ? height : column_baseline(frame, node, flow[0], height));
 }
@@ -379,6 +388,18 @@ void heights_down(Frame& frame, Index node) {
     if (own.wrap) lay_lines_of_column(frame, node);
   }
   place_pinned(frame, node, y_axis);
+}
+
+void lay_one_across(Frame& frame, Index container, Index child) {
+  const Traits own = frame.traits(container);
+  const Across align = alignment(own, frame.traits(child));
+  if (is_row(own)) {
+    const CrossAxis<y_axis> across(frame, container, false);
+    place_across(frame, across, child, {0, across.whole}, align);
+  } else {
+    const CrossAxis<x_axis> across(frame, container, frame.mirrored);
+    place_across(frame, across, child, {0, across.whole}, align);
+  }
 }
 
 }  // namespace line

@@ -7,27 +7,20 @@
 //   3  heights up     the height every node needs at that width; a text breaks its lines here
 //   4  heights down   every container, its own height known, sets its children's, and their places
 //
-// A pass works through a list of nodes, parents before children; going up it is read backwards. The lists are what
-// makes a solve incremental, for a node enters one only when there is something to do:
-//
-//   1  when it, or anything below it, was edited since the last solve;
-//   2  when its width came out differently, or it was in list 1;
-//   3  exactly when it was in list 2;
-//   4  when its height came out differently, or it was in list 2.
+// A pass works through a list of nodes, parents before children; going up it is read backwards. The first solve lists all
+// of them. A later one goes along the news of the tree (news_passes.cpp), and whoever is given another size on the way
+// down is visited, which makes the list of the pass up that follows. So a new container width skips pass 1, a new
+// height skips the first three, and a subtree without news is never entered.
 //
 // A passive leaf (leaf.hpp) enters no list: the visit of its parent settles it, and it counts as visited then.
-//
-// So a new container width skips pass 1, a new height skips the first three, and a subtree without news is never
-// entered. A node that was edited while it was hidden keeps its mark until a pass reaches it. Where the first solve has
-// to do everything, the lists simply hold everything.
 //
 // Tests: incremental_test.cpp (equal to a fresh solve, bit for bit; visits counted; nothing allocated).
 #include "solve/passes.hpp"
 
 #include <algorithm>
 
-#include "solve/kinds.hpp"
-#include "solve/leaf.hpp"
+#include "solve/news_passes.hpp"
+#include "solve/steps.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -102,48 +95,22 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
   return keeps;
 }
 
-/// Plans the visits of pass 1: all nodes, or those with an edit in them or below them that was not seen yet.
-void list_edited(Frame& frame, const Flat& flat, std::uint32_t seen_edit, bool all) {
-  frame.forget_visits();
-  if (all) {
-    frame.plan_all(flat);
-    return;
+/// Forgets what the solve before changed, while the state still has its places.
+void forget_changes(Passes& passes) {
+  for (const BoxBefore& box : passes.changes.boxes) {
+    NodeFlag& flags = passes.state.flags[box.node];
+    flags = without(flags, NodeFlag::told_changed);
   }
-  const auto add = [&](Index node) {
-    if (flat.version[node] <= seen_edit) return;
-    frame.set_flag(node, NodeFlag::needs_widths, true);
-    frame.plan_visit(node);
-  };
-  add(0);
-  for (Index i = 0; i < frame.visit_count(); ++i) {
-    const Index first = flat.first_child[frame.visit(i)], count = flat.child_count[frame.visit(i)];
-    for (Index child = first; child < first + count; ++child) add(child);
-  }
-}
-
-using Step = void (*)(Frame&, Index);
-
-void nothing(Frame& /*frame*/, Index /*node*/) {}
-
-/// The step of a pass, by the kind of the node.
-template <Step of_line, Step of_grid, Step of_stack, Step of_leaf>
-void visit(Frame& frame, Index node) {
-  switch (frame.traits(node).node_kind()) {
-    case Kind::row:
-    case Kind::column: return of_line(frame, node);
-    case Kind::grid: return of_grid(frame, node);
-    case Kind::stack: return of_stack(frame, node);
-    default: return of_leaf(frame, node);
-  }
+  passes.changes.boxes.clear();
 }
 
 /// A pass down: visiting a node may plan the visits of its children. Returns the number of nodes visited.
-template <Axis axis, Step step>
+template <Axis axis>
 std::size_t run_down(Frame& frame, double root_size) {
   frame.forget_visits();
   frame.resolve_edges(0, axis, root_size);
   frame.set_size<axis>(0, root_size, false);
-  for (Index i = 0; i < frame.visit_count(); ++i) step(frame, frame.visit(i));
+  for (Index i = 0; i < frame.visit_count(); ++i) laying_step<axis>(frame, frame.visit(i));
   return frame.visited();
 }
 
@@ -159,18 +126,23 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   const Flat& flat = store.flat();
   const std::uint32_t edit = store.publish();
   ++passes.life->changes;
-  const bool kept = adopt(passes, store, flat) && !passes.starts_anew;
+  forget_changes(passes);
+  const bool kept = adopt(passes, store, flat) && !passes.starts_anew && passes.seen.version >= store.edited_all();
   passes.starts_anew = true;  // until all is done: content of one's own may throw in between
-  Frame frame(store, passes.state, passes.scratch);
-
-  list_edited(frame, flat, passes.seen_edit, !kept);
-  passes.visited[0] = run_up<visit<line::widths_up, grid::widths_up, stack::widths_up, leaf::widths_up>>(frame);
-  passes.visited[1] = run_down<x_axis, visit<line::widths_down, grid::widths_down, stack::widths_down, nothing>>(
-      frame, width.value_or(frame.max_content(0)));
-  passes.visited[2] = run_up<visit<line::heights_up, grid::heights_up, stack::heights_up, leaf::heights_up>>(frame);
-  passes.visited[3] = run_down<y_axis, visit<line::heights_down, grid::heights_down, stack::heights_down, nothing>>(
-      frame, height.value_or(frame.need(0)));
-  passes.seen_edit = edit;
+  passes.changes.everything = !kept;
+  Frame frame(store, passes.state, passes.scratch, passes.changes);
+  if (kept) {
+    passes.news.gather(store, passes.state, passes.seen);
+    passes.visited = run_news_passes(frame, passes.news, width, height);
+    passes.news.close(passes.state);
+  } else {
+    frame.plan_all(flat);
+    passes.visited[0] = run_up<widths_up>(frame);
+    passes.visited[1] = run_down<x_axis>(frame, width.value_or(frame.max_content(0)));
+    passes.visited[2] = run_up<heights_up>(frame);
+    passes.visited[3] = run_down<y_axis>(frame, height.value_or(frame.need(0)));
+  }
+  passes.seen = {edit, store.edits()};
   passes.starts_anew = false;
 }
 

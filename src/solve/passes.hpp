@@ -1,12 +1,38 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <array>
+#include <memory>
 #include <optional>
 
+#include "model/life.hpp"
 #include "model/tree_store.hpp"
+#include "solve/news.hpp"
 #include "solve/state.hpp"
 
 namespace fond_ladder::inline v0::detail {
+
+/// What the passes of one solver have in common.
+struct Passes {
+  Passes() = default;
+  Passes(const Passes&) = delete;
+  Passes& operator=(const Passes&) = delete;
+  ~Passes() { life->changes = Life::ended; }
+
+  std::shared_ptr<Life> life = std::make_shared<Life>();  ///< changes with every solve
+
+  State state;
+  Scratch scratch;
+  News news;
+  ChangeLog changes;
+  std::uint64_t tree = 0;                ///< identity of the tree seen last; 0 for none
+  std::uint32_t packing = 0;             ///< of that tree
+  std::uint64_t moves = 0;               ///< of that tree, that the state has followed
+  EditsSeen seen;                        ///< the last edits that are in the state
+  bool starts_anew = false;              ///< nothing of the state may be used
+  bool container_changed = false;        ///< the container asked for was no size
+  std::array<std::size_t, 4> visited{};  ///< nodes, by pass, in the last solve
+};
 
 /// Arranges the tree in a container of `width` x `height` pixels, each 0 or more; an absent one is by content. What the
 /// state holds from the solve before is kept wherever nothing has changed.

@@ -59,12 +59,16 @@ void place(Frame& frame, Index container, Index node) {
 
 }  // namespace
 
+void place_pinned_child(Frame& frame, Index container, Index child, Axis axis) {
+  axis == x_axis ? place<x_axis>(frame, container, child) : place<y_axis>(frame, container, child);
+}
+
 void place_pinned(Frame& frame, Index container, Axis axis) {
   if (!frame.traits(container).odd_children) return;
   const Index first = frame.first_child(container), count = frame.child_count(container);
   for (Index child = first; child < first + count; ++child) {
     if (!frame.traits(child).pinned || frame.traits(child).hidden) continue;
-    axis == x_axis ? place<x_axis>(frame, container, child) : place<y_axis>(frame, container, child);
+    place_pinned_child(frame, container, child, axis);
   }
 }
 

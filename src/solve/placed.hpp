@@ -9,6 +9,7 @@
 
 #include "fond_ladder/solution.hpp"
 #include "solve/child.hpp"
+#include "solve/passes.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

@@ -10,19 +10,24 @@ namespace fond_ladder::inline v0::detail {
 namespace {
 
 template <Axis axis>
+CrossAxis<axis> room_of(const Frame& frame, Index node) {
+  return {frame, node, axis == x_axis && frame.mirrored};
+}
+
+template <Axis axis>
+void place_child(Frame& frame, const CrossAxis<axis>& across, const Traits& stack, Index child) {
+  const Traits traits = frame.traits(child);
+  const Pair nudge = traits.nudged ? frame.keys(child).nudge : Pair{};
+  place_across(frame, across, child, {0, across.whole}, alignment<axis>(stack, traits, Across::start), -1,
+               axis == x_axis ? nudge.x : nudge.y);
+}
+
+template <Axis axis>
 void place_children(Frame& frame, Index node) {
   const Traits own = frame.traits(node);
-  const CrossAxis<axis> across(frame, node, axis == x_axis && frame.mirrored);
+  const auto across = room_of<axis>(frame, node);
   const InFlow flow = frame.flow(node);
-  for (Index i = 0; i < flow.size(); ++i) {
-    const Index child = flow[i];
-    const Traits traits = frame.traits(child);
-    place_across(frame, across, child, {0, across.whole}, alignment<axis>(own, traits, Across::start));
-    if (traits.nudged) {
-      const Pair& nudge = frame.keys(child).nudge;
-      frame.set_place(child, axis, frame.place(child, axis) + (axis == x_axis ? nudge.x : nudge.y));
-    }
-  }
+  for (Index i = 0; i < flow.size(); ++i) place_child(frame, across, own, flow[i]);
   place_pinned(frame, node, axis);
 }
 
@@ -76,6 +81,15 @@ void heights_up(Frame& frame, Index node) {
 
 void heights_down(Frame& frame, Index node) {
   place_children<y_axis>(frame, node);
+}
+
+void lay_one(Frame& frame, Index container, Index child, Axis axis) {
+  const Traits own = frame.traits(container);
+  if (axis == x_axis) {
+    place_child(frame, room_of<x_axis>(frame, container), own, child);
+  } else {
+    place_child(frame, room_of<y_axis>(frame, container), own, child);
+  }
 }
 
 }  // namespace stack

@@ -9,7 +9,6 @@
 #include <vector>
 
 #include "model/flat.hpp"
-#include "model/life.hpp"
 #include "solve/grid_scratch.hpp"
 #include "solve/share.hpp"
 
@@ -17,14 +16,18 @@ namespace fond_ladder::inline v0::detail {
 
 /// Per node, between the passes. A type of its own, and not a plain byte, so that storing one is known to change
 /// nothing else.
-enum class NodeFlag : std::uint8_t {
+enum class NodeFlag : std::uint16_t {
   none = 0,
   starts_line = 1,    ///< the first of its line in a wrapping container
-  needs_widths = 2,   ///< edited since its children's widths were set last
+  needs_widths = 2,   ///< edited while it had no place, or never laid
   needs_heights = 4,  ///< visited by the second pass, not yet by the fourth
   edges_moved = 8,    ///< a padding in percent came out differently
   odd_widths = 16,    ///< its content measured widths that are no sizes
   odd_heights = 32,   ///< its content measured heights that are no sizes
+  in_news = 64,       ///< stands in the list of news of the solve at work
+  keeps_line = 128,   ///< a column: see kept_line.hpp
+  stiff_line = 256,   ///< the same, and nobody in it could shrink
+  told_changed = 512, ///< its box before this solve is written down
 };
 constexpr unsigned bits(NodeFlag flag) {
   return static_cast<unsigned>(flag);
@@ -78,24 +81,18 @@ struct Scratch {
   GridScratch grid;
 };
 
-/// What the passes of one solver have in common.
-struct Passes {
-  Passes() = default;
-  Passes(const Passes&) = delete;
-  Passes& operator=(const Passes&) = delete;
-  ~Passes() { life->changes = Life::ended; }
+/// A box in its parent before a solve; none where the node had no place then.
+struct BoxBefore {
+  Index node = no_index;
+  std::array<double, 2> place{}, size{};
+  bool had_place = true;
+};
 
-  std::shared_ptr<Life> life = std::make_shared<Life>();  ///< changes with every solve
-
-  State state;
-  Scratch scratch;
-  std::uint64_t tree = 0;                ///< identity of the tree seen last; 0 for none
-  std::uint32_t packing = 0;             ///< of that tree
-  std::uint64_t moves = 0;               ///< of that tree, that the state has followed
-  std::uint32_t seen_edit = 0;           ///< the last edit that is in the state
-  bool starts_anew = false;              ///< nothing of the state may be used
-  bool container_changed = false;        ///< the container asked for was no size
-  std::array<std::size_t, 4> visited{};  ///< nodes, by pass, in the last solve
+/// What a solve changed, for whoever follows changes.
+struct ChangeLog {
+  bool wanted = false;
+  bool everything = true;  ///< all nodes may be new: nothing was kept of the solve before
+  std::vector<BoxBefore> boxes;
 };
 
 }  // namespace fond_ladder::inline v0::detail

@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Long columns in which one child is another one. While nobody in a column grows, is weighted or has edges, and there
+// was room for all or nobody could shrink, the height of each child is at once what it counts in the column: held by
+// its limits, its base size. The column carries NodeFlag::keeps_line as long as the heights in the state are just that.
+// Then a new height by content is their sum, and a new arrangement their places one behind the other, in the order of
+// the file as ever, so that not a bit differs; the children need not be looked at.
+
+#include <span>
+
+#include "solve/frame.hpp"
+#include "solve/share.hpp"
+
+namespace fond_ladder::inline v0::detail::kept_line {
+
+/// After a column was laid: sets its flags, or takes them away.
+void note(Frame& frame, Index column, std::span<const Portion> portions, bool all_plain);
+
+/// A child in the flow is new, or counts otherwise: its height becomes what it counts now, or the column loses its flag.
+void take_child(Frame& frame, Index column, Index child);
+
+/// Whether the column may be gone through by its heights.
+[[nodiscard]] inline bool stands(const View& view, Index column) {
+  return view.has(column, NodeFlag::keeps_line) && !view.traits(column).odd_children;
+}
+
+/// The heights of its children in the order of the file, added to `first`.
+[[nodiscard]] double sum(const View& view, Index column, double first);
+
+/// Places the children of a column that stands. Returns false, and does nothing, when somebody would have to shrink.
+[[nodiscard]] bool lay(Frame& frame, Index column);
+
+}  // namespace fond_ladder::inline v0::detail::kept_line

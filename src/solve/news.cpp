@@ -1,0 +1,69 @@
+// SPDX-License-Identifier: MIT
+#include "solve/news.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+void News::gather(const TreeStore& store, State& state, EditsSeen seen) {
+  items_.clear();
+  if (!store.knows_edits_from(seen.count)) return scan(store, state, seen.version);
+  for (std::uint64_t number = seen.count; number < store.edits(); ++number) {
+    const NotedEdit& edit = store.edit_at(number);
+    const Index node = store.place_of(edit);
+    if (node == no_index) continue;
+    NewsItem& item = add(store, state, node);
+    if (edit.what == Edit::parted) {
+      item.parted = true;
+    } else {
+      item.own = true;
+    }
+    if (edit.what != Edit::fresh) continue;
+    item.had_place = false;
+    state.flags[node] = NodeFlag::needs_widths | NodeFlag::in_news;
+  }
+}
+
+void News::close(State& state) {
+  for (const NewsItem& item : items_) state.flags[item.node] = without(state.flags[item.node], NodeFlag::in_news);
+}
+
+/// Climbs until somebody is listed, and lists the way from there down. Until the passes begin, the room for their
+/// visits tells where in the list a node is.
+NewsItem& News::add(const TreeStore& store, State& state, Index node) {
+  const auto is_listed = [&](Index one) { return (state.flags[one] & NodeFlag::in_news) != NodeFlag::none; };
+  way_.clear();
+  Index at = node;
+  for (; at != no_index && !is_listed(at); at = store.parent(at)) way_.push_back(at);
+  Index above = at == no_index ? no_index : state.visits[at];
+  for (auto next = way_.rbegin(); next != way_.rend(); ++next) {
+    push(state, *next, above);
+    above = state.visits[*next];
+  }
+  return items_[state.visits[node]];
+}
+
+void News::push(State& state, Index node, Index above) {
+  state.visits[node] = static_cast<Index>(items_.size());
+  NewsItem& item = items_.emplace_back();
+  item.node = node;
+  item.above = above;
+  for (std::size_t axis = 0; axis < 2; ++axis) item.old_size[axis] = state.size[axis][node];
+  item.had_place = (state.flags[node] & NodeFlag::needs_widths) == NodeFlag::none;
+  item.own = !item.had_place;
+  state.flags[node] = state.flags[node] | NodeFlag::in_news;
+}
+
+/// By the versions, where the edits are not known one by one: whoever has a new one may be new altogether.
+void News::scan(const TreeStore& store, State& state, std::uint32_t seen_version) {
+  const Flat& flat = store.flat();
+  const auto list = [&](Index node, Index above) {
+    if (flat.version[node] <= seen_version) return;
+    push(state, node, above);
+    items_.back().own = items_.back().parted = true;
+  };
+  list(0, no_index);
+  for (Index i = 0; i < items_.size(); ++i) {
+    store.for_each_child(items_[i].node, [&](Index child) { list(child, i); });
+  }
+}
+
+}  // namespace fond_ladder::inline v0::detail

@@ -1,0 +1,162 @@
+// SPDX-License-Identifier: MIT
+//
+// The four passes over a tree that was solved before. They go along the list of news: the nodes that were edited, and
+// all nodes above them, parents first. Each pass takes from it what it has to do, and notes what follows:
+//
+//   1  a node is measured when it was edited, or something in its flow is new, has gone, or measured otherwise;
+//   2  its children are laid anew, all together, when it was edited, has another width, or holds such children and is of
+//      a kind in which each depends on all; else only those children that are in the list are laid again, one by one;
+//   3  its height is found when its children were laid anew in pass 2, or for one of the reasons of pass 1;
+//   4  its children are laid anew as in pass 2.
+//
+// So a pinned child costs itself, a label that is another one in a column costs that label and the columns above it,
+// and whoever only stands above an edit that came to nothing costs a look. What is laid anew and comes out in another
+// size is planned as a visit, as in a solve of everything; those in the list wait for their turn in it.
+//
+// A node that an edit reached while it was hidden keeps NodeFlag::needs_widths, and is edited still when it is shown.
+//
+// Tests: incremental_test.cpp.
+#include "solve/news_passes.hpp"
+
+#include "solve/child.hpp"
+#include "solve/kept_line.hpp"
+#include "solve/steps.hpp"
+
+namespace fond_ladder::inline v0::detail {
+namespace {
+
+class NewsPasses {
+ public:
+  NewsPasses(Frame& frame, std::vector<NewsItem>& items) : frame_(frame), items_(items) {}
+
+  std::size_t widths_up() {
+    std::size_t visited = 0;
+    for (auto item = items_.rbegin(); item != items_.rend(); ++item) {
+      const Index node = item->node;
+      if (is_settled(node)) {
+        if (item->own) leaf::settle(frame_, Child<x_axis, false>(frame_, node));
+        visited += item->own ? 1 : 0;
+      } else if (item->own || item->parted || item->child_widths) {
+        const double least = frame_.min_content(node), most = frame_.max_content(node);
+        detail::widths_up(frame_, node);
+        item->widths = frame_.min_content(node) != least || frame_.max_content(node) != most;
+        ++visited;
+      }
+      if (counts_above(*item) && (item->own || item->widths)) above(*item).child_widths = true;
+    }
+    return visited;
+  }
+
+  std::size_t heights_up() {
+    std::size_t visited = 0;
+    for (Index i = frame_.visit_count(); i > 0; --i, ++visited) detail::heights_up(frame_, frame_.visit(i - 1));
+    for (auto item = items_.rbegin(); item != items_.rend(); ++item) {
+      if (!item->reached) continue;
+      visited += find_height(*item) ? 1 : 0;
+      if (!counts_above(*item) || (!item->own && !item->heights)) continue;
+      above(*item).child_heights = true;
+      kept_line::take_child(frame_, above(*item).node, item->node);
+    }
+    return visited;
+  }
+
+  template <Axis axis>
+  std::size_t lay(double root_size) {
+    frame_.forget_visits();
+    frame_.resolve_edges(0, axis, root_size);
+    frame_.set_size<axis>(0, root_size, false);
+    std::size_t visited = 0;
+    for (NewsItem& item : items_) {
+      if (axis == x_axis) find_place(item);
+      if (item.reached) visited += lay_item<axis>(item) ? 1 : 0;
+    }
+    for (Index i = 0; i < frame_.visit_count(); ++i) {
+      if (is_listed(frame_.visit(i))) continue;
+      laying_step<axis>(frame_, frame_.visit(i));
+      ++visited;
+    }
+    frame_.drop_visits([&](Index node) { return is_listed(node); });
+    return visited + frame_.settled();
+  }
+
+ private:
+  [[nodiscard]] bool is_listed(Index node) const { return frame_.has(node, NodeFlag::in_news); }
+  /// A leaf that its parent settles.
+  [[nodiscard]] bool is_settled(Index node) const {
+    return frame_.traits(node).passive && frame_.child_count(node) == 0;
+  }
+  [[nodiscard]] NewsItem& above(const NewsItem& item) { return items_[item.above]; }
+  /// Whether a node stands in the flow of its parent.
+  [[nodiscard]] bool counts_above(const NewsItem& item) const {
+    if (item.above == no_index) return false;
+    const Traits own = frame_.traits(item.node);
+    return !own.hidden && !own.pinned && is_container(frame_.traits(items_[item.above].node).node_kind());
+  }
+
+  /// Whether a node has a place; one that has not stays edited until it has.
+  void find_place(NewsItem& item) {
+    const bool parent_shows = item.above == no_index || (above(item).reached && is_container(kind(above(item))));
+    item.reached = parent_shows && (item.above == no_index || !frame_.traits(item.node).hidden);
+    frame_.set_flag(item.node, NodeFlag::needs_widths, !item.reached);
+    if (parent_shows && item.had_place != item.reached) frame_.tell_change(item.node, item.had_place);
+    if (!item.reached && item.above != no_index) {
+      frame_.set_flag(above(item).node, NodeFlag::keeps_line, false);
+    }
+  }
+
+  /// Lays a node, where its parent did not do so with all its children, and its own children. Returns whether all.
+  template <Axis axis>
+  bool lay_item(NewsItem& item) {
+    const Index node = item.node;
+    const bool is_new = item.own || item.widths || (axis == y_axis && item.heights);
+    if (item.above != no_index && !above(item).laid_anew[axis] && is_new) lay_one<axis>(above(item).node, node);
+    const Traits own = frame_.traits(node);
+    const bool children_differ = item.parted || (axis == x_axis ? item.child_widths : item.child_heights);
+    const bool anew = item.own || (axis == y_axis && item.laid_anew[x_axis]) || own.percent_edges ||
+                      frame_.size(node, axis) != item.old_size[axis] || (children_differ && lays_together(own, axis));
+    item.laid_anew[axis] = anew;
+    if (axis == y_axis) frame_.set_flag(node, NodeFlag::needs_heights, false);
+    if (!anew || is_settled(node)) return false;
+    laying_step<axis>(frame_, node);
+    return true;
+  }
+
+  template <Axis axis>
+  void lay_one(Index container, Index child) {
+    if (frame_.traits(child).pinned) return place_pinned_child(frame_, container, child, axis);
+    if (frame_.traits(container).node_kind() == Kind::stack) return stack::lay_one(frame_, container, child, axis);
+    line::lay_one_across(frame_, container, child);
+  }
+
+  /// Finds the height of a node anew where something that it follows from is another. Returns whether that was so.
+  bool find_height(NewsItem& item) {
+    const Index node = item.node;
+    const bool due = item.laid_anew[x_axis] || item.own || item.parted || item.child_heights;
+    if (!due || is_settled(node)) return false;
+    const double need = frame_.need(node), baseline = frame_.baseline(node), least = frame_.least_height(node);
+    detail::heights_up(frame_, node);
+    item.heights =
+        frame_.need(node) != need || frame_.baseline(node) != baseline || frame_.least_height(node) != least;
+    return true;
+  }
+
+  [[nodiscard]] Kind kind(const NewsItem& item) const { return frame_.traits(item.node).node_kind(); }
+
+  Frame& frame_;
+  std::vector<NewsItem>& items_;
+};
+
+}  // namespace
+
+std::array<std::size_t, 4> run_news_passes(Frame& frame, News& news, std::optional<double> width,
+                                           std::optional<double> height) {
+  std::array<std::size_t, 4> visited{};
+  NewsPasses passes(frame, news.items());
+  visited[0] = passes.widths_up();
+  visited[1] = passes.lay<x_axis>(width.value_or(frame.max_content(0)));
+  visited[2] = passes.heights_up();
+  visited[3] = passes.lay<y_axis>(height.value_or(frame.need(0)));
+  return visited;
+}
+
+}  // namespace fond_ladder::inline v0::detail
