@@ -3,10 +3,8 @@
 
 #include <optional>
 #include <string>
-#include <vector>
 
-#include "fond_ladder/changes.hpp"
-#include "fond_ladder/solution.hpp"
+#include "fond_ladder/rung.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -19,13 +17,6 @@ struct Range {
   std::optional<double> from_width{}, below_width{}, from_height{}, below_height{};
   [[nodiscard]] bool holds(const Rung& rung) const;
   friend bool operator==(const Range&, const Range&) = default;
-};
-
-/// What a node is while a range holds or a mode is on: it takes the keys that `change` says.
-struct When {
-  NodeId node;
-  std::string name;  ///< of a range or a mode
-  Changes change;
 };
 
 }  // namespace v0

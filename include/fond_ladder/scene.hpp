@@ -66,40 +66,26 @@ struct Scene {
   std::shared_ptr<const detail::Origins> origins;  ///< who said what, of a scene that was read from a file
 };
 
-/// Solves one scene at many sizes: switches nodes between their forms where a range begins or ends, which costs what an
-/// edit of those nodes costs, and keeps the rest. Has a copy of the scene's tree. Lives on one thread at a time.
+/// Solves one scene at many sizes, and keeps between them what the next one can use; nodes that take another form where
+/// a range begins or ends cost what an edit of those nodes costs. Has a copy of the scene's tree. Lives on one thread at
+/// a time.
 class SceneSolver {
  public:
   /// `modes` are on all the time. Throws BadValue for a mode that the scene does not have, and for a `when` that names
-  /// neither a range nor a mode.
+  /// neither a range nor a mode or says what is out of its domain.
   explicit SceneSolver(const Scene& scene, const std::vector<std::string>& modes = {});
 
-  /// The result holds until the next call. Throws BadValue for a size that is no number from 0 to 1e9, and for keys out
-  /// of their domain.
+  /// The result holds until the next call. Throws BadValue for a size that is no number from 0 to 1e9.
   Solution solve(const Rung& rung);
   /// The ranges that hold and the modes that are on, in the order in which they beat each other.
   [[nodiscard]] std::vector<std::string> active(const Rung& rung) const;
+  /// The nodes as they are while nothing holds, with what they are else.
   [[nodiscard]] const Tree& tree() const { return tree_; }
 
  private:
-  struct Form {
-    std::size_t condition = 0;
-    Changes change;
-  };
-  struct Changing {
-    NodeId node;
-    Keys plain;               // while nothing holds
-    std::vector<Form> forms;  // in the order in which they beat each other
-  };
-  void take_form(const std::vector<bool>& holding);
-
   Tree tree_;
   Solver solver_;
-  std::vector<Range> ranges_;
-  std::vector<std::string> conditions_;  // ranges, then modes
-  std::vector<bool> on_;                 // modes that are on, by condition
-  std::vector<bool> holding_;            // what the tree shows, by condition
-  std::vector<Changing> changing_;
+  std::vector<std::string> modes_;
 };
 
 /// The arrangement of a scene in a container of one size. It keeps a copy of the tree, so it outlives the scene. To

@@ -11,6 +11,7 @@
 #include <string_view>
 #include <vector>
 
+#include "fond_ladder/rung.hpp"
 #include "fond_ladder/tree.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -28,11 +29,6 @@ struct TreeLife;
 class StaleSolution : public std::logic_error {
  public:
   using std::logic_error::logic_error;
-};
-
-/// A size of the container, in pixels. A side that is absent follows the content.
-struct Rung {
-  std::optional<double> width, height;
 };
 
 /// A border box in pixels, x to the right and y down.
@@ -89,6 +85,11 @@ class Solution {
   /// Of a kept solution the tree as it was.
   [[nodiscard]] const Tree& tree() const;
   [[nodiscard]] const detail::Passes& passes() const;
+  /// The keys of a node as they were in force: with what ranges that held and modes that were on made of it.
+  [[nodiscard]] Keys keys(NodeId node) const;
+  [[nodiscard]] Kind kind(NodeId node) const;
+  /// The ranges that held and the modes that were on, in the order in which they beat each other.
+  [[nodiscard]] std::vector<std::string> active() const;
   /// The size of the container, whether it was given or came from the content.
   [[nodiscard]] Extent container() const;
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <string>
 
 #include "fond_ladder/solution.hpp"
 #include "fond_ladder/tree.hpp"
@@ -29,6 +30,9 @@ class Solver {
   /// Arranges `tree` in a container of the size of `rung`. Sizes that are no sizes count as 0, larger ones than 1e9 as
   /// 1e9; the notes say so. The result looks into this solver and the tree.
   Solution solve(const Tree& tree, Rung rung);
+
+  /// Switches a mode of the trees that are solved on or off, from the next solve on; a tree without it takes no notice.
+  void set_mode(const std::string& name, bool on);
 
   /// Forgets all results but keeps the memory: the next solve does everything anew. For measurements.
   void forget();

@@ -10,6 +10,8 @@
 #include <string_view>
 #include <vector>
 
+#include "fond_ladder/changes.hpp"
+#include "fond_ladder/forms.hpp"
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/own_content.hpp"
 #include "fond_ladder/version.hpp"
@@ -28,6 +30,13 @@ struct NodeId {
   std::uint32_t value = none;
   explicit operator bool() const { return value != none; }
   friend auto operator<=>(const NodeId&, const NodeId&) = default;
+};
+
+/// What a node is while a range holds or a mode is on: it takes the keys that `change` says.
+struct When {
+  NodeId node;
+  std::string name;  ///< of a range or a mode
+  Changes change;
 };
 
 /// Thrown for a handle that names no node of the tree, and for an edit that would tear the tree apart.
@@ -84,6 +93,21 @@ class Tree {
   void content_from(NodeId node, std::shared_ptr<const OwnContent> content);
   /// Says that the content of a leaf measures differently now.
   void content_changed(NodeId node);
+
+  // --- forms -------------------------------------------------------------------------------------------------------
+
+  /// The ranges of container sizes and the modes under which nodes may be different; solvers see which of them hold.
+  /// Later ones beat earlier ones, modes beat ranges. Throws BadValue when a name is used twice, or one is gone that a
+  /// node still goes by. Costs the nodes that have forms.
+  void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
+  [[nodiscard]] const std::vector<Range>& ranges() const;
+  [[nodiscard]] const std::vector<std::string>& modes() const;
+  /// What a node is while a range holds or a mode is on, instead of what was said of that before; no changes: the same.
+  /// Throws BadValue for a name that is neither a range nor a mode, and for values out of their domain.
+  void when(NodeId node, const std::string& name, const Changes& change);
+  /// All that was said by `when`, of one node or of all.
+  [[nodiscard]] std::vector<When> whens(NodeId node) const;
+  [[nodiscard]] std::vector<When> whens() const;
 
   // --- questions ---------------------------------------------------------------------------------------------------
 

@@ -73,7 +73,7 @@ class MarkPainter {
   }
 
   void paint_pin(const Item& item) {
-    const Keys keys = solution_.tree().keys(item.node);
+    const Keys keys = solution_.keys(item.node);
     if (!keys.pin || item.parent == Item::no_parent) return;
     used_.pin = true;
     const bool rtl = solution_.tree().direction() == Direction::rtl;

@@ -52,7 +52,7 @@ void paint_room(Pen& pen, const Solution& solution, const Item& item, const Rect
 void paint_words(Pen& pen, const Solution& solution, const Item& item, const Rect& room) {
   constexpr double smallest_letters = 5;
   const Lettering lettering{Lettering::Face::words,
-                            solution.tree().keys(item.node).size.value_or(solution.tree().em()) * item.zoom,
+                            solution.keys(item.node).size.value_or(solution.tree().em()) * item.zoom,
                             letters_ink};
   for (const Solution::Words& line : solution.words(item.node)) {
     const Rect box = in_picture(item, line.box);
@@ -72,7 +72,7 @@ void paint_words(Pen& pen, const Solution& solution, const Item& item, const Rec
 /// of the window only where nothing of the picture is hidden and nothing of the window stays empty.
 void paint_image(Pen& pen, const Solution& solution, const Item& item, const Rect& room) {
   const Rect window = in_picture(item, content_box(solution, item.node));
-  const Keys keys = solution.tree().keys(item.node);
+  const Keys keys = solution.keys(item.node);
   Rect frame = window;
   if (keys.natural.x > 0 && keys.natural.y > 0 && keys.shows != Shows::stretch) {
     const double wide = window.width / keys.natural.x, high = window.height / keys.natural.y;

@@ -90,7 +90,7 @@ PanelDrawing::PanelDrawing(const Solution& solution, NodeId only) : solution_(so
       continue;
     }
     above.resize(static_cast<std::size_t>(depth));
-    const Kind kind = solution.tree().kind(painted.node);
+    const Kind kind = solution.kind(painted.node);
     Item item{painted.node, kind, depth, Item::no_parent, painted.box, everywhere, painted.scale};
     if (!above.empty()) {
       item.parent = above.back().item;
@@ -98,7 +98,7 @@ PanelDrawing::PanelDrawing(const Solution& solution, NodeId only) : solution_(so
     }
     Rect view = item.view;
     if (is_container(kind)) {
-      const Scroll scroll = solution.tree().keys(painted.node).scroll;
+      const Scroll scroll = solution.keys(painted.node).scroll;
       if (scroll != Scroll::none) view = view_inside(solution, item, scroll);
     }
     above.push_back({items_.size(), view});

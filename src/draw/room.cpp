@@ -118,7 +118,7 @@ void split_grid(const Solution& solution, NodeId node, const Rect& content, Room
 
 Rect padding_box(const Solution& solution, NodeId node) {
   const Rect box = solution.relative_box(node);
-  const Keys keys = solution.tree().keys(node);
+  const Keys keys = solution.keys(node);
   return inside({0, 0, box.width, box.height},
                 keys.border_at == BorderAt::inside ? solution.border(node) : FourSides{});
 }
@@ -129,7 +129,7 @@ Rect content_box(const Solution& solution, NodeId node) {
 
 Room room_of(const Solution& solution, NodeId node) {
   Room room;
-  const Keys keys = solution.tree().keys(node);
+  const Keys keys = solution.keys(node);
   const Rect content = content_box(solution, node);
   room.padding = beyond(padding_box(solution, node), content);
   if (keys.kind == Kind::row || keys.kind == Kind::column) {

@@ -13,6 +13,7 @@
 #include "fond_ladder/axis.hpp"
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/own_content.hpp"
+#include "fond_ladder/plain_text.hpp"
 #include "fond_ladder/words.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -156,6 +157,11 @@ struct CompiledNode {
 
 /// Translates keys into array fields: em to pixels, start and end to left and right.
 [[nodiscard]] CompiledNode compile(const Keys& keys, double em, Direction direction);
+
+/// How the words of a text are set.
+[[nodiscard]] inline TextStyle style_of(const Keys& keys, double em) {
+  return {keys.size.value_or(em), keys.one_line, keys.max_lines};
+}
 
 /// The keys that the fields alone tell. A node whose own keys differ from these keeps them in its Extra.
 [[nodiscard]] Keys decompile(const CompiledNode& node);

@@ -107,6 +107,34 @@ void Tree::content_changed(NodeId node) {
   own().touch(own().index_of(node));
 }
 
+void Tree::set_conditions(std::vector<Range> ranges, std::vector<std::string> modes) {
+  own().set_conditions(std::move(ranges), std::move(modes));
+}
+const std::vector<Range>& Tree::ranges() const {
+  return store().forms().ranges();
+}
+const std::vector<std::string>& Tree::modes() const {
+  return store().forms().modes();
+}
+void Tree::when(NodeId node, const std::string& name, const Changes& change) {
+  own().when(own().index_of(node), name, change);
+}
+
+std::vector<When> Tree::whens(NodeId node) const {
+  std::vector<When> all;
+  if (const auto* forms = store().forms_of(store().index_of(node))) {
+    for (const detail::NodeForm& form : *forms) all.push_back({node, form.name, form.change});
+  }
+  return all;
+}
+
+std::vector<When> Tree::whens() const {
+  std::vector<When> all;
+  if (store().forms().empty()) return all;
+  for (const NodeId node : nodes()) std::ranges::move(whens(node), std::back_inserter(all));
+  return all;
+}
+
 std::size_t Tree::size() const {
   return store().size();
 }

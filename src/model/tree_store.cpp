@@ -39,10 +39,6 @@ std::uint64_t next_identity() {
   return ++last;
 }
 
-bool is_odd(const Traits& traits) {
-  return traits.hidden || traits.pinned || traits.ordered;
-}
-
 }  // namespace
 
 TreeStore::TreeStore(const Keys& root, double em, Direction direction)
@@ -77,6 +73,7 @@ TreeStore::TreeStore(const TreeStore& other)
       laid_(other.laid_),
       edit_(other.edit_),
       published_(other.published_.load()),
+      forms_(other.forms_),
       has_percent_edges_(other.has_percent_edges_),
       has_grids_(other.has_grids_),
       most_children_(other.most_children_) {
@@ -193,10 +190,10 @@ void TreeStore::set_fields(Index node, const Keys& keys) {
     }
   }
   compiled.traits.stands_on_base = flat_.traits[node].stands_on_base || keys.across == Across::baseline;
-  const bool was_odd = is_odd(flat_.traits[node]);
+  const bool was_odd = is_odd(node);
   flat_.traits[node] = compiled.traits;
   tell_parent(node);
-  count_odd_child(flat_.parent[node], was_odd, is_odd(compiled.traits));
+  count_odd_child(flat_.parent[node], was_odd, is_odd(node));
   tell_of_scroller(node);
   flat_.grow[node] = compiled.grow;
   for (std::size_t axis = 0; axis < 2; ++axis) {
@@ -222,7 +219,7 @@ void TreeStore::set_text(Index node, const Keys& keys) {
   }
   const auto* old = dynamic_cast<const PlainText*>(content(node).get());
   if (old == nullptr && content(node)) return;  // a text with content of the user's own
-  const TextStyle style{keys.size.value_or(em_), keys.one_line, keys.max_lines};
+  const TextStyle style = style_of(keys, em_);
   if (old != nullptr && old->text() == keys.text && old->style() == style) return;
   if (flat_.content[node] == 0) flat_.content[node] = take_place(contents_, free_contents_);
   contents_[flat_.content[node]] = std::make_shared<PlainText>(keys.text, style);
@@ -274,13 +271,18 @@ void TreeStore::stamp(Index node, Edit what) {
   }
 }
 
-void TreeStore::part(Index above, const Traits& left) {
-  if (!left.hidden && !left.pinned) {
+TreeStore::Left TreeStore::leaving(Index node) const {
+  const Traits own = flat_.traits[node];
+  return {forms_of(node) != nullptr || (!own.hidden && !own.pinned), is_odd(node)};
+}
+
+void TreeStore::part(Index above, Left left) {
+  if (left.may_have_counted) {
     stamp(above, Edit::parted);
   } else {
     ++life_->changes;
   }
-  count_odd_child(above, is_odd(left), false);
+  count_odd_child(above, left.odd, false);
 }
 
 std::uint32_t TreeStore::publish() const {
@@ -399,13 +401,13 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
   const Block aside = take_block(1);
   carry({node, aside.first, 1});
   close_places(old_parent, node, 1);
-  part(index_of(from), flat_.traits[aside.first]);
+  part(index_of(from), leaving(aside.first));
   const Index there = open_place(index_of(into), position);
   carry({aside.first, there, 1});
   flat_.parent[there] = index_of(into);
   free_blocks_.give(aside);
   tell_parent(there);
-  count_odd_child(index_of(into), false, is_odd(flat_.traits[there]));
+  count_odd_child(index_of(into), false, is_odd(there));
   tell_of_scroller(index_of(moved));
   stamp(index_of(moved), Edit::own);
   pack_when_due();
@@ -413,6 +415,7 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
 
 void TreeStore::remove(Index node) {
   if (flat_.parent[node] == no_index) throw BadNode("the root cannot be removed");
+  const Left left = leaving(node);
   std::vector<Index>& gone = scratch_;
   gone.assign(1, node);
   for (std::size_t i = 0; i < gone.size(); ++i) {
@@ -421,11 +424,11 @@ void TreeStore::remove(Index node) {
     drop_extra(one);
     drop_content(one);
     names_.leave(slot_[one], name_[one]);
+    forms_.forget(slot_[one]);
     give_handle_back(one);
     free_blocks_.give(block_of(one));
   }
   const Index parent = flat_.parent[node];
-  const Traits left = flat_.traits[node];
   close_places(parent, node, 1);
   part(parent, left);
   pack_when_due();
@@ -453,8 +456,8 @@ NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, co
   set_fields(box, container);
   name_[box] = names_.enter(slot_[box], container.name);
   for_each_child(box, [&](Index child) {
-    count_odd_child(index_of(into), is_odd(flat_.traits[child]), false);
-    count_odd_child(box, false, is_odd(flat_.traits[child]));
+    count_odd_child(index_of(into), is_odd(child), false);
+    count_odd_child(box, false, is_odd(child));
     tell_parent(child);
     tell_of_scroller(child);
   });
@@ -476,16 +479,30 @@ void TreeStore::restyle(Index node, const Keys& keys) {
   Keys quiet = keys;  // what no size or place follows from
   quiet.name = old.name;
   quiet.touch = old.touch;
-  const Traits was = flat_.traits[node];
+  const Left was = leaving(node);
   set_fields(node, keys);
-  if (quiet == old) {
+  if (quiet == old && forms_.empty()) {
     ++life_->changes;
     return;
   }
   stamp(node, Edit::own);
-  const Traits is = flat_.traits[node];
-  const bool was_out = was.hidden || was.pinned, is_out = is.hidden || is.pinned;
-  if (flat_.parent[node] != no_index && was_out != is_out) stamp(flat_.parent[node], Edit::parted);
+  const bool counted_anew = was.may_have_counted != leaving(node).may_have_counted || forms_of(node) != nullptr;
+  if (flat_.parent[node] != no_index && counted_anew) stamp(flat_.parent[node], Edit::parted);
+}
+
+void TreeStore::set_conditions(std::vector<Range> ranges, std::vector<std::string> modes) {
+  forms_.set_conditions(std::move(ranges), std::move(modes));
+  ++life_->changes;
+}
+
+void TreeStore::when(Index node, const std::string& name, const Changes& change) {
+  const bool was_odd = is_odd(node);
+  forms_.set(slot_[node], name, change);
+  tell_parent(node);
+  count_odd_child(flat_.parent[node], was_odd, is_odd(node));
+  tell_of_scroller(node);
+  stamp(node, Edit::own);
+  if (flat_.parent[node] != no_index) stamp(flat_.parent[node], Edit::parted);
 }
 
 /// Compiles anew what may say other pixels then; everything is solved anew.
@@ -582,8 +599,33 @@ void TreeStore::lay_anew() {
   survey();
 }
 
+Traits TreeStore::at_most(Index node) const {
+  Traits all = flat_.traits[node];
+  const auto* forms = forms_of(node);
+  if (forms == nullptr) return all;
+  for (const NodeForm& form : *forms) {
+    Keys keys = this->keys(node);
+    form.change.put_into(keys);
+    const Traits one = compile(keys, em_, direction_).traits;
+    all.hidden |= one.hidden;
+    all.pinned |= one.pinned;
+    all.ordered |= one.ordered;
+    all.celled |= one.celled;
+    all.scroll_y |= one.scroll_y;
+    all.percent_edges |= one.percent_edges;
+    if (one.self_across == static_cast<std::uint64_t>(Across::baseline)) all.self_across = one.self_across;
+    if (is_container(one.node_kind())) all.kind = one.node_kind() == Kind::grid ? one.kind : all.kind;
+  }
+  return all;
+}
+
+bool TreeStore::is_odd(Index node) const {
+  const Traits most = at_most(node);
+  return most.hidden || most.pinned || most.ordered;
+}
+
 void TreeStore::tell_parent(Index node) {
-  const Traits traits = flat_.traits[node];
+  const Traits traits = at_most(node);
   has_percent_edges_ |= traits.percent_edges != 0;
   has_grids_ |= traits.node_kind() == Kind::grid;
   if (flat_.parent[node] == no_index) return;
@@ -593,9 +635,10 @@ void TreeStore::tell_parent(Index node) {
 }
 
 void TreeStore::tell_of_scroller(Index node, bool is_news) {
-  if (!flat_.traits[node].scroll_y && !flat_.traits[node].holds_scroller) return;
+  if (!at_most(node).scroll_y && !flat_.traits[node].holds_scroller) return;
+  const auto may_hold = [&](Index one) { return is_container(kind(one)) || forms_of(one) != nullptr; };
   flat_.traits[node].holds_scroller = 1;
-  for (node = flat_.parent[node]; node != no_index && is_container(kind(node)); node = flat_.parent[node]) {
+  for (node = flat_.parent[node]; node != no_index && may_hold(node); node = flat_.parent[node]) {
     if (flat_.traits[node].holds_scroller) return;
     flat_.traits[node].holds_scroller = 1;
     if (is_news) stamp(node, Edit::own);  // solvers have no least height of it yet
@@ -609,7 +652,7 @@ void TreeStore::count_odd_child(Index above, bool was, bool is) {
     counted.odd += is ? 1 : -1;
   } else if (was) {
     Index odd = 0;
-    for_each_child(above, [&](Index child) { odd += is_odd(flat_.traits[child]) ? 1 : 0; });
+    for_each_child(above, [&](Index child) { odd += is_odd(child) ? 1 : 0; });
     counted.odd = std::min(odd, Ahead::many);
   }
   flat_.traits[above].odd_children = counted.odd > 0;
@@ -627,7 +670,7 @@ void TreeStore::survey() {
     traits.stands_on_base = static_cast<Across>(traits.across) == Across::baseline;
     most_children_ = std::max<std::size_t>(most_children_, flat_.child_count[node]);
     tell_parent(node);
-    count_odd_child(flat_.parent[node], false, is_odd(flat_.traits[node]));
+    count_odd_child(flat_.parent[node], false, is_odd(node));
     tell_of_scroller(node, false);
   }
 }

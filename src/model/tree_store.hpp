@@ -13,6 +13,7 @@
 #include "model/flat.hpp"
 #include "model/life.hpp"
 #include "model/name_chains.hpp"
+#include "model/node_forms.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -54,6 +55,8 @@ class TreeStore {
   void touch(Index node) { stamp(node, Edit::own); }
   void set_direction(Direction direction);
   void set_em(double em);
+  void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
+  void when(Index node, const std::string& name, const Changes& change);
 
   [[nodiscard]] Keys keys(Index node) const;
   [[nodiscard]] std::string_view name(Index node) const { return names_.text(name_[node]); }
@@ -129,8 +132,6 @@ class TreeStore {
   [[nodiscard]] std::uint64_t edits() const { return edits_; }
   [[nodiscard]] bool knows_edits_from(std::uint64_t number) const { return edits_ - number <= most_kept_edits; }
   [[nodiscard]] const NotedEdit& edit_at(std::uint64_t number) const { return kept_edits_[number % most_kept_edits]; }
-  /// Where the node of a noted edit is now; `no_index` when it is gone.
-  [[nodiscard]] Index place_of(const NotedEdit& edit) const { return index_of_slot_[edit.slot]; }
   /// The last edit that concerned all nodes, to be compared with what `publish` gave.
   [[nodiscard]] std::uint32_t edited_all() const { return edited_all_; }
   /// The number of the last edit, to be compared with `Flat::version`. From here on every edit gets a later one.
@@ -143,6 +144,14 @@ class TreeStore {
   [[nodiscard]] bool has_grids() const { return has_grids_; }
   /// The longest run of siblings, for scratch space.
   [[nodiscard]] std::size_t most_children() const { return most_children_; }
+
+  /// What nodes are while ranges hold and modes are on.
+  [[nodiscard]] const NodeForms& forms() const { return forms_; }
+  /// Null for a node that is the same at all sizes.
+  [[nodiscard]] const std::vector<NodeForm>* forms_of(Index node) const { return forms_.of(slot_[node]); }
+  [[nodiscard]] Index slot(Index node) const { return slot_[node]; }
+  /// Where the node of a slot is; `no_index` when it is gone.
+  [[nodiscard]] Index place_of_slot(Index slot) const { return index_of_slot_[slot]; }
 
   /// What solutions look at: whether the tree is as they saw it.
   [[nodiscard]] const std::shared_ptr<TreeLife>& life() const { return life_; }
@@ -183,8 +192,16 @@ class TreeStore {
   [[nodiscard]] Block take_block(Index room);
   void carry(Carried move);
   void stamp(Index node, Edit what);
-  /// Notes that a node left the flow of a container, where it was in that.
-  void part(Index above, const Traits& left);
+  /// Notes that a node left a container.
+  struct Left {
+    bool may_have_counted;  ///< in the flow, in some form
+    bool odd;
+  };
+  [[nodiscard]] Left leaving(Index node) const;
+  void part(Index above, Left left);
+  /// All that a node can be, in any of its forms, of what containers have to know.
+  [[nodiscard]] Traits at_most(Index node) const;
+  [[nodiscard]] bool is_odd(Index node) const;
   /// Lays all anew where edits have left too many holes, or have made most of the tree.
   void pack_when_due();
   void lay_anew();
@@ -237,6 +254,7 @@ class TreeStore {
   std::uint64_t edits_ = 0;
   std::uint32_t edited_all_ = 0;
   std::vector<NotedEdit> kept_edits_;
+  NodeForms forms_;
   std::shared_ptr<TreeLife> life_ = std::make_shared<TreeLife>();
   std::vector<Index> scratch_;
   bool has_percent_edges_ = false;

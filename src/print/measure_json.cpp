@@ -53,7 +53,7 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
   const Tree& tree = measured.scene.tree;
   json.objects("nodes", boxes, [&](const auto& placed) {
     json.text("path", tree.path(placed.node));
-    json.text("kind", word(solution.tree().kind(placed.node)));
+    json.text("kind", word(solution.kind(placed.node)));
     json.number("x", placed.box.x);
     json.number("y", placed.box.y);
     json.number("width", placed.box.width);
@@ -61,7 +61,7 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
     json.extent("wished", solution.wished(placed.node));
     write_share(json, measured, placed);
     write_cut(json, all_cut(solution, placed.node));
-    if (solution.tree().kind(placed.node) == Kind::grid) write_tracks(json, measured, placed.node);
+    if (solution.kind(placed.node) == Kind::grid) write_tracks(json, measured, placed.node);
   });
   json.objects("scrollers", scrolling(solution, boxes), [&](const auto& placed) {
     json.text("path", tree.path(placed.node));

@@ -71,7 +71,7 @@ void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBo
   const Solution& solution = measured.solution;
   for (const auto& placed : boxes) {
     table.add({indented(measured.scene.tree.step(placed.node), placed.depth),
-               std::string(word(solution.tree().kind(placed.node))), rounded(placed.box.x), rounded(placed.box.y),
+               std::string(word(solution.kind(placed.node))), rounded(placed.box.x), rounded(placed.box.y),
                rounded(placed.box.width), rounded(placed.box.height), size_text(solution.wished(placed.node)),
                share_text(measured, placed)});
   }
@@ -85,7 +85,7 @@ void print_tracks(const SolvedScene& measured, std::ostream& out) {
   bool any = false;
   const Tree& tree = measured.scene.tree;
   for (const auto& placed : measured.solution.boxes()) {
-    if (measured.solution.tree().kind(placed.node) != Kind::grid) continue;
+    if (measured.solution.kind(placed.node) != Kind::grid) continue;
     any = true;
     table.add({tree.path(placed.node)});
     const auto tracks = measured.solution.tracks(placed.node);
@@ -126,7 +126,7 @@ std::string indented(const std::string& name, int depth) {
 }
 
 std::vector<Solution::NodeBox> scrolling(const Solution& solution, std::vector<Solution::NodeBox> boxes) {
-  std::erase_if(boxes, [&](const auto& placed) { return solution.tree().keys(placed.node).scroll == Scroll::none; });
+  std::erase_if(boxes, [&](const auto& placed) { return solution.keys(placed.node).scroll == Scroll::none; });
   return boxes;
 }
 
@@ -165,7 +165,7 @@ void print_boxes_csv(const SolvedScene& measured, const std::vector<Solution::No
   for (const auto& placed : boxes) {
     const Extent wished = measured.solution.wished(placed.node);
     std::string line = csv_text(measured.scene.tree.path(placed.node)) + "," +
-                       std::string(word(measured.solution.tree().kind(placed.node)));
+                       std::string(word(measured.solution.kind(placed.node)));
     for (const double number :
          {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
       line += "," + exact(number);

@@ -31,7 +31,7 @@ std::vector<Orders> all_orders(const SolvedScene& measured) {
   }
   std::vector<Orders> all;
   for (const auto& placed : measured.solution.boxes()) {
-    if (!is_container(tree.kind(placed.node)) || tree.child_count(placed.node) < 2) continue;
+    if (!is_container(measured.solution.kind(placed.node)) || tree.child_count(placed.node) < 2) continue;
     all.push_back(
         {placed.node, tree.children(placed.node), measured.solution.laid_order(placed.node), painted[placed.node]});
   }
@@ -116,7 +116,7 @@ void write_orders(JsonWriter& json, const SolvedScene& measured) {
 void print_outline(const SolvedScene& measured, std::ostream& out) {
   Table table({{"path"}, {"kind"}, {"lays its children"}});
   for (const auto& placed : measured.solution.boxes()) {
-    const Keys keys = measured.solution.tree().keys(placed.node);
+    const Keys keys = measured.solution.keys(placed.node);
     table.add({indented(measured.scene.tree.step(placed.node), placed.depth), std::string(word(keys.kind)),
                way_of_laying(measured, placed.node, keys)});
   }
@@ -125,7 +125,7 @@ void print_outline(const SolvedScene& measured, std::ostream& out) {
 
 void write_outline(JsonWriter& json, const SolvedScene& measured) {
   json.objects("outline", measured.solution.boxes(), [&](const auto& placed) {
-    const Keys keys = measured.solution.tree().keys(placed.node);
+    const Keys keys = measured.solution.keys(placed.node);
     json.text("path", measured.scene.tree.path(placed.node));
     json.text("kind", word(keys.kind));
     json.number("depth", placed.depth);

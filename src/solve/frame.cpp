@@ -8,15 +8,17 @@ View::View(const TreeStore& store, const State& results)
       mirrored(store.direction() == Direction::rtl),
       resolved_(results.resolved.data()),
       extras_(store.extras().data()),
-      contents_(store.contents().data()) {
+      contents_(store.contents().data()),
+      own_(results.forms.own.data()) {
   const Flat& flat = store.flat();
-  traits_ = flat.traits.data();
   first_child_ = flat.first_child.data();
   child_count_ = flat.child_count.data();
   parent_ = flat.parent.data();
-  extra_ = flat.extra.data();
-  content_ = flat.content.data();
-  grow_ = flat.grow.data();
+  if (results.forms.exist()) {
+    see(results.forms);
+  } else {
+    see(flat);
+  }
   min_content_ = results.min_content.data();
   max_content_ = results.max_content.data();
   need_ = results.need.data();
@@ -25,17 +27,28 @@ View::View(const TreeStore& store, const State& results)
   flags_ = results.flags.data();
   cells_ = results.cells.data();
   for (std::size_t axis = 0; axis < 2; ++axis) {
-    given_[axis] = flat.given[axis].data();
-    smallest_[axis] = flat.smallest[axis].data();
-    largest_[axis] = flat.largest[axis].data();
-    inner_[axis] = flat.inner[axis].data();
     size_[axis] = results.size[axis].data();
     place_[axis] = results.place[axis].data();
   }
 }
 
+/// The arrays that keys were compiled to: the tree's, or those of a solver that sees other forms.
+template <class Records>
+void View::see(const Records& records) {
+  traits_ = records.traits.data();
+  extra_ = records.extra.data();
+  content_ = records.content.data();
+  grow_ = records.grow.data();
+  for (std::size_t axis = 0; axis < 2; ++axis) {
+    given_[axis] = records.given[axis].data();
+    smallest_[axis] = records.smallest[axis].data();
+    largest_[axis] = records.largest[axis].data();
+    inner_[axis] = records.inner[axis].data();
+  }
+}
+
 Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room, ChangeLog& changes)
-    : View(store, state), scratch(scratch_room), changes_(changes), tells_changes_(changes.wanted && !changes.everything) {
+    : View(store, state), scratch(scratch_room), state_(state), changes_(changes), tells_changes_(changes.wanted && !changes.everything) {
   min_content_out_ = state.min_content.data();
   max_content_out_ = state.max_content.data();
   need_out_ = state.need.data();
@@ -43,7 +56,6 @@ Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room, Change
   baseline_out_ = state.baseline.data();
   flags_out_ = state.flags.data();
   cells_out_ = state.cells.data();
-  resolved_out_ = state.resolved.data();
   visits_ = state.visits.data();
   for (std::size_t axis = 0; axis < 2; ++axis) {
     size_out_[axis] = state.size[axis].data();
@@ -91,7 +103,8 @@ void Frame::resolve_percent_edges(Index node, Axis axis, double whole) {
     inset.before = std::min(inset.before + px(own.border, before), limits::largest_length);
     inset.after = std::min(inset.after + px(own.border, after), limits::largest_length);
   }
-  EdgeRoom& resolved = resolved_out_[extra_place(node)];
+  const Index place = extra_place(node);
+  EdgeRoom& resolved = (place & of_solver) == 0 ? state_.resolved[place] : state_.forms.own[place & ~of_solver].resolved;
   if (inset.before != resolved.inset[axis].before || inset.after != resolved.inset[axis].after) {
     set_flag(node, NodeFlag::edges_moved, true);
   }

@@ -68,17 +68,26 @@ class View {
 
   /// Whether a node has nothing but sizes, limits and factors in the arrays: no edges, percentages, scale or basis.
   [[nodiscard]] bool is_plain(Index node) const { return extra_[node] == 0; }
-  [[nodiscard]] const Extra& extra(Index node) const { return extras_[extra_[node]]; }
+  [[nodiscard]] const Extra& extra(Index node) const {
+    const Index place = extra_[node];
+    return (place & of_solver) == 0 ? extras_[place] : own_[place & ~of_solver].extra;
+  }
+  /// Where its Extra is: in the tree, or with `of_solver` in the state.
   [[nodiscard]] Index extra_place(Index node) const { return extra_[node]; }
   /// All keys of a node that has some which the arrays cannot hold.
   [[nodiscard]] const Keys& keys(Index node) const { return *extra(node).keys; }
   /// What is measured for a leaf, or null.
-  [[nodiscard]] const OwnContent* content(Index node) const { return contents_[content_[node]].get(); }
+  [[nodiscard]] const OwnContent* content(Index node) const {
+    const Index place = content_[node];
+    return ((place & of_solver) == 0 ? contents_[place] : own_[place & ~of_solver].content).get();
+  }
 
   /// Margins and insets on the way up, percentages counting 0, and on the way down, resolved.
   [[nodiscard]] const EdgeRoom& edges_up(Index node) const { return extra(node).edges; }
   [[nodiscard]] const EdgeRoom& edges_down(Index node) const {
-    return traits(node).percent_edges ? resolved_[extra_[node]] : extra(node).edges;
+    if (!traits(node).percent_edges) return extra(node).edges;
+    const Index place = extra_[node];
+    return (place & of_solver) == 0 ? resolved_[place] : own_[place & ~of_solver].resolved;
   }
   /// Whether something lies in a node: a child in its flow, or measured content.
   [[nodiscard]] bool holds_content(Index node) const;
@@ -119,6 +128,8 @@ class View {
   }
 
  private:
+  template <class Records>
+  void see(const Records& records);
   [[nodiscard]] double percent_gap(Index container, Axis axis, double inner) const;
   [[nodiscard]] double aspect_height(Index node) const;
   void list_odd_flow(Index container, std::vector<Index>& listed) const;
@@ -132,6 +143,7 @@ class View {
   const EdgeRoom* resolved_;
   const Extra* extras_;
   const std::shared_ptr<const OwnContent>* contents_;
+  const OwnRecord* own_;
 };
 
 /// A visit: the view, and the ways to write.
@@ -237,7 +249,7 @@ class Frame : public View {
       *place_out_[2];
   NodeFlag* flags_out_;
   GridPlace* cells_out_;
-  EdgeRoom* resolved_out_;
+  State& state_;
   Index* visits_;
   Index visit_count_ = 0, settled_count_ = 0;
   ChangeLog& changes_;

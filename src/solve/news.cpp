@@ -8,7 +8,7 @@ void News::gather(const TreeStore& store, State& state, EditsSeen seen) {
   if (!store.knows_edits_from(seen.count)) return scan(store, state, seen.version);
   for (std::uint64_t number = seen.count; number < store.edits(); ++number) {
     const NotedEdit& edit = store.edit_at(number);
-    const Index node = store.place_of(edit);
+    const Index node = store.place_of_slot(edit.slot);
     if (node == no_index) continue;
     NewsItem& item = add(store, state, node);
     if (edit.what == Edit::parted) {

@@ -31,6 +31,7 @@ void for_each_kept(State& state, Each each) {
   for_each_result(state, each);
   if (!state.cells.empty()) each(state.cells);
   if (!state.least_height.empty()) each(state.least_height);
+  if (state.forms.exist()) for_each_record_array(state.forms, each);
 }
 
 /// Does with the results what edits did with the nodes: moves them, in the order in which that happened.
@@ -70,12 +71,17 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
       passes.moves = store.moves_before_packing();
     }
     follow_moves(state, store, passes.moves, store.moves());
-    if (state.flags.size() != n) for_each_result(state, [&](auto& array) { array.resize(n); });
+    if (state.flags.size() != n) {
+      const auto fit = [&](auto& array) { array.resize(n); };
+      for_each_result(state, fit);
+      if (state.forms.exist()) for_each_record_array(state.forms, fit);
+    }
   } else {
     for_each_result(state, [&](auto& array) { array.assign(n, {}); });
     state.resolved.clear();
     state.cells.clear();
     state.least_height.clear();
+    state.forms.end();
   }
   if (state.visits.size() < n) state.visits.resize(n);
   Scratch& scratch = passes.scratch;
@@ -120,6 +126,21 @@ std::size_t run_up(Frame& frame) {
   return frame.visited();
 }
 
+/// Sees to it that the state has the records of the forms that hold.
+void see_forms(Passes& passes, const TreeStore& store, const Rung& rung, bool kept) {
+  FormRecords& forms = passes.state.forms;
+  store.forms().find_holding(rung, passes.modes, passes.holding);
+  if (store.forms().empty()) return forms.exist() ? forms.end() : void();
+  if (kept && forms.exist()) return forms.follow(store, passes.state, passes.news, passes.holding);
+  forms.begin(store, passes.holding);
+  if (!kept) return;
+  store.forms().for_each([&](Index slot, const auto&) {  // its first forms
+    NewsItem& item = passes.news.add(store, passes.state, store.place_of_slot(slot));
+    item.own = true;
+    if (item.above != no_index) passes.news.items()[item.above].parted = true;
+  });
+}
+
 }  // namespace
 
 void run_passes(Passes& passes, const TreeStore& store, std::optional<double> width, std::optional<double> height) {
@@ -130,9 +151,10 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   const bool kept = adopt(passes, store, flat) && !passes.starts_anew && passes.seen.version >= store.edited_all();
   passes.starts_anew = true;  // until all is done: content of one's own may throw in between
   passes.changes.everything = !kept;
+  if (kept) passes.news.gather(store, passes.state, passes.seen);
+  see_forms(passes, store, {width, height}, kept);
   Frame frame(store, passes.state, passes.scratch, passes.changes);
   if (kept) {
-    passes.news.gather(store, passes.state, passes.seen);
     passes.visited = run_news_passes(frame, passes.news, width, height);
     passes.news.close(passes.state);
   } else {
@@ -150,6 +172,7 @@ void copy_results(const Passes& from, const TreeStore& tree, const TreeStore& co
   into.state = from.state;
   into.visited = from.visited;
   into.container_changed = from.container_changed;
+  into.holding = from.holding;
   const std::size_t n = copy.flat().size();
   std::vector<Index> places(n);
   copy.walk([&](Index node, std::size_t) { places[node] = tree.index_of(copy.id_of(node)); });

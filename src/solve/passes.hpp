@@ -4,6 +4,8 @@
 #include <array>
 #include <memory>
 #include <optional>
+#include <string>
+#include <vector>
 
 #include "model/life.hpp"
 #include "model/tree_store.hpp"
@@ -29,6 +31,8 @@ struct Passes {
   std::uint32_t packing = 0;             ///< of that tree
   std::uint64_t moves = 0;               ///< of that tree, that the state has followed
   EditsSeen seen;                        ///< the last edits that are in the state
+  std::vector<std::string> modes;        ///< that are on
+  std::vector<bool> holding;             ///< the ranges and modes of the tree that held, in their order
   bool starts_anew = false;              ///< nothing of the state may be used
   bool container_changed = false;        ///< the container asked for was no size
   std::array<std::size_t, 4> visited{};  ///< nodes, by pass, in the last solve

@@ -40,22 +40,22 @@ inline Rect box_from_root(const View& view, Index node) {
   return box;
 }
 
-inline bool shows_children(const Flat& flat, Index node) {
-  return is_container(flat.traits[node].node_kind());
+inline bool shows_children(const View& view, Index node) {
+  return is_container(view.traits(node).node_kind());
 }
 
 /// Whether a node has a place: neither it nor anything above it is hidden, or inside a leaf.
-inline bool has_place(const Flat& flat, Index node) {
-  if (flat.traits[node].hidden && node != 0) return false;
-  for (Index above = flat.parent[node]; above != no_index; above = flat.parent[above]) {
-    if (!shows_children(flat, above) || (flat.traits[above].hidden && above != 0)) return false;
+inline bool has_place(const View& view, Index node) {
+  if (view.traits(node).hidden && node != 0) return false;
+  for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
+    if (!shows_children(view, above) || (view.traits(above).hidden && above != 0)) return false;
   }
   return true;
 }
 
 /// Calls `each(node, depth)` for all placed nodes, parents first; `backwards(node)` turns a node's children round.
 template <class Backwards, class Each>
-void walk_placed(const Flat& flat, Backwards backwards, Each each) {
+void walk_placed(const View& view, Backwards backwards, Each each) {
   struct Visit {
     Index node;
     int depth;
@@ -65,12 +65,12 @@ void walk_placed(const Flat& flat, Backwards backwards, Each each) {
     const Visit visit = open.back();
     open.pop_back();
     each(visit.node, visit.depth);
-    if (!shows_children(flat, visit.node)) continue;
-    const Index first = flat.first_child[visit.node], count = flat.child_count[visit.node];
+    if (!shows_children(view, visit.node)) continue;
+    const Index first = view.first_child(visit.node), count = view.child_count(visit.node);
     const bool turned = backwards(visit.node);
     for (Index i = 0; i < count; ++i) {
       const Index child = first + (turned ? i : count - 1 - i);
-      if (!flat.traits[child].hidden) open.push_back({child, visit.depth + 1});
+      if (!view.traits(child).hidden) open.push_back({child, visit.depth + 1});
     }
   }
 }

@@ -22,13 +22,4 @@ Tree plant(const Node& root, double em, Direction direction, std::vector<When>& 
 
 Scene::Scene(const Node& root, double em, Direction direction) : tree(plant(root, em, direction, whens)) {}
 
-bool Range::holds(const Rung& rung) const {
-  const auto within = [](const std::optional<double>& from, const std::optional<double>& below,
-                         const std::optional<double>& size) {
-    if (!from && !below) return true;
-    return size && (!from || *size >= *from) && (!below || *size < *below);
-  };
-  return within(from_width, below_width, rung.width) && within(from_height, below_height, rung.height);
-}
-
 }  // namespace fond_ladder::inline v0

@@ -15,7 +15,6 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Flat;
 using detail::Index;
 using detail::Sides;
 using detail::State;
@@ -83,13 +82,39 @@ Solution Solution::kept_alive_by(std::shared_ptr<const void> owner) const {
   return kept;
 }
 
+Keys Solution::keys(NodeId node) const {
+  const TreeStore& store = tree().store();
+  const Index i = store.index_of(node);
+  Keys keys = store.keys(i);
+  const auto* forms = store.forms_of(i);
+  if (forms != nullptr && passes().state.forms.exist()) {
+    detail::put_forms(*forms, passes().state.forms.holding(), keys);
+  }
+  return keys;
+}
+
+Kind Solution::kind(NodeId node) const {
+  return view_of(tree(), passes()).traits(tree().store().index_of(node)).node_kind();
+}
+
+std::vector<std::string> Solution::active() const {
+  const auto& ranges = tree().ranges();
+  const auto& modes = tree().modes();
+  const std::vector<bool>& holding = passes().holding;
+  std::vector<std::string> names;
+  for (std::size_t i = 0; i < holding.size(); ++i) {
+    if (holding[i]) names.push_back(i < ranges.size() ? ranges[i].name : modes[i - ranges.size()]);
+  }
+  return names;
+}
+
 Extent Solution::container() const {
   return {passes().state.size[x_axis][0], passes().state.size[y_axis][0]};
 }
 
 bool Solution::is_placed(NodeId node) const {
   const TreeStore& store = tree().store();
-  return detail::has_place(store.flat(), store.index_of(node));
+  return detail::has_place(view_of(tree(), passes()), store.index_of(node));
 }
 
 Rect Solution::relative_box(NodeId node) const {
@@ -110,12 +135,11 @@ Rect Solution::operator[](std::string_view path) const {
 
 std::vector<Solution::NodeBox> Solution::boxes() const {
   const TreeStore& store = tree().store();
-  const Flat& flat = store.flat();
   const State& state = passes().state;
   std::vector<NodeBox> all;
   all.reserve(store.size());
   std::vector<Rect> above;  // the boxes on the way from the root, by depth
-  detail::walk_placed(flat, in_file_order, [&](Index node, int depth) {
+  detail::walk_placed(view_of(tree(), passes()), in_file_order, [&](Index node, int depth) {
     Rect box{state.place[x_axis][node], state.place[y_axis][node], state.size[x_axis][node], state.size[y_axis][node]};
     above.resize(static_cast<std::size_t>(depth));
     if (depth > 0) {
@@ -196,7 +220,7 @@ std::vector<Note> Solution::notes() const {
         detail::grid::place(view, i, view.flow(i, listed), view.inner_size(i, x_axis), scratch.cells).overflows) {
       notes.push_back({store.id_of(i), "it would need more than 10,000 tracks; what is beyond stands in the last one"});
     }
-    if (!store.content(i)) return;
+    if (view.content(i) == nullptr) return;
     if (detail::bits(flags[i] & detail::NodeFlag::odd_widths) != 0)
       notes.push_back({store.id_of(i), "its content measured a width that is no size"});
     if (detail::bits(flags[i] & detail::NodeFlag::odd_heights) != 0) {

@@ -82,7 +82,7 @@ class TrackTeller {
 }  // namespace
 
 Solution::GridTracks Solution::tracks(NodeId grid) const {
-  if (!is_placed(grid) || tree().kind(grid) != Kind::grid) return {};
+  if (!is_placed(grid) || kind(grid) != Kind::grid) return {};
   const View view = detail::view_of(tree(), passes());
   const Index i = tree().store().index_of(grid);
   const Rect own = box(grid);

@@ -116,7 +116,7 @@ FourSides Solution::padding(NodeId node) const {
 
 FourSides Solution::border(NodeId node) const {
   if (!is_placed(node)) return {};
-  const Edges given = tree().keys(node).border;
+  const Edges given = keys(node).border;
   const auto on = [&](Side side) {
     return given.on(side, tree().direction() == Direction::rtl).length().in_px(tree().em(), 0);
   };
@@ -131,7 +131,7 @@ FourSides Solution::margin(NodeId node) const {
 }
 
 Extent Solution::gap(NodeId container) const {
-  if (!is_placed(container) || !is_container(tree().kind(container))) return {};
+  if (!is_placed(container) || !is_container(kind(container))) return {};
   const View view = view_of(tree(), passes());
   const Index i = tree().store().index_of(container);
   return {view.gap_down(i, x_axis, view.inner_size(i, x_axis)), view.gap_down(i, y_axis, view.inner_size(i, y_axis))};
@@ -251,7 +251,8 @@ std::vector<std::vector<NodeId>> Solution::laid_lines(NodeId container) const {
 
 int Solution::line(NodeId node) const {
   const NodeId parent = tree().parent(node);
-  if (!parent || !is_placed(node) || !tree().store().flat().traits[tree().store().index_of(parent)].wrap) return 0;
+  if (!parent || !is_placed(node)) return 0;
+  if (!view_of(tree(), passes()).traits(tree().store().index_of(parent)).wrap) return 0;
   const auto lines = laid_lines(parent);
   const auto holding =
       std::ranges::find_if(lines, [&](const auto& line) { return std::ranges::count(line, node) > 0; });

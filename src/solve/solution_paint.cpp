@@ -36,10 +36,10 @@ Rect through(const Lens& lens, const View& view, Index node) {
 
 /// Calls `each(node, depth, lens)` in the order of painting.
 template <class Each>
-void walk_painted(const View& view, const detail::Flat& flat, Each each) {
+void walk_painted(const View& view, Each each) {
   std::vector<Lens> above;
   detail::walk_placed(
-      flat, [&](Index node) { return flat.traits[node].paints_backward != 0; },
+      view, [&](Index node) { return view.traits(node).paints_backward != 0; },
       [&](Index node, int depth) {
         above.resize(static_cast<std::size_t>(depth));
         above.push_back(lens_into(view, above.empty() ? Lens{} : above.back(), node));
@@ -53,7 +53,7 @@ std::vector<Solution::Painted> Solution::painted() const {
   const TreeStore& store = tree().store();
   const View view = detail::view_of(tree(), passes());
   std::vector<Painted> order;
-  walk_painted(view, store.flat(), [&](Index node, int depth, const Lens& lens) {
+  walk_painted(view, [&](Index node, int depth, const Lens& lens) {
     order.push_back({store.id_of(node), through(lens, view, node), depth, lens.scale});
   });
   return order;
@@ -74,7 +74,7 @@ std::vector<NodeId> Solution::under(double x, double y) const {
   const View view = detail::view_of(tree(), passes());
   std::vector<bool> open;  // by depth: no scroller above hides the point
   std::vector<NodeId> hit;
-  walk_painted(view, store.flat(), [&](Index node, int depth, const Lens& lens) {
+  walk_painted(view, [&](Index node, int depth, const Lens& lens) {
     open.resize(static_cast<std::size_t>(depth));
     const bool reached = open.empty() || open.back();
     const Rect box = through(lens, view, node);

@@ -30,6 +30,11 @@ Solution Solver::solve(const Tree& tree, Rung rung) {
   return {tree, *passes_};
 }
 
+void Solver::set_mode(const std::string& name, bool on) {
+  std::erase(passes_->modes, name);
+  if (on) passes_->modes.push_back(name);
+}
+
 void Solver::forget() {
   passes_->starts_anew = true;
 }
@@ -43,6 +48,8 @@ std::size_t Solver::memory() const {
   count(state.least_height);
   count(state.resolved);
   count(state.visits);
+  if (state.forms.exist()) detail::for_each_record_array(state.forms, count);
+  count(state.forms.own);
   return bytes;
 }
 

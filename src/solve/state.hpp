@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "model/flat.hpp"
+#include "solve/form_records.hpp"
 #include "solve/grid_scratch.hpp"
 #include "solve/share.hpp"
 
@@ -50,6 +51,8 @@ struct State {
   std::vector<NodeFlag> flags;
   std::vector<GridPlace> cells;    ///< kept only for trees with grids
   std::vector<EdgeRoom> resolved;  ///< by Extra; kept only for trees with percent edges
+
+  FormRecords forms;  ///< kept only for trees whose nodes have other forms
 
   std::vector<Index> visits;  ///< nodes of the pass at work, parents first
 };

@@ -22,7 +22,7 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
   const auto table = key_table();
   SceneSolver solver(scene, modes);
   const Solution solution = solver.solve(rung);
-  const Keys plain = scene.tree.keys(node), held = solution.tree().keys(node);
+  const Keys plain = scene.tree.keys(node), held = solution.keys(node);
 
   std::vector<Sayer> sayers(table.size());
   for (std::size_t i = 0; i < table.size(); ++i) {

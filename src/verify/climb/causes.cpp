@@ -69,11 +69,11 @@ class BothSides {
   }
 
   void compare(NodeId node, Index a, Index b) {
-    switch (tree_.kind(node)) {
+    switch (above_.solution.kind(node)) {
       case Kind::row:
       case Kind::column:
         compare_lines(node, a, b);
-        compare_across(node, tree_.kind(node) == Kind::row ? y_axis : x_axis);
+        compare_across(node, above_.solution.kind(node) == Kind::row ? y_axis : x_axis);
         break;
       case Kind::grid: compare_tracks(node); [[fallthrough]];
       case Kind::stack:
@@ -108,7 +108,7 @@ class BothSides {
       for (std::size_t k = 0; k < after.children.size(); ++k) {
         const auto &old = before.children[k].portion, &now = after.children[k].portion;
         const NodeId child = store_.id_of(after.children[k].node);
-        const bool row = tree_.kind(node) == Kind::row;
+        const bool row = above_.solution.kind(node) == Kind::row;
         const bool content = row ? !has_minimum(child, x_axis) : !has_minimum(child, y_axis);
         compare_stands(child, node, standing(old, content), standing(now, content), row ? x_axis : y_axis);
       }

@@ -46,7 +46,7 @@ class Accountant {
     Ledger told;
     told.node = node_;
     told.path = tree_.path(node_);
-    told.kind = tree_.kind(node_);
+    told.kind = solution_.kind(node_);
     told.container = solution_.container();
     told.box = solution_.box(node_);
     told.inner = solution_.room_in(node_);
@@ -79,8 +79,8 @@ class Accountant {
  private:
   /// `room` is that of its line, or of the container.
   std::string why(NodeId child, Axis axis, double room) {
-    const Kind kind = tree_.kind(node_);
-    if (tree_.keys(child).pin) return why_pinned(child, axis);
+    const Kind kind = solution_.kind(node_);
+    if (solution_.keys(child).pin) return why_pinned(child, axis);
     if ((kind == Kind::row || kind == Kind::column) && axis == axis_along(kind)) {
       Ledger told;
       tell_lines(told);
@@ -108,7 +108,7 @@ class Accountant {
   }
 
   LedgerLine tell_line(const LineAccount& account, double& off) {
-    const Axis axis = axis_along(tree_.kind(node_));
+    const Axis axis = axis_along(solution_.kind(node_));
     LedgerLine line;
     line.inner = account.inner;
     line.gap = account.gap;
@@ -145,7 +145,7 @@ class Accountant {
 
   [[nodiscard]] std::string base_words(const ChildAccount& child, Axis axis) const {
     if (child.weighted) return "weight";
-    const Keys keys = tree_.keys(tree_.store().id_of(child.node));
+    const Keys keys = solution_.keys(tree_.store().id_of(child.node));
     if (keys.basis.way() != Sizing::Way::automatic) return "basis";
     const Sizing& given = keys.size_on(axis);
     return given.way() == Sizing::Way::length ? side_word(axis) : "content";
@@ -190,7 +190,7 @@ class Accountant {
   /// Adds the distances up, and holds the places against the solve.
   void place_entries(const LineAccount& account, LedgerLine& line, double& off) const {
     const detail::Traits own = view_.traits(index_);
-    const Axis axis = axis_along(tree_.kind(node_));
+    const Axis axis = axis_along(solution_.kind(node_));
     std::size_t automatic = 0;
     for (const ChildAccount& child : account.children)
       automatic += (child.auto_margins & 1U) + (child.auto_margins >> 1U & 1U);
@@ -250,7 +250,7 @@ class Accountant {
   /// Across a wrapping row or column, the room of each child in the flow is its line.
   [[nodiscard]] std::map<NodeId, double> rooms_of_lines(Axis axis) const {
     std::map<NodeId, double> rooms;
-    const Kind kind = tree_.kind(node_);
+    const Kind kind = solution_.kind(node_);
     const bool across = (kind == Kind::row || kind == Kind::column) && axis != axis_along(kind);
     if (!across || !view_.traits(index_).wrap) return rooms;
     std::vector<Index> listed;
@@ -265,7 +265,7 @@ class Accountant {
 
   /// The cell of a child of a grid, else the content box.
   [[nodiscard]] double room_of(NodeId child, Axis axis) const {
-    if (tree_.kind(node_) != Kind::grid || tree_.keys(child).pin) return view_.inner_size(index_, axis);
+    if (solution_.kind(node_) != Kind::grid || solution_.keys(child).pin) return view_.inner_size(index_, axis);
     const auto tracks = solution_.tracks(node_);
     const auto& along = axis == x_axis ? tracks.columns : tracks.rows;
     const detail::CellRange& cell = view_.grid_place(index_of(child)).cell;
@@ -280,7 +280,7 @@ class Accountant {
     const detail::Child<axis, false> seen(view_, i);
     const double whole = view_.inner_size(index_, axis), size = view_.size(i, axis);
     const detail::Bounds bounds =
-        seen.bounds(seen.inset_down(), tree_.kind(node_) == Kind::grid ? detail::unknown : whole);
+        seen.bounds(seen.inset_down(), solution_.kind(node_) == Kind::grid ? detail::unknown : whole);
     const double given = seen.given(whole);
     const std::string side = side_word(axis);
     if (given >= 0 && same(size, given)) return "its " + side;
@@ -295,16 +295,16 @@ class Accountant {
     const double content = axis == x_axis ? view_.max_content(i) : view_.need(i);
     const double room = room_around - seen.margin_down(false).sum();
     const bool in_line = view_.traits(index_).wrap != 0;
-    if (tree_.kind(node_) != Kind::grid && same(size, room) && !same(size, content)) {
+    if (solution_.kind(node_) != Kind::grid && same(size, room) && !same(size, content)) {
       return in_line ? "stretched to its line" : "stretched to the room";
     }
     if (same(size, content)) return "its content" + content_leader(child, axis);
     if (axis == x_axis && same(size, view_.min_content(i))) return "its smallest content";
-    return tree_.kind(node_) == Kind::grid ? "stretched to its cell" : "as the alignment says";
+    return solution_.kind(node_) == Kind::grid ? "stretched to its cell" : "as the alignment says";
   }
 
   std::string why_pinned(NodeId child, Axis axis) const {
-    const Keys keys = tree_.keys(child);
+    const Keys keys = solution_.keys(child);
     const Sizing& given = keys.size_on(axis);
     const bool both = axis == x_axis ? (keys.pin->left || keys.pin->start) && (keys.pin->right || keys.pin->end)
                                      : keys.pin->top && keys.pin->bottom;
@@ -314,7 +314,7 @@ class Accountant {
 
   /// The child that makes a container as large as its content on an axis on which it does not add.
   std::string content_leader(NodeId container, Axis axis) const {
-    const Kind kind = tree_.kind(container);
+    const Kind kind = solution_.kind(container);
     const bool adds = (kind == Kind::row || kind == Kind::column) && axis == axis_along(kind);
     if (!is_container(kind) || adds || kind == Kind::grid) return "";
     NodeId leader;
@@ -385,7 +385,7 @@ class Accountant {
 
   [[nodiscard]] std::vector<std::string> content_words() const {
     std::vector<std::string> words;
-    const Kind kind = tree_.kind(node_);
+    const Kind kind = solution_.kind(node_);
     const double inset_x = view_.edges_down(index_).inset[x_axis].sum(),
                  inset_y = view_.edges_down(index_).inset[y_axis].sum();
     if (const auto* text = dynamic_cast<const PlainText*>(view_.content(index_))) {
@@ -396,7 +396,7 @@ class Accountant {
                       (lines == 1 ? " line" : " lines") + " of " + rounded(text->line_height()) + ": " +
                       rounded(view_.need(index_) - inset_y) + " high");
     } else if (kind != Kind::text) {
-      const Pair natural = tree_.keys(node_).natural;
+      const Pair natural = solution_.keys(node_).natural;
       words.push_back("its content is " + rounded(natural.x) + " x " + rounded(natural.y));
     }
     if (inset_x > 0 || inset_y > 0) {

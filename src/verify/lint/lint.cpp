@@ -77,7 +77,7 @@ class LintWorker {
  private:
   /// The keys that hold now, and which of them do nothing on such a node.
   void take_form(SeenNode& one) {
-    one.keys = solver_.tree().keys(one.node);
+    one.keys = seen_.solution->keys(one.node);
     one.asleep.clear();
     std::optional<Kind> above;
     if (!seen_.is_root(one)) above = seen_.parent(one).keys.kind;

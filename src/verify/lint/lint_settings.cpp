@@ -158,7 +158,7 @@ class Trials {
     SceneSolver solver(scene_, variant_.modes);
     for (const Rung& rung : rungs_) {
       const Solution solution = solver.solve(rung);
-      const Kind kind = solution.tree().kind(container);
+      const Kind kind = solution.kind(container);
       if (!solution.is_placed(container) || (kind != Kind::row && kind != Kind::column)) continue;
       const auto view = detail::view_of(solution.tree(), solution.passes());
       for (const auto& line : detail::line_accounts(view, solution.tree().store().index_of(container))) {

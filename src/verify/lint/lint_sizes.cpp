@@ -204,7 +204,7 @@ void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sighti
     for (const NodeId node : lines[i]) largest = std::max(largest, size_of(node));
   }
   const NodeId last = lines.back().front();
-  const Keys keys = seen.solution->tree().keys(last);
+  const Keys keys = seen.solution->keys(last);
   const double size = size_of(last), asked = seen.solution->wished(last).on(axis);
   if (!has_company || !(grows(keys) || one.keys.alike) || size <= largest + give || size <= asked + give) return;
   sightings.see(

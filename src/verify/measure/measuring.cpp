@@ -14,10 +14,10 @@ using detail::Index;
 /// A node's box from the root's corner; none without a place.
 std::optional<Rect> box_of(const Solution& solution, NodeId node) {
   const detail::TreeStore& store = solution.tree().store();
-  const detail::Flat& flat = store.flat();
   const Index at = store.index_of(node);
-  if (!detail::has_place(flat, at)) return {};
-  return detail::box_from_root(detail::view_of(solution.tree(), solution.passes()), at);
+  const detail::View view = detail::view_of(solution.tree(), solution.passes());
+  if (!detail::has_place(view, at)) return {};
+  return detail::box_from_root(view, at);
 }
 
 }  // namespace

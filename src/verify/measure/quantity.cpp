@@ -19,7 +19,7 @@ constexpr auto measure_words = std::to_array<std::string_view>(
 static_assert(measure_words.size() == static_cast<std::size_t>(Measure::most_cut));
 
 double per_line(NodeId node, const Solution& solution) {
-  if (!is_container(solution.tree().kind(node))) return 0;
+  if (!is_container(solution.kind(node))) return 0;
   std::size_t most = 0;
   for (const auto& line : solution.laid_lines(node)) most = std::max(most, line.size());
   return static_cast<double>(most);
@@ -28,7 +28,7 @@ double per_line(NodeId node, const Solution& solution) {
 /// What is left along a row or column, of several lines in the fullest; in a grid beside its columns.
 double spare(NodeId node, const Solution& solution) {
   const Tree& tree = solution.tree();
-  const Kind kind = tree.kind(node);
+  const Kind kind = solution.kind(node);
   if (kind == Kind::grid) {
     const auto columns = solution.tracks(node).columns;
     double rest = solution.room_in(node).width;
@@ -53,7 +53,7 @@ bool is_shown(NodeId node, const Solution& solution) {
   Rect seen = box;
   for (NodeId above = tree.parent(node); above; above = tree.parent(above)) {
     const Rect view = solution.painted_box(above);
-    const Scroll scroll = tree.keys(above).scroll;
+    const Scroll scroll = solution.keys(above).scroll;
     if (scrolls_x(scroll)) seen.x = view.x, seen.width = view.width;  // it can be scrolled into view
     if (scrolls_y(scroll)) seen.y = view.y, seen.height = view.height;
     if (seen.x >= view.right() || seen.right() <= view.x) return false;

@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What nodes are while a range holds or a mode is on: data beside the tree, by the handles (slots) of the nodes.
+
+#include <string>
+#include <unordered_map>
+#include <vector>
+
+#include "fond_ladder/changes.hpp"
+#include "fond_ladder/forms.hpp"
+#include "model/flat.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+struct NodeForm {
+  std::string name;     ///< of a range or a mode
+  Index condition = 0;  ///< its place among all ranges and modes, which beat each other in that order
+  Changes change;
+};
+
+class NodeForms {
+ public:
+  [[nodiscard]] const std::vector<Range>& ranges() const { return ranges_; }
+  [[nodiscard]] const std::vector<std::string>& modes() const { return modes_; }
+  /// Throws BadValue, and changes nothing, when a name is used twice, or one is gone that a node still goes by.
+  void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
+
+  /// Replaces what a node is under that name; nothing said takes it away. Throws BadValue for a name that is none.
+  void set(Index slot, const std::string& name, const Changes& change);
+  /// Null for a node that is the same at all sizes.
+  [[nodiscard]] const std::vector<NodeForm>* of(Index slot) const;
+  void forget(Index slot) { forms_.erase(slot); }
+  [[nodiscard]] bool empty() const { return forms_.empty(); }
+  /// Calls `each(slot, forms)` for all nodes that have forms, in no order.
+  template <class Each>
+  void for_each(Each each) const {
+    for (const auto& [slot, forms] : forms_) each(slot, forms);
+  }
+
+  /// Writes down which conditions hold at a size while these modes are on.
+  void find_holding(const Rung& rung, const std::vector<std::string>& modes_on, std::vector<bool>& holding) const;
+  /// Grows with every change.
+  [[nodiscard]] std::uint64_t version() const { return version_; }
+
+ private:
+  [[nodiscard]] Index condition_of(const std::string& name) const;
+
+  std::vector<Range> ranges_;
+  std::vector<std::string> modes_;
+  std::unordered_map<Index, std::vector<NodeForm>> forms_;  // each in the order of the conditions
+  std::uint64_t version_ = 0;
+};
+
+/// Gives `keys` what a node is under the conditions that hold.
+inline void put_forms(const std::vector<NodeForm>& forms, const std::vector<bool>& holding, Keys& keys) {
+  for (const NodeForm& form : forms) {
+    if (holding[form.condition]) form.change.put_into(keys);
+  }
+}
+
+}  // namespace fond_ladder::inline v0::detail

@@ -1,0 +1,132 @@
+// SPDX-License-Identifier: MIT
+#include "solve/form_records.hpp"
+
+#include "fond_ladder/plain_text.hpp"
+#include "model/take_place.hpp"
+#include "solve/news.hpp"
+#include "solve/state.hpp"
+
+namespace fond_ladder::inline v0::detail {
+namespace {
+
+bool any_holds(const std::vector<NodeForm>& forms, const std::vector<bool>& holding) {
+  return std::ranges::any_of(forms, [&](const NodeForm& form) { return holding[form.condition]; });
+}
+
+}  // namespace
+
+void FormRecords::begin(const TreeStore& store, const std::vector<bool>& holding) {
+  const Flat& flat = store.flat();
+  exist_ = true;
+  holding_ = holding;
+  version_ = store.forms().version();
+  traits = flat.traits;
+  given = flat.given;
+  smallest = flat.smallest;
+  largest = flat.largest;
+  inner = flat.inner;
+  grow = flat.grow;
+  extra = flat.extra;
+  content = flat.content;
+  own.clear();
+  own_of_slot_.clear();
+  free_own_.clear();
+  store.forms().for_each([&](Index slot, const auto&) { put(store, store.place_of_slot(slot)); });
+}
+
+void FormRecords::follow(const TreeStore& store, State& state, News& news, const std::vector<bool>& holding) {
+  const auto differs = [&](const NodeForm& form) {
+    return form.condition >= holding_.size() || holding[form.condition] != holding_[form.condition];
+  };
+  const bool others = version_ != store.forms().version();
+  if (others || holding != holding_) {
+    store.forms().for_each([&](Index slot, const std::vector<NodeForm>& forms) {
+      if (!others && std::ranges::none_of(forms, differs)) return;
+      NewsItem& item = news.add(store, state, store.place_of_slot(slot));
+      item.own = true;
+      if (item.above != no_index) news.items()[item.above].parted = true;
+    });
+    holding_ = holding;
+    version_ = store.forms().version();
+  }
+  drop_gone(store);
+  for (const NewsItem& item : news.items()) put(store, item.node);
+}
+
+void FormRecords::end() {
+  *this = FormRecords();
+}
+
+/// Gives back what nodes had that are gone, or have no forms any more.
+void FormRecords::drop_gone(const TreeStore& store) {
+  for (auto one = own_of_slot_.begin(); one != own_of_slot_.end();) {
+    if (store.forms().of(one->first) != nullptr) {
+      ++one;
+      continue;
+    }
+    own[one->second] = {};
+    free_own_.push_back(one->second);
+    one = own_of_slot_.erase(one);
+  }
+}
+
+OwnRecord& FormRecords::own_record(Index slot) {
+  const auto [found, is_new] = own_of_slot_.try_emplace(slot, 0);
+  if (is_new) found->second = take_place(own, free_own_);
+  return own[found->second];
+}
+
+void FormRecords::put(const TreeStore& store, Index node) {
+  const Flat& flat = store.flat();
+  traits[node] = flat.traits[node];
+  for (std::size_t axis = 0; axis < 2; ++axis) {
+    given[axis][node] = flat.given[axis][node];
+    smallest[axis][node] = flat.smallest[axis][node];
+    largest[axis][node] = flat.largest[axis][node];
+    inner[axis][node] = flat.inner[axis][node];
+  }
+  grow[node] = flat.grow[node];
+  extra[node] = flat.extra[node];
+  content[node] = flat.content[node];
+  const auto* forms = store.forms_of(node);
+  if (forms == nullptr || !any_holds(*forms, holding_)) return;
+
+  Keys keys = store.keys(node);
+  put_forms(*forms, holding_, keys);
+  CompiledNode compiled = compile(keys, store.em(), store.direction());
+  Traits& own_traits = compiled.traits;
+  own_traits.odd_children = flat.traits[node].odd_children;
+  own_traits.odd_cells = flat.traits[node].odd_cells;
+  own_traits.stands_on_base = flat.traits[node].stands_on_base || keys.across == Across::baseline;
+  own_traits.holds_scroller = own_traits.scroll_y || flat.traits[node].holds_scroller;
+  if (is_container(keys.kind)) {
+    store.for_each_child(node, [&](Index child) { own_traits.holds_scroller |= flat.traits[child].holds_scroller; });
+  }
+  OwnRecord& record = own_record(store.slot(node));
+  const Index place = of_solver | own_of_slot_[store.slot(node)];
+  record.extra = std::move(compiled.extra);
+  record.content = store.content(node);
+  const bool is_plain_text = dynamic_cast<const PlainText*>(record.content.get()) != nullptr;
+  if (keys.kind == Kind::text && (is_plain_text || !record.content)) {
+    const TextStyle style = style_of(keys, store.em());
+    const auto* old = dynamic_cast<const PlainText*>(record.content.get());
+    if (old == nullptr || old->text() != keys.text || old->style() != style) {
+      record.content = std::make_shared<PlainText>(keys.text, style);
+    }
+  } else if (is_plain_text) {
+    record.content = nullptr;
+  }
+  if (record.content) own_traits.passive = 0;
+  traits[node] = own_traits;
+  for (std::size_t axis = 0; axis < 2; ++axis) {
+    given[axis][node] = compiled.given[axis];
+    smallest[axis][node] = compiled.smallest[axis];
+    largest[axis][node] = compiled.largest[axis];
+    inner[axis][node] = compiled.inner[axis];
+  }
+  grow[node] = compiled.grow;
+  extra[node] = compiled.needs_extra ? place : 0;
+  content[node] = record.content ? place : 0;
+}
+
+}  // namespace fond_ladder::inline v0::detail
