@@ -43,10 +43,19 @@ class Edges {
   Edges(double every_side) : Edges(Length(every_side)) {}  // NOLINT(google-explicit-constructor)
 
   Edges& set(Side side, Edge edge) {
-    given_[static_cast<std::size_t>(side)] = edge;
+    const auto i = static_cast<std::size_t>(side);
+    amounts_[i] = edge.is_automatic() ? 0 : edge.length().amount();
+    ways_[i] = edge.is_automatic() ? Way::automatic : static_cast<Way>(edge.length().unit());
     return *this;
   }
-  [[nodiscard]] const std::optional<Edge>& given(Side side) const { return given_[static_cast<std::size_t>(side)]; }
+  [[nodiscard]] std::optional<Edge> given(Side side) const {
+    const auto i = static_cast<std::size_t>(side);
+    if (ways_[i] == Way::none) return {};
+    if (ways_[i] == Way::automatic) return Edge(Automatic());
+    return Edge(Length(amounts_[i], static_cast<Length::Unit>(ways_[i])));
+  }
+  /// Whether no side is given.
+  [[nodiscard]] bool empty() const { return ways_ == Edges().ways_; }
 
   /// The edge that holds on a physical side: top, right, bottom or left. With `mirrored` (right-to-left) start is the
   /// right side.
@@ -55,11 +64,18 @@ class Edges {
   friend bool operator==(const Edges&, const Edges&) = default;
 
  private:
-  std::array<std::optional<Edge>, side_words.size()> given_;
+  enum class Way : std::uint8_t {
+    px = static_cast<std::uint8_t>(Length::Unit::px),
+    em = static_cast<std::uint8_t>(Length::Unit::em),
+    percent = static_cast<std::uint8_t>(Length::Unit::percent),
+    automatic,
+    none,
+  };
+  std::array<Way, side_words.size()> ways_{Way::none, Way::none, Way::none, Way::none,
+                                           Way::none, Way::none, Way::none, Way::none};
+  std::array<double, side_words.size()> amounts_{};
 };
 
-/// A pin takes a node out of the flow and ties it to its parent's padding box: distances from its edges, or offsets of
-/// the middles.
 struct Pin {
   Limit left, right, top, bottom, start, end, middle_x, middle_y;
   friend bool operator==(const Pin&, const Pin&) = default;

@@ -125,9 +125,16 @@ class Node {
   Node&& shows(Shows shows) && { return say(keys_.shows, shows); }
 
   [[nodiscard]] const Keys& keys() const { return keys_; }
+  /// What was said of the node itself, as Tree::set takes it: keys by setters, a kind other than that of a box(), a name
+  /// and words.
+  [[nodiscard]] Changes said() const;
+  /// The same as bits, by the places of the keys in their table. For the library.
+  [[nodiscard]] std::uint64_t said_bits() const;
   [[nodiscard]] const std::vector<Node>& children() const { return children_; }
   [[nodiscard]] const std::shared_ptr<const OwnContent>& content() const { return content_; }
   [[nodiscard]] const std::vector<std::pair<std::string, Changes>>& whens() const { return whens_; }
+  /// Whether `each` gives keys to the children.
+  [[nodiscard]] bool gives_keys() const { return each_ != nullptr; }
   /// The keys of a child with what `each` gives it.
   [[nodiscard]] Keys child_keys(const Node& child) const;
 

@@ -43,6 +43,8 @@ class PlainText final : public OwnContent {
   [[nodiscard]] const std::string& text() const { return text_; }
   [[nodiscard]] const TextStyle& style() const { return style_; }
   [[nodiscard]] double line_height() const;
+  /// Bytes, itself included.
+  [[nodiscard]] std::size_t memory() const;
 
  private:
   /// A stretch of text that no line breaks, and the spaces after it. Widths in units of 0.6 em.

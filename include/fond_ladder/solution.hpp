@@ -108,6 +108,17 @@ class Solution {
   };
   [[nodiscard]] std::vector<NodeBox> boxes() const;
 
+  /// A node whose box in its parent is another one than in the solve before, with both; `before` is absent where it had
+  /// none (new, or hidden then), `now` where it has none (hidden). Of what came, went or was hidden with its parent only
+  /// the topmost is told, of a new subtree all; removed nodes are not.
+  struct Change {
+    NodeId node;
+    std::optional<Rect> before, now;
+  };
+  /// What changed, for a solver that follows changes; in no order. After its first solve, and where nothing could be kept
+  /// (another tree, another direction or em), these are all nodes, without boxes before. Costs the list alone.
+  [[nodiscard]] std::vector<Change> changed() const;
+
   /// The content box of a container: what is left inside its padding and border.
   [[nodiscard]] Extent room_in(NodeId container) const;
   /// In pixels, percentages resolved. A border is told as thick as it is painted, even where it does not count; a

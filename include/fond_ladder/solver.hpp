@@ -34,6 +34,10 @@ class Solver {
   /// Switches a mode of the trees that are solved on or off, from the next solve on; a tree without it takes no notice.
   void set_mode(const std::string& name, bool on);
 
+  /// Whether solutions can tell what changed (Solution::changed), from the next solve on. Off until it is asked for:
+  /// solving costs a little more then.
+  void follow_changes(bool follow);
+
   /// Forgets all results but keeps the memory: the next solve does everything anew. For measurements.
   void forget();
 

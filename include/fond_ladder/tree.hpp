@@ -4,6 +4,7 @@
 #include <compare>
 #include <cstddef>
 #include <cstdint>
+#include <functional>
 #include <memory>
 #include <stdexcept>
 #include <string>
@@ -19,6 +20,7 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
+class Node;
 namespace detail {
 class TreeStore;
 }
@@ -31,6 +33,20 @@ struct NodeId {
   explicit operator bool() const { return value != none; }
   friend auto operator<=>(const NodeId&, const NodeId&) = default;
 };
+
+}  // namespace v0
+}  // namespace fond_ladder
+
+/// Handles may be keys of hashed containers.
+template <>
+struct std::hash<fond_ladder::NodeId> {
+  std::size_t operator()(const fond_ladder::NodeId& node) const noexcept {
+    return std::hash<std::uint32_t>()(node.value);
+  }
+};
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
 
 /// What a node is while a range holds or a mode is on: it takes the keys that `change` says.
 struct When {
@@ -63,6 +79,10 @@ class Tree {
  public:
   /// A tree of one node. `em` is in pixels and positive.
   explicit Tree(const Keys& root, double em = 16, Direction direction = Direction::ltr);
+  /// A tree of all that was written down. What its nodes are under ranges and modes is added to `whens`: these are
+  /// named by a scene, or set_conditions. Throws BadValue, naming the node, for keys out of their domain and for two
+  /// siblings of one name.
+  [[nodiscard]] static Tree from(const Node& root, double em, Direction direction, std::vector<When>& whens);
   Tree(const Tree& other);
   Tree(Tree&& other) noexcept;
   Tree& operator=(const Tree& other);
@@ -74,14 +94,28 @@ class Tree {
   /// Puts a new node at `position` (at most child_count) among the children of `parent`.
   NodeId insert(NodeId parent, std::size_t position, const Keys& keys);
   NodeId append(NodeId parent, const Keys& keys);
+  /// The same of a subtree that was written down, with its contents and forms. All of it is checked before any of it is
+  /// put in. Costs what is put in, a few times cheaper than node by node.
+  NodeId insert(NodeId parent, std::size_t position, const Node& subtree);
+  NodeId append(NodeId parent, const Node& subtree);
+  /// Puts a copy of a node and what is in it at `position` among the children of `parent`, contents shared; user data
+  /// are not copied.
+  NodeId copy(NodeId node, NodeId parent, std::size_t position);
   /// Carries a node and what is in it to another place, counted after it was taken out of its old one.
   void move(NodeId node, NodeId parent, std::size_t position);
   /// Removes a node, not the root, and what is in it.
   void remove(NodeId node);
+  /// Removes everything in a node.
+  void clear(NodeId node);
   /// Puts `count` children of `parent`, from `first` on, into a new container in their place.
   NodeId enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container);
   /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
   void restyle(NodeId node, const Keys& keys);
+  /// Gives a node the keys that are said, and leaves the others.
+  void set(NodeId node, const Changes& said);
+  /// The same, as in `set(node, box().width(80))`: what the setters said, a name and words where there are any, and the
+  /// kind of another maker than box().
+  void set(NodeId node, const Node& said);
   /// Reads the scene the other way round: start becomes the other side everywhere. Linear in the tree.
   void set_direction(Direction direction);
   /// Changes what one em is, in pixels, everywhere. Linear in the tree.
@@ -122,6 +156,14 @@ class Tree {
   [[nodiscard]] NodeId parent(NodeId node) const;
   [[nodiscard]] std::size_t child_count(NodeId node) const;
   [[nodiscard]] std::vector<NodeId> children(NodeId node) const;
+  /// The child at a place, from 0. Throws BadNode when there are not that many. Constant.
+  [[nodiscard]] NodeId child(NodeId node, std::size_t place) const;
+  /// The place of a node among its siblings, from 0. Constant.
+  [[nodiscard]] std::size_t index_of(NodeId node) const;
+  /// A number of the user's own for a node, such as a pointer to a widget; 0 until it is set. Setting it changes nothing
+  /// that is solved, and leaves solutions as they are.
+  void set_user_data(NodeId node, std::uintptr_t data);
+  [[nodiscard]] std::uintptr_t user_data(NodeId node) const;
   /// The content that is measured for a leaf: its own, the text in plain metrics, or null.
   [[nodiscard]] std::shared_ptr<const OwnContent> content(NodeId node) const;
   /// Parents before children, children in the order of the file.
@@ -138,7 +180,7 @@ class Tree {
   /// The one node that `path`, or a tail of a path, names. Throws BadPath when there is none or more than one.
   [[nodiscard]] NodeId at(std::string_view path) const;
 
-  /// Bytes that the tree keeps for its nodes, without names and texts.
+  /// Bytes that the tree keeps: its nodes, their keys, names, plain texts and forms. Linear in the tree.
   [[nodiscard]] std::size_t memory() const;
 
   /// For the engine.

@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "model/flat.hpp"
+#include "model/key_table.hpp"
 #include "model/limits.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -22,8 +23,7 @@ double on_side(const std::array<Sides, 2>& sides, std::size_t i) {
 }
 
 void compile_edges(const Keys& keys, double em, bool mirrored, CompiledNode& node) {
-  static const Edges none;
-  if (keys.margin == none && keys.padding == none && keys.border == none) return;
+  if (keys.margin.empty() && keys.padding.empty() && keys.border.empty()) return;
   node.needs_extra = true;
   const auto px = [&](const Edge& edge) {
     node.traits.percent_edges |= edge.length().is_percent() ? 1U : 0U;
@@ -183,6 +183,58 @@ std::optional<Across> optional_across(std::uint64_t value) {
   return from_bits<Across>(value);
 }
 
+template <class... Types>
+std::uint64_t bits_of(Types Keys::*... fields) {
+  return (key_bit(fields) | ...);
+}
+
+bool is_px(const Sizing& sizing) {
+  return sizing.way() != Sizing::Way::length || sizing.length().unit() == Length::Unit::px;
+}
+bool is_px(const Limit& limit) {
+  return !limit || limit->unit() == Length::Unit::px;
+}
+bool is_px(const Length& length) {
+  return length.unit() == Length::Unit::px;
+}
+
+/// Whether the fields of a compiled node give back all of its keys, as far as a look at what was said tells: true for
+/// most nodes; false may be true all the same.
+bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node) {
+  static const std::uint64_t words = bits_of(&Keys::kind, &Keys::name, &Keys::hidden, &Keys::along, &Keys::across,
+                                             &Keys::wrap, &Keys::reverse, &Keys::rest, &Keys::align, &Keys::self,
+                                             &Keys::alike, &Keys::scroll, &Keys::paint_order, &Keys::grow);
+  static const std::uint64_t sizes = bits_of(&Keys::width, &Keys::height, &Keys::min_width, &Keys::max_width,
+                                             &Keys::min_height, &Keys::max_height);
+  static const std::uint64_t of_containers = bits_of(&Keys::gap), of_boxes = bits_of(&Keys::natural);
+  static const std::uint64_t of_texts = bits_of(&Keys::text), shrink = bits_of(&Keys::shrink),
+                             weight = bits_of(&Keys::weight);
+  std::uint64_t rest = said & ~words;
+  if ((rest & sizes) != 0) {
+    if (!is_px(keys.width) || !is_px(keys.height) || !is_px(keys.min_width) || !is_px(keys.max_width) ||
+        !is_px(keys.min_height) || !is_px(keys.max_height)) {
+      return false;
+    }
+    rest &= ~sizes;
+  }
+  if (is_container(keys.kind)) {
+    if (is_px(keys.gap.x) && is_px(keys.gap.y)) rest &= ~of_containers;
+  } else {
+    rest &= ~of_boxes;
+  }
+  if (keys.kind == Kind::text) rest &= ~of_texts;
+  if (keys.shrink == 0) rest &= ~shrink;
+  if (keys.grow == 0) rest &= ~weight;
+  return rest == 0 && !node.traits.has_aspect;
+}
+
+/// Whether a pass, or a question that is asked often, reads a key that the fields do not hold.
+bool passes_read(const Keys& keys, const Traits& traits) {
+  return traits.percent_sizes || traits.percent_edges || traits.percent_gap || traits.shares_total || traits.ordered ||
+         traits.pinned || traits.nudged || traits.celled || keys.kind == Kind::grid || keys.aspect.has_value() ||
+         keys.scale != 1 || !keys.border.empty();
+}
+
 }  // namespace
 
 Extra& Extra::operator=(const Extra& other) {
@@ -192,11 +244,16 @@ Extra& Extra::operator=(const Extra& other) {
   shrink = other.shrink;
   auto_margins = other.auto_margins;
   basis_way = other.basis_way;
+  packed = other.packed;
   keys = other.keys ? std::make_unique<const Keys>(*other.keys) : nullptr;
   return *this;
 }
 
 CompiledNode compile(const Keys& keys, double em, Direction direction) {
+  return compile(keys, said_keys(keys), em, direction);
+}
+
+CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction direction) {
   CompiledNode node;
   compile_words(keys, node.traits);
   compile_edges(keys, em, direction == Direction::rtl, node);
@@ -204,11 +261,13 @@ CompiledNode compile(const Keys& keys, double em, Direction direction) {
   compile_aspect(keys, node);
   compile_factors(keys, em, node);
   compile_inner(keys, em, node);
+  if (surely_held(keys, said, node)) return node;
   Keys plain = decompile(node);
   plain.name = keys.name;
   if (keys.kind == Kind::text) plain.text = keys.text;  // its content knows it
-  if (plain != keys) {
-    node.needs_extra = true;
+  if (plain == keys) return node;
+  node.needs_extra = true;
+  if (passes_read(keys, node.traits) || !node.extra.packed.take(keys, plain)) {
     node.extra.keys = std::make_unique<const Keys>(keys);
   }
   return node;

@@ -15,6 +15,7 @@
 #include "fond_ladder/own_content.hpp"
 #include "fond_ladder/plain_text.hpp"
 #include "fond_ladder/words.hpp"
+#include "model/packed_keys.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -101,7 +102,8 @@ struct Extra {
   double shrink = 1;
   std::uint8_t auto_margins = 0;     // bits: left 1, right 2, top 4, bottom 8
   std::uint8_t basis_way = 0;        // a SizeWay
-  std::unique_ptr<const Keys> keys;  // all keys, when the arrays alone cannot give them back
+  std::unique_ptr<const Keys> keys;  // all keys, where a pass reads some that the arrays cannot hold
+  PackedKeys packed;                 // else what the arrays alone cannot give back
 
   Extra() = default;
   Extra(const Extra& other) { *this = other; }
@@ -155,7 +157,9 @@ struct CompiledNode {
   bool needs_extra = false;
 };
 
-/// Translates keys into array fields: em to pixels, start and end to left and right.
+/// Translates keys into array fields: em to pixels, start and end to left and right. `said` are the keys that may differ
+/// from their defaults, as said_keys gives them.
+[[nodiscard]] CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction direction);
 [[nodiscard]] CompiledNode compile(const Keys& keys, double em, Direction direction);
 
 /// How the words of a text are set.

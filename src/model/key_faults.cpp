@@ -2,6 +2,7 @@
 //
 // Which values a key can have: a sentence for each kind of value that is none.
 #include <algorithm>
+#include <bit>
 #include <cmath>
 
 #include "model/area_map.hpp"
@@ -100,7 +101,7 @@ struct FaultFinder {
   }
   Fault operator()(Edges Keys::*field) const {
     for (std::size_t i = 0; i < side_words.size(); ++i) {
-      const auto& edge = (keys.*field).given(static_cast<Side>(i));
+      const auto edge = (keys.*field).given(static_cast<Side>(i));
       if (!edge) continue;
       if (edge->is_automatic()) {
         if (domain != Domain::any) return "must be lengths: only a margin can be \"auto\"";
@@ -167,8 +168,9 @@ std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys) {
   return std::visit(FaultFinder{keys, entry.domain}, entry.field);
 }
 
-void require_sound(const Keys& keys) {
-  for (const KeyEntry& entry : key_table()) {
+void require_sound(const Keys& keys, std::uint64_t said) {
+  for (; said != 0; said &= said - 1) {
+    const KeyEntry& entry = key_table()[static_cast<std::size_t>(std::countr_zero(said))];
     if (auto fault = fault_of(entry, keys)) throw BadValue(std::string(entry.name) + " " + *fault);
   }
 }

@@ -82,23 +82,22 @@ const std::array table{
     KeyEntry{"shows", &Keys::shows, Acts::image, "how the picture fills its box"},
 };
 
-/// How many keys there are. Fails to compile when a key is added to Keys and not here; then the assertion below fails
-/// until it is in the table as well.
-[[maybe_unused]] auto count_of_keys(Keys& keys) {
-  [[maybe_unused]] auto& [kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin,
-                          padding, border, border_at, hidden, touch, order, pin, scroll, scale, scale_counts, gap,
-                          paint_order, along, across, wrap, reverse, rest, out_of, alike, align, columns, rows,
-                          auto_columns, auto_rows, flow, dense, areas, basis, grow, shrink, weight, self, nudge, cell,
-                          span, area, natural, text, size, one_line, max_lines, words_at, shows] = keys;
-  return std::integral_constant<
-      std::size_t, std::tuple_size_v<decltype(std::tie(
-                       kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin, padding,
-                       border, border_at, hidden, touch, order, pin, scroll, scale, scale_counts, gap, paint_order,
-                       along, across, wrap, reverse, rest, out_of, alike, align, columns, rows, auto_columns, auto_rows,
-                       flow, dense, areas, basis, grow, shrink, weight, self, nudge, cell, span, area, natural, text,
-                       size, one_line, max_lines, words_at, shows))>>();
+/// All keys. Fails to compile when a key is added to Keys and not here; then the assertion below fails until it is in
+/// the table as well.
+auto fields_of(const Keys& keys) {
+  auto& [kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin, padding, border,
+         border_at, hidden, touch, order, pin, scroll, scale, scale_counts, gap, paint_order, along, across, wrap,
+         reverse, rest, out_of, alike, align, columns, rows, auto_columns, auto_rows, flow, dense, areas, basis, grow,
+         shrink, weight, self, nudge, cell, span, area, natural, text, size, one_line, max_lines, words_at, shows] =
+      keys;
+  return std::tie(kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin, padding,
+                  border, border_at, hidden, touch, order, pin, scroll, scale, scale_counts, gap, paint_order, along,
+                  across, wrap, reverse, rest, out_of, alike, align, columns, rows, auto_columns, auto_rows, flow,
+                  dense, areas, basis, grow, shrink, weight, self, nudge, cell, span, area, natural, text, size,
+                  one_line, max_lines, words_at, shows);
 }
-static_assert(std::tuple_size_v<decltype(table)> == decltype(count_of_keys(std::declval<Keys&>()))::value,
+using Fields = decltype(fields_of(std::declval<const Keys&>()));
+static_assert(std::tuple_size_v<decltype(table)> == std::tuple_size_v<Fields>,
               "every key of Keys has a line in the table");
 static_assert(std::tuple_size_v<decltype(table)> <= 64, "Changes has a bit for each");
 
@@ -129,6 +128,40 @@ std::size_t key_at_offset(std::size_t bytes) {
     return all;
   }();
   return places[bytes];
+}
+
+std::uint64_t key_bit(Field field) {
+  const auto found = std::ranges::find(table, field, &KeyEntry::field);
+  return std::uint64_t{1} << (found - table.begin());
+}
+
+namespace {
+
+template <std::size_t... i>
+std::uint64_t said_among(const Fields& all, const Fields& unsaid, const std::array<std::uint64_t, sizeof...(i)>& bits,
+                         std::index_sequence<i...> /*all*/) {
+  return ((std::get<i>(all) == std::get<i>(unsaid) ? 0 : bits[i]) | ...);
+}
+
+template <std::size_t... i>
+std::array<std::uint64_t, sizeof...(i)> bits_of_fields(std::index_sequence<i...> /*all*/) {
+  const Keys keys;
+  const Fields fields = fields_of(keys);
+  const auto* begin = reinterpret_cast<const std::byte*>(&keys);
+  const auto bit = [&](const void* field) {
+    const auto offset = static_cast<std::size_t>(static_cast<const std::byte*>(field) - begin);
+    return std::uint64_t{1} << key_at_offset(offset);
+  };
+  return {bit(&std::get<i>(fields))...};
+}
+
+}  // namespace
+
+std::uint64_t said_keys(const Keys& keys) {
+  constexpr auto all = std::make_index_sequence<std::tuple_size_v<Fields>>();
+  static const Keys unsaid;
+  static const auto bits = bits_of_fields(all);
+  return said_among(fields_of(keys), fields_of(unsaid), bits, all);
 }
 
 void copy_key(const KeyEntry& entry, const Keys& from, Keys& into) {

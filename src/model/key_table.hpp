@@ -4,6 +4,7 @@
 // The one table of keys. Readers, writers, checks and copies go through it, so that they cannot drift apart: a key is
 // added by adding its member to Keys and its line to the table in key_table.cpp.
 
+#include <cstdint>
 #include <optional>
 #include <span>
 #include <string>
@@ -79,6 +80,11 @@ struct KeyEntry {
 /// Whether `keys` holds anything but the default for `entry`.
 [[nodiscard]] bool is_said(const KeyEntry& entry, const Keys& keys);
 
+/// The keys that hold anything but the default, one bit each, by their place in the table.
+[[nodiscard]] std::uint64_t said_keys(const Keys& keys);
+/// The bit of one key in that.
+[[nodiscard]] std::uint64_t key_bit(Field field);
+
 /// Gives one key of `into` the value it has in `from`.
 void copy_key(const KeyEntry& entry, const Keys& from, Keys& into);
 
@@ -88,8 +94,12 @@ void unsay(const KeyEntry& entry, Keys& keys);
 /// Returns what is wrong with the value that `keys` holds for `entry`, as "must be ...", or nothing.
 [[nodiscard]] std::optional<std::string> fault_of(const KeyEntry& entry, const Keys& keys);
 
-/// Throws BadValue naming the first key of `keys` whose value is out of its domain.
-void require_sound(const Keys& keys);
+/// Throws BadValue naming the first key of `keys` whose value is out of its domain. `said` are the keys that may differ
+/// from their defaults.
+void require_sound(const Keys& keys, std::uint64_t said);
+inline void require_sound(const Keys& keys) {
+  require_sound(keys, said_keys(keys));
+}
 
 /// Whether `name` may name a node: a letter, then letters, digits, `_` and `-`.
 [[nodiscard]] bool is_node_name(std::string_view name);

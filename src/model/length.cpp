@@ -22,10 +22,10 @@ double Length::in_px(double em, double whole) const {
 
 Edge Edges::on(Side physical, bool mirrored) const {
   const bool sideways = physical == Side::left || physical == Side::right;
-  if (const auto& own = given(physical)) return *own;
+  if (const auto own = given(physical)) return *own;
   if (sideways) {
     const bool starts = (physical == Side::left) != mirrored;
-    if (const auto& logical = given(starts ? Side::start : Side::end)) return *logical;
+    if (const auto logical = given(starts ? Side::start : Side::end)) return *logical;
   }
   return given(sideways ? Side::x : Side::y).value_or(Edge(0.0));
 }

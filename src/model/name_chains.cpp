@@ -18,6 +18,13 @@ Index NameChains::number_of(std::string_view name) const {
   return found == numbers_.end() ? no_index : found->second;
 }
 
+std::size_t NameChains::memory() const {
+  std::size_t bytes = links_.capacity() * sizeof(Link) + names_.capacity() * sizeof(Name) +
+                      free_numbers_.capacity() * sizeof(Index) + numbers_.bucket_count() * sizeof(void*);
+  for (const auto& entry : numbers_) bytes += sizeof(entry) + sizeof(void*) + entry.first.capacity();
+  return bytes;
+}
+
 Index NameChains::enter(Index slot, const std::string& text) {
   const auto [entry, is_new] = numbers_.try_emplace(text, 0);
   if (is_new) {

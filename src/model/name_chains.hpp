@@ -41,8 +41,7 @@ class NameChains {
   void leave(Index slot, Index number);
 
   void shrink() { links_.shrink_to_fit(); }
-  /// Bytes, names apart.
-  [[nodiscard]] std::size_t memory() const { return links_.capacity() * sizeof(Link); }
+  [[nodiscard]] std::size_t memory() const;
 
  private:
   struct Name {

@@ -33,13 +33,24 @@ Node&& Node::each(const Node& defaults) && {
   return std::move(*this);
 }
 
-Node&& Node::when(const std::string& name, const Node& changes) && {
-  static const std::size_t kind = place_of(*find_key("kind"));
-  Changes said;
+std::uint64_t Node::said_bits() const {
+  static const std::uint64_t kind = key_bit(&Keys::kind), name = key_bit(&Keys::name), words = key_bit(&Keys::text);
+  return said_ | (keys_.kind == Kind::box ? 0 : kind) | (keys_.name.empty() ? 0 : name) |
+         (keys_.text.empty() ? 0 : words);
+}
+
+Changes Node::said() const {
+  const std::uint64_t said = said_bits();
+  Changes all;
   for (std::size_t key = 0; key < key_table().size(); ++key) {
-    if ((changes.said_ >> key & 1U) != 0) said.say_at(key, changes.keys_);
+    if ((said >> key & 1U) != 0) all.say_at(key, keys_);
   }
-  if (changes.keys_.kind != Kind::box) said.say_at(kind, changes.keys_);
+  return all;
+}
+
+Node&& Node::when(const std::string& name, const Node& changes) && {
+  Changes said = changes.said();
+  for (const char* key : {"name", "text"}) said.take_back_at(place_of(*find_key(key)));
   whens_.emplace_back(name, std::move(said));
   return std::move(*this);
 }

@@ -28,6 +28,8 @@ class NodeForms {
 
   /// Replaces what a node is under that name; nothing said takes it away. Throws BadValue for a name that is none.
   void set(Index slot, const std::string& name, const Changes& change);
+  /// Throws BadValue for a name that is neither a range nor a mode.
+  void require_condition(const std::string& name) const { static_cast<void>(condition_of(name)); }
   /// Null for a node that is the same at all sizes.
   [[nodiscard]] const std::vector<NodeForm>* of(Index slot) const;
   void forget(Index slot) { forms_.erase(slot); }

@@ -113,6 +113,11 @@ OwnContent::Widths PlainText::widths() const {
   return {widest_piece_ * unit(), widest_paragraph_ * unit()};
 }
 
+std::size_t PlainText::memory() const {
+  const std::size_t words = text_.capacity() > std::string().capacity() ? text_.capacity() : 0;
+  return sizeof(*this) + words + pieces_.capacity() * sizeof(Piece);
+}
+
 double PlainText::line_height() const {
   return 1.25 * style_.size;
 }

@@ -16,6 +16,7 @@ namespace {
 using detail::find_path;
 using detail::Index;
 using detail::no_index;
+using detail::Seeds;
 using detail::sort_by_place;
 using detail::step_at;
 using detail::step_of;
@@ -31,10 +32,24 @@ const Keys& sound(const Keys& keys) {
   return keys;
 }
 
+const Seeds& sound(const Seeds& seeds) {
+  seeds.require_sound();
+  return seeds;
+}
+
 }  // namespace
 
 Tree::Tree(const Keys& root, double em, Direction direction)
-    : Tree(std::make_unique<TreeStore>(sound(root), sound_em(em), direction)) {}
+    : Tree(std::make_unique<TreeStore>(Seeds(sound(root)), sound_em(em), direction)) {}
+
+Tree Tree::from(const Node& root, double em, Direction direction, std::vector<When>& whens) {
+  const Seeds seeds(root);
+  Tree tree(std::make_unique<TreeStore>(sound(seeds), sound_em(em), direction));
+  for (const detail::SeedForm& form : seeds.forms()) {
+    whens.push_back({tree.store().id_of(form.seed), form.name, form.change});  // places are in the order of the seeds
+  }
+  return tree;
+}
 Tree::Tree(std::unique_ptr<TreeStore> store) : store_(std::move(store)) {
   if (store_) store_->life()->tree = this;
 }
@@ -66,6 +81,18 @@ NodeId Tree::insert(NodeId parent, std::size_t position, const Keys& keys) {
   return own().insert(own().index_of(parent), position, sound(keys));
 }
 
+NodeId Tree::insert(NodeId parent, std::size_t position, const Node& subtree) {
+  return own().plant(own().index_of(parent), position, sound(Seeds(subtree)));
+}
+
+NodeId Tree::append(NodeId parent, const Node& subtree) {
+  return insert(parent, child_count(parent), subtree);
+}
+
+NodeId Tree::copy(NodeId node, NodeId parent, std::size_t position) {
+  return own().plant(own().index_of(parent), position, Seeds(store(), store().index_of(node)));
+}
+
 NodeId Tree::append(NodeId parent, const Keys& keys) {
   const Index index = own().index_of(parent);
   return own().insert(index, own().child_count(index), sound(keys));
@@ -79,12 +106,26 @@ void Tree::remove(NodeId node) {
   own().remove(own().index_of(node));
 }
 
+void Tree::clear(NodeId node) {
+  own().clear(own().index_of(node));
+}
+
 NodeId Tree::enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container) {
   return own().enclose(own().index_of(parent), first, count, sound(container));
 }
 
 void Tree::restyle(NodeId node, const Keys& keys) {
   own().restyle(own().index_of(node), sound(keys));
+}
+
+void Tree::set(NodeId node, const Changes& said) {
+  Keys changed = keys(node);
+  said.put_into(changed);
+  restyle(node, changed);
+}
+
+void Tree::set(NodeId node, const Node& said) {
+  set(node, said.said());
 }
 
 void Tree::set_direction(Direction direction) {
@@ -170,6 +211,24 @@ std::vector<NodeId> Tree::children(NodeId node) const {
   std::vector<NodeId> all;
   store().for_each_child(store().index_of(node), [&](Index child) { all.push_back(store().id_of(child)); });
   return all;
+}
+
+NodeId Tree::child(NodeId node, std::size_t place) const {
+  const Index above = store().index_of(node);
+  if (place >= store().child_count(above)) throw BadNode("the node has no child at that place");
+  return store().id_of(store().child(above, place));
+}
+
+std::size_t Tree::index_of(NodeId node) const {
+  return store().place(store().index_of(node));
+}
+
+void Tree::set_user_data(NodeId node, std::uintptr_t data) {
+  own().set_user_data(own().index_of(node), data);
+}
+
+std::uintptr_t Tree::user_data(NodeId node) const {
+  return store().user_data(store().index_of(node));
 }
 
 std::shared_ptr<const OwnContent> Tree::content(NodeId node) const {

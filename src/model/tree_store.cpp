@@ -34,6 +34,25 @@ namespace {
 
 constexpr std::uint32_t slot_bits = 24;
 
+std::size_t memory_of(const std::string& text) {
+  const bool on_heap = text.capacity() > std::string().capacity();
+  return on_heap ? text.capacity() : 0;
+}
+
+std::size_t memory_of(const Tracks& tracks) {
+  std::size_t bytes = 0;
+  for (const Tracks::Run& run : tracks.runs()) bytes += sizeof(run) + run.tracks.capacity() * sizeof(Track);
+  return bytes;
+}
+
+/// Of keys that stand alone.
+std::size_t memory_of(const Keys& keys) {
+  std::size_t bytes = sizeof(Keys) + memory_of(keys.name) + memory_of(keys.area) + memory_of(keys.text) +
+                      memory_of(keys.columns) + memory_of(keys.rows);
+  for (const std::string& row : keys.areas) bytes += sizeof(row) + memory_of(row);
+  return bytes;
+}
+
 std::uint64_t next_identity() {
   static std::atomic<std::uint64_t> last{0};
   return ++last;
@@ -41,14 +60,15 @@ std::uint64_t next_identity() {
 
 }  // namespace
 
-TreeStore::TreeStore(const Keys& root, double em, Direction direction)
+TreeStore::TreeStore(const Seeds& seeds, double em, Direction direction)
     : extras_(1), contents_(1), em_(em), direction_(direction), identity_(next_identity()) {
+  require_handles(seeds.all().size());
   add_places(1);
   flat_.parent[0] = no_index;
-  new_handle(0);
-  set_fields(0, root);
-  name_[0] = names_.enter(slot_[0], root.name);
+  settle(0, seeds);
   stamp(0, Edit::fresh);
+  std::ranges::fill(flat_.version, edit_);
+  laid_ = alive_;
 }
 
 TreeStore::TreeStore(const TreeStore& other)
@@ -66,6 +86,7 @@ TreeStore::TreeStore(const TreeStore& other)
       index_of_slot_(other.index_of_slot_),
       generation_(other.generation_),
       free_slots_(other.free_slots_),
+      user_data_(other.user_data_),
       em_(other.em_),
       direction_(other.direction_),
       identity_(next_identity()),
@@ -103,9 +124,9 @@ NodeId TreeStore::id_of(Index index) const {
   return {slot | static_cast<std::uint32_t>(generation_[slot]) << slot_bits};
 }
 
-void TreeStore::require_handle() const {
-  const bool has_slot = !free_slots_.empty() || index_of_slot_.size() < limits::largest_node_count;
-  if (alive_ >= limits::largest_node_count || !has_slot) {
+void TreeStore::require_handles(std::size_t count) const {
+  const std::size_t slots = free_slots_.size() + (limits::largest_node_count - index_of_slot_.size());
+  if (alive_ + count > limits::largest_node_count || slots < count) {
     throw BadNode("a tree has at most 16,777,215 nodes, those that were removed again and again included");
   }
 }
@@ -129,6 +150,7 @@ NodeId TreeStore::new_handle(Index node) {
 void TreeStore::give_handle_back(Index node) {
   const Index slot = slot_[node];
   index_of_slot_[slot] = no_index;
+  if (slot < user_data_.size()) user_data_[slot] = 0;
   if (generation_[slot] < 0xFF) {
     ++generation_[slot];
     free_slots_.push_back(slot);
@@ -179,8 +201,8 @@ Block TreeStore::block_of(Index parent) const {
   return {flat_.first_child[parent] - ahead_[parent].places, room_[parent]};
 }
 
-void TreeStore::set_fields(Index node, const Keys& keys) {
-  CompiledNode compiled = compile(keys, em_, direction_);
+void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
+  CompiledNode compiled = compile(keys, said, em_, direction_);
   compiled.traits.odd_children = flat_.traits[node].odd_children;
   compiled.traits.odd_cells = flat_.traits[node].odd_cells;
   if (is_container(keys.kind)) {
@@ -250,8 +272,14 @@ Keys TreeStore::keys(Index node) const {
     compiled.largest[axis] = flat_.largest[axis][node];
     compiled.inner[axis] = flat_.inner[axis][node];
   }
-  compiled.extra = extra(node);
+  const Extra& own = extra(node);
+  compiled.extra.edges = own.edges;
+  compiled.extra.basis = own.basis;
+  compiled.extra.shrink = own.shrink;
+  compiled.extra.auto_margins = own.auto_margins;
+  compiled.extra.basis_way = own.basis_way;
   Keys keys = decompile(compiled);
+  own.packed.put_into(keys);
   keys.name = name(node);
   if (const auto* text = dynamic_cast<const PlainText*>(content(node).get())) keys.text = text->text();
   return keys;
@@ -377,7 +405,7 @@ void TreeStore::close_places(Index parent, Index first, Index count) {
 
 NodeId TreeStore::insert(Index parent, std::size_t position, const Keys& keys) {
   if (position > flat_.child_count[parent]) throw BadNode("there is no such place among the children");
-  require_handle();
+  require_handles(1);
   require_own_name(parent, keys.name, no_index, no_index);
   const Index node = open_place(parent, position);
   const NodeId handle = new_handle(node);
@@ -413,11 +441,7 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
   pack_when_due();
 }
 
-void TreeStore::remove(Index node) {
-  if (flat_.parent[node] == no_index) throw BadNode("the root cannot be removed");
-  const Left left = leaving(node);
-  std::vector<Index>& gone = scratch_;
-  gone.assign(1, node);
+void TreeStore::discard(std::vector<Index>& gone) {
   for (std::size_t i = 0; i < gone.size(); ++i) {
     const Index one = gone[i];
     for_each_child(one, [&](Index child) { gone.push_back(child); });
@@ -428,17 +452,81 @@ void TreeStore::remove(Index node) {
     give_handle_back(one);
     free_blocks_.give(block_of(one));
   }
+}
+
+void TreeStore::remove(Index node) {
+  if (flat_.parent[node] == no_index) throw BadNode("the root cannot be removed");
+  const Left left = leaving(node);
+  scratch_.assign(1, node);
+  discard(scratch_);
   const Index parent = flat_.parent[node];
   close_places(parent, node, 1);
   part(parent, left);
   pack_when_due();
 }
 
+void TreeStore::clear(Index node) {
+  if (flat_.child_count[node] == 0) return;
+  scratch_.clear();
+  for_each_child(node, [&](Index child) { scratch_.push_back(child); });
+  discard(scratch_);
+  flat_.child_count[node] = 0;
+  ahead_[node].odd = 0;
+  flat_.traits[node].odd_children = 0;
+  stamp(node, Edit::parted);
+  pack_when_due();
+}
+
+NodeId TreeStore::plant(Index parent, std::size_t position, const Seeds& seeds) {
+  if (position > flat_.child_count[parent]) throw BadNode("there is no such place among the children");
+  require_handles(seeds.all().size());
+  require_own_name(parent, seeds.all()[0].keys->name, no_index, no_index);
+  for (const SeedForm& form : seeds.forms()) forms_.require_condition(form.name);
+  const Index node = open_place(parent, position);
+  const std::vector<NodeId> handles = settle(node, seeds);
+  stamp(node, Edit::fresh);
+  for (const NodeId handle : handles) flat_.version[index_of(handle)] = edit_;
+  for (const SeedForm& form : seeds.forms()) when(index_of(handles[form.seed]), form.name, form.change);
+  pack_when_due();
+  return handles[0];
+}
+
+/// All children of a node come into one block, level by level, so that what a tree begins with lies as packing would lay
+/// it.
+std::vector<NodeId> TreeStore::settle(Index top, const Seeds& seeds) {
+  const std::vector<Seed>& all = seeds.all();
+  std::vector<NodeId> handles;
+  handles.reserve(all.size());
+  const auto settle_one = [&](Index node, const Seed& seed) {
+    handles.push_back(new_handle(node));
+    set_fields(node, *seed.keys, seed.said);
+    name_[node] = names_.enter(slot_[node], seed.keys->name);
+    if (seed.content != nullptr) give_content(node, *seed.content);
+  };
+  settle_one(top, all[0]);
+  for (std::size_t i = 0; i < all.size(); ++i) {
+    const Seed& seed = all[i];
+    if (seed.child_count == 0) continue;
+    const Block block = take_block(seed.child_count);
+    const Index above = index_of(handles[i]);
+    flat_.first_child[above] = block.first;
+    flat_.child_count[above] = seed.child_count;
+    room_[above] = block.room;
+    most_children_ = std::max<std::size_t>(most_children_, seed.child_count);
+    for (Index k = 0; k < seed.child_count; ++k) {
+      clear_place(block.first + k);
+      flat_.parent[block.first + k] = above;
+      settle_one(block.first + k, all[seed.first_child + k]);
+    }
+  }
+  return handles;
+}
+
 NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, const Keys& container) {
   if (first > flat_.child_count[parent] || count > flat_.child_count[parent] - first) {
     throw BadNode("there are not that many children to enclose");
   }
-  require_handle();
+  require_handles(1);
   const auto many = static_cast<Index>(count);
   const Index begin = flat_.first_child[parent] + static_cast<Index>(first);
   require_own_name(parent, container.name, begin, begin + many);
@@ -527,7 +615,21 @@ void TreeStore::set_em(double em) {
   compile_anew([&](Index node) { return flat_.extra[node] != 0 || kind(node) == Kind::text; });
 }
 
+void TreeStore::set_user_data(Index node, std::uintptr_t data) {
+  if (user_data_.size() <= slot_[node]) user_data_.resize(index_of_slot_.size());
+  user_data_[slot_[node]] = data;
+}
+
+std::uintptr_t TreeStore::user_data(Index node) const {
+  return slot_[node] < user_data_.size() ? user_data_[slot_[node]] : 0;
+}
+
 void TreeStore::content_from(Index node, std::shared_ptr<const OwnContent> content) {
+  give_content(node, std::move(content));
+  stamp(node, Edit::own);
+}
+
+void TreeStore::give_content(Index node, std::shared_ptr<const OwnContent> content) {
   if (content && kind(node) == Kind::text && !extra(node).keys) {
     auto kept = std::make_unique<const Keys>(keys(node));  // the text, which the content knew until now
     if (flat_.extra[node] == 0) flat_.extra[node] = take_place(extras_, free_extras_);
@@ -542,7 +644,6 @@ void TreeStore::content_from(Index node, std::shared_ptr<const OwnContent> conte
     set_text(node, own);
   }
   flat_.traits[node].passive = flat_.content[node] == 0 && compile(own, em_, direction_).traits.passive;
-  stamp(node, Edit::own);
 }
 
 // --- packing -------------------------------------------------------------------------------------------------------
@@ -599,11 +700,9 @@ void TreeStore::lay_anew() {
   survey();
 }
 
-Traits TreeStore::at_most(Index node) const {
+Traits TreeStore::in_all_forms(Index node) const {
   Traits all = flat_.traits[node];
-  const auto* forms = forms_of(node);
-  if (forms == nullptr) return all;
-  for (const NodeForm& form : *forms) {
+  for (const NodeForm& form : *forms_of(node)) {
     Keys keys = this->keys(node);
     form.change.put_into(keys);
     const Traits one = compile(keys, em_, direction_).traits;
@@ -617,11 +716,6 @@ Traits TreeStore::at_most(Index node) const {
     if (is_container(one.node_kind())) all.kind = one.node_kind() == Kind::grid ? one.kind : all.kind;
   }
   return all;
-}
-
-bool TreeStore::is_odd(Index node) const {
-  const Traits most = at_most(node);
-  return most.hidden || most.pinned || most.ordered;
 }
 
 void TreeStore::tell_parent(Index node) {
@@ -685,9 +779,23 @@ std::size_t TreeStore::memory() const {
   count(slot_);
   count(index_of_slot_);
   count(generation_);
+  count(free_slots_);
+  count(user_data_);
   count(extras_);
+  count(free_extras_);
+  count(contents_);
+  count(free_contents_);
   count(came_from_);
-  for (const Extra& extra : extras_) bytes += extra.keys ? sizeof(Keys) : 0;
+  count(kept_moves_);
+  count(kept_edits_);
+  count(scratch_);
+  for (const Extra& extra : extras_) bytes += extra.packed.memory() + (extra.keys ? memory_of(*extra.keys) : 0);
+  for (const auto& content : contents_) {
+    if (const auto* text = dynamic_cast<const PlainText*>(content.get())) bytes += text->memory();
+  }
+  forms_.for_each([&](Index, const std::vector<NodeForm>& forms) {
+    for (const NodeForm& form : forms) bytes += sizeof(NodeForm) + memory_of(form.change.values());
+  });
   return bytes;
 }
 

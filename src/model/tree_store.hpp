@@ -11,9 +11,11 @@
 #include "fond_ladder/tree.hpp"
 #include "model/blocks.hpp"
 #include "model/flat.hpp"
+#include "model/key_table.hpp"
 #include "model/life.hpp"
 #include "model/name_chains.hpp"
 #include "model/node_forms.hpp"
+#include "model/seeds.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -32,7 +34,8 @@ struct NotedEdit {
 /// any number of threads may ask them while nobody edits.
 class TreeStore {
  public:
-  TreeStore(const Keys& root, double em, Direction direction);
+  /// Seeds that are sound; their forms are left out.
+  TreeStore(const Seeds& seeds, double em, Direction direction);
   TreeStore(const TreeStore& other);
   TreeStore& operator=(const TreeStore&) = delete;
   TreeStore(TreeStore&&) = delete;
@@ -47,6 +50,11 @@ class TreeStore {
   [[nodiscard]] NodeId id_of(Index index) const;
 
   NodeId insert(Index parent, std::size_t position, const Keys& keys);
+  /// Puts a subtree, which is sound, among the children of a node.
+  NodeId plant(Index parent, std::size_t position, const Seeds& seeds);
+  void clear(Index node);
+  void set_user_data(Index node, std::uintptr_t data);
+  [[nodiscard]] std::uintptr_t user_data(Index node) const;
   void move(Index node, Index parent, std::size_t position);
   void remove(Index node);
   NodeId enclose(Index parent, std::size_t first, std::size_t count, const Keys& container);
@@ -174,14 +182,19 @@ class TreeStore {
   void add_places(Index count);
   void clear_place(Index node);
   /// Sees to it that a handle and a place can be had. Throws BadNode.
-  void require_handle() const;
+  void require_handles(std::size_t count) const;
   void require_own_name(Index parent, const std::string& name, Index except_from, Index except_behind) const;
-  void set_fields(Index node, const Keys& keys);
+  /// `said` as `compile` takes it.
+  void set_fields(Index node, const Keys& keys, std::uint64_t said);
+  void set_fields(Index node, const Keys& keys) { set_fields(node, keys, said_keys(keys)); }
   void set_text(Index node, const Keys& keys);
+  void give_content(Index node, std::shared_ptr<const OwnContent> content);
   void drop_extra(Index node);
   void drop_content(Index node);
   NodeId new_handle(Index node);
   void give_handle_back(Index node);
+  /// Gives back all that nodes have in the list, and all below them.
+  void discard(std::vector<Index>& gone);
 
   /// Opens a place among the children of a node.
   Index open_place(Index parent, std::size_t position);
@@ -192,6 +205,8 @@ class TreeStore {
   [[nodiscard]] Block take_block(Index room);
   void carry(Carried move);
   void stamp(Index node, Edit what);
+  /// Puts a subtree into a place that is open. Returns the handles of its nodes, in the order of the seeds.
+  std::vector<NodeId> settle(Index top, const Seeds& seeds);
   /// Notes that a node left a container.
   struct Left {
     bool may_have_counted;  ///< in the flow, in some form
@@ -200,8 +215,14 @@ class TreeStore {
   [[nodiscard]] Left leaving(Index node) const;
   void part(Index above, Left left);
   /// All that a node can be, in any of its forms, of what containers have to know.
-  [[nodiscard]] Traits at_most(Index node) const;
-  [[nodiscard]] bool is_odd(Index node) const;
+  [[nodiscard]] Traits at_most(Index node) const {
+    return forms_of(node) == nullptr ? flat_.traits[node] : in_all_forms(node);
+  }
+  [[nodiscard]] Traits in_all_forms(Index node) const;
+  [[nodiscard]] bool is_odd(Index node) const {
+    const Traits most = at_most(node);
+    return most.hidden || most.pinned || most.ordered;
+  }
   /// Lays all anew where edits have left too many holes, or have made most of the tree.
   void pack_when_due();
   void lay_anew();
@@ -239,6 +260,7 @@ class TreeStore {
   std::vector<Index> index_of_slot_;
   std::vector<std::uint8_t> generation_;
   std::vector<Index> free_slots_;
+  std::vector<std::uintptr_t> user_data_;  // by slot, as far as anybody set any
 
   double em_;
   Direction direction_;

@@ -16,9 +16,7 @@ void News::gather(const TreeStore& store, State& state, EditsSeen seen) {
     } else {
       item.own = true;
     }
-    if (edit.what != Edit::fresh) continue;
-    item.had_place = false;
-    state.flags[node] = NodeFlag::needs_widths | NodeFlag::in_news;
+    if (edit.what == Edit::fresh) add_planted(store, state, state.visits[node]);
   }
 }
 
@@ -39,6 +37,24 @@ NewsItem& News::add(const TreeStore& store, State& state, Index node) {
     above = state.visits[*next];
   }
   return items_[state.visits[node]];
+}
+
+/// All that came with a new node is new too.
+void News::add_planted(const TreeStore& store, State& state, Index root) {
+  way_.assign(1, root);
+  while (!way_.empty()) {
+    const Index at = way_.back();
+    way_.pop_back();
+    NewsItem& item = items_[at];
+    if (item.fresh) continue;
+    item.fresh = item.own = true;
+    item.had_place = false;
+    state.flags[item.node] = NodeFlag::needs_widths | NodeFlag::in_news;
+    store.for_each_child(item.node, [&, node = item.node](Index child) {
+      if ((state.flags[child] & NodeFlag::in_news) == NodeFlag::none) push(state, child, state.visits[node]);
+      way_.push_back(state.visits[child]);
+    });
+  }
 }
 
 void News::push(State& state, Index node, Index above) {

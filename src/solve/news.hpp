@@ -27,6 +27,7 @@ struct NewsItem {
   // What edits did.
   bool own = false;     ///< its keys or its content are others, or it came here
   bool parted = false;  ///< something left its flow
+  bool fresh = false;   ///< it was not there before
   bool had_place = true;  ///< before this solve
 
   // What the passes found.
@@ -49,9 +50,13 @@ class News {
   /// Lists a node, and those above it, if they are not yet.
   NewsItem& add(const TreeStore& store, State& state, Index node);
   [[nodiscard]] std::vector<NewsItem>& items() { return items_; }
+  [[nodiscard]] std::size_t memory() const {
+    return items_.capacity() * sizeof(NewsItem) + way_.capacity() * sizeof(Index);
+  }
 
  private:
   void scan(const TreeStore& store, State& state, std::uint32_t seen_version);
+  void add_planted(const TreeStore& store, State& state, Index root);
   void push(State& state, Index node, Index above);
 
   std::vector<NewsItem> items_;

@@ -150,7 +150,7 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   forget_changes(passes);
   const bool kept = adopt(passes, store, flat) && !passes.starts_anew && passes.seen.version >= store.edited_all();
   passes.starts_anew = true;  // until all is done: content of one's own may throw in between
-  passes.changes.everything = !kept;
+  passes.changes.everything = !kept || !passes.changes.wanted;
   if (kept) passes.news.gather(store, passes.state, passes.seen);
   see_forms(passes, store, {width, height}, kept);
   Frame frame(store, passes.state, passes.scratch, passes.changes);
@@ -173,6 +173,8 @@ void copy_results(const Passes& from, const TreeStore& tree, const TreeStore& co
   into.visited = from.visited;
   into.container_changed = from.container_changed;
   into.holding = from.holding;
+  into.changes = from.changes;
+  for (BoxBefore& box : into.changes.boxes) box.node = copy.index_of(tree.id_of(box.node));
   const std::size_t n = copy.flat().size();
   std::vector<Index> places(n);
   copy.walk([&](Index node, std::size_t) { places[node] = tree.index_of(copy.id_of(node)); });

@@ -152,6 +152,29 @@ std::vector<Solution::NodeBox> Solution::boxes() const {
   return all;
 }
 
+std::vector<Solution::Change> Solution::changed() const {
+  const detail::ChangeLog& log = passes().changes;
+  const TreeStore& store = tree().store();
+  const State& state = passes().state;
+  const auto box_of = [&](Index node) {
+    return Rect{state.place[x_axis][node], state.place[y_axis][node], state.size[x_axis][node],
+                state.size[y_axis][node]};
+  };
+  std::vector<Change> all;
+  if (log.everything) {
+    for (const NodeBox& placed : boxes()) all.push_back({placed.node, {}, relative_box(placed.node)});
+    return all;
+  }
+  for (const detail::BoxBefore& was : log.boxes) {
+    Change change{store.id_of(was.node), {}, {}};
+    if (was.had_place) change.before = Rect{was.place[0], was.place[1], was.size[0], was.size[1]};
+    const bool has_place = detail::bits(state.flags[was.node] & detail::NodeFlag::needs_widths) == 0;
+    if (has_place) change.now = box_of(was.node);
+    if (change.before != change.now) all.push_back(change);
+  }
+  return all;
+}
+
 Extent Solution::wished(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(tree(), passes());

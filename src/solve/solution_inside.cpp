@@ -74,9 +74,10 @@ double content_extent(const View& view, Index node, Axis axis) {
 bool words_surely_fit(const View& view, Index node) {
   const Traits own = view.traits(node);
   if (own.node_kind() != Kind::text) return true;
-  const bool drops_lines = view.extra(node).keys && view.keys(node).max_lines;
-  if (drops_lines || own.has_aspect || own.percent_edges || own.scroll_x || own.scroll_y) return false;
-  return view.size(node, x_axis) >= view.min_content(node) && view.size(node, y_axis) >= view.need(node);
+  if (own.has_aspect || own.percent_edges || own.scroll_x || own.scroll_y) return false;
+  if (view.size(node, x_axis) < view.min_content(node) || view.size(node, y_axis) < view.need(node)) return false;
+  const auto* text = dynamic_cast<const PlainText*>(view.content(node));
+  return text == nullptr || !text->style().max_lines;
 }
 
 int line_count(const View& view, Index node) {
@@ -145,7 +146,7 @@ std::vector<Solution::Words> Solution::words(NodeId text_node) const {
   if (text == nullptr) return {};
   const double inner = view.inner_size(i, x_axis);
   const Sides x = view.edges_down(i).inset[x_axis], y = view.edges_down(i).inset[y_axis];
-  const WordsAt words_at = view.extra(i).keys ? view.keys(i).words_at : WordsAt::start;
+  const WordsAt words_at = keys(text_node).words_at;
   const double far = words_at == WordsAt::center ? 0.5 : (words_at == WordsAt::end) == view.mirrored ? 0 : 1;
   std::vector<Words> all;
   for (const PlainText::Line& line : text->lines_at(inner)) {

@@ -35,6 +35,10 @@ void Solver::set_mode(const std::string& name, bool on) {
   if (on) passes_->modes.push_back(name);
 }
 
+void Solver::follow_changes(bool follow) {
+  passes_->changes.wanted = follow;
+}
+
 void Solver::forget() {
   passes_->starts_anew = true;
 }
@@ -50,6 +54,8 @@ std::size_t Solver::memory() const {
   count(state.visits);
   if (state.forms.exist()) detail::for_each_record_array(state.forms, count);
   count(state.forms.own);
+  count(passes_->changes.boxes);
+  bytes += passes_->news.memory();
   return bytes;
 }
 

@@ -21,7 +21,7 @@ Edges RandomScenes::edges(int largest, bool can_be_auto) {
   if (chance(10)) edges.set(static_cast<Side>(below(8)), percent(below(20)));
   if (!can_be_auto) {
     for (int i = 0; i < 8; ++i) {
-      const auto& edge = edges.given(static_cast<Side>(i));
+      const auto edge = edges.given(static_cast<Side>(i));
       if (edge && edge->length().amount() < 0) edges.set(static_cast<Side>(i), 0.0);
     }
   }

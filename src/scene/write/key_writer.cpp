@@ -73,7 +73,7 @@ class ValueWriter {
     const auto add = [&](std::string_view word, const std::optional<Edge>& edge) {
       if (edge) members.emplace_back(word, edge->is_automatic() ? in_quotes("auto") : text_of(edge->length()));
     };
-    const std::optional<Edge>& sideways = edges.given(Side::x);
+    const std::optional<Edge> sideways = edges.given(Side::x);
     if (sideways && !sideways->is_automatic() && edges == Edges(sideways->length())) return write(sideways->length());
     for (std::size_t i = 0; i < side_words.size(); ++i) add(side_words[i], edges.given(static_cast<Side>(i)));
     object(members);

@@ -1,0 +1,95 @@
+// SPDX-License-Identifier: MIT
+#include "model/seeds.hpp"
+
+#include <algorithm>
+#include <span>
+#include <string_view>
+
+#include "fond_ladder/plain_text.hpp"
+#include "model/key_table.hpp"
+#include "model/tree_store.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+Seeds::Seeds(const Keys& keys) : all_{{&keys, nullptr, 0, 0, said_keys(keys)}} {}
+
+Seeds::Seeds(const Node& root) {
+  std::vector<const Node*> nodes{&root};
+  const auto add = [&](const Node& node, const Keys& keys) {
+    const std::uint64_t said = &keys == &node.keys() ? node.said_bits() : said_keys(keys);
+    all_.push_back({&keys, node.content() ? &node.content() : nullptr, 0, 0, said});
+    for (const auto& [name, change] : node.whens()) {
+      forms_.push_back({static_cast<Index>(all_.size() - 1), name, change});
+    }
+  };
+  add(root, root.keys());
+  for (std::size_t i = 0; i < nodes.size(); ++i) {
+    const Node& node = *nodes[i];
+    all_[i].first_child = static_cast<Index>(nodes.size());
+    all_[i].child_count = static_cast<Index>(node.children().size());
+    for (const Node& child : node.children()) {
+      nodes.push_back(&child);
+      add(child, node.gives_keys() ? own_keys_.emplace_back(node.child_keys(child)) : child.keys());
+    }
+  }
+}
+
+Seeds::Seeds(const TreeStore& store, Index root) {
+  std::vector<Index> nodes;
+  const auto add = [&](Index node) {
+    nodes.push_back(node);
+    const auto& content = store.content(node);
+    const bool own = content && dynamic_cast<const PlainText*>(content.get()) == nullptr;
+    all_.push_back(
+        {&own_keys_.emplace_back(store.keys(node)), own ? &contents_.emplace_back(content) : nullptr, 0, 0, 0});
+    all_.back().said = said_keys(*all_.back().keys);
+    if (const auto* forms = store.forms_of(node)) {
+      for (const NodeForm& form : *forms) {
+        forms_.push_back({static_cast<Index>(all_.size() - 1), form.name, form.change});
+      }
+    }
+  };
+  add(root);
+  for (std::size_t i = 0; i < nodes.size(); ++i) {
+    all_[i].first_child = static_cast<Index>(nodes.size());
+    all_[i].child_count = static_cast<Index>(store.child_count(nodes[i]));
+    store.for_each_child(nodes[i], add);
+  }
+}
+
+void Seeds::require_sound() const {
+  std::vector<std::string_view> names;
+  for (std::size_t i = 0; i < all_.size(); ++i) {
+    const Seed& seed = all_[i];
+    try {
+      fond_ladder::require_sound(*seed.keys, seed.said);
+    } catch (const BadValue& fault) {
+      throw BadValue(path_of(i) + ": " + fault.what());
+    }
+    names.clear();
+    for (const Seed& child : std::span(all_).subspan(seed.first_child, seed.child_count)) {
+      if (!child.keys->name.empty()) names.push_back(child.keys->name);
+    }
+    std::ranges::sort(names);
+    if (const auto twin = std::ranges::adjacent_find(names); twin != names.end()) {
+      throw BadValue(path_of(i) + ": two siblings are called \"" + std::string(*twin) + "\"");
+    }
+  }
+}
+
+/// The steps from the root of the seeds down to one.
+std::string Seeds::path_of(std::size_t seed) const {
+  std::vector<std::size_t> above(all_.size(), 0);
+  for (std::size_t i = 0; i < all_.size(); ++i) {
+    for (Index k = 0; k < all_[i].child_count; ++k) above[all_[i].first_child + k] = i;
+  }
+  std::string path;
+  for (std::size_t i = seed;; i = above[i]) {
+    const Keys& keys = *all_[i].keys;
+    const std::string place = i == 0 ? "" : "#" + std::to_string(i - all_[above[i]].first_child);
+    path.insert(0, (keys.name.empty() ? std::string(word(keys.kind)) + place : keys.name) + (path.empty() ? "" : "/"));
+    if (i == 0) return path;
+  }
+}
+
+}  // namespace fond_ladder::inline v0::detail

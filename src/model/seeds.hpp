@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// A subtree that is to be put into a tree in one go: level by level, the children of each node side by side.
+
+#include <deque>
+#include <memory>
+#include <string>
+#include <utility>
+#include <vector>
+
+#include "fond_ladder/node.hpp"
+#include "model/flat.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+class TreeStore;
+
+struct Seed {
+  const Keys* keys = nullptr;
+  const std::shared_ptr<const OwnContent>* content = nullptr;  ///< of one's own; null for none
+  Index first_child = 0, child_count = 0;                      ///< in the list
+  std::uint64_t said = 0;                                      ///< the keys that may differ from their defaults
+};
+
+struct SeedForm {
+  Index seed = 0;
+  std::string name;
+  Changes change;
+};
+
+class Seeds {
+ public:
+  /// One node, whose keys have to live on.
+  explicit Seeds(const Keys& keys);
+  /// Those of a builder, which has to live on.
+  explicit Seeds(const Node& root);
+  /// Those of a node of a tree and all in it.
+  Seeds(const TreeStore& store, Index root);
+
+  [[nodiscard]] const std::vector<Seed>& all() const { return all_; }
+  [[nodiscard]] const std::vector<SeedForm>& forms() const { return forms_; }
+  /// Throws BadValue, naming the node, for a key out of its domain and for two siblings of one name.
+  void require_sound() const;
+
+ private:
+  [[nodiscard]] std::string path_of(std::size_t seed) const;
+
+  std::vector<Seed> all_;
+  std::vector<SeedForm> forms_;
+  std::deque<Keys> own_keys_;  // where those of a builder's node are not what is planted
+  std::deque<std::shared_ptr<const OwnContent>> contents_;
+};
+
+}  // namespace fond_ladder::inline v0::detail
