@@ -80,6 +80,7 @@ struct Keys {
   Order order;
   std::optional<Pin> pin;
   Scroll scroll = Scroll::none;
+  std::optional<double> drift;  ///< by which share of its scroller's movement it moves; 1, of a pinned node 0
   double scale = 1;
   bool scale_counts = false;
 

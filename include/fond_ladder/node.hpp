@@ -91,6 +91,7 @@ class Node {
   Node&& pin(Pin pin) && { return say(keys_.pin, pin); }
   Node&& hidden(bool hidden = true) && { return say(keys_.hidden, hidden); }
   Node&& touch(bool touch = true) && { return say(keys_.touch, touch); }
+  Node&& drift(double share) && { return say(keys_.drift, share); }
   Node&& scale(double factor, bool counts = false) && {
     keys_.scale_counts = counts;
     return say(keys_.scale, factor);

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <cstdint>
+#include <limits>
 #include <memory>
 #include <optional>
 #include <stdexcept>
@@ -22,6 +23,7 @@ namespace detail {
 struct Passes;
 struct Life;
 struct TreeLife;
+class ScrolledView;
 }  // namespace detail
 
 /// Thrown by questions to a solution that no longer holds: its tree was edited, its solver has solved again, or one of
@@ -92,6 +94,20 @@ class Solution {
   [[nodiscard]] std::vector<std::string> active() const;
   /// The size of the container, whether it was given or came from the content.
   [[nodiscard]] Extent container() const;
+
+  /// How far a scroller is scrolled on each axis, in pixels from where its content begins; `scroll_end` or more for the
+  /// end.
+  struct ScrolledTo {
+    NodeId node;
+    double x = 0, y = 0;
+  };
+  static constexpr double scroll_end = std::numeric_limits<double>::infinity();
+  /// The same arrangement with scrollers scrolled, each within its range: boxes from the root's corner, painted boxes,
+  /// baselines and what is under a point are told where they are then; sizes and places in the parent stay. What a
+  /// scroller holds moves by its `drift`. Holds as long as this one.
+  [[nodiscard]] Solution scrolled(const std::vector<ScrolledTo>& positions) const;
+  /// Where a scroller is scrolled to, on each axis.
+  [[nodiscard]] Extent scroll_position(NodeId node) const;
 
   [[nodiscard]] bool is_placed(NodeId node) const;
   /// From the root's corner. Throws BadNode for a handle of a removed node.
@@ -188,6 +204,21 @@ class Solution {
   /// The nodes whose painted box holds a point (right and bottom edges excluded), the front-most first.
   [[nodiscard]] std::vector<NodeId> under(double x, double y) const;
 
+  /// Where a node that is let go would come to stand.
+  struct Landing {
+    NodeId parent;
+    /// Among the children of `parent` in the order of the file, as Tree::move takes it: the node taken out before.
+    std::size_t place = 0;
+    /// What shows it, from the root's corner: between neighbours of a row or column a line without thickness, in a grid
+    /// the next free cell, in a stack its content box.
+    Rect mark;
+  };
+  /// Where `node` (or a new node, for none) would come to stand if it were let go at a point: in the innermost container
+  /// that is seen there and neither lies in the node nor is a leaf, between the neighbours that the point lies between,
+  /// of a wrapped row or column on the nearest line. None outside the root. Where neighbours say an `order`, the node
+  /// comes beside the one that is laid there. Linear in the tree.
+  [[nodiscard]] std::optional<Landing> landing(double x, double y, NodeId node = {}) const;
+
   /// All boxes in whole device pixels at `density` device pixels a pixel, as multiples of 1/density: every edge goes to
   /// the nearest one, so that boxes that touched still touch and no pixel is lost between them.
   [[nodiscard]] std::vector<NodeBox> snapped(double density) const;
@@ -198,11 +229,14 @@ class Solution {
   [[nodiscard]] std::array<std::size_t, 4> visited() const;
 
  private:
+  [[nodiscard]] detail::ScrolledView scrolled_view() const;
+
   const detail::Passes* passes_;
   std::shared_ptr<const detail::TreeLife> tree_life_;
   std::shared_ptr<const detail::Life> solver_life_;
   std::uint64_t tree_changes_, solver_changes_;
   std::shared_ptr<const void> owner_;
+  std::shared_ptr<const std::vector<ScrolledTo>> scrolled_;
 };
 
 }  // namespace v0

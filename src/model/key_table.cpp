@@ -40,6 +40,8 @@ const std::array table{
     KeyEntry{"order", &Keys::order, Acts::child, "its place among its siblings when they are laid"},
     KeyEntry{"pin", &Keys::pin, Acts::child, "takes it out of the flow and ties it to edges of its parent"},
     KeyEntry{"scroll", &Keys::scroll, Acts::everywhere, "the axes on which its content may be longer than its view"},
+    KeyEntry{"drift", &Keys::drift, Acts::child,
+             "by which share of its scroller's movement it moves; 1 when left out, of a pinned node 0", Domain::any},
     KeyEntry{"scale", &Keys::scale, Acts::everywhere, "painted larger or smaller about its centre", Domain::ratio},
     KeyEntry{"scale_counts", &Keys::scale_counts, Acts::everywhere, "whether room is kept for the painted size"},
     KeyEntry{"gap", &Keys::gap, Acts::line_or_grid, "room between neighbours; may be negative in rows and columns"},
@@ -86,12 +88,12 @@ const std::array table{
 /// the table as well.
 auto fields_of(const Keys& keys) {
   auto& [kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin, padding, border,
-         border_at, hidden, touch, order, pin, scroll, scale, scale_counts, gap, paint_order, along, across, wrap,
+         border_at, hidden, touch, order, pin, scroll, drift, scale, scale_counts, gap, paint_order, along, across, wrap,
          reverse, rest, out_of, alike, align, columns, rows, auto_columns, auto_rows, flow, dense, areas, basis, grow,
          shrink, weight, self, nudge, cell, span, area, natural, text, size, one_line, max_lines, words_at, shows] =
       keys;
   return std::tie(kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin, padding,
-                  border, border_at, hidden, touch, order, pin, scroll, scale, scale_counts, gap, paint_order, along,
+                  border, border_at, hidden, touch, order, pin, scroll, drift, scale, scale_counts, gap, paint_order, along,
                   across, wrap, reverse, rest, out_of, alike, align, columns, rows, auto_columns, auto_rows, flow,
                   dense, areas, basis, grow, shrink, weight, self, nudge, cell, span, area, natural, text, size,
                   one_line, max_lines, words_at, shows);

@@ -62,11 +62,19 @@ std::uint64_t next_identity() {
 
 TreeStore::TreeStore(const Seeds& seeds, double em, Direction direction)
     : extras_(1), contents_(1), em_(em), direction_(direction), identity_(next_identity()) {
-  require_handles(seeds.all().size());
+  const std::size_t count = seeds.all().size();
+  require_handles(count);
+  const auto reserve = [&](auto& array) { array.reserve(count); };
+  for_each_place_array(reserve);
+  reserve(index_of_slot_);
+  reserve(generation_);
   add_places(1);
   flat_.parent[0] = no_index;
   settle(0, seeds);
-  stamp(0, Edit::fresh);
+  names_.shrink();
+  extras_.shrink_to_fit();
+  contents_.shrink_to_fit();
+  stamp(0, Edit::came);
   std::ranges::fill(flat_.version, edit_);
   laid_ = alive_;
 }
@@ -97,6 +105,7 @@ TreeStore::TreeStore(const TreeStore& other)
       forms_(other.forms_),
       has_percent_edges_(other.has_percent_edges_),
       has_grids_(other.has_grids_),
+      has_scrollers_(other.has_scrollers_),
       most_children_(other.most_children_) {
   pack();
 }
@@ -411,7 +420,7 @@ NodeId TreeStore::insert(Index parent, std::size_t position, const Keys& keys) {
   const NodeId handle = new_handle(node);
   set_fields(node, keys);
   name_[node] = names_.enter(slot_[node], keys.name);
-  stamp(node, Edit::fresh);
+  stamp(node, Edit::came);
   pack_when_due();
   return handle;
 }
@@ -437,7 +446,7 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
   tell_parent(there);
   count_odd_child(index_of(into), false, is_odd(there));
   tell_of_scroller(index_of(moved));
-  stamp(index_of(moved), Edit::own);
+  stamp(index_of(moved), Edit::came);
   pack_when_due();
 }
 
@@ -484,7 +493,7 @@ NodeId TreeStore::plant(Index parent, std::size_t position, const Seeds& seeds) 
   for (const SeedForm& form : seeds.forms()) forms_.require_condition(form.name);
   const Index node = open_place(parent, position);
   const std::vector<NodeId> handles = settle(node, seeds);
-  stamp(node, Edit::fresh);
+  stamp(node, Edit::came);
   for (const NodeId handle : handles) flat_.version[index_of(handle)] = edit_;
   for (const SeedForm& form : seeds.forms()) when(index_of(handles[form.seed]), form.name, form.change);
   pack_when_due();
@@ -550,8 +559,8 @@ NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, co
     tell_of_scroller(child);
   });
   stamp(index_of(into), Edit::parted);
-  stamp(box, Edit::fresh);
-  for_each_child(box, [&](Index child) { stamp(child, Edit::own); });
+  stamp(box, Edit::came);
+  for_each_child(box, [&](Index child) { stamp(child, Edit::came); });
   pack_when_due();
   return handle;
 }
@@ -732,6 +741,7 @@ void TreeStore::tell_of_scroller(Index node, bool is_news) {
   if (!at_most(node).scroll_y && !flat_.traits[node].holds_scroller) return;
   const auto may_hold = [&](Index one) { return is_container(kind(one)) || forms_of(one) != nullptr; };
   flat_.traits[node].holds_scroller = 1;
+  has_scrollers_ = true;
   for (node = flat_.parent[node]; node != no_index && may_hold(node); node = flat_.parent[node]) {
     if (flat_.traits[node].holds_scroller) return;
     flat_.traits[node].holds_scroller = 1;
@@ -755,6 +765,7 @@ void TreeStore::count_odd_child(Index above, bool was, bool is) {
 void TreeStore::survey() {
   has_percent_edges_ = false;
   has_grids_ = false;
+  has_scrollers_ = false;
   most_children_ = 0;
   for (Index node = 0; node < flat_.size(); ++node) {
     Traits& traits = flat_.traits[node];

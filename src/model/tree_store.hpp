@@ -21,8 +21,8 @@ namespace fond_ladder::inline v0::detail {
 
 /// What an edit did to one node.
 enum class Edit : std::uint8_t {
-  own,     ///< its keys, its content or its place are others
-  fresh,   ///< it is new
+  own,     ///< its keys or its content are others
+  came,    ///< it came here, and with it all that it holds: new, or from another place
   parted,  ///< something left its flow
 };
 struct NotedEdit {
@@ -147,7 +147,7 @@ class TreeStore {
   /// Whether any margin or padding is a percentage, so that solvers must keep resolved edges.
   [[nodiscard]] bool has_percent_edges() const { return has_percent_edges_; }
   /// Whether any node may scroll up and down, so that solvers must keep least heights.
-  [[nodiscard]] bool has_scrollers() const { return flat_.traits[0].holds_scroller != 0; }
+  [[nodiscard]] bool has_scrollers() const { return has_scrollers_; }
   /// Whether any node is a grid, so that solvers must keep cells.
   [[nodiscard]] bool has_grids() const { return has_grids_; }
   /// The longest run of siblings, for scratch space.
@@ -281,6 +281,7 @@ class TreeStore {
   std::vector<Index> scratch_;
   bool has_percent_edges_ = false;
   bool has_grids_ = false;
+  bool has_scrollers_ = false;
   std::size_t most_children_ = 0;
 };
 

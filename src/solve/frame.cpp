@@ -65,7 +65,6 @@ Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room, Change
 
 void Frame::write_change_down(Index node, bool had_place) {
   if (has(node, NodeFlag::told_changed)) return;
-  had_place &= !has(node, NodeFlag::needs_widths);
   set_flag(node, NodeFlag::told_changed, true);
   changes_.boxes.push_back({node,
                             {place(node, x_axis), place(node, y_axis)},

@@ -165,7 +165,7 @@ class Frame : public View {
   void set_least_height(Index node, double height) { least_height_out_[node] = height; }
   void set_baseline(Index node, double baseline) { baseline_out_[node] = baseline; }
   void set_place(Index node, Axis axis, double place) {
-    if (tells_changes_ && place_out_[axis][node] != place) write_change_down(node, true);
+    if (tells_changes_ && place_out_[axis][node] != place) tell_other_box(node);
     place_out_[axis][node] = place;
   }
   void set_cell(Index child, const CellRange& cell) { cells_out_[child].cell = cell; }
@@ -184,9 +184,9 @@ class Frame : public View {
     constexpr NodeFlag due =
         (axis == x_axis ? NodeFlag::needs_widths : NodeFlag::needs_heights) | NodeFlag::edges_moved;
     double& old = size_out_[axis][node];
+    if (tells_changes_ && old != size) tell_other_box(node);
     const NodeFlag flags = flags_out_[node];
     if (old == size && bits(flags & due) == 0) return;
-    if (tells_changes_ && old != size) write_change_down(node, true);
     old = size;
     const NodeFlag rest = without(flags, due);
     flags_out_[node] = axis == x_axis ? rest | NodeFlag::needs_heights : rest;
@@ -197,7 +197,7 @@ class Frame : public View {
 
   /// Sets a size that plans no visit, because whoever sets it sees to that.
   void keep_size(Index node, Axis axis, double size) {
-    if (tells_changes_ && size_out_[axis][node] != size) write_change_down(node, true);
+    if (tells_changes_ && size_out_[axis][node] != size) tell_other_box(node);
     size_out_[axis][node] = size;
   }
 
@@ -242,6 +242,7 @@ class Frame : public View {
   }
 
  private:
+  void tell_other_box(Index node) { write_change_down(node, !has(node, NodeFlag::needs_widths)); }
   void write_change_down(Index node, bool had_place);
   void resolve_percent_edges(Index node, Axis axis, double whole);
 

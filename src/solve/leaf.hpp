@@ -30,6 +30,7 @@ template <bool plain>
   const double width = frame.natural(node, x_axis) + child.inset_up();
   frame.set_content_widths(node, width, width);
   frame.set_need(node, frame.natural(node, y_axis) + Child<y_axis, plain>(frame, node).inset_up());
+  if (child.traits().holds_scroller) frame.set_least_height(node, frame.need(node));  // in another form
 }
 
 /// Settles the children of a container that are passive and stand outside its flow.

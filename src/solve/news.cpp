@@ -16,12 +16,15 @@ void News::gather(const TreeStore& store, State& state, EditsSeen seen) {
     } else {
       item.own = true;
     }
-    if (edit.what == Edit::fresh) add_planted(store, state, state.visits[node]);
+    if (edit.what == Edit::came) add_arrived(store, state, state.visits[node], seen.version);
   }
 }
 
-void News::close(State& state) {
-  for (const NewsItem& item : items_) state.flags[item.node] = without(state.flags[item.node], NodeFlag::in_news);
+void News::close(const TreeStore& store, State& state) {
+  for (const NewsItem& item : items_) {
+    state.flags[item.node] = without(state.flags[item.node], NodeFlag::in_news);
+    if (!state.handles.empty()) state.handles[item.node] = store.id_of(item.node).value;
+  }
 }
 
 /// Climbs until somebody is listed, and lists the way from there down. Until the passes begin, the room for their
@@ -33,38 +36,38 @@ NewsItem& News::add(const TreeStore& store, State& state, Index node) {
   for (; at != no_index && !is_listed(at); at = store.parent(at)) way_.push_back(at);
   Index above = at == no_index ? no_index : state.visits[at];
   for (auto next = way_.rbegin(); next != way_.rend(); ++next) {
-    push(state, *next, above);
+    push(store, state, *next, above);
     above = state.visits[*next];
   }
   return items_[state.visits[node]];
 }
 
-/// All that came with a new node is new too.
-void News::add_planted(const TreeStore& store, State& state, Index root) {
-  way_.assign(1, root);
+/// What came with a node may be as new as that, or have been edited before it came: all that has a later version.
+void News::add_arrived(const TreeStore& store, State& state, Index item, std::uint32_t seen_version) {
+  way_.assign(1, item);
   while (!way_.empty()) {
     const Index at = way_.back();
     way_.pop_back();
-    NewsItem& item = items_[at];
-    if (item.fresh) continue;
-    item.fresh = item.own = true;
-    item.had_place = false;
-    state.flags[item.node] = NodeFlag::needs_widths | NodeFlag::in_news;
-    store.for_each_child(item.node, [&, node = item.node](Index child) {
-      if ((state.flags[child] & NodeFlag::in_news) == NodeFlag::none) push(state, child, state.visits[node]);
+    if (items_[at].arrived) continue;
+    items_[at].arrived = items_[at].own = true;
+    const Index node = items_[at].node;
+    state.flags[node] = NodeFlag::needs_widths | NodeFlag::in_news;
+    store.for_each_child(node, [&](Index child) {
+      if (store.flat().version[child] <= seen_version) return;
+      if ((state.flags[child] & NodeFlag::in_news) == NodeFlag::none) push(store, state, child, at);
       way_.push_back(state.visits[child]);
     });
   }
 }
 
-void News::push(State& state, Index node, Index above) {
+void News::push(const TreeStore& store, State& state, Index node, Index above) {
   state.visits[node] = static_cast<Index>(items_.size());
   NewsItem& item = items_.emplace_back();
   item.node = node;
   item.above = above;
   for (std::size_t axis = 0; axis < 2; ++axis) item.old_size[axis] = state.size[axis][node];
-  item.had_place = (state.flags[node] & NodeFlag::needs_widths) == NodeFlag::none;
-  item.own = !item.had_place;
+  item.own = (state.flags[node] & NodeFlag::needs_widths) != NodeFlag::none;
+  item.had_place = !item.own && !state.handles.empty() && state.handles[node] == store.id_of(node).value;
   state.flags[node] = state.flags[node] | NodeFlag::in_news;
 }
 
@@ -73,7 +76,7 @@ void News::scan(const TreeStore& store, State& state, std::uint32_t seen_version
   const Flat& flat = store.flat();
   const auto list = [&](Index node, Index above) {
     if (flat.version[node] <= seen_version) return;
-    push(state, node, above);
+    push(store, state, node, above);
     items_.back().own = items_.back().parted = true;
   };
   list(0, no_index);

@@ -27,8 +27,8 @@ struct NewsItem {
   // What edits did.
   bool own = false;     ///< its keys or its content are others, or it came here
   bool parted = false;  ///< something left its flow
-  bool fresh = false;   ///< it was not there before
-  bool had_place = true;  ///< before this solve
+  bool arrived = false;  ///< it came here, or came with what came here
+  bool had_place = true;  ///< before this solve, as far as changes are followed
 
   // What the passes found.
   bool widths = false;                 ///< its widths by content are others
@@ -45,7 +45,7 @@ class News {
   /// Lists what was edited since the solve that saw `seen`, and marks it with NodeFlag::in_news.
   void gather(const TreeStore& store, State& state, EditsSeen seen);
   /// Takes the marks away again.
-  void close(State& state);
+  void close(const TreeStore& store, State& state);
 
   /// Lists a node, and those above it, if they are not yet.
   NewsItem& add(const TreeStore& store, State& state, Index node);
@@ -56,8 +56,8 @@ class News {
 
  private:
   void scan(const TreeStore& store, State& state, std::uint32_t seen_version);
-  void add_planted(const TreeStore& store, State& state, Index root);
-  void push(State& state, Index node, Index above);
+  void add_arrived(const TreeStore& store, State& state, Index item, std::uint32_t seen_version);
+  void push(const TreeStore& store, State& state, Index node, Index above);
 
   std::vector<NewsItem> items_;
   std::vector<Index> way_;

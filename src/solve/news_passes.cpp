@@ -29,6 +29,13 @@ class NewsPasses {
  public:
   NewsPasses(Frame& frame, std::vector<NewsItem>& items) : frame_(frame), items_(items) {}
 
+  /// Writes down where those were who came, before they are laid.
+  void tell_arrivals() {
+    for (const NewsItem& item : items_) {
+      if (item.arrived || !item.had_place) frame_.tell_change(item.node, item.had_place);
+    }
+  }
+
   std::size_t widths_up() {
     std::size_t visited = 0;
     for (auto item = items_.rbegin(); item != items_.rend(); ++item) {
@@ -97,8 +104,8 @@ class NewsPasses {
   void find_place(NewsItem& item) {
     const bool parent_shows = item.above == no_index || (above(item).reached && is_container(kind(above(item))));
     item.reached = parent_shows && (item.above == no_index || !frame_.traits(item.node).hidden);
-    frame_.set_flag(item.node, NodeFlag::needs_widths, !item.reached);
     if (parent_shows && item.had_place != item.reached) frame_.tell_change(item.node, item.had_place);
+    frame_.set_flag(item.node, NodeFlag::needs_widths, !item.reached);
     if (!item.reached && item.above != no_index) {
       frame_.set_flag(above(item).node, NodeFlag::keeps_line, false);
     }
@@ -152,6 +159,7 @@ std::array<std::size_t, 4> run_news_passes(Frame& frame, News& news, std::option
                                            std::optional<double> height) {
   std::array<std::size_t, 4> visited{};
   NewsPasses passes(frame, news.items());
+  passes.tell_arrivals();
   visited[0] = passes.widths_up();
   visited[1] = passes.lay<x_axis>(width.value_or(frame.max_content(0)));
   visited[2] = passes.heights_up();

@@ -31,6 +31,7 @@ void for_each_kept(State& state, Each each) {
   for_each_result(state, each);
   if (!state.cells.empty()) each(state.cells);
   if (!state.least_height.empty()) each(state.least_height);
+  if (!state.handles.empty()) each(state.handles);
   if (state.forms.exist()) for_each_record_array(state.forms, each);
 }
 
@@ -74,6 +75,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
     if (state.flags.size() != n) {
       const auto fit = [&](auto& array) { array.resize(n); };
       for_each_result(state, fit);
+      if (!state.handles.empty()) fit(state.handles);
       if (state.forms.exist()) for_each_record_array(state.forms, fit);
     }
   } else {
@@ -81,6 +83,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
     state.resolved.clear();
     state.cells.clear();
     state.least_height.clear();
+    state.handles.clear();
     state.forms.end();
   }
   if (state.visits.size() < n) state.visits.resize(n);
@@ -126,6 +129,12 @@ std::size_t run_up(Frame& frame) {
   return frame.visited();
 }
 
+/// Writes down who is where, so that the next solve can tell who was there before.
+void note_handles(State& state, const TreeStore& store) {
+  state.handles.assign(store.flat().size(), NodeId::none);
+  store.walk([&](Index node, std::size_t) { state.handles[node] = store.id_of(node).value; });
+}
+
 /// Sees to it that the state has the records of the forms that hold.
 void see_forms(Passes& passes, const TreeStore& store, const Rung& rung, bool kept) {
   FormRecords& forms = passes.state.forms;
@@ -150,13 +159,13 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   forget_changes(passes);
   const bool kept = adopt(passes, store, flat) && !passes.starts_anew && passes.seen.version >= store.edited_all();
   passes.starts_anew = true;  // until all is done: content of one's own may throw in between
-  passes.changes.everything = !kept || !passes.changes.wanted;
+  passes.changes.everything = !kept || passes.state.handles.empty();
   if (kept) passes.news.gather(store, passes.state, passes.seen);
   see_forms(passes, store, {width, height}, kept);
   Frame frame(store, passes.state, passes.scratch, passes.changes);
   if (kept) {
     passes.visited = run_news_passes(frame, passes.news, width, height);
-    passes.news.close(passes.state);
+    passes.news.close(store, passes.state);
   } else {
     frame.plan_all(flat);
     passes.visited[0] = run_up<widths_up>(frame);
@@ -164,6 +173,8 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
     passes.visited[2] = run_up<heights_up>(frame);
     passes.visited[3] = run_down<y_axis>(frame, height.value_or(frame.need(0)));
   }
+  if (passes.changes.wanted && passes.changes.everything) note_handles(passes.state, store);
+  if (!passes.changes.wanted) passes.state.handles.clear();
   passes.seen = {edit, store.edits()};
   passes.starts_anew = false;
 }

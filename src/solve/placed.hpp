@@ -19,7 +19,8 @@ inline View view_of(const Tree& tree, const Passes& passes) {
 
 /// The box of a node from the root's corner. Places are added from the root down, as whoever walks the whole tree does,
 /// so that both come to the same number to the last digit.
-inline Rect box_from_root(const View& view, Index node) {
+template <class SomeView>
+Rect box_from_root(const SomeView& view, Index node) {
   constexpr std::size_t usual_depth = 64;
   std::array<Index, usual_depth> near{};  // levels, the deepest first
   std::vector<Index> far;

@@ -11,6 +11,7 @@
 #include "solve/grid.hpp"
 #include "solve/passes.hpp"
 #include "solve/placed.hpp"
+#include "solve/scrolled_view.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -72,8 +73,32 @@ Solution Solution::kept() const {
   };
   auto all = std::make_shared<Kept>(tree());
   detail::copy_results(passes(), tree().store(), all->tree.store(), all->passes);
-  const Solution mine(all->tree, all->passes);
+  Solution mine(all->tree, all->passes);
+  mine.scrolled_ = scrolled_;
   return mine.kept_alive_by(std::move(all));
+}
+
+detail::ScrolledView Solution::scrolled_view() const {
+  return {tree(), passes(), scrolled_.get()};
+}
+
+Solution Solution::scrolled(const std::vector<ScrolledTo>& positions) const {
+  std::vector<ScrolledTo> within;
+  for (const ScrolledTo& asked : positions) {
+    const Extent range = scroll_range(asked.node);
+    const auto held = [](double position, double most) { return position > 0 ? std::min(position, most) : 0; };
+    within.push_back({asked.node, held(asked.x, range.width), held(asked.y, range.height)});
+  }
+  Solution other = *this;
+  other.scrolled_ = std::make_shared<const std::vector<ScrolledTo>>(std::move(within));
+  return other;
+}
+
+Extent Solution::scroll_position(NodeId node) const {
+  static_cast<void>(tree().store().index_of(node));
+  if (!scrolled_) return {};
+  const auto found = std::ranges::find(*scrolled_, node, &ScrolledTo::node);
+  return found == scrolled_->end() ? Extent{} : Extent{found->x, found->y};
 }
 
 Solution Solution::kept_alive_by(std::shared_ptr<const void> owner) const {
@@ -126,7 +151,7 @@ Rect Solution::relative_box(NodeId node) const {
 
 Rect Solution::box(NodeId node) const {
   if (!is_placed(node)) return {};
-  return detail::box_from_root(view_of(tree(), passes()), static_cast<Index>(find_index(tree(), node)));
+  return detail::box_from_root(scrolled_view(), static_cast<Index>(find_index(tree(), node)));
 }
 
 Rect Solution::operator[](std::string_view path) const {
@@ -135,12 +160,12 @@ Rect Solution::operator[](std::string_view path) const {
 
 std::vector<Solution::NodeBox> Solution::boxes() const {
   const TreeStore& store = tree().store();
-  const State& state = passes().state;
+  const detail::ScrolledView view = scrolled_view();
   std::vector<NodeBox> all;
   all.reserve(store.size());
   std::vector<Rect> above;  // the boxes on the way from the root, by depth
-  detail::walk_placed(view_of(tree(), passes()), in_file_order, [&](Index node, int depth) {
-    Rect box{state.place[x_axis][node], state.place[y_axis][node], state.size[x_axis][node], state.size[y_axis][node]};
+  detail::walk_placed(view, in_file_order, [&](Index node, int depth) {
+    Rect box{view.place(node, x_axis), view.place(node, y_axis), view.size(node, x_axis), view.size(node, y_axis)};
     above.resize(static_cast<std::size_t>(depth));
     if (depth > 0) {
       box.x += above.back().x;

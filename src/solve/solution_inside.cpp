@@ -9,11 +9,13 @@
 #include "solve/leaf.hpp"
 #include "solve/lines.hpp"
 #include "solve/placed.hpp"
+#include "solve/scrolled_view.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
 using detail::Index;
+using detail::scrolls_backwards;
 using detail::Sides;
 using detail::Traits;
 using detail::View;
@@ -38,13 +40,6 @@ std::vector<Index> flow_of(const View& view, Index node) {
   all.reserve(flow.size());
   for (Index i = 0; i < flow.size(); ++i) all.push_back(flow[i]);
   return all;
-}
-
-bool scrolls_backwards(const View& view, Index node, Axis axis) {
-  const Traits own = view.traits(node);
-  const bool mirrored = axis == x_axis && view.mirrored;
-  const bool along = own.node_kind() == (axis == x_axis ? Kind::row : Kind::column);
-  return along ? mirrored != (own.reverse != 0) : mirrored;
 }
 
 double content_extent(const View& view, Index node, Axis axis) {

@@ -4,7 +4,7 @@
 // a point.
 #include <algorithm>
 
-#include "solve/placed.hpp"
+#include "solve/scrolled_view.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -13,7 +13,7 @@ using detail::Index;
 using detail::no_index;
 using detail::Traits;
 using detail::TreeStore;
-using detail::View;
+using View = detail::ScrolledView;
 
 double scale_of(const View& view, Index node) {
   return view.extra(node).keys ? view.keys(node).scale : 1;
@@ -51,7 +51,7 @@ void walk_painted(const View& view, Each each) {
 
 std::vector<Solution::Painted> Solution::painted() const {
   const TreeStore& store = tree().store();
-  const View view = detail::view_of(tree(), passes());
+  const View view = scrolled_view();
   std::vector<Painted> order;
   walk_painted(view, [&](Index node, int depth, const Lens& lens) {
     order.push_back({store.id_of(node), through(lens, view, node), depth, lens.scale});
@@ -61,7 +61,7 @@ std::vector<Solution::Painted> Solution::painted() const {
 
 Rect Solution::painted_box(NodeId node) const {
   if (!is_placed(node)) return {};
-  const View view = detail::view_of(tree(), passes());
+  const View view = scrolled_view();
   std::vector<Index> way;
   for (Index i = tree().store().index_of(node); i != no_index; i = view.parent(i)) way.push_back(i);
   Lens lens;
@@ -71,7 +71,7 @@ Rect Solution::painted_box(NodeId node) const {
 
 std::vector<NodeId> Solution::under(double x, double y) const {
   const TreeStore& store = tree().store();
-  const View view = detail::view_of(tree(), passes());
+  const View view = scrolled_view();
   std::vector<bool> open;  // by depth: no scroller above hides the point
   std::vector<NodeId> hit;
   walk_painted(view, [&](Index node, int depth, const Lens& lens) {

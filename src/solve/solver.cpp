@@ -52,6 +52,7 @@ std::size_t Solver::memory() const {
   count(state.least_height);
   count(state.resolved);
   count(state.visits);
+  count(state.handles);
   if (state.forms.exist()) detail::for_each_record_array(state.forms, count);
   count(state.forms.own);
   count(passes_->changes.boxes);

@@ -52,6 +52,7 @@ struct State {
   std::vector<GridPlace> cells;    ///< kept only for trees with grids
   std::vector<EdgeRoom> resolved;  ///< by Extra; kept only for trees with percent edges
 
+  std::vector<std::uint32_t> handles;  ///< of who was here, kept only where changes are followed
   FormRecords forms;  ///< kept only for trees whose nodes have other forms
 
   std::vector<Index> visits;  ///< nodes of the pass at work, parents first

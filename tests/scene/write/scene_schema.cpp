@@ -182,6 +182,7 @@ std::string example_of(const std::string& key) {
       {"pin", R"({"right": 8, "top": 8})"},
       {"scroll", R"("y")"},
       {"scale", "1.1"},
+      {"drift", "0.5"},
       {"scale_counts", "true"},
       {"gap", "8"},
       {"paint_order", R"("backward")"},
