@@ -34,25 +34,49 @@ struct Told {
   const char *name, *says;
   double edits;
 };
-constexpr std::array<Told, 10> all{{
+constexpr std::array<Told, 14> all{{
     {"tooltip", "a leaf beside the list, and gone again:", 2},
     {"pinned", "a pinned leaf in the list, and gone again:", 2},
     {"front", "a row at the front of the list, and gone again:", 2},
     {"middle", "a row out of the middle, and back:", 2},
     {"taller", "one row taller, and back:", 2},
     {"same", "a row told what it says already:", 1},
+    {"moved", "what moved, told after one leaf changed:", 1},
     {"direction", "the other direction, and back:", 2},
     {"em", "another em, and back:", 2},
     {"path", "a path looked for:", 1},
+    {"tail", "the tail of a node:", 1},
     {"build", "built from a builder:", 1},
+    {"texts em", "another em in 20,000 texts, and back, of a full solve of them:", 2},
+    {"small tooltip", "a tooltip in a window of 822 nodes, of a full solve of it:", 2},
 }};
+
+Node texts_node() {
+  std::vector<Node> all;
+  for (int i = 0; i < 20000; ++i) all.push_back(text({}, "Watering of the northern beds begins at six"));
+  return column().holds(std::move(all));
+}
+
+Node small_window_node() {
+  std::vector<Node> rows;
+  for (int i = 0; i < 163; ++i) {
+    rows.push_back(row().gap(4).holds(box().natural(40, 12), box().natural(20, 10).grow(1), text({}, "Fern, bed four"),
+                                      box().natural(16, 16)));
+  }
+  return column().holds(row("bar").height(32).holds(box().natural(90, 20), text({}, "North house"), box(), box()),
+                        column("list").weight(1).scroll(Scroll::y).holds(std::move(rows)));
+}
 
 }  // namespace
 
-LiveWindow::LiveWindow() : tree_(Scene(window_node()).tree), list_(tree_.at("list")) {}
+LiveWindow::LiveWindow()
+    : tree_(Scene(window_node()).tree),
+      list_(tree_.at("list")),
+      texts_(Scene(texts_node()).tree),
+      small_(Scene(small_window_node()).tree) {}
 
 void LiveWindow::add_to(Compared& compared) {
-  const auto row_at = [this](std::size_t place) { return tree_.children(list_)[place]; };
+  const auto row_at = [this](std::size_t place) { return tree_.child(list_, place); };
   compared.add("full", [this] {
     solver_.forget();
     solve();
@@ -97,6 +121,12 @@ void LiveWindow::add_to(Compared& compared) {
         return other;
       },
       [this, plain](NodeId node) { tree_.restyle(node, plain); });
+  watching_.follow_changes(true);
+  watching_.solve(tree_, {800, 600});
+  const NodeId leaf = tree_.child(other, 1);
+  tree_.set(leaf, box().natural(20, 9));
+  moved_ = watching_.solve(tree_, {800, 600}).kept();  // holds on, whatever else is measured
+  compared.add("moved", [this] { static_cast<void>(moved_->changed()); });
   compared.add("same", [this, other, plain] {
     tree_.restyle(other, plain);
     solve();
@@ -116,19 +146,69 @@ void LiveWindow::add_to(Compared& compared) {
       },
       [this](NodeId) { tree_.set_em(16); });
   compared.add("path", [this] { static_cast<void>(tree_.at("bar")); });
+  compared.add("tail", [this, other] { static_cast<void>(tree_.tail(other)); });
+  compared.add("texts full", [this] {
+    of_texts_.forget();
+    of_texts_.solve(texts_, {300, 600});
+  });
+  compared.add("texts em", [this] {
+    for (const double em : {20.0, 16.0}) {
+      texts_.set_em(em);
+      of_texts_.solve(texts_, {300, 600});
+    }
+  });
+  constexpr int times = 50;  // it is as small as a cache
+  compared.add("small full", [this] {
+    for (int i = 0; i < times; ++i) {
+      of_small_.forget();
+      of_small_.solve(small_, {800, 600});
+    }
+  });
+  compared.add("small tooltip", [this] {
+    for (int i = 0; i < times; ++i) {
+      const NodeId node = small_.append(small_.root(), box_of(30, 20));
+      of_small_.solve(small_, {800, 600});
+      small_.remove(node);
+      of_small_.solve(small_, {800, 600});
+    }
+  });
   const auto builder = std::make_shared<Node>(window_node());
   compared.add("build", [builder] { const Scene scene(*builder); });
 }
 
-std::string LiveWindow::report(const Compared& compared) {
+/// Of texts with padding told by two sides, limits and a size, in a solver.
+double LiveWindow::styled_bytes() {
+  constexpr int count = 20000;
+  std::vector<Node> texts;
+  for (int i = 0; i < count; ++i) {
+    texts.push_back(text({}, "Fern").size(13).min_width(20).max_width(400).with(
+        [](Keys& keys) { keys.padding.set(Side::x, 12.0).set(Side::y, 6.0); }));
+  }
+  const Scene scene = column().holds(std::move(texts));
+  Solver solver;
+  solver.solve(scene.tree, {800, 600});
+  const std::size_t words = count * PlainText("Fern", {13, false, {}}).memory();
+  return static_cast<double>(scene.tree.memory() + solver.memory() - words) / count;
+}
+
+std::string LiveWindow::report(const Compared& compared) const {
   fmt::print("\nof a full solve of a window with a list of 100,000 rows of 3 nodes\n");
   std::string json = "{";
   for (const Told& one : all) {
-    const double ratio = compared.ratio(one.name, "full") / one.edits;
-    fmt::print("{:<49}{:.6f}\n", one.says, ratio);
+    const std::string name = one.name;
+    const char* const full = name == "texts em" ? "texts full" : name == "small tooltip" ? "small full" : "full";
+    const double ratio = compared.ratio(one.name, full) / one.edits;
+    fmt::print("{:<62}{:.6f}\n", one.says, ratio);
     json += fmt::format("{}\"{}\": {:.7f}", json.size() == 1 ? "" : ", ", one.name, ratio);
   }
-  return json + "}";
+  const Tree as_built = tree_;
+  Solver solver;
+  solver.solve(as_built, {800, 600});
+  const double bytes = static_cast<double>(as_built.memory() + solver.memory()) / static_cast<double>(tree_.size());
+  const double styled = styled_bytes();
+  fmt::print("{:<62}{:.0f}\n{:<62}{:.0f}\n", "bytes a plain node, its solver included:", bytes,
+             "bytes a styled text, its words apart:", styled);
+  return json + fmt::format(", \"bytes\": {:.0f}, \"styled bytes\": {:.0f}}}", bytes, styled);
 }
 
 }  // namespace fond_ladder::bench

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <optional>
 #include <string>
 
 #include "compared.hpp"
@@ -14,15 +15,19 @@ class LiveWindow {
  public:
   LiveWindow();
   void add_to(Compared& compared);
-  /// Prints each against a full solve of the same tree, and returns the same as JSON.
-  static std::string report(const Compared& compared);
+  /// Prints each against a full solve of the same tree, and the bytes of a node; returns the same as JSON.
+  [[nodiscard]] std::string report(const Compared& compared) const;
 
  private:
   void solve() { solver_.solve(tree_, {800, 600}); }
+  static double styled_bytes();
 
   Tree tree_;
-  Solver solver_;
+  Solver solver_, watching_;
   NodeId list_;
+  std::optional<Solution> moved_;
+  Tree texts_, small_;
+  Solver of_texts_, of_small_;
 };
 
 }  // namespace fond_ladder::bench

@@ -261,7 +261,7 @@ int run(bool quick, const std::string& out) {
       "\"climb_width_per_full\": {:.3f}, \"two_threads_speedup\": {:.3f}}}\n",
       growth, edit, widening, climb, threads);
   json.resize(json.rfind('}'));
-  json += ",\n \"edits_per_solve\": " + LiveWindow::report(live) + "}\n";
+  json += ",\n \"edits_per_solve\": " + window.report(live) + "}\n";
   if (!out.empty()) std::ofstream(out) << json;
   return 0;
 }

@@ -65,65 +65,63 @@ struct Pair {
 
 /// Everything an author may say of one node, with its defaults. A key that does nothing for a kind is kept all the
 /// same: a node that changes its kind loses none of its settings.
+///
+/// What most nodes say stands first and close together, so that many nodes are read quickly.
 struct Keys {
   Kind kind = Kind::box;
-  std::string name;
 
-  // Every node.
-  Sizing width, height;
-  Limit min_width, max_width, min_height, max_height;
-  std::optional<double> aspect;  ///< width / height
-  Edges margin, padding, border;
-  BorderAt border_at = BorderAt::inside;
+  // Words and yes or no.
   bool hidden = false;
   bool touch = false;
-  Order order;
-  std::optional<Pin> pin;
   Scroll scroll = Scroll::none;
-  std::optional<double> drift;  ///< by which share of its scroller's movement it moves; 1, of a pinned node 0
-  double scale = 1;
   bool scale_counts = false;
-
-  // Containers.
-  Gap gap;
+  BorderAt border_at = BorderAt::inside;
   PaintOrder paint_order = PaintOrder::file;
   Along along = Along::start;
   Across across = Across::stretch;
   bool wrap = false;
   bool reverse = false;
   RestOn rest;
-  std::optional<double> out_of;
   bool alike = false;
   Align align;
+  Self self;
+  Flow flow = Flow::rows;  ///< of a grid
+  bool dense = false;      ///< of a grid
+  bool one_line = false;
+  WordsAt words_at = WordsAt::start;
+  Shows shows = Shows::cover;
+  Order order;
 
-  // Grids.
-  Tracks columns, rows;
-  Track auto_columns, auto_rows;  ///< of tracks that nobody wrote down
-  Flow flow = Flow::rows;
-  bool dense = false;
-  std::vector<std::string> areas;  ///< a map, row by row, of names and `.`
-
-  // Children of a row, a column or a stack.
-  Sizing basis;  ///< a length or `content`
+  // Sizes and factors.
+  Sizing width, height;
   double grow = 0;
   double shrink = 1;
   std::optional<double> weight;
-  Self self;
+  Pair natural;  ///< of a box or an image
+  Gap gap;
+  Limit min_width, max_width, min_height, max_height;
+  Sizing basis;  ///< a length or `content`
+  std::string name;
+  std::string text;
+  std::optional<double> size;    ///< of a text's characters, in pixels; one em when absent
+  std::optional<double> aspect;  ///< width / height
+  std::optional<double> out_of;
+  std::optional<int> max_lines;
+  double scale = 1;
+  std::optional<double> drift;  ///< by which share of its scroller's movement it moves; 1, of a pinned node 0
   Pair nudge;
 
-  // Children of a grid.
+  // Edges and pins.
+  Edges margin, padding, border;
+  std::optional<Pin> pin;
+
+  // Children of a grid, and grids.
   std::optional<Cell> cell;
   CellSpan span;
   std::string area;
-
-  // Leaves.
-  Pair natural;
-  std::string text;
-  std::optional<double> size;  ///< of a text's characters, in pixels; one em when absent
-  bool one_line = false;
-  std::optional<int> max_lines;
-  WordsAt words_at = WordsAt::start;
-  Shows shows = Shows::cover;
+  Tracks columns, rows;
+  Track auto_columns, auto_rows;   ///< of tracks that nobody wrote down
+  std::vector<std::string> areas;  ///< a map, row by row, of names and `.`
 
   /// What is said of the size along an axis: the size itself, its minimum, its maximum.
   [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }

@@ -29,6 +29,8 @@ class PlainText final : public OwnContent {
  public:
   /// `text` is UTF-8; a byte that is not counts as one character.
   PlainText(std::string text, TextStyle style);
+  /// The same words in characters of another size, in pixels; they are not cut into pieces anew.
+  PlainText(const PlainText& words, double size);
 
   [[nodiscard]] Widths widths() const override;
   [[nodiscard]] Heights height_for(double width) const override;

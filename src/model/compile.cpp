@@ -23,7 +23,6 @@ double on_side(const std::array<Sides, 2>& sides, std::size_t i) {
 }
 
 void compile_edges(const Keys& keys, double em, bool mirrored, CompiledNode& node) {
-  if (keys.margin.empty() && keys.padding.empty() && keys.border.empty()) return;
   node.needs_extra = true;
   const auto px = [&](const Edge& edge) {
     node.traits.percent_edges |= edge.length().is_percent() ? 1U : 0U;
@@ -129,15 +128,19 @@ void compile_words(const Keys& keys, Traits& traits) {
   traits.alike = keys.alike;
   traits.scroll_x = scrolls_x(keys.scroll);
   traits.scroll_y = scrolls_y(keys.scroll);
-  traits.shares_total = keys.out_of.has_value();
   traits.paints_backward = keys.paint_order == PaintOrder::backward;
   traits.hidden = keys.hidden;
+  traits.passive = (keys.kind == Kind::box || keys.kind == Kind::image) && keys.scroll == Scroll::none;
+}
+
+/// What few nodes say.
+void compile_rare(const Keys& keys, Traits& traits) {
+  traits.shares_total = keys.out_of.has_value();
   traits.pinned = keys.pin.has_value();
   traits.ordered = keys.order.rank != 0;
   traits.scale_counts = keys.scale_counts && keys.scale != 1;
   traits.nudged = keys.nudge != Pair{};
   traits.celled = keys.cell || keys.span != CellSpan{} || !keys.area.empty();
-  traits.passive = (keys.kind == Kind::box || keys.kind == Kind::image) && keys.scroll == Scroll::none;
 }
 
 void compile_inner(const Keys& keys, double em, CompiledNode& node) {
@@ -255,10 +258,14 @@ CompiledNode compile(const Keys& keys, double em, Direction direction) {
 
 CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction direction) {
   CompiledNode node;
+  static const std::uint64_t edges = bits_of(&Keys::margin, &Keys::padding, &Keys::border);
+  static const std::uint64_t rare = bits_of(&Keys::pin, &Keys::order, &Keys::out_of, &Keys::scale, &Keys::nudge,
+                                            &Keys::cell, &Keys::span, &Keys::area);
   compile_words(keys, node.traits);
-  compile_edges(keys, em, direction == Direction::rtl, node);
+  if ((said & rare) != 0) compile_rare(keys, node.traits);
+  if ((said & edges) != 0) compile_edges(keys, em, direction == Direction::rtl, node);
   compile_sizes(keys, em, node);
-  compile_aspect(keys, node);
+  if (keys.kind == Kind::image || keys.aspect) compile_aspect(keys, node);
   compile_factors(keys, em, node);
   compile_inner(keys, em, node);
   if (surely_held(keys, said, node)) return node;

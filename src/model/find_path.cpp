@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <charconv>
+#include <optional>
 #include <utility>
 
 #include "model/path_steps.hpp"
@@ -33,16 +34,23 @@ bool is_step(const TreeStore& store, Index node, const Step& step) {
   return step.name == no_index && step_of(store, node) == step.text;
 }
 
-/// The child that a step names; `no_index` for none.
-Index child_at(const TreeStore& store, Index parent, const Step& step) {
-  if (step.name != no_index) return store.child_named(parent, step.name);
+/// The place among its siblings that the step of an unnamed node tells.
+std::optional<std::size_t> place_told(const Step& step) {
   const std::size_t hash = step.text.find('#');
   std::size_t place = 0;
   const char* end = step.text.data() + step.text.size();
-  if (hash == std::string_view::npos) return no_index;
+  if (hash == std::string_view::npos) return {};
   const auto read = std::from_chars(step.text.data() + hash + 1, end, place);
-  if (read.ec != std::errc() || read.ptr != end || place >= store.child_count(parent)) return no_index;
-  const Index child = store.child(parent, place);
+  if (read.ec != std::errc() || read.ptr != end) return {};
+  return place;
+}
+
+/// The child that a step names; `no_index` for none.
+Index child_at(const TreeStore& store, Index parent, const Step& step) {
+  if (step.name != no_index) return store.child_named(parent, step.name);
+  const auto place = place_told(step);
+  if (!place || *place >= store.child_count(parent)) return no_index;
+  const Index child = store.child(parent, *place);
   return is_step(store, child, step) ? child : no_index;
 }
 
@@ -83,9 +91,12 @@ std::vector<Index> find_path(const TreeStore& store, std::string_view path, std:
   };
   if (steps[rarest].name != no_index) {
     store.for_each_named(steps[rarest].name, look_from);
-  } else {
-    bool goes_on = true;
-    store.walk([&](Index node, std::size_t) { goes_on = goes_on && look_from(node); });
+  } else if (const auto place = place_told(steps[rarest])) {
+    bool goes_on = !is_step(store, 0, steps[rarest]) || look_from(0);
+    store.for_each_with_children(*place + 1, [&](Index parent) {
+      if (goes_on) goes_on = look_from(store.child(parent, *place));
+      return goes_on;
+    });
   }
   return found;
 }

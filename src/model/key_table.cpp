@@ -87,16 +87,8 @@ const std::array table{
 /// All keys. Fails to compile when a key is added to Keys and not here; then the assertion below fails until it is in
 /// the table as well.
 auto fields_of(const Keys& keys) {
-  auto& [kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin, padding, border,
-         border_at, hidden, touch, order, pin, scroll, drift, scale, scale_counts, gap, paint_order, along, across, wrap,
-         reverse, rest, out_of, alike, align, columns, rows, auto_columns, auto_rows, flow, dense, areas, basis, grow,
-         shrink, weight, self, nudge, cell, span, area, natural, text, size, one_line, max_lines, words_at, shows] =
-      keys;
-  return std::tie(kind, name, width, height, min_width, max_width, min_height, max_height, aspect, margin, padding,
-                  border, border_at, hidden, touch, order, pin, scroll, drift, scale, scale_counts, gap, paint_order, along,
-                  across, wrap, reverse, rest, out_of, alike, align, columns, rows, auto_columns, auto_rows, flow,
-                  dense, areas, basis, grow, shrink, weight, self, nudge, cell, span, area, natural, text, size,
-                  one_line, max_lines, words_at, shows);
+  auto& [kind, hidden, touch, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest, alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas] = keys;
+  return std::tie(kind, hidden, touch, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest, alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas);
 }
 using Fields = decltype(fields_of(std::declval<const Keys&>()));
 static_assert(std::tuple_size_v<decltype(table)> == std::tuple_size_v<Fields>,

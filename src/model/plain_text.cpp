@@ -46,6 +46,15 @@ PlainText::PlainText(std::string text, TextStyle style) : text_(std::move(text))
   cut_into_pieces();
 }
 
+PlainText::PlainText(const PlainText& words, double size)
+    : text_(words.text_),
+      style_(words.style_),
+      pieces_(words.pieces_),
+      widest_piece_(words.widest_piece_),
+      widest_paragraph_(words.widest_paragraph_) {
+  style_.size = size;
+}
+
 void PlainText::cut_into_pieces() {
   if (text_.empty()) return;
   Piece piece;

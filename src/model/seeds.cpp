@@ -11,7 +11,9 @@
 
 namespace fond_ladder::inline v0::detail {
 
-Seeds::Seeds(const Keys& keys) : all_{{&keys, nullptr, 0, 0, said_keys(keys)}} {}
+Seeds::Seeds(const Keys& keys) : all_{{&keys, nullptr, 0, 0, said_keys(keys)}} {
+  fond_ladder::require_sound(keys, all_[0].said);
+}
 
 Seeds::Seeds(const Node& root) {
   std::vector<const Node*> nodes{&root};
@@ -21,15 +23,23 @@ Seeds::Seeds(const Node& root) {
     for (const auto& [name, change] : node.whens()) {
       forms_.push_back({static_cast<Index>(all_.size() - 1), name, change});
     }
+    require_sound(all_.back());
   };
   add(root, root.keys());
+  std::vector<std::string_view> names;
   for (std::size_t i = 0; i < nodes.size(); ++i) {
     const Node& node = *nodes[i];
     all_[i].first_child = static_cast<Index>(nodes.size());
     all_[i].child_count = static_cast<Index>(node.children().size());
+    names.clear();
     for (const Node& child : node.children()) {
       nodes.push_back(&child);
       add(child, node.gives_keys() ? own_keys_.emplace_back(node.child_keys(child)) : child.keys());
+      if (!child.keys().name.empty()) names.push_back(child.keys().name);
+    }
+    std::ranges::sort(names);
+    if (const auto twin = std::ranges::adjacent_find(names); twin != names.end()) {
+      throw BadValue(path_of(all_[i]) + ": two siblings are called \"" + std::string(*twin) + "\"");
     }
   }
 }
@@ -57,34 +67,22 @@ Seeds::Seeds(const TreeStore& store, Index root) {
   }
 }
 
-void Seeds::require_sound() const {
-  std::vector<std::string_view> names;
-  for (std::size_t i = 0; i < all_.size(); ++i) {
-    const Seed& seed = all_[i];
-    try {
-      fond_ladder::require_sound(*seed.keys, seed.said);
-    } catch (const BadValue& fault) {
-      throw BadValue(path_of(i) + ": " + fault.what());
-    }
-    names.clear();
-    for (const Seed& child : std::span(all_).subspan(seed.first_child, seed.child_count)) {
-      if (!child.keys->name.empty()) names.push_back(child.keys->name);
-    }
-    std::ranges::sort(names);
-    if (const auto twin = std::ranges::adjacent_find(names); twin != names.end()) {
-      throw BadValue(path_of(i) + ": two siblings are called \"" + std::string(*twin) + "\"");
-    }
+void Seeds::require_sound(const Seed& seed) const {
+  try {
+    fond_ladder::require_sound(*seed.keys, seed.said);
+  } catch (const BadValue& fault) {
+    throw BadValue(path_of(seed) + ": " + fault.what());
   }
 }
 
-/// The steps from the root of the seeds down to one.
-std::string Seeds::path_of(std::size_t seed) const {
+std::string Seeds::path_of(const Seed& seed) const {
   std::vector<std::size_t> above(all_.size(), 0);
   for (std::size_t i = 0; i < all_.size(); ++i) {
-    for (Index k = 0; k < all_[i].child_count; ++k) above[all_[i].first_child + k] = i;
+    const std::size_t behind = std::min<std::size_t>(all_[i].first_child + all_[i].child_count, all_.size());
+    for (std::size_t k = all_[i].first_child; k < behind; ++k) above[k] = i;
   }
   std::string path;
-  for (std::size_t i = seed;; i = above[i]) {
+  for (auto i = static_cast<std::size_t>(&seed - all_.data());; i = above[i]) {
     const Keys& keys = *all_[i].keys;
     const std::string place = i == 0 ? "" : "#" + std::to_string(i - all_[above[i]].first_child);
     path.insert(0, (keys.name.empty() ? std::string(word(keys.kind)) + place : keys.name) + (path.empty() ? "" : "/"));

@@ -31,20 +31,21 @@ struct SeedForm {
 
 class Seeds {
  public:
-  /// One node, whose keys have to live on.
+  /// One node, whose keys have to live on. Throws BadValue for a key out of its domain.
   explicit Seeds(const Keys& keys);
-  /// Those of a builder, which has to live on.
+  /// Those of a builder, which has to live on. Throws BadValue, naming the node, for a key out of its domain and for two
+  /// siblings of one name.
   explicit Seeds(const Node& root);
   /// Those of a node of a tree and all in it.
   Seeds(const TreeStore& store, Index root);
 
   [[nodiscard]] const std::vector<Seed>& all() const { return all_; }
   [[nodiscard]] const std::vector<SeedForm>& forms() const { return forms_; }
-  /// Throws BadValue, naming the node, for a key out of its domain and for two siblings of one name.
-  void require_sound() const;
 
  private:
-  [[nodiscard]] std::string path_of(std::size_t seed) const;
+  void require_sound(const Seed& seed) const;
+  /// The steps from the root of the seeds down to one.
+  [[nodiscard]] std::string path_of(const Seed& seed) const;
 
   std::vector<Seed> all_;
   std::vector<SeedForm> forms_;

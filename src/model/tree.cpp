@@ -32,19 +32,14 @@ const Keys& sound(const Keys& keys) {
   return keys;
 }
 
-const Seeds& sound(const Seeds& seeds) {
-  seeds.require_sound();
-  return seeds;
-}
-
 }  // namespace
 
 Tree::Tree(const Keys& root, double em, Direction direction)
-    : Tree(std::make_unique<TreeStore>(Seeds(sound(root)), sound_em(em), direction)) {}
+    : Tree(std::make_unique<TreeStore>(Seeds(root), sound_em(em), direction)) {}
 
 Tree Tree::from(const Node& root, double em, Direction direction, std::vector<When>& whens) {
   const Seeds seeds(root);
-  Tree tree(std::make_unique<TreeStore>(sound(seeds), sound_em(em), direction));
+  Tree tree(std::make_unique<TreeStore>(seeds, sound_em(em), direction));
   for (const detail::SeedForm& form : seeds.forms()) {
     whens.push_back({tree.store().id_of(form.seed), form.name, form.change});  // places are in the order of the seeds
   }
@@ -82,7 +77,7 @@ NodeId Tree::insert(NodeId parent, std::size_t position, const Keys& keys) {
 }
 
 NodeId Tree::insert(NodeId parent, std::size_t position, const Node& subtree) {
-  return own().plant(own().index_of(parent), position, sound(Seeds(subtree)));
+  return own().plant(own().index_of(parent), position, Seeds(subtree));
 }
 
 NodeId Tree::append(NodeId parent, const Node& subtree) {

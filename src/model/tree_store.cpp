@@ -45,6 +45,13 @@ std::size_t memory_of(const Tracks& tracks) {
   return bytes;
 }
 
+/// A builder's nodes lie all over the memory: their keys are asked for some nodes before they are read.
+constexpr std::size_t keys_ahead = 8;
+void fetch(const Keys& keys) {
+  constexpr std::size_t line = 64, hot = 7;  // what most nodes say stands in the first lines
+  for (std::size_t i = 0; i < hot; ++i) __builtin_prefetch(reinterpret_cast<const char*>(&keys) + i * line);
+}
+
 /// Of keys that stand alone.
 std::size_t memory_of(const Keys& keys) {
   std::size_t bytes = sizeof(Keys) + memory_of(keys.name) + memory_of(keys.area) + memory_of(keys.text) +
@@ -507,6 +514,7 @@ std::vector<NodeId> TreeStore::settle(Index top, const Seeds& seeds) {
   std::vector<NodeId> handles;
   handles.reserve(all.size());
   const auto settle_one = [&](Index node, const Seed& seed) {
+    if (handles.size() + keys_ahead < all.size()) fetch(*all[handles.size() + keys_ahead].keys);
     handles.push_back(new_handle(node));
     set_fields(node, *seed.keys, seed.said);
     name_[node] = names_.enter(slot_[node], seed.keys->name);
@@ -602,26 +610,31 @@ void TreeStore::when(Index node, const std::string& name, const Changes& change)
   if (flat_.parent[node] != no_index) stamp(flat_.parent[node], Edit::parted);
 }
 
-/// Compiles anew what may say other pixels then; everything is solved anew.
-template <class IsConcerned>
-void TreeStore::compile_anew(IsConcerned is_concerned) {
-  walk([&](Index node, std::size_t) {
-    if (is_concerned(node)) set_fields(node, keys(node));
-  });
-  stamp(0, Edit::own);
-  edited_all_ = edit_;
-}
-
+/// Keys that say pixels, and words in the size of a scene, need another em; start and end are sides only of edges.
 void TreeStore::set_direction(Direction direction) {
   if (direction == direction_) return;
   direction_ = direction;
-  compile_anew([&](Index node) { return flat_.extra[node] != 0; });
+  walk([&](Index node, std::size_t) {
+    if (flat_.extra[node] != 0) set_fields(node, keys(node));
+  });
+  edit_all();
 }
 
 void TreeStore::set_em(double em) {
   if (em == em_) return;
   em_ = em;
-  compile_anew([&](Index node) { return flat_.extra[node] != 0 || kind(node) == Kind::text; });
+  walk([&](Index node, std::size_t) {
+    if (flat_.extra[node] != 0) return set_fields(node, keys(node));
+    auto& content = contents_[flat_.content[node]];
+    const auto* words = dynamic_cast<const PlainText*>(content.get());
+    if (words != nullptr) content = std::make_shared<PlainText>(*words, em);
+  });
+  edit_all();
+}
+
+void TreeStore::edit_all() {
+  stamp(0, Edit::own);
+  edited_all_ = edit_;
 }
 
 void TreeStore::set_user_data(Index node, std::uintptr_t data) {

@@ -92,6 +92,14 @@ class TreeStore {
       std::reverse(open.begin() + static_cast<std::ptrdiff_t>(base), open.end());
     }
   }
+  /// Calls `each(node)` for the nodes with so many children or more, in no order, until it returns false.
+  template <class Each>
+  void for_each_with_children(std::size_t count, Each each) const {
+    for (Index node = 0; node < flat_.size(); ++node) {
+      if (flat_.child_count[node] < count || index_of_slot_[slot_[node]] != node) continue;
+      if (!each(node)) return;
+    }
+  }
   [[nodiscard]] const NameChains& names() const { return names_; }
   /// Calls `each(node)` for the nodes of a name, in no order, until it returns false.
   template <class Each>
@@ -226,8 +234,8 @@ class TreeStore {
   /// Lays all anew where edits have left too many holes, or have made most of the tree.
   void pack_when_due();
   void lay_anew();
-  template <class IsConcerned>
-  void compile_anew(IsConcerned is_concerned);
+  /// Everything is solved anew after this.
+  void edit_all();
   /// Raises what a parent must know of its children; lowered again only by `survey`.
   void tell_parent(Index node);
   /// Raises in a node that scrolls, and in the containers above it, that they hold a scroller; lowered in containers
