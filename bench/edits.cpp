@@ -181,8 +181,9 @@ double LiveWindow::styled_bytes() {
   constexpr int count = 20000;
   std::vector<Node> texts;
   for (int i = 0; i < count; ++i) {
-    texts.push_back(text({}, "Fern").size(13).min_width(20).max_width(400).with(
-        [](Keys& keys) { keys.padding.set(Side::x, 12.0).set(Side::y, 6.0); }));
+    texts.push_back(text({}, "Fern").size(13).min_width(20).max_width(400).with([](Keys& keys) {
+      keys.padding.set(Side::x, 12.0).set(Side::y, 6.0);
+    }));
   }
   const Scene scene = column().holds(std::move(texts));
   Solver solver;

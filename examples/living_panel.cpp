@@ -2,87 +2,64 @@
 // What a toolkit does: keep a tree alive, edit it, and move on screen only what moved in the arrangement.
 #include <fond_ladder/fond_ladder.hpp>
 #include <iostream>
-#include <map>
 #include <string>
 
 using namespace fond_ladder;
 
 namespace {
 
-/// The panel as it is shown: the boxes that were drawn last.
-class Screen {
- public:
-  /// Solves, and prints every node whose box is not where it was drawn.
-  void show(const std::string& why, const Tree& tree, Rung rung) {
-    std::cout << why << '\n';
-    const Solution solution = solver_.solve(tree, rung);
-    std::map<NodeId, Rect> drawn;
-    for (const auto& [node, box, depth] : solution.boxes()) {
-      drawn[node] = box;
-      const auto before = drawn_.find(node);
-      if (before != drawn_.end() && before->second == box) continue;
-      std::cout << (before == drawn_.end() ? "  new  " : "  now  ") << tree.path(node) << ": " << box.x << ',' << box.y
-                << ' ' << box.width << 'x' << box.height << '\n';
-    }
-    for (const auto& [node, box] : drawn_) {
-      if (!drawn.contains(node)) std::cout << "  gone a box at " << box.x << ',' << box.y << '\n';
-    }
-    const auto visited = solution.visited();
-    std::cout << "  (visited " << visited[0] << ", " << visited[1] << ", " << visited[2] << ", " << visited[3] << " of "
-              << tree.size() << " nodes)\n";
-    drawn_ = std::move(drawn);
-  }
-
- private:
-  Solver solver_;
-  std::map<NodeId, Rect> drawn_;
-};
-
-Keys keys(Kind kind, const char* name) {
-  Keys keys;
-  keys.kind = kind;
-  keys.name = name;
-  return keys;
+std::ostream& operator<<(std::ostream& out, const Rect& box) {
+  return out << box.x << ',' << box.y << ' ' << box.width << 'x' << box.height;
 }
 
-Keys label(const char* name, const char* words) {
-  Keys label = keys(Kind::text, name);
-  label.text = words;
-  return label;
+/// Solves, and prints what is another box in its parent: what a toolkit would move.
+void show(const std::string& why, Solver& solver, const Tree& tree, Rung rung) {
+  const Solution solution = solver.solve(tree, rung);
+  std::cout << why << '\n';
+  for (const auto& [node, before, now] : solution.changed()) {
+    std::cout << "  " << tree.path(node) << ": ";
+    if (before) std::cout << "was " << *before << ", ";
+    if (now) {
+      std::cout << "is " << *now << '\n';
+    } else {
+      std::cout << "is hidden\n";
+    }
+  }
+  const auto visited = solution.visited();
+  std::cout << "  (visited " << visited[0] << ", " << visited[1] << ", " << visited[2] << ", " << visited[3] << " of "
+            << tree.size() << " nodes)\n";
 }
 
 }  // namespace
 
 int main() {
-  Keys root = keys(Kind::row, "panel");
-  root.gap = 8;
-  root.padding = 8;
-  Tree panel(root);
-  Keys column = keys(Kind::column, "beds");
-  column.gap = 4;
-  column.width = 120;
-  column.shrink = 0;
-  const NodeId beds = panel.append(panel.root(), column);
-  const NodeId fern = panel.append(beds, label("fern", "Fern bed"));
-  panel.append(beds, label("sage", "Sage bed"));
-  Keys map = keys(Kind::box, "map");
-  map.weight = 1;
-  panel.append(panel.root(), map);
+  Tree panel = Scene(row("panel").gap(8).padding(8).holds(column("beds").gap(4).width(120).shrink(0).holds(
+                                                              text("fern", "Fern bed"), text("sage", "Sage bed")),
+                                                          box("map").weight(1)))
+                   .tree;
+  panel.set_conditions({}, {"closed"});
+  panel.when(panel.at("map"), "closed", box().hidden().said());
+  const NodeId beds = panel.at("beds"), fern = panel.at("fern");
 
-  Screen screen;
+  Solver solver;
+  solver.follow_changes(true);
   const Rung size{400, 120};
-  screen.show("first shown", panel, size);
+  show("first shown", solver, panel, size);
 
-  panel.restyle(fern, label("fern", "Fern bed, shaded"));
-  screen.show("a longer name wraps and pushes its neighbour down", panel, size);
+  panel.set(fern, text({}, "Fern bed, shaded"));
+  show("a longer name wraps and pushes its neighbour down", solver, panel, size);
 
-  const NodeId moss = panel.insert(beds, 1, label("moss", "Moss bed"));
-  screen.show("a bed is added", panel, size);
+  const NodeId moss = panel.insert(beds, 1, row("moss").gap(4).holds(box("dot").width(8), text("name", "Moss bed")));
+  show("a bed is added", solver, panel, size);
 
-  panel.move(moss, beds, 0);
-  screen.show("and carried to the top", panel, size);
+  const auto landing = solver.solve(panel, size).landing(40, 10, moss);
+  panel.move(moss, landing->parent, landing->place);
+  show("it is carried to where it was dropped", solver, panel, size);
+
+  solver.set_mode("closed", true);
+  show("the map is closed", solver, panel, size);
 
   panel.remove(fern);
   std::cout << "the handle of the removed bed is " << (panel.contains(fern) ? "still good" : "detected") << '\n';
-  screen.show("one is removed, and the panel is made wider", panel, {480, 120});
+  show("one is removed", solver, panel, size);
 }

@@ -126,8 +126,8 @@ class Node {
   Node&& shows(Shows shows) && { return say(keys_.shows, shows); }
 
   [[nodiscard]] const Keys& keys() const { return keys_; }
-  /// What was said of the node itself, as Tree::set takes it: keys by setters, a kind other than that of a box(), a name
-  /// and words.
+  /// What was said of the node itself, as Tree::set takes it: keys by setters, a kind other than that of a box(), a
+  /// name and words.
   [[nodiscard]] Changes said() const;
   /// The same as bits, by the places of the keys in their table. For the library.
   [[nodiscard]] std::uint64_t said_bits() const;

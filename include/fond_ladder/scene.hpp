@@ -67,8 +67,8 @@ struct Scene {
 };
 
 /// Solves one scene at many sizes, and keeps between them what the next one can use; nodes that take another form where
-/// a range begins or ends cost what an edit of those nodes costs. Has a copy of the scene's tree. Lives on one thread at
-/// a time.
+/// a range begins or ends cost what an edit of those nodes costs. Has a copy of the scene's tree. Lives on one thread
+/// at a time.
 class SceneSolver {
  public:
   /// `modes` are on all the time. Throws BadValue for a mode that the scene does not have, and for a `when` that names

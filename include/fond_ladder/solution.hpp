@@ -125,14 +125,14 @@ class Solution {
   [[nodiscard]] std::vector<NodeBox> boxes() const;
 
   /// A node whose box in its parent is another one than in the solve before, with both; `before` is absent where it had
-  /// none (new, or hidden then), `now` where it has none (hidden). Of what came, went or was hidden with its parent only
-  /// the topmost is told, of a new subtree all; removed nodes are not.
+  /// none (new, or hidden then), `now` where it has none (hidden). Of what came, went or was hidden with its parent
+  /// only the topmost is told, of a new subtree all; removed nodes are not.
   struct Change {
     NodeId node;
     std::optional<Rect> before, now;
   };
-  /// What changed, for a solver that follows changes; in no order. After its first solve, and where nothing could be kept
-  /// (another tree, another direction or em), these are all nodes, without boxes before. Costs the list alone.
+  /// What changed, for a solver that follows changes; in no order. After its first solve, and where nothing could be
+  /// kept (another tree, another direction or em), these are all nodes, without boxes before. Costs the list alone.
   [[nodiscard]] std::vector<Change> changed() const;
 
   /// The content box of a container: what is left inside its padding and border.
@@ -213,10 +213,10 @@ class Solution {
     /// the next free cell, in a stack its content box.
     Rect mark;
   };
-  /// Where `node` (or a new node, for none) would come to stand if it were let go at a point: in the innermost container
-  /// that is seen there and neither lies in the node nor is a leaf, between the neighbours that the point lies between,
-  /// of a wrapped row or column on the nearest line. None outside the root. Where neighbours say an `order`, the node
-  /// comes beside the one that is laid there. Linear in the tree.
+  /// Where `node` (or a new node, for none) would come to stand if it were let go at a point: in the innermost
+  /// container that is seen there and neither lies in the node nor is a leaf, between the neighbours that the point
+  /// lies between, of a wrapped row or column on the nearest line. None outside the root. Where neighbours say an
+  /// `order`, the node comes beside the one that is laid there. Linear in the tree.
   [[nodiscard]] std::optional<Landing> landing(double x, double y, NodeId node = {}) const;
 
   /// All boxes in whole device pixels at `density` device pixels a pixel, as multiples of 1/density: every edge goes to

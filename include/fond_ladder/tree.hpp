@@ -160,8 +160,8 @@ class Tree {
   [[nodiscard]] NodeId child(NodeId node, std::size_t place) const;
   /// The place of a node among its siblings, from 0. Constant.
   [[nodiscard]] std::size_t index_of(NodeId node) const;
-  /// A number of the user's own for a node, such as a pointer to a widget; 0 until it is set. Setting it changes nothing
-  /// that is solved, and leaves solutions as they are.
+  /// A number of the user's own for a node, such as a pointer to a widget; 0 until it is set. Setting it changes
+  /// nothing that is solved, and leaves solutions as they are.
   void set_user_data(NodeId node, std::uintptr_t data);
   [[nodiscard]] std::uintptr_t user_data(NodeId node) const;
   /// The content that is measured for a leaf: its own, the text in plain metrics, or null.

@@ -52,8 +52,7 @@ void paint_room(Pen& pen, const Solution& solution, const Item& item, const Rect
 void paint_words(Pen& pen, const Solution& solution, const Item& item, const Rect& room) {
   constexpr double smallest_letters = 5;
   const Lettering lettering{Lettering::Face::words,
-                            solution.keys(item.node).size.value_or(solution.tree().em()) * item.zoom,
-                            letters_ink};
+                            solution.keys(item.node).size.value_or(solution.tree().em()) * item.zoom, letters_ink};
   for (const Solution::Words& line : solution.words(item.node)) {
     const Rect box = in_picture(item, line.box);
     if (line.dropped || box.y > room.bottom()) break;

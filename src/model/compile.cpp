@@ -204,11 +204,11 @@ bool is_px(const Length& length) {
 /// Whether the fields of a compiled node give back all of its keys, as far as a look at what was said tells: true for
 /// most nodes; false may be true all the same.
 bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node) {
-  static const std::uint64_t words = bits_of(&Keys::kind, &Keys::name, &Keys::hidden, &Keys::along, &Keys::across,
-                                             &Keys::wrap, &Keys::reverse, &Keys::rest, &Keys::align, &Keys::self,
-                                             &Keys::alike, &Keys::scroll, &Keys::paint_order, &Keys::grow);
-  static const std::uint64_t sizes = bits_of(&Keys::width, &Keys::height, &Keys::min_width, &Keys::max_width,
-                                             &Keys::min_height, &Keys::max_height);
+  static const std::uint64_t words =
+      bits_of(&Keys::kind, &Keys::name, &Keys::hidden, &Keys::along, &Keys::across, &Keys::wrap, &Keys::reverse,
+              &Keys::rest, &Keys::align, &Keys::self, &Keys::alike, &Keys::scroll, &Keys::paint_order, &Keys::grow);
+  static const std::uint64_t sizes =
+      bits_of(&Keys::width, &Keys::height, &Keys::min_width, &Keys::max_width, &Keys::min_height, &Keys::max_height);
   static const std::uint64_t of_containers = bits_of(&Keys::gap), of_boxes = bits_of(&Keys::natural);
   static const std::uint64_t of_texts = bits_of(&Keys::text), shrink = bits_of(&Keys::shrink),
                              weight = bits_of(&Keys::weight);

@@ -157,8 +157,8 @@ struct CompiledNode {
   bool needs_extra = false;
 };
 
-/// Translates keys into array fields: em to pixels, start and end to left and right. `said` are the keys that may differ
-/// from their defaults, as said_keys gives them.
+/// Translates keys into array fields: em to pixels, start and end to left and right. `said` are the keys that may
+/// differ from their defaults, as said_keys gives them.
 [[nodiscard]] CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction direction);
 [[nodiscard]] CompiledNode compile(const Keys& keys, double em, Direction direction);
 

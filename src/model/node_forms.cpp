@@ -25,7 +25,8 @@ Index place_among(const std::string& name, const std::vector<Range>& ranges, con
   const auto range = std::ranges::find(ranges, name, &Range::name);
   if (range != ranges.end()) return static_cast<Index>(range - ranges.begin());
   const auto mode = std::ranges::find(modes, name);
-  return mode == modes.end() ? none : static_cast<Index>(ranges.size() + static_cast<std::size_t>(mode - modes.begin()));
+  return mode == modes.end() ? none
+                             : static_cast<Index>(ranges.size() + static_cast<std::size_t>(mode - modes.begin()));
 }
 
 void sort(std::vector<NodeForm>& forms) {

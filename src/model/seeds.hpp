@@ -33,8 +33,8 @@ class Seeds {
  public:
   /// One node, whose keys have to live on. Throws BadValue for a key out of its domain.
   explicit Seeds(const Keys& keys);
-  /// Those of a builder, which has to live on. Throws BadValue, naming the node, for a key out of its domain and for two
-  /// siblings of one name.
+  /// Those of a builder, which has to live on. Throws BadValue, naming the node, for a key out of its domain and for
+  /// two siblings of one name.
   explicit Seeds(const Node& root);
   /// Those of a node of a tree and all in it.
   Seeds(const TreeStore& store, Index root);

@@ -164,8 +164,8 @@ void print_boxes_csv(const SolvedScene& measured, const std::vector<Solution::No
   const Extent at = measured.solution.container();
   for (const auto& placed : boxes) {
     const Extent wished = measured.solution.wished(placed.node);
-    std::string line = csv_text(measured.scene.tree.path(placed.node)) + "," +
-                       std::string(word(measured.solution.kind(placed.node)));
+    std::string line =
+        csv_text(measured.scene.tree.path(placed.node)) + "," + std::string(word(measured.solution.kind(placed.node)));
     for (const double number :
          {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
       line += "," + exact(number);

@@ -92,8 +92,8 @@ template <Axis axis, bool plain>
 
 /// Sizes and places a child in a slot; `nudge` moves it from there.
 template <Axis axis>
-[[gnu::always_inline]] inline void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot slot, Across align,
-                  double to_baseline = -1, double nudge = 0) {
+[[gnu::always_inline]] inline void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot slot,
+                                                Across align, double to_baseline = -1, double nudge = 0) {
   if (!frame.is_plain(node)) frame.resolve_edges(node, axis, across.whole);
   with_child<axis>(frame, node, [&](const auto& child) {
     const double room = slot.size - child.margin_down(false).sum();

@@ -48,7 +48,11 @@ void View::see(const Records& records) {
 }
 
 Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room, ChangeLog& changes)
-    : View(store, state), scratch(scratch_room), state_(state), changes_(changes), tells_changes_(changes.wanted && !changes.everything) {
+    : View(store, state),
+      scratch(scratch_room),
+      state_(state),
+      changes_(changes),
+      tells_changes_(changes.wanted && !changes.everything) {
   min_content_out_ = state.min_content.data();
   max_content_out_ = state.max_content.data();
   need_out_ = state.need.data();
@@ -66,10 +70,8 @@ Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room, Change
 void Frame::write_change_down(Index node, bool had_place) {
   if (has(node, NodeFlag::told_changed)) return;
   set_flag(node, NodeFlag::told_changed, true);
-  changes_.boxes.push_back({node,
-                            {place(node, x_axis), place(node, y_axis)},
-                            {size(node, x_axis), size(node, y_axis)},
-                            had_place});
+  changes_.boxes.push_back(
+      {node, {place(node, x_axis), place(node, y_axis)}, {size(node, x_axis), size(node, y_axis)}, had_place});
 }
 
 double View::percent_gap(Index container, Axis axis, double inner) const {
@@ -103,7 +105,8 @@ void Frame::resolve_percent_edges(Index node, Axis axis, double whole) {
     inset.after = std::min(inset.after + px(own.border, after), limits::largest_length);
   }
   const Index place = extra_place(node);
-  EdgeRoom& resolved = (place & of_solver) == 0 ? state_.resolved[place] : state_.forms.own[place & ~of_solver].resolved;
+  EdgeRoom& resolved =
+      (place & of_solver) == 0 ? state_.resolved[place] : state_.forms.own[place & ~of_solver].resolved;
   if (inset.before != resolved.inset[axis].before || inset.after != resolved.inset[axis].after) {
     set_flag(node, NodeFlag::edges_moved, true);
   }

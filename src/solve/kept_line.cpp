@@ -34,8 +34,13 @@ void note(Frame& frame, Index column, std::span<const Portion> portions, bool al
 void take_child(Frame& frame, Index column, Index child) {
   if (!frame.has(column, NodeFlag::keeps_line)) return;
   if (!frame.is_plain(child) || frame.traits(child).holds_scroller) return drop(frame, column);
-  const Laying<y_axis, Frame> laying{
-      frame, column, frame.traits(column), 0, 0, false, {frame.first_child(column), frame.child_count(column), nullptr}};
+  const Laying<y_axis, Frame> laying{frame,
+                                     column,
+                                     frame.traits(column),
+                                     0,
+                                     0,
+                                     false,
+                                     {frame.first_child(column), frame.child_count(column), nullptr}};
   const Portion portion = portion_of(laying, Child<y_axis, true>(frame, child));
   if (portion.grow != 0) return drop(frame, column);
   frame.keep_size(child, y_axis, portion.held(portion.base));
@@ -55,8 +60,7 @@ bool lay(Frame& frame, Index column) {
   const double inner = frame.inner_size(column, y_axis), gap = frame.gap_down(column, y_axis, inner);
   const double room = inner - gap * (count - 1), taken = sum(frame, column, 0);
   if (taken > room && !frame.has(column, NodeFlag::stiff_line)) return false;
-  const Spread spread_by =
-      spread(as_rest(static_cast<Along>(own.along)), room - taken, count, own.scrolls(y_axis));
+  const Spread spread_by = spread(as_rest(static_cast<Along>(own.along)), room - taken, count, own.scrolls(y_axis));
   const Sides edges = frame.content_edges(column, y_axis);
   const double step = gap + spread_by.between;
   const bool flip = lays_backwards(frame, own, y_axis);

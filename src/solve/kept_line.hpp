@@ -17,7 +17,8 @@ namespace fond_ladder::inline v0::detail::kept_line {
 /// After a column was laid: sets its flags, or takes them away.
 void note(Frame& frame, Index column, std::span<const Portion> portions, bool all_plain);
 
-/// A child in the flow is new, or counts otherwise: its height becomes what it counts now, or the column loses its flag.
+/// A child in the flow is new, or counts otherwise: its height becomes what it counts now, or the column loses its
+/// flag.
 void take_child(Frame& frame, Index column, Index child);
 
 /// Whether the column may be gone through by its heights.

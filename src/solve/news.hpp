@@ -25,18 +25,18 @@ struct NewsItem {
   std::array<double, 2> old_size{};  ///< before this solve
 
   // What edits did.
-  bool own = false;     ///< its keys or its content are others, or it came here
-  bool parted = false;  ///< something left its flow
-  bool arrived = false;  ///< it came here, or came with what came here
+  bool own = false;       ///< its keys or its content are others, or it came here
+  bool parted = false;    ///< something left its flow
+  bool arrived = false;   ///< it came here, or came with what came here
   bool had_place = true;  ///< before this solve, as far as changes are followed
 
   // What the passes found.
-  bool widths = false;                 ///< its widths by content are others
-  bool heights = false;                ///< its heights by content, or its baseline, are others
-  bool child_widths = false;           ///< something in its flow is new, or has other widths by content
-  bool child_heights = false;          ///< the same of heights
-  bool reached = false;                ///< it has a place: nothing above it is hidden, or a leaf
-  std::array<bool, 2> laid_anew{};     ///< all its children were, on an axis
+  bool widths = false;              ///< its widths by content are others
+  bool heights = false;             ///< its heights by content, or its baseline, are others
+  bool child_widths = false;        ///< something in its flow is new, or has other widths by content
+  bool child_heights = false;       ///< the same of heights
+  bool reached = false;             ///< it has a place: nothing above it is hidden, or a leaf
+  std::array<bool, 2> laid_anew{};  ///< all its children were, on an axis
 };
 
 /// Parents first. Room is kept between solves.

@@ -7,9 +7,9 @@
 //   3  heights up     the height every node needs at that width; a text breaks its lines here
 //   4  heights down   every container, its own height known, sets its children's, and their places
 //
-// A pass works through a list of nodes, parents before children; going up it is read backwards. The first solve lists all
-// of them. A later one goes along the news of the tree (news_passes.cpp), and whoever is given another size on the way
-// down is visited, which makes the list of the pass up that follows. So a new container width skips pass 1, a new
+// A pass works through a list of nodes, parents before children; going up it is read backwards. The first solve lists
+// all of them. A later one goes along the news of the tree (news_passes.cpp), and whoever is given another size on the
+// way down is visited, which makes the list of the pass up that follows. So a new container width skips pass 1, a new
 // height skips the first three, and a subtree without news is never entered.
 //
 // A passive leaf (leaf.hpp) enters no list: the visit of its parent settles it, and it counts as visited then.

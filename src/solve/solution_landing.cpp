@@ -71,8 +71,7 @@ class Lander {
   [[nodiscard]] Solution::Landing in_line(NodeId container, Axis along, double x, double y) const {
     const Axis across = along == x_axis ? y_axis : x_axis;
     const double at_along = along == x_axis ? x : y, at_across = along == x_axis ? y : x;
-    const bool backwards =
-        detail::lays_backwards(view_, view_.traits(tree_.store().index_of(container)), along);
+    const bool backwards = detail::lays_backwards(view_, view_.traits(tree_.store().index_of(container)), along);
     std::vector<NodeId> nearest;
     double low = 0, high = 0, least = std::numeric_limits<double>::infinity();
     for (std::vector<NodeId>& line : solution_.laid_lines(container)) {
@@ -109,14 +108,14 @@ class Lander {
     const double edge = next == nearest.begin() ? near_edge(*next)
                         : next == nearest.end() ? far_edge(nearest.back())
                                                 : (far_edge(*(next - 1)) + near_edge(*next)) / 2;
-    const std::size_t place =
-        next == nearest.end() ? tree_.index_of(nearest.back()) + 1 : tree_.index_of(*next);
+    const std::size_t place = next == nearest.end() ? tree_.index_of(nearest.back()) + 1 : tree_.index_of(*next);
     return {container, without_carried(container, place), rect_on(along, edge, edge, low, high)};
   }
 
   /// The cell that the carried node finds behind all others, or a new one of one track each way would.
   [[nodiscard]] detail::CellRange next_cell(NodeId grid) const {
-    const Index i = tree_.store().index_of(grid), carried = carried_ ? tree_.store().index_of(carried_) : detail::no_index;
+    const Index i = tree_.store().index_of(grid),
+                carried = carried_ ? tree_.store().index_of(carried_) : detail::no_index;
     std::vector<Index> listed;
     const detail::InFlow flow = view_.flow(i, listed);
     std::vector<Index> others;

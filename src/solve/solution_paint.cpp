@@ -11,11 +11,11 @@ namespace {
 
 using detail::Index;
 using detail::no_index;
+using detail::ScrolledView;
 using detail::Traits;
 using detail::TreeStore;
-using View = detail::ScrolledView;
 
-double scale_of(const View& view, Index node) {
+double scale_of(const ScrolledView& view, Index node) {
   return view.extra(node).keys ? view.keys(node).scale : 1;
 }
 
@@ -24,19 +24,19 @@ struct Lens {
   double scale = 1, x = 0, y = 0;
 };
 
-Lens lens_into(const View& view, const Lens& parent, Index node) {
+Lens lens_into(const ScrolledView& view, const Lens& parent, Index node) {
   const double scale = scale_of(view, node);
   const auto shift = [&](Axis axis) { return view.place(node, axis) + view.size(node, axis) * (1 - scale) / 2; };
   return {parent.scale * scale, parent.x + parent.scale * shift(x_axis), parent.y + parent.scale * shift(y_axis)};
 }
 
-Rect through(const Lens& lens, const View& view, Index node) {
+Rect through(const Lens& lens, const ScrolledView& view, Index node) {
   return {lens.x, lens.y, view.size(node, x_axis) * lens.scale, view.size(node, y_axis) * lens.scale};
 }
 
 /// Calls `each(node, depth, lens)` in the order of painting.
 template <class Each>
-void walk_painted(const View& view, Each each) {
+void walk_painted(const ScrolledView& view, Each each) {
   std::vector<Lens> above;
   detail::walk_placed(
       view, [&](Index node) { return view.traits(node).paints_backward != 0; },
@@ -51,7 +51,7 @@ void walk_painted(const View& view, Each each) {
 
 std::vector<Solution::Painted> Solution::painted() const {
   const TreeStore& store = tree().store();
-  const View view = scrolled_view();
+  const ScrolledView view = scrolled_view();
   std::vector<Painted> order;
   walk_painted(view, [&](Index node, int depth, const Lens& lens) {
     order.push_back({store.id_of(node), through(lens, view, node), depth, lens.scale});
@@ -61,7 +61,7 @@ std::vector<Solution::Painted> Solution::painted() const {
 
 Rect Solution::painted_box(NodeId node) const {
   if (!is_placed(node)) return {};
-  const View view = scrolled_view();
+  const ScrolledView view = scrolled_view();
   std::vector<Index> way;
   for (Index i = tree().store().index_of(node); i != no_index; i = view.parent(i)) way.push_back(i);
   Lens lens;
@@ -71,7 +71,7 @@ Rect Solution::painted_box(NodeId node) const {
 
 std::vector<NodeId> Solution::under(double x, double y) const {
   const TreeStore& store = tree().store();
-  const View view = scrolled_view();
+  const ScrolledView view = scrolled_view();
   std::vector<bool> open;  // by depth: no scroller above hides the point
   std::vector<NodeId> hit;
   walk_painted(view, [&](Index node, int depth, const Lens& lens) {

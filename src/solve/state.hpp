@@ -19,16 +19,16 @@ namespace fond_ladder::inline v0::detail {
 /// nothing else.
 enum class NodeFlag : std::uint16_t {
   none = 0,
-  starts_line = 1,    ///< the first of its line in a wrapping container
-  needs_widths = 2,   ///< edited while it had no place, or never laid
-  needs_heights = 4,  ///< visited by the second pass, not yet by the fourth
-  edges_moved = 8,    ///< a padding in percent came out differently
-  odd_widths = 16,    ///< its content measured widths that are no sizes
-  odd_heights = 32,   ///< its content measured heights that are no sizes
-  in_news = 64,       ///< stands in the list of news of the solve at work
-  keeps_line = 128,   ///< a column: see kept_line.hpp
-  stiff_line = 256,   ///< the same, and nobody in it could shrink
-  told_changed = 512, ///< its box before this solve is written down
+  starts_line = 1,     ///< the first of its line in a wrapping container
+  needs_widths = 2,    ///< edited while it had no place, or never laid
+  needs_heights = 4,   ///< visited by the second pass, not yet by the fourth
+  edges_moved = 8,     ///< a padding in percent came out differently
+  odd_widths = 16,     ///< its content measured widths that are no sizes
+  odd_heights = 32,    ///< its content measured heights that are no sizes
+  in_news = 64,        ///< stands in the list of news of the solve at work
+  keeps_line = 128,    ///< a column: see kept_line.hpp
+  stiff_line = 256,    ///< the same, and nobody in it could shrink
+  told_changed = 512,  ///< its box before this solve is written down
 };
 constexpr unsigned bits(NodeFlag flag) {
   return static_cast<unsigned>(flag);
@@ -53,7 +53,7 @@ struct State {
   std::vector<EdgeRoom> resolved;  ///< by Extra; kept only for trees with percent edges
 
   std::vector<std::uint32_t> handles;  ///< of who was here, kept only where changes are followed
-  FormRecords forms;  ///< kept only for trees whose nodes have other forms
+  FormRecords forms;                   ///< kept only for trees whose nodes have other forms
 
   std::vector<Index> visits;  ///< nodes of the pass at work, parents first
 };

@@ -21,7 +21,8 @@ std::string box_text(const Rect& box) {
 
 TEST(Scrolled, MovesWhatAScrollerHoldsAndNoSizes) {
   const Scene scene = scene_from(
-      "column:window [ column:list scroll=y height=50 padding=5 [ box:a height=40 box:b height=40 drift=0.5 box:c height=40"
+      "column:window [ column:list scroll=y height=50 padding=5 [ box:a height=40 box:b height=40 drift=0.5 box:c "
+      "height=40"
       " box:sticky height=10 pin={\"top\":0,\"right\":0} ] box:after height=10 ]");
   const Solution still = solve(scene, {100, 100});
   const NodeId list = scene.tree.at("list");
@@ -59,7 +60,8 @@ TEST(Scrolled, CountsFromWhereTheContentBegins) {
 TEST(Landing, IsBetweenTheNeighboursAtThePoint) {
   const char* const row = "row:r gap=10 [ box:a width=20 height=20 box:b width=20 height=20 box:c width=20 height=20 ]";
   const char* const wrapped =
-      "row:r gap=10 wrap=true rest=start [ box:a width=40 height=20 box:b width=40 height=20 box:c width=40 height=20 ]";
+      "row:r gap=10 wrap=true rest=start [ box:a width=40 height=20 box:b width=40 height=20 box:c width=40 height=20 "
+      "]";
   const struct {
     const char *what, *scene;
     double x, y;
@@ -84,8 +86,8 @@ TEST(Landing, IsBetweenTheNeighboursAtThePoint) {
       {"not into itself", "column:c [ column:d weight=1 [ box:e height=5 ] ]", 50, 20, "d", "c 0 | 0,0 100x0"},
       {"a stack", "stack:s padding=5 [ box:a width=9 height=9 ]", 50, 20, "", "s 1 | 5,5 90x40"},
       {"a free cell", "grid:g columns=2 rows=2 [ box:a box:b box:c ]", 10, 10, "", "g 3 | 50,25 50x25"},
-      {"the cell that is free once it was taken out", "grid:g columns=2 rows=2 [ box:a box:b box:c box:d ]", 10, 10, "a",
-       "g 3 | 50,25 50x25"},
+      {"the cell that is free once it was taken out", "grid:g columns=2 rows=2 [ box:a box:b box:c box:d ]", 10, 10,
+       "a", "g 3 | 50,25 50x25"},
       {"a row that is not there yet", "grid:g columns=2 rows=1 [ box:a box:b ]", 10, 10, "", "g 2 | 0,50 50x0"},
       {"column by column", "grid:g columns=2 rows=2 flow=columns [ box:a ]", 10, 10, "", "g 1 | 0,25 50x25"},
       {"dense", "grid:g columns=3 rows=1 dense=true [ box:a cell=[1,0] ]", 10, 10, "", "g 1 | 0,0 33.3333x50"},
