@@ -45,6 +45,10 @@ TEST(Threads, ReadersSeeWhatStandsWhileOthersSolveAfterAnEdit) {
     Solver().solve(tree, {300, 200});
     Keys box;
     for (int i = 0; i < 20; ++i) tree.insert(tree.root(), 0, box);
+    tree.set_conditions({}, {"open"});
+    for (const NodeId node : tree.children(tree.root())) {
+      tree.when(node, "open", fond_ladder::text({}, {}).size(9).said());
+    }
     const std::size_t size = tree.size();
     std::vector<std::thread> threads;
     std::array<std::size_t, 4> wrong{};
@@ -52,6 +56,7 @@ TEST(Threads, ReadersSeeWhatStandsWhileOthersSolveAfterAnEdit) {
       threads.emplace_back([&, t] {
         if (t % 2 == 0) {
           Solver solver;
+          solver.set_mode("open", t == 0);  // one tree, in two forms at once
           wrong[t] += solver.solve(tree, {300, 200}).visited()[0] != size;
           return;
         }
