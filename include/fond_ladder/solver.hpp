@@ -15,9 +15,9 @@ inline namespace v0 {
 /// again, at a new container width the content widths stay, at a new height all widths and text lines stay.
 ///
 /// A solver lives on one thread at a time; many solvers may solve one tree at once while nobody edits it. It may be
-/// given another tree at any time. Solving never throws and, once a solver has seen a tree, allocates nothing (but
-/// where a grid turns out to have more tracks than ever before). Cost: for a node with c children at most O(c log c),
-/// each node visited once by each of four passes.
+/// given another tree at any time. Solving throws only what content of one's own throws and, once a solver has seen a
+/// tree, allocates nothing (but where a grid turns out to have more tracks than ever before, or nodes take another
+/// form). Cost: for a node with c children at most O(c log c), each node visited once by each of four passes.
 class Solver {
  public:
   Solver();

@@ -37,6 +37,7 @@ struct NodeId {
 }  // namespace v0
 }  // namespace fond_ladder
 
+/// @cond the reference of the API has no place for it
 /// Handles may be keys of hashed containers.
 template <>
 struct std::hash<fond_ladder::NodeId> {
@@ -44,6 +45,7 @@ struct std::hash<fond_ladder::NodeId> {
     return std::hash<std::uint32_t>()(node.value);
   }
 };
+/// @endcond
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {

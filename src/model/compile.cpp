@@ -319,4 +319,34 @@ Keys decompile(const CompiledNode& node) {
   return keys;
 }
 
+void put_record(Records& records, Index node, const CompiledNode& compiled) {
+  records.traits[node] = compiled.traits;
+  records.grow[node] = compiled.grow;
+  for (std::size_t axis = 0; axis < 2; ++axis) {
+    records.given[axis][node] = compiled.given[axis];
+    records.smallest[axis][node] = compiled.smallest[axis];
+    records.largest[axis][node] = compiled.largest[axis];
+    records.inner[axis][node] = compiled.inner[axis];
+  }
+}
+
+CompiledNode record_of(const Records& records, Index node) {
+  CompiledNode compiled;
+  compiled.traits = records.traits[node];
+  compiled.grow = records.grow[node];
+  for (std::size_t axis = 0; axis < 2; ++axis) {
+    compiled.given[axis] = records.given[axis][node];
+    compiled.smallest[axis] = records.smallest[axis][node];
+    compiled.largest[axis] = records.largest[axis][node];
+    compiled.inner[axis] = records.inner[axis][node];
+  }
+  return compiled;
+}
+
+void copy_record(const Records& from, Records& into, Index node) {
+  put_record(into, node, record_of(from, node));
+  into.extra[node] = from.extra[node];
+  into.content[node] = from.content[node];
+}
+
 }  // namespace fond_ladder::inline v0::detail

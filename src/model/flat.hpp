@@ -113,10 +113,9 @@ struct Extra {
   ~Extra() = default;
 };
 
-/// The arrays. Index 0 is the root once the tree is packed.
-struct Flat {
+/// What the keys of nodes are compiled to, an array a field.
+struct Records {
   std::vector<Traits> traits;
-  std::vector<Index> first_child, child_count, parent;
   std::array<std::vector<double>, 2> given;     // a size in pixels where the way is px; else 0
   std::array<std::vector<double>, 2> smallest;  // 0 when no minimum is given
   std::array<std::vector<double>, 2> largest;   // `unlimited` when no maximum is given
@@ -124,27 +123,38 @@ struct Flat {
   std::array<std::vector<double>, 2> inner;     // containers: gaps; leaves: natural size
   std::vector<Index> extra;
   std::vector<Index> content;
+};
+
+/// The arrays. Index 0 is the root.
+struct Flat : Records {
+  std::vector<Index> first_child, child_count, parent;
   std::vector<std::uint32_t> version;  // of the last edit in the node or below it
 
   [[nodiscard]] std::size_t size() const { return traits.size(); }
 };
 
+/// Calls `each(array)` for every array of records.
+template <class RecordsType, class Each>
+void for_each_record_array(RecordsType& records, Each each) {
+  each(records.traits);
+  for (int axis = 0; axis < 2; ++axis) {
+    each(records.given[axis]);
+    each(records.smallest[axis]);
+    each(records.largest[axis]);
+    each(records.inner[axis]);
+  }
+  each(records.grow);
+  each(records.extra);
+  each(records.content);
+}
+
 /// Calls `each(array)` for every array of `Flat`.
 template <class FlatType, class Each>
 void for_each_array(FlatType& flat, Each each) {
-  each(flat.traits);
+  for_each_record_array(flat, each);
   each(flat.first_child);
   each(flat.child_count);
   each(flat.parent);
-  for (int axis = 0; axis < 2; ++axis) {
-    each(flat.given[axis]);
-    each(flat.smallest[axis]);
-    each(flat.largest[axis]);
-    each(flat.inner[axis]);
-  }
-  each(flat.grow);
-  each(flat.extra);
-  each(flat.content);
   each(flat.version);
 }
 
@@ -161,6 +171,12 @@ struct CompiledNode {
 /// differ from their defaults, as said_keys gives them.
 [[nodiscard]] CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction direction);
 [[nodiscard]] CompiledNode compile(const Keys& keys, double em, Direction direction);
+
+/// Writes a compiled node into the arrays, all but its extra and content.
+void put_record(Records& records, Index node, const CompiledNode& compiled);
+/// The same back.
+[[nodiscard]] CompiledNode record_of(const Records& records, Index node);
+void copy_record(const Records& from, Records& into, Index node);
 
 /// How the words of a text are set.
 [[nodiscard]] inline TextStyle style_of(const Keys& keys, double em) {

@@ -198,17 +198,10 @@ void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
   }
   compiled.traits.stands_on_base = flat_.traits[node].stands_on_base || keys.across == Across::baseline;
   const bool was_odd = is_odd(node);
-  flat_.traits[node] = compiled.traits;
+  put_record(flat_, node, compiled);
   tell_parent(node);
   count_odd_child(flat_.parent[node], was_odd, is_odd(node));
   tell_of_scroller(node);
-  flat_.grow[node] = compiled.grow;
-  for (std::size_t axis = 0; axis < 2; ++axis) {
-    flat_.given[axis][node] = compiled.given[axis];
-    flat_.smallest[axis][node] = compiled.smallest[axis];
-    flat_.largest[axis][node] = compiled.largest[axis];
-    flat_.inner[axis][node] = compiled.inner[axis];
-  }
   if (compiled.needs_extra) {
     if (flat_.extra[node] == 0) flat_.extra[node] = take_place(extras_, free_extras_);
     extras_[flat_.extra[node]] = std::move(compiled.extra);
@@ -248,15 +241,7 @@ void TreeStore::drop_content(Index node) {
 
 Keys TreeStore::keys(Index node) const {
   if (extra(node).keys) return *extra(node).keys;
-  CompiledNode compiled;
-  compiled.traits = flat_.traits[node];
-  compiled.grow = flat_.grow[node];
-  for (std::size_t axis = 0; axis < 2; ++axis) {
-    compiled.given[axis] = flat_.given[axis][node];
-    compiled.smallest[axis] = flat_.smallest[axis][node];
-    compiled.largest[axis] = flat_.largest[axis][node];
-    compiled.inner[axis] = flat_.inner[axis][node];
-  }
+  CompiledNode compiled = record_of(flat_, node);
   const Extra& own = extra(node);
   compiled.extra.edges = own.edges;
   compiled.extra.basis = own.basis;

@@ -16,18 +16,10 @@ bool any_holds(const std::vector<NodeForm>& forms, const std::vector<bool>& hold
 }  // namespace
 
 void FormRecords::begin(const TreeStore& store, const std::vector<bool>& holding) {
-  const Flat& flat = store.flat();
   exist_ = true;
   holding_ = holding;
   version_ = store.forms().version();
-  traits = flat.traits;
-  given = flat.given;
-  smallest = flat.smallest;
-  largest = flat.largest;
-  inner = flat.inner;
-  grow = flat.grow;
-  extra = flat.extra;
-  content = flat.content;
+  records = store.flat();
   own.clear();
   own_of_slot_.clear();
   free_own_.clear();
@@ -78,16 +70,7 @@ OwnRecord& FormRecords::own_record(Index slot) {
 
 void FormRecords::put(const TreeStore& store, Index node) {
   const Flat& flat = store.flat();
-  traits[node] = flat.traits[node];
-  for (std::size_t axis = 0; axis < 2; ++axis) {
-    given[axis][node] = flat.given[axis][node];
-    smallest[axis][node] = flat.smallest[axis][node];
-    largest[axis][node] = flat.largest[axis][node];
-    inner[axis][node] = flat.inner[axis][node];
-  }
-  grow[node] = flat.grow[node];
-  extra[node] = flat.extra[node];
-  content[node] = flat.content[node];
+  copy_record(flat, records, node);
   const auto* forms = store.forms_of(node);
   if (forms == nullptr || !any_holds(*forms, holding_)) return;
 
@@ -117,16 +100,9 @@ void FormRecords::put(const TreeStore& store, Index node) {
     record.content = nullptr;
   }
   if (record.content) own_traits.passive = 0;
-  traits[node] = own_traits;
-  for (std::size_t axis = 0; axis < 2; ++axis) {
-    given[axis][node] = compiled.given[axis];
-    smallest[axis][node] = compiled.smallest[axis];
-    largest[axis][node] = compiled.largest[axis];
-    inner[axis][node] = compiled.inner[axis];
-  }
-  grow[node] = compiled.grow;
-  extra[node] = compiled.needs_extra ? place : 0;
-  content[node] = record.content ? place : 0;
+  put_record(records, node, compiled);
+  records.extra[node] = compiled.needs_extra ? place : 0;
+  records.content[node] = record.content ? place : 0;
 }
 
 }  // namespace fond_ladder::inline v0::detail

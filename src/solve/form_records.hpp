@@ -30,10 +30,7 @@ struct OwnRecord {
 
 class FormRecords {
  public:
-  std::vector<Traits> traits;
-  std::array<std::vector<double>, 2> given, smallest, largest, inner;
-  std::vector<double> grow;
-  std::vector<Index> extra, content;
+  Records records;
   std::vector<OwnRecord> own;
 
   /// Whether there are any; the arrays of the tree hold otherwise.
@@ -58,20 +55,5 @@ class FormRecords {
   std::unordered_map<Index, Index> own_of_slot_;  // places in `own`
   std::vector<Index> free_own_;
 };
-
-/// Calls `each(array)` for every array by node.
-template <class Records, class Each>
-void for_each_record_array(Records& records, Each each) {
-  each(records.traits);
-  for (int axis = 0; axis < 2; ++axis) {
-    each(records.given[axis]);
-    each(records.smallest[axis]);
-    each(records.largest[axis]);
-    each(records.inner[axis]);
-  }
-  each(records.grow);
-  each(records.extra);
-  each(records.content);
-}
 
 }  // namespace fond_ladder::inline v0::detail

@@ -14,11 +14,7 @@ View::View(const TreeStore& store, const State& results)
   first_child_ = flat.first_child.data();
   child_count_ = flat.child_count.data();
   parent_ = flat.parent.data();
-  if (results.forms.exist()) {
-    see(results.forms);
-  } else {
-    see(flat);
-  }
+  see(results.forms.exist() ? results.forms.records : flat);
   min_content_ = results.min_content.data();
   max_content_ = results.max_content.data();
   need_ = results.need.data();
@@ -33,7 +29,6 @@ View::View(const TreeStore& store, const State& results)
 }
 
 /// The arrays that keys were compiled to: the tree's, or those of a solver that sees other forms.
-template <class Records>
 void View::see(const Records& records) {
   traits_ = records.traits.data();
   extra_ = records.extra.data();

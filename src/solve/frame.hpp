@@ -128,7 +128,6 @@ class View {
   }
 
  private:
-  template <class Records>
   void see(const Records& records);
   [[nodiscard]] double percent_gap(Index container, Axis axis, double inner) const;
   [[nodiscard]] double aspect_height(Index node) const;

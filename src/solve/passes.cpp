@@ -32,7 +32,7 @@ void for_each_kept(State& state, Each each) {
   if (!state.cells.empty()) each(state.cells);
   if (!state.least_height.empty()) each(state.least_height);
   if (!state.handles.empty()) each(state.handles);
-  if (state.forms.exist()) for_each_record_array(state.forms, each);
+  if (state.forms.exist()) for_each_record_array(state.forms.records, each);
 }
 
 /// Does with the results what edits did with the nodes: moves them, in the order in which that happened.
@@ -76,7 +76,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
       const auto fit = [&](auto& array) { array.resize(n); };
       for_each_result(state, fit);
       if (!state.handles.empty()) fit(state.handles);
-      if (state.forms.exist()) for_each_record_array(state.forms, fit);
+      if (state.forms.exist()) for_each_record_array(state.forms.records, fit);
     }
   } else {
     for_each_result(state, [&](auto& array) { array.assign(n, {}); });

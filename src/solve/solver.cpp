@@ -53,7 +53,7 @@ std::size_t Solver::memory() const {
   count(state.resolved);
   count(state.visits);
   count(state.handles);
-  if (state.forms.exist()) detail::for_each_record_array(state.forms, count);
+  if (state.forms.exist()) detail::for_each_record_array(state.forms.records, count);
   count(state.forms.own);
   count(passes_->changes.boxes);
   bytes += passes_->news.memory();
