@@ -8,6 +8,17 @@
 #include <algorithm>
 
 namespace fond_ladder::inline v0::detail {
+namespace {
+
+bool has_percentage(const Edges& edges) {
+  for (std::size_t side = 0; side < side_words.size(); ++side) {
+    const auto edge = edges.given(static_cast<Side>(side));
+    if (edge && edge->length().is_percent()) return true;
+  }
+  return false;
+}
+
+}  // namespace
 
 TreeStore::Left TreeStore::leaving(Index node) const {
   const Traits own = flat_.traits[node];
@@ -17,17 +28,15 @@ TreeStore::Left TreeStore::leaving(Index node) const {
 Traits TreeStore::in_all_forms(Index node) const {
   Traits all = flat_.traits[node];
   for (const NodeForm& form : *forms_of(node)) {
-    Keys keys = this->keys(node);
-    form.change.put_into(keys);
-    const Traits one = compile(keys, em_, direction_).traits;
-    all.hidden |= one.hidden;
-    all.pinned |= one.pinned;
-    all.ordered |= one.ordered;
-    all.celled |= one.celled;
-    all.scroll_y |= one.scroll_y;
-    all.percent_edges |= one.percent_edges;
-    if (one.self_across == static_cast<std::uint64_t>(Across::baseline)) all.self_across = one.self_across;
-    if (is_container(one.node_kind())) all.kind = one.node_kind() == Kind::grid ? one.kind : all.kind;
+    const Keys& said = form.change.values();
+    all.hidden |= said.hidden ? 1U : 0U;
+    all.pinned |= said.pin ? 1U : 0U;
+    all.ordered |= said.order.rank != 0 ? 1U : 0U;
+    all.celled |= said.cell || said.span != CellSpan{} || !said.area.empty() ? 1U : 0U;
+    all.scroll_y |= scrolls_y(said.scroll) ? 1U : 0U;
+    all.percent_edges |= has_percentage(said.margin) || has_percentage(said.padding) ? 1U : 0U;
+    if (said.self.across == Across::baseline) all.self_across = static_cast<std::uint64_t>(Across::baseline);
+    if (said.kind == Kind::grid) all.kind = static_cast<std::uint64_t>(Kind::grid);
   }
   return all;
 }

@@ -7,6 +7,7 @@
 
 #include "fond_ladder/fond_ladder.hpp"
 #include "fond_ladder/scene_file.hpp"
+#include "support/allocations.hpp"
 #include "support/shorthand.hpp"
 
 namespace fond_ladder {
@@ -113,6 +114,19 @@ TEST(Forms, ASwitchCostsOnlyWhatChanges) {
   const auto visited = solver.solve({639.5, 600}).visited();
   EXPECT_LE(visited[0], 2U) << "the node that turns, and the root";
   EXPECT_LE(visited[1] + visited[3], 4U) << "nothing in the others";
+}
+
+TEST(Forms, AsManyAsThereMayBeOnOneNodeCostWhatTheyAre) {
+  const auto count_of = [](int ranges) {
+    Tree tree = Scene(row("r").holds(box("a"))).tree;
+    std::vector<Range> all;
+    for (int i = 0; i < ranges; ++i) all.push_back({.name = "w" + std::to_string(i), .below_width = 100.0 + i});
+    tree.set_conditions(all, {});
+    const std::size_t before = testing::allocations();
+    for (const Range& range : all) tree.when(tree.at("a"), range.name, box().width(percent(20)).said());
+    return testing::allocations() - before;
+  };
+  EXPECT_LE(count_of(800), 12 * count_of(100)) << "the others are not compiled again";
 }
 
 TEST(Forms, WhatIsWrongInThemIsTold) {
