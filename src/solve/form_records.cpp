@@ -19,7 +19,8 @@ void FormRecords::begin(const TreeStore& store, const std::vector<bool>& holding
   exist_ = true;
   holding_ = holding;
   version_ = store.forms().version();
-  records = store.flat();
+  const Records& of_tree = store.flat();
+  records = of_tree;
   own.clear();
   own_of_slot_.clear();
   free_own_.clear();
