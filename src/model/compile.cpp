@@ -271,7 +271,8 @@ CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction 
   if (surely_held(keys, said, node)) return node;
   Keys plain = decompile(node);
   plain.name = keys.name;
-  if (keys.kind == Kind::text) plain.text = keys.text;  // its content knows it
+  const bool loses_line_feeds = keys.one_line && keys.text.find('\n') != std::string::npos;
+  if (keys.kind == Kind::text && !loses_line_feeds) plain.text = keys.text;  // its content knows it
   if (plain == keys) return node;
   node.needs_extra = true;
   if (passes_read(keys, node.traits) || !node.extra.packed.take(keys, plain)) {

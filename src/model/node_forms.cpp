@@ -19,13 +19,11 @@ bool Range::holds(const Rung& rung) const {
 namespace detail {
 namespace {
 
-constexpr Index none = no_index;
-
 Index place_among(const std::string& name, const std::vector<Range>& ranges, const std::vector<std::string>& modes) {
   const auto range = std::ranges::find(ranges, name, &Range::name);
   if (range != ranges.end()) return static_cast<Index>(range - ranges.begin());
   const auto mode = std::ranges::find(modes, name);
-  return mode == modes.end() ? none
+  return mode == modes.end() ? no_index
                              : static_cast<Index>(ranges.size() + static_cast<std::size_t>(mode - modes.begin()));
 }
 
@@ -44,7 +42,7 @@ void NodeForms::set_conditions(std::vector<Range> ranges, std::vector<std::strin
   }
   for (const auto& [slot, forms] : forms_) {
     for (const NodeForm& form : forms) {
-      if (place_among(form.name, ranges, modes) == none) {
+      if (place_among(form.name, ranges, modes) == no_index) {
         throw BadValue("a node is another one under \"" + form.name + "\", which would be no range or mode any more");
       }
     }
@@ -60,13 +58,18 @@ void NodeForms::set_conditions(std::vector<Range> ranges, std::vector<std::strin
 
 Index NodeForms::condition_of(const std::string& name) const {
   const Index place = place_among(name, ranges_, modes_);
-  if (place == none) throw BadValue("there is no range or mode \"" + name + "\"");
+  if (place == no_index) throw BadValue("there is no range or mode \"" + name + "\"");
   return place;
 }
 
-void NodeForms::set(Index slot, const std::string& name, const Changes& change) {
-  const Index condition = condition_of(name);
+void NodeForms::require(const std::string& name, const Changes& change) const {
+  static_cast<void>(condition_of(name));
   require_sound(change.values());
+}
+
+void NodeForms::set(Index slot, const std::string& name, const Changes& change) {
+  require(name, change);
+  const Index condition = condition_of(name);
   std::vector<NodeForm>& forms = forms_[slot];
   std::erase_if(forms, [&](const NodeForm& form) { return form.condition == condition; });
   if (!change.empty()) forms.push_back({name, condition, change});
@@ -86,6 +89,14 @@ void NodeForms::find_holding(const Rung& rung, const std::vector<std::string>& m
   holding.clear();
   for (const Range& range : ranges_) holding.push_back(range.holds(rung));
   for (const std::string& mode : modes_) holding.push_back(std::ranges::count(modes_on, mode) > 0);
+}
+
+std::vector<std::string> NodeForms::names_of(const std::vector<bool>& holding) const {
+  std::vector<std::string> names;
+  for (std::size_t i = 0; i < holding.size(); ++i) {
+    if (holding[i]) names.push_back(i < ranges_.size() ? ranges_[i].name : modes_[i - ranges_.size()]);
+  }
+  return names;
 }
 
 }  // namespace detail

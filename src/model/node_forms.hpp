@@ -26,10 +26,11 @@ class NodeForms {
   /// Throws BadValue, and changes nothing, when a name is used twice, or one is gone that a node still goes by.
   void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
 
-  /// Replaces what a node is under that name; nothing said takes it away. Throws BadValue for a name that is none.
+  /// Replaces what a node is under that name; nothing said takes it away. Throws BadValue for a name that is neither a
+  /// range nor a mode, and for values out of their domain.
   void set(Index slot, const std::string& name, const Changes& change);
-  /// Throws BadValue for a name that is neither a range nor a mode.
-  void require_condition(const std::string& name) const { static_cast<void>(condition_of(name)); }
+  /// Throws what `set` would throw.
+  void require(const std::string& name, const Changes& change) const;
   /// Null for a node that is the same at all sizes.
   [[nodiscard]] const std::vector<NodeForm>* of(Index slot) const;
   void forget(Index slot) { forms_.erase(slot); }
@@ -42,6 +43,8 @@ class NodeForms {
 
   /// Writes down which conditions hold at a size while these modes are on.
   void find_holding(const Rung& rung, const std::vector<std::string>& modes_on, std::vector<bool>& holding) const;
+  /// The names of those that hold.
+  [[nodiscard]] std::vector<std::string> names_of(const std::vector<bool>& holding) const;
   /// Grows with every change.
   [[nodiscard]] std::uint64_t version() const { return version_; }
 

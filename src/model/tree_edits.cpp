@@ -129,7 +129,7 @@ NodeId TreeStore::plant(Index parent, std::size_t position, const Seeds& seeds) 
   if (position > flat_.child_count[parent]) throw BadNode("there is no such place among the children");
   require_handles(seeds.all().size());
   require_own_name(parent, seeds.all()[0].keys->name, no_index, no_index);
-  for (const SeedForm& form : seeds.forms()) forms_.require_condition(form.name);
+  for (const SeedForm& form : seeds.forms()) forms_.require(form.name, form.change);
   const Index node = open_place(parent, position);
   const std::vector<NodeId> handles = settle(node, seeds);
   stamp(node, Edit::came);
@@ -242,7 +242,7 @@ void TreeStore::when(Index node, const std::string& name, const Changes& change)
   if (flat_.parent[node] != no_index) stamp(flat_.parent[node], Edit::parted);
 }
 
-/// Keys that say pixels, and words in the size of a scene, need another em; start and end are sides only of edges.
+/// Only what nodes have in their Extra can be said by start and end, or in em; and words are as large as an em.
 void TreeStore::set_direction(Direction direction) {
   if (direction == direction_) return;
   direction_ = direction;

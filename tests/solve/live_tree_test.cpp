@@ -293,6 +293,9 @@ TEST(LiveTree, TakesKeysSubtreesCopiesAndNumbersOfTheUser) {
   EXPECT_THROW((void)tree.child(moss, 2), BadNode);
   EXPECT_THROW(tree.copy(fern, beds, 0), BadValue) << "two siblings of one name";
   EXPECT_THROW(tree.append(beds, row("moss").holds(box("a"), box("a"))), BadValue);
+  tree.set_conditions({}, {"open"});
+  EXPECT_THROW(tree.append(beds, row("moss").holds(box("a").when("open", box().grow(-1)))), BadValue);
+  EXPECT_THROW(tree.append(beds, row("moss").holds(box("a").when("shut", box().grow(1)))), BadValue);
   EXPECT_EQ(tree.child_count(beds), 1U) << "nothing of it was put in";
   try {
     tree.append(beds, row("moss").holds(box(), row("tray").holds(box().grow(-1))));
@@ -319,6 +322,13 @@ TEST(LiveTree, TakesKeysSubtreesCopiesAndNumbersOfTheUser) {
   tree.remove(fern);
   const NodeId again = tree.append(beds, box("rose"));
   EXPECT_EQ(tree.user_data(again), 0U) << "the number of a node that is gone is nobody's";
+}
+
+TEST(LiveTree, ATextOnOneLineKeepsTheLineFeedsThatWereWritten) {
+  Scene scene = column("c").holds(text("t", "North\nhouse").one_line(), text("plain", "North\nhouse"));
+  EXPECT_EQ(scene.tree.keys(scene.tree.at("t")).text, "North\nhouse");
+  scene.tree.set(scene.tree.at("t"), box().one_line(false));
+  EXPECT_EQ(solve(scene, {400, 400}).lines(scene.tree.at("t")), 2) << "and has two lines again";
 }
 
 TEST(LiveTree, OneTreeServesSolversInDifferentForms) {
