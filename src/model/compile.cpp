@@ -240,13 +240,17 @@ bool passes_read(const Keys& keys, const Traits& traits) {
 
 }  // namespace
 
-Extra& Extra::operator=(const Extra& other) {
-  if (this == &other) return *this;
+void Extra::take_fields(const Extra& other) {
   edges = other.edges;
   basis = other.basis;
   shrink = other.shrink;
   auto_margins = other.auto_margins;
   basis_way = other.basis_way;
+}
+
+Extra& Extra::operator=(const Extra& other) {
+  if (this == &other) return *this;
+  take_fields(other);
   packed = other.packed;
   keys = other.keys ? std::make_unique<const Keys>(*other.keys) : nullptr;
   return *this;
@@ -318,6 +322,16 @@ Keys decompile(const CompiledNode& node) {
     keys.natural = {node.inner[x_axis], node.inner[y_axis]};
   }
   return keys;
+}
+
+std::shared_ptr<const OwnContent> content_for(const Keys& keys, const std::shared_ptr<const OwnContent>& now,
+                                              double em) {
+  const auto* plain = dynamic_cast<const PlainText*>(now.get());
+  if (now && plain == nullptr) return now;  // the user's own
+  if (keys.kind != Kind::text) return nullptr;
+  const TextStyle style{keys.size.value_or(em), keys.one_line, keys.max_lines};
+  if (plain != nullptr && plain->text() == keys.text && plain->style() == style) return now;
+  return std::make_shared<PlainText>(keys.text, style);
 }
 
 void put_record(Records& records, Index node, const CompiledNode& compiled) {

@@ -111,6 +111,8 @@ struct Extra {
   Extra(Extra&&) = default;
   Extra& operator=(Extra&&) = default;
   ~Extra() = default;
+  /// All but the keys.
+  void take_fields(const Extra& other);
 };
 
 /// What the keys of nodes are compiled to, an array a field.
@@ -178,10 +180,10 @@ void put_record(Records& records, Index node, const CompiledNode& compiled);
 [[nodiscard]] CompiledNode record_of(const Records& records, Index node);
 void copy_record(const Records& from, Records& into, Index node);
 
-/// How the words of a text are set.
-[[nodiscard]] inline TextStyle style_of(const Keys& keys, double em) {
-  return {keys.size.value_or(em), keys.one_line, keys.max_lines};
-}
+/// What is measured for a node with these keys that has had `now`: content of the user's own stays, a text has its
+/// words in plain metrics, others nothing.
+[[nodiscard]] std::shared_ptr<const OwnContent> content_for(const Keys& keys,
+                                                            const std::shared_ptr<const OwnContent>& now, double em);
 
 /// The keys that the fields alone tell. A node whose own keys differ from these keeps them in its Extra.
 [[nodiscard]] Keys decompile(const CompiledNode& node);

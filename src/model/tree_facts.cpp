@@ -41,6 +41,20 @@ Traits TreeStore::in_all_forms(Index node) const {
   return all;
 }
 
+void TreeStore::keep_facts(Index node, Traits& traits) const {
+  const Traits was = flat_.traits[node];
+  traits.odd_children = was.odd_children;
+  traits.odd_cells = was.odd_cells;
+  traits.stands_on_base = was.stands_on_base || static_cast<Across>(traits.across) == Across::baseline;
+  traits.holds_scroller = traits.scroll_y;
+  if (!is_container(traits.node_kind())) return;
+  traits.holds_scroller |= was.holds_scroller;
+  if (is_container(was.node_kind())) return;
+  for_each_child(node, [&](Index child) {  // what lies in it counts from here on
+    traits.holds_scroller |= flat_.traits[child].holds_scroller;
+  });
+}
+
 void TreeStore::tell_parent(Index node) {
   const Traits traits = at_most(node);
   has_percent_edges_ |= traits.percent_edges != 0;

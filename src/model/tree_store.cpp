@@ -188,15 +188,7 @@ void TreeStore::require_own_name(Index parent, const std::string& name, Index ex
 
 void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
   CompiledNode compiled = compile(keys, said, em_, direction_);
-  compiled.traits.odd_children = flat_.traits[node].odd_children;
-  compiled.traits.odd_cells = flat_.traits[node].odd_cells;
-  if (is_container(keys.kind)) {
-    compiled.traits.holds_scroller = flat_.traits[node].holds_scroller;
-    if (!is_container(kind(node))) {  // what lies in it counts from here on
-      for_each_child(node, [&](Index child) { compiled.traits.holds_scroller |= flat_.traits[child].holds_scroller; });
-    }
-  }
-  compiled.traits.stands_on_base = flat_.traits[node].stands_on_base || keys.across == Across::baseline;
+  keep_facts(node, compiled.traits);
   const bool was_odd = is_odd(node);
   put_record(flat_, node, compiled);
   tell_parent(node);
@@ -213,16 +205,11 @@ void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
 }
 
 void TreeStore::set_text(Index node, const Keys& keys) {
-  if (keys.kind != Kind::text) {
-    if (dynamic_cast<const PlainText*>(content(node).get()) != nullptr) drop_content(node);
-    return;
-  }
-  const auto* old = dynamic_cast<const PlainText*>(content(node).get());
-  if (old == nullptr && content(node)) return;  // a text with content of the user's own
-  const TextStyle style = style_of(keys, em_);
-  if (old != nullptr && old->text() == keys.text && old->style() == style) return;
+  auto next = content_for(keys, content(node), em_);
+  if (next == content(node)) return;
+  if (!next) return drop_content(node);
   if (flat_.content[node] == 0) flat_.content[node] = take_place(contents_, free_contents_);
-  contents_[flat_.content[node]] = std::make_shared<PlainText>(keys.text, style);
+  contents_[flat_.content[node]] = std::move(next);
 }
 
 void TreeStore::drop_extra(Index node) {
@@ -243,11 +230,7 @@ Keys TreeStore::keys(Index node) const {
   if (extra(node).keys) return *extra(node).keys;
   CompiledNode compiled = record_of(flat_, node);
   const Extra& own = extra(node);
-  compiled.extra.edges = own.edges;
-  compiled.extra.basis = own.basis;
-  compiled.extra.shrink = own.shrink;
-  compiled.extra.auto_margins = own.auto_margins;
-  compiled.extra.basis_way = own.basis_way;
+  compiled.extra.take_fields(own);
   Keys keys = decompile(compiled);
   own.packed.put_into(keys);
   keys.name = name(node);

@@ -161,6 +161,8 @@ class TreeStore {
   /// The longest run of siblings, for scratch space.
   [[nodiscard]] std::size_t most_children() const { return most_children_; }
 
+  /// Gives the traits of a node, compiled from other keys, what they have to know of the children.
+  void keep_facts(Index node, Traits& traits) const;
   /// What nodes are while ranges hold and modes are on.
   [[nodiscard]] const NodeForms& forms() const { return forms_; }
   /// Null for a node that is the same at all sizes.

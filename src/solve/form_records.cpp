@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "solve/form_records.hpp"
 
-#include "fond_ladder/plain_text.hpp"
 #include "model/take_place.hpp"
 #include "solve/news.hpp"
 #include "solve/state.hpp"
@@ -35,14 +34,12 @@ void FormRecords::follow(const TreeStore& store, State& state, News& news, const
   if (others || holding != holding_) {
     store.forms().for_each([&](Index slot, const std::vector<NodeForm>& forms) {
       if (!others && std::ranges::none_of(forms, differs)) return;
-      NewsItem& item = news.add(store, state, store.place_of_slot(slot));
-      item.own = true;
-      if (item.above != no_index) news.items()[item.above].parted = true;
+      news.add_other_form(store, state, store.place_of_slot(slot));
     });
     holding_ = holding;
     version_ = store.forms().version();
   }
-  drop_gone(store);
+  if (!news.items().empty()) drop_gone(store);
   for (const NewsItem& item : news.items()) put(store, item.node);
 }
 
@@ -70,37 +67,19 @@ OwnRecord& FormRecords::own_record(Index slot) {
 }
 
 void FormRecords::put(const TreeStore& store, Index node) {
-  const Flat& flat = store.flat();
-  copy_record(flat, records, node);
+  copy_record(store.flat(), records, node);
   const auto* forms = store.forms_of(node);
   if (forms == nullptr || !any_holds(*forms, holding_)) return;
 
   Keys keys = store.keys(node);
   put_forms(*forms, holding_, keys);
   CompiledNode compiled = compile(keys, store.em(), store.direction());
-  Traits& own_traits = compiled.traits;
-  own_traits.odd_children = flat.traits[node].odd_children;
-  own_traits.odd_cells = flat.traits[node].odd_cells;
-  own_traits.stands_on_base = flat.traits[node].stands_on_base || keys.across == Across::baseline;
-  own_traits.holds_scroller = own_traits.scroll_y || flat.traits[node].holds_scroller;
-  if (is_container(keys.kind)) {
-    store.for_each_child(node, [&](Index child) { own_traits.holds_scroller |= flat.traits[child].holds_scroller; });
-  }
+  store.keep_facts(node, compiled.traits);
   OwnRecord& record = own_record(store.slot(node));
   const Index place = of_solver | own_of_slot_[store.slot(node)];
   record.extra = std::move(compiled.extra);
-  record.content = store.content(node);
-  const bool is_plain_text = dynamic_cast<const PlainText*>(record.content.get()) != nullptr;
-  if (keys.kind == Kind::text && (is_plain_text || !record.content)) {
-    const TextStyle style = style_of(keys, store.em());
-    const auto* old = dynamic_cast<const PlainText*>(record.content.get());
-    if (old == nullptr || old->text() != keys.text || old->style() != style) {
-      record.content = std::make_shared<PlainText>(keys.text, style);
-    }
-  } else if (is_plain_text) {
-    record.content = nullptr;
-  }
-  if (record.content) own_traits.passive = 0;
+  record.content = content_for(keys, store.content(node), store.em());
+  if (record.content) compiled.traits.passive = 0;
   put_record(records, node, compiled);
   records.extra[node] = compiled.needs_extra ? place : 0;
   records.content[node] = record.content ? place : 0;

@@ -89,6 +89,8 @@ class View {
     const Index place = extra_[node];
     return (place & of_solver) == 0 ? resolved_[place] : own_[place & ~of_solver].resolved;
   }
+  /// A leaf that its parent settles: see leaf.hpp.
+  [[nodiscard]] bool is_settled(Index node) const { return traits(node).passive && child_count(node) == 0; }
   /// Whether something lies in a node: a child in its flow, or measured content.
   [[nodiscard]] bool holds_content(Index node) const;
 
@@ -220,12 +222,19 @@ class Frame : public View {
     for (Index i = 0; i < visit_count_; ++i) {
       const Index node = visits_[i], first = first_child(node), behind = first + child_count(node);
       for (Index child = first; child < behind; ++child) {
-        const bool passive = traits(child).passive && child_count(child) == 0;
+        const bool settled = is_settled(child);
         visits_[visit_count_] = child;
-        visit_count_ += passive ? 0 : 1;
-        settled_count_ += passive ? 1 : 0;
+        visit_count_ += settled ? 0 : 1;
+        settled_count_ += settled ? 1 : 0;
       }
     }
+  }
+  /// Begins a pass down: the root has its size.
+  template <Axis axis>
+  void begin_down(double root_size) {
+    forget_visits();
+    resolve_edges(0, axis, root_size);
+    set_size<axis>(0, root_size, false);
   }
   void forget_visits() { visit_count_ = settled_count_ = 0; }
   /// Takes those nodes out of the planned visits for which `is_out` says so.

@@ -11,10 +11,6 @@ bool cannot_shrink(const Portion& portion) {
   return portion.shrink == 0 || portion.least >= portion.base;
 }
 
-void drop(Frame& frame, Index column) {
-  frame.set_flag(column, NodeFlag::keeps_line, false);
-}
-
 }  // namespace
 
 void note(Frame& frame, Index column, std::span<const Portion> portions, bool all_plain) {

@@ -21,6 +21,11 @@ void note(Frame& frame, Index column, std::span<const Portion> portions, bool al
 /// flag.
 void take_child(Frame& frame, Index column, Index child);
 
+/// The heights of its children may be others than they count.
+inline void drop(Frame& frame, Index column) {
+  frame.set_flag(column, NodeFlag::keeps_line, false);
+}
+
 /// Whether the column may be gone through by its heights.
 [[nodiscard]] inline bool stands(const View& view, Index column) {
   return view.has(column, NodeFlag::keeps_line) && !view.traits(column).odd_children;

@@ -246,7 +246,7 @@ void lay_across_column(Frame& frame, Index node) {
     if (own.wrap && align == Across::stretch) align = Across::start;
     place_across(frame, across, flow[i], {0, across.whole}, align);
   }
-  frame.set_flag(node, NodeFlag::keeps_line, false);  // their heights may follow
+  kept_line::drop(frame, node);  // their heights may follow
 }
 
 /// The lines of a wrapping column, in pass 4: widths stand, places across are known only now.

@@ -42,6 +42,12 @@ NewsItem& News::add(const TreeStore& store, State& state, Index node) {
   return items_[state.visits[node]];
 }
 
+void News::add_other_form(const TreeStore& store, State& state, Index node) {
+  NewsItem& item = add(store, state, node);
+  item.own = true;
+  if (item.above != no_index) items_[item.above].parted = true;
+}
+
 /// What came with a node may be as new as that, or have been edited before it came: all that has a later version.
 void News::add_arrived(const TreeStore& store, State& state, Index item, std::uint32_t seen_version) {
   way_.assign(1, item);

@@ -49,6 +49,8 @@ class News {
 
   /// Lists a node, and those above it, if they are not yet.
   NewsItem& add(const TreeStore& store, State& state, Index node);
+  /// Lists a node that is another one for this solver, and may have left or joined a flow by that.
+  void add_other_form(const TreeStore& store, State& state, Index node);
   [[nodiscard]] std::vector<NewsItem>& items() { return items_; }
   [[nodiscard]] std::size_t memory() const {
     return items_.capacity() * sizeof(NewsItem) + way_.capacity() * sizeof(Index);

@@ -5,8 +5,8 @@
 //
 //   1  a node is measured when it was edited, or something in its flow is new, has gone, or measured otherwise;
 //   2  its children are laid anew, all together, when it was edited, has another width, or holds such children and is
-//   of
-//      a kind in which each depends on all; else only those children that are in the list are laid again, one by one;
+//   of a
+//      kind in which each depends on all; else only those children that are in the list are laid again, one by one;
 //   3  its height is found when its children were laid anew in pass 2, or for one of the reasons of pass 1;
 //   4  its children are laid anew as in pass 2.
 //
@@ -16,7 +16,7 @@
 //
 // A node that an edit reached while it was hidden keeps NodeFlag::needs_widths, and is edited still when it is shown.
 //
-// Tests: incremental_test.cpp.
+// Tests: incremental_test.cpp, live_tree_test.cpp.
 #include "solve/news_passes.hpp"
 
 #include "solve/child.hpp"
@@ -41,7 +41,7 @@ class NewsPasses {
     std::size_t visited = 0;
     for (auto item = items_.rbegin(); item != items_.rend(); ++item) {
       const Index node = item->node;
-      if (is_settled(node)) {
+      if (frame_.is_settled(node)) {
         if (item->own) leaf::settle(frame_, Child<x_axis, false>(frame_, node));
         visited += item->own ? 1 : 0;
       } else if (item->own || item->parted || item->child_widths) {
@@ -70,9 +70,7 @@ class NewsPasses {
 
   template <Axis axis>
   std::size_t lay(double root_size) {
-    frame_.forget_visits();
-    frame_.resolve_edges(0, axis, root_size);
-    frame_.set_size<axis>(0, root_size, false);
+    frame_.begin_down<axis>(root_size);
     std::size_t visited = 0;
     for (NewsItem& item : items_) {
       if (axis == x_axis) find_place(item);
@@ -89,10 +87,6 @@ class NewsPasses {
 
  private:
   [[nodiscard]] bool is_listed(Index node) const { return frame_.has(node, NodeFlag::in_news); }
-  /// A leaf that its parent settles.
-  [[nodiscard]] bool is_settled(Index node) const {
-    return frame_.traits(node).passive && frame_.child_count(node) == 0;
-  }
   [[nodiscard]] NewsItem& above(const NewsItem& item) { return items_[item.above]; }
   /// Whether a node stands in the flow of its parent.
   [[nodiscard]] bool counts_above(const NewsItem& item) const {
@@ -107,9 +101,7 @@ class NewsPasses {
     item.reached = parent_shows && (item.above == no_index || !frame_.traits(item.node).hidden);
     if (parent_shows && item.had_place != item.reached) frame_.tell_change(item.node, item.had_place);
     frame_.set_flag(item.node, NodeFlag::needs_widths, !item.reached);
-    if (!item.reached && item.above != no_index) {
-      frame_.set_flag(above(item).node, NodeFlag::keeps_line, false);
-    }
+    if (!item.reached && item.above != no_index) kept_line::drop(frame_, above(item).node);
   }
 
   /// Lays a node, where its parent did not do so with all its children, and its own children. Returns whether all.
@@ -124,7 +116,7 @@ class NewsPasses {
                       frame_.size(node, axis) != item.old_size[axis] || (children_differ && lays_together(own, axis));
     item.laid_anew[axis] = anew;
     if (axis == y_axis) frame_.set_flag(node, NodeFlag::needs_heights, false);
-    if (!anew || is_settled(node)) return false;
+    if (!anew || frame_.is_settled(node)) return false;
     laying_step<axis>(frame_, node);
     return true;
   }
@@ -140,7 +132,7 @@ class NewsPasses {
   bool find_height(NewsItem& item) {
     const Index node = item.node;
     const bool due = item.laid_anew[x_axis] || item.own || item.parted || item.child_heights;
-    if (!due || is_settled(node)) return false;
+    if (!due || frame_.is_settled(node)) return false;
     const double need = frame_.need(node), baseline = frame_.baseline(node), least = frame_.least_height(node);
     detail::heights_up(frame_, node);
     item.heights = frame_.need(node) != need || frame_.baseline(node) != baseline || frame_.least_height(node) != least;

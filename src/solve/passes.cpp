@@ -73,10 +73,7 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
     }
     follow_moves(state, store, passes.moves, store.moves());
     if (state.flags.size() != n) {
-      const auto fit = [&](auto& array) { array.resize(n); };
-      for_each_result(state, fit);
-      if (!state.handles.empty()) fit(state.handles);
-      if (state.forms.exist()) for_each_record_array(state.forms.records, fit);
+      for_each_kept(state, [&](auto& array) { array.resize(n); });
     }
   } else {
     for_each_result(state, [&](auto& array) { array.assign(n, {}); });
@@ -116,9 +113,7 @@ void forget_changes(Passes& passes) {
 /// A pass down: visiting a node may plan the visits of its children. Returns the number of nodes visited.
 template <Axis axis>
 std::size_t run_down(Frame& frame, double root_size) {
-  frame.forget_visits();
-  frame.resolve_edges(0, axis, root_size);
-  frame.set_size<axis>(0, root_size, false);
+  frame.begin_down<axis>(root_size);
   for (Index i = 0; i < frame.visit_count(); ++i) laying_step<axis>(frame, frame.visit(i));
   return frame.visited();
 }
@@ -144,9 +139,7 @@ void see_forms(Passes& passes, const TreeStore& store, const Rung& rung, bool ke
   forms.begin(store, passes.holding);
   if (!kept) return;
   store.forms().for_each([&](Index slot, const auto&) {  // its first forms
-    NewsItem& item = passes.news.add(store, passes.state, store.place_of_slot(slot));
-    item.own = true;
-    if (item.above != no_index) passes.news.items()[item.above].parted = true;
+    passes.news.add_other_form(store, passes.state, store.place_of_slot(slot));
   });
 }
 

@@ -5,6 +5,7 @@
 
 #include "fond_ladder/scene.hpp"
 #include "model/container_size.hpp"
+#include "model/tree_store.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -33,14 +34,9 @@ SceneSolver::SceneSolver(const Scene& scene, const std::vector<std::string>& mod
 }
 
 std::vector<std::string> SceneSolver::active(const Rung& rung) const {
-  std::vector<std::string> names;
-  for (const Range& range : tree_.ranges()) {
-    if (range.holds(rung)) names.push_back(range.name);
-  }
-  for (const std::string& mode : tree_.modes()) {
-    if (std::ranges::count(modes_, mode) > 0) names.push_back(mode);
-  }
-  return names;
+  std::vector<bool> holding;
+  tree_.store().forms().find_holding(rung, modes_, holding);
+  return tree_.store().forms().names_of(holding);
 }
 
 Solution SceneSolver::solve(const Rung& rung) {

@@ -123,14 +123,7 @@ Kind Solution::kind(NodeId node) const {
 }
 
 std::vector<std::string> Solution::active() const {
-  const auto& ranges = tree().ranges();
-  const auto& modes = tree().modes();
-  const std::vector<bool>& holding = passes().holding;
-  std::vector<std::string> names;
-  for (std::size_t i = 0; i < holding.size(); ++i) {
-    if (holding[i]) names.push_back(i < ranges.size() ? ranges[i].name : modes[i - ranges.size()]);
-  }
-  return names;
+  return tree().store().forms().names_of(passes().holding);
 }
 
 Extent Solution::container() const {

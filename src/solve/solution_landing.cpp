@@ -3,7 +3,7 @@
 // Where a node that is let go at a point would come to stand. The containers that are seen at the point are known from
 // painting; in the innermost one the children as they lie now, without the node that is carried, tell between whom.
 #include <algorithm>
-#include <cmath>
+#include <limits>
 
 #include "solve/grid.hpp"
 #include "solve/portions.hpp"
@@ -79,8 +79,9 @@ class Lander {
       if (line.empty()) continue;
       double from = std::numeric_limits<double>::infinity(), to = -from;
       for (const NodeId child : line) {
-        from = std::min(from, start(solution_.box(child), across));
-        to = std::max(to, end(solution_.box(child), across));
+        const Rect box = solution_.box(child);
+        from = std::min(from, start(box, across));
+        to = std::max(to, end(box, across));
       }
       const double away = std::max({0.0, from - at_across, at_across - to});
       if (away >= least) continue;
@@ -99,15 +100,12 @@ class Lander {
       const double middle = (start(box, along) + end(box, along)) / 2;
       return backwards ? at_along > middle : at_along < middle;
     });
-    const auto near_edge = [&](NodeId child) {
-      return backwards ? end(solution_.box(child), along) : start(solution_.box(child), along);
+    const auto edge_of = [&](NodeId child, bool far) {
+      return far != backwards ? end(solution_.box(child), along) : start(solution_.box(child), along);
     };
-    const auto far_edge = [&](NodeId child) {
-      return backwards ? start(solution_.box(child), along) : end(solution_.box(child), along);
-    };
-    const double edge = next == nearest.begin() ? near_edge(*next)
-                        : next == nearest.end() ? far_edge(nearest.back())
-                                                : (far_edge(*(next - 1)) + near_edge(*next)) / 2;
+    const double edge = next == nearest.begin() ? edge_of(*next, false)
+                        : next == nearest.end() ? edge_of(nearest.back(), true)
+                                                : (edge_of(*(next - 1), true) + edge_of(*next, false)) / 2;
     const std::size_t place = next == nearest.end() ? tree_.index_of(nearest.back()) + 1 : tree_.index_of(*next);
     return {container, without_carried(container, place), rect_on(along, edge, edge, low, high)};
   }
