@@ -52,7 +52,8 @@ struct Finding {
 
 /// All findings about a scene over its ladder.
 struct Lint {
-  std::string title;  ///< the scene, and in which variants it was looked at
+  std::string title;               ///< the scene, and in how many variants it was looked at
+  std::vector<std::string> about;  ///< which these are, and what was tried, a line each
   Span widths;
   std::size_t rungs = 0;          ///< sizes looked at, in each variant
   std::vector<Finding> findings;  ///< by what is odd, then in the order of the file

@@ -56,16 +56,5 @@ struct TidyScene {
 [[nodiscard]] TidyScene tidy_scene(std::string_view json, const std::string& file_name);
 [[nodiscard]] TidyScene tidy_scene_file(const std::string& path);
 
-/// Thrown for a setting that cannot be tried; the message says why, and the nearest word.
-class BadTrial : public std::invalid_argument {
- public:
-  using std::invalid_argument::invalid_argument;
-};
-
-/// Changes one key of one node as `NODE.KEY=VALUE` says, whatever ranges and modes say of it. The value is written as
-/// in a scene file; a word needs no quotes, and `null` returns the key to its default. `copies` makes a node, or the
-/// first of its copies, be there so many times. Throws BadTrial and BadPath.
-void try_setting(Scene& scene, std::string_view setting);
-
 }  // namespace v0
 }  // namespace fond_ladder

@@ -17,12 +17,16 @@ struct Variant {
   Scene scene;
   std::vector<std::string> modes{};
   std::string options{};  ///< that make the program show it, as in "--wording long --mode closed"
+  std::string tried{};    ///< what else was changed before, the same in all variants, as in "beds.width=300, remove map"
 };
 
 /// A scene in one wording (none: its own texts), with all texts longer by a share (0: not) and some modes on. Throws
 /// BadValue for a name that the scene does not have.
 [[nodiscard]] Variant variant_of(const Scene& scene, const std::string& wording,
                                  const std::vector<std::string>& modes = {}, double longer = 0);
+
+/// Its name and what was tried, as in "wording long, beds.width=300"; empty for the scene as it is.
+[[nodiscard]] std::string described(const Variant& variant);
 
 /// What several variants of a scene have in common by name, and what tells each from the others: empty for the scene as
 /// it is but for that.
@@ -32,9 +36,11 @@ struct VariantNames {
 };
 [[nodiscard]] VariantNames names_of(const std::vector<Variant>& variants);
 
-/// Which variants were looked at, to stand behind a title: ", wording long", ", in 2 variants (as it is; mode closed)".
-/// Empty for a scene as it is alone.
+/// Which variants were looked at, to stand behind a title: ", wording long", ", in 2 variants". Empty for a scene as it
+/// is alone.
 [[nodiscard]] std::string text_of(const std::vector<Variant>& variants);
+/// What is to be said of them below the answer, a line each: what was tried, and which variants several are.
+[[nodiscard]] std::vector<std::string> lines_about(const std::vector<Variant>& variants);
 
 /// Every choice of some modes of a scene, none first: at most 64 of them, else throws BadValue.
 [[nodiscard]] std::vector<std::vector<std::string>> mode_choices(const Scene& scene);

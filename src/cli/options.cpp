@@ -31,6 +31,10 @@ void Options::list(std::string name, std::string value, std::vector<std::string>
   all_.push_back({std::move(name), std::move(value), std::move(about), false, &into});
 }
 
+void Options::in_order(std::string name, std::string value, std::vector<Told>& into, std::string about) {
+  all_.push_back({std::move(name), std::move(value), std::move(about), false, &into});
+}
+
 void Options::format(Format& into, const std::vector<Format>& possible) {
   static constexpr std::array<std::string_view, 3> words{"table", "json", "csv"};  // in the order of Format
   std::vector<std::string> names;

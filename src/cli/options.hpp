@@ -12,16 +12,26 @@ namespace fond_ladder::cli {
 
 enum class Format { table, json, csv };
 
+/// One use of an option among others whose order counts.
+struct Told {
+  std::string option;  // --try
+  std::string value;
+};
+
 struct Option {
   std::string name;   // --at, or -o,--output; SCENE for an argument by its place
   std::string value;  // what follows, as in SIZE or svg|png|pdf; nothing behind a flag
   std::string about;
   bool required = false;
-  std::variant<bool*, std::string*, std::vector<std::string>*, std::function<void(const std::string&)>> into;
+  std::variant<bool*, std::string*, std::vector<std::string>*, std::vector<Told>*,
+               std::function<void(const std::string&)>>
+      into;
 
   [[nodiscard]] bool is_argument() const { return !name.starts_with('-'); }
   [[nodiscard]] bool is_flag() const { return std::holds_alternative<bool*>(into); }
-  [[nodiscard]] bool is_repeatable() const { return std::holds_alternative<std::vector<std::string>*>(into); }
+  [[nodiscard]] bool is_repeatable() const { return std::holds_alternative<std::vector<std::string>*>(into) || keeps_order(); }
+  /// Whether it is told together with others, in the order of the call.
+  [[nodiscard]] bool keeps_order() const { return std::holds_alternative<std::vector<Told>*>(into); }
 };
 
 class Options {
@@ -32,6 +42,8 @@ class Options {
   void flag(std::string name, bool& into, std::string about);
   void text(std::string name, std::string value, std::string& into, std::string about);
   void list(std::string name, std::string value, std::vector<std::string>& into, std::string about);
+  /// Repeatable; several of them with one list are told there in the order of the call.
+  void in_order(std::string name, std::string value, std::vector<Told>& into, std::string about);
   /// `--format`, of those that a command can print, the first being the default.
   void format(Format& into, const std::vector<Format>& possible);
   /// Says something else about an option than what was said.

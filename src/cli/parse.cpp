@@ -3,6 +3,7 @@
 
 #include <CLI/CLI.hpp>
 #include <algorithm>
+#include <map>
 
 #include "fond_ladder/version.hpp"
 #include "model/nearest_word.hpp"
@@ -18,12 +19,26 @@ void add(CLI::App& app, const Option& option) {
     added = app.add_option(option.name, **text, option.about);
   } else if (auto* const* texts = std::get_if<std::vector<std::string>*>(&option.into)) {
     added = app.add_option(option.name, **texts, option.about)->allow_extra_args(false);
+  } else if (option.keeps_order()) {  // told when all is parsed
+    const auto nothing = [](const std::vector<std::string>&) {};
+    added = app.add_option_function<std::vector<std::string>>(option.name, nothing, option.about)->allow_extra_args(false);
   } else {
     const auto& read = std::get<std::function<void(const std::string&)>>(option.into);
     added = app.add_option_function<std::string>(option.name, read, option.about);
   }
   if (option.required) added->required();
   if (!option.is_flag()) added->option_text(option.is_argument() ? " " : option.value);
+}
+
+/// Tells the options whose order counts, as they stand in the call.
+void tell_in_order(const CLI::App& called, const Command& command) {
+  std::map<const CLI::Option*, std::size_t> told;  // how many of its values
+  for (const CLI::Option* used : called.parse_order()) {
+    for (const Option& option : command.options.all()) {
+      if (!option.keeps_order() || !used->check_name(option.name)) continue;
+      std::get<std::vector<Told>*>(option.into)->push_back({option.name, used->results()[told[used]++]});
+    }
+  }
 }
 
 std::string hint(const std::string& typed, const std::vector<std::string>& words) {
@@ -111,6 +126,7 @@ ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command
   }
   const auto called =
       std::ranges::find_if(commands, [&](const Command& command) { return app.got_subcommand(command.name); });
+  tell_in_order(*app.get_subcommand(called->name), *called);
   return {&*called, ""};
 }
 

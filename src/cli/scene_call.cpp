@@ -7,9 +7,9 @@
 #include <algorithm>
 #include <charconv>
 
-#include "fond_ladder/scene_file.hpp"
+#include "fond_ladder/trial.hpp"
 #include "model/nearest_word.hpp"
-#include "model/shell_word.hpp"
+#include "model/printable.hpp"
 #include "scene/read/scene_text.hpp"
 #include "verify/lint/idle_settings.hpp"
 
@@ -50,28 +50,22 @@ void hint_at(const std::vector<IdleSetting>& idle, const Scene& scene, const Str
              idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names);
 }
 
-Scene read(const std::string& file, const Streams& streams) {
-  if (streams.shipped && file == streams.shipped->name) return read_scene(streams.shipped->json, file);
-  return file != "-" ? read_scene_file(file)
-                     : read_scene(scene::text_of_stream(streams.in, "standard input"), "standard input");
-}
-
 std::vector<std::string> wording_names(const Scene& scene) {
   std::vector<std::string> names;
   for (const Wording& wording : scene.wordings) names.push_back(wording.name);
   return names;
 }
 
-/// What the options of a call make of a scene: what is tried beats wordings, and comes last.
-Variant variant_by(const SceneCall& call, const Scene& scene, const std::string& wording,
+/// A scene in one of the forms that the options of a call name; `draft` is what was tried before.
+Variant variant_by(const SceneCall& call, const Draft& draft, const std::string& wording,
                    const std::vector<std::string>& modes) {
+  const Scene& scene = draft.scene();
   if (!wording.empty()) require_name("wording", wording, wording_names(scene));
   for (const std::string& mode : modes) require_name("mode", mode, scene.modes);
   Variant variant = variant_of(scene, wording, modes, call.longer.empty() ? 0 : parse_share(call.longer));
-  for (const std::string& setting : call.tries) {
-    try_setting(variant.scene, setting);
-    variant.name += (variant.name.empty() ? "" : ", ") + setting;
-    variant.options += (variant.options.empty() ? "" : " ") + std::string("--try ") + shell_word(setting);
+  for (const Trial& trial : draft.made()) {
+    variant.tried += (variant.tried.empty() ? "" : ", ") + trial.text();
+    variant.options += (variant.options.empty() ? "" : " ") + trial.option();
   }
   return variant;
 }
@@ -92,7 +86,32 @@ void add_scene(Options& options, SceneCall& scene, Forms forms) {
                all ? "Put a wording in; all: the scene's own texts and every wording in turn"
                    : "Put a wording of the scene into it");
   options.text("--longer", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
-  options.list("--try", "NODE.KEY=VALUE", scene.tries, "Change one key, as in beds.width=300; repeatable");
+  add_trials(options, scene.trials);
+}
+
+void add_trials(Options& options, std::vector<Told>& trials) {
+  options.in_order("--try", "NODE.KEY=VALUE", trials,
+                   "Change a key, as in beds.width=300, cards/*.padding.left=4 or ranges.narrow.below_width=600; "
+                   "repeatable, as are the next four, which are made in the order given");
+  options.in_order("--move", "NODE=CONTAINER:PLACE", trials, "Carry a node elsewhere, as in legend=bar:1");
+  options.in_order("--enclose", "NODES=KIND:NAME", trials, "Gather siblings, as in beds,map=row:places");
+  options.in_order("--remove", "NODE", trials, "Leave a node out, with all that is in it");
+  options.in_order("--add", "CONTAINER:PLACE=JSON", trials, "Put a node in, as in bar:0={\"kind\": \"box\"}");
+}
+
+Draft read_draft(const std::string& file, const Streams& streams) {
+  if (streams.shipped && file == streams.shipped->name) return {std::string(streams.shipped->json), file};
+  if (file == "-") return {scene::text_of_stream(streams.in, "standard input"), "standard input"};
+  return {scene::text_of_file(file), file};
+}
+
+void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams) {
+  constexpr auto words = words_of<Trial::Does>;
+  for (const Told& told : trials) {
+    const auto does = std::ranges::find(words, std::string_view(told.option).substr(2)) - words.begin();
+    draft.apply({static_cast<Trial::Does>(does), told.value});
+  }
+  for (const std::string& hint : draft.hints()) fmt::print(streams.err, "hint: {}\n", printable(hint));
 }
 
 void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail) {
@@ -105,10 +124,12 @@ Variant load_variant(const SceneCall& call, const Streams& streams) {
 }
 
 BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& streams) {
-  Scene scene = read(call.file, streams);
-  Variant after = variant_by(call, scene, call.wording, call.modes);
+  Draft draft = read_draft(call.file, streams);
+  Scene before = draft.scene();
+  make(call.trials, draft, streams);
+  Variant after = variant_by(call, draft, call.wording, call.modes);
   hint_at(idle_settings(after.scene), after.scene, streams);
-  return {{"", std::move(scene)}, std::move(after)};
+  return {{"", std::move(before)}, std::move(after)};
 }
 
 Scene load_scene(const SceneCall& call, const Streams& streams) {
@@ -116,7 +137,9 @@ Scene load_scene(const SceneCall& call, const Streams& streams) {
 }
 
 std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams, Hints hints) {
-  const Scene scene = read(call.file, streams);
+  Draft draft = read_draft(call.file, streams);
+  make(call.trials, draft, streams);
+  const Scene& scene = draft.scene();
   std::vector<std::string> wordings = wording_names(scene);
   if (asks_for_all(call.wording, wordings)) {
     wordings.insert(wordings.begin(), "");
@@ -127,7 +150,7 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
   if (call.modes.size() == 1 && asks_for_all(call.modes[0], scene.modes)) modes = mode_choices(scene);
   std::vector<Variant> variants;
   for (const std::string& wording : wordings) {
-    for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, scene, wording, on));
+    for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, draft, wording, on));
   }
   if (hints == Hints::one_line) hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
   return variants;

@@ -8,6 +8,7 @@
 
 #include "cli/command.hpp"
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/trial.hpp"
 #include "fond_ladder/variant.hpp"
 
 namespace fond_ladder::cli {
@@ -17,7 +18,7 @@ struct SceneCall {
   std::vector<std::string> modes;
   std::string wording;
   std::string longer;
-  std::vector<std::string> tries;
+  std::vector<Told> trials;
 };
 
 /// Whether a command looks at one form of a scene, or can look at all in turn.
@@ -27,8 +28,16 @@ void add_scene(Options& options, SceneCall& scene, Forms forms = Forms::one);
 /// `--at`, repeatable; `tail` is added to what it says.
 void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail = "repeatable");
 
-/// Reads the scene that a command names, `-` being standard input, puts the wording into it and tries what is to be
-/// tried. One line on standard error tells of settings that do nothing. Throws BadScene and WrongCall.
+/// `--try`, `--move`, `--enclose`, `--remove` and `--add`.
+void add_trials(Options& options, std::vector<Told>& trials);
+
+/// The scene of a command, with nothing tried. Throws BadScene.
+[[nodiscard]] Draft read_draft(const std::string& file, const Streams& streams);
+/// Makes the changes of a call; lines on standard error tell what to know of them. Throws BadTrial.
+void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams);
+
+/// Reads the scene that a command names, `-` being standard input, tries what is to be tried and puts the wording into
+/// it. One line on standard error tells of settings that do nothing. Throws BadScene, BadTrial and WrongCall.
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
 /// The variants of a scene that a command names: `all` stands for the scene's own texts and every wording, and for

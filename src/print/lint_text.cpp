@@ -42,6 +42,7 @@ std::ostream& operator<<(std::ostream& out, const Lint& told) {
   } else {
     out << told.findings.size() << (told.findings.size() == 1 ? " finding\n" : " findings\n");
   }
+  for (const std::string& line : told.about) out << printable(line) << '\n';
   for (const Finding& one : told.findings) {
     out << '\n';
     print(out, one, told.widths);

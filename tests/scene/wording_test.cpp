@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Other texts, longer texts, and keys that are only tried.
+// Other texts and longer texts.
 #include "fond_ladder/wording.hpp"
 
 #include <gtest/gtest.h>
@@ -57,39 +57,6 @@ TEST(Wording, LongerTextsAreLongerByExactlyTheirShare) {
   lengthen(scene, 1);
   EXPECT_EQ(boxes(scene, "300x50"), "title(0,0 57.6x20) b(61.6,0 9x0)");
   EXPECT_EQ(boxes(scene, "199x50"), "title(0,0 57.6x20) b(61.6,0 5x0)") << "the text of a range too";
-}
-
-TEST(Trial, BeatsRangesAndModes) {
-  Scene scene = the_scene();
-  try_setting(scene, "b.width=7");
-  EXPECT_EQ(boxes(scene, "300x50"), "title(0,0 28.8x20) b(32.8,0 7x0)");
-  EXPECT_EQ(boxes(scene, "199x50"), "title(0,0 28.8x20) b(32.8,0 7x0)");
-  try_setting(scene, "r.across=end");
-  try_setting(scene, "r.padding={\"left\": 10}");
-  try_setting(scene, "b.width=null");
-  EXPECT_EQ(boxes(scene, "300x50"), "title(10,30 28.8x20) b(42.8,50 0x0)");
-  try_setting(scene, "title.text=a = b");
-  EXPECT_EQ(scene.tree.keys(scene.tree.at("title")).text, "a = b");
-}
-
-TEST(Trial, SaysWhatCannotBeTried) {
-  const auto refusal = [](const char* setting) -> std::string {
-    Scene scene = the_scene();
-    try {
-      try_setting(scene, setting);
-    } catch (const std::exception& error) {
-      return error.what();
-    }
-    return "";
-  };
-  EXPECT_EQ(refusal("width"), "\"width\": write NODE.KEY=VALUE, as in r.gap=8");
-  EXPECT_EQ(refusal("b.widht=3"), "\"b.widht=3\": \"widht\" is no key that can be tried; the nearest one is \"width\"");
-  EXPECT_EQ(refusal("b.width=-3"), "\"b.width=-3\": \"width\" must be 0 or more, and at most 1e9");
-  EXPECT_EQ(
-      refusal("r.along=centre"),
-      "\"r.along=centre\": \"along\" must be start, center, end, between, around, evenly or slots; the nearest one "
-      "is \"center\"");
-  EXPECT_EQ(refusal("tilte.width=3"), "\"tilte\" names no node; the nearest name is \"title\"");
 }
 
 TEST(Wording, TheProgramTakesThemOnEveryCommand) {

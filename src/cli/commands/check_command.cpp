@@ -67,8 +67,10 @@ std::string verdict_text(const std::vector<CheckedClaim>& checked) {
 void print_table(const std::vector<Variant>& variants, const std::vector<CheckedClaim>& checked, const CheckCall& call,
                  std::ostream& out) {
   const Scene& scene = variants[0].scene;
-  fmt::print(out, "{} from {} to {} wide{}: {}\n\n", printable(scene.name()), exact(scene.ladder.width.from),
+  fmt::print(out, "{} from {} to {} wide{}: {}\n", printable(scene.name()), exact(scene.ladder.width.from),
              exact(scene.ladder.width.to), printable(scope_text(variants, call)), verdict_text(checked));
+  for (const std::string& line : lines_about(variants)) out << printable(line) << '\n';
+  out << '\n';
   for (const CheckedClaim& one : checked) out << report(one, call.scene.file);
 }
 
@@ -77,7 +79,7 @@ JsonWriter& next_answer(JsonAnswers& answers, const std::vector<Variant>& varian
   const Scene& scene = variants[0].scene;
   JsonWriter& json = answers.next(scene, call.scene.file, scene.ladder);
   std::vector<std::string> names;
-  for (const Variant& variant : variants) names.push_back(variant.name);
+  for (const Variant& variant : variants) names.push_back(described(variant));
   json.texts("variants", names);
   return json;
 }

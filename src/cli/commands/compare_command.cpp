@@ -37,17 +37,17 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
   BeforeAndAfter both = load_before_and_after(call.scene, streams);
   if (is_one && both.after.options.empty()) {
     throw WrongCall(
-        "compare: with what? Name a second scene, or say what is to be different by --try, --mode, "
-        "--wording or --longer");
+        "compare: with what? Name a second scene, or say what is to be different: --try, --move, --enclose, --remove, "
+        "--add, --mode, --wording or --longer");
   }
   SceneCall other_call = call.scene;
   if (!is_one) other_call.file = call.other;
   Variant first = is_one ? std::move(both.before) : both.after;
   Variant second = is_one ? std::move(both.after) : load_variant(other_call, streams);
   const auto named = [](const std::string& file, const Variant& variant, bool as_it_is) {
-    return (file == "-" ? "standard input" : file) + (!variant.name.empty() ? ", " + variant.name
-                                                      : as_it_is            ? ", as it is"
-                                                                            : "");
+    return (file == "-" ? "standard input" : file) + (!described(variant).empty() ? ", " + described(variant)
+                                                      : as_it_is                   ? ", as it is"
+                                                                                   : "");
   };
   first.name = named(call.scene.file, first, is_one);
   second.name = named(other_call.file, second, false);

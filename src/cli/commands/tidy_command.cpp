@@ -3,24 +3,24 @@
 #include <iterator>
 #include <ostream>
 
-#include "cli/command.hpp"
+#include "cli/scene_call.hpp"
 #include "cli/target_file.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/printable.hpp"
-#include "scene/read/scene_text.hpp"
 
 namespace fond_ladder::cli {
 namespace {
 
 struct TidyCall {
   std::string file;
+  std::vector<Told> trials;
   std::string output;  // a file; standard output when empty or -
 };
 
 ExitStatus tidy(const TidyCall& call, const Streams& streams) {
-  const TidyScene tidied = call.file == "-"
-                               ? tidy_scene(scene::text_of_stream(streams.in, "standard input"), "standard input")
-                               : tidy_scene_file(call.file);
+  Draft draft = read_draft(call.file, streams);
+  make(call.trials, draft, streams);
+  const TidyScene tidied = tidy_scene(draft.json(), call.file);
   if (tidied.lost_comments) {
     streams.err << (call.file == "-" ? "standard input" : printable(call.file))
                 << ": warning: its comments are not in the tidy scene; keep the file if you need them\n";
@@ -37,9 +37,10 @@ ExitStatus tidy(const TidyCall& call, const Streams& streams) {
 }  // namespace
 
 Command tidy_command() {
-  CommandOf<TidyCall> command("tidy", "The scene file printed anew: keys in order, defaults left out");
+  CommandOf<TidyCall> command("tidy", "The scene file printed anew, as it is or changed: keys in order, defaults left out");
   TidyCall& call = command.call();
   command.options().argument("SCENE", call.file, "A scene file; - reads standard input");
+  add_trials(command.options(), call.trials);
   command.options().text("-o,--output", "FILE", call.output, "Where to; standard output when left out");
   return command.does(tidy);
 }

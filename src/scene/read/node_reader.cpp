@@ -72,6 +72,7 @@ void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
   refuse_unknown_area(at, keys);
   const NodeId node = plant(at.parent, keys);
   origins.note(node, said_);
+  if (written != nullptr) written->note(node, {at.value, at.copy});
   read_whens(at, layers, node);
   open_children(at, layers, place, node, keys, open);
 }

@@ -11,6 +11,7 @@
 #include "scene/read/conditions.hpp"
 #include "scene/read/definitions.hpp"
 #include "scene/read/object_reader.hpp"
+#include "scene/read/written_nodes.hpp"
 
 namespace fond_ladder::inline v0::scene {
 
@@ -46,6 +47,7 @@ class NodeReader : private ObjectReader {
   std::optional<Tree> tree;  ///< absent when even the root was no node
   std::vector<When> whens;
   detail::Origins origins;
+  WrittenNodes* written = nullptr;  ///< to be filled, where somebody asks
 
  private:
   struct Open {

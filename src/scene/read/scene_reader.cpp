@@ -14,6 +14,7 @@
 #include "scene/read/node_reader.hpp"
 #include "scene/read/scene_keys.hpp"
 #include "scene/read/scene_text.hpp"
+#include "scene/read/written_nodes.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace scene {
@@ -34,7 +35,7 @@ class SceneReader : private ObjectReader {
   SceneReader(const JsonDocument& document, Faults& faults)
       : ObjectReader(document, faults), definitions_(document, faults), budget_(budget_for(document)) {}
 
-  Scene read() {
+  Scene read(WrittenNodes* written) {
     const ValueId top = document_.root();
     if (document_[top].type != Type::object) {
       faults_.add(document_, top, "a scene is a JSON object with the keys \"format\" and \"root\"");
@@ -44,6 +45,7 @@ class SceneReader : private ObjectReader {
     read_definitions(top);
     try_parts();
     NodeReader nodes = node_reader();
+    nodes.written = written;
     const ValueId root = document_.member(top, "root");
     if (root == no_value) {
       faults_.add(document_, top, "\"root\" is missing: the node that fills the container");
@@ -298,6 +300,11 @@ class SceneReader : private ObjectReader {
 };
 
 }  // namespace
+
+Scene read_scene(const JsonDocument& document, Faults& faults, WrittenNodes* written) {
+  return SceneReader(document, faults).read(written);
+}
+
 }  // namespace scene
 
 Scene read_scene(std::string_view json, const std::string& file_name) {
@@ -305,7 +312,7 @@ Scene read_scene(std::string_view json, const std::string& file_name) {
   scene::Faults faults(file_name, json);
   try {
     const scene::JsonDocument document(json);
-    return scene::SceneReader(document, faults).read();
+    return scene::read_scene(document, faults);
   } catch (const scene::JsonFault& fault) {
     faults.raise_at(fault.offset, fault.message);
   }

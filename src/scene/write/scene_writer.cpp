@@ -9,6 +9,7 @@
 #include "model/json_text.hpp"
 #include "model/number_text.hpp"
 #include "scene/write/key_writer.hpp"
+#include "scene/write/node_texts.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace scene {
@@ -36,9 +37,23 @@ class SceneWriter {
       for (const std::string& claim : scene_.claims) page_.value({}, json_text(claim));
       page_.close();
     }
-    write_nodes();
+    write_subtree({scene_.tree.root()}, "root");
     page_.close();
     return page_.page();
+  }
+
+  std::string write_siblings(const std::vector<NodeId>& siblings, Copies grouping,
+                             const std::vector<std::string_view>& each) {
+    std::string text;
+    for (std::size_t i = 0; i < siblings.size();) {
+      const std::size_t copies = grouping == Copies::together ? copies_from(siblings, i) : 0;
+      page_ = JsonPage();
+      each_ = &each;
+      write_subtree({siblings[i], copies}, "");
+      text += (text.empty() ? "" : ", ") + page_.line();
+      i += std::max<std::size_t>(copies, 1);
+    }
+    return text;
   }
 
  private:
@@ -112,8 +127,8 @@ class SceneWriter {
     std::size_t copies = 0;  // 0: no copies; none for the end of a list of children
   };
 
-  void write_nodes() {
-    std::vector<Step> open{{scene_.tree.root()}};
+  void write_subtree(const Step& first, std::string_view key) {
+    std::vector<Step> open{first};
     while (!open.empty()) {
       const Step at = open.back();
       open.pop_back();
@@ -122,8 +137,9 @@ class SceneWriter {
         page_.close();
         continue;
       }
-      page_.open('{', at.node == scene_.tree.root() ? "root" : "");
-      write_keys(at);
+      const bool is_first = at.node == first.node;
+      page_.open('{', is_first ? key : "");
+      write_keys(at, is_first);
       const std::vector<NodeId> children = scene_.tree.children(at.node);
       if (children.empty()) {
         page_.close();
@@ -141,11 +157,15 @@ class SceneWriter {
     }
   }
 
-  void write_keys(const Step& at) {
+  void write_keys(const Step& at, bool is_first) {
     Keys keys = scene_.tree.keys(at.node);
     if (at.copies > 0) keys.name = base_of(keys.name);
+    const auto is_given = [&](std::string_view key) {
+      return is_first && each_ != nullptr && std::ranges::find(*each_, key) != each_->end();
+    };
     for (const KeyEntry& entry : key_table()) {
-      if (is_said(entry, keys) || entry.name == "kind") write_key(entry, keys, page_, entry.name);
+      if (is_said(entry, keys) || entry.name == "kind" || is_given(entry.name))
+        write_key(entry, keys, page_, entry.name);
     }
     if (at.copies > 0) page_.value("copies", exact(static_cast<double>(at.copies)));
     write_forms(at.node, page_);
@@ -211,9 +231,16 @@ class SceneWriter {
   const Scene& scene_;
   std::map<NodeId, std::map<std::string, std::vector<const When*>>> forms_;
   JsonPage page_;
+  const std::vector<std::string_view>* each_ = nullptr;  // keys that the parent gives to what is written first
 };
 
 }  // namespace
+
+std::string node_texts(const Scene& scene, const std::vector<NodeId>& siblings, Copies copies,
+                       const std::vector<std::string_view>& each) {
+  return SceneWriter(scene).write_siblings(siblings, copies, each);
+}
+
 }  // namespace scene
 
 std::string to_json(const Scene& scene) {

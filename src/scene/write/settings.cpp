@@ -39,9 +39,7 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
     for (const When& when : scene.whens) {
       if (when.node != node || when.name != active) continue;
       for (std::size_t i = 0; i < table.size(); ++i) {
-        Sayer& sayer = sayers[i];
-        if (when.change.says_at(i) && sayer.source != Source::tried)
-          sayer = {is_range ? Source::range : Source::mode, active};
+        if (when.change.says_at(i)) sayers[i] = {is_range ? Source::range : Source::mode, active};
       }
     }
   }

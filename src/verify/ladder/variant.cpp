@@ -33,6 +33,10 @@ Variant variant_of(const Scene& scene, const std::string& wording, const std::ve
   return variant;
 }
 
+std::string described(const Variant& variant) {
+  return variant.name + (variant.name.empty() || variant.tried.empty() ? "" : ", ") + variant.tried;
+}
+
 VariantNames names_of(const std::vector<Variant>& variants) {
   VariantNames names{variants.at(0).name, {}};
   for (const Variant& variant : variants) {  // common is what all end with, from a comma on
@@ -49,15 +53,20 @@ VariantNames names_of(const std::vector<Variant>& variants) {
 }
 
 std::string text_of(const std::vector<Variant>& variants) {
-  const auto [common, own] = names_of(variants);
-  std::string text = common.empty() ? "" : ", " + common;
-  if (variants.size() == 1) return text;
-  text += ", in " + std::to_string(variants.size()) + " variants";
-  for (std::size_t i = 0; i < own.size(); ++i) {
-    text += i == 0 ? " (" : "; ";
-    text += own[i].empty() ? "as it is" : own[i];
-  }
-  return text + ")";
+  const std::string common = names_of(variants).common;
+  const std::string text = common.empty() ? "" : ", " + common;
+  return variants.size() == 1 ? text : text + ", in " + std::to_string(variants.size()) + " variants";
+}
+
+std::vector<std::string> lines_about(const std::vector<Variant>& variants) {
+  std::vector<std::string> lines;
+  if (!variants.at(0).tried.empty()) lines.push_back("tried: " + variants[0].tried);
+  if (variants.size() == 1) return lines;
+  std::string names;
+  for (const std::string& own : names_of(variants).own)
+    names += (names.empty() ? "" : "; ") + (own.empty() ? "as it is" : own);
+  lines.push_back("variants: " + names);
+  return lines;
 }
 
 std::vector<std::vector<std::string>> mode_choices(const Scene& scene) {

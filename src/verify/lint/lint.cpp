@@ -260,6 +260,7 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads) {
   const Gathering gathering(variants, looked);
   Lint told;
   told.title = scene.name() + text_of(variants);
+  told.about = lines_about(variants);
   told.widths = scene.ladder.width;
   told.rungs = rungs.size();
   told.findings = gathering.gather(&LintedVariant::found);

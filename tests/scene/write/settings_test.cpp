@@ -5,6 +5,7 @@
 
 #include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/settings.hpp"
+#include "fond_ladder/trial.hpp"
 #include "support/program.hpp"
 
 namespace fond_ladder {
@@ -13,13 +14,14 @@ namespace {
 /// `value source name` of the width of node `a`, of each child in turn one source stronger.
 std::string width_of(const std::string& row_keys, const std::string& child, double width, bool mode,
                      const char* trial = nullptr) {
-  Scene scene = read_scene(R"({"format":1,"ranges":[{"name":"low","below_width":100},{"name":"lower","below_width":50}],
+  Draft draft(R"({"format":1,"ranges":[{"name":"low","below_width":100},{"name":"lower","below_width":50}],
       "modes":["dim","night"],"shared":{"s":{"width":3}},
       "parts":{"p":{"kind":"box","width":2},"q":{"kind":"row","children":[{"kind":"box","name":"a","width":8}]}},
       "root":{"kind":"row","name":"r",)" +
-                               row_keys + R"("children":[)" + child + "]}}",
-                           "s");
-  if (trial != nullptr) try_setting(scene, trial);
+                  row_keys + R"("children":[)" + child + "]}}",
+              "s");
+  if (trial != nullptr) draft.apply({Trial::Does::set, trial});
+  const Scene& scene = draft.scene();
   const std::vector<std::string> modes = mode ? std::vector<std::string>{"night", "dim"} : std::vector<std::string>{};
   for (const Setting& setting : settings(scene, scene.tree.at("a"), {width, 10}, modes)) {
     if (setting.key != "width") continue;
@@ -55,7 +57,8 @@ TEST(Settings, NameTheSourceThatWins) {
   for (const auto& [row_keys, child, width, mode, says] : cases) {
     EXPECT_EQ(width_of(row_keys, child, width, mode), says) << child << width;
   }
-  EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 49, true, "a.width=12"), "12 try");
+  EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 49, true, "a.width=12"), "8 mode night") << "as in the file";
+  EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 100, false, "a.width=12"), "12 try");
 }
 
 TEST(Settings, AKeyIsSaidAsAWhole) {
@@ -83,26 +86,6 @@ TEST(Settings, TheProgramShowsThemAndWhatDoesNothing) {
       testing::run({"measure", "-", "--at", "9x9", "--settings", "b", "--format", "json"}, scene);
   EXPECT_NE(json.out.find(R"({"key": "columns", "value": 3, "source": "own", "acts": false})"), std::string::npos);
   EXPECT_NE(json.out.find(R"({"key": "wrap", "value": null, "source": "default"})"), std::string::npos);
-}
-
-TEST(Trial, ChangesHowManyCopiesThereAre) {
-  const auto steps = [](const char* trial) {
-    Scene scene = read_scene(R"({"format":1,"modes":["dim"],"root":{"kind":"row","name":"r","children":[
-        {"kind":"row","name":"tag","copies":2,"when":{"dim":{"width":3}},"children":[{"kind":"box","name":"in"}]},
-        {"kind":"box","name":"z"}]}})",
-                             "s");
-    try_setting(scene, trial);
-    std::string text;
-    for (const NodeId node : scene.tree.nodes()) text += scene.tree.step(node) + " ";
-    return text + std::to_string(scene.whens.size());
-  };
-  EXPECT_EQ(steps("tag.copies=3"), "r tag[0] in tag[1] in tag[2] in z 3");
-  EXPECT_EQ(steps("r/tag.copies=1"), "r tag[0] in z 1");
-  EXPECT_EQ(steps("tag.copies=0"), "r z 0");
-  EXPECT_EQ(steps("z.copies=2"), "r tag[0] in tag[1] in z[0] z[1] 2");
-  EXPECT_THROW(steps("r.copies=2"), BadTrial);
-  EXPECT_THROW(steps("z.copies=1e9"), BadTrial);
-  EXPECT_THROW(steps("tga.copies=2"), BadPath);
 }
 
 }  // namespace

@@ -104,7 +104,7 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
   const testing::Result closed = shown({"--mode", "closed"});
   EXPECT_EQ(closed.status, 1);
   testing::expect_golden("compare.txt", closed.out);
-  const testing::Result at = shown({"--try", "beds.width=300", "--at", "phone", "--format", "json"});
+  const testing::Result at = shown({"--try", "beds.when.narrow.width=300", "--at", "phone", "--format", "json"});
   EXPECT_EQ(at.status, 1);
   EXPECT_NE(at.out.find(
                 R"({"node": "console/body/beds", "what": "changed", "widths": [{"from": 390, "to": 390}], "most": 58)"),
@@ -112,8 +112,8 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
       << at.out;
   EXPECT_EQ(shown({"--try", "title.one_line=true"}).status, 0);
   EXPECT_EQ(shown({}).err,
-            "fond-ladder: error: compare: with what? Name a second scene, or say what is to be different by --try, "
-            "--mode, --wording or --longer\n");
+            "fond-ladder: error: compare: with what? Name a second scene, or say what is to be different: --try, --move, "
+            "--enclose, --remove, --add, --mode, --wording or --longer\n");
   EXPECT_EQ(shown({"nowhere.scene.json"}).status, 2);
   // A scene that comes by a pipe is read once, and compared with itself as changed.
   const std::string piped = R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a"}]}})";

@@ -1,0 +1,95 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <cstddef>
+#include <cstdint>
+#include <memory>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+#include "fond_ladder/scene_file.hpp"
+#include "fond_ladder/version.hpp"
+#include "fond_ladder/words.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// One change of a scene, in the words of the command line. A value, by itself about no scene.
+struct Trial {
+  enum class Does : std::uint8_t { set, move, enclose, remove, add };
+  Does does = Does::set;
+  /// What the option of that name takes: `NODE.KEY=VALUE`, `NODE=CONTAINER:PLACE`, `A,B=KIND:NAME`, `NODE`, or
+  /// `CONTAINER:PLACE=NODE IN JSON`.
+  std::string what;
+
+  /// `place` is a node (or a pattern) and a key, or a place in the file that is no node, as in `beds.padding.left`,
+  /// `cards/*.gap`, `shared.button.height`. The value is written as in a scene file, a word needs no quotes; `null` leaves
+  /// out what is said there.
+  [[nodiscard]] static Trial set(const std::string& place, const std::string& value);
+  /// The place is counted among the container's children, `node` taken out before.
+  [[nodiscard]] static Trial move(const std::string& node, const std::string& container, std::size_t place);
+  /// Gathers siblings in a container of their own, where the first of them is.
+  [[nodiscard]] static Trial enclose(const std::vector<std::string>& nodes, Kind kind, const std::string& name = {});
+  [[nodiscard]] static Trial remove(const std::string& node);
+  [[nodiscard]] static Trial add(const std::string& container, std::size_t place, const std::string& json);
+
+  /// `beds.width=300`, `move legend=bar:1`
+  [[nodiscard]] std::string text() const;
+  /// As an option of the program, `--move legend=bar:1`, quoted for a shell where it must be.
+  [[nodiscard]] std::string option() const;
+  friend bool operator==(const Trial&, const Trial&) = default;
+};
+/// The options that make such changes.
+template <>
+inline constexpr std::array<std::string_view, 5> words_of<Trial::Does>{"try", "move", "enclose", "remove", "add"};
+
+/// Thrown for a change that cannot be made; the message says why, and the nearest word.
+class BadTrial : public std::invalid_argument {
+ public:
+  using std::invalid_argument::invalid_argument;
+};
+
+/// A scene that is being changed, one trial after the other, each of which can be taken back. A trial means what the
+/// edited file would mean: it is made in the text of the file, which keeps its comments and the way it is written, and
+/// the scene is read anew. Copies and uses of parts are written out where one of them is to be different in what only its
+/// own text can say; claims and wordings that name a node go on naming it where it is moved, and are left out where it
+/// is gone. A value; a change costs a reading of the scene.
+class Draft {
+ public:
+  /// A scene file's text. Throws BadScene, as reading does.
+  Draft(std::string json, std::string file_name);
+  /// A scene by whatever made it. Contents that the program measures stay with their nodes.
+  explicit Draft(const Scene& scene);
+
+  /// Makes a change. Throws BadTrial and leaves all as it was when it cannot be made, or when the scene would be wrong
+  /// with it. What had been taken back is forgotten.
+  void apply(const Trial& trial);
+  /// Takes the last change back. Returns whether there was one.
+  bool take_back();
+  /// Makes the change again that was taken back last. Returns whether there was one.
+  bool make_again();
+
+  /// With all changes made.
+  [[nodiscard]] const Scene& scene() const;
+  /// The file with all changes made.
+  [[nodiscard]] const std::string& json() const;
+  [[nodiscard]] const std::vector<Trial>& made() const { return made_; }
+  /// What a person should know of the changes made, a sentence each: that a range still says otherwise, which claims are
+  /// left out.
+  [[nodiscard]] std::vector<std::string> hints() const;
+
+ private:
+  struct Stage;
+  [[nodiscard]] std::shared_ptr<const Stage> made_of(const Stage& before, const Trial& trial) const;
+
+  std::string file_name_;
+  std::vector<std::shared_ptr<const Stage>> stages_;  // the scene as it is, then with one change more each
+  std::vector<Trial> made_;
+  std::vector<std::pair<Trial, std::shared_ptr<const Stage>>> taken_back_;  // the last on top
+};
+
+}  // namespace v0
+}  // namespace fond_ladder

@@ -1,0 +1,146 @@
+// SPDX-License-Identifier: MIT
+#include <algorithm>
+
+#include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/trial.hpp"
+#include "model/origins.hpp"
+#include "scene/read/scene_text.hpp"
+#include "scene/trial/changed_text.hpp"
+#include "scene/trial/trial_words.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace scene {
+
+ReadText::Parsed ReadText::parsed(std::string json, const std::string& file_name) {
+  require_text(json, file_name);
+  try {
+    JsonDocument document(json);
+    return {std::move(json), std::move(document)};
+  } catch (const JsonFault& fault) {
+    Faults(file_name, json).raise_at(fault.offset, fault.message);
+  }
+}
+
+ReadText::ReadText(std::string json, const std::string& file_name) : ReadText(parsed(std::move(json), file_name), file_name) {}
+
+ReadText::ReadText(Parsed parsed, const std::string& file_name)
+    : text(std::move(parsed.text)), document(std::move(parsed.document)), scene([&] {
+        Faults faults(file_name, text);
+        return read_scene(document, faults, &written);
+      }()) {}
+
+bool ReadText::is_in_parts(ValueId value) const {
+  const ValueId parts = document.member(document.root(), "parts");
+  return parts != no_value && document[value].offset >= document[parts].offset &&
+         document[value].offset < document[parts].end;
+}
+
+}  // namespace scene
+
+/// A scene after some of the trials.
+struct Draft::Stage {
+  std::shared_ptr<const scene::ReadText> read;
+  Scene scene;  // with what no text says: contents, and which keys are tried
+  std::vector<std::pair<NodeId, std::size_t>> tried;
+  std::vector<std::pair<NodeId, std::shared_ptr<const OwnContent>>> contents;
+  std::vector<std::string> hints;
+
+  explicit Stage(std::shared_ptr<const scene::ReadText> text) : read(std::move(text)), scene(read->scene) {}
+
+  /// Puts into the scene what no text says.
+  void complete() {
+    for (const auto& [node, content] : contents) scene.tree.content_from(node, content);
+    if (tried.empty() || !scene.origins) return;
+    auto origins = std::make_shared<detail::Origins>(*scene.origins);
+    for (const auto& [node, key] : tried) {
+      auto said = origins->of(node);
+      std::erase_if(said, [&, place = key](const auto& one) { return one.key == place; });
+      said.push_back({static_cast<std::uint8_t>(key), Source::tried});
+      origins->note(node, said);
+    }
+    scene.origins = std::move(origins);
+  }
+};
+
+Draft::Draft(std::string json, std::string file_name) : file_name_(std::move(file_name)) {
+  stages_.push_back(
+      std::make_shared<const Stage>(std::make_shared<const scene::ReadText>(std::move(json), file_name_)));
+}
+
+Draft::Draft(const Scene& scene) : Draft(to_json(scene), scene.name()) {
+  Stage first = *stages_.front();
+  for (const NodeId node : scene.tree.nodes()) {
+    // A text's plain words are told by its keys; whatever else a leaf measures is not in the file.
+    const auto content = scene.tree.content(node);
+    if (content != nullptr && dynamic_cast<const PlainText*>(content.get()) == nullptr)
+      first.contents.emplace_back(first.scene.tree.at(scene.tree.path(node)), content);
+  }
+  first.complete();
+  stages_.front() = std::make_shared<const Stage>(std::move(first));
+}
+
+std::shared_ptr<const Draft::Stage> Draft::made_of(const Stage& before, const Trial& trial) const {
+  const scene::ChangedText changed = scene::changed_text(before.read, trial, file_name_);
+  std::shared_ptr<const scene::ReadText> read;
+  try {
+    read = std::make_shared<const scene::ReadText>(changed.text, file_name_);
+  } catch (const BadScene& fault) {
+    throw BadTrial(scene::shown(trial) + fault.faults().front().message);
+  }
+  Stage stage(std::move(read));
+  // Handles of before may be others than those of the text that was written out first; paths are the same.
+  const Tree &was = before.scene.tree, &written_out = changed.before->scene.tree;
+  const auto carried = [&](NodeId node) {
+    const NodeId there = written_out.at(was.path(node));
+    return changed.after.contains(there) ? stage.scene.tree.at(changed.after.path(there)) : NodeId();
+  };
+  for (const auto& [node, key] : before.tried) {
+    if (const NodeId now = carried(node)) stage.tried.emplace_back(now, key);
+  }
+  for (const auto& [node, content] : before.contents) {
+    if (const NodeId now = carried(node)) stage.contents.emplace_back(now, content);
+  }
+  for (const auto& [node, key] : changed.tried)
+    stage.tried.emplace_back(stage.scene.tree.at(changed.after.path(node)), key);
+  stage.hints = changed.hints;
+  stage.complete();
+  return std::make_shared<const Stage>(std::move(stage));
+}
+
+void Draft::apply(const Trial& trial) {
+  stages_.push_back(made_of(*stages_.back(), trial));
+  made_.push_back(trial);
+  taken_back_.clear();
+}
+
+bool Draft::take_back() {
+  if (made_.empty()) return false;
+  taken_back_.emplace_back(std::move(made_.back()), std::move(stages_.back()));
+  made_.pop_back();
+  stages_.pop_back();
+  return true;
+}
+
+bool Draft::make_again() {
+  if (taken_back_.empty()) return false;
+  made_.push_back(std::move(taken_back_.back().first));
+  stages_.push_back(std::move(taken_back_.back().second));
+  taken_back_.pop_back();
+  return true;
+}
+
+const Scene& Draft::scene() const {
+  return stages_.back()->scene;
+}
+
+const std::string& Draft::json() const {
+  return stages_.back()->read->text;
+}
+
+std::vector<std::string> Draft::hints() const {
+  std::vector<std::string> hints;
+  for (const auto& stage : stages_) hints.insert(hints.end(), stage->hints.begin(), stage->hints.end());
+  return hints;
+}
+
+}  // namespace fond_ladder::inline v0

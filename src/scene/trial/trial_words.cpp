@@ -1,0 +1,90 @@
+// SPDX-License-Identifier: MIT
+#include "scene/trial/trial_words.hpp"
+
+#include <charconv>
+
+namespace fond_ladder::inline v0::scene {
+namespace {
+
+std::string_view trimmed(std::string_view text) {
+  while (text.starts_with(' ')) text.remove_prefix(1);
+  while (text.ends_with(' ')) text.remove_suffix(1);
+  return text;
+}
+
+/// What is before the first `=`, and what is behind it.
+std::pair<std::string_view, std::string_view> halves(const Trial& trial, const char* form) {
+  const std::string_view what = trial.what;
+  const std::size_t equals = what.find('=');
+  if (equals == std::string_view::npos || trimmed(what.substr(0, equals)).empty() ||
+      trimmed(what.substr(equals + 1)).empty())
+    throw BadTrial(shown(trial) + "write " + form);
+  return {trimmed(what.substr(0, equals)), trimmed(what.substr(equals + 1))};
+}
+
+std::vector<std::string> split(std::string_view text, char mark) {
+  std::vector<std::string> items;
+  for (;;) {
+    const std::size_t end = text.find(mark);
+    items.emplace_back(trimmed(text.substr(0, end)));
+    if (end == std::string_view::npos) return items;
+    text.remove_prefix(end + 1);
+  }
+}
+
+/// `bar:1` into `words`.
+void read_place(const Trial& trial, std::string_view text, PlaceWords& words, const char* form) {
+  const std::size_t colon = text.rfind(':');
+  words.container = trimmed(text.substr(0, colon));
+  if (colon == std::string_view::npos) return;
+  const std::string_view number = trimmed(text.substr(colon + 1));
+  std::size_t place = 0;
+  const char* end = number.data() + number.size();
+  const auto read = std::from_chars(number.data(), end, place);
+  if (number.empty() || read.ec != std::errc() || read.ptr != end || words.container.empty())
+    throw BadTrial(shown(trial) + "write " + form + "; a place is a whole number, from 0");
+  words.place = place;
+}
+
+}  // namespace
+
+SetWords set_words(const Trial& trial, const std::string& example) {
+  const std::size_t equals = trial.what.find('=');
+  SetWords words;
+  if (equals != std::string::npos) {
+    words.steps = split(std::string_view(trial.what).substr(0, equals), '.');
+    words.value = trial.what.substr(equals + 1);
+  }
+  for (const std::string& step : words.steps) {
+    if (step.empty()) words.steps.clear();
+    if (words.steps.empty()) break;
+  }
+  if (words.steps.empty()) throw BadTrial(shown(trial) + "write NODE.KEY=VALUE, as in " + example);
+  return words;
+}
+
+PlaceWords move_words(const Trial& trial) {
+  constexpr const char* form = "NODE=CONTAINER:PLACE, as in legend=bar:1";
+  const auto [node, place] = halves(trial, form);
+  PlaceWords words{std::string(node), "", {}};
+  read_place(trial, place, words, form);
+  return words;
+}
+
+PlaceWords add_words(const Trial& trial) {
+  constexpr const char* form = "CONTAINER:PLACE={…}, as in bar:0={\"kind\": \"box\", \"width\": 40}";
+  const auto [place, json] = halves(trial, form);
+  PlaceWords words{std::string(json), "", {}};
+  read_place(trial, place, words, form);
+  return words;
+}
+
+EncloseWords enclose_words(const Trial& trial) {
+  const auto [nodes, container] = halves(trial, "NODES=KIND:NAME, as in beds,map=row:places");
+  EncloseWords words{split(nodes, ','), std::string(trimmed(container.substr(0, container.find(':')))), ""};
+  if (const std::size_t colon = container.find(':'); colon != std::string_view::npos)
+    words.name = trimmed(container.substr(colon + 1));
+  return words;
+}
+
+}  // namespace fond_ladder::inline v0::scene

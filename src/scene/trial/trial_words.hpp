@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What the words of a trial say. All throw BadTrial for what cannot be read.
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "fond_ladder/trial.hpp"
+
+namespace fond_ladder::inline v0::scene {
+
+/// `beds.padding.left=4`
+struct SetWords {
+  std::vector<std::string> steps;  ///< at least one
+  std::string value;               ///< as typed
+};
+/// `example` is shown where it is missing what it needs.
+[[nodiscard]] SetWords set_words(const Trial& trial, const std::string& example);
+
+/// `NODE=CONTAINER:PLACE`, or `CONTAINER:PLACE=NODE IN JSON`; without a place behind all others.
+struct PlaceWords {
+  std::string what;  ///< the node, or the JSON
+  std::string container;
+  std::optional<std::size_t> place;
+};
+[[nodiscard]] PlaceWords move_words(const Trial& trial);
+[[nodiscard]] PlaceWords add_words(const Trial& trial);
+
+/// `A,B=KIND:NAME`
+struct EncloseWords {
+  std::vector<std::string> nodes;
+  std::string kind;
+  std::string name;  ///< empty for none
+};
+[[nodiscard]] EncloseWords enclose_words(const Trial& trial);
+
+/// The start of every message about a trial.
+[[nodiscard]] inline std::string shown(const Trial& trial) {
+  return "\"" + trial.text() + "\": ";
+}
+
+}  // namespace fond_ladder::inline v0::scene
