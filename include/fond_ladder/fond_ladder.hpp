@@ -21,6 +21,7 @@
 #include "fond_ladder/solver.hpp"
 #include "fond_ladder/suggest.hpp"
 #include "fond_ladder/tree.hpp"
+#include "fond_ladder/trouble.hpp"
 #include "fond_ladder/turn.hpp"
 #include "fond_ladder/variant.hpp"
 #include "fond_ladder/words.hpp"

@@ -149,6 +149,10 @@ class Solution {
   [[nodiscard]] Extent wished(NodeId node) const;
   /// What sticks out of the padding box of the parent, on axes on which the parent does not scroll.
   [[nodiscard]] FourSides cut(NodeId node) const;
+  /// What of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll: not cut,
+  /// but not where padding should be. Never more than the padding; sides that the node's own margin brings there, below
+  /// zero, are left out.
+  [[nodiscard]] FourSides intrusion(NodeId node) const;
   /// One line of a text. Places are from the corner of the text's own border box.
   struct Words {
     std::string_view text;  ///< part of the tree
@@ -160,6 +164,8 @@ class Solution {
   [[nodiscard]] std::vector<Words> words(NodeId text) const;
   /// What a text's own words and lines stick out of it, and what `max_lines` drops.
   [[nodiscard]] FourSides words_cut(NodeId text) const;
+  /// What of a text's own words lies in its own padding.
+  [[nodiscard]] FourSides words_intrusion(NodeId text) const;
   /// The most that a node, its own words, or anything in it is cut on any side. Linear in what is in it.
   [[nodiscard]] double most_cut(NodeId node) const;
   /// The size of what lies in a node, its padding box included: for a scroller the larger of its view and the furthest

@@ -1,19 +1,10 @@
 // SPDX-License-Identifier: MIT
 #include "print/measure.hpp"
 #include "print/sides.hpp"
+#include "print/troubles.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
-
-void write_cut(JsonWriter& json, const FourSides& cut) {
-  if (!cut.any()) return;
-  json.begin_object("cut");
-  const auto sides = by_side(cut);
-  for (std::size_t i = 0; i < sides.size(); ++i) {
-    if (sides[i] > 0) json.number(side_names[i], sides[i]);
-  }
-  json.end();
-}
 
 void write_tracks(JsonWriter& json, const SolvedScene& measured, NodeId grid) {
   const auto tracks = measured.solution.tracks(grid);
@@ -51,6 +42,8 @@ void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::
 void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes) {
   const Solution& solution = measured.solution;
   const Tree& tree = measured.scene.tree;
+  std::map<NodeId, std::vector<Trouble>> of_node;
+  for (const Trouble& one : troubles(measured.scene, solution)) of_node[one.node].push_back(one);
   json.objects("nodes", boxes, [&](const auto& placed) {
     json.text("path", tree.path(placed.node));
     json.text("kind", word(solution.kind(placed.node)));
@@ -60,7 +53,8 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
     json.number("height", placed.box.height);
     json.extent("wished", solution.wished(placed.node));
     write_share(json, measured, placed);
-    write_cut(json, all_cut(solution, placed.node));
+    if (const FourSides cut = all_cut(solution, placed.node); cut.any()) write_sides(json, "cut", cut);
+    write_troubles(json, tree, of_node[placed.node]);
     if (solution.kind(placed.node) == Kind::grid) write_tracks(json, measured, placed.node);
   });
   json.objects("scrollers", scrolling(solution, boxes), [&](const auto& placed) {

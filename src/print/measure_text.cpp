@@ -9,31 +9,10 @@
 #include "print/measure.hpp"
 #include "print/sides.hpp"
 #include "print/table.hpp"
+#include "print/troubles.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
-
-/// `by 3.5 at the right of bar`, side by side; a text can also stick out of its own box.
-std::string cut_text(const SolvedScene& measured, NodeId node) {
-  std::string text;
-  const auto list = [&](const FourSides& cut, const std::string& of) {
-    const auto sides = by_side(cut);
-    for (std::size_t i = 0; i < sides.size(); ++i) {
-      if (sides[i] <= 0) continue;
-      text += fmt::format("{}{} at the {} of {}", text.empty() ? "by " : ", by ", rounded(sides[i]), side_names[i], of);
-    }
-  };
-  const Tree& tree = measured.scene.tree;
-  if (const NodeId parent = tree.parent(node)) list(measured.solution.cut(node), tree.step(parent));
-  list(measured.solution.words_cut(node), "its own box");
-  return text;
-}
-
-std::size_t count_cut(const Solution& solution, const std::vector<Solution::NodeBox>& boxes) {
-  std::size_t cut = 0;
-  for (const auto& placed : boxes) cut += all_cut(solution, placed.node).any() ? 1 : 0;
-  return cut;
-}
 
 /// A node's size as percent of its parent's content box.
 std::string share_text(const SolvedScene& measured, const Solution::NodeBox& placed) {
@@ -45,16 +24,10 @@ std::string share_text(const SolvedScene& measured, const Solution::NodeBox& pla
 }
 
 /// The first line says whether all is well; the lines behind it what is not, and where.
-void print_answer(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
-  const std::size_t cut = count_cut(measured.solution, boxes);
-  fmt::print(out, "{}: {}\n", title_of(measured.scene, measured.solution, measured.asked),
-             cut == 0   ? "every node lies inside its parent"
-             : cut == 1 ? "1 node sticks out"
-                        : fmt::format("{} nodes stick out", cut));
-  for (const auto& placed : boxes) {
-    const std::string text = cut_text(measured, placed.node);
-    if (!text.empty()) fmt::print(out, "  {}: {}\n", measured.scene.tree.path(placed.node), text);
-  }
+void print_answer(const SolvedScene& measured, std::ostream& out) {
+  const std::vector<Trouble> bad = troubles(measured.scene, measured.solution);
+  fmt::print(out, "{}: {}\n", title_of(measured.scene, measured.solution, measured.asked), verdict(bad));
+  print_troubles(measured, bad, out);
   out << '\n';
 }
 
@@ -137,7 +110,7 @@ FourSides all_cut(const Solution& solution, NodeId node) {
 }
 
 void print_boxes(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
-  print_answer(measured, boxes, out);
+  print_answer(measured, out);
   print_table(measured, boxes, out);
   print_tracks(measured, out);
   print_scrollers(measured, boxes, out);

@@ -227,6 +227,31 @@ FourSides Solution::cut(NodeId node) const {
   return {up_and_down.before, sideways.after, up_and_down.after, sideways.before};
 }
 
+FourSides Solution::intrusion(NodeId node) const {
+  const Tree& tree = this->tree();
+  const NodeId parent = tree.parent(node);
+  if (!parent || !is_placed(node)) return {};
+  const View view = view_of(tree, passes());
+  const Index i = tree.store().index_of(node), above = tree.store().index_of(parent);
+  if (view.traits(i).pinned) return {};
+  const auto on = [&](Axis axis) -> Sides {
+    if (view.traits(above).scrolls(axis)) return {};
+    const Sides border = view.border(above, axis), inset = view.edges_down(above).inset[axis];
+    const Sides margin = view.edges_down(i).margin[axis];
+    const Sides beyond = detail::outside(view.place(i, axis), view.size(i, axis), inset.before,
+                                         view.size(above, axis) - inset.after);
+    const auto in_padding = [](double amount, double padding, double own_margin) {
+      const double meant = std::min(0.0, own_margin);
+      const double in = std::min(amount, padding) + meant;
+      return in > limits::told_tolerance ? in : 0;
+    };
+    return {in_padding(beyond.before, inset.before - border.before, margin.before),
+            in_padding(beyond.after, inset.after - border.after, margin.after)};
+  };
+  const Sides sideways = on(x_axis), up_and_down = on(y_axis);
+  return {up_and_down.before, sideways.after, up_and_down.after, sideways.before};
+}
+
 double Solution::baseline(NodeId node) const {
   if (!is_placed(node)) return 0;
   return box(node).y + detail::first_baseline_down(view_of(tree(), passes()), tree().store().index_of(node));

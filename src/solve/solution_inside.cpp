@@ -176,6 +176,27 @@ FourSides Solution::words_cut(NodeId text_node) const {
   return cut;
 }
 
+FourSides Solution::words_intrusion(NodeId text_node) const {
+  const View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(text_node);
+  if (words_surely_fit(view, i)) return {};
+  FourSides all;
+  const Traits own = view.traits(i);
+  const Sides border_x = view.border(i, x_axis), border_y = view.border(i, y_axis);
+  const Sides inset_x = view.edges_down(i).inset[x_axis], inset_y = view.edges_down(i).inset[y_axis];
+  for (const Words& line : words(text_node)) {
+    if (line.dropped) continue;
+    const Sides x = detail::outside(line.box.x, line.box.width, inset_x.before, view.size(i, x_axis) - inset_x.after);
+    const Sides y = detail::outside(line.box.y, line.box.height, inset_y.before, view.size(i, y_axis) - inset_y.after);
+    if (!own.scroll_x) {
+      all.left = std::max(all.left, std::min(x.before, inset_x.before - border_x.before));
+      all.right = std::max(all.right, std::min(x.after, inset_x.after - border_x.after));
+    }
+    if (!own.scroll_y) all.bottom = std::max(all.bottom, std::min(y.after, inset_y.after - border_y.after));
+  }
+  return all;
+}
+
 double Solution::most_cut(NodeId node) const {
   if (!is_placed(node)) return 0;
   const View view = view_of(tree(), passes());

@@ -20,29 +20,8 @@ namespace {
 /// Prepares what rules look at.
 class LintWorker {
  public:
-  explicit LintWorker(const Variant& variant) : solver_(variant.scene, variant.modes) {
-    seen_.scene = &variant.scene;
-    const Tree& tree = variant.scene.tree;
-    std::map<NodeId, std::size_t> places;
-    std::vector<NodeId> open{tree.root()};
-    while (!open.empty()) {  // each node with all that is in it, then its next sibling
-      const NodeId node = open.back();
-      open.pop_back();
-      places[node] = seen_.nodes.size();
-      SeenNode& one = seen_.nodes.emplace_back();
-      one.node = node;
-      if (tree.parent(node)) one.parent = places[tree.parent(node)];
-      const std::vector<NodeId> children = tree.children(node);
-      one.is_empty = children.empty();
-      open.insert(open.end(), children.rbegin(), children.rend());
-    }
-    for (std::size_t i = seen_.nodes.size(); i-- > 0;) {
-      SeenNode& one = seen_.nodes[i];
-      one.end = std::max(one.end, i + 1);
-      SeenNode& above = seen_.nodes[one.parent];
-      above.end = std::max(above.end, one.end);
-    }
-  }
+  explicit LintWorker(const Variant& variant)
+      : solver_(variant.scene, variant.modes), seen_(unseen_scene(variant.scene)), asleep_(seen_.nodes.size()) {}
 
   void look(const Rung& rung, bool goes_on, Sightings& sightings) {
     const Solution solution = solver_.solve(rung);
@@ -50,61 +29,38 @@ class LintWorker {
     const bool other_form = !active_ || *active_ != active;
     active_ = active;
     reached_.insert(active.begin(), active.end());
-    seen_.solution = &solution;
+    see(seen_, solution, other_form);
     sightings.begin(solution.container().width, goes_on);
-    for (SeenNode& one : seen_.nodes) {
+    for (const SeenNode& one : seen_.nodes) {
       if (other_form) take_form(one);
-      one.placed = solution.is_placed(one.node);
-      if (!one.placed) continue;
-      sightings.count_placed(one.node);
-      one.box = solution.relative_box(one.node);
-      if (!seen_.is_root(one)) {
-        const Rect& above = seen_.parent(one).box;
-        one.box.x += above.x;
-        one.box.y += above.y;
-      }
-      one.ink = one.box;
+      if (one.placed) sightings.count_placed(one.node);
     }
-    spread_ink();
     look_at_sizes(seen_, sightings);
     look_at_places(seen_, sightings);
-    look_at_settings(seen_, sightings);
+    look_at_settings(seen_, asleep_, sightings);
   }
 
   /// The ranges that held at some size.
   [[nodiscard]] const std::set<std::string>& reached() const { return reached_; }
 
  private:
-  /// The keys that hold now, and which of them do nothing on such a node.
-  void take_form(SeenNode& one) {
-    one.keys = seen_.solution->keys(one.node);
-    one.asleep.clear();
+  /// Which of the keys that hold now do nothing on such a node.
+  void take_form(const SeenNode& one) {
+    auto& asleep = asleep_[seen_.place(one)];
+    asleep.clear();
     std::optional<Kind> above;
     if (!seen_.is_root(one)) above = seen_.parent(one).keys.kind;
     const std::vector<bool> many = given_to_many(*seen_.scene, one.node);
     for (std::size_t i = 0; i < key_table().size(); ++i) {
       const KeyEntry& entry = key_table()[i];
       if (!many[i] && is_said(entry, one.keys) && !acts_on(entry.acts, one.keys.kind, above))
-        one.asleep.push_back(entry.name);
-    }
-  }
-
-  /// What sticks out of a node counts to it, unless it scrolls there.
-  void spread_ink() {
-    for (std::size_t i = seen_.nodes.size(); i-- > 1;) {
-      const SeenNode& one = seen_.nodes[i];
-      if (!one.placed) continue;
-      SeenNode& above = seen_.nodes[one.parent];
-      const double left = std::min(above.ink.x, one.ink.x), top = std::min(above.ink.y, one.ink.y);
-      const double right = std::max(above.ink.right(), one.ink.right()),
-                   bottom = std::max(above.ink.bottom(), one.ink.bottom());
-      if (!scrolls_x(above.keys.scroll)) above.ink.x = left, above.ink.width = right - left;
-      if (!scrolls_y(above.keys.scroll)) above.ink.y = top, above.ink.height = bottom - top;
+        asleep.push_back(entry.name);
     }
   }
 
   SceneSolver solver_;
   Seen seen_;
+  std::vector<SleepingKeys> asleep_;  // by place in the list of nodes
   std::optional<std::vector<std::string>> active_;
   std::set<std::string> reached_;
 };

@@ -222,10 +222,10 @@ class Trials {
 
 }  // namespace
 
-void look_at_settings(const Seen& seen, Sightings& sightings) {
+void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep, Sightings& sightings) {
   for (const SeenNode& one : seen.nodes) {
     if (!one.placed) continue;
-    for (const std::string_view key : one.asleep) {
+    for (const std::string_view key : asleep[seen.place(one)]) {
       sightings.see(Oddity::asleep, one.node, key, [&] {
         const std::string kind(word(one.keys.kind)), above(word(seen.parent(one).keys.kind));
         return Reason{"it does nothing while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};

@@ -7,14 +7,6 @@
 
 namespace fond_ladder::inline v0 {
 
-bool goes_below_zero(const Edges& edges) {
-  for (std::size_t side = 0; side < side_words.size(); ++side) {
-    const auto edge = edges.given(static_cast<Side>(side));
-    if (edge && !edge->is_automatic() && edge->length().amount() < 0) return true;
-  }
-  return false;
-}
-
 void Sightings::begin(double width, bool goes_on) {
   width_ = width;
   goes_on_ = goes_on;

@@ -11,49 +11,14 @@
 #include <vector>
 
 #include "fond_ladder/lint.hpp"
-#include "verify/measure/same.hpp"
+#include "verify/lint/seen.hpp"
 
 namespace fond_ladder::inline v0 {
-
-/// One node at one size. Placed ones have a box.
-struct SeenNode {
-  NodeId node;
-  std::size_t parent = 0;  // its place in the list; that of the root is its own
-  Keys keys;               // in force while the ranges that hold do
-  bool placed = false;
-  Rect box{};            // from the root's corner
-  Rect ink{};            // with all that is in it and sticks out of it, on axes that no container scrolls
-  std::size_t end = 0;   // behind the last node in it
-  bool is_empty = true;  // holds no child
-  std::vector<std::string_view> asleep{};  // keys that it says and that do nothing on its kind in that of its parent
-};
-
-/// A scene at one size.
-struct Seen {
-  const Scene* scene = nullptr;
-  const Solution* solution = nullptr;
-  std::vector<SeenNode> nodes;  // parents first, each followed by all that is in it
-
-  [[nodiscard]] const SeenNode& parent(const SeenNode& one) const { return nodes[one.parent]; }
-  [[nodiscard]] bool is_root(const SeenNode& one) const { return &one == nodes.data(); }
-  [[nodiscard]] std::string name(NodeId node) const { return scene->tree.tail(node); }
-  /// Calls `each(child)` for the placed children of a node, in the order of the file.
-  template <class Each>
-  void for_each_child(const SeenNode& parent, const Each& each) const {
-    for (std::size_t i = place(parent) + 1; i < parent.end; i = nodes[i].end) {
-      if (nodes[i].placed) each(nodes[i]);
-    }
-  }
-  [[nodiscard]] std::size_t place(const SeenNode& one) const { return static_cast<std::size_t>(&one - nodes.data()); }
-};
 
 /// What is said of an oddity.
 struct Reason {
   std::string why, cure;
 };
-
-/// Whether some side is a length below zero.
-[[nodiscard]] bool goes_below_zero(const Edges& edges);
 
 class Sightings {
  public:
@@ -98,10 +63,13 @@ class Sightings {
   bool goes_on_ = false;
 };
 
+/// Keys that a node says and that do nothing on its kind in that of its parent.
+using SleepingKeys = std::vector<std::string_view>;
+
 // The rules, by what they look at. Each looks at all nodes at one size.
 void look_at_sizes(const Seen& seen, Sightings& sightings);
 void look_at_places(const Seen& seen, Sightings& sightings);
-void look_at_settings(const Seen& seen, Sightings& sightings);
+void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep, Sightings& sightings);
 
 /// A setting that changes nothing at any of the sizes.
 struct WithoutEffect {

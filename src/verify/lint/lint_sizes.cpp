@@ -26,15 +26,6 @@ std::string size_text(const Rect& box) {
 
 // --- zero size -----------------------------------------------------------------------------------------------------
 
-/// A box without a name that only takes room, as people put between things to push them apart.
-bool is_spacer(const SeenNode& one) {
-  return one.keys.kind == Kind::box && one.keys.name.empty() && one.is_empty && one.keys.natural == Pair{};
-}
-
-bool asks_for_nothing(const Sizing& size) {
-  return size.way() == Sizing::Way::length && size.length().amount() == 0;
-}
-
 /// `wide` or `high`.
 std::string extent_word(Axis axis) {
   return axis == x_axis ? "wide" : "high";
@@ -54,10 +45,8 @@ Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
 }
 
 void look_for_nothing(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  const Rect &box = one.box, &above = seen.parent(one).box;
-  if (is_spacer(one)) return;
   for (const Axis axis : {x_axis, y_axis}) {
-    if (box.size_on(axis) >= give || above.size_on(axis) < give || asks_for_nothing(one.keys.size_on(axis))) continue;
+    if (!is_nothing(seen, one, axis)) continue;
     sightings.see(Oddity::zero_size, one.node, side_word(axis), [&] { return why_zero(seen, one, axis); });
     return;  // once is enough
   }
@@ -66,27 +55,17 @@ void look_for_nothing(const Seen& seen, const SeenNode& one, Sightings& sighting
 // --- sizes that are given ------------------------------------------------------------------------------------------
 
 void look_for_squeezed(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  const Keys &keys = one.keys, &above = seen.parent(one).keys;
-  if (keys.pin || keys.weight || above.alike || keys.shrink != Keys().shrink) return;
   for (const Axis axis : {x_axis, y_axis}) {
-    const Sizing& size = keys.size_on(axis);
-    const Limit &least = keys.least_on(axis), &most = keys.most_on(axis);
-    if (!lays_along(above.kind, axis) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
-      continue;
-    const double em = seen.scene->tree.em();
-    double given = size.length().in_px(em, 0);
-    if (most && !most->is_percent()) given = std::min(given, most->in_px(em, 0));
-    const double got = one.box.size_on(axis);
-    if (most && most->is_percent()) continue;
-    if (got >= given - give) continue;
+    const auto size = squeezed(seen, one, axis);
+    if (!size) continue;
     const std::string key = side_word(axis);
     sightings.see(
         Oddity::not_kept, one.node, key,
         [&] {
-          return Reason{"it says " + rounded(given) + " and is squeezed to " + rounded(got) + " at worst",
+          return Reason{"it says " + rounded(size->given) + " and is squeezed to " + rounded(size->got) + " at worst",
                         "shrink 0 keeps it; min_" + key + " says how far it may go"};
         },
-        given - got);
+        size->given - size->got);
   }
 }
 
@@ -110,16 +89,6 @@ void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sigh
 }
 
 // --- what sticks out -----------------------------------------------------------------------------------------------
-
-bool is_pinned_outside(const Pin& pin) {
-  return std::ranges::any_of(std::array{pin.left, pin.right, pin.top, pin.bottom, pin.start, pin.end},
-                             [](const Limit& offset) { return offset && offset->amount() < 0; });
-}
-
-/// Whether an author put it out there on purpose.
-bool is_put_outside(const Keys& keys) {
-  return (keys.pin && is_pinned_outside(*keys.pin)) || goes_below_zero(keys.margin) || keys.nudge != Pair{};
-}
 
 void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   if (is_put_outside(one.keys)) return;

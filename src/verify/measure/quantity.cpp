@@ -15,7 +15,7 @@ namespace {
 /// In the order of Measure; its last one has no word.
 constexpr auto measure_words = std::to_array<std::string_view>(
     {"width", "height", "left", "right", "top", "bottom", "middle_x", "middle_y", "content_width", "content_height",
-     "baseline", "lines", "line", "columns", "rows", "per_line", "spare", "cut", "shown"});
+     "baseline", "lines", "line", "columns", "rows", "per_line", "spare", "cut", "intrusion", "shown"});
 static_assert(measure_words.size() == static_cast<std::size_t>(Measure::most_cut));
 
 double per_line(NodeId node, const Solution& solution) {
@@ -43,8 +43,13 @@ double spare(NodeId node, const Solution& solution) {
   return least;
 }
 
-/// Not of zero size, not wholly cut off by an ancestor that does not scroll that way, and not wholly behind one node
-/// that is painted later.
+/// Whether a node of this kind hides what lies behind it. Containers and the room around words are see-through.
+bool paints(Kind kind) {
+  return kind == Kind::box || kind == Kind::image;
+}
+
+/// Not of zero size, not wholly cut off by an ancestor that does not scroll that way, and not wholly behind one box
+/// or image that is painted later.
 bool is_shown(NodeId node, const Solution& solution) {
   if (!solution.is_placed(node)) return false;
   const Rect box = solution.painted_box(node);
@@ -62,7 +67,7 @@ bool is_shown(NodeId node, const Solution& solution) {
   bool later = false;
   for (const auto& painted : solution.painted()) {
     if (painted.node == node) later = true;
-    if (!later || painted.node == node) continue;
+    if (!later || painted.node == node || !paints(solution.kind(painted.node))) continue;
     bool is_inner = false;
     for (NodeId at = painted.node; at && !is_inner; at = tree.parent(at)) is_inner = at == node;
     if (!is_inner && painted.box.x <= box.x && painted.box.y <= box.y && painted.box.right() >= box.right() &&
@@ -88,6 +93,7 @@ double measure(Measure what, NodeId node, const Solution& solution) {
     case Measure::per_line: return per_line(node, solution);
     case Measure::spare: return spare(node, solution);
     case Measure::cut: return std::max(solution.cut(node).most(), solution.words_cut(node).most());
+    case Measure::intrusion: return std::max(solution.intrusion(node).most(), solution.words_intrusion(node).most());
     case Measure::shown: return is_shown(node, solution) ? 1 : 0;
     case Measure::most_cut: return solution.most_cut(node);
     default: return 0;  // those of the box are answered above
@@ -154,6 +160,7 @@ bool is_count(Measure measure) {
     case Measure::baseline:
     case Measure::spare:
     case Measure::cut:
+    case Measure::intrusion:
     case Measure::most_cut: break;
   }
   return false;

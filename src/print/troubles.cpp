@@ -1,0 +1,214 @@
+// SPDX-License-Identifier: MIT
+#include "print/troubles.hpp"
+
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <algorithm>
+#include <array>
+#include <optional>
+
+#include "model/number_text.hpp"
+#include "print/sides.hpp"
+#include "verify/measure/many_nodes.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+/// Troubles that one sentence tells: the worst of them, and all nodes.
+struct Alike {
+  Trouble worst;
+  std::vector<NodeId> nodes;
+  std::vector<NodeId> of;
+};
+
+void take_larger(FourSides& into, const FourSides& other) {
+  into = {std::max(into.top, other.top), std::max(into.right, other.right), std::max(into.bottom, other.bottom),
+          std::max(into.left, other.left)};
+}
+
+double badness(const Trouble& trouble) {
+  return trouble.kind == Trouble::Kind::squeezed ? trouble.given - trouble.got : trouble.by.most();
+}
+
+/// Copies of one node and siblings of one kind, in the same trouble with the same other.
+std::vector<Alike> gathered(const Tree& tree, const std::vector<Trouble>& troubles) {
+  using Place = std::tuple<Trouble::Kind, Axis, std::string, std::string, bool, bool>;
+  std::map<Place, std::size_t> places;
+  std::vector<Alike> all;
+  for (const Trouble& one : troubles) {
+    if (one.kind == Trouble::Kind::unseen) continue;
+    const NodeId parent = tree.parent(one.node);
+    const bool words = one.of == one.node;
+    const std::string of = one.of && !words ? path_of_copies(tree, one.of) : "";
+    const std::string around = parent ? path_of_copies(tree, parent) + " " + std::string(word(tree.kind(one.node))) : "";
+    const auto [at, is_new] =
+        places.try_emplace(Place{one.kind, one.axis, around, of, words, one.lost_lines > 0}, all.size());
+    if (is_new) all.push_back({one, {}, {}});
+    Alike& alike = all[at->second];
+    const FourSides sides = alike.worst.by;
+    const std::size_t lost = alike.worst.lost_lines;
+    if (badness(one) > badness(alike.worst)) alike.worst = one;
+    take_larger(alike.worst.by, sides);
+    alike.worst.lost_lines = is_new ? one.lost_lines : lost + one.lost_lines;
+    alike.nodes.push_back(one.node);
+    if (std::ranges::find(alike.of, one.of) == alike.of.end()) alike.of.push_back(one.of);
+  }
+  return all;
+}
+
+std::string counted(std::size_t count, const char* one, const char* many) {
+  return std::to_string(count) + " " + (count == 1 ? one : many);
+}
+
+/// What happens to whom, and how much, for all kinds but the unseen.
+std::string sentence(const Tree& tree, const Alike& alike) {
+  const Trouble& worst = alike.worst;
+  const bool many = alike.nodes.size() > 1, words = worst.of == worst.node;
+  const std::string who = (words ? "the words of " : "") + names_text(tree, alike.nodes);
+  const std::string up_to = many ? "up to " : "";
+  if (worst.kind == Trouble::Kind::squeezed) {
+    return fmt::format("squeezed: {} from {} to {} {}", who, rounded(worst.given), rounded(worst.got),
+                       worst.axis == x_axis ? "wide" : "high") +
+           (many ? " at worst" : "");
+  }
+  const std::string by = (many ? "by up to " : "by ") + sides_text(worst.by);
+  const std::string of = words ? "" : names_text(tree, alike.of);
+  if (worst.kind == Trouble::Kind::intrudes)
+    return fmt::format("intrudes: {} {} into the padding{}", who, by, words ? " around them" : " of " + of);
+  if (worst.lost_lines > 0) {
+    return fmt::format("sticks out: {} of {} left out by max_lines", counted(worst.lost_lines, "line", "lines"),
+                       names_text(tree, alike.nodes));
+  }
+  return fmt::format("sticks out: {} {}{}", who, by, words ? "" : " of " + of);
+}
+
+/// `c, d, 8 of pots/pot[*]`: those that are copies of one node, or siblings, together where they are many.
+std::string unseen_names(const Tree& tree, const std::vector<NodeId>& nodes) {
+  std::map<std::string, std::vector<NodeId>> by_place;
+  std::vector<std::string> places;
+  for (const NodeId node : nodes) {
+    const std::string around = path_of_copies(tree, tree.parent(node));
+    if (by_place[around].empty()) places.push_back(around);
+    by_place[around].push_back(node);
+  }
+  std::string text;
+  for (const std::string& place : places) {
+    const std::vector<NodeId>& here = by_place[place];
+    constexpr std::size_t few = 3;
+    text += (text.empty() ? "" : ", ") + (here.size() <= few
+                                              ? listed_names(tree, here)
+                                              : fmt::format("{} of {}", here.size(), common_pattern(tree, here)));
+  }
+  return text;
+}
+
+/// `c, d (beyond w), ash (0 x 0)`
+std::string unseen_text(const SolvedScene& measured, const std::vector<Trouble>& troubles) {
+  const Tree& tree = measured.scene.tree;
+  std::vector<std::pair<std::string, std::vector<NodeId>>> by_reason;
+  for (const Trouble& one : troubles) {
+    if (one.kind != Trouble::Kind::unseen) continue;
+    const Rect box = measured.solution.relative_box(one.node);
+    const std::string why = one.why == Trouble::Why::beyond   ? "beyond " + tree.tail(one.of)
+                            : one.why == Trouble::Why::behind ? "behind " + tree.tail(one.of)
+                                                              : rounded(box.width) + " x " + rounded(box.height);
+    auto at = std::ranges::find(by_reason, why, &std::pair<std::string, std::vector<NodeId>>::first);
+    if (at == by_reason.end()) at = by_reason.insert(at, {why, {}});
+    at->second.push_back(one.node);
+  }
+  std::string text;
+  for (const auto& [why, nodes] : by_reason)
+    text += (text.empty() ? "" : ", ") + unseen_names(tree, nodes) + " (" + why + ")";
+  return text;
+}
+
+}  // namespace
+
+std::string sides_text(const FourSides& sides) {
+  std::string text;
+  const auto amounts = by_side(sides);
+  for (std::size_t i = 0; i < amounts.size(); ++i) {
+    if (amounts[i] > 0) text += fmt::format("{}{} at the {}", text.empty() ? "" : ", ", rounded(amounts[i]), side_names[i]);
+  }
+  return text;
+}
+
+std::string verdict(const std::vector<Trouble>& troubles) {
+  struct Words {
+    const char *one, *many;
+  };
+  constexpr std::array<Words, 4> words{{{"sticks out", "stick out"},
+                                        {"intrudes into padding", "intrude into padding"},
+                                        {"is squeezed", "are squeezed"},
+                                        {"is not seen", "are not seen"}}};
+  std::string text;
+  for (std::size_t kind = 0; kind < words.size(); ++kind) {
+    std::vector<NodeId> nodes;
+    for (const Trouble& one : troubles) {
+      const bool is_it = static_cast<std::size_t>(one.kind) == kind;
+      if (is_it && (nodes.empty() || nodes.back() != one.node)) nodes.push_back(one.node);
+    }
+    if (nodes.empty()) continue;
+    const std::string noun = text.empty() ? (nodes.size() == 1 ? " node" : " nodes") : "";
+    text += fmt::format("{}{}{} {}", text.empty() ? "" : ", ", nodes.size(), noun,
+                        nodes.size() == 1 ? words[kind].one : words[kind].many);
+  }
+  return text.empty() ? "nothing sticks out, is squeezed or unseen" : text;
+}
+
+void print_troubles(const SolvedScene& measured, const std::vector<Trouble>& troubles, std::ostream& out) {
+  const std::vector<Alike> all = gathered(measured.scene.tree, troubles);
+  std::vector<std::string> modes;
+  for (const std::string& active : measured.asked.active) {
+    if (std::ranges::find(measured.scene.modes, active) != measured.scene.modes.end()) modes.push_back(active);
+  }
+  constexpr std::size_t most_told = 12, most_searched_nodes = 20'000;
+  std::size_t told = 0, left = 0;
+  for (const Alike& alike : all) {
+    if (told == most_told) {
+      left += alike.nodes.size();
+      continue;
+    }
+    ++told;
+    std::string line = "  " + sentence(measured.scene.tree, alike);
+    const bool is_small = measured.scene.tree.size() <= most_searched_nodes;
+    const auto from = is_small ? gone_from(measured.scene, modes, measured.asked.rung, alike.worst) : std::nullopt;
+    if (from) line += fmt::format(", below {} wide", rounded(*from));
+    fmt::print(out, "{}\n", line);
+  }
+  if (left > 0) fmt::print(out, "  and {} more\n", left);
+  const std::string unseen = unseen_text(measured, troubles);
+  if (!unseen.empty()) fmt::print(out, "  not seen: {}\n", unseen);
+}
+
+void write_troubles(JsonWriter& json, const Tree& tree, const std::vector<Trouble>& of_node) {
+  bool intrudes = false, is_squeezed = false;
+  FourSides into;
+  for (const Trouble& one : of_node) {
+    intrudes = intrudes || one.kind == Trouble::Kind::intrudes;
+    if (one.kind == Trouble::Kind::intrudes) take_larger(into, one.by);
+    is_squeezed = is_squeezed || one.kind == Trouble::Kind::squeezed;
+  }
+  if (intrudes) write_sides(json, "intrusion", into);
+  if (is_squeezed) {
+    json.begin_object("squeezed");
+    for (const Trouble& one : of_node) {
+      if (one.kind != Trouble::Kind::squeezed) continue;
+      json.begin_object(side_word(one.axis));
+      json.number("given", one.given);
+      json.number("got", one.got);
+      json.end();
+    }
+    json.end();
+  }
+  for (const Trouble& one : of_node) {
+    if (one.kind != Trouble::Kind::unseen) continue;
+    json.begin_object("unseen");
+    json.text("why", one.why == Trouble::Why::beyond ? "beyond" : one.why == Trouble::Why::behind ? "behind" : "no size");
+    if (one.of) json.text("of", tree.path(one.of));
+    json.end();
+  }
+}
+
+}  // namespace fond_ladder::inline v0

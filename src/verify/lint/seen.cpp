@@ -1,0 +1,191 @@
+// SPDX-License-Identifier: MIT
+//
+// Only siblings whose ink meets can hide each other's insides, so pairs of siblings are looked for first, by sweeping
+// along the axis on which their container lays them.
+#include "verify/lint/seen.hpp"
+
+#include <algorithm>
+#include <array>
+#include <map>
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+/// What sticks out of a node counts to it, unless it scrolls there.
+void spread_ink(Seen& seen) {
+  for (std::size_t i = seen.nodes.size(); i-- > 1;) {
+    const SeenNode& one = seen.nodes[i];
+    if (!one.placed) continue;
+    SeenNode& above = seen.nodes[one.parent];
+    const double left = std::min(above.ink.x, one.ink.x), top = std::min(above.ink.y, one.ink.y);
+    const double right = std::max(above.ink.right(), one.ink.right()),
+                 bottom = std::max(above.ink.bottom(), one.ink.bottom());
+    if (!scrolls_x(above.keys.scroll)) above.ink.x = left, above.ink.width = right - left;
+    if (!scrolls_y(above.keys.scroll)) above.ink.y = top, above.ink.height = bottom - top;
+  }
+}
+
+/// A box without a name that only takes room, as people put between things to push them apart.
+bool is_spacer(const SeenNode& one) {
+  return one.keys.kind == Kind::box && one.keys.name.empty() && one.is_empty && one.keys.natural == Pair{};
+}
+
+bool asks_for_nothing(const Sizing& size) {
+  return size.way() == Sizing::Way::length && size.length().amount() == 0;
+}
+
+/// Along which axis a container lays its children, if along one.
+bool lays_along(Kind kind, Axis axis) {
+  return kind == (axis == x_axis ? Kind::row : Kind::column);
+}
+
+bool is_pinned_outside(const Pin& pin) {
+  return std::ranges::any_of(std::array{pin.left, pin.right, pin.top, pin.bottom, pin.start, pin.end},
+                             [](const Limit& offset) { return offset && offset->amount() < 0; });
+}
+
+bool have_common_area(const Rect& a, const Rect& b) {
+  return std::min(a.right(), b.right()) - std::max(a.x, b.x) > give &&
+         std::min(a.bottom(), b.bottom()) - std::max(a.y, b.y) > give;
+}
+
+bool is_within(const Rect& inner, const Rect& outer) {
+  return inner.x >= outer.x - give && inner.y >= outer.y - give && inner.right() <= outer.right() + give &&
+         inner.bottom() <= outer.bottom() + give;
+}
+
+}  // namespace
+
+Seen unseen_scene(const Scene& scene) {
+  Seen seen;
+  seen.scene = &scene;
+  const Tree& tree = scene.tree;
+  std::map<NodeId, std::size_t> places;
+  std::vector<NodeId> open{tree.root()};
+  while (!open.empty()) {  // each node with all that is in it, then its next sibling
+    const NodeId node = open.back();
+    open.pop_back();
+    places[node] = seen.nodes.size();
+    SeenNode& one = seen.nodes.emplace_back();
+    one.node = node;
+    if (tree.parent(node)) one.parent = places[tree.parent(node)];
+    const std::vector<NodeId> children = tree.children(node);
+    one.is_empty = children.empty();
+    open.insert(open.end(), children.rbegin(), children.rend());
+  }
+  for (std::size_t i = seen.nodes.size(); i-- > 0;) {
+    SeenNode& one = seen.nodes[i];
+    one.end = std::max(one.end, i + 1);
+    SeenNode& above = seen.nodes[one.parent];
+    above.end = std::max(above.end, one.end);
+  }
+  return seen;
+}
+
+void see(Seen& seen, const Solution& solution, bool other_form) {
+  seen.solution = &solution;
+  for (SeenNode& one : seen.nodes) {
+    if (other_form) one.keys = solution.keys(one.node);
+    one.placed = solution.is_placed(one.node);
+    if (!one.placed) continue;
+    one.box = solution.relative_box(one.node);
+    if (!seen.is_root(one)) {
+      const Rect& above = seen.parent(one).box;
+      one.box.x += above.x;
+      one.box.y += above.y;
+    }
+    one.ink = one.box;
+  }
+  spread_ink(seen);
+}
+
+bool goes_below_zero(const Edges& edges) {
+  for (std::size_t side = 0; side < side_words.size(); ++side) {
+    const auto edge = edges.given(static_cast<Side>(side));
+    if (edge && !edge->is_automatic() && edge->length().amount() < 0) return true;
+  }
+  return false;
+}
+
+bool is_put_outside(const Keys& keys) {
+  return (keys.pin && is_pinned_outside(*keys.pin)) || goes_below_zero(keys.margin) || keys.nudge != Pair{};
+}
+
+bool has_area(const Rect& box) {
+  return box.width > give && box.height > give;
+}
+
+bool is_nothing(const Seen& seen, const SeenNode& one, Axis axis) {
+  return one.box.size_on(axis) < give && seen.parent(one).box.size_on(axis) >= give &&
+         !asks_for_nothing(one.keys.width) && !asks_for_nothing(one.keys.height) && !is_spacer(one);
+}
+
+std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axis) {
+  const Keys &keys = one.keys, &above = seen.parent(one).keys;
+  if (keys.pin || keys.weight || above.alike || keys.shrink != Keys().shrink) return {};
+  const Sizing& size = keys.size_on(axis);
+  const Limit &least = keys.least_on(axis), &most = keys.most_on(axis);
+  if (!lays_along(above.kind, axis) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
+    return {};
+  if (most && most->is_percent()) return {};
+  const double em = seen.scene->tree.em();
+  double given = size.length().in_px(em, 0);
+  if (most) given = std::min(given, most->in_px(em, 0));
+  const double got = one.box.size_on(axis);
+  if (got >= given - give) return {};
+  return Squeezed{given, got};
+}
+
+const SeenNode* outside_of(const Seen& seen, const SeenNode& one) {
+  Rect box = one.box;
+  for (const SeenNode* above = &one; !seen.is_root(*above);) {
+    above = &seen.parent(*above);
+    const Rect& view = above->box;
+    if (scrolls_x(above->keys.scroll)) box.x = view.x, box.width = view.width;
+    if (scrolls_y(above->keys.scroll)) box.y = view.y, box.height = view.height;
+    if (!have_common_area(box, view) && has_area(view)) return above;
+  }
+  return nullptr;
+}
+
+void for_each_meeting(const Seen& seen, const SeenNode& parent,
+                      const std::function<void(const SeenNode&, const SeenNode&)>& each) {
+  if (!parent.placed || parent.is_empty || !is_container(parent.keys.kind)) return;
+  std::vector<const SeenNode*> children;
+  seen.for_each_child(parent, [&](const SeenNode& child) {
+    if (has_area(child.ink)) children.push_back(&child);
+  });
+  const bool by_x = parent.keys.kind == Kind::row;
+  const auto start = [&](const SeenNode* one) { return by_x ? one->ink.x : one->ink.y; };
+  std::ranges::stable_sort(children, {}, start);
+  for (std::size_t i = 0; i < children.size(); ++i) {
+    const double end = by_x ? children[i]->ink.right() : children[i]->ink.bottom();
+    for (std::size_t k = i + 1; k < children.size() && start(children[k]) < end - give; ++k) {
+      if (!have_common_area(children[i]->ink, children[k]->ink)) continue;
+      const bool in_order = children[i] < children[k];  // as they stand in the file
+      each(*children[in_order ? i : k], *children[in_order ? k : i]);
+    }
+  }
+}
+
+void for_each_behind(const Seen& seen, const SeenNode& first, const SeenNode& second,
+                     const std::function<void(const SeenNode&, const SeenNode&)>& each) {
+  const bool later_in_front = seen.parent(first).keys.paint_order == PaintOrder::file;
+  const SeenNode &back = later_in_front ? first : second, &front = later_in_front ? second : first;
+  for (std::size_t f = seen.place(front); f < front.end; ++f) {
+    const SeenNode& cover = seen.nodes[f];
+    const bool covers = cover.keys.kind == Kind::box || cover.keys.kind == Kind::image;
+    if (!cover.placed || !covers || !has_area(cover.box) || !have_common_area(back.ink, cover.box)) continue;
+    for (std::size_t b = seen.place(back); b < back.end;) {
+      const SeenNode& hidden = seen.nodes[b];
+      if (!hidden.placed || !has_area(hidden.box) || !is_within(hidden.box, cover.box)) {
+        ++b;
+        continue;
+      }
+      each(hidden, cover);
+      b = hidden.end;
+    }
+  }
+}
+
+}  // namespace fond_ladder::inline v0

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: MIT
+#include "verify/measure/many_nodes.hpp"
+
+#include <algorithm>
+
+#include "model/path_steps.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+std::string_view base_of(std::string_view step) {
+  return step.substr(0, step.find('['));
+}
+
+/// What two steps have in common: `pot[*]` of two copies, `*` of others.
+std::string common_step(std::string_view a, std::string_view b) {
+  if (a == b) return std::string(a);
+  const std::string_view base = base_of(a);
+  return base != a && base == base_of(b) ? std::string(base) + "[*]" : "*";
+}
+
+std::string kind_text(const Tree& tree, const std::vector<NodeId>& nodes) {
+  const Kind kind = tree.kind(nodes.front());
+  const bool alike = std::ranges::all_of(nodes, [&](NodeId node) { return tree.kind(node) == kind; });
+  if (!alike) return "nodes";
+  return std::string(word(kind)) + (kind == Kind::box ? "es" : "s");
+}
+
+}  // namespace
+
+std::string path_of_copies(const Tree& tree, NodeId node) {
+  std::string path;
+  for (const std::string_view step : steps_of(tree.path(node))) path.append(path.empty() ? "" : "/").append(base_of(step));
+  return path;
+}
+
+std::string common_pattern(const Tree& tree, const std::vector<NodeId>& nodes) {
+  if (nodes.size() == 1) return tree.tail(nodes.front());
+  const std::string first = tree.path(nodes.front());
+  std::vector<std::string> common;
+  for (const std::string_view step : steps_of(first)) common.emplace_back(step);
+  for (const NodeId node : nodes) {
+    const std::string path = tree.path(node);
+    const auto steps = steps_of(path);
+    if (steps.size() != common.size()) return "*";
+    for (std::size_t i = 0; i < steps.size(); ++i) {
+      if (common[i] != steps[i]) common[i] = common_step(common[i].ends_with("[*]") ? std::string(base_of(common[i])) + "[]" : common[i], steps[i]);
+    }
+  }
+  std::size_t from = common.size() - 1;  // from the step above the first that differs
+  for (std::size_t i = 0; i < common.size(); ++i) {
+    if (common[i].find('*') == std::string::npos) continue;
+    from = i > 0 ? i - 1 : i;
+    break;
+  }
+  std::string pattern;
+  for (std::size_t i = from; i < common.size(); ++i) pattern += (pattern.empty() ? "" : "/") + common[i];
+  return pattern;
+}
+
+std::string listed_names(const Tree& tree, const std::vector<NodeId>& nodes) {
+  std::string text;
+  for (const NodeId node : nodes) text += (text.empty() ? "" : ", ") + tree.tail(node);
+  return text;
+}
+
+std::string names_text(const Tree& tree, const std::vector<NodeId>& nodes) {
+  constexpr std::size_t few = 2;
+  if (nodes.size() > few)
+    return std::to_string(nodes.size()) + " " + kind_text(tree, nodes) + " (" + common_pattern(tree, nodes) + ")";
+  return listed_names(tree, nodes);
+}
+
+}  // namespace fond_ladder::inline v0
