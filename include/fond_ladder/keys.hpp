@@ -10,6 +10,7 @@
 #include "fond_ladder/axis.hpp"
 #include "fond_ladder/edges.hpp"
 #include "fond_ladder/length.hpp"
+#include "fond_ladder/meant.hpp"
 #include "fond_ladder/tracks.hpp"
 #include "fond_ladder/version.hpp"
 #include "fond_ladder/words.hpp"
@@ -73,6 +74,7 @@ struct Keys {
   // Words and yes or no.
   bool hidden = false;
   bool touch = false;
+  Meant meant;  ///< what of it is on purpose
   Scroll scroll = Scroll::none;
   bool scale_counts = false;
   BorderAt border_at = BorderAt::inside;

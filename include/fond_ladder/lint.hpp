@@ -1,53 +1,29 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <array>
-#include <cstdint>
 #include <iosfwd>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "fond_ladder/meant.hpp"
 #include "fond_ladder/variant.hpp"
 #include "fond_ladder/version.hpp"
-#include "fond_ladder/words.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// What can be suspicious about a scene.
-enum class Oddity : std::uint8_t {
-  no_effect,         ///< a setting that changes nothing at any size
-  zero_size,         ///< nobody can see it
-  outside,           ///< wholly outside a node that it lies in
-  behind,            ///< wholly behind a box or an image
-  fill_stops,        ///< `fill` in something that is only as large as its content
-  not_kept,          ///< a given size that is squeezed
-  never_fits,        ///< sticks out at every size
-  unreached,         ///< a range that no size is in
-  overlap,           ///< two siblings, neither of them pinned
-  pinned_over_text,  ///< it covers words
-  small_touch,       ///< too small to be hit
-  lone_last,         ///< alone on its line, and larger than the others
-  in_a_leaf,         ///< children that are never laid
-  asleep,            ///< a setting that does nothing in some ranges; a remark, nothing wrong
-};
-template <>
-inline constexpr std::array<std::string_view, 14> words_of<Oddity>{
-    "no effect",   "zero size",        "outside",          "behind",    "fill stops", "size not kept", "never fits",
-    "not reached", "siblings overlap", "pinned over text", "too small", "lone last",  "in a leaf",     "asleep"};
-static_assert(words_of<Oddity>.size() == static_cast<std::size_t>(Oddity::asleep) + 1, "a word for each");
-
 /// Something suspicious.
 struct Finding {
-  std::string node;  ///< by the tail of its path; the name of a range
+  std::string node;  ///< by the tail of its path, "12 images (shelf/*)" for many; the name of a range, or what else it is
   std::string key;   ///< empty where no key stands for it
   Oddity oddity = Oddity::no_effect;
   std::string why;
   std::string cure;
   std::vector<Span> sizes;              ///< widths at which it is so
   std::vector<std::string> variants{};  ///< in which it is so; empty: in all that were looked at
-  std::string path{};                   ///< the whole path of the node; empty for a range
+  std::string path{};                   ///< the whole path of the node, of many that of the worst; empty for a range
+  std::vector<std::string> nodes{};     ///< of many, the paths of all
 };
 
 /// All findings about a scene over its ladder.

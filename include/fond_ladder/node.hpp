@@ -90,6 +90,7 @@ class Node {
   Node&& order(int rank) && { return say(keys_.order, Order{rank}); }
   Node&& pin(Pin pin) && { return say(keys_.pin, pin); }
   Node&& hidden(bool hidden = true) && { return say(keys_.hidden, hidden); }
+  Node&& meant(Meant meant) && { return say(keys_.meant, meant); }
   Node&& touch(bool touch = true) && { return say(keys_.touch, touch); }
   Node&& drift(double share) && { return say(keys_.drift, share); }
   Node&& scale(double factor, bool counts = false) && {

@@ -166,7 +166,8 @@ class Solution {
   [[nodiscard]] FourSides words_cut(NodeId text) const;
   /// What of a text's own words lies in its own padding.
   [[nodiscard]] FourSides words_intrusion(NodeId text) const;
-  /// The most that a node, its own words, or anything in it is cut on any side. Linear in what is in it.
+  /// The most that a node, its own words, or anything in it is cut on any side, but for what is meant to be. Linear in
+  /// what is in it.
   [[nodiscard]] double most_cut(NodeId node) const;
   /// The size of what lies in a node, its padding box included: for a scroller the larger of its view and the furthest
   /// margin edge of its children plus end padding. CSS Overflow 3, section 2.2.

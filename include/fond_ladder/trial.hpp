@@ -26,8 +26,8 @@ struct Trial {
   std::string what;
 
   /// `place` is a node (or a pattern) and a key, or a place in the file that is no node, as in `beds.padding.left`,
-  /// `cards/*.gap`, `shared.button.height`. The value is written as in a scene file, a word needs no quotes; `null` leaves
-  /// out what is said there.
+  /// `cards/*.gap`, `shared.button.height`. The value is written as in a scene file, a word needs no quotes; `null`
+  /// leaves out what is said there.
   [[nodiscard]] static Trial set(const std::string& place, const std::string& value);
   /// The place is counted among the container's children, `node` taken out before.
   [[nodiscard]] static Trial move(const std::string& node, const std::string& container, std::size_t place);
@@ -54,9 +54,9 @@ class BadTrial : public std::invalid_argument {
 
 /// A scene that is being changed, one trial after the other, each of which can be taken back. A trial means what the
 /// edited file would mean: it is made in the text of the file, which keeps its comments and the way it is written, and
-/// the scene is read anew. Copies and uses of parts are written out where one of them is to be different in what only its
-/// own text can say; claims and wordings that name a node go on naming it where it is moved, and are left out where it
-/// is gone. A value; a change costs a reading of the scene.
+/// the scene is read anew. Copies and uses of parts are written out where one of them is to be different in what only
+/// its own text can say; claims and wordings that name a node go on naming it where it is moved, and are left out where
+/// it is gone. A value; a change costs a reading of the scene.
 class Draft {
  public:
   /// A scene file's text. Throws BadScene, as reading does.
@@ -77,8 +77,8 @@ class Draft {
   /// The file with all changes made.
   [[nodiscard]] const std::string& json() const;
   [[nodiscard]] const std::vector<Trial>& made() const { return made_; }
-  /// What a person should know of the changes made, a sentence each: that a range still says otherwise, which claims are
-  /// left out.
+  /// What a person should know of the changes made, a sentence each: that a range still says otherwise, which claims
+  /// are left out.
   [[nodiscard]] std::vector<std::string> hints() const;
 
  private:

@@ -37,6 +37,7 @@ const std::array table{
              "inside the box, taking room of its content, or over whatever is there"},
     KeyEntry{"hidden", &Keys::hidden, Acts::child, "takes no room, and nothing of it is seen"},
     KeyEntry{"touch", &Keys::touch, Acts::everywhere, "a person must be able to hit it"},
+    KeyEntry{"meant", &Keys::meant, Acts::everywhere, "findings of lint, and \"cut\", that are on purpose here"},
     KeyEntry{"order", &Keys::order, Acts::child, "its place among its siblings when they are laid"},
     KeyEntry{"pin", &Keys::pin, Acts::child, "takes it out of the flow and ties it to edges of its parent"},
     KeyEntry{"scroll", &Keys::scroll, Acts::everywhere, "the axes on which its content may be longer than its view"},
@@ -87,11 +88,11 @@ const std::array table{
 /// All keys. Fails to compile when a key is added to Keys and not here; then the assertion below fails until it is in
 /// the table as well.
 auto fields_of(const Keys& keys) {
-  auto& [kind, hidden, touch, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest, alike,
+  auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest, alike,
          align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink, weight, natural, gap,
          min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of, max_lines, scale, drift,
          nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas] = keys;
-  return std::tie(kind, hidden, touch, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
+  return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
                   alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink,
                   weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect,
                   out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows,

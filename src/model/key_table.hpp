@@ -55,7 +55,7 @@ using Field =
                  std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*, PaintOrder Keys::*, BorderAt Keys::*,
                  Along Keys::*, Across Keys::*, RestOn Keys::*, Tracks Keys::*, Track Keys::*, Flow Keys::*,
                  std::vector<std::string> Keys::*, std::optional<Cell> Keys::*, CellSpan Keys::*, Align Keys::*,
-                 Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*>;
+                 Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*, Meant Keys::*>;
 
 struct KeyEntry {
   std::string_view name;

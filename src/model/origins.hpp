@@ -36,6 +36,13 @@ class Origins {
   void note(NodeId node, const std::vector<Said>& said);
   [[nodiscard]] const std::vector<Said>& of(NodeId node) const;
 
+  /// Shared keys and parts of the file that nobody uses, in the order of the file.
+  struct Unused {
+    Source source = Source::part;
+    std::string name;
+  };
+  std::vector<Unused> unused;
+
  private:
   std::vector<std::string> names_{""};
   std::unordered_map<std::string, std::uint32_t> numbers_{{"", 0}};

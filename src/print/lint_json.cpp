@@ -8,6 +8,7 @@ namespace {
 void write_findings(JsonWriter& json, std::string_view key, const std::vector<Finding>& findings) {
   json.objects(key, findings, [&](const auto& one) {
     json.text("node", one.path.empty() ? one.node : one.path);
+    if (!one.nodes.empty()) json.texts("nodes", one.nodes);
     json.text("key", one.key);
     json.text("finding", word(one.oddity));
     json.text("why", one.why);

@@ -10,7 +10,8 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 std::string subject(const Finding& one) {
-  return one.node + (one.key.empty() ? "" : "." + one.key);
+  const bool is_many = one.nodes.size() > 1;
+  return printable(one.node) + (one.key.empty() ? "" : (is_many ? ": " : ".") + one.key);
 }
 
 std::string sizes_text(const Finding& one, const Span& whole) {
@@ -27,8 +28,8 @@ std::string variants_text(const Finding& one) {
 }
 
 void print(std::ostream& out, const Finding& one, const Span& whole) {
-  out << subject(one) << ": " << word(one.oddity) << variants_text(one) << ", " << sizes_text(one, whole) << "\n  "
-      << printable(one.why) << '\n';
+  out << subject(one) << (one.nodes.size() > 1 && !one.key.empty() ? " " : ": ") << word(one.oddity)
+      << variants_text(one) << ", " << sizes_text(one, whole) << "\n  " << printable(one.why) << '\n';
   if (!one.cure.empty()) out << "  cure: " << printable(one.cure) << '\n';
 }
 

@@ -41,7 +41,8 @@ std::vector<Alike> gathered(const Tree& tree, const std::vector<Trouble>& troubl
     const NodeId parent = tree.parent(one.node);
     const bool words = one.of == one.node;
     const std::string of = one.of && !words ? path_of_copies(tree, one.of) : "";
-    const std::string around = parent ? path_of_copies(tree, parent) + " " + std::string(word(tree.kind(one.node))) : "";
+    const std::string around =
+        parent ? path_of_copies(tree, parent) + " " + std::string(word(tree.kind(one.node))) : "";
     const auto [at, is_new] =
         places.try_emplace(Place{one.kind, one.axis, around, of, words, one.lost_lines > 0}, all.size());
     if (is_new) all.push_back({one, {}, {}});
@@ -129,7 +130,8 @@ std::string sides_text(const FourSides& sides) {
   std::string text;
   const auto amounts = by_side(sides);
   for (std::size_t i = 0; i < amounts.size(); ++i) {
-    if (amounts[i] > 0) text += fmt::format("{}{} at the {}", text.empty() ? "" : ", ", rounded(amounts[i]), side_names[i]);
+    if (amounts[i] > 0)
+      text += fmt::format("{}{} at the {}", text.empty() ? "" : ", ", rounded(amounts[i]), side_names[i]);
   }
   return text;
 }
@@ -205,7 +207,9 @@ void write_troubles(JsonWriter& json, const Tree& tree, const std::vector<Troubl
   for (const Trouble& one : of_node) {
     if (one.kind != Trouble::Kind::unseen) continue;
     json.begin_object("unseen");
-    json.text("why", one.why == Trouble::Why::beyond ? "beyond" : one.why == Trouble::Why::behind ? "behind" : "no size");
+    json.text("why", one.why == Trouble::Why::beyond   ? "beyond"
+                     : one.why == Trouble::Why::behind ? "behind"
+                                                       : "no size");
     if (one.of) json.text("of", tree.path(one.of));
     json.end();
   }

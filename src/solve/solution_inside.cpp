@@ -201,29 +201,34 @@ double Solution::most_cut(NodeId node) const {
   if (!is_placed(node)) return 0;
   const View view = view_of(tree(), passes());
   const Index top = tree().store().index_of(node);
+  const auto is_meant = [&](NodeId cut_node) { return keys(cut_node).meant.cut(); };
   double most = std::max(cut(node).most(), words_cut(node).most());
+  if (most > 0 && is_meant(node)) most = 0;
   std::vector<Index> open{top};
   while (!open.empty()) {
     const Index above = open.back();
     open.pop_back();
     const Traits own = view.traits(above);
     if (!is_container(own.node_kind())) {
-      if (!words_surely_fit(view, above)) most = std::max(most, words_cut(tree().store().id_of(above)).most());
+      if (words_surely_fit(view, above)) continue;
+      const NodeId text = tree().store().id_of(above);
+      const double over = words_cut(text).most();
+      if (over > most && !is_meant(text)) most = over;
       continue;
     }
     const bool plain = view.is_plain(above);
     const Sides border_x = plain ? Sides() : view.border(above, x_axis),
                 border_y = plain ? Sides() : view.border(above, y_axis);
     const double right = view.size(above, x_axis) - border_x.after, bottom = view.size(above, y_axis) - border_y.after;
-    const auto see = [&](double at, double size, double low, double high) {
+    const auto see = [&](Index child, double at, double size, double low, double high) {
       const double over = std::max(low - at, at + size - high);
-      if (over > limits::told_tolerance) most = std::max(most, over);
+      if (over > limits::told_tolerance && over > most && !is_meant(tree().store().id_of(child))) most = over;
     };
     const Index first = view.first_child(above), behind = first + view.child_count(above);
     for (Index child = first; child < behind; ++child) {
       if (view.traits(child).hidden) continue;
-      if (!own.scroll_x) see(view.place(child, x_axis), view.size(child, x_axis), border_x.before, right);
-      if (!own.scroll_y) see(view.place(child, y_axis), view.size(child, y_axis), border_y.before, bottom);
+      if (!own.scroll_x) see(child, view.place(child, x_axis), view.size(child, x_axis), border_x.before, right);
+      if (!own.scroll_y) see(child, view.place(child, y_axis), view.size(child, y_axis), border_y.before, bottom);
       const Kind kind = view.traits(child).node_kind();
       if (is_container(kind) || kind == Kind::text) open.push_back(child);
     }

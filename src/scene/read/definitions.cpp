@@ -183,6 +183,9 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
       layers.push_back({said, Source::with});
     }
   }
+  for (const Layer& layer : layers) {
+    if (layer.source == Source::shared || layer.source == Source::part) used_.insert({layer.source, layer.name});
+  }
   return layers;
 }
 

@@ -7,6 +7,7 @@
 
 #include <map>
 #include <memory>
+#include <set>
 #include <string>
 #include <unordered_map>
 #include <unordered_set>
@@ -71,6 +72,8 @@ class Definitions {
   [[nodiscard]] std::string_view name_of(ValueId node) const;
   /// The last step of a child's path: its name, or its kind and place.
   [[nodiscard]] std::string step_of(ValueId child, std::size_t place) const;
+  /// Whether a node that was read takes shared keys of that name, or the part.
+  [[nodiscard]] bool is_used(Source source, std::string_view name) const { return used_.contains({source, name}); }
   [[nodiscard]] bool has_part(ValueId node) const { return part_of(node) != no_value; }
 
  private:
@@ -95,6 +98,7 @@ class Definitions {
   const JsonDocument& document_;
   Faults& faults_;
   std::unordered_map<std::string, ValueId> parts_, shared_;
+  std::set<std::pair<Source, std::string_view>> used_;
   std::unordered_set<std::string> circular_;                             // parts that were refused
   std::unordered_map<ValueId, Inner> inner_;                             // by root
   std::unordered_map<ValueId, std::shared_ptr<const ToldByWith>> told_;  // by node that uses a part

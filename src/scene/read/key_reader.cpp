@@ -145,6 +145,13 @@ class ValueReader {
     }
     into = std::move(lines);
   }
+  void read(Meant& into) const {
+    if (!is(Type::array)) fail("must be a list of findings of lint, as in [\"cut\"]");
+    Meant meant;
+    for (ValueId id = value().first; id != no_value; id = document_[id].next)
+      meant.add_word(ValueReader(document_, id).index_of_word(Meant::words));
+    into = meant;
+  }
   void read(std::optional<Cell>& into) const {
     const std::array<ValueId, 2> both = two_items();
     constexpr auto forms = "must be whole numbers: a column and a row, from 0";

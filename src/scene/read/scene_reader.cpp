@@ -58,6 +58,7 @@ class SceneReader : private ObjectReader {
     Scene scene(std::move(*nodes.tree));
     scene.tree.pack();
     scene.whens = std::move(nodes.whens);
+    list_unused(top, nodes.origins);
     scene.origins = std::make_shared<const detail::Origins>(std::move(nodes.origins));
     scene.wordings = std::move(wordings_);
     scene.title = title_;
@@ -203,6 +204,16 @@ class SceneReader : private ObjectReader {
   static Budget budget_for(const JsonDocument& document) {
     const double bytes = document.size() == 0 ? 0 : static_cast<double>(document.length(document.root()));
     return {limits::most_expanded + static_cast<double>(document.size()) + bytes / limits::bytes_a_node};
+  }
+
+  void list_unused(ValueId top, detail::Origins& origins) const {
+    for (const auto& [key, source] : {std::pair("shared", Source::shared), std::pair("parts", Source::part)}) {
+      const ValueId all = document_.member(top, key);
+      if (all == no_value) continue;
+      for_each_member(all, [&, of = source](ValueId, const JsonValue& member) {
+        if (!definitions_.is_used(of, member.key)) origins.unused.push_back({of, member.key});
+      });
+    }
   }
 
   /// Reads every part once on its own, as it is written, so that those nobody uses are checked too.

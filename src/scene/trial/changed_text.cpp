@@ -2,7 +2,8 @@
 //
 // A trial is made in the text. A node of the tree stands in the file as an object of its own, or in a part, or for all
 // of its copies: what is to be said of it is written where it speaks of that node alone. Where no such place is, copies
-// or uses of parts are written out first, one at a time, and the text is read again; that changes no number and no path.
+// or uses of parts are written out first, one at a time, and the text is read again; that changes no number and no
+// path.
 #include "scene/trial/changed_text.hpp"
 
 #include <algorithm>
@@ -194,8 +195,7 @@ class TextChanger {
   /// Writes a use of a part as the nodes that it stands for. Always returns false.
   bool write_out_use(NodeId use) {
     Splices splices(document(), now_->text);
-    splices.replace(now_->value_of(use),
-                    node_texts(now_->scene, copies_of(use), Copies::together, keys_of_each(use)));
+    splices.replace(now_->value_of(use), node_texts(now_->scene, copies_of(use), Copies::together, keys_of_each(use)));
     go_on_with(splices.text());
     return false;
   }
@@ -244,9 +244,11 @@ class TextChanger {
     for (const auto& [spot, node] : spots) {
       std::vector<std::string> way = path.way();
       if (!spot.inner.empty()) way.insert(way.begin(), {"with", spot.inner});
-      put(spot.object, way, path, words.value, [&] { return value_now(node, path); }, said, out);
+      put(
+          spot.object, way, path, words.value, [&] { return value_now(node, path); }, said, out);
     }
-    if (said.empty() && out.empty()) throw refusal("nothing is said there that could be left out" + sayer_of(nodes, path));
+    if (said.empty() && out.empty())
+      throw refusal("nothing is said there that could be left out" + sayer_of(nodes, path));
     for (const auto& [object, what] : said) splices.say(object, what);
     for (const auto& [object, what] : out) splices.take_out(object, what);
     note_set(nodes, path, words.value, changed);
@@ -267,8 +269,9 @@ class TextChanger {
     }
     SaidInside* at = &said[object];
     for (const std::string& step : way) at = &at->at(step);
-    const std::string base = known != no_value ? Splices(document(), now_->text).text_of(known)
-                             : path.inside().empty() ? "" : value_now();
+    const std::string base = known != no_value       ? Splices(document(), now_->text).text_of(known)
+                             : path.inside().empty() ? ""
+                                                     : value_now();
     at->json = changed_value(base, path.inside(), path.value_text(value));
   }
 
@@ -362,12 +365,14 @@ class TextChanger {
       const ValueId top = document().member(object, words.steps[0]);
       if (const ValueId named = named_in(top, words)) object = named, steps = 2;
     }
-    if (steps == words.steps.size()) throw refusal("a key of it is missing, as in " + words.steps[0] + ".NAME.KEY=VALUE");
+    if (steps == words.steps.size())
+      throw refusal("a key of it is missing, as in " + words.steps[0] + ".NAME.KEY=VALUE");
     const auto rest = std::span(words.steps).subspan(steps);
     const MemberPath path = steps > 0 ? MemberPath(rest) : MemberPath::plain(rest);
     std::map<ValueId, SaidInside> said;
     std::map<ValueId, std::vector<ValueId>> out;
-    put(object, path.way(), path, words.value, [] { return std::string(); }, said, out);
+    put(
+        object, path.way(), path, words.value, [] { return std::string(); }, said, out);
     if (said.empty() && out.empty()) throw refusal("nothing is said there that could be left out");
     for (const auto& [holder, what] : said) splices.say(holder, what);
     for (const auto& [holder, what] : out) splices.take_out(holder, what);
@@ -403,7 +408,8 @@ class TextChanger {
         if (document()[name].text == steps[i]) found = id;
       }
       if (found == no_value)
-        throw refusal("nothing in this part is called \"" + std::string(steps[i]) + "\"" + nearest_hint(steps[i], names));
+        throw refusal("nothing in this part is called \"" + std::string(steps[i]) + "\"" +
+                      nearest_hint(steps[i], names));
       part = found;
     }
     return part;

@@ -15,7 +15,7 @@ namespace fond_ladder::inline v0::scene {
 struct ChangedText {
   std::string text;
   std::shared_ptr<const ReadText> before;  ///< with what had to be written out first
-  Tree after;                              ///< the nodes as they will be nested and named, under the handles of `before`
+  Tree after;  ///< the nodes as they will be nested and named, under the handles of `before`
   std::vector<std::pair<NodeId, std::size_t>> tried{};  ///< keys that were said, by their place in the table
   std::vector<std::string> hints{};
 };

@@ -21,7 +21,8 @@ ReadText::Parsed ReadText::parsed(std::string json, const std::string& file_name
   }
 }
 
-ReadText::ReadText(std::string json, const std::string& file_name) : ReadText(parsed(std::move(json), file_name), file_name) {}
+ReadText::ReadText(std::string json, const std::string& file_name)
+    : ReadText(parsed(std::move(json), file_name), file_name) {}
 
 ReadText::ReadText(Parsed parsed, const std::string& file_name)
     : text(std::move(parsed.text)), document(std::move(parsed.document)), scene([&] {

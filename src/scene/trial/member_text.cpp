@@ -47,7 +47,8 @@ MemberPath MemberPath::plain(std::span<const std::string> steps) {
 }
 
 std::string MemberPath::value_text(std::string_view value) const {
-  const bool is_text = entry_ != nullptr && inside_.empty() && std::holds_alternative<std::string Keys::*>(entry_->field);
+  const bool is_text =
+      entry_ != nullptr && inside_.empty() && std::holds_alternative<std::string Keys::*>(entry_->field);
   if (is_text) return is_json_text(value) ? std::string(value) : json_text(value);
   try {
     const JsonDocument document(value);
@@ -80,8 +81,7 @@ std::string changed_value(const std::string& json, std::span<const std::string> 
     if (base.type == Type::object) {
       said.json = json;
       const ValueId known = document.member(document.root(), step);
-      said.at(step).json =
-          changed_value(known == no_value ? "" : texts.text_of(known), steps.subspan(1), value);
+      said.at(step).json = changed_value(known == no_value ? "" : texts.text_of(known), steps.subspan(1), value);
       return json_of(said);
     }
     said.at("x").json = said.at("y").json = json;

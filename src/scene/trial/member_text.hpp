@@ -36,8 +36,8 @@ class MemberPath {
   const KeyEntry* entry_ = nullptr;
 };
 
-/// JSON with what is at `steps` inside it changed. A length that is said for all sides, or both axes, goes on holding for
-/// the others.
+/// JSON with what is at `steps` inside it changed. A length that is said for all sides, or both axes, goes on holding
+/// for the others.
 [[nodiscard]] std::string changed_value(const std::string& json, std::span<const std::string> steps,
                                         const std::string& value);
 

@@ -112,6 +112,13 @@ class ValueWriter {
     for (const std::string& line : lines) items.push_back(json_text(line));
     list(items);
   }
+  void write(const Meant& meant) const {
+    std::vector<std::string> items;
+    for (std::size_t i = 0; i < Meant::words.size(); ++i) {
+      if (meant.has_word(i)) items.push_back(in_quotes(Meant::words[i]));
+    }
+    list(items);
+  }
   void write(const Track& track) const {
     if (track == Track(track.max)) return put(text_of(track.max));
     object({{"min", text_of(track.min)}, {"max", text_of(track.max)}});

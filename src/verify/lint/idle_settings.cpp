@@ -46,6 +46,48 @@ bool ever_acts(Acts acts, const Kinds& kinds, const Kinds* parents) {
   return false;
 }
 
+/// The one kind that a node is in every form; none where it changes.
+std::optional<Kind> only_kind(const Kinds& kinds) {
+  if (std::ranges::count(kinds, true) != 1) return {};
+  return static_cast<Kind>(std::ranges::find(kinds, true) - kinds.begin());
+}
+
+/// Whether nothing that holds under ranges and modes says one of some keys of a node.
+class SaidLater {
+ public:
+  explicit SaidLater(const Scene& scene) {
+    for (const When& when : scene.whens) whens_[when.node].push_back(&when.change);
+  }
+  [[nodiscard]] bool says(NodeId node, std::string_view key) const {
+    const auto found = whens_.find(node);
+    return found != whens_.end() && std::ranges::any_of(found->second, [&](const Changes* change) {
+             return change->says_at(place_of(*find_key(key)));
+           });
+  }
+
+ private:
+  std::map<NodeId, std::vector<const Changes*>> whens_;
+};
+
+/// A size along a row or column beside a weight, and a gap between lines where there is one line.
+std::vector<std::string_view> beaten_keys(NodeId node, const Keys& keys, std::optional<Kind> kind,
+                                          std::optional<Kind> above, const SaidLater& later) {
+  const auto is_line = [](std::optional<Kind> of) { return of == Kind::row || of == Kind::column; };
+  std::vector<std::string_view> beaten;
+  const bool has_weight = keys.weight && !keys.pin && !later.says(node, "weight") && !later.says(node, "pin");
+  if (has_weight && is_line(above)) {
+    const Axis along = above == Kind::row ? x_axis : y_axis;
+    const Sizing& size = keys.size_on(along);
+    if (size.way() == Sizing::Way::length || size.way() == Sizing::Way::content)
+      beaten.emplace_back(along == x_axis ? "width" : "height");
+  }
+  if (is_line(kind) && !keys.wrap && !later.says(node, "wrap") && keys.gap.x != keys.gap.y) {
+    const bool row = kind == Kind::row;
+    if ((row ? keys.gap.y : keys.gap.x).amount() != 0) beaten.emplace_back(row ? "gap.y" : "gap.x");
+  }
+  return beaten;
+}
+
 }  // namespace
 
 std::vector<bool> given_to_many(const Scene& scene, NodeId node) {
@@ -59,6 +101,7 @@ std::vector<bool> given_to_many(const Scene& scene, NodeId node) {
 
 std::vector<IdleSetting> idle_settings(const Scene& scene) {
   const KindsOf kinds_of(scene);
+  const SaidLater later(scene);
   std::vector<IdleSetting> idle;
   for (const NodeId node : scene.tree.nodes()) {
     const Keys keys = scene.tree.keys(node);
@@ -70,6 +113,11 @@ std::vector<IdleSetting> idle_settings(const Scene& scene) {
       if (given[place_of(entry)]) continue;
       if (is_said(entry, keys) && !ever_acts(entry.acts, kinds, parent ? &parents : nullptr))
         idle.push_back({node, entry.name});
+    }
+    const std::optional<Kind> above = parent ? only_kind(parents) : std::nullopt;
+    for (const std::string_view key : beaten_keys(node, keys, only_kind(kinds), above, later)) {
+      const KeyEntry* entry = find_key(key.substr(0, key.find('.')));
+      if (!given[place_of(*entry)]) idle.push_back({node, key});
     }
   }
   return idle;

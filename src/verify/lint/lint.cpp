@@ -37,6 +37,7 @@ class LintWorker {
     }
     look_at_sizes(seen_, sightings);
     look_at_places(seen_, sightings);
+    look_at_plans(seen_, sightings);
     look_at_settings(seen_, asleep_, sightings);
   }
 
@@ -67,7 +68,15 @@ class LintWorker {
 
 /// Oddities that are told only where they are so at every size at which the node is there.
 bool must_be_always(Oddity oddity) {
-  return oddity == Oddity::never_fits || oddity == Oddity::fill_stops || oddity == Oddity::no_effect;
+  switch (oddity) {
+    case Oddity::never_fits:
+    case Oddity::fill_stops:
+    case Oddity::no_effect:
+    case Oddity::empty_area:
+    case Oddity::no_middle:
+    case Oddity::idle_gap: return true;
+    default: return false;
+  }
 }
 
 std::string bounds_text(const Range& range) {
@@ -93,9 +102,28 @@ Reason idle_words(const IdleSetting& idle, const Scene& scene) {
 /// What is odd about one variant.
 struct LintedVariant {
   Sightings sightings;
-  std::vector<std::pair<NodeId, Finding>> found, remarks;
+  std::vector<Found> found, remarks;
   std::set<std::string> reached;  // ranges
 };
+
+Finding finding_of(const Scene& scene, NodeId node, const std::string& key, Oddity oddity, const Reason& told,
+                   std::vector<Span> sizes) {
+  return {scene.tree.tail(node), key, oddity, told.why, told.cure, std::move(sizes), {}, scene.tree.path(node)};
+}
+
+/// What is meant and never so.
+void look_for_needless(const Scene& scene, LintedVariant& looked) {
+  for (const NodeId node : scene.tree.nodes()) {
+    const Meant meant = scene.tree.keys(node).meant;
+    for (std::size_t word = 0; meant.any() && word < Meant::words.size(); ++word) {
+      if (!meant.has_word(word) || looked.sightings.meant().contains({node, word})) continue;
+      if (!looked.sightings.was_placed(node)) continue;
+      const Reason told{"it is never \"" + std::string(Meant::words[word]) + "\"", "leave it out"};
+      looked.found.push_back({node, finding_of(scene, node, "meant." + std::string(Meant::words[word]),
+                                               Oddity::not_needed, told, {scene.ladder.width})});
+    }
+  }
+}
 
 void sort_sightings(const Variant& variant, LintedVariant& looked) {
   for (const auto& [place, sighting] : looked.sightings.all()) {
@@ -103,15 +131,15 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
     const bool always = looked.sightings.always(place, sighting);
     if (must_be_always(oddity) && !always) continue;
     if (oddity == Oddity::asleep && always) continue;  // it never wakes: told as having no effect, where it has none
+    // Where it sticks out at other sizes, claims say whether it may.
+    if (oddity == Oddity::intrudes && looked.sightings.all().contains({Oddity::never_fits, node, ""})) continue;
+    if (variant.scene.tree.keys(node).meant.has(oddity)) {
+      looked.sightings.see_meant(node, static_cast<std::size_t>(oddity));
+      continue;
+    }
     auto& list = oddity == Oddity::asleep ? looked.remarks : looked.found;
-    list.emplace_back(node, Finding{variant.scene.tree.tail(node),
-                                    key,
-                                    oddity,
-                                    sighting.told.why,
-                                    sighting.told.cure,
-                                    joined(sighting.widths),
-                                    {},
-                                    variant.scene.tree.path(node)});
+    list.push_back(
+        {node, finding_of(variant.scene, node, key, oddity, sighting.told, joined(sighting.widths)), sighting.worst});
   }
 }
 
@@ -123,23 +151,19 @@ LintedVariant look_at(const Variant& variant, const std::vector<Rung>& rungs) {
     looker.look(rungs[i], i > 0 && follows(rungs[i - 1], rungs[i]), looked.sightings);
   looked.reached = looker.reached();
   sort_sightings(variant, looked);
-  const auto add_idle = [&](NodeId node, const std::string& key, const Reason& words) {
-    const auto is_known = [&](const auto& one) {
-      return one.first == node && one.second.key == key && one.second.oddity == Oddity::no_effect;
+  const auto add_idle = [&](NodeId node, const std::string& key, const Reason& told) {
+    const auto is_known = [&](const Found& one) {
+      return one.node == node && one.finding.key == key && one.finding.oddity == Oddity::no_effect;
     };
     if (std::ranges::any_of(looked.found, is_known)) return;
-    looked.found.emplace_back(node, Finding{scene.tree.tail(node),
-                                            key,
-                                            Oddity::no_effect,
-                                            words.why,
-                                            words.cure,
-                                            std::vector<Span>{scene.ladder.width},
-                                            {},
-                                            scene.tree.path(node)});
+    if (scene.tree.keys(node).meant.has(Oddity::no_effect))
+      return looked.sightings.see_meant(node, static_cast<std::size_t>(Oddity::no_effect));
+    looked.found.push_back({node, finding_of(scene, node, key, Oddity::no_effect, told, {scene.ladder.width})});
   };
   for (const IdleSetting& idle : idle_settings(scene))
     add_idle(idle.node, std::string(idle.key), idle_words(idle, scene));
   for (const WithoutEffect& one : settings_without_effect(variant, rungs)) add_idle(one.node, one.key, one.told);
+  look_for_needless(scene, looked);
   return looked;
 }
 
@@ -151,22 +175,22 @@ class Gathering {
     for (const NodeId node : variants[0].scene.tree.nodes()) order_.insert({node, order_.size()});
   }
 
-  [[nodiscard]] std::vector<Finding> gather(std::vector<std::pair<NodeId, Finding>> LintedVariant::*list) const {
+  [[nodiscard]] std::vector<Found> gather(std::vector<Found> LintedVariant::*list) const {
     std::vector<Gathered> all;
     for (std::size_t v = 0; v < looked_.size(); ++v) {
-      for (const auto& [node, finding] : looked_[v].*list) add(v, node, finding, all);
+      for (const Found& one : looked_[v].*list) add(v, one, all);
     }
     std::erase_if(all, [&](const Gathered& one) { return acts_somewhere(one); });
     const std::vector<std::string> names = names_of(variants_).own;
     std::ranges::stable_sort(all, {},
                              [&](const Gathered& one) { return std::pair(one.finding.oddity, order_.at(one.node)); });
-    std::vector<Finding> findings;
+    std::vector<Found> findings;
     for (Gathered& one : all) {
       one.finding.sizes = joined(std::move(one.finding.sizes));
       if (one.in.size() < variants_.size()) {
         for (const std::size_t v : one.in) one.finding.variants.push_back(names[v].empty() ? "as it is" : names[v]);
       }
-      findings.push_back(std::move(one.finding));
+      findings.push_back({one.node, std::move(one.finding), one.how_bad});
     }
     return findings;
   }
@@ -176,23 +200,26 @@ class Gathering {
     NodeId node;
     Finding finding;
     std::vector<std::size_t> in;  // variants
+    double how_bad = 0;
   };
 
-  static void add(std::size_t variant, NodeId node, const Finding& finding, std::vector<Gathered>& all) {
+  static void add(std::size_t variant, const Found& found, std::vector<Gathered>& all) {
+    const Finding& finding = found.finding;
     const auto known = std::ranges::find_if(all, [&](const Gathered& one) {
-      return one.node == node && one.finding.oddity == finding.oddity && one.finding.key == finding.key;
+      return one.node == found.node && one.finding.oddity == finding.oddity && one.finding.key == finding.key;
     });
     if (known == all.end()) {
-      all.push_back({node, finding, {variant}});
+      all.push_back({found.node, finding, {variant}, found.how_bad});
       return;
     }
     known->in.push_back(variant);
+    known->how_bad = std::max(known->how_bad, found.how_bad);
     known->finding.sizes.insert(known->finding.sizes.end(), finding.sizes.begin(), finding.sizes.end());
   }
 
-  /// A setting that does nothing in some variants, and something in another.
+  /// A setting that does nothing in some variants, and something in another; what is meant is needed in one.
   [[nodiscard]] bool acts_somewhere(const Gathered& one) const {
-    if (one.finding.oddity != Oddity::no_effect) return false;
+    if (one.finding.oddity != Oddity::no_effect && one.finding.oddity != Oddity::not_needed) return false;
     for (std::size_t v = 0; v < looked_.size(); ++v) {
       const bool is_idle = std::ranges::find(one.in, v) != one.in.end();
       if (!is_idle && looked_[v].sightings.was_placed(one.node)) return true;
@@ -219,15 +246,21 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads) {
   told.about = lines_about(variants);
   told.widths = scene.ladder.width;
   told.rungs = rungs.size();
-  told.findings = gathering.gather(&LintedVariant::found);
-  told.remarks = gathering.gather(&LintedVariant::remarks);
+  told.findings = grouped(scene.tree, gathering.gather(&LintedVariant::found));
+  told.remarks = grouped(scene.tree, gathering.gather(&LintedVariant::remarks));
+  const std::vector<Finding> idle = idle_definitions(scene);
+  const auto is_told = [&](const Range& range) {
+    return std::ranges::any_of(idle, [&](const Finding& one) { return one.key == "ranges" && one.node == range.name; });
+  };
   for (const Range& range : scene.ranges) {
     const auto reaches = [&](const LintedVariant& one) { return one.reached.contains(range.name); };
-    if (std::ranges::any_of(looked, reaches)) continue;
+    if (is_told(range) || std::ranges::any_of(looked, reaches)) continue;
     told.findings.push_back({range.name, "ranges", Oddity::unreached,
                              "no size of the ladder is in it (" + bounds_text(range) + ")",
                              "widen the ladder, or take the range out", std::vector<Span>{scene.ladder.width}});
   }
+  told.findings.insert(told.findings.end(), idle.begin(), idle.end());
+  std::ranges::stable_sort(told.findings, {}, &Finding::oddity);
   return told;
 }
 

@@ -67,10 +67,29 @@ void look_for_overlap(const Seen& seen, const SeenNode& parent, const SeenNode& 
       both.width * both.height);
 }
 
+/// Whether something in a scroller can be scrolled out from under what covers it: the padding behind its content is as
+/// deep as the cover.
+bool is_cleared(const Seen& seen, const SeenNode& covered, const SeenNode& cover) {
+  for (const SeenNode* at = &covered; !seen.is_root(*at); at = &seen.parent(*at)) {
+    const Scroll scroll = at->keys.scroll;
+    const FourSides padding = seen.solution->padding(at->node);
+    if (scrolls_y(scroll) && (padding.bottom >= at->box.bottom() - cover.box.y - give ||
+                              padding.top >= cover.box.bottom() - at->box.y - give))
+      return true;
+    if (scrolls_x(scroll) &&
+        (padding.right >= at->box.right() - cover.box.x - give || padding.left >= cover.box.right() - at->box.x - give))
+      return true;
+  }
+  return false;
+}
+
 void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const SeenNode& other, Sightings& sightings) {
   for (std::size_t i = seen.place(other); i < other.end; ++i) {
     const SeenNode& text = seen.nodes[i];
     if (!text.placed || text.keys.kind != Kind::text || !common(text.box, pinned.box).any()) continue;
+    const bool is_behind = common(text.box, pinned.box).width >= text.box.width - give &&
+                           common(text.box, pinned.box).height >= text.box.height - give;
+    if (is_behind || is_cleared(seen, text, pinned)) continue;  // what lies wholly behind is told as such
     for (const Solution::Words& line : seen.solution->words(text.node)) {
       Rect words = line.box;
       words.x += text.box.x;
@@ -94,6 +113,7 @@ void look_at_pair(const Seen& seen, const SeenNode& parent, const SeenNode& firs
   if (first.keys.pin && !second.keys.pin) look_for_covered_words(seen, first, second, sightings);
   if (second.keys.pin && !first.keys.pin) look_for_covered_words(seen, second, first, sightings);
   for_each_behind(seen, first, second, [&](const SeenNode& hidden, const SeenNode& cover) {
+    if (is_cleared(seen, hidden, cover)) return;
     sightings.see(Oddity::behind, hidden.node, "", [&] {
       return Reason{"it lies wholly behind " + seen.name(cover.node),
                     "paint it later (the order of the file, or paint_order), or place one of them elsewhere"};

@@ -67,14 +67,16 @@ void look_at_rest(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   if (!keys.area.empty() && above.kind == Kind::grid && above.areas.empty())
     see_idle(sightings, one.node, "area",
              {"its grid has no map of areas", "write areas into the grid, or leave it out"});
+  if (keys.drift && above.scroll == Scroll::none)
+    see_idle(sightings, one.node, "drift", {"what it lies in does not scroll", "leave it out, or let that scroll"});
   if (keys.aspect && is_length(keys.width) && is_length(keys.height) && keys.width.way() == keys.height.way())
     see_idle(sightings, one.node, "aspect", {"its width and its height are both given", "leave one of the three out"});
 }
 
 // --- trials --------------------------------------------------------------------------------------------------------
 
-constexpr std::array<std::string_view, 8> tried_keys{"along", "across", "self", "align",
-                                                     "rest",  "out_of", "grow", "shrink"};
+constexpr std::array<std::string_view, 9> tried_keys{"along",  "across", "self",   "align",    "rest",
+                                                     "out_of", "grow",   "shrink", "border_at"};
 
 bool is_tried(const KeyEntry& entry, const Keys& keys) {
   if (std::ranges::find(tried_keys, entry.name) == tried_keys.end() || !is_said(entry, keys)) return false;
@@ -193,6 +195,9 @@ class Trials {
     }
     if (key == "along" && !story_of(node).ever_spare)
       return {"nothing is ever left to pack in: what it holds takes all the room", "leave it out"};
+    if (key == "border_at")
+      return {"its size is given and nothing in it asks for room, so it is the same wherever the border is",
+              "leave it out"};
     if (key == "out_of") return {"what it holds asks for as much as that, or for no part at all", "leave it out"};
     if (key == "rest") return {"nothing is ever left for it to share out", "leave it out"};
     return {"there is nothing to align in: without it every box lies where it lies", "leave it out"};

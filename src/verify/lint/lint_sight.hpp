@@ -6,6 +6,7 @@
 
 #include <map>
 #include <optional>
+#include <set>
 #include <string>
 #include <tuple>
 #include <vector>
@@ -19,6 +20,20 @@ namespace fond_ladder::inline v0 {
 struct Reason {
   std::string why, cure;
 };
+
+/// Something odd that was seen.
+struct Found {
+  NodeId node;
+  Finding finding;
+  double how_bad = 0;
+};
+
+/// What scenes define and nobody uses, and ranges that say nothing.
+[[nodiscard]] std::vector<Finding> idle_definitions(const Scene& scene);
+
+/// One cause, one finding: copies of one node, siblings of one kind and what is at the same place in copies are told
+/// together, with the worst of them; what sticks out of something that is told already is left out.
+[[nodiscard]] std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all);
 
 class Sightings {
  public:
@@ -34,6 +49,9 @@ class Sightings {
     }
     add(sighting);
   }
+  /// That a node is as its author says that it is meant: by the place of the word.
+  void see_meant(NodeId node, std::size_t word) { meant_.insert({node, word}); }
+  [[nodiscard]] const std::set<std::pair<NodeId, std::size_t>>& meant() const { return meant_; }
   /// Counts the sizes at which a node has a place.
   void count_placed(NodeId node) { ++placed_[node]; }
 
@@ -57,6 +75,7 @@ class Sightings {
   void add(Sighting& sighting);
 
   std::map<Place, Sighting> found_;
+  std::set<std::pair<NodeId, std::size_t>> meant_;
   std::map<NodeId, std::size_t> placed_;
   double width_ = 0;
   std::size_t rung_ = 0;
@@ -69,6 +88,7 @@ using SleepingKeys = std::vector<std::string_view>;
 // The rules, by what they look at. Each looks at all nodes at one size.
 void look_at_sizes(const Seen& seen, Sightings& sightings);
 void look_at_places(const Seen& seen, Sightings& sightings);
+void look_at_plans(const Seen& seen, Sightings& sightings);
 void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep, Sightings& sightings);
 
 /// A setting that changes nothing at any of the sizes.

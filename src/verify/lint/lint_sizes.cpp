@@ -31,10 +31,20 @@ std::string extent_word(Axis axis) {
   return axis == x_axis ? "wide" : "high";
 }
 
+/// What a child without a size still costs: the gap beside it.
+std::string cost_text(const Seen& seen, const SeenNode& one, Axis axis) {
+  const SeenNode& above = seen.parent(one);
+  const double gap = seen.solution->gap(above.node).on(axis);
+  const bool is_alone = seen.solution->laid_order(above.node).size() < 2;
+  if (!lays_along(above.keys.kind, axis) || one.keys.pin || gap <= 0 || is_alone) return "";
+  return "; " + seen.name(above.node) + " still keeps the gap of " + rounded(gap) + " beside it";
+}
+
 Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
   const LedgerStep step = chain_to_root(*seen.solution, one.node).back();
   const std::string key = side_word(axis);
-  const std::string why = "0 " + extent_word(axis) + ": " + (axis == x_axis ? step.why_width : step.why_height);
+  const std::string why = "0 " + extent_word(axis) + ": " + (axis == x_axis ? step.why_width : step.why_height) +
+                          cost_text(seen, one, axis);
   if (one.keys.kind == Kind::text && one.keys.text.empty()) return {why + ", and its text is empty", "give it a text"};
   const double wished = seen.solution->wished(one.node).on(axis);
   if (wished > give)
@@ -90,21 +100,23 @@ void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sigh
 
 // --- what sticks out -----------------------------------------------------------------------------------------------
 
+/// The side at which the most of some amounts is.
+std::string worst_side(const FourSides& sides) {
+  const double most = sides.most();
+  return most == sides.right ? "right" : most == sides.bottom ? "bottom" : most == sides.left ? "left" : "top";
+}
+
 void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  if (is_put_outside(one.keys)) return;
   const FourSides cut = seen.solution->cut(one.node), words = seen.solution->words_cut(one.node);
   if (!cut.any() && !words.any()) return;
+  if (one.keys.meant.cut()) return sightings.see_meant(one.node, Meant::cut_place);
+  if (is_put_outside(one.keys)) return;
   const FourSides& sides = cut.any() ? cut : words;
-  const double most = sides.most();
   // The least of all sizes is what is always so.
   sightings.see(
       Oddity::never_fits, one.node, "",
       [&] {
-        const std::string side = most == sides.right    ? "right"
-                                 : most == sides.bottom ? "bottom"
-                                 : most == sides.left   ? "left"
-                                                        : "top";
-        const std::string amount = ", by " + rounded(most) + " or more at the " + side,
+        const std::string amount = ", by " + rounded(sides.most()) + " or more at the " + worst_side(sides),
                           above = seen.name(seen.parent(one).node);
         if (!cut.any())
           return Reason{"its words stick out of it at every size" + amount,
@@ -112,7 +124,27 @@ void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
         return Reason{"sticks out of " + above + " at every size" + amount,
                       "give " + above + " more room, let it scroll, wrap or shrink what is in it"};
       },
-      -most);
+      -sides.most());
+}
+
+void look_for_intrusion(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  if (is_put_outside(one.keys)) return;
+  const FourSides into = seen.solution->intrusion(one.node), words = seen.solution->words_intrusion(one.node);
+  const double most = std::max(into.most(), words.most());
+  if (most <= 0) return;
+  sightings.see(
+      Oddity::intrudes, one.node, "",
+      [&] {
+        const std::string above = seen.name(seen.parent(one).node);
+        if (!into.any())
+          return Reason{
+              "its words run into its own padding, by " + rounded(most) + " at worst, at the " + worst_side(words),
+              "give it more room, more lines, or less padding"};
+        return Reason{
+            "runs into the padding of " + above + ", by " + rounded(most) + " at worst, at the " + worst_side(into),
+            "give " + above + " more room or less padding, or let what is in it wrap or shrink"};
+      },
+      most);
 }
 
 // --- fill ----------------------------------------------------------------------------------------------------------
@@ -197,6 +229,7 @@ void look_at_sizes(const Seen& seen, Sightings& sightings) {
     look_for_nothing(seen, one, sightings);
     look_for_squeezed(seen, one, sightings);
     look_for_cut(seen, one, sightings);
+    look_for_intrusion(seen, one, sightings);
     look_for_idle_fill(seen, one, sightings);
   }
 }

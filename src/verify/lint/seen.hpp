@@ -76,8 +76,8 @@ struct Squeezed {
 /// Calls `each(first, second)`, as they stand in the file, for all children of a node whose ink meets.
 void for_each_meeting(const Seen& seen, const SeenNode& parent,
                       const std::function<void(const SeenNode&, const SeenNode&)>& each);
-/// Calls `each(hidden, cover)` for all of two siblings and what is in them that lies wholly behind a box or an image of the
-/// other.
+/// Calls `each(hidden, cover)` for all of two siblings and what is in them that lies wholly behind a box or an image of
+/// the other.
 void for_each_behind(const Seen& seen, const SeenNode& first, const SeenNode& second,
                      const std::function<void(const SeenNode&, const SeenNode&)>& each);
 

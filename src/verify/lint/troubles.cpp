@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "fond_ladder/meant.hpp"
 #include "verify/lint/seen.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -44,9 +45,8 @@ class TroubleFinder {
     std::vector<const SeenNode*> covers(seen_.nodes.size());
     for (const SeenNode& parent : seen_.nodes) {
       for_each_meeting(seen_, parent, [&](const SeenNode& first, const SeenNode& second) {
-        for_each_behind(seen_, first, second, [&](const SeenNode& hidden, const SeenNode& cover) {
-          covers[seen_.place(hidden)] = &cover;
-        });
+        for_each_behind(seen_, first, second,
+                        [&](const SeenNode& hidden, const SeenNode& cover) { covers[seen_.place(hidden)] = &cover; });
       });
     }
     for (std::size_t i = 1; i < seen_.nodes.size(); ++i) {
@@ -67,6 +67,10 @@ class TroubleFinder {
 
   void is_unseen(const SeenNode& one, Trouble::Why why, NodeId of) {
     unseen_[seen_.place(one)] = true;
+    const Oddity oddity = why == Trouble::Why::beyond   ? Oddity::outside
+                          : why == Trouble::Why::behind ? Oddity::behind
+                                                        : Oddity::zero_size;
+    if (one.keys.meant.has(oddity)) return;
     add(Trouble::Kind::unseen, one.node, of).why = why;
   }
 
@@ -76,6 +80,7 @@ class TroubleFinder {
     if (is_put_outside(one.keys)) return;
     const NodeId parent = seen_.parent(one).node;
     const FourSides cut = solution_.cut(one.node);
+    if (one.keys.meant.cut() || one.keys.meant.has(Oddity::never_fits)) return;
     if (cut.any()) add(Trouble::Kind::sticks_out, one.node, parent).by = cut;
     FourSides into = solution_.intrusion(one.node);  // where it sticks out, that says it
     const auto drop = [](double& side, double beyond) { side = beyond > 0 ? 0 : side; };
@@ -83,11 +88,11 @@ class TroubleFinder {
     drop(into.right, cut.right);
     drop(into.bottom, cut.bottom);
     drop(into.left, cut.left);
-    if (into.any()) add(Trouble::Kind::intrudes, one.node, parent).by = into;
+    if (into.any() && !one.keys.meant.has(Oddity::intrudes)) add(Trouble::Kind::intrudes, one.node, parent).by = into;
   }
 
   void look_at_words(const SeenNode& one) {
-    if (one.keys.kind != Kind::text) return;
+    if (one.keys.kind != Kind::text || one.keys.meant.cut() || one.keys.meant.has(Oddity::never_fits)) return;
     const FourSides cut = solution_.words_cut(one.node);
     if (cut.any()) {
       Trouble& trouble = add(Trouble::Kind::sticks_out, one.node, one.node);
@@ -96,10 +101,11 @@ class TroubleFinder {
       return;
     }
     const FourSides into = solution_.words_intrusion(one.node);
-    if (into.any()) add(Trouble::Kind::intrudes, one.node, one.node).by = into;
+    if (into.any() && !one.keys.meant.has(Oddity::intrudes)) add(Trouble::Kind::intrudes, one.node, one.node).by = into;
   }
 
   void look_at_size(const SeenNode& one) {
+    if (one.keys.meant.has(Oddity::not_kept)) return;
     for (const Axis axis : {x_axis, y_axis}) {
       const auto size = squeezed(seen_, one, axis);
       if (!size) continue;
@@ -144,9 +150,7 @@ std::optional<double> gone_from(const Scene& scene, const std::vector<std::strin
   if (!rung.width || trouble.kind == Trouble::Kind::unseen) return {};
   SceneSolver solver(scene, modes);
   const double last = scene.ladder.width.to;
-  const auto is_bad = [&](double width) {
-    return goes_on(solver.solve({width, rung.height}), trouble);
-  };
+  const auto is_bad = [&](double width) { return goes_on(solver.solve({width, rung.height}), trouble); };
   double bad = *rung.width, good = 0;
   for (double step = 1; good == 0 && bad < last; step *= 2) {  // ever further, till it is gone
     const double width = std::min(std::floor(bad) + step, last);

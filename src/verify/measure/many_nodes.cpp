@@ -29,8 +29,9 @@ std::string kind_text(const Tree& tree, const std::vector<NodeId>& nodes) {
 }  // namespace
 
 std::string path_of_copies(const Tree& tree, NodeId node) {
+  const std::string whole = tree.path(node);
   std::string path;
-  for (const std::string_view step : steps_of(tree.path(node))) path.append(path.empty() ? "" : "/").append(base_of(step));
+  for (const std::string_view step : steps_of(whole)) path.append(path.empty() ? "" : "/").append(base_of(step));
   return path;
 }
 
@@ -44,7 +45,9 @@ std::string common_pattern(const Tree& tree, const std::vector<NodeId>& nodes) {
     const auto steps = steps_of(path);
     if (steps.size() != common.size()) return "*";
     for (std::size_t i = 0; i < steps.size(); ++i) {
-      if (common[i] != steps[i]) common[i] = common_step(common[i].ends_with("[*]") ? std::string(base_of(common[i])) + "[]" : common[i], steps[i]);
+      if (common[i] != steps[i])
+        common[i] =
+            common_step(common[i].ends_with("[*]") ? std::string(base_of(common[i])) + "[]" : common[i], steps[i]);
     }
   }
   std::size_t from = common.size() - 1;  // from the step above the first that differs

@@ -12,8 +12,8 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// The path of a node without the indexes of copies: what is the same for all copies of one node, and for what is at the
-/// same place in each.
+/// The path of a node without the indexes of copies: what is the same for all copies of one node, and for what is at
+/// the same place in each.
 [[nodiscard]] std::string path_of_copies(const Tree& tree, NodeId node);
 
 /// The shortest pattern that the paths of some nodes at one depth match, with the step above where they differ:

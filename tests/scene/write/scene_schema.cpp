@@ -128,6 +128,7 @@ struct SchemaOfKey {
     return any_of({count, list_of(any_of({reference("track"), reference("tracks_repeated")}))});
   }
   Json operator()(std::vector<std::string> Keys::*) const { return list_of({{"type", "string"}}); }
+  Json operator()(Meant Keys::*) const { return list_of(words(Meant::words)); }
   Json operator()(std::optional<Cell> Keys::*) const {
     return two({{"type", "integer"}, {"minimum", 0}, {"maximum", limits::most_tracks - 1}});
   }
@@ -183,6 +184,7 @@ std::string example_of(const std::string& key) {
       {"scroll", R"("y")"},
       {"scale", "1.1"},
       {"drift", "0.5"},
+      {"meant", R"(["cut", "behind"])"},
       {"scale_counts", "true"},
       {"gap", "8"},
       {"paint_order", R"("backward")"},

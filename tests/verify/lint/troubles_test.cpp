@@ -71,8 +71,7 @@ TEST(Troubles, AreSaidFirst) {
 TEST(Troubles, OfManyAlikeAreOneSentence) {
   std::string pots;
   for (int i = 0; i < 12; ++i) pots += " image:pot" + std::to_string(i) + " natural=[20,9] shrink=0";
-  EXPECT_EQ(said_of("row:shelf [" + pots + " ]"),
-            "7 nodes are not seen\n  not seen: 7 of shelf/* (beyond shelf)");
+  EXPECT_EQ(said_of("row:shelf [" + pots + " ]"), "7 nodes are not seen\n  not seen: 7 of shelf/* (beyond shelf)");
   EXPECT_EQ(said_of("column:shelf across=start [ row:a padding=5 width=20 [ image:p natural=[22,9] shrink=0 ] "
                     "row:b padding=5 width=20 [ image:p natural=[24,9] shrink=0 ] ]"),
             "2 nodes stick out\n  sticks out: a/p by 7 at the right of a\n  sticks out: b/p by 9 at the right of b");

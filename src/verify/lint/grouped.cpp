@@ -1,0 +1,120 @@
+// SPDX-License-Identifier: MIT
+#include <algorithm>
+#include <map>
+#include <tuple>
+
+#include "verify/ladder/rungs.hpp"
+#include "verify/lint/lint_sight.hpp"
+#include "verify/measure/many_nodes.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+/// Whether what is odd about a node follows from its having no room where it is.
+bool is_for_want_of_room(Oddity oddity) {
+  return oddity == Oddity::outside || oddity == Oddity::never_fits || oddity == Oddity::intrudes;
+}
+
+/// Whether nobody sees the node anyway.
+bool is_unseen(Oddity oddity) {
+  return oddity == Oddity::outside || oddity == Oddity::zero_size || oddity == Oddity::behind;
+}
+
+/// Whether each stretch of some sizes lies in one of the others.
+bool are_within(const std::vector<Span>& sizes, const std::vector<Span>& others) {
+  return std::ranges::all_of(sizes, [&](const Span& one) {
+    return std::ranges::any_of(others, [&](const Span& other) { return other.from <= one.from && one.to <= other.to; });
+  });
+}
+
+/// What follows from something that is told: that a node that nobody sees does not fit, that what is in it does
+/// neither.
+void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
+  std::multimap<NodeId, const Found*> telling;
+  for (const Found& one : all) telling.emplace(one.node, &one);
+  const auto follows = [&](const Found& one) {
+    const Oddity oddity = one.finding.oddity;
+    if (!is_for_want_of_room(oddity) && !is_unseen(oddity) && oddity != Oddity::small_touch &&
+        oddity != Oddity::not_kept)
+      return false;
+    for (NodeId at = one.node; at; at = tree.parent(at)) {
+      const auto [first, last] = telling.equal_range(at);
+      for (auto other = first; other != last; ++other) {
+        const Finding& told = other->second->finding;
+        if (other->second == &one) continue;
+        const bool hides = at == one.node ? is_for_want_of_room(oddity) && oddity > told.oddity &&
+                                                (is_unseen(told.oddity) || told.oddity == Oddity::never_fits)
+                                          : is_unseen(told.oddity);
+        // Something goes out of sight edge by edge, and what is in it with it.
+        const bool goes_with_it = at != one.node && oddity == Oddity::outside && told.oddity == Oddity::outside;
+        if (goes_with_it || (hides && are_within(one.finding.sizes, told.sizes))) return true;
+      }
+    }
+    return false;
+  };
+  std::vector<bool> gone;
+  for (const Found& one : all) gone.push_back(follows(one));
+  std::size_t i = 0;
+  std::erase_if(all, [&](const Found&) { return gone[i++]; });
+}
+
+/// What nodes have in common that are told together.
+using Cause = std::tuple<int, std::string, std::string, std::vector<std::string>>;
+
+Cause cause_of(const Tree& tree, const Found& one) {
+  const NodeId parent = tree.parent(one.node);
+  // Siblings that have no room come from one cause, whether they are cut or wholly outside.
+  const int what = is_for_want_of_room(one.finding.oddity) ? -1 : static_cast<int>(one.finding.oddity);
+  const bool of_siblings = what < 0 || one.finding.oddity == Oddity::not_kept ||
+                           one.finding.oddity == Oddity::zero_size || one.finding.oddity == Oddity::no_effect ||
+                           one.finding.oddity == Oddity::no_area || one.finding.oddity == Oddity::small_touch ||
+                           one.finding.oddity == Oddity::fill_stops;
+  const std::string place = of_siblings && parent
+                                ? path_of_copies(tree, parent) + " " + std::string(word(tree.kind(one.node)))
+                                : path_of_copies(tree, one.node);
+  return {what, one.finding.key, place, one.finding.variants};
+}
+
+Finding told_together(const Tree& tree, const std::vector<Found>& alike) {
+  const auto worst = std::ranges::max_element(
+      alike, {}, [](const Found& one) { return std::pair(-static_cast<int>(one.finding.oddity), one.how_bad); });
+  Finding finding = worst->finding;
+  std::vector<NodeId> nodes, outside;
+  std::vector<Span> sizes;
+  for (const Found& one : alike) {
+    if (std::ranges::find(nodes, one.node) == nodes.end()) nodes.push_back(one.node);
+    if (one.finding.oddity == Oddity::outside) outside.push_back(one.node);
+    sizes.insert(sizes.end(), one.finding.sizes.begin(), one.finding.sizes.end());
+  }
+  finding.sizes = joined(std::move(sizes));
+  if (nodes.size() == 1) return finding;
+  const bool same_for_all =
+      std::ranges::all_of(alike, [&](const Found& one) { return one.finding.why == worst->finding.why; });
+  finding.why = (same_for_all ? "each: " : "the worst, " + worst->finding.node + ": ") + finding.why;
+  if (!outside.empty() && outside.size() < nodes.size()) {  // what is outside sticks out too
+    finding.oddity = Oddity::never_fits;
+    finding.why = std::to_string(outside.size()) + " of them, " + tree.tail(outside.front()) +
+                  " the first, where nobody sees them; " + finding.why;
+  }
+  finding.node = names_text(tree, nodes);
+  for (const NodeId node : nodes) finding.nodes.push_back(tree.path(node));
+  return finding;
+}
+
+}  // namespace
+
+std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all) {
+  drop_what_follows(tree, all);
+  std::map<Cause, std::size_t> places;
+  std::vector<std::vector<Found>> causes;
+  for (Found& one : all) {
+    const auto [at, is_new] = places.try_emplace(cause_of(tree, one), causes.size());
+    if (is_new) causes.emplace_back();
+    causes[at->second].push_back(std::move(one));
+  }
+  std::vector<Finding> findings;
+  for (const std::vector<Found>& alike : causes) findings.push_back(told_together(tree, alike));
+  return findings;
+}
+
+}  // namespace fond_ladder::inline v0

@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: MIT
+//
+// What a scene defines by a name and nobody calls.
+#include <algorithm>
+
+#include "model/number_text.hpp"
+#include "model/origins.hpp"
+#include "verify/claims/claim_tokens.hpp"
+#include "verify/lint/lint_sight.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+Finding about(const std::string& name, const char* key, Oddity oddity, std::string why, std::string cure,
+              const Scene& scene) {
+  return {name, key, oddity, std::move(why), std::move(cure), {scene.ladder.width}};
+}
+
+bool is_claimed(const Scene& scene, const std::string& name) {
+  return std::ranges::any_of(scene.claims, [&](const std::string& claim) {
+    const auto tokens = detail::tokens_of(claim);
+    return std::ranges::find(tokens, name, &detail::Token::text) != tokens.end();
+  });
+}
+
+bool is_condition_used(const Scene& scene, const std::string& name) {
+  return std::ranges::find(scene.whens, name, &When::name) != scene.whens.end() || is_claimed(scene, name);
+}
+
+/// Whether a wording says anything that the scene does not.
+bool says_something(const Scene& scene, const Wording& wording) {
+  if (wording.direction && *wording.direction != scene.tree.direction()) return true;
+  return std::ranges::any_of(wording.texts,
+                             [&](const auto& said) { return scene.tree.keys(said.first).text != said.second; });
+}
+
+}  // namespace
+
+std::vector<Finding> idle_definitions(const Scene& scene) {
+  std::vector<Finding> all;
+  for (const Range& range : scene.ranges) {
+    if (!range.from_width && !range.below_width && !range.from_height && !range.below_height) {
+      all.push_back(about(range.name, "ranges", Oddity::unbounded, "it has no bounds: every size is in it",
+                          "say from_width, below_width, from_height or below_height", scene));
+    } else if (!is_condition_used(scene, range.name)) {
+      all.push_back(about(range.name, "ranges", Oddity::unused, "no \"when\" and no claim speaks of this range",
+                          "take it out", scene));
+    }
+  }
+  for (const std::string& mode : scene.modes) {
+    if (!is_condition_used(scene, mode))
+      all.push_back(
+          about(mode, "modes", Oddity::unused, "no \"when\" and no claim speaks of this mode", "take it out", scene));
+  }
+  for (const Wording& wording : scene.wordings) {
+    if (!says_something(scene, wording))
+      all.push_back(about(wording.name, "wordings", Oddity::unused,
+                          "this wording says nothing that the scene does not say", "give it texts, or take it out",
+                          scene));
+  }
+  if (!scene.origins) return all;
+  for (const auto& unused : scene.origins->unused) {
+    const bool part = unused.source == Source::part;
+    all.push_back(about(unused.name, part ? "parts" : "shared", Oddity::unused,
+                        part ? "no node uses this part" : "no node is \"like\" these shared keys", "take it out",
+                        scene));
+  }
+  return all;
+}
+
+}  // namespace fond_ladder::inline v0
