@@ -56,8 +56,13 @@ class Claim {
     double off = 0;  ///< by how much it fails, where that is a number
   };
   [[nodiscard]] Outcome test(const MeasuredRung& rung) const;
-  /// The quantities that make it fail there, by their place in the list.
-  [[nodiscard]] std::vector<std::size_t> blamed(const MeasuredRung& rung) const;
+  /// What makes it fail there.
+  struct Blamed {
+    std::vector<std::size_t> quantities;  ///< by their place in the list
+    /// Values of `sum`, `min`, `max` and `count`, as they are written; none where one of theirs is missing.
+    std::vector<std::pair<std::string, std::optional<double>>> folds;
+  };
+  [[nodiscard]] Blamed blamed(const MeasuredRung& rung) const;
 
  private:
   std::string text_;

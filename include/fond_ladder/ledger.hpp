@@ -22,7 +22,7 @@ struct LedgerEntry {
   double least = 0;
   std::string least_from;  ///< empty where nothing holds it
   std::optional<double> most{};
-  double factor = 0;   ///< of growing, or of shrinking (times its base without padding)
+  double factor = 0;   ///< of growing, as it is written, or of shrinking (times its base without padding)
   double percent = 0;  ///< of all factors of the line
   double size = 0;
   int round = 0;    ///< of the sharing in which its size was settled; 0 where it takes no part
@@ -32,7 +32,7 @@ struct LedgerEntry {
 /// One round of sharing: everybody who is free takes `level` times the factor, and those whom a limit stops are
 /// settled. CSS Flexible Box Layout 1, section 9.7, step 4.
 struct LedgerRound {
-  double free = 0, level = 0;
+  double free = 0, level = 0;        ///< level: for a factor of 1, as factors are written
   std::vector<std::size_t> settled;  ///< places among the entries of the line
 };
 
@@ -43,8 +43,10 @@ struct LedgerLine {
   double gap = 0;      ///< one of them
   double margins = 0;  ///< of all children, automatic ones 0
   double bases = 0;
-  double free = 0;     ///< inner size without gaps, margins and bases; negative: missing
-  bool grows = false;  ///< else it shrinks
+  double free = 0;       ///< inner size without gaps, margins and bases; negative: missing
+  bool grows = false;    ///< else it shrinks
+  double out_of = 0;     ///< the total that factors are parts of; 0 where it is their sum
+  bool scrolls = false;  ///< along: what does not fit is scrolled to
   std::vector<LedgerEntry> entries;
   std::vector<LedgerRound> rounds;
   double after = 0;  ///< behind the last child
@@ -84,6 +86,7 @@ struct Ledger {
   std::vector<LedgerTracks> columns, rows;         ///< of a grid: one each, else none
   std::vector<LedgerPlace> sideways, up_and_down;  ///< children on axes without sharing
   std::vector<std::string> content;                ///< of a leaf or a stack, in words
+  std::vector<std::string> place;                  ///< why it lies where it does, an axis each; none of the root
 
   /// By how much any sum of it is off what the solve came to: 0 but for rounding.
   double off = 0;
@@ -103,6 +106,9 @@ struct LedgerStep {
   std::string why_width, why_height;
 };
 [[nodiscard]] std::vector<LedgerStep> chain_to_root(const Solution& solution, NodeId node);
+
+/// Why a node lies where it does on an axis, as in "x 72: the right of head 56 + margin 16"; empty for the root.
+[[nodiscard]] std::string why_there(const Solution& solution, NodeId node, Axis axis);
 
 /// The account for people: laid out so that every sum can be followed from top to bottom.
 std::ostream& operator<<(std::ostream& out, const Ledger& ledger);

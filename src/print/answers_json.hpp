@@ -16,7 +16,8 @@ namespace fond_ladder::inline v0 {
 
 void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, const std::vector<LedgerStep>& chain);
 /// `numbers`: the place of each claim among all of its scene, from 0.
-void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, const std::vector<std::size_t>& numbers);
+void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, bool all_hold,
+                   const std::vector<std::size_t>& numbers);
 void write_comparison(JsonWriter& json, const Comparison& told);
 void write_lint(JsonWriter& json, const Lint& told);
 

@@ -20,16 +20,76 @@ std::string values_text(const Failing& failing) {
   return text;
 }
 
-std::string stretch_text(const Failing& failing) {
+/// Stretches that one sentence tells: the same widths at several heights, or in several variants.
+struct Told {
+  const Failing* first = nullptr;
+  std::vector<std::optional<double>> heights;
+  std::vector<std::string> variants;
+  std::vector<Extent> also;  // single sizes inside the stretch, at heights of their own
+};
+
+std::vector<Told> told_together(const std::vector<Failing>& failing) {
+  std::vector<Told> all;
+  const auto same_widths = [](const Failing& a, const Failing& b) { return a.from == b.from && a.to == b.to; };
+  for (const Failing& one : failing) {
+    const auto is_in = [&](const Told& told) {
+      return one.from == one.to && told.first->from < told.first->to && one.variant == told.variants.front() &&
+             one.from >= told.first->from && one.to <= told.first->to;
+    };
+    const auto is_beside = [&](const Told& told) {
+      return same_widths(*told.first, one) && one.variant == told.variants.front();
+    };
+    if (const auto in = std::ranges::find_if(all, is_in); in != all.end()) {
+      in->also.push_back(one.worst);
+    } else if (const auto beside = std::ranges::find_if(all, is_beside); beside != all.end()) {
+      beside->heights.push_back(one.height);
+    } else {
+      all.push_back({&one, {one.height}, {one.variant}, {}});
+    }
+  }
+  std::vector<Told> joined;
+  for (Told& told : all) {
+    const auto twin = std::ranges::find_if(joined, [&](const Told& other) {
+      return same_widths(*other.first, *told.first) && other.heights == told.heights && other.also == told.also;
+    });
+    if (twin == joined.end()) {
+      joined.push_back(std::move(told));
+    } else {
+      twin->variants.push_back(told.variants.front());
+    }
+  }
+  return joined;
+}
+
+std::string heights_text(const Told& told) {
+  std::string text;
+  for (const auto& height : told.heights) text += (text.empty() ? "" : " or ") + (height ? rounded(*height) : "");
+  return told.heights.front() ? text + " high" : "as high as its content";
+}
+
+std::string size_of(const Extent& size) {
+  return rounded(size.width) + " x " + rounded(size.height);
+}
+
+std::string stretch_text(const Told& told) {
+  const Failing& failing = *told.first;
   std::string text(indent);
-  if (!failing.variant.empty()) text += printable(failing.variant) + ": ";
+  if (told.variants.size() > 1 || !told.variants.front().empty()) {
+    std::string names;
+    for (const std::string& variant : told.variants)
+      names += (names.empty() ? "" : "; ") + (variant.empty() ? "as it is" : printable(variant));
+    text += names + ": ";
+  }
   text += failing.from == failing.to ? "at " + rounded(failing.from)
                                      : "from " + rounded(failing.from) + " to " + rounded(failing.to);
-  text += " wide, " + (failing.height ? rounded(*failing.height) + " high" : "as high as its content");
-  if (failing.from != failing.to)
-    text += "; worst at " + rounded(failing.worst.width) + " x " + rounded(failing.worst.height);
+  text += " wide, " + heights_text(told);
+  if (failing.from != failing.to || told.heights.size() > 1) text += "; worst at " + size_of(failing.worst);
   const std::string values = values_text(failing);
-  return text + (values.empty() ? "" : ": " + values) + "\n";
+  text += (values.empty() ? "" : ": " + values) + "\n";
+  if (told.also.empty()) return text;
+  text.append(indent).append("also at ");
+  for (std::size_t i = 0; i < told.also.size(); ++i) text += (i > 0 ? ", " : "") + size_of(told.also[i]);
+  return text + "\n";
 }
 
 std::string look_text(const Failing& failing, std::string_view file) {
@@ -50,14 +110,15 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
     text += "never tested: its condition holds at no size of the ladder, or all its nodes are hidden\n";
   }
   constexpr std::size_t most = 5;
-  for (std::size_t i = 0; i < std::min(most, checked.failing.size()); ++i) {
-    const Failing& failing = checked.failing[i];
-    text += stretch_text(failing);
+  const std::vector<Told> all = told_together(checked.failing);
+  for (std::size_t i = 0; i < std::min(most, all.size()); ++i) {
+    const Failing& failing = *all[i].first;
+    text += stretch_text(all[i]);
     if (!failing.because.empty()) text.append(indent).append(printable(failing.because)).append("\n");
     if (!file.empty()) text.append(indent).append(printable(look_text(failing, file))).append("\n");
   }
-  if (checked.failing.size() > most)
-    text.append(indent).append("and in " + std::to_string(checked.failing.size() - most) + " more stretches\n");
+  if (all.size() > most)
+    text.append(indent).append("and in " + std::to_string(all.size() - most) + " more stretches\n");
   return text;
 }
 

@@ -26,6 +26,8 @@ void write_line(JsonWriter& json, const Tree& tree, const LedgerLine& line) {
   json.number("bases", line.bases);
   json.number("free", line.free);
   json.truth("grows", line.grows);
+  json.truth("scrolls", line.scrolls);
+  if (line.out_of > 0) json.number("out_of", line.out_of);
   json.begin_list("rounds");
   for (const LedgerRound& round : line.rounds) {
     json.begin_object();
@@ -83,6 +85,7 @@ void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, con
   write_places(json, "sideways", tree, account.sideways);
   write_places(json, "up_and_down", tree, account.up_and_down);
   json.texts("content", account.content);
+  json.texts("place", account.place);
   json.objects("chain", chain, [&](const auto& step) {
     json.text("node", tree.path(step.node));
     json.number("width", step.width);

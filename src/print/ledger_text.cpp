@@ -22,7 +22,7 @@ void print_sum(std::ostream& out, const LedgerLine& line) {
     row(rounded(-line.gaps), std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
   if (line.margins != 0) row(rounded(-line.margins), "margins");
   row(rounded(-line.bases), "what the children start from");
-  row("= " + rounded(line.free), line.free < 0 ? "missing" : "to share");
+  row("= " + rounded(line.free), line.free >= 0 ? "to share" : line.scrolls ? "beyond the view" : "missing");
 }
 
 void print_rounds(std::ostream& out, const LedgerLine& line) {
@@ -74,12 +74,19 @@ void print_line(std::ostream& out, const LedgerLine& line) {
   }
   out << rounded(line.after) << " = " << rounded(line.sum);
   if (line.sum > line.inner + limits::told_tolerance) {
-    out << ", " << rounded(line.sum - line.inner) << " more than the inner size " << rounded(line.inner)
-        << ": it sticks out\n";
-  } else {
-    out << ", the inner size"
-        << (line.spare > limits::told_tolerance ? "; " + rounded(line.spare) + " of it is spare" : "") << '\n';
+    out << ", " << rounded(line.sum - line.inner) << " more than the " << (line.scrolls ? "view " : "inner size ")
+        << rounded(line.inner) << (line.scrolls ? ": it scrolls\n" : ": it sticks out\n");
+    return;
   }
+  out << ", the inner size";
+  if (line.spare > limits::told_tolerance) out << "; " << rounded(line.spare) << " of it is spare";
+  if (line.out_of > 0) {
+    double assigned = 0;
+    for (const LedgerEntry& entry : line.entries) assigned += entry.factor;
+    const double left = line.out_of - assigned;
+    if (left > limits::told_tolerance) out << ", " << rounded(left) << " of " << rounded(line.out_of) << " unassigned";
+  }
+  out << '\n';
 }
 
 void print_places(std::ostream& out, const std::vector<LedgerPlace>& places, const char* axis) {
@@ -118,6 +125,7 @@ void print_tracks(std::ostream& out, const LedgerTracks& tracks, const char* nam
 
 std::ostream& operator<<(std::ostream& out, const Ledger& ledger) {
   const bool row = ledger.kind == Kind::row;
+  for (const std::string& words : ledger.place) out << "  " << words << '\n';
   if (!ledger.content.empty()) out << '\n';
   for (const std::string& words : ledger.content) out << words << '\n';
   for (std::size_t i = 0; i < ledger.lines.size(); ++i) {

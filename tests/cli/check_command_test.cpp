@@ -40,6 +40,11 @@ TEST(Check, ShardsTogetherTestEachClaimOnceAndSayTheSame) {
     std::ranges::sort(all, {}, [](const Json& one) { return one.at("number").get<int>(); });
     EXPECT_EQ(Json(all), whole) << parts;
   }
+  const testing::Result none = testing::run({"check", console(), "--shard", "30/30"});
+  EXPECT_EQ(none.status, 0);
+  EXPECT_EQ(none.out,
+            "North house console from 360 to 1440 wide, part 30/30 of the claims: nothing to check, as there are fewer "
+            "claims than parts\n\n");
   for (const char* odd : {"0/5", "6/5", "2", "2/", "/5", "a/b", "1/0", "-1/5", "2/5/7"}) {
     const testing::Result refused = testing::run({"check", console(), "--shard", odd});
     EXPECT_EQ(refused.status, 2) << odd;
@@ -107,7 +112,16 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
                        "variants: as it is; mode closed; wording long; wording long, mode closed; wording hebrew; "
                        "wording hebrew, mode closed\n"))
       << told.substr(0, 200);
-  EXPECT_NE(told.find("--at 360x800 --wording long --mode closed\n"), std::string::npos);
+  EXPECT_NE(
+      told.find(
+          "          wording long; wording long, mode closed: from 360 to 519.98 wide, 800 high; worst at 360 x 800: "
+          "alarm.cut 160, title.cut 56\n"
+          "          also at 390 x 844\n"
+          "          alarm: x 408: the right of title 400 + gap 8; 96 wide (its width)\n"
+          "          look: fond-ladder ledger " +
+          console() + " alarm --at 360x800 --wording long\n"),
+      std::string::npos)
+      << told;
 }
 
 TEST(Check, SuggestedClaimsHoldAndCanBePasted) {

@@ -27,6 +27,7 @@ struct CheckCall {
   std::string junit;  // a file
   std::string shard;  // as in 2/5
   bool suggest = false;
+  bool broken = false;  // leave out the kept
   Format format = Format::table;
 };
 
@@ -59,6 +60,7 @@ std::string scope_text(const std::vector<Variant>& variants, const CheckCall& ca
 std::string verdict_text(const std::vector<CheckedClaim>& checked) {
   const auto kept = static_cast<std::size_t>(std::ranges::count_if(checked, &CheckedClaim::holds));
   const std::size_t broken = checked.size() - kept;
+  if (checked.empty()) return "nothing to check, as there are fewer claims than parts";
   if (checked.size() == 1) return broken == 0 ? "the claim holds" : "the claim does not hold";
   if (broken == 0) return fmt::format("all {} claims hold", kept);
   return fmt::format("{} of {} claims {} not hold", broken, checked.size(), broken == 1 ? "does" : "do");
@@ -71,7 +73,11 @@ void print_table(const std::vector<Variant>& variants, const std::vector<Checked
              exact(scene.ladder.width.to), printable(scope_text(variants, call)), verdict_text(checked));
   for (const std::string& line : lines_about(variants)) out << printable(line) << '\n';
   out << '\n';
-  for (const CheckedClaim& one : checked) out << report(one, call.scene.file);
+  for (const bool kept : {false, true}) {  // what is broken first
+    for (const CheckedClaim& one : checked) {
+      if (one.holds == kept && !(kept && call.broken)) out << report(one, call.scene.file);
+    }
+  }
 }
 
 /// Begins an answer about all variants that were looked at.
@@ -114,8 +120,8 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
   const Shard shard = parse_shard(call.shard);
   const std::vector<Variant> variants = load_variants(call.scene, streams);
   if (call.suggest) {
-    if (!call.junit.empty() || !call.shard.empty() || !call.claims.empty())
-      throw WrongCall("--suggest looks for claims; --claim, --junit and --shard are for checking them");
+    if (!call.junit.empty() || !call.shard.empty() || !call.claims.empty() || call.broken)
+      throw WrongCall("--suggest looks for claims; --claim, --broken, --junit and --shard are for checking them");
     return suggest_claims(variants, call, streams);
   }
   std::vector<std::string> all = variants[0].scene.claims, claims;
@@ -137,7 +143,14 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
   if (!call.junit.empty()) write_target(call.junit, junit_text(checked, suite, call.scene.file));
   if (call.format == Format::json) {
     JsonAnswers answers(streams.out, "check");
-    write_checked(next_answer(answers, variants, call), checked, numbers);
+    std::vector<CheckedClaim> told = checked;
+    if (call.broken) {
+      std::size_t i = 0;
+      std::erase_if(numbers, [&](std::size_t) { return checked[i++].holds; });
+      std::erase_if(told, &CheckedClaim::holds);
+    }
+    write_checked(next_answer(answers, variants, call), told, std::ranges::all_of(checked, &CheckedClaim::holds),
+                  numbers);
     answers.end();
   } else {
     print_table(variants, checked, call, streams.out);
@@ -155,6 +168,7 @@ Command check_command() {
   options.list("--claim", "CLAIM", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable");
   options.text("--junit", "FILE", call.junit, "Also write a JUnit XML file, one case a claim");
   options.text("--shard", "PART/OF", call.shard, "Check one part of the claims, as in 2/5: the second of five");
+  options.flag("--broken", call.broken, "Only the claims that do not hold");
   options.flag("--suggest", call.suggest, "Claims that hold now and look meant, ready to paste");
   options.format(call.format, {Format::table, Format::json});
   return command.does(check);

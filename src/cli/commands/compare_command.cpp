@@ -46,8 +46,8 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
   Variant second = is_one ? std::move(both.after) : load_variant(other_call, streams);
   const auto named = [](const std::string& file, const Variant& variant, bool as_it_is) {
     return (file == "-" ? "standard input" : file) + (!described(variant).empty() ? ", " + described(variant)
-                                                      : as_it_is                   ? ", as it is"
-                                                                                   : "");
+                                                      : as_it_is                  ? ", as it is"
+                                                                                  : "");
   };
   first.name = named(call.scene.file, first, is_one);
   second.name = named(other_call.file, second, false);

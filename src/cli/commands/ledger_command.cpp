@@ -25,8 +25,9 @@ struct LedgerCall {
 
 void print_account(const Ledger& account, const std::vector<LedgerStep>& chain, const std::string& title, bool to_root,
                    std::ostream& out) {
-  fmt::print(out, "{} in {}\na {}, {} x {}\n  width: {}\n  height: {}\n", account.path, title, word(account.kind),
-             rounded(account.box.width), rounded(account.box.height), chain.back().why_width, chain.back().why_height);
+  fmt::print(out, "{} in {}\n{} {}, {} x {}\n  width: {}\n  height: {}\n", account.path, title,
+             account.kind == Kind::image ? "an" : "a", word(account.kind), rounded(account.box.width),
+             rounded(account.box.height), chain.back().why_width, chain.back().why_height);
   out << account;
   if (to_root) out << "\nfrom the container down\n" << chain;
   out << '\n';

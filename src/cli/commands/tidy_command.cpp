@@ -37,7 +37,8 @@ ExitStatus tidy(const TidyCall& call, const Streams& streams) {
 }  // namespace
 
 Command tidy_command() {
-  CommandOf<TidyCall> command("tidy", "The scene file printed anew, as it is or changed: keys in order, defaults left out");
+  CommandOf<TidyCall> command("tidy",
+                              "The scene file printed anew, as it is or changed: keys in order, defaults left out");
   TidyCall& call = command.call();
   command.options().argument("SCENE", call.file, "A scene file; - reads standard input");
   add_trials(command.options(), call.trials);

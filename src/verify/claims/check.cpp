@@ -214,7 +214,9 @@ class Checker {
       const Solution solution = solver_.solve(rung);
       const Values values = measuring(solution);
       const std::vector<std::string> active = solver_.active(rung);
-      for (const std::size_t slot : claim.blamed({solution.container(), values, active})) {
+      const Claim::Blamed blamed = claim.blamed({solution.container(), values, active});
+      for (const auto& [text, value] : blamed.folds) failing.values.emplace_back(text, value);
+      for (const std::size_t slot : blamed.quantities) {
         const Quantity& quantity = claim.quantities()[slot];
         if (quantity.measure != Measure::most_cut) {
           tell(solution, quantity, failing);
@@ -234,7 +236,7 @@ class Checker {
       const NodeId node = open.back();
       open.pop_back();
       const double by = value_of({node, Measure::cut, ""}, solution).value_or(0);
-      if (by > 0) cut.emplace_back(by, node);
+      if (by > 0 && !solution.keys(node).meant.cut()) cut.emplace_back(by, node);
       const std::vector<NodeId> children = solution.tree().children(node);
       open.insert(open.end(), children.rbegin(), children.rend());
     }
@@ -254,21 +256,40 @@ class Checker {
 
   void account(const Solution& solution, const Quantity& quantity, Failing& failing) const {
     failing.node = scene_.tree.tail(quantity.node);
-    const LedgerStep step = chain_to_root(solution, quantity.node).back();
+    const NodeId node = quantity.node;
+    const LedgerStep step = chain_to_root(solution, node).back();
     const std::string wide = rounded(step.width) + " wide (" + step.why_width + ")",
                       high = rounded(step.height) + " high (" + step.why_height + ")";
+    const std::string across = why_there(solution, node, x_axis), down = why_there(solution, node, y_axis);
+    const auto all = [&](const std::string& first, const std::string& second) {
+      failing.because =
+          failing.node + (first.empty() ? " is " + second : ": " + first + (second.empty() ? "" : "; " + second));
+    };
     switch (quantity.measure) {
-      case Measure::width:
-      case Measure::left:
+      case Measure::width: return all("", wide);
+      case Measure::height: return all("", high);
+      case Measure::left: return all(across, across.empty() ? wide : "");
+      case Measure::top: return all(down, down.empty() ? high : "");
       case Measure::right:
-      case Measure::middle_x: failing.because = failing.node + " is " + wide; break;
-      case Measure::height:
-      case Measure::top:
+      case Measure::middle_x: return all(across, wide);
       case Measure::bottom:
       case Measure::middle_y:
-      case Measure::baseline: failing.because = failing.node + " is " + high; break;
-      default: failing.because = failing.node + " is " + wide + " and " + high;
+      case Measure::baseline: return all(down, high);
+      case Measure::cut:
+      case Measure::intrusion: return is_sideways(solution, quantity) ? all(across, wide) : all(down, high);
+      case Measure::shown: return all(across.empty() ? "" : across + "; " + down, wide + " and " + high);
+      default: return all("", wide + " and " + high);
     }
+  }
+
+  /// Whether what sticks out or intrudes most does so at the left or the right.
+  static bool is_sideways(const Solution& solution, const Quantity& quantity) {
+    const NodeId node = quantity.node;
+    const bool cut = quantity.measure == Measure::cut;
+    const FourSides own = cut ? solution.cut(node) : solution.intrusion(node),
+                    words = cut ? solution.words_cut(node) : solution.words_intrusion(node);
+    return std::max({own.left, own.right, words.left, words.right}) >=
+           std::max({own.top, own.bottom, words.top, words.bottom});
   }
 
   const Variant& variant_;

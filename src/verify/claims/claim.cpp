@@ -57,16 +57,16 @@ class Tester {
     return outcome;
   }
 
-  /// The quantities behind the worst failure.
-  std::vector<std::size_t> blamed() {
-    std::vector<std::size_t> found;
+  /// What is behind the worst failure.
+  Claim::Blamed blamed() {
+    Claim::Blamed found;
     double worst = -1;
     for_each_binding(terms_.bound, [&] {
       if (terms_.when && !holds(*terms_.when)) return;
       off_ = 0;
       if (holds(terms_.claim) || off_ <= worst) return;
       worst = off_;
-      found.clear();
+      found = {};
       blame(terms_.claim, found);
     });
     return found;
@@ -335,12 +335,13 @@ class Tester {
 
   // --- what is behind a failure ------------------------------------------------------------------------------------
 
-  static void add(std::size_t slot, std::vector<std::size_t>& found) {
+  static void add(std::size_t slot, Claim::Blamed& found) {
     constexpr std::size_t most = 8;
-    if (found.size() < most && std::ranges::find(found, slot) == found.end()) found.push_back(slot);
+    std::vector<std::size_t>& all = found.quantities;
+    if (all.size() < most && std::ranges::find(all, slot) == all.end()) all.push_back(slot);
   }
 
-  void blame(const Term& term, std::vector<std::size_t>& found) {
+  void blame(const Term& term, Claim::Blamed& found) {
     switch (term.kind) {
       case TermKind::quantity: {
         const bool is_list =
@@ -370,8 +371,12 @@ class Tester {
         add(worst.second, found);
         return;
       }
-      case TermKind::count_of:
-        for (const std::size_t slot : terms_.sets[term.parts[0].set].placed) add(slot, found);
+      case TermKind::count_of: found.folds.emplace_back(term.text, value(term)); return;
+      case TermKind::sum_of:
+      case TermKind::least_of:
+      case TermKind::most_of:
+        found.folds.emplace_back(term.text, value(term));
+        for (const Term& part : term.parts) blame(part, found);
         return;
       default:
         for (const Term& part : term.parts) blame(part, found);
@@ -402,7 +407,7 @@ Claim::Outcome Claim::test(const MeasuredRung& rung) const {
   return Tester(*terms_, rung).test();
 }
 
-std::vector<std::size_t> Claim::blamed(const MeasuredRung& rung) const {
+Claim::Blamed Claim::blamed(const MeasuredRung& rung) const {
   return Tester(*terms_, rung).blamed();
 }
 

@@ -231,6 +231,7 @@ class Parser {
     if (found == functions.size()) fail(name + "is no function" + near(at().text, functions));
     if (found < first_fold) fail(name + "gives no number; a number, or a quantity, should stand here");
     Term folded(folds[found - first_fold]);
+    const char* begin = at().text.data();
     next();
     want("(");
     ++inside_function_;
@@ -238,7 +239,9 @@ class Parser {
       folded.parts.push_back(folded.kind == TermKind::count_of ? nodes() : sum());
     } while (folded.kind != TermKind::count_of && take(","));
     --inside_function_;
+    const std::string_view last = at().text;
     want(")");
+    folded.text.assign(begin, last.data() + last.size());
     return folded;
   }
 

@@ -50,6 +50,7 @@ class Accountant {
     told.container = solution_.container();
     told.box = solution_.box(node_);
     told.inner = solution_.room_in(node_);
+    if (tree_.parent(node_)) told.place = {why_there(solution_, node_, x_axis), why_there(solution_, node_, y_axis)};
     switch (told.kind) {
       case Kind::row:
       case Kind::column:
@@ -117,8 +118,14 @@ class Accountant {
     line.free = account.free_room();
     line.bases = account.room() - line.free;
     line.spare = account.spare();
+    line.scrolls = view_.traits(index_).scrolls(axis);
     Rounds rounds(account);
     rounds.play(line);
+    const double written = line.grows ? written_factors(account) : 0;
+    const double total = solution_.keys(node_).out_of.value_or(0);
+    const double scale = line.grows && total > 0 ? std::max(total, written) : 1;  // factors as they are written
+    if (scale > written) line.out_of = total > 0 ? total : 0;
+    for (LedgerRound& round : line.rounds) round.level /= scale;
     double factors = 0;
     for (std::size_t i = 0; i < account.children.size(); ++i) factors += rounds.speed(i);
     for (std::size_t i = 0; i < account.children.size(); ++i) {
@@ -131,7 +138,7 @@ class Accountant {
       entry.least = child.portion.least;
       entry.least_from = least_words(child, axis);
       if (child.portion.most < detail::unlimited) entry.most = child.portion.most;
-      entry.factor = rounds.factor(i);
+      entry.factor = rounds.factor(i) * scale;
       entry.percent = factors > 0 ? rounds.speed(i) / factors * 100 : 0;
       entry.size = child.portion.size;
       entry.round = rounds.settled_in(i);
@@ -141,6 +148,15 @@ class Accountant {
     }
     place_entries(account, line, off);
     return line;
+  }
+
+  [[nodiscard]] double written_factors(const LineAccount& account) const {
+    double written = 0;
+    for (const ChildAccount& child : account.children) {
+      const Keys keys = solution_.keys(tree_.store().id_of(child.node));
+      written += keys.weight.value_or(keys.grow);
+    }
+    return written;
   }
 
   [[nodiscard]] std::string base_words(const ChildAccount& child, Axis axis) const {
@@ -174,7 +190,10 @@ class Accountant {
       return std::string("held at its most, ") + (axis == x_axis ? "max_width " : "max_height ") +
              rounded(portion.most);
     if (entry.round == 0) return "nothing to share";
-    if (child.weighted) return "weight " + rounded(entry.factor) + ", " + part_of(entry, line);
+    if (child.weighted) {
+      return "weight " + rounded(entry.factor) + (line.out_of > 0 ? " of " + rounded(line.out_of) : "") + ", " +
+             part_of(entry, line);
+    }
     const double change = portion.size - portion.base;
     return (change > 0 ? "grows by " + rounded(change) : "gives up " + rounded(-change)) + ", factor " +
            rounded(entry.factor) + ", " + part + "the factors";
@@ -183,7 +202,9 @@ class Accountant {
   /// `66.67 % of 716`: of what those share who were not stopped before.
   [[nodiscard]] static std::string part_of(const LedgerEntry& entry, const LedgerLine& line) {
     if (line.rounds.empty() || entry.round == 0) return "";
-    const double room = line.rounds[static_cast<std::size_t>(entry.round) - 1].free;
+    // Of what is left for nobody a part is handed out in the first round only.
+    const bool of_all = line.out_of > 0 && entry.round == 1;
+    const double room = of_all ? line.free : line.rounds[static_cast<std::size_t>(entry.round) - 1].free;
     return room > 0 ? rounded(entry.size / room * 100) + " % of " + rounded(room) : "of nothing";
   }
 
@@ -291,16 +312,34 @@ class Accountant {
              " " + rounded(bounds.least);
     }
     if (seen.way() == detail::SizeWay::fill) return "fills its room";
-    if (axis == y_axis && seen.keeps_aspect()) return "follows its width by its aspect";
+    if (axis == y_axis && seen.keeps_aspect()) {
+      const bool is_image =
+          solution_.kind(child) == Kind::image && room_around > size + give && is_to_stretch(child, axis);
+      return std::string("follows its width by its aspect") + (is_image ? ": an image keeps its shape" : "");
+    }
     const double content = axis == x_axis ? view_.max_content(i) : view_.need(i);
     const double room = room_around - seen.margin_down(false).sum();
     const bool in_line = view_.traits(index_).wrap != 0;
     if (solution_.kind(node_) != Kind::grid && same(size, room) && !same(size, content)) {
       return in_line ? "stretched to its line" : "stretched to the room";
     }
-    if (same(size, content)) return "its content" + content_leader(child, axis);
+    if (same(size, content)) {
+      const bool is_image = solution_.kind(child) == Kind::image && room > size + give && is_to_stretch(child, axis);
+      return "its content" +
+             (is_image ? ": an image keeps its size, only fill stretches it" : content_leader(child, axis));
+    }
     if (axis == x_axis && same(size, view_.min_content(i))) return "its smallest content";
     return solution_.kind(node_) == Kind::grid ? "stretched to its cell" : "as the alignment says";
+  }
+
+  /// Whether the alignment of a child says that it is stretched, if it can be.
+  [[nodiscard]] bool is_to_stretch(NodeId child, Axis axis) const {
+    const Keys own = solution_.keys(node_), keys = solution_.keys(child);
+    const auto& self = axis == x_axis ? keys.self.x : keys.self.y;
+    const auto& all = axis == x_axis ? own.align.x : own.align.y;
+    if (own.kind == Kind::grid) return self.value_or(all.value_or(Across::stretch)) == Across::stretch;
+    if (own.kind == Kind::stack) return self.value_or(all.value_or(Across::start)) == Across::stretch;
+    return keys.self.across.value_or(own.across) == Across::stretch;
   }
 
   std::string why_pinned(NodeId child, Axis axis) const {
@@ -390,10 +429,14 @@ class Accountant {
                  inset_y = view_.edges_down(index_).inset[y_axis].sum();
     if (const auto* text = dynamic_cast<const PlainText*>(view_.content(index_))) {
       const auto lines = text->lines_at(view_.inner_size(index_, x_axis)).size();
-      words.push_back("its longest word is " + rounded(text->widths().min_content) + " wide, all of it on one line " +
-                      rounded(text->widths().max_content));
+      const auto [least, most] = text->widths();
+      const auto kept = static_cast<std::size_t>(text->style().max_lines.value_or(static_cast<int>(lines)));
+      words.push_back(solution_.keys(node_).one_line
+                          ? "it stays on one line, which is " + rounded(most) + " wide"
+                          : "its longest word is " + rounded(least) + " wide, all of it on one line " + rounded(most));
       words.push_back("at " + rounded(view_.inner_size(index_, x_axis)) + " it has " + std::to_string(lines) +
-                      (lines == 1 ? " line" : " lines") + " of " + rounded(text->line_height()) + ": " +
+                      (lines == 1 ? " line" : " lines") + " of " + rounded(text->line_height()) +
+                      (kept < lines ? ", and max_lines keeps " + std::to_string(kept) : "") + ": " +
                       rounded(view_.need(index_) - inset_y) + " high");
     } else if (kind != Kind::text) {
       const Pair natural = solution_.keys(node_).natural;

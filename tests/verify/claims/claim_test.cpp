@@ -41,6 +41,30 @@ std::string outcome_of(const std::string& claim) {
   return checked.holds ? "kept" : text;
 }
 
+TEST(Check, ABrokenClaimIsExplainedByWhatBrokeIt) {
+  const struct {
+    const char *claim, *says;
+  } cases[] = {
+      {"b.left = 1",
+       "from 90 to 100 wide, 40 or 60 high; worst at 90 x 40: b.left 34\n          also at 95 x 50\n"
+       "          b: x 34: the right of a 30 + gap 4\n"},
+      {"b.top = 1", "b: y 5: the top of r 0 + across center 5\n"},
+      {"b.width = 1", "b is 20 wide (its width)\n"},
+      {"b.right = 1", "b: x 34: the right of a 30 + gap 4; 20 wide (its width)\n"},
+      {"r.width = 1", "r is 100 wide (the container's width)\n"},
+      {"count(r/*) = 3", "count(r/*) 2\n"},
+      {"sum(r/*.width) = 3", "sum(r/*.width) 50, a.width 30, b.width 20\n"},
+      {"max(a.width, 7) < 3 + min(b.width, 9)", "max(a.width, 7) 30, min(b.width, 9) 9, a.width 30, b.width 20\n"},
+  };
+  Scene scene = testing::scene_from("row:r gap=4 across=center [ box:a width=30 height=9 box:b width=20 height=30 ]");
+  scene.ladder = {{90, 100}, Span(40, 60), {{"small", {95, 50}}}};
+  for (const auto& [claim, says] : cases) {
+    const std::string text = report(check(scene, {claim})[0]);
+    EXPECT_NE(text.find(says), std::string::npos) << text;
+    EXPECT_NE(text.find("also at 95 x 50"), std::string::npos) << "the named size is told with the stretch\n" << text;
+  }
+}
+
 TEST(Claims, HoldOrTellWhereTheyFail) {
   // a = (w - 10) / 2 up to 40.25, reached at 90.5; b has the rest. tip sticks out of b below 70.
   const struct {

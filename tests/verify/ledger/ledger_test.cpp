@@ -90,6 +90,69 @@ TEST(Ledger, TellsWhatSticksOut) {
       << out.str();
 }
 
+TEST(Ledger, SaysWhyANodeLiesWhereItDoes) {
+  const struct {
+    const char *scene, *x, *y;
+  } cases[] = {
+      {"row:r padding=10 gap=4 [ box:h width=30 margin={\"right\":3} box:a width=20 margin={\"left\":16} ]",
+       "x 63: the right of h 40 + its margin 3 + gap 4 + margin 16", "y 10: the top of r 0 + padding 10"},
+      {"row:r along=center [ box:a width=20 height=10 self=end ]", "x 90: the left of r 0 + along center 90",
+       "y 90: the top of r 0 + across end 90"},
+      {"row:r reverse=true padding=5 [ box:a width=20 ]", "x 175: the right of r 200 - padding 5 - its width 20",
+       "y 5: the top of r 0 + padding 5"},
+      {"direction=rtl row:r gap=4 [ box:h width=30 box:a width=20 ]", "x 146: the left of h 170 - gap 4 - its width 20",
+       "y 0: the top of r 0"},
+      {"row:r border=2 [ box:a width=20 height=9 pin={\"right\":8,\"top\":3} ]",
+       "x 170: the right of r 200 - border 2 - pin 8 - its width 20", "y 5: the top of r 0 + border 2 + pin 3"},
+      {"row:r [ box:h width=30 box:a width=20 margin={\"left\":\"auto\"} ]",
+       "x 180: the right of h 30 + automatic margin 150", "y 0: the top of r 0"},
+      {"stack:r align={\"x\":\"end\",\"y\":\"center\"} [ box:a width=20 height=10 nudge=[4,-2] ]",
+       "x 184: the left of r 0 + nudge 4 + align end 180", "y 43: the top of r 0 - nudge 2 + align center 45"},
+      {"grid:r gap=10 columns=[40,60] [ box:h box:a width=20 self={\"x\":\"end\"} ]",
+       "x 90: the left of column 1 50 + align end 40", "y 0: the top of row 0 0"},
+      {"row:r wrap=true rest=start gap=5 [ box:h width=150 height=30 box:a width=100 height=10 ]",
+       "x 0: the left of r 0", "y 35: the top of r 0 + the lines before 35"},
+  };
+  for (const auto& [scene, x, y] : cases)
+    EXPECT_EQ(account_of(scene, "200x100", "a").place, (std::vector<std::string>{x, y})) << scene;
+}
+
+TEST(Ledger, SaysWhatIsSo) {
+  const auto told = [](const char* scene, const char* node) {
+    std::ostringstream out;
+    const Ledger account = account_of(scene, "100x100", node);
+    EXPECT_TRUE(account.adds_up());
+    out << account;
+    return out.str();
+  };
+  const struct {
+    const char *scene, *node, *says, *says_not;
+  } cases[] = {
+      {"column:r scroll=y [ box:a height=150 box:b height=80 ]", "r", "130 more than the view 100: it scrolls",
+       "sticks out"},
+      {"column:r [ box:a height=150 shrink=0 ]", "r", "50 more than the inner size 100: it sticks out", "scrolls"},
+      {"row:r out_of=100 [ box:a weight=40 box:b weight=50 ]", "r", "weight 40 of 100, 40 % of 100", "0.4"},
+      {"row:r out_of=100 [ box:a weight=40 box:b weight=50 ]", "r", "10 of it is spare, 10 of 100 unassigned", "44.44"},
+      {"row:r out_of=80 [ box:a weight=40 box:b weight=50 ]", "r", "weight 40, 44.44 % of 100", "unassigned"},
+      {"row:r [ text:t text=\"one two three\" max_lines=2 width=50 ]", "t",
+       "3 lines of 20, and max_lines keeps 2: 40 high", "3 lines of 20: 40"},
+      {"row:r [ text:t text=\"one two three\" max_lines=3 width=50 ]", "t", "3 lines of 20: 60 high", "keeps"},
+      {"row:r [ text:t text=\"one two\" one_line=true ]", "t", "it stays on one line, which is 67.2 wide",
+       "longest word"},
+      {"row:r [ text:t text=\"one two\" ]", "t", "its longest word is 28.8 wide", "one line, which"},
+      {"column:r [ image:i natural=[40,20] ]", "r", "its content: an image keeps its size, only fill stretches it",
+       "stretched to"},
+      {"column:r across=start [ image:i natural=[40,20] ]", "r", "its content", "only fill"},
+      {"row:r [ image:i natural=[40,20] ]", "r", "follows its width by its aspect: an image keeps its shape",
+       "stretched"},
+  };
+  for (const auto& [scene, node, says, says_not] : cases) {
+    const std::string text = told(scene, node);
+    EXPECT_NE(text.find(says), std::string::npos) << text;
+    EXPECT_EQ(text.find(says_not), std::string::npos) << text;
+  }
+}
+
 TEST(Ledger, TellsTracksAndTheSizeOfAShare) {
   const Ledger account = account_of(
       "grid:g gap=10 columns=[\"content\",\"1fr\",\"2fr\"] [ box:a natural=[30,5] box:b box:c ]", "200x20", "g");
@@ -124,6 +187,9 @@ TEST(Ledger, OfEveryContainerOfRandomTreesAddsUp) {
       const Ledger account = ledger(solution, placed.node);
       lines += account.lines.size();
       const double scale = 1 + std::abs(placed.box.width) + std::abs(placed.box.height);
+      for (const std::string& place : account.place) {
+        ASSERT_EQ(place.find("along start"), std::string::npos) << account.path << ": " << place;
+      }
       ASSERT_LE(account.off, 1e-9 * scale) << i << " " << account.path << "\n" << account;
       for (const LedgerLine& line : account.lines) {
         for (const LedgerEntry& entry : line.entries) ASSERT_FALSE(entry.why.empty()) << account.path;

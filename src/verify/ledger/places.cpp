@@ -1,0 +1,199 @@
+// SPDX-License-Identifier: MIT
+//
+// A place as a sum: from the sibling, track or edge that it is counted from, margin, pin and alignment, to where the
+// node lies.
+#include <algorithm>
+#include <cmath>
+
+#include "fond_ladder/ledger.hpp"
+#include "model/limits.hpp"
+#include "model/number_text.hpp"
+#include "verify/measure/same.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+Axis axis_along_of(Kind kind) {
+  return kind == Kind::row ? x_axis : y_axis;
+}
+
+/// Why a child lies where it lies, as a sum from an edge.
+class Places {
+ public:
+  Places(const Solution& solution, NodeId parent, NodeId child)
+      : solution_(solution), tree_(solution.tree()), parent_(parent), child_(child) {}
+
+  [[nodiscard]] std::string on(Axis axis) const {
+    const double place = start_of(solution_.box(child_), axis);
+    const Keys keys = solution_.keys(child_);
+    const bool backwards = !keys.pin && is_laid_backwards(axis);
+    Sum sum = keys.pin ? pinned_edge(axis, *keys.pin) : backwards ? far_edge(axis) : edge(axis);
+    if (!keys.pin && !backwards) {
+      const FourSides margin = solution_.margin(child_);
+      add(sum, axis == x_axis ? margin.left : margin.top, "margin");
+      if (solution_.kind(parent_) == Kind::stack) add(sum, axis == x_axis ? keys.nudge.x : keys.nudge.y, "nudge");
+    }
+    add(sum, place - sum.at, keys.pin ? "pin" : rest_words(axis, keys));
+    return std::string(axis == x_axis ? "x " : "y ") + rounded(place) + ": " + sum.words;
+  }
+
+ private:
+  [[nodiscard]] static double start_of(const Rect& box, Axis axis) { return axis == x_axis ? box.x : box.y; }
+  [[nodiscard]] static double end_of(const Rect& box, Axis axis) { return axis == x_axis ? box.right() : box.bottom(); }
+  [[nodiscard]] bool is_mirrored() const { return tree_.direction() == Direction::rtl; }
+
+  /// An edge, and what is added to it, in words; `from_end` counts backwards.
+  struct Sum {
+    std::string words;
+    double at = 0;
+  };
+  static void add(Sum& sum, double amount, const std::string& what) {
+    if (std::abs(amount) <= limits::told_tolerance) return;
+    sum.at += amount;
+    sum.words += (amount < 0 ? " - " : " + ") + what + " " + rounded(std::abs(amount));
+  }
+
+  /// What a child in the flow is moved by beside its margin.
+  [[nodiscard]] std::string rest_words(Axis axis, const Keys& keys) const {
+    const bool x = axis == x_axis;
+    const auto is_auto = [&](Side side) {
+      const auto edge = keys.margin.given(side);
+      return edge && edge->is_automatic();
+    };
+    if (is_auto(x ? Side::left : Side::top) || is_auto(x ? Side::right : Side::bottom) ||
+        is_auto(x ? Side::x : Side::y) || (x && (is_auto(Side::start) || is_auto(Side::end))))
+      return "automatic margin";
+    const Keys own = solution_.keys(parent_);
+    const bool is_line = own.kind == Kind::row || own.kind == Kind::column;
+    const NodeId before = sibling_before();
+    if (keys.scale_counts || (before && solution_.keys(before).scale_counts)) return "room for the painted size";
+    if (is_line && axis == axis_along_of(own.kind)) return "along " + std::string(word(own.along));
+    if (is_line && own.wrap && solution_.line(child_) > 0) return "the lines before";
+    if (is_line) return "across " + std::string(word(keys.self.across.value_or(own.across)));
+    const auto& self = x ? keys.self.x : keys.self.y;
+    const auto& all = x ? own.align.x : own.align.y;
+    const Across usual = own.kind == Kind::grid ? Across::stretch : Across::start;
+    return "align " + std::string(word(self.value_or(all.value_or(usual))));
+  }
+
+  /// The edge of the padding box that a pin holds to, and the size where that is the far one.
+  [[nodiscard]] Sum pinned_edge(Axis axis, const Pin& pin) const {
+    const bool x = axis == x_axis;
+    const bool near = x ? pin.left || (is_mirrored() ? pin.end : pin.start) : pin.top.has_value();
+    const bool far = x ? pin.right || (is_mirrored() ? pin.start : pin.end) : pin.bottom.has_value();
+    if (near || !far) return inner_edge(axis);
+    const Rect own = solution_.box(parent_), box = solution_.box(child_);
+    Sum sum{"the " + end_word(axis) + " of " + tree_.step(parent_) + " " + rounded(end_of(own, axis)),
+            end_of(own, axis)};
+    const FourSides border = border_inside();
+    add(sum, -(x ? border.right : border.bottom), "border");
+    add(sum, end_of(box, axis) - sum.at, "pin");
+    add(sum, -box.size_on(axis), std::string("its ") + side_word(axis));
+    return sum;
+  }
+
+  [[nodiscard]] static std::string start_word(Axis axis) { return axis == x_axis ? "left" : "top"; }
+  [[nodiscard]] static std::string end_word(Axis axis) { return axis == x_axis ? "right" : "bottom"; }
+
+  /// Whether its line begins at the far edge of an axis: reversed, or mirrored, but not both.
+  [[nodiscard]] bool is_laid_backwards(Axis axis) const {
+    const Keys own = solution_.keys(parent_);
+    const bool is_line = own.kind == Kind::row || own.kind == Kind::column;
+    return is_line && axis == axis_along_of(own.kind) && own.reverse != (axis == x_axis && is_mirrored());
+  }
+
+  /// Counted down from the sibling before it, or from the far edge of the container, to where the node begins.
+  [[nodiscard]] Sum far_edge(Axis axis) const {
+    const bool x = axis == x_axis;
+    const NodeId before = sibling_before();
+    const Rect own = solution_.box(parent_), box = solution_.box(child_);
+    const FourSides padding = solution_.padding(parent_), margin = solution_.margin(child_);
+    Sum sum;
+    if (before) {
+      const double start = start_of(solution_.box(before), axis);
+      sum = {"the " + start_word(axis) + " of " + tree_.step(before) + " " + rounded(start), start};
+      const FourSides other = solution_.margin(before);
+      add(sum, -(x ? other.left : other.top), "its margin");
+      add(sum, -solution_.gap(parent_).on(axis), "gap");
+    } else {
+      sum = {"the " + end_word(axis) + " of " + tree_.step(parent_) + " " + rounded(end_of(own, axis)),
+             end_of(own, axis)};
+      add(sum, -(x ? border_inside().right : border_inside().bottom), "border");
+      add(sum, -(x ? padding.right : padding.bottom), "padding");
+    }
+    add(sum, -(x ? margin.right : margin.bottom), "margin");
+    add(sum, -box.size_on(axis), std::string("its ") + side_word(axis));
+    return sum;
+  }
+
+  /// The one that is laid ahead of it on its line; none for the first.
+  [[nodiscard]] NodeId sibling_before() const {
+    for (const auto& line : solution_.laid_lines(parent_)) {
+      const auto at = std::ranges::find(line, child_);
+      if (at != line.end()) return at == line.begin() ? NodeId() : *(at - 1);
+    }
+    return {};
+  }
+
+  [[nodiscard]] FourSides border_inside() const {
+    return solution_.keys(parent_).border_at == BorderAt::inside ? solution_.border(parent_) : FourSides{};
+  }
+
+  /// The start of the container's padding box.
+  [[nodiscard]] Sum inner_edge(Axis axis) const {
+    const double start = start_of(solution_.box(parent_), axis);
+    Sum sum{"the " + start_word(axis) + " of " + tree_.step(parent_) + " " + rounded(start), start};
+    add(sum, axis == x_axis ? border_inside().left : border_inside().top, "border");
+    return sum;
+  }
+
+  /// What a place is counted from: the sibling before it, a track, or the edge of its container.
+  [[nodiscard]] Sum edge(Axis axis) const {
+    const Kind kind = solution_.kind(parent_);
+    const FourSides padding = solution_.padding(parent_);
+    const bool is_line = kind == Kind::row || kind == Kind::column;
+    Sum inner = inner_edge(axis);
+    add(inner, axis == x_axis ? padding.left : padding.top, "padding");
+    if (kind == Kind::grid) return of_track(axis).value_or(inner);
+    if (!is_line || axis != axis_along_of(kind)) return inner;
+    return of_sibling(axis).value_or(inner);
+  }
+
+  [[nodiscard]] std::optional<Sum> of_track(Axis axis) const {
+    const auto tracks = solution_.tracks(parent_);
+    const auto& all = axis == x_axis ? tracks.columns : tracks.rows;
+    const double place = start_of(solution_.box(child_), axis);
+    for (std::size_t i = all.size(); i-- > 0;) {
+      if (all[i].at > place + give) continue;
+      return Sum{
+          (axis == x_axis ? "the left of column " : "the top of row ") + std::to_string(i) + " " + rounded(all[i].at),
+          all[i].at};
+    }
+    return {};
+  }
+
+  /// The end of the sibling before it on its line, with the gap and that sibling's margin.
+  [[nodiscard]] std::optional<Sum> of_sibling(Axis axis) const {
+    const NodeId before = sibling_before();
+    if (!before) return {};
+    const double end = end_of(solution_.box(before), axis);
+    Sum sum{"the " + end_word(axis) + " of " + tree_.step(before) + " " + rounded(end), end};
+    const FourSides margin = solution_.margin(before);
+    add(sum, axis == x_axis ? margin.right : margin.bottom, "its margin");
+    add(sum, solution_.gap(parent_).on(axis), "gap");
+    return sum;
+  }
+
+  const Solution& solution_;
+  const Tree& tree_;
+  NodeId parent_, child_;
+};
+
+}  // namespace
+
+std::string why_there(const Solution& solution, NodeId node, Axis axis) {
+  const NodeId parent = solution.tree().parent(node);
+  return parent ? Places(solution, parent, node).on(axis) : "";
+}
+
+}  // namespace fond_ladder::inline v0
