@@ -14,7 +14,7 @@ inline namespace v0 {
 /// One key of one node: the value that holds, and who says so.
 struct Setting {
   std::string key;
-  std::string value;  ///< as a scene file would say it; empty where nothing is said
+  std::string value;  ///< as a scene file would say it; empty where nothing is said and the default is none
   Source source = Source::unsaid;
   std::string name;  ///< of the part, the shared keys, the range or the mode
   bool acts = true;  ///< false: it does nothing on this kind of node in this kind of parent

@@ -21,13 +21,16 @@ void add(CLI::App& app, const Option& option) {
     added = app.add_option(option.name, **texts, option.about)->allow_extra_args(false);
   } else if (option.keeps_order()) {  // told when all is parsed
     const auto nothing = [](const std::vector<std::string>&) {};
-    added = app.add_option_function<std::vector<std::string>>(option.name, nothing, option.about)->allow_extra_args(false);
+    added =
+        app.add_option_function<std::vector<std::string>>(option.name, nothing, option.about)->allow_extra_args(false);
   } else {
     const auto& read = std::get<std::function<void(const std::string&)>>(option.into);
     added = app.add_option_function<std::string>(option.name, read, option.about);
   }
   if (option.required) added->required();
-  if (!option.is_flag()) added->option_text(option.is_argument() ? " " : option.value);
+  if (option.is_flag()) return;
+  added->option_text(option.is_argument() ? " " : option.value);
+  added->check([](const std::string& typed) { return std::string(typed.empty() ? "a value is missing" : ""); });
 }
 
 /// Tells the options whose order counts, as they stand in the call.

@@ -20,10 +20,8 @@ namespace {
 void require_name(const std::string& option, const std::string& typed, const std::vector<std::string>& names) {
   if (std::ranges::find(names, typed) != names.end()) return;
   const std::vector<std::string_view> words(names.begin(), names.end());
-  const std::string_view near = nearest_word(typed, words);
   throw WrongCall(fmt::format("--{0} {1}: the scene has no {2}{3}", option, typed,
-                              names.empty() ? option + "s" : option + " of that name",
-                              near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
+                              names.empty() ? option + "s" : option + " of that name", word_hint(typed, words)));
 }
 
 /// `40%` as 0.4.

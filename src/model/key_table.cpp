@@ -88,15 +88,16 @@ const std::array table{
 /// All keys. Fails to compile when a key is added to Keys and not here; then the assertion below fails until it is in
 /// the table as well.
 auto fields_of(const Keys& keys) {
-  auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest, alike,
-         align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink, weight, natural, gap,
-         min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of, max_lines, scale, drift,
-         nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas] = keys;
-  return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
-                  alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink,
-                  weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect,
-                  out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows,
-                  auto_columns, auto_rows, areas);
+  auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
+         alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink, weight,
+         natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of, max_lines,
+         scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows,
+         areas] = keys;
+  return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
+                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow,
+                  shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size,
+                  aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area,
+                  columns, rows, auto_columns, auto_rows, areas);
 }
 using Fields = decltype(fields_of(std::declval<const Keys&>()));
 static_assert(std::tuple_size_v<decltype(table)> == std::tuple_size_v<Fields>,

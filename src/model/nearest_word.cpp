@@ -52,7 +52,8 @@ std::string_view nearest_word(std::string_view typed, std::span<const std::strin
   const auto renamed = std::ranges::find(words, now_called(typed));
   if (renamed != words.end()) return *renamed;
   std::string_view best;
-  std::size_t best_distance = std::max<std::size_t>(1, typed.size() / 3) + 1;
+  // A word of one letter is near to nothing: it would be another one altogether.
+  std::size_t best_distance = typed.size() < 2 ? 1 : std::max<std::size_t>(1, typed.size() / 3) + 1;
   std::size_t steps = 0;
   for (const std::string_view word : words) {
     const std::size_t longer = std::max(word.size(), typed.size()) - std::min(word.size(), typed.size());
@@ -66,6 +67,22 @@ std::string_view nearest_word(std::string_view typed, std::span<const std::strin
     }
   }
   return best;
+}
+
+std::string word_hint(std::string_view typed, std::span<const std::string_view> words, Vocabulary vocabulary) {
+  if (const std::string_view ours = known_elsewhere(typed, vocabulary); !ours.empty())
+    return "; here that is " + std::string(ours);
+  if (const std::string_view near = nearest_word(typed, words); !near.empty())
+    return "; the nearest one is \"" + std::string(near) + "\"";
+  if (words.empty() || typed.size() > limits::longest_typed) return "";
+  std::string list;
+  const std::size_t most = vocabulary == Vocabulary::names ? 16 : words.size();  // names may be thousands
+  for (std::size_t i = 0; i < std::min(words.size(), most); ++i) {
+    const bool is_last = i + 1 == words.size();
+    list.append(i == 0 ? "" : is_last ? " or " : ", ").append(words[i]);
+  }
+  if (words.size() > most) list += " and " + std::to_string(words.size() - most) + " more";
+  return (words.size() > most ? "; there are " : "; write ") + list;
 }
 
 }  // namespace fond_ladder::inline v0

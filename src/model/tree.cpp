@@ -263,6 +263,32 @@ std::string Tree::tail(NodeId node) const {
   return tail;
 }
 
+namespace {
+
+/// `names 3 copies: write m[0] to m[2], or m[*] for all`, where a path names a node that is copied.
+std::string copies_text(const Tree& tree, std::string_view path) {
+  const std::string name(path);
+  const std::size_t count = [&] {
+    std::size_t found = 0;
+    while (tree.matches(name + "[" + std::to_string(found) + "]").size() == 1) ++found;
+    return found;
+  }();
+  if (count == 0) return "";
+  if (count == 1) return "is copied, once: write " + name + "[0]";
+  return "is copied: write " + name + "[0] to " + name + "[" + std::to_string(count - 1) +
+         "], or, where several may be named, " + name + "[*]";
+}
+
+std::string nearest_step(const TreeStore& store, std::string_view path) {
+  std::vector<std::string> steps;
+  store.walk([&](Index node, std::size_t place) { steps.push_back(step_at(store, node, place)); });
+  const std::vector<std::string_view> words(steps.begin(), steps.end());
+  const std::string_view near = nearest_word(path.substr(path.rfind('/') + 1), words);
+  return near.empty() ? "" : "; the nearest name is \"" + std::string(near) + "\"";
+}
+
+}  // namespace
+
 std::vector<NodeId> Tree::matches(std::string_view path) const {
   std::vector<Index> found = find_path(store(), path, store().size());
   if (found.size() > 1) sort_by_place(store(), found);
@@ -276,12 +302,8 @@ NodeId Tree::at(std::string_view path) const {
   const std::vector<NodeId> found = matches(path);
   std::string message = "\"" + std::string(path) + "\" ";
   if (found.empty()) {
-    std::vector<std::string> steps;
-    store().walk([&](Index node, std::size_t place) { steps.push_back(step_at(store(), node, place)); });
-    const std::vector<std::string_view> words(steps.begin(), steps.end());
-    const std::string_view near = nearest_word(path.substr(path.rfind('/') + 1), words);
-    message += "names no node";
-    if (!near.empty()) message += "; the nearest name is \"" + std::string(near) + "\"";
+    message += copies_text(*this, path);
+    if (message.ends_with(' ')) message += "names no node" + nearest_step(store(), path);
   } else {
     message += "names " + std::to_string(found.size()) + " nodes: " + this->path(found[0]) + ", " +
                this->path(found[1]) + (found.size() > 2 ? ", ..." : "") + "; write a longer part of the path";

@@ -16,6 +16,12 @@ std::string whence(const Setting& setting) {
   return setting.name.empty() ? source : source + " " + setting.name;
 }
 
+/// A word without its quotes.
+std::string unquoted(const std::string& value) {
+  const bool is_word = value.size() > 2 && value.front() == '"' && value.find('"', 1) == value.size() - 1;
+  return is_word ? value.substr(1, value.size() - 2) : value;
+}
+
 }  // namespace
 
 void print_said_settings(const std::vector<Setting>& all, std::ostream& out) {
@@ -36,13 +42,18 @@ void print_settings(const std::string& path, const std::string& title, const std
   const auto said = std::ranges::count_if(all, is_said);
   fmt::print(out, "{} in {}: {} setting{}\n\n", path, title, said, said == 1 ? "" : "s");
   print_said_settings(all, out);
-  std::vector<std::string> unsaid;
+  std::vector<std::string> usual, unset;
   for (const Setting& setting : all) {
-    if (!is_said(setting)) unsaid.push_back(setting.key);
+    if (is_said(setting)) continue;
+    const bool has_value =
+        !setting.value.empty() && setting.value != "{}" && setting.value != "[]" && setting.value != "\"\"";
+    (has_value ? usual : unset).push_back(setting.key + (has_value ? " " + unquoted(setting.value) : ""));
   }
-  if (!unsaid.empty()) {
-    out << '\n' << wrapped(fmt::format("at their default: {}", fmt::join(unsaid, ", ")), 100, true);
-  }
+  const auto list = [&](const char* what, const std::vector<std::string>& keys) {
+    if (!keys.empty()) out << '\n' << wrapped(fmt::format("{}: {}", what, fmt::join(keys, ", ")), 100, true);
+  };
+  list("at their default", usual);
+  list("not set", unset);
 }
 
 void write_settings(JsonWriter& json, const std::vector<Setting>& all) {

@@ -234,7 +234,7 @@ TEST(Cli, RefusesFilesThatAreNoScenesWithOneLine) {
       {temporary("noise.json", noise), "this is not JSON"},
       {temporary("large.json", large), "larger than 40 MiB"},
       {temporary("broken.json", "{\"format\": 1,\n \"root\": {\"kind\": }}"),
-       "broken.json:2:19: error: this is not JSON"},
+       "broken.json:2:19: error: a value is missing before this"},
   };
   for (const auto& [path, message] : files) {
     const Result result = run_process("measure " + path);

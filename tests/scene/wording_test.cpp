@@ -70,9 +70,9 @@ TEST(Wording, TheProgramTakesThemOnEveryCommand) {
   EXPECT_EQ(first_box({"--longer", "100%"}), "r/title,text,0,0,57.5");
   EXPECT_EQ(first_box({"--try", "title.width=40", "--try", "r.gap=9"}), "r/title,text,0,0,40,2");
   EXPECT_EQ(first_box({"--wording", "lnog"}),
-            "fond-ladder: error: --wording lnog: the scene has no wording of that name; did you mean \"long\"?\n");
+            "fond-ladder: error: --wording lnog: the scene has no wording of that name; the nearest one is \"long\"\n");
   EXPECT_EQ(first_box({"--mode", "dmi"}),
-            "fond-ladder: error: --mode dmi: the scene has no mode of that name; did you mean \"dim\"?\n");
+            "fond-ladder: error: --mode dmi: the scene has no mode of that name; the nearest one is \"dim\"\n");
   EXPECT_EQ(first_box({"--longer", "much"}),
             "fond-ladder: error: --longer much: write a share from 0 to 1000 %, as in 40%\n");
 }
@@ -90,7 +90,7 @@ TEST(Wording, WhatIsWrongInThemIsTold) {
   };
   EXPECT_EQ(faults(R"({"a":{"texts":{"t":"x"},"direction":"rtl"}})"), "none\n");
   EXPECT_EQ(faults(R"({"a":{"texts":{"u":"x","t":3},"direction":"up","text":{}}})"),
-            "\"u\" names no node; the nearest name is \"t\" (at /wordings/a/texts/u)\n"
+            "\"u\" names no node (at /wordings/a/texts/u)\n"
             "a text must be in quotes (at /wordings/a/texts/t)\n"
             "\"direction\" must be ltr or rtl (at /wordings/a/direction)\n"
             "unknown key \"text\"; the nearest one is \"texts\" (at /wordings/a/text)\n");

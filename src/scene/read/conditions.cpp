@@ -53,6 +53,9 @@ class ConditionReader : private ObjectReader {
     } else if (!is_node_name(name)) {
       faults_.add(document_, place,
                   "the name of a range or mode must be a letter, then letters, digits, \"_\" or \"-\"");
+    } else if (name == "all") {
+      faults_.add(document_, place,
+                  "no range or mode can be called \"all\": on the command line that stands for every mode");
     } else if (std::ranges::find(found.names, name) != found.names.end()) {
       faults_.add(document_, place, "two ranges or modes are called \"" + name + "\"");
     }
@@ -74,7 +77,7 @@ class ConditionReader : private ObjectReader {
       const JsonValue& value = document_[member];
       const auto place = static_cast<std::size_t>(std::ranges::find(range_keys, value.key) - range_keys.begin());
       if (place == range_keys.size()) {
-        unknown_key(member, range_keys);
+        unknown_key(member, range_keys, Vocabulary::range_keys);
       } else if (place > 0 && value.type == Type::number && is_container_size(value.number)) {
         *bounds[place - 1] = value.number;
       } else if (place > 0) {

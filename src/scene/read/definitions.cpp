@@ -110,7 +110,7 @@ void Definitions::refuse_circles() {
 }
 
 std::string Definitions::hint(std::string_view typed, const std::unordered_map<std::string, ValueId>& defined) const {
-  return faults_.lists_no_more() ? "" : nearest_hint(typed, names_in(defined));
+  return faults_.lists_no_more() ? "" : word_hint(typed, names_in(defined));
 }
 
 ValueId Definitions::part_of(ValueId node) const {

@@ -4,7 +4,6 @@
 #include <algorithm>
 
 #include "model/limits.hpp"
-#include "model/nearest_word.hpp"
 #include "model/printable.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -61,11 +60,6 @@ void Faults::raise() {
 
 void Faults::raise_at(std::size_t offset, std::string message) {
   throw BadScene({placed({offset, std::move(message)})});
-}
-
-std::string nearest_hint(std::string_view typed, std::span<const std::string_view> words) {
-  const std::string_view near = nearest_word(typed, words);
-  return near.empty() ? std::string() : "; the nearest one is \"" + std::string(near) + "\"";
 }
 
 }  // namespace scene

@@ -47,7 +47,4 @@ class Faults {
   std::set<Found> found_;
 };
 
-/// `; the nearest one is "..."`, or nothing when no word is near.
-[[nodiscard]] std::string nearest_hint(std::string_view typed, std::span<const std::string_view> words);
-
 }  // namespace fond_ladder::inline v0::scene

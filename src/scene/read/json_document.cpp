@@ -59,10 +59,75 @@ class TokenCursor {
   std::size_t at_ = 0;
 };
 
+/// The last character before a place that is no blank, and where it stands; 0 for none.
+std::pair<char, std::size_t> character_before(std::string_view text, std::size_t at) {
+  while (at > 0) {
+    if (std::string_view(" \t\r\n").find(text[--at]) == std::string_view::npos) return {text[at], at};
+  }
+  return {0, 0};
+}
+
+/// What the parser says, without its numbers and places, as one short line.
+std::string parser_words(std::string message) {
+  for (const std::string_view lead : {"] ", ": "}) {
+    const std::size_t end = message.find(lead);
+    if (end != std::string::npos && (lead == "] " || message.starts_with("parse error"))) {
+      message.erase(0, end + lead.size());
+    }
+  }
+  std::ranges::replace_if(
+      message, [](unsigned char c) { return c < ' ' || c == 0x7F; }, '?');
+  constexpr std::size_t longest = 200;
+  return "this is not JSON: " + (message.size() > longest ? message.substr(0, longest) + "..." : message);
+}
+
+/// The slips that people make, in our words; whatever else, in the parser's.
+JsonFault fault_of(std::string_view text, std::size_t at, const std::string& said) {
+  const auto says = [&](std::string_view words) { return said.find(words) != std::string::npos; };
+  at = std::min(at, text.size());
+  // The parser stands at the end of the token that it did not expect.
+  if (says("unexpected end of input")) {
+    if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) return {at, "this is not JSON: there is nothing"};
+    return {at, "the file ends before all that was opened is closed: a } or ] is missing, or a quote"};
+  }
+  if (says("missing closing quote") || says("must be escaped")) {
+    const std::size_t line =
+        text.rfind('\n', at > 0 ? at - 1 : 0) == std::string_view::npos ? 0 : text.rfind('\n', at > 0 ? at - 1 : 0);
+    if (text[std::min(at, text.size() - 1)] == '\n' || says("missing closing quote"))
+      return {std::max(line, text.rfind('"', at)),
+              "this text has no closing quote on its line; a line break in a text is \\n"};
+    return {at, "a control character in a text is written as \\t, \\n or \\u0000"};
+  }
+  if (says("forbidden character after backslash"))
+    return {at, "behind a backslash in a text stand only \" \\ / b f n r t or u"};
+  const auto [before, place] = character_before(text, at);
+  const char here = at < text.size() ? text[at] : '\0';
+  if (before == 0) return {at, "this is not JSON: a scene begins with {"};
+  if ((here == '}' || here == ']') && before == ',')
+    return {place, "a comma stands before the closing bracket; take it out"};
+  if (says("expected end of input"))
+    return {at, "something stands behind the end of the scene; take it out, or one closing bracket"};
+  const bool is_word = (here >= 'a' && here <= 'z') || (here >= 'A' && here <= 'Z') || here == '_' || here == '\'';
+  if (says("invalid literal") && says("object key")) return {at, "a key stands in double quotes, as in \"width\""};
+  if (says("object separator") && says("expected ':'"))
+    return {at, "a colon is missing behind the key, or a quote in it"};
+  std::size_t digits = at;
+  while (digits > 0 && text[digits - 1] >= '0' && text[digits - 1] <= '9') --digits;
+  if (digits < at && text[digits] == '0' && here >= '0' && here <= '9')
+    return {digits, "a number begins with no 0 but that of 0.5"};
+  if (says("while parsing value") && (here == '}' || here == ']' || here == ','))
+    return {at, "a value is missing before this"};
+  if (says("object separator") || says("while parsing object -") || says("while parsing array"))
+    return {at, "a comma is missing before this"};
+  if (says("invalid literal") && is_word) return {at, "a word stands in double quotes, as in \"row\""};
+  if (says("invalid literal")) return {at, "this is no value; texts and words stand in double quotes, as in \"row\""};
+  return {at, parser_words(said)};
+}
+
 /// Builds the flat list from the parser's events.
 class Builder : public json::json_sax_t {
  public:
-  Builder(std::string_view text, std::vector<JsonValue>& values) : cursor_(text), values_(values) {}
+  Builder(std::string_view text, std::vector<JsonValue>& values) : text_(text), cursor_(text), values_(values) {}
 
   JsonFault fault;
 
@@ -91,18 +156,7 @@ class Builder : public json::json_sax_t {
     return true;
   }
   bool parse_error(std::size_t position, const std::string& /*last_token*/, const json::exception& error) override {
-    std::string message = error.what();
-    for (const std::string_view lead : {"] ", ": "}) {
-      const std::size_t end = message.find(lead);
-      if (end != std::string::npos && (lead == "] " || message.starts_with("parse error"))) {
-        message.erase(0, end + lead.size());
-      }
-    }
-    std::ranges::replace_if(
-        message, [](unsigned char c) { return c < ' ' || c == 0x7F; }, '?');
-    constexpr std::size_t longest = 200;
-    if (message.size() > longest) message = message.substr(0, longest) + "...";
-    fault = {position > 0 ? position - 1 : 0, "this is not JSON: " + message};
+    fault = fault_of(text_, position > 0 ? position - 1 : 0, error.what());
     return false;
   }
 
@@ -155,6 +209,7 @@ class Builder : public json::json_sax_t {
   struct Open {
     ValueId parent, last;
   };
+  std::string_view text_;
   TokenCursor cursor_;
   std::vector<JsonValue>& values_;
   std::vector<Open> open_;

@@ -3,6 +3,8 @@
 // One overload for every type a key can have. Each says what it wants when it gets something else.
 #include "scene/read/key_reader.hpp"
 
+#include "model/nearest_word.hpp"
+
 #include <array>
 #include <charconv>
 #include <cmath>
@@ -273,7 +275,10 @@ class ValueReader {
     for (std::size_t i = 0; i < words.size(); ++i) {
       message += std::string(i == 0 ? "" : i + 1 == words.size() ? " or " : ", ") + std::string(words[i]);
     }
-    fail(message + nearest_hint(text(), words));
+    const std::string_view ours = known_elsewhere(text(), Vocabulary::words);
+    const std::string_view near = nearest_word(text(), words);
+    if (!near.empty()) message += "; the nearest one is \"" + std::string(near) + "\"";
+    fail(near.empty() && !ours.empty() ? message + "; here that is " + std::string(ours) : message);
   }
   template <class Word>
   [[nodiscard]] Word one_of() const {
@@ -291,7 +296,7 @@ class ValueReader {
       const std::string& key = document_[id].key;
       std::size_t i = 0;
       while (i < words.size() && words[i] != key) ++i;
-      if (i == words.size()) throw WrongValue{id, "unknown key \"" + key + "\"" + nearest_hint(key, words), true};
+      if (i == words.size()) throw WrongValue{id, "unknown key \"" + key + "\"" + word_hint(key, words), true};
       take(i, ValueReader(document_, id));
     }
   }

@@ -11,6 +11,7 @@
 #include <unordered_map>
 
 #include "model/limits.hpp"
+#include "model/nearest_word.hpp"
 #include "scene/read/key_reader.hpp"
 
 namespace fond_ladder::inline v0::scene {
@@ -124,7 +125,7 @@ void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node) {
     const auto& names = conditions_.names;
     if (std::ranges::find(names, member.key) == names.end()) {
       const std::vector<std::string_view> words(names.begin(), names.end());
-      faults_.add(document_, id, "no range or mode is called \"" + member.key + "\"" + nearest_hint(member.key, words),
+      faults_.add(document_, id, "no range or mode is called \"" + member.key + "\"" + word_hint(member.key, words),
                   true);
     } else if (member.type != Type::object) {
       faults_.add(document_, id, "what holds under \"" + member.key + "\" must be an object of keys");
@@ -265,7 +266,7 @@ void NodeReader::read_one(ValueId id, const JsonValue& member, Keys& keys) {
     for (const KeyEntry& entry : key_table()) words.push_back(entry.name);
     return words;
   }();
-  unknown_key(id, known);
+  unknown_key(id, known, Vocabulary::keys);
 }
 
 /// Reads keys that several nodes will take, once, for their faults. Returns whether nodes can take them.
@@ -308,7 +309,7 @@ void NodeReader::refuse_unknown_area(const Open& at, const Keys& keys) {
   for (const Area& area : map_.areas()) names.push_back(area.name);
   const ValueId own = document_.member(at.value, "area");
   faults_.add(document_, own == no_value ? at.value : own,
-              "no area of the grid is called \"" + keys.area + "\"" + nearest_hint(keys.area, names));
+              "no area of the grid is called \"" + keys.area + "\"" + word_hint(keys.area, names));
 }
 
 /// Children of a grid that would need more lines than a grid can have, whatever they say of cells.

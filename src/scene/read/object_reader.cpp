@@ -3,6 +3,8 @@
 
 #include <unordered_map>
 
+#include "model/nearest_word.hpp"
+
 namespace fond_ladder::inline v0::scene {
 
 void ObjectReader::refuse_twins(ValueId object) {
@@ -14,9 +16,9 @@ void ObjectReader::refuse_twins(ValueId object) {
   });
 }
 
-void ObjectReader::unknown_key(ValueId id, std::span<const std::string_view> words) {
+void ObjectReader::unknown_key(ValueId id, std::span<const std::string_view> words, Vocabulary vocabulary) {
   const std::string& key = document_[id].key;
-  const std::string hint = faults_.lists_no_more() ? "" : nearest_hint(key, words);
+  const std::string hint = faults_.lists_no_more() ? "" : word_hint(key, words, vocabulary);
   faults_.add(document_, id, "unknown key \"" + key + "\"" + hint, true);
 }
 

@@ -4,6 +4,7 @@
 #include <span>
 #include <string_view>
 
+#include "model/known_elsewhere.hpp"
 #include "scene/read/faults.hpp"
 #include "scene/read/json_document.hpp"
 
@@ -20,8 +21,8 @@ class ObjectReader {
   }
   /// Refuses keys that are given twice.
   void refuse_twins(ValueId object);
-  /// Refuses a member, naming the nearest of the keys that would be known.
-  void unknown_key(ValueId id, std::span<const std::string_view> words);
+  /// Refuses a member, naming the nearest of the keys that would be known, or all of them.
+  void unknown_key(ValueId id, std::span<const std::string_view> words, Vocabulary vocabulary = Vocabulary::names);
 
   const JsonDocument& document_;
   Faults& faults_;

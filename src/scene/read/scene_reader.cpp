@@ -262,6 +262,10 @@ class SceneReader : private ObjectReader {
     refuse_twins(object);
     for_each_member(object, [&](ValueId id, const JsonValue& member) {
       Wording wording{member.key, {}};
+      if (member.key == "all") {
+        faults_.add(document_, id,
+                    "no wording can be called \"all\": on the command line that stands for every wording", true);
+      }
       if (member.type != Type::object) {
         faults_.add(document_, id, "a wording must be an object of texts and a direction");
         return;

@@ -393,7 +393,7 @@ class TextChanger {
       names.push_back(called);
     }
     const std::string one = what == "shared" ? "shared keys are" : what.substr(0, what.size() - 1) + " is";
-    throw refusal("no " + one + " called \"" + name + "\"" + nearest_hint(name, names));
+    throw refusal("no " + one + " called \"" + name + "\"" + word_hint(name, names));
   }
 
   [[nodiscard]] ValueId inside_part(ValueId part, const std::vector<std::string_view>& steps) const {
@@ -408,8 +408,7 @@ class TextChanger {
         if (document()[name].text == steps[i]) found = id;
       }
       if (found == no_value)
-        throw refusal("nothing in this part is called \"" + std::string(steps[i]) + "\"" +
-                      nearest_hint(steps[i], names));
+        throw refusal("nothing in this part is called \"" + std::string(steps[i]) + "\"" + word_hint(steps[i], names));
       part = found;
     }
     return part;
@@ -534,8 +533,7 @@ class TextChanger {
     const auto kinds = words_of<Kind>;
     const auto kind = std::ranges::find(kinds, words.kind);
     if (kind == kinds.end() || !is_container(static_cast<Kind>(kind - kinds.begin()))) {
-      throw refusal("\"" + words.kind + "\" gathers nothing; write row, column, grid or stack" +
-                    nearest_hint(words.kind, std::span(kinds).subspan(0, 4)));
+      throw refusal("\"" + words.kind + "\" gathers nothing" + word_hint(words.kind, std::span(kinds).subspan(0, 4)));
     }
     keys.kind = static_cast<Kind>(kind - kinds.begin());
     keys.name = words.name;
@@ -554,7 +552,8 @@ class TextChanger {
       const JsonDocument node(words.what);
       if (node[node.root()].type != Type::object) throw refusal("a node is written as an object, in { }");
     } catch (const JsonFault& fault) {
-      throw refusal(fault.message);
+      if (words.what.starts_with("{")) throw refusal(fault.message);
+      throw refusal("a node is written as an object, in { }");
     }
     if (!holds_alone(container)) return false;
     const NodeId before = child_at(container, words, {});

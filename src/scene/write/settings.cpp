@@ -51,9 +51,9 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
   for (std::size_t i = 0; i < table.size(); ++i) {
     const bool acts = acts_on(table[i].acts, held.kind, parent_kind);
     if (sayers[i].source == Source::unsaid && !acts) continue;
-    const bool has_value = is_said(table[i], held) || sayers[i].source != Source::unsaid;
-    all.push_back({std::string(table[i].name), has_value ? scene::value_text(table[i], held) : "", sayers[i].source,
-                   sayers[i].name, acts});
+    std::string value = scene::value_text(table[i], held);
+    if (sayers[i].source == Source::unsaid && value == "null") value.clear();
+    all.push_back({std::string(table[i].name), std::move(value), sayers[i].source, sayers[i].name, acts});
   }
   return all;
 }

@@ -35,6 +35,7 @@ class Parser {
       if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in give 0.5");
       terms_.give = next().number;
     }
+    if (at().text == "in" || at().text == "between") fail("write a chain, as in 100 <= a.width <= 300");
     if (at().kind != Token::Kind::end) fail("the claim should end here" + near(at().text, joining_words));
     return std::move(terms_);
   }
@@ -228,7 +229,8 @@ class Parser {
     constexpr std::size_t first_fold = 5;
     const auto found = static_cast<std::size_t>(std::ranges::find(functions, at().text) - functions.begin());
     const std::string name = "\"" + std::string(at().text) + "\" ";
-    if (found == functions.size()) fail(name + "is no function" + near(at().text, functions));
+    if (found == functions.size())
+      fail(name + "is no function" + word_hint(at().text, functions, Vocabulary::functions));
     if (found < first_fold) fail(name + "gives no number; a number, or a quantity, should stand here");
     Term folded(folds[found - first_fold]);
     const char* begin = at().text.data();

@@ -3,6 +3,7 @@
 
 #include <array>
 #include <charconv>
+#include <cstdlib>
 #include <string>
 #include <utility>
 
@@ -39,12 +40,36 @@ void refuse_habits(std::string_view text, std::size_t at) {
   }
 }
 
+/// `100..300`, or `25%`: what people write elsewhere, and how it is said here.
+void refuse_short_forms(std::string_view text, std::size_t at, std::string_view typed) {
+  if (const std::size_t dots = typed.find(".."); dots != std::string_view::npos) {
+    std::string_view before = text.substr(0, at);
+    while (before.ends_with(' ')) before.remove_suffix(1);
+    std::string_view what = "a.width";
+    if (before.ends_with(" in")) {
+      what = before.substr(0, before.size() - 3);
+      what = what.substr(what.find_last_of(" (") + 1);
+    }
+    throw BadClaim("\"" + std::string(typed) + "\" is no number; write " + std::string(typed.substr(0, dots)) + " <= " +
+                       std::string(what) + " <= " + std::string(typed.substr(typed.find_first_not_of('.', dots))),
+                   at + 1);
+  }
+  if (!typed.ends_with('%')) return;
+  const std::string number(typed.substr(0, typed.size() - 1));
+  const double percent = std::strtod(number.c_str(), nullptr), parts = percent > 0 ? 100 / percent : 0;
+  const bool is_part = parts >= 1 && parts == static_cast<double>(static_cast<int>(parts));
+  throw BadClaim("\"" + std::string(typed) + "\" is no number; a share of the container is container.width " +
+                     (is_part ? "/ " + std::to_string(static_cast<int>(parts)) : "* " + number + " / 100"),
+                 at + 1);
+}
+
 /// A number with letters at its end.
 void refuse_unit(std::string_view text, std::size_t at, std::size_t end) {
   const std::string number(text.substr(at, end - at));
   while (end < text.size() && (is_name_char(text[end]) || text[end] == '%')) ++end;
   const std::string typed(text.substr(at, end - at));
   refuse_close_operator(typed, number.size(), at + 1);
+  refuse_short_forms(text, at, typed);
   if (typed != number)
     throw BadClaim("\"" + typed + "\" is no number; sizes are in pixels and have no unit: " + number, at + 1);
 }

@@ -111,9 +111,9 @@ std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view te
   if (word.empty()) throw BadQuantity("a measure is missing behind \"" + std::string(text) + "\"");
   const auto found = std::ranges::find(measure_words, word);
   if (found == measure_words.end()) {
-    std::string message = "\"" + std::string(word) + "\" is no measure";
-    const std::string_view near = nearest_word(word, measure_words);
-    if (!near.empty()) message += "; the nearest one is \"" + std::string(near) + "\"";
+    if (word == "x" || word == "y") return {text.substr(0, dot), word == "x" ? Measure::left : Measure::top};
+    const std::string message =
+        "\"" + std::string(word) + "\" is no measure" + word_hint(word, measure_words, Vocabulary::measures);
     throw BadQuantity(message);
   }
   return {text.substr(0, dot), static_cast<Measure>(found - measure_words.begin())};

@@ -101,7 +101,8 @@ const Case cases[] = {
     {R"({"kind":"row","natural":[1]})", "1:44: error: \"natural\" must be a list of two numbers (at /root/natural)"},
     {R"({"kind":"row","pin":{"left":"x"}})",
      "1:48: error: \"pin\" must be a number (pixels), \"2.5em\" or \"40%\" (at /root/pin/left)"},
-    {R"({"kind":"row","scroll":"none"})", "1:43: error: \"scroll\" must be x, y or both (at /root/scroll)"},
+    {R"({"kind":"row","scroll":"none"})",
+     "1:43: error: \"scroll\" must be x, y or both; here that is what holds without the key (at /root/scroll)"},
     {R"({"kind":"row","name":"9x"})",
      "1:41: error: \"name\" must be a letter, then letters, digits, \"_\" or \"-\" (at /root/name)"},
     {R"({"kind":"row","gap":1,"gap":2})", "1:42: error: \"gap\" is given twice (at /root/gap)"},
@@ -147,11 +148,70 @@ TEST(SceneReader, ChecksTheHead) {
   EXPECT_EQ(faults("[]"), "1:1: error: a scene is a JSON object with the keys \"format\" and \"root\"\n");
 }
 
+TEST(SceneReader, TellsSlipsInJsonInItsOwnWords) {
+  const struct {
+    const char *text, *fault;
+  } cases[] = {
+      {R"({"format":1,"root":{"kind":"row",}})",
+       "1:33: error: a comma stands before the closing bracket; take it out\n"},
+      {R"({"a":[1,2,]})", "1:10: error: a comma stands before the closing bracket; take it out\n"},
+      {R"({"format":1 "root":{}})", "1:18: error: a comma is missing before this\n"},
+      {R"({"a":[1 2]})", "1:9: error: a comma is missing before this\n"},
+      {R"({"format":1,"root":{"kind":"row")",
+       "1:33: error: the file ends before all that was opened is closed: a } or ] is missing, or a quote\n"},
+      {"{\"format\":1,\"name\":\"row\n}",
+       "1:20: error: this text has no closing quote on its line; a line break in a text is \\n\n"},
+      {R"({"kind:"row"})", "1:9: error: a colon is missing behind the key, or a quote in it\n"},
+      {R"({"kind" "row"})", "1:13: error: a colon is missing behind the key, or a quote in it\n"},
+      {R"({"kind":row})", "1:9: error: a word stands in double quotes, as in \"row\"\n"},
+      {R"({kind:"row"})", "1:2: error: a key stands in double quotes, as in \"width\"\n"},
+      {R"({"kind":})", "1:9: error: a value is missing before this\n"},
+      {R"({"em":016})", "1:7: error: a number begins with no 0 but that of 0.5\n"},
+      {R"({"text":"a\q"})", "1:12: error: behind a backslash in a text stand only \" \\ / b f n r t or u\n"},
+      {R"({}})", "1:3: error: something stands behind the end of the scene; take it out, or one closing bracket\n"},
+      {"hello", "1:1: error: this is not JSON: a scene begins with {\n"},
+  };
+  for (const auto& [text, fault] : cases) EXPECT_EQ(faults(text), fault) << text;
+}
+
+TEST(SceneReader, NamesOurWordForThatOfAStandardOrAllThatIsAllowed) {
+  const auto fault = [](const std::string& top, const std::string& node) {
+    const std::string all = faults(R"({"format":1,)" + top + R"("root":{"kind":"row")" + node + "}}");
+    const std::size_t begin = all.find("error: ") + 7;
+    return all.substr(begin, all.find(" (at") - begin);
+  };
+  const struct {
+    const char *top, *node, *says;
+  } cases[] = {
+      {"", R"(,"justify-content":"end")", "unknown key \"justify-content\"; here that is \"along\""},
+      {"", R"(,"spacing":3)", "unknown key \"spacing\"; here that is \"gap\""},
+      {"", R"(,"margin-left":3)", "unknown key \"margin-left\"; here that is \"margin\": {\"left\": ...}"},
+      {"", R"(,"min-width":3)", "unknown key \"min-width\"; the nearest one is \"min_width\""},
+      {"", R"(,"padding":{"inner":3})", "unknown key \"inner\"; write top, right, bottom, left, start, end, x or y"},
+      {"", R"(,"along":"space-between")",
+       "\"along\" must be start, center, end, between, around, evenly or slots; here that is \"between\""},
+      {R"("ranges":[{"name":"n","min_width":3}],)", "", "unknown key \"min_width\"; here that is \"from_width\""},
+      {R"("modes":["m","k"],)", R"(,"when":{"huge":{}})", "no range or mode is called \"huge\"; write m or k"},
+      {R"("parts":{"dial":{"kind":"box"}},)", R"(,"children":[{"part":"mushroom"}])",
+       "no part is called \"mushroom\"; write dial"},
+      {R"("modes":["all"],)", "",
+       "no range or mode can be called \"all\": on the command line that stands for every mode"},
+      {R"("wordings":{"all":{"texts":{}}},)", "",
+       "no wording can be called \"all\": on the command line that stands for every wording"},
+  };
+  for (const auto& [top, node, says] : cases) EXPECT_EQ(fault(top, node), says);
+  std::string circle = faults(R"({"format":1,"parts":{"a":{"kind":"row","children":[{"part":"b"}]},"b":{"kind":"row",
+      "children":[{"part":"a"}]}},"root":{"kind":"row","children":[{"part":"a"},{"part":"b"}]}})");
+  EXPECT_EQ(std::ranges::count(circle, '\n'), 1) << "one circle, one fault: " << circle;
+}
+
 TEST(SceneReader, KnowsPlacesBehindCommentsAndEscapes) {
-  EXPECT_EQ(faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
-                   "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
-            "3:17: error: unknown key \"a\"\xC3\xA4\" (at /a\"\xC3\xA4)\n"
-            "5:39: error: \"grow\" must be a number (at /root/grow)\n");
+  EXPECT_EQ(
+      faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
+             "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
+      "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, em, direction, ladder, ranges, modes, "
+      "touch_size, shared, parts, wordings, claims or root (at /a\"\xC3\xA4)\n"
+      "5:39: error: \"grow\" must be a number (at /root/grow)\n");
 }
 
 TEST(SceneReader, CountsWhatItDoesNotList) {

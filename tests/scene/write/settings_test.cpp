@@ -57,7 +57,8 @@ TEST(Settings, NameTheSourceThatWins) {
   for (const auto& [row_keys, child, width, mode, says] : cases) {
     EXPECT_EQ(width_of(row_keys, child, width, mode), says) << child << width;
   }
-  EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 49, true, "a.width=12"), "8 mode night") << "as in the file";
+  EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 49, true, "a.width=12"), "8 mode night")
+      << "as in the file";
   EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 100, false, "a.width=12"), "12 try");
 }
 
@@ -85,7 +86,7 @@ TEST(Settings, TheProgramShowsThemAndWhatDoesNothing) {
   const testing::Result json =
       testing::run({"measure", "-", "--at", "9x9", "--settings", "b", "--format", "json"}, scene);
   EXPECT_NE(json.out.find(R"({"key": "columns", "value": 3, "source": "own", "acts": false})"), std::string::npos);
-  EXPECT_NE(json.out.find(R"({"key": "wrap", "value": null, "source": "default"})"), std::string::npos);
+  EXPECT_NE(json.out.find(R"({"key": "wrap", "value": false, "source": "default"})"), std::string::npos);
 }
 
 }  // namespace

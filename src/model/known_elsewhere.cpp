@@ -1,0 +1,178 @@
+// SPDX-License-Identifier: MIT
+#include "model/known_elsewhere.hpp"
+
+#include <algorithm>
+#include <array>
+#include <span>
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+struct Entry {
+  std::string_view typed, ours;
+};
+
+constexpr auto keys = std::to_array<Entry>({
+    // CSS Flexible Box Layout, Box Alignment
+    {"justify-content", "\"along\""},
+    {"align-items", "\"across\""},
+    {"align-content", "\"rest\""},
+    {"align-self", "\"self\""},
+    {"justify-self", "\"self\": {\"x\": ...}"},
+    {"justify-items", "\"align\": {\"x\": ...}"},
+    {"place-content", "\"rest\""},
+    {"place-items", "\"align\""},
+    {"place-self", "\"self\""},
+    {"flex", "\"weight\", or \"grow\", \"shrink\" and \"basis\""},
+    {"flex-grow", "\"grow\""},
+    {"flex-shrink", "\"shrink\""},
+    {"flex-basis", "\"basis\""},
+    {"flex-direction", "\"kind\": row or column"},
+    {"flex-wrap", "\"wrap\": true"},
+    {"row-gap", "\"gap\": {\"y\": ...}"},
+    {"column-gap", "\"gap\": {\"x\": ...}"},
+    // CSS Grid Layout
+    {"grid-template-columns", "\"columns\""},
+    {"grid-template-rows", "\"rows\""},
+    {"grid-template-areas", "\"areas\""},
+    {"grid-auto-columns", "\"auto_columns\""},
+    {"grid-auto-rows", "\"auto_rows\""},
+    {"grid-auto-flow", "\"flow\""},
+    {"grid-area", "\"area\""},
+    {"grid-column", "\"cell\" and \"span\""},
+    {"grid-row", "\"cell\" and \"span\""},
+    // CSS Box Model, Sizing, Positioned Layout, Overflow, Display
+    {"margin-left", "\"margin\": {\"left\": ...}"},
+    {"margin-right", "\"margin\": {\"right\": ...}"},
+    {"margin-top", "\"margin\": {\"top\": ...}"},
+    {"margin-bottom", "\"margin\": {\"bottom\": ...}"},
+    {"margin-inline", "\"margin\": {\"x\": ...}"},
+    {"margin-block", "\"margin\": {\"y\": ...}"},
+    {"margin-inline-start", "\"margin\": {\"start\": ...}"},
+    {"margin-inline-end", "\"margin\": {\"end\": ...}"},
+    {"padding-left", "\"padding\": {\"left\": ...}"},
+    {"padding-right", "\"padding\": {\"right\": ...}"},
+    {"padding-top", "\"padding\": {\"top\": ...}"},
+    {"padding-bottom", "\"padding\": {\"bottom\": ...}"},
+    {"padding-inline", "\"padding\": {\"x\": ...}"},
+    {"padding-block", "\"padding\": {\"y\": ...}"},
+    {"padding-inline-start", "\"padding\": {\"start\": ...}"},
+    {"padding-inline-end", "\"padding\": {\"end\": ...}"},
+    {"border-width", "\"border\""},
+    {"box-sizing", "nothing: every size is that of the border box"},
+    {"aspect-ratio", "\"aspect\""},
+    {"inline-size", "\"width\""},
+    {"block-size", "\"height\""},
+    {"position", "\"pin\""},
+    {"inset", "\"pin\""},
+    {"left", "\"pin\": {\"left\": ...}"},
+    {"right", "\"pin\": {\"right\": ...}"},
+    {"top", "\"pin\": {\"top\": ...}"},
+    {"bottom", "\"pin\": {\"bottom\": ...}"},
+    {"z-index", "\"paint_order\" of the parent"},
+    {"overflow", "\"scroll\""},
+    {"overflow-x", "\"scroll\": \"x\""},
+    {"overflow-y", "\"scroll\": \"y\""},
+    {"display", "\"kind\", or \"hidden\""},
+    {"visibility", "\"hidden\""},
+    {"font-size", "\"size\""},
+    {"text-align", "\"words_at\""},
+    {"white-space", "\"one_line\""},
+    {"line-clamp", "\"max_lines\""},
+    {"object-fit", "\"shows\""},
+    {"transform", "\"scale\" or \"nudge\""},
+    // Plain English
+    {"spacing", "\"gap\""},
+    {"space", "\"gap\""},
+    {"spread", "\"along\""},
+    {"alignment", "\"across\" in rows and columns, \"align\" in grids and stacks"},
+    {"visible", "\"hidden\": false"},
+    {"type", "\"kind\""},
+    {"id", "\"name\""},
+    {"items", "\"children\""},
+    {"content", "\"children\", \"text\" or \"natural\""},
+    {"template", "\"part\""},
+    {"style", "\"like\""},
+    {"repeat", "\"copies\""},
+    {"count", "\"copies\""},
+    {"ratio", "\"aspect\", of grids' children \"span\""},
+    {"label", "\"text\""},
+    {"fixed", "\"shrink\": 0, or \"pin\""},
+    {"offset", "\"nudge\" in a stack, else \"margin\" or \"pin\""},
+    {"lines", "\"max_lines\""},
+});
+
+constexpr auto range_keys = std::to_array<Entry>({{"min_width", "\"from_width\""},
+                                                  {"max_width", "\"below_width\", which the range ends before"},
+                                                  {"min_height", "\"from_height\""},
+                                                  {"max_height", "\"below_height\", which the range ends before"},
+                                                  {"min-width", "\"from_width\""},
+                                                  {"max-width", "\"below_width\", which the range ends before"},
+                                                  {"min-height", "\"from_height\""},
+                                                  {"max-height", "\"below_height\", which the range ends before"},
+                                                  {"from", "\"from_width\" or \"from_height\""},
+                                                  {"to", "\"below_width\" or \"below_height\""},
+                                                  {"below", "\"below_width\" or \"below_height\""},
+                                                  {"width", "\"from_width\" and \"below_width\""},
+                                                  {"height", "\"from_height\" and \"below_height\""}});
+
+constexpr auto words = std::to_array<Entry>({{"flex-start", "\"start\""},
+                                             {"flex-end", "\"end\""},
+                                             {"space-between", "\"between\""},
+                                             {"space-around", "\"around\""},
+                                             {"space-evenly", "\"evenly\""},
+                                             {"left", "\"start\""},
+                                             {"top", "\"start\""},
+                                             {"right", "\"end\""},
+                                             {"bottom", "\"end\""},
+                                             {"middle", "\"center\""},
+                                             {"none", "what holds without the key"},
+                                             {"normal", "what holds without the key"},
+                                             {"auto", "what holds without the key"},
+                                             {"horizontal", "\"x\", of kinds \"row\""},
+                                             {"vertical", "\"y\", of kinds \"column\""},
+                                             {"min-content", "\"content\""},
+                                             {"max-content", "\"content\""},
+                                             {"fit-content", "\"content\""}});
+
+constexpr auto measures = std::to_array<Entry>({{"size", "\"width\" and \"height\""},
+                                                {"overflow", "\"cut\""},
+                                                {"visible", "\"shown\""},
+                                                {"center", "\"middle_x\" and \"middle_y\""},
+                                                {"gap", "a difference: b.left - a.right"},
+                                                {"w", "\"width\""},
+                                                {"h", "\"height\""},
+                                                {"spacing", "a difference: b.left - a.right"},
+                                                {"ratio", "a.width : a.height = 2 : 1"}});
+
+constexpr auto functions = std::to_array<Entry>({{"equal", "same(...)"},
+                                                 {"visible", "shown(...)"},
+                                                 {"inside", "enclosed(...)"},
+                                                 {"contains", "enclosed(...)"},
+                                                 {"overlap", "not apart(...)"},
+                                                 {"clipped", "not uncut(...)"},
+                                                 {"total", "sum(...)"},
+                                                 {"average", "sum(...) / count(...)"},
+                                                 {"avg", "sum(...) / count(...)"}});
+
+std::span<const Entry> table_of(Vocabulary vocabulary) {
+  switch (vocabulary) {
+    case Vocabulary::keys: return keys;
+    case Vocabulary::range_keys: return range_keys;
+    case Vocabulary::words: return words;
+    case Vocabulary::measures: return measures;
+    case Vocabulary::functions: return functions;
+    case Vocabulary::names: break;
+  }
+  return {};
+}
+
+}  // namespace
+
+std::string_view known_elsewhere(std::string_view typed, Vocabulary vocabulary) {
+  const auto table = table_of(vocabulary);
+  const auto found = std::ranges::find(table, typed, &Entry::typed);
+  return found == table.end() ? std::string_view() : found->ours;
+}
+
+}  // namespace fond_ladder::inline v0
