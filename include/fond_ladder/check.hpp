@@ -41,7 +41,8 @@ struct CheckedClaim {
 
 /// The same in each variant of a scene. A claim holds if it fails in none and is tested in one.
 [[nodiscard]] std::vector<CheckedClaim> check(const std::vector<Variant>& variants,
-                                              const std::vector<std::string>& claims, unsigned threads = 0);
+                                              const std::vector<std::string>& claims, unsigned threads = 0,
+                                              const ShareDone& progress = {});
 
 /// What became of a claim, for people: kept or broken, and where, with which values and why. With the name of a scene
 /// file also which commands to look with.

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <functional>
 #include <optional>
 #include <string>
 #include <vector>
@@ -9,6 +8,7 @@
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/turn.hpp"
+#include "fond_ladder/variant.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -39,8 +39,7 @@ struct ClimbOptions {
   bool along_height = false;  ///< climbs the heights of the ladder, at its largest width
   unsigned threads = 0;       ///< 0: one a core; the result is the same whatever it is
   bool causes = true;         ///< looks for what lies behind each turn
-  /// Told now and then which share of the sizes is done, from any of the threads, one at a time.
-  std::function<void(double)> progress{};
+  ShareDone progress{};       ///< of the sizes
 };
 
 /// Measures `quantities` (as in "beds.width", or a set as in "cards/*.width") at every rung, with one solver; looks for

@@ -15,8 +15,9 @@ inline namespace v0 {
 
 /// Something suspicious.
 struct Finding {
-  std::string node;  ///< by the tail of its path, "12 images (shelf/*)" for many; the name of a range, or what else it is
-  std::string key;   ///< empty where no key stands for it
+  std::string
+      node;  ///< by the tail of its path, "12 images (shelf/*)" for many; the name of a range, or what else it is
+  std::string key;  ///< empty where no key stands for it
   Oddity oddity = Oddity::no_effect;
   std::string why;
   std::string cure;
@@ -43,7 +44,7 @@ struct Lint {
 
 /// The same in each variant of a scene, on so many threads (0: all cores). What is odd in some of them is told with
 /// their names; a setting has no effect if it has none in any variant that shows its node.
-[[nodiscard]] Lint lint(const std::vector<Variant>& variants, unsigned threads = 0);
+[[nodiscard]] Lint lint(const std::vector<Variant>& variants, unsigned threads = 0, const ShareDone& progress = {});
 
 /// The findings for people, the answer on the first line.
 std::ostream& operator<<(std::ostream& out, const Lint& lint);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <functional>
 #include <optional>
 #include <string>
 #include <vector>
@@ -10,6 +11,9 @@
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
+
+/// Told now and then which share of some work is done, from 0 to 1, from any of its threads, one at a time.
+using ShareDone = std::function<void(double)>;
 
 /// A scene as it is to be looked at: its texts in one wording, some modes on. A value.
 struct Variant {

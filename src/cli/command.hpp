@@ -44,6 +44,7 @@ struct Streams {
   std::ostream& out;
   std::ostream& err;
   std::optional<ShippedScene> shipped{};
+  std::ostream* terminal = nullptr;  // where what is gone in a moment may be shown; none where nobody sits before it
 };
 
 /// A command that can be called: what it takes, and what it does with it.

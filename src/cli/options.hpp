@@ -29,7 +29,9 @@ struct Option {
 
   [[nodiscard]] bool is_argument() const { return !name.starts_with('-'); }
   [[nodiscard]] bool is_flag() const { return std::holds_alternative<bool*>(into); }
-  [[nodiscard]] bool is_repeatable() const { return std::holds_alternative<std::vector<std::string>*>(into) || keeps_order(); }
+  [[nodiscard]] bool is_repeatable() const {
+    return std::holds_alternative<std::vector<std::string>*>(into) || keeps_order();
+  }
   /// Whether it is told together with others, in the order of the call.
   [[nodiscard]] bool keeps_order() const { return std::holds_alternative<std::vector<Told>*>(into); }
 };

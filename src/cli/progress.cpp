@@ -2,23 +2,24 @@
 #include "cli/progress.hpp"
 
 #include <fmt/format.h>
-#include <unistd.h>
 
-#include <iostream>
+#include <ostream>
 
 namespace fond_ladder::cli {
 
-Progress::Progress(std::ostream& err) : out_(err), shows_(&err == &std::cerr && isatty(STDERR_FILENO) != 0) {}
+Progress::Progress(const Streams& streams, std::string what, Clock now)
+    : out_(streams.terminal), what_(std::move(what)), now_(std::move(now)), began_(now_()) {}
 
 Progress::~Progress() {
-  if (told_) out_ << "\r\x1b[K" << std::flush;
+  if (told_ >= 0) *out_ << "\r\x1b[K" << std::flush;
 }
 
-void Progress::tell(const char* what, double share) {
+void Progress::tell(double share) {
   constexpr std::chrono::milliseconds patience(500);
-  if (!shows_ || std::chrono::steady_clock::now() - began_ < patience) return;
-  out_ << fmt::format("\r{}: {:.0f} %", what, share * 100) << std::flush;
-  told_ = true;
+  const int percent = static_cast<int>(share * 100);
+  if (out_ == nullptr || percent == told_ || now_() - began_ < patience) return;
+  *out_ << fmt::format("\r{}: {} %", what_, percent) << std::flush;
+  told_ = percent;
 }
 
 }  // namespace fond_ladder::cli

@@ -2,25 +2,36 @@
 #pragma once
 
 #include <chrono>
-#include <iosfwd>
+#include <functional>
+#include <string>
+
+#include "cli/command.hpp"
 
 namespace fond_ladder::cli {
 
 /// How far a long command is, on a terminal, when it takes longer than half a second. Gone when it ends.
 class Progress {
  public:
-  explicit Progress(std::ostream& err);
+  using Clock = std::function<std::chrono::steady_clock::time_point()>;
+  /// `what` is being done. The clock is another one in tests.
+  Progress(const Streams& streams, std::string what, Clock now = std::chrono::steady_clock::now);
   ~Progress();
   Progress(const Progress&) = delete;
   Progress& operator=(const Progress&) = delete;
 
-  /// `what` is done by a share of 1.
-  void tell(const char* what, double share);
+  /// A share of 1 is done. One thread at a time.
+  void tell(double share);
+  /// The same as a function, which must not outlive this.
+  [[nodiscard]] std::function<void(double)> teller() {
+    return [this](double share) { tell(share); };
+  }
 
  private:
-  std::ostream& out_;
-  bool shows_, told_ = false;
-  std::chrono::steady_clock::time_point began_ = std::chrono::steady_clock::now();
+  std::ostream* out_;  // none: not on a terminal
+  std::string what_;
+  Clock now_;
+  std::chrono::steady_clock::time_point began_;
+  int told_ = -1;  // percent
 };
 
 }  // namespace fond_ladder::cli

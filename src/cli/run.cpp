@@ -96,7 +96,7 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
     return refuse(err, error.what());
   }
   Painted results(out, has_colors(color, terminal.out)), messages(err, has_colors(color, terminal.err));
-  int status = run(args, {in, results.stream(), messages.stream()}, results);
+  int status = run(args, {in, results.stream(), messages.stream(), {}, terminal.err ? &err : nullptr}, results);
   if (!out) status = refuse(messages.stream(), "the result could not be written");
   messages.paint(painted_messages);
   return status;

@@ -3,6 +3,7 @@
 #include <fmt/ostream.h>
 
 #include <algorithm>
+#include <map>
 
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
@@ -10,6 +11,7 @@
 #include "print/csv_text.hpp"
 #include "print/table.hpp"
 #include "print/wrapped.hpp"
+#include "verify/measure/many_nodes.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -67,25 +69,51 @@ void print_turns(const ShownClimb& shown, std::ostream& out) {
   table.print(out);
 }
 
+/// Names of quantities, those of copies of one node together: `card[*].left (9)`.
+std::vector<std::string> grouped_names(const ShownClimb& shown, const std::vector<std::size_t>& quantities) {
+  const Tree& tree = shown.scene.tree;
+  std::map<std::pair<std::string, Measure>, std::vector<std::size_t>> places;
+  std::vector<std::vector<std::size_t>*> in_order;
+  for (const std::size_t q : quantities) {
+    const Quantity& quantity = shown.climbed.quantities[q];
+    std::vector<std::size_t>& here = places[{path_of_copies(tree, quantity.node), quantity.measure}];
+    if (here.empty()) in_order.push_back(&here);
+    here.push_back(q);
+  }
+  std::vector<std::string> names;
+  for (const auto* here : in_order) {
+    constexpr std::size_t few = 2;
+    if (here->size() <= few) {
+      for (const std::size_t q : *here) {
+        const Quantity& one = shown.climbed.quantities[q];
+        names.push_back(one.text.empty() ? tree.tail(one.node) + "." + std::string(word_of(one.measure)) : one.text);
+      }
+      continue;
+    }
+    std::vector<NodeId> nodes;
+    for (const std::size_t q : *here) nodes.push_back(shown.climbed.quantities[q].node);
+    const std::string_view measure = word_of(shown.climbed.quantities[here->front()].measure);
+    names.push_back(fmt::format("{}.{} ({})", common_pattern(tree, nodes), measure, nodes.size()));
+  }
+  return names;
+}
+
 /// Which others behave like the columns shown, and how many are left out.
 void print_others(const ShownClimb& shown, const std::vector<Telling>& telling, std::ostream& out) {
-  const auto name = [&](std::size_t q) -> const std::string& { return shown.climbed.quantities[q].text; };
   for (std::size_t i = 0; i < std::min(shown.columns.size(), telling.size()); ++i) {
-    const std::vector<std::size_t>& alike = telling[i].alike;
-    if (alike.empty()) continue;
+    if (telling[i].alike.empty()) continue;
+    const std::vector<std::string> names = grouped_names(shown, telling[i].alike);
     constexpr std::size_t most = 4;
-    std::string list;
-    for (std::size_t k = 0; k < std::min(most, alike.size()); ++k) list += (k > 0 ? ", " : "") + name(alike[k]);
-    if (alike.size() > most) list += fmt::format(" and {} more", alike.size() - most);
-    fmt::print(out, "the same as {}: {}\n", name(telling[i].quantity), list);
+    const auto last = names.begin() + static_cast<std::ptrdiff_t>(std::min(most, names.size()));
+    fmt::print(out, "the same as {}: {}{}\n", shown.climbed.quantities[telling[i].quantity].text,
+               fmt::join(names.begin(), last, ", "),
+               names.size() > most ? fmt::format(" and {} more", names.size() - most) : "");
   }
-  if (telling.size() > shown.columns.size()) {
-    std::string list;
-    for (std::size_t i = shown.columns.size(); i < telling.size(); ++i) {
-      list += (list.empty() ? "" : ", ") + name(telling[i].quantity);
-    }
-    out << wrapped("these turn as well, ask by --show: " + list, 100);
-  }
+  if (telling.size() <= shown.columns.size()) return;
+  std::vector<std::size_t> others;
+  for (std::size_t i = shown.columns.size(); i < telling.size(); ++i) others.push_back(telling[i].quantity);
+  out << wrapped(fmt::format("these turn as well, ask by --show: {}", fmt::join(grouped_names(shown, others), ", ")),
+                 100);
 }
 
 }  // namespace

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <ostream>
 
 #include "fond_ladder/compare.hpp"
@@ -8,6 +9,7 @@
 #include "model/printable.hpp"
 #include "print/table.hpp"
 #include "verify/ladder/rungs.hpp"
+#include "verify/measure/many_nodes.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -44,11 +46,11 @@ std::string first_line(const Comparison& told) {
                                (told.rungs == 1 ? "" : " at every size"));
 }
 
-void add_row(Table& table, const Difference& one) {
-  std::vector<std::string> row{one.name, text_of(one.sizes),
-                               rounded(one.worst.width) + " x " + rounded(one.worst.height)};
+/// What one row of the table tells, the node apart.
+std::vector<std::string> cells_of(const Difference& one) {
+  std::vector<std::string> row{text_of(one.sizes), rounded(one.worst.width) + " x " + rounded(one.worst.height)};
   if (one.kind != Difference::Kind::changed) {
-    row = {one.name, one.kind == Difference::Kind::only_first ? "only in the first" : "only in the second"};
+    row = {one.kind == Difference::Kind::only_first ? "only in the first" : "only in the second"};
   } else if (!one.first || !one.second) {
     row.insert(row.end(), {one.first ? "gone" : "appears", "", "", ""});
   } else {
@@ -58,7 +60,92 @@ void add_row(Table& table, const Difference& one) {
     row.push_back(change(one.first->height, one.second->height));
   }
   if (one.going_along > 0) row.push_back("with " + std::to_string(one.going_along) + " in it");
-  table.add(row);
+  return row;
+}
+
+/// A path with stars for the indexes of copies; empty for what is no copy, nor in one.
+std::string starred(const std::string& path) {
+  std::string pattern;
+  bool inside = false;
+  for (const char c : path) {
+    if (c == '[') pattern += "[*";
+    inside = inside || c == '[';
+    if (!inside) pattern += c;
+    if (inside && c == ']') pattern += c, inside = false;
+  }
+  return pattern == path ? "" : pattern;
+}
+
+/// `-272.25 to +153.92`: what a column of several rows holds.
+std::string range_of(const std::vector<const Difference*>& rows, double (*by)(const Difference&)) {
+  double least = by(*rows.front()), most = least;
+  for (const Difference* row : rows) {
+    least = std::min(least, by(*row));
+    most = std::max(most, by(*row));
+  }
+  const std::string low = change(0, least), high = change(0, most);
+  if (low == high) return low;
+  return (low.empty() ? "0" : low) + " to " + (high.empty() ? "0" : high);
+}
+
+/// One row for differences that are alike.
+std::vector<std::string> row_of(const std::vector<const Difference*>& alike) {
+  const Difference& first = *alike.front();
+  std::vector<std::string> row = cells_of(first);
+  if (alike.size() == 1) {
+    row.insert(row.begin(), first.name);
+    return row;
+  }
+  std::vector<std::string> paths;
+  for (const Difference* one : alike) paths.push_back(one->path);
+  const auto has_boxes = [](const Difference* one) { return one->first && one->second; };
+  if (std::ranges::all_of(alike, has_boxes)) {
+    const Difference& worst = **std::ranges::max_element(alike, {}, [](const Difference* one) { return one->most; });
+    row[1] = rounded(worst.worst.width) + " x " + rounded(worst.worst.height);
+    row[2] = range_of(alike, [](const Difference& one) { return one.second->x - one.first->x; });
+    row[3] = range_of(alike, [](const Difference& one) { return one.second->y - one.first->y; });
+    row[4] = range_of(alike, [](const Difference& one) { return one.second->width - one.first->width; });
+    row[5] = range_of(alike, [](const Difference& one) { return one.second->height - one.first->height; });
+  }
+  row.insert(row.begin(), common_pattern(paths) + " (" + std::to_string(alike.size()) + ")");
+  return row;
+}
+
+/// Copies of one node that differ at the same sizes, and siblings, or what is at the same place in them, with equal
+/// rows.
+std::vector<std::vector<const Difference*>> gathered(const std::vector<Difference>& differences) {
+  std::map<std::vector<std::string>, std::size_t> places;
+  std::vector<std::vector<const Difference*>> groups;
+  for (const Difference& one : differences) {
+    std::vector<std::string> key = cells_of(one);
+    const std::string copies = starred(one.path);
+    const bool changed = one.kind == Difference::Kind::changed && one.first && one.second;
+    if (!copies.empty() && changed) key = {key[0]};
+    key.push_back(copies);
+    const std::size_t slash = one.path.rfind('/');
+    const auto depth = std::to_string(std::ranges::count(one.path, '/'));
+    const std::string last = slash == std::string::npos ? one.path : one.path.substr(slash + 1);
+    if (copies.empty()) key.push_back(depth + " " + last);
+    const auto [at, is_new] = places.try_emplace(key, groups.size());
+    if (is_new) groups.emplace_back();
+    groups[at->second].push_back(&one);
+  }
+  // Siblings of other names that differ alike.
+  std::map<std::vector<std::string>, std::size_t> by_parent;
+  std::vector<std::vector<const Difference*>> joined;
+  for (auto& group : groups) {
+    const Difference& one = *group.front();
+    std::vector<std::string> key = cells_of(one);
+    key.push_back(one.path.substr(0, one.path.rfind('/')));
+    const auto [at, is_new] =
+        group.size() > 1 ? std::pair(by_parent.end(), true) : by_parent.try_emplace(key, joined.size());
+    if (is_new) {
+      joined.push_back(std::move(group));
+    } else {
+      joined[at->second].push_back(&one);
+    }
+  }
+  return joined;
 }
 
 }  // namespace
@@ -77,7 +164,14 @@ std::ostream& operator<<(std::ostream& out, const Comparison& told) {
                {"width", numbers},
                {"height", numbers},
                {""}});
-  for (const Difference& one : told.differences) add_row(table, one);
+  for (const auto& alike : gathered(told.differences)) {
+    constexpr std::size_t few = 2;
+    if (alike.size() > few) {
+      table.add(row_of(alike));
+      continue;
+    }
+    for (const Difference* one : alike) table.add(row_of({one}));
+  }
   out << '\n';
   table.print(out);
   return out;

@@ -7,6 +7,7 @@
 #include <iostream>
 
 #include "cli/junit.hpp"
+#include "cli/progress.hpp"
 #include "cli/scene_call.hpp"
 #include "cli/target_file.hpp"
 #include "fond_ladder/check.hpp"
@@ -138,7 +139,8 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
     numbers.push_back(i);
   }
   require_claims(variants, all);
-  const std::vector<CheckedClaim> checked = fond_ladder::check(variants, claims);
+  const std::vector<CheckedClaim> checked =
+      fond_ladder::check(variants, claims, 0, Progress(streams, "checking").teller());
   const std::string suite = variants[0].scene.name() + (call.shard.empty() ? "" : " " + call.shard);
   if (!call.junit.empty()) write_target(call.junit, junit_text(checked, suite, call.scene.file));
   if (call.format == Format::json) {

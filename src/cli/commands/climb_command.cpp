@@ -94,11 +94,11 @@ std::vector<Climb::Step> steps_at(const Scene& scene, const Way& way, const Clim
 
 Climb climb_all(const Scene& scene, const Way& way, const std::vector<Quantity>& quantities, const ClimbCall& call,
                 const Streams& streams) {
-  Progress progress(streams.err);
+  Progress progress(streams, "climbing");
   ClimbOptions options;
   options.modes = call.scene.modes;
   options.along_height = way.along_height;
-  options.progress = [&](double share) { progress.tell("climbing", share); };
+  options.progress = progress.teller();
   return climb_quantities(scene, way.ladder, quantities, options);
 }
 

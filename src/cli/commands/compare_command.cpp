@@ -2,6 +2,7 @@
 #include <algorithm>
 #include <ostream>
 
+#include "cli/progress.hpp"
 #include "cli/scene_call.hpp"
 #include "cli/sizes.hpp"
 #include "fond_ladder/compare.hpp"
@@ -55,7 +56,7 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
   if (!call.at.empty()) {
     for (const AskedSize& asked : asked_sizes(call.at, first.scene.ladder)) rungs.push_back(asked.rung);
   }
-  const Comparison told = fond_ladder::compare(first, second, rungs);
+  const Comparison told = fond_ladder::compare(first, second, rungs, Progress(streams, "comparing").teller());
   if (call.format == Format::json) {
     Ladder compared = first.scene.ladder;
     if (!rungs.empty()) {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include <ostream>
 
+#include "cli/progress.hpp"
 #include "cli/scene_call.hpp"
 #include "fond_ladder/lint.hpp"
 #include "print/answers_json.hpp"
@@ -17,7 +18,7 @@ struct LintCall {
 
 ExitStatus lint(const LintCall& call, const Streams& streams) {
   const std::vector<Variant> variants = load_variants(call.scene, streams, Hints::none);
-  const Lint told = fond_ladder::lint(variants);
+  const Lint told = fond_ladder::lint(variants, 0, Progress(streams, "looking").teller());
   if (call.format == Format::json) {
     JsonAnswers answers(streams.out, "lint");
     write_lint(answers.next(variants[0].scene, call.scene.file, variants[0].scene.ladder), told);

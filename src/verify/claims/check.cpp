@@ -39,8 +39,12 @@ struct TestedRung {
 
 class Checker {
  public:
-  Checker(const Variant& variant, const std::vector<std::string>& claims, unsigned threads)
-      : variant_(variant), scene_(variant.scene), threads_(thread_count(threads)), solver_(scene_, variant.modes) {
+  Checker(const Variant& variant, const std::vector<std::string>& claims, unsigned threads, const ShareDone& progress)
+      : variant_(variant),
+        scene_(variant.scene),
+        threads_(thread_count(threads)),
+        progress_(progress),
+        solver_(scene_, variant.modes) {
     claims_.reserve(claims.size());
     for (const std::string& text : claims) claims_.emplace_back(scene_, text);
     list_quantities();
@@ -49,8 +53,13 @@ class Checker {
   std::vector<CheckedClaim> check() {
     for (const Claim& claim : claims_) checked_.emplace_back().claim = claim.text();
     const Ladder& ladder = scene_.ladder;
-    for (const std::optional<double>& height : heights_of(ladder)) test_widths(height);
-    for (const double height : heights_at_bounds()) test_widths(height);
+    std::vector<std::optional<double>> heights = heights_of(ladder);
+    for (const double height : heights_at_bounds()) heights.emplace_back(height);
+    for (std::size_t i = 0; i < heights.size(); ++i) {
+      test_widths(heights[i], [&](double share) {
+        if (progress_) progress_((static_cast<double>(i) + share) / static_cast<double>(heights.size()));
+      });
+    }
     for (const NamedRung& named : ladder.rungs) rungs_.push_back(to_solve({named.size.width, named.size.height}));
     test_rungs();
     for (std::size_t c = 0; c < claims_.size(); ++c) explain(checked_[c], c);
@@ -93,7 +102,7 @@ class Checker {
   }
 
   /// At all widths of one height, rising.
-  void test_widths(std::optional<double> height) {
+  void test_widths(std::optional<double> height, const ShareDone& progress) {
     const Span span = scene_.ladder.width;
     Ladder ladder;
     ladder.width = span;
@@ -102,6 +111,7 @@ class Checker {
     options.modes = variant_.modes;
     options.threads = threads_;
     options.causes = false;
+    options.progress = progress;
     Climb climbed = climb_quantities(scene_, ladder, quantities_, options);
     std::map<double, std::set<std::size_t>> between;  // sizes that are not whole, and the claims they are for
     const auto add = [&](double width, const std::vector<std::size_t>& claims) {
@@ -295,6 +305,7 @@ class Checker {
   const Variant& variant_;
   const Scene& scene_;
   unsigned threads_;
+  const ShareDone& progress_;
   SceneSolver solver_;
   std::vector<Claim> claims_;
   std::vector<Quantity> quantities_;
@@ -307,11 +318,14 @@ class Checker {
 }  // namespace
 
 std::vector<CheckedClaim> check(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
-                                unsigned threads) {
+                                unsigned threads, const ShareDone& progress) {
   const std::vector<std::string> names = names_of(variants).own;
   std::vector<CheckedClaim> all(claims.size());
   for (std::size_t v = 0; v < variants.size(); ++v) {
-    std::vector<CheckedClaim> checked = Checker(variants[v], claims, threads).check();
+    const ShareDone of_all = [&](double share) {
+      if (progress) progress((static_cast<double>(v) + share) / static_cast<double>(variants.size()));
+    };
+    std::vector<CheckedClaim> checked = Checker(variants[v], claims, threads, of_all).check();
     for (std::size_t c = 0; c < all.size(); ++c) {
       for (Failing& failing : checked[c].failing) failing.variant = names[v];
       all[c].claim = checked[c].claim;

@@ -80,8 +80,7 @@ class Climber {
     constexpr std::size_t run = 64;
     values_.resize(sizes_.size());
     containers_.resize(sizes_.size());
-    std::atomic<std::size_t> done{0};
-    std::mutex telling;
+    WorkTally tally(sizes_.size(), options_.progress);
     in_parallel(threads_, (sizes_.size() + run - 1) / run, [&] {
       return [&, solver = SceneSolver(scene_, options_.modes)](std::size_t piece) mutable {
         const std::size_t end = std::min(sizes_.size(), (piece + 1) * run);
@@ -90,10 +89,7 @@ class Climber {
           values_[i] = measuring_(solution);
           containers_[i] = solution.container();
         }
-        const std::size_t so_far = done += end - piece * run;
-        if (!options_.progress) return;
-        const std::scoped_lock lock(telling);
-        options_.progress(static_cast<double>(so_far) / static_cast<double>(sizes_.size()));
+        tally.add(end - piece * run);
       };
     });
   }

@@ -35,13 +35,34 @@ std::map<std::string, NodeId> alone_by_name(const Tree& tree) {
   return found;
 }
 
+/// A path without the steps' first indexes: `tag` of `tag[0]`, so that one node that became several is paired with the
+/// first of them.
+std::string path_of_first(const std::string& path) {
+  std::string plain;
+  for (std::size_t at = 0; at < path.size();) {
+    const bool is_first = path.compare(at, 3, "[0]") == 0;
+    if (!is_first) plain += path[at];
+    at += is_first ? 3 : 1;
+  }
+  return plain;
+}
+
 std::vector<Pairing> pairings(const Tree& first, const Tree& second) {
-  std::map<std::string, NodeId> by_path;
-  for (const NodeId node : second.nodes()) by_path[second.path(node)] = node;
+  std::map<std::string, NodeId> by_path, by_first;
+  for (const NodeId node : second.nodes()) {
+    by_path[second.path(node)] = node;
+    by_first.try_emplace(path_of_first(second.path(node)), node);
+  }
   std::map<NodeId, NodeId> partners{{first.root(), second.root()}}, taken{{second.root(), first.root()}};
   for (const NodeId node : first.nodes()) {
     const auto at = by_path.find(first.path(node));
     if (at == by_path.end() || taken.contains(at->second) || partners.contains(node)) continue;
+    partners[node] = at->second;
+    taken[at->second] = node;
+  }
+  for (const NodeId node : first.nodes()) {
+    const auto at = by_first.find(path_of_first(first.path(node)));
+    if (at == by_first.end() || taken.contains(at->second) || partners.contains(node)) continue;
     partners[node] = at->second;
     taken[at->second] = node;
   }
@@ -173,10 +194,14 @@ class Comparer {
 
 }  // namespace
 
-Comparison compare(const Variant& first, const Variant& second, const std::vector<Rung>& rungs) {
+Comparison compare(const Variant& first, const Variant& second, const std::vector<Rung>& rungs,
+                   const ShareDone& progress) {
   Comparer comparer(first, second);
   const std::vector<Rung> all = rungs.empty() ? rungs_of(first.scene.ladder) : rungs;
-  for (std::size_t i = 0; i < all.size(); ++i) comparer.look(all[i], i > 0 && follows(all[i - 1], all[i]));
+  for (std::size_t i = 0; i < all.size(); ++i) {
+    comparer.look(all[i], i > 0 && follows(all[i - 1], all[i]));
+    if (progress) progress(static_cast<double>(i + 1) / static_cast<double>(all.size()));
+  }
   Comparison told = comparer.tell();
   told.rungs = all.size();
   told.widths = {1e9, 0};

@@ -11,6 +11,8 @@
 #include <thread>
 #include <vector>
 
+#include "fond_ladder/variant.hpp"
+
 namespace fond_ladder::inline v0 {
 
 /// How many threads `asked` stands for, 0 being one a core.
@@ -42,5 +44,22 @@ void in_parallel(unsigned threads, std::size_t count, const MakeWork& make_work)
   }
   if (thrown) std::rethrow_exception(thrown);
 }
+
+/// Counts pieces of work that threads do, and tells which share is done.
+class WorkTally {
+ public:
+  WorkTally(std::size_t pieces, const ShareDone& tell) : pieces_(pieces), tell_(tell) {}
+  void add(std::size_t done = 1) {
+    if (!tell_ || pieces_ == 0) return;
+    const std::scoped_lock lock(guard_);
+    done_ += done;
+    tell_(std::min(1.0, static_cast<double>(done_) / static_cast<double>(pieces_)));
+  }
+
+ private:
+  std::size_t pieces_, done_ = 0;
+  const ShareDone& tell_;
+  std::mutex guard_;
+};
 
 }  // namespace fond_ladder::inline v0

@@ -11,7 +11,8 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// A setting that does nothing, whatever the size: on no kind that its node takes, in no kind of parent, does its key
-/// act, or another setting of the node beats it. Keys that came by `each` or as shared ones are not counted: they are meant for several nodes.
+/// act, or another setting of the node beats it. Keys that came by `each` or as shared ones are not counted: they are
+/// meant for several nodes.
 struct IdleSetting {
   NodeId node;
   std::string_view key;

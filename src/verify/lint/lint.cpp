@@ -143,12 +143,14 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
   }
 }
 
-LintedVariant look_at(const Variant& variant, const std::vector<Rung>& rungs) {
+LintedVariant look_at(const Variant& variant, const std::vector<Rung>& rungs, WorkTally& tally) {
   const Scene& scene = variant.scene;
   LintedVariant looked;
   LintWorker looker(variant);
-  for (std::size_t i = 0; i < rungs.size(); ++i)
+  for (std::size_t i = 0; i < rungs.size(); ++i) {
     looker.look(rungs[i], i > 0 && follows(rungs[i - 1], rungs[i]), looked.sightings);
+    tally.add();
+  }
   looked.reached = looker.reached();
   sort_sightings(variant, looked);
   const auto add_idle = [&](NodeId node, const std::string& key, const Reason& told) {
@@ -162,7 +164,7 @@ LintedVariant look_at(const Variant& variant, const std::vector<Rung>& rungs) {
   };
   for (const IdleSetting& idle : idle_settings(scene))
     add_idle(idle.node, std::string(idle.key), idle_words(idle, scene));
-  for (const WithoutEffect& one : settings_without_effect(variant, rungs)) add_idle(one.node, one.key, one.told);
+  for (const WithoutEffect& one : settings_without_effect(variant, rungs, tally)) add_idle(one.node, one.key, one.told);
   look_for_needless(scene, looked);
   return looked;
 }
@@ -234,12 +236,13 @@ class Gathering {
 
 }  // namespace
 
-Lint lint(const std::vector<Variant>& variants, unsigned threads) {
+Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDone& progress) {
   const Scene& scene = variants.at(0).scene;
   const std::vector<Rung> rungs = rungs_of(scene.ladder);
   std::vector<LintedVariant> looked(variants.size());
+  WorkTally tally(2 * rungs.size() * variants.size(), progress);  // half for looking, half for trials
   in_parallel(thread_count(threads), variants.size(),
-              [&] { return [&](std::size_t v) { looked[v] = look_at(variants[v], rungs); }; });
+              [&] { return [&](std::size_t v) { looked[v] = look_at(variants[v], rungs, tally); }; });
   const Gathering gathering(variants, looked);
   Lint told;
   told.title = scene.name() + text_of(variants);

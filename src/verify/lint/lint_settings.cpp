@@ -105,8 +105,13 @@ class Trials {
   Trials(const Variant& variant, const std::vector<Rung>& rungs)
       : variant_(variant), scene_(variant.scene), rungs_(rungs), nodes_(scene_.tree.nodes()) {}
 
-  std::vector<WithoutEffect> find() {
-    for (const NodeId node : nodes_) {
+  std::vector<WithoutEffect> find(WorkTally& tally) {
+    std::size_t told = 0;
+    for (std::size_t i = 0; i < nodes_.size(); ++i) {
+      const NodeId node = nodes_[i];
+      const std::size_t due = rungs_.size() * (i + 1) / nodes_.size();
+      tally.add(due - told);
+      told = due;
       const Keys keys = scene_.tree.keys(node);
       const std::vector<bool> many = given_to_many(scene_, node);
       for (const KeyEntry& entry : key_table()) {
@@ -249,8 +254,9 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
   }
 }
 
-std::vector<WithoutEffect> settings_without_effect(const Variant& variant, const std::vector<Rung>& rungs) {
-  return Trials(variant, rungs).find();
+std::vector<WithoutEffect> settings_without_effect(const Variant& variant, const std::vector<Rung>& rungs,
+                                                   WorkTally& tally) {
+  return Trials(variant, rungs).find(tally);
 }
 
 }  // namespace fond_ladder::inline v0

@@ -12,6 +12,7 @@
 #include <vector>
 
 #include "fond_ladder/lint.hpp"
+#include "verify/ladder/workers.hpp"
 #include "verify/lint/seen.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -98,8 +99,8 @@ struct WithoutEffect {
   Reason told;
 };
 
-/// Those that are found out by leaving them out one at a time.
-[[nodiscard]] std::vector<WithoutEffect> settings_without_effect(const Variant& variant,
-                                                                 const std::vector<Rung>& rungs);
+/// Those that are found out by leaving them out one at a time; a piece of work a rung is told.
+[[nodiscard]] std::vector<WithoutEffect> settings_without_effect(const Variant& variant, const std::vector<Rung>& rungs,
+                                                                 WorkTally& tally);
 
 }  // namespace fond_ladder::inline v0

@@ -35,19 +35,17 @@ std::string path_of_copies(const Tree& tree, NodeId node) {
   return path;
 }
 
-std::string common_pattern(const Tree& tree, const std::vector<NodeId>& nodes) {
-  if (nodes.size() == 1) return tree.tail(nodes.front());
-  const std::string first = tree.path(nodes.front());
+std::string common_pattern(const std::vector<std::string>& paths) {
   std::vector<std::string> common;
-  for (const std::string_view step : steps_of(first)) common.emplace_back(step);
-  for (const NodeId node : nodes) {
-    const std::string path = tree.path(node);
+  for (const std::string_view step : steps_of(paths.front())) common.emplace_back(step);
+  for (const std::string& path : paths) {
     const auto steps = steps_of(path);
     if (steps.size() != common.size()) return "*";
     for (std::size_t i = 0; i < steps.size(); ++i) {
-      if (common[i] != steps[i])
-        common[i] =
-            common_step(common[i].ends_with("[*]") ? std::string(base_of(common[i])) + "[]" : common[i], steps[i]);
+      const bool has_star = common[i].ends_with("[*]");
+      if (common[i] == "*" || (has_star && base_of(common[i]) == base_of(steps[i]) && base_of(steps[i]) != steps[i]))
+        continue;
+      common[i] = has_star ? "*" : common_step(common[i], steps[i]);
     }
   }
   std::size_t from = common.size() - 1;  // from the step above the first that differs
@@ -59,6 +57,13 @@ std::string common_pattern(const Tree& tree, const std::vector<NodeId>& nodes) {
   std::string pattern;
   for (std::size_t i = from; i < common.size(); ++i) pattern += (pattern.empty() ? "" : "/") + common[i];
   return pattern;
+}
+
+std::string common_pattern(const Tree& tree, const std::vector<NodeId>& nodes) {
+  if (nodes.size() == 1) return tree.tail(nodes.front());
+  std::vector<std::string> paths;
+  for (const NodeId node : nodes) paths.push_back(tree.path(node));
+  return common_pattern(paths);
 }
 
 std::string listed_names(const Tree& tree, const std::vector<NodeId>& nodes) {

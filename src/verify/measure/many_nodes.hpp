@@ -19,6 +19,8 @@ inline namespace v0 {
 /// The shortest pattern that the paths of some nodes at one depth match, with the step above where they differ:
 /// `shelf/pot[*]`, `cards/*/about`. Of one node its tail.
 [[nodiscard]] std::string common_pattern(const Tree& tree, const std::vector<NodeId>& nodes);
+/// The same of at least two paths.
+[[nodiscard]] std::string common_pattern(const std::vector<std::string>& paths);
 
 /// `oak, fern`
 [[nodiscard]] std::string listed_names(const Tree& tree, const std::vector<NodeId>& nodes);

@@ -14,8 +14,9 @@ namespace {
 
 /// In the order of Measure; its last one has no word.
 constexpr auto measure_words = std::to_array<std::string_view>(
-    {"width", "height", "left", "right", "top", "bottom", "middle_x", "middle_y", "content_width", "content_height",
-     "baseline", "lines", "line", "columns", "rows", "per_line", "spare", "cut", "intrusion", "shown"});
+    {"width",    "height",        "left",           "right",    "top",       "bottom", "middle_x",
+     "middle_y", "content_width", "content_height", "baseline", "lines",     "line",   "columns",
+     "rows",     "per_line",      "spare",          "cut",      "intrusion", "shown"});
 static_assert(measure_words.size() == static_cast<std::size_t>(Measure::most_cut));
 
 double per_line(NodeId node, const Solution& solution) {
