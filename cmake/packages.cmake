@@ -33,7 +33,7 @@ container, finds the sizes at which something turns and why, accounts for
 every number, checks what must hold, compares, and draws.")
 set(CPACK_DEBIAN_LIBRARY_PACKAGE_NAME libfond-ladder-dev)
 set(CPACK_DEBIAN_LIBRARY_PACKAGE_SECTION libdevel)
-set(CPACK_DEBIAN_LIBRARY_PACKAGE_DEPENDS "libc6-dev, libutf8proc-dev, libcairo2-dev, libpango1.0-dev")
+set(CPACK_DEBIAN_LIBRARY_PACKAGE_DEPENDS "libc6-dev, libutf8proc-dev, libcairo2-dev, libpango1.0-dev, libpugixml-dev")
 set(CPACK_COMPONENT_LIBRARY_DESCRIPTION "arranging engine for rows, columns, grids and stacks (development files)
 An engine that a user interface toolkit embeds: it keeps a tree of nodes,
 arranges it in a container of any size, and does again only what an edit

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
-// The only file that knows Cairo and Pango. Shapes are in pixels; a PDF is laid out in points, three quarters of one.
+// PNG and PDF, and the only file that knows Cairo and Pango. Shapes are in pixels; a PDF is laid out in points, three
+// quarters of one.
 #include <cairo-pdf.h>
-#include <cairo-svg.h>
 #include <cairo.h>
 #include <pango/pangocairo.h>
 
@@ -31,16 +31,8 @@ cairo_status_t append(void* bytes, const unsigned char* data, unsigned int lengt
 constexpr double points_a_pixel = 0.75;
 
 cairo_surface_t* open_surface(PictureForm form, double width, double height, std::string& bytes) {
-  switch (form) {
-    case PictureForm::svg: {
-      cairo_surface_t* surface = cairo_svg_surface_create_for_stream(append, &bytes, width, height);
-      cairo_svg_surface_set_document_unit(surface, CAIRO_SVG_UNIT_PX);
-      return surface;
-    }
-    case PictureForm::pdf:
-      return cairo_pdf_surface_create_for_stream(append, &bytes, width * points_a_pixel, height * points_a_pixel);
-    case PictureForm::png: break;
-  }
+  if (form == PictureForm::pdf)
+    return cairo_pdf_surface_create_for_stream(append, &bytes, width * points_a_pixel, height * points_a_pixel);
   return cairo_image_surface_create(CAIRO_FORMAT_RGB24, static_cast<int>(width), static_cast<int>(height));
 }
 
@@ -157,9 +149,21 @@ class CairoCanvas final : public Canvas {
   Owned<PangoLayout> layout_;
 };
 
+class PangoRuler final : public LetterRuler {
+ public:
+  double width_of(std::string_view text, const Lettering& lettering) override {
+    return canvas_.width_of(text, lettering);
+  }
+
+ private:
+  CairoCanvas canvas_{PictureForm::png, 1, 1};
+};
+
 }  // namespace
 
-std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double height) {
+std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double height, const std::string& title) {
+  if (form == PictureForm::svg)
+    return open_svg(std::ceil(width), std::ceil(height), title, std::make_unique<PangoRuler>());
   return std::make_unique<CairoCanvas>(form, std::ceil(width), std::ceil(height));
 }
 

@@ -16,7 +16,21 @@ class Canvas : public Pen {
   [[nodiscard]] virtual std::string finish() = 0;
 };
 
+/// Tells how wide letters are in the fonts of this machine.
+class LetterRuler {
+ public:
+  LetterRuler() = default;
+  LetterRuler(const LetterRuler&) = delete;
+  LetterRuler& operator=(const LetterRuler&) = delete;
+  virtual ~LetterRuler() = default;
+  [[nodiscard]] virtual double width_of(std::string_view text, const Lettering& lettering) = 0;
+};
+
 /// A blank sheet, in pixels. Throws BadPicture when this build has no drawing library.
-[[nodiscard]] std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double height);
+[[nodiscard]] std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double height,
+                                                  const std::string& title);
+/// The same for SVG alone.
+[[nodiscard]] std::unique_ptr<Canvas> open_svg(double width, double height, const std::string& title,
+                                               std::unique_ptr<LetterRuler> ruler);
 
 }  // namespace fond_ladder::inline v0::picture

@@ -32,13 +32,15 @@ struct LabelForm {
 
 /// The best one first.
 constexpr LabelForm label_forms[] = {
-    {11, 14, 10.5, 4, 1, false}, {11, 14, 10.5, 4, 2, false}, {11, 14, 10.5, 1, 1, false},
-    {11, 14, 10.5, 2, 0, false}, {9, 11, 8.5, 0.5, 1, false}, {9, 11, 8.5, 0.5, 0, false},
-    {11, 14, 10.5, 1, 1, true},  {9, 11, 8.5, 0.5, 1, true},  {9, 11, 8.5, 0.5, 0, true},
+    {11, 14, 10.5, 4, 1, false}, {11, 14, 10.5, 4, 2, false}, {11, 14, 10.5, 1, 1, false}, {9, 11, 8.5, 1, 2, false},
+    {11, 14, 10.5, 2, 0, false}, {9, 11, 8.5, 0.5, 1, false}, {9, 11, 8.5, 0.5, 0, false}, {11, 14, 10.5, 1, 1, true},
+    {9, 11, 8.5, 0.5, 1, true},  {9, 11, 8.5, 0.5, 0, true},
 };
 
-std::string size_text(const Rect& box, double zoom) {
-  return rounded(box.width / zoom) + " \u00d7 " + rounded(box.height / zoom);
+/// The size that it has where it is arranged, and by how much it is painted larger.
+std::string size_text(const Item& item) {
+  const std::string size = rounded(item.box.width / item.zoom) + " \u00d7 " + rounded(item.box.height / item.zoom);
+  return item.scale == 1 ? size : size + " at " + rounded(item.scale);
 }
 
 class MarkPainter {
@@ -52,7 +54,8 @@ class MarkPainter {
       for (const auto& line : solution.words(items[i].node)) {
         const Rect box = in_picture(items[i], line.box);
         if (line.dropped || box.y > room.bottom()) break;
-        spots_.cover(common(box, items[i].view), LabelSpots::words);
+        constexpr double apart = 2;  // no label is glued to words
+        spots_.cover(common(grown(box, apart), items[i].view), LabelSpots::words);
       }
     }
   }
@@ -72,9 +75,59 @@ class MarkPainter {
              item.box, words);
   }
 
+  /// What of a node lies in the padding of its parent.
+  void paint_intrusion(const Item& item) {
+    if (item.parent == Item::no_parent || is_empty(common(item.box, common(item.view, room_)))) return;
+    const FourSides into = solution_.intrusion(item.node), cut = solution_.cut(item.node);
+    if (!into.any()) return;
+    const Item& parent = items_[item.parent];
+    const Rect inside = in_picture(parent, content_box(solution_, parent.node)),
+               padding = in_picture(parent, padding_box(solution_, parent.node));
+    std::string amounts;
+    const auto tell = [&](double by, double beyond_all, const char* arrow) {
+      if (by > 0 && beyond_all <= 0) amounts += " " + rounded(by) + " " + arrow;
+    };
+    tell(into.top, cut.top, "\u2191");
+    tell(into.right, cut.right, "\u2192");
+    tell(into.bottom, cut.bottom, "\u2193");
+    tell(into.left, cut.left, "\u2190");
+    if (amounts.empty()) return;  // where it sticks out, that is marked
+    used_.intrusion = true;
+    for (const Rect& piece : beyond(common(item.box, padding), inside))
+      pen_.lines(hatch(piece, Hatch::crossed, 4), {faded(warning_ink, 0.7), 0.7});
+    const Rect seen = common(item.box, room_);
+    plate("in padding" + amounts, {seen.right() + 4, seen.y + seen.height / 2}, 0, 0.5, LabelSpots::beside_words,
+          {Lettering::Face::label, letter_size, warning_ink}, {warning_ink, 0.8}, room_);
+  }
+
+  /// A quiet line where children of a row stand on one baseline.
+  void paint_baseline(const Item& item) {
+    const Keys own = solution_.keys(item.node);
+    if (own.kind != Kind::row) return;
+    for (const auto& line : solution_.laid_lines(item.node)) {
+      std::vector<NodeId> standing;
+      for (const NodeId child : line) {
+        if (solution_.keys(child).self.across.value_or(own.across) == Across::baseline) standing.push_back(child);
+      }
+      if (standing.size() < 2) continue;
+      const Rect row = solution_.box(item.node), first = solution_.box(standing.front()),
+                 last = solution_.box(standing.back());
+      const double y = solution_.baseline(standing.front()) - row.y;
+      const Rect level = in_picture(item, {std::min(first.x, last.x) - row.x, y,
+                                           std::max(first.right(), last.right()) - std::min(first.x, last.x), 0});
+      const Rect view = common(common(item.box, item.view), room_);
+      const Segment seen{{std::max(level.x, view.x), level.y}, {std::min(level.right(), view.right()), level.y}};
+      if (seen.from.x >= seen.to.x || level.y < view.y || level.y > view.bottom()) continue;
+      const Segment lines[] = {seen};
+      pen_.lines(lines, {faded(quiet_ink, 0.8), 0.7, Stroke::Line::dashed});
+      used_.baseline = true;
+    }
+  }
+
   void paint_pin(const Item& item) {
     const Keys keys = solution_.keys(item.node);
     if (!keys.pin || item.parent == Item::no_parent) return;
+    if (is_empty(common(item.box, common(item.view, room_)))) return;  // scrolled out of view
     used_.pin = true;
     const bool rtl = solution_.tree().direction() == Direction::rtl;
     const Pin& pin = *keys.pin;
@@ -101,38 +154,41 @@ class MarkPainter {
   void paint_scroll(const Item& item) {
     const Extent range = solution_.scroll_range(item.node);
     const Rect seen = common(item.box, common(item.view, room_));
+    // It stands inside of what scrolls, or not at all.
     if (range.width > 0) {
-      note("scrolls " + rounded(range.width) + " \u2194", {seen.right() - inset, seen.y + seen.height / 2}, 1, 0.5);
+      note("scrolls " + rounded(range.width) + " \u2194", {seen.right() - inset, seen.y + seen.height / 2}, 1, 0.5,
+           seen);
     }
     if (range.height > 0) {
-      note("scrolls " + rounded(range.height) + " \u2195", {seen.x + seen.width / 2, seen.bottom() - inset}, 0.5, 1);
+      note("scrolls " + rounded(range.height) + " \u2195", {seen.x + seen.width / 2, seen.bottom() - inset}, 0.5, 1,
+           seen);
     }
   }
 
   void paint_flag(const Item& item) {
     used_.zero = true;
-    const Point foot{item.box.x, item.box.y};
-    const Segment pole[] = {{foot, {foot.x, foot.y - 12}}, {foot, {item.box.right(), item.box.bottom()}}};
-    const Point cloth[] = {{foot.x, foot.y - 12}, {foot.x + 8, foot.y - 9}, {foot.x, foot.y - 6}};
+    // Upward from the node, or downward where it stands at the upper edge of the picture.
+    const Point foot{std::clamp(item.box.x, room_.x + 1, std::max(room_.x + 1, room_.right() - 10)),
+                     std::clamp(item.box.y, room_.y + 1, std::max(room_.y + 1, room_.bottom() - 1))};
+    const double up = foot.y - 12 < room_.y ? -1 : 1;
+    const Segment pole[] = {{foot, {foot.x, foot.y - 12 * up}}, {foot, {item.box.right(), item.box.bottom()}}};
+    const Point cloth[] = {{foot.x, foot.y - 12 * up}, {foot.x + 8, foot.y - 9 * up}, {foot.x, foot.y - 6 * up}};
     pen_.lines(pole, {letters_ink, 1.2});
     pen_.polygon(cloth, letters_ink);
-    spots_.take({foot.x - 1, foot.y - 12, 9, 12});
-    const std::string name = solution_.tree().step(item.node) + " " + size_text(item.box, item.zoom);
-    const double width = pen_.width_of(name, size_letters);
-    for (const Point at : {Point{foot.x + 10, foot.y - 14}, Point{foot.x - 4 - width, foot.y - 14},
-                           Point{foot.x + 4, foot.y + 1}, Point{foot.x - 4 - width, foot.y + 1}}) {
-      const Rect area{at.x, at.y, width, line_height};
-      if (!spots_.is_free(area, LabelSpots::beside_words)) continue;
-      spots_.take(area);
-      pen_.fill(area, faded(paper, 0.75));
-      return pen_.letters(name, {at.x, at.y + ascent}, size_letters);
+    spots_.take({foot.x - 1, std::min(foot.y, foot.y - 12 * up), 9, 12});
+    const std::string name = solution_.tree().step(item.node) + " " + size_text(item);
+    constexpr int near = 3;  // steps up and down; then further along
+    for (const double along : {10.0, 80.0, 150.0, 220.0}) {
+      if (plate(name, {foot.x + along, foot.y - 7 * up}, 0, 0.5, LabelSpots::beside_words, size_letters,
+                {quiet_ink, 0.6}, room_, near))
+        return;
     }
   }
 
   void paint_name(const Item& item, std::size_t place) {
     const Rect seen = common(common(item.box, item.view), room_);
     if (std::min(seen.width, seen.height) < 11 || std::max(seen.width, seen.height) < 14) return;
-    const std::string name = solution_.tree().step(item.node), size = size_text(item.box, item.zoom);
+    const std::string name = solution_.tree().step(item.node), size = size_text(item);
     const std::vector<Rect> areas = free_areas(item, seen);
     for (const LabelForm& form : label_forms) {
       constexpr double between = 5;
@@ -180,30 +236,32 @@ class MarkPainter {
 
   void warn(const std::string& text, Point at, double share_x, double share_y) {
     plate(text, at, share_x, share_y, LabelSpots::on_words, {Lettering::Face::strong, letter_size, warning_ink},
-          {warning_ink, 1});
+          {warning_ink, 1}, room_);
   }
-  void note(const std::string& text, Point at, double share_x, double share_y) {
-    plate(text, at, share_x, share_y, LabelSpots::beside_words, size_letters, {quiet_ink, 0.6});
+  void note(const std::string& text, Point at, double share_x, double share_y, const Rect& within) {
+    plate(text, at, share_x, share_y, LabelSpots::beside_words, size_letters, {quiet_ink, 0.6}, within);
   }
 
   /// A text on a plate of its own, as near to a point as other labels allow. The shares say which point of the plate
-  /// should lie there.
-  void plate(const std::string& text, Point at, double share_x, double share_y, std::size_t order,
-             const Lettering& letters, const Stroke& edge) {
+  /// should lie there. None where it would not stand within `bounds`. Returns whether there is one.
+  bool plate(const std::string& text, Point at, double share_x, double share_y, std::size_t order,
+             const Lettering& letters, const Stroke& edge, const Rect& bounds, int steps = 24) {
     const double width = pen_.width_of(text, letters) + 2 * inset, height = line_height + 2;
-    for (int step = 0; step < 24; ++step) {
+    if ((width > bounds.width || height > bounds.height) && &bounds != &room_) return false;
+    for (int step = 0; step < steps; ++step) {
       const int lines = (step + 1) / 2;
       const double aside = (step % 2 == 0 ? lines : -lines) * (height + 1);
       Rect area{at.x - share_x * width, at.y - share_y * height + aside, width, height};
-      area.x = std::clamp(area.x, room_.x, std::max(room_.x, room_.right() - width));
-      area.y = std::clamp(area.y, room_.y, std::max(room_.y, room_.bottom() - height));
+      area.x = std::clamp(area.x, bounds.x, std::max(bounds.x, bounds.right() - width));
+      area.y = std::clamp(area.y, bounds.y, std::max(bounds.y, bounds.bottom() - height));
       if (!spots_.is_free(area, order)) continue;
       spots_.take(area);
       pen_.fill(area, faded(paper, 0.92));
       pen_.outline(grown(area, -0.5), edge);
       pen_.letters(text, {area.x + inset, area.y + 1 + ascent}, letters);
-      return;
+      return true;
     }
+    return false;
   }
 
   /// A tie from edge to edge where a pin really decided; the pin that lost against an opposite one has none.
@@ -280,7 +338,11 @@ std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::v
   MarkPainter painter(pen, solution, items, room, used);
   for (std::size_t i = 0; i < std::min(most_labels, cut_items.size()); ++i) painter.paint_cut(*cut_items[i]);
   for (const Item& item : items) {
+    if (item.shown && !is_flat(item)) painter.paint_intrusion(item);
+  }
+  for (const Item& item : items) {
     if (!item.shown) continue;
+    painter.paint_baseline(item);
     painter.paint_pin(item);
     if (is_container(item.kind)) painter.paint_scroll(item);
   }

@@ -23,10 +23,11 @@ void paint_border(Pen& pen, const Item& item, const FourSides& border, const Rec
 
 void paint_room(Pen& pen, const Solution& solution, const Item& item, const Rect& room, Used& used) {
   const Room inside = room_of(solution, item.node);
+  const Rect own_box = in_picture(item, padding_box(solution, item.node));
   const Stroke quiet{faded(line_of(item.kind, item.depth), 0.55), 0.7};
   const auto paint = [&](const std::vector<Rect>& areas, bool& mark, auto pattern, const Stroke& stroke) {
     for (const Rect& own : areas) {
-      const Rect area = common(in_picture(item, own), room);
+      const Rect area = common(common(in_picture(item, own), own_box), room);
       if (area.width < 2 || area.height < 2) continue;
       pen.lines(pattern(area), stroke);
       mark = true;
@@ -110,17 +111,19 @@ Rect in_picture(const Item& item, const Rect& own) {
 
 void paint_shape(Pen& pen, const Solution& solution, const Item& item, const Rect& room, bool bare, Used& used) {
   if (is_flat(item)) return;
-  used.kinds[static_cast<std::size_t>(item.kind)] = true;
   const Rect seen = common(item.box, item.view);
   const bool whole = is_inside(item.box, item.view);
   if (!whole && !bare) {
     used.scrolled = true;
     paint_hidden_part(pen, item, room);
   }
-  if (is_empty(seen)) return;
+  if (is_empty(common(seen, room))) return;
   if (!whole) pen.clip(common(item.view, room));
   const Rect box = common(item.box, grown(room, 8));
-  pen.fill(box, tint_of(item.kind, item.depth));
+  // A container paints nothing of its own: what lies behind it shines through.
+  constexpr double veil = 0.6;
+  const bool is_veil = is_container(item.kind) && item.parent != Item::no_parent;
+  pen.fill(box, is_veil ? faded(tint_of(item.kind, item.depth), veil) : tint_of(item.kind, item.depth));
   const bool roomy = box.width >= 4 && box.height >= 4;
   if (roomy && !bare) paint_room(pen, solution, item, room, used);
   paint_border(pen, item, solution.border(item.node), room);

@@ -10,6 +10,7 @@
 #include "draw/room.hpp"
 #include "fond_ladder/draw.hpp"
 #include "model/limits.hpp"
+#include "model/number_text.hpp"
 
 namespace fond_ladder::inline v0::picture {
 namespace {
@@ -59,6 +60,29 @@ void choose_shown(std::vector<Item>& items, const Rect& room, std::size_t most) 
   }
 }
 
+/// What a node is, for those who point at it: `beds, a column, 240 x 771`.
+std::string title_of(const Solution& solution, const Item& item) {
+  const Rect box = solution.relative_box(item.node);
+  return solution.tree().step(item.node) + ", " + std::string(word(item.kind)) + ", " + rounded(box.width) +
+         " \u00d7 " + rounded(box.height);
+}
+
+/// Which kinds can be seen: those that are not wholly behind a box or an image that they hold.
+void note_kinds(const std::vector<Item>& items, const Rect& room, Used& used) {
+  std::vector<bool> covered(items.size());
+  for (const Item& item : items) {
+    const bool covers = item.kind == Kind::box || item.kind == Kind::image;
+    if (item.shown && covers && item.parent != Item::no_parent && is_inside(items[item.parent].box, item.box))
+      covered[item.parent] = true;
+  }
+  for (std::size_t i = 0; i < items.size(); ++i) {
+    const Item& item = items[i];
+    const bool is_seen =
+        item.shown && !covered[i] && !is_flat(item) && !is_empty(common(common(item.box, item.view), room));
+    if (is_seen) used.kinds[static_cast<std::size_t>(item.kind)] = true;
+  }
+}
+
 }  // namespace
 
 void Used::add(const Used& other) {
@@ -71,6 +95,8 @@ void Used::add(const Used& other) {
   track = track || other.track;
   zero = zero || other.zero;
   pin = pin || other.pin;
+  intrusion = intrusion || other.intrusion;
+  baseline = baseline || other.baseline;
 }
 
 PanelDrawing::PanelDrawing(const Solution& solution, NodeId only) : solution_(solution) {
@@ -91,7 +117,7 @@ PanelDrawing::PanelDrawing(const Solution& solution, NodeId only) : solution_(so
     }
     above.resize(static_cast<std::size_t>(depth));
     const Kind kind = solution.kind(painted.node);
-    Item item{painted.node, kind, depth, Item::no_parent, painted.box, everywhere, painted.scale};
+    Item item{painted.node, kind, depth, Item::no_parent, painted.box, everywhere, painted.scale, painted.scale};
     if (!above.empty()) {
       item.parent = above.back().item;
       item.view = above.back().view;
@@ -123,6 +149,10 @@ FourSides PanelDrawing::overhang(double scale) const {
     over.top = std::max(over.top, whole.y - item.box.y);
     over.right = std::max(over.right, item.box.right() - whole.right());
     over.bottom = std::max(over.bottom, item.box.bottom() - whole.bottom());
+    if (item.kind != Kind::text) continue;
+    const FourSides words = solution_.words_cut(item.node);  // words that are spilled are seen as well
+    over.left = std::max(over.left, whole.x - item.box.x + words.left);
+    over.right = std::max(over.right, item.box.right() - whole.right() + words.right);
   }
   for (double* side : {&over.left, &over.top, &over.right, &over.bottom}) *side = std::min(*side * scale, most);
   return over;
@@ -143,12 +173,18 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
   pen.clip(room);
   for (const Item& item : items) {
     if (!item.shown) {
+      constexpr std::size_t most_named = 6;
+      if (report.missing.size() < most_named) report.missing.push_back(item.node);
       ++report.left_out;
       continue;
     }
     ++report.drawn;
+    const Tree& tree = solution_.tree();
+    pen.begin_node(tree.path(item.node), title_of(solution_, item));
     paint_shape(pen, solution_, item, room, bare, report.used);
+    pen.end_node();
   }
+  note_kinds(items, room, report.used);
   report.cut = paint_marks(pen, solution_, items, room, bare, report.used);
   pen.unclip();
   return report;

@@ -21,6 +21,7 @@ struct Item {
   Rect box;                        ///< as painted
   Rect view;                       ///< what the scrollers above it let be seen
   double zoom = 1;                 ///< pixels of the picture a pixel of the node
+  double scale = 1;                ///< by how much it is painted larger than it is arranged
   bool shown = true;               ///< large enough, and among the largest
 };
 
@@ -28,12 +29,13 @@ struct Item {
 struct Used {
   std::array<bool, words_of<Kind>.size()> kinds{};
   bool padding = false, gap = false, spare = false, cut = false, scrolled = false, track = false, zero = false,
-       pin = false;
+       pin = false, intrusion = false, baseline = false;
   void add(const Used& other);
 };
 
 struct PanelReport {
   std::size_t drawn = 0, left_out = 0;
+  std::vector<NodeId> missing;  ///< the first of those left out
   std::vector<NodeId> cut;
   Used used;
 };

@@ -6,6 +6,7 @@
 
 #include <cstdint>
 #include <span>
+#include <string>
 #include <string_view>
 
 #include "fond_ladder/solution.hpp"
@@ -64,6 +65,9 @@ class Pen {
   /// Until `unclip`, nothing is drawn outside of `area`. May be nested.
   virtual void clip(const Rect& area) = 0;
   virtual void unclip() = 0;
+  /// What is drawn until `end_node` is one node, for files that can say so.
+  virtual void begin_node(const std::string& /*path*/, const std::string& /*title*/) {}
+  virtual void end_node() {}
 };
 
 }  // namespace fond_ladder::inline v0::picture

@@ -114,6 +114,21 @@ void split_grid(const Solution& solution, NodeId node, const Rect& content, Room
   for (const Stretch& row : rows) room.tracks.push_back(rectangle(x, row, false));
 }
 
+/// Of what scrolls, the padding behind the content is where the content ends, not where the view does.
+std::vector<Rect> padding_of_scroller(const Solution& solution, NodeId node, const Keys& keys) {
+  Rect whole = padding_box(solution, node), content = content_box(solution, node);
+  const Extent extent = solution.content_size(node);
+  const auto longer = [](double& size, double& inside, double by) { size += by, inside += by; };
+  if (scrolls_y(keys.scroll)) longer(whole.height, content.height, std::max(0.0, extent.height - whole.height));
+  if (scrolls_x(keys.scroll)) {
+    const double by = std::max(0.0, extent.width - whole.width);
+    longer(whole.width, content.width, by);
+    const bool backwards = (solution.tree().direction() == Direction::rtl) != (keys.reverse && keys.kind == Kind::row);
+    if (backwards) whole.x -= by, content.x -= by;
+  }
+  return beyond(whole, content);
+}
+
 }  // namespace
 
 Rect padding_box(const Solution& solution, NodeId node) {
@@ -132,6 +147,7 @@ Room room_of(const Solution& solution, NodeId node) {
   const Keys keys = solution.keys(node);
   const Rect content = content_box(solution, node);
   room.padding = beyond(padding_box(solution, node), content);
+  if (keys.scroll != Scroll::none) room.padding = padding_of_scroller(solution, node, keys);
   if (keys.kind == Kind::row || keys.kind == Kind::column) {
     split_line_container(solution, node, keys, content, room);
   }

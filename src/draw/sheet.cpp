@@ -102,6 +102,18 @@ std::vector<LegendEntry> legend_of(const Used& used) {
            pen.polygon(cloth, letters_ink);
          }});
   }
+  if (used.baseline) {
+    entries.push_back({"baseline", [](Pen& pen, const Rect& area) {
+                         const double y = area.y + area.height - 3;
+                         const Segment line[] = {{{area.x, y}, {area.right(), y}}};
+                         pen.lines(line, {quiet_ink, 0.7, Stroke::Line::dashed});
+                       }});
+  }
+  if (used.intrusion) {
+    entries.push_back({"runs into padding", [](Pen& pen, const Rect& area) {
+                         pen.lines(hatch(area, Hatch::crossed, 4), {faded(warning_ink, 0.7), 0.7});
+                       }});
+  }
   if (used.cut) {
     entries.push_back({"cut: outside its parent, or its own box", [](Pen& pen, const Rect& area) {
                          pen.lines(hatch(area, Hatch::crossed, 5), {warning_ink, 0.8});
@@ -166,15 +178,43 @@ Sheet::Sheet(std::span<const Panel> panels, const DrawOptions& options) : bare_(
     used.add(report.used);
     panel.caption += panel.caption.empty() ? "" : "  ";
     panel.caption += rounded(panel.drawing.size().width) + " \u00d7 " + rounded(panel.drawing.size().height);
-    if (report.left_out > 0) {
-      panel.caption +=
-          "  (" + std::to_string(report.left_out) + (report.left_out == 1 ? " node left out)" : " nodes left out)");
+    if (report.left_out == 0) continue;
+    panel.caption += "  (" + std::to_string(report.left_out) + " left out)";
+    const Tree& tree = panels[static_cast<std::size_t>(&panel - panels_.data())].solution.tree();
+    for (const NodeId node : report.missing) {
+      const std::string name = tree.tail(node);
+      if (std::ranges::find(missing_, name) == missing_.end()) missing_.push_back(name);
     }
+    more_missing_ = more_missing_ || report.left_out > report.missing.size();
   }
+  widen_for_captions();
   if (bare_) return;
   used_ = used;
   legend_top_ = height_;
   height_ += place_legend(legend_of(used), width_, [](const LegendEntry&, const Rect&) {}) + border / 2;
+  if (!missing_.empty()) height_ += legend_row;
+}
+
+/// Panels stand so far apart that no caption runs into the next one.
+void Sheet::widen_for_captions() {
+  if (!captions_) return;
+  constexpr double letter = 6.9;  // an estimate, as in the legend
+  double shift = 0;
+  for (std::size_t i = 0; i < panels_.size(); ++i) {
+    PlacedPanel& panel = panels_[i];
+    panel.room.x += shift;
+    panel.at.x += shift;
+    const double end = panel.at.x + letter * static_cast<double>(panel.caption.size());
+    const double next = i + 1 < panels_.size() ? panels_[i + 1].at.x + shift - between_panels / 2 : width_ + shift;
+    if (end > next) shift += std::ceil(end - next);
+  }
+  width_ += shift;
+}
+
+std::string Sheet::missing_text() const {
+  std::string text = "left out, too small to be seen or too many: ";
+  for (const std::string& name : missing_) text += (&name == missing_.data() ? "" : ", ") + name;
+  return text + (more_missing_ ? " and more" : "");
 }
 
 void Sheet::place_panels() {
@@ -212,6 +252,7 @@ SheetReport Sheet::paint(Pen& pen) const {
     entry.swatch(pen, area);
     pen.letters(entry.text, {area.right() + 5, area.y + 10}, legend_letters);
   });
+  if (!missing_.empty()) pen.letters(missing_text(), {border, height_ - border / 2 - 4}, legend_letters);
   return report;
 }
 

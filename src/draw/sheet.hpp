@@ -36,6 +36,8 @@ class Sheet {
 
  private:
   void place_panels();
+  void widen_for_captions();
+  [[nodiscard]] std::string missing_text() const;
   [[nodiscard]] PanelReport paint_panel(Pen& pen, const PlacedPanel& panel) const;
 
   bool bare_, captions_ = true;
@@ -43,6 +45,8 @@ class Sheet {
   std::vector<PlacedPanel> panels_;
   double scale_ = 1, width_ = 0, height_ = 0, legend_top_ = 0;
   Used used_;
+  std::vector<std::string> missing_;  // names of nodes that are left out
+  bool more_missing_ = false;
 };
 
 }  // namespace fond_ladder::inline v0::picture

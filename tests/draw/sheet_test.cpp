@@ -224,5 +224,85 @@ TEST(Picture, LabelsNeverOverlap) {
   }
 }
 
+/// The texts of all labels, the words of texts left out.
+std::string labels(const Recording& recording) {
+  std::string all;
+  for (const auto& stamp : recording) {
+    if (stamp.what == What::letters && !stamp.words) all += stamp.text + "|";
+  }
+  return all;
+}
+
+bool says(const Recording& recording, const char* text) {
+  return labels(recording).find(text) != std::string::npos;
+}
+
+TEST(Sheet, SaysWhatIsOddWhereItIs) {
+  const struct {
+    const char *has, *has_not, *label;
+  } cases[] = {
+      // A node without a size at the upper left corner keeps its flag and its name.
+      {"row:r [ box:ash box:b width=9 height=9 ]", "row:r [ box:ash width=9 height=9 box:b width=9 height=9 ]",
+       "no size|"},
+      {"column:r [ box:ash ]", "column:r [ box:oak height=9 ]", "ash 120 \u00d7 0|"},
+      {"row:r padding=12 across=start [ box:a width=100 shrink=0 height=20 ]",
+       "row:r padding=12 across=start [ box:a width=96 shrink=0 height=20 ]", "in padding 4 \u2192|"},
+      {"row:r across=baseline [ text:a text=Oak size=24 text:b text=Fern ]",
+       "row:r across=start [ text:a text=Oak size=24 text:b text=Fern ]", "|baseline|"},
+      {"stack:r [ box:a width=100 height=30 scale=1.25 ]", "stack:r [ box:a width=100 height=30 ]",
+       "100 \u00d7 30 at 1.25|"},
+      // A kind that is wholly behind what it holds is not in the legend.
+      {"row:r [ stack:s weight=1 padding=4 [ image:i width=fill height=fill ] ]",
+       "row:r [ stack:s weight=1 [ image:i width=fill height=fill ] ]", "|stack|"},
+      {"row:r [ stack:s scroll=y weight=1 [ box:b width=90 height=300 ] ]",
+       "row:r [ box:a weight=1 stack:s scroll=y width=30 [ box:b width=20 height=300 ] ]", "scrolls 180"},
+  };
+  for (const auto& [has, has_not, label] : cases) {
+    EXPECT_TRUE(says(drawn(scene_from(has), {"120x120"}), label))
+        << has << " " << labels(drawn(scene_from(has), {"120x120"}));
+    EXPECT_FALSE(says(drawn(scene_from(has_not), {"120x120"}), label)) << has_not;
+  }
+}
+
+TEST(Sheet, FlagsOfNodesWithoutASizeStandInsideOfThePicture) {
+  for (const auto& stamp : drawn(scene_from("column:r [ box:ash ]"), {"120x60"})) {
+    if (stamp.what != What::polygon) continue;
+    EXPECT_GE(stamp.area.y, 38) << "under the caption, where the panel begins";
+  }
+}
+
+TEST(Sheet, CaptionsOfNarrowPanelsStandApart) {
+  const Scene scene = scene_from("row:r [ box:a weight=1 ]");
+  std::vector<Panel> panels;
+  for (int i = 0; i < 3; ++i) panels.push_back({solve(scene, {20, 40}), "a rung with a long name"});
+  RecordingPen pen;
+  static_cast<void>(Sheet(panels, {}).paint(pen));
+  double end = 0;
+  for (const auto& stamp : pen.stamps) {
+    if (stamp.text.find("long name") == std::string::npos) continue;
+    EXPECT_GE(stamp.area.x, end);
+    end = stamp.area.right();
+  }
+  EXPECT_GT(end, 300);
+}
+
+TEST(Sheet, NamesWhatIsLeftOut) {
+  const Recording all = drawn(scene_from("row:r [ box:a weight=1 box:speck width=0.1 ]"), {"120x60"});
+  EXPECT_TRUE(says(all, "left out, too small to be seen or too many: speck|")) << labels(all);
+  EXPECT_FALSE(says(drawn(scene_from("row:r [ box:a weight=1 ]"), {"120x60"}), "left out"));
+}
+
+TEST(Sheet, PinsThatAreScrolledOutOfViewHaveNoTies) {
+  const char* scene =
+      "row:r [ column:l width=120 scroll=y [ box:a height=%d shrink=0 stack:s height=50 shrink=0 [ "
+      "box:dot width=20 height=20 pin={\"right\":4,\"bottom\":4} ] ] ]";
+  const auto drawn_with = [&](int height) {
+    std::string text = scene;
+    return labels(drawn(scene_from(text.replace(text.find("%d"), 2, std::to_string(height))), {"120x100"}));
+  };
+  EXPECT_NE(drawn_with(40).find("|pin|"), std::string::npos);
+  EXPECT_EQ(drawn_with(120).find("|pin|"), std::string::npos);
+}
+
 }  // namespace
 }  // namespace fond_ladder::inline v0::picture

@@ -1,0 +1,181 @@
+// SPDX-License-Identifier: MIT
+//
+// SVG as a document that people search and programs read: words are text, every node is a group with its path as id and
+// what it is as title, shapes are shapes. SVG 1.1, and nothing that runs or loads.
+#include <algorithm>
+#include <cmath>
+#include <pugixml.hpp>
+#include <set>
+#include <sstream>
+
+#include "draw/canvas.hpp"
+#include "model/number_text.hpp"
+#include "model/printable.hpp"
+
+namespace fond_ladder::inline v0::picture {
+namespace {
+
+/// Three decimals: what no eye sees is left out.
+std::string number(double value) {
+  constexpr double thousand = 1000;
+  return exact(std::round(value * thousand) / thousand);
+}
+
+std::string colour(const Ink& ink) {
+  std::string text = "#";
+  for (const double part : {ink.red, ink.green, ink.blue}) {
+    constexpr std::string_view digits = "0123456789abcdef";
+    const auto byte = static_cast<unsigned>(std::lround(255 * part));
+    text += digits[byte >> 4];
+    text += digits[byte & 15];
+  }
+  return text;
+}
+
+/// A path with what an id cannot hold put by other signs.
+std::string id_of(const std::string& path) {
+  std::string id = printable(path);
+  for (char& c : id) {
+    if (c == ' ' || c == '"' || c == '\'' || c == '<' || c == '>' || c == '&') c = '_';
+  }
+  return id;
+}
+
+class SvgCanvas final : public Canvas {
+ public:
+  SvgCanvas(double width, double height, const std::string& title, std::unique_ptr<LetterRuler> ruler)
+      : ruler_(std::move(ruler)) {
+    pugi::xml_node declaration = document_.append_child(pugi::node_declaration);
+    declaration.append_attribute("version") = "1.0";
+    declaration.append_attribute("encoding") = "UTF-8";
+    pugi::xml_node svg = document_.append_child("svg");
+    set(svg, "xmlns", "http://www.w3.org/2000/svg");
+    set(svg, "width", number(width) + "px");
+    set(svg, "height", number(height) + "px");
+    set(svg, "viewBox", "0 0 " + number(width) + " " + number(height));
+    set(svg, "role", "img");
+    if (!title.empty()) svg.append_child("title").text() = printable(title).c_str();
+    open_.push_back(svg);
+    fill({0, 0, width, height}, {1, 1, 1});
+  }
+
+  void fill(const Rect& area, const Ink& ink) override { paint(rectangle(area), ink); }
+
+  void outline(const Rect& area, const Stroke& stroke) override {
+    pugi::xml_node shape = rectangle(area);
+    set(shape, "fill", "none");
+    draw_with(shape, stroke);
+  }
+
+  void lines(std::span<const Segment> segments, const Stroke& stroke) override {
+    if (segments.empty()) return;
+    std::string path;
+    for (const Segment& one : segments) {
+      path += "M" + number(one.from.x) + " " + number(one.from.y) + "L" + number(one.to.x) + " " + number(one.to.y);
+    }
+    pugi::xml_node shape = open_.back().append_child("path");
+    set(shape, "d", path);
+    set(shape, "fill", "none");
+    draw_with(shape, stroke);
+  }
+
+  void polygon(std::span<const Point> corners, const Ink& ink) override {
+    std::string points;
+    for (const Point& one : corners) points += (points.empty() ? "" : " ") + number(one.x) + "," + number(one.y);
+    pugi::xml_node shape = open_.back().append_child("polygon");
+    set(shape, "points", points);
+    paint(shape, ink);
+  }
+
+  void letters(std::string_view text, Point at, const Lettering& lettering, double width) override {
+    if (text.empty()) return;
+    pugi::xml_node shape = open_.back().append_child("text");
+    set(shape, "x", number(at.x));
+    set(shape, "y", number(at.y));
+    if (lettering.turned) set(shape, "transform", "rotate(-90 " + number(at.x) + " " + number(at.y) + ")");
+    set(shape, "font-family", lettering.face == Lettering::Face::words ? "monospace" : "sans-serif");
+    set(shape, "font-size", number(lettering.size));
+    if (lettering.face == Lettering::Face::strong) set(shape, "font-weight", "bold");
+    // As wide as it was measured here, whatever font is there where it is looked at.
+    set(shape, "textLength", number(width > 0 ? width : width_of(text, lettering)));
+    set(shape, "lengthAdjust", "spacingAndGlyphs");
+    set(shape, "xml:space", "preserve");
+    paint(shape, lettering.ink);
+    shape.text() = printable(text).c_str();
+  }
+
+  double width_of(std::string_view text, const Lettering& lettering) override {
+    return ruler_->width_of(text, lettering);
+  }
+
+  void clip(const Rect& area) override {
+    const std::string id = "clip:" + std::to_string(++clips_);
+    pugi::xml_node window = open_.back().append_child("clipPath");
+    set(window, "id", id);
+    open_.push_back(window);
+    static_cast<void>(rectangle(area));
+    open_.pop_back();
+    pugi::xml_node group = open_.back().append_child("g");
+    set(group, "clip-path", "url(#" + id + ")");
+    open_.push_back(group);
+  }
+  void unclip() override { open_.pop_back(); }
+
+  void begin_node(const std::string& path, const std::string& title) override {
+    pugi::xml_node group = open_.back().append_child("g");
+    std::string id = id_of(path);
+    while (!ids_.insert(id).second) id += "'";  // another size of it, side by side
+    set(group, "id", id);
+    group.append_child("title").text() = printable(title).c_str();
+    open_.push_back(group);
+  }
+  void end_node() override { open_.pop_back(); }
+
+  std::string finish() override {
+    std::ostringstream out;
+    document_.save(out, " ", pugi::format_raw, pugi::encoding_utf8);
+    return out.str() + "\n";
+  }
+
+ private:
+  static void set(pugi::xml_node& node, const char* name, const std::string& value) {
+    node.append_attribute(name) = value.c_str();
+  }
+
+  pugi::xml_node rectangle(const Rect& area) {
+    pugi::xml_node shape = open_.back().append_child("rect");
+    set(shape, "x", number(area.x));
+    set(shape, "y", number(area.y));
+    set(shape, "width", number(std::max(0.0, area.width)));
+    set(shape, "height", number(std::max(0.0, area.height)));
+    return shape;
+  }
+
+  static void paint(pugi::xml_node shape, const Ink& ink) {
+    set(shape, "fill", colour(ink));
+    if (ink.alpha < 1) set(shape, "fill-opacity", number(ink.alpha));
+  }
+
+  static void draw_with(pugi::xml_node& shape, const Stroke& stroke) {
+    set(shape, "stroke", colour(stroke.ink));
+    if (stroke.ink.alpha < 1) set(shape, "stroke-opacity", number(stroke.ink.alpha));
+    set(shape, "stroke-width", number(stroke.width));
+    if (stroke.line == Stroke::Line::dashed) set(shape, "stroke-dasharray", "4 3");
+    if (stroke.line == Stroke::Line::dotted) set(shape, "stroke-dasharray", "1.2 6.8");
+  }
+
+  std::unique_ptr<LetterRuler> ruler_;
+  pugi::xml_document document_;
+  std::vector<pugi::xml_node> open_;
+  std::set<std::string> ids_;
+  int clips_ = 0;
+};
+
+}  // namespace
+
+std::unique_ptr<Canvas> open_svg(double width, double height, const std::string& title,
+                                 std::unique_ptr<LetterRuler> ruler) {
+  return std::make_unique<SvgCanvas>(width, height, title, std::move(ruler));
+}
+
+}  // namespace fond_ladder::inline v0::picture
