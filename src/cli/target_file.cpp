@@ -86,6 +86,16 @@ mode_t mode_of_new_file() {
   return 0666 & ~mask;
 }
 
+void require_writable(const std::string& path, const fs::path& target, const std::optional<struct stat>& old) {
+  if (old && S_ISDIR(old->st_mode)) refuse(path, "it is a folder");
+  constexpr mode_t anybody_writes = 0222;
+  const bool is_plain = old && S_ISREG(old->st_mode);
+  if (is_plain &&
+      ((old->st_mode & anybody_writes) == 0 || ::faccessat(AT_FDCWD, target.c_str(), W_OK, AT_EACCESS) != 0)) {
+    refuse(path, "it may not be written; change its mode, or name another file");
+  }
+}
+
 void write_directly(const std::string& path, const fs::path& target, std::string_view bytes) {
   OpenFile out(::open(target.c_str(), O_WRONLY | O_CLOEXEC));
   if (out.number() < 0 || !out.write(bytes) || !out.close()) refuse(path, last_reason());
@@ -93,16 +103,22 @@ void write_directly(const std::string& path, const fs::path& target, std::string
 
 }  // namespace
 
+void require_target(const std::string& path) {
+  errno = 0;
+  const fs::path target = behind_links(path);
+  const auto old = status_of(target);
+  require_writable(path, target, old);
+  if (old && !S_ISREG(old->st_mode)) return;
+  const fs::path folder = target.parent_path().empty() ? fs::path(".") : target.parent_path();
+  if (::faccessat(AT_FDCWD, folder.c_str(), W_OK | X_OK, AT_EACCESS) != 0) refuse(path, last_reason());
+}
+
 void write_target(const std::string& path, std::string_view bytes) {
   errno = 0;
   const fs::path target = behind_links(path);
   const auto old = status_of(target);
-  if (old && S_ISDIR(old->st_mode)) refuse(path, "it is a folder");
+  require_writable(path, target, old);
   if (old && !S_ISREG(old->st_mode)) return write_directly(path, target, bytes);
-  constexpr mode_t anybody_writes = 0222;
-  if (old && ((old->st_mode & anybody_writes) == 0 || ::faccessat(AT_FDCWD, target.c_str(), W_OK, AT_EACCESS) != 0)) {
-    refuse(path, "it may not be written; change its mode, or name another file");
-  }
   const PendingFile beside((target.parent_path() / ".fond_ladder_XXXXXX").string());
   OpenFile out(beside.descriptor());
   if (out.number() < 0) refuse(path, last_reason());

@@ -49,6 +49,7 @@ class Script {
   Script(const Climb& climbed, const PlotOptions& options) : climbed_(climbed), options_(options) {
     for (std::size_t q = 0; options.columns.empty() && q < climbed.quantities.size(); ++q) columns_.push_back(q);
     if (!options.columns.empty()) columns_ = options.columns;
+    join_equal_curves();
   }
 
   std::string write(PictureForm form) {
@@ -71,12 +72,66 @@ class Script {
       out_ << "set border 11\nset y2label \"how many\"\nset y2tics 1 out\nset y2range [0:" << exact(most * 2 + 1)
            << "]\n";
     }
+    write_turn_tics();
     for (std::size_t i = 0; i < columns_.size(); ++i) write_numbers(i);
     write_plot();
     return out_.str();
   }
 
  private:
+  /// Of curves that hide each other the first is drawn, and tells of the others.
+  void join_equal_curves() {
+    const auto same = [&](std::size_t a, std::size_t b) {
+      return counts(a) == counts(b) && std::ranges::all_of(climbed_.steps, [&](const Climb::Step& step) {
+               return step.values[a] == step.values[b];
+             });
+    };
+    std::vector<std::size_t> drawn;
+    for (const std::size_t q : columns_) {
+      const auto twin = std::ranges::find_if(drawn, [&](std::size_t other) { return same(other, q); });
+      if (twin == drawn.end()) {
+        drawn.push_back(q);
+        names_.push_back(climbed_.quantities[q].text);
+        others_.emplace_back();
+      } else {
+        others_[static_cast<std::size_t>(twin - drawn.begin())].push_back(climbed_.quantities[q].text);
+      }
+    }
+    columns_ = std::move(drawn);
+  }
+
+  /// `beds.width, the same as map.width`; which axis it goes by, where there are two.
+  [[nodiscard]] std::string title_of(std::size_t i) const {
+    std::string title = names_[i];
+    constexpr std::size_t most = 2;
+    for (std::size_t k = 0; k < std::min(most, others_[i].size()); ++k)
+      title += (k == 0 ? ", the same as " : ", ") + others_[i][k];
+    if (others_[i].size() > most) title += " and " + std::to_string(others_[i].size() - most) + " more";
+    return counts(columns_[i]) ? title + " (right axis)" : title;
+  }
+
+  /// Where something turns, above the curves, as far as there is room for the numbers.
+  void write_turn_tics() {
+    if (climbed_.steps.empty()) return;
+    const double first = climbed_.size_of(climbed_.steps.front()), last = climbed_.size_of(climbed_.steps.back());
+    std::vector<double> places;
+    for (const Turn& turn : climbed_.turns()) {
+      if (std::ranges::find(columns_, turn.quantity) != columns_.end()) places.push_back(turn.at);
+    }
+    std::ranges::sort(places);
+    constexpr double most = 50;  // numbers side by side
+    std::string tics;
+    double before = first - (last - first);
+    for (const double at : places) {
+      if (at - before < (last - first) / most) continue;
+      tics += (tics.empty() ? "" : ", ") + ("\"" + rounded(at) + "\" ") + exact(at);
+      before = at;
+    }
+    if (tics.empty()) return;
+    out_ << "set x2range [" << exact(first) << ':' << exact(last) << "]\nset x2tics (" << tics
+         << ") rotate by 90 left font ',11' out\nset grid x2tics linecolor '#eeeeee' linetype 1\n";
+  }
+
   [[nodiscard]] bool counts(std::size_t q) const { return is_count(climbed_.quantities[q].measure); }
   void point(double size, double value) { out_ << exact(size) << ' ' << exact(value) << '\n'; }
 
@@ -124,7 +179,7 @@ class Script {
       out_ << (i > 0 ? ", \\\n  " : "") << "$curve" << n << axes << "lines " << line << " notitle, $turn" << n << axes
            << "points " << colour << point << mark << " notitle, $left" << n << axes << "points " << colour << point
            << mark - 1 << " notitle, keyentry with linespoints " << line << point << mark << " title "
-           << quoted(climbed_.quantities[columns_[i]].text);
+           << quoted(title_of(i));
     }
     out_ << '\n';
   }
@@ -132,6 +187,8 @@ class Script {
   const Climb& climbed_;
   const PlotOptions& options_;
   std::vector<std::size_t> columns_;
+  std::vector<std::string> names_;                // of the curves that are drawn
+  std::vector<std::vector<std::string>> others_;  // that lie under each
   std::ostringstream out_;
 };
 

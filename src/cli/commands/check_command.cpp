@@ -118,6 +118,7 @@ ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall&
 
 ExitStatus check(const CheckCall& call, const Streams& streams) {
   if (call.junit == "-") throw WrongCall("--junit -: standard output has the results; name a file");
+  if (!call.junit.empty()) require_target(call.junit);
   const Shard shard = parse_shard(call.shard);
   const std::vector<Variant> variants = load_variants(call.scene, streams);
   if (call.suggest) {

@@ -183,6 +183,7 @@ ExitStatus climb_scene(const Scene& scene, const ClimbCall& call, const Streams&
 ExitStatus climb(const ClimbCall& call, const Streams& streams) {
   if (!call.plot.empty()) {
     static_cast<void>(picture_form(call.plot, "", "--plot"));
+    require_target(call.plot);
     require_plotter();
   }
   const Scene scene = load_scene(call.scene, streams);
