@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <initializer_list>
 #include <optional>
 #include <string>
+#include <utility>
 #include <vector>
 
 #include "fond_ladder/quantity.hpp"
@@ -26,7 +28,9 @@ struct Climb {
   bool along_height = false;         ///< which side of the container grows
 
   /// All turns, from the smallest size up.
-  [[nodiscard]] const std::vector<Turn>& turns() const { return found; }
+  [[nodiscard]] const std::vector<Turn>& turns() const& { return found; }
+  /// Of a temporary by value, so that `for (const Turn& turn : climb(...).turns())` is sound.
+  [[nodiscard]] std::vector<Turn> turns() && { return std::move(found); }
   /// The climbed side of the container.
   [[nodiscard]] double size_of(const Step& step) const {
     return along_height ? step.container.height : step.container.width;
@@ -46,6 +50,13 @@ struct ClimbOptions {
 /// no turns. Throws BadQuantity, and as SceneSolver does.
 [[nodiscard]] Climb climb(const Scene& scene, const std::vector<Rung>& rungs,
                           const std::vector<std::string>& quantities, const std::vector<std::string>& modes = {});
+
+/// The same of rungs that are written where they are used, as in `{{390.0, 844.0}}`.
+[[nodiscard]] inline Climb climb(const Scene& scene, std::initializer_list<Rung> rungs,
+                                 const std::vector<std::string>& quantities,
+                                 const std::vector<std::string>& modes = {}) {
+  return climb(scene, std::vector<Rung>(rungs), quantities, modes);
+}
 
 /// The same at every whole size of a ladder, its ends included, with every turn. Climbs widths at the smallest of the
 /// ladder's heights. Costs about what the solves cost; memory: quantities times sizes. Throws BadQuantity, BadValue for

@@ -41,6 +41,10 @@ class Edges {
     set(Side::x, every_side).set(Side::y, every_side);
   }
   Edges(double every_side) : Edges(Length(every_side)) {}  // NOLINT(google-explicit-constructor)
+  /// Every side automatic: for margins.
+  Edges(Automatic every_side) {  // NOLINT(google-explicit-constructor)
+    set(Side::x, every_side).set(Side::y, every_side);
+  }
 
   Edges& set(Side side, Edge edge) {
     const auto i = static_cast<std::size_t>(side);
@@ -77,7 +81,7 @@ class Edges {
 };
 
 struct Pin {
-  Limit left, right, top, bottom, start, end, middle_x, middle_y;
+  Limit left{}, right{}, top{}, bottom{}, start{}, end{}, middle_x{}, middle_y{};
   friend bool operator==(const Pin&, const Pin&) = default;
 };
 

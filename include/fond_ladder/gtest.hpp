@@ -35,6 +35,10 @@ class KeepsClaim {
 
   bool MatchAndExplain(const Variant& variant, std::ostream* out) const {
     const std::vector<std::string> claims = claim_ ? std::vector{*claim_} : variant.scene.claims;
+    if (claims.empty()) {
+      if (out != nullptr) *out << "which carries no claims";
+      return false;
+    }
     try {
       bool all = true;
       for (const CheckedClaim& checked : check({variant}, claims)) {
@@ -62,7 +66,7 @@ class KeepsClaim {
 [[nodiscard]] inline KeepsClaim Keeps(std::string claim, std::vector<std::string> modes = {}) {
   return {std::move(claim), std::move(modes)};
 }
-/// A scene that keeps all the claims that it carries.
+/// A scene that keeps all the claims that it carries; one that carries none keeps nothing.
 [[nodiscard]] inline KeepsClaim Keeps() {
   return {std::nullopt, {}};
 }

@@ -17,114 +17,208 @@ inline namespace v0 {
 
 /// A subtree being written down: `row("bar").gap(8).holds(text("title", "North house"), box("alarm"))`.
 ///
-/// A value: it owns its children. Every setter says one key and returns the node, to be said on; setters never look at
-/// each other, so their order does not matter. What is out of its domain throws BadValue when the node becomes a Scene.
+/// A value: it owns its children. Every setter says one key and returns the node, to be said on, of a temporary as well
+/// as of a node that has a name; setters never look at each other, so their order does not matter. What is out of its
+/// domain throws BadValue when the node becomes a Scene.
 class Node {
  public:
   explicit Node(Kind kind, std::string name = {});
   Node(const Node&) = default;
   Node(Node&&) noexcept = default;
   Node& operator=(const Node&) = default;
-  Node& operator=(Node&&) noexcept = default;
+  /// Also from itself, as in `node = std::move(node).gap(8)`.
+  Node& operator=(Node&& other) noexcept;
   ~Node();
 
   /// Appends children.
   template <class... Nodes>
-  Node&& holds(Nodes&&... children) && {
+  Node& holds(Nodes&&... children) & {
     (children_.push_back(std::forward<Nodes>(children)), ...);
-    return std::move(*this);
+    return *this;
   }
-  Node&& holds(std::vector<Node> children) &&;
+  template <class... Nodes>
+  Node&& holds(Nodes&&... children) && {
+    return std::move(holds(std::forward<Nodes>(children)...));
+  }
+  Node& holds(std::vector<Node> children) &;
+  Node&& holds(std::vector<Node> children) && { return std::move(holds(std::move(children))); }
   /// Keys for every direct child that leaves them at their default; kind, name and text excepted.
-  Node&& each(const Node& defaults) &&;
+  Node& each(const Node& defaults) &;
+  Node&& each(const Node& defaults) && { return std::move(each(defaults)); }
   /// What the node is while a range of that name holds, or a mode of that name is on: it takes the keys that `changes`
   /// says, as in `when("narrow", column().gap(4))`. A box() says no kind there, the other makers theirs; names, words
   /// and children are left alone.
-  Node&& when(const std::string& name, const Node& changes) &&;
+  Node& when(const std::string& name, const Node& changes) &;
+  Node&& when(const std::string& name, const Node& changes) && { return std::move(when(name, changes)); }
   /// Content of one's own in a leaf, shared with the scene.
-  Node&& content_from(std::shared_ptr<const OwnContent> content) &&;
+  Node& content_from(std::shared_ptr<const OwnContent> content) &;
+  Node&& content_from(std::shared_ptr<const OwnContent> content) && {
+    return std::move(content_from(std::move(content)));
+  }
   /// All keys at once, for those without a setter of their own.
   template <class Change>
-  Node&& with(Change change) && {
+  Node& with(Change change) & {
     const Keys before = keys_;
     change(keys_);
     note_changed(before);
-    return std::move(*this);
+    return *this;
+  }
+  template <class Change>
+  Node&& with(Change change) && {
+    return std::move(with(std::move(change)));
   }
 
   // Sizes. Lengths are pixels, `em(n)` or `percent(n)`.
-  Node&& width(Sizing sizing) && { return say(keys_.width, sizing); }
-  Node&& height(Sizing sizing) && { return say(keys_.height, sizing); }
-  Node&& min_width(Length length) && { return say(keys_.min_width, length); }
-  Node&& max_width(Length length) && { return say(keys_.max_width, length); }
-  Node&& min_height(Length length) && { return say(keys_.min_height, length); }
-  Node&& max_height(Length length) && { return say(keys_.max_height, length); }
-  Node&& aspect(double width_by_height) && { return say(keys_.aspect, width_by_height); }
+  Node& width(Sizing sizing) & { return put(keys_.width, sizing); }
+  Node&& width(Sizing sizing) && { return std::move(put(keys_.width, sizing)); }
+  Node& height(Sizing sizing) & { return put(keys_.height, sizing); }
+  Node&& height(Sizing sizing) && { return std::move(put(keys_.height, sizing)); }
+  Node& min_width(Length length) & { return put(keys_.min_width, length); }
+  Node&& min_width(Length length) && { return std::move(put(keys_.min_width, length)); }
+  Node& max_width(Length length) & { return put(keys_.max_width, length); }
+  Node&& max_width(Length length) && { return std::move(put(keys_.max_width, length)); }
+  Node& min_height(Length length) & { return put(keys_.min_height, length); }
+  Node&& min_height(Length length) && { return std::move(put(keys_.min_height, length)); }
+  Node& max_height(Length length) & { return put(keys_.max_height, length); }
+  Node&& max_height(Length length) && { return std::move(put(keys_.max_height, length)); }
+  Node& aspect(double width_by_height) & { return put(keys_.aspect, width_by_height); }
+  Node&& aspect(double width_by_height) && { return std::move(put(keys_.aspect, width_by_height)); }
 
   // Edges.
-  Node&& margin(Edges edges) && { return say(keys_.margin, edges); }
-  Node&& margin_left(Edge edge) && { return side(keys_.margin, Side::left, edge); }
-  Node&& margin_right(Edge edge) && { return side(keys_.margin, Side::right, edge); }
-  Node&& margin_top(Edge edge) && { return side(keys_.margin, Side::top, edge); }
-  Node&& margin_bottom(Edge edge) && { return side(keys_.margin, Side::bottom, edge); }
-  Node&& margin_start(Edge edge) && { return side(keys_.margin, Side::start, edge); }
-  Node&& margin_end(Edge edge) && { return side(keys_.margin, Side::end, edge); }
-  Node&& padding(Edges edges) && { return say(keys_.padding, edges); }
-  Node&& border(Edges edges) && { return say(keys_.border, edges); }
-  Node&& border_at(BorderAt place) && { return say(keys_.border_at, place); }
+  Node& margin(Edges edges) & { return put(keys_.margin, edges); }
+  Node&& margin(Edges edges) && { return std::move(put(keys_.margin, edges)); }
+  Node& margin_left(Edge edge) & { return put_side(keys_.margin, Side::left, edge); }
+  Node&& margin_left(Edge edge) && { return std::move(put_side(keys_.margin, Side::left, edge)); }
+  Node& margin_right(Edge edge) & { return put_side(keys_.margin, Side::right, edge); }
+  Node&& margin_right(Edge edge) && { return std::move(put_side(keys_.margin, Side::right, edge)); }
+  Node& margin_top(Edge edge) & { return put_side(keys_.margin, Side::top, edge); }
+  Node&& margin_top(Edge edge) && { return std::move(put_side(keys_.margin, Side::top, edge)); }
+  Node& margin_bottom(Edge edge) & { return put_side(keys_.margin, Side::bottom, edge); }
+  Node&& margin_bottom(Edge edge) && { return std::move(put_side(keys_.margin, Side::bottom, edge)); }
+  Node& margin_start(Edge edge) & { return put_side(keys_.margin, Side::start, edge); }
+  Node&& margin_start(Edge edge) && { return std::move(put_side(keys_.margin, Side::start, edge)); }
+  Node& margin_end(Edge edge) & { return put_side(keys_.margin, Side::end, edge); }
+  Node&& margin_end(Edge edge) && { return std::move(put_side(keys_.margin, Side::end, edge)); }
+  Node& padding(Edges edges) & { return put(keys_.padding, edges); }
+  Node&& padding(Edges edges) && { return std::move(put(keys_.padding, edges)); }
+  Node& margin_x(Edge edge) & { return put_side(keys_.margin, Side::x, edge); }
+  Node&& margin_x(Edge edge) && { return std::move(margin_x(edge)); }
+  Node& margin_y(Edge edge) & { return put_side(keys_.margin, Side::y, edge); }
+  Node&& margin_y(Edge edge) && { return std::move(margin_y(edge)); }
+  Node& padding_left(Length length) & { return put_side(keys_.padding, Side::left, length); }
+  Node&& padding_left(Length length) && { return std::move(padding_left(length)); }
+  Node& padding_right(Length length) & { return put_side(keys_.padding, Side::right, length); }
+  Node&& padding_right(Length length) && { return std::move(padding_right(length)); }
+  Node& padding_top(Length length) & { return put_side(keys_.padding, Side::top, length); }
+  Node&& padding_top(Length length) && { return std::move(padding_top(length)); }
+  Node& padding_bottom(Length length) & { return put_side(keys_.padding, Side::bottom, length); }
+  Node&& padding_bottom(Length length) && { return std::move(padding_bottom(length)); }
+  Node& padding_start(Length length) & { return put_side(keys_.padding, Side::start, length); }
+  Node&& padding_start(Length length) && { return std::move(padding_start(length)); }
+  Node& padding_end(Length length) & { return put_side(keys_.padding, Side::end, length); }
+  Node&& padding_end(Length length) && { return std::move(padding_end(length)); }
+  Node& padding_x(Length length) & { return put_side(keys_.padding, Side::x, length); }
+  Node&& padding_x(Length length) && { return std::move(padding_x(length)); }
+  Node& padding_y(Length length) & { return put_side(keys_.padding, Side::y, length); }
+  Node&& padding_y(Length length) && { return std::move(padding_y(length)); }
+  Node& border(Edges edges) & { return put(keys_.border, edges); }
+  Node&& border(Edges edges) && { return std::move(put(keys_.border, edges)); }
+  Node& border_at(BorderAt place) & { return put(keys_.border_at, place); }
+  Node&& border_at(BorderAt place) && { return std::move(put(keys_.border_at, place)); }
 
   // As a child.
-  Node&& basis(Sizing sizing) && { return say(keys_.basis, sizing); }
-  Node&& grow(double factor) && { return say(keys_.grow, factor); }
-  Node&& shrink(double factor) && { return say(keys_.shrink, factor); }
-  Node&& weight(double part) && { return say(keys_.weight, part); }
-  Node&& self(Across across) && { return say(keys_.self.across, across); }
-  Node&& self(Across x, Across y) && {
+  Node& basis(Sizing sizing) & { return put(keys_.basis, sizing); }
+  Node&& basis(Sizing sizing) && { return std::move(put(keys_.basis, sizing)); }
+  Node& grow(double factor) & { return put(keys_.grow, factor); }
+  Node&& grow(double factor) && { return std::move(put(keys_.grow, factor)); }
+  Node& shrink(double factor) & { return put(keys_.shrink, factor); }
+  Node&& shrink(double factor) && { return std::move(put(keys_.shrink, factor)); }
+  Node& weight(double part) & { return put(keys_.weight, part); }
+  Node&& weight(double part) && { return std::move(put(keys_.weight, part)); }
+  Node& self(Across across) & { return put(keys_.self.across, across); }
+  Node&& self(Across across) && { return std::move(put(keys_.self.across, across)); }
+  Node& self(Across x, Across y) & {
     keys_.self.x = x;
-    return say(keys_.self.y, y);
+    return put(keys_.self.y, y);
   }
-  Node&& nudge(double dx, double dy) && { return say(keys_.nudge, Pair{dx, dy}); }
-  Node&& cell(int column, int row) && { return say(keys_.cell, Cell{column, row}); }
-  Node&& span(int columns, int rows) && { return say(keys_.span, CellSpan{columns, rows}); }
-  Node&& area(const std::string& name) && { return say(keys_.area, name); }
-  Node&& order(int rank) && { return say(keys_.order, Order{rank}); }
-  Node&& pin(Pin pin) && { return say(keys_.pin, pin); }
-  Node&& hidden(bool hidden = true) && { return say(keys_.hidden, hidden); }
-  Node&& meant(Meant meant) && { return say(keys_.meant, meant); }
-  Node&& touch(bool touch = true) && { return say(keys_.touch, touch); }
-  Node&& drift(double share) && { return say(keys_.drift, share); }
-  Node&& scale(double factor, bool counts = false) && {
+  Node&& self(Across x, Across y) && { return std::move(self(x, y)); }
+  Node& nudge(double dx, double dy) & { return put(keys_.nudge, Pair{dx, dy}); }
+  Node&& nudge(double dx, double dy) && { return std::move(put(keys_.nudge, Pair{dx, dy})); }
+  Node& cell(int column, int row) & { return put(keys_.cell, Cell{column, row}); }
+  Node&& cell(int column, int row) && { return std::move(put(keys_.cell, Cell{column, row})); }
+  Node& span(int columns, int rows) & { return put(keys_.span, CellSpan{columns, rows}); }
+  Node&& span(int columns, int rows) && { return std::move(put(keys_.span, CellSpan{columns, rows})); }
+  Node& area(const std::string& name) & { return put(keys_.area, name); }
+  Node&& area(const std::string& name) && { return std::move(put(keys_.area, name)); }
+  Node& order(int rank) & { return put(keys_.order, Order{rank}); }
+  Node&& order(int rank) && { return std::move(put(keys_.order, Order{rank})); }
+  Node& pin(Pin pin) & { return put(keys_.pin, pin); }
+  Node&& pin(Pin pin) && { return std::move(put(keys_.pin, pin)); }
+  Node& hidden(bool hidden = true) & { return put(keys_.hidden, hidden); }
+  Node&& hidden(bool hidden = true) && { return std::move(put(keys_.hidden, hidden)); }
+  Node& meant(Meant meant) & { return put(keys_.meant, meant); }
+  Node&& meant(Meant meant) && { return std::move(put(keys_.meant, meant)); }
+  Node& touch(bool touch = true) & { return put(keys_.touch, touch); }
+  Node&& touch(bool touch = true) && { return std::move(put(keys_.touch, touch)); }
+  Node& drift(double share) & { return put(keys_.drift, share); }
+  Node&& drift(double share) && { return std::move(put(keys_.drift, share)); }
+  Node& scale(double factor, bool counts = false) & {
     keys_.scale_counts = counts;
-    return say(keys_.scale, factor);
+    return put(keys_.scale, factor);
   }
+  Node&& scale(double factor, bool counts = false) && { return std::move(scale(factor, counts)); }
 
   // As a container.
-  Node&& gap(Gap gap) && { return say(keys_.gap, gap); }
-  Node&& along(Along along) && { return say(keys_.along, along); }
-  Node&& across(Across across) && { return say(keys_.across, across); }
-  Node&& wrap(bool wrap = true) && { return say(keys_.wrap, wrap); }
-  Node&& reverse(bool reverse = true) && { return say(keys_.reverse, reverse); }
-  Node&& rest(RestOn rest) && { return say(keys_.rest, rest); }
-  Node&& columns(const Tracks& tracks) && { return say(keys_.columns, tracks); }
-  Node&& rows(const Tracks& tracks) && { return say(keys_.rows, tracks); }
-  Node&& auto_columns(Track track) && { return say(keys_.auto_columns, track); }
-  Node&& auto_rows(Track track) && { return say(keys_.auto_rows, track); }
-  Node&& flow(Flow flow) && { return say(keys_.flow, flow); }
-  Node&& dense(bool dense = true) && { return say(keys_.dense, dense); }
-  Node&& areas(const std::vector<std::string>& map) && { return say(keys_.areas, map); }
-  Node&& out_of(double total) && { return say(keys_.out_of, total); }
-  Node&& alike(bool alike = true) && { return say(keys_.alike, alike); }
-  Node&& align(Across x, Across y) && { return say(keys_.align, Align{x, y}); }
-  Node&& paint_order(PaintOrder order) && { return say(keys_.paint_order, order); }
-  Node&& scroll(Scroll scroll) && { return say(keys_.scroll, scroll); }
+  Node& gap(Gap gap) & { return put(keys_.gap, gap); }
+  Node&& gap(Gap gap) && { return std::move(put(keys_.gap, gap)); }
+  Node& along(Along along) & { return put(keys_.along, along); }
+  Node&& along(Along along) && { return std::move(put(keys_.along, along)); }
+  Node& across(Across across) & { return put(keys_.across, across); }
+  Node&& across(Across across) && { return std::move(put(keys_.across, across)); }
+  Node& wrap(bool wrap = true) & { return put(keys_.wrap, wrap); }
+  Node&& wrap(bool wrap = true) && { return std::move(put(keys_.wrap, wrap)); }
+  Node& reverse(bool reverse = true) & { return put(keys_.reverse, reverse); }
+  Node&& reverse(bool reverse = true) && { return std::move(put(keys_.reverse, reverse)); }
+  Node& rest(RestOn rest) & { return put(keys_.rest, rest); }
+  Node&& rest(RestOn rest) && { return std::move(put(keys_.rest, rest)); }
+  Node& columns(const Tracks& tracks) & { return put(keys_.columns, tracks); }
+  Node&& columns(const Tracks& tracks) && { return std::move(put(keys_.columns, tracks)); }
+  Node& rows(const Tracks& tracks) & { return put(keys_.rows, tracks); }
+  Node&& rows(const Tracks& tracks) && { return std::move(put(keys_.rows, tracks)); }
+  Node& auto_columns(Track track) & { return put(keys_.auto_columns, track); }
+  Node&& auto_columns(Track track) && { return std::move(put(keys_.auto_columns, track)); }
+  Node& auto_rows(Track track) & { return put(keys_.auto_rows, track); }
+  Node&& auto_rows(Track track) && { return std::move(put(keys_.auto_rows, track)); }
+  Node& flow(Flow flow) & { return put(keys_.flow, flow); }
+  Node&& flow(Flow flow) && { return std::move(put(keys_.flow, flow)); }
+  Node& dense(bool dense = true) & { return put(keys_.dense, dense); }
+  Node&& dense(bool dense = true) && { return std::move(put(keys_.dense, dense)); }
+  Node& areas(const std::vector<std::string>& map) & { return put(keys_.areas, map); }
+  Node&& areas(const std::vector<std::string>& map) && { return std::move(put(keys_.areas, map)); }
+  Node& out_of(double total) & { return put(keys_.out_of, total); }
+  Node&& out_of(double total) && { return std::move(put(keys_.out_of, total)); }
+  Node& alike(bool alike = true) & { return put(keys_.alike, alike); }
+  Node&& alike(bool alike = true) && { return std::move(put(keys_.alike, alike)); }
+  Node& align(Across x, Across y) & { return put(keys_.align, Align{x, y}); }
+  Node&& align(Across x, Across y) && { return std::move(put(keys_.align, Align{x, y})); }
+  Node& paint_order(PaintOrder order) & { return put(keys_.paint_order, order); }
+  Node&& paint_order(PaintOrder order) && { return std::move(put(keys_.paint_order, order)); }
+  Node& scroll(Scroll scroll) & { return put(keys_.scroll, scroll); }
+  Node&& scroll(Scroll scroll) && { return std::move(put(keys_.scroll, scroll)); }
 
   // Leaves.
-  Node&& natural(double width, double height) && { return say(keys_.natural, Pair{width, height}); }
-  Node&& size(double pixels) && { return say(keys_.size, pixels); }
-  Node&& one_line(bool one_line = true) && { return say(keys_.one_line, one_line); }
-  Node&& max_lines(int lines) && { return say(keys_.max_lines, lines); }
-  Node&& words_at(WordsAt words_at) && { return say(keys_.words_at, words_at); }
-  Node&& shows(Shows shows) && { return say(keys_.shows, shows); }
+  Node& natural(double width, double height) & { return put(keys_.natural, Pair{width, height}); }
+  Node&& natural(double width, double height) && { return std::move(put(keys_.natural, Pair{width, height})); }
+  Node& size(double pixels) & { return put(keys_.size, pixels); }
+  Node&& size(double pixels) && { return std::move(put(keys_.size, pixels)); }
+  Node& one_line(bool one_line = true) & { return put(keys_.one_line, one_line); }
+  Node&& one_line(bool one_line = true) && { return std::move(put(keys_.one_line, one_line)); }
+  Node& max_lines(int lines) & { return put(keys_.max_lines, lines); }
+  Node&& max_lines(int lines) && { return std::move(put(keys_.max_lines, lines)); }
+  Node& words_at(WordsAt words_at) & { return put(keys_.words_at, words_at); }
+  Node&& words_at(WordsAt words_at) && { return std::move(put(keys_.words_at, words_at)); }
+  Node& shows(Shows shows) & { return put(keys_.shows, shows); }
+  Node&& shows(Shows shows) && { return std::move(put(keys_.shows, shows)); }
 
   [[nodiscard]] const Keys& keys() const { return keys_; }
   /// What was said of the node itself, as Tree::set takes it: keys by setters, a kind other than that of a box(), a
@@ -144,15 +238,15 @@ class Node {
   friend Node text(std::string name, std::string words);
 
   template <class Field, class Value>
-  Node&& say(Field& field, const Value& value) {
+  Node& put(Field& field, const Value& value) {
     field = value;
     note_said(&field);
-    return std::move(*this);
+    return *this;
   }
-  Node&& side(Edges& edges, Side side, Edge edge) {
+  Node& put_side(Edges& edges, Side side, Edge edge) {
     edges.set(side, edge);
     note_said(&edges);
-    return std::move(*this);
+    return *this;
   }
   void note_said(const void* field);
   void note_changed(const Keys& before);
@@ -184,6 +278,10 @@ class Node {
   return Node(Kind::image, std::move(name));
 }
 [[nodiscard]] Node text(std::string name, std::string words);
+/// A text without a name.
+[[nodiscard]] inline Node text(std::string words) {
+  return text({}, std::move(words));
+}
 
 }  // namespace v0
 }  // namespace fond_ladder

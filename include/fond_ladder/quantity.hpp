@@ -30,12 +30,12 @@ enum class Measure : std::uint8_t {
   line,
   columns,
   rows,
-  per_line,  ///< the most children on one line
-  spare,     ///< what is left along; negative where things do not fit
-  cut,       ///< the most that sticks out of the parent on any side, or of a text its own words
+  per_line,   ///< the most children on one line
+  spare,      ///< what is left along; negative where things do not fit
+  cut,        ///< the most that sticks out of the parent on any side, or of a text its own words
   intrusion,  ///< the most that lies in the padding of the parent on any side, or of a text's words in its own padding
-  shown,     ///< 1 or 0, also of hidden nodes
-  most_cut,  ///< the largest cut of a node and all that is in it; what `uncut` asks for, no word of its own
+  shown,      ///< 1 or 0, also of hidden nodes
+  most_cut,   ///< the largest cut of a node and all that is in it; what `uncut` asks for, no word of its own
 };
 
 /// As quantities and claims write it.

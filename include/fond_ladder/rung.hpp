@@ -10,7 +10,7 @@ inline namespace v0 {
 
 /// A size of the container, in pixels. A side that is absent follows the content.
 struct Rung {
-  std::optional<double> width, height;
+  std::optional<double> width{}, height{};
 };
 
 }  // namespace v0

@@ -149,9 +149,9 @@ class Solution {
   [[nodiscard]] Extent wished(NodeId node) const;
   /// What sticks out of the padding box of the parent, on axes on which the parent does not scroll.
   [[nodiscard]] FourSides cut(NodeId node) const;
-  /// What of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll: not cut,
-  /// but not where padding should be. Never more than the padding; sides that the node's own margin brings there, below
-  /// zero, are left out.
+  /// What of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll: not
+  /// cut, but not where padding should be. Never more than the padding; sides that the node's own margin brings there,
+  /// below zero, are left out.
   [[nodiscard]] FourSides intrusion(NodeId node) const;
   /// One line of a text. Places are from the corner of the text's own border box.
   struct Words {
@@ -176,7 +176,7 @@ class Solution {
   [[nodiscard]] Extent scroll_range(NodeId node) const;
   /// Lines of a text, or of the children of a row or column.
   [[nodiscard]] int lines(NodeId node) const;
-  /// The line on which a child of a row or column stands, from 0.
+  /// The line on which a child of a row or column stands, from 1; 0 for what stands on none.
   [[nodiscard]] int line(NodeId node) const;
   /// A column or row of a grid. `at` is from the root's corner; of a right-to-left column too it is the left edge.
   struct TrackBox {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <concepts>
 #include <cstdint>
 #include <initializer_list>
 #include <utility>
@@ -90,7 +91,14 @@ class Tracks {
 
   Tracks() = default;
   /// `count` tracks of the same size, whatever is in them.
-  Tracks(int count) { repeat(count, {Track(0.0, fr(1))}); }  // NOLINT(google-explicit-constructor)
+  template <std::integral Whole>
+  Tracks(Whole count) {  // NOLINT(google-explicit-constructor)
+    repeat(static_cast<int>(count), {Track(0.0, fr(1))});
+  }
+  /// Neither two and a half tracks nor one of that size: write `{2.5}` for that.
+  template <std::floating_point Size>
+  Tracks(Size) = delete;
+  /// Track by track, as in a scene file: `{3}` is one track of 3 pixels, and 3 are three equal ones.
   Tracks(std::initializer_list<Track> tracks) { runs_.push_back({tracks, 1, false, Empty::keep}); }
   explicit Tracks(std::vector<Run> runs) : runs_(std::move(runs)) {}
 

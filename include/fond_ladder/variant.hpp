@@ -21,7 +21,7 @@ struct Variant {
   Scene scene;
   std::vector<std::string> modes{};
   std::string options{};  ///< that make the program show it, as in "--wording long --mode closed"
-  std::string tried{};    ///< what else was changed before, the same in all variants, as in "beds.width=300, remove map"
+  std::string tried{};  ///< what else was changed before, the same in all variants, as in "beds.width=300, remove map"
 };
 
 /// A scene in one wording (none: its own texts), with all texts longer by a share (0: not) and some modes on. Throws

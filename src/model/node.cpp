@@ -23,14 +23,25 @@ Node::~Node() {
   }
 }
 
-Node&& Node::holds(std::vector<Node> children) && {
-  std::move(children.begin(), children.end(), std::back_inserter(children_));
-  return std::move(*this);
+Node& Node::operator=(Node&& other) noexcept {
+  Node taken(std::move(other));
+  std::swap(keys_, taken.keys_);
+  std::swap(each_, taken.each_);
+  std::swap(content_, taken.content_);
+  std::swap(said_, taken.said_);
+  std::swap(whens_, taken.whens_);
+  std::swap(children_, taken.children_);
+  return *this;
 }
 
-Node&& Node::each(const Node& defaults) && {
+Node& Node::holds(std::vector<Node> children) & {
+  std::move(children.begin(), children.end(), std::back_inserter(children_));
+  return *this;
+}
+
+Node& Node::each(const Node& defaults) & {
   each_ = std::make_shared<const Keys>(defaults.keys_);
-  return std::move(*this);
+  return *this;
 }
 
 std::uint64_t Node::said_bits() const {
@@ -48,11 +59,11 @@ Changes Node::said() const {
   return all;
 }
 
-Node&& Node::when(const std::string& name, const Node& changes) && {
+Node& Node::when(const std::string& name, const Node& changes) & {
   Changes said = changes.said();
   for (const char* key : {"name", "text"}) said.take_back_at(place_of(*find_key(key)));
   whens_.emplace_back(name, std::move(said));
-  return std::move(*this);
+  return *this;
 }
 
 void Node::note_said(const void* field) {
@@ -67,9 +78,9 @@ void Node::note_changed(const Keys& before) {
   }
 }
 
-Node&& Node::content_from(std::shared_ptr<const OwnContent> content) && {
+Node& Node::content_from(std::shared_ptr<const OwnContent> content) & {
   content_ = std::move(content);
-  return std::move(*this);
+  return *this;
 }
 
 Keys Node::child_keys(const Node& child) const {

@@ -274,11 +274,12 @@ std::vector<std::vector<NodeId>> Solution::laid_lines(NodeId container) const {
 int Solution::line(NodeId node) const {
   const NodeId parent = tree().parent(node);
   if (!parent || !is_placed(node)) return 0;
-  if (!view_of(tree(), passes()).traits(tree().store().index_of(parent)).wrap) return 0;
+  const Traits above = view_of(tree(), passes()).traits(tree().store().index_of(parent));
+  if (above.node_kind() != Kind::row && above.node_kind() != Kind::column) return 0;
   const auto lines = laid_lines(parent);
   const auto holding =
       std::ranges::find_if(lines, [&](const auto& line) { return std::ranges::count(line, node) > 0; });
-  return holding == lines.end() ? 0 : static_cast<int>(holding - lines.begin());
+  return holding == lines.end() ? 0 : static_cast<int>(holding - lines.begin()) + 1;
 }
 
 std::vector<NodeId> Solution::laid_order(NodeId container) const {

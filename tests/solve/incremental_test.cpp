@@ -280,7 +280,7 @@ TEST(Incremental, LineMarksDoNotOutliveTheLines) {
   Scene scene = testing::scene_from("row:r wrap=true [ box:a width=150 box:b width=150 ]");
   const NodeId r = scene.tree.root(), b = scene.tree.at("b");
   Solver solver;
-  EXPECT_EQ(solver.solve(scene.tree, {190, 50}).line(b), 1);
+  EXPECT_EQ(solver.solve(scene.tree, {190, 50}).line(b), 2);
   for (const Kind kind : {Kind::stack, Kind::grid}) {
     Keys keys = scene.tree.keys(r);
     keys.kind = kind;

@@ -123,8 +123,8 @@ TEST(Solution, TellsLinesBaselinesAndWishes) {
       at("row:r wrap=true [ box:a width=60 box:b width=60 text:t text=\"one two\" width=30 ]", "100x90");
   const Tree& tree = lines.tree();
   EXPECT_EQ(lines.lines(tree.root()), 2);
-  EXPECT_EQ(lines.line(tree.at("a")), 0);
-  EXPECT_EQ(lines.line(tree.at("t")), 1);
+  EXPECT_EQ(lines.line(tree.at("a")), 1);
+  EXPECT_EQ(lines.line(tree.at("t")), 2);
   EXPECT_EQ(lines.lines(tree.at("t")), 2);
   EXPECT_DOUBLE_EQ(lines.baseline(tree.at("t")), lines["t"].y + 15.2);
 

@@ -68,7 +68,7 @@ class Places {
     const NodeId before = sibling_before();
     if (keys.scale_counts || (before && solution_.keys(before).scale_counts)) return "room for the painted size";
     if (is_line && axis == axis_along_of(own.kind)) return "along " + std::string(word(own.along));
-    if (is_line && own.wrap && solution_.line(child_) > 0) return "the lines before";
+    if (is_line && own.wrap && solution_.line(child_) > 1) return "the lines before";
     if (is_line) return "across " + std::string(word(keys.self.across.value_or(own.across)));
     const auto& self = x ? keys.self.x : keys.self.y;
     const auto& all = x ? own.align.x : own.align.y;

@@ -88,7 +88,7 @@ double measure(Measure what, NodeId node, const Solution& solution) {
     case Measure::content_height: return solution.content_size(node).height;
     case Measure::baseline: return solution.baseline(node);
     case Measure::lines: return solution.lines(node);
-    case Measure::line: return solution.line(node) + 1;
+    case Measure::line: return std::max(1, solution.line(node));
     case Measure::columns: return static_cast<double>(solution.tracks(node).columns.size());
     case Measure::rows: return static_cast<double>(solution.tracks(node).rows.size());
     case Measure::per_line: return per_line(node, solution);

@@ -52,5 +52,12 @@ TEST(Matchers, LiesAtTellsEverySideThatIsOff) {
   EXPECT_EQ(::testing::DescribeMatcher<Rect>(::testing::Not(LiesAt(1, 2, 3, 4))), "does not lie at 1,2 3x4");
 }
 
+TEST(Matchers, ASceneWithoutClaimsKeepsNone) {
+  Scene scene = row("r").holds(box("a").width(9));
+  EXPECT_THAT(scene, ::testing::Not(Keeps()));
+  scene.claims = {"a.width = 9"};
+  EXPECT_THAT(scene, Keeps());
+}
+
 }  // namespace
 }  // namespace fond_ladder
