@@ -10,6 +10,7 @@
 #include <sstream>
 
 #include "cli/commands.hpp"
+#include "cli/progress.hpp"
 #include "fond_ladder/version.hpp"
 #include "support/golden.hpp"
 #include "support/program.hpp"
@@ -311,6 +312,32 @@ TEST(Cli, PaintsOnATerminalAndWhereItIsAskedTo) {
             run({"measure", quickstart, "--format", "json"}).out);
   EXPECT_EQ(run({"mesure"}, "", terminal).err.substr(0, 32), "fond-ladder: \x1b[1m\x1b[31merror:\x1b[0m");
   EXPECT_EQ(run(with("blue")).err, "fond-ladder: error: --color blue: write auto, always or never\n");
+}
+
+TEST(Cli, TellsHowFarItIsOnATerminalOnlyAndAfterAWhile) {
+  std::ostringstream terminal;
+  std::istringstream in;
+  std::ostringstream out, err;
+  std::chrono::steady_clock::time_point now{};
+  const auto clock = [&] { return now; };
+  const auto work = [&](std::ostream* shown) {
+    terminal.str("");
+    const cli::Streams streams{in, out, err, {}, shown};
+    cli::Progress progress(streams, "climbing", clock);
+    progress.tell(0.1);
+    now += std::chrono::milliseconds(600);
+    progress.tell(0.25);
+    progress.tell(0.251);
+    progress.tell(0.5);
+  };
+  work(&terminal);
+  EXPECT_EQ(terminal.str(), "\rclimbing: 25 %\rclimbing: 50 %\r\x1b[K") << "and is gone when it ends";
+  work(nullptr);
+  EXPECT_EQ(terminal.str() + out.str() + err.str(), "");
+}
+
+TEST(Cli, AnOptionWithoutAValueIsRefused) {
+  EXPECT_EQ(run({"climb", "x.json", "--show", ""}).err, "fond-ladder: error: climb: --show: a value is missing\n");
 }
 
 }  // namespace

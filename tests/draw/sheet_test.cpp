@@ -110,8 +110,8 @@ TEST(Picture, MarksWordsThatDoNotFitTheirOwnBox) {
 TEST(Picture, ShowsFaintlyWhatCanBeScrolledTo) {
   const Scene scene =
       scene_from("column:r padding=10 [ column:s height=30 scroll=y [ box:a height=20 box:b height=40 ] ]");
-  const Recording pen = drawn(scene, {"100x60"});
-  EXPECT_EQ(list(pen, dashed()).substr(0, 28), "outline(26.5,78.5 79x29) out");  // b beyond the view; then the legend
+  const Recording pen = drawn(scene, {"140x60"});
+  EXPECT_EQ(list(pen, dashed()).substr(0, 28), "outline(26.5,78.5 119x29) ou");  // b beyond the view; then the legend
   EXPECT_THAT(list(pen, of(What::letters)), ::testing::HasSubstr("scrolls 30 \u2195"));
 }
 
@@ -155,7 +155,8 @@ TEST(Picture, SaysWhatItLeavesOut) {
   const SheetReport report = Sheet(panels, {}).paint(pen);
   EXPECT_EQ(report.drawn, 1U);
   EXPECT_EQ(report.left_out, 1000U);
-  EXPECT_THAT(list(pen.stamps, of(What::letters)), ::testing::HasSubstr("tiny  200 \u00d7 100  (1000 nodes left out)"));
+  EXPECT_THAT(list(pen.stamps, of(What::letters)), ::testing::HasSubstr("tiny  200 \u00d7 100  (1000 left out)"));
+  EXPECT_THAT(list(pen.stamps, of(What::letters)), ::testing::HasSubstr("too many: box#0, box#1"));
 }
 
 TEST(Picture, StaysWithinItsLimitsForAnyTree) {

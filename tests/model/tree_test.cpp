@@ -105,8 +105,8 @@ TEST_F(TreeEdits, FindsNodesByPathAndTail) {
   EXPECT_EQ(tree.step(tree.at("text#2")), "text#2");
   EXPECT_EQ(tree.matches("a").size(), 2U);
   for (const auto& [path, message] :
-       {std::pair{"a", "names 2 nodes: r/a, r/b/a; write a longer part of the path"},
-        std::pair{"b/d", "names no node"}, std::pair{"text#3", "names no node; the nearest name is \"text#2\""}, std::pair{"x/c", "names no node"}}) {
+       {std::pair{"a", "names 2 nodes: r/a, r/b/a; write a longer part of the path"}, std::pair{"b/d", "names no node"},
+        std::pair{"text#3", "names no node; the nearest name is \"text#2\""}, std::pair{"x/c", "names no node"}}) {
     try {
       static_cast<void>(tree.at(path));
       FAIL() << path;

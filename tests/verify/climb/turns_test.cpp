@@ -7,6 +7,7 @@
 #include <cmath>
 #include <sstream>
 
+#include "support/program.hpp"
 #include "support/random_scenes.hpp"
 #include "support/shorthand.hpp"
 
@@ -353,6 +354,14 @@ TEST(Quantities, MeasureRoomCutsAndWhatIsShown) {
   EXPECT_EQ(values({"r.spare", "w.spare", "w.per_line", "r.per_line"}), "20 -40 2 2 ");
   EXPECT_EQ(values({"z.cut", "w.cut", "a.cut", "gone.cut"}), "40 100 0 - ");
   EXPECT_EQ(values({"a.shown", "b.shown", "cover.shown", "none.shown", "gone.shown", "w.shown"}), "0 1 1 0 0 0 ");
+}
+
+TEST(Climb, NamesThatAreAlikeAreToldTogether) {
+  const std::string scene = R"({"format":1,"ladder":{"width":[200,260],"height":100},"root":{"kind":"row","name":"r",
+      "children":[{"kind":"column","name":"c","copies":6,"weight":1,"max_width":40,"children":[
+      {"kind":"box","name":"in","height":5}]}]}})";
+  const std::string out = testing::run({"climb", "-"}, scene).out;
+  EXPECT_NE(out.find("the same as c[0].width: r/c[*]/in.width (6), r/c[*].width (5)\n"), std::string::npos) << out;
 }
 
 }  // namespace

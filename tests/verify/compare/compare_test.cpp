@@ -124,5 +124,30 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
   EXPECT_EQ(testing::run({"compare", "-", "-"}, piped).status, 2);
 }
 
+TEST(Compare, WhatIsAlikeIsOneRow) {
+  const auto rows = [](const std::string& children, const std::string& trial) {
+    const std::string scene = R"({"format":1,"ladder":{"width":300,"height":100},"root":{"kind":"row","name":"r",
+        "children":[)" + children +
+                              "]}}";
+    const std::string out = testing::run({"compare", "-", "--try", trial}, scene).out;
+    return std::count(out.begin(), out.end(), '\n') - 6;  // the lines above the rows
+  };
+  const char* copies =
+      R"({"kind":"column","name":"c","copies":9,"width":20,"children":[{"kind":"box","name":"in","height":5}]})";
+  EXPECT_EQ(rows(copies, "c.width=30"), 2) << "the copies, and what is in them";
+  EXPECT_EQ(rows(copies, "c[4].width=30"), 2) << "that one and those behind it";
+  const char* siblings = R"({"kind":"box","name":"a","height":5},{"kind":"box","name":"b","height":5},
+      {"kind":"box","name":"d","height":5},{"kind":"text","name":"t","text":"t","height":9})";
+  EXPECT_EQ(rows(siblings, "*.height=7"), 2) << "the siblings that differ alike, and the other";
+}
+
+TEST(Compare, OneThatBecameSeveralIsTheFirstOfThem) {
+  const std::string scene = R"({"format":1,"ladder":{"width":300,"height":100},"root":{"kind":"column","name":"r",
+      "children":[{"kind":"row","name":"foot","height":9,"children":[{"kind":"box","name":"x","width":3}]}]}})";
+  const std::string out = testing::run({"compare", "-", "--try", "foot.copies=3"}, scene).out;
+  EXPECT_TRUE(out.starts_with("4 nodes differ at 300 wide; 3 others are the same\n")) << out;
+  EXPECT_EQ(out.find("foot[0]"), std::string::npos) << out;
+}
+
 }  // namespace
 }  // namespace fond_ladder
