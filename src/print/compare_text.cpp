@@ -83,7 +83,8 @@ std::string range_of(const std::vector<const Difference*>& rows, double (*by)(co
     least = std::min(least, by(*row));
     most = std::max(most, by(*row));
   }
-  const std::string low = change(0, least), high = change(0, most);
+  std::string low = change(0, least);
+  const std::string high = change(0, most);
   if (low == high) return low;
   return (low.empty() ? "0" : low) + " to " + (high.empty() ? "0" : high);
 }
@@ -125,7 +126,7 @@ std::vector<std::vector<const Difference*>> gathered(const std::vector<Differenc
     const std::size_t slash = one.path.rfind('/');
     const auto depth = std::to_string(std::ranges::count(one.path, '/'));
     const std::string last = slash == std::string::npos ? one.path : one.path.substr(slash + 1);
-    if (copies.empty()) key.push_back(depth + " " + last);
+    if (copies.empty()) key.insert(key.end(), {depth, last});
     const auto [at, is_new] = places.try_emplace(key, groups.size());
     if (is_new) groups.emplace_back();
     groups[at->second].push_back(&one);

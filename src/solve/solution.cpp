@@ -238,8 +238,8 @@ FourSides Solution::intrusion(NodeId node) const {
     if (view.traits(above).scrolls(axis)) return {};
     const Sides border = view.border(above, axis), inset = view.edges_down(above).inset[axis];
     const Sides margin = view.edges_down(i).margin[axis];
-    const Sides beyond = detail::outside(view.place(i, axis), view.size(i, axis), inset.before,
-                                         view.size(above, axis) - inset.after);
+    const Sides beyond =
+        detail::outside(view.place(i, axis), view.size(i, axis), inset.before, view.size(above, axis) - inset.after);
     const auto in_padding = [](double amount, double padding, double own_margin) {
       const double meant = std::min(0.0, own_margin);
       const double in = std::min(amount, padding) + meant;

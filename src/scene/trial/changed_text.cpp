@@ -241,7 +241,9 @@ class TextChanger {
     const MemberPath path(std::span(words.steps).subspan(1));
     std::map<ValueId, SaidInside> said;
     std::map<ValueId, std::vector<ValueId>> out;
-    for (const auto& [spot, node] : spots) {
+    for (const auto& of_spot : spots) {
+      const Spot& spot = of_spot.first;
+      const NodeId node = of_spot.second;
       std::vector<std::string> way = path.way();
       if (!spot.inner.empty()) way.insert(way.begin(), {"with", spot.inner});
       put(
@@ -326,8 +328,9 @@ class TextChanger {
         forms.try_emplace(when.name, when.node);
     }
     for (const auto& [form, node] : forms) {
-      hints.push_back(trial_.text() + ": while " + form + ", " + name + " of " + tree().tail(node) +
-                      " is what its \"when\" says");
+      std::string& hint = hints.emplace_back(trial_.text());
+      hint.append(": while ").append(form).append(", ").append(name).append(" of ").append(tree().tail(node));
+      hint += " is what its \"when\" says";
     }
   }
 

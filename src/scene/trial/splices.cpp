@@ -20,7 +20,7 @@ SaidInside& SaidInside::at(std::string_view member) {
   for (auto& [name, said] : members) {
     if (name == member) return said;
   }
-  return members.emplace_back(member, SaidInside{}).second;
+  return members.emplace_back(Member{std::string(member), {}}).said;
 }
 
 std::string json_of(const SaidInside& said) {

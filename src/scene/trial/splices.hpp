@@ -16,11 +16,16 @@ namespace fond_ladder::inline v0::scene {
 
 /// What is to be said by an object: by member a value, or what an inner object is to say beside what it says already.
 struct SaidInside {
+  struct Member;
   std::string json;  ///< of the value; where there are members, of an object to begin from, or empty
-  std::vector<std::pair<std::string, SaidInside>> members;
+  std::vector<Member> members;
 
   /// The place of a member, made where it is new.
   [[nodiscard]] SaidInside& at(std::string_view member);
+};
+struct SaidInside::Member {
+  std::string name;
+  SaidInside said;
 };
 
 class Splices {

@@ -11,11 +11,6 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-/// Along which axis a container lays its children, if along one.
-bool lays_along(Kind kind, Axis axis) {
-  return kind == (axis == x_axis ? Kind::row : Kind::column);
-}
-
 bool grows(const Keys& keys) {
   return keys.weight.value_or(0) > 0 || keys.grow > 0;
 }

@@ -34,11 +34,6 @@ bool asks_for_nothing(const Sizing& size) {
   return size.way() == Sizing::Way::length && size.length().amount() == 0;
 }
 
-/// Along which axis a container lays its children, if along one.
-bool lays_along(Kind kind, Axis axis) {
-  return kind == (axis == x_axis ? Kind::row : Kind::column);
-}
-
 bool is_pinned_outside(const Pin& pin) {
   return std::ranges::any_of(std::array{pin.left, pin.right, pin.top, pin.bottom, pin.start, pin.end},
                              [](const Limit& offset) { return offset && offset->amount() < 0; });

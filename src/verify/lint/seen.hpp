@@ -60,6 +60,10 @@ void see(Seen& seen, const Solution& solution, bool other_form);
 /// Whether an author put it out there on purpose.
 [[nodiscard]] bool is_put_outside(const Keys& keys);
 [[nodiscard]] bool has_area(const Rect& box);
+/// Whether a container of a kind lays its children along an axis.
+[[nodiscard]] inline bool lays_along(Kind kind, Axis axis) {
+  return kind == (axis == x_axis ? Kind::row : Kind::column);
+}
 
 /// Whether it has no size on an axis on which its parent has one, and nothing says that this is meant.
 [[nodiscard]] bool is_nothing(const Seen& seen, const SeenNode& one, Axis axis);
