@@ -50,11 +50,11 @@ class LintWorker {
     auto& asleep = asleep_[seen_.place(one)];
     asleep.clear();
     std::optional<Kind> above;
-    if (!seen_.is_root(one)) above = seen_.parent(one).keys.kind;
+    if (!seen_.is_root(one)) above = seen_.parent(one).keys().kind;
     const std::vector<bool> many = given_to_many(*seen_.scene, one.node);
     for (std::size_t i = 0; i < key_table().size(); ++i) {
       const KeyEntry& entry = key_table()[i];
-      if (!many[i] && is_said(entry, one.keys) && !acts_on(entry.acts, one.keys.kind, above))
+      if (!many[i] && is_said(entry, one.keys()) && !acts_on(entry.acts, one.keys().kind, above))
         asleep.push_back(entry.name);
     }
   }

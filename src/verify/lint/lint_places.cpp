@@ -54,15 +54,16 @@ bool may_overlap(const Keys& parent, const Keys& a, const Keys& b) {
 void look_for_overlap(const Seen& seen, const SeenNode& parent, const SeenNode& first, const SeenNode& second,
                       Sightings& sightings) {
   const Common both = common(first.box, second.box);
-  if (first.keys.pin || second.keys.pin || !both.any() || may_overlap(parent.keys, first.keys, second.keys)) return;
+  if (first.keys().pin || second.keys().pin || !both.any() || may_overlap(parent.keys(), first.keys(), second.keys()))
+    return;
   sightings.see(
       Oddity::overlap, second.node, "",
       [&] {
         const std::string name = seen.name(first.node);
         return Reason{"it lies over " + name + ", " + both.text() + " at worst",
-                      parent.keys.kind == Kind::grid ? "give one of them another cell, or " + seen.name(parent.node) +
-                                                           " larger tracks; a stack says that it is meant"
-                                                     : "a negative gap or margin, or a stack, says that it is meant"};
+                      parent.keys().kind == Kind::grid ? "give one of them another cell, or " + seen.name(parent.node) +
+                                                             " larger tracks; a stack says that it is meant"
+                                                       : "a negative gap or margin, or a stack, says that it is meant"};
       },
       both.width * both.height);
 }
@@ -71,7 +72,7 @@ void look_for_overlap(const Seen& seen, const SeenNode& parent, const SeenNode& 
 /// deep as the cover.
 bool is_cleared(const Seen& seen, const SeenNode& covered, const SeenNode& cover) {
   for (const SeenNode* at = &covered; !seen.is_root(*at); at = &seen.parent(*at)) {
-    const Scroll scroll = at->keys.scroll;
+    const Scroll scroll = at->keys().scroll;
     const FourSides padding = seen.solution->padding(at->node);
     if (scrolls_y(scroll) && (padding.bottom >= at->box.bottom() - cover.box.y - give ||
                               padding.top >= cover.box.bottom() - at->box.y - give))
@@ -86,7 +87,7 @@ bool is_cleared(const Seen& seen, const SeenNode& covered, const SeenNode& cover
 void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const SeenNode& other, Sightings& sightings) {
   for (std::size_t i = seen.place(other); i < other.end; ++i) {
     const SeenNode& text = seen.nodes[i];
-    if (!text.placed || text.keys.kind != Kind::text || !common(text.box, pinned.box).any()) continue;
+    if (!text.placed || text.keys().kind != Kind::text || !common(text.box, pinned.box).any()) continue;
     const bool is_behind = common(text.box, pinned.box).width >= text.box.width - give &&
                            common(text.box, pinned.box).height >= text.box.height - give;
     if (is_behind || is_cleared(seen, text, pinned)) continue;  // what lies wholly behind is told as such
@@ -110,8 +111,8 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
 void look_at_pair(const Seen& seen, const SeenNode& parent, const SeenNode& first, const SeenNode& second,
                   Sightings& sightings) {
   look_for_overlap(seen, parent, first, second, sightings);
-  if (first.keys.pin && !second.keys.pin) look_for_covered_words(seen, first, second, sightings);
-  if (second.keys.pin && !first.keys.pin) look_for_covered_words(seen, second, first, sightings);
+  if (first.keys().pin && !second.keys().pin) look_for_covered_words(seen, first, second, sightings);
+  if (second.keys().pin && !first.keys().pin) look_for_covered_words(seen, second, first, sightings);
   for_each_behind(seen, first, second, [&](const SeenNode& hidden, const SeenNode& cover) {
     if (is_cleared(seen, hidden, cover)) return;
     sightings.see(Oddity::behind, hidden.node, "", [&] {

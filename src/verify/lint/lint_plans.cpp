@@ -13,18 +13,18 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 bool is_in_flow(const SeenNode& one) {
-  return one.placed && !one.keys.pin;
+  return one.placed && !one.keys().pin;
 }
 
 // --- maps ----------------------------------------------------------------------------------------------------------
 
 void look_at_map(const Seen& seen, const SeenNode& grid, Sightings& sightings) {
-  if (grid.keys.kind != Kind::grid || grid.keys.areas.empty()) return;
+  if (grid.keys().kind != Kind::grid || grid.keys().areas.empty()) return;
   std::vector<std::string> taken;
   seen.for_each_child(grid, [&](const SeenNode& child) {
     if (!is_in_flow(child)) return;
-    taken.push_back(child.keys.area);
-    if (!child.keys.area.empty() || child.keys.cell) return;
+    taken.push_back(child.keys().area);
+    if (!child.keys().area.empty() || child.keys().cell) return;
     sightings.see(Oddity::no_area, child.node, "area", [&] {
       return Reason{"its grid " + seen.name(grid.node) +
                         " has a map of areas, and it names none: it comes into the next "
@@ -32,7 +32,7 @@ void look_at_map(const Seen& seen, const SeenNode& grid, Sightings& sightings) {
                     "say its area, or its cell where that is meant"};
     });
   });
-  const AreaMap map(grid.keys.areas);
+  const AreaMap map(grid.keys().areas);
   for (const Area& area : map.areas()) {
     if (std::ranges::find(taken, area.name) != taken.end()) continue;
     sightings.see(Oddity::empty_area, grid.node, "areas." + std::string(area.name), [&] {
@@ -44,7 +44,7 @@ void look_at_map(const Seen& seen, const SeenNode& grid, Sightings& sightings) {
 
 /// Tracks that are as large as what is in them, and hold nothing: the gap beside them stays.
 void look_at_idle_tracks(const Seen& seen, const SeenNode& grid, Sightings& sightings) {
-  if (grid.keys.kind != Kind::grid || grid.is_empty) return;
+  if (grid.keys().kind != Kind::grid || grid.is_empty) return;
   const Extent gap = seen.solution->gap(grid.node);
   if (gap.width <= 0 && gap.height <= 0) return;
   const auto tracks = seen.solution->tracks(grid.node);
@@ -82,7 +82,7 @@ bool has_automatic_margin(const Edges& margin) {
 
 /// Strips at the edges and something between, all of a size of their own: what is left belongs to nobody.
 void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  const Keys& keys = one.keys;
+  const Keys& keys = one.keys();
   if ((keys.kind != Kind::row && keys.kind != Kind::column) || keys.wrap || keys.alike || keys.along != Along::start)
     return;
   const Axis axis = keys.kind == Kind::row ? x_axis : y_axis;
@@ -91,8 +91,8 @@ void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings
   std::vector<const SeenNode*> children;
   bool all_fixed = true;
   seen.for_each_child(one, [&](const SeenNode& child) {
-    if (child.keys.pin) return;
-    all_fixed = all_fixed && is_fixed(child.keys, axis) && !has_automatic_margin(child.keys.margin);
+    if (child.keys().pin) return;
+    all_fixed = all_fixed && is_fixed(child.keys(), axis) && !has_automatic_margin(child.keys().margin);
     const Rect& box = child.box;
     end = std::max(end, axis == x_axis ? box.right() : box.bottom());
     children.push_back(&child);
@@ -101,7 +101,7 @@ void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings
   const double edge = std::max(children.front()->box.size_on(axis), children.back()->box.size_on(axis));
   const auto is_middle = [&](const SeenNode* child) {  // something that holds things, or far larger than the edges
     const double size = child->box.size_on(axis);
-    return is_container(child->keys.kind) && !child->is_empty ? size > edge : seen.is_root(one) && size > 2 * edge;
+    return is_container(child->keys().kind) && !child->is_empty ? size > edge : seen.is_root(one) && size > 2 * edge;
   };
   if (std::none_of(children.begin() + 1, children.end() - 1, is_middle)) return;
   const FourSides padding = seen.solution->padding(one.node);
@@ -134,8 +134,8 @@ std::optional<double> percent_along(const Keys& keys, Axis axis) {
 
 /// Shares that would fill a line exactly, but for the gap: they break at every width.
 void look_at_shares(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  if (!one.keys.wrap || (one.keys.kind != Kind::row && one.keys.kind != Kind::column)) return;
-  const Axis axis = one.keys.kind == Kind::row ? x_axis : y_axis;
+  if (!one.keys().wrap || (one.keys().kind != Kind::row && one.keys().kind != Kind::column)) return;
+  const Axis axis = one.keys().kind == Kind::row ? x_axis : y_axis;
   const double gap = seen.solution->gap(one.node).on(axis);
   if (gap <= 0) return;
   const auto lines = seen.solution->laid_lines(one.node);
@@ -165,7 +165,7 @@ void look_at_shares(const Seen& seen, const SeenNode& one, Sightings& sightings)
 
 void look_at_plans(const Seen& seen, Sightings& sightings) {
   for (const SeenNode& one : seen.nodes) {
-    if (!one.placed || !is_container(one.keys.kind)) continue;
+    if (!one.placed || !is_container(one.keys().kind)) continue;
     look_at_map(seen, one, sightings);
     look_at_idle_tracks(seen, one, sightings);
     look_for_middle(seen, one, sightings);

@@ -32,22 +32,22 @@ bool is_length(const Sizing& size) {
 
 /// What a weight beats. Sharing, weights.
 void look_beside_weight(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  const Kind above = seen.parent(one).keys.kind;
-  if (!one.keys.weight || one.keys.pin || (above != Kind::row && above != Kind::column)) return;
+  const Kind above = seen.parent(one).keys().kind;
+  if (!one.keys().weight || one.keys().pin || (above != Kind::row && above != Kind::column)) return;
   const Axis along = above == Kind::row ? x_axis : y_axis;
   const std::string beaten = "the weight decides how large it is along the " + std::string(word(above));
-  if (is_length(one.keys.size_on(along))) {
+  if (is_length(one.keys().size_on(along))) {
     see_idle(sightings, one.node, side_word(along),
              {beaten + "; this only bounds its automatic minimum", "leave one of the two out"});
   }
-  if (one.keys.basis != Sizing())
+  if (one.keys().basis != Sizing())
     see_idle(sightings, one.node, "basis", {beaten + ", which starts from nothing", "leave one of the two out"});
-  if (one.keys.grow > 0) see_idle(sightings, one.node, "grow", {beaten, "leave one of the two out"});
+  if (one.keys().grow > 0) see_idle(sightings, one.node, "grow", {beaten, "leave one of the two out"});
 }
 
 /// Room between lines where there is one line. `gap: 8` says it for both axes, and is no fault.
 void look_at_gap(const SeenNode& one, Sightings& sightings) {
-  const Keys& keys = one.keys;
+  const Keys& keys = one.keys();
   if ((keys.kind != Kind::row && keys.kind != Kind::column) || keys.wrap || keys.gap.x == keys.gap.y) return;
   const bool row = keys.kind == Kind::row;
   const Length& idle = row ? keys.gap.y : keys.gap.x;
@@ -60,7 +60,7 @@ void look_at_gap(const SeenNode& one, Sightings& sightings) {
 }
 
 void look_at_rest(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  const Keys &keys = one.keys, &above = seen.parent(one).keys;
+  const Keys &keys = one.keys(), &above = seen.parent(one).keys();
   const Reason one_line{"without wrap there are no lines to place", "leave it out, or wrap"};
   const bool line = keys.kind == Kind::row || keys.kind == Kind::column;
   if (line && !keys.wrap && keys.rest != RestOn()) see_idle(sightings, one.node, "rest", one_line);
@@ -237,14 +237,14 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
     if (!one.placed) continue;
     for (const std::string_view key : asleep[seen.place(one)]) {
       sightings.see(Oddity::asleep, one.node, key, [&] {
-        const std::string kind(word(one.keys.kind)), above(word(seen.parent(one).keys.kind));
+        const std::string kind(word(one.keys().kind)), above(word(seen.parent(one).keys().kind));
         return Reason{"it does nothing while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};
       });
     }
     look_at_gap(one, sightings);
-    if (!one.is_empty && !is_container(one.keys.kind)) {
+    if (!one.is_empty && !is_container(one.keys().kind)) {
       sightings.see(Oddity::in_a_leaf, one.node, "children", [&] {
-        return Reason{"a " + std::string(word(one.keys.kind)) + " lays no children: they have no place",
+        return Reason{"a " + std::string(word(one.keys().kind)) + " lays no children: they have no place",
                       "make it a row, column, grid or stack"};
       });
     }

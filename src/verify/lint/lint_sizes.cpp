@@ -31,7 +31,7 @@ std::string cost_text(const Seen& seen, const SeenNode& one, Axis axis) {
   const SeenNode& above = seen.parent(one);
   const double gap = seen.solution->gap(above.node).on(axis);
   const bool is_alone = seen.solution->laid_order(above.node).size() < 2;
-  if (!lays_along(above.keys.kind, axis) || one.keys.pin || gap <= 0 || is_alone) return "";
+  if (!lays_along(above.keys().kind, axis) || one.keys().pin || gap <= 0 || is_alone) return "";
   return "; " + seen.name(above.node) + " still keeps the gap of " + rounded(gap) + " beside it";
 }
 
@@ -40,11 +40,12 @@ Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
   const std::string key = side_word(axis);
   const std::string why = "0 " + extent_word(axis) + ": " + (axis == x_axis ? step.why_width : step.why_height) +
                           cost_text(seen, one, axis);
-  if (one.keys.kind == Kind::text && one.keys.text.empty()) return {why + ", and its text is empty", "give it a text"};
+  if (one.keys().kind == Kind::text && one.keys().text.empty())
+    return {why + ", and its text is empty", "give it a text"};
   const double wished = seen.solution->wished(one.node).on(axis);
   if (wished > give)
     return {why + "; it asks for " + rounded(wished), "say min_" + key + ", or shrink 0, so that it keeps some room"};
-  if (is_container(one.keys.kind) && one.is_empty)
+  if (is_container(one.keys().kind) && one.is_empty)
     return {why + ", and nothing is in it", "give it a " + key + ", or children"};
   return {why + ", and nothing else gives it a " + key, "give it a " + key + ", a weight, or natural"};
 }
@@ -76,13 +77,13 @@ void look_for_squeezed(const Seen& seen, const SeenNode& one, Sightings& sightin
 
 void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const double least = seen.scene->touch_size, smaller = std::min(one.box.width, one.box.height);
-  if (!one.keys.touch || smaller >= least - give) return;
+  if (!one.keys().touch || smaller >= least - give) return;
   sightings.see(
       Oddity::small_touch, one.node, "touch",
       [&] {
         const Axis shorter = one.box.width < one.box.height ? x_axis : y_axis;
         const std::string key = side_word(shorter);
-        const Sizing& said = one.keys.size_on(shorter);
+        const Sizing& said = one.keys().size_on(shorter);
         const bool is_squeezed =
             said.way() == Sizing::Way::length && said.length().in_px(seen.scene->tree.em(), 0) >= least;
         return Reason{"only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
@@ -104,8 +105,8 @@ std::string worst_side(const FourSides& sides) {
 void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const FourSides cut = seen.solution->cut(one.node), words = seen.solution->words_cut(one.node);
   if (!cut.any() && !words.any()) return;
-  if (one.keys.meant.cut()) return sightings.see_meant(one.node, Meant::cut_place);
-  if (is_put_outside(one.keys)) return;
+  if (one.keys().meant.cut()) return sightings.see_meant(one.node, Meant::cut_place);
+  if (is_put_outside(one.keys())) return;
   const FourSides& sides = cut.any() ? cut : words;
   // The least of all sizes is what is always so.
   sightings.see(
@@ -123,7 +124,7 @@ void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
 }
 
 void look_for_intrusion(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  if (is_put_outside(one.keys)) return;
+  if (is_put_outside(one.keys())) return;
   const FourSides into = seen.solution->intrusion(one.node), words = seen.solution->words_intrusion(one.node);
   const double most = std::max(into.most(), words.most());
   if (most <= 0) return;
@@ -149,7 +150,7 @@ void look_for_intrusion(const Seen& seen, const SeenNode& one, Sightings& sighti
 const SeenNode* stopper(const Seen& seen, const SeenNode& from, Axis axis) {
   const bool x = axis == x_axis;
   for (const SeenNode* one = &from; !seen.is_root(*one); one = &seen.parent(*one)) {
-    const Keys &keys = one->keys, &above = seen.parent(*one).keys;
+    const Keys &keys = one->keys(), &above = seen.parent(*one).keys();
     const Sizing& size = keys.size_on(axis);
     const bool line = above.kind == Kind::row || above.kind == Kind::column, along = lays_along(above.kind, axis);
     if (size.way() == Sizing::Way::length || keys.pin || (!x && keys.aspect)) return nullptr;
@@ -174,9 +175,9 @@ Reason nothing_to_fill(const std::string& level, Axis axis) {
 }
 
 void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  if (one.keys.pin) return;
+  if (one.keys().pin) return;
   for (const Axis axis : {x_axis, y_axis}) {
-    if (one.keys.size_on(axis).way() != Sizing::Way::fill) continue;
+    if (one.keys().size_on(axis).way() != Sizing::Way::fill) continue;
     if (one.box.size_on(axis) > seen.solution->wished(one.node).on(axis) + give) continue;
     const SeenNode* level = stopper(seen, seen.parent(one), axis);
     if (level == nullptr) continue;
@@ -188,10 +189,10 @@ void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sighti
 // --- a lone last child ---------------------------------------------------------------------------------------------
 
 void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  if (!one.keys.wrap || (one.keys.kind != Kind::row && one.keys.kind != Kind::column)) return;
+  if (!one.keys().wrap || (one.keys().kind != Kind::row && one.keys().kind != Kind::column)) return;
   const auto lines = seen.solution->laid_lines(one.node);
   if (lines.size() < 2 || lines.back().size() != 1) return;
-  const Axis axis = one.keys.kind == Kind::row ? x_axis : y_axis;
+  const Axis axis = one.keys().kind == Kind::row ? x_axis : y_axis;
   const auto size_of = [&](NodeId node) { return seen.solution->relative_box(node).size_on(axis); };
   double largest = 0;
   bool has_company = false;
@@ -202,7 +203,7 @@ void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sighti
   const NodeId last = lines.back().front();
   const Keys keys = seen.solution->keys(last);
   const double size = size_of(last), asked = seen.solution->wished(last).on(axis);
-  if (!has_company || !(grows(keys) || one.keys.alike) || size <= largest + give || size <= asked + give) return;
+  if (!has_company || !(grows(keys) || one.keys().alike) || size <= largest + give || size <= asked + give) return;
   sightings.see(
       Oddity::lone_last, last, side_word(axis),
       [&] {

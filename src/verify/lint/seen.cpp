@@ -20,14 +20,30 @@ void spread_ink(Seen& seen) {
     const double left = std::min(above.ink.x, one.ink.x), top = std::min(above.ink.y, one.ink.y);
     const double right = std::max(above.ink.right(), one.ink.right()),
                  bottom = std::max(above.ink.bottom(), one.ink.bottom());
-    if (!scrolls_x(above.keys.scroll)) above.ink.x = left, above.ink.width = right - left;
-    if (!scrolls_y(above.keys.scroll)) above.ink.y = top, above.ink.height = bottom - top;
+    if (!scrolls_x(above.keys().scroll)) above.ink.x = left, above.ink.width = right - left;
+    if (!scrolls_y(above.keys().scroll)) above.ink.y = top, above.ink.height = bottom - top;
   }
 }
 
+/// Keys that many nodes say alike, kept once. Looks only at those that came last: copies and siblings stand together.
+class SharedKeys {
+ public:
+  std::shared_ptr<const Keys> of(Keys keys) {
+    for (const auto& known : last_) {
+      if (known && *known == keys) return known;
+    }
+    std::shared_ptr<const Keys>& place = last_[next_++ % last_.size()];
+    return place = std::make_shared<const Keys>(std::move(keys));
+  }
+
+ private:
+  std::array<std::shared_ptr<const Keys>, 16> last_;
+  std::size_t next_ = 0;
+};
+
 /// A box without a name that only takes room, as people put between things to push them apart.
 bool is_spacer(const SeenNode& one) {
-  return one.keys.kind == Kind::box && one.keys.name.empty() && one.is_empty && one.keys.natural == Pair{};
+  return one.keys().kind == Kind::box && !one.has_name && one.is_empty && one.keys().natural == Pair{};
 }
 
 bool asks_for_nothing(const Sizing& size) {
@@ -79,9 +95,17 @@ Seen unseen_scene(const Scene& scene) {
 
 void see(Seen& seen, const Solution& solution, bool other_form) {
   seen.solution = &solution;
+  SharedKeys shared;
   for (SeenNode& one : seen.nodes) {
-    if (other_form) one.keys = solution.keys(one.node);
-    one.placed = solution.is_placed(one.node);
+    if (other_form) {
+      Keys keys = solution.keys(one.node);
+      one.has_name = !keys.name.empty();
+      keys.name.clear();
+      one.said = shared.of(std::move(keys));
+    }
+    const SeenNode& parent = seen.parent(one);
+    one.placed = seen.is_root(one) ||
+                 (parent.placed && is_container(parent.keys().kind) && !one.keys().hidden);  // as is_placed says
     if (!one.placed) continue;
     one.box = solution.relative_box(one.node);
     if (!seen.is_root(one)) {
@@ -90,6 +114,10 @@ void see(Seen& seen, const Solution& solution, bool other_form) {
       one.box.y += above.y;
     }
     one.ink = one.box;
+    if (seen.is_root(one)) continue;
+    const SeenNode& above = seen.parent(one);
+    const bool is_narrow = above.keys().scroll != Scroll::none || !is_within(one.box, above.box);
+    one.narrow = is_narrow ? one.parent : above.narrow;
   }
   spread_ink(seen);
 }
@@ -112,11 +140,11 @@ bool has_area(const Rect& box) {
 
 bool is_nothing(const Seen& seen, const SeenNode& one, Axis axis) {
   return one.box.size_on(axis) < give && seen.parent(one).box.size_on(axis) >= give &&
-         !asks_for_nothing(one.keys.width) && !asks_for_nothing(one.keys.height) && !is_spacer(one);
+         !asks_for_nothing(one.keys().width) && !asks_for_nothing(one.keys().height) && !is_spacer(one);
 }
 
 std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axis) {
-  const Keys &keys = one.keys, &above = seen.parent(one).keys;
+  const Keys &keys = one.keys(), &above = seen.parent(one).keys();
   if (keys.pin || keys.weight || above.alike || keys.shrink != Keys().shrink) return {};
   const Sizing& size = keys.size_on(axis);
   const Limit &least = keys.least_on(axis), &most = keys.most_on(axis);
@@ -132,12 +160,13 @@ std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axi
 }
 
 const SeenNode* outside_of(const Seen& seen, const SeenNode& one) {
+  // What has an area in common with a node has one with whatever holds that node wholly: these are passed over.
   Rect box = one.box;
-  for (const SeenNode* above = &one; !seen.is_root(*above);) {
-    above = &seen.parent(*above);
+  for (std::size_t at = one.narrow; at != SeenNode::none; at = seen.nodes[at].narrow) {
+    const SeenNode* above = &seen.nodes[at];
     const Rect& view = above->box;
-    if (scrolls_x(above->keys.scroll)) box.x = view.x, box.width = view.width;
-    if (scrolls_y(above->keys.scroll)) box.y = view.y, box.height = view.height;
+    if (scrolls_x(above->keys().scroll)) box.x = view.x, box.width = view.width;
+    if (scrolls_y(above->keys().scroll)) box.y = view.y, box.height = view.height;
     if (!have_common_area(box, view) && has_area(view)) return above;
   }
   return nullptr;
@@ -145,12 +174,12 @@ const SeenNode* outside_of(const Seen& seen, const SeenNode& one) {
 
 void for_each_meeting(const Seen& seen, const SeenNode& parent,
                       const std::function<void(const SeenNode&, const SeenNode&)>& each) {
-  if (!parent.placed || parent.is_empty || !is_container(parent.keys.kind)) return;
+  if (!parent.placed || parent.is_empty || !is_container(parent.keys().kind)) return;
   std::vector<const SeenNode*> children;
   seen.for_each_child(parent, [&](const SeenNode& child) {
     if (has_area(child.ink)) children.push_back(&child);
   });
-  const bool by_x = parent.keys.kind == Kind::row;
+  const bool by_x = parent.keys().kind == Kind::row;
   const auto start = [&](const SeenNode* one) { return by_x ? one->ink.x : one->ink.y; };
   std::ranges::stable_sort(children, {}, start);
   for (std::size_t i = 0; i < children.size(); ++i) {
@@ -165,11 +194,11 @@ void for_each_meeting(const Seen& seen, const SeenNode& parent,
 
 void for_each_behind(const Seen& seen, const SeenNode& first, const SeenNode& second,
                      const std::function<void(const SeenNode&, const SeenNode&)>& each) {
-  const bool later_in_front = seen.parent(first).keys.paint_order == PaintOrder::file;
+  const bool later_in_front = seen.parent(first).keys().paint_order == PaintOrder::file;
   const SeenNode &back = later_in_front ? first : second, &front = later_in_front ? second : first;
   for (std::size_t f = seen.place(front); f < front.end; ++f) {
     const SeenNode& cover = seen.nodes[f];
-    const bool covers = cover.keys.kind == Kind::box || cover.keys.kind == Kind::image;
+    const bool covers = cover.keys().kind == Kind::box || cover.keys().kind == Kind::image;
     if (!cover.placed || !covers || !has_area(cover.box) || !have_common_area(back.ink, cover.box)) continue;
     for (std::size_t b = seen.place(back); b < back.end;) {
       const SeenNode& hidden = seen.nodes[b];

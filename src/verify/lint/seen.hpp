@@ -5,6 +5,7 @@
 // corner, with what sticks out of them.
 
 #include <functional>
+#include <memory>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -20,12 +21,17 @@ namespace fond_ladder::inline v0 {
 struct SeenNode {
   NodeId node;
   std::size_t parent = 0;  // its place in the list; that of the root is its own
-  Keys keys;               // in force while the ranges that hold do
   bool placed = false;
   Rect box{};            // from the root's corner
   Rect ink{};            // with all that is in it and sticks out of it, on axes that no container scrolls
   std::size_t end = 0;   // behind the last node in it
   bool is_empty = true;  // holds no child
+  static constexpr std::size_t none = static_cast<std::size_t>(-1);
+  std::size_t narrow = none;  // the nearest node above that scrolls, or does not wholly hold what leads down to this
+  std::shared_ptr<const Keys> said{};  // in force while the ranges that hold do; nodes that say the same share them
+  bool has_name = false;               // names apart
+
+  [[nodiscard]] const Keys& keys() const { return *said; }
 };
 
 /// A scene at one size.

@@ -70,17 +70,17 @@ class TroubleFinder {
     const Oddity oddity = why == Trouble::Why::beyond   ? Oddity::outside
                           : why == Trouble::Why::behind ? Oddity::behind
                                                         : Oddity::zero_size;
-    if (one.keys.meant.has(oddity)) return;
+    if (one.keys().meant.has(oddity)) return;
     add(Trouble::Kind::unseen, one.node, of).why = why;
   }
 
   // --- edges, words, sizes -----------------------------------------------------------------------------------------
 
   void look_at_edges(const SeenNode& one) {
-    if (is_put_outside(one.keys)) return;
+    if (is_put_outside(one.keys())) return;
     const NodeId parent = seen_.parent(one).node;
     const FourSides cut = solution_.cut(one.node);
-    if (one.keys.meant.cut() || one.keys.meant.has(Oddity::never_fits)) return;
+    if (one.keys().meant.cut() || one.keys().meant.has(Oddity::never_fits)) return;
     if (cut.any()) add(Trouble::Kind::sticks_out, one.node, parent).by = cut;
     FourSides into = solution_.intrusion(one.node);  // where it sticks out, that says it
     const auto drop = [](double& side, double beyond) { side = beyond > 0 ? 0 : side; };
@@ -88,11 +88,11 @@ class TroubleFinder {
     drop(into.right, cut.right);
     drop(into.bottom, cut.bottom);
     drop(into.left, cut.left);
-    if (into.any() && !one.keys.meant.has(Oddity::intrudes)) add(Trouble::Kind::intrudes, one.node, parent).by = into;
+    if (into.any() && !one.keys().meant.has(Oddity::intrudes)) add(Trouble::Kind::intrudes, one.node, parent).by = into;
   }
 
   void look_at_words(const SeenNode& one) {
-    if (one.keys.kind != Kind::text || one.keys.meant.cut() || one.keys.meant.has(Oddity::never_fits)) return;
+    if (one.keys().kind != Kind::text || one.keys().meant.cut() || one.keys().meant.has(Oddity::never_fits)) return;
     const FourSides cut = solution_.words_cut(one.node);
     if (cut.any()) {
       Trouble& trouble = add(Trouble::Kind::sticks_out, one.node, one.node);
@@ -101,11 +101,12 @@ class TroubleFinder {
       return;
     }
     const FourSides into = solution_.words_intrusion(one.node);
-    if (into.any() && !one.keys.meant.has(Oddity::intrudes)) add(Trouble::Kind::intrudes, one.node, one.node).by = into;
+    if (into.any() && !one.keys().meant.has(Oddity::intrudes))
+      add(Trouble::Kind::intrudes, one.node, one.node).by = into;
   }
 
   void look_at_size(const SeenNode& one) {
-    if (one.keys.meant.has(Oddity::not_kept)) return;
+    if (one.keys().meant.has(Oddity::not_kept)) return;
     for (const Axis axis : {x_axis, y_axis}) {
       const auto size = squeezed(seen_, one, axis);
       if (!size) continue;
