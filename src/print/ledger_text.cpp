@@ -125,7 +125,9 @@ void print_tracks(std::ostream& out, const LedgerTracks& tracks, const char* nam
 
 std::ostream& operator<<(std::ostream& out, const Ledger& ledger) {
   const bool row = ledger.kind == Kind::row;
-  for (const std::string& words : ledger.place) out << "  " << words << '\n';
+  if (!is_container(ledger.kind)) {  // of a container the account of its room is asked for
+    for (const std::string& words : ledger.place) out << "  " << words << '\n';
+  }
   if (!ledger.content.empty()) out << '\n';
   for (const std::string& words : ledger.content) out << words << '\n';
   for (std::size_t i = 0; i < ledger.lines.size(); ++i) {

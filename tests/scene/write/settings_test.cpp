@@ -89,5 +89,39 @@ TEST(Settings, TheProgramShowsThemAndWhatDoesNothing) {
   EXPECT_NE(json.out.find(R"({"key": "wrap", "value": false, "source": "default"})"), std::string::npos);
 }
 
+TEST(Settings, OneLineTellsWhatIsKnownToDoNothingWithoutSolving) {
+  const auto hint = [](const char* node) {
+    return testing::run(
+               {"measure", "-", "--at", "90x20"},
+               R"({"format":1,"ranges":[{"name":"n","below_width":50}],"root":{"kind":"row","name":"r","children":[)" +
+                   std::string(node) + "]}}")
+        .err;
+  };
+  const struct {
+    const char *has, *has_not, *says;
+  } cases[] = {
+      {R"({"kind":"box","name":"a","weight":1,"width":50})", R"({"kind":"box","name":"a","weight":1,"height":50})",
+       "width of r/a"},
+      {R"({"kind":"box","name":"a","weight":1,"width":50})",
+       R"({"kind":"box","name":"a","weight":1,"width":50,"when":{"n":{"weight":null}}})", "width of r/a"},
+      {R"({"kind":"row","name":"a","width":9,"height":9,"gap":{"x":4,"y":2}})",
+       R"({"kind":"row","name":"a","width":9,"height":9,"gap":4})", "gap.y of r/a"},
+      {R"({"kind":"column","name":"a","width":9,"height":9,"gap":{"x":4,"y":2}})",
+       R"({"kind":"column","name":"a","width":9,"height":9,"wrap":true,"gap":{"x":4,"y":2}})", "gap.x of r/a"},
+  };
+  for (const auto& [has, has_not, says] : cases) {
+    EXPECT_EQ(hint(has), "hint: 1 setting has no effect here: " + std::string(says) + "; see lint\n") << has;
+    EXPECT_EQ(hint(has_not), "") << has_not;
+  }
+}
+
+TEST(Settings, DefaultsAreToldWithTheirValues) {
+  const std::string out = testing::run({"measure", "-", "--at", "90x20", "--settings", "r"},
+                                       R"({"format":1,"root":{"kind":"row","name":"r","gap":4}})")
+                              .out;
+  EXPECT_NE(out.find("along start, across stretch"), std::string::npos) << out;
+  EXPECT_NE(out.find("not set: "), std::string::npos) << out;
+}
+
 }  // namespace
 }  // namespace fond_ladder
