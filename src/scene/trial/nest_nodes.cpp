@@ -1,0 +1,186 @@
+// SPDX-License-Identifier: MIT
+#include "scene/trial/nest_nodes.hpp"
+
+#include <algorithm>
+
+#include "model/json_text.hpp"
+#include "model/key_table.hpp"
+#include "model/nearest_word.hpp"
+
+namespace fond_ladder::inline v0::scene {
+namespace {
+
+using Type = JsonValue::Type;
+
+class Nester {
+ public:
+  explicit Nester(PlacedText& text) : text_(text) {}
+
+  bool nest(Splices& splices, ChangedText& changed) {
+    switch (text_.trial().does) {
+      case Trial::Does::move: return move(splices, changed);
+      case Trial::Does::enclose: return enclose(splices, changed);
+      case Trial::Does::remove: return remove(splices, changed);
+      case Trial::Does::add: return add(splices, changed);
+      case Trial::Does::set: break;
+    }
+    return true;
+  }
+
+ private:
+  void put_into(NodeId container, NodeId before, const std::string& json, const std::vector<ValueId>& out,
+                Splices& splices) const {
+    const ValueId list = text_.list_of(container);
+    if (list != no_value) {
+      return splices.put_in(list, before ? text_.now().value_of(before) : no_value, json, out);
+    }
+    SaidInside said;
+    said.at("children").json = "[" + json + "]";
+    splices.say(text_.now().value_of(container), said);
+  }
+
+  /// The child that a place is ahead of, none for the end; `left_out` is counted out.
+  [[nodiscard]] NodeId child_at(NodeId container, const PlaceWords& words, NodeId left_out) const {
+    std::vector<NodeId> children = text_.tree().children(container);
+    std::erase(children, left_out);
+    const std::size_t place = words.place.value_or(children.size());
+    if (place > children.size()) {
+      throw text_.refusal(text_.tree().tail(container) + " has " + std::to_string(children.size()) +
+                          (children.size() == 1 ? " child" : " children") + (left_out ? " beside it" : "") +
+                          ": the last place is " + std::to_string(children.size()));
+    }
+    return place == children.size() ? NodeId() : children[place];
+  }
+
+  bool move(Splices& splices, ChangedText& changed) {
+    const PlaceWords words = move_words(text_.trial());
+    const NodeId node = text_.node_of(words.what), container = text_.node_of(words.container);
+    if (node == text_.tree().root()) throw text_.refusal("the root cannot be moved");
+    for (NodeId at = container; at; at = text_.tree().parent(at)) {
+      if (at == node) throw text_.refusal("a node cannot be moved into itself");
+    }
+    if (!text_.stands_alone(node) || !text_.holds_alone(container)) return false;
+    const NodeId before = child_at(container, words, node);
+    if (before && text_.now().written.of(before).copy > 0) return text_.write_out_copies(before);
+    const NodeId parent = text_.tree().parent(node);
+    const std::vector<ValueId> out{text_.now().value_of(node)};
+    put_into(container, before, splices.text_of(out[0]), parent == container ? out : std::vector<ValueId>{}, splices);
+    splices.take_out(text_.list_of(parent), out);
+    const std::size_t place = before ? text_.tree().index_of(before) : text_.tree().child_count(container);
+    const bool is_behind = parent == container && text_.tree().index_of(node) < place;
+    try {
+      changed.after.move(node, container, place - (is_behind ? 1 : 0));
+    } catch (const BadValue& fault) {
+      throw text_.refusal(fault.what());
+    }
+    return true;
+  }
+
+  bool remove(Splices& splices, ChangedText& changed) {
+    std::vector<NodeId> nodes = text_.nodes_of(text_.trial().what);
+    if (std::ranges::find(nodes, text_.tree().root()) != nodes.end()) throw text_.refusal("the root cannot be removed");
+    for (const NodeId node : nodes) {
+      if (text_.now().is_in_parts(text_.now().value_of(node))) return text_.write_out_use(text_.written_outside(node));
+    }
+    std::map<Spot, NodeId> spots;
+    if (!text_.find_spots(nodes, spots)) return false;
+    std::map<ValueId, std::vector<ValueId>> out;
+    for (const auto& [spot, node] : spots) {
+      if (!lies_in_one_of(node, nodes)) out[text_.list_of(text_.tree().parent(node))].push_back(spot.object);
+    }
+    for (const auto& [list, items] : out) splices.take_out(list, items);
+    for (const NodeId node : nodes) {
+      if (changed.after.contains(node)) changed.after.remove(node);
+    }
+    return true;
+  }
+
+  [[nodiscard]] bool lies_in_one_of(NodeId node, const std::vector<NodeId>& others) const {
+    for (NodeId at = text_.tree().parent(node); at; at = text_.tree().parent(at)) {
+      if (std::ranges::find(others, at) != others.end()) return true;
+    }
+    return false;
+  }
+
+  bool enclose(Splices& splices, ChangedText& changed) {
+    const EncloseWords words = enclose_words(text_.trial());
+    std::vector<NodeId> nodes;
+    for (const std::string& pattern : words.nodes) {
+      for (const NodeId node : text_.nodes_of(pattern)) {
+        if (std::ranges::find(nodes, node) == nodes.end()) nodes.push_back(node);
+      }
+    }
+    const NodeId parent = text_.tree().parent(nodes.front());
+    for (const NodeId node : nodes) {
+      if (!text_.tree().parent(node)) throw text_.refusal("the root cannot be gathered into something");
+      if (text_.tree().parent(node) != parent)
+        throw text_.refusal(text_.tree().tail(node) + " and " + text_.tree().tail(nodes.front()) +
+                            " are no siblings; move one first");
+    }
+    for (const NodeId node : nodes) {
+      if (text_.now().is_in_parts(text_.now().value_of(node))) return text_.write_out_use(text_.written_outside(node));
+    }
+    std::map<Spot, NodeId> spots;
+    if (!text_.find_spots(nodes, spots)) return false;
+    std::string children;
+    std::vector<ValueId> items;  // in the order of the file, as their numbers are
+    for (const auto& [spot, node] : spots) {
+      children += (items.empty() ? "" : ", ") + splices.text_of(spot.object);
+      items.push_back(spot.object);
+    }
+    splices.replace(items.front(), R"({ "kind": )" + json_text(words.kind) +
+                                       (words.name.empty() ? "" : R"(, "name": )" + json_text(words.name)) +
+                                       R"(, "children": [)" + children + "] }");
+    splices.take_out(text_.list_of(parent), {items.begin() + 1, items.end()});
+    gather(parent, nodes, words, changed.after);
+    return true;
+  }
+
+  void gather(NodeId parent, std::vector<NodeId> nodes, const EncloseWords& words, Tree& after) const {
+    std::ranges::sort(nodes, {}, [&](NodeId node) { return text_.tree().index_of(node); });
+    Keys keys;
+    const auto kinds = words_of<Kind>;
+    const auto kind = std::ranges::find(kinds, words.kind);
+    if (kind == kinds.end() || !is_container(static_cast<Kind>(kind - kinds.begin()))) {
+      throw text_.refusal("\"" + words.kind + "\" gathers nothing" +
+                          word_hint(words.kind, std::span(kinds).subspan(0, 4)));
+    }
+    keys.kind = static_cast<Kind>(kind - kinds.begin());
+    keys.name = words.name;
+    try {
+      const NodeId container = after.insert(parent, text_.tree().index_of(nodes.front()), keys);
+      for (std::size_t i = 0; i < nodes.size(); ++i) after.move(nodes[i], container, i);
+    } catch (const BadValue& fault) {
+      throw text_.refusal(fault.what());
+    }
+  }
+
+  bool add(Splices& splices, ChangedText& changed) {
+    const PlaceWords words = add_words(text_.trial());
+    const NodeId container = text_.node_of(words.container);
+    try {
+      const JsonDocument node(words.what);
+      if (node[node.root()].type != Type::object) throw text_.refusal("a node is written as an object, in { }");
+    } catch (const JsonFault& fault) {
+      if (words.what.starts_with("{")) throw text_.refusal(fault.message);
+      throw text_.refusal("a node is written as an object, in { }");
+    }
+    if (!text_.holds_alone(container)) return false;
+    const NodeId before = child_at(container, words, {});
+    if (before && text_.now().written.of(before).copy > 0) return text_.write_out_copies(before);
+    put_into(container, before, words.what, {}, splices);
+    changed.after.insert(container, before ? text_.tree().index_of(before) : text_.tree().child_count(container),
+                         Keys());
+    return true;
+  }
+
+  PlacedText& text_;
+};
+
+}  // namespace
+
+bool nest_nodes(PlacedText& text, Splices& splices, ChangedText& changed) {
+  return Nester(text).nest(splices, changed);
+}
+
+}  // namespace fond_ladder::inline v0::scene

@@ -1,0 +1,170 @@
+// SPDX-License-Identifier: MIT
+//
+// A node of the tree stands in the file as an object of its own, or in a part, or for all of its copies: what is to be
+// said of it is written where it speaks of that node alone.
+#include "scene/trial/placed_text.hpp"
+
+#include <algorithm>
+#include <set>
+
+#include "fond_ladder/quantity.hpp"
+#include "model/json_text.hpp"
+#include "scene/read/definitions.hpp"
+#include "scene/trial/splices.hpp"
+#include "scene/write/node_texts.hpp"
+
+namespace fond_ladder::inline v0::scene {
+
+std::vector<NodeId> PlacedText::nodes_of(const std::string& pattern) const {
+  if (pattern.find('*') == std::string::npos && tree().matches(pattern).empty()) {
+    std::vector<NodeId> copies;
+    std::set<std::string> paths;
+    for (const NodeId node : tree().nodes()) {
+      const std::string path = without_indexes(tree().path(node));
+      if (path != pattern && !path.ends_with("/" + pattern)) continue;
+      copies.push_back(node);
+      paths.insert(path);
+    }
+    if (paths.size() == 1) return copies;
+  }
+  try {
+    return nodes_named(tree(), pattern);
+  } catch (const BadQuantity& fault) {
+    throw refusal(fault.what());
+  }
+}
+
+NodeId PlacedText::node_of(const std::string& path) const {
+  try {
+    return tree().at(path);
+  } catch (const BadPath& fault) {
+    throw refusal(fault.what());
+  }
+}
+
+NodeId PlacedText::written_outside(NodeId node) const {
+  while (now_->is_in_parts(now_->value_of(node))) node = tree().parent(node);
+  return node;
+}
+
+Spot PlacedText::spot_of(NodeId node) const {
+  const NodeId use = written_outside(node);
+  Spot spot{now_->value_of(use), ""};
+  for (NodeId at = node; at != use; at = tree().parent(at))
+    spot.inner = tree().step(at) + (spot.inner.empty() ? "" : "/") + spot.inner;
+  return spot;
+}
+
+/// The topmost of a node and those above it that is one of several copies, none when none is.
+NodeId PlacedText::topmost_copy(NodeId node) const {
+  NodeId top;
+  for (NodeId at = written_outside(node); at; at = tree().parent(at)) {
+    if (now_->written.of(at).copy >= 0) top = at;
+  }
+  return top;
+}
+
+/// The nodes of a parent that one object of the file stands for: copies, or one alone.
+std::vector<NodeId> PlacedText::copies_of(NodeId node) const {
+  if (!tree().parent(node)) return {node};
+  std::vector<NodeId> all = tree().children(tree().parent(node));
+  std::erase_if(all, [&](NodeId other) { return now_->value_of(other) != now_->value_of(node); });
+  return all;
+}
+
+std::vector<std::string_view> PlacedText::keys_of_each(NodeId node) const {
+  std::vector<std::string_view> keys;
+  const NodeId parent = tree().parent(node);
+  if (!parent) return keys;
+  const ValueId each = document().member(now_->value_of(parent), "each");
+  if (each == no_value) return keys;
+  for (ValueId id = document()[each].first; id != no_value; id = document()[id].next)
+    keys.push_back(document()[id].key);
+  return keys;
+}
+
+/// Reads a text that says the same in other words.
+void PlacedText::go_on_with(std::string text) {
+  try {
+    now_ = std::make_shared<const ReadText>(std::move(text), file_name_);
+  } catch (const BadScene& fault) {
+    throw refusal("what is to be changed alone cannot be written out: " + fault.faults().front().message);
+  }
+}
+
+bool PlacedText::write_out_copies(NodeId node) {
+  const std::vector<NodeId> copies = copies_of(node);
+  Splices splices(document(), now_->text);
+  splices.replace(now_->value_of(node), own_texts_of(copies));
+  const std::size_t nodes = tree().size();
+  const std::shared_ptr<const ReadText> before = now_;
+  try {
+    auto after = std::make_shared<const ReadText>(splices.text(), file_name_);
+    if (after->scene.tree.size() == nodes) {
+      now_ = std::move(after);
+      return false;
+    }
+  } catch (const BadScene&) {  // their number is said elsewhere
+  }
+  Splices in_full(document(), now_->text);
+  in_full.replace(now_->value_of(node), node_texts(now_->scene, copies, Copies::one_by_one, keys_of_each(node)));
+  go_on_with(in_full.text());
+  return false;
+}
+
+/// The object of copies once for each, without their number.
+std::string PlacedText::own_texts_of(const std::vector<NodeId>& copies) const {
+  const std::string object = Splices(document(), now_->text).text_of(now_->value_of(copies.front()));
+  const JsonDocument alone(object);
+  std::string texts;
+  for (const NodeId copy : copies) {
+    Splices splices(alone, object);
+    std::vector<ValueId> out;
+    if (const ValueId count = alone.member(alone.root(), "copies"); count != no_value) out.push_back(count);
+    SaidInside said;
+    if (const std::string name = tree().keys(copy).name; !name.empty()) said.at("name").json = json_text(name);
+    splices.take_out(alone.root(), out);
+    splices.say(alone.root(), said);
+    texts += (texts.empty() ? "" : ", ") + splices.text();
+  }
+  return texts;
+}
+
+bool PlacedText::write_out_use(NodeId use) {
+  Splices splices(document(), now_->text);
+  splices.replace(now_->value_of(use), node_texts(now_->scene, copies_of(use), Copies::together, keys_of_each(use)));
+  go_on_with(splices.text());
+  return false;
+}
+
+bool PlacedText::stands_alone(NodeId node) {
+  if (now_->is_in_parts(now_->value_of(node))) return write_out_use(written_outside(node));
+  if (const NodeId copy = topmost_copy(node)) return write_out_copies(copy);
+  return true;
+}
+
+bool PlacedText::holds_alone(NodeId container) {
+  if (document().member(now_->value_of(container), "part") != no_value) return write_out_use(container);
+  return stands_alone(container);
+}
+
+bool PlacedText::find_spots(const std::vector<NodeId>& nodes, std::map<Spot, NodeId>& spots) {
+  std::map<ValueId, std::size_t> written;  // how many nodes an object stands for
+  for (const NodeId node : tree().nodes()) ++written[now_->value_of(node)];
+  std::map<Spot, std::size_t> meant;
+  for (const NodeId node : nodes) {
+    const Spot spot = spot_of(node);
+    spots.try_emplace(spot, node);
+    ++meant[spot];
+  }
+  for (const auto& [spot, count] : meant) {
+    if (count < written.at(spot.object)) return write_out_copies(topmost_copy(spots.at(spot)));
+  }
+  return true;
+}
+
+ValueId PlacedText::list_of(NodeId container) const {
+  return document().member(now_->value_of(container), "children");
+}
+
+}  // namespace fond_ladder::inline v0::scene

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The text that a trial is made in, and where its nodes can be spoken of one by one. What has no place of its own is
+// written out first, one at a time, and the text is read again; that changes no number and no path.
+
+#include <map>
+#include <memory>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/trial.hpp"
+#include "scene/trial/read_text.hpp"
+#include "scene/trial/trial_words.hpp"
+
+namespace fond_ladder::inline v0::scene {
+
+/// Where one node of the tree can be spoken of: by its own object, or by what a use of a part says of its inside.
+struct Spot {
+  ValueId object = no_value;
+  std::string inner;  // the path inside the part; empty for the object itself
+  friend auto operator<=>(const Spot&, const Spot&) = default;
+};
+
+class PlacedText {
+ public:
+  PlacedText(std::shared_ptr<const ReadText> text, const Trial& trial, const std::string& file_name)
+      : now_(std::move(text)), trial_(trial), file_name_(file_name) {}
+
+  [[nodiscard]] const ReadText& now() const { return *now_; }
+  [[nodiscard]] const std::shared_ptr<const ReadText>& shared() const { return now_; }
+  [[nodiscard]] const Tree& tree() const { return now_->scene.tree; }
+  [[nodiscard]] const JsonDocument& document() const { return now_->document; }
+  [[nodiscard]] const Trial& trial() const { return trial_; }
+  [[nodiscard]] BadTrial refusal(const std::string& why) const { return BadTrial(shown(trial_) + why); }
+
+  /// The nodes of a path or pattern; copies are also named without their index, all together. Throws BadTrial.
+  [[nodiscard]] std::vector<NodeId> nodes_of(const std::string& pattern) const;
+  [[nodiscard]] NodeId node_of(const std::string& path) const;
+
+  /// The node itself, or the outermost use of a part that it lies in.
+  [[nodiscard]] NodeId written_outside(NodeId node) const;
+  /// The list of children of a container, or none.
+  [[nodiscard]] ValueId list_of(NodeId container) const;
+
+  // Each of these returns false where something was written out: all values are others then.
+
+  /// Writes the copies that a node is one of as nodes of their own. Always returns false.
+  bool write_out_copies(NodeId node);
+  /// Writes a use of a part as the nodes that it stands for. Always returns false.
+  bool write_out_use(NodeId use);
+  /// Whether a node has an object of its own.
+  bool stands_alone(NodeId node);
+  /// The same, of a container whose children are to be written.
+  bool holds_alone(NodeId container);
+  /// Fills the spots of some nodes, where these are all that each spot speaks of.
+  bool find_spots(const std::vector<NodeId>& nodes, std::map<Spot, NodeId>& spots);
+
+ private:
+  [[nodiscard]] Spot spot_of(NodeId node) const;
+  [[nodiscard]] NodeId topmost_copy(NodeId node) const;
+  [[nodiscard]] std::vector<NodeId> copies_of(NodeId node) const;
+  [[nodiscard]] std::vector<std::string_view> keys_of_each(NodeId node) const;
+  void go_on_with(std::string text);
+  [[nodiscard]] std::string own_texts_of(const std::vector<NodeId>& copies) const;
+
+  std::shared_ptr<const ReadText> now_;
+  const Trial& trial_;
+  const std::string& file_name_;
+};
+
+}  // namespace fond_ladder::inline v0::scene
