@@ -89,8 +89,7 @@ void add_scene(Options& options, SceneCall& scene, Forms forms) {
 
 void add_trials(Options& options, std::vector<Told>& trials) {
   options.in_order("--try", "NODE.KEY=VALUE", trials,
-                   "Change a key, as in beds.width=300, cards/*.padding.left=4 or ranges.narrow.below_width=600; "
-                   "repeatable, as are the next four, which are made in the order given");
+                   "Change a key, as in beds.width=300; like the next four repeatable, in the order given");
   options.in_order("--move", "NODE=CONTAINER:PLACE", trials, "Carry a node elsewhere, as in legend=bar:1");
   options.in_order("--enclose", "NODES=KIND:NAME", trials, "Gather siblings, as in beds,map=row:places");
   options.in_order("--remove", "NODE", trials, "Leave a node out, with all that is in it");

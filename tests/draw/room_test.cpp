@@ -36,6 +36,8 @@ TEST(Room, IsPaddingGapsAndWhatIsSpare) {
        "0,10 100x4", "60,0 40x10 50,14 50x10 0,24 100x16"},
       {"overlapping children leave no gap", "row:r gap=-10 [ box:a width=60 box:b width=50 ]", "", "", ""},
       {"nothing in it", "row:r padding=10", "0,0 100x10 0,10 10x20 90,10 10x20 0,30 100x10", "", "10,10 80x20"},
+      {"of a scroller the padding is behind its content", "column:r padding=5 scroll=y [ box:a height=80 shrink=0 ]",
+       "0,0 100x5 0,5 5x80 95,5 5x80 0,85 100x5", "", ""},
       {"a stack shares nothing", "stack:r padding=10 [ box:a width=5 ]",
        "0,0 100x10 0,10 10x20 90,10 10x20 0,30 100x10", "", ""},
   };

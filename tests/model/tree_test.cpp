@@ -95,6 +95,20 @@ TEST_F(TreeEdits, RefusesWhatWouldTearItApart) {
   EXPECT_EQ(tree.size(), 4U);
 }
 
+TEST_F(TreeEdits, SaysHowCopiesAreNamed) {
+  for (const char* name : {"m[0]", "m[1]", "m[2]", "one[0]"}) tree.append(b, named(Kind::box, name));
+  for (const auto& [path, message] :
+       {std::pair{"m", "\"m\" is copied: write m[0] to m[2], or, where several may be named, m[*]"},
+        std::pair{"one", "\"one\" is copied, once: write one[0]"}}) {
+    try {
+      static_cast<void>(tree.at(path));
+      FAIL() << path;
+    } catch (const BadPath& fault) {
+      EXPECT_EQ(std::string(fault.what()), message);
+    }
+  }
+}
+
 TEST_F(TreeEdits, FindsNodesByPathAndTail) {
   tree.append(b, named(Kind::box, "a"));
   tree.append(b, named(Kind::text, ""));

@@ -139,7 +139,7 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
 }  // namespace
 
 Command measure_command() {
-  CommandOf<MeasureCall> command("measure", "Where every node is, how large, what it wished for, what is cut");
+  CommandOf<MeasureCall> command("measure", "Where every node is and how large, what is cut, squeezed or unseen");
   MeasureCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);

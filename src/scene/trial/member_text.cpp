@@ -84,7 +84,8 @@ std::string changed_value(const std::string& json, std::span<const std::string> 
       said.at(step).json = changed_value(known == no_value ? "" : texts.text_of(known), steps.subspan(1), value);
       return json_of(said);
     }
-    said.at("x").json = said.at("y").json = json;
+    said.at("x").json = json;
+    said.at("y").json = json;
   }
   said.at(step).json = changed_value("", steps.subspan(1), value);
   return json_of(said);

@@ -84,6 +84,18 @@ TEST(Troubles, IntrusionIsAMeasure) {
   EXPECT_EQ(at.intrusion(scene.tree.at("a")), (FourSides{0, 4, 12, 0}));
 }
 
+TEST(Troubles, ContainersHideNothing) {
+  const auto shown = [](const char* cover) {
+    const Scene scene = testing::scene_from(std::string("stack:r [ image:p natural=[20,20] ") + cover + " ]");
+    const Solution at = solve(scene, {100, 100});
+    return value_of(parse_quantity(at.tree(), "p.shown"), at);
+  };
+  EXPECT_EQ(shown("row:over width=50 height=50 padding=20"), 1);
+  EXPECT_EQ(shown("text:over width=50 height=50 text=Oak"), 1);
+  EXPECT_EQ(shown("row:over width=50 height=50 [ box:b weight=1 ]"), 0) << "what is in it does";
+  EXPECT_EQ(shown("box:over width=50 height=50"), 0);
+}
+
 TEST(Troubles, AreFieldsOfTheAnswerToo) {
   const Scene scene = testing::scene_from("row:r padding=12 across=start [ box:a width=80 shrink=0 height=9 box:b ]");
   const std::string json = testing::run({"measure", "-", "--at", "100x100", "--format", "json"}, to_json(scene)).out;
