@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
 //
-// A command is one file in commands/ and one line here.
+// A command that writes files or serves is one file in commands/ and one word below; those that answer are in src/calls.
 #include "cli/commands.hpp"
 
-#define FOND_LADDER_COMMANDS(each)                                                                             \
-  each(measure) each(climb) each(ledger) each(check) each(compare) each(lint) each(draw) each(tidy) each(demo) \
-      each(completion)
+#include "calls/scene_calls.hpp"
+
+#define FOND_LADDER_COMMANDS(each) each(compare) each(draw) each(tidy) each(demo) each(completion)
 
 namespace fond_ladder::cli {
 
@@ -13,7 +13,7 @@ namespace fond_ladder::cli {
 FOND_LADDER_COMMANDS(FOND_LADDER_DECLARE)
 
 std::vector<Command> all_commands() {
-  std::vector<Command> all;
+  std::vector<Command> all = calls::scene_calls();
 #define FOND_LADDER_ADD(name) all.push_back(name##_command());
   FOND_LADDER_COMMANDS(FOND_LADDER_ADD)
   return all;

@@ -3,7 +3,7 @@
 
 #include <vector>
 
-#include "cli/command.hpp"
+#include "cli/call_words.hpp"
 
 namespace fond_ladder::cli {
 

@@ -5,7 +5,7 @@
 #include <string>
 #include <vector>
 
-#include "cli/command.hpp"
+#include "cli/call_words.hpp"
 
 namespace fond_ladder::cli {
 

@@ -10,7 +10,7 @@
 #include <sstream>
 
 #include "cli/commands.hpp"
-#include "cli/progress.hpp"
+#include "calls/progress.hpp"
 #include "fond_ladder/version.hpp"
 #include "support/golden.hpp"
 #include "support/program.hpp"
@@ -322,8 +322,8 @@ TEST(Cli, TellsHowFarItIsOnATerminalOnlyAndAfterAWhile) {
   const auto clock = [&] { return now; };
   const auto work = [&](std::ostream* shown) {
     terminal.str("");
-    const cli::Streams streams{in, out, err, {}, shown};
-    cli::Progress progress(streams, "climbing", clock);
+    const calls::Streams streams{in, out, err, {}, shown};
+    calls::Progress progress(streams, "climbing", clock);
     progress.tell(0.1);
     now += std::chrono::milliseconds(600);
     progress.tell(0.25);

@@ -6,7 +6,7 @@
 #include <iomanip>
 #include <sstream>
 
-#include "cli/command.hpp"
+#include "calls/command.hpp"
 #include "cli/run.hpp"
 #include "support/shorthand.hpp"
 

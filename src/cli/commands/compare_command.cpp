@@ -2,9 +2,7 @@
 #include <algorithm>
 #include <ostream>
 
-#include "cli/progress.hpp"
-#include "cli/scene_call.hpp"
-#include "cli/sizes.hpp"
+#include "cli/call_words.hpp"
 #include "fond_ladder/compare.hpp"
 #include "print/answers_json.hpp"
 #include "print/json_frame.hpp"

@@ -2,7 +2,7 @@
 #include <array>
 #include <ostream>
 
-#include "cli/command.hpp"
+#include "cli/call_words.hpp"
 #include "cli/commands/demo_scene.hpp"
 #include "cli/run.hpp"
 

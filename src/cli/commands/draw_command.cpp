@@ -5,10 +5,7 @@
 #include <algorithm>
 #include <iostream>
 
-#include "cli/picture_form.hpp"
-#include "cli/scene_call.hpp"
-#include "cli/sizes.hpp"
-#include "cli/target_file.hpp"
+#include "cli/call_words.hpp"
 #include "fond_ladder/draw.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"

@@ -3,8 +3,7 @@
 #include <iterator>
 #include <ostream>
 
-#include "cli/scene_call.hpp"
-#include "cli/target_file.hpp"
+#include "cli/call_words.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/printable.hpp"
 

@@ -2,7 +2,7 @@
 //
 // A file comes to be in three steps: written whole under a name of its own beside the target, given the target's owner
 // and mode, renamed onto it. Nobody sees half of it, and of several writers the last one wins.
-#include "cli/target_file.hpp"
+#include "calls/target_file.hpp"
 
 #include <fcntl.h>
 #include <sys/stat.h>
@@ -13,11 +13,11 @@
 #include <filesystem>
 #include <optional>
 
-#include "cli/command.hpp"
-#include "cli/interrupt.hpp"
+#include "calls/command.hpp"
+#include "calls/interrupt.hpp"
 #include "model/limits.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 namespace fs = std::filesystem;
@@ -133,4 +133,4 @@ void write_target(const std::string& path, std::string_view bytes) {
   refuse(path, reason);
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

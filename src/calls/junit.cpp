@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "cli/junit.hpp"
+#include "calls/junit.hpp"
 
 #include <algorithm>
 #include <pugixml.hpp>
@@ -7,7 +7,7 @@
 
 #include "model/printable.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 /// What broke, in one line.
@@ -51,4 +51,4 @@ std::string junit_text(const std::vector<CheckedClaim>& checked, const std::stri
   return out.str();
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -2,7 +2,7 @@
 //
 // A handler may hardly do anything: it reads a path out of a buffer that is written only while signals are held back,
 // unlinks it, writes one line and lets the signal do what it does by itself.
-#include "cli/interrupt.hpp"
+#include "calls/interrupt.hpp"
 
 #include <fcntl.h>
 #include <unistd.h>
@@ -14,7 +14,7 @@
 #include <cstring>
 #include <string_view>
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 constexpr std::array<int, 3> signals{SIGINT, SIGTERM, SIGHUP};
@@ -78,4 +78,4 @@ PendingFile::~PendingFile() {
   pending[0] = '\0';
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -1,13 +1,13 @@
 // SPDX-License-Identifier: MIT
 #include <ostream>
 
-#include "cli/progress.hpp"
-#include "cli/scene_call.hpp"
+#include "calls/progress.hpp"
+#include "calls/scene_call.hpp"
 #include "fond_ladder/lint.hpp"
 #include "print/answers_json.hpp"
 #include "print/json_frame.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 struct LintCall {
@@ -40,4 +40,4 @@ Command lint_command() {
   return command.does(lint);
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -4,7 +4,7 @@
 #include <string>
 #include <string_view>
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 /// Writes a file as a whole or not at all: under a new name beside the target first, then renamed onto it. The target
 /// keeps its mode, a link at it stays one, and one that may not be written is left alone. A target that is no plain
@@ -13,4 +13,4 @@ void write_target(const std::string& path, std::string_view bytes);
 /// Throws what write_target would throw of a target that may not be written, before there is anything to write.
 void require_target(const std::string& path);
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: MIT
-#include "cli/progress.hpp"
+#include "calls/progress.hpp"
 
 #include <fmt/format.h>
 
 #include <ostream>
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 Progress::Progress(const Streams& streams, std::string what, Clock now)
     : out_(streams.terminal), what_(std::move(what)), now_(std::move(now)), began_(now_()) {}
@@ -22,4 +22,4 @@ void Progress::tell(double share) {
   told_ = percent;
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

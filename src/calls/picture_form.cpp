@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "cli/picture_form.hpp"
+#include "calls/picture_form.hpp"
 
 #include <fmt/format.h>
 
@@ -7,10 +7,10 @@
 #include <array>
 #include <filesystem>
 
-#include "cli/command.hpp"
+#include "calls/command.hpp"
 #include "model/nearest_word.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 PictureForm picture_form(const std::string& output, const std::string& as, const std::string& option) {
   static constexpr std::array<std::string_view, 3> forms{"svg", "png", "pdf"};  // in the order of PictureForm
@@ -30,4 +30,4 @@ PictureForm picture_form(const std::string& output, const std::string& as, const
                               option == "-o" ? "; or say it with --as" : ""));
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

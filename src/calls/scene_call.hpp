@@ -6,12 +6,12 @@
 #include <string>
 #include <vector>
 
-#include "cli/command.hpp"
+#include "calls/command.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/trial.hpp"
 #include "fond_ladder/variant.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 struct SceneCall {
   std::string file;
@@ -48,10 +48,16 @@ enum class Hints { one_line, none };
 
 /// A scene as the options of a command make it. Throws as load_scene does.
 [[nodiscard]] Variant load_variant(const SceneCall& call, const Streams& streams);
-/// The same, and the scene as it is, read once.
+/// The same, and the text of the scene as it is.
+struct TextAndVariant {
+  std::string text;
+  Variant shown;
+};
+[[nodiscard]] TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& streams);
+/// The variant, and the scene as it is, read once.
 struct BeforeAndAfter {
   Variant before, after;
 };
 [[nodiscard]] BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& streams);
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

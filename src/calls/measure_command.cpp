@@ -4,13 +4,13 @@
 #include <chrono>
 #include <optional>
 
-#include "cli/scene_call.hpp"
-#include "cli/sizes.hpp"
+#include "calls/scene_call.hpp"
+#include "calls/sizes.hpp"
 #include "print/json_frame.hpp"
 #include "print/measure.hpp"
 #include "print/settings.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 struct MeasureCall {
@@ -154,4 +154,4 @@ Command measure_command() {
   return command.does(measure);
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -10,9 +10,9 @@
 #include <string_view>
 #include <vector>
 
-#include "cli/options.hpp"
+#include "calls/options.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 enum ExitStatus : int {
   all_well = 0,
@@ -77,4 +77,4 @@ class CommandOf {
   Command command_;
 };
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -8,7 +8,7 @@
 #include <variant>
 #include <vector>
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 enum class Format { table, json, csv };
 
@@ -57,4 +57,4 @@ class Options {
   std::vector<Option> all_;
 };
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "cli/options.hpp"
+#include "calls/options.hpp"
 
 #include <fmt/format.h>
 
@@ -7,9 +7,9 @@
 #include <array>
 #include <string_view>
 
-#include "cli/command.hpp"
+#include "calls/command.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 void Options::argument(std::string name, std::string& into, std::string about) {
   all_.push_back({std::move(name), "", std::move(about), true, &into});
@@ -57,4 +57,4 @@ void Options::describe(const std::string& name, std::string about) {
   std::ranges::find(all_, name, &Option::name)->about = std::move(about);
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -5,9 +5,9 @@
 #include <functional>
 #include <string>
 
-#include "cli/command.hpp"
+#include "calls/command.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 /// How far a long command is, on a terminal, when it takes longer than half a second. Gone when it ends.
 class Progress {
@@ -34,4 +34,4 @@ class Progress {
   int told_ = -1;  // percent
 };
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -11,8 +11,8 @@
 #include <filesystem>
 #include <thread>
 
-#include "cli/command.hpp"
-#include "cli/target_file.hpp"
+#include "calls/command.hpp"
+#include "calls/target_file.hpp"
 #include "support/program.hpp"
 #include "support/shorthand.hpp"
 
@@ -20,8 +20,8 @@ namespace fond_ladder {
 namespace {
 
 namespace fs = std::filesystem;
-using cli::write_target;
-using cli::WrongCall;
+using calls::write_target;
+using calls::WrongCall;
 using testing::file_text;
 
 class TargetFile : public ::testing::Test {

@@ -4,11 +4,11 @@
 #include <algorithm>
 #include <ostream>
 
-#include "cli/picture_form.hpp"
-#include "cli/progress.hpp"
-#include "cli/scene_call.hpp"
-#include "cli/sizes.hpp"
-#include "cli/target_file.hpp"
+#include "calls/picture_form.hpp"
+#include "calls/progress.hpp"
+#include "calls/scene_call.hpp"
+#include "calls/sizes.hpp"
+#include "calls/target_file.hpp"
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/plot.hpp"
 #include "model/number_text.hpp"
@@ -16,7 +16,7 @@
 #include "print/json_frame.hpp"
 #include "print/wrapped.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 struct ClimbCall {
@@ -208,4 +208,4 @@ Command climb_command() {
   return command.does(climb);
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

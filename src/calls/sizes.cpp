@@ -1,16 +1,16 @@
 // SPDX-License-Identifier: MIT
-#include "cli/sizes.hpp"
+#include "calls/sizes.hpp"
 
 #include <fmt/format.h>
 
 #include <charconv>
 #include <cmath>
 
-#include "cli/command.hpp"
+#include "calls/command.hpp"
 #include "model/container_size.hpp"
 #include "model/nearest_word.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 /// A size from 0 to 1e9, or nothing.
@@ -104,4 +104,4 @@ std::vector<std::string> split_list(std::string_view text) {
   return items;
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

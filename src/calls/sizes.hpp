@@ -8,7 +8,7 @@
 #include "fond_ladder/scene.hpp"
 #include "print/titles.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 /// The sizes of repeated `--at`, each `1280x800`, `1280` (the ladder's largest height, by content where it has none),
 /// `1280xcontent`, `content` or the name of a rung; without any the named rungs, or else the widest size of the ladder.
@@ -25,4 +25,4 @@ namespace fond_ladder::cli {
 /// The items between the commas, without blanks round them.
 [[nodiscard]] std::vector<std::string> split_list(std::string_view text);
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

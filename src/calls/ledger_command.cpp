@@ -4,15 +4,15 @@
 
 #include <optional>
 
-#include "cli/scene_call.hpp"
-#include "cli/sizes.hpp"
+#include "calls/scene_call.hpp"
+#include "calls/sizes.hpp"
 #include "fond_ladder/ledger.hpp"
 #include "model/number_text.hpp"
 #include "print/answers_json.hpp"
 #include "print/json_frame.hpp"
 #include "print/settings.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 struct LedgerCall {
@@ -75,4 +75,4 @@ Command ledger_command() {
   return command.does(ledger);
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

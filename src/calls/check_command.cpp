@@ -6,10 +6,10 @@
 #include <charconv>
 #include <iostream>
 
-#include "cli/junit.hpp"
-#include "cli/progress.hpp"
-#include "cli/scene_call.hpp"
-#include "cli/target_file.hpp"
+#include "calls/junit.hpp"
+#include "calls/progress.hpp"
+#include "calls/scene_call.hpp"
+#include "calls/target_file.hpp"
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/suggest.hpp"
@@ -19,7 +19,7 @@
 #include "print/json_frame.hpp"
 #include "print/suggest_text.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 struct CheckCall {
@@ -150,7 +150,7 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
     if (call.broken) {
       std::size_t i = 0;
       std::erase_if(numbers, [&](std::size_t) { return checked[i++].holds; });
-      std::erase_if(told, &CheckedClaim::holds);
+      std::erase_if(told, [](const CheckedClaim& one) { return one.holds; });
     }
     write_checked(next_answer(answers, variants, call), told, std::ranges::all_of(checked, &CheckedClaim::holds),
                   numbers);
@@ -177,4 +177,4 @@ Command check_command() {
   return command.does(check);
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

@@ -5,7 +5,7 @@
 
 #include <string>
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 
 /// From here on these signals clear the unfinished file away, say that the program was interrupted, and end it as they
 /// would have. For the program alone; a library's signals are its user's.
@@ -29,4 +29,4 @@ class PendingFile {
   int descriptor_;
 };
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

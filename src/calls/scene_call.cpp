@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: MIT
-#include "cli/scene_call.hpp"
+#include "calls/scene_call.hpp"
 
 #include <fmt/format.h>
 #include <fmt/ostream.h>
@@ -13,7 +13,7 @@
 #include "scene/read/scene_text.hpp"
 #include "verify/lint/idle_settings.hpp"
 
-namespace fond_ladder::cli {
+namespace fond_ladder::calls {
 namespace {
 
 /// Refuses a name that is none of `names`.
@@ -117,7 +117,16 @@ void add_sizes(Options& options, std::vector<std::string>& at, const std::string
 }
 
 Variant load_variant(const SceneCall& call, const Streams& streams) {
-  return load_before_and_after(call, streams).after;
+  return load_text_and_variant(call, streams).shown;
+}
+
+TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& streams) {
+  Draft draft = read_draft(call.file, streams);
+  std::string text = draft.json();
+  make(call.trials, draft, streams);
+  Variant shown = variant_by(call, draft, call.wording, call.modes);
+  hint_at(idle_settings(shown.scene), shown.scene, streams);
+  return {std::move(text), std::move(shown)};
 }
 
 BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& streams) {
@@ -153,4 +162,4 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
   return variants;
 }
 
-}  // namespace fond_ladder::cli
+}  // namespace fond_ladder::calls

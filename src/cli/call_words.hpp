@@ -1,0 +1,46 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What the command line takes over from src/calls.
+
+#include "calls/command.hpp"
+#include "calls/picture_form.hpp"
+#include "calls/progress.hpp"
+#include "calls/scene_call.hpp"
+#include "calls/sizes.hpp"
+#include "calls/target_file.hpp"
+
+namespace fond_ladder::cli {
+
+using calls::add_scene;
+using calls::add_sizes;
+using calls::add_trials;
+using calls::asked_sizes;
+using calls::BeforeAndAfter;
+using calls::Command;
+using calls::CommandOf;
+using calls::ExitStatus;
+using calls::Format;
+using calls::load_before_and_after;
+using calls::load_scene;
+using calls::load_text_and_variant;
+using calls::load_variant;
+using calls::load_variants;
+using calls::make;
+using calls::Option;
+using calls::Options;
+using calls::parse_factor;
+using calls::picture_form;
+using calls::Progress;
+using calls::parse_span;
+using calls::read_draft;
+using calls::require_target;
+using calls::SceneCall;
+using calls::ShippedScene;
+using calls::Streams;
+using calls::Told;
+using calls::write_target;
+using calls::WrongCall;
+using enum calls::ExitStatus;
+
+}  // namespace fond_ladder::cli
