@@ -35,6 +35,8 @@ struct DrawOptions {
   std::optional<double>
       scale{};          ///< pixels of the picture a pixel of the scene; absent: 1, or less where 1 is too large
   std::string title{};  ///< above all panels
+  /// An SVG that stands in an HTML page: nothing in it has the name of a node, and its ids begin with `picture:`.
+  bool within_page = false;
 };
 
 struct Picture {

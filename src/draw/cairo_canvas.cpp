@@ -161,10 +161,9 @@ class PangoRuler final : public LetterRuler {
 
 }  // namespace
 
-std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double height, const std::string& title) {
-  if (form == PictureForm::svg)
-    return open_svg(std::ceil(width), std::ceil(height), title, std::make_unique<PangoRuler>());
-  return std::make_unique<CairoCanvas>(form, std::ceil(width), std::ceil(height));
+std::unique_ptr<Canvas> open_canvas(PictureForm form, const Blank& sheet) {
+  if (form == PictureForm::svg) return open_svg(sheet, std::make_unique<PangoRuler>());
+  return std::make_unique<CairoCanvas>(form, std::ceil(sheet.width), std::ceil(sheet.height));
 }
 
 }  // namespace fond_ladder::inline v0::picture

@@ -26,11 +26,16 @@ class LetterRuler {
   [[nodiscard]] virtual double width_of(std::string_view text, const Lettering& lettering) = 0;
 };
 
-/// A blank sheet, in pixels. Throws BadPicture when this build has no drawing library.
-[[nodiscard]] std::unique_ptr<Canvas> open_canvas(PictureForm form, double width, double height,
-                                                  const std::string& title);
+/// A blank sheet, in pixels.
+struct Blank {
+  double width = 0, height = 0;
+  std::string title;
+  bool within_page = false;
+};
+
+/// Throws BadPicture when this build has no drawing library.
+[[nodiscard]] std::unique_ptr<Canvas> open_canvas(PictureForm form, const Blank& sheet);
 /// The same for SVG alone.
-[[nodiscard]] std::unique_ptr<Canvas> open_svg(double width, double height, const std::string& title,
-                                               std::unique_ptr<LetterRuler> ruler);
+[[nodiscard]] std::unique_ptr<Canvas> open_svg(const Blank& sheet, std::unique_ptr<LetterRuler> ruler);
 
 }  // namespace fond_ladder::inline v0::picture

@@ -44,7 +44,11 @@ std::vector<Rect> beyond(const Rect& area, const Rect& window) {
   return pieces;
 }
 
-std::vector<Segment> hatch(const Rect& area, Hatch way, double step) {
+void Pen::hatch(std::span<const Rect> areas, Hatch way, double step, const Stroke& stroke) {
+  for (const Rect& area : areas) lines(hatch_lines(area, way, step), stroke);
+}
+
+std::vector<Segment> hatch_lines(const Rect& area, Hatch way, double step) {
   std::vector<Segment> lines;
   if (is_empty(area)) return lines;
   if (way != Hatch::falling) {  // x + y is the same all along a line

@@ -20,9 +20,8 @@ namespace fond_ladder::inline v0::picture {
 /// Up to four pieces of `area` that lie outside `window`.
 [[nodiscard]] std::vector<Rect> beyond(const Rect& area, const Rect& window);
 
-enum class Hatch { rising, falling, crossed };
 /// Slanting lines through `area`, `step` pixels apart.
-[[nodiscard]] std::vector<Segment> hatch(const Rect& area, Hatch way, double step);
+[[nodiscard]] std::vector<Segment> hatch_lines(const Rect& area, Hatch way, double step);
 /// Level lines through `area`, to be dotted.
 [[nodiscard]] std::vector<Segment> rows_of_dots(const Rect& area, double step);
 /// A line with a bar at both ends.

@@ -5,7 +5,7 @@
 
 namespace fond_ladder::inline v0::picture {
 
-std::unique_ptr<Canvas> open_canvas(PictureForm, double, double, const std::string&) {
+std::unique_ptr<Canvas> open_canvas(PictureForm, const Blank&) {
   throw BadPicture(
       "this build cannot draw pictures: install libcairo2-dev and libpango1.0-dev, then configure and build again "
       "(scripts/setup installs them)");

@@ -93,8 +93,7 @@ class MarkPainter {
     tell(into.left, cut.left, "\u2190");
     if (amounts.empty()) return;  // where it sticks out, that is marked
     used_.intrusion = true;
-    for (const Rect& piece : beyond(common(item.box, padding), inside))
-      pen_.lines(hatch(piece, Hatch::crossed, 4), {faded(warning_ink, 0.7), 0.7});
+    pen_.hatch(beyond(common(item.box, padding), inside), Hatch::crossed, 4, {faded(warning_ink, 0.7), 0.7});
     const Rect seen = common(item.box, room_);
     plate("in padding" + amounts, {seen.right() + 4, seen.y + seen.height / 2}, 0, 0.5, LabelSpots::beside_words,
           {Lettering::Face::label, letter_size, warning_ink}, {warning_ink, 0.8}, room_);
@@ -220,7 +219,7 @@ class MarkPainter {
   void mark_cut(const Rect& area, const Rect& window, const FourSides& cut) {
     for (const Rect& piece : beyond(common(area, grown(room_, 8)), window)) {
       pen_.fill(piece, faded(warning_ink, 0.12));
-      pen_.lines(hatch(piece, Hatch::crossed, 5), {faded(warning_ink, 0.8), 0.8});
+      pen_.hatch({&piece, 1}, Hatch::crossed, 5, {faded(warning_ink, 0.8), 0.8});
       pen_.outline(grown(piece, -1), {warning_ink, 2});
     }
     const Rect seen = common(area, room_).width > 0 && common(area, room_).height > 0 ? common(area, room_) : room_;

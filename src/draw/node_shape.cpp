@@ -25,18 +25,17 @@ void paint_room(Pen& pen, const Solution& solution, const Item& item, const Rect
   const Room inside = room_of(solution, item.node);
   const Rect own_box = in_picture(item, padding_box(solution, item.node));
   const Stroke quiet{faded(line_of(item.kind, item.depth), 0.55), 0.7};
-  const auto paint = [&](const std::vector<Rect>& areas, bool& mark, auto pattern, const Stroke& stroke) {
+  const auto seen = [&](const std::vector<Rect>& areas, bool& mark) {
+    std::vector<Rect> pieces;
     for (const Rect& own : areas) {
       const Rect area = common(common(in_picture(item, own), own_box), room);
-      if (area.width < 2 || area.height < 2) continue;
-      pen.lines(pattern(area), stroke);
-      mark = true;
+      if (area.width >= 2 && area.height >= 2) pieces.push_back(area);
     }
+    mark = mark || !pieces.empty();
+    return pieces;
   };
-  paint(
-      inside.padding, used.padding, [](const Rect& area) { return hatch(area, Hatch::rising, hatch_step); }, quiet);
-  paint(
-      inside.gaps, used.gap, [](const Rect& area) { return hatch(area, Hatch::falling, hatch_step); }, quiet);
+  pen.hatch(seen(inside.padding, used.padding), Hatch::rising, hatch_step, quiet);
+  pen.hatch(seen(inside.gaps, used.gap), Hatch::falling, hatch_step, quiet);
   for (const Rect& track : inside.tracks) {
     const Rect area = common(in_picture(item, track), grown(room, 8));
     if (area.width < 2 || area.height < 2) continue;
@@ -46,8 +45,7 @@ void paint_room(Pen& pen, const Solution& solution, const Item& item, const Rect
   Stroke dots = quiet;
   dots.width = 1.2;
   dots.line = Stroke::Line::dotted;
-  paint(
-      inside.spare, used.spare, [](const Rect& area) { return rows_of_dots(area, dot_step); }, dots);
+  for (const Rect& area : seen(inside.spare, used.spare)) pen.lines(rows_of_dots(area, dot_step), dots);
 }
 
 void paint_words(Pen& pen, const Solution& solution, const Item& item, const Rect& room) {

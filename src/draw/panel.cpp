@@ -171,6 +171,7 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
   PanelReport report;
   report.left_out = too_deep_;
   pen.clip(room);
+  const bool names_nodes = pen.names_nodes();
   for (const Item& item : items) {
     if (!item.shown) {
       constexpr std::size_t most_named = 6;
@@ -180,9 +181,9 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
     }
     ++report.drawn;
     const Tree& tree = solution_.tree();
-    pen.begin_node(tree.path(item.node), title_of(solution_, item));
+    if (names_nodes) pen.begin_node(tree.path(item.node), title_of(solution_, item));
     paint_shape(pen, solution_, item, room, bare, report.used);
-    pen.end_node();
+    if (names_nodes) pen.end_node();
   }
   note_kinds(items, room, report.used);
   report.cut = paint_marks(pen, solution_, items, room, bare, report.used);

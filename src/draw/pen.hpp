@@ -46,6 +46,8 @@ struct Lettering {
   bool turned = false;  ///< read from the bottom to the top
 };
 
+enum class Hatch : std::uint8_t { rising, falling, crossed };
+
 class Pen {
  public:
   Pen() = default;
@@ -57,6 +59,8 @@ class Pen {
   /// Along the edges of `area`.
   virtual void outline(const Rect& area, const Stroke& stroke) = 0;
   virtual void lines(std::span<const Segment> segments, const Stroke& stroke) = 0;
+  /// Slanting lines through areas, `step` pixels apart, in step with all others of the picture.
+  virtual void hatch(std::span<const Rect> areas, Hatch way, double step, const Stroke& stroke);
   virtual void polygon(std::span<const Point> corners, const Ink& ink) = 0;
   /// One line of text that begins at a point of its baseline; made exactly `width` wide unless that is 0.
   virtual void letters(std::string_view text, Point at, const Lettering& lettering, double width = 0) = 0;
@@ -65,7 +69,8 @@ class Pen {
   /// Until `unclip`, nothing is drawn outside of `area`. May be nested.
   virtual void clip(const Rect& area) = 0;
   virtual void unclip() = 0;
-  /// What is drawn until `end_node` is one node, for files that can say so.
+  /// What is drawn until `end_node` is one node, for files that can say so: only they are told.
+  [[nodiscard]] virtual bool names_nodes() const { return false; }
   virtual void begin_node(const std::string& /*path*/, const std::string& /*title*/) {}
   virtual void end_node() {}
 };

@@ -63,7 +63,7 @@ std::vector<LegendEntry> legend_of(const Used& used) {
   }
   const auto hatched = [&](const char* text, Hatch way) {
     entries.push_back({text, [=](Pen& pen, const Rect& area) {
-                         pen.lines(hatch(area, way, 5), quiet);
+                         pen.hatch({&area, 1}, way, 5, quiet);
                          pen.outline(grown(area, -0.5), edge);
                        }});
   };
@@ -111,12 +111,12 @@ std::vector<LegendEntry> legend_of(const Used& used) {
   }
   if (used.intrusion) {
     entries.push_back({"runs into padding", [](Pen& pen, const Rect& area) {
-                         pen.lines(hatch(area, Hatch::crossed, 4), {faded(warning_ink, 0.7), 0.7});
+                         pen.hatch({&area, 1}, Hatch::crossed, 4, {faded(warning_ink, 0.7), 0.7});
                        }});
   }
   if (used.cut) {
     entries.push_back({"cut: outside its parent, or its own box", [](Pen& pen, const Rect& area) {
-                         pen.lines(hatch(area, Hatch::crossed, 5), {warning_ink, 0.8});
+                         pen.hatch({&area, 1}, Hatch::crossed, 5, {warning_ink, 0.8});
                          pen.outline(grown(area, -1), {warning_ink, 2});
                        }});
   }

@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: MIT
 //
 // SVG as a document that people search and programs read: words are text, every node is a group with its path as id and
-// what it is as title, shapes are shapes. SVG 1.1, and nothing that runs or loads.
+// what it is as title, shapes are shapes, hatching is a pattern. SVG 1.1, and nothing that runs or loads.
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <pugixml.hpp>
 #include <set>
 #include <sstream>
@@ -43,8 +44,9 @@ std::string id_of(const std::string& path) {
 
 class SvgCanvas final : public Canvas {
  public:
-  SvgCanvas(double width, double height, const std::string& title, std::unique_ptr<LetterRuler> ruler)
-      : ruler_(std::move(ruler)) {
+  SvgCanvas(const Blank& sheet, std::unique_ptr<LetterRuler> ruler)
+      : ruler_(std::move(ruler)), names_nodes_(!sheet.within_page), id_prefix_(sheet.within_page ? "picture:" : "") {
+    const double width = std::ceil(sheet.width), height = std::ceil(sheet.height);
     pugi::xml_node declaration = document_.append_child(pugi::node_declaration);
     declaration.append_attribute("version") = "1.0";
     declaration.append_attribute("encoding") = "UTF-8";
@@ -54,7 +56,9 @@ class SvgCanvas final : public Canvas {
     set(svg, "height", number(height) + "px");
     set(svg, "viewBox", "0 0 " + number(width) + " " + number(height));
     set(svg, "role", "img");
-    if (!title.empty()) svg.append_child("title").text() = printable(title).c_str();
+    set(svg, "font-family", "sans-serif");
+    set(svg, "xml:space", "preserve");
+    if (!sheet.title.empty()) svg.append_child("title").text() = printable(sheet.title).c_str();
     open_.push_back(svg);
     fill({0, 0, width, height}, {1, 1, 1});
   }
@@ -79,6 +83,20 @@ class SvgCanvas final : public Canvas {
     draw_with(shape, stroke);
   }
 
+  /// A pattern instead of lines: it is written once, however much is hatched.
+  void hatch(std::span<const Rect> areas, Hatch way, double step, const Stroke& stroke) override {
+    std::string pieces;
+    for (const Rect& area : areas) {
+      if (area.width <= 0 || area.height <= 0) continue;
+      pieces += "M" + number(area.x) + " " + number(area.y) + "h" + number(area.width) + "v" + number(area.height) + "H" +
+                number(area.x) + "z";
+    }
+    if (pieces.empty()) return;
+    pugi::xml_node shape = open_.back().append_child("path");
+    set(shape, "d", pieces);
+    set(shape, "fill", "url(#" + pattern(way, step, stroke) + ")");
+  }
+
   void polygon(std::span<const Point> corners, const Ink& ink) override {
     std::string points;
     for (const Point& one : corners) points += (points.empty() ? "" : " ") + number(one.x) + "," + number(one.y);
@@ -93,13 +111,12 @@ class SvgCanvas final : public Canvas {
     set(shape, "x", number(at.x));
     set(shape, "y", number(at.y));
     if (lettering.turned) set(shape, "transform", "rotate(-90 " + number(at.x) + " " + number(at.y) + ")");
-    set(shape, "font-family", lettering.face == Lettering::Face::words ? "monospace" : "sans-serif");
+    if (lettering.face == Lettering::Face::words) set(shape, "font-family", "monospace");
     set(shape, "font-size", number(lettering.size));
     if (lettering.face == Lettering::Face::strong) set(shape, "font-weight", "bold");
     // As wide as it was measured here, whatever font is there where it is looked at.
     set(shape, "textLength", number(width > 0 ? width : width_of(text, lettering)));
     set(shape, "lengthAdjust", "spacingAndGlyphs");
-    set(shape, "xml:space", "preserve");
     paint(shape, lettering.ink);
     shape.text() = printable(text).c_str();
   }
@@ -109,7 +126,7 @@ class SvgCanvas final : public Canvas {
   }
 
   void clip(const Rect& area) override {
-    const std::string id = "clip:" + std::to_string(++clips_);
+    const std::string id = id_prefix_ + "clip:" + std::to_string(++clips_);
     pugi::xml_node window = open_.back().append_child("clipPath");
     set(window, "id", id);
     open_.push_back(window);
@@ -121,6 +138,7 @@ class SvgCanvas final : public Canvas {
   }
   void unclip() override { open_.pop_back(); }
 
+  [[nodiscard]] bool names_nodes() const override { return names_nodes_; }
   void begin_node(const std::string& path, const std::string& title) override {
     pugi::xml_node group = open_.back().append_child("g");
     std::string id = id_of(path);
@@ -138,8 +156,33 @@ class SvgCanvas final : public Canvas {
   }
 
  private:
-  static void set(pugi::xml_node& node, const char* name, const std::string& value) {
+  static void set(pugi::xml_node node, const char* name, const std::string& value) {
     node.append_attribute(name) = value.c_str();
+  }
+
+  /// The id of a tile of slanting lines.
+  const std::string& pattern(Hatch way, double step, const Stroke& stroke) {
+    const std::string side = number(step), over = number(step + 1), under = number(step - 1);
+    std::string lines;  // the corners too, where the line of the next tile begins
+    if (way != Hatch::falling) {
+      lines += "M-1 1L1 -1M0 " + side + "L" + side + " 0M" + under + " " + over + "L" + over + " " + under;
+    }
+    if (way != Hatch::rising) {
+      lines += "M-1 " + under + "L1 " + over + "M0 0L" + side + " " + side + "M" + under + " -1L" + over + " 1";
+    }
+    const std::string ink = colour(stroke.ink) + " " + number(stroke.ink.alpha) + " " + number(stroke.width);
+    const auto [known, is_new] = patterns_.try_emplace({lines, ink});
+    if (!is_new) return known->second;
+    known->second = id_prefix_ + "hatch:" + std::to_string(patterns_.size());
+    pugi::xml_node tile = open_.front().append_child("pattern");
+    set(tile, "id", known->second);
+    set(tile, "patternUnits", "userSpaceOnUse");
+    set(tile, "width", side);
+    set(tile, "height", side);
+    pugi::xml_node shape = tile.append_child("path");
+    set(shape, "d", lines);
+    draw_with(shape, stroke);
+    return known->second;
   }
 
   pugi::xml_node rectangle(const Rect& area) {
@@ -165,17 +208,19 @@ class SvgCanvas final : public Canvas {
   }
 
   std::unique_ptr<LetterRuler> ruler_;
+  bool names_nodes_;
+  std::string id_prefix_;
   pugi::xml_document document_;
   std::vector<pugi::xml_node> open_;
   std::set<std::string> ids_;
   int clips_ = 0;
+  std::map<std::pair<std::string, std::string>, std::string> patterns_;  // lines and stroke, to the id
 };
 
 }  // namespace
 
-std::unique_ptr<Canvas> open_svg(double width, double height, const std::string& title,
-                                 std::unique_ptr<LetterRuler> ruler) {
-  return std::make_unique<SvgCanvas>(width, height, title, std::move(ruler));
+std::unique_ptr<Canvas> open_svg(const Blank& sheet, std::unique_ptr<LetterRuler> ruler) {
+  return std::make_unique<SvgCanvas>(sheet, std::move(ruler));
 }
 
 }  // namespace fond_ladder::inline v0::picture

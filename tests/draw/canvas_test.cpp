@@ -50,7 +50,7 @@ TEST(Canvas, SvgHasTheRectanglesAndNothingOfTheAuthorsMarkup) {
     }
     for (const std::string& name : elements) {
       EXPECT_TRUE(
-          (std::set<std::string>{"svg", "g", "path", "rect", "clipPath", "text", "title", "polygon"}.contains(name)))
+          (std::set<std::string>{"svg", "g", "path", "rect", "clipPath", "pattern", "text", "title", "polygon"}.contains(name)))
           << name;
     }
     const auto expect_rectangle = [&](const char* name, Rect box) {
