@@ -19,7 +19,7 @@ std::string_view now_called(std::string_view word) {
       {"center_x", "middle_x"},
       {"center_y", "middle_y"},
   }};
-  const auto* found = std::ranges::find(renamed, word, &std::pair<std::string_view, std::string_view>::first);
+  const auto found = std::ranges::find(renamed, word, &std::pair<std::string_view, std::string_view>::first);
   return found == renamed.end() ? word : found->second;
 }
 

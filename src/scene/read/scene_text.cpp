@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "scene/read/scene_text.hpp"
 
-#include <filesystem>
-#include <fstream>
 #include <istream>
 
 #include "fond_ladder/scene_file.hpp"
@@ -15,29 +13,19 @@ namespace {
   throw BadScene({{file, 0, 0, "", std::move(message)}});
 }
 
-constexpr auto too_large = "this file is larger than 40 MiB; a scene is not read beyond that";
-
 }  // namespace
 
-void require_text(std::string_view text, const std::string& file_name) {
-  if (text.size() > limits::largest_scene_file) fail(file_name, too_large);
-  if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) {
-    fail(file_name, "this file is empty; a scene is a JSON object with the keys \"format\" and \"root\"");
+void require_length(std::uintmax_t bytes, const std::string& file_name) {
+  if (bytes > limits::largest_scene_file) {
+    fail(file_name, "this file is larger than 40 MiB; a scene is not read beyond that");
   }
 }
 
-std::string text_of_file(const std::string& path) {
-  std::error_code error;
-  const auto status = std::filesystem::status(path, error);
-  if (!std::filesystem::exists(status)) fail(path, "there is no such file");
-  if (std::filesystem::is_directory(status)) fail(path, "this is a directory; name a scene file");
-  if (std::filesystem::is_regular_file(status) &&
-      std::filesystem::file_size(path, error) > limits::largest_scene_file) {
-    fail(path, too_large);
+void require_text(std::string_view text, const std::string& file_name) {
+  require_length(text.size(), file_name);
+  if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) {
+    fail(file_name, "this file is empty; a scene is a JSON object with the keys \"format\" and \"root\"");
   }
-  std::ifstream in(path, std::ios::binary);
-  if (!in) fail(path, "this file cannot be opened; check who may read it");
-  return text_of_stream(in, path);
 }
 
 std::string text_of_stream(std::istream& in, const std::string& name) {

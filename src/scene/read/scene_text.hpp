@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <cstdint>
 #include <iosfwd>
 #include <string>
 #include <string_view>
@@ -15,6 +16,8 @@ namespace scene {
 [[nodiscard]] std::string text_of_file(const std::string& path);
 /// The text that a stream gives; `name` is for the message. Throws as above, and where the stream cannot be read.
 [[nodiscard]] std::string text_of_stream(std::istream& in, const std::string& name);
+/// Throws BadScene for more bytes than a scene may have.
+void require_length(std::uintmax_t bytes, const std::string& file_name);
 /// Throws BadScene for a text that is too long, or empty.
 void require_text(std::string_view text, const std::string& file_name);
 

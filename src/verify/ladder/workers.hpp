@@ -7,41 +7,36 @@
 #include <atomic>
 #include <cstddef>
 #include <exception>
-#include <mutex>
-#include <thread>
 #include <vector>
 
 #include "fond_ladder/variant.hpp"
+#include "verify/ladder/threads.hpp"
 
 namespace fond_ladder::inline v0 {
 
 /// How many threads `asked` stands for, 0 being one a core.
 [[nodiscard]] inline unsigned thread_count(unsigned asked) {
-  return asked > 0 ? asked : std::max(1U, std::thread::hardware_concurrency());
+  return asked > 0 ? asked : std::max(1U, threads::cores());
 }
 
 /// Calls `work(piece)` for all pieces below `count`. Every thread gets its own `work` from `make_work`, which is called
 /// on that thread. Throws the first thing that was thrown.
 template <class MakeWork>
-void in_parallel(unsigned threads, std::size_t count, const MakeWork& make_work) {
+void in_parallel(unsigned most_threads, std::size_t count, const MakeWork& make_work) {
   std::atomic<std::size_t> next{0};
-  std::mutex guard;
+  threads::Guard guard;
   std::exception_ptr thrown;
   const auto run = [&] {
     try {
       auto work = make_work();
       for (std::size_t piece = next++; piece < count; piece = next++) work(piece);
     } catch (...) {
-      const std::scoped_lock lock(guard);
+      const threads::Lock lock(guard);
       if (!thrown) thrown = std::current_exception();
       next = count;
     }
   };
-  {
-    std::vector<std::jthread> others;
-    for (std::size_t i = 1; i < std::min<std::size_t>(threads, count); ++i) others.emplace_back(run);
-    run();
-  }
+  threads::run_on(std::min<std::size_t>(most_threads, count), run);
   if (thrown) std::rethrow_exception(thrown);
 }
 
@@ -51,7 +46,7 @@ class WorkTally {
   WorkTally(std::size_t pieces, const ShareDone& tell) : pieces_(pieces), tell_(tell) {}
   void add(std::size_t done = 1) {
     if (!tell_ || pieces_ == 0) return;
-    const std::scoped_lock lock(guard_);
+    const threads::Lock lock(guard_);
     done_ += done;
     tell_(std::min(1.0, static_cast<double>(done_) / static_cast<double>(pieces_)));
   }
@@ -59,7 +54,7 @@ class WorkTally {
  private:
   std::size_t pieces_, done_ = 0;
   const ShareDone& tell_;
-  std::mutex guard_;
+  threads::Guard guard_;
 };
 
 }  // namespace fond_ladder::inline v0

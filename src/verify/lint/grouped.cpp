@@ -59,9 +59,9 @@ void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
 }
 
 /// What nodes have in common that are told together.
-using Cause = std::tuple<int, std::string, std::string, std::vector<std::string>>;
+using CauseKey = std::tuple<int, std::string, std::string, std::vector<std::string>>;
 
-Cause cause_of(const Tree& tree, const Found& one) {
+CauseKey cause_of(const Tree& tree, const Found& one) {
   const NodeId parent = tree.parent(one.node);
   // Siblings that have no room come from one cause, whether they are cut or wholly outside.
   const int what = is_for_want_of_room(one.finding.oddity) ? -1 : static_cast<int>(one.finding.oddity);
@@ -105,7 +105,7 @@ Finding told_together(const Tree& tree, const std::vector<Found>& alike) {
 
 std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all) {
   drop_what_follows(tree, all);
-  std::map<Cause, std::size_t> places;
+  std::map<CauseKey, std::size_t> places;
   std::vector<std::vector<Found>> causes;
   for (Found& one : all) {
     const auto [at, is_new] = places.try_emplace(cause_of(tree, one), causes.size());
