@@ -1,0 +1,90 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <charconv>
+#include <sstream>
+
+#include "cli/call_words.hpp"
+#include "cli/commands/page_call.hpp"
+#include "cli/open_in_browser.hpp"
+#include "model/printable.hpp"
+#include "page/preview/server.hpp"
+#include "page/preview/watched_file.hpp"
+#include "page/report/page_file.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+struct PreviewCall {
+  PageCall page;
+  std::string port;
+  bool open = false;
+};
+
+std::optional<int> parse_port(const std::string& text) {
+  if (text.empty()) return {};
+  int port = 0;
+  const char* end = text.data() + text.size();
+  const auto read = std::from_chars(text.data(), end, port);
+  constexpr int last = 65535;
+  if (read.ec != std::errc() || read.ptr != end || port < 1 || port > last)
+    throw WrongCall(fmt::format("--port {}: a port is a whole number from 1 to 65535", text));
+  return port;
+}
+
+/// The page of the file as it is now.
+std::string page_now(const std::string& page_without_scene, const PageCall& call, const page::WatchedFile& file) {
+  const page::WatchedFile::Content content = file.content();
+  std::istringstream nothing;
+  std::ostringstream unheard;
+  const Streams streams{nothing, unheard, unheard, ShippedScene{call.scene.file, content.text}};
+  try {
+    return page_of(page_without_scene, call, read_page_scene(call, streams), content.version);
+  } catch (const std::exception&) {  // the page says the same
+    return page_of_faulty(page_without_scene, call, content.text, content.version);
+  }
+}
+
+/// Says what is wrong with the scene at the beginning; the page shows it too, until it is mended.
+std::string title_of_first(const PageCall& call, const page::WatchedFile& file, const Streams& streams) {
+  const std::string text = file.content().text;
+  Streams shipped = streams;
+  shipped.shipped = ShippedScene{call.scene.file, text};
+  try {
+    return read_page_scene(call, shipped).shown.scene.name();
+  } catch (const BadScene& error) {
+    for (const SceneFault& fault : error.faults()) streams.err << fault.text() << '\n';
+    return call.scene.file;
+  }
+}
+
+ExitStatus preview(const PreviewCall& call, const Streams& streams) {
+  const std::optional<int> port = parse_port(call.port);
+  if (call.page.scene.file == "-") throw WrongCall("preview -: name a file, which can change while it is looked at");
+  const std::string page = page::page_without_scene();
+  page::WatchedFile file(call.page.scene.file);
+  const std::string title = title_of_first(call.page, file, streams);
+  page::Server server(file, [&] { return page_now(page, call.page, file); }, port);
+  const std::string address = fmt::format("http://127.0.0.1:{}/", server.port());
+  fmt::print(streams.out, "{} at {}{}; Ctrl-C ends it\n", printable(title), address,
+             server.is_elsewhere() && !port ? fmt::format(" ({} is taken)", page::Server::usual_port) : "");
+  streams.out.flush();
+  if (call.open) open_in_browser(address, streams.err);
+  server.serve();
+  return all_well;
+}
+
+}  // namespace
+
+Command preview_command() {
+  CommandOf<PreviewCall> command("preview", "The same page, which follows the file while it is edited");
+  PreviewCall& call = command.call();
+  Options& options = command.options();
+  add_page(options, call.page);
+  options.text("--port", "NUMBER", call.port, "Where to listen on this machine; 8017 or the next free one when left out");
+  options.flag("--open", call.open, "Also show it in the browser");
+  return command.does(preview);
+}
+
+}  // namespace fond_ladder::cli

@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <filesystem>
+
+#include "cli/call_words.hpp"
+#include "cli/commands/page_call.hpp"
+#include "cli/open_in_browser.hpp"
+#include "model/printable.hpp"
+#include "page/report/page_file.hpp"
+
+namespace fond_ladder::cli {
+namespace {
+
+struct ReportCall {
+  PageCall page;
+  std::string output;  // - is standard output
+  bool open = false;
+};
+
+ExitStatus report(const ReportCall& call, const Streams& streams) {
+  if (call.output.empty()) throw WrongCall("report: name the page, as in -o console.html");
+  if (call.open && call.output == "-") throw WrongCall("--open: a page on standard output cannot be opened; name a file by -o");
+  const std::string page = page::page_without_scene();
+  if (call.output != "-") require_target(call.output);
+  const std::string html = page_of(page, call.page, read_page_scene(call.page, streams));
+  if (call.output == "-") {
+    streams.out.write(html.data(), static_cast<std::streamsize>(html.size()));
+    return all_well;
+  }
+  write_target(call.output, html);
+  constexpr std::size_t bytes_a_kilobyte = 1000;
+  fmt::print(streams.out, "{}: open it in any browser and drag its edges; {} kB, nothing else is needed\n",
+             printable(call.output), html.size() / bytes_a_kilobyte);
+  if (call.open) open_in_browser(std::filesystem::absolute(call.output).string(), streams.err);
+  return all_well;
+}
+
+}  // namespace
+
+Command report_command() {
+  CommandOf<ReportCall> command("report", "A page to drag and to ask, in one file that needs nothing else");
+  ReportCall& call = command.call();
+  Options& options = command.options();
+  add_page(options, call.page);
+  options.text("-o,--output", "FILE", call.output, "The page, an .html file; - is standard output");
+  options.flag("--open", call.open, "Also show it in the browser");
+  return command.does(report);
+}
+
+}  // namespace fond_ladder::cli

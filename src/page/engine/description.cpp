@@ -1,0 +1,96 @@
+// SPDX-License-Identifier: MIT
+#include "page/engine/description.hpp"
+
+#include <sstream>
+
+#include "print/json_writer.hpp"
+#include "print/measure.hpp"
+
+namespace fond_ladder::page {
+namespace {
+
+void write_span(JsonWriter& json, std::string_view key, const Span& span) {
+  json.begin_object(key);
+  json.number("from", span.from);
+  json.number("to", span.to);
+  json.end();
+}
+
+void write_ladder(JsonWriter& json, const Ladder& ladder) {
+  json.begin_object("ladder");
+  write_span(json, "width", ladder.width);
+  if (ladder.height) {
+    write_span(json, "height", *ladder.height);
+  } else {
+    json.null("height");
+  }
+  json.objects("rungs", ladder.rungs, [&](const NamedRung& rung) {
+    json.text("name", rung.name);
+    json.number("width", rung.size.width);
+    json.number("height", rung.size.height);
+  });
+  json.end();
+}
+
+void write_changes(JsonWriter& json, const Draft& draft) {
+  json.objects("changes", draft.made(), [&](const Trial& trial) {
+    json.text("does", words_of<Trial::Does>[static_cast<std::size_t>(trial.does)]);
+    json.text("what", trial.what);
+    json.text("text", trial.text());
+    json.text("option", trial.option());
+  });
+  json.texts("hints", draft.hints());
+}
+
+void write_form(JsonWriter& json, const ShownForm& form) {
+  json.begin_object("form");
+  json.text("wording", form.wording);
+  json.number("longer", form.longer);
+  json.texts("modes", form.modes);
+  json.end();
+}
+
+}  // namespace
+
+std::string description(ShownScene& shown) {
+  std::ostringstream out;
+  JsonWriter json(out);
+  const Scene& scene = shown.scene();
+  json.begin_object();
+  json.text("name", scene.name());
+  json.text("file", shown.file());
+  json.text("direction", word(scene.tree.direction()));
+  write_ladder(json, scene.ladder);
+  std::vector<std::string> ranges, wordings;
+  for (const Range& range : scene.ranges) ranges.push_back(range.name);
+  for (const Wording& wording : scene.wordings) wordings.push_back(wording.name);
+  json.texts("ranges", ranges);
+  json.texts("modes", scene.modes);
+  json.texts("wordings", wordings);
+  json.texts("claims", scene.claims);
+  write_form(json, shown.form());
+  write_changes(json, shown.draft());
+  json.objects("nodes", shown.nodes(), [&](NodeId node) {
+    json.text("path", scene.tree.path(node));
+    json.text("tail", scene.tree.tail(node));
+    json.text("step", scene.tree.step(node));
+    json.text("kind", word(scene.tree.kind(node)));
+    const NodeId parent = scene.tree.parent(node);
+    json.number("parent", parent ? static_cast<double>(shown.place_of(parent)) : -1);
+  });
+  json.end();
+  return out.str();
+}
+
+std::string signs(const ShownScene& shown) {
+  std::ostringstream out;
+  JsonWriter json(out);
+  json.begin_object();
+  json.texts("active", shown.unscrolled().active());
+  const AskedSize asked{};
+  write_outline(json, {shown.scene(), shown.unscrolled(), asked});
+  json.end();
+  return out.str();
+}
+
+}  // namespace fond_ladder::page

@@ -1,0 +1,81 @@
+// SPDX-License-Identifier: MIT
+#include "page/engine/shown_scene.hpp"
+
+#include <algorithm>
+#include <stdexcept>
+
+#include "draw/panel.hpp"
+
+namespace fond_ladder::page {
+
+ShownScene::ShownScene(const std::string& file, const std::string& json) : file_(file), draft_(json, file), variant_{"", draft_.scene()} {
+  renew();
+}
+
+void ShownScene::renew() {
+  const Scene& scene = draft_.scene();
+  std::erase_if(form_.modes, [&](const std::string& mode) { return std::ranges::count(scene.modes, mode) == 0; });
+  if (std::ranges::find(scene.wordings, form_.wording, &Wording::name) == scene.wordings.end()) form_.wording.clear();
+  set_form(form_);
+}
+
+void ShownScene::set_form(ShownForm form) {
+  Variant variant = variant_of(draft_.scene(), form.wording, form.modes, form.longer);
+  solution_.reset();
+  scrolled_.reset();
+  form_ = std::move(form);
+  variant_ = std::move(variant);
+  solver_ = std::make_unique<SceneSolver>(variant_.scene, form_.modes);
+  nodes_ = variant_.scene.tree.nodes();
+  places_.clear();
+  for (std::size_t i = 0; i < nodes_.size(); ++i) places_[nodes_[i]] = i;
+}
+
+void ShownScene::solve(const Rung& rung) {
+  solution_ = solver_->solve(rung);
+  apply_scrolling();
+}
+
+const Solution& ShownScene::solution() const {
+  if (!scrolled_) throw std::logic_error("nothing is arranged yet");
+  return *scrolled_;
+}
+
+const Solution& ShownScene::unscrolled() const {
+  if (!solution_) throw std::logic_error("nothing is arranged yet");
+  return *solution_;
+}
+
+void ShownScene::apply_scrolling() {
+  std::vector<Solution::ScrolledTo> positions;
+  for (const auto& [path, to] : scrolled_to_) {
+    const std::vector<NodeId> found = scene().tree.matches(path);
+    if (found.size() == 1 && solution_->is_placed(found[0])) positions.push_back({found[0], to.width, to.height});
+  }
+  scrolled_ = positions.empty() ? *solution_ : solution_->scrolled(positions);
+}
+
+bool ShownScene::scroll(double x, double y, double by_x, double by_y) {
+  const Tree& tree = scene().tree;
+  const std::vector<NodeId> under = solution().under(x, y);
+  if (under.empty()) return false;
+  for (NodeId node = under.front(); node; node = tree.parent(node)) {
+    const Extent range = solution_->scroll_range(node);
+    if (range.width <= 0 && range.height <= 0) continue;
+    const Extent now = solution().scroll_position(node);
+    const Extent next{std::clamp(now.width + by_x, 0.0, range.width), std::clamp(now.height + by_y, 0.0, range.height)};
+    if (next == now) continue;
+    scrolled_to_[tree.path(node)] = next;
+    apply_scrolling();
+    return true;
+  }
+  return false;
+}
+
+void ShownScene::paint(RecordingPen& pen, const Place& place, std::size_t most, bool bare) const {
+  pen.clear();
+  const picture::PanelDrawing drawing(solution(), scene().tree.root());
+  static_cast<void>(drawing.paint(pen, place.at, place.scale, place.room, most, bare));
+}
+
+}  // namespace fond_ladder::page

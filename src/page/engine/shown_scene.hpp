@@ -1,0 +1,79 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The scene that a page shows: its file's text, what was tried, the form that is chosen, one arrangement of it.
+
+#include <map>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+#include "fond_ladder/trial.hpp"
+#include "fond_ladder/variant.hpp"
+#include "page/engine/recording_pen.hpp"
+
+namespace fond_ladder::page {
+
+/// In which form a scene is looked at.
+struct ShownForm {
+  std::string wording;             ///< none when empty
+  double longer = 0;               ///< share by which all texts are longer
+  std::vector<std::string> modes;  ///< that are on
+};
+
+/// Where a picture is drawn.
+struct Place {
+  picture::Point at;  ///< of the container's corner
+  double scale = 1;
+  Rect room;  ///< nothing is drawn outside of it
+};
+
+class ShownScene {
+ public:
+  /// Throws BadScene.
+  ShownScene(const std::string& file, const std::string& json);
+
+  [[nodiscard]] const std::string& file() const { return file_; }
+  [[nodiscard]] Draft& draft() { return draft_; }
+  /// To be called when the draft is another one; modes and a wording that it does not have any more are dropped.
+  void renew();
+  /// Throws BadValue for a name that the scene does not have.
+  void set_form(ShownForm form);
+  [[nodiscard]] const ShownForm& form() const { return form_; }
+
+  [[nodiscard]] const Scene& scene() const { return variant_.scene; }
+  /// In the order of the file. What is told a node is told in this order.
+  [[nodiscard]] const std::vector<NodeId>& nodes() const { return nodes_; }
+  [[nodiscard]] std::size_t place_of(NodeId node) const { return places_.at(node); }
+
+  /// Throws BadValue for a size that is none.
+  void solve(const Rung& rung);
+  /// The last one, scrolled as it is. Throws std::logic_error before there is one.
+  [[nodiscard]] const Solution& solution() const;
+  /// The last one as `measure` tells it. Throws as above.
+  [[nodiscard]] const Solution& unscrolled() const;
+
+  /// Scrolls what lies at a point of the container, the innermost scroller that can still move that way. Returns
+  /// whether there was one.
+  bool scroll(double x, double y, double by_x, double by_y);
+
+  /// Records the picture. Throws BadPicture where there is nothing to draw.
+  void paint(RecordingPen& pen, const Place& place, std::size_t most, bool bare) const;
+
+ private:
+  void apply_scrolling();
+
+  std::string file_;
+  Draft draft_;
+  ShownForm form_;
+  Variant variant_;
+  std::unique_ptr<SceneSolver> solver_;
+  std::vector<NodeId> nodes_;
+  std::map<NodeId, std::size_t> places_;
+  std::optional<Solution> solution_, scrolled_;
+  std::map<std::string, Extent> scrolled_to_;  // by path, so that it outlives a change
+};
+
+}  // namespace fond_ladder::page

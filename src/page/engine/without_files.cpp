@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: MIT
+//
+// Stands in, in the page, for whatever reads and writes files: the file readers of src/scene, the writers of src/calls,
+// the plots. Who asks for a file is told that there are none.
+#include "calls/junit.hpp"
+#include "calls/picture_form.hpp"
+#include "calls/target_file.hpp"
+#include "fond_ladder/plot.hpp"
+#include "fond_ladder/scene_file.hpp"
+#include "scene/read/scene_text.hpp"
+
+namespace fond_ladder {
+namespace {
+
+[[noreturn]] void refuse() {
+  throw calls::WrongCall("the page has no files but the scene that it shows");
+}
+
+}  // namespace
+
+inline namespace v0 {
+
+std::string scene::text_of_file(const std::string& path) {
+  throw BadScene({{path, 0, 0, "", "the page has no files but the scene that it shows"}});
+}
+std::string plot(const Climb& /*climbed*/, PictureForm /*form*/, const PlotOptions& /*options*/) {
+  refuse();
+}
+void require_plotter() {
+  refuse();
+}
+
+}  // namespace v0
+
+namespace calls {
+
+void require_target(const std::string& /*path*/) {
+  refuse();
+}
+void write_target(const std::string& /*path*/, std::string_view /*bytes*/) {
+  refuse();
+}
+std::string junit_text(const std::vector<CheckedClaim>& /*checked*/, const std::string& /*suite*/,
+                       const std::string& /*file*/) {
+  refuse();
+}
+PictureForm picture_form(const std::string& /*output*/, const std::string& /*as*/, const std::string& /*option*/) {
+  refuse();
+}
+
+}  // namespace calls
+}  // namespace fond_ladder

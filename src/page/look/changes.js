@@ -1,0 +1,91 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// What is tried: the list, as options of the program, to take back, copy or save.
+
+import { find, inside, make, refill } from './dom.js';
+
+const takes = /** @type {Record<string, string>} */ ({
+  try: 'beds.width=300',
+  move: 'legend=bar:1',
+  enclose: 'oak,fern=row:pair',
+  remove: 'legend',
+  add: 'bar:1={"kind": "box", "name": "lamp", "width": 20}',
+});
+
+export class Changes {
+  #session;
+  #does = make('select', { 'aria-label': 'What to do', 'data-key': 'does' }, ...Object.keys(takes).map((does) => make('option', {}, does)));
+  #what = make('input', { size: 24, placeholder: takes.try, 'aria-label': 'With what', 'data-key': 'what' });
+  #fault = make('p', { className: 'fault', role: 'alert' });
+
+  /** @param {import('./session.js').Session} session */
+  constructor(session) {
+    this.#session = session;
+    session.on('scene', () => this.#write());
+    this.#does.addEventListener('change', () => (this.#what.placeholder = takes[this.#does.value]));
+    addEventListener('keydown', (event) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
+      event.preventDefault();
+      this.#quietly(event.shiftKey ? session.redo() : session.undo());
+    });
+  }
+
+  /** @param {Promise<void>} does */
+  async #quietly(does) {
+    this.#fault.textContent = '';
+    try {
+      await does;
+    } catch (error) {
+      this.#fault.textContent = error instanceof Error ? error.message : String(error);
+      return false;
+    }
+    return true;
+  }
+
+  #write() {
+    const { changes, hints } = this.#session.scene;
+    /** @type {HTMLElement} */ (find('changes').firstElementChild).textContent = `Changes: ${changes.length === 0 ? 'none, this is the file' : changes.length}`;
+    const form = make('form', { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => this.#submit(event) }, this.#does, ' ', this.#what, ' ', make('button', {}, 'Try'));
+    const list = make('ol', { className: 'changes' }, ...changes.map((one) => make('li', {}, make('code', {}, one.option))));
+    const button = (/** @type {string} */ text, /** @type {() => void} */ does, disabled = false) => make('button', { type: 'button', disabled, onclick: does, 'data-key': text }, text);
+    const options = this.#options();
+    refill(
+      inside('changes'),
+      form,
+      this.#fault,
+      list,
+      ...hints.map((hint) => make('p', { className: 'quiet' }, hint)),
+      make('p', {}, button('Undo', () => this.#quietly(this.#session.undo()), changes.length === 0), ' ', button('Redo', () => this.#quietly(this.#session.redo())), ' ', button('Copy as options', () => this.#copy(), !options), ' ', button('Save as scene', () => this.#save())),
+      make('output', { className: 'quiet', id: 'fl-copied' }),
+    );
+  }
+
+  /** Quoted for a shell, as the program writes them. */
+  #options() {
+    return this.#session.scene.changes.map((one) => one.option).join(' ');
+  }
+
+  async #copy() {
+    const options = this.#options();
+    try {
+      await navigator.clipboard.writeText(options);
+      find('copied').textContent = 'Copied.';
+    } catch {
+      find('copied').textContent = `The browser does not let the page copy; here they are: ${options}`;
+    }
+  }
+
+  #save() {
+    const url = URL.createObjectURL(new Blob([this.#session.sceneText()], { type: 'application/json' }));
+    const name = this.#session.file.split('/').at(-1) ?? '';
+    make('a', { href: url, download: name.endsWith('.json') ? name : 'changed.scene.json' }).click();
+    setTimeout(() => URL.revokeObjectURL(url), 1000);
+  }
+
+  /** @param {Event} event */
+  async #submit(event) {
+    event.preventDefault();
+    const what = this.#what.value.trim();
+    if (what && (await this.#quietly(this.#session.apply(this.#does.value, what)))) this.#what.value = '';
+  }
+}

@@ -1,0 +1,131 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// The size in numbers, the form of the scene, and the line that says how it stands.
+
+import { find, make, refill } from './dom.js';
+import { flag } from './engine.js';
+import { counted, few, rounded, sized } from './numbers.js';
+import { stepOf } from './picture.js';
+
+const words = /** @type {const} */ ([
+  ['sticksOut', 'cut'],
+  ['intrudes', 'in padding'],
+  ['squeezed', 'squeezed'],
+  ['unseen', 'unseen'],
+]);
+
+/** @param {import('./session.js').Session} session @param {import('./picture.js').Hand} hand */
+export function controlSize(session, hand) {
+  const width = /** @type {HTMLInputElement} */ (find('width'));
+  const height = /** @type {HTMLInputElement} */ (find('height'));
+  const content = /** @type {HTMLInputElement} */ (find('content'));
+  const show = () => {
+    if (document.activeElement !== width) width.value = rounded(session.size.width);
+    if (document.activeElement !== height) height.value = rounded(session.height);
+    content.checked = session.size.height === null;
+    find('command').textContent = `fond-ladder measure ${session.file} ${session.at().join(' ')} ${session.options().join(' ')}`.trim();
+  };
+  session.on('size', show);
+  const set = (/** @type {Event} */ event) => {
+    event.preventDefault();
+    const [wide, high] = [Number(width.value.replace(',', '.')), Number(height.value.replace(',', '.'))];
+    const wrong = !(wide >= 0) ? width : !(high >= 0) ? height : null;
+    for (const field of [width, height]) field.ariaInvalid = String(field === wrong);
+    if (wrong || width.value.trim() === '') {
+      session.say(`A ${wrong === height ? 'height' : 'width'} is a number of pixels from 0 on, as in 640.`);
+      return;
+    }
+    const kept = content.checked && high === Number(rounded(session.height));
+    try {
+      session.resize(wide, kept || height.value.trim() === '' ? null : high);
+    } catch (error) {
+      session.say(error instanceof Error ? error.message : String(error));
+    }
+    width.value = rounded(session.size.width);
+    height.value = rounded(session.height);
+  };
+  find('size').addEventListener('submit', set);
+  for (const field of [width, height]) {
+    field.addEventListener('change', set);
+    field.addEventListener('keydown', (event) => {
+      const step = stepOf(event);
+      if (!step || step.y === 0) return;
+      event.preventDefault();
+      const { size } = hand;
+      if (field === width) hand.resize(size.width - step.y, size.height);
+      else hand.resize(size.width, (size.height ?? session.height) - step.y);
+      field.value = rounded((field === width ? size.width : (size.height ?? session.height)) - step.y);
+    });
+  }
+  content.addEventListener('change', () => session.resize(session.size.width, content.checked ? null : session.height));
+  // Arrow keys move the right and the lower edge wherever no field wants them.
+  addEventListener('keydown', (event) => {
+    const step = stepOf(event);
+    const taken = event.target instanceof Element && event.target.closest('input, select, textarea, [role=tree], summary');
+    if (!step || taken || event.defaultPrevented) return;
+    event.preventDefault();
+    const { size } = hand;
+    hand.resize(size.width + step.x, step.y ? (size.height ?? session.height) + step.y : size.height);
+  });
+}
+
+/** @param {import('./session.js').Session} session */
+export function controlForm(session) {
+  const quietly = (/** @type {Promise<void>} */ done) => done.catch((error) => session.say(error.message));
+  session.on('scene', () => {
+    const { modes, wordings, direction } = session.scene;
+    /** @type {Node[]} */
+    const parts = modes.map((mode) => {
+      const box = make('input', { type: 'checkbox', checked: session.modes.includes(mode), 'data-key': `mode ${mode}` });
+      box.addEventListener('change', () => quietly(session.setForm({ modes: box.checked ? [...session.modes, mode] : session.modes.filter((one) => one !== mode) })));
+      return make('label', {}, box, ` ${mode}`);
+    });
+    if (wordings.length > 0) {
+      const choice = make('select', { 'data-key': 'wording' }, make('option', { value: '' }, 'of the scene'), ...wordings.map((name) => make('option', { value: name, selected: name === session.wording }, name)));
+      choice.addEventListener('change', () => quietly(session.setForm({ wording: choice.value })));
+      parts.push(make('label', {}, 'texts ', choice));
+    }
+    const longer = make('input', { value: session.percent ? String(session.percent) : '', size: 3, inputMode: 'decimal', placeholder: '0', 'data-key': 'longer' });
+    longer.addEventListener('change', () => {
+      const percent = Number(longer.value.replace('%', ''));
+      if (percent >= 0) quietly(session.setForm({ percent }));
+      else session.say('Texts get longer by a share from 0 on, as in 40.');
+    });
+    parts.push(make('label', {}, 'longer by ', longer, ' %'));
+    const ways = make('select', { 'data-key': 'direction' }, ...['ltr', 'rtl'].map((way) => make('option', { value: way, selected: way === direction }, way === 'ltr' ? 'left to right' : 'right to left')));
+    ways.addEventListener('change', () => quietly(session.apply('try', `direction=${ways.value}`)));
+    parts.push(make('label', {}, 'reads ', ways));
+    refill(find('forms'), ...parts);
+  });
+}
+
+/** @param {import('./session.js').Session} session */
+export function tellStatus(session) {
+  const line = find('status');
+  const tell = () => {
+    const { flags, scene } = session;
+    const parts = words.map(([name, word]) => ({ word, count: flags.reduce((sum, one) => sum + (one & flag[name] ? 1 : 0), 0) })).filter(({ count }) => count > 0);
+    const standing = parts.length > 0 ? parts.map(({ word, count }) => `${count} ${word}`).join(', ') : 'nothing cut, squeezed or unseen';
+    const active = session.active.length > 0 ? `; in force: ${session.active.join(', ')}` : '';
+    const became = words
+      .map(([name, word]) => ({ word, names: session.became(flag[name]).map((place) => scene.nodes[place].tail) }))
+      .filter(({ names }) => names.length > 0)
+      .map(({ word, names }) => `now ${word}: ${few(names)}`);
+    line.textContent = `${sized(session.container)}: ${standing}${active}${became.length > 0 ? ` — ${became.join('; ')}` : ''}`;
+    line.classList.toggle('bad', became.length > 0);
+  };
+  session.on('size rest', tell);
+  session.on('status', () => (line.textContent = session.status));
+  session.on('faults', () => {
+    const faults = find('faults');
+    faults.hidden = session.faults === '';
+    const lines = session.faults.split('\n');
+    faults.replaceChildren(...(session.faults ? [make('strong', {}, `The file is wrong (${counted(lines.length, 'fault')}); this is how it was before.`), make('ul', {}, ...lines.map((text) => make('li', {}, text)))] : []));
+  });
+  document.title = session.scene.name || document.title;
+  session.on('scene', () => {
+    if (!session.scene.name) return;
+    document.title = session.scene.name;
+    find('title').textContent = session.scene.name;
+  });
+}

@@ -1,0 +1,253 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// One instance of the engine: src/page/engine, whose C interface is wrapped here and used nowhere else.
+
+/**
+ * @typedef {object} Box
+ * @property {number} x
+ * @property {number} y
+ * @property {number} width
+ * @property {number} height
+ *
+ * @typedef {object} SceneNode
+ * @property {string} path
+ * @property {string} tail  the shortest name that is clear
+ * @property {string} step  its own step of the path
+ * @property {string} kind
+ * @property {number} parent  its place in the list, or -1
+ *
+ * @typedef {object} Change
+ * @property {string} does
+ * @property {string} what
+ * @property {string} text
+ * @property {string} option
+ *
+ * @typedef {object} Rung
+ * @property {string} name
+ * @property {number} width
+ * @property {number | null} height
+ *
+ * @typedef {object} Form
+ * @property {string} wording
+ * @property {number} longer
+ * @property {string[]} modes
+ *
+ * @typedef {object} Scene
+ * @property {string} name
+ * @property {string} file
+ * @property {string} direction
+ * @property {{width: {from: number, to: number}, height: {from: number, to: number} | null, rungs: Rung[]}} ladder
+ * @property {string[]} ranges
+ * @property {string[]} modes
+ * @property {string[]} wordings
+ * @property {string[]} claims
+ * @property {Form} form
+ * @property {Change[]} changes
+ * @property {string[]} hints
+ * @property {SceneNode[]} nodes
+ *
+ * @typedef {object} Answer
+ * @property {number} status  as the program's exit status
+ * @property {string} out
+ * @property {string} messages
+ */
+
+/** What is told of a node by a bit each; src/page/engine/engine.cpp has the same. */
+export const flag = { placed: 1, sticksOut: 2, intrudes: 4, squeezed: 8, unseen: 16, scrolls: 32 };
+
+/** The engine says no: the message is the program's. */
+export class Refused extends Error {}
+/** The engine broke off. Its instance must not be used any more. */
+export class Trapped extends Error {}
+
+const encoder = new TextEncoder();
+const decoder = new TextDecoder();
+const fields = 8;
+
+/**
+ * What the run time library of C++ asks for: a clock, and somebody who reads what it complains of.
+ * @param {() => WebAssembly.Memory} memory
+ */
+function system(memory) {
+  const notSupported = 52;
+  return {
+    environ_get: () => 0,
+    environ_sizes_get: (/** @type {number} */ count, /** @type {number} */ bytes) => {
+      const view = new DataView(memory().buffer);
+      view.setUint32(count, 0, true);
+      view.setUint32(bytes, 0, true);
+      return 0;
+    },
+    clock_time_get: (/** @type {number} */ _id, /** @type {bigint} */ _precision, /** @type {number} */ at) => {
+      new DataView(memory().buffer).setBigUint64(at, BigInt(Math.round(performance.now() * 1e6)), true);
+      return 0;
+    },
+    fd_close: () => notSupported,
+    fd_seek: () => notSupported,
+    fd_write: (/** @type {number} */ _file, /** @type {number} */ pieces, /** @type {number} */ count, /** @type {number} */ at) => {
+      const view = new DataView(memory().buffer);
+      let bytes = 0;
+      for (let i = 0; i < count; ++i) {
+        const from = view.getUint32(pieces + 8 * i, true);
+        const length = view.getUint32(pieces + 8 * i + 4, true);
+        console.warn(decoder.decode(new Uint8Array(memory().buffer, from, length)));
+        bytes += length;
+      }
+      view.setUint32(at, bytes, true);
+      return 0;
+    },
+    proc_exit: (/** @type {number} */ status) => {
+      throw new Error(`the engine ended with ${status}`);
+    },
+  };
+}
+
+export class Engine {
+  /**
+   * @param {WebAssembly.Module} module
+   * @param {(text: string, face: number) => number} letterWidth  in letters of size 1; face 0 plain, 1 bold, 2 equal
+   */
+  static async start(module, letterWidth = () => 0) {
+    const engine = new Engine();
+    const instance = await WebAssembly.instantiate(module, {
+      wasi_snapshot_preview1: system(() => engine.memory),
+      page: {
+        letter_width: (/** @type {number} */ at, /** @type {number} */ bytes, /** @type {number} */ face) =>
+          letterWidth(engine.#textAt(at, bytes), face),
+      },
+    });
+    engine.#calls = /** @type {any} */ (instance.exports);
+    engine.#call('_initialize');
+    return engine;
+  }
+
+  /** @type {Record<string, any>} */
+  #calls = {};
+
+  get memory() {
+    return /** @type {WebAssembly.Memory} */ (this.#calls.memory);
+  }
+
+  /** @param {string} name @param {...unknown} values */
+  #call(name, ...values) {
+    try {
+      return this.#calls[name](...values);
+    } catch (error) {
+      throw new Trapped(`the engine broke off (${error instanceof Error ? error.message : error})`);
+    }
+  }
+  /** @param {number} at @param {number} bytes */
+  #textAt(at, bytes) {
+    return decoder.decode(new Uint8Array(this.memory.buffer, at, bytes));
+  }
+  /** @param {string} of */
+  #text(of) {
+    return this.#textAt(this.#call(`fl_${of}`), this.#call(`fl_${of}_bytes`));
+  }
+  /** Puts texts into the room. @param {string[]} texts */
+  #put(texts) {
+    const bytes = encoder.encode(texts.join('\0'));
+    const at = this.#call('fl_room', bytes.length);
+    new Uint8Array(this.memory.buffer, at, bytes.length).set(bytes);
+  }
+  /** Calls what may be refused. @param {string} name @param {...unknown} values */
+  #attempt(name, ...values) {
+    const done = this.#call(name, ...values);
+    if (!done) {
+      const why = this.#text('answer');
+      if (why) throw new Refused(why);
+    }
+    return done;
+  }
+
+  /** @param {string} file @param {string} text */
+  open(file, text) {
+    this.#put([file, text]);
+    this.#attempt('fl_open');
+  }
+  /** @param {Form} form */
+  setForm(form) {
+    this.#put([form.wording, String(form.longer), ...form.modes]);
+    this.#attempt('fl_form');
+  }
+  /** @param {string} does @param {string} what */
+  apply(does, what) {
+    this.#put([does, what]);
+    this.#attempt('fl_apply');
+  }
+  /** @returns {boolean} whether there was a change to take back */
+  undo() {
+    return Boolean(this.#attempt('fl_undo'));
+  }
+  redo() {
+    return Boolean(this.#attempt('fl_redo'));
+  }
+  /** @returns {Scene} */
+  describe() {
+    this.#attempt('fl_describe');
+    return JSON.parse(this.#text('answer'));
+  }
+  sceneText() {
+    this.#attempt('fl_scene_text');
+    return this.#text('answer');
+  }
+
+  /** @param {number} width @param {number | null} height @returns {number} of nodes */
+  solve(width, height) {
+    return this.#attempt('fl_solve', width, height ?? NaN);
+  }
+  /** The height of the container as it is arranged. */
+  get height() {
+    return this.#call('fl_height');
+  }
+  /**
+   * Copies of all boxes of the last arrangement. @param {number} count of nodes
+   */
+  boxes(count) {
+    return new Float64Array(this.memory.buffer, this.#call('fl_boxes'), count * fields).slice();
+  }
+  /** @param {number} count of nodes */
+  troubles(count) {
+    return new Uint32Array(this.memory.buffer, this.#call('fl_troubles'), count).slice();
+  }
+  /** @returns {{active: string[], outline: {path: string, kind: string, depth: number, lays: string}[]}} */
+  signs() {
+    this.#attempt('fl_signs');
+    return JSON.parse(this.#text('answer'));
+  }
+  /** The place of the front-most node at a point, or -1. @param {number} x @param {number} y */
+  under(x, y) {
+    return this.#call('fl_under', x, y);
+  }
+  /** @param {number} x @param {number} y @param {number} byX @param {number} byY @returns {boolean} */
+  scroll(x, y, byX, byY) {
+    return Boolean(this.#call('fl_scroll', x, y, byX, byY));
+  }
+  /**
+   * The strokes of the picture, and the bytes of its letters; both hold until the next call.
+   * @param {{x: number, y: number, scale: number, width: number, height: number}} place
+   */
+  paint(place) {
+    const count = this.#call('fl_paint', place.x, place.y, place.scale, place.width, place.height, 0);
+    return {
+      strokes: new Float64Array(this.memory.buffer, this.#call('fl_strokes'), count),
+      letters: new Uint8Array(this.memory.buffer, this.#call('fl_letters'), this.#call('fl_letters_bytes')),
+    };
+  }
+  /** Asks a command of the program. @param {string[]} words @returns {Answer} */
+  ask(words) {
+    this.#put(words);
+    const status = this.#call('fl_ask');
+    return { status, out: this.#text('answer'), messages: this.#text('message') };
+  }
+}
+
+/** A box as `measure` tells it. @param {Float64Array} boxes @param {number} place @returns {Box} */
+export function measured(boxes, place) {
+  const at = place * fields;
+  return { x: boxes[at], y: boxes[at + 1], width: boxes[at + 2], height: boxes[at + 3] };
+}
+/** A box as it is painted, scrolled and scaled. @param {Float64Array} boxes @param {number} place @returns {Box} */
+export function painted(boxes, place) {
+  return measured(boxes.subarray(4), place);
+}

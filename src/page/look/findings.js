@@ -1,0 +1,68 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// What `lint` says of the scene.
+
+import { find, inside, link, make, refill } from './dom.js';
+import { linked, nodeLink, spanLinks } from './names.js';
+
+/**
+ * @typedef {object} Finding
+ * @property {string} node
+ * @property {string} key
+ * @property {string} finding
+ * @property {string} why
+ * @property {string} cure
+ * @property {{from: number, to: number}[]} widths
+ */
+
+export class Findings {
+  #session;
+
+  /** @param {import('./session.js').Session} session */
+  constructor(session) {
+    this.#session = session;
+    session.on('scene', () => this.#look());
+  }
+
+  async #look() {
+    try {
+      const answer = await this.#session.answers('findings', 'lint', []);
+      if (answer) this.#write(answer.findings, answer.asleep);
+    } catch (error) {
+      this.#name('could not be looked for');
+      refill(inside('findings'), make('p', { className: 'fault' }, error instanceof Error ? error.message : String(error)));
+    }
+  }
+
+  /** @param {string} text */
+  #name(text) {
+    /** @type {HTMLElement} */ (find('findings').firstElementChild).textContent = `Findings: ${text}`;
+  }
+
+  /** @param {Finding[]} findings @param {Finding[]} asleep */
+  #write(findings, asleep) {
+    this.#name(findings.length === 0 ? 'none' : String(findings.length));
+    const list = (/** @type {Finding[]} */ all) => make('ul', {}, ...all.map((one) => this.#item(one)));
+    /** @type {Node[]} */
+    const parts = findings.length > 0 ? [list(findings)] : [make('p', {}, 'Every setting does something, and nothing is cut, squeezed or unseen where it is not meant to be.')];
+    if (asleep.length > 0) parts.push(make('details', {}, make('summary', {}, `Asleep: ${asleep.length}`), list(asleep)));
+    refill(inside('findings'), ...parts);
+  }
+
+  /** @param {Finding} one */
+  #item(one) {
+    const item = make('li', {}, nodeLink(this.#session, one.node), one.key ? ` ${one.key}: ` : ': ', ...linked(this.#session, one.why));
+    if (one.widths.length > 0) item.append(' (at ', ...spanLinks(this.#session, one.widths), ')');
+    if (one.cure) item.append(make('br'), 'Cure: ', ...this.#cure(one.cure));
+    return item;
+  }
+
+  /** A cure that is written as our option can be tried at once. @param {string} cure */
+  #cure(cure) {
+    const option = /--(try|move|enclose|remove|add) (?:'([^']*)'|(\S+))/.exec(cure);
+    if (!option) return linked(this.#session, cure);
+    const [whole, does, quoted, bare] = option;
+    const tryIt = link(whole, `try ${whole}`, () => this.#session.apply(does, quoted ?? bare).catch((error) => this.#session.say(error.message)));
+    return [cure.slice(0, option.index), tryIt, cure.slice(option.index + whole.length)];
+  }
+}

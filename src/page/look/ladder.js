@@ -1,0 +1,347 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// The ladder: the axis under the picture, at its scale, with curves, turns, failing stretches, rungs and the cursor. The
+// curves are drawn by the plotting library; what can be clicked are buttons over it, so that keys and screen readers
+// reach them.
+
+import { Chart, LineController, LineElement, LinearScale, PointElement } from 'chart.js/chart.esm.js';
+import { find, link, make, refill } from './dom.js';
+import { Refused } from './engine.js';
+import { counted, rounded, stretch } from './numbers.js';
+import { follow, frame, stepOf } from './picture.js';
+
+Chart.register(LineController, LineElement, LinearScale, PointElement);
+
+const lane = 9; // pixels a claim's failing stretches take
+const mostLanes = 5;
+const mostTurns = 150; // buttons on the curves
+const dashes = [[], [7, 4], [2, 3], [9, 3, 2, 3]];
+
+/**
+ * @typedef {object} Turn
+ * @property {number} at
+ * @property {number} [to]
+ * @property {string} quantity
+ * @property {'jump' | 'bend' | 'curve'} turn
+ * @property {number | null} before
+ * @property {number | null} after
+ * @property {number | null} slope_before
+ * @property {number | null} slope_after
+ * @property {string} cause
+ *
+ * @typedef {object} Climbed
+ * @property {{width: number, values: Record<string, number | null>}[]} rungs
+ * @property {Turn[]} turns
+ */
+
+export class Ladder {
+  #session;
+  #hand;
+  /** @type {Climbed} */
+  #climbed = { rungs: [], turns: [] };
+  /** Quantities that were typed. @type {string[]} */
+  #typed = [];
+  #height = /** @type {number | null} */ (null);
+  #chart;
+  #claims;
+
+  /**
+   * @param {import('./session.js').Session} session
+   * @param {import('./picture.js').Hand} hand
+   * @param {import('./claims.js').Claims} claims
+   */
+  constructor(session, hand, claims) {
+    this.#session = session;
+    this.#hand = hand;
+    this.#claims = claims;
+    this.#chart = this.#plot();
+    session.on('scene', () => this.layOut());
+    session.on('scene selected', () => this.#climb());
+    session.on('size', () => this.#moveCursor());
+    session.on('rest', () => {
+      this.#writeLegend();
+      if (this.#session.size.height !== this.#height) this.#climb();
+    });
+    session.on('frame', () => this.layOut());
+    session.on('claims', () => this.layOut());
+    matchMedia('(prefers-color-scheme: dark)').addEventListener('change', () => this.layOut());
+    this.#takeCursor();
+    find('ask').addEventListener('submit', (event) => {
+      event.preventDefault();
+      const input = /** @type {HTMLInputElement} */ (find('quantity'));
+      const text = input.value.trim();
+      if (!text) return;
+      input.value = '';
+      this.ask(text);
+    });
+  }
+
+  /** Draws the curve of one more quantity. @param {string} quantity */
+  ask(quantity) {
+    if (!this.#typed.includes(quantity)) this.#typed.push(quantity);
+    return this.#climb(quantity);
+  }
+
+  // ------------------------------------------------------------ curves
+
+  #plot() {
+    const style = () => getComputedStyle(document.documentElement);
+    const ink = (/** @type {string} */ name) => style().getPropertyValue(name).trim();
+    const grid = { color: () => ink('--line') };
+    return new Chart(/** @type {HTMLCanvasElement} */ (find('curves')), {
+      type: 'line',
+      data: { datasets: [] },
+      options: {
+        animation: false,
+        events: [],
+        maintainAspectRatio: false,
+        parsing: false,
+        normalized: true,
+        layout: { padding: { left: frame.left, top: 20 } },
+        scales: {
+          x: { type: 'linear', min: 0, max: 1, grid, ticks: { color: () => ink('--quiet'), align: 'inner', maxRotation: 0, padding: 0 } },
+          y: {
+            position: 'right',
+            beginAtZero: true,
+            grid,
+            ticks: { color: () => ink('--quiet'), maxTicksLimit: 6 },
+            afterFit: (/** @type {{width: number}} */ scale) => (scale.width = frame.right),
+          },
+        },
+      },
+    });
+  }
+
+  async #climb(newest = '') {
+    const { selected, ladder, size } = this.#session;
+    const node = this.#session.node(selected);
+    const show = [...this.#typed];
+    if (node) show.push(`${node.tail}.width`, `${node.tail}.height`);
+    const options = ['--rungs', widthsOf(ladder.width).join(',')];
+    if (show.length > 0) options.push('--show', [...new Set(show)].join(','));
+    if (size.height !== null) options.push('--height', String(size.height));
+    this.#height = size.height;
+    try {
+      const climbed = await this.#session.answers('curves', 'climb', options);
+      if (!climbed) return;
+      this.#climbed = climbed;
+      find('ask-fault').textContent = '';
+    } catch (error) {
+      if (newest) this.#typed.pop();
+      find('ask-fault').textContent = error instanceof Error ? error.message : String(error);
+      if (!(error instanceof Refused)) throw error;
+      if (newest) {
+        await this.#climb();
+        find('ask-fault').textContent = error.message;
+        return;
+      }
+      this.#climbed = { rungs: [], turns: [] };
+    }
+    this.layOut();
+  }
+
+  /** The quantities that are drawn, a few where the program chose them itself. */
+  get #quantities() {
+    const all = Object.keys(this.#climbed.rungs[0]?.values ?? {});
+    return this.#session.selected || this.#typed.length > 0 ? all.slice(0, 8) : all.slice(0, 3);
+  }
+
+  // ------------------------------------------------------------ where everything is
+
+  layOut() {
+    const chart = find('chart');
+    chart.style.width = `${frame.left + frame.most * frame.scale + frame.right}px`;
+    const lanes = this.#lanes();
+    const quantities = this.#quantities;
+    const ink = getComputedStyle(document.documentElement);
+    this.#chart.options.scales.x.max = frame.most;
+    this.#chart.options.scales.x.ticks.padding = 4 + lanes.length * lane;
+    this.#chart.data.datasets = quantities.map((quantity, i) => ({
+      data: this.#climbed.rungs
+        .map(({ width, values }) => ({ x: width, y: values[quantity] }))
+        .map(({ x, y }) => ({ x, y: y ?? NaN })),
+      borderColor: ink.getPropertyValue(`--curve-${i % 4}`).trim(),
+      borderDash: dashes[i % 4],
+      borderWidth: 2,
+      pointRadius: 0,
+    }));
+    this.#chart.resize();
+    this.#chart.update();
+    this.#markTurns(quantities, lanes);
+    this.#markRungs();
+    this.#moveCursor();
+    this.#writeLegend();
+    this.#writeTurns(quantities);
+    refill(find('quantities'), ...this.#session.scene.nodes.slice(0, 400).flatMap(({ tail }) => ['width', 'height'].map((side) => make('option', { value: `${tail}.${side}` }))));
+    this.#chart.canvas.setAttribute('aria-label', `Curves of ${quantities.join(', ')} over the widths`);
+  }
+
+  /** Claims that fail somewhere, each with its stretches; as many as there is room for. */
+  #lanes() {
+    return this.#claims.broken.slice(0, mostLanes);
+  }
+
+  /** @param {number} width */
+  #x(width) {
+    return frame.left + width * frame.scale;
+  }
+
+  /** @param {string[]} quantities @param {import('./claims.js').Checked[]} lanes */
+  #markTurns(quantities, lanes) {
+    const { scales, chartArea } = this.#chart;
+    const turns = this.#climbed.turns.filter((turn) => quantities.includes(turn.quantity)).slice(0, mostTurns);
+    const points = turns.map((turn) => {
+      const button = make('button', {
+        type: 'button',
+        className: 'turn',
+        title: `at ${rounded(turn.at)}: ${turnText(turn)}`,
+        'aria-label': `at ${rounded(turn.at)}: ${turnText(turn)}`,
+        onclick: () => this.#go(turn.at),
+      });
+      button.style.left = `${this.#x(turn.at)}px`;
+      button.style.top = `${scales.y.getPixelForValue(turn.after ?? turn.before ?? 0)}px`;
+      return button;
+    });
+    const bars = lanes.flatMap((claim, row) =>
+      claim.failing.map((stretchOf) => {
+        const text = `${claim.claim} fails at ${stretch(stretchOf.from, stretchOf.to)}`;
+        const button = make('button', {
+          type: 'button',
+          className: 'stretch',
+          title: text,
+          'aria-label': text,
+          onclick: () => this.#claims.lead(stretchOf),
+        });
+        const left = this.#x(stretchOf.from);
+        button.style.left = `${left}px`;
+        button.style.width = `${Math.max(4, this.#x(stretchOf.to) - left)}px`;
+        button.style.top = `${chartArea.bottom + 3 + row * lane}px`;
+        return button;
+      }),
+    );
+    refill(find('marks'), ...points, ...bars);
+  }
+
+  #markRungs() {
+    /** @type {number[]} where the names of each row end */
+    const rows = [];
+    const buttons = [...this.#session.ladder.rungs]
+      .sort((a, b) => a.width - b.width)
+      .map((rung) => {
+        const size = rung.height === null ? rounded(rung.width) : `${rounded(rung.width)} × ${rounded(rung.height)}`;
+        const button = make('button', { type: 'button', className: 'rung', title: `${rung.name}: ${size}`, onclick: () => this.#session.resize(rung.width, rung.height) }, rung.name);
+        const x = this.#x(rung.width);
+        const wide = rung.name.length * 7 + 14;
+        let row = rows.findIndex((end) => end < x - wide / 2);
+        if (row < 0) row = rows.length;
+        rows[row] = x + wide / 2;
+        button.style.left = `${x}px`;
+        button.style.top = `${row * 24}px`;
+        return button;
+      });
+    find('rungs').style.height = `${rows.length * 24}px`;
+    refill(find('rungs'), ...buttons);
+  }
+
+  // ------------------------------------------------------------ the cursor
+
+  #moveCursor() {
+    const cursor = find('cursor');
+    const { width } = this.#session.size;
+    cursor.style.left = `${this.#x(width)}px`;
+    cursor.dataset.width = rounded(width);
+    cursor.ariaValueNow = String(width);
+    cursor.ariaValueMin = '0';
+    cursor.ariaValueMax = String(frame.most);
+  }
+
+  #takeCursor() {
+    const [cursor, chart] = [find('cursor'), find('chart')];
+    const session = this.#session;
+    const at = (/** @type {PointerEvent} */ event) => {
+      const x = event.clientX - chart.getBoundingClientRect().left - frame.left;
+      return Math.round(Math.min(frame.most, Math.max(0, x / frame.scale)));
+    };
+    const take = (/** @type {PointerEvent} */ down) => {
+      if (down.target instanceof HTMLButtonElement) return null;
+      session.move(true);
+      const move = (/** @type {PointerEvent} */ event) => this.#hand.resize(at(event), session.size.height);
+      move(down);
+      return move;
+    };
+    for (const element of [cursor, chart]) follow(element, take, () => session.move(false));
+    cursor.addEventListener('pointerdown', (event) => event.stopPropagation());
+    cursor.addEventListener('keydown', (event) => {
+      const ends = { Home: session.ladder.width.from, End: session.ladder.width.to };
+      const step = stepOf(event);
+      if (event.key in ends) {
+        this.#hand.resize(ends[/** @type {'Home' | 'End'} */ (event.key)], session.size.height);
+      } else if (step) {
+        this.#hand.resize(this.#hand.size.width + (step.x || -step.y), session.size.height);
+      } else {
+        return;
+      }
+      event.preventDefault();
+      event.stopPropagation();
+    });
+  }
+
+  /** @param {number} width */
+  #go(width) {
+    this.#session.resize(width, this.#session.size.height);
+  }
+
+  // ------------------------------------------------------------ words
+
+  #writeLegend() {
+    const { width, height } = this.#session.size;
+    const here = this.#climbed.rungs.find((rung) => rung.width === width);
+    const parts = this.#quantities.map((quantity, i) => {
+      const value = here?.values[quantity];
+      const swatch = make('span', { className: `swatch curve-${i % 4}`, 'aria-hidden': 'true' });
+      const part = make('span', { className: 'curve' }, swatch, `${quantity} ${typeof value === 'number' ? rounded(value) : ''}`);
+      const typed = this.#typed.indexOf(quantity);
+      if (typed >= 0) {
+        part.append(
+          make('button', { type: 'button', className: 'quiet', title: `leave ${quantity} out`, 'aria-label': `leave ${quantity} out`, onclick: () => {
+            this.#typed.splice(typed, 1);
+            this.#climb();
+          } }, '×'),
+        );
+      }
+      return part;
+    });
+    if (height !== null && parts.length > 0) parts.push(make('span', { className: 'quiet' }, `at height ${rounded(height)}`));
+    refill(find('legend'), ...parts);
+  }
+
+  /** @param {string[]} quantities */
+  #writeTurns(quantities) {
+    const turns = this.#climbed.turns.filter((turn) => quantities.includes(turn.quantity)).sort((a, b) => a.at - b.at);
+    const summary = turns.length > 0 ? counted(turns.length, 'turn') : this.#climbed.rungs.length > 0 ? 'No turns: these run straight over the whole ladder' : 'No curve';
+    const items = turns.slice(0, mostTurns).map((turn) => make('li', {}, link(rounded(turn.at), `go to ${rounded(turn.at)}`, () => this.#go(turn.at)), ` ${turnText(turn)}`));
+    const open = find('turns').querySelector('details')?.open ?? true;
+    refill(find('turns'), make('details', { open }, make('summary', {}, summary), make('ul', {}, ...items)));
+  }
+}
+
+/** As the program tells it, but for where. @param {Turn} turn */
+function turnText(turn) {
+  const text = (/** @type {number | null} */ value) => (value === null ? 'hidden' : rounded(value));
+  const how = {
+    jump: `jumps from ${text(turn.before)} to ${text(turn.after)}`,
+    bend: `bends at ${text(turn.after)}, its slope from ${text(turn.slope_before)} to ${text(turn.slope_after)}`,
+    curve: `follows a curve up to ${rounded(turn.to ?? turn.at)}`,
+  }[turn.turn];
+  return `${turn.quantity} ${how}${turn.cause ? `: ${turn.cause}` : ''}`;
+}
+
+/** Whole widths over a ladder, and both ends; not more of them than a curve needs. @param {{from: number, to: number}} span */
+function widthsOf({ from, to }) {
+  const most = 1500;
+  const step = Math.max(1, Math.ceil((to - from) / most));
+  const widths = [from];
+  for (let width = Math.floor(from) + step; width < to; width += step) widths.push(width);
+  if (to > from) widths.push(to);
+  return widths;
+}

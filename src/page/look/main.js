@@ -1,0 +1,78 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// Begins the page. Where there is no document this is a worker, which answers questions.
+
+import { api } from './api.js';
+import { Asker, answerQuestions } from './asker.js';
+import { letterRuler } from './canvas.js';
+import { Changes } from './changes.js';
+import { Claims } from './claims.js';
+import { controlForm, controlSize, tellStatus } from './controls.js';
+import { find } from './dom.js';
+import { Engine } from './engine.js';
+import { Findings } from './findings.js';
+import { Ladder } from './ladder.js';
+import { Moved } from './moved.js';
+import { NodePanel } from './node.js';
+import { Hand, Picture } from './picture.js';
+import { watch } from './preview.js';
+import { Session } from './session.js';
+import { Nesting } from './tree.js';
+
+/** What the program wrote into the page. @returns {import('./session.js').Start} */
+function written() {
+  return JSON.parse(find('scene').textContent ?? '');
+}
+
+/** Shows everything that was hidden while the engine was unpacked. */
+function unveil() {
+  find('still').hidden = true;
+  for (const id of ['sheet', 'ladder', 'panels']) find(id).hidden = false;
+}
+
+/**
+ * @param {string} script  where this text can be loaded from
+ * @param {Promise<WebAssembly.Module>} module
+ */
+export async function begin(script, module) {
+  const start = written();
+  const ruler = letterRuler();
+  const newEngine = async () => Engine.start(await module, ruler);
+  const session = new Session(newEngine, await newEngine(), new Asker(script, module), new Asker(script, module));
+  const { width, height, wording, longer, modes, changes } = start;
+  Object.assign(session, { wording, percent: Number(longer.replace('%', '')), modes });
+  session.scene.changes = changes.map(([does, what]) => ({ does, what, text: what, option: '' }));
+  session.size = { width: width ?? 0, height };
+
+  const hand = new Hand(session);
+  session.on('scene', unveil);
+  const picture = new Picture(session, hand);
+  session.on('scene', () => {
+    if (width === null && session.size.width === 0) session.size = { width: session.ladder.width.to, height: session.ladder.height?.from ?? null };
+    picture.fit();
+  });
+  new Nesting(session);
+  const claims = new Claims(session);
+  new Ladder(session, hand, claims);
+  new NodePanel(session);
+  new Findings(session);
+  new Changes(session);
+  new Moved(session);
+  controlForm(session);
+  controlSize(session, hand);
+  tellStatus(session);
+  let wide = 0;
+  new ResizeObserver(() => {
+    if (find('stage').clientWidth === wide || session.places.size === 0) return;
+    wide = find('stage').clientWidth;
+    picture.fit();
+    session.tell('frame');
+    picture.draw();
+  }).observe(find('stage'));
+
+  await session.open(start.file, start.text);
+  Object.assign(/** @type {any} */ (window).fondLadder, api(session));
+  if (start.version !== null) watch(session, start.version);
+}
+
+if (typeof document === 'undefined') answerQuestions();

@@ -1,0 +1,184 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// The selected node: its size and why it has it, its account, and its settings, each of which can be tried otherwise.
+
+import schema from '../../../share/fond_ladder/scene.schema.json';
+import { find, inside, make, refill } from './dom.js';
+import { linked, nodeLink } from './names.js';
+import { rounded, sized } from './numbers.js';
+
+/**
+ * @typedef {object} Setting
+ * @property {string} key
+ * @property {unknown} value
+ * @property {string} source
+ * @property {string} [name]
+ * @property {boolean} [acts]
+ *
+ * @typedef {object} Step
+ * @property {string} node
+ * @property {number} width
+ * @property {string} why_width
+ * @property {number} height
+ * @property {string} why_height
+ */
+
+const definitions = /** @type {Record<string, any>} */ (schema.$defs);
+const unsettable = new Set(['name', 'kind']);
+
+/** What the schema says of a key: a sentence, and the words it offers. @param {string} key */
+function help(key) {
+  const said = definitions[`key_${key}`] ?? {};
+  /** @type {string[]} */
+  const words = [];
+  const collect = (/** @type {any} */ part) => {
+    if (!part || typeof part !== 'object') return;
+    for (const word of part.enum ?? []) words.push(String(word));
+    if ('const' in part) words.push(String(part.const));
+    if (part.type === 'boolean') words.push('true', 'false');
+    for (const other of [...(part.anyOf ?? []), ...(part.oneOf ?? [])]) collect(other);
+  };
+  collect(said);
+  return { about: String(said.description ?? ''), words: [...new Set(words)] };
+}
+
+/** A value as it is typed: words need no quotes. @param {unknown} value */
+const typed = (value) => (value === null || value === undefined ? '' : typeof value === 'string' ? value : JSON.stringify(value));
+
+export class NodePanel {
+  #session;
+  /** @type {{path: string, settings: Setting[], chain: Step[], account: string} | null} */
+  #told = null;
+  #fault = '';
+  #openAccount = false;
+
+  /** @param {import('./session.js').Session} session */
+  constructor(session) {
+    this.#session = session;
+    session.on('selected', () => {
+      this.#fault = '';
+      this.#told = null;
+      this.#write();
+      this.#ask();
+    });
+    session.on('size', () => this.#writeSize());
+    session.on('rest', () => this.#ask());
+    this.#write();
+  }
+
+  async #ask() {
+    const { selected } = this.#session;
+    if (!selected) return;
+    const at = this.#session.at();
+    try {
+      const told = await this.#session.answers('node', 'ledger', [selected, ...at, '--to-root']);
+      if (!told) return;
+      const account = await this.#session.ask('account', 'ledger', [selected, ...at]);
+      if (!account || selected !== this.#session.selected) return;
+      this.#told = { path: selected, settings: told.settings, chain: told.chain, account: account.out };
+      this.#write();
+    } catch (error) {
+      // At this size it is hidden: the program says so.
+      this.#told = { path: selected, settings: [], chain: [], account: error instanceof Error ? error.message : String(error) };
+      this.#write();
+    }
+  }
+
+  #writeSize() {
+    const line = inside('node').querySelector('.size');
+    if (line) line.textContent = this.#size();
+  }
+  #size() {
+    const { selected } = this.#session;
+    const box = this.#session.box(selected);
+    const kind = this.#session.node(selected)?.kind;
+    return box ? `${kind}, ${sized(box)} at ${rounded(box.x)}, ${rounded(box.y)}` : `${kind}, hidden at this size`;
+  }
+
+  #write() {
+    const node = this.#session.node(this.#session.selected);
+    /** @type {HTMLElement} */ (find('node').firstElementChild).textContent = node ? `Selected: ${node.tail}` : 'Selected node';
+    if (!node) {
+      refill(inside('node'), make('p', {}, 'Click a node in the picture or in the nesting: its size, why it has it, and its settings come here, its curves below the picture.'));
+      return;
+    }
+    /** @type {Node[]} */
+    const parts = [make('p', { className: 'size' }, this.#size())];
+    if (this.#told?.path === node.path) parts.push(this.#why(this.#told.chain), this.#account(this.#told.account), ...this.#settings(this.#told.settings));
+    refill(inside('node'), ...parts);
+  }
+
+  /** From the container down. @param {Step[]} chain */
+  #why(chain) {
+    const rows = chain.map((step) =>
+      make('tr', {}, make('th', { scope: 'row' }, nodeLink(this.#session, step.node)), make('td', { className: 'number' }, rounded(step.width)), make('td', {}, ...linked(this.#session, step.why_width)), make('td', { className: 'number' }, rounded(step.height)), make('td', {}, ...linked(this.#session, step.why_height))),
+    );
+    if (rows.length === 0) return make('div');
+    rows.reverse(); // the node itself first
+    const head = make('tr', {}, ...['', 'width', 'why', 'height', 'why'].map((text) => make('th', { scope: 'col' }, text)));
+    return make('div', { className: 'wide' }, make('table', { className: 'why' }, make('thead', {}, head), make('tbody', {}, ...rows)));
+  }
+
+  /** @param {string} account */
+  #account(account) {
+    const details = make('details', { open: this.#openAccount }, make('summary', { 'data-key': 'account' }, 'The account'), make('pre', {}, ...linked(this.#session, account)));
+    details.addEventListener('toggle', () => (this.#openAccount = details.open));
+    return details;
+  }
+
+  /** @param {Setting[]} settings */
+  #settings(settings) {
+    if (settings.length === 0) return [];
+    const said = settings.filter(({ key, source }) => source !== 'default' && !unsettable.has(key));
+    const unsaid = settings.filter(({ key, source }) => source === 'default' && !unsettable.has(key));
+    const rows = said.map((setting) =>
+      make('tr', {}, make('th', { scope: 'row', title: help(setting.key).about }, setting.key), make('td', {}, this.#field(setting.key, typed(setting.value))), make('td', {}, `${setting.source} ${setting.name ?? ''}`, ...(setting.acts === false ? [make('span', { className: 'quiet' }, ' does nothing here')] : []))),
+    );
+    const table = make('table', { className: 'settings' }, make('thead', {}, make('tr', {}, ...['setting', 'value', 'from'].map((text) => make('th', { scope: 'col' }, text)))), make('tbody', {}, ...rows));
+    const fault = make('p', { className: 'fault', role: 'alert' }, this.#fault);
+    return [...(rows.length > 0 ? [table] : []), this.#another(unsaid), fault];
+  }
+
+  /** A field for the value of a key. @param {string} key @param {string} value */
+  #field(key, value) {
+    const { about, words } = help(key);
+    const id = `fl-words-${key}`;
+    const field = make('input', { value, size: Math.max(6, Math.min(26, value.length + 2)), title: about, 'aria-label': key, 'data-key': `set ${key}`, list: id });
+    const set = () => {
+      if (field.value.trim() !== value) this.#try(key, field.value.trim());
+    };
+    const form = make('form', { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => {
+      event.preventDefault();
+      set();
+    } }, field, make('datalist', { id }, ...words.map((word) => make('option', { value: word }))));
+    return form;
+  }
+
+  /** A setting that the node does not say. @param {Setting[]} unsaid */
+  #another(unsaid) {
+    const choice = make('select', { 'aria-label': 'another setting', 'data-key': 'another' }, make('option', { value: '' }, 'another setting …'), ...unsaid.map(({ key }) => make('option', { value: key }, key)));
+    const place = make('span');
+    const about = make('p', { className: 'quiet' });
+    choice.addEventListener('change', () => {
+      const { key, value } = unsaid.find((one) => one.key === choice.value) ?? { key: '', value: null };
+      const told = help(key);
+      const usual = value === null || typeof value === 'object' ? '' : `; ${typed(value)} where nothing is said`;
+      about.textContent = key ? `${told.about}${told.words.length > 0 ? ` (${told.words.join(', ')})` : ''}${usual}` : '';
+      place.replaceChildren(...(key ? [this.#field(key, '')] : []));
+      place.querySelector('input')?.focus();
+    });
+    return make('div', { className: 'another' }, choice, ' ', place, about);
+  }
+
+  /** @param {string} key @param {string} value */
+  async #try(key, value) {
+    this.#fault = '';
+    const { selected } = this.#session;
+    try {
+      await this.#session.apply('try', `${selected}.${key}=${value || 'null'}`);
+    } catch (error) {
+      this.#fault = error instanceof Error ? error.message : String(error);
+      this.#write();
+    }
+  }
+}

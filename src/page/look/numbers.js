@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// Numbers and sizes, written as the program's tables write them.
+
+/** With two decimals at most. @param {number} value */
+export function rounded(value) {
+  const text = value.toFixed(2).replace(/\.?0+$/, '');
+  return text === '-0' ? '0' : text;
+}
+
+/** @param {{width: number, height: number}} size */
+export const sized = (size) => `${rounded(size.width)} × ${rounded(size.height)}`;
+
+/**
+ * How the program wants a size written.
+ * @param {number} width
+ * @param {number | null} height by content when null
+ */
+export const asked = (width, height) => `${width}x${height ?? 'content'}`;
+
+/** One size or from to. @param {number} from @param {number} to */
+export const stretch = (from, to) => (from === to ? rounded(from) : `${rounded(from)}..${rounded(to)}`);
+
+/** @param {number} count @param {string} what */
+export const counted = (count, what) => `${count} ${what}${count === 1 ? '' : 's'}`;
+
+/**
+ * The first few of a list, and how many more there are.
+ * @param {string[]} items
+ */
+export function few(items, most = 4) {
+  const rest = items.length - most;
+  return items.slice(0, most).join(', ') + (rest > 0 ? ` and ${rest} more` : '');
+}

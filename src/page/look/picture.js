@@ -1,0 +1,264 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// The arrangement, as `draw` draws it, with edges that a hand takes. It and the ladder below have one scale and one left
+// edge, which are kept here.
+
+import { find } from './dom.js';
+import { play } from './canvas.js';
+import { flag, painted } from './engine.js';
+import { sized } from './numbers.js';
+
+/** What the picture and the ladder share, in pixels of the page. */
+export const frame = { left: 14, right: 62, top: 10, most: 1, scale: 1 };
+
+const below = 34; // room under the container, for its lower edge and what sticks out
+
+/**
+ * Follows a hand that takes hold of an element.
+ * @param {HTMLElement} element
+ * @param {(event: PointerEvent) => ((event: PointerEvent) => void) | null} take  returns what follows it
+ * @param {() => void} [release]
+ */
+export function follow(element, take, release = () => {}) {
+  element.addEventListener('pointerdown', (event) => {
+    if (event.button !== 0) return;
+    const move = take(event);
+    if (!move) return;
+    event.preventDefault();
+    element.focus({ preventScroll: true });
+    element.setPointerCapture(event.pointerId);
+    const end = () => {
+      element.removeEventListener('pointermove', move);
+      element.removeEventListener('pointerup', end);
+      element.removeEventListener('pointercancel', end);
+      release();
+    };
+    element.addEventListener('pointermove', move);
+    element.addEventListener('pointerup', end);
+    element.addEventListener('pointercancel', end);
+  });
+}
+
+/** How far an arrow key goes, or null for any other. @param {KeyboardEvent} event */
+export function stepOf(event) {
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+  if (!way || event.altKey || event.ctrlKey || event.metaKey) return null;
+  const far = event.shiftKey ? 10 : 1;
+  return { x: way[0] * far, y: way[1] * far };
+}
+
+/** A size that follows the hand is drawn once a picture of the screen, however often the hand is heard. */
+export class Hand {
+  /** @type {{width: number, height: number | null} | null} */
+  #wanted = null;
+  #session;
+  /** @param {import('./session.js').Session} session */
+  constructor(session) {
+    this.#session = session;
+  }
+  /** The size that is wanted or there. */
+  get size() {
+    return this.#wanted ?? this.#session.size;
+  }
+  /** @param {number} width @param {number | null} height */
+  resize(width, height) {
+    const waiting = this.#wanted !== null;
+    this.#wanted = { width: Math.max(0, width), height: height === null ? null : Math.max(0, height) };
+    if (!waiting) requestAnimationFrame(() => this.#now());
+  }
+  #now() {
+    const wanted = this.#wanted;
+    this.#wanted = null;
+    if (wanted) this.#session.resize(wanted.width, wanted.height);
+  }
+}
+
+export class Picture {
+  #session;
+  #hand;
+  #canvas = /** @type {HTMLCanvasElement} */ (find('canvas'));
+  #context = /** @type {CanvasRenderingContext2D} */ (this.#canvas.getContext('2d'));
+  #sheet = find('sheet');
+  #ground = find('ground');
+  #hover = find('hover');
+  #hovered = '';
+  #dark = matchMedia('(prefers-color-scheme: dark)');
+
+  /** @param {import('./session.js').Session} session @param {Hand} hand */
+  constructor(session, hand) {
+    this.#session = session;
+    this.#hand = hand;
+    session.on('size selected held', () => this.draw());
+    session.on('rest', () => this.draw());
+    this.#sheet.addEventListener('scroll', () => this.draw());
+    this.#dark.addEventListener('change', () => this.draw());
+    this.#takeEdges();
+    this.#point();
+  }
+
+  /** Chooses the scale for the room there is. */
+  fit() {
+    const { ladder, size } = this.#session;
+    const room = find('stage').clientWidth - frame.left - frame.right;
+    frame.most = Math.max(ladder.width.to, size.width, 1);
+    frame.scale = Math.max(0.01, Math.min(1, room / frame.most));
+  }
+
+  draw() {
+    const { container, size } = this.#session;
+    if (!(size.width <= frame.most)) {
+      this.fit();
+      this.#session.tell('frame');
+    }
+    const width = container.width * frame.scale;
+    const height = container.height * frame.scale;
+    this.#ground.style.height = `${Math.min(frame.top + height + below, 1e6)}px`;
+    this.#place(width, height);
+    const view = { width: this.#sheet.clientWidth, height: Math.min(this.#sheet.clientHeight, frame.top + height + below) };
+    const density = devicePixelRatio || 1;
+    const [columns, rows] = [Math.ceil(view.width * density), Math.ceil(view.height * density)];
+    if (this.#canvas.width !== columns || this.#canvas.height !== rows) {
+      this.#canvas.width = columns;
+      this.#canvas.height = rows;
+      this.#canvas.style.width = `${view.width}px`;
+      this.#canvas.style.height = `${view.height}px`;
+    }
+    const context = this.#context;
+    context.setTransform(density, 0, 0, density, 0, 0);
+    context.clearRect(0, 0, view.width, view.height);
+    const at = { x: frame.left, y: frame.top - this.#sheet.scrollTop };
+    play(context, this.#session.paint({ ...at, scale: frame.scale, ...view }), this.#dark.matches);
+    context.save();
+    context.translate(at.x, at.y);
+    context.scale(frame.scale, frame.scale);
+    this.#mark(context);
+    context.restore();
+    this.#canvas.setAttribute('aria-label', `The arrangement at ${sized(container)}`);
+  }
+
+  /** What the page adds to the picture: old places, what became bad, what is under the pointer and what is selected. @param {CanvasRenderingContext2D} context */
+  #mark(context) {
+    const { scene, boxes, places, selected } = this.#session;
+    const thin = 1 / frame.scale;
+    const colour = (/** @type {string} */ name) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+    const outline = (/** @type {import('./engine.js').Box} */ box, /** @type {string} */ ink, width = 2, /** @type {number[]} */ dash = []) => {
+      context.strokeStyle = ink;
+      context.lineWidth = width * thin;
+      context.setLineDash(dash.map((part) => part * thin));
+      context.strokeRect(box.x, box.y, box.width, box.height);
+    };
+    for (const { from } of this.#session.old ? this.#session.moved() : []) {
+      if (from) outline(from, colour('--old'), 1.5, [5, 3]);
+    }
+    for (const place of this.#session.became(flag.sticksOut | flag.squeezed | flag.unseen | flag.intrudes)) {
+      outline(painted(boxes, place), colour('--bad'), 4);
+    }
+    const over = places.get(this.#hovered);
+    if (over !== undefined && scene.nodes[over].path !== selected) outline(painted(boxes, over), colour('--mark'), 1);
+    const chosen = places.get(selected);
+    if (chosen !== undefined && this.#session.flags[chosen] & flag.placed) {
+      const box = painted(boxes, chosen);
+      outline(box, colour('--mark'), 3);
+      context.fillStyle = colour('--mark-fill');
+      context.fillRect(box.x, box.y, box.width, box.height);
+    }
+  }
+
+  /** @param {number} width @param {number} height of the container in the picture */
+  #place(width, height) {
+    const { size } = this.#session;
+    const [right, lower, corner] = [find('right'), find('lower'), find('corner')];
+    const [x, y] = [frame.left + width, frame.top + height];
+    Object.assign(right.style, { left: `${x - 5}px`, top: `${frame.top}px`, height: `${Math.max(16, height)}px` });
+    Object.assign(lower.style, { left: `${frame.left}px`, top: `${y - 5}px`, width: `${Math.max(16, width)}px` });
+    Object.assign(corner.style, { left: `${x - 5}px`, top: `${y - 5}px` });
+    right.ariaValueNow = String(size.width);
+    right.ariaValueMin = '0';
+    right.ariaValueMax = String(frame.most);
+    lower.ariaValueNow = String(this.#session.height);
+    lower.ariaValueMin = '0';
+    lower.ariaValueText = size.height === null ? `${this.#session.height}, by content` : String(this.#session.height);
+  }
+
+  #takeEdges() {
+    const session = this.#session;
+    const edge = (/** @type {string} */ id, /** @type {boolean} */ wide, /** @type {boolean} */ high) => {
+      const element = find(id);
+      follow(
+        element,
+        (down) => {
+          const from = { ...this.#hand.size };
+          const height = session.height;
+          const scrolled = this.#sheet.scrollTop;
+          session.move(true);
+          return (event) => {
+            const dx = (event.clientX - down.clientX) / frame.scale;
+            const dy = (event.clientY - down.clientY + this.#sheet.scrollTop - scrolled) / frame.scale;
+            this.#hand.resize(
+              wide ? Math.round(Math.min(frame.most, from.width + dx)) : from.width,
+              high ? Math.round(height + dy) : from.height,
+            );
+          };
+        },
+        () => session.move(false),
+      );
+      element.addEventListener('keydown', (event) => {
+        const step = stepOf(event);
+        if (!step || (step.x !== 0 && !wide) || (step.y !== 0 && !high)) return;
+        event.preventDefault();
+        event.stopPropagation();
+        const { width, height } = this.#hand.size;
+        this.#hand.resize(width + step.x, step.y ? (height ?? session.height) + step.y : height);
+      });
+    };
+    edge('right', true, false);
+    edge('lower', false, true);
+    edge('corner', true, true);
+  }
+
+  #point() {
+    const session = this.#session;
+    const inScene = (/** @type {MouseEvent} */ event) => {
+      const area = this.#canvas.getBoundingClientRect();
+      return {
+        x: (event.clientX - area.left - frame.left) / frame.scale,
+        y: (event.clientY - area.top - frame.top + this.#sheet.scrollTop) / frame.scale,
+      };
+    };
+    this.#canvas.addEventListener('click', (event) => {
+      const { x, y } = inScene(event);
+      session.select(session.under(x, y));
+    });
+    this.#canvas.addEventListener('pointermove', (event) => {
+      const { x, y } = inScene(event);
+      this.hover(session.under(x, y), event);
+    });
+    this.#canvas.addEventListener('pointerleave', () => this.hover(''));
+    this.#canvas.addEventListener(
+      'wheel',
+      (event) => {
+        const { x, y } = inScene(event);
+        const lines = event.deltaMode === 1 ? 16 : 1;
+        const by = event.shiftKey && event.deltaX === 0 ? { x: event.deltaY, y: 0 } : { x: event.deltaX, y: event.deltaY };
+        if (session.scroll(x, y, by.x * lines, by.y * lines)) event.preventDefault();
+      },
+      { passive: false },
+    );
+  }
+
+  /** Tells the name and size of a node. @param {string} path nothing when empty @param {MouseEvent} [event] where */
+  hover(path, event) {
+    const box = path ? this.#session.box(path) : null;
+    this.#hover.hidden = !box || !event;
+    if (box && event) {
+      const area = this.#ground.getBoundingClientRect();
+      this.#hover.textContent = `${this.#session.node(path)?.tail} ${sized(box)}`;
+      const left = Math.min(event.clientX - area.left + 14, area.width - this.#hover.offsetWidth - 4);
+      this.#hover.style.left = `${Math.max(0, left)}px`;
+      this.#hover.style.top = `${event.clientY - area.top + 16}px`;
+    }
+    if (path === this.#hovered) return;
+    this.#hovered = path;
+    this.draw();
+  }
+}

@@ -1,0 +1,466 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// What the page is about at this moment: the scene, its form, its size, what is selected, what was tried. Whoever shows
+// something listens here; whoever has a control calls here. An engine that broke off is replaced, and everything is made
+// again in the new one.
+
+import { Engine, Refused, Trapped, flag, measured } from './engine.js';
+import { asked } from './numbers.js';
+
+/**
+ * @typedef {object} Start  what the program wrote into the page
+ * @property {string} file  as the caller spelled it
+ * @property {string} text  of the scene
+ * @property {number | null} width
+ * @property {number | null} height  by content when null
+ * @property {string} wording
+ * @property {string} longer  as in 40%, or nothing
+ * @property {string[]} modes
+ * @property {[string, string][]} changes
+ * @property {number | null} version  of the file, where somebody serves it
+ *
+ * @typedef {object} Move  an old place of a node, and its new one
+ * @property {string} path
+ * @property {import('./engine.js').Box | null} from
+ * @property {import('./engine.js').Box | null} to
+ */
+
+/** The file is arranged too at every move while something is tried, unless the scene is larger than this. */
+const oftenCompared = 300;
+
+/** How much work moves took, in milliseconds. */
+class Work {
+  moves = 0;
+  total = 0;
+  worst = 0;
+  /** @param {number} milliseconds */
+  add(milliseconds) {
+    this.moves += 1;
+    this.total += milliseconds;
+    this.worst = Math.max(this.worst, milliseconds);
+  }
+  take() {
+    const { moves, total, worst } = this;
+    [this.moves, this.total, this.worst] = [0, 0, 0];
+    return { moves, mean: moves > 0 ? total / moves : 0, worst };
+  }
+}
+
+/**
+ * @param {import('./engine.js').SceneNode[]} nodes
+ * @param {Float64Array} boxes
+ * @param {Uint32Array} flags
+ */
+function placedIn(nodes, boxes, flags) {
+  /** @type {Map<string, import('./engine.js').Box>} */
+  const all = new Map();
+  nodes.forEach((node, place) => {
+    if (flags[place] & flag.placed) all.set(node.path, measured(boxes, place));
+  });
+  return all;
+}
+
+export class Session {
+  /** @type {Engine} */
+  #engine;
+  #newEngine;
+  #asker;
+  #slow;
+  /** @type {Map<string, (() => void)[]>} */
+  #listeners = new Map();
+
+  file = '';
+  text = '';
+  /** @type {import('./engine.js').Scene} */
+  scene;
+  /** @type {Map<string, number>} */
+  places = new Map();
+  /** @type {{width: number, height: number | null}} */
+  size = { width: 0, height: null };
+  /** Of the container as it is arranged. */
+  height = 0;
+  boxes = new Float64Array(0);
+  flags = new Uint32Array(0);
+  /** @type {string[]} */
+  active = [];
+  /** @type {Map<string, string>} */
+  lays = new Map();
+  selected = '';
+  wording = '';
+  percent = 0;
+  /** @type {string[]} */
+  modes = [];
+  /** Claims that were typed here. @type {string[]} */
+  claims = [];
+  /** Flags before the present move, to tell what became of nodes in it. */
+  before = new Uint32Array(0);
+  #moving = false;
+  /** An arrangement to compare with. @type {Map<string, import('./engine.js').Box> | null} */
+  held = null;
+  heldAs = '';
+  /** The arrangement of the file as it is at this size, while something is tried. @type {Map<string, import('./engine.js').Box> | null} */
+  #ofFile = null;
+  /** @type {Engine | undefined} */
+  #fileEngine;
+  /** What there is to say. */
+  status = '';
+  /** Why the scene cannot be read, as the program says it; what is shown is the last good one. */
+  faults = '';
+  work = new Work();
+
+  /**
+   * @param {() => Promise<Engine>} newEngine
+   * @param {Engine} engine
+   * @param {import('./asker.js').Asker} asker
+   * @param {import('./asker.js').Asker} slow
+   */
+  constructor(newEngine, engine, asker, slow) {
+    this.#newEngine = newEngine;
+    this.#engine = engine;
+    this.#asker = asker;
+    this.#slow = slow;
+    this.scene = /** @type {any} */ ({ nodes: [], changes: [], hints: [] });
+  }
+
+  /**
+   * `scene`: another scene, form or change. `size`: arranged anew, maybe many times a second. `rest`: a moment after the
+   * last of those. `selected`, `held`, `claims`, `status`, `faults`.
+   * @param {string} events several between spaces
+   * @param {() => void} listener
+   */
+  on(events, listener) {
+    for (const event of events.split(' ')) {
+      this.#listeners.set(event, [...(this.#listeners.get(event) ?? []), listener]);
+    }
+  }
+  /** @param {string} event */
+  tell(event) {
+    for (const listener of this.#listeners.get(event) ?? []) listener();
+  }
+  /** @param {string} text */
+  say(text) {
+    this.status = text;
+    this.tell('status');
+  }
+
+  /** @returns {import('./engine.js').Scene['ladder']} */
+  get ladder() {
+    return this.scene.ladder;
+  }
+  get container() {
+    return { width: this.size.width, height: this.height };
+  }
+  /** @param {string} path */
+  node(path) {
+    const place = this.places.get(path);
+    return place === undefined ? undefined : this.scene.nodes[place];
+  }
+  /** @param {string} path */
+  box(path) {
+    const place = this.places.get(path);
+    if (place === undefined || !(this.flags[place] & flag.placed)) return null;
+    return measured(this.boxes, place);
+  }
+  /** All nodes that have a place, as `measure` tells them. */
+  placed() {
+    return placedIn(this.scene.nodes, this.boxes, this.flags);
+  }
+
+  // ------------------------------------------------------------ the scene
+
+  /**
+   * Shows a scene. What was selected, tried and chosen is kept as far as the new one has it.
+   * @param {string} file
+   * @param {string} text
+   */
+  async open(file, text) {
+    const [changes, oldFile, oldText] = [this.scene.changes, this.file, this.text];
+    try {
+      this.#engine.open(file, text);
+    } catch (error) {
+      if (error instanceof Trapped) {
+        await this.#restart(oldFile, oldText, changes);
+        this.say(error.message + '; it was started anew.');
+        return;
+      }
+      if (!(error instanceof Refused)) throw error;
+      this.faults = error.message;
+      this.tell('faults');
+      return;
+    }
+    [this.file, this.text, this.faults] = [file, text, ''];
+    const lost = this.#makeAgain(changes);
+    this.tell('faults');
+    if (lost.length > 0) this.say(`No longer possible: ${lost.join(', ')}.`);
+    this.#renew();
+  }
+
+  /** Makes changes and the form in an engine that has just opened. @param {{does: string, what: string, text?: string}[]} changes */
+  #makeAgain(changes) {
+    const lost = [];
+    for (const { does, what, text } of changes) {
+      try {
+        this.#engine.apply(does, what);
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        lost.push(text ?? what);
+      }
+    }
+    this.scene = this.#engine.describe();
+    this.modes = this.modes.filter((mode) => this.scene.modes.includes(mode));
+    if (!this.scene.wordings.includes(this.wording)) this.wording = '';
+    this.#engine.setForm({ wording: this.wording, longer: this.percent / 100, modes: this.modes });
+    return lost;
+  }
+
+  /** A new engine in the place of one that broke off. @param {string} file @param {string} text @param {{does: string, what: string}[]} changes */
+  async #restart(file, text, changes) {
+    this.#engine = await this.#newEngine();
+    this.#engine.open(file, text);
+    this.#makeAgain(changes);
+    this.#renew();
+  }
+
+  /** Does something with the engine that may be refused; what breaks it is not tried again. @param {() => void} does */
+  async #attempt(does) {
+    const { changes } = this.scene;
+    const [wording, percent, modes] = [this.wording, this.percent, this.modes];
+    try {
+      does();
+    } catch (error) {
+      [this.wording, this.percent, this.modes] = [wording, percent, modes];
+      if (error instanceof Trapped) {
+        await this.#restart(this.file, this.text, changes);
+        this.say(`${error.message}; it was started anew without what was just asked.`);
+      }
+      throw error;
+    }
+    this.#renew();
+  }
+
+  #renew() {
+    this.scene = this.#engine.describe();
+    this.places = new Map(this.scene.nodes.map((node, place) => [node.path, place]));
+    const lost = this.selected !== '' && !this.places.has(this.selected);
+    if (lost) this.selected = '';
+    this.before = new Uint32Array(0);
+    [this.#ofFile, this.#fileNodes] = [null, []];
+    this.tell('scene');
+    this.#arrange(true);
+    if (lost) this.tell('selected');
+    this.#openFile();
+  }
+
+  /** Something is tried: the file as it is gets an engine of its own, to compare with. */
+  async #openFile() {
+    if (this.scene.changes.length === 0) return;
+    this.#fileEngine ??= await this.#newEngine();
+    this.#fileEngine.open(this.file, this.text);
+    const scene = this.#fileEngine.describe();
+    const form = { wording: this.wording, longer: this.percent / 100, modes: this.modes.filter((mode) => scene.modes.includes(mode)) };
+    if (!scene.wordings.includes(form.wording)) form.wording = '';
+    this.#fileEngine.setForm(form);
+    this.#fileNodes = scene.nodes;
+    this.#arrangeFile();
+    this.tell('held');
+  }
+  /** @type {import('./engine.js').SceneNode[]} */
+  #fileNodes = [];
+
+  #arrangeFile() {
+    if (this.scene.changes.length === 0 || !this.#fileEngine || this.#fileNodes.length === 0) return;
+    const count = this.#fileEngine.solve(this.size.width, this.size.height);
+    const boxes = this.#fileEngine.boxes(count);
+    const flags = this.#fileEngine.troubles(count);
+    this.#ofFile = placedIn(this.#fileNodes, boxes, flags);
+  }
+
+  // ------------------------------------------------------------ the size
+
+  /** @param {number} width @param {number | null} height */
+  resize(width, height) {
+    if (!(width >= 0) || (height !== null && !(height >= 0))) throw new Refused('a size is a number from 0 on');
+    if (!this.#moving) this.before = this.flags;
+    this.size = { width, height };
+    this.#arrange(false);
+  }
+  /** A hand takes hold, or lets go: what becomes of nodes is told against the beginning. @param {boolean} on */
+  move(on) {
+    if (on) this.before = this.flags;
+    this.#moving = on;
+  }
+  /** The places of nodes that have a flag which they had not before the move. @param {number} bits */
+  became(bits) {
+    /** @type {number[]} */
+    const places = [];
+    if (this.before.length !== this.flags.length) return places;
+    this.flags.forEach((flags, place) => {
+      if (flags & ~this.before[place] & bits) places.push(place);
+    });
+    return places;
+  }
+
+  /** @param {boolean} all whether what only a rest tells is told at once */
+  #arrange(all) {
+    const begun = performance.now();
+    try {
+      const count = this.#engine.solve(this.size.width, this.size.height);
+      this.height = this.#engine.height;
+      this.boxes = this.#engine.boxes(count);
+      this.#lookForTrouble(all);
+      if (all || count <= oftenCompared) this.#arrangeFile();
+    } catch (error) {
+      if (error instanceof Trapped) {
+        this.#restart(this.file, this.text, this.scene.changes).then(() => this.say(`${error.message}; it was started anew.`));
+        return;
+      }
+      throw error;
+    }
+    this.tell('size');
+    this.work.add(performance.now() - begun);
+    if (all) {
+      this.#rest();
+    } else {
+      clearTimeout(this.#resting);
+      this.#resting = setTimeout(() => this.#rest(), 120);
+    }
+  }
+  #resting = 0;
+
+  /** Looking for what is cut costs more than arranging: not at every move of a large scene. @param {boolean} all */
+  #lookForTrouble(all) {
+    const now = performance.now();
+    const often = 100;
+    if (!all && this.scene.nodes.length > 200 && now < this.#lookedAt + often && this.flags.length === this.scene.nodes.length) return;
+    this.#lookedAt = now;
+    this.flags = this.#engine.troubles(this.scene.nodes.length);
+  }
+  #lookedAt = 0;
+
+  #rest() {
+    this.flags = this.#engine.troubles(this.scene.nodes.length);
+    if (this.scene.nodes.length > oftenCompared) this.#arrangeFile();
+    const { active, outline } = this.#engine.signs();
+    this.active = active;
+    this.lays = new Map(outline.map((one) => [one.path, one.lays]));
+    this.tell('rest');
+  }
+
+  /** @param {Parameters<Engine['paint']>[0]} place */
+  paint(place) {
+    return this.#engine.paint(place);
+  }
+  /** The path of the front-most node at a point of the container. @param {number} x @param {number} y */
+  under(x, y) {
+    const place = this.#engine.under(x, y);
+    return place < 0 ? '' : this.scene.nodes[place].path;
+  }
+  /** @param {number} x @param {number} y @param {number} byX @param {number} byY */
+  scroll(x, y, byX, byY) {
+    if (!this.#engine.scroll(x, y, byX, byY)) return false;
+    this.boxes = this.#engine.boxes(this.scene.nodes.length);
+    this.tell('size');
+    return true;
+  }
+
+  // ------------------------------------------------------------ what is looked at
+
+  /** @param {string} path nothing when empty */
+  select(path) {
+    if (path && !this.places.has(path)) throw new Refused(`there is no node ${path}`);
+    if (path === this.selected) return;
+    this.selected = path;
+    this.tell('selected');
+  }
+
+  /** Holds an arrangement to compare with, or lets it go. @param {boolean} on */
+  hold(on) {
+    this.held = on ? this.placed() : null;
+    this.heldAs = on ? asked(this.size.width, this.size.height) : '';
+    this.tell('held');
+  }
+
+  /** What is compared with: what is held, else while something is tried the file as it is. */
+  get old() {
+    return this.held ?? this.#ofFile;
+  }
+  /** What of the old arrangement and the present one differs. @returns {Move[]} */
+  moved() {
+    const { old } = this;
+    if (!old) return [];
+    const now = this.placed();
+    /** @type {Move[]} */
+    const all = [];
+    for (const [path, to] of now) {
+      const from = old.get(path) ?? null;
+      if (!from || from.x !== to.x || from.y !== to.y || from.width !== to.width || from.height !== to.height) all.push({ path, from, to });
+    }
+    for (const [path, from] of old) if (!now.has(path)) all.push({ path, from, to: null });
+    return all;
+  }
+
+  // ------------------------------------------------------------ what is tried
+
+  /** @param {{wording?: string, percent?: number, modes?: string[]}} form */
+  setForm(form) {
+    return this.#attempt(() => {
+      Object.assign(this, form);
+      this.#engine.setForm({ wording: this.wording, longer: this.percent / 100, modes: this.modes });
+    });
+  }
+  /** @param {string} does @param {string} what */
+  async apply(does, what) {
+    await this.#attempt(() => this.#engine.apply(does, what));
+    const hint = this.scene.hints.at(-1);
+    if (hint) this.say(hint);
+  }
+  undo() {
+    return this.#attempt(() => this.#engine.undo());
+  }
+  redo() {
+    return this.#attempt(() => this.#engine.redo());
+  }
+  sceneText() {
+    return this.#engine.sceneText();
+  }
+
+  // ------------------------------------------------------------ what is asked
+
+  /** The options of the program that say in which form the scene is, and what was changed. */
+  options() {
+    const options = this.modes.flatMap((mode) => ['--mode', mode]);
+    if (this.wording) options.push('--wording', this.wording);
+    if (this.percent) options.push('--longer', `${this.percent}%`);
+    for (const { does, what } of this.scene.changes) options.push(`--${does}`, what);
+    return options;
+  }
+  /** The size, as an option of the program. */
+  at() {
+    return ['--at', asked(this.size.width, this.size.height)];
+  }
+
+  /**
+   * Asks a command about the scene as it is shown, off this thread. Null when it was asked anew for the same purpose.
+   * @param {string} purpose
+   * @param {string} command
+   * @param {string[]} options
+   */
+  ask(purpose, command, options) {
+    const asker = command === 'check' || command === 'lint' ? this.#slow : this.#asker;
+    const words = [command, this.file, ...options, ...this.options()];
+    return asker.ask(purpose, { file: this.file, text: this.text, words });
+  }
+  /**
+   * The same, read. Null where the program refused.
+   * @param {string} purpose
+   * @param {string} command
+   * @param {string[]} options
+   * @returns {Promise<any>}
+   */
+  async answers(purpose, command, options) {
+    const answer = await this.ask(purpose, command, [...options, '--format', 'json']);
+    if (!answer) return null;
+    if (answer.status > 1) throw new Refused(answer.messages.replace(/^fond-ladder: error: /gm, '').trim());
+    return JSON.parse(answer.out).answers[0];
+  }
+}

@@ -1,0 +1,105 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// The nesting beside the picture: a line a node, how it lays its children, and what is bad about it.
+
+import { find, make } from './dom.js';
+import { flag } from './engine.js';
+
+const arrows = { 'left to right': '→', 'right to left': '←', 'top to bottom': '↓', 'bottom to top': '↑' };
+const badges = /** @type {const} */ ([
+  ['sticksOut', 'cut'],
+  ['intrudes', 'in padding'],
+  ['squeezed', 'squeezed'],
+  ['unseen', 'unseen'],
+]);
+
+export class Nesting {
+  #session;
+  #tree = find('tree');
+  /** @type {{line: HTMLElement, lays: HTMLElement, signs: HTMLElement, flags: number}[]} */
+  #lines = [];
+
+  /** @param {import('./session.js').Session} session */
+  constructor(session) {
+    this.#session = session;
+    session.on('scene', () => this.#write());
+    session.on('size rest', () => this.#sign());
+    session.on('rest', () => this.#tellWays());
+    session.on('selected scene', () => this.#choose());
+    this.#tree.addEventListener('keydown', (event) => this.#walk(event));
+  }
+
+  #write() {
+    const { nodes } = this.#session.scene;
+    /** @type {number[]} */
+    const depths = [];
+    this.#lines = nodes.map((node, place) => {
+      depths[place] = node.parent < 0 ? 0 : depths[node.parent] + 1;
+      const lays = make('span', { className: 'lays' });
+      const signs = make('span', { className: 'signs' });
+      const name = make('span', { className: 'name' }, node.step);
+      const line = make('div', { role: 'treeitem', tabIndex: -1, ariaLevel: String(depths[place] + 1), ariaSelected: 'false' }, make('span', { className: `kind kind-${node.kind}` }, node.kind), name, lays, signs);
+      line.dataset.path = node.path;
+      line.style.paddingInlineStart = `${4 + 14 * Math.min(depths[place], 12)}px`;
+      line.addEventListener('click', () => this.#session.select(node.path));
+      return { line, lays, signs, flags: -1 };
+    });
+    this.#tree.replaceChildren(...this.#lines.map((one) => one.line));
+    if (this.#lines.length > 0) this.#lines[0].line.tabIndex = 0;
+  }
+
+  #sign() {
+    const { flags } = this.#session;
+    this.#lines.forEach((one, place) => {
+      if (one.flags === flags[place]) return;
+      one.flags = flags[place];
+      const words = badges.filter(([name]) => flags[place] & flag[name]).map(([, word]) => make('span', { className: 'bad' }, word));
+      if (!(flags[place] & flag.placed)) words.push(make('span', { className: 'quiet' }, 'hidden'));
+      if (flags[place] & flag.scrolls) words.push(make('span', { className: 'quiet' }, 'scrolls'));
+      one.signs.replaceChildren(...words);
+      one.line.classList.toggle('hidden', !(flags[place] & flag.placed));
+    });
+  }
+
+  #tellWays() {
+    this.#session.scene.nodes.forEach(({ path }, place) => {
+      const lays = this.#session.lays.get(path) ?? '';
+      const { lays: element } = this.#lines[place];
+      if (element.title === lays) return;
+      element.title = lays;
+      const way = Object.entries(arrows).find(([words]) => lays.startsWith(words));
+      element.textContent = way ? way[1] + lays.slice(way[0].length).replace(/^[;,]?\s*/, ' ') : lays;
+    });
+  }
+
+  #choose() {
+    const { selected, places } = this.#session;
+    const chosen = places.get(selected);
+    this.#lines.forEach(({ line }, place) => {
+      const on = place === chosen;
+      if ((line.ariaSelected === 'true') === on) return;
+      line.ariaSelected = String(on);
+    });
+    if (chosen === undefined) return;
+    for (const { line } of this.#lines) line.tabIndex = -1;
+    const { line } = this.#lines[chosen];
+    line.tabIndex = 0;
+    const [box, room] = [line.getBoundingClientRect(), this.#tree.getBoundingClientRect()];
+    if (box.top < room.top || box.bottom > room.bottom) this.#tree.scrollTop += box.top - room.top - room.height / 2;
+  }
+
+  /** @param {KeyboardEvent} event */
+  #walk(event) {
+    const { nodes } = this.#session.scene;
+    const now = this.#lines.findIndex(({ line }) => line === event.target);
+    const parent = nodes[now]?.parent ?? -1;
+    const child = nodes.findIndex((node) => node.parent === now);
+    const to = { ArrowDown: now + 1, ArrowUp: now - 1, Home: 0, End: nodes.length - 1, ArrowLeft: parent, ArrowRight: child, Enter: now, ' ': now }[event.key];
+    if (to === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (to < 0 || to >= nodes.length) return;
+    this.#session.select(nodes[to].path);
+    this.#lines[to].line.focus();
+  }
+}

@@ -1,0 +1,92 @@
+// SPDX-License-Identifier: MIT
+//
+// Looking at the file's data every so often costs next to nothing, works on every file system, and follows editors that
+// put a new file in the place of the old one. A file that is still being written is looked at again before it is read.
+#include "page/preview/watched_file.hpp"
+
+#include <sys/stat.h>
+
+#include <tuple>
+
+#include "fond_ladder/scene_file.hpp"
+#include "scene/read/scene_text.hpp"
+
+namespace fond_ladder::page {
+namespace {
+
+constexpr std::chrono::milliseconds between_looks{40}, while_written{15};
+
+using State = std::tuple<::dev_t, ::ino_t, ::off_t, ::time_t, long>;
+
+State state_of(const std::string& path) {
+  struct stat data {};
+  if (::stat(path.c_str(), &data) != 0) return {};
+  return {data.st_dev, data.st_ino, data.st_size, data.st_mtim.tv_sec, data.st_mtim.tv_nsec};
+}
+
+}  // namespace
+
+WatchedFile::WatchedFile(std::string path) : path_(std::move(path)) {
+  content_.text = scene::text_of_file(path_);
+  watcher_ = std::thread([this] { watch(); });
+}
+
+WatchedFile::~WatchedFile() {
+  {
+    const std::scoped_lock held(guard_);
+    ended_ = true;
+  }
+  changed_.notify_all();
+  watcher_.join();
+}
+
+WatchedFile::Content WatchedFile::content() const {
+  const std::scoped_lock held(guard_);
+  return content_;
+}
+
+std::uint64_t WatchedFile::wait_for_other(std::uint64_t version, std::chrono::milliseconds longest) const {
+  std::unique_lock held(guard_);
+  changed_.wait_for(held, longest, [&] { return content_.version != version || ended_; });
+  return content_.version;
+}
+
+void WatchedFile::watch() {
+  State known;  // read at once, for it may have changed since it was read first
+  for (;;) {
+    {
+      std::unique_lock held(guard_);
+      if (changed_.wait_for(held, between_looks, [this] { return ended_; })) return;
+    }
+    State now = state_of(path_);
+    if (now == known) continue;
+    constexpr int most = 4;
+    for (int i = 0; i < most; ++i) {
+      std::this_thread::sleep_for(while_written);
+      const State later = state_of(path_);
+      if (later == now) break;
+      now = later;
+    }
+    known = now;
+    read();
+  }
+}
+
+void WatchedFile::read() {
+  std::string text, fault;
+  try {
+    text = scene::text_of_file(path_);
+  } catch (const BadScene& error) {
+    fault = error.what();
+  }
+  {
+    const std::scoped_lock held(guard_);
+    if (fault == content_.fault && (!fault.empty() || text == content_.text)) return;
+    if (fault.empty()) content_.text = std::move(text);
+    content_.fault = std::move(fault);
+    ++content_.version;
+  }
+  changed_.notify_all();
+}
+
+}  // namespace fond_ladder::page

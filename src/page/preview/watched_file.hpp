@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <chrono>
+#include <condition_variable>
+#include <cstdint>
+#include <mutex>
+#include <string>
+#include <thread>
+
+namespace fond_ladder::page {
+
+/// A file that is read anew whenever it changes, by a thread of its own that looks often. To any number of threads.
+class WatchedFile {
+ public:
+  /// Throws BadScene when it cannot be read now.
+  explicit WatchedFile(std::string path);
+  ~WatchedFile();
+  WatchedFile(const WatchedFile&) = delete;
+  WatchedFile& operator=(const WatchedFile&) = delete;
+
+  struct Content {
+    std::uint64_t version = 1;  ///< counts the changes
+    std::string text;           ///< as it was read last
+    std::string fault;          ///< why it cannot be read now; empty when it can
+  };
+  [[nodiscard]] Content content() const;
+  /// Waits for another version than this, as long as given. Returns the version that there is.
+  [[nodiscard]] std::uint64_t wait_for_other(std::uint64_t version, std::chrono::milliseconds longest) const;
+
+ private:
+  void watch();
+  void read();
+
+  std::string path_;
+  mutable std::mutex guard_;
+  mutable std::condition_variable changed_;
+  Content content_;
+  bool ended_ = false;
+  std::thread watcher_;
+};
+
+}  // namespace fond_ladder::page

@@ -1,0 +1,124 @@
+// SPDX-License-Identifier: MIT
+#include "page/report/report_text.hpp"
+
+#include <algorithm>
+#include <array>
+#include <sstream>
+#include <utility>
+
+#include "fond_ladder/draw.hpp"
+#include "fond_ladder/solver.hpp"
+#include "model/json_text.hpp"
+#include "model/number_text.hpp"
+#include "model/printable.hpp"
+
+namespace fond_ladder::page {
+namespace {
+
+/// A text that no markup can begin in.
+std::string escaped(std::string_view text) {
+  std::string safe;
+  for (const char c : text) {
+    switch (c) {
+      case '&': safe += "&amp;"; break;
+      case '<': safe += "&lt;"; break;
+      case '>': safe += "&gt;"; break;
+      case '"': safe += "&quot;"; break;
+      case '\'': safe += "&#39;"; break;
+      default: safe += c;
+    }
+  }
+  return safe;
+}
+
+/// JSON in a script element, which only a `<` could end.
+std::string within_script(std::string_view json) {
+  std::string safe;
+  safe.reserve(json.size());
+  for (const char c : json) {
+    if (c == '<') {
+      safe += "\\u003c";
+    } else {
+      safe += c;
+    }
+  }
+  return safe;
+}
+
+template <class Items, class Text>
+std::string list(const Items& items, Text text) {
+  std::string all = "[";
+  for (const auto& item : items) {
+    if (all.size() > 1) all += ',';
+    all += text(item);
+  }
+  return all + "]";
+}
+
+/// How many nodes lie at least in part inside of the container.
+std::ptrdiff_t seen_in(const Solution& solution) {
+  const Extent room = solution.container();
+  return std::ranges::count_if(solution.painted(), [&](const Solution::Painted& one) {
+    return one.box.x < room.width && one.box.right() > 0 && one.box.y < room.height && one.box.bottom() > 0;
+  });
+}
+
+std::string number_or_null(const std::optional<double>& number) {
+  return number ? exact(*number) : "null";
+}
+
+/// As look/session.js reads it.
+std::string json_of(const Start& start) {
+  std::ostringstream json;
+  json << R"({"file":)" << json_text(start.file) << R"(,"text":)" << json_text(start.text) << R"(,"width":)"
+       << number_or_null(start.size ? std::optional(start.size->width) : std::nullopt) << R"(,"height":)"
+       << number_or_null(start.size ? start.size->height : std::nullopt) << R"(,"wording":)" << json_text(start.wording)
+       << R"(,"longer":)" << json_text(start.longer) << R"(,"modes":)" << list(start.modes, json_text)
+       << R"(,"changes":)" << list(start.trials, [](const calls::Told& told) {
+            return "[" + json_text(told.option.substr(2)) + "," + json_text(told.value) + "]";
+          })
+       << R"(,"version":)" << (start.version ? std::to_string(*start.version) : "null") << "}";
+  return json.str();
+}
+
+}  // namespace
+
+std::string still_picture(const Scene& scene, const Rung& size, const std::vector<std::string>& modes) {
+  constexpr std::ptrdiff_t most_with_marks = 160;
+  try {
+    const std::array<Panel, 1> panels{{{solve(scene, size, modes), ""}}};
+    DrawOptions options;
+    options.within_page = true;
+    options.bare = seen_in(panels[0].solution) > most_with_marks;
+    const std::string svg = draw(panels, PictureForm::svg, options).bytes;
+    return svg.substr(svg.find("<svg"));
+  } catch (const BadPicture& error) {
+    return "<p>No picture: " + escaped(printable(error.what())) + "</p>";
+  }
+}
+
+std::string report_text(const std::string& page_without_scene, const Start& start, const std::string& title,
+                        const std::string& still) {
+  const std::string safe_title = escaped(printable(title));
+  const std::string connect = start.version ? "'self'" : "'none'";
+  const std::string json = within_script(json_of(start));
+  const std::array<std::pair<std::string_view, std::string_view>, 4> parts{
+      {{"title", safe_title}, {"connect", connect}, {"start", json}, {"still", still}}};
+  constexpr std::string_view opening = "{{scene:", closing = "}}";
+  std::string page;
+  std::string_view rest = page_without_scene;
+  for (std::size_t at = rest.find(opening); at != rest.npos; at = rest.find(opening)) {
+    page += rest.substr(0, at);
+    rest.remove_prefix(at + opening.size());
+    const std::size_t end = rest.find(closing);
+    const std::string_view name = rest.substr(0, end);
+    rest.remove_prefix(end + closing.size());
+    for (const auto& [part, text] : parts) {
+      if (part == name) page += text;
+    }
+  }
+  page += rest;
+  return page;
+}
+
+}  // namespace fond_ladder::page

@@ -1,0 +1,36 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The page with a scene in it.
+
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "calls/command.hpp"
+#include "fond_ladder/rung.hpp"
+#include "fond_ladder/scene.hpp"
+
+namespace fond_ladder::page {
+
+/// How the page begins. Everything in it may come from a stranger.
+struct Start {
+  std::string file, text;       ///< the scene: as its file was named, and what was in it
+  std::optional<Rung> size;     ///< the widest of the ladder when absent
+  std::string wording;          ///< none when empty
+  std::string longer;           ///< by which share, as in 40%; not when empty
+  std::vector<std::string> modes;
+  std::vector<calls::Told> trials;
+  std::optional<std::uint64_t> version{};  ///< of the file, where somebody serves it; then the page asks for others
+};
+
+/// The still picture of a page, an SVG element, or a sentence that says why there is none. A large one is drawn without
+/// helper marks, so that the page stays small enough to be sent by mail.
+[[nodiscard]] std::string still_picture(const Scene& scene, const Rung& size, const std::vector<std::string>& modes);
+
+/// One HTML document. `title` is its name, `still` what is shown until scripts run.
+[[nodiscard]] std::string report_text(const std::string& page_without_scene, const Start& start,
+                                      const std::string& title, const std::string& still);
+
+}  // namespace fond_ladder::page
