@@ -181,8 +181,8 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
       {{},
-       "name a command: measure, climb, ledger, check, compare, lint, draw, tidy, demo or completion; --help says "
-       "more"},
+       "name a command: measure, climb, ledger, check, lint, compare, draw, report, preview, tidy, demo or completion; --help "
+       "says more"},
       {{"hlep", "measure"}, "\"hlep\" is no command; did you mean \"help\"?"},
       {{"help", "meassure"}, "\"meassure\" is no command; did you mean \"measure\"?"},
       {{"help", "measure", "climb"}, "help: name one command"},
@@ -211,6 +211,15 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
       {{"climb", console, "--show", "beds.width", "--width", "9..2"}, "write FROM..TO in pixels"},
       {{"climb", console, "--show", "beds.width", "--rungs", "3,x"}, "\"x\" is no size in pixels"},
       {{"climb", console, "--show", "beds.width", "--rungs", "3"}, "3 is not between 360 and 1440"},
+      {{"report", console}, "report: name the page, as in -o console.html"},
+      {{"report", console, "-o", "console.png"}, "-o console.png: a page ends in .html; pictures are made by draw"},
+      {{"report", console, "-o", "-", "--open"}, "--open: a page on standard output cannot be opened"},
+      {{"preview", "-"}, "preview -: name a file, which can change while it is looked at"},
+      {{"preview", console, "--port", "http"}, "--port http: a port is a whole number from 1 to 65535"},
+      {{"preview", console, "--port", "65536"}, "--port 65536: a port is a whole number"},
+      // The program of these tests has no page beside it.
+      {{"report", console, "-o", "x.html"}, "this build has no page: install what makes it (scripts/setup page"},
+      {{"preview", console}, "this build has no page"},
       {{"measure", "/no/such.scene.json"}, "/no/such.scene.json: error: there is no such file"},
       {{"measure", "/tmp"}, "/tmp: error: this is a directory; name a scene file"},
   };

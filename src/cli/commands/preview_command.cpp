@@ -82,6 +82,7 @@ Command preview_command() {
   PreviewCall& call = command.call();
   Options& options = command.options();
   add_page(options, call.page);
+  options.describe("SCENE", "A scene file");
   options.text("--port", "NUMBER", call.port, "Where to listen on this machine; 8017 or the next free one when left out");
   options.flag("--open", call.open, "Also show it in the browser");
   return command.does(preview);

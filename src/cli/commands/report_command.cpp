@@ -19,9 +19,18 @@ struct ReportCall {
   bool open = false;
 };
 
+void require_page_name(const std::string& output) {
+  if (output.empty()) throw WrongCall("report: name the page, as in -o console.html");
+  const std::string ending = std::filesystem::path(output).extension().string();
+  if (output != "-" && ending != ".html" && ending != ".htm") {
+    throw WrongCall(fmt::format("-o {}: a page ends in .html; pictures are made by draw", output));
+  }
+}
+
 ExitStatus report(const ReportCall& call, const Streams& streams) {
-  if (call.output.empty()) throw WrongCall("report: name the page, as in -o console.html");
-  if (call.open && call.output == "-") throw WrongCall("--open: a page on standard output cannot be opened; name a file by -o");
+  require_page_name(call.output);
+  if (call.open && call.output == "-")
+    throw WrongCall("--open: a page on standard output cannot be opened; name a file by -o");
   const std::string page = page::page_without_scene();
   if (call.output != "-") require_target(call.output);
   const std::string html = page_of(page, call.page, read_page_scene(call.page, streams));

@@ -53,7 +53,7 @@ export class Claims {
   }
 
   async #check(newest = '') {
-    const { session } = { session: this.#session };
+    const session = this.#session;
     this.#fault = '';
     if (session.scene.claims.length + session.claims.length === 0) {
       this.#checked = [];
@@ -70,7 +70,7 @@ export class Claims {
       const message = error instanceof Error ? error.message : String(error);
       if (newest) {
         session.claims.pop();
-        this.#input.value = newest;
+        if (!this.#input.value) this.#input.value = newest;
         await this.#check();
       } else {
         // What was tried may have taken away what a typed claim is about.
@@ -122,6 +122,7 @@ export class Claims {
     const claim = this.#input.value.trim();
     if (!claim) return;
     this.#input.value = '';
+    this.#fault = '';
     this.#write('checking …');
     this.add(claim);
   }

@@ -114,8 +114,19 @@ export function tellStatus(session) {
     line.textContent = `${sized(session.container)}: ${standing}${active}${became.length > 0 ? ` — ${became.join('; ')}` : ''}`;
     line.classList.toggle('bad', became.length > 0);
   };
-  session.on('size rest', tell);
-  session.on('status', () => (line.textContent = session.status));
+  let said = false; // a message stands until the next move
+  session.on('size', () => {
+    said = false;
+    tell();
+  });
+  session.on('rest', () => {
+    if (!said) tell();
+  });
+  session.on('status', () => {
+    said = true;
+    line.textContent = session.status;
+    line.classList.remove('bad');
+  });
   session.on('faults', () => {
     const faults = find('faults');
     faults.hidden = session.faults === '';

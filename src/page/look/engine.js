@@ -142,7 +142,8 @@ export class Engine {
   }
   /** @param {string} of */
   #text(of) {
-    return this.#textAt(this.#call(`fl_${of}`), this.#call(`fl_${of}_bytes`));
+    const [at, bytes] = [this.#call(`fl_${of}`), this.#call(`fl_${of}_bytes`)];
+    return this.#textAt(at, bytes);
   }
   /** Puts texts into the room. @param {string[]} texts */
   #put(texts) {
@@ -204,11 +205,13 @@ export class Engine {
    * Copies of all boxes of the last arrangement. @param {number} count of nodes
    */
   boxes(count) {
-    return new Float64Array(this.memory.buffer, this.#call('fl_boxes'), count * fields).slice();
+    const at = this.#call('fl_boxes');
+    return new Float64Array(this.memory.buffer, at, count * fields).slice();
   }
   /** @param {number} count of nodes */
   troubles(count) {
-    return new Uint32Array(this.memory.buffer, this.#call('fl_troubles'), count).slice();
+    const at = this.#call('fl_troubles'); // first: its memory may grow, and then lies in another buffer
+    return new Uint32Array(this.memory.buffer, at, count).slice();
   }
   /** @returns {{active: string[], outline: {path: string, kind: string, depth: number, lays: string}[]}} */
   signs() {
@@ -229,10 +232,9 @@ export class Engine {
    */
   paint(place) {
     const count = this.#call('fl_paint', place.x, place.y, place.scale, place.width, place.height, 0);
-    return {
-      strokes: new Float64Array(this.memory.buffer, this.#call('fl_strokes'), count),
-      letters: new Uint8Array(this.memory.buffer, this.#call('fl_letters'), this.#call('fl_letters_bytes')),
-    };
+    const [strokes, letters, bytes] = [this.#call('fl_strokes'), this.#call('fl_letters'), this.#call('fl_letters_bytes')];
+    const { buffer } = this.memory;
+    return { strokes: new Float64Array(buffer, strokes, count), letters: new Uint8Array(buffer, letters, bytes) };
   }
   /** Asks a command of the program. @param {string[]} words @returns {Answer} */
   ask(words) {

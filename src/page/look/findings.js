@@ -53,16 +53,16 @@ export class Findings {
   #item(one) {
     const item = make('li', {}, nodeLink(this.#session, one.node), one.key ? ` ${one.key}: ` : ': ', ...linked(this.#session, one.why));
     if (one.widths.length > 0) item.append(' (at ', ...spanLinks(this.#session, one.widths), ')');
-    if (one.cure) item.append(make('br'), 'Cure: ', ...this.#cure(one.cure));
+    if (one.cure) item.append(make('br'), 'Cure: ', ...this.#cure(one));
     return item;
   }
 
-  /** A cure that is written as our option can be tried at once. @param {string} cure */
-  #cure(cure) {
-    const option = /--(try|move|enclose|remove|add) (?:'([^']*)'|(\S+))/.exec(cure);
-    if (!option) return linked(this.#session, cure);
-    const [whole, does, quoted, bare] = option;
-    const tryIt = link(whole, `try ${whole}`, () => this.#session.apply(does, quoted ?? bare).catch((error) => this.#session.say(error.message)));
-    return [cure.slice(0, option.index), tryIt, cure.slice(option.index + whole.length)];
+  /** A cure that leaves a setting out can be tried at once. @param {Finding} one */
+  #cure({ node, key, cure }) {
+    const parts = linked(this.#session, cure);
+    if (!key || !cure.startsWith('leave it out')) return parts;
+    const what = `${node}.${key}=null`;
+    const tryIt = () => this.#session.apply('try', what).catch((error) => this.#session.say(error.message));
+    return [...parts, ' ', link('try it', `--try ${what}`, tryIt)];
   }
 }

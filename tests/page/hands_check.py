@@ -1,0 +1,470 @@
+# SPDX-License-Identifier: MIT
+"""Everything that a hand can do on the page, done by a driven one, and what is seen then."""
+
+import json
+import re
+import unittest
+
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
+
+from browser import ROOT, Browser, PageTest, program
+
+CONSOLE = "examples/console.scene.json"
+BEDS, CARDS, SENSORS = "console/body/beds", "console/body/work/cards", "console/body/work/sensors"
+
+
+def boxes_of(page):
+    return {box["path"]: box for box in page.run("return api.boxes()")}
+
+
+class Hands(PageTest):
+    def setUp(self):
+        self.page.report(CONSOLE, "--at", "700x800")
+
+    def frame(self):
+        """Where the container is in the window: left, top, and pixels of the page a pixel of the scene."""
+        page = self.page
+        ground = page.find("#fl-ground").rect
+        right = page.find("#fl-right").rect
+        left = ground["x"] + 14
+        return left, ground["y"] + 10, (right["x"] + 5 - left) / page.size()["width"]
+
+    def click_at(self, x, y):
+        """Clicks on a point of the container."""
+        left, top, scale = self.frame()
+        canvas = self.page.find("#fl-canvas")
+        middle = canvas.rect["x"] + canvas.rect["width"] / 2, canvas.rect["y"] + canvas.rect["height"] / 2
+        self.page.hands().move_to_element_with_offset(canvas, int(left + x * scale - middle[0]), int(top + y * scale - middle[1])).click().perform()
+        self.page.settle()
+
+    # ---------------------------------------------------------------- drag
+
+    def test_the_right_edge_is_dragged(self):
+        _, _, scale = self.frame()
+        self.page.drag(self.page.find("#fl-right"), -50, 0)
+        self.assertAlmostEqual(self.page.size()["width"], 700 - 50 / scale, delta=1)
+        self.assertEqual(self.page.size()["height"], 800)
+        self.page.drag(self.page.find("#fl-right"), 800, 0)
+        self.assertEqual(self.page.size()["width"], 1440)  # where the ladder ends
+
+    def test_the_lower_edge_is_dragged(self):
+        _, _, scale = self.frame()
+        self.page.drag(self.page.find("#fl-lower"), 0, -60)
+        self.assertAlmostEqual(self.page.size()["height"], 800 - 60 / scale, delta=1)
+        self.assertEqual(self.page.size()["width"], 700)
+
+    def test_the_corner_is_dragged(self):
+        _, _, scale = self.frame()
+        self.page.drag(self.page.find("#fl-corner"), 40, -30)
+        size = self.page.size()
+        self.assertAlmostEqual(size["width"], 700 + 40 / scale, delta=1)
+        self.assertAlmostEqual(size["height"], 800 - 30 / scale, delta=1)
+
+    def test_the_cursor_of_the_ladder_is_the_width_of_the_container(self):
+        page = self.page
+        _, _, scale = self.frame()
+        for width in (700, 400, 1200):
+            page.run("await api.resize(a[0], 800)", width)
+            page.settle()
+            self.assertAlmostEqual(middle(page.find("#fl-cursor")), page.find("#fl-right").rect["x"] + 5, delta=1)
+            self.assertEqual(page.find("#fl-cursor").get_attribute("data-width"), str(width))
+        page.drag(page.find("#fl-cursor"), -100, 0)
+        self.assertAlmostEqual(page.size()["width"], 1200 - 100 / scale, delta=1.5)
+        self.assertAlmostEqual(middle(page.find("#fl-cursor")), page.find("#fl-right").rect["x"] + 5, delta=1)
+
+    def test_a_click_on_the_chart_goes_there(self):
+        page = self.page
+        left, _, scale = self.frame()
+        plot = page.find("#fl-plot")
+        page.hands().move_to_element_with_offset(plot, int(left + 500 * scale - middle(plot)), 0).click().perform()
+        page.settle()
+        self.assertAlmostEqual(page.size()["width"], 500, delta=2 / scale)
+
+    def test_the_curves_lie_at_the_scale_of_the_picture(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        page.wait("turns", lambda: page.all(".turn"))
+        left, _, scale = self.frame()
+        turn = next(one for one in page.all(".turn") if one.get_attribute("title").startswith("at 640: beds.width"))
+        self.assertAlmostEqual(middle(turn), left + 640 * scale, delta=1)
+
+    def test_arrow_keys_move_by_1_and_with_shift_by_10(self):
+        page = self.page
+        for selector in ("#fl-right", "#fl-cursor", "body"):
+            page.run("await api.resize(700, 800); document.querySelector(a[0]).focus(); if (a[0] === 'body') document.activeElement.blur()", selector)
+            page.press(Keys.ARROW_RIGHT)
+            self.assertEqual(page.size()["width"], 701, selector)
+            page.press(Keys.ARROW_LEFT, shift=True)
+            self.assertEqual(page.size()["width"], 691, selector)
+        page.run("document.querySelector('#fl-lower').focus()")
+        page.press(Keys.ARROW_DOWN)
+        self.assertEqual(page.size()["height"], 801)
+        page.run("document.querySelector('#fl-cursor').focus()")
+        page.press(Keys.HOME)
+        self.assertEqual(page.size()["width"], 360)
+        page.press(Keys.END)
+        self.assertEqual(page.size()["width"], 1440)
+
+    def test_numbers_are_typed(self):
+        page = self.page
+        page.type_into("#fl-width", "612.5")
+        page.type_into("#fl-height", "555")
+        self.assertEqual((page.size()["width"], page.size()["height"]), (612.5, 555))
+        page.find("#fl-content").click()
+        self.assertTrue(page.size()["byContent"])
+        page.type_into("#fl-width", "wide")
+        self.assertEqual(page.size()["width"], 612.5)
+        self.assertIn("A width is a number of pixels", page.text("#fl-status"))
+        page.type_into("#fl-width", "2000")  # beyond the ladder
+        self.assertEqual(page.size()["width"], 2000)
+
+    def test_named_rungs_lead_to_their_size(self):
+        page = self.page
+        self.assertEqual(page.texts(".rung"), ["phone", "tablet", "desk"])
+        page.click("phone")
+        self.assertEqual((page.size()["width"], page.size()["height"]), (390, 844))
+
+    def test_what_became_cut_is_marked_while_dragging(self):
+        page = self.page.report(CONSOLE, "--at", "700x800", "--try", "alarm.width=400", "--try", "alarm.shrink=0")
+        self.assertNotIn("now", page.text("#fl-status"))
+        edge = page.find("#fl-right")
+        page.hands().move_to_element(edge).click_and_hold().move_by_offset(-100, 0).move_by_offset(-60, 0).perform()
+        page.settle()
+        self.assertRegex(page.text("#fl-status"), r"now (cut|squeezed|unseen): .*(alarm|title)")
+        page.hands().release().perform()
+
+    def test_scrolling_containers_scroll_by_wheel(self):
+        low = ["--at", "700x800", "--try", "beds.height=100"]
+        page = self.page.report(CONSOLE, *low)
+        measured = json.loads(program("measure", CONSOLE, *low, "--format", "json").stdout)["answers"][0]
+        beds = next(one for one in measured["scrollers"] if one["path"] == BEDS)
+        self.assertGreater(beds["by_at_most"]["height"], 0)
+        box = boxes_of(page)[BEDS]
+        left, top, scale = self.frame()
+        before = page.picture()
+        wheel = ("document.querySelector('#fl-canvas').dispatchEvent(new WheelEvent('wheel', "
+                 "{deltaY: a[0], bubbles: true, cancelable: true, clientX: a[1], clientY: a[2]}))")
+        at = left + (box["x"] + 20) * scale, top + (box["y"] + 10) * scale
+        self.assertFalse(page.run(f"return {wheel}", 30, *at))  # taken, so that the page stays
+        page.settle()
+        self.assertNotEqual(page.picture(), before)
+        # Numbers stay those of `measure`, which scrolls nothing.
+        self.assertEqual({node["path"]: node["y"] for node in measured["nodes"]}, {path: one["y"] for path, one in boxes_of(page).items()})
+        page.run(wheel, 5000, *at)
+        self.assertTrue(page.run(f"return {wheel}", 30, *at), beds)  # at its end: the page may move
+
+    # ---------------------------------------------------------------- see
+
+    def test_a_click_in_the_picture_selects_as_one_in_the_nesting_does(self):
+        page = self.page
+        box = boxes_of(page)["console/body/beds/bed_moss"]
+        self.click_at(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+        self.assertEqual(page.selected(), "console/body/beds/bed_moss")
+        self.assertEqual(page.texts("[role=treeitem][aria-selected=true] .name"), ["bed_moss"])
+        self.assertEqual(page.text("#fl-node summary"), "Selected: bed_moss")
+        page.find(f"[data-path='{SENSORS}']").click()
+        self.assertEqual(page.selected(), SENSORS)
+        page.press(Keys.ARROW_DOWN)
+        self.assertEqual(page.selected(), SENSORS + "/air")
+        page.press(Keys.ARROW_LEFT)
+        self.assertEqual(page.selected(), SENSORS)
+
+    def test_hovering_tells_name_and_size(self):
+        page = self.page
+        box = boxes_of(page)[BEDS]
+        left, top, scale = self.frame()
+        canvas = page.find("#fl-canvas")
+        page.hands().move_to_element_with_offset(
+            canvas, int(left + (box["x"] + 120) * scale - middle(canvas)),
+            int(top + (box["y"] + box["height"] - 40) * scale - canvas.rect["y"] - canvas.rect["height"] / 2)).perform()
+        self.assertEqual(page.text("#fl-hover"), f"beds {box['width']:g} × {box['height']:g}")
+
+    def test_the_nesting_has_signs(self):
+        page = self.page.report(CONSOLE, "--at", "400x300")
+        page.run("await api.resize(300, 200)")
+        signs = page.wait("signs", lambda: set(page.texts(".signs span")))
+        self.assertTrue(signs & {"cut", "squeezed", "unseen"}, signs)
+        self.assertIn("hidden", signs)  # the notes, where it is narrow
+        measured = json.loads(program("measure", CONSOLE, "--at", "300x200", "--format", "json").stdout)["answers"][0]["nodes"]
+        shown = len(page.all("[role=treeitem]:not(.hidden)"))
+        self.assertEqual(shown, len(measured))
+        self.assertIn("→", page.text("[data-path='console/bar'] .lays"))
+
+    def test_the_selected_node_has_its_account(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        self.assertEqual(page.text("#fl-node .size"), "column, 240 × 671 at 16, 76")
+        account = program("ledger", CONSOLE, BEDS, "--at", "700x800").stdout
+        page.wait("the account", lambda: page.text("#fl-node pre") == account)
+        why = page.texts("#fl-node .why tbody tr")
+        self.assertEqual(why[0], "beds240its width671stretched to the room")
+        self.assertEqual(len(why), 3)
+        page.click("body", "#fl-node .why")
+        self.assertEqual(page.selected(), "console/body")
+
+    def test_settings_have_their_sources(self):
+        page = self.page
+        page.run("await api.select(a[0])", CARDS + "/sage")
+        page.wait("settings", lambda: page.texts("#fl-node .settings tbody tr"))
+        rows = dict(zip(page.texts("#fl-node .settings tbody th"), page.texts("#fl-node .settings tbody td:last-child")))
+        self.assertEqual(rows["padding"].strip(), "part card")
+
+    def test_curves_and_turns_of_the_selected_node(self):
+        page = self.page
+        page.run("await api.select(a[0])", CARDS + "/sage")
+        page.wait_for_text("#fl-turns", "sage.width")
+        climbed = json.loads(program("climb", CONSOLE, "--show", "sage.width,sage.height", "--height", "800", "--format", "json").stdout)
+        turns = climbed["answers"][0]["turns"]
+        self.assertEqual(page.text("#fl-turns summary"), f"{len(turns)} turns")
+        self.assertEqual(len(page.all(".turn")), len(turns))
+        self.assertIn("640 sage.width jumps from 608 to 109.33: `narrow` ends", page.texts("#fl-turns li"))
+        page.click("1200", "#fl-turns")
+        self.assertEqual(page.size()["width"], 1200)
+        page.all(".turn")[0].click()
+        self.assertEqual(page.size()["width"], min(turn["at"] for turn in turns))
+
+    def test_the_curve_of_a_typed_quantity(self):
+        page = self.page
+        page.type_into("#fl-quantity", "map.aspect")
+        page.wait("a curve or a word on it", lambda: "map.aspect" in page.text("#fl-legend") or page.text("#fl-ask-fault"))
+        page.type_into("#fl-quantity", "sensors.lines")
+        page.wait_for_text("#fl-legend", "sensors.lines 2")
+        page.type_into("#fl-quantity", "beds.widht")
+        page.wait_for_text("#fl-ask-fault", "the nearest one is \"width\"")
+        self.assertIn("sensors.lines", page.text("#fl-legend"))
+        page.find("[aria-label='leave sensors.lines out']").click()
+        page.wait("no such curve", lambda: "sensors.lines" not in page.text("#fl-legend"))
+
+    def test_claims_kept_and_broken_and_where(self):
+        page = self.page
+        page.wait_for_text("#fl-claims summary", "all 24 hold")
+        page.run("await api.apply('try sensors.gap=20')")
+        page.wait_for_text("#fl-claims summary", "1 of 24 broken, 23 kept")
+        item = page.texts("#fl-claims > div > ul > li")[0]
+        self.assertRegex(item, r"broken sensors\.lines = 1 when container\.width >= 776.*sensors is 488 wide")
+        checked = json.loads(program("check", CONSOLE, "--try", "sensors.gap=20", "--broken", "--format", "json").stdout)["answers"][0]["claims"][0]
+        bars = page.all(".stretch")
+        self.assertEqual(len(bars), len(checked["failing"]))
+        left, _, scale = self.frame()
+        failing = checked["failing"][0]
+        self.assertAlmostEqual(bars[0].rect["x"], left + failing["from"] * scale, delta=1)
+        self.assertAlmostEqual(bars[0].rect["width"], (failing["to"] - failing["from"]) * scale, delta=1)
+        bars[0].click()
+        self.assertEqual(page.size()["width"], failing["worst"]["width"])
+        page.run("await api.resize(500, 800)")
+        page.find("#fl-claims ul ul .link").click()
+        self.assertEqual(page.size()["width"], failing["worst"]["width"])
+
+    def test_a_typed_claim_is_checked_at_once(self):
+        page = self.page
+        page.type_into("#fl-claims input", "beds.width >= 200")
+        page.wait_for_text("#fl-claims summary", "1 of 25 broken" if program("check", CONSOLE, "--claim", "beds.width >= 200").returncode else "all 25 hold")
+        page.type_into("#fl-claims input", "beds.width > 5000")
+        page.wait_for_text("#fl-claims summary", "1 of 26 broken")
+        page.type_into("#fl-claims input", "bedz.width > 5")
+        page.wait_for_text("#fl-claims .fault", "the nearest name is \"beds\"")
+        self.assertEqual(page.find("#fl-claims input").get_attribute("value"), "bedz.width > 5")
+        page.click("leave out", "#fl-claims")
+        page.wait_for_text("#fl-claims summary", "25 hold")
+
+    def test_findings_lead_to_their_nodes_and_sizes_and_can_be_cured(self):
+        options = ["--try", "bar.width=900", "--try", "legend.grow=1"]
+        page = self.page.report(CONSOLE, *options)
+        found = json.loads(program("lint", CONSOLE, *options, "--format", "json").stdout)["answers"][0]["findings"]
+        page.wait_for_text("#fl-findings summary", f"Findings: {len(found)}")
+        page.unfold("#fl-findings")
+        outside = next(i for i, one in enumerate(found) if one["finding"] == "outside")
+        item = page.all("#fl-findings > div > ul > li")[outside]
+        links = item.find_elements("class name", "link")
+        links[0].click()
+        self.assertEqual(page.selected(), found[outside]["node"])
+        next(one for one in links if one.text == "360..820").click()
+        self.assertEqual(page.size()["width"], 360)
+        self.assertIn("Cure: leave it out try it", page.text("#fl-findings"))
+        page.click("try it", "#fl-findings")
+        page.wait_for_text("#fl-findings summary", f"Findings: {len(found) - 1}")
+        self.assertEqual(page.run("return api.changes()")[-1], "--try console/body/work/zones/legend.grow=null")
+
+    # ---------------------------------------------------------------- change
+
+    def test_modes_wordings_longer_and_direction(self):
+        page = self.page
+        choices = [
+            (lambda: page.find("[data-key='mode closed']").click(), ["--mode", "closed"]),
+            (lambda: Select(page.find("[data-key=wording]")).select_by_index(1), ["--wording", page.run("return (await api.scene()).wordings[0]")]),
+            (lambda: page.type_into("[data-key=longer]", "40"), ["--longer", "40%"]),
+            (lambda: Select(page.find("[data-key=direction]")).select_by_value("rtl"), ["--try", "direction=rtl"]),
+        ]
+        options = []
+        for choose, said in choices:
+            choose()
+            options += said
+            page.settle()
+            measured = json.loads(program("measure", CONSOLE, "--at", "700x800", *options, "--format", "json").stdout)["answers"][0]["nodes"]
+            self.assertEqual({node["path"]: node["x"] for node in measured}, {path: box["x"] for path, box in boxes_of(page).items()}, said)
+        self.assertIn(" ".join(options[:2]), page.text("#fl-command"))
+
+    def test_a_setting_gets_another_value(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        page.wait("settings", lambda: page.all("[data-key='set width']"))
+        page.type_into("[data-key='set width']", "300")
+        page.wait("wider beds", lambda: boxes_of(page)[BEDS]["width"] == 300)
+        self.assertEqual(page.run("return api.changes()"), ["--try console/body/beds.width=300"])
+        page.wait("its settings again", lambda: page.all("[data-key='set gap']"))
+        page.type_into("[data-key='set gap']", "many")
+        refused = program("measure", CONSOLE, "--try", f"{BEDS}.gap=many", check=False).stderr.strip().removeprefix("fond-ladder: error: ")
+        page.wait_for_text("#fl-node .fault", refused)
+        self.assertEqual(len(page.run("return api.changes()")), 1)
+
+    def test_the_schema_helps_with_a_setting_that_is_not_said(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        page.wait("settings", lambda: page.all("[data-key=another]"))
+        Select(page.find("[data-key=another]")).select_by_visible_text("along")
+        schema = json.loads((ROOT / "share/fond_ladder/scene.schema.json").read_text())
+        self.assertIn(schema["$defs"]["key_along"]["description"], page.text(".another"))
+        words = page.run("return [...document.querySelectorAll('.another datalist option')].map((one) => one.value)")
+        self.assertIn("center", words)
+        page.find("[data-key='set along']").send_keys("center", Keys.ENTER)
+        page.wait("the change", lambda: page.run("return api.changes()") == ["--try console/body/beds.along=center"])
+        page.wait("it among those said", lambda: "along" in page.texts("#fl-node .settings tbody th"))
+
+    def test_every_trial_can_be_typed_and_taken_back(self):
+        page = self.page
+        page.unfold("#fl-changes")
+        trials = [("try", "cards.gap=20"), ("move", "legend=bar:1"), ("enclose", "oak,fern=row:pair"), ("remove", "status"),
+                  ("add", 'bar:0={"kind":"box","name":"lamp","width":10}')]
+        options = []
+        for does, what in trials:
+            Select(page.find("[data-key=does]")).select_by_visible_text(does)
+            page.find("[data-key=what]").send_keys(what, Keys.ENTER)
+            page.wait("the change", lambda n=len(options) // 2: len(page.run("return api.changes()")) == n + 1)
+            options += ["--" + does, what]
+            measured = json.loads(program("measure", CONSOLE, "--at", "700x800", *options, "--format", "json").stdout)["answers"][0]["nodes"]
+            self.assertEqual({node["path"]: (node["x"], node["y"], node["width"], node["height"]) for node in measured},
+                             {path: (box["x"], box["y"], box["width"], box["height"]) for path, box in boxes_of(page).items()})
+        for left in range(len(trials) - 1, -1, -1):
+            page.click("Undo", "#fl-changes")
+            page.wait("one less", lambda left=left: len(page.run("return api.changes()")) == left)
+        page.click("Redo", "#fl-changes")
+        page.wait("one again", lambda: page.run("return api.changes()") == ["--try cards.gap=20"])
+        Select(page.find("[data-key=does]")).select_by_visible_text("move")
+        page.find("[data-key=what]").send_keys("legend", Keys.ENTER)
+        refused = program("measure", CONSOLE, "--move", "legend", check=False).stderr.strip().removeprefix("fond-ladder: error: ")
+        page.wait_for_text("#fl-changes .fault", refused)
+
+    def test_changes_are_copied_as_options_and_saved_as_a_scene(self):
+        page = self.page
+        page.run("await api.apply('try sensors.gap=20'); await api.apply('try title.text=It\\'s dry')")
+        page.unfold("#fl-changes")
+        page.run("navigator.clipboard.writeText = async (text) => { window.copied = text }")
+        page.click("Copy as options", "#fl-changes")
+        copied = page.run("return window.copied")
+        self.assertEqual(copied, "--try sensors.gap=20 --try 'title.text=It'\\''s dry'")
+        page.click("Save as scene", "#fl-changes")
+        saved = page.downloads / "console.scene.json"
+        page.wait("the file", saved.exists)
+        direct = program("measure", CONSOLE, "--at", "900", "--try", "sensors.gap=20", "--try", "title.text=It's dry", "--format", "json").stdout
+        again = program("measure", saved, "--at", "900", "--format", "json").stdout
+        self.assertEqual(json.loads(again)["answers"][0]["nodes"], json.loads(direct)["answers"][0]["nodes"])
+
+    # ---------------------------------------------------------------- compare
+
+    def test_an_old_arrangement_is_held_and_what_moved_is_listed(self):
+        page = self.page
+        page.click("Hold this arrangement")
+        page.wait_for_text("#fl-moved summary", "Nothing moved")
+        self.assertIn("No node is elsewhere or of another size than at 700x800.", page.text("#fl-moved"))
+        before = boxes_of(page)
+        page.run("await api.resize(760, 800)")
+        page.wait_for_text("#fl-moved summary", "elsewhere")
+        after = boxes_of(page)
+        moved = [path for path in after if any(after[path][side] != before[path][side] for side in ("x", "y", "width", "height"))]
+        self.assertEqual(page.text("#fl-moved summary"), f"{len(moved)} nodes are elsewhere")
+        self.assertIn("bar668 × 48 at 16, 16728 × 48 at 16, 16", page.texts("#fl-moved tbody tr"))
+        page.click("Let go of 700x800")
+        page.wait_for_text("#fl-moved summary", "What moved")
+
+    def test_what_is_tried_is_compared_with_the_file(self):
+        page = self.page
+        page.run("await api.apply('try bed_moss.height=44')")
+        page.unfold("#fl-moved")
+        page.wait_for_text("#fl-moved summary", "2 nodes are elsewhere")
+        self.assertEqual(page.texts("#fl-moved tbody th"), ["bed_moss", "bed_sage"])
+        page.run("await api.apply('try bed_moss.height=40')")
+        page.wait_for_text("#fl-moved", "No node is elsewhere or of another size than in the file, at this size.")
+
+    # ---------------------------------------------------------------- by keys alone
+
+    def test_everything_is_reached_by_tab(self):
+        page = self.page
+        page.wait_for_text("#fl-claims summary", "hold")
+        page.run("document.body.focus()")
+        reached = set()
+        for _ in range(120):
+            page.hands().send_keys(Keys.TAB).perform()
+            reached.add(page.driver.execute_script("const e = document.activeElement; return e.id || e.dataset.key || e.className || e.getAttribute('role') || e.tagName"))
+        for wanted in ("fl-width", "fl-height", "fl-content", "mode closed", "wording", "longer", "direction", "fl-hold", "fl-right",
+                       "fl-lower", "turn", "rung", "fl-cursor", "fl-quantity", "treeitem", "claim"):
+            self.assertIn(wanted, reached)
+
+
+def middle(element):
+    return element.rect["x"] + element.rect["width"] / 2
+
+
+class EveryWidth(unittest.TestCase):
+    def test_fits_from_360_to_2560_light_and_dark_and_everything_has_a_name(self):
+        for width, dark in ((360, False), (360, True), (1280, False), (2560, True)):
+            page = Browser(width, 900, dark)
+            try:
+                page.report(CONSOLE, "--at", "phone", "--try", "sensors.gap=20")
+                page.run("await api.select(a[0]); for (const one of document.querySelectorAll('details')) one.open = true", BEDS)
+                page.wait_for_text("#fl-claims summary", "broken")
+                page.wait("settings", lambda page=page: page.all("#fl-node .settings"))
+                wide = page.run("return document.documentElement.scrollWidth")
+                self.assertLessEqual(wide, width)
+                self.assertEqual(nameless(page), [])
+                self.assertGreaterEqual(contrast(page), 4.5)
+                self.assertEqual(page.messages(), [])
+            finally:
+                page.close()
+
+
+def nameless(page):
+    """What a screen reader could not name."""
+    wanted = {"button", "textbox", "checkbox", "combobox", "slider", "treeitem", "tree", "img", "group", "link", "DisclosureTriangle"}
+    page.command("Accessibility.enable")
+    nodes = page.command("Accessibility.getFullAXTree")["nodes"]
+    return [node["role"]["value"] for node in nodes
+            if not node["ignored"] and node.get("role", {}).get("value") in wanted and not node.get("name", {}).get("value", "").strip()
+            and node["role"]["value"] != "group"]
+
+
+def contrast(page):
+    """The least contrast of any text with what is behind it (WCAG 2, relative luminance)."""
+    return page.run("""
+      const parts = (colour) => (colour.match(/[\\d.]+/g) ?? []).map(Number);
+      const luminance = ([r, g, b]) => [r, g, b].map((v) => (v /= 255) <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4)
+        .reduce((sum, v, i) => sum + v * [0.2126, 0.7152, 0.0722][i], 0);
+      const behind = (element) => {
+        for (let one = element; one; one = one.parentElement) {
+          const colour = parts(getComputedStyle(one).backgroundColor);
+          if (colour.length === 3 || colour[3] === 1) return colour;
+        }
+        return parts(getComputedStyle(document.body).backgroundColor);
+      };
+      let least = 21;
+      for (const element of document.querySelectorAll('body *')) {
+        if (![...element.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim()) || !element.checkVisibility()) continue;
+        if (element.closest('svg, script, button:disabled')) continue;
+        const [a, b] = [luminance(parts(getComputedStyle(element).color)), luminance(behind(element))];
+        least = Math.min(least, (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05));
+      }
+      return least""")
+
+
+if __name__ == "__main__":
+    unittest.main()

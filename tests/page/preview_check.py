@@ -1,0 +1,195 @@
+# SPDX-License-Identifier: MIT
+"""`preview`: what it serves, to whom, and how the page follows the file."""
+
+import contextlib
+import http.client
+import pathlib
+import re
+import select
+import shutil
+import signal
+import socket
+import subprocess
+import tempfile
+import time
+import unittest
+
+from browser import PROGRAM, ROOT, Browser, program
+
+CONSOLE = ROOT / "examples/console.scene.json"
+
+
+class Preview:
+    """The program, serving."""
+
+    def __init__(self, scene, *options):
+        self.process = subprocess.Popen([PROGRAM, "preview", str(scene), *options], stdout=subprocess.PIPE,
+                                        stderr=subprocess.PIPE, text=True)
+        ready, _, _ = select.select([self.process.stdout], [], [], 20)
+        self.line = self.process.stdout.readline() if ready else ""
+        address = re.search(r"http://127\.0\.0\.1:(\d+)/", self.line)
+        if not address:
+            raise AssertionError(f"no address in {self.line!r}: {self.process.communicate()[1]}")
+        self.address, self.port = address[0], int(address[1])
+
+    def ask(self, path="/", method="GET", **headers):
+        with contextlib.closing(http.client.HTTPConnection("127.0.0.1", self.port, timeout=10)) as connection:
+            connection.request(method, path, headers=headers)
+            answer = connection.getresponse()
+            return answer.status, answer.read(), answer
+
+    def stop(self, how=signal.SIGINT):
+        self.process.send_signal(how)
+        return self.process.wait(5)
+
+    def __enter__(self):
+        return self
+
+    def __exit__(self, *_):
+        if self.process.poll() is None:
+            self.process.kill()
+        self.process.communicate()
+
+
+class Served(unittest.TestCase):
+    def test_answers_whoever_asks_this_machine_and_nobody_else(self):
+        with Preview(CONSOLE) as preview:
+            status, page, answer = preview.ask()
+            self.assertEqual((status, answer.getheader("Cache-Control")), (200, "no-store"))
+            self.assertIn(b"connect-src 'self'", page)
+            self.assertEqual(preview.ask("/scene")[1], CONSOLE.read_bytes())
+            self.assertEqual(preview.ask(Host=f"localhost:{preview.port}")[0], 200)
+            for host in ("garden.example", f"garden.example:{preview.port}", "127.0.0.1", f"127.0.0.1.garden.example:{preview.port}"):
+                self.assertEqual(preview.ask(Host=host)[0], 403, host)
+                self.assertEqual(preview.ask("/scene", Host=host)[0], 403, host)
+            for method in ("POST", "PUT", "DELETE", "PATCH"):
+                self.assertEqual(preview.ask("/scene", method)[0], 405, method)
+            self.assertEqual(CONSOLE.read_bytes(), preview.ask("/scene")[1])
+            for path in ("/../etc/passwd", "/%2e%2e/etc/passwd", "/console.scene.json"):
+                self.assertEqual(preview.ask(path)[0], 404, path)
+            with socket.create_connection(("127.0.0.1", preview.port)) as deaf:
+                deaf.sendall(b"GET / HTTP/1.1\r\nHost: " + b"x" * 100000)
+            self.assertEqual(preview.ask()[0], 200)
+
+    def test_listens_on_the_loopback_address_alone(self):
+        with Preview(CONSOLE) as preview:
+            wanted = f"{preview.port:04X}"
+            rows = [line.split() for line in pathlib.Path("/proc/net/tcp").read_text().splitlines()[1:]]
+            listening = [row[1].split(":")[0] for row in rows if row[3] == "0A" and row[1].endswith(":" + wanted)]
+            self.assertEqual(listening, ["0100007F"])
+
+    def test_tells_a_taken_port_and_takes_the_next_free_one(self):
+        with Preview(CONSOLE) as first, Preview(CONSOLE) as second:
+            self.assertNotEqual(first.port, second.port)
+            self.assertRegex(second.line, r"\(8017 is taken\); Ctrl-C ends it")
+            asked = program("preview", CONSOLE, "--port", first.port, check=False)
+            self.assertEqual(asked.returncode, 2)
+            self.assertIn(f"--port {first.port}: another program listens on {first.port}", asked.stderr)
+
+    def test_ends_on_ctrl_c(self):
+        for how in (signal.SIGINT, signal.SIGTERM):
+            with Preview(CONSOLE) as preview, socket.create_connection(("127.0.0.1", preview.port)) as watching:
+                watching.sendall(f"GET /changes HTTP/1.1\r\nHost: 127.0.0.1:{preview.port}\r\n\r\n".encode())
+                self.assertIn(b"event: version", watching.recv(4096) + watching.recv(4096))
+                self.assertEqual(preview.stop(how), -how)
+                self.assertEqual(preview.process.stderr.read(), "fond-ladder: interrupted\n")
+
+    def test_says_what_is_wrong_at_the_beginning_and_goes_on(self):
+        with tempfile.TemporaryDirectory() as folder:
+            scene = pathlib.Path(folder) / "wrong.scene.json"
+            scene.write_text('{"format": 1, "root": {"kind": "rov", "name": "r"}}')
+            with Preview(scene) as preview:
+                preview.stop()
+                self.assertIn("wrong.scene.json:1:", preview.process.stderr.read())
+            missing = program("preview", "/no/such.scene.json", check=False)
+            self.assertEqual((missing.returncode, missing.stderr), (2, "/no/such.scene.json: error: there is no such file\n"))
+
+
+class Followed(unittest.TestCase):
+    def setUp(self):
+        self.folder = tempfile.TemporaryDirectory()
+        self.scene = pathlib.Path(self.folder.name) / "console.scene.json"
+        shutil.copy(CONSOLE, self.scene)
+        self.text = self.scene.read_text()
+        self.pages = [Browser(), Browser(900, 700)]
+
+    def tearDown(self):
+        for page in self.pages:
+            page.close()
+        self.folder.cleanup()
+
+    def test_a_changed_file_is_seen_at_once_and_nothing_is_lost(self):
+        with Preview(self.scene) as preview:
+            for page in self.pages:
+                page.open(preview.address)
+                page.run("await api.resize(701, null); await api.select('console/body/beds'); await api.apply('try sensors.gap=21')")
+            begun = time.monotonic()
+            self.scene.write_text(self.text.replace('"width": 240', '"width": 244'))
+            for page in self.pages:
+                page.wait("the new width", lambda page=page: beds(page)["width"] == 244)
+            took = time.monotonic() - begun
+            for page in self.pages:
+                self.assertEqual(page.size()["width"], 701)
+                self.assertTrue(page.size()["byContent"])
+                self.assertEqual(page.selected(), "console/body/beds")
+                self.assertEqual(page.run("return api.changes()"), ["--try sensors.gap=21"])
+            self.seen_within(preview)
+            print(f"a change was shown by two browsers after {1000 * took:.0f} ms")
+
+    def seen_within(self, preview):
+        """Of ten changes the program tells most within 200 ms; the machine may be busy now and then."""
+        quick = 0
+        with socket.create_connection(("127.0.0.1", preview.port)) as watching:
+            watching.sendall(f"GET /changes HTTP/1.1\r\nHost: 127.0.0.1:{preview.port}\r\n\r\n".encode())
+            while b"event: version" not in watching.recv(4096):
+                pass
+            for i in range(10):
+                begun = time.monotonic()
+                self.scene.write_text(self.text.replace('"width": 240', f'"width": {250 + i}'))
+                while b"event: version" not in watching.recv(4096):
+                    pass
+                quick += time.monotonic() - begun < 0.2
+        self.assertGreater(quick, 5)
+
+    def test_faults_come_over_the_last_good_picture_and_go(self):
+        page = self.pages[0]
+        with Preview(self.scene) as preview:
+            page.open(preview.address)
+            self.scene.write_text(self.text.replace('"kind": "row"', '"kind": "rov"', 1))
+            page.wait("the fault", lambda: page.texts("#fl-faults li"))
+            expected = program("measure", self.scene, check=False).stderr.splitlines()
+            self.assertEqual(page.texts("#fl-faults li"), expected)
+            self.assertRegex(expected[0], r":\d+:\d+: error: ")
+            self.assertTrue(page.find("#fl-canvas").is_displayed())
+            self.assertEqual(beds(page)["width"], 240)
+            self.scene.write_text(self.text)
+            page.wait("no fault", lambda: not page.texts("#fl-faults li"))
+            self.scene.unlink()
+            page.wait_for_text("#fl-status", "there is no such file")
+
+    def test_begins_with_a_wrong_file_and_shows_the_mended_one(self):
+        page = self.pages[0]
+        self.scene.write_text(self.text.replace('"kind": "row"', '"kind": "rov"', 1))
+        with Preview(self.scene) as preview:
+            page.open(preview.address)
+            self.assertEqual(len(page.texts("#fl-faults li")), 1)
+            self.scene.write_text(self.text)
+            page.wait("the scene", lambda: page.text("#fl-title") == "North house console")
+            self.assertTrue(page.find("#fl-canvas").is_displayed())
+
+    def test_says_when_the_program_has_ended(self):
+        page = self.pages[0]
+        with Preview(self.scene) as preview:
+            page.open(preview.address)
+            preview.stop()
+            page.wait_for_text("#fl-status", "does not answer")
+            page.run("await api.resize(500, null)")
+            self.assertEqual(page.size()["width"], 500)
+
+
+def beds(page):
+    return next(box for box in page.run("return api.boxes()") if box["path"] == "console/body/beds")
+
+
+if __name__ == "__main__":
+    unittest.main()
