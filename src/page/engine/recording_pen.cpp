@@ -71,7 +71,15 @@ void RecordingPen::letters(std::string_view text, Point at, const Lettering& let
 }
 
 double RecordingPen::width_of(std::string_view text, const Lettering& lettering) {
-  return fond_ladder_letter_width(text.data(), text.size(), static_cast<int>(lettering.face)) * lettering.size;
+  constexpr std::size_t most_known = 20000;
+  auto& known = widths_[static_cast<std::size_t>(lettering.face)];
+  auto found = known.find(text);
+  if (found == known.end()) {
+    if (known.size() >= most_known) known.clear();
+    const double width = fond_ladder_letter_width(text.data(), text.size(), static_cast<int>(lettering.face));
+    found = known.emplace(text, width).first;
+  }
+  return found->second * lettering.size;
 }
 
 void RecordingPen::clip(const Rect& area) {

@@ -3,6 +3,8 @@
 
 // A picture as a list of numbers that the page plays on a canvas: what `draw` writes into files, stroke by stroke.
 
+#include <array>
+#include <map>
 #include <string>
 #include <vector>
 
@@ -32,7 +34,7 @@ class RecordingPen final : public picture::Pen {
   void hatch(std::span<const Rect> areas, picture::Hatch way, double step, const picture::Stroke& stroke) override;
   void polygon(std::span<const picture::Point> corners, const picture::Ink& ink) override;
   void letters(std::string_view text, picture::Point at, const picture::Lettering& lettering, double width) override;
-  /// Asks the page, which asks its canvas.
+  /// Asks the page, which asks its canvas; what was asked once is kept, for asking takes longer than drawing.
   double width_of(std::string_view text, const picture::Lettering& lettering) override;
   void clip(const Rect& area) override;
   void unclip() override;
@@ -45,6 +47,7 @@ class RecordingPen final : public picture::Pen {
 
   std::vector<double> strokes_;
   std::string letters_;
+  std::array<std::map<std::string, double, std::less<>>, 3> widths_;  // in letters of size 1, face by face
 };
 
 }  // namespace fond_ladder::page

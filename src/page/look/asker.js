@@ -55,11 +55,23 @@ export class Asker {
   #busy = false;
   #script;
   #module;
+  #first;
+  /** Told when there is nothing left to do. @type {(() => void)[]} */
+  #idle = [];
 
-  /** @param {string} script @param {Promise<WebAssembly.Module>} module */
-  constructor(script, module) {
+  /**
+   * @param {string} script
+   * @param {Promise<WebAssembly.Module>} module
+   * @param {Asker} [first]  who begins before this one does: a small machine has no room for both beside the hand
+   */
+  constructor(script, module, first) {
     this.#script = script;
     this.#module = module;
+    this.#first = first;
+  }
+
+  get isBusy() {
+    return this.#busy;
   }
 
   /**
@@ -79,7 +91,15 @@ export class Asker {
   }
 
   async #next() {
-    if (this.#busy || this.#waiting.length === 0) return;
+    if (this.#busy) return;
+    if (this.#waiting.length === 0) {
+      for (const go of this.#idle.splice(0)) go();
+      return;
+    }
+    if (this.#first?.isBusy) {
+      this.#first.#idle.push(() => this.#next());
+      return;
+    }
     this.#busy = true;
     const { question, keep, fail } = /** @type {typeof this.#waiting[0]} */ (this.#waiting.shift());
     try {

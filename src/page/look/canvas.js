@@ -9,21 +9,13 @@ const dashes = [[], [4, 3], [1.2, 6.8]];
 /** @param {number} face @param {number} size */
 const font = (face, size) => (face === 1 ? `bold ${size}px sans-serif` : `${size}px ${faces[face]}`);
 
-/** How wide letters of size 1 are, in the fonts of this browser; what was asked once is kept. */
+/** How wide letters of size 1 are, in the fonts of this browser. */
 export function letterRuler() {
   const context = /** @type {CanvasRenderingContext2D} */ (document.createElement('canvas').getContext('2d'));
   const size = 100;
-  /** @type {Map<string, number>[]} */
-  const known = [new Map(), new Map(), new Map()];
   return (/** @type {string} */ text, /** @type {number} */ face) => {
-    let width = known[face].get(text);
-    if (width === undefined) {
-      context.font = font(face, size);
-      width = context.measureText(text).width / size;
-      if (known[face].size > 20000) known[face].clear();
-      known[face].set(text, width);
-    }
-    return width;
+    context.font = font(face, size);
+    return context.measureText(text).width / size;
   };
 }
 
@@ -55,20 +47,23 @@ function style(strokes, at, dark) {
   return text;
 }
 
-/** @type {Map<string, CanvasPattern>} */
+/** By ink, then by all that else tells them apart. @type {Map<string, Map<number, CanvasPattern>>} */
 const hatchings = new Map();
 /**
  * Slanting lines as a pattern, which keeps in step over the whole picture by itself.
  * @param {CanvasRenderingContext2D} context
- * @param {Float64Array} stroke  ink, width, line, way, step
+ * @param {Float64Array} strokes
+ * @param {number} at  ink, width, line, way, step
+ * @param {number} density  pixels of the screen a pixel
  * @param {boolean} dark
  */
-function hatching(context, stroke, dark) {
-  const ink = style(stroke, 0, dark);
-  const [width, , way, step] = stroke.subarray(4);
-  const density = context.getTransform().a;
-  const key = [ink, width, way, step, density].join();
-  const known = hatchings.get(key);
+function hatching(context, strokes, at, density, dark) {
+  const ink = style(strokes, at, dark);
+  const [width, way, step] = [strokes[at + 4], strokes[at + 6], strokes[at + 7]];
+  const key = ((width * 16 + step) * 4 + way) * 16 + density;
+  let ofInk = hatchings.get(ink);
+  if (!ofInk) hatchings.set(ink, (ofInk = new Map()));
+  const known = ofInk.get(key);
   if (known) return known;
   const tile = document.createElement('canvas');
   tile.width = tile.height = Math.max(1, Math.round(step * density));
@@ -83,8 +78,7 @@ function hatching(context, stroke, dark) {
   }
   const pattern = /** @type {CanvasPattern} */ (context.createPattern(tile, 'repeat'));
   pattern.setTransform(new DOMMatrix([1 / size, 0, 0, 1 / size, 0, 0]));
-  if (hatchings.size > 500) hatchings.clear();
-  hatchings.set(key, pattern);
+  ofInk.set(key, pattern);
   return pattern;
 }
 
@@ -95,6 +89,11 @@ function hatching(context, stroke, dark) {
  */
 export function play(context, { strokes, letters }, dark) {
   let at = 0;
+  const density = context.getTransform().a;
+  // Decoded once where every letter is a byte: each call of a decoder takes as long as drawing a line.
+  const whole = decoder.decode(letters);
+  const text = (/** @type {number} */ from, /** @type {number} */ bytes) =>
+    whole.length === letters.length ? whole.slice(from, from + bytes) : decoder.decode(letters.subarray(from, from + bytes));
   /** @param {number} from */
   const stroke = (from) => {
     context.strokeStyle = style(strokes, from, dark);
@@ -133,7 +132,7 @@ export function play(context, { strokes, letters }, dark) {
         break;
       }
       case 4:
-        write(context, strokes, at, letters, dark);
+        write(context, strokes, at, text(strokes[at + 10], strokes[at + 11]), dark);
         at += 12;
         break;
       case 5:
@@ -147,7 +146,7 @@ export function play(context, { strokes, letters }, dark) {
         context.restore();
         break;
       case 7:
-        context.fillStyle = hatching(context, strokes.subarray(at + 4, at + 12), dark);
+        context.fillStyle = hatching(context, strokes, at + 4, density, dark);
         context.fillRect(strokes[at], strokes[at + 1], strokes[at + 2], strokes[at + 3]);
         at += 12;
         break;
@@ -157,19 +156,37 @@ export function play(context, { strokes, letters }, dark) {
   }
 }
 
+/** @type {Map<string, number>[]} */
+const widths = [new Map(), new Map(), new Map()];
+/**
+ * How wide a text is by itself; what was measured once is kept, in letters of size 1.
+ * @param {CanvasRenderingContext2D} context  whose font is that of the text
+ * @param {string} text
+ * @param {number} face
+ * @param {number} size
+ */
+function natural(context, text, face, size) {
+  let width = widths[face].get(text);
+  if (width === undefined) {
+    width = context.measureText(text).width / size;
+    if (widths[face].size > 20000) widths[face].clear();
+    widths[face].set(text, width);
+  }
+  return width * size;
+}
+
 /**
  * @param {CanvasRenderingContext2D} context
  * @param {Float64Array} strokes
  * @param {number} at
- * @param {Uint8Array} letters
+ * @param {string} text
  * @param {boolean} dark
  */
-function write(context, strokes, at, letters, dark) {
-  const [size, face, turned, width, from, bytes] = strokes.subarray(at + 6, at + 12);
-  const text = decoder.decode(letters.subarray(from, from + bytes));
+function write(context, strokes, at, text, dark) {
+  const [size, face, turned, width] = strokes.subarray(at + 6, at + 10);
   context.font = font(face, size);
   context.fillStyle = style(strokes, at + 2, dark);
-  const stretched = width > 0 ? width / (context.measureText(text).width || 1) : 1;
+  const stretched = width > 0 ? width / (natural(context, text, face, size) || 1) : 1;
   if (turned === 0 && stretched === 1) {
     context.fillText(text, strokes[at], strokes[at + 1]);
     return;

@@ -3,7 +3,7 @@
 // The size in numbers, the form of the scene, and the line that says how it stands.
 
 import { find, make, refill } from './dom.js';
-import { flag } from './engine.js';
+import { anyTrouble, flag } from './engine.js';
 import { counted, few, rounded, sized } from './numbers.js';
 import { stepOf } from './picture.js';
 
@@ -104,11 +104,13 @@ export function tellStatus(session) {
   const line = find('status');
   const tell = () => {
     const { flags, scene } = session;
-    const parts = words.map(([name, word]) => ({ word, count: flags.reduce((sum, one) => sum + (one & flag[name] ? 1 : 0), 0) })).filter(({ count }) => count > 0);
+    const bad = flags.filter((one) => one & anyTrouble);
+    const parts = words.map(([name, word]) => ({ word, count: bad.filter((one) => one & flag[name]).length })).filter(({ count }) => count > 0);
     const standing = parts.length > 0 ? parts.map(({ word, count }) => `${count} ${word}`).join(', ') : 'nothing cut, squeezed or unseen';
     const active = session.active.length > 0 ? `; in force: ${session.active.join(', ')}` : '';
+    const places = session.became(anyTrouble);
     const became = words
-      .map(([name, word]) => ({ word, names: session.became(flag[name]).map((place) => scene.nodes[place].tail) }))
+      .map(([name, word]) => ({ word, names: places.filter((place) => flags[place] & ~session.before[place] & flag[name]).map((place) => scene.nodes[place].tail) }))
       .filter(({ names }) => names.length > 0)
       .map(({ word, names }) => `now ${word}: ${few(names)}`);
     line.textContent = `${sized(session.container)}: ${standing}${active}${became.length > 0 ? ` — ${became.join('; ')}` : ''}`;

@@ -55,6 +55,8 @@
 /** What is told of a node by a bit each; src/page/engine/engine.cpp has the same. */
 export const flag = { placed: 1, sticksOut: 2, intrudes: 4, squeezed: 8, unseen: 16, scrolls: 32 };
 
+export const anyTrouble = flag.sticksOut | flag.intrudes | flag.squeezed | flag.unseen;
+
 /** The engine says no: the message is the program's. */
 export class Refused extends Error {}
 /** The engine broke off. Its instance must not be used any more. */

@@ -42,8 +42,10 @@ export class Ladder {
   /** Quantities that were typed. @type {string[]} */
   #typed = [];
   #height = /** @type {number | null} */ (null);
-  #chart;
+  /** Made when there is something to draw: it takes as long as everything else at the beginning. @type {any} */
+  #chart = null;
   #claims;
+  #waiting = false;
 
   /**
    * @param {import('./session.js').Session} session
@@ -54,8 +56,8 @@ export class Ladder {
     this.#session = session;
     this.#hand = hand;
     this.#claims = claims;
-    this.#chart = this.#plot();
     session.on('scene', () => this.layOut());
+    find('quantity').addEventListener('focus', () => this.#offer());
     session.on('scene selected', () => this.#climb());
     session.on('size', () => this.#moveCursor());
     session.on('rest', () => {
@@ -99,12 +101,12 @@ export class Ladder {
         normalized: true,
         layout: { padding: { left: frame.left, top: 20 } },
         scales: {
-          x: { type: 'linear', min: 0, max: 1, grid, ticks: { color: () => ink('--quiet'), align: 'inner', maxRotation: 0, padding: 0 } },
+          x: { type: 'linear', min: 0, max: 1, grid, ticks: { color: () => ink('--quiet'), align: 'inner', maxRotation: 0, padding: 0, callback: rounded } },
           y: {
             position: 'right',
             beginAtZero: true,
             grid,
-            ticks: { color: () => ink('--quiet'), maxTicksLimit: 6 },
+            ticks: { color: () => ink('--quiet'), maxTicksLimit: 6, callback: rounded },
             afterFit: (/** @type {{width: number}} */ scale) => (scale.width = frame.right),
           },
         },
@@ -149,8 +151,19 @@ export class Ladder {
   // ------------------------------------------------------------ where everything is
 
   layOut() {
-    const chart = find('chart');
-    chart.style.width = `${frame.left + frame.most * frame.scale + frame.right}px`;
+    find('chart').style.width = `${frame.left + frame.most * frame.scale + frame.right}px`;
+    this.#markRungs();
+    this.#moveCursor();
+    if (this.#waiting) return;
+    this.#waiting = true;
+    setTimeout(() => this.#draw());
+  }
+
+  /** Once, however many reasons there are. */
+  #draw() {
+    this.#waiting = false;
+    if (this.#climbed.rungs.length === 0 && !this.#chart) return;
+    this.#chart ??= this.#plot();
     const lanes = this.#lanes();
     const quantities = this.#quantities;
     const ink = getComputedStyle(document.documentElement);
@@ -168,11 +181,8 @@ export class Ladder {
     this.#chart.resize();
     this.#chart.update();
     this.#markTurns(quantities, lanes);
-    this.#markRungs();
-    this.#moveCursor();
     this.#writeLegend();
     this.#writeTurns(quantities);
-    refill(find('quantities'), ...this.#session.scene.nodes.slice(0, 400).flatMap(({ tail }) => ['width', 'height'].map((side) => make('option', { value: `${tail}.${side}` }))));
     this.#chart.canvas.setAttribute('aria-label', `Curves of ${quantities.join(', ')} over the widths`);
   }
 
@@ -241,6 +251,13 @@ export class Ladder {
       });
     find('rungs').style.height = `${rows.length * 24}px`;
     refill(find('rungs'), ...buttons);
+  }
+
+  /** Offers quantities to whoever is about to type one. */
+  #offer() {
+    const most = 400;
+    const names = this.#session.scene.nodes.slice(0, most).flatMap(({ tail }) => [`${tail}.width`, `${tail}.height`]);
+    find('quantities').replaceChildren(...names.map((value) => make('option', { value })));
   }
 
   // ------------------------------------------------------------ the cursor

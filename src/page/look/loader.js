@@ -3,12 +3,18 @@
 // The one script that stands in the page as text: unpacks the others and starts them. What the page's policy allows to
 // run is this text, by its hash, and what it unpacks.
 (() => {
-  /** The bytes of a packed element. A loop: handing every letter to a function takes twenty times as long. */
-  const unpacked = async (/** @type {string} */ id) => {
-    const letters = atob((document.getElementById(id)?.textContent ?? '').trim());
+  /** A loop, where the browser has no word for it: handing every letter to a function takes twenty times as long. */
+  const bytesOf = (/** @type {string} */ base64) => {
+    const builtIn = /** @type {any} */ (Uint8Array).fromBase64;
+    if (builtIn) return builtIn.call(Uint8Array, base64);
+    const letters = atob(base64);
     const bytes = new Uint8Array(letters.length);
     for (let i = 0; i < letters.length; ++i) bytes[i] = letters.charCodeAt(i);
-    const plain = new Blob([bytes]).stream().pipeThrough(new DecompressionStream('gzip'));
+    return bytes;
+  };
+  /** The bytes of a packed element. */
+  const unpacked = async (/** @type {string} */ id) => {
+    const plain = new Blob([bytesOf((document.getElementById(id)?.textContent ?? '').trim())]).stream().pipeThrough(new DecompressionStream('gzip'));
     return new Response(plain).arrayBuffer();
   };
   const begin = async () => {

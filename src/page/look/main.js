@@ -38,7 +38,8 @@ export async function begin(script, module) {
   const start = written();
   const ruler = letterRuler();
   const newEngine = async () => Engine.start(await module, ruler);
-  const session = new Session(newEngine, await newEngine(), new Asker(script, module), new Asker(script, module));
+  const quick = new Asker(script, module);
+  const session = new Session(newEngine, await newEngine(), quick, new Asker(script, module, quick));
   const { width, height, wording, longer, modes, changes } = start;
   Object.assign(session, { wording, percent: Number(longer.replace('%', '')), modes });
   session.scene.changes = changes.map(([does, what]) => ({ does, what, text: what, option: '' }));
@@ -71,7 +72,7 @@ export async function begin(script, module) {
   }).observe(find('stage'));
 
   await session.open(start.file, start.text);
-  Object.assign(/** @type {any} */ (window).fondLadder, api(session));
+  Object.assign(/** @type {any} */ (window).fondLadder, api(session), { readyAfter: performance.now() });
   if (start.version !== null) watch(session, start.version);
 }
 

@@ -5,7 +5,7 @@
 
 import { find } from './dom.js';
 import { play } from './canvas.js';
-import { flag, painted } from './engine.js';
+import { anyTrouble, flag, painted } from './engine.js';
 import { sized } from './numbers.js';
 
 /** What the picture and the ladder share, in pixels of the page. */
@@ -150,7 +150,7 @@ export class Picture {
     for (const { from } of this.#session.old ? this.#session.moved() : []) {
       if (from) outline(from, colour('--old'), 1.5, [5, 3]);
     }
-    for (const place of this.#session.became(flag.sticksOut | flag.squeezed | flag.unseen | flag.intrudes)) {
+    for (const place of this.#session.became(anyTrouble)) {
       outline(painted(boxes, place), colour('--bad'), 4);
     }
     const over = places.get(this.#hovered);

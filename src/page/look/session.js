@@ -191,8 +191,8 @@ export class Session {
     [this.file, this.text, this.faults] = [file, text, ''];
     const lost = this.#makeAgain(changes);
     this.tell('faults');
+    this.#renew(this.scene);
     if (lost.length > 0) this.say(`No longer possible: ${lost.join(', ')}.`);
-    this.#renew();
   }
 
   /** Makes changes and the form in an engine that has just opened. @param {{does: string, what: string, text?: string}[]} changes */
@@ -209,8 +209,12 @@ export class Session {
     this.scene = this.#engine.describe();
     this.modes = this.modes.filter((mode) => this.scene.modes.includes(mode));
     if (!this.scene.wordings.includes(this.wording)) this.wording = '';
-    this.#engine.setForm({ wording: this.wording, longer: this.percent / 100, modes: this.modes });
+    if (this.wording || this.percent || this.modes.length > 0) this.#giveForm();
     return lost;
+  }
+
+  #giveForm() {
+    this.#engine.setForm({ wording: this.wording, longer: this.percent / 100, modes: this.modes });
   }
 
   /** A new engine in the place of one that broke off. @param {string} file @param {string} text @param {{does: string, what: string}[]} changes */
@@ -218,7 +222,7 @@ export class Session {
     this.#engine = await this.#newEngine();
     this.#engine.open(file, text);
     this.#makeAgain(changes);
-    this.#renew();
+    this.#renew(this.scene);
   }
 
   /** Does something with the engine that may be refused; what breaks it is not tried again. @param {() => void} does */
@@ -238,8 +242,8 @@ export class Session {
     this.#renew();
   }
 
-  #renew() {
-    this.scene = this.#engine.describe();
+  #renew(scene = this.#engine.describe()) {
+    this.scene = scene;
     this.places = new Map(this.scene.nodes.map((node, place) => [node.path, place]));
     const lost = this.selected !== '' && !this.places.has(this.selected);
     if (lost) this.selected = '';
@@ -293,10 +297,9 @@ export class Session {
   became(bits) {
     /** @type {number[]} */
     const places = [];
-    if (this.before.length !== this.flags.length) return places;
-    this.flags.forEach((flags, place) => {
-      if (flags & ~this.before[place] & bits) places.push(place);
-    });
+    const { before, flags } = this;
+    if (before === flags || before.length !== flags.length) return places;
+    for (let place = 0; place < flags.length; ++place) if (flags[place] & ~before[place] & bits) places.push(place);
     return places;
   }
 
@@ -318,12 +321,8 @@ export class Session {
     }
     this.tell('size');
     this.work.add(performance.now() - begun);
-    if (all) {
-      this.#rest();
-    } else {
-      clearTimeout(this.#resting);
-      this.#resting = setTimeout(() => this.#rest(), 120);
-    }
+    clearTimeout(this.#resting);
+    this.#resting = setTimeout(() => this.#rest(), all ? 0 : 120);
   }
   #resting = 0;
 
@@ -405,7 +404,7 @@ export class Session {
   setForm(form) {
     return this.#attempt(() => {
       Object.assign(this, form);
-      this.#engine.setForm({ wording: this.wording, longer: this.percent / 100, modes: this.modes });
+      this.#giveForm();
     });
   }
   /** @param {string} does @param {string} what */
