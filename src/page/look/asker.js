@@ -101,7 +101,7 @@ export class Asker {
       return;
     }
     this.#busy = true;
-    const { question, keep, fail } = /** @type {typeof this.#waiting[0]} */ (this.#waiting.shift());
+    const [{ question, keep, fail }] = this.#waiting.splice(0, 1);
     try {
       const worker = await this.#started();
       const { answer, fault } = await new Promise((told, broke) => {

@@ -35,7 +35,8 @@ const styles = [new Map(), new Map()];
 /** @param {Float64Array} strokes @param {number} at @param {boolean} dark */
 function style(strokes, at, dark) {
   const byte = (/** @type {number} */ part) => Math.round(part * 255);
-  const key = ((byte(strokes[at]) * 256 + byte(strokes[at + 1])) * 256 + byte(strokes[at + 2])) * 256 + byte(strokes[at + 3]);
+  const key =
+    ((byte(strokes[at]) * 256 + byte(strokes[at + 1])) * 256 + byte(strokes[at + 2])) * 256 + byte(strokes[at + 3]);
   const kept = styles[dark ? 1 : 0];
   let text = kept.get(key);
   if (text === undefined) {
@@ -93,7 +94,9 @@ export function play(context, { strokes, letters }, dark) {
   // Decoded once where every letter is a byte: each call of a decoder takes as long as drawing a line.
   const whole = decoder.decode(letters);
   const text = (/** @type {number} */ from, /** @type {number} */ bytes) =>
-    whole.length === letters.length ? whole.slice(from, from + bytes) : decoder.decode(letters.subarray(from, from + bytes));
+    whole.length === letters.length
+      ? whole.slice(from, from + bytes)
+      : decoder.decode(letters.subarray(from, from + bytes));
   /** @param {number} from */
   const stroke = (from) => {
     context.strokeStyle = style(strokes, from, dark);

@@ -14,7 +14,11 @@ const takes = /** @type {Record<string, string>} */ ({
 
 export class Changes {
   #session;
-  #does = make('select', { 'aria-label': 'What to do', 'data-key': 'does' }, ...Object.keys(takes).map((does) => make('option', {}, does)));
+  #does = make(
+    'select',
+    { 'aria-label': 'What to do', 'data-key': 'does' },
+    ...Object.keys(takes).map((does) => make('option', {}, does)),
+  );
   #what = make('input', { size: 24, placeholder: takes.try, 'aria-label': 'With what', 'data-key': 'what' });
   #fault = make('p', { className: 'fault', role: 'alert' });
 
@@ -24,7 +28,12 @@ export class Changes {
     session.on('scene', () => this.#write());
     this.#does.addEventListener('change', () => (this.#what.placeholder = takes[this.#does.value]));
     addEventListener('keydown', (event) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
+      if (
+        !(event.ctrlKey || event.metaKey) ||
+        event.key.toLowerCase() !== 'z' ||
+        event.target instanceof HTMLInputElement
+      )
+        return;
       event.preventDefault();
       this.#quietly(event.shiftKey ? session.redo() : session.undo());
     });
@@ -44,10 +53,24 @@ export class Changes {
 
   #write() {
     const { changes, hints } = this.#session.scene;
-    /** @type {HTMLElement} */ (find('changes').firstElementChild).textContent = `Changes: ${changes.length === 0 ? 'none, this is the file' : changes.length}`;
-    const form = make('form', { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => this.#submit(event) }, this.#does, ' ', this.#what, ' ', make('button', {}, 'Try'));
-    const list = make('ol', { className: 'changes' }, ...changes.map((one) => make('li', {}, make('code', {}, one.option))));
-    const button = (/** @type {string} */ text, /** @type {() => void} */ does, disabled = false) => make('button', { type: 'button', disabled, onclick: does, 'data-key': text }, text);
+    /** @type {HTMLElement} */ (find('changes').firstElementChild).textContent =
+      `Changes: ${changes.length === 0 ? 'none, this is the file' : changes.length}`;
+    const form = make(
+      'form',
+      { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => this.#submit(event) },
+      this.#does,
+      ' ',
+      this.#what,
+      ' ',
+      make('button', {}, 'Try'),
+    );
+    const list = make(
+      'ol',
+      { className: 'changes' },
+      ...changes.map((one) => make('li', {}, make('code', {}, one.option))),
+    );
+    const button = (/** @type {string} */ text, /** @type {() => void} */ does, disabled = false) =>
+      make('button', { type: 'button', disabled, onclick: does, 'data-key': text }, text);
     const options = this.#options();
     refill(
       inside('changes'),
@@ -55,7 +78,17 @@ export class Changes {
       this.#fault,
       list,
       ...hints.map((hint) => make('p', { className: 'quiet' }, hint)),
-      make('p', {}, button('Undo', () => this.#quietly(this.#session.undo()), changes.length === 0), ' ', button('Redo', () => this.#quietly(this.#session.redo())), ' ', button('Copy as options', () => this.#copy(), !options), ' ', button('Save as scene', () => this.#save())),
+      make(
+        'p',
+        {},
+        button('Undo', () => this.#quietly(this.#session.undo()), changes.length === 0),
+        ' ',
+        button('Redo', () => this.#quietly(this.#session.redo())),
+        ' ',
+        button('Copy as options', () => this.#copy(), !options),
+        ' ',
+        button('Save as scene', () => this.#save()),
+      ),
       make('output', { className: 'quiet', id: 'fl-copied' }),
     );
   }

@@ -26,7 +26,12 @@ export class Claims {
   /** @type {Checked[]} */
   #checked = [];
   #fault = '';
-  #input = make('input', { size: 24, placeholder: 'beds.width >= 200', 'aria-label': 'A claim to check', 'data-key': 'claim' });
+  #input = make('input', {
+    size: 24,
+    placeholder: 'beds.width >= 200',
+    'aria-label': 'A claim to check',
+    'data-key': 'claim',
+  });
 
   /** @param {import('./session.js').Session} session */
   constructor(session) {
@@ -88,31 +93,67 @@ export class Claims {
     const kept = this.#checked.length - broken.length;
     const all = this.#checked.length;
     const summary =
-      waiting || (all === 0 ? 'none in the scene' : broken.length === 0 ? `${all === 1 ? 'it holds' : `all ${all} hold`}` : `${broken.length} of ${all} broken, ${kept} kept`);
+      waiting ||
+      (all === 0
+        ? 'none in the scene'
+        : broken.length === 0
+          ? `${all === 1 ? 'it holds' : `all ${all} hold`}`
+          : `${broken.length} of ${all} broken, ${kept} kept`);
     /** @type {HTMLElement} */ (find('claims').firstElementChild).textContent = `Claims: ${summary}`;
-    const form = make('form', { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => this.#submit(event) }, this.#input, make('button', {}, 'Check'));
+    const form = make(
+      'form',
+      { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => this.#submit(event) },
+      this.#input,
+      make('button', {}, 'Check'),
+    );
     const typed = new Set(this.#session.claims);
-    const items = [...this.#checked].sort((a, b) => Number(a.holds) - Number(b.holds)).map((one) => {
-      const sign = make('span', { className: one.holds ? 'good' : 'bad' }, one.holds ? 'kept' : 'broken');
-      const item = make('li', {}, sign, ' ', make('code', {}, ...linked(this.#session, one.claim)));
-      if (typed.has(one.claim)) item.append(' ', link('leave out', `leave ${one.claim} out`, () => this.#drop(one.claim)));
-      if (one.failing.length > 0) item.append(this.#stretches(one));
-      return item;
-    });
-    refill(inside('claims'), form, make('p', { className: 'fault', role: 'alert' }, this.#fault), make('ul', { className: 'claims' }, ...items));
+    const items = [...this.#checked]
+      .sort((a, b) => Number(a.holds) - Number(b.holds))
+      .map((one) => {
+        const sign = make('span', { className: one.holds ? 'good' : 'bad' }, one.holds ? 'kept' : 'broken');
+        const item = make('li', {}, sign, ' ', make('code', {}, ...linked(this.#session, one.claim)));
+        if (typed.has(one.claim))
+          item.append(
+            ' ',
+            link('leave out', `leave ${one.claim} out`, () => this.#drop(one.claim)),
+          );
+        if (one.failing.length > 0) item.append(this.#stretches(one));
+        return item;
+      });
+    refill(
+      inside('claims'),
+      form,
+      make('p', { className: 'fault', role: 'alert' }, this.#fault),
+      make('ul', { className: 'claims' }, ...items),
+    );
   }
 
   /** @param {Checked} one */
   #stretches({ failing }) {
     const most = 8;
     const list = failing.slice(0, most).map((one) => {
-      const where = link(stretch(one.from, one.to), `go to the worst, ${rounded(one.worst.width)} × ${rounded(one.worst.height)}`, () => this.lead(one));
+      const where = link(
+        stretch(one.from, one.to),
+        `go to the worst, ${rounded(one.worst.width)} × ${rounded(one.worst.height)}`,
+        () => this.lead(one),
+      );
       const values = Object.entries(one.worst.values).map(([name, value]) => `${name} ${rounded(value)}`);
       const at = one.from === one.to && one.worst.width === one.from ? '' : ` at ${rounded(one.worst.width)}`;
       const height = one.height === null ? '' : `, height ${rounded(one.height)}`;
-      return make('li', {}, 'at ', where, `${height}: `, ...linked(this.#session, one.because), ...(values.length > 0 ? [` (${values.join(', ')}${at})`] : []));
+      return make(
+        'li',
+        {},
+        'at ',
+        where,
+        `${height}: `,
+        ...linked(this.#session, one.because),
+        ...(values.length > 0 ? [` (${values.join(', ')}${at})`] : []),
+      );
     });
-    if (failing.length > most) list.push(make('li', {}, `and ${counted(failing.length - most, 'stretch').replace('stretchs', 'stretches')} more`));
+    if (failing.length > most)
+      list.push(
+        make('li', {}, `and ${counted(failing.length - most, 'stretch').replace('stretchs', 'stretches')} more`),
+      );
     return make('ul', {}, ...list);
   }
 

@@ -23,7 +23,8 @@ export function controlSize(session, hand) {
     if (document.activeElement !== width) width.value = rounded(session.size.width);
     if (document.activeElement !== height) height.value = rounded(session.height);
     content.checked = session.size.height === null;
-    find('command').textContent = `fond-ladder measure ${session.file} ${session.at().join(' ')} ${session.options().join(' ')}`.trim();
+    find('command').textContent =
+      `fond-ladder measure ${session.file} ${session.at().join(' ')} ${session.options().join(' ')}`.trim();
   };
   session.on('size', show);
   const set = (/** @type {Event} */ event) => {
@@ -61,7 +62,8 @@ export function controlSize(session, hand) {
   // Arrow keys move the right and the lower edge wherever no field wants them.
   addEventListener('keydown', (event) => {
     const step = stepOf(event);
-    const taken = event.target instanceof Element && event.target.closest('input, select, textarea, [role=tree], summary');
+    const taken =
+      event.target instanceof Element && event.target.closest('input, select, textarea, [role=tree], summary');
     if (!step || taken || event.defaultPrevented) return;
     event.preventDefault();
     const { size } = hand;
@@ -76,23 +78,50 @@ export function controlForm(session) {
     const { modes, wordings, direction } = session.scene;
     /** @type {Node[]} */
     const parts = modes.map((mode) => {
-      const box = make('input', { type: 'checkbox', checked: session.modes.includes(mode), 'data-key': `mode ${mode}` });
-      box.addEventListener('change', () => quietly(session.setForm({ modes: box.checked ? [...session.modes, mode] : session.modes.filter((one) => one !== mode) })));
+      const box = make('input', {
+        type: 'checkbox',
+        checked: session.modes.includes(mode),
+        'data-key': `mode ${mode}`,
+      });
+      box.addEventListener('change', () =>
+        quietly(
+          session.setForm({
+            modes: box.checked ? [...session.modes, mode] : session.modes.filter((one) => one !== mode),
+          }),
+        ),
+      );
       return make('label', {}, box, ` ${mode}`);
     });
     if (wordings.length > 0) {
-      const choice = make('select', { 'data-key': 'wording' }, make('option', { value: '' }, 'of the scene'), ...wordings.map((name) => make('option', { value: name, selected: name === session.wording }, name)));
+      const choice = make(
+        'select',
+        { 'data-key': 'wording' },
+        make('option', { value: '' }, 'of the scene'),
+        ...wordings.map((name) => make('option', { value: name, selected: name === session.wording }, name)),
+      );
       choice.addEventListener('change', () => quietly(session.setForm({ wording: choice.value })));
       parts.push(make('label', {}, 'texts ', choice));
     }
-    const longer = make('input', { value: session.percent ? String(session.percent) : '', size: 3, inputMode: 'decimal', placeholder: '0', 'data-key': 'longer' });
+    const longer = make('input', {
+      value: session.percent ? String(session.percent) : '',
+      size: 3,
+      inputMode: 'decimal',
+      placeholder: '0',
+      'data-key': 'longer',
+    });
     longer.addEventListener('change', () => {
       const percent = Number(longer.value.replace('%', ''));
       if (percent >= 0) quietly(session.setForm({ percent }));
       else session.say('Texts get longer by a share from 0 on, as in 40.');
     });
     parts.push(make('label', {}, 'longer by ', longer, ' %'));
-    const ways = make('select', { 'data-key': 'direction' }, ...['ltr', 'rtl'].map((way) => make('option', { value: way, selected: way === direction }, way === 'ltr' ? 'left to right' : 'right to left')));
+    const ways = make(
+      'select',
+      { 'data-key': 'direction' },
+      ...['ltr', 'rtl'].map((way) =>
+        make('option', { value: way, selected: way === direction }, way === 'ltr' ? 'left to right' : 'right to left'),
+      ),
+    );
     ways.addEventListener('change', () => quietly(session.apply('try', `direction=${ways.value}`)));
     parts.push(make('label', {}, 'reads ', ways));
     refill(find('forms'), ...parts);
@@ -105,12 +134,22 @@ export function tellStatus(session) {
   const tell = () => {
     const { flags, scene } = session;
     const bad = flags.filter((one) => one & anyTrouble);
-    const parts = words.map(([name, word]) => ({ word, count: bad.filter((one) => one & flag[name]).length })).filter(({ count }) => count > 0);
-    const standing = parts.length > 0 ? parts.map(({ word, count }) => `${count} ${word}`).join(', ') : 'nothing cut, squeezed or unseen';
+    const parts = words
+      .map(([name, word]) => ({ word, count: bad.filter((one) => one & flag[name]).length }))
+      .filter(({ count }) => count > 0);
+    const standing =
+      parts.length > 0
+        ? parts.map(({ word, count }) => `${count} ${word}`).join(', ')
+        : 'nothing cut, squeezed or unseen';
     const active = session.active.length > 0 ? `; in force: ${session.active.join(', ')}` : '';
     const places = session.became(anyTrouble);
     const became = words
-      .map(([name, word]) => ({ word, names: places.filter((place) => flags[place] & ~session.before[place] & flag[name]).map((place) => scene.nodes[place].tail) }))
+      .map(([name, word]) => ({
+        word,
+        names: places
+          .filter((place) => flags[place] & ~session.before[place] & flag[name])
+          .map((place) => scene.nodes[place].tail),
+      }))
       .filter(({ names }) => names.length > 0)
       .map(({ word, names }) => `now ${word}: ${few(names)}`);
     line.textContent = `${sized(session.container)}: ${standing}${active}${became.length > 0 ? ` — ${became.join('; ')}` : ''}`;
@@ -133,7 +172,14 @@ export function tellStatus(session) {
     const faults = find('faults');
     faults.hidden = session.faults === '';
     const lines = session.faults.split('\n');
-    faults.replaceChildren(...(session.faults ? [make('strong', {}, `The file is wrong (${counted(lines.length, 'fault')}); this is how it was before.`), make('ul', {}, ...lines.map((text) => make('li', {}, text)))] : []));
+    faults.replaceChildren(
+      ...(session.faults
+        ? [
+            make('strong', {}, `The file is wrong (${counted(lines.length, 'fault')}); this is how it was before.`),
+            make('ul', {}, ...lines.map((text) => make('li', {}, text))),
+          ]
+        : []),
+    );
   });
   document.title = session.scene.name || document.title;
   session.on('scene', () => {

@@ -61,7 +61,9 @@ export function link(text, title, does) {
  * @param {...(Node | string)} children
  */
 export function refill(parent, ...children) {
-  const focused = /** @type {HTMLElement | null} */ (parent.contains(document.activeElement) ? document.activeElement : null);
+  const focused = /** @type {HTMLElement | null} */ (
+    parent.contains(document.activeElement) ? document.activeElement : null
+  );
   const key = focused?.dataset.key;
   parent.replaceChildren(...children);
   if (!key) return;

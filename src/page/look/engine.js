@@ -86,7 +86,12 @@ function system(memory) {
     },
     fd_close: () => notSupported,
     fd_seek: () => notSupported,
-    fd_write: (/** @type {number} */ _file, /** @type {number} */ pieces, /** @type {number} */ count, /** @type {number} */ at) => {
+    fd_write: (
+      /** @type {number} */ _file,
+      /** @type {number} */ pieces,
+      /** @type {number} */ count,
+      /** @type {number} */ at,
+    ) => {
       const view = new DataView(memory().buffer);
       let bytes = 0;
       for (let i = 0; i < count; ++i) {
@@ -234,7 +239,11 @@ export class Engine {
    */
   paint(place) {
     const count = this.#call('fl_paint', place.x, place.y, place.scale, place.width, place.height, 0);
-    const [strokes, letters, bytes] = [this.#call('fl_strokes'), this.#call('fl_letters'), this.#call('fl_letters_bytes')];
+    const [strokes, letters, bytes] = [
+      this.#call('fl_strokes'),
+      this.#call('fl_letters'),
+      this.#call('fl_letters_bytes'),
+    ];
     const { buffer } = this.memory;
     return { strokes: new Float64Array(buffer, strokes, count), letters: new Uint8Array(buffer, letters, bytes) };
   }

@@ -30,7 +30,10 @@ export class Findings {
       if (answer) this.#write(answer.findings, answer.asleep);
     } catch (error) {
       this.#name('could not be looked for');
-      refill(inside('findings'), make('p', { className: 'fault' }, error instanceof Error ? error.message : String(error)));
+      refill(
+        inside('findings'),
+        make('p', { className: 'fault' }, error instanceof Error ? error.message : String(error)),
+      );
     }
   }
 
@@ -44,14 +47,30 @@ export class Findings {
     this.#name(findings.length === 0 ? 'none' : String(findings.length));
     const list = (/** @type {Finding[]} */ all) => make('ul', {}, ...all.map((one) => this.#item(one)));
     /** @type {Node[]} */
-    const parts = findings.length > 0 ? [list(findings)] : [make('p', {}, 'Every setting does something, and nothing is cut, squeezed or unseen where it is not meant to be.')];
-    if (asleep.length > 0) parts.push(make('details', {}, make('summary', {}, `Asleep: ${asleep.length}`), list(asleep)));
+    const parts =
+      findings.length > 0
+        ? [list(findings)]
+        : [
+            make(
+              'p',
+              {},
+              'Every setting does something, and nothing is cut, squeezed or unseen where it is not meant to be.',
+            ),
+          ];
+    if (asleep.length > 0)
+      parts.push(make('details', {}, make('summary', {}, `Asleep: ${asleep.length}`), list(asleep)));
     refill(inside('findings'), ...parts);
   }
 
   /** @param {Finding} one */
   #item(one) {
-    const item = make('li', {}, nodeLink(this.#session, one.node), one.key ? ` ${one.key}: ` : ': ', ...linked(this.#session, one.why));
+    const item = make(
+      'li',
+      {},
+      nodeLink(this.#session, one.node),
+      one.key ? ` ${one.key}: ` : ': ',
+      ...linked(this.#session, one.why),
+    );
     if (one.widths.length > 0) item.append(' (at ', ...spanLinks(this.#session, one.widths), ')');
     if (one.cure) item.append(make('br'), 'Cure: ', ...this.#cure(one));
     return item;

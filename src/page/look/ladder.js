@@ -101,7 +101,13 @@ export class Ladder {
         normalized: true,
         layout: { padding: { left: frame.left, top: 20 } },
         scales: {
-          x: { type: 'linear', min: 0, max: 1, grid, ticks: { color: () => ink('--quiet'), align: 'inner', maxRotation: 0, padding: 0, callback: rounded } },
+          x: {
+            type: 'linear',
+            min: 0,
+            max: 1,
+            grid,
+            ticks: { color: () => ink('--quiet'), align: 'inner', maxRotation: 0, padding: 0, callback: rounded },
+          },
           y: {
             position: 'right',
             beginAtZero: true,
@@ -239,7 +245,16 @@ export class Ladder {
       .sort((a, b) => a.width - b.width)
       .map((rung) => {
         const size = rung.height === null ? rounded(rung.width) : `${rounded(rung.width)} × ${rounded(rung.height)}`;
-        const button = make('button', { type: 'button', className: 'rung', title: `${rung.name}: ${size}`, onclick: () => this.#session.resize(rung.width, rung.height) }, rung.name);
+        const button = make(
+          'button',
+          {
+            type: 'button',
+            className: 'rung',
+            title: `${rung.name}: ${size}`,
+            onclick: () => this.#session.resize(rung.width, rung.height),
+          },
+          rung.name,
+        );
         const x = this.#x(rung.width);
         const wide = rung.name.length * 7 + 14;
         let row = rows.findIndex((end) => end < x - wide / 2);
@@ -316,27 +331,55 @@ export class Ladder {
     const parts = this.#quantities.map((quantity, i) => {
       const value = here?.values[quantity];
       const swatch = make('span', { className: `swatch curve-${i % 4}`, 'aria-hidden': 'true' });
-      const part = make('span', { className: 'curve' }, swatch, `${quantity} ${typeof value === 'number' ? rounded(value) : ''}`);
+      const part = make(
+        'span',
+        { className: 'curve' },
+        swatch,
+        `${quantity} ${typeof value === 'number' ? rounded(value) : ''}`,
+      );
       const typed = this.#typed.indexOf(quantity);
       if (typed >= 0) {
         part.append(
-          make('button', { type: 'button', className: 'quiet', title: `leave ${quantity} out`, 'aria-label': `leave ${quantity} out`, onclick: () => {
-            this.#typed.splice(typed, 1);
-            this.#climb();
-          } }, '×'),
+          make(
+            'button',
+            {
+              type: 'button',
+              className: 'quiet',
+              title: `leave ${quantity} out`,
+              'aria-label': `leave ${quantity} out`,
+              onclick: () => {
+                this.#typed.splice(typed, 1);
+                this.#climb();
+              },
+            },
+            '×',
+          ),
         );
       }
       return part;
     });
-    if (height !== null && parts.length > 0) parts.push(make('span', { className: 'quiet' }, `at height ${rounded(height)}`));
+    if (height !== null && parts.length > 0)
+      parts.push(make('span', { className: 'quiet' }, `at height ${rounded(height)}`));
     refill(find('legend'), ...parts);
   }
 
   /** @param {string[]} quantities */
   #writeTurns(quantities) {
     const turns = this.#climbed.turns.filter((turn) => quantities.includes(turn.quantity)).sort((a, b) => a.at - b.at);
-    const summary = turns.length > 0 ? counted(turns.length, 'turn') : this.#climbed.rungs.length > 0 ? 'No turns: these run straight over the whole ladder' : 'No curve';
-    const items = turns.slice(0, mostTurns).map((turn) => make('li', {}, link(rounded(turn.at), `go to ${rounded(turn.at)}`, () => this.#go(turn.at)), ` ${turnText(turn)}`));
+    const summary =
+      turns.length > 0
+        ? counted(turns.length, 'turn')
+        : this.#climbed.rungs.length > 0
+          ? 'No turns: these run straight over the whole ladder'
+          : 'No curve';
+    const items = turns.slice(0, mostTurns).map((turn) =>
+      make(
+        'li',
+        {},
+        link(rounded(turn.at), `go to ${rounded(turn.at)}`, () => this.#go(turn.at)),
+        ` ${turnText(turn)}`,
+      ),
+    );
     const open = find('turns').querySelector('details')?.open ?? true;
     refill(find('turns'), make('details', { open }, make('summary', {}, summary), make('ul', {}, ...items)));
   }

@@ -14,7 +14,9 @@
   };
   /** The bytes of a packed element. */
   const unpacked = async (/** @type {string} */ id) => {
-    const plain = new Blob([bytesOf((document.getElementById(id)?.textContent ?? '').trim())]).stream().pipeThrough(new DecompressionStream('gzip'));
+    const plain = new Blob([bytesOf((document.getElementById(id)?.textContent ?? '').trim())])
+      .stream()
+      .pipeThrough(new DecompressionStream('gzip'));
     return new Response(plain).arrayBuffer();
   };
   const begin = async () => {
@@ -23,7 +25,9 @@
     // No module: of a page that lies in a folder, browsers let no worker be one.
     const url = URL.createObjectURL(new Blob([await script], { type: 'text/javascript' }));
     await new Promise((loaded, failed) => {
-      document.head.append(Object.assign(document.createElement('script'), { src: url, onload: loaded, onerror: failed }));
+      document.head.append(
+        Object.assign(document.createElement('script'), { src: url, onload: loaded, onerror: failed }),
+      );
     });
     return /** @type {any} */ (window).fondLadderPage.begin(url, engine);
   };

@@ -49,7 +49,8 @@ export async function begin(script, module) {
   session.on('scene', unveil);
   const picture = new Picture(session, hand);
   session.on('scene', () => {
-    if (width === null && session.size.width === 0) session.size = { width: session.ladder.width.to, height: session.ladder.height?.from ?? null };
+    if (width === null && session.size.width === 0)
+      session.size = { width: session.ladder.width.to, height: session.ladder.height?.from ?? null };
     picture.fit();
   });
   new Nesting(session);

@@ -30,17 +30,43 @@ export class Moved {
     const summary = /** @type {HTMLElement} */ (find('moved').firstElementChild);
     if (!session.old) {
       summary.textContent = 'What moved';
-      refill(inside('moved'), make('p', {}, 'Hold an arrangement, or change something: what differs is outlined in the picture and listed here.'));
+      refill(
+        inside('moved'),
+        make(
+          'p',
+          {},
+          'Hold an arrangement, or change something: what differs is outlined in the picture and listed here.',
+        ),
+      );
       return;
     }
     const moved = session.moved();
     const than = session.held ? `than at ${session.heldAs}` : 'than in the file, at this size';
-    summary.textContent = moved.length === 0 ? 'Nothing moved' : `${counted(moved.length, 'node')} ${moved.length === 1 ? 'is' : 'are'} elsewhere`;
-    const rows = moved.slice(0, most).map(({ path, from, to }) => make('tr', {}, make('th', { scope: 'row' }, nodeLink(session, path)), make('td', {}, place(from)), make('td', {}, place(to))));
+    summary.textContent =
+      moved.length === 0
+        ? 'Nothing moved'
+        : `${counted(moved.length, 'node')} ${moved.length === 1 ? 'is' : 'are'} elsewhere`;
+    const rows = moved
+      .slice(0, most)
+      .map(({ path, from, to }) =>
+        make(
+          'tr',
+          {},
+          make('th', { scope: 'row' }, nodeLink(session, path)),
+          make('td', {}, place(from)),
+          make('td', {}, place(to)),
+        ),
+      );
     const head = make('tr', {}, ...['', 'was', 'is'].map((text) => make('th', { scope: 'col' }, text)));
     refill(
       inside('moved'),
-      make('p', {}, moved.length === 0 ? `No node is elsewhere or of another size ${than}.` : `Elsewhere or of another size ${than}:`),
+      make(
+        'p',
+        {},
+        moved.length === 0
+          ? `No node is elsewhere or of another size ${than}.`
+          : `Elsewhere or of another size ${than}:`,
+      ),
       ...(rows.length > 0 ? [make('table', {}, make('thead', {}, head), make('tbody', {}, ...rows))] : []),
       ...(moved.length > most ? [make('p', {}, `and ${moved.length - most} more`)] : []),
     );

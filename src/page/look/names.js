@@ -32,7 +32,9 @@ export function widthLink(session, width, text = rounded(width)) {
  */
 export function spanLinks(session, spans, most = 6) {
   /** @type {(Node | string)[]} */
-  const parts = spans.slice(0, most).flatMap(({ from, to }, i) => [i ? ', ' : '', widthLink(session, from, stretch(from, to))]);
+  const parts = spans
+    .slice(0, most)
+    .flatMap(({ from, to }, i) => [i ? ', ' : '', widthLink(session, from, stretch(from, to))]);
   if (spans.length > most) parts.push(` and ${spans.length - most} more`);
   return parts;
 }

@@ -43,7 +43,8 @@ function help(key) {
 }
 
 /** A value as it is typed: words need no quotes. @param {unknown} value */
-const typed = (value) => (value === null || value === undefined ? '' : typeof value === 'string' ? value : JSON.stringify(value));
+const typed = (value) =>
+  value === null || value === undefined ? '' : typeof value === 'string' ? value : JSON.stringify(value);
 
 export class NodePanel {
   #session;
@@ -79,7 +80,12 @@ export class NodePanel {
       this.#write();
     } catch (error) {
       // At this size it is hidden: the program says so.
-      this.#told = { path: selected, settings: [], chain: [], account: error instanceof Error ? error.message : String(error) };
+      this.#told = {
+        path: selected,
+        settings: [],
+        chain: [],
+        account: error instanceof Error ? error.message : String(error),
+      };
       this.#write();
     }
   }
@@ -97,31 +103,66 @@ export class NodePanel {
 
   #write() {
     const node = this.#session.node(this.#session.selected);
-    /** @type {HTMLElement} */ (find('node').firstElementChild).textContent = node ? `Selected: ${node.tail}` : 'Selected node';
+    /** @type {HTMLElement} */ (find('node').firstElementChild).textContent = node
+      ? `Selected: ${node.tail}`
+      : 'Selected node';
     if (!node) {
-      refill(inside('node'), make('p', {}, 'Click a node in the picture or in the nesting: its size, why it has it, and its settings come here, its curves below the picture.'));
+      refill(
+        inside('node'),
+        make(
+          'p',
+          {},
+          'Click a node in the picture or in the nesting: its size, why it has it, and its settings come here, its curves below the picture.',
+        ),
+      );
       return;
     }
     /** @type {Node[]} */
     const parts = [make('p', { className: 'size' }, this.#size())];
-    if (this.#told?.path === node.path) parts.push(this.#why(this.#told.chain), this.#account(this.#told.account), ...this.#settings(this.#told.settings));
+    if (this.#told?.path === node.path)
+      parts.push(
+        this.#why(this.#told.chain),
+        this.#account(this.#told.account),
+        ...this.#settings(this.#told.settings),
+      );
     refill(inside('node'), ...parts);
   }
 
   /** From the container down. @param {Step[]} chain */
   #why(chain) {
     const rows = chain.map((step) =>
-      make('tr', {}, make('th', { scope: 'row' }, nodeLink(this.#session, step.node)), make('td', { className: 'number' }, rounded(step.width)), make('td', {}, ...linked(this.#session, step.why_width)), make('td', { className: 'number' }, rounded(step.height)), make('td', {}, ...linked(this.#session, step.why_height))),
+      make(
+        'tr',
+        {},
+        make('th', { scope: 'row' }, nodeLink(this.#session, step.node)),
+        make('td', { className: 'number' }, rounded(step.width)),
+        make('td', {}, ...linked(this.#session, step.why_width)),
+        make('td', { className: 'number' }, rounded(step.height)),
+        make('td', {}, ...linked(this.#session, step.why_height)),
+      ),
     );
     if (rows.length === 0) return make('div');
     rows.reverse(); // the node itself first
-    const head = make('tr', {}, ...['', 'width', 'why', 'height', 'why'].map((text) => make('th', { scope: 'col' }, text)));
-    return make('div', { className: 'wide' }, make('table', { className: 'why' }, make('thead', {}, head), make('tbody', {}, ...rows)));
+    const head = make(
+      'tr',
+      {},
+      ...['', 'width', 'why', 'height', 'why'].map((text) => make('th', { scope: 'col' }, text)),
+    );
+    return make(
+      'div',
+      { className: 'wide' },
+      make('table', { className: 'why' }, make('thead', {}, head), make('tbody', {}, ...rows)),
+    );
   }
 
   /** @param {string} account */
   #account(account) {
-    const details = make('details', { open: this.#openAccount }, make('summary', { 'data-key': 'account' }, 'The account'), make('pre', {}, ...linked(this.#session, account)));
+    const details = make(
+      'details',
+      { open: this.#openAccount },
+      make('summary', { 'data-key': 'account' }, 'The account'),
+      make('pre', {}, ...linked(this.#session, account)),
+    );
     details.addEventListener('toggle', () => (this.#openAccount = details.open));
     return details;
   }
@@ -132,9 +173,29 @@ export class NodePanel {
     const said = settings.filter(({ key, source }) => source !== 'default' && !unsettable.has(key));
     const unsaid = settings.filter(({ key, source }) => source === 'default' && !unsettable.has(key));
     const rows = said.map((setting) =>
-      make('tr', {}, make('th', { scope: 'row', title: help(setting.key).about }, setting.key), make('td', {}, this.#field(setting.key, typed(setting.value))), make('td', {}, `${setting.source} ${setting.name ?? ''}`, ...(setting.acts === false ? [make('span', { className: 'quiet' }, ' does nothing here')] : []))),
+      make(
+        'tr',
+        {},
+        make('th', { scope: 'row', title: help(setting.key).about }, setting.key),
+        make('td', {}, this.#field(setting.key, typed(setting.value))),
+        make(
+          'td',
+          {},
+          `${setting.source} ${setting.name ?? ''}`,
+          ...(setting.acts === false ? [make('span', { className: 'quiet' }, ' does nothing here')] : []),
+        ),
+      ),
     );
-    const table = make('table', { className: 'settings' }, make('thead', {}, make('tr', {}, ...['setting', 'value', 'from'].map((text) => make('th', { scope: 'col' }, text)))), make('tbody', {}, ...rows));
+    const table = make(
+      'table',
+      { className: 'settings' },
+      make(
+        'thead',
+        {},
+        make('tr', {}, ...['setting', 'value', 'from'].map((text) => make('th', { scope: 'col' }, text))),
+      ),
+      make('tbody', {}, ...rows),
+    );
     const fault = make('p', { className: 'fault', role: 'alert' }, this.#fault);
     return [...(rows.length > 0 ? [table] : []), this.#another(unsaid), fault];
   }
@@ -143,27 +204,49 @@ export class NodePanel {
   #field(key, value) {
     const { about, words } = help(key);
     const id = `fl-words-${key}`;
-    const field = make('input', { value, size: Math.max(6, Math.min(26, value.length + 2)), title: about, 'aria-label': key, 'data-key': `set ${key}`, list: id });
+    const field = make('input', {
+      value,
+      size: Math.max(6, Math.min(26, value.length + 2)),
+      title: about,
+      'aria-label': key,
+      'data-key': `set ${key}`,
+      list: id,
+    });
     const set = () => {
       if (field.value.trim() !== value) this.#try(key, field.value.trim());
     };
-    const form = make('form', { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => {
-      event.preventDefault();
-      set();
-    } }, field, make('datalist', { id }, ...words.map((word) => make('option', { value: word }))));
+    const form = make(
+      'form',
+      {
+        autocomplete: 'off',
+        onsubmit: (/** @type {Event} */ event) => {
+          event.preventDefault();
+          set();
+        },
+      },
+      field,
+      make('datalist', { id }, ...words.map((word) => make('option', { value: word }))),
+    );
     return form;
   }
 
   /** A setting that the node does not say. @param {Setting[]} unsaid */
   #another(unsaid) {
-    const choice = make('select', { 'aria-label': 'another setting', 'data-key': 'another' }, make('option', { value: '' }, 'another setting …'), ...unsaid.map(({ key }) => make('option', { value: key }, key)));
+    const choice = make(
+      'select',
+      { 'aria-label': 'another setting', 'data-key': 'another' },
+      make('option', { value: '' }, 'another setting …'),
+      ...unsaid.map(({ key }) => make('option', { value: key }, key)),
+    );
     const place = make('span');
     const about = make('p', { className: 'quiet' });
     choice.addEventListener('change', () => {
       const { key, value } = unsaid.find((one) => one.key === choice.value) ?? { key: '', value: null };
       const told = help(key);
       const usual = value === null || typeof value === 'object' ? '' : `; ${typed(value)} where nothing is said`;
-      about.textContent = key ? `${told.about}${told.words.length > 0 ? ` (${told.words.join(', ')})` : ''}${usual}` : '';
+      about.textContent = key
+        ? `${told.about}${told.words.length > 0 ? ` (${told.words.join(', ')})` : ''}${usual}`
+        : '';
       place.replaceChildren(...(key ? [this.#field(key, '')] : []));
       place.querySelector('input')?.focus();
     });

@@ -114,7 +114,10 @@ export class Picture {
     const height = container.height * frame.scale;
     this.#ground.style.height = `${Math.min(frame.top + height + below, 1e6)}px`;
     this.#place(width, height);
-    const view = { width: this.#sheet.clientWidth, height: Math.min(this.#sheet.clientHeight, frame.top + height + below) };
+    const view = {
+      width: this.#sheet.clientWidth,
+      height: Math.min(this.#sheet.clientHeight, frame.top + height + below),
+    };
     const density = devicePixelRatio || 1;
     const [columns, rows] = [Math.ceil(view.width * density), Math.ceil(view.height * density)];
     if (this.#canvas.width !== columns || this.#canvas.height !== rows) {
@@ -140,8 +143,14 @@ export class Picture {
   #mark(context) {
     const { scene, boxes, places, selected } = this.#session;
     const thin = 1 / frame.scale;
-    const colour = (/** @type {string} */ name) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-    const outline = (/** @type {import('./engine.js').Box} */ box, /** @type {string} */ ink, width = 2, /** @type {number[]} */ dash = []) => {
+    const colour = (/** @type {string} */ name) =>
+      getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+    const outline = (
+      /** @type {import('./engine.js').Box} */ box,
+      /** @type {string} */ ink,
+      width = 2,
+      /** @type {number[]} */ dash = [],
+    ) => {
       context.strokeStyle = ink;
       context.lineWidth = width * thin;
       context.setLineDash(dash.map((part) => part * thin));
@@ -239,7 +248,8 @@ export class Picture {
       (event) => {
         const { x, y } = inScene(event);
         const lines = event.deltaMode === 1 ? 16 : 1;
-        const by = event.shiftKey && event.deltaX === 0 ? { x: event.deltaY, y: 0 } : { x: event.deltaX, y: event.deltaY };
+        const by =
+          event.shiftKey && event.deltaX === 0 ? { x: event.deltaY, y: 0 } : { x: event.deltaX, y: event.deltaY };
         if (session.scroll(x, y, by.x * lines, by.y * lines)) event.preventDefault();
       },
       { passive: false },

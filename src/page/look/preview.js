@@ -22,5 +22,7 @@ export function watch(session, version) {
     known = data;
     look().catch((error) => session.say(`The file could not be asked for: ${error.message}`));
   });
-  changes.addEventListener('error', () => session.say('The program that serves this page does not answer; the page goes on with what it has.'));
+  changes.addEventListener('error', () =>
+    session.say('The program that serves this page does not answer; the page goes on with what it has.'),
+  );
 }

@@ -4,10 +4,12 @@
 // something listens here; whoever has a control calls here. An engine that broke off is replaced, and everything is made
 // again in the new one.
 
-import { Engine, Refused, Trapped, flag, measured } from './engine.js';
+import { Refused, Trapped, flag, measured } from './engine.js';
 import { asked } from './numbers.js';
 
 /**
+ * @typedef {import('./engine.js').Engine} Engine
+ *
  * @typedef {object} Start  what the program wrote into the page
  * @property {string} file  as the caller spelled it
  * @property {string} text  of the scene
@@ -261,7 +263,11 @@ export class Session {
     this.#fileEngine ??= await this.#newEngine();
     this.#fileEngine.open(this.file, this.text);
     const scene = this.#fileEngine.describe();
-    const form = { wording: this.wording, longer: this.percent / 100, modes: this.modes.filter((mode) => scene.modes.includes(mode)) };
+    const form = {
+      wording: this.wording,
+      longer: this.percent / 100,
+      modes: this.modes.filter((mode) => scene.modes.includes(mode)),
+    };
     if (!scene.wordings.includes(form.wording)) form.wording = '';
     this.#fileEngine.setForm(form);
     this.#fileNodes = scene.nodes;
@@ -314,7 +320,9 @@ export class Session {
       if (all || count <= oftenCompared) this.#arrangeFile();
     } catch (error) {
       if (error instanceof Trapped) {
-        this.#restart(this.file, this.text, this.scene.changes).then(() => this.say(`${error.message}; it was started anew.`));
+        this.#restart(this.file, this.text, this.scene.changes).then(() =>
+          this.say(`${error.message}; it was started anew.`),
+        );
         return;
       }
       throw error;
@@ -330,7 +338,13 @@ export class Session {
   #lookForTrouble(all) {
     const now = performance.now();
     const often = 100;
-    if (!all && this.scene.nodes.length > 200 && now < this.#lookedAt + often && this.flags.length === this.scene.nodes.length) return;
+    if (
+      !all &&
+      this.scene.nodes.length > 200 &&
+      now < this.#lookedAt + often &&
+      this.flags.length === this.scene.nodes.length
+    )
+      return;
     this.#lookedAt = now;
     this.flags = this.#engine.troubles(this.scene.nodes.length);
   }
@@ -392,7 +406,8 @@ export class Session {
     const all = [];
     for (const [path, to] of now) {
       const from = old.get(path) ?? null;
-      if (!from || from.x !== to.x || from.y !== to.y || from.width !== to.width || from.height !== to.height) all.push({ path, from, to });
+      if (!from || from.x !== to.x || from.y !== to.y || from.width !== to.width || from.height !== to.height)
+        all.push({ path, from, to });
     }
     for (const [path, from] of old) if (!now.has(path)) all.push({ path, from, to: null });
     return all;

@@ -38,7 +38,14 @@ export class Nesting {
       const lays = make('span', { className: 'lays' });
       const signs = make('span', { className: 'signs' });
       const name = make('span', { className: 'name' }, node.step);
-      const line = make('div', { role: 'treeitem', tabIndex: -1, ariaLevel: String(depths[place] + 1), ariaSelected: 'false' }, make('span', { className: `kind kind-${node.kind}` }, node.kind), name, lays, signs);
+      const line = make(
+        'div',
+        { role: 'treeitem', tabIndex: -1, ariaLevel: String(depths[place] + 1), ariaSelected: 'false' },
+        make('span', { className: `kind kind-${node.kind}` }, node.kind),
+        name,
+        lays,
+        signs,
+      );
       line.dataset.path = node.path;
       line.style.paddingInlineStart = `${4 + 14 * Math.min(depths[place], 12)}px`;
       line.addEventListener('click', () => this.#session.select(node.path));
@@ -53,7 +60,9 @@ export class Nesting {
     this.#lines.forEach((one, place) => {
       if (one.flags === flags[place]) return;
       one.flags = flags[place];
-      const words = badges.filter(([name]) => flags[place] & flag[name]).map(([, word]) => make('span', { className: 'bad' }, word));
+      const words = badges
+        .filter(([name]) => flags[place] & flag[name])
+        .map(([, word]) => make('span', { className: 'bad' }, word));
       if (!(flags[place] & flag.placed)) words.push(make('span', { className: 'quiet' }, 'hidden'));
       if (flags[place] & flag.scrolls) words.push(make('span', { className: 'quiet' }, 'scrolls'));
       one.signs.replaceChildren(...words);
@@ -94,7 +103,16 @@ export class Nesting {
     const now = this.#lines.findIndex(({ line }) => line === event.target);
     const parent = nodes[now]?.parent ?? -1;
     const child = nodes.findIndex((node) => node.parent === now);
-    const to = { ArrowDown: now + 1, ArrowUp: now - 1, Home: 0, End: nodes.length - 1, ArrowLeft: parent, ArrowRight: child, Enter: now, ' ': now }[event.key];
+    const to = {
+      ArrowDown: now + 1,
+      ArrowUp: now - 1,
+      Home: 0,
+      End: nodes.length - 1,
+      ArrowLeft: parent,
+      ArrowRight: child,
+      Enter: now,
+      ' ': now,
+    }[event.key];
     if (to === undefined) return;
     event.preventDefault();
     event.stopPropagation();
