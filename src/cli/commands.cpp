@@ -1,12 +1,13 @@
 // SPDX-License-Identifier: MIT
 //
-// A command that writes files or serves is one file in commands/ and one word below; those that answer are in src/calls.
+// A command that writes files or serves is one file in commands/ and one word below; those that answer are in
+// src/calls.
 #include "cli/commands.hpp"
 
 #include "calls/scene_calls.hpp"
 
-#define FOND_LADDER_COMMANDS(each) each(compare) each(draw) each(report) each(preview) \
-  each(tidy) each(demo) each(completion)
+#define FOND_LADDER_COMMANDS(each) \
+  each(compare) each(draw) each(report) each(preview) each(tidy) each(demo) each(completion)
 
 namespace fond_ladder::cli {
 

@@ -88,8 +88,8 @@ class SvgCanvas final : public Canvas {
     std::string pieces;
     for (const Rect& area : areas) {
       if (area.width <= 0 || area.height <= 0) continue;
-      pieces += "M" + number(area.x) + " " + number(area.y) + "h" + number(area.width) + "v" + number(area.height) + "H" +
-                number(area.x) + "z";
+      pieces += "M" + number(area.x) + " " + number(area.y) + "h" + number(area.width) + "v" + number(area.height) +
+                "H" + number(area.x) + "z";
     }
     if (pieces.empty()) return;
     pugi::xml_node shape = open_.back().append_child("path");

@@ -9,8 +9,8 @@
 #include <regex>
 #include <sstream>
 
-#include "cli/commands.hpp"
 #include "calls/progress.hpp"
+#include "cli/commands.hpp"
 #include "fond_ladder/version.hpp"
 #include "support/golden.hpp"
 #include "support/program.hpp"
@@ -181,7 +181,8 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
       {{},
-       "name a command: measure, climb, ledger, check, lint, compare, draw, report, preview, tidy, demo or completion; --help "
+       "name a command: measure, climb, ledger, check, lint, compare, draw, report, preview, tidy, demo or completion; "
+       "--help "
        "says more"},
       {{"hlep", "measure"}, "\"hlep\" is no command; did you mean \"help\"?"},
       {{"help", "meassure"}, "\"meassure\" is no command; did you mean \"measure\"?"},

@@ -49,8 +49,9 @@ TEST(Canvas, SvgHasTheRectanglesAndNothingOfTheAuthorsMarkup) {
       rectangles.insert(rectangle_of(found.node()));
     }
     for (const std::string& name : elements) {
-      EXPECT_TRUE(
-          (std::set<std::string>{"svg", "g", "path", "rect", "clipPath", "pattern", "text", "title", "polygon"}.contains(name)))
+      EXPECT_TRUE((
+          std::set<std::string>{"svg", "g", "path", "rect", "clipPath", "pattern", "text", "title", "polygon"}.contains(
+              name)))
           << name;
     }
     const auto expect_rectangle = [&](const char* name, Rect box) {

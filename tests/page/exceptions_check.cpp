@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// The page's run time of exceptions (src/page/engine/exceptions.cpp) on its own, in WebAssembly: each check below is what
-// the language promises. exceptions_check.py runs it in a browser.
+// The page's run time of exceptions (src/page/engine/exceptions.cpp) on its own, in WebAssembly: each check below is
+// what the language promises. exceptions_check.py runs it in a browser.
 #include <cstdint>
 #include <exception>
 #include <memory>
@@ -231,7 +231,8 @@ struct Check {
   const char* name;
   bool (*holds)();
 };
-#define FOND_LADDER_CHECK(name) {#name, name}
+#define FOND_LADDER_CHECK(name) \
+  { #name, name }
 const Check checks[] = {
     FOND_LADDER_CHECK(caught_by_its_type),
     FOND_LADDER_CHECK(caught_by_a_base),

@@ -13,7 +13,7 @@ Rung size_of(const PageCall& call, const Ladder& ladder) {
 }
 
 page::Start start_of(const PageCall& call, std::string text, std::optional<std::uint64_t> version) {
-  return {call.scene.file,   std::move(text),   {}, call.scene.wording, call.scene.longer,
+  return {call.scene.file,  std::move(text),   {},     call.scene.wording, call.scene.longer,
           call.scene.modes, call.scene.trials, version};
 }
 

@@ -65,7 +65,8 @@ ExitStatus preview(const PreviewCall& call, const Streams& streams) {
   const std::string page = page::page_without_scene();
   page::WatchedFile file(call.page.scene.file);
   const std::string title = title_of_first(call.page, file, streams);
-  page::Server server(file, [&] { return page_now(page, call.page, file); }, port);
+  page::Server server(
+      file, [&] { return page_now(page, call.page, file); }, port);
   const std::string address = fmt::format("http://127.0.0.1:{}/", server.port());
   fmt::print(streams.out, "{} at {}{}; Ctrl-C ends it\n", printable(title), address,
              server.is_elsewhere() && !port ? fmt::format(" ({} is taken)", page::Server::usual_port) : "");
@@ -83,7 +84,8 @@ Command preview_command() {
   Options& options = command.options();
   add_page(options, call.page);
   options.describe("SCENE", "A scene file");
-  options.text("--port", "NUMBER", call.port, "Where to listen on this machine; 8017 or the next free one when left out");
+  options.text("--port", "NUMBER", call.port,
+               "Where to listen on this machine; 8017 or the next free one when left out");
   options.flag("--open", call.open, "Also show it in the browser");
   return command.does(preview);
 }

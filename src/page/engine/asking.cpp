@@ -50,7 +50,8 @@ void fill(const Command& command, const std::vector<std::string>& words) {
       tell(*option, *word);
     }
   }
-  if (argument != arguments.end() && (*argument)->required) throw WrongCall(command.name + ": " + (*argument)->name + " is missing");
+  if (argument != arguments.end() && (*argument)->required)
+    throw WrongCall(command.name + ": " + (*argument)->name + " is missing");
 }
 
 /// The program's way of refusing.

@@ -2,8 +2,8 @@
 //
 // The C interface of the engine in the page. One scene at a time, one thread. Texts go in through `fl_room`: whoever
 // calls writes UTF-8 there first, several texts separated by a byte 0. Texts come out as `fl_answer`, with their
-// length; what is returned as an address holds until the next call. A call that is refused returns 0 (or a status of the
-// program) and leaves all as it was; `fl_answer` says why. Nothing throws out of here.
+// length; what is returned as an address holds until the next call. A call that is refused returns 0 (or a status of
+// the program) and leaves all as it was; `fl_answer` says why. Nothing throws out of here.
 #include <cmath>
 #include <cstdint>
 #include <limits>

@@ -11,15 +11,16 @@
 //   2. calls _Unwind_CallPersonality, which reads from that table whether a handler of this pad takes the exception and
 //      leaves the handler's number, 0 for none, in the context's `selector`,
 //   3. compares the selector, and either enters a handler (__cxa_begin_catch … __cxa_end_catch) or destroys what is to
-//      be destroyed and throws on. There is no search ahead of unwinding, as on other machines: each pad looks for itself.
+//      be destroyed and throws on. There is no search ahead of unwinding, as on other machines: each pad looks for
+//      itself.
 //
 // The table of a function, as clang writes it (a shortened form of the Itanium C++ ABI's):
 //   byte 0xFF (landing pads begin nowhere in particular) | byte: the encoding of types, 0xFF for none
 //   | uleb: from behind itself to the end of the types, where there are some | byte: the encoding of call sites
 //   | uleb: the bytes of call sites | pairs of uleb (pad, action) | actions: pairs of sleb (type, way to the next pair)
-// An action of 0 means: nothing to catch here. Else action - 1 is where its chain begins, counted from the first action.
-// In a chain a positive type is counted backward from the end of the types; a null pointer there is `catch (...)`; 0 and
-// negative ones (cleanups; exception specifications, which C++20 has no more) take nothing.
+// An action of 0 means: nothing to catch here. Else action - 1 is where its chain begins, counted from the first
+// action. In a chain a positive type is counted backward from the end of the types; a null pointer there is `catch
+// (...)`; 0 and negative ones (cleanups; exception specifications, which C++20 has no more) take nothing.
 //
 // In front of a thrown object lies a Head. Handlers are counted in it: begin_catch adds one, end_catch takes one away,
 // the object dies with its last handler. `throw;` makes the count negative: the end_catch that follows on the way out

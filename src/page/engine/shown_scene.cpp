@@ -8,7 +8,8 @@
 
 namespace fond_ladder::page {
 
-ShownScene::ShownScene(const std::string& file, const std::string& json) : file_(file), draft_(json, file), variant_{"", draft_.scene()} {
+ShownScene::ShownScene(const std::string& file, const std::string& json)
+    : file_(file), draft_(json, file), variant_{"", draft_.scene()} {
   renew();
 }
 

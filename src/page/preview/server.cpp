@@ -76,7 +76,8 @@ Server::Server(WatchedFile& file, std::function<std::string()> page, std::option
   if (port) {
     port_ = *port;
     if (server.bind_to_port(loopback, port_)) return;
-    throw calls::WrongCall(fmt::format("--port {0}: another program listens on {0}; write another, or leave it out for one that is free", port_));
+    throw calls::WrongCall(fmt::format(
+        "--port {0}: another program listens on {0}; write another, or leave it out for one that is free", port_));
   }
   constexpr int most_tried = 50;
   for (port_ = usual_port; port_ < usual_port + most_tried; ++port_) {

@@ -12,8 +12,8 @@
 
 namespace fond_ladder::page {
 
-/// Listens on the loopback address only; answers GET and HEAD, and nothing that is asked under another name than that of
-/// this machine, so that no page from elsewhere can ask through a browser. Nothing is written.
+/// Listens on the loopback address only; answers GET and HEAD, and nothing that is asked under another name than that
+/// of this machine, so that no page from elsewhere can ask through a browser. Nothing is written.
 ///   /         the page, with the scene as it is now
 ///   /scene    the scene file
 ///   /changes  server-sent events: the version of the file, once at first and then whenever it is another one

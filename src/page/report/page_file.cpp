@@ -12,7 +12,8 @@ namespace fond_ladder::page {
 std::string page_without_scene() {
   std::error_code unknown;
   const std::filesystem::path folder = std::filesystem::read_symlink("/proc/self/exe", unknown).parent_path();
-  for (const std::filesystem::path& path : {folder / "page.html", folder.parent_path() / "share/fond_ladder/page.html"}) {
+  for (const std::filesystem::path& path :
+       {folder / "page.html", folder.parent_path() / "share/fond_ladder/page.html"}) {
     std::ifstream file(path, std::ios::binary);
     if (!file) continue;
     std::ostringstream text;

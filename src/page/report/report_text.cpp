@@ -74,9 +74,11 @@ std::string json_of(const Start& start) {
        << number_or_null(start.size ? std::optional(start.size->width) : std::nullopt) << R"(,"height":)"
        << number_or_null(start.size ? start.size->height : std::nullopt) << R"(,"wording":)" << json_text(start.wording)
        << R"(,"longer":)" << json_text(start.longer) << R"(,"modes":)" << list(start.modes, json_text)
-       << R"(,"changes":)" << list(start.trials, [](const calls::Told& told) {
-            return "[" + json_text(told.option.substr(2)) + "," + json_text(told.value) + "]";
-          })
+       << R"(,"changes":)"
+       << list(start.trials,
+               [](const calls::Told& told) {
+                 return "[" + json_text(told.option.substr(2)) + "," + json_text(told.value) + "]";
+               })
        << R"(,"version":)" << (start.version ? std::to_string(*start.version) : "null") << "}";
   return json.str();
 }

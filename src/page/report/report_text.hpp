@@ -16,10 +16,10 @@ namespace fond_ladder::page {
 
 /// How the page begins. Everything in it may come from a stranger.
 struct Start {
-  std::string file, text;       ///< the scene: as its file was named, and what was in it
-  std::optional<Rung> size;     ///< the widest of the ladder when absent
-  std::string wording;          ///< none when empty
-  std::string longer;           ///< by which share, as in 40%; not when empty
+  std::string file, text;    ///< the scene: as its file was named, and what was in it
+  std::optional<Rung> size;  ///< the widest of the ladder when absent
+  std::string wording;       ///< none when empty
+  std::string longer;        ///< by which share, as in 40%; not when empty
   std::vector<std::string> modes;
   std::vector<calls::Told> trials;
   std::optional<std::uint64_t> version{};  ///< of the file, where somebody serves it; then the page asks for others
