@@ -3,16 +3,9 @@
 // The size in numbers, the form of the scene, and the line that says how it stands.
 
 import { find, make, refill } from './dom.js';
-import { anyTrouble, flag } from './engine.js';
+import { anyTrouble, flag, troubles } from './engine.js';
 import { counted, few, rounded, sized } from './numbers.js';
 import { stepOf } from './picture.js';
-
-const words = /** @type {const} */ ([
-  ['sticksOut', 'cut'],
-  ['intrudes', 'in padding'],
-  ['squeezed', 'squeezed'],
-  ['unseen', 'unseen'],
-]);
 
 /** @param {import('./session.js').Session} session @param {import('./picture.js').Hand} hand */
 export function controlSize(session, hand) {
@@ -134,7 +127,7 @@ export function tellStatus(session) {
   const tell = () => {
     const { flags, scene } = session;
     const bad = flags.filter((one) => one & anyTrouble);
-    const parts = words
+    const parts = troubles
       .map(([name, word]) => ({ word, count: bad.filter((one) => one & flag[name]).length }))
       .filter(({ count }) => count > 0);
     const standing =
@@ -143,7 +136,7 @@ export function tellStatus(session) {
         : 'nothing cut, squeezed or unseen';
     const active = session.active.length > 0 ? `; in force: ${session.active.join(', ')}` : '';
     const places = session.became(anyTrouble);
-    const became = words
+    const became = troubles
       .map(([name, word]) => ({
         word,
         names: places

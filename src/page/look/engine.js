@@ -55,6 +55,13 @@
 /** What is told of a node by a bit each; src/page/engine/engine.cpp has the same. */
 export const flag = { placed: 1, sticksOut: 2, intrudes: 4, squeezed: 8, unseen: 16, scrolls: 32 };
 
+/** Those that are bad, and what they are called. */
+export const troubles = /** @type {const} */ ([
+  ['sticksOut', 'cut'],
+  ['intrudes', 'in padding'],
+  ['squeezed', 'squeezed'],
+  ['unseen', 'unseen'],
+]);
 export const anyTrouble = flag.sticksOut | flag.intrudes | flag.squeezed | flag.unseen;
 
 /** The engine says no: the message is the program's. */

@@ -3,15 +3,9 @@
 // The nesting beside the picture: a line a node, how it lays its children, and what is bad about it.
 
 import { find, make } from './dom.js';
-import { flag } from './engine.js';
+import { flag, troubles } from './engine.js';
 
 const arrows = { 'left to right': '→', 'right to left': '←', 'top to bottom': '↓', 'bottom to top': '↑' };
-const badges = /** @type {const} */ ([
-  ['sticksOut', 'cut'],
-  ['intrudes', 'in padding'],
-  ['squeezed', 'squeezed'],
-  ['unseen', 'unseen'],
-]);
 
 export class Nesting {
   #session;
@@ -60,7 +54,7 @@ export class Nesting {
     this.#lines.forEach((one, place) => {
       if (one.flags === flags[place]) return;
       one.flags = flags[place];
-      const words = badges
+      const words = troubles
         .filter(([name]) => flags[place] & flag[name])
         .map(([, word]) => make('span', { className: 'bad' }, word));
       if (!(flags[place] & flag.placed)) words.push(make('span', { className: 'quiet' }, 'hidden'));
