@@ -10,7 +10,7 @@ import sys
 import tempfile
 import unittest
 
-from browser import ROOT, Browser, PageTest, Refused, program
+from browser import PROGRAM, ROOT, Browser, PageTest, Refused, program
 
 EXAMPLES = sorted([*ROOT.glob("examples/*.scene.json"), *ROOT.glob("examples/idioms/*.scene.json")])
 RANDOM_SCENES = 40
@@ -127,6 +127,46 @@ class Answers(PageTest):
                 with self.assertRaises(Refused) as told:
                     self.page.run("return api.answer(a[0], a[1])", command, options)
                 self.assertEqual(str(told.exception), program(command, scene, *options, check=False).stderr.strip())
+
+
+class Files(PageTest):
+    def test_a_scene_from_standard_input(self):
+        text = (ROOT / "examples/quickstart.scene.json").read_text()
+        words = ["measure", "-", "--at", "640", "--format", "json"]
+        ours = subprocess.run([PROGRAM, *words], input=text, capture_output=True, text=True, check=True).stdout
+        page = pathlib.Path(self.page.folder.name) / "from_input.html"
+        page.write_bytes(subprocess.run([PROGRAM, "report", "-", "-o", "-"], input=text.encode(), capture_output=True, check=True).stdout)
+        self.page.open(page.as_uri())
+        self.assertEqual(self.page.run("return api.answer('measure', ['--at', '640'])"), ours)
+
+    def test_a_page_of_300_nodes_can_be_mailed(self):
+        rows = [{"kind": "row", "name": f"bed_{i}", "gap": 8, "padding": 6, "children": [
+            {"kind": "text", "name": "name", "text": f"Bed {i}, moss and fern", "grow": 1}, {"kind": "box", "name": "lamp", "width": 24, "height": 24},
+            {"kind": "column", "name": "notes", "weight": 1, "gap": 4, "children": [
+                {"kind": "text", "name": "top", "text": "Water at noon when the vents are half open"}, {"kind": "text", "name": "sub", "text": "and again at night"}]},
+            {"kind": "box", "name": "valve", "width": 60, "height": 30}]} for i in range(43)]
+        scene = {"format": 1, "scene": "House of 300", "ladder": {"width": [320, 1280], "height": 800},
+                 "root": {"kind": "column", "name": "house", "padding": 10, "gap": 6, "children": rows}}
+        with tempfile.TemporaryDirectory() as folder:
+            path, page = pathlib.Path(folder) / "house.scene.json", pathlib.Path(folder) / "house.html"
+            path.write_text(json.dumps(scene, indent=1))
+            for size in ("1280x800", "320x800", "1280xcontent"):  # the last has all nodes in its still picture
+                program("report", path, "--at", size, "-o", page)
+                self.assertLessEqual(page.stat().st_size, 900_000, size)
+        self.assertGreaterEqual(1 + 7 * len(rows), 300)
+
+    def test_open_shows_the_page_in_the_browser_of_a_desktop(self):
+        with tempfile.TemporaryDirectory(prefix="it's a $(folder) ") as folder:
+            opener, told, page = (pathlib.Path(folder) / name for name in ("xdg-open", "told", "-page.html"))
+            opener.write_text('#!/bin/sh\nprintf "%s\\n" "$#" "$1" > "$TOLD"\n')
+            opener.chmod(0o755)
+            desktop = {"PATH": f"{folder}:/usr/bin:/bin", "DISPLAY": ":7", "TOLD": str(told)}
+            words = [PROGRAM, "report", ROOT / "examples/quickstart.scene.json", f"--output={page.name}", "--open"]
+            done = subprocess.run(words, cwd=folder, env=desktop, capture_output=True, text=True, check=True)
+            self.assertEqual(told.read_text(), f"1\n{page}\n")
+            self.assertNotIn("note:", done.stderr)
+            alone = subprocess.run(words, cwd=folder, env={"PATH": desktop["PATH"]}, capture_output=True, text=True, check=True)
+            self.assertEqual(alone.stderr, f"note: no browser could be started, for there is no desktop here; open {page} in one\n")
 
 
 class Faults(unittest.TestCase):
