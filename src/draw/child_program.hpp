@@ -5,7 +5,11 @@
 #include <string_view>
 #include <vector>
 
-namespace fond_ladder::inline v0::picture {
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+namespace picture {
 
 /// How a program ended, and what it wrote.
 struct Ended {
@@ -19,4 +23,6 @@ struct Ended {
 /// comes by its standard input; what it says on its standard error is dropped. Returns when it has ended.
 [[nodiscard]] Ended run_program(const std::vector<std::string>& words, std::string_view input);
 
-}  // namespace fond_ladder::inline v0::picture
+}  // namespace picture
+}  // namespace v0
+}  // namespace fond_ladder
