@@ -39,6 +39,13 @@ class PlainText final : public OwnContent {
     std::string_view text;  ///< without the spaces at its end; part of the object
     double width = 0;       ///< in pixels
   };
+  /// Widths from one up to below another, at all of which it breaks into the same lines.
+  struct Steady {
+    double from = 0;
+    double below = 0;  ///< infinite where nothing breaks any more
+  };
+  /// Those around `width` pixels. Takes as long as breaking.
+  [[nodiscard]] Steady steady_at(double width) const;
   /// The lines at `width` pixels, those that `max_lines` drops included.
   [[nodiscard]] std::vector<Line> lines_at(double width) const;
 
@@ -58,9 +65,10 @@ class PlainText final : public OwnContent {
   };
   void cut_into_pieces();
   [[nodiscard]] double unit() const { return 0.6 * style_.size; }
-  /// Calls `take(first, last, units)` for each line, with the pieces [first, last) on it.
-  template <class Take>
-  void break_lines(double width, Take take) const;
+  /// Calls `take(first, last, units)` for each line, with the pieces [first, last) on it, and before that `refuse(units)`
+  /// with what it would be with one more piece.
+  template <class Take, class Refuse>
+  void break_lines(double width, Take take, Refuse refuse) const;
 
   std::string text_;
   TextStyle style_;

@@ -85,15 +85,19 @@ struct Traits {
 static_assert(sizeof(Traits) == 8);
 
 /// Before and after on an axis: left and right, or top and bottom.
-struct Sides {
-  double before = 0, after = 0;
-  [[nodiscard]] double sum() const { return before + after; }
+template <class N>
+struct SidesOf {
+  N before = 0, after = 0;
+  [[nodiscard]] N sum() const { return before + after; }
 };
+using Sides = SidesOf<double>;
 
 /// Margins (an automatic one counts 0) and insets (padding and a border that counts), by axis, in pixels.
-struct EdgeRoom {
-  std::array<Sides, 2> margin, inset;
+template <class N>
+struct EdgeRoomOf {
+  std::array<SidesOf<N>, 2> margin, inset;
 };
+using EdgeRoom = EdgeRoomOf<double>;
 
 /// What few nodes have. Record 0 is shared by all nodes without any of it.
 struct Extra {

@@ -8,6 +8,7 @@
 #include <utf8proc.h>
 
 #include <algorithm>
+#include <limits>
 
 #include "model/limits.hpp"
 
@@ -95,14 +96,15 @@ void PlainText::cut_into_pieces() {
   widest_paragraph_ = std::max(widest_paragraph_, paragraph_end);
 }
 
-template <class Take>
-void PlainText::break_lines(double width, Take take) const {
+template <class Take, class Refuse>
+void PlainText::break_lines(double width, Take take, Refuse refuse) const {
   const double most = width + limits::line_tolerance * std::max(1.0, width);
   std::size_t first = 0;
   std::uint32_t units = 0, spaces = 0;
   for (std::size_t i = 0; i < pieces_.size(); ++i) {
     const Piece& piece = pieces_[i];
     if (i > first && piece.units > 0 && (units + spaces + piece.units) * unit() > most) {
+      refuse(units + spaces + piece.units);
       take(first, i, units);
       first = i;
       units = spaces = 0;
@@ -137,7 +139,8 @@ OwnContent::Heights PlainText::height_for(double width) const {
     lines = pieces_.empty() ? 0 : 1;
     for (std::size_t i = 0; i + 1 < pieces_.size(); ++i) lines += pieces_[i].ends_paragraph ? 1 : 0;
   } else {
-    break_lines(width, [&](std::size_t, std::size_t, std::uint32_t) { ++lines; });
+    break_lines(
+        width, [&](std::size_t, std::size_t, std::uint32_t) { ++lines; }, [](std::uint32_t) {});
   }
   if (style_.max_lines) lines = std::min(lines, static_cast<std::size_t>(*style_.max_lines));
   return {static_cast<double>(lines) * line_height(), 0.95 * style_.size};
@@ -150,8 +153,25 @@ std::vector<PlainText::Line> PlainText::lines_at(double width) const {
     for (std::size_t i = first; i < last; ++i) end = std::max(end, pieces_[i].end);
     const std::uint32_t begin = pieces_[first].begin;
     lines.push_back({std::string_view(text_).substr(begin, end - begin), units * unit()});
-  });
+  }, [](std::uint32_t) {});
   return lines;
+}
+
+PlainText::Steady PlainText::steady_at(double width) const {
+  // A line of so many units fits from this width on.
+  const auto fits_from = [&](std::uint32_t units) {
+    const double long_by = units * unit();
+    return long_by > 1 ? long_by / (1 + limits::line_tolerance) : long_by - limits::line_tolerance;
+  };
+  std::uint32_t longest = 0, next = std::numeric_limits<std::uint32_t>::max();
+  break_lines(
+      width,
+      [&](std::size_t first, std::size_t last, std::uint32_t units) {
+        if (last > first + 1) longest = std::max(longest, units);  // a piece alone stays a line, however narrow it is
+      },
+      [&](std::uint32_t units) { next = std::min(next, units); });
+  const double endless = std::numeric_limits<double>::infinity();
+  return {longest == 0 ? 0 : fits_from(longest), next == std::numeric_limits<std::uint32_t>::max() ? endless : fits_from(next)};
 }
 
 }  // namespace fond_ladder::inline v0

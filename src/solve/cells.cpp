@@ -11,6 +11,8 @@
 // Source: CSS Grid Layout 2, section 8.5. Tests: cells_test.cpp.
 #include "solve/cells.hpp"
 
+#include "solve/moving.hpp"
+
 #include <algorithm>
 
 namespace fond_ladder::inline v0::detail {
@@ -27,7 +29,8 @@ std::uint32_t spanned(int count, std::uint32_t from, std::uint32_t explicit_coun
   return from < explicit_count ? explicit_count - from : 1;
 }
 
-Wish wish_of(const View& view, Index child, const AreaMap& areas, CellCounts written) {
+template <class N>
+Wish wish_of(const ViewOf<N>& view, Index child, const AreaMap& areas, CellCounts written) {
   const Keys& keys = view.keys(child);
   if (!keys.area.empty()) {
     if (const Area* area = areas.find(keys.area)) return {true, area->column, area->row, area->columns, area->rows};
@@ -98,9 +101,10 @@ class Taken {
   std::size_t words_;
 };
 
+template <class N>
 class Placer {
  public:
-  Placer(const View& view, const InFlow& flow, const Keys& keys, CellCounts written, CellScratch& scratch)
+  Placer(const ViewOf<N>& view, const InFlow& flow, const Keys& keys, CellCounts written, CellScratch& scratch)
       : view_(view),
         flow_(flow),
         dense_(keys.dense),
@@ -226,7 +230,7 @@ class Placer {
     turned_.major(counts_) = std::max(turned_.major(counts_), major + majors);
   }
 
-  const View& view_;
+  const ViewOf<N>& view_;
   const InFlow& flow_;
   bool dense_;
   Turned turned_;
@@ -257,7 +261,8 @@ CellCounts place_in_order(const InFlow& flow, bool by_rows, CellCounts written, 
 
 }  // namespace
 
-CellCounts place_in_cells(const View& view, Index grid, const InFlow& flow, std::uint32_t columns, std::uint32_t rows,
+template <class N>
+CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow, std::uint32_t columns, std::uint32_t rows,
                           CellScratch& scratch) {
   static const Keys plain;
   const Keys& keys = view.extra(grid).keys ? view.keys(grid) : plain;
@@ -274,5 +279,8 @@ CellCounts place_in_cells(const View& view, Index grid, const InFlow& flow, std:
   if (keys.areas.empty()) scratch.areas.read({});
   return Placer(view, flow, keys, written, scratch).place();
 }
+
+template CellCounts place_in_cells(const ViewOf<double>&, Index, const InFlow&, std::uint32_t, std::uint32_t, CellScratch&);
+template CellCounts place_in_cells(const ViewOf<Moving>&, Index, const InFlow&, std::uint32_t, std::uint32_t, CellScratch&);
 
 }  // namespace fond_ladder::inline v0::detail

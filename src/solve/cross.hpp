@@ -9,28 +9,29 @@
 namespace fond_ladder::inline v0::detail {
 
 /// Going up: the outer size by which a child counts on such an axis. `content` is its size by content.
-template <Axis axis, bool plain>
-[[nodiscard]] double outer_across_up(const Child<axis, plain>& child, double content) {
-  const double given = child.given(unknown);
-  const Bounds bounds = child.bounds(child.inset_up(), unknown);
-  return bounds.held(given >= 0 ? given : content) * child.counted_scale() + child.margin_up().sum();
+template <Axis axis, bool plain, class N>
+[[nodiscard]] N outer_across_up(const Child<axis, plain, N>& child, N content) {
+  const N given = child.given(unknown);
+  const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
+  return bounds.held(!is_unknown(given) ? given : content) * child.counted_scale() + child.margin_up().sum();
 }
 
 /// Going down: the same in `whole`, which percentages are of. Heights only: a width by content depends on its room.
-template <bool plain>
-[[nodiscard]] double outer_across_down(const View& view, const Child<y_axis, plain>& child, double whole) {
-  const double given = child.given(whole);
-  const Bounds bounds = child.bounds(child.inset_down(), whole);
-  return bounds.held(given >= 0 ? given : view.need(child.node())) * child.counted_scale() +
+template <bool plain, class N>
+[[nodiscard]] N outer_across_down(const ViewOf<N>& view, const Child<y_axis, plain, N>& child, N whole) {
+  const N given = child.given(whole);
+  const BoundsOf<N> bounds = child.bounds(child.inset_down(), whole);
+  return bounds.held(!is_unknown(given) ? given : view.need(child.node())) * child.counted_scale() +
          child.margin_down(false).sum();
 }
 
 /// How far behind the start of its room a child begins: automatic margins decide first (margins rule), then the
 /// alignment. `never_ahead`: on a scrolled axis nobody could scroll to what sticks out ahead.
-[[nodiscard]] inline double ahead_by(unsigned auto_margins, double spare, Across align, bool never_ahead) {
-  if (auto_margins != 0) return spare <= 0 || auto_margins == 2 ? 0 : auto_margins == 3 ? spare / 2 : spare;
+template <class N>
+[[nodiscard]] N ahead_by(unsigned auto_margins, N spare, Across align, bool never_ahead) {
+  if (auto_margins != 0) return spare <= 0 || auto_margins == 2 ? N(0) : auto_margins == 3 ? spare / 2 : spare;
   if (spare <= 0 && never_ahead) return 0;
-  return align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
+  return align == Across::center ? spare / 2 : align == Across::end ? spare : N(0);
 }
 
 /// Where a child of a stack or grid lies: its own word, else the container's, else that of the kind.
@@ -43,31 +44,31 @@ template <Axis axis>
 }
 
 /// Fills or fits `room` with a child and returns its size, without margins. `whole` is what a percentage is of.
-template <Axis axis, bool plain>
-[[nodiscard]] double size_across_down(const View& view, const Child<axis, plain>& child, double room, double whole,
+template <Axis axis, bool plain, class N>
+[[nodiscard]] N size_across_down(const ViewOf<N>& view, const Child<axis, plain, N>& child, N room, N whole,
                                       Across align) {
-  const Bounds bounds = child.bounds(child.inset_down(), whole);
-  const double given = child.given(whole);
-  if (given >= 0) return bounds.held(given);
+  const BoundsOf<N> bounds = child.bounds(child.inset_down(), whole);
+  const N given = child.given(whole);
+  if (!is_unknown(given)) return bounds.held(given);
   const SizeWay way = child.way();
   const bool stretched =
       way == SizeWay::automatic && align == Across::stretch && !child.keeps_aspect() && child.auto_margins(false) == 0;
   if constexpr (!plain) room /= child.counted_scale();
   if (stretched || way == SizeWay::fill) return bounds.held(room);
   if constexpr (axis == y_axis) return bounds.held(view.need(child.node()));
-  const double least = view.min_content(child.node()), most = view.max_content(child.node());
-  return bounds.held(std::min(most, std::max(least, room)));
+  const N least = view.min_content(child.node()), most = view.max_content(child.node());
+  return bounds.held(least_of(most, most_of(least, room)));
 }
 
 /// How a container lays its children on an axis.
-template <Axis axis>
+template <Axis axis, class N = double>
 struct CrossAxis {
-  double whole;  ///< its content box, which percentages are of
-  Sides edges;   ///< where that begins and ends
+  N whole;  ///< its content box, which percentages are of
+  SidesOf<N> edges;   ///< where that begins and ends
   bool flip;     ///< from the far edge
   bool scrolls;
 
-  CrossAxis(const View& view, Index container, bool from_far_edge)
+  CrossAxis(const ViewOf<N>& view, Index container, bool from_far_edge)
       : whole(view.inner_size(container, axis)),
         edges(view.content_edges(container, axis)),
         flip(from_far_edge),
@@ -77,27 +78,27 @@ struct CrossAxis {
 /// Where a child of a known size lies in a slot, from the container's border box: its automatic margins decide first,
 /// then `to_baseline` (how far behind the slot's start its margin box begins; negative when it stands on no baseline),
 /// then its alignment.
-template <Axis axis, bool plain>
-[[nodiscard]] double place_in_slot(const CrossAxis<axis>& across, const Child<axis, plain>& child, Slot slot,
-                                   double size, Across align, double to_baseline) {
-  const Sides margin = child.margin_down(across.flip);
-  const double counted = size * child.counted_scale();
-  const double spare = slot.size - margin.sum() - counted;
+template <Axis axis, bool plain, class N>
+[[nodiscard]] N place_in_slot(const CrossAxis<axis, N>& across, const Child<axis, plain, N>& child, SlotOf<N> slot,
+                                   N size, Across align, N to_baseline) {
+  const SidesOf<N> margin = child.margin_down(across.flip);
+  const N counted = size * child.counted_scale();
+  const N spare = slot.size - margin.sum() - counted;
   const unsigned automatic = child.auto_margins(across.flip);
-  const double ahead =
-      automatic == 0 && to_baseline >= 0 ? to_baseline : ahead_by(automatic, spare, align, across.scrolls);
-  const double from_start = slot.at + margin.before + ahead + child.ahead_in(counted, size);
+  const N ahead =
+      automatic == 0 && !is_unknown(to_baseline) ? to_baseline : ahead_by(automatic, spare, align, across.scrolls);
+  const N from_start = slot.at + margin.before + ahead + child.ahead_in(counted, size);
   return across.flip ? across.edges.after - from_start - size : across.edges.before + from_start;
 }
 
 /// Sizes and places a child in a slot; `nudge` moves it from there.
-template <Axis axis>
-[[gnu::always_inline]] inline void place_across(Frame& frame, const CrossAxis<axis>& across, Index node, Slot slot,
-                                                Across align, double to_baseline = -1, double nudge = 0) {
+template <Axis axis, class N>
+[[gnu::always_inline]] inline void place_across(FrameOf<N>& frame, const CrossAxis<axis, N>& across, Index node, SlotOf<N> slot,
+                                                Across align, N to_baseline = -1, N nudge = 0) {
   if (!frame.is_plain(node)) frame.resolve_edges(node, axis, across.whole);
   with_child<axis>(frame, node, [&](const auto& child) {
-    const double room = slot.size - child.margin_down(false).sum();
-    const double size = size_across_down(frame, child, room, across.whole, align);
+    const N room = slot.size - child.margin_down(false).sum();
+    const N size = size_across_down(frame, child, room, across.whole, align);
     frame.set_place(node, axis, place_in_slot(across, child, slot, size, align, to_baseline) + nudge);
     frame.template set_size<axis>(node, size, child.traits().passive);
   });

@@ -16,7 +16,9 @@
 namespace fond_ladder::inline v0::detail {
 
 class News;
-struct State;
+template <class N>
+struct StateOf;
+using State = StateOf<double>;
 
 /// Marks places of extras and contents that are the solver's own.
 inline constexpr Index of_solver = 0x80000000;

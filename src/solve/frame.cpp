@@ -1,12 +1,16 @@
 // SPDX-License-Identifier: MIT
 #include "solve/frame.hpp"
 
+#include "solve/moving.hpp"
+
 namespace fond_ladder::inline v0::detail {
 
-View::View(const TreeStore& store, const State& results)
+template <class N>
+ViewOf<N>::ViewOf(const TreeStore& store, const StateOf<N>& results)
     : em(store.em()),
       mirrored(store.direction() == Direction::rtl),
       resolved_(results.resolved.data()),
+      own_resolved_(results.own_resolved.data()),
       extras_(store.extras().data()),
       contents_(store.contents().data()),
       own_(results.forms.own.data()) {
@@ -29,7 +33,8 @@ View::View(const TreeStore& store, const State& results)
 }
 
 /// The arrays that keys were compiled to: the tree's, or those of a solver that sees other forms.
-void View::see(const Records& records) {
+template <class N>
+void ViewOf<N>::see(const Records& records) {
   traits_ = records.traits.data();
   extra_ = records.extra.data();
   content_ = records.content.data();
@@ -42,7 +47,8 @@ void View::see(const Records& records) {
   }
 }
 
-Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room, ChangeLog& changes)
+template <class N>
+FrameOf<N>::FrameOf(const TreeStore& store, StateOf<N>& state, ScratchOf<N>& scratch_room, ChangeLog& changes)
     : View(store, state),
       scratch(scratch_room),
       state_(state),
@@ -62,68 +68,83 @@ Frame::Frame(const TreeStore& store, State& state, Scratch& scratch_room, Change
   }
 }
 
-void Frame::write_change_down(Index node, bool had_place) {
+template <class N>
+void FrameOf<N>::write_change_down(Index node, bool had_place) {
   if (has(node, NodeFlag::told_changed)) return;
   set_flag(node, NodeFlag::told_changed, true);
-  changes_.boxes.push_back(
-      {node, {place(node, x_axis), place(node, y_axis)}, {size(node, x_axis), size(node, y_axis)}, had_place});
+  if constexpr (std::is_same_v<N, double>) {  // others follow no changes
+    changes_.boxes.push_back(
+        {node, {place(node, x_axis), place(node, y_axis)}, {size(node, x_axis), size(node, y_axis)}, had_place});
+  }
 }
 
-double View::percent_gap(Index container, Axis axis, double inner) const {
+template <class N>
+N ViewOf<N>::percent_gap(Index container, Axis axis, N inner) const {
   const Gap& gap = keys(container).gap;
-  return (axis == x_axis ? gap.x : gap.y).in_px(em, inner);
+  return in_px(axis == x_axis ? gap.x : gap.y, em, inner);
 }
 
-double View::aspect_height(Index node) const {
-  const double width = size(node, x_axis);
-  double height = 0;
+template <class N>
+N ViewOf<N>::aspect_height(Index node) const {
+  const N width = size(node, x_axis);
+  N height = 0;
   if (extra(node).keys && keys(node).aspect) {
     height = width / *keys(node).aspect;
   } else {  // a picture keeps its own shape inside its padding
-    const double inner = std::max(0.0, width - edges_down(node).inset[x_axis].sum());
+    const N inner = most_of(0.0, width - edges_down(node).inset[x_axis].sum());
     height = inner * (natural(node, y_axis) / natural(node, x_axis)) + edges_up(node).inset[y_axis].sum();
   }
-  return std::min(height, limits::largest_length);
+  return least_of(height, limits::largest_length);
 }
 
-void Frame::resolve_percent_edges(Index node, Axis axis, double whole) {
+template <class N>
+void FrameOf<N>::resolve_percent_edges(Index node, Axis axis, N whole) {
   const Keys& own = keys(node);
   const Side before = axis == x_axis ? Side::left : Side::top, after = axis == x_axis ? Side::right : Side::bottom;
   const auto px = [&](const Edges& edges, Side side) {
     const Edge edge = edges.on(side, mirrored);
-    return edge.is_automatic() ? 0 : edge.length().in_px(em, whole);
+    return edge.is_automatic() ? N(0) : in_px(edge.length(), em, whole);
   };
-  const Sides margin{px(own.margin, before), px(own.margin, after)};
-  Sides inset{px(own.padding, before), px(own.padding, after)};
+  const SidesOf<N> margin{px(own.margin, before), px(own.margin, after)};
+  SidesOf<N> inset{px(own.padding, before), px(own.padding, after)};
   if (own.border_at == BorderAt::inside) {
-    inset.before = std::min(inset.before + px(own.border, before), limits::largest_length);
-    inset.after = std::min(inset.after + px(own.border, after), limits::largest_length);
+    inset.before = least_of(inset.before + px(own.border, before), limits::largest_length);
+    inset.after = least_of(inset.after + px(own.border, after), limits::largest_length);
   }
   const Index place = extra_place(node);
-  EdgeRoom& resolved =
-      (place & of_solver) == 0 ? state_.resolved[place] : state_.forms.own[place & ~of_solver].resolved;
-  if (inset.before != resolved.inset[axis].before || inset.after != resolved.inset[axis].after) {
+  const auto of_record = [&](Index record) -> EdgeRoomOf<N>& {
+    if constexpr (std::is_same_v<N, double>) {
+      return state_.forms.own[record].resolved;
+    } else {
+      return state_.own_resolved[record];
+    }
+  };
+  EdgeRoomOf<N>& resolved = (place & of_solver) == 0 ? state_.resolved[place] : of_record(place & ~of_solver);
+  if (!is_same(inset.before, resolved.inset[axis].before) || !is_same(inset.after, resolved.inset[axis].after)) {
     set_flag(node, NodeFlag::edges_moved, true);
   }
   resolved.margin[axis] = margin;
   resolved.inset[axis] = inset;
 }
 
-bool View::holds_content(Index node) const {
+template <class N>
+bool ViewOf<N>::holds_content(Index node) const {
   if (!is_container(traits(node).node_kind())) return content(node) != nullptr;
   const Index first = first_child(node), count = child_count(node);
   return std::any_of(traits_ + first, traits_ + first + count,
                      [](const Traits& child) { return !child.hidden && !child.pinned; });
 }
 
-Sides View::border(Index node, Axis axis) const {
+template <class N>
+Sides ViewOf<N>::border(Index node, Axis axis) const {
   if (!extra(node).keys || keys(node).border_at == BorderAt::over) return {};
   const Edges& border = keys(node).border;
   return {border.on(axis == x_axis ? Side::left : Side::top, mirrored).length().in_px(em, 0),
           border.on(axis == x_axis ? Side::right : Side::bottom, mirrored).length().in_px(em, 0)};
 }
 
-void View::list_odd_flow(Index container, std::vector<Index>& listed) const {
+template <class N>
+void ViewOf<N>::list_odd_flow(Index container, std::vector<Index>& listed) const {
   listed.clear();
   bool ordered = false;
   const Index first = first_child(container), count = child_count(container);
@@ -140,5 +161,10 @@ void View::list_odd_flow(Index container, std::vector<Index>& listed) const {
     return of_a != of_b ? of_a < of_b : a < b;
   });
 }
+
+template class ViewOf<double>;
+template class ViewOf<Moving>;
+template class FrameOf<double>;
+template class FrameOf<Moving>;
 
 }  // namespace fond_ladder::inline v0::detail

@@ -5,22 +5,28 @@
 // kept as plain pointers, which no store into a result can be thought to change: loops keep them in registers.
 
 #include <algorithm>
+#include <type_traits>
 
 #include "model/flat.hpp"
 #include "model/limits.hpp"
 #include "model/tree_store.hpp"
+#include "solve/number.hpp"
 #include "solve/state.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
 /// Least and most that a size may be; the most is not below the least.
-struct Bounds {
-  double least = 0, most = unlimited;
-  [[nodiscard]] double held(double value) const { return std::max(std::min(value, most), least); }
+template <class N>
+struct BoundsOf {
+  N least = 0, most = unlimited;
+  [[nodiscard]] N held(N value) const { return most_of(least_of(value, most), least); }
 };
 
 /// Stands for the size of the parent's content box where it is not known.
 inline constexpr double unknown = -1;
+[[nodiscard]] constexpr bool is_unknown(double whole) {
+  return whole < 0;
+}
 
 /// The children that stand in the flow, in the order in which they are laid.
 class InFlow {
@@ -35,9 +41,13 @@ class InFlow {
 };
 
 /// The tree and the results, to be read.
-class View {
+template <class N>
+class ViewOf {
  public:
-  View(const TreeStore& store, const State& results);
+  using Number = N;
+  /// Margins and insets going down: pixels are read where they are.
+  using EdgesDown = std::conditional_t<std::is_same_v<N, double>, const EdgeRoom&, EdgeRoomOf<N>>;
+  ViewOf(const TreeStore& store, const StateOf<N>& results);
 
   const double em;
   const bool mirrored;  ///< right-to-left
@@ -52,16 +62,16 @@ class View {
   [[nodiscard]] double natural(Index leaf, Axis axis) const { return inner_[axis][leaf]; }
   [[nodiscard]] double grow(Index node) const { return grow_[node]; }
 
-  [[nodiscard]] double min_content(Index node) const { return min_content_[node]; }
-  [[nodiscard]] double max_content(Index node) const { return max_content_[node]; }
-  [[nodiscard]] double need(Index node) const { return need_[node]; }
+  [[nodiscard]] N min_content(Index node) const { return min_content_[node]; }
+  [[nodiscard]] N max_content(Index node) const { return max_content_[node]; }
+  [[nodiscard]] N need(Index node) const { return need_[node]; }
   /// The height that a node cannot do without (sizes rule, least height): its height by content, but for what scrolls.
-  [[nodiscard]] double least_height(Index node) const {
+  [[nodiscard]] N least_height(Index node) const {
     return traits(node).holds_scroller ? least_height_[node] : need_[node];
   }
-  [[nodiscard]] double baseline(Index node) const { return baseline_[node]; }
-  [[nodiscard]] double size(Index node, Axis axis) const { return size_[axis][node]; }
-  [[nodiscard]] double place(Index node, Axis axis) const { return place_[axis][node]; }
+  [[nodiscard]] N baseline(Index node) const { return baseline_[node]; }
+  [[nodiscard]] N size(Index node, Axis axis) const { return size_[axis][node]; }
+  [[nodiscard]] N place(Index node, Axis axis) const { return place_[axis][node]; }
   /// The tracks that a child of a grid takes, and how many tracks a grid has.
   [[nodiscard]] const GridPlace& grid_place(Index node) const { return cells_[node]; }
   [[nodiscard]] bool has(Index node, NodeFlag flag) const { return (bits(flags_[node]) & bits(flag)) != 0; }
@@ -84,10 +94,10 @@ class View {
 
   /// Margins and insets on the way up, percentages counting 0, and on the way down, resolved.
   [[nodiscard]] const EdgeRoom& edges_up(Index node) const { return extra(node).edges; }
-  [[nodiscard]] const EdgeRoom& edges_down(Index node) const {
-    if (!traits(node).percent_edges) return extra(node).edges;
+  [[nodiscard]] EdgesDown edges_down(Index node) const {
+    if (!traits(node).percent_edges) return widened(extra(node).edges);
     const Index place = extra_[node];
-    return (place & of_solver) == 0 ? resolved_[place] : own_[place & ~of_solver].resolved;
+    return (place & of_solver) == 0 ? resolved_[place] : own_resolved(place & ~of_solver);
   }
   /// A leaf that its parent settles: see leaf.hpp.
   [[nodiscard]] bool is_settled(Index node) const { return traits(node).passive && child_count(node) == 0; }
@@ -98,27 +108,27 @@ class View {
   [[nodiscard]] Sides border(Index node, Axis axis) const;
 
   /// The content box of a container whose size on that axis is known.
-  [[nodiscard]] double inner_size(Index node, Axis axis) const {
-    return std::max(0.0, size(node, axis) - edges_down(node).inset[axis].sum());
+  [[nodiscard]] N inner_size(Index node, Axis axis) const {
+    return most_of(0.0, size(node, axis) - edges_down(node).inset[axis].sum());
   }
   /// Where the content box begins and ends, from the border box. One that is smaller than its padding has none left: it
   /// lies behind the padding at its start.
-  [[nodiscard]] Sides content_edges(Index node, Axis axis) const {
-    const Sides inset = edges_down(node).inset[axis];
-    const Sides edges{inset.before, size(node, axis) - inset.after};
+  [[nodiscard]] SidesOf<N> content_edges(Index node, Axis axis) const {
+    const SidesOf<N> inset = edges_down(node).inset[axis];
+    const SidesOf<N> edges{inset.before, size(node, axis) - inset.after};
     if (edges.before <= edges.after) return edges;
     const bool starts_far = axis == x_axis && mirrored;
-    return starts_far ? Sides{edges.after, edges.after} : Sides{edges.before, edges.before};
+    return starts_far ? SidesOf<N>{edges.after, edges.after} : SidesOf<N>{edges.before, edges.before};
   }
   /// A gap on the way up: a percentage counts 0.
   [[nodiscard]] double gap_up(Index container, Axis axis) const { return inner_[axis][container]; }
   /// A gap on the way down, `inner` being the container's own content box.
-  [[nodiscard]] double gap_down(Index container, Axis axis, double inner) const {
-    return traits(container).percent_gap ? percent_gap(container, axis, inner) : gap_up(container, axis);
+  [[nodiscard]] N gap_down(Index container, Axis axis, N inner) const {
+    return traits(container).percent_gap ? percent_gap(container, axis, inner) : N(gap_up(container, axis));
   }
 
   /// The height that the aspect rule gives a node whose height is not given; else `need`. The width is known.
-  [[nodiscard]] double height_by_aspect(Index node, double need) const {
+  [[nodiscard]] N height_by_aspect(Index node, N need) const {
     return traits(node).has_aspect && traits(node).way(y_axis) == SizeWay::automatic ? aspect_height(node) : need;
   }
 
@@ -131,42 +141,62 @@ class View {
 
  private:
   void see(const Records& records);
-  [[nodiscard]] double percent_gap(Index container, Axis axis, double inner) const;
-  [[nodiscard]] double aspect_height(Index node) const;
+  [[nodiscard]] N percent_gap(Index container, Axis axis, N inner) const;
+  [[nodiscard]] N aspect_height(Index node) const;
+  /// Pixels as they are told in this view.
+  [[nodiscard]] static EdgesDown widened(const EdgeRoom& edges) {
+    if constexpr (std::is_same_v<N, double>) {
+      return edges;
+    } else {
+      const auto sides = [](const Sides& own) { return SidesOf<N>{own.before, own.after}; };
+      return {{sides(edges.margin[0]), sides(edges.margin[1])}, {sides(edges.inset[0]), sides(edges.inset[1])}};
+    }
+  }
+  [[nodiscard]] EdgesDown own_resolved(Index record) const {
+    if constexpr (std::is_same_v<N, double>) {
+      return own_[record].resolved;
+    } else {
+      return own_resolved_[record];
+    }
+  }
   void list_odd_flow(Index container, std::vector<Index>& listed) const;
 
   const Traits* traits_;
   const Index *first_child_, *child_count_, *parent_, *extra_, *content_;
   const double *given_[2], *smallest_[2], *largest_[2], *inner_[2], *grow_;
-  const double *min_content_, *max_content_, *need_, *least_height_, *baseline_, *size_[2], *place_[2];
+  const N *min_content_, *max_content_, *need_, *least_height_, *baseline_, *size_[2], *place_[2];
   const NodeFlag* flags_;
   const GridPlace* cells_;
-  const EdgeRoom* resolved_;
+  const EdgeRoomOf<N>* resolved_;
+  const EdgeRoomOf<N>* own_resolved_;
   const Extra* extras_;
   const std::shared_ptr<const OwnContent>* contents_;
   const OwnRecord* own_;
 };
 
 /// A visit: the view, and the ways to write.
-class Frame : public View {
+template <class N>
+class FrameOf : public ViewOf<N> {
  public:
-  Frame(const TreeStore& store, State& state, Scratch& scratch, ChangeLog& changes);
+  FrameOf(const TreeStore& store, StateOf<N>& state, ScratchOf<N>& scratch, ChangeLog& changes);
 
-  Scratch& scratch;
+  ScratchOf<N>& scratch;
 
-  using View::flow;
+  using View = ViewOf<N>;
+  using View::child_count, View::em, View::extra_place, View::first_child, View::flow, View::has, View::is_settled, View::keys,
+      View::mirrored, View::place, View::size, View::traits;
   [[nodiscard]] InFlow flow(Index container) const { return View::flow(container, scratch.flow); }
 
-  void set_content_widths(Index node, double least, double most) {
+  void set_content_widths(Index node, N least, N most) {
     min_content_out_[node] = least;
     max_content_out_[node] = most;
   }
-  void set_need(Index node, double need) { need_out_[node] = need; }
+  void set_need(Index node, N need) { need_out_[node] = need; }
   /// Only where the node holds a scroller.
-  void set_least_height(Index node, double height) { least_height_out_[node] = height; }
-  void set_baseline(Index node, double baseline) { baseline_out_[node] = baseline; }
-  void set_place(Index node, Axis axis, double place) {
-    if (tells_changes_ && place_out_[axis][node] != place) tell_other_box(node);
+  void set_least_height(Index node, N height) { least_height_out_[node] = height; }
+  void set_baseline(Index node, N baseline) { baseline_out_[node] = baseline; }
+  void set_place(Index node, Axis axis, N place) {
+    if (tells_changes_ && !is_same(place_out_[axis][node], place)) tell_other_box(node);
     place_out_[axis][node] = place;
   }
   void set_cell(Index child, const CellRange& cell) { cells_out_[child].cell = cell; }
@@ -181,13 +211,13 @@ class Frame : public View {
   /// Sets a size on the way down and, when anything below depends on it, plans the visit of the node; a passive one has
   /// nothing more to do and only counts as visited.
   template <Axis axis>
-  void set_size(Index node, double size, bool passive) {
+  void set_size(Index node, N size, bool passive) {
     constexpr NodeFlag due =
         (axis == x_axis ? NodeFlag::needs_widths : NodeFlag::needs_heights) | NodeFlag::edges_moved;
-    double& old = size_out_[axis][node];
-    if (tells_changes_ && old != size) tell_other_box(node);
+    N& old = size_out_[axis][node];
+    if (tells_changes_ && !is_same(old, size)) tell_other_box(node);
     const NodeFlag flags = flags_out_[node];
-    if (old == size && bits(flags & due) == 0) return;
+    if (is_same(old, size) && bits(flags & due) == 0) return;
     old = size;
     const NodeFlag rest = without(flags, due);
     flags_out_[node] = axis == x_axis ? rest | NodeFlag::needs_heights : rest;
@@ -197,13 +227,13 @@ class Frame : public View {
   }
 
   /// Sets a size that plans no visit, because whoever sets it sees to that.
-  void keep_size(Index node, Axis axis, double size) {
-    if (tells_changes_ && size_out_[axis][node] != size) tell_other_box(node);
+  void keep_size(Index node, Axis axis, N size) {
+    if (tells_changes_ && !is_same(size_out_[axis][node], size)) tell_other_box(node);
     size_out_[axis][node] = size;
   }
 
   /// Resolves percent margins and padding of a node on one axis, and marks it when its padding changed.
-  void resolve_edges(Index node, Axis axis, double whole) {
+  void resolve_edges(Index node, Axis axis, N whole) {
     if (traits(node).percent_edges) resolve_percent_edges(node, axis, whole);
   }
 
@@ -231,7 +261,7 @@ class Frame : public View {
   }
   /// Begins a pass down: the root has its size.
   template <Axis axis>
-  void begin_down(double root_size) {
+  void begin_down(N root_size) {
     forget_visits();
     resolve_edges(0, axis, root_size);
     set_size<axis>(0, root_size, false);
@@ -252,17 +282,21 @@ class Frame : public View {
  private:
   void tell_other_box(Index node) { write_change_down(node, !has(node, NodeFlag::needs_widths)); }
   void write_change_down(Index node, bool had_place);
-  void resolve_percent_edges(Index node, Axis axis, double whole);
+  void resolve_percent_edges(Index node, Axis axis, N whole);
 
-  double *min_content_out_, *max_content_out_, *need_out_, *least_height_out_, *baseline_out_, *size_out_[2],
+  N *min_content_out_, *max_content_out_, *need_out_, *least_height_out_, *baseline_out_, *size_out_[2],
       *place_out_[2];
   NodeFlag* flags_out_;
   GridPlace* cells_out_;
-  State& state_;
+  StateOf<N>& state_;
   Index* visits_;
   Index visit_count_ = 0, settled_count_ = 0;
   ChangeLog& changes_;
   const bool tells_changes_;
 };
+
+using View = ViewOf<double>;
+using Frame = FrameOf<double>;
+using Bounds = BoundsOf<double>;
 
 }  // namespace fond_ladder::inline v0::detail

@@ -20,25 +20,29 @@
 #include "solve/cross.hpp"
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
+#include "solve/moving.hpp"
 #include "solve/spread.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-const Keys& keys_of(const View& view, Index grid) {
+template <class N>
+const Keys& keys_of(const ViewOf<N>& view, Index grid) {
   static const Keys plain;
   return view.extra(grid).keys ? view.keys(grid) : plain;
 }
 
 /// A bound of a track in pixels where it is a length and its percentage is known; else negative.
-double length_of(const TrackSize& size, double em, double inner) {
-  if (size.way() != TrackSize::Way::length || (size.length().is_percent() && inner < 0)) return -1;
-  return size.length().in_px(em, inner);
+template <class N>
+N length_of(const TrackSize& size, double em, N inner) {
+  if (size.way() != TrackSize::Way::length || (size.length().is_percent() && is_unknown(inner))) return unknown;
+  return in_px(size.length(), em, inner);
 }
 
-TrackWay way_of(const TrackSize& size, double px) {
+template <class N>
+TrackWay way_of(const TrackSize& size, N px) {
   switch (size.way()) {
-    case TrackSize::Way::length: return px >= 0 ? TrackWay::fixed : TrackWay::content;
+    case TrackSize::Way::length: return !is_unknown(px) ? TrackWay::fixed : TrackWay::content;
     case TrackSize::Way::content: return TrackWay::content;
     case TrackSize::Way::min_content: return TrackWay::min_content;
     case TrackSize::Way::max_content: return TrackWay::max_content;
@@ -47,38 +51,41 @@ TrackWay way_of(const TrackSize& size, double px) {
   return TrackWay::content;
 }
 
-SizedTrack resolved(const Track& track, double em, double inner) {
-  SizedTrack sized;
-  sized.least = length_of(track.min, em, inner);
-  sized.most = length_of(track.max, em, inner);
-  sized.min = way_of(track.min, sized.least);
-  sized.max = way_of(track.max, sized.most);
+template <class N>
+SizedTrackOf<N> resolved(const Track& track, double em, N inner) {
+  SizedTrackOf<N> sized;
+  sized.least = length_of<N>(track.min, em, inner);
+  sized.most = length_of<N>(track.max, em, inner);
+  sized.min = way_of<N>(track.min, sized.least);
+  sized.max = way_of<N>(track.max, sized.most);
   sized.share = sized.max == TrackWay::share ? track.max.share() : 0;
   return sized;
 }
 
 /// The size by which a track counts when it is asked how many fit: section 7.2.3.2.
-double counted_size(const Track& track, double em, double inner) {
-  const double least = length_of(track.min, em, inner), largest = length_of(track.max, em, inner);
-  return std::max(0.0, largest >= 0 ? std::max(largest, least) : least);
+template <class N>
+N counted_size(const Track& track, double em, N inner) {
+  const N least = length_of<N>(track.min, em, inner), largest = length_of<N>(track.max, em, inner);
+  return most_of(0.0, !is_unknown(largest) ? most_of(largest, least) : least);
 }
 
 /// How often the fitting run of some tracks is repeated.
-std::uint32_t repeats(const Tracks& tracks, double em, double gap, double inner) {
-  if (inner < 0) return 1;
-  double fixed = 0, unit = 0, fixed_count = 0, unit_count = 0;
+template <class N>
+std::uint32_t repeats(const Tracks& tracks, double em, N gap, N inner) {
+  if (is_unknown(inner)) return 1;
+  N fixed = 0, unit = 0, fixed_count = 0, unit_count = 0;
   for (const Tracks::Run& run : tracks.runs()) {
     for (const Track& track : run.tracks) {
-      const double size = counted_size(track, em, inner);
-      (run.fitting ? unit : fixed) += run.fitting ? std::max(1.0, size) : size * run.times;
+      const N size = counted_size<N>(track, em, inner);
+      (run.fitting ? unit : fixed) += run.fitting ? most_of(1.0, size) : size * run.times;
       (run.fitting ? unit_count : fixed_count) += run.fitting ? 1 : run.times;
     }
   }
   if (unit_count == 0) return 1;
-  const double slack = limits::line_tolerance * std::max(1.0, inner);
-  const double times = std::floor((inner + gap + slack - fixed - gap * fixed_count) / (unit + gap * unit_count));
-  const double possible = std::floor((limits::most_tracks - fixed_count) / unit_count);
-  return static_cast<std::uint32_t>(std::max(1.0, std::min(times, possible)));
+  const N slack = limits::line_tolerance * most_of(1.0, inner);
+  const N times = floor_of((inner + gap + slack - fixed - gap * fixed_count) / (unit + gap * unit_count));
+  const N possible = floor_of((limits::most_tracks - fixed_count) / unit_count);
+  return static_cast<std::uint32_t>(whole_pixels(most_of(1.0, least_of(times, possible))));
 }
 
 /// Calls `each(track, may_be_dropped)` for the tracks that are written down, repeated ones as often as they are.
@@ -101,13 +108,14 @@ std::uint32_t count_written(const Tracks& tracks, std::uint32_t fitting) {
 }
 
 /// The content height by which rows are counted: only a height in pixels counts.
-double height_for_counting(const View& view, Index grid) {
+template <class N>
+N height_for_counting(const ViewOf<N>& view, Index grid) {
   if (grid == 0) return unknown;
-  return with_child<y_axis>(view, grid, [&](const auto& child) {
-    const double given = child.traits().way(y_axis) == SizeWay::px ? child.given(unknown) : -1;
-    if (given < 0) return unknown;
-    const double inset = child.inset_up();
-    return std::max(0.0, child.bounds(inset, unknown).held(given) - inset);
+  return with_child<y_axis, N>(view, grid, [&](const auto& child) {
+    const N given = child.traits().way(y_axis) == SizeWay::px ? child.given(unknown) : N(unknown);
+    if (is_unknown(given)) return N(unknown);
+    const N inset = child.inset_up();
+    return most_of(0.0, child.bounds(inset, unknown).held(given) - inset);
   });
 }
 
@@ -115,17 +123,18 @@ struct Repeats {
   std::uint32_t columns = 1, rows = 1;
 };
 
-Repeats repeats_of(const View& view, Index grid, const Keys& keys, double inner_width) {
-  const double gap =
-      inner_width < 0 ? grid::gap_up(view, grid, x_axis) : grid::gap_down(view, grid, x_axis, inner_width);
-  return {repeats(keys.columns, view.em, gap, inner_width),
-          repeats(keys.rows, view.em, grid::gap_up(view, grid, y_axis), height_for_counting(view, grid))};
+template <class N>
+Repeats repeats_of(const ViewOf<N>& view, Index grid, const Keys& keys, N inner_width) {
+  const N gap =
+      is_unknown(inner_width) ? grid::gap_up(view, grid, x_axis) : grid::gap_down(view, grid, x_axis, inner_width);
+  return {repeats<N>(keys.columns, view.em, gap, inner_width),
+          repeats<N>(keys.rows, view.em, grid::gap_up<N>(view, grid, y_axis), height_for_counting<N>(view, grid))};
 }
 
 /// Takes out the tracks that nobody stands in, where they are to be dropped; `new_place` says where the others went.
-template <Axis axis>
-void drop_empty(const View& view, const InFlow& flow, const Tracks& written, std::uint32_t fitting,
-                GridScratch& scratch) {
+template <Axis axis, class N>
+void drop_empty(const ViewOf<N>& view, const InFlow& flow, const Tracks& written, std::uint32_t fitting,
+                GridScratchOf<N>& scratch) {
   auto& place = scratch.new_place;
   place.clear();
   const auto drops = [](const Tracks::Run& run) { return run.fitting && run.empty == Empty::drop; };
@@ -151,9 +160,10 @@ void drop_empty(const View& view, const InFlow& flow, const Tracks& written, std
 }
 
 /// Finds out which tracks depend on what is in them. Returns whether any does.
-bool mark_asking(std::span<SizedTrack> tracks, Room asked) {
+template <class N>
+bool mark_asking(std::span<SizedTrackOf<N>> tracks, Room asked) {
   bool any = false;
-  for (SizedTrack& track : tracks) {
+  for (SizedTrackOf<N>& track : tracks) {
     track.asks = track.min != TrackWay::fixed || (track.max != TrackWay::fixed && track.max != TrackWay::share) ||
                  (asked != Room::known && track.max == TrackWay::share);
     any |= track.asks;
@@ -163,64 +173,65 @@ bool mark_asking(std::span<SizedTrack> tracks, Room asked) {
 
 /// What a child asks of its tracks, none of its sizes in percent being known. `by_content`: without a minimum of its
 /// own it keeps its content there, up to `largest`.
-template <Axis axis, bool plain>
-TrackRequest claim_by(const View& view, const Child<axis, plain>& child, bool by_content, double largest, HeightBy by) {
-  const double low = axis == x_axis ? view.min_content(child.node()) : content_height(view, child.node(), by);
-  const double high = axis == x_axis ? view.max_content(child.node()) : low;
-  const double given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
-  const Bounds bounds = child.bounds(child.inset_up(), unknown);
-  TrackRequest claim;
-  claim.min_content = bounds.held(given >= 0 ? given : low) * scale + margin;
-  claim.max_content = axis == y_axis ? claim.min_content : bounds.held(given >= 0 ? given : high) * scale + margin;
+template <Axis axis, bool plain, class N>
+TrackRequestOf<N> claim_by(const ViewOf<N>& view, const Child<axis, plain, N>& child, bool by_content, N largest, HeightBy by) {
+  const N low = axis == x_axis ? view.min_content(child.node()) : content_height(view, child.node(), by);
+  const N high = axis == x_axis ? view.max_content(child.node()) : low;
+  const N given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
+  const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
+  TrackRequestOf<N> claim;
+  claim.min_content = bounds.held(!is_unknown(given) ? given : low) * scale + margin;
+  claim.max_content = axis == y_axis ? claim.min_content : bounds.held(!is_unknown(given) ? given : high) * scale + margin;
   claim.minimum = claim.min_content;
-  if (given >= 0) return claim;
+  if (!is_unknown(given)) return claim;
   const Traits traits = child.traits();
-  const double least = bounds.least * scale + margin;
+  const N least = bounds.least * scale + margin;
   const bool keeps = by_content && !traits.min_given(axis) && !traits.scrolls(axis);
-  const double kept =
+  const N kept =
       axis == x_axis ? claim.min_content : bounds.held(view.least_height(child.node())) * scale + margin;
-  claim.minimum = keeps ? std::max(least, std::min(kept, largest)) : least;
+  claim.minimum = keeps ? most_of(least, least_of(kept, largest)) : least;
   return claim;
 }
 
 /// Enters what a child asks of the one track it stands in.
-template <Axis axis>
-void claim_one(const View& view, Index node, SizedTrack& track, HeightBy by) {
-  const double largest = track.max == TrackWay::fixed ? track.most : unlimited;
-  with_child<axis>(view, node, [&](const auto& child) {
-    claim_alone(track, claim_by(view, child, track.min == TrackWay::content, largest, by));
+template <Axis axis, class N>
+void claim_one(const ViewOf<N>& view, Index node, SizedTrackOf<N>& track, HeightBy by) {
+  const N largest = track.max == TrackWay::fixed ? track.most : unlimited;
+  with_child<axis, N>(view, node, [&](const auto& child) {
+    claim_alone<N>(track, claim_by<axis>(view, child, track.min == TrackWay::content, largest, by));
   });
 }
 
-template <Axis axis>
-void gather_claims(const View& view, const InFlow& flow, double gap, HeightBy by, GridScratch& scratch) {
-  const std::span<SizedTrack> tracks = scratch.tracks;
+template <Axis axis, class N>
+void gather_claims(const ViewOf<N>& view, const InFlow& flow, N gap, HeightBy by, GridScratchOf<N>& scratch) {
+  const std::span<SizedTrackOf<N>> tracks = scratch.tracks;
   for (Index i = 0; i < flow.size(); ++i) {
     const CellRange range = view.grid_place(flow[i]).cell;
-    const std::uint32_t first = grid::first_track(scratch, axis, range);
+    const std::uint32_t first = grid::first_track<N>(scratch, axis, range);
     if (range.count(axis) == 1) {
-      if (tracks[first].asks) claim_one<axis>(view, flow[i], tracks[first], by);
+      if (tracks[first].asks) claim_one<axis, N>(view, flow[i], tracks[first], by);
     } else {
       const auto own = tracks.subspan(first, range.count(axis));
       scratch.crossing.push_back(
-          {first, range.count(axis), grid::request_of<axis>(view, flow[i], own, gap, by), false});
+          {first, range.count(axis), grid::request_of<axis, N>(view, flow[i], own, gap, by), false});
     }
   }
 }
 
 /// The room of the tracks that a child takes.
-template <Axis axis>
-Slot slot_of(const GridScratch& scratch, const CellRange& range) {
-  const std::uint32_t i = grid::first_track(scratch, axis, range);
-  const Slot& first = scratch.slots[i];
-  const Slot& last = scratch.slots[i + range.count(axis) - 1];
+template <Axis axis, class N>
+SlotOf<N> slot_of(const GridScratchOf<N>& scratch, const CellRange& range) {
+  const std::uint32_t i = grid::first_track<N>(scratch, axis, range);
+  const SlotOf<N>& first = scratch.slots[i];
+  const SlotOf<N>& last = scratch.slots[i + range.count(axis) - 1];
   return {first.at, last.at + last.size - first.at};
 }
 
 /// Places the flow in cells, for the passes to come.
-void settle_cells(Frame& frame, Index node, const InFlow& flow, double inner_width) {
+template <class N>
+void settle_cells(FrameOf<N>& frame, Index node, const InFlow& flow, N inner_width) {
   CellScratch& scratch = frame.scratch.grid.cells;
-  const CellCounts counts = grid::place(frame, node, flow, inner_width, scratch);
+  const CellCounts counts = grid::place<N>(frame, node, flow, inner_width, scratch);
   for (Index i = 0; i < flow.size(); ++i) frame.set_cell(flow[i], scratch.cells[i]);
   frame.set_track_counts(node, counts.columns, counts.rows);
 }
@@ -229,27 +240,28 @@ bool has_fitting_columns(const Keys& keys) {
   return std::ranges::any_of(keys.columns.runs(), [](const Tracks::Run& run) { return run.fitting; });
 }
 
-template <Axis axis>
-void arrange(Frame& frame, Index node) {
+template <Axis axis, class N>
+void arrange(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
-  const CrossAxis<axis> across(frame, node, axis == x_axis && frame.mirrored);
+  const CrossAxis<axis, N> across(frame, node, axis == x_axis && frame.mirrored);
   const InFlow flow = frame.flow(node);
-  GridScratch& scratch = frame.scratch.grid;
-  if (axis == x_axis && has_fitting_columns(keys_of(frame, node))) settle_cells(frame, node, flow, across.whole);
-  grid::size_axis<axis>(frame, node, flow, Room::known, across.whole, own.rest(axis) == Rest::stretch, scratch);
-  grid::lay_tracks<axis>(frame, node, across.whole, scratch);
-  CrossAxis<axis> cell = across;
+  GridScratchOf<N>& scratch = frame.scratch.grid;
+  if (axis == x_axis && has_fitting_columns(keys_of<N>(frame, node))) settle_cells<N>(frame, node, flow, across.whole);
+  grid::size_axis<axis, N>(frame, node, flow, Room::known, across.whole, own.rest(axis) == Rest::stretch, scratch);
+  grid::lay_tracks<axis, N>(frame, node, across.whole, scratch);
+  CrossAxis<axis, N> cell = across;
   for (Index i = 0; i < flow.size(); ++i) {
-    const Slot slot = slot_of<axis>(scratch, frame.grid_place(flow[i]).cell);
+    const SlotOf<N> slot = slot_of<axis, N>(scratch, frame.grid_place(flow[i]).cell);
     cell.whole = slot.size;
-    place_across(frame, cell, flow[i], slot, alignment<axis>(own, frame.traits(flow[i]), Across::stretch));
+    place_across<axis, N>(frame, cell, flow[i], slot, alignment<axis>(own, frame.traits(flow[i]), Across::stretch));
   }
   place_pinned(frame, node, axis);
 }
 
 /// First baseline of a grid whose rows are sized by content: of the child that stands first, as if the rows were packed
 /// at the start.
-double baseline_of(const Frame& frame, Index node, const InFlow& flow, const GridScratch& scratch) {
+template <class N>
+N baseline_of(const FrameOf<N>& frame, Index node, const InFlow& flow, const GridScratchOf<N>& scratch) {
   const auto order = [&](Index child) {
     const CellRange& cell = frame.grid_place(child).cell;
     return std::pair(cell.row, cell.column);
@@ -258,139 +270,157 @@ double baseline_of(const Frame& frame, Index node, const InFlow& flow, const Gri
   for (Index i = 1; i < flow.size(); ++i) {
     if (order(flow[i]) < order(child)) child = flow[i];
   }
-  const Slot slot = slot_of<y_axis>(scratch, frame.grid_place(child).cell);
+  const SlotOf<N> slot = slot_of<y_axis, N>(scratch, frame.grid_place(child).cell);
   const Traits own = frame.traits(node);
-  const Child<y_axis, false> first(frame, child);
+  const auto first = any_child<y_axis, N>(frame, child);
   const Sides margin = first.margin_up();
-  const double spare = slot.size - margin.sum() - natural_height(frame, child);
+  const N spare = slot.size - margin.sum() - natural_height<N>(frame, child);
   const Across align = alignment<y_axis>(own, first.traits(), Across::stretch);
-  const double ahead = ahead_by(first.auto_margins(false), spare, align, own.scroll_y);
-  return frame.edges_up(node).inset[y_axis].before + slot.at + margin.before + ahead + first_baseline(frame, child);
+  const N ahead = ahead_by(first.auto_margins(false), spare, align, own.scroll_y);
+  return frame.edges_up(node).inset[y_axis].before + slot.at + margin.before + ahead + first_baseline<N>(frame, child);
 }
 
 }  // namespace
 
 namespace grid {
 
-double gap_up(const View& view, Index grid, Axis axis) {
-  return std::max(0.0, view.gap_up(grid, axis));
+template <class N>
+N gap_up(const ViewOf<N>& view, Index grid, Axis axis) {
+  return most_of(0.0, view.gap_up(grid, axis));
 }
 
-double gap_down(const View& view, Index grid, Axis axis, double inner) {
-  return std::max(0.0, view.gap_down(grid, axis, inner));
+template <class N>
+N gap_down(const ViewOf<N>& view, Index grid, Axis axis, N inner) {
+  return most_of(0.0, view.gap_down(grid, axis, inner));
 }
 
-CellCounts place(const View& view, Index grid, const InFlow& flow, double inner_width, CellScratch& scratch) {
-  const Keys& keys = keys_of(view, grid);
-  const Repeats times = repeats_of(view, grid, keys, inner_width);
-  return place_in_cells(view, grid, flow, count_written(keys.columns, times.columns),
+template <class N>
+CellCounts place(const ViewOf<N>& view, Index grid, const InFlow& flow, N inner_width, CellScratch& scratch) {
+  const Keys& keys = keys_of<N>(view, grid);
+  const Repeats times = repeats_of<N>(view, grid, keys, inner_width);
+  return place_in_cells<N>(view, grid, flow, count_written(keys.columns, times.columns),
                         count_written(keys.rows, times.rows), scratch);
 }
 
-template <Axis axis>
-TrackRequest request_of(const View& view, Index node, std::span<const SizedTrack> own, double gap, HeightBy by) {
+template <Axis axis, class N>
+TrackRequestOf<N> request_of(const ViewOf<N>& view, Index node, std::span<const SizedTrackOf<N>> own, N gap, HeightBy by) {
   bool any_automatic = false, any_share = false;
-  double largest = gap * static_cast<double>(own.size() - 1);
-  for (const SizedTrack& track : own) {
+  N largest = gap * static_cast<double>(own.size() - 1);
+  for (const SizedTrackOf<N>& track : own) {
     any_automatic |= track.min == TrackWay::content;
     any_share |= track.max == TrackWay::share;
     largest += track.max == TrackWay::fixed ? track.most : unlimited;
   }
   const bool by_content = any_automatic && (own.size() == 1 || !any_share);
-  return with_child<axis>(view, node,
-                          [&](const auto& child) { return claim_by(view, child, by_content, largest, by); });
+  return with_child<axis, N>(view, node,
+                          [&](const auto& child) { return claim_by<axis>(view, child, by_content, largest, by); });
 }
 
-template <Axis axis>
-void size_axis(const View& view, Index grid, const InFlow& flow, Room asked, double inner, bool stretch,
-               GridScratch& scratch, HeightBy by) {
-  const Keys& keys = keys_of(view, grid);
+template <Axis axis, class N>
+void size_axis(const ViewOf<N>& view, Index grid, const InFlow& flow, Room asked, N inner, bool stretch,
+               GridScratchOf<N>& scratch, HeightBy by) {
+  const Keys& keys = keys_of<N>(view, grid);
   const bool known = asked == Room::known;
-  const double whole = known ? inner : unknown;
-  const double gap = known ? gap_down(view, grid, axis, inner) : gap_up(view, grid, axis);
-  const double counted = axis == x_axis ? whole : height_for_counting(view, grid);
+  const N whole = known ? inner : N(unknown);
+  const N gap = known ? gap_down(view, grid, axis, inner) : gap_up(view, grid, axis);
+  const N counted = axis == x_axis ? whole : height_for_counting<N>(view, grid);
   const Tracks& written = axis == x_axis ? keys.columns : keys.rows;
-  const std::uint32_t fitting = repeats(written, view.em, axis == x_axis ? gap : gap_up(view, grid, axis), counted);
+  const std::uint32_t fitting = repeats<N>(written, view.em, axis == x_axis ? gap : gap_up<N>(view, grid, axis), counted);
   scratch.tracks.clear();
   for_each_written(written, fitting, [&](const Track& track, bool) {
-    if (scratch.tracks.size() < limits::most_tracks) scratch.tracks.push_back(resolved(track, view.em, whole));
+    if (scratch.tracks.size() < limits::most_tracks) scratch.tracks.push_back(resolved<N>(track, view.em, whole));
   });
-  const SizedTrack added = resolved(axis == x_axis ? keys.auto_columns : keys.auto_rows, view.em, whole);
+  const SizedTrackOf<N> added = resolved<N>(axis == x_axis ? keys.auto_columns : keys.auto_rows, view.em, whole);
   const GridPlace& counts = view.grid_place(grid);
   scratch.tracks.resize(axis == x_axis ? counts.columns : counts.rows, added);
-  drop_empty<axis>(view, flow, written, fitting, scratch);
+  drop_empty<axis, N>(view, flow, written, fitting, scratch);
   scratch.crossing.clear();
-  if (mark_asking(scratch.tracks, asked)) gather_claims<axis>(view, flow, gap, by, scratch);
-  size_tracks(scratch.tracks, scratch.crossing, gap, asked, inner, stretch, scratch.sizing);
+  if (mark_asking<N>(scratch.tracks, asked)) gather_claims<axis, N>(view, flow, gap, by, scratch);
+  size_tracks<N>(scratch.tracks, scratch.crossing, gap, asked, inner, stretch, scratch.sizing);
 }
 
-template <Axis axis>
-void lay_tracks(const View& view, Index grid, double inner, GridScratch& scratch) {
+template <Axis axis, class N>
+void lay_tracks(const ViewOf<N>& view, Index grid, N inner, GridScratchOf<N>& scratch) {
   const Traits own = view.traits(grid);
-  const double gap = gap_down(view, grid, axis, inner), spare = inner - sum_of(scratch.tracks, gap);
-  const Spread spread_by = spread(own.rest(axis), spare, scratch.tracks.size(), own.scrolls(axis));
-  double at = spread_by.before;
+  const N gap = gap_down(view, grid, axis, inner), spare = inner - sum_of<N>(scratch.tracks, gap);
+  const SpreadOf<N> spread_by = spread(own.rest(axis), spare, scratch.tracks.size(), own.scrolls(axis));
+  N at = spread_by.before;
   scratch.slots.clear();
-  for (const SizedTrack& track : scratch.tracks) {
+  for (const SizedTrackOf<N>& track : scratch.tracks) {
     scratch.slots.push_back({at, track.base});
     at += track.base + gap + spread_by.between;
   }
 }
 
-template TrackRequest request_of<x_axis>(const View&, Index, std::span<const SizedTrack>, double, HeightBy);
-template TrackRequest request_of<y_axis>(const View&, Index, std::span<const SizedTrack>, double, HeightBy);
-template void size_axis<x_axis>(const View&, Index, const InFlow&, Room, double, bool, GridScratch&, HeightBy);
-template void size_axis<y_axis>(const View&, Index, const InFlow&, Room, double, bool, GridScratch&, HeightBy);
-template void lay_tracks<x_axis>(const View&, Index, double, GridScratch&);
-template void lay_tracks<y_axis>(const View&, Index, double, GridScratch&);
+#define FOND_LADDER_GRID_ON(axis, N)                                                                                  \
+  template TrackRequestOf<N> request_of<axis>(const ViewOf<N>&, Index, std::span<const SizedTrackOf<N>>, N, HeightBy); \
+  template void size_axis<axis>(const ViewOf<N>&, Index, const InFlow&, Room, N, bool, GridScratchOf<N>&, HeightBy);    \
+  template void lay_tracks<axis>(const ViewOf<N>&, Index, N, GridScratchOf<N>&);
+FOND_LADDER_GRID_ON(x_axis, double)
+FOND_LADDER_GRID_ON(y_axis, double)
+template CellCounts place(const View&, Index, const InFlow&, double, CellScratch&);
+template double gap_up(const View&, Index, Axis);
+template double gap_down(const View&, Index, Axis, double);
 
-void widths_up(Frame& frame, Index node) {
-  leaf::settle_pinned(frame, node);
+template <class N>
+void widths_up(FrameOf<N>& frame, Index node) {
+  leaf::settle_pinned<N>(frame, node);
   const InFlow flow = frame.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
-    with_child<x_axis>(frame, flow[i], [&](const auto& child) { leaf::settle(frame, child); });
+    with_child<x_axis, N>(frame, flow[i], [&](const auto& child) { leaf::settle(frame, child); });
   }
-  settle_cells(frame, node, flow, unknown);
-  GridScratch& scratch = frame.scratch.grid;
-  const double gap = gap_up(frame, node, x_axis);
-  size_axis<x_axis>(frame, node, flow, Room::max_content, unknown, false, scratch);
-  const double widest = sum_of(scratch.tracks, gap);
-  size_tracks(scratch.tracks, scratch.crossing, gap, Room::min_content, unknown, false, scratch.sizing);
-  const double narrowest = sum_of(scratch.tracks, gap);
+  settle_cells<N>(frame, node, flow, unknown);
+  GridScratchOf<N>& scratch = frame.scratch.grid;
+  const N gap = gap_up<N>(frame, node, x_axis);
+  size_axis<x_axis, N>(frame, node, flow, Room::max_content, unknown, false, scratch);
+  const N widest = sum_of<N>(scratch.tracks, gap);
+  size_tracks<N>(scratch.tracks, scratch.crossing, gap, Room::min_content, unknown, false, scratch.sizing);
+  const N narrowest = sum_of<N>(scratch.tracks, gap);
   const double inset = frame.edges_up(node).inset[x_axis].sum();
-  frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : narrowest + inset,
-                           std::max(narrowest, widest) + inset);
+  frame.set_content_widths(node, frame.traits(node).scroll_x ? N(inset) : narrowest + inset,
+                           most_of(narrowest, widest) + inset);
 }
 
-void widths_down(Frame& frame, Index node) {
-  arrange<x_axis>(frame, node);
+template <class N>
+void widths_down(FrameOf<N>& frame, Index node) {
+  arrange<x_axis, N>(frame, node);
 }
 
-void heights_up(Frame& frame, Index node) {
+template <class N>
+void heights_up(FrameOf<N>& frame, Index node) {
   const InFlow flow = frame.flow(node);
-  GridScratch& scratch = frame.scratch.grid;
+  GridScratchOf<N>& scratch = frame.scratch.grid;
   const Traits own = frame.traits(node);
-  const double gap = gap_up(frame, node, y_axis), inset = frame.edges_up(node).inset[y_axis].sum();
+  const N gap = gap_up<N>(frame, node, y_axis), inset = frame.edges_up(node).inset[y_axis].sum();
   const auto by_rows = [&](HeightBy by) {
-    size_axis<y_axis>(frame, node, flow, Room::max_content, unknown, false, scratch, by);
-    return frame.height_by_aspect(node, sum_of(scratch.tracks, gap) + inset);
+    size_axis<y_axis, N>(frame, node, flow, Room::max_content, unknown, false, scratch, by);
+    return frame.height_by_aspect(node, sum_of<N>(scratch.tracks, gap) + inset);
   };
-  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? inset : by_rows(HeightBy::least));
+  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? N(inset) : by_rows(HeightBy::least));
   frame.set_need(node, by_rows(HeightBy::content));
-  frame.set_baseline(node, natural_height(frame, node));
+  frame.set_baseline(node, natural_height<N>(frame, node));
   if (flow.size() == 0) return;
   scratch.slots.clear();
-  double at = 0;
-  for (const SizedTrack& track : scratch.tracks) {
+  N at = 0;
+  for (const SizedTrackOf<N>& track : scratch.tracks) {
     scratch.slots.push_back({at, track.base});
     at += track.base + gap;
   }
   frame.set_baseline(node, baseline_of(frame, node, flow, scratch));
 }
 
-void heights_down(Frame& frame, Index node) {
-  arrange<y_axis>(frame, node);
+template <class N>
+void heights_down(FrameOf<N>& frame, Index node) {
+  arrange<y_axis, N>(frame, node);
 }
+
+#define FOND_LADDER_GRID_OF(N)                       \
+  template void widths_up(FrameOf<N>&, Index);       \
+  template void widths_down(FrameOf<N>&, Index);     \
+  template void heights_up(FrameOf<N>&, Index);      \
+  template void heights_down(FrameOf<N>&, Index);
+FOND_LADDER_GRID_OF(double)
+FOND_LADDER_GRID_OF(Moving)
 
 }  // namespace grid
 }  // namespace fond_ladder::inline v0::detail

@@ -9,29 +9,33 @@
 namespace fond_ladder::inline v0::detail::grid {
 
 /// Places the flow of a grid in cells. `inner_width` is its content width, or `unknown`.
-CellCounts place(const View& view, Index grid, const detail::InFlow& flow, double inner_width, CellScratch& scratch);
+template <class N>
+CellCounts place(const ViewOf<N>& view, Index grid, const detail::InFlow& flow, N inner_width, CellScratch& scratch);
 
 /// Sizes the tracks of one axis into `scratch.tracks`. `inner` is the content box on that axis where it is known. `by`
 /// says by which height children count in rows; in either case no row goes below what they cannot do without.
-template <Axis axis>
-void size_axis(const View& view, Index grid, const detail::InFlow& flow, Room asked, double inner, bool stretch,
-               GridScratch& scratch, HeightBy by = HeightBy::content);
+template <Axis axis, class N>
+void size_axis(const ViewOf<N>& view, Index grid, const detail::InFlow& flow, Room asked, N inner, bool stretch,
+               GridScratchOf<N>& scratch, HeightBy by = HeightBy::content);
 
 /// Where the sized tracks lie in a content box of `inner`, into `scratch.slots`.
-template <Axis axis>
-void lay_tracks(const View& view, Index grid, double inner, GridScratch& scratch);
+template <Axis axis, class N>
+void lay_tracks(const ViewOf<N>& view, Index grid, N inner, GridScratchOf<N>& scratch);
 
 /// What a child asks of the tracks that it takes.
-template <Axis axis>
-[[nodiscard]] TrackRequest request_of(const View& view, Index child, std::span<const SizedTrack> own, double gap,
+template <Axis axis, class N>
+[[nodiscard]] TrackRequestOf<N> request_of(const ViewOf<N>& view, Index child, std::span<const SizedTrackOf<N>> own, N gap,
                                       HeightBy by = HeightBy::content);
 
 /// The gap between tracks going up, where a percentage counts 0, and going down.
-[[nodiscard]] double gap_up(const View& view, Index grid, Axis axis);
-[[nodiscard]] double gap_down(const View& view, Index grid, Axis axis, double inner);
+template <class N>
+[[nodiscard]] N gap_up(const ViewOf<N>& view, Index grid, Axis axis);
+template <class N>
+[[nodiscard]] N gap_down(const ViewOf<N>& view, Index grid, Axis axis, N inner);
 
 /// The first of the sized tracks that a child takes: empty ones may have been dropped.
-[[nodiscard]] inline std::uint32_t first_track(const GridScratch& scratch, Axis axis, const CellRange& range) {
+template <class N>
+[[nodiscard]] std::uint32_t first_track(const GridScratchOf<N>& scratch, Axis axis, const CellRange& range) {
   return scratch.new_place.empty() ? range.first(axis) : scratch.new_place[range.first(axis)];
 }
 

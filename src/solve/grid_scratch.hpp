@@ -38,17 +38,22 @@ struct CellScratch {
 };
 
 /// A stretch of the parent's content box, measured from the edge from which it is laid.
-struct Slot {
-  double at = 0, size = 0;
+template <class N>
+struct SlotOf {
+  N at = 0, size = 0;
 };
 
-struct GridScratch {
+template <class N>
+struct GridScratchOf {
   CellScratch cells;
-  TrackScratch sizing;
-  std::vector<SizedTrack> tracks;
-  std::vector<CrossingClaim> crossing;
-  std::vector<Slot> slots;               ///< of the tracks
+  TrackScratchOf<N> sizing;
+  std::vector<SizedTrackOf<N>> tracks;
+  std::vector<CrossingClaimOf<N>> crossing;
+  std::vector<SlotOf<N>> slots;               ///< of the tracks
   std::vector<std::uint32_t> new_place;  ///< of tracks, where empty ones are dropped; else empty
 };
+
+using Slot = SlotOf<double>;
+using GridScratch = GridScratchOf<double>;
 
 }  // namespace fond_ladder::inline v0::detail

@@ -10,28 +10,40 @@
 namespace fond_ladder::inline v0::detail {
 
 namespace line {
-void widths_up(Frame& frame, Index node);
-void widths_down(Frame& frame, Index node);
-void heights_up(Frame& frame, Index node);
-void heights_down(Frame& frame, Index node);
+template <class N>
+void widths_up(FrameOf<N>& frame, Index node);
+template <class N>
+void widths_down(FrameOf<N>& frame, Index node);
+template <class N>
+void heights_up(FrameOf<N>& frame, Index node);
+template <class N>
+void heights_down(FrameOf<N>& frame, Index node);
 /// Sizes and places one child across its row or column, that the others do not depend on: see `lays_together`.
 void lay_one_across(Frame& frame, Index container, Index child);
 }  // namespace line
 
 namespace stack {
-void widths_up(Frame& frame, Index node);
-void widths_down(Frame& frame, Index node);
-void heights_up(Frame& frame, Index node);
-void heights_down(Frame& frame, Index node);
+template <class N>
+void widths_up(FrameOf<N>& frame, Index node);
+template <class N>
+void widths_down(FrameOf<N>& frame, Index node);
+template <class N>
+void heights_up(FrameOf<N>& frame, Index node);
+template <class N>
+void heights_down(FrameOf<N>& frame, Index node);
 /// Sizes and places one child on an axis.
 void lay_one(Frame& frame, Index container, Index child, Axis axis);
 }  // namespace stack
 
 namespace grid {
-void widths_up(Frame& frame, Index node);
-void widths_down(Frame& frame, Index node);
-void heights_up(Frame& frame, Index node);
-void heights_down(Frame& frame, Index node);
+template <class N>
+void widths_up(FrameOf<N>& frame, Index node);
+template <class N>
+void widths_down(FrameOf<N>& frame, Index node);
+template <class N>
+void heights_up(FrameOf<N>& frame, Index node);
+template <class N>
+void heights_down(FrameOf<N>& frame, Index node);
 }  // namespace grid
 
 /// Whether the children of a container are laid all together on an axis, so that each depends on all.
@@ -45,8 +57,10 @@ void heights_down(Frame& frame, Index node);
 }
 
 /// Places one pinned child on one axis.
-void place_pinned_child(Frame& frame, Index container, Index child, Axis axis);
+template <class N>
+void place_pinned_child(FrameOf<N>& frame, Index container, Index child, Axis axis);
 /// Places the pinned children of a container on one axis, after its flow.
-void place_pinned(Frame& frame, Index container, Axis axis);
+template <class N>
+void place_pinned(FrameOf<N>& frame, Index container, Axis axis);
 
 }  // namespace fond_ladder::inline v0::detail

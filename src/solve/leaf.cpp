@@ -3,6 +3,8 @@
 
 #include <cmath>
 
+#include "solve/moving.hpp"
+
 namespace fond_ladder::inline v0::detail::leaf {
 namespace {
 
@@ -13,10 +15,11 @@ bool is_size(double measured) {
 
 /// The width at which content is asked for its height: exactly the one by content where that fits but for rounding, so
 /// that whoever breaks lines by it does not break one that fits.
-double width_for(const Frame& frame, Index node, const OwnContent& content) {
-  const double inner = frame.inner_size(node, x_axis);
-  const double by_content = frame.max_content(node) - frame.edges_up(node).inset[x_axis].sum();
-  if (std::abs(inner - by_content) > limits::line_tolerance * std::max(1.0, by_content)) return inner;
+template <class N>
+N width_for(const FrameOf<N>& frame, Index node, const OwnContent& content) {
+  const N inner = frame.inner_size(node, x_axis);
+  const N by_content = frame.max_content(node) - frame.edges_up(node).inset[x_axis].sum();
+  if (magnitude(inner - by_content) > limits::line_tolerance * most_of(1.0, by_content)) return inner;
   return sound_size(std::max(content.widths().max_content, content.widths().min_content));
 }
 
@@ -31,7 +34,8 @@ OwnContent::Widths sound_widths(const OwnContent::Widths& measured) {
   return {least, std::max(least, sound_size(measured.max_content))};
 }
 
-void widths_up(Frame& frame, Index node) {
+template <class N>
+void widths_up(FrameOf<N>& frame, Index node) {
   const double inset = frame.edges_up(node).inset[x_axis].sum();
   double least = frame.natural(node, x_axis), most = least;
   if (const OwnContent* content = frame.content(node)) {
@@ -44,19 +48,25 @@ void widths_up(Frame& frame, Index node) {
   frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : least + inset, most + inset);
 }
 
-void heights_up(Frame& frame, Index node) {
+template <class N>
+void heights_up(FrameOf<N>& frame, Index node) {
   const Sides inset = frame.edges_up(node).inset[y_axis];
-  double need = frame.natural(node, y_axis);
+  N need = frame.natural(node, y_axis);
   if (const OwnContent* content = frame.content(node)) {
-    const OwnContent::Heights measured = content->height_for(width_for(frame, node, *content));
+    const OwnContent::Heights measured = measured_height(*content, width_for<N>(frame, node, *content));
     frame.set_flag(node, NodeFlag::odd_heights, !is_size(measured.height) || !is_size(measured.baseline));
     need = sound_size(measured.height);
     frame.set_baseline(node, inset.before + sound_size(measured.baseline));
   }
   frame.set_need(node, frame.height_by_aspect(node, need + inset.sum()));
   if (frame.traits(node).holds_scroller) {
-    frame.set_least_height(node, frame.traits(node).scroll_y ? inset.sum() : frame.need(node));
+    frame.set_least_height(node, frame.traits(node).scroll_y ? N(inset.sum()) : frame.need(node));
   }
 }
+
+template void widths_up(FrameOf<double>&, Index);
+template void widths_up(FrameOf<Moving>&, Index);
+template void heights_up(FrameOf<double>&, Index);
+template void heights_up(FrameOf<Moving>&, Index);
 
 }  // namespace fond_ladder::inline v0::detail::leaf

@@ -19,25 +19,28 @@ namespace fond_ladder::inline v0::detail::leaf {
 [[nodiscard]] OwnContent::Widths sound_widths(const OwnContent::Widths& measured);
 
 /// The steps of a leaf that is visited by itself: one that is measured, scrolls, or has an aspect.
-void widths_up(Frame& frame, Index node);
-void heights_up(Frame& frame, Index node);
+template <class N>
+void widths_up(FrameOf<N>& frame, Index node);
+template <class N>
+void heights_up(FrameOf<N>& frame, Index node);
 
 /// Sets the sizes by content of a child if it is passive. Its baseline is its bottom edge: see first_baseline.
-template <bool plain>
-[[gnu::always_inline]] inline void settle(Frame& frame, const Child<x_axis, plain>& child) {
+template <bool plain, class N>
+[[gnu::always_inline]] inline void settle(FrameOf<N>& frame, const Child<x_axis, plain, N>& child) {
   if (!child.traits().passive) return;
   const Index node = child.node();
   const double width = frame.natural(node, x_axis) + child.inset_up();
   frame.set_content_widths(node, width, width);
-  frame.set_need(node, frame.natural(node, y_axis) + Child<y_axis, plain>(frame, node).inset_up());
+  frame.set_need(node, frame.natural(node, y_axis) + Child<y_axis, plain, N>(frame, node).inset_up());
   if (child.traits().holds_scroller) frame.set_least_height(node, frame.need(node));  // in another form
 }
 
 /// Settles the children of a container that are passive and stand outside its flow.
-inline void settle_pinned(Frame& frame, Index container) {
+template <class N>
+void settle_pinned(FrameOf<N>& frame, Index container) {
   if (!frame.traits(container).odd_children) return;
   const Index first = frame.first_child(container), count = frame.child_count(container);
-  for (Index child = first; child < first + count; ++child) settle(frame, Child<x_axis, false>(frame, child));
+  for (Index child = first; child < first + count; ++child) settle(frame, any_child<x_axis, N>(frame, child));
 }
 
 }  // namespace fond_ladder::inline v0::detail::leaf

@@ -13,6 +13,7 @@
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
 #include "solve/lines.hpp"
+#include "solve/moving.hpp"
 #include "solve/portions.hpp"
 #include "solve/spread.hpp"
 
@@ -23,117 +24,121 @@ namespace {
 
 /// The sizes by content of a child along its line, or the outer ones by which it counts there, asked for min-content
 /// and for max-content. CSS Flexible Box Layout 1, section 9.9.3.
+template <class N>
 struct Counted {
-  double least, most;
+  N least, most;
 };
 
 /// `kept` is the content that the automatic minimum is of.
-template <Axis axis, bool plain>
-Counted outer_along_up(const View& view, const Traits& container, const Child<axis, plain>& child, Counted content,
-                       double kept) {
-  const double inset = child.inset_up(), given = child.given(unknown);
-  const Bounds bounds = bounds_in_line(container, child, inset, unknown, kept, given);
+template <Axis axis, bool plain, class N>
+Counted<N> outer_along_up(const ViewOf<N>& view, const Traits& container, const Child<axis, plain, N>& child, Counted<N> content,
+                       N kept) {
+  const N inset = child.inset_up(), given = child.given(unknown);
+  const BoundsOf<N> bounds = bounds_in_line<axis, plain, N>(container, child, inset, unknown, kept, given);
   const Factors factors = factors_of(view, container, child);
   const bool can_grow = factors.grow > 0;
   auto [least, most] = content;
   if (factors.weighted) {
-    if (!can_grow) least = most = 0;
+    if (!can_grow) least = most = N(0);
   } else {
-    const double base = child.base_size(inset, unknown, content.most, given);
+    const N base = child.base_size(inset, unknown, content.most, given);
     const bool can_shrink = container.scrolls(axis) ? false : child.shrink() > 0;
-    if (given >= 0) least = most = given;
+    if (!is_unknown(given)) least = most = given;
     if (!can_shrink) {
-      least = std::max(least, base);
-      most = std::max(most, base);
+      least = most_of(least, base);
+      most = most_of(most, base);
     }
     if (!can_grow) {
-      least = std::min(least, base);
-      most = std::min(most, base);
+      least = least_of(least, base);
+      most = least_of(most, base);
     }
   }
-  const double scale = child.counted_scale(), margins = child.margin_up().sum();
+  const N scale = child.counted_scale(), margins = child.margin_up().sum();
   return {bounds.held(least) * scale + margins, bounds.held(most) * scale + margins};
 }
 
-void widths_up_row(Frame& frame, Index node) {
+template <class N>
+void widths_up_row(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
-  double least = 0, widest_child = 0, most = 0;
+  N least = 0, widest_child = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
-    const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
+    const Counted<N> counted = with_child<x_axis, N>(frame, flow[i], [&](const auto& child) {
       leaf::settle(frame, child);
-      const Counted content{frame.min_content(child.node()), frame.max_content(child.node())};
+      const Counted<N> content{frame.min_content(child.node()), frame.max_content(child.node())};
       return outer_along_up(frame, own, child, content, content.least);
     });
     least += counted.least;
-    widest_child = std::max(widest_child, counted.least);
+    widest_child = most_of(widest_child, counted.least);
     most += counted.most;
   }
-  const double gaps = flow.size() > 1 ? frame.gap_up(node, x_axis) * (flow.size() - 1) : 0;
-  const double inset = frame.edges_up(node).inset[x_axis].sum();
-  const double narrowest = own.wrap ? widest_child : std::max(0.0, least + gaps);
-  frame.set_content_widths(node, own.scroll_x ? inset : inset + narrowest, inset + std::max(0.0, most + gaps));
+  const N gaps = flow.size() > 1 ? frame.gap_up(node, x_axis) * (flow.size() - 1) : 0.0;
+  const N inset = frame.edges_up(node).inset[x_axis].sum();
+  const N narrowest = own.wrap ? widest_child : most_of(0.0, least + gaps);
+  frame.set_content_widths(node, own.scroll_x ? N(inset) : inset + narrowest, inset + most_of(0.0, most + gaps));
 }
 
-void widths_up_column(Frame& frame, Index node) {
+template <class N>
+void widths_up_column(FrameOf<N>& frame, Index node) {
   const InFlow flow = frame.flow(node);
-  double least = 0, most = 0;
+  N least = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
-    const Counted counted = with_child<x_axis>(frame, flow[i], [&](const auto& child) {
+    const Counted<N> counted = with_child<x_axis, N>(frame, flow[i], [&](const auto& child) {
       leaf::settle(frame, child);
-      return Counted{outer_across_up(child, frame.min_content(child.node())),
+      return Counted<N>{outer_across_up(child, frame.min_content(child.node())),
                      outer_across_up(child, frame.max_content(child.node()))};
     });
-    least = std::max(least, counted.least);
-    most = std::max(most, counted.most);
+    least = most_of(least, counted.least);
+    most = most_of(most, counted.most);
   }
-  const double inset = frame.edges_up(node).inset[x_axis].sum();
-  frame.set_content_widths(node, frame.traits(node).scroll_x ? inset : inset + least, inset + most);
+  const N inset = frame.edges_up(node).inset[x_axis].sum();
+  frame.set_content_widths(node, frame.traits(node).scroll_x ? N(inset) : inset + least, inset + most);
 }
 
 // --- sharing along the axis, on the way down -----------------------------------------------------------------------
 
 /// What is left of a line when its children have their sizes.
+template <class N>
 struct Left {
-  double spare = 0;           ///< for the alignment
-  double automatic_part = 0;  ///< for each automatic margin; then nothing is spare
+  N spare = 0;           ///< for the alignment
+  N automatic_part = 0;  ///< for each automatic margin; then nothing is spare
 };
 
 /// Shares the room of one line among its children: the sizes of their portions.
-template <Axis axis>
-Left share_line(const Laying<axis, Frame>& laying, std::span<Portion> portions, Index first) {
-  Frame& frame = laying.view;
+template <Axis axis, class N>
+Left<N> share_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions, Index first) {
+  FrameOf<N>& frame = laying.view;
   const auto count = static_cast<Index>(portions.size());
-  const LineMargins margins = margins_of(laying, first, count);
-  if (laying.traits.shares_total) take_parts_of(*frame.keys(laying.container).out_of, portions);
-  const double room = laying.inner - (laying.gap * (count - 1) + margins.sum);
-  const double spare = room - share(portions, room, frame.scratch.sharing);
+  const LineMargins<N> margins = margins_of(laying, first, count);
+  if (laying.traits.shares_total) take_parts_of<N>(*frame.keys(laying.container).out_of, portions);
+  const N room = laying.inner - (laying.gap * (count - 1) + margins.sum);
+  const N spare = room - share<N>(portions, room, frame.scratch.sharing);
   if (margins.automatic == 0 || spare <= 0) return {spare, 0};
   return {0, spare / static_cast<double>(margins.automatic)};
 }
 
 /// Shares the room of one line, lays its children along it, and sets their sizes and places.
-template <Axis axis>
-void lay_line(const Laying<axis, Frame>& laying, std::span<Portion> portions, Index first) {
-  Frame& frame = laying.view;
+template <Axis axis, class N>
+void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions, Index first) {
+  FrameOf<N>& frame = laying.view;
   const auto count = static_cast<Index>(portions.size());
-  const auto [spare, automatic_part] = share_line(laying, portions, first);
-  const Spread spread_by =
+  const auto [spare, automatic_part] = share_line<axis, N>(laying, portions, first);
+  const SpreadOf<N> spread_by =
       spread(as_rest(static_cast<Along>(laying.traits.along)), spare, count, laying.traits.scrolls(axis));
 
-  const Sides edges = frame.content_edges(laying.container, axis);
-  const double step = laying.gap + spread_by.between, part = automatic_part;
-  double at = spread_by.before;
+  const SidesOf<N> edges = frame.content_edges(laying.container, axis);
+  const N step = laying.gap + spread_by.between, part = automatic_part;
+  N at = spread_by.before;
   for (Index i = 0; i < count; ++i) {
-    const double counted = portions[i].size;
+    const N counted = portions[i].size;
     at +=
-        with_child<axis>(frame, laying.flow[first + i], [&frame, &laying, at, counted, edges, part](const auto& child) {
-          Sides margin = child.margin_down(laying.flip);
+        with_child<axis, N>(frame, laying.flow[first + i], [&frame, &laying, at, counted, edges, part](const auto& child) {
+          SidesOf<N> margin = child.margin_down(laying.flip);
           const unsigned automatic = child.auto_margins(laying.flip);
           if ((automatic & 1U) != 0) margin.before += part;
           if ((automatic & 2U) != 0) margin.after += part;
-          const double size = counted / child.counted_scale();
-          const double from_start = at + margin.before + child.ahead_in(counted, size);
+          const N size = counted / child.counted_scale();
+          const N from_start = at + margin.before + child.ahead_in(counted, size);
           frame.set_place(child.node(), axis,
                           laying.flip ? edges.after - from_start - size : edges.before + from_start);
           frame.template set_size<axis>(child.node(), size, child.traits().passive);
@@ -144,15 +149,15 @@ void lay_line(const Laying<axis, Frame>& laying, std::span<Portion> portions, In
 }
 
 /// Where the line that begins at `first` ends (wrapping rule).
-template <Axis axis>
-Index end_of_line(const Laying<axis, Frame>& laying, Index first) {
+template <Axis axis, class N>
+Index end_of_line(const Laying<axis, FrameOf<N>>& laying, Index first) {
   const auto& portions = laying.view.scratch.portions;
-  const double most = laying.inner + limits::line_tolerance * std::max(1.0, laying.inner);
-  double taken = 0;
+  const N most = laying.inner + limits::line_tolerance * most_of(1.0, laying.inner);
+  N taken = 0;
   Index i = first;
   for (; i < laying.flow.size(); ++i) {
     if (i > first) taken += laying.gap;
-    taken += with_child<axis>(laying.view, laying.flow[i],
+    taken += with_child<axis, N>(laying.view, laying.flow[i],
                               [&](const auto& child) { return child.margin_down(laying.flip).sum(); });
     taken += portions[i].held(portions[i].base);
     if (i > first && taken > most) break;
@@ -161,10 +166,10 @@ Index end_of_line(const Laying<axis, Frame>& laying, Index first) {
 }
 
 /// What each child brings to the sharing, for a content box of `inner` along.
-template <Axis axis>
-[[gnu::always_inline]] inline Laying<axis, Frame> gather_portions(Frame& frame, Index node, double inner) {
+template <Axis axis, class N>
+[[gnu::always_inline]] inline Laying<axis, FrameOf<N>> gather_portions(FrameOf<N>& frame, Index node, N inner) {
   const Traits own = frame.traits(node);
-  Laying<axis, Frame> laying{
+  Laying<axis, FrameOf<N>> laying{
       frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), frame.flow(node)};
   auto& portions = frame.scratch.portions;
   for (Index i = 0; i < laying.flow.size(); ++i) {
@@ -174,25 +179,29 @@ template <Axis axis>
       frame.resolve_edges(child, axis, inner);
     }
     portions[i] =
-        with_child<axis>(frame, child, [&laying](const auto& any_child) { return portion_of(laying, any_child); });
+        with_child<axis, N>(frame, child, [&laying](const auto& any_child) { return portion_of(laying, any_child); });
   }
   return laying;
 }
 
-template <Axis axis>
-void lay_along(Frame& frame, Index node) {
-  if (axis == y_axis && kept_line::stands(frame, node) && kept_line::lay(frame, node)) return;
-  const auto laying = gather_portions<axis>(frame, node, frame.inner_size(node, axis));
-  const std::span portions(frame.scratch.portions.data(), laying.flow.size());
+template <Axis axis, class N>
+void lay_along(FrameOf<N>& frame, Index node) {
+  if constexpr (axis == y_axis && std::is_same_v<N, double>) {
+    if (kept_line::stands(frame, node) && kept_line::lay(frame, node)) return;
+  }
+  const auto laying = gather_portions<axis, N>(frame, node, frame.inner_size(node, axis));
+  const std::span<PortionOf<N>> portions(frame.scratch.portions.data(), laying.flow.size());
   if (!laying.traits.wrap) {
-    if (!portions.empty()) lay_line(laying, portions, 0);
-    if constexpr (axis == y_axis) kept_line::note(frame, node, portions, laying.all_plain);
+    if (!portions.empty()) lay_line<axis, N>(laying, portions, 0);
+    if constexpr (axis == y_axis && std::is_same_v<N, double>) {
+      kept_line::note(frame, node, portions, laying.all_plain);
+    }
     return;
   }
   for (Index first = 0; first < laying.flow.size();) {
-    const Index end = end_of_line(laying, first);
+    const Index end = end_of_line<axis, N>(laying, first);
     for (Index i = first; i < end; ++i) frame.set_flag(laying.flow[i], NodeFlag::starts_line, i == first);
-    lay_line(laying, portions.subspan(first, end - first), first);
+    lay_line<axis, N>(laying, portions.subspan(first, end - first), first);
     first = end;
   }
 }
@@ -200,71 +209,75 @@ void lay_along(Frame& frame, Index node) {
 // --- lines across the axis -----------------------------------------------------------------------------------------
 
 /// The lines of a row that wraps, or in which baselines count: without wrapping one line as high as the content box.
-std::span<const Line> measured_lines(Frame& frame, Index node, const InFlow& flow, double inner) {
+template <class N>
+std::span<const LineOf<N>> measured_lines(FrameOf<N>& frame, Index node, const InFlow& flow, N inner) {
   const Traits own = frame.traits(node);
   auto& lines = frame.scratch.lines;
   for (Index i = 0; i < flow.size(); ++i) {
     if (!frame.is_plain(flow[i])) frame.resolve_edges(flow[i], y_axis, inner);
   }
-  split_lines(frame, own, flow, lines);
-  measure_lines_down(frame, own, flow, inner, lines);
+  split_lines<N>(frame, own, flow, lines);
+  measure_lines_down<N>(frame, own, flow, inner, lines);
   if (own.wrap) {
-    spread_lines(frame, node, y_axis, inner, lines);
+    spread_lines<N>(frame, node, y_axis, inner, lines);
   } else {
-    for (Line& line : lines) line.size = inner;
+    for (LineOf<N>& line : lines) line.size = inner;
   }
   return lines;
 }
 
 /// Across of a row: its lines, known since pass 2, get their heights and their children's.
-void lay_across_row(Frame& frame, Index node) {
+template <class N>
+void lay_across_row(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
-  const CrossAxis<y_axis> across(frame, node, false);
-  const Line whole{0, flow.size(), across.whole, 0, 0};
+  const CrossAxis<y_axis, N> across(frame, node, false);
+  const LineOf<N> whole{0, flow.size(), across.whole, 0, 0};
   const bool simple = !own.wrap && !own.stands_on_base;
-  for (const Line& line : simple ? std::span(&whole, 1) : measured_lines(frame, node, flow, across.whole)) {
+  for (const LineOf<N>& line : simple ? std::span<const LineOf<N>>(&whole, 1) : measured_lines<N>(frame, node, flow, across.whole)) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
       const Index child = flow[i];
-      double to_baseline = -1;
-      if (own.stands_on_base && stands_on_baseline(frame, own, child)) {
-        const double ascent = frame.edges_down(child).margin[y_axis].before + first_baseline_down(frame, child);
+      N to_baseline = -1;
+      if (own.stands_on_base && stands_on_baseline<N>(frame, own, child)) {
+        const N ascent = frame.edges_down(child).margin[y_axis].before + first_baseline_down<N>(frame, child);
         to_baseline = line.ascent - ascent;
       }
-      place_across(frame, across, child, {line.at, line.size}, alignment(own, frame.traits(child)), to_baseline);
+      place_across<y_axis, N>(frame, across, child, {line.at, line.size}, alignment(own, frame.traits(child)), to_baseline);
     }
   }
 }
 
 /// Across of a column, in pass 2: every child fills or fits the whole width. A wrapping column does not stretch.
-void lay_across_column(Frame& frame, Index node) {
+template <class N>
+void lay_across_column(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
-  const CrossAxis<x_axis> across(frame, node, frame.mirrored);
+  const CrossAxis<x_axis, N> across(frame, node, frame.mirrored);
   for (Index i = 0; i < flow.size(); ++i) {
     Across align = alignment(own, frame.traits(flow[i]));
     if (own.wrap && align == Across::stretch) align = Across::start;
-    place_across(frame, across, flow[i], {0, across.whole}, align);
+    place_across<x_axis, N>(frame, across, flow[i], {0, across.whole}, align);
   }
-  kept_line::drop(frame, node);  // their heights may follow
+  if constexpr (std::is_same_v<N, double>) kept_line::drop(frame, node);  // their heights may follow
 }
 
 /// The lines of a wrapping column, in pass 4: widths stand, places across are known only now.
-void lay_lines_of_column(Frame& frame, Index node) {
+template <class N>
+void lay_lines_of_column(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
-  const CrossAxis<x_axis> across(frame, node, frame.mirrored);
+  const CrossAxis<x_axis, N> across(frame, node, frame.mirrored);
   auto& lines = frame.scratch.lines;
-  split_lines(frame, own, flow, lines);
-  measure_column_lines(frame, flow, lines);
-  spread_lines(frame, node, x_axis, across.whole, lines);
-  for (const Line& line : lines) {
+  split_lines<N>(frame, own, flow, lines);
+  measure_column_lines<N>(frame, flow, lines);
+  spread_lines<N>(frame, node, x_axis, across.whole, lines);
+  for (const LineOf<N>& line : lines) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
-      const Child<x_axis, false> child(frame, flow[i]);
+      const auto child = any_child<x_axis, N>(frame, flow[i]);
       Across align = alignment(own, child.traits());
       if (align == Across::stretch) align = Across::start;
-      const double width = frame.size(flow[i], x_axis);
-      frame.set_place(flow[i], x_axis, place_in_slot(across, child, {line.at, line.size}, width, align, -1));
+      const N width = frame.size(flow[i], x_axis);
+      frame.set_place(flow[i], x_axis, place_in_slot<x_axis, false, N>(across, child, {line.at, line.size}, width, align, -1));
     }
   }
 }
@@ -273,91 +286,99 @@ void lay_lines_of_column(Frame& frame, Index node) {
 
 /// First baseline of a row of the given natural height: of its first line's first baseline child, else of its first
 /// child where it lies.
-double row_baseline(const Frame& frame, Index node, const InFlow& flow, double height) {
+template <class N>
+N row_baseline(const FrameOf<N>& frame, Index node, const InFlow& flow, N height) {
   const Traits own = frame.traits(node);
   const Sides inset = frame.edges_up(node).inset[y_axis];
-  const Line& line = frame.scratch.lines.front();
+  const LineOf<N>& line = frame.scratch.lines.front();
   for (Index i = line.first; own.stands_on_base && i < line.first + line.count; ++i) {
-    if (stands_on_baseline(frame, own, flow[i])) return inset.before + line.ascent;
+    if (stands_on_baseline<N>(frame, own, flow[i])) return inset.before + line.ascent;
   }
-  const Child<y_axis, false> first(frame, flow[0]);
-  const double room = own.wrap ? line.size : height - inset.sum();
-  const double spare = room - outer_across_up(first, frame.need(flow[0]));
-  const double ahead = ahead_by(first.auto_margins(false), spare, alignment(own, first.traits()), own.scroll_y);
-  return inset.before + first.margin_up().before + ahead + first_baseline(frame, flow[0]);
+  const auto first = any_child<y_axis, N>(frame, flow[0]);
+  const N room = own.wrap ? line.size : height - inset.sum();
+  const N spare = room - outer_across_up(first, frame.need(flow[0]));
+  const N ahead = ahead_by(first.auto_margins(false), spare, alignment(own, first.traits()), own.scroll_y);
+  return inset.before + first.margin_up().before + ahead + first_baseline<N>(frame, flow[0]);
 }
 
-void heights_up_row(Frame& frame, Index node) {
+template <class N>
+void heights_up_row(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
   auto& lines = frame.scratch.lines;
-  const double inset = frame.edges_up(node).inset[y_axis].sum(), gap = frame.gap_up(node, y_axis);
+  const N inset = frame.edges_up(node).inset[y_axis].sum(), gap = frame.gap_up(node, y_axis);
   const auto by_lines = [&](HeightBy by) {
-    split_lines(frame, own, flow, lines);
-    measure_lines_up(frame, own, flow, by, lines);
-    return frame.height_by_aspect(node, inset + std::max(0.0, sum_of_lines(lines, gap)));
+    split_lines<N>(frame, own, flow, lines);
+    measure_lines_up<N>(frame, own, flow, by, lines);
+    return frame.height_by_aspect(node, inset + most_of(0.0, sum_of_lines<N>(lines, gap)));
   };
-  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? inset : by_lines(HeightBy::least));
+  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? N(inset) : by_lines(HeightBy::least));
   frame.set_need(node, by_lines(HeightBy::content));
-  const double height = natural_height(frame, node);
+  const N height = natural_height<N>(frame, node);
   frame.set_baseline(node, flow.size() == 0 ? height : row_baseline(frame, node, flow, height));
 }
 
 /// How far automatic margins push the first child of a column of the given natural height from where it is laid.
-double pushed_ahead(Frame& frame, Index node, double height) {
-  const double inset = frame.edges_up(node).inset[y_axis].sum();
-  const auto laying = gather_portions<y_axis>(frame, node, std::max(0.0, height - inset));
-  const unsigned automatic = Child<y_axis, false>(frame, laying.flow[0]).auto_margins(laying.flip);
+template <class N>
+N pushed_ahead(FrameOf<N>& frame, Index node, N height) {
+  const N inset = frame.edges_up(node).inset[y_axis].sum();
+  const auto laying = gather_portions<y_axis, N>(frame, node, most_of(0.0, height - inset));
+  const unsigned automatic = any_child<y_axis, N>(frame, laying.flow[0]).auto_margins(laying.flip);
   if ((automatic & 1U) == 0) return 0;
-  const Index end = laying.traits.wrap ? end_of_line(laying, 0) : laying.flow.size();
-  return share_line(laying, std::span(frame.scratch.portions.data(), end), 0).automatic_part;
+  const Index end = laying.traits.wrap ? end_of_line<y_axis, N>(laying, 0) : laying.flow.size();
+  return share_line<y_axis, N>(laying, std::span<PortionOf<N>>(frame.scratch.portions.data(), end), 0).automatic_part;
 }
 
 /// First baseline of a column: its first child's, as laid.
-double column_baseline(Frame& frame, Index node, Index first, double height) {
+template <class N>
+N column_baseline(FrameOf<N>& frame, Index node, Index first, N height) {
   const Sides inset = frame.edges_up(node).inset[y_axis], margin = frame.edges_up(first).margin[y_axis];
-  const double ahead = frame.traits(first).auto_margin ? pushed_ahead(frame, node, height) : 0;
-  if (!frame.traits(node).reverse) return inset.before + margin.before + ahead + first_baseline(frame, first);
-  return height - inset.after - margin.after - ahead - natural_height(frame, first) + first_baseline(frame, first);
+  const N ahead = frame.traits(first).auto_margin ? pushed_ahead(frame, node, height) : 0;
+  if (!frame.traits(node).reverse) return inset.before + margin.before + ahead + first_baseline<N>(frame, first);
+  return height - inset.after - margin.after - ahead - natural_height<N>(frame, first) + first_baseline<N>(frame, first);
 }
 
 /// What a child counts of the least height of its column. A scroller counts its padding, its minimum, or its height
 /// where it cannot shrink.
-template <bool plain>
-double least_along(const Frame& frame, const Traits& column, const Child<y_axis, plain>& child) {
-  const double least = frame.least_height(child.node());
-  if (!child.traits().scroll_y) return outer_along_up(frame, column, child, Counted{least, least}, least).least;
+template <bool plain, class N>
+N least_along(const FrameOf<N>& frame, const Traits& column, const Child<y_axis, plain, N>& child) {
+  const N least = frame.least_height(child.node());
+  if (!child.traits().scroll_y) return outer_along_up(frame, column, child, Counted<N>{least, least}, least).least;
   const bool rigid = child.shrink() == 0 && !factors_of(frame, column, child).weighted;
-  const double given = rigid ? child.given(unknown) : -1;
-  const Bounds bounds = child.bounds(child.inset_up(), unknown);
-  return bounds.held(given >= 0 ? given : least) * child.counted_scale() + child.margin_up().sum();
+  const N given = rigid ? child.given(unknown) : N(unknown);
+  const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
+  return bounds.held(!is_unknown(given) ? given : least) * child.counted_scale() + child.margin_up().sum();
 }
 
-void heights_up_column(Frame& frame, Index node) {
+template <class N>
+void heights_up_column(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
-  const double inset = frame.edges_up(node).inset[y_axis].sum();
-  const double gaps = flow.size() > 1 ? frame.gap_up(node, y_axis) * (flow.size() - 1) : 0;
-  const auto by_sum = [&](double sum) { return frame.height_by_aspect(node, inset + std::max(0.0, sum)); };
+  const N inset = frame.edges_up(node).inset[y_axis].sum();
+  const N gaps = flow.size() > 1 ? frame.gap_up(node, y_axis) * (flow.size() - 1) : 0.0;
+  const auto by_sum = [&](N sum) { return frame.height_by_aspect(node, inset + most_of(0.0, sum)); };
   const auto by_children = [&](const auto& counted) {
-    double sum = gaps;
-    for (Index i = 0; i < flow.size(); ++i) sum += with_child<y_axis>(frame, flow[i], counted);
+    N sum = gaps;
+    for (Index i = 0; i < flow.size(); ++i) sum += with_child<y_axis, N>(frame, flow[i], counted);
     return by_sum(sum);
   };
   if (own.holds_scroller) {
     const auto least = [&](const auto& child) { return least_along(frame, own, child); };
-    frame.set_least_height(node, own.scroll_y ? inset : by_children(least));
+    frame.set_least_height(node, own.scroll_y ? N(inset) : by_children(least));
   }
-  if (kept_line::stands(frame, node)) {
-    frame.set_need(node, by_sum(kept_line::sum(frame, node, gaps)));
-  } else {
+  bool stands = false;
+  if constexpr (std::is_same_v<N, double>) {
+    stands = kept_line::stands(frame, node);
+    if (stands) frame.set_need(node, by_sum(kept_line::sum(frame, node, gaps)));
+  }
+  if (!stands) {
     frame.set_need(
         node, by_children([&](const auto& child) {
-          const double need = frame.need(child.node());
-          return outer_along_up(frame, own, child, Counted{need, need}, frame.least_height(child.node())).least;
+          const N need = frame.need(child.node());
+          return outer_along_up(frame, own, child, Counted<N>{need, need}, frame.least_height(child.node())).least;
         }));
   }
-  const double height = natural_height(frame, node);
+  const N height = natural_height<N>(frame, node);
   frame.set_baseline(node, flow.size() == 0 ? height : column_baseline(frame, node, flow[0], height));
 }
 
@@ -365,27 +386,31 @@ void heights_up_column(Frame& frame, Index node) {
 
 namespace line {
 
-void widths_up(Frame& frame, Index node) {
+template <class N>
+void widths_up(FrameOf<N>& frame, Index node) {
   leaf::settle_pinned(frame, node);
-  is_row(frame.traits(node)) ? widths_up_row(frame, node) : widths_up_column(frame, node);
+  is_row(frame.traits(node)) ? widths_up_row<N>(frame, node) : widths_up_column<N>(frame, node);
 }
 
-void widths_down(Frame& frame, Index node) {
-  is_row(frame.traits(node)) ? lay_along<x_axis>(frame, node) : lay_across_column(frame, node);
+template <class N>
+void widths_down(FrameOf<N>& frame, Index node) {
+  is_row(frame.traits(node)) ? lay_along<x_axis, N>(frame, node) : lay_across_column<N>(frame, node);
   place_pinned(frame, node, x_axis);
 }
 
-void heights_up(Frame& frame, Index node) {
-  is_row(frame.traits(node)) ? heights_up_row(frame, node) : heights_up_column(frame, node);
+template <class N>
+void heights_up(FrameOf<N>& frame, Index node) {
+  is_row(frame.traits(node)) ? heights_up_row<N>(frame, node) : heights_up_column<N>(frame, node);
 }
 
-void heights_down(Frame& frame, Index node) {
+template <class N>
+void heights_down(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
   if (is_row(own)) {
-    lay_across_row(frame, node);
+    lay_across_row<N>(frame, node);
   } else {
-    lay_along<y_axis>(frame, node);
-    if (own.wrap) lay_lines_of_column(frame, node);
+    lay_along<y_axis, N>(frame, node);
+    if (own.wrap) lay_lines_of_column<N>(frame, node);
   }
   place_pinned(frame, node, y_axis);
 }
@@ -394,13 +419,21 @@ void lay_one_across(Frame& frame, Index container, Index child) {
   const Traits own = frame.traits(container);
   const Across align = alignment(own, frame.traits(child));
   if (is_row(own)) {
-    const CrossAxis<y_axis> across(frame, container, false);
-    place_across(frame, across, child, {0, across.whole}, align);
+    const CrossAxis<y_axis, double> across(frame, container, false);
+    place_across<y_axis, double>(frame, across, child, {0, across.whole}, align);
   } else {
-    const CrossAxis<x_axis> across(frame, container, frame.mirrored);
-    place_across(frame, across, child, {0, across.whole}, align);
+    const CrossAxis<x_axis, double> across(frame, container, frame.mirrored);
+    place_across<x_axis, double>(frame, across, child, {0, across.whole}, align);
   }
 }
+
+#define FOND_LADDER_LINE_OF(N)                       \
+  template void widths_up(FrameOf<N>&, Index);       \
+  template void widths_down(FrameOf<N>&, Index);     \
+  template void heights_up(FrameOf<N>&, Index);      \
+  template void heights_down(FrameOf<N>&, Index);
+FOND_LADDER_LINE_OF(double)
+FOND_LADDER_LINE_OF(Moving)
 
 }  // namespace line
 }  // namespace fond_ladder::inline v0::detail

@@ -18,7 +18,8 @@ namespace fond_ladder::inline v0::detail {
 /// By which height children count: all they hold, or no more than they cannot do without (sizes rule, least height).
 enum class HeightBy : std::uint8_t { content, least };
 
-[[nodiscard]] inline double content_height(const View& view, Index node, HeightBy by) {
+template <class N>
+[[nodiscard]] N content_height(const ViewOf<N>& view, Index node, HeightBy by) {
   return by == HeightBy::least ? view.least_height(node) : view.need(node);
 }
 
@@ -28,33 +29,42 @@ enum class HeightBy : std::uint8_t { content, least };
   return align == Across::baseline && container.node_kind() != Kind::row ? Across::start : align;
 }
 /// Whether a child of a row is aligned by its baseline.
-[[nodiscard]] inline bool stands_on_baseline(const View& view, const Traits& row, Index node) {
+template <class N>
+[[nodiscard]] bool stands_on_baseline(const ViewOf<N>& view, const Traits& row, Index node) {
   if (alignment(row, view.traits(node)) != Across::baseline) return false;
-  return Child<y_axis, false>(view, node).auto_margins(false) == 0;
+  return any_child<y_axis>(view, node).auto_margins(false) == 0;
 }
 
 /// Whether a child begins a line of its own; marks of a container that lays no lines any more do not count.
-[[nodiscard]] inline bool begins_line(const View& view, const Traits& container, Index child) {
+template <class N>
+[[nodiscard]] bool begins_line(const ViewOf<N>& view, const Traits& container, Index child) {
   const Kind kind = container.node_kind();
   return (kind == Kind::row || kind == Kind::column) && container.wrap && view.has(child, NodeFlag::starts_line);
 }
 
 /// Splits the flow of a container into its lines, none measured yet.
-void split_lines(const View& view, const Traits& container, const InFlow& flow, std::vector<Line>& lines);
+template <class N>
+void split_lines(const ViewOf<N>& view, const Traits& container, const InFlow& flow, std::vector<LineOf<N>>& lines);
 
 /// Measures the lines of a row going up, percentages of its height being unknown.
-void measure_lines_up(const View& view, const Traits& row, const InFlow& flow, HeightBy by, std::span<Line> lines);
+template <class N>
+void measure_lines_up(const ViewOf<N>& view, const Traits& row, const InFlow& flow, HeightBy by, std::span<LineOf<N>> lines);
 /// Measures the lines of a row going down. The edges of its children are resolved against `whole`, its content height.
-void measure_lines_down(const View& view, const Traits& row, const InFlow& flow, double whole, std::span<Line> lines);
+template <class N>
+void measure_lines_down(const ViewOf<N>& view, const Traits& row, const InFlow& flow, N whole, std::span<LineOf<N>> lines);
 /// Measures the lines of a wrapping column by the widths of its children.
-void measure_column_lines(const View& view, const InFlow& flow, std::span<Line> lines);
+template <class N>
+void measure_column_lines(const ViewOf<N>& view, const InFlow& flow, std::span<LineOf<N>> lines);
 
-[[nodiscard]] double sum_of_lines(std::span<const Line> lines, double gap);
+template <class N>
+[[nodiscard]] N sum_of_lines(std::span<const LineOf<N>> lines, N gap);
 
 /// Lets measured lines of a wrapping container share what room is left across them: their sizes and where they begin.
-void spread_lines(const View& view, Index container, Axis across, double inner, std::span<Line> lines);
+template <class N>
+void spread_lines(const ViewOf<N>& view, Index container, Axis across, N inner, std::span<LineOf<N>> lines);
 
 /// The lines of a wrapping row or column once more, from a finished solve.
-[[nodiscard]] std::vector<Line> lines_across(const View& view, Index container);
+template <class N>
+[[nodiscard]] std::vector<LineOf<N>> lines_across(const ViewOf<N>& view, Index container);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -46,7 +46,7 @@ class NewsPasses {
         visited += item->own ? 1 : 0;
       } else if (item->own || item->parted || item->child_widths) {
         const double least = frame_.min_content(node), most = frame_.max_content(node);
-        detail::widths_up(frame_, node);
+        detail::widths_up<double>(frame_, node);
         item->widths = frame_.min_content(node) != least || frame_.max_content(node) != most;
         ++visited;
       }
@@ -57,7 +57,7 @@ class NewsPasses {
 
   std::size_t heights_up() {
     std::size_t visited = 0;
-    for (Index i = frame_.visit_count(); i > 0; --i, ++visited) detail::heights_up(frame_, frame_.visit(i - 1));
+    for (Index i = frame_.visit_count(); i > 0; --i, ++visited) detail::heights_up<double>(frame_, frame_.visit(i - 1));
     for (auto item = items_.rbegin(); item != items_.rend(); ++item) {
       if (!item->reached) continue;
       visited += find_height(*item) ? 1 : 0;
@@ -134,7 +134,7 @@ class NewsPasses {
     const bool due = item.laid_anew[x_axis] || item.own || item.parted || item.child_heights;
     if (!due || frame_.is_settled(node)) return false;
     const double need = frame_.need(node), baseline = frame_.baseline(node), least = frame_.least_height(node);
-    detail::heights_up(frame_, node);
+    detail::heights_up<double>(frame_, node);
     item.heights = frame_.need(node) != need || frame_.baseline(node) != baseline || frame_.least_height(node) != least;
     return true;
   }

@@ -20,7 +20,7 @@
 #include <algorithm>
 
 #include "solve/news_passes.hpp"
-#include "solve/steps.hpp"
+#include "solve/run_all.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -110,20 +110,6 @@ void forget_changes(Passes& passes) {
   passes.changes.boxes.clear();
 }
 
-/// A pass down: visiting a node may plan the visits of its children. Returns the number of nodes visited.
-template <Axis axis>
-std::size_t run_down(Frame& frame, double root_size) {
-  frame.begin_down<axis>(root_size);
-  for (Index i = 0; i < frame.visit_count(); ++i) laying_step<axis>(frame, frame.visit(i));
-  return frame.visited();
-}
-
-template <Step step>
-std::size_t run_up(Frame& frame) {
-  for (Index i = frame.visit_count(); i > 0; --i) step(frame, frame.visit(i - 1));
-  return frame.visited();
-}
-
 /// Writes down who is where, so that the next solve can tell who was there before.
 void note_handles(State& state, const TreeStore& store) {
   state.handles.assign(store.flat().size(), NodeId::none);
@@ -160,11 +146,7 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
     passes.visited = run_news_passes(frame, passes.news, width, height);
     passes.news.close(store, passes.state);
   } else {
-    frame.plan_all(flat);
-    passes.visited[0] = run_up<widths_up>(frame);
-    passes.visited[1] = run_down<x_axis>(frame, width.value_or(frame.max_content(0)));
-    passes.visited[2] = run_up<heights_up>(frame);
-    passes.visited[3] = run_down<y_axis>(frame, height.value_or(frame.need(0)));
+    passes.visited = run_all<double>(frame, flat, width, height);
   }
   if (passes.changes.wanted && passes.changes.everything) note_handles(passes.state, store);
   if (!passes.changes.wanted) passes.state.handles.clear();

@@ -4,6 +4,7 @@
 // against the padding box of their parent. CSS Positioned Layout 3, section 4 gives the idea of insets that set a size.
 #include "solve/cross.hpp"
 #include "solve/kinds.hpp"
+#include "solve/moving.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -27,43 +28,45 @@ AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
 }
 
 /// Whether opposite pins set the size: it is not given, and no aspect gives it.
-template <Axis axis>
-bool is_tied(const Child<axis, false>& child, const AxisPins& pins) {
+template <Axis axis, class N>
+bool is_tied(const Child<axis, false, N>& child, const AxisPins& pins) {
   if (!pins.before || !pins.after) return false;
   return child.way() == SizeWay::fill || (child.way() == SizeWay::automatic && !child.keeps_aspect());
 }
 
-template <Axis axis>
-void place(Frame& frame, Index container, Index node) {
+template <Axis axis, class N>
+void place(FrameOf<N>& frame, Index container, Index node) {
   const Sides border = frame.border(container, axis);
-  const double whole = std::max(0.0, frame.size(container, axis) - border.sum());
+  const N whole = most_of(0.0, frame.size(container, axis) - border.sum());
   frame.resolve_edges(node, axis, whole);
-  const Child<axis, false> child(frame, node);
+  const auto child = any_child<axis, N>(frame, node);
   const AxisPins pins = pins_on(*frame.keys(node).pin, axis, frame.mirrored && axis == x_axis);
-  const Sides margin = child.margin_down(false);
-  const auto px = [&](const Limit& pin) { return pin ? pin->in_px(frame.em, whole) : 0; };
+  const SidesOf<N> margin = child.margin_down(false);
+  const auto px = [&](const Limit& pin) { return pin ? in_px(*pin, frame.em, whole) : N(0); };
 
-  const double room = std::max(0.0, whole - px(pins.before) - px(pins.after) - margin.sum());
+  const N room = most_of(0.0, whole - px(pins.before) - px(pins.after) - margin.sum());
   const bool tied = is_tied(child, pins);
-  const double size = tied ? child.bounds(child.inset_down(), whole).held(room / child.counted_scale())
-                           : size_across_down(frame, child, room, whole, Across::start);
-  double at = px(pins.before) + margin.before;
+  const N size = tied ? child.bounds(child.inset_down(), whole).held(room / child.counted_scale())
+                           : size_across_down<axis, false, N>(frame, child, room, whole, Across::start);
+  N at = px(pins.before) + margin.before;
   if (pins.center && !pins.before && !pins.after) {
     at = (whole - size) / 2 + px(pins.center);
   } else if (pins.hold_far()) {
     at = whole - px(pins.after) - margin.after - size;
   }
   frame.set_place(node, axis, border.before + at);
-  frame.set_size<axis>(node, size, child.traits().passive);
+  frame.template set_size<axis>(node, size, child.traits().passive);
 }
 
 }  // namespace
 
-void place_pinned_child(Frame& frame, Index container, Index child, Axis axis) {
+template <class N>
+void place_pinned_child(FrameOf<N>& frame, Index container, Index child, Axis axis) {
   axis == x_axis ? place<x_axis>(frame, container, child) : place<y_axis>(frame, container, child);
 }
 
-void place_pinned(Frame& frame, Index container, Axis axis) {
+template <class N>
+void place_pinned(FrameOf<N>& frame, Index container, Axis axis) {
   if (!frame.traits(container).odd_children) return;
   const Index first = frame.first_child(container), count = frame.child_count(container);
   for (Index child = first; child < first + count; ++child) {
@@ -71,5 +74,9 @@ void place_pinned(Frame& frame, Index container, Axis axis) {
     place_pinned_child(frame, container, child, axis);
   }
 }
+
+template void place_pinned_child(FrameOf<double>&, Index, Index, Axis);
+template void place_pinned(FrameOf<double>&, Index, Axis);
+template void place_pinned(FrameOf<Moving>&, Index, Axis);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -16,7 +16,8 @@ namespace fond_ladder::inline v0::detail {
 }
 
 /// Whether children are laid from the far end of an axis.
-[[nodiscard]] inline bool lays_backwards(const View& view, const Traits& container, Axis axis) {
+template <class N>
+[[nodiscard]] bool lays_backwards(const ViewOf<N>& view, const Traits& container, Axis axis) {
   const bool mirrored = axis == x_axis && view.mirrored;
   return is_row(container) == (axis == x_axis) ? mirrored != (container.reverse != 0) : mirrored;
 }
@@ -28,9 +29,9 @@ struct Factors {
   double shrink;
 };
 
-template <Axis axis, bool plain>
-[[gnu::always_inline]] inline Factors factors_of(const View& view, const Traits& container,
-                                                 const Child<axis, plain>& child) {
+template <Axis axis, bool plain, class N>
+[[gnu::always_inline]] inline Factors factors_of(const ViewOf<N>& view, const Traits& container,
+                                                 const Child<axis, plain, N>& child) {
   const bool fills = child.way() == SizeWay::fill, has_weight = child.traits().weighted, alike = container.alike;
   const bool weighted = has_weight | fills | alike;  // bits, not branches: these are as good as random
   const bool is_one = alike | (fills & !has_weight);
@@ -38,68 +39,71 @@ template <Axis axis, bool plain>
 }
 
 /// Limits along a line; of children that are alike only those that the author gave.
-template <Axis axis, bool plain>
-[[gnu::always_inline]] inline Bounds bounds_in_line(const Traits& container, const Child<axis, plain>& child,
-                                                    double inset, double whole, double content, double given) {
+template <Axis axis, bool plain, class N>
+[[gnu::always_inline]] inline BoundsOf<N> bounds_in_line(const Traits& container, const Child<axis, plain, N>& child,
+                                                    N inset, N whole, N content, N given) {
   return container.alike ? child.bounds(inset, whole) : child.bounds_along(inset, whole, content, given);
 }
 
 /// The children of one visit, laid along `axis`.
 template <Axis axis, class SeenBy = const View>
 struct Laying {
+  using Number = typename SeenBy::Number;
   SeenBy& view;
   Index container;
   Traits traits;
-  double inner;
-  double gap;
+  Number inner;
+  Number gap;
   bool flip;
   InFlow flow;
   bool all_plain = true;  ///< nobody has margins
 };
 
-template <Axis axis, class SeenBy, bool plain>
-[[nodiscard]] Portion portion_of(const Laying<axis, SeenBy>& laying, const Child<axis, plain>& child) {
-  const View& view = laying.view;
-  const double inset = child.inset_down(), given = child.given(laying.inner);
-  const double minimum = axis == x_axis ? view.min_content(child.node()) : view.least_height(child.node());
-  const double widest = axis == x_axis ? view.max_content(child.node()) : view.need(child.node());
-  const Bounds bounds = bounds_in_line(laying.traits, child, inset, laying.inner, minimum, given);
+template <Axis axis, class SeenBy, bool plain, class N>
+[[nodiscard]] PortionOf<N> portion_of(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child) {
+  const ViewOf<N>& view = laying.view;
+  const N inset = child.inset_down(), given = child.given(laying.inner);
+  const N minimum = axis == x_axis ? view.min_content(child.node()) : view.least_height(child.node());
+  const N widest = axis == x_axis ? view.max_content(child.node()) : view.need(child.node());
+  const BoundsOf<N> bounds = bounds_in_line(laying.traits, child, inset, laying.inner, minimum, given);
   const Factors factors = factors_of(view, laying.traits, child);
-  Portion portion{0, bounds.least, bounds.most, factors.grow, factors.shrink, 0, 0};
+  PortionOf<N> portion{0, bounds.least, bounds.most, factors.grow, factors.shrink, 0, 0};
   if (!factors.weighted) {
     portion.base = child.base_size(inset, laying.inner, widest, given);
     portion.inner_base = portion.base - inset;
   }
   if constexpr (!plain) {
     const double scale = child.counted_scale();
-    for (double* size : {&portion.base, &portion.least, &portion.most, &portion.inner_base}) *size *= scale;
+    for (N* size : {&portion.base, &portion.least, &portion.most, &portion.inner_base}) *size *= scale;
   }
   return portion;
 }
 
 /// Weights and grow factors of a line as parts of its declared total (sharing rule, `out_of`).
-inline void take_parts_of(double total, std::span<Portion> portions) {
-  double sum = 0;
-  for (const Portion& portion : portions) sum += portion.grow;
-  const double whole = std::max(total, sum);
+template <class N>
+void take_parts_of(double total, std::span<PortionOf<N>> portions) {
+  N sum = 0;
+  for (const PortionOf<N>& portion : portions) sum += portion.grow;
+  const N whole = most_of(total, sum);
   if (whole <= 0) return;
-  for (Portion& portion : portions) portion.grow /= whole;
+  for (PortionOf<N>& portion : portions) portion.grow /= whole;
 }
 
 /// What the margins of a line take, and how many of them are automatic.
+template <class N>
 struct LineMargins {
-  double sum = 0;
+  N sum = 0;
   std::size_t automatic = 0;
 };
 
 template <Axis axis, class SeenBy>
-[[nodiscard]] LineMargins margins_of(const Laying<axis, SeenBy>& laying, Index first, Index count) {
-  LineMargins found;
+[[nodiscard]] LineMargins<typename SeenBy::Number> margins_of(const Laying<axis, SeenBy>& laying, Index first, Index count) {
+  LineMargins<typename SeenBy::Number> found;
   if (laying.all_plain) return found;
   for (Index i = first; i < first + count; ++i) {
     const Index node = laying.flow[i];
     if (laying.view.is_plain(node)) continue;
-    const Child<axis, false> child(laying.view, node);
+    const auto child = any_child<axis>(laying.view, node);
     found.sum += child.margin_down(laying.flip).sum();
     const unsigned automatic = child.auto_margins(laying.flip);
     found.automatic += automatic == 3 ? 2 : automatic == 0 ? 0 : 1;

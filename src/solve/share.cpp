@@ -29,17 +29,20 @@
 #include <cmath>
 #include <limits>
 
+#include "solve/moving.hpp"
+
 namespace fond_ladder::inline v0::detail {
 namespace {
 
 constexpr double never = std::numeric_limits<double>::infinity();
 
 /// Where the sum of clamped sizes, `at_zero` at level 0 and bending at the points, reaches `target`; infinite if never.
-double walk_to(std::vector<SharePoint>& points, double at_zero, double target) {
-  std::sort(points.begin(), points.end(), [](const SharePoint& a, const SharePoint& b) { return a.level < b.level; });
-  double level = 0, reached = at_zero, slope = 0;
-  for (const SharePoint& point : points) {
-    const double next = reached + slope * (point.level - level);
+template <class N>
+N walk_to(std::vector<SharePointOf<N>>& points, N at_zero, N target) {
+  sort_by(points, &SharePointOf<N>::level);
+  N level = 0, reached = at_zero, slope = 0;
+  for (const SharePointOf<N>& point : points) {
+    const N next = reached + slope * (point.level - level);
     if (next >= target && slope > 0) break;
     reached = next;
     level = point.level;
@@ -50,15 +53,15 @@ double walk_to(std::vector<SharePoint>& points, double at_zero, double target) {
 }
 
 /// The exact level from who is free at `near`: summed afresh in the order of the file, without the walk's rounding.
-template <class Speed, class IsFree>
-double settle(std::span<const Portion> portions, double room, double near, Speed speed, IsFree is_free) {
-  double left = room, sum = 0;
-  for (const Portion& portion : portions) {
+template <class N, class Speed, class IsFree>
+N settle(std::span<const PortionOf<N>> portions, N room, N near, Speed speed, IsFree is_free) {
+  N left = room, sum = 0;
+  for (const PortionOf<N>& portion : portions) {
     if (!is_free(portion)) {
       left -= portion.held(portion.base);
       continue;
     }
-    const double moved = portion.base + near * speed(portion);
+    const N moved = portion.base + near * speed(portion);
     if (moved <= portion.least || moved >= portion.most) {
       left -= portion.held(moved);
     } else {
@@ -69,11 +72,11 @@ double settle(std::span<const Portion> portions, double room, double near, Speed
   return sum == 0 ? near : left / sum;
 }
 
-template <class Speed, class IsFree>
-double set_sizes(std::span<Portion> portions, double level, Speed speed, IsFree is_free) {
-  double sum = 0;
-  for (Portion& portion : portions) {
-    const double step = is_free(portion) ? speed(portion) : 0;
+template <class N, class Speed, class IsFree>
+N set_sizes(std::span<PortionOf<N>> portions, N level, Speed speed, IsFree is_free) {
+  N sum = 0;
+  for (PortionOf<N>& portion : portions) {
+    const N step = is_free(portion) ? speed(portion) : 0;
     portion.size = portion.held(step == 0 ? portion.base : portion.base + level * step);
     sum += portion.size;
   }
@@ -82,47 +85,48 @@ double set_sizes(std::span<Portion> portions, double level, Speed speed, IsFree 
 
 /// Finds the level for a line on which some limit stops somebody. `speed` is how fast a child's size moves with the
 /// level, `is_free` whether it takes part at all. Levels count upwards from 0 either way.
-template <class Speed, class IsFree>
-double find_level(std::span<const Portion> portions, double room, ShareScratch& scratch, Speed speed, IsFree is_free) {
+template <class N, class Speed, class IsFree>
+N find_level(std::span<const PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch, Speed speed, IsFree is_free) {
   auto& points = scratch.points;
   points.clear();
-  double at_zero = 0, taken = 0;
+  N at_zero = 0, taken = 0;
   const double sign = [&] {
-    for (const Portion& portion : portions) {
+    for (const PortionOf<N>& portion : portions) {
       if (is_free(portion) && speed(portion) != 0) return speed(portion) > 0 ? 1.0 : -1.0;
     }
     return 1.0;
   }();
-  for (const Portion& portion : portions) {
-    const double step = is_free(portion) ? std::abs(speed(portion)) : 0;
+  for (const PortionOf<N>& portion : portions) {
+    const N step = is_free(portion) ? magnitude(speed(portion)) : 0;
     if (step == 0) {
       taken += portion.held(portion.base);
       continue;
     }
     at_zero += portion.held(portion.base);
-    const double low = (portion.least - portion.base) * sign / step, high = (portion.most - portion.base) * sign / step;
-    const double from = std::max(0.0, std::min(low, high)), to = std::max(low, high);
+    const N low = (portion.least - portion.base) * sign / step, high = (portion.most - portion.base) * sign / step;
+    const N from = most_of(0.0, least_of(low, high)), to = most_of(low, high);
     if (to <= from) continue;
     points.push_back({from, step});
     if (to != never) points.push_back({to, -step});
   }
-  const double level = walk_to(points, at_zero * sign, (room - taken) * sign);
-  return level == never ? never : settle(portions, room, level, speed, is_free);
+  const N level = walk_to(points, at_zero * sign, (room - taken) * sign);
+  return level == never ? never : settle<N>(portions, room, level, speed, is_free);
 }
 
 /// What came of a level: the sum of the sizes, and whether some limit stopped somebody.
+template <class N>
 struct Tried {
-  double sum = 0;
+  N sum = 0;
   bool stopped = false;
 };
 
 /// Tries a level as if no limit stopped anybody, and sets the sizes.
-template <class Speed, class IsFree>
-Tried try_level(std::span<Portion> portions, double level, Speed speed, IsFree is_free) {
-  Tried tried;
-  for (Portion& portion : portions) {
+template <class N, class Speed, class IsFree>
+Tried<N> try_level(std::span<PortionOf<N>> portions, N level, Speed speed, IsFree is_free) {
+  Tried<N> tried;
+  for (PortionOf<N>& portion : portions) {
     const bool takes_part = is_free(portion);
-    const double moved = portion.base + (takes_part ? level * speed(portion) : 0);
+    const N moved = portion.base + (takes_part ? level * speed(portion) : 0);
     portion.size = portion.held(moved);
     tried.sum += portion.size;
     tried.stopped |= takes_part & (portion.size != moved);
@@ -130,50 +134,56 @@ Tried try_level(std::span<Portion> portions, double level, Speed speed, IsFree i
   return tried;
 }
 
-double grow_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
-  const auto is_free = [](const Portion& portion) { return portion.grow > 0 && portion.base <= portion.most; };
-  const auto speed = [](const Portion& portion) { return portion.grow; };
-  double spare = room, factors = 0;
-  for (const Portion& portion : portions) {
+template <class N>
+N grow_line(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
+  const auto is_free = [](const PortionOf<N>& portion) { return portion.grow > 0 && portion.base <= portion.most; };
+  const auto speed = [](const PortionOf<N>& portion) { return portion.grow; };
+  N spare = room, factors = 0;
+  for (const PortionOf<N>& portion : portions) {
     const bool takes_part = is_free(portion);
     spare -= takes_part ? portion.base : portion.held(portion.base);
     factors += takes_part ? portion.grow : 0;
   }
-  const double level = factors == 0 ? 0 : factors < 1 ? spare : spare / factors;
-  const Tried tried = try_level(portions, level, speed, is_free);
+  const N level = factors == 0 ? 0 : factors < 1 ? spare : spare / factors;
+  const Tried<N> tried = try_level(portions, level, speed, is_free);
   if (!tried.stopped) return tried.sum;
-  return set_sizes(portions, std::min(spare, find_level(portions, room, scratch, speed, is_free)), speed, is_free);
+  return set_sizes(portions, least_of(spare, find_level<N>(portions, room, scratch, speed, is_free)), speed, is_free);
 }
 
-double shrink_line(std::span<Portion> portions, double room, ShareScratch& scratch) {
-  const auto is_free = [](const Portion& portion) { return portion.shrink > 0 && portion.base >= portion.least; };
-  const auto speed = [](const Portion& portion) { return -portion.shrink * portion.inner_base; };
-  double missing = -room, factors = 0, scaled = 0;
+template <class N>
+N shrink_line(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
+  const auto is_free = [](const PortionOf<N>& portion) { return portion.shrink > 0 && portion.base >= portion.least; };
+  const auto speed = [](const PortionOf<N>& portion) { return -portion.shrink * portion.inner_base; };
+  N missing = -room, factors = 0, scaled = 0;
   bool may_fall_below_one = false;
-  for (const Portion& portion : portions) {
+  for (const PortionOf<N>& portion : portions) {
     const bool takes_part = is_free(portion);
     missing += takes_part ? portion.base : portion.held(portion.base);
     factors += takes_part ? portion.shrink : 0;
     scaled += takes_part ? portion.shrink * portion.inner_base : 0;
     may_fall_below_one |= takes_part & (portion.shrink < 1);
   }
-  const double part = factors < 1 ? missing * factors : missing;
-  const Tried tried = try_level(portions, scaled == 0 ? 0 : part / scaled, speed, is_free);
+  const N part = factors < 1 ? missing * factors : missing;
+  const Tried<N> tried = try_level(portions, scaled == 0 ? 0 : part / scaled, speed, is_free);
   if (!tried.stopped || scaled == 0) return tried.sum;
   if (may_fall_below_one) return scratch.rounds.shrink(portions, room, missing);
-  return set_sizes(portions, find_level(portions, room, scratch, speed, is_free), speed, is_free);
+  return set_sizes(portions, find_level<N>(portions, room, scratch, speed, is_free), speed, is_free);
 }
 
 }  // namespace
 
-double share(std::span<Portion> portions, double room, ShareScratch& scratch) {
-  double wanted = 0;
-  for (const Portion& portion : portions) wanted += portion.held(portion.base);
+template <class N>
+N share(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
+  N wanted = 0;
+  for (const PortionOf<N>& portion : portions) wanted += portion.held(portion.base);
   if (wanted == room) {
-    for (Portion& portion : portions) portion.size = portion.held(portion.base);
+    for (PortionOf<N>& portion : portions) portion.size = portion.held(portion.base);
     return wanted;
   }
   return wanted < room ? grow_line(portions, room, scratch) : shrink_line(portions, room, scratch);
 }
+
+template double share(std::span<PortionOf<double>>, double, ShareScratchOf<double>&);
+template Moving share(std::span<PortionOf<Moving>>, Moving, ShareScratchOf<Moving>&);
 
 }  // namespace fond_ladder::inline v0::detail

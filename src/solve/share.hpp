@@ -1,37 +1,41 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <algorithm>
 #include <span>
 #include <vector>
 
+#include "solve/number.hpp"
 #include "solve/share_rounds.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
 /// What one child of a line brings to the sharing of the line's room. Border boxes, in pixels.
-struct Portion {
-  double base = 0;        ///< the size it starts from
-  double least = 0;       ///< its minimum, not below its padding and border
-  double most = 0;        ///< its maximum, not below `least`
-  double grow = 0;        ///< factor of spare room
-  double shrink = 0;      ///< factor of missing room
-  double inner_base = 0;  ///< base without padding and border, which scales `shrink`
-  double size = 0;        ///< the result
+template <class N>
+struct PortionOf {
+  N base = 0;        ///< the size it starts from
+  N least = 0;       ///< its minimum, not below its padding and border
+  N most = 0;        ///< its maximum, not below `least`
+  N grow = 0;        ///< factor of spare room
+  N shrink = 0;      ///< factor of missing room
+  N inner_base = 0;  ///< base without padding and border, which scales `shrink`
+  N size = 0;        ///< the result
 
-  [[nodiscard]] double held(double value) const { return std::max(std::min(value, most), least); }
+  [[nodiscard]] N held(N value) const { return most_of(least_of(value, most), least); }
 };
 
 /// A level at which the sum of a line's sizes bends.
-struct SharePoint {
-  double level;
-  double slope;
+template <class N>
+struct SharePointOf {
+  using Number = N;
+  N level;
+  N slope;
 };
 
 /// Room to work in, kept between calls so that sharing allocates nothing.
-struct ShareScratch {
-  std::vector<SharePoint> points;
-  ShrinkRounds rounds;
+template <class N>
+struct ShareScratchOf {
+  std::vector<SharePointOf<N>> points;
+  ShrinkRoundsOf<N> rounds;
 
   void reserve(std::size_t most_children) {
     points.reserve(2 * most_children);
@@ -42,6 +46,14 @@ struct ShareScratch {
 /// Shares `room` (inner size without margins and gaps) among the children of one line: sets every `size`, and returns
 /// their sum. CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp. Cost O(n log n), O(n) when no
 /// limit stops anybody.
-double share(std::span<Portion> portions, double room, ShareScratch& scratch);
+template <class N>
+N share(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch);
+
+using Portion = PortionOf<double>;
+using ShareScratch = ShareScratchOf<double>;
+
+inline double share(std::span<Portion> portions, double room, ShareScratch& scratch) {
+  return share<double>(portions, room, scratch);
+}
 
 }  // namespace fond_ladder::inline v0::detail

@@ -17,6 +17,7 @@
 #include <algorithm>
 #include <limits>
 
+#include "solve/moving.hpp"
 #include "solve/share.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -24,20 +25,23 @@ namespace {
 
 constexpr std::uint32_t nowhere = 0xFFFFFFFF;
 
-double speed_of(const Portion& portion) {
+template <class N>
+N speed_of(const PortionOf<N>& portion) {
   return portion.shrink * portion.inner_base;
 }
 
 }  // namespace
 
-void ShrinkRounds::Stops::reserve(std::size_t most) {
+template <class N>
+void ShrinkRoundsOf<N>::Stops::reserve(std::size_t most) {
   order.reserve(most);
   level.reserve(most);
   place.reserve(most);
   sums.reserve(most + 1);
 }
 
-void ShrinkRounds::Stops::clear(std::size_t children) {
+template <class N>
+void ShrinkRoundsOf<N>::Stops::clear(std::size_t children) {
   order.clear();
   level.assign(children, 0);
   place.assign(children, nowhere);
@@ -45,15 +49,19 @@ void ShrinkRounds::Stops::clear(std::size_t children) {
 }
 
 /// Until here `level` is by child; from here on by place.
-void ShrinkRounds::Stops::sort_by_level() {
+template <class N>
+void ShrinkRoundsOf<N>::Stops::sort_by_level() {
   std::sort(order.begin(), order.end(),
-            [&](std::uint32_t a, std::uint32_t b) { return level[a] != level[b] ? level[a] < level[b] : a < b; });
+            [&](std::uint32_t a, std::uint32_t b) {
+              return sorts_before(level[a], level[b]) || (a < b && !sorts_before(level[b], level[a]));
+            });
   for (std::uint32_t i = 0; i < order.size(); ++i) place[order[i]] = i;
-  std::sort(level.begin(), level.end());
+  std::sort(level.begin(), level.end(), [](const N& a, const N& b) { return sorts_before(a, b); });
   sums.assign(order.size() + 1, {});
 }
 
-void ShrinkRounds::Stops::add(std::uint32_t at, const Violation& change, int sign) {
+template <class N>
+void ShrinkRoundsOf<N>::Stops::add(std::uint32_t at, const Violation& change, int sign) {
   for (std::size_t i = at + 1; i < sums.size(); i += i & (~i + 1)) {
     sums[i].offset += sign * change.offset;
     sums[i].speed += sign * change.speed;
@@ -61,12 +69,17 @@ void ShrinkRounds::Stops::add(std::uint32_t at, const Violation& change, int sig
   }
 }
 
-std::uint32_t ShrinkRounds::Stops::places_below(double at) const {
+template <class N>
+std::uint32_t ShrinkRoundsOf<N>::Stops::places_below(N at) const {
   const auto end = level.begin() + static_cast<std::ptrdiff_t>(order.size());
+  if constexpr (!std::is_same_v<N, double>) {  // each is a decision of its own, however it moves
+    return static_cast<std::uint32_t>(std::count_if(level.begin(), end, [&](const N& one) { return one < at; }));
+  }
   return static_cast<std::uint32_t>(std::lower_bound(level.begin(), end, at) - level.begin());
 }
 
-ShrinkRounds::Violation ShrinkRounds::Stops::sum_below(std::uint32_t end) const {
+template <class N>
+typename ShrinkRoundsOf<N>::Violation ShrinkRoundsOf<N>::Stops::sum_below(std::uint32_t end) const {
   Violation sum;
   for (std::uint32_t i = end; i > 0; i -= i & (~i + 1)) {
     sum.offset += sums[i].offset;
@@ -76,13 +89,15 @@ ShrinkRounds::Violation ShrinkRounds::Stops::sum_below(std::uint32_t end) const 
   return sum;
 }
 
-void ShrinkRounds::reserve(std::size_t most) {
+template <class N>
+void ShrinkRoundsOf<N>::reserve(std::size_t most) {
   least_.reserve(most);
   most_.reserve(most);
   free_.reserve(most);
 }
 
-void ShrinkRounds::list(std::span<const Portion> portions) {
+template <class N>
+void ShrinkRoundsOf<N>::list(std::span<const PortionOf<N>> portions) {
   const std::size_t n = portions.size();
   least_.clear(n);
   most_.clear(n);
@@ -90,8 +105,8 @@ void ShrinkRounds::list(std::span<const Portion> portions) {
   for (std::uint32_t i = 0; i < n; ++i) {
     least_.level[i] = most_.level[i] = never;
     if (!free_[i]) continue;
-    const Portion& portion = portions[i];
-    const double speed = speed_of(portion);
+    const PortionOf<N>& portion = portions[i];
+    const N speed = speed_of(portion);
     if (speed > 0) {
       least_.level[i] = (portion.base - portion.least) / speed;
       least_.order.push_back(i);
@@ -104,16 +119,17 @@ void ShrinkRounds::list(std::span<const Portion> portions) {
   least_.sort_by_level();
   most_.sort_by_level();
   for (std::uint32_t i = 0; i < n; ++i) {
-    const Portion& portion = portions[i];
+    const PortionOf<N>& portion = portions[i];
     if (least_.place[i] != nowhere)
       least_.add(least_.place[i], {portion.least - portion.base, speed_of(portion), 1}, 1);
     if (most_.place[i] != nowhere) most_.add(most_.place[i], {portion.base - portion.most, -speed_of(portion), 1}, 1);
   }
 }
 
-void ShrinkRounds::freeze(std::span<Portion> portions, std::uint32_t child, double size) {
+template <class N>
+void ShrinkRoundsOf<N>::freeze(std::span<PortionOf<N>> portions, std::uint32_t child, N size) {
   if (!free_[child]) return;
-  Portion& portion = portions[child];
+  PortionOf<N>& portion = portions[child];
   free_[child] = false;
   --free_count_;
   portion.size = size;
@@ -128,21 +144,23 @@ void ShrinkRounds::freeze(std::span<Portion> portions, std::uint32_t child, doub
   }
 }
 
-void ShrinkRounds::freeze_below(std::span<Portion> portions, Stops& stops, std::uint32_t end) {
+template <class N>
+void ShrinkRoundsOf<N>::freeze_below(std::span<PortionOf<N>> portions, Stops& stops, std::uint32_t end) {
   for (; stops.passed < end; ++stops.passed) {
     const std::uint32_t child = stops.order[stops.passed];
     freeze(portions, child, &stops == &least_ ? portions[child].least : portions[child].most);
   }
 }
 
-double ShrinkRounds::shrink(std::span<Portion> portions, double room, double initial) {
+template <class N>
+N ShrinkRoundsOf<N>::shrink(std::span<PortionOf<N>> portions, N room, N initial) {
   const std::size_t n = portions.size();
   free_.assign(n, false);
   missing_ = -room;
   factors_ = scaled_ = 0;
   free_count_ = 0;
   for (std::size_t i = 0; i < n; ++i) {
-    Portion& portion = portions[i];
+    PortionOf<N>& portion = portions[i];
     free_[i] = portion.shrink > 0 && portion.base >= portion.least;
     portion.size = portion.held(portion.base);
     missing_ += free_[i] ? portion.base : portion.size;
@@ -153,11 +171,11 @@ double ShrinkRounds::shrink(std::span<Portion> portions, double room, double ini
   }
   list(portions);
   while (free_count_ > 0) {
-    const double part = factors_ < 1 ? std::min(missing_, initial * factors_) : missing_;
-    const double level = scaled_ > 0 ? std::max(0.0, part) / scaled_ : 0;
+    const N part = factors_ < 1 ? least_of(missing_, initial * factors_) : missing_;
+    const N level = scaled_ > 0 ? most_of(0.0, part) / scaled_ : 0;
     const std::uint32_t by_least = least_.places_below(level), by_most = most_.places_below(-level);
     const Violation below = least_.sum_below(by_least), above = most_.sum_below(by_most);
-    const double lacking = below.offset + level * below.speed, exceeding = above.offset + level * above.speed;
+    const N lacking = below.offset + level * below.speed, exceeding = above.offset + level * above.speed;
     if ((below.count == 0 && above.count == 0) || lacking == exceeding) {
       for (std::size_t i = 0; i < n; ++i) {
         if (free_[i]) portions[i].size = portions[i].held(portions[i].base - level * speed_of(portions[i]));
@@ -167,9 +185,12 @@ double ShrinkRounds::shrink(std::span<Portion> portions, double room, double ini
     const bool minima_win = above.count == 0 || (below.count > 0 && lacking > exceeding);
     minima_win ? freeze_below(portions, least_, by_least) : freeze_below(portions, most_, by_most);
   }
-  double sum = 0;
-  for (const Portion& portion : portions) sum += portion.size;
+  N sum = 0;
+  for (const PortionOf<N>& portion : portions) sum += portion.size;
   return sum;
 }
+
+template class ShrinkRoundsOf<double>;
+template class ShrinkRoundsOf<Moving>;
 
 }  // namespace fond_ladder::inline v0::detail

@@ -7,28 +7,30 @@
 
 namespace fond_ladder::inline v0::detail {
 
-struct Portion;
+template <class N>
+struct PortionOf;
 
 /// Replays the rounds in which the open standard takes missing room from a line, for lines whose shrink factors may add
 /// to less than 1. Keeps its memory between calls. See share_rounds.cpp.
-class ShrinkRounds {
+template <class N>
+class ShrinkRoundsOf {
  public:
   /// Makes room for lines of `most` children, so that shrinking them allocates nothing.
   void reserve(std::size_t most);
 
   /// Sets every size and returns their sum. `initial` is the room missing before anybody is frozen by a limit.
-  double shrink(std::span<Portion> portions, double room, double initial);
+  N shrink(std::span<PortionOf<N>> portions, N room, N initial);
 
  private:
   /// What a set of children adds to the violation of its limits at level L: `offset` + L * `speed`.
   struct Violation {
-    double offset = 0, speed = 0;
+    N offset = 0, speed = 0;
     std::uint32_t count = 0;
   };
   /// Children in the order of the level at which a limit stops them, with sums over any first part of that order.
   struct Stops {
     std::vector<std::uint32_t> order;  // children
-    std::vector<double> level;         // by place in the order, rising
+    std::vector<N> level;         // by place in the order, rising
     std::vector<std::uint32_t> place;  // by child; `nowhere` for those that this limit never stops
     std::vector<Violation> sums;       // binary indexed
     std::uint32_t passed = 0;          // places below are frozen
@@ -37,18 +39,20 @@ class ShrinkRounds {
     void clear(std::size_t children);
     void sort_by_level();
     void add(std::uint32_t place, const Violation& change, int sign);
-    [[nodiscard]] std::uint32_t places_below(double at) const;
+    [[nodiscard]] std::uint32_t places_below(N at) const;
     [[nodiscard]] Violation sum_below(std::uint32_t end) const;
   };
 
-  void list(std::span<const Portion> portions);
-  void freeze(std::span<Portion> portions, std::uint32_t child, double size);
-  void freeze_below(std::span<Portion> portions, Stops& stops, std::uint32_t end);
+  void list(std::span<const PortionOf<N>> portions);
+  void freeze(std::span<PortionOf<N>> portions, std::uint32_t child, N size);
+  void freeze_below(std::span<PortionOf<N>> portions, Stops& stops, std::uint32_t end);
 
   Stops least_, most_;  // `most_` by falling level: its levels are negated
   std::vector<bool> free_;
-  double missing_ = 0, factors_ = 0, scaled_ = 0;
+  N missing_ = 0, factors_ = 0, scaled_ = 0;
   std::size_t free_count_ = 0;
 };
+
+using ShrinkRounds = ShrinkRoundsOf<double>;
 
 }  // namespace fond_ladder::inline v0::detail

@@ -57,9 +57,9 @@ class TrackTeller {
  private:
   void credit(Index child, const detail::CellRange& range, bool crossing) {
     const std::uint32_t first = detail::grid::first_track(scratch_, axis, range);
-    const auto own = std::span(scratch_.tracks).subspan(first, range.count(axis));
+    const auto own = std::span<const detail::SizedTrack>(scratch_.tracks).subspan(first, range.count(axis));
     if (crossing != (own.size() > 1) || std::ranges::none_of(own, is_by_content)) return;
-    const detail::TrackRequest claim = detail::grid::request_of<axis>(view_, child, own, gap_);
+    const detail::TrackRequest claim = detail::grid::request_of<axis, double>(view_, child, own, gap_);
     const double size = detail::sum_of(own, gap_);
     const auto meets = [&](double asked) {
       return asked > 0 && std::abs(asked - size) <= limits::rounding * std::max(1.0, size);

@@ -8,15 +8,17 @@
 namespace fond_ladder::inline v0::detail {
 
 /// Where spare room goes: ahead of the first thing, and between neighbours on top of their gap.
-struct Spread {
-  double before = 0;
-  double between = 0;
+template <class N>
+struct SpreadOf {
+  N before = 0;
+  N between = 0;
 };
 
 /// Distributes `spare` pixels among `count` things. With nothing or less to spare, the words that space things out are
 /// start; `center` and `end` stay true and stick out, unless `never_ahead` (a scrolled axis, where nobody could scroll
 /// there). CSS Box Alignment 3, section 5.3 and 5.4. `stretch` is start here: whoever stretches has no spare room left.
-[[nodiscard]] constexpr Spread spread(Rest word, double spare, std::size_t count, bool never_ahead) {
+template <class N>
+[[nodiscard]] constexpr SpreadOf<N> spread(Rest word, N spare, std::size_t count, bool never_ahead) {
   const auto n = static_cast<double>(count);
   if (spare <= 0) {
     if (never_ahead) return {};
@@ -36,6 +38,8 @@ struct Spread {
   }
   return {};
 }
+
+using Spread = SpreadOf<double>;
 
 /// The words of Along are the first words of Rest.
 [[nodiscard]] constexpr Rest as_rest(Along along) {

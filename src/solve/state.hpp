@@ -43,14 +43,16 @@ constexpr NodeFlag without(NodeFlag flags, NodeFlag gone) {
   return static_cast<NodeFlag>(bits(flags) & ~bits(gone));
 }
 
-struct State {
-  std::vector<double> min_content, max_content;    ///< widths by content, border box
-  std::array<std::vector<double>, 2> size, place;  ///< border box; place from the parent's border box
-  std::vector<double> need, baseline;              ///< height by content, and first baseline from the top
-  std::vector<double> least_height;                ///< kept only for trees that scroll, where `holds_scroller`
+template <class N>
+struct StateOf {
+  std::vector<N> min_content, max_content;    ///< widths by content, border box
+  std::array<std::vector<N>, 2> size, place;  ///< border box; place from the parent's border box
+  std::vector<N> need, baseline;              ///< height by content, and first baseline from the top
+  std::vector<N> least_height;                ///< kept only for trees that scroll, where `holds_scroller`
   std::vector<NodeFlag> flags;
   std::vector<GridPlace> cells;    ///< kept only for trees with grids
-  std::vector<EdgeRoom> resolved;  ///< by Extra; kept only for trees with percent edges
+  std::vector<EdgeRoomOf<N>> resolved;  ///< by Extra; kept only for trees with percent edges
+  std::vector<EdgeRoomOf<N>> own_resolved;  ///< by record of `forms`, where these do not hold it: not for pixels
 
   std::vector<std::uint32_t> handles;  ///< of who was here, kept only where changes are followed
   FormRecords forms;                   ///< kept only for trees whose nodes have other forms
@@ -69,21 +71,25 @@ void for_each_result(StateType& state, Each each) {
 }
 
 /// One wrapped line of a container, in the order in which children are laid.
-struct Line {
+template <class N>
+struct LineOf {
   std::uint32_t first = 0, count = 0;
-  double size = 0;    ///< across
-  double ascent = 0;  ///< of its baseline children, from the line's start
-  double at = 0;      ///< where it begins across, from the start of the content box
+  N size = 0;    ///< across
+  N ascent = 0;  ///< of its baseline children, from the line's start
+  N at = 0;      ///< where it begins across, from the start of the content box
 };
 
 /// Room for the visit of one container, as large as the longest run of siblings and never smaller again.
-struct Scratch {
+template <class N>
+struct ScratchOf {
   std::vector<Index> flow;
-  std::vector<Portion> portions;
-  std::vector<Line> lines;
-  ShareScratch sharing;
-  GridScratch grid;
+  std::vector<PortionOf<N>> portions;
+  std::vector<LineOf<N>> lines;
+  ShareScratchOf<N> sharing;
+  GridScratchOf<N> grid;
 };
+using Line = LineOf<double>;
+using Scratch = ScratchOf<double>;
 
 /// A box in its parent before a solve; none where the node had no place then.
 struct BoxBefore {

@@ -8,12 +8,14 @@
 
 namespace fond_ladder::inline v0::detail {
 
-using Step = void (*)(Frame&, Index);
+template <class N>
+using StepOf = void (*)(FrameOf<N>&, Index);
 
-inline void nothing(Frame& /*frame*/, Index /*node*/) {}
+template <class N>
+void nothing(FrameOf<N>& /*frame*/, Index /*node*/) {}
 
-template <Step of_line, Step of_grid, Step of_stack, Step of_leaf>
-void by_kind(Frame& frame, Index node) {
+template <class N, StepOf<N> of_line, StepOf<N> of_grid, StepOf<N> of_stack, StepOf<N> of_leaf>
+void by_kind(FrameOf<N>& frame, Index node) {
   switch (frame.traits(node).node_kind()) {
     case Kind::row:
     case Kind::column: return of_line(frame, node);
@@ -23,13 +25,18 @@ void by_kind(Frame& frame, Index node) {
   }
 }
 
-inline constexpr Step widths_up = by_kind<line::widths_up, grid::widths_up, stack::widths_up, leaf::widths_up>;
-inline constexpr Step widths_down = by_kind<line::widths_down, grid::widths_down, stack::widths_down, nothing>;
-inline constexpr Step heights_up = by_kind<line::heights_up, grid::heights_up, stack::heights_up, leaf::heights_up>;
-inline constexpr Step heights_down = by_kind<line::heights_down, grid::heights_down, stack::heights_down, nothing>;
+template <class N>
+inline constexpr StepOf<N> widths_up = by_kind<N, line::widths_up, grid::widths_up, stack::widths_up, leaf::widths_up>;
+template <class N>
+inline constexpr StepOf<N> widths_down = by_kind<N, line::widths_down, grid::widths_down, stack::widths_down, nothing>;
+template <class N>
+inline constexpr StepOf<N> heights_up = by_kind<N, line::heights_up, grid::heights_up, stack::heights_up, leaf::heights_up>;
+template <class N>
+inline constexpr StepOf<N> heights_down =
+    by_kind<N, line::heights_down, grid::heights_down, stack::heights_down, nothing>;
 
 /// The step down on an axis.
-template <Axis axis>
-inline constexpr Step laying_step = axis == x_axis ? widths_down : heights_down;
+template <Axis axis, class N = double>
+inline constexpr StepOf<N> laying_step = axis == x_axis ? widths_down<N> : heights_down<N>;
 
 }  // namespace fond_ladder::inline v0::detail

@@ -24,6 +24,7 @@
 #include <cmath>
 
 #include "model/limits.hpp"
+#include "solve/moving.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -36,131 +37,136 @@ bool is_max_content(TrackWay way) {  // an automatic maximum is the max-content 
   return way == TrackWay::content || way == TrackWay::max_content;
 }
 
-void initialize(SizedTrack& track) {
+template <class N>
+void initialize(SizedTrackOf<N>& track) {
   track.base = track.min == TrackWay::fixed ? track.least : 0;
-  track.limit = track.max == TrackWay::fixed ? std::max(track.most, track.base) : unlimited;
+  track.limit = track.max == TrackWay::fixed ? most_of(track.most, track.base) : unlimited;
   track.grows_freely = false;
 }
 
 /// The claim on a base by its minimum, under a question: section 12.5, "limited min-content contributions".
-double automatic_claim(const TrackRequest& claim, double most, Room asked) {
+template <class N>
+N automatic_claim(const TrackRequestOf<N>& claim, N most, Room asked) {
   if (asked == Room::known) return claim.minimum;
-  return std::max(std::min(claim.min_content, most), claim.minimum);
+  return most_of(least_of(claim.min_content, most), claim.minimum);
 }
 
-double fixed_most(const SizedTrack& track) {
+template <class N>
+N fixed_most(const SizedTrackOf<N>& track) {
   return track.max == TrackWay::fixed ? track.most : unlimited;
 }
 
-void raise_by_own(SizedTrack& track, Room asked) {
+template <class N>
+void raise_by_own(SizedTrackOf<N>& track, Room asked) {
   if (!track.claimed || track.max == TrackWay::share) return;  // shares are raised together with those that cross them
-  const TrackRequest& claim = track.claim;
+  const TrackRequestOf<N>& claim = track.claim;
   if (track.min == TrackWay::content)
-    track.base = std::max(track.base, automatic_claim(claim, fixed_most(track), asked));
-  if (track.min == TrackWay::min_content) track.base = std::max(track.base, claim.min_content);
-  if (track.min == TrackWay::max_content) track.base = std::max(track.base, claim.max_content);
+    track.base = most_of(track.base, automatic_claim(claim, fixed_most(track), asked));
+  if (track.min == TrackWay::min_content) track.base = most_of(track.base, claim.min_content);
+  if (track.min == TrackWay::max_content) track.base = most_of(track.base, claim.max_content);
   if (track.max == TrackWay::min_content) track.limit = claim.min_content;
   if (is_max_content(track.max)) track.limit = claim.max_content;
-  track.limit = std::max(track.limit, track.base);
+  track.limit = most_of(track.limit, track.base);
 }
 
 /// Hands space out, and out of what is asked of the tracks.
+template <class N>
 class Handout {
  public:
-  Handout(std::span<SizedTrack> tracks, double gap, TrackScratch& scratch)
+  Handout(std::span<SizedTrackOf<N>> tracks, N gap, TrackScratchOf<N>& scratch)
       : tracks_(tracks), gap_(gap), scratch_(scratch) {}
 
   /// One step for children of one span: `amount(child)` is what they claim, `takes(track)` says which tracks are
   /// raised, `takes_more(track)` which of these beyond their limits. Limits are raised instead of bases if `of_limits`.
   template <class Amount, class Takes, class TakesMore>
-  void step(std::span<const CrossingClaim> children, bool of_limits, Amount amount, Takes takes, TakesMore takes_more) {
+  void step(std::span<const CrossingClaimOf<N>> children, bool of_limits, Amount amount, Takes takes, TakesMore takes_more) {
     of_limits_ = of_limits;
-    for (const CrossingClaim& child : children) {
+    for (const CrossingClaimOf<N>& child : children) {
       const auto own = tracks_.subspan(child.first, child.count);
       if (std::ranges::none_of(own, takes)) continue;
-      double space = amount(child) - gap_ * (child.count - 1);
-      for (SizedTrack& track : own) {
+      N space = amount(child) - gap_ * (child.count - 1);
+      for (SizedTrackOf<N>& track : own) {
         space -= size_of(track);
         track.granted = 0;
         track.touched |= takes(track);
       }
       if (space <= 0) continue;
       space = up_to_limits(own, space, takes);
-      if (!of_limits) space = up_to_limits(own, space, [&](const SizedTrack& track) { return !takes(track); });
+      if (!of_limits) space = up_to_limits(own, space, [&](const SizedTrackOf<N>& track) { return !takes(track); });
       if (space > 0) {
-        const bool any = std::ranges::any_of(own, [&](const SizedTrack& t) { return takes(t) && takes_more(t); });
-        beyond(own, space, [&](const SizedTrack& track) { return takes(track) && (!any || takes_more(track)); });
+        const bool any = std::ranges::any_of(own, [&](const SizedTrackOf<N>& t) { return takes(t) && takes_more(t); });
+        beyond(own, space, [&](const SizedTrackOf<N>& track) { return takes(track) && (!any || takes_more(track)); });
       }
-      for (SizedTrack& track : own) track.planned = std::max(track.planned, track.granted);
+      for (SizedTrackOf<N>& track : own) track.planned = most_of(track.planned, track.granted);
     }
-    for (const CrossingClaim& child : children) settle(tracks_.subspan(child.first, child.count));
+    for (const CrossingClaimOf<N>& child : children) settle(tracks_.subspan(child.first, child.count));
   }
 
   /// The same for all children in a share, however many tracks they cross: in the ratio of the shares, and to nobody
   /// else. `amount` tells it of a claim.
   template <class Amount, class Takes>
-  void step_of_shares(std::span<const CrossingClaim> children, Amount amount, Takes takes) {
+  void step_of_shares(std::span<const CrossingClaimOf<N>> children, Amount amount, Takes takes) {
     of_limits_ = false;
-    for (SizedTrack& track : tracks_) {
-      if (takes(track)) track.planned = std::max(0.0, amount(track.claim) - track.base);
+    for (SizedTrackOf<N>& track : tracks_) {
+      if (takes(track)) track.planned = most_of(0.0, amount(track.claim) - track.base);
     }
-    for (const CrossingClaim& child : children) {
+    for (const CrossingClaimOf<N>& child : children) {
       const auto own = tracks_.subspan(child.first, child.count);
-      double space = amount(child.claim) - gap_ * (child.count - 1), all_shares = 0, shares = 0, count = 0;
-      for (const SizedTrack& track : own) {
+      N space = amount(child.claim) - gap_ * (child.count - 1), all_shares = 0, shares = 0, count = 0;
+      for (const SizedTrackOf<N>& track : own) {
         space -= track.base;
         all_shares += track.share;
         shares += takes(track) ? track.share : 0;
         count += takes(track) ? 1 : 0;
       }
       if (space <= 0 || count == 0) continue;
-      for (SizedTrack& track : own) {
-        const double part = all_shares >= 1 && shares > 0 ? track.share / shares : 1 / count;
-        if (takes(track)) track.planned = std::max(track.planned, space * part);
+      for (SizedTrackOf<N>& track : own) {
+        const N part = all_shares >= 1 && shares > 0 ? track.share / shares : 1 / count;
+        if (takes(track)) track.planned = most_of(track.planned, space * part);
       }
     }
     settle(tracks_);
   }
 
  private:
-  double size_of(const SizedTrack& track) const {
+  N size_of(const SizedTrackOf<N>& track) const {
     return of_limits_ && track.limit != unlimited ? track.limit : track.base;
   }
-  double headroom_of(const SizedTrack& track) const {
+  N headroom_of(const SizedTrackOf<N>& track) const {
     if (!of_limits_) return track.limit - track.base - track.granted;
     return track.limit == unlimited || track.grows_freely ? unlimited : 0;
   }
 
   /// Gives equal parts to the tracks that `takes`, none more than its headroom. Returns what nobody could take.
   template <class Takes>
-  double up_to_limits(std::span<SizedTrack> own, double space, Takes takes) {
+  N up_to_limits(std::span<SizedTrackOf<N>> own, N space, Takes takes) {
     auto& sorted = scratch_.headroom;
     sorted.clear();
     for (std::uint32_t i = 0; i < own.size(); ++i) {
       if (takes(own[i])) sorted.push_back({headroom_of(own[i]), 1, i});
     }
-    std::ranges::sort(sorted, {}, &TrackScratch::Headroom::room);
+    sort_by(sorted, &TrackScratchOf<N>::Headroom::room);
     auto left = static_cast<double>(sorted.size());
     for (const auto& [room, weight, track] : sorted) {
-      const double part = std::min(std::max(0.0, room), space / left);
+      const N part = least_of(most_of(0.0, room), space / left);
       own[track].granted += part;
       space -= part;
       --left;
     }
-    return sorted.empty() ? space : std::max(0.0, space);
+    return sorted.empty() ? space : most_of(0.0, space);
   }
 
   template <class Takes>
-  void beyond(std::span<SizedTrack> own, double space, Takes takes) {
+  void beyond(std::span<SizedTrackOf<N>> own, N space, Takes takes) {
     const auto count = static_cast<double>(std::ranges::count_if(own, takes));
-    for (SizedTrack& track : own) {
+    for (SizedTrackOf<N>& track : own) {
       if (takes(track)) track.granted += space / count;
     }
   }
 
   /// Takes what was planned into the sizes.
-  void settle(std::span<SizedTrack> own) {
-    for (SizedTrack& track : own) {
+  void settle(std::span<SizedTrackOf<N>> own) {
+    for (SizedTrackOf<N>& track : own) {
       if (!of_limits_) {
         track.base += track.planned;
       } else if (track.limit != unlimited) {
@@ -174,69 +180,72 @@ class Handout {
     }
   }
 
-  std::span<SizedTrack> tracks_;
-  double gap_;
-  TrackScratch& scratch_;
+  std::span<SizedTrackOf<N>> tracks_;
+  N gap_;
+  TrackScratchOf<N>& scratch_;
   bool of_limits_ = false;
 };
 
-double most_across(std::span<const SizedTrack> own, double gap) {
-  double sum = gap * static_cast<double>(own.size() - 1);
-  for (const SizedTrack& track : own) sum += fixed_most(track);
+template <class N>
+N most_across(std::span<const SizedTrackOf<N>> own, N gap) {
+  N sum = gap * static_cast<N>(own.size() - 1);
+  for (const SizedTrackOf<N>& track : own) sum += fixed_most(track);
   return sum;
 }
 
 /// Children of one span that cross no share: section 12.5, step 3.
-void raise_by_crossing(std::span<SizedTrack> tracks, std::span<const CrossingClaim> children, double gap, Room asked,
-                       TrackScratch& scratch) {
-  Handout handout(tracks, gap, scratch);
-  const auto limited = [&](const CrossingClaim& child, double claim) {
-    return std::max(std::min(claim, most_across(tracks.subspan(child.first, child.count), gap)), child.claim.minimum);
+template <class N>
+void raise_by_crossing(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> children, N gap, Room asked,
+                       TrackScratchOf<N>& scratch) {
+  Handout<N> handout(tracks, gap, scratch);
+  const auto limited = [&](const CrossingClaimOf<N>& child, N claim) {
+    return most_of(least_of(claim, most_across<N>(tracks.subspan(child.first, child.count), gap)), child.claim.minimum);
   };
-  const auto automatic = [&](const CrossingClaim& child) {
+  const auto automatic = [&](const CrossingClaimOf<N>& child) {
     return asked == Room::known ? child.claim.minimum : limited(child, child.claim.min_content);
   };
-  const auto min_content = [](const CrossingClaim& child) { return child.claim.min_content; };
-  const auto max_content = [](const CrossingClaim& child) { return child.claim.max_content; };
-  const auto intrinsic_max = [](const SizedTrack& track) { return is_intrinsic(track.max); };
-  const auto max_content_max = [](const SizedTrack& track) { return is_max_content(track.max); };
-  const auto everybody = [](const SizedTrack&) { return true; };
+  const auto min_content = [](const CrossingClaimOf<N>& child) { return child.claim.min_content; };
+  const auto max_content = [](const CrossingClaimOf<N>& child) { return child.claim.max_content; };
+  const auto intrinsic_max = [](const SizedTrackOf<N>& track) { return is_intrinsic(track.max); };
+  const auto max_content_max = [](const SizedTrackOf<N>& track) { return is_max_content(track.max); };
+  const auto everybody = [](const SizedTrackOf<N>&) { return true; };
 
   handout.step(
-      children, false, automatic, [](const SizedTrack& t) { return is_intrinsic(t.min); }, intrinsic_max);
-  const auto by_content = [](const SizedTrack& t) {
+      children, false, automatic, [](const SizedTrackOf<N>& t) { return is_intrinsic(t.min); }, intrinsic_max);
+  const auto by_content = [](const SizedTrackOf<N>& t) {
     return t.min == TrackWay::min_content || t.min == TrackWay::max_content;
   };
   handout.step(children, false, min_content, by_content, intrinsic_max);
   if (asked == Room::max_content) {
-    const auto amount = [&](const CrossingClaim& child) { return limited(child, child.claim.max_content); };
+    const auto amount = [&](const CrossingClaimOf<N>& child) { return limited(child, child.claim.max_content); };
     handout.step(
-        children, false, amount, [](const SizedTrack& t) { return is_max_content(t.min); }, max_content_max);
+        children, false, amount, [](const SizedTrackOf<N>& t) { return is_max_content(t.min); }, max_content_max);
   }
-  const auto by_max_content = [](const SizedTrack& t) { return t.min == TrackWay::max_content; };
+  const auto by_max_content = [](const SizedTrackOf<N>& t) { return t.min == TrackWay::max_content; };
   handout.step(children, false, max_content, by_max_content, max_content_max);
-  for (const CrossingClaim& child : children) {
-    for (SizedTrack& track : tracks.subspan(child.first, child.count)) track.limit = std::max(track.limit, track.base);
+  for (const CrossingClaimOf<N>& child : children) {
+    for (SizedTrackOf<N>& track : tracks.subspan(child.first, child.count)) track.limit = most_of(track.limit, track.base);
   }
   handout.step(children, true, min_content, intrinsic_max, everybody);
   handout.step(children, true, max_content, max_content_max, everybody);
-  for (const CrossingClaim& child : children) {
-    for (SizedTrack& track : tracks.subspan(child.first, child.count)) track.grows_freely = false;
+  for (const CrossingClaimOf<N>& child : children) {
+    for (SizedTrackOf<N>& track : tracks.subspan(child.first, child.count)) track.grows_freely = false;
   }
 }
 
 /// Children in shares, all together: section 12.5, step 4.
-void raise_shares(std::span<SizedTrack> tracks, std::span<const CrossingClaim> children, double gap, Room asked,
-                  TrackScratch& scratch) {
-  Handout handout(tracks, gap, scratch);
+template <class N>
+void raise_shares(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> children, N gap, Room asked,
+                  TrackScratchOf<N>& scratch) {
+  Handout<N> handout(tracks, gap, scratch);
   const auto shares_with = [](auto way) {
-    return [way](const SizedTrack& track) { return track.max == TrackWay::share && way(track.min); };
+    return [way](const SizedTrackOf<N>& track) { return track.max == TrackWay::share && way(track.min); };
   };
-  const auto min_content = [](const TrackRequest& claim) { return claim.min_content; };
-  const auto max_content = [](const TrackRequest& claim) { return claim.max_content; };
+  const auto min_content = [](const TrackRequestOf<N>& claim) { return claim.min_content; };
+  const auto max_content = [](const TrackRequestOf<N>& claim) { return claim.max_content; };
   const auto by_max_content = [](TrackWay min) { return min == TrackWay::max_content; };
   handout.step_of_shares(
-      children, [&](const TrackRequest& claim) { return automatic_claim(claim, unlimited, asked); },
+      children, [&](const TrackRequestOf<N>& claim) { return automatic_claim<N>(claim, unlimited, asked); },
       shares_with(is_intrinsic));
   handout.step_of_shares(children, min_content, shares_with([](TrackWay min) {
                            return min == TrackWay::min_content || min == TrackWay::max_content;
@@ -245,46 +254,48 @@ void raise_shares(std::span<SizedTrack> tracks, std::span<const CrossingClaim> c
   handout.step_of_shares(children, max_content, shares_with(by_max_content));
 }
 
-void raise_by_content(std::span<SizedTrack> tracks, std::vector<CrossingClaim>& crossing, double gap, Room asked,
-                      TrackScratch& scratch) {
-  for (SizedTrack& track : tracks) raise_by_own(track, asked);
-  for (CrossingClaim& child : crossing) {
+template <class N>
+void raise_by_content(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Room asked,
+                      TrackScratchOf<N>& scratch) {
+  for (SizedTrackOf<N>& track : tracks) raise_by_own(track, asked);
+  for (CrossingClaimOf<N>& child : crossing) {
     const auto own = tracks.subspan(child.first, child.count);
-    child.crosses_share = std::ranges::any_of(own, [](const SizedTrack& t) { return t.max == TrackWay::share; });
+    child.crosses_share = std::ranges::any_of(own, [](const SizedTrackOf<N>& t) { return t.max == TrackWay::share; });
   }
-  std::ranges::sort(crossing, [](const CrossingClaim& a, const CrossingClaim& b) {
+  std::ranges::sort(crossing, [](const CrossingClaimOf<N>& a, const CrossingClaimOf<N>& b) {
     return a.crosses_share != b.crosses_share ? b.crosses_share : a.count < b.count;
   });
-  const auto all = std::span<const CrossingClaim>(crossing);
+  const auto all = std::span<const CrossingClaimOf<N>>(crossing);
   std::size_t first = 0;
   while (first < all.size() && !all[first].crosses_share) {
     std::size_t last = first + 1;
     while (last < all.size() && !all[last].crosses_share && all[last].count == all[first].count) ++last;
-    raise_by_crossing(tracks, all.subspan(first, last - first), gap, asked, scratch);
+    raise_by_crossing<N>(tracks, all.subspan(first, last - first), gap, asked, scratch);
     first = last;
   }
-  const auto holds_content = [](const SizedTrack& t) { return t.max == TrackWay::share && is_intrinsic(t.min); };
-  if (std::ranges::any_of(tracks, holds_content)) raise_shares(tracks, all.subspan(first), gap, asked, scratch);
-  for (SizedTrack& track : tracks) {
+  const auto holds_content = [](const SizedTrackOf<N>& t) { return t.max == TrackWay::share && is_intrinsic(t.min); };
+  if (std::ranges::any_of(tracks, holds_content)) raise_shares<N>(tracks, all.subspan(first), gap, asked, scratch);
+  for (SizedTrackOf<N>& track : tracks) {
     if (track.limit == unlimited) track.limit = track.base;
   }
 }
 
 /// Raises bases to their limits, equally: section 12.6.
-void maximize(std::span<SizedTrack> tracks, double gap, Room asked, double room, TrackScratch& scratch) {
+template <class N>
+void maximize(std::span<SizedTrackOf<N>> tracks, N gap, Room asked, N room, TrackScratchOf<N>& scratch) {
   if (asked == Room::min_content) return;
-  double space = unlimited;
-  if (asked == Room::known) space = room - sum_of(tracks, gap);
+  N space = unlimited;
+  if (asked == Room::known) space = room - sum_of<N>(tracks, gap);
   if (space <= 0) return;
   auto& sorted = scratch.headroom;
   sorted.clear();
   for (std::uint32_t i = 0; i < tracks.size(); ++i) {
     if (tracks[i].limit > tracks[i].base) sorted.push_back({tracks[i].limit - tracks[i].base, 1, i});
   }
-  if (asked == Room::known) std::ranges::sort(sorted, {}, &TrackScratch::Headroom::room);
+  if (asked == Room::known) sort_by(sorted, &TrackScratchOf<N>::Headroom::room);
   auto left = static_cast<double>(sorted.size());
   for (const auto& [headroom, weight, track] : sorted) {
-    const double part = std::min(headroom, space / left);
+    const N part = least_of(headroom, space / left);
     tracks[track].base += part;
     space -= part;
     --left;
@@ -292,10 +303,11 @@ void maximize(std::span<SizedTrack> tracks, double gap, Room asked, double room,
 }
 
 /// The size of one share over some tracks that fill `space` together: section 12.7.1.
-double size_of_share(std::span<const SizedTrack> tracks, double gap, double space, TrackScratch& scratch) {
+template <class N>
+N size_of_share(std::span<const SizedTrackOf<N>> tracks, N gap, N space, TrackScratchOf<N>& scratch) {
   auto& sorted = scratch.headroom;
   sorted.clear();
-  double left = space - gap * static_cast<double>(tracks.size() - 1), shares = 0;
+  N left = space - gap * static_cast<N>(tracks.size() - 1), shares = 0;
   for (std::uint32_t i = 0; i < tracks.size(); ++i) {
     if (tracks[i].max != TrackWay::share || tracks[i].share <= 0) {
       left -= tracks[i].base;
@@ -304,68 +316,79 @@ double size_of_share(std::span<const SizedTrack> tracks, double gap, double spac
     shares += tracks[i].share;
     sorted.push_back({tracks[i].base / tracks[i].share, tracks[i].share, i});
   }
-  std::ranges::sort(sorted, std::ranges::greater(), &TrackScratch::Headroom::room);
+  sort_falling_by(sorted, &TrackScratchOf<N>::Headroom::room);
   for (const auto& [least, share, track] : sorted) {  // those that hold more than their part drop out
     // A grid as wide as its content lies right on this edge, and rounding must not push a track over it.
-    if (left / std::max(1.0, shares) >= least * (1 - limits::share_tolerance)) break;
+    if (left / most_of(1.0, shares) >= least * (1 - limits::share_tolerance)) break;
     left -= tracks[track].base;
     shares -= share;
   }
-  return std::max(0.0, left / std::max(1.0, shares));
+  return most_of(0.0, left / most_of(1.0, shares));
 }
 
 /// Gives the shares what is left: section 12.7.
-void expand_shares(std::span<SizedTrack> tracks, std::span<const CrossingClaim> crossing, double gap, Room asked,
-                   double room, TrackScratch& scratch) {
+template <class N>
+void expand_shares(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> crossing, N gap, Room asked,
+                   N room, TrackScratchOf<N>& scratch) {
   if (asked == Room::min_content) return;
-  if (std::ranges::none_of(tracks, [](const SizedTrack& t) { return t.max == TrackWay::share; })) return;
-  double fraction = 0;
+  if (std::ranges::none_of(tracks, [](const SizedTrackOf<N>& t) { return t.max == TrackWay::share; })) return;
+  N fraction = 0;
   if (asked == Room::known) {
-    fraction = size_of_share(tracks, gap, room, scratch);
+    fraction = size_of_share<N>(tracks, gap, room, scratch);
   } else {
-    for (const SizedTrack& track : tracks) {
+    for (const SizedTrackOf<N>& track : tracks) {
       if (track.max != TrackWay::share) continue;
-      const double alone = size_of_share({&track, 1}, gap, track.claim.max_content, scratch);
-      fraction = std::max({fraction, track.base / std::max(1.0, track.share), alone});
+      const N alone = size_of_share<N>({&track, 1}, gap, track.claim.max_content, scratch);
+      fraction = most_of(most_of(fraction, track.base / most_of(1.0, track.share)), alone);
     }
-    for (const CrossingClaim& child : crossing) {
+    for (const CrossingClaimOf<N>& child : crossing) {
       if (!child.crosses_share) continue;
-      const auto own = std::span<const SizedTrack>(tracks).subspan(child.first, child.count);
-      fraction = std::max(fraction, size_of_share(own, gap, child.claim.max_content, scratch));
+      const auto own = std::span<const SizedTrackOf<N>>(tracks).subspan(child.first, child.count);
+      fraction = most_of(fraction, size_of_share<N>(own, gap, child.claim.max_content, scratch));
     }
   }
-  for (SizedTrack& track : tracks) {
-    if (track.max == TrackWay::share) track.base = std::max(track.base, fraction * track.share);
+  for (SizedTrackOf<N>& track : tracks) {
+    if (track.max == TrackWay::share) track.base = most_of(track.base, fraction * track.share);
   }
 }
 
 /// Shares what is left among tracks of automatic size: section 12.8.
-void stretch_automatic(std::span<SizedTrack> tracks, double gap, double room) {
-  const auto is_automatic = [](const SizedTrack& track) { return track.max == TrackWay::content; };
+template <class N>
+void stretch_automatic(std::span<SizedTrackOf<N>> tracks, N gap, N room) {
+  const auto is_automatic = [](const SizedTrackOf<N>& track) { return track.max == TrackWay::content; };
   const auto count = static_cast<double>(std::ranges::count_if(tracks, is_automatic));
-  const double space = room - sum_of(tracks, gap);
+  const N space = room - sum_of<N>(tracks, gap);
   if (count == 0 || space <= 0) return;
-  for (SizedTrack& track : tracks) {
+  for (SizedTrackOf<N>& track : tracks) {
     if (is_automatic(track)) track.base += space / count;
   }
 }
 
 }  // namespace
 
-double sum_of(std::span<const SizedTrack> tracks, double gap) {
-  double sum = tracks.empty() ? 0 : gap * static_cast<double>(tracks.size() - 1);
-  for (const SizedTrack& track : tracks) sum += track.base;
+template <class N>
+N sum_of(std::span<const SizedTrackOf<N>> tracks, N gap) {
+  N sum = tracks.empty() ? 0 : gap * static_cast<N>(tracks.size() - 1);
+  for (const SizedTrackOf<N>& track : tracks) sum += track.base;
   return sum;
 }
 
-void size_tracks(std::span<SizedTrack> tracks, std::vector<CrossingClaim>& crossing, double gap, Room asked,
-                 double room, bool stretch, TrackScratch& scratch) {
+template <class N>
+void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Room asked,
+                 N room, bool stretch, TrackScratchOf<N>& scratch) {
   if (tracks.empty()) return;
-  for (SizedTrack& track : tracks) initialize(track);
-  raise_by_content(tracks, crossing, gap, asked, scratch);
+  for (SizedTrackOf<N>& track : tracks) initialize(track);
+  raise_by_content<N>(tracks, crossing, gap, asked, scratch);
   maximize(tracks, gap, asked, room, scratch);
-  expand_shares(tracks, crossing, gap, asked, room, scratch);
+  expand_shares<N>(tracks, crossing, gap, asked, room, scratch);
   if (stretch && asked == Room::known) stretch_automatic(tracks, gap, room);
 }
+
+template double sum_of(std::span<const SizedTrackOf<double>>, double);
+template Moving sum_of(std::span<const SizedTrackOf<Moving>>, Moving);
+template void size_tracks(std::span<SizedTrackOf<double>>, std::vector<CrossingClaimOf<double>>&, double, Room, double, bool,
+                          TrackScratchOf<double>&);
+template void size_tracks(std::span<SizedTrackOf<Moving>>, std::vector<CrossingClaimOf<Moving>>&, Moving, Room, Moving, bool,
+                          TrackScratchOf<Moving>&);
 
 }  // namespace fond_ladder::inline v0::detail

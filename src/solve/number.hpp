@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What the passes count sizes in. A solve counts in pixels (double); a traced one in pixels that know how they move with
+// the container (moving.hpp). The passes are written once, for a number N: they add, subtract, compare, multiply by
+// factors, and ask the functions below, which are the standard library's for pixels.
+
+#include <algorithm>
+#include <cmath>
+#include <type_traits>
+#include <utility>
+
+#include "fond_ladder/length.hpp"
+#include "fond_ladder/own_content.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+[[nodiscard]] constexpr double most_of(double a, double b) {
+  return std::max(a, b);
+}
+[[nodiscard]] constexpr double least_of(double a, double b) {
+  return std::min(a, b);
+}
+[[nodiscard]] inline double magnitude(double a) {
+  return std::abs(a);
+}
+[[nodiscard]] constexpr double whole_pixels(double whole) {
+  return whole;
+}
+[[nodiscard]] inline double floor_of(double a) {
+  return std::floor(a);
+}
+/// An order without ties for sorting, which must not depend on how numbers move; then what was decided by it.
+[[nodiscard]] constexpr bool sorts_before(double a, double b) {
+  return a < b;
+}
+template <class Items, class Before>
+void decide_order(Items& items, Before before) {
+  if constexpr (!std::is_same_v<typename std::remove_cvref_t<decltype(items[0])>::Number, double>) {
+    // Neighbours that are the same here stand as they will a little further on.
+    for (std::size_t i = 1; i < items.size(); ++i) {
+      for (std::size_t at = i; at > 0 && before(items[at], items[at - 1]); --at) std::swap(items[at], items[at - 1]);
+    }
+  }
+}
+/// A length in pixels, `whole` being what 100 % stands for.
+[[nodiscard]] inline double in_px(const Length& length, double em, double whole) {
+  return length.in_px(em, whole);
+}
+/// The height that content asks for in a width.
+[[nodiscard]] inline OwnContent::Heights measured_height(const OwnContent& content, double width) {
+  return content.height_for(width);
+}
+/// Whether two numbers are the same to the last bit, which decides nothing.
+[[nodiscard]] constexpr bool is_same(double a, double b) {
+  return a == b;
+}
+/// Sorts by a member, from the smallest to the largest.
+template <class Items, class Member>
+void sort_by(Items& items, Member member) {
+  std::sort(items.begin(), items.end(), [&](const auto& a, const auto& b) { return sorts_before(a.*member, b.*member); });
+  decide_order(items, [&](const auto& a, const auto& b) { return a.*member < b.*member; });
+}
+/// The largest first.
+template <class Items, class Member>
+void sort_falling_by(Items& items, Member member) {
+  std::sort(items.begin(), items.end(), [&](const auto& a, const auto& b) { return sorts_before(b.*member, a.*member); });
+  decide_order(items, [&](const auto& a, const auto& b) { return b.*member < a.*member; });
+}
+
+}  // namespace fond_ladder::inline v0::detail

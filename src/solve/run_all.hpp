@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The four passes over a whole tree.
+
+#include <optional>
+
+#include "solve/steps.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+/// A pass down: visiting a node may plan the visits of its children. Returns the number of nodes visited.
+template <Axis axis, class N>
+std::size_t run_down(FrameOf<N>& frame, N root_size) {
+  frame.template begin_down<axis>(root_size);
+  for (Index i = 0; i < frame.visit_count(); ++i) laying_step<axis, N>(frame, frame.visit(i));
+  return frame.visited();
+}
+
+template <class N>
+std::size_t run_up(FrameOf<N>& frame, StepOf<N> step) {
+  for (Index i = frame.visit_count(); i > 0; --i) step(frame, frame.visit(i - 1));
+  return frame.visited();
+}
+
+/// All of them, a side of the container that is absent being by content. Returns the nodes visited, by pass.
+template <class N>
+std::array<std::size_t, 4> run_all(FrameOf<N>& frame, const Flat& flat, std::optional<N> width, std::optional<N> height) {
+  frame.plan_all(flat);
+  std::array<std::size_t, 4> visited{};
+  visited[0] = run_up<N>(frame, widths_up<N>);
+  visited[1] = run_down<x_axis, N>(frame, width ? *width : frame.max_content(0));
+  visited[2] = run_up<N>(frame, heights_up<N>);
+  visited[3] = run_down<y_axis, N>(frame, height ? *height : frame.need(0));
+  return visited;
+}
+
+}  // namespace fond_ladder::inline v0::detail
