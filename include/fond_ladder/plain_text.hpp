@@ -65,8 +65,8 @@ class PlainText final : public OwnContent {
   };
   void cut_into_pieces();
   [[nodiscard]] double unit() const { return 0.6 * style_.size; }
-  /// Calls `take(first, last, units)` for each line, with the pieces [first, last) on it, and before that `refuse(units)`
-  /// with what it would be with one more piece.
+  /// Calls `take(first, last, units)` for each line, with the pieces [first, last) on it, and before that
+  /// `refuse(units)` with what it would be with one more piece.
   template <class Take, class Refuse>
   void break_lines(double width, Take take, Refuse refuse) const;
 

@@ -148,12 +148,15 @@ OwnContent::Heights PlainText::height_for(double width) const {
 
 std::vector<PlainText::Line> PlainText::lines_at(double width) const {
   std::vector<Line> lines;
-  break_lines(width, [&](std::size_t first, std::size_t last, std::uint32_t units) {
-    std::uint32_t end = pieces_[first].begin;
-    for (std::size_t i = first; i < last; ++i) end = std::max(end, pieces_[i].end);
-    const std::uint32_t begin = pieces_[first].begin;
-    lines.push_back({std::string_view(text_).substr(begin, end - begin), units * unit()});
-  }, [](std::uint32_t) {});
+  break_lines(
+      width,
+      [&](std::size_t first, std::size_t last, std::uint32_t units) {
+        std::uint32_t end = pieces_[first].begin;
+        for (std::size_t i = first; i < last; ++i) end = std::max(end, pieces_[i].end);
+        const std::uint32_t begin = pieces_[first].begin;
+        lines.push_back({std::string_view(text_).substr(begin, end - begin), units * unit()});
+      },
+      [](std::uint32_t) {});
   return lines;
 }
 
@@ -171,7 +174,8 @@ PlainText::Steady PlainText::steady_at(double width) const {
       },
       [&](std::uint32_t units) { next = std::min(next, units); });
   const double endless = std::numeric_limits<double>::infinity();
-  return {longest == 0 ? 0 : fits_from(longest), next == std::numeric_limits<std::uint32_t>::max() ? endless : fits_from(next)};
+  return {longest == 0 ? 0 : fits_from(longest),
+          next == std::numeric_limits<std::uint32_t>::max() ? endless : fits_from(next)};
 }
 
 }  // namespace fond_ladder::inline v0

@@ -262,8 +262,8 @@ CellCounts place_in_order(const InFlow& flow, bool by_rows, CellCounts written, 
 }  // namespace
 
 template <class N>
-CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow, std::uint32_t columns, std::uint32_t rows,
-                          CellScratch& scratch) {
+CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow, std::uint32_t columns,
+                          std::uint32_t rows, CellScratch& scratch) {
   static const Keys plain;
   const Keys& keys = view.extra(grid).keys ? view.keys(grid) : plain;
   CellCounts written{columns, rows};
@@ -280,7 +280,9 @@ CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow,
   return Placer(view, flow, keys, written, scratch).place();
 }
 
-template CellCounts place_in_cells(const ViewOf<double>&, Index, const InFlow&, std::uint32_t, std::uint32_t, CellScratch&);
-template CellCounts place_in_cells(const ViewOf<Moving>&, Index, const InFlow&, std::uint32_t, std::uint32_t, CellScratch&);
+template CellCounts place_in_cells(const ViewOf<double>&, Index, const InFlow&, std::uint32_t, std::uint32_t,
+                                   CellScratch&);
+template CellCounts place_in_cells(const ViewOf<Moving>&, Index, const InFlow&, std::uint32_t, std::uint32_t,
+                                   CellScratch&);
 
 }  // namespace fond_ladder::inline v0::detail

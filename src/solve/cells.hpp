@@ -19,7 +19,7 @@ struct CellCounts {
 /// Places the flow of a grid, of which `columns` and `rows` tracks are written down (its areas not counted), into
 /// `scratch.cells`. Returns the tracks there are then.
 template <class N>
-CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow, std::uint32_t columns, std::uint32_t rows,
-                          CellScratch& scratch);
+CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow, std::uint32_t columns,
+                          std::uint32_t rows, CellScratch& scratch);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -119,7 +119,8 @@ class Child {
   [[nodiscard]] N base_by_basis(N whole, N content, N otherwise) const {
     switch (static_cast<SizeWay>(view_.extra(node_).basis_way)) {
       case SizeWay::px: return view_.extra(node_).basis;
-      case SizeWay::percent: return is_unknown(whole) ? content : in_px(view_.keys(node_).basis.length(), view_.em, whole);
+      case SizeWay::percent:
+        return is_unknown(whole) ? content : in_px(view_.keys(node_).basis.length(), view_.em, whole);
       case SizeWay::content: return content;
       default: return otherwise;
     }

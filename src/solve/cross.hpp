@@ -46,7 +46,7 @@ template <Axis axis>
 /// Fills or fits `room` with a child and returns its size, without margins. `whole` is what a percentage is of.
 template <Axis axis, bool plain, class N>
 [[nodiscard]] N size_across_down(const ViewOf<N>& view, const Child<axis, plain, N>& child, N room, N whole,
-                                      Across align) {
+                                 Across align) {
   const BoundsOf<N> bounds = child.bounds(child.inset_down(), whole);
   const N given = child.given(whole);
   if (!is_unknown(given)) return bounds.held(given);
@@ -63,9 +63,9 @@ template <Axis axis, bool plain, class N>
 /// How a container lays its children on an axis.
 template <Axis axis, class N = double>
 struct CrossAxis {
-  N whole;  ///< its content box, which percentages are of
-  SidesOf<N> edges;   ///< where that begins and ends
-  bool flip;     ///< from the far edge
+  N whole;           ///< its content box, which percentages are of
+  SidesOf<N> edges;  ///< where that begins and ends
+  bool flip;         ///< from the far edge
   bool scrolls;
 
   CrossAxis(const ViewOf<N>& view, Index container, bool from_far_edge)
@@ -80,7 +80,7 @@ struct CrossAxis {
 /// then its alignment.
 template <Axis axis, bool plain, class N>
 [[nodiscard]] N place_in_slot(const CrossAxis<axis, N>& across, const Child<axis, plain, N>& child, SlotOf<N> slot,
-                                   N size, Across align, N to_baseline) {
+                              N size, Across align, N to_baseline) {
   const SidesOf<N> margin = child.margin_down(across.flip);
   const N counted = size * child.counted_scale();
   const N spare = slot.size - margin.sum() - counted;
@@ -93,8 +93,8 @@ template <Axis axis, bool plain, class N>
 
 /// Sizes and places a child in a slot; `nudge` moves it from there.
 template <Axis axis, class N>
-[[gnu::always_inline]] inline void place_across(FrameOf<N>& frame, const CrossAxis<axis, N>& across, Index node, SlotOf<N> slot,
-                                                Across align, N to_baseline = -1, N nudge = 0) {
+[[gnu::always_inline]] inline void place_across(FrameOf<N>& frame, const CrossAxis<axis, N>& across, Index node,
+                                                SlotOf<N> slot, Across align, N to_baseline = -1, N nudge = 0) {
   if (!frame.is_plain(node)) frame.resolve_edges(node, axis, across.whole);
   with_child<axis>(frame, node, [&](const auto& child) {
     const N room = slot.size - child.margin_down(false).sum();

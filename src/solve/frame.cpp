@@ -10,7 +10,7 @@ ViewOf<N>::ViewOf(const TreeStore& store, const StateOf<N>& results)
     : em(store.em()),
       mirrored(store.direction() == Direction::rtl),
       resolved_(results.resolved.data()),
-      own_resolved_(results.own_resolved.data()),
+      own_resolved_(&results.own_resolved),
       extras_(store.extras().data()),
       contents_(store.contents().data()),
       own_(results.forms.own.data()) {

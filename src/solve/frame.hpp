@@ -156,7 +156,7 @@ class ViewOf {
     if constexpr (std::is_same_v<N, double>) {
       return own_[record].resolved;
     } else {
-      return own_resolved_[record];
+      return (*own_resolved_)[record];
     }
   }
   void list_odd_flow(Index container, std::vector<Index>& listed) const;
@@ -168,7 +168,11 @@ class ViewOf {
   const NodeFlag* flags_;
   const GridPlace* cells_;
   const EdgeRoomOf<N>* resolved_;
-  const EdgeRoomOf<N>* own_resolved_;
+  struct Nothing {
+    constexpr explicit Nothing(const void*) {}
+  };
+  [[no_unique_address]] std::conditional_t<std::is_same_v<N, double>, Nothing, const std::vector<EdgeRoomOf<N>>*>
+      own_resolved_;
   const Extra* extras_;
   const std::shared_ptr<const OwnContent>* contents_;
   const OwnRecord* own_;
@@ -183,8 +187,8 @@ class FrameOf : public ViewOf<N> {
   ScratchOf<N>& scratch;
 
   using View = ViewOf<N>;
-  using View::child_count, View::em, View::extra_place, View::first_child, View::flow, View::has, View::is_settled, View::keys,
-      View::mirrored, View::place, View::size, View::traits;
+  using View::child_count, View::em, View::extra_place, View::first_child, View::flow, View::has, View::is_settled,
+      View::keys, View::mirrored, View::place, View::size, View::traits;
   [[nodiscard]] InFlow flow(Index container) const { return View::flow(container, scratch.flow); }
 
   void set_content_widths(Index node, N least, N most) {
@@ -284,8 +288,7 @@ class FrameOf : public ViewOf<N> {
   void write_change_down(Index node, bool had_place);
   void resolve_percent_edges(Index node, Axis axis, N whole);
 
-  N *min_content_out_, *max_content_out_, *need_out_, *least_height_out_, *baseline_out_, *size_out_[2],
-      *place_out_[2];
+  N *min_content_out_, *max_content_out_, *need_out_, *least_height_out_, *baseline_out_, *size_out_[2], *place_out_[2];
   NodeFlag* flags_out_;
   GridPlace* cells_out_;
   StateOf<N>& state_;

@@ -174,21 +174,22 @@ bool mark_asking(std::span<SizedTrackOf<N>> tracks, Room asked) {
 /// What a child asks of its tracks, none of its sizes in percent being known. `by_content`: without a minimum of its
 /// own it keeps its content there, up to `largest`.
 template <Axis axis, bool plain, class N>
-TrackRequestOf<N> claim_by(const ViewOf<N>& view, const Child<axis, plain, N>& child, bool by_content, N largest, HeightBy by) {
+TrackRequestOf<N> claim_by(const ViewOf<N>& view, const Child<axis, plain, N>& child, bool by_content, N largest,
+                           HeightBy by) {
   const N low = axis == x_axis ? view.min_content(child.node()) : content_height(view, child.node(), by);
   const N high = axis == x_axis ? view.max_content(child.node()) : low;
   const N given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
   const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
   TrackRequestOf<N> claim;
   claim.min_content = bounds.held(!is_unknown(given) ? given : low) * scale + margin;
-  claim.max_content = axis == y_axis ? claim.min_content : bounds.held(!is_unknown(given) ? given : high) * scale + margin;
+  claim.max_content =
+      axis == y_axis ? claim.min_content : bounds.held(!is_unknown(given) ? given : high) * scale + margin;
   claim.minimum = claim.min_content;
   if (!is_unknown(given)) return claim;
   const Traits traits = child.traits();
   const N least = bounds.least * scale + margin;
   const bool keeps = by_content && !traits.min_given(axis) && !traits.scrolls(axis);
-  const N kept =
-      axis == x_axis ? claim.min_content : bounds.held(view.least_height(child.node())) * scale + margin;
+  const N kept = axis == x_axis ? claim.min_content : bounds.held(view.least_height(child.node())) * scale + margin;
   claim.minimum = keeps ? most_of(least, least_of(kept, largest)) : least;
   return claim;
 }
@@ -299,11 +300,12 @@ CellCounts place(const ViewOf<N>& view, Index grid, const InFlow& flow, N inner_
   const Keys& keys = keys_of<N>(view, grid);
   const Repeats times = repeats_of<N>(view, grid, keys, inner_width);
   return place_in_cells<N>(view, grid, flow, count_written(keys.columns, times.columns),
-                        count_written(keys.rows, times.rows), scratch);
+                           count_written(keys.rows, times.rows), scratch);
 }
 
 template <Axis axis, class N>
-TrackRequestOf<N> request_of(const ViewOf<N>& view, Index node, std::span<const SizedTrackOf<N>> own, N gap, HeightBy by) {
+TrackRequestOf<N> request_of(const ViewOf<N>& view, Index node, std::span<const SizedTrackOf<N>> own, N gap,
+                             HeightBy by) {
   bool any_automatic = false, any_share = false;
   N largest = gap * static_cast<double>(own.size() - 1);
   for (const SizedTrackOf<N>& track : own) {
@@ -313,7 +315,7 @@ TrackRequestOf<N> request_of(const ViewOf<N>& view, Index node, std::span<const 
   }
   const bool by_content = any_automatic && (own.size() == 1 || !any_share);
   return with_child<axis, N>(view, node,
-                          [&](const auto& child) { return claim_by<axis>(view, child, by_content, largest, by); });
+                             [&](const auto& child) { return claim_by<axis>(view, child, by_content, largest, by); });
 }
 
 template <Axis axis, class N>
@@ -325,7 +327,8 @@ void size_axis(const ViewOf<N>& view, Index grid, const InFlow& flow, Room asked
   const N gap = known ? gap_down(view, grid, axis, inner) : gap_up(view, grid, axis);
   const N counted = axis == x_axis ? whole : height_for_counting<N>(view, grid);
   const Tracks& written = axis == x_axis ? keys.columns : keys.rows;
-  const std::uint32_t fitting = repeats<N>(written, view.em, axis == x_axis ? gap : gap_up<N>(view, grid, axis), counted);
+  const std::uint32_t fitting =
+      repeats<N>(written, view.em, axis == x_axis ? gap : gap_up<N>(view, grid, axis), counted);
   scratch.tracks.clear();
   for_each_written(written, fitting, [&](const Track& track, bool) {
     if (scratch.tracks.size() < limits::most_tracks) scratch.tracks.push_back(resolved<N>(track, view.em, whole));
@@ -352,9 +355,9 @@ void lay_tracks(const ViewOf<N>& view, Index grid, N inner, GridScratchOf<N>& sc
   }
 }
 
-#define FOND_LADDER_GRID_ON(axis, N)                                                                                  \
+#define FOND_LADDER_GRID_ON(axis, N)                                                                                   \
   template TrackRequestOf<N> request_of<axis>(const ViewOf<N>&, Index, std::span<const SizedTrackOf<N>>, N, HeightBy); \
-  template void size_axis<axis>(const ViewOf<N>&, Index, const InFlow&, Room, N, bool, GridScratchOf<N>&, HeightBy);    \
+  template void size_axis<axis>(const ViewOf<N>&, Index, const InFlow&, Room, N, bool, GridScratchOf<N>&, HeightBy);   \
   template void lay_tracks<axis>(const ViewOf<N>&, Index, N, GridScratchOf<N>&);
 FOND_LADDER_GRID_ON(x_axis, double)
 FOND_LADDER_GRID_ON(y_axis, double)
@@ -414,10 +417,10 @@ void heights_down(FrameOf<N>& frame, Index node) {
   arrange<y_axis, N>(frame, node);
 }
 
-#define FOND_LADDER_GRID_OF(N)                       \
-  template void widths_up(FrameOf<N>&, Index);       \
-  template void widths_down(FrameOf<N>&, Index);     \
-  template void heights_up(FrameOf<N>&, Index);      \
+#define FOND_LADDER_GRID_OF(N)                   \
+  template void widths_up(FrameOf<N>&, Index);   \
+  template void widths_down(FrameOf<N>&, Index); \
+  template void heights_up(FrameOf<N>&, Index);  \
   template void heights_down(FrameOf<N>&, Index);
 FOND_LADDER_GRID_OF(double)
 FOND_LADDER_GRID_OF(Moving)

@@ -24,8 +24,8 @@ void lay_tracks(const ViewOf<N>& view, Index grid, N inner, GridScratchOf<N>& sc
 
 /// What a child asks of the tracks that it takes.
 template <Axis axis, class N>
-[[nodiscard]] TrackRequestOf<N> request_of(const ViewOf<N>& view, Index child, std::span<const SizedTrackOf<N>> own, N gap,
-                                      HeightBy by = HeightBy::content);
+[[nodiscard]] TrackRequestOf<N> request_of(const ViewOf<N>& view, Index child, std::span<const SizedTrackOf<N>> own,
+                                           N gap, HeightBy by = HeightBy::content);
 
 /// The gap between tracks going up, where a percentage counts 0, and going down.
 template <class N>

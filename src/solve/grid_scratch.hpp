@@ -49,7 +49,7 @@ struct GridScratchOf {
   TrackScratchOf<N> sizing;
   std::vector<SizedTrackOf<N>> tracks;
   std::vector<CrossingClaimOf<N>> crossing;
-  std::vector<SlotOf<N>> slots;               ///< of the tracks
+  std::vector<SlotOf<N>> slots;          ///< of the tracks
   std::vector<std::uint32_t> new_place;  ///< of tracks, where empty ones are dropped; else empty
 };
 

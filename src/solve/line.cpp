@@ -31,8 +31,8 @@ struct Counted {
 
 /// `kept` is the content that the automatic minimum is of.
 template <Axis axis, bool plain, class N>
-Counted<N> outer_along_up(const ViewOf<N>& view, const Traits& container, const Child<axis, plain, N>& child, Counted<N> content,
-                       N kept) {
+Counted<N> outer_along_up(const ViewOf<N>& view, const Traits& container, const Child<axis, plain, N>& child,
+                          Counted<N> content, N kept) {
   const N inset = child.inset_up(), given = child.given(unknown);
   const BoundsOf<N> bounds = bounds_in_line<axis, plain, N>(container, child, inset, unknown, kept, given);
   const Factors factors = factors_of(view, container, child);
@@ -86,7 +86,7 @@ void widths_up_column(FrameOf<N>& frame, Index node) {
     const Counted<N> counted = with_child<x_axis, N>(frame, flow[i], [&](const auto& child) {
       leaf::settle(frame, child);
       return Counted<N>{outer_across_up(child, frame.min_content(child.node())),
-                     outer_across_up(child, frame.max_content(child.node()))};
+                        outer_across_up(child, frame.max_content(child.node()))};
     });
     least = most_of(least, counted.least);
     most = most_of(most, counted.most);
@@ -131,8 +131,8 @@ void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> po
   N at = spread_by.before;
   for (Index i = 0; i < count; ++i) {
     const N counted = portions[i].size;
-    at +=
-        with_child<axis, N>(frame, laying.flow[first + i], [&frame, &laying, at, counted, edges, part](const auto& child) {
+    at += with_child<axis, N>(
+        frame, laying.flow[first + i], [&frame, &laying, at, counted, edges, part](const auto& child) {
           SidesOf<N> margin = child.margin_down(laying.flip);
           const unsigned automatic = child.auto_margins(laying.flip);
           if ((automatic & 1U) != 0) margin.before += part;
@@ -158,7 +158,7 @@ Index end_of_line(const Laying<axis, FrameOf<N>>& laying, Index first) {
   for (; i < laying.flow.size(); ++i) {
     if (i > first) taken += laying.gap;
     taken += with_child<axis, N>(laying.view, laying.flow[i],
-                              [&](const auto& child) { return child.margin_down(laying.flip).sum(); });
+                                 [&](const auto& child) { return child.margin_down(laying.flip).sum(); });
     taken += portions[i].held(portions[i].base);
     if (i > first && taken > most) break;
   }
@@ -234,7 +234,8 @@ void lay_across_row(FrameOf<N>& frame, Index node) {
   const CrossAxis<y_axis, N> across(frame, node, false);
   const LineOf<N> whole{0, flow.size(), across.whole, 0, 0};
   const bool simple = !own.wrap && !own.stands_on_base;
-  for (const LineOf<N>& line : simple ? std::span<const LineOf<N>>(&whole, 1) : measured_lines<N>(frame, node, flow, across.whole)) {
+  for (const LineOf<N>& line :
+       simple ? std::span<const LineOf<N>>(&whole, 1) : measured_lines<N>(frame, node, flow, across.whole)) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
       const Index child = flow[i];
       N to_baseline = -1;
@@ -242,7 +243,8 @@ void lay_across_row(FrameOf<N>& frame, Index node) {
         const N ascent = frame.edges_down(child).margin[y_axis].before + first_baseline_down<N>(frame, child);
         to_baseline = line.ascent - ascent;
       }
-      place_across<y_axis, N>(frame, across, child, {line.at, line.size}, alignment(own, frame.traits(child)), to_baseline);
+      place_across<y_axis, N>(frame, across, child, {line.at, line.size}, alignment(own, frame.traits(child)),
+                              to_baseline);
     }
   }
 }
@@ -277,7 +279,8 @@ void lay_lines_of_column(FrameOf<N>& frame, Index node) {
       Across align = alignment(own, child.traits());
       if (align == Across::stretch) align = Across::start;
       const N width = frame.size(flow[i], x_axis);
-      frame.set_place(flow[i], x_axis, place_in_slot<x_axis, false, N>(across, child, {line.at, line.size}, width, align, -1));
+      frame.set_place(flow[i], x_axis,
+                      place_in_slot<x_axis, false, N>(across, child, {line.at, line.size}, width, align, -1));
     }
   }
 }
@@ -335,7 +338,8 @@ N column_baseline(FrameOf<N>& frame, Index node, Index first, N height) {
   const Sides inset = frame.edges_up(node).inset[y_axis], margin = frame.edges_up(first).margin[y_axis];
   const N ahead = frame.traits(first).auto_margin ? pushed_ahead(frame, node, height) : 0;
   if (!frame.traits(node).reverse) return inset.before + margin.before + ahead + first_baseline<N>(frame, first);
-  return height - inset.after - margin.after - ahead - natural_height<N>(frame, first) + first_baseline<N>(frame, first);
+  return height - inset.after - margin.after - ahead - natural_height<N>(frame, first) +
+         first_baseline<N>(frame, first);
 }
 
 /// What a child counts of the least height of its column. A scroller counts its padding, its minimum, or its height
@@ -427,10 +431,10 @@ void lay_one_across(Frame& frame, Index container, Index child) {
   }
 }
 
-#define FOND_LADDER_LINE_OF(N)                       \
-  template void widths_up(FrameOf<N>&, Index);       \
-  template void widths_down(FrameOf<N>&, Index);     \
-  template void heights_up(FrameOf<N>&, Index);      \
+#define FOND_LADDER_LINE_OF(N)                   \
+  template void widths_up(FrameOf<N>&, Index);   \
+  template void widths_down(FrameOf<N>&, Index); \
+  template void heights_up(FrameOf<N>&, Index);  \
   template void heights_down(FrameOf<N>&, Index);
 FOND_LADDER_LINE_OF(double)
 FOND_LADDER_LINE_OF(Moving)

@@ -19,7 +19,8 @@ struct Standing {
 /// The line is as high as its tallest child, or as its baseline children are above and below the baseline together.
 /// Both are signed: a baseline may lie outside its box, and then takes no room.
 template <class N, class StandingOf>
-void measure(const ViewOf<N>& view, const Traits& row, const InFlow& flow, LineOf<N>& line, const StandingOf& standing_of) {
+void measure(const ViewOf<N>& view, const Traits& row, const InFlow& flow, LineOf<N>& line,
+             const StandingOf& standing_of) {
   constexpr double nobody = -std::numeric_limits<double>::infinity();
   N ascent = nobody, descent = nobody;
   bool anybody = false;
@@ -53,7 +54,8 @@ void split_lines(const ViewOf<N>& view, const Traits& container, const InFlow& f
 }
 
 template <class N>
-void measure_lines_up(const ViewOf<N>& view, const Traits& row, const InFlow& flow, HeightBy by, std::span<LineOf<N>> lines) {
+void measure_lines_up(const ViewOf<N>& view, const Traits& row, const InFlow& flow, HeightBy by,
+                      std::span<LineOf<N>> lines) {
   for (LineOf<N>& line : lines) {
     measure(view, row, flow, line, [&](Index node, bool on_baseline) {
       const N outer = with_child<y_axis>(
@@ -65,7 +67,8 @@ void measure_lines_up(const ViewOf<N>& view, const Traits& row, const InFlow& fl
 }
 
 template <class N>
-void measure_lines_down(const ViewOf<N>& view, const Traits& row, const InFlow& flow, N whole, std::span<LineOf<N>> lines) {
+void measure_lines_down(const ViewOf<N>& view, const Traits& row, const InFlow& flow, N whole,
+                        std::span<LineOf<N>> lines) {
   for (LineOf<N>& line : lines) {
     measure(view, row, flow, line, [&](Index node, bool on_baseline) {
       const N outer =
@@ -126,12 +129,12 @@ std::vector<LineOf<N>> lines_across(const ViewOf<N>& view, Index container) {
 }
 
 template std::vector<Line> lines_across(const View&, Index);
-#define FOND_LADDER_LINES_OF(N)                                                                                \
-  template void split_lines(const ViewOf<N>&, const Traits&, const InFlow&, std::vector<LineOf<N>>&);          \
+#define FOND_LADDER_LINES_OF(N)                                                                                   \
+  template void split_lines(const ViewOf<N>&, const Traits&, const InFlow&, std::vector<LineOf<N>>&);             \
   template void measure_lines_up(const ViewOf<N>&, const Traits&, const InFlow&, HeightBy, std::span<LineOf<N>>); \
-  template void measure_lines_down(const ViewOf<N>&, const Traits&, const InFlow&, N, std::span<LineOf<N>>);   \
-  template void measure_column_lines(const ViewOf<N>&, const InFlow&, std::span<LineOf<N>>);                   \
-  template N sum_of_lines(std::span<const LineOf<N>>, N);                                                      \
+  template void measure_lines_down(const ViewOf<N>&, const Traits&, const InFlow&, N, std::span<LineOf<N>>);      \
+  template void measure_column_lines(const ViewOf<N>&, const InFlow&, std::span<LineOf<N>>);                      \
+  template N sum_of_lines(std::span<const LineOf<N>>, N);                                                         \
   template void spread_lines(const ViewOf<N>&, Index, Axis, N, std::span<LineOf<N>>);
 FOND_LADDER_LINES_OF(double)
 FOND_LADDER_LINES_OF(Moving)

@@ -48,10 +48,12 @@ void split_lines(const ViewOf<N>& view, const Traits& container, const InFlow& f
 
 /// Measures the lines of a row going up, percentages of its height being unknown.
 template <class N>
-void measure_lines_up(const ViewOf<N>& view, const Traits& row, const InFlow& flow, HeightBy by, std::span<LineOf<N>> lines);
+void measure_lines_up(const ViewOf<N>& view, const Traits& row, const InFlow& flow, HeightBy by,
+                      std::span<LineOf<N>> lines);
 /// Measures the lines of a row going down. The edges of its children are resolved against `whole`, its content height.
 template <class N>
-void measure_lines_down(const ViewOf<N>& view, const Traits& row, const InFlow& flow, N whole, std::span<LineOf<N>> lines);
+void measure_lines_down(const ViewOf<N>& view, const Traits& row, const InFlow& flow, N whole,
+                        std::span<LineOf<N>> lines);
 /// Measures the lines of a wrapping column by the widths of its children.
 template <class N>
 void measure_column_lines(const ViewOf<N>& view, const InFlow& flow, std::span<LineOf<N>> lines);

@@ -8,20 +8,20 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-constexpr double never = std::numeric_limits<double>::infinity();
+constexpr double endless = std::numeric_limits<double>::infinity();
 /// Rounding of sums, by which two numbers that are the same may differ; in pixels for sizes up to a thousand.
-constexpr double rounding = 1e-9;
+constexpr double rounding_slack = 1e-9;
 /// The same of slopes.
-constexpr double level = 1e-10;
+constexpr double level_slope = 1e-10;
 
 void bend() {
   if (Course* course = traced_course()) course->curved = true;
 }
-void note(unsigned outcome, double distance) {
+void note_decision(unsigned outcome, double distance) {
   if (Course* course = traced_course()) course->decide(outcome, distance);
 }
 double slack(double a, double b) {
-  return rounding * std::max({1.0, std::abs(a) / 1000, std::abs(b) / 1000});
+  return rounding_slack * std::max({1.0, std::abs(a) / 1000, std::abs(b) / 1000});
 }
 
 }  // namespace
@@ -32,16 +32,16 @@ Course*& traced_course() {
 }
 
 Moving operator*(const Moving& a, const Moving& b) {
-  if (std::abs(a.slope_) > level && std::abs(b.slope_) > level) bend();
+  if (std::abs(a.slope_) > level_slope && std::abs(b.slope_) > level_slope) bend();
   const double from_a = a.slope_ == 0 ? 0 : a.slope_ * b.value_, from_b = b.slope_ == 0 ? 0 : a.value_ * b.slope_;
   return {a.value_ * b.value_, from_a + from_b};
 }
 
 Moving operator/(const Moving& a, const Moving& b) {
-  if (std::abs(b.slope_) <= level) return {a.value_ / b.value_, a.slope_ == 0 ? 0 : a.slope_ / b.value_};
+  if (std::abs(b.slope_) <= level_slope) return {a.value_ / b.value_, a.slope_ == 0 ? 0 : a.slope_ / b.value_};
   const double quotient = a.value_ / b.value_;
   const double slope = (a.slope_ - quotient * b.slope_) / b.value_;
-  if (std::abs(slope) > level) bend();  // else the two move in step, and their ratio stays
+  if (std::abs(slope) > level_slope) bend();  // else the two move in step, and their ratio stays
   return {quotient, slope};
 }
 
@@ -49,19 +49,19 @@ int Moving::order(const Moving& a, const Moving& b) {
   const double gap = a.value_ - b.value_;
   if (!std::isfinite(gap)) {  // with the endless nothing ever meets
     const int side = a.value_ < b.value_ ? -1 : a.value_ > b.value_ ? 1 : 0;
-    note(static_cast<unsigned>(side + 1), never);
+    note_decision(static_cast<unsigned>(side + 1), endless);
     return side;
   }
   const double closing = a.slope_ - b.slope_;
-  const bool stays = std::abs(closing) <= level;
+  const bool stays = std::abs(closing) <= level_slope;
   int side = gap < 0 ? -1 : 1;
-  double distance = never;
+  double distance = endless;
   if (std::abs(gap) <= slack(a.value_, b.value_)) {
     side = stays ? 0 : closing < 0 ? -1 : 1;
   } else if (!stays && (gap < 0) != (closing < 0)) {
     distance = -gap / closing;
   }
-  note(static_cast<unsigned>(side + 1), distance);
+  note_decision(static_cast<unsigned>(side + 1), distance);
   return side;
 }
 
@@ -71,18 +71,19 @@ Moving floor_of(const Moving& a) {
   const double near = slack(a.value(), 0);
   if (to_next <= near && a.slope() >= 0) {
     ++whole;
-  } else if (from_below <= near && a.slope() < -level) {
+  } else if (from_below <= near && a.slope() < -level_slope) {
     --whole;
   }
-  double distance = never;
-  if (a.slope() > level) distance = (whole + 1 - a.value()) / a.slope();
-  if (a.slope() < -level) distance = (whole - a.value()) / a.slope();
-  note(static_cast<unsigned>(static_cast<std::uint64_t>(std::max(0.0, whole)) & 0xFFFF), std::max(0.0, distance));
+  double distance = endless;
+  if (a.slope() > level_slope) distance = (whole + 1 - a.value()) / a.slope();
+  if (a.slope() < -level_slope) distance = (whole - a.value()) / a.slope();
+  note_decision(static_cast<unsigned>(static_cast<std::uint64_t>(std::max(0.0, whole)) & 0xFFFF),
+                std::max(0.0, distance));
   return whole;
 }
 
 OwnContent::Heights measured_height(const OwnContent& content, const Moving& width) {
-  if (std::abs(width.slope()) <= level) return content.height_for(width.value());
+  if (std::abs(width.slope()) <= level_slope) return content.height_for(width.value());
   const auto* text = dynamic_cast<const PlainText*>(&content);
   if (text == nullptr) {
     bend();
@@ -93,7 +94,8 @@ OwnContent::Heights measured_height(const OwnContent& content, const Moving& wid
   const PlainText::Steady steady = text->steady_at(std::max(0.0, onward));
   const double until = width.slope() > 0 ? steady.below : steady.from;
   const double distance = std::max(0.0, (until - width.value()) / width.slope());
-  note(static_cast<unsigned>(std::lround(height.height / std::max(text->line_height(), rounding))), distance);
+  note_decision(static_cast<unsigned>(std::lround(height.height / std::max(text->line_height(), rounding_slack))),
+                distance);
   return height;
 }
 

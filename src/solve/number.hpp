@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What the passes count sizes in. A solve counts in pixels (double); a traced one in pixels that know how they move with
-// the container (moving.hpp). The passes are written once, for a number N: they add, subtract, compare, multiply by
-// factors, and ask the functions below, which are the standard library's for pixels.
+// What the passes count sizes in. A solve counts in pixels (double); a traced one in pixels that know how they move
+// with the container (moving.hpp). The passes are written once, for a number N: they add, subtract, compare, multiply
+// by factors, and ask the functions below, which are the standard library's for pixels.
 
 #include <algorithm>
 #include <cmath>
@@ -58,13 +58,15 @@ void decide_order(Items& items, Before before) {
 /// Sorts by a member, from the smallest to the largest.
 template <class Items, class Member>
 void sort_by(Items& items, Member member) {
-  std::sort(items.begin(), items.end(), [&](const auto& a, const auto& b) { return sorts_before(a.*member, b.*member); });
+  std::sort(items.begin(), items.end(),
+            [&](const auto& a, const auto& b) { return sorts_before(a.*member, b.*member); });
   decide_order(items, [&](const auto& a, const auto& b) { return a.*member < b.*member; });
 }
 /// The largest first.
 template <class Items, class Member>
 void sort_falling_by(Items& items, Member member) {
-  std::sort(items.begin(), items.end(), [&](const auto& a, const auto& b) { return sorts_before(b.*member, a.*member); });
+  std::sort(items.begin(), items.end(),
+            [&](const auto& a, const auto& b) { return sorts_before(b.*member, a.*member); });
   decide_order(items, [&](const auto& a, const auto& b) { return b.*member < a.*member; });
 }
 

@@ -47,7 +47,7 @@ void place(FrameOf<N>& frame, Index container, Index node) {
   const N room = most_of(0.0, whole - px(pins.before) - px(pins.after) - margin.sum());
   const bool tied = is_tied(child, pins);
   const N size = tied ? child.bounds(child.inset_down(), whole).held(room / child.counted_scale())
-                           : size_across_down<axis, false, N>(frame, child, room, whole, Across::start);
+                      : size_across_down<axis, false, N>(frame, child, room, whole, Across::start);
   N at = px(pins.before) + margin.before;
   if (pins.center && !pins.before && !pins.after) {
     at = (whole - size) / 2 + px(pins.center);

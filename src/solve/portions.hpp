@@ -41,7 +41,7 @@ template <Axis axis, bool plain, class N>
 /// Limits along a line; of children that are alike only those that the author gave.
 template <Axis axis, bool plain, class N>
 [[gnu::always_inline]] inline BoundsOf<N> bounds_in_line(const Traits& container, const Child<axis, plain, N>& child,
-                                                    N inset, N whole, N content, N given) {
+                                                         N inset, N whole, N content, N given) {
   return container.alike ? child.bounds(inset, whole) : child.bounds_along(inset, whole, content, given);
 }
 
@@ -97,7 +97,8 @@ struct LineMargins {
 };
 
 template <Axis axis, class SeenBy>
-[[nodiscard]] LineMargins<typename SeenBy::Number> margins_of(const Laying<axis, SeenBy>& laying, Index first, Index count) {
+[[nodiscard]] LineMargins<typename SeenBy::Number> margins_of(const Laying<axis, SeenBy>& laying, Index first,
+                                                              Index count) {
   LineMargins<typename SeenBy::Number> found;
   if (laying.all_plain) return found;
   for (Index i = first; i < first + count; ++i) {

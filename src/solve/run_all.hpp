@@ -25,7 +25,8 @@ std::size_t run_up(FrameOf<N>& frame, StepOf<N> step) {
 
 /// All of them, a side of the container that is absent being by content. Returns the nodes visited, by pass.
 template <class N>
-std::array<std::size_t, 4> run_all(FrameOf<N>& frame, const Flat& flat, std::optional<N> width, std::optional<N> height) {
+std::array<std::size_t, 4> run_all(FrameOf<N>& frame, const Flat& flat, std::optional<N> width,
+                                   std::optional<N> height) {
   frame.plan_all(flat);
   std::array<std::size_t, 4> visited{};
   visited[0] = run_up<N>(frame, widths_up<N>);

@@ -51,10 +51,9 @@ void ShrinkRoundsOf<N>::Stops::clear(std::size_t children) {
 /// Until here `level` is by child; from here on by place.
 template <class N>
 void ShrinkRoundsOf<N>::Stops::sort_by_level() {
-  std::sort(order.begin(), order.end(),
-            [&](std::uint32_t a, std::uint32_t b) {
-              return sorts_before(level[a], level[b]) || (a < b && !sorts_before(level[b], level[a]));
-            });
+  std::sort(order.begin(), order.end(), [&](std::uint32_t a, std::uint32_t b) {
+    return sorts_before(level[a], level[b]) || (a < b && !sorts_before(level[b], level[a]));
+  });
   for (std::uint32_t i = 0; i < order.size(); ++i) place[order[i]] = i;
   std::sort(level.begin(), level.end(), [](const N& a, const N& b) { return sorts_before(a, b); });
   sums.assign(order.size() + 1, {});

@@ -30,7 +30,7 @@ class ShrinkRoundsOf {
   /// Children in the order of the level at which a limit stops them, with sums over any first part of that order.
   struct Stops {
     std::vector<std::uint32_t> order;  // children
-    std::vector<N> level;         // by place in the order, rising
+    std::vector<N> level;              // by place in the order, rising
     std::vector<std::uint32_t> place;  // by child; `nowhere` for those that this limit never stops
     std::vector<Violation> sums;       // binary indexed
     std::uint32_t passed = 0;          // places below are frozen

@@ -20,7 +20,7 @@ void place_child(FrameOf<N>& frame, const CrossAxis<axis, N>& across, const Trai
   const Traits traits = frame.traits(child);
   const Pair nudge = traits.nudged ? frame.keys(child).nudge : Pair{};
   place_across<axis, N>(frame, across, child, {0, across.whole}, alignment<axis>(stack, traits, Across::start), -1,
-               axis == x_axis ? nudge.x : nudge.y);
+                        axis == x_axis ? nudge.x : nudge.y);
 }
 
 template <Axis axis, class N>
@@ -97,10 +97,10 @@ void lay_one(Frame& frame, Index container, Index child, Axis axis) {
   }
 }
 
-#define FOND_LADDER_STACK_OF(N)                      \
-  template void widths_up(FrameOf<N>&, Index);       \
-  template void widths_down(FrameOf<N>&, Index);     \
-  template void heights_up(FrameOf<N>&, Index);      \
+#define FOND_LADDER_STACK_OF(N)                  \
+  template void widths_up(FrameOf<N>&, Index);   \
+  template void widths_down(FrameOf<N>&, Index); \
+  template void heights_up(FrameOf<N>&, Index);  \
   template void heights_down(FrameOf<N>&, Index);
 FOND_LADDER_STACK_OF(double)
 FOND_LADDER_STACK_OF(Moving)

@@ -50,8 +50,8 @@ struct StateOf {
   std::vector<N> need, baseline;              ///< height by content, and first baseline from the top
   std::vector<N> least_height;                ///< kept only for trees that scroll, where `holds_scroller`
   std::vector<NodeFlag> flags;
-  std::vector<GridPlace> cells;    ///< kept only for trees with grids
-  std::vector<EdgeRoomOf<N>> resolved;  ///< by Extra; kept only for trees with percent edges
+  std::vector<GridPlace> cells;             ///< kept only for trees with grids
+  std::vector<EdgeRoomOf<N>> resolved;      ///< by Extra; kept only for trees with percent edges
   std::vector<EdgeRoomOf<N>> own_resolved;  ///< by record of `forms`, where these do not hold it: not for pixels
 
   std::vector<std::uint32_t> handles;  ///< of who was here, kept only where changes are followed

@@ -30,7 +30,8 @@ inline constexpr StepOf<N> widths_up = by_kind<N, line::widths_up, grid::widths_
 template <class N>
 inline constexpr StepOf<N> widths_down = by_kind<N, line::widths_down, grid::widths_down, stack::widths_down, nothing>;
 template <class N>
-inline constexpr StepOf<N> heights_up = by_kind<N, line::heights_up, grid::heights_up, stack::heights_up, leaf::heights_up>;
+inline constexpr StepOf<N> heights_up =
+    by_kind<N, line::heights_up, grid::heights_up, stack::heights_up, leaf::heights_up>;
 template <class N>
 inline constexpr StepOf<N> heights_down =
     by_kind<N, line::heights_down, grid::heights_down, stack::heights_down, nothing>;

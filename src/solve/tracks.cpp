@@ -79,7 +79,8 @@ class Handout {
   /// One step for children of one span: `amount(child)` is what they claim, `takes(track)` says which tracks are
   /// raised, `takes_more(track)` which of these beyond their limits. Limits are raised instead of bases if `of_limits`.
   template <class Amount, class Takes, class TakesMore>
-  void step(std::span<const CrossingClaimOf<N>> children, bool of_limits, Amount amount, Takes takes, TakesMore takes_more) {
+  void step(std::span<const CrossingClaimOf<N>> children, bool of_limits, Amount amount, Takes takes,
+            TakesMore takes_more) {
     of_limits_ = of_limits;
     for (const CrossingClaimOf<N>& child : children) {
       const auto own = tracks_.subspan(child.first, child.count);
@@ -195,8 +196,8 @@ N most_across(std::span<const SizedTrackOf<N>> own, N gap) {
 
 /// Children of one span that cross no share: section 12.5, step 3.
 template <class N>
-void raise_by_crossing(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> children, N gap, Room asked,
-                       TrackScratchOf<N>& scratch) {
+void raise_by_crossing(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> children, N gap,
+                       Room asked, TrackScratchOf<N>& scratch) {
   Handout<N> handout(tracks, gap, scratch);
   const auto limited = [&](const CrossingClaimOf<N>& child, N claim) {
     return most_of(least_of(claim, most_across<N>(tracks.subspan(child.first, child.count), gap)), child.claim.minimum);
@@ -224,7 +225,8 @@ void raise_by_crossing(std::span<SizedTrackOf<N>> tracks, std::span<const Crossi
   const auto by_max_content = [](const SizedTrackOf<N>& t) { return t.min == TrackWay::max_content; };
   handout.step(children, false, max_content, by_max_content, max_content_max);
   for (const CrossingClaimOf<N>& child : children) {
-    for (SizedTrackOf<N>& track : tracks.subspan(child.first, child.count)) track.limit = most_of(track.limit, track.base);
+    for (SizedTrackOf<N>& track : tracks.subspan(child.first, child.count))
+      track.limit = most_of(track.limit, track.base);
   }
   handout.step(children, true, min_content, intrinsic_max, everybody);
   handout.step(children, true, max_content, max_content_max, everybody);
@@ -386,9 +388,9 @@ void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<
 
 template double sum_of(std::span<const SizedTrackOf<double>>, double);
 template Moving sum_of(std::span<const SizedTrackOf<Moving>>, Moving);
-template void size_tracks(std::span<SizedTrackOf<double>>, std::vector<CrossingClaimOf<double>>&, double, Room, double, bool,
-                          TrackScratchOf<double>&);
-template void size_tracks(std::span<SizedTrackOf<Moving>>, std::vector<CrossingClaimOf<Moving>>&, Moving, Room, Moving, bool,
-                          TrackScratchOf<Moving>&);
+template void size_tracks(std::span<SizedTrackOf<double>>, std::vector<CrossingClaimOf<double>>&, double, Room, double,
+                          bool, TrackScratchOf<double>&);
+template void size_tracks(std::span<SizedTrackOf<Moving>>, std::vector<CrossingClaimOf<Moving>>&, Moving, Room, Moving,
+                          bool, TrackScratchOf<Moving>&);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -27,17 +27,17 @@ struct TrackRequestOf {
 template <class N>
 struct SizedTrackOf {
   TrackWay min = TrackWay::content, max = TrackWay::content;
-  N least = 0;             ///< where `min` is fixed
-  N most = 0;              ///< where `max` is fixed
-  N share = 0;             ///< where `max` is a share
+  N least = 0;                       ///< where `min` is fixed
+  N most = 0;                        ///< where `max` is fixed
+  N share = 0;                       ///< where `max` is a share
   TrackRequestOf<N> claim{0, 0, 0};  ///< largest of those who stand in this track alone
-  bool asks = true;             ///< its size depends on claims
-  bool claimed = false;         ///< there is one
-  N base = 0, limit = 0;   ///< the result is `base`
-  N planned = 0;           ///< while space is handed out
-  N granted = 0;           ///< of it, to one child
-  bool grows_freely = false;    ///< its limit was endless until now
-  bool touched = false;         ///< by a child of the run at work
+  bool asks = true;                  ///< its size depends on claims
+  bool claimed = false;              ///< there is one
+  N base = 0, limit = 0;             ///< the result is `base`
+  N planned = 0;                     ///< while space is handed out
+  N granted = 0;                     ///< of it, to one child
+  bool grows_freely = false;         ///< its limit was endless until now
+  bool touched = false;              ///< by a child of the run at work
 };
 
 /// Enters the claim of a child that stands in one track.
@@ -74,8 +74,8 @@ struct TrackScratchOf {
 /// Sets `base` of all tracks. `gap` is between neighbours, `room` the content box (meaningful where it is known).
 /// Crossing claims are put in order. `stretch`: tracks of automatic size share what is left over.
 template <class N>
-void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Room asked, N room,
-                 bool stretch, TrackScratchOf<N>& scratch);
+void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Room asked,
+                 N room, bool stretch, TrackScratchOf<N>& scratch);
 
 /// All tracks and the gaps between them.
 template <class N>

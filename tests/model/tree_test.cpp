@@ -87,7 +87,8 @@ TEST_F(TreeEdits, RefusesWhatWouldTearItApart) {
   Keys impossible = named(Kind::box, "x");
   impossible.grow = -1;
   EXPECT_THROW(tree.append(r, impossible), BadValue);
-  EXPECT_THROW(Length(std::numeric_limits<double>::quiet_NaN()), BadValue);
+  const double no_number = std::numeric_limits<double>::quiet_NaN();
+  EXPECT_THROW(Length{no_number}, BadValue);
   EXPECT_THROW(Length(2e9), BadValue);
   impossible.grow = std::numeric_limits<double>::quiet_NaN();
   EXPECT_THROW(tree.restyle(a, impossible), BadValue);

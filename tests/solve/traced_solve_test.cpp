@@ -55,7 +55,8 @@ struct Line {
   bool content;                // the height is by content
 };
 
-void follow(const Tree& tree, const Line& line, double length, int looks, std::mt19937& dice, const std::string& where, int& pieces_of_all, int& curved) {
+void follow(const Tree& tree, const Line& line, double length, int looks, std::mt19937& dice, const std::string& where,
+            int& pieces_of_all, int& curved) {
   TracedSolve traced;
   Solver solver;
   double at = 0;
@@ -81,8 +82,8 @@ void follow(const Tree& tree, const Line& line, double length, int looks, std::m
           for (std::size_t side = 0; side < 4; ++side) {
             const double expected = boxes.at[k][side] + t * boxes.slope[k][side];
             ASSERT_NEAR(found[side], expected, 1e-6 * std::max(1.0, std::abs(expected) / 1000))
-                << where << " " << tree.path(boxes.nodes[k]) << " side " << side << " at " << x << " x " << y << ", piece of "
-                << ahead << " from " << width.value() << " x " << height.value();
+                << where << " " << tree.path(boxes.nodes[k]) << " side " << side << " at " << x << " x " << y
+                << ", piece of " << ahead << " from " << width.value() << " x " << height.value();
           }
         }
       }
