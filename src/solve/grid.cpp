@@ -417,13 +417,8 @@ void heights_down(FrameOf<N>& frame, Index node) {
   arrange<y_axis, N>(frame, node);
 }
 
-#define FOND_LADDER_GRID_OF(N)                   \
-  template void widths_up(FrameOf<N>&, Index);   \
-  template void widths_down(FrameOf<N>&, Index); \
-  template void heights_up(FrameOf<N>&, Index);  \
-  template void heights_down(FrameOf<N>&, Index);
-FOND_LADDER_GRID_OF(double)
-FOND_LADDER_GRID_OF(Moving)
+FOND_LADDER_STEPS_FOR(double)
+FOND_LADDER_STEPS_FOR(Moving)
 
 }  // namespace grid
 }  // namespace fond_ladder::inline v0::detail

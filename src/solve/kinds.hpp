@@ -9,41 +9,36 @@
 
 namespace fond_ladder::inline v0::detail {
 
+/// The four steps of a kind: what its file defines, and makes for a number that is counted in.
+#define FOND_LADDER_STEPS                          \
+  template <class N>                               \
+  void widths_up(FrameOf<N>& frame, Index node);   \
+  template <class N>                               \
+  void widths_down(FrameOf<N>& frame, Index node); \
+  template <class N>                               \
+  void heights_up(FrameOf<N>& frame, Index node);  \
+  template <class N>                               \
+  void heights_down(FrameOf<N>& frame, Index node);
+#define FOND_LADDER_STEPS_FOR(N)                 \
+  template void widths_up(FrameOf<N>&, Index);   \
+  template void widths_down(FrameOf<N>&, Index); \
+  template void heights_up(FrameOf<N>&, Index);  \
+  template void heights_down(FrameOf<N>&, Index);
+
 namespace line {
-template <class N>
-void widths_up(FrameOf<N>& frame, Index node);
-template <class N>
-void widths_down(FrameOf<N>& frame, Index node);
-template <class N>
-void heights_up(FrameOf<N>& frame, Index node);
-template <class N>
-void heights_down(FrameOf<N>& frame, Index node);
+FOND_LADDER_STEPS
 /// Sizes and places one child across its row or column, that the others do not depend on: see `lays_together`.
 void lay_one_across(Frame& frame, Index container, Index child);
 }  // namespace line
 
 namespace stack {
-template <class N>
-void widths_up(FrameOf<N>& frame, Index node);
-template <class N>
-void widths_down(FrameOf<N>& frame, Index node);
-template <class N>
-void heights_up(FrameOf<N>& frame, Index node);
-template <class N>
-void heights_down(FrameOf<N>& frame, Index node);
+FOND_LADDER_STEPS
 /// Sizes and places one child on an axis.
 void lay_one(Frame& frame, Index container, Index child, Axis axis);
 }  // namespace stack
 
 namespace grid {
-template <class N>
-void widths_up(FrameOf<N>& frame, Index node);
-template <class N>
-void widths_down(FrameOf<N>& frame, Index node);
-template <class N>
-void heights_up(FrameOf<N>& frame, Index node);
-template <class N>
-void heights_down(FrameOf<N>& frame, Index node);
+FOND_LADDER_STEPS
 }  // namespace grid
 
 /// Whether the children of a container are laid all together on an axis, so that each depends on all.

@@ -431,13 +431,8 @@ void lay_one_across(Frame& frame, Index container, Index child) {
   }
 }
 
-#define FOND_LADDER_LINE_OF(N)                   \
-  template void widths_up(FrameOf<N>&, Index);   \
-  template void widths_down(FrameOf<N>&, Index); \
-  template void heights_up(FrameOf<N>&, Index);  \
-  template void heights_down(FrameOf<N>&, Index);
-FOND_LADDER_LINE_OF(double)
-FOND_LADDER_LINE_OF(Moving)
+FOND_LADDER_STEPS_FOR(double)
+FOND_LADDER_STEPS_FOR(Moving)
 
 }  // namespace line
 }  // namespace fond_ladder::inline v0::detail

@@ -76,25 +76,11 @@ bool adopt(Passes& passes, const TreeStore& store, const Flat& flat) {
       for_each_kept(state, [&](auto& array) { array.resize(n); });
     }
   } else {
-    for_each_result(state, [&](auto& array) { array.assign(n, {}); });
-    state.resolved.clear();
-    state.cells.clear();
-    state.least_height.clear();
+    clear_results(state, n);
     state.handles.clear();
     state.forms.end();
   }
-  if (state.visits.size() < n) state.visits.resize(n);
-  Scratch& scratch = passes.scratch;
-  if (scratch.portions.size() < store.most_children()) {
-    scratch.flow.reserve(store.most_children());
-    scratch.portions.resize(store.most_children());
-    scratch.lines.reserve(store.most_children());
-    scratch.sharing.reserve(store.most_children());
-  }
-  if (store.has_grids() && state.cells.size() < n) state.cells.resize(n);
-  if (store.has_scrollers() && state.least_height.size() < n) state.least_height.resize(n);
-  if (store.has_percent_edges() && state.resolved.size() < store.extras().size())
-    state.resolved.resize(store.extras().size());
+  make_room(state, passes.scratch, store);
   passes.tree = store.identity();
   passes.packing = store.packing();
   passes.moves = store.moves();

@@ -1,13 +1,39 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The four passes over a whole tree.
+// The four passes over a whole tree, and the room they need.
 
 #include <optional>
 
 #include "solve/steps.hpp"
 
 namespace fond_ladder::inline v0::detail {
+
+/// Forgets all results, of a tree of `n` nodes from now on.
+template <class N>
+void clear_results(StateOf<N>& state, std::size_t n) {
+  for_each_result(state, [&](auto& array) { array.assign(n, {}); });
+  state.resolved.clear();
+  state.cells.clear();
+  state.least_height.clear();
+}
+
+/// Room for the visits of a tree, and for the results that only some trees have.
+template <class N>
+void make_room(StateOf<N>& state, ScratchOf<N>& scratch, const TreeStore& store) {
+  const std::size_t n = store.flat().size(), most = store.most_children();
+  if (state.visits.size() < n) state.visits.resize(n);
+  if (scratch.portions.size() < most) {
+    scratch.flow.reserve(most);
+    scratch.portions.resize(most);
+    scratch.lines.reserve(most);
+    scratch.sharing.reserve(most);
+  }
+  if (store.has_grids() && state.cells.size() < n) state.cells.resize(n);
+  if (store.has_scrollers() && state.least_height.size() < n) state.least_height.resize(n);
+  if (store.has_percent_edges() && state.resolved.size() < store.extras().size())
+    state.resolved.resize(store.extras().size());
+}
 
 /// A pass down: visiting a node may plan the visits of its children. Returns the number of nodes visited.
 template <Axis axis, class N>

@@ -97,13 +97,8 @@ void lay_one(Frame& frame, Index container, Index child, Axis axis) {
   }
 }
 
-#define FOND_LADDER_STACK_OF(N)                  \
-  template void widths_up(FrameOf<N>&, Index);   \
-  template void widths_down(FrameOf<N>&, Index); \
-  template void heights_up(FrameOf<N>&, Index);  \
-  template void heights_down(FrameOf<N>&, Index);
-FOND_LADDER_STACK_OF(double)
-FOND_LADDER_STACK_OF(Moving)
+FOND_LADDER_STEPS_FOR(double)
+FOND_LADDER_STEPS_FOR(Moving)
 
 }  // namespace stack
 }  // namespace fond_ladder::inline v0::detail

@@ -26,20 +26,11 @@ void TracedSolve::run(const TreeStore& store, const Moving& width, const std::op
                       const std::vector<std::string>& modes) {
   course_ = {};
   const Tracing tracing(course_);
-  fit(store);
+  clear_results(state_, store.flat().size());
+  make_room(state_, scratch_, store);
   see_ranges(store, width, height, modes);
   FrameOf<Moving> frame(store, state_, scratch_, changes_);
   run_all<Moving>(frame, store.flat(), width, height);
-}
-
-void TracedSolve::fit(const TreeStore& store) {
-  const std::size_t n = store.flat().size();
-  for_each_result(state_, [&](auto& array) { array.assign(n, {}); });
-  state_.visits.resize(n);
-  state_.cells.assign(store.has_grids() ? n : 0, {});
-  state_.least_height.assign(store.has_scrollers() ? n : 0, {});
-  state_.resolved.assign(store.has_percent_edges() ? store.extras().size() : 0, {});
-  if (scratch_.portions.size() < store.most_children()) scratch_.portions.resize(store.most_children());
 }
 
 /// Puts the forms in that hold from here on.

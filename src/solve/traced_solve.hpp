@@ -26,7 +26,6 @@ class TracedSolve {
   [[nodiscard]] ViewOf<Moving> view(const TreeStore& store) const { return {store, state_}; }
 
  private:
-  void fit(const TreeStore& store);
   void see_ranges(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,
                   const std::vector<std::string>& modes);
 

@@ -42,7 +42,7 @@ export async function begin(script, module) {
   const session = new Session(newEngine, await newEngine(), quick, new Asker(script, module, quick));
   const { width, height, wording, longer, modes, changes } = start;
   Object.assign(session, { wording, percent: Number(longer.replace('%', '')), modes });
-  session.scene.changes = changes.map(([does, what]) => ({ does, what, text: what, option: '' }));
+  session.scene.changes = changes.map((change) => ({ ...change, text: change.what, option: '' }));
   session.size = { width: width ?? 0, height };
 
   const hand = new Hand(session);
@@ -50,7 +50,7 @@ export async function begin(script, module) {
   const picture = new Picture(session, hand);
   session.on('scene', () => {
     if (width === null && session.size.width === 0)
-      session.size = { width: session.ladder.width.to, height: session.ladder.height?.from ?? null };
+      session.size = { width: session.ladder.width.to, height: session.ladder.height?.to ?? null };
     picture.fit();
   });
   new Nesting(session);

@@ -8,9 +8,8 @@
 
 #include "fond_ladder/draw.hpp"
 #include "fond_ladder/solver.hpp"
-#include "model/json_text.hpp"
-#include "model/number_text.hpp"
 #include "model/printable.hpp"
+#include "print/json_writer.hpp"
 
 namespace fond_ladder::page {
 namespace {
@@ -45,16 +44,6 @@ std::string within_script(std::string_view json) {
   return safe;
 }
 
-template <class Items, class Text>
-std::string list(const Items& items, Text text) {
-  std::string all = "[";
-  for (const auto& item : items) {
-    if (all.size() > 1) all += ',';
-    all += text(item);
-  }
-  return all + "]";
-}
-
 /// How many nodes lie at least in part inside of the container.
 std::ptrdiff_t seen_in(const Solution& solution) {
   const Extent room = solution.container();
@@ -63,24 +52,25 @@ std::ptrdiff_t seen_in(const Solution& solution) {
   });
 }
 
-std::string number_or_null(const std::optional<double>& number) {
-  return number ? exact(*number) : "null";
-}
-
 /// As look/session.js reads it.
 std::string json_of(const Start& start) {
-  std::ostringstream json;
-  json << R"({"file":)" << json_text(start.file) << R"(,"text":)" << json_text(start.text) << R"(,"width":)"
-       << number_or_null(start.size ? std::optional(start.size->width) : std::nullopt) << R"(,"height":)"
-       << number_or_null(start.size ? start.size->height : std::nullopt) << R"(,"wording":)" << json_text(start.wording)
-       << R"(,"longer":)" << json_text(start.longer) << R"(,"modes":)" << list(start.modes, json_text)
-       << R"(,"changes":)"
-       << list(start.trials,
-               [](const calls::Told& told) {
-                 return "[" + json_text(told.option.substr(2)) + "," + json_text(told.value) + "]";
-               })
-       << R"(,"version":)" << (start.version ? std::to_string(*start.version) : "null") << "}";
-  return json.str();
+  std::ostringstream out;
+  JsonWriter json(out);
+  json.begin_object();
+  json.text("file", start.file);
+  json.text("text", start.text);
+  json.number("width", start.size ? start.size->width : std::nullopt);
+  json.number("height", start.size ? start.size->height : std::nullopt);
+  json.text("wording", start.wording);
+  json.text("longer", start.longer);
+  json.texts("modes", start.modes);
+  json.objects("changes", start.trials, [&](const calls::Told& told) {
+    json.text("does", std::string_view(told.option).substr(2));
+    json.text("what", told.value);
+  });
+  json.number("version", start.version ? std::optional(static_cast<double>(*start.version)) : std::nullopt);
+  json.end();
+  return out.str();
 }
 
 }  // namespace
