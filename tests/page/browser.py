@@ -27,7 +27,7 @@ PATIENCE = 20  # seconds that anything may take here
 
 def program(*words, check=True):
     """What the program answers, run where its sample files are."""
-    done = subprocess.run([PROGRAM, *map(str, words)], cwd=ROOT, capture_output=True, text=True)
+    done = subprocess.run([PROGRAM, *map(str, words)], cwd=ROOT, capture_output=True, text=True, timeout=120)
     if check and done.returncode > 1:
         raise AssertionError(f"{words}: {done.stderr}")
     return done

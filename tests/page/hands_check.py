@@ -3,6 +3,7 @@
 
 import json
 import re
+import shlex
 import unittest
 
 from selenium.webdriver.common.keys import Keys
@@ -235,6 +236,47 @@ class Hands(PageTest):
         self.assertIn("sensors.lines", page.text("#fl-legend"))
         page.find("[aria-label='leave sensors.lines out']").click()
         page.wait("no such curve", lambda: "sensors.lines" not in page.text("#fl-legend"))
+
+    def test_curves_say_at_which_height_they_are(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        page.wait_for_text("#fl-legend", "at height 800")
+        page.run("await api.resize(700, null)")  # the program climbs at the height of the ladder
+        page.wait_for_text("#fl-legend", "at the ladder's height 800")
+
+    def test_what_is_hidden_everywhere_has_no_curve(self):
+        page = self.page
+        page.run("await api.apply('try alarm.hidden=true'); await api.select('console/bar/alarm')")
+        page.wait_for_text("#fl-turns summary", "No curve: hidden over the whole ladder")
+        page.run("await api.select('console/body/beds/bed_fern'); await api.apply('try body.hidden=false')")
+        page.run("await api.apply('try bar.width=500'); await api.select('console/bar')")
+        page.wait_for_text("#fl-turns summary", "No turns: these run straight over the whole ladder")
+
+    def test_the_command_can_be_pasted_into_a_shell(self):
+        page = self.page
+        page.run("await api.setMode('closed', true); await api.apply(\"try title.text=It's dry\")")
+        words = shlex.split(page.text("#fl-command"))
+        self.assertEqual(words, ["fond-ladder", "measure", CONSOLE, "--at", "700x800", "--mode", "closed", "--try", "title.text=It's dry"])
+        theirs = {path: box["width"] for path, box in boxes_of(page).items()}
+        ours = json.loads(program(*words[1:], "--format", "json").stdout)["answers"][0]["nodes"]
+        self.assertEqual(theirs, {node["path"]: node["width"] for node in ours})
+
+    def test_a_claim_that_nothing_tests_is_not_broken(self):
+        page = self.page
+        page.type_into("#fl-claims input", "beds.width = 3 when container.width > 5000")
+        page.wait_for_text("#fl-claims summary", "1 of 25 never tested, 24 kept")
+        self.assertTrue(page.texts("#fl-claims > div > ul > li")[0].startswith("never tested "))
+        self.assertIn("never tested", program("check", CONSOLE, "--claim", "beds.width = 3 when container.width > 5000").stdout)
+
+    def test_claims_that_cannot_be_checked_are_not_said_to_be_missing(self):
+        page = self.page
+        page.type_into("#fl-claims input", "clock.width > 5")
+        page.wait_for_text("#fl-claims summary", "all 25 hold")
+        page.run("await api.apply('remove clock')")
+        page.wait_for_text("#fl-claims summary", "Claims: not checked")
+        self.assertIn("clock", page.text("#fl-claims .fault"))
+        page.run("await api.undo()")
+        page.wait_for_text("#fl-claims summary", "all 25 hold")
 
     def test_claims_kept_and_broken_and_where(self):
         page = self.page

@@ -118,6 +118,16 @@ class Broken(unittest.TestCase):
         return { exports: calls };
       };"""
 
+    def test_a_browser_that_cannot_run_it_says_so_beside_the_picture(self):
+        page = Browser(before="WebAssembly.compile = () => Promise.reject(new Error('no engine here'))")
+        try:
+            with self.assertRaises(Refused):
+                page.report(CONSOLE)
+            self.assertEqual(page.text("#fl-status"), "This browser cannot run the page, so the picture stands still: Error: no engine here")
+            self.assertTrue(page.find("#fl-still svg").is_displayed())
+        finally:
+            page.close()
+
     def test_an_engine_that_breaks_off_is_replaced(self):
         page = Browser(before=self.BREAK)
         try:

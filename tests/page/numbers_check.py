@@ -165,6 +165,11 @@ class Files(PageTest):
             done = subprocess.run(words, cwd=folder, env=desktop, capture_output=True, text=True, check=True)
             self.assertEqual(told.read_text(), f"1\n{page}\n")
             self.assertNotIn("note:", done.stderr)
+            size = page.stat().st_size // 1000
+            self.assertEqual(done.stdout, f"{page.name}: open it in any browser and drag its edges; {size} kB, nothing else is needed\n")
+            opener.write_text("#!/bin/sh\nexit 3\n")
+            failing = subprocess.run(words, cwd=folder, env=desktop, capture_output=True, text=True, check=True)
+            self.assertEqual(failing.stderr, f"note: no browser could be started; open {page} in one\n")
             alone = subprocess.run(words, cwd=folder, env={"PATH": desktop["PATH"]}, capture_output=True, text=True, check=True)
             self.assertEqual(alone.stderr, f"note: no browser could be started, for there is no desktop here; open {page} in one\n")
 

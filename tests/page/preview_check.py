@@ -86,6 +86,18 @@ class Served(unittest.TestCase):
             self.assertEqual(asked.returncode, 2)
             self.assertIn(f"--port {first.port}: another program listens on {first.port}", asked.stderr)
 
+    def test_says_when_no_port_is_free(self):
+        with contextlib.ExitStack() as taken:
+            for port in range(8017, 8067):
+                listening = taken.enter_context(contextlib.closing(socket.socket()))
+                listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)  # it may have been somebody's a moment ago
+                with contextlib.suppress(OSError):  # somebody has it now: all the same
+                    listening.bind(("127.0.0.1", port))
+                    listening.listen()
+            told = program("preview", CONSOLE, check=False)
+        self.assertEqual((told.returncode, told.stderr),
+                         (2, "fond-ladder: error: no port from 8017 to 8066 is free; choose one by --port\n"))
+
     def test_ends_on_ctrl_c(self):
         for how in (signal.SIGINT, signal.SIGTERM):
             with Preview(CONSOLE) as preview, socket.create_connection(("127.0.0.1", preview.port)) as watching:
@@ -160,6 +172,7 @@ class Followed(unittest.TestCase):
             expected = program("measure", self.scene, check=False).stderr.splitlines()
             self.assertEqual(page.texts("#fl-faults li"), expected)
             self.assertRegex(expected[0], r":\d+:\d+: error: ")
+            self.assertEqual(page.text("#fl-faults strong"), "The file is wrong (1 fault); this is how it was before.")
             self.assertTrue(page.find("#fl-canvas").is_displayed())
             self.assertEqual(beds(page)["width"], 240)
             self.scene.write_text(self.text)
@@ -173,6 +186,8 @@ class Followed(unittest.TestCase):
         with Preview(self.scene) as preview:
             page.open(preview.address)
             self.assertEqual(len(page.texts("#fl-faults li")), 1)
+            self.assertEqual(page.text("#fl-faults strong"), "The file is wrong (1 fault).")
+            self.assertEqual(page.text("#fl-status"), "It is shown here when it is mended.")
             self.scene.write_text(self.text)
             page.wait("the scene", lambda: page.text("#fl-title") == "North house console")
             self.assertTrue(page.find("#fl-canvas").is_displayed())

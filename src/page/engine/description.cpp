@@ -3,6 +3,7 @@
 
 #include <sstream>
 
+#include "model/shell_word.hpp"
 #include "print/json_writer.hpp"
 #include "print/measure.hpp"
 
@@ -59,6 +60,7 @@ std::string description(ShownScene& shown) {
   json.begin_object();
   json.text("name", scene.name());
   json.text("file", shown.file());
+  json.text("file_word", shell_word(shown.file()));
   json.text("direction", word(scene.tree.direction()));
   write_ladder(json, scene.ladder);
   std::vector<std::string> ranges, wordings;

@@ -3,6 +3,7 @@
 // Commands of the program, answered off the page's own thread, so that no climb or check holds a hand up. Two workers:
 // one for what is told of a node at once, one for what may take seconds.
 
+import { messageOf } from './dom.js';
 import { Engine, Trapped } from './engine.js';
 
 /**
@@ -40,7 +41,7 @@ export function answerQuestions() {
         postMessage({ answer: await answer(data) });
       } catch (error) {
         if (error instanceof Trapped) [engine, opened] = [undefined, ''];
-        postMessage({ fault: error instanceof Error ? error.message : String(error) });
+        postMessage({ fault: messageOf(error) });
       }
     });
   });

@@ -2,7 +2,7 @@
 // @ts-check
 // What is tried: the list, as options of the program, to take back, copy or save.
 
-import { find, inside, make, refill } from './dom.js';
+import { find, inside, make, messageOf, namePanel, refill } from './dom.js';
 
 const takes = /** @type {Record<string, string>} */ ({
   try: 'beds.width=300',
@@ -45,7 +45,7 @@ export class Changes {
     try {
       await does;
     } catch (error) {
-      this.#fault.textContent = error instanceof Error ? error.message : String(error);
+      this.#fault.textContent = messageOf(error);
       return false;
     }
     return true;
@@ -53,8 +53,7 @@ export class Changes {
 
   #write() {
     const { changes, hints } = this.#session.scene;
-    /** @type {HTMLElement} */ (find('changes').firstElementChild).textContent =
-      `Changes: ${changes.length === 0 ? 'none, this is the file' : changes.length}`;
+    namePanel('changes', `Changes: ${changes.length || 'none, this is the file'}`);
     const form = make(
       'form',
       { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => this.#submit(event) },

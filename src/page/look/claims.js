@@ -2,7 +2,7 @@
 // @ts-check
 // What the author claims, kept or broken, and claims that are typed here and checked at once.
 
-import { find, inside, link, make, refill } from './dom.js';
+import { inside, link, make, messageOf, namePanel, refill } from './dom.js';
 import { counted, rounded, stretch } from './numbers.js';
 import { linked } from './names.js';
 
@@ -20,6 +20,9 @@ import { linked } from './names.js';
  * @property {number} rungs
  * @property {Failing[]} failing
  */
+
+/** As the program says it: a claim whose condition never holds is not broken. @param {Checked} one */
+const verdictOn = ({ holds, rungs }) => (holds ? 'kept' : rungs === 0 ? 'never tested' : 'broken');
 
 export class Claims {
   #session;
@@ -72,9 +75,9 @@ export class Claims {
       if (!answer) return;
       this.#checked = answer.claims;
     } catch (error) {
-      const message = error instanceof Error ? error.message : String(error);
+      const message = messageOf(error);
       if (newest) {
-        session.claims.pop();
+        session.claims = session.claims.filter((claim) => claim !== newest);
         if (!this.#input.value) this.#input.value = newest;
         await this.#check();
       } else {
@@ -95,11 +98,13 @@ export class Claims {
     const summary =
       waiting ||
       (all === 0
-        ? 'none in the scene'
+        ? this.#fault
+          ? 'not checked'
+          : 'none in the scene'
         : broken.length === 0
           ? `${all === 1 ? 'it holds' : `all ${all} hold`}`
-          : `${broken.length} of ${all} broken, ${kept} kept`);
-    /** @type {HTMLElement} */ (find('claims').firstElementChild).textContent = `Claims: ${summary}`;
+          : `${broken.length} of ${all} ${broken.some((one) => one.rungs > 0) ? 'broken' : 'never tested'}, ${kept} kept`);
+    namePanel('claims', `Claims: ${summary}`);
     const form = make(
       'form',
       { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => this.#submit(event) },
@@ -110,7 +115,7 @@ export class Claims {
     const items = [...this.#checked]
       .sort((a, b) => Number(a.holds) - Number(b.holds))
       .map((one) => {
-        const sign = make('span', { className: one.holds ? 'good' : 'bad' }, one.holds ? 'kept' : 'broken');
+        const sign = make('span', { className: one.holds ? 'good' : 'bad' }, verdictOn(one));
         const item = make('li', {}, sign, ' ', make('code', {}, ...linked(this.#session, one.claim)));
         if (typed.has(one.claim))
           item.append(
@@ -151,9 +156,7 @@ export class Claims {
       );
     });
     if (failing.length > most)
-      list.push(
-        make('li', {}, `and ${counted(failing.length - most, 'stretch').replace('stretchs', 'stretches')} more`),
-      );
+      list.push(make('li', {}, `and ${counted(failing.length - most, 'stretch', 'stretches')} more`));
     return make('ul', {}, ...list);
   }
 

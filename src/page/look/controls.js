@@ -2,7 +2,7 @@
 // @ts-check
 // The size in numbers, the form of the scene, and the line that says how it stands.
 
-import { find, make, refill } from './dom.js';
+import { find, make, messageOf, refill } from './dom.js';
 import { anyTrouble, flag, troubles } from './engine.js';
 import { counted, few, rounded, sized } from './numbers.js';
 import { stepOf } from './picture.js';
@@ -16,8 +16,7 @@ export function controlSize(session, hand) {
     if (document.activeElement !== width) width.value = rounded(session.size.width);
     if (document.activeElement !== height) height.value = rounded(session.height);
     content.checked = session.size.height === null;
-    find('command').textContent =
-      `fond-ladder measure ${session.file} ${session.at().join(' ')} ${session.options().join(' ')}`.trim();
+    find('command').textContent = session.command('measure');
   };
   session.on('size', show);
   const set = (/** @type {Event} */ event) => {
@@ -33,7 +32,7 @@ export function controlSize(session, hand) {
     try {
       session.resize(wide, kept || height.value.trim() === '' ? null : high);
     } catch (error) {
-      session.say(error instanceof Error ? error.message : String(error));
+      session.say(messageOf(error));
     }
     width.value = rounded(session.size.width);
     height.value = rounded(session.height);
@@ -162,19 +161,23 @@ export function tellStatus(session) {
     line.classList.remove('bad');
   });
   session.on('faults', () => {
+    if (session.faults && session.scene.nodes.length === 0) session.say('It is shown here when it is mended.');
     const faults = find('faults');
     faults.hidden = session.faults === '';
     const lines = session.faults.split('\n');
     faults.replaceChildren(
       ...(session.faults
         ? [
-            make('strong', {}, `The file is wrong (${counted(lines.length, 'fault')}); this is how it was before.`),
+            make(
+              'strong',
+              {},
+              `The file is wrong (${counted(lines.length, 'fault')})${session.scene.nodes.length > 0 ? '; this is how it was before' : ''}.`,
+            ),
             make('ul', {}, ...lines.map((text) => make('li', {}, text))),
           ]
         : []),
     );
   });
-  document.title = session.scene.name || document.title;
   session.on('scene', () => {
     if (!session.scene.name) return;
     document.title = session.scene.name;

@@ -45,6 +45,14 @@ export function make(tag, properties = {}, ...children) {
   return element;
 }
 
+/** What went wrong, to be told. @param {unknown} error */
+export const messageOf = (error) => (error instanceof Error ? error.message : String(error));
+
+/** The name of a panel, which tells how it stands. @param {string} id @param {string} text */
+export function namePanel(id, text) {
+  /** @type {HTMLElement} */ (find(id).firstElementChild).textContent = text;
+}
+
 /**
  * A button that looks like a word of the sentence it stands in.
  * @param {string} text

@@ -35,6 +35,7 @@
  * @typedef {object} Scene
  * @property {string} name
  * @property {string} file
+ * @property {string} file_word  the same for a shell
  * @property {string} direction
  * @property {{width: {from: number, to: number}, height: {from: number, to: number} | null, rungs: Rung[]}} ladder
  * @property {string[]} ranges

@@ -2,7 +2,7 @@
 // @ts-check
 // What `lint` says of the scene.
 
-import { find, inside, link, make, refill } from './dom.js';
+import { inside, link, make, messageOf, namePanel, refill } from './dom.js';
 import { linked, nodeLink, spanLinks } from './names.js';
 
 /**
@@ -29,22 +29,14 @@ export class Findings {
       const answer = await this.#session.answers('findings', 'lint', []);
       if (answer) this.#write(answer.findings, answer.asleep);
     } catch (error) {
-      this.#name('could not be looked for');
-      refill(
-        inside('findings'),
-        make('p', { className: 'fault' }, error instanceof Error ? error.message : String(error)),
-      );
+      namePanel('findings', 'Findings: could not be looked for');
+      refill(inside('findings'), make('p', { className: 'fault' }, messageOf(error)));
     }
-  }
-
-  /** @param {string} text */
-  #name(text) {
-    /** @type {HTMLElement} */ (find('findings').firstElementChild).textContent = `Findings: ${text}`;
   }
 
   /** @param {Finding[]} findings @param {Finding[]} asleep */
   #write(findings, asleep) {
-    this.#name(findings.length === 0 ? 'none' : String(findings.length));
+    namePanel('findings', `Findings: ${findings.length || 'none'}`);
     const list = (/** @type {Finding[]} */ all) => make('ul', {}, ...all.map((one) => this.#item(one)));
     /** @type {Node[]} */
     const parts =

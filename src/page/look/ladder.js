@@ -5,8 +5,9 @@
 // reach them.
 
 import { Chart, LineController, LineElement, LinearScale, PointElement } from 'chart.js/chart.esm.js';
-import { find, link, make, refill } from './dom.js';
+import { find, make, messageOf, refill } from './dom.js';
 import { Refused } from './engine.js';
+import { widthLink } from './names.js';
 import { counted, rounded, stretch } from './numbers.js';
 import { follow, frame, stepOf } from './picture.js';
 
@@ -56,18 +57,16 @@ export class Ladder {
     this.#session = session;
     this.#hand = hand;
     this.#claims = claims;
-    session.on('scene', () => this.layOut());
-    find('quantity').addEventListener('focus', () => this.#offer());
+    session.on('scene frame claims', () => this.layOut());
     session.on('scene selected', () => this.#climb());
     session.on('size', () => this.#moveCursor());
     session.on('rest', () => {
       this.#writeLegend();
       if (this.#session.size.height !== this.#height) this.#climb();
     });
-    session.on('frame', () => this.layOut());
-    session.on('claims', () => this.layOut());
     matchMedia('(prefers-color-scheme: dark)').addEventListener('change', () => this.layOut());
     this.#takeCursor();
+    find('quantity').addEventListener('focus', () => this.#offer());
     find('ask').addEventListener('submit', (event) => {
       event.preventDefault();
       const input = /** @type {HTMLInputElement} */ (find('quantity'));
@@ -136,7 +135,7 @@ export class Ladder {
       find('ask-fault').textContent = '';
     } catch (error) {
       if (newest) this.#typed.pop();
-      find('ask-fault').textContent = error instanceof Error ? error.message : String(error);
+      find('ask-fault').textContent = messageOf(error);
       if (!(error instanceof Refused)) throw error;
       if (newest) {
         await this.#climb();
@@ -170,15 +169,13 @@ export class Ladder {
     this.#waiting = false;
     if (this.#climbed.rungs.length === 0 && !this.#chart) return;
     this.#chart ??= this.#plot();
-    const lanes = this.#lanes();
+    const lanes = this.#claims.broken.slice(0, mostLanes);
     const quantities = this.#quantities;
     const ink = getComputedStyle(document.documentElement);
     this.#chart.options.scales.x.max = frame.most;
     this.#chart.options.scales.x.ticks.padding = 4 + lanes.length * lane;
     this.#chart.data.datasets = quantities.map((quantity, i) => ({
-      data: this.#climbed.rungs
-        .map(({ width, values }) => ({ x: width, y: values[quantity] }))
-        .map(({ x, y }) => ({ x, y: y ?? NaN })),
+      data: this.#climbed.rungs.map(({ width, values }) => ({ x: width, y: values[quantity] ?? NaN })),
       borderColor: ink.getPropertyValue(`--curve-${i % 4}`).trim(),
       borderDash: dashes[i % 4],
       borderWidth: 2,
@@ -190,11 +187,6 @@ export class Ladder {
     this.#writeLegend();
     this.#writeTurns(quantities);
     this.#chart.canvas.setAttribute('aria-label', `Curves of ${quantities.join(', ')} over the widths`);
-  }
-
-  /** Claims that fail somewhere, each with its stretches; as many as there is room for. */
-  #lanes() {
-    return this.#claims.broken.slice(0, mostLanes);
   }
 
   /** @param {number} width */
@@ -212,7 +204,7 @@ export class Ladder {
         className: 'turn',
         title: `at ${rounded(turn.at)}: ${turnText(turn)}`,
         'aria-label': `at ${rounded(turn.at)}: ${turnText(turn)}`,
-        onclick: () => this.#go(turn.at),
+        onclick: () => this.#session.resize(turn.at, this.#session.size.height),
       });
       button.style.left = `${this.#x(turn.at)}px`;
       button.style.top = `${scales.y.getPixelForValue(turn.after ?? turn.before ?? 0)}px`;
@@ -318,11 +310,6 @@ export class Ladder {
     });
   }
 
-  /** @param {number} width */
-  #go(width) {
-    this.#session.resize(width, this.#session.size.height);
-  }
-
   // ------------------------------------------------------------ words
 
   #writeLegend() {
@@ -358,28 +345,32 @@ export class Ladder {
       }
       return part;
     });
-    if (height !== null && parts.length > 0)
-      parts.push(make('span', { className: 'quiet' }, `at height ${rounded(height)}`));
+    const at =
+      height !== null
+        ? `at height ${rounded(height)}`
+        : this.#session.ladder.height
+          ? `at the ladder's height ${rounded(this.#session.ladder.height.from)}`
+          : '';
+    if (at && parts.length > 0) parts.push(make('span', { className: 'quiet' }, at));
     refill(find('legend'), ...parts);
   }
 
   /** @param {string[]} quantities */
   #writeTurns(quantities) {
     const turns = this.#climbed.turns.filter((turn) => quantities.includes(turn.quantity)).sort((a, b) => a.at - b.at);
+    const { rungs } = this.#climbed;
+    const isSeen = rungs.some(({ values }) => quantities.some((quantity) => values[quantity] !== null));
     const summary =
       turns.length > 0
         ? counted(turns.length, 'turn')
-        : this.#climbed.rungs.length > 0
+        : isSeen
           ? 'No turns: these run straight over the whole ladder'
-          : 'No curve';
-    const items = turns.slice(0, mostTurns).map((turn) =>
-      make(
-        'li',
-        {},
-        link(rounded(turn.at), `go to ${rounded(turn.at)}`, () => this.#go(turn.at)),
-        ` ${turnText(turn)}`,
-      ),
-    );
+          : rungs.length > 0
+            ? 'No curve: hidden over the whole ladder'
+            : 'No curve';
+    const items = turns
+      .slice(0, mostTurns)
+      .map((turn) => make('li', {}, widthLink(this.#session, turn.at), ` ${turnText(turn)}`));
     const open = find('turns').querySelector('details')?.open ?? true;
     refill(find('turns'), make('details', { open }, make('summary', {}, summary), make('ul', {}, ...items)));
   }

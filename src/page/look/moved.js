@@ -2,7 +2,7 @@
 // @ts-check
 // The held arrangement beside the present one: what moved.
 
-import { find, inside, make, refill } from './dom.js';
+import { find, inside, make, namePanel, refill } from './dom.js';
 import { nodeLink } from './names.js';
 import { counted, rounded, sized } from './numbers.js';
 
@@ -27,9 +27,8 @@ export class Moved {
 
   #write() {
     const session = this.#session;
-    const summary = /** @type {HTMLElement} */ (find('moved').firstElementChild);
     if (!session.old) {
-      summary.textContent = 'What moved';
+      namePanel('moved', 'What moved');
       refill(
         inside('moved'),
         make(
@@ -42,10 +41,10 @@ export class Moved {
     }
     const moved = session.moved();
     const than = session.held ? `than at ${session.heldAs}` : 'than in the file, at this size';
-    summary.textContent =
-      moved.length === 0
-        ? 'Nothing moved'
-        : `${counted(moved.length, 'node')} ${moved.length === 1 ? 'is' : 'are'} elsewhere`;
+    namePanel(
+      'moved',
+      moved.length === 0 ? 'Nothing moved' : `${counted(moved.length, 'node is', 'nodes are')} elsewhere`,
+    );
     const rows = moved
       .slice(0, most)
       .map(({ path, from, to }) =>

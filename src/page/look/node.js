@@ -3,7 +3,7 @@
 // The selected node: its size and why it has it, its account, and its settings, each of which can be tried otherwise.
 
 import schema from '../../../share/fond_ladder/scene.schema.json';
-import { find, inside, make, refill } from './dom.js';
+import { inside, make, messageOf, namePanel, refill } from './dom.js';
 import { linked, nodeLink } from './names.js';
 import { rounded, sized } from './numbers.js';
 
@@ -84,7 +84,7 @@ export class NodePanel {
         path: selected,
         settings: [],
         chain: [],
-        account: error instanceof Error ? error.message : String(error),
+        account: messageOf(error),
       };
       this.#write();
     }
@@ -103,9 +103,7 @@ export class NodePanel {
 
   #write() {
     const node = this.#session.node(this.#session.selected);
-    /** @type {HTMLElement} */ (find('node').firstElementChild).textContent = node
-      ? `Selected: ${node.tail}`
-      : 'Selected node';
+    namePanel('node', node ? `Selected: ${node.tail}` : 'Selected node');
     if (!node) {
       refill(
         inside('node'),
@@ -260,7 +258,7 @@ export class NodePanel {
     try {
       await this.#session.apply('try', `${selected}.${key}=${value || 'null'}`);
     } catch (error) {
-      this.#fault = error instanceof Error ? error.message : String(error);
+      this.#fault = messageOf(error);
       this.#write();
     }
   }

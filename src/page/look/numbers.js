@@ -21,8 +21,8 @@ export const asked = (width, height) => `${width}x${height ?? 'content'}`;
 /** One size or from to. @param {number} from @param {number} to */
 export const stretch = (from, to) => (from === to ? rounded(from) : `${rounded(from)}..${rounded(to)}`);
 
-/** @param {number} count @param {string} what */
-export const counted = (count, what) => `${count} ${what}${count === 1 ? '' : 's'}`;
+/** @param {number} count @param {string} what @param {string} [many] */
+export const counted = (count, what, many = `${what}s`) => `${count} ${count === 1 ? what : many}`;
 
 /**
  * The first few of a list, and how many more there are.

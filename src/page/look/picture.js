@@ -88,8 +88,7 @@ export class Picture {
   constructor(session, hand) {
     this.#session = session;
     this.#hand = hand;
-    session.on('size selected held', () => this.draw());
-    session.on('rest', () => this.draw());
+    session.on('size selected held rest', () => this.draw());
     this.#sheet.addEventListener('scroll', () => this.draw());
     this.#dark.addEventListener('change', () => this.draw());
     this.#takeEdges();

@@ -18,7 +18,7 @@ import { asked } from './numbers.js';
  * @property {string} wording
  * @property {string} longer  as in 40%, or nothing
  * @property {string[]} modes
- * @property {[string, string][]} changes
+ * @property {{does: string, what: string}[]} changes
  * @property {number | null} version  of the file, where somebody serves it
  *
  * @typedef {object} Move  an old place of a node, and its new one
@@ -180,11 +180,7 @@ export class Session {
     try {
       this.#engine.open(file, text);
     } catch (error) {
-      if (error instanceof Trapped) {
-        await this.#restart(oldFile, oldText, changes);
-        this.say(error.message + '; it was started anew.');
-        return;
-      }
+      if (error instanceof Trapped) return this.#restart(error, oldFile, oldText, changes);
       if (!(error instanceof Refused)) throw error;
       this.faults = error.message;
       this.tell('faults');
@@ -209,22 +205,35 @@ export class Session {
       }
     }
     this.scene = this.#engine.describe();
-    this.modes = this.modes.filter((mode) => this.scene.modes.includes(mode));
-    if (!this.scene.wordings.includes(this.wording)) this.wording = '';
-    if (this.wording || this.percent || this.modes.length > 0) this.#giveForm();
+    const { wording, longer, modes } = this.#formIn(this.scene);
+    [this.wording, this.modes] = [wording, modes];
+    if (wording || longer || modes.length > 0) this.#engine.setForm({ wording, longer, modes });
     return lost;
   }
 
-  #giveForm() {
-    this.#engine.setForm({ wording: this.wording, longer: this.percent / 100, modes: this.modes });
+  /** The form that is chosen, as far as a scene has it. @param {import('./engine.js').Scene} scene */
+  #formIn({ modes, wordings }) {
+    return {
+      wording: wordings.includes(this.wording) ? this.wording : '',
+      longer: this.percent / 100,
+      modes: this.modes.filter((mode) => modes.includes(mode)),
+    };
   }
 
-  /** A new engine in the place of one that broke off. @param {string} file @param {string} text @param {{does: string, what: string}[]} changes */
-  async #restart(file, text, changes) {
+  /**
+   * A new engine in the place of one that broke off, with everything made again; said in the end.
+   * @param {Trapped} trap
+   * @param {string} file
+   * @param {string} text
+   * @param {{does: string, what: string}[]} changes
+   * @param {string} [without]  what is not made again
+   */
+  async #restart(trap, file, text, changes, without = '') {
     this.#engine = await this.#newEngine();
     this.#engine.open(file, text);
     this.#makeAgain(changes);
     this.#renew(this.scene);
+    this.say(`${trap.message}; it was started anew${without}.`);
   }
 
   /** Does something with the engine that may be refused; what breaks it is not tried again. @param {() => void} does */
@@ -235,10 +244,8 @@ export class Session {
       does();
     } catch (error) {
       [this.wording, this.percent, this.modes] = [wording, percent, modes];
-      if (error instanceof Trapped) {
-        await this.#restart(this.file, this.text, changes);
-        this.say(`${error.message}; it was started anew without what was just asked.`);
-      }
+      if (error instanceof Trapped)
+        await this.#restart(error, this.file, this.text, changes, ' without what was just asked');
       throw error;
     }
     this.#renew();
@@ -263,13 +270,7 @@ export class Session {
     this.#fileEngine ??= await this.#newEngine();
     this.#fileEngine.open(this.file, this.text);
     const scene = this.#fileEngine.describe();
-    const form = {
-      wording: this.wording,
-      longer: this.percent / 100,
-      modes: this.modes.filter((mode) => scene.modes.includes(mode)),
-    };
-    if (!scene.wordings.includes(form.wording)) form.wording = '';
-    this.#fileEngine.setForm(form);
+    this.#fileEngine.setForm(this.#formIn(scene));
     this.#fileNodes = scene.nodes;
     this.#arrangeFile();
     this.tell('held');
@@ -317,15 +318,12 @@ export class Session {
       this.height = this.#engine.height;
       this.boxes = this.#engine.boxes(count);
       this.#lookForTrouble(all);
-      if (all || count <= oftenCompared) this.#arrangeFile();
+      this.#compares = all || count <= oftenCompared;
+      if (this.#compares) this.#arrangeFile();
     } catch (error) {
-      if (error instanceof Trapped) {
-        this.#restart(this.file, this.text, this.scene.changes).then(() =>
-          this.say(`${error.message}; it was started anew.`),
-        );
-        return;
-      }
-      throw error;
+      if (!(error instanceof Trapped)) throw error;
+      this.#restart(error, this.file, this.text, this.scene.changes);
+      return;
     }
     this.tell('size');
     this.work.add(performance.now() - begun);
@@ -343,16 +341,25 @@ export class Session {
       this.scene.nodes.length > 200 &&
       now < this.#lookedAt + often &&
       this.flags.length === this.scene.nodes.length
-    )
+    ) {
+      this.#looks = false;
       return;
+    }
     this.#lookedAt = now;
-    this.flags = this.#engine.troubles(this.scene.nodes.length);
+    this.#look();
   }
   #lookedAt = 0;
+  #look() {
+    this.flags = this.#engine.troubles(this.scene.nodes.length);
+    this.#looks = true;
+  }
+  /** Whether flags, and the arrangement of the file, are of the present size. */
+  #looks = true;
+  #compares = true;
 
   #rest() {
-    this.flags = this.#engine.troubles(this.scene.nodes.length);
-    if (this.scene.nodes.length > oftenCompared) this.#arrangeFile();
+    if (!this.#looks) this.#look();
+    if (!this.#compares) this.#arrangeFile();
     const { active, outline } = this.#engine.signs();
     this.active = active;
     this.lays = new Map(outline.map((one) => [one.path, one.lays]));
@@ -419,7 +426,7 @@ export class Session {
   setForm(form) {
     return this.#attempt(() => {
       Object.assign(this, form);
-      this.#giveForm();
+      this.#engine.setForm(this.#formIn(this.scene));
     });
   }
   /** @param {string} does @param {string} what */
@@ -440,13 +447,22 @@ export class Session {
 
   // ------------------------------------------------------------ what is asked
 
-  /** The options of the program that say in which form the scene is, and what was changed. */
-  options() {
+  /** The options of the program that say in which form the scene is. */
+  #formOptions() {
     const options = this.modes.flatMap((mode) => ['--mode', mode]);
     if (this.wording) options.push('--wording', this.wording);
     if (this.percent) options.push('--longer', `${this.percent}%`);
-    for (const { does, what } of this.scene.changes) options.push(`--${does}`, what);
     return options;
+  }
+  /** The same, and what was changed. */
+  options() {
+    return [...this.#formOptions(), ...this.scene.changes.flatMap(({ does, what }) => [`--${does}`, what])];
+  }
+  /** How a command about what is shown is written for a shell. @param {string} name */
+  command(name) {
+    const { file_word: file, changes } = this.scene;
+    const words = [name, file, ...this.at(), ...this.#formOptions(), ...changes.map((one) => one.option)];
+    return `fond-ladder ${words.join(' ')}`;
   }
   /** The size, as an option of the program. */
   at() {
