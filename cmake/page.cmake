@@ -29,8 +29,10 @@ if(NOT FOND_LADDER_WASM_CLANG)
 endif()
 find_program(FOND_LADDER_ESBUILD esbuild)
 find_program(FOND_LADDER_ZOPFLI zopfli)
+find_program(FOND_LADDER_WASM_OPT wasm-opt)
 find_file(FOND_LADDER_CHART chart.esm.js PATHS /usr/share/javascript/chart.js NO_DEFAULT_PATH)
-if(NOT FOND_LADDER_WASM_CLANG OR NOT FOND_LADDER_ESBUILD OR NOT FOND_LADDER_ZOPFLI OR NOT FOND_LADDER_CHART)
+if(NOT FOND_LADDER_WASM_CLANG OR NOT FOND_LADDER_ESBUILD OR NOT FOND_LADDER_ZOPFLI OR NOT FOND_LADDER_WASM_OPT
+    OR NOT FOND_LADDER_CHART)
   message(STATUS "The page is left out: scripts/setup page installs what it needs")
   return()
 endif()
@@ -79,7 +81,7 @@ function(fond_ladder_sources_of target floor result)
 endfunction()
 
 # Small where it may be slow; model, solve and draw are what a hand waits for.
-foreach(of "fond_ladder_core model -Os" "fond_ladder_core solve -Os" "fond_ladder_core verify -Oz"
+foreach(of "fond_ladder_core model -Os" "fond_ladder_core solve -Oz" "fond_ladder_core verify -Oz"
            "fond_ladder_core print -Oz" "fond_ladder_scene scene -Oz" "fond_ladder_calls calls -Oz")
   separate_arguments(of)
   list(GET of 0 target)
@@ -104,7 +106,9 @@ set(fond_ladder_wasm_link -flto -Wl,-mllvm,-wasm-enable-eh -Wl,-mllvm,-exception
   -Wl,--gc-sections -Wl,--strip-all -Wl,-z,stack-size=1048576)
 add_custom_command(OUTPUT ${page}/engine.wasm
   COMMAND ${FOND_LADDER_WASM_CLANG} ${fond_ladder_wasm_flags} ${fond_ladder_wasm_link} ${fond_ladder_engine_objects}
-          -o ${page}/engine.wasm
+          -o ${page}/linked.wasm
+  COMMAND ${FOND_LADDER_WASM_OPT} -Oz --enable-exception-handling --enable-bulk-memory --enable-sign-ext --enable-reference-types
+          --enable-nontrapping-float-to-int --enable-mutable-globals --enable-multivalue ${page}/linked.wasm -o ${page}/engine.wasm
   DEPENDS ${fond_ladder_engine_objects} VERBATIM COMMENT "Linking the page's engine")
 
 file(GLOB look CONFIGURE_DEPENDS ${src}/page/look/*)
