@@ -72,18 +72,12 @@ std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
   return sizes;
 }
 
-/// The steps at some sizes: those that were climbed, the others solved.
+/// The steps at some sizes, solved, so that they are to the last digit what `measure` tells.
 std::vector<Climb::Step> steps_at(const Scene& scene, const Way& way, const Climb& climbed,
                                   const std::vector<double>& sizes, const std::vector<std::string>& modes) {
   SceneSolver solver(scene, modes);
   std::vector<Climb::Step> steps;
   for (const double size : sizes) {
-    const auto known = std::ranges::lower_bound(climbed.steps, size, {},
-                                                [&](const Climb::Step& step) { return climbed.size_of(step); });
-    if (known != climbed.steps.end() && climbed.size_of(*known) == size) {
-      steps.push_back(*known);
-      continue;
-    }
     const std::optional<double> height = way.ladder.height ? std::optional(way.ladder.height->from) : std::nullopt;
     const Solution solution = solver.solve(way.along_height ? Rung{way.ladder.width.to, size} : Rung{size, height});
     steps.push_back({solution.container(), {}});

@@ -14,7 +14,8 @@ constexpr double rounding_slack = 1e-9;
 /// The same of slopes.
 constexpr double level_slope = 1e-10;
 
-void bend() {
+/// How far a decision holds is not known.
+void lose_sight() {
   if (Course* course = traced_course()) course->curved = true;
 }
 void note_decision(unsigned outcome, double distance) {
@@ -32,17 +33,18 @@ Course*& traced_course() {
 }
 
 Moving operator*(const Moving& a, const Moving& b) {
-  if (std::abs(a.slope_) > level_slope && std::abs(b.slope_) > level_slope) bend();
+  const bool bends = a.bends_ || b.bends_ || (std::abs(a.slope_) > level_slope && std::abs(b.slope_) > level_slope);
   const double from_a = a.slope_ == 0 ? 0 : a.slope_ * b.value_, from_b = b.slope_ == 0 ? 0 : a.value_ * b.slope_;
-  return {a.value_ * b.value_, from_a + from_b};
+  return {a.value_ * b.value_, from_a + from_b, bends};
 }
 
 Moving operator/(const Moving& a, const Moving& b) {
-  if (std::abs(b.slope_) <= level_slope) return {a.value_ / b.value_, a.slope_ == 0 ? 0 : a.slope_ / b.value_};
+  if (std::abs(b.slope_) <= level_slope)
+    return {a.value_ / b.value_, a.slope_ == 0 ? 0 : a.slope_ / b.value_, a.bends_ || b.bends_};
   const double quotient = a.value_ / b.value_;
   const double slope = (a.slope_ - quotient * b.slope_) / b.value_;
-  if (std::abs(slope) > level_slope) bend();  // else the two move in step, and their ratio stays
-  return {quotient, slope};
+  // Two that move in step keep their ratio.
+  return {quotient, slope, a.bends_ || b.bends_ || std::abs(slope) > level_slope};
 }
 
 int Moving::order(const Moving& a, const Moving& b) {
@@ -52,6 +54,7 @@ int Moving::order(const Moving& a, const Moving& b) {
     note_decision(static_cast<unsigned>(side + 1), endless);
     return side;
   }
+  if (a.bends_ || b.bends_) lose_sight();
   const double closing = a.slope_ - b.slope_;
   const bool stays = std::abs(closing) <= level_slope;
   int side = gap < 0 ? -1 : 1;
@@ -66,6 +69,7 @@ int Moving::order(const Moving& a, const Moving& b) {
 }
 
 Moving floor_of(const Moving& a) {
+  if (a.bends()) lose_sight();
   double whole = std::floor(a.value());
   const double from_below = a.value() - whole, to_next = whole + 1 - a.value();
   const double near = slack(a.value(), 0);
@@ -83,10 +87,10 @@ Moving floor_of(const Moving& a) {
 }
 
 OwnContent::Heights measured_height(const OwnContent& content, const Moving& width) {
-  if (std::abs(width.slope()) <= level_slope) return content.height_for(width.value());
   const auto* text = dynamic_cast<const PlainText*>(&content);
-  if (text == nullptr) {
-    bend();
+  if (std::abs(width.slope()) <= level_slope && !width.bends()) return content.height_for(width.value());
+  if (text == nullptr || width.bends()) {
+    lose_sight();
     return content.height_for(width.value());
   }
   const double onward = width.value() + (width.slope() > 0 ? 1 : -1) * slack(width.value(), 0);

@@ -6,8 +6,9 @@
 // they meet, and the course keeps the nearest of all these places. Two that meet here are told apart by how they move
 // on, so that a solve at a turn sees what comes behind it.
 //
-// Products of two that move, and quotients by one that does, bend: the course says so (`curved`), and what is told of
-// it then holds at this place only.
+// Products of two that move, and quotients by one that does, bend, and so does what follows from them: the number says
+// so (`bends`), and its slope holds at this place only. Where a decision hangs on such a number, how far it holds is
+// not known; then the course is `curved`.
 
 #include <cmath>
 #include <cstdint>
@@ -21,7 +22,7 @@ namespace fond_ladder::inline v0::detail {
 struct Course {
   double ahead = std::numeric_limits<double>::infinity();  ///< how far all decisions hold
   std::uint64_t print = 0;                                 ///< of the decisions, in the order in which they were made
-  bool curved = false;                                     ///< something bends
+  bool curved = false;                                     ///< a decision hangs on something that bends
 
   /// Notes a decision with one of a few outcomes that holds for `distance` pixels more.
   void decide(unsigned outcome, double distance) {
@@ -37,25 +38,29 @@ Course*& traced_course();
 
 class Moving {
  public:
-  constexpr Moving(double value = 0, double slope = 0) : value_(value), slope_(slope) {}  // NOLINT: a number is one
+  constexpr Moving(double value = 0, double slope = 0, bool bends = false)  // NOLINT: a number is one
+      : value_(value), slope_(slope), bends_(bends) {}
 
   [[nodiscard]] constexpr double value() const { return value_; }
   [[nodiscard]] constexpr double slope() const { return slope_; }
+  [[nodiscard]] constexpr bool bends() const { return bends_; }
 
   constexpr Moving& operator+=(const Moving& other) {
     value_ += other.value_;
     slope_ += other.slope_;
+    bends_ |= other.bends_;
     return *this;
   }
   constexpr Moving& operator-=(const Moving& other) {
     value_ -= other.value_;
     slope_ -= other.slope_;
+    bends_ |= other.bends_;
     return *this;
   }
   Moving& operator*=(const Moving& other) { return *this = *this * other; }
   Moving& operator/=(const Moving& other) { return *this = *this / other; }
 
-  friend constexpr Moving operator-(const Moving& a) { return {-a.value_, -a.slope_}; }
+  friend constexpr Moving operator-(const Moving& a) { return {-a.value_, -a.slope_, a.bends_}; }
   friend constexpr Moving operator+(Moving a, const Moving& b) { return a += b; }
   friend constexpr Moving operator-(Moving a, const Moving& b) { return a -= b; }
   friend Moving operator*(const Moving& a, const Moving& b);
@@ -72,6 +77,7 @@ class Moving {
   static int order(const Moving& a, const Moving& b);
 
   double value_, slope_;
+  bool bends_;
 };
 
 [[nodiscard]] inline Moving most_of(const Moving& a, const Moving& b) {
@@ -85,7 +91,7 @@ class Moving {
 }
 [[nodiscard]] inline Moving in_px(const Length& length, double em, const Moving& whole) {
   if (!length.is_percent()) return length.in_px(em, 0);
-  return {length.in_px(em, whole.value()), length.in_px(em, 1) * whole.slope()};
+  return {length.in_px(em, whole.value()), length.in_px(em, 1) * whole.slope(), whole.bends()};
 }
 /// The height, and up to where the content says the same.
 [[nodiscard]] OwnContent::Heights measured_height(const OwnContent& content, const Moving& width);

@@ -41,12 +41,14 @@ Rect box_from_root(const SomeView& view, Index node) {
   return box;
 }
 
-inline bool shows_children(const View& view, Index node) {
+template <class N>
+bool shows_children(const ViewOf<N>& view, Index node) {
   return is_container(view.traits(node).node_kind());
 }
 
 /// Whether a node has a place: neither it nor anything above it is hidden, or inside a leaf.
-inline bool has_place(const View& view, Index node) {
+template <class N>
+bool has_place(const ViewOf<N>& view, Index node) {
   if (view.traits(node).hidden && node != 0) return false;
   for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
     if (!shows_children(view, above) || (view.traits(above).hidden && above != 0)) return false;

@@ -15,6 +15,7 @@
 #include "verify/climb/causes.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/straight.hpp"
+#include "verify/ladder/stretches.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measuring.hpp"
 
@@ -41,6 +42,9 @@ class Climber {
 
   Climb climb() {
     const Span span = options_.along_height ? ladder_.height.value_or(Span()) : ladder_.width;
+    if (std::ranges::all_of(quantities_, [](const Quantity& one) { return is_of_box(one.measure); })) {
+      if (std::optional<Climb> proved = climb_by_stretches(span)) return std::move(*proved);
+    }
     sizes_ = whole_sizes(span);
     const std::size_t inside = sizes_.size(), ahead = add_beyond(span);
     solve_all();
@@ -56,6 +60,48 @@ class Climber {
   }
 
  private:
+  /// The climb as its stretches prove it; nothing where something bends.
+  std::optional<Climb> climb_by_stretches(const Span& span) {
+    std::vector<Quantity> traced = quantities_;
+    traced.push_back({scene_.tree.root(), Measure::width, {}});
+    traced.push_back({scene_.tree.root(), Measure::height, {}});
+    const Rung beside = rung_at(span.from);
+    const Way way{options_.along_height, options_.along_height ? beside.width : beside.height};
+    Stretches stretches(scene_, options_.modes, way, traced);
+    const std::vector<double> sizes = whole_sizes(span);
+    constexpr double further = 2;  // what happens at the ends is seen
+    const std::vector<Stretch> all =
+        stretches_of(stretches, std::max(0.0, span.from - further), std::min(span.to + further, limits::largest_length),
+                     sizes.size() + 1000);
+    for (const Stretch& one : all) {
+      if (one.sampled || std::ranges::any_of(one.runs, &Run::bends)) return {};
+    }
+    Climb climbed;
+    climbed.along_height = options_.along_height;
+    std::size_t s = 0;
+    for (const double size : sizes) {
+      while (s + 1 < all.size() && all[s + 1].from <= size) ++s;
+      const auto value = [&](const Run& run) -> std::optional<double> {
+        if (!run.value) return {};
+        return *run.value + run.slope * (size - all[s].from);
+      };
+      Climb::Step& step = climbed.steps.emplace_back();
+      for (std::size_t q = 0; q < quantities_.size(); ++q) step.values.push_back(value(all[s].runs[q]));
+      step.container = {value(all[s].runs[quantities_.size()]).value_or(0), value(all[s].runs.back()).value_or(0)};
+      (options_.along_height ? step.container.height : step.container.width) = size;
+    }
+    turns_ = turns_between(all, quantities_.size());
+    std::erase_if(turns_, [&](const Turn& turn) { return turn.at < span.from || turn.at > span.to; });
+    if (options_.causes) {
+      SceneSolver below(scene_, options_.modes), above(scene_, options_.modes);
+      add_causes(turns_, below, above);
+    }
+    for (Turn& turn : turns_) turn.name = quantities_[turn.quantity].text;
+    climbed.found = std::move(turns_);
+    climbed.quantities = std::move(quantities_);
+    return climbed;
+  }
+
   /// Two sizes beyond each end, so that what happens at the ends is seen. Returns how many are ahead.
   std::size_t add_beyond(const Span& span) {
     std::vector<double> all;
@@ -127,7 +173,8 @@ class Climber {
   /// The sizes next to a turn, on both its sides.
   [[nodiscard]] static std::pair<double, double> sides_of(const Turn& turn) {
     const double low = std::max(0.0, turn.at - limits::turn_step);
-    return {low, turn.kind == TurnKind::jump ? turn.at : std::min(turn.at + limits::turn_step, limits::largest_length)};
+    const double onward = turn.at + 2 * limits::line_tolerance * std::max(1.0, turn.at);
+    return {low, turn.kind == TurnKind::jump ? onward : std::min(turn.at + limits::turn_step, limits::largest_length)};
   }
 
   void add_causes(std::vector<Turn>& turns, SceneSolver& below, SceneSolver& above) const {

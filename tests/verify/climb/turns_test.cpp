@@ -221,6 +221,31 @@ TEST(Turns, RangesEndAndBeginAtTheirBounds) {
             "at 300: b.width jumps from 250 to 300: `wide` begins\n");
 }
 
+TEST(Turns, WhatHappensWithinAPixelIsTold) {
+  const Scene scene =
+      read_scene(R"({"format": 1, "ladder": {"width": [235, 250]}, "ranges": [{"name": "narrow", "below_width": 243}],
+    "root": {"kind": "column", "name": "c", "padding": {"x": 6.5}, "children": [
+      {"kind": "text", "name": "t", "text": "mist fern kelp moss tray", "when": {"narrow": {"margin": {"top": 5}}}},
+      {"kind": "box", "name": "b", "height": 10}]}})",
+                 "within");
+  EXPECT_EQ(turns_text(climb(scene, scene.ladder, {"b.top"})),
+            "at 243: b.top jumps from 45 to 40: `narrow` ends\n"
+            "at 243.4: b.top jumps from 40 to 20: `t` goes from 2 lines to 1\n");
+}
+
+TEST(Turns, WhatHappensAndUnhappensBetweenTwoPixelsIsTold) {
+  const Scene scene =
+      read_scene(R"({"format": 1, "ladder": {"width": [235, 250]}, "ranges": [{"name": "more", "from_width": 244}],
+    "root": {"kind": "column", "name": "c", "children": [
+      {"kind": "text", "name": "t", "text": "mist fern kelp moss tray", "padding": {"x": 6.5}},
+      {"kind": "box", "name": "z", "height": 0, "when": {"more": {"height": 20}}},
+      {"kind": "box", "name": "b", "height": 10}]}})",
+                 "between");
+  EXPECT_EQ(turns_text(climb(scene, scene.ladder, {"b.top"})),
+            "at 243.4: b.top jumps from 40 to 20: `t` goes from 2 lines to 1\n"
+            "at 244: b.top jumps from 20 to 40: `more` begins\n");
+}
+
 TEST(Turns, AreFoundAlongHeightsToo) {
   const Scene scene = testing::scene_from("column:c [ box:a height=100 shrink=0 box:b weight=1 min_height=50 ]");
   ClimbOptions options;
