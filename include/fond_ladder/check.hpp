@@ -18,11 +18,15 @@ inline namespace v0 {
 struct CheckedClaim {
   std::string claim;
   bool holds = true;
-  std::size_t rungs = 0;  ///< sizes at which it was tested; without any it does not hold
-  /// Neighbouring sizes at which it fails, of one height of the container.
+  std::size_t rungs = 0;  ///< sizes and stretches of them at which it was tested; without any it does not hold
+  /// Widths between which it was tested at whole ones and next to turns only, because something bends there that it
+  /// hangs on, or content does not tell how far its answers hold; everywhere else it is proved for every real width.
+  std::vector<Span> sampled{};
+  /// Widths from one to another at all of which it fails, at one height of the container.
   struct Failing {
     double from = 0, to = 0;
-    Extent worst;                                                         ///< container
+    bool with_from = true, with_to = true;  ///< whether it fails at those two as well, or only between
+    Extent worst;                           ///< container
     std::vector<std::pair<std::string, std::optional<double>>> values{};  ///< of what makes it fail at the worst size
     std::optional<double> height{};                                       ///< none: as the content makes it
     std::string node;                                                     ///< the first of those that has a place
@@ -33,9 +37,10 @@ struct CheckedClaim {
   std::vector<Failing> failing;
 };
 
-/// Tests claims at every whole width of the scene's ladder, at both ends of its heights, at every named rung, and on
-/// and next to every range bound, of widths and heights, and every turn of their quantities. What becomes of a claim
-/// does not depend on the others. Throws BadClaim, and as SceneSolver does.
+/// Tests claims at every real width of the scene's ladder, at both ends of its heights and on and next to each height
+/// at which a range is bounded, and at every named rung. What becomes of a claim does not depend on the others. Costs
+/// some solves for each size at which anything turns; memory is that of the quantities' straight stretches. Throws
+/// BadClaim, and as SceneSolver does.
 [[nodiscard]] std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,
                                               const std::vector<std::string>& modes = {}, unsigned threads = 0);
 

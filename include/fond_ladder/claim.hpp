@@ -64,6 +64,9 @@ class Claim {
   };
   [[nodiscard]] Blamed blamed(const MeasuredRung& rung) const;
 
+  /// For the engine.
+  [[nodiscard]] const detail::ClaimTerms& terms() const { return *terms_; }
+
  private:
   std::string text_;
   std::shared_ptr<const detail::ClaimTerms> terms_;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <optional>
+
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -25,6 +27,12 @@ class OwnContent {
     double baseline = 0;  ///< of the first line, from the top of the content
   };
 
+  /// Widths from one up to below another.
+  struct Steady {
+    double from = 0;
+    double below = 0;  ///< infinite where nothing changes any more
+  };
+
   OwnContent() = default;
   OwnContent(const OwnContent&) = delete;
   OwnContent& operator=(const OwnContent&) = delete;
@@ -33,6 +41,9 @@ class OwnContent {
   [[nodiscard]] virtual Widths widths() const = 0;
   /// `width` is finite and not negative.
   [[nodiscard]] virtual Heights height_for(double width) const = 0;
+  /// Widths around `width` at all of which `height_for` answers the same; there need not be more of them at either
+  /// end. With content that cannot tell, climbs and checks sample the sizes of its scene instead of proving them.
+  [[nodiscard]] virtual std::optional<Steady> steady_at(double /*width*/) const { return {}; }
 };
 
 }  // namespace v0

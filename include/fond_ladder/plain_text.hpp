@@ -39,13 +39,8 @@ class PlainText final : public OwnContent {
     std::string_view text;  ///< without the spaces at its end; part of the object
     double width = 0;       ///< in pixels
   };
-  /// Widths from one up to below another, at all of which it breaks into the same lines.
-  struct Steady {
-    double from = 0;
-    double below = 0;  ///< infinite where nothing breaks any more
-  };
-  /// Those around `width` pixels. Takes as long as breaking.
-  [[nodiscard]] Steady steady_at(double width) const;
+  /// Widths at which it breaks into the same lines. Takes as long as breaking.
+  [[nodiscard]] std::optional<Steady> steady_at(double width) const override;
   /// The lines at `width` pixels, those that `max_lines` drops included.
   [[nodiscard]] std::vector<Line> lines_at(double width) const;
 

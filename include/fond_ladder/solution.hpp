@@ -74,7 +74,7 @@ struct Note {
 /// gives zeros.
 class Solution {
  public:
-  /// For the engine, as is passes().
+  /// For the engine, as are passes() and scrolled_view().
   Solution(const Tree& tree, const detail::Passes& passes);
   /// The same arrangement, keeping alive whatever owns the tree and the solver.
   [[nodiscard]] Solution kept_alive_by(std::shared_ptr<const void> owner) const;
@@ -87,6 +87,7 @@ class Solution {
   /// Of a kept solution the tree as it was.
   [[nodiscard]] const Tree& tree() const;
   [[nodiscard]] const detail::Passes& passes() const;
+  [[nodiscard]] detail::ScrolledView scrolled_view() const;
   /// The keys of a node as they were in force: with what ranges that held and modes that were on made of it.
   [[nodiscard]] Keys keys(NodeId node) const;
   [[nodiscard]] Kind kind(NodeId node) const;
@@ -236,8 +237,6 @@ class Solution {
   [[nodiscard]] std::array<std::size_t, 4> visited() const;
 
  private:
-  [[nodiscard]] detail::ScrolledView scrolled_view() const;
-
   const detail::Passes* passes_;
   std::shared_ptr<const detail::TreeLife> tree_life_;
   std::shared_ptr<const detail::Life> solver_life_;

@@ -57,13 +57,24 @@ std::string scope_text(const std::vector<Variant>& variants, const CheckCall& ca
   return (call.shard.empty() ? "" : fmt::format(", part {} of the claims", call.shard)) + text_of(variants);
 }
 
+/// `proved for every width`, of claims that hold.
+std::string proof_text(const std::vector<CheckedClaim>& checked) {
+  const auto sampled = static_cast<std::size_t>(
+      std::ranges::count_if(checked, [](const CheckedClaim& one) { return !one.sampled.empty(); }));
+  if (sampled == 0) return "proved for every width";
+  return sampled == checked.size() ? "sampled at whole widths"
+                                   : fmt::format("{} of them only sampled in part", sampled);
+}
+
 /// `all 24 claims hold`.
 std::string verdict_text(const std::vector<CheckedClaim>& checked) {
   const auto kept = static_cast<std::size_t>(std::ranges::count_if(checked, &CheckedClaim::holds));
   const std::size_t broken = checked.size() - kept;
   if (checked.empty()) return "nothing to check, as there are fewer claims than parts";
-  if (checked.size() == 1) return broken == 0 ? "the claim holds" : "the claim does not hold";
-  if (broken == 0) return fmt::format("all {} claims hold", kept);
+  if (checked.size() == 1) {
+    return broken == 0 ? "the claim holds, " + proof_text(checked) : "the claim does not hold";
+  }
+  if (broken == 0) return fmt::format("all {} claims hold, {}", kept, proof_text(checked));
   return fmt::format("{} of {} claims {} not hold", broken, checked.size(), broken == 1 ? "does" : "do");
 }
 

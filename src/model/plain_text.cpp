@@ -160,7 +160,7 @@ std::vector<PlainText::Line> PlainText::lines_at(double width) const {
   return lines;
 }
 
-PlainText::Steady PlainText::steady_at(double width) const {
+std::optional<OwnContent::Steady> PlainText::steady_at(double width) const {
   // A line of so many units fits from this width on.
   const auto fits_from = [&](std::uint32_t units) {
     const double long_by = units * unit();
@@ -174,8 +174,8 @@ PlainText::Steady PlainText::steady_at(double width) const {
       },
       [&](std::uint32_t units) { next = std::min(next, units); });
   const double endless = std::numeric_limits<double>::infinity();
-  return {longest == 0 ? 0 : fits_from(longest),
-          next == std::numeric_limits<std::uint32_t>::max() ? endless : fits_from(next)};
+  return Steady{longest == 0 ? 0 : fits_from(longest),
+                next == std::numeric_limits<std::uint32_t>::max() ? endless : fits_from(next)};
 }
 
 }  // namespace fond_ladder::inline v0

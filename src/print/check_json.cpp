@@ -7,6 +7,8 @@ namespace {
 void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
   json.number("from", stretch.from);
   json.number("to", stretch.to);
+  json.truth("with_from", stretch.with_from);
+  json.truth("with_to", stretch.with_to);
   json.number("height", stretch.height);
   json.text("variant", stretch.variant);
   json.begin_object("worst");
@@ -30,6 +32,11 @@ void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, b
     json.number("number", *number++ + 1);
     json.truth("holds", one.holds);
     json.number("rungs", one.rungs);
+    json.truth("proved", one.sampled.empty());
+    json.objects("sampled", one.sampled, [&](const Span& part) {
+      json.number("from", part.from);
+      json.number("to", part.to);
+    });
     json.objects("failing", one.failing, [&](const auto& stretch) { write_failing(json, stretch); });
   });
 }

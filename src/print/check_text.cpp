@@ -5,6 +5,7 @@
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 #include "model/shell_word.hpp"
+#include "verify/ladder/rungs.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -80,8 +81,10 @@ std::string stretch_text(const Told& told) {
       names += (names.empty() ? "" : "; ") + (variant.empty() ? "as it is" : printable(variant));
     text += names + ": ";
   }
-  text += failing.from == failing.to ? "at " + rounded(failing.from)
-                                     : "from " + rounded(failing.from) + " to " + rounded(failing.to);
+  text += failing.from == failing.to
+              ? "at " + rounded(failing.from)
+              : "from " + std::string(failing.with_from ? "" : "above ") + rounded(failing.from) + " to " +
+                    std::string(failing.with_to ? "" : "below ") + rounded(failing.to);
   text += " wide, " + heights_text(told);
   if (failing.from != failing.to || told.heights.size() > 1) text += "; worst at " + size_of(failing.worst);
   const std::string values = values_text(failing);
@@ -108,6 +111,9 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
   if (checked.rungs == 0) {
     text += indent;
     text += "never tested: its condition holds at no size of the ladder, or all its nodes are hidden\n";
+  }
+  if (!checked.sampled.empty() && checked.rungs > 0) {
+    text.append(indent).append("sampled at whole widths " + text_of(checked.sampled) + ", where it cannot be proved\n");
   }
   constexpr std::size_t most = 5;
   const std::vector<Told> all = told_together(checked.failing);

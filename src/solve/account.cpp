@@ -2,29 +2,30 @@
 #include "solve/account.hpp"
 
 #include "solve/lines.hpp"
+#include "solve/moving.hpp"
 #include "solve/portions.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-template <Axis axis>
-std::vector<LineAccount> accounts_along(const View& view, Index node) {
-  const double inner = view.inner_size(node, axis);
+template <Axis axis, class N>
+std::vector<LineAccountOf<N>> accounts_along(const ViewOf<N>& view, Index node) {
+  const N inner = view.inner_size(node, axis);
   const Traits own = view.traits(node);
   std::vector<Index> listed;
-  const Laying<axis> laying{view,
-                            node,
-                            own,
-                            inner,
-                            view.gap_down(node, axis, inner),
-                            lays_backwards(view, own, axis),
-                            view.flow(node, listed)};
-  std::vector<LineAccount> lines;
+  const Laying<axis, const ViewOf<N>> laying{view,
+                                             node,
+                                             own,
+                                             inner,
+                                             view.gap_down(node, axis, inner),
+                                             lays_backwards(view, own, axis),
+                                             view.flow(node, listed)};
+  std::vector<LineAccountOf<N>> lines;
   for (Index i = 0; i < laying.flow.size(); ++i) {
     const Index child = laying.flow[i];
     if (i == 0 || begins_line(view, own, child)) lines.push_back({inner, laying.gap, 0, 1, {}});
     with_child<axis>(view, child, [&](const auto& any_child) {
-      ChildAccount account;
+      ChildAccountOf<N> account;
       account.node = child;
       account.weighted = factors_of(view, own, any_child).weighted;
       account.portion = portion_of(laying, any_child);
@@ -36,11 +37,11 @@ std::vector<LineAccount> accounts_along(const View& view, Index node) {
     });
   }
   if (own.shares_total) {
-    for (LineAccount& line : lines) {
-      double sum = 0;
-      for (const ChildAccount& child : line.children) sum += child.portion.grow;
-      line.factors = std::max(*view.keys(node).out_of, sum);
-      for (ChildAccount& child : line.children) child.portion.grow /= line.factors > 0 ? line.factors : 1;
+    for (LineAccountOf<N>& line : lines) {
+      N sum = 0;
+      for (const ChildAccountOf<N>& child : line.children) sum += child.portion.grow;
+      line.factors = most_of(N(*view.keys(node).out_of), sum);
+      for (ChildAccountOf<N>& child : line.children) child.portion.grow /= line.factors > 0 ? line.factors : N(1);
     }
   }
   return lines;
@@ -48,9 +49,13 @@ std::vector<LineAccount> accounts_along(const View& view, Index node) {
 
 }  // namespace
 
-std::vector<LineAccount> line_accounts(const View& view, Index container) {
+template <class N>
+std::vector<LineAccountOf<N>> line_accounts(const ViewOf<N>& view, Index container) {
   return is_row(view.traits(container)) ? accounts_along<x_axis>(view, container)
                                         : accounts_along<y_axis>(view, container);
 }
+
+template std::vector<LineAccount> line_accounts(const View&, Index);
+template std::vector<LineAccountOf<Moving>> line_accounts(const ViewOf<Moving>&, Index);
 
 }  // namespace fond_ladder::inline v0::detail

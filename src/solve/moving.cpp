@@ -3,26 +3,31 @@
 
 #include <algorithm>
 
-#include "fond_ladder/plain_text.hpp"
-
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-constexpr double endless = std::numeric_limits<double>::infinity();
 /// Rounding of sums, by which two numbers that are the same may differ; in pixels for sizes up to a thousand.
 constexpr double rounding_slack = 1e-9;
-/// The same of slopes.
-constexpr double level_slope = 1e-10;
 
+void note_decision(unsigned outcome, double gap, double slope, double sideways) {
+  if (Course* course = traced_course()) course->decide(outcome, gap, slope, sideways);
+}
+/// One that holds wherever the container is dragged.
+void note_decision(unsigned outcome) {
+  note_decision(outcome, 0, 0, 0);
+}
 /// How far a decision holds is not known.
 void lose_sight() {
   if (Course* course = traced_course()) course->curved = true;
 }
-void note_decision(unsigned outcome, double distance) {
-  if (Course* course = traced_course()) course->decide(outcome, distance);
-}
 double slack(double a, double b) {
   return rounding_slack * std::max({1.0, std::abs(a) / 1000, std::abs(b) / 1000});
+}
+/// What is done to a number that stands exactly where two decisions meet: it is seen a little further on, which is this
+/// way where both sides are dragged.
+double onward(double slope, double sideways) {
+  constexpr double less = 0.381966;  // no two lines of a scene lie this way
+  return slope + less * sideways;
 }
 
 }  // namespace
@@ -33,74 +38,129 @@ Course*& traced_course() {
 }
 
 Moving operator*(const Moving& a, const Moving& b) {
-  const bool bends = a.bends_ || b.bends_ || (std::abs(a.slope_) > level_slope && std::abs(b.slope_) > level_slope);
-  const double from_a = a.slope_ == 0 ? 0 : a.slope_ * b.value_, from_b = b.slope_ == 0 ? 0 : a.value_ * b.slope_;
-  return {a.value_ * b.value_, from_a + from_b, bends};
+  const bool bends = a.bends_ || b.bends_ || (a.moves() && b.moves());
+  if (bends && traced_course() != nullptr) traced_course()->bent = true;
+  const auto part = [](double slope, double value) { return slope == 0 ? 0 : slope * value; };
+  return {a.value_ * b.value_, part(a.slope_, b.value_) + part(b.slope_, a.value_),
+          part(a.sideways_, b.value_) + part(b.sideways_, a.value_), bends};
 }
 
 Moving operator/(const Moving& a, const Moving& b) {
-  if (std::abs(b.slope_) <= level_slope)
-    return {a.value_ / b.value_, a.slope_ == 0 ? 0 : a.slope_ / b.value_, a.bends_ || b.bends_};
+  const auto part = [&](double slope) { return slope == 0 ? 0 : slope / b.value_; };
+  if (!b.moves()) return {a.value_ / b.value_, part(a.slope_), part(a.sideways_), a.bends_ || b.bends_};
   const double quotient = a.value_ / b.value_;
   const double slope = (a.slope_ - quotient * b.slope_) / b.value_;
+  const double sideways = (a.sideways_ - quotient * b.sideways_) / b.value_;
   // Two that move in step keep their ratio.
-  return {quotient, slope, a.bends_ || b.bends_ || std::abs(slope) > level_slope};
+  const bool bends = a.bends_ || b.bends_ || !Moving::is_level(slope) || !Moving::is_level(sideways);
+  if (bends && traced_course() != nullptr) traced_course()->bent = true;
+  return {quotient, slope, sideways, bends};
 }
 
 int Moving::order(const Moving& a, const Moving& b) {
   const double gap = a.value_ - b.value_;
   if (!std::isfinite(gap)) {  // with the endless nothing ever meets
     const int side = a.value_ < b.value_ ? -1 : a.value_ > b.value_ ? 1 : 0;
-    note_decision(static_cast<unsigned>(side + 1), endless);
+    note_decision(static_cast<unsigned>(side + 1));
     return side;
   }
   if (a.bends_ || b.bends_) lose_sight();
-  const double closing = a.slope_ - b.slope_;
-  const bool stays = std::abs(closing) <= level_slope;
+  const double slope = a.slope_ - b.slope_, sideways = a.sideways_ - b.sideways_;
+  const bool stays = is_level(slope) && is_level(sideways);
   int side = gap < 0 ? -1 : 1;
-  double distance = endless;
   if (std::abs(gap) <= slack(a.value_, b.value_)) {
-    side = stays ? 0 : closing < 0 ? -1 : 1;
-  } else if (!stays && (gap < 0) != (closing < 0)) {
-    distance = -gap / closing;
+    side = stays ? 0 : onward(slope, sideways) < 0 ? -1 : 1;
   }
-  note_decision(static_cast<unsigned>(side + 1), distance);
+  if (stays) {
+    note_decision(static_cast<unsigned>(side + 1));
+  } else {
+    note_decision(static_cast<unsigned>(side + 1), std::max(0.0, side * gap), side * slope, side * sideways);
+  }
   return side;
 }
 
 Moving floor_of(const Moving& a) {
   if (a.bends()) lose_sight();
   double whole = std::floor(a.value());
-  const double from_below = a.value() - whole, to_next = whole + 1 - a.value();
-  const double near = slack(a.value(), 0);
-  if (to_next <= near && a.slope() >= 0) {
+  const double near = slack(a.value(), 0), way = onward(a.slope(), a.sideways());
+  if (whole + 1 - a.value() <= near && way >= 0) {
     ++whole;
-  } else if (from_below <= near && a.slope() < -level_slope) {
+  } else if (a.value() - whole <= near && way < 0 && a.moves()) {
     --whole;
   }
-  double distance = endless;
-  if (a.slope() > level_slope) distance = (whole + 1 - a.value()) / a.slope();
-  if (a.slope() < -level_slope) distance = (whole - a.value()) / a.slope();
-  note_decision(static_cast<unsigned>(static_cast<std::uint64_t>(std::max(0.0, whole)) & 0xFFFF),
-                std::max(0.0, distance));
+  const auto outcome = static_cast<unsigned>(static_cast<std::uint64_t>(std::max(0.0, whole)) & 0xFFFF);
+  if (!a.moves()) {
+    note_decision(outcome);
+  } else {
+    note_decision(outcome, std::max(0.0, a.value() - whole), a.slope(), a.sideways());
+    note_decision(outcome, std::max(0.0, whole + 1 - a.value()), -a.slope(), -a.sideways());
+  }
   return whole;
 }
 
-OwnContent::Heights measured_height(const OwnContent& content, const Moving& width) {
-  const auto* text = dynamic_cast<const PlainText*>(&content);
-  if (std::abs(width.slope()) <= level_slope && !width.bends()) return content.height_for(width.value());
-  if (text == nullptr || width.bends()) {
-    lose_sight();
-    return content.height_for(width.value());
+namespace {
+
+/// Notes that an answer holds for widths from one up to another.
+void note_widths(unsigned outcome, const OwnContent::Steady& steady, const Moving& width) {
+  if (steady.from > 0) {
+    note_decision(outcome, std::max(0.0, width.value() - steady.from), width.slope(), width.sideways());
   }
-  const double onward = width.value() + (width.slope() > 0 ? 1 : -1) * slack(width.value(), 0);
-  const OwnContent::Heights height = text->height_for(std::max(0.0, onward));
-  const PlainText::Steady steady = text->steady_at(std::max(0.0, onward));
-  const double until = width.slope() > 0 ? steady.below : steady.from;
-  const double distance = std::max(0.0, (until - width.value()) / width.slope());
-  note_decision(static_cast<unsigned>(std::lround(height.height / std::max(text->line_height(), rounding_slack))),
-                distance);
-  return height;
+  if (std::isfinite(steady.below)) {
+    note_decision(outcome, std::max(0.0, steady.below - width.value()), -width.slope(), -width.sideways());
+  }
+}
+/// A little further on than a width that moves.
+double width_onward(const Moving& width) {
+  const double way = onward(width.slope(), width.sideways()) > 0 ? 1 : -1;
+  return std::max(0.0, width.value() + way * slack(width.value(), 0));
+}
+
+}  // namespace
+
+OwnContent::Heights measured_height(const OwnContent& content, const Moving& width) {
+  if (!width.moves() && !width.bends()) return content.height_for(width.value());
+  if (width.bends()) lose_sight();
+  const double at = width_onward(width);
+  const OwnContent::Heights heights = content.height_for(at);
+  std::optional<OwnContent::Steady> steady = content.steady_at(at);
+  if (!steady) {
+    if (traced_course() != nullptr) traced_course()->opaque = true;
+    return heights;
+  }
+  // Lines may break anew and be as many; then the answer holds further.
+  const auto same_beyond = [&](double beyond) -> std::optional<OwnContent::Steady> {
+    const OwnContent::Heights there = content.height_for(beyond);
+    if (there.height != heights.height || there.baseline != heights.baseline) return {};
+    return content.steady_at(beyond);
+  };
+  constexpr int patience = 16;
+  const Course* course = traced_course();
+  const double far = course != nullptr && course->region == nullptr && width.slope() > 0
+                         ? width.value() + course->ahead * width.slope()
+                         : std::numeric_limits<double>::infinity();
+  const auto beyond_edge = [](double edge, double way) { return edge + way * slack(edge, 0); };
+  for (int i = 0; i < patience && std::isfinite(steady->below) && steady->below < far; ++i) {
+    const auto next = same_beyond(beyond_edge(steady->below, 1));
+    if (!next || next->below <= steady->below) break;
+    steady->below = next->below;
+  }
+  const bool downward = width.slope() < 0 || width.sideways() != 0;
+  for (int i = 0; downward && i < patience && steady->from > 0; ++i) {
+    const auto next = same_beyond(std::max(0.0, beyond_edge(steady->from, -1)));
+    if (!next || next->from >= steady->from) break;
+    steady->from = next->from;
+  }
+  note_widths(static_cast<unsigned>(std::lround(heights.height)), *steady, width);
+  return heights;
+}
+
+std::vector<PlainText::Line> lines_of(const PlainText& text, const Moving& width) {
+  if (!width.moves() && !width.bends()) return text.lines_at(width.value());
+  if (width.bends()) lose_sight();
+  const double at = width_onward(width);
+  std::vector<PlainText::Line> lines = text.lines_at(at);
+  note_widths(static_cast<unsigned>(lines.size()), *text.steady_at(at), width);
+  return lines;
 }
 
 }  // namespace fond_ladder::inline v0::detail

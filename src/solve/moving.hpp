@@ -6,6 +6,9 @@
 // they meet, and the course keeps the nearest of all these places. Two that meet here are told apart by how they move
 // on, so that a solve at a turn sees what comes behind it.
 //
+// Both sides of the container may be dragged at once. Then a number has a second slope, the places where two numbers
+// meet are lines in the plane of widths and heights, and what the course keeps is the region within all these lines.
+//
 // Products of two that move, and quotients by one that does, bend, and so does what follows from them: the number says
 // so (`bends`), and its slope holds at this place only. Where a decision hangs on such a number, how far it holds is
 // not known; then the course is `curved`.
@@ -13,54 +16,86 @@
 #include <cmath>
 #include <cstdint>
 #include <limits>
+#include <vector>
 
+#include "fond_ladder/plain_text.hpp"
 #include "solve/number.hpp"
+#include "solve/region.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
 /// What the decisions of one solve have in common. One thread traces into one course at a time.
 struct Course {
-  double ahead = std::numeric_limits<double>::infinity();  ///< how far all decisions hold
-  std::uint64_t print = 0;                                 ///< of the decisions, in the order in which they were made
-  bool curved = false;                                     ///< a decision hangs on something that bends
+  double ahead = std::numeric_limits<double>::infinity();  ///< how far all decisions hold, one side being dragged
+  Region* region = nullptr;  ///< where both are, relative to here: cut down to where all decisions hold
+  std::uint64_t print = 0;   ///< of the decisions, in the order in which they were made
+  bool curved = false;       ///< a decision hangs on something that bends
+  bool bent = false;         ///< some number bends
+  bool opaque = false;       ///< content did not tell how far its answer holds: anything may happen
 
-  /// Notes a decision with one of a few outcomes that holds for `distance` pixels more.
-  void decide(unsigned outcome, double distance) {
+  /// Notes a decision with one of a few outcomes. It holds while gap + slope * t (+ sideways * u) is not negative.
+  void decide(unsigned outcome, double gap, double slope, double sideways) {
     constexpr std::uint64_t mix = 0x9E3779B97F4A7C15;
     print = (print ^ (outcome + 1)) * mix;
     print ^= print >> 29;
-    ahead = std::min(ahead, distance);
+    if (region != nullptr) {
+      region->keep(gap, slope, sideways);
+    } else if (slope < 0) {
+      ahead = std::min(ahead, gap / -slope);
+    }
   }
 };
 
 /// The course that this thread traces into.
 Course*& traced_course();
 
+/// Traces into a course while it lives.
+class Tracing {
+ public:
+  explicit Tracing(Course& course) : before_(traced_course()) { traced_course() = &course; }
+  ~Tracing() { traced_course() = before_; }
+  Tracing(const Tracing&) = delete;
+  Tracing& operator=(const Tracing&) = delete;
+
+ private:
+  Course* before_;
+};
+
 class Moving {
  public:
-  constexpr Moving(double value = 0, double slope = 0, bool bends = false)  // NOLINT: a number is one
-      : value_(value), slope_(slope), bends_(bends) {}
+  constexpr Moving(double value = 0, double slope = 0, double sideways = 0, bool bends = false)  // NOLINT: one is one
+      : value_(value), slope_(slope), sideways_(sideways), bends_(bends) {}
 
   [[nodiscard]] constexpr double value() const { return value_; }
   [[nodiscard]] constexpr double slope() const { return slope_; }
+  /// The slope by the second side that is dragged.
+  [[nodiscard]] constexpr double sideways() const { return sideways_; }
   [[nodiscard]] constexpr bool bends() const { return bends_; }
+  /// Whether it moves at all.
+  [[nodiscard]] constexpr bool moves() const { return !is_level(slope_) || !is_level(sideways_); }
+  /// The same number where the sides are dragged so far; not of one that bends.
+  [[nodiscard]] constexpr Moving further(double by, double sideways) const {
+    return {value_ + slope_ * by + sideways_ * sideways, slope_, sideways_, bends_};
+  }
 
   constexpr Moving& operator+=(const Moving& other) {
     value_ += other.value_;
     slope_ += other.slope_;
+    sideways_ += other.sideways_;
     bends_ |= other.bends_;
     return *this;
   }
   constexpr Moving& operator-=(const Moving& other) {
     value_ -= other.value_;
     slope_ -= other.slope_;
+    sideways_ -= other.sideways_;
     bends_ |= other.bends_;
     return *this;
   }
   Moving& operator*=(const Moving& other) { return *this = *this * other; }
   Moving& operator/=(const Moving& other) { return *this = *this / other; }
 
-  friend constexpr Moving operator-(const Moving& a) { return {-a.value_, -a.slope_, a.bends_}; }
+  friend constexpr Moving operator-(const Moving& a) { return {-a.value_, -a.slope_, -a.sideways_, a.bends_}; }
   friend constexpr Moving operator+(Moving a, const Moving& b) { return a += b; }
   friend constexpr Moving operator-(Moving a, const Moving& b) { return a -= b; }
   friend Moving operator*(const Moving& a, const Moving& b);
@@ -73,10 +108,12 @@ class Moving {
   friend bool operator==(const Moving& a, const Moving& b) { return order(a, b) == 0; }
 
  private:
+  /// Rounding of slopes.
+  [[nodiscard]] static constexpr bool is_level(double slope) { return slope <= 1e-10 && slope >= -1e-10; }
   /// Below, at or above, from here on: a decision.
   static int order(const Moving& a, const Moving& b);
 
-  double value_, slope_;
+  double value_, slope_, sideways_;
   bool bends_;
 };
 
@@ -91,12 +128,18 @@ class Moving {
 }
 [[nodiscard]] inline Moving in_px(const Length& length, double em, const Moving& whole) {
   if (!length.is_percent()) return length.in_px(em, 0);
-  return {length.in_px(em, whole.value()), length.in_px(em, 1) * whole.slope(), whole.bends()};
+  const double share = length.in_px(em, 1);
+  return {length.in_px(em, whole.value()), share * whole.slope(), share * whole.sideways(), whole.bends()};
 }
 /// The height, and up to where the content says the same.
 [[nodiscard]] OwnContent::Heights measured_height(const OwnContent& content, const Moving& width);
+/// The lines of a text, and up to where they are the same.
+[[nodiscard]] std::vector<PlainText::Line> lines_of(const PlainText& text, const Moving& width);
 [[nodiscard]] constexpr bool is_unknown(const Moving& whole) {
   return whole.value() < 0;
+}
+[[nodiscard]] constexpr double in_pixels(const Moving& a) {
+  return a.value();
 }
 /// Of a whole number from `floor_of`.
 [[nodiscard]] constexpr double whole_pixels(const Moving& whole) {
@@ -105,9 +148,10 @@ class Moving {
 /// The whole number below, up to where it is another one.
 [[nodiscard]] Moving floor_of(const Moving& a);
 [[nodiscard]] constexpr bool is_same(const Moving& a, const Moving& b) {
-  return a.value() == b.value() && a.slope() == b.slope();
+  return a.value() == b.value() && a.slope() == b.slope() && a.sideways() == b.sideways();
 }
 [[nodiscard]] constexpr bool sorts_before(const Moving& a, const Moving& b) {
-  return a.value() != b.value() ? a.value() < b.value() : a.slope() < b.slope();
+  if (a.value() != b.value()) return a.value() < b.value();
+  return a.slope() != b.slope() ? a.slope() < b.slope() : a.sideways() < b.sideways();
 }
 }  // namespace fond_ladder::inline v0::detail

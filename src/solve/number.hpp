@@ -9,9 +9,11 @@
 #include <cmath>
 #include <type_traits>
 #include <utility>
+#include <vector>
 
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/own_content.hpp"
+#include "fond_ladder/plain_text.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -50,6 +52,14 @@ void decide_order(Items& items, Before before) {
 /// The height that content asks for in a width.
 [[nodiscard]] inline OwnContent::Heights measured_height(const OwnContent& content, double width) {
   return content.height_for(width);
+}
+/// The lines of a text in a width.
+[[nodiscard]] inline std::vector<PlainText::Line> lines_of(const PlainText& text, double width) {
+  return text.lines_at(width);
+}
+/// A number as it is here, which decides nothing.
+[[nodiscard]] constexpr double in_pixels(double a) {
+  return a;
 }
 /// Whether two numbers are the same to the last bit, which decides nothing.
 [[nodiscard]] constexpr bool is_same(double a, double b) {

@@ -5,6 +5,7 @@
 // have a place.
 
 #include <array>
+#include <type_traits>
 #include <vector>
 
 #include "fond_ladder/solution.hpp"
@@ -17,10 +18,20 @@ inline View view_of(const Tree& tree, const Passes& passes) {
   return {tree.store(), passes.state};
 }
 
+/// A box in pixels that move.
+template <class N>
+struct AnyRect {
+  N x = 0, y = 0, width = 0, height = 0;
+  [[nodiscard]] N right() const { return x + width; }
+  [[nodiscard]] N bottom() const { return y + height; }
+};
+template <class N>
+using RectOf = std::conditional_t<std::is_same_v<N, double>, Rect, AnyRect<N>>;
+
 /// The box of a node from the root's corner. Places are added from the root down, as whoever walks the whole tree does,
 /// so that both come to the same number to the last digit.
 template <class SomeView>
-Rect box_from_root(const SomeView& view, Index node) {
+RectOf<typename SomeView::Number> box_from_root(const SomeView& view, Index node) {
   constexpr std::size_t usual_depth = 64;
   std::array<Index, usual_depth> near{};  // levels, the deepest first
   std::vector<Index> far;
@@ -32,7 +43,7 @@ Rect box_from_root(const SomeView& view, Index node) {
       far.push_back(at);
     }
   }
-  Rect box{0, 0, view.size(node, x_axis), view.size(node, y_axis)};
+  RectOf<typename SomeView::Number> box{0, 0, view.size(node, x_axis), view.size(node, y_axis)};
   while (depth-- > 0) {
     const Index at = depth < usual_depth ? near[depth] : far[depth - usual_depth];
     box.x = view.place(at, x_axis) + box.x;
@@ -57,8 +68,8 @@ bool has_place(const ViewOf<N>& view, Index node) {
 }
 
 /// Calls `each(node, depth)` for all placed nodes, parents first; `backwards(node)` turns a node's children round.
-template <class Backwards, class Each>
-void walk_placed(const View& view, Backwards backwards, Each each) {
+template <class SomeView, class Backwards, class Each>
+void walk_placed(const SomeView& view, Backwards backwards, Each each) {
   struct Visit {
     Index node;
     int depth;
@@ -78,10 +89,13 @@ void walk_placed(const View& view, Backwards backwards, Each each) {
   }
 }
 
-/// What of [at, at + size) lies outside [low, high), before and after.
-inline Sides outside(double at, double size, double low, double high) {
-  const auto counted = [](double amount) { return amount > limits::told_tolerance ? amount : 0; };
-  return {counted(low - at), counted(at + size - high)};
+/// Whether scrolling on an axis begins at the right or bottom end of a container's content.
+template <class N>
+[[nodiscard]] bool scrolls_backwards(const ViewOf<N>& view, Index node, Axis axis) {
+  const Traits own = view.traits(node);
+  const bool mirrored = axis == x_axis && view.mirrored;
+  const bool along = own.node_kind() == (axis == x_axis ? Kind::row : Kind::column);
+  return along ? mirrored != (own.reverse != 0) : mirrored;
 }
 
 }  // namespace fond_ladder::inline v0::detail

@@ -3,13 +3,6 @@
 
 namespace fond_ladder::inline v0::detail {
 
-bool scrolls_backwards(const View& view, Index node, Axis axis) {
-  const Traits own = view.traits(node);
-  const bool mirrored = axis == x_axis && view.mirrored;
-  const bool along = own.node_kind() == (axis == x_axis ? Kind::row : Kind::column);
-  return along ? mirrored != (own.reverse != 0) : mirrored;
-}
-
 ScrolledView::ScrolledView(const Tree& tree, const Passes& passes, const std::vector<Solution::ScrolledTo>* positions)
     : View(tree.store(), passes.state) {
   if (positions == nullptr) return;

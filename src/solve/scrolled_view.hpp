@@ -10,9 +10,6 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// Whether scrolling on an axis begins at the right or bottom end of a container's content.
-[[nodiscard]] bool scrolls_backwards(const View& view, Index node, Axis axis);
-
 class ScrolledView : public View {
  public:
   ScrolledView(const Tree& tree, const Passes& passes, const std::vector<Solution::ScrolledTo>* positions);

@@ -12,12 +12,12 @@
 #include "solve/passes.hpp"
 #include "solve/placed.hpp"
 #include "solve/scrolled_view.hpp"
+#include "solve/sticks_out.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
 using detail::Index;
-using detail::Sides;
 using detail::State;
 using detail::Traits;
 using detail::TreeStore;
@@ -109,13 +109,7 @@ Solution Solution::kept_alive_by(std::shared_ptr<const void> owner) const {
 
 Keys Solution::keys(NodeId node) const {
   const TreeStore& store = tree().store();
-  const Index i = store.index_of(node);
-  Keys keys = store.keys(i);
-  const auto* forms = store.forms_of(i);
-  if (forms != nullptr && passes().state.forms.exist()) {
-    detail::put_forms(*forms, passes().state.forms.holding(), keys);
-  }
-  return keys;
+  return detail::keys_in_force(store, passes().state.forms, store.index_of(node));
 }
 
 Kind Solution::kind(NodeId node) const {
@@ -212,44 +206,13 @@ Extent Solution::wished(NodeId node) const {
 }
 
 FourSides Solution::cut(NodeId node) const {
-  const Tree& tree = this->tree();
-  const NodeId parent = tree.parent(node);
-  if (!parent || !is_placed(node)) return {};
-  const View view = view_of(tree, passes());
-  const Index i = tree.store().index_of(node), above = tree.store().index_of(parent);
-  const auto on = [&](Axis axis) -> Sides {
-    if (view.traits(above).scrolls(axis)) return {};
-    const Sides border = view.border(above, axis);
-    return detail::outside(view.place(i, axis), view.size(i, axis), border.before,
-                           view.size(above, axis) - border.after);
-  };
-  const Sides sideways = on(x_axis), up_and_down = on(y_axis);
-  return {up_and_down.before, sideways.after, up_and_down.after, sideways.before};
+  if (!is_placed(node)) return {};
+  return detail::cut_of(view_of(tree(), passes()), tree().store().index_of(node));
 }
 
 FourSides Solution::intrusion(NodeId node) const {
-  const Tree& tree = this->tree();
-  const NodeId parent = tree.parent(node);
-  if (!parent || !is_placed(node)) return {};
-  const View view = view_of(tree, passes());
-  const Index i = tree.store().index_of(node), above = tree.store().index_of(parent);
-  if (view.traits(i).pinned) return {};
-  const auto on = [&](Axis axis) -> Sides {
-    if (view.traits(above).scrolls(axis)) return {};
-    const Sides border = view.border(above, axis), inset = view.edges_down(above).inset[axis];
-    const Sides margin = view.edges_down(i).margin[axis];
-    const Sides beyond =
-        detail::outside(view.place(i, axis), view.size(i, axis), inset.before, view.size(above, axis) - inset.after);
-    const auto in_padding = [](double amount, double padding, double own_margin) {
-      const double meant = std::min(0.0, own_margin);
-      const double in = std::min(amount, padding) + meant;
-      return in > limits::told_tolerance ? in : 0;
-    };
-    return {in_padding(beyond.before, inset.before - border.before, margin.before),
-            in_padding(beyond.after, inset.after - border.after, margin.after)};
-  };
-  const Sides sideways = on(x_axis), up_and_down = on(y_axis);
-  return {up_and_down.before, sideways.after, up_and_down.after, sideways.before};
+  if (!is_placed(node)) return {};
+  return detail::intrusion_of(view_of(tree(), passes()), tree().store().index_of(node));
 }
 
 double Solution::baseline(NodeId node) const {

@@ -60,13 +60,18 @@ struct StateOf {
   std::vector<Index> visits;  ///< nodes of the pass at work, parents first
 };
 
-/// Calls `each(array)` for every array of results that is parallel to the arrays of the tree.
+/// Calls `each(array)` for every array of numbers that is parallel to the arrays of the tree.
 template <class StateType, class Each>
-void for_each_result(StateType& state, Each each) {
+void for_each_number(StateType& state, Each each) {
   for (auto* array : {&state.min_content, &state.max_content, &state.size[0], &state.size[1], &state.place[0],
                       &state.place[1], &state.need, &state.baseline}) {
     each(*array);
   }
+}
+/// The same for all results of every tree.
+template <class StateType, class Each>
+void for_each_result(StateType& state, Each each) {
+  for_each_number(state, each);
   each(state.flags);
 }
 

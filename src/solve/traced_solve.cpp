@@ -6,25 +6,28 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// Traces into a course while it lives.
-class Tracing {
- public:
-  explicit Tracing(Course& course) { traced_course() = &course; }
-  ~Tracing() { traced_course() = nullptr; }
-  Tracing(const Tracing&) = delete;
-  Tracing& operator=(const Tracing&) = delete;
-};
-
-/// A side on which a range bounds the container: whether the bound is passed, and up to where it stays so.
-void look_at(const std::optional<double>& bound, const Moving& side) {
-  if (bound) static_cast<void>(side < *bound);
+/// A side on which a range bounds the container: whether it is below the bound from here on, and up to where it stays
+/// so. Returns the side as it is seen a little further on.
+double looked_at(const NodeForms& forms, const Moving& side, std::optional<double> Range::*from,
+                 std::optional<double> Range::*below) {
+  double seen = side.value();
+  for (const Range& range : forms.ranges()) {
+    for (const std::optional<double>& bound : {range.*from, range.*below}) {
+      if (!bound) continue;
+      const bool is_below = side < *bound;
+      if (is_below == (seen < *bound)) continue;
+      seen = is_below ? std::nextafter(*bound, 0.0) : *bound;
+    }
+  }
+  return seen;
 }
 
 }  // namespace
 
 void TracedSolve::run(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,
-                      const std::vector<std::string>& modes) {
+                      const std::vector<std::string>& modes, Region* region) {
   course_ = {};
+  course_.region = region;
   const Tracing tracing(course_);
   clear_results(state_, store.flat().size());
   make_room(state_, scratch_, store);
@@ -37,19 +40,28 @@ void TracedSolve::run(const TreeStore& store, const Moving& width, const std::op
 void TracedSolve::see_ranges(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,
                              const std::vector<std::string>& modes) {
   const NodeForms& forms = store.forms();
-  constexpr double further = 1e-9;
-  const auto onward = [&](const Moving& side) { return side.value() + further * side.slope(); };
-  for (const Range& range : forms.ranges()) {
-    look_at(range.from_width, width);
-    look_at(range.below_width, width);
-    if (height) look_at(range.from_height, *height);
-    if (height) look_at(range.below_height, *height);
-  }
-  const Rung rung{onward(width), height ? std::optional(onward(*height)) : std::nullopt};
+  Rung rung{looked_at(forms, width, &Range::from_width, &Range::below_width), {}};
+  if (height) rung.height = looked_at(forms, *height, &Range::from_height, &Range::below_height);
   forms.find_holding(rung, modes, holding_);
   if (forms.empty()) return state_.forms.end();
   state_.forms.begin(store, holding_);
   state_.own_resolved.assign(state_.forms.own.size(), {});
+}
+
+void TracedSolve::drag(double by, double sideways) {
+  const auto drag_all = [&](std::vector<Moving>& numbers) {
+    for (Moving& number : numbers) number = number.further(by, sideways);
+  };
+  for_each_number(state_, drag_all);
+  for (std::vector<EdgeRoomOf<Moving>>* edges : {&state_.resolved, &state_.own_resolved}) {
+    for (EdgeRoomOf<Moving>& one : *edges) {
+      for (std::array<SidesOf<Moving>, 2>* both : {&one.margin, &one.inset}) {
+        for (SidesOf<Moving>& sides : *both) {
+          sides = {sides.before.further(by, sideways), sides.after.further(by, sideways)};
+        }
+      }
+    }
+  }
 }
 
 }  // namespace fond_ladder::inline v0::detail

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// A solve that knows how it goes on: every size and place with its slope, and how far the decisions hold behind which
+// A solve that knows how it goes on: every size and place with its slopes, and how far the decisions hold behind which
 // these slopes stand. Everything is arranged anew each time; whoever asks for many sizes asks for few of these.
 
 #include <optional>
@@ -9,7 +9,7 @@
 #include <vector>
 
 #include "model/tree_store.hpp"
-#include "solve/frame.hpp"
+#include "solve/finished.hpp"
 #include "solve/moving.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -17,13 +17,19 @@ namespace fond_ladder::inline v0::detail {
 class TracedSolve {
  public:
   /// Arranges a tree, its container moving as its sides do; an absent side is by content. From here to `course().ahead`
-  /// nothing turns: each size and place is value + slope * t, unless the course is curved.
+  /// nothing turns: each size and place is value + slope * t, unless the course is curved or opaque. With a region,
+  /// which is relative to here, both sides may be dragged; it is cut down to where nothing turns.
   void run(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,
-           const std::vector<std::string>& modes);
+           const std::vector<std::string>& modes, Region* region = nullptr);
+  /// Drags the sides on, inside of where nothing turns; for courses in which nothing is bent.
+  void drag(double by, double sideways = 0);
 
   [[nodiscard]] const Course& course() const { return course_; }
   /// What was found, until the next run or edit.
   [[nodiscard]] ViewOf<Moving> view(const TreeStore& store) const { return {store, state_}; }
+  [[nodiscard]] const FormRecords& forms() const { return state_.forms; }
+  /// The ranges that hold and the modes that are on, by condition of the tree.
+  [[nodiscard]] const std::vector<bool>& holding() const { return holding_; }
 
  private:
   void see_ranges(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,

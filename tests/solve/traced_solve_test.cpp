@@ -99,7 +99,7 @@ void follow(const Tree& tree, const Line& line, double length, int looks, std::m
 
 TEST(TracedSolve, NumbersMoveAsTheyDo) {
   Course course;
-  detail::traced_course() = &course;
+  const detail::Tracing tracing(course);
   const Moving a{10, 1}, b{14, -1};
   EXPECT_TRUE(a < b);
   EXPECT_DOUBLE_EQ(course.ahead, 2);
@@ -116,7 +116,6 @@ TEST(TracedSolve, NumbersMoveAsTheyDo) {
   EXPECT_FALSE(course.curved);
   static_cast<void>(ratio < a);
   EXPECT_TRUE(course.curved);
-  detail::traced_course() = nullptr;
 }
 
 TEST(TracedSolve, TellsHowFarItHolds) {

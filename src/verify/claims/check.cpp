@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 //
-// The quantities of all claims are climbed together, which solves every whole width once; claims are then tested on
-// the values. Behind that come sizes that are not whole: each range bound (of heights too), and the turns of a claim's
-// own quantities, with 1/64 of a pixel to both sides. A claim is tested at its own turns only, so what becomes of it
-// does not depend on which others are checked with it.
+// The quantities of all claims are followed together over all widths (ladder/stretches); each claim is then tested on
+// their straight runs, which proves it for every real width. Where nothing can be proved, the claims are tested at
+// every whole width instead, on and next to each bound of a range, and at the turns of a claim's own quantities. A
+// claim is tested at its own turns only, so what becomes of it does not depend on which others are checked with it.
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -16,6 +16,7 @@
 #include "fond_ladder/ledger.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "verify/claims/claim_stretches.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measuring.hpp"
@@ -101,8 +102,66 @@ class Checker {
     return heights;
   }
 
-  /// At all widths of one height, rising.
+  /// At all widths of one height.
   void test_widths(std::optional<double> height, const ShareDone& progress) {
+    std::vector<Quantity> followed_too = quantities_;
+    if (!height) followed_too.push_back({scene_.tree.root(), Measure::height, {}});
+    const Span span = scene_.ladder.width;
+    const std::optional<Followed> followed =
+        follow_all(scene_, variant_.modes, {false, height}, followed_too, span, threads_, progress);
+    if (!followed) return sample_widths(height, progress);
+    ClaimWay way;
+    if (!height) way.height = &followed->runs.back();
+    way.fixed_height = height.value_or(0);
+    way.sampled = &followed->sampled;
+    list_bounds(height, way);
+    std::vector<TestedWay> tested(claims_.size());
+    in_parallel(threads_, claims_.size(), [&] {
+      return [&, own = way](std::size_t c) mutable {
+        own.quantities.clear();
+        for (const std::size_t place : places_[c]) own.quantities.push_back(&followed->runs[place]);
+        tested[c] = test_along(claims_[c], own, span);
+      };
+    });
+    for (std::size_t c = 0; c < claims_.size(); ++c) take(tested[c], c, height);
+  }
+
+  /// What was found along the widths of one height.
+  void take(const TestedWay& tested, std::size_t c, std::optional<double> height) {
+    CheckedClaim& checked = checked_[c];
+    checked.rungs += tested.tested;
+    std::ranges::copy(tested.sampled, std::back_inserter(checked.sampled));
+    const Measuring measuring(claims_[c].quantities());
+    for (const FailingStretch& one : tested.failing) {
+      if (one.thin && !fails_at({one.worst, height}, claims_[c], measuring)) continue;
+      Failing& failing = checked.failing.emplace_back();
+      failing.from = one.from;
+      failing.to = one.to;
+      failing.with_from = one.with_from;
+      failing.with_to = one.with_to;
+      failing.worst = {one.worst, 0};  // explain() says how high
+      failing.height = height;
+      failing.options = variant_.options;
+    }
+  }
+
+  /// The widths at which other ranges hold, and which conditions do from each on.
+  void list_bounds(std::optional<double> height, ClaimWay& way) const {
+    const Span span = scene_.ladder.width;
+    std::set<double> bounds;
+    for (const Range& range : scene_.ranges) {
+      for (const std::optional<double>& bound : {range.from_width, range.below_width}) {
+        if (bound && *bound > span.from && *bound <= span.to) bounds.insert(*bound);
+      }
+    }
+    way.bounds.assign(bounds.begin(), bounds.end());
+    way.active.push_back(solver_.active({span.from, height}));
+    for (const double bound : way.bounds) way.active.push_back(solver_.active({bound, height}));
+  }
+
+  /// Tests at whole widths, where nothing can be proved.
+  void sample_widths(std::optional<double> height, const ShareDone& progress) {
+    for (CheckedClaim& checked : checked_) checked.sampled.push_back(scene_.ladder.width);
     const Span span = scene_.ladder.width;
     Ladder ladder;
     ladder.width = span;
@@ -218,10 +277,16 @@ class Checker {
   void explain(CheckedClaim& checked, std::size_t c) {
     const Claim& claim = claims_[c];
     const Measuring measuring(claim.quantities());
-    for (std::size_t i = 0; i < std::min(limits::most_explained, checked.failing.size()); ++i) {
+    for (std::size_t i = 0; i < checked.failing.size(); ++i) {
       Failing& failing = checked.failing[i];
-      const Rung rung{failing.worst.width, failing.height};
+      Rung rung{failing.worst.width, failing.height};
+      if (!fails_at(rung, claim, measuring)) {  // the end of a stretch may belong to what lies behind
+        rung.width = (failing.from + failing.to) / 2;
+        failing.worst.width = *rung.width;
+      }
       const Solution solution = solver_.solve(rung);
+      failing.worst = solution.container();
+      if (i >= limits::most_explained) continue;
       const Values values = measuring(solution);
       const std::vector<std::string> active = solver_.active(rung);
       const Claim::Blamed blamed = claim.blamed({solution.container(), values, active});
@@ -236,6 +301,14 @@ class Checker {
           tell(solution, {node, Measure::cut, ""}, failing);
       }
     }
+  }
+
+  [[nodiscard]] bool fails_at(const Rung& rung, const Claim& claim, const Measuring& measuring) {
+    const Solution solution = solver_.solve(rung);
+    const Values values = measuring(solution);
+    const std::vector<std::string> active = solver_.active(rung);
+    const Claim::Outcome outcome = claim.test({solution.container(), values, active});
+    return outcome.tested && !outcome.holds;
   }
 
   /// The few nodes in a part that are cut most, the worst first.
@@ -330,10 +403,14 @@ std::vector<CheckedClaim> check(const std::vector<Variant>& variants, const std:
       for (Failing& failing : checked[c].failing) failing.variant = names[v];
       all[c].claim = checked[c].claim;
       all[c].rungs += checked[c].rungs;
+      std::ranges::copy(checked[c].sampled, std::back_inserter(all[c].sampled));
       std::ranges::move(checked[c].failing, std::back_inserter(all[c].failing));
     }
   }
-  for (CheckedClaim& one : all) one.holds = one.failing.empty() && one.rungs > 0;
+  for (CheckedClaim& one : all) {
+    one.holds = one.failing.empty() && one.rungs > 0;
+    one.sampled = joined(std::move(one.sampled));
+  }
   return all;
 }
 

@@ -3,37 +3,46 @@
 
 // Boxes against boxes: by how much one sticks out of another, or covers a part of it, and between which two edges.
 
-#include <algorithm>
 #include <array>
 #include <cstddef>
+
+#include "solve/number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
 /// In the order in which claims ask for them (edges_asked).
-struct BoxEdges {
-  double left = 0, right = 0, top = 0, bottom = 0;
+template <class N>
+struct BoxEdgesOf {
+  N left = 0, right = 0, top = 0, bottom = 0;
 };
 
 /// Two edges, by their place among the four: `first` of the first box, `second` of the second.
-struct Crossing {
-  double by = 0;  // not positive: they do not cross
+template <class N>
+struct CrossingOf {
+  N by = 0;  // not positive: they do not cross
   std::size_t first = 0, second = 0;
 };
 
 /// By how much a box sticks out of another, on the side where it does most.
-inline Crossing sticks_out(const BoxEdges& in, const BoxEdges& out) {
-  const std::array<double, 4> by{out.left - in.left, in.right - out.right, out.top - in.top, in.bottom - out.bottom};
-  const auto side = static_cast<std::size_t>(std::ranges::max_element(by) - by.begin());
+template <class N>
+CrossingOf<N> sticks_out(const BoxEdgesOf<N>& in, const BoxEdgesOf<N>& out) {
+  const std::array<N, 4> by{out.left - in.left, in.right - out.right, out.top - in.top, in.bottom - out.bottom};
+  std::size_t side = 0;
+  for (std::size_t i = 1; i < by.size(); ++i) {
+    if (by[i] > by[side]) side = i;
+  }
   return {by[side], side, side};
 }
 
 /// How deep two boxes lie in each other: how far one would have to move, at the least.
-inline Crossing overlap(const BoxEdges& a, const BoxEdges& b) {
-  const double wide = std::min(a.right, b.right) - std::max(a.left, b.left),
-               high = std::min(a.bottom, b.bottom) - std::max(a.top, b.top);
-  const bool a_is_ahead = wide <= high ? a.left <= b.left : a.top <= b.top;
-  const std::size_t near = wide <= high ? 0 : 2, far = near + 1;
-  return {std::min(wide, high), a_is_ahead ? far : near, a_is_ahead ? near : far};
+template <class N>
+CrossingOf<N> overlap(const BoxEdgesOf<N>& a, const BoxEdgesOf<N>& b) {
+  const N wide = least_of(a.right, b.right) - most_of(a.left, b.left),
+          high = least_of(a.bottom, b.bottom) - most_of(a.top, b.top);
+  const bool sideways = wide <= high;
+  const bool a_is_ahead = sideways ? a.left <= b.left : a.top <= b.top;
+  const std::size_t near = sideways ? 0 : 2, far = near + 1;
+  return {least_of(wide, high), a_is_ahead ? far : near, a_is_ahead ? near : far};
 }
 
 }  // namespace fond_ladder::inline v0::detail

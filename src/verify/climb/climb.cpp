@@ -42,9 +42,7 @@ class Climber {
 
   Climb climb() {
     const Span span = options_.along_height ? ladder_.height.value_or(Span()) : ladder_.width;
-    if (std::ranges::all_of(quantities_, [](const Quantity& one) { return is_of_box(one.measure); })) {
-      if (std::optional<Climb> proved = climb_by_stretches(span)) return std::move(*proved);
-    }
+    if (std::optional<Climb> proved = climb_by_stretches(span)) return std::move(*proved);
     sizes_ = whole_sizes(span);
     const std::size_t inside = sizes_.size(), ahead = add_beyond(span);
     solve_all();
@@ -60,38 +58,54 @@ class Climber {
   }
 
  private:
-  /// The climb as its stretches prove it; nothing where something bends.
+  /// The climb as its stretches prove it; nothing where they cannot.
   std::optional<Climb> climb_by_stretches(const Span& span) {
-    std::vector<Quantity> traced = quantities_;
-    traced.push_back({scene_.tree.root(), Measure::width, {}});
-    traced.push_back({scene_.tree.root(), Measure::height, {}});
-    const Rung beside = rung_at(span.from);
-    const Way way{options_.along_height, options_.along_height ? beside.width : beside.height};
-    Stretches stretches(scene_, options_.modes, way, traced);
+    std::vector<Quantity> followed_too = quantities_;
+    followed_too.push_back({scene_.tree.root(), options_.along_height ? Measure::width : Measure::height, {}});
     const std::vector<double> sizes = whole_sizes(span);
     constexpr double further = 2;  // what happens at the ends is seen
-    const std::vector<Stretch> all =
-        stretches_of(stretches, std::max(0.0, span.from - further), std::min(span.to + further, limits::largest_length),
-                     sizes.size() + 1000);
-    for (const Stretch& one : all) {
-      if (one.sampled || std::ranges::any_of(one.runs, &Run::bends)) return {};
-    }
+    const Span wider{std::max(0.0, span.from - further), std::min(span.to + further, limits::largest_length)};
+    const Rung beside = rung_at(span.from);
+    const Way way{options_.along_height, options_.along_height ? beside.width : beside.height};
+    const std::optional<Followed> followed =
+        follow_all(scene_, options_.modes, way, followed_too, wider, threads_, options_.progress);
+    if (!followed) return {};
     Climb climbed;
     climbed.along_height = options_.along_height;
-    std::size_t s = 0;
-    for (const double size : sizes) {
-      while (s + 1 < all.size() && all[s + 1].from <= size) ++s;
-      const auto value = [&](const Run& run) -> std::optional<double> {
-        if (!run.value) return {};
-        return *run.value + run.slope * (size - all[s].from);
-      };
-      Climb::Step& step = climbed.steps.emplace_back();
-      for (std::size_t q = 0; q < quantities_.size(); ++q) step.values.push_back(value(all[s].runs[q]));
-      step.container = {value(all[s].runs[quantities_.size()]).value_or(0), value(all[s].runs.back()).value_or(0)};
-      (options_.along_height ? step.container.height : step.container.width) = size;
+    climbed.steps.resize(sizes.size());
+    for (std::size_t i = 0; i < sizes.size(); ++i) {
+      climbed.steps[i].values.resize(quantities_.size());
+      (options_.along_height ? climbed.steps[i].container.height : climbed.steps[i].container.width) = sizes[i];
     }
-    turns_ = turns_between(all, quantities_.size());
-    std::erase_if(turns_, [&](const Turn& turn) { return turn.at < span.from || turn.at > span.to; });
+    for (std::size_t q = 0; q < followed_too.size(); ++q) {
+      const Runs& runs = followed->runs[q];
+      std::size_t at = 0;
+      for (std::size_t i = 0; i < sizes.size(); ++i) {
+        while (at + 1 < runs.size() && runs[at + 1].from <= sizes[i]) ++at;
+        const std::optional<double> value = runs[at].at(sizes[i]);
+        Extent& container = climbed.steps[i].container;
+        if (q < quantities_.size()) {
+          climbed.steps[i].values[q] = value;
+        } else {
+          (options_.along_height ? container.width : container.height) = value.value_or(0);
+        }
+      }
+      if (q == quantities_.size()) break;
+      for (Turn& turn : turns_of(runs)) {
+        if (turn.to < span.from || turn.at > span.to) continue;
+        if (turn.at < span.from) {  // a curve may have begun before the ladder does
+          turn.at = span.from;
+          turn.before = run_at(runs, span.from).at(span.from);
+        }
+        if (turn.to > span.to) {
+          turn.to = span.to;
+          turn.after = run_at(runs, span.to).at(span.to);
+        }
+        turn.quantity = q;
+        turns_.push_back(std::move(turn));
+      }
+    }
+    order_turns();
     if (options_.causes) {
       SceneSolver below(scene_, options_.modes), above(scene_, options_.modes);
       add_causes(turns_, below, above);
@@ -100,6 +114,19 @@ class Climber {
     climbed.found = std::move(turns_);
     climbed.quantities = std::move(quantities_);
     return climbed;
+  }
+
+  /// By size, then by quantity; what happens at one place but for rounding is told at one.
+  void order_turns() {
+    std::ranges::stable_sort(turns_, {}, &Turn::at);
+    constexpr double alike = 1e-7;
+    for (std::size_t i = 1; i < turns_.size(); ++i) {
+      if (turns_[i].kind != TurnKind::curve && turns_[i].at - turns_[i - 1].at <= alike) {
+        turns_[i].at = turns_[i].to = turns_[i - 1].at;
+      }
+    }
+    std::ranges::stable_sort(
+        turns_, [](const Turn& a, const Turn& b) { return a.at != b.at ? a.at < b.at : a.quantity < b.quantity; });
   }
 
   /// Two sizes beyond each end, so that what happens at the ends is seen. Returns how many are ahead.

@@ -1,105 +1,337 @@
 // SPDX-License-Identifier: MIT
 //
 // A traced solve at a size tells how everything goes on and how far its decisions hold; the next one is asked where
-// they end, and sees what comes behind. Crumbs that rounding leaves between two decisions at one place are passed over.
+// they end, and sees what comes behind. By induction from one to the next nothing is left out between.
+//
+// What is read off a solve (how much sticks out, who is seen) is read in the same numbers, so that it tells by itself
+// up to where it goes on; there it is read again, the solve having been dragged along.
+//
+// Where decisions hang on what bends, nobody knows how far they hold. There the next size with other decisions is
+// looked for, by steps that grow and then by halving, and what bends is kept at whole sizes: sampled, and said to be.
 #include "verify/ladder/stretches.hpp"
 
 #include <algorithm>
 #include <cmath>
+#include <iterator>
+#include <limits>
+#include <map>
 
 #include "model/limits.hpp"
-#include "solve/placed.hpp"
 #include "solve/traced_solve.hpp"
-#include "verify/measure/box_measures.hpp"
+#include "verify/ladder/workers.hpp"
+#include "verify/measure/measures.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
+using detail::Course;
 using detail::Index;
 using detail::Moving;
 
 /// Pixels. What rounding may leave between two decisions at one place.
 constexpr double crumb = 1e-7;
+constexpr double endless = std::numeric_limits<double>::infinity();
 
-struct MovingBox {
-  Moving x, y, width, height;
+/// Whether a measure is read off the box of its node alone, which decides nothing.
+bool is_of_box(Measure measure) {
+  return detail::measure_of_box(Rect(), measure).has_value();
+}
+
+/// Whether a run is the same straight line as the one before.
+bool goes_on(const Run& before, const Run& next) {
+  if (before.bends || next.bends) return false;
+  if (!before.value || !next.value) return before.value.has_value() == next.value.has_value();
+  const double expected = *before.value + before.slope * (next.from - before.from);
+  return std::abs(*next.value - expected) <= limits::rounding * std::max(1.0, std::abs(expected)) &&
+         std::abs(next.slope - before.slope) <= limits::rounding;
+}
+
+/// The value of a quantity, and how far it goes on like this.
+struct Reading {
+  std::optional<Moving> value;
+  double ahead = endless;
+  bool sampled = false;  // it hangs on something that bends
 };
 
-MovingBox box_of(const detail::ViewOf<Moving>& view, Index node) {
-  MovingBox box{0, 0, view.size(node, x_axis), view.size(node, y_axis)};
-  for (Index at = node; at != detail::no_index; at = view.parent(at)) {
-    box.x += view.place(at, x_axis);
-    box.y += view.place(at, y_axis);
+class Follower {
+ public:
+  Follower(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
+           const std::vector<Quantity>& quantities, const Span& span, std::size_t budget)
+      : solver_(scene, modes),
+        modes_(modes),
+        way_(way),
+        quantities_(quantities),
+        span_(span),
+        budget_(budget),
+        store_(solver_.tree().store()) {
+    std::map<Index, std::size_t> places;
+    for (std::size_t q = 0; q < quantities.size(); ++q) {
+      const Index node = store_.index_of(quantities[q].node);
+      const auto [at, is_new] = places.try_emplace(node, nodes_.size());
+      if (is_new) nodes_.push_back({node, {}, {}});
+      (is_of_box(quantities[q].measure) ? nodes_[at->second].of_box : nodes_[at->second].others).push_back(q);
+    }
+    followed_.runs.resize(quantities.size());
   }
-  return box;
-}
 
-Moving measure(const MovingBox& box, Measure measure) {
-  switch (measure) {
-    case Measure::width: return box.width;
-    case Measure::height: return box.height;
-    case Measure::left: return box.x;
-    case Measure::right: return box.x + box.width;
-    case Measure::top: return box.y;
-    case Measure::bottom: return box.y + box.height;
-    case Measure::middle_x: return box.x + box.width / 2;
-    default: return box.y + box.height / 2;
+  std::optional<Followed> follow() {
+    for (double at = span_.from; at < span_.to || at == span_.from;) {
+      if (!trace(at)) return {};
+      double end = std::min(span_.to, at + traced_.course().ahead);
+      const bool curved = traced_.course().curved;
+      if (curved) {
+        const auto other = end_of_course(at);
+        if (!other || !trace(at)) return {};
+        end = *other;
+        followed_.sampled.push_back({at, end});
+      }
+      if (end - at <= crumb && end < span_.to) {
+        if (followed_.runs.empty() || followed_.runs[0].empty()) read_stretch(at, end);
+        at = at + crumb;
+        continue;
+      }
+      read_stretch(at, end);
+      if (!curved && !bending_.empty()) followed_.sampled.push_back({at, end});
+      if (!bending_.empty() && !sample(at, end)) return {};
+      at = end;
+      if (span_.from == span_.to) break;
+    }
+    for (Runs& runs : followed_.runs) {
+      if (!runs.empty()) runs.back().to = span_.to;
+    }
+    return std::move(followed_);
   }
-}
+
+ private:
+  /// Solves at a size; false where nothing can be proved any more.
+  bool trace(double at) {
+    if (budget_-- == 0) return false;
+    const Moving side{at, 1};
+    const std::optional<Moving> other = way_.other ? std::optional(Moving(*way_.other)) : std::nullopt;
+    if (way_.along_height) {
+      traced_.run(store_, way_.other.value_or(0), side, modes_);
+    } else {
+      traced_.run(store_, side, other, modes_);
+    }
+    return !traced_.course().opaque;
+  }
+
+  [[nodiscard]] Reading read(std::size_t q) const {
+    const auto view = traced_.view(store_);
+    Course course;
+    const detail::Tracing tracing(course);
+    const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
+    Reading reading;
+    reading.value = detail::measured(solve, store_.index_of(quantities_[q].node), quantities_[q].measure);
+    reading.ahead = course.ahead;
+    reading.sampled = course.curved || (reading.value && reading.value->bends());
+    return reading;
+  }
+
+  /// Reads all quantities over a stretch on which the solve decides nothing else.
+  void read_stretch(double at, double end) {
+    bending_.clear();
+    const auto view = traced_.view(store_);
+    std::vector<std::pair<double, std::size_t>> due;  // where a quantity has to be read again
+    for (const OfNode& one : nodes_) {
+      const bool placed = detail::has_place(view, one.node);
+      const auto box = placed && !one.of_box.empty() ? detail::box_from_root(view, one.node) : detail::RectOf<Moving>();
+      for (const std::size_t q : one.of_box) {
+        if (placed) {
+          take(q, at, {detail::measure_of_box(box, quantities_[q].measure)});
+        } else {
+          take(q, at, {});
+        }
+      }
+      for (const std::size_t q : one.others) {
+        const Reading reading = read(q);
+        take(q, at, reading);
+        if (!reading.sampled && at + reading.ahead < end) due.emplace_back(at + reading.ahead, q);
+      }
+    }
+    double here = at;
+    while (!due.empty()) {
+      const double next = std::max(std::ranges::min_element(due)->first, here + crumb);
+      if (next >= end) break;
+      traced_.drag(next - here);
+      here = next;
+      std::vector<std::pair<double, std::size_t>> later;
+      for (const auto& [when, q] : due) {
+        if (when > here + crumb) {
+          later.emplace_back(when, q);
+          continue;
+        }
+        const Reading reading = read(q);
+        take(q, here, reading);
+        if (!reading.sampled && here + reading.ahead < end) later.emplace_back(here + reading.ahead, q);
+      }
+      due.swap(later);
+    }
+  }
+
+  /// A new run of a quantity, or the one before goes on.
+  void take(std::size_t q, double at, const Reading& reading) {
+    Runs& runs = followed_.runs[q];
+    Run run;
+    run.from = at;
+    run.to = span_.to;
+    if (reading.value) {
+      run.value = reading.value->value();
+      run.slope = reading.value->slope();
+      run.bends = reading.sampled || reading.value->bends();
+      if (run.bends) bending_.push_back(q);
+    }
+    if (!runs.empty()) {
+      Run& before = runs.back();
+      before.to = at;
+      if (goes_on(before, run)) return;
+    }
+    runs.push_back(std::move(run));
+  }
+
+  /// Where the solve decides otherwise for the first time behind a size, or the end of the way.
+  std::optional<double> end_of_course(double at) {
+    const std::uint64_t print = traced_.course().print;
+    double same = at, other = 0;
+    for (double step = 1;; step *= 2) {
+      const double next = std::min(span_.to, same + step);
+      if (!trace(next)) return {};
+      if (traced_.course().print != print) {
+        other = next;
+        break;
+      }
+      same = next;
+      if (same >= span_.to) return span_.to;
+    }
+    const double close = doubtful(other) / 4;
+    while (other - same > close) {
+      const double middle = (same + other) / 2;
+      if (!trace(middle)) return {};
+      (traced_.course().print == print ? same : other) = middle;
+    }
+    return other;
+  }
+
+  /// Keeps what bends on a stretch at whole sizes, and at its end.
+  bool sample(double at, double end) {
+    std::ranges::sort(bending_);
+    bending_.erase(std::ranges::unique(bending_).begin(), bending_.end());
+    const double last = std::max(at, end - doubtful(end));
+    for (double size = std::floor(at) + 1; size < last; ++size) {
+      const Solution solution = solver_.solve(rung(size));
+      for (const std::size_t q : bending_) {
+        const std::optional<double> value = value_of(quantities_[q], solution);
+        if (value) followed_.runs[q].back().samples.emplace_back(size, *value);
+      }
+    }
+    if (!trace(last)) return false;
+    for (const std::size_t q : bending_) {
+      Run& run = followed_.runs[q].back();
+      const Reading reading = read(q);
+      if (!reading.value) continue;
+      run.end_slope = reading.value->slope();
+      run.end = reading.value->value() + run.end_slope * (end - last);
+      run.bends = !is_straight(run, end);
+    }
+    return true;
+  }
+
+  /// Whether what hangs on bending numbers runs straight all the same, as the sum of two that bend against each other.
+  static bool is_straight(const Run& run, double to) {
+    const auto is_on_line = [&](double size, double value) {
+      return std::abs(*run.value + run.slope * (size - run.from) - value) <= limits::least_bend;
+    };
+    return is_on_line(to, run.end) && std::ranges::all_of(run.samples, [&](const std::pair<double, double>& one) {
+             return is_on_line(one.first, one.second);
+           });
+  }
+
+  [[nodiscard]] Rung rung(double size) const {
+    if (way_.along_height) return {way_.other.value_or(0), size};
+    return {size, way_.other};
+  }
+
+  struct OfNode {
+    Index node;
+    std::vector<std::size_t> of_box, others;  // quantities
+  };
+
+  SceneSolver solver_;  // for its tree too, which has all forms in it
+  const std::vector<std::string>& modes_;
+  const Way& way_;
+  const std::vector<Quantity>& quantities_;
+  const Span& span_;
+  std::size_t budget_;
+  const detail::TreeStore& store_;
+  detail::TracedSolve traced_;
+  std::vector<OfNode> nodes_;
+  std::vector<std::size_t> bending_;  // quantities whose last run is sampled
+  Followed followed_;
+};
 
 }  // namespace
 
-bool is_of_box(Measure measure) {
-  return measure_of_box({}, measure).has_value();
+std::optional<double> Run::at(double size) const {
+  if (!value || !bends) return value ? std::optional(*value + slope * (size - from)) : std::nullopt;
+  const auto behind = std::ranges::lower_bound(samples, size, {}, &std::pair<double, double>::first);
+  const std::pair<double, double> low = behind == samples.begin() ? std::pair(from, *value) : *(behind - 1);
+  const std::pair<double, double> high = behind == samples.end() ? std::pair(to, end) : *behind;
+  if (high.first <= low.first) return high.second;
+  return low.second + (high.second - low.second) * (size - low.first) / (high.first - low.first);
 }
 
-struct Stretches::Tracer {
-  Tracer(SceneSolver scene_solver, std::vector<std::string> modes_on, Way which_way, std::vector<Quantity> asked)
-      : solver(std::move(scene_solver)), modes(std::move(modes_on)), way(which_way), quantities(std::move(asked)) {}
-  SceneSolver solver;  // for its tree, which has all forms in it
-  std::vector<std::string> modes;
-  Way way;
-  std::vector<Quantity> quantities;
-  detail::TracedSolve traced;
-};
-
-Stretches::Stretches(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-                     const std::vector<Quantity>& quantities)
-    : tracer_(std::make_unique<Tracer>(SceneSolver(scene, modes), modes, way, quantities)) {}
-
-Stretches::~Stretches() = default;
-
-Stretch Stretches::at(double from, double end) {
-  auto& [solver, modes, way, quantities, traced] = *tracer_;
-  const detail::TreeStore& store = solver.tree().store();
-  const Moving side{from, 1};
-  const std::optional<Moving> other = way.other ? std::optional(Moving(*way.other)) : std::nullopt;
-  if (way.along_height) {
-    traced.run(store, way.other.value_or(0), side, modes);
-  } else {
-    traced.run(store, side, other, modes);
-  }
-  const detail::Course& course = traced.course();
-  Stretch stretch{from, std::min(end, from + course.ahead), course.curved};
-  const auto view = traced.view(store);
-  for (const Quantity& quantity : quantities) {
-    const Index node = store.index_of(quantity.node);
-    Run& run = stretch.runs.emplace_back();
-    if (!detail::has_place(view, node)) continue;
-    const Moving value = measure(box_of(view, node), quantity.measure);
-    run = {value.value(), value.slope(), value.bends()};
-  }
-  return stretch;
+const Run& run_at(const Runs& runs, double size) {
+  const auto behind = std::ranges::upper_bound(runs, size, {}, &Run::from);
+  return behind == runs.begin() ? runs.front() : *(behind - 1);
 }
 
-namespace {
+std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
+                               const std::vector<Quantity>& quantities, const Span& span, std::size_t budget) {
+  return Follower(scene, modes, way, quantities, span, budget).follow();
+}
 
-/// Within this of a place where something breaks, lines of the solve hold by their tolerance what does not fit.
+std::optional<Followed> follow_all(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
+                                   const std::vector<Quantity>& quantities, const Span& span, unsigned threads,
+                                   const ShareDone& progress) {
+  constexpr double part_size = 400;
+  const auto parts = static_cast<std::size_t>(std::max(1.0, std::ceil((span.to - span.from) / part_size)));
+  const auto bound = [&](std::size_t part) {
+    return part == parts ? span.to : span.from + part_size * static_cast<double>(part);
+  };
+  constexpr std::size_t budget = 1000;
+  std::vector<std::optional<Followed>> found(parts);
+  WorkTally tally(parts, progress);
+  in_parallel(thread_count(threads), parts, [&] {
+    return [&](std::size_t part) {
+      const Span own{bound(part), bound(part + 1)};
+      found[part] = follow(scene, modes, way, quantities, own, budget);
+      tally.add();
+    };
+  });
+  Followed all;
+  all.runs.resize(quantities.size());
+  for (std::optional<Followed>& part : found) {
+    if (!part) return {};
+    for (std::size_t q = 0; q < quantities.size(); ++q) append(all.runs[q], std::move(part->runs[q]));
+    std::ranges::copy(part->sampled, std::back_inserter(all.sampled));
+  }
+  return all;
+}
+
+void append(Runs& runs, Runs&& more) {
+  for (Run& run : more) {
+    if (!runs.empty() && &run == &more.front() && goes_on(runs.back(), run)) {
+      runs.back().to = run.to;
+    } else {
+      runs.push_back(std::move(run));
+    }
+  }
+}
+
 double doubtful(double size) {
   return 4 * limits::line_tolerance * std::max(1.0, size);
 }
 
-/// The round number just behind, where a tolerance put a turn ahead of it.
 double as_people_say(double size) {
   for (const double steps : {1.0, 10.0, 100.0, 1000.0}) {
     const double round = std::ceil(size * steps - 1e-9) / steps;
@@ -108,73 +340,89 @@ double as_people_say(double size) {
   return size;
 }
 
-}  // namespace
+namespace {
 
-std::vector<Turn> turns_between(const std::vector<Stretch>& stretches, std::size_t quantities) {
-  std::vector<Turn> turns;
-  const Stretch* before = nullptr;
-  for (const Stretch& behind : stretches) {
-    if (behind.to - behind.from <= doubtful(behind.from) && &behind != &stretches.back()) continue;
-    if (before == nullptr) {
-      before = &behind;
-      continue;
-    }
-    for (std::size_t q = 0; q < quantities; ++q) {
-      const Run &low = before->runs[q], &high = behind.runs[q];
-      if (!low.value && !high.value) continue;
-      Turn turn;
-      turn.at = turn.to = as_people_say(before->to);
-      turn.quantity = q;
-      turn.slope_before = low.value ? low.slope : 0;
-      turn.slope_after = high.value ? high.slope : 0;
-      if (low.value) turn.before = *low.value + low.slope * (turn.at - before->from);
-      if (high.value) turn.after = *high.value + high.slope * (turn.at - behind.from);
-      turn.kind = TurnKind::jump;
-      if (low.value && high.value) {
-        const double off = std::abs(*turn.after - *turn.before), steeper = std::abs(high.slope - low.slope);
-        const double slack = limits::least_bend + limits::least_relative_bend * std::abs(*turn.after) +
-                             (1 + steeper) * (behind.from - before->to + doubtful(behind.from));
-        if (off <= slack) {
-          if (steeper <= limits::least_bend) continue;
-          turn.kind = TurnKind::bend;
-          // Exactly where both lines meet.
-          const double meet = before->from + (*high.value - high.slope * (behind.from - before->from) - *low.value) /
-                                                 (low.slope - high.slope);
-          if (std::abs(meet - behind.from) <= 2 * doubtful(behind.from) + (behind.from - before->to)) {
-            constexpr double alike = 1e-7;  // what meets at one place is told at one
-            if (std::abs(meet - turn.at) > alike) turn.at = turn.to = meet;
-            turn.before = turn.after = *low.value + low.slope * (turn.at - before->from);
-          }
-        }
-      }
-      turns.push_back(std::move(turn));
-    }
-    before = &behind;
-  }
-  return turns;
+/// Curves that go on into one another are one.
+bool curves_on(const Run& before, const Run& behind) {
+  constexpr double alike = 1e-4;
+  return before.bends && behind.bends && behind.value && std::abs(before.end - *behind.value) <= alike &&
+         std::abs(before.end_slope - behind.slope) <= alike;
 }
 
-std::vector<Stretch> stretches_of(Stretches& stretches, double from, double to, std::size_t budget) {
-  std::vector<Stretch> all;
-  double at = from;
-  while (at < to || all.empty()) {
-    if (budget-- == 0) {
-      Stretch rest = stretches.at(at, to);
-      rest.to = to;
-      rest.sampled = true;
-      all.push_back(std::move(rest));
-      break;
-    }
-    Stretch next = stretches.at(at, to);
-    const double behind = std::max(next.to, at + crumb);
-    if (next.to - next.from > crumb || all.empty()) {
-      all.push_back(std::move(next));
-    } else {
-      all.back().to = behind;  // a crumb
-    }
-    at = behind;
+Turn curve_of(const Run& run) {
+  Turn turn;
+  turn.kind = TurnKind::curve;
+  turn.at = as_people_say(run.from);
+  turn.to = as_people_say(run.to);
+  turn.before = run.value;
+  turn.after = run.end;
+  turn.slope_before = run.slope;
+  turn.slope_after = run.end_slope;
+  return turn;
+}
+
+/// What happens where one run meets another, if anything does.
+std::optional<Turn> turn_between(const Run& before, const Run& behind) {
+  if (!before.value && !behind.value) return {};
+  const double meets = before.to;
+  Turn turn;
+  turn.kind = TurnKind::jump;
+  turn.at = turn.to = as_people_say(meets);
+  turn.slope_before = !before.value ? 0 : before.bends ? before.end_slope : before.slope;
+  turn.slope_after = behind.value ? behind.slope : 0;
+  const auto end_of = [&](double size) {
+    return before.bends ? before.end + before.end_slope * (size - before.to)
+                        : *before.value + before.slope * (size - before.from);
+  };
+  if (before.value) turn.before = end_of(turn.at);
+  if (behind.value) turn.after = *behind.value + behind.slope * (turn.at - behind.from);
+  if (!before.value || !behind.value) return turn;
+  const double off = std::abs(*turn.after - *turn.before), steeper = std::abs(turn.slope_after - turn.slope_before);
+  const double slack = limits::least_bend + limits::least_relative_bend * std::abs(*turn.after) +
+                       (1 + steeper) * (behind.from - meets + doubtful(behind.from));
+  if (off > slack) return turn;
+  if (steeper <= limits::least_bend || before.bends || behind.bends) return {};
+  turn.kind = TurnKind::bend;
+  // Exactly where both lines meet.
+  const double crossing = before.from + (*behind.value - behind.slope * (behind.from - before.from) - *before.value) /
+                                            (before.slope - behind.slope);
+  if (std::abs(crossing - behind.from) <= 2 * doubtful(behind.from) + (behind.from - meets)) {
+    constexpr double alike = 1e-7;  // what meets at one place is told at one
+    if (std::abs(crossing - turn.at) > alike) turn.at = turn.to = crossing;
+    turn.before = turn.after = end_of(turn.at);
   }
-  return all;
+  return turn;
+}
+
+}  // namespace
+
+std::vector<Turn> turns_of(const Runs& runs) {
+  std::vector<Turn> turns;
+  const Run* before = nullptr;
+  constexpr std::size_t none = static_cast<std::size_t>(-1);
+  std::size_t curve = none;  // the turn that the run before is told by
+  for (const Run& run : runs) {
+    if (run.to - run.from <= doubtful(run.from) && &run != &runs.back()) continue;
+    if (before != nullptr) {
+      if (curves_on(*before, run) && curve != none) {
+        Turn& on = turns[curve];
+        on.to = as_people_say(run.to);
+        on.after = run.end;
+        on.slope_after = run.end_slope;
+        before = &run;
+        continue;
+      }
+      if (auto turn = turn_between(*before, run)) turns.push_back(std::move(*turn));
+      if (curve != none && run.value && !run.bends) turns[curve].slope_after = run.slope;
+    }
+    curve = none;
+    if (run.bends && run.value) {
+      curve = turns.size();
+      turns.push_back(curve_of(run));
+    }
+    before = &run;
+  }
+  return turns;
 }
 
 }  // namespace fond_ladder::inline v0

@@ -1,33 +1,42 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Stretches of a ladder over which nothing turns, proved: between the sizes at which some decision of the solve is
-// another one, every size and place runs straight.
+// How quantities run over a whole way from a small container to a large one, proved: between the sizes at which some
+// decision of the solve is another one, every size and place runs straight.
 
-#include <memory>
 #include <optional>
 #include <string>
+#include <utility>
 #include <vector>
 
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/turn.hpp"
+#include "fond_ladder/variant.hpp"
 
 namespace fond_ladder::inline v0 {
 
-/// How a quantity runs over a stretch, `t` pixels behind its beginning: value + slope * t.
+/// A part of the way over which a quantity runs in one manner. `t` pixels behind its beginning it is value + slope * t;
+/// or it bends, and is known at some sizes.
 struct Run {
-  std::optional<double> value;  ///< none where its node has no place
-  double slope = 0;
-  bool bends = false;  ///< it follows a curve; the slope is that at the beginning
-};
-
-/// From a size up to a larger one, at which something is decided otherwise.
-struct Stretch {
   double from = 0, to = 0;
-  bool sampled = false;     ///< it is not known how far it goes: a decision hangs on something that bends
-  std::vector<Run> runs{};  ///< of the quantities, in their order
+  std::optional<double> value{};  ///< none where its node has no place
+  double slope = 0;
+  bool bends = false;                                ///< it follows a curve; value and slope are those at the beginning
+  std::vector<std::pair<double, double>> samples{};  ///< of one that bends: sizes inside, rising, and the values there
+  double end = 0, end_slope = 0;                     ///< the same at its end
+
+  /// At a size of the run, its end being the limit from below.
+  [[nodiscard]] std::optional<double> at(double size) const;
 };
+/// All runs of a quantity, from the beginning of the way to its end without a gap.
+using Runs = std::vector<Run>;
+
+/// The run that a size lies on: where two meet the one behind.
+[[nodiscard]] const Run& run_at(const Runs& runs, double size);
+
+/// Puts the runs of the next part of a way behind those of the first.
+void append(Runs& runs, Runs&& more);
 
 /// Which side of the container grows, and how large the other one is; a height that is absent is by content.
 struct Way {
@@ -35,31 +44,28 @@ struct Way {
   std::optional<double> other;
 };
 
-class Stretches {
- public:
-  /// Quantities have to be of boxes: see is_of_box. The scene has to live as long.
-  Stretches(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-            const std::vector<Quantity>& quantities);
-  ~Stretches();
-  Stretches(const Stretches&) = delete;
-  Stretches& operator=(const Stretches&) = delete;
-
-  /// The stretch that begins at a size, or within rounding of it; it does not go beyond `end`.
-  [[nodiscard]] Stretch at(double from, double end);
-
- private:
-  struct Tracer;
-  std::unique_ptr<Tracer> tracer_;
+struct Followed {
+  std::vector<Runs> runs;     ///< of the quantities, in their order
+  std::vector<Span> sampled;  ///< where decisions hang on something that bends: there nothing is proved
 };
 
-/// Whether a measure is a number that moves with the box of its node alone.
-[[nodiscard]] bool is_of_box(Measure measure);
+/// Follows quantities over sizes from one up to a larger one. None where nothing can be proved: content that does not
+/// tell how far its answers hold, or more decisions than `budget`.
+[[nodiscard]] std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
+                                             const std::vector<Quantity>& quantities, const Span& span,
+                                             std::size_t budget);
 
-/// The turns of the first `quantities` of them between stretches, by size and quantity, without causes.
-[[nodiscard]] std::vector<Turn> turns_between(const std::vector<Stretch>& stretches, std::size_t quantities);
+/// The same in parts, which do not depend on how many threads there are; 0 of them: one a core.
+[[nodiscard]] std::optional<Followed> follow_all(const Scene& scene, const std::vector<std::string>& modes,
+                                                 const Way& way, const std::vector<Quantity>& quantities,
+                                                 const Span& span, unsigned threads, const ShareDone& progress);
 
-/// All stretches of a span, rising and without a gap. At most `budget` of them; what is left then is one that is
-/// sampled.
-[[nodiscard]] std::vector<Stretch> stretches_of(Stretches& stretches, double from, double to, std::size_t budget);
+/// The turns of a quantity between its runs, from the smallest size up, without its place or a cause.
+[[nodiscard]] std::vector<Turn> turns_of(const Runs& runs);
+
+/// Within this of a place where something breaks, lines of the solve hold by their tolerance what does not fit.
+[[nodiscard]] double doubtful(double size);
+/// The round number just behind a size, where that tolerance put a turn ahead of it; else the size.
+[[nodiscard]] double as_people_say(double size);
 
 }  // namespace fond_ladder::inline v0

@@ -4,7 +4,7 @@
 #include <map>
 
 #include "solve/placed.hpp"
-#include "verify/measure/box_measures.hpp"
+#include "verify/measure/measures.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -36,7 +36,7 @@ Values Measuring::operator()(const Solution& solution) const {
   for (const OfNode& one : nodes_) {
     const std::optional<Rect> box = box_of(solution, one.node);
     for (const Asked& asked : one.asked) {
-      if (box) values[asked.place] = measure_of_box(*box, asked.measure);
+      if (box) values[asked.place] = detail::measure_of_box(*box, asked.measure);
       if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
       values[asked.place] = value_of({one.node, asked.measure, {}}, solution);
     }

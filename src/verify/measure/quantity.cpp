@@ -5,9 +5,8 @@
 #include <array>
 
 #include "model/nearest_word.hpp"
-#include "solve/account.hpp"
-#include "solve/placed.hpp"
-#include "verify/measure/box_measures.hpp"
+#include "solve/scrolled_view.hpp"
+#include "verify/measure/measures.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -18,88 +17,6 @@ constexpr auto measure_words = std::to_array<std::string_view>(
      "middle_y", "content_width", "content_height", "baseline", "lines",     "line",   "columns",
      "rows",     "per_line",      "spare",          "cut",      "intrusion", "shown"});
 static_assert(measure_words.size() == static_cast<std::size_t>(Measure::most_cut));
-
-double per_line(NodeId node, const Solution& solution) {
-  if (!is_container(solution.kind(node))) return 0;
-  std::size_t most = 0;
-  for (const auto& line : solution.laid_lines(node)) most = std::max(most, line.size());
-  return static_cast<double>(most);
-}
-
-/// What is left along a row or column, of several lines in the fullest; in a grid beside its columns.
-double spare(NodeId node, const Solution& solution) {
-  const Tree& tree = solution.tree();
-  const Kind kind = solution.kind(node);
-  if (kind == Kind::grid) {
-    const auto columns = solution.tracks(node).columns;
-    double rest = solution.room_in(node).width;
-    for (const auto& column : columns) rest -= column.size;
-    return columns.empty() ? rest : rest - solution.gap(node).width * static_cast<double>(columns.size() - 1);
-  }
-  if (kind != Kind::row && kind != Kind::column) return 0;
-  const auto lines = detail::line_accounts(detail::view_of(tree, solution.passes()), tree.store().index_of(node));
-  const Extent room = solution.room_in(node);
-  double least = room.on(kind == Kind::row ? x_axis : y_axis);
-  for (const auto& line : lines) least = std::min(least, line.spare());
-  return least;
-}
-
-/// Whether a node of this kind hides what lies behind it. Containers and the room around words are see-through.
-bool paints(Kind kind) {
-  return kind == Kind::box || kind == Kind::image;
-}
-
-/// Not of zero size, not wholly cut off by an ancestor that does not scroll that way, and not wholly behind one box
-/// or image that is painted later.
-bool is_shown(NodeId node, const Solution& solution) {
-  if (!solution.is_placed(node)) return false;
-  const Rect box = solution.painted_box(node);
-  if (box.width <= 0 || box.height <= 0) return false;
-  const Tree& tree = solution.tree();
-  Rect seen = box;
-  for (NodeId above = tree.parent(node); above; above = tree.parent(above)) {
-    const Rect view = solution.painted_box(above);
-    const Scroll scroll = solution.keys(above).scroll;
-    if (scrolls_x(scroll)) seen.x = view.x, seen.width = view.width;  // it can be scrolled into view
-    if (scrolls_y(scroll)) seen.y = view.y, seen.height = view.height;
-    if (seen.x >= view.right() || seen.right() <= view.x) return false;
-    if (seen.y >= view.bottom() || seen.bottom() <= view.y) return false;
-  }
-  bool later = false;
-  for (const auto& painted : solution.painted()) {
-    if (painted.node == node) later = true;
-    if (!later || painted.node == node || !paints(solution.kind(painted.node))) continue;
-    bool is_inner = false;
-    for (NodeId at = painted.node; at && !is_inner; at = tree.parent(at)) is_inner = at == node;
-    if (!is_inner && painted.box.x <= box.x && painted.box.y <= box.y && painted.box.right() >= box.right() &&
-        painted.box.bottom() >= box.bottom()) {
-      return false;
-    }
-  }
-  return true;
-}
-
-double measure(Measure what, NodeId node, const Solution& solution) {
-  if (what == Measure::width) return solution.relative_box(node).width;
-  if (what == Measure::height) return solution.relative_box(node).height;
-  if (const auto of_box = measure_of_box(solution.box(node), what)) return *of_box;
-  switch (what) {
-    case Measure::content_width: return solution.content_size(node).width;
-    case Measure::content_height: return solution.content_size(node).height;
-    case Measure::baseline: return solution.baseline(node);
-    case Measure::lines: return solution.lines(node);
-    case Measure::line: return std::max(1, solution.line(node));
-    case Measure::columns: return static_cast<double>(solution.tracks(node).columns.size());
-    case Measure::rows: return static_cast<double>(solution.tracks(node).rows.size());
-    case Measure::per_line: return per_line(node, solution);
-    case Measure::spare: return spare(node, solution);
-    case Measure::cut: return std::max(solution.cut(node).most(), solution.words_cut(node).most());
-    case Measure::intrusion: return std::max(solution.intrusion(node).most(), solution.words_intrusion(node).most());
-    case Measure::shown: return is_shown(node, solution) ? 1 : 0;
-    case Measure::most_cut: return solution.most_cut(node);
-    default: return 0;  // those of the box are answered above
-  }
-}
 
 /// The measure behind the last dot of a text, and what is before it.
 std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view text) {
@@ -206,9 +123,10 @@ std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text) 
 }
 
 std::optional<double> value_of(const Quantity& quantity, const Solution& solution) {
-  if (quantity.measure == Measure::shown) return measure(quantity.measure, quantity.node, solution);
-  if (!solution.is_placed(quantity.node)) return {};
-  return measure(quantity.measure, quantity.node, solution);
+  const Tree& tree = solution.tree();
+  const detail::ScrolledView view = solution.scrolled_view();
+  return detail::measured(detail::Finished<detail::ScrolledView>{tree.store(), solution.passes().state.forms, view},
+                          tree.store().index_of(quantity.node), quantity.measure);
 }
 
 }  // namespace fond_ladder::inline v0

@@ -1,0 +1,29 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// A finished solve that is asked: its view, and all keys of its nodes as they are in force. What follows from a solve
+// (placed.hpp, inside.hpp, sticks_out.hpp, painted.hpp) is written once for the numbers it may be counted in.
+
+#include "model/node_forms.hpp"
+#include "solve/frame.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+/// All keys of a node in the forms that hold.
+[[nodiscard]] inline Keys keys_in_force(const TreeStore& store, const FormRecords& forms, Index node) {
+  Keys keys = store.keys(node);
+  const auto* own = store.forms_of(node);
+  if (own != nullptr && forms.exist()) put_forms(*own, forms.holding(), keys);
+  return keys;
+}
+
+template <class SomeView>
+struct Finished {
+  const TreeStore& store;
+  const FormRecords& forms;
+  const SomeView& view;
+
+  [[nodiscard]] Keys keys(Index node) const { return keys_in_force(store, forms, node); }
+};
+
+}  // namespace fond_ladder::inline v0::detail

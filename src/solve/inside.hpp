@@ -1,0 +1,135 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What lies inside a node of a finished solve: its flow, its lines, its words, and how far its content reaches.
+
+#include <algorithm>
+#include <string_view>
+#include <vector>
+
+#include "solve/finished.hpp"
+#include "solve/leaf.hpp"
+#include "solve/lines.hpp"
+#include "solve/placed.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+/// The children that stand in the flow, in the order in which they are laid.
+template <class N>
+[[nodiscard]] std::vector<Index> flow_of(const ViewOf<N>& view, Index node) {
+  std::vector<Index> listed;
+  const InFlow flow = view.flow(node, listed);
+  std::vector<Index> all;
+  all.reserve(flow.size());
+  for (Index i = 0; i < flow.size(); ++i) all.push_back(flow[i]);
+  return all;
+}
+
+/// The furthest margin edge of a container's children on an axis, from the edge at which its scrolling starts.
+template <class N>
+[[nodiscard]] N furthest_edge(const ViewOf<N>& view, Index node, Axis axis, bool backwards,
+                              const std::vector<Index>& flow) {
+  N furthest = 0;
+  for (const Index child : flow) {
+    const SidesOf<N> margin = view.edges_down(child).margin[axis];
+    const N edge = backwards ? view.size(node, axis) - view.place(child, axis) + margin.before
+                             : view.place(child, axis) + view.size(child, axis) + margin.after;
+    furthest = most_of(furthest, edge);
+  }
+  return furthest;
+}
+
+/// How far the content of a node reaches, its padding included.
+template <class N>
+[[nodiscard]] N content_extent(const ViewOf<N>& view, Index node, Axis axis) {
+  const Sides border = view.border(node, axis);
+  const N view_size = most_of(N(0), view.size(node, axis) - border.sum());
+  const SidesOf<N> inset = view.edges_down(node).inset[axis];
+  if (!is_container(view.traits(node).node_kind())) {
+    const SidesOf<N> padding{inset.before - border.before, inset.after - border.after};
+    if (const OwnContent* content = view.content(node)) {
+      const N width = view.inner_size(node, x_axis);
+      if (axis == y_axis) return padding.sum() + leaf::sound_size(measured_height(*content, width).height);
+      const auto [least, most] = leaf::sound_widths(content->widths());
+      return padding.sum() + least_of(N(most), most_of(N(least), width));
+    }
+    return padding.sum() + view.natural(node, axis);
+  }
+  const bool backwards = scrolls_backwards(view, node, axis);
+  const auto flow = flow_of(view, node);
+  const N end_padding = backwards ? inset.before - border.before : inset.after - border.after;
+  const double start_border = backwards ? border.after : border.before;
+  const N furthest = flow.empty() ? inset.sum() - end_padding : furthest_edge(view, node, axis, backwards, flow);
+  const N extent = furthest - start_border + end_padding;
+  return view.traits(node).scrolls(axis) ? most_of(view_size, extent) : extent;
+}
+
+/// How many lines a text has, or a row or column lays.
+template <class N>
+[[nodiscard]] int line_count(const ViewOf<N>& view, Index node) {
+  const Traits own = view.traits(node);
+  if (const auto* text = dynamic_cast<const PlainText*>(view.content(node))) {
+    const auto lines = lines_of(*text, view.inner_size(node, x_axis)).size();
+    const auto most = text->style().max_lines;
+    return static_cast<int>(most ? std::min(lines, static_cast<std::size_t>(*most)) : lines);
+  }
+  if (own.node_kind() != Kind::row && own.node_kind() != Kind::column) return 0;
+  const auto flow = flow_of(view, node);
+  if (flow.empty() || !own.wrap) return flow.empty() ? 0 : 1;
+  return static_cast<int>(std::ranges::count_if(flow, [&](Index child) { return begins_line(view, own, child); }));
+}
+
+/// The lines of a container, children in the order in which they are laid.
+template <class N>
+[[nodiscard]] std::vector<std::vector<Index>> laid_lines(const ViewOf<N>& view, Index container) {
+  std::vector<std::vector<Index>> lines;
+  for (const Index child : flow_of(view, container)) {
+    if (lines.empty() || begins_line(view, view.traits(container), child)) lines.emplace_back();
+    lines.back().push_back(child);
+  }
+  return lines;
+}
+
+/// On which line of its row or column a node stands, from 1; 0 for one that stands on none.
+template <class N>
+[[nodiscard]] int line_of(const ViewOf<N>& view, Index node) {
+  const Index parent = view.parent(node);
+  if (parent == no_index) return 0;
+  const Kind above = view.traits(parent).node_kind();
+  if (above != Kind::row && above != Kind::column) return 0;
+  const auto lines = laid_lines(view, parent);
+  const auto holding =
+      std::ranges::find_if(lines, [&](const auto& line) { return std::ranges::count(line, node) > 0; });
+  return holding == lines.end() ? 0 : static_cast<int>(holding - lines.begin()) + 1;
+}
+
+/// One line of a text, from the corner of the text's box.
+template <class N>
+struct WordsOf {
+  std::string_view text;
+  RectOf<N> box;
+  bool dropped = false;  ///< by `max_lines`
+};
+/// The lines of a text in plain metrics; none of other content.
+template <class SomeView>
+[[nodiscard]] auto words_of(const Finished<SomeView>& solve, Index node) {
+  using N = typename SomeView::Number;
+  const SomeView& view = solve.view;
+  std::vector<WordsOf<N>> all;
+  const auto* text = dynamic_cast<const PlainText*>(view.content(node));
+  if (text == nullptr) return all;
+  const N inner = view.inner_size(node, x_axis);
+  const N left = view.edges_down(node).inset[x_axis].before, top = view.edges_down(node).inset[y_axis].before;
+  const WordsAt words_at = solve.keys(node).words_at;
+  const double far = words_at == WordsAt::center ? 0.5 : (words_at == WordsAt::end) == view.mirrored ? 0 : 1;
+  for (const PlainText::Line& line : lines_of(*text, inner)) {
+    const auto above = static_cast<double>(all.size()) * text->line_height();
+    const auto most = text->style().max_lines;
+    const bool dropped = most && all.size() >= static_cast<std::size_t>(*most);
+    all.push_back(
+        {line.text, {left + far * (inner - line.width), top + above, line.width, text->line_height()}, dropped});
+  }
+  return all;
+}
+
+}  // namespace fond_ladder::inline v0::detail

@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// A convex region in the plane of widths and heights of a container, or none of it.
+
+#include <vector>
+
+#include "fond_ladder/version.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+struct Point {
+  double x = 0, y = 0;  ///< width and height, or what they are dragged by
+};
+
+class Region {
+ public:
+  Region() = default;
+  /// By its corners, in the order in which they are met going round.
+  explicit Region(std::vector<Point> corners) : corners_(std::move(corners)) {}
+
+  [[nodiscard]] const std::vector<Point>& corners() const { return corners_; }
+  [[nodiscard]] double area() const;
+  /// A point well inside: the middle of its area.
+  [[nodiscard]] Point middle() const;
+  /// The same region, seen from another point.
+  [[nodiscard]] Region moved(double by_x, double by_y) const;
+
+  /// Keeps what lies where gap + x * slope_x + y * slope_y is not negative.
+  void keep(double gap, double slope_x, double slope_y);
+
+ private:
+  std::vector<Point> corners_;
+  std::vector<Point> room_;  // to cut in
+};
+
+}  // namespace fond_ladder::inline v0::detail

@@ -1,0 +1,174 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What of a finished solve sticks out: boxes out of their parents or into their padding, words out of their texts.
+
+#include <type_traits>
+
+#include "fond_ladder/solution.hpp"
+#include "solve/inside.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+/// By how much on each side, in pixels that move.
+template <class N>
+struct AnySides {
+  N top = 0, right = 0, bottom = 0, left = 0;
+  [[nodiscard]] N most() const { return most_of(most_of(top, right), most_of(bottom, left)); }
+};
+template <class N>
+using FourSidesOf = std::conditional_t<std::is_same_v<N, double>, FourSides, AnySides<N>>;
+
+/// What of [at, at + size) lies outside [low, high), before and after.
+template <class N>
+[[nodiscard]] SidesOf<N> outside(const N& at, const N& size, const N& low, const N& high) {
+  const auto counted = [](const N& amount) { return amount > limits::told_tolerance ? amount : N(0); };
+  return {counted(low - at), counted(at + size - high)};
+}
+
+/// By how much a box sticks out of its parent.
+template <class SomeView>
+[[nodiscard]] auto cut_of(const SomeView& view, Index node) {
+  using N = typename SomeView::Number;
+  const Index above = view.parent(node);
+  if (above == no_index) return FourSidesOf<N>{};
+  const auto on = [&](Axis axis) -> SidesOf<N> {
+    if (view.traits(above).scrolls(axis)) return {};
+    const Sides border = view.border(above, axis);
+    return outside<N>(view.place(node, axis), view.size(node, axis), border.before,
+                      view.size(above, axis) - border.after);
+  };
+  const SidesOf<N> sideways = on(x_axis), up_and_down = on(y_axis);
+  return FourSidesOf<N>{up_and_down.before, sideways.after, up_and_down.after, sideways.before};
+}
+
+/// By how much a box lies in its parent's padding. What a negative margin says is meant.
+template <class SomeView>
+[[nodiscard]] auto intrusion_of(const SomeView& view, Index node) {
+  using N = typename SomeView::Number;
+  const Index above = view.parent(node);
+  if (above == no_index || view.traits(node).pinned) return FourSidesOf<N>{};
+  const auto on = [&](Axis axis) -> SidesOf<N> {
+    if (view.traits(above).scrolls(axis)) return {};
+    const Sides border = view.border(above, axis);
+    const SidesOf<N> inset = view.edges_down(above).inset[axis], margin = view.edges_down(node).margin[axis];
+    const SidesOf<N> beyond =
+        outside<N>(view.place(node, axis), view.size(node, axis), inset.before, view.size(above, axis) - inset.after);
+    const auto in_padding = [](const N& amount, const N& padding, const N& own_margin) -> N {
+      const N in = least_of(amount, padding) + least_of(N(0), own_margin);
+      return in > limits::told_tolerance ? in : N(0);
+    };
+    return {in_padding(beyond.before, inset.before - border.before, margin.before),
+            in_padding(beyond.after, inset.after - border.after, margin.after)};
+  };
+  const SidesOf<N> sideways = on(x_axis), up_and_down = on(y_axis);
+  return FourSidesOf<N>{up_and_down.before, sideways.after, up_and_down.after, sideways.before};
+}
+
+/// Whether a text has the room it asks for, so that nobody needs to break its lines to know that no word sticks out.
+template <class N>
+[[nodiscard]] bool words_surely_fit(const ViewOf<N>& view, Index node) {
+  const Traits own = view.traits(node);
+  if (own.node_kind() != Kind::text) return true;
+  if (own.has_aspect || own.percent_edges || own.scroll_x || own.scroll_y) return false;
+  if (view.size(node, x_axis) < view.min_content(node) || view.size(node, y_axis) < view.need(node)) return false;
+  const auto* text = dynamic_cast<const PlainText*>(view.content(node));
+  return text == nullptr || !text->style().max_lines;
+}
+
+/// By how much words stick out of their text's border box, those that are dropped at the bottom.
+template <class SomeView>
+[[nodiscard]] auto words_cut_of(const Finished<SomeView>& solve, Index node) {
+  using N = typename SomeView::Number;
+  const SomeView& view = solve.view;
+  FourSidesOf<N> cut;
+  if (words_surely_fit(view, node)) return cut;
+  const auto lines = words_of(solve, node);
+  if (lines.empty()) return cut;
+  const Traits own = view.traits(node);
+  const Sides border_x = view.border(node, x_axis), border_y = view.border(node, y_axis);
+  double dropped = 0;
+  N bottom = 0;
+  for (const auto& line : lines) {
+    const SidesOf<N> sides =
+        outside<N>(line.box.x, line.box.width, border_x.before, view.size(node, x_axis) - border_x.after);
+    cut.left = most_of(cut.left, sides.before);
+    cut.right = most_of(cut.right, sides.after);
+    if (line.dropped) {
+      dropped += dynamic_cast<const PlainText&>(*view.content(node)).line_height();
+    } else {
+      bottom = line.box.bottom();
+    }
+  }
+  if (own.scroll_x) cut.left = cut.right = 0;
+  if (!own.scroll_y) {
+    cut.bottom = dropped + outside<N>(0, bottom, 0, view.size(node, y_axis) - border_y.after).after;
+  }
+  return cut;
+}
+
+/// By how much words lie in their text's own padding.
+template <class SomeView>
+[[nodiscard]] auto words_intrusion_of(const Finished<SomeView>& solve, Index node) {
+  using N = typename SomeView::Number;
+  const SomeView& view = solve.view;
+  FourSidesOf<N> all;
+  if (words_surely_fit(view, node)) return all;
+  const Traits own = view.traits(node);
+  const Sides border_x = view.border(node, x_axis), border_y = view.border(node, y_axis);
+  const SidesOf<N> inset_x = view.edges_down(node).inset[x_axis], inset_y = view.edges_down(node).inset[y_axis];
+  for (const auto& line : words_of(solve, node)) {
+    if (line.dropped) continue;
+    const SidesOf<N> x =
+        outside<N>(line.box.x, line.box.width, inset_x.before, view.size(node, x_axis) - inset_x.after);
+    const SidesOf<N> y =
+        outside<N>(line.box.y, line.box.height, inset_y.before, view.size(node, y_axis) - inset_y.after);
+    if (!own.scroll_x) {
+      all.left = most_of(all.left, least_of(x.before, inset_x.before - border_x.before));
+      all.right = most_of(all.right, least_of(x.after, inset_x.after - border_x.after));
+    }
+    if (!own.scroll_y) all.bottom = most_of(all.bottom, least_of(y.after, inset_y.after - border_y.after));
+  }
+  return all;
+}
+
+/// The most that a node and all that is in it stick out, where it is not said to be meant.
+template <class SomeView>
+[[nodiscard]] typename SomeView::Number most_cut_of(const Finished<SomeView>& solve, Index node) {
+  using N = typename SomeView::Number;
+  const SomeView& view = solve.view;
+  const auto is_meant = [&](Index cut_node) { return solve.keys(cut_node).meant.cut(); };
+  N most = most_of(cut_of(view, node).most(), words_cut_of(solve, node).most());
+  if (most > 0 && is_meant(node)) most = 0;
+  std::vector<Index> open{node};
+  while (!open.empty()) {
+    const Index above = open.back();
+    open.pop_back();
+    const Traits own = view.traits(above);
+    if (!is_container(own.node_kind())) {
+      if (words_surely_fit(view, above)) continue;
+      const N over = words_cut_of(solve, above).most();
+      if (over > most && !is_meant(above)) most = over;
+      continue;
+    }
+    const bool plain = view.is_plain(above);
+    const Sides border_x = plain ? Sides() : view.border(above, x_axis),
+                border_y = plain ? Sides() : view.border(above, y_axis);
+    const N right = view.size(above, x_axis) - border_x.after, bottom = view.size(above, y_axis) - border_y.after;
+    const auto see = [&](Index child, const N& at, const N& size, double low, const N& high) {
+      const N over = most_of(low - at, at + size - high);
+      if (over > limits::told_tolerance && over > most && !is_meant(child)) most = over;
+    };
+    const Index first = view.first_child(above), behind = first + view.child_count(above);
+    for (Index child = first; child < behind; ++child) {
+      if (view.traits(child).hidden) continue;
+      if (!own.scroll_x) see(child, view.place(child, x_axis), view.size(child, x_axis), border_x.before, right);
+      if (!own.scroll_y) see(child, view.place(child, y_axis), view.size(child, y_axis), border_y.before, bottom);
+      const Kind kind = view.traits(child).node_kind();
+      if (is_container(kind) || kind == Kind::text) open.push_back(child);
+    }
+  }
+  return most;
+}
+
+}  // namespace fond_ladder::inline v0::detail

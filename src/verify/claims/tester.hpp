@@ -1,0 +1,414 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// A claim at one size, written once for the numbers it may be told in: in pixels it says whether it holds there, in
+// pixels that move also up to where it goes on to hold, or to fail.
+//
+// Patterns outside of functions are bound to one node after the other, the same pattern to the same node; inside a
+// function a pattern stands for all of its nodes. A node that is named and hidden has no value, and a comparison
+// without a value fails; of a pattern, hidden nodes are passed over.
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <optional>
+#include <span>
+#include <string>
+#include <vector>
+
+#include "solve/number.hpp"
+#include "verify/claims/claim_terms.hpp"
+#include "verify/claims/crossing.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+/// Which of its nodes each set stands for. Most claims have few sets, and need no room of their own for it.
+class Bindings {
+ public:
+  explicit Bindings(std::size_t sets) {
+    if (sets > few_.size()) many_.resize(sets);
+  }
+  std::size_t& operator[](std::size_t set) { return many_.empty() ? few_[set] : many_[set]; }
+  const std::size_t& operator[](std::size_t set) const { return many_.empty() ? few_[set] : many_[set]; }
+
+ private:
+  std::array<std::size_t, 8> few_{};
+  std::vector<std::size_t> many_;
+};
+
+/// What was measured at a size, and the names of ranges that hold and modes that are on.
+template <class N>
+struct MeasuredOf {
+  N width, height;  // of the container
+  std::span<const std::optional<N>> values;
+  std::span<const std::string> active;
+};
+
+template <class N>
+class Tester {
+ public:
+  using Number = std::optional<N>;
+  Tester(const ClaimTerms& terms, const MeasuredOf<N>& rung) : terms_(terms), rung_(rung), bound_(terms.sets.size()) {}
+
+  Claim::Outcome test() {
+    Claim::Outcome outcome;
+    for_each_binding(terms_.bound, [&] {
+      if (terms_.when && !holds(*terms_.when)) return;
+      off_ = 0;
+      says_anything_ = false;
+      const bool kept = holds(terms_.claim);
+      outcome.tested = outcome.tested || says_anything_;
+      if (kept) return;
+      if (!outcome.holds && off_ <= outcome.off) return;
+      outcome.holds = false;
+      outcome.off = off_;
+    });
+    return outcome;
+  }
+
+  /// What is behind the worst failure.
+  Claim::Blamed blamed() {
+    Claim::Blamed found;
+    double worst = -1;
+    for_each_binding(terms_.bound, [&] {
+      if (terms_.when && !holds(*terms_.when)) return;
+      off_ = 0;
+      if (holds(terms_.claim) || off_ <= worst) return;
+      worst = off_;
+      found = {};
+      blame(terms_.claim, found);
+    });
+    return found;
+  }
+
+ private:
+  [[nodiscard]] const Number& at(std::size_t slot) const { return rung_.values[slot]; }
+
+  /// Calls `each` for every choice of one node from each set; hidden nodes of patterns are passed over.
+  template <class Each>
+  void for_each_binding(const std::vector<std::size_t>& sets, const Each& each) {
+    if (sets.empty()) return each();
+    const auto count = [&](std::size_t i) { return terms_.sets[sets[i]].nodes.size(); };
+    for (const std::size_t set : sets) bound_[set] = 0;
+    for (;;) {
+      const bool placed = std::ranges::all_of(
+          sets, [&](std::size_t set) { return at(terms_.sets[set].placed[bound_[set]]).has_value(); });
+      if (placed && starts_agree(sets)) each();
+      std::size_t i = 0;
+      while (i < sets.size() && ++bound_[sets[i]] == count(i)) bound_[sets[i++]] = 0;
+      if (i == sets.size()) break;
+    }
+  }
+
+  /// Whether words that two patterns begin with mean the same node in both.
+  [[nodiscard]] bool starts_agree(const std::vector<std::size_t>& sets) const {
+    const auto is_bound = [&](std::size_t set) { return std::ranges::find(sets, set) != sets.end(); };
+    return std::ranges::all_of(terms_.shared_starts, [&](const SharedStart& shared) {
+      return !is_bound(shared.first) || !is_bound(shared.second) ||
+             shared.of_first[bound_[shared.first]] == shared.of_second[bound_[shared.second]];
+    });
+  }
+
+  // --- conditions --------------------------------------------------------------------------------------------------
+
+  bool holds(const Term& term) {
+    const auto part_holds = [&](const Term& part) { return holds(part); };
+    switch (term.kind) {
+      case TermKind::any_of: return std::ranges::any_of(term.parts, part_holds);
+      case TermKind::all_of: return std::ranges::all_of(term.parts, part_holds);
+      case TermKind::negated: return !holds(term.parts[0]);
+      case TermKind::condition:
+        says_anything_ = true;
+        return std::ranges::find(rung_.active, term.text) != rung_.active.end();
+      case TermKind::chain: return chain_holds(term);
+      case TermKind::ratio: return ratio_holds(term);
+      case TermKind::same: return same_holds(term);
+      case TermKind::enclosed:
+      case TermKind::apart: return nothing_crosses(term);
+      case TermKind::uncut: return all_hold(term, [&](std::size_t slot) { return uncut_holds(slot); });
+      case TermKind::shown: return all_hold(term, [&](std::size_t slot) { return is_one(at(slot)); });
+      default: return false;
+    }
+  }
+
+  bool chain_holds(const Term& term) {
+    says_anything_ = true;
+    bool all = true;
+    for (std::size_t i = 0; i < term.links.size(); ++i) {
+      const Number a = value(term.parts[i]), b = value(term.parts[i + 1]);
+      const double give = term.parts[i].exact && term.parts[i + 1].exact ? 0 : terms_.give;
+      if (!a || !b) {
+        all = false;
+      } else {
+        all = link_holds(term.links[i], *a, *b, give) && all;
+      }
+    }
+    return all;
+  }
+
+  [[nodiscard]] static bool is_one(const Number& number) { return number && *number == N(1); }
+
+  /// By how much something fails, which decides nothing.
+  void note_off(const N& off) { off_ = std::max(off_, std::abs(in_pixels(off))); }
+
+  bool link_holds(Link link, const N& a, const N& b, double give) {
+    const N over = a - b;
+    const auto is_so = [&] {
+      switch (link) {
+        case Link::equal: return magnitude(over) <= give;
+        case Link::less: return over < -give;
+        case Link::at_most: return over <= give;
+        case Link::more: return over > give;
+        case Link::at_least: return over >= -give;
+      }
+      return false;
+    }();
+    if (!is_so) note_off(over);
+    return is_so;
+  }
+
+  bool ratio_holds(const Term& term) {
+    says_anything_ = true;
+    N sizes = 0;
+    double parts = 0;
+    std::vector<N> values;
+    for (std::size_t i = 0; i < term.parts.size(); ++i) {
+      const Number size = value(term.parts[i]);
+      if (!size) return false;
+      values.push_back(*size);
+      sizes += *size;
+      parts += term.numbers[i];
+    }
+    bool all = true;
+    for (std::size_t i = 0; i < values.size(); ++i) {
+      const N off = magnitude(values[i] - (parts > 0 ? sizes * term.numbers[i] / parts : N(0)));
+      if (off <= terms_.give) continue;
+      note_off(off);
+      all = false;
+    }
+    return all;
+  }
+
+  bool same_holds(const Term& term) {
+    const Fold fold = folded(term);
+    says_anything_ = says_anything_ || fold.count > 0 || !fold.complete;
+    if (!fold.complete) return false;
+    if (fold.count == 0 || fold.most - fold.least <= terms_.give) return true;
+    note_off(fold.most - fold.least);
+    return false;
+  }
+
+  // --- functions of nodes ------------------------------------------------------------------------------------------
+
+  /// Whether an argument names a node that is hidden.
+  bool names_hidden(const Term& nodes) {
+    const NodeSet& set = terms_.sets[nodes.set];
+    const auto is_placed = [&](std::size_t slot) { return at(slot).has_value(); };
+    says_anything_ = says_anything_ || !set.many || std::ranges::any_of(set.placed, is_placed);
+    return !set.many && !is_placed(set.placed[0]);
+  }
+
+  template <class Holds>
+  bool all_hold(const Term& function, const Holds& slot_holds) {
+    bool all = true;
+    for (const Term& part : function.parts) {
+      if (names_hidden(part)) return false;
+      const NodeSet& set = terms_.sets[part.set];
+      for (std::size_t i = 0; i < part.slots.size(); ++i) {
+        if (!at(set.placed[i])) continue;
+        all = slot_holds(part.slots[i]) && all;
+      }
+    }
+    return all;
+  }
+
+  bool uncut_holds(std::size_t slot) {
+    const N cut = at(slot).value_or(N(0));
+    if (cut <= terms_.give) return true;
+    note_off(cut);
+    return false;
+  }
+
+  /// One placed node of an argument.
+  struct Outline {
+    BoxEdgesOf<N> at{};
+    const std::size_t* slots = nullptr;  // of its edges
+    std::size_t part = 0;                // the argument
+  };
+  [[nodiscard]] std::vector<Outline> edges_of(const Term& function) const {
+    std::vector<Outline> all;
+    all.reserve(function.parts.size());
+    for (std::size_t part = 0; part < function.parts.size(); ++part) {
+      const std::vector<std::size_t>& slots = function.parts[part].slots;
+      for (std::size_t i = 0; i < slots.size(); i += edges_asked.size()) {
+        const auto edge = [&](std::size_t k) { return at(slots[i + k]); };
+        if (edge(0)) all.push_back({{*edge(0), *edge(1), *edge(2), *edge(3)}, &slots[i], part});
+      }
+    }
+    return all;
+  }
+
+  /// The two edges that are most on the wrong side of each other.
+  struct Worst {
+    N by = 0;
+    std::size_t first = 0, second = 0;  // slots
+  };
+  /// Of all pairs that `enclosed` or `apart` is about.
+  [[nodiscard]] Worst worst_crossing(const Term& function) const {
+    const std::vector<Outline> all = edges_of(function);
+    Worst worst;
+    for (std::size_t i = 0; i < all.size(); ++i) {
+      for (std::size_t k = i + 1; k < all.size(); ++k) {
+        const bool is_enclosed = function.kind == TermKind::enclosed;
+        if (is_enclosed ? all[i].part == all[k].part : all[i].slots[0] == all[k].slots[0]) continue;  // one node
+        const CrossingOf<N> crossing = is_enclosed ? sticks_out(all[i].at, all[k].at) : overlap(all[i].at, all[k].at);
+        if (crossing.by <= worst.by) continue;
+        worst = {crossing.by, all[i].slots[crossing.first], all[k].slots[crossing.second]};
+      }
+    }
+    return worst;
+  }
+
+  bool nothing_crosses(const Term& function) {
+    for (const Term& part : function.parts) {
+      if (names_hidden(part)) return false;
+    }
+    const N by = worst_crossing(function).by;
+    if (by <= terms_.give) return true;
+    note_off(by);
+    return false;
+  }
+
+  // --- numbers -----------------------------------------------------------------------------------------------------
+
+  [[nodiscard]] std::size_t slot_of(const Term& quantity) const { return quantity.slots[bound_[quantity.set]]; }
+
+  Number value(const Term& term) {
+    switch (term.kind) {
+      case TermKind::number: return N(term.number);
+      case TermKind::quantity: return at(slot_of(term));
+      case TermKind::container_width: return rung_.width;
+      case TermKind::container_height: return rung_.height;
+      case TermKind::minus_sign: {
+        const Number inner = value(term.parts[0]);
+        return inner ? Number(-*inner) : inner;
+      }
+      case TermKind::plus:
+      case TermKind::minus:
+      case TermKind::times:
+      case TermKind::divided: return of_both(term.kind, value(term.parts[0]), value(term.parts[1]));
+      case TermKind::sum_of:
+      case TermKind::least_of:
+      case TermKind::most_of: {
+        const Fold fold = folded(term);
+        if (!fold.complete) return {};
+        if (term.kind == TermKind::sum_of) return fold.sum;
+        if (fold.count == 0) return {};
+        return term.kind == TermKind::least_of ? fold.least : fold.most;
+      }
+      case TermKind::count_of:
+        return N(static_cast<double>(std::ranges::count_if(terms_.sets[term.parts[0].set].placed,
+                                                           [&](std::size_t slot) { return at(slot).has_value(); })));
+      default: return {};
+    }
+  }
+
+  static Number of_both(TermKind kind, const Number& a, const Number& b) {
+    if (!a || !b) return {};
+    switch (kind) {
+      case TermKind::plus: return *a + *b;
+      case TermKind::minus: return *a - *b;
+      case TermKind::times: return *a * *b;
+      default: return *b == N(0) ? Number() : Number(*a / *b);
+    }
+  }
+
+  /// The numbers of a function's arguments, those of a pattern node by node.
+  struct Fold {
+    N sum = 0, least = 0, most = 0;
+    std::size_t count = 0;
+    bool complete = true;  // false: one that is named has no value
+  };
+  Fold folded(const Term& function) {
+    Fold fold;
+    for (const Term& part : function.parts) {
+      const Bindings before = bound_;
+      for_each_binding(part.many, [&] {
+        const Number number = value(part);
+        if (!number) {
+          fold.complete = false;
+          return;
+        }
+        fold.least = fold.count == 0 ? *number : least_of(fold.least, *number);
+        fold.most = fold.count == 0 ? *number : most_of(fold.most, *number);
+        fold.sum += *number;
+        ++fold.count;
+      });
+      bound_ = before;
+    }
+    return fold;
+  }
+
+  [[nodiscard]] static std::optional<double> told(const Number& number) {
+    return number ? std::optional(in_pixels(*number)) : std::nullopt;
+  }
+
+  // --- what is behind a failure ------------------------------------------------------------------------------------
+
+  static void add(std::size_t slot, Claim::Blamed& found) {
+    constexpr std::size_t most = 8;
+    std::vector<std::size_t>& all = found.quantities;
+    if (all.size() < most && std::ranges::find(all, slot) == all.end()) all.push_back(slot);
+  }
+
+  void blame(const Term& term, Claim::Blamed& found) {
+    switch (term.kind) {
+      case TermKind::quantity: {
+        const bool is_list =
+            terms_.sets[term.set].many && std::ranges::find(terms_.bound, term.set) == terms_.bound.end();
+        if (!is_list) return add(slot_of(term), found);
+        for (const std::size_t slot : term.slots) add(slot, found);
+        return;
+      }
+      case TermKind::all_of:
+        for (const Term& part : term.parts) {
+          if (!holds(part)) blame(part, found);
+        }
+        return;
+      case TermKind::uncut:
+      case TermKind::shown:
+        for (const Term& part : term.parts) {
+          for (const std::size_t slot : part.slots) {
+            if (term.kind == TermKind::shown ? !is_one(at(slot)) : at(slot).value_or(N(0)) > terms_.give)
+              add(slot, found);
+          }
+        }
+        return;
+      case TermKind::enclosed:
+      case TermKind::apart: {
+        const Worst worst = worst_crossing(term);
+        if (worst.by <= terms_.give) return;
+        add(worst.first, found);
+        add(worst.second, found);
+        return;
+      }
+      case TermKind::count_of: found.folds.emplace_back(term.text, told(value(term))); return;
+      case TermKind::sum_of:
+      case TermKind::least_of:
+      case TermKind::most_of:
+        found.folds.emplace_back(term.text, told(value(term)));
+        for (const Term& part : term.parts) blame(part, found);
+        return;
+      default:
+        for (const Term& part : term.parts) blame(part, found);
+    }
+  }
+
+  const ClaimTerms& terms_;
+  MeasuredOf<N> rung_;
+  Bindings bound_;  // by set
+  double off_ = 0;
+  bool says_anything_ = false;  // false while all it was asked about are functions of nodes that are all hidden
+};
+
+}  // namespace fond_ladder::inline v0::detail

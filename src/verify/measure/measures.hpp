@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// All measures of a node of a finished solve, written once for the numbers it may be counted in: in pixels they are
+// what people read; in pixels that move each of them also says how it goes on, and up to where.
+
+#include <optional>
+
+#include "fond_ladder/quantity.hpp"
+#include "solve/account.hpp"
+#include "solve/grid.hpp"
+#include "solve/painted.hpp"
+#include "solve/sticks_out.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+/// What follows from a box alone; none for other measures.
+template <class AnyBox>
+[[nodiscard]] auto measure_of_box(const AnyBox& box, Measure measure) {
+  using N = std::remove_cvref_t<decltype(box.width)>;
+  const auto found = [](const N& number) { return std::optional<N>(number); };
+  switch (measure) {
+    case Measure::width: return found(box.width);
+    case Measure::height: return found(box.height);
+    case Measure::left: return found(box.x);
+    case Measure::right: return found(box.right());
+    case Measure::top: return found(box.y);
+    case Measure::bottom: return found(box.bottom());
+    case Measure::middle_x: return found(box.x + box.width / 2);
+    case Measure::middle_y: return found(box.y + box.height / 2);
+    default: return std::optional<N>();
+  }
+}
+
+/// The tracks of a grid on one axis, with their sizes.
+template <Axis axis, class N>
+[[nodiscard]] std::vector<SlotOf<N>> tracks_of(const ViewOf<N>& view, Index grid) {
+  std::vector<Index> listed;
+  GridScratchOf<N> scratch;
+  const N inner = view.inner_size(grid, axis);
+  grid::size_axis<axis, N>(view, grid, view.flow(grid, listed), Room::known, inner,
+                           view.traits(grid).rest(axis) == Rest::stretch, scratch);
+  grid::lay_tracks<axis, N>(view, grid, inner, scratch);
+  return std::move(scratch.slots);
+}
+
+/// What is left along a row or column, of several lines in the fullest; in a grid beside its columns.
+template <class N>
+[[nodiscard]] N spare_of(const ViewOf<N>& view, Index node) {
+  const Kind kind = view.traits(node).node_kind();
+  if (kind == Kind::grid) {
+    const auto columns = tracks_of<x_axis>(view, node);
+    N rest = view.inner_size(node, x_axis);
+    const N gap = view.gap_down(node, x_axis, rest);
+    for (const auto& column : columns) rest -= column.size;
+    return columns.empty() ? rest : rest - gap * static_cast<double>(columns.size() - 1);
+  }
+  if (kind != Kind::row && kind != Kind::column) return 0;
+  N least = view.inner_size(node, kind == Kind::row ? x_axis : y_axis);
+  for (const auto& line : line_accounts(view, node)) least = least_of(least, line.spare());
+  return least;
+}
+
+/// Not of zero size, not wholly cut off by an ancestor that does not scroll that way, and not wholly behind one box
+/// or image that is painted later. Edges that lie on one another but for rounding lie on one another.
+template <class SomeView>
+[[nodiscard]] bool is_shown(const SomeView& view, Index node) {
+  using Box = RectOf<typename SomeView::Number>;
+  if (!has_place(view, node)) return false;
+  const Box box = painted_box(view, node);
+  constexpr double thin = limits::told_tolerance;
+  if (box.width <= 0 || box.height <= 0) return false;
+  Box seen = box;
+  for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
+    const Box clip = painted_box(view, above);
+    const Traits traits = view.traits(above);
+    if (traits.scroll_x) seen.x = clip.x, seen.width = clip.width;  // it can be scrolled into view
+    if (traits.scroll_y) seen.y = clip.y, seen.height = clip.height;
+    if (seen.x + thin >= clip.right() || seen.right() <= clip.x + thin) return false;
+    if (seen.y + thin >= clip.bottom() || seen.bottom() <= clip.y + thin) return false;
+  }
+  bool later = false, hidden = false;
+  walk_painted(view, [&](Index painted, int, const auto& lens) {
+    if (painted == node) later = true;
+    // Containers and the room around words are see-through.
+    const Kind kind = view.traits(painted).node_kind();
+    if (hidden || !later || painted == node || (kind != Kind::box && kind != Kind::image)) return;
+    for (Index at = painted; at != no_index; at = view.parent(at)) {
+      if (at == node) return;
+    }
+    const Box over = through(lens, view, painted);
+    hidden = over.x <= box.x + thin && over.y <= box.y + thin && over.right() + thin >= box.right() &&
+             over.bottom() + thin >= box.bottom();
+  });
+  return !hidden;
+}
+
+/// A measure of a node that has a place.
+template <class SomeView>
+[[nodiscard]] typename SomeView::Number measure_of(const Finished<SomeView>& solve, Index node, Measure measure) {
+  using N = typename SomeView::Number;
+  const SomeView& view = solve.view;
+  const auto count = [](std::size_t number) { return N(static_cast<double>(number)); };
+  const bool is_grid = view.traits(node).node_kind() == Kind::grid;
+  switch (measure) {
+    case Measure::width: return view.size(node, x_axis);
+    case Measure::height: return view.size(node, y_axis);
+    case Measure::content_width: return content_extent<N>(view, node, x_axis);
+    case Measure::content_height: return content_extent<N>(view, node, y_axis);
+    case Measure::baseline: return box_from_root(view, node).y + first_baseline_down<N>(view, node);
+    case Measure::lines: return line_count<N>(view, node);
+    case Measure::line: return std::max(1, line_of<N>(view, node));
+    case Measure::columns: return is_grid ? count(tracks_of<x_axis, N>(view, node).size()) : N(0);
+    case Measure::rows: return is_grid ? count(tracks_of<y_axis, N>(view, node).size()) : N(0);
+    case Measure::per_line: {
+      std::size_t most = 0;
+      if (!is_container(view.traits(node).node_kind())) return 0;
+      for (const auto& line : laid_lines<N>(view, node)) most = std::max(most, line.size());
+      return count(most);
+    }
+    case Measure::spare: return spare_of<N>(view, node);
+    case Measure::cut: return most_of(cut_of(view, node).most(), words_cut_of(solve, node).most());
+    case Measure::intrusion: return most_of(intrusion_of(view, node).most(), words_intrusion_of(solve, node).most());
+    case Measure::shown: return is_shown(view, node) ? 1 : 0;
+    case Measure::most_cut: return most_cut_of(solve, node);
+    default: return *measure_of_box(box_from_root(view, node), measure);
+  }
+}
+
+/// A measure of any node: none without a place, but for whether it is shown.
+template <class SomeView>
+[[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve, Index node,
+                                                                Measure measure) {
+  if (measure != Measure::shown && !has_place(solve.view, node)) return {};
+  return measure_of(solve, node, measure);
+}
+
+}  // namespace fond_ladder::inline v0::detail
