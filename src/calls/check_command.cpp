@@ -6,12 +6,12 @@
 #include <charconv>
 #include <iostream>
 
+#include "calls/claims_asked.hpp"
 #include "calls/junit.hpp"
 #include "calls/progress.hpp"
 #include "calls/scene_call.hpp"
 #include "calls/target_file.hpp"
 #include "fond_ladder/check.hpp"
-#include "fond_ladder/claim.hpp"
 #include "fond_ladder/suggest.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
@@ -29,6 +29,7 @@ struct CheckCall {
   std::string shard;  // as in 2/5
   bool suggest = false;
   bool broken = false;  // leave out the kept
+  std::string heights;  // `every`, or a span of them
   Format format = Format::table;
 };
 
@@ -102,19 +103,6 @@ JsonWriter& next_answer(JsonAnswers& answers, const std::vector<Variant>& varian
   return json;
 }
 
-/// Refuses texts that are no claims, all at once.
-void require_claims(const std::vector<Variant>& variants, const std::vector<std::string>& claims) {
-  std::vector<std::string> faults;
-  for (const std::string& claim : claims) {
-    try {
-      for (const Variant& variant : variants) static_cast<void>(Claim(variant.scene, claim));
-    } catch (const BadClaim& fault) {
-      faults.push_back(fmt::format("in the claim \"{}\", column {}: {}", claim, fault.column(), fault.what()));
-    }
-  }
-  if (!faults.empty()) throw WrongCall(faults);
-}
-
 ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall& call, const Streams& streams) {
   const std::vector<std::string> claims = suggest(variants);
   if (call.format == Format::json) {
@@ -151,8 +139,11 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
     numbers.push_back(i);
   }
   require_claims(variants, all);
+  Progress progress(streams, "checking");
   const std::vector<CheckedClaim> checked =
-      fond_ladder::check(variants, claims, 0, Progress(streams, "checking").teller());
+      call.heights.empty() ? fond_ladder::check(variants, claims, 0, progress.teller())
+                           : check_every_height(variants, claims, heights_asked(variants[0].scene, call.heights, "--heights"), 0,
+                                                progress.teller());
   const std::string suite = variants[0].scene.name() + (call.shard.empty() ? "" : " " + call.shard);
   if (!call.junit.empty()) write_target(call.junit, junit_text(checked, suite, call.scene.file));
   if (call.format == Format::json) {
@@ -181,6 +172,8 @@ Command check_command() {
   add_scene(options, call.scene, Forms::all_in_turn);
   options.list("--claim", "CLAIM", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable");
   options.text("--junit", "FILE", call.junit, "Also write a JUnit XML file, one case a claim");
+  options.text("--heights", "every|FROM..TO", call.heights,
+               "At every height too: of the ladder, or these; regions of sizes are told instead of widths");
   options.text("--shard", "PART/OF", call.shard, "Check one part of the claims, as in 2/5: the second of five");
   options.flag("--broken", call.broken, "Only the claims that do not hold");
   options.flag("--suggest", call.suggest, "Claims that hold now and look meant, ready to paste");

@@ -4,12 +4,26 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
+void write_corners(JsonWriter& json, const std::vector<Extent>& piece) {
+  json.objects("corners", piece, [&](const Extent& corner) {
+    json.number("width", corner.width);
+    json.number("height", corner.height);
+  });
+}
+
 void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
   json.number("from", stretch.from);
   json.number("to", stretch.to);
   json.truth("with_from", stretch.with_from);
   json.truth("with_to", stretch.with_to);
   json.number("height", stretch.height);
+  if (stretch.heights) {
+    json.begin_object("heights");
+    json.number("from", stretch.heights->from);
+    json.number("to", stretch.heights->to);
+    json.end();
+    json.objects("pieces", stretch.pieces, [&](const std::vector<Extent>& piece) { write_corners(json, piece); });
+  }
   json.text("variant", stretch.variant);
   json.begin_object("worst");
   json.number("width", stretch.worst.width);

@@ -31,6 +31,10 @@ struct Told {
 
 std::vector<Told> told_together(const std::vector<Failing>& failing) {
   std::vector<Told> all;
+  if (!failing.empty() && failing.front().heights) {  // regions are told one by one
+    for (const Failing& one : failing) all.push_back({&one, {std::nullopt}, {one.variant}, {}});
+    return all;
+  }
   const auto same_widths = [](const Failing& a, const Failing& b) { return a.from == b.from && a.to == b.to; };
   for (const Failing& one : failing) {
     const auto is_in = [&](const Told& told) {
@@ -85,7 +89,14 @@ std::string stretch_text(const Told& told) {
               ? "at " + rounded(failing.from)
               : "from " + std::string(failing.with_from ? "" : "above ") + rounded(failing.from) + " to " +
                     std::string(failing.with_to ? "" : "below ") + rounded(failing.to);
-  text += " wide, " + heights_text(told);
+  if (failing.heights) {
+    text = indent;
+    if (!told.variants.front().empty()) text += printable(told.variants.front()) + ": ";
+    text += "within " + rounded(failing.from) + " to " + rounded(failing.to) + " wide and " +
+            rounded(failing.heights->from) + " to " + rounded(failing.heights->to) + " high";
+  } else {
+    text += " wide, " + heights_text(told);
+  }
   if (failing.from != failing.to || told.heights.size() > 1) text += "; worst at " + size_of(failing.worst);
   const std::string values = values_text(failing);
   text += (values.empty() ? "" : ": " + values) + "\n";
@@ -100,7 +111,8 @@ std::string look_text(const Failing& failing, std::string_view file) {
   text += failing.node.empty() ? "measure " + shell_word(file)
                                : "ledger " + shell_word(file) + " " + shell_word(failing.node);
   text += " --at " + exact(failing.worst.width) + (failing.height ? "x" + exact(*failing.height) : "");
-  return text + (failing.options.empty() ? "" : " " + failing.options);
+  return text + (failing.heights ? "x" + exact(failing.worst.height) : "") +
+         (failing.options.empty() ? "" : " " + failing.options);
 }
 
 }  // namespace
@@ -124,7 +136,7 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
     if (!file.empty()) text.append(indent).append(printable(look_text(failing, file))).append("\n");
   }
   if (all.size() > most)
-    text.append(indent).append("and in " + std::to_string(all.size() - most) + " more stretches\n");
+    text.append(indent).append("and in " + std::to_string(all.size() - most) + (checked.failing.front().heights ? " more regions\n" : " more stretches\n"));
   return text;
 }
 

@@ -10,15 +10,14 @@ namespace {
 constexpr double rounding_slack = 1e-9;
 
 void note_decision(unsigned outcome, double gap, double slope, double sideways) {
-  if (Course* course = traced_course()) course->decide(outcome, gap, slope, sideways);
+  if (traced_course != nullptr) traced_course->decide(outcome, gap, slope, sideways);
 }
-/// One that holds wherever the container is dragged.
 void note_decision(unsigned outcome) {
-  note_decision(outcome, 0, 0, 0);
+  if (traced_course != nullptr) traced_course->note(outcome);
 }
 /// How far a decision holds is not known.
 void lose_sight() {
-  if (Course* course = traced_course()) course->curved = true;
+  if (traced_course != nullptr) traced_course->curved = true;
 }
 double slack(double a, double b) {
   return rounding_slack * std::max({1.0, std::abs(a) / 1000, std::abs(b) / 1000});
@@ -32,14 +31,9 @@ double onward(double slope, double sideways) {
 
 }  // namespace
 
-Course*& traced_course() {
-  static thread_local Course* course = nullptr;
-  return course;
-}
-
 Moving operator*(const Moving& a, const Moving& b) {
   const bool bends = a.bends_ || b.bends_ || (a.moves() && b.moves());
-  if (bends && traced_course() != nullptr) traced_course()->bent = true;
+  if (bends && traced_course != nullptr) traced_course->bent = true;
   const auto part = [](double slope, double value) { return slope == 0 ? 0 : slope * value; };
   return {a.value_ * b.value_, part(a.slope_, b.value_) + part(b.slope_, a.value_),
           part(a.sideways_, b.value_) + part(b.sideways_, a.value_), bends};
@@ -53,11 +47,11 @@ Moving operator/(const Moving& a, const Moving& b) {
   const double sideways = (a.sideways_ - quotient * b.sideways_) / b.value_;
   // Two that move in step keep their ratio.
   const bool bends = a.bends_ || b.bends_ || !Moving::is_level(slope) || !Moving::is_level(sideways);
-  if (bends && traced_course() != nullptr) traced_course()->bent = true;
+  if (bends && traced_course != nullptr) traced_course->bent = true;
   return {quotient, slope, sideways, bends};
 }
 
-int Moving::order(const Moving& a, const Moving& b) {
+int Moving::closely(const Moving& a, const Moving& b) {
   const double gap = a.value_ - b.value_;
   if (!std::isfinite(gap)) {  // with the endless nothing ever meets
     const int side = a.value_ < b.value_ ? -1 : a.value_ > b.value_ ? 1 : 0;
@@ -124,7 +118,7 @@ OwnContent::Heights measured_height(const OwnContent& content, const Moving& wid
   const OwnContent::Heights heights = content.height_for(at);
   std::optional<OwnContent::Steady> steady = content.steady_at(at);
   if (!steady) {
-    if (traced_course() != nullptr) traced_course()->opaque = true;
+    if (traced_course != nullptr) traced_course->opaque = true;
     return heights;
   }
   // Lines may break anew and be as many; then the answer holds further.
@@ -134,7 +128,7 @@ OwnContent::Heights measured_height(const OwnContent& content, const Moving& wid
     return content.steady_at(beyond);
   };
   constexpr int patience = 16;
-  const Course* course = traced_course();
+  const Course* course = traced_course;
   const double far = course != nullptr && course->region == nullptr && width.slope() > 0
                          ? width.value() + course->ahead * width.slope()
                          : std::numeric_limits<double>::infinity();
@@ -144,7 +138,7 @@ OwnContent::Heights measured_height(const OwnContent& content, const Moving& wid
     if (!next || next->below <= steady->below) break;
     steady->below = next->below;
   }
-  const bool downward = width.slope() < 0 || width.sideways() != 0;
+  const bool downward = width.slope() < 0 || (course != nullptr && course->region != nullptr);
   for (int i = 0; downward && i < patience && steady->from > 0; ++i) {
     const auto next = same_beyond(std::max(0.0, beyond_edge(steady->from, -1)));
     if (!next || next->from >= steady->from) break;

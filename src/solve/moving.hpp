@@ -35,25 +35,32 @@ struct Course {
 
   /// Notes a decision with one of a few outcomes. It holds while gap + slope * t (+ sideways * u) is not negative.
   void decide(unsigned outcome, double gap, double slope, double sideways) {
-    constexpr std::uint64_t mix = 0x9E3779B97F4A7C15;
-    print = (print ^ (outcome + 1)) * mix;
-    print ^= print >> 29;
+    note(outcome);
     if (region != nullptr) {
       region->keep(gap, slope, sideways);
-    } else if (slope < 0) {
-      ahead = std::min(ahead, gap / -slope);
+    } else if (slope < 0 && gap < ahead * -slope) {
+      ahead = gap / -slope;
     }
+  }
+  /// One that holds wherever the container is dragged.
+  void note(unsigned outcome) {
+    constexpr std::uint64_t mix = 0x9E3779B97F4A7C15;
+    print = (print + outcome + 1) * mix;
   }
 };
 
 /// The course that this thread traces into.
-Course*& traced_course();
+#ifdef __wasm__
+inline thread_local Course* traced_course = nullptr;
+#else
+[[gnu::tls_model("initial-exec")]] inline thread_local Course* traced_course = nullptr;
+#endif
 
 /// Traces into a course while it lives.
 class Tracing {
  public:
-  explicit Tracing(Course& course) : before_(traced_course()) { traced_course() = &course; }
-  ~Tracing() { traced_course() = before_; }
+  explicit Tracing(Course& course) : before_(traced_course) { traced_course = &course; }
+  ~Tracing() { traced_course = before_; }
   Tracing(const Tracing&) = delete;
   Tracing& operator=(const Tracing&) = delete;
 
@@ -110,8 +117,18 @@ class Moving {
  private:
   /// Rounding of slopes.
   [[nodiscard]] static constexpr bool is_level(double slope) { return slope <= 1e-10 && slope >= -1e-10; }
-  /// Below, at or above, from here on: a decision.
-  static int order(const Moving& a, const Moving& b);
+  /// Below, at or above, from here on: a decision. Most numbers are well apart, and move towards each other or not.
+  static int order(const Moving& a, const Moving& b) {
+    constexpr double well_apart = 1e-3, finite = 1e12;
+    const double gap = a.value_ - b.value_, size = gap < 0 ? -gap : gap;
+    Course* course = traced_course;
+    if (!(size > well_apart && size < finite) || a.bends_ || b.bends_ || course == nullptr) return closely(a, b);
+    const int side = gap < 0 ? -1 : 1;
+    course->decide(static_cast<unsigned>(side + 1), size, side * (a.slope_ - b.slope_),
+                   side * (a.sideways_ - b.sideways_));
+    return side;
+  }
+  static int closely(const Moving& a, const Moving& b);
 
   double value_, slope_, sideways_;
   bool bends_;

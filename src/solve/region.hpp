@@ -3,6 +3,7 @@
 
 // A convex region in the plane of widths and heights of a container, or none of it.
 
+#include <utility>
 #include <vector>
 
 #include "fond_ladder/version.hpp"
@@ -23,6 +24,22 @@ class Region {
   [[nodiscard]] double area() const;
   /// A point well inside: the middle of its area.
   [[nodiscard]] Point middle() const;
+  /// How thick it is, as a strip of its area and length would be.
+  [[nodiscard]] double thickness() const;
+  /// The longer side of the box around it.
+  [[nodiscard]] double extent() const;
+  /// Whether the boxes around two regions have more than an edge in common.
+  [[nodiscard]] bool overlaps(const Region& other) const;
+  /// Whether nothing is between two regions but what lines hold by their tolerance.
+  [[nodiscard]] bool touches(const Region& other) const;
+  [[nodiscard]] bool holds(const Point& point) const;
+  /// Its parts on both sides of a line through its middle, across its longer side.
+  [[nodiscard]] std::pair<Region, Region> halves() const;
+  /// The box around it.
+  struct Box {
+    double left = 0, right = 0, low = 0, high = 0;
+  };
+  [[nodiscard]] Box box() const;
   /// The same region, seen from another point.
   [[nodiscard]] Region moved(double by_x, double by_y) const;
 

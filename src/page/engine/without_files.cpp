@@ -5,6 +5,7 @@
 #include "calls/junit.hpp"
 #include "calls/picture_form.hpp"
 #include "calls/target_file.hpp"
+#include "fond_ladder/map.hpp"
 #include "fond_ladder/plot.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "scene/read/scene_text.hpp"
@@ -24,6 +25,9 @@ std::string scene::text_of_file(const std::string& path) {
   throw BadScene({{path, 0, 0, "", "the page has no files but the scene that it shows"}});
 }
 std::string plot(const Climb& /*climbed*/, PictureForm /*form*/, const PlotOptions& /*options*/) {
+  refuse();
+}
+Picture draw(const SizeMap& /*map*/, PictureForm /*form*/) {
   refuse();
 }
 void require_plotter() {

@@ -13,10 +13,9 @@
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/climb.hpp"
-#include "fond_ladder/ledger.hpp"
 #include "model/limits.hpp"
-#include "model/number_text.hpp"
 #include "verify/claims/claim_stretches.hpp"
+#include "verify/claims/explain.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measuring.hpp"
@@ -45,7 +44,8 @@ class Checker {
         scene_(variant.scene),
         threads_(thread_count(threads)),
         progress_(progress),
-        solver_(scene_, variant.modes) {
+        solver_(scene_, variant.modes),
+        explainer_(scene_, solver_) {
     claims_.reserve(claims.size());
     for (const std::string& text : claims) claims_.emplace_back(scene_, text);
     list_quantities();
@@ -63,7 +63,7 @@ class Checker {
     }
     for (const NamedRung& named : ladder.rungs) rungs_.push_back(to_solve({named.size.width, named.size.height}));
     test_rungs();
-    for (std::size_t c = 0; c < claims_.size(); ++c) explain(checked_[c], c);
+    for (std::size_t c = 0; c < claims_.size(); ++c) explainer_.explain(claims_[c], checked_[c].failing);
     return std::move(checked_);
   }
 
@@ -108,7 +108,7 @@ class Checker {
     if (!height) followed_too.push_back({scene_.tree.root(), Measure::height, {}});
     const Span span = scene_.ladder.width;
     const std::optional<Followed> followed =
-        follow_all(scene_, variant_.modes, {false, height}, followed_too, span, threads_, progress);
+        follow(scene_, variant_.modes, {false, height}, followed_too, span, threads_, progress);
     if (!followed) return sample_widths(height, progress);
     ClaimWay way;
     if (!height) way.height = &followed->runs.back();
@@ -131,9 +131,8 @@ class Checker {
     CheckedClaim& checked = checked_[c];
     checked.rungs += tested.tested;
     std::ranges::copy(tested.sampled, std::back_inserter(checked.sampled));
-    const Measuring measuring(claims_[c].quantities());
     for (const FailingStretch& one : tested.failing) {
-      if (one.thin && !fails_at({one.worst, height}, claims_[c], measuring)) continue;
+      if (one.thin && !explainer_.fails_at({one.worst, height}, claims_[c])) continue;
       Failing& failing = checked.failing.emplace_back();
       failing.from = one.from;
       failing.to = one.to;
@@ -271,115 +270,12 @@ class Checker {
     progress.worst = goes_on ? std::max(progress.worst, outcome.off) : outcome.off;
   }
 
-  // --- why ---------------------------------------------------------------------------------------------------------
-
-  /// Solves the worst size of each failing stretch once more, and tells what is behind.
-  void explain(CheckedClaim& checked, std::size_t c) {
-    const Claim& claim = claims_[c];
-    const Measuring measuring(claim.quantities());
-    for (std::size_t i = 0; i < checked.failing.size(); ++i) {
-      Failing& failing = checked.failing[i];
-      Rung rung{failing.worst.width, failing.height};
-      if (!fails_at(rung, claim, measuring)) {  // the end of a stretch may belong to what lies behind
-        rung.width = (failing.from + failing.to) / 2;
-        failing.worst.width = *rung.width;
-      }
-      const Solution solution = solver_.solve(rung);
-      failing.worst = solution.container();
-      if (i >= limits::most_explained) continue;
-      const Values values = measuring(solution);
-      const std::vector<std::string> active = solver_.active(rung);
-      const Claim::Blamed blamed = claim.blamed({solution.container(), values, active});
-      for (const auto& [text, value] : blamed.folds) failing.values.emplace_back(text, value);
-      for (const std::size_t slot : blamed.quantities) {
-        const Quantity& quantity = claim.quantities()[slot];
-        if (quantity.measure != Measure::most_cut) {
-          tell(solution, quantity, failing);
-          continue;
-        }
-        for (const NodeId node : most_cut_in(solution, quantity.node))
-          tell(solution, {node, Measure::cut, ""}, failing);
-      }
-    }
-  }
-
-  [[nodiscard]] bool fails_at(const Rung& rung, const Claim& claim, const Measuring& measuring) {
-    const Solution solution = solver_.solve(rung);
-    const Values values = measuring(solution);
-    const std::vector<std::string> active = solver_.active(rung);
-    const Claim::Outcome outcome = claim.test({solution.container(), values, active});
-    return outcome.tested && !outcome.holds;
-  }
-
-  /// The few nodes in a part that are cut most, the worst first.
-  static std::vector<NodeId> most_cut_in(const Solution& solution, NodeId part) {
-    std::vector<std::pair<double, NodeId>> cut;
-    std::vector<NodeId> open{part};
-    while (!open.empty()) {
-      const NodeId node = open.back();
-      open.pop_back();
-      const double by = value_of({node, Measure::cut, ""}, solution).value_or(0);
-      if (by > 0 && !solution.keys(node).meant.cut()) cut.emplace_back(by, node);
-      const std::vector<NodeId> children = solution.tree().children(node);
-      open.insert(open.end(), children.rbegin(), children.rend());
-    }
-    std::ranges::stable_sort(cut, std::ranges::greater(), &std::pair<double, NodeId>::first);
-    constexpr std::size_t told = 3;
-    std::vector<NodeId> worst;
-    for (std::size_t i = 0; i < std::min(told, cut.size()); ++i) worst.push_back(cut[i].second);
-    return worst;
-  }
-
-  /// Tells the value of a quantity; of the first one with a place also why.
-  void tell(const Solution& solution, const Quantity& quantity, Failing& failing) const {
-    failing.values.emplace_back(scene_.tree.tail(quantity.node) + "." + std::string(word_of(quantity.measure)),
-                                value_of(quantity, solution));
-    if (failing.node.empty() && solution.is_placed(quantity.node)) account(solution, quantity, failing);
-  }
-
-  void account(const Solution& solution, const Quantity& quantity, Failing& failing) const {
-    failing.node = scene_.tree.tail(quantity.node);
-    const NodeId node = quantity.node;
-    const LedgerStep step = chain_to_root(solution, node).back();
-    const std::string wide = rounded(step.width) + " wide (" + step.why_width + ")",
-                      high = rounded(step.height) + " high (" + step.why_height + ")";
-    const std::string across = why_there(solution, node, x_axis), down = why_there(solution, node, y_axis);
-    const auto all = [&](const std::string& first, const std::string& second) {
-      failing.because =
-          failing.node + (first.empty() ? " is " + second : ": " + first + (second.empty() ? "" : "; " + second));
-    };
-    switch (quantity.measure) {
-      case Measure::width: return all("", wide);
-      case Measure::height: return all("", high);
-      case Measure::left: return all(across, across.empty() ? wide : "");
-      case Measure::top: return all(down, down.empty() ? high : "");
-      case Measure::right:
-      case Measure::middle_x: return all(across, wide);
-      case Measure::bottom:
-      case Measure::middle_y:
-      case Measure::baseline: return all(down, high);
-      case Measure::cut:
-      case Measure::intrusion: return is_sideways(solution, quantity) ? all(across, wide) : all(down, high);
-      case Measure::shown: return all(across.empty() ? "" : across + "; " + down, wide + " and " + high);
-      default: return all("", wide + " and " + high);
-    }
-  }
-
-  /// Whether what sticks out or intrudes most does so at the left or the right.
-  static bool is_sideways(const Solution& solution, const Quantity& quantity) {
-    const NodeId node = quantity.node;
-    const bool cut = quantity.measure == Measure::cut;
-    const FourSides own = cut ? solution.cut(node) : solution.intrusion(node),
-                    words = cut ? solution.words_cut(node) : solution.words_intrusion(node);
-    return std::max({own.left, own.right, words.left, words.right}) >=
-           std::max({own.top, own.bottom, words.top, words.bottom});
-  }
-
   const Variant& variant_;
   const Scene& scene_;
   unsigned threads_;
   const ShareDone& progress_;
   SceneSolver solver_;
+  Explainer explainer_;
   std::vector<Claim> claims_;
   std::vector<Quantity> quantities_;
   std::vector<std::vector<std::size_t>> places_;     // by claim: its quantities among all

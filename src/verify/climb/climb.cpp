@@ -68,7 +68,7 @@ class Climber {
     const Rung beside = rung_at(span.from);
     const Way way{options_.along_height, options_.along_height ? beside.width : beside.height};
     const std::optional<Followed> followed =
-        follow_all(scene_, options_.modes, way, followed_too, wider, threads_, options_.progress);
+        follow(scene_, options_.modes, way, followed_too, wider, threads_, options_.progress);
     if (!followed) return {};
     Climb climbed;
     climbed.along_height = options_.along_height;

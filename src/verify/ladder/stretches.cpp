@@ -11,6 +11,7 @@
 #include "verify/ladder/stretches.hpp"
 
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 #include <iterator>
 #include <limits>
@@ -31,6 +32,11 @@ using detail::Moving;
 /// Pixels. What rounding may leave between two decisions at one place.
 constexpr double crumb = 1e-7;
 constexpr double endless = std::numeric_limits<double>::infinity();
+
+/// How many solves may be spent on so many pixels: where there is more to decide, sampling them is quicker.
+std::size_t most_solves(double pixels) {
+  return static_cast<std::size_t>(60 + 1.5 * pixels);
+}
 
 /// Whether a measure is read off the box of its node alone, which decides nothing.
 bool is_of_box(Measure measure) {
@@ -56,13 +62,13 @@ struct Reading {
 class Follower {
  public:
   Follower(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-           const std::vector<Quantity>& quantities, const Span& span, std::size_t budget)
+           const std::vector<Quantity>& quantities, const Span& span, std::atomic<bool>& given_up)
       : solver_(scene, modes),
         modes_(modes),
         way_(way),
         quantities_(quantities),
         span_(span),
-        budget_(budget),
+        given_up_(given_up),
         store_(solver_.tree().store()) {
     std::map<Index, std::size_t> places;
     for (std::size_t q = 0; q < quantities.size(); ++q) {
@@ -105,7 +111,10 @@ class Follower {
  private:
   /// Solves at a size; false where nothing can be proved any more.
   bool trace(double at) {
-    if (budget_-- == 0) return false;
+    if (++solves_ > most_solves(at - span_.from) || given_up_) {
+      given_up_ = true;
+      return false;
+    }
     const Moving side{at, 1};
     const std::optional<Moving> other = way_.other ? std::optional(Moving(*way_.other)) : std::nullopt;
     if (way_.along_height) {
@@ -261,7 +270,8 @@ class Follower {
   const Way& way_;
   const std::vector<Quantity>& quantities_;
   const Span& span_;
-  std::size_t budget_;
+  std::atomic<bool>& given_up_;  // in this part of the way, or in another
+  std::size_t solves_ = 0;
   const detail::TreeStore& store_;
   detail::TracedSolve traced_;
   std::vector<OfNode> nodes_;
@@ -286,11 +296,6 @@ const Run& run_at(const Runs& runs, double size) {
 }
 
 std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-                               const std::vector<Quantity>& quantities, const Span& span, std::size_t budget) {
-  return Follower(scene, modes, way, quantities, span, budget).follow();
-}
-
-std::optional<Followed> follow_all(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
                                    const std::vector<Quantity>& quantities, const Span& span, unsigned threads,
                                    const ShareDone& progress) {
   constexpr double part_size = 400;
@@ -298,13 +303,13 @@ std::optional<Followed> follow_all(const Scene& scene, const std::vector<std::st
   const auto bound = [&](std::size_t part) {
     return part == parts ? span.to : span.from + part_size * static_cast<double>(part);
   };
-  constexpr std::size_t budget = 1000;
+  std::atomic<bool> given_up = false;
   std::vector<std::optional<Followed>> found(parts);
   WorkTally tally(parts, progress);
   in_parallel(thread_count(threads), parts, [&] {
     return [&](std::size_t part) {
       const Span own{bound(part), bound(part + 1)};
-      found[part] = follow(scene, modes, way, quantities, own, budget);
+      found[part] = Follower(scene, modes, way, quantities, own, given_up).follow();
       tally.add();
     };
   });

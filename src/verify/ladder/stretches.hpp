@@ -49,16 +49,12 @@ struct Followed {
   std::vector<Span> sampled;  ///< where decisions hang on something that bends: there nothing is proved
 };
 
-/// Follows quantities over sizes from one up to a larger one. None where nothing can be proved: content that does not
-/// tell how far its answers hold, or more decisions than `budget`.
+/// Follows quantities over sizes from one up to a larger one, in parts that do not depend on how many threads there are;
+/// 0 of them: one a core. None where nothing can be proved: content that does not tell how far its answers hold, or
+/// more decisions than it would take solves to sample all sizes.
 [[nodiscard]] std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
                                              const std::vector<Quantity>& quantities, const Span& span,
-                                             std::size_t budget);
-
-/// The same in parts, which do not depend on how many threads there are; 0 of them: one a core.
-[[nodiscard]] std::optional<Followed> follow_all(const Scene& scene, const std::vector<std::string>& modes,
-                                                 const Way& way, const std::vector<Quantity>& quantities,
-                                                 const Span& span, unsigned threads, const ShareDone& progress);
+                                             unsigned threads, const ShareDone& progress);
 
 /// The turns of a quantity between its runs, from the smallest size up, without its place or a cause.
 [[nodiscard]] std::vector<Turn> turns_of(const Runs& runs);

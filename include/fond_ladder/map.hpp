@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "fond_ladder/check.hpp"
+#include "fond_ladder/draw.hpp"
+#include "fond_ladder/variant.hpp"
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// The picture of all container sizes, width by height, before it is drawn.
+struct SizeMap {
+  std::string title;
+  Span widths, heights;
+  std::vector<CheckedClaim> claims;  ///< with the regions in which they fail
+  struct Line {
+    Extent from, to;
+  };
+  std::vector<Line> turns;  ///< on both sides of which boxes are arranged otherwise
+  std::vector<Range> ranges;
+  std::vector<NamedRung> rungs;  ///< those inside
+  std::size_t cells = 0;         ///< regions in each of which all sizes and places run straight
+};
+
+/// Looks at all widths of a scene's ladder and all heights of a span. Throws BadClaim, and as SceneSolver does.
+[[nodiscard]] SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Span& heights,
+                                unsigned threads = 0, const ShareDone& progress = {});
+
+/// Draws it: width to the right and height up, the regions of each broken claim hatched in its own way, with a legend.
+/// Throws BadPicture.
+[[nodiscard]] Picture draw(const SizeMap& map, PictureForm form);
+
+}  // namespace v0
+}  // namespace fond_ladder

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: MIT
+#include "calls/claims_asked.hpp"
+
+#include <fmt/format.h>
+
+#include "calls/command.hpp"
+#include "calls/sizes.hpp"
+#include "fond_ladder/claim.hpp"
+
+namespace fond_ladder::calls {
+
+void require_claims(const std::vector<Variant>& variants, const std::vector<std::string>& claims) {
+  std::vector<std::string> faults;
+  for (const std::string& claim : claims) {
+    try {
+      for (const Variant& variant : variants) static_cast<void>(Claim(variant.scene, claim));
+    } catch (const BadClaim& fault) {
+      faults.push_back(fmt::format("in the claim \"{}\", column {}: {}", claim, fault.column(), fault.what()));
+    }
+  }
+  if (!faults.empty()) throw WrongCall(faults);
+}
+
+Span heights_asked(const Scene& scene, const std::string& asked, std::string_view option) {
+  if (asked.find_first_of("0123456789") == std::string::npos && asked != "every")
+    throw WrongCall(fmt::format("{} {}: write every, for those of the ladder, or some, as in 240..900", option, asked));
+  if (asked != "every") {
+    const Span heights = parse_span(asked, option);
+    if (heights.from < heights.to) return heights;
+    throw WrongCall(fmt::format("{} {}: give heights from one to a larger one, as in 240..900", option, asked));
+  }
+  const std::optional<Span>& ladder = scene.ladder.height;
+  if (ladder && ladder->from < ladder->to) return *ladder;
+  throw WrongCall(fmt::format("the ladder has {}; give them, as in {} 240..900", ladder ? "one height" : "no heights",
+                              option));
+}
+
+}  // namespace fond_ladder::calls

@@ -1,0 +1,115 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <algorithm>
+#include <ostream>
+
+#include "calls/claims_asked.hpp"
+#include "calls/picture_form.hpp"
+#include "calls/progress.hpp"
+#include "calls/scene_call.hpp"
+#include "calls/sizes.hpp"
+#include "calls/target_file.hpp"
+#include "fond_ladder/map.hpp"
+#include "model/number_text.hpp"
+#include "model/printable.hpp"
+#include "print/answers_json.hpp"
+#include "print/json_frame.hpp"
+
+namespace fond_ladder::calls {
+namespace {
+
+struct MapCall {
+  SceneCall scene;
+  std::vector<std::string> claims;
+  std::string width, height;
+  std::string output;  // a file
+  Format format = Format::table;
+};
+
+/// `2 of 24 claims break somewhere`
+std::string verdict(const SizeMap& map) {
+  const auto broken = static_cast<std::size_t>(
+      std::ranges::count_if(map.claims, [](const CheckedClaim& one) { return !one.failing.empty(); }));
+  const std::size_t all = map.claims.size();
+  if (all == 0) return "no claims to look for";
+  if (broken == 0) return all == 1 ? "the claim holds everywhere" : fmt::format("all {} claims hold everywhere", all);
+  if (all == 1) return "the claim breaks somewhere";
+  return fmt::format("{} of {} claims break{} somewhere", broken, all, broken == 1 ? "s" : "");
+}
+
+void print_map(const SizeMap& map, const MapCall& call, std::ostream& out) {
+  fmt::print(out, "{} from {} to {} wide and {} to {} high: {}\n", printable(map.title), exact(map.widths.from),
+             exact(map.widths.to), exact(map.heights.from), exact(map.heights.to), verdict(map));
+  fmt::print(out, "{} {} of sizes, within each of which every size and place runs straight\n\n", map.cells,
+             map.cells == 1 ? "region" : "regions");
+  for (const CheckedClaim& one : map.claims) {
+    if (!one.holds) out << report(one, call.scene.file);
+  }
+}
+
+void write_map(JsonWriter& json, const SizeMap& map) {
+  const auto size = [&](std::string_view key, const Extent& extent) {
+    json.begin_object(key);
+    json.number("width", extent.width);
+    json.number("height", extent.height);
+    json.end();
+  };
+  std::vector<std::size_t> numbers(map.claims.size());
+  for (std::size_t i = 0; i < numbers.size(); ++i) numbers[i] = i;
+  json.number("regions", map.cells);
+  write_checked(json, map.claims, std::ranges::all_of(map.claims, &CheckedClaim::holds), numbers);
+  json.objects("turns", map.turns, [&](const SizeMap::Line& line) {
+    size("from", line.from);
+    size("to", line.to);
+  });
+  json.objects("rungs", map.rungs, [&](const NamedRung& rung) {
+    json.text("name", rung.name);
+    size("size", rung.size);
+  });
+}
+
+ExitStatus draw_map(const MapCall& call, const Streams& streams) {
+  if (!call.output.empty()) {
+    static_cast<void>(picture_form(call.output, "", "-o"));
+    require_target(call.output);
+  }
+  Variant variant = load_variants(call.scene, streams).front();
+  Scene& scene = variant.scene;
+  if (!call.width.empty()) scene.ladder.width = parse_span(call.width, "--width");
+  if (scene.ladder.width.from >= scene.ladder.width.to)
+    throw WrongCall("map: give widths from one to a larger one, as in --width 360..1440");
+  const Span heights = heights_asked(scene, call.height.empty() ? "every" : call.height, "--height");
+  std::vector<std::string> claims = call.claims.empty() ? scene.claims : call.claims;
+  require_claims({variant}, claims);
+  const SizeMap map = map_sizes(variant, claims, heights, 0, Progress(streams, "mapping").teller());
+  if (call.format == Format::json) {
+    JsonAnswers answers(streams.out, "map");
+    Ladder ladder = scene.ladder;
+    ladder.height = heights;
+    write_map(answers.next(scene, call.scene.file, ladder), map);
+    answers.end();
+  } else {
+    print_map(map, call, streams.out);
+  }
+  if (!call.output.empty()) write_target(call.output, draw(map, picture_form(call.output, "", "-o")).bytes);
+  return all_well;
+}
+
+}  // namespace
+
+Command map_command() {
+  CommandOf<MapCall> command("map", "All container sizes at once, width by height: where claims break and things turn");
+  MapCall& call = command.call();
+  Options& options = command.options();
+  add_scene(options, call.scene);
+  options.list("--claim", "CLAIM", call.claims, "This claim instead of the scene's, as in \"uncut(cards)\"; repeatable");
+  options.text("--width", "FROM..TO", call.width, "These widths instead of the scene's ladder");
+  options.text("--height", "FROM..TO", call.height, "These heights instead of the scene's ladder");
+  options.text("-o,--output", "FILE", call.output, "Draw it, an .svg, .png or .pdf file");
+  options.format(call.format, {Format::table, Format::json});
+  return command.does(draw_map);
+}
+
+}  // namespace fond_ladder::calls

@@ -1,0 +1,116 @@
+// SPDX-License-Identifier: MIT
+#include "verify/claims/explain.hpp"
+
+#include <algorithm>
+
+#include "fond_ladder/ledger.hpp"
+#include "model/limits.hpp"
+#include "model/number_text.hpp"
+#include "verify/measure/measuring.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+using Failing = CheckedClaim::Failing;
+
+/// The few nodes in a part that are cut most, the worst first.
+std::vector<NodeId> most_cut_in(const Solution& solution, NodeId part) {
+  std::vector<std::pair<double, NodeId>> cut;
+  std::vector<NodeId> open{part};
+  while (!open.empty()) {
+    const NodeId node = open.back();
+    open.pop_back();
+    const double by = value_of({node, Measure::cut, ""}, solution).value_or(0);
+    if (by > 0 && !solution.keys(node).meant.cut()) cut.emplace_back(by, node);
+    const std::vector<NodeId> children = solution.tree().children(node);
+    open.insert(open.end(), children.rbegin(), children.rend());
+  }
+  std::ranges::stable_sort(cut, std::ranges::greater(), &std::pair<double, NodeId>::first);
+  constexpr std::size_t told = 3;
+  std::vector<NodeId> worst;
+  for (std::size_t i = 0; i < std::min(told, cut.size()); ++i) worst.push_back(cut[i].second);
+  return worst;
+}
+
+/// Whether what sticks out or intrudes most does so at the left or the right.
+bool is_sideways(const Solution& solution, const Quantity& quantity) {
+  const NodeId node = quantity.node;
+  const bool cut = quantity.measure == Measure::cut;
+  const FourSides own = cut ? solution.cut(node) : solution.intrusion(node),
+                  words = cut ? solution.words_cut(node) : solution.words_intrusion(node);
+  return std::max({own.left, own.right, words.left, words.right}) >=
+         std::max({own.top, own.bottom, words.top, words.bottom});
+}
+
+}  // namespace
+
+bool Explainer::fails_at(const Rung& rung, const Claim& claim) {
+  const Solution solution = solver_.solve(rung);
+  const Values values = Measuring(claim.quantities())(solution);
+  const std::vector<std::string> active = solver_.active(rung);
+  const Claim::Outcome outcome = claim.test({solution.container(), values, active});
+  return outcome.tested && !outcome.holds;
+}
+
+void Explainer::explain(const Claim& claim, std::vector<Failing>& all) {
+  const Measuring measuring(claim.quantities());
+  for (std::size_t i = 0; i < all.size(); ++i) {
+    Failing& failing = all[i];
+    Rung rung{failing.worst.width, failing.heights ? std::optional(failing.worst.height) : failing.height};
+    if (!failing.heights && !fails_at(rung, claim)) {  // the end of a stretch may belong to what lies behind
+      rung.width = (failing.from + failing.to) / 2;
+    }
+    const Solution solution = solver_.solve(rung);
+    failing.worst = solution.container();
+    if (i >= limits::most_explained) continue;
+    const Values values = measuring(solution);
+    const std::vector<std::string> active = solver_.active(rung);
+    const Claim::Blamed blamed = claim.blamed({solution.container(), values, active});
+    for (const auto& [text, value] : blamed.folds) failing.values.emplace_back(text, value);
+    for (const std::size_t slot : blamed.quantities) {
+      const Quantity& quantity = claim.quantities()[slot];
+      if (quantity.measure != Measure::most_cut) {
+        tell(solution, quantity, failing);
+        continue;
+      }
+      for (const NodeId node : most_cut_in(solution, quantity.node)) tell(solution, {node, Measure::cut, ""}, failing);
+    }
+  }
+}
+
+/// Tells the value of a quantity; of the first one with a place also why.
+void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing& failing) const {
+  failing.values.emplace_back(scene_.tree.tail(quantity.node) + "." + std::string(word_of(quantity.measure)),
+                              value_of(quantity, solution));
+  if (failing.node.empty() && solution.is_placed(quantity.node)) account(solution, quantity, failing);
+}
+
+void Explainer::account(const Solution& solution, const Quantity& quantity, Failing& failing) const {
+  failing.node = scene_.tree.tail(quantity.node);
+  const NodeId node = quantity.node;
+  const LedgerStep step = chain_to_root(solution, node).back();
+  const std::string wide = rounded(step.width) + " wide (" + step.why_width + ")",
+                    high = rounded(step.height) + " high (" + step.why_height + ")";
+  const std::string across = why_there(solution, node, x_axis), down = why_there(solution, node, y_axis);
+  const auto all = [&](const std::string& first, const std::string& second) {
+    failing.because =
+        failing.node + (first.empty() ? " is " + second : ": " + first + (second.empty() ? "" : "; " + second));
+  };
+  switch (quantity.measure) {
+    case Measure::width: return all("", wide);
+    case Measure::height: return all("", high);
+    case Measure::left: return all(across, across.empty() ? wide : "");
+    case Measure::top: return all(down, down.empty() ? high : "");
+    case Measure::right:
+    case Measure::middle_x: return all(across, wide);
+    case Measure::bottom:
+    case Measure::middle_y:
+    case Measure::baseline: return all(down, high);
+    case Measure::cut:
+    case Measure::intrusion: return is_sideways(solution, quantity) ? all(across, wide) : all(down, high);
+    case Measure::shown: return all(across.empty() ? "" : across + "; " + down, wide + " and " + high);
+    default: return all("", wide + " and " + high);
+  }
+}
+
+}  // namespace fond_ladder::inline v0

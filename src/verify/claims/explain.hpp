@@ -1,0 +1,30 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What lies behind a claim that fails: the worst size solved once more, its values, and the ledger line behind them.
+
+#include <vector>
+
+#include "fond_ladder/check.hpp"
+#include "fond_ladder/claim.hpp"
+
+namespace fond_ladder::inline v0 {
+
+class Explainer {
+ public:
+  /// Scene and solver have to live as long.
+  Explainer(const Scene& scene, SceneSolver& solver) : scene_(scene), solver_(solver) {}
+
+  [[nodiscard]] bool fails_at(const Rung& rung, const Claim& claim);
+  /// Completes what is told of stretches or regions, the first few of them with values and reasons.
+  void explain(const Claim& claim, std::vector<CheckedClaim::Failing>& failing);
+
+ private:
+  void tell(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
+  void account(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
+
+  const Scene& scene_;
+  SceneSolver& solver_;
+};
+
+}  // namespace fond_ladder::inline v0

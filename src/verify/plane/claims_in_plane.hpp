@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Claims over a whole rectangle of widths and heights: where they fail, in convex regions whose edges are exact, and
+// where what is arranged turns.
+
+#include <string>
+#include <vector>
+
+#include "fond_ladder/claim.hpp"
+#include "fond_ladder/variant.hpp"
+#include "solve/region.hpp"
+
+namespace fond_ladder::inline v0 {
+
+/// A rectangle of sizes, in pixels.
+struct SizeRectangle {
+  Span widths, heights;
+};
+
+/// A claim over a rectangle of sizes.
+struct ClaimInPlane {
+  bool tested = false;
+  std::vector<detail::Region> failing;  ///< they have no area in common
+  std::vector<detail::Region> sampled;  ///< where it was only looked at some sizes, as something bends
+  struct Off {
+    std::size_t piece = 0;  ///< of those failing
+    detail::Point at;       ///< a size inside, a whole one where there is one near
+    double by = 0;
+  };
+  std::vector<Off> worst;  ///< one a failing region
+};
+
+/// A stretch of a line on both sides of which things are arranged otherwise.
+struct TurnLine {
+  detail::Point from, to;
+};
+
+struct InPlane {
+  std::vector<ClaimInPlane> claims;
+  std::vector<TurnLine> turns;
+  std::size_t cells = 0;  ///< regions in each of which all runs straight
+  double area = 0;        ///< of them and of the pieces that are only sampled: all that was asked for
+};
+
+/// Looks at all sizes of a rectangle. Turns are found where they are wanted.
+[[nodiscard]] InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
+                                    const std::vector<Claim>& claims, const SizeRectangle& area, bool turns,
+                                    unsigned threads, const ShareDone& progress);
+
+/// Puts regions that touch together: for each the number of its group, from 0 in the order of the first of them.
+[[nodiscard]] std::vector<std::size_t> grouped(const std::vector<detail::Region>& regions);
+
+}  // namespace fond_ladder::inline v0

@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: MIT
+#include "fond_ladder/map.hpp"
+
+#include "verify/plane/claims_in_plane.hpp"
+
+namespace fond_ladder::inline v0 {
+
+SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Span& heights,
+                  unsigned threads, const ShareDone& progress) {
+  const Scene& scene = variant.scene;
+  SizeMap map;
+  map.title = scene.name();
+  map.widths = scene.ladder.width;
+  map.heights = heights;
+  map.ranges = scene.ranges;
+  for (const NamedRung& rung : scene.ladder.rungs) {
+    const Extent size = rung.size;
+    if (size.width >= map.widths.from && size.width <= map.widths.to && size.height >= heights.from &&
+        size.height <= heights.to) {
+      map.rungs.push_back(rung);
+    }
+  }
+  const InPlane found =
+      look_in_plane(scene, variant.modes, {}, {map.widths, heights}, true, threads, progress);
+  map.cells = found.cells;
+  for (const TurnLine& line : found.turns) {
+    map.turns.push_back({{line.from.x, line.from.y}, {line.to.x, line.to.y}});
+  }
+  if (!claims.empty()) map.claims = check_every_height({variant}, claims, heights, threads);
+  return map;
+}
+
+}  // namespace fond_ladder::inline v0
