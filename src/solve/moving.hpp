@@ -19,6 +19,7 @@
 #include <vector>
 
 #include "fond_ladder/plain_text.hpp"
+#include "model/flat.hpp"
 #include "solve/number.hpp"
 #include "solve/region.hpp"
 
@@ -28,6 +29,8 @@ namespace fond_ladder::inline v0::detail {
 struct Course {
   double ahead = std::numeric_limits<double>::infinity();  ///< how far all decisions hold, one side being dragged
   Region* region = nullptr;  ///< where both are, relative to here: cut down to where all decisions hold
+  Index visited = 0;         ///< the node whose step is at work
+  Index decider = 0;         ///< the one in whose step the decision was made that holds least far
   std::uint64_t print = 0;   ///< of the decisions, in the order in which they were made
   bool curved = false;       ///< a decision hangs on something that bends
   bool bent = false;         ///< some number bends
@@ -40,6 +43,7 @@ struct Course {
       region->keep(gap, slope, sideways);
     } else if (slope < 0 && gap < ahead * -slope) {
       ahead = gap / -slope;
+      decider = visited;
     }
   }
   /// One that holds wherever the container is dragged.

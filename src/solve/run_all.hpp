@@ -5,6 +5,7 @@
 
 #include <optional>
 
+#include "solve/moving.hpp"
 #include "solve/steps.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -35,17 +36,29 @@ void make_room(StateOf<N>& state, ScratchOf<N>& scratch, const TreeStore& store)
     state.resolved.resize(store.extras().size());
 }
 
+/// Whoever traces is told whose step comes next.
+template <class N>
+void visit_for(Index node) {
+  if constexpr (!std::is_same_v<N, double>) traced_course->visited = node;
+}
+
 /// A pass down: visiting a node may plan the visits of its children. Returns the number of nodes visited.
 template <Axis axis, class N>
 std::size_t run_down(FrameOf<N>& frame, N root_size) {
   frame.template begin_down<axis>(root_size);
-  for (Index i = 0; i < frame.visit_count(); ++i) laying_step<axis, N>(frame, frame.visit(i));
+  for (Index i = 0; i < frame.visit_count(); ++i) {
+    visit_for<N>(frame.visit(i));
+    laying_step<axis, N>(frame, frame.visit(i));
+  }
   return frame.visited();
 }
 
 template <class N>
 std::size_t run_up(FrameOf<N>& frame, StepOf<N> step) {
-  for (Index i = frame.visit_count(); i > 0; --i) step(frame, frame.visit(i - 1));
+  for (Index i = frame.visit_count(); i > 0; --i) {
+    visit_for<N>(frame.visit(i - 1));
+    step(frame, frame.visit(i - 1));
+  }
   return frame.visited();
 }
 

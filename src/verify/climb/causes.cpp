@@ -10,7 +10,9 @@
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
+#include "solve/lines.hpp"
 #include "solve/placed.hpp"
+#include "verify/measure/measures.hpp"
 #include "verify/measure/same.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -64,8 +66,8 @@ class BothSides {
   }
 
  private:
-  void add(NodeId node, NodeId container, std::string words, unsigned vagueness = 0, NodeId by = {}) {
-    found_.push_back({node, container, std::move(words), by, vagueness});
+  Cause& add(NodeId node, NodeId container, std::string words, unsigned vagueness = 0, NodeId by = {}) {
+    return found_.emplace_back(Cause{node, container, std::move(words), by, vagueness});
   }
 
   void compare(NodeId node, Index a, Index b) {
@@ -74,6 +76,15 @@ class BothSides {
       case Kind::column:
         compare_lines(node, a, b);
         compare_across(node, above_.solution.kind(node) == Kind::row ? y_axis : x_axis);
+        compare_spare(node, above_.solution.kind(node) == Kind::row ? y_axis : x_axis, "lines", [&](const SideOfTurn& side) {
+          double taken = 0;
+          std::size_t lines = 0;
+          for (const auto& line : detail::lines_across(side.view, side.index(node))) {
+            taken += line.size;
+            ++lines;
+          }
+          return std::pair(taken, lines);
+        });
         break;
       case Kind::grid: compare_tracks(node); [[fallthrough]];
       case Kind::stack:
@@ -84,7 +95,8 @@ class BothSides {
         if (below_.view.need(a) == above_.view.need(b)) break;  // as many lines
         const int was = below_.solution.lines(node), is = above_.solution.lines(node);
         if (was != is) {
-          add(node, node, "{node} goes from " + count(was, "line") + " to " + std::to_string(is));
+          Cause& cause = add(node, node, "{node} goes from " + count(was, "line") + " to " + std::to_string(is));
+          cause.breaks = cause.on_y = true;
         }
         break;
       }
@@ -142,10 +154,42 @@ class BothSides {
     for (std::size_t i = 0; i < now.size(); ++i) {
       if (old[i].second == now[i].second) continue;
       const NodeId child = store_.id_of(now[i].first);
-      add(child, node, "{node} moves to line " + std::to_string(now[i].second + 1) + " of {in}");
+      const bool up = now[i].second < old[i].second;
+      const LineAccount& line = up ? is[now[i].second] : was[old[i].second];
+      add(child, node,
+          "{node} moves to line " + std::to_string(now[i].second + 1) + " of {in}: " +
+              sum_of(line, now[i].first) + (up ? " fits" : " no longer fits"))
+          .breaks = true;
       return false;
     }
     return true;
+  }
+
+  /// `a 672 + 40 + b 256 = 968`: what a line has to hold up to a child.
+  [[nodiscard]] std::string sum_of(const LineAccount& line, Index last) const {
+    std::string text;
+    double sum = 0;
+    std::size_t told = 0, untold = 0;
+    const auto size_of = [](const detail::ChildAccount& child) {
+      return child.portion.held(child.portion.base) + child.margin.sum();
+    };
+    constexpr std::size_t most = 4;
+    for (const detail::ChildAccount& child : line.children) {
+      const bool first = &child == &line.children.front();
+      sum += (first ? 0 : line.gap) + size_of(child);
+      const bool ends = child.node == last;
+      if (told < most || ends) {
+        if (untold > 0) text += " + " + std::to_string(untold) + " more";
+        if (!first && line.gap != 0) text += " + " + rounded(line.gap);
+        text += (first ? "" : " + ") + tree_.tail(store_.id_of(child.node)) + " " + rounded(size_of(child));
+        ++told;
+        untold = 0;
+      } else {
+        ++untold;
+      }
+      if (ends) break;
+    }
+    return text + " = " + rounded(sum);
   }
 
   /// The room of a line goes from missing to spare, before or after all sizes stand.
@@ -163,6 +207,21 @@ class BothSides {
     } else if (before.spare() < -nothing && after.spare() >= -nothing) {
       add(node, node, "what {node} holds no longer sticks out", 1);
     }
+  }
+
+  /// Room between lines or tracks begins or ends: `taken(side)` is what they take, and how many there are.
+  template <class Taken>
+  void compare_spare(NodeId node, Axis axis, const char* what, const Taken& taken) {
+    const auto spare = [&](const SideOfTurn& side) -> std::optional<double> {
+      const auto [sum, many] = taken(side);
+      if (many == 0) return {};
+      const double inner = side.view.inner_size(side.index(node), axis);
+      return inner - sum - side.view.gap_down(side.index(node), axis, inner) * static_cast<double>(many - 1);
+    };
+    const auto was = spare(below_), is = spare(above_);
+    constexpr double nothing = limits::told_tolerance;
+    if (!was || !is || (*was > nothing) == (*is > nothing)) return;
+    add(node, node, "the " + std::string(what) + " of {node} have " + (*is > nothing ? "room to spare" : "no room to spare any more"), 1);
   }
 
   // --- limits ------------------------------------------------------------------------------------------------------
@@ -245,7 +304,7 @@ class BothSides {
     const auto was = below_.solution.tracks(node), is = above_.solution.tracks(node);
     const auto on = [&](const auto& old, const auto& now, const std::string& word) {
       if (old.size() != now.size()) {
-        add(node, node, "{node} has " + count(now.size(), word) + " instead of " + std::to_string(old.size()));
+        add(node, node, "{node} has " + count(now.size(), word) + " instead of " + std::to_string(old.size())).breaks = true;
         return;
       }
       for (std::size_t i = 0; i < now.size(); ++i) {
@@ -260,6 +319,42 @@ class BothSides {
     };
     on(was.columns, is.columns, "column");
     on(was.rows, is.rows, "row");
+    compare_growth(node, was.columns, is.columns, "column");
+    compare_growth(node, was.rows, is.rows, "row");
+    const auto taken = [](const std::vector<Solution::TrackBox>& all) {
+      double sum = 0;
+      for (const Solution::TrackBox& track : all) sum += track.size;
+      return std::pair(sum, all.size());
+    };
+    const auto tracks_on = [&](const SideOfTurn& side) -> const Solution::GridTracks& {
+      return &side == &below_ ? was : is;
+    };
+    compare_spare(node, x_axis, "columns", [&](const SideOfTurn& side) { return taken(tracks_on(side).columns); });
+    compare_spare(node, y_axis, "rows", [&](const SideOfTurn& side) { return taken(tracks_on(side).rows); });
+  }
+
+  /// A track that shares the rest stops being held at what it holds, or begins to be.
+  void compare_growth(NodeId node, const std::vector<Solution::TrackBox>& was, const std::vector<Solution::TrackBox>& is,
+                      const std::string& word) {
+    if (was.size() != is.size()) return;
+    const auto fr_of = [](const std::vector<Solution::TrackBox>& all) {  // the size of one share
+      double least = 0;
+      for (const Solution::TrackBox& track : all) {
+        if (track.share > 0) least = least == 0 ? track.size / track.share : std::min(least, track.size / track.share);
+      }
+      return least;
+    };
+    const double before = fr_of(was), after = fr_of(is);
+    const auto held = [](const Solution::TrackBox& track, double fr) {
+      return track.share > 0 && track.size > fr * track.share + limits::told_tolerance;
+    };
+    for (std::size_t i = 0; i < is.size(); ++i) {
+      const bool held_was = held(was[i], before), held_is = held(is[i], after);
+      if (held_was == held_is) continue;
+      add(node, node, word + " " + std::to_string(i) + " of {node} " + (held_is ? "keeps" : "grows beyond") +
+                          " the " + rounded((held_is ? is : was)[i].size) + " that it cannot do without");
+      return;
+    }
   }
 
   SideOfTurn below_, above_;
@@ -300,14 +395,19 @@ std::vector<Cause> causes_between(const Solution& below, const Solution& above,
   return causes.empty() ? BothSides(below, above).find() : causes;
 }
 
-std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, NodeId node) {
-  const std::vector<NodeId> chain = chain_of(tree, node);
+std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, const Turned& turned) {
+  const std::vector<NodeId> chain = chain_of(tree, turned.node);
+  const bool sideways = turned.measure == Measure::width || turned.measure == Measure::left ||
+                        turned.measure == Measure::right || turned.measure == Measure::middle_x;
   const Cause* nearest = nullptr;
   std::size_t least = 0;
   constexpr std::size_t far = 1000000;
   for (const Cause& cause : causes) {
+    if (sideways && cause.on_y) continue;
+    if (cause.breaks && !turned.jumps) continue;
+    const unsigned vagueness = cause.vagueness + (turned.jumps && !cause.breaks ? 2 : 0);
     const std::size_t away =
-        std::min(distance(tree, chain, cause.node), distance(tree, chain, cause.container)) + far * cause.vagueness;
+        std::min(distance(tree, chain, cause.node), distance(tree, chain, cause.container)) + far * vagueness;
     if (nearest != nullptr && away >= least) continue;
     nearest = &cause;
     least = away;
@@ -322,6 +422,62 @@ std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, No
   put("{in}", nearest->container);
   put("{by}", nearest->by);
   return words;
+}
+
+std::string sight_cause(const Solution& below, const Solution& above, NodeId node) {
+  const auto seen = [&](const Solution& side) {
+    return value_of({node, Measure::shown, {}}, side) == 1.0;
+  };
+  const bool was = seen(below), is = seen(above);
+  if (was == is) return "";
+  const Solution& hidden = was ? above : below;
+  const Tree& tree = hidden.tree();
+  const std::string name = "`" + tree.tail(node) + "`" + (was ? "" : " no longer");
+  if (!hidden.is_placed(node)) return name + " is hidden";
+  const Rect box = hidden.painted_box(node);
+  if (box.width <= 0 || box.height <= 0)
+    return name + " is " + rounded(box.width) + " x " + rounded(box.height);
+  const detail::View view = detail::view_of(tree, hidden.passes());
+  const auto unseen = detail::unseen_behind(view, tree.store().index_of(node));
+  if (unseen.by == detail::no_index) return "";
+  return name + " lies" + (unseen.beyond ? " beyond `" : " behind `") +
+         tree.tail(tree.store().id_of(unseen.by)) + "`";
+}
+
+std::string cut_cause(const Solution& below, const Solution& above, NodeId node) {
+  const auto sticks_out = [&](const Solution& side) {
+    return value_of({node, Measure::cut, {}}, side).value_or(0) > limits::told_tolerance;
+  };
+  const bool was = sticks_out(below), is = sticks_out(above);
+  const Tree& tree = above.tree();
+  const auto side = [&](const Solution& solution) -> std::string {
+    const FourSides own = solution.cut(node), words = solution.words_cut(node);
+    const double top = std::max(own.top, words.top), right = std::max(own.right, words.right),
+                 bottom = std::max(own.bottom, words.bottom), left = std::max(own.left, words.left);
+    const double most = std::max({top, right, bottom, left});
+    return most == right ? "right" : most == bottom ? "bottom" : most == left ? "left" : "top";
+  };
+  if (was == is) {
+    const std::string before = side(below), after = side(above);
+    if (!was || before == after) return "";
+    return "`" + tree.tail(node) + "` sticks out more at the " + after + " than at the " + before;
+  }
+  const bool words = (was ? below : above).words_cut(node).any();
+  const std::string of = words ? "the words of `" + tree.tail(node) + "`" : "`" + tree.tail(node) + "`";
+  const std::string verb = is ? (words ? " begin to stick out" : " begins to stick out")
+                              : (words ? " no longer stick out" : " no longer sticks out");
+  return of + verb + (words ? "" : " of `" + tree.tail(tree.parent(node)) + "`");
+}
+
+std::string decided_in(const Scene& scene, NodeId node) {
+  const std::string name = "`" + scene.tree.tail(node) + "`";
+  switch (scene.tree.kind(node)) {
+    case Kind::row:
+    case Kind::column: return name + " shares out its room otherwise";
+    case Kind::grid: return "the tracks of " + name + " share room otherwise";
+    case Kind::stack: return name + " lays what it holds otherwise";
+    default: return "another size of " + name + " decides";
+  }
 }
 
 }  // namespace fond_ladder::inline v0

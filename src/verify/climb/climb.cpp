@@ -106,6 +106,7 @@ class Climber {
       }
     }
     order_turns();
+    decisions_ = followed->decisions;
     if (options_.causes) {
       SceneSolver below(scene_, options_.modes), above(scene_, options_.modes);
       add_causes(turns_, below, above);
@@ -204,6 +205,14 @@ class Climber {
     return {low, turn.kind == TurnKind::jump ? onward : std::min(turn.at + limits::turn_step, limits::largest_length)};
   }
 
+  /// What the solve decides otherwise at a size, from those that a climb by stretches has met.
+  [[nodiscard]] std::string decided_at(double at) const {
+    const double near = doubtful(at) * 2;
+    const auto decision = std::ranges::lower_bound(decisions_, at - near, {}, &Followed::Decision::at);
+    if (decision == decisions_.end() || decision->at > at + near) return "";
+    return decided_in(scene_, decision->node);
+  }
+
   void add_causes(std::vector<Turn>& turns, SceneSolver& below, SceneSolver& above) const {
     std::vector<Cause> causes;
     std::optional<std::pair<double, double>> known;
@@ -219,7 +228,16 @@ class Climber {
         causes = causes_between(at_low, at_high, below.active(low), above.active(high));
         known = sides;
       }
-      turn.cause = nearest_cause(causes, scene_.tree, quantities_[turn.quantity].node);
+      const Quantity& quantity = quantities_[turn.quantity];
+      if (quantity.measure == Measure::shown || quantity.measure == Measure::cut) {
+        const Solution at_low = below.solve(rung_at(sides.first)), at_high = above.solve(rung_at(sides.second));
+        turn.cause = (quantity.measure == Measure::cut ? cut_cause : sight_cause)(at_low, at_high, quantity.node);
+      }
+      const Turned turned{quantity.node, quantity.measure, turn.kind == TurnKind::jump};
+      if (turn.cause.empty()) turn.cause = nearest_cause(causes, scene_.tree, turned);
+      if (turn.cause.empty()) turn.cause = decided_at(turn.at);
+      if (turn.cause.empty() && quantity.measure == Measure::cut)
+        turn.cause = "another part of `" + scene_.tree.tail(quantity.node) + "` sticks out most";
     }
   }
 
@@ -233,6 +251,7 @@ class Climber {
   std::vector<Values> values_;
   std::vector<Extent> containers_;
   std::vector<Turn> turns_;
+  std::vector<Followed::Decision> decisions_;
 };
 
 }  // namespace

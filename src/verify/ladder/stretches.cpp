@@ -85,6 +85,7 @@ class Follower {
       if (!trace(at)) return {};
       double end = std::min(span_.to, at + traced_.course().ahead);
       const bool curved = traced_.course().curved;
+      if (end < span_.to) followed_.decisions.push_back({end, store_.id_of(traced_.course().decider)});
       if (curved) {
         const auto other = end_of_course(at);
         if (!other || !trace(at)) return {};
@@ -319,6 +320,7 @@ std::optional<Followed> follow(const Scene& scene, const std::vector<std::string
     if (!part) return {};
     for (std::size_t q = 0; q < quantities.size(); ++q) append(all.runs[q], std::move(part->runs[q]));
     std::ranges::copy(part->sampled, std::back_inserter(all.sampled));
+    std::ranges::copy(part->decisions, std::back_inserter(all.decisions));
   }
   return all;
 }

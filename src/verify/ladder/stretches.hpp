@@ -46,6 +46,11 @@ struct Way {
 
 struct Followed {
   std::vector<Runs> runs;     ///< of the quantities, in their order
+  struct Decision {
+    double at = 0;
+    NodeId node;  ///< in whose arrangement something is decided otherwise from there on
+  };
+  std::vector<Decision> decisions;  ///< rising
   std::vector<Span> sampled;  ///< where decisions hang on something that bends: there nothing is proved
 };
 

@@ -61,38 +61,53 @@ template <class N>
   return least;
 }
 
-/// Not of zero size, not wholly cut off by an ancestor that does not scroll that way, and not wholly behind one box
-/// or image that is painted later. Edges that lie on one another but for rounding lie on one another.
+/// Beyond which ancestor a node lies wholly that does not scroll that way, or behind which one box or image that is
+/// painted later; nobody where it is seen.
+struct Unseen {
+  Index by = no_index;
+  bool beyond = false;
+};
+/// Of a node with a place and a size. Edges that lie on one another but for rounding lie on one another.
 template <class SomeView>
-[[nodiscard]] bool is_shown(const SomeView& view, Index node) {
+[[nodiscard]] Unseen unseen_behind(const SomeView& view, Index node) {
   using Box = RectOf<typename SomeView::Number>;
-  if (!has_place(view, node)) return false;
   const Box box = painted_box(view, node);
   constexpr double thin = limits::told_tolerance;
-  if (box.width <= 0 || box.height <= 0) return false;
   Box seen = box;
   for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
     const Box clip = painted_box(view, above);
     const Traits traits = view.traits(above);
     if (traits.scroll_x) seen.x = clip.x, seen.width = clip.width;  // it can be scrolled into view
     if (traits.scroll_y) seen.y = clip.y, seen.height = clip.height;
-    if (seen.x + thin >= clip.right() || seen.right() <= clip.x + thin) return false;
-    if (seen.y + thin >= clip.bottom() || seen.bottom() <= clip.y + thin) return false;
+    if (seen.x + thin >= clip.right() || seen.right() <= clip.x + thin) return {above, true};
+    if (seen.y + thin >= clip.bottom() || seen.bottom() <= clip.y + thin) return {above, true};
   }
-  bool later = false, hidden = false;
+  bool later = false;
+  Unseen unseen;
   walk_painted(view, [&](Index painted, int, const auto& lens) {
     if (painted == node) later = true;
     // Containers and the room around words are see-through.
     const Kind kind = view.traits(painted).node_kind();
-    if (hidden || !later || painted == node || (kind != Kind::box && kind != Kind::image)) return;
+    if (unseen.by != no_index || !later || painted == node || (kind != Kind::box && kind != Kind::image)) return;
     for (Index at = painted; at != no_index; at = view.parent(at)) {
       if (at == node) return;
     }
     const Box over = through(lens, view, painted);
-    hidden = over.x <= box.x + thin && over.y <= box.y + thin && over.right() + thin >= box.right() &&
-             over.bottom() + thin >= box.bottom();
+    if (over.x <= box.x + thin && over.y <= box.y + thin && over.right() + thin >= box.right() &&
+        over.bottom() + thin >= box.bottom()) {
+      unseen.by = painted;
+    }
   });
-  return !hidden;
+  return unseen;
+}
+
+/// Not hidden, not of zero size, and not out of sight.
+template <class SomeView>
+[[nodiscard]] bool is_shown(const SomeView& view, Index node) {
+  if (!has_place(view, node)) return false;
+  const auto box = painted_box(view, node);
+  if (box.width <= 0 || box.height <= 0) return false;
+  return unseen_behind(view, node).by == no_index;
 }
 
 /// A measure of a node that has a place.

@@ -120,28 +120,28 @@ const Case cases[] = {
      "row:r wrap=true [ box:a width=60 box:b width=60 ]",
      {100, 150},
      "r.lines",
-     "at 120: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`\n"},
+     "at 120: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`: a 60 + b 60 = 120 fits\n"},
     {"with gap and margins",
      "row:r wrap=true gap=10 [ box:a width=60 margin=3 box:b width=60 ]",
      {100, 150},
      "r.lines",
-     "at 136: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`\n"},
+     "at 136: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`: a 66 + 10 + b 60 = 136 fits\n"},
     {"by minima",
      "row:r wrap=true [ box:a basis=0 min_width=70 grow=1 box:b basis=0 min_width=50.5 grow=1 ]",
      {100, 150},
      "r.lines",
-     "at 120.5: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`\n"},
+     "at 120.5: r.lines jumps from 2 to 1: `b` moves to line 1 of `r`: a 70 + b 50.5 = 120.5 fits\n"},
     {"a lone last child",
      "row:r wrap=true [ box:a basis=50 grow=1 box:b basis=50 grow=1 ]",
      {80, 130},
      "b.width",
-     "at 100: b.width jumps from 100 to 50: `b` moves to line 1 of `r`\n"},
+     "at 100: b.width jumps from 100 to 50: `b` moves to line 1 of `r`: a 50 + b 50 = 100 fits\n"},
     {"three, two, one lines",
      "row:r wrap=true gap=10 [ box:a width=50 box:b width=50 box:c width=50 ]",
      {60, 200},
      "r.lines",
-     "at 110: r.lines jumps from 3 to 2: `b` moves to line 1 of `r`\n"
-     "at 170: r.lines jumps from 2 to 1: `c` moves to line 1 of `r`\n"},
+     "at 110: r.lines jumps from 3 to 2: `b` moves to line 1 of `r`: a 50 + 10 + b 50 = 110 fits\n"
+     "at 170: r.lines jumps from 2 to 1: `c` moves to line 1 of `r`: a 50 + 10 + b 50 + 10 + c 50 = 170 fits\n"},
     // Texts: 9.6 pixels a character.
     {"a text takes fewer lines",
      "column:c [ text:t text=\"aaaa bbbb\" ]",
@@ -162,7 +162,7 @@ const Case cases[] = {
      "column:c across=start [ text:t text=\"aa bb\" ]",
      {30, 90},
      "t.width",
-     "at 48: t.width bends at 48, its slope from 1 to 0: `t` goes from 2 lines to 1\n"},
+     "at 48: t.width bends at 48, its slope from 1 to 0: `t` reaches its content's width 48\n"},
     // Across.
     {"a maximum across",
      "column:c [ box:a max_width=70 ]",
@@ -252,6 +252,62 @@ TEST(Turns, AreFoundAlongHeightsToo) {
   options.along_height = true;
   EXPECT_EQ(turns_text(climb(scene, Ladder{{100, 400}, Span(100, 300), {}}, {"b.height"}, options)),
             "at 150: b.height bends at 50, its slope from 0 to 1: `b` leaves its minimum 50\n");
+}
+
+/// What decides is told, and not what follows from it; and whatever turns has a cause.
+TEST(Turns, AreExplainedByWhatDecides) {
+  const struct {
+    const char *what, *scene, *quantity, *cause;
+  } cases[] = {
+      {"a row runs out of room, a text in it breaks anew",
+       "row:r gap=10 [ box:list width=200 text:t text=\"mist fern kelp moss tray water bench\" ]", "t.width",
+       "`r` has room for all it holds"},
+      {"a sidebar beside content that wraps",
+       "row:r [ box:side width=150 row:main wrap=true weight=1 [ box:x width=100 box:y width=90 ] ]", "side.width",
+       "`main` leaves its smallest content 100"},
+      {"spare between the tracks of a grid",
+       "grid:g columns=[100,100] rest=between [ box:a box:b ]", "b.left", "the columns of `g` have room to spare"},
+      {"a share of a grid begins to grow", "grid:g columns=[\"1fr\",\"2fr\"] [ box:a width=150 box:b width=20 ]", "b.left",
+       "column 0 of `g` is no longer only as large as `a`"},
+      {"a node slides behind another",
+       "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} box:c width=300 height=100 "
+       "pin={\"left\":100,\"top\":0} ]",
+       "a.shown", "`a` lies behind `c`"},
+      {"a node sticks out", "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} ]", "a.cut",
+       "`a` no longer sticks out of `s`"},
+  };
+  for (const auto& one : cases) {
+    const Climb climbed = climb_of(one.scene, {80, 700}, one.quantity);
+    ASSERT_FALSE(climbed.turns().empty()) << one.what;
+    EXPECT_TRUE(std::ranges::any_of(climbed.turns(), [&](const Turn& turn) { return turn.cause == one.cause; }))
+        << one.what << ": " << turns_text(climbed);
+    for (const Turn& turn : climbed.turns()) {
+      EXPECT_EQ(turn.cause.find(" goes from "), std::string::npos) << one.what << ": " << turn.cause;
+    }
+  }
+}
+
+/// Of turns of random scenes all have a cause.
+TEST(Turns, AllHaveACause) {
+  std::size_t turns = 0;
+  for (std::uint32_t seed = 0; seed < 150; ++seed) {
+    testing::RandomScenes random(testing::seed() + seed);
+    const Scene scene(random.tree(12));
+    for (const Turn& turn : climb(scene, {{100, 500}, Span(300), {}}, {"*.width", "*.top", "*.cut"}, {}).turns()) {
+      ++turns;
+      EXPECT_NE(turn.cause, "") << turn << " in the scene of seed " << testing::seed() + seed;
+    }
+  }
+  EXPECT_GT(turns, 500U);
+}
+
+/// A curve ends where it bends, and behind it the quantity runs as it does.
+TEST(Turns, ACurveEndsAtItsBend) {
+  const Climb climbed = climb_of("row:r [ box:a basis=60% box:b width=200.3 ]", {300, 600}, "a.width");
+  ASSERT_EQ(climbed.turns().size(), 1U) << turns_text(climbed);
+  EXPECT_EQ(climbed.turns()[0].kind, TurnKind::curve);
+  EXPECT_NEAR(climbed.turns()[0].to, 500.75, 1e-3);
+  EXPECT_NEAR(climbed.turns()[0].slope_after, 0.6, 1e-6);
 }
 
 TEST(Turns, ACurveIsToldOnce) {
