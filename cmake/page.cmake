@@ -80,7 +80,7 @@ function(fond_ladder_sources_of target floor result)
   set(${result} ${sources} PARENT_SCOPE)
 endfunction()
 
-# Small where it may be slow; model, solve and draw are what a hand waits for.
+# Small where it may be slow; model is what a hand waits for, and where more room brings more speed.
 foreach(of "fond_ladder_core model -Os" "fond_ladder_core solve -Oz" "fond_ladder_core verify -Oz"
            "fond_ladder_core print -Oz" "fond_ladder_scene scene -Oz" "fond_ladder_calls calls -Oz")
   separate_arguments(of)
@@ -94,7 +94,7 @@ foreach(of "fond_ladder_core model -Os" "fond_ladder_core solve -Oz" "fond_ladde
   endif()
   fond_ladder_engine_unit(${floor} ${optimized} ${sources})
 endforeach()
-fond_ladder_engine_unit(draw -Os draw/labels.cpp draw/marks.cpp draw/node_marks.cpp draw/node_shape.cpp draw/panel.cpp
+fond_ladder_engine_unit(draw -Oz draw/labels.cpp draw/marks.cpp draw/node_marks.cpp draw/node_shape.cpp draw/panel.cpp
   draw/room.cpp)
 fond_ladder_engine_unit(engine -Oz page/engine/asking.cpp page/engine/description.cpp page/engine/engine.cpp
   page/engine/recording_pen.cpp page/engine/shown_scene.cpp page/engine/without_files.cpp
@@ -107,7 +107,7 @@ set(fond_ladder_wasm_link -flto -Wl,-mllvm,-wasm-enable-eh -Wl,-mllvm,-exception
 add_custom_command(OUTPUT ${page}/engine.wasm
   COMMAND ${FOND_LADDER_WASM_CLANG} ${fond_ladder_wasm_flags} ${fond_ladder_wasm_link} ${fond_ladder_engine_objects}
           -o ${page}/linked.wasm
-  COMMAND ${FOND_LADDER_WASM_OPT} -Oz --enable-exception-handling --enable-bulk-memory --enable-sign-ext --enable-reference-types
+  COMMAND ${FOND_LADDER_WASM_OPT} -Oz --low-memory-unused --enable-exception-handling --enable-bulk-memory --enable-sign-ext --enable-reference-types
           --enable-nontrapping-float-to-int --enable-mutable-globals --enable-multivalue ${page}/linked.wasm -o ${page}/engine.wasm
   DEPENDS ${fond_ladder_engine_objects} VERBATIM COMMENT "Linking the page's engine")
 

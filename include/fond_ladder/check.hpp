@@ -32,7 +32,7 @@ struct CheckedClaim {
     std::optional<Span> heights{};  ///< of a region of sizes, checked at every height; then `height` says nothing
     /// Of such a region: the corners of its convex pieces, in the order in which they are met going round.
     std::vector<std::vector<Extent>> pieces{};
-    std::string node;                                                     ///< the first of those that has a place
+    std::string node;     ///< the first of those that has a place
     std::string because;  ///< why that node is as large as it is, from its ledger
     std::string variant;  ///< in which it fails, by what tells it from the others; empty: as it is
     std::string options;  ///< of that variant
@@ -52,8 +52,8 @@ struct CheckedClaim {
                                               const std::vector<std::string>& claims, unsigned threads = 0,
                                               const ShareDone& progress = {});
 
-/// The same over whole rectangles of sizes: every width of the ladders and every height of a span. Where a claim fails is
-/// told in regions whose edges are exact; what fails on a line alone is not looked for. Costs a few solves for each
+/// The same over whole rectangles of sizes: every width of the ladders and every height of a span. Where a claim fails
+/// is told in regions whose edges are exact; what fails on a line alone is not looked for. Costs a few solves for each
 /// region in which nothing turns.
 [[nodiscard]] std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
                                                            const std::vector<std::string>& claims, const Span& heights,

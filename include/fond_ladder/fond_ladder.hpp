@@ -12,6 +12,7 @@
 #include "fond_ladder/ledger.hpp"
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/lint.hpp"
+#include "fond_ladder/map.hpp"
 #include "fond_ladder/node.hpp"
 #include "fond_ladder/own_content.hpp"
 #include "fond_ladder/plain_text.hpp"

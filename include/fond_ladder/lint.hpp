@@ -25,6 +25,7 @@ struct Finding {
   std::vector<std::string> variants{};  ///< in which it is so; empty: in all that were looked at
   std::string path{};                   ///< the whole path of the node, of many that of the worst; empty for a range
   std::vector<std::string> nodes{};     ///< of many, the paths of all
+  std::vector<double> heights{};        ///< of a ladder with two heights, those at which it is so, rising
 };
 
 /// All findings about a scene over its ladder.

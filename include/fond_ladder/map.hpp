@@ -5,7 +5,6 @@
 #include <vector>
 
 #include "fond_ladder/check.hpp"
-#include "fond_ladder/draw.hpp"
 #include "fond_ladder/variant.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -29,10 +28,6 @@ struct SizeMap {
 /// Looks at all widths of a scene's ladder and all heights of a span. Throws BadClaim, and as SceneSolver does.
 [[nodiscard]] SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Span& heights,
                                 unsigned threads = 0, const ShareDone& progress = {});
-
-/// Draws it: width to the right and height up, the regions of each broken claim hatched in its own way, with a legend.
-/// Throws BadPicture.
-[[nodiscard]] Picture draw(const SizeMap& map, PictureForm form);
 
 }  // namespace v0
 }  // namespace fond_ladder

@@ -8,6 +8,7 @@
 
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/draw.hpp"
+#include "fond_ladder/map.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -30,6 +31,10 @@ struct PlotOptions {
 
 /// Throws NoPlot where the plotting program is missing, so that nobody climbs for nothing.
 void require_plotter();
+
+/// Draws a map of sizes: width to the right and height up, the regions of each broken claim hatched in its own way,
+/// with a legend. Throws BadPicture.
+[[nodiscard]] Picture draw(const SizeMap& map, PictureForm form);
 
 }  // namespace v0
 }  // namespace fond_ladder

@@ -141,9 +141,10 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
   require_claims(variants, all);
   Progress progress(streams, "checking");
   const std::vector<CheckedClaim> checked =
-      call.heights.empty() ? fond_ladder::check(variants, claims, 0, progress.teller())
-                           : check_every_height(variants, claims, heights_asked(variants[0].scene, call.heights, "--heights"), 0,
-                                                progress.teller());
+      call.heights.empty()
+          ? fond_ladder::check(variants, claims, 0, progress.teller())
+          : check_every_height(variants, claims, heights_asked(variants[0].scene, call.heights, "--heights"), 0,
+                               progress.teller());
   const std::string suite = variants[0].scene.name() + (call.shard.empty() ? "" : " " + call.shard);
   if (!call.junit.empty()) write_target(call.junit, junit_text(checked, suite, call.scene.file));
   if (call.format == Format::json) {

@@ -31,8 +31,8 @@ Span heights_asked(const Scene& scene, const std::string& asked, std::string_vie
   }
   const std::optional<Span>& ladder = scene.ladder.height;
   if (ladder && ladder->from < ladder->to) return *ladder;
-  throw WrongCall(fmt::format("the ladder has {}; give them, as in {} 240..900", ladder ? "one height" : "no heights",
-                              option));
+  throw WrongCall(
+      fmt::format("the ladder has {}; give them, as in {} 240..900", ladder ? "one height" : "no heights", option));
 }
 
 }  // namespace fond_ladder::calls

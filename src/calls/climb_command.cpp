@@ -2,6 +2,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cmath>
 #include <ostream>
 
 #include "calls/picture_form.hpp"
@@ -139,30 +140,76 @@ std::vector<std::size_t> columns_of(const Climb& climbed, const std::vector<Tell
   return columns;
 }
 
-ExitStatus climb_scene(const Scene& scene, const ClimbCall& call, const Streams& streams) {
-  const Way way = way_of(scene, call);
+/// A climb as it is shown: at one height, or over heights at one width.
+struct Climbed {
+  ShownClimb shown;
+  std::vector<Telling> telling;
+};
+
+Climbed climb_way(const Scene& scene, const Way& way, const ClimbCall& call, const Streams& streams) {
   const std::vector<double> sizes = shown_sizes(way, call.rungs);
   const bool all = call.show.empty();
   const std::vector<Quantity> asked =
       all ? all_quantities(scene, way.along_height) : asked_quantities(scene, call.show);
-  ShownClimb shown{scene, way.ladder, climb_all(scene, way, asked, call, streams)};
+  Climbed climbed{{scene, way.ladder, climb_all(scene, way, asked, call, streams)}, {}};
+  ShownClimb& shown = climbed.shown;
   shown.rows = steps_at(scene, way, shown.climbed, sizes, call.scene.modes);
-  std::vector<Telling> telling;
   if (all) {
-    telling = most_telling(scene, shown.climbed);
-    name_those_told(scene, telling, shown.climbed);
+    climbed.telling = most_telling(scene, shown.climbed);
+    name_those_told(scene, climbed.telling, shown.climbed);
   }
-  shown.columns = columns_of(shown.climbed, telling, all, call.format);
+  shown.columns = columns_of(shown.climbed, climbed.telling, all, call.format);
+  return climbed;
+}
+
+void print_table(const Climbed& climbed, const ClimbCall& call, std::ostream& out) {
+  const ShownClimb& shown = climbed.shown;
+  out << headline(shown) << '\n';
+  if (call.show.empty()) out << wrapped(summary(shown.scene, shown.climbed, climbed.telling, call.scene.modes), 100);
+  print_climbed(shown, climbed.telling, out);
+}
+
+/// Whether the same quantities turn at the same sizes in the same manner.
+bool turn_alike(const Climb& a, const Climb& b) {
+  return std::ranges::equal(a.found, b.found, [](const Turn& one, const Turn& other) {
+    constexpr double near = 1e-6;
+    return one.quantity == other.quantity && one.kind == other.kind && std::abs(one.at - other.at) <= near;
+  });
+}
+
+/// What is said of the other end of a ladder with two heights.
+void print_other_end(const Climbed& low, const Climbed& high, const ClimbCall& call, std::ostream& out) {
+  out << '\n';
+  if (turn_alike(low.shown.climbed, high.shown.climbed)) {
+    out << exact(high.shown.ladder.height->from) << " high: the same quantities turn at the same widths\n";
+  } else {
+    print_table(high, call, out);
+  }
+}
+
+ExitStatus climb_scene(const Scene& scene, const ClimbCall& call, const Streams& streams) {
+  Way way = way_of(scene, call);
+  std::optional<Way> other_end;  // of a ladder with two heights
+  if (!way.along_height && way.ladder.height && way.ladder.height->from < way.ladder.height->to) {
+    other_end = way;
+    other_end->ladder.height = Span(way.ladder.height->to);
+    way.ladder.height = Span(way.ladder.height->from);
+  }
+  const Climbed climbed = climb_way(scene, way, call, streams);
+  const ShownClimb& shown = climbed.shown;
   std::ostream& out = streams.out;
   switch (call.format) {
     case Format::table:
-      out << headline(shown) << '\n';
-      if (all) out << wrapped(summary(scene, shown.climbed, telling, call.scene.modes), 100);
-      print_climbed(shown, telling, out);
+      print_table(climbed, call, out);
+      if (other_end) print_other_end(climbed, climb_way(scene, *other_end, call, streams), call, out);
       break;
     case Format::json: {
       JsonAnswers answers(out, "climb");
       write_climbed(answers.next(scene, call.scene.file, way.ladder), shown);
+      if (other_end) {
+        const Climbed other = climb_way(scene, *other_end, call, streams);
+        write_climbed(answers.next(scene, call.scene.file, other_end->ladder), other.shown);
+      }
       answers.end();
       break;
     }

@@ -12,6 +12,7 @@
 #include "calls/sizes.hpp"
 #include "calls/target_file.hpp"
 #include "fond_ladder/map.hpp"
+#include "fond_ladder/plot.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 #include "print/answers_json.hpp"
@@ -104,7 +105,8 @@ Command map_command() {
   MapCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
-  options.list("--claim", "CLAIM", call.claims, "This claim instead of the scene's, as in \"uncut(cards)\"; repeatable");
+  options.list("--claim", "CLAIM", call.claims,
+               "This claim instead of the scene's, as in \"uncut(cards)\"; repeatable");
   options.text("--width", "FROM..TO", call.width, "These widths instead of the scene's ladder");
   options.text("--height", "FROM..TO", call.height, "These heights instead of the scene's ladder");
   options.text("-o,--output", "FILE", call.output, "Draw it, an .svg, .png or .pdf file");

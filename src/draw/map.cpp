@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 //
 // The map of all container sizes: width to the right, height up. Turns are thin lines, bounds of ranges dashed ones,
-// named rungs points. Each broken claim has a hatching of its own and a number that stands in its largest region, so that
-// claims are told apart without colour.
-#include "fond_ladder/map.hpp"
+// named rungs points. Each broken claim has a hatching of its own and a number that stands in its largest region, so
+// that claims are told apart without colour.
+#include "fond_ladder/plot.hpp"
 
 #include <algorithm>
 #include <array>
@@ -306,7 +306,8 @@ class MapDrawing {
         std::ranges::count_if(map_.claims, [](const CheckedClaim& one) { return !one.failing.empty(); }));
     if (all_broken > broken_.size()) {
       y = wrapped("and " + std::to_string(all_broken - broken_.size()) + " more claims that break are not drawn",
-                  legend_left, y, 12) + 8;
+                  legend_left, y, 12) +
+          8;
     }
     const std::size_t kept = map_.claims.size() - all_broken;
     if (kept > 0) {
@@ -320,8 +321,7 @@ class MapDrawing {
     };
     if (!map_.turns.empty())
       line({picture::faded(picture::quiet_ink, 0.75), 0.8}, "something turns: a size or a place leaves its plane");
-    if (!map_.ranges.empty())
-      line({picture::letters_ink, 1.4, Stroke::Line::dashed}, "a range begins or ends");
+    if (!map_.ranges.empty()) line({picture::letters_ink, 1.4, Stroke::Line::dashed}, "a range begins or ends");
     if (!map_.rungs.empty()) {
       pen_.fill({legend_left + 11, y - 8, 7, 7}, picture::letters_ink);
       wrapped("a named rung", text_left, y, 12);

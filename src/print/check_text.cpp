@@ -136,7 +136,8 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
     if (!file.empty()) text.append(indent).append(printable(look_text(failing, file))).append("\n");
   }
   if (all.size() > most)
-    text.append(indent).append("and in " + std::to_string(all.size() - most) + (checked.failing.front().heights ? " more regions\n" : " more stretches\n"));
+    text.append(indent).append("and in " + std::to_string(all.size() - most) +
+                               (checked.failing.front().heights ? " more regions\n" : " more stretches\n"));
   return text;
 }
 

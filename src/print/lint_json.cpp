@@ -14,6 +14,9 @@ void write_findings(JsonWriter& json, std::string_view key, const std::vector<Fi
     json.text("why", one.why);
     json.text("cure", one.cure);
     write_spans(json, "widths", one.sizes);
+    json.begin_list("heights");
+    for (const double height : one.heights) json.number({}, height);
+    json.end();
     json.texts("variants", one.variants);
   });
 }

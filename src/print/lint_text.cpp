@@ -15,9 +15,10 @@ std::string subject(const Finding& one) {
 }
 
 std::string sizes_text(const Finding& one, const Span& whole) {
-  if (one.sizes.size() == 1 && one.sizes[0] == whole) return "at every width";
+  const std::string high = one.heights.size() == 1 ? ", " + rounded(one.heights[0]) + " high" : "";
+  if (one.sizes.size() == 1 && one.sizes[0] == whole) return "at every width" + high;
   return std::string(one.sizes.size() == 1 && one.sizes[0].from == one.sizes[0].to ? "at width " : "at widths ") +
-         text_of(one.sizes);
+         text_of(one.sizes) + high;
 }
 
 /// ` (wording long; mode closed)`

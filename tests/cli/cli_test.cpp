@@ -181,7 +181,8 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
       {{},
-       "name a command: measure, climb, ledger, check, lint, map, compare, draw, report, preview, tidy, demo or completion; "
+       "name a command: measure, climb, ledger, check, lint, map, compare, draw, report, preview, tidy, demo or "
+       "completion; "
        "--help "
        "says more"},
       {{"hlep", "measure"}, "\"hlep\" is no command; did you mean \"help\"?"},

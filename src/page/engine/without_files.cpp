@@ -5,7 +5,6 @@
 #include "calls/junit.hpp"
 #include "calls/picture_form.hpp"
 #include "calls/target_file.hpp"
-#include "fond_ladder/map.hpp"
 #include "fond_ladder/plot.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "scene/read/scene_text.hpp"

@@ -17,7 +17,7 @@ namespace {
 using detail::Moving;
 
 /// Pixels. What is nearer is one place.
-constexpr double crumb = 1e-7;
+constexpr double one_place = 1e-7;
 
 class AlongWidths {
  public:
@@ -78,7 +78,7 @@ class AlongWidths {
       piece.outcome =
           detail::Tester<Moving>(claim_.terms(), {Moving(at, 1), height, values_, way_.active[range_place_]}).test();
     }
-    piece.to = std::min(piece.to, std::max(at + crumb, exactly(at + course.ahead)));
+    piece.to = std::min(piece.to, std::max(at + one_place, exactly(at + course.ahead)));
     if (course.curved || is_sampled(at)) {
       piece.to = std::min(piece.to, std::floor(at) + 1);
       if (course.curved || piece.outcome.tested) sampled_piece(piece);

@@ -76,15 +76,16 @@ class BothSides {
       case Kind::column:
         compare_lines(node, a, b);
         compare_across(node, above_.solution.kind(node) == Kind::row ? y_axis : x_axis);
-        compare_spare(node, above_.solution.kind(node) == Kind::row ? y_axis : x_axis, "lines", [&](const SideOfTurn& side) {
-          double taken = 0;
-          std::size_t lines = 0;
-          for (const auto& line : detail::lines_across(side.view, side.index(node))) {
-            taken += line.size;
-            ++lines;
-          }
-          return std::pair(taken, lines);
-        });
+        compare_spare(node, above_.solution.kind(node) == Kind::row ? y_axis : x_axis, "lines",
+                      [&](const SideOfTurn& side) {
+                        double taken = 0;
+                        std::size_t lines = 0;
+                        for (const auto& line : detail::lines_across(side.view, side.index(node))) {
+                          taken += line.size;
+                          ++lines;
+                        }
+                        return std::pair(taken, lines);
+                      });
         break;
       case Kind::grid: compare_tracks(node); [[fallthrough]];
       case Kind::stack:
@@ -157,8 +158,8 @@ class BothSides {
       const bool up = now[i].second < old[i].second;
       const LineAccount& line = up ? is[now[i].second] : was[old[i].second];
       add(child, node,
-          "{node} moves to line " + std::to_string(now[i].second + 1) + " of {in}: " +
-              sum_of(line, now[i].first) + (up ? " fits" : " no longer fits"))
+          "{node} moves to line " + std::to_string(now[i].second + 1) + " of {in}: " + sum_of(line, now[i].first) +
+              (up ? " fits" : " no longer fits"))
           .breaks = true;
       return false;
     }
@@ -221,7 +222,10 @@ class BothSides {
     const auto was = spare(below_), is = spare(above_);
     constexpr double nothing = limits::told_tolerance;
     if (!was || !is || (*was > nothing) == (*is > nothing)) return;
-    add(node, node, "the " + std::string(what) + " of {node} have " + (*is > nothing ? "room to spare" : "no room to spare any more"), 1);
+    add(node, node,
+        "the " + std::string(what) + " of {node} have " +
+            (*is > nothing ? "room to spare" : "no room to spare any more"),
+        1);
   }
 
   // --- limits ------------------------------------------------------------------------------------------------------
@@ -304,7 +308,8 @@ class BothSides {
     const auto was = below_.solution.tracks(node), is = above_.solution.tracks(node);
     const auto on = [&](const auto& old, const auto& now, const std::string& word) {
       if (old.size() != now.size()) {
-        add(node, node, "{node} has " + count(now.size(), word) + " instead of " + std::to_string(old.size())).breaks = true;
+        add(node, node, "{node} has " + count(now.size(), word) + " instead of " + std::to_string(old.size())).breaks =
+            true;
         return;
       }
       for (std::size_t i = 0; i < now.size(); ++i) {
@@ -334,8 +339,8 @@ class BothSides {
   }
 
   /// A track that shares the rest stops being held at what it holds, or begins to be.
-  void compare_growth(NodeId node, const std::vector<Solution::TrackBox>& was, const std::vector<Solution::TrackBox>& is,
-                      const std::string& word) {
+  void compare_growth(NodeId node, const std::vector<Solution::TrackBox>& was,
+                      const std::vector<Solution::TrackBox>& is, const std::string& word) {
     if (was.size() != is.size()) return;
     const auto fr_of = [](const std::vector<Solution::TrackBox>& all) {  // the size of one share
       double least = 0;
@@ -351,8 +356,9 @@ class BothSides {
     for (std::size_t i = 0; i < is.size(); ++i) {
       const bool held_was = held(was[i], before), held_is = held(is[i], after);
       if (held_was == held_is) continue;
-      add(node, node, word + " " + std::to_string(i) + " of {node} " + (held_is ? "keeps" : "grows beyond") +
-                          " the " + rounded((held_is ? is : was)[i].size) + " that it cannot do without");
+      add(node, node,
+          word + " " + std::to_string(i) + " of {node} " + (held_is ? "keeps" : "grows beyond") + " the " +
+              rounded((held_is ? is : was)[i].size) + " that it cannot do without");
       return;
     }
   }
@@ -425,9 +431,7 @@ std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, co
 }
 
 std::string sight_cause(const Solution& below, const Solution& above, NodeId node) {
-  const auto seen = [&](const Solution& side) {
-    return value_of({node, Measure::shown, {}}, side) == 1.0;
-  };
+  const auto seen = [&](const Solution& side) { return value_of({node, Measure::shown, {}}, side) == 1.0; };
   const bool was = seen(below), is = seen(above);
   if (was == is) return "";
   const Solution& hidden = was ? above : below;
@@ -435,13 +439,11 @@ std::string sight_cause(const Solution& below, const Solution& above, NodeId nod
   const std::string name = "`" + tree.tail(node) + "`" + (was ? "" : " no longer");
   if (!hidden.is_placed(node)) return name + " is hidden";
   const Rect box = hidden.painted_box(node);
-  if (box.width <= 0 || box.height <= 0)
-    return name + " is " + rounded(box.width) + " x " + rounded(box.height);
+  if (box.width <= 0 || box.height <= 0) return name + " is " + rounded(box.width) + " x " + rounded(box.height);
   const detail::View view = detail::view_of(tree, hidden.passes());
   const auto unseen = detail::unseen_behind(view, tree.store().index_of(node));
   if (unseen.by == detail::no_index) return "";
-  return name + " lies" + (unseen.beyond ? " beyond `" : " behind `") +
-         tree.tail(tree.store().id_of(unseen.by)) + "`";
+  return name + " lies" + (unseen.beyond ? " beyond `" : " behind `") + tree.tail(tree.store().id_of(unseen.by)) + "`";
 }
 
 std::string cut_cause(const Solution& below, const Solution& above, NodeId node) {

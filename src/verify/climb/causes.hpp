@@ -20,8 +20,8 @@ struct Cause {
   NodeId by{};
   /// The higher, the more of what happens it is true of: it is told only where nothing better is.
   unsigned vagueness = 0;
-  bool breaks = false;   ///< whatever follows from it jumps: lines that are other ones, tracks that come or go
-  bool on_y = false;     ///< only heights and places down can follow from it
+  bool breaks = false;  ///< whatever follows from it jumps: lines that are other ones, tracks that come or go
+  bool on_y = false;    ///< only heights and places down can follow from it
 };
 
 /// What a cause is looked for of.

@@ -169,7 +169,7 @@ class Climber {
   }
 
   void find_turns(const Span& span) {
-    const std::vector<Region> regions = bent_regions(sizes_, values_);
+    const std::vector<BentStretch> regions = bent_regions(sizes_, values_);
     std::vector<std::vector<Turn>> turns(regions.size());
     in_parallel(threads_, regions.size(), [&] {
       return [&, below = SceneSolver(scene_, options_.modes),

@@ -64,6 +64,12 @@ std::vector<Span> joined(std::vector<Span> stretches) {
   return all;
 }
 
+std::vector<double> united(const std::vector<double>& a, const std::vector<double>& b) {
+  std::vector<double> all;
+  std::ranges::set_union(a, b, std::back_inserter(all));
+  return all;
+}
+
 std::string text_of(const std::vector<Span>& stretches) {
   constexpr std::size_t most = 3;
   std::string text;

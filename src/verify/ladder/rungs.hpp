@@ -28,6 +28,9 @@ void extend(std::vector<Span>& stretches, double width, bool goes_on);
 /// Stretches as they are told: rising, and one where they touch or lie over one another.
 [[nodiscard]] std::vector<Span> joined(std::vector<Span> stretches);
 
+/// Two rising lists of heights as one.
+[[nodiscard]] std::vector<double> united(const std::vector<double>& a, const std::vector<double>& b);
+
 /// `360 to 1440`, `at 820`, several joined by commas, the last ones of many counted.
 [[nodiscard]] std::string text_of(const std::vector<Span>& stretches);
 

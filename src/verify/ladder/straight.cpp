@@ -236,8 +236,8 @@ class Follower {
 
 }  // namespace
 
-std::vector<Region> bent_regions(std::span<const double> sizes, std::span<const Values> values) {
-  std::vector<Region> regions;
+std::vector<BentStretch> bent_regions(std::span<const double> sizes, std::span<const Values> values) {
+  std::vector<BentStretch> regions;
   if (values.empty()) return regions;
   std::vector<std::size_t> bent;
   for (std::size_t i = 1; i + 1 < sizes.size(); ++i) {
@@ -247,7 +247,7 @@ std::vector<Region> bent_regions(std::span<const double> sizes, std::span<const 
     }
     if (bent.empty()) continue;
     if (regions.empty() || regions.back().last + 1 < i) regions.push_back({i, i, {}});
-    Region& region = regions.back();
+    BentStretch& region = regions.back();
     region.last = i;
     std::vector<std::size_t> both;
     std::ranges::set_union(region.quantities, bent, std::back_inserter(both));
@@ -256,7 +256,7 @@ std::vector<Region> bent_regions(std::span<const double> sizes, std::span<const 
   return regions;
 }
 
-std::vector<Turn> turns_in(const Region& region, std::span<const double> sizes, std::span<const Values> values,
+std::vector<Turn> turns_in(const BentStretch& region, std::span<const double> sizes, std::span<const Values> values,
                            const Sample& sample) {
   std::vector<Turn> turns;
   for (const std::size_t q : region.quantities) {

@@ -14,19 +14,19 @@
 namespace fond_ladder::inline v0 {
 
 /// Sizes between which something happens to some quantities: places in the list of sizes.
-struct Region {
+struct BentStretch {
   std::size_t first = 0, last = 0;
   std::vector<std::size_t> quantities;  // those to which it happens, rising
 };
 
 /// The regions in which any quantity is not straight, from the smallest size up; they have no size in common.
-[[nodiscard]] std::vector<Region> bent_regions(std::span<const double> sizes, std::span<const Values> values);
+[[nodiscard]] std::vector<BentStretch> bent_regions(std::span<const double> sizes, std::span<const Values> values);
 
 /// Asks for the values at a size.
 using Sample = std::function<const Values&(double)>;
 
 /// The turns of one region, by size and quantity, without causes. Asks for a handful of values a turn.
-[[nodiscard]] std::vector<Turn> turns_in(const Region& region, std::span<const double> sizes,
+[[nodiscard]] std::vector<Turn> turns_in(const BentStretch& region, std::span<const double> sizes,
                                          std::span<const Values> values, const Sample& sample);
 
 }  // namespace fond_ladder::inline v0

@@ -59,10 +59,10 @@ struct Reading {
   bool sampled = false;  // it hangs on something that bends
 };
 
-class Follower {
+class WayFollower {
  public:
-  Follower(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-           const std::vector<Quantity>& quantities, const Span& span, std::atomic<bool>& given_up)
+  WayFollower(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
+              const std::vector<Quantity>& quantities, const Span& span, std::atomic<bool>& given_up)
       : solver_(scene, modes),
         modes_(modes),
         way_(way),
@@ -297,8 +297,8 @@ const Run& run_at(const Runs& runs, double size) {
 }
 
 std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-                                   const std::vector<Quantity>& quantities, const Span& span, unsigned threads,
-                                   const ShareDone& progress) {
+                               const std::vector<Quantity>& quantities, const Span& span, unsigned threads,
+                               const ShareDone& progress) {
   constexpr double part_size = 400;
   const auto parts = static_cast<std::size_t>(std::max(1.0, std::ceil((span.to - span.from) / part_size)));
   const auto bound = [&](std::size_t part) {
@@ -310,7 +310,7 @@ std::optional<Followed> follow(const Scene& scene, const std::vector<std::string
   in_parallel(thread_count(threads), parts, [&] {
     return [&](std::size_t part) {
       const Span own{bound(part), bound(part + 1)};
-      found[part] = Follower(scene, modes, way, quantities, own, given_up).follow();
+      found[part] = WayFollower(scene, modes, way, quantities, own, given_up).follow();
       tally.add();
     };
   });

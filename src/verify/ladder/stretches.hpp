@@ -45,18 +45,18 @@ struct Way {
 };
 
 struct Followed {
-  std::vector<Runs> runs;     ///< of the quantities, in their order
+  std::vector<Runs> runs;  ///< of the quantities, in their order
   struct Decision {
     double at = 0;
     NodeId node;  ///< in whose arrangement something is decided otherwise from there on
   };
   std::vector<Decision> decisions;  ///< rising
-  std::vector<Span> sampled;  ///< where decisions hang on something that bends: there nothing is proved
+  std::vector<Span> sampled;        ///< where decisions hang on something that bends: there nothing is proved
 };
 
-/// Follows quantities over sizes from one up to a larger one, in parts that do not depend on how many threads there are;
-/// 0 of them: one a core. None where nothing can be proved: content that does not tell how far its answers hold, or
-/// more decisions than it would take solves to sample all sizes.
+/// Follows quantities over sizes from one up to a larger one, in parts that do not depend on how many threads there
+/// are; 0 of them: one a core. None where nothing can be proved: content that does not tell how far its answers hold,
+/// or more decisions than it would take solves to sample all sizes.
 [[nodiscard]] std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
                                              const std::vector<Quantity>& quantities, const Span& span,
                                              unsigned threads, const ShareDone& progress);

@@ -86,6 +86,7 @@ Finding told_together(const Tree& tree, const std::vector<Found>& alike) {
     if (one.finding.oddity == Oddity::outside) outside.push_back(one.node);
     sizes.insert(sizes.end(), one.finding.sizes.begin(), one.finding.sizes.end());
   }
+  for (const Found& one : alike) finding.heights = united(finding.heights, one.finding.heights);
   finding.sizes = joined(std::move(sizes));
   if (nodes.size() == 1) return finding;
   const bool same_for_all =

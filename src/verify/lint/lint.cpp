@@ -30,7 +30,7 @@ class LintWorker {
     active_ = active;
     reached_.insert(active.begin(), active.end());
     see(seen_, solution, other_form);
-    sightings.begin(solution.container().width, goes_on);
+    sightings.begin(rung, solution.container().width, goes_on);
     for (const SeenNode& one : seen_.nodes) {
       if (other_form) take_form(one);
       if (one.placed) sightings.count_placed(one.node);
@@ -138,8 +138,13 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
       continue;
     }
     auto& list = oddity == Oddity::asleep ? looked.remarks : looked.found;
-    list.push_back(
-        {node, finding_of(variant.scene, node, key, oddity, sighting.told, joined(sighting.widths)), sighting.worst});
+    Found& found = list.emplace_back(Found{
+        node, finding_of(variant.scene, node, key, oddity, sighting.told, joined(sighting.widths)), sighting.worst});
+    const std::optional<Span>& heights = variant.scene.ladder.height;
+    for (const double height : sighting.heights) {
+      const bool is_end = heights && heights->from < heights->to && (height == heights->from || height == heights->to);
+      if (is_end) found.finding.heights.push_back(height);
+    }
   }
 }
 
@@ -217,6 +222,7 @@ class Gathering {
     known->in.push_back(variant);
     known->how_bad = std::max(known->how_bad, found.how_bad);
     known->finding.sizes.insert(known->finding.sizes.end(), finding.sizes.begin(), finding.sizes.end());
+    known->finding.heights = united(known->finding.heights, finding.heights);
   }
 
   /// A setting that does nothing in some variants, and something in another; what is meant is needed in one.

@@ -39,7 +39,7 @@ struct Found {
 class Sightings {
  public:
   /// A new size: `goes_on` where it follows the last one.
-  void begin(double width, bool goes_on);
+  void begin(const Rung& rung, double width, bool goes_on);
   /// Something odd at this size; `tell()` is asked when it is first seen, and again wherever it is worse than before.
   template <class Tell>
   void see(Oddity oddity, NodeId node, std::string_view key, const Tell& tell, double how_bad = 0) {
@@ -62,6 +62,7 @@ class Sightings {
     std::size_t count = 0;      // sizes at which it was seen
     std::size_t last_rung = 0;  // number of the last one
     std::vector<Span> widths;
+    std::set<double> heights;  // of the container, where they are given
   };
   using Place = std::tuple<Oddity, NodeId, std::string>;
   [[nodiscard]] const std::map<Place, Sighting>& all() const { return found_; }
@@ -79,6 +80,7 @@ class Sightings {
   std::set<std::pair<NodeId, std::size_t>> meant_;
   std::map<NodeId, std::size_t> placed_;
   double width_ = 0;
+  std::optional<double> height_;
   std::size_t rung_ = 0;
   bool goes_on_ = false;
 };

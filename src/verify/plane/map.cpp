@@ -5,8 +5,8 @@
 
 namespace fond_ladder::inline v0 {
 
-SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Span& heights,
-                  unsigned threads, const ShareDone& progress) {
+SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Span& heights, unsigned threads,
+                  const ShareDone& progress) {
   const Scene& scene = variant.scene;
   SizeMap map;
   map.title = scene.name();
@@ -20,8 +20,7 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
       map.rungs.push_back(rung);
     }
   }
-  const InPlane found =
-      look_in_plane(scene, variant.modes, {}, {map.widths, heights}, true, threads, progress);
+  const InPlane found = look_in_plane(scene, variant.modes, {}, {map.widths, heights}, true, threads, progress);
   map.cells = found.cells;
   for (const TurnLine& line : found.turns) {
     map.turns.push_back({{line.from.x, line.from.y}, {line.to.x, line.to.y}});

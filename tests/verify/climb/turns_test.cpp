@@ -265,10 +265,10 @@ TEST(Turns, AreExplainedByWhatDecides) {
       {"a sidebar beside content that wraps",
        "row:r [ box:side width=150 row:main wrap=true weight=1 [ box:x width=100 box:y width=90 ] ]", "side.width",
        "`main` leaves its smallest content 100"},
-      {"spare between the tracks of a grid",
-       "grid:g columns=[100,100] rest=between [ box:a box:b ]", "b.left", "the columns of `g` have room to spare"},
-      {"a share of a grid begins to grow", "grid:g columns=[\"1fr\",\"2fr\"] [ box:a width=150 box:b width=20 ]", "b.left",
-       "column 0 of `g` is no longer only as large as `a`"},
+      {"spare between the tracks of a grid", "grid:g columns=[100,100] rest=between [ box:a box:b ]", "b.left",
+       "the columns of `g` have room to spare"},
+      {"a share of a grid begins to grow", "grid:g columns=[\"1fr\",\"2fr\"] [ box:a width=150 box:b width=20 ]",
+       "b.left", "column 0 of `g` is no longer only as large as `a`"},
       {"a node slides behind another",
        "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} box:c width=300 height=100 "
        "pin={\"left\":100,\"top\":0} ]",
@@ -299,6 +299,26 @@ TEST(Turns, AllHaveACause) {
     }
   }
   EXPECT_GT(turns, 500U);
+}
+
+/// As high as a square of its width says; it does not tell how far an answer holds.
+class Squared final : public OwnContent {
+ public:
+  [[nodiscard]] Widths widths() const override { return {0, 1000}; }
+  [[nodiscard]] Heights height_for(double width) const override { return {width * width / 100, 0}; }
+};
+
+/// What would fool a climb that takes two solves for one, because they look alike.
+TEST(Turns, OfWhatLooksAlike) {
+  // A line that is short by less than is told breaks all the same: the branch counts.
+  EXPECT_EQ(turns_text(climb_of("row:r wrap=true [ box:a width=150 box:b width=150 ]", {299.9, 300.1}, "b.left")),
+            "at 300: b.left jumps from 0 to 150: `b` moves to line 1 of `r`: a 150 + b 150 = 300 fits\n");
+  // Content of one's own that follows a curve is sampled, and told as one.
+  Scene scene = testing::scene_from("column:c [ text:t text=\"moss\" ]");
+  scene.tree.content_from(scene.tree.at("t"), std::make_shared<Squared>());
+  const Climb curved = climb(scene, {{100, 200}, Span(800), {}}, {"t.height"}, {});
+  ASSERT_EQ(curved.turns().size(), 1U) << turns_text(curved);
+  EXPECT_EQ(curved.turns()[0].kind, TurnKind::curve);
 }
 
 /// A curve ends where it bends, and behind it the quantity runs as it does.

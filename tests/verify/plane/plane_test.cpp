@@ -7,6 +7,7 @@
 
 #include "fond_ladder/fond_ladder.hpp"
 #include "fond_ladder/map.hpp"
+#include "fond_ladder/plot.hpp"
 #include "support/random_scenes.hpp"
 #include "support/shorthand.hpp"
 #include "verify/plane/claims_in_plane.hpp"
@@ -130,9 +131,8 @@ TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
         const Claim::Outcome outcome = claims[c].test({solution.container(), values, {}});
         ++looks;
         failing_looks += told ? 1 : 0;
-        ASSERT_EQ(outcome.tested && !outcome.holds, told)
-            << claims[c].text() << " at " << at.x << " x " << at.y << " in the scene of seed "
-            << testing::seed() + seed;
+        ASSERT_EQ(outcome.tested && !outcome.holds, told) << claims[c].text() << " at " << at.x << " x " << at.y
+                                                          << " in the scene of seed " << testing::seed() + seed;
       }
     }
   }
