@@ -34,7 +34,7 @@ struct Mark {
   double slope_x, slope_y;  // the lines run where slope_x * x + slope_y * y is the same
   double step;
 };
-constexpr std::array<Mark, 6> marks{{
+constexpr std::array<Mark, 6> claim_marks{{
     {{0.79, 0.20, 0.07}, 0.7071, 0.7071, 9},
     {{0.12, 0.31, 0.47}, 0.7071, -0.7071, 9},
     {{0.23, 0.48, 0.23}, 0, 1, 8},
@@ -61,7 +61,7 @@ class MapDrawing {
  public:
   MapDrawing(const SizeMap& map, Pen& pen) : map_(map), pen_(pen) {
     for (const CheckedClaim& claim : map.claims) {
-      if (!claim.failing.empty() && broken_.size() < marks.size()) broken_.push_back(&claim);
+      if (!claim.failing.empty() && broken_.size() < claim_marks.size()) broken_.push_back(&claim);
     }
   }
 
@@ -123,7 +123,7 @@ class MapDrawing {
   }
   void regions_of(std::size_t c) {
     for (const CheckedClaim::Failing& failing : broken_[c]->failing) {
-      for (const auto& piece : failing.pieces) hatch(on_sheet(piece), marks[c]);
+      for (const auto& piece : failing.pieces) hatch(on_sheet(piece), claim_marks[c]);
     }
   }
 
@@ -173,7 +173,7 @@ class MapDrawing {
       }
     }
     taken_.push_back(place);
-    plate(std::to_string(c + 1), place, marks[c].ink);
+    plate(std::to_string(c + 1), place, claim_marks[c].ink);
   }
 
   void turns() {
@@ -290,8 +290,8 @@ class MapDrawing {
     for (std::size_t c = 0; c < broken_.size(); ++c) {
       const std::vector<Point> swatch{
           {legend_left, y - 12}, {legend_left + 30, y - 12}, {legend_left + 30, y + 8}, {legend_left, y + 8}};
-      hatch(swatch, marks[c]);
-      pen_.outline({legend_left, y - 12, 30, 20}, {marks[c].ink, 1});
+      hatch(swatch, claim_marks[c]);
+      pen_.outline({legend_left, y - 12, 30, 20}, {claim_marks[c].ink, 1});
       y = wrapped(std::to_string(c + 1) + "  " + printable(broken_[c]->claim), text_left, y, 13);
       const CheckedClaim::Failing& first = broken_[c]->failing.front();
       std::string where = "fails within " + rounded(first.from) + " to " + rounded(first.to) + " wide and " +

@@ -225,7 +225,7 @@ class WayFollower {
   /// Keeps what bends on a stretch at whole sizes, and at its end.
   bool sample(double at, double end) {
     std::ranges::sort(bending_);
-    bending_.erase(std::ranges::unique(bending_).begin(), bending_.end());
+    bending_.erase(std::unique(bending_.begin(), bending_.end()), bending_.end());
     const double last = std::max(at, end - doubtful(end));
     for (double size = std::floor(at) + 1; size < last; ++size) {
       const Solution solution = solver_.solve(rung(size));

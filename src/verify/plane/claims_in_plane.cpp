@@ -251,7 +251,7 @@ std::vector<TurnLine> lines_between(const std::vector<PlaneCell>& cells) {
 InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes, const std::vector<Claim>& claims,
                       const SizeRectangle& area, bool turns, unsigned threads, const ShareDone& progress) {
   constexpr double part = 240;  // pixels of width
-  const auto [widths, heights] = area;
+  const Span widths = area.widths, heights = area.heights;
   const auto parts = static_cast<std::size_t>(std::max(1.0, std::ceil((widths.to - widths.from) / part)));
   std::vector<InPlane> found(parts);
   std::vector<std::vector<PlaneCell>> cells(parts);
