@@ -5,6 +5,7 @@
 #include "fond_ladder/lint.hpp"
 
 #include <algorithm>
+#include <array>
 #include <set>
 
 #include "model/key_table.hpp"
@@ -91,12 +92,32 @@ std::string bounds_text(const Range& range) {
   return text;
 }
 
+/// Whether a key acts by the kind of its own node alone, whatever that lies in.
+bool acts_by_itself(Acts acts) {
+  constexpr std::array kinds{Kind::row, Kind::column, Kind::grid, Kind::stack, Kind::box, Kind::text, Kind::image};
+  return acts != Acts::everywhere && std::ranges::any_of(kinds, [&](Kind kind) { return acts_on(acts, kind, {}); });
+}
+
+/// What does on another kind of container what a key cannot do on this one.
+std::string other_key_for(std::string_view key, Kind kind) {
+  if (key == "align" && (kind == Kind::row || kind == Kind::column))
+    return "say along or across, which place what a " + std::string(word(kind)) + " holds; or leave it out";
+  if ((key == "along" || key == "across") && kind == Kind::stack)
+    return "say align, which places what a stack holds; or leave it out";
+  if ((key == "along" || key == "across") && kind == Kind::grid)
+    return "say align for what lies in the cells, or rest for the tracks; or leave it out";
+  return "leave it out";
+}
+
 Reason idle_words(const IdleSetting& idle, const Scene& scene) {
   const NodeId parent = scene.tree.parent(idle.node);
-  std::string why = "it does nothing on a " + std::string(word(scene.tree.kind(idle.node)));
-  if (parent) why += " in a " + std::string(word(scene.tree.kind(parent)));
-  if (!parent) why = "the root is as large as the container, whatever it says";
-  return {why, "leave it out"};
+  const Kind kind = scene.tree.kind(idle.node);
+  const KeyEntry* entry = find_key(idle.key);
+  const bool by_itself = entry != nullptr && acts_by_itself(entry->acts);
+  std::string why = "it does nothing on a " + std::string(word(kind));
+  if (parent && !by_itself) why += " in a " + std::string(word(scene.tree.kind(parent)));
+  if (!parent && !by_itself) why = "the root is as large as the container, whatever it says";
+  return {why, other_key_for(idle.key, kind)};
 }
 
 /// What is odd about one variant.

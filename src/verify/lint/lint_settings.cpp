@@ -138,7 +138,42 @@ class Trials {
     unsay(entry, keys);
     without.tree.restyle(node, keys);
     if (!changes_nothing(without, node)) return;
-    add(node, entry.name, reason(node, entry.name));
+    Reason told = reason(node, entry.name);
+    const bool places = entry.name == "along" || entry.name == "across" || entry.name == "align";
+    const std::string size = places ? size_to_act(node, entry) : "";
+    if (!size.empty()) {
+      told.why = scene_.tree.tail(node) + " is only as large as what it holds, so there is nothing to align in";
+      told.cure = size + " gives it room; or leave it out";
+    }
+    add(node, entry.name, told);
+  }
+
+  /// The size with which a setting does something, as `list.width=fill`, tried out; empty where none helps.
+  [[nodiscard]] std::string size_to_act(NodeId node, const KeyEntry& entry) const {
+    if (!scene_.tree.parent(node)) return "";
+    for (const Axis axis : {x_axis, y_axis}) {
+      Keys keys = scene_.tree.keys(node);
+      Sizing& size = axis == x_axis ? keys.width : keys.height;
+      if (size.way() != Sizing::Way::automatic && size.way() != Sizing::Way::content) continue;
+      size = fill;
+      Scene with = scene_, without = scene_;
+      with.tree.restyle(node, keys);
+      unsay(entry, keys);
+      without.tree.restyle(node, keys);
+      if (acts_between(with, without)) return scene_.tree.tail(node) + "." + side_word(axis) + "=fill";
+    }
+    return "";
+  }
+
+  /// Whether two scenes differ at some sizes of the ladder.
+  [[nodiscard]] bool acts_between(const Scene& with, const Scene& without) const {
+    SceneSolver one(with, variant_.modes), other(without, variant_.modes);
+    constexpr std::size_t few = 16;
+    const std::size_t step = std::max<std::size_t>(1, rungs_.size() / few);
+    for (std::size_t i = 0; i < rungs_.size(); i += step) {
+      if (!same_boxes(one.solve(rungs_[i]), other.solve(rungs_[i]), nodes_)) return true;
+    }
+    return false;
   }
 
   void add(NodeId node, std::string_view key, const Reason& told) { found_.push_back({node, std::string(key), told}); }

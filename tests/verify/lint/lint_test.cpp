@@ -47,6 +47,49 @@ struct Case {
   const char *scene, *findings, *neighbour;  // the neighbour has no finding at all
 };
 
+/// What is said of a finding fits the case, and so does what would help.
+TEST(Lint, ReasonsAndCuresFitTheCase) {
+  const struct {
+    const char *scene, *key, *why, *cure;
+  } cases[] = {
+      {"row:r gap=12 [ box:fix width=150 shrink=0 box:eaten weight=1 min_width=0 box:more width=140 shrink=0 ]",
+       "width", "fix 150 + more 140 + gaps 24 = 314 take all of the 200 in r",
+       "say min_width, or let something beside it give way"},
+      {"row:r [ box:a ]", "width", "and nothing else gives it a width", "give it a width, a weight, or natural"},
+      {"row:r align={\"x\":\"center\"} [ box:a width=50 height=20 ]", "align", "it does nothing on a row",
+       "say along or across, which place what a row holds; or leave it out"},
+      {"grid:r along=center [ box:a width=50 height=20 ]", "along", "it does nothing on a grid",
+       "say align for what lies in the cells, or rest for the tracks; or leave it out"},
+      {"row:r [ column:list across=center [ box:a width=50 height=20 ] box:b width=9 ]", "across",
+       "list is only as large as what it holds, so there is nothing to align in",
+       "list.width=fill gives it room; or leave it out"},
+      {"row:r margin=4 [ box:a width=50 ]", "margin", "the root is as large as the container, whatever it says",
+       "leave it out"},
+  };
+  for (const auto& one : cases) {
+    const Lint found = lint({"", scene_of(one.scene)});
+    const auto finding = std::ranges::find(found.findings, std::string(one.key), &Finding::key);
+    ASSERT_NE(finding, found.findings.end()) << one.scene << "\n" << found;
+    EXPECT_NE(finding->why.find(one.why), std::string::npos) << finding->why;
+    EXPECT_EQ(finding->cure, one.cure) << one.scene;
+  }
+}
+
+/// A finding tells the height at which it is so, where the ladder has two and it is so at one.
+TEST(Lint, FindingsTellHeights) {
+  Scene scene = testing::scene_from("stack:c [ box:a width=20 height=20 box:cover width=10 height=10 ]");
+  scene.ladder = {{100, 120}, Span(200, 400), {}};
+  scene.ranges = {{"low", {}, {}, {}, 300}};
+  testing::add_form(scene, scene.tree.at("cover"), "low", [](Keys& keys) { keys.width = keys.height = Length(90); });
+  const Lint found = lint({"", scene});
+  const auto behind = std::ranges::find(found.findings, Oddity::behind, &Finding::oddity);
+  ASSERT_NE(behind, found.findings.end()) << found;
+  EXPECT_EQ(behind->heights, std::vector<double>{200});
+  std::ostringstream text;
+  text << found;
+  EXPECT_NE(text.str().find("at every width, 200 high"), std::string::npos) << text.str();
+}
+
 TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
   const Case cases[] = {
       // Settings without effect.
