@@ -142,7 +142,8 @@ class Trials {
     const bool places = entry.name == "along" || entry.name == "across" || entry.name == "align";
     const std::string size = places ? size_to_act(node, entry) : "";
     if (!size.empty()) {
-      told.why = scene_.tree.tail(node) + " is only as large as what it holds, so there is nothing to align in";
+      if (entry.name != "along")
+        told.why = scene_.tree.tail(node) + " is only as large as what it holds, so there is nothing to align in";
       told.cure = size + " gives it room; or leave it out";
     }
     add(node, entry.name, told);
