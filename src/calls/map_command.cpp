@@ -26,6 +26,7 @@ struct MapCall {
   std::vector<std::string> claims;
   std::string width, height;
   std::string output;  // a file
+  std::string as;      // svg, png or pdf; by the ending when empty
   Format format = Format::table;
 };
 
@@ -73,8 +74,8 @@ void write_map(JsonWriter& json, const SizeMap& map) {
 
 ExitStatus draw_map(const MapCall& call, const Streams& streams) {
   if (!call.output.empty()) {
-    static_cast<void>(picture_form(call.output, "", "-o"));
-    require_target(call.output);
+    static_cast<void>(picture_form(call.output, call.as, "-o"));
+    if (call.output != "-") require_target(call.output);
   }
   Variant variant = load_variants(call.scene, streams).front();
   Scene& scene = variant.scene;
@@ -85,6 +86,11 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
   std::vector<std::string> claims = call.claims.empty() ? scene.claims : call.claims;
   require_claims({variant}, claims);
   const SizeMap map = map_sizes(variant, claims, heights, 0, Progress(streams, "mapping").teller());
+  if (call.output == "-") {  // then nothing else may stand there
+    const Picture picture = draw(map, picture_form(call.output, call.as, "-o"));
+    streams.out.write(picture.bytes.data(), static_cast<std::streamsize>(picture.bytes.size()));
+    return all_well;
+  }
   if (call.format == Format::json) {
     JsonAnswers answers(streams.out, "map");
     Ladder ladder = scene.ladder;
@@ -94,7 +100,7 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
   } else {
     print_map(map, call, streams.out);
   }
-  if (!call.output.empty()) write_target(call.output, draw(map, picture_form(call.output, "", "-o")).bytes);
+  if (!call.output.empty()) write_target(call.output, draw(map, picture_form(call.output, call.as, "-o")).bytes);
   return all_well;
 }
 
@@ -109,7 +115,8 @@ Command map_command() {
                "This claim instead of the scene's, as in \"uncut(cards)\"; repeatable");
   options.text("--width", "FROM..TO", call.width, "These widths instead of the scene's ladder");
   options.text("--height", "FROM..TO", call.height, "These heights instead of the scene's ladder");
-  options.text("-o,--output", "FILE", call.output, "Draw it, an .svg, .png or .pdf file");
+  options.text("-o,--output", "FILE", call.output, "Draw it, an .svg, .png or .pdf file; - is standard output");
+  options.text("--as", "svg|png|pdf", call.as, "What to write, where the ending of FILE does not say it");
   options.format(call.format, {Format::table, Format::json});
   return command.does(draw_map);
 }

@@ -1,0 +1,67 @@
+// SPDX-License-Identifier: MIT
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include "support/golden.hpp"
+#include "support/program.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using ::testing::HasSubstr;
+using ::testing::StartsWith;
+
+std::string console() {
+  return std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json";
+}
+
+TEST(MapCommand, SaysWhereClaimsBreak) {
+  const testing::Result told = testing::run({"map", console(), "--height", "240..900", "--claim", "uncut(console)"});
+  EXPECT_EQ(told.status, 0);
+  EXPECT_THAT(told.out, StartsWith("North house console from 360 to 1440 wide and 240 to 900 high: the claim breaks "
+                                   "somewhere\n"));
+  EXPECT_THAT(told.out, HasSubstr("within 360 to 1440 wide and 240 to 623.79 high; worst at "));
+  const testing::Result kept = testing::run({"map", console(), "--height", "700..900"});
+  EXPECT_THAT(kept.out, StartsWith("North house console from 360 to 1440 wide and 700 to 900 high: all 24 claims hold "
+                                   "everywhere\n"));
+}
+
+TEST(MapCommand, DrawsIt) {
+  const testing::Result drawn = testing::run({"map", console(), "--height", "240..900", "-o", "-", "--as", "svg"});
+  EXPECT_EQ(drawn.status, 0);
+  for (const char* text : {"<svg", "uncut(console)", "20 claims hold at every size of the map", "phone", "narrow"}) {
+    EXPECT_THAT(drawn.out, HasSubstr(text));
+  }
+}
+
+TEST(MapCommand, RefusesWithAWayOut) {
+  const struct {
+    std::vector<std::string> words;
+    const char* message;
+  } cases[] = {
+      {{}, "the ladder has one height; give them, as in --height 240..900"},
+      {{"--height", "300"}, "--height 300: give heights from one to a larger one, as in 240..900"},
+      {{"--height", "tall"}, "--height tall: write every, for those of the ladder, or some, as in 240..900"},
+      {{"--height", "240..900", "--width", "400"}, "give widths from one to a larger one, as in --width 360..1440"},
+      {{"--height", "240..900", "--claim", "uncut(consle)"}, "the nearest name is \"console\""},
+      {{"--height", "240..900", "-o", "a.gif"}, "a picture ends in .svg, .png or .pdf"},
+  };
+  for (const auto& one : cases) {
+    std::vector<std::string> words{"map", console()};
+    words.insert(words.end(), one.words.begin(), one.words.end());
+    const testing::Result told = testing::run(words);
+    EXPECT_EQ(told.status, 2);
+    EXPECT_THAT(told.err, HasSubstr(one.message));
+    EXPECT_EQ(told.out, "");
+  }
+}
+
+TEST(MapCommand, ChecksEveryHeight) {
+  const testing::Result told =
+      testing::run({"check", console(), "--heights", "240..900", "--claim", "beds.width = 240", "--broken"});
+  EXPECT_EQ(told.status, 1);
+  EXPECT_THAT(told.out, HasSubstr("within 360 to 640 wide and 240 to 900 high; worst at"));
+}
+
+}  // namespace
+}  // namespace fond_ladder
