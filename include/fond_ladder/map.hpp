@@ -25,7 +25,8 @@ struct SizeMap {
   std::size_t cells = 0;         ///< regions in each of which all sizes and places run straight
 };
 
-/// Looks at all widths of a scene's ladder and all heights of a span. Throws BadClaim, and as SceneSolver does.
+/// Looks at all widths of a scene's ladder and all heights of a span. Throws BadClaim,
+/// BadValue for more than 100,000 widths or heights, and as SceneSolver does.
 [[nodiscard]] SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Span& heights,
                                 unsigned threads = 0, const ShareDone& progress = {});
 

@@ -181,7 +181,9 @@ bool turn_alike(const Climb& a, const Climb& b) {
 void print_other_end(const Climbed& low, const Climbed& high, const ClimbCall& call, std::ostream& out) {
   out << '\n';
   if (turn_alike(low.shown.climbed, high.shown.climbed)) {
-    out << exact(high.shown.ladder.height->from) << " high: the same quantities turn at the same widths\n";
+    out << exact(high.shown.ladder.height->from) << " high: "
+        << (low.shown.climbed.found.empty() ? "no turns either" : "the same quantities turn at the same widths")
+        << '\n';
   } else {
     print_table(high, call, out);
   }

@@ -61,6 +61,8 @@ TEST(MapCommand, ChecksEveryHeight) {
       testing::run({"check", console(), "--heights", "240..900", "--claim", "beds.width = 240", "--broken"});
   EXPECT_EQ(told.status, 1);
   EXPECT_THAT(told.out, HasSubstr("within 360 to 640 wide and 240 to 900 high; worst at"));
+  EXPECT_THAT(testing::run({"check", console(), "--heights", "700..900"}).out,
+              HasSubstr("all 24 claims hold, proved for every width and height\n"));
 }
 
 }  // namespace

@@ -107,6 +107,7 @@ class Checker {
     std::vector<Quantity> followed_too = quantities_;
     if (!height) followed_too.push_back({scene_.tree.root(), Measure::height, {}});
     const Span span = scene_.ladder.width;
+    require_climbable(span);
     const std::optional<Followed> followed =
         follow(scene_, variant_.modes, {false, height}, followed_too, span, threads_, progress);
     if (!followed) return sample_widths(height, progress);

@@ -10,13 +10,17 @@
 
 namespace fond_ladder::inline v0 {
 
-std::vector<double> whole_sizes(const Span& span) {
+void require_climbable(const Span& span) {
   require_container_size(span.from);
   require_container_size(span.to);
   if (span.to - span.from > limits::most_climbed) {
     throw BadValue("a climb takes at most 100,000 sizes; from " + exact(span.from) + " to " + exact(span.to) +
                    " is more: climb a part of it");
   }
+}
+
+std::vector<double> whole_sizes(const Span& span) {
+  require_climbable(span);
   std::vector<double> sizes{span.from};
   for (double size = std::floor(span.from) + 1; size < span.to; size += 1) sizes.push_back(size);
   if (span.to > span.from) sizes.push_back(span.to);

@@ -16,6 +16,9 @@ inline namespace v0 {
 /// The heights at which a ladder's widths are looked at: both ends of its heights, or none for by content.
 [[nodiscard]] std::vector<std::optional<double>> heights_of(const Ladder& ladder);
 
+/// Throws BadValue for a span of more than 100,000 sizes, or of what is no size.
+void require_climbable(const Span& span);
+
 /// The whole sizes of a span, its ends included.
 [[nodiscard]] std::vector<double> whole_sizes(const Span& span);
 

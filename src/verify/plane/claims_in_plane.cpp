@@ -11,6 +11,7 @@
 
 #include "solve/traced_solve.hpp"
 #include "verify/claims/tester.hpp"
+#include "verify/ladder/rungs.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measures.hpp"
 #include "verify/measure/measuring.hpp"
@@ -252,6 +253,8 @@ InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
                       const SizeRectangle& area, bool turns, unsigned threads, const ShareDone& progress) {
   constexpr double part = 240;  // pixels of width
   const Span widths = area.widths, heights = area.heights;
+  require_climbable(widths);
+  require_climbable(heights);
   const auto parts = static_cast<std::size_t>(std::max(1.0, std::ceil((widths.to - widths.from) / part)));
   std::vector<InPlane> found(parts);
   std::vector<std::vector<PlaneCell>> cells(parts);

@@ -43,7 +43,8 @@ struct InPlane {
   double area = 0;        ///< of them and of the pieces that are only sampled: all that was asked for
 };
 
-/// Looks at all sizes of a rectangle. Turns are found where they are wanted.
+/// Looks at all sizes of a rectangle. Turns are found where they are wanted. Throws BadValue for a rectangle with a
+/// side of more than 100,000 pixels.
 [[nodiscard]] InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
                                     const std::vector<Claim>& claims, const SizeRectangle& area, bool turns,
                                     unsigned threads, const ShareDone& progress);

@@ -40,11 +40,11 @@ inline void subtract(Region piece, const Region& cell, std::vector<Region>& rest
   }
 }
 
-/// How finely pieces are cut about which nothing can be told, and how many cells are looked for before all that is left
+/// How finely pieces are cut about which nothing can be told, and how many sizes are looked at before all that is left
 /// counts as such.
 struct CoverLimits {
   double grain = 32;  ///< pixels
-  std::size_t most_cells = 4000;
+  std::size_t most_looks = 4000;
 };
 
 /// `find(at, cell)` looks at a size; `cell` comes as the whole region, relative to there, and is cut down to where the
@@ -52,15 +52,14 @@ struct CoverLimits {
 template <class Find, class Unknown>
 void cover(const Region& whole, const CoverLimits& limits, Find find, Unknown unknown) {
   std::vector<Region> open{whole}, rest;
-  std::size_t cells = 0;
+  std::size_t looks = 0;
   while (!open.empty()) {
     const Region piece = std::move(open.back());
     open.pop_back();
     const Point at = piece.middle();
     Region cell = whole.moved(-at.x, -at.y);
-    const bool spent = cells >= limits.most_cells;
+    const bool spent = looks++ >= limits.most_looks;
     const bool known = !spent && find(at, cell);
-    cells += known ? 1 : 0;
     if (known) cell = cell.moved(at.x, at.y);
     if (known && cell.thickness() > thin_as_a_line) {
       rest.clear();
