@@ -169,12 +169,24 @@ class Trials {
   /// Whether two scenes differ at some sizes of the ladder.
   [[nodiscard]] bool acts_between(const Scene& with, const Scene& without) const {
     SceneSolver one(with, variant_.modes), other(without, variant_.modes);
+    return !are_same(one, other, few_apart(), [](const Solution&) {});
+  }
+
+  /// Every how many sizes are a few of all.
+  [[nodiscard]] std::size_t few_apart() const {
     constexpr std::size_t few = 16;
-    const std::size_t step = std::max<std::size_t>(1, rungs_.size() / few);
-    for (std::size_t i = 0; i < rungs_.size(); i += step) {
-      if (!same_boxes(one.solve(rungs_[i]), other.solve(rungs_[i]), nodes_)) return true;
+    return std::max<std::size_t>(1, rungs_.size() / few);
+  }
+  /// Whether two solvers give the same boxes, at every size that is so many behind the one before; `see` is shown those
+  /// of the first.
+  template <class See>
+  [[nodiscard]] bool are_same(SceneSolver& one, SceneSolver& other, std::size_t apart, const See& see) const {
+    for (std::size_t i = 0; i < rungs_.size(); i += apart) {
+      const Solution solution = one.solve(rungs_[i]);
+      see(solution);
+      if (!same_boxes(solution, other.solve(rungs_[i]), nodes_)) return false;
     }
-    return false;
+    return true;
   }
 
   void add(NodeId node, std::string_view key, const Reason& told) { found_.push_back({node, std::string(key), told}); }
@@ -183,17 +195,8 @@ class Trials {
   [[nodiscard]] bool changes_nothing(const Scene& without, NodeId node) const {
     SceneSolver with_it(scene_, variant_.modes), without_it(without, variant_.modes);
     bool was_there = false;
-    const auto is_same = [&](const Rung& rung) {
-      const Solution one = with_it.solve(rung), other = without_it.solve(rung);
-      was_there = was_there || one.is_placed(node);
-      return same_boxes(one, other, nodes_);
-    };
-    constexpr std::size_t few = 16;
-    const std::size_t step = std::max<std::size_t>(1, rungs_.size() / few);
-    for (std::size_t i = 0; i < rungs_.size(); i += step) {
-      if (!is_same(rungs_[i])) return false;
-    }
-    return std::ranges::all_of(rungs_, is_same) && was_there;
+    const auto see = [&](const Solution& one) { was_there = was_there || one.is_placed(node); };
+    return are_same(with_it, without_it, few_apart(), see) && are_same(with_it, without_it, 1, see) && was_there;
   }
 
   [[nodiscard]] LineStory story_of(NodeId container, NodeId watched = {}) const {

@@ -35,40 +35,44 @@ std::string cost_text(const Seen& seen, const SeenNode& one, Axis axis) {
   return "; " + seen.name(above.node) + " still keeps the gap of " + rounded(gap) + " beside it";
 }
 
-/// `; fix 150 + words 144 + gaps 24 + margins 20 are 338, more than the 308 of shelf`
+/// `; fix 150 + words 144 + gaps 24 + margins 20 = 338 take all of the 308 in shelf`; nothing where they do not.
 std::string what_ate_the_room(const Seen& seen, const SeenNode& one, Axis axis) {
   const SeenNode& above = seen.parent(one);
   if (!lays_along(above.keys().kind, axis)) return "";
   const Solution& solution = *seen.solution;
-  std::string text;
-  double sum = 0, margins = 0;
-  std::size_t told = 0, others = 0;
-  const auto add = [&](const std::string& what, double size) {
-    if (size <= give) return;
-    sum += size;
-    constexpr std::size_t most = 4;
-    if (++told > most) {
-      ++others;
-    } else {
-      text += (text.empty() ? "" : " + ") + what + " " + rounded(size);
+  std::vector<std::pair<std::string, double>> parts;
+  double margins = 0;
+  std::size_t gaps = 0;
+  for (const std::vector<NodeId>& line : solution.laid_lines(above.node)) {
+    if (std::ranges::find(line, one.node) == line.end()) continue;
+    gaps = line.size() - 1;
+    for (const NodeId child : line) {
+      const FourSides margin = solution.margin(child);
+      margins += axis == x_axis ? margin.left + margin.right : margin.top + margin.bottom;
+      parts.emplace_back(seen.name(child), solution.relative_box(child).size_on(axis));
     }
-  };
-  const std::vector<NodeId> line = solution.laid_order(above.node);
-  for (const NodeId child : line) {
-    const FourSides margin = solution.margin(child);
-    margins += axis == x_axis ? margin.left + margin.right : margin.top + margin.bottom;
-    add(solution.tree().tail(child), solution.relative_box(child).size_on(axis));
   }
-  if (others > 0) text += " + " + std::to_string(others) + " more";
-  const auto add_rest = [&](const char* what, double size) {
-    if (size <= give) return;
+  std::erase_if(parts, [](const auto& part) { return part.second <= give; });
+  constexpr std::size_t most = 4;
+  if (parts.size() > most) {
+    double others = 0;
+    for (std::size_t i = most; i < parts.size(); ++i) others += parts[i].second;
+    const std::string many = std::to_string(parts.size() - most) + " more";
+    parts.resize(most);
+    parts.emplace_back(many, others);
+  }
+  parts.emplace_back("gaps", solution.gap(above.node).on(axis) * static_cast<double>(gaps));
+  parts.emplace_back("margins", margins);
+  std::string text;
+  double sum = 0;
+  for (const auto& [what, size] : parts) {
+    if (size <= give) continue;
     sum += size;
-    text += (text.empty() ? "" : " + ") + std::string(what) + " " + rounded(size);
-  };
-  add_rest("gaps", solution.gap(above.node).on(axis) * static_cast<double>(line.empty() ? 0 : line.size() - 1));
-  add_rest("margins", margins);
+    text += (text.empty() ? "; " : " + ") + what + " " + rounded(size);
+  }
   const double room = solution.room_in(above.node).on(axis);
-  return "; " + text + " = " + rounded(sum) + " take all of the " + rounded(room) + " in " + seen.name(above.node);
+  if (sum < room - give) return "";
+  return text + " = " + rounded(sum) + " take all of the " + rounded(room) + " in " + seen.name(above.node);
 }
 
 Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
@@ -84,7 +88,8 @@ Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
   if (is_container(one.keys().kind) && one.is_empty)
     return {why + ", and nothing is in it", "give it a " + key + ", or children"};
   if (grows(one.keys()) || one.keys().size_on(axis).way() == Sizing::Way::fill) {
-    return {why + what_ate_the_room(seen, one, axis), "say min_" + key + ", or let something beside it give way"};
+    const std::string eaten = what_ate_the_room(seen, one, axis);
+    return {why + eaten, "say min_" + key + (eaten.empty() ? "" : ", or let something beside it give way")};
   }
   return {why + ", and nothing else gives it a " + key, "give it a " + key + ", a weight, or natural"};
 }

@@ -55,6 +55,9 @@ TEST(Lint, ReasonsAndCuresFitTheCase) {
       {"row:r gap=12 [ box:fix width=150 shrink=0 box:eaten weight=1 min_width=0 box:more width=140 shrink=0 ]",
        "width", "fix 150 + more 140 + gaps 24 = 314 take all of the 200 in r",
        "say min_width, or let something beside it give way"},
+      // On a line of its own nothing ate its room.
+      {"row:r wrap=true [ box:fix width=190 shrink=0 box:eaten weight=1 min_width=0 max_width=0 ]", "width", "0 wide",
+       "say min_width"},
       {"row:r [ box:a ]", "width", "and nothing else gives it a width", "give it a width, a weight, or natural"},
       {"row:r align={\"x\":\"center\"} [ box:a width=50 height=20 ]", "align", "it does nothing on a row",
        "say along or across, which place what a row holds; or leave it out"},
