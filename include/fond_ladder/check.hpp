@@ -18,9 +18,11 @@ inline namespace v0 {
 struct CheckedClaim {
   std::string claim;
   bool holds = true;
-  std::size_t rungs = 0;  ///< sizes and stretches of them at which it was tested; without any it does not hold
-  /// Widths between which it was tested at whole ones and next to turns only, because something bends there that it
-  /// hangs on, or content does not tell how far its answers hold; everywhere else it is proved for every real width.
+  bool every_height = false;  ///< it was checked over whole rectangles of sizes
+  std::size_t rungs = 0;      ///< sizes and stretches of them at which it was tested; without any it does not hold
+  /// Widths between which it was tested at whole ones and next to turns only (at every height: at some sizes), because
+  /// something bends there that it hangs on, or content does not tell how far its answers hold; everywhere else it is
+  /// proved for every real width.
   std::vector<Span> sampled{};
   /// Widths from one to another at all of which it fails, at one height of the container.
   struct Failing {

@@ -23,6 +23,7 @@ struct SizeMap {
   std::vector<Range> ranges;
   std::vector<NamedRung> rungs;  ///< those inside
   std::size_t cells = 0;         ///< regions in each of which all sizes and places run straight
+  std::size_t sampled = 0;  ///< pieces of the rest: there something bends, and claims were looked at in some places
 };
 
 /// Looks at all widths of a scene's ladder and all heights of a span. Throws BadClaim,

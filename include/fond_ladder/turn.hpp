@@ -18,8 +18,8 @@ enum class TurnKind : std::uint8_t { bend, jump, curve };
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<TurnKind>{"bend", "jump", "curve"};
 
-/// A size of the container, in pixels, at which a quantity leaves its straight line. A bend is exact; a jump is found
-/// to 1/64 of a pixel: `at` is the first size at which the new value holds.
+/// A size of the container, in pixels, at which a quantity leaves its straight line, exact but where
+/// something bends: there to 1/64 of a pixel. `at` is the first size at which the new value holds.
 struct Turn {
   double at = 0;
   double to = 0;             ///< where a curve ends; else the same as `at`

@@ -58,33 +58,11 @@ std::string scope_text(const std::vector<Variant>& variants, const CheckCall& ca
   return (call.shard.empty() ? "" : fmt::format(", part {} of the claims", call.shard)) + text_of(variants);
 }
 
-/// `proved for every width`, of claims that hold.
-std::string proof_text(const std::vector<CheckedClaim>& checked, bool every_height) {
-  const auto sampled = static_cast<std::size_t>(
-      std::ranges::count_if(checked, [](const CheckedClaim& one) { return !one.sampled.empty(); }));
-  if (sampled == 0) return every_height ? "proved for every width and height" : "proved for every width";
-  return sampled == checked.size() ? every_height ? "sampled at some sizes" : "sampled at whole widths"
-                                   : fmt::format("{} of them only sampled in part", sampled);
-}
-
-/// `all 24 claims hold`.
-std::string verdict_text(const std::vector<CheckedClaim>& checked, bool every_height) {
-  const auto kept = static_cast<std::size_t>(std::ranges::count_if(checked, &CheckedClaim::holds));
-  const std::size_t broken = checked.size() - kept;
-  if (checked.empty()) return "nothing to check, as there are fewer claims than parts";
-  if (checked.size() == 1) {
-    return broken == 0 ? "the claim holds, " + proof_text(checked, every_height) : "the claim does not hold";
-  }
-  if (broken == 0) return fmt::format("all {} claims hold, {}", kept, proof_text(checked, every_height));
-  return fmt::format("{} of {} claims {} not hold", broken, checked.size(), broken == 1 ? "does" : "do");
-}
-
 void print_table(const std::vector<Variant>& variants, const std::vector<CheckedClaim>& checked, const CheckCall& call,
                  std::ostream& out) {
   const Scene& scene = variants[0].scene;
   fmt::print(out, "{} from {} to {} wide{}: {}\n", printable(scene.name()), exact(scene.ladder.width.from),
-             exact(scene.ladder.width.to), printable(scope_text(variants, call)),
-             verdict_text(checked, !call.heights.empty()));
+             exact(scene.ladder.width.to), printable(scope_text(variants, call)), verdict_text(checked));
   for (const std::string& line : lines_about(variants)) out << printable(line) << '\n';
   out << '\n';
   for (const bool kept : {false, true}) {  // what is broken first

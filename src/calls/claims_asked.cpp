@@ -3,11 +3,37 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+
 #include "calls/command.hpp"
 #include "calls/sizes.hpp"
 #include "fond_ladder/claim.hpp"
 
 namespace fond_ladder::calls {
+namespace {
+
+/// `proved for every width`, of claims that hold.
+std::string proof_text(const std::vector<CheckedClaim>& checked) {
+  const auto sampled = static_cast<std::size_t>(
+      std::ranges::count_if(checked, [](const CheckedClaim& one) { return !one.sampled.empty(); }));
+  const bool every_height = checked.front().every_height;
+  if (sampled == 0) return every_height ? "proved for every width and height" : "proved for every width";
+  return sampled == checked.size() ? every_height ? "sampled at some sizes" : "sampled at whole widths"
+                                   : fmt::format("{} of them only sampled in part", sampled);
+}
+
+}  // namespace
+
+std::string verdict_text(const std::vector<CheckedClaim>& checked) {
+  const auto kept = static_cast<std::size_t>(std::ranges::count_if(checked, &CheckedClaim::holds));
+  const std::size_t broken = checked.size() - kept;
+  if (checked.empty()) return "nothing to check, as there are fewer claims than parts";
+  if (checked.size() == 1) {
+    return broken == 0 ? "the claim holds, " + proof_text(checked) : "the claim does not hold";
+  }
+  if (broken == 0) return fmt::format("all {} claims hold, {}", kept, proof_text(checked));
+  return fmt::format("{} of {} claims {} not hold", broken, checked.size(), broken == 1 ? "does" : "do");
+}
 
 void require_claims(const std::vector<Variant>& variants, const std::vector<std::string>& claims) {
   std::vector<std::string> faults;

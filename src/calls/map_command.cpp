@@ -30,22 +30,16 @@ struct MapCall {
   Format format = Format::table;
 };
 
-/// `2 of 24 claims break somewhere`
-std::string verdict(const SizeMap& map) {
-  const auto broken = static_cast<std::size_t>(
-      std::ranges::count_if(map.claims, [](const CheckedClaim& one) { return !one.failing.empty(); }));
-  const std::size_t all = map.claims.size();
-  if (all == 0) return "no claims to look for";
-  if (broken == 0) return all == 1 ? "the claim holds everywhere" : fmt::format("all {} claims hold everywhere", all);
-  if (all == 1) return "the claim breaks somewhere";
-  return fmt::format("{} of {} claims break{} somewhere", broken, all, broken == 1 ? "s" : "");
-}
-
 void print_map(const SizeMap& map, const MapCall& call, std::ostream& out) {
   fmt::print(out, "{} from {} to {} wide and {} to {} high: {}\n", printable(map.title), exact(map.widths.from),
-             exact(map.widths.to), exact(map.heights.from), exact(map.heights.to), verdict(map));
-  fmt::print(out, "{} {} of sizes, within each of which every size and place runs straight\n\n", map.cells,
+             exact(map.widths.to), exact(map.heights.from), exact(map.heights.to),
+             map.claims.empty() ? "no claims to look for" : verdict_text(map.claims));
+  fmt::print(out, "{} {} of sizes, within each of which every size and place runs straight\n", map.cells,
              map.cells == 1 ? "region" : "regions");
+  if (map.sampled > 0)
+    fmt::print(out, "something bends in the rest, which was looked at in {} {}\n", map.sampled,
+               map.sampled == 1 ? "piece" : "pieces");
+  out << '\n';
   for (const CheckedClaim& one : map.claims) {
     if (!one.holds) out << report(one, call.scene.file);
   }
@@ -61,6 +55,7 @@ void write_map(JsonWriter& json, const SizeMap& map) {
   std::vector<std::size_t> numbers(map.claims.size());
   for (std::size_t i = 0; i < numbers.size(); ++i) numbers[i] = i;
   json.number("regions", map.cells);
+  json.number("sampled", map.sampled);
   write_checked(json, map.claims, std::ranges::all_of(map.claims, &CheckedClaim::holds), numbers);
   json.objects("turns", map.turns, [&](const SizeMap::Line& line) {
     size("from", line.from);

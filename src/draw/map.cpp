@@ -309,7 +309,7 @@ class MapDrawing {
                   legend_left, y, 12) +
           8;
     }
-    const std::size_t kept = map_.claims.size() - all_broken;
+    const auto kept = static_cast<std::size_t>(std::ranges::count_if(map_.claims, &CheckedClaim::holds));
     if (kept > 0) {
       const std::string who = kept == 1 ? "1 claim holds" : std::to_string(kept) + " claims hold";
       y = wrapped(who + " at every size of the map", legend_left, y, 13) + 10;

@@ -125,7 +125,9 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
     text += "never tested: its condition holds at no size of the ladder, or all its nodes are hidden\n";
   }
   if (!checked.sampled.empty() && checked.rungs > 0) {
-    text.append(indent).append("sampled at whole widths " + text_of(checked.sampled) + ", where it cannot be proved\n");
+    text.append(indent).append(checked.every_height ? "sampled at some sizes " + text_of(checked.sampled) + " wide"
+                                                    : "sampled at whole widths " + text_of(checked.sampled));
+    text += ", where it cannot be proved\n";
   }
   constexpr std::size_t most = 5;
   const std::vector<Told> all = told_together(checked.failing);

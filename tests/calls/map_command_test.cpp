@@ -18,12 +18,32 @@ std::string console() {
 TEST(MapCommand, SaysWhereClaimsBreak) {
   const testing::Result told = testing::run({"map", console(), "--height", "240..900", "--claim", "uncut(console)"});
   EXPECT_EQ(told.status, 0);
-  EXPECT_THAT(told.out, StartsWith("North house console from 360 to 1440 wide and 240 to 900 high: the claim breaks "
-                                   "somewhere\n"));
+  EXPECT_THAT(told.out, StartsWith("North house console from 360 to 1440 wide and 240 to 900 high: the claim does not "
+                                   "hold\n"));
   EXPECT_THAT(told.out, HasSubstr("within 360 to 1440 wide and 240 to 623.79 high; worst at "));
   const testing::Result kept = testing::run({"map", console(), "--height", "700..900"});
-  EXPECT_THAT(kept.out, StartsWith("North house console from 360 to 1440 wide and 700 to 900 high: all 24 claims hold "
-                                   "everywhere\n"));
+  EXPECT_THAT(kept.out, StartsWith("North house console from 360 to 1440 wide and 700 to 900 high: all 24 claims hold, "
+                                   "proved for every width and height\n"));
+}
+
+/// A claim whose condition never holds was once said to hold everywhere; and where something bends nothing runs
+/// straight.
+TEST(MapCommand, SaysNothingOfWhatItDoesNotKnow) {
+  const std::string never = testing::run({"map", console(), "--height", "700..900", "--claim", "uncut(console)",
+                                          "--claim", "beds.width = 3 when container.width > 9000"})
+                                .out;
+  EXPECT_THAT(never, HasSubstr("700 to 900 high: 1 of 2 claims does not hold\n"));
+  EXPECT_THAT(never, HasSubstr("never tested"));
+  EXPECT_THAT(testing::run({"map", console(), "--height", "700..900", "-o", "-", "--as", "svg", "--claim",
+                            "beds.width = 3 when container.width > 9000"})
+                  .out,
+              ::testing::Not(HasSubstr("claim holds at every size")));
+  const testing::Result bends = testing::run(
+      {"check", "-", "--heights", "every", "--claim", "a.width < 400"},
+      R"({"format":1,"ladder":{"width":[300,600],"height":[100,200]},"root":{"kind":"row","name":"r","children":[)"
+      R"({"kind":"box","name":"a","basis":"60%","min_width":0},{"kind":"box","name":"b","width":200}]}})");
+  EXPECT_THAT(bends.out, HasSubstr("the claim holds, sampled at some sizes\n"));
+  EXPECT_THAT(bends.out, HasSubstr("sampled at some sizes 300 to "));
 }
 
 TEST(MapCommand, DrawsIt) {

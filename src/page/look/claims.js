@@ -10,6 +10,8 @@ import { linked } from './names.js';
  * @typedef {object} Failing
  * @property {number} from
  * @property {number} to
+ * @property {boolean} with_from
+ * @property {boolean} with_to
  * @property {number | null} height
  * @property {{width: number, height: number, values: Record<string, number>}} worst
  * @property {string} because
@@ -138,7 +140,7 @@ export class Claims {
     const most = 8;
     const list = failing.slice(0, most).map((one) => {
       const where = link(
-        stretch(one.from, one.to),
+        stretch(one.from, one.to, one.with_from, one.with_to),
         `go to the worst, ${rounded(one.worst.width)} × ${rounded(one.worst.height)}`,
         () => this.lead(one),
       );

@@ -212,7 +212,7 @@ export class Ladder {
     });
     const bars = lanes.flatMap((claim, row) =>
       claim.failing.map((stretchOf) => {
-        const text = `${claim.claim} fails at ${stretch(stretchOf.from, stretchOf.to)}`;
+        const text = `${claim.claim} fails at ${stretch(stretchOf.from, stretchOf.to, stretchOf.with_from, stretchOf.with_to)}`;
         const button = make('button', {
           type: 'button',
           className: 'stretch',

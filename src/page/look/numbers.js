@@ -18,8 +18,15 @@ export const sized = (size) => `${rounded(size.width)} × ${rounded(size.height)
  */
 export const asked = (width, height) => `${width}x${height ?? 'content'}`;
 
-/** One size or from to. @param {number} from @param {number} to */
-export const stretch = (from, to) => (from === to ? rounded(from) : `${rounded(from)}..${rounded(to)}`);
+/**
+ * One size or from to.
+ * @param {number} from
+ * @param {number} to
+ * @param {boolean} [withFrom] whether it is so at that end itself
+ * @param {boolean} [withTo]
+ */
+export const stretch = (from, to, withFrom = true, withTo = true) =>
+  from === to ? rounded(from) : `${withFrom ? '' : 'above '}${rounded(from)}..${withTo ? '' : 'below '}${rounded(to)}`;
 
 /** @param {number} count @param {string} what @param {string} [many] */
 export const counted = (count, what, many = `${what}s`) => `${count} ${count === 1 ? what : many}`;

@@ -14,8 +14,10 @@
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/climb.hpp"
 #include "model/limits.hpp"
+#include "verify/claims/check_variants.hpp"
 #include "verify/claims/claim_stretches.hpp"
 #include "verify/claims/explain.hpp"
+#include "verify/climb/by_samples.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measuring.hpp"
@@ -124,11 +126,11 @@ class Checker {
         tested[c] = test_along(claims_[c], own, span);
       };
     });
-    for (std::size_t c = 0; c < claims_.size(); ++c) take(tested[c], c, height);
+    for (std::size_t c = 0; c < claims_.size(); ++c) take(tested[c], c, height, way);
   }
 
   /// What was found along the widths of one height.
-  void take(const TestedWay& tested, std::size_t c, std::optional<double> height) {
+  void take(const TestedWay& tested, std::size_t c, std::optional<double> height, const ClaimWay& way) {
     CheckedClaim& checked = checked_[c];
     checked.rungs += tested.tested;
     std::ranges::copy(tested.sampled, std::back_inserter(checked.sampled));
@@ -139,10 +141,14 @@ class Checker {
       failing.to = one.to;
       failing.with_from = one.with_from;
       failing.with_to = one.with_to;
-      failing.worst = {one.worst, 0};  // explain() says how high
+      failing.worst = {one.worst, height_at(way, one.worst)};
       failing.height = height;
-      failing.options = variant_.options;
     }
+  }
+
+  /// How high the container is at a width.
+  [[nodiscard]] static double height_at(const ClaimWay& way, double width) {
+    return way.height == nullptr ? way.fixed_height : run_at(*way.height, width).at(width).value_or(0);
   }
 
   /// The widths at which other ranges hold, and which conditions do from each on.
@@ -171,7 +177,7 @@ class Checker {
     options.threads = threads_;
     options.causes = false;
     options.progress = progress;
-    Climb climbed = climb_quantities(scene_, ladder, quantities_, options);
+    Climb climbed = climb_by_samples(scene_, ladder, quantities_, options);
     std::map<double, std::set<std::size_t>> between;  // sizes that are not whole, and the claims they are for
     const auto add = [&](double width, const std::vector<std::size_t>& claims) {
       for (const double size : {width - beside, width, width + beside}) {
@@ -263,7 +269,6 @@ class Checker {
       begun.from = width;
       begun.worst = rung.container;
       begun.height = rung.rung.height;
-      begun.options = variant_.options;
     }
     Failing& failing = checked.failing.back();
     failing.to = width;
@@ -289,26 +294,9 @@ class Checker {
 
 std::vector<CheckedClaim> check(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
                                 unsigned threads, const ShareDone& progress) {
-  const std::vector<std::string> names = names_of(variants).own;
-  std::vector<CheckedClaim> all(claims.size());
-  for (std::size_t v = 0; v < variants.size(); ++v) {
-    const ShareDone of_all = [&](double share) {
-      if (progress) progress((static_cast<double>(v) + share) / static_cast<double>(variants.size()));
-    };
-    std::vector<CheckedClaim> checked = Checker(variants[v], claims, threads, of_all).check();
-    for (std::size_t c = 0; c < all.size(); ++c) {
-      for (Failing& failing : checked[c].failing) failing.variant = names[v];
-      all[c].claim = checked[c].claim;
-      all[c].rungs += checked[c].rungs;
-      std::ranges::copy(checked[c].sampled, std::back_inserter(all[c].sampled));
-      std::ranges::move(checked[c].failing, std::back_inserter(all[c].failing));
-    }
-  }
-  for (CheckedClaim& one : all) {
-    one.holds = one.failing.empty() && one.rungs > 0;
-    one.sampled = joined(std::move(one.sampled));
-  }
-  return all;
+  return check_variants(variants, claims.size(), progress, [&](const Variant& variant, const ShareDone& of_all) {
+    return Checker(variant, claims, threads, of_all).check();
+  });
 }
 
 std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,

@@ -62,7 +62,7 @@ class AlongWidths {
   static std::optional<Moving> moving_at(const Run& run, double at) {
     const std::optional<double> value = run.at(at);
     if (!value) return {};
-    return Moving(*value, run.slope, 0, run.bends);
+    return Moving(*value, run.slope, 0, run.sampled);
   }
 
   Piece test_from(double at) {

@@ -44,28 +44,43 @@ bool is_sideways(const Solution& solution, const Quantity& quantity) {
 
 }  // namespace
 
-bool Explainer::fails_at(const Rung& rung, const Claim& claim) {
+/// Calls `look(solution, measured)` with what was measured at a size.
+template <class Look>
+bool Explainer::look_at(const Rung& rung, const Claim& claim, const Look& look) {
   const Solution solution = solver_.solve(rung);
   const Values values = Measuring(claim.quantities())(solution);
   const std::vector<std::string> active = solver_.active(rung);
-  const Claim::Outcome outcome = claim.test({solution.container(), values, active});
+  return look(solution, MeasuredRung{solution.container(), values, active});
+}
+
+namespace {
+
+bool fails(const Claim& claim, const MeasuredRung& measured) {
+  const Claim::Outcome outcome = claim.test(measured);
   return outcome.tested && !outcome.holds;
 }
 
+}  // namespace
+
+bool Explainer::fails_at(const Rung& rung, const Claim& claim) {
+  return look_at(rung, claim, [&](const Solution&, const MeasuredRung& measured) { return fails(claim, measured); });
+}
+
 void Explainer::explain(const Claim& claim, std::vector<Failing>& all) {
-  const Measuring measuring(claim.quantities());
-  for (std::size_t i = 0; i < all.size(); ++i) {
+  for (std::size_t i = 0; i < std::min(limits::most_explained, all.size()); ++i) {
     Failing& failing = all[i];
-    Rung rung{failing.worst.width, failing.heights ? std::optional(failing.worst.height) : failing.height};
-    if (!failing.heights && !fails_at(rung, claim)) {  // the end of a stretch may belong to what lies behind
-      rung.width = (failing.from + failing.to) / 2;
-    }
-    const Solution solution = solver_.solve(rung);
+    const Rung worst{failing.worst.width, failing.heights ? std::optional(failing.worst.height) : failing.height};
+    if (explain_at(worst, claim, failing) || failing.heights) continue;
+    // The end of a stretch may belong to what lies behind.
+    explain_at({(failing.from + failing.to) / 2, failing.height}, claim, failing);
+  }
+}
+
+bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failing) {
+  return look_at(rung, claim, [&](const Solution& solution, const MeasuredRung& measured) {
+    if (!fails(claim, measured)) return false;
     failing.worst = solution.container();
-    if (i >= limits::most_explained) continue;
-    const Values values = measuring(solution);
-    const std::vector<std::string> active = solver_.active(rung);
-    const Claim::Blamed blamed = claim.blamed({solution.container(), values, active});
+    const Claim::Blamed blamed = claim.blamed(measured);
     for (const auto& [text, value] : blamed.folds) failing.values.emplace_back(text, value);
     for (const std::size_t slot : blamed.quantities) {
       const Quantity& quantity = claim.quantities()[slot];
@@ -75,7 +90,8 @@ void Explainer::explain(const Claim& claim, std::vector<Failing>& all) {
       }
       for (const NodeId node : most_cut_in(solution, quantity.node)) tell(solution, {node, Measure::cut, ""}, failing);
     }
-  }
+    return true;
+  });
 }
 
 /// Tells the value of a quantity; of the first one with a place also why.

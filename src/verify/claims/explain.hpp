@@ -16,10 +16,14 @@ class Explainer {
   Explainer(const Scene& scene, SceneSolver& solver) : scene_(scene), solver_(solver) {}
 
   [[nodiscard]] bool fails_at(const Rung& rung, const Claim& claim);
-  /// Completes what is told of stretches or regions, the first few of them with values and reasons.
+  /// Completes what is told of the first few stretches or regions: values and reasons at the worst size.
   void explain(const Claim& claim, std::vector<CheckedClaim::Failing>& failing);
 
  private:
+  template <class Look>
+  bool look_at(const Rung& rung, const Claim& claim, const Look& look);
+  /// At one size; returns whether the claim fails there.
+  bool explain_at(const Rung& rung, const Claim& claim, CheckedClaim::Failing& failing);
   void tell(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
   void account(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
 

@@ -478,6 +478,7 @@ std::string decided_in(const Scene& scene, NodeId node) {
     case Kind::column: return name + " shares out its room otherwise";
     case Kind::grid: return "the tracks of " + name + " share room otherwise";
     case Kind::stack: return name + " lays what it holds otherwise";
+    case Kind::text: return name + " breaks otherwise";
     default: return "another size of " + name + " decides";
   }
 }

@@ -12,6 +12,7 @@
 
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "verify/climb/by_samples.hpp"
 #include "verify/climb/causes.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/straight.hpp"
@@ -41,8 +42,13 @@ class Climber {
         threads_(thread_count(options.threads)) {}
 
   Climb climb() {
-    const Span span = options_.along_height ? ladder_.height.value_or(Span()) : ladder_.width;
-    if (std::optional<Climb> proved = climb_by_stretches(span)) return std::move(*proved);
+    if (std::optional<Climb> proved = climb_by_stretches(climbed_span())) return std::move(*proved);
+    return sample();
+  }
+
+  /// At every whole size.
+  Climb sample() {
+    const Span span = climbed_span();
     sizes_ = whole_sizes(span);
     const std::size_t inside = sizes_.size(), ahead = add_beyond(span);
     solve_all();
@@ -58,6 +64,10 @@ class Climber {
   }
 
  private:
+  [[nodiscard]] Span climbed_span() const {
+    return options_.along_height ? ladder_.height.value_or(Span()) : ladder_.width;
+  }
+
   /// The climb as its stretches prove it; nothing where they cannot.
   std::optional<Climb> climb_by_stretches(const Span& span) {
     std::vector<Quantity> followed_too = quantities_;
@@ -216,6 +226,7 @@ class Climber {
   void add_causes(std::vector<Turn>& turns, SceneSolver& below, SceneSolver& above) const {
     std::vector<Cause> causes;
     std::optional<std::pair<double, double>> known;
+    std::optional<Solution> at_low, at_high;
     for (Turn& turn : turns) {
       if (turn.kind == TurnKind::curve) {
         turn.cause = "sizes in percent shrink or grow together with lengths here";
@@ -224,15 +235,14 @@ class Climber {
       const auto sides = sides_of(turn);
       if (known != sides) {
         const Rung low = rung_at(sides.first), high = rung_at(sides.second);
-        const Solution at_low = below.solve(low), at_high = above.solve(high);
-        causes = causes_between(at_low, at_high, below.active(low), above.active(high));
+        at_low = below.solve(low);
+        at_high = above.solve(high);
+        causes = causes_between(*at_low, *at_high, below.active(low), above.active(high));
         known = sides;
       }
       const Quantity& quantity = quantities_[turn.quantity];
-      if (quantity.measure == Measure::shown || quantity.measure == Measure::cut) {
-        const Solution at_low = below.solve(rung_at(sides.first)), at_high = above.solve(rung_at(sides.second));
-        turn.cause = (quantity.measure == Measure::cut ? cut_cause : sight_cause)(at_low, at_high, quantity.node);
-      }
+      if (quantity.measure == Measure::cut) turn.cause = cut_cause(*at_low, *at_high, quantity.node);
+      if (quantity.measure == Measure::shown) turn.cause = sight_cause(*at_low, *at_high, quantity.node);
       const Turned turned{quantity.node, quantity.measure, turn.kind == TurnKind::jump};
       if (turn.cause.empty()) turn.cause = nearest_cause(causes, scene_.tree, turned);
       if (turn.cause.empty()) turn.cause = decided_at(turn.at);
@@ -277,6 +287,11 @@ Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::str
 Climb climb_quantities(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
                        const ClimbOptions& options) {
   return Climber(scene, ladder, std::move(quantities), options).climb();
+}
+
+Climb climb_by_samples(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
+                       const ClimbOptions& options) {
+  return Climber(scene, ladder, std::move(quantities), options).sample();
 }
 
 }  // namespace fond_ladder::inline v0

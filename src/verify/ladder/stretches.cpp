@@ -45,7 +45,7 @@ bool is_of_box(Measure measure) {
 
 /// Whether a run is the same straight line as the one before.
 bool goes_on(const Run& before, const Run& next) {
-  if (before.bends || next.bends) return false;
+  if (before.sampled || next.sampled) return false;
   if (!before.value || !next.value) return before.value.has_value() == next.value.has_value();
   const double expected = *before.value + before.slope * (next.from - before.from);
   return std::abs(*next.value - expected) <= limits::rounding * std::max(1.0, std::abs(expected)) &&
@@ -98,7 +98,6 @@ class WayFollower {
         continue;
       }
       read_stretch(at, end);
-      if (!curved && !bending_.empty()) followed_.sampled.push_back({at, end});
       if (!bending_.empty() && !sample(at, end)) return {};
       at = end;
       if (span_.from == span_.to) break;
@@ -188,7 +187,7 @@ class WayFollower {
     if (reading.value) {
       run.value = reading.value->value();
       run.slope = reading.value->slope();
-      run.bends = reading.sampled || reading.value->bends();
+      run.sampled = run.bends = reading.sampled || reading.value->bends();
       if (run.bends) bending_.push_back(q);
     }
     if (!runs.empty()) {

@@ -22,6 +22,7 @@ struct Run {
   double from = 0, to = 0;
   std::optional<double> value{};  ///< none where its node has no place
   double slope = 0;
+  bool sampled = false;                              ///< it hangs on something that bends, and is known at some sizes
   bool bends = false;                                ///< it follows a curve; value and slope are those at the beginning
   std::vector<std::pair<double, double>> samples{};  ///< of one that bends: sizes inside, rising, and the values there
   double end = 0, end_slope = 0;                     ///< the same at its end

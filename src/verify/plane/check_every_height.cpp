@@ -1,10 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include <algorithm>
-#include <iterator>
 
 #include "fond_ladder/check.hpp"
+#include "verify/claims/check_variants.hpp"
 #include "verify/claims/explain.hpp"
-#include "verify/ladder/rungs.hpp"
 #include "verify/plane/claims_in_plane.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -44,43 +43,42 @@ std::vector<Failing> failing_of(const ClaimInPlane& claim) {
 
 }  // namespace
 
+std::vector<Claim> read_claims(const Scene& scene, const std::vector<std::string>& texts) {
+  std::vector<Claim> claims;
+  claims.reserve(texts.size());
+  for (const std::string& text : texts) claims.emplace_back(scene, text);
+  return claims;
+}
+
+std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::vector<Claim>& claims,
+                                           const InPlane& found) {
+  SceneSolver solver(variant.scene, variant.modes);
+  Explainer explainer(variant.scene, solver);
+  std::vector<CheckedClaim> all;
+  for (std::size_t c = 0; c < claims.size(); ++c) {
+    CheckedClaim& checked = all.emplace_back();
+    checked.claim = claims[c].text();
+    checked.every_height = true;
+    checked.rungs = found.claims[c].tested ? found.cells + found.sampled : 0;
+    for (const detail::Region& piece : found.claims[c].sampled) {
+      checked.sampled.emplace_back(piece.box().left, piece.box().right);
+    }
+    checked.failing = failing_of(found.claims[c]);
+    explainer.explain(claims[c], checked.failing);
+  }
+  return all;
+}
+
 std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
                                              const std::vector<std::string>& claims, const Span& heights,
                                              unsigned threads, const ShareDone& progress) {
-  const std::vector<std::string> names = names_of(variants).own;
-  std::vector<CheckedClaim> all(claims.size());
-  for (std::size_t v = 0; v < variants.size(); ++v) {
-    const Variant& variant = variants[v];
-    std::vector<Claim> read;
-    read.reserve(claims.size());
-    for (const std::string& text : claims) read.emplace_back(variant.scene, text);
-    const ShareDone of_all = [&](double share) {
-      if (progress) progress((static_cast<double>(v) + share) / static_cast<double>(variants.size()));
-    };
-    const InPlane found = look_in_plane(variant.scene, variant.modes, read, {variant.scene.ladder.width, heights},
-                                        false, threads, of_all);
-    SceneSolver solver(variant.scene, variant.modes);
-    Explainer explainer(variant.scene, solver);
-    for (std::size_t c = 0; c < all.size(); ++c) {
-      std::vector<Failing> failing = failing_of(found.claims[c]);
-      for (Failing& one : failing) {
-        one.variant = names[v];
-        one.options = variant.options;
-      }
-      explainer.explain(read[c], failing);
-      all[c].claim = read[c].text();
-      all[c].rungs += found.claims[c].tested ? found.cells : 0;
-      for (const detail::Region& piece : found.claims[c].sampled) {
-        all[c].sampled.emplace_back(piece.box().left, piece.box().right);
-      }
-      std::ranges::move(failing, std::back_inserter(all[c].failing));
-    }
-  }
-  for (CheckedClaim& one : all) {
-    one.holds = one.failing.empty() && one.rungs > 0;
-    one.sampled = joined(std::move(one.sampled));
-  }
-  return all;
+  return check_variants(variants, claims.size(), progress, [&](const Variant& variant, const ShareDone& of_all) {
+    const Scene& scene = variant.scene;
+    const std::vector<Claim> read = read_claims(scene, claims);
+    return checked_in_plane(
+        variant, read,
+        look_in_plane(scene, variant.modes, read, {scene.ladder.width, heights}, false, threads, of_all));
+  });
 }
 
 }  // namespace fond_ladder::inline v0

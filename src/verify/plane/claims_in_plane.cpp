@@ -45,7 +45,7 @@ class Strip {
     detail::cover(
         part, {}, [&](const Point& at, Region& cell) { return look_at(at, cell); },
         [&](const Region& piece) {
-          ++found_.cells;
+          ++found_.sampled;
           found_.area += piece.area();
           for (std::size_t c = 0; c < claims_.size(); ++c) sample(c, piece);
         });
@@ -274,6 +274,7 @@ InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
   std::vector<PlaneCell> all_cells;
   for (std::size_t i = 0; i < parts; ++i) {
     all.cells += found[i].cells;
+    all.sampled += found[i].sampled;
     all.area += found[i].area;
     for (std::size_t c = 0; c < claims.size(); ++c) {
       ClaimInPlane &to = all.claims[c], &from = found[i].claims[c];

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/variant.hpp"
 #include "solve/region.hpp"
@@ -39,8 +40,9 @@ struct TurnLine {
 struct InPlane {
   std::vector<ClaimInPlane> claims;
   std::vector<TurnLine> turns;
-  std::size_t cells = 0;  ///< regions in each of which all runs straight
-  double area = 0;        ///< of them and of the pieces that are only sampled: all that was asked for
+  std::size_t cells = 0;    ///< regions in each of which all runs straight
+  std::size_t sampled = 0;  ///< pieces of the rest, which were only looked at in some places
+  double area = 0;          ///< of them all: what was asked for
 };
 
 /// Looks at all sizes of a rectangle. Turns are found where they are wanted. Throws BadValue for a rectangle with a
@@ -48,6 +50,13 @@ struct InPlane {
 [[nodiscard]] InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
                                     const std::vector<Claim>& claims, const SizeRectangle& area, bool turns,
                                     unsigned threads, const ShareDone& progress);
+
+/// The claims of texts. Throws BadClaim.
+[[nodiscard]] std::vector<Claim> read_claims(const Scene& scene, const std::vector<std::string>& texts);
+
+/// What became of claims, with what lies behind the first few regions of each.
+[[nodiscard]] std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::vector<Claim>& claims,
+                                                         const InPlane& found);
 
 /// Puts regions that touch together: for each the number of its group, from 0 in the order of the first of them.
 [[nodiscard]] std::vector<std::size_t> grouped(const std::vector<detail::Region>& regions);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/map.hpp"
 
+#include "verify/claims/check_variants.hpp"
 #include "verify/plane/claims_in_plane.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -20,12 +21,15 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
       map.rungs.push_back(rung);
     }
   }
-  const InPlane found = look_in_plane(scene, variant.modes, {}, {map.widths, heights}, true, threads, progress);
+  const std::vector<Claim> read = read_claims(scene, claims);
+  const InPlane found = look_in_plane(scene, variant.modes, read, {map.widths, heights}, true, threads, progress);
   map.cells = found.cells;
+  map.sampled = found.sampled;
   for (const TurnLine& line : found.turns) {
     map.turns.push_back({{line.from.x, line.from.y}, {line.to.x, line.to.y}});
   }
-  if (!claims.empty()) map.claims = check_every_height({variant}, claims, heights, threads);
+  map.claims = check_variants({variant}, claims.size(), {},
+                              [&](const Variant& one, const ShareDone&) { return checked_in_plane(one, read, found); });
   return map;
 }
 
