@@ -14,6 +14,8 @@
 #include "model/number_text.hpp"
 #include "verify/climb/by_samples.hpp"
 #include "verify/climb/causes.hpp"
+#include "verify/climb/told_cause.hpp"
+#include "verify/ladder/run_turns.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/straight.hpp"
 #include "verify/ladder/stretches.hpp"

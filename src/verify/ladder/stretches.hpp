@@ -11,7 +11,6 @@
 
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
-#include "fond_ladder/turn.hpp"
 #include "fond_ladder/variant.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -61,9 +60,6 @@ struct Followed {
 [[nodiscard]] std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
                                              const std::vector<Quantity>& quantities, const Span& span,
                                              unsigned threads, const ShareDone& progress);
-
-/// The turns of a quantity between its runs, from the smallest size up, without its place or a cause.
-[[nodiscard]] std::vector<Turn> turns_of(const Runs& runs);
 
 /// Within this of a place where something breaks, lines of the solve hold by their tolerance what does not fit.
 [[nodiscard]] double doubtful(double size);

@@ -1,0 +1,112 @@
+// SPDX-License-Identifier: MIT
+#include "verify/climb/told_cause.hpp"
+
+#include <algorithm>
+
+#include "model/limits.hpp"
+#include "model/number_text.hpp"
+#include "verify/measure/measures.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+/// The nodes from the root down to a node.
+std::vector<NodeId> chain_of(const Tree& tree, NodeId node) {
+  std::vector<NodeId> chain;
+  for (NodeId at = node; at; at = tree.parent(at)) chain.push_back(at);
+  std::ranges::reverse(chain);
+  return chain;
+}
+
+std::size_t distance(const Tree& tree, const std::vector<NodeId>& from, NodeId to) {
+  const std::vector<NodeId> chain = chain_of(tree, to);
+  std::size_t common = 0;
+  while (common < from.size() && common < chain.size() && from[common] == chain[common]) ++common;
+  return from.size() + chain.size() - 2 * common;
+}
+
+}  // namespace
+
+std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, const Turned& turned) {
+  const std::vector<NodeId> chain = chain_of(tree, turned.node);
+  const bool sideways = turned.measure == Measure::width || turned.measure == Measure::left ||
+                        turned.measure == Measure::right || turned.measure == Measure::middle_x;
+  const Cause* nearest = nullptr;
+  std::size_t least = 0;
+  constexpr std::size_t far = 1000000;
+  for (const Cause& cause : causes) {
+    if (sideways && cause.on_y) continue;
+    if (cause.breaks && !turned.jumps) continue;
+    const unsigned vagueness = cause.vagueness + (turned.jumps && !cause.breaks ? 2 : 0);
+    const std::size_t away =
+        std::min(distance(tree, chain, cause.node), distance(tree, chain, cause.container)) + far * vagueness;
+    if (nearest != nullptr && away >= least) continue;
+    nearest = &cause;
+    least = away;
+  }
+  if (nearest == nullptr) return "";
+  std::string words = nearest->words;
+  const auto put = [&](const std::string& mark, NodeId named) {
+    const std::size_t at = words.find(mark);
+    if (at != std::string::npos) words.replace(at, mark.size(), "`" + tree.tail(named) + "`");
+  };
+  put("{node}", nearest->node);
+  put("{in}", nearest->container);
+  put("{by}", nearest->by);
+  return words;
+}
+
+std::string sight_cause(const Solution& below, const Solution& above, NodeId node) {
+  const auto seen = [&](const Solution& side) { return value_of({node, Measure::shown, {}}, side) == 1.0; };
+  const bool was = seen(below), is = seen(above);
+  if (was == is) return "";
+  const Solution& hidden = was ? above : below;
+  const Tree& tree = hidden.tree();
+  const std::string name = "`" + tree.tail(node) + "`" + (was ? "" : " no longer");
+  if (!hidden.is_placed(node)) return name + " is hidden";
+  const Rect box = hidden.painted_box(node);
+  if (box.width <= 0 || box.height <= 0) return name + " is " + rounded(box.width) + " x " + rounded(box.height);
+  const detail::View view = detail::view_of(tree, hidden.passes());
+  const auto unseen = detail::unseen_behind(view, tree.store().index_of(node));
+  if (unseen.by == detail::no_index) return "";
+  return name + " lies" + (unseen.beyond ? " beyond `" : " behind `") + tree.tail(tree.store().id_of(unseen.by)) + "`";
+}
+
+std::string cut_cause(const Solution& below, const Solution& above, NodeId node) {
+  const auto sticks_out = [&](const Solution& side) {
+    return value_of({node, Measure::cut, {}}, side).value_or(0) > limits::told_tolerance;
+  };
+  const bool was = sticks_out(below), is = sticks_out(above);
+  const Tree& tree = above.tree();
+  const auto side = [&](const Solution& solution) -> std::string {
+    const FourSides own = solution.cut(node), words = solution.words_cut(node);
+    const double top = std::max(own.top, words.top), right = std::max(own.right, words.right),
+                 bottom = std::max(own.bottom, words.bottom), left = std::max(own.left, words.left);
+    const double most = std::max({top, right, bottom, left});
+    return most == right ? "right" : most == bottom ? "bottom" : most == left ? "left" : "top";
+  };
+  if (was == is) {
+    const std::string before = side(below), after = side(above);
+    if (!was || before == after) return "";
+    return "`" + tree.tail(node) + "` sticks out more at the " + after + " than at the " + before;
+  }
+  const bool words = (was ? below : above).words_cut(node).any();
+  const std::string of = words ? "the words of `" + tree.tail(node) + "`" : "`" + tree.tail(node) + "`";
+  const std::string verb = is ? (words ? " begin to stick out" : " begins to stick out")
+                              : (words ? " no longer stick out" : " no longer sticks out");
+  return of + verb + (words ? "" : " of `" + tree.tail(tree.parent(node)) + "`");
+}
+
+std::string decided_in(const Scene& scene, NodeId node) {
+  const std::string name = "`" + scene.tree.tail(node) + "`";
+  switch (scene.tree.kind(node)) {
+    case Kind::row:
+    case Kind::column: return name + " shares out its room otherwise";
+    case Kind::grid: return "the tracks of " + name + " share room otherwise";
+    case Kind::stack: return name + " lays what it holds otherwise";
+    case Kind::text: return name + " breaks otherwise";
+    default: return "another size of " + name + " decides";
+  }
+}
+
+}  // namespace fond_ladder::inline v0

@@ -1,0 +1,94 @@
+// SPDX-License-Identifier: MIT
+#include "verify/ladder/run_turns.hpp"
+
+#include <cmath>
+
+#include "model/limits.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+/// Curves that go on into one another are one.
+bool curves_on(const Run& before, const Run& behind) {
+  constexpr double alike = 1e-4;
+  return before.bends && behind.bends && behind.value && std::abs(before.end - *behind.value) <= alike &&
+         std::abs(before.end_slope - behind.slope) <= alike;
+}
+
+Turn curve_of(const Run& run) {
+  Turn turn;
+  turn.kind = TurnKind::curve;
+  turn.at = as_people_say(run.from);
+  turn.to = as_people_say(run.to);
+  turn.before = run.value;
+  turn.after = run.end;
+  turn.slope_before = run.slope;
+  turn.slope_after = run.end_slope;
+  return turn;
+}
+
+/// What happens where one run meets another, if anything does.
+std::optional<Turn> turn_between(const Run& before, const Run& behind) {
+  if (!before.value && !behind.value) return {};
+  const double meets = before.to;
+  Turn turn;
+  turn.kind = TurnKind::jump;
+  turn.at = turn.to = as_people_say(meets);
+  turn.slope_before = !before.value ? 0 : before.bends ? before.end_slope : before.slope;
+  turn.slope_after = behind.value ? behind.slope : 0;
+  const auto end_of = [&](double size) {
+    return before.bends ? before.end + before.end_slope * (size - before.to)
+                        : *before.value + before.slope * (size - before.from);
+  };
+  if (before.value) turn.before = end_of(turn.at);
+  if (behind.value) turn.after = *behind.value + behind.slope * (turn.at - behind.from);
+  if (!before.value || !behind.value) return turn;
+  const double off = std::abs(*turn.after - *turn.before), steeper = std::abs(turn.slope_after - turn.slope_before);
+  const double slack = limits::least_bend + limits::least_relative_bend * std::abs(*turn.after) +
+                       (1 + steeper) * (behind.from - meets + doubtful(behind.from));
+  if (off > slack) return turn;
+  if (steeper <= limits::least_bend || before.bends || behind.bends) return {};
+  turn.kind = TurnKind::bend;
+  // Exactly where both lines meet.
+  const double crossing = before.from + (*behind.value - behind.slope * (behind.from - before.from) - *before.value) /
+                                            (before.slope - behind.slope);
+  if (std::abs(crossing - behind.from) <= 2 * doubtful(behind.from) + (behind.from - meets)) {
+    constexpr double alike = 1e-7;  // what meets at one place is told at one
+    if (std::abs(crossing - turn.at) > alike) turn.at = turn.to = crossing;
+    turn.before = turn.after = end_of(turn.at);
+  }
+  return turn;
+}
+
+}  // namespace
+
+std::vector<Turn> turns_of(const Runs& runs) {
+  std::vector<Turn> turns;
+  const Run* before = nullptr;
+  constexpr std::size_t none = static_cast<std::size_t>(-1);
+  std::size_t curve = none;  // the turn that the run before is told by
+  for (const Run& run : runs) {
+    if (run.to - run.from <= doubtful(run.from) && &run != &runs.back()) continue;
+    if (before != nullptr) {
+      if (curves_on(*before, run) && curve != none) {
+        Turn& on = turns[curve];
+        on.to = as_people_say(run.to);
+        on.after = run.end;
+        on.slope_after = run.end_slope;
+        before = &run;
+        continue;
+      }
+      if (auto turn = turn_between(*before, run)) turns.push_back(std::move(*turn));
+      if (curve != none && run.value && !run.bends) turns[curve].slope_after = run.slope;
+    }
+    curve = none;
+    if (run.bends && run.value) {
+      curve = turns.size();
+      turns.push_back(curve_of(run));
+    }
+    before = &run;
+  }
+  return turns;
+}
+
+}  // namespace fond_ladder::inline v0
