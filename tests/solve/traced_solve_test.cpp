@@ -149,5 +149,51 @@ TEST(TracedSolve, BetweenTwoDecisionsNothingHappens) {
   std::cout << pieces << " pieces (" << curved << " curved) of " << scenes << " lines\n";
 }
 
+/// Both sides of the container being dragged: within the region of a course all boxes lie on planes.
+TEST(TracedSolve, WithinARegionAllIsFlat) {
+  int regions = 0, looks = 0;
+  std::mt19937 dice(11);
+  std::uniform_real_distribution<double> any(100, 500), share(0, 1);
+  for (std::uint32_t seed = 0; seed < 400 && !HasFailure(); ++seed) {
+    testing::RandomScenes random(testing::seed() + seed);
+    const Tree tree = random.tree(12);
+    TracedSolve traced;
+    Solver solver;
+    for (int i = 0; i < 4 && !HasFailure(); ++i) {
+      const double width = any(dice), height = any(dice);
+      detail::Region region({{100 - width, 100 - height},
+                             {500 - width, 100 - height},
+                             {500 - width, 500 - height},
+                             {100 - width, 500 - height}});
+      traced.run(tree.store(), Moving(width, 1, 0), Moving(height, 0, 1), {}, &region);
+      if (traced.course().curved || region.thickness() < 0.1) continue;
+      ++regions;
+      const detail::Point middle = region.middle();
+      for (const detail::Point& corner : region.corners()) {
+        // Not at the edge itself, where lines hold by their tolerance.
+        const double inward = 0.05 + 0.9 * share(dice);
+        const double by = corner.x + inward * (middle.x - corner.x), up = corner.y + inward * (middle.y - corner.y);
+        const Solution plain = solver.solve(tree, {width + by, height + up});
+        const auto view = traced.view(tree.store());
+        for (const Solution::NodeBox& one : plain.boxes()) {
+          const detail::Index node = tree.store().index_of(one.node);
+          const std::array<double, 4> found = plain_box(plain, one.node);
+          const Moving parts[] = {view.place(node, x_axis), view.place(node, y_axis), view.size(node, x_axis),
+                                  view.size(node, y_axis)};
+          for (std::size_t side = 0; side < 4; ++side) {
+            if (parts[side].bends()) continue;
+            ++looks;
+            ASSERT_NEAR(found[side], parts[side].further(by, up).value(), 1e-6 * std::max(1.0, found[side] / 1000))
+                << "seed " << testing::seed() + seed << " " << tree.path(one.node) << " side " << side << " at "
+                << width + by << " x " << height + up << ", seen from " << width << " x " << height;
+          }
+        }
+      }
+    }
+  }
+  EXPECT_GT(regions, 800);
+  EXPECT_GT(looks, 20'000);
+}
+
 }  // namespace
 }  // namespace fond_ladder

@@ -301,6 +301,39 @@ TEST(Turns, AllHaveACause) {
   EXPECT_GT(turns, 500U);
 }
 
+/// What is read off a traced solve is what is read off a plain one, of every measure.
+TEST(Turns, ValuesAreThoseOfPlainSolves) {
+  const std::vector<std::string> asked{
+      "*.width",   "*.bottom", "*.middle_x", "*.content_width", "*.cut",   "*.content_height", "*.baseline", "*.lines",
+      "*.columns", "*.rows",   "*.per_line", "*.spare",         "*.shown", "*.intrusion",      "*.line",     "*.left"};
+  std::size_t looks = 0;
+  for (std::uint32_t seed = 0; seed < 60 && !HasFailure(); ++seed) {
+    testing::RandomScenes random(testing::seed() + seed);
+    const Scene scene(random.tree(12));
+    ClimbOptions options;
+    options.causes = false;
+    const Climb climbed = climb(scene, {{100, 400}, Span(300), {}}, asked, options);
+    SceneSolver solver(scene);
+    for (std::size_t i = 0; i < climbed.steps.size(); i += 13) {
+      const double width = climbed.steps[i].container.width;
+      // Next to a turn lines hold by their tolerance what does not fit.
+      const auto is_near = [&](const Turn& turn) { return std::abs(turn.at - width) < 1e-2; };
+      if (std::ranges::any_of(climbed.turns(), is_near)) continue;
+      const Solution plain = solver.solve({width, 300});
+      for (std::size_t q = 0; q < climbed.quantities.size(); ++q) {
+        const std::optional<double> expected = value_of(climbed.quantities[q], plain),
+                                    &found = climbed.steps[i].values[q];
+        ASSERT_EQ(found.has_value(), expected.has_value()) << climbed.quantities[q].text << " at " << width;
+        if (!expected) continue;
+        ++looks;
+        ASSERT_NEAR(*found, *expected, 2e-6 * std::max(1.0, std::abs(*expected) / 1000))
+            << climbed.quantities[q].text << " at " << width << " in the scene of seed " << testing::seed() + seed;
+      }
+    }
+  }
+  EXPECT_GT(looks, 50'000U);
+}
+
 /// As high as a square of its width says; it does not tell how far an answer holds.
 class Squared final : public OwnContent {
  public:
