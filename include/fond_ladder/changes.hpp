@@ -34,6 +34,7 @@ class Changes {
   [[nodiscard]] bool says_at(std::size_t key) const { return (said_ >> key & 1U) != 0; }
   void say_at(std::size_t key, const Keys& from);
   void take_back_at(std::size_t key);
+  [[nodiscard]] bool says_alike(const Changes& other) const { return said_ == other.said_; }
 
  private:
   Keys& own_values();

@@ -21,20 +21,19 @@ struct Climb {
   struct Step {
     Extent container;                           ///< in pixels
     std::vector<std::optional<double>> values;  ///< one a quantity; none where its node has no place
+    double at = 0;                              ///< what was dragged: a side of the container, or a setting
   };
   std::vector<Quantity> quantities;  ///< with their texts as they were written; those of a set one by one
   std::vector<Step> steps;           ///< in the order asked
   std::vector<Turn> found;           ///< see turns()
   bool along_height = false;         ///< which side of the container grows
+  bool proved = false;               ///< nothing happens between two turns; else sizes were looked at one by one
+  std::string setting{};             ///< which setting is dragged instead; empty: none, the container grows
 
   /// All turns, from the smallest size up.
   [[nodiscard]] const std::vector<Turn>& turns() const& { return found; }
   /// Of a temporary by value, so that `for (const Turn& turn : climb(...).turns())` is sound.
   [[nodiscard]] std::vector<Turn> turns() && { return std::move(found); }
-  /// The climbed side of the container.
-  [[nodiscard]] double size_of(const Step& step) const {
-    return along_height ? step.container.height : step.container.width;
-  }
 };
 
 /// How a ladder is climbed.

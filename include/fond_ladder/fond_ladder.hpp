@@ -25,4 +25,5 @@
 #include "fond_ladder/trouble.hpp"
 #include "fond_ladder/turn.hpp"
 #include "fond_ladder/variant.hpp"
+#include "fond_ladder/vary.hpp"
 #include "fond_ladder/words.hpp"

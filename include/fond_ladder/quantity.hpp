@@ -69,6 +69,8 @@ struct Quantity {
 /// of all nodes that match, in the order of the file. Without a star as parse_quantity. Throws BadQuantity, also when
 /// nothing matches.
 [[nodiscard]] std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text);
+/// The same of several texts, one behind the other.
+[[nodiscard]] std::vector<Quantity> parse_quantities(const Tree& tree, const std::vector<std::string>& texts);
 
 /// The value in an arrangement, in pixels (lines: a count; line: from 1, as people count). None for a node without a
 /// place.

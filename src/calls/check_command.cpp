@@ -152,6 +152,7 @@ Command check_command() {
   add_scene(options, call.scene, Forms::all_in_turn);
   options.list("--claim", "CLAIM", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable");
   options.text("--junit", "FILE", call.junit, "Also write a JUnit XML file, one case a claim");
+  add_values(options, call.scene, "Check each value of a setting in turn, as in beds.width=200,240,300");
   options.text("--heights", "every|FROM..TO", call.heights,
                "At every height too: of the ladder, or these; regions of sizes are told instead of widths");
   options.text("--shard", "PART/OF", call.shard, "Check one part of the claims, as in 2/5: the second of five");

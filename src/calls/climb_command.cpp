@@ -26,8 +26,9 @@ struct ClimbCall {
   std::string height;
   std::string rungs;
   std::string show;
-  std::string of;    // a node, to be climbed alone
-  std::string plot;  // a file
+  std::string of;               // a node, to be climbed alone
+  std::vector<std::string> at;  // where a setting is dragged
+  std::string plot;             // a file
   Format format = Format::table;
 };
 
@@ -50,19 +51,22 @@ Way way_of(const Scene& scene, const ClimbCall& call) {
   return way;
 }
 
+/// The sizes asked for, which lie in the span that an option gives.
+std::vector<double> asked_rungs(const Span& span, const std::string& asked, const char* option) {
+  std::vector<double> sizes = parse_sizes(asked, "--rungs");
+  for (const double size : sizes) {
+    if (size < span.from || size > span.to) {
+      throw WrongCall(fmt::format("--rungs: {} is not between {} and {}; widen {}", exact(size), exact(span.from),
+                                  exact(span.to), option));
+    }
+  }
+  return sizes;
+}
+
 /// The sizes shown: those asked for, else both ends of the ladder and its named rungs between them.
 std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
   const Span span = way.span();
-  if (!asked.empty()) {
-    std::vector<double> sizes = parse_sizes(asked, "--rungs");
-    for (const double size : sizes) {
-      if (size < span.from || size > span.to) {
-        throw WrongCall(fmt::format("--rungs: {} is not between {} and {}; widen --{}", exact(size), exact(span.from),
-                                    exact(span.to), way.along_height ? "height" : "width"));
-      }
-    }
-    return sizes;
-  }
+  if (!asked.empty()) return asked_rungs(span, asked, way.along_height ? "--height" : "--width");
   std::vector<double> sizes{span.from, span.to};
   for (const NamedRung& rung : way.ladder.rungs) {
     const double size = rung.size.on(way.along_height ? y_axis : x_axis);
@@ -81,7 +85,7 @@ std::vector<Climb::Step> steps_at(const Scene& scene, const Way& way, const Clim
   for (const double size : sizes) {
     const std::optional<double> height = way.ladder.height ? std::optional(way.ladder.height->from) : std::nullopt;
     const Solution solution = solver.solve(way.along_height ? Rung{way.ladder.width.to, size} : Rung{size, height});
-    steps.push_back({solution.container(), {}});
+    steps.push_back({solution.container(), {}, size});
     for (const Quantity& quantity : climbed.quantities) steps.back().values.push_back(value_of(quantity, solution));
   }
   return steps;
@@ -99,9 +103,9 @@ Climb climb_all(const Scene& scene, const Way& way, const std::vector<Quantity>&
 
 /// Gives quantities of a climb of everything their names, as far as they are told: the shortest that are clear.
 void name_those_told(const Scene& scene, const std::vector<Telling>& telling, Climb& climbed) {
-  const std::string measure = climbed.along_height ? ".height" : ".width";
   const auto give = [&](std::size_t q) {
-    climbed.quantities[q].text = scene.tree.tail(climbed.quantities[q].node) + measure;
+    Quantity& quantity = climbed.quantities[q];
+    quantity.text = scene.tree.tail(quantity.node) + "." + std::string(word_of(quantity.measure));
   };
   constexpr std::size_t most_alike = 4;
   for (const Telling& one : telling) {
@@ -117,11 +121,7 @@ std::vector<Quantity> asked_quantities(const Scene& scene, const std::string& sh
     throw WrongCall(
         fmt::format("--show {}: write quantities, as in {}.width", show, scene.tree.step(scene.tree.root())));
   }
-  std::vector<Quantity> asked;
-  for (const std::string& text : texts) {
-    for (Quantity& quantity : parse_quantities(scene.tree, text)) asked.push_back(std::move(quantity));
-  }
-  return asked;
+  return parse_quantities(scene.tree, texts);
 }
 
 /// Which columns are shown: all that were asked for; else those that tell most, in a table six of them.
@@ -146,19 +146,25 @@ struct Climbed {
   std::vector<Telling> telling;
 };
 
-Climbed climb_way(const Scene& scene, const Way& way, const ClimbCall& call, const Streams& streams) {
-  const std::vector<double> sizes = shown_sizes(way, call.rungs);
-  const bool all = call.show.empty();
-  const std::vector<Quantity> asked =
-      all ? all_quantities(scene, way.along_height) : asked_quantities(scene, call.show);
-  Climbed climbed{{scene, way.ladder, climb_all(scene, way, asked, call, streams)}, {}};
+void choose_columns(const Scene& scene, const ClimbCall& call, Climbed& climbed) {
   ShownClimb& shown = climbed.shown;
-  shown.rows = steps_at(scene, way, shown.climbed, sizes, call.scene.modes);
+  const bool all = call.show.empty();
   if (all) {
     climbed.telling = most_telling(scene, shown.climbed);
     name_those_told(scene, climbed.telling, shown.climbed);
   }
   shown.columns = columns_of(shown.climbed, climbed.telling, all, call.format);
+}
+
+Climbed climb_way(const Scene& scene, const Way& way, const ClimbCall& call, const Streams& streams) {
+  const std::vector<double> sizes = shown_sizes(way, call.rungs);
+  const bool all = call.show.empty();
+  const std::vector<Quantity> asked = all ? all_quantities(scene, {way.along_height ? Measure::height : Measure::width})
+                                          : asked_quantities(scene, call.show);
+  Climbed climbed{{scene, way.ladder, climb_all(scene, way, asked, call, streams)}, {}};
+  ShownClimb& shown = climbed.shown;
+  shown.rows = steps_at(scene, way, shown.climbed, sizes, call.scene.modes);
+  choose_columns(scene, call, climbed);
   return climbed;
 }
 
@@ -167,6 +173,12 @@ void print_table(const Climbed& climbed, const ClimbCall& call, std::ostream& ou
   out << headline(shown) << '\n';
   if (call.show.empty()) out << wrapped(summary(shown.scene, shown.climbed, climbed.telling, call.scene.modes), 100);
   print_climbed(shown, climbed.telling, out);
+}
+
+void write_plot(const ShownClimb& shown, const ClimbCall& call) {
+  if (call.plot.empty()) return;
+  const PictureForm form = picture_form(call.plot, "", "--plot");
+  write_target(call.plot, plot(shown.climbed, form, {headline(shown), shown.columns}));
 }
 
 /// Whether the same quantities turn at the same sizes in the same manner.
@@ -217,9 +229,81 @@ ExitStatus climb_scene(const Scene& scene, const ClimbCall& call, const Streams&
     }
     case Format::csv: print_climbed_csv(shown, call.rungs.empty() ? shown.climbed.steps : shown.rows, out); break;
   }
-  if (call.plot.empty()) return all_well;
-  const PictureForm form = picture_form(call.plot, "", "--plot");
-  write_target(call.plot, plot(shown.climbed, form, {headline(shown), shown.columns}));
+  write_plot(shown, call);
+  return all_well;
+}
+
+// --- settings ------------------------------------------------------------------------------------------------------
+
+/// The values shown: those asked for, else both ends and three between them.
+std::vector<double> shown_values(const Span& values, const std::string& asked) {
+  if (!asked.empty()) return asked_rungs(values, asked, "--vary");
+  std::vector<double> shown;
+  constexpr int pieces = 4;
+  for (int i = 0; i <= pieces; ++i) shown.push_back(values.from + (values.to - values.from) * i / pieces);
+  return shown;
+}
+
+Climbed climb_values(const Scene& scene, const Varied& varied, const AskedSize& size, const ClimbCall& call,
+                     const Streams& streams) {
+  Progress progress(streams, "climbing");
+  ClimbOptions options;
+  options.modes = call.scene.modes;
+  options.progress = progress.teller();
+  const std::vector<Quantity> asked =
+      call.show.empty() ? all_quantities(scene, {Measure::width, Measure::height}) : asked_quantities(scene, call.show);
+  Climbed climbed{{scene, scene.ladder, climb_setting(varied, size.rung, asked, options)}, {}};
+  ShownClimb& shown = climbed.shown;
+  shown.at = size;
+  shown.unit = parse_vary(call.scene.vary).unit;
+  for (const double value : shown_values(varied.values, call.rungs)) {
+    const Solution solution = solve(varied.at(value), size.rung, call.scene.modes);
+    Climb::Step& row = shown.rows.emplace_back(Climb::Step{solution.container(), {}, value});
+    for (const Quantity& quantity : asked) row.values.push_back(value_of(quantity, solution));
+  }
+  choose_columns(scene, call, climbed);
+  return climbed;
+}
+
+/// A setting is dragged instead of the container, at each of some sizes.
+ExitStatus climb_each_size(const ClimbCall& call, const Streams& streams) {
+  if (!call.width.empty() || !call.height.empty())
+    throw WrongCall("climb: with --vary the container keeps its size; say it by --at, as in --at 1280x800");
+  const AskedVary asked = parse_vary(call.scene.vary);
+  if (!asked.span) {
+    throw WrongCall(
+        fmt::format("climb: --vary goes from a number to a larger one, as in {}=100..400; measure, draw and "
+                    "check compare values",
+                    asked.setting));
+  }
+  Varied varied = load_varied(call.scene, asked, streams);
+  if (!call.of.empty()) {
+    varied.at = [whole = varied.at, of = call.of](double value) {
+      const Scene scene = whole(value);
+      return alone(scene, scene.tree.at(of));
+    };
+  }
+  const Scene scene = varied.at(varied.values.from);
+  std::vector<AskedSize> sizes = asked_sizes({exact(scene.ladder.width.to)}, scene.ladder);
+  if (!call.at.empty()) sizes = asked_sizes(call.at, scene.ladder);
+  if (sizes.size() > 1 && (!call.plot.empty() || call.format == Format::csv))
+    throw WrongCall("climb: --plot and --format csv take one size; give one --at");
+  std::optional<JsonAnswers> answers;
+  if (call.format == Format::json) answers.emplace(streams.out, "climb");
+  for (const AskedSize& size : sizes) {
+    const Climbed climbed = climb_values(scene, varied, size, call, streams);
+    const ShownClimb& shown = climbed.shown;
+    if (answers) {
+      write_climbed(answers->next(scene, call.scene.file, solve(scene, size.rung, call.scene.modes), size), shown);
+    } else if (call.format == Format::csv) {
+      print_climbed_csv(shown, call.rungs.empty() ? shown.climbed.steps : shown.rows, streams.out);
+    } else {
+      if (&size != &sizes.front()) streams.out << '\n';
+      print_table(climbed, call, streams.out);
+    }
+    write_plot(shown, call);
+  }
+  if (answers) answers->end();
   return all_well;
 }
 
@@ -228,6 +312,10 @@ ExitStatus climb(const ClimbCall& call, const Streams& streams) {
     static_cast<void>(picture_form(call.plot, "", "--plot"));
     require_target(call.plot);
     require_plotter();
+  }
+  if (!call.scene.vary.empty()) return climb_each_size(call, streams);
+  if (!call.at.empty()) {
+    throw WrongCall("climb: --at is for --vary; say the sizes by --width and --height, as in --width 360..1440");
   }
   const Scene scene = load_scene(call.scene, streams);
   return climb_scene(call.of.empty() ? scene : alone(scene, scene.tree.at(call.of)), call, streams);
@@ -245,6 +333,9 @@ Command climb_command() {
   options.text("--width", "FROM..TO", call.width, "The widths to climb, or one; the scene's ladder when left out");
   options.text("--height", "SIZE|FROM..TO", call.height, "A fixed height, or heights to climb instead of widths");
   options.text("--rungs", "LIST", call.rungs, "The sizes to show, as in 360,640,1024");
+  options.text("--vary", "NODE.KEY=FROM..TO", call.scene.vary,
+               "Drag a setting instead of the container, as in beds.width=100..400");
+  options.list("--at", "SIZE", call.at, "With --vary: the size of the container, as in 1280x800; repeatable");
   options.text("--of", "NODE", call.of, "Climb this node alone: it fills the container");
   options.text("--plot", "FILE", call.plot, "Also draw the curves, an .svg, .png or .pdf file");
   options.format(call.format, {Format::table, Format::json, Format::csv});

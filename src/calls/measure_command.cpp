@@ -41,37 +41,51 @@ std::optional<double> parse_density(const std::string& text) {
   return density;
 }
 
+/// How many of the views that are shown instead of boxes are asked for.
+int views_of(const MeasureCall& call) {
+  return (call.under.empty() ? 0 : 1) + (call.orders ? 1 : 0) + (call.outline ? 1 : 0) +
+         (call.settings.empty() ? 0 : 1);
+}
+
+/// Whether boxes with several values of a setting are shown side by side.
+bool compares(const MeasureCall& call) {
+  return !call.scene.vary.empty() && call.format == Format::table && views_of(call) == 0;
+}
+
 void require_sound(const MeasureCall& call) {
-  const int views =
-      (call.under.empty() ? 0 : 1) + (call.orders ? 1 : 0) + (call.outline ? 1 : 0) + (call.settings.empty() ? 0 : 1);
+  const int views = views_of(call);
   if (views > 1)
     throw WrongCall("--under, --orders, --outline and --settings are views of their own; ask for one of them");
   if (views > 0 && call.format == Format::csv) throw WrongCall("--format csv: this view has a table and json only");
   if (call.timing && (views > 0 || call.format != Format::table)) {
     throw WrongCall("--timing goes with the table of boxes only");
   }
+  if (!call.scene.vary.empty() && call.format == Format::csv)
+    throw WrongCall("--format csv: with --vary there is a table and json only");
+  if (compares(call) && (call.timing || !call.snap.empty()))
+    throw WrongCall("--vary shows values side by side; --snap and --timing are for one of them, as by --try");
 }
 
 /// Prints what was asked for, size by size.
 class MeasurePrinter {
  public:
-  MeasurePrinter(const MeasureCall& call, const Scene& scene, std::ostream& out)
-      : call_(call), scene_(scene), out_(out), density_(parse_density(call.snap)) {
+  MeasurePrinter(const MeasureCall& call, std::ostream& out)
+      : call_(call), out_(out), density_(parse_density(call.snap)) {
     for (const std::string& text : call.under) points_.push_back(parse_point(text));
-    if (!call.settings.empty()) node_ = scene.tree.at(call.settings);
     if (call.format == Format::json) answers_.emplace(out, "measure");
     if (call.format == Format::csv) print_boxes_csv_head(out);
   }
 
-  void print(const Solution& solution, const AskedSize& asked, double seconds) {
-    const SolvedScene measured{scene_, solution, asked};
+  void print(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds) {
+    const SolvedScene measured{scene, solution, asked};
     if (call_.format == Format::csv) return print_boxes_csv(measured, boxes(solution), out_);
     if (answers_) return write(measured);
     if (!is_first_) out_ << '\n';
     is_first_ = false;
-    if (node_) {
-      print_settings(scene_.tree.path(node_), title_of(scene_, solution, asked),
-                     settings(scene_, node_, asked.rung, call_.scene.modes), out_);
+    if (!call_.settings.empty()) {
+      const NodeId node = scene.tree.at(call_.settings);
+      print_settings(scene.tree.path(node), title_of(scene, solution, asked),
+                     settings(scene, node, asked.rung, call_.scene.modes), out_);
     } else if (!points_.empty()) {
       print_under(measured, points_, out_);
     } else if (call_.orders) {
@@ -94,10 +108,12 @@ class MeasurePrinter {
   }
 
   void write(const SolvedScene& measured) {
-    JsonWriter& json = answers_->next(scene_, call_.scene.file, measured.solution, measured.asked);
-    if (node_) {
-      json.text("node", scene_.tree.path(node_));
-      write_settings(json, settings(scene_, node_, measured.asked.rung, call_.scene.modes));
+    const Scene& scene = measured.scene;
+    JsonWriter& json = answers_->next(scene, call_.scene.file, measured.solution, measured.asked);
+    if (!call_.settings.empty()) {
+      const NodeId node = scene.tree.at(call_.settings);
+      json.text("node", scene.tree.path(node));
+      write_settings(json, settings(scene, node, measured.asked.rung, call_.scene.modes));
     } else if (!points_.empty()) {
       write_under(json, measured, points_);
     } else if (call_.orders) {
@@ -111,26 +127,55 @@ class MeasurePrinter {
   }
 
   const MeasureCall& call_;
-  const Scene& scene_;
   std::ostream& out_;
   std::optional<double> density_;
   std::vector<Point> points_;
-  NodeId node_;  // whose settings are asked for
   std::optional<JsonAnswers> answers_;
   bool is_first_ = true;
 };
 
+/// The sizes that are asked for, as they are told of a scene with one of the values that are compared.
+std::vector<AskedSize> sizes_of(const MeasureCall& call, const Variant& value, const SceneSolver& solver) {
+  std::vector<AskedSize> sizes = asked_sizes(call.at, value.scene.ladder);
+  for (AskedSize& asked : sizes) {
+    asked.active = solver.active(asked.rung);
+    if (!call.scene.vary.empty()) asked.with = value.name;
+  }
+  return sizes;
+}
+
+/// Size by size, the nodes that are elsewhere with another value.
+void compare_values(const MeasureCall& call, const std::vector<Variant>& values, std::ostream& out) {
+  std::vector<std::vector<AskedSize>> sizes;
+  for (const Variant& value : values) sizes.push_back(sizes_of(call, value, SceneSolver(value.scene, value.modes)));
+  for (std::size_t i = 0; i < sizes.front().size(); ++i) {
+    std::vector<Solution> solutions;
+    for (std::size_t v = 0; v < values.size(); ++v) {
+      solutions.push_back(solve(values[v].scene, sizes[v].at(i).rung, values[v].modes));
+    }
+    std::vector<SolvedScene> measured;
+    for (std::size_t v = 0; v < values.size(); ++v) measured.push_back({values[v].scene, solutions[v], sizes[v][i]});
+    if (i > 0) out << '\n';
+    print_side_by_side(parse_values(call.scene.vary).setting, measured, out);
+  }
+}
+
 ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   require_sound(call);
-  const Scene scene = load_scene(call.scene, streams);
-  MeasurePrinter measuring(call, scene, streams.out);
-  SceneSolver solver(scene, call.scene.modes);
-  for (AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
-    asked.active = solver.active(asked.rung);
-    const auto begin = std::chrono::steady_clock::now();
-    const Solution solution = solver.solve(asked.rung);
-    const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
-    measuring.print(solution, asked, seconds);
+  const std::vector<Variant> values = load_values(call.scene, streams);
+  if (compares(call)) {
+    compare_values(call, values, streams.out);
+    return all_well;
+  }
+  MeasurePrinter measuring(call, streams.out);
+  for (const Variant& value : values) {
+    SceneSolver solver(value.scene, value.modes);
+    for (const AskedSize& asked : sizes_of(call, value, solver)) {
+      const auto begin = std::chrono::steady_clock::now();
+      const Solution solution = solver.solve(asked.rung);
+      const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
+      measuring.print(value.scene, solution, asked, seconds);
+    }
   }
   measuring.end();
   return all_well;
@@ -144,6 +189,7 @@ Command measure_command() {
   Options& options = command.options();
   add_scene(options, call.scene);
   add_sizes(options, call.at);
+  add_values(options, call.scene, "Compare values of a setting side by side, as in beds.width=200,240,300");
   options.list("--under", "X,Y", call.under, "The nodes at a point of the container, the front-most first");
   options.flag("--orders", call.orders, "The order of the file, of laying and of painting, container by container");
   options.flag("--outline", call.outline, "The nesting alone, with how each container arranges");

@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <charconv>
+#include <memory>
 
 #include "fond_ladder/trial.hpp"
 #include "model/nearest_word.hpp"
@@ -61,11 +62,24 @@ Variant variant_by(const SceneCall& call, const Draft& draft, const std::string&
   if (!wording.empty()) require_name("wording", wording, wording_names(scene));
   for (const std::string& mode : modes) require_name("mode", mode, scene.modes);
   Variant variant = variant_of(scene, wording, modes, call.longer.empty() ? 0 : parse_share(call.longer));
-  for (const Trial& trial : draft.made()) {
-    variant.tried += (variant.tried.empty() ? "" : ", ") + trial.text();
-    variant.options += (variant.options.empty() ? "" : " ") + trial.option();
+  const auto say = [](std::string& sentence, const std::string& words, const char* between) {
+    sentence += (sentence.empty() ? "" : between) + words;
+  };
+  for (std::size_t i = 0; i < call.trials.size(); ++i) {
+    say(variant.tried, draft.made()[i].text(), ", ");
+    say(variant.options, draft.made()[i].option(), " ");
+  }
+  for (std::size_t i = call.trials.size(); i < draft.made().size(); ++i) {  // values that are compared
+    variant.name = draft.made()[i].text() + (variant.name.empty() ? "" : ", ") + variant.name;
+    say(variant.options, draft.made()[i].option(), " ");
   }
   return variant;
+}
+
+/// What is to be known of the changes made, but for what was told before.
+void tell_hints(const Draft& draft, std::size_t told, const Streams& streams) {
+  const std::vector<std::string> hints = draft.hints();
+  for (std::size_t i = told; i < hints.size(); ++i) fmt::print(streams.err, "hint: {}\n", printable(hints[i]));
 }
 
 bool asks_for_all(const std::string& typed, const std::vector<std::string>& names) {
@@ -85,6 +99,10 @@ void add_scene(Options& options, SceneCall& scene, Forms forms) {
                    : "Put a wording of the scene into it");
   options.text("--longer", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
   add_trials(options, scene.trials);
+}
+
+void add_values(Options& options, SceneCall& scene, const std::string& about) {
+  options.text("--vary", "NODE.KEY=A,B,C", scene.vary, about);
 }
 
 void add_trials(Options& options, std::vector<Told>& trials) {
@@ -108,7 +126,7 @@ void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams)
     const auto does = std::ranges::find(words, std::string_view(told.option).substr(2)) - words.begin();
     draft.apply({static_cast<Trial::Does>(does), told.value});
   }
-  for (const std::string& hint : draft.hints()) fmt::print(streams.err, "hint: {}\n", printable(hint));
+  tell_hints(draft, 0, streams);
 }
 
 void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail) {
@@ -142,24 +160,70 @@ Scene load_scene(const SceneCall& call, const Streams& streams) {
   return load_variant(call, streams).scene;
 }
 
+namespace {
+
+/// Calls `each` with the draft as it is, or with each value of `--vary` in turn.
+template <class Each>
+void for_each_value(const SceneCall& call, Draft& draft, const Streams& streams, const Each& each) {
+  if (call.vary.empty()) return each();
+  const AskedVary asked = parse_values(call.vary);
+  const std::size_t told = draft.hints().size();
+  for (const std::string& value : asked.values) {
+    draft.apply(Trial::set(asked.setting, value));
+    if (value == asked.values.front()) tell_hints(draft, told, streams);
+    each();
+    draft.take_back();
+  }
+}
+
+}  // namespace
+
 std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams, Hints hints) {
   Draft draft = read_draft(call.file, streams);
   make(call.trials, draft, streams);
-  const Scene& scene = draft.scene();
-  std::vector<std::string> wordings = wording_names(scene);
+  std::vector<std::string> wordings = wording_names(draft.scene());
   if (asks_for_all(call.wording, wordings)) {
     wordings.insert(wordings.begin(), "");
   } else {
     wordings = {call.wording};
   }
   std::vector<std::vector<std::string>> modes{call.modes};
-  if (call.modes.size() == 1 && asks_for_all(call.modes[0], scene.modes)) modes = mode_choices(scene);
+  if (call.modes.size() == 1 && asks_for_all(call.modes[0], draft.scene().modes)) modes = mode_choices(draft.scene());
   std::vector<Variant> variants;
-  for (const std::string& wording : wordings) {
-    for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, draft, wording, on));
-  }
+  for_each_value(call, draft, streams, [&] {
+    for (const std::string& wording : wordings) {
+      for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, draft, wording, on));
+    }
+  });
   if (hints == Hints::one_line) hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
   return variants;
+}
+
+std::vector<Variant> load_values(const SceneCall& call, const Streams& streams) {
+  Draft draft = read_draft(call.file, streams);
+  make(call.trials, draft, streams);
+  std::vector<Variant> variants;
+  for_each_value(call, draft, streams, [&] { variants.push_back(variant_by(call, draft, call.wording, call.modes)); });
+  hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
+  return variants;
+}
+
+Varied load_varied(const SceneCall& call, const AskedVary& asked, const Streams& streams) {
+  const auto draft = std::make_shared<Draft>(read_draft(call.file, streams));
+  make(call.trials, *draft, streams);
+  Varied varied{asked.setting, *asked.span, [draft, call, asked](double value) {
+                  draft->apply(Trial::set(asked.setting, asked.text_of(value)));
+                  Scene scene = variant_by(call, *draft, call.wording, call.modes).scene;
+                  draft->take_back();
+                  return scene;
+                }};
+  const std::size_t told = draft->hints().size();
+  draft->apply(Trial::set(asked.setting, asked.text_of(varied.values.to)));  // which may be too large
+  tell_hints(*draft, told, streams);
+  draft->take_back();
+  const Scene scene = varied.at(varied.values.from);
+  hint_at(idle_settings(scene), scene, streams);
+  return varied;
 }
 
 }  // namespace fond_ladder::calls

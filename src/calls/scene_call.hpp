@@ -7,9 +7,11 @@
 #include <vector>
 
 #include "calls/command.hpp"
+#include "calls/vary.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/trial.hpp"
 #include "fond_ladder/variant.hpp"
+#include "fond_ladder/vary.hpp"
 
 namespace fond_ladder::calls {
 
@@ -19,6 +21,7 @@ struct SceneCall {
   std::string wording;
   std::string longer;
   std::vector<Told> trials;
+  std::string vary;  // a setting and its values
 };
 
 /// Whether a command looks at one form of a scene, or can look at all in turn.
@@ -28,6 +31,8 @@ void add_scene(Options& options, SceneCall& scene, Forms forms = Forms::one);
 /// `--at`, repeatable; `tail` is added to what it says.
 void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail = "repeatable");
 
+/// `--vary NODE.KEY=A,B,C`: the answer for each value.
+void add_values(Options& options, SceneCall& scene, const std::string& about);
 /// `--try`, `--move`, `--enclose`, `--remove` and `--add`.
 void add_trials(Options& options, std::vector<Told>& trials);
 
@@ -40,11 +45,15 @@ void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams)
 /// it. One line on standard error tells of settings that do nothing. Throws BadScene, BadTrial and WrongCall.
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
-/// The variants of a scene that a command names: `all` stands for the scene's own texts and every wording, and for
-/// every choice of modes. Throws as load_scene does.
+/// The variants of a scene that a command names: each value of `--vary`; `all` stands for the scene's own texts and
+/// every wording, and for every choice of modes. Throws as load_scene does.
 enum class Hints { one_line, none };
 [[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams,
                                                  Hints hints = Hints::one_line);
+/// The scene as a command shows it: once for each value of `--vary`, of which `name` tells; once without.
+[[nodiscard]] std::vector<Variant> load_values(const SceneCall& call, const Streams& streams);
+/// The scene while a setting goes through a span of values. Throws as load_scene does, for both ends at once.
+[[nodiscard]] Varied load_varied(const SceneCall& call, const AskedVary& asked, const Streams& streams);
 
 /// A scene as the options of a command make it. Throws as load_scene does.
 [[nodiscard]] Variant load_variant(const SceneCall& call, const Streams& streams);

@@ -15,6 +15,7 @@ namespace fond_ladder::cli {
 using calls::add_scene;
 using calls::add_sizes;
 using calls::add_trials;
+using calls::add_values;
 using calls::asked_sizes;
 using calls::BeforeAndAfter;
 using calls::Command;
@@ -24,6 +25,7 @@ using calls::Format;
 using calls::load_before_and_after;
 using calls::load_scene;
 using calls::load_text_and_variant;
+using calls::load_values;
 using calls::load_variant;
 using calls::load_variants;
 using calls::make;

@@ -54,13 +54,12 @@ class Script {
 
   std::string write(PictureForm form) {
     out_ << "set terminal " << terminals[static_cast<std::size_t>(form)] << '\n';
-    out_ << "set title " << quoted(options_.title) << "\nset xlabel \"" << (climbed_.along_height ? "height" : "width")
-         << " of the container, pixels (marks: turns; hollow ones: the value up to a jump)\"\nset ylabel \"pixels\"\n"
+    out_ << "set title " << quoted(options_.title) << "\nset xlabel "
+         << quoted(dragged() + " (marks: turns; hollow ones: the value up to a jump)") << "\nset ylabel \"pixels\"\n"
          << "set grid linecolor '#dddddd' linetype 1\nset border 3\nset tics nomirror out\n"
          << "set key outside top center horizontal samplen 5 spacing 1.4 font ',13'\nset yrange [*<0:*]\n";
     if (!climbed_.steps.empty()) {
-      out_ << "set xrange [" << exact(climbed_.size_of(climbed_.steps.front())) << ':'
-           << exact(climbed_.size_of(climbed_.steps.back())) << "]\n";
+      out_ << "set xrange [" << exact(climbed_.steps.front().at) << ':' << exact(climbed_.steps.back().at) << "]\n";
     }
     double most = 0;
     for (const std::size_t q : columns_) {
@@ -79,6 +78,12 @@ class Script {
   }
 
  private:
+  /// What is along the bottom.
+  [[nodiscard]] std::string dragged() const {
+    if (!climbed_.setting.empty()) return climbed_.setting;
+    return std::string(climbed_.along_height ? "height" : "width") + " of the container, pixels";
+  }
+
   /// Of curves that hide each other the first is drawn, and tells of the others.
   void join_equal_curves() {
     const auto same = [&](std::size_t a, std::size_t b) {
@@ -113,7 +118,7 @@ class Script {
   /// Where something turns, above the curves, as far as there is room for the numbers.
   void write_turn_tics() {
     if (climbed_.steps.empty()) return;
-    const double first = climbed_.size_of(climbed_.steps.front()), last = climbed_.size_of(climbed_.steps.back());
+    const double first = climbed_.steps.front().at, last = climbed_.steps.back().at;
     std::vector<double> places;
     for (const Turn& turn : climbed_.turns()) {
       if (std::ranges::find(columns_, turn.quantity) != columns_.end()) places.push_back(turn.at);
@@ -145,12 +150,12 @@ class Script {
     out_ << "$curve" << i << " << EOD\n";
     std::size_t next = 0;
     for (const Climb::Step& step : climbed_.steps) {
-      for (; next < turns.size() && turns[next]->at <= climbed_.size_of(step); ++next) {
+      for (; next < turns.size() && turns[next]->at <= step.at; ++next) {
         if (turns[next]->before) point(turns[next]->at, *turns[next]->before);
         if (turns[next]->kind == TurnKind::jump) out_ << '\n';
         if (turns[next]->after) point(turns[next]->at, *turns[next]->after);
       }
-      step.values[q] ? point(climbed_.size_of(step), *step.values[q]) : static_cast<void>(out_ << '\n');
+      step.values[q] ? point(step.at, *step.values[q]) : static_cast<void>(out_ << '\n');
     }
     out_ << "EOD\n$turn" << i << " << EOD\n";
     for (const Turn* turn : turns) {

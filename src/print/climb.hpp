@@ -9,6 +9,7 @@
 
 #include "print/climb_summary.hpp"
 #include "print/json_writer.hpp"
+#include "print/titles.hpp"
 
 namespace fond_ladder::inline v0 {
 
@@ -19,9 +20,11 @@ struct ShownClimb {
   Climb climbed;
   std::vector<std::size_t> columns{};
   std::vector<Climb::Step> rows{};
+  AskedSize at{};      ///< where a setting was dragged
+  std::string unit{};  ///< of the setting
 };
 
-/// `North house console from 360 to 1440 wide, 800 high`
+/// `North house console from 360 to 1440 wide, 800 high`, `… with beds.width from 100 to 400 at 1280 x 800`
 [[nodiscard]] std::string headline(const ShownClimb& shown);
 
 /// The turns of the columns that are shown.
@@ -31,7 +34,7 @@ struct ShownClimb {
 void print_climbed(const ShownClimb& shown, const std::vector<Telling>& telling, std::ostream& out);
 /// Some steps of it, those shown or all.
 void print_climbed_csv(const ShownClimb& shown, const std::vector<Climb::Step>& steps, std::ostream& out);
-/// The fields of an answer: which side was climbed, the shown sizes, and the turns.
+/// The fields of an answer: which side or setting was climbed, the shown sizes, and the turns.
 void write_climbed(JsonWriter& json, const ShownClimb& shown);
 
 }  // namespace fond_ladder::inline v0

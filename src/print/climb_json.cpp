@@ -20,8 +20,15 @@ void write_turn(JsonWriter& json, const Turn& turn) {
 
 void write_climbed(JsonWriter& json, const ShownClimb& shown) {
   const Climb& climbed = shown.climbed;
-  json.text("axis", climbed.along_height ? "height" : "width");
+  const bool of_setting = !climbed.setting.empty();
+  json.text("axis", of_setting ? "setting" : climbed.along_height ? "height" : "width");
+  if (of_setting) {
+    json.text("setting", climbed.setting);
+    json.text("unit", shown.unit.empty() ? "px" : shown.unit);
+  }
+  json.truth("proved", climbed.proved);
   json.objects("rungs", shown.rows, [&](const auto& step) {
+    if (of_setting) json.number("value", step.at);
     json.number("width", step.container.width);
     json.number("height", step.container.height);
     json.begin_object("values");

@@ -34,7 +34,7 @@ class Where {
       std::size_t end = i;
       while (end < steps.size() && is_so(steps[end].values[quantity])) ++end;
       const std::string from = begin(quantity, i), below = end < steps.size() ? begin(quantity, end) : "";
-      if (i == 0 && end == steps.size()) return "at every size";
+      if (i == 0 && end == steps.size()) return climbed_.setting.empty() ? "at every size" : "at every value";
       parts.push_back(i == 0                ? fmt::format("below {}", below)
                       : end == steps.size() ? fmt::format("from {} up", from)
                                             : fmt::format("from {} to {}", from, below));
@@ -53,9 +53,9 @@ class Where {
  private:
   /// Where what is so at step `i`, and not before, begins: at a turn between the two, if there is one.
   [[nodiscard]] std::string begin(std::size_t quantity, std::size_t i) const {
-    const double size = climbed_.size_of(climbed_.steps[i]);
+    const double size = climbed_.steps[i].at;
     if (i == 0) return rounded(size);
-    const double before = climbed_.size_of(climbed_.steps[i - 1]);
+    const double before = climbed_.steps[i - 1].at;
     for (const Turn& turn : climbed_.turns()) {
       if (turn.quantity == quantity && turn.at > before && turn.at <= size) return rounded(turn.at);
     }
@@ -106,11 +106,12 @@ std::string constant_text(const Scene& scene, const Climb& climbed, std::size_t 
   for (const Turn& turn : climbed.turns()) {
     if (turn.quantity == quantity) last = &turn;
   }
-  if (last == nullptr || last->slope_after != 0 || !last->after || last->to == climbed.size_of(climbed.steps.back())) {
+  if (last == nullptr || last->slope_after != 0 || !last->after || last->to == climbed.steps.back().at) {
     return "";
   }
-  return fmt::format("{} is {} from {} up", name(scene, climbed.quantities[quantity]), rounded(*last->after),
-                     rounded(last->to));
+  const Quantity& own = climbed.quantities[quantity];
+  const char* way = climbed.setting.empty() ? "" : own.measure == Measure::width ? " wide" : " high";
+  return fmt::format("{} is {}{} from {} up", name(scene, own), rounded(*last->after), way, rounded(last->to));
 }
 
 bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& containers) {
@@ -128,13 +129,13 @@ int depth_of(const Tree& tree, NodeId node) {
 
 }  // namespace
 
-std::vector<Quantity> all_quantities(const Scene& scene, bool along_height) {
+std::vector<Quantity> all_quantities(const Scene& scene, const std::vector<Measure>& sizes) {
   std::vector<Quantity> all;
   std::size_t seen = 0;
   for (const NodeId node : scene.tree.nodes()) {
     if (++seen > limits::most_climbed_nodes) break;
     if (node != scene.tree.root()) {
-      all.push_back({node, along_height ? Measure::height : Measure::width, ""});
+      for (const Measure size : sizes) all.push_back({node, size, ""});
       all.push_back({node, Measure::cut, ""});
     }
     const Keys keys = scene.tree.keys(node);
@@ -153,9 +154,8 @@ std::vector<Telling> most_telling(const Scene& scene, const Climb& climbed) {
   }
   std::vector<Telling> telling;
   for (std::size_t q = 0; q < amount.size(); ++q) {
-    if (amount[q] < limits::told_tolerance ||
-        asked[q].measure != (climbed.along_height ? Measure::height : Measure::width))
-      continue;
+    const bool is_size = asked[q].measure == Measure::width || asked[q].measure == Measure::height;
+    if (amount[q] < limits::told_tolerance || !is_size) continue;
     const auto is_alike = [&](const Telling& other) {
       return std::ranges::all_of(climbed.steps, [&](const Climb::Step& step) {
         const auto &a = step.values[q], &b = step.values[other.quantity];
@@ -181,7 +181,8 @@ std::string summary(const Scene& scene, const Climb& climbed, const std::vector<
   const std::vector<Quantity>& asked = climbed.quantities;
   const Where where(climbed);
   std::vector<std::string> sentences;
-  if (const std::string ranges = range_text(scene, climbed.along_height); !ranges.empty()) sentences.push_back(ranges);
+  const std::string ranges = climbed.setting.empty() ? range_text(scene, climbed.along_height) : "";
+  if (!ranges.empty()) sentences.push_back(ranges);
   if (!modes.empty()) sentences.push_back(fmt::format("`{}` is on", fmt::join(modes, "`, `")));
   for (std::size_t q = 0; q < asked.size(); ++q) {
     if (asked[q].measure == Measure::lines) {

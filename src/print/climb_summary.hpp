@@ -10,9 +10,9 @@
 
 namespace fond_ladder::inline v0 {
 
-/// What a climb of everything asks for: sizes of all nodes along the climbed side, and what the paragraph needs.
+/// What a climb of everything asks for: these sizes of all nodes (width, height or both), and what the paragraph needs.
 /// Of scenes with more than 2,000 nodes only the first ones.
-[[nodiscard]] std::vector<Quantity> all_quantities(const Scene& scene, bool along_height);
+[[nodiscard]] std::vector<Quantity> all_quantities(const Scene& scene, const std::vector<Measure>& sizes);
 
 /// Of a climb of everything, those that turn: the outer nodes first, then those that
 /// turn most; of those that are alike only the first.

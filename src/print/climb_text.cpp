@@ -22,11 +22,11 @@ std::string value_text(const std::optional<double>& value) {
 
 void print_rungs(const ShownClimb& shown, std::ostream& out) {
   const Climb& climbed = shown.climbed;
-  std::vector<Table::Column> columns{{"container", Table::Align::numbers}};
+  std::vector<Table::Column> columns{{climbed.setting.empty() ? "container" : "value", Table::Align::numbers}};
   for (const std::size_t q : shown.columns) columns.push_back({climbed.quantities[q].text, Table::Align::numbers});
   Table table(columns);
   for (const Climb::Step& step : shown.rows) {
-    std::vector<std::string> row{rounded(climbed.size_of(step))};
+    std::vector<std::string> row{rounded(step.at)};
     for (const std::size_t q : shown.columns) row.push_back(value_text(step.values[q]));
     table.add(row);
   }
@@ -129,6 +129,15 @@ std::vector<const Turn*> shown_turns(const ShownClimb& shown) {
 std::string headline(const ShownClimb& shown) {
   const Ladder& ladder = shown.ladder;
   const std::string title = printable(shown.scene.name());
+  if (!shown.climbed.setting.empty()) {
+    const Rung& at = shown.at.rung;
+    const std::string size = !at.width    ? "as large as its content"
+                             : !at.height ? fmt::format("at {} wide, its height by content", exact(*at.width))
+                                          : fmt::format("at {} x {}", exact(*at.width), exact(*at.height));
+    return fmt::format("{} with {} from {}{} to {}{} {}", title, printable(shown.climbed.setting),
+                       exact(shown.climbed.steps.front().at), shown.unit, exact(shown.climbed.steps.back().at),
+                       shown.unit, size);
+  }
   if (shown.climbed.along_height) {
     const Span span = ladder.height.value_or(Span());
     return fmt::format("{} from {} to {} high, {} wide", title, exact(span.from), exact(span.to),
@@ -141,19 +150,25 @@ std::string headline(const ShownClimb& shown) {
 void print_climbed(const ShownClimb& shown, const std::vector<Telling>& telling, std::ostream& out) {
   out << '\n';
   if (shown.columns.empty()) {
-    fmt::print(out, "no {} turns\n", shown.climbed.along_height ? "height" : "width");
+    fmt::print(out, "no {} turns\n",
+               !shown.climbed.setting.empty() ? "width or height"
+               : shown.climbed.along_height   ? "height"
+                                              : "width");
     return;
   }
   print_rungs(shown, out);
   print_others(shown, telling, out);
   print_turns(shown, out);
+  if (!shown.climbed.proved) out << "\nlooked at step by step: between the steps nothing is proved\n";
 }
 
 void print_climbed_csv(const ShownClimb& shown, const std::vector<Climb::Step>& steps, std::ostream& out) {
-  out << "width,height";
+  const bool of_setting = !shown.climbed.setting.empty();
+  out << (of_setting ? "value,width,height" : "width,height");
   for (const std::size_t q : shown.columns) out << ',' << csv_text(shown.climbed.quantities[q].text);
   out << '\n';
   for (const Climb::Step& step : steps) {
+    if (of_setting) out << exact(step.at) << ',';
     out << exact(step.container.width) << ',' << exact(step.container.height);
     for (const std::size_t q : shown.columns) out << ',' << (step.values[q] ? exact(*step.values[q]) : "");
     out << '\n';

@@ -38,6 +38,7 @@ JsonWriter& JsonAnswers::next(const Scene& scene, std::string_view file, const S
   next(scene, file);
   json_.extent("at", solution.container());
   if (!asked.name.empty()) json_.text("rung", asked.name);
+  if (!asked.with.empty()) json_.text("with", asked.with);
   json_.texts("active", asked.active);
   return json_;
 }

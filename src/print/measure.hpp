@@ -21,6 +21,8 @@ struct SolvedScene {
 
 /// The boxes; the first line says whether all is well.
 void print_boxes(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out);
+/// One size with several values of a setting: the verdict on each, and those nodes side by side that change.
+void print_side_by_side(const std::string& setting, const std::vector<SolvedScene>& measured, std::ostream& out);
 /// How long the solve took, and how many nodes it visited.
 void print_timing(const Solution& solution, double seconds, std::ostream& out);
 void print_boxes_csv_head(std::ostream& out);

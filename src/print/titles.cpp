@@ -14,6 +14,7 @@ std::string size_text(const Extent& size) {
 
 std::string title_of(const Scene& scene, const Solution& solution, const AskedSize& asked) {
   std::string title = printable(scene.name());
+  if (!asked.with.empty()) title += " with " + printable(asked.with);
   title += " at " + size_text(solution.container());
   if (!asked.name.empty()) title += " (" + asked.name + ")";
   if (!asked.active.empty()) title += fmt::format(" [{}]", fmt::join(asked.active, ", "));

@@ -13,6 +13,7 @@ struct AskedSize {
   std::string name;  // of a named rung; else empty
   Rung rung;
   std::vector<std::string> active{};  // ranges and modes that hold there
+  std::string with{};                 // what is compared, as in beds.width=200
 };
 
 /// `North house console at 1280 x 800 [wide]`

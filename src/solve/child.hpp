@@ -21,11 +21,11 @@ class Child {
   [[nodiscard]] Traits traits() const { return own_; }
   [[nodiscard]] SizeWay way() const { return own_.way(axis); }
 
-  [[nodiscard]] Sides margin_up() const {
+  [[nodiscard]] SidesOf<N> margin_up() const {
     if constexpr (plain) return {};
     return view_.edges_up(node_).margin[axis];
   }
-  [[nodiscard]] double inset_up() const {
+  [[nodiscard]] N inset_up() const {
     if constexpr (plain) return 0;
     return view_.edges_up(node_).inset[axis].sum();
   }
@@ -62,8 +62,8 @@ class Child {
     if (way() == SizeWay::px) return view_.given_px(node_, axis);
     if constexpr (plain) return -1;
     if (way() != SizeWay::percent || is_unknown(whole)) return -1;
-    const Keys& keys = view_.keys(node_);
-    return in_px(keys.size_on(axis).length(), view_.em, whole);
+    return view_.length(
+        node_, [](const Keys& keys) { return keys.size_on(axis).length(); }, whole);
   }
 
   /// The author's minimum and maximum, and padding plus border as the floor.
@@ -113,14 +113,22 @@ class Child {
     const Keys& keys = view_.keys(node_);
     const Limit& least = keys.least_on(axis);
     const Limit& most = keys.most_on(axis);
-    if (least && least->is_percent()) found.least = in_px(*least, view_.em, whole);
-    if (most && most->is_percent()) found.most = in_px(*most, view_.em, whole);
+    if (least && least->is_percent()) {
+      found.least = view_.length(
+          node_, [](const Keys& own) { return *own.least_on(axis); }, whole);
+    }
+    if (most && most->is_percent()) {
+      found.most = view_.length(
+          node_, [](const Keys& own) { return *own.most_on(axis); }, whole);
+    }
   }
   [[nodiscard]] N base_by_basis(N whole, N content, N otherwise) const {
     switch (static_cast<SizeWay>(view_.extra(node_).basis_way)) {
-      case SizeWay::px: return view_.extra(node_).basis;
+      case SizeWay::px: return view_.basis_px(node_);
       case SizeWay::percent:
-        return is_unknown(whole) ? content : in_px(view_.keys(node_).basis.length(), view_.em, whole);
+        if (is_unknown(whole)) return content;
+        return view_.length(
+            node_, [](const Keys& keys) { return keys.basis.length(); }, whole);
       case SizeWay::content: return content;
       default: return otherwise;
     }
@@ -168,7 +176,7 @@ template <class N>
   const N baseline = first_baseline(view, node);
   const Traits own = view.traits(node);
   if (!own.percent_edges || !view.holds_content(node)) return baseline;
-  const Sides up = view.edges_up(node).inset[y_axis];
+  const SidesOf<N> up = view.edges_up(node).inset[y_axis];
   const SidesOf<N> down = view.edges_down(node).inset[y_axis];
   const bool from_below = own.node_kind() == Kind::column && own.reverse;
   return from_below ? baseline - (down.after - up.after) : baseline + (down.before - up.before);

@@ -1,9 +1,18 @@
 // SPDX-License-Identifier: MIT
 #include "solve/frame.hpp"
 
+#include "solve/dragged_setting.hpp"
 #include "solve/moving.hpp"
 
 namespace fond_ladder::inline v0::detail {
+namespace {
+
+/// An automatic margin has none.
+Length length_of(const Edge& edge) {
+  return edge.is_automatic() ? Length() : edge.length();
+}
+
+}  // namespace
 
 template <class N>
 ViewOf<N>::ViewOf(const TreeStore& store, const StateOf<N>& results)
@@ -11,6 +20,7 @@ ViewOf<N>::ViewOf(const TreeStore& store, const StateOf<N>& results)
       mirrored(store.direction() == Direction::rtl),
       resolved_(results.resolved.data()),
       own_resolved_(&results.own_resolved),
+      dragged_(results.dragged),
       extras_(store.extras().data()),
       contents_(store.contents().data()),
       own_(results.forms.own.data()) {
@@ -80,8 +90,8 @@ void FrameOf<N>::write_change_down(Index node, bool had_place) {
 
 template <class N>
 N ViewOf<N>::percent_gap(Index container, Axis axis, N inner) const {
-  const Gap& gap = keys(container).gap;
-  return in_px(axis == x_axis ? gap.x : gap.y, em, inner);
+  return length(
+      container, [&](const Keys& own) { return axis == x_axis ? own.gap.x : own.gap.y; }, inner);
 }
 
 template <class N>
@@ -99,17 +109,16 @@ N ViewOf<N>::aspect_height(Index node) const {
 
 template <class N>
 void FrameOf<N>::resolve_percent_edges(Index node, Axis axis, N whole) {
-  const Keys& own = keys(node);
   const Side before = axis == x_axis ? Side::left : Side::top, after = axis == x_axis ? Side::right : Side::bottom;
-  const auto px = [&](const Edges& edges, Side side) {
-    const Edge edge = edges.on(side, mirrored);
-    return edge.is_automatic() ? N(0) : in_px(edge.length(), em, whole);
+  const auto px = [&](Edges Keys::*edges, Side side) {
+    return this->length(
+        node, [&](const Keys& own) { return length_of((own.*edges).on(side, mirrored)); }, whole);
   };
-  const SidesOf<N> margin{px(own.margin, before), px(own.margin, after)};
-  SidesOf<N> inset{px(own.padding, before), px(own.padding, after)};
-  if (own.border_at == BorderAt::inside) {
-    inset.before = least_of(inset.before + px(own.border, before), limits::largest_length);
-    inset.after = least_of(inset.after + px(own.border, after), limits::largest_length);
+  const SidesOf<N> margin{px(&Keys::margin, before), px(&Keys::margin, after)};
+  SidesOf<N> inset{px(&Keys::padding, before), px(&Keys::padding, after)};
+  if (keys(node).border_at == BorderAt::inside) {
+    inset.before = least_of(inset.before + px(&Keys::border, before), limits::largest_length);
+    inset.after = least_of(inset.after + px(&Keys::border, after), limits::largest_length);
   }
   const Index place = extra_place(node);
   const auto of_record = [&](Index record) -> EdgeRoomOf<N>& {
@@ -136,11 +145,13 @@ bool ViewOf<N>::holds_content(Index node) const {
 }
 
 template <class N>
-Sides ViewOf<N>::border(Index node, Axis axis) const {
+SidesOf<N> ViewOf<N>::border(Index node, Axis axis) const {
   if (!extra(node).keys || keys(node).border_at == BorderAt::over) return {};
-  const Edges& border = keys(node).border;
-  return {border.on(axis == x_axis ? Side::left : Side::top, mirrored).length().in_px(em, 0),
-          border.on(axis == x_axis ? Side::right : Side::bottom, mirrored).length().in_px(em, 0)};
+  const auto px = [&](Side side) {
+    return length(
+        node, [&](const Keys& own) { return own.border.on(side, mirrored).length(); }, N(0));
+  };
+  return {px(axis == x_axis ? Side::left : Side::top), px(axis == x_axis ? Side::right : Side::bottom)};
 }
 
 template <class N>

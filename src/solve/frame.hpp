@@ -10,6 +10,7 @@
 #include "model/flat.hpp"
 #include "model/limits.hpp"
 #include "model/tree_store.hpp"
+#include "solve/dragged_setting.hpp"
 #include "solve/number.hpp"
 #include "solve/state.hpp"
 
@@ -45,8 +46,8 @@ template <class N>
 class ViewOf {
  public:
   using Number = N;
-  /// Margins and insets going down: pixels are read where they are.
-  using EdgesDown = std::conditional_t<std::is_same_v<N, double>, const EdgeRoom&, EdgeRoomOf<N>>;
+  /// Margins and insets: pixels are read where they are.
+  using EdgesSeen = std::conditional_t<std::is_same_v<N, double>, const EdgeRoom&, EdgeRoomOf<N>>;
   ViewOf(const TreeStore& store, const StateOf<N>& results);
 
   const double em;
@@ -56,10 +57,11 @@ class ViewOf {
   [[nodiscard]] Index first_child(Index node) const { return first_child_[node]; }
   [[nodiscard]] Index child_count(Index node) const { return child_count_[node]; }
   [[nodiscard]] Index parent(Index node) const { return parent_[node]; }
-  [[nodiscard]] double given_px(Index node, Axis axis) const { return given_[axis][node]; }
-  [[nodiscard]] double smallest(Index node, Axis axis) const { return smallest_[axis][node]; }
-  [[nodiscard]] double largest(Index node, Axis axis) const { return largest_[axis][node]; }
-  [[nodiscard]] double natural(Index leaf, Axis axis) const { return inner_[axis][leaf]; }
+  [[nodiscard]] N given_px(Index node, Axis axis) const { return number(given_, &Records::given, node, axis); }
+  [[nodiscard]] N smallest(Index node, Axis axis) const { return number(smallest_, &Records::smallest, node, axis); }
+  [[nodiscard]] N largest(Index node, Axis axis) const { return number(largest_, &Records::largest, node, axis); }
+  [[nodiscard]] N natural(Index leaf, Axis axis) const { return number(inner_, &Records::inner, leaf, axis); }
+  [[nodiscard]] N basis_px(Index node) const { return of_extra(node, extra(node).basis, &Extra::basis); }
   [[nodiscard]] double grow(Index node) const { return grow_[node]; }
 
   [[nodiscard]] N min_content(Index node) const { return min_content_[node]; }
@@ -86,6 +88,15 @@ class ViewOf {
   [[nodiscard]] Index extra_place(Index node) const { return extra_[node]; }
   /// All keys of a node that has some which the arrays cannot hold.
   [[nodiscard]] const Keys& keys(Index node) const { return *extra(node).keys; }
+  /// A length among the keys of a node, as `pick(keys)` gives it; `whole` is what 100 % stands for.
+  template <class Pick>
+  [[nodiscard]] N length(Index node, const Pick& pick, N whole) const {
+    const N here = in_px(pick(keys(node)), em, whole);
+    if constexpr (!std::is_same_v<N, double>) {
+      if (dragged_ != nullptr) return dragged_->between(here, in_px(pick(*dragged_->extra(node).keys), em, whole));
+    }
+    return here;
+  }
   /// What is measured for a leaf, or null.
   [[nodiscard]] const OwnContent* content(Index node) const {
     const Index place = content_[node];
@@ -93,9 +104,9 @@ class ViewOf {
   }
 
   /// Margins and insets on the way up, percentages counting 0, and on the way down, resolved.
-  [[nodiscard]] const EdgeRoom& edges_up(Index node) const { return extra(node).edges; }
-  [[nodiscard]] EdgesDown edges_down(Index node) const {
-    if (!traits(node).percent_edges) return widened(extra(node).edges);
+  [[nodiscard]] EdgesSeen edges_up(Index node) const { return widened(node, extra(node).edges); }
+  [[nodiscard]] EdgesSeen edges_down(Index node) const {
+    if (!traits(node).percent_edges) return edges_up(node);
     const Index place = extra_[node];
     return (place & of_solver) == 0 ? resolved_[place] : own_resolved(place & ~of_solver);
   }
@@ -105,7 +116,7 @@ class ViewOf {
   [[nodiscard]] bool holds_content(Index node) const;
 
   /// The border on an axis, where it counts.
-  [[nodiscard]] Sides border(Index node, Axis axis) const;
+  [[nodiscard]] SidesOf<N> border(Index node, Axis axis) const;
 
   /// The content box of a container whose size on that axis is known.
   [[nodiscard]] N inner_size(Index node, Axis axis) const {
@@ -121,10 +132,10 @@ class ViewOf {
     return starts_far ? SidesOf<N>{edges.after, edges.after} : SidesOf<N>{edges.before, edges.before};
   }
   /// A gap on the way up: a percentage counts 0.
-  [[nodiscard]] double gap_up(Index container, Axis axis) const { return inner_[axis][container]; }
+  [[nodiscard]] N gap_up(Index container, Axis axis) const { return natural(container, axis); }
   /// A gap on the way down, `inner` being the container's own content box.
   [[nodiscard]] N gap_down(Index container, Axis axis, N inner) const {
-    return traits(container).percent_gap ? percent_gap(container, axis, inner) : N(gap_up(container, axis));
+    return traits(container).percent_gap ? percent_gap(container, axis, inner) : gap_up(container, axis);
   }
 
   /// The height that the aspect rule gives a node whose height is not given; else `need`. The width is known.
@@ -143,16 +154,35 @@ class ViewOf {
   void see(const Records& records);
   [[nodiscard]] N percent_gap(Index container, Axis axis, N inner) const;
   [[nodiscard]] N aspect_height(Index node) const;
+  /// A number of the arrays, which may be one that is dragged.
+  [[nodiscard]] N number(const double* const (&arrays)[2], std::array<std::vector<double>, 2> Records::*there,
+                         Index node, Axis axis) const {
+    if constexpr (!std::is_same_v<N, double>) {
+      if (dragged_ != nullptr) return dragged_->between(arrays[axis][node], (dragged_->records().*there)[axis][node]);
+    }
+    return arrays[axis][node];
+  }
+  [[nodiscard]] N of_extra(Index node, double here, double Extra::*there) const {
+    if constexpr (!std::is_same_v<N, double>) {
+      if (dragged_ != nullptr) return dragged_->between(here, dragged_->extra(node).*there);
+    }
+    return here;
+  }
   /// Pixels as they are told in this view.
-  [[nodiscard]] static EdgesDown widened(const EdgeRoom& edges) {
+  [[nodiscard]] EdgesSeen widened([[maybe_unused]] Index node, const EdgeRoom& edges) const {
     if constexpr (std::is_same_v<N, double>) {
       return edges;
     } else {
-      const auto sides = [](const Sides& own) { return SidesOf<N>{own.before, own.after}; };
-      return {{sides(edges.margin[0]), sides(edges.margin[1])}, {sides(edges.inset[0]), sides(edges.inset[1])}};
+      const EdgeRoom& other = dragged_ != nullptr ? dragged_->extra(node).edges : edges;
+      const auto sides = [&](const Sides& here, const Sides& there) {
+        if (dragged_ == nullptr) return SidesOf<N>{here.before, here.after};
+        return SidesOf<N>{dragged_->between(here.before, there.before), dragged_->between(here.after, there.after)};
+      };
+      return {{sides(edges.margin[0], other.margin[0]), sides(edges.margin[1], other.margin[1])},
+              {sides(edges.inset[0], other.inset[0]), sides(edges.inset[1], other.inset[1])}};
     }
   }
-  [[nodiscard]] EdgesDown own_resolved(Index record) const {
+  [[nodiscard]] EdgesSeen own_resolved(Index record) const {
     if constexpr (std::is_same_v<N, double>) {
       return own_[record].resolved;
     } else {
@@ -171,8 +201,10 @@ class ViewOf {
   struct Nothing {
     constexpr explicit Nothing(const void*) {}
   };
-  [[no_unique_address]] std::conditional_t<std::is_same_v<N, double>, Nothing, const std::vector<EdgeRoomOf<N>>*>
-      own_resolved_;
+  template <class T>
+  using NotOfPixels = std::conditional_t<std::is_same_v<N, double>, Nothing, T>;
+  [[no_unique_address]] NotOfPixels<const std::vector<EdgeRoomOf<N>>*> own_resolved_;
+  [[no_unique_address]] NotOfPixels<const DraggedSetting*> dragged_;
   const Extra* extras_;
   const std::shared_ptr<const OwnContent>* contents_;
   const OwnRecord* own_;

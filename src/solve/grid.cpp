@@ -274,7 +274,7 @@ N baseline_of(const FrameOf<N>& frame, Index node, const InFlow& flow, const Gri
   const SlotOf<N> slot = slot_of<y_axis, N>(scratch, frame.grid_place(child).cell);
   const Traits own = frame.traits(node);
   const auto first = any_child<y_axis, N>(frame, child);
-  const Sides margin = first.margin_up();
+  const SidesOf<N> margin = first.margin_up();
   const N spare = slot.size - margin.sum() - natural_height<N>(frame, child);
   const Across align = alignment<y_axis>(own, first.traits(), Across::stretch);
   const N ahead = ahead_by(first.auto_margins(false), spare, align, own.scroll_y);
@@ -379,7 +379,7 @@ void widths_up(FrameOf<N>& frame, Index node) {
   const N widest = sum_of<N>(scratch.tracks, gap);
   size_tracks<N>(scratch.tracks, scratch.crossing, gap, Room::min_content, unknown, false, scratch.sizing);
   const N narrowest = sum_of<N>(scratch.tracks, gap);
-  const double inset = frame.edges_up(node).inset[x_axis].sum();
+  const N inset = frame.edges_up(node).inset[x_axis].sum();
   frame.set_content_widths(node, frame.traits(node).scroll_x ? N(inset) : narrowest + inset,
                            most_of(narrowest, widest) + inset);
 }

@@ -42,7 +42,7 @@ template <class N>
 /// How far the content of a node reaches, its padding included.
 template <class N>
 [[nodiscard]] N content_extent(const ViewOf<N>& view, Index node, Axis axis) {
-  const Sides border = view.border(node, axis);
+  const SidesOf<N> border = view.border(node, axis);
   const N view_size = most_of(N(0), view.size(node, axis) - border.sum());
   const SidesOf<N> inset = view.edges_down(node).inset[axis];
   if (!is_container(view.traits(node).node_kind())) {
@@ -58,7 +58,7 @@ template <class N>
   const bool backwards = scrolls_backwards(view, node, axis);
   const auto flow = flow_of(view, node);
   const N end_padding = backwards ? inset.before - border.before : inset.after - border.after;
-  const double start_border = backwards ? border.after : border.before;
+  const N start_border = backwards ? border.after : border.before;
   const N furthest = flow.empty() ? inset.sum() - end_padding : furthest_edge(view, node, axis, backwards, flow);
   const N extent = furthest - start_border + end_padding;
   return view.traits(node).scrolls(axis) ? most_of(view_size, extent) : extent;

@@ -36,8 +36,8 @@ OwnContent::Widths sound_widths(const OwnContent::Widths& measured) {
 
 template <class N>
 void widths_up(FrameOf<N>& frame, Index node) {
-  const double inset = frame.edges_up(node).inset[x_axis].sum();
-  double least = frame.natural(node, x_axis), most = least;
+  const N inset = frame.edges_up(node).inset[x_axis].sum();
+  N least = frame.natural(node, x_axis), most = least;
   if (const OwnContent* content = frame.content(node)) {
     const OwnContent::Widths measured = content->widths();
     frame.set_flag(node, NodeFlag::odd_widths, !is_size(measured.min_content) || !is_size(measured.max_content));
@@ -50,7 +50,7 @@ void widths_up(FrameOf<N>& frame, Index node) {
 
 template <class N>
 void heights_up(FrameOf<N>& frame, Index node) {
-  const Sides inset = frame.edges_up(node).inset[y_axis];
+  const SidesOf<N> inset = frame.edges_up(node).inset[y_axis];
   N need = frame.natural(node, y_axis);
   if (const OwnContent* content = frame.content(node)) {
     const OwnContent::Heights measured = measured_height(*content, width_for<N>(frame, node, *content));

@@ -29,7 +29,7 @@ template <bool plain, class N>
 [[gnu::always_inline]] inline void settle(FrameOf<N>& frame, const Child<x_axis, plain, N>& child) {
   if (!child.traits().passive) return;
   const Index node = child.node();
-  const double width = frame.natural(node, x_axis) + child.inset_up();
+  const N width = frame.natural(node, x_axis) + child.inset_up();
   frame.set_content_widths(node, width, width);
   frame.set_need(node, frame.natural(node, y_axis) + Child<y_axis, plain, N>(frame, node).inset_up());
   if (child.traits().holds_scroller) frame.set_least_height(node, frame.need(node));  // in another form

@@ -292,7 +292,7 @@ void lay_lines_of_column(FrameOf<N>& frame, Index node) {
 template <class N>
 N row_baseline(const FrameOf<N>& frame, Index node, const InFlow& flow, N height) {
   const Traits own = frame.traits(node);
-  const Sides inset = frame.edges_up(node).inset[y_axis];
+  const SidesOf<N> inset = frame.edges_up(node).inset[y_axis];
   const LineOf<N>& line = frame.scratch.lines.front();
   for (Index i = line.first; own.stands_on_base && i < line.first + line.count; ++i) {
     if (stands_on_baseline<N>(frame, own, flow[i])) return inset.before + line.ascent;
@@ -335,7 +335,7 @@ N pushed_ahead(FrameOf<N>& frame, Index node, N height) {
 /// First baseline of a column: its first child's, as laid.
 template <class N>
 N column_baseline(FrameOf<N>& frame, Index node, Index first, N height) {
-  const Sides inset = frame.edges_up(node).inset[y_axis], margin = frame.edges_up(first).margin[y_axis];
+  const SidesOf<N> inset = frame.edges_up(node).inset[y_axis], margin = frame.edges_up(first).margin[y_axis];
   const N ahead = frame.traits(first).auto_margin ? pushed_ahead(frame, node, height) : 0;
   if (!frame.traits(node).reverse) return inset.before + margin.before + ahead + first_baseline<N>(frame, first);
   return height - inset.after - margin.after - ahead - natural_height<N>(frame, first) +

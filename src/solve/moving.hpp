@@ -156,8 +156,9 @@ class Moving {
 [[nodiscard]] OwnContent::Heights measured_height(const OwnContent& content, const Moving& width);
 /// The lines of a text, and up to where they are the same.
 [[nodiscard]] std::vector<PlainText::Line> lines_of(const PlainText& text, const Moving& width);
+/// Where two meet, rounding may leave a little less than nothing of their difference.
 [[nodiscard]] constexpr bool is_unknown(const Moving& whole) {
-  return whole.value() < 0;
+  return whole.value() < -0.5;
 }
 [[nodiscard]] constexpr double in_pixels(const Moving& a) {
   return a.value();

@@ -9,20 +9,26 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// The pins of one axis as physical distances, start and end already turned into left and right.
+/// Which distance of a pin.
+using PinSide = Limit Pin::*;
+
+/// The pins of one axis, start and end already turned into left and right; null for none.
 struct AxisPins {
-  Limit before, after, center;
+  PinSide before = nullptr, after = nullptr, center = nullptr;
   bool starts_far = false;  // start is the far edge, and decides where both ends are pinned or nothing is
 
   /// Whether the child holds to its far edge: that alone is pinned, or start decides and is that.
-  [[nodiscard]] bool hold_far() const { return before && after ? starts_far : after ? true : !before && starts_far; }
+  [[nodiscard]] bool hold_far() const {
+    return before != nullptr && after != nullptr ? starts_far : after != nullptr || (before == nullptr && starts_far);
+  }
 };
 
 AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
-  if (axis == y_axis) return {pin.top, pin.bottom, pin.middle_y};
-  const Limit& starts_left = mirrored ? pin.end : pin.start;
-  const Limit& starts_right = mirrored ? pin.start : pin.end;
-  AxisPins pins{pin.left ? pin.left : starts_left, pin.right ? pin.right : starts_right, pin.middle_x};
+  const auto said = [&](PinSide side) { return pin.*side ? side : nullptr; };
+  if (axis == y_axis) return {said(&Pin::top), said(&Pin::bottom), said(&Pin::middle_y)};
+  const PinSide starts_left = said(mirrored ? &Pin::end : &Pin::start);
+  const PinSide starts_right = said(mirrored ? &Pin::start : &Pin::end);
+  AxisPins pins{pin.left ? &Pin::left : starts_left, pin.right ? &Pin::right : starts_right, said(&Pin::middle_x)};
   pins.starts_far = mirrored && !pin.left && !pin.right;
   return pins;
 }
@@ -30,26 +36,30 @@ AxisPins pins_on(const Pin& pin, Axis axis, bool mirrored) {
 /// Whether opposite pins set the size: it is not given, and no aspect gives it.
 template <Axis axis, class N>
 bool is_tied(const Child<axis, false, N>& child, const AxisPins& pins) {
-  if (!pins.before || !pins.after) return false;
+  if (pins.before == nullptr || pins.after == nullptr) return false;
   return child.way() == SizeWay::fill || (child.way() == SizeWay::automatic && !child.keeps_aspect());
 }
 
 template <Axis axis, class N>
 void place(FrameOf<N>& frame, Index container, Index node) {
-  const Sides border = frame.border(container, axis);
+  const SidesOf<N> border = frame.border(container, axis);
   const N whole = most_of(0.0, frame.size(container, axis) - border.sum());
   frame.resolve_edges(node, axis, whole);
   const auto child = any_child<axis, N>(frame, node);
   const AxisPins pins = pins_on(*frame.keys(node).pin, axis, frame.mirrored && axis == x_axis);
   const SidesOf<N> margin = child.margin_down(false);
-  const auto px = [&](const Limit& pin) { return pin ? in_px(*pin, frame.em, whole) : N(0); };
+  const auto px = [&](PinSide side) {
+    return side == nullptr ? N(0)
+                           : frame.length(
+                                 node, [side](const Keys& keys) { return *((*keys.pin).*side); }, whole);
+  };
 
   const N room = most_of(0.0, whole - px(pins.before) - px(pins.after) - margin.sum());
   const bool tied = is_tied(child, pins);
   const N size = tied ? child.bounds(child.inset_down(), whole).held(room / child.counted_scale())
                       : size_across_down<axis, false, N>(frame, child, room, whole, Across::start);
   N at = px(pins.before) + margin.before;
-  if (pins.center && !pins.before && !pins.after) {
+  if (pins.center != nullptr && pins.before == nullptr && pins.after == nullptr) {
     at = (whole - size) / 2 + px(pins.center);
   } else if (pins.hold_far()) {
     at = whole - px(pins.after) - margin.after - size;

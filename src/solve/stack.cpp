@@ -16,11 +16,17 @@ CrossAxis<axis, N> room_of(const FrameOf<N>& frame, Index node) {
 }
 
 template <Axis axis, class N>
+N nudge_of(const FrameOf<N>& frame, Index child) {
+  if (!frame.traits(child).nudged) return 0;
+  return frame.length(
+      child, [](const Keys& keys) { return axis == x_axis ? keys.nudge.x : keys.nudge.y; }, N(0));
+}
+
+template <Axis axis, class N>
 void place_child(FrameOf<N>& frame, const CrossAxis<axis, N>& across, const Traits& stack, Index child) {
   const Traits traits = frame.traits(child);
-  const Pair nudge = traits.nudged ? frame.keys(child).nudge : Pair{};
   place_across<axis, N>(frame, across, child, {0, across.whole}, alignment<axis>(stack, traits, Across::start), -1,
-                        axis == x_axis ? nudge.x : nudge.y);
+                        nudge_of<axis>(frame, child));
 }
 
 template <Axis axis, class N>
@@ -61,7 +67,7 @@ template <class N>
 void heights_up(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
-  const Sides inset = frame.edges_up(node).inset[y_axis];
+  const SidesOf<N> inset = frame.edges_up(node).inset[y_axis];
   const auto by_children = [&](HeightBy by) {
     N most = 0;
     for (Index i = 0; i < flow.size(); ++i) {

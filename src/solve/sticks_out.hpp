@@ -34,7 +34,7 @@ template <class SomeView>
   if (above == no_index) return FourSidesOf<N>{};
   const auto on = [&](Axis axis) -> SidesOf<N> {
     if (view.traits(above).scrolls(axis)) return {};
-    const Sides border = view.border(above, axis);
+    const SidesOf<N> border = view.border(above, axis);
     return outside<N>(view.place(node, axis), view.size(node, axis), border.before,
                       view.size(above, axis) - border.after);
   };
@@ -50,7 +50,7 @@ template <class SomeView>
   if (above == no_index || view.traits(node).pinned) return FourSidesOf<N>{};
   const auto on = [&](Axis axis) -> SidesOf<N> {
     if (view.traits(above).scrolls(axis)) return {};
-    const Sides border = view.border(above, axis);
+    const SidesOf<N> border = view.border(above, axis);
     const SidesOf<N> inset = view.edges_down(above).inset[axis], margin = view.edges_down(node).margin[axis];
     const SidesOf<N> beyond =
         outside<N>(view.place(node, axis), view.size(node, axis), inset.before, view.size(above, axis) - inset.after);
@@ -86,7 +86,7 @@ template <class SomeView>
   const auto lines = words_of(solve, node);
   if (lines.empty()) return cut;
   const Traits own = view.traits(node);
-  const Sides border_x = view.border(node, x_axis), border_y = view.border(node, y_axis);
+  const SidesOf<N> border_x = view.border(node, x_axis), border_y = view.border(node, y_axis);
   double dropped = 0;
   N bottom = 0;
   for (const auto& line : lines) {
@@ -115,7 +115,7 @@ template <class SomeView>
   FourSidesOf<N> all;
   if (words_surely_fit(view, node)) return all;
   const Traits own = view.traits(node);
-  const Sides border_x = view.border(node, x_axis), border_y = view.border(node, y_axis);
+  const SidesOf<N> border_x = view.border(node, x_axis), border_y = view.border(node, y_axis);
   const SidesOf<N> inset_x = view.edges_down(node).inset[x_axis], inset_y = view.edges_down(node).inset[y_axis];
   for (const auto& line : words_of(solve, node)) {
     if (line.dropped) continue;
@@ -152,10 +152,10 @@ template <class SomeView>
       continue;
     }
     const bool plain = view.is_plain(above);
-    const Sides border_x = plain ? Sides() : view.border(above, x_axis),
-                border_y = plain ? Sides() : view.border(above, y_axis);
+    const SidesOf<N> border_x = plain ? SidesOf<N>() : view.border(above, x_axis),
+                     border_y = plain ? SidesOf<N>() : view.border(above, y_axis);
     const N right = view.size(above, x_axis) - border_x.after, bottom = view.size(above, y_axis) - border_y.after;
-    const auto see = [&](Index child, const N& at, const N& size, double low, const N& high) {
+    const auto see = [&](Index child, const N& at, const N& size, const N& low, const N& high) {
       const N over = most_of(low - at, at + size - high);
       if (over > limits::told_tolerance && over > most && !is_meant(child)) most = over;
     };

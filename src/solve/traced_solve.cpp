@@ -28,7 +28,24 @@ void TracedSolve::run(const TreeStore& store, const Moving& width, const std::op
                       const std::vector<std::string>& modes, Region* region) {
   course_ = {};
   course_.region = region;
+  setting_ = nullptr;
+  solve(store, width, height, modes);
+}
+
+void TracedSolve::run(const TreeStore& store, const std::optional<double>& width, const std::optional<double>& height,
+                      const std::vector<std::string>& modes, DraggedSetting& setting) {
+  course_ = {};
+  setting_ = &setting;
+  const auto still = [](const std::optional<double>& side) {
+    return side ? std::optional(Moving(*side)) : std::nullopt;
+  };
+  solve(store, still(width), still(height), modes);
+}
+
+void TracedSolve::solve(const TreeStore& store, const std::optional<Moving>& width, const std::optional<Moving>& height,
+                        const std::vector<std::string>& modes) {
   const Tracing tracing(course_);
+  state_.dragged = setting_;
   clear_results(state_, store.flat().size());
   make_room(state_, scratch_, store);
   see_ranges(store, width, height, modes);
@@ -37,18 +54,21 @@ void TracedSolve::run(const TreeStore& store, const Moving& width, const std::op
 }
 
 /// Puts the forms in that hold from here on.
-void TracedSolve::see_ranges(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,
-                             const std::vector<std::string>& modes) {
+void TracedSolve::see_ranges(const TreeStore& store, const std::optional<Moving>& width,
+                             const std::optional<Moving>& height, const std::vector<std::string>& modes) {
   const NodeForms& forms = store.forms();
-  Rung rung{looked_at(forms, width, &Range::from_width, &Range::below_width), {}};
+  Rung rung;
+  if (width) rung.width = looked_at(forms, *width, &Range::from_width, &Range::below_width);
   if (height) rung.height = looked_at(forms, *height, &Range::from_height, &Range::below_height);
   forms.find_holding(rung, modes, holding_);
   if (forms.empty()) return state_.forms.end();
   state_.forms.begin(store, holding_);
   state_.own_resolved.assign(state_.forms.own.size(), {});
+  if (setting_ != nullptr && !setting_->begin_forms(state_.forms)) course_.opaque = true;
 }
 
 void TracedSolve::drag(double by, double sideways) {
+  if (setting_ != nullptr) setting_->drag(by);
   const auto drag_all = [&](std::vector<Moving>& numbers) {
     for (Moving& number : numbers) number = number.further(by, sideways);
   };

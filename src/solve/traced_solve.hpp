@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "model/tree_store.hpp"
+#include "solve/dragged_setting.hpp"
 #include "solve/finished.hpp"
 #include "solve/moving.hpp"
 
@@ -21,6 +22,9 @@ class TracedSolve {
   /// which is relative to here, both sides may be dragged; it is cut down to where nothing turns.
   void run(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,
            const std::vector<std::string>& modes, Region* region = nullptr);
+  /// The same where a setting of that tree is dragged instead of the container; `setting` stays with the results.
+  void run(const TreeStore& store, const std::optional<double>& width, const std::optional<double>& height,
+           const std::vector<std::string>& modes, DraggedSetting& setting);
   /// Drags the sides on, inside of where nothing turns; for courses in which nothing is bent.
   void drag(double by, double sideways = 0);
 
@@ -32,7 +36,9 @@ class TracedSolve {
   [[nodiscard]] const std::vector<bool>& holding() const { return holding_; }
 
  private:
-  void see_ranges(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,
+  void solve(const TreeStore& store, const std::optional<Moving>& width, const std::optional<Moving>& height,
+             const std::vector<std::string>& modes);
+  void see_ranges(const TreeStore& store, const std::optional<Moving>& width, const std::optional<Moving>& height,
                   const std::vector<std::string>& modes);
 
   StateOf<Moving> state_;
@@ -40,6 +46,7 @@ class TracedSolve {
   ChangeLog changes_;
   std::vector<bool> holding_;
   Course course_;
+  DraggedSetting* setting_ = nullptr;
 };
 
 }  // namespace fond_ladder::inline v0::detail

@@ -24,8 +24,7 @@ struct DrawCall {
 };
 
 /// What a picture is of, and where something is cut, in a few lines.
-void print_summary(const Scene& scene, const Picture& picture, const std::vector<Panel>& panels, const DrawCall& call,
-                   std::ostream& out) {
+void print_summary(const Picture& picture, const std::vector<Panel>& panels, const DrawCall& call, std::ostream& out) {
   fmt::print(out, "{}: {} x {} pixels", printable(call.output), rounded(picture.width), rounded(picture.height));
   if (picture.scale != 1) fmt::print(out, " at scale {}", fmt::format("{:.3g}", picture.scale));
   fmt::print(out, ", {} node{}\n", picture.drawn, picture.drawn == 1 ? "" : "s");
@@ -35,11 +34,12 @@ void print_summary(const Scene& scene, const Picture& picture, const std::vector
     constexpr std::size_t most = 5;
     std::string names;
     for (std::size_t k = 0; k < std::min(most, cut.size()); ++k) {
-      names += (k == 0 ? "" : ", ") + scene.tree.path(cut[k]);
+      names += (k == 0 ? "" : ", ") + panels[i].solution.tree().path(cut[k]);
     }
     if (cut.size() > most) names += fmt::format(" and {} more", cut.size() - most);
     const Extent at = panels[i].solution.container();
-    fmt::print(out, "cut at {} x {}: {}\n", rounded(at.width), rounded(at.height), names);
+    const std::string with = call.scene.vary.empty() ? "" : "with " + printable(panels[i].caption) + " ";
+    fmt::print(out, "cut {}at {} x {}: {}\n", with, rounded(at.width), rounded(at.height), names);
   }
 }
 
@@ -48,18 +48,21 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   const PictureForm form = picture_form(call.output, call.as, "-o");
   DrawOptions options{call.bare, call.only, {}, {}};
   if (!call.scale.empty()) options.scale = parse_factor(call.scale, "--scale");
-  const Scene scene = load_scene(call.scene, streams);
-  options.title = printable(scene.title);
+  const std::vector<Variant> values = load_values(call.scene, streams);
+  options.title = printable(values.front().scene.title);
   std::vector<Panel> panels;
-  for (const AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
-    panels.push_back({solve(scene, asked.rung, call.scene.modes), asked.name});
+  for (const AskedSize& asked : asked_sizes(call.at, values.front().scene.ladder)) {
+    for (const Variant& value : values) {
+      const std::string caption = call.scene.vary.empty() ? asked.name : printable(value.name);
+      panels.push_back({solve(value.scene, asked.rung, value.modes), caption});
+    }
   }
   const Picture picture = fond_ladder::draw(panels, form, options);
   if (call.output == "-") {
     streams.out.write(picture.bytes.data(), static_cast<std::streamsize>(picture.bytes.size()));
   } else {
     write_target(call.output, picture.bytes);
-    print_summary(scene, picture, panels, call, streams.out);
+    print_summary(picture, panels, call, streams.out);
   }
   if (picture.left_out > 0) {
     fmt::print(streams.err,
@@ -78,6 +81,7 @@ Command draw_command() {
   Options& options = command.options();
   add_scene(options, call.scene);
   add_sizes(options, call.at, "repeated: side by side");
+  add_values(options, call.scene, "Values of a setting side by side, as in beds.width=200,240,300");
   options.text("-o,--output", "FILE", call.output, "The picture, an .svg, .png or .pdf file; - is standard output");
   options.text("--as", "svg|png|pdf", call.as, "What to write, where the ending of FILE does not say it");
   options.flag("--bare", call.bare, "The boxes alone, without labels and helper marks");

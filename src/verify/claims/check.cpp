@@ -111,7 +111,7 @@ class Checker {
     const Span span = scene_.ladder.width;
     require_climbable(span);
     const std::optional<Followed> followed =
-        follow(scene_, variant_.modes, {false, height}, followed_too, span, threads_, progress);
+        follow(trail_of(scene_, variant_.modes, {false, height}), followed_too, span, threads_, progress);
     if (!followed) return sample_widths(height, progress);
     ClaimWay way;
     if (!height) way.height = &followed->runs.back();

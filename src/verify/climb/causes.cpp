@@ -42,8 +42,8 @@ struct SideOfTurn {
 
 class BothSides {
  public:
-  BothSides(const Solution& below, const Solution& above)
-      : below_(below), above_(above), tree_(above.tree()), store_(tree_.store()) {}
+  BothSides(const Solution& below, const Solution& above, bool everywhere)
+      : below_(below), above_(above), tree_(above.tree()), store_(tree_.store()), everywhere_(everywhere) {}
 
   std::vector<Cause> find() {
     std::vector<NodeId> open{tree_.root()};
@@ -54,7 +54,7 @@ class BothSides {
       if (!was || !is) continue;
       const Index a = below_.index(node), b = above_.index(node);
       if (below_.view.size(a, x_axis) == above_.view.size(b, x_axis) &&
-          below_.view.size(a, y_axis) == above_.view.size(b, y_axis) && a != 0) {
+          below_.view.size(a, y_axis) == above_.view.size(b, y_axis) && a != 0 && !everywhere_) {
         continue;
       }
       compare(node, a, b);
@@ -365,6 +365,7 @@ class BothSides {
   SideOfTurn below_, above_;
   const Tree& tree_;
   const detail::TreeStore& store_;
+  bool everywhere_;
   std::vector<Cause> found_;
 };
 
@@ -372,7 +373,7 @@ class BothSides {
 
 std::vector<Cause> causes_between(const Solution& below, const Solution& above,
                                   const std::vector<std::string>& active_below,
-                                  const std::vector<std::string>& active_above) {
+                                  const std::vector<std::string>& active_above, bool everywhere) {
   std::vector<Cause> causes;
   const NodeId root = above.tree().root();
   const auto list = [&](const auto& all, const auto& others, const char* what) {
@@ -382,7 +383,7 @@ std::vector<Cause> causes_between(const Solution& below, const Solution& above,
   };
   list(active_below, active_above, "ends");
   list(active_above, active_below, "begins");
-  return causes.empty() ? BothSides(below, above).find() : causes;
+  return causes.empty() ? BothSides(below, above, everywhere).find() : causes;
 }
 
 }  // namespace fond_ladder::inline v0

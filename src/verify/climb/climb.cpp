@@ -14,6 +14,7 @@
 #include "model/number_text.hpp"
 #include "verify/climb/by_samples.hpp"
 #include "verify/climb/causes.hpp"
+#include "verify/climb/climb_along.hpp"
 #include "verify/climb/told_cause.hpp"
 #include "verify/ladder/run_turns.hpp"
 #include "verify/ladder/rungs.hpp"
@@ -25,69 +26,53 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-std::vector<Quantity> parsed(const Tree& tree, const std::vector<std::string>& texts) {
-  std::vector<Quantity> all;
-  for (const std::string& text : texts) {
-    for (Quantity& quantity : parse_quantities(tree, text)) all.push_back(std::move(quantity));
-  }
-  return all;
-}
-
 class Climber {
  public:
-  Climber(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities, const ClimbOptions& options)
-      : scene_(scene),
-        ladder_(ladder),
+  Climber(const ClimbedWay& way, std::vector<Quantity> quantities, const ClimbOptions& options)
+      : way_(way),
+        scene_(way.scene),
         quantities_(std::move(quantities)),
         measuring_(quantities_),
         options_(options),
         threads_(thread_count(options.threads)) {}
 
   Climb climb() {
-    if (std::optional<Climb> proved = climb_by_stretches(climbed_span())) return std::move(*proved);
+    if (std::optional<Climb> proved = climb_by_stretches()) return std::move(*proved);
     return sample();
   }
 
-  /// At every whole size.
+  /// At every whole place.
   Climb sample() {
-    const Span span = climbed_span();
-    sizes_ = whole_sizes(span);
-    const std::size_t inside = sizes_.size(), ahead = add_beyond(span);
+    sizes_ = whole_numbers(way_.span);
+    const std::size_t inside = sizes_.size(), ahead = add_beyond();
     solve_all();
-    find_turns(span);
+    find_turns();
     Climb climbed;
-    climbed.along_height = options_.along_height;
     climbed.steps.reserve(inside);
-    for (std::size_t i = ahead; i < ahead + inside; ++i)
-      climbed.steps.push_back({containers_[i], std::move(values_[i])});
+    for (std::size_t i = ahead; i < ahead + inside; ++i) {
+      climbed.steps.push_back({containers_[i], std::move(values_[i]), sizes_[i]});
+    }
     climbed.found = std::move(turns_);
     climbed.quantities = std::move(quantities_);
     return climbed;
   }
 
  private:
-  [[nodiscard]] Span climbed_span() const {
-    return options_.along_height ? ladder_.height.value_or(Span()) : ladder_.width;
-  }
-
   /// The climb as its stretches prove it; nothing where they cannot.
-  std::optional<Climb> climb_by_stretches(const Span& span) {
+  std::optional<Climb> climb_by_stretches() {
     std::vector<Quantity> followed_too = quantities_;
-    followed_too.push_back({scene_.tree.root(), options_.along_height ? Measure::width : Measure::height, {}});
-    const std::vector<double> sizes = whole_sizes(span);
+    for (const Measure side : {Measure::width, Measure::height}) followed_too.push_back({scene_.tree.root(), side, {}});
+    const Span& span = way_.span;
+    const std::vector<double> sizes = whole_numbers(span);
     constexpr double further = 2;  // what happens at the ends is seen
-    const Span wider{std::max(0.0, span.from - further), std::min(span.to + further, limits::largest_length)};
-    const Rung beside = rung_at(span.from);
-    const Way way{options_.along_height, options_.along_height ? beside.width : beside.height};
-    const std::optional<Followed> followed =
-        follow(scene_, options_.modes, way, followed_too, wider, threads_, options_.progress);
+    const Span wider{std::max(way_.possible.from, span.from - further), std::min(span.to + further, way_.possible.to)};
+    const std::optional<Followed> followed = follow(way_.trail, followed_too, wider, threads_, options_.progress);
     if (!followed) return {};
     Climb climbed;
-    climbed.along_height = options_.along_height;
     climbed.steps.resize(sizes.size());
     for (std::size_t i = 0; i < sizes.size(); ++i) {
       climbed.steps[i].values.resize(quantities_.size());
-      (options_.along_height ? climbed.steps[i].container.height : climbed.steps[i].container.width) = sizes[i];
+      climbed.steps[i].at = sizes[i];
     }
     for (std::size_t q = 0; q < followed_too.size(); ++q) {
       const Runs& runs = followed->runs[q];
@@ -99,10 +84,10 @@ class Climber {
         if (q < quantities_.size()) {
           climbed.steps[i].values[q] = value;
         } else {
-          (options_.along_height ? container.width : container.height) = value.value_or(0);
+          (followed_too[q].measure == Measure::width ? container.width : container.height) = value.value_or(0);
         }
       }
-      if (q == quantities_.size()) break;
+      if (q >= quantities_.size()) continue;
       for (Turn& turn : turns_of(runs)) {
         if (turn.to < span.from || turn.at > span.to) continue;
         if (turn.at < span.from) {  // a curve may have begun before the ladder does
@@ -118,10 +103,11 @@ class Climber {
       }
     }
     order_turns();
+    climbed.proved = followed->sampled.empty();
     decisions_ = followed->decisions;
     if (options_.causes) {
-      SceneSolver below(scene_, options_.modes), above(scene_, options_.modes);
-      add_causes(turns_, below, above);
+      const std::unique_ptr<Trail> below = way_.trail(), above = way_.trail();
+      add_causes(turns_, *below, *above);
     }
     for (Turn& turn : turns_) turn.name = quantities_[turn.quantity].text;
     climbed.found = std::move(turns_);
@@ -143,23 +129,19 @@ class Climber {
   }
 
   /// Two sizes beyond each end, so that what happens at the ends is seen. Returns how many are ahead.
-  std::size_t add_beyond(const Span& span) {
+  std::size_t add_beyond() {
+    const Span& span = way_.span;
     std::vector<double> all;
     for (const double size : {span.from - 2, span.from - 1}) {
-      if (size >= 0) all.push_back(size);
+      if (size >= way_.possible.from) all.push_back(size);
     }
     const std::size_t ahead = all.size();
     all.insert(all.end(), sizes_.begin(), sizes_.end());
     for (const double size : {span.to + 1, span.to + 2}) {
-      if (size <= limits::largest_length) all.push_back(size);
+      if (size <= way_.possible.to) all.push_back(size);
     }
     sizes_ = std::move(all);
     return ahead;
-  }
-
-  [[nodiscard]] Rung rung_at(double size) const {
-    if (options_.along_height) return {ladder_.width.to, size};
-    return {size, ladder_.height ? std::optional(ladder_.height->from) : std::nullopt};
   }
 
   void solve_all() {
@@ -168,10 +150,10 @@ class Climber {
     containers_.resize(sizes_.size());
     WorkTally tally(sizes_.size(), options_.progress);
     in_parallel(threads_, (sizes_.size() + run - 1) / run, [&] {
-      return [&, solver = SceneSolver(scene_, options_.modes)](std::size_t piece) mutable {
+      return [&, trail = way_.trail()](std::size_t piece) {
         const std::size_t end = std::min(sizes_.size(), (piece + 1) * run);
         for (std::size_t i = piece * run; i < end; ++i) {
-          const Solution solution = solver.solve(rung_at(sizes_[i]));
+          const Solution solution = trail->solve(sizes_[i]);
           values_[i] = measuring_(solution);
           containers_[i] = solution.container();
         }
@@ -180,18 +162,18 @@ class Climber {
     });
   }
 
-  void find_turns(const Span& span) {
+  void find_turns() {
+    const Span& span = way_.span;
     const std::vector<BentStretch> regions = bent_regions(sizes_, values_);
     std::vector<std::vector<Turn>> turns(regions.size());
     in_parallel(threads_, regions.size(), [&] {
-      return [&, below = SceneSolver(scene_, options_.modes),
-              above = SceneSolver(scene_, options_.modes)](std::size_t piece) mutable {
+      return [&, below = way_.trail(), above = way_.trail()](std::size_t piece) {
         std::map<double, Values> sampled;
         turns[piece] = turns_in(regions[piece], sizes_, values_, [&](double size) -> const Values& {
           const auto whole = std::ranges::lower_bound(sizes_, size);
           if (whole != sizes_.end() && *whole == size) return values_[static_cast<std::size_t>(whole - sizes_.begin())];
           const auto [at, is_new] = sampled.try_emplace(size);
-          if (is_new) at->second = measuring_(below.solve(rung_at(size)));
+          if (is_new) at->second = measuring_(below->solve(size));
           return at->second;
         });
         std::erase_if(turns[piece], [&](const Turn& turn) { return turn.to < span.from || turn.at > span.to; });
@@ -199,7 +181,7 @@ class Climber {
           turn.at = std::max(turn.at, span.from);
           turn.to = std::min(turn.to, span.to);
         }
-        if (options_.causes) add_causes(turns[piece], below, above);
+        if (options_.causes) add_causes(turns[piece], *below, *above);
       };
     });
     for (std::vector<Turn>& of_region : turns) {
@@ -211,10 +193,10 @@ class Climber {
   }
 
   /// The sizes next to a turn, on both its sides.
-  [[nodiscard]] static std::pair<double, double> sides_of(const Turn& turn) {
-    const double low = std::max(0.0, turn.at - limits::turn_step);
-    const double onward = turn.at + 2 * limits::line_tolerance * std::max(1.0, turn.at);
-    return {low, turn.kind == TurnKind::jump ? onward : std::min(turn.at + limits::turn_step, limits::largest_length)};
+  [[nodiscard]] std::pair<double, double> sides_of(const Turn& turn) const {
+    const double onward = turn.at + 2 * limits::line_tolerance * std::max(1.0, std::abs(turn.at));
+    const double high = turn.kind == TurnKind::jump && !way_.changes_inside ? onward : turn.at + way_.beside;
+    return {std::max(way_.possible.from, turn.at - way_.beside), std::min(high, way_.possible.to)};
   }
 
   /// What the solve decides otherwise at a size, from those that a climb by stretches has met.
@@ -225,21 +207,20 @@ class Climber {
     return decided_in(scene_, decision->node);
   }
 
-  void add_causes(std::vector<Turn>& turns, SceneSolver& below, SceneSolver& above) const {
+  void add_causes(std::vector<Turn>& turns, Trail& below, Trail& above) const {
     std::vector<Cause> causes;
     std::optional<std::pair<double, double>> known;
     std::optional<Solution> at_low, at_high;
     for (Turn& turn : turns) {
       if (turn.kind == TurnKind::curve) {
-        turn.cause = "sizes in percent shrink or grow together with lengths here";
+        turn.cause = way_.curve_cause;
         continue;
       }
       const auto sides = sides_of(turn);
       if (known != sides) {
-        const Rung low = rung_at(sides.first), high = rung_at(sides.second);
-        at_low = below.solve(low);
-        at_high = above.solve(high);
-        causes = causes_between(*at_low, *at_high, below.active(low), above.active(high));
+        at_low = below.solve(sides.first);
+        at_high = above.solve(sides.second);
+        causes = causes_between(*at_low, *at_high, below.active(), above.active(), way_.changes_inside);
         known = sides;
       }
       const Quantity& quantity = quantities_[turn.quantity];
@@ -253,8 +234,8 @@ class Climber {
     }
   }
 
+  const ClimbedWay& way_;
   const Scene& scene_;
-  const Ladder& ladder_;
   std::vector<Quantity> quantities_;
   Measuring measuring_;
   const ClimbOptions& options_;
@@ -271,29 +252,60 @@ class Climber {
 Climb climb(const Scene& scene, const std::vector<Rung>& rungs, const std::vector<std::string>& quantities,
             const std::vector<std::string>& modes) {
   Climb climbed;
-  climbed.quantities = parsed(scene.tree, quantities);
+  climbed.quantities = parse_quantities(scene.tree, quantities);
   const Measuring measuring(climbed.quantities);
   SceneSolver solver(scene, modes);
   for (const Rung& rung : rungs) {
     const Solution solution = solver.solve(rung);
-    climbed.steps.push_back({solution.container(), measuring(solution)});
+    climbed.steps.push_back({solution.container(), measuring(solution), solution.container().width});
   }
   return climbed;
 }
 
 Climb climb(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities,
             const ClimbOptions& options) {
-  return climb_quantities(scene, ladder, parsed(scene.tree, quantities), options);
+  return climb_quantities(scene, ladder, parse_quantities(scene.tree, quantities), options);
 }
+
+Climb climb_along(const ClimbedWay& way, std::vector<Quantity> quantities, const ClimbOptions& options) {
+  return Climber(way, std::move(quantities), options).climb();
+}
+
+namespace {
+
+/// How a climb of a ladder does it: proved where it can be, or at every whole size.
+using ClimbBy = Climb (Climber::*)();
+
+Climb climb_ladder(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
+                   const ClimbOptions& options, ClimbBy by) {
+  const Span span = options.along_height ? ladder.height.value_or(Span()) : ladder.width;
+  require_climbable(span);
+  const std::optional<double> lowest = ladder.height ? std::optional(ladder.height->from) : std::nullopt;
+  const Way way{options.along_height, options.along_height ? std::optional(ladder.width.to) : lowest};
+  const ClimbedWay climbed_way{scene,
+                               trail_of(scene, options.modes, way),
+                               span,
+                               {0, limits::largest_length},
+                               "sizes in percent shrink or grow together with lengths here", limits::turn_step};
+  Climber climber(climbed_way, std::move(quantities), options);
+  Climb climbed = (climber.*by)();
+  climbed.along_height = options.along_height;
+  for (Climb::Step& step : climbed.steps) {
+    (options.along_height ? step.container.height : step.container.width) = step.at;
+  }
+  return climbed;
+}
+
+}  // namespace
 
 Climb climb_quantities(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
                        const ClimbOptions& options) {
-  return Climber(scene, ladder, std::move(quantities), options).climb();
+  return climb_ladder(scene, ladder, std::move(quantities), options, &Climber::climb);
 }
 
 Climb climb_by_samples(const Scene& scene, const Ladder& ladder, std::vector<Quantity> quantities,
                        const ClimbOptions& options) {
-  return Climber(scene, ladder, std::move(quantities), options).sample();
+  return climb_ladder(scene, ladder, std::move(quantities), options, &Climber::sample);
 }
 
 }  // namespace fond_ladder::inline v0

@@ -19,8 +19,7 @@ void require_climbable(const Span& span) {
   }
 }
 
-std::vector<double> whole_sizes(const Span& span) {
-  require_climbable(span);
+std::vector<double> whole_numbers(const Span& span) {
   std::vector<double> sizes{span.from};
   for (double size = std::floor(span.from) + 1; size < span.to; size += 1) sizes.push_back(size);
   if (span.to > span.from) sizes.push_back(span.to);
@@ -36,7 +35,8 @@ std::vector<std::optional<double>> heights_of(const Ladder& ladder) {
 std::vector<Rung> rungs_of(const Ladder& ladder) {
   std::vector<Rung> rungs;
   for (const std::optional<double>& height : heights_of(ladder)) {
-    for (const double width : whole_sizes(ladder.width)) rungs.push_back({width, height});
+    require_climbable(ladder.width);
+    for (const double width : whole_numbers(ladder.width)) rungs.push_back({width, height});
   }
   for (const NamedRung& named : ladder.rungs) rungs.push_back({named.size.width, named.size.height});
   return rungs;

@@ -19,8 +19,8 @@ inline namespace v0 {
 /// Throws BadValue for a span of more than 100,000 sizes, or of what is no size.
 void require_climbable(const Span& span);
 
-/// The whole sizes of a span, its ends included.
-[[nodiscard]] std::vector<double> whole_sizes(const Span& span);
+/// The whole numbers of a span, its ends included.
+[[nodiscard]] std::vector<double> whole_numbers(const Span& span);
 
 /// Whether `next` is the size that follows `rung` on a ladder, of the same height.
 [[nodiscard]] bool follows(const Rung& rung, const Rung& next);

@@ -61,15 +61,8 @@ struct Reading {
 
 class WayFollower {
  public:
-  WayFollower(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-              const std::vector<Quantity>& quantities, const Span& span, std::atomic<bool>& given_up)
-      : solver_(scene, modes),
-        modes_(modes),
-        way_(way),
-        quantities_(quantities),
-        span_(span),
-        given_up_(given_up),
-        store_(solver_.tree().store()) {
+  WayFollower(Trail& trail, const std::vector<Quantity>& quantities, const Span& span, std::atomic<bool>& given_up)
+      : trail_(trail), quantities_(quantities), span_(span), given_up_(given_up), store_(trail.store()) {
     std::map<Index, std::size_t> places;
     for (std::size_t q = 0; q < quantities.size(); ++q) {
       const Index node = store_.index_of(quantities[q].node);
@@ -115,14 +108,7 @@ class WayFollower {
       given_up_ = true;
       return false;
     }
-    const Moving side{at, 1};
-    const std::optional<Moving> other = way_.other ? std::optional(Moving(*way_.other)) : std::nullopt;
-    if (way_.along_height) {
-      traced_.run(store_, way_.other.value_or(0), side, modes_);
-    } else {
-      traced_.run(store_, side, other, modes_);
-    }
-    return !traced_.course().opaque;
+    return trail_.trace(at, traced_);
   }
 
   [[nodiscard]] Reading read(std::size_t q) const {
@@ -227,7 +213,7 @@ class WayFollower {
     bending_.erase(std::unique(bending_.begin(), bending_.end()), bending_.end());
     const double last = std::max(at, end - doubtful(end));
     for (double size = std::floor(at) + 1; size < last; ++size) {
-      const Solution solution = solver_.solve(rung(size));
+      const Solution solution = trail_.solve(size);
       for (const std::size_t q : bending_) {
         const std::optional<double> value = value_of(quantities_[q], solution);
         if (value) followed_.runs[q].back().samples.emplace_back(size, *value);
@@ -255,19 +241,12 @@ class WayFollower {
            });
   }
 
-  [[nodiscard]] Rung rung(double size) const {
-    if (way_.along_height) return {way_.other.value_or(0), size};
-    return {size, way_.other};
-  }
-
   struct OfNode {
     Index node;
     std::vector<std::size_t> of_box, others;  // quantities
   };
 
-  SceneSolver solver_;  // for its tree too, which has all forms in it
-  const std::vector<std::string>& modes_;
-  const Way& way_;
+  Trail& trail_;
   const std::vector<Quantity>& quantities_;
   const Span& span_;
   std::atomic<bool>& given_up_;  // in this part of the way, or in another
@@ -295,9 +274,8 @@ const Run& run_at(const Runs& runs, double size) {
   return behind == runs.begin() ? runs.front() : *(behind - 1);
 }
 
-std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-                               const std::vector<Quantity>& quantities, const Span& span, unsigned threads,
-                               const ShareDone& progress) {
+std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Quantity>& quantities, const Span& span,
+                               unsigned threads, const ShareDone& progress) {
   constexpr double part_size = 400;
   const auto parts = static_cast<std::size_t>(std::max(1.0, std::ceil((span.to - span.from) / part_size)));
   const auto bound = [&](std::size_t part) {
@@ -307,9 +285,9 @@ std::optional<Followed> follow(const Scene& scene, const std::vector<std::string
   std::vector<std::optional<Followed>> found(parts);
   WorkTally tally(parts, progress);
   in_parallel(thread_count(threads), parts, [&] {
-    return [&](std::size_t part) {
+    return [&, trail = make_trail()](std::size_t part) {
       const Span own{bound(part), bound(part + 1)};
-      found[part] = WayFollower(scene, modes, way, quantities, own, given_up).follow();
+      found[part] = WayFollower(*trail, quantities, own, given_up).follow();
       tally.add();
     };
   });

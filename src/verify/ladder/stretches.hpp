@@ -12,6 +12,7 @@
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/variant.hpp"
+#include "verify/ladder/trail.hpp"
 
 namespace fond_ladder::inline v0 {
 
@@ -38,12 +39,6 @@ using Runs = std::vector<Run>;
 /// Puts the runs of the next part of a way behind those of the first.
 void append(Runs& runs, Runs&& more);
 
-/// Which side of the container grows, and how large the other one is; a height that is absent is by content.
-struct Way {
-  bool along_height = false;
-  std::optional<double> other;
-};
-
 struct Followed {
   std::vector<Runs> runs;  ///< of the quantities, in their order
   struct Decision {
@@ -54,12 +49,11 @@ struct Followed {
   std::vector<Span> sampled;        ///< where decisions hang on something that bends: there nothing is proved
 };
 
-/// Follows quantities over sizes from one up to a larger one, in parts that do not depend on how many threads there
+/// Follows quantities over places from one up to a larger one, in parts that do not depend on how many threads there
 /// are; 0 of them: one a core. None where nothing can be proved: content that does not tell how far its answers hold,
 /// or more decisions than it would take solves to sample all sizes.
-[[nodiscard]] std::optional<Followed> follow(const Scene& scene, const std::vector<std::string>& modes, const Way& way,
-                                             const std::vector<Quantity>& quantities, const Span& span,
-                                             unsigned threads, const ShareDone& progress);
+[[nodiscard]] std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Quantity>& quantities,
+                                             const Span& span, unsigned threads, const ShareDone& progress);
 
 /// Within this of a place where something breaks, lines of the solve hold by their tolerance what does not fit.
 [[nodiscard]] double doubtful(double size);

@@ -122,6 +122,14 @@ std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text) 
   return all;
 }
 
+std::vector<Quantity> parse_quantities(const Tree& tree, const std::vector<std::string>& texts) {
+  std::vector<Quantity> all;
+  for (const std::string& text : texts) {
+    for (Quantity& quantity : parse_quantities(tree, text)) all.push_back(std::move(quantity));
+  }
+  return all;
+}
+
 std::optional<double> value_of(const Quantity& quantity, const Solution& solution) {
   const Tree& tree = solution.tree();
   const detail::ScrolledView view = solution.scrolled_view();

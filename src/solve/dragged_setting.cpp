@@ -1,0 +1,101 @@
+// SPDX-License-Identifier: MIT
+#include "solve/dragged_setting.hpp"
+
+#include <algorithm>
+#include <bit>
+
+namespace fond_ladder::inline v0::detail {
+namespace {
+
+/// Gives `keys` the lengths of others, wherever both say one.
+void take_lengths(const Keys& from, Keys& keys) {
+  const auto take_size = [](const Sizing& other, Sizing& own) {
+    if (other.way() == Sizing::Way::length && own.way() == Sizing::Way::length) own = other;
+  };
+  take_size(from.width, keys.width);
+  take_size(from.height, keys.height);
+  take_size(from.basis, keys.basis);
+  const auto take_limit = [](const Limit& other, Limit& own) {
+    if (other && own) own = other;
+  };
+  take_limit(from.min_width, keys.min_width);
+  take_limit(from.max_width, keys.max_width);
+  take_limit(from.min_height, keys.min_height);
+  take_limit(from.max_height, keys.max_height);
+  keys.natural = from.natural;
+  keys.gap = from.gap;
+  keys.nudge = from.nudge;
+  const auto take_edges = [](const Edges& other, Edges& own) {
+    for (std::size_t i = 0; i < side_words.size(); ++i) {
+      const std::optional<Edge> here = own.given(static_cast<Side>(i)), there = other.given(static_cast<Side>(i));
+      if (here && there && !here->is_automatic() && !there->is_automatic()) own.set(static_cast<Side>(i), *there);
+    }
+  };
+  take_edges(from.margin, keys.margin);
+  take_edges(from.padding, keys.padding);
+  take_edges(from.border, keys.border);
+  if (!from.pin || !keys.pin) return;
+  for (const auto pin :
+       {&Pin::left, &Pin::right, &Pin::top, &Pin::bottom, &Pin::start, &Pin::end, &Pin::middle_x, &Pin::middle_y}) {
+    take_limit(*from.pin.*pin, *keys.pin.*pin);
+  }
+}
+
+/// Whether keys that differ, differ in lengths alone; nothing whose width follows its height runs straight with it.
+bool are_alike(Keys one, const Keys& other) {
+  if (one == other) return true;
+  const bool is_picture = one.kind == Kind::image && one.natural.x > 0;
+  if (one.aspect || is_picture) return false;
+  take_lengths(other, one);
+  return one == other;
+}
+
+bool forms_are_alike(const std::vector<NodeForm>* one, const std::vector<NodeForm>* other) {
+  if (one == nullptr || other == nullptr) return one == other;
+  return std::ranges::equal(*one, *other, [](const NodeForm& a, const NodeForm& b) {
+    Keys said_here, said_there;
+    a.change.put_into(said_here);
+    b.change.put_into(said_there);
+    return a.condition == b.condition && a.change.says_alike(b.change) && are_alike(said_here, said_there);
+  });
+}
+
+bool same_traits(const Traits& one, const Traits& other) {
+  return std::bit_cast<std::uint64_t>(one) == std::bit_cast<std::uint64_t>(other);
+}
+
+}  // namespace
+
+bool differ_in_lengths(const TreeStore& one, const TreeStore& other) {
+  if (one.size() != other.size() || one.em() != other.em() || one.direction() != other.direction() ||
+      one.forms().ranges() != other.forms().ranges() || one.forms().modes() != other.forms().modes()) {
+    return false;
+  }
+  bool alike = true;
+  one.walk([&](Index node, std::size_t) {
+    if (!alike) return;
+    const NodeId handle = one.id_of(node);
+    alike = other.contains(handle) && other.index_of(handle) == node;
+    if (!alike) return;
+    const Flat &here = one.flat(), &there = other.flat();
+    alike = here.first_child[node] == there.first_child[node] && here.child_count[node] == there.child_count[node] &&
+            same_traits(here.traits[node], there.traits[node]) && (here.extra[node] == 0) == (there.extra[node] == 0) &&
+            (one.extra(node).keys == nullptr) == (other.extra(node).keys == nullptr) &&
+            are_alike(one.keys(node), other.keys(node)) && forms_are_alike(one.forms_of(node), other.forms_of(node)) &&
+            (one.kind(node) == Kind::text || one.content(node) == other.content(node));
+  });
+  return alike;
+}
+
+DraggedSetting::DraggedSetting(const TreeStore& tree, double value, const TreeStore& other, double other_value)
+    : other_(other), value_(value), step_(other_value - value), is_sound_(differ_in_lengths(tree, other)) {}
+
+bool DraggedSetting::begin_forms(const FormRecords& of_tree) {
+  forms_.begin(other_, of_tree.holding());
+  return std::ranges::equal(of_tree.records.traits, forms_.records.traits, same_traits) &&
+         std::ranges::equal(of_tree.own, forms_.own, [](const OwnRecord& a, const OwnRecord& b) {
+           return (a.extra.keys == nullptr) == (b.extra.keys == nullptr);
+         });
+}
+
+}  // namespace fond_ladder::inline v0::detail

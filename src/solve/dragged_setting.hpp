@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// A setting that is dragged instead of the container. All that keys are compiled to, and every length that a pass reads
+// among the keys, runs straight with a length that somebody wrote: so the same tree at another value of the setting
+// tells how each of these numbers moves. Whatever does not run straight with it (a factor, a track, the size of a text)
+// is no such setting.
+
+#include <vector>
+
+#include "model/tree_store.hpp"
+#include "solve/form_records.hpp"
+#include "solve/moving.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+class DraggedSetting {
+ public:
+  /// The setting is at `value` in one tree, and at `other_value` in the other; both live as long as this does.
+  DraggedSetting(const TreeStore& tree, double value, const TreeStore& other, double other_value);
+
+  /// Whether the trees are the same but for lengths that the passes read, so that it can be dragged. They may have
+  /// forms.
+  [[nodiscard]] bool is_sound() const { return is_sound_; }
+
+  /// Puts the forms into the other tree that hold in the first one. Returns whether the trees are alike in them too.
+  [[nodiscard]] bool begin_forms(const FormRecords& of_tree);
+  /// Drags it to a value, from where it moves on.
+  void drag_to(double value) { behind_ = Moving((value - value_) / step_, 1 / step_); }
+  void drag(double by) { behind_ = behind_.further(by, 0); }
+
+  /// A number that is `here` in the tree and `there` in the other.
+  [[nodiscard]] Moving between(double here, double there) const {
+    return here == there ? Moving(here) : Moving(here) + behind_ * Moving(there - here);
+  }
+  [[nodiscard]] Moving between(const Moving& here, const Moving& there) const {
+    return is_same(here, there) ? here : here + behind_ * (there - here);
+  }
+  /// What the other tree says.
+  [[nodiscard]] const Records& records() const { return forms_.exist() ? forms_.records : other_.flat(); }
+  [[nodiscard]] const Extra& extra(Index node) const {
+    const Index place = records().extra[node];
+    return (place & of_solver) == 0 ? other_.extras()[place] : forms_.own[place & ~of_solver].extra;
+  }
+
+ private:
+  const TreeStore& other_;
+  double value_, step_;
+  Moving behind_;  // by how many steps the setting has been dragged
+  bool is_sound_;
+  FormRecords forms_;  // of the other tree
+};
+
+/// Whether two trees differ in nothing but lengths that the passes read, each in its unit: the same nodes under the
+/// same handles.
+[[nodiscard]] bool differ_in_lengths(const TreeStore& one, const TreeStore& other);
+
+}  // namespace fond_ladder::inline v0::detail

@@ -1,0 +1,104 @@
+// SPDX-License-Identifier: MIT
+//
+// `--vary` as a user calls it: a setting is dragged, or its values are shown side by side.
+#include "calls/vary.hpp"
+
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include "support/program.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using ::testing::ElementsAre;
+using ::testing::HasSubstr;
+using ::testing::Not;
+using ::testing::StartsWith;
+
+std::string console() {
+  return std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json";
+}
+
+TEST(VaryOption, ReadsValuesAndSpans) {
+  EXPECT_THAT(calls::parse_vary("a.width=1, 2em ,\"x,y\",[3,4]").values, ElementsAre("1", "2em ", "\"x,y\"", "[3,4]"));
+  const calls::AskedVary span = calls::parse_vary("a.margin.left=-1.5em..2em");
+  ASSERT_TRUE(span.span.has_value());
+  EXPECT_EQ(*span.span, Span(-1.5, 2));
+  EXPECT_EQ(span.setting, "a.margin.left");
+  EXPECT_EQ(span.text_of(0.25), "0.25em");
+}
+
+TEST(VaryOption, ClimbDragsASetting) {
+  const testing::Result told =
+      testing::run({"climb", console(), "--vary", "beds.width=240..400", "--at", "1280x800", "--show", "cards.height"});
+  EXPECT_EQ(told.status, 0);
+  EXPECT_THAT(told.out, StartsWith("North house console with beds.width from 240 to 400 at 1280 x 800\n"));
+  EXPECT_THAT(told.out, HasSubstr("279.2  cards.height  jump     114    134  0      `fern/about` goes from 3 lines to 4"));
+  const testing::Result steps = testing::run({"climb", console(), "--vary", "cards.min_width=10..20", "--format", "csv"});
+  EXPECT_THAT(steps.out, StartsWith("value,width,height"));
+}
+
+/// What is no length is looked at step by step, and the climb says so.
+TEST(VaryOption, ClimbSaysWhatIsNotProved) {
+  const std::string scene =
+      R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
+      R"({"kind":"box","name":"b","weight":1}]}})";
+  const testing::Result told = testing::run({"climb", "-", "--vary", "a.weight=1..3"}, scene);
+  EXPECT_THAT(told.out, HasSubstr("curve to 3"));
+  EXPECT_THAT(told.out, HasSubstr("looked at step by step: between the steps nothing is proved\n"));
+  EXPECT_THAT(testing::run({"climb", "-", "--vary", "r.gap=1..3"}, scene).out, Not(HasSubstr("step by step")));
+}
+
+TEST(VaryOption, MeasureCheckAndDrawShowValuesSideBySide) {
+  const testing::Result measured =
+      testing::run({"measure", console(), "--vary", "beds.width=200,240", "--at", "1280x800"});
+  EXPECT_THAT(measured.out, StartsWith("North house console at 1280 x 800 [wide] with 2 values of beds.width: "));
+  EXPECT_THAT(measured.out, HasSubstr("console/body/beds                    16, 76: 200 x 671      16, 76: 240 x 671"));
+  EXPECT_THAT(measured.out, Not(HasSubstr("console/bar ")));  // the same with both
+  const testing::Result same = testing::run({"measure", console(), "--vary", "beds.grow=0,0.0", "--at", "1280x800"});
+  EXPECT_THAT(same.out, HasSubstr(": nothing changes\n"));
+
+  const testing::Result checked = testing::run(
+      {"check", console(), "--vary", "beds.width=200,240,300", "--claim", "uncut(console)", "--format", "json"});
+  EXPECT_EQ(checked.status, 1);
+  EXPECT_THAT(checked.out, HasSubstr(R"("variants": ["beds.width=200", "beds.width=240", "beds.width=300"])"));
+  const testing::Result json =
+      testing::run({"measure", console(), "--vary", "beds.width=200,240", "--at", "1280x800", "--format", "json"});
+  EXPECT_THAT(json.out, HasSubstr(R"("with": "beds.width=240")"));
+  const testing::Result drawn = testing::run(
+      {"draw", console(), "--vary", "beds.width=200,240", "--at", "1280x800", "-o", "-", "--as", "svg"});
+  EXPECT_THAT(drawn.out, HasSubstr("beds.width=240"));
+}
+
+TEST(VaryOption, RefusesWithAWayOut) {
+  const struct {
+    std::vector<std::string> words;
+    const char* message;
+  } cases[] = {
+      {{"climb", "--vary", "beds"}, "--vary beds: write a setting and its values, as in beds.width=100..400"},
+      {{"climb", "--vary", "beds.width=1,2"}, "climb: --vary goes from a number to a larger one"},
+      {{"climb", "--vary", "beds.width=9..1"}, "write FROM..TO from a value to a larger one"},
+      {{"climb", "--vary", "beds.width=1em..9"}, "write both ends in one unit, as in beds.width=1em..3em"},
+      {{"climb", "--vary", "beds.width=-10..9"}, "\"width\" must be 0 or more"},
+      {{"climb", "--vary", "bed.width=1..9"}, "the nearest name is \"beds\""},
+      {{"climb", "--vary", "beds.width=0..1e9"}, "a climb takes at most 100,000 values"},
+      {{"climb", "--vary", "beds.width=1..9", "--width", "300..400"}, "say it by --at, as in --at 1280x800"},
+      {{"climb", "--at", "1280x800"}, "climb: --at is for --vary; say the sizes by --width and --height"},
+      {{"measure", "--vary", "beds.width=1..9"}, "as in beds.width=1,9; climb goes through all of them"},
+      {{"measure", "--vary", "beds.width=1"}, "name at least two values; --try beds.width=1 shows one"},
+      {{"check", "--vary", "beds.width=1,wide"}, "\"width\" must be a number (pixels)"},
+      {{"measure", "--vary", "beds.width=1,2", "--format", "csv"}, "with --vary there is a table and json only"},
+  };
+  for (const auto& one : cases) {
+    std::vector<std::string> words = one.words;
+    words.insert(words.begin() + 1, console());
+    const testing::Result told = testing::run(words);
+    EXPECT_EQ(told.status, 2) << one.message;
+    EXPECT_THAT(told.err, HasSubstr(one.message));
+    EXPECT_EQ(told.out, "");
+  }
+}
+
+}  // namespace
+}  // namespace fond_ladder

@@ -1,0 +1,195 @@
+// SPDX-License-Identifier: MIT
+//
+// A setting that is dragged instead of the container: turns that can be worked out by hand, and random lengths of random
+// trees, whose climb is held against an arrangement at each value.
+#include "fond_ladder/vary.hpp"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+#include <sstream>
+
+#include "fond_ladder/trial.hpp"
+#include "support/random_scenes.hpp"
+#include "support/shorthand.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// By what the edited file would mean.
+Varied varied(const Scene& scene, const std::string& setting, Span values, const std::string& unit = "") {
+  const auto draft = std::make_shared<Draft>(scene);
+  return {setting, values, [=](double value) {
+            draft->apply(Trial::set(setting, testing::short_number(value) + unit));
+            Scene changed = draft->scene();
+            draft->take_back();
+            return changed;
+          }};
+}
+
+struct Case {
+  const char *what, *scene, *setting;
+  Span values;
+  const char *quantity, *turns;
+  const char* unit = "";
+};
+
+const Case cases[] = {
+    {"a minimum is reached",
+     "row:r [ box:a width=100 shrink=0 box:b weight=1 min_width=50 ]",
+     "a.width",
+     {0, 300},
+     "b.width",
+     "at 250: b.width bends at 50, its slope from -1 to 0: `b` reaches its minimum 50\n"},
+    {"the minimum itself is dragged",
+     "row:r [ box:a weight=1 min_width=10 box:b weight=1 ]",
+     "a.min_width",
+     {0, 300},
+     "b.width",
+     "at 150: b.width bends at 150, its slope from 0 to -1: `a` reaches its minimum 150\n"},
+    {"a gap breaks a line",
+     "row:r wrap=true [ box:a width=100 box:b width=100 box:c width=80 ]",
+     "r.gap",
+     {0, 40},
+     "r.lines",
+     "at 10: r.lines jumps from 1 to 2: `c` moves to line 2 of `r`: a 100 + 10 + b 100 + 10 + c 80 = 300 no "
+     "longer fits\n"},
+    {"a padding breaks a text in a node that keeps its size",
+     "row:r [ column:c width=100 height=90 [ text:t text=\"mist fern\" ] ]",
+     "c.padding",
+     {0, 8},
+     "t.height",
+     "at 6.8: t.height jumps from 20 to 40: `t` goes from 1 line to 2\n"},
+    {"two numbers at once",
+     "stack:r [ column:c width=50 [ box:a natural=[10,10] ] ]",
+     "c.padding",
+     {0, 40},
+     "a.width",
+     "at 25: a.width bends at 0, its slope from -2 to 0: `c` reaches its minimum 50\n"},
+    {"a share of the room",
+     "row:r [ box:a basis=10% shrink=0 box:b weight=1 min_width=60 ]",
+     "a.basis",
+     {10, 100},
+     "b.width",
+     "at 80: b.width bends at 60, its slope from -3 to 0: `b` reaches its minimum 60\n",
+     "%"},
+};
+
+std::string turns_of(const Climb& climbed) {
+  std::ostringstream text;
+  for (const Turn& turn : climbed.turns()) text << turn << '\n';
+  return text.str();
+}
+
+TEST(Vary, TurnsAreWhereTheyCanBeWorkedOut) {
+  for (const Case& one : cases) {
+    const Scene scene = testing::scene_from(one.scene);
+    const Climb climbed = climb_setting(varied(scene, one.setting, one.values, one.unit), {300.0, 100.0}, {one.quantity});
+    EXPECT_EQ(turns_of(climbed), one.turns) << one.what;
+    EXPECT_TRUE(climbed.proved) << one.what;
+  }
+}
+
+TEST(Vary, AWeightIsLookedAtStepByStepAndFollowsACurve) {
+  const Scene scene = testing::scene_from("row:r [ box:a weight=1 box:b weight=1 ]");
+  const Climb climbed = climb_setting(varied(scene, "a.weight", {1, 3}), {300.0, 100.0}, {"a.width"});
+  EXPECT_FALSE(climbed.proved);
+  ASSERT_EQ(climbed.turns().size(), 1U);
+  EXPECT_EQ(climbed.turns()[0].kind, TurnKind::curve);
+  EXPECT_EQ(climbed.turns()[0].at, 1);
+  EXPECT_EQ(climbed.turns()[0].to, 3);
+  EXPECT_EQ(climbed.steps.size(), 101U);  // a short span has steps enough
+}
+
+TEST(Vary, WhatItCannotDoIsRefused) {
+  const Scene scene = testing::scene_from("row:r [ box:a copies=2 width=10 ]");
+  EXPECT_THROW(static_cast<void>(climb_setting(varied(scene, "r.gap", {0, 1e6}), {300.0, 100.0}, {"r.width"})),
+               BadValue);
+  EXPECT_THROW(static_cast<void>(climb_setting(varied(scene, "r.gap", {0, 10}), {300.0, 100.0}, {"q.width"})),
+               BadQuantity);
+}
+
+// --- brute force ---------------------------------------------------------------------------------------------------
+
+/// A length of some node, in some unit, and how to say it.
+struct Dragged {
+  NodeId node;
+  std::string what;
+  std::function<void(Keys&, double)> set;
+};
+
+Dragged random_length(const Tree& tree, testing::RandomScenes& random) {
+  const std::vector<NodeId> nodes = tree.nodes();
+  const NodeId node = nodes[static_cast<std::size_t>(random.below(static_cast<int>(nodes.size())))];
+  const auto unit = static_cast<Length::Unit>(random.below(10) < 7 ? 0 : random.below(2) + 1);
+  const auto in = [unit](double value) { return Length(unit == Length::Unit::em ? value / 16 : value, unit); };
+  const auto side = static_cast<Side>(random.below(4));
+  switch (random.below(11)) {
+    case 0: return {node, "width", [=](Keys& keys, double v) { keys.width = in(v); }};
+    case 1: return {node, "height", [=](Keys& keys, double v) { keys.height = in(v); }};
+    case 2: return {node, "min_width", [=](Keys& keys, double v) { keys.min_width = in(v); }};
+    case 3: return {node, "max_height", [=](Keys& keys, double v) { keys.max_height = in(v); }};
+    case 4: return {node, "basis", [=](Keys& keys, double v) { keys.basis = in(v); }};
+    case 5: return {node, "gap", [=](Keys& keys, double v) { keys.gap = {in(v), in(v)}; }};
+    case 6: return {node, "padding", [=](Keys& keys, double v) { keys.padding.set(side, in(v)); }};
+    case 7: return {node, "margin", [=](Keys& keys, double v) { keys.margin.set(side, in(v)); }};
+    case 8: return {node, "border", [=](Keys& keys, double v) { keys.border.set(side, Length(v)); }};
+    case 9: return {node, "natural", [](Keys& keys, double v) { keys.natural = {v, 2 * v}; }};
+    default: return {node, "pin", [=](Keys& keys, double v) { keys.pin = Pin{.left = in(v), .bottom = in(v / 2)}; }};
+  }
+}
+
+TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
+  std::size_t proved = 0, compared = 0;
+  for (std::uint32_t seed = 0; seed < 600 && !HasFailure(); ++seed) {
+    testing::RandomScenes random(testing::seed() + 7000 + seed);
+    const Tree tree = random.tree(12);
+    const Dragged dragged = random_length(tree, random);
+    const Varied varied{dragged.what, {0, 120}, [&](double value) {
+                          Tree changed = tree;
+                          Keys keys = tree.keys(dragged.node);
+                          dragged.set(keys, value);
+                          changed.set(dragged.node, Changes(tree.keys(dragged.node), keys));
+                          return Scene(std::move(changed));
+                        }};
+    std::vector<Quantity> quantities;
+    for (const NodeId node : tree.nodes()) {
+      for (const Measure measure : {Measure::left, Measure::top, Measure::width, Measure::height})
+        quantities.push_back({node, measure, ""});
+    }
+    const Rung rung{200.0 + random.below(300), random.chance(70) ? std::optional(100.0 + random.below(300)) : std::nullopt};
+    const Climb climbed = climb_setting(varied, rung, quantities);
+    proved += climbed.proved ? 1 : 0;
+    if (!climbed.proved) continue;
+    const auto near_turn = [&](double value) {
+      return std::ranges::any_of(climbed.turns(), [&](const Turn& turn) { return std::abs(turn.at - value) < 1e-3; });
+    };
+    const auto expect = [&](double value, std::size_t low, double share) {
+      const Solution solution = solve(varied.at(value), rung);
+      for (std::size_t q = 0; q < quantities.size() && !HasFailure(); ++q) {
+        const auto found = value_of(quantities[q], solution), here = climbed.steps[low].values[q],
+                   next = climbed.steps[std::min(low + 1, climbed.steps.size() - 1)].values[q];
+        ASSERT_EQ(found.has_value(), here.has_value());
+        if (!found) continue;
+        const double told = *here + (*next - *here) * share;
+        ++compared;
+        EXPECT_NEAR(*found, told, 1e-6 * std::max(1.0, std::abs(told)))
+            << "seed " << seed << ": " << dragged.what << " of " << tree.path(dragged.node) << " at " << value << ": "
+            << tree.path(quantities[q].node) << '.' << word_of(quantities[q].measure);
+      }
+    };
+    for (std::size_t i = 0; i < climbed.steps.size(); i += 9) {
+      const double at = climbed.steps[i].at;
+      if (!near_turn(at)) expect(at, i, 0);
+      const double share = 0.1 + 0.01 * random.below(80);
+      const bool turns = std::ranges::any_of(
+          climbed.turns(), [&](const Turn& turn) { return turn.to >= at - 1e-3 && turn.at <= at + 1 + 1e-3; });
+      if (!turns && i + 1 < climbed.steps.size()) expect(at + share, i, share);
+    }
+  }
+  EXPECT_GT(proved, 250U);
+  EXPECT_GT(compared, 100'000U);
+}
+
+}  // namespace
+}  // namespace fond_ladder
