@@ -56,9 +56,10 @@ function(fond_ladder_engine_unit floor optimized)
     string(APPEND text "#include \"${src}/${source}\"\n")
   endforeach()
   file(CONFIGURE OUTPUT ${unit} CONTENT "${text}" @ONLY)
-  # Joined at link time, but for the run time of exceptions, whose tag the linker must find in an object.
+  # Joined at link time, but for the run time of exceptions, whose tag the linker must find in an object, and what stands
+  # in the place of functions of the library.
   set(joined -flto)
-  if(floor STREQUAL "exceptions")
+  if(floor STREQUAL "exceptions" OR floor STREQUAL "streams")
     set(joined "")
   endif()
   add_custom_command(OUTPUT ${page}/${floor}.o
@@ -100,6 +101,7 @@ fond_ladder_engine_unit(engine -Oz page/engine/asking.cpp page/engine/descriptio
   page/engine/recording_pen.cpp page/engine/shown_scene.cpp page/engine/without_files.cpp
   page/engine/stand_in/number_text.cpp page/engine/stand_in/utf8proc.cpp)
 fond_ladder_engine_unit(exceptions -Oz page/engine/exceptions.cpp)
+fond_ladder_engine_unit(streams -Oz page/engine/stand_in/streams.cpp)
 
 # The driver does not tell the linker's own compiler about exceptions.
 set(fond_ladder_wasm_link -flto -Wl,-mllvm,-wasm-enable-eh -Wl,-mllvm,-exception-model=wasm -mexec-model=reactor

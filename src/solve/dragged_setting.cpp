@@ -90,6 +90,18 @@ bool differ_in_lengths(const TreeStore& one, const TreeStore& other) {
 DraggedSetting::DraggedSetting(const TreeStore& tree, double value, const TreeStore& other, double other_value)
     : other_(other), value_(value), step_(other_value - value), is_sound_(differ_in_lengths(tree, other)) {}
 
+Moving DraggedSetting::between(const Moving& here, const Moving& there) const {
+  return is_same(here, there) ? here : here + behind_ * (there - here);
+}
+
+EdgeRoomOf<Moving> DraggedSetting::between(const EdgeRoom& here, const EdgeRoom& there) const {
+  const auto sides = [&](const Sides& a, const Sides& b) {
+    return SidesOf<Moving>{between(a.before, b.before), between(a.after, b.after)};
+  };
+  return {{sides(here.margin[0], there.margin[0]), sides(here.margin[1], there.margin[1])},
+          {sides(here.inset[0], there.inset[0]), sides(here.inset[1], there.inset[1])}};
+}
+
 bool DraggedSetting::begin_forms(const FormRecords& of_tree) {
   forms_.begin(other_, of_tree.holding());
   return std::ranges::equal(of_tree.records.traits, forms_.records.traits, same_traits) &&

@@ -30,12 +30,9 @@ class DraggedSetting {
   void drag(double by) { behind_ = behind_.further(by, 0); }
 
   /// A number that is `here` in the tree and `there` in the other.
-  [[nodiscard]] Moving between(double here, double there) const {
-    return here == there ? Moving(here) : Moving(here) + behind_ * Moving(there - here);
-  }
-  [[nodiscard]] Moving between(const Moving& here, const Moving& there) const {
-    return is_same(here, there) ? here : here + behind_ * (there - here);
-  }
+  [[nodiscard]] Moving between(const Moving& here, const Moving& there) const;
+  /// The same of all margins and insets of a node.
+  [[nodiscard]] EdgeRoomOf<Moving> between(const EdgeRoom& here, const EdgeRoom& there) const;
   /// What the other tree says.
   [[nodiscard]] const Records& records() const { return forms_.exist() ? forms_.records : other_.flat(); }
   [[nodiscard]] const Extra& extra(Index node) const {

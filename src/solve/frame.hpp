@@ -173,13 +173,9 @@ class ViewOf {
     if constexpr (std::is_same_v<N, double>) {
       return edges;
     } else {
-      const EdgeRoom& other = dragged_ != nullptr ? dragged_->extra(node).edges : edges;
-      const auto sides = [&](const Sides& here, const Sides& there) {
-        if (dragged_ == nullptr) return SidesOf<N>{here.before, here.after};
-        return SidesOf<N>{dragged_->between(here.before, there.before), dragged_->between(here.after, there.after)};
-      };
-      return {{sides(edges.margin[0], other.margin[0]), sides(edges.margin[1], other.margin[1])},
-              {sides(edges.inset[0], other.inset[0]), sides(edges.inset[1], other.inset[1])}};
+      if (dragged_ != nullptr) return dragged_->between(edges, dragged_->extra(node).edges);
+      const auto sides = [](const Sides& own) { return SidesOf<N>{own.before, own.after}; };
+      return {{sides(edges.margin[0]), sides(edges.margin[1])}, {sides(edges.inset[0]), sides(edges.inset[1])}};
     }
   }
   [[nodiscard]] EdgesSeen own_resolved(Index record) const {

@@ -33,6 +33,8 @@ CALLS = [  # the words of a call, and how many answers it has
     (["measure", CONSOLE], 3),
     (["climb", CONSOLE], 1), (["climb", CONSOLE, "--show", "notes.width,cards/*.height", "--rungs", "400,900"], 1),
     (["climb", CONSOLE, "--height", "300..500", "--width", "900"], 1),
+    (["climb", CONSOLE, "--vary", "beds.width=10em..20em", *TWO], 2),
+    (["measure", CONSOLE, "--vary", "beds.width=200,240,300", "--at", "900"], 3),
     (["ledger", CONSOLE, "body", *TWO], 2), (["ledger", TIMETABLE, "timetable", "--at", "1280"], 1),
     (["ledger", CONSOLE, "title", "--at", "desk"], 1), (["ledger", ZONES, "zones"], 2),
     (["check", CONSOLE], 1), (["check", CONSOLE, "--try", "beds.width=300", "--claim", "notes.width = 3"], 1),

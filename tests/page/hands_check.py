@@ -19,6 +19,10 @@ def boxes_of(page):
     return {box["path"]: box for box in page.run("return api.boxes()")}
 
 
+def mapped_by_the_program():
+    return json.loads(program("map", CONSOLE, "--height", "400..1480", "--format", "json").stdout)["answers"][0]
+
+
 class Hands(PageTest):
     def setUp(self):
         self.page.report(CONSOLE, "--at", "700x800")
@@ -89,6 +93,62 @@ class Hands(PageTest):
         left, _, scale = self.frame()
         turn = next(one for one in page.all(".turn") if one.get_attribute("title").startswith("at 640: beds.width"))
         self.assertAlmostEqual(middle(turn), left + 640 * scale, delta=1)
+
+    # ---------------------------------------------------------------- all sizes
+
+    def open_map(self):
+        page = self.page
+        page.find("#fl-map > summary").click()
+        page.wait("the map", lambda: not page.run("return document.querySelector('#fl-sizes').hidden"))
+
+    def test_the_map_tells_what_the_program_tells(self):
+        page = self.page
+        self.open_map()
+        self.assertEqual(page.run("return document.querySelector('#fl-map-from').value"), "400")  # round what the scene speaks of
+        told = mapped_by_the_program()
+        broken = [claim for claim in told["claims"] if claim["failing"]]
+        self.assertIn(f"360 to 1440 wide, 400 to 1480 high: {len(broken)} of 24 claims break somewhere.", page.text("#fl-map-words"))
+        items = page.texts("#fl-map-claims > li")
+        self.assertEqual(len(items), len(broken))
+        for claim, item in zip(broken, items):
+            self.assertIn(claim["claim"], item)
+        page.type_into("#fl-map-from", "700")
+        page.find("#fl-map-heights button").click()
+        page.wait_for_text("#fl-map-words", "700 to 1480 high: all 24 claims hold at every size.")
+
+    def test_the_map_lies_on_the_axis_of_the_ladder_and_the_hand_moves_in_it(self):
+        page = self.page
+        self.open_map()
+        left, _, scale = self.frame()
+        self.assertAlmostEqual(middle(page.find("#fl-spot")), left + 700 * scale, delta=1)
+        self.assertAlmostEqual(middle(page.find("#fl-spot")), middle(page.find("#fl-cursor")), delta=1)
+        rect = page.find("#fl-plane").rect
+        high = rect["height"] - 20
+        page.drag(page.find("#fl-spot"), 60, -40)  # up is higher
+        size = page.size()
+        self.assertAlmostEqual(size["width"], 700 + 60 / scale, delta=1.5)
+        self.assertAlmostEqual(size["height"], 800 + 40 * 1080 / high, delta=1080 / high + 1)
+        page.run("document.querySelector('#fl-spot').focus()")
+        page.press(Keys.ARROW_UP)
+        page.press(Keys.ARROW_LEFT, shift=True)
+        self.assertEqual(page.size(), {**size, "width": size["width"] - 10, "height": size["height"] + 1})
+        page.find("#fl-map-claims button[title^='go to the worst']").click()
+        page.settle()
+        worst = next(claim for claim in mapped_by_the_program()["claims"] if claim["failing"])["failing"][0]["worst"]
+        self.assertEqual(page.size(), {**size, **{side: worst[side] for side in ("width", "height")}})
+        page.find("#fl-points button[title^=phone]").click()
+        page.settle()
+        self.assertEqual(page.size(), {**size, "width": 390, "height": 844})
+
+    def test_what_is_tried_is_on_the_map_too(self):
+        page = self.page
+        self.open_map()
+        page.run("await api.apply('try beds.width=300')")
+        page.wait_for_text("#fl-map-claims", "sensors.lines = 1 when container.width >= 776")
+        page.type_into("#fl-map-to", "tall")
+        page.find("#fl-map-heights button").click()
+        page.wait_for_text("#fl-map-fault", "--height 400..tall")
+        self.assertFalse(page.find("#fl-sizes").is_displayed())
 
     def test_arrow_keys_move_by_1_and_with_shift_by_10(self):
         page = self.page

@@ -12,6 +12,7 @@ import { find } from './dom.js';
 import { Engine } from './engine.js';
 import { Findings } from './findings.js';
 import { Ladder } from './ladder.js';
+import { SizeMap } from './map.js';
 import { Moved } from './moved.js';
 import { NodePanel } from './node.js';
 import { Hand, Picture } from './picture.js';
@@ -56,6 +57,7 @@ export async function begin(script, module) {
   new Nesting(session);
   const claims = new Claims(session);
   new Ladder(session, hand, claims);
+  new SizeMap(session, hand);
   new NodePanel(session);
   new Findings(session);
   new Changes(session);

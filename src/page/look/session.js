@@ -476,7 +476,7 @@ export class Session {
    * @param {string[]} options
    */
   ask(purpose, command, options) {
-    const asker = command === 'check' || command === 'lint' ? this.#slow : this.#asker;
+    const asker = ['check', 'lint', 'map'].includes(command) ? this.#slow : this.#asker;
     const words = [command, this.file, ...options, ...this.options()];
     return asker.ask(purpose, { file: this.file, text: this.text, words });
   }
