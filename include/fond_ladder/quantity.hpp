@@ -36,6 +36,7 @@ enum class Measure : std::uint8_t {
   intrusion,  ///< the most that lies in the padding of the parent on any side, or of a text's words in its own padding
   shown,      ///< 1 or 0, also of hidden nodes
   most_cut,   ///< the largest cut of a node and all that is in it; what `uncut` asks for, no word of its own
+  count,      ///< how many of some nodes have a place, as `count(cards/*)` asks; of no single node
 };
 
 /// As quantities and claims write it.
@@ -50,11 +51,12 @@ class BadQuantity : public std::invalid_argument {
   using std::invalid_argument::invalid_argument;
 };
 
-/// A measure of a node, as in `beds.width`.
+/// A measure of a node, as in `beds.width`, or how many of some nodes there are, as in `count(cards/*)`.
 struct Quantity {
-  NodeId node;
+  NodeId node;  ///< where some are counted, the first of them
   Measure measure = Measure::width;
-  std::string text;  ///< as it was written
+  std::string text;               ///< as it was written
+  std::vector<NodeId> counted{};  ///< where some are counted: all of them
 };
 
 /// The node of a path, or all nodes that match a pattern: see parse_quantities. Throws BadQuantity.
@@ -62,7 +64,7 @@ struct Quantity {
 /// The measure that stands behind the last dot. Throws BadQuantity.
 [[nodiscard]] Measure measure_named(const Tree& tree, std::string_view text);
 
-/// Reads `path.measure`. Throws BadQuantity.
+/// Reads `path.measure`, or `count(pattern)`. Throws BadQuantity.
 [[nodiscard]] Quantity parse_quantity(const Tree& tree, std::string_view text);
 
 /// Reads `pattern.measure`, where `*` stands for any one step of a path, and `name[*]` for all copies: the quantities

@@ -36,6 +36,7 @@ struct ClimbCall {
 struct Way {
   Ladder ladder;
   bool along_height = false;
+  bool one_of_two = false;  // heights of the ladder: named rungs are shown at their own
   [[nodiscard]] Span span() const { return along_height ? ladder.height.value_or(Span()) : ladder.width; }
 };
 
@@ -83,7 +84,10 @@ std::vector<Climb::Step> steps_at(const Scene& scene, const Way& way, const Clim
   SceneSolver solver(scene, modes);
   std::vector<Climb::Step> steps;
   for (const double size : sizes) {
-    const std::optional<double> height = way.ladder.height ? std::optional(way.ladder.height->from) : std::nullopt;
+    std::optional<double> height = way.ladder.height ? std::optional(way.ladder.height->from) : std::nullopt;
+    for (const NamedRung& rung : way.ladder.rungs) {
+      if (way.one_of_two && rung.size.width == size) height = rung.size.height;
+    }
     const Solution solution = solver.solve(way.along_height ? Rung{way.ladder.width.to, size} : Rung{size, height});
     steps.push_back({solution.container(), {}, size});
     for (const Quantity& quantity : climbed.quantities) steps.back().values.push_back(value_of(quantity, solution));
@@ -205,6 +209,7 @@ ExitStatus climb_scene(const Scene& scene, const ClimbCall& call, const Streams&
   Way way = way_of(scene, call);
   std::optional<Way> other_end;  // of a ladder with two heights
   if (!way.along_height && way.ladder.height && way.ladder.height->from < way.ladder.height->to) {
+    way.one_of_two = true;
     other_end = way;
     other_end->ladder.height = Span(way.ladder.height->to);
     way.ladder.height = Span(way.ladder.height->from);

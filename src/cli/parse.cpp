@@ -94,6 +94,13 @@ std::vector<std::string> without_help_word(const std::vector<std::string>& args)
   return {args[1], "--help"};
 }
 
+/// `--color always check a` says what `check a --color always` does.
+std::vector<std::string> with_command_first(std::vector<std::string> words) {
+  const std::size_t taken = words.front() == "--color" ? 2 : words.front().starts_with("--color=") ? 1 : 0;
+  if (words.size() > taken) std::ranges::rotate(words, words.begin() + static_cast<std::ptrdiff_t>(taken));
+  return words;
+}
+
 }  // namespace
 
 std::string_view what_it_is() {
@@ -116,7 +123,7 @@ ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command
   }
   app.footer("fond-ladder help COMMAND tells what a command takes.");
   if (args.empty()) throw no_command(commands);
-  std::vector<std::string> words = without_help_word(args);
+  std::vector<std::string> words = without_help_word(with_command_first(args));
   if (!words.front().starts_with('-')) require_command(words.front(), commands);
   std::ranges::reverse(words);
   try {

@@ -26,7 +26,9 @@ void print_rungs(const ShownClimb& shown, std::ostream& out) {
   for (const std::size_t q : shown.columns) columns.push_back({climbed.quantities[q].text, Table::Align::numbers});
   Table table(columns);
   for (const Climb::Step& step : shown.rows) {
-    std::vector<std::string> row{rounded(step.at)};
+    const bool elsewhere = shown.ladder.height && !climbed.along_height && climbed.setting.empty() &&
+                           step.container.height != shown.ladder.height->from;
+    std::vector<std::string> row{elsewhere ? size_text(step.container) : rounded(step.at)};
     for (const std::size_t q : shown.columns) row.push_back(value_text(step.values[q]));
     table.add(row);
   }

@@ -52,14 +52,26 @@ RectOf<typename SomeView::Number> box_from_root(const SomeView& view, Index node
   return box;
 }
 
-template <class N>
-bool shows_children(const ViewOf<N>& view, Index node) {
+template <class SomeView>
+bool shows_children(const SomeView& view, Index node) {
   return is_container(view.traits(node).node_kind());
 }
 
+/// As much of a view as tells who has a place, for those who ask of one node after the other.
+struct TraitsSeen {
+  const Traits* all;
+  const Index* parents;
+
+  TraitsSeen(const Tree& tree, const Passes& passes)
+      : all((passes.state.forms.exist() ? passes.state.forms.records : tree.store().flat()).traits.data()),
+        parents(tree.store().flat().parent.data()) {}
+  [[nodiscard]] Traits traits(Index node) const { return all[node]; }
+  [[nodiscard]] Index parent(Index node) const { return parents[node]; }
+};
+
 /// Whether a node has a place: neither it nor anything above it is hidden, or inside a leaf.
-template <class N>
-bool has_place(const ViewOf<N>& view, Index node) {
+template <class SomeView>
+bool has_place(const SomeView& view, Index node) {
   if (view.traits(node).hidden && node != 0) return false;
   for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
     if (!shows_children(view, above) || (view.traits(above).hidden && above != 0)) return false;

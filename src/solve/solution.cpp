@@ -113,7 +113,7 @@ Keys Solution::keys(NodeId node) const {
 }
 
 Kind Solution::kind(NodeId node) const {
-  return view_of(tree(), passes()).traits(tree().store().index_of(node)).node_kind();
+  return detail::TraitsSeen(tree(), passes()).traits(tree().store().index_of(node)).node_kind();
 }
 
 std::vector<std::string> Solution::active() const {
@@ -126,7 +126,7 @@ Extent Solution::container() const {
 
 bool Solution::is_placed(NodeId node) const {
   const TreeStore& store = tree().store();
-  return detail::has_place(view_of(tree(), passes()), store.index_of(node));
+  return detail::has_place(detail::TraitsSeen(tree(), passes()), store.index_of(node));
 }
 
 Rect Solution::relative_box(NodeId node) const {

@@ -78,14 +78,14 @@ std::vector<Solution::Words> Solution::words(NodeId text_node) const {
 }
 
 FourSides Solution::words_cut(NodeId text_node) const {
+  if (kind(text_node) != Kind::text || !is_placed(text_node)) return {};
   const View view = view_of(tree(), passes());
-  if (!is_placed(text_node)) return {};
   return detail::words_cut_of(finished(tree(), passes(), view), tree().store().index_of(text_node));
 }
 
 FourSides Solution::words_intrusion(NodeId text_node) const {
+  if (kind(text_node) != Kind::text || !is_placed(text_node)) return {};
   const View view = view_of(tree(), passes());
-  if (!is_placed(text_node)) return {};
   return detail::words_intrusion_of(finished(tree(), passes(), view), tree().store().index_of(text_node));
 }
 

@@ -28,5 +28,21 @@ TEST(ClimbCommand, ClimbsBothHeightsOfALadder) {
   EXPECT_THAT(same.out, Not(HasSubstr("wide, 900 high")));
 }
 
+/// Named rungs of a ladder with two heights were shown at the lowest of them.
+TEST(ClimbCommand, ShowsNamedRungsAtTheirOwnHeight) {
+  const char* scene =
+      R"({"format":1,"ladder":{"width":[100,300],"height":[240,900],"rungs":{"hand":[200,500]}},"root":)"
+      R"({"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1}]}})";
+  const testing::Result told = testing::run({"climb", "-", "--show", "a.height,a.width"}, scene);
+  EXPECT_THAT(told.out, HasSubstr("200 x 500       500      200\n"));
+  EXPECT_THAT(told.out, HasSubstr("      300       240      300\n"));
+}
+
+TEST(ClimbCommand, CountsNodes) {
+  const testing::Result told = testing::run(
+      {"climb", std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json", "--show", "count(body/*)"});
+  EXPECT_THAT(told.out, HasSubstr("1200  count(body/*)  jump       2      3  0      `wide` begins"));
+}
+
 }  // namespace
 }  // namespace fond_ladder

@@ -322,6 +322,8 @@ TEST(Cli, PaintsOnATerminalAndWhereItIsAskedTo) {
   EXPECT_EQ(run({"measure", quickstart, "--format", "json"}, "", terminal).out,
             run({"measure", quickstart, "--format", "json"}).out);
   EXPECT_EQ(run({"mesure"}, "", terminal).err.substr(0, 32), "fond-ladder: \x1b[1m\x1b[31merror:\x1b[0m");
+  EXPECT_EQ(run({"--color", "always", "measure", console, "--at", "900"}).out,
+            run({"measure", console, "--at", "900", "--color", "always"}).out);
   EXPECT_EQ(run(with("blue")).err, "fond-ladder: error: --color blue: write auto, always or never\n");
 }
 

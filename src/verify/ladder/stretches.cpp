@@ -117,7 +117,7 @@ class WayFollower {
     const detail::Tracing tracing(course);
     const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
     Reading reading;
-    reading.value = detail::measured(solve, store_.index_of(quantities_[q].node), quantities_[q].measure);
+    reading.value = detail::measured(solve, quantities_[q]);
     reading.ahead = course.ahead;
     reading.sampled = course.curved || (reading.value && reading.value->bends());
     return reading;

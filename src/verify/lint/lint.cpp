@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
-// The ladder is solved once, from size to size. At each the rules look at every node and note what is odd; whether it
-// is odd always or only at some sizes is known at the end, and decides for some of them whether it is worth telling.
+// The ladder is solved once, from size to size, in runs of neighbours, a run at a time on each thread. At each size the
+// rules look at every node and note what is odd; whether it is odd always or only at some sizes is known at the end, and
+// decides for some of them whether it is worth telling.
 #include "fond_ladder/lint.hpp"
 
 #include <algorithm>
@@ -18,18 +19,26 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
+/// What is odd about one variant.
+struct LintedVariant {
+  Sightings sightings;
+  std::vector<Found> found, remarks;
+  std::set<std::string> reached;  // ranges that held at some size
+};
+
 /// Prepares what rules look at.
 class LintWorker {
  public:
   explicit LintWorker(const Variant& variant)
       : solver_(variant.scene, variant.modes), seen_(unseen_scene(variant.scene)), asleep_(seen_.nodes.size()) {}
 
-  void look(const Rung& rung, bool goes_on, Sightings& sightings) {
+  void look(const Rung& rung, bool goes_on, LintedVariant& looked) {
+    Sightings& sightings = looked.sightings;
     const Solution solution = solver_.solve(rung);
     const std::vector<std::string> active = solver_.active(rung);
     const bool other_form = !active_ || *active_ != active;
     active_ = active;
-    reached_.insert(active.begin(), active.end());
+    looked.reached.insert(active.begin(), active.end());
     see(seen_, solution, other_form);
     sightings.begin(rung, solution.container().width, goes_on);
     for (const SeenNode& one : seen_.nodes) {
@@ -41,9 +50,6 @@ class LintWorker {
     look_at_plans(seen_, sightings);
     look_at_settings(seen_, asleep_, sightings);
   }
-
-  /// The ranges that held at some size.
-  [[nodiscard]] const std::set<std::string>& reached() const { return reached_; }
 
  private:
   /// Which of the keys that hold now do nothing on such a node.
@@ -64,7 +70,6 @@ class LintWorker {
   Seen seen_;
   std::vector<SleepingKeys> asleep_;  // by place in the list of nodes
   std::optional<std::vector<std::string>> active_;
-  std::set<std::string> reached_;
 };
 
 /// Oddities that are told only where they are so at every size at which the node is there.
@@ -120,13 +125,6 @@ Reason idle_words(const IdleSetting& idle, const Scene& scene) {
   return {why, other_key_for(idle.key, kind)};
 }
 
-/// What is odd about one variant.
-struct LintedVariant {
-  Sightings sightings;
-  std::vector<Found> found, remarks;
-  std::set<std::string> reached;  // ranges
-};
-
 Finding finding_of(const Scene& scene, NodeId node, const std::string& key, Oddity oddity, const Reason& told,
                    std::vector<Span> sizes) {
   return {scene.tree.tail(node), key, oddity, told.why, told.cure, std::move(sizes), {}, scene.tree.path(node)};
@@ -169,15 +167,34 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
   }
 }
 
-LintedVariant look_at(const Variant& variant, const std::vector<Rung>& rungs, WorkTally& tally) {
-  const Scene& scene = variant.scene;
-  LintedVariant looked;
-  LintWorker looker(variant);
-  for (std::size_t i = 0; i < rungs.size(); ++i) {
-    looker.look(rungs[i], i > 0 && follows(rungs[i - 1], rungs[i]), looked.sightings);
-    tally.add();
+/// Looks at every variant at every size.
+std::vector<LintedVariant> look_at_all(const std::vector<Variant>& variants, const std::vector<Rung>& rungs,
+                                       unsigned threads, WorkTally& tally) {
+  constexpr std::size_t run = 64;
+  const std::size_t runs = (rungs.size() + run - 1) / run;
+  std::vector<LintedVariant> pieces(runs * variants.size());
+  in_parallel(threads, pieces.size(), [&] {
+    return [&, looker = std::optional<LintWorker>(), looks_at = variants.size()](std::size_t piece) mutable {
+      if (looks_at != piece / runs) looker.emplace(variants[looks_at = piece / runs]);
+      const std::size_t first = piece % runs * run, behind = std::min(rungs.size(), first + run);
+      LintedVariant& looked = pieces[piece];
+      for (std::size_t i = first; i < behind; ++i) {
+        looker->look(rungs[i], i > first && follows(rungs[i - 1], rungs[i]), looked);
+      }
+      tally.add(behind - first);
+    };
+  });
+  std::vector<LintedVariant> looked(variants.size());
+  for (std::size_t piece = 0; piece < pieces.size(); ++piece) {
+    looked[piece / runs].sightings.take(std::move(pieces[piece].sightings));
+    looked[piece / runs].reached.merge(pieces[piece].reached);
   }
-  looked.reached = looker.reached();
+  return looked;
+}
+
+/// Makes findings of what was seen, and looks for settings that do nothing.
+void find_in(const Variant& variant, const std::vector<Rung>& rungs, LintedVariant& looked, WorkTally& tally) {
+  const Scene& scene = variant.scene;
   sort_sightings(variant, looked);
   const auto add_idle = [&](NodeId node, const std::string& key, const Reason& told) {
     const auto is_known = [&](const Found& one) {
@@ -192,7 +209,6 @@ LintedVariant look_at(const Variant& variant, const std::vector<Rung>& rungs, Wo
     add_idle(idle.node, std::string(idle.key), idle_words(idle, scene));
   for (const WithoutEffect& one : settings_without_effect(variant, rungs, tally)) add_idle(one.node, one.key, one.told);
   look_for_needless(scene, looked);
-  return looked;
 }
 
 /// Puts what was seen in several variants together.
@@ -266,10 +282,10 @@ class Gathering {
 Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDone& progress) {
   const Scene& scene = variants.at(0).scene;
   const std::vector<Rung> rungs = rungs_of(scene.ladder);
-  std::vector<LintedVariant> looked(variants.size());
   WorkTally tally(2 * rungs.size() * variants.size(), progress);  // half for looking, half for trials
+  std::vector<LintedVariant> looked = look_at_all(variants, rungs, thread_count(threads), tally);
   in_parallel(thread_count(threads), variants.size(),
-              [&] { return [&](std::size_t v) { looked[v] = look_at(variants[v], rungs, tally); }; });
+              [&] { return [&](std::size_t v) { find_in(variants[v], rungs, looked[v], tally); }; });
   const Gathering gathering(variants, looked);
   Lint told;
   told.title = scene.name() + text_of(variants);

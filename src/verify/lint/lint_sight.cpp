@@ -14,6 +14,21 @@ void Sightings::begin(const Rung& rung, double width, bool goes_on) {
   ++rung_;
 }
 
+void Sightings::take(Sightings&& behind) {
+  for (auto& [place, other] : behind.found_) {
+    Sighting& own = found_[place];
+    if (own.count == 0 || other.worst > own.worst) {
+      own.told = std::move(other.told);
+      own.worst = other.worst;
+    }
+    own.count += other.count;
+    own.widths.insert(own.widths.end(), other.widths.begin(), other.widths.end());
+    own.heights.merge(other.heights);
+  }
+  meant_.merge(behind.meant_);
+  for (const auto& [node, count] : behind.placed_) placed_[node] += count;
+}
+
 void Sightings::add(Sighting& sighting) {
   if (sighting.last_rung == rung_) return;  // another pair of the same node
   extend(sighting.widths, width_, goes_on_ && sighting.last_rung + 1 == rung_);

@@ -50,6 +50,8 @@ class Sightings {
     }
     add(sighting);
   }
+  /// Puts what was seen at sizes behind these into it.
+  void take(Sightings&& behind);
   /// That a node is as its author says that it is meant: by the place of the word.
   void see_meant(NodeId node, std::size_t word) { meant_.insert({node, word}); }
   [[nodiscard]] const std::set<std::pair<NodeId, std::size_t>>& meant() const { return meant_; }

@@ -150,4 +150,15 @@ template <class SomeView>
   return measure_of(solve, node, measure);
 }
 
+/// The same of a quantity, which may count nodes.
+template <class SomeView>
+[[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve,
+                                                                const Quantity& quantity) {
+  const auto index_of = [&](NodeId node) { return solve.store.index_of(node); };
+  if (quantity.measure != Measure::count) return measured(solve, index_of(quantity.node), quantity.measure);
+  const auto count = std::ranges::count_if(quantity.counted,
+                                           [&](NodeId node) { return has_place(solve.view, index_of(node)); });
+  return static_cast<double>(count);
+}
+
 }  // namespace fond_ladder::inline v0::detail

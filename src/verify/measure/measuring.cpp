@@ -25,6 +25,10 @@ std::optional<Rect> box_of(const Solution& solution, NodeId node) {
 Measuring::Measuring(const std::vector<Quantity>& quantities) : count_(quantities.size()) {
   std::map<NodeId, std::size_t> places;
   for (std::size_t i = 0; i < quantities.size(); ++i) {
+    if (quantities[i].measure == Measure::count) {
+      counts_.emplace_back(i, quantities[i]);
+      continue;
+    }
     const auto [at, is_new] = places.try_emplace(quantities[i].node, nodes_.size());
     if (is_new) nodes_.push_back({quantities[i].node, {}});
     nodes_[at->second].asked.push_back({quantities[i].measure, i});
@@ -38,9 +42,10 @@ Values Measuring::operator()(const Solution& solution) const {
     for (const Asked& asked : one.asked) {
       if (box) values[asked.place] = detail::measure_of_box(*box, asked.measure);
       if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
-      values[asked.place] = value_of({one.node, asked.measure, {}}, solution);
+      values[asked.place] = value_of({one.node, asked.measure, {}, {}}, solution);
     }
   }
+  for (const auto& [place, quantity] : counts_) values[place] = value_of(quantity, solution);
   return values;
 }
 

@@ -4,6 +4,7 @@
 // Many quantities of one arrangement after the other: the box of a node is worked out once for all that is asked of it.
 
 #include <optional>
+#include <utility>
 #include <vector>
 
 #include "fond_ladder/quantity.hpp"
@@ -30,6 +31,7 @@ class Measuring {
     std::vector<Asked> asked;
   };
   std::vector<OfNode> nodes_;
+  std::vector<std::pair<std::size_t, Quantity>> counts_;  // places, and what is counted there
   std::size_t count_ = 0;
 };
 

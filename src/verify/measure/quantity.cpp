@@ -18,6 +18,13 @@ constexpr auto measure_words = std::to_array<std::string_view>(
      "rows",     "per_line",      "spare",          "cut",      "intrusion", "shown"});
 static_assert(measure_words.size() == static_cast<std::size_t>(Measure::most_cut));
 
+/// What is in the brackets of `count(cards/*)`.
+std::optional<std::string_view> counted_in(std::string_view text) {
+  constexpr std::string_view begin = "count(";
+  if (!text.starts_with(begin) || !text.ends_with(')')) return {};
+  return text.substr(begin.size(), text.size() - begin.size() - 1);
+}
+
 /// The measure behind the last dot of a text, and what is before it.
 std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view text) {
   const std::size_t dot = text.rfind('.');
@@ -64,6 +71,7 @@ bool is_count(Measure measure) {
     case Measure::columns:
     case Measure::rows:
     case Measure::per_line:
+    case Measure::count:
     case Measure::shown: return true;
     case Measure::width:
     case Measure::height:
@@ -85,6 +93,7 @@ bool is_count(Measure measure) {
 }
 
 std::string_view word_of(Measure measure) {
+  if (measure == Measure::count) return "count";
   return measure == Measure::most_cut ? "cut" : measure_words[static_cast<std::size_t>(measure)];
 }
 
@@ -109,16 +118,20 @@ Measure measure_named(const Tree& tree, std::string_view text) {
 }
 
 Quantity parse_quantity(const Tree& tree, std::string_view text) {
+  if (const auto pattern = counted_in(text)) {
+    std::vector<NodeId> nodes = nodes_named(tree, *pattern);
+    return {nodes.front(), Measure::count, std::string(text), nodes};
+  }
   const auto [path, measure_asked] = split(tree, text);
-  return {nodes_named(tree, path).front(), measure_asked, std::string(text)};
+  return {nodes_named(tree, path).front(), measure_asked, std::string(text), {}};
 }
 
 std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text) {
-  if (text.find('*') == std::string_view::npos) return {parse_quantity(tree, text)};
+  if (text.find('*') == std::string_view::npos || counted_in(text)) return {parse_quantity(tree, text)};
   const auto [pattern, measure_asked] = split(tree, text);
   std::vector<Quantity> all;
   for (const NodeId node : nodes_named(tree, pattern))
-    all.push_back({node, measure_asked, tree.tail(node) + "." + std::string(word_of(measure_asked))});
+    all.push_back({node, measure_asked, tree.tail(node) + "." + std::string(word_of(measure_asked)), {}});
   return all;
 }
 
@@ -134,7 +147,7 @@ std::optional<double> value_of(const Quantity& quantity, const Solution& solutio
   const Tree& tree = solution.tree();
   const detail::ScrolledView view = solution.scrolled_view();
   return detail::measured(detail::Finished<detail::ScrolledView>{tree.store(), solution.passes().state.forms, view},
-                          tree.store().index_of(quantity.node), quantity.measure);
+                          quantity);
 }
 
 }  // namespace fond_ladder::inline v0
