@@ -70,6 +70,7 @@ class PlainText final : public OwnContent {
   std::vector<Piece> pieces_;
   std::uint32_t widest_piece_ = 0;
   std::uint32_t widest_paragraph_ = 0;
+  std::uint32_t paragraphs_ = 0;  // lines where nothing has to be broken
 };
 
 }  // namespace v0

@@ -94,6 +94,9 @@ void PlainText::cut_into_pieces() {
   }
   close(text_.size());
   widest_paragraph_ = std::max(widest_paragraph_, paragraph_end);
+  const auto ends =
+      std::count_if(pieces_.begin(), pieces_.end() - 1, [](const Piece& one) { return one.ends_paragraph; });
+  paragraphs_ = static_cast<std::uint32_t>(ends) + 1;
 }
 
 template <class Take, class Refuse>
@@ -136,8 +139,7 @@ double PlainText::line_height() const {
 OwnContent::Heights PlainText::height_for(double width) const {
   std::size_t lines = 0;
   if (width + limits::line_tolerance >= widest_paragraph_ * unit()) {
-    lines = pieces_.empty() ? 0 : 1;
-    for (std::size_t i = 0; i + 1 < pieces_.size(); ++i) lines += pieces_[i].ends_paragraph ? 1 : 0;
+    lines = paragraphs_;
   } else {
     break_lines(
         width, [&](std::size_t, std::size_t, std::uint32_t) { ++lines; }, [](std::uint32_t) {});
