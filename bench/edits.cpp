@@ -34,7 +34,7 @@ struct Told {
   const char *name, *says;
   double edits;
 };
-constexpr std::array<Told, 14> all{{
+constexpr std::array<Told, 27> all{{
     {"tooltip", "a leaf beside the list, and gone again:", 2},
     {"pinned", "a pinned leaf in the list, and gone again:", 2},
     {"front", "a row at the front of the list, and gone again:", 2},
@@ -47,8 +47,21 @@ constexpr std::array<Told, 14> all{{
     {"path", "a path looked for:", 1},
     {"tail", "the tail of a node:", 1},
     {"build", "built from a builder:", 1},
+    {"copy", "a copy of a row, and gone again:", 2},
+    {"enclose", "two rows enclosed, and taken apart:", 2},
+    {"subtree", "a row and what is in it appended from a builder, and gone again:", 2},
+    {"form", "a mode that one row goes by, on and off:", 2},
+    {"user data", "user data of a node:", 1},
+    {"box", "the box of a node, from the root:", 1},
+    {"under", "what is under a point:", 1},
+    {"painted", "all that is painted, in its order:", 1},
+    {"boxes", "all boxes:", 1},
+    {"snapped", "all boxes in whole device pixels:", 1},
+    {"landing", "where a node would land:", 1},
+    {"kept", "a solution kept:", 1},
     {"texts em", "another em in 20,000 texts, and back, of a full solve of them:", 2},
     {"small tooltip", "a tooltip in a window of 822 nodes, of a full solve of it:", 2},
+    {"small scrolled", "its list scrolled, of a full solve of it:", 1},
 }};
 
 Node texts_node() {
@@ -73,7 +86,8 @@ LiveWindow::LiveWindow()
     : tree_(Scene(window_node()).tree),
       list_(tree_.at("list")),
       texts_(Scene(texts_node()).tree),
-      small_(Scene(small_window_node()).tree) {}
+      small_(Scene(small_window_node()).tree),
+      with_mode_(tree_) {}
 
 void LiveWindow::add_to(Compared& compared) {
   const auto row_at = [this](std::size_t place) { return tree_.child(list_, place); };
@@ -172,8 +186,55 @@ void LiveWindow::add_to(Compared& compared) {
       of_small_.solve(small_, {800, 600});
     }
   });
+  ask(compared);
+  compared.add("small scrolled", [this, list = small_.at("list")] {
+    const Solution solution = of_small_.solve(small_, {800, 600});
+    for (int i = 0; i < times; ++i) static_cast<void>(solution.scrolled({{list, 0, 120}}).box(list));
+  });
+  twice(
+      "copy", [this, middle] { return tree_.copy(middle, list_, rows / 2); },
+      [this](NodeId node) { tree_.remove(node); });
+  twice(
+      "enclose",
+      [this] {
+        Keys column;
+        column.kind = Kind::column;
+        return tree_.enclose(list_, rows / 3, 2, column);
+      },
+      [this](NodeId node) {
+        for (int i = 0; i < 2; ++i) tree_.move(tree_.child(node, 0), list_, rows / 3 + static_cast<std::size_t>(i));
+        tree_.remove(node);
+      });
+  twice(
+      "subtree",
+      [this] { return tree_.append(list_, row().gap(4).holds(box().natural(40, 12), box().natural(20, 10))); },
+      [this](NodeId node) { tree_.remove(node); });
+  with_mode_.set_conditions({}, {"tall"});
+  with_mode_.when(with_mode_.child(with_mode_.at("list"), rows / 2), "tall", box().height(50.0).said());
+  compared.add("form", [this] {
+    for (const bool on : {true, false}) {
+      of_mode_.set_mode("tall", on);
+      of_mode_.solve(with_mode_, {800, 600});
+    }
+  });
   const auto builder = std::make_shared<Node>(window_node());
   compared.add("build", [builder] { const Scene scene(*builder); });
+}
+
+/// Questions to an arrangement that holds on, whatever else is measured.
+void LiveWindow::ask(Compared& compared) {
+  const NodeId leaf = tree_.child(tree_.child(list_, rows / 2), 1);
+  const auto add = [&](const char* name, auto question) {
+    compared.add(name, [this, question] { static_cast<void>(question(*moved_)); });
+  };
+  add("box", [leaf](const Solution& solution) { return solution.box(leaf); });
+  add("under", [](const Solution& solution) { return solution.under(50, 300); });
+  add("painted", [](const Solution& solution) { return solution.painted(); });
+  add("boxes", [](const Solution& solution) { return solution.boxes(); });
+  add("snapped", [](const Solution& solution) { return solution.snapped(1.5); });
+  add("landing", [leaf](const Solution& solution) { return solution.landing(50, 300, leaf); });
+  add("kept", [](const Solution& solution) { return solution.kept(); });
+  compared.add("user data", [this, leaf] { with_mode_.set_user_data(leaf, with_mode_.user_data(leaf) + 1); });
 }
 
 /// Of texts with padding told by two sides, limits and a size, in a solver.
@@ -197,7 +258,7 @@ std::string LiveWindow::report(const Compared& compared) const {
   std::string json = "{";
   for (const Told& one : all) {
     const std::string name = one.name;
-    const char* const full = name == "texts em" ? "texts full" : name == "small tooltip" ? "small full" : "full";
+    const char* const full = name == "texts em" ? "texts full" : name.starts_with("small") ? "small full" : "full";
     const double ratio = compared.ratio(one.name, full) / one.edits;
     fmt::print("{:<62}{:.6f}\n", one.says, ratio);
     json += fmt::format("{}\"{}\": {:.7f}", json.size() == 1 ? "" : ", ", one.name, ratio);

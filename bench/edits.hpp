@@ -19,6 +19,7 @@ class LiveWindow {
   [[nodiscard]] std::string report(const Compared& compared) const;
 
  private:
+  void ask(Compared& compared);
   void solve() { solver_.solve(tree_, {800, 600}); }
   static double styled_bytes();
 
@@ -26,8 +27,8 @@ class LiveWindow {
   Solver solver_, watching_;
   NodeId list_;
   std::optional<Solution> moved_;
-  Tree texts_, small_;
-  Solver of_texts_, of_small_;
+  Tree texts_, small_, with_mode_;
+  Solver of_texts_, of_small_, of_mode_;
 };
 
 }  // namespace fond_ladder::bench
