@@ -97,7 +97,7 @@ std::vector<std::string> without_help_word(const std::vector<std::string>& args)
 /// `--color always check a` says what `check a --color always` does.
 std::vector<std::string> with_command_first(std::vector<std::string> words) {
   const std::size_t taken = words.front() == "--color" ? 2 : words.front().starts_with("--color=") ? 1 : 0;
-  if (words.size() > taken) std::ranges::rotate(words, words.begin() + static_cast<std::ptrdiff_t>(taken));
+  if (words.size() > taken) std::rotate(words.begin(), words.begin() + static_cast<std::ptrdiff_t>(taken), words.end());
   return words;
 }
 

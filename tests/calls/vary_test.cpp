@@ -34,8 +34,10 @@ TEST(VaryOption, ClimbDragsASetting) {
       testing::run({"climb", console(), "--vary", "beds.width=240..400", "--at", "1280x800", "--show", "cards.height"});
   EXPECT_EQ(told.status, 0);
   EXPECT_THAT(told.out, StartsWith("North house console with beds.width from 240 to 400 at 1280 x 800\n"));
-  EXPECT_THAT(told.out, HasSubstr("279.2  cards.height  jump     114    134  0      `fern/about` goes from 3 lines to 4"));
-  const testing::Result steps = testing::run({"climb", console(), "--vary", "cards.min_width=10..20", "--format", "csv"});
+  EXPECT_THAT(told.out,
+              HasSubstr("279.2  cards.height  jump     114    134  0      `fern/about` goes from 3 lines to 4"));
+  const testing::Result steps =
+      testing::run({"climb", console(), "--vary", "cards.min_width=10..20", "--format", "csv"});
   EXPECT_THAT(steps.out, StartsWith("value,width,height"));
 }
 
@@ -66,8 +68,8 @@ TEST(VaryOption, MeasureCheckAndDrawShowValuesSideBySide) {
   const testing::Result json =
       testing::run({"measure", console(), "--vary", "beds.width=200,240", "--at", "1280x800", "--format", "json"});
   EXPECT_THAT(json.out, HasSubstr(R"("with": "beds.width=240")"));
-  const testing::Result drawn = testing::run(
-      {"draw", console(), "--vary", "beds.width=200,240", "--at", "1280x800", "-o", "-", "--as", "svg"});
+  const testing::Result drawn =
+      testing::run({"draw", console(), "--vary", "beds.width=200,240", "--at", "1280x800", "-o", "-", "--as", "svg"});
   EXPECT_THAT(drawn.out, HasSubstr("beds.width=240"));
 }
 

@@ -286,7 +286,8 @@ Climb climb_ladder(const Scene& scene, const Ladder& ladder, std::vector<Quantit
                                trail_of(scene, options.modes, way),
                                span,
                                {0, limits::largest_length},
-                               "sizes in percent shrink or grow together with lengths here", limits::turn_step};
+                               "sizes in percent shrink or grow together with lengths here",
+                               limits::turn_step};
   Climber climber(climbed_way, std::move(quantities), options);
   Climb climbed = (climber.*by)();
   climbed.along_height = options.along_height;

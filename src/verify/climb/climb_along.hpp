@@ -13,9 +13,9 @@ namespace fond_ladder::inline v0 {
 struct ClimbedWay {
   const Scene& scene;  ///< whose nodes are named
   MakeTrail trail;
-  Span span;                ///< of places
-  Span possible;            ///< where there are arrangements
-  std::string curve_cause;  ///< why what follows a curve does
+  Span span;                    ///< of places
+  Span possible;                ///< where there are arrangements
+  std::string curve_cause;      ///< why what follows a curve does
   double beside;                ///< how far from a turn its cause is looked for
   bool changes_inside = false;  ///< something may turn in a node that keeps its size
 };

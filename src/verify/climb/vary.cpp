@@ -80,10 +80,13 @@ Climb climb_setting(const Varied& varied, const Rung& rung, std::vector<Quantity
   const Scene scene = varied.at(varied.values.from);
   const Span places{varied.values.from * steps, varied.values.to * steps};
   ClimbOptions alone = options;
-  alone.threads = 1;  // the scenes are made on this one
+  alone.threads = 1;               // the scenes are made on this one
   constexpr double beside = 1e-3;  // so that limits that are dragged are told as they are at the turn
-  const ClimbedWay way{scene, [&] { return std::make_unique<SettingTrail>(varied, rung, options.modes, steps); },
-                       places, places, "factors, an aspect or percentages multiply what the setting changes",
+  const ClimbedWay way{scene,
+                       [&] { return std::make_unique<SettingTrail>(varied, rung, options.modes, steps); },
+                       places,
+                       places,
+                       "factors, an aspect or percentages multiply what the setting changes",
                        beside,
                        true};
   Climb climbed = climb_along(way, std::move(quantities), alone);

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
 // The ladder is solved once, from size to size, in runs of neighbours, a run at a time on each thread. At each size the
-// rules look at every node and note what is odd; whether it is odd always or only at some sizes is known at the end, and
-// decides for some of them whether it is worth telling.
+// rules look at every node and note what is odd; whether it is odd always or only at some sizes is known at the end,
+// and decides for some of them whether it is worth telling.
 #include "fond_ladder/lint.hpp"
 
 #include <algorithm>

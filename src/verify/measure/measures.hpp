@@ -156,8 +156,8 @@ template <class SomeView>
                                                                 const Quantity& quantity) {
   const auto index_of = [&](NodeId node) { return solve.store.index_of(node); };
   if (quantity.measure != Measure::count) return measured(solve, index_of(quantity.node), quantity.measure);
-  const auto count = std::ranges::count_if(quantity.counted,
-                                           [&](NodeId node) { return has_place(solve.view, index_of(node)); });
+  const auto count =
+      std::ranges::count_if(quantity.counted, [&](NodeId node) { return has_place(solve.view, index_of(node)); });
   return static_cast<double>(count);
 }
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// A setting that is dragged instead of the container: turns that can be worked out by hand, and random lengths of random
-// trees, whose climb is held against an arrangement at each value.
+// A setting that is dragged instead of the container: turns that can be worked out by hand, and random lengths of
+// random trees, whose climb is held against an arrangement at each value.
 #include "fond_ladder/vary.hpp"
 
 #include <gtest/gtest.h>
@@ -84,7 +84,8 @@ std::string turns_of(const Climb& climbed) {
 TEST(Vary, TurnsAreWhereTheyCanBeWorkedOut) {
   for (const Case& one : cases) {
     const Scene scene = testing::scene_from(one.scene);
-    const Climb climbed = climb_setting(varied(scene, one.setting, one.values, one.unit), {300.0, 100.0}, {one.quantity});
+    const Climb climbed =
+        climb_setting(varied(scene, one.setting, one.values, one.unit), {300.0, 100.0}, {one.quantity});
     EXPECT_EQ(turns_of(climbed), one.turns) << one.what;
     EXPECT_TRUE(climbed.proved) << one.what;
   }
@@ -157,7 +158,8 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
       for (const Measure measure : {Measure::left, Measure::top, Measure::width, Measure::height})
         quantities.push_back({node, measure, ""});
     }
-    const Rung rung{200.0 + random.below(300), random.chance(70) ? std::optional(100.0 + random.below(300)) : std::nullopt};
+    const Rung rung{200.0 + random.below(300),
+                    random.chance(70) ? std::optional(100.0 + random.below(300)) : std::nullopt};
     const Climb climbed = climb_setting(varied, rung, quantities);
     proved += climbed.proved ? 1 : 0;
     if (!climbed.proved) continue;
