@@ -33,11 +33,13 @@ class Where {
       }
       std::size_t end = i;
       while (end < steps.size() && is_so(steps[end].values[quantity])) ++end;
-      const std::string from = begin(quantity, i), below = end < steps.size() ? begin(quantity, end) : "";
+      const Begin from = begin(quantity, i), other = end < steps.size() ? begin(quantity, end) : Begin();
       if (i == 0 && end == steps.size()) return climbed_.setting.empty() ? "at every size" : "at every value";
-      parts.push_back(i == 0                ? fmt::format("below {}", below)
-                      : end == steps.size() ? fmt::format("from {} up", from)
-                                            : fmt::format("from {} to {}", from, below));
+      const std::string since = (from.behind ? "above " : "from ") + from.at;
+      parts.push_back(i == 0               ? (other.behind ? "up to " : "below ") + other.at
+                      : end < steps.size() ? fmt::format("{} to {}", since, other.at)
+                      : from.behind        ? since
+                                           : since + " up");
       i = end;
     }
     constexpr std::size_t most = 3;
@@ -51,15 +53,23 @@ class Where {
   }
 
  private:
-  /// Where what is so at step `i`, and not before, begins: at a turn between the two, if there is one.
-  [[nodiscard]] std::string begin(std::size_t quantity, std::size_t i) const {
+  struct Begin {
+    std::string at;
+    bool behind = false;  // not at that place itself
+  };
+  /// Where what is so at step `i`, and not before, begins: at a turn between the two, if there is one, or right behind
+  /// one at the step before.
+  [[nodiscard]] Begin begin(std::size_t quantity, std::size_t i) const {
     const double size = climbed_.steps[i].at;
-    if (i == 0) return rounded(size);
+    if (i == 0) return {rounded(size)};
     const double before = climbed_.steps[i - 1].at;
+    bool behind = false;
     for (const Turn& turn : climbed_.turns()) {
-      if (turn.quantity == quantity && turn.at > before && turn.at <= size) return rounded(turn.at);
+      if (turn.quantity != quantity) continue;
+      if (turn.at > before && turn.at <= size) return {rounded(turn.at)};
+      behind = behind || turn.to == before;
     }
-    return rounded(size);
+    return behind ? Begin{rounded(before), true} : Begin{rounded(size)};
   }
 
   const Climb& climbed_;

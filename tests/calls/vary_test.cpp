@@ -41,6 +41,15 @@ TEST(VaryOption, ClimbDragsASetting) {
   EXPECT_THAT(steps.out, StartsWith("value,width,height"));
 }
 
+/// What begins right behind a value that is looked at was said to begin at the next one.
+TEST(VaryOption, ClimbSaysAboveWhichValueSomethingIsSo) {
+  const auto told = [](const char* values) {
+    return testing::run({"climb", console(), "--vary", values, "--at", "900x800"}).out;
+  };
+  EXPECT_THAT(told("shared.button.height=10..60"), HasSubstr("`alarm` sticks out above 48, by 6 at most"));
+  EXPECT_THAT(told("bar.height=10..60"), HasSubstr("`alarm` sticks out below 32, by 11 at most"));
+}
+
 /// What is no length is looked at step by step, and the climb says so.
 TEST(VaryOption, ClimbSaysWhatIsNotProved) {
   const std::string scene =
