@@ -61,7 +61,16 @@ export class Nesting {
       if (flags[place] & flag.scrolls) words.push(make('span', { className: 'quiet' }, 'scrolls'));
       one.signs.replaceChildren(...words);
       one.line.classList.toggle('hidden', !(flags[place] & flag.placed));
+      this.#name(place);
     });
+  }
+
+  /** Lines out of sight are not laid out, and a screen reader would find no name in them. @param {number} place */
+  #name(place) {
+    const { line, lays, signs } = this.#lines[place];
+    const { kind, step } = this.#session.scene.nodes[place];
+    const words = [kind, step, lays.title, ...[...signs.children].map((one) => one.textContent)];
+    line.ariaLabel = words.filter(Boolean).join(' ');
   }
 
   #tellWays() {
@@ -72,6 +81,7 @@ export class Nesting {
       element.title = lays;
       const way = Object.entries(arrows).find(([words]) => lays.startsWith(words));
       element.textContent = way ? way[1] + lays.slice(way[0].length).replace(/^[;,]?\s*/, ' ') : lays;
+      this.#name(place);
     });
   }
 
