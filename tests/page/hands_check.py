@@ -98,7 +98,7 @@ class Hands(PageTest):
 
     def open_map(self):
         page = self.page
-        page.find("#fl-map > summary").click()
+        page.unfold("#fl-map")
         page.wait("the map", lambda: not page.run("return document.querySelector('#fl-sizes').hidden"))
 
     def test_the_map_tells_what_the_program_tells(self):
