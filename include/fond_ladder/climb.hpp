@@ -27,8 +27,9 @@ struct Climb {
   std::vector<Step> steps;           ///< in the order asked
   std::vector<Turn> found;           ///< see turns()
   bool along_height = false;         ///< which side of the container grows
-  bool proved = false;               ///< nothing happens between two turns; else sizes were looked at one by one
-  std::string setting{};             ///< which setting is dragged instead; empty: none, the container grows
+  /// Where what was dragged was looked at one by one; between two turns elsewhere nothing happens.
+  std::vector<Span> sampled{};
+  std::string setting{};  ///< which setting is dragged instead; empty: none, the container grows
 
   /// All turns, from the smallest size up.
   [[nodiscard]] const std::vector<Turn>& turns() const& { return found; }

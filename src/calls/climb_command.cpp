@@ -249,8 +249,8 @@ std::vector<double> shown_values(const Span& values, const std::string& asked) {
   return shown;
 }
 
-Climbed climb_values(const Scene& scene, const Varied& varied, const AskedSize& size, const ClimbCall& call,
-                     const Streams& streams) {
+Climbed climb_values(const Scene& scene, const Varied& varied, const std::string& unit, const AskedSize& size,
+                     const ClimbCall& call, const Streams& streams) {
   Progress progress(streams, "climbing");
   ClimbOptions options;
   options.modes = call.scene.modes;
@@ -260,7 +260,7 @@ Climbed climb_values(const Scene& scene, const Varied& varied, const AskedSize& 
   Climbed climbed{{scene, scene.ladder, climb_setting(varied, size.rung, asked, options)}, {}};
   ShownClimb& shown = climbed.shown;
   shown.at = size;
-  shown.unit = parse_vary(call.scene.vary).unit;
+  shown.unit = unit;
   for (const double value : shown_values(varied.values, call.rungs)) {
     const Solution solution = solve(varied.at(value), size.rung, call.scene.modes);
     Climb::Step& row = shown.rows.emplace_back(Climb::Step{solution.container(), {}, value});
@@ -293,17 +293,19 @@ ExitStatus climb_each_size(const ClimbCall& call, const Streams& streams) {
   if (!call.at.empty()) sizes = asked_sizes(call.at, scene.ladder);
   if (sizes.size() > 1 && (!call.plot.empty() || call.format == Format::csv))
     throw WrongCall("climb: --plot and --format csv take one size; give one --at");
+  std::vector<Climbed> all;  // what cannot be climbed comes to light before anything is printed
+  for (const AskedSize& size : sizes) all.push_back(climb_values(scene, varied, asked.unit, size, call, streams));
   std::optional<JsonAnswers> answers;
   if (call.format == Format::json) answers.emplace(streams.out, "climb");
-  for (const AskedSize& size : sizes) {
-    const Climbed climbed = climb_values(scene, varied, size, call, streams);
+  for (const Climbed& climbed : all) {
     const ShownClimb& shown = climbed.shown;
     if (answers) {
-      write_climbed(answers->next(scene, call.scene.file, solve(scene, size.rung, call.scene.modes), size), shown);
+      const Solution solution = solve(scene, shown.at.rung, call.scene.modes);
+      write_climbed(answers->next(scene, call.scene.file, solution, shown.at), shown);
     } else if (call.format == Format::csv) {
       print_climbed_csv(shown, call.rungs.empty() ? shown.climbed.steps : shown.rows, streams.out);
     } else {
-      if (&size != &sizes.front()) streams.out << '\n';
+      if (&climbed != &all.front()) streams.out << '\n';
       print_table(climbed, call, streams.out);
     }
     write_plot(shown, call);

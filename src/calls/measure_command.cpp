@@ -146,13 +146,15 @@ std::vector<AskedSize> sizes_of(const MeasureCall& call, const Variant& value, c
 
 /// Size by size, the nodes that are elsewhere with another value.
 void compare_values(const MeasureCall& call, const std::vector<Variant>& values, std::ostream& out) {
+  std::vector<SceneSolver> solvers;
   std::vector<std::vector<AskedSize>> sizes;
-  for (const Variant& value : values) sizes.push_back(sizes_of(call, value, SceneSolver(value.scene, value.modes)));
+  for (const Variant& value : values) {
+    solvers.emplace_back(value.scene, value.modes);
+    sizes.push_back(sizes_of(call, value, solvers.back()));
+  }
   for (std::size_t i = 0; i < sizes.front().size(); ++i) {
     std::vector<Solution> solutions;
-    for (std::size_t v = 0; v < values.size(); ++v) {
-      solutions.push_back(solve(values[v].scene, sizes[v].at(i).rung, values[v].modes));
-    }
+    for (std::size_t v = 0; v < values.size(); ++v) solutions.push_back(solvers[v].solve(sizes[v].at(i).rung));
     std::vector<SolvedScene> measured;
     for (std::size_t v = 0; v < values.size(); ++v) measured.push_back({values[v].scene, solutions[v], sizes[v][i]});
     if (i > 0) out << '\n';
@@ -163,6 +165,9 @@ void compare_values(const MeasureCall& call, const std::vector<Variant>& values,
 ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   require_sound(call);
   const std::vector<Variant> values = load_values(call.scene, streams);
+  if (!call.settings.empty()) {  // a wrong name comes to light before anything is printed
+    for (const Variant& value : values) static_cast<void>(value.scene.tree.at(call.settings));
+  }
   if (compares(call)) {
     compare_values(call, values, streams.out);
     return all_well;

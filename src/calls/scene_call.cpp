@@ -162,18 +162,28 @@ Scene load_scene(const SceneCall& call, const Streams& streams) {
 
 namespace {
 
-/// Calls `each` with the draft as it is, or with each value of `--vary` in turn.
-template <class Each>
-void for_each_value(const SceneCall& call, Draft& draft, const Streams& streams, const Each& each) {
-  if (call.vary.empty()) return each();
+/// A scene in these wordings and choices of modes, or with each value of `--vary` in turn.
+std::vector<Variant> variants_of(const SceneCall& call, Draft& draft, const std::vector<std::string>& wordings,
+                                 const std::vector<std::vector<std::string>>& modes, const Streams& streams) {
+  std::vector<Variant> variants;
+  const auto add = [&] {
+    for (const std::string& wording : wordings) {
+      for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, draft, wording, on));
+    }
+  };
+  if (call.vary.empty()) {
+    add();
+    return variants;
+  }
   const AskedVary asked = parse_values(call.vary);
   const std::size_t told = draft.hints().size();
   for (const std::string& value : asked.values) {
     draft.apply(Trial::set(asked.setting, value));
     if (value == asked.values.front()) tell_hints(draft, told, streams);
-    each();
+    add();
     draft.take_back();
   }
+  return variants;
 }
 
 }  // namespace
@@ -189,12 +199,7 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
   }
   std::vector<std::vector<std::string>> modes{call.modes};
   if (call.modes.size() == 1 && asks_for_all(call.modes[0], draft.scene().modes)) modes = mode_choices(draft.scene());
-  std::vector<Variant> variants;
-  for_each_value(call, draft, streams, [&] {
-    for (const std::string& wording : wordings) {
-      for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, draft, wording, on));
-    }
-  });
+  std::vector<Variant> variants = variants_of(call, draft, wordings, modes, streams);
   if (hints == Hints::one_line) hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
   return variants;
 }
@@ -202,10 +207,9 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
 std::vector<Variant> load_values(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
   make(call.trials, draft, streams);
-  std::vector<Variant> variants;
-  for_each_value(call, draft, streams, [&] { variants.push_back(variant_by(call, draft, call.wording, call.modes)); });
-  hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
-  return variants;
+  std::vector<Variant> values = variants_of(call, draft, {call.wording}, {call.modes}, streams);
+  hint_at(idle_settings(values[0].scene), values[0].scene, streams);
+  return values;
 }
 
 Varied load_varied(const SceneCall& call, const AskedVary& asked, const Streams& streams) {

@@ -309,10 +309,14 @@ class MapDrawing {
                   legend_left, y, 12) +
           8;
     }
-    const auto kept = static_cast<std::size_t>(std::ranges::count_if(map_.claims, &CheckedClaim::holds));
-    if (kept > 0) {
+    for (const bool proved : {true, false}) {
+      const auto kept = std::ranges::count_if(
+          map_.claims, [&](const CheckedClaim& one) { return one.holds && one.sampled.empty() == proved; });
+      if (kept == 0) continue;
       const std::string who = kept == 1 ? "1 claim holds" : std::to_string(kept) + " claims hold";
-      y = wrapped(who + " at every size of the map", legend_left, y, 13) + 10;
+      y = wrapped(who + (proved ? " at every size of the map" : " wherever it was looked; something bends"),
+                  legend_left, y, 13) +
+          10;
     }
     const auto line = [&](const Stroke& stroke, const std::string& text) {
       const Segment segment{{legend_left, y - 4}, {legend_left + 30, y - 4}};

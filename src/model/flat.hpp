@@ -89,6 +89,7 @@ template <class N>
 struct SidesOf {
   N before = 0, after = 0;
   [[nodiscard]] N sum() const { return before + after; }
+  friend bool operator==(const SidesOf&, const SidesOf&) = default;
 };
 using Sides = SidesOf<double>;
 
@@ -96,6 +97,7 @@ using Sides = SidesOf<double>;
 template <class N>
 struct EdgeRoomOf {
   std::array<SidesOf<N>, 2> margin, inset;
+  friend bool operator==(const EdgeRoomOf&, const EdgeRoomOf&) = default;
 };
 using EdgeRoom = EdgeRoomOf<double>;
 

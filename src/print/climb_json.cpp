@@ -26,7 +26,7 @@ void write_climbed(JsonWriter& json, const ShownClimb& shown) {
     json.text("setting", climbed.setting);
     json.text("unit", shown.unit.empty() ? "px" : shown.unit);
   }
-  json.truth("proved", climbed.proved);
+  json.truth("proved", climbed.sampled.empty());
   json.objects("rungs", shown.rows, [&](const auto& step) {
     if (of_setting) json.number("value", step.at);
     json.number("width", step.container.width);

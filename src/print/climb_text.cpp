@@ -11,6 +11,7 @@
 #include "print/csv_text.hpp"
 #include "print/table.hpp"
 #include "print/wrapped.hpp"
+#include "verify/ladder/rungs.hpp"
 #include "verify/measure/many_nodes.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -33,6 +34,15 @@ void print_rungs(const ShownClimb& shown, std::ostream& out) {
     table.add(row);
   }
   table.print(out);
+}
+
+/// Where nothing is proved, if there is such a place.
+void print_sampled(const Climb& climbed, std::ostream& out) {
+  if (climbed.sampled.empty()) return;
+  const Span& first = climbed.sampled.front();
+  const bool whole = first.from <= climbed.steps.front().at && first.to >= climbed.steps.back().at;
+  fmt::print(out, "\n{}looked at step by step: between the steps nothing is proved\n",
+             whole ? "" : text_of(climbed.sampled) + " ");
 }
 
 std::string slope_text(const Turn& turn) {
@@ -161,7 +171,7 @@ void print_climbed(const ShownClimb& shown, const std::vector<Telling>& telling,
   print_rungs(shown, out);
   print_others(shown, telling, out);
   print_turns(shown, out);
-  if (!shown.climbed.proved) out << "\nlooked at step by step: between the steps nothing is proved\n";
+  print_sampled(shown.climbed, out);
 }
 
 void print_climbed_csv(const ShownClimb& shown, const std::vector<Climb::Step>& steps, std::ostream& out) {

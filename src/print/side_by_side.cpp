@@ -51,7 +51,7 @@ void print_side_by_side(const std::string& setting, const std::vector<SolvedScen
   size.with.clear();
   fmt::print(out, "{} with {} values of {}: {}\n", title_of(measured.front().scene, measured.front().solution, size),
              measured.size(), printable(setting),
-             rows.empty() ? "nothing changes" : fmt::format("{} of {} nodes change", rows.size(), nodes));
+             rows.empty() ? "no box changes" : fmt::format("{} of {} boxes change", rows.size(), nodes));
   Table verdicts({{""}, {""}});
   for (const SolvedScene& one : measured) {
     verdicts.add({"  " + printable(one.asked.with), verdict(troubles(one.scene, one.solution))});

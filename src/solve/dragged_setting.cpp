@@ -64,8 +64,8 @@ bool same_traits(const Traits& one, const Traits& other) {
   return std::bit_cast<std::uint64_t>(one) == std::bit_cast<std::uint64_t>(other);
 }
 
-}  // namespace
-
+/// Whether two trees differ in nothing but lengths that the passes read, each in its unit: the same nodes under the
+/// same handles.
 bool differ_in_lengths(const TreeStore& one, const TreeStore& other) {
   if (one.size() != other.size() || one.em() != other.em() || one.direction() != other.direction() ||
       one.forms().ranges() != other.forms().ranges() || one.forms().modes() != other.forms().modes()) {
@@ -87,6 +87,27 @@ bool differ_in_lengths(const TreeStore& one, const TreeStore& other) {
   return alike;
 }
 
+/// Whether nothing is dragged of nodes that have an aspect in their present form: the width that is compiled of it
+/// follows a height that its limits hold, and does not run straight.
+bool aspects_stand_still(const FormRecords& here, const FormRecords& there) {
+  const auto edges = [](const FormRecords& forms, std::size_t node) {
+    const Index place = forms.records.extra[node];
+    return (place & of_solver) != 0 ? forms.own[place & ~of_solver].extra.edges : EdgeRoom();
+  };
+  for (std::size_t node = 0; node < here.records.traits.size(); ++node) {
+    if (!here.records.traits[node].has_aspect) continue;
+    for (const auto sizes : {&Records::given, &Records::smallest, &Records::largest}) {
+      for (std::size_t axis = 0; axis < 2; ++axis) {
+        if ((here.records.*sizes)[axis][node] != (there.records.*sizes)[axis][node]) return false;
+      }
+    }
+    if (edges(here, node) != edges(there, node)) return false;
+  }
+  return true;
+}
+
+}  // namespace
+
 DraggedSetting::DraggedSetting(const TreeStore& tree, double value, const TreeStore& other, double other_value)
     : other_(other), value_(value), step_(other_value - value), is_sound_(differ_in_lengths(tree, other)) {}
 
@@ -105,6 +126,7 @@ EdgeRoomOf<Moving> DraggedSetting::between(const EdgeRoom& here, const EdgeRoom&
 bool DraggedSetting::begin_forms(const FormRecords& of_tree) {
   forms_.begin(other_, of_tree.holding());
   return std::ranges::equal(of_tree.records.traits, forms_.records.traits, same_traits) &&
+         aspects_stand_still(of_tree, forms_) &&
          std::ranges::equal(of_tree.own, forms_.own, [](const OwnRecord& a, const OwnRecord& b) {
            return (a.extra.keys == nullptr) == (b.extra.keys == nullptr);
          });

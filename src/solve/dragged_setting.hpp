@@ -48,8 +48,4 @@ class DraggedSetting {
   FormRecords forms_;  // of the other tree
 };
 
-/// Whether two trees differ in nothing but lengths that the passes read, each in its unit: the same nodes under the
-/// same handles.
-[[nodiscard]] bool differ_in_lengths(const TreeStore& one, const TreeStore& other);
-
 }  // namespace fond_ladder::inline v0::detail

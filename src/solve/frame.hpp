@@ -61,7 +61,9 @@ class ViewOf {
   [[nodiscard]] N smallest(Index node, Axis axis) const { return number(smallest_, &Records::smallest, node, axis); }
   [[nodiscard]] N largest(Index node, Axis axis) const { return number(largest_, &Records::largest, node, axis); }
   [[nodiscard]] N natural(Index leaf, Axis axis) const { return number(inner_, &Records::inner, leaf, axis); }
-  [[nodiscard]] N basis_px(Index node) const { return of_extra(node, extra(node).basis, &Extra::basis); }
+  [[nodiscard]] N basis_px(Index node) const {
+    return moved(extra(node).basis, [&](const auto& setting) { return setting.extra(node).basis; });
+  }
   [[nodiscard]] double grow(Index node) const { return grow_[node]; }
 
   [[nodiscard]] N min_content(Index node) const { return min_content_[node]; }
@@ -91,11 +93,8 @@ class ViewOf {
   /// A length among the keys of a node, as `pick(keys)` gives it; `whole` is what 100 % stands for.
   template <class Pick>
   [[nodiscard]] N length(Index node, const Pick& pick, N whole) const {
-    const N here = in_px(pick(keys(node)), em, whole);
-    if constexpr (!std::is_same_v<N, double>) {
-      if (dragged_ != nullptr) return dragged_->between(here, in_px(pick(*dragged_->extra(node).keys), em, whole));
-    }
-    return here;
+    return moved(in_px(pick(keys(node)), em, whole),
+                 [&](const auto& setting) { return in_px(pick(*setting.extra(node).keys), em, whole); });
   }
   /// What is measured for a leaf, or null.
   [[nodiscard]] const OwnContent* content(Index node) const {
@@ -154,19 +153,18 @@ class ViewOf {
   void see(const Records& records);
   [[nodiscard]] N percent_gap(Index container, Axis axis, N inner) const;
   [[nodiscard]] N aspect_height(Index node) const;
-  /// A number of the arrays, which may be one that is dragged.
-  [[nodiscard]] N number(const double* const (&arrays)[2], std::array<std::vector<double>, 2> Records::*there,
-                         Index node, Axis axis) const {
+  /// What is `here` in the tree, and `there(setting)` in the one with a dragged setting elsewhere.
+  template <class There>
+  [[nodiscard]] N moved(N here, [[maybe_unused]] const There& there) const {
     if constexpr (!std::is_same_v<N, double>) {
-      if (dragged_ != nullptr) return dragged_->between(arrays[axis][node], (dragged_->records().*there)[axis][node]);
-    }
-    return arrays[axis][node];
-  }
-  [[nodiscard]] N of_extra(Index node, double here, double Extra::*there) const {
-    if constexpr (!std::is_same_v<N, double>) {
-      if (dragged_ != nullptr) return dragged_->between(here, dragged_->extra(node).*there);
+      if (dragged_ != nullptr) return dragged_->between(here, there(*dragged_));
     }
     return here;
+  }
+  /// A number of the arrays.
+  [[nodiscard]] N number(const double* const (&arrays)[2], std::array<std::vector<double>, 2> Records::*there,
+                         Index node, Axis axis) const {
+    return moved(arrays[axis][node], [&](const auto& setting) { return (setting.records().*there)[axis][node]; });
   }
   /// Pixels as they are told in this view.
   [[nodiscard]] EdgesSeen widened([[maybe_unused]] Index node, const EdgeRoom& edges) const {

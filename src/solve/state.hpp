@@ -55,7 +55,7 @@ struct StateOf {
   std::vector<GridPlace> cells;             ///< kept only for trees with grids
   std::vector<EdgeRoomOf<N>> resolved;      ///< by Extra; kept only for trees with percent edges
   std::vector<EdgeRoomOf<N>> own_resolved;  ///< by record of `forms`, where these do not hold it: not for pixels
-  const DraggedSetting* dragged = nullptr;  ///< what is dragged instead of the container: not for pixels
+  DraggedSetting* dragged = nullptr;        ///< what is dragged instead of the container: not for pixels
 
   std::vector<std::uint32_t> handles;  ///< of who was here, kept only where changes are followed
   FormRecords forms;                   ///< kept only for trees whose nodes have other forms

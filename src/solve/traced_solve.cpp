@@ -28,14 +28,14 @@ void TracedSolve::run(const TreeStore& store, const Moving& width, const std::op
                       const std::vector<std::string>& modes, Region* region) {
   course_ = {};
   course_.region = region;
-  setting_ = nullptr;
+  state_.dragged = nullptr;
   solve(store, width, height, modes);
 }
 
 void TracedSolve::run(const TreeStore& store, const std::optional<double>& width, const std::optional<double>& height,
                       const std::vector<std::string>& modes, DraggedSetting& setting) {
   course_ = {};
-  setting_ = &setting;
+  state_.dragged = &setting;
   const auto still = [](const std::optional<double>& side) {
     return side ? std::optional(Moving(*side)) : std::nullopt;
   };
@@ -45,7 +45,6 @@ void TracedSolve::run(const TreeStore& store, const std::optional<double>& width
 void TracedSolve::solve(const TreeStore& store, const std::optional<Moving>& width, const std::optional<Moving>& height,
                         const std::vector<std::string>& modes) {
   const Tracing tracing(course_);
-  state_.dragged = setting_;
   clear_results(state_, store.flat().size());
   make_room(state_, scratch_, store);
   see_ranges(store, width, height, modes);
@@ -64,11 +63,11 @@ void TracedSolve::see_ranges(const TreeStore& store, const std::optional<Moving>
   if (forms.empty()) return state_.forms.end();
   state_.forms.begin(store, holding_);
   state_.own_resolved.assign(state_.forms.own.size(), {});
-  if (setting_ != nullptr && !setting_->begin_forms(state_.forms)) course_.opaque = true;
+  if (state_.dragged != nullptr && !state_.dragged->begin_forms(state_.forms)) course_.opaque = true;
 }
 
 void TracedSolve::drag(double by, double sideways) {
-  if (setting_ != nullptr) setting_->drag(by);
+  if (state_.dragged != nullptr) state_.dragged->drag(by);
   const auto drag_all = [&](std::vector<Moving>& numbers) {
     for (Moving& number : numbers) number = number.further(by, sideways);
   };

@@ -46,7 +46,6 @@ class TracedSolve {
   ChangeLog changes_;
   std::vector<bool> holding_;
   Course course_;
-  DraggedSetting* setting_ = nullptr;
 };
 
 }  // namespace fond_ladder::inline v0::detail

@@ -38,6 +38,20 @@ TEST(ClimbCommand, ShowsNamedRungsAtTheirOwnHeight) {
   EXPECT_THAT(told.out, HasSubstr("      300       240      300\n"));
 }
 
+/// Only where something bends; the rest is proved.
+TEST(ClimbCommand, SaysWhereNothingIsProved) {
+  const auto told = [](const std::string& basis) {
+    return testing::run({"climb", "-", "--show", "a.width"},
+                        R"({"format":1,"ladder":{"width":[300,600]},"root":{"kind":"row","name":"r","children":[)"
+                        R"({"kind":"box","name":"a","min_width":0,"basis":)" +
+                            basis + R"(},{"kind":"box","name":"b","width":200.3}]}})")
+        .out;
+  };
+  EXPECT_THAT(told("\"60%\""),
+              HasSubstr("\n300 to 500.75 looked at step by step: between the steps nothing is proved\n"));
+  EXPECT_THAT(told("150"), Not(HasSubstr("step by step")));
+}
+
 TEST(ClimbCommand, CountsNodes) {
   const testing::Result told = testing::run(
       {"climb", std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json", "--show", "count(body/*)"});

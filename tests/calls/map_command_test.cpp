@@ -38,10 +38,15 @@ TEST(MapCommand, SaysNothingOfWhatItDoesNotKnow) {
                             "beds.width = 3 when container.width > 9000"})
                   .out,
               ::testing::Not(HasSubstr("claim holds at every size")));
-  const testing::Result bends = testing::run(
-      {"check", "-", "--heights", "every", "--claim", "a.width < 400"},
+  const char* const bending =
       R"({"format":1,"ladder":{"width":[300,600],"height":[100,200]},"root":{"kind":"row","name":"r","children":[)"
-      R"({"kind":"box","name":"a","basis":"60%","min_width":0},{"kind":"box","name":"b","width":200}]}})");
+      R"({"kind":"box","name":"a","basis":"60%","min_width":0},{"kind":"box","name":"b","width":200}]}})";
+  const testing::Result bends = testing::run({"check", "-", "--heights", "every", "--claim", "a.width < 400"}, bending);
+  const std::string drawn =
+      testing::run({"map", "-", "--height", "every", "--claim", "a.width < 400", "-o", "-", "--as", "svg"}, bending)
+          .out;
+  EXPECT_THAT(drawn, HasSubstr("1 claim holds wherever it was looked"));
+  EXPECT_THAT(drawn, ::testing::Not(HasSubstr("holds at every size")));
   EXPECT_THAT(bends.out, HasSubstr("the claim holds, sampled at some sizes\n"));
   EXPECT_THAT(bends.out, HasSubstr("sampled at some sizes 300 to "));
 }

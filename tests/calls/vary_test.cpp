@@ -68,7 +68,7 @@ TEST(VaryOption, MeasureCheckAndDrawShowValuesSideBySide) {
   EXPECT_THAT(measured.out, HasSubstr("console/body/beds                    16, 76: 200 x 671      16, 76: 240 x 671"));
   EXPECT_THAT(measured.out, Not(HasSubstr("console/bar ")));  // the same with both
   const testing::Result same = testing::run({"measure", console(), "--vary", "beds.grow=0,0.0", "--at", "1280x800"});
-  EXPECT_THAT(same.out, HasSubstr(": nothing changes\n"));
+  EXPECT_THAT(same.out, HasSubstr(": no box changes\n"));
 
   const testing::Result checked = testing::run(
       {"check", console(), "--vary", "beds.width=200,240,300", "--claim", "uncut(console)", "--format", "json"});
@@ -80,6 +80,21 @@ TEST(VaryOption, MeasureCheckAndDrawShowValuesSideBySide) {
   const testing::Result drawn =
       testing::run({"draw", console(), "--vary", "beds.width=200,240", "--at", "1280x800", "-o", "-", "--as", "svg"});
   EXPECT_THAT(drawn.out, HasSubstr("beds.width=240"));
+}
+
+/// A part of an answer was once printed before a wrong name in the call came to light.
+TEST(VaryOption, PrintsNothingOfACallThatIsRefused) {
+  const std::vector<std::vector<std::string>> calls{
+      {"measure", console(), "--settings", "nope"},
+      {"measure", console(), "--vary", "beds.width=1,2", "--settings", "nope"},
+      {"climb", console(), "--vary", "beds.width=1..9", "--show", "nope.width"},
+      {"climb", console(), "--vary", "beds.width=1..9", "--rungs", "40"}};
+  for (std::vector<std::string> words : calls) {
+    words.insert(words.end(), {"--format", "json"});
+    const testing::Result told = testing::run(words);
+    EXPECT_EQ(told.status, 2);
+    EXPECT_EQ(told.out, "");
+  }
 }
 
 TEST(VaryOption, RefusesWithAWayOut) {

@@ -22,7 +22,7 @@ import { follow, frame, stepOf } from './picture.js';
  *
  * @typedef {object} Mapped
  * @property {{width: {from: number, to: number}, height: {from: number, to: number}}} at
- * @property {{claim: string, holds: boolean, rungs: number, failing: Region[]}[]} claims
+ * @property {{claim: string, holds: boolean, proved: boolean, rungs: number, failing: Region[]}[]} claims
  * @property {{from: Size, to: Size}[]} turns
  * @property {{name: string, size: Size}[]} rungs
  */
@@ -301,13 +301,15 @@ export class SizeMap {
     const [all, broken] = [this.#mapped.claims.length, this.#broken.length];
     const never = this.#mapped.claims.filter(({ holds, failing }) => !holds && failing.length === 0).length;
     const { width, height } = this.#mapped.at;
+    const isProved = this.#mapped.claims.every(({ proved }) => proved);
+    const where = isProved ? 'at every size' : 'wherever it was looked, as something bends';
     const verdict =
       all === 0
         ? 'there are no claims; the lines are where something turns'
         : broken === 0
           ? all === 1 && never === 0
-            ? 'the claim holds at every size'
-            : `${never > 0 ? all - never : `all ${all}`} claims hold at every size`
+            ? `the claim holds ${where}`
+            : `${never > 0 ? all - never : `all ${all}`} claims hold ${where}`
           : `${broken} of ${counted(all, 'claim')} ${broken === 1 ? 'breaks' : 'break'} somewhere`;
     find('map-words').textContent =
       `${rounded(width.from)} to ${rounded(width.to)} wide, ${rounded(height.from)} to ${rounded(height.to)} high: ` +

@@ -48,6 +48,7 @@ class Climber {
     solve_all();
     find_turns();
     Climb climbed;
+    climbed.sampled = {way_.span};
     climbed.steps.reserve(inside);
     for (std::size_t i = ahead; i < ahead + inside; ++i) {
       climbed.steps.push_back({containers_[i], std::move(values_[i]), sizes_[i]});
@@ -103,7 +104,13 @@ class Climber {
       }
     }
     order_turns();
-    climbed.proved = followed->sampled.empty();
+    for (const std::vector<Span>* spans : {&followed->sampled, &followed->read_sampled}) {
+      for (const Span& part : *spans) {
+        const Span inside{std::max(part.from, span.from), std::min(part.to, span.to)};
+        if (inside.from <= inside.to) climbed.sampled.push_back(inside);
+      }
+    }
+    climbed.sampled = joined(std::move(climbed.sampled));
     decisions_ = followed->decisions;
     if (options_.causes) {
       const std::unique_ptr<Trail> below = way_.trail(), above = way_.trail();

@@ -23,17 +23,28 @@ double steps_a_unit(const Span& values) {
   return steps;
 }
 
+/// The scene with the setting at two values in the midst of the way, where it is nothing special.
+struct TwoScenes {
+  double low_at, high_at;  // places
+  Scene low, high;
+
+  TwoScenes(const Varied& varied, const Span& places, double steps)
+      : low_at(inside(places, 0.25)),
+        high_at(inside(places, 0.75)),
+        low(varied.at(low_at / steps)),
+        high(varied.at(high_at / steps)) {}
+
+ private:
+  static double inside(const Span& places, double share) {
+    return std::round(places.from + (places.to - places.from) * share);
+  }
+};
+
 class SettingTrail : public Trail {
  public:
-  SettingTrail(const Varied& varied, const Rung& rung, const std::vector<std::string>& modes, double steps)
-      : varied_(varied),
-        rung_(rung),
-        modes_(modes),
-        steps_(steps),
-        low_at_(inside(0.25)),
-        low_(varied.at(low_at_ / steps), modes),
-        high_(varied.at(inside(0.75) / steps), modes),
-        setting_(low_.tree().store(), low_at_, high_.tree().store(), inside(0.75)) {}
+  SettingTrail(const Varied& varied, const TwoScenes& scenes, const Rung& rung, const std::vector<std::string>& modes,
+               double steps)
+      : varied_(varied), scenes_(scenes), rung_(rung), modes_(modes), steps_(steps), low_(scenes.low, modes) {}
 
   Solution solve(double at) override {
     const Scene scene = varied_.at(at / steps_);
@@ -45,27 +56,26 @@ class SettingTrail : public Trail {
   }
   [[nodiscard]] std::vector<std::string> active() const override { return last_->active(rung_); }
   bool trace(double at, detail::TracedSolve& traced) override {
-    if (!setting_.is_sound()) return false;
-    setting_.drag_to(at);
-    traced.run(store(), rung_.width, rung_.height, modes_, setting_);
+    if (!high_) {
+      high_.emplace(scenes_.high, modes_);
+      setting_.emplace(store(), scenes_.low_at, high_->tree().store(), scenes_.high_at);
+    }
+    if (!setting_->is_sound()) return false;
+    setting_->drag_to(at);
+    traced.run(store(), rung_.width, rung_.height, modes_, *setting_);
     return !traced.course().opaque;
   }
   [[nodiscard]] const detail::TreeStore& store() const override { return low_.tree().store(); }
 
  private:
-  /// A step in the midst of the way, where the setting is nothing special.
-  [[nodiscard]] double inside(double share) const {
-    const double from = varied_.values.from * steps_, to = varied_.values.to * steps_;
-    return std::round(from + (to - from) * share);
-  }
-
   const Varied& varied_;
+  const TwoScenes& scenes_;
   const Rung& rung_;
   const std::vector<std::string>& modes_;
-  double steps_, low_at_;
-  SceneSolver low_, high_;
-  detail::DraggedSetting setting_;
-  std::optional<SceneSolver> last_;
+  double steps_;
+  SceneSolver low_;
+  std::optional<SceneSolver> high_, last_;  // `high_` and the setting where something is traced
+  std::optional<detail::DraggedSetting> setting_;
 };
 
 }  // namespace
@@ -77,13 +87,13 @@ Climb climb_setting(const Varied& varied, const Rung& rung, std::vector<Quantity
     throw BadValue("a climb takes at most 100,000 values; " + varied.setting + " from " + exact(varied.values.from) +
                    " to " + exact(varied.values.to) + " is more: climb a part of it");
   }
-  const Scene scene = varied.at(varied.values.from);
   const Span places{varied.values.from * steps, varied.values.to * steps};
+  const TwoScenes scenes(varied, places, steps);
   ClimbOptions alone = options;
   alone.threads = 1;               // the scenes are made on this one
   constexpr double beside = 1e-3;  // so that limits that are dragged are told as they are at the turn
-  const ClimbedWay way{scene,
-                       [&] { return std::make_unique<SettingTrail>(varied, rung, options.modes, steps); },
+  const ClimbedWay way{scenes.low,
+                       [&] { return std::make_unique<SettingTrail>(varied, scenes, rung, options.modes, steps); },
                        places,
                        places,
                        "factors, an aspect or percentages multiply what the setting changes",
@@ -97,6 +107,7 @@ Climb climb_setting(const Varied& varied, const Rung& rung, std::vector<Quantity
     if (turn.to == places.to - 1) turn.to = places.to, turn.after = climbed.steps.back().values[turn.quantity];
   }
   for (Climb::Step& step : climbed.steps) step.at /= steps;
+  for (Span& part : climbed.sampled) part = {part.from / steps, part.to / steps};
   for (Turn& turn : climbed.found) {
     turn.at /= steps;
     turn.to /= steps;

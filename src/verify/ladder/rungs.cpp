@@ -33,9 +33,9 @@ std::vector<std::optional<double>> heights_of(const Ladder& ladder) {
 }
 
 std::vector<Rung> rungs_of(const Ladder& ladder) {
+  require_climbable(ladder.width);
   std::vector<Rung> rungs;
   for (const std::optional<double>& height : heights_of(ladder)) {
-    require_climbable(ladder.width);
     for (const double width : whole_numbers(ladder.width)) rungs.push_back({width, height});
   }
   for (const NamedRung& named : ladder.rungs) rungs.push_back({named.size.width, named.size.height});

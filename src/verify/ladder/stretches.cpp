@@ -57,6 +57,7 @@ struct Reading {
   std::optional<Moving> value;
   double ahead = endless;
   bool sampled = false;  // it hangs on something that bends
+  bool decides = false;  // and not only by bending itself
 };
 
 class WayFollower {
@@ -119,6 +120,7 @@ class WayFollower {
     Reading reading;
     reading.value = detail::measured(solve, quantities_[q]);
     reading.ahead = course.ahead;
+    reading.decides = course.curved;
     reading.sampled = course.curved || (reading.value && reading.value->bends());
     return reading;
   }
@@ -141,6 +143,7 @@ class WayFollower {
       for (const std::size_t q : one.others) {
         const Reading reading = read(q);
         take(q, at, reading);
+        if (reading.decides) followed_.read_sampled.push_back({at, end});
         if (!reading.sampled && at + reading.ahead < end) due.emplace_back(at + reading.ahead, q);
       }
     }
@@ -158,6 +161,7 @@ class WayFollower {
         }
         const Reading reading = read(q);
         take(q, here, reading);
+        if (reading.decides) followed_.read_sampled.push_back({here, end});
         if (!reading.sampled && here + reading.ahead < end) later.emplace_back(here + reading.ahead, q);
       }
       due.swap(later);
@@ -297,6 +301,7 @@ std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Qu
     if (!part) return {};
     for (std::size_t q = 0; q < quantities.size(); ++q) append(all.runs[q], std::move(part->runs[q]));
     std::ranges::copy(part->sampled, std::back_inserter(all.sampled));
+    std::ranges::copy(part->read_sampled, std::back_inserter(all.read_sampled));
     std::ranges::copy(part->decisions, std::back_inserter(all.decisions));
   }
   return all;

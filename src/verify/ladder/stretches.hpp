@@ -47,6 +47,7 @@ struct Followed {
   };
   std::vector<Decision> decisions;  ///< rising
   std::vector<Span> sampled;        ///< where decisions hang on something that bends: there nothing is proved
+  std::vector<Span> read_sampled;   ///< where only what is read off for some quantity does
 };
 
 /// Follows quantities over places from one up to a larger one, in parts that do not depend on how many threads there

@@ -87,14 +87,14 @@ TEST(Vary, TurnsAreWhereTheyCanBeWorkedOut) {
     const Climb climbed =
         climb_setting(varied(scene, one.setting, one.values, one.unit), {300.0, 100.0}, {one.quantity});
     EXPECT_EQ(turns_of(climbed), one.turns) << one.what;
-    EXPECT_TRUE(climbed.proved) << one.what;
+    EXPECT_TRUE(climbed.sampled.empty()) << one.what;
   }
 }
 
 TEST(Vary, AWeightIsLookedAtStepByStepAndFollowsACurve) {
   const Scene scene = testing::scene_from("row:r [ box:a weight=1 box:b weight=1 ]");
   const Climb climbed = climb_setting(varied(scene, "a.weight", {1, 3}), {300.0, 100.0}, {"a.width"});
-  EXPECT_FALSE(climbed.proved);
+  EXPECT_FALSE(climbed.sampled.empty());
   ASSERT_EQ(climbed.turns().size(), 1U);
   EXPECT_EQ(climbed.turns()[0].kind, TurnKind::curve);
   EXPECT_EQ(climbed.turns()[0].at, 1);
@@ -102,8 +102,29 @@ TEST(Vary, AWeightIsLookedAtStepByStepAndFollowsACurve) {
   EXPECT_EQ(climbed.steps.size(), 101U);  // a short span has steps enough
 }
 
+/// A width that follows a height within its limits bends; under a range it was once taken for a straight line.
+TEST(Vary, AnAspectUnderARangeIsLookedAtStepByStep) {
+  Scene scene = testing::scene_from("row:r across=start [ box:a height=20 max_height=50 ]");
+  scene.ranges = {{.name = "wide", .from_width = 100.0}};
+  testing::add_form(scene, scene.tree.at("a"), "wide", [](Keys& keys) { keys.aspect = 2; });
+  const Climb climbed = climb_setting(varied(scene, "a.height", {10, 200}), {300.0, 100.0}, {"a.width"});
+  EXPECT_EQ(turns_of(climbed), "at 50: a.width bends at 100, its slope from 2 to 0: `a` reaches its maximum 50\n");
+  EXPECT_EQ(climbed.sampled, std::vector<Span>{Span(10, 200)});
+}
+
 TEST(Vary, WhatItCannotDoIsRefused) {
-  const Scene scene = testing::scene_from("row:r [ box:a copies=2 width=10 ]");
+  const Scene scene = testing::scene_from("row:r [ box:a width=10 ]");
+  const Varied growing{"a.copies", {1, 4}, [](double value) {
+                         Node all = row("r");
+                         for (int i = 0; i < value; ++i) all.holds(box("a" + std::to_string(i)));
+                         return Scene(all);
+                       }};
+  try {
+    static_cast<void>(climb_setting(growing, {300.0, 100.0}, std::vector<std::string>{"a0.width"}));
+    ADD_FAILURE() << "it climbed";
+  } catch (const BadValue& fault) {
+    EXPECT_STREQ(fault.what(), "a.copies changes how many nodes there are: name the values to compare instead");
+  }
   EXPECT_THROW(static_cast<void>(climb_setting(varied(scene, "r.gap", {0, 1e6}), {300.0, 100.0}, {"r.width"})),
                BadValue);
   EXPECT_THROW(static_cast<void>(climb_setting(varied(scene, "r.gap", {0, 10}), {300.0, 100.0}, {"q.width"})),
@@ -161,8 +182,8 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
     const Rung rung{200.0 + random.below(300),
                     random.chance(70) ? std::optional(100.0 + random.below(300)) : std::nullopt};
     const Climb climbed = climb_setting(varied, rung, quantities);
-    proved += climbed.proved ? 1 : 0;
-    if (!climbed.proved) continue;
+    proved += climbed.sampled.empty() ? 1 : 0;
+    if (!climbed.sampled.empty()) continue;
     const auto near_turn = [&](double value) {
       return std::ranges::any_of(climbed.turns(), [&](const Turn& turn) { return std::abs(turn.at - value) < 1e-3; });
     };
