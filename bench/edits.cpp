@@ -250,7 +250,7 @@ double LiveWindow::styled_bytes() {
   Solver solver;
   solver.solve(scene.tree, {800, 600});
   const std::size_t words = count * PlainText("Fern", {13, false, {}}).memory();
-  return static_cast<double>(scene.tree.memory() + solver.memory() - words) / count;
+  return static_cast<double>(scene.tree.memory() + solver.memory() - solver.scratch_memory() - words) / count;
 }
 
 std::string LiveWindow::report(const Compared& compared) const {
@@ -266,10 +266,14 @@ std::string LiveWindow::report(const Compared& compared) const {
   const Tree as_built = tree_;
   Solver solver;
   solver.solve(as_built, {800, 600});
-  const double bytes = static_cast<double>(as_built.memory() + solver.memory()) / static_cast<double>(tree_.size());
+  const auto nodes = static_cast<double>(tree_.size());
+  const double bytes = static_cast<double>(as_built.memory() + solver.memory() - solver.scratch_memory()) / nodes;
   const double styled = styled_bytes();
   fmt::print("{:<62}{:.0f}\n{:<62}{:.0f}\n", "bytes a plain node, its solver included:", bytes,
              "bytes a styled text, its words apart:", styled);
+  fmt::print("{:<62}{:.0f}\n{:<62}{:.1f}\n", "of the solver, room to work in, a node of the longest run:",
+             static_cast<double>(solver.scratch_memory()) / static_cast<double>(tree_.child_count(list_)),
+             "of the tree, names, a node:", static_cast<double>(as_built.names_memory()) / nodes);
   return json + fmt::format(", \"bytes\": {:.0f}, \"styled bytes\": {:.0f}}}", bytes, styled);
 }
 

@@ -66,8 +66,8 @@ void measure(const std::string& name, Compared& compared, bool quick, double sec
 
 std::string report(const std::vector<std::unique_ptr<Subject>>& subjects) {
   std::string json = "{\"trees\": [";
-  fmt::print("{:<16}{:>9}{:>12}{:>12}{:>12}{:>12}{:>12}{:>12}\n", "tree", "nodes", "full", "touch", "full/touch",
-             "new width", "width/full", "bytes/node");
+  fmt::print("{:<16}{:>9}{:>12}{:>12}{:>12}{:>12}{:>12}{:>12}{:>10}\n", "tree", "nodes", "full", "touch", "full/touch",
+             "new width", "width/full", "bytes/node", "scratch");
   fmt::print("{:<25}{:>12}{:>12}{:>12}{:>12}\n", "", "ns/node", "ns/node", "", "ns/node");
   for (const auto& subject : subjects) {
     const auto n = static_cast<double>(subject->tree.size());
@@ -75,13 +75,15 @@ std::string report(const std::vector<std::unique_ptr<Subject>>& subjects) {
     const double full = compared.time("full") / n, touch = compared.time("touch") / n,
                  width = compared.time("width") / n;
     const double per_touch = compared.ratio("full", "touch"), per_full = compared.ratio("width", "full");
-    const double bytes = static_cast<double>(subject->tree.memory() + subject->solver.memory()) / n;
-    fmt::print("{:<16}{:>9}{:>12.1f}{:>12.1f}{:>12.2f}{:>12.1f}{:>12.2f}{:>12.0f}\n", subject->name, n, full, touch,
-               per_touch, width, per_full, bytes);
+    const double scratch = static_cast<double>(subject->solver.scratch_memory()) / n;
+    const double bytes = static_cast<double>(subject->tree.memory() + subject->solver.memory()) / n - scratch;
+    fmt::print("{:<16}{:>9}{:>12.1f}{:>12.1f}{:>12.2f}{:>12.1f}{:>12.2f}{:>12.0f}{:>10.1f}\n", subject->name, n, full,
+               touch, per_touch, width, per_full, bytes, scratch);
     json += fmt::format(
         "{}\n  {{\"tree\": \"{}\", \"nodes\": {}, \"full_ns_per_node\": {:.2f}, \"touch_ns_per_node\": {:.2f}, "
-        "\"full_per_touch\": {:.3f}, \"width_per_full\": {:.4f}, \"bytes_per_node\": {:.1f}}}",
-        json.back() == '[' ? "" : ",", subject->name, n, full, touch, per_touch, per_full, bytes);
+        "\"full_per_touch\": {:.3f}, \"width_per_full\": {:.4f}, \"bytes_per_node\": {:.1f}, "
+        "\"scratch_per_node\": {:.1f}}}",
+        json.back() == '[' ? "" : ",", subject->name, n, full, touch, per_touch, per_full, bytes, scratch);
   }
   return json + "]";
 }

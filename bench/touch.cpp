@@ -28,7 +28,7 @@ inline double read(const detail::Flat& flat, const detail::Extra* extras, Axis a
 void fit(const detail::TreeStore& store, detail::State& state) {
   const std::size_t n = store.flat().size();
   detail::for_each_result(state, [n](auto& array) { array.assign(n, {}); });
-  state.visits.assign(n, 0);
+  state.visits.assign(n, {});
 }
 
 void touch_all(const detail::TreeStore& store, detail::State& state) {
@@ -40,7 +40,7 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
   double unwritten = 0;
   Index listed = 0;  // as in the passes, passive leaves are on no list
   const auto list = [&](Index i) {
-    state.visits[listed] = i;
+    state.visits[listed] = detail::Visit{i};
     listed += flat.traits[i].passive ? 0 : 1;
   };
   for (Index i = 0; i < n; ++i) list(i);

@@ -41,8 +41,11 @@ class Solver {
   /// Forgets all results but keeps the memory: the next solve does everything anew. For measurements.
   void forget();
 
-  /// Bytes kept for the tree seen last.
+  /// Bytes kept for the tree seen last, room to work in included.
   [[nodiscard]] std::size_t memory() const;
+  /// Those of them that are room to work in. It is as large as the longest run of siblings needs (some 220 bytes a
+  /// sibling, and more in grids), however many nodes there are, and never smaller again.
+  [[nodiscard]] std::size_t scratch_memory() const;
 
  private:
   std::unique_ptr<detail::Passes> passes_;

@@ -184,6 +184,8 @@ class Tree {
 
   /// Bytes that the tree keeps: its nodes, their keys, names, plain texts and forms. Linear in the tree.
   [[nodiscard]] std::size_t memory() const;
+  /// Those of them that names take: each name once, however many nodes are called so.
+  [[nodiscard]] std::size_t names_memory() const;
 
   /// For the engine.
   [[nodiscard]] const detail::TreeStore& store() const;

@@ -10,6 +10,7 @@
 #include <vector>
 
 #include "fond_ladder/version.hpp"
+#include "model/bytes_of.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
@@ -33,6 +34,7 @@ class AreaMap {
   /// By name.
   [[nodiscard]] const std::vector<Area>& areas() const { return areas_; }
   [[nodiscard]] const Area* find(std::string_view name) const;
+  [[nodiscard]] std::size_t memory() const { return detail::bytes_of(runs_, areas_); }
   /// What is wrong with the map, as "must ...".
   [[nodiscard]] std::optional<std::string> fault() const;
 

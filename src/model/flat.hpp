@@ -22,6 +22,8 @@ namespace fond_ladder::inline v0::detail {
 using Index = std::uint32_t;
 inline constexpr Index no_index = 0xFFFFFFFF;
 inline constexpr double unlimited = std::numeric_limits<double>::infinity();
+/// Stands for a size that is not given, and for the size of the parent's content box where it is not known.
+inline constexpr double unknown = -1;
 
 /// How a size was given, lengths told apart by whether a parent must be known.
 enum class SizeWay : std::uint8_t { automatic, px, percent, content, fill };
@@ -124,7 +126,7 @@ struct Extra {
 /// What the keys of nodes are compiled to, an array a field.
 struct Records {
   std::vector<Traits> traits;
-  std::array<std::vector<double>, 2> given;     // a size in pixels where the way is px; else 0
+  std::array<std::vector<double>, 2> given;     // a size in pixels where the way is px; else `unknown`
   std::array<std::vector<double>, 2> smallest;  // 0 when no minimum is given
   std::array<std::vector<double>, 2> largest;   // `unlimited` when no maximum is given
   std::vector<double> grow;                     // or the weight
@@ -169,7 +171,7 @@ void for_each_array(FlatType& flat, Each each) {
 /// One node as its fields will stand in the arrays.
 struct CompiledNode {
   Traits traits{};
-  std::array<double, 2> given{}, smallest{}, largest{unlimited, unlimited}, inner{};
+  std::array<double, 2> given{unknown, unknown}, smallest{}, largest{unlimited, unlimited}, inner{};
   double grow = 0;
   Extra extra;
   bool needs_extra = false;

@@ -52,7 +52,8 @@ PlainText::PlainText(const PlainText& words, double size)
       style_(words.style_),
       pieces_(words.pieces_),
       widest_piece_(words.widest_piece_),
-      widest_paragraph_(words.widest_paragraph_) {
+      widest_paragraph_(words.widest_paragraph_),
+      paragraphs_(words.paragraphs_) {
   style_.size = size;
 }
 

@@ -311,6 +311,10 @@ NodeId Tree::at(std::string_view path) const {
   throw BadPath(message);
 }
 
+std::size_t Tree::names_memory() const {
+  return store().names_memory();
+}
+
 std::size_t Tree::memory() const {
   return store().memory();
 }

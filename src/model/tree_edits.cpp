@@ -257,9 +257,8 @@ void TreeStore::set_em(double em) {
   em_ = em;
   walk([&](Index node, std::size_t) {
     if (flat_.extra[node] != 0) return set_fields(node, keys(node));
-    auto& content = contents_[flat_.content[node]];
-    const auto* words = dynamic_cast<const PlainText*>(content.get());
-    if (words != nullptr) content = std::make_shared<PlainText>(*words, em);
+    const auto* words = dynamic_cast<const PlainText*>(content(node).get());
+    if (words != nullptr) contents_[flat_.content[node]] = Measured(std::make_shared<PlainText>(*words, em));
   });
   edit_all();
 }

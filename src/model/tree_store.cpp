@@ -209,7 +209,7 @@ void TreeStore::set_text(Index node, const Keys& keys) {
   if (next == content(node)) return;
   if (!next) return drop_content(node);
   if (flat_.content[node] == 0) flat_.content[node] = take_place(contents_, free_contents_);
-  contents_[flat_.content[node]] = std::move(next);
+  contents_[flat_.content[node]] = Measured(std::move(next));
 }
 
 void TreeStore::drop_extra(Index node) {
@@ -221,7 +221,7 @@ void TreeStore::drop_extra(Index node) {
 
 void TreeStore::drop_content(Index node) {
   if (flat_.content[node] == 0) return;
-  contents_[flat_.content[node]].reset();
+  contents_[flat_.content[node]] = {};
   free_contents_.push_back(flat_.content[node]);
   flat_.content[node] = 0;
 }
@@ -257,7 +257,7 @@ void TreeStore::give_content(Index node, std::shared_ptr<const OwnContent> conte
   drop_content(node);
   if (content) {
     flat_.content[node] = take_place(contents_, free_contents_);
-    contents_[flat_.content[node]] = std::move(content);
+    contents_[flat_.content[node]] = Measured(std::move(content));
   } else {
     set_text(node, own);
   }
@@ -285,8 +285,8 @@ std::size_t TreeStore::memory() const {
   count(kept_edits_);
   count(scratch_);
   for (const Extra& extra : extras_) bytes += extra.packed.memory() + (extra.keys ? memory_of(*extra.keys) : 0);
-  for (const auto& content : contents_) {
-    if (const auto* text = dynamic_cast<const PlainText*>(content.get())) bytes += text->memory();
+  for (const Measured& one : contents_) {
+    if (const auto* text = dynamic_cast<const PlainText*>(one.content().get())) bytes += text->memory();
   }
   forms_.for_each([&](Index, const std::vector<NodeForm>& forms) {
     for (const NodeForm& form : forms) bytes += sizeof(NodeForm) + memory_of(form.change.values());

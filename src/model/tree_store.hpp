@@ -13,6 +13,7 @@
 #include "model/flat.hpp"
 #include "model/key_table.hpp"
 #include "model/life.hpp"
+#include "model/measured.hpp"
 #include "model/name_chains.hpp"
 #include "model/node_forms.hpp"
 #include "model/seeds.hpp"
@@ -119,9 +120,10 @@ class TreeStore {
   [[nodiscard]] Index parent(Index node) const { return flat_.parent[node]; }
   [[nodiscard]] Kind kind(Index node) const { return flat_.traits[node].node_kind(); }
   [[nodiscard]] const std::shared_ptr<const OwnContent>& content(Index node) const {
-    return contents_[flat_.content[node]];
+    return contents_[flat_.content[node]].content();
   }
   [[nodiscard]] std::size_t memory() const;
+  [[nodiscard]] std::size_t names_memory() const { return names_.memory(); }
 
   // --- for solvers -------------------------------------------------------------------------------------------------
 
@@ -129,7 +131,7 @@ class TreeStore {
   [[nodiscard]] const Flat& flat() const { return flat_; }
   [[nodiscard]] const Extra& extra(Index node) const { return extras_[flat_.extra[node]]; }
   [[nodiscard]] const std::vector<Extra>& extras() const { return extras_; }
-  [[nodiscard]] const std::vector<std::shared_ptr<const OwnContent>>& contents() const { return contents_; }
+  [[nodiscard]] const std::vector<Measured>& contents() const { return contents_; }
   [[nodiscard]] double em() const { return em_; }
   [[nodiscard]] Direction direction() const { return direction_; }
   /// Differs between any two trees of a process, copies included.
@@ -260,7 +262,7 @@ class TreeStore {
   FreeBlocks free_blocks_;
   std::vector<Extra> extras_;
   std::vector<Index> free_extras_;
-  std::vector<std::shared_ptr<const OwnContent>> contents_;
+  std::vector<Measured> contents_;
   std::vector<Index> free_contents_;
 
   std::vector<Index> name_;  // by index

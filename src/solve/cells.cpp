@@ -205,6 +205,7 @@ class Placer {
     taken.take_one(major, cursor.minor);
     scratch_.cells[i] = turned_.range(major, cursor.minor, 1, 1);
     turned_.major(counts_) = std::max(turned_.major(counts_), major + 1);
+    if (cursor.major < limits::most_tracks) ++cursor.minor;  // that one is taken now
   }
 
   void place_free(Index i, const Wish& own, Taken& taken) {

@@ -12,13 +12,19 @@
 
 namespace fond_ladder::inline v0::detail {
 
+/// A size that is given, else what it is by itself.
+template <class N>
+[[nodiscard]] N given_or(const N& given, const N& otherwise) {
+  return __builtin_expect_with_probability(is_unknown(given), 1, 0.5) ? otherwise : given;
+}
+
 template <Axis axis, bool plain, class N = double>
 class Child {
  public:
   Child(const ViewOf<N>& view, Index node) : view_(view), node_(node), own_(view.traits(node)) {}
 
   [[nodiscard]] Index node() const { return node_; }
-  [[nodiscard]] Traits traits() const { return own_; }
+  [[nodiscard]] const Traits& traits() const { return own_; }
   [[nodiscard]] SizeWay way() const { return own_.way(axis); }
 
   [[nodiscard]] SidesOf<N> margin_up() const {
@@ -59,9 +65,8 @@ class Child {
 
   /// The size given in pixels, or in percent of a `whole` that is known; negative when none is.
   [[nodiscard]] N given(N whole) const {
-    if (way() == SizeWay::px) return view_.given_px(node_, axis);
-    if constexpr (plain) return -1;
-    if (way() != SizeWay::percent || is_unknown(whole)) return -1;
+    if constexpr (plain) return view_.given_px(node_, axis);
+    if (way() != SizeWay::percent || is_unknown(whole)) return view_.given_px(node_, axis);
     return view_.length(
         node_, [](const Keys& keys) { return keys.size_on(axis).length(); }, whole);
   }
@@ -81,31 +86,31 @@ class Child {
   /// minimum). `given` is the size given, or negative.
   [[nodiscard]] BoundsOf<N> bounds_along(N inset, N whole, N content, N given) const {
     BoundsOf<N> found = bounds(inset, whole);
-    const N limit = !is_unknown(given) ? least_of(found.most, given) : found.most;
-    const bool keeps = !own_.min_given(axis) && !own_.scrolls(axis);
-    found.least = most_of(found.least, keeps ? least_of(content, limit) : N(0));
+    const bool keeps = !own_.min_given(axis) & !own_.scrolls(axis);
+    found.least = most_unless(!keeps, found.least, [&] {
+      return least_of(content, is_unknown(given) ? found.most : least_of(found.most, given));
+    });
     return found;
   }
 
   /// The base size of a child without a weight, by its basis, else its size, else its content.
   [[nodiscard]] N base_size(N inset, N whole, N content, N given) const {
-    N base = !is_unknown(given) ? given : content;
+    N base = given_or<N>(given, content);
     if constexpr (!plain) {
-      if (own_.has_factors) base = base_by_basis(whole, content, base);
+      if (has_factors()) base = base_by_basis(whole, content, base);
     }
     return most_of(base, inset);
   }
-  [[nodiscard]] double shrink() const {
-    if constexpr (!plain) {
-      if (own_.has_factors) return view_.extra(node_).shrink;
-    }
-    return own_.rigid ? 0 : 1;
-  }
+  /// Of one that can.
+  [[nodiscard]] double shrink() const { return has_factors() ? view_.extra(node_).shrink : 1; }
+  [[nodiscard]] bool can_shrink() const { return own_.rigid == 0; }
+  /// Whether it has a basis, or shrinks by another factor than 0 or 1.
+  [[nodiscard]] bool has_factors() const { return !plain && own_.has_factors; }
 
   /// Whether the aspect rule keeps a node from being stretched: a height that follows the width, and an image, with or
   /// without a shape.
   [[nodiscard]] bool keeps_aspect() const {
-    return own_.node_kind() == Kind::image || (axis == y_axis && own_.has_aspect);
+    return (own_.node_kind() == Kind::image) | ((axis == y_axis) & (own_.has_aspect != 0));
   }
 
  private:
@@ -136,7 +141,7 @@ class Child {
 
   const ViewOf<N>& view_;
   Index node_;
-  Traits own_;
+  const Traits& own_;
 };
 
 /// Calls `with(child)` with the node as a Child of the right sort, and returns what it returns. Sums are better
@@ -156,8 +161,7 @@ template <Axis axis, class N>
 template <class N>
 [[nodiscard]] N natural_height(const ViewOf<N>& view, Index node) {
   return with_child<y_axis>(view, node, [&](const auto& child) {
-    const N given = child.given(unknown);
-    return child.bounds(child.inset_up(), unknown).held(!is_unknown(given) ? given : view.need(node));
+    return child.bounds(child.inset_up(), unknown).held(given_or<N>(child.given(unknown), view.need(node)));
   });
 }
 

@@ -10,18 +10,16 @@ namespace fond_ladder::inline v0::detail {
 
 /// Going up: the outer size by which a child counts on such an axis. `content` is its size by content.
 template <Axis axis, bool plain, class N>
-[[nodiscard]] N outer_across_up(const Child<axis, plain, N>& child, N content) {
-  const N given = child.given(unknown);
+[[nodiscard, gnu::always_inline]] inline N outer_across_up(const Child<axis, plain, N>& child, N content) {
   const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
-  return bounds.held(!is_unknown(given) ? given : content) * child.counted_scale() + child.margin_up().sum();
+  return bounds.held(given_or<N>(child.given(unknown), content)) * child.counted_scale() + child.margin_up().sum();
 }
 
 /// Going down: the same in `whole`, which percentages are of. Heights only: a width by content depends on its room.
 template <bool plain, class N>
 [[nodiscard]] N outer_across_down(const ViewOf<N>& view, const Child<y_axis, plain, N>& child, N whole) {
-  const N given = child.given(whole);
   const BoundsOf<N> bounds = child.bounds(child.inset_down(), whole);
-  return bounds.held(!is_unknown(given) ? given : view.need(child.node())) * child.counted_scale() +
+  return bounds.held(given_or<N>(child.given(whole), view.need(child.node()))) * child.counted_scale() +
          child.margin_down(false).sum();
 }
 
@@ -30,8 +28,8 @@ template <bool plain, class N>
 template <class N>
 [[nodiscard]] N ahead_by(unsigned auto_margins, N spare, Across align, bool never_ahead) {
   if (auto_margins != 0) return spare <= 0 || auto_margins == 2 ? N(0) : auto_margins == 3 ? spare / 2 : spare;
-  if (spare <= 0 && never_ahead) return 0;
-  return align == Across::center ? spare / 2 : align == Across::end ? spare : N(0);
+  static constexpr std::array<double, 5> part{0, 0.5, 1, 0, 0};  // by the words of Across
+  return most_unless(!never_ahead, spare, [] { return 0.0; }) * part[static_cast<std::size_t>(align)];
 }
 
 /// Where a child of a stack or grid lies: its own word, else the container's, else that of the kind.
@@ -49,15 +47,15 @@ template <Axis axis, bool plain, class N>
                                  Across align) {
   const BoundsOf<N> bounds = child.bounds(child.inset_down(), whole);
   const N given = child.given(whole);
-  if (!is_unknown(given)) return bounds.held(given);
   const SizeWay way = child.way();
-  const bool stretched =
-      way == SizeWay::automatic && align == Across::stretch && !child.keeps_aspect() && child.auto_margins(false) == 0;
+  const bool stretched = (way == SizeWay::automatic) & (align == Across::stretch) & !child.keeps_aspect() &
+                         (child.auto_margins(false) == 0);
   if constexpr (!plain) room /= child.counted_scale();
-  if (stretched || way == SizeWay::fill) return bounds.held(room);
-  if constexpr (axis == y_axis) return bounds.held(view.need(child.node()));
-  const N least = view.min_content(child.node()), most = view.max_content(child.node());
-  return bounds.held(least_of(most, most_of(least, room)));
+  const bool fills = stretched | (way == SizeWay::fill);
+  if constexpr (axis == y_axis) return bounds.held(given_or<N>(given, either<N>(fills, room, view.need(child.node()))));
+  const N wide = most_unless(fills, room, [&] { return view.min_content(child.node()); });
+  const N fitted = least_unless(fills, wide, [&] { return view.max_content(child.node()); });
+  return bounds.held(given_or(given, fitted));
 }
 
 /// How a container lays its children on an axis.

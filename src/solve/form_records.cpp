@@ -78,11 +78,11 @@ void FormRecords::put(const TreeStore& store, Index node) {
   OwnRecord& record = own_record(store.slot(node));
   const Index place = of_solver | own_of_slot_[store.slot(node)];
   record.extra = std::move(compiled.extra);
-  record.content = content_for(keys, store.content(node), store.em());
-  if (record.content) compiled.traits.passive = 0;
+  record.content = Measured(content_for(keys, store.content(node), store.em()));
+  if (record.content.content()) compiled.traits.passive = 0;
   put_record(records, node, compiled);
   records.extra[node] = compiled.needs_extra ? place : 0;
-  records.content[node] = record.content ? place : 0;
+  records.content[node] = record.content.content() ? place : 0;
 }
 
 }  // namespace fond_ladder::inline v0::detail

@@ -27,7 +27,7 @@ inline constexpr Index of_solver = 0x80000000;
 struct OwnRecord {
   Extra extra;
   EdgeRoom resolved;
-  std::shared_ptr<const OwnContent> content;
+  Measured content;
 };
 
 class FormRecords {

@@ -5,6 +5,7 @@
 // kept as plain pointers, which no store into a result can be thought to change: loops keep them in registers.
 
 #include <algorithm>
+#include <numeric>
 #include <type_traits>
 
 #include "model/flat.hpp"
@@ -23,22 +24,21 @@ struct BoundsOf {
   [[nodiscard]] N held(N value) const { return most_of(least_of(value, most), least); }
 };
 
-/// Stands for the size of the parent's content box where it is not known.
-inline constexpr double unknown = -1;
 [[nodiscard]] constexpr bool is_unknown(double whole) {
   return whole < 0;
 }
 
-/// The children that stand in the flow, in the order in which they are laid.
+/// The children that stand in the flow, in the order in which they are laid: `first` and one of `places` each. Those of
+/// all children are 0, 1, 2…, so that every flow is read in the same way.
 class InFlow {
  public:
-  InFlow(Index first, Index count, const Index* listed) : first_(first), count_(count), listed_(listed) {}
+  InFlow(Index first, Index count, const Index* places) : first_(first), count_(count), places_(places) {}
   [[nodiscard]] Index size() const { return count_; }
-  [[nodiscard]] Index operator[](Index i) const { return listed_ != nullptr ? listed_[i] : first_ + i; }
+  [[nodiscard]] Index operator[](Index i) const { return first_ + places_[i]; }
 
  private:
   Index first_, count_;
-  const Index* listed_;
+  const Index* places_;
 };
 
 /// The tree and the results, to be read.
@@ -53,7 +53,7 @@ class ViewOf {
   const double em;
   const bool mirrored;  ///< right-to-left
 
-  [[nodiscard]] Traits traits(Index node) const { return traits_[node]; }
+  [[nodiscard]] const Traits& traits(Index node) const { return traits_[node]; }
   [[nodiscard]] Index first_child(Index node) const { return first_child_[node]; }
   [[nodiscard]] Index child_count(Index node) const { return child_count_[node]; }
   [[nodiscard]] Index parent(Index node) const { return parent_[node]; }
@@ -97,9 +97,10 @@ class ViewOf {
                  [&](const auto& setting) { return in_px(pick(*setting.extra(node).keys), em, whole); });
   }
   /// What is measured for a leaf, or null.
-  [[nodiscard]] const OwnContent* content(Index node) const {
+  [[nodiscard]] const OwnContent* content(Index node) const { return measured(node).content().get(); }
+  [[nodiscard]] const Measured& measured(Index node) const {
     const Index place = content_[node];
-    return ((place & of_solver) == 0 ? contents_[place] : own_[place & ~of_solver].content).get();
+    return (place & of_solver) == 0 ? contents_[place] : own_[place & ~of_solver].content;
   }
 
   /// Margins and insets on the way up, percentages counting 0, and on the way down, resolved.
@@ -110,7 +111,7 @@ class ViewOf {
     return (place & of_solver) == 0 ? resolved_[place] : own_resolved(place & ~of_solver);
   }
   /// A leaf that its parent settles: see leaf.hpp.
-  [[nodiscard]] bool is_settled(Index node) const { return traits(node).passive && child_count(node) == 0; }
+  [[nodiscard]] bool is_settled(Index node) const { return (traits(node).passive != 0) & (child_count(node) == 0); }
   /// Whether something lies in a node: a child in its flow, or measured content.
   [[nodiscard]] bool holds_content(Index node) const;
 
@@ -142,11 +143,15 @@ class ViewOf {
     return traits(node).has_aspect && traits(node).way(y_axis) == SizeWay::automatic ? aspect_height(node) : need;
   }
 
-  /// The flow of a container; `listed` holds it when it is not simply all children, in the order of the file.
+  /// The flow of a container, held in `listed`.
   [[nodiscard]] InFlow flow(Index container, std::vector<Index>& listed) const {
-    if (!traits(container).odd_children) return {first_child(container), child_count(container), nullptr};
-    list_odd_flow(container, listed);
-    return {0, static_cast<Index>(listed.size()), listed.data()};
+    if (traits(container).odd_children) {
+      list_odd_flow(container, listed);
+      return {0, static_cast<Index>(listed.size()), listed.data()};
+    }
+    listed.resize(child_count(container));
+    std::iota(listed.begin(), listed.end(), Index{0});
+    return {first_child(container), child_count(container), listed.data()};
   }
 
  private:
@@ -200,7 +205,7 @@ class ViewOf {
   [[no_unique_address]] NotOfPixels<const std::vector<EdgeRoomOf<N>>*> own_resolved_;
   [[no_unique_address]] NotOfPixels<const DraggedSetting*> dragged_;
   const Extra* extras_;
-  const std::shared_ptr<const OwnContent>* contents_;
+  const Measured* contents_;
   const OwnRecord* own_;
 };
 
@@ -215,7 +220,14 @@ class FrameOf : public ViewOf<N> {
   using View = ViewOf<N>;
   using View::child_count, View::em, View::extra_place, View::first_child, View::flow, View::has, View::is_settled,
       View::keys, View::mirrored, View::place, View::size, View::traits;
-  [[nodiscard]] InFlow flow(Index container) const { return View::flow(container, scratch.flow); }
+  [[nodiscard]] InFlow flow(Index container) const {
+    if (traits(container).odd_children) return View::flow(container, scratch.flow);
+    return all_children(container);
+  }
+  /// Of one with simply all children in its flow.
+  [[nodiscard]] InFlow all_children(Index container) const {
+    return {first_child(container), child_count(container), scratch.upwards.data()};
+  }
 
   void set_content_widths(Index node, N least, N most) {
     min_content_out_[node] = least;
@@ -251,9 +263,9 @@ class FrameOf : public ViewOf<N> {
     old = size;
     const NodeFlag rest = without(flags, due);
     flags_out_[node] = axis == x_axis ? rest | NodeFlag::needs_heights : rest;
-    visits_[visit_count_] = node;
+    visits_[visit_count_] = Visit{node};
     visit_count_ += passive ? 0 : 1;
-    settled_count_ += passive ? 1 : 0;
+    ++visited_;
   }
 
   /// Sets a size that plans no visit, because whoever sets it sees to that.
@@ -269,23 +281,27 @@ class FrameOf : public ViewOf<N> {
 
   /// The list of planned visits, parents first.
   [[nodiscard]] Index visit_count() const { return visit_count_; }
-  [[nodiscard]] Index visit(Index i) const { return visits_[i]; }
-  void plan_visit(Index node) { visits_[visit_count_++] = node; }
-  /// Nodes that count as visited by the pass at work.
-  [[nodiscard]] Index visited() const { return visit_count_ + settled_count_; }
+  [[nodiscard]] Index visit(Index i) const { return static_cast<Index>(visits_[i]); }
+  void plan_visit(Index node) {
+    visits_[visit_count_++] = Visit{node};
+    ++visited_;
+  }
+  /// Nodes that count as visited by the pass at work; of these, the passive ones, until visits are dropped.
+  [[nodiscard]] Index visited() const { return visited_; }
+  [[nodiscard]] Index settled() const { return visited_ - visit_count_; }
   /// Plans the visit of all nodes, their widths being due; the root's in any case, passive ones through their parents
   /// (but for a leaf that has children, which are measured like any others).
   void plan_all(const Flat& flat) {
-    forget_visits();
     std::fill_n(flags_out_, flat.size(), NodeFlag::needs_widths);
+    if (plan_in_order(static_cast<Index>(flat.size()))) return;
+    forget_visits();
     plan_visit(0);
     for (Index i = 0; i < visit_count_; ++i) {
-      const Index node = visits_[i], first = first_child(node), behind = first + child_count(node);
+      const Index node = visit(i), first = first_child(node), behind = first + child_count(node);
       for (Index child = first; child < behind; ++child) {
-        const bool settled = is_settled(child);
-        visits_[visit_count_] = child;
-        visit_count_ += settled ? 0 : 1;
-        settled_count_ += settled ? 1 : 0;
+        visits_[visit_count_] = Visit{child};
+        visit_count_ += is_settled(child) ? 0 : 1;
+        ++visited_;
       }
     }
   }
@@ -296,13 +312,13 @@ class FrameOf : public ViewOf<N> {
     resolve_edges(0, axis, root_size);
     set_size<axis>(0, root_size, false);
   }
-  void forget_visits() { visit_count_ = settled_count_ = 0; }
+  void forget_visits() { visit_count_ = visited_ = 0; }
   /// Takes those nodes out of the planned visits for which `is_out` says so.
   template <class IsOut>
   void drop_visits(IsOut is_out) {
-    visit_count_ = static_cast<Index>(std::remove_if(visits_, visits_ + visit_count_, is_out) - visits_);
+    const auto drops = [&](Visit one) { return is_out(static_cast<Index>(one)); };
+    visit_count_ = static_cast<Index>(std::remove_if(visits_, visits_ + visit_count_, drops) - visits_);
   }
-  [[nodiscard]] Index settled() const { return settled_count_; }
 
   /// Writes down where a node was, that will be elsewhere or had no place (`had_place`), for whoever follows changes.
   void tell_change(Index node, bool had_place) {
@@ -310,6 +326,21 @@ class FrameOf : public ViewOf<N> {
   }
 
  private:
+  /// Plans the visit of all of `count` nodes where they lie level by level without holes, as packing leaves them. Else
+  /// returns false, and what is planned is void.
+  bool plan_in_order(Index count) {
+    Index planned = 0, next_child = 1;
+    for (Index node = 0; node < count; ++node) {
+      const Index children = child_count(node);
+      if ((children != 0) & (first_child(node) != next_child)) return false;
+      next_child += children;
+      visits_[planned] = Visit{node};
+      planned += (node != 0) & is_settled(node) ? 0 : 1;
+    }
+    visit_count_ = planned;
+    visited_ = count;
+    return next_child == count;
+  }
   void tell_other_box(Index node) { write_change_down(node, !has(node, NodeFlag::needs_widths)); }
   void write_change_down(Index node, bool had_place);
   void resolve_percent_edges(Index node, Axis axis, N whole);
@@ -318,8 +349,8 @@ class FrameOf : public ViewOf<N> {
   NodeFlag* flags_out_;
   GridPlace* cells_out_;
   StateOf<N>& state_;
-  Index* visits_;
-  Index visit_count_ = 0, settled_count_ = 0;
+  Visit* visits_;
+  Index visit_count_ = 0, visited_ = 0;
   ChangeLog& changes_;
   const bool tells_changes_;
 };

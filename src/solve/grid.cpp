@@ -59,6 +59,7 @@ SizedTrackOf<N> resolved(const Track& track, double em, N inner) {
   sized.min = way_of<N>(track.min, sized.least);
   sized.max = way_of<N>(track.max, sized.most);
   sized.share = sized.max == TrackWay::share ? track.max.share() : 0;
+  sized.largest = sized.max == TrackWay::fixed ? sized.most : unlimited;
   return sized;
 }
 
@@ -174,32 +175,30 @@ bool mark_asking(std::span<SizedTrackOf<N>> tracks, Room asked) {
 /// What a child asks of its tracks, none of its sizes in percent being known. `by_content`: without a minimum of its
 /// own it keeps its content there, up to `largest`.
 template <Axis axis, bool plain, class N>
-TrackRequestOf<N> claim_by(const ViewOf<N>& view, const Child<axis, plain, N>& child, bool by_content, N largest,
-                           HeightBy by) {
+[[gnu::always_inline]] inline TrackRequestOf<N> claim_by(const ViewOf<N>& view, const Child<axis, plain, N>& child,
+                                                         bool by_content, N largest, HeightBy by) {
   const N low = axis == x_axis ? view.min_content(child.node()) : content_height(view, child.node(), by);
   const N high = axis == x_axis ? view.max_content(child.node()) : low;
   const N given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
   const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
   TrackRequestOf<N> claim;
-  claim.min_content = bounds.held(!is_unknown(given) ? given : low) * scale + margin;
-  claim.max_content =
-      axis == y_axis ? claim.min_content : bounds.held(!is_unknown(given) ? given : high) * scale + margin;
-  claim.minimum = claim.min_content;
-  if (!is_unknown(given)) return claim;
-  const Traits traits = child.traits();
-  const N least = bounds.least * scale + margin;
-  const bool keeps = by_content && !traits.min_given(axis) && !traits.scrolls(axis);
-  const N kept = axis == x_axis ? claim.min_content : bounds.held(view.least_height(child.node())) * scale + margin;
-  claim.minimum = keeps ? most_of(least, least_of(kept, largest)) : least;
+  claim.min_content = bounds.held(given_or<N>(given, low)) * scale + margin;
+  claim.max_content = axis == y_axis ? claim.min_content : bounds.held(given_or<N>(given, high)) * scale + margin;
+  const bool keeps = by_content & !child.traits().min_given(axis) & !child.traits().scrolls(axis);
+  const auto kept = [&] {
+    const N own = axis == x_axis ? claim.min_content : bounds.held(view.least_height(child.node())) * scale + margin;
+    return least_of(own, largest);
+  };
+  const N ungiven = is_unknown(given) ? most_unless<N>(!keeps, bounds.least * scale + margin, kept) : N(0);
+  claim.minimum = is_unknown(given) ? ungiven : claim.min_content;
   return claim;
 }
 
 /// Enters what a child asks of the one track it stands in.
 template <Axis axis, class N>
 void claim_one(const ViewOf<N>& view, Index node, SizedTrackOf<N>& track, HeightBy by) {
-  const N largest = track.max == TrackWay::fixed ? track.most : unlimited;
   with_child<axis, N>(view, node, [&](const auto& child) {
-    claim_alone<N>(track, claim_by<axis>(view, child, track.min == TrackWay::content, largest, by));
+    claim_alone<N>(track, claim_by<axis>(view, child, track.min == TrackWay::content, track.largest, by));
   });
 }
 
@@ -311,7 +310,7 @@ TrackRequestOf<N> request_of(const ViewOf<N>& view, Index node, std::span<const 
   for (const SizedTrackOf<N>& track : own) {
     any_automatic |= track.min == TrackWay::content;
     any_share |= track.max == TrackWay::share;
-    largest += track.max == TrackWay::fixed ? track.most : unlimited;
+    largest += track.largest;
   }
   const bool by_content = any_automatic && (own.size() == 1 || !any_share);
   return with_child<axis, N>(view, node,

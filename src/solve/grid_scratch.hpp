@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "model/area_map.hpp"
+#include "model/bytes_of.hpp"
 #include "solve/tracks.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -35,6 +36,8 @@ struct CellScratch {
     std::uint32_t major, minor;
   };
   std::vector<Cursor> cursors;
+
+  [[nodiscard]] std::size_t memory() const { return bytes_of(cells, taken, cursors) + areas.memory(); }
 };
 
 /// A stretch of the parent's content box, measured from the edge from which it is laid.
@@ -51,6 +54,10 @@ struct GridScratchOf {
   std::vector<CrossingClaimOf<N>> crossing;
   std::vector<SlotOf<N>> slots;          ///< of the tracks
   std::vector<std::uint32_t> new_place;  ///< of tracks, where empty ones are dropped; else empty
+
+  [[nodiscard]] std::size_t memory() const {
+    return cells.memory() + bytes_of(sizing.headroom, tracks, crossing, slots, new_place);
+  }
 };
 
 using Slot = SlotOf<double>;

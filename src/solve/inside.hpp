@@ -47,10 +47,11 @@ template <class N>
   const SidesOf<N> inset = view.edges_down(node).inset[axis];
   if (!is_container(view.traits(node).node_kind())) {
     const SidesOf<N> padding{inset.before - border.before, inset.after - border.after};
-    if (const OwnContent* content = view.content(node)) {
+    const Measured& measured = view.measured(node);
+    if (measured.content()) {
       const N width = view.inner_size(node, x_axis);
-      if (axis == y_axis) return padding.sum() + leaf::sound_size(measured_height(*content, width).height);
-      const auto [least, most] = leaf::sound_widths(content->widths());
+      if (axis == y_axis) return padding.sum() + leaf::sound_size(measured_height(measured, width).height);
+      const auto [least, most] = leaf::sound_widths(measured.widths());
       return padding.sum() + least_of(N(most), most_of(N(least), width));
     }
     return padding.sum() + view.natural(node, axis);

@@ -7,6 +7,9 @@
 namespace fond_ladder::inline v0::detail::kept_line {
 namespace {
 
+/// Shorter ones are looked at as fast as their flags are set.
+constexpr std::size_t worth_keeping = 16;
+
 bool cannot_shrink(const Portion& portion) {
   return portion.shrink == 0 || portion.least >= portion.base;
 }
@@ -14,6 +17,7 @@ bool cannot_shrink(const Portion& portion) {
 }  // namespace
 
 void note(Frame& frame, Index column, std::span<const Portion> portions, bool all_plain) {
+  if (portions.size() < worth_keeping) return drop(frame, column);
   const Traits own = frame.traits(column);
   bool keeps = all_plain && !own.wrap && !own.odd_children && !own.holds_scroller && !own.alike && !own.shares_total;
   bool stiff = true;
@@ -30,13 +34,7 @@ void note(Frame& frame, Index column, std::span<const Portion> portions, bool al
 void take_child(Frame& frame, Index column, Index child) {
   if (!frame.has(column, NodeFlag::keeps_line)) return;
   if (!frame.is_plain(child) || frame.traits(child).holds_scroller) return drop(frame, column);
-  const Laying<y_axis, Frame> laying{frame,
-                                     column,
-                                     frame.traits(column),
-                                     0,
-                                     0,
-                                     false,
-                                     {frame.first_child(column), frame.child_count(column), nullptr}};
+  const Laying<y_axis, Frame> laying{frame, column, frame.traits(column), 0, 0, false, frame.all_children(column)};
   const Portion portion = portion_of(laying, Child<y_axis, true>(frame, child));
   if (portion.grow != 0) return drop(frame, column);
   frame.keep_size(child, y_axis, portion.held(portion.base));

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "solve/leaf.hpp"
 
-#include <cmath>
+#include <limits>
 
 #include "solve/moving.hpp"
 
@@ -10,17 +10,18 @@ namespace {
 
 /// Whether something measured can be arranged.
 bool is_size(double measured) {
-  return std::isfinite(measured) && measured >= 0;
+  return measured >= 0 && measured < std::numeric_limits<double>::infinity();
 }
 
 /// The width at which content is asked for its height: exactly the one by content where that fits but for rounding, so
 /// that whoever breaks lines by it does not break one that fits.
 template <class N>
-N width_for(const FrameOf<N>& frame, Index node, const OwnContent& content) {
+N width_for(const FrameOf<N>& frame, Index node, const Measured& measured) {
   const N inner = frame.inner_size(node, x_axis);
   const N by_content = frame.max_content(node) - frame.edges_up(node).inset[x_axis].sum();
   if (magnitude(inner - by_content) > limits::line_tolerance * most_of(1.0, by_content)) return inner;
-  return sound_size(std::max(content.widths().max_content, content.widths().min_content));
+  const OwnContent::Widths widths = measured.widths();
+  return sound_size(std::max(widths.max_content, widths.min_content));
 }
 
 }  // namespace
@@ -38,10 +39,10 @@ template <class N>
 void widths_up(FrameOf<N>& frame, Index node) {
   const N inset = frame.edges_up(node).inset[x_axis].sum();
   N least = frame.natural(node, x_axis), most = least;
-  if (const OwnContent* content = frame.content(node)) {
-    const OwnContent::Widths measured = content->widths();
-    frame.set_flag(node, NodeFlag::odd_widths, !is_size(measured.min_content) || !is_size(measured.max_content));
-    const OwnContent::Widths sound = sound_widths(measured);
+  if (const Measured& measured = frame.measured(node); measured.content()) {
+    const OwnContent::Widths widths = measured.widths();
+    frame.set_flag(node, NodeFlag::odd_widths, !is_size(widths.min_content) || !is_size(widths.max_content));
+    const OwnContent::Widths sound = sound_widths(widths);
     least = sound.min_content;
     most = sound.max_content;
   }
@@ -52,11 +53,11 @@ template <class N>
 void heights_up(FrameOf<N>& frame, Index node) {
   const SidesOf<N> inset = frame.edges_up(node).inset[y_axis];
   N need = frame.natural(node, y_axis);
-  if (const OwnContent* content = frame.content(node)) {
-    const OwnContent::Heights measured = measured_height(*content, width_for<N>(frame, node, *content));
-    frame.set_flag(node, NodeFlag::odd_heights, !is_size(measured.height) || !is_size(measured.baseline));
-    need = sound_size(measured.height);
-    frame.set_baseline(node, inset.before + sound_size(measured.baseline));
+  if (const Measured& measured = frame.measured(node); measured.content()) {
+    const OwnContent::Heights heights = measured_height(measured, width_for<N>(frame, node, measured));
+    frame.set_flag(node, NodeFlag::odd_heights, !is_size(heights.height) || !is_size(heights.baseline));
+    need = sound_size(heights.height);
+    frame.set_baseline(node, inset.before + sound_size(heights.baseline));
   }
   frame.set_need(node, frame.height_by_aspect(node, need + inset.sum()));
   if (frame.traits(node).holds_scroller) {

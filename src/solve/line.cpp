@@ -22,40 +22,52 @@ namespace {
 
 // --- going up ------------------------------------------------------------------------------------------------------
 
-/// The sizes by content of a child along its line, or the outer ones by which it counts there, asked for min-content
-/// and for max-content. CSS Flexible Box Layout 1, section 9.9.3.
+/// How a child counts along its line by its content. CSS Flexible Box Layout 1, section 9.9.3.
+///
+/// A child that has a weight counts its content where it can grow, and nothing else. Another one counts its content,
+/// but not below its base where it cannot shrink, and not above where it cannot grow. Without a basis, the base is the
+/// size given, else its max-content, above which no content lies.
+template <Axis axis, bool plain, class N>
+class AlongUp {
+ public:
+  /// `widest` is its max-content, `kept` the content that its automatic minimum is of.
+  [[gnu::always_inline]] AlongUp(const ViewOf<N>& view, const Traits& container, const Child<axis, plain, N>& child,
+                                 N widest, N kept)
+      : child_(child), widest_(widest), weighted_(is_weighted(container, child)) {
+    const N given = child.given(unknown);
+    bounds_ = bounds_in_line<axis, plain, N>(container, child, child.inset_up(), unknown, kept, given);
+    given_ = unless(weighted_, given);
+    can_grow_ = grows_by_one(container, child) | (view.grow(child.node()) > 0);
+    can_shrink_ = !container.scrolls(axis) & child.can_shrink();
+  }
+
+  /// The outer size by which it counts where its content is asked for `content`.
+  [[nodiscard, gnu::always_inline]] N outer(N content) const {
+    const N own = child_.has_factors() && !weighted_
+                      ? by_basis(content)
+                      : given_or(given_, either(weighted_ | can_shrink_, content, widest_));
+    const N wanted = least_unless(!weighted_ | can_grow_, own, [] { return 0.0; });
+    return bounds_.held(wanted) * child_.counted_scale() + child_.margin_up().sum();
+  }
+
+ private:
+  [[nodiscard]] N by_basis(N content) const {
+    const N base = child_.base_size(child_.inset_up(), unknown, widest_, given_);
+    const N own = given_or(given_, content), raised = can_shrink_ ? own : most_of(own, base);
+    return can_grow_ ? raised : least_of(raised, base);
+  }
+
+  const Child<axis, plain, N>& child_;
+  N widest_, given_;
+  BoundsOf<N> bounds_;
+  bool weighted_, can_grow_, can_shrink_;
+};
+
+/// Of a child asked for min-content and for max-content.
 template <class N>
 struct Counted {
   N least, most;
 };
-
-/// `kept` is the content that the automatic minimum is of.
-template <Axis axis, bool plain, class N>
-Counted<N> outer_along_up(const ViewOf<N>& view, const Traits& container, const Child<axis, plain, N>& child,
-                          Counted<N> content, N kept) {
-  const N inset = child.inset_up(), given = child.given(unknown);
-  const BoundsOf<N> bounds = bounds_in_line<axis, plain, N>(container, child, inset, unknown, kept, given);
-  const Factors factors = factors_of(view, container, child);
-  const bool can_grow = factors.grow > 0;
-  auto [least, most] = content;
-  if (factors.weighted) {
-    if (!can_grow) least = most = N(0);
-  } else {
-    const N base = child.base_size(inset, unknown, content.most, given);
-    const bool can_shrink = container.scrolls(axis) ? false : child.shrink() > 0;
-    if (!is_unknown(given)) least = most = given;
-    if (!can_shrink) {
-      least = most_of(least, base);
-      most = most_of(most, base);
-    }
-    if (!can_grow) {
-      least = least_of(least, base);
-      most = least_of(most, base);
-    }
-  }
-  const N scale = child.counted_scale(), margins = child.margin_up().sum();
-  return {bounds.held(least) * scale + margins, bounds.held(most) * scale + margins};
-}
 
 template <class N>
 void widths_up_row(FrameOf<N>& frame, Index node) {
@@ -65,8 +77,9 @@ void widths_up_row(FrameOf<N>& frame, Index node) {
   for (Index i = 0; i < flow.size(); ++i) {
     const Counted<N> counted = with_child<x_axis, N>(frame, flow[i], [&](const auto& child) {
       leaf::settle(frame, child);
-      const Counted<N> content{frame.min_content(child.node()), frame.max_content(child.node())};
-      return outer_along_up(frame, own, child, content, content.least);
+      const N narrowest = frame.min_content(child.node()), widest = frame.max_content(child.node());
+      const AlongUp along(frame, own, child, widest, narrowest);
+      return Counted<N>{along.outer(narrowest), along.outer(widest)};
     });
     least += counted.least;
     widest_child = most_of(widest_child, counted.least);
@@ -104,25 +117,34 @@ struct Left {
   N automatic_part = 0;  ///< for each automatic margin; then nothing is spare
 };
 
+/// What a line takes before its room is shared.
+template <class N>
+struct LineTakes {
+  N wanted = 0;  ///< by the children
+  LineMargins<N> margins;
+};
+
 /// Shares the room of one line among its children: the sizes of their portions.
 template <Axis axis, class N>
-Left<N> share_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions, Index first) {
+Left<N> share_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions,
+                   const LineTakes<N>& taken) {
   FrameOf<N>& frame = laying.view;
-  const auto count = static_cast<Index>(portions.size());
-  const LineMargins<N> margins = margins_of(laying, first, count);
   if (laying.traits.shares_total) take_parts_of<N>(*frame.keys(laying.container).out_of, portions);
-  const N room = laying.inner - (laying.gap * (count - 1) + margins.sum);
-  const N spare = room - share<N>(portions, room, frame.scratch.sharing);
-  if (margins.automatic == 0 || spare <= 0) return {spare, 0};
-  return {0, spare / static_cast<double>(margins.automatic)};
+  const N room = laying.inner - (laying.gap * static_cast<double>(portions.size() - 1) + taken.margins.sum);
+  const N spare = room - share<N>(portions, room, taken.wanted, frame.scratch.sharing);
+  if (taken.margins.automatic == 0 || spare <= 0) return {spare, 0};
+  return {0, spare / static_cast<double>(taken.margins.automatic)};
 }
 
 /// Shares the room of one line, lays its children along it, and sets their sizes and places.
 template <Axis axis, class N>
-void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions, Index first) {
+void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions, Index first,
+              const LineTakes<N>& taken) {
   FrameOf<N>& frame = laying.view;
+  const InFlow flow = laying.flow;
+  const bool flip = laying.flip;
   const auto count = static_cast<Index>(portions.size());
-  const auto [spare, automatic_part] = share_line<axis, N>(laying, portions, first);
+  const auto [spare, automatic_part] = share_line<axis, N>(laying, portions, taken);
   const SpreadOf<N> spread_by =
       spread(as_rest(static_cast<Along>(laying.traits.along)), spare, count, laying.traits.scrolls(axis));
 
@@ -131,19 +153,17 @@ void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> po
   N at = spread_by.before;
   for (Index i = 0; i < count; ++i) {
     const N counted = portions[i].size;
-    at += with_child<axis, N>(
-        frame, laying.flow[first + i], [&frame, &laying, at, counted, edges, part](const auto& child) {
-          SidesOf<N> margin = child.margin_down(laying.flip);
-          const unsigned automatic = child.auto_margins(laying.flip);
-          if ((automatic & 1U) != 0) margin.before += part;
-          if ((automatic & 2U) != 0) margin.after += part;
-          const N size = counted / child.counted_scale();
-          const N from_start = at + margin.before + child.ahead_in(counted, size);
-          frame.set_place(child.node(), axis,
-                          laying.flip ? edges.after - from_start - size : edges.before + from_start);
-          frame.template set_size<axis>(child.node(), size, child.traits().passive);
-          return margin.sum() + counted;
-        });
+    at += with_child<axis, N>(frame, flow[first + i], [&frame, flip, at, counted, edges, part](const auto& child) {
+      SidesOf<N> margin = child.margin_down(flip);
+      const unsigned automatic = child.auto_margins(flip);
+      if ((automatic & 1U) != 0) margin.before += part;
+      if ((automatic & 2U) != 0) margin.after += part;
+      const N size = counted / child.counted_scale();
+      const N from_start = at + margin.before + child.ahead_in(counted, size);
+      frame.set_place(child.node(), axis, flip ? edges.after - from_start - size : edges.before + from_start);
+      frame.template set_size<axis>(child.node(), size, child.traits().passive);
+      return margin.sum() + counted;
+    });
     at += step;
   }
 }
@@ -165,23 +185,38 @@ Index end_of_line(const Laying<axis, FrameOf<N>>& laying, Index first) {
   return i;
 }
 
-/// What each child brings to the sharing, for a content box of `inner` along.
+/// What each child brings to the sharing, and what they take together.
 template <Axis axis, class N>
-[[gnu::always_inline]] inline Laying<axis, FrameOf<N>> gather_portions(FrameOf<N>& frame, Index node, N inner) {
+struct Gathered {
+  Laying<axis, FrameOf<N>> laying;
+  std::span<PortionOf<N>> portions;
+  LineTakes<N> taken;     ///< of children that do not wrap: all in one line
+  bool all_plain = true;  ///< nobody has margins
+};
+
+/// For a content box of `inner` along.
+template <Axis axis, class N>
+[[gnu::always_inline]] inline Gathered<axis, N> gather_portions(FrameOf<N>& frame, Index node, N inner) {
   const Traits own = frame.traits(node);
-  Laying<axis, FrameOf<N>> laying{
-      frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), frame.flow(node)};
-  auto& portions = frame.scratch.portions;
-  for (Index i = 0; i < laying.flow.size(); ++i) {
-    const Index child = laying.flow[i];
+  const InFlow flow = frame.flow(node);
+  Gathered<axis, N> gathered{
+      {frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), flow},
+      {frame.scratch.portions.data(), flow.size()},
+      {}};
+  N wanted = 0;
+  for (Index i = 0; i < flow.size(); ++i) {
+    const Index child = flow[i];
     if (!frame.is_plain(child)) {
-      laying.all_plain = false;
+      gathered.all_plain = false;
       frame.resolve_edges(child, axis, inner);
+      if (!own.wrap) gathered.taken.margins.add(any_child<axis, N>(frame, child), gathered.laying.flip);
     }
-    portions[i] =
-        with_child<axis, N>(frame, child, [&laying](const auto& any_child) { return portion_of(laying, any_child); });
+    PortionOf<N>& portion = gathered.portions[i];
+    wanted += with_child<axis, N>(
+        frame, child, [&](const auto& any_child) { return put_portion(gathered.laying, any_child, portion); });
   }
-  return laying;
+  gathered.taken.wanted = wanted;
+  return gathered;
 }
 
 template <Axis axis, class N>
@@ -189,19 +224,17 @@ void lay_along(FrameOf<N>& frame, Index node) {
   if constexpr (axis == y_axis && std::is_same_v<N, double>) {
     if (kept_line::stands(frame, node) && kept_line::lay(frame, node)) return;
   }
-  const auto laying = gather_portions<axis, N>(frame, node, frame.inner_size(node, axis));
-  const std::span<PortionOf<N>> portions(frame.scratch.portions.data(), laying.flow.size());
+  const auto [laying, portions, taken, all_plain] = gather_portions<axis, N>(frame, node, frame.inner_size(node, axis));
   if (!laying.traits.wrap) {
-    if (!portions.empty()) lay_line<axis, N>(laying, portions, 0);
-    if constexpr (axis == y_axis && std::is_same_v<N, double>) {
-      kept_line::note(frame, node, portions, laying.all_plain);
-    }
+    if (!portions.empty()) lay_line<axis, N>(laying, portions, 0, taken);
+    if constexpr (axis == y_axis && std::is_same_v<N, double>) kept_line::note(frame, node, portions, all_plain);
     return;
   }
   for (Index first = 0; first < laying.flow.size();) {
     const Index end = end_of_line<axis, N>(laying, first);
     for (Index i = first; i < end; ++i) frame.set_flag(laying.flow[i], NodeFlag::starts_line, i == first);
-    lay_line<axis, N>(laying, portions.subspan(first, end - first), first);
+    const std::span<PortionOf<N>> line = portions.subspan(first, end - first);
+    lay_line<axis, N>(laying, line, first, {wanted_by<N>(line), margins_of(laying, first, end - first)});
     first = end;
   }
 }
@@ -256,9 +289,10 @@ void lay_across_column(FrameOf<N>& frame, Index node) {
   const InFlow flow = frame.flow(node);
   const CrossAxis<x_axis, N> across(frame, node, frame.mirrored);
   for (Index i = 0; i < flow.size(); ++i) {
-    Across align = alignment(own, frame.traits(flow[i]));
+    const Index child = flow[i];
+    Across align = alignment(own, frame.traits(child));
     if (own.wrap && align == Across::stretch) align = Across::start;
-    place_across<x_axis, N>(frame, across, flow[i], {0, across.whole}, align);
+    place_across<x_axis, N>(frame, across, child, {0, across.whole}, align);
   }
   if constexpr (std::is_same_v<N, double>) kept_line::drop(frame, node);  // their heights may follow
 }
@@ -325,11 +359,13 @@ void heights_up_row(FrameOf<N>& frame, Index node) {
 template <class N>
 N pushed_ahead(FrameOf<N>& frame, Index node, N height) {
   const N inset = frame.edges_up(node).inset[y_axis].sum();
-  const auto laying = gather_portions<y_axis, N>(frame, node, most_of(0.0, height - inset));
+  const auto [laying, portions, taken, _] = gather_portions<y_axis, N>(frame, node, most_of(0.0, height - inset));
   const unsigned automatic = any_child<y_axis, N>(frame, laying.flow[0]).auto_margins(laying.flip);
   if ((automatic & 1U) == 0) return 0;
-  const Index end = laying.traits.wrap ? end_of_line<y_axis, N>(laying, 0) : laying.flow.size();
-  return share_line<y_axis, N>(laying, std::span<PortionOf<N>>(frame.scratch.portions.data(), end), 0).automatic_part;
+  if (!laying.traits.wrap) return share_line<y_axis, N>(laying, portions, taken).automatic_part;
+  const Index end = end_of_line<y_axis, N>(laying, 0);
+  const std::span<PortionOf<N>> line = portions.first(end);
+  return share_line<y_axis, N>(laying, line, {wanted_by<N>(line), margins_of(laying, 0, end)}).automatic_part;
 }
 
 /// First baseline of a column: its first child's, as laid.
@@ -347,11 +383,11 @@ N column_baseline(FrameOf<N>& frame, Index node, Index first, N height) {
 template <bool plain, class N>
 N least_along(const FrameOf<N>& frame, const Traits& column, const Child<y_axis, plain, N>& child) {
   const N least = frame.least_height(child.node());
-  if (!child.traits().scroll_y) return outer_along_up(frame, column, child, Counted<N>{least, least}, least).least;
-  const bool rigid = child.shrink() == 0 && !factors_of(frame, column, child).weighted;
+  if (!child.traits().scroll_y) return AlongUp(frame, column, child, least, least).outer(least);
+  const bool rigid = !child.can_shrink() && !factors_of(frame, column, child).weighted;
   const N given = rigid ? child.given(unknown) : N(unknown);
   const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
-  return bounds.held(!is_unknown(given) ? given : least) * child.counted_scale() + child.margin_up().sum();
+  return bounds.held(given_or<N>(given, least)) * child.counted_scale() + child.margin_up().sum();
 }
 
 template <class N>
@@ -376,11 +412,10 @@ void heights_up_column(FrameOf<N>& frame, Index node) {
     if (stands) frame.set_need(node, by_sum(kept_line::sum(frame, node, gaps)));
   }
   if (!stands) {
-    frame.set_need(
-        node, by_children([&](const auto& child) {
-          const N need = frame.need(child.node());
-          return outer_along_up(frame, own, child, Counted<N>{need, need}, frame.least_height(child.node())).least;
-        }));
+    frame.set_need(node, by_children([&](const auto& child) {
+                     const N need = frame.need(child.node());
+                     return AlongUp(frame, own, child, need, frame.least_height(child.node())).outer(need);
+                   }));
   }
   const N height = natural_height<N>(frame, node);
   frame.set_baseline(node, flow.size() == 0 ? height : column_baseline(frame, node, flow[0], height));

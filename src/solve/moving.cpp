@@ -111,7 +111,8 @@ double width_onward(const Moving& width) {
 
 }  // namespace
 
-OwnContent::Heights measured_height(const OwnContent& content, const Moving& width) {
+OwnContent::Heights measured_height(const Measured& measured, const Moving& width) {
+  const OwnContent& content = *measured.content();
   if (!width.moves() && !width.bends()) return content.height_for(width.value());
   if (width.bends()) lose_sight();
   const double at = width_onward(width);

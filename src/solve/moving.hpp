@@ -153,7 +153,7 @@ class Moving {
   return {length.in_px(em, whole.value()), share * whole.slope(), share * whole.sideways(), whole.bends()};
 }
 /// The height, and up to where the content says the same.
-[[nodiscard]] OwnContent::Heights measured_height(const OwnContent& content, const Moving& width);
+[[nodiscard]] OwnContent::Heights measured_height(const Measured& measured, const Moving& width);
 /// The lines of a text, and up to where they are the same.
 [[nodiscard]] std::vector<PlainText::Line> lines_of(const PlainText& text, const Moving& width);
 /// Where two meet, rounding may leave a little less than nothing of their difference.

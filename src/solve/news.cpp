@@ -2,6 +2,14 @@
 #include "solve/news.hpp"
 
 namespace fond_ladder::inline v0::detail {
+namespace {
+
+/// Until the passes begin, the room for their visits tells where in the list of news a node is.
+Index listed_at(const State& state, Index node) {
+  return static_cast<Index>(state.visits[node]);
+}
+
+}  // namespace
 
 void News::gather(const TreeStore& store, State& state, EditsSeen seen) {
   items_.clear();
@@ -16,7 +24,7 @@ void News::gather(const TreeStore& store, State& state, EditsSeen seen) {
     } else {
       item.own = true;
     }
-    if (edit.what == Edit::came) add_arrived(store, state, state.visits[node], seen.version);
+    if (edit.what == Edit::came) add_arrived(store, state, listed_at(state, node), seen.version);
   }
 }
 
@@ -27,19 +35,18 @@ void News::close(const TreeStore& store, State& state) {
   }
 }
 
-/// Climbs until somebody is listed, and lists the way from there down. Until the passes begin, the room for their
-/// visits tells where in the list a node is.
+/// Climbs until somebody is listed, and lists the way from there down.
 NewsItem& News::add(const TreeStore& store, State& state, Index node) {
   const auto is_listed = [&](Index one) { return (state.flags[one] & NodeFlag::in_news) != NodeFlag::none; };
   way_.clear();
   Index at = node;
   for (; at != no_index && !is_listed(at); at = store.parent(at)) way_.push_back(at);
-  Index above = at == no_index ? no_index : state.visits[at];
+  Index above = at == no_index ? no_index : listed_at(state, at);
   for (auto next = way_.rbegin(); next != way_.rend(); ++next) {
     push(store, state, *next, above);
-    above = state.visits[*next];
+    above = listed_at(state, *next);
   }
-  return items_[state.visits[node]];
+  return items_[listed_at(state, node)];
 }
 
 void News::add_other_form(const TreeStore& store, State& state, Index node) {
@@ -61,13 +68,13 @@ void News::add_arrived(const TreeStore& store, State& state, Index item, std::ui
     store.for_each_child(node, [&](Index child) {
       if (store.flat().version[child] <= seen_version) return;
       if ((state.flags[child] & NodeFlag::in_news) == NodeFlag::none) push(store, state, child, at);
-      way_.push_back(state.visits[child]);
+      way_.push_back(listed_at(state, child));
     });
   }
 }
 
 void News::push(const TreeStore& store, State& state, Index node, Index above) {
-  state.visits[node] = static_cast<Index>(items_.size());
+  state.visits[node] = static_cast<Visit>(items_.size());
   NewsItem& item = items_.emplace_back();
   item.node = node;
   item.above = above;

@@ -81,8 +81,9 @@ class NewsPasses {
       laying_step<axis>(frame_, frame_.visit(i));
       ++visited;
     }
+    visited += frame_.settled();
     frame_.drop_visits([&](Index node) { return is_listed(node); });
-    return visited + frame_.settled();
+    return visited;
   }
 
  private:

@@ -6,14 +6,16 @@
 // by factors, and ask the functions below, which are the standard library's for pixels.
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <limits>
 #include <type_traits>
 #include <utility>
 #include <vector>
 
 #include "fond_ladder/length.hpp"
-#include "fond_ladder/own_content.hpp"
 #include "fond_ladder/plain_text.hpp"
+#include "model/measured.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -45,13 +47,64 @@ void decide_order(Items& items, Before before) {
     }
   }
 }
+// Most conditions of a solve are as good as random, and a branch that is missed costs as much as thirty instructions.
+// The next four decide without one. What they are told as a function is asked in any case by pixels, where asking
+// decides nothing; by others only where it counts.
+namespace by_flag {
+inline constexpr double infinite = std::numeric_limits<double>::infinity();
+inline constexpr std::array<double, 2> lowered{0, -infinite}, raised{0, infinite}, part{0, 1}, told{1, -1};
+}  // namespace by_flag
+/// The larger one, but `a` where `free` holds.
+template <class N, class Floor>
+[[nodiscard]] N most_unless(bool free, const N& a, const Floor& floor) {
+  if constexpr (std::is_same_v<N, double>) {
+    return most_of(a, floor() + by_flag::lowered[free]);
+  } else {
+    return free ? a : most_of(a, floor());
+  }
+}
+/// The smaller one, but `a` where `free` holds.
+template <class N, class Cap>
+[[nodiscard]] N least_unless(bool free, const N& a, const Cap& cap) {
+  if constexpr (std::is_same_v<N, double>) {
+    return least_of(a, cap() + by_flag::raised[free]);
+  } else {
+    return free ? a : least_of(a, cap());
+  }
+}
+/// `a()`, which is finite, where `holds`; else 0.
+template <class N, class A>
+[[nodiscard]] N only_if(bool holds, const A& a) {
+  if constexpr (std::is_same_v<N, double>) {
+    return a() * by_flag::part[holds];
+  } else {
+    return holds ? N(a()) : N(0);
+  }
+}
+/// A size that is given, but as if it were not where `holds`.
+template <class N>
+[[nodiscard]] N unless(bool holds, const N& given) {
+  if constexpr (std::is_same_v<N, double>) {
+    return given + by_flag::lowered[holds];
+  } else {
+    return holds ? N(-1) : given;
+  }
+}
+template <class N>
+[[nodiscard]] N either(bool first, const N& a, const N& b) {
+  if constexpr (std::is_same_v<N, double>) {
+    return by_flag::told[first] < 0 ? a : b;  // a comparison of numbers is no branch where one of flags is
+  } else {
+    return first ? a : b;
+  }
+}
 /// A length in pixels, `whole` being what 100 % stands for.
 [[nodiscard]] inline double in_px(const Length& length, double em, double whole) {
   return length.in_px(em, whole);
 }
 /// The height that content asks for in a width.
-[[nodiscard]] inline OwnContent::Heights measured_height(const OwnContent& content, double width) {
-  return content.height_for(width);
+[[nodiscard]] inline OwnContent::Heights measured_height(const Measured& measured, double width) {
+  return measured.height_for(width);
 }
 /// The lines of a text in a width.
 [[nodiscard]] inline std::vector<PlainText::Line> lines_of(const PlainText& text, double width) {

@@ -4,6 +4,7 @@
 // What each child brings to the sharing of a row or column: base, limits and factors. For the passes, and for whoever
 // asks afterwards how a line came about. CSS Flexible Box Layout 1, section 9.7.
 
+#include <bit>
 #include <span>
 
 #include "solve/child.hpp"
@@ -22,20 +23,29 @@ template <class N>
   return is_row(container) == (axis == x_axis) ? mirrored != (container.reverse != 0) : mirrored;
 }
 
-/// How a child takes part in the sharing along its line.
+/// How a child takes part in the sharing along its line (sharing rule, weights). In bits, not branches: these are as
+/// good as random.
 struct Factors {
-  bool weighted;  // its size is its part by weight (sharing rule, weights)
+  bool weighted;
   double grow;
   double shrink;
 };
 
+/// Whether its size is its part by weight, and whether its factor is 1 whatever it says.
+template <Axis axis, bool plain, class N>
+[[nodiscard]] bool is_weighted(const Traits& container, const Child<axis, plain, N>& child) {
+  return (child.traits().weighted != 0) | (child.way() == SizeWay::fill) | (container.alike != 0);
+}
+template <Axis axis, bool plain, class N>
+[[nodiscard]] bool grows_by_one(const Traits& container, const Child<axis, plain, N>& child) {
+  return (container.alike != 0) | ((child.way() == SizeWay::fill) & (child.traits().weighted == 0));
+}
 template <Axis axis, bool plain, class N>
 [[gnu::always_inline]] inline Factors factors_of(const ViewOf<N>& view, const Traits& container,
                                                  const Child<axis, plain, N>& child) {
-  const bool fills = child.way() == SizeWay::fill, has_weight = child.traits().weighted, alike = container.alike;
-  const bool weighted = has_weight | fills | alike;  // bits, not branches: these are as good as random
-  const bool is_one = alike | (fills & !has_weight);
-  return {weighted, is_one ? 1 : view.grow(child.node()), (weighted | container.scrolls(axis)) ? 0 : child.shrink()};
+  const bool weighted = is_weighted(container, child), shrinks = !weighted & !container.scrolls(axis);
+  return {weighted, either<double>(grows_by_one(container, child), 1, view.grow(child.node())),
+          only_if<double>(shrinks & child.can_shrink(), [&] { return child.shrink(); })};
 }
 
 /// Limits along a line; of children that are alike only those that the author gave.
@@ -56,26 +66,38 @@ struct Laying {
   Number gap;
   bool flip;
   InFlow flow;
-  bool all_plain = true;  ///< nobody has margins
 };
 
+/// Written where it will be read: a portion that is copied waits for its own stores. Returns what the child wants.
 template <Axis axis, class SeenBy, bool plain, class N>
-[[nodiscard]] PortionOf<N> portion_of(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child) {
+[[gnu::always_inline]] inline N put_portion(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child,
+                                            PortionOf<N>& portion) {
   const ViewOf<N>& view = laying.view;
   const N inset = child.inset_down(), given = child.given(laying.inner);
   const N minimum = axis == x_axis ? view.min_content(child.node()) : view.least_height(child.node());
   const N widest = axis == x_axis ? view.max_content(child.node()) : view.need(child.node());
   const BoundsOf<N> bounds = bounds_in_line(laying.traits, child, inset, laying.inner, minimum, given);
   const Factors factors = factors_of(view, laying.traits, child);
-  PortionOf<N> portion{0, bounds.least, bounds.most, factors.grow, factors.shrink, 0, 0};
-  if (!factors.weighted) {
-    portion.base = child.base_size(inset, laying.inner, widest, given);
-    portion.inner_base = portion.base - inset;
-  }
-  if constexpr (!plain) {
+  const N base = only_if<N>(!factors.weighted, [&] { return child.base_size(inset, laying.inner, widest, given); });
+  portion.grow = factors.grow;
+  portion.shrink = factors.shrink;
+  if constexpr (plain) {
+    portion.base = portion.inner_base = base;
+    portion.least = bounds.least;
+    portion.most = bounds.most;
+  } else {
     const double scale = child.counted_scale();
-    for (N* size : {&portion.base, &portion.least, &portion.most, &portion.inner_base}) *size *= scale;
+    portion.base = base * scale;
+    portion.inner_base = (factors.weighted ? N(0) : base - inset) * scale;
+    portion.least = bounds.least * scale;
+    portion.most = bounds.most * scale;
   }
+  return portion.held(portion.base);
+}
+template <Axis axis, class SeenBy, bool plain, class N>
+[[nodiscard]] PortionOf<N> portion_of(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child) {
+  PortionOf<N> portion;
+  put_portion(laying, child, portion);
   return portion;
 }
 
@@ -94,20 +116,21 @@ template <class N>
 struct LineMargins {
   N sum = 0;
   std::size_t automatic = 0;
+
+  template <Axis axis, bool plain>
+  void add(const Child<axis, plain, N>& child, bool flip) {
+    sum += child.margin_down(flip).sum();
+    automatic += static_cast<std::size_t>(std::popcount(child.auto_margins(flip)));
+  }
 };
 
 template <Axis axis, class SeenBy>
 [[nodiscard]] LineMargins<typename SeenBy::Number> margins_of(const Laying<axis, SeenBy>& laying, Index first,
                                                               Index count) {
   LineMargins<typename SeenBy::Number> found;
-  if (laying.all_plain) return found;
   for (Index i = first; i < first + count; ++i) {
     const Index node = laying.flow[i];
-    if (laying.view.is_plain(node)) continue;
-    const auto child = any_child<axis>(laying.view, node);
-    found.sum += child.margin_down(laying.flip).sum();
-    const unsigned automatic = child.auto_margins(laying.flip);
-    found.automatic += automatic == 3 ? 2 : automatic == 0 ? 0 : 1;
+    if (!laying.view.is_plain(node)) found.add(any_child<axis>(laying.view, node), laying.flip);
   }
   return found;
 }

@@ -3,6 +3,7 @@
 
 // The four passes over a whole tree, and the room they need.
 
+#include <numeric>
 #include <optional>
 
 #include "solve/moving.hpp"
@@ -26,6 +27,8 @@ void make_room(StateOf<N>& state, ScratchOf<N>& scratch, const TreeStore& store)
   if (state.visits.size() < n) state.visits.resize(n);
   if (scratch.portions.size() < most) {
     scratch.flow.reserve(most);
+    scratch.upwards.resize(most);
+    std::iota(scratch.upwards.begin(), scratch.upwards.end(), Index{0});
     scratch.portions.resize(most);
     scratch.lines.reserve(most);
     scratch.sharing.reserve(most);

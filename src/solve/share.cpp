@@ -120,13 +120,38 @@ struct Tried {
   bool stopped = false;
 };
 
+/// A factor of a child that takes part, which is so where `holds()`; else 0. (Without branches: see number.hpp.)
+template <class N, class Holds>
+N factor_where(const N& factor, const Holds& holds) {
+  if constexpr (std::is_same_v<N, double>) {
+    return holds() ? factor : 0;
+  } else {
+    return factor > 0 && holds() ? factor : N(0);
+  }
+}
+template <class N>
+N grows_by(const PortionOf<N>& portion) {
+  return factor_where(portion.grow, [&] { return portion.base <= portion.most; });
+}
+template <class N>
+N shrinks_by(const PortionOf<N>& portion) {
+  return factor_where(portion.shrink, [&] { return portion.base >= portion.least; });
+}
+/// What a child takes of the room before anything is handed out.
+template <class N>
+N taken_by(const PortionOf<N>& portion, const N& factor) {
+  const bool is_free = factor > 0;
+  const N capped = least_unless(is_free, portion.base, [&] { return portion.most; });
+  return most_unless(is_free, capped, [&] { return portion.least; });
+}
+
 /// Tries a level as if no limit stopped anybody, and sets the sizes.
-template <class N, class Speed, class IsFree>
-Tried<N> try_level(std::span<PortionOf<N>> portions, N level, Speed speed, IsFree is_free) {
+template <class N, class Factor, class Speed>
+Tried<N> try_level(std::span<PortionOf<N>> portions, N level, Factor factor, Speed speed) {
   Tried<N> tried;
   for (PortionOf<N>& portion : portions) {
-    const bool takes_part = is_free(portion);
-    const N moved = portion.base + (takes_part ? level * speed(portion) : 0);
+    const bool takes_part = factor(portion) > 0;
+    const N moved = portion.base + only_if<N>(takes_part, [&] { return level * speed(portion); });
     portion.size = portion.held(moved);
     tried.sum += portion.size;
     tried.stopped |= takes_part & (portion.size != moved);
@@ -136,46 +161,45 @@ Tried<N> try_level(std::span<PortionOf<N>> portions, N level, Speed speed, IsFre
 
 template <class N>
 N grow_line(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
-  const auto is_free = [](const PortionOf<N>& portion) { return portion.grow > 0 && portion.base <= portion.most; };
   const auto speed = [](const PortionOf<N>& portion) { return portion.grow; };
   N spare = room, factors = 0;
   for (const PortionOf<N>& portion : portions) {
-    const bool takes_part = is_free(portion);
-    spare -= takes_part ? portion.base : portion.held(portion.base);
-    factors += takes_part ? portion.grow : 0;
+    const N factor = grows_by(portion);
+    spare -= taken_by(portion, factor);
+    factors += factor;
   }
   const N level = factors == 0 ? 0 : factors < 1 ? spare : spare / factors;
-  const Tried<N> tried = try_level(portions, level, speed, is_free);
+  const Tried<N> tried = try_level<N>(portions, level, grows_by<N>, speed);
   if (!tried.stopped) return tried.sum;
+  const auto is_free = [](const PortionOf<N>& portion) { return grows_by(portion) > 0; };
   return set_sizes(portions, least_of(spare, find_level<N>(portions, room, scratch, speed, is_free)), speed, is_free);
 }
 
 template <class N>
 N shrink_line(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
-  const auto is_free = [](const PortionOf<N>& portion) { return portion.shrink > 0 && portion.base >= portion.least; };
   const auto speed = [](const PortionOf<N>& portion) { return -portion.shrink * portion.inner_base; };
   N missing = -room, factors = 0, scaled = 0;
   bool may_fall_below_one = false;
   for (const PortionOf<N>& portion : portions) {
-    const bool takes_part = is_free(portion);
-    missing += takes_part ? portion.base : portion.held(portion.base);
-    factors += takes_part ? portion.shrink : 0;
-    scaled += takes_part ? portion.shrink * portion.inner_base : 0;
-    may_fall_below_one |= takes_part & (portion.shrink < 1);
+    const N factor = shrinks_by(portion);
+    missing += taken_by(portion, factor);
+    factors += factor;
+    scaled += factor * portion.inner_base;
+    may_fall_below_one |= (factor > 0) & (factor < 1);
   }
   const N part = factors < 1 ? missing * factors : missing;
-  const Tried<N> tried = try_level(portions, scaled == 0 ? 0 : part / scaled, speed, is_free);
-  if (!tried.stopped || scaled == 0) return tried.sum;
+  const bool nothing_to_take = scaled <= 1e-100;
+  const Tried<N> tried = try_level<N>(portions, nothing_to_take ? 0 : part / scaled, shrinks_by<N>, speed);
+  if (!tried.stopped || nothing_to_take) return tried.sum;
   if (may_fall_below_one) return scratch.rounds.shrink(portions, room, missing);
+  const auto is_free = [](const PortionOf<N>& portion) { return shrinks_by(portion) > 0; };
   return set_sizes(portions, find_level<N>(portions, room, scratch, speed, is_free), speed, is_free);
 }
 
 }  // namespace
 
 template <class N>
-N share(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
-  N wanted = 0;
-  for (const PortionOf<N>& portion : portions) wanted += portion.held(portion.base);
+N share(std::span<PortionOf<N>> portions, N room, N wanted, ShareScratchOf<N>& scratch) {
   if (wanted == room) {
     for (PortionOf<N>& portion : portions) portion.size = portion.held(portion.base);
     return wanted;
@@ -183,7 +207,7 @@ N share(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
   return wanted < room ? grow_line(portions, room, scratch) : shrink_line(portions, room, scratch);
 }
 
-template double share(std::span<PortionOf<double>>, double, ShareScratchOf<double>&);
-template Moving share(std::span<PortionOf<Moving>>, Moving, ShareScratchOf<Moving>&);
+template double share(std::span<PortionOf<double>>, double, double, ShareScratchOf<double>&);
+template Moving share(std::span<PortionOf<Moving>>, Moving, Moving, ShareScratchOf<Moving>&);
 
 }  // namespace fond_ladder::inline v0::detail

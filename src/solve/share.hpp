@@ -4,6 +4,7 @@
 #include <span>
 #include <vector>
 
+#include "model/bytes_of.hpp"
 #include "solve/number.hpp"
 #include "solve/share_rounds.hpp"
 
@@ -41,19 +42,28 @@ struct ShareScratchOf {
     points.reserve(2 * most_children);
     rounds.reserve(most_children);
   }
+  [[nodiscard]] std::size_t memory() const { return bytes_of(points) + rounds.memory(); }
 };
 
-/// Shares `room` (inner size without margins and gaps) among the children of one line: sets every `size`, and returns
-/// their sum. CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp. Cost O(n log n), O(n) when no
-/// limit stops anybody.
+/// What the children of a line take before anything is shared.
 template <class N>
-N share(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch);
+[[nodiscard]] N wanted_by(std::span<const PortionOf<N>> portions) {
+  N wanted = 0;
+  for (const PortionOf<N>& portion : portions) wanted += portion.held(portion.base);
+  return wanted;
+}
+
+/// Shares `room` (inner size without margins and gaps) among the children of one line, who want what `wanted_by` says:
+/// sets every `size`, and returns their sum. CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp.
+/// Cost O(n log n), O(n) when no limit stops anybody.
+template <class N>
+N share(std::span<PortionOf<N>> portions, N room, N wanted, ShareScratchOf<N>& scratch);
 
 using Portion = PortionOf<double>;
 using ShareScratch = ShareScratchOf<double>;
 
 inline double share(std::span<Portion> portions, double room, ShareScratch& scratch) {
-  return share<double>(portions, room, scratch);
+  return share<double>(portions, room, wanted_by<double>(portions), scratch);
 }
 
 }  // namespace fond_ladder::inline v0::detail

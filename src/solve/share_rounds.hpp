@@ -5,6 +5,8 @@
 #include <span>
 #include <vector>
 
+#include "model/bytes_of.hpp"
+
 namespace fond_ladder::inline v0::detail {
 
 template <class N>
@@ -17,6 +19,8 @@ class ShrinkRoundsOf {
  public:
   /// Makes room for lines of `most` children, so that shrinking them allocates nothing.
   void reserve(std::size_t most);
+
+  [[nodiscard]] std::size_t memory() const { return least_.memory() + most_.memory() + free_.capacity() / 8; }
 
   /// Sets every size and returns their sum. `initial` is the room missing before anybody is frozen by a limit.
   N shrink(std::span<PortionOf<N>> portions, N room, N initial);
@@ -37,6 +41,7 @@ class ShrinkRoundsOf {
 
     void reserve(std::size_t most);
     void clear(std::size_t children);
+    [[nodiscard]] std::size_t memory() const { return bytes_of(order, level, place, sums); }
     void sort_by_level();
     void add(std::uint32_t place, const Violation& change, int sign);
     [[nodiscard]] std::uint32_t places_below(N at) const;

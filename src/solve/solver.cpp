@@ -43,9 +43,13 @@ void Solver::forget() {
   passes_->starts_anew = true;
 }
 
+std::size_t Solver::scratch_memory() const {
+  return passes_->scratch.memory();
+}
+
 std::size_t Solver::memory() const {
   const detail::State& state = passes_->state;
-  std::size_t bytes = 0;
+  std::size_t bytes = scratch_memory();
   const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
   detail::for_each_result(state, count);
   count(state.cells);

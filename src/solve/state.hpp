@@ -8,6 +8,7 @@
 #include <memory>
 #include <vector>
 
+#include "model/bytes_of.hpp"
 #include "model/flat.hpp"
 #include "solve/form_records.hpp"
 #include "solve/grid_scratch.hpp"
@@ -43,6 +44,9 @@ constexpr NodeFlag without(NodeFlag flags, NodeFlag gone) {
   return static_cast<NodeFlag>(bits(flags) & ~bits(gone));
 }
 
+/// The number of a node in the list of a pass; a type of its own for the same reason.
+enum class Visit : Index {};
+
 class DraggedSetting;
 
 template <class N>
@@ -60,7 +64,7 @@ struct StateOf {
   std::vector<std::uint32_t> handles;  ///< of who was here, kept only where changes are followed
   FormRecords forms;                   ///< kept only for trees whose nodes have other forms
 
-  std::vector<Index> visits;  ///< nodes of the pass at work, parents first
+  std::vector<Visit> visits;  ///< nodes of the pass at work, parents first
 };
 
 /// Calls `each(array)` for every array of numbers that is parallel to the arrays of the tree.
@@ -90,11 +94,15 @@ struct LineOf {
 /// Room for the visit of one container, as large as the longest run of siblings and never smaller again.
 template <class N>
 struct ScratchOf {
-  std::vector<Index> flow;
+  std::vector<Index> flow, upwards;  ///< one that is not simply all children; 0, 1, 2…
   std::vector<PortionOf<N>> portions;
   std::vector<LineOf<N>> lines;
   ShareScratchOf<N> sharing;
   GridScratchOf<N> grid;
+
+  [[nodiscard]] std::size_t memory() const {
+    return bytes_of(flow, upwards, portions, lines) + sharing.memory() + grid.memory();
+  }
 };
 using Line = LineOf<double>;
 using Scratch = ScratchOf<double>;

@@ -30,6 +30,7 @@ struct SizedTrackOf {
   N least = 0;                       ///< where `min` is fixed
   N most = 0;                        ///< where `max` is fixed
   N share = 0;                       ///< where `max` is a share
+  N largest = 0;                     ///< `most` where `max` is fixed, else endless
   TrackRequestOf<N> claim{0, 0, 0};  ///< largest of those who stand in this track alone
   bool asks = true;                  ///< its size depends on claims
   bool claimed = false;              ///< there is one

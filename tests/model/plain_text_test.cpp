@@ -75,6 +75,13 @@ TEST(PlainText, KeepsToOneLineOrToTheMost) {
   EXPECT_EQ(most.lines_at(0).size(), 4U);
 }
 
+TEST(PlainText, InAnotherSizeItHasTheSameLines) {
+  const PlainText small("Seed cards\nof the north house", {20, false, {}}), large(small, 40);
+  for (const double width : {60.0, 119.0, 1000.0}) {
+    EXPECT_DOUBLE_EQ(large.height_for(2 * width).height, 2 * small.height_for(width).height) << width;
+  }
+}
+
 TEST(PlainText, HeightAgreesWithItsLinesAtEveryWidth) {
   const char* const texts[] = {"Oak, sown in March. Keep moist.", "  a\nwell-kept  \n\nbed ", "x", "\n", "- -a --b"};
   for (const char* text : texts) {

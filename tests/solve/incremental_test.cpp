@@ -67,10 +67,24 @@ void edit(Tree& tree, RandomScenes& scenes, int number) {
   }
 }
 
+/// A column that is long enough to be kept as a list (kept_line.hpp), mostly of plain rows.
+void add_list(Tree& tree, RandomScenes& scenes) {
+  Keys column;
+  column.kind = Kind::column;
+  const NodeId list = tree.append(tree.root(), column);
+  for (int i = 0; i < 24; ++i) {
+    Keys row;
+    row.natural = {10, static_cast<double>(scenes.below(30))};
+    if (scenes.chance(20)) row.max_height = 12;
+    tree.append(list, scenes.chance(4) ? scenes.keys(true) : row);
+  }
+}
+
 TEST(Incremental, EqualsAFreshSolveAfterAnyEdits) {
   for (std::uint32_t run = 0; run < 150 && !HasFailure(); ++run) {
     RandomScenes scenes(testing::seed() + run);
     Tree tree = scenes.tree(25);
+    if (run % 3 == 0) add_list(tree, scenes);
     Solver kept, seldom;  // the second one misses edits, packings and moves
     for (int step = 0; step < 25 && !HasFailure(); ++step) {
       const int edits = scenes.below(3);
@@ -246,9 +260,11 @@ TEST(Incremental, AnotherDirectionOrEmEqualsATreeBuiltWithIt) {
   EXPECT_GT(resized, 5);
   Tree text = testing::scene_from("row:r [ text:t text=fern ]").tree;
   Solver solver;
-  const double width = solver.solve(text, rung)["t"].width;
+  const Rect small = solver.solve(text, {300, {}})["t"];
   text.set_em(32);
-  EXPECT_EQ(solver.solve(text, rung)["t"].width, 2 * width) << "a text without a size of its own";
+  const Rect large = solver.solve(text, {300, {}})["t"];
+  EXPECT_EQ(large.width, 2 * small.width) << "a text without a size of its own";
+  EXPECT_EQ(large.height, 2 * small.height) << "and it kept its line";
 }
 
 TEST(Incremental, NodesEditedWhileHiddenAreSolvedWhenShown) {

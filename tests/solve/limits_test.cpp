@@ -135,7 +135,38 @@ TEST(Limits, APlainNodeTakesAtMost216Bytes) {
   tree.pack();
   Solver solver;
   solver.solve(tree, {800, 600});
-  EXPECT_LE(static_cast<double>(tree.memory() + solver.memory()) / static_cast<double>(tree.size()), 216);
+  const std::size_t bytes = tree.memory() + solver.memory() - solver.scratch_memory();
+  EXPECT_LE(static_cast<double>(bytes) / static_cast<double>(tree.size()), 216);
+}
+
+TEST(Limits, RoomToWorkInGoesByTheLongestRunAndNamesByTheirNumber) {
+  const auto scratch_of = [](int rows, int boxes) {
+    Keys keys;
+    keys.kind = Kind::column;
+    Tree tree(keys);
+    keys.kind = Kind::row;
+    for (int i = 0; i < rows; ++i) {
+      const NodeId row = tree.append(tree.root(), keys);
+      for (int k = 0; k < boxes; ++k) {
+        Keys box;
+        box.name = "box" + std::to_string(k);
+        tree.append(row, box);
+      }
+    }
+    tree.pack();
+    Solver solver;
+    solver.solve(tree, {800, 600});
+    EXPECT_GT(solver.memory(), solver.scratch_memory());
+    return std::array{static_cast<double>(solver.scratch_memory()), static_cast<double>(tree.names_memory())};
+  };
+  const auto [few, few_names] = scratch_of(10, 1000);
+  const auto [many, many_names] = scratch_of(100, 1000);
+  const auto [longer, longer_names] = scratch_of(10, 10000);
+  EXPECT_EQ(many, few) << "however many runs";
+  EXPECT_NEAR(longer / few, 10, 1);
+  EXPECT_LE(longer / 10000, 260) << "bytes a sibling";
+  EXPECT_LT(many_names, 12 * few_names) << "a name that many nodes have is kept once; each has a link";
+  EXPECT_GT(longer_names, 5 * few_names);
 }
 
 }  // namespace

@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// What a leaf holds that is measured. Of plain words the answers that no width changes are kept beside the pointer, so
+// that a pass over many short texts reads one array and not an object here and there. Content of the user's own is
+// asked: it may be slow or throw, and then in a solve.
+
+#include <memory>
+
+#include "fond_ladder/own_content.hpp"
+#include "fond_ladder/plain_text.hpp"
+#include "model/limits.hpp"
+
+namespace fond_ladder::inline v0::detail {
+
+class Measured {
+ public:
+  Measured() = default;
+  explicit Measured(std::shared_ptr<const OwnContent> content) : content_(std::move(content)) {
+    const auto* text = dynamic_cast<const PlainText*>(content_.get());
+    if (text == nullptr) return;
+    widths_ = text->widths();
+    unbroken_ = text->height_for(widths_.max_content);
+  }
+
+  [[nodiscard]] const std::shared_ptr<const OwnContent>& content() const { return content_; }
+  [[nodiscard]] OwnContent::Widths widths() const { return is_known() ? widths_ : content_->widths(); }
+  [[nodiscard]] OwnContent::Heights height_for(double width) const {
+    if (is_known() && width + limits::line_tolerance >= widths_.max_content) return unbroken_;
+    return content_->height_for(width);
+  }
+
+ private:
+  [[nodiscard]] bool is_known() const { return widths_.max_content >= 0; }
+
+  std::shared_ptr<const OwnContent> content_;
+  OwnContent::Widths widths_{-1, -1};  ///< of words; else negative
+  OwnContent::Heights unbroken_;       ///< where no line has to be broken
+};
+
+}  // namespace fond_ladder::inline v0::detail
