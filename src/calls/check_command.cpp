@@ -4,11 +4,17 @@
 
 #include <algorithm>
 #include <charconv>
+#include <chrono>
 #include <iostream>
+#include <optional>
+#include <utility>
 
 #include "calls/claims_asked.hpp"
 #include "calls/junit.hpp"
+#include "calls/places.hpp"
 #include "calls/progress.hpp"
+#include "calls/refusal.hpp"
+#include "calls/sarif.hpp"
 #include "calls/scene_call.hpp"
 #include "calls/target_file.hpp"
 #include "fond_ladder/check.hpp"
@@ -25,8 +31,8 @@ namespace {
 struct CheckCall {
   SceneCall scene;
   std::vector<std::string> claims;
-  std::string junit;  // a file
-  std::string shard;  // as in 2/5
+  std::string junit, sarif;  // files
+  std::string shard;         // as in 2/5
   bool suggest = false;
   bool broken = false;  // leave out the kept
   std::string heights;  // `every`, or a span of them
@@ -67,15 +73,15 @@ void print_table(const std::vector<Variant>& variants, const std::vector<Checked
   out << '\n';
   for (const bool kept : {false, true}) {  // what is broken first
     for (const CheckedClaim& one : checked) {
-      if (one.holds == kept && !(kept && call.broken)) out << report(one, call.scene.file);
+      if (one.holds == kept && !(kept && call.broken)) out << report(one, call.scene.files[0]);
     }
   }
 }
 
 /// Begins an answer about all variants that were looked at.
-JsonWriter& next_answer(JsonAnswers& answers, const std::vector<Variant>& variants, const CheckCall& call) {
+JsonWriter& next_answer(JsonAnswers& answers, const std::vector<Variant>& variants, const std::string& file) {
   const Scene& scene = variants[0].scene;
-  JsonWriter& json = answers.next(scene, call.scene.file, scene.ladder);
+  JsonWriter& json = answers.next(scene, file, scene.ladder);
   std::vector<std::string> names;
   for (const Variant& variant : variants) names.push_back(described(variant));
   json.texts("variants", names);
@@ -86,7 +92,7 @@ ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall&
   const std::vector<std::string> claims = suggest(variants);
   if (call.format == Format::json) {
     JsonAnswers answers(streams.out, "check");
-    next_answer(answers, variants, call).texts("suggested", claims);
+    next_answer(answers, variants, call.scene.files[0]).texts("suggested", claims);
     answers.end();
   } else {
     streams.out << suggestion(claims, variants[0].scene.ladder, scope_text(variants, call));
@@ -94,53 +100,184 @@ ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall&
   return all_well;
 }
 
-ExitStatus check(const CheckCall& call, const Streams& streams) {
-  if (call.junit == "-") throw WrongCall("--junit -: standard output has the results; name a file");
-  if (!call.junit.empty()) require_target(call.junit);
+/// The claims of one scene, and what came of them.
+struct CheckedScene {
+  std::string file;
+  std::vector<Variant> variants;
+  std::vector<CheckedClaim> checked;
+  std::vector<std::size_t> numbers;  // the place of each among all of its scene
+  std::size_t all = 0;               // claims of the scene, those of other parts too
+  std::string headline;              // one of several scenes: what came of it, in a line
+  bool is_read = true;
+};
+
+/// Checks a scene; the claims of the scenes before it were `before` many.
+CheckedScene check_scene(const CheckCall& call, const std::string& file, std::size_t before, const Streams& streams) {
   const Shard shard = parse_shard(call.shard);
-  const std::vector<Variant> variants = load_variants(call.scene, streams);
-  if (call.suggest) {
-    if (!call.junit.empty() || !call.shard.empty() || !call.claims.empty() || call.broken)
-      throw WrongCall("--suggest looks for claims; --claim, --broken, --junit and --shard are for checking them");
-    return suggest_claims(variants, call, streams);
-  }
-  std::vector<std::string> all = variants[0].scene.claims, claims;
+  CheckedScene one;
+  one.file = file;
+  const Hints hints = call.scene.files.size() == 1 ? Hints::one_line : Hints::none;
+  one.variants = load_variants(call_for(call.scene, file), streams, hints);
+  const Scene& scene = one.variants[0].scene;
+  std::vector<std::string> all = scene.claims, claims;
   all.insert(all.end(), call.claims.begin(), call.claims.end());
-  if (all.empty()) {
-    throw WrongCall(
-        "check: the scene has no claims; write \"claims\" into it, give one by --claim, or let --suggest "
-        "look for some");
-  }
-  std::vector<std::size_t> numbers;
+  one.all = all.size();
   for (std::size_t i = 0; i < all.size(); ++i) {
-    if (!shard.holds(i)) continue;
+    if (!shard.holds(before + i)) continue;
     claims.push_back(all[i]);
-    numbers.push_back(i);
+    one.numbers.push_back(i);
   }
-  require_claims(variants, all);
+  require_claims(one.variants, all);
+  if (claims.empty()) return one;
   Progress progress(streams, "checking");
-  const std::vector<CheckedClaim> checked =
-      call.heights.empty()
-          ? fond_ladder::check(variants, claims, 0, progress.teller())
-          : check_every_height(variants, claims, heights_asked(variants[0].scene, call.heights, "--heights"), 0,
-                               progress.teller());
-  const std::string suite = variants[0].scene.name() + (call.shard.empty() ? "" : " " + call.shard);
-  if (!call.junit.empty()) write_target(call.junit, junit_text(checked, suite, call.scene.file));
-  if (call.format == Format::json) {
-    JsonAnswers answers(streams.out, "check");
-    std::vector<CheckedClaim> told = checked;
-    if (call.broken) {
-      std::size_t i = 0;
-      std::erase_if(numbers, [&](std::size_t) { return checked[i++].holds; });
-      std::erase_if(told, [](const CheckedClaim& one) { return one.holds; });
-    }
-    write_checked(next_answer(answers, variants, call), told, std::ranges::all_of(checked, &CheckedClaim::holds),
-                  numbers);
-    answers.end();
-  } else {
-    print_table(variants, checked, call, streams.out);
+  one.checked = call.heights.empty()
+                    ? fond_ladder::check(one.variants, claims, 0, progress.teller())
+                    : check_every_height(one.variants, claims, heights_asked(scene, call.heights, "--heights"), 0,
+                                         progress.teller());
+  return one;
+}
+
+bool all_hold(const std::vector<CheckedClaim>& checked) {
+  return std::ranges::all_of(checked, &CheckedClaim::holds);
+}
+
+void write_json(JsonAnswers& answers, const CheckedScene& one, const CheckCall& call) {
+  std::vector<CheckedClaim> told = one.checked;
+  std::vector<std::size_t> numbers = one.numbers;
+  if (call.broken) {
+    std::size_t i = 0;
+    std::erase_if(numbers, [&](std::size_t) { return one.checked[i++].holds; });
+    std::erase_if(told, [](const CheckedClaim& claim) { return claim.holds; });
   }
-  return std::ranges::all_of(checked, &CheckedClaim::holds) ? all_well : findings;
+  write_checked(next_answer(answers, one.variants, one.file), told, all_hold(one.checked), numbers);
+}
+
+/// One scene after the other, and the files that tell of all of them.
+class CheckRun {
+ public:
+  CheckRun(const CheckCall& call, const Streams& streams) : call_(call), streams_(streams) {}
+
+  void look(const std::string& file) {
+    const auto begin = std::chrono::steady_clock::now();
+    CheckedScene one = check_scene(call_, file, claims_, streams_);
+    claims_ += one.all;
+    if (one.all == 0 && call_.scene.files.size() == 1) throw no_claims("the scene has no claims");
+    if (call_.format == Format::json) {
+      if (!answers_) answers_.emplace(streams_.out, "check");  // not before there is one
+      write_json(*answers_, one, call_);
+    }
+    if (!call_.sarif.empty()) add_broken(results_, one.checked, one.numbers, file, Places(file));
+    const std::chrono::duration<double> took = std::chrono::steady_clock::now() - begin;
+    const std::string name = one.variants[0].scene.name() + (call_.shard.empty() ? "" : " " + call_.shard);
+    suites_.push_back({name, file, one.checked, took.count()});
+    const Span& widths = one.variants[0].scene.ladder.width;
+    one.headline = one.all == 0 ? "has no claims"
+                                : fmt::format("{}, from {} to {} wide{}", verdict_text(one.checked), exact(widths.from),
+                                              exact(widths.to), text_of(one.variants));
+    if (call_.scene.files.size() > 1) one.variants.clear();  // of many scenes only what came of them is kept
+    scenes_.push_back(std::move(one));
+  }
+  /// One of several that is wrong.
+  void look_past(const std::string& file, const std::vector<SceneFault>& faults) {
+    std::string all;
+    for (const SceneFault& fault : faults) {
+      add_fault(results_, fault, file);
+      all += (all.empty() ? "" : "\n") + (fault.file.empty() ? fault.message : fault.text());
+    }
+    suites_.push_back({file, file, {}, 0, all});
+    CheckedScene& one = scenes_.emplace_back();
+    one.file = file;
+    one.headline = "could not be looked at";
+    one.is_read = false;
+    all_read_ = false;
+  }
+
+  ExitStatus end() {
+    if (claims_ == 0 && all_read_) throw no_claims("none of the scenes has claims");
+    if (!call_.junit.empty()) write_target(call_.junit, junit_text(suites_));
+    if (!call_.sarif.empty()) write_target(call_.sarif, sarif_text(results_));
+    if (call_.format == Format::json) {
+      if (answers_) answers_->end();
+    } else if (scenes_.size() == 1) {
+      print_table(scenes_[0].variants, scenes_[0].checked, call_, streams_.out);
+    } else {
+      print_sum();
+    }
+    if (!all_read_) return wrong_call;
+    return std::ranges::all_of(scenes_, [](const CheckedScene& one) { return all_hold(one.checked); }) ? all_well
+                                                                                                       : findings;
+  }
+
+ private:
+  static WrongCall no_claims(const char* who) {
+    return WrongCall(
+        fmt::format("check: {}; write \"claims\" into it, give one by --claim, or let --suggest look for some", who));
+  }
+  /// What came of all, a line for each scene, and the claims that do not hold.
+  void print_sum() const {
+    std::ostream& out = streams_.out;
+    std::size_t checked = 0, broken = 0, in = 0, unread = 0;
+    for (const CheckedScene& one : scenes_) {
+      const auto own = static_cast<std::size_t>(
+          std::ranges::count_if(one.checked, [](const CheckedClaim& claim) { return !claim.holds; }));
+      checked += one.checked.size();
+      broken += own;
+      in += own > 0 ? 1 : 0;
+      unread += one.is_read ? 0 : 1;
+    }
+    fmt::print(out, "{} scenes{}: {}{}\n\n", scenes_.size(),
+               call_.shard.empty() ? "" : printable(fmt::format(", part {} of their claims", call_.shard)),
+               broken == 0 ? fmt::format("all {} claims hold", checked)
+                           : fmt::format("{} of {} claims {} not hold, in {} of them", broken, checked,
+                                         broken == 1 ? "does" : "do", in),
+               unread == 0 ? "" : fmt::format("; {} could not be looked at", unread));
+    for (const CheckedScene& one : scenes_) fmt::print(out, "{}: {}\n", printable(one.file), printable(one.headline));
+    for (const CheckedScene& one : scenes_) {
+      if (all_hold(one.checked)) continue;
+      fmt::print(out, "\n{}\n", printable(one.file));
+      for (const CheckedClaim& claim : one.checked) {
+        if (!claim.holds) out << report(claim, one.file);
+      }
+    }
+  }
+
+  const CheckCall& call_;
+  const Streams& streams_;
+  std::optional<JsonAnswers> answers_;
+  std::vector<CheckedScene> scenes_;
+  std::vector<JUnitSuite> suites_;
+  std::vector<SarifResult> results_;
+  std::size_t claims_ = 0;
+  bool all_read_ = true;
+};
+
+ExitStatus check(const CheckCall& call, const Streams& streams) {
+  for (const auto& [option, file] : {std::pair("--junit", call.junit), std::pair("--sarif", call.sarif)}) {
+    if (file == "-") throw WrongCall(fmt::format("{} -: standard output has the results; name a file", option));
+    if (!file.empty()) require_target(file);
+  }
+  static_cast<void>(parse_shard(call.shard));
+  const std::vector<std::string>& files = call.scene.files;
+  if (call.suggest) {
+    if (!call.junit.empty() || !call.sarif.empty() || !call.shard.empty() || !call.claims.empty() || call.broken)
+      throw WrongCall(
+          "--suggest looks for claims; --claim, --broken, --junit, --sarif and --shard are for checking them");
+    if (files.size() > 1) throw WrongCall("--suggest looks at one scene at a time");
+    return suggest_claims(load_variants(call_for(call.scene, files[0]), streams), call, streams);
+  }
+  CheckRun run(call, streams);
+  for (const std::string& file : files) {
+    if (files.size() == 1) {
+      run.look(file);
+      continue;
+    }
+    std::vector<SceneFault> faults;
+    const auto note = [&](const SceneFault& fault) { faults.push_back(fault); };
+    if (!told_if_wrong(
+            streams.err, file + ": ", [&] { run.look(file); }, note))
+      run.look_past(file, faults);
+  }
+  return run.end();
 }
 
 }  // namespace
@@ -149,13 +286,16 @@ Command check_command() {
   CommandOf<CheckCall> command("check", "Which claims hold on the whole ladder; exit status 1 when one does not");
   CheckCall& call = command.call();
   Options& options = command.options();
-  add_scene(options, call.scene, Forms::all_in_turn);
+  add_scenes(options, call.scene, Forms::all_in_turn);
   options.list("--claim", "CLAIM", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable");
-  options.text("--junit", "FILE", call.junit, "Also write a JUnit XML file, one case a claim");
+  options.text("--junit", "FILE", call.junit, "Also write a JUnit XML file, a suite a scene, a case a claim");
+  options.text("--sarif", "FILE", call.sarif,
+               "Also write a SARIF 2.1.0 file, a result for each claim that does not hold");
   add_values(options, call.scene, "Check each value of a setting in turn, as in beds.width=200,240,300");
   options.text("--heights", "every|FROM..TO", call.heights,
                "At every height too: of the ladder, or these; regions of sizes are told instead of widths");
-  options.text("--shard", "PART/OF", call.shard, "Check one part of the claims, as in 2/5: the second of five");
+  options.text("--shard", "PART/OF", call.shard,
+               "Check one part of the claims of all scenes, as in 2/5: the second of five");
   options.flag("--broken", call.broken, "Only the claims that do not hold");
   options.flag("--suggest", call.suggest, "Claims that hold now and look meant, ready to paste");
   options.format(call.format, {Format::table, Format::json});

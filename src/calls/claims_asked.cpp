@@ -35,6 +35,13 @@ std::string verdict_text(const std::vector<CheckedClaim>& checked) {
   return fmt::format("{} of {} claims {} not hold", broken, checked.size(), broken == 1 ? "does" : "do");
 }
 
+std::string why_broken(const CheckedClaim& one) {
+  const std::string all = report(one);
+  const std::size_t second = all.find('\n') + 1, end = all.find('\n', second);
+  const std::size_t begin = all.find_first_not_of(' ', second);
+  return begin == std::string::npos ? all : all.substr(begin, end - begin);
+}
+
 void require_claims(const std::vector<Variant>& variants, const std::vector<std::string>& claims) {
   std::vector<std::string> faults;
   for (const std::string& claim : claims) {

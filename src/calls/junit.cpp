@@ -1,50 +1,76 @@
 // SPDX-License-Identifier: MIT
 #include "calls/junit.hpp"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <pugixml.hpp>
 #include <sstream>
 
+#include "calls/claims_asked.hpp"
 #include "model/printable.hpp"
 
 namespace fond_ladder::calls {
 namespace {
 
-/// What broke, in one line.
-std::string message_of(const CheckedClaim& one) {
-  const std::string all = report(one);
-  const std::size_t second = all.find('\n') + 1, end = all.find('\n', second);
-  const std::size_t begin = all.find_first_not_of(' ', second);
-  return begin == std::string::npos ? all : all.substr(begin, end - begin);
+void add_case(pugi::xml_node& cases, const CheckedClaim& one, const std::string& file) {
+  pugi::xml_node test = cases.append_child("testcase");
+  test.append_attribute("classname") = sound_utf8(file).c_str();
+  test.append_attribute("name") = sound_utf8(one.claim).c_str();
+  if (one.holds) return;
+  pugi::xml_node failure = test.append_child("failure");
+  failure.append_attribute("message") = sound_utf8(why_broken(one)).c_str();
+  failure.append_attribute("type") = one.failing.empty() ? "never tested" : "broken";
+  failure.append_child(pugi::node_pcdata).set_value(sound_utf8(report(one, file)).c_str());
+}
+
+/// A scene that could not be looked at is a case of its own.
+void add_error(pugi::xml_node& cases, const JUnitSuite& suite) {
+  pugi::xml_node test = cases.append_child("testcase");
+  test.append_attribute("classname") = sound_utf8(suite.file).c_str();
+  test.append_attribute("name") = "the scene";
+  test.append_child("error").append_attribute("message") = sound_utf8(suite.fault).c_str();
+}
+
+struct Counts {
+  std::size_t tests = 0, failures = 0, errors = 0;
+};
+
+Counts counts_of(const JUnitSuite& suite) {
+  const bool is_error = !suite.fault.empty();
+  const auto broken = std::ranges::count_if(suite.checked, [](const CheckedClaim& one) { return !one.holds; });
+  return {suite.checked.size() + (is_error ? 1 : 0), static_cast<std::size_t>(broken), is_error ? std::size_t{1} : 0};
+}
+
+void tell(pugi::xml_node& node, const std::string& name, const Counts& counts, double seconds) {
+  node.append_attribute("name") = sound_utf8(name).c_str();
+  node.append_attribute("tests") = static_cast<unsigned>(counts.tests);
+  node.append_attribute("failures") = static_cast<unsigned>(counts.failures);
+  node.append_attribute("errors") = static_cast<unsigned>(counts.errors);
+  node.append_attribute("time") = fmt::format("{:.3f}", seconds).c_str();
 }
 
 }  // namespace
 
-std::string junit_text(const std::vector<CheckedClaim>& checked, const std::string& suite, const std::string& file) {
-  const auto broken =
-      static_cast<unsigned>(std::ranges::count_if(checked, [](const CheckedClaim& one) { return !one.holds; }));
-  const auto count = static_cast<unsigned>(checked.size());
+std::string junit_text(const std::vector<JUnitSuite>& suites) {
   pugi::xml_document document;
   pugi::xml_node declaration = document.append_child(pugi::node_declaration);
   declaration.append_attribute("version") = "1.0";
   declaration.append_attribute("encoding") = "UTF-8";
-  pugi::xml_node all = document.append_child("testsuites");
-  pugi::xml_node cases = all.append_child("testsuite");
-  for (pugi::xml_node node : {all, cases}) {
-    node.append_attribute("name") = sound_utf8(suite).c_str();
-    node.append_attribute("tests") = count;
-    node.append_attribute("failures") = broken;
-    node.append_attribute("errors") = 0;
+  Counts sum;
+  double seconds = 0;
+  for (const JUnitSuite& suite : suites) {
+    const Counts own = counts_of(suite);
+    sum = {sum.tests + own.tests, sum.failures + own.failures, sum.errors + own.errors};
+    seconds += suite.seconds;
   }
-  for (const CheckedClaim& one : checked) {
-    pugi::xml_node test = cases.append_child("testcase");
-    test.append_attribute("classname") = sound_utf8(file).c_str();
-    test.append_attribute("name") = sound_utf8(one.claim).c_str();
-    if (one.holds) continue;
-    pugi::xml_node failure = test.append_child("failure");
-    failure.append_attribute("message") = sound_utf8(message_of(one)).c_str();
-    failure.append_attribute("type") = one.failing.empty() ? "never tested" : "broken";
-    failure.append_child(pugi::node_pcdata).set_value(sound_utf8(report(one, file)).c_str());
+  pugi::xml_node all = document.append_child("testsuites");
+  tell(all, suites.size() == 1 ? suites.front().name : "Fond Ladder", sum, seconds);
+  for (const JUnitSuite& suite : suites) {
+    pugi::xml_node cases = all.append_child("testsuite");
+    tell(cases, suite.name, counts_of(suite), suite.seconds);
+    for (const CheckedClaim& one : suite.checked) add_case(cases, one, suite.file);
+    if (!suite.fault.empty()) add_error(cases, suite);
   }
   std::ostringstream out;
   document.save(out, "  ");

@@ -1,9 +1,18 @@
 // SPDX-License-Identifier: MIT
-#include <ostream>
+#include <fmt/format.h>
+#include <fmt/ostream.h>
 
+#include <algorithm>
+#include <optional>
+
+#include "calls/places.hpp"
 #include "calls/progress.hpp"
+#include "calls/refusal.hpp"
+#include "calls/sarif.hpp"
 #include "calls/scene_call.hpp"
+#include "calls/target_file.hpp"
 #include "fond_ladder/lint.hpp"
+#include "model/printable.hpp"
 #include "print/answers_json.hpp"
 #include "print/json_frame.hpp"
 
@@ -13,20 +22,80 @@ namespace {
 struct LintCall {
   SceneCall scene;
   bool strict = false;
+  std::string sarif;  // a file
   Format format = Format::table;
 };
 
-ExitStatus lint(const LintCall& call, const Streams& streams) {
-  const std::vector<Variant> variants = load_variants(call.scene, streams, Hints::none);
-  const Lint told = fond_ladder::lint(variants, 0, Progress(streams, "looking").teller());
-  if (call.format == Format::json) {
-    JsonAnswers answers(streams.out, "lint");
-    write_lint(answers.next(variants[0].scene, call.scene.file, variants[0].scene.ladder), told);
-    answers.end();
-  } else {
-    streams.out << told;
+/// What was found in one of several scenes; without an answer it could not be looked at.
+struct Linted {
+  std::string file;
+  std::optional<Lint> told;
+};
+
+/// `3 scenes: 4 findings, in 1 of them`, and a line for each scene.
+void print_sum(const std::vector<Linted>& all, std::ostream& out) {
+  std::size_t count = 0, in = 0, unread = 0;
+  for (const Linted& one : all) {
+    const std::size_t own = one.told ? one.told->findings.size() : 0;
+    count += own;
+    in += own > 0 ? 1 : 0;
+    unread += one.told ? 0 : 1;
   }
-  return call.strict && !told.findings.empty() ? findings : all_well;
+  const auto findings = [](std::size_t n) { return n == 1 ? std::string("1 finding") : fmt::format("{} findings", n); };
+  fmt::print(out, "{} scenes: {}{}\n\n", all.size(),
+             count == 0 ? "nothing suspicious" : fmt::format("{}, in {} of them", findings(count), in),
+             unread == 0 ? "" : fmt::format("; {} could not be looked at", unread));
+  for (const Linted& one : all) {
+    const std::string said = !one.told                    ? "could not be looked at"
+                             : one.told->findings.empty() ? "nothing suspicious"
+                                                          : findings(one.told->findings.size());
+    fmt::print(out, "{}: {}\n", printable(one.file), said);
+  }
+}
+
+ExitStatus lint(const LintCall& call, const Streams& streams) {
+  if (call.sarif == "-") throw WrongCall("--sarif -: standard output has the results; name a file");
+  if (!call.sarif.empty()) require_target(call.sarif);
+  const std::vector<std::string>& files = call.scene.files;
+  const bool several = files.size() > 1, as_json = call.format == Format::json;
+  std::optional<JsonAnswers> answers;
+  std::vector<SarifResult> results;
+  std::vector<Linted> all;
+  const auto look = [&](const std::string& file) {
+    const std::vector<Variant> variants = load_variants(call_for(call.scene, file), streams, Hints::none);
+    Linted& one = all.back();
+    one.told = fond_ladder::lint(variants, 0, Progress(streams, "looking").teller());
+    if (as_json) {
+      if (!answers) answers.emplace(streams.out, "lint");  // not before there is one
+      write_lint(answers->next(variants[0].scene, file, variants[0].scene.ladder), *one.told);
+    }
+    if (!call.sarif.empty()) add_findings(results, *one.told, file, Places(file));
+  };
+  bool all_read = true;
+  for (const std::string& file : files) {
+    all.push_back({file, {}});
+    if (!several) {
+      look(file);
+      continue;
+    }
+    const auto note = [&](const SceneFault& fault) { add_fault(results, fault, file); };
+    all_read &= told_if_wrong(
+        streams.err, file + ": ", [&] { look(file); }, note);
+  }
+  if (!call.sarif.empty()) write_target(call.sarif, sarif_text(results));
+  if (as_json) {
+    if (answers) answers->end();
+  } else {
+    if (several) print_sum(all, streams.out);
+    for (const Linted& one : all) {
+      if (several && (!one.told || (one.told->findings.empty() && one.told->remarks.empty()))) continue;
+      if (several) fmt::print(streams.out, "\n{}\n", printable(one.file));
+      streams.out << *one.told;
+    }
+  }
+  if (!all_read) return wrong_call;
+  const bool any = std::ranges::any_of(all, [](const Linted& one) { return !one.told->findings.empty(); });
+  return call.strict && any ? findings : all_well;
 }
 
 }  // namespace
@@ -34,7 +103,8 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
 Command lint_command() {
   CommandOf<LintCall> command("lint", "What is suspicious, why, at which sizes, and what would cure it");
   LintCall& call = command.call();
-  add_scene(command.options(), call.scene, Forms::all_in_turn);
+  add_scenes(command.options(), call.scene, Forms::all_in_turn);
+  command.options().text("--sarif", "FILE", call.sarif, "Also write a SARIF 2.1.0 file, a result for each finding");
   command.options().flag("--strict", call.strict, "Exit status 1 when anything is found");
   command.options().format(call.format, {Format::table, Format::json});
   return command.does(lint);

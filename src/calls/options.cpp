@@ -15,6 +15,10 @@ void Options::argument(std::string name, std::string& into, std::string about) {
   all_.push_back({std::move(name), "", std::move(about), true, &into});
 }
 
+void Options::arguments(std::string name, std::vector<std::string>& into, std::string about) {
+  all_.push_back({std::move(name), "", std::move(about), true, &into});
+}
+
 void Options::optional_argument(std::string name, std::string& into, std::string about) {
   all_.push_back({std::move(name), "", std::move(about), false, &into});
 }

@@ -40,6 +40,8 @@ class Options {
  public:
   /// Arguments by their place.
   void argument(std::string name, std::string& into, std::string about);
+  /// One or more.
+  void arguments(std::string name, std::vector<std::string>& into, std::string about);
   void optional_argument(std::string name, std::string& into, std::string about);
   void flag(std::string name, bool& into, std::string about);
   void text(std::string name, std::string value, std::string& into, std::string about);

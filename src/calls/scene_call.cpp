@@ -88,9 +88,11 @@ bool asks_for_all(const std::string& typed, const std::vector<std::string>& name
 
 }  // namespace
 
-void add_scene(Options& options, SceneCall& scene, Forms forms) {
+namespace {
+
+/// How a scene is changed before a command looks at it.
+void add_forms(Options& options, SceneCall& scene, Forms forms) {
   const bool all = forms == Forms::all_in_turn;
-  options.argument("SCENE", scene.file, "A scene file; - reads standard input");
   options.list("--mode", "NAME", scene.modes,
                all ? "Switch a mode on; repeatable; all: every choice of modes in turn"
                    : "Switch a mode of the scene on; repeatable");
@@ -99,6 +101,24 @@ void add_scene(Options& options, SceneCall& scene, Forms forms) {
                    : "Put a wording of the scene into it");
   options.text("--longer", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
   add_trials(options, scene.trials);
+}
+
+}  // namespace
+
+void add_scene(Options& options, SceneCall& scene, Forms forms) {
+  options.argument("SCENE", scene.file, "A scene file; - reads standard input");
+  add_forms(options, scene, forms);
+}
+
+void add_scenes(Options& options, SceneCall& scene, Forms forms) {
+  options.arguments("SCENE", scene.files, "One scene file or several; - reads standard input");
+  add_forms(options, scene, forms);
+}
+
+SceneCall call_for(const SceneCall& call, const std::string& file) {
+  SceneCall one = call;
+  one.file = file;
+  return one;
 }
 
 void add_values(Options& options, SceneCall& scene, const std::string& about) {

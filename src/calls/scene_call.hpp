@@ -17,6 +17,7 @@ namespace fond_ladder::calls {
 
 struct SceneCall {
   std::string file;
+  std::vector<std::string> files;  // of commands that take several; then `file` is the one they are at
   std::vector<std::string> modes;
   std::string wording;
   std::string longer;
@@ -28,6 +29,10 @@ struct SceneCall {
 enum class Forms { one, all_in_turn };
 /// The argument SCENE and the options that say in which form.
 void add_scene(Options& options, SceneCall& scene, Forms forms = Forms::one);
+/// The same for one scene or more.
+void add_scenes(Options& options, SceneCall& scene, Forms forms);
+/// The call for one of its scenes alone.
+[[nodiscard]] SceneCall call_for(const SceneCall& call, const std::string& file);
 /// `--at`, repeatable; `tail` is added to what it says.
 void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail = "repeatable");
 

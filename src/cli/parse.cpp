@@ -18,7 +18,7 @@ void add(CLI::App& app, const Option& option) {
   } else if (auto* const* text = std::get_if<std::string*>(&option.into)) {
     added = app.add_option(option.name, **text, option.about);
   } else if (auto* const* texts = std::get_if<std::vector<std::string>*>(&option.into)) {
-    added = app.add_option(option.name, **texts, option.about)->allow_extra_args(false);
+    added = app.add_option(option.name, **texts, option.about)->allow_extra_args(option.is_argument());
   } else if (option.keeps_order()) {  // told when all is parsed
     const auto nothing = [](const std::vector<std::string>&) {};
     added =

@@ -6,11 +6,10 @@
 #include <ostream>
 #include <sstream>
 
+#include "calls/refusal.hpp"
 #include "cli/commands.hpp"
 #include "cli/paint.hpp"
 #include "cli/parse.hpp"
-#include "fond_ladder/scene_file.hpp"
-#include "model/printable.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -48,33 +47,27 @@ class Painted {
 };
 
 int refuse(std::ostream& err, const std::string& message) {
-  err << "fond-ladder: error: " << printable(message) << '\n';
+  calls::tell_refusal(err, message);
   return wrong_call;
 }
 
 int run(const std::vector<std::string>& args, const Streams& streams, Painted& results) {
   const auto unpainted = [](std::string_view text) { return std::string(text); };
-  try {
+  ExitStatus status = wrong_call;
+  calls::told_if_wrong(streams.err, "", [&] {
     const std::vector<Command> commands = all_commands();
     const ParsedCall parsed = parse(args, commands);
-    ExitStatus status = all_well;
+    ExitStatus called = all_well;
     if (parsed.command == nullptr) {
       streams.out << parsed.text;
     } else {
-      status = parsed.command->call(streams);
+      called = parsed.command->call(streams);
     }
     const bool is_table = parsed.command != nullptr && parsed.command->prints_table();
     is_table ? results.paint(painted_table) : results.paint(unpainted);
-    return status;
-  } catch (const BadScene& error) {
-    for (const SceneFault& fault : error.faults()) streams.err << fault.text() << '\n';
-    return wrong_call;
-  } catch (const WrongCall& error) {
-    for (const std::string& message : error.messages()) refuse(streams.err, message);
-    return wrong_call;
-  } catch (const std::exception& error) {  // a wrong path, quantity or size
-    return refuse(streams.err, error.what());
-  }
+    status = called;
+  });
+  return status;
 }
 
 }  // namespace

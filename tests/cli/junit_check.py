@@ -3,6 +3,7 @@
 """Reads what `check --junit` writes with a reader of such files: one case a claim, failures where claims break."""
 
 import pathlib
+import re
 import subprocess
 import sys
 import tempfile
@@ -30,5 +31,15 @@ with tempfile.TemporaryDirectory() as folder:
     assert failures[0][1].message.startswith("from 360 to 1440 wide, 800 high"), failures[0][1].message
     assert "look: fond-ladder ledger" in failures[0][1].text, failures[0][1].text
     subprocess.run([program, "check", console, "--claim", broken, "--junit", target], capture_output=True)
-    assert target.read_bytes() == first, "the same call writes the same file"
-print("junit: 25 cases, 1 failure")
+    timeless = [re.sub(rb' time="[0-9.]+"', b"", text) for text in (first, target.read_bytes())]
+    assert timeless[0] == timeless[1], "the same call writes the same file"
+    assert float(suites[0].time) > 0
+
+    wrong = pathlib.Path(folder) / "wrong.json"
+    wrong.write_text('{"format": 1, "scne": 1}')
+    subprocess.run([program, "check", console, wrong, "--junit", target], capture_output=True)
+    suites = list(JUnitXml.fromfile(str(target)))
+    assert [(suite.name, suite.tests, suite.failures, suite.errors) for suite in suites] == [
+        ("North house console", 24, 0, 0), (str(wrong), 1, 0, 1)], suites
+    assert "scne" in list(suites[1])[0].result[0].message
+print("junit: a suite a scene, 25 cases, 1 failure")

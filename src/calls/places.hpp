@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Where in its file something stands that a command has found in a scene.
+
+#include <memory>
+#include <optional>
+#include <string>
+
+#include "scene/read/json_document.hpp"
+
+namespace fond_ladder::inline v0::scene {
+struct ReadText;
+}
+
+namespace fond_ladder::calls {
+
+/// Lines and columns from 1, columns in characters.
+class Places {
+ public:
+  /// Of a scene file, read as it is on the disk; standard input has no places. Throws BadScene.
+  explicit Places(const std::string& file);
+  ~Places();
+  Places(const Places&) = delete;
+  Places& operator=(const Places&) = delete;
+
+  /// A node by its whole path, or one of its keys where that is said in the node itself. Without a path a range of the
+  /// name `otherwise`, or else the top of the file. None where the file has no such node (one that was tried).
+  [[nodiscard]] std::optional<scene::Position> of_node(const std::string& path, const std::string& key,
+                                                       const std::string& otherwise = {}) const;
+  /// A claim of the scene by its place among them.
+  [[nodiscard]] std::optional<scene::Position> of_claim(std::size_t number) const;
+
+ private:
+  [[nodiscard]] scene::Position at(scene::ValueId value) const;
+
+  std::unique_ptr<const scene::ReadText> read_;  // none of standard input
+};
+
+}  // namespace fond_ladder::calls
