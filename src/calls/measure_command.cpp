@@ -3,8 +3,10 @@
 
 #include <chrono>
 #include <optional>
+#include <utility>
 
 #include "calls/scene_call.hpp"
+#include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
 #include "print/json_frame.hpp"
 #include "print/measure.hpp"
@@ -17,6 +19,7 @@ struct MeasureCall {
   SceneCall scene;
   std::vector<std::string> at;
   std::vector<std::string> under;
+  std::vector<std::string> scrolled;
   bool orders = false;
   bool outline = false;
   bool timing = false;
@@ -60,6 +63,8 @@ void require_sound(const MeasureCall& call) {
   if (call.timing && (views > 0 || call.format != Format::table)) {
     throw WrongCall("--timing goes with the table of boxes only");
   }
+  if (!call.scrolled.empty() && !call.snap.empty())
+    throw WrongCall("--snap is of boxes as they are arranged; leave out --scrolled");
   if (!call.scene.vary.empty() && call.format == Format::csv)
     throw WrongCall("--format csv: with --vary there is a table and json only");
   if (compares(call) && (call.timing || !call.snap.empty()))
@@ -72,16 +77,20 @@ class MeasurePrinter {
   MeasurePrinter(const MeasureCall& call, std::ostream& out)
       : call_(call), out_(out), density_(parse_density(call.snap)) {
     for (const std::string& text : call.under) points_.push_back(parse_point(text));
-    if (call.format == Format::json) answers_.emplace(out, "measure");
-    if (call.format == Format::csv) print_boxes_csv_head(out);
   }
 
   void print(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds) {
     const SolvedScene measured{scene, solution, asked};
-    if (call_.format == Format::csv) return print_boxes_csv(measured, boxes(solution), out_);
-    if (answers_) return write(measured);
-    if (!is_first_) out_ << '\n';
-    is_first_ = false;
+    const bool is_first = std::exchange(is_first_, false);  // nothing is begun before there is an answer
+    if (call_.format == Format::csv) {
+      if (is_first) print_boxes_csv_head(out_);
+      return print_boxes_csv(measured, boxes(solution), out_);
+    }
+    if (call_.format == Format::json) {
+      if (is_first) answers_.emplace(out_, "measure");
+      return write(measured);
+    }
+    if (!is_first) out_ << '\n';
     if (!call_.settings.empty()) {
       const NodeId node = scene.tree.at(call_.settings);
       print_settings(scene.tree.path(node), title_of(scene, solution, asked),
@@ -144,6 +153,11 @@ std::vector<AskedSize> sizes_of(const MeasureCall& call, const Variant& value, c
   return sizes;
 }
 
+/// A size is told with how far scrollers are scrolled there.
+void tell_scrolled(const std::string& told, AskedSize& asked) {
+  if (!told.empty()) asked.with += (asked.with.empty() ? "" : ", ") + told;
+}
+
 /// Size by size, the nodes that are elsewhere with another value.
 void compare_values(const MeasureCall& call, const std::vector<Variant>& values, std::ostream& out) {
   std::vector<SceneSolver> solvers;
@@ -154,7 +168,11 @@ void compare_values(const MeasureCall& call, const std::vector<Variant>& values,
   }
   for (std::size_t i = 0; i < sizes.front().size(); ++i) {
     std::vector<Solution> solutions;
-    for (std::size_t v = 0; v < values.size(); ++v) solutions.push_back(solvers[v].solve(sizes[v].at(i).rung));
+    for (std::size_t v = 0; v < values.size(); ++v) {
+      const auto [solution, told] = scrolled_as_asked(solvers[v].solve(sizes[v].at(i).rung), call.scrolled);
+      solutions.push_back(solution);
+      tell_scrolled(told, sizes[v][i]);
+    }
     std::vector<SolvedScene> measured;
     for (std::size_t v = 0; v < values.size(); ++v) measured.push_back({values[v].scene, solutions[v], sizes[v][i]});
     if (i > 0) out << '\n';
@@ -175,10 +193,12 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   MeasurePrinter measuring(call, streams.out);
   for (const Variant& value : values) {
     SceneSolver solver(value.scene, value.modes);
-    for (const AskedSize& asked : sizes_of(call, value, solver)) {
+    for (AskedSize& asked : sizes_of(call, value, solver)) {
       const auto begin = std::chrono::steady_clock::now();
-      const Solution solution = solver.solve(asked.rung);
+      const Solution arranged = solver.solve(asked.rung);
       const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
+      const auto [solution, told] = scrolled_as_asked(arranged, call.scrolled);
+      tell_scrolled(told, asked);
       measuring.print(value.scene, solution, asked, seconds);
     }
   }
@@ -196,6 +216,7 @@ Command measure_command() {
   add_sizes(options, call.at);
   add_values(options, call.scene, "Compare values of a setting side by side, as in beds.width=200,240,300");
   options.list("--under", "X,Y", call.under, "The nodes at a point of the container, the front-most first");
+  add_scrolled(options, call.scrolled);
   options.flag("--orders", call.orders, "The order of the file, of laying and of painting, container by container");
   options.flag("--outline", call.outline, "The nesting alone, with how each container arranges");
   options.text("--snap", "DENSITY", call.snap, "Boxes in whole device pixels at this density");

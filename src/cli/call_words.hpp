@@ -7,12 +7,14 @@
 #include "calls/picture_form.hpp"
 #include "calls/progress.hpp"
 #include "calls/scene_call.hpp"
+#include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
 #include "calls/target_file.hpp"
 
 namespace fond_ladder::cli {
 
 using calls::add_scene;
+using calls::add_scrolled;
 using calls::add_sizes;
 using calls::add_trials;
 using calls::add_values;
@@ -38,6 +40,7 @@ using calls::Progress;
 using calls::read_draft;
 using calls::require_target;
 using calls::SceneCall;
+using calls::scrolled_as_asked;
 using calls::ShippedScene;
 using calls::Streams;
 using calls::Told;

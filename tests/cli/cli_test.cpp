@@ -181,7 +181,7 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
       {{},
-       "name a command: measure, climb, ledger, check, lint, map, compare, draw, report, preview, tidy, demo or "
+       "name a command: measure, climb, ledger, check, lint, map, compare, draw, report, preview, tidy, start, demo or "
        "completion; "
        "--help "
        "says more"},

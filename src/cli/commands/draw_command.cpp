@@ -15,7 +15,7 @@ namespace {
 
 struct DrawCall {
   SceneCall scene;
-  std::vector<std::string> at;
+  std::vector<std::string> at, scrolled;
   std::string output;  // file; - is standard output
   std::string as;      // svg, png or pdf; by the ending when empty
   std::string only;
@@ -53,8 +53,9 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   std::vector<Panel> panels;
   for (const AskedSize& asked : asked_sizes(call.at, values.front().scene.ladder)) {
     for (const Variant& value : values) {
+      const auto [solution, told] = scrolled_as_asked(solve(value.scene, asked.rung, value.modes), call.scrolled);
       const std::string caption = call.scene.vary.empty() ? asked.name : printable(value.name);
-      panels.push_back({solve(value.scene, asked.rung, value.modes), caption});
+      panels.push_back({solution, caption + (caption.empty() || told.empty() ? "" : ", ") + printable(told)});
     }
   }
   const Picture picture = fond_ladder::draw(panels, form, options);
@@ -82,6 +83,7 @@ Command draw_command() {
   add_scene(options, call.scene);
   add_sizes(options, call.at, "repeated: side by side");
   add_values(options, call.scene, "Values of a setting side by side, as in beds.width=200,240,300");
+  add_scrolled(options, call.scrolled);
   options.text("-o,--output", "FILE", call.output, "The picture, an .svg, .png or .pdf file; - is standard output");
   options.text("--as", "svg|png|pdf", call.as, "What to write, where the ending of FILE does not say it");
   options.flag("--bare", call.bare, "The boxes alone, without labels and helper marks");

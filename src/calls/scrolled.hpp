@@ -1,0 +1,27 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Scroll positions that are asked for on the command line.
+
+#include <string>
+#include <vector>
+
+#include "calls/command.hpp"
+#include "fond_ladder/solution.hpp"
+
+namespace fond_ladder::calls {
+
+/// `--scrolled NODE=PIXELS`, repeatable.
+void add_scrolled(Options& options, std::vector<std::string>& asked);
+
+/// An arrangement with scrollers where they are asked to be, and how that is told.
+struct Scrolled {
+  Solution solution;
+  std::string told;  ///< `list scrolled to 120 of 574`; empty where nothing is asked
+};
+/// `asked`: `list=120` (down, or across in what scrolls across alone), `list=40,120`, `list=end`, each held within what
+/// there is to scroll. Throws WrongCall for one that is written wrongly, names no node that scrolls, or names one
+/// twice.
+[[nodiscard]] Scrolled scrolled_as_asked(const Solution& solution, const std::vector<std::string>& asked);
+
+}  // namespace fond_ladder::calls
