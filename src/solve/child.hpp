@@ -86,7 +86,7 @@ class Child {
   /// minimum). `given` is the size given, or negative.
   [[nodiscard]] BoundsOf<N> bounds_along(N inset, N whole, N content, N given) const {
     BoundsOf<N> found = bounds(inset, whole);
-    const bool keeps = !own_.min_given(axis) & !own_.scrolls(axis);
+    const bool keeps = !any_true(own_.min_given(axis), own_.scrolls(axis));
     found.least = most_unless(!keeps, found.least, [&] {
       return least_of(content, is_unknown(given) ? found.most : least_of(found.most, given));
     });
@@ -110,7 +110,7 @@ class Child {
   /// Whether the aspect rule keeps a node from being stretched: a height that follows the width, and an image, with or
   /// without a shape.
   [[nodiscard]] bool keeps_aspect() const {
-    return (own_.node_kind() == Kind::image) | ((axis == y_axis) & (own_.has_aspect != 0));
+    return any_true(own_.node_kind() == Kind::image, axis == y_axis && own_.has_aspect);
   }
 
  private:

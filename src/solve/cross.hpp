@@ -48,10 +48,10 @@ template <Axis axis, bool plain, class N>
   const BoundsOf<N> bounds = child.bounds(child.inset_down(), whole);
   const N given = child.given(whole);
   const SizeWay way = child.way();
-  const bool stretched = (way == SizeWay::automatic) & (align == Across::stretch) & !child.keeps_aspect() &
-                         (child.auto_margins(false) == 0);
+  const bool stretched = all_true(way == SizeWay::automatic, align == Across::stretch, !child.keeps_aspect(),
+                                  child.auto_margins(false) == 0);
   if constexpr (!plain) room /= child.counted_scale();
-  const bool fills = stretched | (way == SizeWay::fill);
+  const bool fills = any_true(stretched, way == SizeWay::fill);
   if constexpr (axis == y_axis) return bounds.held(given_or<N>(given, either<N>(fills, room, view.need(child.node()))));
   const N wide = most_unless(fills, room, [&] { return view.min_content(child.node()); });
   const N fitted = least_unless(fills, wide, [&] { return view.max_content(child.node()); });

@@ -111,7 +111,7 @@ class ViewOf {
     return (place & of_solver) == 0 ? resolved_[place] : own_resolved(place & ~of_solver);
   }
   /// A leaf that its parent settles: see leaf.hpp.
-  [[nodiscard]] bool is_settled(Index node) const { return (traits(node).passive != 0) & (child_count(node) == 0); }
+  [[nodiscard]] bool is_settled(Index node) const { return all_true(traits(node).passive, child_count(node) == 0); }
   /// Whether something lies in a node: a child in its flow, or measured content.
   [[nodiscard]] bool holds_content(Index node) const;
 
@@ -332,10 +332,10 @@ class FrameOf : public ViewOf<N> {
     Index planned = 0, next_child = 1;
     for (Index node = 0; node < count; ++node) {
       const Index children = child_count(node);
-      if ((children != 0) & (first_child(node) != next_child)) return false;
+      if (all_true(children != 0, first_child(node) != next_child)) return false;
       next_child += children;
       visits_[planned] = Visit{node};
-      planned += (node != 0) & is_settled(node) ? 0 : 1;
+      planned += all_true(node != 0, is_settled(node)) ? 0 : 1;
     }
     visit_count_ = planned;
     visited_ = count;

@@ -184,7 +184,7 @@ template <Axis axis, bool plain, class N>
   TrackRequestOf<N> claim;
   claim.min_content = bounds.held(given_or<N>(given, low)) * scale + margin;
   claim.max_content = axis == y_axis ? claim.min_content : bounds.held(given_or<N>(given, high)) * scale + margin;
-  const bool keeps = by_content & !child.traits().min_given(axis) & !child.traits().scrolls(axis);
+  const bool keeps = all_true(by_content, !child.traits().min_given(axis), !child.traits().scrolls(axis));
   const auto kept = [&] {
     const N own = axis == x_axis ? claim.min_content : bounds.held(view.least_height(child.node())) * scale + margin;
     return least_of(own, largest);

@@ -37,16 +37,16 @@ class AlongUp {
     const N given = child.given(unknown);
     bounds_ = bounds_in_line<axis, plain, N>(container, child, child.inset_up(), unknown, kept, given);
     given_ = unless(weighted_, given);
-    can_grow_ = grows_by_one(container, child) | (view.grow(child.node()) > 0);
-    can_shrink_ = !container.scrolls(axis) & child.can_shrink();
+    can_grow_ = any_true(grows_by_one(container, child), view.grow(child.node()) > 0);
+    can_shrink_ = all_true(!container.scrolls(axis), child.can_shrink());
   }
 
   /// The outer size by which it counts where its content is asked for `content`.
   [[nodiscard, gnu::always_inline]] N outer(N content) const {
     const N own = child_.has_factors() && !weighted_
                       ? by_basis(content)
-                      : given_or(given_, either(weighted_ | can_shrink_, content, widest_));
-    const N wanted = least_unless(!weighted_ | can_grow_, own, [] { return 0.0; });
+                      : given_or(given_, either(any_true(weighted_, can_shrink_), content, widest_));
+    const N wanted = least_unless(any_true(!weighted_, can_grow_), own, [] { return 0.0; });
     return bounds_.held(wanted) * child_.counted_scale() + child_.margin_up().sum();
   }
 

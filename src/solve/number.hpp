@@ -47,6 +47,15 @@ void decide_order(Items& items, Before before) {
     }
   }
 }
+/// Whether all of some conditions hold, or any: each is asked, and none of them is a branch.
+template <class... Bool>
+[[nodiscard]] constexpr bool all_true(Bool... conditions) {
+  return (static_cast<unsigned>(static_cast<bool>(conditions)) & ...) != 0;
+}
+template <class... Bool>
+[[nodiscard]] constexpr bool any_true(Bool... conditions) {
+  return (static_cast<unsigned>(static_cast<bool>(conditions)) | ...) != 0;
+}
 // Most conditions of a solve are as good as random, and a branch that is missed costs as much as thirty instructions.
 // The next four decide without one. What they are told as a function is asked in any case by pixels, where asking
 // decides nothing; by others only where it counts.

@@ -34,18 +34,18 @@ struct Factors {
 /// Whether its size is its part by weight, and whether its factor is 1 whatever it says.
 template <Axis axis, bool plain, class N>
 [[nodiscard]] bool is_weighted(const Traits& container, const Child<axis, plain, N>& child) {
-  return (child.traits().weighted != 0) | (child.way() == SizeWay::fill) | (container.alike != 0);
+  return any_true(child.traits().weighted, child.way() == SizeWay::fill, container.alike);
 }
 template <Axis axis, bool plain, class N>
 [[nodiscard]] bool grows_by_one(const Traits& container, const Child<axis, plain, N>& child) {
-  return (container.alike != 0) | ((child.way() == SizeWay::fill) & (child.traits().weighted == 0));
+  return any_true(container.alike, all_true(child.way() == SizeWay::fill, !child.traits().weighted));
 }
 template <Axis axis, bool plain, class N>
 [[gnu::always_inline]] inline Factors factors_of(const ViewOf<N>& view, const Traits& container,
                                                  const Child<axis, plain, N>& child) {
-  const bool weighted = is_weighted(container, child), shrinks = !weighted & !container.scrolls(axis);
+  const bool weighted = is_weighted(container, child), shrinks = !any_true(weighted, container.scrolls(axis));
   return {weighted, either<double>(grows_by_one(container, child), 1, view.grow(child.node())),
-          only_if<double>(shrinks & child.can_shrink(), [&] { return child.shrink(); })};
+          only_if<double>(all_true(shrinks, child.can_shrink()), [&] { return child.shrink(); })};
 }
 
 /// Limits along a line; of children that are alike only those that the author gave.

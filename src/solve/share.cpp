@@ -154,7 +154,7 @@ Tried<N> try_level(std::span<PortionOf<N>> portions, N level, Factor factor, Spe
     const N moved = portion.base + only_if<N>(takes_part, [&] { return level * speed(portion); });
     portion.size = portion.held(moved);
     tried.sum += portion.size;
-    tried.stopped |= takes_part & (portion.size != moved);
+    tried.stopped |= all_true(takes_part, portion.size != moved);
   }
   return tried;
 }
@@ -185,7 +185,7 @@ N shrink_line(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scrat
     missing += taken_by(portion, factor);
     factors += factor;
     scaled += factor * portion.inner_base;
-    may_fall_below_one |= (factor > 0) & (factor < 1);
+    may_fall_below_one |= all_true(factor > 0, factor < 1);
   }
   const N part = factors < 1 ? missing * factors : missing;
   const bool nothing_to_take = scaled <= 1e-100;
