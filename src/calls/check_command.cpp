@@ -11,7 +11,6 @@
 
 #include "calls/claims_asked.hpp"
 #include "calls/junit.hpp"
-#include "calls/places.hpp"
 #include "calls/progress.hpp"
 #include "calls/refusal.hpp"
 #include "calls/sarif.hpp"
@@ -166,14 +165,15 @@ class CheckRun {
       if (!answers_) answers_.emplace(streams_.out, "check");  // not before there is one
       write_json(*answers_, one, call_);
     }
-    if (!call_.sarif.empty()) add_broken(results_, one.checked, one.numbers, file, Places(file));
+    if (!call_.sarif.empty()) add_broken(results_, one.checked, one.numbers, file, scene::Places(file));
     const std::chrono::duration<double> took = std::chrono::steady_clock::now() - begin;
     const std::string name = one.variants[0].scene.name() + (call_.shard.empty() ? "" : " " + call_.shard);
     suites_.push_back({name, file, one.checked, took.count()});
     const Span& widths = one.variants[0].scene.ladder.width;
-    one.headline = one.all == 0 ? "has no claims"
-                                : fmt::format("{}, from {} to {} wide{}", verdict_text(one.checked), exact(widths.from),
-                                              exact(widths.to), text_of(one.variants));
+    one.headline = one.all == 0          ? "has no claims"
+                   : one.checked.empty() ? "none of its claims is in this part"
+                                         : fmt::format("{}, from {} to {} wide{}", verdict_text(one.checked),
+                                                       exact(widths.from), exact(widths.to), text_of(one.variants));
     if (call_.scene.files.size() > 1) one.variants.clear();  // of many scenes only what came of them is kept
     scenes_.push_back(std::move(one));
   }
@@ -227,9 +227,10 @@ class CheckRun {
     }
     fmt::print(out, "{} scenes{}: {}{}\n\n", scenes_.size(),
                call_.shard.empty() ? "" : printable(fmt::format(", part {} of their claims", call_.shard)),
-               broken == 0 ? fmt::format("all {} claims hold", checked)
-                           : fmt::format("{} of {} claims {} not hold, in {} of them", broken, checked,
-                                         broken == 1 ? "does" : "do", in),
+               checked == 0  ? "nothing was checked"
+               : broken == 0 ? fmt::format(checked == 1 ? "the claim holds" : "all {} claims hold", checked)
+                             : fmt::format("{} of {} claim{} {} not hold, in {} of them", broken, checked,
+                                           checked == 1 ? "" : "s", broken == 1 ? "does" : "do", in),
                unread == 0 ? "" : fmt::format("; {} could not be looked at", unread));
     for (const CheckedScene& one : scenes_) fmt::print(out, "{}: {}\n", printable(one.file), printable(one.headline));
     for (const CheckedScene& one : scenes_) {

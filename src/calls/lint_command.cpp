@@ -5,7 +5,6 @@
 #include <algorithm>
 #include <optional>
 
-#include "calls/places.hpp"
 #include "calls/progress.hpp"
 #include "calls/refusal.hpp"
 #include "calls/sarif.hpp"
@@ -69,7 +68,7 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
       if (!answers) answers.emplace(streams.out, "lint");  // not before there is one
       write_lint(answers->next(variants[0].scene, file, variants[0].scene.ladder), *one.told);
     }
-    if (!call.sarif.empty()) add_findings(results, *one.told, file, Places(file));
+    if (!call.sarif.empty()) add_findings(results, *one.told, file, scene::Places(file));
   };
   bool all_read = true;
   for (const std::string& file : files) {

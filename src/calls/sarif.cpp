@@ -8,7 +8,6 @@
 #include <sstream>
 
 #include "calls/claims_asked.hpp"
-#include "calls/places.hpp"
 #include "fond_ladder/version.hpp"
 #include "print/json_writer.hpp"
 
@@ -54,7 +53,7 @@ void write_result(JsonWriter& json, const SarifResult& one) {
 }  // namespace
 
 void add_broken(std::vector<SarifResult>& results, const std::vector<CheckedClaim>& checked,
-                const std::vector<std::size_t>& numbers, const std::string& file, const Places& places) {
+                const std::vector<std::size_t>& numbers, const std::string& file, const scene::Places& places) {
   for (std::size_t i = 0; i < checked.size(); ++i) {
     if (checked[i].holds) continue;
     const std::string rule = checked[i].failing.empty() ? "claim-never-tested" : "claim-broken";
@@ -69,7 +68,8 @@ void add_fault(std::vector<SarifResult>& results, const SceneFault& fault, const
   results.push_back({"scene-error", fault.message, file == "-" ? "" : file, at});
 }
 
-void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file, const Places& places) {
+void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file,
+                  const scene::Places& places) {
   for (const Finding& one : told.findings) {
     std::string rule(word(one.oddity));
     std::ranges::replace(rule, ' ', '-');

@@ -8,11 +8,9 @@
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/lint.hpp"
 #include "fond_ladder/scene_file.hpp"
-#include "scene/read/json_document.hpp"
+#include "scene/trial/places.hpp"
 
 namespace fond_ladder::calls {
-
-class Places;
 
 /// One thing to be mended, and where.
 struct SarifResult {
@@ -26,9 +24,10 @@ struct SarifResult {
 /// Those of one scene: why it could not be looked at, claims that do not hold (`numbers` tells which of the scene's
 /// they are; a larger number is none of them) and findings.
 void add_broken(std::vector<SarifResult>& results, const std::vector<CheckedClaim>& checked,
-                const std::vector<std::size_t>& numbers, const std::string& file, const Places& places);
+                const std::vector<std::size_t>& numbers, const std::string& file, const scene::Places& places);
 void add_fault(std::vector<SarifResult>& results, const SceneFault& fault, const std::string& file);
-void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file, const Places& places);
+void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file,
+                  const scene::Places& places);
 
 /// As a SARIF 2.1.0 file (an open standard of OASIS) of one run. The same results give the same bytes.
 [[nodiscard]] std::string sarif_text(const std::vector<SarifResult>& results);

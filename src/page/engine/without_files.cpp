@@ -4,13 +4,11 @@
 // the plots. Who asks for a file is told that there are none.
 #include "calls/junit.hpp"
 #include "calls/picture_form.hpp"
-#include "calls/places.hpp"
 #include "calls/sarif.hpp"
 #include "calls/target_file.hpp"
 #include "fond_ladder/plot.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "scene/read/scene_text.hpp"
-#include "scene/trial/read_text.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -49,19 +47,16 @@ void write_target(const std::string& /*path*/, std::string_view /*bytes*/) {
 std::string junit_text(const std::vector<JUnitSuite>& /*suites*/) {
   refuse();
 }
-Places::Places(const std::string& /*file*/) {
-  refuse();
-}
-Places::~Places() = default;
 void add_broken(std::vector<SarifResult>& /*results*/, const std::vector<CheckedClaim>& /*checked*/,
-                const std::vector<std::size_t>& /*numbers*/, const std::string& /*file*/, const Places& /*places*/) {
+                const std::vector<std::size_t>& /*numbers*/, const std::string& /*file*/,
+                const scene::Places& /*places*/) {
   refuse();
 }
 void add_fault(std::vector<SarifResult>& /*results*/, const SceneFault& /*fault*/, const std::string& /*file*/) {
   refuse();
 }
 void add_findings(std::vector<SarifResult>& /*results*/, const Lint& /*told*/, const std::string& /*file*/,
-                  const Places& /*places*/) {
+                  const scene::Places& /*places*/) {
   refuse();
 }
 std::string sarif_text(const std::vector<SarifResult>& /*results*/) {

@@ -7,13 +7,14 @@
 #include <optional>
 #include <string>
 
+#include "fond_ladder/version.hpp"
 #include "scene/read/json_document.hpp"
 
-namespace fond_ladder::inline v0::scene {
-struct ReadText;
-}
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+namespace scene {
 
-namespace fond_ladder::calls {
+struct ReadText;
 
 /// Lines and columns from 1, columns in characters.
 class Places {
@@ -26,15 +27,17 @@ class Places {
 
   /// A node by its whole path, or one of its keys where that is said in the node itself. Without a path a range of the
   /// name `otherwise`, or else the top of the file. None where the file has no such node (one that was tried).
-  [[nodiscard]] std::optional<scene::Position> of_node(const std::string& path, const std::string& key,
-                                                       const std::string& otherwise = {}) const;
+  [[nodiscard]] std::optional<Position> of_node(const std::string& path, const std::string& key,
+                                                const std::string& otherwise = {}) const;
   /// A claim of the scene by its place among them.
-  [[nodiscard]] std::optional<scene::Position> of_claim(std::size_t number) const;
+  [[nodiscard]] std::optional<Position> of_claim(std::size_t number) const;
 
  private:
-  [[nodiscard]] scene::Position at(scene::ValueId value) const;
+  [[nodiscard]] Position at(ValueId value) const;
 
-  std::unique_ptr<const scene::ReadText> read_;  // none of standard input
+  std::unique_ptr<const ReadText> read_;  // none of standard input
 };
 
-}  // namespace fond_ladder::calls
+}  // namespace scene
+}  // namespace v0
+}  // namespace fond_ladder
