@@ -227,10 +227,11 @@ class CheckRun {
     }
     fmt::print(out, "{} scenes{}: {}{}\n\n", scenes_.size(),
                call_.shard.empty() ? "" : printable(fmt::format(", part {} of their claims", call_.shard)),
-               checked == 0  ? "nothing was checked"
-               : broken == 0 ? fmt::format(checked == 1 ? "the claim holds" : "all {} claims hold", checked)
-                             : fmt::format("{} of {} claim{} {} not hold, in {} of them", broken, checked,
-                                           checked == 1 ? "" : "s", broken == 1 ? "does" : "do", in),
+               checked == 0 ? "nothing was checked"
+               : broken == 0
+                   ? (checked == 1 ? std::string("the claim holds") : fmt::format("all {} claims hold", checked))
+                   : fmt::format("{} of {} claim{} {} not hold, in {} of them", broken, checked,
+                                 checked == 1 ? "" : "s", broken == 1 ? "does" : "do", in),
                unread == 0 ? "" : fmt::format("; {} could not be looked at", unread));
     for (const CheckedScene& one : scenes_) fmt::print(out, "{}: {}\n", printable(one.file), printable(one.headline));
     for (const CheckedScene& one : scenes_) {
