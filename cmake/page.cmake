@@ -63,7 +63,7 @@ function(fond_ladder_engine_unit floor optimized)
     set(joined "")
   endif()
   add_custom_command(OUTPUT ${page}/${floor}.o
-    COMMAND ${FOND_LADDER_WASM_CLANG} ${fond_ladder_wasm_flags} -std=c++20 ${optimized} ${joined} -DNDEBUG -DFMT_HEADER_ONLY
+    COMMAND ${FOND_LADDER_WASM_CLANG} ${fond_ladder_wasm_flags} -std=c++20 ${optimized} ${joined} -DNDEBUG -DFMT_HEADER_ONLY -DFOND_LADDER_SMALL
             -ffp-contract=off -fno-trapping-math -fno-math-errno -ffunction-sections -fdata-sections -fvisibility=hidden
             -I${src}/page/engine/stand_in -I${page} -I${src} -I${PROJECT_SOURCE_DIR}/include -idirafter /usr/include
             -MD -MF ${page}/${floor}.d -c ${unit} -o ${page}/${floor}.o
@@ -76,7 +76,7 @@ endfunction()
 function(fond_ladder_sources_of target floor result)
   get_target_property(sources ${target} SOURCES)
   list(FILTER sources INCLUDE REGEX "^${floor}/")
-  list(REMOVE_ITEM sources model/number_text.cpp scene/read/file_text.cpp
+  list(REMOVE_ITEM sources model/number_text.cpp scene/read/file_text.cpp scene/trial/places.cpp
     calls/interrupt.cpp calls/junit.cpp calls/picture_form.cpp calls/sarif.cpp calls/target_file.cpp)
   set(${result} ${sources} PARENT_SCOPE)
 endfunction()

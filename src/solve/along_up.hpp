@@ -14,8 +14,8 @@ template <Axis axis, bool plain, class N>
 class AlongUp {
  public:
   /// `widest` is its max-content, `kept` the content that its automatic minimum is of.
-  [[gnu::always_inline]] AlongUp(const ViewOf<N>& view, const Traits& container, const Child<axis, plain, N>& child,
-                                 N widest, N kept)
+  FOND_LADDER_INLINED AlongUp(const ViewOf<N>& view, const Traits& container, const Child<axis, plain, N>& child,
+                              N widest, N kept)
       : child_(child), widest_(widest), weighted_(is_weighted(container, child)) {
     const N given = child.given(unknown);
     bounds_ = bounds_in_line<axis, plain, N>(container, child, child.inset_up(), unknown, kept, given);
@@ -25,7 +25,7 @@ class AlongUp {
   }
 
   /// The outer size by which it counts where its content is asked for `content`.
-  [[nodiscard, gnu::always_inline]] N outer(N content) const {
+  [[nodiscard]] FOND_LADDER_INLINED N outer(N content) const {
     const N own = child_.has_factors() && !weighted_
                       ? by_basis(content)
                       : given_or(given_, either(any_true(weighted_, can_shrink_), content, widest_));

@@ -10,7 +10,7 @@ namespace fond_ladder::inline v0::detail {
 
 /// Going up: the outer size by which a child counts on such an axis. `content` is its size by content.
 template <Axis axis, bool plain, class N>
-[[nodiscard, gnu::always_inline]] inline N outer_across_up(const Child<axis, plain, N>& child, N content) {
+[[nodiscard]] FOND_LADDER_INLINED inline N outer_across_up(const Child<axis, plain, N>& child, N content) {
   const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
   return bounds.held(given_or<N>(child.given(unknown), content)) * child.counted_scale() + child.margin_up().sum();
 }

@@ -175,8 +175,8 @@ bool mark_asking(std::span<SizedTrackOf<N>> tracks, Room asked) {
 /// What a child asks of its tracks, none of its sizes in percent being known. `by_content`: without a minimum of its
 /// own it keeps its content there, up to `largest`.
 template <Axis axis, bool plain, class N>
-[[gnu::always_inline]] inline TrackRequestOf<N> claim_by(const ViewOf<N>& view, const Child<axis, plain, N>& child,
-                                                         bool by_content, N largest, HeightBy by) {
+FOND_LADDER_INLINED inline TrackRequestOf<N> claim_by(const ViewOf<N>& view, const Child<axis, plain, N>& child,
+                                                      bool by_content, N largest, HeightBy by) {
   const N low = axis == x_axis ? view.min_content(child.node()) : content_height(view, child.node(), by);
   const N high = axis == x_axis ? view.max_content(child.node()) : low;
   const N given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();

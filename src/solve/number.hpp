@@ -47,6 +47,13 @@ void decide_order(Items& items, Before before) {
     }
   }
 }
+// Where speed is worth the room: not in the page, whose engine is to be small.
+#ifdef FOND_LADDER_SMALL
+#define FOND_LADDER_INLINED
+#else
+#define FOND_LADDER_INLINED [[gnu::always_inline]]
+#endif
+
 /// Whether all of some conditions hold, or any: each is asked, and none of them is a branch.
 template <class... Bool>
 [[nodiscard]] constexpr bool all_true(Bool... conditions) {

@@ -70,8 +70,8 @@ struct Laying {
 
 /// Written where it will be read: a portion that is copied waits for its own stores. Returns what the child wants.
 template <Axis axis, class SeenBy, bool plain, class N>
-[[gnu::always_inline]] inline N put_portion(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child,
-                                            PortionOf<N>& portion) {
+FOND_LADDER_INLINED inline N put_portion(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child,
+                                         PortionOf<N>& portion) {
   const ViewOf<N>& view = laying.view;
   const N inset = child.inset_down(), given = child.given(laying.inner);
   const N minimum = axis == x_axis ? view.min_content(child.node()) : view.least_height(child.node());

@@ -9,6 +9,7 @@
 #include "fond_ladder/plot.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "scene/read/scene_text.hpp"
+#include "scene/trial/read_text.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -24,6 +25,10 @@ inline namespace v0 {
 std::string scene::text_of_file(const std::string& path) {
   throw BadScene({{path, 0, 0, "", "the page has no files but the scene that it shows"}});
 }
+scene::Places::Places(const std::string& /*file*/) {
+  refuse();
+}
+scene::Places::~Places() = default;
 std::string plot(const Climb& /*climbed*/, PictureForm /*form*/, const PlotOptions& /*options*/) {
   refuse();
 }
