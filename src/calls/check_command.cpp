@@ -101,23 +101,22 @@ ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall&
 
 /// The claims of one scene, and what came of them.
 struct CheckedScene {
-  std::string file;
+  JUnitSuite suite;
   std::vector<Variant> variants;
-  std::vector<CheckedClaim> checked;
-  std::vector<std::size_t> numbers;  // the place of each among all of its scene
+  std::vector<std::size_t> numbers;  // the place of each claim among all of its scene
   std::size_t all = 0;               // claims of the scene, those of other parts too
   std::string headline;              // one of several scenes: what came of it, in a line
-  bool is_read = true;
 };
 
 /// Checks a scene; the claims of the scenes before it were `before` many.
 CheckedScene check_scene(const CheckCall& call, const std::string& file, std::size_t before, const Streams& streams) {
   const Shard shard = parse_shard(call.shard);
   CheckedScene one;
-  one.file = file;
   const Hints hints = call.scene.files.size() == 1 ? Hints::one_line : Hints::none;
   one.variants = load_variants(call_for(call.scene, file), streams, hints);
   const Scene& scene = one.variants[0].scene;
+  one.suite.file = file;
+  one.suite.name = scene.name() + (call.shard.empty() ? "" : " " + call.shard);
   std::vector<std::string> all = scene.claims, claims;
   all.insert(all.end(), call.claims.begin(), call.claims.end());
   one.all = all.size();
@@ -129,10 +128,10 @@ CheckedScene check_scene(const CheckCall& call, const std::string& file, std::si
   require_claims(one.variants, all);
   if (claims.empty()) return one;
   Progress progress(streams, "checking");
-  one.checked = call.heights.empty()
-                    ? fond_ladder::check(one.variants, claims, 0, progress.teller())
-                    : check_every_height(one.variants, claims, heights_asked(scene, call.heights, "--heights"), 0,
-                                         progress.teller());
+  one.suite.checked = call.heights.empty()
+                          ? fond_ladder::check(one.variants, claims, 0, progress.teller())
+                          : check_every_height(one.variants, claims, heights_asked(scene, call.heights, "--heights"), 0,
+                                               progress.teller());
   return one;
 }
 
@@ -141,14 +140,15 @@ bool all_hold(const std::vector<CheckedClaim>& checked) {
 }
 
 void write_json(JsonAnswers& answers, const CheckedScene& one, const CheckCall& call) {
-  std::vector<CheckedClaim> told = one.checked;
+  const std::vector<CheckedClaim>& checked = one.suite.checked;
+  std::vector<CheckedClaim> told = checked;
   std::vector<std::size_t> numbers = one.numbers;
   if (call.broken) {
     std::size_t i = 0;
-    std::erase_if(numbers, [&](std::size_t) { return one.checked[i++].holds; });
+    std::erase_if(numbers, [&](std::size_t) { return checked[i++].holds; });
     std::erase_if(told, [](const CheckedClaim& claim) { return claim.holds; });
   }
-  write_checked(next_answer(answers, one.variants, one.file), told, all_hold(one.checked), numbers);
+  write_checked(next_answer(answers, one.variants, one.suite.file), told, all_hold(checked), numbers);
 }
 
 /// One scene after the other, and the files that tell of all of them.
@@ -165,47 +165,44 @@ class CheckRun {
       if (!answers_) answers_.emplace(streams_.out, "check");  // not before there is one
       write_json(*answers_, one, call_);
     }
-    if (!call_.sarif.empty()) add_broken(results_, one.checked, one.numbers, file, scene::Places(file));
-    const std::chrono::duration<double> took = std::chrono::steady_clock::now() - begin;
-    const std::string name = one.variants[0].scene.name() + (call_.shard.empty() ? "" : " " + call_.shard);
-    suites_.push_back({name, file, one.checked, took.count()});
+    const std::vector<CheckedClaim>& checked = one.suite.checked;
+    if (!call_.sarif.empty() && !all_hold(checked))
+      add_broken(results_, checked, one.numbers, file, scene::Places(file));
+    one.suite.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
     const Span& widths = one.variants[0].scene.ladder.width;
-    one.headline = one.all == 0          ? "has no claims"
-                   : one.checked.empty() ? "none of its claims is in this part"
-                                         : fmt::format("{}, from {} to {} wide{}", verdict_text(one.checked),
-                                                       exact(widths.from), exact(widths.to), text_of(one.variants));
+    one.headline = one.all == 0      ? "has no claims"
+                   : checked.empty() ? "none of its claims is in this part"
+                                     : fmt::format("{}, from {} to {} wide{}", verdict_text(checked),
+                                                   exact(widths.from), exact(widths.to), text_of(one.variants));
     if (call_.scene.files.size() > 1) one.variants.clear();  // of many scenes only what came of them is kept
     scenes_.push_back(std::move(one));
   }
   /// One of several that is wrong.
   void look_past(const std::string& file, const std::vector<SceneFault>& faults) {
-    std::string all;
+    CheckedScene& one = scenes_.emplace_back();
+    one.suite.file = one.suite.name = file;
+    one.headline = "could not be looked at";
     for (const SceneFault& fault : faults) {
       add_fault(results_, fault, file);
-      all += (all.empty() ? "" : "\n") + (fault.file.empty() ? fault.message : fault.text());
+      one.suite.fault += (one.suite.fault.empty() ? "" : "\n") + (fault.file.empty() ? fault.message : fault.text());
     }
-    suites_.push_back({file, file, {}, 0, all});
-    CheckedScene& one = scenes_.emplace_back();
-    one.file = file;
-    one.headline = "could not be looked at";
-    one.is_read = false;
     all_read_ = false;
   }
 
   ExitStatus end() {
     if (claims_ == 0 && all_read_) throw no_claims("none of the scenes has claims");
-    if (!call_.junit.empty()) write_target(call_.junit, junit_text(suites_));
+    if (!call_.junit.empty()) write_target(call_.junit, junit_text(suites()));
     if (!call_.sarif.empty()) write_target(call_.sarif, sarif_text(results_));
     if (call_.format == Format::json) {
       if (answers_) answers_->end();
     } else if (scenes_.size() == 1) {
-      print_table(scenes_[0].variants, scenes_[0].checked, call_, streams_.out);
+      print_table(scenes_[0].variants, scenes_[0].suite.checked, call_, streams_.out);
     } else {
       print_sum();
     }
     if (!all_read_) return wrong_call;
-    return std::ranges::all_of(scenes_, [](const CheckedScene& one) { return all_hold(one.checked); }) ? all_well
-                                                                                                       : findings;
+    return std::ranges::all_of(scenes_, [](const CheckedScene& one) { return all_hold(one.suite.checked); }) ? all_well
+                                                                                                             : findings;
   }
 
  private:
@@ -213,17 +210,22 @@ class CheckRun {
     return WrongCall(
         fmt::format("check: {}; write \"claims\" into it, give one by --claim, or let --suggest look for some", who));
   }
+  [[nodiscard]] std::vector<JUnitSuite> suites() const {
+    std::vector<JUnitSuite> all;
+    for (const CheckedScene& one : scenes_) all.push_back(one.suite);
+    return all;
+  }
   /// What came of all, a line for each scene, and the claims that do not hold.
   void print_sum() const {
     std::ostream& out = streams_.out;
     std::size_t checked = 0, broken = 0, in = 0, unread = 0;
     for (const CheckedScene& one : scenes_) {
       const auto own = static_cast<std::size_t>(
-          std::ranges::count_if(one.checked, [](const CheckedClaim& claim) { return !claim.holds; }));
-      checked += one.checked.size();
+          std::ranges::count_if(one.suite.checked, [](const CheckedClaim& claim) { return !claim.holds; }));
+      checked += one.suite.checked.size();
       broken += own;
       in += own > 0 ? 1 : 0;
-      unread += one.is_read ? 0 : 1;
+      unread += one.suite.fault.empty() ? 0 : 1;
     }
     fmt::print(out, "{} scenes{}: {}{}\n\n", scenes_.size(),
                call_.shard.empty() ? "" : printable(fmt::format(", part {} of their claims", call_.shard)),
@@ -233,12 +235,13 @@ class CheckRun {
                    : fmt::format("{} of {} claim{} {} not hold, in {} of them", broken, checked,
                                  checked == 1 ? "" : "s", broken == 1 ? "does" : "do", in),
                unread == 0 ? "" : fmt::format("; {} could not be looked at", unread));
-    for (const CheckedScene& one : scenes_) fmt::print(out, "{}: {}\n", printable(one.file), printable(one.headline));
+    for (const CheckedScene& one : scenes_)
+      fmt::print(out, "{}: {}\n", printable(one.suite.file), printable(one.headline));
     for (const CheckedScene& one : scenes_) {
-      if (all_hold(one.checked)) continue;
-      fmt::print(out, "\n{}\n", printable(one.file));
-      for (const CheckedClaim& claim : one.checked) {
-        if (!claim.holds) out << report(claim, one.file);
+      if (all_hold(one.suite.checked)) continue;
+      fmt::print(out, "\n{}\n", printable(one.suite.file));
+      for (const CheckedClaim& claim : one.suite.checked) {
+        if (!claim.holds) out << report(claim, one.suite.file);
       }
     }
   }
@@ -247,7 +250,6 @@ class CheckRun {
   const Streams& streams_;
   std::optional<JsonAnswers> answers_;
   std::vector<CheckedScene> scenes_;
-  std::vector<JUnitSuite> suites_;
   std::vector<SarifResult> results_;
   std::size_t claims_ = 0;
   bool all_read_ = true;

@@ -11,7 +11,7 @@ namespace fond_ladder::calls {
 /// The claims of one scene.
 struct JUnitSuite {
   std::string name, file;
-  std::vector<CheckedClaim> checked;
+  std::vector<CheckedClaim> checked{};
   double seconds = 0;
   std::string fault{};  ///< why the scene could not be looked at; empty if it could
 };

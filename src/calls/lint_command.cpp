@@ -42,7 +42,9 @@ void print_sum(const std::vector<Linted>& all, std::ostream& out) {
   }
   const auto findings = [](std::size_t n) { return n == 1 ? std::string("1 finding") : fmt::format("{} findings", n); };
   fmt::print(out, "{} scenes: {}{}\n\n", all.size(),
-             count == 0 ? "nothing suspicious" : fmt::format("{}, in {} of them", findings(count), in),
+             unread == all.size() ? "nothing was looked at"
+             : count == 0         ? "nothing suspicious"
+                                  : fmt::format("{}, in {} of them", findings(count), in),
              unread == 0 ? "" : fmt::format("; {} could not be looked at", unread));
   for (const Linted& one : all) {
     const std::string said = !one.told                    ? "could not be looked at"
@@ -68,7 +70,7 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
       if (!answers) answers.emplace(streams.out, "lint");  // not before there is one
       write_lint(answers->next(variants[0].scene, file, variants[0].scene.ladder), *one.told);
     }
-    if (!call.sarif.empty()) add_findings(results, *one.told, file, scene::Places(file));
+    if (!call.sarif.empty() && !one.told->findings.empty()) add_findings(results, *one.told, file, scene::Places(file));
   };
   bool all_read = true;
   for (const std::string& file : files) {

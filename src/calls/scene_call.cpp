@@ -86,10 +86,6 @@ bool asks_for_all(const std::string& typed, const std::vector<std::string>& name
   return typed == "all" && std::ranges::find(names, typed) == names.end();
 }
 
-}  // namespace
-
-namespace {
-
 /// How a scene is changed before a command looks at it.
 void add_forms(Options& options, SceneCall& scene, Forms forms) {
   const bool all = forms == Forms::all_in_turn;

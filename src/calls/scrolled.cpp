@@ -19,9 +19,12 @@ Solution::ScrolledTo parse(const Solution& solution, const std::string& text) {
   const std::string name = text.substr(0, equals), value = text.substr(equals + 1);
   const NodeId node = solution.tree().at(name);
   const Scroll scroll = solution.keys(node).scroll;
-  if (!is_container(solution.kind(node)) || scroll == Scroll::none)
+  if (!solution.is_placed(node)) throw WrongCall(fmt::format("--scrolled {}: {} is hidden at this size", text, name));
+  if (scroll == Scroll::none)
     throw WrongCall(
         fmt::format("--scrolled {}: {} does not scroll; give it \"scroll\", or name what does", text, name));
+  if (!is_container(solution.kind(node)))
+    throw WrongCall(fmt::format("--scrolled {}: positions move children, and {} has none", text, name));
   if (value == "end") return {node, Solution::scroll_end, Solution::scroll_end};
   const std::vector<std::string> items = split_list(value);
   std::vector<double> pixels;

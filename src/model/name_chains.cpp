@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "model/bytes_of.hpp"
 #include "model/take_place.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -19,8 +20,7 @@ Index NameChains::number_of(std::string_view name) const {
 }
 
 std::size_t NameChains::memory() const {
-  std::size_t bytes = links_.capacity() * sizeof(Link) + names_.capacity() * sizeof(Name) +
-                      free_numbers_.capacity() * sizeof(Index) + numbers_.bucket_count() * sizeof(void*);
+  std::size_t bytes = bytes_of(links_, names_, free_numbers_) + numbers_.bucket_count() * sizeof(void*);
   for (const auto& entry : numbers_) bytes += sizeof(entry) + sizeof(void*) + entry.first.capacity();
   return bytes;
 }

@@ -23,6 +23,7 @@
 #include <algorithm>
 
 #include "fond_ladder/plain_text.hpp"
+#include "model/bytes_of.hpp"
 #include "model/limits.hpp"
 #include "model/take_place.hpp"
 
@@ -265,25 +266,10 @@ void TreeStore::give_content(Index node, std::shared_ptr<const OwnContent> conte
 }
 
 std::size_t TreeStore::memory() const {
-  std::size_t bytes = names_.memory();
-  const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
-  for_each_array(flat_, count);
-  count(name_);
-  count(room_);
-  count(ahead_);
-  count(slot_);
-  count(index_of_slot_);
-  count(generation_);
-  count(free_slots_);
-  count(user_data_);
-  count(extras_);
-  count(free_extras_);
-  count(contents_);
-  count(free_contents_);
-  count(came_from_);
-  count(kept_moves_);
-  count(kept_edits_);
-  count(scratch_);
+  std::size_t bytes = names_.memory() + bytes_of(name_, room_, ahead_, slot_, index_of_slot_, generation_, free_slots_,
+                                                 user_data_, extras_, free_extras_, contents_, free_contents_,
+                                                 came_from_, kept_moves_, kept_edits_, scratch_);
+  for_each_array(flat_, [&](const auto& array) { bytes += bytes_of(array); });
   for (const Extra& extra : extras_) bytes += extra.packed.memory() + (extra.keys ? memory_of(*extra.keys) : 0);
   for (const Measured& one : contents_) {
     if (const auto* text = dynamic_cast<const PlainText*>(one.content().get())) bytes += text->memory();

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/solver.hpp"
 
+#include "model/bytes_of.hpp"
 #include "model/container_size.hpp"
 #include "solve/passes.hpp"
 
@@ -49,18 +50,12 @@ std::size_t Solver::scratch_memory() const {
 
 std::size_t Solver::memory() const {
   const detail::State& state = passes_->state;
-  std::size_t bytes = scratch_memory();
-  const auto count = [&](const auto& array) { bytes += array.capacity() * sizeof(array[0]); };
+  std::size_t bytes = scratch_memory() + passes_->news.memory() +
+                      detail::bytes_of(state.cells, state.least_height, state.resolved, state.visits, state.handles,
+                                       state.forms.own, passes_->changes.boxes);
+  const auto count = [&](const auto& array) { bytes += detail::bytes_of(array); };
   detail::for_each_result(state, count);
-  count(state.cells);
-  count(state.least_height);
-  count(state.resolved);
-  count(state.visits);
-  count(state.handles);
   if (state.forms.exist()) detail::for_each_record_array(state.forms.records, count);
-  count(state.forms.own);
-  count(passes_->changes.boxes);
-  bytes += passes_->news.memory();
   return bytes;
 }
 

@@ -22,7 +22,9 @@ const char* const lists = R"({"format": 1, "scene": "Lists", "root": {"kind": "c
   {"kind": "row", "name": "strip", "height": 20, "scroll": "x", "children": [
     {"kind": "box", "name": "cell", "width": 150, "shrink": 0, "copies": 4}]},
   {"kind": "column", "name": "turned", "height": 100, "shrink": 0, "scroll": "y", "reverse": true, "children": [
-    {"kind": "box", "name": "line", "height": 80, "shrink": 0, "copies": 2}]}]}})";
+    {"kind": "box", "name": "line", "height": 80, "shrink": 0, "copies": 2}]},
+  {"kind": "text", "name": "words", "text": "Fern, from spores.", "height": 10, "scroll": "y"},
+  {"kind": "column", "name": "gone", "hidden": true, "scroll": "y"}]}})";
 
 double top_of(const std::vector<std::string>& scrolled, const std::string& path, const char* side = "y") {
   std::vector<std::string> args{"measure", "-", "--at", "300x400", "--format", "json"};
@@ -81,6 +83,8 @@ TEST(Scrolled, RefusesWhatCannotBe) {
       {{"list=-1"}, "--scrolled list=-1: positions are counted from 0, where the content begins"},
       {{"list=ende"}, "--scrolled list=ende: write a node and pixels"},
       {{"window=1"}, "--scrolled window=1: window does not scroll; give it \"scroll\", or name what does"},
+      {{"words=1"}, "--scrolled words=1: positions move children, and words has none"},
+      {{"gone=1"}, "--scrolled gone=1: gone is hidden at this size"},
       {{"lst=1"}, "\"lst\" names no node"},
       {{"list=1", "list=2"}, "--scrolled list=2: it is scrolled already; say it once"},
   };

@@ -66,6 +66,7 @@ TEST(SeveralScenes, OneThatIsWrongStopsNoOther) {
     EXPECT_THAT(result.out, HasSubstr("\n" + console() + ": ")) << command;
   }
   EXPECT_EQ(testing::run({"check", wrong(), wrong(), "--format", "json"}).out, "") << "nothing of what is refused";
+  EXPECT_THAT(testing::run({"lint", wrong(), wrong()}).out, HasSubstr("2 scenes: nothing was looked at; 2 could not "));
   EXPECT_THAT(testing::run({"check", wrong(), wrong()}).out, HasSubstr("2 scenes: nothing was checked; 2 could not "));
   EXPECT_THAT(testing::run({"check", wrong(), shed(), "--shard", "1/2"}).out,
               HasSubstr("2 scenes, part 1/2 of their claims: the claim holds; 1 could not be looked at\n"));

@@ -59,8 +59,10 @@ TEST(Start, WritesANewFileAndNeverOverAnother) {
 TEST(Start, TellsItsKinds) {
   EXPECT_THAT(testing::run({"start"}).out, HasSubstr("  form          labels and fields in two columns, or in one\n"));
   EXPECT_EQ(testing::run({"start", "from"}).err,
-            "fond-ladder: error: start from: there is no such kind; write bar_and_body, form, cards, page or list; did "
-            "you mean \"form\"?\n");
+            "fond-ladder: error: start from: there is no such kind; the nearest one is \"form\"\n");
+  EXPECT_EQ(testing::run({"start", "greenhouse"}).err,
+            "fond-ladder: error: start greenhouse: there is no such kind; write bar_and_body, form, cards, page or "
+            "list\n");
   EXPECT_EQ(testing::run({"start", "-o", "x.json"}).status, 2);
 }
 

@@ -40,9 +40,7 @@ const Start& start_of(const std::string& typed) {
   if (found != starts().end()) return *found;
   std::vector<std::string_view> words;
   for (const Start& start : starts()) words.push_back(start.kind);
-  const std::string_view near = nearest_word(typed, words);
-  throw WrongCall(fmt::format("start {}: there is no such kind; write {}{}", typed, kinds(),
-                              near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
+  throw WrongCall(fmt::format("start {}: there is no such kind{}", typed, word_hint(typed, words)));
 }
 
 ExitStatus start(const StartCall& call, const Streams& streams) {
