@@ -9,6 +9,7 @@
 
 #include "fond_ladder/axis.hpp"
 #include "fond_ladder/edges.hpp"
+#include "fond_ladder/forms.hpp"
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/meant.hpp"
 #include "fond_ladder/tracks.hpp"
@@ -124,6 +125,8 @@ struct Keys {
   Tracks columns, rows;
   Track auto_columns, auto_rows;   ///< of tracks that nobody wrote down
   std::vector<std::string> areas;  ///< a map, row by row, of names and `.`
+
+  std::vector<Range> ranges;  ///< own ranges: of the width of the node itself
 
   /// What is said of the size along an axis: the size itself, its minimum, its maximum.
   [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }

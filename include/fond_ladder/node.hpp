@@ -215,6 +215,10 @@ class Node {
   Node&& one_line(bool one_line = true) && { return std::move(put(keys_.one_line, one_line)); }
   Node& max_lines(int lines) & { return put(keys_.max_lines, lines); }
   Node&& max_lines(int lines) && { return std::move(put(keys_.max_lines, lines)); }
+  /// Own ranges: they look at the width of this node, wherever it is put, and are spoken of by `when` of it and of what
+  /// is in it.
+  Node& ranges(std::vector<Range> own) & { return put(keys_.ranges, std::move(own)); }
+  Node&& ranges(std::vector<Range> own) && { return std::move(put(keys_.ranges, std::move(own))); }
   Node& words_at(WordsAt words_at) & { return put(keys_.words_at, words_at); }
   Node&& words_at(WordsAt words_at) && { return std::move(put(keys_.words_at, words_at)); }
   Node& shows(Shows shows) & { return put(keys_.shows, shows); }

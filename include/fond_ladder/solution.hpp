@@ -93,6 +93,9 @@ class Solution {
   [[nodiscard]] Kind kind(NodeId node) const;
   /// The ranges that held and the modes that were on, in the order in which they beat each other.
   [[nodiscard]] std::vector<std::string> active() const;
+  /// The own ranges of a node that held: those that it declares, in the order in which they beat each other. None of a
+  /// node without a place.
+  [[nodiscard]] std::vector<std::string> own_ranges(NodeId node) const;
   /// The size of the container, whether it was given or came from the content.
   [[nodiscard]] Extent container() const;
 

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "model/area_map.hpp"
+#include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 
@@ -155,6 +156,21 @@ struct FaultFinder {
     return sound((keys.*field).columns) && sound((keys.*field).rows)
                ? Fault{}
                : Fault{"must be from 1 to 10,000 tracks, or \"all\", on each axis"};
+  }
+  Fault operator()(std::vector<Range> Keys::*field) const {
+    const std::vector<Range>& ranges = keys.*field;
+    if (ranges.size() > limits::most_own_ranges) return "must be at most 16 own ranges";
+    for (auto range = ranges.begin(); range != ranges.end(); ++range) {
+      if (!is_node_name(range->name)) return "must have names: a letter, then letters, digits, \"_\" or \"-\"";
+      if (range->from_height || range->below_height) return "must have bounds of widths alone";
+      for (const std::optional<double>& bound : {range->from_width, range->below_width}) {
+        if (bound && !is_container_size(*bound)) return "must have bounds that are sizes in pixels";
+      }
+      if (range->is_empty()) return "must hold at some width: \"" + range->name + "\" ends before it begins";
+      const bool twice = std::ranges::count(ranges.begin(), range, range->name, &Range::name) > 0;
+      if (twice) return "must have each name once: \"" + range->name + "\" stands there twice";
+    }
+    return {};
   }
   template <class T>
   Fault operator()(T Keys::*) const {

@@ -83,6 +83,8 @@ const std::array table{
     KeyEntry{"max_lines", &Keys::max_lines, Acts::text, "lines beyond are cut", Domain::at_least_one},
     KeyEntry{"words_at", &Keys::words_at, Acts::text, "where its words lie in a box wider than they are"},
     KeyEntry{"shows", &Keys::shows, Acts::image, "how the picture fills its box"},
+    KeyEntry{"ranges", &Keys::ranges, Acts::everywhere,
+             "own ranges: of its own width, under which it and what is in it may be different"},
 };
 
 /// All keys. Fails to compile when a key is added to Keys and not here; then the assertion below fails until it is in
@@ -92,12 +94,12 @@ auto fields_of(const Keys& keys) {
          alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink, weight,
          natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of, max_lines,
          scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows,
-         areas] = keys;
+         areas, ranges] = keys;
   return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
                   reverse, rest, alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow,
                   shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size,
                   aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area,
-                  columns, rows, auto_columns, auto_rows, areas);
+                  columns, rows, auto_columns, auto_rows, areas, ranges);
 }
 using Fields = decltype(fields_of(std::declval<const Keys&>()));
 static_assert(std::tuple_size_v<decltype(table)> == std::tuple_size_v<Fields>,
@@ -131,6 +133,22 @@ std::size_t key_at_offset(std::size_t bytes) {
     return all;
   }();
   return places[bytes];
+}
+
+bool acts_inside(const KeyEntry& entry) {
+  switch (entry.acts) {
+    case Acts::container:
+    case Acts::line:
+    case Acts::line_or_grid:
+    case Acts::grid_or_stack:
+    case Acts::grid:
+    case Acts::text:
+    case Acts::image: return true;
+    default: break;
+  }
+  static const std::uint64_t others = key_bit(&Keys::kind) | key_bit(&Keys::padding) | key_bit(&Keys::border) |
+                                      key_bit(&Keys::border_at) | key_bit(&Keys::touch) | key_bit(&Keys::meant);
+  return (others >> place_of(entry) & 1U) != 0;
 }
 
 std::uint64_t key_bit(Field field) {

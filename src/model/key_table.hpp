@@ -55,7 +55,7 @@ using Field =
                  std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*, PaintOrder Keys::*, BorderAt Keys::*,
                  Along Keys::*, Across Keys::*, RestOn Keys::*, Tracks Keys::*, Track Keys::*, Flow Keys::*,
                  std::vector<std::string> Keys::*, std::optional<Cell> Keys::*, CellSpan Keys::*, Align Keys::*,
-                 Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*, Meant Keys::*>;
+                 Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*, Meant Keys::*, std::vector<Range> Keys::*>;
 
 struct KeyEntry {
   std::string_view name;
@@ -76,6 +76,10 @@ struct KeyEntry {
 [[nodiscard]] std::string_view nodes_of(Acts acts);
 /// Whether a key that acts so does anything on a node of this kind, in a parent of that kind (none for the root).
 [[nodiscard]] bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent);
+
+/// Whether an own range may say the key of the node that declares it: one that acts on what is in the node, so that no
+/// parent reads it in passes 1 and 2. Sides of a padding or border count outward as they are while no own range holds.
+[[nodiscard]] bool acts_inside(const KeyEntry& entry);
 
 /// Whether `keys` holds anything but the default for `entry`.
 [[nodiscard]] bool is_said(const KeyEntry& entry, const Keys& keys);

@@ -69,6 +69,11 @@ inline constexpr double most_expanded = 400000, bytes_a_node = 32, nodes_a_form 
 /// Ranges and modes of a scene: every node may speak of each.
 inline constexpr std::size_t most_conditions = 1000;
 
+/// Own ranges of one node, and how deep nodes with own ranges may lie in one another: each level may measure what is in
+/// it once more.
+inline constexpr std::size_t most_own_ranges = 16;
+inline constexpr unsigned deepest_own_ranges = 8;
+
 /// What `with` may look through to find the inner nodes that it speaks to, in nodes of a whole file.
 inline constexpr std::size_t most_inner_nodes = 500000;
 

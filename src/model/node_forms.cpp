@@ -16,6 +16,55 @@ bool Range::holds(const Rung& rung) const {
   return within(from_width, below_width, rung.width) && within(from_height, below_height, rung.height);
 }
 
+bool Range::is_empty() const {
+  const auto none = [](const std::optional<double>& from, const std::optional<double>& below) {
+    return below && from.value_or(0) >= *below;
+  };
+  return none(from_width, below_width) || none(from_height, below_height);
+}
+
+namespace detail {
+
+bool has_percentage(const Edges& edges) {
+  for (std::size_t side = 0; side < side_words.size(); ++side) {
+    const auto edge = edges.given(static_cast<Side>(side));
+    if (edge && edge->length().is_percent()) return true;
+  }
+  return false;
+}
+
+}  // namespace detail
+
+namespace {
+
+bool has_percent_edges(const Keys& keys) {
+  return detail::has_percentage(keys.padding) || detail::has_percentage(keys.margin);
+}
+
+}  // namespace
+
+std::optional<std::string> own_form_fault(const Keys& plain, const std::string& name, const Changes& change) {
+  if (std::ranges::find(plain.ranges, name, &Range::name) == plain.ranges.end()) return {};
+  const Keys& said = change.values();
+  for (const KeyEntry& entry : key_table()) {
+    if (!change.says_at(place_of(entry))) continue;
+    const std::string under = "under its own range \"" + name + "\" a node cannot have ";
+    if (!acts_inside(entry)) {
+      return under + "another \"" + std::string(entry.name) +
+             "\": its parent reads that before its width is known; say it of what is in the node";
+    }
+    if (entry.name == "kind" && (!is_container(plain.kind) || !is_container(said.kind))) {
+      return under + "the \"kind\" of a leaf, or of a container where it is a leaf";
+    }
+  }
+  const bool says_edges = change.says("padding") || change.says("border") || change.says("border_at");
+  if (says_edges && (detail::has_percentage(said.padding) || has_percent_edges(plain))) {
+    return "under its own range \"" + name +
+           "\" a node cannot have another padding or border where its padding or margin is a percentage";
+  }
+  return {};
+}
+
 namespace detail {
 namespace {
 
@@ -42,7 +91,7 @@ void NodeForms::set_conditions(std::vector<Range> ranges, std::vector<std::strin
   }
   for (const auto& [slot, forms] : forms_) {
     for (const NodeForm& form : forms) {
-      if (place_among(form.name, ranges, modes) == no_index) {
+      if (place_among(form.name, ranges, modes) == no_index && !own_names_.contains(form.name)) {
         throw BadValue("a node is another one under \"" + form.name + "\", which would be no range or mode any more");
       }
     }
@@ -56,22 +105,51 @@ void NodeForms::set_conditions(std::vector<Range> ranges, std::vector<std::strin
   ++version_;
 }
 
-Index NodeForms::condition_of(const std::string& name) const {
-  const Index place = place_among(name, ranges_, modes_);
-  if (place == no_index) throw BadValue("there is no range or mode \"" + name + "\"");
-  return place;
+void NodeForms::declare(Index slot, const std::vector<Range>& own) {
+  const auto had = own_ranges_.find(slot);
+  if (had != own_ranges_.end()) {
+    for (const Range& range : had->second) {
+      if (const auto name = own_names_.find(range.name); --name->second == 0) own_names_.erase(name);
+    }
+    own_ranges_.erase(had);
+  }
+  if (own.empty()) return;
+  for (const Range& range : own) ++own_names_[range.name];
+  own_ranges_.emplace(slot, own);
 }
 
-void NodeForms::require(const std::string& name, const Changes& change) const {
-  static_cast<void>(condition_of(name));
+const std::vector<Range>* NodeForms::own_ranges(Index slot) const {
+  if (own_ranges_.empty()) return nullptr;
+  const auto found = own_ranges_.find(slot);
+  return found == own_ranges_.end() ? nullptr : &found->second;
+}
+
+void NodeForms::require(const std::string& name, const Changes& change, bool is_own) const {
+  if (!is_own && !own_names_.contains(name) && place_among(name, ranges_, modes_) == no_index) {
+    throw BadValue("there is no range or mode \"" + name + "\"");
+  }
+  if (change.says("ranges")) throw BadValue("what a node is under \"" + name + "\" cannot have ranges of its own");
   require_sound(change.values());
+}
+
+void put_own_form(const Changes& change, Keys& keys) {
+  const Keys plain = keys;
+  for (const KeyEntry& entry : key_table()) {
+    if (change.says_at(place_of(entry)) && acts_inside(entry)) copy_key(entry, change.values(), keys);
+  }
+  if (!is_container(plain.kind) || !is_container(keys.kind)) keys.kind = plain.kind;
+  if (has_percentage(keys.padding) || has_percent_edges(plain)) {
+    keys.padding = plain.padding;
+    keys.border = plain.border;
+    keys.border_at = plain.border_at;
+  }
 }
 
 void NodeForms::set(Index slot, const std::string& name, const Changes& change) {
   require(name, change);
-  const Index condition = condition_of(name);
+  const Index condition = place_among(name, ranges_, modes_);
   std::vector<NodeForm>& forms = forms_[slot];
-  std::erase_if(forms, [&](const NodeForm& form) { return form.condition == condition; });
+  std::erase_if(forms, [&](const NodeForm& form) { return form.name == name; });
   if (!change.empty()) forms.push_back({name, condition, change});
   sort(forms);
   if (forms.empty()) forms_.erase(slot);

@@ -3,6 +3,7 @@
 
 // What nodes are while a range holds or a mode is on: data beside the tree, by the handles (slots) of the nodes.
 
+#include <optional>
 #include <string>
 #include <unordered_map>
 #include <vector>
@@ -11,11 +12,23 @@
 #include "fond_ladder/forms.hpp"
 #include "model/flat.hpp"
 
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// Why a node that is `plain` while nothing holds cannot be that under that name, where this is one of its own ranges:
+/// some key is read by its parent before its width is known.
+[[nodiscard]] std::optional<std::string> own_form_fault(const Keys& plain, const std::string& name,
+                                                        const Changes& change);
+
+}  // namespace v0
+}  // namespace fond_ladder
+
 namespace fond_ladder::inline v0::detail {
 
 struct NodeForm {
   std::string name;     ///< of a range or a mode
-  Index condition = 0;  ///< its place among all ranges and modes, which beat each other in that order
+  Index condition = 0;  ///< its place among all ranges and modes, which beat each other in that order; `no_index`
+                        ///< where only own ranges have that name
   Changes change;
 };
 
@@ -29,12 +42,30 @@ class NodeForms {
   /// Replaces what a node is under that name; nothing said takes it away. Throws BadValue for a name that is neither a
   /// range nor a mode, and for values out of their domain.
   void set(Index slot, const std::string& name, const Changes& change);
-  /// Throws what `set` would throw.
-  void require(const std::string& name, const Changes& change) const;
+  /// Throws what `set` would throw, `is_own` being whether some node that comes with it has an own range of that name.
+  void require(const std::string& name, const Changes& change, bool is_own = false) const;
   /// Null for a node that is the same at all sizes.
   [[nodiscard]] const std::vector<NodeForm>* of(Index slot) const;
-  void forget(Index slot) { forms_.erase(slot); }
-  [[nodiscard]] bool empty() const { return forms_.empty(); }
+  void forget(Index slot) {
+    forms_.erase(slot);
+    declare(slot, {});
+  }
+  /// Whether all nodes are the same at all sizes.
+  [[nodiscard]] bool empty() const { return forms_.empty() && own_ranges_.empty(); }
+  /// How many nodes have forms.
+  [[nodiscard]] std::size_t count() const { return forms_.size(); }
+
+  /// Gives a node its own ranges, instead of those that it had.
+  void declare(Index slot, const std::vector<Range>& own);
+  /// The own ranges of a node; null for none.
+  [[nodiscard]] const std::vector<Range>* own_ranges(Index slot) const;
+  /// Whether any node has own ranges.
+  [[nodiscard]] bool has_own_ranges() const { return !own_ranges_.empty(); }
+  /// Calls `each(slot)` for all nodes with own ranges, in no order.
+  template <class Each>
+  void for_each_declaring(Each each) const {
+    for (const auto& [slot, ranges] : own_ranges_) each(slot);
+  }
   /// Calls `each(slot, forms)` for all nodes that have forms, in no order.
   template <class Each>
   void for_each(Each each) const {
@@ -49,18 +80,24 @@ class NodeForms {
   [[nodiscard]] std::uint64_t version() const { return version_; }
 
  private:
-  [[nodiscard]] Index condition_of(const std::string& name) const;
 
   std::vector<Range> ranges_;
   std::vector<std::string> modes_;
   std::unordered_map<Index, std::vector<NodeForm>> forms_;  // each in the order of the conditions
+  std::unordered_map<Index, std::vector<Range>> own_ranges_;
+  std::unordered_map<std::string, std::size_t> own_names_;  // how many own ranges have that name
   std::uint64_t version_ = 0;
 };
+
+/// Whether some side is a percentage.
+[[nodiscard]] bool has_percentage(const Edges& edges);
+/// Gives `keys` what a node is under one of its own ranges.
+void put_own_form(const Changes& change, Keys& keys);
 
 /// Gives `keys` what a node is under the conditions that hold.
 inline void put_forms(const std::vector<NodeForm>& forms, const std::vector<bool>& holding, Keys& keys) {
   for (const NodeForm& form : forms) {
-    if (holding[form.condition]) form.change.put_into(keys);
+    if (form.condition != no_index && holding[form.condition]) form.change.put_into(keys);
   }
 }
 

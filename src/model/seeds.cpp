@@ -67,6 +67,14 @@ Seeds::Seeds(const TreeStore& store, Index root) {
   }
 }
 
+bool Seeds::has_own_range(const std::string& name) const {
+  static const std::uint64_t bit = key_bit(&Keys::ranges);
+  return std::ranges::any_of(all_, [&](const Seed& seed) {
+    return (seed.said & bit) != 0 &&
+           std::ranges::find(seed.keys->ranges, name, &Range::name) != seed.keys->ranges.end();
+  });
+}
+
 void Seeds::require_sound(const Seed& seed) const {
   try {
     fond_ladder::require_sound(*seed.keys, seed.said);

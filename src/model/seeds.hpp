@@ -41,6 +41,8 @@ class Seeds {
 
   [[nodiscard]] const std::vector<Seed>& all() const { return all_; }
   [[nodiscard]] const std::vector<SeedForm>& forms() const { return forms_; }
+  /// Whether some node among them has an own range of that name.
+  [[nodiscard]] bool has_own_range(const std::string& name) const;
 
  private:
   void require_sound(const Seed& seed) const;

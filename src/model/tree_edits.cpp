@@ -14,6 +14,10 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
+void require_own_form(const Keys& plain, const std::string& name, const Changes& change) {
+  if (const auto fault = own_form_fault(plain, name, change)) throw BadValue(*fault);
+}
+
 /// A builder's nodes lie all over the memory: their keys are asked for some nodes before they are read.
 constexpr std::size_t keys_ahead = 8;
 void fetch(const Keys& keys) {
@@ -129,7 +133,8 @@ NodeId TreeStore::plant(Index parent, std::size_t position, const Seeds& seeds) 
   if (position > flat_.child_count[parent]) throw BadNode("there is no such place among the children");
   require_handles(seeds.all().size());
   require_own_name(parent, seeds.all()[0].keys->name, no_index, no_index);
-  for (const SeedForm& form : seeds.forms()) forms_.require(form.name, form.change);
+  for (const SeedForm& form : seeds.forms()) forms_.require(form.name, form.change, seeds.has_own_range(form.name));
+  for (const SeedForm& form : seeds.forms()) require_own_form(*seeds.all()[form.seed].keys, form.name, form.change);
   const Index node = open_place(parent, position);
   const std::vector<NodeId> handles = settle(node, seeds);
   stamp(node, Edit::came);
@@ -233,6 +238,7 @@ void TreeStore::set_conditions(std::vector<Range> ranges, std::vector<std::strin
 }
 
 void TreeStore::when(Index node, const std::string& name, const Changes& change) {
+  if (forms_.has_own_ranges()) require_own_form(keys(node), name, change);
   const bool was_odd = is_odd(node);
   forms_.set(slot_[node], name, change);
   tell_parent(node);

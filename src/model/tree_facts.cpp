@@ -8,17 +8,6 @@
 #include <algorithm>
 
 namespace fond_ladder::inline v0::detail {
-namespace {
-
-bool has_percentage(const Edges& edges) {
-  for (std::size_t side = 0; side < side_words.size(); ++side) {
-    const auto edge = edges.given(static_cast<Side>(side));
-    if (edge && edge->length().is_percent()) return true;
-  }
-  return false;
-}
-
-}  // namespace
 
 TreeStore::Left TreeStore::leaving(Index node) const {
   const Traits own = flat_.traits[node];

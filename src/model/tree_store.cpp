@@ -46,7 +46,7 @@ std::size_t memory_of(const Tracks& tracks) {
 /// Of keys that stand alone.
 std::size_t memory_of(const Keys& keys) {
   std::size_t bytes = sizeof(Keys) + memory_of(keys.name) + memory_of(keys.area) + memory_of(keys.text) +
-                      memory_of(keys.columns) + memory_of(keys.rows);
+                      memory_of(keys.columns) + memory_of(keys.rows) + keys.ranges.capacity() * sizeof(Range);
   for (const std::string& row : keys.areas) bytes += sizeof(row) + memory_of(row);
   return bytes;
 }
@@ -203,6 +203,7 @@ void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
   }
   set_text(node, keys);
   if (flat_.content[node] != 0) flat_.traits[node].passive = 0;
+  if (!keys.ranges.empty() || forms_.own_ranges(slot_[node]) != nullptr) forms_.declare(slot_[node], keys.ranges);
 }
 
 void TreeStore::set_text(Index node, const Keys& keys) {

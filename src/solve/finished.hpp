@@ -12,8 +12,7 @@ namespace fond_ladder::inline v0::detail {
 /// All keys of a node in the forms that hold.
 [[nodiscard]] inline Keys keys_in_force(const TreeStore& store, const FormRecords& forms, Index node) {
   Keys keys = store.keys(node);
-  const auto* own = store.forms_of(node);
-  if (own != nullptr && forms.exist()) put_forms(*own, forms.holding(), keys);
+  if (forms.exist()) forms.put_into(store, node, keys);
   return keys;
 }
 

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "solve/form_records.hpp"
 
+#include <algorithm>
+
+#include "model/limits.hpp"
 #include "model/take_place.hpp"
 #include "solve/news.hpp"
 #include "solve/state.hpp"
@@ -9,11 +12,16 @@ namespace fond_ladder::inline v0::detail {
 namespace {
 
 bool any_holds(const std::vector<NodeForm>& forms, const std::vector<bool>& holding) {
-  return std::ranges::any_of(forms, [&](const NodeForm& form) { return holding[form.condition]; });
+  return std::ranges::any_of(
+      forms, [&](const NodeForm& form) { return form.condition != no_index && holding[form.condition]; });
+}
+
+bool declares(const TreeStore& store, Index slot, const std::string& name) {
+  const std::vector<Range>* own = store.forms().own_ranges(slot);
+  return own != nullptr && std::ranges::find(*own, name, &Range::name) != own->end();
 }
 
 }  // namespace
-
 void FormRecords::begin(const TreeStore& store, const std::vector<bool>& holding) {
   exist_ = true;
   holding_ = holding;
@@ -23,11 +31,20 @@ void FormRecords::begin(const TreeStore& store, const std::vector<bool>& holding
   own.clear();
   own_of_slot_.clear();
   free_own_.clear();
-  store.forms().for_each([&](Index slot, const auto&) { put(store, store.place_of_slot(slot)); });
+  scopes_.clear();
+  around_.clear();
+  odd_insets_.clear();
+  own.reserve(store.forms().count());
+  if (store.forms().has_own_ranges()) {
+    enter(store, 0, 0);
+  } else {
+    store.forms().for_each([&](Index slot, const auto&) { put(store, store.place_of_slot(slot)); });
+  }
 }
 
 void FormRecords::follow(const TreeStore& store, State& state, News& news, const std::vector<bool>& holding) {
   const auto differs = [&](const NodeForm& form) {
+    if (form.condition == no_index) return false;
     return form.condition >= holding_.size() || holding[form.condition] != holding_[form.condition];
   };
   const bool others = version_ != store.forms().version();
@@ -40,6 +57,7 @@ void FormRecords::follow(const TreeStore& store, State& state, News& news, const
     version_ = store.forms().version();
   }
   if (!news.items().empty()) drop_gone(store);
+  own.reserve(store.forms().count());
   for (const NewsItem& item : news.items()) put(store, item.node);
 }
 
@@ -55,9 +73,12 @@ void FormRecords::drop_gone(const TreeStore& store) {
       continue;
     }
     own[one->second] = {};
+    std::erase(odd_insets_, one->second);
     free_own_.push_back(one->second);
     one = own_of_slot_.erase(one);
   }
+  std::erase_if(scopes_, [&](const auto& one) { return store.place_of_slot(one.first) == no_index; });
+  std::erase_if(around_, [&](const auto& one) { return store.forms().of(one.first) == nullptr; });
 }
 
 OwnRecord& FormRecords::own_record(Index slot) {
@@ -68,21 +89,159 @@ OwnRecord& FormRecords::own_record(Index slot) {
 
 void FormRecords::put(const TreeStore& store, Index node) {
   copy_record(store.flat(), records, node);
+  const Index slot = store.slot(node);
+  if (const auto had = own_of_slot_.find(slot); had != own_of_slot_.end()) own[had->second].odd = false;
   const auto* forms = store.forms_of(node);
-  if (forms == nullptr || !any_holds(*forms, holding_)) return;
+  if (forms == nullptr || (scopes_.empty() && !any_holds(*forms, holding_))) return;
+  const Keys plain = store.keys(node);
+  Keys keys = plain;
+  put_into(store, node, keys);
+  if (!scopes_.empty() && keys == plain) return;
 
-  Keys keys = store.keys(node);
-  put_forms(*forms, holding_, keys);
   CompiledNode compiled = compile(keys, store.em(), store.direction());
   store.keep_facts(node, compiled.traits);
-  OwnRecord& record = own_record(store.slot(node));
-  const Index place = of_solver | own_of_slot_[store.slot(node)];
-  record.extra = std::move(compiled.extra);
+  OwnRecord& record = own_record(slot);
+  const Index own_place = own_of_slot_[slot], place = of_solver | own_place;
   record.content = Measured(content_for(keys, store.content(node), store.em()));
   if (record.content.content()) compiled.traits.passive = 0;
+  const OwnScope* scope = this->scope(slot);
+  if (scope != nullptr && scope->held != 0) show_outward(store, node, compiled, record);
+  record.extra = std::move(compiled.extra);
   put_record(records, node, compiled);
-  records.extra[node] = compiled.needs_extra ? place : 0;
+  records.extra[node] = compiled.needs_extra || record.odd ? place : 0;
   records.content[node] = record.content.content() ? place : 0;
+  if (!record.odd || record.listed) return;
+  odd_insets_.push_back(own_place);
+  record.listed = true;
+}
+
+/// Sideways a node counts as it is while none of its own ranges hold: the width that follows from an aspect, and the
+/// padding.
+void FormRecords::show_outward(const TreeStore& store, Index node, CompiledNode& compiled, OwnRecord& record) const {
+  Keys outward = store.keys(node);
+  put_forms_into(store, node, outward, false);
+  const CompiledNode plain = compile(outward, store.em(), store.direction());
+  compiled.given[x_axis] = plain.given[x_axis];
+  compiled.traits.width_way = plain.traits.width_way;
+  record.plain_inset = plain.extra.edges.inset[x_axis];
+  record.own_inset = compiled.extra.edges.inset[x_axis];
+  record.odd = record.plain_inset != record.own_inset;
+}
+
+/// Forms are in the order of the conditions; those of own ranges come between ranges of the container and modes. Those
+/// of the own ranges of the node itself are left out where nobody asks for them.
+void FormRecords::put_forms_into(const TreeStore& store, Index node, Keys& keys, bool own_ones) const {
+  const auto* forms = store.forms_of(node);
+  if (forms == nullptr) return;
+  if (scopes_.empty()) return put_forms(*forms, holding_, keys);
+  const Index slot = store.slot(node);
+  const auto around = around_.find(slot);
+  std::array<Index, limits::deepest_own_ranges> way{};  // the scopes that it is in, the innermost first
+  std::size_t steps = 0;
+  for (Index at = around == around_.end() ? no_index : around->second; at != no_index && steps < way.size();) {
+    const OwnScope* scope = this->scope(at);
+    if (scope == nullptr) break;  // it was taken away: what is in it is about to be entered
+    way[steps++] = at;
+    at = scope->outer;
+  }
+  const auto declarer_of = [&](const std::string& name) {
+    for (std::size_t i = 0; i < steps; ++i) {
+      if (declares(store, way[i], name)) return way[i];
+    }
+    return no_index;
+  };
+  const std::size_t ranges = store.forms().ranges().size();
+  const auto put_global = [&](bool modes) {
+    for (const NodeForm& form : *forms) {
+      if (form.condition == no_index || (form.condition >= ranges) != modes || !holding_[form.condition]) continue;
+      if (declarer_of(form.name) == no_index) form.change.put_into(keys);
+    }
+  };
+  put_global(false);
+  for (std::size_t i = steps; i-- > 0;) {
+    const Index at = way[i];
+    const std::vector<Range>* declared = store.forms().own_ranges(at);
+    if (declared == nullptr || (at == slot && !own_ones)) continue;
+    for (std::size_t range = 0; range < declared->size(); ++range) {
+      if ((scope(at)->held >> range & 1U) == 0) continue;
+      const auto form = std::ranges::find(*forms, (*declared)[range].name, &NodeForm::name);
+      if (form == forms->end() || declarer_of(form->name) != at) continue;
+      at == slot ? put_own_form(form->change, keys) : form->change.put_into(keys);
+    }
+  }
+  put_global(true);
+}
+
+/// The innermost scope that holds the parent of a node.
+Index FormRecords::scope_around(const TreeStore& store, Index node) const {
+  for (Index at = store.parent(node); at != no_index; at = store.parent(at)) {
+    if (scopes_.contains(store.slot(at))) return store.slot(at);
+  }
+  return no_index;
+}
+
+bool FormRecords::any_own_holds() const {
+  return std::ranges::any_of(scopes_, [](const auto& one) { return one.second.held != 0; });
+}
+
+const OwnScope* FormRecords::scope(Index slot) const {
+  const auto found = scopes_.find(slot);
+  return found == scopes_.end() ? nullptr : &found->second;
+}
+
+const std::vector<Index>& FormRecords::enter(const TreeStore& store, Index top, std::uint32_t held) {
+  entered_.assign(1, top);
+  entered_scopes_.assign(1, scope_around(store, top));
+  for (std::size_t i = 0; i < entered_.size(); ++i) {
+    const Index node = entered_[i], slot = store.slot(node);
+    Index around = entered_scopes_[i];
+    if (store.forms().own_ranges(slot) != nullptr) {
+      const unsigned level = around == no_index ? 1 : scopes_.at(around).level + 1;
+      if (level <= limits::deepest_own_ranges) {
+        scopes_[slot] = {around, level, i == 0 ? held : 0};
+        around = slot;
+      } else {
+        scopes_.erase(slot);
+      }
+    } else {
+      scopes_.erase(slot);
+    }
+    if (store.forms_of(node) != nullptr) {
+      if (around == no_index) {
+        around_.erase(slot);
+      } else {
+        around_[slot] = around;
+      }
+      put(store, node);
+    }
+    store.for_each_child(node, [&](Index child) {
+      entered_.push_back(child);
+      entered_scopes_.push_back(around);
+    });
+  }
+  return entered_;
+}
+
+void FormRecords::show_plain_insets() {
+  std::erase_if(odd_insets_, [&](Index place) {
+    OwnRecord& record = own[place];
+    if (record.odd) record.extra.edges.inset[x_axis] = record.plain_inset;
+    record.listed = record.odd;
+    return !record.odd;
+  });
+}
+
+void FormRecords::show_own_insets() {
+  for (const Index place : odd_insets_) {
+    if (own[place].odd) own[place].extra.edges.inset[x_axis] = own[place].own_inset;
+  }
+}
+
+void FormRecords::show_own_inset(Index node) {
+  const Index place = records.extra[node];
+  if ((place & of_solver) == 0) return;
+  OwnRecord& record = own[place & ~of_solver];
+  if (record.odd) record.extra.edges.inset[x_axis] = record.own_inset;
 }
 
 }  // namespace fond_ladder::inline v0::detail

@@ -28,6 +28,15 @@ struct OwnRecord {
   Extra extra;
   EdgeRoom resolved;
   Measured content;
+  Sides plain_inset, own_inset;  ///< sideways, where own ranges of the node give it another: `odd`
+  bool odd = false, listed = false;
+};
+
+/// A node with own ranges, as it stands in a solve.
+struct OwnScope {
+  Index outer = no_index;  ///< the slot of the next such node above
+  unsigned level = 1;      ///< how many such nodes lie on the way to it, itself included
+  std::uint32_t held = 0;  ///< which of its own ranges hold, a bit each
 };
 
 class FormRecords {
@@ -37,8 +46,11 @@ class FormRecords {
 
   /// Whether there are any; the arrays of the tree hold otherwise.
   [[nodiscard]] bool exist() const { return exist_; }
-  /// By condition, in the solve before.
+  /// Ranges of the container and modes by condition, in the solve before.
   [[nodiscard]] const std::vector<bool>& holding() const { return holding_; }
+  /// Gives `keys` of a node what it is under all that holds: ranges of the container, own ranges from the outside in,
+  /// modes.
+  void put_into(const TreeStore& store, Index node, Keys& keys) const { put_forms_into(store, node, keys, true); }
 
   /// Puts all nodes in, in the forms that hold.
   void begin(const TreeStore& store, const std::vector<bool>& holding);
@@ -46,8 +58,31 @@ class FormRecords {
   void follow(const TreeStore& store, State& state, News& news, const std::vector<bool>& holding);
   void end();
 
+  // --- own ranges: see own_ranges.hpp ------------------------------------------------------------------------------
+
+  /// Whether any node has own ranges.
+  [[nodiscard]] bool has_scopes() const { return !scopes_.empty(); }
+  /// Whether any own range holds.
+  [[nodiscard]] bool any_own_holds() const;
+  /// Null for a node that has no own ranges, or too many such nodes around it.
+  [[nodiscard]] const OwnScope* scope(Index slot) const;
+  template <class Each>
+  void for_each_scope(Each each) const {
+    for (const auto& [slot, scope] : scopes_) each(slot);
+  }
+  /// Makes a node and all in it what they are while those of its own ranges hold, and none of those inside. Lists them
+  /// all, parents first.
+  const std::vector<Index>& enter(const TreeStore& store, Index top, std::uint32_t held);
+  /// What those who ask how wide a node is see of its padding, and what is in it.
+  void show_plain_insets();
+  void show_own_insets();
+  void show_own_inset(Index node);
+
  private:
   void put(const TreeStore& store, Index node);
+  void show_outward(const TreeStore& store, Index node, CompiledNode& compiled, OwnRecord& record) const;
+  void put_forms_into(const TreeStore& store, Index node, Keys& keys, bool own_ones) const;
+  [[nodiscard]] Index scope_around(const TreeStore& store, Index node) const;
   OwnRecord& own_record(Index slot);
   void drop_gone(const TreeStore& store);
 
@@ -56,6 +91,10 @@ class FormRecords {
   std::uint64_t version_ = 0;                     // of the forms of the tree
   std::unordered_map<Index, Index> own_of_slot_;  // places in `own`
   std::vector<Index> free_own_;
+  std::unordered_map<Index, OwnScope> scopes_;  // by slot
+  std::unordered_map<Index, Index> around_;     // of nodes with forms, by slot: the innermost scope that they are in
+  std::vector<Index> odd_insets_;               // places in `own`, of some that are not odd any more too
+  std::vector<Index> entered_, entered_scopes_;
 };
 
 }  // namespace fond_ladder::inline v0::detail

@@ -108,6 +108,17 @@ N ViewOf<N>::aspect_height(Index node) const {
 }
 
 template <class N>
+EdgeRoomOf<N>& FrameOf<N>::resolved_of(Index node) {
+  const Index place = extra_place(node), record = place & ~of_solver;
+  if (record == place) return state_.resolved[place];
+  if constexpr (std::is_same_v<N, double>) {
+    return state_.forms.own[record].resolved;
+  } else {
+    return state_.own_resolved[record];
+  }
+}
+
+template <class N>
 void FrameOf<N>::resolve_percent_edges(Index node, Axis axis, N whole) {
   const Side before = axis == x_axis ? Side::left : Side::top, after = axis == x_axis ? Side::right : Side::bottom;
   const auto px = [&](Edges Keys::*edges, Side side) {
@@ -120,15 +131,7 @@ void FrameOf<N>::resolve_percent_edges(Index node, Axis axis, N whole) {
     inset.before = least_of(inset.before + px(&Keys::border, before), limits::largest_length);
     inset.after = least_of(inset.after + px(&Keys::border, after), limits::largest_length);
   }
-  const Index place = extra_place(node);
-  const auto of_record = [&](Index record) -> EdgeRoomOf<N>& {
-    if constexpr (std::is_same_v<N, double>) {
-      return state_.forms.own[record].resolved;
-    } else {
-      return state_.own_resolved[record];
-    }
-  };
-  EdgeRoomOf<N>& resolved = (place & of_solver) == 0 ? state_.resolved[place] : of_record(place & ~of_solver);
+  EdgeRoomOf<N>& resolved = resolved_of(node);
   if (!is_same(inset.before, resolved.inset[axis].before) || !is_same(inset.after, resolved.inset[axis].after)) {
     set_flag(node, NodeFlag::edges_moved, true);
   }

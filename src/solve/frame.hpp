@@ -209,6 +209,9 @@ class ViewOf {
   const OwnRecord* own_;
 };
 
+template <class N>
+class OwnRangesOf;
+
 /// A visit: the view, and the ways to write.
 template <class N>
 class FrameOf : public ViewOf<N> {
@@ -216,6 +219,7 @@ class FrameOf : public ViewOf<N> {
   FrameOf(const TreeStore& store, StateOf<N>& state, ScratchOf<N>& scratch, ChangeLog& changes);
 
   ScratchOf<N>& scratch;
+  OwnRangesOf<N>* own_ranges = nullptr;  ///< where some nodes have own ranges
 
   using View = ViewOf<N>;
   using View::child_count, View::em, View::extra_place, View::first_child, View::flow, View::has, View::is_settled,
@@ -278,6 +282,9 @@ class FrameOf : public ViewOf<N> {
   void resolve_edges(Index node, Axis axis, N whole) {
     if (traits(node).percent_edges) resolve_percent_edges(node, axis, whole);
   }
+
+  /// Takes percent margins and padding of a node as they were resolved, for the form that it is in now.
+  void take_resolved(Index node, const EdgeRoomOf<N>& edges) { resolved_of(node) = edges; }
 
   /// The list of planned visits, parents first.
   [[nodiscard]] Index visit_count() const { return visit_count_; }
@@ -344,6 +351,7 @@ class FrameOf : public ViewOf<N> {
   void tell_other_box(Index node) { write_change_down(node, !has(node, NodeFlag::needs_widths)); }
   void write_change_down(Index node, bool had_place);
   void resolve_percent_edges(Index node, Axis axis, N whole);
+  [[nodiscard]] EdgeRoomOf<N>& resolved_of(Index node);
 
   N *min_content_out_, *max_content_out_, *need_out_, *least_height_out_, *baseline_out_, *size_out_[2], *place_out_[2];
   NodeFlag* flags_out_;

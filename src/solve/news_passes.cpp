@@ -21,6 +21,7 @@
 
 #include "solve/child.hpp"
 #include "solve/kept_line.hpp"
+#include "solve/own_ranges.hpp"
 #include "solve/steps.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -34,6 +35,16 @@ class NewsPasses {
   void tell_arrivals() {
     for (const NewsItem& item : items_) {
       if (item.arrived || !item.had_place) frame_.tell_change(item.node, item.had_place);
+    }
+  }
+
+  /// Begins nodes with own ranges anew, that were edited or hold an edit.
+  void renew() {
+    for (NewsItem& item : items_) {
+      item.renewed = item.above != no_index && above(item).renewed;
+      if (item.renewed || !frame_.own_ranges->is_concerned(item.node, item.arrived, item.own)) continue;
+      frame_.own_ranges->renew(item.node);
+      item.renewed = item.child_widths = true;
     }
   }
 
@@ -78,6 +89,7 @@ class NewsPasses {
     }
     for (Index i = 0; i < frame_.visit_count(); ++i) {
       if (is_listed(frame_.visit(i))) continue;
+      if (axis == x_axis && frame_.own_ranges != nullptr) frame_.own_ranges->arrive(frame_.visit(i));
       laying_step<axis>(frame_, frame_.visit(i));
       ++visited;
     }
@@ -111,15 +123,28 @@ class NewsPasses {
     const Index node = item.node;
     const bool is_new = item.own || item.widths || (axis == y_axis && item.heights);
     if (item.above != no_index && !above(item).laid_anew[axis] && is_new) lay_one<axis>(above(item).node, node);
+    if (axis == x_axis && frame_.own_ranges != nullptr) decide_own_ranges(item);
     const Traits own = frame_.traits(node);
     const bool children_differ = item.parted || (axis == x_axis ? item.child_widths : item.child_heights);
-    const bool anew = item.own || (axis == y_axis && item.laid_anew[x_axis]) || own.percent_edges ||
+    const bool anew = item.own || item.renewed || (axis == y_axis && item.laid_anew[x_axis]) || own.percent_edges ||
                       frame_.size(node, axis) != item.old_size[axis] || (children_differ && lays_together(own, axis));
     item.laid_anew[axis] = anew;
     if (axis == y_axis) frame_.set_flag(node, NodeFlag::needs_heights, false);
     if (!anew || frame_.is_settled(node)) return false;
     laying_step<axis>(frame_, node);
     return true;
+  }
+
+  /// Its width is known.
+  void decide_own_ranges(NewsItem& item) {
+    const bool inside = item.above != no_index && above(item).renewed;
+    if (frame_.own_ranges->arrive(item.node)) {
+      item.renewed = true;
+    } else if (inside) {
+      item.renewed = true;
+    } else if (item.renewed) {
+      frame_.own_ranges->tell_gone(item.node);
+    }
   }
 
   template <Axis axis>
@@ -153,8 +178,13 @@ std::array<std::size_t, 4> run_news_passes(Frame& frame, News& news, std::option
   std::array<std::size_t, 4> visited{};
   NewsPasses passes(frame, news.items());
   passes.tell_arrivals();
+  if (frame.own_ranges != nullptr) {
+    frame.own_ranges->begin();
+    passes.renew();
+  }
   visited[0] = passes.widths_up();
   visited[1] = passes.lay<x_axis>(width.value_or(frame.max_content(0)));
+  if (frame.own_ranges != nullptr) frame.own_ranges->end();
   visited[2] = passes.heights_up();
   visited[3] = passes.lay<y_axis>(height.value_or(frame.need(0)));
   return visited;

@@ -20,6 +20,7 @@
 #include <algorithm>
 
 #include "solve/news_passes.hpp"
+#include "solve/own_ranges.hpp"
 #include "solve/run_all.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -122,18 +123,22 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   const std::uint32_t edit = store.publish();
   ++passes.life->changes;
   forget_changes(passes);
-  const bool kept = adopt(passes, store, flat) && !passes.starts_anew && passes.seen.version >= store.edited_all();
+  const bool kept = adopt(passes, store, flat) && !passes.starts_anew && passes.seen.version >= store.edited_all() &&
+                    (!store.forms().has_own_ranges() || store.knows_edits_from(passes.seen.count));
   passes.starts_anew = true;  // until all is done: content of one's own may throw in between
   passes.changes.everything = !kept || passes.state.handles.empty();
   if (kept) passes.news.gather(store, passes.state, passes.seen);
   see_forms(passes, store, {width, height}, kept);
   Frame frame(store, passes.state, passes.scratch, passes.changes);
+  OwnRangesOf<double> own_ranges(frame, store, passes.state);
+  if (passes.state.forms.exist()) frame.own_ranges = &own_ranges;
   if (kept) {
     passes.visited = run_news_passes(frame, passes.news, width, height);
     passes.news.close(store, passes.state);
   } else {
     passes.visited = run_all<double>(frame, flat, width, height);
   }
+  passes.visited[0] += own_ranges.visited();
   if (passes.changes.wanted && passes.changes.everything) note_handles(passes.state, store);
   if (!passes.changes.wanted) passes.state.handles.clear();
   passes.seen = {edit, store.edits()};

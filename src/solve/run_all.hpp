@@ -7,6 +7,7 @@
 #include <optional>
 
 #include "solve/moving.hpp"
+#include "solve/own_ranges.hpp"
 #include "solve/steps.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -51,6 +52,7 @@ std::size_t run_down(FrameOf<N>& frame, N root_size) {
   frame.template begin_down<axis>(root_size);
   for (Index i = 0; i < frame.visit_count(); ++i) {
     visit_for<N>(frame.visit(i));
+    if (axis == x_axis && frame.own_ranges != nullptr) frame.own_ranges->arrive(frame.visit(i));
     laying_step<axis, N>(frame, frame.visit(i));
   }
   return frame.visited();
@@ -70,9 +72,11 @@ template <class N>
 std::array<std::size_t, 4> run_all(FrameOf<N>& frame, const Flat& flat, std::optional<N> width,
                                    std::optional<N> height) {
   frame.plan_all(flat);
+  if (frame.own_ranges != nullptr) frame.own_ranges->begin();
   std::array<std::size_t, 4> visited{};
   visited[0] = run_up<N>(frame, widths_up<N>);
   visited[1] = run_down<x_axis, N>(frame, width ? *width : frame.max_content(0));
+  if (frame.own_ranges != nullptr) frame.own_ranges->end();
   visited[2] = run_up<N>(frame, heights_up<N>);
   visited[3] = run_down<y_axis, N>(frame, height ? *height : frame.need(0));
   return visited;

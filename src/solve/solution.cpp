@@ -120,6 +120,19 @@ std::vector<std::string> Solution::active() const {
   return tree().store().forms().names_of(passes().holding);
 }
 
+std::vector<std::string> Solution::own_ranges(NodeId node) const {
+  const TreeStore& store = tree().store();
+  const Index slot = store.slot(store.index_of(node));
+  const detail::OwnScope* scope = passes().state.forms.scope(slot);
+  const std::vector<Range>* declared = store.forms().own_ranges(slot);
+  std::vector<std::string> held;
+  if (scope == nullptr || declared == nullptr || !is_placed(node)) return held;
+  for (std::size_t i = 0; i < declared->size(); ++i) {
+    if ((scope->held >> i & 1U) != 0) held.push_back((*declared)[i].name);
+  }
+  return held;
+}
+
 Extent Solution::container() const {
   return {passes().state.size[x_axis][0], passes().state.size[y_axis][0]};
 }

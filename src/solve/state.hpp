@@ -30,6 +30,7 @@ enum class NodeFlag : std::uint16_t {
   keeps_line = 128,    ///< a column: see kept_line.hpp
   stiff_line = 256,    ///< the same, and nobody in it could shrink
   told_changed = 512,  ///< its box before this solve is written down
+  declares = 1024,     ///< it has own ranges, or had: see own_ranges.hpp
 };
 constexpr unsigned bits(NodeFlag flag) {
   return static_cast<unsigned>(flag);

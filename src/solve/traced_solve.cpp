@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "solve/traced_solve.hpp"
 
+#include "solve/own_ranges.hpp"
 #include "solve/run_all.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -49,6 +50,8 @@ void TracedSolve::solve(const TreeStore& store, const std::optional<Moving>& wid
   make_room(state_, scratch_, store);
   see_ranges(store, width, height, modes);
   FrameOf<Moving> frame(store, state_, scratch_, changes_);
+  OwnRangesOf<Moving> own_ranges(frame, store, state_);
+  if (state_.forms.has_scopes()) frame.own_ranges = &own_ranges;
   run_all<Moving>(frame, store.flat(), width, height);
 }
 
@@ -63,7 +66,8 @@ void TracedSolve::see_ranges(const TreeStore& store, const std::optional<Moving>
   if (forms.empty()) return state_.forms.end();
   state_.forms.begin(store, holding_);
   state_.own_resolved.assign(state_.forms.own.size(), {});
-  if (state_.dragged != nullptr && !state_.dragged->begin_forms(state_.forms)) course_.opaque = true;
+  if (state_.dragged == nullptr) return;
+  if (!state_.dragged->begin_forms(state_.forms) || forms.has_own_ranges()) course_.opaque = true;
 }
 
 void TracedSolve::drag(double by, double sideways) {

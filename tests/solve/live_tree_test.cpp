@@ -17,11 +17,13 @@ namespace {
 
 using testing::RandomScenes;
 
-/// Edits at random of a tree with one range and one mode.
+/// Edits at random of a tree with one range and one mode, and in some scripts own ranges.
 class Editor {
  public:
-  explicit Editor(std::uint32_t seed) : scenes_(seed), plain_(scenes_.chance(40)), tree_(first_tree()) {
+  explicit Editor(std::uint32_t seed)
+      : scenes_(seed), plain_(scenes_.chance(40)), has_own_ranges_(scenes_.chance(40)), tree_(first_tree()) {
     tree_.set_conditions({Range{.name = "narrow", .below_width = 250}}, {"open"});
+    if (has_own_ranges_) scenes_.add_own_ranges(tree_);
   }
 
   [[nodiscard]] const Tree& tree() const { return tree_; }
@@ -30,6 +32,7 @@ class Editor {
   void edit() {
     const NodeId node = any();
     const bool is_root = node == tree_.root(), container = is_container(tree_.kind(node));
+    if (has_own_ranges_ && scenes_.chance(25)) return edit_own_ranges(node);
     switch (scenes_.below(14)) {
       case 0:
         if (container) tree_.insert(node, place_in(node), named(keys(false)));
@@ -73,6 +76,21 @@ class Editor {
   }
 
  private:
+  void edit_own_ranges(NodeId node) {
+    const double bound = 20 + scenes_.below(300);
+    if (scenes_.chance(30)) {
+      tree_.set(node, box().ranges({Range{.name = "tight", .below_width = bound}}));
+    } else if (scenes_.chance(20)) {
+      Keys plain = tree_.keys(node);
+      plain.ranges.clear();
+      tree_.restyle(node, plain);
+    } else {
+      try {
+        tree_.when(node, "tight", scenes_.chance(80) ? change(node == tree_.root()) : Changes());
+      } catch (const BadValue&) {  // nobody has such a range, or its parent reads the key
+      }
+    }
+  }
   Tree first_tree() {
     if (!plain_) return scenes_.tree(12);
     Keys list;
@@ -131,7 +149,7 @@ class Editor {
   }
 
   RandomScenes scenes_;
-  bool plain_;
+  bool plain_, has_own_ranges_;
   int count_ = 0;
   Tree tree_;
 };

@@ -176,7 +176,8 @@ TEST(TracedSolve, BetweenTwoDecisionsNothingHappens) {
   int pieces = 0, curved = 0, scenes = 0;
   for (std::uint32_t seed = 0; seed < 3000 && !HasFailure(); ++seed, ++scenes) {
     testing::RandomScenes random(testing::seed() + seed);
-    const Tree tree = random.tree(14);
+    Tree tree = random.tree(14);
+    if (seed % 4 == 1) random.add_own_ranges(tree);
     std::mt19937 dice(seed);
     const bool content = seed % 3 == 0;
     const Line lines[] = {{150, 300, 1, 0, content}, {420, 120, 0, 1, false}, {600, 500, -1, -0.5, false}};
@@ -192,7 +193,8 @@ TEST(TracedSolve, WithinARegionAllIsFlat) {
   std::uniform_real_distribution<double> any(100, 500), share(0, 1);
   for (std::uint32_t seed = 0; seed < 400 && !HasFailure(); ++seed) {
     testing::RandomScenes random(testing::seed() + seed);
-    const Tree tree = random.tree(12);
+    Tree tree = random.tree(12);
+    if (seed % 4 == 1) random.add_own_ranges(tree);
     TracedSolve traced;
     Solver solver;
     for (int i = 0; i < 4 && !HasFailure(); ++i) {

@@ -195,6 +195,28 @@ Tree RandomScenes::tree(std::size_t size) {
   return tree;
 }
 
+void RandomScenes::add_own_ranges(Tree& tree) {
+  const auto nodes = tree.nodes();
+  for (const NodeId node : nodes) {
+    if (!chance(25)) continue;
+    const double bound = 20 + below(300);
+    tree.set(node, box().ranges({Range{.name = "tight", .below_width = bound},
+                                 Range{.name = chance(50) ? "ample" : "tidy", .from_width = bound / 2}}));
+  }
+  for (const NodeId node : nodes) {
+    Keys other = keys(!is_container(tree.kind(node)));
+    if (node == tree.root()) other.hidden = false;
+    Changes all(Keys(), other), some;
+    for (const char* key : {"kind", "gap", "padding", "along", "across", "wrap", "width", "hidden", "weight", "text"}) {
+      if (all.says(key) && chance(40)) some.say(key, other);
+    }
+    try {
+      if (!some.empty() && chance(60)) tree.when(node, chance(50) ? "tight" : chance(50) ? "ample" : "tidy", some);
+    } catch (const BadValue&) {  // nobody has such a range, or it is the node's own and its parent reads the key
+    }
+  }
+}
+
 Rung RandomScenes::rung() {
   Rung rung;
   if (!chance(10)) rung.width = chance(10) ? below(20) : below(900) + (chance(20) ? 0.25 : 0);

@@ -17,6 +17,8 @@ class RandomScenes {
   [[nodiscard]] Keys keys(bool leaf);
   /// A tree of about `size` nodes. Names are unique in the tree.
   [[nodiscard]] Tree tree(std::size_t size);
+  /// Gives some nodes own ranges, and nodes in them forms under these.
+  void add_own_ranges(Tree& tree);
   [[nodiscard]] Rung rung();
 
   /// True in `share` of 100 calls.

@@ -147,6 +147,23 @@ class ValueReader {
     }
     into = std::move(lines);
   }
+  void read(std::vector<Range>& into) const {
+    constexpr auto forms = "must be a list of objects, each with a \"name\" and bounds, as in \"below_width\": 320";
+    if (!is(Type::array)) fail(forms);
+    std::vector<Range> own;
+    for (ValueId id = value().first; id != no_value; id = document_[id].next) {
+      const ValueReader item(document_, id);
+      if (!item.is(Type::object) || document_.member(id, "name") == no_value) item.fail(forms);
+      static constexpr std::array<std::string_view, 3> words{"name", "from_width", "below_width"};
+      Range& range = own.emplace_back();
+      item.for_each_member(words, [&](std::size_t i, const ValueReader& member) {
+        if (i == 0) return member.read(range.name);
+        if (!member.is(Type::number)) member.fail("must have bounds that are sizes in pixels");
+        (i == 1 ? range.from_width : range.below_width) = member.value().number;
+      });
+    }
+    into = std::move(own);
+  }
   void read(Meant& into) const {
     if (!is(Type::array)) fail("must be a list of findings of lint, as in [\"cut\"]");
     Meant meant;

@@ -12,6 +12,7 @@
 
 #include "model/limits.hpp"
 #include "model/nearest_word.hpp"
+#include "model/node_forms.hpp"
 #include "scene/read/key_reader.hpp"
 
 namespace fond_ladder::inline v0::scene {
@@ -74,8 +75,9 @@ void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
   const NodeId node = plant(at.parent, keys);
   origins.note(node, said_);
   if (written != nullptr) written->note(node, {at.value, at.copy});
-  read_whens(at, layers, node);
-  open_children(at, layers, place, node, keys, open);
+  const auto scope = scope_of(at, layers, keys);
+  read_whens(at, layers, node, keys, scope.get());
+  open_children(at, layers, place, node, keys, scope, open);
 }
 
 /// Pays for a node by what is said of it, its children left out.
@@ -119,14 +121,54 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
   return true;
 }
 
-void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node) {
+/// The own ranges that a node and what is in it can speak of.
+std::shared_ptr<const OwnNames> NodeReader::scope_of(const Open& at, const Layers& layers, const Keys& keys) {
+  if (keys.ranges.empty()) return at.scope;
+  auto own = std::make_shared<OwnNames>();
+  for (const Range& range : keys.ranges) own->names.push_back(range.name);
+  own->outer = at.scope;
+  own->level = at.scope ? at.scope->level + 1 : 1;
+  if (own->level > limits::deepest_own_ranges) {
+    faults_.add(document_, definitions_.strongest(layers, "ranges"),
+                "nodes with own ranges lie in one another more than 8 deep here");
+    return at.scope;
+  }
+  return own;
+}
+
+/// A part that is read on its own may speak of own ranges of whoever will use it: any of the file.
+bool NodeReader::is_condition(std::string_view name, const OwnNames* scope) {
+  if (std::ranges::find(conditions_.names, name) != conditions_.names.end()) return true;
+  if (scope != nullptr && scope->declares(name)) return true;
+  if (parts_ == Parts::expanded) return false;
+  if (!own_names_) {
+    own_names_.emplace();
+    for (ValueId id = 0; id < document_.size(); ++id) {
+      const JsonValue& value = document_[id];
+      if (value.key != "ranges" || value.type != Type::array || value.parent == document_.root()) continue;
+      for (ValueId range = value.first; range != no_value; range = document_[range].next) {
+        const ValueId own = document_[range].type == Type::object ? document_.member(range, "name") : no_value;
+        if (own != no_value) own_names_->insert(document_[own].text);
+      }
+    }
+  }
+  return own_names_->contains(name);
+}
+
+void NodeReader::refuse_unknown_condition(ValueId id, std::string_view name, const OwnNames* scope) {
+  std::vector<std::string_view> words(conditions_.names.begin(), conditions_.names.end());
+  for (; scope != nullptr; scope = scope->outer.get()) words.insert(words.end(), scope->names.begin(), scope->names.end());
+  faults_.add(document_, id, "no range or mode is called \"" + std::string(name) + "\"" + word_hint(name, words), true);
+}
+
+void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node, const Keys& keys,
+                            const OwnNames* scope) {
   std::map<std::string, Form> forms;
+  std::map<std::string, ValueId> places;
   for_each_when(layers, [&](ValueId id, const JsonValue& member) {
-    const auto& names = conditions_.names;
-    if (std::ranges::find(names, member.key) == names.end()) {
-      const std::vector<std::string_view> words(names.begin(), names.end());
-      faults_.add(document_, id, "no range or mode is called \"" + member.key + "\"" + word_hint(member.key, words),
-                  true);
+    places[member.key] = id;
+    if (!is_condition(member.key, scope)) {
+      refuse_unknown_condition(id, member.key, scope);
     } else if (member.type != Type::object) {
       faults_.add(document_, id, "what holds under \"" + member.key + "\" must be an object of keys");
     } else {
@@ -142,6 +184,10 @@ void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node) {
       hidden.hidden = *form.hides || change.values().hidden;
       change.say_at(place_of(*find_key("hidden")), hidden);
     }
+    if (const auto fault = own_form_fault(keys, name, change)) {
+      faults_.add(document_, places[name], *fault, true);
+      continue;
+    }
     whens.push_back({node, name, std::move(change)});
   }
 }
@@ -155,7 +201,7 @@ void NodeReader::read_form(ValueId object, int copy, Form& form) {
       if (copies && copy >= 0) form.hides = copy >= *copies;
       if (copy < 0)
         faults_.add(document_, id, "\"copies\" under a condition needs \"copies\" of the node itself", true);
-    } else if (member.key == "name" || shapes(member.key)) {
+    } else if (member.key == "name" || member.key == "ranges" || shapes(member.key)) {
       faults_.add(document_, id, "\"when\" cannot give a \"" + member.key + "\"", true);
     } else if (entry == nullptr) {
       read_one(id, member, form.values);  // refuses it
@@ -199,7 +245,8 @@ int NodeReader::most_copies_of(const Layers& layers, int plain) {
 }
 
 void NodeReader::open_children(const Open& at, const Layers& layers, const PlaceInPart& place, NodeId node,
-                               const Keys& keys, std::vector<Open>& open) {
+                               const Keys& keys, const std::shared_ptr<const OwnNames>& scope,
+                               std::vector<Open>& open) {
   ValueId each = definitions_.strongest(layers, "each");
   if (each != no_value && !read_loose_keys(each, "\"each\"")) each = no_value;
   if (definitions_.has_part(at.value) && document_.member(at.value, "children") != no_value) {
@@ -214,7 +261,7 @@ void NodeReader::open_children(const Open& at, const Layers& layers, const Place
   if (parts_ == Parts::as_written && definitions_.has_part(at.value)) return;
   const auto around = inside.use ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
   for (std::size_t i = children.size(); i-- > 0;) {
-    open.push_back({children[i], node, each, around, i, -1, false, at.times});
+    open.push_back({children[i], node, each, around, i, -1, false, at.times, scope});
   }
 }
 

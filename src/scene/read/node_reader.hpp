@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <algorithm>
 #include <optional>
+#include <set>
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
@@ -24,6 +26,16 @@ struct Budget {
 
 /// Whether what a part brings is read wherever it is used, or only once, where it stands.
 enum class Parts : std::uint8_t { expanded, as_written };
+
+/// A node with own ranges, around those that are read: their names can be spoken of.
+struct OwnNames {
+  std::vector<std::string> names;
+  std::shared_ptr<const OwnNames> outer;
+  unsigned level = 1;
+  [[nodiscard]] bool declares(std::string_view name) const {
+    return std::ranges::find(names, name) != names.end() || (outer && outer->declares(name));
+  }
+};
 
 /// Reads nodes into a tree, parents first, in a loop, so that depth costs no stack.
 class NodeReader : private ObjectReader {
@@ -59,6 +71,7 @@ class NodeReader : private ObjectReader {
     int copy = -1;                              // which one, of a node that is copied
     bool spare = false;                         // there under some condition only
     double times = 1;                           // how many copies of it there are, those of its parents counted
+    std::shared_ptr<const OwnNames> scope{};    // of the parent
   };
   /// Keys of a node under one condition, from all its layers.
   struct Form {
@@ -71,7 +84,8 @@ class NodeReader : private ObjectReader {
   [[nodiscard]] bool pay_for(const Layers& layers);
   bool open_copies(const Open& at, const Layers& layers, std::vector<Open>& open);
   void open_children(const Open& at, const Layers& layers, const PlaceInPart& place, NodeId node, const Keys& keys,
-                     std::vector<Open>& open);
+                     const std::shared_ptr<const OwnNames>& scope, std::vector<Open>& open);
+  std::shared_ptr<const OwnNames> scope_of(const Open& at, const Layers& layers, const Keys& keys);
   NodeId plant(NodeId parent, const Keys& keys);
   Keys read_keys(const Open& at, const Layers& layers);
   void read_one(ValueId id, const JsonValue& member, Keys& keys);
@@ -79,7 +93,9 @@ class NodeReader : private ObjectReader {
 
   template <class Each>
   void for_each_when(const Layers& layers, Each each);
-  void read_whens(const Open& at, const Layers& layers, NodeId node);
+  void read_whens(const Open& at, const Layers& layers, NodeId node, const Keys& keys, const OwnNames* scope);
+  [[nodiscard]] bool is_condition(std::string_view name, const OwnNames* scope);
+  void refuse_unknown_condition(ValueId id, std::string_view name, const OwnNames* scope);
   void read_form(ValueId object, int copy, Form& form);
   void read_form_key(const KeyEntry& entry, ValueId id, Form& form);
   std::optional<int> count_of_copies(ValueId id);
@@ -94,6 +110,7 @@ class NodeReader : private ObjectReader {
   const Conditions& conditions_;
   Budget& budget_;
   Parts parts_ = Parts::expanded;
+  std::optional<std::set<std::string_view>> own_names_;  // of the whole file, once somebody asks
   double em_;
   Direction direction_;
   std::vector<detail::Origins::Said> said_;  // of the node that was read last

@@ -112,6 +112,17 @@ class ValueWriter {
     for (const std::string& line : lines) items.push_back(json_text(line));
     list(items);
   }
+  void write(const std::vector<Range>& ranges) const {
+    page_.open('[', key_);
+    for (const Range& range : ranges) {
+      page_.open('{');
+      page_.value("name", json_text(range.name));
+      if (range.from_width) page_.value("from_width", exact(*range.from_width));
+      if (range.below_width) page_.value("below_width", exact(*range.below_width));
+      page_.close();
+    }
+    page_.close();
+  }
   void write(const Meant& meant) const {
     std::vector<std::string> items;
     for (std::size_t i = 0; i < Meant::words.size(); ++i) {

@@ -129,6 +129,7 @@ struct SchemaOfKey {
   }
   Json operator()(std::vector<std::string> Keys::*) const { return list_of({{"type", "string"}}); }
   Json operator()(Meant Keys::*) const { return list_of(words(Meant::words)); }
+  Json operator()(std::vector<Range> Keys::*) const { return reference("own_ranges"); }
   Json operator()(std::optional<Cell> Keys::*) const {
     return two({{"type", "integer"}, {"minimum", 0}, {"maximum", limits::most_tracks - 1}});
   }
@@ -219,6 +220,7 @@ std::string example_of(const std::string& key) {
       {"max_lines", "2"},
       {"words_at", R"("center")"},
       {"shows", R"("contain")"},
+      {"ranges", R"([{"name": "tight", "below_width": 320}])"},
   };
   return examples.at(key);
 }
@@ -235,7 +237,7 @@ void add_objects(Json& definitions) {
     schema["examples"] = Json::array({Json::parse(example_of(name))});
     definitions["key_" + name] = schema;
     keys[name] = reference("key_" + name);
-    if (name != "name") form[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
+    if (name != "name" && name != "ranges") form[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
   }
   const Json copies{{"type", "integer"},
                     {"minimum", 0},
@@ -280,9 +282,10 @@ Json ladder_schema() {
   return schema;
 }
 
-Json range_schema() {
+/// One of the container, or a node's own, which looks at its width alone.
+Json range_schema(bool is_own) {
   constexpr std::array<std::string_view, 4> bounds{"from_width", "below_width", "from_height", "below_height"};
-  Json properties = same_for(bounds, number_in(Domain::not_negative));
+  Json properties = same_for(std::span(bounds).first(is_own ? 2 : 4), number_in(Domain::not_negative));
   properties["name"] = text_like(plain_name_form);
   Json schema = closed_object(properties);
   schema["required"] = {"name"};
@@ -298,7 +301,7 @@ std::string scene_schema() {
                             {"em", number_in(Domain::positive)},
                             {"direction", words(words_of<Direction>)},
                             {"ladder", ladder_schema()},
-                            {"ranges", list_of(range_schema())},
+                            {"ranges", list_of(range_schema(false))},
                             {"modes", list_of(text_like(plain_name_form))},
                             {"touch_size", number_in(Domain::positive)},
                             {"shared", map_of(reference("keys"))},
@@ -315,6 +318,7 @@ std::string scene_schema() {
               {"description", "Written from the program's table of keys; a test keeps the two alike."}};
   schema.update(top);
   schema["$defs"] = track_definitions();
+  schema["$defs"]["own_ranges"] = list_of(range_schema(true));
   add_objects(schema["$defs"]);
   return schema.dump(1) + "\n";
 }
