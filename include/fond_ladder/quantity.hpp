@@ -35,11 +35,12 @@ enum class Measure : std::uint8_t {
   cut,        ///< the most that sticks out of the parent on any side, or of a text its own words
   intrusion,  ///< the most that lies in the padding of the parent on any side, or of a text's words in its own padding
   shown,      ///< 1 or 0, also of hidden nodes
+  own_range,  ///< 1 or 0: whether an own range of the node holds, written by the name of that range
   most_cut,   ///< the largest cut of a node and all that is in it; what `uncut` asks for, no word of its own
   count,      ///< how many of some nodes have a place, as `count(cards/*)` asks; of no single node
 };
 
-/// As quantities and claims write it.
+/// As quantities and claims write it; of an own range no more than that it is one.
 [[nodiscard]] std::string_view word_of(Measure measure);
 
 /// Whether it is a number of things, and no length.
@@ -57,11 +58,17 @@ struct Quantity {
   Measure measure = Measure::width;
   std::string text;               ///< as it was written
   std::vector<NodeId> counted{};  ///< where some are counted: all of them
+  std::string range{};            ///< of an own range: its name
+  /// What is measured, as it is written behind the node.
+  [[nodiscard]] std::string_view word() const {
+    return measure == Measure::own_range ? std::string_view(range) : word_of(measure);
+  }
 };
 
 /// The node of a path, or all nodes that match a pattern: see parse_quantities. Throws BadQuantity.
 [[nodiscard]] std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern);
-/// The measure that stands behind the last dot. Throws BadQuantity.
+/// The measure that stands behind the last dot: one of the words for them, or the name of an own range of the nodes
+/// before it. Throws BadQuantity.
 [[nodiscard]] Measure measure_named(const Tree& tree, std::string_view text);
 
 /// Reads `path.measure`, or `count(pattern)`. Throws BadQuantity.

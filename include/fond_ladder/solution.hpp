@@ -96,6 +96,13 @@ class Solution {
   /// The own ranges of a node that held: those that it declares, in the order in which they beat each other. None of a
   /// node without a place.
   [[nodiscard]] std::vector<std::string> own_ranges(NodeId node) const;
+  /// What made a node another one than its plain keys say: each beats those before.
+  struct HeldForm {
+    std::string name;  ///< of a range or a mode
+    NodeId by{};       ///< whose own range it is; none for those of the container, and modes
+    Changes change;
+  };
+  [[nodiscard]] std::vector<HeldForm> held_forms(NodeId node) const;
   /// The size of the container, whether it was given or came from the content.
   [[nodiscard]] Extent container() const;
 

@@ -109,7 +109,7 @@ Climb climb_all(const Scene& scene, const Way& way, const std::vector<Quantity>&
 void name_those_told(const Scene& scene, const std::vector<Telling>& telling, Climb& climbed) {
   const auto give = [&](std::size_t q) {
     Quantity& quantity = climbed.quantities[q];
-    quantity.text = scene.tree.tail(quantity.node) + "." + std::string(word_of(quantity.measure));
+    quantity.text = scene.tree.tail(quantity.node) + "." + std::string(quantity.word());
   };
   constexpr std::size_t most_alike = 4;
   for (const Telling& one : telling) {

@@ -169,6 +169,10 @@ class TreeStore {
   [[nodiscard]] const NodeForms& forms() const { return forms_; }
   /// Null for a node that is the same at all sizes.
   [[nodiscard]] const std::vector<NodeForm>* forms_of(Index node) const { return forms_.of(slot_[node]); }
+  /// Null for a node without own ranges. Throws BadNode.
+  [[nodiscard]] const std::vector<Range>* own_ranges_of(NodeId node) const {
+    return forms_.own_ranges(slot_[index_of(node)]);
+  }
   [[nodiscard]] Index slot(Index node) const { return slot_[node]; }
   /// Where the node of a slot is; `no_index` when it is gone.
   [[nodiscard]] Index place_of_slot(Index slot) const { return index_of_slot_[slot]; }

@@ -98,7 +98,7 @@ std::vector<std::string> grouped_names(const ShownClimb& shown, const std::vecto
     if (here->size() <= few) {
       for (const std::size_t q : *here) {
         const Quantity& one = shown.climbed.quantities[q];
-        names.push_back(one.text.empty() ? tree.tail(one.node) + "." + std::string(word_of(one.measure)) : one.text);
+        names.push_back(one.text.empty() ? tree.tail(one.node) + "." + std::string(one.word()) : one.text);
       }
       continue;
     }

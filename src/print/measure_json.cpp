@@ -47,6 +47,7 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
   json.objects("nodes", boxes, [&](const auto& placed) {
     json.text("path", tree.path(placed.node));
     json.text("kind", word(solution.kind(placed.node)));
+    if (const auto held = solution.own_ranges(placed.node); !held.empty()) json.texts("active", held);
     json.number("x", placed.box.x);
     json.number("y", placed.box.y);
     json.number("width", placed.box.width);

@@ -23,6 +23,13 @@ std::string share_text(const SolvedScene& measured, const Solution::NodeBox& pla
   return percent(placed.box.width, room.width) + " x " + percent(placed.box.height, room.height);
 }
 
+/// What a node is, with those of its own ranges that hold, as `column [tight]`.
+std::string kind_text(const Solution& solution, NodeId node) {
+  const std::vector<std::string> held = solution.own_ranges(node);
+  const std::string kind(word(solution.kind(node)));
+  return held.empty() ? kind : fmt::format("{} [{}]", kind, fmt::join(held, ", "));
+}
+
 /// The first line says whether all is well; the lines behind it what is not, and where.
 void print_answer(const SolvedScene& measured, std::ostream& out) {
   const std::vector<Trouble> bad = troubles(measured.scene, measured.solution);
@@ -44,7 +51,7 @@ void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBo
   const Solution& solution = measured.solution;
   for (const auto& placed : boxes) {
     table.add({indented(measured.scene.tree.step(placed.node), placed.depth),
-               std::string(word(solution.kind(placed.node))), rounded(placed.box.x), rounded(placed.box.y),
+               kind_text(solution, placed.node), rounded(placed.box.x), rounded(placed.box.y),
                rounded(placed.box.width), rounded(placed.box.height), size_text(solution.wished(placed.node)),
                share_text(measured, placed)});
   }

@@ -87,25 +87,6 @@ bool differ_in_lengths(const TreeStore& one, const TreeStore& other) {
   return alike;
 }
 
-/// Whether nothing is dragged of nodes that have an aspect in their present form: the width that is compiled of it
-/// follows a height that its limits hold, and does not run straight.
-bool aspects_stand_still(const FormRecords& here, const FormRecords& there) {
-  const auto edges = [](const FormRecords& forms, std::size_t node) {
-    const Index place = forms.records.extra[node];
-    return (place & of_solver) != 0 ? forms.own[place & ~of_solver].extra.edges : EdgeRoom();
-  };
-  for (std::size_t node = 0; node < here.records.traits.size(); ++node) {
-    if (!here.records.traits[node].has_aspect) continue;
-    for (const auto sizes : {&Records::given, &Records::smallest, &Records::largest}) {
-      for (std::size_t axis = 0; axis < 2; ++axis) {
-        if ((here.records.*sizes)[axis][node] != (there.records.*sizes)[axis][node]) return false;
-      }
-    }
-    if (edges(here, node) != edges(there, node)) return false;
-  }
-  return true;
-}
-
 }  // namespace
 
 DraggedSetting::DraggedSetting(const TreeStore& tree, double value, const TreeStore& other, double other_value)
@@ -125,11 +106,37 @@ EdgeRoomOf<Moving> DraggedSetting::between(const EdgeRoom& here, const EdgeRoom&
 
 bool DraggedSetting::begin_forms(const FormRecords& of_tree) {
   forms_.begin(other_, of_tree.holding());
-  return std::ranges::equal(of_tree.records.traits, forms_.records.traits, same_traits) &&
-         aspects_stand_still(of_tree, forms_) &&
-         std::ranges::equal(of_tree.own, forms_.own, [](const OwnRecord& a, const OwnRecord& b) {
-           return (a.extra.keys == nullptr) == (b.extra.keys == nullptr);
-         });
+  if (of_tree.own.size() != forms_.own.size()) return false;
+  for (Index node = 0; node < of_tree.records.traits.size(); ++node) {
+    if (!is_alike(of_tree, node)) return false;
+  }
+  return true;
+}
+
+bool DraggedSetting::enter_forms(const FormRecords& of_tree, const std::vector<Index>& entered, std::uint32_t held) {
+  static_cast<void>(forms_.enter(other_, entered.front(), held));
+  return std::ranges::all_of(entered, [&](Index node) { return is_alike(of_tree, node); });
+}
+
+/// Whether a node has the same form in both trees, so that its numbers run straight from one to the other. The width
+/// that is compiled of an aspect follows a height that its limits hold, and does not: there nothing may be dragged.
+bool DraggedSetting::is_alike(const FormRecords& of_tree, Index node) const {
+  const Records &here = of_tree.records, &there = forms_.records;
+  if (!same_traits(here.traits[node], there.traits[node])) return false;
+  const auto of_form = [&](const FormRecords& forms) {
+    const Index place = forms.records.extra[node];
+    return (place & of_solver) == 0 ? nullptr : &forms.own[place & ~of_solver].extra;
+  };
+  const Extra *own = of_form(of_tree), *other = of_form(forms_);
+  if ((own == nullptr) != (other == nullptr)) return false;
+  if (own != nullptr && (own->keys == nullptr) != (other->keys == nullptr)) return false;
+  if (!here.traits[node].has_aspect) return true;
+  for (const auto sizes : {&Records::given, &Records::smallest, &Records::largest}) {
+    for (std::size_t axis = 0; axis < 2; ++axis) {
+      if ((here.*sizes)[axis][node] != (there.*sizes)[axis][node]) return false;
+    }
+  }
+  return own == nullptr || own->edges == other->edges;
 }
 
 }  // namespace fond_ladder::inline v0::detail

@@ -25,6 +25,8 @@ class DraggedSetting {
 
   /// Puts the forms into the other tree that hold in the first one. Returns whether the trees are alike in them too.
   [[nodiscard]] bool begin_forms(const FormRecords& of_tree);
+  /// The same of a node and all in it, where other own ranges hold of it.
+  [[nodiscard]] bool enter_forms(const FormRecords& of_tree, const std::vector<Index>& entered, std::uint32_t held);
   /// Drags it to a value, from where it moves on.
   void drag_to(double value) { behind_ = Moving((value - value_) / step_, 1 / step_); }
   void drag(double by) { behind_ = behind_.further(by, 0); }
@@ -42,6 +44,8 @@ class DraggedSetting {
 
  private:
   const TreeStore& other_;
+  [[nodiscard]] bool is_alike(const FormRecords& of_tree, Index node) const;
+
   double value_, step_;
   Moving behind_;  // by how many steps the setting has been dragged
   bool is_sound_;

@@ -128,48 +128,56 @@ void FormRecords::show_outward(const TreeStore& store, Index node, CompiledNode&
   record.odd = record.plain_inset != record.own_inset;
 }
 
-/// Forms are in the order of the conditions; those of own ranges come between ranges of the container and modes. Those
-/// of the own ranges of the node itself are left out where nobody asks for them.
 void FormRecords::put_forms_into(const TreeStore& store, Index node, Keys& keys, bool own_ones) const {
-  const auto* forms = store.forms_of(node);
-  if (forms == nullptr) return;
-  if (scopes_.empty()) return put_forms(*forms, holding_, keys);
   const Index slot = store.slot(node);
+  for (const Held& one : held(store, node)) {
+    if (one.declarer != slot) {
+      one.form->change.put_into(keys);
+    } else if (own_ones) {
+      put_own_form(one.form->change, keys);
+    }
+  }
+}
+
+std::vector<Index> FormRecords::scopes_around(Index slot) const {
+  std::vector<Index> way;
   const auto around = around_.find(slot);
-  std::array<Index, limits::deepest_own_ranges> way{};  // the scopes that it is in, the innermost first
-  std::size_t steps = 0;
-  for (Index at = around == around_.end() ? no_index : around->second; at != no_index && steps < way.size();) {
+  for (Index at = around == around_.end() ? no_index : around->second; at != no_index;) {
     const OwnScope* scope = this->scope(at);
     if (scope == nullptr) break;  // it was taken away: what is in it is about to be entered
-    way[steps++] = at;
+    way.push_back(at);
     at = scope->outer;
   }
+  return way;
+}
+
+std::vector<FormRecords::Held> FormRecords::held(const TreeStore& store, Index node) const {
+  std::vector<Held> all;
+  const auto* forms = store.forms_of(node);
+  if (forms == nullptr || !exist_) return all;
+  const std::vector<Index> way = scopes_.empty() ? std::vector<Index>() : scopes_around(store.slot(node));
   const auto declarer_of = [&](const std::string& name) {
-    for (std::size_t i = 0; i < steps; ++i) {
-      if (declares(store, way[i], name)) return way[i];
-    }
-    return no_index;
+    const auto found = std::ranges::find_if(way, [&](Index at) { return declares(store, at, name); });
+    return found == way.end() ? no_index : *found;
   };
   const std::size_t ranges = store.forms().ranges().size();
-  const auto put_global = [&](bool modes) {
+  const auto add_global = [&](bool modes) {
     for (const NodeForm& form : *forms) {
       if (form.condition == no_index || (form.condition >= ranges) != modes || !holding_[form.condition]) continue;
-      if (declarer_of(form.name) == no_index) form.change.put_into(keys);
+      if (declarer_of(form.name) == no_index) all.push_back({&form, no_index});
     }
   };
-  put_global(false);
-  for (std::size_t i = steps; i-- > 0;) {
-    const Index at = way[i];
-    const std::vector<Range>* declared = store.forms().own_ranges(at);
-    if (declared == nullptr || (at == slot && !own_ones)) continue;
-    for (std::size_t range = 0; range < declared->size(); ++range) {
-      if ((scope(at)->held >> range & 1U) == 0) continue;
+  add_global(false);
+  for (auto at = way.rbegin(); at != way.rend(); ++at) {
+    const std::vector<Range>* declared = store.forms().own_ranges(*at);
+    for (std::size_t range = 0; declared != nullptr && range < declared->size(); ++range) {
+      if ((scope(*at)->held >> range & 1U) == 0) continue;
       const auto form = std::ranges::find(*forms, (*declared)[range].name, &NodeForm::name);
-      if (form == forms->end() || declarer_of(form->name) != at) continue;
-      at == slot ? put_own_form(form->change, keys) : form->change.put_into(keys);
+      if (form != forms->end() && declarer_of(form->name) == *at) all.push_back({&*form, *at});
     }
   }
-  put_global(true);
+  add_global(true);
+  return all;
 }
 
 /// The innermost scope that holds the parent of a node.
@@ -182,6 +190,15 @@ Index FormRecords::scope_around(const TreeStore& store, Index node) const {
 
 bool FormRecords::any_own_holds() const {
   return std::ranges::any_of(scopes_, [](const auto& one) { return one.second.held != 0; });
+}
+
+bool FormRecords::own_holds(const TreeStore& store, Index node, const std::string& name) const {
+  const Index slot = store.slot(node);
+  const OwnScope* own = scope(slot);
+  const std::vector<Range>* declared = store.forms().own_ranges(slot);
+  if (own == nullptr || declared == nullptr) return false;
+  const auto range = std::ranges::find(*declared, name, &Range::name);
+  return range != declared->end() && (own->held >> (range - declared->begin()) & 1U) != 0;
 }
 
 const OwnScope* FormRecords::scope(Index slot) const {

@@ -48,8 +48,14 @@ class FormRecords {
   [[nodiscard]] bool exist() const { return exist_; }
   /// Ranges of the container and modes by condition, in the solve before.
   [[nodiscard]] const std::vector<bool>& holding() const { return holding_; }
-  /// Gives `keys` of a node what it is under all that holds: ranges of the container, own ranges from the outside in,
-  /// modes.
+  /// A form that a node is in, and by whom: the slot of a node whose own range holds, none for ranges and modes of all.
+  struct Held {
+    const NodeForm* form;
+    Index declarer;
+  };
+  /// Those of a node, each beating those before: ranges of the container, own ranges from the outside in, modes.
+  [[nodiscard]] std::vector<Held> held(const TreeStore& store, Index node) const;
+  /// Gives `keys` of a node what it is under all that holds.
   void put_into(const TreeStore& store, Index node, Keys& keys) const { put_forms_into(store, node, keys, true); }
 
   /// Puts all nodes in, in the forms that hold.
@@ -64,6 +70,8 @@ class FormRecords {
   [[nodiscard]] bool has_scopes() const { return !scopes_.empty(); }
   /// Whether any own range holds.
   [[nodiscard]] bool any_own_holds() const;
+  /// Whether that own range of a node holds.
+  [[nodiscard]] bool own_holds(const TreeStore& store, Index node, const std::string& name) const;
   /// Null for a node that has no own ranges, or too many such nodes around it.
   [[nodiscard]] const OwnScope* scope(Index slot) const;
   template <class Each>
@@ -82,6 +90,7 @@ class FormRecords {
   void put(const TreeStore& store, Index node);
   void show_outward(const TreeStore& store, Index node, CompiledNode& compiled, OwnRecord& record) const;
   void put_forms_into(const TreeStore& store, Index node, Keys& keys, bool own_ones) const;
+  [[nodiscard]] std::vector<Index> scopes_around(Index slot) const;
   [[nodiscard]] Index scope_around(const TreeStore& store, Index node) const;
   OwnRecord& own_record(Index slot);
   void drop_gone(const TreeStore& store);

@@ -94,7 +94,10 @@ class ViewOf {
   template <class Pick>
   [[nodiscard]] N length(Index node, const Pick& pick, N whole) const {
     return moved(in_px(pick(keys(node)), em, whole),
-                 [&](const auto& setting) { return in_px(pick(*setting.extra(node).keys), em, whole); });
+                 [&](const auto& setting) {
+                   const auto& there = setting.extra(node).keys;  // none where it has another form: all is void then
+                   return in_px(pick(there ? *there : keys(node)), em, whole);
+                 });
   }
   /// What is measured for a leaf, or null.
   [[nodiscard]] const OwnContent* content(Index node) const { return measured(node).content().get(); }

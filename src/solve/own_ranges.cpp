@@ -2,6 +2,7 @@
 #include "solve/own_ranges.hpp"
 
 #include "model/container_size.hpp"
+#include "solve/dragged_setting.hpp"
 #include "solve/moving.hpp"
 #include "solve/steps.hpp"
 
@@ -48,7 +49,12 @@ void OwnRangesOf<N>::enter(Index node, std::uint32_t held) {
   const bool has_percent_edges = frame_.traits(node).percent_edges != 0;
   const EdgeRoomOf<N> resolved = has_percent_edges ? EdgeRoomOf<N>(frame_.edges_down(node)) : EdgeRoomOf<N>();
   const std::vector<Index>& entered = state_.forms.enter(store_, node, held);
-  if constexpr (!std::is_same_v<N, double>) state_.own_resolved.resize(state_.forms.own.size());
+  if constexpr (!std::is_same_v<N, double>) {
+    state_.own_resolved.resize(state_.forms.own.size());
+    if (state_.dragged != nullptr && !state_.dragged->enter_forms(state_.forms, entered, held)) {
+      traced_course->opaque = true;
+    }
+  }
   if (has_percent_edges) frame_.take_resolved(node, resolved);  // its parent laid it, and knows no forms of its own
   const N least = frame_.min_content(node), most = frame_.max_content(node);
   for (std::size_t i = entered.size(); i-- > 0;) {

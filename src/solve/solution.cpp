@@ -133,6 +133,16 @@ std::vector<std::string> Solution::own_ranges(NodeId node) const {
   return held;
 }
 
+std::vector<Solution::HeldForm> Solution::held_forms(NodeId node) const {
+  const TreeStore& store = tree().store();
+  std::vector<HeldForm> all;
+  for (const auto& one : passes().state.forms.held(store, store.index_of(node))) {
+    const NodeId by = one.declarer == detail::no_index ? NodeId{} : store.id_of(store.place_of_slot(one.declarer));
+    all.push_back({one.form->name, by, one.form->change});
+  }
+  return all;
+}
+
 Extent Solution::container() const {
   return {passes().state.size[x_axis][0], passes().state.size[y_axis][0]};
 }

@@ -67,7 +67,7 @@ void TracedSolve::see_ranges(const TreeStore& store, const std::optional<Moving>
   state_.forms.begin(store, holding_);
   state_.own_resolved.assign(state_.forms.own.size(), {});
   if (state_.dragged == nullptr) return;
-  if (!state_.dragged->begin_forms(state_.forms) || forms.has_own_ranges()) course_.opaque = true;
+  if (!state_.dragged->begin_forms(state_.forms)) course_.opaque = true;
 }
 
 void TracedSolve::drag(double by, double sideways) {

@@ -59,6 +59,8 @@ struct Counted {
 const Counted counted[] = {
     {"fits_its_place", "550", "", "side.columns middle.columns", "1 3"},
     {"fits_its_place", "680", "", "side.columns middle.columns", "1 5"},
+    {"own_room", "600x200", "", "first.tight second.tight second.height", "1 0 80"},
+    {"own_room", "559x200", "", "first.tight second.tight second.height", "1 1 70"},
     {"shape_by_wrapping", "620", "", "cards.lines sage.width", "1 200"},
     {"shape_by_wrapping", "619", "", "cards.lines sage.width", "2 619"},
     {"shape_by_wrapping", "409", "", "cards.lines sage.width", "3 409"},

@@ -34,13 +34,11 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
     for (const auto& said : scene.origins->of(node))
       sayers[said.key] = {said.source, scene.origins->name_at(said.name)};
   }
-  for (const std::string& active : solver.active(rung)) {
-    const bool is_range = std::ranges::find(scene.ranges, active, &Range::name) != scene.ranges.end();
-    for (const When& when : scene.whens) {
-      if (when.node != node || when.name != active) continue;
-      for (std::size_t i = 0; i < table.size(); ++i) {
-        if (when.change.says_at(i)) sayers[i] = {is_range ? Source::range : Source::mode, active};
-      }
+  for (const Solution::HeldForm& form : solution.held_forms(node)) {
+    const bool is_mode = !form.by && std::ranges::find(scene.modes, form.name) != scene.modes.end();
+    const std::string name = form.by ? scene.tree.tail(form.by) + "." + form.name : form.name;
+    for (std::size_t i = 0; i < table.size(); ++i) {
+      if (form.change.says_at(i)) sayers[i] = {is_mode ? Source::mode : Source::range, name};
     }
   }
 

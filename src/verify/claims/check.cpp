@@ -134,8 +134,8 @@ class Checker {
     CheckedClaim& checked = checked_[c];
     checked.rungs += tested.tested;
     std::ranges::copy(tested.sampled, std::back_inserter(checked.sampled));
-    for (const FailingStretch& one : tested.failing) {
-      if (one.thin && !explainer_.fails_at({one.worst, height}, claims_[c])) continue;
+    for (FailingStretch one : tested.failing) {
+      if (one.thin && !fails_at_an_end(one, height, claims_[c])) continue;
       Failing& failing = checked.failing.emplace_back();
       failing.from = one.from;
       failing.to = one.to;
@@ -144,6 +144,19 @@ class Checker {
       failing.worst = {one.worst, height_at(way, one.worst)};
       failing.height = height;
     }
+  }
+
+  /// Whether a claim fails where a thin stretch ends, which is a width that people ask for; makes the stretch that one.
+  /// Within it lines and ranges hold by their tolerance, at widths between which nobody can tell.
+  [[nodiscard]] bool fails_at_an_end(FailingStretch& one, std::optional<double> height, const Claim& claim) {
+    const auto is_asked_for = [](double width) { return std::abs(width - std::round(width * 100) / 100) < 1e-7; };
+    for (const double end : {one.to, one.from}) {
+      if (!is_asked_for(end) || !explainer_.fails_at({end, height}, claim)) continue;
+      one.from = one.to = one.worst = end;
+      one.with_from = one.with_to = true;
+      return true;
+    }
+    return false;
   }
 
   /// How high the container is at a width.

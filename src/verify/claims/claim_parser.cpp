@@ -113,8 +113,25 @@ class Parser {
         next();
         return Term(TermKind::condition, name);
       }
+      if (names_own_range(name)) return own_range();
     }
     return relation();
+  }
+
+  /// Whether a name is an own range of some nodes, as `card.tight`.
+  [[nodiscard]] bool names_own_range(const std::string& name) const {
+    try {
+      return name.find('.') != std::string::npos && measure_named(scene_.tree, name) == Measure::own_range;
+    } catch (const BadQuantity&) {
+      return false;  // told where it is read as a quantity
+    }
+  }
+  Term own_range() {
+    const std::string text(next().text);
+    const std::size_t dot = text.rfind('.');
+    Term found(TermKind::own_range, text.substr(dot + 1));
+    found.set = set_of(text.substr(0, dot));
+    return found;
   }
 
   Term predicate(TermKind kind) {

@@ -4,6 +4,7 @@
 // `uncut` the most that sticks out inside. Each is listed once, however often it is spoken of.
 #include <algorithm>
 #include <map>
+#include <tuple>
 
 #include "model/path_steps.hpp"
 #include "verify/claims/claim_terms.hpp"
@@ -24,16 +25,17 @@ class Lister {
   }
 
  private:
-  std::size_t slot(NodeId node, Measure measure) {
-    const auto [at, is_new] = places_.try_emplace({node, measure}, terms_.quantities.size());
-    if (is_new) terms_.quantities.push_back({node, measure, ""});
+  std::size_t slot(NodeId node, Measure measure, const std::string& range = {}) {
+    const auto [at, is_new] = places_.try_emplace({node, measure, range}, terms_.quantities.size());
+    if (is_new) terms_.quantities.push_back({node, measure, "", {}, range});
     return at->second;
   }
 
   /// Any quantity that only placed nodes have.
   std::size_t slot_if_placed(NodeId node) {
-    for (auto at = places_.lower_bound({node, Measure()}); at != places_.end() && at->first.first == node; ++at) {
-      if (at->first.second != Measure::shown) return at->second;
+    for (auto at = places_.lower_bound({node, Measure(), ""}); at != places_.end(); ++at) {
+      if (std::get<NodeId>(at->first) != node) break;
+      if (std::get<Measure>(at->first) != Measure::shown) return at->second;
     }
     return slot(node, Measure::width);
   }
@@ -47,6 +49,10 @@ class Lister {
       if (is_function) find_sets(part, part.many);
       if (part.kind == TermKind::nodes) list_argument(part, term.kind);
       term.exact = term.exact && part.exact;
+    }
+    if (term.kind == TermKind::own_range) {
+      for (const NodeId node : terms_.sets[term.set].nodes)
+        term.slots.push_back(slot(node, Measure::own_range, term.text));
     }
     if (term.kind == TermKind::quantity) {
       for (const NodeId node : terms_.sets[term.set].nodes) term.slots.push_back(slot(node, term.measure));
@@ -72,7 +78,7 @@ class Lister {
   }
 
   ClaimTerms& terms_;
-  std::map<std::pair<NodeId, Measure>, std::size_t> places_;
+  std::map<std::tuple<NodeId, Measure, std::string>, std::size_t> places_;
 };
 
 /// How many steps two patterns have in common, the last of which has a star.

@@ -158,21 +158,19 @@ class AlongWidths {
     failing_.reset();
   }
 
-  /// What a line's tolerance alone makes hold next to where it breaks is not told; what it makes fail is for the
-  /// checker to look at.
+  /// What a line's tolerance alone makes hold next to where it breaks is not told; what it makes fail, between sizes at
+  /// which all is well, is for the checker to look at.
   void tell_as_people_do() {
     std::vector<FailingStretch> told;
     for (FailingStretch& one : found_.failing) {
+      const bool is_stretch = one.from < one.to;
       one.from = std::min(span_.to, as_people_say(one.from));
       one.to = std::max(one.from, std::min(span_.to, as_people_say(one.to)));
-      if (!told.empty() && one.from - told.back().to <= doubtful(one.from) && one.from < one.to) {
+      if (!told.empty() && one.from - told.back().to <= doubtful(one.from) && is_stretch) {
         told.back().to = one.to;
         told.back().with_to = one.with_to;
       } else {
-        one.thin = one.from < one.to && one.to - one.from <= doubtful(one.to);
-        if (one.thin) one.from = one.to = one.worst = exactly((one.from + one.to) / 2);
-        one.with_from = one.with_from || one.thin;
-        one.with_to = one.with_to || one.thin;
+        one.thin = is_stretch && one.to - one.from <= doubtful(one.to);
         told.push_back(one);
       }
     }

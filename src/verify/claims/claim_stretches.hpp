@@ -28,7 +28,7 @@ struct ClaimWay {
 struct FailingStretch {
   double from = 0, to = 0;
   bool with_from = true, with_to = true;
-  bool thin = false;  ///< one width, next to which it fails by less than lines hold by their tolerance
+  bool thin = false;  ///< no longer than lines and ranges hold by their tolerance
   double worst = 0;   ///< a width at which it fails most: a whole one where there is one near
 };
 

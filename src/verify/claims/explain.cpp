@@ -96,7 +96,7 @@ bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failin
 
 /// Tells the value of a quantity; of the first one with a place also why.
 void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing& failing) const {
-  failing.values.emplace_back(scene_.tree.tail(quantity.node) + "." + std::string(word_of(quantity.measure)),
+  failing.values.emplace_back(scene_.tree.tail(quantity.node) + "." + std::string(quantity.word()),
                               value_of(quantity, solution));
   if (failing.node.empty() && solution.is_placed(quantity.node)) account(solution, quantity, failing);
 }

@@ -120,6 +120,9 @@ class Tester {
       case TermKind::condition:
         says_anything_ = true;
         return std::ranges::find(rung_.active, term.text) != rung_.active.end();
+      case TermKind::own_range:
+        says_anything_ = true;
+        return is_one(at(slot_of(term)));
       case TermKind::chain: return chain_holds(term);
       case TermKind::ratio: return ratio_holds(term);
       case TermKind::same: return same_holds(term);
@@ -370,6 +373,7 @@ class Tester {
         for (const std::size_t slot : term.slots) add(slot, found);
         return;
       }
+      case TermKind::own_range: return add(slot_of(term), found);
       case TermKind::all_of:
         for (const Term& part : term.parts) {
           if (!holds(part)) blame(part, found);

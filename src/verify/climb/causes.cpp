@@ -57,6 +57,7 @@ class BothSides {
           below_.view.size(a, y_axis) == above_.view.size(b, y_axis) && a != 0 && !everywhere_) {
         continue;
       }
+      if (compare_own_ranges(node)) continue;  // whatever else changes in it follows from that
       compare(node, a, b);
       const std::vector<NodeId> children = tree_.children(node);
       open.insert(open.end(), children.rbegin(), children.rend());
@@ -67,6 +68,30 @@ class BothSides {
  private:
   Cause& add(NodeId node, NodeId container, std::string words, unsigned vagueness = 0, NodeId by = {}) {
     return found_.emplace_back(Cause{node, container, std::move(words), by, vagueness});
+  }
+
+  /// Tells of own ranges that begin or end. Returns whether any does.
+  bool compare_own_ranges(NodeId node) {
+    const std::vector<Range>* own = store_.own_ranges_of(node);
+    if (own == nullptr) return false;
+    const auto was = below_.solution.own_ranges(node), is = above_.solution.own_ranges(node);
+    if (was == is) return false;
+    const double from = below_.solution.box(node).width, to = above_.solution.box(node).width;
+    for (const Range& range : *own) {
+      const bool held = std::ranges::count(was, range.name) > 0, holds = std::ranges::count(is, range.name) > 0;
+      if (held == holds) continue;
+      add(node, node, "{node} is " + rounded(bound_between(range, from, to)) + " wide: `" + range.name +
+                          (holds ? "` begins" : "` ends")).forms = true;
+    }
+    return true;
+  }
+
+  /// The bound of a range that lies nearest to two widths.
+  static double bound_between(const Range& range, double from, double to) {
+    const double middle = (from + to) / 2;
+    if (!range.from_width || !range.below_width) return range.from_width.value_or(range.below_width.value_or(middle));
+    return std::abs(*range.from_width - middle) < std::abs(*range.below_width - middle) ? *range.from_width
+                                                                                      : *range.below_width;
   }
 
   void compare(NodeId node, Index a, Index b) {

@@ -20,6 +20,7 @@ struct Cause {
   /// The higher, the more of what happens it is true of: it is told only where nothing better is.
   unsigned vagueness = 0;
   bool breaks = false;  ///< whatever follows from it jumps: lines that are other ones, tracks that come or go
+  bool forms = false;   ///< anything may follow from it: the node is another one
   bool on_y = false;    ///< only heights and places down can follow from it
 };
 

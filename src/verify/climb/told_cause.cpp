@@ -37,7 +37,7 @@ std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, co
   for (const Cause& cause : causes) {
     if (sideways && cause.on_y) continue;
     if (cause.breaks && !turned.jumps) continue;
-    const unsigned vagueness = cause.vagueness + (turned.jumps && !cause.breaks ? 2 : 0);
+    const unsigned vagueness = cause.vagueness + (turned.jumps && !cause.breaks && !cause.forms ? 2 : 0);
     const std::size_t away =
         std::min(distance(tree, chain, cause.node), distance(tree, chain, cause.container)) + far * vagueness;
     if (nearest != nullptr && away >= least) continue;

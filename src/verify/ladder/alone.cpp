@@ -22,9 +22,17 @@ Scene alone(const Scene& scene, NodeId node) {
       open.push_back(child);
     }
   }
+  const auto is_own = [&](const When& when) {  // the range of some node from there up to the one that stands alone
+    for (NodeId at = when.node; at; at = at == node ? NodeId{} : scene.tree.parent(at)) {
+      const std::vector<Range> own = scene.tree.keys(at).ranges;
+      if (std::ranges::find(own, when.name, &Range::name) != own.end()) return true;
+    }
+    return false;
+  };
   for (const When& when : scene.whens) {
+    if (!copies.contains(when.node)) continue;
     const bool is_mode = std::ranges::find(scene.modes, when.name) != scene.modes.end();
-    if (is_mode && copies.contains(when.node)) part.whens.push_back({copies[when.node], when.name, when.change});
+    if (is_mode || is_own(when)) part.whens.push_back({copies[when.node], when.name, when.change});
   }
   return part;
 }

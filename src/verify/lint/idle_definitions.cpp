@@ -6,6 +6,7 @@
 #include "model/number_text.hpp"
 #include "model/origins.hpp"
 #include "verify/claims/claim_tokens.hpp"
+#include "verify/lint/lint_own_ranges.hpp"
 #include "verify/lint/lint_sight.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -14,13 +15,6 @@ namespace {
 Finding about(const std::string& name, const char* key, Oddity oddity, std::string why, std::string cure,
               const Scene& scene) {
   return {name, key, oddity, std::move(why), std::move(cure), {scene.ladder.width}};
-}
-
-bool is_claimed(const Scene& scene, const std::string& name) {
-  return std::ranges::any_of(scene.claims, [&](const std::string& claim) {
-    const auto tokens = detail::tokens_of(claim);
-    return std::ranges::find(tokens, name, &detail::Token::text) != tokens.end();
-  });
 }
 
 bool is_condition_used(const Scene& scene, const std::string& name) {
@@ -35,6 +29,26 @@ bool says_something(const Scene& scene, const Wording& wording) {
 }
 
 }  // namespace
+
+bool is_claimed(const Scene& scene, const std::string& name) {
+  return std::ranges::any_of(scene.claims, [&](const std::string& claim) {
+    return std::ranges::any_of(detail::tokens_of(claim), [&](const detail::Token& token) {
+      return token.text == name || token.text.ends_with("." + name);  // of all, or of some nodes
+    });
+  });
+}
+
+std::string bounds_text(const Range& range) {
+  std::string text;
+  const auto add = [&](const char* word, const std::optional<double>& bound) {
+    if (bound) text += (text.empty() ? "" : ", ") + std::string(word) + " " + rounded(*bound);
+  };
+  add("from width", range.from_width);
+  add("below width", range.below_width);
+  add("from height", range.from_height);
+  add("below height", range.below_height);
+  return text;
+}
 
 std::vector<Finding> idle_definitions(const Scene& scene) {
   std::vector<Finding> all;

@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <array>
+#include <iterator>
 #include <set>
 
 #include "model/key_table.hpp"
@@ -14,6 +15,7 @@
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/lint/idle_settings.hpp"
+#include "verify/lint/lint_own_ranges.hpp"
 #include "verify/lint/lint_sight.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -24,21 +26,26 @@ struct LintedVariant {
   Sightings sightings;
   std::vector<Found> found, remarks;
   std::set<std::string> reached;  // ranges that held at some size
+  OwnRangesSeen own_ranges;
 };
 
 /// Prepares what rules look at.
 class LintWorker {
  public:
   explicit LintWorker(const Variant& variant)
-      : solver_(variant.scene, variant.modes), seen_(unseen_scene(variant.scene)), asleep_(seen_.nodes.size()) {}
+      : solver_(variant.scene, variant.modes),
+        seen_(unseen_scene(variant.scene)),
+        asleep_(seen_.nodes.size()),
+        declaring_(nodes_with_own_ranges(variant.scene.tree)) {}
 
   void look(const Rung& rung, bool goes_on, LintedVariant& looked) {
     Sightings& sightings = looked.sightings;
     const Solution solution = solver_.solve(rung);
     const std::vector<std::string> active = solver_.active(rung);
-    const bool other_form = !active_ || *active_ != active;
+    const bool other_form = !active_ || *active_ != active || !declaring_.empty();
     active_ = active;
     looked.reached.insert(active.begin(), active.end());
+    looked.own_ranges.see(solution, declaring_);
     see(seen_, solution, other_form);
     sightings.begin(rung, solution.container().width, goes_on);
     for (const SeenNode& one : seen_.nodes) {
@@ -69,6 +76,7 @@ class LintWorker {
   SceneSolver solver_;
   Seen seen_;
   std::vector<SleepingKeys> asleep_;  // by place in the list of nodes
+  std::vector<NodeId> declaring_;     // own ranges: their forms may differ at every size
   std::optional<std::vector<std::string>> active_;
 };
 
@@ -83,18 +91,6 @@ bool must_be_always(Oddity oddity) {
     case Oddity::idle_gap: return true;
     default: return false;
   }
-}
-
-std::string bounds_text(const Range& range) {
-  std::string text;
-  const auto add = [&](const char* word, const std::optional<double>& bound) {
-    if (bound) text += (text.empty() ? "" : ", ") + std::string(word) + " " + rounded(*bound);
-  };
-  add("from width", range.from_width);
-  add("below width", range.below_width);
-  add("from height", range.from_height);
-  add("below height", range.below_height);
-  return text;
 }
 
 /// Whether a key acts by the kind of its own node alone, whatever that lies in.
@@ -188,6 +184,7 @@ std::vector<LintedVariant> look_at_all(const std::vector<Variant>& variants, con
   for (std::size_t piece = 0; piece < pieces.size(); ++piece) {
     looked[piece / runs].sightings.take(std::move(pieces[piece].sightings));
     looked[piece / runs].reached.merge(pieces[piece].reached);
+    looked[piece / runs].own_ranges.take(pieces[piece].own_ranges);
   }
   return looked;
 }
@@ -306,6 +303,9 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
                              "widen the ladder, or take the range out", std::vector<Span>{scene.ladder.width}});
   }
   told.findings.insert(told.findings.end(), idle.begin(), idle.end());
+  OwnRangesSeen own_ranges;
+  for (const LintedVariant& one : looked) own_ranges.take(one.own_ranges);
+  std::ranges::move(own_ranges.findings(scene), std::back_inserter(told.findings));
   std::ranges::stable_sort(told.findings, {}, &Finding::oddity);
   return told;
 }

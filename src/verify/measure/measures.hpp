@@ -155,6 +155,11 @@ template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve,
                                                                 const Quantity& quantity) {
   const auto index_of = [&](NodeId node) { return solve.store.index_of(node); };
+  if (quantity.measure == Measure::own_range) {
+    const Index node = index_of(quantity.node);
+    if (!has_place(solve.view, node)) return {};
+    return solve.forms.own_holds(solve.store, node, quantity.range) ? 1.0 : 0.0;
+  }
   if (quantity.measure != Measure::count) return measured(solve, index_of(quantity.node), quantity.measure);
   const auto count =
       std::ranges::count_if(quantity.counted, [&](NodeId node) { return has_place(solve.view, index_of(node)); });

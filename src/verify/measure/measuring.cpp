@@ -25,8 +25,8 @@ std::optional<Rect> box_of(const Solution& solution, NodeId node) {
 Measuring::Measuring(const std::vector<Quantity>& quantities) : count_(quantities.size()) {
   std::map<NodeId, std::size_t> places;
   for (std::size_t i = 0; i < quantities.size(); ++i) {
-    if (quantities[i].measure == Measure::count) {
-      counts_.emplace_back(i, quantities[i]);
+    if (quantities[i].measure == Measure::count || quantities[i].measure == Measure::own_range) {
+      others_.emplace_back(i, quantities[i]);
       continue;
     }
     const auto [at, is_new] = places.try_emplace(quantities[i].node, nodes_.size());
@@ -45,7 +45,7 @@ Values Measuring::operator()(const Solution& solution) const {
       values[asked.place] = value_of({one.node, asked.measure, {}, {}}, solution);
     }
   }
-  for (const auto& [place, quantity] : counts_) values[place] = value_of(quantity, solution);
+  for (const auto& [place, quantity] : others_) values[place] = value_of(quantity, solution);
   return values;
 }
 

@@ -11,37 +11,18 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-/// In the order of Measure; its last one has no word.
+/// In the order of Measure; its last ones have no words.
 constexpr auto measure_words = std::to_array<std::string_view>(
     {"width",    "height",        "left",           "right",    "top",       "bottom", "middle_x",
      "middle_y", "content_width", "content_height", "baseline", "lines",     "line",   "columns",
      "rows",     "per_line",      "spare",          "cut",      "intrusion", "shown"});
-static_assert(measure_words.size() == static_cast<std::size_t>(Measure::most_cut));
+static_assert(measure_words.size() == static_cast<std::size_t>(Measure::own_range));
 
 /// What is in the brackets of `count(cards/*)`.
 std::optional<std::string_view> counted_in(std::string_view text) {
   constexpr std::string_view begin = "count(";
   if (!text.starts_with(begin) || !text.ends_with(')')) return {};
   return text.substr(begin.size(), text.size() - begin.size() - 1);
-}
-
-/// The measure behind the last dot of a text, and what is before it.
-std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view text) {
-  const std::size_t dot = text.rfind('.');
-  if (dot == std::string_view::npos || dot == 0) {
-    throw BadQuantity("\"" + std::string(text) + "\" is no quantity; write a node and a measure, as in " +
-                      tree.step(tree.root()) + ".width");
-  }
-  const std::string_view word = text.substr(dot + 1);
-  if (word.empty()) throw BadQuantity("a measure is missing behind \"" + std::string(text) + "\"");
-  const auto found = std::ranges::find(measure_words, word);
-  if (found == measure_words.end()) {
-    if (word == "x" || word == "y") return {text.substr(0, dot), word == "x" ? Measure::left : Measure::top};
-    const std::string message =
-        "\"" + std::string(word) + "\" is no measure" + word_hint(word, measure_words, Vocabulary::measures);
-    throw BadQuantity(message);
-  }
-  return {text.substr(0, dot), static_cast<Measure>(found - measure_words.begin())};
 }
 
 bool step_matches(std::string_view pattern, std::string_view step) {
@@ -64,6 +45,72 @@ bool path_matches(const Tree& tree, NodeId node, std::string_view pattern) {
 
 }  // namespace
 
+std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
+  std::vector<NodeId> all;
+  if (pattern.find('*') == std::string_view::npos) {
+    try {
+      return {tree.at(pattern)};
+    } catch (const BadPath& fault) {
+      throw BadQuantity(fault.what());
+    }
+  }
+  for (const NodeId node : tree.nodes()) {
+    if (path_matches(tree, node, pattern)) all.push_back(node);
+  }
+  if (all.empty()) throw BadQuantity("\"" + std::string(pattern) + "\" matches no node");
+  return all;
+}
+
+namespace {
+
+/// The own ranges that all nodes of a pattern have.
+std::vector<std::string> own_ranges_of_all(const Tree& tree, std::string_view pattern) {
+  std::vector<std::string> common;
+  try {
+    const std::vector<NodeId> nodes = nodes_named(tree, pattern);
+    const auto declares = [&](NodeId node, const std::string& name) {
+      const std::vector<Range>* own = tree.store().own_ranges_of(node);
+      return own != nullptr && std::ranges::find(*own, name, &Range::name) != own->end();
+    };
+    const std::vector<Range>* first = tree.store().own_ranges_of(nodes.front());
+    for (std::size_t i = 0; first != nullptr && i < first->size(); ++i) {
+      const std::string& name = (*first)[i].name;
+      if (std::ranges::all_of(nodes, [&](NodeId node) { return declares(node, name); })) common.push_back(name);
+    }
+  } catch (const BadQuantity&) {  // told by whoever reads the nodes
+  }
+  return common;
+}
+
+/// The measure behind the last dot of a text, and what is before it.
+std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view text) {
+  const std::size_t dot = text.rfind('.');
+  if (dot == std::string_view::npos || dot == 0) {
+    throw BadQuantity("\"" + std::string(text) + "\" is no quantity; write a node and a measure, as in " +
+                      tree.step(tree.root()) + ".width");
+  }
+  const std::string_view word = text.substr(dot + 1);
+  if (word.empty()) throw BadQuantity("a measure is missing behind \"" + std::string(text) + "\"");
+  const auto found = std::ranges::find(measure_words, word);
+  if (found == measure_words.end()) {
+    const std::vector<std::string> own = own_ranges_of_all(tree, text.substr(0, dot));
+    if (std::ranges::find(own, word) != own.end()) return {text.substr(0, dot), Measure::own_range};
+    if (word == "x" || word == "y") return {text.substr(0, dot), word == "x" ? Measure::left : Measure::top};
+    std::vector<std::string_view> words(measure_words.begin(), measure_words.end());
+    words.insert(words.end(), own.begin(), own.end());
+    throw BadQuantity("\"" + std::string(word) + "\" is no measure" + (own.empty() ? "" : " or own range") +
+                      word_hint(word, words, Vocabulary::measures));
+  }
+  return {text.substr(0, dot), static_cast<Measure>(found - measure_words.begin())};
+}
+
+/// The name of the own range that a quantity is about.
+std::string range_in(std::string_view text, Measure measure) {
+  return measure == Measure::own_range ? std::string(text.substr(text.rfind('.') + 1)) : "";
+}
+
+}  // namespace
+
 bool is_count(Measure measure) {
   switch (measure) {
     case Measure::lines:
@@ -72,6 +119,7 @@ bool is_count(Measure measure) {
     case Measure::rows:
     case Measure::per_line:
     case Measure::count:
+    case Measure::own_range:
     case Measure::shown: return true;
     case Measure::width:
     case Measure::height:
@@ -94,23 +142,8 @@ bool is_count(Measure measure) {
 
 std::string_view word_of(Measure measure) {
   if (measure == Measure::count) return "count";
+  if (measure == Measure::own_range) return "own range";
   return measure == Measure::most_cut ? "cut" : measure_words[static_cast<std::size_t>(measure)];
-}
-
-std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
-  std::vector<NodeId> all;
-  if (pattern.find('*') == std::string_view::npos) {
-    try {
-      return {tree.at(pattern)};
-    } catch (const BadPath& fault) {
-      throw BadQuantity(fault.what());
-    }
-  }
-  for (const NodeId node : tree.nodes()) {
-    if (path_matches(tree, node, pattern)) all.push_back(node);
-  }
-  if (all.empty()) throw BadQuantity("\"" + std::string(pattern) + "\" matches no node");
-  return all;
 }
 
 Measure measure_named(const Tree& tree, std::string_view text) {
@@ -123,15 +156,17 @@ Quantity parse_quantity(const Tree& tree, std::string_view text) {
     return {nodes.front(), Measure::count, std::string(text), nodes};
   }
   const auto [path, measure_asked] = split(tree, text);
-  return {nodes_named(tree, path).front(), measure_asked, std::string(text), {}};
+  return {nodes_named(tree, path).front(), measure_asked, std::string(text), {}, range_in(text, measure_asked)};
 }
 
 std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text) {
   if (text.find('*') == std::string_view::npos || counted_in(text)) return {parse_quantity(tree, text)};
   const auto [pattern, measure_asked] = split(tree, text);
   std::vector<Quantity> all;
-  for (const NodeId node : nodes_named(tree, pattern))
-    all.push_back({node, measure_asked, tree.tail(node) + "." + std::string(word_of(measure_asked)), {}});
+  for (const NodeId node : nodes_named(tree, pattern)) {
+    Quantity& one = all.emplace_back(Quantity{node, measure_asked, "", {}, range_in(text, measure_asked)});
+    one.text = tree.tail(node) + "." + std::string(one.word());
+  }
   return all;
 }
 

@@ -128,7 +128,7 @@ class Strip {
     const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
     values_.clear();
     for (const Quantity& quantity : claim.quantities()) {
-      values_.push_back(detail::measured(solve, store_.index_of(quantity.node), quantity.measure));
+      values_.push_back(detail::measured(solve, quantity));
     }
     return detail::Tester<Moving>(claim.terms(), {view.size(0, x_axis), view.size(0, y_axis), values_, active_}).test();
   }

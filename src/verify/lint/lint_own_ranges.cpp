@@ -1,0 +1,126 @@
+// SPDX-License-Identifier: MIT
+#include "verify/lint/lint_own_ranges.hpp"
+
+#include <algorithm>
+
+#include "model/limits.hpp"
+#include "model/number_text.hpp"
+#include "model/tree_store.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+/// Nodes that declare the same ranges.
+struct Alike {
+  std::vector<Range> ranges;
+  std::vector<NodeId> nodes;
+};
+
+std::vector<Alike> declared_alike(const Tree& tree) {
+  std::vector<Alike> all;
+  for (const NodeId node : nodes_with_own_ranges(tree)) {
+    const std::vector<Range>& own = *tree.store().own_ranges_of(node);
+    auto found = std::ranges::find(all, own, &Alike::ranges);
+    if (found == all.end()) found = all.insert(all.end(), {own, {}});
+    found->nodes.push_back(node);
+  }
+  return all;
+}
+
+/// Whether a node lies in one of some others, or is one of them.
+bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& others) {
+  for (; node; node = tree.parent(node)) {
+    if (std::ranges::find(others, node) != others.end()) return true;
+  }
+  return false;
+}
+
+/// Whether a `when` in these nodes, or a claim, speaks of an own range of theirs.
+bool is_used(const Scene& scene, const Alike& alike, const Range& range) {
+  const auto speaks = [&](const When& when) {
+    return when.name == range.name && lies_in(scene.tree, when.node, alike.nodes);
+  };
+  return std::ranges::any_of(scene.whens, speaks) || is_claimed(scene, range.name);
+}
+
+std::string widths_text(double least, double most) {
+  return most - least < limits::same_to_people ? rounded(least) + " wide"
+                                               : rounded(least) + " to " + rounded(most) + " wide";
+}
+
+}  // namespace
+
+std::vector<NodeId> nodes_with_own_ranges(const Tree& tree) {
+  std::vector<NodeId> declaring;
+  if (!tree.store().forms().has_own_ranges()) return declaring;
+  for (const NodeId node : tree.nodes()) {
+    if (tree.store().own_ranges_of(node) != nullptr) declaring.push_back(node);
+  }
+  return declaring;
+}
+
+void OwnRangesSeen::see(const Solution& solution, const std::vector<NodeId>& declaring) {
+  for (const NodeId node : declaring) {
+    if (!solution.is_placed(node)) continue;
+    const double width = solution.relative_box(node).width;
+    const std::vector<std::string> held = solution.own_ranges(node);
+    take(node, {width, width, {held.begin(), held.end()}});
+  }
+}
+
+void OwnRangesSeen::take(const OwnRangesSeen& others) {
+  for (const auto& [node, widths] : others.seen_) take(node, widths);
+}
+
+void OwnRangesSeen::take(NodeId node, const Widths& widths) {
+  const auto [known, is_new] = seen_.try_emplace(node, widths);
+  if (is_new) return;
+  known->second.least = std::min(known->second.least, widths.least);
+  known->second.most = std::max(known->second.most, widths.most);
+  known->second.held.insert(widths.held.begin(), widths.held.end());
+}
+
+std::vector<Finding> OwnRangesSeen::findings(const Scene& scene) const {
+  std::vector<Finding> all;
+  for (const Alike& alike : declared_alike(scene.tree)) {
+    Widths together;
+    bool placed = false, varies = false;
+    for (const NodeId node : alike.nodes) {
+      const auto widths = seen_.find(node);
+      if (widths == seen_.end()) continue;
+      const Widths& own = widths->second;
+      together.least = placed ? std::min(together.least, own.least) : own.least;
+      together.most = placed ? std::max(together.most, own.most) : own.most;
+      together.held.insert(own.held.begin(), own.held.end());
+      placed = true;
+    }
+    varies = together.most - together.least >= limits::same_to_people;
+    const NodeId first = alike.nodes.front();
+    const auto add = [&](const std::string& key, Oddity oddity, std::string why, std::string cure) {
+      if (scene.tree.keys(first).meant.has(oddity)) return;
+      all.push_back({scene.tree.tail(first), key, oddity, std::move(why), std::move(cure), {scene.ladder.width}, {},
+                     scene.tree.path(first)});
+    };
+    const std::string it_is = alike.nodes.size() == 1 ? "it is " : "with all that have the same ranges it is ";
+    if (placed && !varies) {
+      add("ranges", Oddity::no_effect,
+          it_is + rounded(together.least) + " wide at every size, so that its own ranges never begin or end",
+          "let its width follow what it lies in, or take the ranges out");
+    }
+    for (const Range& range : alike.ranges) {
+      const std::string key = "ranges." + range.name;
+      if (!range.from_width && !range.below_width) {
+        add(key, Oddity::unbounded, "it has no bounds: every width is in it", "say from_width or below_width");
+      } else if (!is_used(scene, alike, range)) {
+        add(key, Oddity::unused, "no \"when\" in it and no claim speaks of this range", "take it out");
+      } else if (placed && varies && !together.held.contains(range.name)) {
+        add(key, Oddity::unreached,
+            it_is + widths_text(together.least, together.most) + " in this ladder: never " + bounds_text(range),
+            "move the bound, widen the ladder, or take the range out");
+      }
+    }
+  }
+  return all;
+}
+
+}  // namespace fond_ladder::inline v0
