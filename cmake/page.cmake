@@ -82,7 +82,7 @@ function(fond_ladder_sources_of target floor result)
 endfunction()
 
 # Small where it may be slow; model is what a hand waits for, and where more room brings more speed.
-foreach(of "fond_ladder_core model -Os" "fond_ladder_core solve -Oz" "fond_ladder_core verify -Oz"
+foreach(of "fond_ladder_core model -Oz" "fond_ladder_core solve -Oz" "fond_ladder_core verify -Oz"
            "fond_ladder_core print -Oz" "fond_ladder_scene scene -Oz" "fond_ladder_calls calls -Oz")
   separate_arguments(of)
   list(GET of 0 target)
