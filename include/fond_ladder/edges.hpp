@@ -80,10 +80,5 @@ class Edges {
   std::array<double, side_words.size()> amounts_{};
 };
 
-struct Pin {
-  Limit left{}, right{}, top{}, bottom{}, start{}, end{}, middle_x{}, middle_y{};
-  friend bool operator==(const Pin&, const Pin&) = default;
-};
-
 }  // namespace v0
 }  // namespace fond_ladder

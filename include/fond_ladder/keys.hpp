@@ -12,6 +12,7 @@
 #include "fond_ladder/forms.hpp"
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/meant.hpp"
+#include "fond_ladder/pin.hpp"
 #include "fond_ladder/tracks.hpp"
 #include "fond_ladder/version.hpp"
 #include "fond_ladder/words.hpp"

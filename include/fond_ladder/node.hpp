@@ -152,8 +152,8 @@ class Node {
   Node&& area(const std::string& name) && { return std::move(put(keys_.area, name)); }
   Node& order(int rank) & { return put(keys_.order, Order{rank}); }
   Node&& order(int rank) && { return std::move(put(keys_.order, Order{rank})); }
-  Node& pin(Pin pin) & { return put(keys_.pin, pin); }
-  Node&& pin(Pin pin) && { return std::move(put(keys_.pin, pin)); }
+  Node& pin(const Pin& pin) & { return put(keys_.pin, pin); }
+  Node&& pin(const Pin& pin) && { return std::move(put(keys_.pin, pin)); }
   Node& hidden(bool hidden = true) & { return put(keys_.hidden, hidden); }
   Node&& hidden(bool hidden = true) && { return std::move(put(keys_.hidden, hidden)); }
   Node& meant(Meant meant) & { return put(keys_.meant, meant); }
@@ -217,8 +217,8 @@ class Node {
   Node&& max_lines(int lines) && { return std::move(put(keys_.max_lines, lines)); }
   /// Own ranges: they look at the width of this node, wherever it is put, and are spoken of by `when` of it and of what
   /// is in it.
-  Node& ranges(std::vector<Range> own) & { return put(keys_.ranges, std::move(own)); }
-  Node&& ranges(std::vector<Range> own) && { return std::move(put(keys_.ranges, std::move(own))); }
+  Node& ranges(const std::vector<Range>& own) & { return put(keys_.ranges, own); }
+  Node&& ranges(const std::vector<Range>& own) && { return std::move(put(keys_.ranges, own)); }
   Node& words_at(WordsAt words_at) & { return put(keys_.words_at, words_at); }
   Node&& words_at(WordsAt words_at) && { return std::move(put(keys_.words_at, words_at)); }
   Node& shows(Shows shows) & { return put(keys_.shows, shows); }

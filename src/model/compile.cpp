@@ -130,8 +130,8 @@ void compile_words(const Keys& keys, Traits& traits) {
   traits.scroll_y = scrolls_y(keys.scroll);
   traits.paints_backward = keys.paint_order == PaintOrder::backward;
   traits.hidden = keys.hidden;
-  traits.passive = (keys.kind == Kind::box || keys.kind == Kind::image) && keys.scroll == Scroll::none &&
-                   keys.ranges.empty();
+  traits.passive =
+      (keys.kind == Kind::box || keys.kind == Kind::image) && keys.scroll == Scroll::none && keys.ranges.empty();
 }
 
 /// What few nodes say.

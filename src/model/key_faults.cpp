@@ -157,6 +157,18 @@ struct FaultFinder {
                ? Fault{}
                : Fault{"must be from 1 to 10,000 tracks, or \"all\", on each axis"};
   }
+  Fault operator()(std::optional<Pin> Keys::*field) const {
+    if (!(keys.*field)) return {};
+    for (const auto& [side, tie] : (keys.*field)->ties) {
+      if (axis_of(side) != axis_of(tie.edge)) {
+        return "must tie " + std::string(word(side)) + " to an edge on the same axis, which " +
+               std::string(word(tie.edge)) + " is not";
+      }
+      if ((keys.*field)->distance(side)) return "must have a distance or ties on a side, not both";
+      if (auto fault = number_fault(tie.plus.amount(), Domain::any)) return fault;
+    }
+    return {};
+  }
   Fault operator()(std::vector<Range> Keys::*field) const {
     const std::vector<Range>& ranges = keys.*field;
     if (ranges.size() > limits::most_own_ranges) return "must be at most 16 own ranges";

@@ -80,7 +80,6 @@ class NodeForms {
   [[nodiscard]] std::uint64_t version() const { return version_; }
 
  private:
-
   std::vector<Range> ranges_;
   std::vector<std::string> modes_;
   std::unordered_map<Index, std::vector<NodeForm>> forms_;  // each in the order of the conditions

@@ -40,7 +40,7 @@ void TreeStore::stamp(Index node, Edit what) {
 }
 
 void TreeStore::part(Index above, Left left) {
-  if (left.may_have_counted) {
+  if (left.may_have_counted || has_ties_) {  // somebody may be tied to it
     stamp(above, Edit::parted);
   } else {
     ++life_->changes;
@@ -223,7 +223,8 @@ void TreeStore::restyle(Index node, const Keys& keys) {
   quiet.touch = old.touch;
   const Left was = leaving(node);
   set_fields(node, keys);
-  if (quiet == old && forms_.empty()) {
+  const bool name_counts = has_ties_ && keys.name != old.name;
+  if (quiet == old && forms_.empty() && !name_counts) {
     ++life_->changes;
     return;
   }
@@ -241,6 +242,7 @@ void TreeStore::when(Index node, const std::string& name, const Changes& change)
   if (forms_.has_own_ranges()) require_own_form(keys(node), name, change);
   const bool was_odd = is_odd(node);
   forms_.set(slot_[node], name, change);
+  has_ties_ |= change.values().pin && !change.values().pin->ties.empty();
   tell_parent(node);
   count_odd_child(flat_.parent[node], was_odd, is_odd(node));
   tell_of_scroller(node);

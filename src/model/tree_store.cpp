@@ -21,6 +21,7 @@
 #include "model/tree_store.hpp"
 
 #include <algorithm>
+#include <charconv>
 
 #include "fond_ladder/plain_text.hpp"
 #include "model/bytes_of.hpp"
@@ -104,6 +105,7 @@ TreeStore::TreeStore(const TreeStore& other)
       has_percent_edges_(other.has_percent_edges_),
       has_grids_(other.has_grids_),
       has_scrollers_(other.has_scrollers_),
+      has_ties_(other.has_ties_),
       most_children_(other.most_children_) {
   pack();
 }
@@ -179,6 +181,20 @@ Index TreeStore::child_named(Index parent, Index number) const {
   return no_index;
 }
 
+Index TreeStore::child_of_step(Index parent, std::string_view step) const {
+  if (const Index number = names_.number_of(step); number != no_index) {
+    if (const Index named = child_named(parent, number); named != no_index) return named;
+  }
+  const std::size_t mark = step.rfind('#');
+  if (mark == std::string_view::npos) return no_index;
+  Index place = 0;
+  const auto read = std::from_chars(step.data() + mark + 1, step.data() + step.size(), place);
+  if (read.ec != std::errc() || read.ptr != step.data() + step.size()) return no_index;
+  if (place >= flat_.child_count[parent]) return no_index;
+  const Index found = flat_.first_child[parent] + place;
+  return name(found).empty() && word(kind(found)) == step.substr(0, mark) ? found : no_index;
+}
+
 void TreeStore::require_own_name(Index parent, const std::string& name, Index except_from, Index except_behind) const {
   const Index number = names_.number_of(name);
   if (number == no_index) return;
@@ -203,6 +219,7 @@ void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
   }
   set_text(node, keys);
   if (flat_.content[node] != 0) flat_.traits[node].passive = 0;
+  has_ties_ |= keys.pin && !keys.pin->ties.empty();
   if (!keys.ranges.empty() || forms_.own_ranges(slot_[node]) != nullptr) forms_.declare(slot_[node], keys.ranges);
 }
 

@@ -109,6 +109,8 @@ class TreeStore {
   }
   /// The child of that name; `no_index` for none.
   [[nodiscard]] Index child_named(Index parent, Index number) const;
+  /// The child of that step: a name, or as `row#0`; `no_index` for none.
+  [[nodiscard]] Index child_of_step(Index parent, std::string_view step) const;
   /// The place of a node among its siblings.
   [[nodiscard]] std::size_t place(Index node) const {
     return flat_.parent[node] == no_index ? 0 : node - flat_.first_child[flat_.parent[node]];
@@ -158,6 +160,8 @@ class TreeStore {
   [[nodiscard]] bool has_percent_edges() const { return has_percent_edges_; }
   /// Whether any node may scroll up and down, so that solvers must keep least heights.
   [[nodiscard]] bool has_scrollers() const { return has_scrollers_; }
+  /// Whether any node may be tied to siblings, so that names count.
+  [[nodiscard]] bool has_ties() const { return has_ties_; }
   /// Whether any node is a grid, so that solvers must keep cells.
   [[nodiscard]] bool has_grids() const { return has_grids_; }
   /// The longest run of siblings, for scratch space.
@@ -298,6 +302,7 @@ class TreeStore {
   bool has_percent_edges_ = false;
   bool has_grids_ = false;
   bool has_scrollers_ = false;
+  bool has_ties_ = false;
   std::size_t most_children_ = 0;
 };
 

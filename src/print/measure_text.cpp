@@ -50,10 +50,9 @@ void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBo
                {"of parent"}});
   const Solution& solution = measured.solution;
   for (const auto& placed : boxes) {
-    table.add({indented(measured.scene.tree.step(placed.node), placed.depth),
-               kind_text(solution, placed.node), rounded(placed.box.x), rounded(placed.box.y),
-               rounded(placed.box.width), rounded(placed.box.height), size_text(solution.wished(placed.node)),
-               share_text(measured, placed)});
+    table.add({indented(measured.scene.tree.step(placed.node), placed.depth), kind_text(solution, placed.node),
+               rounded(placed.box.x), rounded(placed.box.y), rounded(placed.box.width), rounded(placed.box.height),
+               size_text(solution.wished(placed.node)), share_text(measured, placed)});
   }
   table.print(out);
 }

@@ -39,6 +39,9 @@ void take_lengths(const Keys& from, Keys& keys) {
        {&Pin::left, &Pin::right, &Pin::top, &Pin::bottom, &Pin::start, &Pin::end, &Pin::middle_x, &Pin::middle_y}) {
     take_limit(*from.pin.*pin, *keys.pin.*pin);
   }
+  for (std::size_t i = 0; i < std::min(from.pin->ties.size(), keys.pin->ties.size()); ++i) {
+    keys.pin->ties[i].tie.plus = from.pin->ties[i].tie.plus;
+  }
 }
 
 /// Whether keys that differ, differ in lengths alone; nothing whose width follows its height runs straight with it.

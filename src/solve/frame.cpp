@@ -58,9 +58,10 @@ void ViewOf<N>::see(const Records& records) {
 }
 
 template <class N>
-FrameOf<N>::FrameOf(const TreeStore& store, StateOf<N>& state, ScratchOf<N>& scratch_room, ChangeLog& changes)
-    : View(store, state),
+FrameOf<N>::FrameOf(const TreeStore& tree, StateOf<N>& state, ScratchOf<N>& scratch_room, ChangeLog& changes)
+    : View(tree, state),
       scratch(scratch_room),
+      store(tree),
       state_(state),
       changes_(changes),
       tells_changes_(changes.wanted && !changes.everything) {

@@ -93,11 +93,10 @@ class ViewOf {
   /// A length among the keys of a node, as `pick(keys)` gives it; `whole` is what 100 % stands for.
   template <class Pick>
   [[nodiscard]] N length(Index node, const Pick& pick, N whole) const {
-    return moved(in_px(pick(keys(node)), em, whole),
-                 [&](const auto& setting) {
-                   const auto& there = setting.extra(node).keys;  // none where it has another form: all is void then
-                   return in_px(pick(there ? *there : keys(node)), em, whole);
-                 });
+    return moved(in_px(pick(keys(node)), em, whole), [&](const auto& setting) {
+      const auto& there = setting.extra(node).keys;  // none where it has another form: all is void then
+      return in_px(pick(there ? *there : keys(node)), em, whole);
+    });
   }
   /// What is measured for a leaf, or null.
   [[nodiscard]] const OwnContent* content(Index node) const { return measured(node).content().get(); }
@@ -219,9 +218,10 @@ class OwnRangesOf;
 template <class N>
 class FrameOf : public ViewOf<N> {
  public:
-  FrameOf(const TreeStore& store, StateOf<N>& state, ScratchOf<N>& scratch, ChangeLog& changes);
+  FrameOf(const TreeStore& tree, StateOf<N>& state, ScratchOf<N>& scratch, ChangeLog& changes);
 
   ScratchOf<N>& scratch;
+  const TreeStore& store;
   OwnRangesOf<N>* own_ranges = nullptr;  ///< where some nodes have own ranges
 
   using View = ViewOf<N>;

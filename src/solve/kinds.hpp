@@ -51,9 +51,8 @@ FOND_LADDER_STEPS
   }
 }
 
-/// Places one pinned child on one axis.
-template <class N>
-void place_pinned_child(FrameOf<N>& frame, Index container, Index child, Axis axis);
+/// Places one pinned child that is tied to nobody on one axis.
+void place_pinned_child(Frame& frame, Index container, Index child, Axis axis);
 /// Places the pinned children of a container on one axis, after its flow.
 template <class N>
 void place_pinned(FrameOf<N>& frame, Index container, Axis axis);

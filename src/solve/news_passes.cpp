@@ -62,6 +62,7 @@ class NewsPasses {
         ++visited;
       }
       if (counts_above(*item) && (item->own || item->widths)) above(*item).child_widths = true;
+      tell_ties(*item, item->own || item->widths);
     }
     return visited;
   }
@@ -72,6 +73,9 @@ class NewsPasses {
     for (auto item = items_.rbegin(); item != items_.rend(); ++item) {
       if (!item->reached) continue;
       visited += find_height(*item) ? 1 : 0;
+      if (item->heights && item->above != no_index && frame_.has(above(*item).node, NodeFlag::holds_ties)) {
+        above(*item).child_heights = true;
+      }
       if (!counts_above(*item) || (!item->own && !item->heights)) continue;
       above(*item).child_heights = true;
       kept_line::take_child(frame_, above(*item).node, item->node);
@@ -108,6 +112,15 @@ class NewsPasses {
     return !own.hidden && !own.pinned && is_container(frame_.traits(items_[item.above].node).node_kind());
   }
 
+  /// A child that is tied, or that others may be tied to, is another one: its siblings are laid together.
+  void tell_ties(const NewsItem& item, bool is_other) {
+    if (item.above == no_index || !is_other) return;
+    const Index container = above(item).node;
+    const bool is_tied = frame_.traits(item.node).pinned && !frame_.keys(item.node).pin->ties.empty();
+    if (is_tied) frame_.set_flag(container, NodeFlag::holds_ties, true);
+    if (frame_.has(container, NodeFlag::holds_ties)) above(item).child_widths = true;
+  }
+
   /// Whether a node has a place; one that has not stays edited until it has.
   void find_place(NewsItem& item) {
     const bool parent_shows = item.above == no_index || (above(item).reached && is_container(kind(above(item))));
@@ -127,7 +140,8 @@ class NewsPasses {
     const Traits own = frame_.traits(node);
     const bool children_differ = item.parted || (axis == x_axis ? item.child_widths : item.child_heights);
     const bool anew = item.own || item.renewed || (axis == y_axis && item.laid_anew[x_axis]) || own.percent_edges ||
-                      frame_.size(node, axis) != item.old_size[axis] || (children_differ && lays_together(own, axis));
+                      frame_.size(node, axis) != item.old_size[axis] ||
+                      (children_differ && (lays_together(own, axis) || frame_.has(node, NodeFlag::holds_ties)));
     item.laid_anew[axis] = anew;
     if (axis == y_axis) frame_.set_flag(node, NodeFlag::needs_heights, false);
     if (!anew || frame_.is_settled(node)) return false;
@@ -138,9 +152,7 @@ class NewsPasses {
   /// Its width is known.
   void decide_own_ranges(NewsItem& item) {
     const bool inside = item.above != no_index && above(item).renewed;
-    if (frame_.own_ranges->arrive(item.node)) {
-      item.renewed = true;
-    } else if (inside) {
+    if (frame_.own_ranges->arrive(item.node) || inside) {
       item.renewed = true;
     } else if (item.renewed) {
       frame_.own_ranges->tell_gone(item.node);

@@ -10,6 +10,7 @@
 
 #include "solve/grid.hpp"
 #include "solve/passes.hpp"
+#include "solve/pin.hpp"
 #include "solve/placed.hpp"
 #include "solve/scrolled_view.hpp"
 #include "solve/sticks_out.hpp"
@@ -271,6 +272,15 @@ std::vector<Note> Solution::notes() const {
     if (view.traits(i).node_kind() == Kind::grid &&
         detail::grid::place(view, i, view.flow(i, listed), view.inner_size(i, x_axis), scratch.cells).overflows) {
       notes.push_back({store.id_of(i), "it would need more than 10,000 tracks; what is beyond stands in the last one"});
+    }
+    if (detail::bits(flags[i] & detail::NodeFlag::holds_ties) != 0) {
+      for (const detail::LooseTie& loose : detail::loose_ties(view, store, i)) {
+        const Tie& tie = view.keys(loose.child).pin->ties[loose.tie].tie;
+        const bool by_handle = tie.node && store.contains(tie.node);
+        notes.push_back(
+            {store.id_of(loose.child), detail::loose_tie_words(loose.why, by_handle ? tree().step(tie.node) : tie.to) +
+                                           ": it lies at the edge of its parent instead"});
+      }
     }
     if (view.content(i) == nullptr) return;
     if (detail::bits(flags[i] & detail::NodeFlag::odd_widths) != 0)

@@ -30,6 +30,7 @@ enum class NodeFlag : std::uint16_t {
   keeps_line = 128,    ///< a column: see kept_line.hpp
   stiff_line = 256,    ///< the same, and nobody in it could shrink
   told_changed = 512,  ///< its box before this solve is written down
+  holds_ties = 2048,   ///< some child is tied to its siblings: they are laid together
   declares = 1024,     ///< it has own ranges, or had: see own_ranges.hpp
 };
 constexpr unsigned bits(NodeFlag flag) {
@@ -95,14 +96,16 @@ struct LineOf {
 /// Room for the visit of one container, as large as the longest run of siblings and never smaller again.
 template <class N>
 struct ScratchOf {
-  std::vector<Index> flow, upwards;  ///< one that is not simply all children; 0, 1, 2…
+  std::vector<Index> flow, upwards;                    ///< one that is not simply all children; 0, 1, 2…
+  std::vector<std::pair<Index, std::size_t>> tie_way;  ///< children that wait for one another, and what they ask next
+  std::vector<std::uint8_t> tie_marks;                 ///< of the children of a container with ties
   std::vector<PortionOf<N>> portions;
   std::vector<LineOf<N>> lines;
   ShareScratchOf<N> sharing;
   GridScratchOf<N> grid;
 
   [[nodiscard]] std::size_t memory() const {
-    return bytes_of(flow, upwards, portions, lines) + sharing.memory() + grid.memory();
+    return bytes_of(flow, upwards, tie_way, tie_marks, portions, lines) + sharing.memory() + grid.memory();
   }
 };
 using Line = LineOf<double>;

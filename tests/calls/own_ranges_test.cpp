@@ -79,7 +79,8 @@ TEST(OwnRangesTold, ClaimsSpeakOfThem) {
 
 /// At 160 wide b is 100: below that `tight` holds, but for what may be rounding, and nobody can tell there.
 TEST(OwnRangesTold, AClaimMayNameTheBoundThatFollows) {
-  const std::string text = scene(R"({"part":"card","name":"a","width":160,"shrink":0},{"part":"card","name":"b","weight":1})");
+  const std::string text =
+      scene(R"({"part":"card","name":"a","width":160,"shrink":0},{"part":"card","name":"b","weight":1})");
   EXPECT_EQ(run({"check", "--claim", "b.tight when container.width < 260"}, text).status, 0);
   EXPECT_EQ(run({"check", "--claim", "not b.tight when container.width >= 260"}, text).status, 0);
   EXPECT_EQ(run({"check", "--claim", "b.tight when container.width < 260.02"}, text).status, 1);
@@ -87,7 +88,8 @@ TEST(OwnRangesTold, AClaimMayNameTheBoundThatFollows) {
 }
 
 TEST(OwnRangesTold, ANodeAloneKeepsThem) {
-  const std::string told = run({"climb", "--of", "b", "--show", "photo.width", "--width", "50..150"}, scene(two_cards)).out;
+  const std::string told =
+      run({"climb", "--of", "b", "--show", "photo.width", "--width", "50..150"}, scene(two_cards)).out;
   EXPECT_THAT(told, HasSubstr("100  photo.width  jump      10     20  0      `b` is 100 wide: `tight` ends"));
 }
 
@@ -122,7 +124,8 @@ TEST(OwnRangesTold, FilesAreReadWrittenAndRefused) {
   const testing::Result tidy = run({"tidy"}, text);
   EXPECT_THAT(tidy.out, HasSubstr(R"("ranges": [{ "name": "tight", "below_width": 100 }])"));
   EXPECT_EQ(run({"tidy"}, tidy.out).out, tidy.out);
-  EXPECT_EQ(run({"compare", "--try", R"(b.ranges=[{"name":"tight","below_width":50}])"}, text).status, 0) << "b never reaches it";
+  EXPECT_EQ(run({"compare", "--try", R"(b.ranges=[{"name":"tight","below_width":50}])"}, text).status, 0)
+      << "b never reaches it";
   EXPECT_EQ(run({"compare", "--try", R"(a.ranges=[{"name":"tight","below_width":50}])"}, text).status, 1);
   const struct {
     std::string scene, fault;

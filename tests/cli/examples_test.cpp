@@ -59,6 +59,8 @@ struct Counted {
 const Counted counted[] = {
     {"fits_its_place", "550", "", "side.columns middle.columns", "1 3"},
     {"fits_its_place", "680", "", "side.columns middle.columns", "1 5"},
+    {"tied", "600x300", "", "title.left title.width note.top note.width rule.top", "142 448 98 580 122"},
+    {"tied", "300x300", "", "title.left title.height note.top rule.width", "142 100 118 280"},
     {"own_room", "600x200", "", "first.tight second.tight second.height", "1 0 80"},
     {"own_room", "559x200", "", "first.tight second.tight second.height", "1 1 70"},
     {"shape_by_wrapping", "620", "", "cards.lines sage.width", "1 200"},

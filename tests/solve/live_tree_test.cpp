@@ -24,6 +24,8 @@ class Editor {
       : scenes_(seed), plain_(scenes_.chance(40)), has_own_ranges_(scenes_.chance(40)), tree_(first_tree()) {
     tree_.set_conditions({Range{.name = "narrow", .below_width = 250}}, {"open"});
     if (has_own_ranges_) scenes_.add_own_ranges(tree_);
+    has_ties_ = scenes_.chance(30);
+    if (has_ties_) scenes_.add_ties(tree_);
   }
 
   [[nodiscard]] const Tree& tree() const { return tree_; }
@@ -33,6 +35,8 @@ class Editor {
     const NodeId node = any();
     const bool is_root = node == tree_.root(), container = is_container(tree_.kind(node));
     if (has_own_ranges_ && scenes_.chance(25)) return edit_own_ranges(node);
+    if (has_ties_ && scenes_.chance(15)) return rename(node);
+    if (has_ties_ && scenes_.chance(10)) return scenes_.add_ties(tree_);
     switch (scenes_.below(14)) {
       case 0:
         if (container) tree_.insert(node, place_in(node), named(keys(false)));
@@ -76,6 +80,16 @@ class Editor {
   }
 
  private:
+  /// Ties lead to whoever has that name now.
+  void rename(NodeId node) {
+    Keys keys = tree_.keys(node);
+    const std::string name = "t" + std::to_string(scenes_.below(4));
+    try {
+      keys.name = name;
+      tree_.restyle(node, keys);
+    } catch (const BadValue&) {  // a sibling has it
+    }
+  }
   void edit_own_ranges(NodeId node) {
     const double bound = 20 + scenes_.below(300);
     if (scenes_.chance(30)) {
@@ -149,7 +163,7 @@ class Editor {
   }
 
   RandomScenes scenes_;
-  bool plain_, has_own_ranges_;
+  bool plain_, has_own_ranges_, has_ties_ = false;
   int count_ = 0;
   Tree tree_;
 };

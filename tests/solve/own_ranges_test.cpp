@@ -60,13 +60,18 @@ TEST(OwnRanges, TheNearestDeclarationOfANameCountsAndLaterBeatsEarlier) {
           .width(400)
           .ranges({Range{.name = "tight", .below_width = 500}, Range{.name = "small", .below_width = 450}})
           .holds(box("a").width(1).when("tight", box().width(2)).when("small", box().width(3)),
-                 row("inner").width(200).ranges({Range{.name = "tight", .below_width = 100}}).holds(
-                     box("b").width(1).when("tight", box().width(2)).when("small", box().width(3)))));
-  EXPECT_EQ(boxes_text(solve(scene, {900, 9})),
-            "outer(0,0 400x9) a(0,0 3x9) inner(3,0 200x9) b(3,0 3x9)");
-  scene = row("r").holds(row("outer").width(400).ranges({Range{.name = "tight", .below_width = 500}}).holds(
-      row("inner").width(200).ranges({Range{.name = "tight", .below_width = 100}}).holds(
-          box("b").width(1).when("tight", box().width(2)))));
+                 row("inner")
+                     .width(200)
+                     .ranges({Range{.name = "tight", .below_width = 100}})
+                     .holds(box("b").width(1).when("tight", box().width(2)).when("small", box().width(3)))));
+  EXPECT_EQ(boxes_text(solve(scene, {900, 9})), "outer(0,0 400x9) a(0,0 3x9) inner(3,0 200x9) b(3,0 3x9)");
+  scene = row("r").holds(row("outer")
+                             .width(400)
+                             .ranges({Range{.name = "tight", .below_width = 500}})
+                             .holds(row("inner")
+                                        .width(200)
+                                        .ranges({Range{.name = "tight", .below_width = 100}})
+                                        .holds(box("b").width(1).when("tight", box().width(2)))));
   EXPECT_EQ(solve(scene, {900, 9})["b"].width, 1) << "the inner one does not hold, and counts";
   scene.ranges = {Range{.name = "tight", .below_width = 5000}};
   EXPECT_EQ(solve(scene, {900, 9})["b"].width, 1) << "nor does the one of the container count";
@@ -93,10 +98,12 @@ TEST(OwnRanges, RefuseWhatAParentReadsBeforeTheWidthIsKnown) {
   }
   EXPECT_THROW(tree.when(tree.at("b"), "tigth", Changes(Keys(), box().width(3).keys())), BadValue);
   tree.when(tree.at("b"), "tight", Changes(Keys(), box().width(3).keys()));  // of what is inside, anything
-  for (const std::vector<Range>& wrong :
-       {std::vector<Range>{Range{.name = "1"}}, {Range{.name = "a"}, Range{.name = "a"}},
-        {Range{.name = "a", .below_height = 4}}, {Range{.name = "a", .from_width = 5, .below_width = 5}},
-        {Range{.name = "a", .from_width = -1}}, std::vector<Range>(17, Range{.name = "a"})}) {
+  for (const std::vector<Range>& wrong : {std::vector<Range>{Range{.name = "1"}},
+                                          {Range{.name = "a"}, Range{.name = "a"}},
+                                          {Range{.name = "a", .below_height = 4}},
+                                          {Range{.name = "a", .from_width = 5, .below_width = 5}},
+                                          {Range{.name = "a", .from_width = -1}},
+                                          std::vector<Range>(17, Range{.name = "a"})}) {
     EXPECT_THROW(tree.set(tree.at("b"), box().ranges(wrong)), BadValue);
   }
 }
@@ -118,7 +125,8 @@ TEST(OwnRanges, AnotherFormCostsTheNodeThatTakesIt) {
 TEST(OwnRanges, AtMostEightLevelsHold) {
   Node inner = box("end").width(1).when("tight", box().width(2));
   for (int i = 0; i < 12; ++i) {
-    inner = column("c" + std::to_string(i)).ranges({Range{.name = i == 0 ? "tight" : "x", .from_width = 1}}).holds(inner);
+    inner =
+        column("c" + std::to_string(i)).ranges({Range{.name = i == 0 ? "tight" : "x", .from_width = 1}}).holds(inner);
   }
   const Scene scene(std::move(inner));
   SceneSolver solver(scene);
@@ -176,8 +184,8 @@ TEST(OwnRanges, EqualTwoPlainArrangementsPutTogether) {
     std::vector<NodeId> candidates;
     for (const NodeId node : plain.nodes()) {
       const Keys keys = plain.keys(node);
-      const bool scrolls = std::ranges::any_of(
-          plain.nodes(), [&](NodeId one) { return plain.keys(one).scroll != Scroll::none; });
+      const bool scrolls =
+          std::ranges::any_of(plain.nodes(), [&](NodeId one) { return plain.keys(one).scroll != Scroll::none; });
       if (node != plain.root() && is_container(keys.kind) && !keys.aspect && !keys.hidden && !scrolls &&
           keys.padding.empty() && keys.border.empty() && keys.scale == 1 && plain.child_count(node) > 0) {
         candidates.push_back(node);
@@ -238,8 +246,7 @@ TEST(OwnRanges, EqualTwoPlainArrangementsPutTogether) {
     leaf.padding = leaf.border = {};
     around.restyle(own, leaf);
     const Solution wide = of_plain.solve(plain, rung);
-    around.content_from(own, std::make_shared<Told>(widths_of(wide, own),
-                                                    OwnContent::Heights{high, base}));
+    around.content_from(own, std::make_shared<Told>(widths_of(wide, own), OwnContent::Heights{high, base}));
     const Solution outside = of_around.solve(around, rung);
     for (const NodeId node : around.nodes()) {
       if (!outside.is_placed(node)) continue;

@@ -857,9 +857,7 @@ class Plain {
         place(laid.id, own, laid.whole, whole_down);
       }
     }
-    for (const Child& child : children(node)) {
-      if (child.keys.pin) place_pinned(keys, box, whole_x, whole_y, child);
-    }
+    place_all_pinned(node, keys, box, whole_x, whole_y);
   }
 
   /// Where lines begin across, and their sizes when they stretch.
@@ -880,28 +878,117 @@ class Plain {
     return places;
   }
 
-  void place_pinned(const Keys& parent, Rect box, double whole_x, double whole_y, const Child& child) {
+  struct Pinned {
+    Child child;
+    std::array<int, 2> mark{};  // 1 while those that it waits for are placed, 2 behind that
+    std::array<double, 2> at{}, size{};
+  };
+
+  /// First all sideways, then all up and down: those that are tied behind those that they are tied to.
+  void place_all_pinned(NodeId node, const Keys& parent, Rect box, double whole_x, double whole_y) {
     const auto border = [&](Side side, double whole) {
       return parent.border_at == BorderAt::inside ? px(parent.border.on(side, rtl_).length(), whole) : 0;
     };
     const double left = border(Side::left, whole_x), top = border(Side::top, whole_y);
     const double room_x = std::max(0.0, box.width - left - border(Side::right, whole_x));
     const double room_y = std::max(0.0, box.height - top - border(Side::bottom, whole_y));
-    const Pin& pin = *child.keys.pin;
-    const Limit near_left = pin.left ? pin.left : (rtl_ ? pin.end : pin.start);
-    const Limit near_right = pin.right ? pin.right : (rtl_ ? pin.start : pin.end);
-    const bool from_right = rtl_ && !pin.left && !pin.right;
-    const auto [x, width] = pinned(child, true, room_x, near_left, near_right, pin.middle_x, from_right, none);
-    const double need = content_height(child.id, width, room_x);
-    const auto [y, height] = pinned(child, false, room_y, pin.top, pin.bottom, pin.middle_y, false, need);
-    place(child.id, {box.x + left + x, box.y + top + y, width, height}, room_x, room_y);
+    const Rect room{box.x + left, box.y + top, room_x, room_y};
+    std::vector<Pinned> all;
+    for (const Child& child : children(node)) {
+      if (child.keys.pin) all.push_back({child});
+    }
+    const bool late = parent.kind == Kind::column && parent.wrap;
+    for (Pinned& one : all) settle(one, true, node, room, late, all);
+    for (Pinned& one : all) settle(one, false, node, room, late, all);
+    for (const Pinned& one : all) {
+      place(one.child.id, {one.at[0], one.at[1], one.size[0], one.size[1]}, room_x, room_y);
+    }
+  }
+
+  void settle(Pinned& one, bool x, NodeId parent, const Rect& room, bool late, std::vector<Pinned>& all) {
+    const std::size_t axis = x ? 0 : 1;
+    if (one.mark[axis] != 0) return;
+    one.mark[axis] = 1;
+    const Pin& pin = *one.child.keys.pin;
+    const auto sibling_of = [&](const Tie& tie) -> NodeId {
+      for (const Child& child : children(parent)) {
+        if (tree_.step(child.id) == tie.to && child.id != one.child.id) return child.id;
+      }
+      return {};
+    };
+    const auto pinned_of = [&](NodeId node) -> Pinned* {
+      for (Pinned& other : all) {
+        if (other.child.id == node) return &other;
+      }
+      return nullptr;
+    };
+    for (const Ties::SideTie& tied : pin.ties) {
+      if ((axis_of(tied.side) == x_axis) != x) continue;
+      if (Pinned* other = pinned_of(sibling_of(tied.tie))) settle(*other, x, parent, room, late, all);
+    }
+    // A distance on each side, a tie turned into one.
+    std::array<Limit, 8> side;
+    std::array<bool, 8> is_tied{};
+    for (const PinSide which : {PinSide::left, PinSide::right, PinSide::start, PinSide::end, PinSide::middle_x,
+                                PinSide::top, PinSide::bottom, PinSide::middle_y}) {
+      const auto i = static_cast<std::size_t>(which);
+      side[i] = pin.distance(which);
+      if ((axis_of(which) == x_axis) != x || !pin.has_tie(which)) continue;
+      is_tied[i] = true;
+      side[i] = Length(0);
+      bool any = false;
+      for (const Ties::SideTie& tied : pin.ties) {
+        if (tied.side != which) continue;
+        const NodeId sibling = sibling_of(tied.tie);
+        const Pinned* other = pinned_of(sibling);
+        if (!sibling || (other == nullptr && x && late) || (other != nullptr && other->mark[axis] == 1)) continue;
+        double low = 0, extent = 0;
+        if (other != nullptr) {
+          low = other->at[axis];
+          extent = other->size[axis];
+        } else {
+          low = x ? boxes_[sibling].x : boxes_[sibling].y;
+          extent = x ? boxes_[sibling].width : boxes_[sibling].height;
+        }
+        const PinSide edge = tied.tie.edge;
+        const bool at_end =
+            edge == PinSide::right || edge == PinSide::bottom || edge == (rtl_ ? PinSide::start : PinSide::end);
+        const bool in_middle = edge == PinSide::middle_x || edge == PinSide::middle_y;
+        const double whole = x ? room.width : room.height;
+        double plus = px(tied.tie.plus, whole);
+        if (rtl_ && (edge == PinSide::start || edge == PinSide::end)) plus = -plus;
+        const double at = low + (in_middle ? extent / 2 : at_end ? extent : 0) - (x ? room.x : room.y) + plus;
+        const bool far =
+            which == PinSide::right || which == PinSide::bottom || which == (rtl_ ? PinSide::start : PinSide::end);
+        const bool middle = which == PinSide::middle_x || which == PinSide::middle_y;
+        const double away = far ? whole - at : middle ? at - whole / 2 : at;
+        side[i] = any ? std::max(side[i]->amount(), away) : away;
+        any = true;
+      }
+    }
+    const auto of = [&](PinSide which) { return static_cast<std::size_t>(which); };
+    const auto first = [&](PinSide one_side, PinSide other) { return side[of(one_side)] ? of(one_side) : of(other); };
+    const std::size_t near = x ? first(PinSide::left, rtl_ ? PinSide::end : PinSide::start) : of(PinSide::top);
+    const std::size_t far = x ? first(PinSide::right, rtl_ ? PinSide::start : PinSide::end) : of(PinSide::bottom);
+    const std::size_t middle = x ? of(PinSide::middle_x) : of(PinSide::middle_y);
+    const bool from_far = x && rtl_ && !side[of(PinSide::left)] && !side[of(PinSide::right)];
+    const double whole = x ? room.width : room.height;
+    // A single tie leaves all of the room.
+    const bool both = side[near] && side[far];
+    const bool keeps_room = !both && ((side[near] && is_tied[near]) || (side[far] && is_tied[far]));
+    const double need = x ? none : content_height(one.child.id, one.size[0], room.width);
+    const auto [at, size] =
+        pinned(one.child, x, whole, side[near], side[far], side[middle], from_far, need, keeps_room);
+    one.at[axis] = (x ? room.x : room.y) + at;
+    one.size[axis] = size;
+    one.mark[axis] = 2;
   }
 
   std::pair<double, double> pinned(const Child& child, bool x, double whole, const Limit& near, const Limit& far,
-                                   const Limit& center, bool from_far, double need) const {
+                                   const Limit& center, bool from_far, double need, bool keeps_room) const {
     const Margin around = margin(child.keys, x, whole);
     const double a = near ? px(*near, whole) : 0, b = far ? px(*far, whole) : 0;
-    const double room = std::max(0.0, whole - a - b - around.sum());
+    const double room = std::max(0.0, whole - (keeps_room ? 0 : a + b) - around.sum());
     const Sizing::Way way = (x ? child.keys.width : child.keys.height).way();
     const bool keeps_shape = child.keys.kind == Kind::image || (!x && has_shape(child.keys));
     double size = given(child.keys, x, whole);

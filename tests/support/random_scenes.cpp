@@ -217,6 +217,27 @@ void RandomScenes::add_own_ranges(Tree& tree) {
   }
 }
 
+void RandomScenes::add_ties(Tree& tree) {
+  for (const NodeId node : tree.nodes()) {
+    if (node == tree.root() || !chance(35)) continue;
+    const auto siblings = tree.children(tree.parent(node));
+    Keys keys = tree.keys(node);
+    if (!keys.pin) keys.pin.emplace();
+    for (int i = 0; i < 3; ++i) {
+      const auto side = static_cast<PinSide>(below(8));
+      if (keys.pin->distance(side) || chance(30)) continue;
+      Tie tie;
+      tie.to = tree.step(siblings[static_cast<std::size_t>(below(static_cast<int>(siblings.size())))]);
+      if (chance(3)) tie.to = "nobody";
+      tie.edge = static_cast<PinSide>(axis_of(side) == x_axis ? below(5) : 5 + below(3));
+      if (chance(60)) tie.plus = chance(20) ? percent(below(20)) : Length(below(40) - 10.0);
+      keys.pin->tied(side, tie);
+      if (chance(30)) keys.pin->tied(side, Tie{.to = tree.step(siblings.front()), .edge = tie.edge});
+    }
+    tree.restyle(node, keys);
+  }
+}
+
 Rung RandomScenes::rung() {
   Rung rung;
   if (!chance(10)) rung.width = chance(10) ? below(20) : below(900) + (chance(20) ? 0.25 : 0);

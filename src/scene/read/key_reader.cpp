@@ -5,7 +5,9 @@
 
 #include "model/nearest_word.hpp"
 
+#include <algorithm>
 #include <array>
+#include <cctype>
 #include <charconv>
 #include <cmath>
 
@@ -103,8 +105,21 @@ class ValueReader {
     Pin pin;
     const std::array<Limit*, 8> fields{&pin.left,  &pin.right, &pin.top,      &pin.bottom,
                                        &pin.start, &pin.end,   &pin.middle_x, &pin.middle_y};
-    for_each_member(words, [&](std::size_t i, const ValueReader& member) { member.read(*fields[i]); });
-    into = pin;
+    for_each_member(words, [&](std::size_t i, const ValueReader& member) {
+      const auto side =
+          static_cast<PinSide>(std::ranges::find(words_of<PinSide>, words[i]) - words_of<PinSide>.begin());
+      if (member.is(Type::array)) {
+        if (member.value().first == no_value) member.fail("must be tied to an edge at least");
+        for (ValueId id = member.value().first; id != no_value; id = document_[id].next) {
+          pin.tied(side, ValueReader(document_, id).tie());
+        }
+      } else if (member.text().find('.') != std::string_view::npos && !member.is_length()) {
+        pin.tied(side, member.tie());
+      } else {
+        *fields[i] = member.length(std::string(length_forms) + ", or tied to an edge as in \"photo.right + 12\"");
+      }
+    });
+    into = std::move(pin);
   }
   void read(Tracks& into) const {
     if (is(Type::number)) {
@@ -284,6 +299,42 @@ class ValueReader {
     }
     fail("must be " + std::string(forms));
   }
+  [[nodiscard]] bool is_length() const {
+    return is(Type::number) || (is(Type::string) && !text().empty() &&
+                                (std::isdigit(static_cast<unsigned char>(text()[0])) != 0 || text()[0] == '-'));
+  }
+  /// `photo.right + 12`: an edge of a sibling, plus or minus a length.
+  [[nodiscard]] Tie tie() const {
+    constexpr auto forms = "must be tied to an edge of a sibling, as in \"photo.right + 12\"";
+    if (!is(Type::string)) fail(forms);
+    std::string_view rest = text();
+    const std::size_t sign = rest.find(' ');
+    const std::string_view edge = rest.substr(0, sign);
+    const std::size_t dot = edge.rfind('.');
+    if (dot == std::string_view::npos || dot == 0) fail(forms);
+    Tie tie;
+    tie.to = std::string(edge.substr(0, dot));
+    const std::string_view word = edge.substr(dot + 1);
+    const auto found = std::ranges::find(words_of<PinSide>, word);
+    if (found == words_of<PinSide>.end())
+      fail("\"" + std::string(word) + "\" is no edge" + word_hint(word, words_of<PinSide>));
+    tie.edge = static_cast<PinSide>(found - words_of<PinSide>.begin());
+    if (sign == std::string_view::npos) return tie;
+    rest.remove_prefix(sign);
+    if (rest.size() < 4 || (rest[1] != '+' && rest[1] != '-') || rest[2] != ' ') fail(forms);
+    double amount = 0;
+    const char* end = rest.data() + rest.size();
+    const auto read = std::from_chars(rest.data() + 3, end, amount);
+    const std::string_view unit(read.ptr, end);
+    if (read.ec != std::errc() || amount < 0 || !(unit.empty() || unit == "em" || unit == "%")) fail(forms);
+    if (rest[1] == '-') amount = -amount;
+    try {
+      tie.plus = unit == "em" ? em(amount) : unit == "%" ? percent(amount) : Length(amount);
+    } catch (const BadValue&) {
+      fail("must be a number from -1e9 to 1e9");
+    }
+    return tie;
+  }
   [[nodiscard]] std::size_t index_of_word(std::span<const std::string_view> words) const {
     for (std::size_t i = 0; i < words.size(); ++i) {
       if (is(Type::string) && words[i] == text()) return i;
@@ -324,9 +375,10 @@ class ValueReader {
 
 }  // namespace
 
-void read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value, Keys& keys, Faults& faults) {
+bool read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value, Keys& keys, Faults& faults) {
   const ValueReader reader(document, value);
   const std::string name = "\"" + std::string(entry.name) + "\" ";
+  bool sound = true;
   try {
     std::visit(
         [&](auto field) {
@@ -345,12 +397,15 @@ void read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value
           if (const auto fault = fault_of(entry, keys)) {
             faults.add(document, value, name + *fault);
             kept = std::move(read);
+            sound = false;
           }
         },
         entry.field);
   } catch (const WrongValue& wrong) {
     faults.add(document, wrong.where, wrong.at_key ? wrong.message : name + wrong.message, wrong.at_key);
+    sound = false;
   }
+  return sound;
 }
 
 }  // namespace fond_ladder::inline v0::scene

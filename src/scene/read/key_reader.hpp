@@ -9,6 +9,6 @@
 namespace fond_ladder::inline v0::scene {
 
 /// Reads the value of one key into `keys`. What is wrong with it goes to `faults`, and the key keeps what it had.
-void read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value, Keys& keys, Faults& faults);
+bool read_key(const KeyEntry& entry, const JsonDocument& document, ValueId value, Keys& keys, Faults& faults);
 
 }  // namespace fond_ladder::inline v0::scene

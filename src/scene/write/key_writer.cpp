@@ -3,6 +3,8 @@
 // One overload for every type a key can have: the other half of key_reader.cpp.
 #include "scene/write/key_writer.hpp"
 
+#include <cmath>
+
 #include "model/json_text.hpp"
 #include "model/number_text.hpp"
 
@@ -80,17 +82,16 @@ class ValueWriter {
   }
   void write(const Pin& pin) const {
     Members members;
-    const auto add = [&](std::string_view word, const Limit& side) {
-      if (side) members.emplace_back(word, text_of(*side));
-    };
-    add("left", pin.left);
-    add("right", pin.right);
-    add("top", pin.top);
-    add("bottom", pin.bottom);
-    add("start", pin.start);
-    add("end", pin.end);
-    add("middle_x", pin.middle_x);
-    add("middle_y", pin.middle_y);
+    for (const PinSide side : {PinSide::left, PinSide::right, PinSide::top, PinSide::bottom, PinSide::start,
+                               PinSide::end, PinSide::middle_x, PinSide::middle_y}) {
+      std::vector<std::string> ties;
+      for (const Ties::SideTie& one : pin.ties) {
+        if (one.side == side) ties.push_back(in_quotes(tie_text(one.tie)));
+      }
+      if (ties.size() == 1) members.emplace_back(word(side), ties[0]);
+      if (ties.size() > 1) members.emplace_back(word(side), "[" + joined(ties) + "]");
+      if (const Limit& distance = pin.distance(side)) members.emplace_back(word(side), text_of(*distance));
+    }
     object(members);
   }
   void write(const RestOn& rest) const {
@@ -166,6 +167,20 @@ class ValueWriter {
  private:
   using Members = std::vector<std::pair<std::string_view, std::string>>;
 
+  static std::string joined(const std::vector<std::string>& items) {
+    std::string text;
+    for (const std::string& item : items) text += (text.empty() ? "" : ", ") + item;
+    return text;
+  }
+  /// `photo.right + 12`.
+  static std::string tie_text(const Tie& tie) {
+    std::string text = tie.to + "." + std::string(word(tie.edge));
+    if (tie.plus.amount() == 0) return text;
+    const bool less = tie.plus.amount() < 0;
+    std::string plus = text_of(Length(std::abs(tie.plus.amount()), tie.plus.unit()));
+    std::erase(plus, '"');
+    return text + (less ? " - " : " + ") + plus;
+  }
   void put(std::string_view json) const { page_.value(key_, json); }
   void list(const std::vector<std::string>& items) const {
     page_.open('[', key_);

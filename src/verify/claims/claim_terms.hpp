@@ -54,7 +54,7 @@ struct Term {
   double number = 0;
   std::size_t set = 0;  // of nodes, for quantities and arguments
   Measure measure = Measure::width;
-  std::string text;               // of a condition; an own range by its name alone; a quantity, or a number of many, as written
+  std::string text;  // of a condition; an own range by its name alone; a quantity, or a number of many, as written
   std::vector<Link> links;        // of a chain
   std::vector<double> numbers;    // of a ratio
   std::vector<std::size_t> many;  // sets with a star in it, of an argument of a function that is a sum

@@ -120,9 +120,7 @@ class Tester {
       case TermKind::condition:
         says_anything_ = true;
         return std::ranges::find(rung_.active, term.text) != rung_.active.end();
-      case TermKind::own_range:
-        says_anything_ = true;
-        return is_one(at(slot_of(term)));
+      case TermKind::own_range: says_anything_ = true; return is_one(at(slot_of(term)));
       case TermKind::chain: return chain_holds(term);
       case TermKind::ratio: return ratio_holds(term);
       case TermKind::same: return same_holds(term);

@@ -80,8 +80,10 @@ class BothSides {
     for (const Range& range : *own) {
       const bool held = std::ranges::count(was, range.name) > 0, holds = std::ranges::count(is, range.name) > 0;
       if (held == holds) continue;
-      add(node, node, "{node} is " + rounded(bound_between(range, from, to)) + " wide: `" + range.name +
-                          (holds ? "` begins" : "` ends")).forms = true;
+      add(node, node,
+          "{node} is " + rounded(bound_between(range, from, to)) + " wide: `" + range.name +
+              (holds ? "` begins" : "` ends"))
+          .forms = true;
     }
     return true;
   }
@@ -91,7 +93,7 @@ class BothSides {
     const double middle = (from + to) / 2;
     if (!range.from_width || !range.below_width) return range.from_width.value_or(range.below_width.value_or(middle));
     return std::abs(*range.from_width - middle) < std::abs(*range.below_width - middle) ? *range.from_width
-                                                                                      : *range.below_width;
+                                                                                        : *range.below_width;
   }
 
   void compare(NodeId node, Index a, Index b) {

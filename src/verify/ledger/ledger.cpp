@@ -345,8 +345,10 @@ class Accountant {
   std::string why_pinned(NodeId child, Axis axis) const {
     const Keys keys = solution_.keys(child);
     const Sizing& given = keys.size_on(axis);
-    const bool both = axis == x_axis ? (keys.pin->left || keys.pin->start) && (keys.pin->right || keys.pin->end)
-                                     : keys.pin->top && keys.pin->bottom;
+    const auto says = [&](PinSide side) { return keys.pin->says(side); };
+    const bool both =
+        axis == x_axis ? (says(PinSide::left) || says(PinSide::start)) && (says(PinSide::right) || says(PinSide::end))
+                       : says(PinSide::top) && says(PinSide::bottom);
     if (given.way() == Sizing::Way::length) return std::string("pinned, its ") + side_word(axis);
     return both ? "pinned to both sides" : "pinned, its content";
   }

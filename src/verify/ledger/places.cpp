@@ -79,10 +79,16 @@ class Places {
   /// The edge of the padding box that a pin holds to, and the size where that is the far one.
   [[nodiscard]] Sum pinned_edge(Axis axis, const Pin& pin) const {
     const bool x = axis == x_axis;
-    const bool near = x ? pin.left || (is_mirrored() ? pin.end : pin.start) : pin.top.has_value();
-    const bool far = x ? pin.right || (is_mirrored() ? pin.start : pin.end) : pin.bottom.has_value();
-    if (near || !far) return inner_edge(axis);
+    const auto said = [&](PinSide physical, PinSide logical) { return pin.says(physical) || !x ? physical : logical; };
+    const PinSide near = said(x ? PinSide::left : PinSide::top, is_mirrored() ? PinSide::end : PinSide::start);
+    const PinSide far = said(x ? PinSide::right : PinSide::bottom, is_mirrored() ? PinSide::start : PinSide::end);
     const Rect own = solution_.box(parent_), box = solution_.box(child_);
+    if (pin.says(near) || !pin.says(far))
+      return tied_edge(axis, pin, near, start_of(box, axis)).value_or(inner_edge(axis));
+    if (std::optional<Sum> tied = tied_edge(axis, pin, far, end_of(box, axis))) {
+      add(*tied, -box.size_on(axis), std::string("its ") + side_word(axis));
+      return *tied;
+    }
     Sum sum{"the " + end_word(axis) + " of " + tree_.step(parent_) + " " + rounded(end_of(own, axis)),
             end_of(own, axis)};
     const FourSides border = border_inside();
@@ -90,6 +96,46 @@ class Places {
     add(sum, end_of(box, axis) - sum.at, "pin");
     add(sum, -box.size_on(axis), std::string("its ") + side_word(axis));
     return sum;
+  }
+
+  /// The edge of a sibling that a side is tied to: of several the one that leads to where it lies.
+  [[nodiscard]] std::optional<Sum> tied_edge(Axis axis, const Pin& pin, PinSide side, double at) const {
+    std::optional<Sum> nearest;
+    double off = 0;
+    for (const Ties::SideTie& one : pin.ties) {
+      if (one.side != side) continue;
+      const NodeId sibling = sibling_named(one.tie);
+      if (!sibling || !solution_.is_placed(sibling)) continue;
+      const Rect box = solution_.box(sibling);
+      const PinSide edge = one.tie.edge;
+      const bool logical = edge == PinSide::start || edge == PinSide::end;
+      const bool at_end =
+          edge == PinSide::right || edge == PinSide::bottom || edge == (is_mirrored() ? PinSide::start : PinSide::end);
+      const bool middle = edge == PinSide::middle_x || edge == PinSide::middle_y;
+      const double from = start_of(box, axis) + box.size_on(axis) * (middle ? 0.5 : at_end ? 1 : 0);
+      const std::string word = middle ? "middle" : at_end ? end_word(axis) : start_word(axis);
+      Sum sum{"the " + word + " of " + tree_.step(sibling) + " " + rounded(from), from};
+      const double plus = one.tie.plus.in_px(tree_.em(), padding_box(axis));
+      add(sum, logical && is_mirrored() ? -plus : plus, "tie");
+      if (nearest && std::abs(sum.at - at) >= off) continue;
+      off = std::abs(sum.at - at);
+      nearest = std::move(sum);
+    }
+    return nearest;
+  }
+
+  [[nodiscard]] NodeId sibling_named(const Tie& tie) const {
+    if (tie.node) return tie.node;
+    for (const NodeId sibling : tree_.children(parent_)) {
+      if (tree_.step(sibling) == tie.to) return sibling;
+    }
+    return {};
+  }
+
+  [[nodiscard]] double padding_box(Axis axis) const {
+    const FourSides border = border_inside();
+    return solution_.box(parent_).size_on(axis) -
+           (axis == x_axis ? border.left + border.right : border.top + border.bottom);
   }
 
   [[nodiscard]] static std::string start_word(Axis axis) { return axis == x_axis ? "left" : "top"; }

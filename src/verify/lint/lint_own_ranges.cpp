@@ -98,7 +98,13 @@ std::vector<Finding> OwnRangesSeen::findings(const Scene& scene) const {
     const NodeId first = alike.nodes.front();
     const auto add = [&](const std::string& key, Oddity oddity, std::string why, std::string cure) {
       if (scene.tree.keys(first).meant.has(oddity)) return;
-      all.push_back({scene.tree.tail(first), key, oddity, std::move(why), std::move(cure), {scene.ladder.width}, {},
+      all.push_back({scene.tree.tail(first),
+                     key,
+                     oddity,
+                     std::move(why),
+                     std::move(cure),
+                     {scene.ladder.width},
+                     {},
                      scene.tree.path(first)});
     };
     const std::string it_is = alike.nodes.size() == 1 ? "it is " : "with all that have the same ranges it is ";

@@ -2,7 +2,8 @@
 #pragma once
 
 // What nodes with own ranges went through over the ladder: how wide they were, and which ranges held. Nodes that
-// declare the same ranges, as the uses of a part do, are looked at together: a range that one of them reaches is of use.
+// declare the same ranges, as the uses of a part do, are looked at together: a range that one of them reaches is of
+// use.
 
 #include <map>
 #include <set>

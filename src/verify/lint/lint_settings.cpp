@@ -12,6 +12,7 @@
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 #include "solve/account.hpp"
+#include "solve/pin.hpp"
 #include "solve/placed.hpp"
 #include "verify/lint/idle_settings.hpp"
 #include "verify/lint/lint_sight.hpp"
@@ -271,6 +272,23 @@ class Trials {
 
 }  // namespace
 
+namespace {
+
+/// Ties that cannot be followed at this size.
+void look_at_ties(const Seen& seen, const SeenNode& parent, Sightings& sightings) {
+  const detail::TreeStore& store = seen.solution->tree().store();
+  if (!store.has_ties() || !parent.placed || parent.is_empty) return;
+  const detail::View view = detail::view_of(seen.solution->tree(), seen.solution->passes());
+  for (const detail::LooseTie& loose : detail::loose_ties(view, store, store.index_of(parent.node))) {
+    const Ties::SideTie& tied = view.keys(loose.child).pin->ties[loose.tie];
+    see_idle(sightings, store.id_of(loose.child), "pin." + std::string(word(tied.side)),
+             {detail::loose_tie_words(loose.why, tied.tie.to) + ": that side lies at the edge of its parent",
+              "tie it to somebody who is always there, or say a distance"});
+  }
+}
+
+}  // namespace
+
 void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep, Sightings& sightings) {
   for (const SeenNode& one : seen.nodes) {
     if (!one.placed) continue;
@@ -281,6 +299,7 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
       });
     }
     look_at_gap(one, sightings);
+    look_at_ties(seen, one, sightings);
     if (!one.is_empty && !is_container(one.keys().kind)) {
       sightings.see(Oddity::in_a_leaf, one.node, "children", [&] {
         return Reason{"a " + std::string(word(one.keys().kind)) + " lays no children: they have no place",

@@ -100,7 +100,8 @@ const Case cases[] = {
      "1:42: error: \"order\" must be a whole number, \"first\" or \"last\" (at /root/order)"},
     {R"({"kind":"row","natural":[1]})", "1:44: error: \"natural\" must be a list of two numbers (at /root/natural)"},
     {R"({"kind":"row","pin":{"left":"x"}})",
-     "1:48: error: \"pin\" must be a number (pixels), \"2.5em\" or \"40%\" (at /root/pin/left)"},
+     "1:48: error: \"pin\" must be a number (pixels), \"2.5em\" or \"40%\", or tied to an edge as in \"photo.right + "
+     "12\" (at /root/pin/left)"},
     {R"({"kind":"row","scroll":"none"})",
      "1:43: error: \"scroll\" must be x, y or both; here that is what holds without the key (at /root/scroll)"},
     {R"({"kind":"row","name":"9x"})",

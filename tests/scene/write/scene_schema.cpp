@@ -108,7 +108,9 @@ struct SchemaOfKey {
   Json operator()(std::optional<Pin> Keys::*) const {
     constexpr std::array<std::string_view, 8> sides{"left",  "right", "top",      "bottom",
                                                     "start", "end",   "middle_x", "middle_y"};
-    return closed_object(same_for(sides, length_in(domain)));
+    const Json tie =
+        text_like(R"(^[^.]+\.(left|right|start|end|middle_x|top|bottom|middle_y)( [+-] [0-9.]+(em|%)?)?$)");
+    return closed_object(same_for(sides, any_of({length_in(domain), tie, list_of(tie)})));
   }
   Json operator()(Order Keys::*) const {
     return any_of({Json{{"type", "integer"}}, Json{{"enum", {"first", "last"}}}});
