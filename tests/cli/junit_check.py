@@ -25,7 +25,7 @@ with tempfile.TemporaryDirectory() as folder:
     suites = list(JUnitXml.fromfile(str(target)))
     assert len(suites) == 1 and suites[0].name == "North house console", suites
     cases = list(suites[0])
-    assert len(cases) == suites[0].tests == 25 and suites[0].failures == 1
+    assert len(cases) == suites[0].tests == 27 and suites[0].failures == 1
     failures = [(case.name, result) for case in cases for result in case.result]
     assert len(failures) == 1 and failures[0][0] == broken, failures
     assert failures[0][1].message.startswith("from 360 to 1440 wide, 800 high"), failures[0][1].message
