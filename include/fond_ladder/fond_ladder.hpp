@@ -8,6 +8,7 @@
 #include "fond_ladder/climb.hpp"
 #include "fond_ladder/compare.hpp"
 #include "fond_ladder/edges.hpp"
+#include "fond_ladder/entry_roll.hpp"
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/ledger.hpp"
 #include "fond_ladder/length.hpp"

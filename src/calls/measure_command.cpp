@@ -9,6 +9,7 @@
 #include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
 #include "print/json_frame.hpp"
+#include "print/landing.hpp"
 #include "print/measure.hpp"
 #include "print/settings.hpp"
 
@@ -24,13 +25,15 @@ struct MeasureCall {
   bool outline = false;
   bool timing = false;
   std::string settings;  // of which node
+  std::string landing;   // where something is dropped
+  std::string carry;     // which node
   std::string snap;      // density
   Format format = Format::table;
 };
 
-Point parse_point(const std::string& text) {
+Point parse_point(const char* option, const std::string& text) {
   const std::vector<std::string> items = split_list(text);
-  const std::string message = fmt::format("--under {}: write X,Y in pixels, as in 120,40", text);
+  const std::string message = fmt::format("{} {}: write X,Y in pixels, as in 120,40", option, text);
   if (items.size() != 2) throw WrongCall(message);
   return {parse_coordinate(items[0], message), parse_coordinate(items[1], message)};
 }
@@ -47,7 +50,7 @@ std::optional<double> parse_density(const std::string& text) {
 /// How many of the views that are shown instead of boxes are asked for.
 int views_of(const MeasureCall& call) {
   return (call.under.empty() ? 0 : 1) + (call.orders ? 1 : 0) + (call.outline ? 1 : 0) +
-         (call.settings.empty() ? 0 : 1);
+         (call.settings.empty() ? 0 : 1) + (call.landing.empty() ? 0 : 1);
 }
 
 /// Whether boxes with several values of a setting are shown side by side.
@@ -58,7 +61,10 @@ bool compares(const MeasureCall& call) {
 void require_sound(const MeasureCall& call) {
   const int views = views_of(call);
   if (views > 1)
-    throw WrongCall("--under, --orders, --outline and --settings are views of their own; ask for one of them");
+    throw WrongCall(
+        "--under, --landing, --orders, --outline and --settings are views of their own; ask for one of them");
+  if (!call.carry.empty() && call.landing.empty())
+    throw WrongCall("--carry says what is dropped; say where, as in --landing 120,40");
   if (views > 0 && call.format == Format::csv) throw WrongCall("--format csv: this view has a table and json only");
   if (call.timing && (views > 0 || call.format != Format::table)) {
     throw WrongCall("--timing goes with the table of boxes only");
@@ -76,7 +82,8 @@ class MeasurePrinter {
  public:
   MeasurePrinter(const MeasureCall& call, std::ostream& out)
       : call_(call), out_(out), density_(parse_density(call.snap)) {
-    for (const std::string& text : call.under) points_.push_back(parse_point(text));
+    for (const std::string& text : call.under) points_.push_back(parse_point("--under", text));
+    if (!call.landing.empty()) drop_ = parse_point("--landing", call.landing);
   }
 
   void print(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds) {
@@ -95,6 +102,8 @@ class MeasurePrinter {
       const NodeId node = scene.tree.at(call_.settings);
       print_settings(scene.tree.path(node), title_of(scene, solution, asked),
                      settings(scene, node, asked.rung, call_.scene.modes), out_);
+    } else if (drop_) {
+      print_landing(measured, landing(measured), out_);
     } else if (!points_.empty()) {
       print_under(measured, points_, out_);
     } else if (call_.orders) {
@@ -116,6 +125,11 @@ class MeasurePrinter {
     return density_ ? solution.snapped(*density_) : solution.boxes();
   }
 
+  [[nodiscard]] LandingShown landing(const SolvedScene& measured) const {
+    const NodeId carried = call_.carry.empty() ? NodeId() : measured.scene.tree.at(call_.carry);
+    return landing_of(measured, *drop_, carried, call_.scene.modes);
+  }
+
   void write(const SolvedScene& measured) {
     const Scene& scene = measured.scene;
     JsonWriter& json = answers_->next(scene, call_.scene.file, measured.solution, measured.asked);
@@ -123,6 +137,8 @@ class MeasurePrinter {
       const NodeId node = scene.tree.at(call_.settings);
       json.text("node", scene.tree.path(node));
       write_settings(json, settings(scene, node, measured.asked.rung, call_.scene.modes));
+    } else if (drop_) {
+      write_landing(json, measured, landing(measured));
     } else if (!points_.empty()) {
       write_under(json, measured, points_);
     } else if (call_.orders) {
@@ -139,6 +155,7 @@ class MeasurePrinter {
   std::ostream& out_;
   std::optional<double> density_;
   std::vector<Point> points_;
+  std::optional<Point> drop_;
   std::optional<JsonAnswers> answers_;
   bool is_first_ = true;
 };
@@ -186,6 +203,12 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   if (!call.settings.empty()) {  // a wrong name comes to light before anything is printed
     for (const Variant& value : values) static_cast<void>(value.scene.tree.at(call.settings));
   }
+  if (!call.carry.empty()) {
+    for (const Variant& value : values) {
+      if (value.scene.tree.at(call.carry) == value.scene.tree.root())
+        throw WrongCall(fmt::format("--carry {}: the root fills the container, and stays", call.carry));
+    }
+  }
   if (compares(call)) {
     compare_values(call, values, streams.out);
     return all_well;
@@ -216,6 +239,8 @@ Command measure_command() {
   add_sizes(options, call.at);
   add_values(options, call.scene, "Compare values of a setting side by side, as in beds.width=200,240,300");
   options.list("--under", "X,Y", call.under, "The nodes at a point of the container, the front-most first");
+  options.text("--landing", "X,Y", call.landing, "Where a node that is dropped there would come to stand");
+  options.text("--carry", "NODE", call.carry, "With --landing: the node that is dropped, and what moves by that");
   add_scrolled(options, call.scrolled);
   options.flag("--orders", call.orders, "The order of the file, of laying and of painting, container by container");
   options.flag("--outline", call.outline, "The nesting alone, with how each container arranges");

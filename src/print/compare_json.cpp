@@ -7,16 +7,6 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-void write_box(JsonWriter& json, std::string_view key, const std::optional<Rect>& box) {
-  if (!box) return json.null(key);
-  json.begin_object(key);
-  json.number("x", box->x);
-  json.number("y", box->y);
-  json.number("width", box->width);
-  json.number("height", box->height);
-  json.end();
-}
-
 void write_difference(JsonWriter& json, const Difference& one) {
   static constexpr std::array<std::string_view, 3> words{"changed", "only in the first", "only in the second"};
   json.text("node", one.path);
@@ -26,8 +16,8 @@ void write_difference(JsonWriter& json, const Difference& one) {
   json.begin_object("worst");
   json.number("width", one.worst.width);
   json.number("height", one.worst.height);
-  write_box(json, "first", one.first);
-  write_box(json, "second", one.second);
+  json.box("first", one.first);
+  json.box("second", one.second);
   json.end();
   json.number("going_along", one.going_along);
 }

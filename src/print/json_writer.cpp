@@ -77,6 +77,16 @@ void JsonWriter::texts(std::string_view key, const std::vector<std::string>& val
   end();
 }
 
+void JsonWriter::box(std::string_view key, const std::optional<Rect>& box) {
+  if (!box) return null(key);
+  begin_object(key);
+  number("x", box->x);
+  number("y", box->y);
+  number("width", box->width);
+  number("height", box->height);
+  end();
+}
+
 void JsonWriter::extent(std::string_view key, const Extent& size) {
   begin_object(key);
   number("width", size.width);

@@ -54,6 +54,8 @@ class JsonWriter {
 
   /// `{"width": 240, "height": 48}`
   void extent(std::string_view key, const Extent& size);
+  /// `{"x": 16, "y": 76, "width": 240, "height": 48}`, or null.
+  void box(std::string_view key, const std::optional<Rect>& box);
 
  private:
   void ahead_of_value(std::string_view key);

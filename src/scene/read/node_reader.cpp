@@ -56,7 +56,7 @@ void NodeReader::read(ValueId root, Parts parts) {
       faults_.add(document_, at.value, "a node must be an object with a \"kind\"");
     }
   }
-  if (parts_ == Parts::expanded && tree && faults_.empty()) refuse_loose_ties();
+  if (parts_ == Parts::expanded && tree && faults_.empty()) refuse_loose_ties(*tree, tied_, document_, faults_);
 }
 
 void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
@@ -381,84 +381,6 @@ void NodeReader::refuse_too_many(ValueId node, const Keys& keys, std::size_t chi
 void NodeReader::refuse_twin(std::string_view name, ValueId place, ValueId other) {
   faults_.add(document_, place,
               "two siblings are called \"" + std::string(name) + "\"; the other one is at " + document_.pointer(other));
-}
-
-/// Ties to nobody, and those that wait for one another, as they are while no range holds and no mode is on.
-void NodeReader::refuse_loose_ties() {
-  NodeId parent;
-  std::unordered_map<std::string, NodeId> siblings;
-  for (Tied& one : tied_) {
-    if (tree->parent(one.node) != parent) {
-      parent = tree->parent(one.node);
-      siblings.clear();
-      for (const NodeId sibling : parent ? tree->children(parent) : std::vector<NodeId>()) {
-        siblings.emplace(tree->step(sibling), sibling);
-      }
-    }
-    const Keys keys = tree->keys(one.node);
-    for (const Ties::SideTie& tied : keys.pin->ties) {
-      const auto found = siblings.find(tied.tie.to);
-      if (found != siblings.end() && found->second != one.node) {
-        one.leads_to.emplace_back(axis_of(tied.side), found->second);
-        continue;
-      }
-      std::vector<std::string_view> words;
-      for (const auto& [step, sibling] : siblings) {
-        if (sibling != one.node) words.push_back(step);
-      }
-      std::ranges::sort(words);
-      faults_.add(document_, one.place,
-                  found == siblings.end() ? "no sibling is called \"" + tied.tie.to + "\"" +
-                                                (words.empty() ? "" : word_hint(tied.tie.to, words))
-                                          : "\"" + tied.tie.to + "\" cannot be tied to itself");
-    }
-  }
-  if (!faults_.empty()) return;
-  refuse_tied_circles(x_axis);
-  refuse_tied_circles(y_axis);
-}
-
-/// Follows ties depth first; one that is met again on the way to itself is in a circle.
-void NodeReader::refuse_tied_circles(Axis axis) {
-  std::unordered_map<NodeId, std::size_t> place;  // in the list
-  for (std::size_t i = 0; i < tied_.size(); ++i) place.emplace(tied_[i].node, i);
-  std::vector<std::vector<std::size_t>> leads(tied_.size());
-  for (std::size_t i = 0; i < tied_.size(); ++i) {
-    for (const auto& [on, sibling] : tied_[i].leads_to) {
-      const auto to = place.find(sibling);
-      if (on == axis && to != place.end()) leads[i].push_back(to->second);
-    }
-  }
-  enum : std::uint8_t { unseen, open, done };
-  std::vector<std::uint8_t> marks(tied_.size(), unseen);
-  for (std::size_t start = 0; start < tied_.size(); ++start) {
-    std::vector<std::pair<std::size_t, std::size_t>> way;
-    if (marks[start] == unseen) way.emplace_back(start, 0), marks[start] = open;
-    while (!way.empty()) {
-      const std::size_t at = way.back().first;
-      if (way.back().second == leads[at].size()) {
-        marks[at] = done;
-        way.pop_back();
-        continue;
-      }
-      const std::size_t next = leads[at][way.back().second++];
-      if (marks[next] == unseen) {
-        marks[next] = open;
-        way.emplace_back(next, 0);
-      } else if (marks[next] == open) {
-        constexpr std::size_t most_told = 8;
-        std::string members;
-        auto met = std::ranges::find(way, next, &std::pair<std::size_t, std::size_t>::first);
-        for (std::size_t told = 0; met != way.end() && told < most_told; ++met, ++told) {
-          members += tree->step(tied_[met->first].node) + " > ";
-        }
-        faults_.add(document_, tied_[next].place,
-                    std::string("these are tied to one another in a circle, ") +
-                        (axis == x_axis ? "sideways" : "up and down") + ": " + members +
-                        (met == way.end() ? "" : "... > ") + tree->step(tied_[next].node));
-      }
-    }
-  }
 }
 
 void NodeReader::refuse_name_twins(const std::vector<ValueId>& children) {

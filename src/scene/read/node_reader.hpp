@@ -13,6 +13,7 @@
 #include "scene/read/conditions.hpp"
 #include "scene/read/definitions.hpp"
 #include "scene/read/object_reader.hpp"
+#include "scene/read/tie_faults.hpp"
 #include "scene/read/written_nodes.hpp"
 
 namespace fond_ladder::inline v0::scene {
@@ -104,8 +105,6 @@ class NodeReader : private ObjectReader {
   void refuse_unknown_area(const Open& at, const Keys& keys);
   void refuse_too_many(ValueId node, const Keys& keys, std::size_t children);
   void refuse_twin(std::string_view name, ValueId place, ValueId other);
-  void refuse_loose_ties();
-  void refuse_tied_circles(Axis axis);
   void refuse_name_twins(const std::vector<ValueId>& children);
 
   Definitions& definitions_;
@@ -115,12 +114,7 @@ class NodeReader : private ObjectReader {
   std::optional<std::set<std::string_view>> own_names_;  // of the whole file, once somebody asks
   double em_;
   Direction direction_;
-  struct Tied {
-    NodeId node;
-    ValueId place;  // of its pin
-    std::vector<std::pair<Axis, NodeId>> leads_to{};
-  };
-  std::vector<Tied> tied_;
+  std::vector<TiedNode> tied_;
   std::vector<detail::Origins::Said> said_;  // of the node that was read last
   NodeId map_of_;                            // the grid whose areas were read last
   std::vector<std::string> map_lines_;
