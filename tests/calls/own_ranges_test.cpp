@@ -72,6 +72,12 @@ TEST(OwnRangesTold, ClaimsSpeakOfThem) {
     const testing::Result told = run({"check", "--claim", claim}, text);
     EXPECT_EQ(told.status == 0, std::string(claim).starts_with("a")) << claim << "\n" << told.out << told.err;
   }
+  // One that has no such range is never in it, and stops nobody from speaking of the others.
+  const std::string mixed = scene(two_cards + R"(,{"kind":"box","name":"c","width":5})");
+  EXPECT_EQ(run({"check", "--claim", "r/*.tight or b.width >= 0"}, mixed).status, 0);
+  const std::string beside =
+      scene(R"({"part":"card","name":"a","width":60,"shrink":0},{"kind":"box","name":"c","width":5})");
+  EXPECT_THAT(run({"check", "--claim", "r/*.tight"}, beside).out, HasSubstr("c.tight 0"));
   EXPECT_THAT(run({"check", "--claim", "b.tihgt"}, text).err,
               HasSubstr("\"tihgt\" is no measure or own range; the nearest one is \"tight\""));
   EXPECT_THAT(run({"check", "--claim", "a/photo.tight"}, text).err, HasSubstr("\"tight\" is no measure; the nearest"));

@@ -40,6 +40,6 @@ with tempfile.TemporaryDirectory() as folder:
     subprocess.run([program, "check", console, wrong, "--junit", target], capture_output=True)
     suites = list(JUnitXml.fromfile(str(target)))
     assert [(suite.name, suite.tests, suite.failures, suite.errors) for suite in suites] == [
-        ("North house console", 24, 0, 0), (str(wrong), 1, 0, 1)], suites
+        ("North house console", 26, 0, 0), (str(wrong), 1, 0, 1)], suites
     assert "scne" in list(suites[1])[0].result[0].message
-print("junit: a suite a scene, 25 cases, 1 failure")
+print("junit: a suite a scene, 27 cases, 1 failure")

@@ -63,23 +63,20 @@ std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
 
 namespace {
 
-/// The own ranges that all nodes of a pattern have.
-std::vector<std::string> own_ranges_of_all(const Tree& tree, std::string_view pattern) {
-  std::vector<std::string> common;
+/// The names of own ranges that nodes of a pattern have; the others of them are in none.
+std::vector<std::string> own_ranges_of(const Tree& tree, std::string_view pattern) {
+  std::vector<std::string> names;
+  if (!tree.store().forms().has_own_ranges()) return names;
   try {
-    const std::vector<NodeId> nodes = nodes_named(tree, pattern);
-    const auto declares = [&](NodeId node, const std::string& name) {
+    for (const NodeId node : nodes_named(tree, pattern)) {
       const std::vector<Range>* own = tree.store().own_ranges_of(node);
-      return own != nullptr && std::ranges::find(*own, name, &Range::name) != own->end();
-    };
-    const std::vector<Range>* first = tree.store().own_ranges_of(nodes.front());
-    for (std::size_t i = 0; first != nullptr && i < first->size(); ++i) {
-      const std::string& name = (*first)[i].name;
-      if (std::ranges::all_of(nodes, [&](NodeId node) { return declares(node, name); })) common.push_back(name);
+      for (std::size_t i = 0; own != nullptr && i < own->size(); ++i) {
+        if (std::ranges::find(names, (*own)[i].name) == names.end()) names.push_back((*own)[i].name);
+      }
     }
   } catch (const BadQuantity&) {  // told by whoever reads the nodes
   }
-  return common;
+  return names;
 }
 
 /// The measure behind the last dot of a text, and what is before it.
@@ -93,7 +90,7 @@ std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view te
   if (word.empty()) throw BadQuantity("a measure is missing behind \"" + std::string(text) + "\"");
   const auto found = std::ranges::find(measure_words, word);
   if (found == measure_words.end()) {
-    const std::vector<std::string> own = own_ranges_of_all(tree, text.substr(0, dot));
+    const std::vector<std::string> own = own_ranges_of(tree, text.substr(0, dot));
     if (std::ranges::find(own, word) != own.end()) return {text.substr(0, dot), Measure::own_range};
     if (word == "x" || word == "y") return {text.substr(0, dot), word == "x" ? Measure::left : Measure::top};
     std::vector<std::string_view> words(measure_words.begin(), measure_words.end());
