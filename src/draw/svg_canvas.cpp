@@ -45,7 +45,10 @@ std::string id_of(const std::string& path) {
 class SvgCanvas final : public Canvas {
  public:
   SvgCanvas(const Blank& sheet, std::unique_ptr<LetterRuler> ruler)
-      : ruler_(std::move(ruler)), names_nodes_(!sheet.within_page), id_prefix_(sheet.within_page ? "picture:" : "") {
+      : ruler_(std::move(ruler)),
+        names_nodes_(!sheet.within_page),
+        id_prefix_(sheet.within_page ? "picture:" : ""),
+        family_(sheet.within_page ? "monospace" : "sans-serif") {
     const double width = std::ceil(sheet.width), height = std::ceil(sheet.height);
     pugi::xml_node declaration = document_.append_child(pugi::node_declaration);
     declaration.append_attribute("version") = "1.0";
@@ -56,7 +59,8 @@ class SvgCanvas final : public Canvas {
     set(svg, "height", number(height) + "px");
     set(svg, "viewBox", "0 0 " + number(width) + " " + number(height));
     set(svg, "role", "img");
-    set(svg, "font-family", "sans-serif");
+    set(svg, "font-family", family_);
+    if (!names_nodes_) set(svg, "font-size", number(usual_size));
     set(svg, "xml:space", "preserve");
     if (!sheet.title.empty()) svg.append_child("title").text() = printable(sheet.title).c_str();
     open_.push_back(svg);
@@ -108,8 +112,9 @@ class SvgCanvas final : public Canvas {
     set(shape, "x", number(at.x));
     set(shape, "y", number(at.y));
     if (lettering.turned) set(shape, "transform", "rotate(-90 " + number(at.x) + " " + number(at.y) + ")");
-    if (lettering.face == Lettering::Face::words) set(shape, "font-family", "monospace");
-    set(shape, "font-size", number(lettering.size));
+    const std::string family = lettering.face == Lettering::Face::words ? "monospace" : "sans-serif";
+    if (family != family_) set(shape, "font-family", family);
+    if (names_nodes_ || lettering.size != usual_size) set(shape, "font-size", number(lettering.size));
     if (lettering.face == Lettering::Face::strong) set(shape, "font-weight", "bold");
     // As wide as it was measured here, whatever font is there where it is looked at.
     set(shape, "textLength", number(width > 0 ? width : width_of(text, lettering)));
@@ -209,6 +214,8 @@ class SvgCanvas final : public Canvas {
   std::unique_ptr<LetterRuler> ruler_;
   bool names_nodes_;
   std::string id_prefix_;
+  std::string family_;                      // of letters that say no other; within a page, which must be small, words
+  static constexpr double usual_size = 16;  // within a page
   pugi::xml_document document_;
   std::vector<pugi::xml_node> open_;
   std::set<std::string> ids_;
