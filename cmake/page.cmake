@@ -47,9 +47,9 @@ target_link_libraries(fond_ladder_character_runs PRIVATE PkgConfig::utf8proc)
 add_custom_command(OUTPUT ${page}/character_runs.inc
   COMMAND fond_ladder_character_runs > ${page}/character_runs.inc DEPENDS fond_ladder_character_runs VERBATIM)
 
-# One unit a floor: its sources, but for those that have a stand-in.
+# One unit a floor, as small as can be: its sources, but for those that have a stand-in.
 set(fond_ladder_engine_objects)
-function(fond_ladder_engine_unit floor optimized)
+function(fond_ladder_engine_unit floor)
   set(unit ${page}/${floor}.cpp)
   set(text "")
   foreach(source ${ARGN})
@@ -63,7 +63,7 @@ function(fond_ladder_engine_unit floor optimized)
     set(joined "")
   endif()
   add_custom_command(OUTPUT ${page}/${floor}.o
-    COMMAND ${FOND_LADDER_WASM_CLANG} ${fond_ladder_wasm_flags} -std=c++20 ${optimized} ${joined} -DNDEBUG -DFMT_HEADER_ONLY -DFOND_LADDER_SMALL
+    COMMAND ${FOND_LADDER_WASM_CLANG} ${fond_ladder_wasm_flags} -std=c++20 -Oz ${joined} -DNDEBUG -DFMT_HEADER_ONLY -DFOND_LADDER_SMALL
             -ffp-contract=off -fno-trapping-math -fno-math-errno -ffunction-sections -fdata-sections -fvisibility=hidden
             -I${src}/page/engine/stand_in -I${page} -I${src} -I${PROJECT_SOURCE_DIR}/include -idirafter /usr/include
             -MD -MF ${page}/${floor}.d -c ${unit} -o ${page}/${floor}.o
@@ -81,27 +81,25 @@ function(fond_ladder_sources_of target floor result)
   set(${result} ${sources} PARENT_SCOPE)
 endfunction()
 
-# Small where it may be slow; model is what a hand waits for, and where more room brings more speed.
-foreach(of "fond_ladder_core model -Oz" "fond_ladder_core solve -Oz" "fond_ladder_core verify -Oz"
-           "fond_ladder_core print -Oz" "fond_ladder_scene scene -Oz" "fond_ladder_calls calls -Oz")
+foreach(of "fond_ladder_core model" "fond_ladder_core solve" "fond_ladder_core verify" "fond_ladder_core print"
+           "fond_ladder_scene scene" "fond_ladder_calls calls")
   separate_arguments(of)
   list(GET of 0 target)
   list(GET of 1 floor)
-  list(GET of 2 optimized)
   fond_ladder_sources_of(${target} ${floor} sources)
   if(floor STREQUAL "print")
     fond_ladder_sources_of(fond_ladder_print print more)
     list(APPEND sources ${more})
   endif()
-  fond_ladder_engine_unit(${floor} ${optimized} ${sources})
+  fond_ladder_engine_unit(${floor} ${sources})
 endforeach()
-fond_ladder_engine_unit(draw -Oz draw/labels.cpp draw/marks.cpp draw/node_marks.cpp draw/node_shape.cpp draw/panel.cpp
+fond_ladder_engine_unit(draw draw/labels.cpp draw/marks.cpp draw/node_marks.cpp draw/node_shape.cpp draw/panel.cpp
   draw/room.cpp)
-fond_ladder_engine_unit(engine -Oz page/engine/asking.cpp page/engine/description.cpp page/engine/engine.cpp
+fond_ladder_engine_unit(engine page/engine/asking.cpp page/engine/description.cpp page/engine/engine.cpp
   page/engine/recording_pen.cpp page/engine/shown_scene.cpp page/engine/without_files.cpp
   page/engine/stand_in/number_text.cpp page/engine/stand_in/utf8proc.cpp)
-fond_ladder_engine_unit(exceptions -Oz page/engine/exceptions.cpp)
-fond_ladder_engine_unit(streams -Oz page/engine/stand_in/streams.cpp)
+fond_ladder_engine_unit(exceptions page/engine/exceptions.cpp)
+fond_ladder_engine_unit(streams page/engine/stand_in/streams.cpp)
 
 # The driver does not tell the linker's own compiler about exceptions.
 set(fond_ladder_wasm_link -flto -Wl,-mllvm,-wasm-enable-eh -Wl,-mllvm,-exception-model=wasm -mexec-model=reactor

@@ -18,14 +18,14 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// The sides of a pin, and the edges of a sibling that they can be tied to. The first five lie sideways.
-enum class PinSide : std::uint8_t { left, right, start, end, middle_x, top, bottom, middle_y };
+/// The sides of a pin, and the edges of a sibling that they can be tied to.
+enum class PinSide : std::uint8_t { left, right, top, bottom, start, end, middle_x, middle_y };
 template <>
-inline constexpr std::array<std::string_view, 8> words_of<PinSide>{"left",     "right", "start",  "end",
-                                                                   "middle_x", "top",   "bottom", "middle_y"};
+inline constexpr std::array<std::string_view, 8> words_of<PinSide>{"left",  "right", "top",      "bottom",
+                                                                   "start", "end",   "middle_x", "middle_y"};
 /// The axis that a side lies on.
 [[nodiscard]] constexpr Axis axis_of(PinSide side) {
-  return side < PinSide::top ? x_axis : y_axis;
+  return side == PinSide::top || side == PinSide::bottom || side == PinSide::middle_y ? y_axis : x_axis;
 }
 
 /// An edge of a sibling, plus a length: to the right and down, of `start` and `end` along the reading direction. A
@@ -85,6 +85,7 @@ struct Pin {
   /// Whether a distance or a tie is said of a side.
   [[nodiscard]] bool says(PinSide side) const { return distance(side).has_value() || has_tie(side); }
   [[nodiscard]] const Limit& distance(PinSide side) const;
+  [[nodiscard]] Limit& distance(PinSide side) { return const_cast<Limit&>(std::as_const(*this).distance(side)); }
   friend bool operator==(const Pin&, const Pin&) = default;
 };
 

@@ -93,11 +93,4 @@ class NodeForms {
 /// Gives `keys` what a node is under one of its own ranges.
 void put_own_form(const Changes& change, Keys& keys);
 
-/// Gives `keys` what a node is under the conditions that hold.
-inline void put_forms(const std::vector<NodeForm>& forms, const std::vector<bool>& holding, Keys& keys) {
-  for (const NodeForm& form : forms) {
-    if (form.condition != no_index && holding[form.condition]) form.change.put_into(keys);
-  }
-}
-
 }  // namespace fond_ladder::inline v0::detail

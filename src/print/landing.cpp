@@ -9,6 +9,7 @@
 
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "model/shell_word.hpp"
 #include "print/table.hpp"
 #include "print/titles.hpp"
 
@@ -84,10 +85,10 @@ void print_landing(const SolvedScene& measured, const LandingShown& shown, std::
     fmt::print(out, "but it cannot be dropped there: {}\n", shown.refused);
     return;
   }
-  fmt::print(out, "from {} to {}; the same as --move {}={}:{}\n",
+  const std::string move = fmt::format("{}={}:{}", tree.tail(shown.carried), tree.tail(landing.parent), landing.place);
+  fmt::print(out, "from {} to {}; the same as --move {}\n",
              measured.solution.is_placed(shown.carried) ? place_text(measured.solution.box(shown.carried)) : "nowhere",
-             shown.box ? place_text(*shown.box) : "nowhere", tree.tail(shown.carried), tree.tail(landing.parent),
-             landing.place);
+             shown.box ? place_text(*shown.box) : "nowhere", shell_word(move));
   if (shown.moves.empty()) {
     out << "\nnothing else moves\n";
     return;

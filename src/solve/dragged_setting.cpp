@@ -35,9 +35,8 @@ void take_lengths(const Keys& from, Keys& keys) {
   take_edges(from.padding, keys.padding);
   take_edges(from.border, keys.border);
   if (!from.pin || !keys.pin) return;
-  for (const auto pin :
-       {&Pin::left, &Pin::right, &Pin::top, &Pin::bottom, &Pin::start, &Pin::end, &Pin::middle_x, &Pin::middle_y}) {
-    take_limit(*from.pin.*pin, *keys.pin.*pin);
+  for (std::size_t i = 0; i < fond_ladder::words_of<PinSide>.size(); ++i) {
+    take_limit(from.pin->distance(static_cast<PinSide>(i)), keys.pin->distance(static_cast<PinSide>(i)));
   }
   for (std::size_t i = 0; i < std::min(from.pin->ties.size(), keys.pin->ties.size()); ++i) {
     keys.pin->ties[i].tie.plus = from.pin->ties[i].tie.plus;

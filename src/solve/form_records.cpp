@@ -32,6 +32,7 @@ void FormRecords::begin(const TreeStore& store, const std::vector<bool>& holding
   own_of_slot_.clear();
   free_own_.clear();
   scopes_.clear();
+  scopes_that_hold_ = 0;
   around_.clear();
   odd_insets_.clear();
   own.reserve(store.forms().count());
@@ -77,8 +78,6 @@ void FormRecords::drop_gone(const TreeStore& store) {
     free_own_.push_back(one->second);
     one = own_of_slot_.erase(one);
   }
-  std::erase_if(scopes_, [&](const auto& one) { return store.place_of_slot(one.first) == no_index; });
-  std::erase_if(around_, [&](const auto& one) { return store.forms().of(one.first) == nullptr; });
 }
 
 OwnRecord& FormRecords::own_record(Index slot) {
@@ -130,53 +129,56 @@ void FormRecords::show_outward(const TreeStore& store, Index node, CompiledNode&
 
 void FormRecords::put_forms_into(const TreeStore& store, Index node, Keys& keys, bool own_ones) const {
   const Index slot = store.slot(node);
-  for (const Held& one : held(store, node)) {
-    if (one.declarer != slot) {
-      one.form->change.put_into(keys);
+  for_each_held(store, node, [&](const NodeForm& form, Index declarer) {
+    if (declarer != slot) {
+      form.change.put_into(keys);
     } else if (own_ones) {
-      put_own_form(one.form->change, keys);
+      put_own_form(form.change, keys);
     }
-  }
+  });
 }
 
-std::vector<Index> FormRecords::scopes_around(Index slot) const {
-  std::vector<Index> way;
-  const auto around = around_.find(slot);
-  for (Index at = around == around_.end() ? no_index : around->second; at != no_index;) {
+template <class Each>
+void FormRecords::for_each_held(const TreeStore& store, Index node, const Each& each) const {
+  const auto* forms = store.forms_of(node);
+  if (forms == nullptr || !exist_) return;
+  std::array<Index, limits::deepest_own_ranges> way{};  // the scopes that it is in, the innermost first
+  std::size_t steps = 0;
+  const auto around = scopes_.empty() ? around_.end() : around_.find(store.slot(node));
+  for (Index at = around == around_.end() ? no_index : around->second; at != no_index && steps < way.size();) {
     const OwnScope* scope = this->scope(at);
     if (scope == nullptr) break;  // it was taken away: what is in it is about to be entered
-    way.push_back(at);
+    way[steps++] = at;
     at = scope->outer;
   }
-  return way;
+  const auto declarer_of = [&](const std::string& name) {
+    for (std::size_t i = 0; i < steps; ++i) {
+      if (declares(store, way[i], name)) return way[i];
+    }
+    return no_index;
+  };
+  const std::size_t ranges = store.forms().ranges().size();
+  const auto each_global = [&](bool modes) {
+    for (const NodeForm& form : *forms) {
+      if (form.condition == no_index || (form.condition >= ranges) != modes || !holding_[form.condition]) continue;
+      if (declarer_of(form.name) == no_index) each(form, no_index);
+    }
+  };
+  each_global(false);
+  for (std::size_t i = steps; i-- > 0;) {
+    const std::vector<Range>* declared = store.forms().own_ranges(way[i]);
+    for (std::size_t range = 0; declared != nullptr && range < declared->size(); ++range) {
+      if ((scope(way[i])->held >> range & 1U) == 0) continue;
+      const auto form = std::ranges::find(*forms, (*declared)[range].name, &NodeForm::name);
+      if (form != forms->end() && declarer_of(form->name) == way[i]) each(*form, way[i]);
+    }
+  }
+  each_global(true);
 }
 
 std::vector<FormRecords::Held> FormRecords::held(const TreeStore& store, Index node) const {
   std::vector<Held> all;
-  const auto* forms = store.forms_of(node);
-  if (forms == nullptr || !exist_) return all;
-  const std::vector<Index> way = scopes_.empty() ? std::vector<Index>() : scopes_around(store.slot(node));
-  const auto declarer_of = [&](const std::string& name) {
-    const auto found = std::ranges::find_if(way, [&](Index at) { return declares(store, at, name); });
-    return found == way.end() ? no_index : *found;
-  };
-  const std::size_t ranges = store.forms().ranges().size();
-  const auto add_global = [&](bool modes) {
-    for (const NodeForm& form : *forms) {
-      if (form.condition == no_index || (form.condition >= ranges) != modes || !holding_[form.condition]) continue;
-      if (declarer_of(form.name) == no_index) all.push_back({&form, no_index});
-    }
-  };
-  add_global(false);
-  for (auto at = way.rbegin(); at != way.rend(); ++at) {
-    const std::vector<Range>* declared = store.forms().own_ranges(*at);
-    for (std::size_t range = 0; declared != nullptr && range < declared->size(); ++range) {
-      if ((scope(*at)->held >> range & 1U) == 0) continue;
-      const auto form = std::ranges::find(*forms, (*declared)[range].name, &NodeForm::name);
-      if (form != forms->end() && declarer_of(form->name) == *at) all.push_back({&*form, *at});
-    }
-  }
-  add_global(true);
+  for_each_held(store, node, [&](const NodeForm& form, Index declarer) { all.push_back({&form, declarer}); });
   return all;
 }
 
@@ -188,8 +190,17 @@ Index FormRecords::scope_around(const TreeStore& store, Index node) const {
   return no_index;
 }
 
-bool FormRecords::any_own_holds() const {
-  return std::ranges::any_of(scopes_, [](const auto& one) { return one.second.held != 0; });
+void FormRecords::set_scope(Index slot, const OwnScope& scope) {
+  drop_scope(slot);
+  scopes_.emplace(slot, scope);
+  scopes_that_hold_ += scope.held != 0 ? 1 : 0;
+}
+
+void FormRecords::drop_scope(Index slot) {
+  const auto found = scopes_.find(slot);
+  if (found == scopes_.end()) return;
+  scopes_that_hold_ -= found->second.held != 0 ? 1 : 0;
+  scopes_.erase(found);
 }
 
 bool FormRecords::own_holds(const TreeStore& store, Index node, const std::string& name) const {
@@ -212,16 +223,12 @@ const std::vector<Index>& FormRecords::enter(const TreeStore& store, Index top, 
   for (std::size_t i = 0; i < entered_.size(); ++i) {
     const Index node = entered_[i], slot = store.slot(node);
     Index around = entered_scopes_[i];
-    if (store.forms().own_ranges(slot) != nullptr) {
-      const unsigned level = around == no_index ? 1 : scopes_.at(around).level + 1;
-      if (level <= limits::deepest_own_ranges) {
-        scopes_[slot] = {around, level, i == 0 ? held : 0};
-        around = slot;
-      } else {
-        scopes_.erase(slot);
-      }
+    const unsigned level = around == no_index ? 1 : scopes_.at(around).level + 1;
+    if (store.forms().own_ranges(slot) != nullptr && level <= limits::deepest_own_ranges) {
+      set_scope(slot, {around, level, i == 0 ? held : 0});
+      around = slot;
     } else {
-      scopes_.erase(slot);
+      drop_scope(slot);
     }
     if (store.forms_of(node) != nullptr) {
       if (around == no_index) {

@@ -69,15 +69,11 @@ class FormRecords {
   /// Whether any node has own ranges.
   [[nodiscard]] bool has_scopes() const { return !scopes_.empty(); }
   /// Whether any own range holds.
-  [[nodiscard]] bool any_own_holds() const;
+  [[nodiscard]] bool any_own_holds() const { return scopes_that_hold_ > 0; }
   /// Whether that own range of a node holds.
   [[nodiscard]] bool own_holds(const TreeStore& store, Index node, const std::string& name) const;
   /// Null for a node that has no own ranges, or too many such nodes around it.
   [[nodiscard]] const OwnScope* scope(Index slot) const;
-  template <class Each>
-  void for_each_scope(Each each) const {
-    for (const auto& [slot, scope] : scopes_) each(slot);
-  }
   /// Makes a node and all in it what they are while those of its own ranges hold, and none of those inside. Lists them
   /// all, parents first.
   const std::vector<Index>& enter(const TreeStore& store, Index top, std::uint32_t held);
@@ -90,7 +86,11 @@ class FormRecords {
   void put(const TreeStore& store, Index node);
   void show_outward(const TreeStore& store, Index node, CompiledNode& compiled, OwnRecord& record) const;
   void put_forms_into(const TreeStore& store, Index node, Keys& keys, bool own_ones) const;
-  [[nodiscard]] std::vector<Index> scopes_around(Index slot) const;
+  /// Calls `each(form, slot of the declarer or none)` for the forms that a node is in, as `held` lists them.
+  template <class Each>
+  void for_each_held(const TreeStore& store, Index node, const Each& each) const;
+  void set_scope(Index slot, const OwnScope& scope);
+  void drop_scope(Index slot);
   [[nodiscard]] Index scope_around(const TreeStore& store, Index node) const;
   OwnRecord& own_record(Index slot);
   void drop_gone(const TreeStore& store);
@@ -100,9 +100,11 @@ class FormRecords {
   std::uint64_t version_ = 0;                     // of the forms of the tree
   std::unordered_map<Index, Index> own_of_slot_;  // places in `own`
   std::vector<Index> free_own_;
-  std::unordered_map<Index, OwnScope> scopes_;  // by slot
-  std::unordered_map<Index, Index> around_;     // of nodes with forms, by slot: the innermost scope that they are in
-  std::vector<Index> odd_insets_;               // places in `own`, of some that are not odd any more too
+  // By slot. Those of nodes that are gone stay until the slot has another node: it comes here, and is entered.
+  std::unordered_map<Index, OwnScope> scopes_;
+  std::unordered_map<Index, Index> around_;  // of nodes with forms: the innermost scope that they are in
+  std::size_t scopes_that_hold_ = 0;
+  std::vector<Index> odd_insets_;  // places in `own`, of some that are not odd any more too
   std::vector<Index> entered_, entered_scopes_;
 };
 

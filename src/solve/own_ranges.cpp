@@ -24,10 +24,9 @@ bool holds(const Range& range, const N& width) {
 }  // namespace
 
 template <class N>
-void OwnRangesOf<N>::begin() {
+void OwnRangesOf<N>::mark_all() {
   store_.forms().for_each_declaring(
       [&](Index slot) { frame_.set_flag(store_.place_of_slot(slot), NodeFlag::declares, true); });
-  state_.forms.show_plain_insets();
 }
 
 template <class N>
@@ -58,6 +57,7 @@ void OwnRangesOf<N>::enter(Index node, std::uint32_t held) {
   if (has_percent_edges) frame_.take_resolved(node, resolved);  // its parent laid it, and knows no forms of its own
   const N least = frame_.min_content(node), most = frame_.max_content(node);
   for (std::size_t i = entered.size(); i-- > 0;) {
+    frame_.set_flag(entered[i], NodeFlag::declares, state_.forms.scope(store_.slot(entered[i])) != nullptr);
     frame_.set_flag(entered[i], NodeFlag::keeps_line, false);
     if (i > 0) frame_.set_flag(entered[i], NodeFlag::edges_moved, true);
     if (!frame_.is_settled(entered[i])) widths_up<N>(frame_, entered[i]);

@@ -20,11 +20,12 @@ namespace fond_ladder::inline v0::detail {
 template <class N>
 class OwnRangesOf {
  public:
-  OwnRangesOf(FrameOf<N>& frame, const TreeStore& store, StateOf<N>& state)
-      : frame_(frame), store_(store), state_(state) {}
+  OwnRangesOf(FrameOf<N>& frame, StateOf<N>& state) : frame_(frame), store_(frame.store), state_(state) {}
 
-  /// Before the first pass: marks those who have own ranges, and shows their paddings as they count outward.
-  void begin();
+  /// Before the first pass: shows paddings as they count outward.
+  void begin() { state_.forms.show_plain_insets(); }
+  /// Marks all who have own ranges, where nothing is known of the solve before; else whoever is entered is marked.
+  void mark_all();
   /// Whether news of a node mean that it, and all in it, is to begin anew: edits are told by `arrived` and `edited`.
   [[nodiscard]] bool is_concerned(Index node, bool arrived, bool edited) const;
   /// Makes a node and all in it what they are while no own ranges hold, and measures what is in it.

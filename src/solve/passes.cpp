@@ -130,7 +130,7 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   if (kept) passes.news.gather(store, passes.state, passes.seen);
   see_forms(passes, store, {width, height}, kept);
   Frame frame(store, passes.state, passes.scratch, passes.changes);
-  OwnRangesOf<double> own_ranges(frame, store, passes.state);
+  OwnRangesOf<double> own_ranges(frame, passes.state);
   if (passes.state.forms.has_scopes() || store.forms().has_own_ranges()) frame.own_ranges = &own_ranges;
   if (kept) {
     passes.visited = run_news_passes(frame, passes.news, width, height);

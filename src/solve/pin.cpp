@@ -53,17 +53,12 @@ template <class N>
 N edge_of(const FrameOf<N>& frame, Index sibling, PinSide edge) {
   const Axis axis = axis_of(edge);
   const N at = frame.place(sibling, axis), size = frame.size(sibling, axis);
-  switch (edge) {
-    case PinSide::left:
-    case PinSide::top: return at;
-    case PinSide::right:
-    case PinSide::bottom: return at + size;
-    case PinSide::start: return frame.mirrored ? at + size : at;
-    case PinSide::end: return frame.mirrored ? at : at + size;
-    case PinSide::middle_x:
-    case PinSide::middle_y: break;
+  switch (end_of(edge, frame.mirrored)) {
+    case End::before: return at;
+    case End::middle: return at + size / 2;
+    case End::after: break;
   }
-  return at + size / 2;
+  return at + size;
 }
 
 template <Axis axis, class N>
@@ -118,13 +113,10 @@ class PinnedChild {
       if (ties[i].side != *side || !follows(i)) continue;
       const N plus = frame_.length(
           node_, [&](const Keys& keys) { return keys.pin->ties[i].tie.plus; }, whole_);
-      const bool backwards = frame_.mirrored && (tie.edge == PinSide::start || tie.edge == PinSide::end);
       const N at = edge_of(frame_, sibling_of(frame_.store, container, tie), tie.edge) - border_.before +
-                   (backwards ? -plus : plus);
-      const bool far = *side == PinSide::right || *side == PinSide::bottom ||
-                       *side == (frame_.mirrored ? PinSide::start : PinSide::end);
-      const bool middle = *side == PinSide::middle_x || *side == PinSide::middle_y;
-      const N away = far ? whole_ - at : middle ? at - whole_ / 2 : at;
+                   (counts_backwards(tie.edge, frame_.mirrored) ? -plus : plus);
+      const End end = end_of(*side, frame_.mirrored);
+      const N away = end == End::after ? whole_ - at : end == End::middle ? at - whole_ / 2 : at;
       furthest = any ? most_of(furthest, away) : away;
       any = true;
     }
@@ -137,86 +129,97 @@ class PinnedChild {
   N whole_;
 };
 
-/// Places the children of one container that are pinned, ties first followed to those that they lead to.
-template <Axis axis, class N>
-class PinnedChildren {
- public:
-  PinnedChildren(FrameOf<N>& frame, Index container)
-      : frame_(frame), container_(container), first_(frame.first_child(container)) {}
+enum Mark : std::uint8_t { unseen, open, done };
 
-  void place_all() {
-    const Index count = frame_.child_count(container_);
-    bool tied = false;
-    for (Index child = first_; child < first_ + count; ++child) {
-      if (!is_pinned(child)) continue;
-      if (has_ties(*frame_.keys(child).pin, axis)) {
-        tied = true;
-      } else {
-        PinnedChild<axis, N>(frame_, container_, child, [](std::size_t) { return false; });
-      }
-    }
-    if (axis == x_axis || tied) frame_.set_flag(container_, NodeFlag::holds_ties, tied || has_ties_up(count));
-    if (!tied) return;
-    frame_.scratch.tie_marks.assign(count, unseen);
-    for (Index child = first_; child < first_ + count; ++child) {
-      if (waits(child)) follow(child);
-    }
+/// Why a tie of a child cannot be followed at this point of a walk, on an axis; none where it can, or is of the other.
+template <class SomeView>
+std::optional<LooseTie::Why> why_loose(const SomeView& view, const TreeStore& store, Index container, Axis axis,
+                                       const std::vector<std::uint8_t>& marks, const Tie& tie) {
+  if (axis_of(tie.edge) != axis) return {};
+  const Index sibling = sibling_of(store, container, tie);
+  if (sibling == no_index) return LooseTie::Why::nobody;
+  if (view.traits(sibling).hidden) return LooseTie::Why::hidden;
+  if (!view.traits(sibling).pinned) {
+    return axis == x_axis && places_late(view.traits(container)) ? std::optional(LooseTie::Why::late) : std::nullopt;
   }
+  return marks[sibling - view.first_child(container)] == open ? std::optional(LooseTie::Why::circle) : std::nullopt;
+}
 
- private:
-  enum Mark : std::uint8_t { unseen, open, done };
+/// The pin of a child that is tied on an axis; null for others.
+template <class SomeView>
+const Pin* tied_pin(const SomeView& view, Index child, Axis axis) {
+  if (!view.traits(child).pinned || view.traits(child).hidden) return nullptr;
+  const Pin& pin = *view.keys(child).pin;
+  return has_ties(pin, axis) ? &pin : nullptr;
+}
 
-  [[nodiscard]] bool is_pinned(Index child) const {
-    return frame_.traits(child).pinned && !frame_.traits(child).hidden;
-  }
-  /// Whether some are tied up and down, which is placed later.
-  [[nodiscard]] bool has_ties_up(Index count) const {
-    for (Index child = first_; child < first_ + count; ++child) {
-      if (is_pinned(child) && has_ties(*frame_.keys(child).pin, y_axis)) return true;
-    }
-    return false;
-  }
-  [[nodiscard]] bool waits(Index child) const {
-    return is_pinned(child) && has_ties(*frame_.keys(child).pin, axis) && mark(child) == unseen;
-  }
-  std::uint8_t& mark(Index child) const { return frame_.scratch.tie_marks[child - first_]; }
-
-  /// Whether a tie leads to somebody who is placed by then.
-  [[nodiscard]] bool can_follow(Index child, const Tie& tie) const {
-    if (axis_of(tie.edge) != axis) return false;
-    const Index sibling = sibling_of(frame_.store, container_, tie);
-    if (sibling == no_index || sibling == child || frame_.traits(sibling).hidden) return false;
-    if (!frame_.traits(sibling).pinned) return !places_late<axis>(frame_.traits(container_));
-    return mark(sibling) != open;
-  }
-
-  void follow(Index start) {
-    auto& way = frame_.scratch.tie_way;
-    way.clear();
-    way.emplace_back(start, 0);
-    mark(start) = open;
-    while (!way.empty()) {
-      const Index child = way.back().first;
-      const auto& ties = frame_.keys(child).pin->ties;
-      if (way.back().second < ties.size()) {
-        const Tie& tie = ties[way.back().second++].tie;
-        const Index sibling = axis_of(tie.edge) == axis ? sibling_of(frame_.store, container_, tie) : no_index;
-        if (sibling == no_index || !waits(sibling)) continue;
-        mark(sibling) = open;
-        way.emplace_back(sibling, 0);
+/// Calls `settle(child, pin)` for all children of a container that are tied on an axis, each behind those that it is
+/// tied to; while it is called, whoever waits for the child is marked as open, and so is the child.
+template <class SomeView, class Settle>
+void walk_tied(const SomeView& view, const TreeStore& store, Index container, Axis axis, TieWalk& walk,
+               const Settle& settle) {
+  const Index first = view.first_child(container), count = view.child_count(container);
+  walk.marks.assign(count, unseen);
+  const auto begin = [&](Index child) {
+    if (tied_pin(view, child, axis) == nullptr || walk.marks[child - first] != unseen) return;
+    walk.marks[child - first] = open;
+    walk.way.emplace_back(child, 0);
+  };
+  for (Index start = first; start < first + count; ++start) {
+    begin(start);
+    while (!walk.way.empty()) {
+      const Index child = walk.way.back().first;
+      const Pin& pin = *tied_pin(view, child, axis);
+      if (walk.way.back().second < pin.ties.size()) {
+        const Tie& tie = pin.ties[walk.way.back().second++].tie;
+        const Index sibling = axis_of(tie.edge) == axis ? sibling_of(store, container, tie) : no_index;
+        if (sibling != no_index) begin(sibling);
         continue;
       }
-      PinnedChild<axis, N>(frame_, container_, child, [&](std::size_t i) { return can_follow(child, ties[i].tie); });
-      mark(child) = done;
-      way.pop_back();
+      settle(child, pin);
+      walk.marks[child - first] = done;
+      walk.way.pop_back();
     }
   }
+}
 
-  FrameOf<N>& frame_;
-  Index container_, first_;
-};
+template <Axis axis, class N>
+void place_all(FrameOf<N>& frame, Index container) {
+  const Index first = frame.first_child(container), count = frame.child_count(container);
+  bool holds_ties = false, tied = false;
+  for (Index child = first; child < first + count; ++child) {
+    if (!frame.traits(child).pinned || frame.traits(child).hidden) continue;
+    holds_ties |= !frame.keys(child).pin->ties.empty();
+    if (tied_pin(frame, child, axis) != nullptr) {
+      tied = true;
+    } else {
+      PinnedChild<axis, N>(frame, container, child, [](std::size_t) { return false; });
+    }
+  }
+  frame.set_flag(container, NodeFlag::holds_ties, holds_ties);
+  if (!tied) return;
+  walk_tied(frame, frame.store, container, axis, frame.scratch.ties, [&](Index child, const Pin& pin) {
+    PinnedChild<axis, N>(frame, container, child, [&](std::size_t i) {
+      return !why_loose(frame, frame.store, container, axis, frame.scratch.ties.marks, pin.ties[i].tie);
+    });
+  });
+}
 
 }  // namespace
+
+End end_of(PinSide side, bool mirrored) {
+  switch (side) {
+    case PinSide::left:
+    case PinSide::top: return End::before;
+    case PinSide::right:
+    case PinSide::bottom: return End::after;
+    case PinSide::start: return mirrored ? End::after : End::before;
+    case PinSide::end: return mirrored ? End::before : End::after;
+    case PinSide::middle_x:
+    case PinSide::middle_y: break;
+  }
+  return End::middle;
+}
 
 Index sibling_of(const TreeStore& store, Index container, const Tie& tie) {
   if (!tie.node) return store.child_of_step(container, tie.to);
@@ -227,46 +230,14 @@ Index sibling_of(const TreeStore& store, Index container, const Tie& tie) {
 
 std::vector<LooseTie> loose_ties(const View& view, const TreeStore& store, Index container) {
   std::vector<LooseTie> loose;
-  const Index first = view.first_child(container), count = view.child_count(container);
-  const auto ties_of = [&](Index child) -> const Ties* {
-    const Traits traits = view.traits(child);
-    if (!traits.pinned || traits.hidden || view.keys(child).pin->ties.empty()) return nullptr;
-    return &view.keys(child).pin->ties;
-  };
-  enum : std::uint8_t { unseen, open, done };
+  TieWalk walk;
   for (const Axis axis : {x_axis, y_axis}) {
-    std::vector<std::uint8_t> marks(count, unseen);
-    std::vector<std::pair<Index, std::size_t>> way;
-    for (Index start = first; start < first + count; ++start) {
-      if (ties_of(start) == nullptr || marks[start - first] != unseen) continue;
-      way.assign(1, {start, 0});
-      marks[start - first] = open;
-      while (!way.empty()) {
-        const Index child = way.back().first;
-        const Ties& ties = *ties_of(child);
-        if (way.back().second == ties.size()) {
-          marks[child - first] = done;
-          way.pop_back();
-          continue;
-        }
-        const std::size_t i = way.back().second++;
-        if (axis_of(ties[i].side) != axis) continue;
-        const Index sibling = sibling_of(store, container, ties[i].tie);
-        const auto add = [&](LooseTie::Why why) { loose.push_back({child, static_cast<Index>(i), why}); };
-        if (sibling == no_index) {
-          add(LooseTie::Why::nobody);
-        } else if (view.traits(sibling).hidden) {
-          add(LooseTie::Why::hidden);
-        } else if (!view.traits(sibling).pinned) {
-          if (axis == x_axis && places_late<x_axis>(view.traits(container))) add(LooseTie::Why::late);
-        } else if (marks[sibling - first] == open) {
-          add(LooseTie::Why::circle);
-        } else if (ties_of(sibling) != nullptr && marks[sibling - first] == unseen) {
-          marks[sibling - first] = open;
-          way.emplace_back(sibling, 0);
-        }
+    walk_tied(view, store, container, axis, walk, [&](Index child, const Pin& pin) {
+      for (std::size_t i = 0; i < pin.ties.size(); ++i) {
+        const auto why = why_loose(view, store, container, axis, walk.marks, pin.ties[i].tie);
+        if (why) loose.push_back({child, static_cast<Index>(i), *why});
       }
-    }
+    });
   }
   return loose;
 }
@@ -286,9 +257,9 @@ template <class N>
 void place_pinned(FrameOf<N>& frame, Index container, Axis axis) {
   if (!frame.traits(container).odd_children) return;
   if (axis == x_axis) {
-    PinnedChildren<x_axis, N>(frame, container).place_all();
+    place_all<x_axis>(frame, container);
   } else {
-    PinnedChildren<y_axis, N>(frame, container).place_all();
+    place_all<y_axis>(frame, container);
   }
 }
 

@@ -12,6 +12,14 @@
 
 namespace fond_ladder::inline v0::detail {
 
+/// Which end of its axis a side lies at, `mirrored` being right-to-left.
+enum class End : std::uint8_t { before, middle, after };
+[[nodiscard]] End end_of(PinSide side, bool mirrored);
+/// Whether what is added to an edge goes the other way: along the reading direction, which is right-to-left.
+[[nodiscard]] inline bool counts_backwards(PinSide edge, bool mirrored) {
+  return mirrored && (edge == PinSide::start || edge == PinSide::end);
+}
+
 /// The child of a container that a tie names; `no_index` for none.
 [[nodiscard]] Index sibling_of(const TreeStore& store, Index container, const Tie& tie);
 
@@ -25,10 +33,9 @@ struct LooseTie {
 /// Why, of a tie that leads to a sibling of that name.
 [[nodiscard]] std::string loose_tie_words(LooseTie::Why why, std::string_view sibling);
 
-/// Whether a container places its flow on an axis only after those who are tied to it: across a wrapping column.
-template <Axis axis>
-[[nodiscard]] bool places_late(const Traits& container) {
-  return axis == x_axis && container.node_kind() == Kind::column && container.wrap;
+/// Whether a container places its flow sideways only after those who are tied to it: a wrapping column.
+[[nodiscard]] inline bool places_late(const Traits& container) {
+  return container.node_kind() == Kind::column && container.wrap;
 }
 
 }  // namespace fond_ladder::inline v0::detail

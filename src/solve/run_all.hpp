@@ -72,7 +72,10 @@ template <class N>
 std::array<std::size_t, 4> run_all(FrameOf<N>& frame, const Flat& flat, std::optional<N> width,
                                    std::optional<N> height) {
   frame.plan_all(flat);
-  if (frame.own_ranges != nullptr) frame.own_ranges->begin();
+  if (frame.own_ranges != nullptr) {
+    frame.own_ranges->begin();
+    frame.own_ranges->mark_all();
+  }
   std::array<std::size_t, 4> visited{};
   visited[0] = run_up<N>(frame, widths_up<N>);
   visited[1] = run_down<x_axis, N>(frame, width ? *width : frame.max_content(0));

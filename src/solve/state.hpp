@@ -93,19 +93,24 @@ struct LineOf {
   N at = 0;      ///< where it begins across, from the start of the content box
 };
 
+/// Room to follow ties in: children that wait for one another, with the tie that comes next, and a mark for each child.
+struct TieWalk {
+  std::vector<std::pair<Index, std::size_t>> way;
+  std::vector<std::uint8_t> marks;
+};
+
 /// Room for the visit of one container, as large as the longest run of siblings and never smaller again.
 template <class N>
 struct ScratchOf {
-  std::vector<Index> flow, upwards;                    ///< one that is not simply all children; 0, 1, 2…
-  std::vector<std::pair<Index, std::size_t>> tie_way;  ///< children that wait for one another, and what they ask next
-  std::vector<std::uint8_t> tie_marks;                 ///< of the children of a container with ties
+  std::vector<Index> flow, upwards;  ///< one that is not simply all children; 0, 1, 2…
+  TieWalk ties;
   std::vector<PortionOf<N>> portions;
   std::vector<LineOf<N>> lines;
   ShareScratchOf<N> sharing;
   GridScratchOf<N> grid;
 
   [[nodiscard]] std::size_t memory() const {
-    return bytes_of(flow, upwards, tie_way, tie_marks, portions, lines) + sharing.memory() + grid.memory();
+    return bytes_of(flow, upwards, ties.way, ties.marks, portions, lines) + sharing.memory() + grid.memory();
   }
 };
 using Line = LineOf<double>;

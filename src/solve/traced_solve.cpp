@@ -50,7 +50,7 @@ void TracedSolve::solve(const TreeStore& store, const std::optional<Moving>& wid
   make_room(state_, scratch_, store);
   see_ranges(store, width, height, modes);
   FrameOf<Moving> frame(store, state_, scratch_, changes_);
-  OwnRangesOf<Moving> own_ranges(frame, store, state_);
+  OwnRangesOf<Moving> own_ranges(frame, state_);
   if (state_.forms.has_scopes()) frame.own_ranges = &own_ranges;
   run_all<Moving>(frame, store.flat(), width, height);
 }

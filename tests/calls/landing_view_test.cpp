@@ -53,6 +53,14 @@ TEST(LandingView, OfANewNodeOutsideInAnEmptyOneAndBesideOneOfItsName) {
   EXPECT_THAT(twin.out, HasSubstr("ahead of `c`\nbut it cannot be dropped there: two siblings are called \"a\"\n"));
 }
 
+TEST(LandingView, TheOptionIsOneWordOfAShell) {
+  const std::string copies =
+      R"({"format":1,"root":{"kind":"row","name":"r","children":[)"
+      R"({"kind":"box","name":"tag","copies":2,"width":20},{"kind":"row","name":"q","width":60}]}})";
+  EXPECT_THAT(testing::run({"measure", "-", "--at", "100x9", "--landing", "60,4", "--carry", "tag[1]"}, copies).out,
+              HasSubstr("the same as --move 'tag[1]=q:0'\n"));
+}
+
 TEST(LandingView, IsToldInJson) {
   const Json told = Json::parse(landing({"--landing", "150,8", "--carry", "b", "--format", "json"}).out);
   const Json& found = told.at("answers").at(0).at("landing");

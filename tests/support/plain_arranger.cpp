@@ -929,9 +929,8 @@ class Plain {
     // A distance on each side, a tie turned into one.
     std::array<Limit, 8> side;
     std::array<bool, 8> is_tied{};
-    for (const PinSide which : {PinSide::left, PinSide::right, PinSide::start, PinSide::end, PinSide::middle_x,
-                                PinSide::top, PinSide::bottom, PinSide::middle_y}) {
-      const auto i = static_cast<std::size_t>(which);
+    for (std::size_t i = 0; i < side.size(); ++i) {
+      const auto which = static_cast<PinSide>(i);
       side[i] = pin.distance(which);
       if ((axis_of(which) == x_axis) != x || !pin.has_tie(which)) continue;
       is_tied[i] = true;

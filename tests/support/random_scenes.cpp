@@ -229,7 +229,8 @@ void RandomScenes::add_ties(Tree& tree) {
       Tie tie;
       tie.to = tree.step(siblings[static_cast<std::size_t>(below(static_cast<int>(siblings.size())))]);
       if (chance(3)) tie.to = "nobody";
-      tie.edge = static_cast<PinSide>(axis_of(side) == x_axis ? below(5) : 5 + below(3));
+      do tie.edge = static_cast<PinSide>(below(8));
+      while (axis_of(tie.edge) != axis_of(side));
       if (chance(60)) tie.plus = chance(20) ? percent(below(20)) : Length(below(40) - 10.0);
       keys.pin->tied(side, tie);
       if (chance(30)) keys.pin->tied(side, Tie{.to = tree.step(siblings.front()), .edge = tie.edge});

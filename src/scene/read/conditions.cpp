@@ -84,10 +84,7 @@ class ConditionReader : private ObjectReader {
         faults_.add(document_, member, "\"" + value.key + "\" must be a size in pixels");
       }
     }
-    const auto is_empty = [](const std::optional<double>& from, const std::optional<double>& below) {
-      return below && from.value_or(0) >= *below;
-    };
-    if (is_empty(range.from_width, range.below_width) || is_empty(range.from_height, range.below_height)) {
+    if (range.is_empty()) {
       faults_.add(document_, id, "the range \"" + range.name + "\" holds at no size: it ends before it begins");
     }
     found.ranges.push_back(range);

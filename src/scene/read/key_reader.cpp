@@ -100,14 +100,9 @@ class ValueReader {
   }
   void read(std::optional<Pin>& into) const {
     if (!is(Type::object)) fail("must be an object of left, right, top, bottom, start, end, middle_x, middle_y");
-    static constexpr std::array<std::string_view, 8> words{"left",  "right", "top",      "bottom",
-                                                           "start", "end",   "middle_x", "middle_y"};
     Pin pin;
-    const std::array<Limit*, 8> fields{&pin.left,  &pin.right, &pin.top,      &pin.bottom,
-                                       &pin.start, &pin.end,   &pin.middle_x, &pin.middle_y};
-    for_each_member(words, [&](std::size_t i, const ValueReader& member) {
-      const auto side =
-          static_cast<PinSide>(std::ranges::find(words_of<PinSide>, words[i]) - words_of<PinSide>.begin());
+    for_each_member(words_of<PinSide>, [&](std::size_t i, const ValueReader& member) {
+      const auto side = static_cast<PinSide>(i);
       if (member.is(Type::array)) {
         if (member.value().first == no_value) member.fail("must be tied to an edge at least");
         for (ValueId id = member.value().first; id != no_value; id = document_[id].next) {
@@ -116,7 +111,8 @@ class ValueReader {
       } else if (member.text().find('.') != std::string_view::npos && !member.is_length()) {
         pin.tied(side, member.tie());
       } else {
-        *fields[i] = member.length(std::string(length_forms) + ", or tied to an edge as in \"photo.right + 12\"");
+        pin.distance(side) =
+            member.length(std::string(length_forms) + ", or tied to an edge as in \"photo.right + 12\"");
       }
     });
     into = std::move(pin);

@@ -82,8 +82,8 @@ class ValueWriter {
   }
   void write(const Pin& pin) const {
     Members members;
-    for (const PinSide side : {PinSide::left, PinSide::right, PinSide::top, PinSide::bottom, PinSide::start,
-                               PinSide::end, PinSide::middle_x, PinSide::middle_y}) {
+    for (std::size_t i = 0; i < words_of<PinSide>.size(); ++i) {
+      const auto side = static_cast<PinSide>(i);
       std::vector<std::string> ties;
       for (const Ties::SideTie& one : pin.ties) {
         if (one.side == side) ties.push_back(in_quotes(tie_text(one.tie)));

@@ -70,13 +70,15 @@ class BothSides {
     return found_.emplace_back(Cause{node, container, std::move(words), by, vagueness});
   }
 
-  /// Tells of own ranges that begin or end. Returns whether any does.
+  /// Tells of own ranges that begin or end at the width of their node. Returns whether any begins or ends.
   bool compare_own_ranges(NodeId node) {
     const std::vector<Range>* own = store_.own_ranges_of(node);
     if (own == nullptr) return false;
     const auto was = below_.solution.own_ranges(node), is = above_.solution.own_ranges(node);
     if (was == is) return false;
     const double from = below_.solution.box(node).width, to = above_.solution.box(node).width;
+    constexpr double leap = 0.5;                  // more than a slope makes of the step between the two sides
+    if (std::abs(to - from) > leap) return true;  // whatever made it leap decides
     for (const Range& range : *own) {
       const bool held = std::ranges::count(was, range.name) > 0, holds = std::ranges::count(is, range.name) > 0;
       if (held == holds) continue;

@@ -8,6 +8,7 @@
 #include "fond_ladder/ledger.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "solve/pin.hpp"
 #include "verify/measure/same.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -104,32 +105,22 @@ class Places {
     double off = 0;
     for (const Ties::SideTie& one : pin.ties) {
       if (one.side != side) continue;
-      const NodeId sibling = sibling_named(one.tie);
+      const detail::Index found = detail::sibling_of(tree_.store(), tree_.store().index_of(parent_), one.tie);
+      const NodeId sibling = found == detail::no_index ? NodeId() : tree_.store().id_of(found);
       if (!sibling || !solution_.is_placed(sibling)) continue;
       const Rect box = solution_.box(sibling);
-      const PinSide edge = one.tie.edge;
-      const bool logical = edge == PinSide::start || edge == PinSide::end;
-      const bool at_end =
-          edge == PinSide::right || edge == PinSide::bottom || edge == (is_mirrored() ? PinSide::start : PinSide::end);
-      const bool middle = edge == PinSide::middle_x || edge == PinSide::middle_y;
+      const detail::End end = detail::end_of(one.tie.edge, is_mirrored());
+      const bool middle = end == detail::End::middle, at_end = end == detail::End::after;
       const double from = start_of(box, axis) + box.size_on(axis) * (middle ? 0.5 : at_end ? 1 : 0);
       const std::string word = middle ? "middle" : at_end ? end_word(axis) : start_word(axis);
       Sum sum{"the " + word + " of " + tree_.step(sibling) + " " + rounded(from), from};
       const double plus = one.tie.plus.in_px(tree_.em(), padding_box(axis));
-      add(sum, logical && is_mirrored() ? -plus : plus, "tie");
+      add(sum, detail::counts_backwards(one.tie.edge, is_mirrored()) ? -plus : plus, "tie");
       if (nearest && std::abs(sum.at - at) >= off) continue;
       off = std::abs(sum.at - at);
       nearest = std::move(sum);
     }
     return nearest;
-  }
-
-  [[nodiscard]] NodeId sibling_named(const Tie& tie) const {
-    if (tie.node) return tie.node;
-    for (const NodeId sibling : tree_.children(parent_)) {
-      if (tree_.step(sibling) == tie.to) return sibling;
-    }
-    return {};
   }
 
   [[nodiscard]] double padding_box(Axis axis) const {

@@ -17,6 +17,13 @@ Finding about(const std::string& name, const char* key, Oddity oddity, std::stri
   return {name, key, oddity, std::move(why), std::move(cure), {scene.ladder.width}};
 }
 
+bool is_claimed(const Scene& scene, const std::string& name) {
+  return std::ranges::any_of(scene.claims, [&](const std::string& claim) {
+    const auto tokens = detail::tokens_of(claim);
+    return std::ranges::find(tokens, name, &detail::Token::text) != tokens.end();
+  });
+}
+
 bool is_condition_used(const Scene& scene, const std::string& name) {
   return std::ranges::find(scene.whens, name, &When::name) != scene.whens.end() || is_claimed(scene, name);
 }
@@ -29,14 +36,6 @@ bool says_something(const Scene& scene, const Wording& wording) {
 }
 
 }  // namespace
-
-bool is_claimed(const Scene& scene, const std::string& name) {
-  return std::ranges::any_of(scene.claims, [&](const std::string& claim) {
-    return std::ranges::any_of(detail::tokens_of(claim), [&](const detail::Token& token) {
-      return token.text == name || token.text.ends_with("." + name);  // of all, or of some nodes
-    });
-  });
-}
 
 std::string bounds_text(const Range& range) {
   std::string text;

@@ -7,7 +7,6 @@
 
 #include <algorithm>
 #include <array>
-#include <iterator>
 #include <set>
 
 #include "model/key_table.hpp"
@@ -205,6 +204,9 @@ void find_in(const Variant& variant, const std::vector<Rung>& rungs, LintedVaria
   for (const IdleSetting& idle : idle_settings(scene))
     add_idle(idle.node, std::string(idle.key), idle_words(idle, scene));
   for (const WithoutEffect& one : settings_without_effect(variant, rungs, tally)) add_idle(one.node, one.key, one.told);
+  for (const auto& [node, finding] : looked.own_ranges.findings(scene)) {
+    looked.sightings.see_meant(node, static_cast<std::size_t>(finding.oddity));
+  }
   look_for_needless(scene, looked);
 }
 
@@ -305,7 +307,9 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
   told.findings.insert(told.findings.end(), idle.begin(), idle.end());
   OwnRangesSeen own_ranges;
   for (const LintedVariant& one : looked) own_ranges.take(one.own_ranges);
-  std::ranges::move(own_ranges.findings(scene), std::back_inserter(told.findings));
+  for (auto& [node, finding] : own_ranges.findings(scene)) {
+    if (!scene.tree.keys(node).meant.has(finding.oddity)) told.findings.push_back(std::move(finding));
+  }
   std::ranges::stable_sort(told.findings, {}, &Finding::oddity);
   return told;
 }

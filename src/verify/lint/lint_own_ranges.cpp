@@ -6,6 +6,7 @@
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "model/tree_store.hpp"
+#include "verify/claims/claim_tokens.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -40,7 +41,11 @@ bool is_used(const Scene& scene, const Alike& alike, const Range& range) {
   const auto speaks = [&](const When& when) {
     return when.name == range.name && lies_in(scene.tree, when.node, alike.nodes);
   };
-  return std::ranges::any_of(scene.whens, speaks) || is_claimed(scene, range.name);
+  const auto claims = [&](const std::string& claim) {
+    return std::ranges::any_of(detail::tokens_of(claim),
+                               [&](const detail::Token& token) { return token.text.ends_with("." + range.name); });
+  };
+  return std::ranges::any_of(scene.whens, speaks) || std::ranges::any_of(scene.claims, claims);
 }
 
 std::string widths_text(double least, double most) {
@@ -80,11 +85,11 @@ void OwnRangesSeen::take(NodeId node, const Widths& widths) {
   known->second.held.insert(widths.held.begin(), widths.held.end());
 }
 
-std::vector<Finding> OwnRangesSeen::findings(const Scene& scene) const {
-  std::vector<Finding> all;
+std::vector<std::pair<NodeId, Finding>> OwnRangesSeen::findings(const Scene& scene) const {
+  std::vector<std::pair<NodeId, Finding>> all;
   for (const Alike& alike : declared_alike(scene.tree)) {
     Widths together;
-    bool placed = false, varies = false;
+    bool placed = false;
     for (const NodeId node : alike.nodes) {
       const auto widths = seen_.find(node);
       if (widths == seen_.end()) continue;
@@ -94,18 +99,17 @@ std::vector<Finding> OwnRangesSeen::findings(const Scene& scene) const {
       together.held.insert(own.held.begin(), own.held.end());
       placed = true;
     }
-    varies = together.most - together.least >= limits::same_to_people;
+    const bool varies = together.most - together.least >= limits::same_to_people;
     const NodeId first = alike.nodes.front();
     const auto add = [&](const std::string& key, Oddity oddity, std::string why, std::string cure) {
-      if (scene.tree.keys(first).meant.has(oddity)) return;
-      all.push_back({scene.tree.tail(first),
-                     key,
-                     oddity,
-                     std::move(why),
-                     std::move(cure),
-                     {scene.ladder.width},
-                     {},
-                     scene.tree.path(first)});
+      all.emplace_back(first, Finding{scene.tree.tail(first),
+                                      key,
+                                      oddity,
+                                      std::move(why),
+                                      std::move(cure),
+                                      {scene.ladder.width},
+                                      {},
+                                      scene.tree.path(first)});
     };
     const std::string it_is = alike.nodes.size() == 1 ? "it is " : "with all that have the same ranges it is ";
     if (placed && !varies) {

@@ -8,6 +8,7 @@
 #include <map>
 #include <set>
 #include <string>
+#include <utility>
 #include <vector>
 
 #include "fond_ladder/lint.hpp"
@@ -19,8 +20,9 @@ class OwnRangesSeen {
   /// Takes in those nodes of an arrangement that have own ranges.
   void see(const Solution& solution, const std::vector<NodeId>& declaring);
   void take(const OwnRangesSeen& others);
-  /// Ranges that no width of their nodes is in or that nobody speaks of, and nodes whose width says nothing.
-  [[nodiscard]] std::vector<Finding> findings(const Scene& scene) const;
+  /// Ranges that no width of their nodes is in or that nobody speaks of, and nodes whose width says nothing: each with
+  /// the first node that has these ranges. Those that are meant are among them.
+  [[nodiscard]] std::vector<std::pair<NodeId, Finding>> findings(const Scene& scene) const;
 
  private:
   struct Widths {
@@ -34,9 +36,6 @@ class OwnRangesSeen {
 
 /// The nodes of a scene that have own ranges, in the order of the file.
 [[nodiscard]] std::vector<NodeId> nodes_with_own_ranges(const Tree& tree);
-
-/// Whether the name of a range or a mode is spoken of by a claim.
-[[nodiscard]] bool is_claimed(const Scene& scene, const std::string& name);
 
 /// The bounds of a range, as `from width 640, below width 1200`.
 [[nodiscard]] std::string bounds_text(const Range& range);

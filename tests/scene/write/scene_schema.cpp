@@ -106,11 +106,9 @@ struct SchemaOfKey {
     return any_of({length, closed_object(same_for(side_words, side))});
   }
   Json operator()(std::optional<Pin> Keys::*) const {
-    constexpr std::array<std::string_view, 8> sides{"left",  "right", "top",      "bottom",
-                                                    "start", "end",   "middle_x", "middle_y"};
     const Json tie =
         text_like(R"(^[^.]+\.(left|right|start|end|middle_x|top|bottom|middle_y)( [+-] [0-9.]+(em|%)?)?$)");
-    return closed_object(same_for(sides, any_of({length_in(domain), tie, list_of(tie)})));
+    return closed_object(same_for(words_of<PinSide>, any_of({length_in(domain), tie, list_of(tie)})));
   }
   Json operator()(Order Keys::*) const {
     return any_of({Json{{"type", "integer"}}, Json{{"enum", {"first", "last"}}}});
