@@ -71,6 +71,7 @@ class Edges {
   enum class Way : std::uint8_t {
     px = static_cast<std::uint8_t>(Length::Unit::px),
     em = static_cast<std::uint8_t>(Length::Unit::em),
+    ch = static_cast<std::uint8_t>(Length::Unit::ch),
     percent = static_cast<std::uint8_t>(Length::Unit::percent),
     automatic,
     none,

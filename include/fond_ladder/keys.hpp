@@ -92,7 +92,7 @@ struct Keys {
   Flow flow = Flow::rows;  ///< of a grid
   bool dense = false;      ///< of a grid
   bool one_line = false;
-  WordsAt words_at = WordsAt::start;
+  WordsAt words_at = WordsAt::start, words_up = WordsAt::start;
   Shows shows = Shows::cover;
   Order order;
 
@@ -129,6 +129,10 @@ struct Keys {
 
   std::vector<Range> ranges;  ///< own ranges: of the width of the node itself
 
+  /// What its lengths are multiples of in a scene of this em; only texts have a size of their own.
+  [[nodiscard]] FontUnits units(double em) const {
+    return {em, plain_character * (kind == Kind::text ? size.value_or(em) : em)};
+  }
   /// What is said of the size along an axis: the size itself, its minimum, its maximum.
   [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }
   [[nodiscard]] const Limit& least_on(Axis axis) const { return axis == x_axis ? min_width : min_height; }

@@ -17,11 +17,20 @@ class BadValue : public std::invalid_argument {
   using std::invalid_argument::invalid_argument;
 };
 
-/// A length as an author writes it: pixels, multiples of the scene's em, or percent of the parent's content box on the
-/// same axis. At most 1e9 in size.
+/// How wide a character of the plain metrics is, in multiples of its size.
+inline constexpr double plain_character = 0.6;
+
+/// What lengths are multiples of, in pixels: the scene's em, and the width of a zero in a node's own font (CSS Values 4,
+/// 6.1.1). In plain metrics that is 0.6 of a text's `size`, and of the em elsewhere.
+struct FontUnits {
+  double em = 16, ch = plain_character * em;
+};
+
+/// A length as an author writes it: pixels, multiples of the scene's em or of the width of a zero, or percent of the
+/// parent's content box on the same axis. At most 1e9 in size.
 class Length {
  public:
-  enum class Unit : unsigned char { px, em, percent };
+  enum class Unit : unsigned char { px, em, ch, percent };
 
   /// Zero pixels.
   constexpr Length() = default;
@@ -33,8 +42,8 @@ class Length {
   [[nodiscard]] Unit unit() const { return unit_; }
   [[nodiscard]] bool is_percent() const { return unit_ == Unit::percent; }
 
-  /// In pixels. `em` is the scene's em and `whole` the size that 100 % stands for, both in pixels.
-  [[nodiscard]] double in_px(double em, double whole) const;
+  /// In pixels. `whole` is the size that 100 % stands for.
+  [[nodiscard]] double in_px(const FontUnits& units, double whole) const;
 
   friend bool operator==(const Length&, const Length&) = default;
 
@@ -46,6 +55,10 @@ class Length {
 /// `amount` times the scene's em.
 [[nodiscard]] inline Length em(double amount) {
   return {amount, Length::Unit::em};
+}
+/// `amount` times the width of a zero in the node's own font.
+[[nodiscard]] inline Length ch(double amount) {
+  return {amount, Length::Unit::ch};
 }
 /// `amount` percent of the parent's content box on the same axis.
 [[nodiscard]] inline Length percent(double amount) {

@@ -21,7 +21,7 @@ struct SizeMap {
   };
   std::vector<Line> turns;  ///< on both sides of which boxes are arranged otherwise
   std::vector<Range> ranges;
-  std::vector<NamedRung> rungs;  ///< those inside
+  std::vector<NamedRung> rungs;  ///< those inside that have a height
   std::size_t cells = 0;         ///< regions in each of which all sizes and places run straight
   std::size_t sampled = 0;  ///< pieces of the rest: there something bends, and claims were looked at in some places
 };

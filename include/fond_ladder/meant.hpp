@@ -25,6 +25,7 @@ enum class Oddity : std::uint8_t {
   unreached,         ///< a range that no size is in
   unbounded,         ///< a range that every size is in
   unused,            ///< defined, and nobody uses it
+  clash,             ///< defined by two files that the scene uses
   overlap,           ///< two siblings, neither of them pinned
   pinned_over_text,  ///< it covers words
   small_touch,       ///< too small to be hit
@@ -39,9 +40,9 @@ enum class Oddity : std::uint8_t {
   asleep,            ///< a setting that does nothing in some ranges; a remark, nothing wrong
 };
 template <>
-inline constexpr std::array<std::string_view, 23> words_of<Oddity>{
+inline constexpr std::array<std::string_view, 24> words_of<Oddity>{
     "no effect",        "zero size", "outside",      "behind",     "fill stops", "size not kept",
-    "never fits",       "intrudes",  "not reached",  "no bounds",  "not used",   "siblings overlap",
+    "never fits",       "intrudes",  "not reached",  "no bounds",  "not used", "defined twice",  "siblings overlap",
     "pinned over text", "too small", "lone last",    "in a leaf",  "empty area", "no area",
     "no middle",        "idle gap",  "never beside", "not needed", "asleep"};
 static_assert(words_of<Oddity>.size() == static_cast<std::size_t>(Oddity::asleep) + 1, "a word for each");

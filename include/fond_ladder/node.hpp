@@ -221,6 +221,8 @@ class Node {
   Node&& ranges(const std::vector<Range>& own) && { return std::move(put(keys_.ranges, own)); }
   Node& words_at(WordsAt words_at) & { return put(keys_.words_at, words_at); }
   Node&& words_at(WordsAt words_at) && { return std::move(put(keys_.words_at, words_at)); }
+  Node& words_up(WordsAt words_up) & { return put(keys_.words_up, words_up); }
+  Node&& words_up(WordsAt words_up) && { return std::move(put(keys_.words_up, words_up)); }
   Node& shows(Shows shows) & { return put(keys_.shows, shows); }
   Node&& shows(Shows shows) && { return std::move(put(keys_.shows, shows)); }
 

@@ -7,6 +7,7 @@
 #include <string_view>
 #include <vector>
 
+#include "fond_ladder/length.hpp"
 #include "fond_ladder/own_content.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -59,7 +60,7 @@ class PlainText final : public OwnContent {
     bool ends_paragraph = false;
   };
   void cut_into_pieces();
-  [[nodiscard]] double unit() const { return 0.6 * style_.size; }
+  [[nodiscard]] double unit() const { return plain_character * style_.size; }
   /// Calls `take(first, last, units)` for each line, with the pieces [first, last) on it, and before that
   /// `refuse(units)` with what it would be with one more piece.
   template <class Take, class Refuse>

@@ -59,6 +59,10 @@ struct Quantity {
   std::string text;               ///< as it was written
   std::vector<NodeId> counted{};  ///< where some are counted: all of them
   std::string range{};            ///< of an own range: its name
+  /// Where scrollers are scrolled to while a place, or what is seen, is measured; as they are when empty.
+  std::vector<Solution::ScrolledTo> scrolled{};
+  /// Whether it is another one where scrollers are scrolled elsewhere.
+  [[nodiscard]] bool moves_with_scrolling() const;
   /// What is measured, as it is written behind the node.
   [[nodiscard]] std::string_view word() const {
     return measure == Measure::own_range ? std::string_view(range) : word_of(measure);

@@ -30,9 +30,11 @@ struct Span {
   friend bool operator==(const Span&, const Span&) = default;
 };
 
+/// A size that has a name; without a height it is that width, at the height of the ladder or by content.
 struct NamedRung {
   std::string name;
-  Extent size;
+  double width = 0;
+  std::optional<double> height{};
 };
 
 /// The range of container sizes under test.
@@ -40,6 +42,12 @@ struct Ladder {
   Span width = {360, 1440};
   std::optional<Span> height{};  ///< by content when absent
   std::vector<NamedRung> rungs{};
+
+  /// The size that a named rung stands for: where it has no height of its own, the largest of the ladder.
+  [[nodiscard]] Rung size_of(const NamedRung& rung) const {
+    const std::optional<double> usual = height ? std::optional(height->to) : std::nullopt;
+    return {rung.width, rung.height ? rung.height : usual};
+  }
 };
 
 /// A tree of nodes with what is known about its container.

@@ -111,12 +111,14 @@ class Solution {
   struct ScrolledTo {
     NodeId node;
     double x = 0, y = 0;
+    friend auto operator<=>(const ScrolledTo&, const ScrolledTo&) = default;
   };
   static constexpr double scroll_end = std::numeric_limits<double>::infinity();
   /// The same arrangement with scrollers scrolled, each within its range: boxes from the root's corner, painted boxes,
   /// baselines and what is under a point are told where they are then; sizes and places in the parent stay. What a
   /// scroller holds moves by its `drift`. Holds as long as this one.
   [[nodiscard]] Solution scrolled(const std::vector<ScrolledTo>& positions) const;
+  [[nodiscard]] bool is_scrolled() const { return scrolled_ != nullptr; }
   /// Where a scroller is scrolled to, on each axis.
   [[nodiscard]] Extent scroll_position(NodeId node) const;
 

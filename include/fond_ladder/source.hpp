@@ -12,10 +12,10 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// Who decides a key of a node. A later one beats an earlier one.
-enum class Source : std::uint8_t { unsaid, each, part, shared, with, own, range, mode, tried };
+enum class Source : std::uint8_t { unsaid, each, part, shared, with, own, copies, range, mode, tried };
 template <>
-inline constexpr std::array<std::string_view, 9> words_of<Source>{"default", "each",  "part", "shared", "with",
-                                                                  "own",     "range", "mode", "try"};
+inline constexpr std::array<std::string_view, 10> words_of<Source>{"default", "each",   "part",  "shared", "with",
+                                                                   "own",     "copies", "range", "mode",   "try"};
 
 }  // namespace v0
 }  // namespace fond_ladder

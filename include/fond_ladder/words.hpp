@@ -26,9 +26,10 @@ enum class Direction : std::uint8_t { ltr, rtl };
 /// In which order children are painted: that of the file, later ones over earlier ones, or backward. It matters
 /// wherever they overlap: by a negative gap or margin, in a stack, in one cell, or pinned.
 enum class PaintOrder : std::uint8_t { file, backward };
-/// Where a border is: inside the box, taking room of its content, or over whatever is there.
-enum class BorderAt : std::uint8_t { inside, over };
-/// Where the words of a text lie in a box that is wider than they are.
+/// Where a border is: inside the box, taking room of its content; over whatever is there; around the box, taking room
+/// as a margin does; or around it as an outline, taking none.
+enum class BorderAt : std::uint8_t { inside, over, around, outline };
+/// Where the words of a text lie in a box that is wider or higher than they are.
 enum class WordsAt : std::uint8_t { start, center, end };
 /// How a picture fills the box of its image node.
 enum class Shows : std::uint8_t { cover, contain, stretch };
@@ -62,7 +63,7 @@ inline constexpr std::array<std::string_view, 2> words_of<Direction>{"ltr", "rtl
 template <>
 inline constexpr std::array<std::string_view, 2> words_of<PaintOrder>{"file", "backward"};
 template <>
-inline constexpr std::array<std::string_view, 2> words_of<BorderAt>{"inside", "over"};
+inline constexpr std::array<std::string_view, 4> words_of<BorderAt>{"inside", "over", "around", "outline"};
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<WordsAt>{"start", "center", "end"};
 template <>

@@ -15,6 +15,7 @@
 #include "calls/refusal.hpp"
 #include "calls/sarif.hpp"
 #include "calls/scene_call.hpp"
+#include "calls/scrolled.hpp"
 #include "calls/target_file.hpp"
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/suggest.hpp"
@@ -35,6 +36,7 @@ struct CheckCall {
   bool suggest = false;
   bool broken = false;  // leave out the kept
   std::string heights;  // `every`, or a span of them
+  std::vector<std::string> scrolled;
   Format format = Format::table;
 };
 
@@ -119,6 +121,7 @@ CheckedScene check_scene(const CheckCall& call, const std::string& file, std::si
   one.suite.name = scene.name() + (call.shard.empty() ? "" : " " + call.shard);
   std::vector<std::string> all = scene.claims, claims;
   all.insert(all.end(), call.claims.begin(), call.claims.end());
+  claim_with_positions(scene, call.scrolled, all);
   one.all = all.size();
   for (std::size_t i = 0; i < all.size(); ++i) {
     if (!shard.holds(before + i)) continue;
@@ -302,6 +305,7 @@ Command check_command() {
                "Check one part of the claims of all scenes, as in 2/5: the second of five");
   options.flag("--broken", call.broken, "Only the claims that do not hold");
   options.flag("--suggest", call.suggest, "Claims that hold now and look meant, ready to paste");
+  add_scrolled(options, call.scrolled);
   options.format(call.format, {Format::table, Format::json});
   return command.does(check);
 }

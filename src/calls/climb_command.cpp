@@ -8,6 +8,7 @@
 #include "calls/picture_form.hpp"
 #include "calls/progress.hpp"
 #include "calls/scene_call.hpp"
+#include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
 #include "calls/target_file.hpp"
 #include "fond_ladder/climb.hpp"
@@ -28,6 +29,7 @@ struct ClimbCall {
   std::string show;
   std::string of;               // a node, to be climbed alone
   std::vector<std::string> at;  // where a setting is dragged
+  std::vector<std::string> scrolled;
   std::string plot;             // a file
   Format format = Format::table;
 };
@@ -70,8 +72,8 @@ std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
   if (!asked.empty()) return asked_rungs(span, asked, way.along_height ? "--height" : "--width");
   std::vector<double> sizes{span.from, span.to};
   for (const NamedRung& rung : way.ladder.rungs) {
-    const double size = rung.size.on(way.along_height ? y_axis : x_axis);
-    if (size > span.from && size < span.to) sizes.push_back(size);
+    const std::optional<double> size = way.along_height ? rung.height : rung.width;
+    if (size && *size > span.from && *size < span.to) sizes.push_back(*size);
   }
   std::ranges::sort(sizes);
   sizes.erase(std::unique(sizes.begin(), sizes.end()), sizes.end());
@@ -86,7 +88,7 @@ std::vector<Climb::Step> steps_at(const Scene& scene, const Way& way, const Clim
   for (const double size : sizes) {
     std::optional<double> height = way.ladder.height ? std::optional(way.ladder.height->from) : std::nullopt;
     for (const NamedRung& rung : way.ladder.rungs) {
-      if (way.one_of_two && rung.size.width == size) height = rung.size.height;
+      if (way.one_of_two && rung.width == size) height = way.ladder.size_of(rung).height;
     }
     const Solution solution = solver.solve(way.along_height ? Rung{way.ladder.width.to, size} : Rung{size, height});
     steps.push_back({solution.container(), {}, size});
@@ -119,13 +121,18 @@ void name_those_told(const Scene& scene, const std::vector<Telling>& telling, Cl
   for (Turn& turn : climbed.found) turn.name = climbed.quantities[turn.quantity].text;
 }
 
-std::vector<Quantity> asked_quantities(const Scene& scene, const std::string& show) {
-  const std::vector<std::string> texts = split_list(show);
+std::vector<Quantity> asked_quantities(const Scene& scene, const ClimbCall& call) {
+  const std::vector<std::string> texts = split_list(call.show);
   if (texts.empty()) {
     throw WrongCall(
-        fmt::format("--show {}: write quantities, as in {}.width", show, scene.tree.step(scene.tree.root())));
+        fmt::format("--show {}: write quantities, as in {}.width", call.show, scene.tree.step(scene.tree.root())));
   }
-  return parse_quantities(scene.tree, texts);
+  std::vector<Quantity> asked = parse_quantities(scene.tree, texts);
+  const std::vector<Solution::ScrolledTo> positions = positions_asked(scene, call.scrolled);
+  for (Quantity& quantity : asked) {
+    if (quantity.moves_with_scrolling()) quantity.scrolled = positions;
+  }
+  return asked;
 }
 
 /// Which columns are shown: all that were asked for; else those that tell most, in a table six of them.
@@ -164,7 +171,7 @@ Climbed climb_way(const Scene& scene, const Way& way, const ClimbCall& call, con
   const std::vector<double> sizes = shown_sizes(way, call.rungs);
   const bool all = call.show.empty();
   const std::vector<Quantity> asked = all ? all_quantities(scene, {way.along_height ? Measure::height : Measure::width})
-                                          : asked_quantities(scene, call.show);
+                                          : asked_quantities(scene, call);
   Climbed climbed{{scene, way.ladder, climb_all(scene, way, asked, call, streams)}, {}};
   ShownClimb& shown = climbed.shown;
   shown.rows = steps_at(scene, way, shown.climbed, sizes, call.scene.modes);
@@ -256,7 +263,7 @@ Climbed climb_values(const Scene& scene, const Varied& varied, const std::string
   options.modes = call.scene.modes;
   options.progress = progress.teller();
   const std::vector<Quantity> asked =
-      call.show.empty() ? all_quantities(scene, {Measure::width, Measure::height}) : asked_quantities(scene, call.show);
+      call.show.empty() ? all_quantities(scene, {Measure::width, Measure::height}) : asked_quantities(scene, call);
   Climbed climbed{{scene, scene.ladder, climb_setting(varied, size.rung, asked, options)}, {}};
   ShownClimb& shown = climbed.shown;
   shown.at = size;
@@ -320,6 +327,8 @@ ExitStatus climb(const ClimbCall& call, const Streams& streams) {
     require_target(call.plot);
     require_plotter();
   }
+  if (!call.scrolled.empty() && call.show.empty())
+    throw WrongCall("climb: --scrolled moves places, and none is asked for; say which, as in --show entry.bottom");
   if (!call.scene.vary.empty()) return climb_each_size(call, streams);
   if (!call.at.empty()) {
     throw WrongCall("climb: --at is for --vary; say the sizes by --width and --height, as in --width 360..1440");
@@ -344,6 +353,7 @@ Command climb_command() {
                "Drag a setting instead of the container, as in beds.width=100..400");
   options.list("--at", "SIZE", call.at, "With --vary: the size of the container, as in 1280x800; repeatable");
   options.text("--of", "NODE", call.of, "Climb this node alone: it fills the container");
+  add_scrolled(options, call.scrolled);
   options.text("--plot", "FILE", call.plot, "Also draw the curves, an .svg, .png or .pdf file");
   options.format(call.format, {Format::table, Format::json, Format::csv});
   return command.does(climb);

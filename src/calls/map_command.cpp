@@ -63,7 +63,7 @@ void write_map(JsonWriter& json, const SizeMap& map) {
   });
   json.objects("rungs", map.rungs, [&](const NamedRung& rung) {
     json.text("name", rung.name);
-    size("size", rung.size);
+    size("size", {rung.width, rung.height.value_or(0)});
   });
 }
 

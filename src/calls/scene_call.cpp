@@ -156,7 +156,7 @@ Variant load_variant(const SceneCall& call, const Streams& streams) {
 
 TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
-  std::string text = draft.json();
+  std::string text = in_one_file(draft.json(), call.file);
   make(call.trials, draft, streams);
   Variant shown = variant_by(call, draft, call.wording, call.modes);
   hint_at(idle_settings(shown.scene), shown.scene, streams);

@@ -11,21 +11,27 @@
 namespace fond_ladder::calls {
 namespace {
 
-Solution::ScrolledTo parse(const Solution& solution, const std::string& text) {
+struct AskedPosition {
+  std::string name, value;
+  Solution::ScrolledTo to;
+};
+
+/// Of a node that scrolls as `scroll_of(node)` says.
+template <class ScrollOf>
+AskedPosition parse(const Tree& tree, const std::string& text, const ScrollOf& scroll_of) {
   const std::string message =
       fmt::format("--scrolled {}: write a node and pixels, or end, as in list=120, list=40,120 or list=end", text);
   const std::size_t equals = text.rfind('=');
   if (equals == std::string::npos || equals == 0) throw WrongCall(message);
   const std::string name = text.substr(0, equals), value = text.substr(equals + 1);
-  const NodeId node = solution.tree().at(name);
-  const Scroll scroll = solution.keys(node).scroll;
-  if (!solution.is_placed(node)) throw WrongCall(fmt::format("--scrolled {}: {} is hidden at this size", text, name));
+  const NodeId node = tree.at(name);
+  const Scroll scroll = scroll_of(node);
   if (scroll == Scroll::none)
     throw WrongCall(
         fmt::format("--scrolled {}: {} does not scroll; give it \"scroll\", or name what does", text, name));
-  if (!is_container(solution.kind(node)))
+  if (!is_container(tree.kind(node)))
     throw WrongCall(fmt::format("--scrolled {}: positions move children, and {} has none", text, name));
-  if (value == "end") return {node, Solution::scroll_end, Solution::scroll_end};
+  if (value == "end") return {name, value, {node, Solution::scroll_end, Solution::scroll_end}};
   const std::vector<std::string> items = split_list(value);
   std::vector<double> pixels;
   for (const std::string& item : items) {
@@ -34,8 +40,26 @@ Solution::ScrolledTo parse(const Solution& solution, const std::string& text) {
       throw WrongCall(fmt::format("--scrolled {}: positions are counted from 0, where the content begins", text));
   }
   if (pixels.empty() || pixels.size() > 2) throw WrongCall(message);
-  if (pixels.size() == 2) return {node, pixels[0], pixels[1]};
-  return scroll == Scroll::x ? Solution::ScrolledTo{node, pixels[0], 0} : Solution::ScrolledTo{node, 0, pixels[0]};
+  if (pixels.size() == 2) return {name, value, {node, pixels[0], pixels[1]}};
+  const bool sideways = scroll == Scroll::x;
+  return {name, value, {node, sideways ? pixels[0] : 0, sideways ? 0 : pixels[0]}};
+}
+
+/// As the scene says it, in any of its forms.
+AskedPosition parse(const Scene& scene, const std::string& text) {
+  return parse(scene.tree, text, [&](NodeId node) {
+    Scroll scroll = scene.tree.keys(node).scroll;
+    for (const When& when : scene.whens) {
+      if (when.node == node && when.change.says("scroll") && scroll == Scroll::none) scroll = when.change.values().scroll;
+    }
+    return scroll;
+  });
+}
+
+void refuse_twice(const std::vector<Solution::ScrolledTo>& positions, const std::string& text) {
+  const auto is_same = [&](const Solution::ScrolledTo& one) { return one.node == positions.back().node; };
+  if (std::ranges::count_if(positions, is_same) > 1)
+    throw WrongCall(fmt::format("--scrolled {}: it is scrolled already; say it once", text));
 }
 
 /// `120 of 574`, or on two axes `40, 120 of 300, 574`
@@ -57,10 +81,11 @@ Scrolled scrolled_as_asked(const Solution& solution, const std::vector<std::stri
   if (asked.empty()) return {solution, ""};
   std::vector<Solution::ScrolledTo> positions;
   for (const std::string& text : asked) {
-    positions.push_back(parse(solution, text));
-    const auto is_same = [&](const Solution::ScrolledTo& one) { return one.node == positions.back().node; };
-    if (std::ranges::count_if(positions, is_same) > 1)
-      throw WrongCall(fmt::format("--scrolled {}: it is scrolled already; say it once", text));
+    const AskedPosition one = parse(solution.tree(), text, [&](NodeId node) { return solution.keys(node).scroll; });
+    if (!solution.is_placed(one.to.node))
+      throw WrongCall(fmt::format("--scrolled {}: {} is hidden at this size", text, one.name));
+    positions.push_back(one.to);
+    refuse_twice(positions, text);
   }
   Scrolled scrolled{solution.scrolled(positions), ""};
   for (const Solution::ScrolledTo& one : positions) {
@@ -70,6 +95,29 @@ Scrolled scrolled_as_asked(const Solution& solution, const std::vector<std::stri
                          solution.keys(one.node).scroll));
   }
   return scrolled;
+}
+
+std::vector<Solution::ScrolledTo> positions_asked(const Scene& scene, const std::vector<std::string>& asked) {
+  std::vector<Solution::ScrolledTo> positions;
+  for (const std::string& text : asked) {
+    positions.push_back(parse(scene, text).to);
+    refuse_twice(positions, text);
+  }
+  return positions;
+}
+
+void claim_with_positions(const Scene& scene, const std::vector<std::string>& asked, std::vector<std::string>& claims) {
+  std::string with;
+  for (const std::string& text : asked) {
+    const AskedPosition one = parse(scene, text);
+    if (one.value.find(',') != std::string::npos)
+      throw WrongCall(fmt::format("--scrolled {}: in claims a position is one number, or end, as in {}=120", text, one.name));
+    with += fmt::format("{}{}.scrolled = {}", with.empty() ? " with " : " and ", one.name, one.value);
+  }
+  static_cast<void>(positions_asked(scene, asked));
+  for (std::string& claim : claims) {
+    if (claim.find(" with ") == std::string::npos) claim += with;
+  }
 }
 
 }  // namespace fond_ladder::calls

@@ -7,7 +7,7 @@
 #include <vector>
 
 #include "calls/command.hpp"
-#include "fond_ladder/solution.hpp"
+#include "fond_ladder/scene.hpp"
 
 namespace fond_ladder::calls {
 
@@ -23,5 +23,11 @@ struct Scrolled {
 /// there is to scroll. Throws WrongCall for one that is written wrongly, names no node that scrolls, or names one
 /// twice.
 [[nodiscard]] Scrolled scrolled_as_asked(const Solution& solution, const std::vector<std::string>& asked);
+
+/// The positions that were asked for in a scene. Throws WrongCall, and BadPath.
+[[nodiscard]] std::vector<Solution::ScrolledTo> positions_asked(const Scene& scene,
+                                                                const std::vector<std::string>& asked);
+/// Makes claims that say no positions themselves speak of those. Throws WrongCall, and BadPath.
+void claim_with_positions(const Scene& scene, const std::vector<std::string>& asked, std::vector<std::string>& claims);
 
 }  // namespace fond_ladder::calls

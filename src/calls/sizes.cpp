@@ -29,7 +29,7 @@ std::optional<double> usual_height(const Ladder& ladder) {
 AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   if (text == "content") return {};
   for (const NamedRung& rung : ladder.rungs) {
-    if (rung.name == text) return {rung.name, {rung.size.width, rung.size.height}};
+    if (rung.name == text) return {rung.name, ladder.size_of(rung)};
   }
   const std::size_t cross = text.find('x');
   const auto width = parse_size(text.substr(0, cross));
@@ -50,7 +50,7 @@ std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Lad
   std::vector<AskedSize> sizes;
   for (const std::string& text : at) sizes.push_back(parse_at(text, ladder));
   if (!sizes.empty()) return sizes;
-  for (const NamedRung& rung : ladder.rungs) sizes.push_back({rung.name, {rung.size.width, rung.size.height}});
+  for (const NamedRung& rung : ladder.rungs) sizes.push_back({rung.name, ladder.size_of(rung)});
   if (sizes.empty()) sizes.push_back({"", {ladder.width.to, usual_height(ladder)}});
   return sizes;
 }

@@ -215,7 +215,7 @@ class MapDrawing {
 
   void rungs() {
     for (const NamedRung& rung : map_.rungs) {
-      const Point at{x_of(rung.size.width), y_of(rung.size.height)};
+      const Point at{x_of(rung.width), y_of(rung.height.value_or(0))};
       pen_.fill({at.x - 5, at.y - 5, 10, 10}, picture::paper);
       pen_.fill({at.x - 3.5, at.y - 3.5, 7, 7}, picture::letters_ink);
       const std::string name = printable(rung.name);

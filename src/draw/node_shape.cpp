@@ -12,11 +12,16 @@ namespace {
 
 constexpr double hatch_step = 7, dot_step = 8;
 
-void paint_border(Pen& pen, const Item& item, const FourSides& border, const Rect& room) {
-  const Rect own{0, 0, item.box.width / item.zoom, item.box.height / item.zoom};
-  const Rect inside{border.left, border.top, std::max(0.0, own.width - border.left - border.right),
-                    std::max(0.0, own.height - border.top - border.bottom)};
-  for (const Rect& piece : beyond(own, inside)) {
+void paint_border(Pen& pen, const Item& item, const FourSides& border, bool is_outside, const Rect& room) {
+  Rect outer{0, 0, item.box.width / item.zoom, item.box.height / item.zoom}, inner = outer;
+  if (is_outside) {
+    outer = {-border.left, -border.top, outer.width + border.left + border.right,
+             outer.height + border.top + border.bottom};
+  } else {
+    inner = {border.left, border.top, std::max(0.0, outer.width - border.left - border.right),
+             std::max(0.0, outer.height - border.top - border.bottom)};
+  }
+  for (const Rect& piece : beyond(outer, inner)) {
     pen.fill(common(in_picture(item, piece), room), line_of(item.kind, item.depth));
   }
 }
@@ -124,7 +129,9 @@ void paint_shape(Pen& pen, const Solution& solution, const Item& item, const Rec
   pen.fill(box, is_veil ? faded(tint_of(item.kind, item.depth), veil) : tint_of(item.kind, item.depth));
   const bool roomy = box.width >= 4 && box.height >= 4;
   if (roomy && !bare) paint_room(pen, solution, item, room, used);
-  paint_border(pen, item, solution.border(item.node), room);
+  const BorderAt border_at = solution.keys(item.node).border_at;
+  const bool is_outside = border_at == BorderAt::around || border_at == BorderAt::outline;
+  paint_border(pen, item, solution.border(item.node), is_outside, room);
   if (item.kind == Kind::text) paint_words(pen, solution, item, room);
   if (item.kind == Kind::image && roomy) paint_image(pen, solution, item, room);
   if (roomy) pen.outline(grown(box, -0.5), {line_of(item.kind, item.depth), 1});

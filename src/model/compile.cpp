@@ -22,36 +22,39 @@ double on_side(const std::array<Sides, 2>& sides, std::size_t i) {
   return i % 2 == 0 ? sides[i / 2].before : sides[i / 2].after;
 }
 
-void compile_edges(const Keys& keys, double em, bool mirrored, CompiledNode& node) {
+void compile_edges(const Keys& keys, const FontUnits& units, bool mirrored, CompiledNode& node) {
   node.needs_extra = true;
   const auto px = [&](const Edge& edge) {
     node.traits.percent_edges |= edge.length().is_percent() ? 1U : 0U;
-    return edge.length().in_px(em, 0);
+    return edge.length().in_px(units, 0);
   };
   for (std::size_t i = 0; i < physical_sides.size(); ++i) {
     const Edge margin = keys.margin.on(physical_sides[i], mirrored);
+    const double border = px(keys.border.on(physical_sides[i], mirrored));
+    const double outside = keys.border_at == BorderAt::around ? border : 0;
     if (margin.is_automatic()) {
       node.traits.auto_margin = 1;
       node.extra.auto_margins |= static_cast<std::uint8_t>(1U << i);
+      on_side(node.extra.edges.margin, i) = outside;
     } else {
-      on_side(node.extra.edges.margin, i) = px(margin);
+      on_side(node.extra.edges.margin, i) = std::clamp(px(margin) + outside, -limits::largest_length, limits::largest_length);
     }
     double inset = px(keys.padding.on(physical_sides[i], mirrored));
-    if (keys.border_at == BorderAt::inside) inset += px(keys.border.on(physical_sides[i], mirrored));
+    if (keys.border_at == BorderAt::inside) inset += border;
     on_side(node.extra.edges.inset, i) = std::min(inset, limits::largest_length);
   }
 }
 
-void compile_limit(const Limit& limit, double em, Traits& traits, double& field) {
+void compile_limit(const Limit& limit, const FontUnits& units, Traits& traits, double& field) {
   if (!limit) return;
   if (limit->is_percent()) {
     traits.percent_sizes = 1;
   } else {
-    field = limit->in_px(em, 0);
+    field = limit->in_px(units, 0);
   }
 }
 
-void compile_sizes(const Keys& keys, double em, CompiledNode& node) {
+void compile_sizes(const Keys& keys, const FontUnits& units, CompiledNode& node) {
   Traits& traits = node.traits;
   const std::array<const Sizing*, 2> sizes{&keys.width, &keys.height};
   for (std::size_t axis = 0; axis < 2; ++axis) {
@@ -61,13 +64,13 @@ void compile_sizes(const Keys& keys, double em, CompiledNode& node) {
     } else {
       traits.height_way = static_cast<std::uint64_t>(way);
     }
-    if (way == SizeWay::px) node.given[axis] = sizes[axis]->length().in_px(em, 0);
+    if (way == SizeWay::px) node.given[axis] = sizes[axis]->length().in_px(units, 0);
     if (way == SizeWay::percent) traits.percent_sizes = 1;
   }
-  compile_limit(keys.min_width, em, traits, node.smallest[x_axis]);
-  compile_limit(keys.min_height, em, traits, node.smallest[y_axis]);
-  compile_limit(keys.max_width, em, traits, node.largest[x_axis]);
-  compile_limit(keys.max_height, em, traits, node.largest[y_axis]);
+  compile_limit(keys.min_width, units, traits, node.smallest[x_axis]);
+  compile_limit(keys.min_height, units, traits, node.smallest[y_axis]);
+  compile_limit(keys.max_width, units, traits, node.largest[x_axis]);
+  compile_limit(keys.max_height, units, traits, node.largest[y_axis]);
   traits.min_width_given = keys.min_width.has_value();
   traits.min_height_given = keys.min_height.has_value();
 }
@@ -89,7 +92,7 @@ void compile_aspect(const Keys& keys, CompiledNode& node) {
   node.traits.width_way = static_cast<std::uint64_t>(SizeWay::px);
 }
 
-void compile_factors(const Keys& keys, double em, CompiledNode& node) {
+void compile_factors(const Keys& keys, const FontUnits& units, CompiledNode& node) {
   node.grow = keys.weight.value_or(keys.grow);
   node.traits.weighted = keys.weight.has_value();
   node.traits.rigid = keys.shrink == 0;
@@ -99,7 +102,7 @@ void compile_factors(const Keys& keys, double em, CompiledNode& node) {
   node.traits.has_factors = 1;
   node.extra.shrink = keys.shrink;
   node.extra.basis_way = static_cast<std::uint8_t>(basis);
-  if (basis == SizeWay::px) node.extra.basis = keys.basis.length().in_px(em, 0);
+  if (basis == SizeWay::px) node.extra.basis = keys.basis.length().in_px(units, 0);
   if (basis == SizeWay::percent) node.traits.percent_sizes = 1;
 }
 
@@ -144,13 +147,13 @@ void compile_rare(const Keys& keys, Traits& traits) {
   traits.celled = keys.cell || keys.span != CellSpan{} || !keys.area.empty();
 }
 
-void compile_inner(const Keys& keys, double em, CompiledNode& node) {
+void compile_inner(const Keys& keys, const FontUnits& units, CompiledNode& node) {
   if (!is_container(keys.kind)) {
     node.inner = {keys.natural.x, keys.natural.y};
     return;
   }
   node.traits.percent_gap = keys.gap.x.is_percent() || keys.gap.y.is_percent();
-  node.inner = {keys.gap.x.in_px(em, 0), keys.gap.y.in_px(em, 0)};
+  node.inner = {keys.gap.x.in_px(units, 0), keys.gap.y.in_px(units, 0)};
 }
 
 Edges plain_edges(const std::array<Sides, 2>& px, std::uint8_t automatic_bits) {
@@ -236,7 +239,8 @@ bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node)
 bool passes_read(const Keys& keys, const Traits& traits) {
   return traits.percent_sizes || traits.percent_edges || traits.percent_gap || traits.shares_total || traits.ordered ||
          traits.pinned || traits.nudged || traits.celled || keys.kind == Kind::grid || keys.aspect.has_value() ||
-         keys.scale != 1 || keys.drift.has_value() || !keys.border.empty();
+         keys.scale != 1 || keys.drift.has_value() || !keys.border.empty() ||
+         keys.words_up != WordsAt::start;
 }
 
 }  // namespace
@@ -266,13 +270,14 @@ CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction 
   static const std::uint64_t edges = bits_of(&Keys::margin, &Keys::padding, &Keys::border);
   static const std::uint64_t rare = bits_of(&Keys::pin, &Keys::order, &Keys::out_of, &Keys::scale, &Keys::nudge,
                                             &Keys::cell, &Keys::span, &Keys::area);
+  const FontUnits units = keys.units(em);
   compile_words(keys, node.traits);
   if ((said & rare) != 0) compile_rare(keys, node.traits);
-  if ((said & edges) != 0) compile_edges(keys, em, direction == Direction::rtl, node);
-  compile_sizes(keys, em, node);
+  if ((said & edges) != 0) compile_edges(keys, units, direction == Direction::rtl, node);
+  compile_sizes(keys, units, node);
   if (keys.kind == Kind::image || keys.aspect) compile_aspect(keys, node);
-  compile_factors(keys, em, node);
-  compile_inner(keys, em, node);
+  compile_factors(keys, units, node);
+  compile_inner(keys, units, node);
   if (surely_held(keys, said, node)) return node;
   Keys plain = decompile(node);
   plain.name = keys.name;

@@ -34,7 +34,8 @@ const std::array table{
              Domain::not_negative},
     KeyEntry{"border", &Keys::border, Acts::everywhere, "thickness of the border", Domain::thickness},
     KeyEntry{"border_at", &Keys::border_at, Acts::everywhere,
-             "inside the box, taking room of its content, or over whatever is there"},
+             "inside the box, taking room of its content; over whatever is there; around the box, taking room as a margin "
+             "does; or an outline around it, taking none"},
     KeyEntry{"hidden", &Keys::hidden, Acts::child, "takes no room, and nothing of it is seen"},
     KeyEntry{"touch", &Keys::touch, Acts::everywhere, "a person must be able to hit it"},
     KeyEntry{"meant", &Keys::meant, Acts::everywhere, "findings of lint, and \"cut\", that are on purpose here"},
@@ -82,6 +83,7 @@ const std::array table{
     KeyEntry{"one_line", &Keys::one_line, Acts::text, "whether its words stay on one line"},
     KeyEntry{"max_lines", &Keys::max_lines, Acts::text, "lines beyond are cut", Domain::at_least_one},
     KeyEntry{"words_at", &Keys::words_at, Acts::text, "where its words lie in a box wider than they are"},
+    KeyEntry{"words_up", &Keys::words_up, Acts::text, "where its words lie in a box higher than they are"},
     KeyEntry{"shows", &Keys::shows, Acts::image, "how the picture fills its box"},
     KeyEntry{"ranges", &Keys::ranges, Acts::everywhere,
              "own ranges: of its own width, under which it and what is in it may be different"},
@@ -91,12 +93,12 @@ const std::array table{
 /// the table as well.
 auto fields_of(const Keys& keys) {
   auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
-         alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow, shrink, weight,
+         alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, width, height, grow, shrink, weight,
          natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of, max_lines,
          scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows,
          areas, ranges] = keys;
   return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
-                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, shows, order, width, height, grow,
+                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, width, height, grow,
                   shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size,
                   aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area,
                   columns, rows, auto_columns, auto_rows, areas, ranges);

@@ -15,8 +15,14 @@ Length::Length(double amount, Unit unit) : amount_(amount), unit_(unit) {
   }
 }
 
-double Length::in_px(double em, double whole) const {
-  const double px = unit_ == Unit::px ? amount_ : unit_ == Unit::em ? amount_ * em : amount_ / 100 * whole;
+double Length::in_px(const FontUnits& units, double whole) const {
+  double px = amount_;
+  switch (unit_) {
+    case Unit::px: break;
+    case Unit::em: px *= units.em; break;
+    case Unit::ch: px *= units.ch; break;
+    case Unit::percent: px = px / 100 * whole; break;
+  }
   return std::clamp(px, -limits::largest_length, limits::largest_length);
 }
 

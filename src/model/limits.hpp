@@ -86,6 +86,9 @@ inline constexpr std::uint32_t largest_node_count = (1U << 24) - 1;
 /// Bytes. A scene file beyond this is refused before it is read; a million nested rows take about 28 MB.
 inline constexpr std::size_t largest_scene_file = std::size_t{40} * 1024 * 1024;
 
+/// Files that a scene uses, those that they use included; altogether they are as large as a scene file at most.
+inline constexpr std::size_t most_used_files = 64;
+
 /// Different errors of one scene file after which reading stops.
 inline constexpr std::size_t most_kept_errors = 1000;
 

@@ -43,6 +43,15 @@ class Origins {
   };
   std::vector<Unused> unused;
 
+  /// Names that two files define, both of them used by the scene.
+  struct Clash {
+    std::string key;             ///< ranges, shared or parts
+    std::string name;
+    std::string beaten, counts;  ///< the files
+  };
+  std::vector<Clash> clashes;
+  std::vector<std::string> of_used_files;  ///< ranges and modes that the scene's own file does not name
+
  private:
   std::vector<std::string> names_{""};
   std::unordered_map<std::string, std::uint32_t> numbers_{{"", 0}};

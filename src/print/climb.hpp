@@ -26,6 +26,8 @@ struct ShownClimb {
 
 /// `North house console from 360 to 1440 wide, 800 high`, `… with beds.width from 100 to 400 at 1280 x 800`
 [[nodiscard]] std::string headline(const ShownClimb& shown);
+/// `list scrolled to its end`, where places are told so; else empty.
+[[nodiscard]] std::string scrolled_words(const ShownClimb& shown);
 
 /// The turns of the columns that are shown.
 [[nodiscard]] std::vector<const Turn*> shown_turns(const ShownClimb& shown);

@@ -26,6 +26,7 @@ void write_climbed(JsonWriter& json, const ShownClimb& shown) {
     json.text("setting", climbed.setting);
     json.text("unit", shown.unit.empty() ? "px" : shown.unit);
   }
+  if (const std::string scrolled = scrolled_words(shown); !scrolled.empty()) json.text("scrolled", scrolled);
   json.truth("proved", climbed.sampled.empty());
   json.objects("rungs", shown.rows, [&](const auto& step) {
     if (of_setting) json.number("value", step.at);

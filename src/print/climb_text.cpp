@@ -138,25 +138,41 @@ std::vector<const Turn*> shown_turns(const ShownClimb& shown) {
   return turns;
 }
 
+std::string scrolled_words(const ShownClimb& shown) {
+  const auto& all = shown.climbed.quantities;
+  const auto moved = std::ranges::find_if(all, [](const Quantity& one) { return !one.scrolled.empty(); });
+  if (moved == all.end()) return "";
+  std::string words;
+  for (const Solution::ScrolledTo& one : moved->scrolled) {
+    const std::string to = one.y == Solution::scroll_end ? "its end"
+                           : one.x > 0 && one.y > 0      ? rounded(one.x) + ", " + rounded(one.y)
+                                                         : rounded(std::max(one.x, one.y));
+    words += (words.empty() ? "" : ", ") + shown.scene.tree.tail(one.node) + " scrolled to " + to;
+  }
+  return words;
+}
+
 std::string headline(const ShownClimb& shown) {
   const Ladder& ladder = shown.ladder;
+  std::string scrolled = printable(scrolled_words(shown));
+  if (!scrolled.empty()) scrolled.insert(0, ", ");
   const std::string title = printable(shown.scene.name());
   if (!shown.climbed.setting.empty()) {
     const Rung& at = shown.at.rung;
     const std::string size = !at.width    ? "as large as its content"
                              : !at.height ? fmt::format("at {} wide, its height by content", exact(*at.width))
                                           : fmt::format("at {} x {}", exact(*at.width), exact(*at.height));
-    return fmt::format("{} with {} from {}{} to {}{} {}", title, printable(shown.climbed.setting),
+    return fmt::format("{} with {} from {}{} to {}{} {}{}", title, printable(shown.climbed.setting),
                        exact(shown.climbed.steps.front().at), shown.unit, exact(shown.climbed.steps.back().at),
-                       shown.unit, size);
+                       shown.unit, size, scrolled);
   }
   if (shown.climbed.along_height) {
     const Span span = ladder.height.value_or(Span());
-    return fmt::format("{} from {} to {} high, {} wide", title, exact(span.from), exact(span.to),
-                       exact(ladder.width.to));
+    return fmt::format("{} from {} to {} high, {} wide{}", title, exact(span.from), exact(span.to),
+                       exact(ladder.width.to), scrolled);
   }
-  return fmt::format("{} from {} to {} wide, {}", title, exact(ladder.width.from), exact(ladder.width.to),
-                     ladder.height ? exact(ladder.height->from) + " high" : "its height by content");
+  return fmt::format("{} from {} to {} wide, {}{}", title, exact(ladder.width.from), exact(ladder.width.to),
+                     ladder.height ? exact(ladder.height->from) + " high" : "its height by content", scrolled);
 }
 
 void print_climbed(const ShownClimb& shown, const std::vector<Telling>& telling, std::ostream& out) {

@@ -165,6 +165,14 @@ template <class N>
   });
 }
 
+/// Which share of the height that the words of a text leave lies above them.
+template <class N>
+[[nodiscard]] double words_ahead(const ViewOf<N>& view, Index node) {
+  if (view.traits(node).node_kind() != Kind::text || !view.extra(node).keys) return 0;
+  constexpr std::array<double, 3> shares{0, 0.5, 1};
+  return shares[static_cast<std::size_t>(view.keys(node).words_up)];
+}
+
 /// First baseline of a node from its top, after pass 3. Only what content or children give is stored; where there is
 /// neither it is the bottom edge.
 template <class N>

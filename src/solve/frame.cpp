@@ -126,11 +126,13 @@ void FrameOf<N>::resolve_percent_edges(Index node, Axis axis, N whole) {
     return this->length(
         node, [&](const Keys& own) { return length_of((own.*edges).on(side, mirrored)); }, whole);
   };
-  const SidesOf<N> margin{px(&Keys::margin, before), px(&Keys::margin, after)};
+  SidesOf<N> margin{px(&Keys::margin, before), px(&Keys::margin, after)};
   SidesOf<N> inset{px(&Keys::padding, before), px(&Keys::padding, after)};
-  if (keys(node).border_at == BorderAt::inside) {
-    inset.before = least_of(inset.before + px(&Keys::border, before), limits::largest_length);
-    inset.after = least_of(inset.after + px(&Keys::border, after), limits::largest_length);
+  const BorderAt border_at = keys(node).border_at;
+  if (border_at == BorderAt::inside || border_at == BorderAt::around) {
+    SidesOf<N>& room = border_at == BorderAt::inside ? inset : margin;
+    room.before = least_of(room.before + px(&Keys::border, before), limits::largest_length);
+    room.after = least_of(room.after + px(&Keys::border, after), limits::largest_length);
   }
   EdgeRoomOf<N>& resolved = resolved_of(node);
   if (!is_same(inset.before, resolved.inset[axis].before) || !is_same(inset.after, resolved.inset[axis].after)) {
@@ -150,7 +152,7 @@ bool ViewOf<N>::holds_content(Index node) const {
 
 template <class N>
 SidesOf<N> ViewOf<N>::border(Index node, Axis axis) const {
-  if (!extra(node).keys || keys(node).border_at == BorderAt::over) return {};
+  if (!extra(node).keys || keys(node).border_at != BorderAt::inside) return {};
   const auto px = [&](Side side) {
     return length(
         node, [&](const Keys& own) { return own.border.on(side, mirrored).length(); }, N(0));

@@ -93,9 +93,10 @@ class ViewOf {
   /// A length among the keys of a node, as `pick(keys)` gives it; `whole` is what 100 % stands for.
   template <class Pick>
   [[nodiscard]] N length(Index node, const Pick& pick, N whole) const {
-    return moved(in_px(pick(keys(node)), em, whole), [&](const auto& setting) {
+    return moved(in_px(pick(keys(node)), keys(node).units(em), whole), [&](const auto& setting) {
       const auto& there = setting.extra(node).keys;  // none where it has another form: all is void then
-      return in_px(pick(there ? *there : keys(node)), em, whole);
+      const Keys& said = there ? *there : keys(node);
+      return in_px(pick(said), said.units(em), whole);
     });
   }
   /// What is measured for a leaf, or null.

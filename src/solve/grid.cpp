@@ -34,9 +34,9 @@ const Keys& keys_of(const ViewOf<N>& view, Index grid) {
 
 /// A bound of a track in pixels where it is a length and its percentage is known; else negative.
 template <class N>
-N length_of(const TrackSize& size, double em, N inner) {
+N length_of(const TrackSize& size, const FontUnits& units, N inner) {
   if (size.way() != TrackSize::Way::length || (size.length().is_percent() && is_unknown(inner))) return unknown;
-  return in_px(size.length(), em, inner);
+  return in_px(size.length(), units, inner);
 }
 
 template <class N>
@@ -52,10 +52,10 @@ TrackWay way_of(const TrackSize& size, N px) {
 }
 
 template <class N>
-SizedTrackOf<N> resolved(const Track& track, double em, N inner) {
+SizedTrackOf<N> resolved(const Track& track, const FontUnits& units, N inner) {
   SizedTrackOf<N> sized;
-  sized.least = length_of<N>(track.min, em, inner);
-  sized.most = length_of<N>(track.max, em, inner);
+  sized.least = length_of<N>(track.min, units, inner);
+  sized.most = length_of<N>(track.max, units, inner);
   sized.min = way_of<N>(track.min, sized.least);
   sized.max = way_of<N>(track.max, sized.most);
   sized.share = sized.max == TrackWay::share ? track.max.share() : 0;
@@ -65,19 +65,19 @@ SizedTrackOf<N> resolved(const Track& track, double em, N inner) {
 
 /// The size by which a track counts when it is asked how many fit: section 7.2.3.2.
 template <class N>
-N counted_size(const Track& track, double em, N inner) {
-  const N least = length_of<N>(track.min, em, inner), largest = length_of<N>(track.max, em, inner);
+N counted_size(const Track& track, const FontUnits& units, N inner) {
+  const N least = length_of<N>(track.min, units, inner), largest = length_of<N>(track.max, units, inner);
   return most_of(0.0, !is_unknown(largest) ? most_of(largest, least) : least);
 }
 
 /// How often the fitting run of some tracks is repeated.
 template <class N>
-std::uint32_t repeats(const Tracks& tracks, double em, N gap, N inner) {
+std::uint32_t repeats(const Tracks& tracks, const FontUnits& units, N gap, N inner) {
   if (is_unknown(inner)) return 1;
   N fixed = 0, unit = 0, fixed_count = 0, unit_count = 0;
   for (const Tracks::Run& run : tracks.runs()) {
     for (const Track& track : run.tracks) {
-      const N size = counted_size<N>(track, em, inner);
+      const N size = counted_size<N>(track, units, inner);
       (run.fitting ? unit : fixed) += run.fitting ? most_of(1.0, size) : size * run.times;
       (run.fitting ? unit_count : fixed_count) += run.fitting ? 1 : run.times;
     }
@@ -128,8 +128,8 @@ template <class N>
 Repeats repeats_of(const ViewOf<N>& view, Index grid, const Keys& keys, N inner_width) {
   const N gap =
       is_unknown(inner_width) ? grid::gap_up(view, grid, x_axis) : grid::gap_down(view, grid, x_axis, inner_width);
-  return {repeats<N>(keys.columns, view.em, gap, inner_width),
-          repeats<N>(keys.rows, view.em, grid::gap_up<N>(view, grid, y_axis), height_for_counting<N>(view, grid))};
+  return {repeats<N>(keys.columns, keys.units(view.em), gap, inner_width),
+          repeats<N>(keys.rows, keys.units(view.em), grid::gap_up<N>(view, grid, y_axis), height_for_counting<N>(view, grid))};
 }
 
 /// Takes out the tracks that nobody stands in, where they are to be dropped; `new_place` says where the others went.
@@ -327,12 +327,12 @@ void size_axis(const ViewOf<N>& view, Index grid, const InFlow& flow, Room asked
   const N counted = axis == x_axis ? whole : height_for_counting<N>(view, grid);
   const Tracks& written = axis == x_axis ? keys.columns : keys.rows;
   const std::uint32_t fitting =
-      repeats<N>(written, view.em, axis == x_axis ? gap : gap_up<N>(view, grid, axis), counted);
+      repeats<N>(written, keys.units(view.em), axis == x_axis ? gap : gap_up<N>(view, grid, axis), counted);
   scratch.tracks.clear();
   for_each_written(written, fitting, [&](const Track& track, bool) {
-    if (scratch.tracks.size() < limits::most_tracks) scratch.tracks.push_back(resolved<N>(track, view.em, whole));
+    if (scratch.tracks.size() < limits::most_tracks) scratch.tracks.push_back(resolved<N>(track, keys.units(view.em), whole));
   });
-  const SizedTrackOf<N> added = resolved<N>(axis == x_axis ? keys.auto_columns : keys.auto_rows, view.em, whole);
+  const SizedTrackOf<N> added = resolved<N>(axis == x_axis ? keys.auto_columns : keys.auto_rows, keys.units(view.em), whole);
   const GridPlace& counts = view.grid_place(grid);
   scratch.tracks.resize(axis == x_axis ? counts.columns : counts.rows, added);
   drop_empty<axis, N>(view, flow, written, fitting, scratch);

@@ -120,13 +120,17 @@ template <class SomeView>
   const auto* text = dynamic_cast<const PlainText*>(view.content(node));
   if (text == nullptr) return all;
   const N inner = view.inner_size(node, x_axis);
-  const N left = view.edges_down(node).inset[x_axis].before, top = view.edges_down(node).inset[y_axis].before;
+  const N left = view.edges_down(node).inset[x_axis].before;
   const WordsAt words_at = solve.keys(node).words_at;
   const double far = words_at == WordsAt::center ? 0.5 : (words_at == WordsAt::end) == view.mirrored ? 0 : 1;
-  for (const PlainText::Line& line : lines_of(*text, inner)) {
+  const auto lines = lines_of(*text, inner);
+  const auto most = text->style().max_lines;
+  const std::size_t kept = most ? std::min(lines.size(), static_cast<std::size_t>(*most)) : lines.size();
+  const N spare = view.inner_size(node, y_axis) - static_cast<double>(kept) * text->line_height();
+  const N top = view.edges_down(node).inset[y_axis].before + words_ahead(view, node) * most_of(0.0, spare);
+  for (const PlainText::Line& line : lines) {
     const auto above = static_cast<double>(all.size()) * text->line_height();
-    const auto most = text->style().max_lines;
-    const bool dropped = most && all.size() >= static_cast<std::size_t>(*most);
+    const bool dropped = all.size() >= kept;
     all.push_back(
         {line.text, {left + far * (inner - line.width), top + above, line.width, text->line_height()}, dropped});
   }

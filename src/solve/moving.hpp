@@ -147,10 +147,10 @@ class Moving {
 [[nodiscard]] inline Moving magnitude(const Moving& a) {
   return a < 0 ? -a : a;
 }
-[[nodiscard]] inline Moving in_px(const Length& length, double em, const Moving& whole) {
-  if (!length.is_percent()) return length.in_px(em, 0);
-  const double share = length.in_px(em, 1);
-  return {length.in_px(em, whole.value()), share * whole.slope(), share * whole.sideways(), whole.bends()};
+[[nodiscard]] inline Moving in_px(const Length& length, const FontUnits& units, const Moving& whole) {
+  if (!length.is_percent()) return length.in_px(units, 0);
+  const double share = length.in_px(units, 1);
+  return {length.in_px(units, whole.value()), share * whole.slope(), share * whole.sideways(), whole.bends()};
 }
 /// The height, and up to where the content says the same.
 [[nodiscard]] OwnContent::Heights measured_height(const Measured& measured, const Moving& width);

@@ -115,8 +115,8 @@ template <class N>
   }
 }
 /// A length in pixels, `whole` being what 100 % stands for.
-[[nodiscard]] inline double in_px(const Length& length, double em, double whole) {
-  return length.in_px(em, whole);
+[[nodiscard]] inline double in_px(const Length& length, const FontUnits& units, double whole) {
+  return length.in_px(units, whole);
 }
 /// The height that content asks for in a width.
 [[nodiscard]] inline OwnContent::Heights measured_height(const Measured& measured, double width) {

@@ -2,24 +2,19 @@
 #include "solve/scrolled_view.hpp"
 
 namespace fond_ladder::inline v0::detail {
+namespace {
+
+/// Of positions that are held within their ranges already.
+std::vector<ScrollerAt<double>> scrollers_at(const Tree& tree, const std::vector<Solution::ScrolledTo>* positions) {
+  std::vector<ScrollerAt<double>> all;
+  if (positions == nullptr) return all;
+  for (const Solution::ScrolledTo& one : *positions) all.push_back({tree.store().index_of(one.node), {one.x, one.y}});
+  return all;
+}
+
+}  // namespace
 
 ScrolledView::ScrolledView(const Tree& tree, const Passes& passes, const std::vector<Solution::ScrolledTo>* positions)
-    : View(tree.store(), passes.state) {
-  if (positions == nullptr) return;
-  for (const Solution::ScrolledTo& one : *positions) {
-    const Index node = tree.store().index_of(one.node);
-    const auto moved = [&](Axis axis, double by) { return scrolls_backwards(*this, node, axis) ? by : -by; };
-    scrolled_.push_back({node, {moved(x_axis, one.x), moved(y_axis, one.y)}});
-  }
-}
-
-double ScrolledView::movement(Index node, Axis axis) const {
-  const Index above = parent(node);
-  const auto found = std::ranges::find(scrolled_, above, &Scrolled::node);
-  if (above == no_index || found == scrolled_.end()) return 0;
-  const bool says = extra(node).keys && keys(node).drift;
-  const double drift = says ? *keys(node).drift : traits(node).pinned ? 0 : 1;
-  return found->moved[axis] * drift;
-}
+    : ScrolledViewOf(View(tree.store(), passes.state), scrollers_at(tree, positions)) {}
 
 }  // namespace fond_ladder::inline v0::detail

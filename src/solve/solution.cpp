@@ -85,11 +85,8 @@ detail::ScrolledView Solution::scrolled_view() const {
 
 Solution Solution::scrolled(const std::vector<ScrolledTo>& positions) const {
   std::vector<ScrolledTo> within;
-  for (const ScrolledTo& asked : positions) {
-    const Extent range = scroll_range(asked.node);
-    const auto held = [](double position, double most) { return position > 0 ? std::min(position, most) : 0; };
-    within.push_back({asked.node, held(asked.x, range.width), held(asked.y, range.height)});
-  }
+  for (const auto& one : detail::held_positions(view_of(tree(), passes()), tree().store(), positions))
+    within.push_back({tree().store().id_of(one.node), one.at[x_axis], one.at[y_axis]});
   Solution other = *this;
   other.scrolled_ = std::make_shared<const std::vector<ScrolledTo>>(std::move(within));
   return other;
@@ -241,7 +238,15 @@ FourSides Solution::intrusion(NodeId node) const {
 
 double Solution::baseline(NodeId node) const {
   if (!is_placed(node)) return 0;
-  return box(node).y + detail::first_baseline_down(view_of(tree(), passes()), tree().store().index_of(node));
+  const detail::View view = view_of(tree(), passes());
+  const detail::Index i = tree().store().index_of(node);
+  const double first = box(node).y + detail::first_baseline_down(view, i);
+  // Words that lie lower in a higher box: the height that counted for the baseline may not be that of the box.
+  const double share = detail::words_ahead(view, i), inset = view.edges_down(i).inset[y_axis].sum();
+  if (share == 0 || view.content(i) == nullptr) return first;
+  const double words = view.measured(i).height_for(view.inner_size(i, x_axis)).height;
+  const auto spare = [&](double height) { return std::max(0.0, height - inset - words); };
+  return first + share * (spare(view.size(i, y_axis)) - spare(detail::natural_height(view, i)));
 }
 
 std::vector<Solution::NodeBox> Solution::snapped(double density) const {

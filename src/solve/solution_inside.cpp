@@ -7,6 +7,7 @@
 
 #include "fond_ladder/plain_text.hpp"
 #include "solve/passes.hpp"
+#include "solve/scrolled_view.hpp"
 #include "solve/sticks_out.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -44,9 +45,9 @@ FourSides Solution::padding(NodeId node) const {
 
 FourSides Solution::border(NodeId node) const {
   if (!is_placed(node)) return {};
-  const Edges given = keys(node).border;
+  const Keys said = keys(node);
   const auto on = [&](Side side) {
-    return given.on(side, tree().direction() == Direction::rtl).length().in_px(tree().em(), 0);
+    return said.border.on(side, tree().direction() == Direction::rtl).length().in_px(said.units(tree().em()), 0);
   };
   return {on(Side::top), on(Side::right), on(Side::bottom), on(Side::left)};
 }
@@ -106,12 +107,7 @@ Extent Solution::scroll_range(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(tree(), passes());
   const Index i = tree().store().index_of(node);
-  const auto on = [&](Axis axis) {
-    if (!view.traits(i).scrolls(axis)) return 0.0;
-    const double view_size = std::max(0.0, view.size(i, axis) - view.border(i, axis).sum());
-    return std::max(0.0, detail::content_extent(view, i, axis) - view_size);
-  };
-  return {on(x_axis), on(y_axis)};
+  return {detail::scroll_range_of(view, i, x_axis), detail::scroll_range_of(view, i, y_axis)};
 }
 
 int Solution::lines(NodeId node) const {

@@ -409,6 +409,7 @@ TEST(Line, SizesGapsMarginsAndSpareAddUp) {
       keys.pin.reset();
       keys.order = {};
       keys.margin = 2.0;
+      keys.border_at = BorderAt::inside;
       tree.append(tree.root(), keys);
     }
     Solver solver;

@@ -98,7 +98,7 @@ TEST(Ties, WrongOnesAreToldWithTheirPlace) {
       {R"({"left":"a.right + 3px"})", "must be tied to an edge of a sibling, as in \"photo.right + 12\""},
       {R"({"left":[]})", "must be tied to an edge at least"},
       {R"({"left":"a"})",
-       "must be a number (pixels), \"2.5em\" or \"40%\", or tied to an edge as in \"photo.right + 12\""},
+       "must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or tied to an edge as in \"photo.right + 12\""},
       {R"({"left":[3]})", "must be tied to an edge of a sibling"},
   };
   for (const auto& [pin, fault] : cases) {

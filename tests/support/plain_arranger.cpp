@@ -59,10 +59,13 @@ class Plain {
 
   // --- edges -------------------------------------------------------------------------------------------------------
 
-  double px(const Length& length, double whole) const { return length.in_px(em_, whole < 0 ? 0 : whole); }
+  /// In the fonts of the node that says it.
+  double px(const Keys& of, const Length& length, double whole) const {
+    return length.in_px(of.units(em_), whole < 0 ? 0 : whole);
+  }
   double inset_side(const Keys& keys, Side side, double whole) const {
-    double sum = px(keys.padding.on(side, rtl_).length(), whole);
-    if (keys.border_at == BorderAt::inside) sum += px(keys.border.on(side, rtl_).length(), whole);
+    double sum = px(keys, keys.padding.on(side, rtl_).length(), whole);
+    if (keys.border_at == BorderAt::inside) sum += px(keys, keys.border.on(side, rtl_).length(), whole);
     return sum;
   }
   double before(const Keys& keys, bool x, double whole) const {
@@ -75,8 +78,12 @@ class Plain {
   Margin margin(const Keys& keys, bool x, double whole, bool flip = false) const {
     const Edge a = keys.margin.on(x ? Side::left : Side::top, rtl_),
                b = keys.margin.on(x ? Side::right : Side::bottom, rtl_);
-    Margin margin{a.is_automatic() ? 0 : px(a.length(), whole), b.is_automatic() ? 0 : px(b.length(), whole),
-                  a.is_automatic(), b.is_automatic()};
+    const auto room = [&](const Edge& edge, Side side) {
+      const double outside = keys.border_at == BorderAt::around ? px(keys, keys.border.on(side, rtl_).length(), whole) : 0;
+      return outside + (edge.is_automatic() ? 0 : px(keys, edge.length(), whole));
+    };
+    Margin margin{room(a, x ? Side::left : Side::top), room(b, x ? Side::right : Side::bottom), a.is_automatic(),
+                  b.is_automatic()};
     if (flip) {
       std::swap(margin.before, margin.after);
       std::swap(margin.auto_before, margin.auto_after);
@@ -93,14 +100,14 @@ class Plain {
   double given(const Keys& keys, bool x, double whole) const {
     const Sizing& sizing = x ? keys.width : keys.height;
     if (sizing.way() == Sizing::Way::length) {
-      return sizing.length().is_percent() && whole < 0 ? none : px(sizing.length(), whole);
+      return sizing.length().is_percent() && whole < 0 ? none : px(keys, sizing.length(), whole);
     }
     const bool height_known = keys.height.way() == Sizing::Way::length && !keys.height.length().is_percent();
     if (!x || sizing.way() != Sizing::Way::automatic || !has_shape(keys) || !height_known) return none;
     double most = endless, least = inset(keys, false, none);
-    if (keys.max_height && !keys.max_height->is_percent()) most = px(*keys.max_height, none);
-    if (keys.min_height && !keys.min_height->is_percent()) least = std::max(least, px(*keys.min_height, none));
-    const double height = std::max(std::min(px(keys.height.length(), none), most), least);
+    if (keys.max_height && !keys.max_height->is_percent()) most = px(keys, *keys.max_height, none);
+    if (keys.min_height && !keys.min_height->is_percent()) least = std::max(least, px(keys, *keys.min_height, none));
+    const double height = std::max(std::min(px(keys, keys.height.length(), none), most), least);
     if (keys.aspect) return height * *keys.aspect;
     return (height - inset(keys, false, none)) * (keys.natural.x / keys.natural.y) + inset(keys, true, none);
   }
@@ -108,8 +115,8 @@ class Plain {
     const auto known = [&](const Limit& limit) { return limit && !(limit->is_percent() && whole < 0); };
     const Limit &least = x ? keys.min_width : keys.min_height, &most = x ? keys.max_width : keys.max_height;
     Item item{};
-    item.most = known(most) ? px(*most, whole) : endless;
-    item.least = std::max(known(least) ? px(*least, whole) : 0, inset(keys, x, edge_whole));
+    item.most = known(most) ? px(keys, *most, whole) : endless;
+    item.least = std::max(known(least) ? px(keys, *least, whole) : 0, inset(keys, x, edge_whole));
     item.most = std::max(item.most, item.least);
     return item;
   }
@@ -137,7 +144,7 @@ class Plain {
   double base(const Keys& keys, bool x, double whole, double content) const {
     if (keys.basis.way() == Sizing::Way::content) return content;
     if (keys.basis.way() == Sizing::Way::length) {
-      return keys.basis.length().is_percent() && whole < 0 ? content : px(keys.basis.length(), whole);
+      return keys.basis.length().is_percent() && whole < 0 ? content : px(keys, keys.basis.length(), whole);
     }
     const double size = given(keys, x, whole);
     return size < 0 ? content : size;
@@ -193,7 +200,7 @@ class Plain {
       sum += outer;
       largest = std::max(largest, outer);
     }
-    if (all.size() > 1) sum += px(keys.gap.x, none) * static_cast<double>(all.size() - 1);
+    if (all.size() > 1) sum += px(keys, keys.gap.x, none) * static_cast<double>(all.size() - 1);
     const bool adds = keys.kind == Kind::row && (widest || !keys.wrap);
     return edges + std::max(0.0, adds ? sum : largest);
   }
@@ -218,7 +225,7 @@ class Plain {
     double sum = 0;
     if (keys.kind == Kind::row) {
       for (const auto& line : lines) sum += row_line_height(keys, line, inner, none, least).first;
-      if (lines.size() > 1) sum += px(keys.gap.y, none) * static_cast<double>(lines.size() - 1);
+      if (lines.size() > 1) sum += px(keys, keys.gap.y, none) * static_cast<double>(lines.size() - 1);
       return edges + std::max(0.0, sum);
     }
     double largest = 0;
@@ -240,7 +247,7 @@ class Plain {
       }
     }
     if (keys.kind == Kind::stack) return edges + std::max(0.0, largest);
-    if (count > 1) sum += px(keys.gap.y, none) * static_cast<double>(count - 1);
+    if (count > 1) sum += px(keys, keys.gap.y, none) * static_cast<double>(count - 1);
     return edges + std::max(0.0, sum);
   }
 
@@ -257,7 +264,11 @@ class Plain {
     const double inner = std::max(0.0, width - inset(keys, true, whole));
     if (!is_container(keys.kind)) {
       const auto content = tree_.content(node);
-      return content ? top + content->height_for(inner).baseline : height;
+      if (!content) return height;
+      const OwnContent::Heights words = content->height_for(inner);
+      const double spare = std::max(0.0, height - inset(keys, false, none) - words.height);
+      const double share = keys.words_up == WordsAt::start ? 0 : keys.words_up == WordsAt::end ? 1 : 0.5;
+      return top + words.baseline + (keys.kind == Kind::text ? share * spare : 0);
     }
     const auto lines = lines_of(node, inner);
     if (lines.empty()) return height;
@@ -362,7 +373,7 @@ class Plain {
   }
 
   /// The tracks that are written down, fitting ones as often as they fit; whether each may be dropped.
-  std::vector<std::pair<Track, bool>> written(const Tracks& tracks, double gap, double inner) const {
+  std::vector<std::pair<Track, bool>> written(const Keys& keys, const Tracks& tracks, double gap, double inner) const {
     const auto expand = [&](int times) {
       std::vector<std::pair<Track, bool>> all;
       for (const Tracks::Run& run : tracks.runs()) {
@@ -377,7 +388,7 @@ class Plain {
       for (const Tracks::Run& run : tracks.runs()) {
         for (const Track& track : run.tracks) {
           const auto known = [&](const TrackSize& size) {
-            return size.way() == TrackSize::Way::length ? px(size.length(), inner) : -1;
+            return size.way() == TrackSize::Way::length ? px(keys, size.length(), inner) : -1;
           };
           const double low = known(track.min), high = known(track.max);
           double size = std::max(0.0, high >= 0 ? std::max(low, high) : low);
@@ -401,11 +412,11 @@ class Plain {
     double height = none;
     if (keys.height.way() == Sizing::Way::length && !keys.height.length().is_percent() && node != tree_.root()) {
       const Item bounds = bounded(keys, false, none, none);
-      height = std::max(0.0, bounds.held(px(keys.height.length(), none)) - inset(keys, false, none));
+      height = std::max(0.0, bounds.held(px(keys, keys.height.length(), none)) - inset(keys, false, none));
     }
-    const auto gap = [&](bool of_x, double whole) { return std::max(0.0, px(of_x ? keys.gap.x : keys.gap.y, whole)); };
-    const auto columns = written(keys.columns, gap(true, width), width);
-    const auto rows = written(keys.rows, gap(false, none), height);
+    const auto gap = [&](bool of_x, double whole) { return std::max(0.0, px(keys, of_x ? keys.gap.x : keys.gap.y, whole)); };
+    const auto columns = written(keys, keys.columns, gap(true, width), width);
+    const auto rows = written(keys, keys.rows, gap(false, none), height);
     GridAxis axis;
     axis.gap = gap(x, known);
     std::vector<Keys> children;
@@ -415,7 +426,7 @@ class Plain {
     const auto& own = x ? columns : rows;
     for (int i = 0; i < (x ? column_count : row_count); ++i) {
       const bool is_written = i < static_cast<int>(own.size());
-      axis.tracks.push_back(plain_track(
+      axis.tracks.push_back(plain_track(keys, 
           is_written ? own[static_cast<std::size_t>(i)].first : (x ? keys.auto_columns : keys.auto_rows), known));
     }
     for (int i = static_cast<int>(own.size()) - 1; i >= 0; --i) {
@@ -444,11 +455,11 @@ class Plain {
     return axis;
   }
 
-  PlainTrack plain_track(const Track& track, double inner) const {
+  PlainTrack plain_track(const Keys& keys, const Track& track, double inner) const {
     const auto resolved = [&](const TrackSize& size, double& length) {
       if (size.way() != TrackSize::Way::length) return size;
       if (size.length().is_percent() && inner < 0) return TrackSize();
-      length = px(size.length(), inner);
+      length = px(keys, size.length(), inner);
       return size;
     };
     PlainTrack plain;
@@ -612,7 +623,7 @@ class Plain {
                                                           const std::vector<Item>& items, bool x, double inner,
                                                           bool flip) const {
     std::vector<std::pair<std::size_t, std::size_t>> lines;
-    const double gap = px(x ? keys.gap.x : keys.gap.y, inner);
+    const double gap = px(keys, x ? keys.gap.x : keys.gap.y, inner);
     double taken = 0;
     for (std::size_t i = 0; i < all.size(); ++i) {
       const double outer = items[i].held(items[i].base) + margin(all[i].keys, x, inner, flip).sum();
@@ -674,7 +685,7 @@ class Plain {
   /// Shares one line and returns where its children begin, from the edge from which the line is laid.
   std::vector<double> laid_along(const Keys& keys, const std::vector<Child>& all, std::vector<Item>& items,
                                  std::size_t first, std::size_t last, bool x, double inner, bool flip) const {
-    const double gap = px(x ? keys.gap.x : keys.gap.y, inner);
+    const double gap = px(keys, x ? keys.gap.x : keys.gap.y, inner);
     const std::size_t count = last - first;
     double left = inner - gap * static_cast<double>(count - 1);
     std::size_t autos = 0;
@@ -863,7 +874,7 @@ class Plain {
   /// Where lines begin across, and their sizes when they stretch.
   std::vector<double> lines_shared(const Keys& keys, std::vector<double>& sizes, double inner, bool x) const {
     if (!keys.wrap) return std::vector<double>(sizes.size(), 0);
-    const double gap = px(x ? keys.gap.x : keys.gap.y, inner);
+    const double gap = px(keys, x ? keys.gap.x : keys.gap.y, inner);
     double spare = inner;
     for (const double size : sizes) spare -= size;
     if (!sizes.empty()) spare -= gap * static_cast<double>(sizes.size() - 1);
@@ -887,7 +898,7 @@ class Plain {
   /// First all sideways, then all up and down: those that are tied behind those that they are tied to.
   void place_all_pinned(NodeId node, const Keys& parent, Rect box, double whole_x, double whole_y) {
     const auto border = [&](Side side, double whole) {
-      return parent.border_at == BorderAt::inside ? px(parent.border.on(side, rtl_).length(), whole) : 0;
+      return parent.border_at == BorderAt::inside ? px(parent, parent.border.on(side, rtl_).length(), whole) : 0;
     };
     const double left = border(Side::left, whole_x), top = border(Side::top, whole_y);
     const double room_x = std::max(0.0, box.width - left - border(Side::right, whole_x));
@@ -954,7 +965,7 @@ class Plain {
             edge == PinSide::right || edge == PinSide::bottom || edge == (rtl_ ? PinSide::start : PinSide::end);
         const bool in_middle = edge == PinSide::middle_x || edge == PinSide::middle_y;
         const double whole = x ? room.width : room.height;
-        double plus = px(tied.tie.plus, whole);
+        double plus = px(one.child.keys, tied.tie.plus, whole);
         if (rtl_ && (edge == PinSide::start || edge == PinSide::end)) plus = -plus;
         const double at = low + (in_middle ? extent / 2 : at_end ? extent : 0) - (x ? room.x : room.y) + plus;
         const bool far =
@@ -986,7 +997,7 @@ class Plain {
   std::pair<double, double> pinned(const Child& child, bool x, double whole, const Limit& near, const Limit& far,
                                    const Limit& center, bool from_far, double need, bool keeps_room) const {
     const Margin around = margin(child.keys, x, whole);
-    const double a = near ? px(*near, whole) : 0, b = far ? px(*far, whole) : 0;
+    const double a = near ? px(child.keys, *near, whole) : 0, b = far ? px(child.keys, *far, whole) : 0;
     const double room = std::max(0.0, whole - (keeps_room ? 0 : a + b) - around.sum());
     const Sizing::Way way = (x ? child.keys.width : child.keys.height).way();
     const bool keeps_shape = child.keys.kind == Kind::image || (!x && has_shape(child.keys));
@@ -1006,7 +1017,7 @@ class Plain {
     if (near && far) return {from_far ? high : low, size};
     if (near) return {low, size};
     if (far) return {high, size};
-    if (center) return {(whole - size) / 2 + px(*center, whole), size};
+    if (center) return {(whole - size) / 2 + px(child.keys, *center, whole), size};
     return {from_far ? high : low, size};
   }
 

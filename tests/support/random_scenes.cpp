@@ -7,7 +7,7 @@ namespace fond_ladder::testing {
 
 Length RandomScenes::any_length() {
   switch (below(6)) {
-    case 0: return em(below(6) / 2.0);
+    case 0: return chance(50) ? em(below(6) / 2.0) : ch(below(12) / 2.0);
     case 1: return percent(below(130));
     default: return length();
   }
@@ -131,7 +131,8 @@ Keys RandomScenes::keys(bool leaf) {
   if (chance(25)) keys.margin = edges(12, true);
   if (chance(25)) keys.padding = edges(10, false);
   if (chance(8)) keys.border = Edges(static_cast<double>(below(4))).set(static_cast<Side>(below(8)), below(6) / 2.0);
-  if (chance(5)) keys.border_at = BorderAt::over;
+  if (chance(15)) keys.border_at = static_cast<BorderAt>(below(4));
+  if (chance(20)) keys.words_up = static_cast<WordsAt>(below(3));
   add_container_keys(keys);
   add_child_keys(keys);
   if (chance(70)) keys.natural = {length(), length()};

@@ -14,12 +14,13 @@ struct TidyCall {
   std::string file;
   std::vector<Told> trials;
   std::string output;  // a file; standard output when empty or -
+  bool flat = false;
 };
 
 ExitStatus tidy(const TidyCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
   make(call.trials, draft, streams);
-  const TidyScene tidied = tidy_scene(draft.json(), call.file);
+  const TidyScene tidied = tidy_scene(draft.json(), call.file, call.flat ? Uses::flat : Uses::kept);
   if (tidied.lost_comments) {
     streams.err << (call.file == "-" ? "standard input" : printable(call.file))
                 << ": warning: its comments are not in the tidy scene; keep the file if you need them\n";
@@ -41,6 +42,7 @@ Command tidy_command() {
   TidyCall& call = command.call();
   command.options().argument("SCENE", call.file, "A scene file; - reads standard input");
   add_trials(command.options(), call.trials);
+  command.options().flag("--flat", call.flat, "Write what it needs of the files that it uses into it");
   command.options().text("-o,--output", "FILE", call.output, "Where to; standard output when left out");
   return command.does(tidy);
 }

@@ -27,8 +27,12 @@ void write_ladder(JsonWriter& json, const Ladder& ladder) {
   }
   json.objects("rungs", ladder.rungs, [&](const NamedRung& rung) {
     json.text("name", rung.name);
-    json.number("width", rung.size.width);
-    json.number("height", rung.size.height);
+    json.number("width", rung.width);
+    if (const auto height = ladder.size_of(rung).height) {
+      json.number("height", *height);
+    } else {
+      json.null("height");
+    }
   });
   json.end();
 }

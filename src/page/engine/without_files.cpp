@@ -25,6 +25,18 @@ inline namespace v0 {
 std::string scene::text_of_file(const std::string& path) {
   throw BadScene({{path, 0, 0, "", "the page has no files but the scene that it shows"}});
 }
+/// A page is given scenes that use no other files.
+scene::UsedFiles scene::read_used_files(JsonDocument& document, Faults& faults, const std::string& /*file*/) {
+  const ValueId uses = document.member(document.root(), "uses");
+  if (uses != no_value) faults.add(document, uses, "the page has no files but the scene that it shows");
+  return {{}, {}, {}, {document.root()}, {}};
+}
+bool scene::UsedFiles::uses(std::size_t /*one*/, std::size_t /*other*/) const {
+  return false;
+}
+std::string in_one_file(std::string json, const std::string& /*file_name*/) {
+  return json;
+}
 scene::Places::Places(const std::string& /*file*/) {
   refuse();
 }

@@ -24,10 +24,17 @@ State state_of(const std::string& path) {
   return {data.st_dev, data.st_ino, data.st_size, data.st_mtim.tv_sec, data.st_mtim.tv_nsec};
 }
 
+std::vector<State> states_of(const std::string& path, const std::vector<std::string>& used) {
+  std::vector<State> states{state_of(path)};
+  for (const std::string& file : used) states.push_back(state_of(file));
+  return states;
+}
+
 }  // namespace
 
 WatchedFile::WatchedFile(std::string path) : path_(std::move(path)) {
   content_.text = scene::text_of_file(path_);
+  read();
   watcher_ = std::thread([this] { watch(); });
 }
 
@@ -52,23 +59,23 @@ std::uint64_t WatchedFile::wait_for_other(std::uint64_t version, std::chrono::mi
 }
 
 void WatchedFile::watch() {
-  State known;  // read at once, for it may have changed since it was read first
+  std::vector<State> known;  // read at once, for it may have changed since it was read first
   for (;;) {
     {
       std::unique_lock held(guard_);
       if (changed_.wait_for(held, between_looks, [this] { return ended_; })) return;
     }
-    State now = state_of(path_);
+    std::vector<State> now = states_of(path_, used_);
     if (now == known) continue;
     constexpr int most = 4;
     for (int i = 0; i < most; ++i) {
       std::this_thread::sleep_for(while_written);
-      const State later = state_of(path_);
+      std::vector<State> later = states_of(path_, used_);
       if (later == now) break;
-      now = later;
+      now = std::move(later);
     }
-    known = now;
     read();
+    known = states_of(path_, used_).size() == now.size() ? std::move(now) : std::vector<State>();
   }
 }
 
@@ -76,6 +83,8 @@ void WatchedFile::read() {
   std::string text, fault;
   try {
     text = scene::text_of_file(path_);
+    used_ = files_used_by(text, path_);
+    text = in_one_file(std::move(text), path_);
   } catch (const BadScene& error) {
     fault = error.what();
   }

@@ -7,10 +7,12 @@
 #include <mutex>
 #include <string>
 #include <thread>
+#include <vector>
 
 namespace fond_ladder::page {
 
-/// A file that is read anew whenever it changes, by a thread of its own that looks often. To any number of threads.
+/// A scene file that is read anew whenever it or a file that it uses changes, by a thread of its own that looks often.
+/// To any number of threads.
 class WatchedFile {
  public:
   /// Throws BadScene when it cannot be read now.
@@ -21,7 +23,7 @@ class WatchedFile {
 
   struct Content {
     std::uint64_t version = 1;  ///< counts the changes
-    std::string text;           ///< as it was read last
+    std::string text;           ///< as it was read last, with what it needs of the files that it uses
     std::string fault;          ///< why it cannot be read now; empty when it can
   };
   [[nodiscard]] Content content() const;
@@ -33,6 +35,7 @@ class WatchedFile {
   void read();
 
   std::string path_;
+  std::vector<std::string> used_;  // the watcher's
   mutable std::mutex guard_;
   mutable std::condition_variable changed_;
   Content content_;

@@ -22,6 +22,10 @@ std::vector<std::string_view> names_in(const std::unordered_map<std::string, Val
 
 }  // namespace
 
+bool shapes(std::string_view key) {
+  return std::ranges::find(shaping_keys, key) != shaping_keys.end();
+}
+
 std::string without_indexes(std::string_view path) {
   std::string plain;
   bool inside = false;
@@ -38,10 +42,9 @@ void Definitions::learn_parts(ValueId parts) {
     if (document_[id].type != Type::object) {
       faults_.add(document_, id, "a part must be an object with a \"kind\"");
     } else {
-      parts_.emplace(document_[id].key, id);
+      learn(id, parts_);
     }
   }
-  refuse_circles();
 }
 
 void Definitions::learn_shared(ValueId shared) {
@@ -49,9 +52,15 @@ void Definitions::learn_shared(ValueId shared) {
     if (document_[id].type != Type::object) {
       faults_.add(document_, id, "shared keys must be an object of keys");
     } else {
-      shared_.emplace(document_[id].key, id);
+      learn(id, shared_);
     }
   }
+}
+
+void Definitions::learn(ValueId id, std::unordered_map<std::string, ValueId>& defined) {
+  const auto [at, is_new] = defined.emplace(document_[id].key, id);
+  if (is_new || document_.text_of(at->second) == 0 || document_.text_of(id) == document_.text_of(at->second)) return;
+  if (!document_.alike(id, at->second)) clashes.push_back({id, at->second});
 }
 
 /// Follows the uses of parts in parts, depth first; a part that is met again on the way to itself is refused.
@@ -180,7 +189,7 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
   for (const ToldByWith* told : place.told) {
     for (const ValueId said : told->said) {
       add_likes(said, layers);
-      layers.push_back({said, Source::with});
+      layers.push_back({said, told->source});
     }
   }
   for (const Layer& layer : layers) {
@@ -250,13 +259,14 @@ const Definitions::Inner& Definitions::inner_of(ValueId root) {
   return inner;
 }
 
-/// Finds out which inner nodes the paths of a `with` mean.
-void Definitions::tell(ValueId with, ValueId root, ToldByWith& told) {
-  for (ValueId id = document_[with].first; id != no_value; id = document_[id].next) {
-    if (find_key(document_[id].key) != nullptr || document_[id].type != Type::object) continue;
+/// Finds out which inner nodes the paths of an object mean.
+void Definitions::tell(ValueId object, ValueId root, ToldByWith& told) {
+  for (ValueId id = document_[object].first; id != no_value; id = document_[id].next) {
+    const std::string& key = document_[id].key;
+    if (find_key(key) != nullptr || shapes(key) || document_[id].type != Type::object) continue;
     const Inner& inner = inner_of(root);
     if (looked_through_ >= limits::most_inner_nodes) {
-      faults_.add(document_, with,
+      faults_.add(document_, object,
                   "the parts that \"with\" speaks to hold more than 500,000 inner nodes altogether; use fewer parts "
                   "inside parts");
       return;
@@ -268,6 +278,7 @@ void Definitions::tell(ValueId with, ValueId root, ToldByWith& told) {
 /// A path means the one node that has it, from the part's root, else the one that it is a tail of.
 void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
   const std::string& key = document_[said].key;
+  const std::string whole_node = told.source == Source::with ? "the part" : "it";
   const std::string plain = without_indexes(key);
   const auto steps = steps_of(plain);
   std::vector<std::size_t> meant;
@@ -286,11 +297,11 @@ void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
     }
   }
   if (meant.size() != 1) {
-    std::string message = "the part has more than one inner node \"" + key + "\": write ";
+    std::string message = whole_node + " has more than one inner node \"" + key + "\": write ";
     if (meant.empty()) {
       std::vector<std::string_view> words(inner.step.begin(), inner.step.end());
       const std::string_view near = faults_.lists_no_more() ? "" : nearest_word(steps.back(), words);
-      message = "the part has no inner node \"" + key + "\"";
+      message = whole_node + " has no inner node \"" + key + "\"";
       if (!near.empty()) message += "; the nearest one is \"" + inner.path(inner.named.at(near).front()) + "\"";
     } else {
       message += inner.path(meant[0]) + " or " + inner.path(meant[1]);
@@ -307,7 +318,7 @@ void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
   ToldByWith* at = &told;
   for (const std::string& step : way) {
     auto& next = at->inner[step];
-    if (!next) next = std::make_unique<ToldByWith>();
+    if (!next) next = std::make_unique<ToldByWith>(told.source);
     at = next.get();
   }
   at->said.push_back(said);
@@ -334,6 +345,17 @@ PlaceInPart Definitions::around_children(ValueId node, const PlaceInPart& place)
   if (!told->inner.empty()) around.told.push_back(told.get());
   around.told.insert(around.told.end(), place.told.begin(), place.told.end());
   return around;
+}
+
+void Definitions::tell_copy(ValueId item, ValueId node, PlaceInPart& place) {
+  auto& told = told_[item];
+  if (!told) {
+    auto all = std::make_shared<ToldByWith>(Source::copies);
+    all->said.push_back(item);
+    tell(item, node, *all);
+    told = std::move(all);
+  }
+  place.told.insert(place.told.begin(), told.get());
 }
 
 PlaceInPart Definitions::place_of_child(const PlaceInPart& around, ValueId child, std::size_t index, int copy) const {

@@ -5,6 +5,7 @@
 // say keys, each beating those below it: `each` of its parent, its part, what it is `like`, `with`, its own, and, for a
 // node inside a part, the `with` of whoever uses that part.
 
+#include <array>
 #include <map>
 #include <memory>
 #include <set>
@@ -15,12 +16,13 @@
 
 #include "fond_ladder/settings.hpp"
 #include "scene/read/faults.hpp"
-#include "scene/read/json_document.hpp"
+#include "scene/read/used_files.hpp"
 
 namespace fond_ladder::inline v0::scene {
 
-/// What the `with` of a use of a part says of inner nodes: a tree of the steps by which it speaks to them.
+/// What the `with` of a use of a part, or an item of `copies`, says of inner nodes: a tree of the steps by which it speaks to them.
 struct ToldByWith {
+  Source source = Source::with;
   std::vector<ValueId> said;  ///< objects of keys, the weakest first
   std::map<std::string, std::unique_ptr<ToldByWith>, std::less<>> inner;
 };
@@ -51,9 +53,11 @@ class Definitions {
  public:
   Definitions(const JsonDocument& document, Faults& faults) : document_(document), faults_(faults) {}
 
-  /// Takes in the values of "parts" and "shared". Parts that contain themselves are faults, and count as unknown.
+  /// Take in the values of "parts" and "shared" of one file; what is known already beats them.
   void learn_parts(ValueId parts);
   void learn_shared(ValueId shared);
+  /// When all is known: parts that contain themselves are faults, and count as unknown.
+  void refuse_circles();
 
   [[nodiscard]] const std::unordered_map<std::string, ValueId>& parts() const { return parts_; }
   [[nodiscard]] const std::unordered_map<std::string, ValueId>& shared() const { return shared_; }
@@ -66,6 +70,8 @@ class Definitions {
   [[nodiscard]] ValueId children_of(ValueId node) const;
   /// What the children of a node lie in: the use of a part that begins with it, and what it lies in itself.
   [[nodiscard]] PlaceInPart around_children(ValueId node, const PlaceInPart& place);
+  /// Adds what an item of `copies` says to one copy of `node` and to what is in it.
+  void tell_copy(ValueId item, ValueId node, PlaceInPart& place);
   /// The place of one of those children, `index` among its siblings, and of one copy of it; -1: of all.
   [[nodiscard]] PlaceInPart place_of_child(const PlaceInPart& around, ValueId child, std::size_t index, int copy) const;
   /// The name that a node has by its own keys, or by those of its part's root; empty when it has none.
@@ -76,12 +82,14 @@ class Definitions {
   [[nodiscard]] bool is_used(Source source, std::string_view name) const { return used_.contains({source, name}); }
   [[nodiscard]] bool has_part(ValueId node) const { return part_of(node) != no_value; }
 
+  std::vector<Clash> clashes;
+
  private:
   /// The root of the part that a node uses, or none.
   [[nodiscard]] ValueId part_of(ValueId node) const;
   void add_likes(ValueId object, Layers& layers);
   void add_part(ValueId root, Layers& layers);
-  void refuse_circles();
+  void learn(ValueId id, std::unordered_map<std::string, ValueId>& defined);
   [[nodiscard]] std::string hint(std::string_view typed, const std::unordered_map<std::string, ValueId>& defined) const;
   /// The nodes inside a part, by which `with` may speak of them.
   struct Inner {
@@ -92,7 +100,7 @@ class Definitions {
     [[nodiscard]] std::string path(std::size_t node) const;
   };
   [[nodiscard]] const Inner& inner_of(ValueId root);
-  void tell(ValueId with, ValueId root, ToldByWith& told);
+  void tell(ValueId object, ValueId root, ToldByWith& told);
   void tell_one(ValueId said, const Inner& inner, ToldByWith& told);
 
   const JsonDocument& document_;
@@ -101,9 +109,13 @@ class Definitions {
   std::set<std::pair<Source, std::string_view>> used_;
   std::unordered_set<std::string> circular_;                             // parts that were refused
   std::unordered_map<ValueId, Inner> inner_;                             // by root
-  std::unordered_map<ValueId, std::shared_ptr<const ToldByWith>> told_;  // by node that uses a part
+  std::unordered_map<ValueId, std::shared_ptr<const ToldByWith>> told_;  // by node that uses a part, or by item of `copies`
   std::size_t looked_through_ = 0;
 };
+
+/// Keys of a node that shape the tree, beside those of the table.
+inline constexpr std::array<std::string_view, 7> shaping_keys{"children", "each", "like", "part", "with", "copies", "when"};
+[[nodiscard]] bool shapes(std::string_view key);
 
 /// A path without the indexes of copies: `cards/card[2]/title` is `cards/card/title`.
 [[nodiscard]] std::string without_indexes(std::string_view path);

@@ -23,12 +23,17 @@ namespace scene {
 
 void Faults::add(const JsonDocument& document, ValueId value, std::string message, bool at_key) {
   if (is_full()) return;
+  const std::size_t text = document.text_of(value);
   const std::size_t offset = at_key ? document[value].key_offset : document[value].offset;
   if (lists_no_more()) {  // what comes now may be worded with less care than the first time
-    const auto known = found_.lower_bound({offset, "", nullptr, no_value});
-    if (known != found_.end() && known->offset == offset) return;
+    const auto known = found_.lower_bound({text, offset, ""});
+    if (known != found_.end() && known->text == text && known->offset == offset) return;
   }
-  found_.insert({offset, std::move(message), &document, value});
+  found_.insert({text, offset, std::move(message), &document, value});
+}
+
+void Faults::add_at(std::size_t offset, std::string message) {
+  found_.insert({texts_.size() - 1, offset, std::move(message)});
 }
 
 bool Faults::lists_no_more() const {
@@ -40,9 +45,10 @@ bool Faults::is_full() const {
 }
 
 SceneFault Faults::placed(const Found& found) const {
-  const Position position = position_in(text_, found.offset);
+  const auto& [file, text] = texts_[found.text];
+  const Position position = position_in(text, found.offset);
   const std::string pointer = found.document == nullptr ? "" : found.document->pointer(found.value);
-  return {file_, position.line, position.column, pointer, found.message};
+  return {file, position.line, position.column, pointer, found.message};
 }
 
 void Faults::raise() {
@@ -50,7 +56,7 @@ void Faults::raise() {
   for (const Found& found : found_) {
     if (faults.size() == limits::most_listed_errors) {
       const std::string more = std::to_string(found_.size() - faults.size()) + " more errors";
-      faults.push_back({file_, 0, 0, "", is_full() ? "and " + more + " at least" : "and " + more});
+      faults.push_back({texts_[0].file, 0, 0, "", is_full() ? "and " + more + " at least" : "and " + more});
       break;
     }
     faults.push_back(placed(found));
@@ -59,7 +65,7 @@ void Faults::raise() {
 }
 
 void Faults::raise_at(std::size_t offset, std::string message) {
-  throw BadScene({placed({offset, std::move(message)})});
+  throw BadScene({placed({0, offset, std::move(message)})});
 }
 
 }  // namespace scene

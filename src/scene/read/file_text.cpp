@@ -27,4 +27,19 @@ std::string text_of_file(const std::string& path) {
   return text_of_stream(in, path);
 }
 
+std::string text_of_used_file(const std::string& path) {
+  std::error_code error;
+  const auto status = std::filesystem::status(path, error);
+  if (std::filesystem::exists(status) && !std::filesystem::is_directory(status) &&
+      !std::filesystem::is_regular_file(status))
+    refuse(path, "this is no plain file");
+  return text_of_file(path);
+}
+
+std::string identity_of_file(const std::string& path) {
+  std::error_code error;
+  const std::filesystem::path found = std::filesystem::weakly_canonical(path, error);
+  return error ? path : found.string();
+}
+
 }  // namespace fond_ladder::inline v0::scene

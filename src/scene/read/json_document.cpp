@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <nlohmann/json.hpp>
+#include <unordered_map>
 
 namespace fond_ladder::inline v0::scene {
 namespace {
@@ -219,11 +220,89 @@ class Builder : public json::json_sax_t {
 
 }  // namespace
 
-JsonDocument::JsonDocument(std::string_view text) {
+ValueId JsonDocument::add(std::string_view text) {
+  const std::size_t known = values_.size();
   Builder builder(text, values_);
   if (!json::sax_parse(text.begin(), text.end(), &builder, json::input_format_t::json, true, true)) {
+    values_.resize(known);
     throw JsonFault(builder.fault);
   }
+  roots_.push_back(static_cast<ValueId>(known));
+  return roots_.back();
+}
+
+bool JsonDocument::speaks_of_inner(ValueId object) const {
+  if (object == no_value || values_[object].type != JsonValue::Type::object) return false;
+  const ValueId above = values_[object].parent;
+  return values_[object].key == "with" ||
+         (above != no_value && values_[above].type == JsonValue::Type::array && values_[above].key == "copies");
+}
+
+void JsonDocument::unfold_dotted_keys() {
+  const auto written = static_cast<ValueId>(values_.size());
+  for (ValueId object = 0; object < written; ++object) {
+    if (!speaks_of_inner(object)) continue;
+    std::unordered_map<std::string, ValueId> last_in;  // by path, what an unfolded object holds last
+    ValueId before = no_value;
+    for (ValueId id = values_[object].first; id != no_value; id = values_[id].next) {
+      const std::size_t dot = values_[id].key.rfind('.');
+      if (dot == std::string::npos) {
+        before = id;
+        continue;
+      }
+      const auto stands = static_cast<ValueId>(values_.size());
+      JsonValue inside = values_[id];
+      inside.key.erase(0, dot + 1);
+      inside.written = id;
+      inside.next = no_value;
+      const auto [at, is_new] = last_in.try_emplace(values_[id].key.substr(0, dot), stands + 1);
+      if (is_new) {
+        JsonValue holder = values_[id];
+        holder.type = JsonValue::Type::object;
+        holder.key = at->first;
+        holder.text.clear();
+        holder.written = id;
+        holder.first = stands + 1;
+        inside.parent = stands;
+        values_.push_back(std::move(holder));
+        (before == no_value ? values_[object].first : values_[before].next) = stands;
+        before = stands;
+      } else {
+        inside.parent = values_[at->second].parent;
+        values_[std::exchange(at->second, stands)].next = stands;
+        (before == no_value ? values_[object].first : values_[before].next) = values_[id].next;
+      }
+      values_.push_back(std::move(inside));
+    }
+  }
+}
+
+std::size_t JsonDocument::text_of(ValueId id) const {
+  if (values_[id].written != no_value) id = values_[id].written;
+  return static_cast<std::size_t>(std::ranges::upper_bound(roots_, id) - roots_.begin()) - 1;
+}
+
+bool JsonDocument::alike(ValueId one, ValueId other) const {
+  std::vector<std::pair<ValueId, ValueId>> open{{one, other}};
+  while (!open.empty()) {
+    const auto [a, b] = open.back();
+    open.pop_back();
+    const JsonValue &here = values_[a], &there = values_[b];
+    if (here.type != there.type || here.boolean != there.boolean || here.number != there.number ||
+        here.text != there.text)
+      return false;
+    std::size_t members = 0;
+    ValueId beside = there.first;
+    for (ValueId id = here.first; id != no_value; id = values_[id].next, ++members) {
+      const ValueId twin = here.type == JsonValue::Type::object ? member(b, values_[id].key) : beside;
+      if (twin == no_value) return false;
+      open.emplace_back(id, twin);
+      if (beside != no_value) beside = values_[beside].next;
+    }
+    for (ValueId id = there.first; id != no_value; id = values_[id].next) --members;
+    if (members != 0) return false;
+  }
+  return true;
 }
 
 ValueId JsonDocument::member(ValueId object, std::string_view key) const {
@@ -234,6 +313,7 @@ ValueId JsonDocument::member(ValueId object, std::string_view key) const {
 }
 
 std::string JsonDocument::pointer(ValueId id) const {
+  if (values_[id].written != no_value) id = values_[id].written;
   std::vector<ValueId> way;
   for (; values_[id].parent != no_value; id = values_[id].parent) way.push_back(id);
   std::string pointer;

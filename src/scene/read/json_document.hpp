@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// A JSON text as a flat list of values that know where they stand, so that every fault can name its place. Parsing is
-// the library's; only the places are worked out here.
+// JSON texts as a flat list of values that know where they stand, so that every fault can name its place: a scene file,
+// and behind it those that it uses. Parsing is the library's; only the places are worked out here.
 
 #include <cstdint>
 #include <string>
@@ -25,6 +25,7 @@ struct JsonValue {
   std::uint32_t place = 0;            // among the siblings
   std::uint32_t offset = 0, end = 0;  // in the text, in bytes
   std::uint32_t key_offset = 0;
+  ValueId written = no_value;  // of what stands for another value (unfold_dotted_keys): that one
 };
 
 struct Position {
@@ -46,10 +47,21 @@ struct JsonFault {
 class JsonDocument {
  public:
   /// Throws JsonFault.
-  explicit JsonDocument(std::string_view text);
+  explicit JsonDocument(std::string_view text) { add(text); }
+  /// Reads one more text, and returns its outermost value. Throws JsonFault, and is what it was then.
+  ValueId add(std::string_view text);
 
   [[nodiscard]] const JsonValue& operator[](ValueId id) const { return values_[id]; }
   [[nodiscard]] ValueId root() const { return 0; }
+  /// Makes `"about.text": "x"` where inner nodes are spoken of what it is short for, `"about": {"text": "x"}`. Faults
+  /// still name what is written.
+  void unfold_dotted_keys();
+  /// Whether an object gives keys to a node and to those inside of it: a `with`, or an item of `copies`.
+  [[nodiscard]] bool speaks_of_inner(ValueId object) const;
+  /// Which of the texts a value stands in; 0: the first.
+  [[nodiscard]] std::size_t text_of(ValueId id) const;
+  /// Whether two values say the same, their keys and the order of members apart.
+  [[nodiscard]] bool alike(ValueId one, ValueId other) const;
   /// The member of an object, or `no_value`.
   [[nodiscard]] ValueId member(ValueId object, std::string_view key) const;
   /// How many bytes of the text a value takes, its key left out.
@@ -60,6 +72,7 @@ class JsonDocument {
 
  private:
   std::vector<JsonValue> values_;
+  std::vector<ValueId> roots_;
 };
 
 }  // namespace fond_ladder::inline v0::scene

@@ -23,7 +23,15 @@ struct WrongValue {
   bool at_key = false;
 };
 
-constexpr std::string_view length_forms = "a number (pixels), \"2.5em\" or \"40%\"";
+constexpr std::string_view length_forms = "a number (pixels), \"2.5em\", \"24ch\" or \"40%\"";
+
+/// The unit that a length in a text ends with.
+std::optional<Length::Unit> unit_of(std::string_view word) {
+  if (word == "em") return Length::Unit::em;
+  if (word == "ch") return Length::Unit::ch;
+  if (word == "%") return Length::Unit::percent;
+  return {};
+}
 constexpr std::string_view track_forms =
     "a length, \"content\", \"min-content\", \"max-content\", a share as in \"2fr\", or an object of min and max";
 
@@ -286,9 +294,8 @@ class ValueReader {
         double amount = 0;
         const char* end = value().text.data() + value().text.size();
         const auto read = std::from_chars(value().text.data(), end, amount);
-        const std::string_view unit(read.ptr, end);
-        if (read.ec == std::errc() && unit == "em") return em(amount);
-        if (read.ec == std::errc() && unit == "%") return percent(amount);
+        const auto unit = unit_of({read.ptr, end});
+        if (read.ec == std::errc() && unit) return {amount, *unit};
       }
     } catch (const BadValue&) {
       fail("must be a number from -1e9 to 1e9");
@@ -321,11 +328,11 @@ class ValueReader {
     double amount = 0;
     const char* end = rest.data() + rest.size();
     const auto read = std::from_chars(rest.data() + 3, end, amount);
-    const std::string_view unit(read.ptr, end);
-    if (read.ec != std::errc() || amount < 0 || !(unit.empty() || unit == "em" || unit == "%")) fail(forms);
+    const auto unit = read.ptr == end ? Length::Unit::px : unit_of({read.ptr, end});
+    if (read.ec != std::errc() || amount < 0 || !unit) fail(forms);
     if (rest[1] == '-') amount = -amount;
     try {
-      tie.plus = unit == "em" ? em(amount) : unit == "%" ? percent(amount) : Length(amount);
+      tie.plus = Length(amount, *unit);
     } catch (const BadValue&) {
       fail("must be a number from -1e9 to 1e9");
     }

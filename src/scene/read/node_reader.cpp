@@ -20,12 +20,9 @@ namespace {
 
 using Type = JsonValue::Type;
 
-/// Keys of a node that shape the tree, beside those of the table.
-constexpr std::array<std::string_view, 7> shaping_keys{"children", "each", "like", "part", "with", "copies", "when"};
 
-bool shapes(std::string_view key) {
-  return std::ranges::find(shaping_keys, key) != shaping_keys.end();
-}
+/// Those that every copy has as the others have them.
+constexpr std::array<std::string_view, 5> not_of_a_copy{"name", "children", "copies", "part", "with"};
 
 }  // namespace
 
@@ -60,8 +57,9 @@ void NodeReader::read(ValueId root, Parts parts) {
 }
 
 void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
-  const PlaceInPart place =
+  PlaceInPart place =
       at.around ? definitions_.place_of_child(*at.around, at.value, at.index, at.copy) : PlaceInPart{};
+  if (at.item != no_value) definitions_.tell_copy(at.item, at.value, place);
   const Layers layers = definitions_.layers_of(at.value, at.each, place);
   if (!pay_for(layers)) {
     faults_.add(document_, at.value,
@@ -106,16 +104,24 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
     faults_.add(document_, name, "a node with \"copies\" must have a name without an index; its copies get one each");
     return false;
   }
-  const std::optional<int> plain = count_of_copies(place);
+  const bool is_list = document_[place].type == Type::array;
+  const std::optional<int> plain = is_list ? count_of_items(place) : count_of_copies(place);
   if (!plain) return false;
   const int copies = parts_ == Parts::as_written ? 1 : most_copies_of(layers, *plain);
   if (copies * at.times > limits::most_expanded) {
     faults_.add(document_, place, "copies of copies make more than 400,000 nodes here; make fewer");
     return false;
   }
+  std::vector<ValueId> items;
+  if (is_list) {
+    for (ValueId id = document_[place].first; id != no_value; id = document_[id].next) {
+      items.push_back(document_[id].type == Type::object ? id : no_value);
+    }
+  }
   for (int i = copies; i-- > 0;) {
     Open copy = at;
     copy.copy = i;
+    if (static_cast<std::size_t>(i) < items.size()) copy.item = items[static_cast<std::size_t>(i)];
     copy.spare = i >= *plain;
     copy.times *= copies;
     open.push_back(std::move(copy));
@@ -147,7 +153,7 @@ bool NodeReader::is_condition(std::string_view name, const OwnNames* scope) {
     own_names_.emplace();
     for (ValueId id = 0; id < document_.size(); ++id) {
       const JsonValue& value = document_[id];
-      if (value.key != "ranges" || value.type != Type::array || value.parent == document_.root()) continue;
+      if (value.key != "ranges" || value.type != Type::array || document_[value.parent].parent == no_value) continue;
       for (ValueId range = value.first; range != no_value; range = document_[range].next) {
         const ValueId own = document_[range].type == Type::object ? document_.member(range, "name") : no_value;
         if (own != no_value) own_names_->insert(document_[own].text);
@@ -230,7 +236,26 @@ std::optional<int> NodeReader::count_of_copies(ValueId id) {
       value.number <= limits::most_copies) {
     return static_cast<int>(value.number);
   }
-  faults_.add(document_, id, "\"copies\" must be a whole number from 0 to 100,000");
+  faults_.add(document_, id, "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says");
+  return {};
+}
+
+/// The copies of a list that says something of each.
+std::optional<int> NodeReader::count_of_items(ValueId list) {
+  int count = 0;
+  for (ValueId id = document_[list].first; id != no_value; id = document_[id].next, ++count) {
+    if (document_[id].type != Type::object) {
+      faults_.add(document_, id, "an item of \"copies\" must be an object: what it says of that copy");
+      continue;
+    }
+    refuse_twins(id);
+    for_each_member(id, [&](ValueId member, const JsonValue& said) {
+      if (std::ranges::find(not_of_a_copy, said.key) != not_of_a_copy.end())
+        faults_.add(document_, member, "an item of \"copies\" cannot give a \"" + said.key + "\"", true);
+    });
+  }
+  if (count <= static_cast<int>(limits::most_copies)) return count;
+  faults_.add(document_, list, "\"copies\" must have at most 100,000 items");
   return {};
 }
 
@@ -262,7 +287,7 @@ void NodeReader::open_children(const Open& at, const Layers& layers, const Place
   refuse_too_many(at.value, keys, children.size());
   PlaceInPart inside = definitions_.around_children(at.value, place);
   if (parts_ == Parts::as_written && definitions_.has_part(at.value)) return;
-  const auto around = inside.use ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
+  const auto around = inside.use || !inside.told.empty() ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
   for (std::size_t i = children.size(); i-- > 0;) {
     open.push_back({children[i], node, each, around, i, -1, false, at.times, scope});
   }
@@ -310,7 +335,7 @@ void NodeReader::read_one(ValueId id, const JsonValue& member, Keys& keys) {
     read_key(*entry, document_, id, keys, faults_);
     return;
   }
-  if (document_[member.parent].key == "with" && member.type == Type::object) return;  // told when the part is used
+  if (member.type == Type::object && document_.speaks_of_inner(member.parent)) return;  // told when it is used
   static const std::vector<std::string_view> known = [] {
     std::vector<std::string_view> words(shaping_keys.begin(), shaping_keys.end());
     for (const KeyEntry& entry : key_table()) words.push_back(entry.name);

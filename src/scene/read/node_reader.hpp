@@ -73,6 +73,7 @@ class NodeReader : private ObjectReader {
     bool spare = false;                         // there under some condition only
     double times = 1;                           // how many copies of it there are, those of its parents counted
     std::shared_ptr<const OwnNames> scope{};    // of the parent
+    ValueId item = no_value;                    // what a list of copies says of this one
   };
   /// Keys of a node under one condition, from all its layers.
   struct Form {
@@ -100,6 +101,7 @@ class NodeReader : private ObjectReader {
   void read_form(ValueId object, int copy, Form& form);
   void read_form_key(const KeyEntry& entry, ValueId id, Form& form);
   std::optional<int> count_of_copies(ValueId id);
+  std::optional<int> count_of_items(ValueId list);
   int most_copies_of(const Layers& layers, int plain);
 
   void refuse_unknown_area(const Open& at, const Keys& keys);

@@ -32,8 +32,8 @@ bool holds(std::span<const std::string_view> words, std::string_view word) {
 
 class SceneReader : private ObjectReader {
  public:
-  SceneReader(const JsonDocument& document, Faults& faults)
-      : ObjectReader(document, faults), definitions_(document, faults), budget_(budget_for(document)) {}
+  SceneReader(const JsonDocument& document, const UsedFiles& used, Faults& faults)
+      : ObjectReader(document, faults), used_(used), definitions_(document, faults), budget_(budget_for(document, used)) {}
 
   Scene read(WrittenNodes* written) {
     const ValueId top = document_.root();
@@ -42,7 +42,7 @@ class SceneReader : private ObjectReader {
       faults_.raise();
     }
     read_head(top);
-    read_definitions(top);
+    read_definitions();
     try_parts();
     NodeReader nodes = node_reader();
     nodes.written = written;
@@ -59,6 +59,7 @@ class SceneReader : private ObjectReader {
     scene.tree.pack();
     scene.whens = std::move(nodes.whens);
     list_unused(top, nodes.origins);
+    list_clashes(nodes.origins);
     scene.origins = std::make_shared<const detail::Origins>(std::move(nodes.origins));
     scene.wordings = std::move(wordings_);
     scene.title = title_;
@@ -96,17 +97,21 @@ class SceneReader : private ObjectReader {
         read_ladder(id);
       } else if (member.key == "touch_size") {
         touch_size_ = positive(id, "\"touch_size\" must be a number of pixels, more than 0");
-      } else if (member.key != "root" && member.key != "$schema" && !holds(definition_keys, member.key)) {
+      } else if (member.key != "root" && member.key != "uses" && member.key != "$schema" && !holds(definition_keys, member.key)) {
         unknown_key(id, scene_keys);
       }
     });
   }
 
-  void read_definitions(ValueId top) {
-    conditions_ = read_conditions(document_, top, faults_);
+  void read_definitions() {
+    conditions_ = read_conditions(document_, used_.tops, faults_);
     for (const char* key : {"shared", "parts"}) {
-      if (const ValueId id = document_.member(top, key); id != no_value) learn(id);
+      for (auto top = used_.tops.rbegin(); top != used_.tops.rend(); ++top) {
+        if (const ValueId id = document_.member(*top, key); id != no_value) learn(id);
+      }
     }
+    for (const auto& [name, keys] : definitions_.shared()) node_reader().read_loose_keys(keys, "shared keys");
+    definitions_.refuse_circles();
   }
 
   void learn(ValueId id) {
@@ -118,7 +123,6 @@ class SceneReader : private ObjectReader {
     refuse_twins(id);
     if (key == "parts") return definitions_.learn_parts(id);
     definitions_.learn_shared(id);
-    for (const auto& [name, keys] : definitions_.shared()) node_reader().read_loose_keys(keys, "shared keys");
   }
 
   double positive(ValueId id, const char* message) {
@@ -179,7 +183,7 @@ class SceneReader : private ObjectReader {
 
   void read_rungs(ValueId id) {
     if (document_[id].type != Type::object) {
-      faults_.add(document_, id, "\"rungs\" must be an object of names, each with [width, height]");
+      faults_.add(document_, id, "\"rungs\" must be an object of names, each with a width or [width, height]");
       return;
     }
     refuse_twins(id);
@@ -188,10 +192,12 @@ class SceneReader : private ObjectReader {
       if (!is_node_name(member.key)) {
         faults_.add(document_, member_id, "the name of a rung must be a letter, then letters, digits, \"_\" or \"-\"",
                     true);
-      } else if (!both) {
-        faults_.add(document_, member_id, "a rung must be [width, height] in pixels");
+      } else if (both) {
+        ladder_.rungs.push_back({member.key, both->first, both->second});
+      } else if (is_size(member_id)) {
+        ladder_.rungs.push_back({member.key, member.number});
       } else {
-        ladder_.rungs.push_back({member.key, {both->first, both->second}});
+        faults_.add(document_, member_id, "a rung must be a width or [width, height], in pixels");
       }
     });
   }
@@ -201,8 +207,9 @@ class SceneReader : private ObjectReader {
   }
 
   /// What is written is paid for: each part and each node outside of them is read once.
-  static Budget budget_for(const JsonDocument& document) {
-    const double bytes = document.size() == 0 ? 0 : static_cast<double>(document.length(document.root()));
+  static Budget budget_for(const JsonDocument& document, const UsedFiles& used) {
+    double bytes = 0;
+    for (const ValueId top : used.tops) bytes += static_cast<double>(document.length(top));
     return {limits::most_expanded + static_cast<double>(document.size()) + bytes / limits::bytes_a_node};
   }
 
@@ -213,6 +220,22 @@ class SceneReader : private ObjectReader {
       for_each_member(all, [&, of = source](ValueId, const JsonValue& member) {
         if (!definitions_.is_used(of, member.key)) origins.unused.push_back({of, member.key});
       });
+    }
+  }
+
+  /// Names that two used files define, neither of which uses the other.
+  void list_clashes(detail::Origins& origins) const {
+    origins.of_used_files = conditions_.of_used_files;
+    for (const auto& [key, clashes] :
+         {std::pair("ranges", &conditions_.clashes), std::pair("", &definitions_.clashes)}) {
+      for (const auto& [beaten, counts] : *clashes) {
+        const std::size_t weak = document_.text_of(beaten), strong = document_.text_of(counts);
+        if (used_.uses(strong, weak)) continue;
+        const bool is_range = *key != '\0';
+        origins.clashes.push_back({is_range ? key : document_[document_[beaten].parent].key,
+                                   is_range ? document_[document_.member(beaten, "name")].text : document_[beaten].key,
+                                   faults_.file_of(weak), faults_.file_of(strong)});
+      }
     }
   }
 
@@ -303,6 +326,7 @@ class SceneReader : private ObjectReader {
     }
   }
 
+  const UsedFiles& used_;
   Definitions definitions_;
   Conditions conditions_;
   Budget budget_;
@@ -316,8 +340,8 @@ class SceneReader : private ObjectReader {
 
 }  // namespace
 
-Scene read_scene(const JsonDocument& document, Faults& faults, WrittenNodes* written) {
-  return SceneReader(document, faults).read(written);
+Scene read_scene(const JsonDocument& document, const UsedFiles& used, Faults& faults, WrittenNodes* written) {
+  return SceneReader(document, used, faults).read(written);
 }
 
 }  // namespace scene
@@ -326,8 +350,10 @@ Scene read_scene(std::string_view json, const std::string& file_name) {
   scene::require_text(json, file_name);
   scene::Faults faults(file_name, json);
   try {
-    const scene::JsonDocument document(json);
-    return scene::read_scene(document, faults);
+    scene::JsonDocument document(json);
+    const scene::UsedFiles used = scene::read_used_files(document, faults, file_name);
+    document.unfold_dotted_keys();
+    return scene::read_scene(document, used, faults);
   } catch (const scene::JsonFault& fault) {
     faults.raise_at(fault.offset, fault.message);
   }

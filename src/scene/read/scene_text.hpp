@@ -14,6 +14,10 @@ namespace scene {
 
 /// The text of a scene file. Throws BadScene when there is none, or more of it than a scene may have.
 [[nodiscard]] std::string text_of_file(const std::string& path);
+/// The same of a file that a scene names: only plain files are opened.
+[[nodiscard]] std::string text_of_used_file(const std::string& path);
+/// The same for two names of one file, links followed.
+[[nodiscard]] std::string identity_of_file(const std::string& path);
 /// The text that a stream gives; `name` is for the message. Throws as above, and where the stream cannot be read.
 [[nodiscard]] std::string text_of_stream(std::istream& in, const std::string& name);
 /// Throws BadScene for more bytes than a scene may have.

@@ -6,7 +6,7 @@
 
 #include "fond_ladder/scene.hpp"
 #include "scene/read/faults.hpp"
-#include "scene/read/json_document.hpp"
+#include "scene/read/used_files.hpp"
 
 namespace fond_ladder::inline v0::scene {
 
@@ -29,7 +29,8 @@ class WrittenNodes {
   std::vector<WrittenNode> places_;
 };
 
-/// Reads a scene, and where its nodes stand. Throws BadScene with all faults.
-[[nodiscard]] Scene read_scene(const JsonDocument& document, Faults& faults, WrittenNodes* written = nullptr);
+/// Reads a scene, and where its nodes stand. Throws BadScene with all faults, those of the files that it uses included.
+[[nodiscard]] Scene read_scene(const JsonDocument& document, const UsedFiles& used, Faults& faults,
+                               WrittenNodes* written = nullptr);
 
 }  // namespace fond_ladder::inline v0::scene

@@ -27,10 +27,13 @@ ReadText::ReadText(std::string json, const std::string& file_name)
 ReadText::ReadText(Parsed parsed, const std::string& file_name)
     : text(std::move(parsed.text)), document(std::move(parsed.document)), scene([&] {
         Faults faults(file_name, text);
-        return read_scene(document, faults, &written);
+        used = read_used_files(document, faults, file_name);
+        document.unfold_dotted_keys();
+        return read_scene(document, used, faults, &written);
       }()) {}
 
 bool ReadText::is_in_parts(ValueId value) const {
+  if (document.text_of(value) != 0) return true;
   const ValueId parts = document.member(document.root(), "parts");
   return parts != no_value && document[value].offset >= document[parts].offset &&
          document[value].offset < document[parts].end;

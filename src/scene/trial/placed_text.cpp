@@ -94,13 +94,15 @@ void PlacedText::go_on_with(std::string text) {
 
 bool PlacedText::write_out_copies(NodeId node) {
   const std::vector<NodeId> copies = copies_of(node);
+  const ValueId number = document().member(now_->value_of(node), "copies");
+  const bool is_list = number != no_value && document()[number].type == JsonValue::Type::array;
   Splices splices(document(), now_->text);
-  splices.replace(now_->value_of(node), own_texts_of(copies));
+  if (!is_list) splices.replace(now_->value_of(node), own_texts_of(copies));
   const std::size_t nodes = tree().size();
   const std::shared_ptr<const ReadText> before = now_;
   try {
     auto after = std::make_shared<const ReadText>(splices.text(), file_name_);
-    if (after->scene.tree.size() == nodes) {
+    if (!is_list && after->scene.tree.size() == nodes) {
       now_ = std::move(after);
       return false;
     }
@@ -148,6 +150,42 @@ bool PlacedText::holds_alone(NodeId container) {
   return stands_alone(container);
 }
 
+bool PlacedText::write_out_items(const std::vector<NodeId>& nodes) {
+  for (const NodeId node : nodes) {
+    for (NodeId at = written_outside(node); at; at = tree().parent(at)) {
+      if (now_->written.of(at).copy < 0) continue;
+      const ValueId number = document().member(now_->value_of(at), "copies");
+      if (number != no_value && document()[number].type == JsonValue::Type::array)
+        return write_out_copies(topmost_copy(at));
+    }
+  }
+  return true;
+}
+
+bool PlacedText::write_out_dots(ValueId object) {
+  const ValueId with = document().member(object, "with");
+  bool has_dots = false;
+  std::string text;
+  const Splices written(document(), now_->text);
+  for (ValueId id = with == no_value ? with : document()[with].first; id != no_value; id = document()[id].next) {
+    text += (text.empty() ? "{" : ", ") + json_text(document()[id].key) + ": ";
+    if (document()[id].written == no_value) {
+      text += written.text_of(id);
+      continue;
+    }
+    has_dots = true;
+    std::string inside;
+    for (ValueId key = document()[id].first; key != no_value; key = document()[key].next)
+      inside += (inside.empty() ? "{" : ", ") + json_text(document()[key].key) + ": " + written.text_of(key);
+    text += inside + "}";
+  }
+  if (!has_dots) return true;
+  Splices splices(document(), now_->text);
+  splices.replace(with, text + "}");
+  go_on_with(splices.text());
+  return false;
+}
+
 bool PlacedText::find_spots(const std::vector<NodeId>& nodes, std::map<Spot, NodeId>& spots) {
   std::map<ValueId, std::size_t> written;  // how many nodes an object stands for
   for (const NodeId node : tree().nodes()) ++written[now_->value_of(node)];
@@ -159,6 +197,7 @@ bool PlacedText::find_spots(const std::vector<NodeId>& nodes, std::map<Spot, Nod
   }
   for (const auto& [spot, count] : meant) {
     if (count < written.at(spot.object)) return write_out_copies(topmost_copy(spots.at(spot)));
+    if (!write_out_dots(spot.object)) return false;
   }
   return true;
 }

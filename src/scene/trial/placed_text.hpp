@@ -54,6 +54,10 @@ class PlacedText {
   bool stands_alone(NodeId node);
   /// The same, of a container whose children are to be written.
   bool holds_alone(NodeId container);
+  /// Writes out the short keys of a `with`, as in "about.text", so that keys can be put among them.
+  bool write_out_dots(ValueId object);
+  /// Writes copies that are a list as nodes of their own, where a node is one of them or lies in one.
+  bool write_out_items(const std::vector<NodeId>& nodes);
   /// Fills the spots of some nodes, where these are all that each spot speaks of.
   bool find_spots(const std::vector<NodeId>& nodes, std::map<Spot, NodeId>& spots);
 

@@ -24,7 +24,9 @@ std::optional<Position> Places::of_node(const std::string& path, const std::stri
   }
   const std::vector<NodeId> found = read_->scene.tree.matches(path);
   if (found.empty()) return {};
-  const ValueId node = read_->value_of(found.front());
+  NodeId here = found.front();  // what another file says stands here where it is used
+  while (document.text_of(read_->value_of(here)) != 0) here = read_->scene.tree.parent(here);
+  const ValueId node = read_->value_of(here);
   const ValueId said = document.member(node, key);
   return at(said == no_value ? node : said);
 }

@@ -14,12 +14,13 @@ struct ReadText {
   /// Throws BadScene.
   ReadText(std::string json, const std::string& file_name);
 
-  /// Whether a value stands in the definition of a part.
+  /// Whether a value stands in the definition of a part, or in another file.
   [[nodiscard]] bool is_in_parts(ValueId value) const;
   [[nodiscard]] ValueId value_of(NodeId node) const { return written.of(node).value; }
 
   std::string text;
-  JsonDocument document;
+  JsonDocument document;  ///< the text, and behind it the files that it uses
+  UsedFiles used;
   WrittenNodes written;
   Scene scene;
 

@@ -24,9 +24,10 @@ class KeySetter {
     const bool is_node = words.steps.size() > 1 && !(is_top_key(words.steps[0]) && !names_nodes(words.steps[0]));
     if (!is_node) return set_in_file(words, splices);
     const std::vector<NodeId> nodes = text_.nodes_of(words.steps[0]);
+    const MemberPath path(std::span(words.steps).subspan(1));
     std::map<Spot, NodeId> spots;
     if (!text_.find_spots(nodes, spots)) return false;
-    const MemberPath path(std::span(words.steps).subspan(1));
+    if (path.way().front() != "copies" && !text_.write_out_items(nodes)) return false;
     std::map<ValueId, SaidInside> said;
     std::map<ValueId, std::vector<ValueId>> out;
     for (const auto& of_spot : spots) {
@@ -186,8 +187,24 @@ class KeySetter {
       if (called == (what == "parts" ? steps[0] : name)) return what == "parts" ? inside_part(id, steps) : id;
       names.push_back(called);
     }
+    for (std::size_t i = 0; i < text_.now().used.files.size(); ++i) refuse_elsewhere(what, words, i + 1);
     const std::string one = what == "shared" ? "shared keys are" : what.substr(0, what.size() - 1) + " is";
     throw text_.refusal("no " + one + " called \"" + name + "\"" + word_hint(name, names));
+  }
+
+  /// Refuses to change what a file defines that the scene uses.
+  void refuse_elsewhere(const std::string& what, const SetWords& words, std::size_t text) const {
+    const std::string name(what == "parts" ? steps_of(words.steps[1])[0] : words.steps[1]);
+    for (const ValueId top : text_.now().used.tops) {
+      const ValueId all = text_.document().text_of(top) == text ? text_.document().member(top, what) : no_value;
+      for (ValueId id = all == no_value ? all : text_.document()[all].first; id != no_value;
+           id = text_.document()[id].next) {
+        const ValueId own = what == "ranges" ? text_.document().member(id, "name") : no_value;
+        if ((own == no_value ? text_.document()[id].key : text_.document()[own].text) != name) continue;
+        throw text_.refusal("\"" + name + "\" is defined in " + text_.now().used.files[text - 1] +
+                            "; change that file, or say it in this scene: what a scene says itself counts");
+      }
+    }
   }
 
   [[nodiscard]] ValueId inside_part(ValueId part, const std::vector<std::string_view>& steps) const {

@@ -19,6 +19,7 @@ std::string text_of(const Length& length) {
   switch (length.unit()) {
     case Length::Unit::px: return exact(length.amount());
     case Length::Unit::em: return in_quotes(exact(length.amount()) + "em");
+    case Length::Unit::ch: return in_quotes(exact(length.amount()) + "ch");
     case Length::Unit::percent: return in_quotes(exact(length.amount()) + "%");
   }
   return "0";

@@ -77,7 +77,13 @@ class SceneWriter {
     if (ladder.height) write_span("height", *ladder.height);
     if (!ladder.rungs.empty()) {
       page_.open('{', "rungs");
-      for (const NamedRung& rung : ladder.rungs) write_pair(rung.name, rung.size.width, rung.size.height);
+      for (const NamedRung& rung : ladder.rungs) {
+        if (rung.height) {
+          write_pair(rung.name, rung.width, *rung.height);
+        } else {
+          page_.value(rung.name, exact(rung.width));
+        }
+      }
       page_.close();
     }
     page_.close();

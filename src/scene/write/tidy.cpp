@@ -13,6 +13,7 @@
 #include "scene/read/scene_keys.hpp"
 #include "scene/read/scene_text.hpp"
 #include "scene/write/key_writer.hpp"
+#include "scene/write/needed_definitions.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace scene {
@@ -25,7 +26,7 @@ constexpr std::array<std::string_view, 5> first_keys{"part", "kind", "name", "li
 constexpr std::array<std::string_view, 4> last_keys{"with", "each", "when", "children"};
 
 /// What an object says, or a list holds.
-enum class Role : unsigned char { as_it_is, top, node, nodes, keys, map_of_keys, map_of_parts };
+enum class Role : unsigned char { as_it_is, top, node, nodes, keys, list_of_keys, map_of_keys, map_of_parts };
 
 template <std::size_t n>
 std::size_t place_in(const std::array<std::string_view, n>& words, std::string_view word) {
@@ -45,6 +46,8 @@ std::size_t place_of_key(std::string_view key) {
 class Tidier {
  public:
   explicit Tidier(const JsonDocument& document) : document_(document) {}
+  /// All in one file, with what is needed of the files that the scene uses.
+  Tidier(const JsonDocument& document, const UsedFiles& used) : document_(document), needed_(std::in_place, document, used) {}
 
   std::string write() {
     std::vector<Step> open{{document_.root(), Role::top}};
@@ -53,7 +56,7 @@ class Tidier {
       open.pop_back();
       if (at.value == no_value) {
         page_.close();
-      } else if (!write_value(at)) {
+      } else if (!at.gathered.empty() || !write_value(at)) {
         open_value(at, open);
       }
     }
@@ -66,6 +69,7 @@ class Tidier {
     Role role = Role::as_it_is;
     bool alone = false;  // a key at its default changes nothing: nothing else speaks of this node
     bool in_part = false;
+    std::string_view gathered{};  // the key of definitions of several files
   };
 
   /// Writes a value that needs no bracket. Returns whether it was one.
@@ -83,6 +87,8 @@ class Tidier {
   }
 
   void open_value(const Step& at, std::vector<Step>& open) {
+    if (at.role == Role::top && needed_) return open_flat(at, open);
+    if (!at.gathered.empty()) return open_gathered(at, open);
     const JsonValue& value = document_[at.value];
     page_.open(value.type == Type::array ? '[' : '{', value.key);
     open.push_back({});
@@ -101,11 +107,40 @@ class Tidier {
     open.insert(open.end(), steps.rbegin(), steps.rend());
   }
 
+  void open_flat(const Step& at, std::vector<Step>& open) {
+    page_.open('{');
+    open.push_back({});
+    std::vector<Step> steps;
+    for (const std::string_view key : scene_keys) {
+      const ValueId id = document_.member(at.value, key);
+      if (!needed_->of(key).empty()) {
+        steps.push_back(Step{at.value, role_of_definitions(key), false, false, key});
+      } else if (id != no_value && key != "uses") {
+        if (const auto step = step_into_top(id, document_[id])) steps.push_back(*step);
+      }
+    }
+    open.insert(open.end(), steps.rbegin(), steps.rend());
+  }
+
+  void open_gathered(const Step& at, std::vector<Step>& open) {
+    page_.open(at.role == Role::as_it_is ? '[' : '{', at.gathered);
+    open.push_back({});
+    const std::vector<ValueId> all = needed_->of(at.gathered);
+    for (auto id = all.rbegin(); id != all.rend(); ++id) {
+      if (const auto step = step_into({no_value, at.role}, *id)) open.push_back(*step);
+    }
+  }
+
+  static Role role_of_definitions(std::string_view key) {
+    return key == "shared" ? Role::map_of_keys : key == "parts" ? Role::map_of_parts : Role::as_it_is;
+  }
+
   /// What is to be done with a member; nothing where it is written already, or not needed.
   std::optional<Step> step_into(const Step& at, ValueId id) {
     const JsonValue& member = document_[id];
     switch (at.role) {
       case Role::as_it_is: return Step{id, Role::as_it_is};
+      case Role::list_of_keys:
       case Role::map_of_keys: return Step{id, Role::keys};
       case Role::map_of_parts: return Step{id, Role::node, false, true};
       case Role::nodes: return Step{id, Role::node, at.alone && is_plain(id), at.in_part};
@@ -123,6 +158,7 @@ class Tidier {
       return Step{id, Role::nodes, alone, at.in_part};
     }
     if (member.key == "when") return Step{id, Role::map_of_keys};
+    if (member.key == "copies") return Step{id, Role::list_of_keys};
     return Step{id, member.type == Type::object ? Role::keys : Role::as_it_is};
   }
 
@@ -131,9 +167,7 @@ class Tidier {
     if (member.key == "em" && member.number == usual_em) return {};
     if (member.key == "direction" && member.text == "ltr") return {};
     if (member.key == "root") return Step{id, Role::node, is_plain(id)};
-    if (member.key == "shared") return Step{id, Role::map_of_keys};
-    if (member.key == "parts") return Step{id, Role::map_of_parts};
-    return Step{id};
+    return Step{id, role_of_definitions(member.key)};
   }
 
   [[nodiscard]] bool is_plain(ValueId node) const {
@@ -149,20 +183,46 @@ class Tidier {
   }
 
   const JsonDocument& document_;
+  std::optional<NeededDefinitions> needed_;
   JsonPage page_;
 };
 
 }  // namespace
 }  // namespace scene
 
-TidyScene tidy_scene(std::string_view json, const std::string& file_name) {
+TidyScene tidy_scene(std::string_view json, const std::string& file_name, Uses uses) {
   static_cast<void>(read_scene(json, file_name));  // all that is wrong is told before anything is printed
-  const scene::JsonDocument document(json);
-  return {scene::Tidier(document).write(), scene::has_comments(json)};
+  scene::JsonDocument document(json);
+  if (uses == Uses::kept || document.member(document.root(), "uses") == scene::no_value)
+    return {scene::Tidier(document).write(), scene::has_comments(json)};
+  scene::Faults faults(file_name, json);
+  const scene::UsedFiles used = scene::read_used_files(document, faults, file_name);
+  const bool has_comments = scene::has_comments(json) || std::ranges::any_of(used.texts, scene::has_comments);
+  return {scene::Tidier(document, used).write(), has_comments};
 }
 
-TidyScene tidy_scene_file(const std::string& path) {
-  return tidy_scene(scene::text_of_file(path), path);
+TidyScene tidy_scene_file(const std::string& path, Uses uses) {
+  return tidy_scene(scene::text_of_file(path), path, uses);
+}
+
+std::string in_one_file(std::string json, const std::string& file_name) {
+  try {
+    const scene::JsonDocument document(json);
+    if (document.member(document.root(), "uses") == scene::no_value) return json;
+  } catch (const scene::JsonFault&) {
+    return json;
+  }
+  return tidy_scene(json, file_name, Uses::flat).json;
+}
+
+std::vector<std::string> files_used_by(std::string_view json, const std::string& file_name) {
+  try {
+    scene::JsonDocument document(json);
+    scene::Faults ignored(file_name, json);
+    return scene::read_used_files(document, ignored, file_name).asked;
+  } catch (const scene::JsonFault&) {
+    return {};
+  }
 }
 
 }  // namespace fond_ladder::inline v0

@@ -63,7 +63,10 @@ class Checker {
         if (progress_) progress_((static_cast<double>(i) + share) / static_cast<double>(heights.size()));
       });
     }
-    for (const NamedRung& named : ladder.rungs) rungs_.push_back(to_solve({named.size.width, named.size.height}));
+    for (const NamedRung& named : ladder.rungs) {
+      for (const std::optional<double>& height : heights_of(named, ladder))
+        rungs_.push_back(to_solve({named.width, height}));
+    }
     test_rungs();
     for (std::size_t c = 0; c < claims_.size(); ++c) explainer_.explain(claims_[c], checked_[c].failing);
     return std::move(checked_);
@@ -72,11 +75,12 @@ class Checker {
  private:
   /// Those of all claims, each once, and where a claim's own are among them.
   void list_quantities() {
-    std::map<std::pair<NodeId, Measure>, std::size_t> places;
+    std::map<std::tuple<NodeId, Measure, std::string, std::vector<Solution::ScrolledTo>>, std::size_t> places;
     for (std::size_t c = 0; c < claims_.size(); ++c) {
       std::vector<std::size_t>& own = places_.emplace_back();
       for (const Quantity& quantity : claims_[c].quantities()) {
-        const auto [at, is_new] = places.try_emplace({quantity.node, quantity.measure}, quantities_.size());
+        const auto [at, is_new] = places.try_emplace(
+            {quantity.node, quantity.measure, quantity.range, quantity.scrolled}, quantities_.size());
         if (is_new) quantities_.push_back(quantity);
         if (is_new) claims_of_.emplace_back();
         own.push_back(at->second);

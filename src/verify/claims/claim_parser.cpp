@@ -15,7 +15,7 @@ namespace {
 
 constexpr std::array<std::string_view, 9> functions{"same", "enclosed", "apart", "uncut", "shown",
                                                     "sum",  "min",      "max",   "count"};
-constexpr std::array<std::string_view, 5> joining_words{"or", "and", "not", "when", "give"};
+constexpr std::array<std::string_view, 6> joining_words{"or", "and", "not", "when", "with", "give"};
 
 class Parser {
  public:
@@ -31,10 +31,12 @@ class Parser {
     }
     terms_.claim = condition();
     if (take("when")) terms_.when = condition();
+    if (take("with")) positions();
     if (take("give")) {
       if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in give 0.5");
       terms_.give = next().number;
     }
+    if (terms_.scrolled.empty() && take("with")) positions();
     if (at().text == "in" || at().text == "between") fail("write a chain, as in 100 <= a.width <= 300");
     if (at().kind != Token::Kind::end) fail("the claim should end here" + near(at().text, joining_words));
     return std::move(terms_);
@@ -116,6 +118,41 @@ class Parser {
       if (names_own_range(name)) return own_range();
     }
     return relation();
+  }
+
+  /// `list.scrolled = end and strip.scrolled = 120`
+  void positions() {
+    do {
+      const std::string text(at().text);
+      constexpr std::string_view behind = ".scrolled";
+      if (at().kind != Token::Kind::name || !text.ends_with(behind)) fail("write what is scrolled, as in list.scrolled = end");
+      std::vector<NodeId> nodes;
+      try {
+        nodes = nodes_named(scene_.tree, std::string_view(text).substr(0, text.size() - behind.size()));
+      } catch (const BadQuantity& fault) {
+        fail(fault.what());
+      }
+      for (const NodeId node : nodes) require_scroller(node);
+      next();
+      want("=");
+      const bool end = is("end");
+      if (!end && at().kind != Token::Kind::number) fail("write how many pixels from where its content begins, or end");
+      const double to = end ? Solution::scroll_end : at().number;
+      next();
+      for (const NodeId node : nodes) {
+        if (std::ranges::find(terms_.scrolled, node, &Solution::ScrolledTo::node) != terms_.scrolled.end())
+          fail(scene_.tree.tail(node) + " is scrolled already; say it once");
+        terms_.scrolled.push_back({node, to, to});
+      }
+    } while (take("and"));
+  }
+  void require_scroller(NodeId node) const {
+    const auto scrolls = [&](const When& when) {
+      return when.node == node && when.change.says("scroll") && when.change.values().scroll != Scroll::none;
+    };
+    if (!is_container(scene_.tree.kind(node))) fail(scene_.tree.tail(node) + " holds nothing that could be scrolled");
+    if (scene_.tree.keys(node).scroll == Scroll::none && std::ranges::none_of(scene_.whens, scrolls))
+      fail(scene_.tree.tail(node) + " does not scroll; give it \"scroll\", or name what does");
   }
 
   /// Whether a name is an own range of some nodes, as `card.tight`.

@@ -119,6 +119,9 @@ void find_shared_starts(ClaimTerms& terms, const Tree& tree) {
 
 void list_quantities(ClaimTerms& terms) {
   Lister(terms).list();
+  for (Quantity& quantity : terms.quantities) {
+    if (quantity.moves_with_scrolling()) quantity.scrolled = terms.scrolled;
+  }
 }
 
 }  // namespace fond_ladder::inline v0::detail

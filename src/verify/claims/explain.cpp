@@ -98,7 +98,15 @@ bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failin
 void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing& failing) const {
   failing.values.emplace_back(scene_.tree.tail(quantity.node) + "." + std::string(quantity.word()),
                               value_of(quantity, solution));
-  if (failing.node.empty() && solution.is_placed(quantity.node)) account(solution, quantity, failing);
+  if (!failing.node.empty() || !solution.is_placed(quantity.node)) return;
+  account(solution, quantity, failing);
+  if (quantity.scrolled.empty()) return;
+  const Solution there = solution.scrolled(quantity.scrolled);
+  for (const Solution::ScrolledTo& one : quantity.scrolled) {
+    const Extent at = there.scroll_position(one.node);
+    failing.because += "; " + scene_.tree.tail(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
+    if (at.width > 0 && at.height > 0) failing.because += " and down by " + rounded(at.height);
+  }
 }
 
 void Explainer::account(const Solution& solution, const Quantity& quantity, Failing& failing) const {

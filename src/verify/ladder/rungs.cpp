@@ -32,13 +32,20 @@ std::vector<std::optional<double>> heights_of(const Ladder& ladder) {
   return {ladder.height->from, ladder.height->to};
 }
 
+std::vector<std::optional<double>> heights_of(const NamedRung& rung, const Ladder& ladder) {
+  if (rung.height) return {rung.height};
+  return heights_of(ladder);
+}
+
 std::vector<Rung> rungs_of(const Ladder& ladder) {
   require_climbable(ladder.width);
   std::vector<Rung> rungs;
   for (const std::optional<double>& height : heights_of(ladder)) {
     for (const double width : whole_numbers(ladder.width)) rungs.push_back({width, height});
   }
-  for (const NamedRung& named : ladder.rungs) rungs.push_back({named.size.width, named.size.height});
+  for (const NamedRung& named : ladder.rungs) {
+    for (const std::optional<double>& height : heights_of(named, ladder)) rungs.push_back({named.width, height});
+  }
   return rungs;
 }
 

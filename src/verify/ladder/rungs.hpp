@@ -15,6 +15,8 @@ inline namespace v0 {
 
 /// The heights at which a ladder's widths are looked at: both ends of its heights, or none for by content.
 [[nodiscard]] std::vector<std::optional<double>> heights_of(const Ladder& ladder);
+/// Those of a named rung: its own, else those of the ladder.
+[[nodiscard]] std::vector<std::optional<double>> heights_of(const NamedRung& rung, const Ladder& ladder);
 
 /// Throws BadValue for a span of more than 100,000 sizes, or of what is no size.
 void require_climbable(const Span& span);

@@ -69,7 +69,8 @@ class WayFollower {
       const Index node = store_.index_of(quantities[q].node);
       const auto [at, is_new] = places.try_emplace(node, nodes_.size());
       if (is_new) nodes_.push_back({node, {}, {}});
-      (is_of_box(quantities[q].measure) ? nodes_[at->second].of_box : nodes_[at->second].others).push_back(q);
+      const bool of_box = is_of_box(quantities[q].measure) && quantities[q].scrolled.empty();
+      (of_box ? nodes_[at->second].of_box : nodes_[at->second].others).push_back(q);
     }
     followed_.runs.resize(quantities.size());
   }

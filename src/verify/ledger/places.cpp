@@ -30,8 +30,7 @@ class Places {
     const bool backwards = !keys.pin && is_laid_backwards(axis);
     Sum sum = keys.pin ? pinned_edge(axis, *keys.pin) : backwards ? far_edge(axis) : edge(axis);
     if (!keys.pin && !backwards) {
-      const FourSides margin = solution_.margin(child_);
-      add(sum, axis == x_axis ? margin.left : margin.top, "margin");
+      add_outside(sum, child_, axis == x_axis ? &FourSides::left : &FourSides::top, 1, "");
       if (solution_.kind(parent_) == Kind::stack) add(sum, axis == x_axis ? keys.nudge.x : keys.nudge.y, "nudge");
     }
     add(sum, place - sum.at, keys.pin ? "pin" : rest_words(axis, keys));
@@ -114,7 +113,7 @@ class Places {
       const double from = start_of(box, axis) + box.size_on(axis) * (middle ? 0.5 : at_end ? 1 : 0);
       const std::string word = middle ? "middle" : at_end ? end_word(axis) : start_word(axis);
       Sum sum{"the " + word + " of " + tree_.step(sibling) + " " + rounded(from), from};
-      const double plus = one.tie.plus.in_px(tree_.em(), padding_box(axis));
+      const double plus = one.tie.plus.in_px(solution_.keys(child_).units(tree_.em()), padding_box(axis));
       add(sum, detail::counts_backwards(one.tie.edge, is_mirrored()) ? -plus : plus, "tie");
       if (nearest && std::abs(sum.at - at) >= off) continue;
       off = std::abs(sum.at - at);
@@ -144,13 +143,12 @@ class Places {
     const bool x = axis == x_axis;
     const NodeId before = sibling_before();
     const Rect own = solution_.box(parent_), box = solution_.box(child_);
-    const FourSides padding = solution_.padding(parent_), margin = solution_.margin(child_);
+    const FourSides padding = solution_.padding(parent_);
     Sum sum;
     if (before) {
       const double start = start_of(solution_.box(before), axis);
       sum = {"the " + start_word(axis) + " of " + tree_.step(before) + " " + rounded(start), start};
-      const FourSides other = solution_.margin(before);
-      add(sum, -(x ? other.left : other.top), "its margin");
+      add_outside(sum, before, x ? &FourSides::left : &FourSides::top, -1, "its ");
       add(sum, -solution_.gap(parent_).on(axis), "gap");
     } else {
       sum = {"the " + end_word(axis) + " of " + tree_.step(parent_) + " " + rounded(end_of(own, axis)),
@@ -158,7 +156,7 @@ class Places {
       add(sum, -(x ? border_inside().right : border_inside().bottom), "border");
       add(sum, -(x ? padding.right : padding.bottom), "padding");
     }
-    add(sum, -(x ? margin.right : margin.bottom), "margin");
+    add_outside(sum, child_, x ? &FourSides::right : &FourSides::bottom, -1, "");
     add(sum, -box.size_on(axis), std::string("its ") + side_word(axis));
     return sum;
   }
@@ -170,6 +168,14 @@ class Places {
       if (at != line.end()) return at == line.begin() ? NodeId() : *(at - 1);
     }
     return {};
+  }
+
+  /// The room that a node keeps outside of its box on a side: a margin, and a border that lies around the box.
+  void add_outside(Sum& sum, NodeId node, double FourSides::*side, double sign, const std::string& whose) const {
+    const double border =
+        solution_.keys(node).border_at == BorderAt::around ? solution_.border(node).*side : 0;
+    add(sum, sign * (solution_.margin(node).*side - border), whose + "margin");
+    add(sum, sign * border, whose + "border");
   }
 
   [[nodiscard]] FourSides border_inside() const {
@@ -215,8 +221,7 @@ class Places {
     if (!before) return {};
     const double end = end_of(solution_.box(before), axis);
     Sum sum{"the " + end_word(axis) + " of " + tree_.step(before) + " " + rounded(end), end};
-    const FourSides margin = solution_.margin(before);
-    add(sum, axis == x_axis ? margin.right : margin.bottom, "its margin");
+    add_outside(sum, before, axis == x_axis ? &FourSides::right : &FourSides::bottom, 1, "its ");
     add(sum, solution_.gap(parent_).on(axis), "gap");
     return sum;
   }

@@ -28,6 +28,11 @@ bool is_condition_used(const Scene& scene, const std::string& name) {
   return std::ranges::find(scene.whens, name, &When::name) != scene.whens.end() || is_claimed(scene, name);
 }
 
+/// A file for many scenes may define more than this one needs.
+bool is_of_used_file(const Scene& scene, const std::string& name) {
+  return scene.origins && std::ranges::find(scene.origins->of_used_files, name) != scene.origins->of_used_files.end();
+}
+
 /// Whether a wording says anything that the scene does not.
 bool says_something(const Scene& scene, const Wording& wording) {
   if (wording.direction && *wording.direction != scene.tree.direction()) return true;
@@ -55,13 +60,13 @@ std::vector<Finding> idle_definitions(const Scene& scene) {
     if (!range.from_width && !range.below_width && !range.from_height && !range.below_height) {
       all.push_back(about(range.name, "ranges", Oddity::unbounded, "it has no bounds: every size is in it",
                           "say from_width, below_width, from_height or below_height", scene));
-    } else if (!is_condition_used(scene, range.name)) {
+    } else if (!is_of_used_file(scene, range.name) && !is_condition_used(scene, range.name)) {
       all.push_back(about(range.name, "ranges", Oddity::unused, "no \"when\" and no claim speaks of this range",
                           "take it out", scene));
     }
   }
   for (const std::string& mode : scene.modes) {
-    if (!is_condition_used(scene, mode))
+    if (!is_of_used_file(scene, mode) && !is_condition_used(scene, mode))
       all.push_back(
           about(mode, "modes", Oddity::unused, "no \"when\" and no claim speaks of this mode", "take it out", scene));
   }
@@ -77,6 +82,12 @@ std::vector<Finding> idle_definitions(const Scene& scene) {
     all.push_back(about(unused.name, part ? "parts" : "shared", Oddity::unused,
                         part ? "no node uses this part" : "no node is \"like\" these shared keys", "take it out",
                         scene));
+  }
+  for (const auto& clash : scene.origins->clashes) {
+    all.push_back(about(clash.name, clash.key.c_str(), Oddity::clash,
+                        clash.beaten + " and " + clash.counts + " define it in two ways; that of " + clash.counts +
+                            " counts",
+                        "give one of them another name, or define it in this scene", scene));
   }
   return all;
 }

@@ -81,6 +81,8 @@ constexpr std::array<std::string_view, 9> tried_keys{"along",  "across", "self",
 
 bool is_tried(const KeyEntry& entry, const Keys& keys) {
   if (std::ranges::find(tried_keys, entry.name) == tried_keys.end() || !is_said(entry, keys)) return false;
+  // An outline is seen, though it takes no room.
+  if (entry.name == "border_at" && keys.border_at == BorderAt::outline) return keys.border.empty();
   return entry.name != "shrink" || keys.shrink != 0;  // that nothing may be squeezed is said for safety
 }
 
@@ -119,7 +121,8 @@ class Trials {
         const bool is_own = !many[place_of(entry)];
         if (is_own && is_tried(entry, keys) && may_act(node, entry)) attempt(node, entry);
       }
-      if (keys.words_at != WordsAt::start) try_words_at(node);
+      if (keys.words_at != WordsAt::start) try_words(node, "words_at", x_axis);
+      if (keys.words_up != WordsAt::start) try_words(node, "words_up", y_axis);
     }
     return std::move(found_);
   }
@@ -240,6 +243,7 @@ class Trials {
     }
     if (key == "along" && !story_of(node).ever_spare)
       return {"nothing is ever left to pack in: what it holds takes all the room", "leave it out"};
+    if (key == "border_at" && scene_.tree.keys(node).border.empty()) return {"it has no border", "leave it out"};
     if (key == "border_at")
       return {"its size is given and nothing in it asks for room, so it is the same wherever the border is",
               "leave it out"};
@@ -248,19 +252,23 @@ class Trials {
     return {"there is nothing to align in: without it every box lies where it lies", "leave it out"};
   }
 
-  /// Where a text is never wider than its words nobody sees where they lie. Boxes do not tell this one.
-  void try_words_at(NodeId node) {
+  /// Where a text is never larger than its words nobody sees where they lie. Boxes do not tell this one.
+  void try_words(NodeId node, const char* key, Axis axis) {
     SceneSolver solver(scene_, variant_.modes);
     bool was_there = false;
     for (const Rung& rung : rungs_) {
       const Solution solution = solver.solve(rung);
       const Extent room = solution.room_in(node);
+      double high = 0;
       for (const Solution::Words& line : solution.words(node)) {
         was_there = true;
-        if (line.box.width < room.width - give) return;
+        if (!line.dropped) high += line.box.height;
+        if (axis == x_axis && line.box.width < room.width - give) return;
       }
+      if (axis == y_axis && was_there && high < room.height - give) return;
     }
-    if (was_there) add(node, "words_at", {"it is never wider than its words", "give it more room, or leave it out"});
+    const std::string larger = axis == x_axis ? "wider" : "higher";
+    if (was_there) add(node, key, {"it is never " + larger + " than its words", "give it more room, or leave it out"});
   }
 
   const Variant& variant_;

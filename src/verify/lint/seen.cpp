@@ -151,9 +151,9 @@ std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axi
   if (!lays_along(above.kind, axis) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
     return {};
   if (most && most->is_percent()) return {};
-  const double em = seen.scene->tree.em();
-  double given = size.length().in_px(em, 0);
-  if (most) given = std::min(given, most->in_px(em, 0));
+  const FontUnits units = keys.units(seen.scene->tree.em());
+  double given = size.length().in_px(units, 0);
+  if (most) given = std::min(given, most->in_px(units, 0));
   const double got = one.box.size_on(axis);
   if (got >= given - give) return {};
   return Squeezed{given, got};

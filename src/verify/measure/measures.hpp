@@ -10,6 +10,7 @@
 #include "solve/account.hpp"
 #include "solve/grid.hpp"
 #include "solve/painted.hpp"
+#include "solve/scrolled_view.hpp"
 #include "solve/sticks_out.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -77,8 +78,9 @@ template <class SomeView>
   for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
     const Box clip = painted_box(view, above);
     const Traits traits = view.traits(above);
-    if (traits.scroll_x) seen.x = clip.x, seen.width = clip.width;  // it can be scrolled into view
-    if (traits.scroll_y) seen.y = clip.y, seen.height = clip.height;
+    const bool can_scroll = !is_scrolled(view, above);
+    if (can_scroll && traits.scroll_x) seen.x = clip.x, seen.width = clip.width;  // it can be scrolled into view
+    if (can_scroll && traits.scroll_y) seen.y = clip.y, seen.height = clip.height;
     if (seen.x + thin >= clip.right() || seen.right() <= clip.x + thin) return {above, true};
     if (seen.y + thin >= clip.bottom() || seen.bottom() <= clip.y + thin) return {above, true};
   }
@@ -142,6 +144,17 @@ template <class SomeView>
   }
 }
 
+/// A measure of a place, or whether a node is seen: what moves with scrolling.
+template <class SomeView>
+[[nodiscard]] std::optional<typename SomeView::Number> place_measured(const SomeView& view, Index node,
+                                                                      Measure measure) {
+  if (measure == Measure::shown) return is_shown(view, node) ? 1 : 0;
+  if (!has_place(view, node)) return {};
+  const auto box = box_from_root(view, node);
+  if (measure == Measure::baseline) return box.y + first_baseline_down<typename SomeView::Number>(view, node);
+  return measure_of_box(box, measure);
+}
+
 /// A measure of any node: none without a place, but for whether it is shown.
 template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve, Index node,
@@ -155,6 +168,12 @@ template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve,
                                                                 const Quantity& quantity) {
   const auto index_of = [&](NodeId node) { return solve.store.index_of(node); };
+  if (!quantity.scrolled.empty()) {
+    using N = typename SomeView::Number;
+    const ViewOf<N>& still = solve.view;
+    return place_measured(ScrolledViewOf<N>(still, held_positions(still, solve.store, quantity.scrolled)),
+                          index_of(quantity.node), quantity.measure);
+  }
   if (quantity.measure == Measure::own_range) {
     const Index node = index_of(quantity.node);
     if (!has_place(solve.view, node)) return {};

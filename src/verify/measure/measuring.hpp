@@ -31,7 +31,7 @@ class Measuring {
     std::vector<Asked> asked;
   };
   std::vector<OfNode> nodes_;
-  std::vector<std::pair<std::size_t, Quantity>> others_;  // places, and what is counted there
+  std::vector<std::pair<std::size_t, Quantity>> others_;  // places, and what is counted or scrolled there
   std::size_t count_ = 0;
 };
 

@@ -45,6 +45,20 @@ bool path_matches(const Tree& tree, NodeId node, std::string_view pattern) {
 
 }  // namespace
 
+bool Quantity::moves_with_scrolling() const {
+  switch (measure) {
+    case Measure::left:
+    case Measure::right:
+    case Measure::top:
+    case Measure::bottom:
+    case Measure::middle_x:
+    case Measure::middle_y:
+    case Measure::baseline:
+    case Measure::shown: return true;
+    default: return false;
+  }
+}
+
 std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
   std::vector<NodeId> all;
   if (pattern.find('*') == std::string_view::npos) {
@@ -177,9 +191,10 @@ std::vector<Quantity> parse_quantities(const Tree& tree, const std::vector<std::
 
 std::optional<double> value_of(const Quantity& quantity, const Solution& solution) {
   const Tree& tree = solution.tree();
-  const detail::ScrolledView view = solution.scrolled_view();
-  return detail::measured(detail::Finished<detail::ScrolledView>{tree.store(), solution.passes().state.forms, view},
-                          quantity);
+  if (solution.is_scrolled() && quantity.scrolled.empty() && quantity.moves_with_scrolling())
+    return detail::place_measured(solution.scrolled_view(), tree.store().index_of(quantity.node), quantity.measure);
+  const detail::View view = detail::view_of(tree, solution.passes());
+  return detail::measured(detail::Finished<detail::View>{tree.store(), solution.passes().state.forms, view}, quantity);
 }
 
 }  // namespace fond_ladder::inline v0

@@ -15,9 +15,8 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
   map.heights = heights;
   map.ranges = scene.ranges;
   for (const NamedRung& rung : scene.ladder.rungs) {
-    const Extent size = rung.size;
-    if (size.width >= map.widths.from && size.width <= map.widths.to && size.height >= heights.from &&
-        size.height <= heights.to) {
+    if (rung.width >= map.widths.from && rung.width <= map.widths.to && rung.height && *rung.height >= heights.from &&
+        *rung.height <= heights.to) {
       map.rungs.push_back(rung);
     }
   }

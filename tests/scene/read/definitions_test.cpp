@@ -112,6 +112,56 @@ TEST(Definitions, CopiesAreNumbered) {
             "a[0](0,0 5x4) a[1](10,0 5x4) a[2](0,4 5x4)");
 }
 
+/// `path width` of all nodes that say one, in the order of the file.
+std::string all_widths(const Scene& scene) {
+  std::string text;
+  for (const NodeId node : scene.tree.nodes()) {
+    const Sizing width = scene.tree.keys(node).width;
+    if (width.way() != Sizing::Way::length) continue;
+    const std::string path = scene.tree.path(node).substr(2);
+    text += (text.empty() ? "" : " ") + path + " " + testing::short_number(width.length().amount());
+  }
+  return text;
+}
+
+TEST(Definitions, AListOfCopiesSaysWhatIsAnotherInEach) {
+  const std::string head = R"("shared":{"s":{"width":7}},"parts":{"p":{"kind":"row","children":[
+      {"kind":"box","name":"i","width":1},{"kind":"row","name":"k","children":[{"kind":"box","name":"l","width":2}]}]},
+      "outer":{"kind":"row","children":[{"part":"p","name":"c","copies":[{"width":5},{"i":{"width":6}}]}]}},)";
+  const struct {
+    const char *name, *child, *widths;
+  } cases[] = {
+      {"its own keys", R"({"kind":"box","name":"a","width":3,"copies":[{},{"width":4}]})", "a[0] 3 a[1] 4"},
+      {"what shared keys say", R"({"kind":"box","name":"a","width":3,"copies":[{"like":"s"}]})", "a[0] 7"},
+      {"inner nodes of its own",
+       R"({"kind":"row","name":"a","copies":[{"b":{"width":4}},{}],"children":[{"kind":"box","name":"b","width":3}]})",
+       "a[0]/b 4 a[1]/b 3"},
+      {"inner nodes in short",
+       R"({"kind":"row","name":"a","copies":[{"b.width":4,"b.height":1}],"children":[{"kind":"box","name":"b"}]})",
+       "a[0]/b 4"},
+      {"inner nodes of a part", R"({"part":"p","name":"a","copies":[{"i.width":4},{"k/l.width":5}]})",
+       "a[0]/i 4 a[0]/k/l 2 a[1]/i 1 a[1]/k/l 5"},
+      {"more than the part's with", R"({"part":"p","name":"a","with":{"i.width":8,"k/l.width":9},"copies":[{"i.width":4}]})",
+       "a[0]/i 4 a[0]/k/l 9"},
+      {"less than who uses the part around it", R"({"part":"outer","name":"o","with":{"c[1]/i.width":9,"c[0].width":8}})",
+       "o/c[0] 8 o/c[0]/i 1 o/c[0]/k/l 2 o/c[1]/i 9 o/c[1]/k/l 2"},
+      {"an empty list", R"({"kind":"box","name":"a","copies":[]},{"kind":"box","name":"b","width":1})", "b 1"},
+  };
+  for (const auto& [name, child, expected] : cases) {
+    EXPECT_EQ(all_widths(scene_of(head, child)), expected) << name;
+  }
+  // Under a condition there may be fewer or more; those behind the list say nothing of themselves.
+  const Scene scene = scene_of(
+      R"("modes":["few","many"],)",
+      R"({"kind":"box","name":"a","width":1,"copies":[{"width":4},{"when":{"many":{"width":5}}}],"when":{"few":{"copies":1},"many":{"copies":3}}})");
+  const auto shown = [&](const std::vector<std::string>& modes) {
+    return testing::boxes_text(solve(scene, {100, 10}, modes));
+  };
+  EXPECT_EQ(shown({}), "a[0](0,0 4x10) a[1](4,0 1x10)");
+  EXPECT_EQ(shown({"few"}), "a[0](0,0 4x10)");
+  EXPECT_EQ(shown({"many"}), "a[0](0,0 4x10) a[1](4,0 5x10) a[2](9,0 1x10)");
+}
+
 TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
   const struct {
     const char *head, *children, *says;
@@ -136,7 +186,16 @@ TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
       {R"("parts":{"a":{"kind":"row","children":[]}},)", R"({"part":"a","children":[]})",
        "a part brings its own children; change them by \"with\" (at /root/children/0/children)\n"},
       {"", R"({"kind":"box","copies":1000000000})",
-       "\"copies\" must be a whole number from 0 to 100,000 (at /root/children/0/copies)\n"},
+       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says (at "
+       "/root/children/0/copies)\n"},
+      {"", R"({"kind":"box","copies":[{"name":"x"},3,{"b.width":1},{"widht":2}]})",
+       "an item of \"copies\" cannot give a \"name\" (at /root/children/0/copies/0/name)\n"
+       "an item of \"copies\" must be an object: what it says of that copy (at /root/children/0/copies/1)\n"
+       "it has no inner node \"b\" (at /root/children/0/copies/2/b.width)\n"
+       "unknown key \"widht\"; the nearest one is \"width\" (at /root/children/0/copies/3/widht)\n"},
+      {R"("modes":["m"],)", R"({"kind":"box","copies":2,"when":{"m":{"copies":[{}]}}})",
+       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says (at "
+       "/root/children/0/when/m/copies)\n"},
       {"", R"({"kind":"box","name":"tag[1]","copies":2})",
        "a node with \"copies\" must have a name without an index; its copies get one each (at "
        "/root/children/0/name)\n"},

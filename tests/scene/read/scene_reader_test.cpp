@@ -34,10 +34,10 @@ const Case cases[] = {
      "1:41: error: unknown key \"center_x\"; the nearest one is \"middle_x\" (at /root/pin/center_x)"},
     {R"({"kind":"row","gapp":1})", "1:34: error: unknown key \"gapp\"; the nearest one is \"gap\" (at /root/gapp)"},
     {R"({"kind":"row","width":"3px"})",
-     "1:42: error: \"width\" must be a number (pixels), \"2.5em\" or \"40%\", \"content\" or \"fill\" (at "
+     "1:42: error: \"width\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", \"content\" or \"fill\" (at "
      "/root/width)"},
     {R"({"kind":"row","basis":"fill"})",
-     "1:42: error: \"basis\" must be a number (pixels), \"2.5em\" or \"40%\", or \"content\" (at /root/basis)"},
+     "1:42: error: \"basis\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or \"content\" (at /root/basis)"},
     {R"({"kind":"row","width":-1})", "1:42: error: \"width\" must be 0 or more, and at most 1e9 (at /root/width)"},
     {R"({"kind":"row","width":2e9})", "1:42: error: \"width\" must be a number from -1e9 to 1e9 (at /root/width)"},
     {R"({"kind":"row","grow":1e-12})", "1:41: error: \"grow\" must be 0, or from 1e-9 to 1e9 (at /root/grow)"},
@@ -92,7 +92,7 @@ const Case cases[] = {
     {R"({"kind":"row","padding":{"lef":1}})",
      "1:45: error: unknown key \"lef\"; the nearest one is \"left\" (at /root/padding/lef)"},
     {R"({"kind":"row","padding":{"left":"auto"}})",
-     "1:52: error: \"padding\" must be a number (pixels), \"2.5em\" or \"40%\" (at /root/padding/left)"},
+     "1:52: error: \"padding\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\" (at /root/padding/left)"},
     {R"({"kind":"row","margin":{"left":"auto"}})", "none"},
     {R"({"kind":"row","border":"5%"})",
      "1:43: error: \"border\" must not be a percentage: a border is as thick at every size (at /root/border)"},
@@ -100,7 +100,7 @@ const Case cases[] = {
      "1:42: error: \"order\" must be a whole number, \"first\" or \"last\" (at /root/order)"},
     {R"({"kind":"row","natural":[1]})", "1:44: error: \"natural\" must be a list of two numbers (at /root/natural)"},
     {R"({"kind":"row","pin":{"left":"x"}})",
-     "1:48: error: \"pin\" must be a number (pixels), \"2.5em\" or \"40%\", or tied to an edge as in \"photo.right + "
+     "1:48: error: \"pin\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or tied to an edge as in \"photo.right + "
      "12\" (at /root/pin/left)"},
     {R"({"kind":"row","scroll":"none"})",
      "1:43: error: \"scroll\" must be x, y or both; here that is what holds without the key (at /root/scroll)"},
@@ -143,7 +143,7 @@ TEST(SceneReader, ChecksTheHead) {
             "1:18: error: \"em\" must be a number of pixels, more than 0 (at /em)\n"
             "1:32: error: \"direction\" must be ltr or rtl (at /direction)\n"
             "1:55: error: \"width\" must be a size, or [from, to] with from at most to (at /ladder/width)\n"
-            "1:74: error: a rung must be [width, height] in pixels (at /ladder/rungs/p)\n"
+            "1:74: error: a rung must be a width or [width, height], in pixels (at /ladder/rungs/p)\n"
             "1:92: error: unknown key \"roots\"; the nearest one is \"root\" (at /roots)\n"
             "1:110: error: \"scene\" must be a text in quotes (at /scene)\n");
   EXPECT_EQ(faults("[]"), "1:1: error: a scene is a JSON object with the keys \"format\" and \"root\"\n");
@@ -210,7 +210,7 @@ TEST(SceneReader, KnowsPlacesBehindCommentsAndEscapes) {
   EXPECT_EQ(
       faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
              "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
-      "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, em, direction, ladder, ranges, modes, "
+      "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, uses, em, direction, ladder, ranges, modes, "
       "touch_size, shared, parts, wordings, claims or root (at /a\"\xC3\xA4)\n"
       "5:39: error: \"grow\" must be a number (at /root/grow)\n");
 }
@@ -259,11 +259,11 @@ TEST(SceneReader, TenMistakesAreTenMessagesInOrderOfPlace) {
   EXPECT_EQ(text, R"(2:27: error: unknown key "heigth"; the nearest one is "height" (at /shared/button/heigth)
 3:62: error: the part "card" contains itself: card > card (at /parts/card/children/0/part)
 5:38: error: "page/titel" names no node; the nearest name is "title" (at /wordings/long/texts/page~1titel)
-6:54: error: "gap" must be a number (pixels), "2.5em" or "40%", or an object of x and y (at /root/gap)
+6:54: error: "gap" must be a number (pixels), "2.5em", "24ch" or "40%", or an object of x and y (at /root/gap)
 7:48: error: "text" must be a text in quotes (at /root/children/0/text)
 8:30: error: nothing shared is called "buton"; the nearest one is "button" (at /root/children/1/like)
 9:32: error: no range or mode is called "dmi"; the nearest one is "dim" (at /root/children/2/when/dmi)
-10:32: error: "copies" must be a whole number from 0 to 100,000 (at /root/children/3/copies)
+10:32: error: "copies" must be a whole number from 0 to 100,000, or a list of what each copy says (at /root/children/3/copies)
 11:33: error: the part has no inner node "fcae"; the nearest one is "face" (at /root/children/4/with/fcae)
 12:30: error: two siblings are called "title"; the other one is at /root/children/0/name (at /root/children/5/name)
 )");

@@ -72,7 +72,7 @@ Json number_in(Domain domain) {
 Json length_in(Domain domain) {
   const bool negative = domain == Domain::any || domain == Domain::no_fill;
   const std::string number = negative ? number_form : number_form + 2;  // without the sign
-  return any_of({number_in(domain), text_like("^" + number + (domain == Domain::thickness ? "em$" : "(em|%)$"))});
+  return any_of({number_in(domain), text_like("^" + number + (domain == Domain::thickness ? "(em|ch)$" : "(em|ch|%)$"))});
 }
 
 struct SchemaOfKey {
@@ -107,7 +107,7 @@ struct SchemaOfKey {
   }
   Json operator()(std::optional<Pin> Keys::*) const {
     const Json tie =
-        text_like(R"(^[^.]+\.(left|right|start|end|middle_x|top|bottom|middle_y)( [+-] [0-9.]+(em|%)?)?$)");
+        text_like(R"(^[^.]+\.(left|right|start|end|middle_x|top|bottom|middle_y)( [+-] [0-9.]+(em|ch|%)?)?$)");
     return closed_object(same_for(words_of<PinSide>, any_of({length_in(domain), tie, list_of(tie)})));
   }
   Json operator()(Order Keys::*) const {
@@ -219,6 +219,7 @@ std::string example_of(const std::string& key) {
       {"one_line", "true"},
       {"max_lines", "2"},
       {"words_at", R"("center")"},
+      {"words_up", R"("end")"},
       {"shows", R"("contain")"},
       {"ranges", R"([{"name": "tight", "below_width": 320}])"},
   };
@@ -239,10 +240,9 @@ void add_objects(Json& definitions) {
     keys[name] = reference("key_" + name);
     if (name != "name" && name != "ranges") form[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
   }
-  const Json copies{{"type", "integer"},
-                    {"minimum", 0},
-                    {"maximum", limits::most_copies},
-                    {"description", "so many of it, called name[0], name[1] and so on"}};
+  const Json number{{"type", "integer"}, {"minimum", 0}, {"maximum", limits::most_copies}};
+  Json copies = any_of({number, list_of(reference("of_a_copy"))});
+  copies["description"] = "so many of it, called name[0], name[1] and so on; or what each of them says";
   const Json name{{"type", "string"}};
   Json like = any_of({name, list_of(name)});
   like["description"] = "names of shared keys that it takes over";
@@ -250,7 +250,7 @@ void add_objects(Json& definitions) {
   keys["copies"] = copies;
   keys["when"] = map_of(reference("form"));
   keys["when"]["description"] = "keys that hold while a range or a mode does; null returns a key to its default";
-  form["copies"] = copies;
+  form["copies"] = number;
   definitions["form"] = closed_object(form);
 
   Json loose = keys;
@@ -258,7 +258,16 @@ void add_objects(Json& definitions) {
   definitions["keys"] = closed_object(loose);
   Json told = keys;
   told["each"] = reference("keys");
-  definitions["told"] = {{"type", "object"}, {"properties", told}, {"additionalProperties", reference("told")}};
+  const auto of_inner = [](const Json& properties) -> Json {
+    return {{"type", "object"},
+            {"properties", properties},
+            {"patternProperties", {{"\\.", Json::object()}}},
+            {"additionalProperties", reference("told")}};
+  };
+  definitions["told"] = of_inner(told);
+  Json of_a_copy = told;
+  for (const char* key : {"name", "copies"}) of_a_copy[key] = false;
+  definitions["of_a_copy"] = of_inner(of_a_copy);
 
   Json node = keys;
   node["part"] = {{"type", "string"}, {"description", "the part that it is"}};
@@ -277,7 +286,7 @@ Json ladder_schema() {
       {{"width", span},
        {"height", span},
        {"rungs",
-        {{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", two(size)}}}});
+        {{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", span}}}});
   schema["description"] = "the range of container sizes under test, and sizes that have a name";
   return schema;
 }
@@ -298,6 +307,7 @@ std::string scene_schema() {
   Json top = closed_object({{"$schema", {{"type", "string"}}},
                             {"format", {{"const", 1}}},
                             {"scene", {{"type", "string"}, {"description", "the title"}}},
+                            {"uses", list_of({{"type", "string"}, {"minLength", 1}})},
                             {"em", number_in(Domain::positive)},
                             {"direction", words(words_of<Direction>)},
                             {"ladder", ladder_schema()},
@@ -310,6 +320,8 @@ std::string scene_schema() {
                                                                {"direction", words(words_of<Direction>)}}))},
                             {"claims", list_of({{"type", "string"}})},
                             {"root", reference("node")}});
+  top["properties"]["uses"]["description"] =
+      "files whose parts, shared keys, ranges and modes this one uses, by their way from it";
   top["properties"]["em"]["description"] = "pixels in one em";
   top["properties"]["touch_size"]["description"] = "pixels that a person needs to hit a node; 24 when left out";
   top["required"] = {"format", "root"};

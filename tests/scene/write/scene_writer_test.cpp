@@ -75,11 +75,12 @@ TEST(SceneWriter, WritesShortScenes) {
   whole.whens[0].change.say("weight", Keys());
   whole.ranges = {{"low", {}, 300}};
   whole.wordings = {{"long", {{scene.tree.at("line"), "longer"}}, Direction::rtl}};
-  whole.ladder = {{100, 200}, Span(300), {{"phone", {390, 844}}}};
+  whole.ladder = {{100, 200}, Span(300), {{"phone", 390, 844}, {"narrow", 320}}};
   EXPECT_EQ(to_json(whole), R"({
   "format": 1,
   "scene": "A page",
-  "ladder": { "width": [100, 200], "height": 300, "rungs": { "phone": [390, 844] } },
+  "ladder": { "width": [100, 200], "height": 300,
+    "rungs": { "phone": [390, 844], "narrow": 320 } },
   "ranges": [{ "name": "low", "below_width": 300 }],
   "wordings": { "long": { "direction": "rtl", "texts": { "page/line": "longer" } } },
   "root": { "kind": "column", "name": "page", "padding": 8, "children": [
@@ -126,9 +127,9 @@ TEST(Tidy, KeepsWhatEveryExampleSays) {
   for (const auto& file : std::filesystem::recursive_directory_iterator(examples)) {
     if (!file.path().string().ends_with(".scene.json")) continue;
     const TidyScene tidied = tidy_scene_file(file.path().string());
-    EXPECT_EQ(tidy_scene(tidied.json, "again").json, tidied.json) << file.path();
-    EXPECT_EQ(to_json(read_scene(tidied.json, "tidied")), to_json(read_scene_file(file.path().string())))
-        << file.path();
+    const std::string path = file.path().string();
+    EXPECT_EQ(tidy_scene(tidied.json, path).json, tidied.json) << path;
+    EXPECT_EQ(to_json(read_scene(tidied.json, path)), to_json(read_scene_file(path))) << path;
     ++files;
   }
   EXPECT_GE(files, 20);

@@ -61,7 +61,7 @@ TEST(Check, ABrokenClaimIsExplainedByWhatBrokeIt) {
       {"max(a.width, 7) < 3 + min(b.width, 9)", "max(a.width, 7) 30, min(b.width, 9) 9, a.width 30, b.width 20\n"},
   };
   Scene scene = testing::scene_from("row:r gap=4 across=center [ box:a width=30 height=9 box:b width=20 height=30 ]");
-  scene.ladder = {{90, 100}, Span(40, 60), {{"small", {95, 50}}}};
+  scene.ladder = {{90, 100}, Span(40, 60), {{"small", 95, 50}}};
   for (const auto& [claim, says] : cases) {
     const std::string text = report(check(scene, {claim})[0]);
     EXPECT_NE(text.find(says), std::string::npos) << text;
@@ -335,7 +335,7 @@ TEST(Claims, AboutHiddenNodesEmptySetsAndSetsAgainstSets) {
 /// Two named rungs of one height once became one stretch, with all the sizes between them that nobody had tested.
 TEST(Claims, NamedRungsAreNoStretch) {
   Scene scene = testing::scene_from("row:r [ box:a width=10 height=5 ]");
-  scene.ladder = {Span(50), Span(20), {{"one", {60, 30}}, {"two", {90, 30}}}};
+  scene.ladder = {Span(50), Span(20), {{"one", 60, 30}, {"two", 90, 30}}};
   const CheckedClaim checked = check(scene, {"r.height < 30"})[0];
   ASSERT_EQ(checked.failing.size(), 2U);
   EXPECT_EQ(checked.failing[0].to, 60);

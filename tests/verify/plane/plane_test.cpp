@@ -109,7 +109,11 @@ TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
       claims.emplace_back(scene, "apart(" + name() + ", " + name() + ")");
     }
     const InPlane found = look_in_plane(scene, {}, claims, {{100, 400}, {100, 400}}, false, 1, {});
-    EXPECT_NEAR(found.area, 300.0 * 300, 1) << "seed " << testing::seed() + seed;
+    // A piece that was sampled may lie over a cell that is found later.
+    EXPECT_GE(found.area, 300.0 * 300 - 1) << "seed " << testing::seed() + seed;
+    if (found.sampled == 0) {
+      EXPECT_NEAR(found.area, 300.0 * 300, 1) << "seed " << testing::seed() + seed;
+    }
     SceneSolver solver(scene);
     for (std::size_t c = 0; c < claims.size(); ++c) {
       if (!found.claims[c].sampled.empty()) continue;
@@ -142,7 +146,7 @@ TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
 
 TEST(Map, KnowsTurnsRangesAndRungs) {
   Scene scene = testing::scene_from("row:r [ box:a width=100 box:b weight=1 min_width=80 ]");
-  scene.ladder = {{100, 300}, Span(100, 200), {{"hand", {150, 120}}, {"far", {900, 120}}}};
+  scene.ladder = {{100, 300}, Span(100, 200), {{"hand", 150, 120}, {"far", 900, 120}, {"wide", 200}}};
   const SizeMap map = map_sizes(variant_of(scene, "", {}), {"a.width = 100"}, {100, 200});
   ASSERT_EQ(map.turns.size(), 1U) << "b reaches its minimum at 180, at every height";
   EXPECT_NEAR(map.turns[0].from.width, 180, 1e-6);
