@@ -20,8 +20,8 @@ class BadValue : public std::invalid_argument {
 /// How wide a character of the plain metrics is, in multiples of its size.
 inline constexpr double plain_character = 0.6;
 
-/// What lengths are multiples of, in pixels: the scene's em, and the width of a zero in a node's own font (CSS Values 4,
-/// 6.1.1). In plain metrics that is 0.6 of a text's `size`, and of the em elsewhere.
+/// What lengths are multiples of, in pixels: the scene's em, and the width of a zero in a node's own font (CSS Values
+/// 4, 6.1.1). In plain metrics that is 0.6 of a text's `size`, and of the em elsewhere.
 struct FontUnits {
   double em = 16, ch = plain_character * em;
 };

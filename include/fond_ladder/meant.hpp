@@ -41,10 +41,10 @@ enum class Oddity : std::uint8_t {
 };
 template <>
 inline constexpr std::array<std::string_view, 24> words_of<Oddity>{
-    "no effect",        "zero size", "outside",      "behind",     "fill stops", "size not kept",
-    "never fits",       "intrudes",  "not reached",  "no bounds",  "not used", "defined twice",  "siblings overlap",
-    "pinned over text", "too small", "lone last",    "in a leaf",  "empty area", "no area",
-    "no middle",        "idle gap",  "never beside", "not needed", "asleep"};
+    "no effect",        "zero size",        "outside",     "behind",       "fill stops", "size not kept",
+    "never fits",       "intrudes",         "not reached", "no bounds",    "not used",   "defined twice",
+    "siblings overlap", "pinned over text", "too small",   "lone last",    "in a leaf",  "empty area",
+    "no area",          "no middle",        "idle gap",    "never beside", "not needed", "asleep"};
 static_assert(words_of<Oddity>.size() == static_cast<std::size_t>(Oddity::asleep) + 1, "a word for each");
 
 /// What of a node is on purpose: findings of lint, and that it is cut. Lint is silent about these, and `uncut` and the

@@ -35,8 +35,9 @@ class BadScene : public std::runtime_error {
   std::vector<SceneFault> faults_;
 };
 
-/// Reads a scene from JSON text (RFC 8259; comments allowed). `file_name` is for messages, and for the place beside which
-/// the files are looked for that the scene uses; only then are files read. Throws BadScene with every fault of all of them.
+/// Reads a scene from JSON text (RFC 8259; comments allowed). `file_name` is for messages, and for the place beside
+/// which the files are looked for that the scene uses; only then are files read. Throws BadScene with every fault of
+/// all of them.
 [[nodiscard]] Scene read_scene(std::string_view json, const std::string& file_name);
 
 /// Reads a scene from a file of at most 40 MiB. Throws BadScene, also when the file cannot be read.
@@ -60,8 +61,8 @@ enum class Uses : std::uint8_t { kept, flat };
 [[nodiscard]] TidyScene tidy_scene(std::string_view json, const std::string& file_name, Uses uses = Uses::kept);
 [[nodiscard]] TidyScene tidy_scene_file(const std::string& path, Uses uses = Uses::kept);
 
-/// A scene that needs no other file, to be sent elsewhere: the text itself where it uses none. Throws as tidy_scene does
-/// where it does.
+/// A scene that needs no other file, to be sent elsewhere: the text itself where it uses none. Throws as tidy_scene
+/// does where it does.
 [[nodiscard]] std::string in_one_file(std::string json, const std::string& file_name);
 
 /// The files that a scene names, and that those name, as they are called from the working directory; also those that

@@ -30,7 +30,7 @@ struct ClimbCall {
   std::string of;               // a node, to be climbed alone
   std::vector<std::string> at;  // where a setting is dragged
   std::vector<std::string> scrolled;
-  std::string plot;             // a file
+  std::string plot;  // a file
   Format format = Format::table;
 };
 

@@ -65,7 +65,8 @@ void add_broken(std::vector<SarifResult>& results, const std::vector<CheckedClai
 void add_fault(std::vector<SarifResult>& results, const SceneFault& fault, const std::string& file) {
   std::optional<scene::Position> at;
   if (fault.line > 0) at = {static_cast<std::size_t>(fault.line), static_cast<std::size_t>(fault.column)};
-  results.push_back({"scene-error", fault.message, file == "-" ? "" : file, at});
+  const bool is_input = file == "-" && fault.file == "standard input";  // a file that it uses is one
+  results.push_back({"scene-error", fault.message, is_input ? "" : fault.file, at});
 }
 
 void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file,

@@ -50,7 +50,8 @@ AskedPosition parse(const Scene& scene, const std::string& text) {
   return parse(scene.tree, text, [&](NodeId node) {
     Scroll scroll = scene.tree.keys(node).scroll;
     for (const When& when : scene.whens) {
-      if (when.node == node && when.change.says("scroll") && scroll == Scroll::none) scroll = when.change.values().scroll;
+      if (when.node == node && when.change.says("scroll") && scroll == Scroll::none)
+        scroll = when.change.values().scroll;
     }
     return scroll;
   });
@@ -111,7 +112,8 @@ void claim_with_positions(const Scene& scene, const std::vector<std::string>& as
   for (const std::string& text : asked) {
     const AskedPosition one = parse(scene, text);
     if (one.value.find(',') != std::string::npos)
-      throw WrongCall(fmt::format("--scrolled {}: in claims a position is one number, or end, as in {}=120", text, one.name));
+      throw WrongCall(
+          fmt::format("--scrolled {}: in claims a position is one number, or end, as in {}=120", text, one.name));
     with += fmt::format("{}{}.scrolled = {}", with.empty() ? " with " : " and ", one.name, one.value);
   }
   static_cast<void>(positions_asked(scene, asked));

@@ -37,7 +37,8 @@ void compile_edges(const Keys& keys, const FontUnits& units, bool mirrored, Comp
       node.extra.auto_margins |= static_cast<std::uint8_t>(1U << i);
       on_side(node.extra.edges.margin, i) = outside;
     } else {
-      on_side(node.extra.edges.margin, i) = std::clamp(px(margin) + outside, -limits::largest_length, limits::largest_length);
+      on_side(node.extra.edges.margin, i) =
+          std::clamp(px(margin) + outside, -limits::largest_length, limits::largest_length);
     }
     double inset = px(keys.padding.on(physical_sides[i], mirrored));
     if (keys.border_at == BorderAt::inside) inset += border;
@@ -239,8 +240,7 @@ bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node)
 bool passes_read(const Keys& keys, const Traits& traits) {
   return traits.percent_sizes || traits.percent_edges || traits.percent_gap || traits.shares_total || traits.ordered ||
          traits.pinned || traits.nudged || traits.celled || keys.kind == Kind::grid || keys.aspect.has_value() ||
-         keys.scale != 1 || keys.drift.has_value() || !keys.border.empty() ||
-         keys.words_up != WordsAt::start;
+         keys.scale != 1 || keys.drift.has_value() || !keys.border.empty() || keys.words_up != WordsAt::start;
 }
 
 }  // namespace

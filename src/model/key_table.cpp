@@ -33,9 +33,10 @@ const std::array table{
     KeyEntry{"padding", &Keys::padding, Acts::everywhere, "room between the border and the content",
              Domain::not_negative},
     KeyEntry{"border", &Keys::border, Acts::everywhere, "thickness of the border", Domain::thickness},
-    KeyEntry{"border_at", &Keys::border_at, Acts::everywhere,
-             "inside the box, taking room of its content; over whatever is there; around the box, taking room as a margin "
-             "does; or an outline around it, taking none"},
+    KeyEntry{
+        "border_at", &Keys::border_at, Acts::everywhere,
+        "inside the box, taking room of its content; over whatever is there; around the box, taking room as a margin "
+        "does; or an outline around it, taking none"},
     KeyEntry{"hidden", &Keys::hidden, Acts::child, "takes no room, and nothing of it is seen"},
     KeyEntry{"touch", &Keys::touch, Acts::everywhere, "a person must be able to hit it"},
     KeyEntry{"meant", &Keys::meant, Acts::everywhere, "findings of lint, and \"cut\", that are on purpose here"},
@@ -93,15 +94,15 @@ const std::array table{
 /// the table as well.
 auto fields_of(const Keys& keys) {
   auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
-         alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, width, height, grow, shrink, weight,
-         natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of, max_lines,
-         scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows,
-         areas, ranges] = keys;
+         alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, width, height, grow, shrink,
+         weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of,
+         max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns,
+         auto_rows, areas, ranges] = keys;
   return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
-                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, width, height, grow,
-                  shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size,
-                  aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area,
-                  columns, rows, auto_columns, auto_rows, areas, ranges);
+                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, width,
+                  height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name,
+                  text, size, aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span,
+                  area, columns, rows, auto_columns, auto_rows, areas, ranges);
 }
 using Fields = decltype(fields_of(std::declval<const Keys&>()));
 static_assert(std::tuple_size_v<decltype(table)> == std::tuple_size_v<Fields>,

@@ -45,7 +45,7 @@ class Origins {
 
   /// Names that two files define, both of them used by the scene.
   struct Clash {
-    std::string key;             ///< ranges, shared or parts
+    std::string key;  ///< ranges, shared or parts
     std::string name;
     std::string beaten, counts;  ///< the files
   };

@@ -156,5 +156,35 @@ TEST(SeveralScenes, WhatIsOfOneSceneIsRefused) {
   EXPECT_THAT(one.out, Not(HasSubstr("hint")));
 }
 
+TEST(SeveralScenes, WhatIsWrongWithAKitStandsInTheKitAndWhatIsOddWhereItIsUsed) {
+  const std::string kit = testing::temporary(
+      "kit.scene.json",
+      "{\"format\": 1, \"parts\": {\n  \"lamp\": {\"kind\": \"box\", \"natural\": [9, 9], \"along\": \"end\"}}}");
+  const std::string screen = testing::temporary(
+      "screen.scene.json", "{\"format\": 1, \"uses\": [\"" + kit.substr(kit.rfind('/') + 1) +
+                               "\"], \"claims\": [\"lamp.width = 9\"], \"root\": {\"kind\": "
+                               "\"row\",\n \"children\": [{\"part\": \"lamp\", \"name\": \"lamp\"}]}}");
+  const std::string target = ::testing::TempDir() + "kit.sarif";
+  const auto place = [&] {
+    const Json at = read_json(target)["runs"][0]["results"][0]["locations"][0]["physicalLocation"];
+    return at["artifactLocation"]["uri"].get<std::string>() + ":" +
+           std::to_string(at["region"]["startLine"].get<int>());
+  };
+  testing::run({"lint", screen, "--sarif", target});
+  EXPECT_EQ(place(), screen + ":2");
+  const std::string report = ::testing::TempDir() + "screen.html";
+  if (testing::run({"report", screen, "-o", report}).status == 0) {  // where a page was built
+    std::ifstream in(report);
+    const std::string page{std::istreambuf_iterator<char>(in), {}};
+    EXPECT_EQ(page.find("kit.scene.json"), std::string::npos);
+    EXPECT_NE(page.find("lamp"), std::string::npos);
+  }
+  testing::temporary("kit.scene.json", "{\"format\": 1, \"parts\": {\n  \"lamp\": {\"kind\": \"bx\"}}}");
+  const testing::Result wrong = testing::run({"check", screen, "--sarif", target});
+  EXPECT_EQ(wrong.status, 2);
+  EXPECT_THAT(wrong.err, HasSubstr(kit + ":2:20: error: \"kind\" must be"));
+  EXPECT_EQ(place(), kit + ":2");
+}
+
 }  // namespace
 }  // namespace fond_ladder

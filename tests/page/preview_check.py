@@ -163,6 +163,26 @@ class Followed(unittest.TestCase):
                 took.append(1000 * (time.monotonic() - begun))
         print(f"a change is told after {sorted(took)[5]:.0f} ms, at worst {max(took):.0f}")
 
+    def test_a_kit_that_changes_changes_the_page(self):
+        with tempfile.TemporaryDirectory() as folder:
+            scene, kit = pathlib.Path(folder) / "screen.scene.json", pathlib.Path(folder) / "kit.scene.json"
+            scene.write_text('{"format":1,"uses":["kit.scene.json"],"root":{"kind":"row","name":"r","children":[{"part":"lamp","name":"lamp"}]}}')
+            kit.write_text('{"format":1,"parts":{"lamp":{"kind":"box","width":20}}}')
+            with Preview(scene) as preview:
+                self.assertIn(b'"lamp": { "kind": "box", "width": 20 }', preview.ask("/scene")[1])
+                self.assertNotIn(b"uses", preview.ask("/scene")[1])
+                for text, status, told in [('{"format":1,"parts":{"lamp":{"kind":"box","width":33}}}', 200, b'"width": 33'),
+                                           ('{"format":1,"parts":{"lamp":{"kind":"box","widht":3}}}', 404, b"kit.scene.json:1:43: error"),
+                                           (None, 404, b"there is no such file"),
+                                           ('{"format":1,"parts":{"lamp":{"kind":"box","width":44}}}', 200, b'"width": 44')]:
+                    kit.unlink() if text is None else kit.write_text(text)
+                    for _ in range(100):
+                        answer = preview.ask("/scene")
+                        if answer[0] == status and told in answer[1]:
+                            break
+                        time.sleep(0.05)
+                    self.assertEqual((answer[0], told in answer[1]), (status, True), answer[1])
+
     def test_faults_come_over_the_last_good_picture_and_go(self):
         page = self.pages[0]
         with Preview(self.scene) as preview:

@@ -79,7 +79,8 @@ class Plain {
     const Edge a = keys.margin.on(x ? Side::left : Side::top, rtl_),
                b = keys.margin.on(x ? Side::right : Side::bottom, rtl_);
     const auto room = [&](const Edge& edge, Side side) {
-      const double outside = keys.border_at == BorderAt::around ? px(keys, keys.border.on(side, rtl_).length(), whole) : 0;
+      const double outside =
+          keys.border_at == BorderAt::around ? px(keys, keys.border.on(side, rtl_).length(), whole) : 0;
       return outside + (edge.is_automatic() ? 0 : px(keys, edge.length(), whole));
     };
     Margin margin{room(a, x ? Side::left : Side::top), room(b, x ? Side::right : Side::bottom), a.is_automatic(),
@@ -414,7 +415,9 @@ class Plain {
       const Item bounds = bounded(keys, false, none, none);
       height = std::max(0.0, bounds.held(px(keys, keys.height.length(), none)) - inset(keys, false, none));
     }
-    const auto gap = [&](bool of_x, double whole) { return std::max(0.0, px(keys, of_x ? keys.gap.x : keys.gap.y, whole)); };
+    const auto gap = [&](bool of_x, double whole) {
+      return std::max(0.0, px(keys, of_x ? keys.gap.x : keys.gap.y, whole));
+    };
     const auto columns = written(keys, keys.columns, gap(true, width), width);
     const auto rows = written(keys, keys.rows, gap(false, none), height);
     GridAxis axis;
@@ -426,8 +429,8 @@ class Plain {
     const auto& own = x ? columns : rows;
     for (int i = 0; i < (x ? column_count : row_count); ++i) {
       const bool is_written = i < static_cast<int>(own.size());
-      axis.tracks.push_back(plain_track(keys, 
-          is_written ? own[static_cast<std::size_t>(i)].first : (x ? keys.auto_columns : keys.auto_rows), known));
+      axis.tracks.push_back(plain_track(
+          keys, is_written ? own[static_cast<std::size_t>(i)].first : (x ? keys.auto_columns : keys.auto_rows), known));
     }
     for (int i = static_cast<int>(own.size()) - 1; i >= 0; --i) {
       const auto holds = [&](const PlainCell& cell) {

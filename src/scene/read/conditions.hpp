@@ -14,12 +14,13 @@ namespace fond_ladder::inline v0::scene {
 struct Conditions {
   std::vector<Range> ranges;
   std::vector<std::string> modes;
-  std::vector<std::string> names;  ///< of both
+  std::vector<std::string> names;          ///< of both
   std::vector<std::string> of_used_files;  ///< those that the scene itself does not say
   std::vector<Clash> clashes;
 };
 
 /// Reads "ranges" and "modes" of some objects, the weakest first: a range beats one of that name in those before it.
-[[nodiscard]] Conditions read_conditions(const JsonDocument& document, const std::vector<ValueId>& tops, Faults& faults);
+[[nodiscard]] Conditions read_conditions(const JsonDocument& document, const std::vector<ValueId>& tops,
+                                         Faults& faults);
 
 }  // namespace fond_ladder::inline v0::scene

@@ -20,7 +20,8 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// What the `with` of a use of a part, or an item of `copies`, says of inner nodes: a tree of the steps by which it speaks to them.
+/// What the `with` of a use of a part, or an item of `copies`, says of inner nodes: a tree of the steps by which it
+/// speaks to them.
 struct ToldByWith {
   Source source = Source::with;
   std::vector<ValueId> said;  ///< objects of keys, the weakest first
@@ -107,14 +108,16 @@ class Definitions {
   Faults& faults_;
   std::unordered_map<std::string, ValueId> parts_, shared_;
   std::set<std::pair<Source, std::string_view>> used_;
-  std::unordered_set<std::string> circular_;                             // parts that were refused
-  std::unordered_map<ValueId, Inner> inner_;                             // by root
-  std::unordered_map<ValueId, std::shared_ptr<const ToldByWith>> told_;  // by node that uses a part, or by item of `copies`
+  std::unordered_set<std::string> circular_;  // parts that were refused
+  std::unordered_map<ValueId, Inner> inner_;  // by root
+  std::unordered_map<ValueId, std::shared_ptr<const ToldByWith>>
+      told_;  // by node that uses a part, or by item of `copies`
   std::size_t looked_through_ = 0;
 };
 
 /// Keys of a node that shape the tree, beside those of the table.
-inline constexpr std::array<std::string_view, 7> shaping_keys{"children", "each", "like", "part", "with", "copies", "when"};
+inline constexpr std::array<std::string_view, 7> shaping_keys{"children", "each",   "like", "part",
+                                                              "with",     "copies", "when"};
 [[nodiscard]] bool shapes(std::string_view key);
 
 /// A path without the indexes of copies: `cards/card[2]/title` is `cards/card/title`.

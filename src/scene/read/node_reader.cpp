@@ -20,7 +20,6 @@ namespace {
 
 using Type = JsonValue::Type;
 
-
 /// Those that every copy has as the others have them.
 constexpr std::array<std::string_view, 5> not_of_a_copy{"name", "children", "copies", "part", "with"};
 
@@ -57,8 +56,7 @@ void NodeReader::read(ValueId root, Parts parts) {
 }
 
 void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
-  PlaceInPart place =
-      at.around ? definitions_.place_of_child(*at.around, at.value, at.index, at.copy) : PlaceInPart{};
+  PlaceInPart place = at.around ? definitions_.place_of_child(*at.around, at.value, at.index, at.copy) : PlaceInPart{};
   if (at.item != no_value) definitions_.tell_copy(at.item, at.value, place);
   const Layers layers = definitions_.layers_of(at.value, at.each, place);
   if (!pay_for(layers)) {
@@ -287,7 +285,8 @@ void NodeReader::open_children(const Open& at, const Layers& layers, const Place
   refuse_too_many(at.value, keys, children.size());
   PlaceInPart inside = definitions_.around_children(at.value, place);
   if (parts_ == Parts::as_written && definitions_.has_part(at.value)) return;
-  const auto around = inside.use || !inside.told.empty() ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
+  const auto around =
+      inside.use || !inside.told.empty() ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
   for (std::size_t i = children.size(); i-- > 0;) {
     open.push_back({children[i], node, each, around, i, -1, false, at.times, scope});
   }

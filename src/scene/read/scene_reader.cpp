@@ -33,7 +33,10 @@ bool holds(std::span<const std::string_view> words, std::string_view word) {
 class SceneReader : private ObjectReader {
  public:
   SceneReader(const JsonDocument& document, const UsedFiles& used, Faults& faults)
-      : ObjectReader(document, faults), used_(used), definitions_(document, faults), budget_(budget_for(document, used)) {}
+      : ObjectReader(document, faults),
+        used_(used),
+        definitions_(document, faults),
+        budget_(budget_for(document, used)) {}
 
   Scene read(WrittenNodes* written) {
     const ValueId top = document_.root();
@@ -97,7 +100,8 @@ class SceneReader : private ObjectReader {
         read_ladder(id);
       } else if (member.key == "touch_size") {
         touch_size_ = positive(id, "\"touch_size\" must be a number of pixels, more than 0");
-      } else if (member.key != "root" && member.key != "uses" && member.key != "$schema" && !holds(definition_keys, member.key)) {
+      } else if (member.key != "root" && member.key != "uses" && member.key != "$schema" &&
+                 !holds(definition_keys, member.key)) {
         unknown_key(id, scene_keys);
       }
     });

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// Depth first: what a file uses comes before it, and is beaten by it. A file that is met on the way to itself is refused;
-// one that is met again elsewhere is known.
+// Depth first: what a file uses comes before it, and is beaten by it. A file that is met on the way to itself is
+// refused; one that is met again elsewhere is known.
 #include "scene/read/used_files.hpp"
 
 #include <algorithm>
@@ -40,8 +40,7 @@ class UsedFilesReader : private ObjectReader {
     const ValueId list = document_[top].type == Type::object ? document_.member(top, "uses") : no_value;
     if (list == no_value) return;
     bool sound = document_[list].type == Type::array;
-    for (ValueId id = sound ? document_[list].first : no_value; id != no_value && !is_full_;
-         id = document_[id].next) {
+    for (ValueId id = sound ? document_[list].first : no_value; id != no_value && !is_full_; id = document_[id].next) {
       sound = sound && document_[id].type == Type::string && !document_[id].text.empty();
       if (sound) read_one(id);
     }

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The files that a scene uses: parts, shared keys, ranges and modes that are written once for many scenes. They are read
-// into the document of the scene, each once however many name it.
+// The files that a scene uses: parts, shared keys, ranges and modes that are written once for many scenes. They are
+// read into the document of the scene, each once however many name it.
 
 #include <deque>
 #include <string>
@@ -30,8 +30,8 @@ struct Clash {
   ValueId beaten, counts;
 };
 
-/// Reads what `uses` names at the top of a document, and what that uses, into the document. What is wrong with it becomes
-/// faults. `file` is where the document comes from: names are looked for beside it.
+/// Reads what `uses` names at the top of a document, and what that uses, into the document. What is wrong with it
+/// becomes faults. `file` is where the document comes from: names are looked for beside it.
 [[nodiscard]] UsedFiles read_used_files(JsonDocument& document, Faults& faults, const std::string& file);
 
 }  // namespace fond_ladder::inline v0::scene

@@ -162,26 +162,39 @@ bool PlacedText::write_out_items(const std::vector<NodeId>& nodes) {
   return true;
 }
 
+std::optional<ItemSpot> PlacedText::item_of(NodeId node) const {
+  ItemSpot spot;
+  NodeId at = node;
+  for (; at && now_->written.of(at).copy < 0; at = tree().parent(at))
+    spot.inner = tree().step(at) + (spot.inner.empty() ? "" : "/") + spot.inner;
+  if (!at || at != topmost_copy(node) || now_->is_in_parts(now_->value_of(at))) return {};
+  const ValueId list = document().member(now_->value_of(at), "copies");
+  if (list == no_value || document()[list].type != JsonValue::Type::array) return {};
+  spot.item = document()[list].first;
+  for (int i = now_->written.of(at).copy; i > 0 && spot.item != no_value; --i) spot.item = document()[spot.item].next;
+  if (spot.item == no_value) return {};
+  return spot;
+}
+
 bool PlacedText::write_out_dots(ValueId object) {
-  const ValueId with = document().member(object, "with");
+  const ValueId with = document().speaks_of_inner(object) ? object : document().member(object, "with");
   bool has_dots = false;
-  std::string text;
+  SaidInside all;
   const Splices written(document(), now_->text);
   for (ValueId id = with == no_value ? with : document()[with].first; id != no_value; id = document()[id].next) {
-    text += (text.empty() ? "{" : ", ") + json_text(document()[id].key) + ": ";
-    if (document()[id].written == no_value) {
-      text += written.text_of(id);
+    SaidInside& said = all.at(document()[id].key);
+    has_dots = has_dots || document()[id].written != no_value;
+    if (document()[id].type != JsonValue::Type::object) {
+      said.json = written.text_of(id);
       continue;
     }
-    has_dots = true;
-    std::string inside;
+    if (document()[id].first == no_value) said.json = "{}";
     for (ValueId key = document()[id].first; key != no_value; key = document()[key].next)
-      inside += (inside.empty() ? "{" : ", ") + json_text(document()[key].key) + ": " + written.text_of(key);
-    text += inside + "}";
+      said.at(document()[key].key).json = written.text_of(key);
   }
   if (!has_dots) return true;
   Splices splices(document(), now_->text);
-  splices.replace(with, text + "}");
+  splices.replace(with, json_of(all));
   go_on_with(splices.text());
   return false;
 }

@@ -6,6 +6,7 @@
 
 #include <map>
 #include <memory>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -21,6 +22,12 @@ struct Spot {
   ValueId object = no_value;
   std::string inner;  // the path inside the part; empty for the object itself
   friend auto operator<=>(const Spot&, const Spot&) = default;
+};
+
+/// Where one copy of a list, or a node in it, can be spoken of: by what the list says of that copy.
+struct ItemSpot {
+  ValueId item = no_value;
+  std::string inner;  // the path inside the copy; empty for the copy itself
 };
 
 class PlacedText {
@@ -41,6 +48,8 @@ class PlacedText {
 
   /// The node itself, or the outermost use of a part that it lies in.
   [[nodiscard]] NodeId written_outside(NodeId node) const;
+  /// Nothing for a node that is in no list of copies, or in one that does not stand by itself.
+  [[nodiscard]] std::optional<ItemSpot> item_of(NodeId node) const;
   /// The list of children of a container, or none.
   [[nodiscard]] ValueId list_of(NodeId container) const;
 
@@ -54,7 +63,8 @@ class PlacedText {
   bool stands_alone(NodeId node);
   /// The same, of a container whose children are to be written.
   bool holds_alone(NodeId container);
-  /// Writes out the short keys of a `with`, as in "about.text", so that keys can be put among them.
+  /// Writes out the short keys of a `with` or of an item of `copies`, as in "about.text", so that keys can be put among
+  /// them.
   bool write_out_dots(ValueId object);
   /// Writes copies that are a list as nodes of their own, where a node is one of them or lies in one.
   bool write_out_items(const std::vector<NodeId>& nodes);

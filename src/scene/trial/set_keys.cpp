@@ -2,6 +2,8 @@
 #include "scene/trial/set_keys.hpp"
 
 #include <algorithm>
+#include <optional>
+#include <set>
 
 #include "model/json_text.hpp"
 #include "model/key_table.hpp"
@@ -26,8 +28,9 @@ class KeySetter {
     const std::vector<NodeId> nodes = text_.nodes_of(words.steps[0]);
     const MemberPath path(std::span(words.steps).subspan(1));
     std::map<Spot, NodeId> spots;
+    if (const auto done = set_in_items(nodes, path, words.value, splices, changed)) return *done;
     if (!text_.find_spots(nodes, spots)) return false;
-    if (path.way().front() != "copies" && !text_.write_out_items(nodes)) return false;
+    if (path.way().front() != "copies" && !is_said_of_none(nodes, path) && !text_.write_out_items(nodes)) return false;
     std::map<ValueId, SaidInside> said;
     std::map<ValueId, std::vector<ValueId>> out;
     for (const auto& of_spot : spots) {
@@ -47,6 +50,44 @@ class KeySetter {
   }
 
  private:
+  /// Whether no item of a list of copies says a key of these nodes, which are all of the copies.
+  [[nodiscard]] bool is_said_of_none(const std::vector<NodeId>& nodes, const MemberPath& path) const {
+    std::set<ValueId> items;
+    std::size_t copies = 0;
+    for (const NodeId node : nodes) {
+      const auto spot = text_.item_of(node);
+      if (!spot || !items.insert(spot->item).second) return false;
+      const JsonDocument& document = text_.document();
+      copies = 0;
+      for (ValueId id = document[document[spot->item].parent].first; id != no_value; id = document[id].next) ++copies;
+      const ValueId said = spot->inner.empty() ? spot->item : document.member(spot->item, spot->inner);
+      if (said != no_value && document.member(said, path.way().front()) != no_value) return false;
+    }
+    return items.size() == copies;
+  }
+
+  /// Sets a key where a list of copies says what is another in each; nothing where it is to be set elsewhere.
+  std::optional<bool> set_in_items(const std::vector<NodeId>& nodes, const MemberPath& path, const std::string& value,
+                                   Splices& splices, ChangedText& changed) {
+    if (path.way().front() == "copies" || path.way().front() == "name" || value == "null" ||
+        is_said_of_none(nodes, path))
+      return {};
+    std::map<ValueId, SaidInside> said;
+    std::map<ValueId, std::vector<ValueId>> out;
+    for (const NodeId node : nodes) {
+      const auto spot = text_.item_of(node);
+      if (!spot) return {};
+      if (!text_.write_out_dots(spot->item)) return false;
+      std::vector<std::string> way = path.way();
+      if (!spot->inner.empty()) way.insert(way.begin(), spot->inner);
+      put(
+          spot->item, way, path, value, [&] { return value_now(node, path); }, said, out);
+    }
+    for (const auto& [object, what] : said) splices.say(object, what);
+    note_set(nodes, path, value, changed);
+    return true;
+  }
+
   /// Puts what is said into `said`, or what is to be left out into `out`.
   template <class ValueNow>
   void put(ValueId object, const std::vector<std::string>& way, const MemberPath& path, const std::string& value,

@@ -33,7 +33,8 @@ class NeededDefinitions {
   };
   const JsonDocument& document_;
   std::vector<Definition> all_;
-  std::map<std::pair<std::string_view, std::string_view>, std::size_t> places_;  // by key and name, of the one that counts
+  std::map<std::pair<std::string_view, std::string_view>, std::size_t>
+      places_;  // by key and name, of the one that counts
 };
 
 }  // namespace fond_ladder::inline v0::scene

@@ -47,7 +47,8 @@ class Tidier {
  public:
   explicit Tidier(const JsonDocument& document) : document_(document) {}
   /// All in one file, with what is needed of the files that the scene uses.
-  Tidier(const JsonDocument& document, const UsedFiles& used) : document_(document), needed_(std::in_place, document, used) {}
+  Tidier(const JsonDocument& document, const UsedFiles& used)
+      : document_(document), needed_(std::in_place, document, used) {}
 
   std::string write() {
     std::vector<Step> open{{document_.root(), Role::top}};

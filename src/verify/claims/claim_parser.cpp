@@ -125,7 +125,8 @@ class Parser {
     do {
       const std::string text(at().text);
       constexpr std::string_view behind = ".scrolled";
-      if (at().kind != Token::Kind::name || !text.ends_with(behind)) fail("write what is scrolled, as in list.scrolled = end");
+      if (at().kind != Token::Kind::name || !text.ends_with(behind))
+        fail("write what is scrolled, as in list.scrolled = end");
       std::vector<NodeId> nodes;
       try {
         nodes = nodes_named(scene_.tree, std::string_view(text).substr(0, text.size() - behind.size()));

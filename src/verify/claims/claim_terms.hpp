@@ -83,7 +83,7 @@ struct SharedStart {
 struct ClaimTerms {
   Term claim{TermKind::any_of};
   std::optional<Term> when;
-  double give = fond_ladder::give;  // pixels
+  double give = fond_ladder::give;             // pixels
   std::vector<Solution::ScrolledTo> scrolled;  // where scrollers are then
   std::vector<NodeSet> sets;
   std::vector<std::size_t> bound;  // sets with a star outside of functions: the claim is about each of their nodes

@@ -104,7 +104,8 @@ void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing
   const Solution there = solution.scrolled(quantity.scrolled);
   for (const Solution::ScrolledTo& one : quantity.scrolled) {
     const Extent at = there.scroll_position(one.node);
-    failing.because += "; " + scene_.tree.tail(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
+    failing.because +=
+        "; " + scene_.tree.tail(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
     if (at.width > 0 && at.height > 0) failing.because += " and down by " + rounded(at.height);
   }
 }

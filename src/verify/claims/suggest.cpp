@@ -62,7 +62,8 @@ class Candidates {
     const std::string name = tree_.tail(node), above = tree_.tail(parent);
     if (is_one_of_many(node) || !is_plain_name(name)) return;
     if (const auto width = known_size(keys.width, keys.units(tree_.em()))) add(name + ".width = " + rounded(*width));
-    if (const auto height = known_size(keys.height, keys.units(tree_.em()))) add(name + ".height = " + rounded(*height));
+    if (const auto height = known_size(keys.height, keys.units(tree_.em())))
+      add(name + ".height = " + rounded(*height));
     if (keys.touch) add("shown(" + name + ")");
     if (keys.pin) add("enclosed(" + name + ", " + above + ")");
     const bool mirrored = tree_.direction() == Direction::rtl;

@@ -40,6 +40,7 @@ std::size_t count_settings(const Scene& scene) {
         const std::string& name = scene.origins->name_at(said.name);
         if (said.source == Source::each) at[said.key] = path.substr(0, path.rfind('/'));
         if (said.source == Source::shared) at[said.key] = name;
+        if (said.source == Source::copies) at[said.key] = scene.tree.path(node);  // an item is of one copy
         if (said.source == Source::part) at[said.key] = name + "/" + without_indices(scene.tree.step(node));
       }
     }

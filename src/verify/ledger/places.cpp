@@ -172,8 +172,7 @@ class Places {
 
   /// The room that a node keeps outside of its box on a side: a margin, and a border that lies around the box.
   void add_outside(Sum& sum, NodeId node, double FourSides::*side, double sign, const std::string& whose) const {
-    const double border =
-        solution_.keys(node).border_at == BorderAt::around ? solution_.border(node).*side : 0;
+    const double border = solution_.keys(node).border_at == BorderAt::around ? solution_.border(node).*side : 0;
     add(sum, sign * (solution_.margin(node).*side - border), whose + "margin");
     add(sum, sign * border, whose + "border");
   }

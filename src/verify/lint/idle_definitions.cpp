@@ -84,10 +84,10 @@ std::vector<Finding> idle_definitions(const Scene& scene) {
                         scene));
   }
   for (const auto& clash : scene.origins->clashes) {
-    all.push_back(about(clash.name, clash.key.c_str(), Oddity::clash,
-                        clash.beaten + " and " + clash.counts + " define it in two ways; that of " + clash.counts +
-                            " counts",
-                        "give one of them another name, or define it in this scene", scene));
+    all.push_back(
+        about(clash.name, clash.key.c_str(), Oddity::clash,
+              clash.beaten + " and " + clash.counts + " define it in two ways; that of " + clash.counts + " counts",
+              "give one of them another name, or define it in this scene", scene));
   }
   return all;
 }

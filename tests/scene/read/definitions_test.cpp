@@ -141,9 +141,10 @@ TEST(Definitions, AListOfCopiesSaysWhatIsAnotherInEach) {
        "a[0]/b 4"},
       {"inner nodes of a part", R"({"part":"p","name":"a","copies":[{"i.width":4},{"k/l.width":5}]})",
        "a[0]/i 4 a[0]/k/l 2 a[1]/i 1 a[1]/k/l 5"},
-      {"more than the part's with", R"({"part":"p","name":"a","with":{"i.width":8,"k/l.width":9},"copies":[{"i.width":4}]})",
-       "a[0]/i 4 a[0]/k/l 9"},
-      {"less than who uses the part around it", R"({"part":"outer","name":"o","with":{"c[1]/i.width":9,"c[0].width":8}})",
+      {"more than the part's with",
+       R"({"part":"p","name":"a","with":{"i.width":8,"k/l.width":9},"copies":[{"i.width":4}]})", "a[0]/i 4 a[0]/k/l 9"},
+      {"less than who uses the part around it",
+       R"({"part":"outer","name":"o","with":{"c[1]/i.width":9,"c[0].width":8}})",
        "o/c[0] 8 o/c[0]/i 1 o/c[0]/k/l 2 o/c[1]/i 9 o/c[1]/k/l 2"},
       {"an empty list", R"({"kind":"box","name":"a","copies":[]},{"kind":"box","name":"b","width":1})", "b 1"},
   };

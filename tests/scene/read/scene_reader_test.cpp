@@ -37,7 +37,8 @@ const Case cases[] = {
      "1:42: error: \"width\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", \"content\" or \"fill\" (at "
      "/root/width)"},
     {R"({"kind":"row","basis":"fill"})",
-     "1:42: error: \"basis\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or \"content\" (at /root/basis)"},
+     "1:42: error: \"basis\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or \"content\" (at "
+     "/root/basis)"},
     {R"({"kind":"row","width":-1})", "1:42: error: \"width\" must be 0 or more, and at most 1e9 (at /root/width)"},
     {R"({"kind":"row","width":2e9})", "1:42: error: \"width\" must be a number from -1e9 to 1e9 (at /root/width)"},
     {R"({"kind":"row","grow":1e-12})", "1:41: error: \"grow\" must be 0, or from 1e-9 to 1e9 (at /root/grow)"},
@@ -100,7 +101,8 @@ const Case cases[] = {
      "1:42: error: \"order\" must be a whole number, \"first\" or \"last\" (at /root/order)"},
     {R"({"kind":"row","natural":[1]})", "1:44: error: \"natural\" must be a list of two numbers (at /root/natural)"},
     {R"({"kind":"row","pin":{"left":"x"}})",
-     "1:48: error: \"pin\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or tied to an edge as in \"photo.right + "
+     "1:48: error: \"pin\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or tied to an edge as in "
+     "\"photo.right + "
      "12\" (at /root/pin/left)"},
     {R"({"kind":"row","scroll":"none"})",
      "1:43: error: \"scroll\" must be x, y or both; here that is what holds without the key (at /root/scroll)"},
@@ -207,12 +209,12 @@ TEST(SceneReader, NamesOurWordForThatOfAStandardOrAllThatIsAllowed) {
 }
 
 TEST(SceneReader, KnowsPlacesBehindCommentsAndEscapes) {
-  EXPECT_EQ(
-      faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
-             "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
-      "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, uses, em, direction, ladder, ranges, modes, "
-      "touch_size, shared, parts, wordings, claims or root (at /a\"\xC3\xA4)\n"
-      "5:39: error: \"grow\" must be a number (at /root/grow)\n");
+  EXPECT_EQ(faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
+                   "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
+            "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, uses, em, direction, ladder, "
+            "ranges, modes, "
+            "touch_size, shared, parts, wordings, claims or root (at /a\"\xC3\xA4)\n"
+            "5:39: error: \"grow\" must be a number (at /root/grow)\n");
 }
 
 TEST(SceneReader, CountsWhatItDoesNotList) {

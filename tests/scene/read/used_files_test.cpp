@@ -21,7 +21,9 @@ class UsedFiles : public ::testing::Test {
   ~UsedFiles() override { std::filesystem::remove_all(folder_); }
 
   void write(const std::string& name, const std::string& text) const { std::ofstream(folder_ + name) << text; }
-  void write_kit(const std::string& name, const std::string& rest) const { write(name, R"({"format":1,)" + rest + "}"); }
+  void write_kit(const std::string& name, const std::string& rest) const {
+    write(name, R"({"format":1,)" + rest + "}");
+  }
   [[nodiscard]] std::string path(const std::string& name = "s") const { return folder_ + name; }
 
   static std::string text_of(const std::string& head, const std::string& children) {
@@ -113,12 +115,12 @@ TEST_F(UsedFiles, FaultsStandInTheFileTheyAreIn) {
       {R"("uses":["wrong"],"shared":3,)",
        "s:1:39: error: \"shared\" must be an object of names (at /shared)\n"
        "wrong:2:28: error: unknown key \"widht\"; the nearest one is \"width\" (at /parts/p/widht)\n"},
-      {R"("uses":["no_json"],)",
-       "no_json:1:12: error: a comma stands before the closing bracket; take it out\n"},
+      {R"("uses":["no_json"],)", "no_json:1:12: error: a comma stands before the closing bracket; take it out\n"},
       {R"("uses":["list"],)",
        "list:1:1: error: a file that a scene uses is a JSON object, with \"format\" and what it defines\n"},
       {R"("uses":["odd"],)",
-       "odd:1:13: error: unknown key \"knid\"; write $schema, format, scene, uses, em, direction, ladder, ranges, modes, "
+       "odd:1:13: error: unknown key \"knid\"; write $schema, format, scene, uses, em, direction, ladder, ranges, "
+       "modes, "
        "touch_size, shared, parts, wordings, claims or root (at /knid)\n"
        "odd:1:31: error: \"shared\" must be an object of names (at /shared)\n"},
       {R"("uses":["old"],)", "old:1:1: error: \"format\" is missing; write \"format\": 1\n"},
@@ -136,9 +138,10 @@ TEST_F(UsedFiles, AreSoManyAtMost) {
     write_kit("k" + std::to_string(i), R"("parts":{})");
     names += (i > 0 ? ",\"k" : "\"k") + std::to_string(i) + "\"";
   }
-  EXPECT_NE(faults(R"("uses":[)" + names + "],")
-                .find("a scene uses at most 64 files, of 40 MiB altogether; with this one it would use more (at /uses/64)"),
-            std::string::npos);
+  EXPECT_NE(
+      faults(R"("uses":[)" + names + "],")
+          .find("a scene uses at most 64 files, of 40 MiB altogether; with this one it would use more (at /uses/64)"),
+      std::string::npos);
 }
 
 TEST_F(UsedFiles, WhatTwoOfThemDefineIsTold) {
@@ -166,9 +169,8 @@ TEST_F(UsedFiles, FlatSceneNeedsNoOtherFile) {
       "shared":{"s":{"width":1},"spare":{"width":2}},
       "parts":{"p":{"kind":"row","like":["s"],"children":[{"part":"q","name":"q"}]},"q":{"kind":"box"},
                "idle":{"part":"rare"},"rare":{"kind":"box"}}, "claims": ["nothing"], "root": {})");
-  const std::string text =
-      text_of(R"("uses":["a"],"claims":["shown(q) when not far"],"shared":{"s":{"height":3}},)",
-              R"({"part":"p","name":"p","when":{"busy":{"gap":3}}})");
+  const std::string text = text_of(R"("uses":["a"],"claims":["shown(q) when not far"],"shared":{"s":{"height":3}},)",
+                                   R"({"part":"p","name":"p","when":{"busy":{"gap":3}}})");
   const std::string flat = tidy_scene(text, path(), Uses::flat).json;
   const Scene one = read_scene(flat, "elsewhere/x");
   Scene several = read_scene(text, path());
@@ -203,8 +205,9 @@ TEST_F(UsedFiles, AreChangedInTheScenesOwnFileAlone) {
     draft.apply(Trial::set("parts.p/q.width", "5"));
     ADD_FAILURE() << "it was changed";
   } catch (const BadTrial& fault) {
-    EXPECT_EQ(std::string(fault.what()), "\"parts.p/q.width=5\": \"p\" is defined in " + path("a") +
-                                             "; change that file, or say it in this scene: what a scene says itself counts");
+    EXPECT_EQ(std::string(fault.what()),
+              "\"parts.p/q.width=5\": \"p\" is defined in " + path("a") +
+                  "; change that file, or say it in this scene: what a scene says itself counts");
   }
   Draft moved(text, path());
   moved.apply({Trial::Does::move, "one/q=r:0"});

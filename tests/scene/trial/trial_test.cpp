@@ -90,6 +90,46 @@ TEST(Trial, OfOneNodeChangesThatNodeAlone) {
   }
 }
 
+/// A list of copies stays a list where what is changed is what one of its items says, or what none of them does.
+TEST(Trial, OfACopyInAListIsSaidInTheList) {
+  const std::string file = R"({ "format": 1,
+  "parts": { "p": { "kind": "row", "children": [{ "kind": "box", "name": "i", "width": 1 }] } },
+  "root": { "kind": "column", "name": "r", "children": [
+    { "kind": "row", "name": "e", "gap": 2, "copies": [{}, { "w.text": "two", "gap": 3 }, { "w": { "size": 9 } }],
+      "children": [{ "kind": "text", "name": "w", "text": "one" }] },
+    { "part": "p", "name": "q", "copies": [{ "i.width": 5 }, {}], "with": { "i.height": 4 } }] } })";
+  const struct {
+    const char *trial, *list;  // with the list as it is written then, or what stands where it was
+  } cases[] = {
+      {"e[0].gap=7", R"([{ "gap": 7 }, { "w.text": "two", "gap": 3 }, { "w": { "size": 9 } }])"},
+      {"e[1].gap=7", R"([{}, { "w": { "text": "two" }, "gap": 7 }, { "w": { "size": 9 } }])"},
+      {"e[1]/w.text=new", R"([{}, { "w": { "text": "new" }, "gap": 3 }, { "w": { "size": 9 } }])"},
+      {"e[2]/w.text=new", R"([{}, { "w.text": "two", "gap": 3 }, { "w": { "size": 9, "text": "new" } }])"},
+      {"e.padding=1", R"("padding": 1)"},  // none of them says it
+      {"e.gap=7", R"([{ "gap": 7 }, { "w": { "text": "two" }, "gap": 7 }, { "w": { "size": 9 }, "gap": 7 }])"},
+      {"q[1]/i.width=6", R"([{ "i.width": 5 }, { "i": { "width": 6 } }])"},
+      {"q[0]/i.width=6", R"([{ "i": { "width": 6 } }, {}])"},
+      {"q/i.height=6", R"("with": { "i": { "height": 6 } })"},
+      {"e[1].gap=null", R"("name": "e[1]")"},  // leaving out is not an item's to say
+  };
+  for (const auto& [trial, list] : cases) {
+    const std::string words = trial;
+    const std::size_t equals = words.find('='), dot = words.find('.');
+    Draft draft(file, "s");
+    const Scene before = draft.scene();
+    draft.apply(Trial::set(words.substr(0, equals), words.substr(equals + 1)));
+    EXPECT_NE(draft.json().find(list), std::string::npos) << trial << "\n" << draft.json();
+    const std::string meant = words.substr(0, dot);
+    for (const NodeId node : before.tree.nodes()) {  // nothing else is another one
+      const std::string path = before.tree.path(node);
+      const bool is_meant = path.find(meant + (meant.find('[') == std::string::npos ? "[" : "")) != std::string::npos ||
+                            (meant == "q/i" && path.find("/i") != std::string::npos);
+      const Keys now = draft.scene().tree.keys(draft.scene().tree.at(path)), was = before.tree.keys(node);
+      EXPECT_TRUE(is_meant || now == was) << trial << " " << path;
+    }
+  }
+}
+
 TEST(Trial, CarriesAnyNodeAnywhere) {
   std::size_t carried = 0;
   for (const std::string& path : paths()) {

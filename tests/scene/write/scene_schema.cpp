@@ -72,7 +72,8 @@ Json number_in(Domain domain) {
 Json length_in(Domain domain) {
   const bool negative = domain == Domain::any || domain == Domain::no_fill;
   const std::string number = negative ? number_form : number_form + 2;  // without the sign
-  return any_of({number_in(domain), text_like("^" + number + (domain == Domain::thickness ? "(em|ch)$" : "(em|ch|%)$"))});
+  return any_of(
+      {number_in(domain), text_like("^" + number + (domain == Domain::thickness ? "(em|ch)$" : "(em|ch|%)$"))});
 }
 
 struct SchemaOfKey {
@@ -285,8 +286,7 @@ Json ladder_schema() {
   Json schema = closed_object(
       {{"width", span},
        {"height", span},
-       {"rungs",
-        {{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", span}}}});
+       {"rungs", {{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", span}}}});
   schema["description"] = "the range of container sizes under test, and sizes that have a name";
   return schema;
 }
