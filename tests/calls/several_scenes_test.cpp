@@ -180,7 +180,7 @@ TEST(SeveralScenes, WhatIsWrongWithAKitStandsInTheKitAndWhatIsOddWhereItIsUsed) 
     EXPECT_NE(page.find("lamp"), std::string::npos);
   }
   testing::temporary("kit.scene.json", "{\"format\": 1, \"parts\": {\n  \"lamp\": {\"kind\": \"bx\"}}}");
-  const testing::Result wrong = testing::run({"check", screen, "--sarif", target});
+  const testing::Result wrong = testing::run({"check", screen, console(), "--sarif", target});
   EXPECT_EQ(wrong.status, 2);
   EXPECT_THAT(wrong.err, HasSubstr(kit + ":2:20: error: \"kind\" must be"));
   EXPECT_EQ(place(), kit + ":2");
