@@ -61,6 +61,24 @@ struct CheckedClaim {
                                                            const std::vector<std::string>& claims, const Span& heights,
                                                            unsigned threads = 0, const ShareDone& progress = {});
 
+/// A part of all pairs of a claim and a variant: every `of`-th, from the `part`-th on, counted claim by claim.
+struct CheckPart {
+  std::size_t part = 1, of = 1;
+  std::size_t before = 0;  ///< pairs that are counted first: those of other scenes
+  /// Whether it has a claim in one of so many variants, both by their places.
+  [[nodiscard]] bool holds(std::size_t claim, std::size_t variant, std::size_t variants) const {
+    return (before + claim * variants + variant) % of == part - 1;
+  }
+};
+/// The same of a part: nothing for claims of which it has no pair. Together all parts test each pair once, and say of
+/// each pair what one call for all of them would say. Whether a claim is tested in any variant is told by the part that
+/// has its first pair. With `heights` as check_every_height.
+[[nodiscard]] std::vector<std::optional<CheckedClaim>> check_part(const std::vector<Variant>& variants,
+                                                                  const std::vector<std::string>& claims,
+                                                                  const CheckPart& part,
+                                                                  const std::optional<Span>& heights = {},
+                                                                  unsigned threads = 0, const ShareDone& progress = {});
+
 /// What became of a claim, for people: kept or broken, and where, with which values and why. With the name of a scene
 /// file also which commands to look with.
 [[nodiscard]] std::string report(const CheckedClaim& checked, std::string_view file = {});

@@ -59,7 +59,7 @@ class BadTrial : public std::invalid_argument {
 /// it is gone. A value; a change costs a reading of the scene.
 class Draft {
  public:
-  /// A scene file's text. Throws BadScene, as reading does.
+  /// A scene file's text; `file_name` as read_scene takes it. Throws BadScene, as reading does.
   Draft(std::string json, std::string file_name);
   /// A scene by whatever made it. Contents that the program measures stay with their nodes.
   explicit Draft(const Scene& scene);

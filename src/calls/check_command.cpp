@@ -40,15 +40,8 @@ struct CheckCall {
   Format format = Format::table;
 };
 
-/// One part of the claims: every `of`-th, from the `part`-th on, so that parts are about equally long.
-struct Shard {
-  std::size_t part = 1, of = 1;
-
-  [[nodiscard]] bool holds(std::size_t i) const { return i % of == part - 1; }
-};
-
-Shard parse_shard(const std::string& text) {
-  Shard shard;
+CheckPart parse_shard(const std::string& text) {
+  CheckPart shard;
   if (text.empty()) return shard;
   const std::size_t slash = text.find('/');
   const char *middle = text.data() + std::min(slash, text.size()), *end = text.data() + text.size();
@@ -62,7 +55,8 @@ Shard parse_shard(const std::string& text) {
 
 /// Which part of the claims, and in which variants.
 std::string scope_text(const std::vector<Variant>& variants, const CheckCall& call) {
-  return (call.shard.empty() ? "" : fmt::format(", part {} of the claims", call.shard)) + text_of(variants);
+  const char* what = variants.size() > 1 ? "all claims and variants" : "the claims";
+  return (call.shard.empty() ? "" : fmt::format(", part {} of {}", call.shard, what)) + text_of(variants);
 }
 
 void print_table(const std::vector<Variant>& variants, const std::vector<CheckedClaim>& checked, const CheckCall& call,
@@ -107,34 +101,36 @@ struct CheckedScene {
   std::vector<Variant> variants;
   std::vector<std::size_t> numbers;  // the place of each claim among all of its scene
   std::size_t all = 0;               // claims of the scene, those of other parts too
+  std::size_t pairs = 0;             // of these and variants
   std::string headline;              // one of several scenes: what came of it, in a line
 };
 
-/// Checks a scene; the claims of the scenes before it were `before` many.
+/// Checks a scene; the claims and variants of the scenes before it were `before` many pairs.
 CheckedScene check_scene(const CheckCall& call, const std::string& file, std::size_t before, const Streams& streams) {
-  const Shard shard = parse_shard(call.shard);
+  CheckPart part = parse_shard(call.shard);
+  part.before = before;
   CheckedScene one;
   const Hints hints = call.scene.files.size() == 1 ? Hints::one_line : Hints::none;
   one.variants = load_variants(call_for(call.scene, file), streams, hints);
   const Scene& scene = one.variants[0].scene;
   one.suite.file = file;
   one.suite.name = scene.name() + (call.shard.empty() ? "" : " " + call.shard);
-  std::vector<std::string> all = scene.claims, claims;
+  std::vector<std::string> all = scene.claims;
   all.insert(all.end(), call.claims.begin(), call.claims.end());
   claim_with_positions(scene, call.scrolled, all);
   one.all = all.size();
+  one.pairs = all.size() * one.variants.size();
+  require_claims(one.variants, all);
+  if (all.empty()) return one;
+  std::optional<Span> heights;
+  if (!call.heights.empty()) heights = heights_asked(scene, call.heights, "--heights");
+  Progress progress(streams, "checking");
+  std::vector<std::optional<CheckedClaim>> checked = check_part(one.variants, all, part, heights, 0, progress.teller());
   for (std::size_t i = 0; i < all.size(); ++i) {
-    if (!shard.holds(before + i)) continue;
-    claims.push_back(all[i]);
+    if (!checked[i]) continue;
+    one.suite.checked.push_back(std::move(*checked[i]));
     one.numbers.push_back(i);
   }
-  require_claims(one.variants, all);
-  if (claims.empty()) return one;
-  Progress progress(streams, "checking");
-  one.suite.checked = call.heights.empty()
-                          ? fond_ladder::check(one.variants, claims, 0, progress.teller())
-                          : check_every_height(one.variants, claims, heights_asked(scene, call.heights, "--heights"), 0,
-                                               progress.teller());
   return one;
 }
 
@@ -161,8 +157,9 @@ class CheckRun {
 
   void look(const std::string& file) {
     const auto begin = std::chrono::steady_clock::now();
-    CheckedScene one = check_scene(call_, file, claims_, streams_);
+    CheckedScene one = check_scene(call_, file, pairs_, streams_);
     claims_ += one.all;
+    pairs_ += one.pairs;
     if (one.all == 0 && call_.scene.files.size() == 1) throw no_claims("the scene has no claims");
     if (call_.format == Format::json) {
       if (!answers_) answers_.emplace(streams_.out, "check");  // not before there is one
@@ -254,7 +251,7 @@ class CheckRun {
   std::optional<JsonAnswers> answers_;
   std::vector<CheckedScene> scenes_;
   std::vector<SarifResult> results_;
-  std::size_t claims_ = 0;
+  std::size_t claims_ = 0, pairs_ = 0;  // of all scenes
   bool all_read_ = true;
 };
 
@@ -302,7 +299,7 @@ Command check_command() {
   options.text("--heights", "every|FROM..TO", call.heights,
                "At every height too: of the ladder, or these; regions of sizes are told instead of widths");
   options.text("--shard", "PART/OF", call.shard,
-               "Check one part of the claims of all scenes, as in 2/5: the second of five");
+               "Check one part of all claims in all variants of all scenes, as in 2/5: the second of five");
   options.flag("--broken", call.broken, "Only the claims that do not hold");
   options.flag("--suggest", call.suggest, "Claims that hold now and look meant, ready to paste");
   add_scrolled(options, call.scrolled);

@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <filesystem>
 #include <fstream>
+#include <map>
 #include <nlohmann/json.hpp>
 
 #include "support/golden.hpp"
@@ -50,6 +51,50 @@ TEST(Check, ShardsTogetherTestEachClaimOnceAndSayTheSame) {
     EXPECT_EQ(refused.status, 2) << odd;
     EXPECT_EQ(refused.err,
               "fond-ladder: error: --shard " + std::string(odd) + ": write a part and how many there are, as in 2/5\n");
+  }
+}
+
+/// Pairs of a claim and a variant are dealt out: what all parts say of a claim is what one call says.
+TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
+  const std::string scene = testing::temporary("variants.scene.json", R"({"format": 1, "ladder": {"width": [100, 200]},
+    "modes": ["calm", "busy"], "wordings": {"long": {"texts": {"t": "Mist the ferns twice a day"}}},
+    "claims": ["t.width < 60", "t.width > 1 when busy and calm", "t.height > 0", "t.width > 1 when busy and not busy",
+               "container.width > 110 when calm"],
+    "root": {"kind": "row", "name": "r", "children": [{"kind": "text", "name": "t", "text": "Fern",
+      "when": {"busy": {"padding": 20}}}]}})");
+  struct Said {
+    bool holds = true;
+    int rungs = 0;
+    std::vector<std::string> failing;
+    bool operator==(const Said&) const = default;
+  };
+  const auto add = [&](const std::vector<std::string>& more, std::map<int, Said>& all) {
+    std::vector<std::string> args{"check", scene, "--wording", "all", "--mode", "all", "--format", "json"};
+    args.insert(args.end(), more.begin(), more.end());
+    std::size_t told = 0;
+    const Json answers = Json::parse(testing::run(args).out);
+    for (const Json& claim : answers.at("answers").at(0).at("claims")) {
+      Said& said = all[claim.at("number").get<int>()];
+      said.holds = said.holds && claim.at("holds").get<bool>();
+      said.rungs += claim.at("rungs").get<int>();
+      for (const Json& one : claim.at("failing")) said.failing.push_back(one.dump());
+      ++told;
+    }
+    for (auto& one : all) std::ranges::sort(one.second.failing);
+    return told;
+  };
+  std::map<int, Said> whole;
+  EXPECT_EQ(add({}, whole), 5U);
+  EXPECT_FALSE(whole.at(1).holds);
+  EXPECT_TRUE(whole.at(2).holds) << "tested in two variants of eight";
+  EXPECT_FALSE(whole.at(4).holds) << "never tested";
+  for (const int parts : {2, 3, 7, 8, 40}) {
+    std::map<int, Said> all;
+    std::size_t told = 0;
+    for (int part = 1; part <= parts; ++part)
+      told += add({"--shard", std::to_string(part) + "/" + std::to_string(parts)}, all);
+    EXPECT_EQ(all, whole) << parts;
+    EXPECT_GT(told, 5U) << "claims are divided";
   }
 }
 

@@ -179,6 +179,14 @@ TEST(SeveralScenes, WhatIsWrongWithAKitStandsInTheKitAndWhatIsOddWhereItIsUsed) 
     EXPECT_EQ(page.find("kit.scene.json"), std::string::npos);
     EXPECT_NE(page.find("lamp"), std::string::npos);
   }
+  EXPECT_THAT(testing::run({"tidy", screen}).out, HasSubstr("\"uses\""));
+  EXPECT_THAT(testing::run({"tidy", screen, "--flat"}).out, Not(HasSubstr("\"uses\"")));
+  const std::string elsewhere = ::testing::TempDir() + "elsewhere";
+  std::filesystem::create_directories(elsewhere);
+  EXPECT_THAT(testing::run({"tidy", screen, "-o", elsewhere + "/s.scene.json"}).err,
+              HasSubstr("; with --flat it needs none"));
+  EXPECT_EQ(testing::run({"tidy", screen, "--flat", "-o", elsewhere + "/s.scene.json"}).err, "");
+  EXPECT_EQ(testing::run({"check", elsewhere + "/s.scene.json"}).status, 0);
   testing::temporary("kit.scene.json", "{\"format\": 1, \"parts\": {\n  \"lamp\": {\"kind\": \"bx\"}}}");
   const testing::Result wrong = testing::run({"check", screen, console(), "--sarif", target});
   EXPECT_EQ(wrong.status, 2);

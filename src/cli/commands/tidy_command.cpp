@@ -25,6 +25,12 @@ ExitStatus tidy(const TidyCall& call, const Streams& streams) {
     streams.err << (call.file == "-" ? "standard input" : printable(call.file))
                 << ": warning: its comments are not in the tidy scene; keep the file if you need them\n";
   }
+  const auto folder_of = [](const std::string& file) { return file.substr(0, file.rfind('/') + 1); };
+  const bool elsewhere = !call.output.empty() && call.output != "-" && folder_of(call.output) != folder_of(call.file);
+  if (elsewhere && !call.flat && !files_used_by(tidied.json, call.file).empty()) {
+    streams.err << printable(call.output) << ": warning: it names the files that it uses by their way from "
+                << printable(call.file) << "; with --flat it needs none\n";
+  }
   if (call.output.empty() || call.output == "-") {
     streams.out << tidied.json;
   } else {

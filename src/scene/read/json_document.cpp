@@ -76,6 +76,7 @@ std::string parser_words(std::string message) {
       message.erase(0, end + lead.size());
     }
   }
+  message.erase(std::min(message.find("; last read"), message.size()));  // the file may be nobody's to show
   std::ranges::replace_if(
       message, [](unsigned char c) { return c < ' ' || c == 0x7F; }, '?');
   constexpr std::size_t longest = 200;

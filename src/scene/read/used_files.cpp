@@ -104,13 +104,12 @@ class UsedFilesReader : private ObjectReader {
       faults_.add(document_, top, "a file that a scene uses is a JSON object, with \"format\" and what it defines");
       return false;
     }
-    refuse_twins(top);
     const ValueId format = document_.member(top, "format");
-    if (format == no_value) {
-      faults_.add(document_, top, "\"format\" is missing; write \"format\": 1");
-    } else if (document_[format].number != 1) {
-      faults_.add(document_, format, "\"format\" must be 1");
+    if (format == no_value || document_[format].number != 1) {  // no scene: nothing of it is told
+      faults_.add(document_, top, "a file that a scene uses has \"format\": 1");
+      return false;
     }
+    refuse_twins(top);
     for_each_member(top, [&](ValueId id, const JsonValue& member) {
       if (std::ranges::find(scene_keys, member.key) == scene_keys.end()) unknown_key(id, scene_keys);
     });

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <iterator>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -13,34 +14,76 @@
 
 namespace fond_ladder::inline v0 {
 
-/// `check_one(variant, progress)` checks the claims in one variant; where they fail is told with its name and options.
+/// `check_one(variant, which, progress)` checks some claims, by their places, in one variant; where they fail is told
+/// with its name and options. A claim that has nothing in the part is not told, nor one that nothing in the part tests,
+/// unless the part has its first variant and no other variant tests it either.
 template <class CheckOne>
-std::vector<CheckedClaim> check_variants(const std::vector<Variant>& variants, std::size_t claims,
-                                         const ShareDone& progress, const CheckOne& check_one) {
+std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<Variant>& variants, std::size_t claims,
+                                                        const CheckPart& part, const ShareDone& progress,
+                                                        const CheckOne& check_one) {
   const std::vector<std::string> names = names_of(variants).own;
-  std::vector<CheckedClaim> all(claims);
+  std::vector<std::optional<CheckedClaim>> all(claims);
+  const auto take = [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+    std::vector<CheckedClaim> checked = check_one(variants[v], which, of_all);
+    for (std::size_t i = 0; i < which.size(); ++i) {
+      for (CheckedClaim::Failing& failing : checked[i].failing) {
+        failing.variant = names[v];
+        failing.options = variants[v].options;
+      }
+      if (!all[which[i]]) all[which[i]].emplace();
+      CheckedClaim& one = *all[which[i]];
+      one.claim = checked[i].claim;
+      one.every_height = checked[i].every_height;
+      one.rungs += checked[i].rungs;
+      std::ranges::copy(checked[i].sampled, std::back_inserter(one.sampled));
+      std::ranges::move(checked[i].failing, std::back_inserter(one.failing));
+    }
+  };
   for (std::size_t v = 0; v < variants.size(); ++v) {
     const ShareDone of_all = [&](double share) {
       if (progress) progress((static_cast<double>(v) + share) / static_cast<double>(variants.size()));
     };
-    std::vector<CheckedClaim> checked = check_one(variants[v], of_all);
+    std::vector<std::size_t> which;
     for (std::size_t c = 0; c < claims; ++c) {
-      for (CheckedClaim::Failing& failing : checked[c].failing) {
-        failing.variant = names[v];
-        failing.options = variants[v].options;
-      }
-      all[c].claim = checked[c].claim;
-      all[c].every_height = checked[c].every_height;
-      all[c].rungs += checked[c].rungs;
-      std::ranges::copy(checked[c].sampled, std::back_inserter(all[c].sampled));
-      std::ranges::move(checked[c].failing, std::back_inserter(all[c].failing));
+      if (part.holds(c, v, variants.size())) which.push_back(c);
+    }
+    if (!which.empty()) take(v, which, of_all);
+  }
+  for (std::size_t c = 0; c < claims; ++c) {
+    if (!all[c] || all[c]->rungs > 0 || all[c]->failing.size() > 0) continue;
+    if (!part.holds(c, 0, variants.size())) {
+      all[c].reset();  // whoever has its first variant looks whether it is tested in any
+      continue;
+    }
+    for (std::size_t v = 0; v < variants.size() && all[c]; ++v) {
+      const bool is_other = !part.holds(c, v, variants.size());
+      if (is_other && check_one(variants[v], {c}, {})[0].rungs > 0) all[c].reset();  // told by another part
     }
   }
-  for (CheckedClaim& one : all) {
-    one.holds = one.failing.empty() && one.rungs > 0;
-    one.sampled = joined(std::move(one.sampled));
+  for (std::optional<CheckedClaim>& one : all) {
+    if (!one) continue;
+    one->holds = one->failing.empty() && one->rungs > 0;
+    one->sampled = joined(std::move(one->sampled));
   }
   return all;
+}
+
+/// All of them.
+template <class CheckOne>
+std::vector<CheckedClaim> check_variants(const std::vector<Variant>& variants, std::size_t claims,
+                                         const ShareDone& progress, const CheckOne& check_one) {
+  std::vector<CheckedClaim> all;
+  for (std::optional<CheckedClaim>& one : check_variants(variants, claims, CheckPart(), progress, check_one))
+    all.push_back(std::move(*one));
+  return all;
+}
+
+/// Those of some texts that stand at some places.
+[[nodiscard]] inline std::vector<std::string> chosen(const std::vector<std::string>& texts,
+                                                     const std::vector<std::size_t>& which) {
+  std::vector<std::string> some;
+  for (const std::size_t i : which) some.push_back(texts[i]);
+  return some;
 }
 
 }  // namespace fond_ladder::inline v0

@@ -72,13 +72,14 @@ std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::ve
 std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
                                              const std::vector<std::string>& claims, const Span& heights,
                                              unsigned threads, const ShareDone& progress) {
-  return check_variants(variants, claims.size(), progress, [&](const Variant& variant, const ShareDone& of_all) {
-    const Scene& scene = variant.scene;
-    const std::vector<Claim> read = read_claims(scene, claims);
-    return checked_in_plane(
-        variant, read,
-        look_in_plane(scene, variant.modes, read, {scene.ladder.width, heights}, false, threads, of_all));
-  });
+  return check_variants(variants, claims.size(), progress,
+                        [&](const Variant& variant, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+                          const Scene& scene = variant.scene;
+                          const std::vector<Claim> read = read_claims(scene, chosen(claims, which));
+                          return checked_in_plane(variant, read,
+                                                  look_in_plane(scene, variant.modes, read,
+                                                                {scene.ladder.width, heights}, false, threads, of_all));
+                        });
 }
 
 }  // namespace fond_ladder::inline v0

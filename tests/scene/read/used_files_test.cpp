@@ -94,6 +94,7 @@ TEST_F(UsedFiles, FaultsStandInTheFileTheyAreIn) {
   write("list", "[1]");
   write_kit("odd", R"("knid":1,"shared":3)");
   write("old", R"({"parts":{}})");
+  write("secret", R"({"keys":["pine"],"format":0,"keys":1})");  // nothing of it is told
   write_kit("one", R"("uses":["two"])");
   write_kit("two", R"("uses":["one"])");
   write_kit("itself", R"("uses":["sound","itself"])");
@@ -123,7 +124,8 @@ TEST_F(UsedFiles, FaultsStandInTheFileTheyAreIn) {
        "modes, "
        "touch_size, shared, parts, wordings, claims or root (at /knid)\n"
        "odd:1:31: error: \"shared\" must be an object of names (at /shared)\n"},
-      {R"("uses":["old"],)", "old:1:1: error: \"format\" is missing; write \"format\": 1\n"},
+      {R"("uses":["old"],)", "old:1:1: error: a file that a scene uses has \"format\": 1\n"},
+      {R"("uses":["secret"],)", "secret:1:1: error: a file that a scene uses has \"format\": 1\n"},
       {R"("uses":["one"],)", "two:1:21: error: this file uses itself: one > two > one (at /uses/0)\n"},
       {R"("uses":["itself"],)", "itself:1:29: error: this file uses itself: itself > itself (at /uses/1)\n"},
       {R"("uses":["clash"],"ranges":[{"name":"tight"}],)",

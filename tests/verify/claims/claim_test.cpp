@@ -242,7 +242,7 @@ TEST(Claims, SayWhatIsProvedAndWhatIsSampled) {
 
 /// Brute force: at widths taken at random a claim about a scene at random fails where it is told to, and nowhere else.
 TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
-  int claims_tried = 0, looks = 0, failing_looks = 0;
+  int claims_tried = 0, looks = 0, failing_looks = 0, scrolled = 0;
   for (std::uint32_t seed = 0; seed < 300 && !HasFailure(); ++seed) {
     testing::RandomScenes random(testing::seed() + seed);
     Scene scene(random.tree(10));
@@ -251,9 +251,20 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
     const auto name = [&] {
       return scene.tree.path(nodes[static_cast<std::size_t>(random.below(static_cast<int>(nodes.size())))]);
     };
+    std::vector<NodeId> scrollers = nodes;
+    std::erase_if(scrollers, [&](NodeId node) {
+      return scene.tree.keys(node).scroll == Scroll::none || !is_container(scene.tree.kind(node));
+    });
     std::vector<std::string> claims;
     for (int i = 0; i < 4; ++i) {
       const std::string a = name(), b = name();
+      if (!scrollers.empty()) {
+        const NodeId one = scrollers[static_cast<std::size_t>(random.below(static_cast<int>(scrollers.size())))];
+        const std::string with = " with " + scene.tree.path(one) + ".scrolled = ";
+        claims.push_back(a + ".bottom + " + b + ".left < " + std::to_string(random.below(300)) + with + "end");
+        claims.push_back("shown(" + a + ") or " + b + ".baseline > 40" + with + std::to_string(random.below(60)));
+        scrolled += 2;
+      }
       claims.push_back(a + ".width <= " + b + ".width + " + std::to_string(random.below(100)));
       claims.push_back(a + ".bottom < " + b + ".top + 40 or " + a + ".cut = 0");
       claims.push_back("apart(" + a + ", " + b + ")");
@@ -284,6 +295,7 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
       }
     }
   }
+  EXPECT_GT(scrolled, 300);
   EXPECT_GT(failing_looks, looks / 10);
   EXPECT_LT(failing_looks, looks * 9 / 10);
   EXPECT_GT(looks, claims_tried * 3) << "most claims are proved";
