@@ -60,7 +60,7 @@ void heights_up(FrameOf<N>& frame, Index node) {
     frame.set_baseline(node, inset.before + sound_size(heights.baseline));
   }
   frame.set_need(node, frame.height_by_aspect(node, need + inset.sum()));
-  if (const double share = words_ahead(frame, node); share > 0) {
+  if (const double share = frame.is_plain(node) ? 0 : words_ahead<N>(frame, node); share > 0) {
     const N spare = most_of(0.0, natural_height<N>(frame, node) - need - inset.sum());
     frame.set_baseline(node, frame.baseline(node) + share * spare);
   }

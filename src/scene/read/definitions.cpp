@@ -266,6 +266,11 @@ void Definitions::tell(ValueId object, ValueId root, ToldByWith& told) {
     if (find_key(key) != nullptr || shapes(key) || document_[id].type != Type::object) continue;
     const Inner& inner = inner_of(root);
     if (looked_through_ >= limits::most_inner_nodes) {
+      if (told.source == Source::copies) {
+        return faults_.add(
+            document_, object,
+            "the lists of copies up to here speak of inner nodes more than 500,000 times; say less of each");
+      }
       faults_.add(document_, object,
                   "the parts that \"with\" speaks to hold more than 500,000 inner nodes altogether; use fewer parts "
                   "inside parts");

@@ -78,13 +78,15 @@ void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
   open_children(at, layers, place, node, keys, scope, open);
 }
 
-/// Pays for a node by what is said of it, its children left out.
+/// Pays for a node by what is said of it, its children and its copies left out.
 bool NodeReader::pay_for(const Layers& layers) {
   std::size_t said = 0;
   for (const Layer& layer : layers) {
     said += document_.length(layer.object);
-    const ValueId children = document_.member(layer.object, "children");
-    if (children != no_value) said -= document_.length(children);
+    for (const char* key : {"children", "copies"}) {
+      const ValueId others = document_.member(layer.object, key);
+      if (others != no_value) said -= document_.length(others);
+    }
   }
   return budget_.spend(1 + static_cast<double>(said) / limits::bytes_a_node);
 }

@@ -151,6 +151,11 @@ TEST(Definitions, AListOfCopiesSaysWhatIsAnotherInEach) {
   for (const auto& [name, child, expected] : cases) {
     EXPECT_EQ(all_widths(scene_of(head, child)), expected) << name;
   }
+  std::string many = "{}";  // each copy pays for what is said of it alone
+  for (int i = 1; i < 3000; ++i) many += R"(,{"b.text":"the words of entry )" + std::to_string(i) + R"(","gap":3})";
+  const Scene long_list =
+      scene_of("", R"({"kind":"row","name":"a","copies":[)" + many + R"(],"children":[{"kind":"text","name":"b"}]})");
+  EXPECT_EQ(long_list.tree.keys(long_list.tree.at("a[2999]/b")).text, "the words of entry 2999");
   // Under a condition there may be fewer or more; those behind the list say nothing of themselves.
   const Scene scene = scene_of(
       R"("modes":["few","many"],)",
