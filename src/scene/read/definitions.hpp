@@ -23,7 +23,8 @@ namespace fond_ladder::inline v0::scene {
 /// What the `with` of a use of a part, or an item of `copies`, says of inner nodes: a tree of the steps by which it
 /// speaks to them.
 struct ToldByWith {
-  Source source = Source::with;
+  explicit ToldByWith(Source of = Source::with) : source(of) {}
+  Source source;
   std::vector<ValueId> said;  ///< objects of keys, the weakest first
   std::map<std::string, std::unique_ptr<ToldByWith>, std::less<>> inner;
 };
