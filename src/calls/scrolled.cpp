@@ -6,7 +6,9 @@
 #include <algorithm>
 
 #include "calls/sizes.hpp"
+#include "fond_ladder/claim.hpp"
 #include "model/number_text.hpp"
+#include "verify/claims/claim_terms.hpp"
 
 namespace fond_ladder::calls {
 namespace {
@@ -63,6 +65,26 @@ void refuse_twice(const std::vector<Solution::ScrolledTo>& positions, const std:
     throw WrongCall(fmt::format("--scrolled {}: it is scrolled already; say it once", text));
 }
 
+std::vector<AskedPosition> parse_all(const Scene& scene, const std::vector<std::string>& asked) {
+  std::vector<AskedPosition> all;
+  std::vector<Solution::ScrolledTo> positions;
+  for (const std::string& text : asked) {
+    all.push_back(parse(scene, text));
+    positions.push_back(all.back().to);
+    refuse_twice(positions, text);
+  }
+  return all;
+}
+
+/// Whether a claim has positions of its own; one that is wrong is left as it is, to be told.
+bool says_positions(const Scene& scene, const std::string& claim) {
+  try {
+    return !Claim(scene, claim).terms().scrolled.empty();
+  } catch (const BadClaim&) {
+    return true;
+  }
+}
+
 /// `120 of 574`, or on two axes `40, 120 of 300, 574`
 std::string told(const Extent& at, const Extent& range, Scroll scroll) {
   if (scroll == Scroll::x) return fmt::format("{} of {}", rounded(at.width), rounded(range.width));
@@ -100,25 +122,21 @@ Scrolled scrolled_as_asked(const Solution& solution, const std::vector<std::stri
 
 std::vector<Solution::ScrolledTo> positions_asked(const Scene& scene, const std::vector<std::string>& asked) {
   std::vector<Solution::ScrolledTo> positions;
-  for (const std::string& text : asked) {
-    positions.push_back(parse(scene, text).to);
-    refuse_twice(positions, text);
-  }
+  for (const AskedPosition& one : parse_all(scene, asked)) positions.push_back(one.to);
   return positions;
 }
 
 void claim_with_positions(const Scene& scene, const std::vector<std::string>& asked, std::vector<std::string>& claims) {
+  if (asked.empty()) return;
   std::string with;
-  for (const std::string& text : asked) {
-    const AskedPosition one = parse(scene, text);
+  for (const AskedPosition& one : parse_all(scene, asked)) {
     if (one.value.find(',') != std::string::npos)
-      throw WrongCall(
-          fmt::format("--scrolled {}: in claims a position is one number, or end, as in {}=120", text, one.name));
+      throw WrongCall(fmt::format("--scrolled {0}={1}: in claims a position is one number, or end, as in {0}=120",
+                                  one.name, one.value));
     with += fmt::format("{}{}.scrolled = {}", with.empty() ? " with " : " and ", one.name, one.value);
   }
-  static_cast<void>(positions_asked(scene, asked));
   for (std::string& claim : claims) {
-    if (claim.find(" with ") == std::string::npos) claim += with;
+    if (!says_positions(scene, claim)) claim += with;
   }
 }
 

@@ -65,6 +65,20 @@ template <class N>
   return view.traits(node).scrolls(axis) ? most_of(view_size, extent) : extent;
 }
 
+/// First baseline of a node from its top, as it is laid: words that lie lower in a higher box lie lower in that of the
+/// box, whatever height counted while the baseline was looked for.
+template <class N>
+[[nodiscard]] N baseline_as_laid(const ViewOf<N>& view, Index node) {
+  const N first = first_baseline_down<N>(view, node);
+  const double share = words_ahead<N>(view, node);
+  const Measured& measured = view.measured(node);
+  if (share == 0 || !measured.content()) return first;
+  const N words = leaf::sound_size(measured_height(measured, view.inner_size(node, x_axis)).height);
+  const N inset = view.edges_down(node).inset[y_axis].sum();
+  const auto spare = [&](const N& height) { return most_of(0.0, height - inset - words); };
+  return first + share * (spare(view.size(node, y_axis)) - spare(natural_height<N>(view, node)));
+}
+
 /// How many lines a text has, or a row or column lays.
 template <class N>
 [[nodiscard]] int line_count(const ViewOf<N>& view, Index node) {

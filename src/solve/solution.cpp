@@ -9,6 +9,7 @@
 #include <type_traits>
 
 #include "solve/grid.hpp"
+#include "solve/inside.hpp"
 #include "solve/passes.hpp"
 #include "solve/pin.hpp"
 #include "solve/placed.hpp"
@@ -238,15 +239,7 @@ FourSides Solution::intrusion(NodeId node) const {
 
 double Solution::baseline(NodeId node) const {
   if (!is_placed(node)) return 0;
-  const detail::View view = view_of(tree(), passes());
-  const detail::Index i = tree().store().index_of(node);
-  const double first = box(node).y + detail::first_baseline_down(view, i);
-  // Words that lie lower in a higher box: the height that counted for the baseline may not be that of the box.
-  const double share = detail::words_ahead(view, i), inset = view.edges_down(i).inset[y_axis].sum();
-  if (share == 0 || view.content(i) == nullptr) return first;
-  const double words = view.measured(i).height_for(view.inner_size(i, x_axis)).height;
-  const auto spare = [&](double height) { return std::max(0.0, height - inset - words); };
-  return first + share * (spare(view.size(i, y_axis)) - spare(detail::natural_height(view, i)));
+  return box(node).y + detail::baseline_as_laid(view_of(tree(), passes()), tree().store().index_of(node));
 }
 
 std::vector<Solution::NodeBox> Solution::snapped(double density) const {

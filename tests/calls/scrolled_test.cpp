@@ -141,11 +141,11 @@ TEST(Scrolled, ClaimsSpeakOfPositionsAndAreProved) {
 
 TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
   const testing::Result checked = testing::run({"check", "-", "--claim", "last.bottom <= button.top", "--claim",
-                                                "last.top > 0 with list.scrolled = 3", "--scrolled", "list=end"},
+                                                "last.top > 0\nwith list.scrolled = 3", "--scrolled", "list=end"},
                                                under_a_button);
   EXPECT_EQ(checked.status, 0) << checked.out;
   EXPECT_THAT(checked.out, HasSubstr("kept    last.bottom <= button.top with list.scrolled = end\n"));
-  EXPECT_THAT(checked.out, HasSubstr("kept    last.top > 0 with list.scrolled = 3\n"));
+  EXPECT_THAT(checked.out, HasSubstr("kept    last.top > 0\\nwith list.scrolled = 3\n"));
   const testing::Result climbed = testing::run({"climb", "-", "--height", "150..300", "--width", "300", "--show",
                                                 "last.bottom,last.height", "--scrolled", "list=end"},
                                                under_a_button);

@@ -230,15 +230,13 @@ class SceneReader : private ObjectReader {
   /// Names that two used files define, neither of which uses the other.
   void list_clashes(detail::Origins& origins) const {
     origins.of_used_files = conditions_.of_used_files;
-    for (const auto& [key, clashes] :
-         {std::pair("ranges", &conditions_.clashes), std::pair("", &definitions_.clashes)}) {
+    for (const auto* clashes : {&conditions_.clashes, &definitions_.clashes}) {
       for (const auto& [beaten, counts] : *clashes) {
         const std::size_t weak = document_.text_of(beaten), strong = document_.text_of(counts);
         if (used_.uses(strong, weak)) continue;
-        const bool is_range = *key != '\0';
-        origins.clashes.push_back({is_range ? key : document_[document_[beaten].parent].key,
-                                   is_range ? document_[document_.member(beaten, "name")].text : document_[beaten].key,
-                                   faults_.file_of(weak), faults_.file_of(strong)});
+        origins.clashes.push_back({document_[document_[beaten].parent].key,
+                                   std::string(name_of_definition(document_, beaten)), faults_.file_of(weak),
+                                   faults_.file_of(strong)});
       }
     }
   }

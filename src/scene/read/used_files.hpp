@@ -6,6 +6,7 @@
 
 #include <deque>
 #include <string>
+#include <string_view>
 #include <utility>
 #include <vector>
 
@@ -29,6 +30,13 @@ struct UsedFiles {
 struct Clash {
   ValueId beaten, counts;
 };
+
+/// What a sound value of `ranges`, `modes`, `shared` or `parts` is called.
+[[nodiscard]] inline std::string_view name_of_definition(const JsonDocument& document, ValueId definition) {
+  const JsonValue& value = document[definition];
+  if (!value.key.empty()) return value.key;
+  return value.type == JsonValue::Type::string ? value.text : document[document.member(definition, "name")].text;
+}
 
 /// Reads what `uses` names at the top of a document, and what that uses, into the document. What is wrong with it
 /// becomes faults. `file` is where the document comes from: names are looked for beside it.

@@ -228,21 +228,20 @@ class KeySetter {
       if (called == (what == "parts" ? steps[0] : name)) return what == "parts" ? inside_part(id, steps) : id;
       names.push_back(called);
     }
-    for (std::size_t i = 0; i < text_.now().used.files.size(); ++i) refuse_elsewhere(what, words, i + 1);
+    refuse_elsewhere(what, what == "parts" ? steps[0] : std::string_view(name));
     const std::string one = what == "shared" ? "shared keys are" : what.substr(0, what.size() - 1) + " is";
     throw text_.refusal("no " + one + " called \"" + name + "\"" + word_hint(name, names));
   }
 
   /// Refuses to change what a file defines that the scene uses.
-  void refuse_elsewhere(const std::string& what, const SetWords& words, std::size_t text) const {
-    const std::string name(what == "parts" ? steps_of(words.steps[1])[0] : words.steps[1]);
+  void refuse_elsewhere(const std::string& what, std::string_view name) const {
+    const JsonDocument& document = text_.document();
     for (const ValueId top : text_.now().used.tops) {
-      const ValueId all = text_.document().text_of(top) == text ? text_.document().member(top, what) : no_value;
-      for (ValueId id = all == no_value ? all : text_.document()[all].first; id != no_value;
-           id = text_.document()[id].next) {
-        const ValueId own = what == "ranges" ? text_.document().member(id, "name") : no_value;
-        if ((own == no_value ? text_.document()[id].key : text_.document()[own].text) != name) continue;
-        throw text_.refusal("\"" + name + "\" is defined in " + text_.now().used.files[text - 1] +
+      const std::size_t file = document.text_of(top);
+      const ValueId all = file == 0 ? no_value : document.member(top, what);
+      for (ValueId id = all == no_value ? all : document[all].first; id != no_value; id = document[id].next) {
+        if (name_of_definition(document, id) != name) continue;
+        throw text_.refusal("\"" + std::string(name) + "\" is defined in " + text_.now().used.files[file - 1] +
                             "; change that file, or say it in this scene: what a scene says itself counts");
       }
     }

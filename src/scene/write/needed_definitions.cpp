@@ -20,7 +20,8 @@ NeededDefinitions::NeededDefinitions(const JsonDocument& document, const UsedFil
   }
   for (Definition& one : all_) {
     const bool is_condition = one.key == "ranges" || one.key == "modes";
-    one.needed = document.text_of(one.value) == 0 || (is_condition && is_claimed(name_of(one.value)));
+    one.needed =
+        document.text_of(one.value) == 0 || (is_condition && is_claimed(name_of_definition(document, one.value)));
   }
   std::vector<ValueId> open{document.root()};
   while (!open.empty()) {
@@ -38,16 +39,10 @@ std::vector<ValueId> NeededDefinitions::of(std::string_view key) const {
   return needed;
 }
 
-std::string_view NeededDefinitions::name_of(ValueId definition) const {
-  const JsonValue& value = document_[definition];
-  if (!value.key.empty()) return value.key;
-  return value.type == Type::string ? value.text : document_[document_.member(definition, "name")].text;
-}
-
 void NeededDefinitions::list(ValueId top, std::string_view key) {
   const ValueId all = document_.member(top, key);
   for (ValueId id = all == no_value ? all : document_[all].first; id != no_value; id = document_[id].next) {
-    const auto [at, is_new] = places_.try_emplace({key, name_of(id)}, all_.size());
+    const auto [at, is_new] = places_.try_emplace({key, name_of_definition(document_, id)}, all_.size());
     if (!is_new) all_[std::exchange(at->second, all_.size())].beaten = true;
     all_.push_back({key, id});
   }

@@ -20,7 +20,6 @@ class NeededDefinitions {
   [[nodiscard]] std::vector<ValueId> of(std::string_view key) const;
 
  private:
-  [[nodiscard]] std::string_view name_of(ValueId definition) const;
   void list(ValueId top, std::string_view key);
   void look_through(ValueId value, std::vector<ValueId>& open);
   [[nodiscard]] bool is_claimed(std::string_view name) const;

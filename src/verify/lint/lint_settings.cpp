@@ -81,8 +81,6 @@ constexpr std::array<std::string_view, 9> tried_keys{"along",  "across", "self",
 
 bool is_tried(const KeyEntry& entry, const Keys& keys) {
   if (std::ranges::find(tried_keys, entry.name) == tried_keys.end() || !is_said(entry, keys)) return false;
-  // An outline is seen, though it takes no room.
-  if (entry.name == "border_at" && keys.border_at == BorderAt::outline) return keys.border.empty();
   return entry.name != "shrink" || keys.shrink != 0;  // that nothing may be squeezed is said for safety
 }
 
@@ -119,7 +117,9 @@ class Trials {
       const std::vector<bool> many = given_to_many(scene_, node);
       for (const KeyEntry& entry : key_table()) {
         const bool is_own = !many[place_of(entry)];
-        if (is_own && is_tried(entry, keys) && may_act(node, entry)) attempt(node, entry);
+        // An outline is seen, though it takes no room.
+        const bool is_seen = entry.name == "border_at" && keys.border_at == BorderAt::outline && has_border(node);
+        if (is_own && is_tried(entry, keys) && may_act(node, entry) && !is_seen) attempt(node, entry);
       }
       if (keys.words_at != WordsAt::start) try_words(node, "words_at", x_axis);
       if (keys.words_up != WordsAt::start) try_words(node, "words_up", y_axis);
@@ -128,6 +128,13 @@ class Trials {
   }
 
  private:
+  /// In any of its forms.
+  [[nodiscard]] bool has_border(NodeId node) const {
+    return !scene_.tree.keys(node).border.empty() || std::ranges::any_of(scene_.whens, [&](const When& when) {
+      return when.node == node && when.change.says("border") && !when.change.values().border.empty();
+    });
+  }
+
   /// Whether its key acts on such a node at all; where not, that is told without a trial.
   [[nodiscard]] bool may_act(NodeId node, const KeyEntry& entry) const {
     const NodeId parent = scene_.tree.parent(node);
@@ -243,7 +250,7 @@ class Trials {
     }
     if (key == "along" && !story_of(node).ever_spare)
       return {"nothing is ever left to pack in: what it holds takes all the room", "leave it out"};
-    if (key == "border_at" && scene_.tree.keys(node).border.empty()) return {"it has no border", "leave it out"};
+    if (key == "border_at" && !has_border(node)) return {"it has no border", "leave it out"};
     if (key == "border_at")
       return {"its size is given and nothing in it asks for room, so it is the same wherever the border is",
               "leave it out"};

@@ -124,7 +124,7 @@ template <class SomeView>
     case Measure::height: return view.size(node, y_axis);
     case Measure::content_width: return content_extent<N>(view, node, x_axis);
     case Measure::content_height: return content_extent<N>(view, node, y_axis);
-    case Measure::baseline: return box_from_root(view, node).y + first_baseline_down<N>(view, node);
+    case Measure::baseline: return box_from_root(view, node).y + baseline_as_laid<N>(view, node);
     case Measure::lines: return line_count<N>(view, node);
     case Measure::line: return std::max(1, line_of<N>(view, node));
     case Measure::columns: return is_grid ? count(tracks_of<x_axis, N>(view, node).size()) : N(0);
@@ -151,7 +151,7 @@ template <class SomeView>
   if (measure == Measure::shown) return is_shown(view, node) ? 1 : 0;
   if (!has_place(view, node)) return {};
   const auto box = box_from_root(view, node);
-  if (measure == Measure::baseline) return box.y + first_baseline_down<typename SomeView::Number>(view, node);
+  if (measure == Measure::baseline) return box.y + baseline_as_laid<typename SomeView::Number>(view, node);
   return measure_of_box(box, measure);
 }
 

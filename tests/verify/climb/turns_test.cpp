@@ -454,6 +454,15 @@ TEST(Turns, AreTheSameOnAnyNumberOfThreads) {
   }
 }
 
+TEST(Quantities, TheBaselineIsThatOfTheWordsWhereTheyLie) {
+  const Scene scene = testing::scene_from("row:r [ text:a text=Fern words_up=end text:b text=Fern ]");
+  const Solution solution = solve(scene, {200.0, 100.0});
+  for (const auto& [name, at] : {std::pair("a", 95.2), std::pair("b", 15.2)}) {
+    EXPECT_NEAR(solution.baseline(scene.tree.at(name)), at, 1e-9);
+    EXPECT_NEAR(*value_of(parse_quantity(scene.tree, std::string(name) + ".baseline"), solution), at, 1e-9);
+  }
+}
+
 TEST(Quantities, OfASetAreThoseOfAllThatMatch) {
   const Scene scene =
       testing::scene_from("column:c [ row:bar [ box:a box:b ] row:strip [ box:tag[0] box:tag[1] box:a ] ]");

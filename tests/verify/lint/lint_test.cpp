@@ -132,6 +132,8 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "row:r [ box:a width=9 height=9 grow=1 ]"},
       {"column:r across=start [ text:a text=\"Sage\" words_at=end ]", "a.words_at no effect 200..300",
        "column:r [ text:a text=\"Sage\" words_at=end ]"},
+      {"row:r across=start [ text:a text=\"Sage\" words_up=end ]", "a.words_up no effect 200..300",
+       "row:r [ text:a text=\"Sage\" words_up=end ]"},
       // Zero size.
       {"row:r [ box:a ]", "a.width zero size 200..300", "row:r [ box:a width=1 ]"},
       {"row:r across=center [ box:a weight=1 box:b width=20 height=20 shrink=0 ]", "a.height zero size 200..300",
@@ -204,6 +206,8 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "r.gap never beside 200..300", "row:r wrap=true [ box:a width=\"50%\" height=9 box:b width=\"50%\" height=9 ]"},
       {"row:r [ box:a width=50 height=20 border=2 border_at=over ]", "a.border_at no effect 200..300",
        "row:r [ box:a natural=[50,20] border=2 border_at=over ]"},
+      {"row:r [ box:a width=50 height=20 border_at=outline ]", "a.border_at no effect 200..300",
+       "row:r [ box:a width=50 height=20 border=2 border_at=outline ]"},
       {"row:r [ box:a width=9 height=9 drift=0.5 ]", "a.drift no effect 200..300",
        "row:r scroll=x [ box:a width=9 height=9 drift=0.5 ]"},
       // A control over a list that can be scrolled from under it.
@@ -236,6 +240,21 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
     if (neighbour == nullptr) continue;
     EXPECT_EQ(findings_in(scene_of(neighbour)), "") << neighbour;
   }
+}
+
+TEST(Lint, ABorderThatOnlyARangeGivesIsABorder) {
+  Scene scene = testing::scene_from("row:r [ box:a width=50 height=20 border_at=outline ]");
+  scene.ladder = {{200, 300}, Span(100), {}};
+  const auto why = [&] {
+    for (const Finding& finding : lint({"", scene}).findings) {
+      if (finding.key == "border_at") return finding.why;
+    }
+    return std::string();
+  };
+  EXPECT_EQ(why(), "it has no border");
+  scene.ranges = {{"low", {}, 250}};
+  testing::add_form(scene, scene.tree.at("a"), "low", [](Keys& keys) { keys.border = 2.0; });
+  EXPECT_EQ(why(), "");
 }
 
 TEST(Lint, RangesThatNoSizeReachesAndSettingsThatSleepInSome) {
