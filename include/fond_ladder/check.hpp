@@ -36,7 +36,8 @@ struct CheckedClaim {
     std::vector<std::vector<Extent>> pieces{};
     std::string node;     ///< the first of those that has a place
     std::string because;  ///< why that node is as large as it is, from its ledger
-    std::string variant;  ///< in which it fails, by what tells it from the others; empty: as it is
+    std::string scrolled;  ///< options that bring what fails into view, as in "--scrolled list=end"
+    std::string variant;   ///< in which it fails, by what tells it from the others; empty: as it is
     std::string options;  ///< of that variant
   };
   std::vector<Failing> failing;

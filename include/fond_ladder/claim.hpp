@@ -42,7 +42,8 @@ struct MeasuredRung {
 /// docs/claims.md. A value; it speaks of the nodes of one scene.
 class Claim {
  public:
-  /// Reads a claim about a scene. Throws BadClaim.
+  /// Reads a claim about a scene. Any entry of a list `only_in_view` may be spoken of: until it is arranged, the first
+  /// stands for it. Throws BadClaim.
   Claim(const Scene& scene, std::string_view text);
 
   [[nodiscard]] const std::string& text() const { return text_; }
@@ -66,6 +67,8 @@ class Claim {
 
   /// For the engine.
   [[nodiscard]] const detail::ClaimTerms& terms() const { return *terms_; }
+  Claim(std::string text, std::shared_ptr<const detail::ClaimTerms> terms)
+      : text_(std::move(text)), terms_(std::move(terms)) {}
 
  private:
   std::string text_;

@@ -66,6 +66,23 @@ struct Pair {
   friend bool operator==(const Pair&, const Pair&) = default;
 };
 
+/// What a list says of its entries: whether only those in view are arranged, and for how many its children stand.
+struct OnlyInView {
+  bool on = false;
+  /// How many entries there are, copies of the one child; 0: the children are all there are.
+  std::uint32_t entries = 0;
+  /// For solvers: the number of the entry that the second child is, the first being entry 0.
+  std::uint32_t second = 1;
+
+  static constexpr std::uint32_t most_entries = 1'000'000'000;
+
+  OnlyInView() = default;
+  constexpr OnlyInView(bool only) : on(only) {}  // NOLINT(google-explicit-constructor)
+  constexpr OnlyInView(bool only, std::uint32_t entries_in_all, std::uint32_t second_child = 1)
+      : on(only), entries(entries_in_all), second(second_child) {}
+  friend bool operator==(const OnlyInView&, const OnlyInView&) = default;
+};
+
 /// Everything an author may say of one node, with its defaults. A key that does nothing for a kind is kept all the
 /// same: a node that changes its kind loses none of its settings.
 ///
@@ -95,6 +112,7 @@ struct Keys {
   WordsAt words_at = WordsAt::start, words_up = WordsAt::start;
   Shows shows = Shows::cover;
   Order order;
+  OnlyInView only_in_view;  ///< of a row or column that scrolls along
 
   // Sizes and factors.
   Sizing width, height;
@@ -132,6 +150,12 @@ struct Keys {
   /// What its lengths are multiples of in a scene of this em; only texts have a size of their own.
   [[nodiscard]] FontUnits units(double em) const {
     return {em, plain_character * (kind == Kind::text ? size.value_or(em) : em)};
+  }
+  /// Whether it is a list of which only the entries in view are arranged: a row or column that scrolls along, and neither
+  /// wraps nor is reversed.
+  [[nodiscard]] bool is_list() const {
+    const bool across = kind == Kind::row && scrolls_x(scroll), down = kind == Kind::column && scrolls_y(scroll);
+    return only_in_view.on && (across || down) && !wrap && !reverse;
   }
   /// What is said of the size along an axis: the size itself, its minimum, its maximum.
   [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }

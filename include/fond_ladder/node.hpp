@@ -205,6 +205,10 @@ class Node {
   Node&& paint_order(PaintOrder order) && { return std::move(put(keys_.paint_order, order)); }
   Node& scroll(Scroll scroll) & { return put(keys_.scroll, scroll); }
   Node&& scroll(Scroll scroll) && { return std::move(put(keys_.scroll, scroll)); }
+  /// Of a row or column that scrolls along: only entries in view are arranged, by a SceneSolver. With a number its one
+  /// child is the first of so many that are alike, at most 10^9.
+  Node& only_in_view(std::uint32_t entries = 0) & { return put(keys_.only_in_view, OnlyInView(true, entries)); }
+  Node&& only_in_view(std::uint32_t entries = 0) && { return std::move(only_in_view(entries)); }
 
   // Leaves.
   Node& natural(double width, double height) & { return put(keys_.natural, Pair{width, height}); }

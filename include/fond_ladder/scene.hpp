@@ -19,7 +19,8 @@ inline namespace v0 {
 
 namespace detail {
 class Origins;
-}
+class ListsInView;
+}  // namespace detail
 
 /// Container sizes from `from` to `to`, both included, in pixels; one number is a span of that size alone.
 struct Span {
@@ -80,20 +81,32 @@ struct Scene {
 class SceneSolver {
  public:
   /// `modes` are on all the time. Throws BadValue for a mode that the scene does not have, and for a `when` that names
-  /// neither a range nor a mode or says what is out of its domain.
+  /// neither a range nor a mode or says what is out of its domain, and for a list of copies without an entry to copy, or
+  /// with more than that.
   explicit SceneSolver(const Scene& scene, const std::vector<std::string>& modes = {});
+  SceneSolver(SceneSolver&& other) noexcept;
+  SceneSolver& operator=(SceneSolver&& other) noexcept;
+  SceneSolver(const SceneSolver&) = delete;
+  SceneSolver& operator=(const SceneSolver&) = delete;
+  ~SceneSolver();
 
-  /// The result holds until the next call. Throws BadValue for a size that is no number from 0 to 1e9.
-  Solution solve(const Rung& rung);
+  /// The result holds until the next call. Scrollers are scrolled as `positions` say, each within its range: which
+  /// entries of a list `only_in_view` are arranged hangs on that; they come into the tree of this solver, and others
+  /// go. Such a scene costs some solves of what is in view. Throws BadValue for a size that is no number from 0 to 1e9,
+  /// BadNode for positions of nodes that are not there.
+  Solution solve(const Rung& rung, const std::vector<Solution::ScrolledTo>& positions = {});
   /// The ranges that hold and the modes that are on, in the order in which they beat each other.
   [[nodiscard]] std::vector<std::string> active(const Rung& rung) const;
   /// The nodes as they are while nothing holds, with what they are else.
   [[nodiscard]] const Tree& tree() const { return tree_; }
+  /// Whether there are other nodes at other sizes and positions: entries of lists that are in view.
+  [[nodiscard]] bool has_lists() const { return lists_ != nullptr; }
 
  private:
   Tree tree_;
   Solver solver_;
   std::vector<std::string> modes_;
+  std::unique_ptr<detail::ListsInView> lists_;  ///< of a tree that has some
 };
 
 /// The arrangement of a scene in a container of one size. It keeps a copy of the tree, so it outlives the scene. To

@@ -187,6 +187,16 @@ class Solution {
   [[nodiscard]] Extent content_size(NodeId node) const;
   /// How far a scroller can scroll on each axis; 0 on an axis on which it does not.
   [[nodiscard]] Extent scroll_range(NodeId node) const;
+  /// A list of which only some entries were arranged (`only_in_view`), and how long it is, its padding included: an
+  /// estimate from those entries.
+  struct PartOfList {
+    NodeId list;
+    std::uint32_t entries = 0, arranged = 0;
+    Axis axis{};  ///< along which it lays them
+    double length = 0;
+  };
+  /// Those among the placed nodes, in the order of `nodes`. Linear in the tree.
+  [[nodiscard]] std::vector<PartOfList> estimated_lists() const;
   /// Lines of a text, or of the children of a row or column.
   [[nodiscard]] int lines(NodeId node) const;
   /// The line on which a child of a row or column stands, from 1; 0 for what stands on none.

@@ -77,6 +77,8 @@ class Tree {
   /// Puts a copy of a node and what is in it at `position` among the children of `parent`, contents shared; user data
   /// are not copied.
   NodeId copy(NodeId node, NodeId parent, std::size_t position);
+  /// The same, the copy being called otherwise.
+  NodeId copy(NodeId node, NodeId parent, std::size_t position, const std::string& name);
   /// Carries a node and what is in it to another place, counted after it was taken out of its old one.
   void move(NodeId node, NodeId parent, std::size_t position);
   /// Removes a node, not the root, and what is in it.

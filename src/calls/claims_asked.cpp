@@ -19,7 +19,7 @@ std::string proof_text(const std::vector<CheckedClaim>& checked) {
   const bool every_height = checked.front().every_height;
   if (sampled == 0) return every_height ? "proved for every width and height" : "proved for every width";
   return sampled == checked.size() ? every_height ? "sampled at some sizes" : "sampled at whole widths"
-                                   : fmt::format("{} of them only sampled in part", sampled);
+                                   : fmt::format("{} of them not proved everywhere", sampled);
 }
 
 }  // namespace

@@ -5,12 +5,14 @@
 #include <optional>
 
 #include "calls/scene_call.hpp"
+#include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
 #include "fond_ladder/ledger.hpp"
 #include "model/number_text.hpp"
 #include "print/answers_json.hpp"
 #include "print/json_frame.hpp"
 #include "print/settings.hpp"
+#include "verify/measure/lists.hpp"
 
 namespace fond_ladder::calls {
 namespace {
@@ -19,6 +21,7 @@ struct LedgerCall {
   SceneCall scene;
   std::string node;
   std::vector<std::string> at;
+  std::vector<std::string> scrolled;
   bool to_root = false;
   Format format = Format::table;
 };
@@ -35,20 +38,27 @@ void print_account(const Ledger& account, const std::vector<LedgerStep>& chain, 
 
 ExitStatus ledger(const LedgerCall& call, const Streams& streams) {
   const Scene scene = load_scene(call.scene, streams);
-  const NodeId node = scene.tree.at(call.node);
+  const std::string first = with_first_entries(scene.tree, call.node).value_or(call.node);  // settings are as there
+  const NodeId written = scene.tree.at(first);
   SceneSolver solver(scene, call.scene.modes);
   std::optional<JsonAnswers> answers;
   bool is_first = true;
   for (AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
     asked.active = solver.active(asked.rung);
-    const Solution solution = solver.solve(asked.rung);
+    const auto [solution, told] = solve_scrolled(solver, asked.rung, call.scrolled);
+    if (!told.empty()) asked.with = told;
+    const std::vector<NodeId> there = solution.tree().matches(call.node);
+    if (there.empty())
+      throw WrongCall(fmt::format("{} is not in view at {}, and only what is in view is arranged there; scroll to it by --scrolled, or ask for {}",
+                                  call.node, size_text(solution.container()), first));
+    const NodeId node = solution.tree().at(call.node);
     const Ledger account = fond_ladder::ledger(solution, node);
     const std::vector<LedgerStep> chain = chain_to_root(solution, node);
-    const std::vector<Setting> said = settings(scene, node, asked.rung, call.scene.modes);
+    const std::vector<Setting> said = settings(scene, written, asked.rung, call.scene.modes);
     if (call.format == Format::json) {
       if (!answers) answers.emplace(streams.out, "ledger");
       JsonWriter& json = answers->next(scene, call.scene.file, solution, asked);
-      write_ledger(json, scene.tree, account, chain);
+      write_ledger(json, solution.tree(), account, chain);
       write_settings(json, said);
       continue;
     }
@@ -70,6 +80,7 @@ Command ledger_command() {
   add_scene(options, call.scene);
   options.argument("NODE", call.node, "A node, by its path or the tail of it");
   add_sizes(options, call.at);
+  add_scrolled(options, call.scrolled);
   options.flag("--to-root", call.to_root, "Also why each node from the container down has its size");
   options.format(call.format, {Format::table, Format::json});
   return command.does(ledger);

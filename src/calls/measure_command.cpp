@@ -12,6 +12,7 @@
 #include "print/landing.hpp"
 #include "print/measure.hpp"
 #include "print/settings.hpp"
+#include "verify/measure/lists.hpp"
 
 namespace fond_ladder::calls {
 namespace {
@@ -99,7 +100,7 @@ class MeasurePrinter {
     }
     if (!is_first) out_ << '\n';
     if (!call_.settings.empty()) {
-      const NodeId node = scene.tree.at(call_.settings);
+      const NodeId node = written(scene.tree);
       print_settings(scene.tree.path(node), title_of(scene, solution, asked),
                      settings(scene, node, asked.rung, call_.scene.modes), out_);
     } else if (drop_) {
@@ -125,6 +126,11 @@ class MeasurePrinter {
     return density_ ? solution.snapped(*density_) : solution.boxes();
   }
 
+  /// Whose settings are asked for; entries of a list have those of the first.
+  [[nodiscard]] NodeId written(const Tree& tree) const {
+    return tree.at(with_first_entries(tree, call_.settings).value_or(call_.settings));
+  }
+
   [[nodiscard]] LandingShown landing(const SolvedScene& measured) const {
     const NodeId carried = call_.carry.empty() ? NodeId() : measured.scene.tree.at(call_.carry);
     return landing_of(measured, *drop_, carried, call_.scene.modes);
@@ -134,7 +140,7 @@ class MeasurePrinter {
     const Scene& scene = measured.scene;
     JsonWriter& json = answers_->next(scene, call_.scene.file, measured.solution, measured.asked);
     if (!call_.settings.empty()) {
-      const NodeId node = scene.tree.at(call_.settings);
+      const NodeId node = written(scene.tree);
       json.text("node", scene.tree.path(node));
       write_settings(json, settings(scene, node, measured.asked.rung, call_.scene.modes));
     } else if (drop_) {
@@ -186,7 +192,7 @@ void compare_values(const MeasureCall& call, const std::vector<Variant>& values,
   for (std::size_t i = 0; i < sizes.front().size(); ++i) {
     std::vector<Solution> solutions;
     for (std::size_t v = 0; v < values.size(); ++v) {
-      const auto [solution, told] = scrolled_as_asked(solvers[v].solve(sizes[v].at(i).rung), call.scrolled);
+      const auto [solution, told] = solve_scrolled(solvers[v], sizes[v].at(i).rung, call.scrolled);
       solutions.push_back(solution);
       tell_scrolled(told, sizes[v][i]);
     }
@@ -201,7 +207,10 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   require_sound(call);
   const std::vector<Variant> values = load_values(call.scene, streams);
   if (!call.settings.empty()) {  // a wrong name comes to light before anything is printed
-    for (const Variant& value : values) static_cast<void>(value.scene.tree.at(call.settings));
+    for (const Variant& value : values) {
+      const Tree& tree = value.scene.tree;
+      static_cast<void>(tree.at(with_first_entries(tree, call.settings).value_or(call.settings)));
+    }
   }
   if (!call.carry.empty()) {
     for (const Variant& value : values) {
@@ -218,9 +227,8 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
     SceneSolver solver(value.scene, value.modes);
     for (AskedSize& asked : sizes_of(call, value, solver)) {
       const auto begin = std::chrono::steady_clock::now();
-      const Solution arranged = solver.solve(asked.rung);
+      const auto [solution, told] = solve_scrolled(solver, asked.rung, call.scrolled);
       const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
-      const auto [solution, told] = scrolled_as_asked(arranged, call.scrolled);
       tell_scrolled(told, asked);
       measuring.print(value.scene, solution, asked, seconds);
     }

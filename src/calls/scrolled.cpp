@@ -100,7 +100,8 @@ void add_scrolled(Options& options, std::vector<std::string>& asked) {
                "With a scroller scrolled so far, as in list=120, list=40,120 or list=end; repeatable");
 }
 
-Scrolled scrolled_as_asked(const Solution& solution, const std::vector<std::string>& asked) {
+Scrolled solve_scrolled(SceneSolver& solver, const Rung& rung, const std::vector<std::string>& asked) {
+  const Solution solution = solver.solve(rung);
   if (asked.empty()) return {solution, ""};
   std::vector<Solution::ScrolledTo> positions;
   for (const std::string& text : asked) {
@@ -110,12 +111,12 @@ Scrolled scrolled_as_asked(const Solution& solution, const std::vector<std::stri
     positions.push_back(one.to);
     refuse_twice(positions, text);
   }
-  Scrolled scrolled{solution.scrolled(positions), ""};
+  Scrolled scrolled{solver.solve(rung, positions), ""};
   for (const Solution::ScrolledTo& one : positions) {
     scrolled.told +=
-        fmt::format("{}{} scrolled to {}", scrolled.told.empty() ? "" : ", ", solution.tree().tail(one.node),
-                    told(scrolled.solution.scroll_position(one.node), solution.scroll_range(one.node),
-                         solution.keys(one.node).scroll));
+        fmt::format("{}{} scrolled to {}", scrolled.told.empty() ? "" : ", ", scrolled.solution.tree().tail(one.node),
+                    told(scrolled.solution.scroll_position(one.node), scrolled.solution.scroll_range(one.node),
+                         scrolled.solution.keys(one.node).scroll));
   }
   return scrolled;
 }

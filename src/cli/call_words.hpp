@@ -40,7 +40,7 @@ using calls::Progress;
 using calls::read_draft;
 using calls::require_target;
 using calls::SceneCall;
-using calls::scrolled_as_asked;
+using calls::solve_scrolled;
 using calls::ShippedScene;
 using calls::Streams;
 using calls::Told;

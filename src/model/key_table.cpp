@@ -43,6 +43,9 @@ const std::array table{
     KeyEntry{"order", &Keys::order, Acts::child, "its place among its siblings when they are laid"},
     KeyEntry{"pin", &Keys::pin, Acts::child, "takes it out of the flow and ties it to edges of its parent"},
     KeyEntry{"scroll", &Keys::scroll, Acts::everywhere, "the axes on which its content may be longer than its view"},
+    KeyEntry{"only_in_view", &Keys::only_in_view, Acts::line,
+             "of what it holds, only entries in view are arranged; the others are estimated, and can be copies without "
+             "number"},
     KeyEntry{"drift", &Keys::drift, Acts::child,
              "by which share of its scroller's movement it moves; 1 when left out, of a pinned node 0", Domain::any},
     KeyEntry{"scale", &Keys::scale, Acts::everywhere, "painted larger or smaller about its centre", Domain::ratio},
@@ -94,12 +97,12 @@ const std::array table{
 /// the table as well.
 auto fields_of(const Keys& keys) {
   auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
-         alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, width, height, grow, shrink,
+         alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, only_in_view, width, height, grow, shrink,
          weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of,
          max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns,
          auto_rows, areas, ranges] = keys;
   return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
-                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, width,
+                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, only_in_view, width,
                   height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name,
                   text, size, aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span,
                   area, columns, rows, auto_columns, auto_rows, areas, ranges);

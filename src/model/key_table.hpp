@@ -55,7 +55,8 @@ using Field =
                  std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*, PaintOrder Keys::*, BorderAt Keys::*,
                  Along Keys::*, Across Keys::*, RestOn Keys::*, Tracks Keys::*, Track Keys::*, Flow Keys::*,
                  std::vector<std::string> Keys::*, std::optional<Cell> Keys::*, CellSpan Keys::*, Align Keys::*,
-                 Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*, Meant Keys::*, std::vector<Range> Keys::*>;
+                 Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*, Meant Keys::*, OnlyInView Keys::*,
+                 std::vector<Range> Keys::*>;
 
 struct KeyEntry {
   std::string_view name;

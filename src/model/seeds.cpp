@@ -67,6 +67,12 @@ Seeds::Seeds(const TreeStore& store, Index root) {
   }
 }
 
+void Seeds::call(const std::string& name) {
+  own_keys_.front().name = name;
+  all_[0].said = said_keys(own_keys_.front());
+  require_sound(all_[0]);
+}
+
 bool Seeds::has_own_range(const std::string& name) const {
   static const std::uint64_t bit = key_bit(&Keys::ranges);
   return std::ranges::any_of(all_, [&](const Seed& seed) {

@@ -39,6 +39,8 @@ class Seeds {
   /// Those of a node of a tree and all in it.
   Seeds(const TreeStore& store, Index root);
 
+  /// Calls the first of them, of a tree, otherwise. Throws BadValue for what is no name.
+  void call(const std::string& name);
   [[nodiscard]] const std::vector<Seed>& all() const { return all_; }
   [[nodiscard]] const std::vector<SeedForm>& forms() const { return forms_; }
   /// Whether some node among them has an own range of that name.

@@ -88,6 +88,12 @@ NodeId Tree::copy(NodeId node, NodeId parent, std::size_t position) {
   return own().plant(own().index_of(parent), position, Seeds(store(), store().index_of(node)));
 }
 
+NodeId Tree::copy(NodeId node, NodeId parent, std::size_t position, const std::string& name) {
+  Seeds seeds(store(), store().index_of(node));
+  seeds.call(name);
+  return own().plant(own().index_of(parent), position, seeds);
+}
+
 NodeId Tree::append(NodeId parent, const Keys& keys) {
   const Index index = own().index_of(parent);
   return own().insert(index, own().child_count(index), sound(keys));

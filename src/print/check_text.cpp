@@ -112,6 +112,7 @@ std::string look_text(const Failing& failing, std::string_view file) {
                                : "ledger " + shell_word(file) + " " + shell_word(failing.node);
   text += " --at " + exact(failing.worst.width) + (failing.height ? "x" + exact(*failing.height) : "");
   return text + (failing.heights ? "x" + exact(failing.worst.height) : "") +
+         (failing.scrolled.empty() ? "" : " " + failing.scrolled) +
          (failing.options.empty() ? "" : " " + failing.options);
 }
 

@@ -46,6 +46,10 @@ LandingShown landing_of(const SolvedScene& measured, const Point& at, NodeId car
                         const std::vector<std::string>& modes) {
   LandingShown shown{at, carried, measured.solution.landing(at.x, at.y, carried), {}, {}, {}};
   if (!shown.landing || !carried) return shown;
+  if (!measured.scene.tree.contains(shown.landing->parent)) {
+    shown.refused = "an entry of a list of copies is like the others, and takes nothing of its own";
+    return shown;
+  }
   Scene dropped = measured.scene;
   try {
     dropped.tree.move(carried, shown.landing->parent, shown.landing->place);
@@ -67,7 +71,7 @@ LandingShown landing_of(const SolvedScene& measured, const Point& at, NodeId car
 }
 
 void print_landing(const SolvedScene& measured, const LandingShown& shown, std::ostream& out) {
-  const Tree& tree = measured.scene.tree;
+  const Tree& tree = measured.tree();
   const std::string who = shown.carried ? "`" + tree.tail(shown.carried) + "`" : "a new node";
   fmt::print(out, "{}: {}, dropped at {},{}, ", title_of(measured.scene, measured.solution, measured.asked), who,
              exact(shown.at.x), exact(shown.at.y));
@@ -103,7 +107,7 @@ void print_landing(const SolvedScene& measured, const LandingShown& shown, std::
 }
 
 void write_landing(JsonWriter& json, const SolvedScene& measured, const LandingShown& shown) {
-  const Tree& tree = measured.scene.tree;
+  const Tree& tree = measured.tree();
   json.begin_object("landing");
   json.number("x", shown.at.x);
   json.number("y", shown.at.y);

@@ -17,6 +17,9 @@ struct SolvedScene {
   const Scene& scene;
   const Solution& solution;
   const AskedSize& asked;
+
+  /// The nodes as they were arranged: entries that are in view of a list are in no other tree.
+  [[nodiscard]] const Tree& tree() const { return solution.tree(); }
 };
 
 /// The boxes; the first line says whether all is well.

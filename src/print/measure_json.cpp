@@ -14,7 +14,7 @@ void write_tracks(JsonWriter& json, const SolvedScene& measured, NodeId grid) {
       json.begin_object();
       json.number("at", track.at);
       json.number("size", track.size);
-      if (track.set_by) json.text("set_by", measured.scene.tree.path(track.set_by));
+      if (track.set_by) json.text("set_by", measured.tree().path(track.set_by));
       json.end();
     }
     json.end();
@@ -27,7 +27,7 @@ void write_tracks(JsonWriter& json, const SolvedScene& measured, NodeId grid) {
 
 /// Parts of the parent's content box; null along a side that has no length.
 void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::NodeBox& placed) {
-  const NodeId parent = measured.scene.tree.parent(placed.node);
+  const NodeId parent = measured.tree().parent(placed.node);
   if (!parent) return;
   const Extent room = measured.solution.room_in(parent);
   const auto share = [](double size, double of) { return of > 0 ? std::optional(size / of) : std::nullopt; };
@@ -41,7 +41,7 @@ void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::
 
 void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes) {
   const Solution& solution = measured.solution;
-  const Tree& tree = measured.scene.tree;
+  const Tree& tree = measured.tree();
   std::map<NodeId, std::vector<Trouble>> of_node;
   for (const Trouble& one : troubles(measured.scene, solution)) of_node[one.node].push_back(one);
   json.objects("nodes", boxes, [&](const auto& placed) {
@@ -62,6 +62,14 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
     json.text("path", tree.path(placed.node));
     json.extent("content", solution.content_size(placed.node));
     json.extent("by_at_most", solution.scroll_range(placed.node));
+  });
+  const std::vector<Solution::PartOfList> lists = solution.estimated_lists();
+  if (lists.empty()) return;
+  json.objects("estimated", lists, [&](const Solution::PartOfList& part) {
+    json.text("path", tree.path(part.list));
+    json.number(part.axis == x_axis ? "width" : "height", part.length);
+    json.number("from", part.arranged);
+    json.number("entries", part.entries);
   });
 }
 

@@ -5,6 +5,7 @@
 #include <array>
 
 #include "model/number_text.hpp"
+#include "model/thousands.hpp"
 #include "print/csv_text.hpp"
 #include "print/measure.hpp"
 #include "print/sides.hpp"
@@ -16,7 +17,7 @@ namespace {
 
 /// A node's size as percent of its parent's content box.
 std::string share_text(const SolvedScene& measured, const Solution::NodeBox& placed) {
-  const NodeId parent = measured.scene.tree.parent(placed.node);
+  const NodeId parent = measured.tree().parent(placed.node);
   if (!parent) return "";
   const Extent room = measured.solution.room_in(parent);
   const auto percent = [](double size, double of) { return of > 0 ? fmt::format("{:.0f}%", size / of * 100) : "-"; };
@@ -35,6 +36,11 @@ void print_answer(const SolvedScene& measured, std::ostream& out) {
   const std::vector<Trouble> bad = troubles(measured.scene, measured.solution);
   fmt::print(out, "{}: {}\n", title_of(measured.scene, measured.solution, measured.asked), verdict(bad));
   print_troubles(measured, bad, out);
+  for (const Solution::PartOfList& part : measured.solution.estimated_lists()) {
+    fmt::print(out, "  {}: about {} {}, estimated from {} of {} entries\n", measured.tree().tail(part.list),
+               in_thousands(part.length), part.axis == x_axis ? "wide" : "high", in_thousands(part.arranged),
+               in_thousands(part.entries));
+  }
   out << '\n';
 }
 
@@ -50,7 +56,7 @@ void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBo
                {"of parent"}});
   const Solution& solution = measured.solution;
   for (const auto& placed : boxes) {
-    table.add({indented(measured.scene.tree.step(placed.node), placed.depth), kind_text(solution, placed.node),
+    table.add({indented(measured.tree().step(placed.node), placed.depth), kind_text(solution, placed.node),
                rounded(placed.box.x), rounded(placed.box.y), rounded(placed.box.width), rounded(placed.box.height),
                size_text(solution.wished(placed.node)), share_text(measured, placed)});
   }
@@ -62,7 +68,7 @@ void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBo
 void print_tracks(const SolvedScene& measured, std::ostream& out) {
   Table table({{"tracks"}, {"at", Table::Align::numbers}, {"size", Table::Align::numbers}, {"set by"}});
   bool any = false;
-  const Tree& tree = measured.scene.tree;
+  const Tree& tree = measured.tree();
   for (const auto& placed : measured.solution.boxes()) {
     if (measured.solution.kind(placed.node) != Kind::grid) continue;
     any = true;
@@ -88,7 +94,7 @@ void print_scrollers(const SolvedScene& measured, const std::vector<Solution::No
   if (all.empty()) return;
   Table table({{"scrolls"}, {"content"}, {"by at most"}});
   for (const auto& placed : all) {
-    table.add({measured.scene.tree.path(placed.node), size_text(measured.solution.content_size(placed.node)),
+    table.add({measured.tree().path(placed.node), size_text(measured.solution.content_size(placed.node)),
                size_text(measured.solution.scroll_range(placed.node))});
   }
   out << '\n';
@@ -144,7 +150,7 @@ void print_boxes_csv(const SolvedScene& measured, const std::vector<Solution::No
   for (const auto& placed : boxes) {
     const Extent wished = measured.solution.wished(placed.node);
     std::string line =
-        csv_text(measured.scene.tree.path(placed.node)) + "," + std::string(word(measured.solution.kind(placed.node)));
+        csv_text(measured.tree().path(placed.node)) + "," + std::string(word(measured.solution.kind(placed.node)));
     for (const double number :
          {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
       line += "," + exact(number);

@@ -24,7 +24,7 @@ struct Orders {
 };
 
 std::vector<Orders> all_orders(const SolvedScene& measured) {
-  const Tree& tree = measured.scene.tree;
+  const Tree& tree = measured.tree();
   std::map<NodeId, std::vector<NodeId>> painted;
   for (const auto& one : measured.solution.painted()) {
     if (const NodeId parent = tree.parent(one.node)) painted[parent].push_back(one.node);
@@ -73,7 +73,7 @@ std::string way_of_laying(const SolvedScene& measured, NodeId node, const Keys& 
 
 void print_under(const SolvedScene& measured, const std::vector<Point>& points, std::ostream& out) {
   for (const Point& point : points) {
-    const std::vector<std::string> paths = paths_of(measured.scene.tree, measured.solution.under(point.x, point.y));
+    const std::vector<std::string> paths = paths_of(measured.tree(), measured.solution.under(point.x, point.y));
     fmt::print(out, "under {},{}: {}\n", exact(point.x), exact(point.y), paths.empty() ? "nothing" : paths.front());
     for (std::size_t i = 1; i < paths.size(); ++i) fmt::print(out, "  behind it: {}\n", paths[i]);
   }
@@ -83,13 +83,13 @@ void write_under(JsonWriter& json, const SolvedScene& measured, const std::vecto
   json.objects("under", points, [&](const auto& point) {
     json.number("x", point.x);
     json.number("y", point.y);
-    json.texts("nodes", paths_of(measured.scene.tree, measured.solution.under(point.x, point.y)));
+    json.texts("nodes", paths_of(measured.tree(), measured.solution.under(point.x, point.y)));
   });
 }
 
 void print_orders(const SolvedScene& measured, std::ostream& out) {
   Table table({{"container"}, {"order"}, {"children"}});
-  const Tree& tree = measured.scene.tree;
+  const Tree& tree = measured.tree();
   const auto list = [&](const std::vector<NodeId>& nodes) {
     std::string names;
     for (const NodeId node : nodes) names += (names.empty() ? "" : " ") + tree.step(node);
@@ -104,7 +104,7 @@ void print_orders(const SolvedScene& measured, std::ostream& out) {
 }
 
 void write_orders(JsonWriter& json, const SolvedScene& measured) {
-  const Tree& tree = measured.scene.tree;
+  const Tree& tree = measured.tree();
   json.objects("orders", all_orders(measured), [&](const auto& orders) {
     json.text("path", tree.path(orders.container));
     json.texts("file", paths_of(tree, orders.file));
@@ -117,7 +117,7 @@ void print_outline(const SolvedScene& measured, std::ostream& out) {
   Table table({{"path"}, {"kind"}, {"lays its children"}});
   for (const auto& placed : measured.solution.boxes()) {
     const Keys keys = measured.solution.keys(placed.node);
-    table.add({indented(measured.scene.tree.step(placed.node), placed.depth), std::string(word(keys.kind)),
+    table.add({indented(measured.tree().step(placed.node), placed.depth), std::string(word(keys.kind)),
                way_of_laying(measured, placed.node, keys)});
   }
   table.print(out);
@@ -126,7 +126,7 @@ void print_outline(const SolvedScene& measured, std::ostream& out) {
 void write_outline(JsonWriter& json, const SolvedScene& measured) {
   json.objects("outline", measured.solution.boxes(), [&](const auto& placed) {
     const Keys keys = measured.solution.keys(placed.node);
-    json.text("path", measured.scene.tree.path(placed.node));
+    json.text("path", measured.tree().path(placed.node));
     json.text("kind", word(keys.kind));
     json.number("depth", placed.depth);
     json.text("lays", way_of_laying(measured, placed.node, keys));

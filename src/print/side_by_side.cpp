@@ -30,7 +30,7 @@ std::vector<Row> rows_of(const std::vector<SolvedScene>& measured) {
   std::map<std::string, std::size_t> places;
   for (std::size_t i = 0; i < measured.size(); ++i) {
     for (const auto& placed : measured[i].solution.boxes()) {
-      const Tree& tree = measured[i].scene.tree;
+      const Tree& tree = measured[i].tree();
       const auto [place, is_new] = places.try_emplace(tree.path(placed.node), rows.size());
       if (is_new) rows.push_back({tree.path(placed.node), std::vector<std::string>(measured.size(), "-")});
       rows[place->second].boxes[i] = box_text(placed.box);

@@ -106,7 +106,7 @@ std::string unseen_names(const Tree& tree, const std::vector<NodeId>& nodes) {
 
 /// `c, d (beyond w), ash (0 x 0)`
 std::string unseen_text(const SolvedScene& measured, const std::vector<Trouble>& troubles) {
-  const Tree& tree = measured.scene.tree;
+  const Tree& tree = measured.tree();
   std::vector<std::pair<std::string, std::vector<NodeId>>> by_reason;
   for (const Trouble& one : troubles) {
     if (one.kind != Trouble::Kind::unseen) continue;
@@ -160,7 +160,7 @@ std::string verdict(const std::vector<Trouble>& troubles) {
 }
 
 void print_troubles(const SolvedScene& measured, const std::vector<Trouble>& troubles, std::ostream& out) {
-  const std::vector<Alike> all = gathered(measured.scene.tree, troubles);
+  const std::vector<Alike> all = gathered(measured.tree(), troubles);
   std::vector<std::string> modes;
   for (const std::string& active : measured.asked.active) {
     if (std::ranges::find(measured.scene.modes, active) != measured.scene.modes.end()) modes.push_back(active);
@@ -173,8 +173,8 @@ void print_troubles(const SolvedScene& measured, const std::vector<Trouble>& tro
       continue;
     }
     ++told;
-    std::string line = "  " + sentence(measured.scene.tree, alike);
-    const bool is_small = measured.scene.tree.size() <= most_searched_nodes;
+    std::string line = "  " + sentence(measured.tree(), alike);
+    const bool is_small = measured.tree().size() <= most_searched_nodes;
     const auto from = is_small ? gone_from(measured.scene, modes, measured.asked.rung, alike.worst) : std::nullopt;
     if (from) line += fmt::format(", below {} wide", rounded(*from));
     fmt::print(out, "{}\n", line);

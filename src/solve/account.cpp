@@ -27,7 +27,7 @@ std::vector<LineAccountOf<N>> accounts_along(const ViewOf<N>& view, Index node) 
     with_child<axis>(view, child, [&](const auto& any_child) {
       ChildAccountOf<N> account;
       account.node = child;
-      account.weighted = factors_of(view, own, any_child).weighted;
+      account.weighted = !laying.list && factors_of(view, own, any_child).weighted;
       account.portion = portion_of(laying, any_child);
       account.portion.size = view.size(child, axis) * any_child.counted_scale();
       account.margin = any_child.margin_down(laying.flip);

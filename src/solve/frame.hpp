@@ -35,6 +35,8 @@ class InFlow {
   InFlow(Index first, Index count, const Index* places) : first_(first), count_(count), places_(places) {}
   [[nodiscard]] Index size() const { return count_; }
   [[nodiscard]] Index operator[](Index i) const { return first_ + places_[i]; }
+  /// The first of them, at most so many.
+  [[nodiscard]] InFlow first(Index count) const { return {first_, std::min(count, count_), places_}; }
 
  private:
   Index first_, count_;

@@ -7,6 +7,7 @@
 #include <string_view>
 #include <vector>
 
+#include "solve/entries.hpp"
 #include "solve/finished.hpp"
 #include "solve/leaf.hpp"
 #include "solve/lines.hpp"
@@ -39,6 +40,13 @@ template <class N>
   return furthest;
 }
 
+/// What the entries of a list behind its arranged ones take.
+template <class N>
+[[nodiscard]] N unseen_along(const ViewOf<N>& view, Index list, Axis axis, const std::vector<Index>& flow) {
+  if (axis == x_axis) return unseen_behind<x_axis, N>(view, list, flow, view.mirrored);
+  return unseen_behind<y_axis, N>(view, list, flow, false);
+}
+
 /// How far the content of a node reaches, its padding included.
 template <class N>
 [[nodiscard]] N content_extent(const ViewOf<N>& view, Index node, Axis axis) {
@@ -61,7 +69,8 @@ template <class N>
   const N end_padding = backwards ? inset.before - border.before : inset.after - border.after;
   const N start_border = backwards ? border.after : border.before;
   const N furthest = flow.empty() ? inset.sum() - end_padding : furthest_edge(view, node, axis, backwards, flow);
-  const N extent = furthest - start_border + end_padding;
+  const N unseen = is_list(view, node) && axis == along_of(view.traits(node)) ? unseen_along(view, node, axis, flow) : N(0);
+  const N extent = furthest + unseen - start_border + end_padding;
   return view.traits(node).scrolls(axis) ? most_of(view_size, extent) : extent;
 }
 

@@ -47,6 +47,13 @@ void widths_up_row(FrameOf<N>& frame, Index node) {
   }
   const N gaps = flow.size() > 1 ? frame.gap_up(node, x_axis) * (flow.size() - 1) : 0.0;
   const N inset = frame.edges_up(node).inset[x_axis].sum();
+  if (is_list(frame, node)) {
+    const N first = flow.size() == 0 ? N(0) : with_child<x_axis, N>(frame, flow[0], [&](const auto& child) {
+      const N widest = frame.max_content(child.node());
+      return AlongUp(frame, own, child, widest, frame.min_content(child.node())).outer(widest);
+    });
+    return frame.set_content_widths(node, inset, inset + all_like_first<N>(frame, node, flow.size(), first, x_axis));
+  }
   const N narrowest = own.wrap ? widest_child : most_of(0.0, least + gaps);
   frame.set_content_widths(node, own.scroll_x ? N(inset) : inset + narrowest, inset + most_of(0.0, most + gaps));
 }
@@ -54,6 +61,7 @@ void widths_up_row(FrameOf<N>& frame, Index node) {
 template <class N>
 void widths_up_column(FrameOf<N>& frame, Index node) {
   const InFlow flow = frame.flow(node);
+  const bool list = is_list(frame, node);  // as wide as its first entry asks for
   N least = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Counted<N> counted = with_child<x_axis, N>(frame, flow[i], [&](const auto& child) {
@@ -61,6 +69,7 @@ void widths_up_column(FrameOf<N>& frame, Index node) {
       return Counted<N>{outer_across_up(child, frame.min_content(child.node())),
                         outer_across_up(child, frame.max_content(child.node()))};
     });
+    if (list && i > 0) continue;
     least = most_of(least, counted.least);
     most = most_of(most, counted.most);
   }
@@ -96,6 +105,12 @@ Left<N> share_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N
   return {0, spare / static_cast<double>(taken.margins.automatic)};
 }
 
+/// Of entries of a list, among which nothing is shared.
+template <class N>
+void keep_bases(std::span<PortionOf<N>> portions) {
+  for (PortionOf<N>& portion : portions) portion.size = portion.held(portion.base);
+}
+
 /// Shares the room of one line, lays its children along it, and sets their sizes and places.
 template <Axis axis, class N>
 void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions, Index first,
@@ -104,7 +119,8 @@ void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> po
   const InFlow flow = laying.flow;
   const bool flip = laying.flip;
   const auto count = static_cast<Index>(portions.size());
-  const auto [spare, automatic_part] = share_line<axis, N>(laying, portions, taken);
+  const auto [spare, automatic_part] = laying.list ? Left<N>{} : share_line<axis, N>(laying, portions, taken);
+  if (laying.list) keep_bases<N>(portions);
   const SpreadOf<N> spread_by =
       spread(as_rest(static_cast<Along>(laying.traits.along)), spare, count, laying.traits.scrolls(axis));
 
@@ -125,6 +141,7 @@ void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> po
       return margin.sum() + counted;
     });
     at += step;
+    if (laying.list && i == 0) at += static_cast<double>(listed_entries(frame, laying.container, count).before) * at;
   }
 }
 
@@ -160,7 +177,8 @@ template <Axis axis, class N>
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
   Gathered<axis, N> gathered{
-      {frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), flow},
+      {frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), flow,
+       is_list(frame, node)},
       {frame.scratch.portions.data(), flow.size()},
       {}};
   N wanted = 0;
@@ -301,7 +319,7 @@ N row_baseline(const FrameOf<N>& frame, Index node, const InFlow& flow, N height
 template <class N>
 void heights_up_row(FrameOf<N>& frame, Index node) {
   const Traits own = frame.traits(node);
-  const InFlow flow = frame.flow(node);
+  const InFlow all = frame.flow(node), flow = is_list(frame, node) ? all.first(1) : all;
   auto& lines = frame.scratch.lines;
   const N inset = frame.edges_up(node).inset[y_axis].sum(), gap = frame.gap_up(node, y_axis);
   const auto by_lines = [&](HeightBy by) {
@@ -332,7 +350,7 @@ N pushed_ahead(FrameOf<N>& frame, Index node, N height) {
 template <class N>
 N column_baseline(FrameOf<N>& frame, Index node, Index first, N height) {
   const SidesOf<N> inset = frame.edges_up(node).inset[y_axis], margin = frame.edges_up(first).margin[y_axis];
-  const N ahead = frame.traits(first).auto_margin ? pushed_ahead(frame, node, height) : 0;
+  const N ahead = frame.traits(first).auto_margin && !is_list(frame, node) ? pushed_ahead(frame, node, height) : 0;
   if (!frame.traits(node).reverse) return inset.before + margin.before + ahead + first_baseline<N>(frame, first);
   return height - inset.after - margin.after - ahead - natural_height<N>(frame, first) +
          first_baseline<N>(frame, first);
@@ -357,7 +375,12 @@ void heights_up_column(FrameOf<N>& frame, Index node) {
   const N inset = frame.edges_up(node).inset[y_axis].sum();
   const N gaps = flow.size() > 1 ? frame.gap_up(node, y_axis) * (flow.size() - 1) : 0.0;
   const auto by_sum = [&](N sum) { return frame.height_by_aspect(node, inset + most_of(0.0, sum)); };
+  const bool list = is_list(frame, node);
   const auto by_children = [&](const auto& counted) {
+    if (list && flow.size() > 0) {
+      const N first = with_child<y_axis, N>(frame, flow[0], counted);
+      return by_sum(all_like_first<N>(frame, node, flow.size(), first, y_axis));
+    }
     N sum = gaps;
     for (Index i = 0; i < flow.size(); ++i) sum += with_child<y_axis, N>(frame, flow[i], counted);
     return by_sum(sum);

@@ -8,6 +8,7 @@
 #include <span>
 
 #include "solve/child.hpp"
+#include "solve/entries.hpp"
 #include "solve/share.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -55,6 +56,9 @@ template <Axis axis, bool plain, class N>
   return container.alike ? child.bounds(inset, whole) : child.bounds_along(inset, whole, content, given);
 }
 
+/// Nobody in a list takes part in any sharing.
+inline constexpr Factors no_factors{false, 0, 0};
+
 /// The children of one visit, laid along `axis`.
 template <Axis axis, class SeenBy = const View>
 struct Laying {
@@ -66,6 +70,7 @@ struct Laying {
   Number gap;
   bool flip;
   InFlow flow;
+  bool list = is_list(view, container);
 };
 
 /// Written where it will be read: a portion that is copied waits for its own stores. Returns what the child wants.
@@ -77,7 +82,7 @@ FOND_LADDER_INLINED inline N put_portion(const Laying<axis, SeenBy>& laying, con
   const N minimum = axis == x_axis ? view.min_content(child.node()) : view.least_height(child.node());
   const N widest = axis == x_axis ? view.max_content(child.node()) : view.need(child.node());
   const BoundsOf<N> bounds = bounds_in_line(laying.traits, child, inset, laying.inner, minimum, given);
-  const Factors factors = factors_of(view, laying.traits, child);
+  const Factors factors = laying.list ? no_factors : factors_of(view, laying.traits, child);
   const N base = only_if<N>(!factors.weighted, [&] { return child.base_size(inset, laying.inner, widest, given); });
   portion.grow = factors.grow;
   portion.shrink = factors.shrink;

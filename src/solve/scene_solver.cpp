@@ -6,6 +6,7 @@
 #include "fond_ladder/scene.hpp"
 #include "model/container_size.hpp"
 #include "model/tree_store.hpp"
+#include "solve/lists_in_view.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -27,6 +28,11 @@ Tree tree_with_forms(const Scene& scene) {
 
 SceneSolver::SceneSolver(const Scene& scene, const std::vector<std::string>& modes)
     : tree_(tree_with_forms(scene)), modes_(modes) {
+  const auto says_list = [](const detail::Extra& extra) { return extra.keys && extra.keys->only_in_view.on; };
+  if (std::ranges::any_of(tree_.store().extras(), says_list)) {
+    auto lists = std::make_unique<detail::ListsInView>(tree_);
+    if (!lists->empty()) lists_ = std::move(lists);
+  }
   for (const std::string& mode : modes) {
     if (std::ranges::count(tree_.modes(), mode) == 0) throw BadValue("the scene has no mode \"" + mode + "\"");
     solver_.set_mode(mode, true);
@@ -39,10 +45,15 @@ std::vector<std::string> SceneSolver::active(const Rung& rung) const {
   return tree_.store().forms().names_of(holding);
 }
 
-Solution SceneSolver::solve(const Rung& rung) {
+SceneSolver::SceneSolver(SceneSolver&& other) noexcept = default;
+SceneSolver& SceneSolver::operator=(SceneSolver&& other) noexcept = default;
+SceneSolver::~SceneSolver() = default;
+
+Solution SceneSolver::solve(const Rung& rung, const std::vector<Solution::ScrolledTo>& positions) {
   require_container_size(rung.width);
   require_container_size(rung.height);
-  return solver_.solve(tree_, rung);
+  const Solution solution = lists_ ? lists_->arrange(tree_, solver_, rung, positions) : solver_.solve(tree_, rung);
+  return positions.empty() ? solution : solution.scrolled(positions);
 }
 
 Solution solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes) {

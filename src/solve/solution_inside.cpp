@@ -110,6 +110,22 @@ Extent Solution::scroll_range(NodeId node) const {
   return {detail::scroll_range_of(view, i, x_axis), detail::scroll_range_of(view, i, y_axis)};
 }
 
+std::vector<Solution::PartOfList> Solution::estimated_lists() const {
+  std::vector<PartOfList> lists;
+  const View view = view_of(tree(), passes());
+  const detail::TreeStore& store = tree().store();
+  store.walk([&](Index node, std::size_t) {
+    if (!detail::has_place(view, node) || !detail::is_list(view, node)) return;
+    std::vector<Index> listed;
+    const Index arranged = view.flow(node, listed).size();
+    const detail::ListedEntries entries = detail::listed_entries(view, node, arranged);
+    if (entries.all == arranged) return;
+    const Axis axis = detail::along_of(view.traits(node));
+    lists.push_back({store.id_of(node), entries.all, arranged, axis, detail::content_extent(view, node, axis)});
+  });
+  return lists;
+}
+
 int Solution::lines(NodeId node) const {
   return is_placed(node) ? detail::line_count(view_of(tree(), passes()), tree().store().index_of(node)) : 0;
 }

@@ -63,6 +63,8 @@ const Counted counted[] = {
     {"tied", "300x300", "", "title.left title.height note.top rule.width", "142 100 118 280"},
     {"kit", "419", "", "seed/photo.left seed.height button.width", "17 58 43.2"},
     {"shelf", "640", "", "fern/photo.left sage.height fern/sow.width", "28 76 81.6"},
+    {"long_list", "300x400", "", "log/entry[0].height log/entry[0]/note.lines foot.top", "44 2 360"},
+    {"long_list", "560x400", "", "log/entry[0].height log/entry[0]/note.lines", "24 1"},
     {"entries", "400", "", "entry[0].height entry[1].height entry[2]/day.top", "20 40 84"},
     {"outlined", "400x120", "", "ringed.left chosen.left ringed.top chosen.height", "139.667 271.333 11 104"},
     {"own_room", "600x200", "", "first.tight second.tight second.height", "1 0 80"},

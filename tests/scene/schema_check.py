@@ -46,7 +46,7 @@ NODES = [
     ('{"kind":"row","when":{"dim":{"kind":"column","width":null}}}', True),
     ('{"kind":"row","when":{"dim":{"gapp":1}}}', False),
     ('{"kind":"row","children":[{"kind":"box","name":"tag","copies":3,"like":"s"}]}', True),
-    ('{"kind":"row","children":[{"kind":"box","copies":1000000000}]}', False),
+    ('{"kind":"row","children":[{"kind":"box","copies":1000000001}]}', False),
     ('{"kind":"row","children":[{"kind":"box","copies":[{},{"width":"4ch","when":{"dim":{"width":3}}}]}]}', True),
     ('{"kind":"row","children":[{"kind":"row","copies":[{"in.text":"a","in":{"width":3}}],"children":[{"kind":"text","name":"in"}]}]}', True),
     ('{"kind":"row","children":[{"kind":"box","copies":[{"name":"a"}]}]}', False),

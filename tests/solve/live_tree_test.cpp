@@ -26,6 +26,8 @@ class Editor {
     if (has_own_ranges_) scenes_.add_own_ranges(tree_);
     has_ties_ = scenes_.chance(30);
     if (has_ties_) scenes_.add_ties(tree_);
+    has_lists_ = scenes_.chance(30);
+    if (has_lists_) scenes_.add_lists(tree_);
   }
 
   [[nodiscard]] const Tree& tree() const { return tree_; }
@@ -37,6 +39,7 @@ class Editor {
     if (has_own_ranges_ && scenes_.chance(25)) return edit_own_ranges(node);
     if (has_ties_ && scenes_.chance(15)) return rename(node);
     if (has_ties_ && scenes_.chance(10)) return scenes_.add_ties(tree_);
+    if (has_lists_ && scenes_.chance(10)) return scenes_.add_lists(tree_);
     switch (scenes_.below(14)) {
       case 0:
         if (container) tree_.insert(node, place_in(node), named(keys(false)));
@@ -163,7 +166,7 @@ class Editor {
   }
 
   RandomScenes scenes_;
-  bool plain_, has_own_ranges_, has_ties_ = false;
+  bool plain_, has_own_ranges_, has_ties_ = false, has_lists_ = false;
   int count_ = 0;
   Tree tree_;
 };

@@ -90,6 +90,7 @@ TEST(PlainArranger, AgreesOnRandomTrees) {
     RandomScenes scenes(testing::seed() + run);
     Tree tree = scenes.tree(1 + static_cast<std::size_t>(scenes.below(24)));
     if (run % 3 == 0) scenes.add_ties(tree);
+    if (run % 3 == 1) scenes.add_lists(tree);
     Solver solver;
     for (int i = 0; i < 3; ++i) {
       const Rung rung = scenes.rung();

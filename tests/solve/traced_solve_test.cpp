@@ -179,6 +179,7 @@ TEST(TracedSolve, BetweenTwoDecisionsNothingHappens) {
     Tree tree = random.tree(14);
     if (seed % 4 == 1) random.add_own_ranges(tree);
     if (seed % 4 == 2) random.add_ties(tree);
+    if (seed % 4 == 3) random.add_lists(tree);
     std::mt19937 dice(seed);
     const bool content = seed % 3 == 0;
     const Line lines[] = {{150, 300, 1, 0, content}, {420, 120, 0, 1, false}, {600, 500, -1, -0.5, false}};
@@ -197,6 +198,7 @@ TEST(TracedSolve, WithinARegionAllIsFlat) {
     Tree tree = random.tree(12);
     if (seed % 4 == 1) random.add_own_ranges(tree);
     if (seed % 4 == 2) random.add_ties(tree);
+    if (seed % 4 == 3) random.add_lists(tree);
     TracedSolve traced;
     Solver solver;
     for (int i = 0; i < 4 && !HasFailure(); ++i) {

@@ -132,6 +132,16 @@ class Plain {
     if (size >= 0) least = std::min(least, size);
     item.least = std::max(item.least, least);
   }
+  /// Whether only entries in view are arranged of it: then its first child stands for all, and nothing is shared.
+  static bool is_list(const Keys& keys) {
+    const bool line = keys.kind == Kind::row || keys.kind == Kind::column;
+    return line && keys.only_in_view.on && scrolls(keys, keys.kind == Kind::row) && !keys.wrap && !keys.reverse;
+  }
+  /// What all entries of a list take when each takes as much as the first.
+  double all_entries(const Keys& list, std::size_t children, double first, bool x) const {
+    const double count = std::max<double>(list.only_in_view.entries, static_cast<double>(children));
+    return std::min(1e9, count * first + (count - 1) * px(list, x ? list.gap.x : list.gap.y, none));
+  }
   static double factor_of(const Keys& keys) { return keys.scale_counts ? keys.scale : 1; }
 
   static bool weighted(const Keys& parent, const Keys& keys, bool x) {
@@ -200,6 +210,7 @@ class Plain {
       const double outer = own + margin(child.keys, true, none).sum();
       sum += outer;
       largest = std::max(largest, outer);
+      if (is_list(keys)) return edges + std::max(0.0, keys.kind == Kind::row ? all_entries(keys, all.size(), outer, true) : outer);
     }
     if (all.size() > 1) sum += px(keys, keys.gap.x, none) * static_cast<double>(all.size() - 1);
     const bool adds = keys.kind == Kind::row && (widest || !keys.wrap);
@@ -222,7 +233,8 @@ class Plain {
     }
     if (keys.kind == Kind::grid)
       return edges + sum_of(grid_axis(node, false, PlainQuestion::widest, inner, none, least));
-    const auto lines = lines_of(node, inner);
+    auto lines = lines_of(node, inner);
+    if (is_list(keys) && keys.kind == Kind::row && !lines.empty()) lines[0].resize(1);
     double sum = 0;
     if (keys.kind == Kind::row) {
       for (const auto& line : lines) sum += row_line_height(keys, line, inner, none, least).first;
@@ -243,6 +255,7 @@ class Plain {
           own = bounded(laid.keys, false, none, none).held(size >= 0 ? size : need) * factor_of(laid.keys);
         }
         sum += own + margin(laid.keys, false, none).sum();
+        if (is_list(keys)) return edges + std::max(0.0, all_entries(keys, line.size(), sum, false));
         largest = std::max(largest, own + margin(laid.keys, false, none).sum());
         ++count;
       }
@@ -271,7 +284,8 @@ class Plain {
       const double share = keys.words_up == WordsAt::start ? 0 : keys.words_up == WordsAt::end ? 1 : 0.5;
       return top + words.baseline + (keys.kind == Kind::text ? share * spare : 0);
     }
-    const auto lines = lines_of(node, inner);
+    auto lines = lines_of(node, inner);
+    if (is_list(keys) && !lines.empty()) lines[0].resize(1);
     if (lines.empty()) return height;
     if (keys.kind == Kind::grid) {
       const GridAxis rows = grid_axis(node, false, PlainQuestion::widest, inner, none);
@@ -313,7 +327,7 @@ class Plain {
       // Automatic margins push it as they will when the column has its pass-3 height.
       double push = 0;
       const Margin edge = margin(first.keys, false, none, keys.reverse);
-      if (edge.auto_before) {
+      if (edge.auto_before && !is_list(keys)) {
         const double inner_height = std::max(0.0, height - inset(keys, false, none));
         auto columns = items_down(node, lines[0], inner, inner_height);
         const auto ranges = broken(keys, columns.first, columns.second, false, inner_height, keys.reverse);
@@ -611,8 +625,8 @@ class Plain {
   Item item_along(const Keys& parent, const Keys& keys, bool x, double inner, double minimum, double widest) const {
     Item item = bounded(keys, x, inner, inner);
     if (!parent.alike) hold_content(item, keys, x, inner, minimum);
-    item.grow = grow(parent, keys, x);
-    if (!weighted(parent, keys, x)) {
+    item.grow = is_list(parent) ? 0 : grow(parent, keys, x);
+    if (!weighted(parent, keys, x) || is_list(parent)) {
       item.base = std::max(base(keys, x, inner, widest), inset(keys, x, inner));
       item.shrink = scrolls(parent, x) ? 0 : keys.shrink;
       item.inner_base = item.base - inset(keys, x, inner);
@@ -707,6 +721,7 @@ class Plain {
     share(line, left);
     for (const Item* item : line) left -= item->size;
     double automatic_part = 0;
+    if (is_list(keys)) left = 0;
     if (autos > 0 && left > 0) {
       automatic_part = left / static_cast<double>(autos);
       left = 0;
@@ -718,6 +733,9 @@ class Plain {
       at += around.before + (around.auto_before ? automatic_part : 0);
       places.push_back(at);
       at += items[i].size + around.after + (around.auto_after ? automatic_part : 0) + gap + between;
+      if (is_list(keys) && i == 0 && count > 1 && keys.only_in_view.entries > count) {
+        at += at * std::min<double>(keys.only_in_view.second - 1, keys.only_in_view.entries - static_cast<double>(count));
+      }
     }
     return places;
   }

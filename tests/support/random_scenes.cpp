@@ -218,6 +218,18 @@ void RandomScenes::add_own_ranges(Tree& tree) {
   }
 }
 
+void RandomScenes::add_lists(Tree& tree) {
+  for (const NodeId node : tree.nodes()) {
+    Keys keys = tree.keys(node);
+    if ((keys.kind != Kind::row && keys.kind != Kind::column) || !chance(40)) continue;
+    keys.scroll = chance(20) ? Scroll::both : keys.kind == Kind::row ? Scroll::x : Scroll::y;
+    if (chance(90)) keys.wrap = keys.reverse = false;
+    const auto entries = static_cast<std::uint32_t>(chance(50) ? 0 : chance(10) ? 1000000 : below(40));
+    keys.only_in_view = OnlyInView(true, entries, static_cast<std::uint32_t>(1 + below(9)));
+    tree.restyle(node, keys);
+  }
+}
+
 void RandomScenes::add_ties(Tree& tree) {
   for (const NodeId node : tree.nodes()) {
     if (node == tree.root() || !chance(35)) continue;

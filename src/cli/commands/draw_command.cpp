@@ -3,6 +3,7 @@
 #include <fmt/ostream.h>
 
 #include <algorithm>
+#include <deque>
 #include <iostream>
 
 #include "cli/call_words.hpp"
@@ -51,9 +52,10 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   const std::vector<Variant> values = load_values(call.scene, streams);
   options.title = printable(values.front().scene.title);
   std::vector<Panel> panels;
+  std::deque<SceneSolver> solvers;  // what the panels look into
   for (const AskedSize& asked : asked_sizes(call.at, values.front().scene.ladder)) {
     for (const Variant& value : values) {
-      const auto [solution, told] = scrolled_as_asked(solve(value.scene, asked.rung, value.modes), call.scrolled);
+      const auto [solution, told] = solve_scrolled(solvers.emplace_back(value.scene, value.modes), asked.rung, call.scrolled);
       const std::string caption = call.scene.vary.empty() ? asked.name : printable(value.name);
       panels.push_back({solution, caption + (caption.empty() || told.empty() ? "" : ", ") + printable(told)});
     }

@@ -3,6 +3,7 @@
 
 #include <sstream>
 
+#include "model/number_text.hpp"
 #include "model/shell_word.hpp"
 #include "print/json_writer.hpp"
 #include "print/measure.hpp"
@@ -76,12 +77,13 @@ std::string description(ShownScene& shown) {
   json.texts("claims", scene.claims);
   write_form(json, shown.form());
   write_changes(json, shown.draft());
+  const Tree& tree = shown.tree();
   json.objects("nodes", shown.nodes(), [&](NodeId node) {
-    json.text("path", scene.tree.path(node));
-    json.text("tail", scene.tree.tail(node));
-    json.text("step", scene.tree.step(node));
-    json.text("kind", word(scene.tree.kind(node)));
-    const NodeId parent = scene.tree.parent(node);
+    json.text("path", tree.path(node));
+    json.text("tail", tree.tail(node));
+    json.text("step", tree.step(node));
+    json.text("kind", word(tree.kind(node)));
+    const NodeId parent = tree.parent(node);
     json.number("parent", parent ? static_cast<double>(shown.place_of(parent)) : -1);
   });
   json.end();
@@ -93,6 +95,9 @@ std::string signs(const ShownScene& shown) {
   JsonWriter json(out);
   json.begin_object();
   json.texts("active", shown.unscrolled().active());
+  std::vector<std::string> scrolled;
+  for (const auto& [path, to] : shown.scrolled_to()) scrolled.push_back(path + "=" + exact(to.width) + "," + exact(to.height));
+  json.texts("scrolled", scrolled);
   const AskedSize asked{};
   write_outline(json, {shown.scene(), shown.unscrolled(), asked});
   json.end();

@@ -168,7 +168,10 @@ int FOND_LADDER_EXPORT(fl_redo)() {
 
 /// Answers what the scene is: its nodes, ladder, ranges, modes, wordings, claims, and what was changed, as JSON.
 int FOND_LADDER_EXPORT(fl_describe)() {
-  return attempt([] { page().answer = description(shown()); });
+  return attempt([] {
+    page().answer = description(shown());
+    shown().tell_nodes();
+  });
 }
 /// Answers the scene's text with all changes made.
 int FOND_LADDER_EXPORT(fl_scene_text)() {
@@ -182,6 +185,12 @@ std::size_t FOND_LADDER_EXPORT(fl_solve)(double width, double height) {
     tell_boxes();
   });
   return done ? page().flags.size() : 0;
+}
+/// Whether there are other nodes than were described last: entries of lists come into view and go.
+int FOND_LADDER_EXPORT(fl_has_other_nodes)() {
+  bool others = false;
+  attempt([&] { others = !shown().nodes_are_told(); });
+  return others;
 }
 /// Node by node in the order of the description: x y width height as `measure` tells them, then as painted.
 const double* FOND_LADDER_EXPORT(fl_boxes)() {

@@ -27,12 +27,20 @@ void ShownScene::set_form(ShownForm form) {
   form_ = std::move(form);
   variant_ = std::move(variant);
   solver_ = std::make_unique<SceneSolver>(variant_.scene, form_.modes);
-  nodes_ = variant_.scene.tree.nodes();
+  list_nodes();
+}
+
+void ShownScene::list_nodes() {
+  std::vector<NodeId> nodes = tree().nodes();
+  if (nodes == nodes_) return;
+  nodes_ = std::move(nodes);
   places_.clear();
   for (std::size_t i = 0; i < nodes_.size(); ++i) places_[nodes_[i]] = i;
+  nodes_told_ = false;
 }
 
 void ShownScene::solve(const Rung& rung) {
+  rung_ = rung;
   solution_ = solver_->solve(rung);
   apply_scrolling();
 }
@@ -50,14 +58,20 @@ const Solution& ShownScene::unscrolled() const {
 void ShownScene::apply_scrolling() {
   std::vector<Solution::ScrolledTo> positions;
   for (const auto& [path, to] : scrolled_to_) {
-    const std::vector<NodeId> found = scene().tree.matches(path);
+    const std::vector<NodeId> found = solution_->tree().matches(path);
     if (found.size() == 1 && solution_->is_placed(found[0])) positions.push_back({found[0], to.width, to.height});
   }
-  scrolled_ = positions.empty() ? *solution_ : solution_->scrolled(positions);
+  if (positions.empty()) {
+    scrolled_ = solution_;
+  } else {  // other entries of lists may be in view then
+    scrolled_ = solver_->solve(rung_, positions);
+    solution_ = scrolled_->scrolled({});
+  }
+  if (solver_->has_lists()) list_nodes();
 }
 
 bool ShownScene::scroll(double x, double y, double by_x, double by_y) {
-  const Tree& tree = scene().tree;
+  const Tree& tree = solution().tree();
   const std::vector<NodeId> under = solution().under(x, y);
   if (under.empty()) return false;
   for (NodeId node = under.front(); node; node = tree.parent(node)) {

@@ -44,9 +44,16 @@ class ShownScene {
   [[nodiscard]] const ShownForm& form() const { return form_; }
 
   [[nodiscard]] const Scene& scene() const { return variant_.scene; }
-  /// In the order of the file. What is told a node is told in this order.
+  /// The nodes as they were arranged last, with the entries of lists that are in view.
+  [[nodiscard]] const Tree& tree() const { return solver_->tree(); }
+  /// Those, in the order of the file. What is told a node is told in this order.
   [[nodiscard]] const std::vector<NodeId>& nodes() const { return nodes_; }
   [[nodiscard]] std::size_t place_of(NodeId node) const { return places_.at(node); }
+  /// Whether they are those that were described last: entries of lists come into view and go.
+  [[nodiscard]] bool nodes_are_told() const { return nodes_told_; }
+  void tell_nodes() { nodes_told_ = true; }
+  /// The positions of scrollers that are not at their beginning, by path.
+  [[nodiscard]] const std::map<std::string, Extent>& scrolled_to() const { return scrolled_to_; }
 
   /// Throws BadValue for a size that is none.
   void solve(const Rung& rung);
@@ -64,6 +71,7 @@ class ShownScene {
 
  private:
   void apply_scrolling();
+  void list_nodes();
 
   std::string file_;
   Draft draft_;
@@ -72,6 +80,8 @@ class ShownScene {
   std::unique_ptr<SceneSolver> solver_;
   std::vector<NodeId> nodes_;
   std::map<NodeId, std::size_t> places_;
+  bool nodes_told_ = false;
+  Rung rung_;
   std::optional<Solution> solution_, scrolled_;
   std::map<std::string, Extent> scrolled_to_;  // by path, so that it outlives a change
 };

@@ -212,6 +212,10 @@ export class Engine {
   solve(width, height) {
     return this.#attempt('fl_solve', width, height ?? NaN);
   }
+  /** Whether there are other nodes than were described last: entries of lists come into view and go. */
+  get hasOtherNodes() {
+    return Boolean(this.#call('fl_has_other_nodes'));
+  }
   /** The height of the container as it is arranged. */
   get height() {
     return this.#call('fl_height');
@@ -228,7 +232,7 @@ export class Engine {
     const at = this.#call('fl_troubles'); // first: its memory may grow, and then lies in another buffer
     return new Uint32Array(this.memory.buffer, at, count).slice();
   }
-  /** @returns {{active: string[], outline: {path: string, kind: string, depth: number, lays: string}[]}} */
+  /** @returns {{active: string[], scrolled: string[], outline: {path: string, kind: string, depth: number, lays: string}[]}} */
   signs() {
     this.#attempt('fl_signs');
     return JSON.parse(this.#text('answer'));

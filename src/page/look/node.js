@@ -70,7 +70,7 @@ export class NodePanel {
   async #ask() {
     const { selected } = this.#session;
     if (!selected) return;
-    const at = this.#session.at();
+    const at = [...this.#session.at(), ...this.#session.scrolledAround(selected)];
     try {
       const told = await this.#session.answers('node', 'ledger', [selected, ...at, '--to-root']);
       if (!told) return;

@@ -85,6 +85,8 @@ export class Session {
   flags = new Uint32Array(0);
   /** @type {string[]} */
   active = [];
+  /** Positions of scrollers that were scrolled, as options take them. @type {string[]} */
+  scrolled = [];
   /** @type {Map<string, string>} */
   lays = new Map();
   selected = '';
@@ -126,7 +128,7 @@ export class Session {
 
   /**
    * `scene`: another scene, form or change. `size`: arranged anew, maybe many times a second. `rest`: a moment after the
-   * last of those. `selected`, `held`, `claims`, `status`, `faults`.
+   * last of those. `nodes`: entries of lists came into view, or went. `selected`, `held`, `claims`, `status`, `faults`.
    * @param {string} events several between spaces
    * @param {() => void} listener
    */
@@ -278,9 +280,21 @@ export class Session {
   /** @type {import('./engine.js').SceneNode[]} */
   #fileNodes = [];
 
+  /** Entries of lists came into view, or went. */
+  #renewNodes() {
+    this.scene.nodes = this.#engine.describe().nodes;
+    this.places = new Map(this.scene.nodes.map((node, place) => [node.path, place]));
+    this.before = new Uint32Array(0);
+    const lost = this.selected !== '' && !this.places.has(this.selected);
+    if (lost) this.selected = '';
+    this.tell('nodes');
+    if (lost) this.tell('selected');
+  }
+
   #arrangeFile() {
     if (this.scene.changes.length === 0 || !this.#fileEngine || this.#fileNodes.length === 0) return;
     const count = this.#fileEngine.solve(this.size.width, this.size.height);
+    if (this.#fileEngine.hasOtherNodes) this.#fileNodes = this.#fileEngine.describe().nodes;
     const boxes = this.#fileEngine.boxes(count);
     const flags = this.#fileEngine.troubles(count);
     this.#ofFile = placedIn(this.#fileNodes, boxes, flags);
@@ -317,6 +331,7 @@ export class Session {
       const count = this.#engine.solve(this.size.width, this.size.height);
       this.height = this.#engine.height;
       this.boxes = this.#engine.boxes(count);
+      if (this.#engine.hasOtherNodes) this.#renewNodes();
       this.#lookForTrouble(all);
       this.#compares = all || count <= oftenCompared;
       if (this.#compares) this.#arrangeFile();
@@ -360,8 +375,8 @@ export class Session {
   #rest() {
     if (!this.#looks) this.#look();
     if (!this.#compares) this.#arrangeFile();
-    const { active, outline } = this.#engine.signs();
-    this.active = active;
+    const { active, scrolled, outline } = this.#engine.signs();
+    [this.active, this.scrolled] = [active, scrolled];
     this.lays = new Map(outline.map((one) => [one.path, one.lays]));
     this.tell('rest');
   }
@@ -369,6 +384,12 @@ export class Session {
   /** @param {Parameters<Engine['paint']>[0]} place */
   paint(place) {
     return this.#engine.paint(place);
+  }
+  /** The options that scroll what a node lies in as it is scrolled here. @param {string} path */
+  scrolledAround(path) {
+    return this.scrolled
+      .filter((one) => path.startsWith(`${one.slice(0, one.lastIndexOf('='))}/`))
+      .flatMap((one) => ['--scrolled', one]);
   }
   /** The path of the front-most node at a point of the container. @param {number} x @param {number} y */
   under(x, y) {
@@ -378,6 +399,10 @@ export class Session {
   /** @param {number} x @param {number} y @param {number} byX @param {number} byY */
   scroll(x, y, byX, byY) {
     if (!this.#engine.scroll(x, y, byX, byY)) return false;
+    if (this.#engine.hasOtherNodes) {
+      this.#renewNodes();
+      this.#look();
+    }
     this.boxes = this.#engine.boxes(this.scene.nodes.length);
     this.tell('size');
     return true;

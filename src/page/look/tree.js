@@ -16,10 +16,10 @@ export class Nesting {
   /** @param {import('./session.js').Session} session */
   constructor(session) {
     this.#session = session;
-    session.on('scene', () => this.#write());
+    session.on('scene nodes', () => this.#write());
     session.on('size rest', () => this.#sign());
     session.on('rest', () => this.#tellWays());
-    session.on('selected scene', () => this.#choose());
+    session.on('selected scene nodes', () => this.#choose());
     this.#tree.addEventListener('keydown', (event) => this.#walk(event));
   }
 

@@ -46,6 +46,7 @@ class ValueReader {
       fail("must be true or false");
     }
   }
+  void read(OnlyInView& into) const { read(into.on); }
   void read(double& into) const {
     if (!is(Type::number)) fail("must be a number");
     into = value().number;

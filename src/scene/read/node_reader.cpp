@@ -105,6 +105,9 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
     return false;
   }
   const bool is_list = document_[place].type == Type::array;
+  if (!is_list && parts_ == Parts::expanded && tree->keys(at.parent).is_list()) {
+    return open_entries(at, layers, place, open);
+  }
   const std::optional<int> plain = is_list ? count_of_items(place) : count_of_copies(place);
   if (!plain) return false;
   const int copies = parts_ == Parts::as_written ? 1 : most_copies_of(layers, *plain);
@@ -126,6 +129,48 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
     copy.times *= copies;
     open.push_back(std::move(copy));
   }
+  return true;
+}
+
+/// Copies of which only those in view will be made: the first stands for all. Returns whether there are any.
+bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId place, std::vector<Open>& open) {
+  const JsonValue& value = document_[place];
+  if (value.type != Type::number || value.number != std::floor(value.number) || value.number < 0 ||
+      value.number > OnlyInView::most_entries) {
+    faults_.add(document_, place,
+                "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of "
+                "what each copy says");
+    return false;
+  }
+  if (at.siblings > 1) {
+    faults_.add(document_, place, "a list of copies that is only_in_view holds that one child, and nothing beside it",
+                true);
+    return false;
+  }
+  for_each_when(layers, [&](ValueId, const JsonValue& member) {
+    if (member.type != Type::object) return;
+    for (ValueId id = member.first; id != no_value; id = document_[id].next) {
+      if (document_[id].key == "copies")
+        faults_.add(document_, id, "copies that are only_in_view are as many under every condition", true);
+    }
+  });
+  for (const When& when : whens) {
+    if (when.node != at.parent) continue;
+    Keys other = tree->keys(at.parent);
+    when.change.put_into(other);
+    if (!other.is_list()) {
+      faults_.add(document_, place,
+                  "under \"" + when.name + "\" this list is no plain row or column that scrolls along, which copies "
+                  "that are only_in_view need");
+    }
+  }
+  if (value.number == 0) return true;
+  Keys list = tree->keys(at.parent);
+  list.only_in_view.entries = static_cast<std::uint32_t>(value.number);
+  tree->restyle(at.parent, list);
+  Open first = at;
+  first.copy = 0;
+  open.push_back(std::move(first));
   return true;
 }
 
@@ -210,7 +255,7 @@ void NodeReader::read_form(ValueId object, int copy, Form& form) {
       if (copies && copy >= 0) form.hides = copy >= *copies;
       if (copy < 0)
         faults_.add(document_, id, "\"copies\" under a condition needs \"copies\" of the node itself", true);
-    } else if (member.key == "name" || member.key == "ranges" || shapes(member.key)) {
+    } else if (member.key == "name" || member.key == "ranges" || member.key == "only_in_view" || shapes(member.key)) {
       faults_.add(document_, id, "\"when\" cannot give a \"" + member.key + "\"", true);
     } else if (entry == nullptr) {
       read_one(id, member, form.values);  // refuses it
@@ -236,7 +281,10 @@ std::optional<int> NodeReader::count_of_copies(ValueId id) {
       value.number <= limits::most_copies) {
     return static_cast<int>(value.number);
   }
-  faults_.add(document_, id, "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says");
+  const bool too_many = value.type == Type::number && value.number > limits::most_copies;
+  faults_.add(document_, id,
+              std::string("\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says") +
+                  (too_many ? "; more can be in a list that is only_in_view" : ""));
   return {};
 }
 
@@ -290,7 +338,7 @@ void NodeReader::open_children(const Open& at, const Layers& layers, const Place
   const auto around =
       inside.use || !inside.told.empty() ? std::make_shared<const PlaceInPart>(std::move(inside)) : nullptr;
   for (std::size_t i = children.size(); i-- > 0;) {
-    open.push_back({children[i], node, each, around, i, -1, false, at.times, scope});
+    open.push_back({children[i], node, each, around, i, -1, false, at.times, scope, children.size()});
   }
 }
 

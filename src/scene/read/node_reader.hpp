@@ -73,6 +73,7 @@ class NodeReader : private ObjectReader {
     bool spare = false;                         // there under some condition only
     double times = 1;                           // how many copies of it there are, those of its parents counted
     std::shared_ptr<const OwnNames> scope{};    // of the parent
+    std::size_t siblings = 1;                   // how many children of the parent are written
     ValueId item = no_value;                    // what a list of copies says of this one
   };
   /// Keys of a node under one condition, from all its layers.
@@ -85,6 +86,7 @@ class NodeReader : private ObjectReader {
   void read_node(const Open& at, std::vector<Open>& open);
   [[nodiscard]] bool pay_for(const Layers& layers);
   bool open_copies(const Open& at, const Layers& layers, std::vector<Open>& open);
+  bool open_entries(const Open& at, const Layers& layers, ValueId place, std::vector<Open>& open);
   void open_children(const Open& at, const Layers& layers, const PlaceInPart& place, NodeId node, const Keys& keys,
                      const std::shared_ptr<const OwnNames>& scope, std::vector<Open>& open);
   std::shared_ptr<const OwnNames> scope_of(const Open& at, const Layers& layers, const Keys& keys);

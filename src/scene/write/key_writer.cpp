@@ -66,6 +66,7 @@ class ValueWriter {
       case Sizing::Way::fill: return put(in_quotes("fill"));
     }
   }
+  void write(const OnlyInView& view) const { put(view.on ? "true" : "false"); }
   void write(const Pair& pair) const { list({exact(pair.x), exact(pair.y)}); }
   void write(const Gap& gap) const {
     if (gap.x == gap.y) return write(gap.x);

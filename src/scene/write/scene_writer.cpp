@@ -154,8 +154,9 @@ class SceneWriter {
       page_.open('[', "children");
       open.push_back({});
       std::vector<Step> steps;
+      const bool of_copies = scene_.tree.keys(at.node).only_in_view.entries > 0;
       for (std::size_t i = 0; i < children.size();) {
-        const std::size_t copies = copies_from(children, i);
+        const std::size_t copies = of_copies ? 1 : copies_from(children, i);
         steps.push_back({children[i], copies});
         i += std::max<std::size_t>(copies, 1);
       }
@@ -173,7 +174,10 @@ class SceneWriter {
       if (is_said(entry, keys) || entry.name == "kind" || is_given(entry.name))
         write_key(entry, keys, page_, entry.name);
     }
-    if (at.copies > 0) page_.value("copies", exact(static_cast<double>(at.copies)));
+    const NodeId above = scene_.tree.parent(at.node);
+    const std::uint32_t entries = above ? scene_.tree.keys(above).only_in_view.entries : 0;
+    if (at.copies > 0)
+      page_.value("copies", exact(entries > 0 ? static_cast<double>(entries) : static_cast<double>(at.copies)));
     write_forms(at.node, page_);
   }
 

@@ -14,6 +14,7 @@
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/climb.hpp"
 #include "model/limits.hpp"
+#include "verify/claims/arranged_claim.hpp"
 #include "verify/claims/check_variants.hpp"
 #include "verify/claims/claim_stretches.hpp"
 #include "verify/claims/explain.hpp"
@@ -37,6 +38,8 @@ struct TestedRung {
   Values values;                      // of all quantities
   std::vector<std::string> active;    // ranges and modes
   std::vector<std::size_t> claims{};  // those that it is for; empty: all
+  bool of_entries = false;            // it is for claims about lists in view, and for no others
+  std::vector<Claim::Outcome> outcomes{};  // of those, one a claim
 };
 
 class Checker {
@@ -49,7 +52,10 @@ class Checker {
         solver_(scene_, variant.modes),
         explainer_(scene_, solver_) {
     claims_.reserve(claims.size());
-    for (const std::string& text : claims) claims_.emplace_back(scene_, text);
+    for (const std::string& text : claims) {
+      claims_.emplace_back(scene_, text);
+      about_entries_.push_back(speaks_of_entries(scene_, claims_.back()));
+    }
     list_quantities();
   }
 
@@ -64,8 +70,10 @@ class Checker {
       });
     }
     for (const NamedRung& named : ladder.rungs) {
-      for (const std::optional<double>& height : heights_of(named, ladder))
+      for (const std::optional<double>& height : heights_of(named, ladder)) {
         rungs_.push_back(to_solve({named.width, height}));
+        if (any_about_entries()) add_of_entries({named.width, height});
+      }
     }
     test_rungs();
     for (std::size_t c = 0; c < claims_.size(); ++c) explainer_.explain(claims_[c], checked_[c].failing);
@@ -78,6 +86,7 @@ class Checker {
     std::map<std::tuple<NodeId, Measure, std::string, std::vector<Solution::ScrolledTo>>, std::size_t> places;
     for (std::size_t c = 0; c < claims_.size(); ++c) {
       std::vector<std::size_t>& own = places_.emplace_back();
+      if (about_entries_[c]) continue;
       for (const Quantity& quantity : claims_[c].quantities()) {
         const auto [at, is_new] = places.try_emplace(
             {quantity.node, quantity.measure, quantity.range, quantity.scrolled}, quantities_.size());
@@ -108,8 +117,34 @@ class Checker {
     return heights;
   }
 
+  [[nodiscard]] bool any_about_entries() const { return std::ranges::count(about_entries_, true) > 0; }
+  void add_of_entries(const Rung& rung) { rungs_.emplace_back(to_solve(rung)).of_entries = true; }
+
+  /// Tests claims about lists in view at whole widths, and on and next to the bounds of ranges.
+  void test_entries(std::optional<double> height) {
+    if (!any_about_entries()) return;
+    const Span span = scene_.ladder.width;
+    std::set<double> widths;
+    for (double width = std::ceil(span.from); width <= span.to; ++width) widths.insert(width);
+    widths.insert({span.from, span.to});
+    for (const Range& range : scene_.ranges) {
+      for (const std::optional<double>& bound : {range.from_width, range.below_width}) {
+        for (const double width : {bound.value_or(0) - beside, bound.value_or(0), bound.value_or(0) + beside}) {
+          if (bound && width > span.from && width < span.to) widths.insert(width);
+        }
+      }
+    }
+    for (const double width : widths) add_of_entries({width, height});
+    for (std::size_t c = 0; c < claims_.size(); ++c) {
+      if (about_entries_[c]) checked_[c].sampled.push_back(span);
+    }
+    test_rungs();
+  }
+
   /// At all widths of one height.
   void test_widths(std::optional<double> height, const ShareDone& progress) {
+    test_entries(height);
+    if (std::ranges::count(about_entries_, false) == 0) return;
     std::vector<Quantity> followed_too = quantities_;
     if (!height) followed_too.push_back({scene_.tree.root(), Measure::height, {}});
     const Span span = scene_.ladder.width;
@@ -125,12 +160,15 @@ class Checker {
     std::vector<TestedWay> tested(claims_.size());
     in_parallel(threads_, claims_.size(), [&] {
       return [&, own = way](std::size_t c) mutable {
+        if (about_entries_[c]) return;
         own.quantities.clear();
         for (const std::size_t place : places_[c]) own.quantities.push_back(&followed->runs[place]);
         tested[c] = test_along(claims_[c], own, span);
       };
     });
-    for (std::size_t c = 0; c < claims_.size(); ++c) take(tested[c], c, height, way);
+    for (std::size_t c = 0; c < claims_.size(); ++c) {
+      if (!about_entries_[c]) take(tested[c], c, height, way);
+    }
   }
 
   /// What was found along the widths of one height.
@@ -184,7 +222,9 @@ class Checker {
 
   /// Tests at whole widths, where nothing can be proved.
   void sample_widths(std::optional<double> height, const ShareDone& progress) {
-    for (CheckedClaim& checked : checked_) checked.sampled.push_back(scene_.ladder.width);
+    for (std::size_t c = 0; c < claims_.size(); ++c) {
+      if (!about_entries_[c]) checked_[c].sampled.push_back(scene_.ladder.width);
+    }
     const Span span = scene_.ladder.width;
     Ladder ladder;
     ladder.width = span;
@@ -245,7 +285,7 @@ class Checker {
   void solve_missing() {
     std::vector<std::size_t> missing;
     for (std::size_t i = 0; i < rungs_.size(); ++i) {
-      if (rungs_[i].values.empty()) missing.push_back(i);
+      if (rungs_[i].values.empty() || rungs_[i].of_entries) missing.push_back(i);
     }
     constexpr std::size_t run = 16;
     const Measuring measuring(quantities_);
@@ -253,12 +293,26 @@ class Checker {
       return [&, solver = SceneSolver(scene_, variant_.modes)](std::size_t piece) mutable {
         for (std::size_t i = piece * run; i < std::min(missing.size(), (piece + 1) * run); ++i) {
           TestedRung& rung = rungs_[missing[i]];
+          if (rung.of_entries) {
+            solve_entries(solver, rung);
+            continue;
+          }
           const Solution solution = solver.solve(rung.rung);
           rung.container = solution.container();
           rung.values = measuring(solution);
         }
       };
     });
+  }
+
+  void solve_entries(SceneSolver& solver, TestedRung& rung) const {
+    rung.outcomes.resize(claims_.size());
+    for (std::size_t c = 0; c < claims_.size(); ++c) {
+      if (!about_entries_[c]) continue;
+      const ArrangedClaim arranged = arranged_claim(scene_, claims_[c], solver, rung.rung);
+      rung.outcomes[c] = arranged.test();
+      rung.container = arranged.solution.container();
+    }
   }
 
   /// How a claim fared up to a size.
@@ -270,10 +324,13 @@ class Checker {
 
   /// Tests a claim at a size, and puts neighbouring sizes at which it fails together.
   void test(const TestedRung& rung, std::size_t c, Progress& progress) {
+    if (about_entries_[c] != rung.of_entries) return;
     if (!rung.claims.empty() && !std::ranges::binary_search(rung.claims, c)) return;
     progress.own.resize(places_[c].size());
     for (std::size_t i = 0; i < progress.own.size(); ++i) progress.own[i] = rung.values[places_[c][i]];
-    const Claim::Outcome outcome = claims_[c].test({rung.container, progress.own, rung.active});
+    const Claim::Outcome outcome = rung.of_entries
+                                       ? rung.outcomes[c]
+                                       : claims_[c].test({rung.container, progress.own, rung.active});
     CheckedClaim& checked = checked_[c];
     checked.rungs += outcome.tested ? 1 : 0;
     const TestedRung* before = std::exchange(progress.failed_before, nullptr);
@@ -300,6 +357,7 @@ class Checker {
   SceneSolver solver_;
   Explainer explainer_;
   std::vector<Claim> claims_;
+  std::vector<bool> about_entries_;  // by claim: whether it hangs on what is in view of a list
   std::vector<Quantity> quantities_;
   std::vector<std::vector<std::size_t>> places_;     // by claim: its quantities among all
   std::vector<std::vector<std::size_t>> claims_of_;  // by quantity: the claims that speak of it, rising

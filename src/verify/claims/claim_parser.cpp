@@ -9,6 +9,7 @@
 #include "model/nearest_word.hpp"
 #include "verify/claims/claim_terms.hpp"
 #include "verify/claims/claim_tokens.hpp"
+#include "verify/measure/lists.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -19,7 +20,8 @@ constexpr std::array<std::string_view, 6> joining_words{"or", "and", "not", "whe
 
 class Parser {
  public:
-  Parser(const Scene& scene, std::string_view text) : scene_(scene), tokens_(tokens_of(text)) {
+  Parser(const Scene& scene, std::string_view text, Entries entries)
+      : scene_(scene), tokens_(tokens_of(text)), entries_(entries) {
     for (const Range& range : scene.ranges) conditions_.push_back(range.name);
     conditions_.insert(conditions_.end(), scene.modes.begin(), scene.modes.end());
   }
@@ -129,7 +131,7 @@ class Parser {
         fail("write what is scrolled, as in list.scrolled = end");
       std::vector<NodeId> nodes;
       try {
-        nodes = nodes_named(scene_.tree, std::string_view(text).substr(0, text.size() - behind.size()));
+        nodes = named(std::string_view(text).substr(0, text.size() - behind.size()));
       } catch (const BadQuantity& fault) {
         fail(fault.what());
       }
@@ -348,7 +350,7 @@ class Parser {
 
   [[nodiscard]] bool names_nodes(const std::string& pattern) const {
     try {
-      return !nodes_named(scene_.tree, pattern).empty();
+      return !named(pattern).empty();
     } catch (const BadQuantity&) {
       return false;
     }
@@ -360,15 +362,29 @@ class Parser {
     std::size_t place = 0;
     while (place < sets.size() && sets[place].pattern != pattern) ++place;
     if (place == sets.size())
-      sets.push_back({pattern, nodes_named(scene_.tree, pattern), pattern.find('*') != std::string::npos});
+      sets.push_back({pattern, named(pattern), pattern.find('*') != std::string::npos});
     auto& bound = terms_.bound;
     if (inside_function_ == 0 && sets[place].many && std::ranges::find(bound, place) == bound.end())
       bound.push_back(place);
     return place;
   }
 
+  /// The node of a path, or all nodes of a pattern. Throws BadQuantity.
+  [[nodiscard]] std::vector<NodeId> named(std::string_view pattern) const {
+    try {
+      return nodes_named(scene_.tree, pattern);
+    } catch (const BadQuantity&) {
+      if (entries_ == Entries::stand_in) {
+        if (const std::optional<std::string> first = with_first_entries(scene_.tree, pattern))
+          return nodes_named(scene_.tree, *first);
+      }
+      throw;
+    }
+  }
+
   const Scene& scene_;
   std::vector<Token> tokens_;
+  Entries entries_;
   std::vector<std::string> conditions_;
   std::size_t place_ = 0, depth_ = 0, inside_function_ = 0;
   ClaimTerms terms_;
@@ -376,8 +392,8 @@ class Parser {
 
 }  // namespace
 
-ClaimTerms parse_claim(const Scene& scene, std::string_view text) {
-  return Parser(scene, text).parse();
+ClaimTerms parse_claim(const Scene& scene, std::string_view text, Entries entries) {
+  return Parser(scene, text, entries).parse();
 }
 
 }  // namespace fond_ladder::inline v0::detail

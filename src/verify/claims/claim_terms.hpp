@@ -94,8 +94,11 @@ struct ClaimTerms {
 /// The edges that an argument of `enclosed` and `apart` asks for, in this order.
 constexpr std::array<Measure, 4> edges_asked{Measure::left, Measure::right, Measure::top, Measure::bottom};
 
+/// What an entry of a list that is not arranged is to the reader of a claim: one that will be when it is in view, for
+/// which the first stands; or nobody.
+enum class Entries : unsigned char { stand_in, as_arranged };
 /// Throws BadClaim.
-[[nodiscard]] ClaimTerms parse_claim(const Scene& scene, std::string_view text);
+[[nodiscard]] ClaimTerms parse_claim(const Scene& scene, std::string_view text, Entries entries = Entries::stand_in);
 
 /// Lists what a claim has to know, and points its terms to it.
 void list_quantities(ClaimTerms& terms);

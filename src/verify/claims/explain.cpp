@@ -6,6 +6,9 @@
 #include "fond_ladder/ledger.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "model/shell_word.hpp"
+#include "verify/claims/arranged_claim.hpp"
+#include "verify/claims/claim_terms.hpp"
 #include "verify/measure/measuring.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -32,6 +35,17 @@ std::vector<NodeId> most_cut_in(const Solution& solution, NodeId part) {
   return worst;
 }
 
+/// The positions of a claim, as `ledger` takes them.
+std::string scrolled_options(const Solution& solution, const Claim& claim) {
+  std::string options;
+  for (const Solution::ScrolledTo& one : claim.terms().scrolled) {
+    options += (options.empty() ? "--scrolled " : " --scrolled ") +
+               shell_word(solution.tree().tail(one.node) + "=" +
+                          (one.y == Solution::scroll_end ? std::string("end") : exact(one.y)));
+  }
+  return options;
+}
+
 /// Whether what sticks out or intrudes most does so at the left or the right.
 bool is_sideways(const Solution& solution, const Quantity& quantity) {
   const NodeId node = quantity.node;
@@ -44,13 +58,17 @@ bool is_sideways(const Solution& solution, const Quantity& quantity) {
 
 }  // namespace
 
-/// Calls `look(solution, measured)` with what was measured at a size.
+/// Calls `look(solution, claim, measured)` with the claim as it is read at a size, and what was measured there.
 template <class Look>
 bool Explainer::look_at(const Rung& rung, const Claim& claim, const Look& look) {
+  if (speaks_of_entries(scene_, claim)) {
+    const ArrangedClaim there = arranged_claim(scene_, claim, solver_, rung);
+    return there.claim && look(there.solution, *there.claim, there.measured());
+  }
   const Solution solution = solver_.solve(rung);
   const Values values = Measuring(claim.quantities())(solution);
   const std::vector<std::string> active = solver_.active(rung);
-  return look(solution, MeasuredRung{solution.container(), values, active});
+  return look(solution, claim, MeasuredRung{solution.container(), values, active});
 }
 
 namespace {
@@ -63,7 +81,9 @@ bool fails(const Claim& claim, const MeasuredRung& measured) {
 }  // namespace
 
 bool Explainer::fails_at(const Rung& rung, const Claim& claim) {
-  return look_at(rung, claim, [&](const Solution&, const MeasuredRung& measured) { return fails(claim, measured); });
+  return look_at(rung, claim, [](const Solution&, const Claim& read, const MeasuredRung& measured) {
+    return fails(read, measured);
+  });
 }
 
 void Explainer::explain(const Claim& claim, std::vector<Failing>& all) {
@@ -77,13 +97,14 @@ void Explainer::explain(const Claim& claim, std::vector<Failing>& all) {
 }
 
 bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failing) {
-  return look_at(rung, claim, [&](const Solution& solution, const MeasuredRung& measured) {
-    if (!fails(claim, measured)) return false;
+  return look_at(rung, claim, [&](const Solution& solution, const Claim& read, const MeasuredRung& measured) {
+    if (!fails(read, measured)) return false;
     failing.worst = solution.container();
-    const Claim::Blamed blamed = claim.blamed(measured);
+    if (speaks_of_entries(scene_, claim)) failing.scrolled = scrolled_options(solution, claim);
+    const Claim::Blamed blamed = read.blamed(measured);
     for (const auto& [text, value] : blamed.folds) failing.values.emplace_back(text, value);
     for (const std::size_t slot : blamed.quantities) {
-      const Quantity& quantity = claim.quantities()[slot];
+      const Quantity& quantity = read.quantities()[slot];
       if (quantity.measure != Measure::most_cut) {
         tell(solution, quantity, failing);
         continue;
@@ -96,7 +117,7 @@ bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failin
 
 /// Tells the value of a quantity; of the first one with a place also why.
 void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing& failing) const {
-  failing.values.emplace_back(scene_.tree.tail(quantity.node) + "." + std::string(quantity.word()),
+  failing.values.emplace_back(solution.tree().tail(quantity.node) + "." + std::string(quantity.word()),
                               value_of(quantity, solution));
   if (!failing.node.empty() || !solution.is_placed(quantity.node)) return;
   account(solution, quantity, failing);
@@ -105,13 +126,13 @@ void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing
   for (const Solution::ScrolledTo& one : quantity.scrolled) {
     const Extent at = there.scroll_position(one.node);
     failing.because +=
-        "; " + scene_.tree.tail(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
+        "; " + solution.tree().tail(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
     if (at.width > 0 && at.height > 0) failing.because += " and down by " + rounded(at.height);
   }
 }
 
 void Explainer::account(const Solution& solution, const Quantity& quantity, Failing& failing) const {
-  failing.node = scene_.tree.tail(quantity.node);
+  failing.node = solution.tree().tail(quantity.node);
   const NodeId node = quantity.node;
   const LedgerStep step = chain_to_root(solution, node).back();
   const std::string wide = rounded(step.width) + " wide (" + step.why_width + ")",

@@ -10,6 +10,8 @@
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "solve/account.hpp"
+#include "solve/entries.hpp"
+#include "solve/inside.hpp"
 #include "solve/lines.hpp"
 #include "solve/placed.hpp"
 #include "verify/measure/same.hpp"
@@ -58,6 +60,10 @@ class BothSides {
         continue;
       }
       if (compare_own_ranges(node)) continue;  // whatever else changes in it follows from that
+      if (compare_lists(node)) {
+        if (tree_.child_count(node) > 0) open.push_back(tree_.child(node, 0));
+        continue;
+      }
       compare(node, a, b);
       const std::vector<NodeId> children = tree_.children(node);
       open.insert(open.end(), children.rbegin(), children.rend());
@@ -68,6 +74,28 @@ class BothSides {
  private:
   Cause& add(NodeId node, NodeId container, std::string words, unsigned vagueness = 0, NodeId by = {}) {
     return found_.emplace_back(Cause{node, container, std::move(words), by, vagueness});
+  }
+
+  /// Tells of entries of a list that come into view or go out of it, where the first is as long as before. Returns
+  /// whether it is a list: entries behind the first are made anew at each size, and cannot be held against each other.
+  bool compare_lists(NodeId node) {
+    const detail::Index a = below_.index(node), b = above_.index(node);
+    if (!detail::is_list(below_.view, a) || !detail::is_list(above_.view, b)) return false;
+    const Axis along = detail::along_of(above_.view.traits(b));
+    const auto lengths = [&](const View& view, Index list) {
+      std::vector<double> all;
+      for (const Index entry : detail::flow_of(view, list)) all.push_back(view.size(entry, along));
+      return all;
+    };
+    const std::vector<double> was = lengths(below_.view, a), is = lengths(above_.view, b);
+    if (was.empty() || is.empty() || !same(was[0], is[0])) return true;
+    if (was.size() != is.size()) {
+      add(node, node,
+          is.size() > was.size() ? "another entry of {node} comes into view" : "an entry of {node} goes out of view", 1);
+    } else if (was != is) {
+      add(node, node, "entries of {node} that are in view take other lengths", 1);
+    }
+    return true;
   }
 
   /// Tells of own ranges that begin or end at the width of their node. Returns whether any begins or ends.

@@ -21,6 +21,7 @@
 #include "verify/ladder/straight.hpp"
 #include "verify/ladder/stretches.hpp"
 #include "verify/ladder/workers.hpp"
+#include "verify/measure/lists.hpp"
 #include "verify/measure/measuring.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -61,6 +62,8 @@ class Climber {
  private:
   /// The climb as its stretches prove it; nothing where they cannot.
   std::optional<Climb> climb_by_stretches() {
+    const auto hangs = [&](const Quantity& quantity) { return hangs_on_entries(scene_.tree, quantity); };
+    if (std::ranges::any_of(quantities_, hangs)) return {};
     std::vector<Quantity> followed_too = quantities_;
     for (const Measure side : {Measure::width, Measure::height}) followed_too.push_back({scene_.tree.root(), side, {}});
     const Span& span = way_.span;

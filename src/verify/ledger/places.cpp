@@ -8,6 +8,7 @@
 #include "fond_ladder/ledger.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "model/thousands.hpp"
 #include "solve/pin.hpp"
 #include "verify/measure/same.hpp"
 
@@ -67,7 +68,10 @@ class Places {
     const bool is_line = own.kind == Kind::row || own.kind == Kind::column;
     const NodeId before = sibling_before();
     if (keys.scale_counts || (before && solution_.keys(before).scale_counts)) return "room for the painted size";
-    if (is_line && axis == axis_along_of(own.kind)) return "along " + std::string(word(own.along));
+    if (is_line && axis == axis_along_of(own.kind)) {
+      if (own.is_list()) return in_thousands(own.only_in_view.second - 1) + " entries like the first";
+      return "along " + std::string(word(own.along));
+    }
     if (is_line && own.wrap && solution_.line(child_) > 1) return "the lines before";
     if (is_line) return "across " + std::string(word(keys.self.across.value_or(own.across)));
     const auto& self = x ? keys.self.x : keys.self.y;

@@ -68,6 +68,10 @@ void look_at_rest(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   if (!keys.area.empty() && above.kind == Kind::grid && above.areas.empty())
     see_idle(sightings, one.node, "area",
              {"its grid has no map of areas", "write areas into the grid, or leave it out"});
+  if (keys.only_in_view.on && line && !keys.is_list())
+    see_idle(sightings, one.node, "only_in_view",
+             {"what is in view is followed along a row or column that scrolls, and neither wraps nor is reversed",
+              "let it scroll along, or leave it out"});
   if (keys.drift && above.scroll == Scroll::none)
     see_idle(sightings, one.node, "drift", {"what it lies in does not scroll", "leave it out, or let that scroll"});
   if (keys.aspect && is_length(keys.width) && is_length(keys.height) && keys.width.way() == keys.height.way())

@@ -6,6 +6,7 @@
 
 #include "model/nearest_word.hpp"
 #include "solve/scrolled_view.hpp"
+#include "verify/measure/lists.hpp"
 #include "verify/measure/measures.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -65,6 +66,10 @@ std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
     try {
       return {tree.at(pattern)};
     } catch (const BadPath& fault) {
+      if (const std::optional<std::string> first = with_first_entries(tree, pattern)) {
+        throw BadQuantity("\"" + std::string(pattern) +
+                          "\" is an entry of a list, there only where it is in view; name the first, as in " + *first);
+      }
       throw BadQuantity(fault.what());
     }
   }

@@ -8,11 +8,14 @@
 
 #include <algorithm>
 #include <cmath>
+#include <optional>
 
 #include "solve/traced_solve.hpp"
+#include "verify/claims/arranged_claim.hpp"
 #include "verify/claims/tester.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/workers.hpp"
+#include "verify/measure/lists.hpp"
 #include "verify/measure/measures.hpp"
 #include "verify/measure/measuring.hpp"
 #include "verify/plane/cover.hpp"
@@ -36,9 +39,18 @@ struct PlaneCell {
 class Strip {
  public:
   Strip(const Scene& scene, const std::vector<std::string>& modes, const std::vector<Claim>& claims, bool turns)
-      : modes_(modes), claims_(claims), turns_(turns), solver_(scene, modes), store_(solver_.tree().store()) {
+      : scene_(scene),
+        modes_(modes),
+        claims_(claims),
+        turns_(turns),
+        solver_(scene, modes),
+        store_(solver_.tree().store()) {
+    if (has_lists(scene.tree)) sampling_.emplace(scene, modes);
     found_.claims.resize(claims.size());
-    for (const Claim& claim : claims) measuring_.emplace_back(claim.quantities());
+    for (const Claim& claim : claims) {
+      measuring_.emplace_back(claim.quantities());
+      about_entries_.push_back(speaks_of_entries(scene, claim));
+    }
   }
 
   void look(const Region& part) {
@@ -66,7 +78,7 @@ class Strip {
     found_.area += whole.area();
     if (turns_) keep_planes(whole);
     active_ = store_.forms().names_of(traced_.holding());
-    for (std::size_t c = 0; c < claims_.size(); ++c) test(c, whole);
+    for (std::size_t c = 0; c < claims_.size(); ++c) about_entries_[c] ? sample(c, whole) : test(c, whole);
     return true;
   }
 
@@ -159,6 +171,13 @@ class Strip {
     return worst;
   }
 
+  [[nodiscard]] Claim::Outcome measured_at(std::size_t c, const Rung& rung) {
+    const Solution solution = sampling().solve(rung);
+    const Values values = measuring_[c](solution);
+    const std::vector<std::string> active = sampling().active(rung);
+    return claims_[c].test({solution.container(), values, active});
+  }
+
   /// Looks at some sizes of a piece about which nothing can be proved.
   void sample(std::size_t c, const Region& piece) {
     ClaimInPlane& found = found_.claims[c];
@@ -172,10 +191,9 @@ class Strip {
     for (const Point& at : looked) {
       if (!piece.holds(at)) continue;
       const Rung rung{at.x, at.y};
-      const Solution solution = solver_.solve(rung);
-      const Values values = measuring_[c](solution);
-      const std::vector<std::string> active = solver_.active(rung);
-      const Claim::Outcome outcome = claims_[c].test({solution.container(), values, active});
+      const Claim::Outcome outcome = about_entries_[c]
+                                         ? arranged_claim(scene_, claims_[c], sampling(), rung).test()
+                                         : measured_at(c, rung);
       tested = tested || outcome.tested;
       if (!outcome.tested || outcome.holds || outcome.off <= worst.by) continue;
       worst.by = outcome.off;
@@ -189,12 +207,18 @@ class Strip {
     found.failing.push_back(piece);
   }
 
+  /// What solves sizes that are sampled: the tree that is traced stays as it is, whatever comes into view.
+  [[nodiscard]] SceneSolver& sampling() { return sampling_ ? *sampling_ : solver_; }
+
+  const Scene& scene_;
   const std::vector<std::string>& modes_;
   const std::vector<Claim>& claims_;
   bool turns_;
   SceneSolver solver_;
+  std::optional<SceneSolver> sampling_;
   const detail::TreeStore& store_;
   std::vector<Measuring> measuring_;
+  std::vector<bool> about_entries_;  // by claim: whether it can only be sampled
   detail::TracedSolve traced_;
   Point at_;  // where the traced solve was dragged to
   std::vector<std::string> active_;

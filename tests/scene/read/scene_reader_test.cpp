@@ -208,6 +208,36 @@ TEST(SceneReader, NamesOurWordForThatOfAStandardOrAllThatIsAllowed) {
   EXPECT_EQ(std::ranges::count(circle, '\n'), 1) << "one circle, one fault: " << circle;
 }
 
+TEST(SceneReader, RefusesListsThatCannotShowOnlyWhatIsInView) {
+  const struct {
+    const char *list, *children, *says;
+  } cases[] = {
+      {"", R"({"kind":"box","copies":1000000000})", "none\n"},
+      {R"("when":{"m":{"kind":"column"}},)", R"({"kind":"box"},{"kind":"box","copies":[{},{}]})", "none\n"},
+      {"", R"({"kind":"box","copies":1000000001})",
+       "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of what each "
+       "copy says"},
+      {R"("wrap":true,)", R"({"kind":"box","copies":1000000})",
+       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list that "
+       "is only_in_view"},
+      {"", R"({"kind":"box","copies":9},{"kind":"box"})",
+       "a list of copies that is only_in_view holds that one child, and nothing beside it"},
+      {"", R"({"kind":"box","copies":9,"when":{"m":{"copies":3}}})",
+       "copies that are only_in_view are as many under every condition"},
+      {R"("when":{"m":{"wrap":true}},)", R"({"kind":"box","copies":9})",
+       "under \"m\" this list is no plain row or column that scrolls along, which copies that are only_in_view need"},
+      {R"("when":{"m":{"only_in_view":true}},)", "", "\"when\" cannot give a \"only_in_view\""},
+      {R"("only_in_view":3,)", "", "\"only_in_view\" must be true or false"},
+  };
+  for (const auto& [list, children, says] : cases) {
+    const std::string own = std::string(list).find("\"only_in_view\":3") == std::string::npos ? R"("only_in_view":true,)" : "";
+    const std::string all = faults(R"({"format":1,"modes":["m"],"root":{"kind":"row","scroll":"x",)" + own + list +
+                                   R"("children":[)" + children + "]}}");
+    const std::size_t begin = all.find("error: ");
+    EXPECT_EQ(begin == std::string::npos ? all : all.substr(begin + 7, all.find(" (at") - begin - 7), says) << children;
+  }
+}
+
 TEST(SceneReader, KnowsPlacesBehindCommentsAndEscapes) {
   EXPECT_EQ(faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
                    "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
@@ -265,7 +295,7 @@ TEST(SceneReader, TenMistakesAreTenMessagesInOrderOfPlace) {
 7:48: error: "text" must be a text in quotes (at /root/children/0/text)
 8:30: error: nothing shared is called "buton"; the nearest one is "button" (at /root/children/1/like)
 9:32: error: no range or mode is called "dmi"; the nearest one is "dim" (at /root/children/2/when/dmi)
-10:32: error: "copies" must be a whole number from 0 to 100,000, or a list of what each copy says (at /root/children/3/copies)
+10:32: error: "copies" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list that is only_in_view (at /root/children/3/copies)
 11:33: error: the part has no inner node "fcae"; the nearest one is "face" (at /root/children/4/with/fcae)
 12:30: error: two siblings are called "title"; the other one is at /root/children/0/name (at /root/children/5/name)
 )");

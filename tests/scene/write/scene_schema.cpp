@@ -80,6 +80,7 @@ struct SchemaOfKey {
   Domain domain;
 
   Json operator()(bool Keys::*) const { return {{"type", "boolean"}}; }
+  Json operator()(OnlyInView Keys::*) const { return {{"type", "boolean"}}; }
   Json operator()(std::string Keys::*field) const {
     return field == &Keys::text ? Json{{"type", "string"}}
                                 : text_like(field == &Keys::name ? name_form : plain_name_form);
@@ -185,6 +186,7 @@ std::string example_of(const std::string& key) {
       {"pin", R"({"right": 8, "top": 8})"},
       {"scroll", R"("y")"},
       {"scale", "1.1"},
+      {"only_in_view", "true"},
       {"drift", "0.5"},
       {"meant", R"(["cut", "behind"])"},
       {"scale_counts", "true"},
@@ -241,7 +243,8 @@ void add_objects(Json& definitions) {
     keys[name] = reference("key_" + name);
     if (name != "name" && name != "ranges") form[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
   }
-  const Json number{{"type", "integer"}, {"minimum", 0}, {"maximum", limits::most_copies}};
+  // 100,000, but in a list that is only_in_view
+  const Json number{{"type", "integer"}, {"minimum", 0}, {"maximum", OnlyInView::most_entries}};
   Json copies = any_of({number, list_of(reference("of_a_copy"))});
   copies["description"] = "so many of it, called name[0], name[1] and so on; or what each of them says";
   const Json name{{"type", "string"}};

@@ -210,6 +210,9 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "row:r [ box:a width=50 height=20 border=2 border_at=outline ]"},
       {"row:r [ box:a width=9 height=9 drift=0.5 ]", "a.drift no effect 200..300",
        "row:r scroll=x [ box:a width=9 height=9 drift=0.5 ]"},
+      {"column:r [ column:l width=50 wrap=true only_in_view=true scroll=y [ box:a width=9 height=9 ] ]",
+       "l.only_in_view no effect 200..300",
+       "column:r [ column:l width=50 only_in_view=true scroll=y [ box:a width=9 height=9 ] ]"},
       // A control over a list that can be scrolled from under it.
       {"stack:r [ column:l width=200 height=100 scroll=y [ text:t text=Sage ] "
        "box:go width=200 height=60 pin={\"left\":0,\"top\":0} ]",

@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: MIT
+#include "verify/claims/arranged_claim.hpp"
+
+#include <algorithm>
+
+#include "verify/claims/claim_terms.hpp"
+#include "verify/measure/lists.hpp"
+
+namespace fond_ladder::inline v0 {
+
+bool speaks_of_entries(const Scene& scene, const Claim& claim) {
+  if (!has_lists(scene.tree)) return false;
+  return std::ranges::any_of(claim.quantities(), [&](const Quantity& one) { return hangs_on_entries(scene.tree, one); }) ||
+         std::ranges::any_of(claim.terms().scrolled, [&](const Solution::ScrolledTo& one) {
+           return scene.tree.keys(one.node).only_in_view.on || lies_in_list(scene.tree, one.node);
+         });
+}
+
+ArrangedClaim arranged_claim(const Scene& scene, const Claim& claim, SceneSolver& solver, const Rung& rung) {
+  ArrangedClaim arranged{solver.solve(rung, claim.terms().scrolled)};
+  Scene there(solver.tree());
+  there.ranges = scene.ranges;
+  there.modes = scene.modes;
+  there.whens = scene.whens;
+  try {
+    auto terms = std::make_shared<detail::ClaimTerms>(
+        detail::parse_claim(there, claim.text(), detail::Entries::as_arranged));
+    detail::list_quantities(*terms);
+    detail::find_shared_starts(*terms, there.tree);
+    arranged.claim.emplace(claim.text(), std::move(terms));
+  } catch (const BadClaim&) {
+    return arranged;
+  }
+  arranged.values = Measuring(arranged.claim->quantities())(arranged.solution);
+  arranged.active = solver.active(rung);
+  return arranged;
+}
+
+}  // namespace fond_ladder::inline v0

@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// Which quantities hang on what is in view of a list (`only_in_view`): such a list has other entries at every size, so
+// nothing about them is proved; all around it is arranged by its first entry alone, and is.
+
+#include <optional>
+#include <string>
+#include <string_view>
+
+#include "fond_ladder/quantity.hpp"
+#include "fond_ladder/tree.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// Whether a tree has lists of which only what is in view is arranged, in any of its forms.
+[[nodiscard]] bool has_lists(const Tree& tree);
+/// Whether a node lies in such a list.
+[[nodiscard]] bool lies_in_list(const Tree& tree, NodeId node);
+/// A path or pattern with the first entry of a list in the place of each that its children do not reach up to, as
+/// `list/entry[0]/title` of `list/entry[7]/title`; none where nobody has such an entry.
+[[nodiscard]] std::optional<std::string> with_first_entries(const Tree& tree, std::string_view pattern);
+/// Whether a quantity is another one when other entries are in view.
+[[nodiscard]] bool hangs_on_entries(const Tree& tree, const Quantity& quantity);
+
+}  // namespace v0
+}  // namespace fond_ladder

@@ -1,0 +1,113 @@
+// SPDX-License-Identifier: MIT
+//
+// What the commands say of lists of which only what is in view is arranged, each sentence beside a neighbour without it.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <nlohmann/json.hpp>
+
+#include "support/program.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using Json = nlohmann::json;
+using ::testing::HasSubstr;
+using ::testing::Not;
+
+/// Entries of 20 in a view of 100, a gap of 2 between; narrow ones take two lines.
+std::string log_of(const std::string& copies, const std::string& claims = "", const std::string& view = "true") {
+  return R"({"format":1,"scene":"Log","ladder":{"width":[100,200],"height":120},"claims":[)" + claims +
+         R"(],"root":{"kind":"column","name":"screen","children":[{"kind":"column","name":"log","weight":1,"gap":2,)"
+         R"("scroll":"y","only_in_view":)" +
+         view + R"(,"children":[{"kind":"text","name":"entry","text":"Sown in moss","copies":)" + copies +
+         R"(}]},{"kind":"box","name":"foot","height":20}]}})";
+}
+
+std::string told(const std::vector<std::string>& words, const std::string& scene, int status = 0) {
+  const testing::Result result = testing::run(words, scene);
+  EXPECT_EQ(result.status, status) << result.err;
+  return result.out + result.err;
+}
+
+TEST(ListsInViewTold, MeasureSaysHowLongTheListIsAndWhatThatIsKnownFrom) {
+  const std::vector<std::string> measure{"measure", "-", "--at", "200"};
+  EXPECT_THAT(told(measure, log_of("1000000")),
+              HasSubstr("\n  log: about 21,999,998 high, estimated from 5 of 1,000,000 entries\n"));
+  EXPECT_THAT(told(measure, log_of("5")), Not(HasSubstr("estimated")));
+  EXPECT_THAT(told(measure, log_of("500", "", "false")), Not(HasSubstr("estimated")));
+  const Json json = Json::parse(told({"measure", "-", "--at", "200", "--format", "json"}, log_of("1000000")));
+  const Json list = json.at("answers").at(0).at("estimated").at(0);
+  EXPECT_EQ(list, (Json{{"path", "screen/log"}, {"height", 21999998}, {"from", 5}, {"entries", 1000000}}));
+  EXPECT_FALSE(Json::parse(told({"measure", "-", "--at", "200", "--format", "json"}, log_of("5")))
+                   .at("answers").at(0).contains("estimated"));
+}
+
+TEST(ListsInViewTold, EntriesComeIntoViewByScrolling) {
+  const std::string scene = log_of("1000000");
+  EXPECT_THAT(told({"measure", "-", "--at", "200", "--scrolled", "log=2200"}, scene),
+              AllOf(HasSubstr("log scrolled to 2200 of 21999898"), HasSubstr("entry[100]"), Not(HasSubstr("entry[99]"))));
+  EXPECT_THAT(told({"measure", "-", "--at", "200", "--under", "9,95", "--scrolled", "log=end"}, scene),
+              HasSubstr("under 9,95: screen/log/entry[999999]\n"));
+  EXPECT_THAT(told({"ledger", "-", "entry[100]", "--at", "200", "--scrolled", "log=2200"}, scene),
+              HasSubstr("screen/log/entry[100] in Log with log scrolled to 2200 of 21999898 at 200 x 120\na text, 200 x 20"));
+  EXPECT_THAT(told({"ledger", "-", "entry[100]", "--at", "200"}, scene, 2),
+              HasSubstr("entry[100] is not in view at 200 x 120, and only what is in view is arranged there; scroll to it by "
+                        "--scrolled, or ask for entry[0]"));
+  EXPECT_THAT(told({"ledger", "-", "entry[1000000]", "--at", "200"}, scene, 2),
+              HasSubstr("\"entry[1000000]\" names no node"));
+  EXPECT_THAT(told({"measure", "-", "--at", "200", "--settings", "entry[77]"}, scene),
+              HasSubstr("screen/log/entry[0] in Log at 200 x 120: 3 settings"));
+}
+
+TEST(ListsInViewTold, ClaimsAboutEntriesAreReadWhereTheyAre) {
+  const struct {
+    const char *claim, *says;
+    int status;
+  } cases[] = {
+      {"log/entry[*].height >= 20", "the claim holds, sampled at whole widths", 0},
+      {"log/entry[*].bottom <= log.bottom", "worst at 100 x 120: entry[2].bottom 124, log.bottom 100", 1},
+      {"count(log/entry[*]) <= 5", "the claim holds, sampled at whole widths", 0},
+      {"count(log/entry[*]) <= 4", "from 116 to 200 wide", 1},
+      {"log/entry[999999].bottom <= foot.top with log.scrolled = end", "the claim holds, sampled at whole widths", 0},
+      {"log/entry[999999].bottom <= foot.top - 1 with log.scrolled = end",
+       "look: fond-ladder ledger - 'entry[999999]' --at 100x120 --scrolled log=end", 1},
+      {"log/entry[999999].bottom <= 0", "never", 1},
+      {"log/entry[1000000].bottom <= 0", "names no node", 2},
+      {"log.content_height > 1e6", "the claim holds, sampled at whole widths", 0},
+      {"uncut(screen)", "the claim holds, sampled at whole widths", 0},
+      {"log.height = 100", "the claim holds, proved for every width", 0},
+      {"foot.top = 100", "the claim holds, proved for every width", 0},
+  };
+  for (const auto& [claim, says, status] : cases) {
+    EXPECT_THAT(told({"check", "-", "--claim", claim, "--color", "never"}, log_of("1000000"), status), HasSubstr(says))
+        << claim;
+  }
+  EXPECT_THAT(told({"check", "-"}, log_of("1000000", R"("foot.top = 100","log/entry[*].height >= 20")")),
+              HasSubstr("all 2 claims hold, 1 of them not proved everywhere"));
+  EXPECT_THAT(told({"check", "-", "--heights", "60..240"}, log_of("1000", R"("log/entry[*].height >= 20")")),
+              HasSubstr("sampled at some sizes"));
+}
+
+TEST(ListsInViewTold, ClimbsTellWhatComesIntoView) {
+  const std::string scene = log_of("1000000");
+  EXPECT_THAT(told({"climb", "-", "--show", "log.content_height"}, scene),
+              AllOf(HasSubstr("`entry[0]` goes from 2 lines to 1"), HasSubstr("between the steps nothing is proved")));
+  EXPECT_THAT(told({"climb", "-", "--show", "foot.top"}, scene), Not(HasSubstr("nothing is proved")));
+  EXPECT_THAT(told({"climb", "-", "--show", "entry[7].top"}, scene, 2),
+              HasSubstr("\"entry[7]\" is an entry of a list, there only where it is in view; name the first, as in entry[0]"));
+  const std::string differing = log_of(R"([{},{"text":"Watered in the morning"},{},{},{},{},{},{},{},{},{}])");
+  const std::string turns = told({"climb", "-", "--show", "log.content_height"}, differing);
+  EXPECT_THAT(turns, HasSubstr("another entry of `log` comes into view"));
+}
+
+TEST(ListsInViewTold, ATryIsMadeInTheOneThatIsCopied) {
+  const testing::Result tidy = testing::run({"tidy", "-", "--try", "log/entry.size=20"}, log_of("1000000"));
+  EXPECT_EQ(tidy.status, 0) << tidy.err;
+  EXPECT_THAT(tidy.out, AllOf(HasSubstr("\"copies\": 1000000"), HasSubstr("\"size\": 20"), HasSubstr("\"only_in_view\": true")));
+  EXPECT_THAT(told({"measure", "-", "--at", "200", "--vary", "log/entry[0].size=16,20"}, log_of("1000000")),
+              HasSubstr("entry[0]"));
+}
+
+}  // namespace
+}  // namespace fond_ladder
