@@ -34,11 +34,11 @@ struct CheckedClaim {
     std::optional<Span> heights{};  ///< of a region of sizes, checked at every height; then `height` says nothing
     /// Of such a region: the corners of its convex pieces, in the order in which they are met going round.
     std::vector<std::vector<Extent>> pieces{};
-    std::string node;     ///< the first of those that has a place
-    std::string because;  ///< why that node is as large as it is, from its ledger
+    std::string node;      ///< the first of those that has a place
+    std::string because;   ///< why that node is as large as it is, from its ledger
     std::string scrolled;  ///< options that bring what fails into view, as in "--scrolled list=end"
     std::string variant;   ///< in which it fails, by what tells it from the others; empty: as it is
-    std::string options;  ///< of that variant
+    std::string options;   ///< of that variant
   };
   std::vector<Failing> failing;
 };

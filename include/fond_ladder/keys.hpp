@@ -151,8 +151,8 @@ struct Keys {
   [[nodiscard]] FontUnits units(double em) const {
     return {em, plain_character * (kind == Kind::text ? size.value_or(em) : em)};
   }
-  /// Whether it is a list of which only the entries in view are arranged: a row or column that scrolls along, and neither
-  /// wraps nor is reversed.
+  /// Whether it is a list of which only the entries in view are arranged: a row or column that scrolls along, and
+  /// neither wraps nor is reversed.
   [[nodiscard]] bool is_list() const {
     const bool across = kind == Kind::row && scrolls_x(scroll), down = kind == Kind::column && scrolls_y(scroll);
     return only_in_view.on && (across || down) && !wrap && !reverse;

@@ -81,8 +81,8 @@ struct Scene {
 class SceneSolver {
  public:
   /// `modes` are on all the time. Throws BadValue for a mode that the scene does not have, and for a `when` that names
-  /// neither a range nor a mode or says what is out of its domain, and for a list of copies without an entry to copy, or
-  /// with more than that.
+  /// neither a range nor a mode or says what is out of its domain, and for a list of copies without an entry to copy,
+  /// or with more than that.
   explicit SceneSolver(const Scene& scene, const std::vector<std::string>& modes = {});
   SceneSolver(SceneSolver&& other) noexcept;
   SceneSolver& operator=(SceneSolver&& other) noexcept;

@@ -49,8 +49,10 @@ ExitStatus ledger(const LedgerCall& call, const Streams& streams) {
     if (!told.empty()) asked.with = told;
     const std::vector<NodeId> there = solution.tree().matches(call.node);
     if (there.empty())
-      throw WrongCall(fmt::format("{} is not in view at {}, and only what is in view is arranged there; scroll to it by --scrolled, or ask for {}",
-                                  call.node, size_text(solution.container()), first));
+      throw WrongCall(
+          fmt::format("{} is not in view at {}, and only what is in view is arranged there; scroll to it by "
+                      "--scrolled, or ask for {}",
+                      call.node, size_text(solution.container()), first));
     const NodeId node = solution.tree().at(call.node);
     const Ledger account = fond_ladder::ledger(solution, node);
     const std::vector<LedgerStep> chain = chain_to_root(solution, node);

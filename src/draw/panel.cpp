@@ -83,6 +83,12 @@ void note_kinds(const std::vector<Item>& items, const Rect& room, Used& used) {
   }
 }
 
+/// Whether it is the first entry of a list that was scrolled out of view: it is arranged wherever that is.
+bool is_out_of_list(const Solution& solution, const Solution::Painted& painted, const Rect& view) {
+  if (!is_empty(common(painted.box, view))) return false;
+  return solution.keys(solution.tree().parent(painted.node)).is_list();
+}
+
 }  // namespace
 
 void Used::add(const Used& other) {
@@ -115,7 +121,9 @@ PanelDrawing::PanelDrawing(const Solution& solution, NodeId only) : solution_(so
       ++too_deep_;
       continue;
     }
+    if (above.size() < static_cast<std::size_t>(depth)) continue;  // in what is left out
     above.resize(static_cast<std::size_t>(depth));
+    if (!above.empty() && is_out_of_list(solution, painted, above.back().view)) continue;
     const Kind kind = solution.kind(painted.node);
     Item item{painted.node, kind, depth, Item::no_parent, painted.box, everywhere, painted.scale, painted.scale};
     if (!above.empty()) {

@@ -240,7 +240,8 @@ bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node)
 bool passes_read(const Keys& keys, const Traits& traits) {
   return traits.percent_sizes || traits.percent_edges || traits.percent_gap || traits.shares_total || traits.ordered ||
          traits.pinned || traits.nudged || traits.celled || keys.kind == Kind::grid || keys.aspect.has_value() ||
-         keys.scale != 1 || keys.only_in_view.on || keys.drift.has_value() || !keys.border.empty() || keys.words_up != WordsAt::start;
+         keys.scale != 1 || keys.only_in_view.on || keys.drift.has_value() || !keys.border.empty() ||
+         keys.words_up != WordsAt::start;
 }
 
 }  // namespace

@@ -185,7 +185,8 @@ struct FaultFinder {
     return {};
   }
   Fault operator()(OnlyInView Keys::*field) const {
-    return (keys.*field).entries <= OnlyInView::most_entries ? Fault{} : Fault{"must have at most 1,000,000,000 entries"};
+    return (keys.*field).entries <= OnlyInView::most_entries ? Fault{}
+                                                             : Fault{"must have at most 1,000,000,000 entries"};
   }
   template <class T>
   Fault operator()(T Keys::*) const {

@@ -97,15 +97,15 @@ const std::array table{
 /// the table as well.
 auto fields_of(const Keys& keys) {
   auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
-         alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, only_in_view, width, height, grow, shrink,
-         weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect, out_of,
-         max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns,
-         auto_rows, areas, ranges] = keys;
+         alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, only_in_view, width, height, grow,
+         shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect,
+         out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows,
+         auto_columns, auto_rows, areas, ranges] = keys;
   return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
-                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, only_in_view, width,
-                  height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name,
-                  text, size, aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span,
-                  area, columns, rows, auto_columns, auto_rows, areas, ranges);
+                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, words_up, shows, order,
+                  only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height,
+                  max_height, basis, name, text, size, aspect, out_of, max_lines, scale, drift, nudge, margin, padding,
+                  border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas, ranges);
 }
 using Fields = decltype(fields_of(std::declval<const Keys&>()));
 static_assert(std::tuple_size_v<decltype(table)> == std::tuple_size_v<Fields>,

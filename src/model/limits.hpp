@@ -80,8 +80,8 @@ inline constexpr std::size_t most_inner_nodes = 500000;
 /// Sizes of one climb: every one of them is solved and kept.
 inline constexpr double most_climbed = 100000;
 
-/// Entries of a list `only_in_view` that are arranged: what is in view, as long as that are not more. And how often such
-/// a list is arranged until it is known what is in view: each time entries come that were too few before.
+/// Entries of a list `only_in_view` that are arranged: what is in view, as long as that are not more. And how often
+/// such a list is arranged until it is known what is in view: each time entries come that were too few before.
 inline constexpr std::uint32_t most_in_view = 4000;
 inline constexpr int most_looks_at_lists = 100;
 

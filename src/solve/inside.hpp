@@ -69,7 +69,8 @@ template <class N>
   const N end_padding = backwards ? inset.before - border.before : inset.after - border.after;
   const N start_border = backwards ? border.after : border.before;
   const N furthest = flow.empty() ? inset.sum() - end_padding : furthest_edge(view, node, axis, backwards, flow);
-  const N unseen = is_list(view, node) && axis == along_of(view.traits(node)) ? unseen_along(view, node, axis, flow) : N(0);
+  const N unseen =
+      is_list(view, node) && axis == along_of(view.traits(node)) ? unseen_along(view, node, axis, flow) : N(0);
   const N extent = furthest + unseen - start_border + end_padding;
   return view.traits(node).scrolls(axis) ? most_of(view_size, extent) : extent;
 }

@@ -176,11 +176,10 @@ template <Axis axis, class N>
 [[gnu::always_inline]] inline Gathered<axis, N> gather_portions(FrameOf<N>& frame, Index node, N inner) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
-  Gathered<axis, N> gathered{
-      {frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), flow,
-       is_list(frame, node)},
-      {frame.scratch.portions.data(), flow.size()},
-      {}};
+  Gathered<axis, N> gathered{{frame, node, own, inner, frame.gap_down(node, axis, inner),
+                              lays_backwards(frame, own, axis), flow, is_list(frame, node)},
+                             {frame.scratch.portions.data(), flow.size()},
+                             {}};
   N wanted = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Index child = flow[i];

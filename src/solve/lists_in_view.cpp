@@ -27,10 +27,10 @@ namespace {
 
 /// What is seen of a list when it is arranged.
 struct SeenList {
-  double view = 0, offset = 0;    ///< along
-  double ahead = 0, behind = 0;   ///< padding, where the list begins and ends
+  double view = 0, offset = 0;   ///< along
+  double ahead = 0, behind = 0;  ///< padding, where the list begins and ends
   double gap = 0;
-  std::vector<double> taken{};    ///< by each arranged entry, the first and those of the run
+  std::vector<double> taken{};  ///< by each arranged entry, the first and those of the run
 };
 
 SeenList see_list(const Solution& solution, NodeId list, const std::vector<Solution::ScrolledTo>& positions) {
@@ -151,17 +151,20 @@ Solution ListsInView::arrange(Tree& tree, Solver& solver, const Rung& rung,
 ListsInView::Run ListsInView::wanted_run(const Solution& solution, List& list,
                                          const std::vector<Solution::ScrolledTo>& positions) {
   if (!solution.is_placed(list.node)) return {};
-  if (!solution.keys(list.node).is_list()) return {1, std::min(list.entries, list.copied ? limits::most_in_view : list.entries)};
+  if (!solution.keys(list.node).is_list())
+    return {1, std::min(list.entries, list.copied ? limits::most_in_view : list.entries)};
   const SeenList seen = see_list(solution, list.node, positions);
   if (seen.taken.empty()) return list.run;  // the first is hidden here
   const std::uint32_t all = list.entries;
   const double step = seen.taken[0] + seen.gap;
   const std::uint32_t most = enough_for(seen.view, step);
   const auto from_end = [&]() -> Run {
-    if (list.run.behind != all || list.run.from == list.run.behind) return {std::max(1U, all - std::min(all - 1, most)), all};
+    if (list.run.behind != all || list.run.from == list.run.behind)
+      return {std::max(1U, all - std::min(all - 1, most)), all};
     double taken = seen.behind - seen.gap;
     std::uint32_t from = all;
-    while (from > list.run.from && taken < seen.view && from > 1) taken += seen.taken[--from - list.run.from + 1] + seen.gap;
+    while (from > list.run.from && taken < seen.view && from > 1)
+      taken += seen.taken[--from - list.run.from + 1] + seen.gap;
     if (taken >= seen.view || from == 1) return {from, all};
     return {from - std::min(from - 1, enough_for(seen.view - taken, step)), all};
   };
@@ -177,7 +180,8 @@ ListsInView::Run ListsInView::wanted_run(const Solution& solution, List& list,
   const double until = seen.offset + seen.view;
   std::uint32_t behind = from;
   for (; behind < list.run.behind && at < until; ++behind) at += seen.taken[behind - from + 1] + seen.gap;
-  if (at < until && behind < all && behind - from < limits::most_in_view) return cut(behind + enough_for(until - at, step));
+  if (at < until && behind < all && behind - from < limits::most_in_view)
+    return cut(behind + enough_for(until - at, step));
   if (behind == all && from > 1 && at - seen.gap + seen.behind < until) {
     list.at_end = true;
     return from_end();
@@ -208,7 +212,8 @@ void ListsInView::copy_run(Tree& tree, std::size_t which, Run run) {
   const NodeId node = lists_[which].node, first = lists_[which].first;
   const Run had = lists_[which].run;
   for (std::size_t i = 0; i < lists_.size(); ++i) {  // what lists in the entry have arranged is not copied
-    if (i != which && is_in(tree, lists_[i].node, first)) take_run(tree, i, {1, lists_[i].copied ? 1 : lists_[i].entries});
+    if (i != which && is_in(tree, lists_[i].node, first))
+      take_run(tree, i, {1, lists_[i].copied ? 1 : lists_[i].entries});
   }
   std::vector<NodeId> kept;
   for (std::uint32_t i = had.from; i < had.behind; ++i) {

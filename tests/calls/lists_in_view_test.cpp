@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// What the commands say of lists of which only what is in view is arranged, each sentence beside a neighbour without it.
+// What the commands say of lists of which only what is in view is arranged, each sentence beside a neighbour without
+// it.
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
 
@@ -40,20 +41,25 @@ TEST(ListsInViewTold, MeasureSaysHowLongTheListIsAndWhatThatIsKnownFrom) {
   const Json list = json.at("answers").at(0).at("estimated").at(0);
   EXPECT_EQ(list, (Json{{"path", "screen/log"}, {"height", 21999998}, {"from", 5}, {"entries", 1000000}}));
   EXPECT_FALSE(Json::parse(told({"measure", "-", "--at", "200", "--format", "json"}, log_of("5")))
-                   .at("answers").at(0).contains("estimated"));
+                   .at("answers")
+                   .at(0)
+                   .contains("estimated"));
 }
 
 TEST(ListsInViewTold, EntriesComeIntoViewByScrolling) {
   const std::string scene = log_of("1000000");
-  EXPECT_THAT(told({"measure", "-", "--at", "200", "--scrolled", "log=2200"}, scene),
-              AllOf(HasSubstr("log scrolled to 2200 of 21999898"), HasSubstr("entry[100]"), Not(HasSubstr("entry[99]"))));
+  EXPECT_THAT(
+      told({"measure", "-", "--at", "200", "--scrolled", "log=2200"}, scene),
+      AllOf(HasSubstr("log scrolled to 2200 of 21999898"), HasSubstr("entry[100]"), Not(HasSubstr("entry[99]"))));
   EXPECT_THAT(told({"measure", "-", "--at", "200", "--under", "9,95", "--scrolled", "log=end"}, scene),
               HasSubstr("under 9,95: screen/log/entry[999999]\n"));
-  EXPECT_THAT(told({"ledger", "-", "entry[100]", "--at", "200", "--scrolled", "log=2200"}, scene),
-              HasSubstr("screen/log/entry[100] in Log with log scrolled to 2200 of 21999898 at 200 x 120\na text, 200 x 20"));
-  EXPECT_THAT(told({"ledger", "-", "entry[100]", "--at", "200"}, scene, 2),
-              HasSubstr("entry[100] is not in view at 200 x 120, and only what is in view is arranged there; scroll to it by "
-                        "--scrolled, or ask for entry[0]"));
+  EXPECT_THAT(
+      told({"ledger", "-", "entry[100]", "--at", "200", "--scrolled", "log=2200"}, scene),
+      HasSubstr("screen/log/entry[100] in Log with log scrolled to 2200 of 21999898 at 200 x 120\na text, 200 x 20"));
+  EXPECT_THAT(
+      told({"ledger", "-", "entry[100]", "--at", "200"}, scene, 2),
+      HasSubstr("entry[100] is not in view at 200 x 120, and only what is in view is arranged there; scroll to it by "
+                "--scrolled, or ask for entry[0]"));
   EXPECT_THAT(told({"ledger", "-", "entry[1000000]", "--at", "200"}, scene, 2),
               HasSubstr("\"entry[1000000]\" names no node"));
   EXPECT_THAT(told({"measure", "-", "--at", "200", "--settings", "entry[77]"}, scene),
@@ -66,6 +72,7 @@ TEST(ListsInViewTold, ClaimsAboutEntriesAreReadWhereTheyAre) {
     int status;
   } cases[] = {
       {"log/entry[*].height >= 20", "the claim holds, sampled at whole widths", 0},
+      {"log/entry[0].height >= 20", "the claim holds, proved for every width", 0},
       {"log/entry[*].bottom <= log.bottom", "worst at 100 x 120: entry[2].bottom 124, log.bottom 100", 1},
       {"count(log/entry[*]) <= 5", "the claim holds, sampled at whole widths", 0},
       {"count(log/entry[*]) <= 4", "from 116 to 200 wide", 1},
@@ -94,8 +101,9 @@ TEST(ListsInViewTold, ClimbsTellWhatComesIntoView) {
   EXPECT_THAT(told({"climb", "-", "--show", "log.content_height"}, scene),
               AllOf(HasSubstr("`entry[0]` goes from 2 lines to 1"), HasSubstr("between the steps nothing is proved")));
   EXPECT_THAT(told({"climb", "-", "--show", "foot.top"}, scene), Not(HasSubstr("nothing is proved")));
-  EXPECT_THAT(told({"climb", "-", "--show", "entry[7].top"}, scene, 2),
-              HasSubstr("\"entry[7]\" is an entry of a list, there only where it is in view; name the first, as in entry[0]"));
+  EXPECT_THAT(
+      told({"climb", "-", "--show", "entry[7].top"}, scene, 2),
+      HasSubstr("\"entry[7]\" is an entry of a list, there only where it is in view; name the first, as in entry[0]"));
   const std::string differing = log_of(R"([{},{"text":"Watered in the morning"},{},{},{},{},{},{},{},{},{}])");
   const std::string turns = told({"climb", "-", "--show", "log.content_height"}, differing);
   EXPECT_THAT(turns, HasSubstr("another entry of `log` comes into view"));
@@ -104,7 +112,8 @@ TEST(ListsInViewTold, ClimbsTellWhatComesIntoView) {
 TEST(ListsInViewTold, ATryIsMadeInTheOneThatIsCopied) {
   const testing::Result tidy = testing::run({"tidy", "-", "--try", "log/entry.size=20"}, log_of("1000000"));
   EXPECT_EQ(tidy.status, 0) << tidy.err;
-  EXPECT_THAT(tidy.out, AllOf(HasSubstr("\"copies\": 1000000"), HasSubstr("\"size\": 20"), HasSubstr("\"only_in_view\": true")));
+  EXPECT_THAT(tidy.out,
+              AllOf(HasSubstr("\"copies\": 1000000"), HasSubstr("\"size\": 20"), HasSubstr("\"only_in_view\": true")));
   EXPECT_THAT(told({"measure", "-", "--at", "200", "--vary", "log/entry[0].size=16,20"}, log_of("1000000")),
               HasSubstr("entry[0]"));
 }

@@ -185,16 +185,16 @@ TEST(ListsInView, AllInViewSayNothingOfEstimates) {
   SceneSolver solver(few);
   const Solution solution = solver.solve({300, 400});
   EXPECT_TRUE(solution.estimated_lists().empty());
-  EXPECT_EQ(testing::boxes_text(solution), "log(0,0 300x400) entry[0](0,0 300x20) mark(0,0 12x20) "
-                                           "entry[1](0,20 300x20) mark(0,20 12x20) "
-                                           "entry[2](0,40 300x20) mark(0,40 12x20)");
+  EXPECT_EQ(testing::boxes_text(solution),
+            "log(0,0 300x400) entry[0](0,0 300x20) mark(0,0 12x20) "
+            "entry[1](0,20 300x20) mark(0,20 12x20) "
+            "entry[2](0,40 300x20) mark(0,40 12x20)");
 }
 
 /// Lists in entries of a list have views of their own, also those that came by copying.
 TEST(ListsInView, LieInOneAnother) {
-  const Scene scene = column("screen").holds(
-      column("shelf").weight(1).scroll(Scroll::y).only_in_view(1000).holds(
-          row("tray[0]").height(50).scroll(Scroll::x).only_in_view(1000).holds(box("pot[0]").width(40))));
+  const Scene scene = column("screen").holds(column("shelf").weight(1).scroll(Scroll::y).only_in_view(1000).holds(
+      row("tray[0]").height(50).scroll(Scroll::x).only_in_view(1000).holds(box("pot[0]").width(40))));
   SceneSolver solver(scene);
   const NodeId shelf = scene.tree.at("shelf");
   for (const double at : {0.0, 20000.0, 25.0}) {

@@ -210,7 +210,8 @@ class Plain {
       const double outer = own + margin(child.keys, true, none).sum();
       sum += outer;
       largest = std::max(largest, outer);
-      if (is_list(keys)) return edges + std::max(0.0, keys.kind == Kind::row ? all_entries(keys, all.size(), outer, true) : outer);
+      if (is_list(keys))
+        return edges + std::max(0.0, keys.kind == Kind::row ? all_entries(keys, all.size(), outer, true) : outer);
     }
     if (all.size() > 1) sum += px(keys, keys.gap.x, none) * static_cast<double>(all.size() - 1);
     const bool adds = keys.kind == Kind::row && (widest || !keys.wrap);
@@ -734,7 +735,8 @@ class Plain {
       places.push_back(at);
       at += items[i].size + around.after + (around.auto_after ? automatic_part : 0) + gap + between;
       if (is_list(keys) && i == 0 && count > 1 && keys.only_in_view.entries > count) {
-        at += at * std::min<double>(keys.only_in_view.second - 1, keys.only_in_view.entries - static_cast<double>(count));
+        at +=
+            at * std::min<double>(keys.only_in_view.second - 1, keys.only_in_view.entries - static_cast<double>(count));
       }
     }
     return places;

@@ -55,7 +55,8 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   std::deque<SceneSolver> solvers;  // what the panels look into
   for (const AskedSize& asked : asked_sizes(call.at, values.front().scene.ladder)) {
     for (const Variant& value : values) {
-      const auto [solution, told] = solve_scrolled(solvers.emplace_back(value.scene, value.modes), asked.rung, call.scrolled);
+      const auto [solution, told] =
+          solve_scrolled(solvers.emplace_back(value.scene, value.modes), asked.rung, call.scrolled);
       const std::string caption = call.scene.vary.empty() ? asked.name : printable(value.name);
       panels.push_back({solution, caption + (caption.empty() || told.empty() ? "" : ", ") + printable(told)});
     }

@@ -96,7 +96,8 @@ std::string signs(const ShownScene& shown) {
   json.begin_object();
   json.texts("active", shown.unscrolled().active());
   std::vector<std::string> scrolled;
-  for (const auto& [path, to] : shown.scrolled_to()) scrolled.push_back(path + "=" + exact(to.width) + "," + exact(to.height));
+  for (const auto& [path, to] : shown.scrolled_to())
+    scrolled.push_back(path + "=" + exact(to.width) + "," + exact(to.height));
   json.texts("scrolled", scrolled);
   const AskedSize asked{};
   write_outline(json, {shown.scene(), shown.unscrolled(), asked});

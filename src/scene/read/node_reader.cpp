@@ -137,9 +137,10 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
   const JsonValue& value = document_[place];
   if (value.type != Type::number || value.number != std::floor(value.number) || value.number < 0 ||
       value.number > OnlyInView::most_entries) {
-    faults_.add(document_, place,
-                "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of "
-                "what each copy says");
+    faults_.add(
+        document_, place,
+        "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of "
+        "what each copy says");
     return false;
   }
   if (at.siblings > 1) {
@@ -160,8 +161,9 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
     when.change.put_into(other);
     if (!other.is_list()) {
       faults_.add(document_, place,
-                  "under \"" + when.name + "\" this list is no plain row or column that scrolls along, which copies "
-                  "that are only_in_view need");
+                  "under \"" + when.name +
+                      "\" this list is no plain row or column that scrolls along, which copies "
+                      "that are only_in_view need");
     }
   }
   if (value.number == 0) return true;

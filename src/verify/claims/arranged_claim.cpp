@@ -10,7 +10,9 @@ namespace fond_ladder::inline v0 {
 
 bool speaks_of_entries(const Scene& scene, const Claim& claim) {
   if (!has_lists(scene.tree)) return false;
-  return std::ranges::any_of(claim.quantities(), [&](const Quantity& one) { return hangs_on_entries(scene.tree, one); }) ||
+  return claim.terms().of_entries ||
+         std::ranges::any_of(claim.quantities(),
+                             [&](const Quantity& one) { return hangs_on_entries(scene.tree, one); }) ||
          std::ranges::any_of(claim.terms().scrolled, [&](const Solution::ScrolledTo& one) {
            return scene.tree.keys(one.node).only_in_view.on || lies_in_list(scene.tree, one.node);
          });
@@ -23,8 +25,8 @@ ArrangedClaim arranged_claim(const Scene& scene, const Claim& claim, SceneSolver
   there.modes = scene.modes;
   there.whens = scene.whens;
   try {
-    auto terms = std::make_shared<detail::ClaimTerms>(
-        detail::parse_claim(there, claim.text(), detail::Entries::as_arranged));
+    auto terms =
+        std::make_shared<detail::ClaimTerms>(detail::parse_claim(there, claim.text(), detail::Entries::as_arranged));
     detail::list_quantities(*terms);
     detail::find_shared_starts(*terms, there.tree);
     arranged.claim.emplace(claim.text(), std::move(terms));

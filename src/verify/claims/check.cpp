@@ -35,10 +35,10 @@ constexpr double beside = limits::turn_step;
 struct TestedRung {
   Rung rung;
   Extent container;
-  Values values;                      // of all quantities
-  std::vector<std::string> active;    // ranges and modes
-  std::vector<std::size_t> claims{};  // those that it is for; empty: all
-  bool of_entries = false;            // it is for claims about lists in view, and for no others
+  Values values;                           // of all quantities
+  std::vector<std::string> active;         // ranges and modes
+  std::vector<std::size_t> claims{};       // those that it is for; empty: all
+  bool of_entries = false;                 // it is for claims about lists in view, and for no others
   std::vector<Claim::Outcome> outcomes{};  // of those, one a claim
 };
 
@@ -328,9 +328,8 @@ class Checker {
     if (!rung.claims.empty() && !std::ranges::binary_search(rung.claims, c)) return;
     progress.own.resize(places_[c].size());
     for (std::size_t i = 0; i < progress.own.size(); ++i) progress.own[i] = rung.values[places_[c][i]];
-    const Claim::Outcome outcome = rung.of_entries
-                                       ? rung.outcomes[c]
-                                       : claims_[c].test({rung.container, progress.own, rung.active});
+    const Claim::Outcome outcome =
+        rung.of_entries ? rung.outcomes[c] : claims_[c].test({rung.container, progress.own, rung.active});
     CheckedClaim& checked = checked_[c];
     checked.rungs += outcome.tested ? 1 : 0;
     const TestedRung* before = std::exchange(progress.failed_before, nullptr);

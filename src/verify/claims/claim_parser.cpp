@@ -21,7 +21,7 @@ constexpr std::array<std::string_view, 6> joining_words{"or", "and", "not", "whe
 class Parser {
  public:
   Parser(const Scene& scene, std::string_view text, Entries entries)
-      : scene_(scene), tokens_(tokens_of(text)), entries_(entries) {
+      : scene_(scene), tokens_(tokens_of(text)), entries_(entries), has_lists_(has_lists(scene.tree)) {
     for (const Range& range : scene.ranges) conditions_.push_back(range.name);
     conditions_.insert(conditions_.end(), scene.modes.begin(), scene.modes.end());
   }
@@ -348,7 +348,7 @@ class Parser {
     return found;
   }
 
-  [[nodiscard]] bool names_nodes(const std::string& pattern) const {
+  [[nodiscard]] bool names_nodes(const std::string& pattern) {
     try {
       return !named(pattern).empty();
     } catch (const BadQuantity&) {
@@ -361,8 +361,7 @@ class Parser {
     auto& sets = terms_.sets;
     std::size_t place = 0;
     while (place < sets.size() && sets[place].pattern != pattern) ++place;
-    if (place == sets.size())
-      sets.push_back({pattern, named(pattern), pattern.find('*') != std::string::npos});
+    if (place == sets.size()) sets.push_back({pattern, named(pattern), pattern.find('*') != std::string::npos});
     auto& bound = terms_.bound;
     if (inside_function_ == 0 && sets[place].many && std::ranges::find(bound, place) == bound.end())
       bound.push_back(place);
@@ -370,14 +369,18 @@ class Parser {
   }
 
   /// The node of a path, or all nodes of a pattern. Throws BadQuantity.
-  [[nodiscard]] std::vector<NodeId> named(std::string_view pattern) const {
+  [[nodiscard]] std::vector<NodeId> named(std::string_view pattern) {
+    std::optional<std::string> first;
+    if (has_lists_) first = with_first_entries(scene_.tree, pattern);
+    if (first && *first != pattern) terms_.of_entries = true;
     try {
-      return nodes_named(scene_.tree, pattern);
+      std::vector<NodeId> nodes = nodes_named(scene_.tree, pattern);
+      const auto lies_in = [&](NodeId node) { return lies_in_list(scene_.tree, node); };
+      const bool many = pattern.find('*') != std::string_view::npos && has_lists_;
+      if (many && std::ranges::any_of(nodes, lies_in)) terms_.of_entries = true;
+      return nodes;
     } catch (const BadQuantity&) {
-      if (entries_ == Entries::stand_in) {
-        if (const std::optional<std::string> first = with_first_entries(scene_.tree, pattern))
-          return nodes_named(scene_.tree, *first);
-      }
+      if (entries_ == Entries::stand_in && first) return nodes_named(scene_.tree, *first);
       throw;
     }
   }
@@ -385,6 +388,7 @@ class Parser {
   const Scene& scene_;
   std::vector<Token> tokens_;
   Entries entries_;
+  bool has_lists_;
   std::vector<std::string> conditions_;
   std::size_t place_ = 0, depth_ = 0, inside_function_ = 0;
   ClaimTerms terms_;

@@ -89,6 +89,7 @@ struct ClaimTerms {
   std::vector<std::size_t> bound;  // sets with a star outside of functions: the claim is about each of their nodes
   std::vector<SharedStart> shared_starts;
   std::vector<Quantity> quantities;
+  bool of_entries = false;  // it speaks of entries of a list `only_in_view`, by a star or by a number
 };
 
 /// The edges that an argument of `enclosed` and `apart` asks for, in this order.

@@ -91,7 +91,8 @@ class BothSides {
     if (was.empty() || is.empty() || !same(was[0], is[0])) return true;
     if (was.size() != is.size()) {
       add(node, node,
-          is.size() > was.size() ? "another entry of {node} comes into view" : "an entry of {node} goes out of view", 1);
+          is.size() > was.size() ? "another entry of {node} comes into view" : "an entry of {node} goes out of view",
+          1);
     } else if (was != is) {
       add(node, node, "entries of {node} that are in view take other lengths", 1);
     }

@@ -42,6 +42,18 @@ bool lies_in_list(const Tree& tree, NodeId node) {
   return false;
 }
 
+namespace {
+
+/// Whether a node lies in an entry that comes and goes; the first is always arranged, and all about it is proved.
+bool lies_beyond_first(const Tree& tree, NodeId node) {
+  for (NodeId above = tree.parent(node); above; node = above, above = tree.parent(node)) {
+    if (is_list(tree, above) && tree.index_of(node) > 0) return true;
+  }
+  return false;
+}
+
+}  // namespace
+
 std::optional<std::string> with_first_entries(const Tree& tree, std::string_view pattern) {
   const std::vector<std::string_view> steps = steps_of(pattern);
   std::string first;
@@ -74,7 +86,7 @@ std::optional<std::string> with_first_entries(const Tree& tree, std::string_view
 bool hangs_on_entries(const Tree& tree, const Quantity& quantity) {
   if (!has_lists(tree)) return false;
   const auto lies_in = [&](NodeId node) { return lies_in_list(tree, node); };
-  if (lies_in(quantity.node) || std::ranges::any_of(quantity.counted, lies_in)) return true;
+  if (lies_beyond_first(tree, quantity.node) || std::ranges::any_of(quantity.counted, lies_in)) return true;
   switch (quantity.measure) {
     case Measure::content_width:
     case Measure::content_height:

@@ -2,7 +2,7 @@
 #pragma once
 
 // Which quantities hang on what is in view of a list (`only_in_view`): such a list has other entries at every size, so
-// nothing about them is proved; all around it is arranged by its first entry alone, and is.
+// nothing about them is proved; all around it is arranged by its first entry alone, and is, as that entry is.
 
 #include <optional>
 #include <string>
@@ -21,7 +21,8 @@ inline namespace v0 {
 /// A path or pattern with the first entry of a list in the place of each that its children do not reach up to, as
 /// `list/entry[0]/title` of `list/entry[7]/title`; none where nobody has such an entry.
 [[nodiscard]] std::optional<std::string> with_first_entries(const Tree& tree, std::string_view pattern);
-/// Whether a quantity is another one when other entries are in view.
+/// Whether a quantity is another one when other entries are in view: those of the first entry are not, for it is always
+/// arranged.
 [[nodiscard]] bool hangs_on_entries(const Tree& tree, const Quantity& quantity);
 
 }  // namespace v0

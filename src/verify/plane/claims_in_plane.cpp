@@ -191,9 +191,8 @@ class Strip {
     for (const Point& at : looked) {
       if (!piece.holds(at)) continue;
       const Rung rung{at.x, at.y};
-      const Claim::Outcome outcome = about_entries_[c]
-                                         ? arranged_claim(scene_, claims_[c], sampling(), rung).test()
-                                         : measured_at(c, rung);
+      const Claim::Outcome outcome =
+          about_entries_[c] ? arranged_claim(scene_, claims_[c], sampling(), rung).test() : measured_at(c, rung);
       tested = tested || outcome.tested;
       if (!outcome.tested || outcome.holds || outcome.off <= worst.by) continue;
       worst.by = outcome.off;

@@ -192,7 +192,8 @@ TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
       {R"("parts":{"a":{"kind":"row","children":[]}},)", R"({"part":"a","children":[]})",
        "a part brings its own children; change them by \"with\" (at /root/children/0/children)\n"},
       {"", R"({"kind":"box","copies":1000000000})",
-       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list that "
+       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list "
+       "that "
        "is only_in_view (at /root/children/0/copies)\n"},
       {"", R"({"kind":"box","copies":[{"name":"x"},3,{"b.width":1},{"widht":2}]})",
        "an item of \"copies\" cannot give a \"name\" (at /root/children/0/copies/0/name)\n"

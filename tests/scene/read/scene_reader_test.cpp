@@ -215,10 +215,12 @@ TEST(SceneReader, RefusesListsThatCannotShowOnlyWhatIsInView) {
       {"", R"({"kind":"box","copies":1000000000})", "none\n"},
       {R"("when":{"m":{"kind":"column"}},)", R"({"kind":"box"},{"kind":"box","copies":[{},{}]})", "none\n"},
       {"", R"({"kind":"box","copies":1000000001})",
-       "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of what each "
+       "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of what "
+       "each "
        "copy says"},
       {R"("wrap":true,)", R"({"kind":"box","copies":1000000})",
-       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list that "
+       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list "
+       "that "
        "is only_in_view"},
       {"", R"({"kind":"box","copies":9},{"kind":"box"})",
        "a list of copies that is only_in_view holds that one child, and nothing beside it"},
@@ -230,7 +232,8 @@ TEST(SceneReader, RefusesListsThatCannotShowOnlyWhatIsInView) {
       {R"("only_in_view":3,)", "", "\"only_in_view\" must be true or false"},
   };
   for (const auto& [list, children, says] : cases) {
-    const std::string own = std::string(list).find("\"only_in_view\":3") == std::string::npos ? R"("only_in_view":true,)" : "";
+    const std::string own =
+        std::string(list).find("\"only_in_view\":3") == std::string::npos ? R"("only_in_view":true,)" : "";
     const std::string all = faults(R"({"format":1,"modes":["m"],"root":{"kind":"row","scroll":"x",)" + own + list +
                                    R"("children":[)" + children + "]}}");
     const std::size_t begin = all.find("error: ");
