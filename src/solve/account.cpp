@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "solve/account.hpp"
 
+#include "solve/entries.hpp"
 #include "solve/lines.hpp"
 #include "solve/moving.hpp"
 #include "solve/portions.hpp"
@@ -20,6 +21,7 @@ std::vector<LineAccountOf<N>> accounts_along(const ViewOf<N>& view, Index node) 
                                              view.gap_down(node, axis, inner),
                                              lays_backwards(view, own, axis),
                                              view.flow(node, listed)};
+  const bool list = is_list(view, node);
   std::vector<LineAccountOf<N>> lines;
   for (Index i = 0; i < laying.flow.size(); ++i) {
     const Index child = laying.flow[i];
@@ -27,8 +29,9 @@ std::vector<LineAccountOf<N>> accounts_along(const ViewOf<N>& view, Index node) 
     with_child<axis>(view, child, [&](const auto& any_child) {
       ChildAccountOf<N> account;
       account.node = child;
-      account.weighted = !laying.list && factors_of(view, own, any_child).weighted;
-      account.portion = portion_of(laying, any_child);
+      const Factors factors = list ? no_factors : factors_of(view, own, any_child);
+      account.weighted = factors.weighted;
+      account.portion = portion_of(laying, any_child, factors);
       account.portion.size = view.size(child, axis) * any_child.counted_scale();
       account.margin = any_child.margin_down(laying.flip);
       account.auto_margins = any_child.auto_margins(laying.flip);

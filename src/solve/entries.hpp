@@ -25,6 +25,7 @@ namespace fond_ladder::inline v0::detail {
 template <class N>
 [[nodiscard]] bool is_list(const ViewOf<N>& view, Index container) {
   const Traits own = view.traits(container);
+  if (!any_true(own.scroll_x, own.scroll_y)) return false;
   const bool line = own.node_kind() == Kind::row || own.node_kind() == Kind::column;
   if (!line || !own.scrolls(along_of(own)) || own.wrap || own.reverse) return false;
   const auto& keys = view.extra(container).keys;
@@ -73,5 +74,9 @@ template <Axis axis, class N, class Flow>
   const N gap = view.gap_down(list, axis, view.inner_size(list, axis));
   return static_cast<double>(listed.after) * (sum / static_cast<double>(flow.size()) + gap);
 }
+
+/// Lays the arranged entries of a list along it.
+template <Axis axis, class N>
+void lay_entries(FrameOf<N>& frame, Index list);
 
 }  // namespace fond_ladder::inline v0::detail

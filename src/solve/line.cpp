@@ -10,6 +10,7 @@
 //
 // Tests: line_test.cpp, and the plain arranger in tests/ that is held against all kinds.
 #include "solve/along_up.hpp"
+#include "solve/entries.hpp"
 #include "solve/kept_line.hpp"
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
@@ -60,8 +61,10 @@ void widths_up_row(FrameOf<N>& frame, Index node) {
 
 template <class N>
 void widths_up_column(FrameOf<N>& frame, Index node) {
-  const InFlow flow = frame.flow(node);
-  const bool list = is_list(frame, node);  // as wide as its first entry asks for
+  const InFlow all = frame.flow(node), flow = is_list(frame, node) ? all.first(1) : all;
+  for (Index i = flow.size(); i < all.size(); ++i) {
+    with_child<x_axis, N>(frame, all[i], [&](const auto& child) { leaf::settle(frame, child); });
+  }
   N least = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Counted<N> counted = with_child<x_axis, N>(frame, flow[i], [&](const auto& child) {
@@ -69,7 +72,6 @@ void widths_up_column(FrameOf<N>& frame, Index node) {
       return Counted<N>{outer_across_up(child, frame.min_content(child.node())),
                         outer_across_up(child, frame.max_content(child.node()))};
     });
-    if (list && i > 0) continue;
     least = most_of(least, counted.least);
     most = most_of(most, counted.most);
   }
@@ -105,12 +107,6 @@ Left<N> share_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N
   return {0, spare / static_cast<double>(taken.margins.automatic)};
 }
 
-/// Of entries of a list, among which nothing is shared.
-template <class N>
-void keep_bases(std::span<PortionOf<N>> portions) {
-  for (PortionOf<N>& portion : portions) portion.size = portion.held(portion.base);
-}
-
 /// Shares the room of one line, lays its children along it, and sets their sizes and places.
 template <Axis axis, class N>
 void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions, Index first,
@@ -119,8 +115,7 @@ void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> po
   const InFlow flow = laying.flow;
   const bool flip = laying.flip;
   const auto count = static_cast<Index>(portions.size());
-  const auto [spare, automatic_part] = laying.list ? Left<N>{} : share_line<axis, N>(laying, portions, taken);
-  if (laying.list) keep_bases<N>(portions);
+  const auto [spare, automatic_part] = share_line<axis, N>(laying, portions, taken);
   const SpreadOf<N> spread_by =
       spread(as_rest(static_cast<Along>(laying.traits.along)), spare, count, laying.traits.scrolls(axis));
 
@@ -141,7 +136,6 @@ void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> po
       return margin.sum() + counted;
     });
     at += step;
-    if (laying.list && i == 0) at += static_cast<double>(listed_entries(frame, laying.container, count).before) * at;
   }
 }
 
@@ -176,10 +170,10 @@ template <Axis axis, class N>
 [[gnu::always_inline]] inline Gathered<axis, N> gather_portions(FrameOf<N>& frame, Index node, N inner) {
   const Traits own = frame.traits(node);
   const InFlow flow = frame.flow(node);
-  Gathered<axis, N> gathered{{frame, node, own, inner, frame.gap_down(node, axis, inner),
-                              lays_backwards(frame, own, axis), flow, is_list(frame, node)},
-                             {frame.scratch.portions.data(), flow.size()},
-                             {}};
+  Gathered<axis, N> gathered{
+      {frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), flow},
+      {frame.scratch.portions.data(), flow.size()},
+      {}};
   N wanted = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Index child = flow[i];
@@ -198,6 +192,7 @@ template <Axis axis, class N>
 
 template <Axis axis, class N>
 void lay_along(FrameOf<N>& frame, Index node) {
+  if (is_list(frame, node)) return lay_entries<axis, N>(frame, node);
   if constexpr (axis == y_axis && std::is_same_v<N, double>) {
     if (kept_line::stands(frame, node) && kept_line::lay(frame, node)) return;
   }
@@ -390,7 +385,7 @@ void heights_up_column(FrameOf<N>& frame, Index node) {
   }
   bool stands = false;
   if constexpr (std::is_same_v<N, double>) {
-    stands = kept_line::stands(frame, node);
+    stands = !list && kept_line::stands(frame, node);
     if (stands) frame.set_need(node, by_sum(kept_line::sum(frame, node, gaps)));
   }
   if (!stands) {

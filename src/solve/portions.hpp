@@ -8,7 +8,6 @@
 #include <span>
 
 #include "solve/child.hpp"
-#include "solve/entries.hpp"
 #include "solve/share.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -56,7 +55,7 @@ template <Axis axis, bool plain, class N>
   return container.alike ? child.bounds(inset, whole) : child.bounds_along(inset, whole, content, given);
 }
 
-/// Nobody in a list takes part in any sharing.
+/// Of entries of a list, among which nothing is shared.
 inline constexpr Factors no_factors{false, 0, 0};
 
 /// The children of one visit, laid along `axis`.
@@ -70,19 +69,17 @@ struct Laying {
   Number gap;
   bool flip;
   InFlow flow;
-  bool list = is_list(view, container);
 };
 
 /// Written where it will be read: a portion that is copied waits for its own stores. Returns what the child wants.
 template <Axis axis, class SeenBy, bool plain, class N>
 FOND_LADDER_INLINED inline N put_portion(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child,
-                                         PortionOf<N>& portion) {
+                                         const Factors& factors, PortionOf<N>& portion) {
   const ViewOf<N>& view = laying.view;
   const N inset = child.inset_down(), given = child.given(laying.inner);
   const N minimum = axis == x_axis ? view.min_content(child.node()) : view.least_height(child.node());
   const N widest = axis == x_axis ? view.max_content(child.node()) : view.need(child.node());
   const BoundsOf<N> bounds = bounds_in_line(laying.traits, child, inset, laying.inner, minimum, given);
-  const Factors factors = laying.list ? no_factors : factors_of(view, laying.traits, child);
   const N base = only_if<N>(!factors.weighted, [&] { return child.base_size(inset, laying.inner, widest, given); });
   portion.grow = factors.grow;
   portion.shrink = factors.shrink;
@@ -100,10 +97,20 @@ FOND_LADDER_INLINED inline N put_portion(const Laying<axis, SeenBy>& laying, con
   return portion.held(portion.base);
 }
 template <Axis axis, class SeenBy, bool plain, class N>
-[[nodiscard]] PortionOf<N> portion_of(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child) {
+FOND_LADDER_INLINED inline N put_portion(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child,
+                                         PortionOf<N>& portion) {
+  return put_portion(laying, child, factors_of<axis, plain, N>(laying.view, laying.traits, child), portion);
+}
+template <Axis axis, class SeenBy, bool plain, class N>
+[[nodiscard]] PortionOf<N> portion_of(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child,
+                                      const Factors& factors) {
   PortionOf<N> portion;
-  put_portion(laying, child, portion);
+  put_portion(laying, child, factors, portion);
   return portion;
+}
+template <Axis axis, class SeenBy, bool plain, class N>
+[[nodiscard]] PortionOf<N> portion_of(const Laying<axis, SeenBy>& laying, const Child<axis, plain, N>& child) {
+  return portion_of(laying, child, factors_of<axis, plain, N>(laying.view, laying.traits, child));
 }
 
 /// Weights and grow factors of a line as parts of its declared total (sharing rule, `out_of`).

@@ -215,6 +215,159 @@ class Hands(PageTest):
         page.run(wheel, 5000, *at)
         self.assertTrue(page.run(f"return {wheel}", 30, *at), beds)  # at its end: the page may move
 
+    def test_lists_bring_what_is_scrolled_to_into_view(self):
+        page = self.page.report("examples/idioms/long_list.scene.json", "--at", "300x400")
+        box = boxes_of(page)["screen/log"]
+        left, top, scale = self.frame()
+        at = left + (box["x"] + 20) * scale, top + (box["y"] + 50) * scale
+        page.run("document.querySelector('#fl-canvas').dispatchEvent(new WheelEvent('wheel', "
+                 "{deltaY: a[0], bubbles: true, cancelable: true, clientX: a[1], clientY: a[2]}))", 4800, *at)
+        page.settle()
+        shown = boxes_of(page)
+        measured = json.loads(program("measure", "examples/idioms/long_list.scene.json", "--at", "300x400", "--scrolled",
+                                      "log=4800", "--format", "json").stdout)["answers"][0]
+        self.assertEqual(sorted(shown), sorted(node["path"] for node in measured["nodes"]))
+        self.assertIn("screen/log/entry[100]", shown)
+        self.assertNotIn("screen/log/entry[1]", shown)
+        page.find("[data-path='screen/log/entry[100]/note']").click()
+        page.wait_for_text("#fl-node", "weight 1")
+        self.assertIn("entry[100]", page.text("#fl-node"))
+
+    # ---------------------------------------------------------------- pull and carry
+
+    def handle(self, setting):
+        """The handle of a setting, once the picture rests."""
+        return self.page.wait(f"a handle {setting}", lambda: next(
+            (one for one in self.page.all("#fl-handles .handle") if one.get_attribute("aria-label") == setting
+             and "away" not in self.page.find("#fl-handles").get_attribute("class")), None))
+
+    def hand(self, setting, x, y, steps=4):
+        """A hand that has pulled a handle, and not let go."""
+        hands = self.page.hands().click_and_hold(self.handle(setting))
+        for _ in range(steps):
+            hands.move_by_offset(x / steps, y / steps)
+        hands.perform()
+
+    def let_go(self):
+        self.page.hands().release().perform()
+        self.page.settle()
+
+    def strokes(self):
+        return self.page.run("return document.querySelector('#fl-canvas').toDataURL()")
+
+    def told(self):
+        """The scene as it is shown goes through the program and gives the boxes that the page shows."""
+        page = self.page
+        size = page.size()
+        done = json.loads(program("measure", CONSOLE, "--at", f"{size['width']!r}x{size['height']!r}",
+                                  *shlex.split(" ".join(page.run("return api.changes()"))), "--format", "json").stdout)
+        measured = {node["path"]: [node[field] for field in ("x", "y", "width", "height")] for node in done["answers"][0]["nodes"]}
+        self.assertEqual({path: [box[field] for field in ("x", "y", "width", "height")] for path, box in boxes_of(page).items()}, measured)
+
+    def test_a_gap_is_pulled_and_is_one_change(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        first = page.run("return api.sceneText()")
+        _, _, scale = self.frame()
+        was = float(self.handle("gap").get_attribute("aria-valuenow"))
+        self.hand("gap", 0, 20)
+        self.assertIn("gap", page.text("#fl-handle-label strong"))
+        self.assertAlmostEqual(float(self.handle("gap").get_attribute("aria-valuenow")), was + 20 / scale, delta=1)
+        self.let_go()
+        (change,) = page.run("return api.changes()")
+        self.assertRegex(change, rf"^--try {BEDS}\.gap=\d+$")  # whole pixels
+        self.told()
+        page.run("await api.undo()")
+        self.assertEqual(page.run("return api.sceneText()"), first)
+
+    def test_escape_puts_back_what_is_pulled_and_a_pull_to_where_it_was_is_none(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        first = page.run("return [await api.sceneText(), await api.boxes()]")
+        self.hand("gap", 0, 20)
+        page.hands().send_keys(Keys.ESCAPE).perform()
+        self.let_go()
+        self.assertEqual(page.run("return [await api.sceneText(), await api.boxes()]"), first)
+        page.hands().click_and_hold(self.handle("gap")).move_by_offset(0, 9).move_by_offset(0, -9).release().perform()
+        page.settle()
+        self.assertEqual(page.run("return api.changes()"), [])
+
+    def test_paddings_are_pulled_alone_or_together(self):
+        page = self.page
+        page.run("await api.select('console')")
+        self.hand("padding.left", 10, 0)
+        self.let_go()
+        self.assertRegex(page.run("return api.changes()")[0], r"^--try console\.padding\.left=\d+$")
+        page.run("await api.undo()")
+        self.handle("padding.top").click()
+        page.click("all four", "#fl-handle-label")
+        self.hand("padding.top", 0, 12)
+        self.let_go()
+        self.assertRegex(page.run("return api.changes()")[0], r"^--try console\.padding=\d+$")
+        self.told()
+
+    def test_sizes_are_pulled_and_say_what_else_decides_them(self):
+        page = self.page
+        page.run("await api.resize(1100, 800); await api.select(a[0])", BEDS)
+        self.hand("width", 15, 0)
+        self.let_go()
+        self.assertRegex(page.run("return api.changes()")[0], rf"^--try {BEDS}\.width=\d+$")
+        self.told()
+        page.run("await api.undo(); await api.select('console/body/work/zones/map')")
+        self.handle("max_width")  # it fills its place
+        page.run("await api.select('console/body/work')")
+        page.hands().move_to_element(self.handle("its weight decides its width")).perform()
+        page.wait_for_text("#fl-handle-label", "its weight decides its width")
+
+    def test_keys_pull_too(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        was = float(self.handle("gap").get_attribute("aria-valuenow"))
+        page.run("document.querySelector('#fl-handles [aria-label=gap]').focus()")
+        page.press(Keys.ARROW_DOWN)
+        page.press(Keys.ARROW_DOWN, shift=True)
+        self.assertEqual(float(self.handle("gap").get_attribute("aria-valuenow")), was + 11)
+        self.told()
+
+    def carry(self, path, x, y):
+        """Presses on a node and moves to a point of the container, and does not let go."""
+        left, top, scale = self.frame()
+        box = boxes_of(self.page)[path]
+        canvas = self.page.find("#fl-canvas")
+        middle = canvas.rect["x"] + canvas.rect["width"] / 2, canvas.rect["y"] + canvas.rect["height"] / 2
+        def offset(px, py):
+            return int(left + px * scale - middle[0]), int(top + py * scale - middle[1])
+        hands = self.page.hands().move_to_element_with_offset(canvas, *offset(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2))
+        hands.click_and_hold().move_by_offset(4, -4)
+        hands.move_to_element_with_offset(canvas, *offset(x, y)).perform()
+
+    def test_a_node_is_carried_into_another_container(self):
+        page = self.page
+        page.run("await api.resize(1100, 800)")
+        bar = boxes_of(page)["console/bar"]
+        before = self.strokes()
+        self.carry("console/body/work/zones/legend", bar["x"] + bar["width"] / 2, bar["y"] + bar["height"] / 2)
+        self.assertNotEqual(self.strokes(), before)  # where it would land
+        self.assertEqual(page.run("return api.changes()"), [])
+        self.let_go()
+        page.wait("the move", lambda: page.run("return api.changes()") == ["--move console/body/work/zones/legend=console/bar:1"])
+        self.assertEqual(page.selected(), "console/bar/legend")
+        self.told()
+        page.run("await api.undo()")
+
+    def test_escape_puts_back_what_is_carried(self):
+        page = self.page
+        page.run("await api.resize(1100, 800)")
+        bar = boxes_of(page)["console/bar"]
+        before = self.strokes()
+        self.carry("console/body/work/zones/legend", bar["x"] + bar["width"] / 2, bar["y"] + bar["height"] / 2)
+        page.hands().send_keys(Keys.ESCAPE).perform()
+        self.let_go()
+        self.assertEqual(page.run("return api.changes()"), [])
+        page.hands().move_to_element(page.find("#fl-width")).perform()
+        page.settle()
+        self.assertEqual(self.strokes(), before)
+
     # ---------------------------------------------------------------- see
 
     def test_a_click_in_the_picture_selects_as_one_in_the_nesting_does(self):

@@ -13,6 +13,7 @@
 #include "model/printable.hpp"
 #include "page/engine/asking.hpp"
 #include "page/engine/description.hpp"
+#include "page/engine/handles.hpp"
 #include "page/engine/shown_scene.hpp"
 
 #define FOND_LADDER_EXPORT(name) __attribute__((export_name(#name))) name
@@ -231,6 +232,15 @@ int FOND_LADDER_EXPORT(fl_under)(double x, double y) {
     if (!under.empty()) found = static_cast<int>(shown().place_of(under.front()));
   });
   return found;
+}
+
+/// Answers what of a node a hand can pull, as JSON; the node by its place in the description.
+int FOND_LADDER_EXPORT(fl_handles)(std::size_t place) {
+  return attempt([&] { page().answer = handles(shown(), shown().nodes().at(place)); });
+}
+/// Answers where a node would land that is carried to a point of the container, as JSON.
+int FOND_LADDER_EXPORT(fl_landing)(double x, double y, std::size_t carried) {
+  return attempt([&] { page().answer = landing(shown(), x, y, shown().nodes().at(carried)); });
 }
 
 /// Scrolls what lies at a point of the container. Returns whether something moved; boxes are told anew then.

@@ -47,6 +47,24 @@
  * @property {string[]} hints
  * @property {SceneNode[]} nodes
  *
+ * @typedef {object} Handle  what a hand pulls, from the corner of the container
+ * @property {string} setting
+ * @property {number} value  in pixels
+ * @property {number} x
+ * @property {number} y
+ * @property {'x' | 'y'} axis
+ * @property {1 | -1} way  -1: it grows to the left or up
+ * @property {boolean} negative  whether it may be
+ * @property {{words: string, setting: string}[]} choices  what moves with it; the first is the setting alone
+ *
+ * @typedef {object} Landing  where what is carried would come to stand, and the mark that shows it
+ * @property {string} container
+ * @property {number} place
+ * @property {number} x
+ * @property {number} y
+ * @property {number} width
+ * @property {number} height
+ *
  * @typedef {object} Answer
  * @property {number} status  as the program's exit status
  * @property {string} out
@@ -240,6 +258,16 @@ export class Engine {
   /** The place of the front-most node at a point, or -1. @param {number} x @param {number} y */
   under(x, y) {
     return this.#call('fl_under', x, y);
+  }
+  /** What of a node a hand can pull. @param {number} place @returns {{handles: Handle[], fixed: {axis: string, x: number, y: number, why: string}[]}} */
+  handles(place) {
+    this.#attempt('fl_handles', place);
+    return JSON.parse(this.#text('answer'));
+  }
+  /** Where a node would land that is carried to a point. @param {number} x @param {number} y @param {number} carried @returns {Landing | null} */
+  landing(x, y, carried) {
+    this.#attempt('fl_landing', x, y, carried);
+    return JSON.parse(this.#text('answer'));
   }
   /** @param {number} x @param {number} y @param {number} byX @param {number} byY @returns {boolean} */
   scroll(x, y, byX, byY) {

@@ -365,11 +365,11 @@ export class Ladder {
         ? counted(turns.length, 'turn')
         : quantities.length === 0
           ? 'No curve: no width turns over the ladder; select a node for its own'
-        : isSeen
-          ? 'No turns: these run straight over the whole ladder'
-          : rungs.length > 0
-            ? 'No curve: hidden over the whole ladder'
-            : 'No curve';
+          : isSeen
+            ? 'No turns: these run straight over the whole ladder'
+            : rungs.length > 0
+              ? 'No curve: hidden over the whole ladder'
+              : 'No curve';
     const items = turns
       .slice(0, mostTurns)
       .map((turn) => make('li', {}, widthLink(this.#session, turn.at), ` ${turnText(turn)}`));

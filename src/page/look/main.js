@@ -11,6 +11,7 @@ import { controlForm, controlSize, tellStatus } from './controls.js';
 import { find } from './dom.js';
 import { Engine } from './engine.js';
 import { Findings } from './findings.js';
+import { Handles } from './handles.js';
 import { Ladder } from './ladder.js';
 import { SizeMap } from './map.js';
 import { Moved } from './moved.js';
@@ -54,6 +55,7 @@ export async function begin(script, module) {
       session.size = { width: session.ladder.width.to, height: session.ladder.height?.to ?? null };
     picture.fit();
   });
+  new Handles(session);
   new Nesting(session);
   const claims = new Claims(session);
   new Ladder(session, hand, claims);

@@ -59,6 +59,7 @@ export class NodePanel {
     session.on('selected', () => {
       this.#fault = '';
       this.#told = null;
+      this.#session.settings = [];
       this.#write();
       this.#ask();
     });
@@ -77,6 +78,7 @@ export class NodePanel {
       const account = await this.#session.ask('account', 'ledger', [selected, ...at]);
       if (!account || selected !== this.#session.selected) return;
       this.#told = { path: selected, settings: told.settings, chain: told.chain, account: account.out };
+      this.#session.settings = told.settings;
       this.#write();
     } catch (error) {
       // At this size it is hidden: the program says so.

@@ -3,7 +3,7 @@
 // The arrangement, as `draw` draws it, with edges that a hand takes. It and the ladder below have one scale and one left
 // edge, which are kept here.
 
-import { find } from './dom.js';
+import { find, messageOf } from './dom.js';
 import { play } from './canvas.js';
 import { anyTrouble, flag, painted } from './engine.js';
 import { sized } from './numbers.js';
@@ -88,7 +88,7 @@ export class Picture {
   constructor(session, hand) {
     this.#session = session;
     this.#hand = hand;
-    session.on('size selected held rest', () => this.draw());
+    session.on('size selected held rest carried', () => this.draw());
     this.#sheet.addEventListener('scroll', () => this.draw());
     this.#dark.addEventListener('change', () => this.draw());
     this.#takeEdges();
@@ -163,6 +163,7 @@ export class Picture {
     }
     const over = places.get(this.#hovered);
     if (over !== undefined && scene.nodes[over].path !== selected) outline(painted(boxes, over), colour('--mark'), 1);
+    this.#markLanding(context, colour('--mark'));
     const chosen = places.get(selected);
     if (chosen !== undefined && this.#session.flags[chosen] & flag.placed) {
       const box = painted(boxes, chosen);
@@ -170,6 +171,28 @@ export class Picture {
       context.fillStyle = colour('--mark-fill');
       context.fillRect(box.x, box.y, box.width, box.height);
     }
+  }
+
+  /** Where what is carried would land. @param {CanvasRenderingContext2D} context @param {string} ink */
+  #markLanding(context, ink) {
+    const { landing, carried, places, boxes } = this.#session;
+    const place = places.get(carried);
+    if (!landing || place === undefined) return;
+    const thin = 1 / frame.scale;
+    const stroke = (
+      /** @type {import('./engine.js').Box} */ box,
+      /** @type {number} */ width,
+      /** @type {number[]} */ dash,
+    ) => {
+      context.strokeStyle = ink;
+      context.lineWidth = width * thin;
+      context.setLineDash(dash.map((part) => part * thin));
+      context.strokeRect(box.x, box.y, box.width, box.height);
+    };
+    stroke(painted(boxes, place), 2, [2, 4]);
+    const container = places.get(landing.container);
+    if (container !== undefined) stroke(painted(boxes, container), 1.5, [6, 3]);
+    stroke(landing, 4, []);
   }
 
   /** @param {number} width @param {number} height of the container in the picture */
@@ -234,9 +257,11 @@ export class Picture {
       };
     };
     this.#canvas.addEventListener('click', (event) => {
+      if (this.#carries) return;
       const { x, y } = inScene(event);
       session.select(session.under(x, y));
     });
+    this.#carry(inScene);
     this.#canvas.addEventListener('pointermove', (event) => {
       const { x, y } = inScene(event);
       this.hover(session.under(x, y), event);
@@ -254,6 +279,47 @@ export class Picture {
       { passive: false },
     );
   }
+
+  /** A node is carried by pressing on it and moving: the selected one, or else the one that is there. @param {(event: MouseEvent) => {x: number, y: number}} inScene */
+  #carry(inScene) {
+    const session = this.#session;
+    const far = 6; // pixels, before a press is taken for more than a click
+    this.#canvas.addEventListener('pointerdown', (down) => {
+      this.#carries = false;
+      const from = inScene(down);
+      const under = session.under(from.x, from.y);
+      const inSelected = session.selected !== '' && `${under}/`.startsWith(`${session.selected}/`);
+      if (down.button !== 0 || under === '' || (down.pointerType === 'touch' && !inSelected)) return;
+      const path = inSelected ? session.selected : under;
+      if (!path.includes('/')) return; // the root fills the container
+      const end = (/** @type {boolean} */ back) => {
+        this.#canvas.removeEventListener('pointermove', move);
+        for (const [name, does] of ends) removeEventListener(name, does);
+        if (this.#carries) session.drop(back).catch((error) => session.say(messageOf(error)));
+      };
+      const move = (/** @type {PointerEvent} */ event) => {
+        if (!this.#carries && Math.hypot(event.clientX - down.clientX, event.clientY - down.clientY) < far) return;
+        if (!this.#carries) this.#canvas.setPointerCapture(down.pointerId);
+        this.#carries = true;
+        const { x, y } = inScene(event);
+        session.carryOver(path, x, y);
+        event.preventDefault();
+      };
+      const up = () => end(false);
+      const away = () => end(true);
+      const key = (/** @type {Event} */ event) => {
+        if (/** @type {KeyboardEvent} */ (event).key === 'Escape') end(true);
+      };
+      const ends = /** @type {[string, (event: Event) => void][]} */ ([
+        ['pointerup', up],
+        ['pointercancel', away],
+        ['keydown', key],
+      ]);
+      this.#canvas.addEventListener('pointermove', move);
+      for (const [name, does] of ends) addEventListener(name, does);
+    });
+  }
+  #carries = false;
 
   /** Tells the name and size of a node. @param {string} path nothing when empty @param {MouseEvent} [event] where */
   hover(path, event) {

@@ -342,8 +342,12 @@ export class Session {
     }
     this.tell('size');
     this.work.add(performance.now() - begun);
+    this.#restSoon(all);
+  }
+  /** @param {boolean} now */
+  #restSoon(now) {
     clearTimeout(this.#resting);
-    this.#resting = setTimeout(() => this.#rest(), all ? 0 : 120);
+    this.#resting = setTimeout(() => this.#rest(), now ? 0 : 120);
   }
   #resting = 0;
 
@@ -405,6 +409,7 @@ export class Session {
     }
     this.boxes = this.#engine.boxes(this.scene.nodes.length);
     this.tell('size');
+    this.#restSoon(false);
     return true;
   }
 
@@ -454,6 +459,67 @@ export class Session {
       this.#engine.setForm(this.#formIn(this.scene));
     });
   }
+  // ------------------------------------------------------------ the hand
+
+  /** What of the selected node a hand can pull. */
+  handles() {
+    const place = this.places.get(this.selected);
+    if (place === undefined || !(this.flags[place] & flag.placed)) return { handles: [], fixed: [] };
+    return this.#engine.handles(place);
+  }
+  /**
+   * Gives a setting a value while a hand pulls it: one change, however often it is heard.
+   * @param {string} what as `try` takes it
+   */
+  pull(what) {
+    if (!this.#pulling) this.before = this.flags;
+    try {
+      if (this.#pulling) this.#engine.undo();
+      this.#pulling = false;
+      this.#engine.apply('try', what);
+      this.#pulling = true;
+    } catch (error) {
+      if (error instanceof Trapped) {
+        this.#restart(error, this.file, this.text, this.scene.changes, ' without what was just pulled');
+        return;
+      }
+      if (!(error instanceof Refused)) throw error;
+      this.say(error.message);
+    }
+    this.#arrange(false);
+  }
+  /** The hand lets go: what it pulled is a change, or, put back, none. @param {boolean} [back] */
+  letGo(back = false) {
+    if (!this.#pulling) return;
+    this.#pulling = false;
+    if (back) this.#engine.undo();
+    this.#renew();
+  }
+  #pulling = false;
+
+  /** Where a node would land that is carried to a point of the container; draws it. @param {string} path @param {number} x @param {number} y */
+  carryOver(path, x, y) {
+    const place = this.places.get(path);
+    this.landing = place === undefined ? null : this.#engine.landing(x, y, place);
+    this.carried = path;
+    this.tell('carried');
+  }
+  /** The hand lets go of what it carried. @param {boolean} [back] */
+  async drop(back = false) {
+    const { landing, carried } = this;
+    [this.landing, this.carried] = [null, ''];
+    this.tell('carried');
+    if (back || !landing) return;
+    const name = carried.slice(carried.lastIndexOf('/') + 1);
+    await this.apply('move', `${carried}=${landing.container}:${landing.place}`);
+    this.select(`${landing.container}/${name}`);
+  }
+  /** The settings of the selected node with their sources, as far as they are known. @type {{key: string, source: string, name?: string}[]} */
+  settings = [];
+  /** @type {import('./engine.js').Landing | null} */
+  landing = null;
+  carried = '';
+
   /** @param {string} does @param {string} what */
   async apply(does, what) {
     await this.#attempt(() => this.#engine.apply(does, what));
