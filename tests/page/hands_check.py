@@ -2,6 +2,7 @@
 """Everything that a hand can do on the page, done by a driven one, and what is seen then."""
 
 import json
+import os
 import re
 import shlex
 import unittest
@@ -367,6 +368,66 @@ class Hands(PageTest):
         page.hands().move_to_element(page.find("#fl-width")).perform()
         page.settle()
         self.assertEqual(self.strokes(), before)
+
+    def test_keys_carry_in_the_nesting(self):
+        page = self.page
+        page.run("await api.resize(1100, 800)")
+        page.find("[data-path='console/body/work/zones/legend']").click()
+        def carried(*keys):
+            hands = page.hands().key_down(Keys.ALT)
+            for key in keys:
+                hands.send_keys(key)
+            hands.key_up(Keys.ALT).perform()
+            page.settle()
+        steps = [  # each from where the one before left it, the keys going on with the node
+            (Keys.ARROW_UP, "--move console/body/work/zones/legend=console/body/work/zones:0", "console/body/work/zones/legend"),
+            (Keys.ARROW_LEFT, "--move console/body/work/zones/legend=console/body/work:1", "console/body/work/legend"),
+            (Keys.ARROW_DOWN, "--move console/body/work/legend=console/body/work:2", "console/body/work/legend"),
+            (Keys.ARROW_RIGHT, "--move console/body/work/legend=console/body/work/cards:3", "console/body/work/cards/legend"),
+        ]
+        for count, (key, change, path) in enumerate(steps, 1):
+            carried(key)
+            page.wait(change, lambda: len(page.run("return api.changes()")) == count)
+            self.assertEqual(page.run("return api.changes()")[-1], change)
+            page.wait(path, lambda: page.selected() == path)
+            self.assertEqual(page.driver.execute_script("return document.activeElement.dataset.path"), path)
+        self.told()
+        carried(Keys.ARROW_RIGHT)  # before it stands a card, which is a container
+        page.press(Keys.DELETE)
+        page.wait("the node is gone", lambda: page.run("return api.changes()")[-1].startswith("--remove"))
+        self.assertIn("it is taken out of the scene", page.text("#fl-keys"))
+
+    def test_whatever_hands_do_can_be_taken_back(self):
+        """Many actions at random, by handles and by keys, then as many undos as changes: the scene is the first one."""
+        page = self.page
+        sequences = int(os.environ.get("FOND_LADDER_HAND_SEQUENCES", "12"))
+        done = page.run("""
+          const first = await api.sceneText();
+          let random = 7, made = 0;
+          const dice = (n) => { random = (random * 1103515245 + 12345) % 2147483648; return Math.floor(random / 65536) % n; };
+          const press = (element, key, alt) => element.dispatchEvent(new KeyboardEvent('keydown', { key, altKey: alt, bubbles: true, cancelable: true }));
+          const rest = () => new Promise((done) => setTimeout(done, 8));
+          for (let sequence = 0; sequence < a[0]; ++sequence) {
+            for (let action = 0; action < 30; ++action) {
+              const lines = [...document.querySelectorAll('#fl-tree [role=treeitem]')];
+              const line = lines[dice(lines.length)];
+              await api.select(line.dataset.path);
+              const handles = [...document.querySelectorAll('#fl-handles [role=slider]')];
+              const arrow = ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'][dice(4)];
+              if (dice(3) > 0 && handles.length > 0) press(handles[dice(handles.length)], arrow, false);
+              else if (dice(12) === 0 && lines.length > 12) press(line, 'Delete', false);
+              else press(line, arrow, true);
+              await rest();
+            }
+            const changes = (await api.changes()).length;
+            made += changes;
+            for (let i = 0; i < changes; ++i) await api.undo();
+            if ((await api.changes()).length !== 0) return [sequence, 'changes are left'];
+            if ((await api.sceneText()) !== first) return [sequence, 'another scene'];
+          }
+          return ['well', made];""", sequences)
+        self.assertEqual(done[0], "well", done)
+        self.assertGreater(done[1], 8 * sequences)
 
     # ---------------------------------------------------------------- see
 

@@ -2,7 +2,8 @@
 // @ts-check
 // The size in numbers, the form of the scene, and the line that says how it stands.
 
-import { find, make, messageOf, refill } from './dom.js';
+import { carryingKeys } from './carrying.js';
+import { find, inside, make, messageOf, refill } from './dom.js';
 import { anyTrouble, flag, troubles } from './engine.js';
 import { counted, few, rounded, sized } from './numbers.js';
 import { stepOf } from './picture.js';
@@ -183,4 +184,18 @@ export function tellStatus(session) {
     document.title = session.scene.name;
     find('title').textContent = session.scene.name;
   });
+}
+
+/** All that keys do on the page, in one place. */
+export function listKeys() {
+  const keys = [
+    ['← → ↑ ↓', 'on an edge, the cursor or the map: the container by 1, with Shift by 10'],
+    ['← → ↑ ↓', 'on a handle of the selected node: its setting by 1, with Shift by 10'],
+    ['Escape', 'puts back what the hand pulls or carries'],
+    ['↑ ↓ ← →', 'in the nesting: the line before or behind, the container, its first child'],
+    ...carryingKeys,
+    ['Ctrl+Z', 'takes the last change back; with Shift makes it again'],
+  ];
+  const rows = keys.map(([key, does]) => make('tr', {}, make('th', { scope: 'row' }, key), make('td', {}, does)));
+  refill(inside('keys'), make('table', { className: 'keys' }, make('tbody', {}, ...rows)));
 }

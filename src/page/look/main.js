@@ -7,7 +7,7 @@ import { Asker, answerQuestions } from './asker.js';
 import { letterRuler } from './canvas.js';
 import { Changes } from './changes.js';
 import { Claims } from './claims.js';
-import { controlForm, controlSize, tellStatus } from './controls.js';
+import { controlForm, controlSize, listKeys, tellStatus } from './controls.js';
 import { find } from './dom.js';
 import { Engine } from './engine.js';
 import { Findings } from './findings.js';
@@ -67,6 +67,7 @@ export async function begin(script, module) {
   controlForm(session);
   controlSize(session, hand);
   tellStatus(session);
+  listKeys();
   let wide = 0;
   new ResizeObserver(() => {
     if (find('stage').clientWidth === wide || session.places.size === 0) return;

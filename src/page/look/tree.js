@@ -2,6 +2,7 @@
 // @ts-check
 // The nesting beside the picture: a line a node, how it lays its children, and what is bad about it.
 
+import { carryByKey } from './carrying.js';
 import { find, make } from './dom.js';
 import { flag, troubles } from './engine.js';
 
@@ -85,6 +86,9 @@ export class Nesting {
     });
   }
 
+  /** Whether a key carried a node, whose line the keys are to go on with. */
+  #follows = false;
+
   #choose() {
     const { selected, places } = this.#session;
     const chosen = places.get(selected);
@@ -97,6 +101,8 @@ export class Nesting {
     for (const { line } of this.#lines) line.tabIndex = -1;
     const { line } = this.#lines[chosen];
     line.tabIndex = 0;
+    if (this.#follows) line.focus();
+    this.#follows = false;
     const [box, room] = [line.getBoundingClientRect(), this.#tree.getBoundingClientRect()];
     if (box.top < room.top || box.bottom > room.bottom) this.#tree.scrollTop += box.top - room.top - room.height / 2;
   }
@@ -105,6 +111,13 @@ export class Nesting {
   #walk(event) {
     const { nodes } = this.#session.scene;
     const now = this.#lines.findIndex(({ line }) => line === event.target);
+    this.#follows = true; // before the change, which may be told at once
+    if (now >= 0 && carryByKey(this.#session, now, event)) {
+      event.preventDefault();
+      event.stopPropagation();
+      return;
+    }
+    this.#follows = false;
     const parent = nodes[now]?.parent ?? -1;
     const child = nodes.findIndex((node) => node.parent === now);
     const to = {
