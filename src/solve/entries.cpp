@@ -14,13 +14,8 @@ void lay_entries(FrameOf<N>& frame, Index list) {
   if constexpr (axis == y_axis && std::is_same_v<N, double>) kept_line::drop(frame, list);
   const Traits own = frame.traits(list);
   const N inner = frame.inner_size(list, axis);
-  const Laying<axis, FrameOf<N>> laying{frame,
-                                        list,
-                                        own,
-                                        inner,
-                                        frame.gap_down(list, axis, inner),
-                                        lays_backwards(frame, own, axis),
-                                        frame.flow(list)};
+  const Laying<axis, FrameOf<N>> laying{
+      frame, list, own, inner, frame.gap_down(list, axis, inner), lays_backwards(frame, own, axis), frame.flow(list)};
   const SidesOf<N> edges = frame.content_edges(list, axis);
   N at = 0;
   for (Index i = 0; i < laying.flow.size(); ++i) {

@@ -64,7 +64,9 @@ class Handles {
     const bool along = line && (axis == x_axis) == row;
     const std::string side = axis == x_axis ? "width" : "height";
     const Sizing& size = keys_.size_on(axis);
-    const auto pins = [&](PinSide near, PinSide far) { return keys_.pin && keys_.pin->says(near) && keys_.pin->says(far); };
+    const auto pins = [&](PinSide near, PinSide far) {
+      return keys_.pin && keys_.pin->says(near) && keys_.pin->says(far);
+    };
     if (along && (keys_.weight || above.alike)) {
       fix(axis, keys_.weight ? "its weight decides its " + side : "children of " + tree_.step(parent) + " are alike");
       return;
@@ -75,8 +77,8 @@ class Handles {
       fix(axis, "its pins decide its " + side);
       return;
     }
-    const bool fills = size.way() == Sizing::Way::fill || (size.way() == Sizing::Way::automatic && !along && !keys_.pin &&
-                                                           stretches(above, axis));
+    const bool fills = size.way() == Sizing::Way::fill ||
+                       (size.way() == Sizing::Way::automatic && !along && !keys_.pin && stretches(above, axis));
     Handle& handle = handles.emplace_back();
     handle.setting = (fills ? "max_" : "") + side;
     handle.value = axis == x_axis ? solution_.box(node_).width : solution_.box(node_).height;
@@ -91,8 +93,8 @@ class Handles {
   }
 
   void fix(Axis axis, std::string why) {
-    fixed.push_back({axis, axis == x_axis ? box_.right() : middle(x_axis), axis == y_axis ? box_.bottom() : middle(y_axis),
-                     std::move(why)});
+    fixed.push_back({axis, axis == x_axis ? box_.right() : middle(x_axis),
+                     axis == y_axis ? box_.bottom() : middle(y_axis), std::move(why)});
   }
 
   /// Whether its right or bottom edge stays where it is when its size is another one.
@@ -102,8 +104,8 @@ class Handles {
     const auto says = [&](PinSide physical, PinSide logical) {
       return keys_.pin->says(physical) || (axis == x_axis && keys_.pin->says(logical));
     };
-    const bool near = axis == x_axis ? says(PinSide::left, mirrored ? PinSide::end : PinSide::start)
-                                     : keys_.pin->says(PinSide::top);
+    const bool near =
+        axis == x_axis ? says(PinSide::left, mirrored ? PinSide::end : PinSide::start) : keys_.pin->says(PinSide::top);
     const bool far = axis == x_axis ? says(PinSide::right, mirrored ? PinSide::start : PinSide::end)
                                     : keys_.pin->says(PinSide::bottom);
     return far && !near;
@@ -143,7 +145,8 @@ class Handles {
       handle.y = axis == y_axis ? (first.bottom() + second.y) / 2 : a.y + a.height / 2;
     } else {
       const auto tracks = solution_.tracks(node_);
-      const auto &own = axis == x_axis ? tracks.columns : tracks.rows, &others = axis == x_axis ? tracks.rows : tracks.columns;
+      const auto &own = axis == x_axis ? tracks.columns : tracks.rows,
+                 &others = axis == x_axis ? tracks.rows : tracks.columns;
       if (own.size() < 2 || others.empty()) return;
       const bool backwards = own[1].at < own[0].at;
       const Solution::TrackBox &first = backwards ? own[1] : own[0], &second = backwards ? own[0] : own[1];
