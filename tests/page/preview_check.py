@@ -32,9 +32,9 @@ class Preview:
             raise AssertionError(f"no address in {self.line!r}: {self.process.communicate()[1]}")
         self.address, self.port = address[0], int(address[1])
 
-    def ask(self, path="/", method="GET", **headers):
+    def ask(self, path="/", method="GET", body=None, **headers):
         with contextlib.closing(http.client.HTTPConnection("127.0.0.1", self.port, timeout=10)) as connection:
-            connection.request(method, path, headers=headers)
+            connection.request(method, path, body, {name.replace("_", "-"): value for name, value in headers.items()})
             answer = connection.getresponse()
             return answer.status, answer.read(), answer
 
@@ -162,6 +162,47 @@ class Followed(unittest.TestCase):
                     pass
                 took.append(1000 * (time.monotonic() - begun))
         print(f"a change is told after {sorted(took)[5]:.0f} ms, at worst {max(took):.0f}")
+
+    def test_writes_for_its_own_page_alone_and_never_over_a_file_that_changed(self):
+        with Preview(self.scene, "--write") as preview:
+            own, changed = f"http://127.0.0.1:{preview.port}", self.text.replace('"width": 240', '"width": 241')
+            def post(text, made_from="1", origin=own, path="/scene"):
+                status, why, _ = preview.ask(path, "POST", text.encode(), Origin=origin, X_Made_From=made_from)
+                return status, why.decode()
+            self.assertEqual(preview.ask("/writes")[0], 204)
+            for origin, made_from, path, status in [("http://garden.example", "1", "/scene", 403), (own, "", "/scene", 403),
+                                                    ("null", "1", "/scene", 403), (own, "1", "/", 405), (own, "1", "/changes", 405)]:
+                self.assertEqual(post(changed, made_from, origin, path)[0], status, (origin, made_from, path))
+            self.assertEqual(post('{"format":1,"root":{"kind":"rov"}}')[0], 409)
+            self.assertIn("changed meanwhile", post(changed, "7")[1])
+            self.assertEqual(self.scene.read_text(), self.text)
+            self.assertEqual(post(changed), (204, ""))
+            self.assertEqual(self.scene.read_text(), changed)
+            self.pages[0].wait("the program to see it", lambda: preview.ask("/scene")[1].decode() == changed)
+            self.scene.write_text(self.text + "\n")  # by somebody else
+            self.assertEqual(post(changed, "2")[0], 409)
+            self.assertEqual(self.scene.read_text(), self.text + "\n")
+        with Preview(self.scene) as preview:
+            self.assertEqual(preview.ask("/writes")[0], 404)
+            self.assertEqual(preview.ask("/scene", "POST", b"{}", Origin=f"http://127.0.0.1:{preview.port}", X_Made_From="1")[0], 405)
+
+    def test_the_page_writes_its_changes_and_undo_goes_back_over_it(self):
+        with Preview(self.scene, "--write") as preview:
+            page = self.pages[0].open(preview.address)
+            page.wait("a button that writes", lambda: "Write to file" in page.texts("#fl-changes button"))
+            page.run("await api.apply('try beds.width=250')")
+            page.unfold("#fl-changes")
+            page.click("Write to file", "#fl-changes")
+            page.wait("the file", lambda: self.scene.read_text() == self.text.replace('"width": 240', '"width": 250', 1))
+            time.sleep(0.5)  # the page hears of its own file, and takes it for what it is
+            self.assertEqual(beds(page)["width"], 250)
+            self.assertEqual(page.run("return api.changes()"), ["--try beds.width=250"])
+            page.run("await api.undo()")
+            page.click("Write to file", "#fl-changes")
+            page.wait("the file as it was", lambda: self.scene.read_text() == self.text)
+            with Preview(self.scene) as other:  # who may not write has no button
+                self.pages[1].open(other.address)
+                self.assertNotIn("Write to file", self.pages[1].texts("#fl-changes button"))
 
     def test_a_kit_that_changes_changes_the_page(self):
         with tempfile.TemporaryDirectory() as folder:

@@ -19,7 +19,7 @@ namespace {
 struct PreviewCall {
   PageCall page;
   std::string port;
-  bool open = false;
+  bool open = false, write = false;
 };
 
 std::optional<int> parse_port(const std::string& text) {
@@ -66,7 +66,7 @@ ExitStatus preview(const PreviewCall& call, const Streams& streams) {
   page::WatchedFile file(call.page.scene.file);
   const std::string title = title_of_first(call.page, file, streams);
   page::Server server(
-      file, [&] { return page_now(page, call.page, file); }, port);
+      file, [&] { return page_now(page, call.page, file); }, port, call.write);
   const std::string address = fmt::format("http://127.0.0.1:{}/", server.port());
   fmt::print(streams.out, "{} at {}{}; Ctrl-C ends it\n", printable(title), address,
              server.is_elsewhere() && !port ? fmt::format(" ({} is taken)", page::Server::usual_port) : "");
@@ -87,6 +87,7 @@ Command preview_command() {
   options.text("--port", "NUMBER", call.port,
                "Where to listen on this machine; 8017 or the next free one when left out");
   options.flag("--open", call.open, "Also show it in the browser");
+  options.flag("--write", call.write, "The page may write what was changed into the file, where it is still the same");
   return command.does(preview);
 }
 

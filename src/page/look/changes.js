@@ -25,7 +25,7 @@ export class Changes {
   /** @param {import('./session.js').Session} session */
   constructor(session) {
     this.#session = session;
-    session.on('scene', () => this.#write());
+    session.on('scene file', () => this.#write());
     this.#does.addEventListener('change', () => (this.#what.placeholder = takes[this.#does.value]));
     addEventListener('keydown', (event) => {
       if (
@@ -87,9 +87,16 @@ export class Changes {
         button('Copy as options', () => this.#copy(), !options),
         ' ',
         button('Save as scene', () => this.#save()),
+        ...this.#writing(button),
       ),
       make('output', { className: 'quiet', id: 'fl-copied' }),
     );
+  }
+
+  /** A button for the file itself, where it may be written. @param {(text: string, does: () => void, disabled?: boolean) => Node} button */
+  #writing(button) {
+    const { write, isInFile } = this.#session;
+    return write ? [' ', button('Write to file', () => this.#quietly(write()), isInFile)] : [];
   }
 
   /** Quoted for a shell, as the program writes them. */

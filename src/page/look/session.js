@@ -189,6 +189,7 @@ export class Session {
       return;
     }
     [this.file, this.text, this.faults] = [file, text, ''];
+    this.#fileText = text;
     const lost = this.#makeAgain(changes);
     this.tell('faults');
     this.#renew(this.scene);
@@ -519,6 +520,19 @@ export class Session {
   /** @type {import('./engine.js').Landing | null} */
   landing = null;
   carried = '';
+
+  /** Writes the scene with all changes into its file; absent where nobody may. @type {(() => Promise<void>) | undefined} */
+  write;
+  /** The text that is in the file now. @param {string} text */
+  inFile(text) {
+    this.#fileText = text;
+    this.tell('file');
+  }
+  #fileText = '';
+  /** Whether what is shown is what is in the file. */
+  get isInFile() {
+    return this.#fileText === this.sceneText();
+  }
 
   /** @param {string} does @param {string} what */
   async apply(does, what) {

@@ -13,15 +13,17 @@
 namespace fond_ladder::page {
 
 /// Listens on the loopback address only; answers GET and HEAD, and nothing that is asked under another name than that
-/// of this machine, so that no page from elsewhere can ask through a browser. Nothing is written.
+/// of this machine, so that no page from elsewhere can ask through a browser. Nothing is written, but where that was
+/// allowed: then a page of this very server may post the scene with the version of the file that it is made from.
 ///   /         the page, with the scene as it is now
 ///   /scene    the scene file
+///   /writes   whether it may be written: an empty answer, or not found
 ///   /changes  server-sent events: the version of the file, once at first and then whenever it is another one
 class Server {
  public:
   /// `page` makes the page. Begins to listen on `port`, or when absent on the first that is free from the usual one on.
   /// Throws WrongCall.
-  Server(WatchedFile& file, std::function<std::string()> page, std::optional<int> port);
+  Server(WatchedFile& file, std::function<std::string()> page, std::optional<int> port, bool writes = false);
   ~Server();
   Server(const Server&) = delete;
   Server& operator=(const Server&) = delete;

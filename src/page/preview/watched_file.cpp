@@ -8,6 +8,7 @@
 
 #include <tuple>
 
+#include "calls/target_file.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "scene/read/scene_text.hpp"
 
@@ -56,6 +57,24 @@ std::uint64_t WatchedFile::wait_for_other(std::uint64_t version, std::chrono::mi
   std::unique_lock held(guard_);
   changed_.wait_for(held, longest, [&] { return content_.version != version || ended_; });
   return content_.version;
+}
+
+std::string WatchedFile::write(const std::string& text, std::uint64_t version) {
+  const std::scoped_lock one_at_a_time(writing_);
+  const Content now = content();
+  try {
+    const std::string there = scene::text_of_file(path_);
+    if (now.version != version || there != now.text) {
+      return files_used_by(there, path_).empty()
+                 ? "The file changed meanwhile; it was not written. What is shown next is the file as it is."
+                 : "The scene uses other files, which would all be written into this one; save it as a scene instead.";
+    }
+    static_cast<void>(read_scene(text, path_));
+    calls::write_target(path_, text);
+  } catch (const std::exception& error) {
+    return error.what();
+  }
+  return "";
 }
 
 void WatchedFile::watch() {

@@ -30,6 +30,10 @@ class WatchedFile {
   /// Waits for another version than this, as long as given. Returns the version that there is.
   [[nodiscard]] std::uint64_t wait_for_other(std::uint64_t version, std::chrono::milliseconds longest) const;
 
+  /// Writes a scene over the file, where that is still what it was in a version, and stands alone. Returns why it was
+  /// not written; nothing when it was.
+  [[nodiscard]] std::string write(const std::string& text, std::uint64_t version);
+
  private:
   void watch();
   void read();
@@ -37,6 +41,7 @@ class WatchedFile {
   std::string path_;
   std::vector<std::string> used_;  // the watcher's
   mutable std::mutex guard_;
+  std::mutex writing_;
   mutable std::condition_variable changed_;
   Content content_;
   bool ended_ = false;
