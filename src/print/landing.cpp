@@ -46,8 +46,9 @@ LandingShown landing_of(const SolvedScene& measured, const Point& at, NodeId car
                         const std::vector<std::string>& modes) {
   LandingShown shown{at, carried, measured.solution.landing(at.x, at.y, carried), {}, {}, {}};
   if (!shown.landing || !carried) return shown;
-  if (!measured.scene.tree.contains(shown.landing->parent)) {
-    shown.refused = "an entry of a list of copies is like the others, and takes nothing of its own";
+  const Tree& written = measured.scene.tree;
+  if (!written.contains(shown.landing->parent) || written.keys(shown.landing->parent).only_in_view.entries > 0) {
+    shown.refused = "the entries of a list of copies are alike, and nothing stands beside them";
     return shown;
   }
   Scene dropped = measured.scene;

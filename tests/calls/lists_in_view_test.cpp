@@ -109,6 +109,13 @@ TEST(ListsInViewTold, ClimbsTellWhatComesIntoView) {
   EXPECT_THAT(turns, HasSubstr("another entry of `log` comes into view"));
 }
 
+TEST(ListsInViewTold, NothingLandsBetweenCopies) {
+  const std::vector<std::string> landing{"measure", "-", "--at", "200", "--landing", "9,30", "--carry", "foot"};
+  EXPECT_THAT(told(landing, log_of("1000000")),
+              HasSubstr("the entries of a list of copies are alike, and nothing stands beside them"));
+  EXPECT_THAT(told(landing, log_of("[{},{},{}]")), Not(HasSubstr("list of copies")));
+}
+
 TEST(ListsInViewTold, ATryIsMadeInTheOneThatIsCopied) {
   const testing::Result tidy = testing::run({"tidy", "-", "--try", "log/entry.size=20"}, log_of("1000000"));
   EXPECT_EQ(tidy.status, 0) << tidy.err;
