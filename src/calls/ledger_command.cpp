@@ -38,8 +38,7 @@ void print_account(const Ledger& account, const std::vector<LedgerStep>& chain, 
 
 ExitStatus ledger(const LedgerCall& call, const Streams& streams) {
   const Scene scene = load_scene(call.scene, streams);
-  const std::string first = with_first_entries(scene.tree, call.node).value_or(call.node);  // settings are as there
-  const NodeId written = scene.tree.at(first);
+  const NodeId written = node_as_written(scene.tree, call.node);
   SceneSolver solver(scene, call.scene.modes);
   std::optional<JsonAnswers> answers;
   bool is_first = true;
@@ -52,7 +51,7 @@ ExitStatus ledger(const LedgerCall& call, const Streams& streams) {
       throw WrongCall(
           fmt::format("{} is not in view at {}, and only what is in view is arranged there; scroll to it by "
                       "--scrolled, or ask for {}",
-                      call.node, size_text(solution.container()), first));
+                      call.node, size_text(solution.container()), scene.tree.tail(written)));
     const NodeId node = solution.tree().at(call.node);
     const Ledger account = fond_ladder::ledger(solution, node);
     const std::vector<LedgerStep> chain = chain_to_root(solution, node);

@@ -100,7 +100,7 @@ class MeasurePrinter {
     }
     if (!is_first) out_ << '\n';
     if (!call_.settings.empty()) {
-      const NodeId node = written(scene.tree);
+      const NodeId node = node_as_written(scene.tree, call_.settings);
       print_settings(scene.tree.path(node), title_of(scene, solution, asked),
                      settings(scene, node, asked.rung, call_.scene.modes), out_);
     } else if (drop_) {
@@ -126,11 +126,6 @@ class MeasurePrinter {
     return density_ ? solution.snapped(*density_) : solution.boxes();
   }
 
-  /// Whose settings are asked for; entries of a list have those of the first.
-  [[nodiscard]] NodeId written(const Tree& tree) const {
-    return tree.at(with_first_entries(tree, call_.settings).value_or(call_.settings));
-  }
-
   [[nodiscard]] LandingShown landing(const SolvedScene& measured) const {
     const NodeId carried = call_.carry.empty() ? NodeId() : measured.scene.tree.at(call_.carry);
     return landing_of(measured, *drop_, carried, call_.scene.modes);
@@ -140,7 +135,7 @@ class MeasurePrinter {
     const Scene& scene = measured.scene;
     JsonWriter& json = answers_->next(scene, call_.scene.file, measured.solution, measured.asked);
     if (!call_.settings.empty()) {
-      const NodeId node = written(scene.tree);
+      const NodeId node = node_as_written(scene.tree, call_.settings);
       json.text("node", scene.tree.path(node));
       write_settings(json, settings(scene, node, measured.asked.rung, call_.scene.modes));
     } else if (drop_) {
@@ -207,10 +202,7 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   require_sound(call);
   const std::vector<Variant> values = load_values(call.scene, streams);
   if (!call.settings.empty()) {  // a wrong name comes to light before anything is printed
-    for (const Variant& value : values) {
-      const Tree& tree = value.scene.tree;
-      static_cast<void>(tree.at(with_first_entries(tree, call.settings).value_or(call.settings)));
-    }
+    for (const Variant& value : values) static_cast<void>(node_as_written(value.scene.tree, call.settings));
   }
   if (!call.carry.empty()) {
     for (const Variant& value : values) {

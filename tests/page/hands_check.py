@@ -3,8 +3,10 @@
 
 import json
 import os
+import pathlib
 import re
 import shlex
+import tempfile
 import unittest
 
 from selenium.webdriver.common.keys import Keys
@@ -229,6 +231,7 @@ class Hands(PageTest):
                                       "log=4800", "--format", "json").stdout)["answers"][0]
         self.assertEqual(sorted(shown), sorted(node["path"] for node in measured["nodes"]))
         self.assertIn("screen/log/entry[100]", shown)
+        page.wait_for_text("#fl-turns summary", "No curve: no width turns over the ladder; select a node for its own")
         self.assertNotIn("screen/log/entry[1]", shown)
         page.find("[data-path='screen/log/entry[100]/note']").click()
         page.wait_for_text("#fl-node", "weight 1")
@@ -342,12 +345,17 @@ class Hands(PageTest):
         hands.click_and_hold().move_by_offset(4, -4)
         hands.move_to_element_with_offset(canvas, *offset(x, y)).perform()
 
-    def test_a_node_is_carried_into_another_container(self):
-        page = self.page
-        page.run("await api.resize(1100, 800)")
-        bar = boxes_of(page)["console/bar"]
+    def carry_the_legend_over_the_bar(self):
+        """Returns what the picture was before."""
+        self.page.run("await api.resize(1100, 800)")
+        bar = boxes_of(self.page)["console/bar"]
         before = self.strokes()
         self.carry("console/body/work/zones/legend", bar["x"] + bar["width"] / 2, bar["y"] + bar["height"] / 2)
+        return before
+
+    def test_a_node_is_carried_into_another_container(self):
+        page = self.page
+        before = self.carry_the_legend_over_the_bar()
         self.assertNotEqual(self.strokes(), before)  # where it would land
         self.assertEqual(page.run("return api.changes()"), [])
         self.let_go()
@@ -358,16 +366,24 @@ class Hands(PageTest):
 
     def test_escape_puts_back_what_is_carried(self):
         page = self.page
-        page.run("await api.resize(1100, 800)")
-        bar = boxes_of(page)["console/bar"]
-        before = self.strokes()
-        self.carry("console/body/work/zones/legend", bar["x"] + bar["width"] / 2, bar["y"] + bar["height"] / 2)
+        before = self.carry_the_legend_over_the_bar()
         page.hands().send_keys(Keys.ESCAPE).perform()
         self.let_go()
         self.assertEqual(page.run("return api.changes()"), [])
         page.hands().move_to_element(page.find("#fl-width")).perform()
         page.settle()
         self.assertEqual(self.strokes(), before)
+
+    def test_a_weight_that_decides_nothing_is_not_said_to(self):
+        """In a row it does; of what is pinned, and in a list of which only what is in view is arranged, it does not."""
+        child = '{"kind":"box","name":"a","weight":1,"natural":[40,40],"height":60%s}'
+        for container, more, why in [('"kind":"row"', "", True), ('"kind":"row"', ',"width":50,"pin":{"left":9}', False),
+                                     ('"kind":"row","scroll":"x","only_in_view":true', "", False)]:
+            with tempfile.TemporaryDirectory() as folder:
+                scene = pathlib.Path(folder) / "s.scene.json"
+                scene.write_text('{"format":1,"root":{%s,"name":"r","children":[%s,{"kind":"box","name":"b"}]}}' % (container, child % more))
+                self.page.report(scene, "--at", "400x200").run("await api.select('r/a')")
+                self.handle("its weight decides its width" if why else "width")
 
     def test_keys_carry_in_the_nesting(self):
         page = self.page

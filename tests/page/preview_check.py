@@ -200,6 +200,14 @@ class Followed(unittest.TestCase):
             page.run("await api.undo()")
             page.click("Write to file", "#fl-changes")
             page.wait("the file as it was", lambda: self.scene.read_text() == self.text)
+            page.run("await api.apply('add status:0={\"kind\": \"box\", \"name\": \"lamp\", \"width\": 20}')")
+            page.click("Write to file", "#fl-changes")
+            page.wait("the lamp", lambda: '"lamp"' in self.scene.read_text())
+            time.sleep(0.5)
+            self.scene.write_text(self.scene.read_text().replace('"width": 240', '"width": 244'))  # by somebody else
+            page.wait("the new width", lambda: beds(page)["width"] == 244)
+            self.assertEqual(page.run("return api.changes()"), [])  # it is in the file, and not made twice
+            self.assertNotIn("No longer possible", page.text("#fl-status"))
             with Preview(self.scene) as other:  # who may not write has no button
                 self.pages[1].open(other.address)
                 self.assertNotIn("Write to file", self.pages[1].texts("#fl-changes button"))

@@ -61,13 +61,13 @@ class Handles {
     if (!parent) return;
     const Keys above = solution_.keys(parent);
     const bool row = above.kind == Kind::row, line = row || above.kind == Kind::column;
-    const bool along = line && (axis == x_axis) == row;
+    const bool along = line && !keys_.pin && (axis == x_axis) == row;
     const std::string side = axis == x_axis ? "width" : "height";
     const Sizing& size = keys_.size_on(axis);
     const auto pins = [&](PinSide near, PinSide far) {
       return keys_.pin && keys_.pin->says(near) && keys_.pin->says(far);
     };
-    if (along && (keys_.weight || above.alike)) {
+    if (along && !above.is_list() && (keys_.weight || above.alike)) {
       fix(axis, keys_.weight ? "its weight decides its " + side : "children of " + tree_.step(parent) + " are alike");
       return;
     }
@@ -112,6 +112,7 @@ class Handles {
   }
 
   [[nodiscard]] bool stretches(const Keys& above, Axis axis) const {
+    if (keys_.kind == Kind::image) return false;
     switch (above.kind) {
       case Kind::row:
       case Kind::column: return keys_.self.across.value_or(above.across) == Across::stretch && !above.wrap;

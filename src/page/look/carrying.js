@@ -3,6 +3,8 @@
 // What keys do with a node in the nesting: carry it among its siblings, into the container before it and out of its own,
 // and take it out of the scene. The same moves as a hand makes, told in one list.
 
+import { messageOf } from './dom.js';
+
 /** @typedef {import('./session.js').Session} Session */
 
 /** What each key does, for the list of keys. */
@@ -58,7 +60,7 @@ function destination(session, place, key) {
  */
 export function carryByKey(session, place, event) {
   const { path, step } = session.scene.nodes[place];
-  const refused = (/** @type {unknown} */ error) => session.say(error instanceof Error ? error.message : String(error));
+  const refused = (/** @type {unknown} */ error) => session.say(messageOf(error));
   if (event.key === 'Delete' && !event.altKey) {
     const above = path.slice(0, path.lastIndexOf('/'));
     session
@@ -73,13 +75,6 @@ export function carryByKey(session, place, event) {
     session.say(`${step} cannot go further that way.`);
     return true;
   }
-  const container = session.scene.nodes[to.container].path;
-  session
-    .apply('move', `${path}=${container}:${to.place}`)
-    .then(() => {
-      const there = session.scene.nodes.find((node) => node.path === `${container}/${step}`);
-      if (there) session.select(there.path);
-    })
-    .catch(refused);
+  session.carry(path, session.scene.nodes[to.container].path, to.place).catch(refused);
   return true;
 }

@@ -53,7 +53,7 @@ export class Handles {
   #shown = '';
   #pulls = false;
   #from = 0; // the value when the hand took hold
-  #of = '';
+  #drawn = ''; // what the elements are of
 
   /** @param {import('./session.js').Session} session */
   constructor(session) {
@@ -71,16 +71,14 @@ export class Handles {
     const { handles: all, fixed } = this.#session.handles();
     const handles = this.#pulls ? all : withRoom(all);
     const of = this.#session.selected;
-    const same =
-      of === this.#of && this.#all.map((one) => one.handle.setting).join() === handles.map((one) => one.setting).join();
-    if (!same && !this.#pulls) {
+    const drawn = JSON.stringify([of, handles.map((one) => one.setting), fixed]);
+    if (drawn !== this.#drawn && !this.#pulls) {
       // what the hand holds stays until it lets go
-      this.#of = of;
+      this.#drawn = drawn;
       this.#all = handles.map((handle) => ({ handle, element: this.#make(handle) }));
-    }
-    const fixtures = fixed.map((one) => this.#makeFixed(one));
-    if (!this.#pulls && (!same || fixtures.length > 0 || this.#place.childElementCount !== this.#all.length))
+      const fixtures = fixed.map((one) => this.#makeFixed(one));
       this.#place.replaceChildren(...this.#all.map((one) => one.element), ...fixtures);
+    }
     for (const one of this.#all) {
       const handle = handles.find(({ setting }) => setting === one.handle.setting);
       if (handle) this.#put(one, handle);
@@ -219,7 +217,8 @@ export class Handles {
     const said = this.#session.settings.find(({ key }) => key === own.split('.')[0]);
     const whence = said && said.source !== 'default' ? `(${said.source}${said.name ? ` ${said.name}` : ''}) ` : '';
     this.#label.replaceChildren(make('strong', {}, own), ` ${rounded(handle.value)} ${whence}`, ...buttons);
-    this.#label.style.left = `${frame.left + handle.x * frame.scale + 12}px`;
-    this.#label.style.top = `${frame.top + handle.y * frame.scale + 12}px`;
+    const { x, y } = spotOf(handle);
+    this.#label.style.left = `${x + 12}px`;
+    this.#label.style.top = `${y + 12}px`;
   }
 }

@@ -363,7 +363,7 @@ export class Ladder {
     const summary =
       turns.length > 0
         ? counted(turns.length, 'turn')
-        : quantities.length === 0
+        : rungs.length > 0 && quantities.length === 0
           ? 'No curve: no width turns over the ladder; select a node for its own'
           : isSeen
             ? 'No turns: these run straight over the whole ladder'

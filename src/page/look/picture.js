@@ -73,6 +73,22 @@ export class Hand {
   }
 }
 
+/** Outlines boxes of the scene, as thick on the page whatever its scale. @param {CanvasRenderingContext2D} context */
+function outlineIn(context) {
+  const thin = 1 / frame.scale;
+  return (
+    /** @type {import('./engine.js').Box} */ box,
+    /** @type {string} */ ink,
+    width = 2,
+    /** @type {number[]} */ dash = [],
+  ) => {
+    context.strokeStyle = ink;
+    context.lineWidth = width * thin;
+    context.setLineDash(dash.map((part) => part * thin));
+    context.strokeRect(box.x, box.y, box.width, box.height);
+  };
+}
+
 export class Picture {
   #session;
   #hand;
@@ -141,20 +157,9 @@ export class Picture {
   /** What the page adds to the picture: old places, what became bad, what is under the pointer and what is selected. @param {CanvasRenderingContext2D} context */
   #mark(context) {
     const { scene, boxes, places, selected } = this.#session;
-    const thin = 1 / frame.scale;
     const colour = (/** @type {string} */ name) =>
       getComputedStyle(document.documentElement).getPropertyValue(name).trim();
-    const outline = (
-      /** @type {import('./engine.js').Box} */ box,
-      /** @type {string} */ ink,
-      width = 2,
-      /** @type {number[]} */ dash = [],
-    ) => {
-      context.strokeStyle = ink;
-      context.lineWidth = width * thin;
-      context.setLineDash(dash.map((part) => part * thin));
-      context.strokeRect(box.x, box.y, box.width, box.height);
-    };
+    const outline = outlineIn(context);
     for (const { from } of this.#session.old ? this.#session.moved() : []) {
       if (from) outline(from, colour('--old'), 1.5, [5, 3]);
     }
@@ -178,21 +183,11 @@ export class Picture {
     const { landing, carried, places, boxes } = this.#session;
     const place = places.get(carried);
     if (!landing || place === undefined) return;
-    const thin = 1 / frame.scale;
-    const stroke = (
-      /** @type {import('./engine.js').Box} */ box,
-      /** @type {number} */ width,
-      /** @type {number[]} */ dash,
-    ) => {
-      context.strokeStyle = ink;
-      context.lineWidth = width * thin;
-      context.setLineDash(dash.map((part) => part * thin));
-      context.strokeRect(box.x, box.y, box.width, box.height);
-    };
-    stroke(painted(boxes, place), 2, [2, 4]);
+    const outline = outlineIn(context);
+    outline(painted(boxes, place), ink, 2, [2, 4]);
     const container = places.get(landing.container);
-    if (container !== undefined) stroke(painted(boxes, container), 1.5, [6, 3]);
-    stroke(landing, 4, []);
+    if (container !== undefined) outline(painted(boxes, container), ink, 1.5, [6, 3]);
+    outline(landing, ink, 4);
   }
 
   /** @param {number} width @param {number} height of the container in the picture */

@@ -8,29 +8,29 @@
  */
 export function watch(session, version) {
   let known = String(version);
-  let written = ''; // by this page: its changes are in the file then
+  let written = { text: '', changes: 0 }; // by this page
   const look = async () => {
     const mine = known;
     const answer = await fetch('scene', { cache: 'no-store' });
     const text = await answer.text();
     if (mine !== known) return;
     if (!answer.ok) session.say(text);
-    else if (text === written && !session.faults) session.inFile(text);
+    else if (text === written.text && !session.faults) session.inFile(text, written.changes);
     else await session.open(session.file, text);
   };
   const write = async () => {
-    const text = session.sceneText();
-    const answer = await fetch('scene', { method: 'POST', headers: { 'X-Made-From': known }, body: text });
+    const made = { text: session.sceneText(), changes: session.scene.changes.length };
+    const answer = await fetch('scene', { method: 'POST', headers: { 'X-Made-From': known }, body: made.text });
     if (!answer.ok) return session.say((await answer.text()).trim());
-    written = text;
-    session.inFile(text);
+    written = made;
+    session.inFile(made.text, made.changes);
     session.say('Written to the file; Undo and another write take it back.');
   };
   fetch('writes', { cache: 'no-store' })
     .then((answer) => {
       if (!answer.ok) return;
       session.write = () => write().catch((error) => session.say(`The file could not be written: ${error.message}`));
-      session.inFile(session.text);
+      session.inFile(session.text, 0);
     })
     .catch(() => {}); // whoever serves says so by the events below
   const changes = new EventSource('changes');

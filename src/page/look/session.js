@@ -178,11 +178,12 @@ export class Session {
    * @param {string} text
    */
   async open(file, text) {
-    const [changes, oldFile, oldText] = [this.scene.changes, this.file, this.text];
+    const [all, oldFile, oldText] = [this.scene.changes, this.file, this.text];
+    const changes = all.slice(this.#inFile); // the others were written into the file
     try {
       this.#engine.open(file, text);
     } catch (error) {
-      if (error instanceof Trapped) return this.#restart(error, oldFile, oldText, changes);
+      if (error instanceof Trapped) return this.#restart(error, oldFile, oldText, all);
       if (!(error instanceof Refused)) throw error;
       this.faults = error.message;
       this.tell('faults');
@@ -190,6 +191,7 @@ export class Session {
     }
     [this.file, this.text, this.faults] = [file, text, ''];
     this.#fileText = text;
+    this.#inFile = 0;
     const lost = this.#makeAgain(changes);
     this.tell('faults');
     this.#renew(this.scene);
@@ -511,9 +513,13 @@ export class Session {
     [this.landing, this.carried] = [null, ''];
     this.tell('carried');
     if (back || !landing) return;
-    const name = carried.slice(carried.lastIndexOf('/') + 1);
-    await this.apply('move', `${carried}=${landing.container}:${landing.place}`);
-    this.select(`${landing.container}/${name}`);
+    await this.carry(carried, landing.container, landing.place);
+  }
+  /** Moves a node to a place in a container, and selects it there. @param {string} path @param {string} container @param {number} place */
+  async carry(path, container, place) {
+    const there = `${container}/${path.slice(path.lastIndexOf('/') + 1)}`;
+    await this.apply('move', `${path}=${container}:${place}`);
+    if (this.places.has(there)) this.select(there); // one without a name is called by its place
   }
   /** The settings of the selected node with their sources, as far as they are known. @type {{key: string, source: string, name?: string}[]} */
   settings = [];
@@ -523,12 +529,14 @@ export class Session {
 
   /** Writes the scene with all changes into its file; absent where nobody may. @type {(() => Promise<void>) | undefined} */
   write;
-  /** The text that is in the file now. @param {string} text */
-  inFile(text) {
+  /** The text that is in the file now, with so many of the changes in it. @param {string} text @param {number} changes */
+  inFile(text, changes) {
     this.#fileText = text;
+    this.#inFile = changes;
     this.tell('file');
   }
   #fileText = '';
+  #inFile = 0;
   /** Whether what is shown is what is in the file. */
   get isInFile() {
     return this.#fileText === this.sceneText();

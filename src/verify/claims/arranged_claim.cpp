@@ -25,11 +25,7 @@ ArrangedClaim arranged_claim(const Scene& scene, const Claim& claim, SceneSolver
   there.modes = scene.modes;
   there.whens = scene.whens;
   try {
-    auto terms =
-        std::make_shared<detail::ClaimTerms>(detail::parse_claim(there, claim.text(), detail::Entries::as_arranged));
-    detail::list_quantities(*terms);
-    detail::find_shared_starts(*terms, there.tree);
-    arranged.claim.emplace(claim.text(), std::move(terms));
+    arranged.claim.emplace(claim.text(), detail::read_claim(there, claim.text(), detail::Entries::as_arranged));
   } catch (const BadClaim&) {
     return arranged;
   }

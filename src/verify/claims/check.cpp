@@ -100,21 +100,22 @@ class Checker {
 
   [[nodiscard]] TestedRung to_solve(const Rung& rung) const { return {rung, {}, {}, solver_.active(rung), {}}; }
 
-  /// On and next to each bound of a range on heights, inside the ladder's: its ends are tested anyway.
-  [[nodiscard]] std::set<double> heights_at_bounds() const {
-    std::set<double> heights;
-    if (!scene_.ladder.height) return heights;
-    const Span span = *scene_.ladder.height;
-    const auto add = [&](const std::optional<double>& bound) {
-      for (const double height : {bound.value_or(0) - beside, bound.value_or(0), bound.value_or(0) + beside}) {
-        if (bound && height > span.from && height < span.to) heights.insert(height);
-      }
-    };
+  /// On and next to each bound of a range on one side of the container, inside of a span: its ends are tested anyway.
+  [[nodiscard]] std::set<double> sizes_at_bounds(const Span& span, std::optional<double> Range::*from,
+                                                 std::optional<double> Range::*below) const {
+    std::set<double> sizes;
     for (const Range& range : scene_.ranges) {
-      add(range.from_height);
-      add(range.below_height);
+      for (const std::optional<double>& bound : {range.*from, range.*below}) {
+        for (const double size : {bound.value_or(0) - beside, bound.value_or(0), bound.value_or(0) + beside}) {
+          if (bound && size > span.from && size < span.to) sizes.insert(size);
+        }
+      }
     }
-    return heights;
+    return sizes;
+  }
+  [[nodiscard]] std::set<double> heights_at_bounds() const {
+    const std::optional<Span>& heights = scene_.ladder.height;
+    return heights ? sizes_at_bounds(*heights, &Range::from_height, &Range::below_height) : std::set<double>();
   }
 
   [[nodiscard]] bool any_about_entries() const { return std::ranges::count(about_entries_, true) > 0; }
@@ -124,16 +125,9 @@ class Checker {
   void test_entries(std::optional<double> height) {
     if (!any_about_entries()) return;
     const Span span = scene_.ladder.width;
-    std::set<double> widths;
-    for (double width = std::ceil(span.from); width <= span.to; ++width) widths.insert(width);
-    widths.insert({span.from, span.to});
-    for (const Range& range : scene_.ranges) {
-      for (const std::optional<double>& bound : {range.from_width, range.below_width}) {
-        for (const double width : {bound.value_or(0) - beside, bound.value_or(0), bound.value_or(0) + beside}) {
-          if (bound && width > span.from && width < span.to) widths.insert(width);
-        }
-      }
-    }
+    require_climbable(span);
+    std::set<double> widths = sizes_at_bounds(span, &Range::from_width, &Range::below_width);
+    for (const double width : whole_numbers(span)) widths.insert(width);
     for (const double width : widths) add_of_entries({width, height});
     for (std::size_t c = 0; c < claims_.size(); ++c) {
       if (about_entries_[c]) checked_[c].sampled.push_back(span);

@@ -5,12 +5,18 @@
 
 namespace fond_ladder::inline v0 {
 
-Claim::Claim(const Scene& scene, std::string_view text) : text_(text) {
-  auto terms = std::make_shared<detail::ClaimTerms>(detail::parse_claim(scene, text));
-  detail::list_quantities(*terms);
-  detail::find_shared_starts(*terms, scene.tree);
-  terms_ = std::move(terms);
+namespace detail {
+
+std::shared_ptr<const ClaimTerms> read_claim(const Scene& scene, std::string_view text, Entries entries) {
+  auto terms = std::make_shared<ClaimTerms>(parse_claim(scene, text, entries));
+  list_quantities(*terms);
+  find_shared_starts(*terms, scene.tree);
+  return terms;
 }
+
+}  // namespace detail
+
+Claim::Claim(const Scene& scene, std::string_view text) : text_(text), terms_(detail::read_claim(scene, text)) {}
 
 const std::vector<Quantity>& Claim::quantities() const {
   return terms_->quantities;

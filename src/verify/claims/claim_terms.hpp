@@ -5,6 +5,7 @@
 // quantities: terms point to places in that list, so that a test is arithmetic on a list of values.
 
 #include <array>
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -100,6 +101,10 @@ constexpr std::array<Measure, 4> edges_asked{Measure::left, Measure::right, Meas
 enum class Entries : unsigned char { stand_in, as_arranged };
 /// Throws BadClaim.
 [[nodiscard]] ClaimTerms parse_claim(const Scene& scene, std::string_view text, Entries entries = Entries::stand_in);
+
+/// The same with all that a test of it needs: what it has to know, and which sets begin alike.
+[[nodiscard]] std::shared_ptr<const ClaimTerms> read_claim(const Scene& scene, std::string_view text,
+                                                           Entries entries = Entries::stand_in);
 
 /// Lists what a claim has to know, and points its terms to it.
 void list_quantities(ClaimTerms& terms);

@@ -63,7 +63,7 @@ class Climber {
   /// The climb as its stretches prove it; nothing where they cannot.
   std::optional<Climb> climb_by_stretches() {
     const auto hangs = [&](const Quantity& quantity) { return hangs_on_entries(scene_.tree, quantity); };
-    if (std::ranges::any_of(quantities_, hangs)) return {};
+    if (has_lists(scene_.tree) && std::ranges::any_of(quantities_, hangs)) return {};
     std::vector<Quantity> followed_too = quantities_;
     for (const Measure side : {Measure::width, Measure::height}) followed_too.push_back({scene_.tree.root(), side, {}});
     const Span& span = way_.span;

@@ -83,8 +83,12 @@ std::optional<std::string> with_first_entries(const Tree& tree, std::string_view
   return first;
 }
 
+NodeId node_as_written(const Tree& tree, std::string_view path) {
+  const std::optional<std::string> first = with_first_entries(tree, path);
+  return tree.at(first ? std::string_view(*first) : path);
+}
+
 bool hangs_on_entries(const Tree& tree, const Quantity& quantity) {
-  if (!has_lists(tree)) return false;
   const auto lies_in = [&](NodeId node) { return lies_in_list(tree, node); };
   if (lies_beyond_first(tree, quantity.node) || std::ranges::any_of(quantity.counted, lies_in)) return true;
   switch (quantity.measure) {

@@ -21,8 +21,10 @@ inline namespace v0 {
 /// A path or pattern with the first entry of a list in the place of each that its children do not reach up to, as
 /// `list/entry[0]/title` of `list/entry[7]/title`; none where nobody has such an entry.
 [[nodiscard]] std::optional<std::string> with_first_entries(const Tree& tree, std::string_view pattern);
+/// The node of a path; of an entry that is not arranged the first, whose settings it has. Throws BadPath.
+[[nodiscard]] NodeId node_as_written(const Tree& tree, std::string_view path);
 /// Whether a quantity is another one when other entries are in view: those of the first entry are not, for it is always
-/// arranged.
+/// arranged. To be asked where there are lists at all.
 [[nodiscard]] bool hangs_on_entries(const Tree& tree, const Quantity& quantity);
 
 }  // namespace v0
