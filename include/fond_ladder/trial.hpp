@@ -19,22 +19,27 @@ inline namespace v0 {
 
 /// One change of a scene, in the words of the command line. A value, by itself about no scene.
 struct Trial {
-  enum class Does : std::uint8_t { set, move, enclose, remove, add };
+  enum class Does : std::uint8_t { set, move, enclose, remove, add, dissolve, duplicate };
   Does does = Does::set;
-  /// What the option of that name takes: `NODE.KEY=VALUE`, `NODE=CONTAINER:PLACE`, `A,B=KIND:NAME`, `NODE`, or
-  /// `CONTAINER:PLACE=NODE IN JSON`.
+  /// What the option of that name takes: `NODE.KEY=VALUE`, `A,B=CONTAINER:PLACE`, `A,B=KIND:NAME`, `A,B`,
+  /// `CONTAINER:PLACE=NODE IN JSON`, `NODE`, or `NODE=NAME`.
   std::string what;
 
   /// `place` is a node (or a pattern) and a key, or a place in the file that is no node, as in `beds.padding.left`,
   /// `cards/*.gap`, `shared.button.height`. The value is written as in a scene file, a word needs no quotes; `null`
   /// leaves out what is said there.
   [[nodiscard]] static Trial set(const std::string& place, const std::string& value);
-  /// The place is counted among the container's children, `node` taken out before.
+  /// `node` is one or, between commas, several, which then stand there in that order. The place is counted among the
+  /// container's children, those taken out before.
   [[nodiscard]] static Trial move(const std::string& node, const std::string& container, std::size_t place);
   /// Gathers siblings in a container of their own, where the first of them is.
   [[nodiscard]] static Trial enclose(const std::vector<std::string>& nodes, Kind kind, const std::string& name = {});
   [[nodiscard]] static Trial remove(const std::string& node);
   [[nodiscard]] static Trial add(const std::string& container, std::size_t place, const std::string& json);
+  /// Takes a container away whose children stay, in its place.
+  [[nodiscard]] static Trial dissolve(const std::string& container);
+  /// Puts a node like this one, with all that is in it, behind it under another name; without one it has none.
+  [[nodiscard]] static Trial duplicate(const std::string& node, const std::string& name = {});
 
   /// `beds.width=300`, `move legend=bar:1`
   [[nodiscard]] std::string text() const;
@@ -44,7 +49,8 @@ struct Trial {
 };
 /// The options that make such changes.
 template <>
-inline constexpr std::array<std::string_view, 5> words_of<Trial::Does>{"try", "move", "enclose", "remove", "add"};
+inline constexpr std::array<std::string_view, 7> words_of<Trial::Does>{"try", "move",     "enclose",  "remove",
+                                                                        "add", "dissolve", "duplicate"};
 
 /// Thrown for a change that cannot be made; the message says why, and the nearest word.
 class BadTrial : public std::invalid_argument {
@@ -74,6 +80,8 @@ class Draft {
 
   /// With all changes made.
   [[nodiscard]] const Scene& scene() const;
+  /// The names of the parts that the scene defines, itself and by what it uses, in their order.
+  [[nodiscard]] std::vector<std::string> parts() const;
   /// The file with all changes made.
   [[nodiscard]] const std::string& json() const;
   [[nodiscard]] const std::vector<Trial>& made() const { return made_; }

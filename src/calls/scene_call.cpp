@@ -123,11 +123,13 @@ void add_values(Options& options, SceneCall& scene, const std::string& about) {
 
 void add_trials(Options& options, std::vector<Told>& trials) {
   options.in_order("--try", "NODE.KEY=VALUE", trials,
-                   "Change a key, as in beds.width=300; like the next four repeatable, in the order given");
-  options.in_order("--move", "NODE=CONTAINER:PLACE", trials, "Carry a node elsewhere, as in legend=bar:1");
+                   "Change a key, as in beds.width=300; like the next six repeatable, in the order given");
+  options.in_order("--move", "NODES=CONTAINER:PLACE", trials, "Carry nodes elsewhere, as in legend=bar:1");
   options.in_order("--enclose", "NODES=KIND:NAME", trials, "Gather siblings, as in beds,map=row:places");
-  options.in_order("--remove", "NODE", trials, "Leave a node out, with all that is in it");
+  options.in_order("--remove", "NODES", trials, "Leave nodes out, with all that is in them");
   options.in_order("--add", "CONTAINER:PLACE=JSON", trials, "Put a node in, as in bar:0={\"kind\": \"box\"}");
+  options.in_order("--dissolve", "NODE", trials, "Leave a container out whose children stay, in its place");
+  options.in_order("--duplicate", "NODE=NAME", trials, "Put another one like it behind a node, as in oak=ash");
 }
 
 Draft read_draft(const std::string& file, const Streams& streams) {

@@ -38,7 +38,7 @@ void add_sizes(Options& options, std::vector<std::string>& at, const std::string
 
 /// `--vary NODE.KEY=A,B,C`: the answer for each value.
 void add_values(Options& options, SceneCall& scene, const std::string& about);
-/// `--try`, `--move`, `--enclose`, `--remove` and `--add`.
+/// `--try`, `--move`, `--enclose`, `--remove`, `--add`, `--dissolve` and `--duplicate`.
 void add_trials(Options& options, std::vector<Told>& trials);
 
 /// The scene of a command, with nothing tried. Throws BadScene.

@@ -37,7 +37,7 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
   if (is_one && both.after.options.empty()) {
     throw WrongCall(
         "compare: with what? Name a second scene, or say what is to be different: --try, --move, --enclose, --remove, "
-        "--add, --mode, --wording or --longer");
+        "--add, --dissolve, --duplicate, --mode, --wording or --longer");
   }
   SceneCall other_call = call.scene;
   if (!is_one) other_call.file = call.other;

@@ -59,6 +59,11 @@ ExitStatus start(const StartCall& call, const Streams& streams) {
     throw WrongCall("start -o " + call.output + ": that is there already; name a new file");
   write_target(call.output, one.json);
   const std::string file = shell_word(call.output);
+  if (one.kind == "empty") {
+    fmt::print(streams.out, "{}: written, {}\n\n  fond-ladder preview {} --write\n", printable(call.output), one.about,
+               printable(file));
+    return all_well;
+  }
   fmt::print(streams.out, "{}: written, {}\n\n  fond-ladder check {}\n  fond-ladder draw {} --at {} -o picture.png\n",
              printable(call.output), one.about, printable(file), printable(file),
              one.kind == "list" ? "phone" : "desk");

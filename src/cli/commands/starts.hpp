@@ -6,12 +6,12 @@
 
 namespace fond_ladder::cli {
 
-/// A commented scene to begin from.
+/// A scene to begin from, commented where there is something in it.
 struct Start {
   std::string_view kind, about, json;
 };
 
 /// Those of examples/starts.
-[[nodiscard]] const std::array<Start, 5>& starts();
+[[nodiscard]] const std::array<Start, 6>& starts();
 
 }  // namespace fond_ladder::cli

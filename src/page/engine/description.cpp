@@ -74,6 +74,7 @@ std::string description(ShownScene& shown) {
   json.texts("ranges", ranges);
   json.texts("modes", scene.modes);
   json.texts("wordings", wordings);
+  json.texts("parts", shown.draft().parts());
   json.texts("claims", scene.claims);
   write_form(json, shown.form());
   write_changes(json, shown.draft());
@@ -85,6 +86,7 @@ std::string description(ShownScene& shown) {
     json.text("kind", word(tree.kind(node)));
     const NodeId parent = tree.parent(node);
     json.number("parent", parent ? static_cast<double>(shown.place_of(parent)) : -1);
+    if (tree.keys(node).paint_order == PaintOrder::backward) json.truth("backward", true);
   });
   json.end();
   return out.str();

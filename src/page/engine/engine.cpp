@@ -9,6 +9,7 @@
 #include <limits>
 #include <sstream>
 
+#include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/trouble.hpp"
 #include "model/printable.hpp"
 #include "page/engine/asking.hpp"
@@ -138,13 +139,13 @@ int FOND_LADDER_EXPORT(fl_form)() {
   });
 }
 
-/// Makes a change: the name of an option (try, move, enclose, remove, add), and what it takes.
+/// Makes a change: the name of an option, as Trial::Does has them, and what it takes.
 int FOND_LADDER_EXPORT(fl_apply)() {
   return attempt([] {
     const std::vector<std::string> texts = texts_in_room();
     constexpr auto words = words_of<Trial::Does>;
     const auto does = std::ranges::find(words, texts.at(0));
-    if (does == words.end()) throw BadTrial("write try, move, enclose, remove or add, and what it takes");
+    if (does == words.end()) throw BadTrial("write try, move, enclose, remove, add, dissolve or duplicate, and what it takes");
     shown().draft().apply({static_cast<Trial::Does>(does - words.begin()), texts.at(1)});
     shown().renew();
   });
@@ -177,6 +178,17 @@ int FOND_LADDER_EXPORT(fl_describe)() {
 /// Answers the scene's text with all changes made.
 int FOND_LADDER_EXPORT(fl_scene_text)() {
   return attempt([] { page().answer = shown().draft().json(); });
+}
+
+/// Answers the same as `tidy` prints it. Returns 2 where comments of the text are lost in it, 1 where none are.
+int FOND_LADDER_EXPORT(fl_tidy_text)() {
+  bool loses = false;
+  const bool done = attempt([&] {
+    TidyScene tidied = tidy_scene(shown().draft().json(), shown().file());
+    page().answer = std::move(tidied.json);
+    loses = tidied.lost_comments;
+  });
+  return done ? (loses ? 2 : 1) : 0;
 }
 
 /// Arranges the scene; a height that is no number is by content. Returns how many nodes there are.

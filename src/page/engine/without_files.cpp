@@ -34,9 +34,6 @@ scene::UsedFiles scene::read_used_files(JsonDocument& document, Faults& faults, 
 bool scene::UsedFiles::uses(std::size_t /*one*/, std::size_t /*other*/) const {
   return false;
 }
-std::string in_one_file(std::string json, const std::string& /*file_name*/) {
-  return json;
-}
 scene::Places::Places(const std::string& /*file*/) {
   refuse();
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// What keys do with a node in the nesting: carry it among its siblings, into the container before it and out of its own,
-// and take it out of the scene. The same moves as a hand makes, told in one list.
+// What keys do with a node in the nesting: carry it among its siblings, into the container before it and out of its own.
+// The same moves as a hand makes, told in one list.
 
 import { messageOf } from './dom.js';
 
@@ -12,7 +12,6 @@ export const carryingKeys = [
   ['Alt+↑ Alt+↓', 'the node comes one place earlier or later among its siblings'],
   ['Alt+→', 'it goes into the container before it, as the last one there'],
   ['Alt+←', 'it leaves its container, and stands behind it'],
-  ['Delete', 'it is taken out of the scene'],
 ];
 
 /** The places of the children of a node. @param {Session} session @param {number} parent */
@@ -61,20 +60,12 @@ function destination(session, place, key) {
 export function carryByKey(session, place, event) {
   const { path, step } = session.scene.nodes[place];
   const refused = (/** @type {unknown} */ error) => session.say(messageOf(error));
-  if (event.key === 'Delete' && !event.altKey) {
-    const above = path.slice(0, path.lastIndexOf('/'));
-    session
-      .apply('remove', path)
-      .then(() => session.select(above))
-      .catch(refused);
-    return true;
-  }
   if (!event.altKey || !event.key.startsWith('Arrow')) return false;
   const to = destination(session, place, event.key);
   if (!to) {
     session.say(`${step} cannot go further that way.`);
     return true;
   }
-  session.carry(path, session.scene.nodes[to.container].path, to.place).catch(refused);
+  session.carry([path], session.scene.nodes[to.container].path, to.place).catch(refused);
   return true;
 }

@@ -10,6 +10,8 @@ const takes = /** @type {Record<string, string>} */ ({
   enclose: 'oak,fern=row:pair',
   remove: 'legend',
   add: 'bar:1={"kind": "box", "name": "lamp", "width": 20}',
+  dissolve: 'body',
+  duplicate: 'oak=ash',
 });
 
 export class Changes {
@@ -82,13 +84,14 @@ export class Changes {
         {},
         button('Undo', () => this.#quietly(this.#session.undo()), changes.length === 0),
         ' ',
-        button('Redo', () => this.#quietly(this.#session.redo())),
+        button('Redo', () => this.#quietly(this.#session.redo()), !this.#session.canRedo),
         ' ',
         button('Copy as options', () => this.#copy(), !options),
         ' ',
         button('Save as scene', () => this.#save()),
         ...this.#writing(button),
       ),
+      ...this.#tidying(),
       make('output', { className: 'quiet', id: 'fl-copied' }),
     );
   }
@@ -97,6 +100,19 @@ export class Changes {
   #writing(button) {
     const { write, isInFile } = this.#session;
     return write ? [' ', button('Write to file', () => this.#quietly(write()), isInFile)] : [];
+  }
+
+  /** Where the text has comments that a tidy one has not, it is asked which is to be saved. */
+  #tidying() {
+    const session = this.#session;
+    if (!session.textToSave().losesComments) return [];
+    const tidy = make('input', { type: 'checkbox', checked: session.savesTidy, 'data-key': 'tidy' });
+    tidy.addEventListener('change', () => {
+      session.savesTidy = tidy.checked;
+      this.#write();
+    });
+    const words = tidy.checked ? ' saved tidy: its comments are lost' : ' save it tidy, without its comments';
+    return [make('p', {}, make('label', { className: tidy.checked ? 'bad' : '' }, tidy, words))];
   }
 
   /** Quoted for a shell, as the program writes them. */
@@ -115,7 +131,8 @@ export class Changes {
   }
 
   #save() {
-    const url = URL.createObjectURL(new Blob([this.#session.sceneText()], { type: 'application/json' }));
+    const { text } = this.#session.textToSave();
+    const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
     const name = this.#session.file.split('/').at(-1) ?? '';
     make('a', { href: url, download: name.endsWith('.json') ? name : 'changed.scene.json' }).click();
     setTimeout(() => URL.revokeObjectURL(url), 1000);

@@ -7,6 +7,7 @@ import { find, inside, make, messageOf, refill } from './dom.js';
 import { anyTrouble, flag, troubles } from './engine.js';
 import { counted, few, rounded, sized } from './numbers.js';
 import { stepOf } from './picture.js';
+import { actingKeys } from './tree.js';
 
 /** @param {import('./session.js').Session} session @param {import('./picture.js').Hand} hand */
 export function controlSize(session, hand) {
@@ -194,6 +195,7 @@ export function listKeys() {
     ['Escape', 'puts back what the hand pulls or carries'],
     ['↑ ↓ ← →', 'in the nesting: the line before or behind, the container, its first child'],
     ...carryingKeys,
+    ...actingKeys,
     ['Ctrl+Z', 'takes the last change back; with Shift makes it again'],
   ];
   const rows = keys.map(([key, does]) => make('tr', {}, make('th', { scope: 'row' }, key), make('td', {}, does)));

@@ -15,6 +15,7 @@
  * @property {string} step  its own step of the path
  * @property {string} kind
  * @property {number} parent  its place in the list, or -1
+ * @property {true} [backward]  where its earlier children are painted over later ones
  *
  * @typedef {object} Change
  * @property {string} does
@@ -41,6 +42,7 @@
  * @property {string[]} ranges
  * @property {string[]} modes
  * @property {string[]} wordings
+ * @property {string[]} parts
  * @property {string[]} claims
  * @property {Form} form
  * @property {Change[]} changes
@@ -224,6 +226,12 @@ export class Engine {
   sceneText() {
     this.#attempt('fl_scene_text');
     return this.#text('answer');
+  }
+
+  /** The same as `tidy` prints it, and whether comments of the text are lost in it. */
+  tidyText() {
+    const losesComments = this.#attempt('fl_tidy_text') === 2;
+    return { text: this.#text('answer'), losesComments };
   }
 
   /** @param {number} width @param {number | null} height @returns {number} of nodes */

@@ -4,6 +4,7 @@
 
 import { api } from './api.js';
 import { Asker, answerQuestions } from './asker.js';
+import { Build } from './build.js';
 import { letterRuler } from './canvas.js';
 import { Changes } from './changes.js';
 import { Claims } from './claims.js';
@@ -56,7 +57,7 @@ export async function begin(script, module) {
     picture.fit();
   });
   new Handles(session);
-  new Nesting(session);
+  new Nesting(session, new Build(session));
   const claims = new Claims(session);
   new Ladder(session, hand, claims);
   new SizeMap(session, hand);

@@ -169,10 +169,11 @@ export class Picture {
     const over = places.get(this.#hovered);
     if (over !== undefined && scene.nodes[over].path !== selected) outline(painted(boxes, over), colour('--mark'), 1);
     this.#markLanding(context, colour('--mark'));
-    const chosen = places.get(selected);
-    if (chosen !== undefined && this.#session.flags[chosen] & flag.placed) {
-      const box = painted(boxes, chosen);
-      outline(box, colour('--mark'), 3);
+    for (const path of this.#session.chosen) {
+      const place = places.get(path);
+      if (place === undefined || !(this.#session.flags[place] & flag.placed)) continue;
+      const box = painted(boxes, place);
+      outline(box, colour('--mark'), path === selected ? 3 : 2);
       context.fillStyle = colour('--mark-fill');
       context.fillRect(box.x, box.y, box.width, box.height);
     }
@@ -181,10 +182,11 @@ export class Picture {
   /** Where what is carried would land. @param {CanvasRenderingContext2D} context @param {string} ink */
   #markLanding(context, ink) {
     const { landing, carried, places, boxes } = this.#session;
-    const place = places.get(carried);
-    if (!landing || place === undefined) return;
+    if (!landing) return;
     const outline = outlineIn(context);
-    outline(painted(boxes, place), ink, 2, [2, 4]);
+    for (const place of carried.map((path) => places.get(path))) {
+      if (place !== undefined) outline(painted(boxes, place), ink, 2, [2, 4]);
+    }
     const container = places.get(landing.container);
     if (container !== undefined) outline(painted(boxes, container), ink, 1.5, [6, 3]);
     outline(landing, ink, 4);
@@ -254,7 +256,7 @@ export class Picture {
     this.#canvas.addEventListener('click', (event) => {
       if (this.#carries) return;
       const { x, y } = inScene(event);
-      session.select(session.under(x, y));
+      session.click(session.under(x, y), event);
     });
     this.#carry(inScene);
     this.#canvas.addEventListener('pointermove', (event) => {
@@ -283,9 +285,10 @@ export class Picture {
       this.#carries = false;
       const from = inScene(down);
       const under = session.under(from.x, from.y);
-      const inSelected = session.selected !== '' && `${under}/`.startsWith(`${session.selected}/`);
+      const held = session.chosen.filter((one) => `${under}/`.startsWith(`${one}/`)).at(-1) ?? '';
+      const inSelected = held !== '';
       if (down.button !== 0 || under === '' || (down.pointerType === 'touch' && !inSelected)) return;
-      const path = inSelected ? session.selected : under;
+      const path = inSelected ? held : under;
       if (!path.includes('/')) return; // the root fills the container
       const end = (/** @type {boolean} */ back) => {
         this.#canvas.removeEventListener('pointermove', move);

@@ -19,7 +19,7 @@ export function watch(session, version) {
     else await session.open(session.file, text);
   };
   const write = async () => {
-    const made = { text: session.sceneText(), changes: session.scene.changes.length };
+    const made = { text: session.textToSave().text, changes: session.scene.changes.length };
     const answer = await fetch('scene', { method: 'POST', headers: { 'X-Made-From': known }, body: made.text });
     if (!answer.ok) return session.say((await answer.text()).trim());
     written = made;

@@ -21,6 +21,8 @@ import { asked } from './numbers.js';
  * @property {{does: string, what: string}[]} changes
  * @property {number | null} version  of the file, where somebody serves it
  *
+ * @typedef {{does: string, what: string}} Try  a change, as an option of the program
+ *
  * @typedef {object} Move  an old place of a node, and its new one
  * @property {string} path
  * @property {import('./engine.js').Box | null} from
@@ -90,6 +92,8 @@ export class Session {
   /** @type {Map<string, string>} */
   lays = new Map();
   selected = '';
+  /** All that are chosen, the selected one among them, in the order of the file. @type {string[]} */
+  chosen = [];
   wording = '';
   percent = 0;
   /** @type {string[]} */
@@ -180,6 +184,7 @@ export class Session {
   async open(file, text) {
     const [all, oldFile, oldText] = [this.scene.changes, this.file, this.text];
     const changes = all.slice(this.#inFile); // the others were written into the file
+    this.#deeds = this.#deeds.slice(this.#inFile);
     try {
       this.#engine.open(file, text);
     } catch (error) {
@@ -201,9 +206,12 @@ export class Session {
   /** Makes changes and the form in an engine that has just opened. @param {{does: string, what: string, text?: string}[]} changes */
   #makeAgain(changes) {
     const lost = [];
-    for (const { does, what, text } of changes) {
+    const deeds = changes.map((_, i) => this.#deeds[i] ?? this.#newDeed());
+    [this.#deeds, this.#takenBack] = [[], []];
+    for (const [i, { does, what, text }] of changes.entries()) {
       try {
         this.#engine.apply(does, what);
+        this.#deeds.push(deeds[i]);
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
         lost.push(text ?? what);
@@ -261,6 +269,7 @@ export class Session {
     this.places = new Map(this.scene.nodes.map((node, place) => [node.path, place]));
     const lost = this.selected !== '' && !this.places.has(this.selected);
     if (lost) this.selected = '';
+    this.#chooseAmongThere();
     this.before = new Uint32Array(0);
     [this.#ofFile, this.#fileNodes] = [null, []];
     this.tell('scene');
@@ -290,6 +299,7 @@ export class Session {
     this.before = new Uint32Array(0);
     const lost = this.selected !== '' && !this.places.has(this.selected);
     if (lost) this.selected = '';
+    this.#chooseAmongThere();
     this.tell('nodes');
     if (lost) this.tell('selected');
   }
@@ -421,9 +431,38 @@ export class Session {
   /** @param {string} path nothing when empty */
   select(path) {
     if (path && !this.places.has(path)) throw new Refused(`there is no node ${path}`);
-    if (path === this.selected) return;
+    if (path === this.selected && this.chosen.length <= 1) return;
     this.selected = path;
+    this.chosen = path ? [path] : [];
     this.tell('selected');
+  }
+  /** Chooses one beside those that are chosen, or no longer. @param {string} path */
+  choose(path) {
+    if (!this.places.has(path)) throw new Refused(`there is no node ${path}`);
+    const others = this.chosen.filter((one) => one !== path);
+    const out = others.length < this.chosen.length;
+    this.chosen = out ? others : this.#inOrder([...others, path]);
+    this.selected = out ? (others.at(-1) ?? '') : path;
+    this.tell('selected');
+  }
+  /** Whether a click chooses one more, as it does with Ctrl or Shift: for fingers. */
+  choosesMore = false;
+  /** @param {string} path @param {{ctrlKey: boolean, metaKey: boolean, shiftKey: boolean}} [event]  of a click on it */
+  click(path, event) {
+    if (path && (this.choosesMore || event?.ctrlKey || event?.metaKey || event?.shiftKey)) this.choose(path);
+    else this.select(path);
+  }
+  /** @param {string[]} paths */
+  #inOrder(paths) {
+    return paths.sort((a, b) => (this.places.get(a) ?? 0) - (this.places.get(b) ?? 0));
+  }
+  #chooseAmongThere() {
+    const there = this.chosen.filter((path) => this.places.has(path) && path !== this.selected);
+    this.chosen = this.selected ? this.#inOrder([...there, this.selected]) : there;
+  }
+  /** What is chosen without what lies in something chosen, and goes with it. */
+  get chosenTops() {
+    return this.chosen.filter((path) => !this.chosen.some((one) => path.startsWith(`${one}/`)));
   }
 
   /** Holds an arrangement to compare with, or lets it go. @param {boolean} on */
@@ -464,6 +503,51 @@ export class Session {
   }
   // ------------------------------------------------------------ the hand
 
+  /** What a hand did at once is taken back at once: of each change its deed. @type {number[]} */
+  #deeds = [];
+  /** @type {number[]} */
+  #takenBack = [];
+  #newDeed() {
+    return ++this.#lastDeed;
+  }
+  #lastDeed = 0;
+  /** Makes changes as one deed; all, or none. @param {Try[]} changes */
+  #make(changes) {
+    const deed = this.#newDeed();
+    let made = 0;
+    try {
+      for (const { does, what } of changes) {
+        this.#engine.apply(does, what);
+        made += 1;
+      }
+    } catch (error) {
+      if (error instanceof Refused) while (made-- > 0) this.#engine.undo();
+      throw error;
+    }
+    this.#deeds.push(...changes.map(() => deed));
+    this.#takenBack = [];
+  }
+  /** Takes the last deed back. @param {boolean} [forgets]  it cannot be made again */
+  #takeBack(forgets = false) {
+    const deed = this.#deeds.at(-1);
+    while (deed !== undefined && this.#deeds.at(-1) === deed) {
+      this.#engine.undo();
+      this.#deeds.pop();
+      if (!forgets) this.#takenBack.push(deed);
+    }
+  }
+  #makeDeedAgain() {
+    const deed = this.#takenBack.at(-1);
+    while (deed !== undefined && this.#takenBack.at(-1) === deed) {
+      this.#engine.redo();
+      this.#takenBack.pop();
+      this.#deeds.push(deed);
+    }
+  }
+  get canRedo() {
+    return this.#takenBack.length > 0;
+  }
+
   /** What of the selected node a hand can pull. */
   handles() {
     const place = this.places.get(this.selected);
@@ -471,15 +555,15 @@ export class Session {
     return this.#engine.handles(place);
   }
   /**
-   * Gives a setting a value while a hand pulls it: one change, however often it is heard.
-   * @param {string} what as `try` takes it
+   * Gives settings values while a hand pulls them: one deed, however often it is heard.
+   * @param {...string} whats as `try` takes them
    */
-  pull(what) {
+  pull(...whats) {
     if (!this.#pulling) this.before = this.flags;
     try {
-      if (this.#pulling) this.#engine.undo();
+      if (this.#pulling) this.#takeBack(true);
       this.#pulling = false;
-      this.#engine.apply('try', what);
+      this.#make(whats.map((what) => ({ does: 'try', what })));
       this.#pulling = true;
     } catch (error) {
       if (error instanceof Trapped) {
@@ -495,7 +579,7 @@ export class Session {
   letGo(back = false) {
     if (!this.#pulling) return;
     this.#pulling = false;
-    if (back) this.#engine.undo();
+    if (back) this.#takeBack(true);
     this.#renew();
   }
   #pulling = false;
@@ -504,28 +588,47 @@ export class Session {
   carryOver(path, x, y) {
     const place = this.places.get(path);
     this.landing = place === undefined ? null : this.#engine.landing(x, y, place);
-    this.carried = path;
+    this.#held = path;
+    this.carried = this.chosen.includes(path) ? this.chosenTops : [path];
     this.tell('carried');
   }
   /** The hand lets go of what it carried. @param {boolean} [back] */
   async drop(back = false) {
     const { landing, carried } = this;
-    [this.landing, this.carried] = [null, ''];
+    [this.landing, this.carried] = [null, []];
     this.tell('carried');
     if (back || !landing) return;
-    await this.carry(carried, landing.container, landing.place);
+    await this.carry(carried, landing.container, landing.place, [this.#held]);
   }
-  /** Moves a node to a place in a container, and selects it there. @param {string} path @param {string} container @param {number} place */
-  async carry(path, container, place) {
-    const there = `${container}/${path.slice(path.lastIndexOf('/') + 1)}`;
-    await this.apply('move', `${path}=${container}:${place}`);
-    if (this.places.has(there)) this.select(there); // one without a name is called by its place
+  /** Moves nodes to a place in a container, and chooses them there. @param {string[]} paths @param {string} container @param {number} place @param {string[]} [without]  those that are not counted */
+  async carry(paths, container, place, without = paths) {
+    const ahead = this.childrenOf(container)
+      .filter(({ path }) => !without.includes(path))
+      .slice(0, place);
+    const others = ahead.filter(({ path }) => !paths.includes(path));
+    await this.apply('move', `${paths.join(',')}=${container}:${others.length}`);
+    this.chooseAll(paths.map((path) => `${container}/${path.slice(path.lastIndexOf('/') + 1)}`));
+  }
+  /** Chooses those of some nodes that are there: one without a name is called by its place. @param {string[]} paths */
+  chooseAll(paths) {
+    const there = paths.filter((path) => this.places.has(path));
+    if (there.length === 0) return;
+    this.chosen = this.#inOrder(there);
+    this.selected = /** @type {string} */ (there.at(-1));
+    this.tell('selected');
+  }
+  /** @param {string} path */
+  childrenOf(path) {
+    const place = this.places.get(path);
+    return this.scene.nodes.filter(({ parent }) => parent === place);
   }
   /** The settings of the selected node with their sources, as far as they are known. @type {{key: string, source: string, name?: string}[]} */
   settings = [];
   /** @type {import('./engine.js').Landing | null} */
   landing = null;
-  carried = '';
+  /** @type {string[]} */
+  carried = [];
+  #held = ''; // of those the one under the hand
 
   /** Writes the scene with all changes into its file; absent where nobody may. @type {(() => Promise<void>) | undefined} */
   write;
@@ -539,23 +642,37 @@ export class Session {
   #inFile = 0;
   /** Whether what is shown is what is in the file. */
   get isInFile() {
-    return this.#fileText === this.sceneText();
+    return this.#fileText === this.textToSave().text;
   }
 
   /** @param {string} does @param {string} what */
-  async apply(does, what) {
-    await this.#attempt(() => this.#engine.apply(does, what));
-    const hint = this.scene.hints.at(-1);
+  apply(does, what) {
+    return this.applyAll([{ does, what }]);
+  }
+  /** Several changes that are one deed: all, or none. @param {Try[]} changes */
+  async applyAll(changes) {
+    const { length } = this.scene.hints;
+    await this.#attempt(() => this.#make(changes));
+    const hint = this.scene.hints.length > length ? this.scene.hints.at(-1) : '';
     if (hint) this.say(hint);
   }
   undo() {
-    return this.#attempt(() => this.#engine.undo());
+    return this.#attempt(() => this.#takeBack());
   }
   redo() {
-    return this.#attempt(() => this.#engine.redo());
+    return this.#attempt(() => this.#makeDeedAgain());
   }
   sceneText() {
     return this.#engine.sceneText();
+  }
+  /** Whether comments may be lost when the scene is saved, so that it is tidy. */
+  savesTidy = false;
+  /** The text that a save writes: tidy, unless comments would be lost in it that nobody gave away; nothing is made of a file without changes. */
+  textToSave() {
+    const text = this.sceneText();
+    if (this.scene.changes.length === 0) return { text, losesComments: false };
+    const tidy = this.#engine.tidyText();
+    return tidy.losesComments && !this.savesTidy ? { text, losesComments: true } : tidy;
   }
 
   // ------------------------------------------------------------ what is asked

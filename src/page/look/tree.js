@@ -2,8 +2,9 @@
 // @ts-check
 // The nesting beside the picture: a line a node, how it lays its children, and what is bad about it.
 
+import { actions } from './actions.js';
 import { carryByKey } from './carrying.js';
-import { find, make } from './dom.js';
+import { find, make, messageOf } from './dom.js';
 import { flag, troubles } from './engine.js';
 
 const arrows = { 'left to right': '→', 'right to left': '←', 'top to bottom': '↓', 'bottom to top': '↑' };
@@ -14,9 +15,12 @@ export class Nesting {
   /** @type {{line: HTMLElement, lays: HTMLElement, signs: HTMLElement, flags: number}[]} */
   #lines = [];
 
-  /** @param {import('./session.js').Session} session */
-  constructor(session) {
+  #build;
+
+  /** @param {import('./session.js').Session} session @param {import('./build.js').Build} build */
+  constructor(session, build) {
     this.#session = session;
+    this.#build = build;
     session.on('scene nodes', () => this.#write());
     session.on('size rest', () => this.#sign());
     session.on('rest', () => this.#tellWays());
@@ -43,7 +47,7 @@ export class Nesting {
       );
       line.dataset.path = node.path;
       line.style.paddingInlineStart = `${4 + 14 * Math.min(depths[place], 12)}px`;
-      line.addEventListener('click', () => this.#session.select(node.path));
+      line.addEventListener('click', (event) => this.#session.click(node.path, event));
       return { line, lays, signs, flags: -1 };
     });
     this.#tree.replaceChildren(...this.#lines.map((one) => one.line));
@@ -92,8 +96,9 @@ export class Nesting {
   #choose() {
     const { selected, places } = this.#session;
     const chosen = places.get(selected);
+    const all = new Set(this.#session.chosen.map((path) => places.get(path)));
     this.#lines.forEach(({ line }, place) => {
-      const on = place === chosen;
+      const on = all.has(place);
       if ((line.ariaSelected === 'true') === on) return;
       line.ariaSelected = String(on);
     });
@@ -113,6 +118,11 @@ export class Nesting {
     const now = this.#lines.findIndex(({ line }) => line === event.target);
     this.#follows = true; // before the change, which may be told at once
     if (now >= 0 && carryByKey(this.#session, now, event)) {
+      event.preventDefault();
+      event.stopPropagation();
+      return;
+    }
+    if (now >= 0 && this.#actByKey(now, event)) {
       event.preventDefault();
       event.stopPropagation();
       return;
@@ -137,4 +147,39 @@ export class Nesting {
     this.#session.select(nodes[to].path);
     this.#lines[to].line.focus();
   }
+
+  /** Actions of nodes, by their keys. Returns whether it was one. @param {number} now @param {KeyboardEvent} event */
+  #actByKey(now, event) {
+    const session = this.#session;
+    const { path } = session.scene.nodes[now];
+    if (event.key === ' ' && event.ctrlKey) {
+      session.choose(path);
+      this.#lines[now].line.focus();
+      return true;
+    }
+    if (event.altKey || event.ctrlKey || event.metaKey) return false;
+    if (!session.chosen.includes(path)) session.select(path);
+    const field = { n: 'put', g: 'gather', k: 'kind', F2: 'name' }[event.key];
+    if (field) {
+      this.#follows = false;
+      this.#build.lead(field);
+      return true;
+    }
+    const action = actions.find(({ key }) => key === event.key);
+    if (!action) return false;
+    const why = action.refusal(session);
+    if (why) session.say(`${action.name}: ${why}.`);
+    else action.does(session).catch((error) => session.say(messageOf(error)));
+    return true;
+  }
 }
+
+/** What keys do there beside walking and carrying, for the list of keys. */
+export const actingKeys = [
+  ['Ctrl+Space', 'one more node is chosen, or no longer; a click with Ctrl or Shift does the same'],
+  ['n', 'leads to what is put in there'],
+  ['g', 'leads to gathering what is chosen'],
+  ['k', 'leads to the kind, as to turn a row into a column'],
+  ['F2', 'leads to the name'],
+  ...actions.map(({ key, about }) => [key, about]),
+];

@@ -141,6 +141,20 @@ const std::string& Draft::json() const {
   return stages_.back()->read->text;
 }
 
+std::vector<std::string> Draft::parts() const {
+  std::vector<std::string> names;
+  const scene::ReadText& read = *stages_.back()->read;
+  for (const scene::ValueId top : read.used.tops) {
+    const scene::ValueId parts = read.document.member(top, "parts");
+    if (parts == scene::no_value) continue;
+    for (scene::ValueId part = read.document[parts].first; part != scene::no_value; part = read.document[part].next) {
+      const std::string& name = read.document[part].key;
+      if (std::ranges::find(names, name) == names.end()) names.push_back(name);
+    }
+  }
+  return names;
+}
+
 std::vector<std::string> Draft::hints() const {
   std::vector<std::string> hints;
   for (const auto& stage : stages_) hints.insert(hints.end(), stage->hints.begin(), stage->hints.end());

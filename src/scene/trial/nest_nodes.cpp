@@ -22,6 +22,8 @@ class Nester {
       case Trial::Does::enclose: return enclose(splices, changed);
       case Trial::Does::remove: return remove(splices, changed);
       case Trial::Does::add: return add(splices, changed);
+      case Trial::Does::dissolve: return dissolve(splices, changed);
+      case Trial::Does::duplicate: return duplicate(splices, changed);
       case Trial::Does::set: break;
     }
     return true;
@@ -39,37 +41,58 @@ class Nester {
     splices.say(text_.now().value_of(container), said);
   }
 
-  /// The child that a place is ahead of, none for the end; `left_out` is counted out.
-  [[nodiscard]] NodeId child_at(NodeId container, const PlaceWords& words, NodeId left_out) const {
+  /// The child that a place is ahead of, none for the end; `left_out` are counted out.
+  [[nodiscard]] NodeId child_at(NodeId container, const PlaceWords& words, const std::vector<NodeId>& left_out) const {
     std::vector<NodeId> children = text_.tree().children(container);
-    std::erase(children, left_out);
+    const std::size_t beside = std::erase_if(children, [&](NodeId child) { return is_among(child, left_out); });
     const std::size_t place = words.place.value_or(children.size());
     if (place > children.size()) {
       throw text_.refusal(text_.tree().tail(container) + " has " + std::to_string(children.size()) +
-                          (children.size() == 1 ? " child" : " children") + (left_out ? " beside it" : "") +
-                          ": the last place is " + std::to_string(children.size()));
+                          (children.size() == 1 ? " child" : " children") +
+                          (beside > 1 ? " beside them" : beside > 0 ? " beside it" : "") + ": the last place is " +
+                          std::to_string(children.size()));
     }
     return place == children.size() ? NodeId() : children[place];
   }
 
+  static bool is_among(NodeId node, const std::vector<NodeId>& nodes) {
+    return std::ranges::find(nodes, node) != nodes.end();
+  }
+
   bool move(Splices& splices, ChangedText& changed) {
     const PlaceWords words = move_words(text_.trial());
-    const NodeId node = text_.node_of(words.what), container = text_.node_of(words.container);
-    if (node == text_.tree().root()) throw text_.refusal("the root cannot be moved");
-    for (NodeId at = container; at; at = text_.tree().parent(at)) {
-      if (at == node) throw text_.refusal("a node cannot be moved into itself");
+    const std::vector<NodeId> nodes = text_.nodes_among(words.what);
+    const NodeId container = text_.node_of(words.container);
+    for (const NodeId node : nodes) {
+      if (node == text_.tree().root()) throw text_.refusal("the root cannot be moved");
+      if (lies_in_one_of(node, nodes))
+        throw text_.refusal(text_.tree().tail(node) + " lies in another one of them, and goes with it");
     }
-    if (!text_.stands_alone(node) || !text_.holds_alone(container)) return false;
-    const NodeId before = child_at(container, words, node);
+    if (is_among(container, nodes) || lies_in_one_of(container, nodes))
+      throw text_.refusal("a node cannot be moved into itself");
+    for (const NodeId node : nodes) {
+      if (!text_.stands_alone(node)) return false;
+    }
+    if (!text_.holds_alone(container)) return false;
+    const NodeId before = child_at(container, words, nodes);
     if (before && text_.now().written.of(before).copy > 0) return text_.write_out_copies(before);
-    const NodeId parent = text_.tree().parent(node);
-    const std::vector<ValueId> out{text_.now().value_of(node)};
-    put_into(container, before, splices.text_of(out[0]), parent == container ? out : std::vector<ValueId>{}, splices);
-    splices.take_out(text_.list_of(parent), out);
-    const std::size_t place = before ? text_.tree().index_of(before) : text_.tree().child_count(container);
-    const bool is_behind = parent == container && text_.tree().index_of(node) < place;
+    std::string texts;
+    std::map<NodeId, std::vector<ValueId>> out;  // by their parents
+    for (const NodeId node : nodes) {
+      const ValueId value = text_.now().value_of(node);
+      texts += (texts.empty() ? "" : ", ") + splices.text_of(value);
+      out[text_.tree().parent(node)].push_back(value);
+    }
+    const auto at_home = out.find(container);
+    put_into(container, before, texts, at_home == out.end() ? std::vector<ValueId>{} : at_home->second, splices);
+    for (const auto& [parent, values] : out) splices.take_out(text_.list_of(parent), values);
     try {
-      changed.after.move(node, container, place - (is_behind ? 1 : 0));
+      Tree& after = changed.after;
+      for (const NodeId node : nodes) {
+        const std::size_t place = before ? after.index_of(before) : after.child_count(container);
+        const bool is_ahead = after.parent(node) == container && after.index_of(node) < place;
+        after.move(node, container, place - (is_ahead ? 1 : 0));
+      }
     } catch (const BadValue& fault) {
       throw text_.refusal(fault.what());
     }
@@ -77,8 +100,8 @@ class Nester {
   }
 
   bool remove(Splices& splices, ChangedText& changed) {
-    std::vector<NodeId> nodes = text_.nodes_of(text_.trial().what);
-    if (std::ranges::find(nodes, text_.tree().root()) != nodes.end()) throw text_.refusal("the root cannot be removed");
+    const std::vector<NodeId> nodes = text_.nodes_among(split_nodes(text_.trial().what));
+    if (is_among(text_.tree().root(), nodes)) throw text_.refusal("the root cannot be removed");
     for (const NodeId node : nodes) {
       if (text_.now().is_in_parts(text_.now().value_of(node))) return text_.write_out_use(text_.written_outside(node));
     }
@@ -97,19 +120,14 @@ class Nester {
 
   [[nodiscard]] bool lies_in_one_of(NodeId node, const std::vector<NodeId>& others) const {
     for (NodeId at = text_.tree().parent(node); at; at = text_.tree().parent(at)) {
-      if (std::ranges::find(others, at) != others.end()) return true;
+      if (is_among(at, others)) return true;
     }
     return false;
   }
 
   bool enclose(Splices& splices, ChangedText& changed) {
     const EncloseWords words = enclose_words(text_.trial());
-    std::vector<NodeId> nodes;
-    for (const std::string& pattern : words.nodes) {
-      for (const NodeId node : text_.nodes_of(pattern)) {
-        if (std::ranges::find(nodes, node) == nodes.end()) nodes.push_back(node);
-      }
-    }
+    const std::vector<NodeId> nodes = text_.nodes_among(words.nodes);
     const NodeId parent = text_.tree().parent(nodes.front());
     for (const NodeId node : nodes) {
       if (!text_.tree().parent(node)) throw text_.refusal("the root cannot be gathered into something");
@@ -157,21 +175,77 @@ class Nester {
 
   bool add(Splices& splices, ChangedText& changed) {
     const PlaceWords words = add_words(text_.trial());
+    const std::string& json = words.what.front();
     const NodeId container = text_.node_of(words.container);
     try {
-      const JsonDocument node(words.what);
+      const JsonDocument node(json);
       if (node[node.root()].type != Type::object) throw text_.refusal("a node is written as an object, in { }");
     } catch (const JsonFault& fault) {
-      if (words.what.starts_with("{")) throw text_.refusal(fault.message);
+      if (json.starts_with("{")) throw text_.refusal(fault.message);
       throw text_.refusal("a node is written as an object, in { }");
     }
     if (!text_.holds_alone(container)) return false;
     const NodeId before = child_at(container, words, {});
     if (before && text_.now().written.of(before).copy > 0) return text_.write_out_copies(before);
-    put_into(container, before, words.what, {}, splices);
+    put_into(container, before, json, {}, splices);
     changed.after.insert(container, before ? text_.tree().index_of(before) : text_.tree().child_count(container),
                          Keys());
     return true;
+  }
+
+  bool dissolve(Splices& splices, ChangedText& changed) {
+    const NodeId container = text_.node_of(text_.trial().what), parent = text_.tree().parent(container);
+    if (!parent) throw text_.refusal("the root holds all the others, and stays");
+    if (text_.tree().child_count(container) == 0) throw text_.refusal("nothing is in it; --remove takes it out");
+    if (!text_.holds_alone(container)) return false;
+    const std::string list = splices.text_of(text_.list_of(container));
+    splices.replace(text_.now().value_of(container), list.substr(1, list.size() - 2));
+    tell_lost_each(container, changed.hints);
+    try {
+      std::size_t place = text_.tree().index_of(container);
+      for (const NodeId child : text_.tree().children(container)) changed.after.move(child, parent, place++);
+      changed.after.remove(container);
+    } catch (const BadValue& fault) {
+      throw text_.refusal(fault.what());
+    }
+    return true;
+  }
+
+  /// Says that keys which a container gives its children do not stay.
+  void tell_lost_each(NodeId container, std::vector<std::string>& hints) const {
+    const ValueId each = text_.document().member(text_.now().value_of(container), "each");
+    if (each == no_value || text_.document()[each].first == no_value) return;
+    hints.push_back(text_.trial().text() + ": what its \"each\" said of its children is gone with it");
+  }
+
+  bool duplicate(Splices& splices, ChangedText& changed) {
+    const DuplicateWords words = duplicate_words(text_.trial());
+    const NodeId node = text_.node_of(words.node), parent = text_.tree().parent(node);
+    if (!parent) throw text_.refusal("there is one root");
+    if (!text_.stands_alone(node)) return false;
+    const std::size_t place = text_.tree().index_of(node) + 1;
+    const auto children = text_.tree().children(parent);
+    put_into(parent, place < children.size() ? children[place] : NodeId(), named(splices.text_of(text_.now().value_of(node)), words.name), {}, splices);
+    Keys keys;
+    keys.name = words.name;
+    try {
+      changed.after.insert(parent, place, keys);
+    } catch (const BadValue& fault) {
+      throw text_.refusal(fault.what());
+    }
+    return true;
+  }
+
+  /// A node's text under another name.
+  [[nodiscard]] static std::string named(const std::string& object, const std::string& name) {
+    const JsonDocument document(object);
+    Splices splices(document, object);
+    SaidInside said;
+    if (!name.empty()) said.at("name").json = json_text(name);
+    splices.say(document.root(), said);
+    const ValueId old = document.member(document.root(), "name");
+    if (name.empty() && old != no_value) splices.take_out(document.root(), {old});
+    return splices.text();
   }
 
   PlacedText& text_;

@@ -42,6 +42,16 @@ NodeId PlacedText::node_of(const std::string& path) const {
   }
 }
 
+std::vector<NodeId> PlacedText::nodes_among(const std::vector<std::string>& patterns) const {
+  std::vector<NodeId> nodes;
+  for (const std::string& pattern : patterns) {
+    for (const NodeId node : nodes_of(pattern)) {
+      if (std::ranges::find(nodes, node) == nodes.end()) nodes.push_back(node);
+    }
+  }
+  return nodes;
+}
+
 NodeId PlacedText::written_outside(NodeId node) const {
   while (now_->is_in_parts(now_->value_of(node))) node = tree().parent(node);
   return node;

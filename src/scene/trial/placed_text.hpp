@@ -45,6 +45,8 @@ class PlacedText {
   /// The nodes of a path or pattern; copies are also named without their index, all together. Throws BadTrial.
   [[nodiscard]] std::vector<NodeId> nodes_of(const std::string& pattern) const;
   [[nodiscard]] NodeId node_of(const std::string& path) const;
+  /// Those of several, each once, in the order of their first naming.
+  [[nodiscard]] std::vector<NodeId> nodes_among(const std::vector<std::string>& patterns) const;
 
   /// The node itself, or the outermost use of a part that it lies in.
   [[nodiscard]] NodeId written_outside(NodeId node) const;

@@ -27,6 +27,14 @@ Trial Trial::add(const std::string& container, std::size_t place, const std::str
   return {Does::add, container + ":" + std::to_string(place) + "=" + json};
 }
 
+Trial Trial::dissolve(const std::string& container) {
+  return {Does::dissolve, container};
+}
+
+Trial Trial::duplicate(const std::string& node, const std::string& name) {
+  return {Does::duplicate, node + (name.empty() ? "" : "=" + name)};
+}
+
 std::string Trial::text() const {
   return does == Does::set ? what : std::string(word(does)) + " " + what;
 }

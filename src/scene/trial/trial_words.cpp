@@ -65,8 +65,8 @@ SetWords set_words(const Trial& trial, const std::string& example) {
 
 PlaceWords move_words(const Trial& trial) {
   constexpr const char* form = "NODE=CONTAINER:PLACE, as in legend=bar:1";
-  const auto [node, place] = halves(trial, form);
-  PlaceWords words{std::string(node), "", {}};
+  const auto [nodes, place] = halves(trial, form);
+  PlaceWords words{split(nodes, ','), "", {}};
   read_place(trial, place, words, form);
   return words;
 }
@@ -74,9 +74,13 @@ PlaceWords move_words(const Trial& trial) {
 PlaceWords add_words(const Trial& trial) {
   constexpr const char* form = "CONTAINER:PLACE={…}, as in bar:0={\"kind\": \"box\", \"width\": 40}";
   const auto [place, json] = halves(trial, form);
-  PlaceWords words{std::string(json), "", {}};
+  PlaceWords words{{std::string(json)}, "", {}};
   read_place(trial, place, words, form);
   return words;
+}
+
+std::vector<std::string> split_nodes(const std::string& text) {
+  return split(text, ',');
 }
 
 EncloseWords enclose_words(const Trial& trial) {
@@ -85,6 +89,12 @@ EncloseWords enclose_words(const Trial& trial) {
   if (const std::size_t colon = container.find(':'); colon != std::string_view::npos)
     words.name = trimmed(container.substr(colon + 1));
   return words;
+}
+
+DuplicateWords duplicate_words(const Trial& trial) {
+  if (trial.what.find('=') == std::string::npos) return {std::string(trimmed(trial.what)), ""};
+  const auto [node, name] = halves(trial, "NODE=NAME, as in oak=ash");
+  return {std::string(node), std::string(name)};
 }
 
 }  // namespace fond_ladder::inline v0::scene

@@ -19,9 +19,12 @@ struct SetWords {
 /// `example` is shown where it is missing what it needs.
 [[nodiscard]] SetWords set_words(const Trial& trial, const std::string& example);
 
-/// `NODE=CONTAINER:PLACE`, or `CONTAINER:PLACE=NODE IN JSON`; without a place behind all others.
+/// `A,B` as `A` and `B`.
+[[nodiscard]] std::vector<std::string> split_nodes(const std::string& text);
+
+/// `A,B=CONTAINER:PLACE`, or `CONTAINER:PLACE=NODE IN JSON`; without a place behind all others.
 struct PlaceWords {
-  std::string what;  ///< the node, or the JSON
+  std::vector<std::string> what;  ///< the nodes, or the JSON
   std::string container;
   std::optional<std::size_t> place;
 };
@@ -35,6 +38,13 @@ struct EncloseWords {
   std::string name;  ///< empty for none
 };
 [[nodiscard]] EncloseWords enclose_words(const Trial& trial);
+
+/// `NODE=NAME`, or the node alone
+struct DuplicateWords {
+  std::string node;
+  std::string name;  ///< empty for none
+};
+[[nodiscard]] DuplicateWords duplicate_words(const Trial& trial);
 
 /// The start of every message about a trial.
 [[nodiscard]] inline std::string shown(const Trial& trial) {

@@ -181,6 +181,14 @@ TEST(Trial, MeansWhatTheEditedFileWouldMean) {
       {{{Does::move, "title=bar"}}, "title", "300x400", "24 0 38.8 32"},
       {{{Does::remove, "pot"}, {Does::remove, "pair/*"}}, "lone", "300x400", "0 44 300 40"},
       {{{Does::set, "title.name=head"}}, "head", "300x400", "0 0 38.8 32"},
+      {{{Does::enclose, "a,b=row:tools"}, {Does::dissolve, "tools"}}, "b", "300x400", "47.8 0 9 32"},
+      {{{Does::move, "b,title=bar:0"}}, "title", "300x400", "9 0 38.8 32"},
+      {{{Does::move, "lone/left,a=bar"}}, "a", "300x400", "67.2 0 4 32"},
+      {{{Does::move, "a,b=r:0"}}, "bar", "300x400", "0 48 300 20"},
+      {{{Does::remove, "a,b,lone"}}, "title", "300x400", "0 0 38.8 20"},
+      {{{Does::dissolve, "bar"}}, "title", "300x400", "0 0 300 20"},
+      {{{Does::duplicate, "a=c"}}, "b", "300x400", "56.8 0 9 32"},
+      {{{Does::duplicate, "a=c"}, {Does::set, "c.width=50"}}, "b", "300x400", "102.8 0 9 32"},
   };
   for (const auto& [trials, node, at, box] : cases) {
     Draft draft(the_file, "s");
@@ -263,6 +271,13 @@ TEST(Trial, SaysWhatCannotBeMade) {
        "\"add bar:0={\"kind\": \"bx\"}\": \"kind\" must be row, column, grid, stack, box, text or image; the nearest "
        "one is "
        "\"box\""},
+      {{Does::move, "a,bar=tray[0]"}, "\"move a,bar=tray[0]\": a lies in another one of them, and goes with it"},
+      {{Does::move, "a,b=bar:3"}, "\"move a,b=bar:3\": bar has 2 children beside them: the last place is 2"},
+      {{Does::dissolve, "r"}, "\"dissolve r\": the root holds all the others, and stays"},
+      {{Does::dissolve, "a"}, "\"dissolve a\": nothing is in it; --remove takes it out"},
+      {{Does::duplicate, "a"}, "none"},
+      {{Does::duplicate, "a=b"}, "\"duplicate a=b\": two siblings are called \"b\""},
+      {{Does::duplicate, "r=s"}, "\"duplicate r=s\": there is one root"},
       {{Does::add, "bar:0=box"}, "\"add bar:0=box\": a node is written as an object, in { }"},
       {{Does::add, "bar:0=[1]"}, "\"add bar:0=[1]\": a node is written as an object, in { }"},
   };

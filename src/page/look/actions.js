@@ -1,0 +1,188 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// What a hand does with the nodes that are chosen, each with a name and a key. Buttons, keys and the list of keys are
+// made from here; every action is changes that the program knows.
+
+/**
+ * @typedef {import('./session.js').Session} Session
+ *
+ * @typedef {object} Action
+ * @property {string} name
+ * @property {string} key  in the nesting
+ * @property {string} about  for the list of keys
+ * @property {(session: Session) => string} refusal  why it cannot be done now, or nothing
+ * @property {(session: Session) => Promise<void>} does
+ */
+
+/** @param {string} kind */
+export const isContainer = (kind) => ['row', 'column', 'stack', 'grid'].includes(kind);
+
+const parentOf = (/** @type {string} */ path) => path.slice(0, path.lastIndexOf('/'));
+
+/** A name that nothing in the scene has. @param {Session} session @param {string} base @param {string[]} [taken] */
+export function newName(session, base, taken = []) {
+  const letters = base.replace(/[^\p{ASCII}]|[^\w-]/gu, '').replace(/^[^a-z]+/i, '');
+  const used = new Set([...session.scene.nodes.map(({ step }) => step), ...taken]);
+  const stem = letters.replace(/\d+$/, '') || 'node';
+  if (!used.has(letters) && letters) return letters;
+  let number = 2;
+  while (used.has(`${stem}${number}`)) number += 1;
+  return `${stem}${number}`;
+}
+
+/** @param {Session} session */
+function noneChosen({ chosen }) {
+  if (chosen.length === 0) return 'nothing is chosen';
+  return chosen.some((path) => !path.includes('/')) ? 'the root stays where it is' : '';
+}
+
+/** @param {Session} session */
+async function duplicate(session) {
+  const tops = session.chosenTops;
+  /** @type {string[]} */
+  const names = [];
+  for (const path of tops) {
+    const step = session.node(path)?.step ?? '';
+    const named = !step.includes('#');
+    names.push(named ? newName(session, step.replace(/\[\d+\]$/, ''), names) : '');
+  }
+  // The last one first: those ahead of it keep their places.
+  const changes = tops.map((path, i) => ({ does: 'duplicate', what: names[i] ? `${path}=${names[i]}` : path }));
+  await session.applyAll(changes.reverse());
+  session.chooseAll(tops.map((path, i) => `${parentOf(path)}/${names[i]}`));
+}
+
+/** Moves all that is chosen, which are siblings, to one end of what is painted. @param {Session} session @param {boolean} front */
+async function paintLast(session, front) {
+  const tops = session.chosenTops;
+  const container = parentOf(tops[0]);
+  const backward = session.node(container)?.backward ?? false;
+  const others = session.childrenOf(container).length - tops.length;
+  await session.carry(tops, container, front !== backward ? others : 0, tops);
+}
+
+/** @param {Session} session */
+function noSiblings(session) {
+  const why = noneChosen(session);
+  if (why) return why;
+  const parents = new Set(session.chosenTops.map(parentOf));
+  if (parents.size > 1) return 'they are in different containers';
+  return session.childrenOf([...parents][0]).length < 2 ? 'nothing stands beside it' : '';
+}
+
+/** @type {Action[]} */
+export const actions = [
+  {
+    name: 'Duplicate',
+    key: 'd',
+    about: 'another one like each chosen node is put behind it',
+    refusal: noneChosen,
+    does: duplicate,
+  },
+  {
+    name: 'Take apart',
+    key: 't',
+    about: 'the container goes, what is in it stays in its place',
+    refusal(session) {
+      const { selected } = session;
+      if (session.chosen.length !== 1) return session.chosen.length > 1 ? 'choose one container' : 'nothing is chosen';
+      if (!selected.includes('/')) return 'the root holds all the others';
+      return session.childrenOf(selected).length === 0 ? 'nothing is in it' : '';
+    },
+    async does(session) {
+      const { selected } = session;
+      const inside = session.childrenOf(selected).map(({ step }) => `${parentOf(selected)}/${step}`);
+      await session.apply('dissolve', selected);
+      session.chooseAll(inside);
+    },
+  },
+  {
+    name: 'Remove',
+    key: 'Delete',
+    about: 'what is chosen is taken out of the scene',
+    refusal: noneChosen,
+    async does(session) {
+      const tops = session.chosenTops;
+      await session.apply('remove', tops.join(','));
+      session.chooseAll([parentOf(tops[0])]);
+    },
+  },
+  {
+    name: 'To the front',
+    key: 'f',
+    about: 'it is painted over its siblings: it becomes the last of them, or the first where these are painted last',
+    refusal: noSiblings,
+    does: (session) => paintLast(session, true),
+  },
+  {
+    name: 'To the back',
+    key: 'b',
+    about: 'it is painted under its siblings',
+    refusal: noSiblings,
+    does: (session) => paintLast(session, false),
+  },
+];
+
+/** Where what is put in goes, and how that is said: into the selected container, or behind the selected leaf. @param {Session} session */
+export function putPlace(session) {
+  const { nodes } = session.scene;
+  const node = session.node(session.selected) ?? nodes[0];
+  if (!node) return null;
+  if (isContainer(node.kind)) {
+    return { container: node.path, place: session.childrenOf(node.path).length, words: `into ${node.tail}` };
+  }
+  const container = nodes[node.parent];
+  if (!container) return null;
+  const place = session.childrenOf(container.path).findIndex(({ path }) => path === node.path) + 1;
+  return { container: container.path, place, words: `behind ${node.tail}` };
+}
+
+/** What each kind says when it is put in, beside its name. @type {Record<string, Record<string, unknown>>} */
+const begins = {
+  box: { natural: [80, 40] },
+  text: { text: 'Words' },
+  image: { natural: [120, 80] },
+  row: { gap: 8 },
+  column: { gap: 8 },
+  stack: {},
+  grid: { columns: 2, gap: 8 },
+};
+export const kinds = Object.keys(begins);
+
+/**
+ * Puts a node in, and selects it.
+ * @param {Session} session
+ * @param {{kind: string, part: string, name: string, words: string}} wanted  a kind, or a part; the words of a text
+ */
+export async function putIn(session, { kind, part, name, words }) {
+  const to = putPlace(session);
+  if (!to) return;
+  const { text, ...others } = begins[kind] ?? {};
+  const node = {
+    ...(part ? { part } : { kind }),
+    ...(name ? { name } : {}),
+    ...(text ? { text: words || text } : {}),
+    ...others,
+  };
+  const json = JSON.stringify(node);
+  await session.apply('add', `${to.container}:${to.place}=${json}`);
+  const step = name || session.childrenOf(to.container)[to.place]?.step;
+  if (step) session.select(`${to.container}/${step}`);
+}
+
+/** Gathers what is chosen, siblings, in a container of their own, and selects it. @param {Session} session @param {string} kind @param {string} name */
+export async function gather(session, kind, name) {
+  const tops = session.chosenTops;
+  const container = parentOf(tops[0]);
+  const place = session.childrenOf(container).findIndex(({ path }) => path === tops[0]);
+  await session.apply('enclose', `${tops.join(',')}=${kind}${name ? `:${name}` : ''}`);
+  const step = name || session.childrenOf(container)[place]?.step;
+  if (step) session.select(`${container}/${step}`);
+}
+
+/** Why what is chosen cannot be gathered, or nothing. @param {Session} session */
+export function gatherRefusal(session) {
+  const why = noneChosen(session);
+  if (why) return why;
+  return new Set(session.chosenTops.map(parentOf)).size > 1 ? 'they are in different containers; carry one first' : '';
+}
