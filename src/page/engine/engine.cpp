@@ -145,7 +145,8 @@ int FOND_LADDER_EXPORT(fl_apply)() {
     const std::vector<std::string> texts = texts_in_room();
     constexpr auto words = words_of<Trial::Does>;
     const auto does = std::ranges::find(words, texts.at(0));
-    if (does == words.end()) throw BadTrial("write try, move, enclose, remove, add, dissolve or duplicate, and what it takes");
+    if (does == words.end())
+      throw BadTrial("write try, move, enclose, remove, add, dissolve or duplicate, and what it takes");
     shown().draft().apply({static_cast<Trial::Does>(does - words.begin()), texts.at(1)});
     shown().renew();
   });

@@ -37,6 +37,7 @@ class ShownScene {
 
   [[nodiscard]] const std::string& file() const { return file_; }
   [[nodiscard]] Draft& draft() { return draft_; }
+  [[nodiscard]] const Draft& draft() const { return draft_; }
   /// To be called when the draft is another one; modes and a wording that it does not have any more are dropped.
   void renew();
   /// Throws BadValue for a name that the scene does not have.
@@ -57,6 +58,8 @@ class ShownScene {
 
   /// Throws BadValue for a size that is none.
   void solve(const Rung& rung);
+  /// As it was asked for last.
+  [[nodiscard]] const Rung& rung() const { return rung_; }
   /// The last one, scrolled as it is. Throws std::logic_error before there is one.
   [[nodiscard]] const Solution& solution() const;
   /// The last one as `measure` tells it. Throws as above.

@@ -213,6 +213,6 @@ export class Build {
         action.name,
       );
     });
-    return make('p', { className: 'actions' }, ...buttons.flatMap((button) => [button, ' ']));
+    return make('p', { className: 'actions' }, ...buttons);
   }
 }

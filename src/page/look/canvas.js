@@ -87,8 +87,9 @@ function hatching(context, strokes, at, density, dark) {
  * @param {CanvasRenderingContext2D} context
  * @param {{strokes: Float64Array, letters: Uint8Array}} picture
  * @param {boolean} dark
+ * @param {(text: string, box: import('./engine.js').Box) => void} [named]  hears of every name that is written level
  */
-export function play(context, { strokes, letters }, dark) {
+export function play(context, { strokes, letters }, dark, named) {
   let at = 0;
   const density = context.getTransform().a;
   // Decoded once where every letter is a byte: each call of a decoder takes as long as drawing a line.
@@ -134,10 +135,17 @@ export function play(context, { strokes, letters }, dark) {
         context.fill();
         break;
       }
-      case 4:
-        write(context, strokes, at, text(strokes[at + 10], strokes[at + 11]), dark);
+      case 4: {
+        const written = text(strokes[at + 10], strokes[at + 11]);
+        write(context, strokes, at, written, dark);
+        const [size, face, turned] = strokes.subarray(at + 6, at + 9);
+        if (named && face === 1 && turned === 0) {
+          const [x, y, width] = [strokes[at], strokes[at + 1] - size, natural(context, written, face, size)];
+          named(written, { x, y, width, height: 1.2 * size });
+        }
         at += 12;
         break;
+      }
       case 5:
         context.save();
         context.beginPath();

@@ -51,13 +51,24 @@
  *
  * @typedef {object} Handle  what a hand pulls, from the corner of the container
  * @property {string} setting
- * @property {number} value  in pixels
+ * @property {number} value  in pixels, or what else the setting counts
  * @property {number} x
  * @property {number} y
  * @property {'x' | 'y'} axis
  * @property {1 | -1} way  -1: it grows to the left or up
- * @property {boolean} negative  whether it may be
+ * @property {number} least
+ * @property {number} most
+ * @property {number} grain  what the value is a multiple of
+ * @property {number} per_pixel  how much of it a pixel is
  * @property {{words: string, setting: string}[]} choices  what moves with it; the first is the setting alone
+ * @property {{words: string, place: string, first?: string}[]} scopes  for which nodes; the first is this one
+ * @property {Pulled} own  what the setting is to be
+ * @property {Pulled[]} also  what else is tried with it
+ * @property {{at: number, value: number}[]} stops  where it snaps to
+ *
+ * @typedef {object} Pulled  texts with numbers of a pulled value between them
+ * @property {string[]} texts
+ * @property {{times: number, plus: number}[]} numbers
  *
  * @typedef {object} Landing  where what is carried would come to stand, and the mark that shows it
  * @property {string} container

@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// What a hand pulls on the selected node: its size, the gap between its children, its paddings. Each is a slider with a
-// name, so that keys and screen readers have it too. What is pulled is a change as any other.
+// What a hand pulls on the selected node: its size, gaps, paddings, margins, border, tracks, its share of a line, its
+// pins, its nudge, the cells it spans. Each is a slider with a name, so that keys and screen readers have it too. What is
+// pulled is a change as any other.
 
 import { find, make } from './dom.js';
 import { rounded } from './numbers.js';
@@ -19,26 +20,55 @@ const aside = {
   'padding.right': [-14, 0],
   'padding.top': [0, 14],
   'padding.bottom': [0, -14],
+  'margin.left': [-9, 0],
+  'margin.right': [9, 0],
+  'margin.top': [0, -9],
+  'margin.bottom': [0, 9],
+  'pin.left': [-9, 0],
+  'pin.start': [-9, 0],
+  'pin.right': [9, 0],
+  'pin.end': [9, 0],
+  'pin.top': [0, -9],
+  'pin.bottom': [0, 9],
+  'span.columns': [-9, 0],
+  'span.rows': [0, -9],
 };
 
 /** Where a handle lies in the picture. @param {Handle} handle */
 function spotOf({ setting, x, y, way }) {
   const [right, down] = aside[setting] ?? [0, 0];
-  const out = setting.startsWith('padding') ? 1 : way;
+  const out = ['width', 'max_width', 'height', 'max_height'].includes(setting) ? way : 1;
   return { x: frame.left + x * frame.scale + out * right, y: frame.top + y * frame.scale + out * down };
 }
 
-/** The handles that have room: each lies apart from those before it. @param {Handle[]} handles */
-function withRoom(handles) {
+/** The handles that have room: each lies apart from those before it, and from where a name is written. @param {Handle[]} handles @param {import('./engine.js').Box[]} names  in pixels of the picture */
+function withRoom(handles, names) {
   const apart = 20;
+  const half = 8; // of a handle
   /** @type {{x: number, y: number}[]} */
   const taken = [];
   return handles.filter((handle) => {
     const spot = spotOf(handle);
     if (taken.some((one) => Math.hypot(one.x - spot.x, one.y - spot.y) < apart)) return false;
+    const hides = (/** @type {import('./engine.js').Box} */ name) =>
+      spot.x + half > name.x &&
+      spot.x - half < name.x + name.width &&
+      spot.y + half > name.y &&
+      spot.y - half < name.y + name.height;
+    if (names.some(hides)) return false;
     taken.push(spot);
     return true;
   });
+}
+
+/** A text that is tried: numbers of a pulled value among its pieces. @param {import('./engine.js').Pulled} pulled @param {number} value */
+function filled({ texts, numbers }, value) {
+  const fine = 1e6;
+  return texts
+    .map((text, i) =>
+      i > 0 ? `${Math.round((numbers[i - 1].times * value + numbers[i - 1].plus) * fine) / fine}${text}` : text,
+    )
+    .join('');
 }
 
 export class Handles {
@@ -69,7 +99,7 @@ export class Handles {
   #write() {
     this.#place.classList.remove('away');
     const { handles: all, fixed } = this.#session.handles();
-    const handles = this.#pulls ? all : withRoom(all);
+    const handles = this.#pulls ? all : withRoom(all, this.#session.names);
     const of = this.#session.selected;
     const drawn = JSON.stringify([of, handles.map((one) => one.setting), fixed]);
     if (drawn !== this.#drawn && !this.#pulls) {
@@ -114,8 +144,7 @@ export class Handles {
       this.#shown = '';
       this.#label.hidden = false;
       this.#label.replaceChildren(why);
-      this.#label.style.left = `${left + 12}px`;
-      this.#label.style.top = `${top + 12}px`;
+      this.#placeLabel({ x: left, y: top });
     };
     element.addEventListener('focus', tell);
     element.addEventListener('pointerenter', () => this.#pulls || tell());
@@ -143,15 +172,16 @@ export class Handles {
     follow(
       element,
       (down) => {
-        const { value, axis, way } = now();
+        const { value, axis, way, per_pixel: perPixel } = now();
         this.#pulls = true;
         this.#from = value;
+        this.#held = now();
         this.#tell(setting);
         addEventListener('keydown', escape);
         return (event) => {
           if (!this.#pulls) return;
           const by = (axis === 'x' ? event.clientX - down.clientX : event.clientY - down.clientY) / frame.scale;
-          this.#pull(setting, value + way * by, event.altKey);
+          this.#pull(this.#stopAt(by) ?? value + way * by * perPixel, event.altKey);
         };
       },
       () => {
@@ -165,29 +195,57 @@ export class Handles {
     element.addEventListener('pointerenter', () => this.#pulls || this.#tell(setting));
     element.addEventListener('keydown', (event) => {
       const step = stepOf(event);
-      const { axis, value, way } = now();
+      const { axis, value, way, grain } = now();
       if (!step || (axis === 'x' ? step.x : step.y) === 0) return;
       event.preventDefault();
       event.stopPropagation();
-      this.#pull(setting, value + way * (axis === 'x' ? step.x : step.y), false);
+      this.#held = now();
+      this.#pull(value + way * (axis === 'x' ? step.x : step.y) * grain, false);
       this.#session.letGo();
     });
     return element;
   }
 
+  /** The handle as it was when the hand took hold: what it moves does not change under the hand. @type {Handle | null} */
+  #held = null;
+  /** The kinds of node's settings that a choice is kept for, as in "padding: all four". @param {Handle} handle */
+  #family(handle) {
+    return handle.setting.split('.')[0];
+  }
   /** What a pulled handle moves. @param {Handle} handle */
   #settingOf(handle) {
-    const chosen = this.#chosen.get(handle.setting.split('.')[0]);
+    const chosen = this.#chosen.get(this.#family(handle));
     return (handle.choices.find((one) => one.words === chosen) ?? handle.choices[0]).setting;
   }
+  /** For which nodes. @param {Handle} handle */
+  #scopeOf(handle) {
+    return handle.scopes.find((one) => one.words === this.#scope) ?? handle.scopes[0];
+  }
+  #scope = '';
 
-  /** @param {string} setting of the handle @param {number} value @param {boolean} free between whole pixels */
-  #pull(setting, value, free) {
-    const handle = this.#all.find((one) => one.handle.setting === setting)?.handle;
+  /** The value of the stop that is nearest to where the hand is, for what snaps. @param {number} by how far it went */
+  #stopAt(by) {
+    const handle = this.#held;
+    if (!handle || handle.stops.length === 0) return null;
+    const at = (handle.axis === 'x' ? handle.x : handle.y) + by;
+    const nearest = handle.stops.reduce((best, one) => (Math.abs(one.at - at) < Math.abs(best.at - at) ? one : best));
+    return nearest.value;
+  }
+
+  /** @param {number} value @param {boolean} free between multiples of its grain */
+  #pull(value, free) {
+    const handle = this.#held;
     if (!handle) return;
-    const whole = free ? Math.round(value * 10) / 10 : Math.round(value);
-    const held = handle.negative ? whole : Math.max(0, whole);
-    this.#session.pull(`${this.#session.selected}.${this.#settingOf(handle)}=${held}`);
+    const grain = free ? handle.grain / 10 : handle.grain;
+    const whole = Math.round(value / grain) * grain;
+    const most = handle.stops.at(-1)?.value ?? handle.most;
+    const held = Math.min(most, Math.max(handle.least, whole));
+    const { place, first } = this.#scopeOf(handle);
+    this.#session.pull(
+      ...(first ? [first] : []),
+      `${place}.${this.#settingOf(handle)}=${filled(handle.own, held)}`,
+      ...handle.also.map((one) => filled(one, held)),
+    );
   }
 
   /** Shows what a handle is, its value, and what else can move with it. @param {string} setting nothing when empty */
@@ -197,28 +255,57 @@ export class Handles {
     this.#label.hidden = !handle;
     if (!handle) return;
     const own = this.#settingOf(handle);
-    const buttons =
-      handle.choices.length < 2
+    const choose = (
+      /** @type {string[]} */ words,
+      /** @type {string} */ now,
+      /** @type {(words: string) => void} */ does,
+    ) =>
+      words.length < 2
         ? []
-        : handle.choices.map((choice) =>
+        : words.map((word) =>
             make(
               'button',
               {
                 type: 'button',
-                'aria-pressed': String(choice.setting === own),
+                'aria-pressed': String(word === now),
                 onclick: () => {
-                  this.#chosen.set(setting.split('.')[0], choice.words);
+                  does(word);
                   this.#tell(setting);
                 },
               },
-              choice.words,
+              word,
             ),
           );
+    const sides = choose(
+      handle.choices.map(({ words }) => words),
+      handle.choices.find((one) => one.setting === own)?.words ?? '',
+      (words) => this.#chosen.set(this.#family(handle), words),
+    );
+    const scopes = choose(
+      handle.scopes.map(({ words }) => words),
+      this.#scopeOf(handle).words,
+      (words) => (this.#scope = words),
+    );
     const said = this.#session.settings.find(({ key }) => key === own.split('.')[0]);
     const whence = said && said.source !== 'default' ? `(${said.source}${said.name ? ` ${said.name}` : ''}) ` : '';
-    this.#label.replaceChildren(make('strong', {}, own), ` ${rounded(handle.value)} ${whence}`, ...buttons);
-    const { x, y } = spotOf(handle);
-    this.#label.style.left = `${x + 12}px`;
-    this.#label.style.top = `${y + 12}px`;
+    const called = handle.choices.length > 1 || handle.choices[0].setting !== own ? own : handle.choices[0].words;
+    this.#label.replaceChildren(
+      make('strong', {}, called),
+      ` ${rounded(handle.value)} ${whence}`,
+      ...sides,
+      ...(sides.length > 0 && scopes.length > 0 ? [make('br')] : []),
+      ...scopes,
+    );
+    this.#placeLabel(spotOf(handle));
+  }
+
+  /** Beside a spot, where it is seen: below and behind it, or else above, or ahead. @param {{x: number, y: number}} spot */
+  #placeLabel({ x, y }) {
+    const [apart, sheet] = [12, find('sheet')];
+    const [width, height] = [this.#label.offsetWidth, this.#label.offsetHeight];
+    const below = y + apart + height <= sheet.scrollTop + sheet.clientHeight || y - apart < height;
+    const left = Math.min(x + apart, sheet.clientWidth - width - 4);
+    this.#label.style.left = `${Math.max(0, left)}px`;
+    this.#label.style.top = `${below ? y + apart : y - apart - height}px`;
   }
 }

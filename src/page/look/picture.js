@@ -145,7 +145,12 @@ export class Picture {
     context.setTransform(density, 0, 0, density, 0, 0);
     context.clearRect(0, 0, view.width, view.height);
     const at = { x: frame.left, y: frame.top - this.#sheet.scrollTop };
-    play(context, this.#session.paint({ ...at, scale: frame.scale, ...view }), this.#dark.matches);
+    this.#session.names = [];
+    const own = this.#session.node(this.#session.selected)?.step;
+    const scrolled = this.#sheet.scrollTop;
+    play(context, this.#session.paint({ ...at, scale: frame.scale, ...view }), this.#dark.matches, (text, box) => {
+      if (text === own) this.#session.names.push({ ...box, y: box.y + scrolled });
+    });
     context.save();
     context.translate(at.x, at.y);
     context.scale(frame.scale, frame.scale);

@@ -624,6 +624,8 @@ export class Session {
   }
   /** The settings of the selected node with their sources, as far as they are known. @type {{key: string, source: string, name?: string}[]} */
   settings = [];
+  /** Where the name of the selected node is written, in pixels of the picture. @type {import('./engine.js').Box[]} */
+  names = [];
   /** @type {import('./engine.js').Landing | null} */
   landing = null;
   /** @type {string[]} */

@@ -155,6 +155,23 @@ std::vector<std::string> Draft::parts() const {
   return names;
 }
 
+std::string Draft::place_in_part(const std::string& node) const {
+  const scene::ReadText& read = *stages_.back()->read;
+  const scene::JsonDocument& document = read.document;
+  const Tree& tree = read.scene.tree;
+  NodeId use = tree.at(node);
+  std::string inner;
+  while (read.is_in_parts(read.value_of(use)) && document.member(read.value_of(use), "part") == scene::no_value) {
+    inner = "/" + tree.step(use) + inner;
+    use = tree.parent(use);
+  }
+  const scene::ValueId name = document.member(read.value_of(use), "part");
+  const scene::ValueId parts = document.member(document.root(), "parts");
+  if (name == scene::no_value || parts == scene::no_value) return "";
+  const std::string& part = document[name].text;
+  return document.member(parts, part) == scene::no_value ? "" : "parts." + part + inner;
+}
+
 std::vector<std::string> Draft::hints() const {
   std::vector<std::string> hints;
   for (const auto& stage : stages_) hints.insert(hints.end(), stage->hints.begin(), stage->hints.end());

@@ -1,0 +1,260 @@
+# SPDX-License-Identifier: MIT
+"""Handles that are pulled and nodes that are carried, by a driven hand."""
+
+import json
+import pathlib
+import re
+import tempfile
+import unittest
+
+from selenium.webdriver.common.keys import Keys
+
+from browser import program
+from hand import BEDS, CONSOLE, HandTest, boxes_of
+
+# Every kind of container, a part, shared keys, `each`, copies, a range.
+SHELF = """{"format":1,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","below_width":500}],
+  "parts":{"card":{"kind":"column","padding":4,"children":[{"kind":"box","name":"top","width":100,"height":20}]}},
+  "shared":{"button":{"kind":"box","height":50}},
+  "root":{"kind":"column","name":"r","gap":20,"children":[
+    {"kind":"row","name":"line","height":100,"gap":8,"children":[{"kind":"box","name":"a","weight":1},
+      {"kind":"box","name":"b","weight":2},{"kind":"box","name":"c","width":100},{"kind":"box","name":"d","width":80}]},
+    {"kind":"stack","name":"pile","height":140,"children":[{"kind":"box","name":"under","width":"fill","height":"fill"},
+      {"kind":"box","name":"over","width":160,"height":120,"nudge":[5,5]},
+      {"kind":"box","name":"held","pin":{"right":10,"top":10},"width":100,"height":100}]},
+    {"kind":"grid","name":"field","columns":[100,"1fr","2fr"],"rows":[70,70],"gap":10,
+      "children":[{"kind":"box","name":"g","cell":[0,0]},{"kind":"box","name":"h","cell":[1,0]}]},
+    {"kind":"row","name":"cards","gap":10,"each":{"height":80},"when":{"narrow":{"gap":20}},"children":[
+      {"part":"card","name":"p"},{"part":"card","name":"q"},{"name":"s","like":"button","width":90},
+      {"kind":"box","name":"k","copies":2,"width":70}]}]}}"""
+
+
+class Pull(HandTest):
+    def setUp(self):
+        self.page.report(CONSOLE, "--at", "700x800")
+
+    def test_a_gap_is_pulled_and_is_one_change(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        first = page.run("return api.sceneText()")
+        _, _, scale = self.frame()
+        was = float(self.handle("gap").get_attribute("aria-valuenow"))
+        self.hand("gap", 0, 20)
+        self.assertIn("gap", page.text("#fl-handle-label strong"))
+        self.assertAlmostEqual(float(self.handle("gap").get_attribute("aria-valuenow")), was + 20 / scale, delta=1)
+        self.let_go()
+        (change,) = page.run("return api.changes()")
+        self.assertRegex(change, rf"^--try {BEDS}\.gap=\d+$")  # whole pixels
+        self.told()
+        page.run("await api.undo()")
+        self.assertEqual(page.run("return api.sceneText()"), first)
+
+    def test_escape_puts_back_what_is_pulled_and_a_pull_to_where_it_was_is_none(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        first = page.run("return [await api.sceneText(), await api.boxes()]")
+        self.hand("gap", 0, 20)
+        page.hands().send_keys(Keys.ESCAPE).perform()
+        self.let_go()
+        self.assertEqual(page.run("return [await api.sceneText(), await api.boxes()]"), first)
+        page.hands().click_and_hold(self.handle("gap")).move_by_offset(0, 9).move_by_offset(0, -9).release().perform()
+        page.settle()
+        self.assertEqual(page.run("return api.changes()"), [])
+
+    def test_paddings_are_pulled_alone_or_together(self):
+        page = self.page
+        page.run("await api.select('console')")
+        self.hand("padding.left", 10, 0)
+        self.let_go()
+        self.assertRegex(page.run("return api.changes()")[0], r"^--try console\.padding\.left=\d+$")
+        page.run("await api.undo()")
+        self.handle("padding.top").click()
+        page.click("all four", "#fl-handle-label")
+        self.hand("padding.top", 0, 12)
+        self.let_go()
+        self.assertRegex(page.run("return api.changes()")[0], r"^--try console\.padding=\d+$")
+        self.told()
+
+    def test_sizes_are_pulled_and_say_what_else_decides_them(self):
+        page = self.page
+        page.run("await api.resize(1100, 800); await api.select(a[0])", BEDS)
+        self.hand("width", 15, 0)
+        self.let_go()
+        self.assertRegex(page.run("return api.changes()")[0], rf"^--try {BEDS}\.width=\d+$")
+        self.told()
+        page.run("await api.undo(); await api.select('console/body/work/zones/map')")
+        self.handle("max_width")  # it fills its place
+        page.run("await api.select('console/body/work')")
+        page.hands().move_to_element(self.handle("its weight decides its width")).perform()
+        page.wait_for_text("#fl-handle-label", "its weight decides its width")
+
+    def test_keys_pull_too(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        was = float(self.handle("gap").get_attribute("aria-valuenow"))
+        page.run("document.querySelector('#fl-handles [aria-label=gap]').focus()")
+        page.press(Keys.ARROW_DOWN)
+        page.press(Keys.ARROW_DOWN, shift=True)
+        self.assertEqual(float(self.handle("gap").get_attribute("aria-valuenow")), was + 11)
+        self.told()
+
+    def carry_the_legend_over_the_bar(self):
+        """Returns what the picture was before."""
+        self.page.run("await api.resize(1100, 800)")
+        bar = boxes_of(self.page)["console/bar"]
+        before = self.strokes()
+        self.carry("console/body/work/zones/legend", bar["x"] + bar["width"] / 2, bar["y"] + bar["height"] / 2)
+        return before
+
+    def test_a_node_is_carried_into_another_container(self):
+        page = self.page
+        before = self.carry_the_legend_over_the_bar()
+        self.assertNotEqual(self.strokes(), before)  # where it would land
+        self.assertEqual(page.run("return api.changes()"), [])
+        self.let_go()
+        page.wait("the move", lambda: page.run("return api.changes()") == ["--move console/body/work/zones/legend=console/bar:1"])
+        self.assertEqual(page.selected(), "console/bar/legend")
+        self.told()
+        page.run("await api.undo()")
+
+    def test_escape_puts_back_what_is_carried(self):
+        page = self.page
+        before = self.carry_the_legend_over_the_bar()
+        page.hands().send_keys(Keys.ESCAPE).perform()
+        self.let_go()
+        self.assertEqual(page.run("return api.changes()"), [])
+        page.hands().move_to_element(page.find("#fl-width")).perform()
+        page.settle()
+        self.assertEqual(self.strokes(), before)
+
+    def test_a_weight_that_decides_nothing_is_not_said_to(self):
+        """In a row it does; of what is pinned, and in a list of which only what is in view is arranged, it does not."""
+        child = '{"kind":"box","name":"a","weight":1,"natural":[40,40],"height":60%s}'
+        for container, more, why in [('"kind":"row"', "", True), ('"kind":"row"', ',"width":50,"pin":{"left":9}', False),
+                                     ('"kind":"row","scroll":"x","only_in_view":true', "", False)]:
+            with tempfile.TemporaryDirectory() as folder:
+                scene = pathlib.Path(folder) / "s.scene.json"
+                scene.write_text('{"format":1,"root":{%s,"name":"r","children":[%s,{"kind":"box","name":"b"}]}}' % (container, child % more))
+                self.page.report(scene, "--at", "400x200").run("await api.select('r/a')")
+                self.handle("its weight decides its width" if why else "width")
+
+    def test_keys_carry_in_the_nesting(self):
+        page = self.page
+        page.run("await api.resize(1100, 800)")
+        page.find("[data-path='console/body/work/zones/legend']").click()
+        def carried(*keys):
+            hands = page.hands().key_down(Keys.ALT)
+            for key in keys:
+                hands.send_keys(key)
+            hands.key_up(Keys.ALT).perform()
+            page.settle()
+        steps = [  # each from where the one before left it, the keys going on with the node
+            (Keys.ARROW_UP, "--move console/body/work/zones/legend=console/body/work/zones:0", "console/body/work/zones/legend"),
+            (Keys.ARROW_LEFT, "--move console/body/work/zones/legend=console/body/work:1", "console/body/work/legend"),
+            (Keys.ARROW_DOWN, "--move console/body/work/legend=console/body/work:2", "console/body/work/legend"),
+            (Keys.ARROW_RIGHT, "--move console/body/work/legend=console/body/work/cards:3", "console/body/work/cards/legend"),
+        ]
+        for count, (key, change, path) in enumerate(steps, 1):
+            carried(key)
+            page.wait(change, lambda: len(page.run("return api.changes()")) == count)
+            self.assertEqual(page.run("return api.changes()")[-1], change)
+            page.wait(path, lambda: page.selected() == path)
+            self.assertEqual(page.driver.execute_script("return document.activeElement.dataset.path"), path)
+        self.told()
+        carried(Keys.ARROW_RIGHT)  # before it stands a card, which is a container
+        page.press(Keys.DELETE)
+        page.wait("the node is gone", lambda: page.run("return api.changes()")[-1].startswith("--remove"))
+        self.assertIn("what is chosen is taken out of the scene", page.text("#fl-keys"))
+
+    # ---------------------------------------------------------------- every handle
+
+    def test_every_handle_changes_what_it_is_called_after(self):
+        """Node, handle, how far it is pulled, and the changes: of pixels, a pixel of the scene counts."""
+        self.write_scene(SHELF)
+        page = self.page.report(self.scene, "--at", "800x600")
+        scale = self.frame()[2]
+        cases = [
+            ("r/line/c", "margin.left", 20, 0, r"--try r/line/c\.margin\.left=20"),
+            ("r/line/c", "margin.bottom", 0, 5, r"--try r/line/c\.margin\.bottom=5"),
+            ("r/line/c", "share", 30, 0, r"--try r/line/c\.width=130 --try r/line/d\.width=50"),
+            ("r/line/a", "share", 100, 0, r"--try r/line/a\.weight=1\.5 --try r/line/b\.weight=1\.5"),
+            ("r/pile/held", "pin.right", -30, 0, r"--try r/pile/held\.pin\.right=40"),
+            ("r/pile/held", "pin.top", 0, 10, r"--try r/pile/held\.pin\.top=20"),
+            ("r/pile/held", "width", -20, 0, r"--try r/pile/held\.width=120"),  # its right edge is held
+            ("r/pile/over", "nudge.x", 15, 0, r"--try 'r/pile/over\.nudge=\[20, 5\]'"),
+            ("r/pile/over", "nudge.y", 0, -15, r"--try 'r/pile/over\.nudge=\[5, -10\]'"),
+            ("r/pile/over", "border", 0, 4, r"--try r/pile/over\.border=4"),
+            ("r/field", "columns[0]", 25, 0, r"--try 'r/field\.columns=\[125, \"1fr\", \"2fr\"\]'"),
+            ("r/field", "columns[1]", 113, 0, r"--try 'r/field\.columns=\[100, \"1\.5fr\", \"1\.5fr\"\]'"),
+            ("r/field", "rows[0]", 0, 10, r"--try 'r/field\.rows=\[80, 70\]'"),
+            ("r/field/g", "span.columns", 200, 0, r"--try 'r/field/g\.span=\[2, 1\]'"),
+            ("r/field/g", "span.rows", 0, 75, r"--try 'r/field/g\.span=\[1, 2\]'"),
+        ]
+        for node, handle, x, y, changes in cases:
+            with self.subTest(node=node, handle=handle):
+                page.run("for (const _ of await api.changes()) await api.undo(); await api.select(a[0])", node)
+                self.hand(handle, round(x * scale), round(y * scale))
+                self.let_go()
+                made = " ".join(page.run("return api.changes()"))
+                numbers = re.compile(r"-?\d+(?:\.\d+)?")
+                self.assertEqual(numbers.sub("N", made), numbers.sub("N", changes.replace("\\", "")))
+                for number, meant in zip(numbers.findall(made), numbers.findall(changes.replace("\\", ""))):
+                    self.assertAlmostEqual(float(number), float(meant), delta=2 / scale, msg=made)
+                self.told()
+                page.run("await api.undo()")
+                self.assertEqual(page.run("return api.changes()"), [])  # one deed
+
+    def test_keys_move_a_span_a_track_at_a_time(self):
+        self.write_scene(SHELF)
+        page = self.page.report(self.scene, "--at", "800x600")
+        page.run("await api.select('r/field/g')")
+        self.handle("span.columns").send_keys(Keys.ARROW_RIGHT)
+        self.handle("span.columns").send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT, Keys.ARROW_RIGHT)  # there are three
+        self.assertEqual(page.run("return api.changes()").pop(), "--try 'r/field/g.span=[3, 1]'")
+
+    def test_a_setting_is_changed_here_or_wherever_it_comes_from(self):
+        """Where it comes from a part, shared keys, `each`, copies or a range; what is a node's own has no such choice."""
+        self.write_scene(SHELF)
+        page = self.page.report(self.scene, "--at", "800x600")
+        cases = [
+            ("r/cards/p", "padding.top", "every card", 800, r"parts\.card\.padding"),
+            ("r/cards/p/top", "height", "every card", 800, r"parts\.card/top\.height"),
+            ("r/cards/s", "height", "all like button", 800, r"shared\.button\.height"),
+            ("r/cards/p", "height", "all in cards", 800, r"r/cards\.each\.height"),
+            ("r/cards/k[0]", "width", "all of k", 800, r"r/cards/k\.width"),
+            ("r/cards", "gap", "while narrow", 400, r"r/cards\.when\.narrow\.gap"),
+            ("r/cards", "gap", "always", 400, r"r/cards\.when\.narrow\.gap=null --try r/cards\.gap"),
+            ("r/cards/p", "padding.top", "only this one", 800, r"r/cards/p\.padding"),
+        ]
+        for node, handle, words, width, changes in cases:
+            with self.subTest(node=node, words=words):
+                page.run("await api.resize(a[1], 600); await api.select(a[0])", node, width)
+                page.wait("its handles", lambda: page.text("#fl-node summary").endswith(node.split("/")[-1]))
+                self.handle(handle).click()
+                if handle == "padding.top":
+                    page.click("all four", "#fl-handle-label")
+                page.click(words, "#fl-handle-label")
+                self.handle(handle).send_keys(Keys.ARROW_DOWN if handle not in ("width",) and "gap" not in handle else Keys.ARROW_RIGHT)
+                self.assertRegex(" ".join(page.run("return api.changes()")), "^--try '?" + changes + r"=\d+$")
+                self.told()
+                page.run("await api.undo()")
+                self.assertEqual(page.run("return api.changes()"), [])
+        page.run("await api.resize(800, 600); await api.select('r/line/c')")
+        self.handle("width").click()
+        self.assertEqual(page.texts("#fl-handle-label button"), [])
+
+    def test_what_cannot_be_pulled_says_why(self):
+        self.write_scene("""{"format":1,"root":{"kind":"column","name":"r","children":[
+          {"kind":"grid","name":"g","columns":[{"repeat":"fitting","tracks":[100]}],"children":[{"kind":"box","name":"in","height":30}]},
+          {"kind":"row","name":"l","children":[{"kind":"box","name":"m","height":50,"width":100,"margin":{"left":"auto"}}]},
+          {"kind":"stack","name":"s","height":100,"children":[{"kind":"box","name":"p","width":80},
+            {"kind":"box","name":"t","pin":{"left":"p.right + 5","top":30},"width":90,"height":40}]}]}}""")
+        page = self.page.report(self.scene, "--at", "500x300")
+        for node, why in [("r/g", "there are as many columns as fit"), ("r/s/t", "left is tied to p.right + 5"),
+                          ("r/l/m", "margin.left is automatic: it takes what is left over")]:
+            page.run("await api.select(a[0])", node)
+            self.handle(why)
+
+
+if __name__ == "__main__":
+    unittest.main()
