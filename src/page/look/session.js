@@ -521,7 +521,10 @@ export class Session {
         made += 1;
       }
     } catch (error) {
-      if (error instanceof Refused) while (made-- > 0) this.#engine.undo();
+      if (error instanceof Refused && made > 0) {
+        while (made-- > 0) this.#engine.undo();
+        this.#engine.solve(this.size.width, this.size.height); // undoing left nothing arranged
+      }
       throw error;
     }
     this.#deeds.push(...changes.map(() => deed));
