@@ -98,7 +98,7 @@ fond_ladder_engine_unit(draw draw/labels.cpp draw/marks.cpp draw/node_marks.cpp 
   draw/room.cpp)
 fond_ladder_engine_unit(engine page/engine/asking.cpp page/engine/description.cpp page/engine/engine.cpp
   page/engine/handles.cpp page/engine/own_handles.cpp page/engine/place_handles.cpp page/engine/recording_pen.cpp
-  page/engine/scopes.cpp page/engine/shown_scene.cpp page/engine/without_files.cpp
+  page/engine/scopes.cpp page/engine/shown_scene.cpp page/engine/ties.cpp page/engine/without_files.cpp
   page/engine/stand_in/number_text.cpp page/engine/stand_in/utf8proc.cpp)
 fond_ladder_engine_unit(exceptions page/engine/exceptions.cpp)
 fond_ladder_engine_unit(streams page/engine/stand_in/streams.cpp)

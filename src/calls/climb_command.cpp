@@ -54,9 +54,8 @@ Way way_of(const Scene& scene, const ClimbCall& call) {
   return way;
 }
 
-/// The sizes asked for, which lie in the span that an option gives.
-std::vector<double> asked_rungs(const Span& span, const std::string& asked, const char* option) {
-  std::vector<double> sizes = parse_sizes(asked, "--rungs");
+/// The sizes or values asked for, which lie in the span that an option gives.
+std::vector<double> asked_rungs(const Span& span, std::vector<double> sizes, const char* option) {
   for (const double size : sizes) {
     if (size < span.from || size > span.to) {
       throw WrongCall(fmt::format("--rungs: {} is not between {} and {}; widen {}", exact(size), exact(span.from),
@@ -69,7 +68,8 @@ std::vector<double> asked_rungs(const Span& span, const std::string& asked, cons
 /// The sizes shown: those asked for, else both ends of the ladder and its named rungs between them.
 std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
   const Span span = way.span();
-  if (!asked.empty()) return asked_rungs(span, asked, way.along_height ? "--height" : "--width");
+  if (!asked.empty())
+    return asked_rungs(span, parse_sizes(asked, "--rungs"), way.along_height ? "--height" : "--width");
   std::vector<double> sizes{span.from, span.to};
   for (const NamedRung& rung : way.ladder.rungs) {
     const std::optional<double> size = way.along_height ? rung.height : rung.width;
@@ -249,8 +249,10 @@ ExitStatus climb_scene(const Scene& scene, const ClimbCall& call, const Streams&
 
 /// The values shown: those asked for, else both ends and three between them.
 std::vector<double> shown_values(const Span& values, const std::string& asked) {
-  if (!asked.empty()) return asked_rungs(values, asked, "--vary");
   std::vector<double> shown;
+  for (const std::string& item : split_list(asked))
+    shown.push_back(parse_coordinate(item, "--rungs: \"" + item + "\" is no value of a setting; write numbers"));
+  if (!shown.empty()) return asked_rungs(values, std::move(shown), "--vary");
   constexpr int pieces = 4;
   for (int i = 0; i <= pieces; ++i) shown.push_back(values.from + (values.to - values.from) * i / pieces);
   return shown;

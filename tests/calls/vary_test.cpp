@@ -97,6 +97,14 @@ TEST(VaryOption, PrintsNothingOfACallThatIsRefused) {
   }
 }
 
+/// Values below 0 were refused as sizes.
+TEST(VaryOption, ShowsTheValuesAskedFor) {
+  const testing::Result told = testing::run({"climb", console(), "--vary", "beds.gap=-10..10", "--rungs", "-10,-2.5,10",
+                                             "--show", "bed_moss.top", "--at", "700x800", "--format", "csv"});
+  EXPECT_EQ(told.out, "value,width,height,bed_moss.top\n-10,700,800,106\n-2.5,700,800,113.5\n10,700,800,126\n")
+      << told.err;
+}
+
 TEST(VaryOption, RefusesWithAWayOut) {
   const struct {
     std::vector<std::string> words;
@@ -108,6 +116,8 @@ TEST(VaryOption, RefusesWithAWayOut) {
       {{"climb", "--vary", "beds.width=1em..9"}, "write both ends in one unit, as in beds.width=1em..3em"},
       {{"climb", "--vary", "beds.width=-10..9"}, "\"width\" must be 0 or more"},
       {{"climb", "--vary", "bed.width=1..9"}, "the nearest name is \"beds\""},
+      {{"climb", "--vary", "beds.width=1..9", "--rungs", "2,wide"},
+       "--rungs: \"wide\" is no value of a setting; write numbers"},
       {{"climb", "--vary", "beds.width=0..1e9"}, "a climb takes at most 100,000 values"},
       {{"climb", "--vary", "beds.width=1..9", "--width", "300..400"}, "say it by --at, as in --at 1280x800"},
       {{"climb", "--at", "1280x800"}, "climb: --at is for --vary; say the sizes by --width and --height"},

@@ -8,6 +8,7 @@ import tempfile
 import unittest
 
 from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
 
 from browser import program
 from hand import BEDS, CONSOLE, HandTest, boxes_of
@@ -165,6 +166,86 @@ class Pull(HandTest):
         page.press(Keys.DELETE)
         page.wait("the node is gone", lambda: page.run("return api.changes()")[-1].startswith("--remove"))
         self.assertIn("what is chosen is taken out of the scene", page.text("#fl-keys"))
+
+    # ---------------------------------------------------------------- ties, scroll bars, the own axis
+
+    def tie_scene(self):
+        self.write_scene("""{"format":1,"root":{"kind":"stack","name":"s","children":[
+          {"kind":"box","name":"photo","width":100,"height":120},
+          {"kind":"box","name":"note","pin":{"left":180,"top":100},"width":120,"height":80}]}}""")
+        page = self.page.report(self.scene, "--at", "600x300")
+        page.run("await api.select('s/note')")
+        page.wait("its sides", lambda: len(page.all(".tie")) == 4)
+        return page
+
+    def side(self, name):
+        return self.page.find(f".tie[aria-label='tie its {name}']")
+
+    def test_an_edge_is_pulled_to_an_edge_and_is_tied_where_it_is(self):
+        page = self.tie_scene()
+        scale = self.frame()[2]
+        before, picture = page.run("return api.boxes()"), self.strokes()
+        hands = page.hands().click_and_hold(self.side("left")).move_by_offset(-20, 0).move_by_offset(round(-60 * scale), -20)
+        hands.perform()
+        self.assertNotEqual(self.strokes(), picture)  # the line that is pulled
+        self.assertIn("note tied to photo.right + 80", page.text("#fl-status"))
+        self.let_go()
+        page.wait("the tie", lambda: page.run("return api.changes()") == ["--try 's/note.pin.left=photo.right + 80'"])
+        self.assertEqual(page.run("return api.boxes()"), before)
+        self.told()
+        self.handle("left is tied to photo.right + 80")  # and is no handle any more
+        page.run("await api.undo()")
+
+    def test_a_tie_that_is_let_go_nowhere_or_escaped_is_none(self):
+        page = self.tie_scene()
+        for x, keys in [(200, ""), (-70, Keys.ESCAPE)]:
+            page.hands().click_and_hold(self.side("left")).move_by_offset(x // 2, 0).move_by_offset(x - x // 2, 0).send_keys(keys).perform()
+            self.let_go()
+            self.assertEqual(page.run("return api.changes()"), [])
+
+    def test_a_key_ties_by_a_list_of_edges(self):
+        page = self.tie_scene()
+        self.side("top").send_keys(Keys.ENTER)
+        choice = Select(page.wait("the list", lambda: page.all("#fl-tie-label select"))[0])
+        self.assertEqual([one.text for one in choice.options], ["tie to …", "photo.top + 100", "photo.bottom - 20", "photo.middle_y + 40"])
+        choice.select_by_visible_text("photo.bottom - 20")
+        page.wait("the tie", lambda: page.run("return api.changes()") == ["--try 's/note.pin.top=photo.bottom - 20'"])
+        self.told()
+        page.run("await api.select('s/photo')")
+        page.settle()
+        self.assertEqual(page.all(".tie"), [])  # nothing is pinned about it
+
+    def test_a_scroll_bar_scrolls_by_hand_and_by_keys(self):
+        page = self.page.report("examples/idioms/long_list.scene.json", "--at", "300x400")
+        bar = page.wait("the bar", lambda: page.all("#fl-bars [role=scrollbar]"))[0]
+        self.assertEqual(bar.get_attribute("aria-label"), "log, up and down")
+        bar.send_keys(Keys.END)
+        page.settle()
+        self.assertIn("screen/log/entry[999999]", boxes_of(page))
+        bar.send_keys(Keys.HOME, Keys.ARROW_DOWN)
+        page.settle()
+        self.assertEqual(page.find("#fl-bars [role=scrollbar]").get_attribute("aria-valuenow"), "10")
+        page.drag(page.find("#fl-bars [role=scrollbar]"), 0, 60)
+        self.assertGreater(float(page.find("#fl-bars [role=scrollbar]").get_attribute("aria-valuenow")), 1e6)
+        page.report(CONSOLE, "--at", "1100x800")
+        self.assertEqual(page.all("#fl-bars [role=scrollbar]"), [])  # there is nothing to scroll
+
+    def test_a_node_with_own_ranges_has_an_axis_of_its_own_width(self):
+        page = self.page
+        page.run("await api.resize(1100, 800); await api.select('console/body/work/cards/oak')")
+        cursor = page.wait("its axis", lambda: page.all(".own-cursor"))[0]
+        self.assertEqual(cursor.text, "262.67")
+        self.assertEqual(page.texts("#fl-own-axis .rung"), ["broad from 300"])
+        page.wait("its curve", lambda: page.all("#fl-marks .turn"))
+        page.click("broad from 300", "#fl-own-axis")
+        page.wait("it is broad", lambda: abs(boxes_of(page)["console/body/work/cards/oak"]["width"] - 300) < 12)
+        width = page.size()["width"]
+        page.find(".own-cursor").send_keys(Keys.ARROW_LEFT)
+        page.wait("the container moved", lambda: page.size()["width"] != width)
+        page.drag(page.find(".own-cursor"), -30, 0)
+        self.assertLess(boxes_of(page)["console/body/work/cards/oak"]["width"], 270)
+        page.run("await api.select('console/bar')")
+        page.wait("no axis", lambda: page.find("#fl-own-axis").get_attribute("hidden"))
 
     # ---------------------------------------------------------------- every handle
 

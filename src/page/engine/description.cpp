@@ -107,4 +107,26 @@ std::string signs(const ShownScene& shown) {
   return out.str();
 }
 
+std::string scrollers(const ShownScene& shown) {
+  const Solution& solution = shown.solution();
+  std::vector<NodeId> all;
+  for (const NodeId node : shown.nodes()) {
+    const Extent range = solution.is_placed(node) ? solution.scroll_range(node) : Extent{};
+    if (range.width > 0 || range.height > 0) all.push_back(node);
+  }
+  std::ostringstream out;
+  JsonWriter json(out);
+  json.begin_object();
+  json.objects("scrollers", all, [&](NodeId node) {
+    const Extent range = solution.scroll_range(node), now = solution.scroll_position(node);
+    json.number("place", static_cast<double>(shown.place_of(node)));
+    json.number("x", now.width);
+    json.number("y", now.height);
+    json.number("most_x", range.width);
+    json.number("most_y", range.height);
+  });
+  json.end();
+  return out.str();
+}
+
 }  // namespace fond_ladder::page

@@ -14,4 +14,7 @@ namespace fond_ladder::page {
 /// What holds in the last arrangement, and how each container that has a place lays its children.
 [[nodiscard]] std::string signs(const ShownScene& shown);
 
+/// What can be scrolled in the last arrangement, as JSON: places in the description, positions, how far each goes.
+[[nodiscard]] std::string scrollers(const ShownScene& shown);
+
 }  // namespace fond_ladder::page

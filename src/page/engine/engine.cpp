@@ -16,6 +16,7 @@
 #include "page/engine/description.hpp"
 #include "page/engine/handles.hpp"
 #include "page/engine/shown_scene.hpp"
+#include "page/engine/ties.hpp"
 
 #define FOND_LADDER_EXPORT(name) __attribute__((export_name(#name))) name
 
@@ -264,6 +265,28 @@ int FOND_LADDER_EXPORT(fl_scroll)(double x, double y, double by_x, double by_y) 
     if (moved) tell_boxes();
   });
   return moved;
+}
+
+/// Scrolls a node, by its place in the description, to a position. Returns as fl_scroll does.
+int FOND_LADDER_EXPORT(fl_scroll_to)(std::size_t place, double x, double y) {
+  bool moved = false;
+  attempt([&] {
+    moved = shown().scroll_to(shown().nodes().at(place), {x, y});
+    if (moved) tell_boxes();
+  });
+  return moved;
+}
+/// Answers what can be scrolled, as JSON: the node's place, its position, how far it goes.
+int FOND_LADDER_EXPORT(fl_scrollers)() {
+  return attempt([] { page().answer = scrollers(shown()); });
+}
+/// Answers the ties of a pinned node, and its sides from which one can be pulled, as JSON.
+int FOND_LADDER_EXPORT(fl_ties)(std::size_t place) {
+  return attempt([&] { page().answer = ties(shown(), shown().nodes().at(place)); });
+}
+/// Answers what ties a side of a node to the edge that is nearest to a point of the container, as JSON.
+int FOND_LADDER_EXPORT(fl_tie)(std::size_t place, std::size_t side, double x, double y) {
+  return attempt([&] { page().answer = tie(shown(), shown().nodes().at(place), static_cast<PinSide>(side), x, y); });
 }
 
 /// Records the picture: the container's corner, pixels of the picture a pixel of the scene, the room. Returns how many

@@ -78,13 +78,18 @@ bool ShownScene::scroll(double x, double y, double by_x, double by_y) {
     const Extent range = solution_->scroll_range(node);
     if (range.width <= 0 && range.height <= 0) continue;
     const Extent now = solution().scroll_position(node);
-    const Extent next{std::clamp(now.width + by_x, 0.0, range.width), std::clamp(now.height + by_y, 0.0, range.height)};
-    if (next == now) continue;
-    scrolled_to_[tree.path(node)] = next;
-    apply_scrolling();
-    return true;
+    if (scroll_to(node, {now.width + by_x, now.height + by_y})) return true;
   }
   return false;
+}
+
+bool ShownScene::scroll_to(NodeId node, Extent position) {
+  const Extent range = solution_->scroll_range(node), now = solution().scroll_position(node);
+  const Extent next{std::clamp(position.width, 0.0, range.width), std::clamp(position.height, 0.0, range.height)};
+  if (next == now) return false;
+  scrolled_to_[tree().path(node)] = next;
+  apply_scrolling();
+  return true;
 }
 
 void ShownScene::paint(RecordingPen& pen, const Place& place, std::size_t most, bool bare) const {

@@ -69,6 +69,9 @@ class ShownScene {
   /// whether there was one.
   bool scroll(double x, double y, double by_x, double by_y);
 
+  /// Scrolls a node to a position, as far as there is something to scroll. Returns whether it is another one.
+  bool scroll_to(NodeId node, Extent position);
+
   /// Records the picture. Throws BadPicture where there is nothing to draw.
   void paint(RecordingPen& pen, const Place& place, std::size_t most, bool bare) const;
 

@@ -78,6 +78,13 @@
  * @property {number} width
  * @property {number} height
  *
+ * @typedef {object} Scroller
+ * @property {number} place  of the node
+ * @property {number} x
+ * @property {number} y
+ * @property {number} most_x
+ * @property {number} most_y
+ *
  * @typedef {object} Answer
  * @property {number} status  as the program's exit status
  * @property {string} out
@@ -288,6 +295,25 @@ export class Engine {
     this.#attempt('fl_landing', x, y, carried);
     return JSON.parse(this.#text('answer'));
   }
+  /** @param {number} place @param {number} x @param {number} y */
+  scrollTo(place, x, y) {
+    return Boolean(this.#call('fl_scroll_to', place, x, y));
+  }
+  /** What can be scrolled. @returns {Scroller[]} */
+  scrollers() {
+    this.#attempt('fl_scrollers');
+    return JSON.parse(this.#text('answer')).scrollers;
+  }
+  /** The ties of a node, and the sides that one can be pulled from. @param {number} place @returns {{lines: {x: number, y: number, to_x: number, to_y: number}[], sides: {side: string, number: number, x: number, y: number}[]}} */
+  ties(place) {
+    this.#attempt('fl_ties', place);
+    return JSON.parse(this.#text('answer'));
+  }
+  /** What ties a side to the edge near a point. @param {number} place @param {number} side @param {number} x @param {number} y @returns {{words: string, tried: string, x: number, y: number} | null} */
+  tie(place, side, x, y) {
+    this.#attempt('fl_tie', place, side, x, y);
+    return JSON.parse(this.#text('answer'));
+  }
   /** @param {number} x @param {number} y @param {number} byX @param {number} byY @returns {boolean} */
   scroll(x, y, byX, byY) {
     return Boolean(this.#call('fl_scroll', x, y, byX, byY));
@@ -295,9 +321,10 @@ export class Engine {
   /**
    * The strokes of the picture, and the bytes of its letters; both hold until the next call.
    * @param {{x: number, y: number, scale: number, width: number, height: number}} place
+   * @param {boolean} [bare]  without names and numbers
    */
-  paint(place) {
-    const count = this.#call('fl_paint', place.x, place.y, place.scale, place.width, place.height, 0);
+  paint(place, bare = false) {
+    const count = this.#call('fl_paint', place.x, place.y, place.scale, place.width, place.height, Number(bare));
     const [strokes, letters, bytes] = [
       this.#call('fl_strokes'),
       this.#call('fl_letters'),

@@ -88,7 +88,7 @@ export class Handles {
   /** @param {import('./session.js').Session} session */
   constructor(session) {
     this.#session = session;
-    session.on('selected rest', () => this.#write());
+    session.on('selected rest frame', () => this.#write());
     session.on('size', () => {
       if (this.#pulls) return this.#write();
       this.#place.classList.add('away'); // until the edges of the container rest
@@ -297,6 +297,26 @@ export class Handles {
       ...scopes,
     );
     this.#placeLabel(spotOf(handle));
+    this.#giveAlong(handle, own);
+  }
+
+  /** What is in hand is shown along its range too. @param {Handle} handle @param {string} own  the setting that it moves */
+  #giveAlong(handle, own) {
+    const plain = handle.own.texts.every((text) => text === '') && handle.stops.length === 0;
+    const { value, least, most, grain } = handle;
+    this.#session.inHand = {
+      setting: plain ? `${this.#session.selected}.${own}` : '',
+      called: own,
+      ...{ value, least, most, grain },
+      pull: (wanted) => {
+        if (!this.#session.pulls)
+          this.#held = this.#all.find((one) => one.handle.setting === handle.setting)?.handle ?? handle;
+        this.#pulls = true; // its element stays
+        this.#pull(wanted, true);
+        this.#pulls = false;
+      },
+    };
+    this.#session.tell('inhand');
   }
 
   /** Beside a spot, where it is seen: below and behind it, or else above, or ahead. @param {{x: number, y: number}} spot */

@@ -4,31 +4,19 @@
 // curves are drawn by the plotting library; what can be clicked are buttons over it, so that keys and screen readers
 // reach them.
 
-import { Chart, LineController, LineElement, LinearScale, PointElement } from 'chart.js/chart.esm.js';
+import { curveChart, drawCurves, turnText } from './curves.js';
 import { find, make, messageOf, refill } from './dom.js';
 import { Refused } from './engine.js';
 import { widthLink } from './names.js';
 import { counted, rounded, stretch } from './numbers.js';
 import { follow, frame, stepOf } from './picture.js';
 
-Chart.register(LineController, LineElement, LinearScale, PointElement);
-
 const lane = 9; // pixels a claim's failing stretches take
 const mostLanes = 5;
 const mostTurns = 150; // buttons on the curves
-const dashes = [[], [7, 4], [2, 3], [9, 3, 2, 3]];
 
 /**
- * @typedef {object} Turn
- * @property {number} at
- * @property {number} [to]
- * @property {string} quantity
- * @property {'jump' | 'bend' | 'curve'} turn
- * @property {number | null} before
- * @property {number | null} after
- * @property {number | null} slope_before
- * @property {number | null} slope_after
- * @property {string} cause
+ * @typedef {import('./curves.js').Turn} Turn
  *
  * @typedef {object} Climbed
  * @property {{width: number, values: Record<string, number | null>}[]} rungs
@@ -85,40 +73,6 @@ export class Ladder {
 
   // ------------------------------------------------------------ curves
 
-  #plot() {
-    const style = () => getComputedStyle(document.documentElement);
-    const ink = (/** @type {string} */ name) => style().getPropertyValue(name).trim();
-    const grid = { color: () => ink('--line') };
-    return new Chart(/** @type {HTMLCanvasElement} */ (find('curves')), {
-      type: 'line',
-      data: { datasets: [] },
-      options: {
-        animation: false,
-        events: [],
-        maintainAspectRatio: false,
-        parsing: false,
-        normalized: true,
-        layout: { padding: { left: frame.left, top: 20 } },
-        scales: {
-          x: {
-            type: 'linear',
-            min: 0,
-            max: 1,
-            grid,
-            ticks: { color: () => ink('--quiet'), align: 'inner', maxRotation: 0, padding: 0, callback: rounded },
-          },
-          y: {
-            position: 'right',
-            beginAtZero: true,
-            grid,
-            ticks: { color: () => ink('--quiet'), maxTicksLimit: 6, callback: rounded },
-            afterFit: (/** @type {{width: number}} */ scale) => (scale.width = frame.right),
-          },
-        },
-      },
-    });
-  }
-
   async #climb(newest = '') {
     const { selected, ladder, size } = this.#session;
     const node = this.#session.node(selected);
@@ -147,6 +101,11 @@ export class Ladder {
     this.layOut();
   }
 
+  /** The widths at which a quantity has a value, as it is drawn here. @param {string} quantity */
+  curve(quantity) {
+    return this.#climbed.rungs.map(({ width, values }) => ({ at: width, value: values[quantity] ?? null }));
+  }
+
   /** The quantities that are drawn, a few where the program chose them itself. */
   get #quantities() {
     const all = Object.keys(this.#climbed.rungs[0]?.values ?? {});
@@ -168,24 +127,18 @@ export class Ladder {
   #draw() {
     this.#waiting = false;
     if (this.#climbed.rungs.length === 0 && !this.#chart) return;
-    this.#chart ??= this.#plot();
+    this.#chart ??= curveChart(/** @type {HTMLCanvasElement} */ (find('curves')), frame);
     const lanes = this.#claims.broken.slice(0, mostLanes);
     const quantities = this.#quantities;
-    const ink = getComputedStyle(document.documentElement);
-    this.#chart.options.scales.x.max = frame.most;
     this.#chart.options.scales.x.ticks.padding = 4 + lanes.length * lane;
-    this.#chart.data.datasets = quantities.map((quantity, i) => ({
-      data: this.#climbed.rungs.map(({ width, values }) => ({ x: width, y: values[quantity] ?? NaN })),
-      borderColor: ink.getPropertyValue(`--curve-${i % 4}`).trim(),
-      borderDash: dashes[i % 4],
-      borderWidth: 2,
-      pointRadius: 0,
-    }));
-    this.#chart.resize();
-    this.#chart.update();
+    const curves = quantities.map((quantity) =>
+      this.#climbed.rungs.map(({ width, values }) => ({ x: width, y: values[quantity] ?? NaN })),
+    );
+    drawCurves(this.#chart, curves, { from: 0, to: frame.most });
     this.#markTurns(quantities, lanes);
     this.#writeLegend();
     this.#writeTurns(quantities);
+    this.#session.tell('curves');
     this.#chart.canvas.setAttribute('aria-label', `Curves of ${quantities.join(', ')} over the widths`);
   }
 
@@ -376,17 +329,6 @@ export class Ladder {
     const open = find('turns').querySelector('details')?.open ?? true;
     refill(find('turns'), make('details', { open }, make('summary', {}, summary), make('ul', {}, ...items)));
   }
-}
-
-/** As the program tells it, but for where. @param {Turn} turn */
-function turnText(turn) {
-  const text = (/** @type {number | null} */ value) => (value === null ? 'hidden' : rounded(value));
-  const how = {
-    jump: `jumps from ${text(turn.before)} to ${text(turn.after)}`,
-    bend: `bends at ${text(turn.after)}, its slope from ${text(turn.slope_before)} to ${text(turn.slope_after)}`,
-    curve: `follows a curve up to ${rounded(turn.to ?? turn.at)}`,
-  }[turn.turn];
-  return `${turn.quantity} ${how}${turn.cause ? `: ${turn.cause}` : ''}`;
 }
 
 /** Whole widths over a ladder, and both ends; not more of them than a curve needs. @param {{from: number, to: number}} span */

@@ -2,8 +2,10 @@
 // @ts-check
 // Begins the page. Where there is no document this is a worker, which answers questions.
 
+import { Along } from './along.js';
 import { api } from './api.js';
 import { Asker, answerQuestions } from './asker.js';
+import { Beside } from './beside.js';
 import { Build } from './build.js';
 import { letterRuler } from './canvas.js';
 import { Changes } from './changes.js';
@@ -17,9 +19,12 @@ import { Ladder } from './ladder.js';
 import { SizeMap } from './map.js';
 import { Moved } from './moved.js';
 import { NodePanel } from './node.js';
+import { OwnAxis } from './own_axis.js';
 import { Hand, Picture } from './picture.js';
 import { watch } from './preview.js';
+import { ScrollBars } from './scroll_bars.js';
 import { Session } from './session.js';
+import { TieHandles } from './ties.js';
 import { Nesting } from './tree.js';
 
 /** What the program wrote into the page. @returns {import('./session.js').Start} */
@@ -50,16 +55,19 @@ export async function begin(script, module) {
 
   const hand = new Hand(session);
   session.on('scene', unveil);
-  const picture = new Picture(session, hand);
+  const picture = new Picture(session, hand, new Beside(session, newEngine));
   session.on('scene', () => {
     if (width === null && session.size.width === 0)
       session.size = { width: session.ladder.width.to, height: session.ladder.height?.to ?? null };
     picture.fit();
   });
+  new ScrollBars(session);
   new Handles(session);
+  new TieHandles(session);
+  new Along(session);
   new Nesting(session, new Build(session));
   const claims = new Claims(session);
-  new Ladder(session, hand, claims);
+  new OwnAxis(session, hand, new Ladder(session, hand, claims));
   new SizeMap(session, hand);
   new NodePanel(session);
   new Findings(session);

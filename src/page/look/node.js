@@ -3,6 +3,7 @@
 // The selected node: its size and why it has it, its account, and its settings, each of which can be tried otherwise.
 
 import schema from '../../../share/fond_ladder/scene.schema.json';
+import { wordChoices } from './choices.js';
 import { inside, make, messageOf, namePanel, refill } from './dom.js';
 import { linked, nodeLink } from './names.js';
 import { rounded, sized } from './numbers.js';
@@ -79,6 +80,7 @@ export class NodePanel {
       if (!account || selected !== this.#session.selected) return;
       this.#told = { path: selected, settings: told.settings, chain: told.chain, account: account.out };
       this.#session.settings = told.settings;
+      this.#session.tell('settings');
       this.#write();
     } catch (error) {
       // At this size it is hidden: the program says so.
@@ -177,7 +179,12 @@ export class NodePanel {
         'tr',
         {},
         make('th', { scope: 'row', title: help(setting.key).about }, setting.key),
-        make('td', {}, this.#field(setting.key, typed(setting.value))),
+        make(
+          'td',
+          {},
+          this.#field(setting.key, typed(setting.value)),
+          ...this.#seeing(setting.key, typed(setting.value)),
+        ),
         make(
           'td',
           {},
@@ -230,6 +237,31 @@ export class NodePanel {
     return form;
   }
 
+  /** The key whose words are shown side by side. */
+  #seen = '';
+  /** Its words as pictures, for a setting of few words: a button for them, and they. @param {string} key @param {string} now */
+  #seeing(key, now) {
+    const { words } = help(key);
+    const few = 9;
+    if (words.length < 2 || words.length > few || key === 'kind') return [];
+    const open = this.#seen === key;
+    const button = make(
+      'button',
+      {
+        type: 'button',
+        className: 'quiet',
+        'aria-expanded': String(open),
+        'data-key': `see ${key}`,
+        onclick: () => {
+          this.#seen = open ? '' : key;
+          this.#write();
+        },
+      },
+      open ? 'no pictures' : 'pictures',
+    );
+    return [button, ...(open ? [wordChoices(this.#session, key, words, now, (word) => this.#try(key, word))] : [])];
+  }
+
   /** A setting that the node does not say. @param {Setting[]} unsaid */
   #another(unsaid) {
     const choice = make(
@@ -243,11 +275,15 @@ export class NodePanel {
     choice.addEventListener('change', () => {
       const { key, value } = unsaid.find((one) => one.key === choice.value) ?? { key: '', value: null };
       const told = help(key);
-      const usual = value === null || typeof value === 'object' ? '' : `; ${typed(value)} where nothing is said`;
+      const otherwise = value === null || typeof value === 'object' ? '' : `; ${typed(value)} where nothing is said`;
       about.textContent = key
-        ? `${told.about}${told.words.length > 0 ? ` (${told.words.join(', ')})` : ''}${usual}`
+        ? `${told.about}${told.words.length > 0 ? ` (${told.words.join(', ')})` : ''}${otherwise}`
         : '';
-      place.replaceChildren(...(key ? [this.#field(key, '')] : []));
+      const few =
+        told.words.length > 1 && key
+          ? [wordChoices(this.#session, key, told.words.slice(0, 9), typed(value), (word) => this.#try(key, word))]
+          : [];
+      place.replaceChildren(...(key ? [this.#field(key, ''), ...few] : []));
       place.querySelector('input')?.focus();
     });
     return make('div', { className: 'another' }, choice, ' ', place, about);

@@ -3,6 +3,7 @@
 // The arrangement, as `draw` draws it, with edges that a hand takes. It and the ladder below have one scale and one left
 // edge, which are kept here.
 
+import { apart } from './beside.js';
 import { find, messageOf } from './dom.js';
 import { play } from './canvas.js';
 import { anyTrouble, flag, painted } from './engine.js';
@@ -100,11 +101,19 @@ export class Picture {
   #hovered = '';
   #dark = matchMedia('(prefers-color-scheme: dark)');
 
-  /** @param {import('./session.js').Session} session @param {Hand} hand */
-  constructor(session, hand) {
+  #beside;
+
+  /** @param {import('./session.js').Session} session @param {Hand} hand @param {import('./beside.js').Beside} beside */
+  constructor(session, hand, beside) {
     this.#session = session;
     this.#hand = hand;
+    this.#beside = beside;
     session.on('size selected held rest carried', () => this.draw());
+    session.on('beside', () => {
+      this.fit();
+      session.tell('frame');
+      this.draw();
+    });
     this.#sheet.addEventListener('scroll', () => this.draw());
     this.#dark.addEventListener('change', () => this.draw());
     this.#takeEdges();
@@ -116,7 +125,9 @@ export class Picture {
     const { ladder, size } = this.#session;
     const room = find('stage').clientWidth - frame.left - frame.right;
     frame.most = Math.max(ladder.width.to, size.width, 1);
-    frame.scale = Math.max(0.01, Math.min(1, room / frame.most));
+    const each = this.#beside.on ? (room - apart) / 2 : room;
+    frame.scale = Math.max(0.01, Math.min(1, each / frame.most));
+    frame.top = this.#beside.on ? 24 : 10; // then it has a name above it
   }
 
   draw() {
@@ -151,12 +162,39 @@ export class Picture {
     play(context, this.#session.paint({ ...at, scale: frame.scale, ...view }), this.#dark.matches, (text, box) => {
       if (text === own) this.#session.names.push({ ...box, y: box.y + scrolled });
     });
+    if (this.#beside.on) this.#drawBeside(context, at, view);
     context.save();
     context.translate(at.x, at.y);
     context.scale(frame.scale, frame.scale);
     this.#mark(context);
     context.restore();
-    this.#canvas.setAttribute('aria-label', `The arrangement at ${sized(container)}`);
+    const beside = this.#beside.on ? `, and beside it ${this.#beside.name}` : '';
+    this.#canvas.setAttribute('aria-label', `The arrangement at ${sized(container)}${beside}`);
+    const label = find('beside-name');
+    label.hidden = !this.#beside.on;
+    label.textContent = this.#beside.name;
+    label.style.left = `${frame.left + frame.most * frame.scale + apart}px`;
+  }
+
+  /**
+   * The other arrangement, to the right of where this one ends at its widest.
+   * @param {CanvasRenderingContext2D} context
+   * @param {{x: number, y: number}} at  of this one
+   * @param {{width: number, height: number}} view
+   */
+  #drawBeside(context, at, view) {
+    const x = Math.round(at.x + frame.most * frame.scale + apart); // as sharp as this one
+    const place = { x, y: at.y, scale: frame.scale, ...view };
+    const ink = getComputedStyle(document.documentElement);
+    play(context, this.#beside.paint(place), this.#dark.matches);
+    const box = this.#beside.box(this.#session.selected);
+    if (box) {
+      context.save();
+      context.translate(x, at.y);
+      context.scale(frame.scale, frame.scale);
+      outlineIn(context)(box, ink.getPropertyValue('--mark').trim(), 2);
+      context.restore();
+    }
   }
 
   /** What the page adds to the picture: old places, what became bad, what is under the pointer and what is selected. @param {CanvasRenderingContext2D} context */
@@ -174,6 +212,7 @@ export class Picture {
     const over = places.get(this.#hovered);
     if (over !== undefined && scene.nodes[over].path !== selected) outline(painted(boxes, over), colour('--mark'), 1);
     this.#markLanding(context, colour('--mark'));
+    this.#markTies(context, colour('--mark'));
     for (const path of this.#session.chosen) {
       const place = places.get(path);
       if (place === undefined || !(this.#session.flags[place] & flag.placed)) continue;
@@ -181,6 +220,27 @@ export class Picture {
       outline(box, colour('--mark'), path === selected ? 3 : 2);
       context.fillStyle = colour('--mark-fill');
       context.fillRect(box.x, box.y, box.width, box.height);
+    }
+  }
+
+  /** What the selected node is tied to, and a tie that a hand is about to make. @param {CanvasRenderingContext2D} context @param {string} ink */
+  #markTies(context, ink) {
+    const { tied } = this.#session;
+    const thin = 1 / frame.scale;
+    context.strokeStyle = ink;
+    context.fillStyle = ink;
+    context.lineWidth = 2 * thin;
+    for (const line of [...this.#session.ties().lines, ...(tied ? [tied] : [])]) {
+      context.setLineDash(line === tied ? [4 * thin, 3 * thin] : []);
+      context.beginPath();
+      context.moveTo(line.x, line.y);
+      context.lineTo(line.to_x, line.to_y);
+      context.stroke();
+      for (const [x, y] of [
+        [line.x, line.y],
+        [line.to_x, line.to_y],
+      ])
+        context.fillRect(x - 3 * thin, y - 3 * thin, 6 * thin, 6 * thin);
     }
   }
 

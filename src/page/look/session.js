@@ -4,7 +4,7 @@
 // something listens here; whoever has a control calls here. An engine that broke off is replaced, and everything is made
 // again in the new one.
 
-import { Refused, Trapped, flag, measured } from './engine.js';
+import { Refused, Trapped, flag, measured, painted } from './engine.js';
 import { asked } from './numbers.js';
 
 /**
@@ -218,14 +218,14 @@ export class Session {
       }
     }
     this.scene = this.#engine.describe();
-    const { wording, longer, modes } = this.#formIn(this.scene);
+    const { wording, longer, modes } = this.formIn(this.scene);
     [this.wording, this.modes] = [wording, modes];
     if (wording || longer || modes.length > 0) this.#engine.setForm({ wording, longer, modes });
     return lost;
   }
 
   /** The form that is chosen, as far as a scene has it. @param {import('./engine.js').Scene} scene */
-  #formIn({ modes, wordings }) {
+  formIn({ modes, wordings }) {
     return {
       wording: wordings.includes(this.wording) ? this.wording : '',
       longer: this.percent / 100,
@@ -284,7 +284,7 @@ export class Session {
     this.#fileEngine ??= await this.#newEngine();
     this.#fileEngine.open(this.file, this.text);
     const scene = this.#fileEngine.describe();
-    this.#fileEngine.setForm(this.#formIn(scene));
+    this.#fileEngine.setForm(this.formIn(scene));
     this.#fileNodes = scene.nodes;
     this.#arrangeFile();
     this.tell('held');
@@ -415,7 +415,23 @@ export class Session {
   }
   /** @param {number} x @param {number} y @param {number} byX @param {number} byY */
   scroll(x, y, byX, byY) {
-    if (!this.#engine.scroll(x, y, byX, byY)) return false;
+    return this.#scrolledBy(() => this.#engine.scroll(x, y, byX, byY));
+  }
+  /** @param {string} path @param {number} x @param {number} y */
+  scrollTo(path, x, y) {
+    const place = this.places.get(path);
+    return place !== undefined && this.#scrolledBy(() => this.#engine.scrollTo(place, x, y));
+  }
+  /** What can be scrolled at this size, with the boxes in which it is seen. */
+  scrollers() {
+    if (!this.flags.some((flags) => flags & flag.scrolls)) return [];
+    return this.#engine.scrollers().map((one) => {
+      return { ...one, node: this.scene.nodes[one.place], box: painted(this.boxes, one.place) };
+    });
+  }
+  /** @param {() => boolean} does */
+  #scrolledBy(does) {
+    if (!does()) return false;
     if (this.#engine.hasOtherNodes) {
       this.#renewNodes();
       this.#look();
@@ -498,7 +514,7 @@ export class Session {
   setForm(form) {
     return this.#attempt(() => {
       Object.assign(this, form);
-      this.#engine.setForm(this.#formIn(this.scene));
+      this.#engine.setForm(this.formIn(this.scene));
     });
   }
   // ------------------------------------------------------------ the hand
@@ -587,6 +603,20 @@ export class Session {
   }
   #pulling = false;
 
+  /** The ties of the selected node, and the sides that one can be pulled from. */
+  ties() {
+    const place = this.places.get(this.selected);
+    if (place === undefined || !(this.flags[place] & flag.placed)) return { lines: [], sides: [] };
+    return this.#engine.ties(place);
+  }
+  /** What would tie a side of the selected node to the edge near a point. @param {number} side @param {number} x @param {number} y */
+  tieAt(side, x, y) {
+    const place = this.places.get(this.selected);
+    return place === undefined ? null : this.#engine.tie(place, side, x, y);
+  }
+  /** A tie that a hand is about to make, as a line. @type {{x: number, y: number, to_x: number, to_y: number} | null} */
+  tied = null;
+
   /** Where a node would land that is carried to a point of the container; draws it. @param {string} path @param {number} x @param {number} y */
   carryOver(path, x, y) {
     const place = this.places.get(path);
@@ -625,7 +655,46 @@ export class Session {
     const place = this.places.get(path);
     return this.scene.nodes.filter(({ parent }) => parent === place);
   }
-  /** The settings of the selected node with their sources, as far as they are known. @type {{key: string, source: string, name?: string}[]} */
+  /** Whether a hand pulls something at this moment. */
+  get pulls() {
+    return this.#pulling;
+  }
+  /** The setting that a hand has taken, to be shown along its range. @type {import('./along.js').InHand | null} */
+  inHand = null;
+
+  /**
+   * Arranges what is shown with each of some settings instead, in an engine beside it; `draw` is told each and answers
+   * whether to go on. What is refused is told with why.
+   * @param {string[]} whats as `try` takes them
+   * @param {(engine: Engine, i: number, refusal: string) => boolean} draw
+   */
+  async sketch(whats, draw) {
+    const turn = ++this.#sketched;
+    this.#sketchEngine ??= await this.#newEngine();
+    const engine = this.#sketchEngine;
+    engine.open(this.file, this.text);
+    for (const { does, what } of this.scene.changes) engine.apply(does, what);
+    engine.setForm(this.formIn(this.scene));
+    for (const [i, what] of whats.entries()) {
+      await new Promise((next) => setTimeout(next)); // the hand comes first
+      if (turn !== this.#sketched) return;
+      let refusal = '';
+      try {
+        engine.apply('try', what);
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        refusal = error.message;
+      }
+      if (!refusal) engine.solve(this.size.width, this.size.height);
+      if (!draw(engine, i, refusal)) return;
+      if (!refusal) engine.undo();
+    }
+  }
+  #sketched = 0;
+  /** @type {Engine | undefined} */
+  #sketchEngine;
+
+  /** The settings of the selected node with their sources, as far as they are known. @type {{key: string, value: unknown, source: string, name?: string}[]} */
   settings = [];
   /** Where the name of the selected node is written, in pixels of the picture. @type {import('./engine.js').Box[]} */
   names = [];

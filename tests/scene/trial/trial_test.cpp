@@ -181,14 +181,14 @@ TEST(Trial, MeansWhatTheEditedFileWouldMean) {
       {{{Does::move, "title=bar"}}, "title", "300x400", "24 0 38.8 32"},
       {{{Does::remove, "pot"}, {Does::remove, "pair/*"}}, "lone", "300x400", "0 44 300 40"},
       {{{Does::set, "title.name=head"}}, "head", "300x400", "0 0 38.8 32"},
-      {{{Does::enclose, "a,b=row:tools"}, {Does::dissolve, "tools"}}, "b", "300x400", "47.8 0 9 32"},
-      {{{Does::move, "b,title=bar:0"}}, "title", "300x400", "9 0 38.8 32"},
-      {{{Does::move, "lone/left,a=bar"}}, "a", "300x400", "67.2 0 4 32"},
-      {{{Does::move, "a,b=r:0"}}, "bar", "300x400", "0 48 300 20"},
+      {{{Does::enclose, "a,b=row:tools"}, {Does::dissolve, "tools"}}, "b", "300x400", "42.8 0 10 32"},
+      {{{Does::move, "b,title=bar:0"}}, "title", "300x400", "10 0 38.8 32"},
+      {{{Does::move, "lone/left,a=bar"}}, "a", "300x400", "103.2 0 4 32"},
+      {{{Does::move, "a,b=r:0"}}, "bar", "300x400", "0 40 300 20"},
       {{{Does::remove, "a,b,lone"}}, "title", "300x400", "0 0 38.8 20"},
       {{{Does::dissolve, "bar"}}, "title", "300x400", "0 0 300 20"},
-      {{{Does::duplicate, "a=c"}}, "b", "300x400", "56.8 0 9 32"},
-      {{{Does::duplicate, "a=c"}, {Does::set, "c.width=50"}}, "b", "300x400", "102.8 0 9 32"},
+      {{{Does::duplicate, "a=c"}}, "b", "300x400", "46.8 0 10 32"},
+      {{{Does::duplicate, "a=c"}, {Does::set, "c.width=50"}}, "b", "300x400", "92.8 0 10 32"},
   };
   for (const auto& [trials, node, at, box] : cases) {
     Draft draft(the_file, "s");

@@ -1,0 +1,237 @@
+// SPDX-License-Identifier: MIT
+// @ts-check
+// The setting in hand along its own range: what the program's `climb --vary` tells, with its turns, and a slider by
+// which the hand moves in it. What the slider pulls is what the handle pulls.
+
+import { curveChart, drawCurves, turnText } from './curves.js';
+import { find, inside, link, make, messageOf, namePanel, refill } from './dom.js';
+import { counted, rounded } from './numbers.js';
+
+/**
+ * @typedef {object} InHand  a setting that a hand has taken
+ * @property {string} setting  as `--vary` takes it; nothing where a range of it has no curve
+ * @property {string} called
+ * @property {number} value
+ * @property {number} least
+ * @property {number} most
+ * @property {number} grain
+ * @property {(value: number) => void} pull
+ *
+ * @typedef {object} ClimbedSetting
+ * @property {{value: number, values: Record<string, number | null>}[]} rungs
+ * @property {import('./curves.js').Turn[]} turns
+ */
+
+const mostCurves = 3;
+const points = 160;
+const mostTurns = 40;
+
+export class Along {
+  #session;
+  /** @type {InHand | null} */
+  #hand = null;
+  #range = { from: 0, to: 0 };
+  /** @type {ClimbedSetting | null} */
+  #climbed = null;
+  #fault = '';
+  #asked = '';
+  /** @type {any} */
+  #chart = null;
+  #slider = make('input', { type: 'range', 'data-key': 'along', className: 'along' });
+
+  /** @param {import('./session.js').Session} session */
+  constructor(session) {
+    this.#session = session;
+    session.on('inhand', () => this.#take());
+    session.on('scene selected rest', () => this.#ask());
+    session.on('selected', () => {
+      session.inHand = null;
+      this.#take();
+    });
+    this.#slider.addEventListener('input', () => this.#hand?.pull(Number(this.#slider.value)));
+    this.#slider.addEventListener('change', () => session.letGo());
+    find('along').addEventListener('toggle', () => this.#ask());
+    this.#write();
+  }
+
+  get #isOpen() {
+    return /** @type {HTMLDetailsElement} */ (find('along')).open;
+  }
+
+  #take() {
+    const now = this.#session.inHand;
+    const same = now?.setting === this.#hand?.setting;
+    this.#hand = now;
+    if (now && same) {
+      this.#slider.value = String(now.value);
+      this.#tellValue();
+      return;
+    }
+    if (now) this.#range = rangeOf(now);
+    [this.#climbed, this.#asked] = [null, ''];
+    this.#write();
+    this.#ask();
+  }
+
+  async #ask() {
+    const hand = this.#hand;
+    if (!hand || !hand.setting || !this.#isOpen || this.#session.pulls) return;
+    const { from, to } = this.#range;
+    const step = (to - from) / points;
+    const values = Array.from({ length: points + 1 }, (_, i) => from + i * step);
+    const options = [...this.#session.at(), '--vary', `${hand.setting}=${from}..${to}`, '--rungs', values.join(',')];
+    const asked = JSON.stringify([options, this.#session.options(), this.#session.text.length]);
+    if (asked === this.#asked) return;
+    this.#asked = asked;
+    try {
+      let climbed = await this.#session.answers('along', 'climb', options);
+      if (climbed && Object.keys(climbed.rungs[0]?.values ?? {}).length === 0) {
+        // Nothing turns: then what is of the node itself is shown.
+        const tail = this.#session.node(this.#session.selected)?.tail;
+        const own = ['width', 'height', 'left', 'top'].map((measure) => `${tail}.${measure}`).join(',');
+        climbed = await this.#session.answers('along', 'climb', [...options, '--show', own]);
+      }
+      if (!climbed || hand.setting !== this.#hand?.setting) return;
+      [this.#climbed, this.#fault] = [climbed, ''];
+    } catch (error) {
+      [this.#climbed, this.#fault] = [null, messageOf(error)];
+    }
+    this.#write();
+  }
+
+  /** The quantities whose curves are drawn: those that change. */
+  get #quantities() {
+    const { rungs } = this.#climbed ?? { rungs: [] };
+    const all = Object.keys(rungs[0]?.values ?? {});
+    const moved = all.filter((one) => rungs.some(({ values }) => values[one] !== rungs[0].values[one]));
+    return (moved.length > 0 ? moved : all).slice(0, mostCurves);
+  }
+
+  #tellValue() {
+    namePanel(
+      'along',
+      this.#hand ? `${this.#hand.called} ${rounded(this.#hand.value)}, along its range` : 'A setting along its range',
+    );
+    this.#slider.ariaLabel = this.#hand?.called ?? '';
+  }
+
+  #write() {
+    this.#tellValue();
+    const hand = this.#hand;
+    if (!hand) {
+      const how =
+        'Take a handle in the picture, by pointer or by Tab: what its setting does over its whole range is drawn here.';
+      return refill(inside('along'), make('p', {}, how));
+    }
+    if (!hand.setting)
+      return refill(inside('along'), make('p', {}, `${hand.called} is no number by itself: it has no curve.`));
+    Object.assign(this.#slider, {
+      min: String(this.#range.from),
+      max: String(this.#range.to),
+      step: String(hand.grain),
+    });
+    this.#slider.value = String(hand.value);
+    const plot = make('div', { className: 'plot' });
+    refill(
+      inside('along'),
+      this.#ends(),
+      plot,
+      this.#slider,
+      ...this.#legend(),
+      ...(this.#fault ? [make('p', { className: 'fault', role: 'alert' }, this.#fault)] : []),
+    );
+    if (this.#climbed) this.#draw(plot, this.#climbed);
+  }
+
+  /** From where to where. */
+  #ends() {
+    const field = (/** @type {'from' | 'to'} */ end) => {
+      const input = make('input', {
+        size: 5,
+        value: rounded(this.#range[end]),
+        inputMode: 'decimal',
+        'data-key': `along ${end}`,
+      });
+      input.addEventListener('change', () => {
+        const range = { ...this.#range, [end]: Number(input.value) };
+        if (!(range.from < range.to)) return;
+        this.#range = range;
+        this.#write();
+        this.#ask();
+      });
+      return make('label', {}, `${end} `, input);
+    };
+    return make('p', {}, field('from'), ' ', field('to'));
+  }
+
+  /** @param {HTMLElement} plot @param {ClimbedSetting} climbed */
+  #draw(plot, climbed) {
+    const canvas = make('canvas', { role: 'img' });
+    plot.append(make('div', { className: 'curves' }, canvas));
+    this.#chart?.destroy();
+    this.#chart = curveChart(canvas, { left: 8, right: 44 });
+    const { rungs, turns } = climbed;
+    const quantities = this.#quantities;
+    const curves = quantities.map((one) => rungs.map(({ value, values }) => ({ x: value, y: values[one] ?? NaN })));
+    drawCurves(this.#chart, curves, this.#range);
+    canvas.ariaLabel = `Curves of ${quantities.join(', ')} over ${this.#hand?.called}`;
+    const { scales } = this.#chart;
+    for (const turn of turns.filter(({ quantity }) => quantities.includes(quantity)).slice(0, mostTurns)) {
+      const text = `at ${rounded(turn.at)}: ${turnText(turn)}`;
+      const button = make('button', {
+        type: 'button',
+        className: 'turn',
+        title: text,
+        'aria-label': text,
+        onclick: () => this.#goTo(turn.at),
+      });
+      button.style.left = `${scales.x.getPixelForValue(turn.at)}px`;
+      button.style.top = `${scales.y.getPixelForValue(turn.after ?? turn.before ?? 0)}px`;
+      plot.append(button);
+    }
+  }
+
+  /** @param {number} value */
+  #goTo(value) {
+    this.#hand?.pull(value);
+    this.#session.letGo();
+  }
+
+  #legend() {
+    if (!this.#climbed) return [];
+    const quantities = this.#quantities;
+    const swatches = quantities.map((one, i) =>
+      make(
+        'span',
+        { className: 'curve' },
+        make('span', { className: `swatch curve-${i}`, 'aria-hidden': 'true' }),
+        `${one} `,
+      ),
+    );
+    const turns = this.#climbed.turns.filter(({ quantity }) => quantities.includes(quantity));
+    const items = turns.slice(0, mostTurns).map((turn) =>
+      make(
+        'li',
+        {},
+        link(rounded(turn.at), `set it to ${rounded(turn.at)}`, () => this.#goTo(turn.at)),
+        ` ${turnText(turn)}`,
+      ),
+    );
+    return [
+      make('p', { className: 'quiet' }, ...swatches),
+      make(
+        'p',
+        {},
+        turns.length > 0 ? `${counted(turns.length, 'turn')}:` : 'No turn: these run straight over the whole range.',
+      ),
+      ...(items.length > 0 ? [make('ul', {}, ...items)] : []),
+    ];
+  }
+}
+
+/** From nothing, or the least there is, to twice its value; at least a hundred. @param {InHand} hand */
+function rangeOf({ value, least, most, grain }) {
+  const usual = 100 * grain;
+  const far = Math.max(usual, Math.ceil((2 * Math.abs(value)) / grain) * grain);
+  return { from: Math.max(least, least < 0 ? -usual / 2 : 0), to: Math.min(most, far) };
+}
