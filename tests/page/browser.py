@@ -34,7 +34,7 @@ def program(*words, check=True):
 
 
 class Browser:
-    def __init__(self, width=1280, height=800, dark=False, before=""):
+    def __init__(self, width=1280, height=800, dark=False, before="", touch=False):
         options = Options()
         options.binary_location = "/usr/bin/chromium"
         for word in [*QUIET, f"--window-size={width},{height}"]:
@@ -46,6 +46,8 @@ class Browser:
         self.driver.set_script_timeout(PATIENCE * 6)
         self.command("Emulation.setDeviceMetricsOverride", width=width, height=height, deviceScaleFactor=1, mobile=False)
         self.command("Browser.setDownloadBehavior", behavior="allow", downloadPath=str(self.downloads))
+        if touch:
+            self.command("Emulation.setTouchEmulationEnabled", enabled=True)
         if dark:
             self.command("Emulation.setEmulatedMedia", features=[{"name": "prefers-color-scheme", "value": "dark"}])
         if before:
@@ -121,6 +123,15 @@ class Browser:
     def drag(self, element, x, y):
         (ActionChains(self.driver, duration=10).move_to_element(element).click_and_hold()
          .move_by_offset(x // 2, y // 2).move_by_offset(x - x // 2, y - y // 2).release().perform())
+        self.settle()
+
+    def finger(self, x, y, *moves):
+        """A finger on a point of the window, that goes by some ways and is lifted."""
+        self.command("Input.dispatchTouchEvent", type="touchStart", touchPoints=[{"x": x, "y": y}])
+        for by_x, by_y in moves:
+            x, y = x + by_x, y + by_y
+            self.command("Input.dispatchTouchEvent", type="touchMove", touchPoints=[{"x": x, "y": y}])
+        self.command("Input.dispatchTouchEvent", type="touchEnd", touchPoints=[])
         self.settle()
 
     def hands(self):

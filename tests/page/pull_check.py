@@ -10,8 +10,8 @@ import unittest
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
-from browser import program
-from hand import BEDS, CONSOLE, HandTest, boxes_of
+from browser import Browser, program
+from hand import BEDS, CARDS, CONSOLE, HandTest, boxes_of
 
 # Every kind of container, a part, shared keys, `each`, copies, a range.
 SHELF = """{"format":1,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","below_width":500}],
@@ -166,6 +166,30 @@ class Pull(HandTest):
         page.press(Keys.DELETE)
         page.wait("the node is gone", lambda: page.run("return api.changes()")[-1].startswith("--remove"))
         self.assertIn("what is chosen is taken out of the scene", page.text("#fl-keys"))
+
+    def test_a_pull_costs_about_what_the_edge_costs(self):
+        """Moves of either within one run: reading the scene anew must not become what a hand waits for."""
+        card = ('{"kind":"column","name":"c%d","width":120,"padding":4,"gap":4,"children":[{"kind":"text","name":"t","text":"Oak, sown in March."},'
+                '{"kind":"row","name":"r","gap":3,"children":[{"kind":"box","name":"x","weight":1,"height":5},{"kind":"box","name":"y","weight":2,"height":5}]}]}')
+        self.write_scene('{"format":1,"ladder":{"width":[360,1200]},"root":{"kind":"row","name":"r","wrap":true,"gap":8,"children":[%s]}}'
+                         % ",".join(card % i for i in range(100)))
+        page = self.page.report(self.scene, "--at", "1000x800")
+        page.run("await api.select('r')")
+
+        def work(element):
+            hands = page.hands().click_and_hold(element)
+            for i in range(40):
+                hands.move_by_offset(1 if i % 2 else -1, 0)
+            hands.perform()
+            told = page.run("return api.work()")
+            page.hands().release().perform()
+            page.settle()
+            return told
+        self.handle("gap")
+        for _ in range(2):  # at first what is called for the first time is compiled
+            pulled, dragged = work(self.handle("gap")), work(page.find("#fl-right"))
+        self.assertGreater(min(pulled["moves"], dragged["moves"]), 8)
+        self.assertLess(pulled["mean"], 4 * dragged["mean"])
 
     # ---------------------------------------------------------------- ties, scroll bars, the own axis
 
@@ -335,6 +359,72 @@ class Pull(HandTest):
                           ("r/l/m", "margin.left is automatic: it takes what is left over")]:
             page.run("await api.select(a[0])", node)
             self.handle(why)
+
+
+class Fingers(HandTest):
+    """On a telephone, 390 by 844, without a mouse or keys."""
+
+    @classmethod
+    def setUpClass(cls):
+        cls.page = Browser(390, 844, touch=True)
+
+    def setUp(self):
+        self.page.report(CONSOLE, "--at", "390x844")
+
+    def middle(self, element):
+        self.page.driver.execute_script("arguments[0].scrollIntoView({ block: 'center' })", element)
+        box = self.page.driver.execute_script("const box = arguments[0].getBoundingClientRect(); return [box.x + box.width / 2, box.y + box.height / 2]", element)
+        return box
+
+    def tap(self, element):
+        self.page.finger(*self.middle(element))
+        self.page.settle()
+
+    def test_a_finger_pulls_with_the_opposite_side(self):
+        page = self.page
+        self.tap(page.find("#fl-closer"))
+        self.tap(page.find(f"[data-path='{CARDS}']"))
+        self.assertEqual(page.selected(), CARDS)
+        scale = self.frame()[2]
+        self.assertGreater(scale, 0.6)  # there is room for a finger
+        self.tap(self.handle("padding.left"))
+        self.tap(next(one for one in page.all("#fl-handle-label button") if one.text == "opposite too"))
+        page.finger(*self.middle(self.handle("padding.left")), (10, 0), (10, 0))
+        (change,) = page.run("return api.changes()")
+        self.assertRegex(change, rf"^--try {CARDS}\.padding\.x=2\d$")
+        self.told()
+
+    def test_a_finger_carries_what_is_selected_and_the_page_does_not_scroll(self):
+        page = self.page
+        self.tap(page.find("#fl-closer"))
+        legend = "console/body/work/zones/legend"
+        page.run("await api.select(a[0])", legend)
+        canvas = page.find("#fl-canvas")
+        page.driver.execute_script("document.querySelector('#fl-sheet').scrollIntoView({ block: 'start' }); document.querySelector('#fl-sheet').scrollTop = 0")
+        page.settle()
+        boxes, (left, top, scale) = boxes_of(page), self.frame()
+        area = page.driver.execute_script("const box = arguments[0].getBoundingClientRect(); return [box.x, box.y]", canvas)
+        def spot(path):
+            box = boxes[path]
+            return area[0] + 14 + (box["x"] + box["width"] / 2) * scale, area[1] + 10 + (box["y"] + box["height"] / 2) * scale
+        (x, y), (to_x, to_y) = spot(legend), spot("console/bar")
+        scrolled = page.run("return scrollY")
+        page.finger(x, y, (0, -12), ((to_x - x) / 2, (to_y - y) / 2 + 6), ((to_x - x) / 2, (to_y - y) / 2 + 6))
+        page.wait("the move", lambda: page.run("return api.changes()"))
+        self.assertRegex(page.run("return api.changes()")[0], rf"^--move {legend}=console/bar:\d$")
+        self.assertEqual(page.run("return scrollY"), scrolled)
+        self.told()
+
+    def test_a_finger_builds(self):
+        page = self.page
+        page.report("examples/starts/empty.scene.json")
+        for _ in range(2):
+            self.tap(page.find("[data-key='put in']"))
+        self.tap(page.find("[data-key=several]"))
+        self.tap(page.find("[data-path='screen/box']"))
+        page.wait("both", lambda: page.text("#fl-build summary") == "Build: box, box2")
+        self.tap(page.find("[data-key=gather]"))
+        page.wait("the column", lambda: page.selected() == "screen/column")
 
 
 if __name__ == "__main__":

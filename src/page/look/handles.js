@@ -81,6 +81,8 @@ export class Handles {
   #chosen = new Map();
   /** The setting whose label is shown. */
   #shown = '';
+  /** The setting whose handle was pressed, or reached by a key. */
+  #taken = '';
   #pulls = false;
   #from = 0; // the value when the hand took hold
   #drawn = ''; // what the elements are of
@@ -93,7 +95,10 @@ export class Handles {
       if (this.#pulls) return this.#write();
       this.#place.classList.add('away'); // until the edges of the container rest
     });
-    session.on('selected', () => this.#tell(''));
+    session.on('selected', () => {
+      this.#taken = '';
+      this.#tell('');
+    });
   }
 
   #write() {
@@ -191,7 +196,10 @@ export class Handles {
         this.#session.letGo(now().value === this.#from);
       },
     );
-    element.addEventListener('focus', () => this.#tell(setting));
+    element.addEventListener('focus', () => {
+      this.#taken = setting;
+      this.#tell(setting);
+    });
     element.addEventListener('pointerenter', () => this.#pulls || this.#tell(setting));
     element.addEventListener('keydown', (event) => {
       const step = stepOf(event);
@@ -297,7 +305,7 @@ export class Handles {
       ...scopes,
     );
     this.#placeLabel(spotOf(handle));
-    this.#giveAlong(handle, own);
+    if (setting === this.#taken) this.#giveAlong(handle, own); // not what the pointer only passes over
   }
 
   /** What is in hand is shown along its range too. @param {Handle} handle @param {string} own  the setting that it moves */

@@ -118,13 +118,28 @@ export class Picture {
     this.#dark.addEventListener('change', () => this.draw());
     this.#takeEdges();
     this.#point();
+    this.#comeCloser();
+  }
+
+  /** Whether the container has the room to itself, instead of the whole ladder. */
+  #closer = false;
+  #comeCloser() {
+    const button = find('closer');
+    button.addEventListener('click', () => {
+      this.#closer = !this.#closer;
+      button.ariaPressed = String(this.#closer);
+      this.fit();
+      this.#session.tell('frame');
+      this.draw();
+    });
   }
 
   /** Chooses the scale for the room there is. */
   fit() {
     const { ladder, size } = this.#session;
     const room = find('stage').clientWidth - frame.left - frame.right;
-    frame.most = Math.max(ladder.width.to, size.width, 1);
+    const nearly = 1.1; // so that the edge can be pulled further
+    frame.most = Math.max(this.#closer ? nearly * size.width : Math.max(ladder.width.to, size.width), 1);
     const each = this.#beside.on ? (room - apart) / 2 : room;
     frame.scale = Math.max(0.01, Math.min(1, each / frame.most));
     frame.top = this.#beside.on ? 24 : 10; // then it has a name above it
@@ -355,7 +370,9 @@ export class Picture {
       if (down.button !== 0 || under === '' || (down.pointerType === 'touch' && !inSelected)) return;
       const path = inSelected ? held : under;
       if (!path.includes('/')) return; // the root fills the container
+      this.#pressed = true;
       const end = (/** @type {boolean} */ back) => {
+        this.#pressed = false;
         this.#canvas.removeEventListener('pointermove', move);
         for (const [name, does] of ends) removeEventListener(name, does);
         if (this.#carries) session.drop(back).catch((error) => session.say(messageOf(error)));
@@ -381,8 +398,11 @@ export class Picture {
       this.#canvas.addEventListener('pointermove', move);
       for (const [name, does] of ends) addEventListener(name, does);
     });
+    // A finger on what is selected carries it; anywhere else it scrolls the page.
+    this.#canvas.addEventListener('touchmove', (event) => this.#pressed && event.preventDefault(), { passive: false });
   }
   #carries = false;
+  #pressed = false;
 
   /** Tells the name and size of a node. @param {string} path nothing when empty @param {MouseEvent} [event] where */
   hover(path, event) {
