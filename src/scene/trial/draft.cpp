@@ -162,7 +162,8 @@ std::string Draft::place_in_part(const std::string& node) const {
   NodeId use = tree.at(node);
   std::string inner;
   while (read.is_in_parts(read.value_of(use)) && document.member(read.value_of(use), "part") == scene::no_value) {
-    inner = "/" + tree.step(use) + inner;
+    const std::string step = tree.step(use);  // a part speaks of all copies together
+    inner.insert(0, "/" + step.substr(0, step.find('[')));
     use = tree.parent(use);
   }
   const scene::ValueId name = document.member(read.value_of(use), "part");

@@ -326,6 +326,29 @@ TEST(Trial, OfASceneFromAProgramKeepsItsContents) {
   EXPECT_EQ(solve(draft.scene(), {100, 50})["b"].x, 30);
 }
 
+/// What all uses of a part can be changed by, as `set` takes it.
+TEST(Trial, APartSpeaksOfItsNodesInOnePlace) {
+  const Draft draft(the_file, "s");
+  EXPECT_EQ(draft.parts(), (std::vector<std::string>{"dial", "pair"}));
+  const struct {
+    const char *node, *place;
+  } cases[] = {{"r/lone", "parts.pair"},
+               {"r/lone/left", "parts.dial"},
+               {"r/lone/right/words", "parts.dial/words"},
+               {"tray[1]/pair", "parts.pair"},
+               {"r/bar", ""},
+               {"r/bar/title", ""},
+               {"tray[0]/pair/left/tick[1]", "parts.dial/tick"}};
+  for (const auto& [node, place] : cases) EXPECT_EQ(draft.place_in_part(node), place) << node;
+  EXPECT_THROW(static_cast<void>(draft.place_in_part("nobody")), BadPath);
+  Draft changed = draft;
+  changed.apply(Trial::set(draft.place_in_part("lone/left") + ".gap", "1"));
+  EXPECT_EQ(changed.scene().tree.keys(changed.scene().tree.at("tray[1]/pair/right")).gap, Gap(1));
+  changed.apply(Trial::set(draft.place_in_part("tray[0]/pair/left/tick[1]") + ".width", "7"));
+  EXPECT_EQ(solve(changed.scene(), {300, 400})["lone/right/tick[0]"].width, 7);
+  EXPECT_EQ(Draft(R"({"format":1,"root":{"kind":"row"}})", "s").parts(), std::vector<std::string>());
+}
+
 TEST(Trial, TheProgramMakesThemInTheOrderGiven) {
   const auto tidied = [](std::vector<std::string> more) {
     std::vector<std::string> args{"tidy", "-"};
