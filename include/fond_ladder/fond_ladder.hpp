@@ -16,6 +16,7 @@
 #include "fond_ladder/map.hpp"
 #include "fond_ladder/node.hpp"
 #include "fond_ladder/own_content.hpp"
+#include "fond_ladder/pieced_text.hpp"
 #include "fond_ladder/plain_text.hpp"
 #include "fond_ladder/quantity.hpp"
 #include "fond_ladder/scene.hpp"

@@ -8,7 +8,7 @@
 #include <vector>
 
 #include "fond_ladder/length.hpp"
-#include "fond_ladder/own_content.hpp"
+#include "fond_ladder/lined_text.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -26,7 +26,7 @@ struct TextStyle {
 /// wide East Asian character or an emoji 1.2 em, a combining mark 0), lines break at spaces, after hyphens, between
 /// wide characters and always at a line feed; a line is 1.25 em high, its baseline 0.95 em below its top. Spaces at a
 /// line's end are 0 wide. An empty text has no line.
-class PlainText final : public OwnContent {
+class PlainText final : public LinedText {
  public:
   /// `text` is UTF-8; a byte that is not counts as one character.
   PlainText(std::string text, TextStyle style);
@@ -36,18 +36,15 @@ class PlainText final : public OwnContent {
   [[nodiscard]] Widths widths() const override;
   [[nodiscard]] Heights height_for(double width) const override;
 
-  struct Line {
-    std::string_view text;  ///< without the spaces at its end; part of the object
-    double width = 0;       ///< in pixels
-  };
   /// Widths at which it breaks into the same lines. Takes as long as breaking.
   [[nodiscard]] std::optional<Steady> steady_at(double width) const override;
-  /// The lines at `width` pixels, those that `max_lines` drops included.
-  [[nodiscard]] std::vector<Line> lines_at(double width) const;
+  [[nodiscard]] std::vector<Line> lines_at(double width) const override;
 
   [[nodiscard]] const std::string& text() const { return text_; }
   [[nodiscard]] const TextStyle& style() const { return style_; }
-  [[nodiscard]] double line_height() const;
+  [[nodiscard]] double line_height() const override { return 1.25 * style_.size; }
+  [[nodiscard]] double line_baseline() const override { return 0.95 * style_.size; }
+  [[nodiscard]] std::optional<int> max_lines() const override { return style_.max_lines; }
   /// Bytes, itself included.
   [[nodiscard]] std::size_t memory() const;
 
@@ -61,10 +58,6 @@ class PlainText final : public OwnContent {
   };
   void cut_into_pieces();
   [[nodiscard]] double unit() const { return plain_character * style_.size; }
-  /// Calls `take(first, last, units)` for each line, with the pieces [first, last) on it, and before that
-  /// `refuse(units)` with what it would be with one more piece.
-  template <class Take, class Refuse>
-  void break_lines(double width, Take take, Refuse refuse) const;
 
   std::string text_;
   TextStyle style_;

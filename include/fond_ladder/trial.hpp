@@ -50,7 +50,7 @@ struct Trial {
 /// The options that make such changes.
 template <>
 inline constexpr std::array<std::string_view, 7> words_of<Trial::Does>{"try", "move",     "enclose",  "remove",
-                                                                        "add", "dissolve", "duplicate"};
+                                                                       "add", "dissolve", "duplicate"};
 
 /// Thrown for a change that cannot be made; the message says why, and the nearest word.
 class BadTrial : public std::invalid_argument {

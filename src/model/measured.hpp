@@ -1,13 +1,14 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What a leaf holds that is measured. Of plain words the answers that no width changes are kept beside the pointer, so
-// that a pass over many short texts reads one array and not an object here and there. Content of the user's own is
-// asked: it may be slow or throw, and then in a solve.
+// What a leaf holds that is measured. Of plain words and of pieces the answers that no width changes are kept beside
+// the pointer, so that a pass over many short texts reads one array and not an object here and there. Content of the
+// user's own is asked: it may be slow or throw, and then in a solve.
 
 #include <memory>
 
 #include "fond_ladder/own_content.hpp"
+#include "fond_ladder/pieced_text.hpp"
 #include "fond_ladder/plain_text.hpp"
 #include "model/limits.hpp"
 
@@ -17,10 +18,11 @@ class Measured {
  public:
   Measured() = default;
   explicit Measured(std::shared_ptr<const OwnContent> content) : content_(std::move(content)) {
-    const auto* text = dynamic_cast<const PlainText*>(content_.get());
-    if (text == nullptr) return;
-    widths_ = text->widths();
-    unbroken_ = text->height_for(widths_.max_content);
+    const bool is_ours = dynamic_cast<const PlainText*>(content_.get()) != nullptr ||
+                         dynamic_cast<const PiecedText*>(content_.get()) != nullptr;
+    if (!is_ours) return;
+    widths_ = content_->widths();
+    unbroken_ = content_->height_for(widths_.max_content);
   }
 
   [[nodiscard]] const std::shared_ptr<const OwnContent>& content() const { return content_; }

@@ -1,16 +1,16 @@
 // SPDX-License-Identifier: MIT
 //
-// A text is cut once into pieces that no line can break; each knows its width in whole units of 0.6 em, so that sums
-// are exact. Lines are then filled greedily: a piece goes to the next line when the line with it would be too wide.
-// Cost: characters once, then pieces for each width asked. Tests: plain_text_test.cpp.
+// A text is cut once into pieces that no line can break; each knows its width in whole units of 0.6 em. Lines are then
+// filled with them (text_lines.hpp). Cost: characters once, then pieces for each width asked. Tests:
+// plain_text_test.cpp.
 #include "fond_ladder/plain_text.hpp"
 
 #include <utf8proc.h>
 
 #include <algorithm>
-#include <limits>
 
 #include "model/limits.hpp"
+#include "model/text_lines.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -100,30 +100,6 @@ void PlainText::cut_into_pieces() {
   paragraphs_ = static_cast<std::uint32_t>(ends) + 1;
 }
 
-template <class Take, class Refuse>
-void PlainText::break_lines(double width, Take take, Refuse refuse) const {
-  const double most = width + limits::line_tolerance * std::max(1.0, width);
-  std::size_t first = 0;
-  std::uint32_t units = 0, spaces = 0;
-  for (std::size_t i = 0; i < pieces_.size(); ++i) {
-    const Piece& piece = pieces_[i];
-    if (i > first && piece.units > 0 && (units + spaces + piece.units) * unit() > most) {
-      refuse(units + spaces + piece.units);
-      take(first, i, units);
-      first = i;
-      units = spaces = 0;
-    }
-    if (piece.units > 0) units += spaces + piece.units;
-    spaces = piece.units > 0 ? piece.space_units : spaces + piece.space_units;
-    if (piece.ends_paragraph) {
-      take(first, i + 1, units);
-      first = i + 1;
-      units = spaces = 0;
-    }
-  }
-  if (first < pieces_.size()) take(first, pieces_.size(), units);
-}
-
 OwnContent::Widths PlainText::widths() const {
   return {widest_piece_ * unit(), widest_paragraph_ * unit()};
 }
@@ -133,52 +109,20 @@ std::size_t PlainText::memory() const {
   return sizeof(*this) + words + pieces_.capacity() * sizeof(Piece);
 }
 
-double PlainText::line_height() const {
-  return 1.25 * style_.size;
-}
-
 OwnContent::Heights PlainText::height_for(double width) const {
-  std::size_t lines = 0;
-  if (width + limits::line_tolerance >= widest_paragraph_ * unit()) {
-    lines = paragraphs_;
-  } else {
-    break_lines(
-        width, [&](std::size_t, std::size_t, std::uint32_t) { ++lines; }, [](std::uint32_t) {});
-  }
+  std::size_t lines = width + limits::line_tolerance >= widest_paragraph_ * unit()
+                          ? paragraphs_
+                          : text_lines::count_at(pieces_, unit(), width);
   if (style_.max_lines) lines = std::min(lines, static_cast<std::size_t>(*style_.max_lines));
-  return {static_cast<double>(lines) * line_height(), 0.95 * style_.size};
+  return {static_cast<double>(lines) * line_height(), line_baseline()};
 }
 
 std::vector<PlainText::Line> PlainText::lines_at(double width) const {
-  std::vector<Line> lines;
-  break_lines(
-      width,
-      [&](std::size_t first, std::size_t last, std::uint32_t units) {
-        std::uint32_t end = pieces_[first].begin;
-        for (std::size_t i = first; i < last; ++i) end = std::max(end, pieces_[i].end);
-        const std::uint32_t begin = pieces_[first].begin;
-        lines.push_back({std::string_view(text_).substr(begin, end - begin), units * unit()});
-      },
-      [](std::uint32_t) {});
-  return lines;
+  return text_lines::lines_at(text_, pieces_, unit(), width);
 }
 
 std::optional<OwnContent::Steady> PlainText::steady_at(double width) const {
-  // A line of so many units fits from this width on.
-  const auto fits_from = [&](std::uint32_t units) {
-    const double long_by = units * unit();
-    return long_by > 1 ? long_by / (1 + limits::line_tolerance) : long_by - limits::line_tolerance;
-  };
-  std::uint32_t longest = 0, next = std::numeric_limits<std::uint32_t>::max();
-  break_lines(
-      width,
-      [&](std::size_t first, std::size_t last, std::uint32_t units) {
-        if (last > first + 1) longest = std::max(longest, units);  // a piece alone stays a line, however narrow it is
-      },
-      [&](std::uint32_t units) { next = std::min(next, units); });
-  const double endless = std::numeric_limits<double>::infinity();
-  return Steady{longest == 0 ? 0 : fits_from(longest),
-                next == std::numeric_limits<std::uint32_t>::max() ? endless : fits_from(next)};
+  return text_lines::steady_at(pieces_, unit(), width);
 }
 
 }  // namespace fond_ladder::inline v0

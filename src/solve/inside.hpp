@@ -93,9 +93,9 @@ template <class N>
 template <class N>
 [[nodiscard]] int line_count(const ViewOf<N>& view, Index node) {
   const Traits own = view.traits(node);
-  if (const auto* text = dynamic_cast<const PlainText*>(view.content(node))) {
+  if (const auto* text = dynamic_cast<const LinedText*>(view.content(node))) {
     const auto lines = lines_of(*text, view.inner_size(node, x_axis)).size();
-    const auto most = text->style().max_lines;
+    const auto most = text->max_lines();
     return static_cast<int>(most ? std::min(lines, static_cast<std::size_t>(*most)) : lines);
   }
   if (own.node_kind() != Kind::row && own.node_kind() != Kind::column) return 0;
@@ -135,24 +135,24 @@ struct WordsOf {
   RectOf<N> box;
   bool dropped = false;  ///< by `max_lines`
 };
-/// The lines of a text in plain metrics; none of other content.
+/// The lines of a text; none of other content.
 template <class SomeView>
 [[nodiscard]] auto words_of(const Finished<SomeView>& solve, Index node) {
   using N = typename SomeView::Number;
   const SomeView& view = solve.view;
   std::vector<WordsOf<N>> all;
-  const auto* text = dynamic_cast<const PlainText*>(view.content(node));
+  const auto* text = dynamic_cast<const LinedText*>(view.content(node));
   if (text == nullptr) return all;
   const N inner = view.inner_size(node, x_axis);
   const N left = view.edges_down(node).inset[x_axis].before;
   const WordsAt words_at = solve.keys(node).words_at;
   const double far = words_at == WordsAt::center ? 0.5 : (words_at == WordsAt::end) == view.mirrored ? 0 : 1;
   const auto lines = lines_of(*text, inner);
-  const auto most = text->style().max_lines;
+  const auto most = text->max_lines();
   const std::size_t kept = most ? std::min(lines.size(), static_cast<std::size_t>(*most)) : lines.size();
   const N spare = view.inner_size(node, y_axis) - static_cast<double>(kept) * text->line_height();
   const N top = view.edges_down(node).inset[y_axis].before + words_ahead(view, node) * most_of(0.0, spare);
-  for (const PlainText::Line& line : lines) {
+  for (const LinedText::Line& line : lines) {
     const auto above = static_cast<double>(all.size()) * text->line_height();
     const bool dropped = all.size() >= kept;
     all.push_back(

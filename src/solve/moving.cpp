@@ -149,11 +149,11 @@ OwnContent::Heights measured_height(const Measured& measured, const Moving& widt
   return heights;
 }
 
-std::vector<PlainText::Line> lines_of(const PlainText& text, const Moving& width) {
+std::vector<LinedText::Line> lines_of(const LinedText& text, const Moving& width) {
   if (!width.moves() && !width.bends()) return text.lines_at(width.value());
   if (width.bends()) lose_sight();
   const double at = width_onward(width);
-  std::vector<PlainText::Line> lines = text.lines_at(at);
+  std::vector<LinedText::Line> lines = text.lines_at(at);
   note_widths(static_cast<unsigned>(lines.size()), *text.steady_at(at), width);
   return lines;
 }

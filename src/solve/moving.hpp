@@ -18,7 +18,7 @@
 #include <limits>
 #include <vector>
 
-#include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/lined_text.hpp"
 #include "model/flat.hpp"
 #include "solve/number.hpp"
 #include "solve/region.hpp"
@@ -155,7 +155,7 @@ class Moving {
 /// The height, and up to where the content says the same.
 [[nodiscard]] OwnContent::Heights measured_height(const Measured& measured, const Moving& width);
 /// The lines of a text, and up to where they are the same.
-[[nodiscard]] std::vector<PlainText::Line> lines_of(const PlainText& text, const Moving& width);
+[[nodiscard]] std::vector<LinedText::Line> lines_of(const LinedText& text, const Moving& width);
 /// Where two meet, rounding may leave a little less than nothing of their difference.
 [[nodiscard]] constexpr bool is_unknown(const Moving& whole) {
   return whole.value() < -0.5;

@@ -14,7 +14,7 @@
 #include <vector>
 
 #include "fond_ladder/length.hpp"
-#include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/lined_text.hpp"
 #include "model/measured.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -123,7 +123,7 @@ template <class N>
   return measured.height_for(width);
 }
 /// The lines of a text in a width.
-[[nodiscard]] inline std::vector<PlainText::Line> lines_of(const PlainText& text, double width) {
+[[nodiscard]] inline std::vector<LinedText::Line> lines_of(const LinedText& text, double width) {
   return text.lines_at(width);
 }
 /// A number as it is here, which decides nothing.

@@ -72,8 +72,8 @@ std::vector<Solution::Words> Solution::words(NodeId text_node) const {
   const Index i = tree().store().index_of(text_node);
   std::vector<Words> all;
   for (const auto& line : detail::words_of(finished(tree(), passes(), view), i)) {
-    const auto& text = dynamic_cast<const PlainText&>(*view.content(i));
-    all.push_back({line.text, line.box, line.box.y + 0.95 * text.style().size, line.dropped});
+    const auto& text = dynamic_cast<const LinedText&>(*view.content(i));
+    all.push_back({line.text, line.box, line.box.y + text.line_baseline(), line.dropped});
   }
   return all;
 }

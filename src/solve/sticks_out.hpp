@@ -72,8 +72,8 @@ template <class N>
   if (own.node_kind() != Kind::text) return true;
   if (own.has_aspect || own.percent_edges || own.scroll_x || own.scroll_y) return false;
   if (view.size(node, x_axis) < view.min_content(node) || view.size(node, y_axis) < view.need(node)) return false;
-  const auto* text = dynamic_cast<const PlainText*>(view.content(node));
-  return text == nullptr || !text->style().max_lines;
+  const auto* text = dynamic_cast<const LinedText*>(view.content(node));
+  return text == nullptr || !text->max_lines();
 }
 
 /// By how much words stick out of their text's border box, those that are dropped at the bottom.
@@ -95,7 +95,7 @@ template <class SomeView>
     cut.left = most_of(cut.left, sides.before);
     cut.right = most_of(cut.right, sides.after);
     if (line.dropped) {
-      dropped += dynamic_cast<const PlainText&>(*view.content(node)).line_height();
+      dropped += dynamic_cast<const LinedText&>(*view.content(node)).line_height();
     } else {
       bottom = line.box.bottom();
     }

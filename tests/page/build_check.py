@@ -207,6 +207,18 @@ class Build(HandTest):
         self.assertEqual(len(page.run("return api.changes()")), 3)
         self.told()
 
+    def test_several_come_earlier_and_later_among_their_siblings(self):
+        self.write_scene('{"format":1,"root":{"kind":"row","name":"r","children":[%s]}}' % ",".join(
+            f'{{"kind":"box","name":"{name}","width":50,"height":50}}' for name in "abcde"))
+        page = self.open(self.scene, "--at", "400x200")
+        page.unfold("#fl-build")
+        self.choose("r/b", "r/d")
+        for action, order in [("Later", "acebd"), ("Later", "acebd"), ("Earlier", "acbde"), ("Earlier", "abdce"), ("Earlier", "bdace"),
+                              ("Earlier", "bdace"), ("Later", "abdce")]:
+            self.act(action)
+            page.wait(order, lambda order=order: self.names() == ["r", *(f"r/{name}" for name in order)])
+        self.told()
+
     def test_the_front_is_where_what_is_painted_last_stands(self):
         for order, front, back in [("", ["b", "c", "a"], ["a", "b", "c"]), (',"paint_order":"backward"', ["a", "b", "c"], ["b", "c", "a"])]:
             self.write_scene('{"format":1,"root":{"kind":"stack","name":"s"%s,"children":[%s]}}' % (order, ",".join(

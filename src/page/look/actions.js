@@ -70,8 +70,34 @@ function noSiblings(session) {
   return session.childrenOf([...parents][0]).length < 2 ? 'nothing stands beside it' : '';
 }
 
+/** Moves what is chosen, siblings, one place among the others. @param {Session} session @param {number} by */
+async function step(session, by) {
+  const tops = session.chosenTops;
+  const container = parentOf(tops[0]);
+  const siblings = session.childrenOf(container).map(({ path }) => path);
+  const others = siblings.filter((path) => !tops.includes(path));
+  // Behind the others that are ahead of the first of them, or of the last.
+  const from = by < 0 ? tops[0] : /** @type {string} */ (tops.at(-1));
+  const ahead = siblings.slice(0, siblings.indexOf(from)).filter((path) => !tops.includes(path)).length;
+  await session.carry(tops, container, Math.min(others.length, Math.max(0, ahead + by)), tops);
+}
+
 /** @type {Action[]} */
 export const actions = [
+  {
+    name: 'Earlier',
+    key: 'e',
+    about: 'it comes one place earlier among its siblings',
+    refusal: noSiblings,
+    does: (session) => step(session, -1),
+  },
+  {
+    name: 'Later',
+    key: 'l',
+    about: 'it comes one place later among its siblings',
+    refusal: noSiblings,
+    does: (session) => step(session, 1),
+  },
   {
     name: 'Duplicate',
     key: 'd',

@@ -4,7 +4,7 @@
 // another wording, a mode that is on, or another scene that is read from a file.
 
 import { find, make, messageOf } from './dom.js';
-import { painted } from './engine.js';
+import { Refused, painted } from './engine.js';
 
 /** Pixels between the two. */
 export const apart = 40;
@@ -31,7 +31,13 @@ export class Beside {
     find('tools').append(this.#file);
     session.on('scene', () => this.#offer());
     session.on('scene', () => this.#open().catch((error) => this.#fail(error)));
-    session.on('size', () => this.#arrange());
+    session.on('size', () => {
+      try {
+        this.#arrange();
+      } catch (error) {
+        this.#fail(error);
+      }
+    });
     const choice = /** @type {HTMLSelectElement} */ (this.#choice);
     choice.addEventListener('change', () => {
       if (choice.value === 'another') this.#file.click();
@@ -130,6 +136,7 @@ export class Beside {
   /** @param {unknown} error */
   #fail(error) {
     this.#what = '';
+    if (!(error instanceof Refused)) this.#engine = null; // one that broke off is not used again
     /** @type {HTMLSelectElement} */ (this.#choice).value = '';
     this.#session.say(`It cannot be shown beside it: ${messageOf(error)}`);
     this.#session.tell('beside');

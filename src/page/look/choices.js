@@ -11,12 +11,13 @@ const most = { width: 108, height: 72 }; // of a picture
 
 /**
  * @param {import('./session.js').Session} session
+ * @param {import('./sketches.js').Sketches} sketches
  * @param {string} key  of the selected node
  * @param {string[]} words
  * @param {string} now  the word that holds
  * @param {(word: string) => void} choose
  */
-export function wordChoices(session, key, words, now, choose) {
+export function wordChoices(session, sketches, key, words, now, choose) {
   const { selected } = session;
   const buttons = words.map((word) => {
     const canvas = make('canvas', { 'aria-hidden': 'true' });
@@ -41,8 +42,8 @@ export function wordChoices(session, key, words, now, choose) {
     ...buttons.map(({ button }) => button),
   );
   const dark = matchMedia('(prefers-color-scheme: dark)').matches;
-  session
-    .sketch(
+  sketches
+    .draw(
       words.map((word) => `${selected}.${key}=${word}`),
       (engine, i, refusal) => {
         const { canvas, button } = buttons[i];

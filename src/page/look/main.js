@@ -24,6 +24,7 @@ import { Hand, Picture } from './picture.js';
 import { watch } from './preview.js';
 import { ScrollBars } from './scroll_bars.js';
 import { Session } from './session.js';
+import { Sketches } from './sketches.js';
 import { TieHandles } from './ties.js';
 import { Nesting } from './tree.js';
 
@@ -69,7 +70,7 @@ export async function begin(script, module) {
   const claims = new Claims(session);
   new OwnAxis(session, hand, new Ladder(session, hand, claims));
   new SizeMap(session, hand);
-  new NodePanel(session);
+  new NodePanel(session, new Sketches(session, newEngine));
   new Findings(session);
   new Changes(session);
   new Moved(session);

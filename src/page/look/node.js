@@ -54,9 +54,12 @@ export class NodePanel {
   #fault = '';
   #openAccount = false;
 
-  /** @param {import('./session.js').Session} session */
-  constructor(session) {
+  #sketches;
+
+  /** @param {import('./session.js').Session} session @param {import('./sketches.js').Sketches} sketches */
+  constructor(session, sketches) {
     this.#session = session;
+    this.#sketches = sketches;
     session.on('selected', () => {
       this.#fault = '';
       this.#told = null;
@@ -259,7 +262,10 @@ export class NodePanel {
       },
       open ? 'no pictures' : 'pictures',
     );
-    return [button, ...(open ? [wordChoices(this.#session, key, words, now, (word) => this.#try(key, word))] : [])];
+    return [
+      button,
+      ...(open ? [wordChoices(this.#session, this.#sketches, key, words, now, (word) => this.#try(key, word))] : []),
+    ];
   }
 
   /** A setting that the node does not say. @param {Setting[]} unsaid */
@@ -281,7 +287,11 @@ export class NodePanel {
         : '';
       const few =
         told.words.length > 1 && key
-          ? [wordChoices(this.#session, key, told.words.slice(0, 9), typed(value), (word) => this.#try(key, word))]
+          ? [
+              wordChoices(this.#session, this.#sketches, key, told.words.slice(0, 9), typed(value), (word) =>
+                this.#try(key, word),
+              ),
+            ]
           : [];
       place.replaceChildren(...(key ? [this.#field(key, ''), ...few] : []));
       place.querySelector('input')?.focus();

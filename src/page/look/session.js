@@ -4,6 +4,7 @@
 // something listens here; whoever has a control calls here. An engine that broke off is replaced, and everything is made
 // again in the new one.
 
+import { Deeds } from './deeds.js';
 import { Refused, Trapped, flag, measured, painted } from './engine.js';
 import { asked } from './numbers.js';
 
@@ -184,7 +185,7 @@ export class Session {
   async open(file, text) {
     const [all, oldFile, oldText] = [this.scene.changes, this.file, this.text];
     const changes = all.slice(this.#inFile); // the others were written into the file
-    this.#deeds = this.#deeds.slice(this.#inFile);
+    this.#deeds.forget(this.#inFile);
     try {
       this.#engine.open(file, text);
     } catch (error) {
@@ -205,18 +206,7 @@ export class Session {
 
   /** Makes changes and the form in an engine that has just opened. @param {{does: string, what: string, text?: string}[]} changes */
   #makeAgain(changes) {
-    const lost = [];
-    const deeds = changes.map((_, i) => this.#deeds[i] ?? this.#newDeed());
-    [this.#deeds, this.#takenBack] = [[], []];
-    for (const [i, { does, what, text }] of changes.entries()) {
-      try {
-        this.#engine.apply(does, what);
-        this.#deeds.push(deeds[i]);
-      } catch (error) {
-        if (!(error instanceof Refused)) throw error;
-        lost.push(text ?? what);
-      }
-    }
+    const lost = this.#deeds.makeAll(this.#engine, changes);
     this.scene = this.#engine.describe();
     const { wording, longer, modes } = this.formIn(this.scene);
     [this.wording, this.modes] = [wording, modes];
@@ -519,52 +509,19 @@ export class Session {
   }
   // ------------------------------------------------------------ the hand
 
-  /** What a hand did at once is taken back at once: of each change its deed. @type {number[]} */
-  #deeds = [];
-  /** @type {number[]} */
-  #takenBack = [];
-  #newDeed() {
-    return ++this.#lastDeed;
-  }
-  #lastDeed = 0;
   /** Makes changes as one deed; all, or none. @param {Try[]} changes */
   #make(changes) {
-    const deed = this.#newDeed();
-    let made = 0;
     try {
-      for (const { does, what } of changes) {
-        this.#engine.apply(does, what);
-        made += 1;
-      }
+      this.#deeds.make(this.#engine, changes);
     } catch (error) {
-      if (error instanceof Refused && made > 0) {
-        while (made-- > 0) this.#engine.undo();
-        this.#engine.solve(this.size.width, this.size.height); // undoing left nothing arranged
-      }
+      // Undoing some of them left nothing arranged.
+      if (error instanceof Refused && changes.length > 1) this.#engine.solve(this.size.width, this.size.height);
       throw error;
     }
-    this.#deeds.push(...changes.map(() => deed));
-    this.#takenBack = [];
   }
-  /** Takes the last deed back. @param {boolean} [forgets]  it cannot be made again */
-  #takeBack(forgets = false) {
-    const deed = this.#deeds.at(-1);
-    while (deed !== undefined && this.#deeds.at(-1) === deed) {
-      this.#engine.undo();
-      this.#deeds.pop();
-      if (!forgets) this.#takenBack.push(deed);
-    }
-  }
-  #makeDeedAgain() {
-    const deed = this.#takenBack.at(-1);
-    while (deed !== undefined && this.#takenBack.at(-1) === deed) {
-      this.#engine.redo();
-      this.#takenBack.pop();
-      this.#deeds.push(deed);
-    }
-  }
+  #deeds = new Deeds();
   get canRedo() {
-    return this.#takenBack.length > 0;
+    return this.#deeds.canMakeAgain;
   }
 
   /** What of the selected node a hand can pull. */
@@ -580,7 +537,7 @@ export class Session {
   pull(...whats) {
     if (!this.#pulling) this.before = this.flags;
     try {
-      if (this.#pulling) this.#takeBack(true);
+      if (this.#pulling) this.#deeds.takeBack(this.#engine, true);
       this.#pulling = false;
       this.#make(whats.map((what) => ({ does: 'try', what })));
       this.#pulling = true;
@@ -598,7 +555,7 @@ export class Session {
   letGo(back = false) {
     if (!this.#pulling) return;
     this.#pulling = false;
-    if (back) this.#takeBack(true);
+    if (back) this.#deeds.takeBack(this.#engine, true);
     this.#renew();
   }
   #pulling = false;
@@ -662,38 +619,6 @@ export class Session {
   /** The setting that a hand has taken, to be shown along its range. @type {import('./along.js').InHand | null} */
   inHand = null;
 
-  /**
-   * Arranges what is shown with each of some settings instead, in an engine beside it; `draw` is told each and answers
-   * whether to go on. What is refused is told with why.
-   * @param {string[]} whats as `try` takes them
-   * @param {(engine: Engine, i: number, refusal: string) => boolean} draw
-   */
-  async sketch(whats, draw) {
-    const turn = ++this.#sketched;
-    this.#sketchEngine ??= await this.#newEngine();
-    const engine = this.#sketchEngine;
-    engine.open(this.file, this.text);
-    for (const { does, what } of this.scene.changes) engine.apply(does, what);
-    engine.setForm(this.formIn(this.scene));
-    for (const [i, what] of whats.entries()) {
-      await new Promise((next) => setTimeout(next)); // the hand comes first
-      if (turn !== this.#sketched) return;
-      let refusal = '';
-      try {
-        engine.apply('try', what);
-      } catch (error) {
-        if (!(error instanceof Refused)) throw error;
-        refusal = error.message;
-      }
-      if (!refusal) engine.solve(this.size.width, this.size.height);
-      if (!draw(engine, i, refusal)) return;
-      if (!refusal) engine.undo();
-    }
-  }
-  #sketched = 0;
-  /** @type {Engine | undefined} */
-  #sketchEngine;
-
   /** The settings of the selected node with their sources, as far as they are known. @type {{key: string, value: unknown, source: string, name?: string}[]} */
   settings = [];
   /** Where the name of the selected node is written, in pixels of the picture. @type {import('./engine.js').Box[]} */
@@ -731,10 +656,10 @@ export class Session {
     if (hint) this.say(hint);
   }
   undo() {
-    return this.#attempt(() => this.#takeBack());
+    return this.#attempt(() => this.#deeds.takeBack(this.#engine));
   }
   redo() {
-    return this.#attempt(() => this.#makeDeedAgain());
+    return this.#attempt(() => this.#deeds.makeAgain(this.#engine));
   }
   sceneText() {
     return this.#engine.sceneText();

@@ -49,8 +49,10 @@ class Nester {
     if (place > children.size()) {
       throw text_.refusal(text_.tree().tail(container) + " has " + std::to_string(children.size()) +
                           (children.size() == 1 ? " child" : " children") +
-                          (beside > 1 ? " beside them" : beside > 0 ? " beside it" : "") + ": the last place is " +
-                          std::to_string(children.size()));
+                          (beside > 1   ? " beside them"
+                           : beside > 0 ? " beside it"
+                                        : "") +
+                          ": the last place is " + std::to_string(children.size()));
     }
     return place == children.size() ? NodeId() : children[place];
   }
@@ -225,7 +227,8 @@ class Nester {
     if (!text_.stands_alone(node)) return false;
     const std::size_t place = text_.tree().index_of(node) + 1;
     const auto children = text_.tree().children(parent);
-    put_into(parent, place < children.size() ? children[place] : NodeId(), named(splices.text_of(text_.now().value_of(node)), words.name), {}, splices);
+    put_into(parent, place < children.size() ? children[place] : NodeId(),
+             named(splices.text_of(text_.now().value_of(node)), words.name), {}, splices);
     Keys keys;
     keys.name = words.name;
     try {

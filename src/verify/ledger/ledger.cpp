@@ -429,10 +429,10 @@ class Accountant {
     const Kind kind = solution_.kind(node_);
     const double inset_x = view_.edges_down(index_).inset[x_axis].sum(),
                  inset_y = view_.edges_down(index_).inset[y_axis].sum();
-    if (const auto* text = dynamic_cast<const PlainText*>(view_.content(index_))) {
+    if (const auto* text = dynamic_cast<const LinedText*>(view_.content(index_))) {
       const auto lines = text->lines_at(view_.inner_size(index_, x_axis)).size();
       const auto [least, most] = text->widths();
-      const auto kept = static_cast<std::size_t>(text->style().max_lines.value_or(static_cast<int>(lines)));
+      const auto kept = static_cast<std::size_t>(text->max_lines().value_or(static_cast<int>(lines)));
       words.push_back(solution_.keys(node_).one_line
                           ? "it stays on one line, which is " + rounded(most) + " wide"
                           : "its longest word is " + rounded(least) + " wide, all of it on one line " + rounded(most));
