@@ -29,6 +29,21 @@ template <class Piece>
   }
 }
 
+/// The least that a line from `first` on is when it ends behind `end` or later: behind a piece that has a hyphen it may
+/// be wider than behind the next one.
+template <class Piece>
+[[nodiscard]] std::uint32_t least_with_more(const std::vector<Piece>& pieces, std::size_t first, std::size_t end) {
+  std::uint32_t sum = 0, spaces = 0, least = std::numeric_limits<std::uint32_t>::max();
+  for (std::size_t i = first; i < pieces.size(); ++i) {
+    if (pieces[i].units > 0) sum += spaces + pieces[i].units;
+    spaces = pieces[i].units > 0 ? pieces[i].space_units : spaces + pieces[i].space_units;
+    if (i < end) continue;
+    least = std::min(least, sum + hyphen_of(pieces[i]));
+    if (hyphen_of(pieces[i]) == 0 || sum >= least) break;
+  }
+  return least;
+}
+
 /// Calls `take(first, last, units)` for each line, with the pieces [first, last) on it; and before that, of each line
 /// that could hold more in a larger width, `refuse(units)` with the least that it would be then.
 template <class Piece, class Take, class Refuse>
@@ -49,15 +64,8 @@ void break_lines(const std::vector<Piece>& pieces, double unit, double width, Ta
         while (end < i && pieces[end].units == 0) ++end;  // spaces go with it
         units_at_end = pieces[first].units + hyphen_of(pieces[end - 1]);
       }
-      // The line would hold more as soon as it could end behind one of the next pieces.
-      std::uint32_t sum = 0, held = 0, least = std::numeric_limits<std::uint32_t>::max();
-      for (std::size_t j = first; j < pieces.size(); ++j) {
-        if (pieces[j].units > 0) sum += held + pieces[j].units;
-        held = pieces[j].units > 0 ? pieces[j].space_units : held + pieces[j].space_units;
-        if (j < end) continue;
-        least = std::min(least, sum + hyphen_of(pieces[j]));
-        if (hyphen_of(pieces[j]) == 0 || sum >= least) break;
-      }
+      std::uint32_t least = units + spaces + piece.units;
+      if (end < i || hyphen_of(piece) > 0) least = least_with_more(pieces, first, end);
       refuse(least);
       take(first, end, units_at_end);
       begin_line(end);
@@ -66,7 +74,7 @@ void break_lines(const std::vector<Piece>& pieces, double unit, double width, Ta
     }
     if (piece.units > 0) units += spaces + piece.units;
     spaces = piece.units > 0 ? piece.space_units : spaces + piece.space_units;
-    if (fits(units + hyphen_of(piece))) {
+    if (hyphen_of(piece) == 0 || fits(units + hyphen_of(piece))) {  // without one it fits, or is the first
       end = i + 1;
       units_at_end = units + hyphen_of(piece);
     }
