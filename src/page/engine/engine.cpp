@@ -284,6 +284,11 @@ int FOND_LADDER_EXPORT(fl_scrollers)() {
 int FOND_LADDER_EXPORT(fl_ties)(std::size_t place) {
   return attempt([&] { page().answer = ties(shown(), shown().nodes().at(place)); });
 }
+/// Answers what can tie a side of a node, as JSON.
+int FOND_LADDER_EXPORT(fl_possible_ties)(std::size_t place, std::size_t side) {
+  return attempt(
+      [&] { page().answer = possible_ties(shown(), shown().nodes().at(place), static_cast<PinSide>(side)); });
+}
 /// Answers what ties a side of a node to the edge that is nearest to a point of the container, as JSON.
 int FOND_LADDER_EXPORT(fl_tie)(std::size_t place, std::size_t side, double x, double y) {
   return attempt([&] { page().answer = tie(shown(), shown().nodes().at(place), static_cast<PinSide>(side), x, y); });

@@ -58,6 +58,32 @@ std::string tied_to(const std::string& step, PinSide edge, double plus) {
   return step + "." + word_of(edge) + (rounded == 0 ? "" : (rounded < 0 ? " - " : " + ") + exact(std::abs(rounded)));
 }
 
+/// An edge of a sibling.
+struct Edge {
+  NodeId of;
+  PinSide side{};
+};
+/// Those that a side of a node can be tied to, in the order of the file.
+std::vector<Edge> edges_for(const ShownScene& shown, NodeId node, PinSide side) {
+  std::vector<Edge> all;
+  for (const NodeId sibling : shown.tree().children(shown.tree().parent(node))) {
+    if (sibling == node || !shown.solution().is_placed(sibling)) continue;
+    for (const PinSide one : edges) {
+      if (axis_of(one) == axis_of(side)) all.push_back({sibling, one});
+    }
+  }
+  return all;
+}
+
+/// What ties a side to an edge with the distance that there is, and how that is tried.
+void write_tie(JsonWriter& json, const ShownScene& shown, NodeId node, PinSide side, const Edge& edge) {
+  const Solution& solution = shown.solution();
+  const double plus = edge_of(solution.box(node), side, false) - edge_of(solution.box(edge.of), edge.side, false);
+  const std::string words = tied_to(shown.tree().step(edge.of), edge.side, plus);
+  json.text("words", words);
+  json.text("tried", shown.tree().path(node) + ".pin." + word_of(side) + "=" + words);
+}
+
 }  // namespace
 
 std::string ties(const ShownScene& shown, NodeId node) {
@@ -102,34 +128,28 @@ std::string ties(const ShownScene& shown, NodeId node) {
 }
 
 std::string tie(const ShownScene& shown, NodeId node, PinSide side, double x, double y) {
-  const Solution& solution = shown.solution();
-  const Tree& tree = shown.tree();
   constexpr double near = 24;
-  double least = near;
-  NodeId nearest;
-  PinSide edge{};
-  for (const NodeId sibling : tree.children(tree.parent(node))) {
-    if (sibling == node || !solution.is_placed(sibling)) continue;
-    for (const PinSide one : edges) {
-      if (axis_of(one) != axis_of(side)) continue;
-      const double away = distance(solution.painted_box(sibling), one, x, y);
-      if (away >= least) continue;
-      least = away;
-      nearest = sibling;
-      edge = one;
-    }
-  }
-  if (!nearest) return "null";
-  const double plus = edge_of(solution.box(node), side, false) - edge_of(solution.box(nearest), edge, false);
-  const Point at = middle_of(solution.painted_box(nearest), edge, false);
-  const std::string words = tied_to(tree.step(nearest), edge, plus);
+  const std::vector<Edge> all = edges_for(shown, node, side);
+  const auto away = [&](const Edge& edge) { return distance(shown.solution().painted_box(edge.of), edge.side, x, y); };
+  const auto nearest = std::ranges::min_element(all, {}, away);
+  if (nearest == all.end() || away(*nearest) >= near) return "null";
+  const Point at = middle_of(shown.solution().painted_box(nearest->of), nearest->side, false);
   std::ostringstream out;
   JsonWriter json(out);
   json.begin_object();
-  json.text("words", words);
-  json.text("tried", tree.path(node) + ".pin." + word_of(side) + "=" + words);
+  write_tie(json, shown, node, side, *nearest);
   json.number("x", at.x);
   json.number("y", at.y);
+  json.end();
+  return out.str();
+}
+
+std::string possible_ties(const ShownScene& shown, NodeId node, PinSide side) {
+  std::ostringstream out;
+  JsonWriter json(out);
+  json.begin_object();
+  json.objects("ties", edges_for(shown, node, side),
+               [&](const Edge& edge) { write_tie(json, shown, node, side, edge); });
   json.end();
   return out.str();
 }

@@ -3,6 +3,8 @@
 // What a hand does with the nodes that are chosen, each with a name and a key. Buttons, keys and the list of keys are
 // made from here; every action is changes that the program knows.
 
+import { containerOf } from './session.js';
+
 /**
  * @typedef {import('./session.js').Session} Session
  *
@@ -17,11 +19,9 @@
 /** @param {string} kind */
 export const isContainer = (kind) => ['row', 'column', 'stack', 'grid'].includes(kind);
 
-const parentOf = (/** @type {string} */ path) => path.slice(0, path.lastIndexOf('/'));
-
 /** A name that nothing in the scene has. @param {Session} session @param {string} base @param {string[]} [taken] */
 export function newName(session, base, taken = []) {
-  const letters = base.replace(/[^\p{ASCII}]|[^\w-]/gu, '').replace(/^[^a-z]+/i, '');
+  const letters = base.replace(/[^\w-]/g, '').replace(/^[^a-z]+/i, '');
   const used = new Set([...session.scene.nodes.map(({ step }) => step), ...taken]);
   const stem = letters.replace(/\d+$/, '') || 'node';
   if (!used.has(letters) && letters) return letters;
@@ -49,13 +49,13 @@ async function duplicate(session) {
   // The last one first: those ahead of it keep their places.
   const changes = tops.map((path, i) => ({ does: 'duplicate', what: names[i] ? `${path}=${names[i]}` : path }));
   await session.applyAll(changes.reverse());
-  session.chooseAll(tops.map((path, i) => `${parentOf(path)}/${names[i]}`));
+  session.chooseAll(tops.map((path, i) => `${containerOf(path)}/${names[i]}`));
 }
 
 /** Moves all that is chosen, which are siblings, to one end of what is painted. @param {Session} session @param {boolean} front */
 async function paintLast(session, front) {
   const tops = session.chosenTops;
-  const container = parentOf(tops[0]);
+  const container = containerOf(tops[0]);
   const backward = session.node(container)?.backward ?? false;
   const others = session.childrenOf(container).length - tops.length;
   await session.carry(tops, container, front !== backward ? others : 0, tops);
@@ -65,7 +65,7 @@ async function paintLast(session, front) {
 function noSiblings(session) {
   const why = noneChosen(session);
   if (why) return why;
-  const parents = new Set(session.chosenTops.map(parentOf));
+  const parents = new Set(session.chosenTops.map(containerOf));
   if (parents.size > 1) return 'they are in different containers';
   return session.childrenOf([...parents][0]).length < 2 ? 'nothing stands beside it' : '';
 }
@@ -73,7 +73,7 @@ function noSiblings(session) {
 /** Moves what is chosen, siblings, one place among the others. @param {Session} session @param {number} by */
 async function step(session, by) {
   const tops = session.chosenTops;
-  const container = parentOf(tops[0]);
+  const container = containerOf(tops[0]);
   const siblings = session.childrenOf(container).map(({ path }) => path);
   const others = siblings.filter((path) => !tops.includes(path));
   // Behind the others that are ahead of the first of them, or of the last.
@@ -117,7 +117,7 @@ export const actions = [
     },
     async does(session) {
       const { selected } = session;
-      const inside = session.childrenOf(selected).map(({ step }) => `${parentOf(selected)}/${step}`);
+      const inside = session.childrenOf(selected).map(({ step }) => `${containerOf(selected)}/${step}`);
       await session.apply('dissolve', selected);
       session.chooseAll(inside);
     },
@@ -130,7 +130,7 @@ export const actions = [
     async does(session) {
       const tops = session.chosenTops;
       await session.apply('remove', tops.join(','));
-      session.chooseAll([parentOf(tops[0])]);
+      session.chooseAll([containerOf(tops[0])]);
     },
   },
   {
@@ -202,7 +202,7 @@ export async function putIn(session, { kind, part, name, words }) {
 /** Gathers what is chosen, siblings, in a container of their own, and selects it. @param {Session} session @param {string} kind @param {string} name */
 export async function gather(session, kind, name) {
   const tops = session.chosenTops;
-  const container = parentOf(tops[0]);
+  const container = containerOf(tops[0]);
   const place = session.childrenOf(container).findIndex(({ path }) => path === tops[0]);
   await session.apply('enclose', `${tops.join(',')}=${kind}${name ? `:${name}` : ''}`);
   const step = name || session.childrenOf(container)[place]?.step;
@@ -213,5 +213,7 @@ export async function gather(session, kind, name) {
 export function gatherRefusal(session) {
   const why = noneChosen(session);
   if (why) return why;
-  return new Set(session.chosenTops.map(parentOf)).size > 1 ? 'they are in different containers; carry one first' : '';
+  return new Set(session.chosenTops.map(containerOf)).size > 1
+    ? 'they are in different containers; carry one first'
+    : '';
 }

@@ -104,6 +104,7 @@ export class Beside {
 
   async #open() {
     const { file, text, scene, size } = this.#session;
+    if (this.#what === '' && this.#boxes.length === 0) return; // nothing is, and nothing was
     this.#boxes = new Float64Array(0);
     if (this.#what !== '') {
       this.#engine ??= await this.#newEngine();

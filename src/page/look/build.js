@@ -5,6 +5,7 @@
 
 import { actions, gather, gatherRefusal, isContainer, kinds, newName, putIn, putPlace } from './actions.js';
 import { find, inside, make, messageOf, namePanel, refill } from './dom.js';
+import { containerOf } from './session.js';
 
 const containers = kinds.filter(isContainer);
 
@@ -185,8 +186,8 @@ export class Build {
     const rename = async () => {
       const typed = name.value.trim();
       if (typed === written) return;
-      const above = node.path.slice(0, node.path.lastIndexOf('/') + 1);
-      if (await set('name', typed || 'null')) this.#session.chooseAll([`${above}${typed}`]);
+      const above = containerOf(node.path);
+      if (await set('name', typed || 'null')) this.#session.chooseAll([above ? `${above}/${typed}` : typed]);
     };
     name.addEventListener('change', rename);
     return make(

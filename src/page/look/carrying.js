@@ -3,7 +3,9 @@
 // What keys do with a node in the nesting: carry it among its siblings, into the container before it and out of its own.
 // The same moves as a hand makes, told in one list.
 
+import { isContainer } from './actions.js';
 import { messageOf } from './dom.js';
+import { containerOf } from './session.js';
 
 /** @typedef {import('./session.js').Session} Session */
 
@@ -14,37 +16,31 @@ export const carryingKeys = [
   ['Alt+←', 'it leaves its container, and stands behind it'],
 ];
 
-/** The places of the children of a node. @param {Session} session @param {number} parent */
-function childrenOf(session, parent) {
-  return session.scene.nodes.map((node, place) => ({ node, place })).filter(({ node }) => node.parent === parent);
-}
-
 /**
  * Where a key carries a node: into which container, at which place; nothing where it cannot.
  * @param {Session} session
- * @param {number} place of the node
+ * @param {string} path of the node
  * @param {string} key
  */
-function destination(session, place, key) {
-  const { nodes } = session.scene;
-  const { parent } = nodes[place];
-  if (parent < 0) return null;
-  const siblings = childrenOf(session, parent);
-  const now = siblings.findIndex((one) => one.place === place);
+function destination(session, path, key) {
+  const container = containerOf(path);
+  if (!container) return null;
+  const siblings = session.childrenOf(container);
+  const now = siblings.findIndex((one) => one.path === path);
   const before = siblings[now - 1];
   switch (key) {
     case 'ArrowUp':
-      return now > 0 ? { container: parent, place: now - 1 } : null;
+      return now > 0 ? { container, place: now - 1 } : null;
     case 'ArrowDown':
-      return now < siblings.length - 1 ? { container: parent, place: now + 1 } : null;
+      return now < siblings.length - 1 ? { container, place: now + 1 } : null;
     case 'ArrowRight':
-      return before && ['row', 'column', 'stack', 'grid'].includes(before.node.kind)
-        ? { container: before.place, place: childrenOf(session, before.place).length }
+      return before && isContainer(before.kind)
+        ? { container: before.path, place: session.childrenOf(before.path).length }
         : null;
     case 'ArrowLeft': {
-      const above = nodes[parent].parent;
-      if (above < 0) return null;
-      return { container: above, place: childrenOf(session, above).findIndex((one) => one.place === parent) + 1 };
+      const above = containerOf(container);
+      if (!above) return null;
+      return { container: above, place: session.childrenOf(above).findIndex((one) => one.path === container) + 1 };
     }
     default:
       return null;
@@ -61,11 +57,11 @@ export function carryByKey(session, place, event) {
   const { path, step } = session.scene.nodes[place];
   const refused = (/** @type {unknown} */ error) => session.say(messageOf(error));
   if (!event.altKey || !event.key.startsWith('Arrow')) return false;
-  const to = destination(session, place, event.key);
+  const to = destination(session, path, event.key);
   if (!to) {
     session.say(`${step} cannot go further that way.`);
     return true;
   }
-  session.carry([path], session.scene.nodes[to.container].path, to.place).catch(refused);
+  session.carry([path], to.container, to.place).catch(refused);
   return true;
 }

@@ -73,6 +73,7 @@ export class Changes {
     const button = (/** @type {string} */ text, /** @type {() => void} */ does, disabled = false) =>
       make('button', { type: 'button', disabled, onclick: does, 'data-key': text }, text);
     const options = this.#options();
+    const saved = this.#session.textToSave();
     refill(
       inside('changes'),
       form,
@@ -89,23 +90,24 @@ export class Changes {
         button('Copy as options', () => this.#copy(), !options),
         ' ',
         button('Save as scene', () => this.#save()),
-        ...this.#writing(button),
+        ...this.#writing(button, saved),
       ),
-      ...this.#tidying(),
+      ...this.#tidying(saved),
       make('output', { className: 'quiet', id: 'fl-copied' }),
     );
   }
 
-  /** A button for the file itself, where it may be written. @param {(text: string, does: () => void, disabled?: boolean) => Node} button */
-  #writing(button) {
-    const { write, isInFile } = this.#session;
-    return write ? [' ', button('Write to file', () => this.#quietly(write()), isInFile)] : [];
+  /** A button for the file itself, where it may be written. @param {(text: string, does: () => void, disabled?: boolean) => Node} button @param {{text: string}} saved */
+  #writing(button, saved) {
+    const { write } = this.#session;
+    const isThere = this.#session.isInFile(saved.text);
+    return write ? [' ', button('Write to file', () => this.#quietly(write()), isThere)] : [];
   }
 
-  /** Where the text has comments that a tidy one has not, it is asked which is to be saved. */
-  #tidying() {
+  /** Where the text has comments that a tidy one has not, it is asked which is to be saved. @param {{losesComments: boolean}} saved */
+  #tidying({ losesComments }) {
     const session = this.#session;
-    if (!session.textToSave().losesComments) return [];
+    if (!losesComments) return [];
     const tidy = make('input', { type: 'checkbox', checked: session.savesTidy, 'data-key': 'tidy' });
     tidy.addEventListener('change', () => {
       session.savesTidy = tidy.checked;

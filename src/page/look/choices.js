@@ -6,6 +6,7 @@
 import { make, messageOf } from './dom.js';
 import { measured } from './engine.js';
 import { play } from './canvas.js';
+import { containerOf } from './session.js';
 
 const most = { width: 108, height: 72 }; // of a picture
 
@@ -64,7 +65,7 @@ export function wordChoices(session, sketches, key, words, now, choose) {
 /** The node whose box is shown: the selected one where it holds others, else its container. @param {import('./session.js').Session} session @param {string} key */
 function placeOf(session, key) {
   const { selected } = session;
-  const above = selected.slice(0, selected.lastIndexOf('/'));
+  const above = containerOf(selected);
   const holds = session.childrenOf(selected).length > 0 && !['self', 'hidden'].includes(key);
   return session.places.get(holds || above === '' ? selected : above) ?? 0;
 }

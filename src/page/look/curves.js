@@ -3,6 +3,7 @@
 // Curves of quantities over an axis, drawn by the plotting library, and what their turns are called.
 
 import { Chart, LineController, LineElement, LinearScale, PointElement } from 'chart.js/chart.esm.js';
+import { make } from './dom.js';
 import { rounded } from './numbers.js';
 
 Chart.register(LineController, LineElement, LinearScale, PointElement);
@@ -88,4 +89,13 @@ export function turnText(turn) {
     curve: `follows a curve up to ${rounded(turn.to ?? turn.at)}`,
   }[turn.turn];
   return `${turn.quantity} ${how}${turn.cause ? `: ${turn.cause}` : ''}`;
+}
+
+/** A ring on a curve, where it turns. @param {any} chart @param {Turn} turn @param {number} left  in pixels @param {() => void} does */
+export function turnMark(chart, turn, left, does) {
+  const text = `at ${rounded(turn.at)}: ${turnText(turn)}`;
+  const button = make('button', { type: 'button', className: 'turn', title: text, 'aria-label': text, onclick: does });
+  button.style.left = `${left}px`;
+  button.style.top = `${chart.scales.y.getPixelForValue(turn.after ?? turn.before ?? 0)}px`;
+  return button;
 }

@@ -309,6 +309,11 @@ export class Engine {
     this.#attempt('fl_ties', place);
     return JSON.parse(this.#text('answer'));
   }
+  /** What can tie a side. @param {number} place @param {number} side @returns {{words: string, tried: string}[]} */
+  possibleTies(place, side) {
+    this.#attempt('fl_possible_ties', place, side);
+    return JSON.parse(this.#text('answer')).ties;
+  }
   /** What ties a side to the edge near a point. @param {number} place @param {number} side @param {number} x @param {number} y @returns {{words: string, tried: string, x: number, y: number} | null} */
   tie(place, side, x, y) {
     this.#attempt('fl_tie', place, side, x, y);

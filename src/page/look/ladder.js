@@ -4,7 +4,7 @@
 // curves are drawn by the plotting library; what can be clicked are buttons over it, so that keys and screen readers
 // reach them.
 
-import { curveChart, drawCurves, turnText } from './curves.js';
+import { curveChart, drawCurves, turnMark, turnText } from './curves.js';
 import { find, make, messageOf, refill } from './dom.js';
 import { Refused } from './engine.js';
 import { widthLink } from './names.js';
@@ -149,20 +149,11 @@ export class Ladder {
 
   /** @param {string[]} quantities @param {import('./claims.js').Checked[]} lanes */
   #markTurns(quantities, lanes) {
-    const { scales, chartArea } = this.#chart;
+    const { chartArea } = this.#chart;
     const turns = this.#climbed.turns.filter((turn) => quantities.includes(turn.quantity)).slice(0, mostTurns);
-    const points = turns.map((turn) => {
-      const button = make('button', {
-        type: 'button',
-        className: 'turn',
-        title: `at ${rounded(turn.at)}: ${turnText(turn)}`,
-        'aria-label': `at ${rounded(turn.at)}: ${turnText(turn)}`,
-        onclick: () => this.#session.resize(turn.at, this.#session.size.height),
-      });
-      button.style.left = `${this.#x(turn.at)}px`;
-      button.style.top = `${scales.y.getPixelForValue(turn.after ?? turn.before ?? 0)}px`;
-      return button;
-    });
+    const points = turns.map((turn) =>
+      turnMark(this.#chart, turn, this.#x(turn.at), () => this.#session.resize(turn.at, this.#session.size.height)),
+    );
     const bars = lanes.flatMap((claim, row) =>
       claim.failing.map((stretchOf) => {
         const text = `${claim.claim} fails at ${stretch(stretchOf.from, stretchOf.to, stretchOf.with_from, stretchOf.with_to)}`;

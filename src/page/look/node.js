@@ -43,6 +43,13 @@ function help(key) {
   return { about: String(said.description ?? ''), words: [...new Set(words)] };
 }
 
+/** The words that a key offers, where they can be looked at side by side. @param {string} key */
+function fewWords(key) {
+  const { words } = help(key);
+  const most = 9;
+  return words.length > 1 && words.length <= most ? words : [];
+}
+
 /** A value as it is typed: words need no quotes. @param {unknown} value */
 const typed = (value) =>
   value === null || value === undefined ? '' : typeof value === 'string' ? value : JSON.stringify(value);
@@ -244,9 +251,8 @@ export class NodePanel {
   #seen = '';
   /** Its words as pictures, for a setting of few words: a button for them, and they. @param {string} key @param {string} now */
   #seeing(key, now) {
-    const { words } = help(key);
-    const few = 9;
-    if (words.length < 2 || words.length > few || key === 'kind') return [];
+    const words = fewWords(key);
+    if (words.length === 0) return [];
     const open = this.#seen === key;
     const button = make(
       'button',
@@ -285,13 +291,10 @@ export class NodePanel {
       about.textContent = key
         ? `${told.about}${told.words.length > 0 ? ` (${told.words.join(', ')})` : ''}${otherwise}`
         : '';
+      const words = fewWords(key);
       const few =
-        told.words.length > 1 && key
-          ? [
-              wordChoices(this.#session, this.#sketches, key, told.words.slice(0, 9), typed(value), (word) =>
-                this.#try(key, word),
-              ),
-            ]
+        words.length > 0
+          ? [wordChoices(this.#session, this.#sketches, key, words, typed(value), (word) => this.#try(key, word))]
           : [];
       place.replaceChildren(...(key ? [this.#field(key, ''), ...few] : []));
       place.querySelector('input')?.focus();

@@ -40,15 +40,16 @@ export class ScrollBars {
     if (!same) this.#place.replaceChildren(...bars.values());
   }
 
-  /** @param {string} path @param {'x' | 'y'} axis */
-  #scroller(path, axis) {
-    const one = this.#session.scrollers().find(({ node }) => node.path === path);
-    if (!one) return null;
-    const length = (axis === 'x' ? one.box.width : one.box.height) * frame.scale;
-    const most = one[`most_${axis}`];
-    const seen = length / frame.scale / (length / frame.scale + most);
-    const thumb = Math.max(shortest, length * seen);
-    return { one, length, most, thumb, per: length > thumb ? most / (length - thumb) : 0 };
+  /** How long a bar is, and what of it the hand takes, in pixels of the page. @param {Scroller} one @param {'x' | 'y'} axis */
+  #lengths(one, axis) {
+    const bar = (axis === 'x' ? one.box.width : one.box.height) * frame.scale;
+    const thumb = Math.min(bar, Math.max(shortest, (bar * bar) / (bar + one[`most_${axis}`] * frame.scale)));
+    return { bar, thumb };
+  }
+
+  /** @param {string} path */
+  #scroller(path) {
+    return this.#session.scrollers().find(({ node }) => node.path === path);
   }
 
   /** @param {string} path @param {'x' | 'y'} axis */
@@ -64,30 +65,32 @@ export class ScrollBars {
     });
     bar.append(make('div', {}));
     const to = (/** @type {number} */ value) => {
-      const now = this.#scroller(path, axis)?.one;
+      const now = this.#scroller(path);
       if (now) this.#session.scrollTo(path, axis === 'x' ? value : now.x, axis === 'y' ? value : now.y);
     };
     follow(bar, (down) => {
-      const begun = this.#scroller(path, axis);
+      const begun = this.#scroller(path);
       if (!begun) return null;
-      const from = begun.one[axis];
+      const { bar: length, thumb } = this.#lengths(begun, axis);
+      const per = length > thumb ? begun[`most_${axis}`] / (length - thumb) : 0;
+      const from = begun[axis];
       return (event) => {
         const by = axis === 'x' ? event.clientX - down.clientX : event.clientY - down.clientY;
-        to(from + by * begun.per);
+        to(from + by * per);
       };
     });
     bar.addEventListener('keydown', (event) => {
       const step = stepOf(event);
-      const now = this.#scroller(path, axis);
+      const now = this.#scroller(path);
       if (!now) return;
       const line = 10;
-      const page = axis === 'x' ? now.one.box.width : now.one.box.height;
-      const by =
-        { PageDown: page, PageUp: -page, Home: -now.most, End: now.most }[event.key] ?? (step ? step[axis] * line : 0);
+      const page = axis === 'x' ? now.box.width : now.box.height;
+      const most = now[`most_${axis}`];
+      const by = { PageDown: page, PageUp: -page, Home: -most, End: most }[event.key] ?? (step ? step[axis] * line : 0);
       if (by === 0) return;
       event.preventDefault();
       event.stopPropagation();
-      to(now.one[axis] + by);
+      to(now[axis] + by);
     });
     return bar;
   }
@@ -97,10 +100,9 @@ export class ScrollBars {
     const { box } = one;
     const [left, top] = [frame.left + box.x * frame.scale, frame.top + box.y * frame.scale];
     const [width, height] = [box.width * frame.scale, box.height * frame.scale];
-    const length = axis === 'x' ? width : height;
     const most = one[`most_${axis}`];
-    const thumb = Math.min(length, Math.max(shortest, (length * length) / (length + most * frame.scale)));
-    const at = most > 0 ? (one[axis] / most) * (length - thumb) : 0;
+    const { bar: length, thumb } = this.#lengths(one, axis);
+    const at = (one[axis] / most) * (length - thumb);
     Object.assign(bar.style, {
       left: `${axis === 'x' ? left : left + width - thick}px`,
       top: `${axis === 'y' ? top : top + height - thick}px`,

@@ -33,6 +33,9 @@ import { asked } from './numbers.js';
 /** The file is arranged too at every move while something is tried, unless the scene is larger than this. */
 const oftenCompared = 300;
 
+/** The path of the container that a node lies in; nothing of the root. @param {string} path */
+export const containerOf = (path) => path.slice(0, Math.max(0, path.lastIndexOf('/')));
+
 /** How much work moves took, in milliseconds. */
 class Work {
   moves = 0;
@@ -566,6 +569,11 @@ export class Session {
     if (place === undefined || !(this.flags[place] & flag.placed)) return { lines: [], sides: [] };
     return this.#engine.ties(place);
   }
+  /** What can tie a side of the selected node. @param {number} side */
+  possibleTies(side) {
+    const place = this.places.get(this.selected);
+    return place === undefined ? [] : this.#engine.possibleTies(place, side);
+  }
   /** What would tie a side of the selected node to the edge near a point. @param {number} side @param {number} x @param {number} y */
   tieAt(side, x, y) {
     const place = this.places.get(this.selected);
@@ -639,9 +647,9 @@ export class Session {
   }
   #fileText = '';
   #inFile = 0;
-  /** Whether what is shown is what is in the file. */
-  get isInFile() {
-    return this.#fileText === this.textToSave().text;
+  /** Whether a text is what is in the file. @param {string} text */
+  isInFile(text) {
+    return this.#fileText === text;
   }
 
   /** @param {string} does @param {string} what */

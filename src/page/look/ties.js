@@ -89,28 +89,12 @@ export class TieHandles {
 
   /** The edges that a side can be tied to, to choose from. @param {string} side @param {number} number @param {{x: number, y: number}} spot */
   #list(side, number, { x, y }) {
-    const session = this.#session;
-    const { selected } = session;
-    const sideways = side === 'left' || side === 'right';
-    const edges = sideways ? ['left', 'right', 'middle_x'] : ['top', 'bottom', 'middle_y'];
     const choice = make(
       'select',
       { 'aria-label': `what its ${side} is tied to` },
       make('option', { value: '' }, 'tie to …'),
+      ...this.#session.possibleTies(number).map(({ words, tried }) => make('option', { value: tried }, words)),
     );
-    for (const { path, step } of session.childrenOf(selected.slice(0, selected.lastIndexOf('/')))) {
-      const box = session.box(path);
-      if (path === selected || !box) continue;
-      for (const edge of edges) {
-        const at = {
-          x: edge === 'left' ? box.x : edge === 'right' ? box.x + box.width : box.x + box.width / 2,
-          y: edge === 'top' ? box.y : edge === 'bottom' ? box.y + box.height : box.y + box.height / 2,
-        };
-        const found = session.tieAt(number, at.x, at.y);
-        if (found?.words.startsWith(`${step}.${edge}`))
-          choice.append(make('option', { value: found.tried }, found.words));
-      }
-    }
     choice.addEventListener('change', () => choice.value && this.#tie(choice.value));
     this.#label.hidden = false;
     this.#label.replaceChildren(choice);
