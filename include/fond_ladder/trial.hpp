@@ -82,9 +82,10 @@ class Draft {
   [[nodiscard]] const Scene& scene() const;
   /// The names of the parts that the scene defines, itself and by what it uses, in their order.
   [[nodiscard]] std::vector<std::string> parts() const;
-  /// Where the part that a node uses, or lies in, speaks of it, as `set` takes it: `parts.card`, `parts.card/about`;
-  /// empty for a node of no part, and for what a part of another file says. Throws BadPath.
-  [[nodiscard]] std::string place_in_part(const std::string& node) const;
+  /// Where a part that a node uses, or lies in, speaks of it, as `set` takes it: `parts.card`, `parts.card/about`; of
+  /// parts in parts the one of that name, the innermost where none is given. Empty for a node of no such part, for one
+  /// that has no name there, and for what a part of another file says. Throws BadPath.
+  [[nodiscard]] std::string place_in_part(const std::string& node, const std::string& part = {}) const;
   /// The file with all changes made.
   [[nodiscard]] const std::string& json() const;
   [[nodiscard]] const std::vector<Trial>& made() const { return made_; }

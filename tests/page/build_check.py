@@ -253,6 +253,14 @@ class Build(HandTest):
         for button in page.all("#fl-build .actions button"):
             self.assertRegex(button.get_attribute("title") + button.get_attribute("data-key"), "[a-z]")
 
+    def test_keys_that_do_nothing_by_themselves_choose_nothing(self):
+        page = self.open(CONSOLE, "--at", "1100x800")
+        self.choose("console/bar/title", "console/bar/alarm")
+        page.hands().key_down(Keys.CONTROL).click(self.line("console/bar/alarm")).key_up(Keys.CONTROL).perform()  # no longer
+        page.hands().key_down(Keys.SHIFT).key_up(Keys.SHIFT).send_keys("z").perform()
+        page.settle()
+        self.assertEqual(page.text("#fl-build summary"), "Build: title")
+
     def test_a_finger_chooses_several_by_a_switch(self):
         page = self.open(CONSOLE, "--at", "1100x800")
         page.unfold("#fl-build")

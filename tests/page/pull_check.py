@@ -235,6 +235,12 @@ class Pull(HandTest):
         choice.select_by_visible_text("photo.bottom - 20")
         page.wait("the tie", lambda: page.run("return api.changes()") == ["--try 's/note.pin.top=photo.bottom - 20'"])
         self.told()
+        page.run("await api.undo(); await api.apply('duplicate s/photo=print')")  # whose edges lie where those of the photo do
+        page.wait("its sides", lambda: len(page.all(".tie")) == 4)
+        self.side("left").send_keys(Keys.ENTER)
+        choice = Select(page.wait("the list", lambda: page.all("#fl-tie-label select"))[0])
+        self.assertEqual([one.text for one in choice.options], ["tie to …", *(
+            f"{name}.{edge}" for name in ("photo", "print") for edge in ("left + 180", "right + 80", "middle_x + 130"))])
         page.run("await api.select('s/photo')")
         page.settle()
         self.assertEqual(page.all(".tie"), [])  # nothing is pinned about it
@@ -270,6 +276,45 @@ class Pull(HandTest):
         self.assertLess(boxes_of(page)["console/body/work/cards/oak"]["width"], 270)
         page.run("await api.select('console/bar')")
         page.wait("no axis", lambda: page.find("#fl-own-axis").get_attribute("hidden"))
+
+    def test_an_automatic_margin_that_takes_nothing_is_not_said_to(self):
+        """However it is written it takes what is left over; of what is pinned, and along a list, it does not."""
+        words = "margin.left is automatic: it takes what is left over"
+        child = '{"kind":"box","name":"a","width":100,"height":90,"margin":%s%s}'
+        for container, margin, more, why in [('"kind":"row"', '{"x":"auto"}', "", True), ('"kind":"row"', '{"start":"auto"}', "", True),
+                                             ('"kind":"row"', '{"x":"auto"}', ',"pin":{"left":30}', False),
+                                             ('"kind":"row","scroll":"x","only_in_view":true', '{"left":"auto"}', "", False)]:
+            with self.subTest(container=container, margin=margin):
+                self.write_scene('{"format":1,"root":{%s,"name":"r","children":[%s,{"kind":"box","name":"b"}]}}' % (container, child % (margin, more)))
+                page = self.page.report(self.scene, "--at", "400x200")
+                page.run("await api.select('r/a')")
+                self.handle("width")
+                self.assertEqual(words in [one.get_attribute("aria-label") for one in page.all("#fl-handles .handle")], why)
+
+    def test_a_setting_of_a_part_in_a_part_is_changed_where_it_is_said(self):
+        self.write_scene("""{"format":1,"parts":{"dial":{"kind":"column","width":150,"height":150,"padding":30},
+          "pair":{"kind":"row","children":[{"part":"dial","name":"left","width":120},{"part":"dial","name":"right"}]}},
+          "root":{"kind":"column","name":"r","children":[{"part":"pair","name":"p"},{"part":"pair","name":"q"}]}}""")
+        page = self.page.report(self.scene, "--at", "400x400")
+        for node, words, change in [("r/p/left", "every pair", "parts.pair/left.width"), ("r/p/right", "every dial", "parts.dial.width")]:
+            page.run("await api.select(a[0])", node)
+            self.handle("width").click()
+            page.click(words, "#fl-handle-label")
+            was = boxes_of(page)[node]["width"]
+            self.handle("width").send_keys(Keys.ARROW_RIGHT)
+            self.assertEqual(page.run("return api.changes()"), [f"--try {change}={was + 1:g}"])
+            self.assertEqual({boxes_of(page)[path]["width"] for path in (node, node.replace("/p/", "/q/"))}, {was + 1})
+            page.run("await api.undo()")
+
+    def test_a_span_is_counted_from_the_cell_that_is_said(self):
+        """A child that is smaller than its two columns, and begins in the second of them."""
+        self.write_scene("""{"format":1,"root":{"kind":"grid","name":"g","columns":[100,100,100],"rows":[120],"children":[
+          {"kind":"box","name":"a","cell":[0,0],"span":[2,1],"width":60,"height":100,"self":{"x":"end"}}]}}""")
+        page = self.page.report(self.scene, "--at", "400x200")
+        page.run("await api.select('g/a')")
+        self.assertEqual(self.handle("span.columns").get_attribute("aria-valuenow"), "2")
+        self.handle("span.columns").send_keys(Keys.ARROW_RIGHT)
+        self.assertEqual(page.run("return api.changes()"), ["--try 'g/a.span=[3, 1]'"])
 
     # ---------------------------------------------------------------- every handle
 
@@ -351,11 +396,12 @@ class Pull(HandTest):
     def test_what_cannot_be_pulled_says_why(self):
         self.write_scene("""{"format":1,"root":{"kind":"column","name":"r","children":[
           {"kind":"grid","name":"g","columns":[{"repeat":"fitting","tracks":[100]}],"children":[{"kind":"box","name":"in","height":30}]},
+          {"kind":"grid","name":"h","columns":2,"children":[{"kind":"box","name":"in","height":30}]},
           {"kind":"row","name":"l","children":[{"kind":"box","name":"m","height":50,"width":100,"margin":{"left":"auto"}}]},
           {"kind":"stack","name":"s","height":100,"children":[{"kind":"box","name":"p","width":80},
             {"kind":"box","name":"t","pin":{"left":"p.right + 5","top":30},"width":90,"height":40}]}]}}""")
         page = self.page.report(self.scene, "--at", "500x300")
-        for node, why in [("r/g", "there are as many columns as fit"), ("r/s/t", "left is tied to p.right + 5"),
+        for node, why in [("r/g", "there are as many columns as fit"), ("r/h", "its columns are repeated"), ("r/s/t", "left is tied to p.right + 5"),
                           ("r/l/m", "margin.left is automatic: it takes what is left over")]:
             page.run("await api.select(a[0])", node)
             self.handle(why)

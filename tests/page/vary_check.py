@@ -70,6 +70,22 @@ class Vary(HandTest):
         self.take("s/b", "nudge.x")
         page.wait_for_text("#fl-along", "nudge is no number by itself: it has no curve.")
 
+    def test_it_is_the_setting_that_the_hand_moves(self):
+        """What a range says is varied there; what moves with a neighbour's has no curve of its own."""
+        self.write_scene("""{"format":1,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","below_width":500}],
+          "root":{"kind":"column","name":"r","children":[
+            {"kind":"row","name":"c","self":"start","gap":5,"when":{"narrow":{"gap":60}},"children":[
+              {"kind":"box","name":"a","width":100,"height":150},{"kind":"box","name":"b","width":100,"height":150}]},
+            {"kind":"row","name":"d","height":150,"children":[
+              {"kind":"box","name":"x","weight":1},{"kind":"box","name":"y","weight":1}]}]}}""")
+        page = self.page
+        for width, moved in [(400, ["c.width "]), (600, ["c.width "])]:
+            page.report(self.scene, "--at", f"{width}x400")
+            self.take("r/c", "gap")
+            page.wait("its curve", lambda moved=moved: page.texts("#fl-along .curve") == moved)
+        self.take("r/d/x", "share")
+        page.wait_for_text("#fl-along", "weight moves together with its neighbour's: it has no curve.")
+
     # ---------------------------------------------------------------- words as pictures
 
     def picture(self, word):

@@ -32,6 +32,7 @@ class HandleFinder {
   void find_pins();
   void find_nudge();
   void find_span(Axis axis);
+  [[nodiscard]] std::size_t first_track(Axis axis, const std::vector<Solution::TrackBox>& tracks, int taken) const;
 
   /// A handle in the middle of the node, of a setting of its own.
   Handle& add(std::string setting, Axis axis);
@@ -47,7 +48,8 @@ class HandleFinder {
     return axis == x_axis ? box_.x + share * box_.width : box_.y + share * box_.height;
   }
   [[nodiscard]] bool is_held_at_its_end(Axis axis) const;
-  [[nodiscard]] bool stretches(const Keys& above, Axis axis) const;
+  [[nodiscard]] bool stretches(Axis axis) const;
+  [[nodiscard]] bool takes_leftover(Axis axis) const;
   [[nodiscard]] bool is_mirrored(Axis axis) const { return axis == x_axis && tree_.direction() == Direction::rtl; }
 
   const ShownScene& shown_;
@@ -59,6 +61,15 @@ class HandleFinder {
   Rect box_;         // as painted
   double zoom_ = 1;  // painted pixels a pixel
 };
+
+/// Whether tracks run to the left: none of fewer than two are known to.
+[[nodiscard]] inline bool run_backwards(const std::vector<Solution::TrackBox>& tracks) {
+  return tracks.size() > 1 && tracks[1].at < tracks[0].at;
+}
+/// Where a track ends.
+[[nodiscard]] inline double far_edge(const std::vector<Solution::TrackBox>& tracks, std::size_t i) {
+  return tracks[i].at + (run_backwards(tracks) ? 0 : tracks[i].size);
+}
 
 /// Makes a handle one of what two share: the first one's part of both, where they are so many pixels together.
 void share_out(Handle& handle, double part, double both, double pixels);

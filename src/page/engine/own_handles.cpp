@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
 // What a node says of itself: its size, gaps, paddings, margins, border, and the tracks of a grid.
-#include "fond_ladder/words.hpp"
+#include <algorithm>
+
 #include "model/key_table.hpp"
 #include "page/engine/handle_finder.hpp"
 #include "scene/read/json_document.hpp"
@@ -31,7 +32,7 @@ void HandleFinder::find_size(Axis axis) {
     return fix(axis, right, bottom, "its pins decide its " + side);
   }
   const bool fills = size.way() == Sizing::Way::fill ||
-                     (size.way() == Sizing::Way::automatic && !is_along && !keys_.pin && stretches(above_, axis));
+                     (size.way() == Sizing::Way::automatic && !is_along && !keys_.pin && stretches(axis));
   Handle& handle = add((fills ? "max_" : "") + side, axis);
   handle.value = solution_.box(node_).size_on(axis);
   handle.x = right;
@@ -57,13 +58,13 @@ bool HandleFinder::is_held_at_its_end(Axis axis) const {
   return far && !near;
 }
 
-bool HandleFinder::stretches(const Keys& above, Axis axis) const {
+bool HandleFinder::stretches(Axis axis) const {
   if (keys_.kind == Kind::image) return false;
   const auto self = axis == x_axis ? keys_.self.x : keys_.self.y;
-  const auto align = axis == x_axis ? above.align.x : above.align.y;
-  switch (above.kind) {
+  const auto align = axis == x_axis ? above_.align.x : above_.align.y;
+  switch (above_.kind) {
     case Kind::row:
-    case Kind::column: return keys_.self.across.value_or(above.across) == Across::stretch && !above.wrap;
+    case Kind::column: return keys_.self.across.value_or(above_.across) == Across::stretch && !above_.wrap;
     case Kind::grid: return self.value_or(align.value_or(Across::stretch)) == Across::stretch;
     case Kind::stack: return self.value_or(align.value_or(Across::start)) == Across::stretch;
     default: return false;
@@ -92,7 +93,7 @@ void HandleFinder::find_gap(Axis axis) {
     const auto &of_axis = axis == x_axis ? tracks.columns : tracks.rows,
                &others = axis == x_axis ? tracks.rows : tracks.columns;
     if (of_axis.size() < 2 || others.empty()) return;
-    backwards = of_axis[1].at < of_axis[0].at;
+    backwards = run_backwards(of_axis);
     const Solution::TrackBox &first = of_axis[backwards ? 1 : 0], &second = of_axis[backwards ? 0 : 1];
     at = (first.at + first.size + second.at) / 2;
     across = others[0].at + others[0].size / 2;
@@ -146,6 +147,11 @@ void HandleFinder::find_paddings() {
   at(Side::bottom, padding.bottom, border.bottom, -1);
 }
 
+/// Whether an automatic margin takes room on an axis: not of what is pinned, and not along a list.
+bool HandleFinder::takes_leftover(Axis axis) const {
+  return !keys_.pin && !(above_.is_list() && (axis == x_axis) == (above_.kind == Kind::row));
+}
+
 /// At the edge that goes with the hand: the box itself where it is pushed, the far end of the margin where it pushes.
 void HandleFinder::find_margins() {
   if (!parent_) return;
@@ -157,8 +163,7 @@ void HandleFinder::find_margins() {
     constexpr double beside_the_middle = 0.25;
     const double at_x = sideways ? x : along(x_axis, beside_the_middle);
     const double at_y = sideways ? along(y_axis, beside_the_middle) : y;
-    const auto given = keys_.margin.given(side);
-    if (given && given->is_automatic())
+    if (keys_.margin.on(side, is_mirrored(x_axis)).is_automatic() && takes_leftover(axis))
       return fix(axis, at_x, at_y, "margin." + word + " is automatic: it takes what is left over");
     Handle& handle = add("margin." + word, axis);
     handle.value = value;
@@ -199,9 +204,9 @@ void HandleFinder::find_tracks(Axis axis) {
     return find_track_edges(axis, own);
   const bool fitting = std::ranges::any_of(runs, &Tracks::Run::fitting);
   const std::string word = axis == x_axis ? "columns" : "rows";
-  const double at = own[0].at + (own.size() > 1 && own[1].at < own[0].at ? 0 : own[0].size);
+  const double at = far_edge(own, 0);
   fix(axis, axis == x_axis ? at : middle(x_axis), axis == y_axis ? at : middle(y_axis),
-      fitting ? "there are as many " + word + " as fit" : "its " + word + " are repeated: no edge is one alone");
+      fitting ? "there are as many " + word + " as fit" : "its " + word + " are repeated");
 }
 
 void HandleFinder::find_track_edges(Axis axis, const std::vector<Solution::TrackBox>& tracks) {
@@ -218,17 +223,15 @@ void HandleFinder::find_track_edges(Axis axis, const std::vector<Solution::Track
     for (std::size_t i = from; i < to; ++i) text += (i > 0 ? ", " : "") + texts[i];
     return text;
   };
-  const bool backwards = tracks.size() > 1 && tracks[1].at < tracks[0].at;
   for (std::size_t i = 0; i < written.size(); ++i) {
     const TrackSize &size = written[i].max, next = i + 1 < written.size() ? written[i + 1].max : TrackSize();
     const bool shares = size.way() == TrackSize::Way::share && next.way() == TrackSize::Way::share;
     const bool given = size.way() == TrackSize::Way::length && written[i].min == size;
-    const double edge = tracks[i].at + (backwards ? 0 : tracks[i].size);
     const double sizes = shares ? tracks[i].size + tracks[i + 1].size : 0;
     if (!given && sizes <= 0) continue;
     Handle& handle = add(setting + "[" + std::to_string(i) + "]", axis);
-    (axis == x_axis ? handle.x : handle.y) = edge;
-    handle.way = backwards ? -1 : 1;
+    (axis == x_axis ? handle.x : handle.y) = far_edge(tracks, i);
+    handle.way = run_backwards(tracks) ? -1 : 1;
     handle.choices = {{setting + " " + std::to_string(i + 1), setting}};
     const std::string ahead = "[" + joined(0, i) + (i > 0 ? ", " : "");
     if (shares) {

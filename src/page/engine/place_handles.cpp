@@ -133,40 +133,44 @@ void HandleFinder::find_nudge() {
   find(y_axis, keys_.nudge.y, second, pulled("[" + exact(keys_.nudge.x) + ", ", {}, "]"));
 }
 
+/// The first track that it takes: as it says, else that in which its middle lies, or, where it takes several, its
+/// begin.
+std::size_t HandleFinder::first_track(Axis axis, const std::vector<Solution::TrackBox>& tracks, int taken) const {
+  if (keys_.cell) return static_cast<std::size_t>(axis == x_axis ? keys_.cell->column : keys_.cell->row);
+  const bool backwards = run_backwards(tracks);
+  const Rect box = solution_.box(node_);
+  const double near = axis == x_axis ? box.x : box.y;
+  const double at = near + box.size_on(axis) * (taken == 1 ? 0.5 : backwards ? 1 : 0);
+  std::size_t first = 0;
+  for (std::size_t i = 0; i < tracks.size(); ++i) {
+    if (backwards ? tracks[i].at > at : far_edge(tracks, i) < at) first = i + 1;
+  }
+  return first;
+}
+
 /// At the far edge of its cells: it snaps to the edges of tracks.
 void HandleFinder::find_span(Axis axis) {
   if (!parent_ || keys_.pin || above_.kind != Kind::grid || !keys_.area.empty()) return;
   const Solution::GridTracks all = solution_.tracks(parent_);
   const auto& tracks = axis == x_axis ? all.columns : all.rows;
-  const double middle_of_it = axis == x_axis ? solution_.box(node_).x + solution_.box(node_).width / 2
-                                             : solution_.box(node_).y + solution_.box(node_).height / 2;
   const int own = axis == x_axis ? keys_.span.columns : keys_.span.rows,
             other = axis == x_axis ? keys_.span.rows : keys_.span.columns;
-  const bool backwards = tracks.size() > 1 && tracks[1].at < tracks[0].at;
-  const auto far_edge = [&](std::size_t i) { return tracks[i].at + (backwards ? 0 : tracks[i].size); };
-  // The track in which its middle is, or, of several that it spans, the first of them.
-  std::size_t first = 0;
-  const double begin = axis == x_axis ? solution_.box(node_).x : solution_.box(node_).y;
-  const double end = axis == x_axis ? solution_.box(node_).right() : solution_.box(node_).bottom();
-  for (std::size_t i = 0; i < tracks.size(); ++i) {
-    const bool is_ahead =
-        backwards ? tracks[i].at > (own == 1 ? middle_of_it : end) : far_edge(i) < (own == 1 ? middle_of_it : begin);
-    if (is_ahead) first = i + 1;
-  }
+  const std::size_t first = first_track(axis, tracks, own);
   if (tracks.size() < 2 || first >= tracks.size()) return;
   const std::size_t taken = own == CellSpan::all ? tracks.size() - first : static_cast<std::size_t>(own);
   Handle& handle = add(axis == x_axis ? "span.columns" : "span.rows", axis);
   handle.choices = {{axis == x_axis ? "columns it takes" : "rows it takes", "span"}};
   for (std::size_t i = first; i < tracks.size(); ++i)
-    handle.stops.emplace_back(far_edge(i), static_cast<double>(i - first + 1));
+    handle.stops.emplace_back(far_edge(tracks, i), static_cast<double>(i - first + 1));
   handle.value = static_cast<double>(taken);
   handle.least = 1;
-  handle.way = backwards ? -1 : 1;
+  handle.way = run_backwards(tracks) ? -1 : 1;
   const std::string rest = other == CellSpan::all ? "\"all\"" : std::to_string(other);
   handle.own = axis == x_axis ? pulled("[", {}, ", " + rest + "]") : pulled("[" + rest + ", ", {}, "]");
   constexpr double beside_the_middle = 0.85, further_ahead = 0.62;
-  handle.x = axis == x_axis ? far_edge(std::min(first + taken, tracks.size()) - 1) : along(x_axis, further_ahead);
-  handle.y = axis == x_axis ? along(y_axis, beside_the_middle) : far_edge(std::min(first + taken, tracks.size()) - 1);
+  const double edge = far_edge(tracks, std::min(first + taken, tracks.size()) - 1);
+  handle.x = axis == x_axis ? edge : along(x_axis, further_ahead);
+  handle.y = axis == x_axis ? along(y_axis, beside_the_middle) : edge;
   scope(handle, "span");
 }
 

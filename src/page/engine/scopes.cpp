@@ -30,7 +30,7 @@ std::vector<Scope> scopes(const ShownScene& shown, NodeId node, std::string_view
     }
     case Source::shared: return {alone, {"all like " + setting.name, "shared." + setting.name}};
     case Source::part: {
-      const std::string place = shown.draft().place_in_part(path);
+      const std::string place = shown.draft().place_in_part(path, setting.name);
       if (place.empty()) return {alone};
       return {alone, {"every " + setting.name, place}};
     }

@@ -3,13 +3,14 @@
 // The setting in hand along its own range: what the program's `climb --vary` tells, with its turns, and a slider by
 // which the hand moves in it. What the slider pulls is what the handle pulls.
 
-import { curveChart, drawCurves, turnText } from './curves.js';
+import { curveChart, drawCurves, turnMark, turnText } from './curves.js';
 import { find, inside, link, make, messageOf, namePanel, refill } from './dom.js';
 import { counted, rounded } from './numbers.js';
 
 /**
  * @typedef {object} InHand  a setting that a hand has taken
- * @property {string} setting  as `--vary` takes it; nothing where a range of it has no curve
+ * @property {string} setting  as `--vary` takes it
+ * @property {string} why  it has no curve, or nothing
  * @property {string} called
  * @property {number} value
  * @property {number} least
@@ -75,12 +76,12 @@ export class Along {
 
   async #ask() {
     const hand = this.#hand;
-    if (!hand || !hand.setting || !this.#isOpen || this.#session.pulls) return;
+    if (!hand || hand.why || !this.#isOpen || this.#session.pulls) return;
     const { from, to } = this.#range;
     const step = (to - from) / points;
     const values = Array.from({ length: points + 1 }, (_, i) => from + i * step);
     const options = [...this.#session.at(), '--vary', `${hand.setting}=${from}..${to}`, '--rungs', values.join(',')];
-    const asked = JSON.stringify([options, this.#session.options(), this.#session.text.length]);
+    const asked = JSON.stringify([options, this.#session.options(), this.#session.text]);
     if (asked === this.#asked) return;
     this.#asked = asked;
     try {
@@ -123,8 +124,7 @@ export class Along {
         'Take a handle in the picture, by pointer or by Tab: what its setting does over its whole range is drawn here.';
       return refill(inside('along'), make('p', {}, how));
     }
-    if (!hand.setting)
-      return refill(inside('along'), make('p', {}, `${hand.called} is no number by itself: it has no curve.`));
+    if (hand.why) return refill(inside('along'), make('p', {}, `${hand.called} ${hand.why}: it has no curve.`));
     Object.assign(this.#slider, {
       min: String(this.#range.from),
       max: String(this.#range.to),
@@ -177,17 +177,7 @@ export class Along {
     canvas.ariaLabel = `Curves of ${quantities.join(', ')} over ${this.#hand?.called}`;
     const { scales } = this.#chart;
     for (const turn of turns.filter(({ quantity }) => quantities.includes(quantity)).slice(0, mostTurns)) {
-      const text = `at ${rounded(turn.at)}: ${turnText(turn)}`;
-      const button = make('button', {
-        type: 'button',
-        className: 'turn',
-        title: text,
-        'aria-label': text,
-        onclick: () => this.#goTo(turn.at),
-      });
-      button.style.left = `${scales.x.getPixelForValue(turn.at)}px`;
-      button.style.top = `${scales.y.getPixelForValue(turn.after ?? turn.before ?? 0)}px`;
-      plot.append(button);
+      plot.append(turnMark(this.#chart, turn, scales.x.getPixelForValue(turn.at), () => this.#goTo(turn.at)));
     }
   }
 

@@ -311,9 +311,13 @@ export class Handles {
   /** What is in hand is shown along its range too. @param {Handle} handle @param {string} own  the setting that it moves */
   #giveAlong(handle, own) {
     const plain = handle.own.texts.every((text) => text === '') && handle.stops.length === 0;
+    const why = !plain ? 'is no number by itself' : handle.also.length > 0 ? "moves together with its neighbour's" : '';
+    // What a range says now is varied there, also where it is to be said always.
+    const { place } = this.#scopeOf(handle).first ? handle.scopes[0] : this.#scopeOf(handle);
     const { value, least, most, grain } = handle;
     this.#session.inHand = {
-      setting: plain ? `${this.#session.selected}.${own}` : '',
+      setting: `${place}.${own}`,
+      why,
       called: own,
       ...{ value, least, most, grain },
       pull: (wanted) => {

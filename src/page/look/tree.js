@@ -158,14 +158,15 @@ export class Nesting {
       return true;
     }
     if (event.altKey || event.ctrlKey || event.metaKey) return false;
-    if (!session.chosen.includes(path)) session.select(path);
     const field = { n: 'put', g: 'gather', k: 'kind', F2: 'name' }[event.key];
+    const action = actions.find(({ key }) => key === event.key);
+    if (!field && !action) return false;
+    if (!session.chosen.includes(path)) session.select(path);
     if (field) {
       this.#follows = false;
       this.#build.lead(field);
       return true;
     }
-    const action = actions.find(({ key }) => key === event.key);
     if (!action) return false;
     const why = action.refusal(session);
     if (why) session.say(`${action.name}: ${why}.`);

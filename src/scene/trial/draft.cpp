@@ -155,22 +155,24 @@ std::vector<std::string> Draft::parts() const {
   return names;
 }
 
-std::string Draft::place_in_part(const std::string& node) const {
+std::string Draft::place_in_part(const std::string& node, const std::string& part) const {
   const scene::ReadText& read = *stages_.back()->read;
   const scene::JsonDocument& document = read.document;
   const Tree& tree = read.scene.tree;
-  NodeId use = tree.at(node);
-  std::string inner;
-  while (read.is_in_parts(read.value_of(use)) && document.member(read.value_of(use), "part") == scene::no_value) {
-    const std::string step = tree.step(use);  // a part speaks of all copies together
-    inner.insert(0, "/" + step.substr(0, step.find('[')));
-    use = tree.parent(use);
-  }
-  const scene::ValueId name = document.member(read.value_of(use), "part");
   const scene::ValueId parts = document.member(document.root(), "parts");
-  if (name == scene::no_value || parts == scene::no_value) return "";
-  const std::string& part = document[name].text;
-  return document.member(parts, part) == scene::no_value ? "" : "parts." + part + inner;
+  std::string inner;
+  for (NodeId at = tree.at(node); at; at = tree.parent(at)) {
+    const scene::ValueId used = document.member(read.value_of(at), "part");
+    if (used != scene::no_value && (part.empty() || document[used].text == part)) {
+      const bool is_here = parts != scene::no_value && document.member(parts, document[used].text) != scene::no_value;
+      return is_here ? "parts." + document[used].text + inner : "";
+    }
+    const std::string step = tree.step(at);
+    const bool is_inside_another = used != scene::no_value && !inner.empty();
+    if (is_inside_another || !read.is_in_parts(read.value_of(at)) || step.find('#') != std::string::npos) return "";
+    inner.insert(0, "/" + step.substr(0, step.find('[')));  // a part speaks of all copies together
+  }
+  return "";
 }
 
 std::vector<std::string> Draft::hints() const {

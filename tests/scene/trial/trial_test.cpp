@@ -326,6 +326,17 @@ TEST(Trial, OfASceneFromAProgramKeepsItsContents) {
   EXPECT_EQ(solve(draft.scene(), {100, 50})["b"].x, 30);
 }
 
+/// What a container gives each of its children is lost with it, and that is told; of one that gives nothing, nothing
+/// is.
+TEST(Trial, SaysWhatAContainerTakesWithIt) {
+  Draft draft(the_file, "s");
+  draft.apply({Does::dissolve, "bar"});
+  EXPECT_EQ(draft.hints(),
+            std::vector<std::string>{"dissolve bar: what its \"each\" said of its children is gone with it"});
+  draft.apply({Does::dissolve, "tray[1]/pair"});
+  EXPECT_EQ(draft.hints().size(), 1U);
+}
+
 /// What all uses of a part can be changed by, as `set` takes it.
 TEST(Trial, APartSpeaksOfItsNodesInOnePlace) {
   const Draft draft(the_file, "s");
@@ -340,6 +351,10 @@ TEST(Trial, APartSpeaksOfItsNodesInOnePlace) {
                {"r/bar/title", ""},
                {"tray[0]/pair/left/tick[1]", "parts.dial/tick"}};
   for (const auto& [node, place] : cases) EXPECT_EQ(draft.place_in_part(node), place) << node;
+  // Of parts in parts, the one that is meant.
+  EXPECT_EQ(draft.place_in_part("r/lone/right", "pair"), "parts.pair/right");
+  EXPECT_EQ(draft.place_in_part("r/lone/right/words", "pair"), "");  // it speaks of no words
+  EXPECT_EQ(draft.place_in_part("r/lone/right", "knob"), "");
   EXPECT_THROW(static_cast<void>(draft.place_in_part("nobody")), BadPath);
   Draft changed = draft;
   changed.apply(Trial::set(draft.place_in_part("lone/left") + ".gap", "1"));
