@@ -73,7 +73,7 @@ ExitStatus start(const StartCall& call, const Streams& streams) {
 }  // namespace
 
 Command start_command() {
-  CommandOf<StartCall> command("start", "A commented scene to begin from");
+  CommandOf<StartCall> command("start", "A scene to begin from, commented or empty");
   StartCall& call = command.call();
   command.options().optional_argument("KIND", call.kind, "One of " + kinds() + "; without one they are listed");
   command.options().text("-o,--output", "FILE", call.output, "Where to, a new file; standard output when left out");

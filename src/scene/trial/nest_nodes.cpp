@@ -227,8 +227,9 @@ class Nester {
     if (!text_.stands_alone(node)) return false;
     const std::size_t place = text_.tree().index_of(node) + 1;
     const auto children = text_.tree().children(parent);
-    put_into(parent, place < children.size() ? children[place] : NodeId(),
-             named(splices.text_of(text_.now().value_of(node)), words.name), {}, splices);
+    const std::string object = splices.text_of(text_.now().value_of(node));
+    const std::string another = under_name(JsonDocument(object), object, words.name, words.name.empty() ? "name" : "");
+    put_into(parent, place < children.size() ? children[place] : NodeId(), another, {}, splices);
     Keys keys;
     keys.name = words.name;
     try {
@@ -237,18 +238,6 @@ class Nester {
       throw text_.refusal(fault.what());
     }
     return true;
-  }
-
-  /// A node's text under another name.
-  [[nodiscard]] static std::string named(const std::string& object, const std::string& name) {
-    const JsonDocument document(object);
-    Splices splices(document, object);
-    SaidInside said;
-    if (!name.empty()) said.at("name").json = json_text(name);
-    splices.say(document.root(), said);
-    const ValueId old = document.member(document.root(), "name");
-    if (name.empty() && old != no_value) splices.take_out(document.root(), {old});
-    return splices.text();
   }
 
   PlacedText& text_;

@@ -124,21 +124,23 @@ bool PlacedText::write_out_copies(NodeId node) {
   return false;
 }
 
+std::string under_name(const JsonDocument& alone, const std::string& object, const std::string& name,
+                       std::string_view without) {
+  Splices splices(alone, object);
+  SaidInside said;
+  if (!name.empty()) said.at("name").json = json_text(name);
+  splices.say(alone.root(), said);
+  if (const ValueId out = alone.member(alone.root(), without); out != no_value) splices.take_out(alone.root(), {out});
+  return splices.text();
+}
+
 /// The object of copies once for each, without their number.
 std::string PlacedText::own_texts_of(const std::vector<NodeId>& copies) const {
   const std::string object = Splices(document(), now_->text).text_of(now_->value_of(copies.front()));
   const JsonDocument alone(object);
   std::string texts;
-  for (const NodeId copy : copies) {
-    Splices splices(alone, object);
-    std::vector<ValueId> out;
-    if (const ValueId count = alone.member(alone.root(), "copies"); count != no_value) out.push_back(count);
-    SaidInside said;
-    if (const std::string name = tree().keys(copy).name; !name.empty()) said.at("name").json = json_text(name);
-    splices.take_out(alone.root(), out);
-    splices.say(alone.root(), said);
-    texts += (texts.empty() ? "" : ", ") + splices.text();
-  }
+  for (const NodeId copy : copies)
+    texts += (texts.empty() ? "" : ", ") + under_name(alone, object, tree().keys(copy).name, "copies");
   return texts;
 }
 

@@ -30,6 +30,11 @@ struct ItemSpot {
   std::string inner;  // the path inside the copy; empty for the copy itself
 };
 
+/// The text of a node's object, which is all of `alone`, under a name, or with the one that it has where that is empty;
+/// one key of it is left out.
+[[nodiscard]] std::string under_name(const JsonDocument& alone, const std::string& object, const std::string& name,
+                                     std::string_view without);
+
 class PlacedText {
  public:
   PlacedText(std::shared_ptr<const ReadText> text, const Trial& trial, const std::string& file_name)
