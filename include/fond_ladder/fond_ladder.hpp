@@ -26,6 +26,7 @@
 #include "fond_ladder/tree.hpp"
 #include "fond_ladder/trouble.hpp"
 #include "fond_ladder/turn.hpp"
+#include "fond_ladder/typesetter.hpp"
 #include "fond_ladder/variant.hpp"
 #include "fond_ladder/vary.hpp"
 #include "fond_ladder/words.hpp"

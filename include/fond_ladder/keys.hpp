@@ -20,6 +20,9 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
+class Typesetter;
+struct WordStyle;
+
 /// Room between neighbours: `x` between columns, `y` between rows or lines.
 struct Gap {
   Length x, y;
@@ -108,6 +111,7 @@ struct Keys {
   Self self;
   Flow flow = Flow::rows;  ///< of a grid
   bool dense = false;      ///< of a grid
+  bool bold = false, slanted = false;
   bool one_line = false;
   WordsAt words_at = WordsAt::start, words_up = WordsAt::start;
   Shows shows = Shows::cover;
@@ -125,8 +129,10 @@ struct Keys {
   Sizing basis;  ///< a length or `content`
   std::string name;
   std::string text;
-  std::optional<double> size;    ///< of a text's characters, in pixels; one em when absent
-  std::optional<double> aspect;  ///< width / height
+  std::string font;                   ///< of a text: a name of the scene's fonts; `body` when empty
+  std::optional<double> size;         ///< of a text's characters, in pixels; one em when absent
+  std::optional<double> line_height;  ///< of a text's lines, times its size; its font's when absent
+  std::optional<double> aspect;       ///< width / height
   std::optional<double> out_of;
   std::optional<int> max_lines;
   double scale = 1;
@@ -147,10 +153,14 @@ struct Keys {
 
   std::vector<Range> ranges;  ///< own ranges: of the width of the node itself
 
-  /// What its lengths are multiples of in a scene of this em; only texts have a size of their own.
-  [[nodiscard]] FontUnits units(double em) const {
-    return {em, plain_character * (kind == Kind::text ? size.value_or(em) : em)};
+  /// What its lengths are multiples of in a scene of this em; only texts have a font of their own. Without a typesetter
+  /// in plain metrics.
+  [[nodiscard]] FontUnits units(double em, const Typesetter* setter = nullptr) const {
+    return setter == nullptr ? FontUnits{em, plain_character * (kind == Kind::text ? size.value_or(em) : em)}
+                             : set_units(em, *setter);
   }
+  /// How the words of a text are set that says these keys.
+  [[nodiscard]] WordStyle word_style(double em) const;
   /// Whether it is a list of which only the entries in view are arranged: a row or column that scrolls along, and
   /// neither wraps nor is reversed.
   [[nodiscard]] bool is_list() const {
@@ -163,6 +173,9 @@ struct Keys {
   [[nodiscard]] const Limit& most_on(Axis axis) const { return axis == x_axis ? max_width : max_height; }
 
   friend bool operator==(const Keys&, const Keys&) = default;
+
+ private:
+  [[nodiscard]] FontUnits set_units(double em, const Typesetter& setter) const;
 };
 
 }  // namespace v0

@@ -19,7 +19,8 @@ class LinedText : public OwnContent {
  public:
   struct Line {
     std::string_view text;  ///< without the spaces at its end; part of the object
-    double width = 0;       ///< in pixels
+    double width = 0;       ///< in pixels, the hyphen included
+    bool hyphen = false;    ///< one is shown behind the text: it ends where a soft hyphen stands
   };
   /// The lines at `width` pixels, those that `max_lines` drops included.
   [[nodiscard]] virtual std::vector<Line> lines_at(double width) const = 0;

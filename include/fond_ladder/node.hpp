@@ -215,6 +215,15 @@ class Node {
   Node&& natural(double width, double height) && { return std::move(put(keys_.natural, Pair{width, height})); }
   Node& size(double pixels) & { return put(keys_.size, pixels); }
   Node&& size(double pixels) && { return std::move(put(keys_.size, pixels)); }
+  /// A name of the scene's fonts, where words are measured with fonts.
+  Node& font(const std::string& name) & { return put(keys_.font, name); }
+  Node&& font(const std::string& name) && { return std::move(put(keys_.font, name)); }
+  Node& bold(bool bold = true) & { return put(keys_.bold, bold); }
+  Node&& bold(bool bold = true) && { return std::move(put(keys_.bold, bold)); }
+  Node& slanted(bool slanted = true) & { return put(keys_.slanted, slanted); }
+  Node&& slanted(bool slanted = true) && { return std::move(put(keys_.slanted, slanted)); }
+  Node& line_height(double times_size) & { return put(keys_.line_height, times_size); }
+  Node&& line_height(double times_size) && { return std::move(put(keys_.line_height, times_size)); }
   Node& one_line(bool one_line = true) & { return put(keys_.one_line, one_line); }
   Node&& one_line(bool one_line = true) && { return std::move(put(keys_.one_line, one_line)); }
   Node& max_lines(int lines) & { return put(keys_.max_lines, lines); }

@@ -38,7 +38,7 @@ struct LineStyle {
 /// greedily, as by the open standards (Unicode UAX #14 and CSS Text 3, section 5, with whoever makes the pieces): a
 /// piece goes to the next line when the line with it, and with the hyphen that it would end in, would be too wide.
 /// min-content is the widest piece with its hyphen, max-content the widest paragraph.
-class PiecedText final : public LinedText {
+class PiecedText : public LinedText {
  public:
   /// The pieces lie in the order in which they are read, and in the text, one behind the other. Throws BadPieces for
   /// pieces that do not, for widths that are negative, no numbers or above 1e6 pixels in all, and for a line without

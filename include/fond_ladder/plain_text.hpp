@@ -16,15 +16,17 @@ inline namespace v0 {
 
 /// How a text is set.
 struct TextStyle {
-  double size = 16;              ///< of the characters, in pixels
-  bool one_line = false;         ///< never wrapped; a line feed counts as a space
-  std::optional<int> max_lines;  ///< further lines are dropped
+  double size = 16;                   ///< of the characters, in pixels
+  bool one_line = false;              ///< never wrapped; a line feed counts as a space
+  std::optional<int> max_lines;       ///< further lines are dropped
+  std::optional<double> line_height;  ///< times the size; 1.25 when absent
   friend bool operator==(const TextStyle&, const TextStyle&) = default;
 };
 
 /// A text in the built-in plain metrics, which give the same numbers on every machine: a character is 0.6 em wide (a
 /// wide East Asian character or an emoji 1.2 em, a combining mark 0), lines break at spaces, after hyphens, between
-/// wide characters and always at a line feed; a line is 1.25 em high, its baseline 0.95 em below its top. Spaces at a
+/// wide characters and always at a line feed; a line is 1.25 em high, its baseline 0.95 em below its top; what
+/// `line_height` adds or takes lies half above and half below. Spaces at a
 /// line's end are 0 wide. An empty text has no line.
 class PlainText final : public LinedText {
  public:
@@ -42,8 +44,10 @@ class PlainText final : public LinedText {
 
   [[nodiscard]] const std::string& text() const { return text_; }
   [[nodiscard]] const TextStyle& style() const { return style_; }
-  [[nodiscard]] double line_height() const override { return 1.25 * style_.size; }
-  [[nodiscard]] double line_baseline() const override { return 0.95 * style_.size; }
+  [[nodiscard]] double line_height() const override { return style_.line_height.value_or(1.25) * style_.size; }
+  [[nodiscard]] double line_baseline() const override {
+    return style_.line_height ? (0.95 + (*style_.line_height - 1.25) / 2) * style_.size : 0.95 * style_.size;
+  }
   [[nodiscard]] std::optional<int> max_lines() const override { return style_.max_lines; }
   /// Bytes, itself included.
   [[nodiscard]] std::size_t memory() const;

@@ -69,6 +69,8 @@ struct Scene {
   std::vector<std::string> modes;
   std::vector<When> whens;
   std::vector<Wording> wordings;
+  WordsIn words = WordsIn::plain;                  ///< what they are measured in: `set_words` (fonts.hpp) changes it
+  std::vector<NamedFont> fonts;                    ///< no name is used twice
   std::vector<std::string> claims;                 ///< what must hold over the whole ladder
   double touch_size = usual_touch_size;            ///< pixels each way that a person needs to hit a `touch` node
   Tree tree;                                       ///< as it is while no range holds and no mode is on

@@ -171,9 +171,11 @@ class Solution {
     std::string_view text;  ///< part of the tree
     Rect box;
     double baseline = 0;
-    bool dropped = false;  ///< by `max_lines`
+    bool dropped = false;              ///< by `max_lines`
+    bool hyphen = false;               ///< one is shown behind the text: it ends where a soft hyphen stands
+    const WordStyle* style = nullptr;  ///< of words that a typesetter has set; part of the tree
   };
-  /// The lines of a text in plain metrics, as they are broken at its width.
+  /// The lines of a text, in whatever its words are measured, as they are broken at its width.
   [[nodiscard]] std::vector<Words> words(NodeId text) const;
   /// What a text's own words and lines stick out of it, and what `max_lines` drops.
   [[nodiscard]] FourSides words_cut(NodeId text) const;

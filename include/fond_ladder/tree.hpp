@@ -14,6 +14,7 @@
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/node_id.hpp"
 #include "fond_ladder/own_content.hpp"
+#include "fond_ladder/typesetter.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -98,6 +99,9 @@ class Tree {
   void set_direction(Direction direction);
   /// Changes what one em is, in pixels, everywhere. Linear in the tree.
   void set_em(double em);
+  /// Measures the words of its texts by a typesetter, or with none in plain metrics; contents of the user's own stay.
+  /// Linear in the tree.
+  void set_typesetter(std::shared_ptr<const Typesetter> typesetter);
   /// Lays all nodes side by side as solving likes them best. Edits do so by themselves now and then; worth calling
   /// after a large tree was built node by node. Linear in the tree.
   void pack();
@@ -126,6 +130,10 @@ class Tree {
   [[nodiscard]] std::size_t size() const;
   [[nodiscard]] double em() const;
   [[nodiscard]] Direction direction() const;
+  /// Null where words are measured in plain metrics.
+  [[nodiscard]] const std::shared_ptr<const Typesetter>& typesetter() const;
+  /// What the lengths of a node with these keys are multiples of.
+  [[nodiscard]] FontUnits units(const Keys& keys) const;
   [[nodiscard]] NodeId root() const;
   [[nodiscard]] bool contains(NodeId node) const;
   [[nodiscard]] Keys keys(NodeId node) const;
@@ -142,7 +150,8 @@ class Tree {
   /// nothing that is solved, and leaves solutions as they are.
   void set_user_data(NodeId node, std::uintptr_t data);
   [[nodiscard]] std::uintptr_t user_data(NodeId node) const;
-  /// The content that is measured for a leaf: its own, the text in plain metrics, or null.
+  /// The content that is measured for a leaf: its own, its words as the typesetter or plain metrics measure them, or
+  /// null.
   [[nodiscard]] std::shared_ptr<const OwnContent> content(NodeId node) const;
   /// Parents before children, children in the order of the file.
   [[nodiscard]] std::vector<NodeId> nodes() const;

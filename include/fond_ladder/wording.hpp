@@ -20,10 +20,12 @@ struct Wording {
   std::string name;
   std::vector<std::pair<NodeId, std::string>> texts;
   std::optional<Direction> direction{};  ///< in which this wording is read; absent: that of the scene
+  std::vector<NamedFont> fonts{};        ///< that it brings: they stand in for those of the scene by these names
 };
 
-/// Puts the texts of a wording into the scene, and turns its direction. Texts that a range or mode says stay. Throws
-/// BadValue for a name that no wording has.
+/// Puts the texts of a wording into the scene, turns its direction and takes its fonts. Texts that a range or mode says
+/// stay. Throws BadValue for a name that no wording has, BadFonts where words are measured with fonts and there is one
+/// that is not there.
 void speak(Scene& scene, std::string_view wording);
 
 /// Makes every text of the scene longer by a share of its characters (0.4: by 40 %, rounded up), those of ranges and

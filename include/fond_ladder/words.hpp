@@ -31,6 +31,8 @@ enum class PaintOrder : std::uint8_t { file, backward };
 enum class BorderAt : std::uint8_t { inside, over, around, outline };
 /// Where the words of a text lie in a box that is wider or higher than they are.
 enum class WordsAt : std::uint8_t { start, center, end };
+/// What the words of a scene are measured in: the built-in metrics, equal on every machine, or fonts.
+enum class WordsIn : std::uint8_t { plain, fonts };
 /// How a picture fills the box of its image node.
 enum class Shows : std::uint8_t { cover, contain, stretch };
 /// Whether a grid is filled row by row or column by column.
@@ -66,6 +68,8 @@ template <>
 inline constexpr std::array<std::string_view, 4> words_of<BorderAt>{"inside", "over", "around", "outline"};
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<WordsAt>{"start", "center", "end"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<WordsIn>{"plain", "fonts"};
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<Shows>{"cover", "contain", "stretch"};
 template <>

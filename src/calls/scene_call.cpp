@@ -8,6 +8,7 @@
 #include <charconv>
 #include <memory>
 
+#include "calls/words_asked.hpp"
 #include "fond_ladder/trial.hpp"
 #include "model/nearest_word.hpp"
 #include "model/printable.hpp"
@@ -36,8 +37,22 @@ double parse_share(const std::string& text) {
   return percent / 100;
 }
 
-/// One line on settings that do nothing, whatever the size.
+/// What there is to know of the fonts that words are measured with, each sentence once.
+void tell_remarks(const std::vector<const Scene*>& scenes, const Streams& streams) {
+  std::vector<std::string> told;
+  for (const Scene* scene : scenes) {
+    if (!scene->tree.typesetter()) continue;
+    for (const std::string& remark : scene->tree.typesetter()->remarks()) {
+      if (std::ranges::find(told, remark) != told.end()) continue;
+      fmt::print(streams.err, "hint: {}\n", printable(remark));
+      told.push_back(remark);
+    }
+  }
+}
+
+/// One line on settings that do nothing, whatever the size, and what there is to know of the fonts.
 void hint_at(const std::vector<IdleSetting>& idle, const Scene& scene, const Streams& streams) {
+  tell_remarks({&scene}, streams);
   if (idle.empty()) return;
   constexpr std::size_t most = 3;
   std::string names;
@@ -56,14 +71,15 @@ std::vector<std::string> wording_names(const Scene& scene) {
 }
 
 /// A scene in one of the forms that the options of a call name; `draft` is what was tried before.
-Variant variant_by(const SceneCall& call, const Draft& draft, const std::string& wording,
+Variant variant_by(const SceneCall& call, const Draft& draft, AskedWords words, const std::string& wording,
                    const std::vector<std::string>& modes) {
   const Scene& scene = draft.scene();
   if (!wording.empty()) require_name("wording", wording, wording_names(scene));
   for (const std::string& mode : modes) require_name("mode", mode, scene.modes);
-  Variant variant = variant_of(scene, wording, modes, call.longer.empty() ? 0 : parse_share(call.longer));
-  const auto say = [](std::string& sentence, const std::string& words, const char* between) {
-    sentence += (sentence.empty() ? "" : between) + words;
+  Variant variant =
+      variant_in(scene, words, wording, modes, call.longer.empty() ? 0 : parse_share(call.longer), call.file);
+  const auto say = [](std::string& sentence, const std::string& more, const char* between) {
+    sentence += (sentence.empty() ? "" : between) + more;
   };
   for (std::size_t i = 0; i < call.trials.size(); ++i) {
     say(variant.tried, draft.made()[i].text(), ", ");
@@ -95,6 +111,9 @@ void add_forms(Options& options, SceneCall& scene, Forms forms) {
   options.text("--wording", "NAME", scene.wording,
                all ? "Put a wording in; all: the scene's own texts and every wording in turn"
                    : "Put a wording of the scene into it");
+  options.list("--words", "plain|fonts", scene.words,
+               all ? "What words are measured in, whatever the scene says; plain,fonts: both in turn"
+                   : "What words are measured in, whatever the scene says");
   options.text("--longer", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
   add_trials(options, scene.trials);
 }
@@ -160,7 +179,7 @@ TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& strea
   Draft draft = read_draft(call.file, streams);
   std::string text = in_one_file(draft.json(), call.file);
   make(call.trials, draft, streams);
-  Variant shown = variant_by(call, draft, call.wording, call.modes);
+  Variant shown = variant_by(call, draft, one_words_asked(call.words), call.wording, call.modes);
   hint_at(idle_settings(shown.scene), shown.scene, streams);
   return {std::move(text), std::move(shown)};
 }
@@ -169,7 +188,7 @@ BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& strea
   Draft draft = read_draft(call.file, streams);
   Scene before = draft.scene();
   make(call.trials, draft, streams);
-  Variant after = variant_by(call, draft, call.wording, call.modes);
+  Variant after = variant_by(call, draft, one_words_asked(call.words), call.wording, call.modes);
   hint_at(idle_settings(after.scene), after.scene, streams);
   return {{"", std::move(before)}, std::move(after)};
 }
@@ -181,12 +200,15 @@ Scene load_scene(const SceneCall& call, const Streams& streams) {
 namespace {
 
 /// A scene in these wordings and choices of modes, or with each value of `--vary` in turn.
-std::vector<Variant> variants_of(const SceneCall& call, Draft& draft, const std::vector<std::string>& wordings,
+std::vector<Variant> variants_of(const SceneCall& call, Draft& draft, const std::vector<AskedWords>& words,
+                                 const std::vector<std::string>& wordings,
                                  const std::vector<std::vector<std::string>>& modes, const Streams& streams) {
   std::vector<Variant> variants;
   const auto add = [&] {
-    for (const std::string& wording : wordings) {
-      for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, draft, wording, on));
+    for (const AskedWords in : words) {
+      for (const std::string& wording : wordings) {
+        for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, draft, in, wording, on));
+      }
     }
   };
   if (call.vary.empty()) {
@@ -217,15 +239,19 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
   }
   std::vector<std::vector<std::string>> modes{call.modes};
   if (call.modes.size() == 1 && asks_for_all(call.modes[0], draft.scene().modes)) modes = mode_choices(draft.scene());
-  std::vector<Variant> variants = variants_of(call, draft, wordings, modes, streams);
+  std::vector<Variant> variants = variants_of(call, draft, words_asked(call.words), wordings, modes, streams);
   if (hints == Hints::one_line) hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
+  std::vector<const Scene*> others;
+  for (std::size_t i = hints == Hints::one_line ? 1 : 0; i < variants.size(); ++i) others.push_back(&variants[i].scene);
+  tell_remarks(others, streams);
   return variants;
 }
 
 std::vector<Variant> load_values(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
   make(call.trials, draft, streams);
-  std::vector<Variant> values = variants_of(call, draft, {call.wording}, {call.modes}, streams);
+  std::vector<Variant> values =
+      variants_of(call, draft, {one_words_asked(call.words)}, {call.wording}, {call.modes}, streams);
   hint_at(idle_settings(values[0].scene), values[0].scene, streams);
   return values;
 }
@@ -235,7 +261,7 @@ Varied load_varied(const SceneCall& call, const AskedVary& asked, const Streams&
   make(call.trials, *draft, streams);
   Varied varied{asked.setting, *asked.span, [draft, call, asked](double value) {
                   draft->apply(Trial::set(asked.setting, asked.text_of(value)));
-                  Scene scene = variant_by(call, *draft, call.wording, call.modes).scene;
+                  Scene scene = variant_by(call, *draft, one_words_asked(call.words), call.wording, call.modes).scene;
                   draft->take_back();
                   return scene;
                 }};

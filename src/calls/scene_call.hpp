@@ -21,6 +21,7 @@ struct SceneCall {
   std::vector<std::string> modes;
   std::string wording;
   std::string longer;
+  std::vector<std::string> words;  // plain, fonts, or both
   std::vector<Told> trials;
   std::string vary;  // a setting and its values
 };

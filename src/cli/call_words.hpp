@@ -10,6 +10,7 @@
 #include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
 #include "calls/target_file.hpp"
+#include "calls/words_asked.hpp"
 
 namespace fond_ladder::cli {
 
@@ -19,6 +20,7 @@ using calls::add_sizes;
 using calls::add_trials;
 using calls::add_values;
 using calls::asked_sizes;
+using calls::AskedWords;
 using calls::BeforeAndAfter;
 using calls::Command;
 using calls::CommandOf;
@@ -44,6 +46,7 @@ using calls::ShippedScene;
 using calls::solve_scrolled;
 using calls::Streams;
 using calls::Told;
+using calls::words_asked;
 using calls::write_target;
 using calls::WrongCall;
 using enum calls::ExitStatus;

@@ -9,16 +9,15 @@
 #include <cmath>
 
 #include "draw/canvas.hpp"
+#include "text/line_layouts.hpp"
 
 namespace fond_ladder::inline v0::picture {
 namespace {
 
-struct Release {
+struct Release : typeset::Release {
+  using typeset::Release::operator();
   void operator()(cairo_surface_t* surface) const { cairo_surface_destroy(surface); }
   void operator()(cairo_t* context) const { cairo_destroy(context); }
-  void operator()(PangoFontDescription* font) const { pango_font_description_free(font); }
-  void operator()(PangoLayout* layout) const { g_object_unref(layout); }
-  void operator()(char* text) const { g_free(text); }
 };
 template <class Thing>
 using Owned = std::unique_ptr<Thing, Release>;
@@ -78,7 +77,20 @@ class CairoCanvas final : public Canvas {
   }
 
   void letters(std::string_view text, Point at, const Lettering& lettering, double width) override {
-    const double natural = set_text(text, lettering);
+    const auto* fonts = dynamic_cast<const typeset::LineLayouts*>(lettering.typesetter);
+    if (fonts != nullptr) {
+      WordStyle style = *lettering.style;
+      style.size = lettering.size;
+      const typeset::Owned<PangoLayout> line = fonts->line(text, style);
+      return show(line.get(), at, lettering, width);
+    }
+    static_cast<void>(set_text(text, lettering));
+    show(layout_.get(), at, lettering, width);
+  }
+
+  /// Shows the line of a layout, made `width` wide unless that is 0.
+  void show(PangoLayout* layout, Point at, const Lettering& lettering, double width) {
+    const double natural = natural_width(layout);
     if (natural <= 0) return;
     set_ink(lettering.ink);
     cairo_save(context_.get());
@@ -86,7 +98,7 @@ class CairoCanvas final : public Canvas {
     if (lettering.turned) cairo_rotate(context_.get(), -M_PI_2);
     if (width > 0) cairo_scale(context_.get(), width / natural, 1);
     cairo_move_to(context_.get(), 0, 0);
-    pango_cairo_show_layout_line(context_.get(), pango_layout_get_line_readonly(layout_.get(), 0));
+    pango_cairo_show_layout_line(context_.get(), pango_layout_get_line_readonly(layout, 0));
     cairo_restore(context_.get());
     cairo_new_path(context_.get());
   }
@@ -137,8 +149,12 @@ class CairoCanvas final : public Canvas {
     pango_layout_set_single_paragraph_mode(layout_.get(), 1);
     const Owned<char> sound(g_utf8_make_valid(text.data(), static_cast<gssize>(text.size())));
     pango_layout_set_text(layout_.get(), sound.get(), -1);
+    return natural_width(layout_.get());
+  }
+
+  static double natural_width(PangoLayout* layout) {
     PangoRectangle extent;
-    pango_layout_get_extents(layout_.get(), nullptr, &extent);
+    pango_layout_get_extents(layout, nullptr, &extent);
     return static_cast<double>(extent.width) / PANGO_SCALE;
   }
 

@@ -266,7 +266,7 @@ class MarkPainter {
   /// A tie from edge to edge where a pin really decided; the pin that lost against an opposite one has none.
   void draw_tie(const Item& item, const Length& length, Point from, Point to, double apart) {
     if (!length.is_percent() &&
-        std::abs(length.in_px(solution_.keys(item.node).units(solution_.tree().em()), 0) - apart) > 0.01)
+        std::abs(length.in_px(solution_.tree().units(solution_.keys(item.node)), 0) - apart) > 0.01)
       return;
     const Rect line{std::min(from.x, to.x), std::min(from.y, to.y), std::abs(from.x - to.x), std::abs(from.y - to.y)};
     if (!spots_.is_free(common(grown(line, 3), room_), LabelSpots::on_words)) return;  // a warning stands there

@@ -55,10 +55,12 @@ void paint_room(Pen& pen, const Solution& solution, const Item& item, const Rect
 
 void paint_words(Pen& pen, const Solution& solution, const Item& item, const Rect& room) {
   constexpr double smallest_letters = 5;
-  const Lettering lettering{Lettering::Face::words,
-                            solution.keys(item.node).size.value_or(solution.tree().em()) * item.zoom, letters_ink};
+  Lettering lettering{Lettering::Face::words, solution.keys(item.node).size.value_or(solution.tree().em()) * item.zoom,
+                      letters_ink};
   for (const Solution::Words& line : solution.words(item.node)) {
     const Rect box = in_picture(item, line.box);
+    lettering.typesetter = line.style != nullptr ? solution.tree().typesetter().get() : nullptr;
+    lettering.style = line.style;
     if (line.dropped || box.y > room.bottom()) break;
     if (!meet(box, room) || line.text.empty()) continue;
     const Point at{box.x, item.box.y + line.baseline * item.zoom};
@@ -66,7 +68,8 @@ void paint_words(Pen& pen, const Solution& solution, const Item& item, const Rec
       const double high = lettering.size / 2;
       pen.fill(common({box.x, at.y - high, box.width, high}, room), faded(letters_ink, 0.35));
     } else {
-      pen.letters(line.text, at, lettering, box.width);
+      const std::string hyphened = std::string(line.text) + (line.hyphen ? "\u2010" : "");
+      pen.letters(hyphened, at, lettering, box.width);
     }
   }
 }

@@ -10,6 +10,7 @@
 #include <string_view>
 
 #include "fond_ladder/solution.hpp"
+#include "fond_ladder/typesetter.hpp"
 
 namespace fond_ladder::inline v0::picture {
 
@@ -43,7 +44,9 @@ struct Lettering {
   Face face = Face::label;
   double size = 11;
   Ink ink{};
-  bool turned = false;  ///< read from the bottom to the top
+  bool turned = false;                     ///< read from the bottom to the top
+  const Typesetter* typesetter = nullptr;  ///< whose letters they are, with `style`; null: those of `face`
+  const WordStyle* style = nullptr;
 };
 
 enum class Hatch : std::uint8_t { rising, falling, crossed };

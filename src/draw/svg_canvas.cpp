@@ -33,6 +33,15 @@ std::string colour(const Ink& ink) {
   return text;
 }
 
+/// The name of a family as CSS takes it.
+std::string quoted(const std::string& family) {
+  std::string name;
+  for (const char c : printable(family)) {
+    if (c != '\'' && c != '"' && c != '\\') name += c;
+  }
+  return "'" + name + "'";
+}
+
 /// A path with what an id cannot hold put by other signs.
 std::string id_of(const std::string& path) {
   std::string id = printable(path);
@@ -112,10 +121,14 @@ class SvgCanvas final : public Canvas {
     set(shape, "x", number(at.x));
     set(shape, "y", number(at.y));
     if (lettering.turned) set(shape, "transform", "rotate(-90 " + number(at.x) + " " + number(at.y) + ")");
-    const std::string family = lettering.face == Lettering::Face::words ? "monospace" : "sans-serif";
+    const WordStyle* style = lettering.typesetter != nullptr ? lettering.style : nullptr;
+    const std::string family = style != nullptr ? quoted(lettering.typesetter->family(*style)) + ", sans-serif"
+                               : lettering.face == Lettering::Face::words ? "monospace"
+                                                                          : "sans-serif";
     if (family != family_) set(shape, "font-family", family);
     if (names_nodes_ || lettering.size != usual_size) set(shape, "font-size", number(lettering.size));
-    if (lettering.face == Lettering::Face::strong) set(shape, "font-weight", "bold");
+    if (style != nullptr ? style->bold : lettering.face == Lettering::Face::strong) set(shape, "font-weight", "bold");
+    if (style != nullptr && style->slanted) set(shape, "font-style", "italic");
     // As wide as it was measured here, whatever font is there where it is looked at.
     set(shape, "textLength", number(width > 0 ? width : width_of(text, lettering)));
     set(shape, "lengthAdjust", "spacingAndGlyphs");

@@ -262,19 +262,19 @@ Extra& Extra::operator=(const Extra& other) {
   return *this;
 }
 
-CompiledNode compile(const Keys& keys, double em, Direction direction) {
-  return compile(keys, said_keys(keys), em, direction);
+CompiledNode compile(const Keys& keys, const Setting& setting) {
+  return compile(keys, said_keys(keys), setting);
 }
 
-CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction direction) {
+CompiledNode compile(const Keys& keys, std::uint64_t said, const Setting& setting) {
   CompiledNode node;
   static const std::uint64_t edges = bits_of(&Keys::margin, &Keys::padding, &Keys::border);
   static const std::uint64_t rare = bits_of(&Keys::pin, &Keys::order, &Keys::out_of, &Keys::scale, &Keys::nudge,
                                             &Keys::cell, &Keys::span, &Keys::area);
-  const FontUnits units = keys.units(em);
+  const FontUnits units = keys.units(setting.em, setting.typesetter.get());
   compile_words(keys, node.traits);
   if ((said & rare) != 0) compile_rare(keys, node.traits);
-  if ((said & edges) != 0) compile_edges(keys, units, direction == Direction::rtl, node);
+  if ((said & edges) != 0) compile_edges(keys, units, setting.direction == Direction::rtl, node);
   compile_sizes(keys, units, node);
   if (keys.kind == Kind::image || keys.aspect) compile_aspect(keys, node);
   compile_factors(keys, units, node);
@@ -331,13 +331,23 @@ Keys decompile(const CompiledNode& node) {
   return keys;
 }
 
+const std::string* words_of_keys(const OwnContent* content) {
+  if (const auto* plain = dynamic_cast<const PlainText*>(content)) return &plain->text();
+  if (const auto* set = dynamic_cast<const SetText*>(content)) return &set->text();
+  return nullptr;
+}
+
 std::shared_ptr<const OwnContent> content_for(const Keys& keys, const std::shared_ptr<const OwnContent>& now,
-                                              double em) {
-  const auto* plain = dynamic_cast<const PlainText*>(now.get());
-  if (now && plain == nullptr) return now;  // the user's own
+                                              const Setting& setting) {
+  const std::string* words = words_of_keys(now.get());
+  if (now && words == nullptr) return now;  // the user's own
   if (keys.kind != Kind::text) return nullptr;
-  const TextStyle style{keys.size.value_or(em), keys.one_line, keys.max_lines};
-  if (plain != nullptr && plain->text() == keys.text && plain->style() == style) return now;
+  if (setting.typesetter) {
+    if (auto set = setting.typesetter->set(keys.text, keys.word_style(setting.em))) return set;
+  }
+  const TextStyle style{keys.size.value_or(setting.em), keys.one_line, keys.max_lines, keys.line_height};
+  const auto* plain = dynamic_cast<const PlainText*>(now.get());
+  if (plain != nullptr && *words == keys.text && plain->style() == style) return now;
   return std::make_shared<PlainText>(keys.text, style);
 }
 

@@ -14,6 +14,7 @@
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/own_content.hpp"
 #include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/typesetter.hpp"
 #include "fond_ladder/words.hpp"
 #include "model/packed_keys.hpp"
 
@@ -177,10 +178,17 @@ struct CompiledNode {
   bool needs_extra = false;
 };
 
+/// What all nodes of a tree are measured and read by.
+struct Setting {
+  double em = 16;
+  Direction direction = Direction::ltr;
+  std::shared_ptr<const Typesetter> typesetter{};  ///< null: plain metrics
+};
+
 /// Translates keys into array fields: em to pixels, start and end to left and right. `said` are the keys that may
 /// differ from their defaults, as said_keys gives them.
-[[nodiscard]] CompiledNode compile(const Keys& keys, std::uint64_t said, double em, Direction direction);
-[[nodiscard]] CompiledNode compile(const Keys& keys, double em, Direction direction);
+[[nodiscard]] CompiledNode compile(const Keys& keys, std::uint64_t said, const Setting& setting);
+[[nodiscard]] CompiledNode compile(const Keys& keys, const Setting& setting);
 
 /// Writes a compiled node into the arrays, all but its extra and content.
 void put_record(Records& records, Index node, const CompiledNode& compiled);
@@ -189,9 +197,13 @@ void put_record(Records& records, Index node, const CompiledNode& compiled);
 void copy_record(const Records& from, Records& into, Index node);
 
 /// What is measured for a node with these keys that has had `now`: content of the user's own stays, a text has its
-/// words in plain metrics, others nothing.
+/// words as the typesetter measures them, else in plain metrics, others nothing.
 [[nodiscard]] std::shared_ptr<const OwnContent> content_for(const Keys& keys,
-                                                            const std::shared_ptr<const OwnContent>& now, double em);
+                                                            const std::shared_ptr<const OwnContent>& now,
+                                                            const Setting& setting);
+
+/// The words of a text node that its keys say, or null for content of the user's own and for none.
+[[nodiscard]] const std::string* words_of_keys(const OwnContent* content);
 
 /// The keys that the fields alone tell. A node whose own keys differ from these keeps them in its Extra.
 [[nodiscard]] Keys decompile(const CompiledNode& node);

@@ -84,6 +84,11 @@ const std::array table{
     KeyEntry{"natural", &Keys::natural, Acts::box_or_image, "the size of its content, in pixels", Domain::not_negative},
     KeyEntry{"text", &Keys::text, Acts::text, "its words"},
     KeyEntry{"size", &Keys::size, Acts::text, "of its characters, in pixels; one em when left out", Domain::positive},
+    KeyEntry{"font", &Keys::font, Acts::text, "a name of the scene's \"fonts\"; \"body\" when left out"},
+    KeyEntry{"bold", &Keys::bold, Acts::text, "whether its words are set bold"},
+    KeyEntry{"slanted", &Keys::slanted, Acts::text, "whether its words are set slanted"},
+    KeyEntry{"line_height", &Keys::line_height, Acts::text,
+             "height of its lines, times its size; the font's when left out", Domain::ratio},
     KeyEntry{"one_line", &Keys::one_line, Acts::text, "whether its words stay on one line"},
     KeyEntry{"max_lines", &Keys::max_lines, Acts::text, "lines beyond are cut", Domain::at_least_one},
     KeyEntry{"words_at", &Keys::words_at, Acts::text, "where its words lie in a box wider than they are"},
@@ -97,15 +102,16 @@ const std::array table{
 /// the table as well.
 auto fields_of(const Keys& keys) {
   auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
-         alike, align, self, flow, dense, one_line, words_at, words_up, shows, order, only_in_view, width, height, grow,
-         shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name, text, size, aspect,
-         out_of, max_lines, scale, drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows,
-         auto_columns, auto_rows, areas, ranges] = keys;
+         alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up, shows, order, only_in_view,
+         width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name,
+         text, font, size, line_height, aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin,
+         cell, span, area, columns, rows, auto_columns, auto_rows, areas, ranges] = keys;
   return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
-                  reverse, rest, alike, align, self, flow, dense, one_line, words_at, words_up, shows, order,
-                  only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height,
-                  max_height, basis, name, text, size, aspect, out_of, max_lines, scale, drift, nudge, margin, padding,
-                  border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas, ranges);
+                  reverse, rest, alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up, shows,
+                  order, only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width,
+                  min_height, max_height, basis, name, text, font, size, line_height, aspect, out_of, max_lines, scale,
+                  drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows,
+                  areas, ranges);
 }
 using Fields = decltype(fields_of(std::declval<const Keys&>()));
 static_assert(std::tuple_size_v<decltype(table)> == std::tuple_size_v<Fields>,

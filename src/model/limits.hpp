@@ -91,6 +91,18 @@ inline constexpr std::uint32_t largest_node_count = (1U << 24) - 1;
 /// Bytes. A scene file beyond this is refused before it is read; a million nested rows take about 28 MB.
 inline constexpr std::size_t largest_scene_file = std::size_t{40} * 1024 * 1024;
 
+/// Bytes. A font file beyond this is refused: it would be read whole.
+inline constexpr std::uint64_t largest_font_file = std::uint64_t{64} * 1024 * 1024;
+
+/// Fonts of a scene, those of the files that it uses included.
+inline constexpr std::size_t most_fonts = 64;
+
+/// Bytes. A text beyond this is not set in fonts: shaping takes about a second a million.
+inline constexpr std::size_t longest_set_text = 1'000'000;
+
+/// Pixels. Characters beyond this are not set in fonts: their widths are counted in 1/1024 pixel in 32 bits.
+inline constexpr double largest_set_size = 10'000;
+
 /// Files that a scene uses, those that they use included; altogether they are as large as a scene file at most.
 inline constexpr std::size_t most_used_files = 64;
 

@@ -24,6 +24,13 @@ class Packer {
     }
     return std::is_trivially_copyable_v<Value>;
   }
+  bool put(const std::string& word) {
+    constexpr std::size_t longest = 255;
+    if (word.size() > longest) return false;
+    bytes_.push_back(static_cast<std::uint8_t>(word.size()));
+    bytes_.insert(bytes_.end(), word.begin(), word.end());
+    return true;
+  }
   bool put(const Length& length) { return put(length.unit()) && put(length.amount()); }
   bool put(const Sizing& sizing) {
     return put(sizing.way()) && (sizing.way() != Sizing::Way::length || put(sizing.length()));
@@ -55,6 +62,10 @@ class Unpacker {
       std::memcpy(&value, at_, sizeof(Value));
       at_ += sizeof(Value);
     }
+  }
+  void get(std::string& word) {
+    word.assign(at_ + 1, at_ + 1 + *at_);
+    at_ += 1 + *at_;
   }
   void get(Length& length) {
     Length::Unit unit{};

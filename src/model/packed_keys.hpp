@@ -23,7 +23,7 @@ class PackedKeys {
   ~PackedKeys() = default;
 
   /// Takes the keys in which `keys` differs from `plain`. Returns false, and takes none, when there is one among them
-  /// that is no plain value: a map, tracks, a name.
+  /// that is no plain value: a map, tracks, a long text.
   [[nodiscard]] bool take(const Keys& keys, const Keys& plain);
   [[nodiscard]] bool empty() const { return bytes_ == nullptr; }
   void put_into(Keys& keys) const;

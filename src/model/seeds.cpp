@@ -5,7 +5,6 @@
 #include <span>
 #include <string_view>
 
-#include "fond_ladder/plain_text.hpp"
 #include "model/key_table.hpp"
 #include "model/tree_store.hpp"
 
@@ -49,7 +48,7 @@ Seeds::Seeds(const TreeStore& store, Index root) {
   const auto add = [&](Index node) {
     nodes.push_back(node);
     const auto& content = store.content(node);
-    const bool own = content && dynamic_cast<const PlainText*>(content.get()) == nullptr;
+    const bool own = content && words_of_keys(content.get()) == nullptr;
     all_.push_back(
         {&own_keys_.emplace_back(store.keys(node)), own ? &contents_.emplace_back(content) : nullptr, 0, 0, 0});
     all_.back().said = said_keys(*all_.back().keys);

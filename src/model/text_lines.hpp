@@ -97,7 +97,8 @@ template <class Piece>
         std::uint32_t end = pieces[first].begin;
         for (std::size_t i = first; i < last; ++i) end = std::max(end, pieces[i].end);
         const std::uint32_t begin = pieces[first].begin;
-        lines.push_back({std::string_view(text).substr(begin, end - begin), units * unit});
+        lines.push_back(
+            {std::string_view(text).substr(begin, end - begin), units * unit, hyphen_of(pieces[last - 1]) > 0});
       },
       [](std::uint32_t) {});
   return lines;

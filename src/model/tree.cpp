@@ -137,6 +137,10 @@ void Tree::set_em(double em) {
   own().set_em(sound_em(em));
 }
 
+void Tree::set_typesetter(std::shared_ptr<const Typesetter> typesetter) {
+  own().set_typesetter(std::move(typesetter));
+}
+
 void Tree::pack() {
   own().pack();
 }
@@ -180,6 +184,14 @@ std::vector<When> Tree::whens() const {
 std::size_t Tree::size() const {
   return store().size();
 }
+const std::shared_ptr<const Typesetter>& Tree::typesetter() const {
+  return store().setting().typesetter;
+}
+
+FontUnits Tree::units(const Keys& keys) const {
+  return keys.units(em(), typesetter().get());
+}
+
 double Tree::em() const {
   return store().em();
 }

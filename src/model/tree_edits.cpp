@@ -252,8 +252,8 @@ void TreeStore::when(Index node, const std::string& name, const Changes& change)
 
 /// Only what nodes have in their Extra can be said by start and end, or in em; and words are as large as an em.
 void TreeStore::set_direction(Direction direction) {
-  if (direction == direction_) return;
-  direction_ = direction;
+  if (direction == setting_.direction) return;
+  setting_.direction = direction;
   walk([&](Index node, std::size_t) {
     if (flat_.extra[node] != 0) set_fields(node, keys(node));
   });
@@ -261,12 +261,25 @@ void TreeStore::set_direction(Direction direction) {
 }
 
 void TreeStore::set_em(double em) {
-  if (em == em_) return;
-  em_ = em;
+  if (em == setting_.em) return;
+  setting_.em = em;
   walk([&](Index node, std::size_t) {
     if (flat_.extra[node] != 0) return set_fields(node, keys(node));
-    const auto* words = dynamic_cast<const PlainText*>(content(node).get());
-    if (words != nullptr) contents_[flat_.content[node]] = Measured(std::make_shared<PlainText>(*words, em));
+    if (const auto* words = dynamic_cast<const PlainText*>(content(node).get())) {
+      contents_[flat_.content[node]] = Measured(std::make_shared<PlainText>(*words, em));
+    } else if (flat_.content[node] != 0) {
+      set_text(node, keys(node));
+    }
+  });
+  edit_all();
+}
+
+/// A `ch` is another one too.
+void TreeStore::set_typesetter(std::shared_ptr<const Typesetter> typesetter) {
+  if (typesetter == setting_.typesetter) return;
+  setting_.typesetter = std::move(typesetter);
+  walk([&](Index node, std::size_t) {
+    if (flat_.extra[node] != 0 || kind(node) == Kind::text) set_fields(node, keys(node));
   });
   edit_all();
 }

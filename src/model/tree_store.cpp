@@ -60,7 +60,7 @@ std::uint64_t next_identity() {
 }  // namespace
 
 TreeStore::TreeStore(const Seeds& seeds, double em, Direction direction)
-    : extras_(1), contents_(1), em_(em), direction_(direction), identity_(next_identity()) {
+    : extras_(1), contents_(1), setting_{em, direction}, identity_(next_identity()) {
   const std::size_t count = seeds.all().size();
   require_handles(count);
   const auto reserve = [&](auto& array) { array.reserve(count); };
@@ -94,8 +94,7 @@ TreeStore::TreeStore(const TreeStore& other)
       generation_(other.generation_),
       free_slots_(other.free_slots_),
       user_data_(other.user_data_),
-      em_(other.em_),
-      direction_(other.direction_),
+      setting_(other.setting_),
       identity_(next_identity()),
       alive_(other.alive_),
       laid_(other.laid_),
@@ -204,7 +203,7 @@ void TreeStore::require_own_name(Index parent, const std::string& name, Index ex
 }
 
 void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
-  CompiledNode compiled = compile(keys, said, em_, direction_);
+  CompiledNode compiled = compile(keys, said, setting_);
   keep_facts(node, compiled.traits);
   const bool was_odd = is_odd(node);
   put_record(flat_, node, compiled);
@@ -224,7 +223,7 @@ void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
 }
 
 void TreeStore::set_text(Index node, const Keys& keys) {
-  auto next = content_for(keys, content(node), em_);
+  auto next = content_for(keys, content(node), setting_);
   if (next == content(node)) return;
   if (!next) return drop_content(node);
   if (flat_.content[node] == 0) flat_.content[node] = take_place(contents_, free_contents_);
@@ -253,7 +252,7 @@ Keys TreeStore::keys(Index node) const {
   Keys keys = decompile(compiled);
   own.packed.put_into(keys);
   keys.name = name(node);
-  if (const auto* text = dynamic_cast<const PlainText*>(content(node).get())) keys.text = text->text();
+  if (const std::string* words = words_of_keys(content(node).get())) keys.text = *words;
   return keys;
 }
 
@@ -280,7 +279,7 @@ void TreeStore::give_content(Index node, std::shared_ptr<const OwnContent> conte
   } else {
     set_text(node, own);
   }
-  flat_.traits[node].passive = flat_.content[node] == 0 && compile(own, em_, direction_).traits.passive;
+  flat_.traits[node].passive = flat_.content[node] == 0 && compile(own, setting_).traits.passive;
 }
 
 std::size_t TreeStore::memory() const {
@@ -291,6 +290,7 @@ std::size_t TreeStore::memory() const {
   for (const Extra& extra : extras_) bytes += extra.packed.memory() + (extra.keys ? memory_of(*extra.keys) : 0);
   for (const Measured& one : contents_) {
     if (const auto* text = dynamic_cast<const PlainText*>(one.content().get())) bytes += text->memory();
+    if (const auto* text = dynamic_cast<const SetText*>(one.content().get())) bytes += text->memory();
   }
   forms_.for_each([&](Index, const std::vector<NodeForm>& forms) {
     for (const NodeForm& form : forms) bytes += sizeof(NodeForm) + memory_of(form.change.values());

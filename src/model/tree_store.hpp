@@ -64,6 +64,7 @@ class TreeStore {
   void touch(Index node) { stamp(node, Edit::own); }
   void set_direction(Direction direction);
   void set_em(double em);
+  void set_typesetter(std::shared_ptr<const Typesetter> typesetter);
   void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
   void when(Index node, const std::string& name, const Changes& change);
 
@@ -134,8 +135,9 @@ class TreeStore {
   [[nodiscard]] const Extra& extra(Index node) const { return extras_[flat_.extra[node]]; }
   [[nodiscard]] const std::vector<Extra>& extras() const { return extras_; }
   [[nodiscard]] const std::vector<Measured>& contents() const { return contents_; }
-  [[nodiscard]] double em() const { return em_; }
-  [[nodiscard]] Direction direction() const { return direction_; }
+  [[nodiscard]] double em() const { return setting_.em; }
+  [[nodiscard]] const Setting& setting() const { return setting_; }
+  [[nodiscard]] Direction direction() const { return setting_.direction; }
   /// Differs between any two trees of a process, copies included.
   [[nodiscard]] std::uint64_t identity() const { return identity_; }
   /// Counts the times that all nodes were laid anew.
@@ -282,8 +284,7 @@ class TreeStore {
   std::vector<Index> free_slots_;
   std::vector<std::uintptr_t> user_data_;  // by slot, as far as anybody set any
 
-  double em_;
-  Direction direction_;
+  Setting setting_;
   std::uint64_t identity_;
   std::size_t alive_ = 0;
   std::size_t laid_ = 0;  // nodes at the last packing

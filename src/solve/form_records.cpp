@@ -97,11 +97,11 @@ void FormRecords::put(const TreeStore& store, Index node) {
   put_into(store, node, keys);
   if (!scopes_.empty() && keys == plain) return;
 
-  CompiledNode compiled = compile(keys, store.em(), store.direction());
+  CompiledNode compiled = compile(keys, store.setting());
   store.keep_facts(node, compiled.traits);
   OwnRecord& record = own_record(slot);
   const Index own_place = own_of_slot_[slot], place = of_solver | own_place;
-  record.content = Measured(content_for(keys, store.content(node), store.em()));
+  record.content = Measured(content_for(keys, store.content(node), store.setting()));
   if (record.content.content()) compiled.traits.passive = 0;
   const OwnScope* scope = this->scope(slot);
   if (scope != nullptr && scope->held != 0) show_outward(store, node, compiled, record);
@@ -119,7 +119,7 @@ void FormRecords::put(const TreeStore& store, Index node) {
 void FormRecords::show_outward(const TreeStore& store, Index node, CompiledNode& compiled, OwnRecord& record) const {
   Keys outward = store.keys(node);
   put_forms_into(store, node, outward, false);
-  const CompiledNode plain = compile(outward, store.em(), store.direction());
+  const CompiledNode plain = compile(outward, store.setting());
   compiled.given[x_axis] = plain.given[x_axis];
   compiled.traits.width_way = plain.traits.width_way;
   record.plain_inset = plain.extra.edges.inset[x_axis];

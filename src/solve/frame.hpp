@@ -53,7 +53,8 @@ class ViewOf {
   ViewOf(const TreeStore& store, const StateOf<N>& results);
 
   const double em;
-  const bool mirrored;  ///< right-to-left
+  const bool mirrored;                 ///< right-to-left
+  const Typesetter* const typesetter;  ///< null: plain metrics
 
   [[nodiscard]] const Traits& traits(Index node) const { return traits_[node]; }
   [[nodiscard]] Index first_child(Index node) const { return first_child_[node]; }
@@ -92,13 +93,15 @@ class ViewOf {
   [[nodiscard]] Index extra_place(Index node) const { return extra_[node]; }
   /// All keys of a node that has some which the arrays cannot hold.
   [[nodiscard]] const Keys& keys(Index node) const { return *extra(node).keys; }
+  /// What the lengths of a node with these keys are multiples of.
+  [[nodiscard]] FontUnits units(const Keys& keys) const { return keys.units(em, typesetter); }
   /// A length among the keys of a node, as `pick(keys)` gives it; `whole` is what 100 % stands for.
   template <class Pick>
   [[nodiscard]] N length(Index node, const Pick& pick, N whole) const {
-    return moved(in_px(pick(keys(node)), keys(node).units(em), whole), [&](const auto& setting) {
+    return moved(in_px(pick(keys(node)), units(keys(node)), whole), [&](const auto& setting) {
       const auto& there = setting.extra(node).keys;  // none where it has another form: all is void then
       const Keys& said = there ? *there : keys(node);
-      return in_px(pick(said), said.units(em), whole);
+      return in_px(pick(said), units(said), whole);
     });
   }
   /// What is measured for a leaf, or null.

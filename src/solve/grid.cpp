@@ -128,9 +128,9 @@ template <class N>
 Repeats repeats_of(const ViewOf<N>& view, Index grid, const Keys& keys, N inner_width) {
   const N gap =
       is_unknown(inner_width) ? grid::gap_up(view, grid, x_axis) : grid::gap_down(view, grid, x_axis, inner_width);
-  return {repeats<N>(keys.columns, keys.units(view.em), gap, inner_width),
-          repeats<N>(keys.rows, keys.units(view.em), grid::gap_up<N>(view, grid, y_axis),
-                     height_for_counting<N>(view, grid))};
+  return {
+      repeats<N>(keys.columns, view.units(keys), gap, inner_width),
+      repeats<N>(keys.rows, view.units(keys), grid::gap_up<N>(view, grid, y_axis), height_for_counting<N>(view, grid))};
 }
 
 /// Takes out the tracks that nobody stands in, where they are to be dropped; `new_place` says where the others went.
@@ -328,14 +328,14 @@ void size_axis(const ViewOf<N>& view, Index grid, const InFlow& flow, Room asked
   const N counted = axis == x_axis ? whole : height_for_counting<N>(view, grid);
   const Tracks& written = axis == x_axis ? keys.columns : keys.rows;
   const std::uint32_t fitting =
-      repeats<N>(written, keys.units(view.em), axis == x_axis ? gap : gap_up<N>(view, grid, axis), counted);
+      repeats<N>(written, view.units(keys), axis == x_axis ? gap : gap_up<N>(view, grid, axis), counted);
   scratch.tracks.clear();
   for_each_written(written, fitting, [&](const Track& track, bool) {
     if (scratch.tracks.size() < limits::most_tracks)
-      scratch.tracks.push_back(resolved<N>(track, keys.units(view.em), whole));
+      scratch.tracks.push_back(resolved<N>(track, view.units(keys), whole));
   });
   const SizedTrackOf<N> added =
-      resolved<N>(axis == x_axis ? keys.auto_columns : keys.auto_rows, keys.units(view.em), whole);
+      resolved<N>(axis == x_axis ? keys.auto_columns : keys.auto_rows, view.units(keys), whole);
   const GridPlace& counts = view.grid_place(grid);
   scratch.tracks.resize(axis == x_axis ? counts.columns : counts.rows, added);
   drop_empty<axis, N>(view, flow, written, fitting, scratch);

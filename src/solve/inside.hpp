@@ -134,6 +134,7 @@ struct WordsOf {
   std::string_view text;
   RectOf<N> box;
   bool dropped = false;  ///< by `max_lines`
+  bool hyphen = false;   ///< shown behind the text
 };
 /// The lines of a text; none of other content.
 template <class SomeView>
@@ -155,8 +156,10 @@ template <class SomeView>
   for (const LinedText::Line& line : lines) {
     const auto above = static_cast<double>(all.size()) * text->line_height();
     const bool dropped = all.size() >= kept;
-    all.push_back(
-        {line.text, {left + far * (inner - line.width), top + above, line.width, text->line_height()}, dropped});
+    all.push_back({line.text,
+                   {left + far * (inner - line.width), top + above, line.width, text->line_height()},
+                   dropped,
+                   line.hyphen});
   }
   return all;
 }

@@ -47,7 +47,7 @@ FourSides Solution::border(NodeId node) const {
   if (!is_placed(node)) return {};
   const Keys said = keys(node);
   const auto on = [&](Side side) {
-    return said.border.on(side, tree().direction() == Direction::rtl).length().in_px(said.units(tree().em()), 0);
+    return said.border.on(side, tree().direction() == Direction::rtl).length().in_px(tree().units(said), 0);
   };
   return {on(Side::top), on(Side::right), on(Side::bottom), on(Side::left)};
 }
@@ -73,7 +73,9 @@ std::vector<Solution::Words> Solution::words(NodeId text_node) const {
   std::vector<Words> all;
   for (const auto& line : detail::words_of(finished(tree(), passes(), view), i)) {
     const auto& text = dynamic_cast<const LinedText&>(*view.content(i));
-    all.push_back({line.text, line.box, line.box.y + text.line_baseline(), line.dropped});
+    const auto* set = dynamic_cast<const SetText*>(&text);
+    all.push_back({line.text, line.box, line.box.y + text.line_baseline(), line.dropped, line.hyphen,
+                   set == nullptr ? nullptr : &set->style()});
   }
   return all;
 }

@@ -70,6 +70,16 @@ void speak(Scene& scene, std::string_view wording) {
     scene.tree.restyle(node, keys);
   }
   if (found->direction) scene.tree.set_direction(*found->direction);
+  if (found->fonts.empty()) return;
+  for (const NamedFont& font : found->fonts) {
+    const auto same = std::ranges::find(scene.fonts, font.name, &NamedFont::name);
+    if (same != scene.fonts.end()) {
+      *same = font;
+    } else {
+      scene.fonts.push_back(font);
+    }
+  }
+  if (scene.tree.typesetter()) scene.tree.set_typesetter(scene.tree.typesetter()->with(found->fonts));
 }
 
 void lengthen(Scene& scene, double share) {

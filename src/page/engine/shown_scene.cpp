@@ -21,7 +21,7 @@ void ShownScene::renew() {
 }
 
 void ShownScene::set_form(ShownForm form) {
-  Variant variant = variant_of(draft_.scene(), form.wording, form.modes, form.longer);
+  Variant variant = calls::variant_in(draft_.scene(), form.words, form.wording, form.modes, form.longer, file_);
   solution_.reset();
   scrolled_.reset();
   form_ = std::move(form);

@@ -9,6 +9,7 @@
 #include <string>
 #include <vector>
 
+#include "calls/words_asked.hpp"
 #include "fond_ladder/scene.hpp"
 #include "fond_ladder/trial.hpp"
 #include "fond_ladder/variant.hpp"
@@ -20,6 +21,7 @@ namespace fond_ladder::page {
 struct ShownForm {
   std::string wording;             ///< none when empty
   double longer = 0;               ///< share by which all texts are longer
+  calls::AskedWords words;         ///< what they are measured in
   std::vector<std::string> modes;  ///< that are on
 };
 

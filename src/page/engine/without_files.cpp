@@ -29,10 +29,13 @@ std::string scene::text_of_file(const std::string& path) {
 scene::UsedFiles scene::read_used_files(JsonDocument& document, Faults& faults, const std::string& /*file*/) {
   const ValueId uses = document.member(document.root(), "uses");
   if (uses != no_value) faults.add(document, uses, "the page has no files but the scene that it shows");
-  return {{}, {}, {}, {document.root()}, {}};
+  return {{}, {}, {}, {}, {document.root()}, {}};
 }
 bool scene::UsedFiles::uses(std::size_t /*one*/, std::size_t /*other*/) const {
   return false;
+}
+std::string scene::UsedFiles::way_to(std::size_t /*text*/) const {
+  return {};
 }
 scene::Places::Places(const std::string& /*file*/) {
   refuse();

@@ -51,6 +51,10 @@ SceneFault Faults::placed(const Found& found) const {
   return {file, position.line, position.column, pointer, found.message};
 }
 
+SceneFault Faults::placed_at(const JsonDocument& document, ValueId value) const {
+  return placed({document.text_of(value), document[value].offset, "", &document, value});
+}
+
 void Faults::raise() {
   std::vector<SceneFault> faults;
   for (const Found& found : found_) {

@@ -27,6 +27,8 @@ class Faults {
   void add(const JsonDocument& document, ValueId value, std::string message, bool at_key = false);
   /// A fault at an offset in the text that was taken in last.
   void add_at(std::size_t offset, std::string message);
+  /// Where a value stands, as a fault without a message.
+  [[nodiscard]] SceneFault placed_at(const JsonDocument& document, ValueId value) const;
   [[nodiscard]] bool empty() const { return found_.empty(); }
   /// Whether more will be counted at most, so that nobody needs to look for the nearest word.
   [[nodiscard]] bool lists_no_more() const;

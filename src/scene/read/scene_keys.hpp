@@ -7,8 +7,8 @@
 namespace fond_ladder::inline v0::scene {
 
 /// The keys at the top of a scene file, in the order of a tidy one.
-inline constexpr std::array<std::string_view, 15> scene_keys{"$schema",   "format", "scene",    "uses",   "em",
-                                                             "direction", "ladder", "ranges",   "modes",  "touch_size",
-                                                             "shared",    "parts",  "wordings", "claims", "root"};
+inline constexpr std::array<std::string_view, 17> scene_keys{
+    "$schema", "format", "scene",      "uses",   "em",    "direction", "words",  "fonts", "ladder",
+    "ranges",  "modes",  "touch_size", "shared", "parts", "wordings",  "claims", "root"};
 
 }  // namespace fond_ladder::inline v0::scene

@@ -3,13 +3,16 @@
 // A scene file into a Scene. Nodes are read in a loop, parents first, so that depth costs no stack; a fault never stops
 // the reading, and the tree is built only when there was none.
 #include <algorithm>
+#include <map>
 
 #include "fond_ladder/claim.hpp"
+#include "fond_ladder/fonts.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 #include "scene/read/faults.hpp"
+#include "scene/read/font_reader.hpp"
 #include "scene/read/json_document.hpp"
 #include "scene/read/node_reader.hpp"
 #include "scene/read/scene_keys.hpp"
@@ -24,8 +27,9 @@ using Type = JsonValue::Type;
 
 constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
 /// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
-constexpr std::array<std::string_view, 6> definition_keys{"ranges", "modes", "shared", "parts", "wordings", "claims"};
-constexpr std::array<std::string_view, 2> wording_keys{"texts", "direction"};
+constexpr std::array<std::string_view, 7> definition_keys{"ranges", "modes",    "fonts", "shared",
+                                                          "parts",  "wordings", "claims"};
+constexpr std::array<std::string_view, 3> wording_keys{"texts", "direction", "fonts"};
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
 }
@@ -57,6 +61,7 @@ class SceneReader : private ObjectReader {
     }
     const ValueId wordings = document_.member(top, "wordings");
     if (nodes.tree && wordings != no_value) read_wordings(wordings, *nodes.tree);
+    read_fonts();
     if (!faults_.empty()) faults_.raise();
     Scene scene(std::move(*nodes.tree));
     scene.tree.pack();
@@ -65,6 +70,8 @@ class SceneReader : private ObjectReader {
     list_clashes(nodes.origins);
     scene.origins = std::make_shared<const detail::Origins>(std::move(nodes.origins));
     scene.wordings = std::move(wordings_);
+    note_places(fonts_);
+    scene.fonts = std::move(fonts_.fonts);
     scene.title = title_;
     scene.ladder = std::move(ladder_);
     scene.touch_size = touch_size_;
@@ -72,6 +79,7 @@ class SceneReader : private ObjectReader {
     scene.modes = std::move(conditions_.modes);
     read_claims(top, scene);
     if (!faults_.empty()) faults_.raise();
+    if (words_ == WordsIn::fonts) set_words_of(scene);
     return scene;
   }
 
@@ -96,6 +104,8 @@ class SceneReader : private ObjectReader {
         em_ = positive(id, "\"em\" must be a number of pixels, more than 0");
       } else if (member.key == "direction") {
         direction_ = read_direction(id);
+      } else if (member.key == "words") {
+        read_words(id);
       } else if (member.key == "ladder") {
         read_ladder(id);
       } else if (member.key == "touch_size") {
@@ -142,6 +152,49 @@ class SceneReader : private ObjectReader {
     if (value.type != Type::string || value.text != "ltr")
       faults_.add(document_, id, "\"direction\" must be ltr or rtl");
     return Direction::ltr;
+  }
+
+  void read_words(ValueId id) {
+    const JsonValue& value = document_[id];
+    if (value.type == Type::string && value.text == word(WordsIn::fonts)) {
+      words_ = WordsIn::fonts;
+    } else if (value.type != Type::string || value.text != word(WordsIn::plain)) {
+      faults_.add(document_, id, "\"words\" must be plain or fonts");
+    }
+  }
+
+  /// The names of all fonts are known once the wordings are read.
+  void read_fonts() {
+    std::vector<ValueId> objects;
+    for (const ValueId top : used_.tops) {
+      if (const ValueId id = document_.member(top, "fonts"); id != no_value) objects.push_back(id);
+    }
+    fonts_ = scene::read_fonts(document_, objects, faults_);
+    std::vector<std::string> names;
+    for (const NamedFont& font : fonts_.fonts) names.push_back(font.name);
+    for (const Wording& wording : wordings_) {
+      for (const NamedFont& font : wording.fonts) names.push_back(font.name);
+    }
+    refuse_unknown_fonts(document_, names, faults_);
+  }
+
+  /// Measures the words with fonts; what is wrong with these is told where they are said.
+  void set_words_of(Scene& scene) {
+    try {
+      set_words(scene, WordsIn::fonts);
+    } catch (const BadFonts& bad) {
+      for (const BadFonts::Fault& fault : bad.faults()) {
+        const auto place = font_places_.find(fault.said_at);
+        faults_.add(document_,
+                    place == font_places_.end() ? document_.member(document_.root(), "words") : place->second,
+                    fault.message);
+      }
+      faults_.raise();
+    }
+  }
+
+  void note_places(const ReadFonts& read) {
+    for (std::size_t i = 0; i < read.fonts.size(); ++i) font_places_.emplace(read.fonts[i].said_at, read.places[i]);
   }
 
   void read_ladder(ValueId id) {
@@ -230,7 +283,7 @@ class SceneReader : private ObjectReader {
   /// Names that two used files define, neither of which uses the other.
   void list_clashes(detail::Origins& origins) const {
     origins.of_used_files = conditions_.of_used_files;
-    for (const auto* clashes : {&conditions_.clashes, &definitions_.clashes}) {
+    for (const auto* clashes : {&conditions_.clashes, &fonts_.clashes, &definitions_.clashes}) {
       for (const auto& [beaten, counts] : *clashes) {
         const std::size_t weak = document_.text_of(beaten), strong = document_.text_of(counts);
         if (used_.uses(strong, weak)) continue;
@@ -292,7 +345,7 @@ class SceneReader : private ObjectReader {
                     "no wording can be called \"all\": on the command line that stands for every wording", true);
       }
       if (member.type != Type::object) {
-        faults_.add(document_, id, "a wording must be an object of texts and a direction");
+        faults_.add(document_, id, "a wording must be an object of texts, a direction and fonts");
         return;
       }
       refuse_twins(id);
@@ -300,6 +353,10 @@ class SceneReader : private ObjectReader {
         if (faults_.lists_no_more()) return;
         if (part.key == "direction") {
           wording.direction = read_direction(inner);
+        } else if (part.key == "fonts") {
+          ReadFonts read = scene::read_fonts(document_, {inner}, faults_);
+          note_places(read);
+          wording.fonts = std::move(read.fonts);
         } else if (part.key == "texts" && part.type == Type::object) {
           for_each_member(inner,
                           [&](ValueId text, const JsonValue& said) { read_replacement(text, said, tree, wording); });
@@ -336,6 +393,9 @@ class SceneReader : private ObjectReader {
   double em_ = 16;
   double touch_size_ = Scene::usual_touch_size;
   Direction direction_ = Direction::ltr;
+  WordsIn words_ = WordsIn::plain;
+  ReadFonts fonts_;
+  std::map<std::string, ValueId> font_places_;  // by what NamedFont has them said at
   Ladder ladder_;
   std::vector<Wording> wordings_;
 };

@@ -26,6 +26,7 @@ class UsedFilesReader : private ObjectReader {
     way_.push_back({file, identity_of_file(file), 0});
     read_uses(document_.root());
     used.tops.push_back(document_.root());
+    used.scene = file;
   }
 
   UsedFiles used;
@@ -142,6 +143,12 @@ bool UsedFiles::uses(std::size_t one, std::size_t other) const {
     }
   }
   return seen.contains(other);
+}
+
+std::string UsedFiles::way_to(std::size_t text) const {
+  const std::string& file = files[text - 1];  // named by its way from the scene's folder
+  const std::size_t from = scene.rfind('/') + 1, behind = file.rfind('/') + 1;
+  return behind <= from ? "" : file.substr(from, behind - from);
 }
 
 UsedFiles read_used_files(JsonDocument& document, Faults& faults, const std::string& file) {

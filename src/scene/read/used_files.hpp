@@ -19,11 +19,15 @@ struct UsedFiles {
   std::deque<std::string> texts;   ///< of the document's texts but the first, in their order
   std::vector<std::string> files;  ///< their names, by way of the files that name them
   std::vector<std::string> asked;  ///< the same, with those that could not be read
+  std::string scene;               ///< the name of the first text
   std::vector<ValueId> tops;       ///< the outermost values that define names, the weakest first, the scene's own last
   std::vector<std::pair<std::size_t, std::size_t>> named;  ///< by text: the one that names a file, and that file
 
   /// Whether one text uses the other, perhaps by way of others.
   [[nodiscard]] bool uses(std::size_t one, std::size_t other) const;
+  /// The way from the folder of the scene to that of one of the other texts, with its last slash; empty where that is
+  /// the same.
+  [[nodiscard]] std::string way_to(std::size_t text) const;
 };
 
 /// Two used files that define one name, each in its own way: the value that is beaten, and the one that counts.

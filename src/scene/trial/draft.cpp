@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include <algorithm>
 
-#include "fond_ladder/plain_text.hpp"
 #include "fond_ladder/trial.hpp"
+#include "model/flat.hpp"
 #include "model/origins.hpp"
 #include "scene/read/scene_text.hpp"
 #include "scene/trial/changed_text.hpp"
@@ -76,7 +76,7 @@ Draft::Draft(const Scene& scene) : Draft(to_json(scene), scene.name()) {
   for (const NodeId node : scene.tree.nodes()) {
     // A text's plain words are told by its keys; whatever else a leaf measures is not in the file.
     const auto content = scene.tree.content(node);
-    if (content != nullptr && dynamic_cast<const PlainText*>(content.get()) == nullptr)
+    if (content != nullptr && detail::words_of_keys(content.get()) == nullptr)
       first.contents.emplace_back(first.scene.tree.at(scene.tree.path(node)), content);
   }
   first.complete();

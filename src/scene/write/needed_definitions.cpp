@@ -5,12 +5,14 @@
 
 #include <array>
 
+#include "fond_ladder/typesetter.hpp"
+
 namespace fond_ladder::inline v0::scene {
 namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 4> gathered_keys{"ranges", "modes", "shared", "parts"};
+constexpr std::array<std::string_view, 5> gathered_keys{"ranges", "modes", "fonts", "shared", "parts"};
 
 }  // namespace
 
@@ -20,8 +22,8 @@ NeededDefinitions::NeededDefinitions(const JsonDocument& document, const UsedFil
   }
   for (Definition& one : all_) {
     const bool is_condition = one.key == "ranges" || one.key == "modes";
-    one.needed =
-        document.text_of(one.value) == 0 || (is_condition && is_claimed(name_of_definition(document, one.value)));
+    one.needed = document.text_of(one.value) == 0 || (one.key == "fonts" && document[one.value].key == usual_font) ||
+                 (is_condition && is_claimed(name_of_definition(document, one.value)));
   }
   std::vector<ValueId> open{document.root()};
   while (!open.empty()) {
@@ -67,6 +69,7 @@ void NeededDefinitions::need(std::string_view key, std::string_view name, std::v
 void NeededDefinitions::look_through(ValueId at, std::vector<ValueId>& open) {
   const JsonValue& value = document_[at];
   if (value.key == "part" && value.type == Type::string) need("parts", value.text, open);
+  if (value.key == "font" && value.type == Type::string) need("fonts", value.text, open);
   if (value.key == "like" && value.type == Type::string) need("shared", value.text, open);
   for (ValueId id = value.first; id != no_value; id = document_[id].next) {
     if (value.key == "like" && document_[id].type == Type::string) need("shared", document_[id].text, open);

@@ -10,13 +10,14 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// The ranges, modes, parts or shared keys that a scene needs of itself and of the files that it uses: all of its own,
-/// and of theirs what its nodes and claims come to by name. In the order in which they count, the weakest first.
+/// The ranges, modes, fonts, parts or shared keys that a scene needs of itself and of the files that it uses: all of
+/// its own, and of theirs what its nodes and claims come to by name. In the order in which they count, the weakest
+/// first.
 class NeededDefinitions {
  public:
   NeededDefinitions(const JsonDocument& document, const UsedFiles& used);
 
-  /// `key` is one of those four.
+  /// `key` is one of those five.
   [[nodiscard]] std::vector<ValueId> of(std::string_view key) const;
 
  private:

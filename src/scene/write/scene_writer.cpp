@@ -28,6 +28,8 @@ class SceneWriter {
     constexpr double usual_em = 16;
     if (scene_.tree.em() != usual_em) page_.value("em", exact(scene_.tree.em()));
     if (scene_.tree.direction() == Direction::rtl) page_.value("direction", "\"rtl\"");
+    if (scene_.words != WordsIn::plain) page_.value("words", json_text(word(scene_.words)));
+    write_fonts(scene_.fonts);
     write_ladder();
     write_conditions();
     if (scene_.touch_size != Scene::usual_touch_size) page_.value("touch_size", exact(scene_.touch_size));
@@ -112,12 +114,28 @@ class SceneWriter {
     page_.close();
   }
 
+  void write_fonts(const std::vector<NamedFont>& fonts) {
+    if (fonts.empty()) return;
+    page_.open('{', "fonts");
+    for (const NamedFont& font : fonts) {
+      page_.open('{', font.name);
+      if (font.file.empty()) {
+        page_.value("family", json_text(font.family));
+      } else {
+        page_.value("file", json_text(font.file));
+      }
+      page_.close();
+    }
+    page_.close();
+  }
+
   void write_wordings() {
     if (scene_.wordings.empty()) return;
     page_.open('{', "wordings");
     for (const Wording& wording : scene_.wordings) {
       page_.open('{', wording.name);
       if (wording.direction) page_.value("direction", '"' + std::string(word(*wording.direction)) + '"');
+      write_fonts(wording.fonts);
       page_.open('{', "texts");
       for (const auto& [node, text] : wording.texts) page_.value(scene_.tree.path(node), json_text(text));
       page_.close();

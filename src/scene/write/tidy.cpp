@@ -48,7 +48,7 @@ class Tidier {
   explicit Tidier(const JsonDocument& document) : document_(document) {}
   /// All in one file, with what is needed of the files that the scene uses.
   Tidier(const JsonDocument& document, const UsedFiles& used)
-      : document_(document), needed_(std::in_place, document, used) {}
+      : document_(document), needed_(std::in_place, document, used), used_(&used) {}
 
   std::string write() {
     std::vector<Step> open{{document_.root(), Role::top}};
@@ -80,11 +80,19 @@ class Tidier {
       case Type::null: return page_.value(value.key, "null"), true;
       case Type::boolean: return page_.value(value.key, value.boolean ? "true" : "false"), true;
       case Type::number: return page_.value(value.key, exact(value.number)), true;
-      case Type::string: return page_.value(value.key, json_text(value.text)), true;
+      case Type::string: return page_.value(value.key, json_text(text_of(at.value))), true;
       case Type::array:
       case Type::object: return false;
     }
     return false;
+  }
+
+  /// A text as it is to stand in this file: the file of a font that another scene file names is looked for from here.
+  [[nodiscard]] std::string text_of(ValueId id) const {
+    const JsonValue& value = document_[id];
+    const std::size_t file = document_.text_of(id);
+    const bool is_font_file = value.key == "file" && file != 0 && used_ != nullptr && !value.text.starts_with('/');
+    return is_font_file ? used_->way_to(file) + value.text : value.text;
   }
 
   void open_value(const Step& at, std::vector<Step>& open) {
@@ -185,6 +193,7 @@ class Tidier {
 
   const JsonDocument& document_;
   std::optional<NeededDefinitions> needed_;
+  const UsedFiles* used_ = nullptr;
   JsonPage page_;
 };
 

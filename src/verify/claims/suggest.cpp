@@ -61,14 +61,13 @@ class Candidates {
     const Keys keys = tree_.keys(node);
     const std::string name = tree_.tail(node), above = tree_.tail(parent);
     if (is_one_of_many(node) || !is_plain_name(name)) return;
-    if (const auto width = known_size(keys.width, keys.units(tree_.em()))) add(name + ".width = " + rounded(*width));
-    if (const auto height = known_size(keys.height, keys.units(tree_.em())))
-      add(name + ".height = " + rounded(*height));
+    if (const auto width = known_size(keys.width, tree_.units(keys))) add(name + ".width = " + rounded(*width));
+    if (const auto height = known_size(keys.height, tree_.units(keys))) add(name + ".height = " + rounded(*height));
     if (keys.touch) add("shown(" + name + ")");
     if (keys.pin) add("enclosed(" + name + ", " + above + ")");
     const bool mirrored = tree_.direction() == Direction::rtl;
     const Keys around = tree_.keys(parent);
-    const double inset = around.padding.on(Side::right, mirrored).length().in_px(around.units(tree_.em()), 0);
+    const double inset = around.padding.on(Side::right, mirrored).length().in_px(tree_.units(around), 0);
     if (keys.margin.on(Side::left, mirrored).is_automatic())
       add(name + ".right = " + above + ".right" + (inset > 0 ? " - " + rounded(inset) : ""));
   }

@@ -117,7 +117,7 @@ class Places {
       const double from = start_of(box, axis) + box.size_on(axis) * (middle ? 0.5 : at_end ? 1 : 0);
       const std::string word = middle ? "middle" : at_end ? end_word(axis) : start_word(axis);
       Sum sum{"the " + word + " of " + tree_.step(sibling) + " " + rounded(from), from};
-      const double plus = one.tie.plus.in_px(solution_.keys(child_).units(tree_.em()), padding_box(axis));
+      const double plus = one.tie.plus.in_px(tree_.units(solution_.keys(child_)), padding_box(axis));
       add(sum, detail::counts_backwards(one.tie.edge, is_mirrored()) ? -plus : plus, "tie");
       if (nearest && std::abs(sum.at - at) >= off) continue;
       off = std::abs(sum.at - at);

@@ -128,8 +128,8 @@ void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sigh
         const Axis shorter = one.box.width < one.box.height ? x_axis : y_axis;
         const std::string key = side_word(shorter);
         const Sizing& said = one.keys().size_on(shorter);
-        const bool is_squeezed = said.way() == Sizing::Way::length &&
-                                 said.length().in_px(one.keys().units(seen.scene->tree.em()), 0) >= least;
+        const bool is_squeezed =
+            said.way() == Sizing::Way::length && said.length().in_px(seen.scene->tree.units(one.keys()), 0) >= least;
         return Reason{"only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
                       is_squeezed                         ? "say min_" + key + ", or shrink 0"
                       : said.way() == Sizing::Way::length ? "raise its " + key

@@ -151,7 +151,7 @@ std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axi
   if (!lays_along(above.kind, axis) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
     return {};
   if (most && most->is_percent()) return {};
-  const FontUnits units = keys.units(seen.scene->tree.em());
+  const FontUnits units = seen.scene->tree.units(keys);
   double given = size.length().in_px(units, 0);
   if (most) given = std::min(given, most->in_px(units, 0));
   const double got = one.box.size_on(axis);

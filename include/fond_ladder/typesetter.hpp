@@ -1,0 +1,76 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <memory>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/pieced_text.hpp"
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// What of a text's keys decides how its words are set.
+struct WordStyle {
+  double size = 16;  ///< of the characters, in pixels
+  std::string font;  ///< a name among the scene's fonts; empty: `body`
+  bool bold = false, slanted = false;
+  std::optional<double> line_height;  ///< times the size; absent: the font's
+  bool one_line = false;              ///< never wrapped; a line feed counts as a space
+  std::optional<int> max_lines;       ///< further lines are dropped
+  friend bool operator==(const WordStyle&, const WordStyle&) = default;
+};
+
+/// Words as a typesetter measured them. A text node has them where its tree has a typesetter.
+class SetText final : public PiecedText {
+ public:
+  /// Throws as PiecedText does.
+  SetText(std::string text, const std::vector<TextPiece>& pieces, LineStyle lines, WordStyle style)
+      : PiecedText(std::move(text), pieces, lines), style_(std::move(style)) {}
+  [[nodiscard]] const WordStyle& style() const { return style_; }
+
+ private:
+  WordStyle style_;
+};
+
+/// A font by the name that a scene has for it: one of the machine's, by its family, or one in a file.
+struct NamedFont {
+  std::string name;
+  std::string family;     ///< empty where there is a file
+  std::string file;       ///< as it is opened from the working directory
+  std::string said_at{};  ///< `file:line:column`, of one that a scene file says; for messages
+  friend bool operator==(const NamedFont&, const NamedFont&) = default;
+};
+
+/// The font of texts that name none.
+inline constexpr std::string_view usual_font = "body";
+
+/// Whoever measures the words of a tree otherwise than in plain metrics. `open_fonts` (fonts.hpp) gives one; a toolkit
+/// can bring its own.
+///
+/// All calls are pure, the same answer whenever they are asked, and come from any thread, also within a solve that
+/// takes up other forms of its nodes: they must not throw. What was asked once should be kept.
+class Typesetter {
+ public:
+  Typesetter() = default;
+  Typesetter(const Typesetter&) = delete;
+  Typesetter& operator=(const Typesetter&) = delete;
+  virtual ~Typesetter() = default;
+
+  /// The words of a text, or null for what it cannot set: these are measured in plain metrics.
+  [[nodiscard]] virtual std::shared_ptr<const SetText> set(const std::string& text, const WordStyle& style) const = 0;
+  /// The width of a zero, in pixels: one `ch`.
+  [[nodiscard]] virtual double zero_width(const WordStyle& style) const = 0;
+  /// The family that the words are set in, for whoever draws them.
+  [[nodiscard]] virtual std::string family(const WordStyle& style) const = 0;
+  /// The same with other fonts for these names: those of a wording. Throws BadFonts.
+  [[nodiscard]] virtual std::shared_ptr<const Typesetter> with(const std::vector<NamedFont>& fonts) const = 0;
+  /// What a person should know of the words set so far, a sentence each: which characters a font does not have.
+  [[nodiscard]] virtual std::vector<std::string> remarks() const { return {}; }
+};
+
+}  // namespace v0
+}  // namespace fond_ladder

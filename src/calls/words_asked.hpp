@@ -1,0 +1,29 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// `--words`: what the words of a scene are measured in, whatever its file says.
+
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "calls/command.hpp"
+#include "fond_ladder/scene.hpp"
+#include "fond_ladder/variant.hpp"
+
+namespace fond_ladder::calls {
+
+/// None: what the file says.
+using AskedWords = std::optional<WordsIn>;
+
+/// What the values of `--words` name, in their order; none of them: the file. Throws WrongCall.
+[[nodiscard]] std::vector<AskedWords> words_asked(const std::vector<std::string>& typed);
+/// The same where there can be one only.
+[[nodiscard]] AskedWords one_words_asked(const std::vector<std::string>& typed);
+
+/// As fond_ladder::variant_of, the words measured as is asked. Throws BadScene for fonts that are not there; `file` is
+/// the scene's.
+[[nodiscard]] Variant variant_in(const Scene& scene, AskedWords words, const std::string& wording,
+                                 const std::vector<std::string>& modes, double longer, const std::string& file);
+
+}  // namespace fond_ladder::calls

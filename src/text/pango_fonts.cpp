@@ -1,0 +1,400 @@
+// SPDX-License-Identifier: MIT
+//
+// Fonts by Pango, unhinted and in fractions of pixels, whatever the machine's settings for its screen are: sizes then
+// grow evenly, and a line is as wide on one machine as on another with the same font. One of the machine's is looked
+// for in its list; one in a file has a list of its own, with the files of the scene in it and nothing of the machine.
+//
+// A text is shaped once a style (layout_pieces.hpp). What was set is kept until it comes to `most_kept` bytes, then all
+// is forgotten: whoever uses a text holds it. Tests: pango_fonts_test.cpp.
+#include "text/pango_fonts.hpp"
+
+#include <pango/pangocairo.h>
+#include <pango/pangofc-fontmap.h>
+#include <sys/stat.h>
+
+#include <algorithm>
+
+#include "fond_ladder/fonts.hpp"
+#include "model/limits.hpp"
+#include "model/nearest_word.hpp"
+#include "model/number_text.hpp"
+#include "model/printable.hpp"
+#include "text/layout_pieces.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace typeset {
+namespace {
+
+/// Names that every machine knows some family by.
+constexpr std::array<std::string_view, 6> kinds_of_letters{"sans-serif", "serif", "monospace",
+                                                           "sans",       "mono",  "system-ui"};
+
+/// A fault of one font; the place in the list is put in by whoever reads the list.
+class NoFont : public std::runtime_error {
+ public:
+  using std::runtime_error::runtime_error;
+};
+
+bool same_name(std::string_view left, std::string_view right) {
+  const std::string one(left), other(right);
+  return FcStrCmpIgnoreCase(reinterpret_cast<const FcChar8*>(one.c_str()),
+                            reinterpret_cast<const FcChar8*>(other.c_str())) == 0;
+}
+
+bool is_kind_of_letters(const std::string& family) {
+  return std::ranges::any_of(kinds_of_letters, [&](std::string_view kind) { return same_name(family, kind); });
+}
+
+/// All but the kinds of letters, which Pango lists too.
+std::vector<std::string> families_in(PangoFontMap* map) {
+  PangoFontFamily** all = nullptr;
+  int count = 0;
+  pango_font_map_list_families(map, &all, &count);
+  std::vector<std::string> names;
+  for (int i = 0; i < count; ++i) names.emplace_back(pango_font_family_get_name(all[i]));  // NOLINT: Pango's array
+  g_free(static_cast<void*>(all));
+  std::ranges::sort(names);
+  names.erase(std::ranges::unique(names).begin(), names.end());
+  std::erase_if(names, is_kind_of_letters);
+  return names;
+}
+
+Owned<PangoContext> context_of(PangoFontMap* map) {
+  Owned<PangoContext> context(pango_font_map_create_context(map));
+  pango_context_set_round_glyph_positions(context.get(), 0);
+  pango_context_set_language(context.get(), pango_language_from_string("en"));  // not that of whoever runs it
+  cairo_font_options_t* options = cairo_font_options_create();
+  cairo_font_options_set_hint_style(options, CAIRO_HINT_STYLE_NONE);
+  cairo_font_options_set_hint_metrics(options, CAIRO_HINT_METRICS_OFF);
+  cairo_font_options_set_antialias(options, CAIRO_ANTIALIAS_GRAY);
+  pango_cairo_context_set_font_options(context.get(), options);
+  cairo_font_options_destroy(options);
+  return context;
+}
+
+/// Adds a font file to a list. Throws NoFont.
+void add_file(FcConfig* config, const std::string& file) {
+  struct stat about {};
+  if (stat(file.c_str(), &about) != 0) throw NoFont("there is no file " + printable(file));
+  if (!S_ISREG(about.st_mode)) throw NoFont(printable(file) + " is no plain file");
+  if (static_cast<std::uint64_t>(about.st_size) > limits::largest_font_file)
+    throw NoFont(printable(file) + " is larger than 64 MiB, which no font is");
+  const auto* name = reinterpret_cast<const FcChar8*>(file.c_str());
+  if (FcConfigAppFontAddFile(config, name) == FcFalse) throw NoFont(printable(file) + " is no font file");
+}
+
+/// What the first font of a file is called.
+Owned<PangoFontDescription> first_font_in(const std::string& file) {
+  int count = 0;
+  FcPattern* pattern = FcFreeTypeQuery(reinterpret_cast<const FcChar8*>(file.c_str()), 0, nullptr, &count);
+  if (pattern == nullptr) throw NoFont(printable(file) + " is no font file");
+  FcBool grows = FcFalse;
+  FcPatternGetBool(pattern, FC_SCALABLE, 0, &grows);
+  Owned<PangoFontDescription> description(pango_fc_font_description_from_pattern(pattern, 0));
+  FcPatternDestroy(pattern);
+  if (grows == FcFalse) throw NoFont(printable(file) + " is a font of one size; it must be one of outlines");
+  return description;
+}
+
+/// Texts as Pango takes them: UTF-8, byte for byte as long. A tab is a space here.
+std::string sound(const std::string& text, bool one_line) {
+  std::string sound = text;
+  const char *at = sound.data(), *end = at + sound.size();
+  while (g_utf8_validate(at, end - at, &at) == 0) {
+    sound[static_cast<std::size_t>(at - sound.data())] = '?';
+    ++at;
+  }
+  std::ranges::replace(sound, '\t', ' ');
+  if (one_line) {
+    std::ranges::replace(sound, '\n', ' ');
+    std::ranges::replace(sound, '\r', ' ');
+  }
+  return sound;
+}
+
+std::string listed(const std::set<std::uint32_t>& characters) {
+  constexpr std::size_t most = 8;
+  std::string list;
+  std::size_t told = 0;
+  for (const std::uint32_t one : characters) {
+    if (told++ == most) return list + " and " + std::to_string(characters.size() - most) + " more";
+    std::array<char, 8> bytes{};
+    const int length = g_unichar_to_utf8(one, bytes.data());
+    list += (list.empty() ? "" : " ") + printable({bytes.data(), static_cast<std::size_t>(length)});
+  }
+  return list;
+}
+
+}  // namespace
+
+std::size_t PangoFonts::KnownHash::operator()(const Known& known) const {
+  const std::hash<std::string_view> hash;
+  const std::size_t style = static_cast<std::size_t>(known.style.size * 64) * 8 + (known.style.bold ? 1 : 0) +
+                            (known.style.slanted ? 2 : 0) + (known.style.one_line ? 4 : 0);
+  return hash(known.text) * 31 + hash(known.style.font) + style;
+}
+
+PangoFonts::PangoFonts(std::vector<NamedFont> fonts) : fonts_(std::move(fonts)) {
+  std::vector<BadFonts::Fault> faults;
+  faces_.emplace("", open({}));
+  for (std::size_t i = 0; i < fonts_.size(); ++i) {
+    try {
+      faces_.insert_or_assign(fonts_[i].name, open(fonts_[i]));
+    } catch (const NoFont& fault) {
+      faults.push_back({i, fonts_[i].said_at, fault.what()});
+    }
+  }
+  if (!faults.empty()) throw BadFonts(std::move(faults));
+}
+
+PangoFonts::Face PangoFonts::open(const NamedFont& font) const {
+  Face face;
+  face.map.reset(pango_cairo_font_map_new_for_font_type(CAIRO_FONT_TYPE_FT));
+  if (!font.file.empty()) {
+    face.config.reset(FcConfigCreate());
+    add_file(face.config.get(), font.file);
+    face.description = first_font_in(font.file);
+    for (const NamedFont& other : fonts_) {  // for characters that this one does not have, and its bold
+      if (!other.file.empty() && other.file != font.file) {
+        try {
+          add_file(face.config.get(), other.file);
+        } catch (const NoFont&) {
+          continue;  // told where it stands
+        }
+      }
+    }
+    pango_fc_font_map_set_config(PANGO_FC_FONT_MAP(face.map.get()), face.config.get());
+  } else {
+    const std::string family = font.family.empty() ? "sans-serif" : font.family;
+    if (!is_kind_of_letters(family)) {
+      const std::vector<std::string> families = families_in(face.map.get());
+      if (std::ranges::none_of(families, [&](const std::string& one) { return same_name(family, one); })) {
+        const std::vector<std::string_view> words(families.begin(), families.end());
+        const std::string_view near = nearest_word(family, words);
+        throw NoFont("this machine has no font family \"" + printable(family) + "\"" +
+                     (near.empty() ? "" : "; did you mean \"" + printable(near) + "\"?") +
+                     " (fond-ladder fonts lists them)");
+      }
+    }
+    face.description.reset(pango_font_description_new());
+    pango_font_description_set_family(face.description.get(), family.c_str());
+  }
+  face.context = context_of(face.map.get());
+  return face;
+}
+
+const PangoFonts::Face& PangoFonts::face(const std::string& font) const {
+  auto found = faces_.find(font.empty() ? std::string(usual_font) : font);
+  if (found == faces_.end()) found = faces_.find(std::string(usual_font));
+  return found == faces_.end() ? faces_.at("") : found->second;
+}
+
+Owned<PangoFontDescription> PangoFonts::described(const WordStyle& style) const {
+  Owned<PangoFontDescription> description(pango_font_description_copy(face(style.font).description.get()));
+  pango_font_description_set_absolute_size(description.get(), style.size * PANGO_SCALE);
+  if (style.bold) pango_font_description_set_weight(description.get(), PANGO_WEIGHT_BOLD);
+  if (style.slanted) pango_font_description_set_style(description.get(), PANGO_STYLE_ITALIC);
+  return description;
+}
+
+Owned<PangoLayout> PangoFonts::layout(const std::string& text, const WordStyle& style) const {
+  Owned<PangoLayout> layout(pango_layout_new(face(style.font).context.get()));
+  pango_layout_set_font_description(layout.get(), described(style).get());
+  pango_layout_set_text(layout.get(), text.data(), static_cast<int>(text.size()));
+  return layout;
+}
+
+Owned<PangoLayout> PangoFonts::line(std::string_view text, const WordStyle& style) const {
+  const std::scoped_lock lock(mutex_);
+  Owned<PangoLayout> one = layout(sound(std::string(text), true), style);
+  pango_layout_set_single_paragraph_mode(one.get(), 1);
+  static_cast<void>(pango_layout_get_line_count(one.get()));  // shaped while nobody else is
+  return one;
+}
+
+std::size_t PangoFonts::shaped() const {
+  const std::scoped_lock lock(mutex_);
+  return shaped_;
+}
+
+std::shared_ptr<const SetText> PangoFonts::set(const std::string& text, const WordStyle& style) const {
+  if (text.size() > limits::longest_set_text || !(style.size <= limits::largest_set_size)) return nullptr;
+  const std::scoped_lock lock(mutex_);
+  Known known{text, style};
+  const auto found = known_.find(known);
+  if (found != known_.end()) return found->second;
+  std::shared_ptr<const SetText> set = shape(text, style);
+  constexpr std::size_t most_kept = 64 << 20;
+  if (bytes_ > most_kept) {
+    known_.clear();
+    bytes_ = 0;
+  }
+  bytes_ += sizeof(Known) + text.size() + (set ? set->memory() : 0);
+  known_.emplace(std::move(known), set);
+  return set;
+}
+
+std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const WordStyle& style) const {
+  ++shaped_;
+  const std::string words = sound(text, style.one_line);
+  const Face& face = this->face(style.font);
+  const Owned<PangoFont> own(pango_context_load_font(face.context.get(), described(style).get()));
+  if (!own) return nullptr;
+  LayoutPieces read =
+      pieces_in(layout(words, style).get(), [&](std::string_view characters, PangoFont* font, bool boxes) {
+        note_characters(characters, font, boxes, style, own.get());
+      });
+  if (read.ascent + read.descent <= 0) {
+    const Owned<PangoFontMetrics> metrics(pango_font_get_metrics(own.get(), nullptr));
+    read.ascent = static_cast<double>(pango_font_metrics_get_ascent(metrics.get())) / PANGO_SCALE;
+    read.descent = static_cast<double>(pango_font_metrics_get_descent(metrics.get())) / PANGO_SCALE;
+  }
+  if (style.one_line && !read.pieces.empty()) {  // one piece, which nothing breaks
+    TextPiece all = read.pieces.front();
+    double spaces = all.space;
+    for (std::size_t i = 1; i < read.pieces.size(); ++i) {
+      const TextPiece& next = read.pieces[i];
+      if (next.end > next.begin) all.width += spaces + next.width, spaces = 0, all.end = next.end;
+      spaces += next.space;
+    }
+    all.space = spaces;
+    all.hyphen = 0;
+    all.ends_paragraph = false;
+    read.pieces.assign(1, all);
+  }
+  LineStyle lines{read.ascent + read.descent, read.ascent, style.max_lines};
+  if (style.line_height) {
+    lines.height = *style.line_height * style.size;
+    lines.baseline = read.ascent + (lines.height - read.ascent - read.descent) / 2;
+  }
+  try {
+    return std::make_shared<const SetText>(style.one_line ? words : text, read.pieces, lines, style);
+  } catch (const BadPieces&) {  // too wide, or too small to have a height
+    return nullptr;
+  }
+}
+
+/// Characters that the font of a text does not have.
+void PangoFonts::note_characters(std::string_view characters, PangoFont* font, bool has_boxes, const WordStyle& style,
+                                 PangoFont* own) const {
+  const std::string name = style.font.empty() || !faces_.contains(style.font) ? std::string(usual_font) : style.font;
+  const char* end = characters.data() + characters.size();
+  for (const char* at = characters.data(); at < end; at = g_utf8_next_char(at)) {
+    const gunichar one = g_utf8_get_char(at);
+    if (g_unichar_isspace(one) != 0 || g_unichar_isprint(one) == 0 || g_unichar_iszerowidth(one) != 0) continue;
+    if (pango_font_has_char(own, one) != 0) continue;
+    const bool here = font != nullptr && pango_font_has_char(font, one) != 0;
+    if (here) {
+      elsewhere_[name].insert(one);
+    } else if (has_boxes || font == nullptr) {
+      nowhere_[name].insert(one);
+    }
+  }
+  const Owned<PangoFontDescription> got(pango_font_describe(own));
+  if (style.bold && pango_font_description_get_weight(got.get()) < PANGO_WEIGHT_SEMIBOLD)
+    faceless_.emplace(name, "bold");
+  if (style.slanted && pango_font_description_get_style(got.get()) == PANGO_STYLE_NORMAL)
+    faceless_.emplace(name, "slanted");
+}
+
+std::vector<std::string> PangoFonts::remarks() const {
+  const std::scoped_lock lock(mutex_);
+  std::vector<std::string> all;
+  const auto called = [&](const std::string& name) {
+    WordStyle style;
+    style.font = name;
+    const std::string family = pango_font_description_get_family(face(name).description.get());
+    return faces_.contains(name) ? "the font " + printable(name) + " (" + printable(family) + ")"
+                                 : "this machine's " + printable(family);
+  };
+  for (const auto& [font, characters] : elsewhere_)
+    all.push_back(called(font) + " does not have " + listed(characters) + "; another font stands in");
+  for (const auto& [font, characters] : nowhere_) {
+    const bool is_file = faces_.contains(font) && faces_.at(font).config;
+    all.push_back(called(font) + " does not have " + listed(characters) + ", nor has " +
+                  (is_file ? "another file of the scene" : "another font here") + "; boxes stand in");
+  }
+  for (const auto& [font, what] : faceless_)
+    all.push_back(called(font) + " has no " + what + " letters; its plain ones are measured");
+  return all;
+}
+
+double PangoFonts::zero_width(const WordStyle& style) const {
+  WordStyle of_zero = style;
+  of_zero.line_height.reset();
+  of_zero.max_lines.reset();
+  of_zero.one_line = true;
+  const auto zero = set("0", of_zero);
+  return zero ? zero->widths().max_content : plain_character * style.size;
+}
+
+std::string PangoFonts::family(const WordStyle& style) const {
+  return pango_font_description_get_family(face(style.font).description.get());
+}
+
+std::shared_ptr<const Typesetter> PangoFonts::with(const std::vector<NamedFont>& fonts) const {
+  std::vector<NamedFont> all;
+  for (const NamedFont& own : fonts_) {
+    if (std::ranges::find(fonts, own.name, &NamedFont::name) == fonts.end()) all.push_back(own);
+  }
+  all.insert(all.end(), fonts.begin(), fonts.end());
+  return open_fonts(all);
+}
+
+/// What was opened, by the fonts and by when their files were written.
+class Opened {
+ public:
+  std::shared_ptr<const PangoFonts> get(const std::vector<NamedFont>& fonts) {
+    std::string key;
+    for (const NamedFont& font : fonts) {
+      struct stat about {};
+      if (!font.file.empty()) stat(font.file.c_str(), &about);
+      for (const std::string& part : {font.name, font.family, font.file}) key.append(part).push_back('\0');
+      key += std::to_string(about.st_size) + ":" + std::to_string(about.st_mtim.tv_sec) + "." +
+             std::to_string(about.st_mtim.tv_nsec) + ";";
+    }
+    const std::scoped_lock lock(mutex_);
+    const auto known = std::ranges::find(all_, key, &Entry::first);
+    if (known != all_.end()) {
+      std::rotate(known, known + 1, all_.end());
+      return all_.back().second;
+    }
+    auto opened = std::make_shared<const PangoFonts>(fonts);
+    constexpr std::size_t most = 16;
+    if (all_.size() == most) all_.erase(all_.begin());
+    all_.emplace_back(key, opened);
+    return opened;
+  }
+
+ private:
+  using Entry = std::pair<std::string, std::shared_ptr<const PangoFonts>>;
+  std::mutex mutex_;
+  std::vector<Entry> all_;  // the one asked for last at the end
+};
+
+}  // namespace typeset
+
+bool can_open_fonts() {
+  return true;
+}
+
+std::vector<std::string> font_families() {
+  const typeset::Owned<PangoFontMap> map(pango_cairo_font_map_new_for_font_type(CAIRO_FONT_TYPE_FT));
+  return typeset::families_in(map.get());
+}
+
+std::shared_ptr<const Typesetter> open_fonts(const std::vector<NamedFont>& fonts) {
+  static typeset::Opened opened;
+  return opened.get(fonts);
+}
+
+std::shared_ptr<const PiecedText> pieces_of(PangoLayout* layout, std::optional<int> max_lines) {
+  const typeset::Owned<PangoLayout> unbroken(pango_layout_copy(layout));
+  pango_layout_set_width(unbroken.get(), -1);
+  pango_layout_set_ellipsize(unbroken.get(), PANGO_ELLIPSIZE_NONE);
+  const typeset::LayoutPieces read = typeset::pieces_in(unbroken.get());
+  return std::make_shared<const PiecedText>(pango_layout_get_text(layout), read.pieces,
+                                            LineStyle{read.ascent + read.descent, read.ascent, max_lines});
+}
+
+}  // namespace fond_ladder::inline v0

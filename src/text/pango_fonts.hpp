@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <pango/pango.h>
+
+#include <array>
+#include <cstdint>
+#include <map>
+#include <memory>
+#include <mutex>
+#include <set>
+#include <string>
+#include <string_view>
+#include <unordered_map>
+#include <vector>
+
+#include "fond_ladder/typesetter.hpp"
+#include "text/line_layouts.hpp"
+#include "text/owned.hpp"
+
+namespace fond_ladder::inline v0::typeset {
+
+/// Fonts of the machine and of files, by Pango. What was set is kept, as long as it is not too much.
+class PangoFonts final : public Typesetter, public LineLayouts {
+ public:
+  /// Throws BadFonts.
+  explicit PangoFonts(std::vector<NamedFont> fonts);
+
+  [[nodiscard]] std::shared_ptr<const SetText> set(const std::string& text, const WordStyle& style) const override;
+  [[nodiscard]] double zero_width(const WordStyle& style) const override;
+  [[nodiscard]] std::string family(const WordStyle& style) const override;
+  [[nodiscard]] std::shared_ptr<const Typesetter> with(const std::vector<NamedFont>& fonts) const override;
+  [[nodiscard]] std::vector<std::string> remarks() const override;
+
+  [[nodiscard]] Owned<PangoLayout> line(std::string_view text, const WordStyle& style) const override;
+  /// How many texts were shaped so far.
+  [[nodiscard]] std::size_t shaped() const;
+
+ private:
+  /// A font as texts ask for it.
+  struct Face {
+    Owned<FcConfig> config;  // of a file; none: the machine's
+    Owned<PangoFontMap> map;
+    Owned<PangoContext> context;
+    Owned<PangoFontDescription> description;
+  };
+  /// What a text is known by.
+  struct Known {
+    std::string text;
+    WordStyle style;
+    friend bool operator==(const Known&, const Known&) = default;
+  };
+  struct KnownHash {
+    std::size_t operator()(const Known& known) const;
+  };
+  struct FaceStyle {
+    std::string font;
+    bool bold, slanted;
+    friend auto operator<=>(const FaceStyle&, const FaceStyle&) = default;
+  };
+
+  [[nodiscard]] Face open(const NamedFont& font) const;
+  [[nodiscard]] const Face& face(const std::string& font) const;
+  [[nodiscard]] Owned<PangoFontDescription> described(const WordStyle& style) const;
+  [[nodiscard]] Owned<PangoLayout> layout(const std::string& text, const WordStyle& style) const;
+  [[nodiscard]] std::shared_ptr<const SetText> shape(const std::string& text, const WordStyle& style) const;
+  void note_characters(std::string_view characters, PangoFont* font, bool has_boxes, const WordStyle& style,
+                       PangoFont* own) const;
+
+  std::vector<NamedFont> fonts_;
+  std::map<std::string, Face> faces_;  // by name; the machine's sans by none
+
+  mutable std::mutex mutex_;  // of all below, and of Pango
+  mutable std::unordered_map<Known, std::shared_ptr<const SetText>, KnownHash> known_;
+  mutable std::size_t bytes_ = 0, shaped_ = 0;
+  mutable std::map<std::string, std::set<std::uint32_t>> elsewhere_, nowhere_;  // characters, by the font without them
+  mutable std::set<std::pair<std::string, std::string>> faceless_;              // font, and what it does not have
+};
+
+}  // namespace fond_ladder::inline v0::typeset

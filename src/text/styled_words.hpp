@@ -1,0 +1,22 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "fond_ladder/scene.hpp"
+
+namespace fond_ladder::inline v0::typeset {
+
+/// Words that a scene can show, in a style in which it can show them.
+struct StyledWords {
+  NodeId node;
+  std::string text;
+  WordStyle style;
+  const Wording* wording = nullptr;  ///< that says them or the font; null: the scene
+};
+
+/// Those of all texts, of what they are under each range and mode alone, and of every wording.
+[[nodiscard]] std::vector<StyledWords> styled_words(const Scene& scene);
+
+}  // namespace fond_ladder::inline v0::typeset

@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: MIT
+//
+// A build without Pango: whoever asks for fonts is told what to install.
+#include "fond_ladder/fonts.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+constexpr auto remedy =
+    "this build measures plain words only; install libpango1.0-dev and libcairo2-dev, and build it anew, to measure "
+    "with "
+    "fonts";
+
+}  // namespace
+
+bool can_open_fonts() {
+  return false;
+}
+
+std::vector<std::string> font_families() {
+  return {};
+}
+
+std::shared_ptr<const Typesetter> open_fonts(const std::vector<NamedFont>& /*fonts*/) {
+  throw BadFonts({{{}, "", remedy}});
+}
+
+std::shared_ptr<const PiecedText> pieces_of(_PangoLayout* /*layout*/, std::optional<int> /*max_lines*/) {
+  throw BadPieces(remedy);
+}
+
+}  // namespace fond_ladder::inline v0
