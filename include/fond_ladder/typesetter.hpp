@@ -21,6 +21,10 @@ struct WordStyle {
   std::optional<double> line_height;  ///< times the size; absent: the font's
   bool one_line = false;              ///< never wrapped; a line feed counts as a space
   std::optional<int> max_lines;       ///< further lines are dropped
+
+  /// Its lines in a font that reaches so far above and below the baseline, in pixels: what `line_height` adds or takes
+  /// lies half above and half below (CSS Inline 3, section 5.3).
+  [[nodiscard]] LineStyle lines(double ascent, double descent) const;
   friend bool operator==(const WordStyle&, const WordStyle&) = default;
 };
 
@@ -48,6 +52,9 @@ struct NamedFont {
 /// The font of texts that name none.
 inline constexpr std::string_view usual_font = "body";
 
+/// The one of some fonts that a text has which names this one: that, else `body`; null where there is neither.
+[[nodiscard]] const NamedFont* font_named(const std::vector<NamedFont>& fonts, const std::string& name);
+
 /// Whoever measures the words of a tree otherwise than in plain metrics. `open_fonts` (fonts.hpp) gives one; a toolkit
 /// can bring its own.
 ///
@@ -62,6 +69,10 @@ class Typesetter {
 
   /// The words of a text, or null for what it cannot set: these are measured in plain metrics.
   [[nodiscard]] virtual std::shared_ptr<const SetText> set(const std::string& text, const WordStyle& style) const = 0;
+  /// Why a text cannot be set, where that is a fault of the scene's; empty where plain metrics may stand in.
+  [[nodiscard]] virtual std::string refusal(const std::string& /*text*/, const WordStyle& /*style*/) const {
+    return {};
+  }
   /// The width of a zero, in pixels: one `ch`.
   [[nodiscard]] virtual double zero_width(const WordStyle& style) const = 0;
   /// The family that the words are set in, for whoever draws them.

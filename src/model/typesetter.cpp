@@ -1,12 +1,27 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/typesetter.hpp"
 
+#include <algorithm>
+
 #include "fond_ladder/keys.hpp"
 
 namespace fond_ladder::inline v0 {
 
 WordStyle Keys::word_style(double em) const {
   return {size.value_or(em), font, bold, slanted, line_height, one_line, max_lines};
+}
+
+LineStyle WordStyle::lines(double ascent, double descent) const {
+  if (!line_height) return {ascent + descent, ascent, max_lines};
+  const double height = *line_height * size;
+  return {height, ascent + (height - ascent - descent) / 2, max_lines};
+}
+
+const NamedFont* font_named(const std::vector<NamedFont>& fonts, const std::string& name) {
+  const auto find = [&](std::string_view wanted) { return std::ranges::find(fonts, wanted, &NamedFont::name); };
+  auto found = name.empty() ? fonts.end() : find(name);
+  if (found == fonts.end()) found = find(usual_font);
+  return found == fonts.end() ? nullptr : &*found;
 }
 
 FontUnits Keys::set_units(double em, const Typesetter& setter) const {

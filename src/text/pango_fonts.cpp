@@ -184,9 +184,8 @@ PangoFonts::Face PangoFonts::open(const NamedFont& font) const {
 }
 
 const PangoFonts::Face& PangoFonts::face(const std::string& font) const {
-  auto found = faces_.find(font.empty() ? std::string(usual_font) : font);
-  if (found == faces_.end()) found = faces_.find(std::string(usual_font));
-  return found == faces_.end() ? faces_.at("") : found->second;
+  const NamedFont* named = font_named(fonts_, font);
+  return faces_.at(named == nullptr ? "" : named->name);
 }
 
 Owned<PangoFontDescription> PangoFonts::described(const WordStyle& style) const {
@@ -262,13 +261,9 @@ std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const 
     all.ends_paragraph = false;
     read.pieces.assign(1, all);
   }
-  LineStyle lines{read.ascent + read.descent, read.ascent, style.max_lines};
-  if (style.line_height) {
-    lines.height = *style.line_height * style.size;
-    lines.baseline = read.ascent + (lines.height - read.ascent - read.descent) / 2;
-  }
   try {
-    return std::make_shared<const SetText>(style.one_line ? words : text, read.pieces, lines, style);
+    return std::make_shared<const SetText>(style.one_line ? words : text, read.pieces,
+                                           style.lines(read.ascent, read.descent), style);
   } catch (const BadPieces&) {  // too wide, or too small to have a height
     return nullptr;
   }
@@ -317,6 +312,18 @@ std::vector<std::string> PangoFonts::remarks() const {
   for (const auto& [font, what] : faceless_)
     all.push_back(called(font) + " has no " + what + " letters; its plain ones are measured");
   return all;
+}
+
+std::string PangoFonts::refusal(const std::string& text, const WordStyle& style) const {
+  if (set(text, style) != nullptr) return {};
+  if (text.size() > limits::longest_set_text) {
+    return "its words take " + std::to_string(text.size()) + " bytes; with fonts a text has at most " +
+           std::to_string(limits::longest_set_text);
+  }
+  if (!(style.size <= limits::largest_set_size)) {
+    return "its size is " + exact(style.size) + "; with fonts a text has at most " + exact(limits::largest_set_size);
+  }
+  return "its words come to more than 1e6 pixels, or to none in height; with fonts that is not measured";
 }
 
 double PangoFonts::zero_width(const WordStyle& style) const {

@@ -27,6 +27,7 @@ class PangoFonts final : public Typesetter, public LineLayouts {
   explicit PangoFonts(std::vector<NamedFont> fonts);
 
   [[nodiscard]] std::shared_ptr<const SetText> set(const std::string& text, const WordStyle& style) const override;
+  [[nodiscard]] std::string refusal(const std::string& text, const WordStyle& style) const override;
   [[nodiscard]] double zero_width(const WordStyle& style) const override;
   [[nodiscard]] std::string family(const WordStyle& style) const override;
   [[nodiscard]] std::shared_ptr<const Typesetter> with(const std::vector<NamedFont>& fonts) const override;

@@ -3,8 +3,6 @@
 #include <utility>
 
 #include "fond_ladder/fonts.hpp"
-#include "model/limits.hpp"
-#include "model/number_text.hpp"
 #include "text/styled_words.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -14,18 +12,6 @@ std::string sentences(const std::vector<BadFonts::Fault>& faults) {
   std::string all;
   for (const BadFonts::Fault& fault : faults) all += (all.empty() ? "" : "\n") + fault.message;
   return all;
-}
-
-/// Why a typesetter of ours does not set a text.
-std::string why_not(const std::string& text, const WordStyle& style) {
-  if (text.size() > limits::longest_set_text) {
-    return "its words take " + std::to_string(text.size()) + " bytes; with fonts a text has at most " +
-           std::to_string(limits::longest_set_text);
-  }
-  if (style.size > limits::largest_set_size) {
-    return "its size is " + exact(style.size) + "; with fonts a text has at most " + exact(limits::largest_set_size);
-  }
-  return "its words come to more than 1e6 pixels in a line, or to none in height; that is not measured with fonts";
 }
 
 }  // namespace
@@ -83,8 +69,9 @@ void set_words(Scene& scene, WordsIn words) {
     for (const auto& [wording, its] : of_wordings) {
       if (wording == one.wording) by = its.get();
     }
-    if (by->set(one.text, one.style) == nullptr)
-      faults.push_back({{}, "", scene.tree.path(one.node) + ": " + why_not(one.text, one.style)});
+    if (by->set(one.text, one.style) != nullptr) continue;
+    const std::string why = by->refusal(one.text, one.style);
+    if (!why.empty()) faults.push_back({{}, "", scene.tree.path(one.node) + ": " + why});
   }
   if (!faults.empty()) throw BadFonts(std::move(faults));
   scene.tree.set_typesetter(setter);

@@ -50,7 +50,7 @@ ExitStatus fonts(const FontsCall& call, const Streams& streams) {
   for (const std::string& family : families) fmt::print(streams.out, "  {}\n", printable(family));
   if (!families.empty()) {
     fmt::print(streams.out, "\nin a scene: \"words\": \"fonts\", \"fonts\": {{\"body\": {{\"family\": \"{}\"}}}}\n",
-               printable(families.front()));
+               printable(call.part.empty() ? "sans-serif" : families.front()));
     fmt::print(streams.out, "sans-serif, serif and monospace are families too: whatever this machine has for them\n");
   }
   return families.empty() ? findings : all_well;

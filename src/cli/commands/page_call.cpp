@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "cli/commands/page_call.hpp"
 
+#include "fond_ladder/fonts.hpp"
+#include "fond_ladder/scene_file.hpp"
+#include "page/report/pieces_text.hpp"
 #include "page/report/report_text.hpp"
 
 namespace fond_ladder::cli {
@@ -13,8 +16,30 @@ Rung size_of(const PageCall& call, const Ladder& ladder) {
 }
 
 page::Start start_of(const PageCall& call, std::string text, std::optional<std::uint64_t> version) {
-  return {call.scene.file,  std::move(text),   {},     call.scene.wording, call.scene.longer,
-          call.scene.modes, call.scene.trials, version};
+  page::Start start;
+  start.file = call.scene.file;
+  start.text = std::move(text);
+  start.wording = call.scene.wording;
+  start.longer = call.scene.longer;
+  start.words = call.scene.words.empty() ? "" : call.scene.words.front();
+  start.modes = call.scene.modes;
+  start.trials = call.scene.trials;
+  start.version = version;
+  return start;
+}
+
+/// The pieces of all words, where the scene has fonts or is shown with some: of the scene as it is too, for a form that
+/// is chosen here can be taken back on the page.
+std::string pieces_for(const std::string& text, const std::string& file, const Scene& shown) {
+  Scene as_it_is = read_scene(text, file), changed = shown;
+  if (!shown.tree.typesetter() && as_it_is.fonts.empty() && shown.fonts.empty()) return {};
+  try {
+    set_words(as_it_is, WordsIn::fonts);
+    set_words(changed, WordsIn::fonts);
+  } catch (const BadFonts&) {  // nobody has asked for them
+    return {};
+  }
+  return page::pieces_text({&as_it_is, &changed});
 }
 
 }  // namespace
@@ -28,13 +53,15 @@ void add_page(Options& options, PageCall& call) {
 PageScene read_page_scene(const PageCall& call, const Streams& streams) {
   auto [text, shown] = load_text_and_variant(call.scene, streams);
   const Rung size = size_of(call, shown.scene.ladder);
-  return {std::move(text), std::move(shown), size};
+  std::string pieces = pieces_for(text, call.scene.file, shown.scene);
+  return {std::move(text), std::move(shown), size, std::move(pieces)};
 }
 
 std::string page_of(const std::string& page_without_scene, const PageCall& call, const PageScene& scene,
                     std::optional<std::uint64_t> version) {
   page::Start start = start_of(call, scene.text, version);
   start.size = scene.size;
+  start.pieces = scene.pieces;
   return page::report_text(page_without_scene, start, scene.shown.scene.name(),
                            page::still_picture(scene.shown.scene, scene.size, call.scene.modes));
 }

@@ -22,6 +22,7 @@ struct PageScene {
   std::string text;
   Variant shown;
   Rung size;
+  std::string pieces;  // of its words, where it has fonts
 };
 /// Throws BadScene, BadTrial and WrongCall.
 [[nodiscard]] PageScene read_page_scene(const PageCall& call, const Streams& streams);

@@ -33,17 +33,29 @@ std::optional<int> parse_port(const std::string& text) {
   return port;
 }
 
-/// The page of the file as it is now.
-std::string page_now(const std::string& page_without_scene, const PageCall& call, const page::WatchedFile& file) {
-  const page::WatchedFile::Content content = file.content();
+/// What the file is now, as `of(scene)` tells it, or where it is wrong as `of_faulty()`.
+template <class Of, class OfFaulty>
+std::string now(const PageCall& call, const page::WatchedFile::Content& content, Of of, OfFaulty of_faulty) {
   std::istringstream nothing;
   std::ostringstream unheard;
   const Streams streams{nothing, unheard, unheard, ShippedScene{call.scene.file, content.text}};
   try {
-    return page_of(page_without_scene, call, read_page_scene(call, streams), content.version);
+    return of(read_page_scene(call, streams));
   } catch (const std::exception&) {  // the page says the same
-    return page_of_faulty(page_without_scene, call, content.text, content.version);
+    return of_faulty();
   }
+}
+
+std::string page_now(const std::string& page_without_scene, const PageCall& call, const page::WatchedFile& file) {
+  const page::WatchedFile::Content content = file.content();
+  return now(
+      call, content, [&](const PageScene& scene) { return page_of(page_without_scene, call, scene, content.version); },
+      [&] { return page_of_faulty(page_without_scene, call, content.text, content.version); });
+}
+
+std::string pieces_now(const PageCall& call, const page::WatchedFile& file) {
+  return now(
+      call, file.content(), [](const PageScene& scene) { return scene.pieces; }, [] { return std::string(); });
 }
 
 /// Says what is wrong with the scene at the beginning; the page shows it too, until it is mended.
@@ -65,8 +77,9 @@ ExitStatus preview(const PreviewCall& call, const Streams& streams) {
   const std::string page = page::page_without_scene();
   page::WatchedFile file(call.page.scene.file);
   const std::string title = title_of_first(call.page, file, streams);
-  page::Server server(
-      file, [&] { return page_now(page, call.page, file); }, port, call.write);
+  page::Server server(file,
+                      {[&] { return page_now(page, call.page, file); }, [&] { return pieces_now(call.page, file); }},
+                      port, call.write);
   const std::string address = fmt::format("http://127.0.0.1:{}/", server.port());
   fmt::print(streams.out, "{} at {}{}; Ctrl-C ends it\n", printable(title), address,
              server.is_elsewhere() && !port ? fmt::format(" ({} is taken)", page::Server::usual_port) : "");

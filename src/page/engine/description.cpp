@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: MIT
 #include "page/engine/description.hpp"
+#include "page/engine/piece_book.hpp"
 
 #include <sstream>
 
@@ -56,6 +57,30 @@ void write_form(JsonWriter& json, const ShownForm& form) {
   json.end();
 }
 
+/// What the words are measured in, and the texts that have plain words although it is fonts.
+void write_words(JsonWriter& json, const ShownScene& shown) {
+  const Tree& tree = shown.tree();
+  std::vector<std::string> plain, families;
+  if (tree.typesetter()) {
+    for (const NodeId node : shown.nodes()) {
+      if (tree.kind(node) != Kind::text) continue;
+      const auto* set = dynamic_cast<const SetText*>(tree.content(node).get());
+      if (set == nullptr) {
+        plain.push_back(tree.path(node));
+        continue;
+      }
+      std::string family = tree.typesetter()->family(set->style());
+      if (std::ranges::find(families, family) == families.end()) families.push_back(std::move(family));
+    }
+  }
+  json.begin_object("words");
+  json.text("in", word(tree.typesetter() ? WordsIn::fonts : WordsIn::plain));
+  json.truth("carried", !carried_pieces().empty());
+  json.texts("families", families);
+  json.texts("plain", plain);
+  json.end();
+}
+
 }  // namespace
 
 std::string description(ShownScene& shown) {
@@ -76,6 +101,7 @@ std::string description(ShownScene& shown) {
   json.texts("wordings", wordings);
   json.texts("parts", shown.draft().parts());
   json.texts("claims", scene.claims);
+  write_words(json, shown);
   write_form(json, shown.form());
   write_changes(json, shown.draft());
   const Tree& tree = shown.tree();

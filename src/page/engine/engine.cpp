@@ -15,6 +15,7 @@
 #include "page/engine/asking.hpp"
 #include "page/engine/description.hpp"
 #include "page/engine/handles.hpp"
+#include "page/engine/piece_book.hpp"
 #include "page/engine/shown_scene.hpp"
 #include "page/engine/ties.hpp"
 
@@ -129,11 +130,20 @@ int FOND_LADDER_EXPORT(fl_open)() {
   });
 }
 
-/// Chooses a form: a wording or nothing, the share by which texts are longer, the modes that are on.
+/// Takes the pieces of words in the room, for scenes that are opened then.
+int FOND_LADDER_EXPORT(fl_pieces)() {
+  return attempt([] { carried_pieces().read(page().room); });
+}
+
+/// Chooses a form: a wording or nothing, the share by which texts are longer, what they are measured in or nothing, the
+/// modes that are on.
 int FOND_LADDER_EXPORT(fl_form)() {
   return attempt([] {
     const std::vector<std::string> texts = texts_in_room();
-    ShownForm form{texts.at(0), 0, {texts.begin() + 2, texts.end()}};
+    ShownForm form;
+    form.wording = texts.at(0);
+    form.modes.assign(texts.begin() + 3, texts.end());
+    if (!texts.at(2).empty()) form.words = calls::one_words_asked({texts[2]});
     if (!texts[1].empty()) form.longer = std::strtod(texts[1].c_str(), nullptr);
     std::erase(form.modes, "");
     shown().set_form(std::move(form));

@@ -14,6 +14,7 @@ using picture::Stroke;
 void RecordingPen::clear() {
   strokes_.clear();
   letters_.clear();
+  families_.clear();
 }
 
 void RecordingPen::add(std::initializer_list<double> numbers) {
@@ -63,10 +64,21 @@ void RecordingPen::polygon(std::span<const Point> corners, const Ink& ink) {
 
 void RecordingPen::letters(std::string_view text, Point at, const Lettering& lettering, double width) {
   if (text.empty()) return;
+  auto face = static_cast<double>(lettering.face);
+  std::size_t family_at = 0, family_bytes = 0;
+  if (lettering.typesetter != nullptr) {
+    const WordStyle& style = *lettering.style;
+    const std::string family = lettering.typesetter->family(style);
+    const auto [known, is_new] = families_.try_emplace(family, letters_.size());
+    if (is_new) letters_ += family;
+    family_at = known->second;
+    family_bytes = family.size();
+    face = widths_.size() + (style.bold ? 1.0 : 0.0) + (style.slanted ? 2.0 : 0.0);
+  }
   add({letters_code, at.x, at.y});
   add(lettering.ink);
-  add({lettering.size, static_cast<double>(lettering.face), lettering.turned ? 1.0 : 0.0, width,
-       static_cast<double>(letters_.size()), static_cast<double>(text.size())});
+  add({lettering.size, face, lettering.turned ? 1.0 : 0.0, width, static_cast<double>(letters_.size()),
+       static_cast<double>(text.size()), static_cast<double>(family_at), static_cast<double>(family_bytes)});
   letters_ += text;
 }
 

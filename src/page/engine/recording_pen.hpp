@@ -17,7 +17,8 @@ namespace fond_ladder::page {
 ///   1 outline   x y width height, ink, width, line
 ///   2 lines     ink, width, line, how many, then x y x y of each
 ///   3 polygon   ink, how many corners, then x y of each
-///   4 letters   x y, ink, size, face, turned, width (0: as it comes), where they begin in `letters`, how many bytes
+///   4 letters   x y, ink, size, face, turned, width (0: as it comes), where they begin in `letters`, how many bytes,
+///               and the same of the font family; from face 3 on, then 1 is added for bold and 2 for slanted
 ///   5 clip      x y width height
 ///   6 unclip
 ///   7 hatch     x y width height, ink, width, line, way (0 rising, 1 falling, 2 crossed), step
@@ -47,6 +48,7 @@ class RecordingPen final : public picture::Pen {
 
   std::vector<double> strokes_;
   std::string letters_;
+  std::map<std::string, std::size_t> families_;                       // where each stands in `letters_`
   std::array<std::map<std::string, double, std::less<>>, 3> widths_;  // in letters of size 1, face by face
 };
 

@@ -4,7 +4,7 @@
 // one for what is told of a node at once, one for what may take seconds.
 
 import { messageOf } from './dom.js';
-import { Engine, Trapped } from './engine.js';
+import { Engine, Trapped, carried } from './engine.js';
 
 /**
  * @typedef {object} Question
@@ -36,6 +36,12 @@ export function answerQuestions() {
       module = Promise.resolve(data.module);
       return;
     }
+    if ('pieces' in data) {
+      last = last.then(() => {
+        [carried.pieces, opened] = [data.pieces, ''];
+      });
+      return;
+    }
     last = last.then(async () => {
       try {
         postMessage({ answer: await answer(data) });
@@ -54,6 +60,8 @@ export class Asker {
   /** @type {{purpose: string, question: Question, keep: (answer: import('./engine.js').Answer | null) => void, fail: (error: Error) => void}[]} */
   #waiting = [];
   #busy = false;
+  /** Those that the worker has. */
+  #pieces = '';
   #script;
   #module;
   #first;
@@ -123,6 +131,10 @@ export class Asker {
     if (!this.#worker) {
       this.#worker = new Worker(this.#script);
       this.#worker.postMessage({ module: await this.#module });
+    }
+    if (this.#pieces !== carried.pieces) {
+      this.#worker.postMessage({ pieces: carried.pieces });
+      this.#pieces = carried.pieces;
     }
     return this.#worker;
   }

@@ -6,8 +6,17 @@ const decoder = new TextDecoder();
 const faces = ['sans-serif', 'bold sans-serif', 'monospace'];
 const dashes = [[], [4, 3], [1.2, 6.8]];
 
-/** @param {number} face @param {number} size */
-const font = (face, size) => (face === 1 ? `bold ${size}px sans-serif` : `${size}px ${faces[face]}`);
+/**
+ * From face 3 on the letters are of a family, and 1 more is bold, 2 more slanted.
+ * @param {number} face
+ * @param {number} size
+ * @param {string} [family]
+ */
+function font(face, size, family = '') {
+  if (face < faces.length) return face === 1 ? `bold ${size}px sans-serif` : `${size}px ${faces[face]}`;
+  const style = `${(face - faces.length) & 2 ? 'italic ' : ''}${(face - faces.length) & 1 ? 'bold ' : ''}`;
+  return `${style}${size}px "${family.replace(/["\\\n]/g, '')}", sans-serif`;
+}
 
 /** How wide letters of size 1 are, in the fonts of this browser. */
 export function letterRuler() {
@@ -137,13 +146,13 @@ export function play(context, { strokes, letters }, dark, named) {
       }
       case 4: {
         const written = text(strokes[at + 10], strokes[at + 11]);
-        write(context, strokes, at, written, dark);
+        write(context, strokes, at, written, text(strokes[at + 12], strokes[at + 13]), dark);
         const [size, face, turned] = strokes.subarray(at + 6, at + 9);
         if (named && face === 1 && turned === 0) {
-          const [x, y, width] = [strokes[at], strokes[at + 1] - size, natural(context, written, face, size)];
+          const [x, y, width] = [strokes[at], strokes[at + 1] - size, natural(context, written, '1', size)];
           named(written, { x, y, width, height: 1.2 * size });
         }
-        at += 12;
+        at += 14;
         break;
       }
       case 5:
@@ -167,21 +176,23 @@ export function play(context, { strokes, letters }, dark, named) {
   }
 }
 
-/** @type {Map<string, number>[]} */
-const widths = [new Map(), new Map(), new Map()];
+/** By face and family, then by text. @type {Map<string, Map<string, number>>} */
+const widths = new Map();
 /**
  * How wide a text is by itself; what was measured once is kept, in letters of size 1.
  * @param {CanvasRenderingContext2D} context  whose font is that of the text
  * @param {string} text
- * @param {number} face
+ * @param {string} face  with its family
  * @param {number} size
  */
 function natural(context, text, face, size) {
-  let width = widths[face].get(text);
+  let known = widths.get(face);
+  if (!known) widths.set(face, (known = new Map()));
+  let width = known.get(text);
   if (width === undefined) {
     width = context.measureText(text).width / size;
-    if (widths[face].size > 20000) widths[face].clear();
-    widths[face].set(text, width);
+    if (known.size > 20000) known.clear();
+    known.set(text, width);
   }
   return width * size;
 }
@@ -191,13 +202,14 @@ function natural(context, text, face, size) {
  * @param {Float64Array} strokes
  * @param {number} at
  * @param {string} text
+ * @param {string} family
  * @param {boolean} dark
  */
-function write(context, strokes, at, text, dark) {
+function write(context, strokes, at, text, family, dark) {
   const [size, face, turned, width] = strokes.subarray(at + 6, at + 10);
-  context.font = font(face, size);
+  context.font = font(face, size, family);
   context.fillStyle = style(strokes, at + 2, dark);
-  const stretched = width > 0 ? width / (natural(context, text, face, size) || 1) : 1;
+  const stretched = width > 0 ? width / (natural(context, text, `${face}${family}`, size) || 1) : 1;
   if (turned === 0 && stretched === 1) {
     context.fillText(text, strokes[at], strokes[at + 1]);
     return;

@@ -65,6 +65,21 @@ export function controlSize(session, hand) {
   });
 }
 
+/** What there is to know of words in fonts. @param {import('./engine.js').Scene} scene */
+function aboutWords({ words, nodes }) {
+  if (words.in !== 'fonts') return [];
+  const { families, plain } = words;
+  const tails = plain.map((path) => nodes.find((node) => node.path === path)?.tail ?? path);
+  const parts = [];
+  if (families.length > 0)
+    parts.push(`Words are as wide as in ${few(families)} where this page was written; letters are fitted to that.`);
+  if (tails.length > 0)
+    parts.push(
+      `Not measured there, so in plain words: ${few(tails)}. ${tails.length === 1 ? 'Its sizes differ' : 'Their sizes differ'} from those in fonts.`,
+    );
+  return [make('p', { className: 'note', id: 'fl-words' }, parts.join(' '))];
+}
+
 /** @param {import('./session.js').Session} session */
 export function controlForm(session) {
   const quietly = (/** @type {Promise<void>} */ done) => done.catch((error) => session.say(error.message));
@@ -96,6 +111,16 @@ export function controlForm(session) {
       choice.addEventListener('change', () => quietly(session.setForm({ wording: choice.value })));
       parts.push(make('label', {}, 'texts ', choice));
     }
+    if (session.scene.words.carried) {
+      const measured = session.scene.words.in;
+      const choice = make(
+        'select',
+        { 'data-key': 'words' },
+        ...['plain', 'fonts'].map((name) => make('option', { value: name, selected: name === measured }, name)),
+      );
+      choice.addEventListener('change', () => quietly(session.setForm({ words: choice.value })));
+      parts.push(make('label', {}, 'words in ', choice));
+    }
     const longer = make('input', {
       value: session.percent ? String(session.percent) : '',
       size: 3,
@@ -118,7 +143,7 @@ export function controlForm(session) {
     );
     ways.addEventListener('change', () => quietly(session.apply('try', `direction=${ways.value}`)));
     parts.push(make('label', {}, 'reads ', ways));
-    refill(find('forms'), ...parts);
+    refill(find('forms'), ...parts, ...aboutWords(session.scene));
   });
 }
 

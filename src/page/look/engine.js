@@ -31,7 +31,14 @@
  * @typedef {object} Form
  * @property {string} wording
  * @property {number} longer
+ * @property {string} words  what they are measured in: plain, fonts, or nothing, as the scene says
  * @property {string[]} modes
+ *
+ * @typedef {object} Words
+ * @property {'plain' | 'fonts'} in
+ * @property {boolean} carried  whether there are pieces, so that it can be fonts
+ * @property {string[]} families
+ * @property {string[]} plain  texts without pieces, which have plain words
  *
  * @typedef {object} Scene
  * @property {string} name
@@ -44,6 +51,7 @@
  * @property {string[]} wordings
  * @property {string[]} parts
  * @property {string[]} claims
+ * @property {Words} words
  * @property {Form} form
  * @property {Change[]} changes
  * @property {string[]} hints
@@ -155,6 +163,9 @@ function system(memory) {
   };
 }
 
+/** The pieces of the words of the scenes that are opened, as the program measured them; nothing without fonts. */
+export const carried = { pieces: '' };
+
 export class Engine {
   /**
    * @param {WebAssembly.Module} module
@@ -214,14 +225,20 @@ export class Engine {
     return done;
   }
 
+  #pieces = '';
   /** @param {string} file @param {string} text */
   open(file, text) {
+    if (this.#pieces !== carried.pieces) {
+      this.#put([carried.pieces]);
+      this.#attempt('fl_pieces');
+      this.#pieces = carried.pieces;
+    }
     this.#put([file, text]);
     this.#attempt('fl_open');
   }
   /** @param {Form} form */
   setForm(form) {
-    this.#put([form.wording, String(form.longer), ...form.modes]);
+    this.#put([form.wording, String(form.longer), form.words, ...form.modes]);
     this.#attempt('fl_form');
   }
   /** @param {string} does @param {string} what */

@@ -12,7 +12,7 @@ import { Changes } from './changes.js';
 import { Claims } from './claims.js';
 import { controlForm, controlSize, listKeys, tellStatus } from './controls.js';
 import { find } from './dom.js';
-import { Engine } from './engine.js';
+import { Engine, carried } from './engine.js';
 import { Findings } from './findings.js';
 import { Handles } from './handles.js';
 import { Ladder } from './ladder.js';
@@ -49,8 +49,9 @@ export async function begin(script, module) {
   const newEngine = async () => Engine.start(await module, ruler);
   const quick = new Asker(script, module);
   const session = new Session(newEngine, await newEngine(), quick, new Asker(script, module, quick));
-  const { width, height, wording, longer, modes, changes } = start;
-  Object.assign(session, { wording, percent: Number(longer.replace('%', '')), modes });
+  const { width, height, wording, longer, words, modes, changes } = start;
+  carried.pieces = start.pieces;
+  Object.assign(session, { wording, percent: Number(longer.replace('%', '')), words, modes });
   session.scene.changes = changes.map((change) => ({ ...change, text: change.what, option: '' }));
   session.size = { width: width ?? 0, height };
 

@@ -2,6 +2,8 @@
 // @ts-check
 // Beside a server, which tells when the file is another one.
 
+import { carried } from './engine.js';
+
 /**
  * @param {import('./session.js').Session} session
  * @param {number} version  of the file that is shown
@@ -11,11 +13,16 @@ export function watch(session, version) {
   let written = { text: '', changes: 0 }; // by this page
   const look = async () => {
     const mine = known;
-    const answer = await fetch('scene', { cache: 'no-store' });
-    const text = await answer.text();
+    const [answer, measured] = await Promise.all([
+      fetch('scene', { cache: 'no-store' }),
+      fetch('pieces', { cache: 'no-store' }),
+    ]);
+    const [text, pieces] = [await answer.text(), await measured.text()];
     if (mine !== known) return;
+    if (pieces !== '') carried.pieces = pieces; // a faulty scene has none, and what is shown goes on
+    const isMine = text === written.text && !session.faults && carried.pieces === '';
     if (!answer.ok) session.say(text);
-    else if (text === written.text && !session.faults) session.inFile(text, written.changes);
+    else if (isMine) session.inFile(text, written.changes);
     else await session.open(session.file, text);
   };
   const write = async () => {

@@ -18,6 +18,8 @@ import { asked } from './numbers.js';
  * @property {number | null} height  by content when null
  * @property {string} wording
  * @property {string} longer  as in 40%, or nothing
+ * @property {string} words  what they are measured in, or nothing: as the scene says
+ * @property {string} pieces  of the words, where there are fonts
  * @property {string[]} modes
  * @property {{does: string, what: string}[]} changes
  * @property {number | null} version  of the file, where somebody serves it
@@ -100,6 +102,8 @@ export class Session {
   chosen = [];
   wording = '';
   percent = 0;
+  /** What words are measured in; nothing: as the scene says. */
+  words = '';
   /** @type {string[]} */
   modes = [];
   /** Claims that were typed here. @type {string[]} */
@@ -211,9 +215,12 @@ export class Session {
   #makeAgain(changes) {
     const lost = this.#deeds.makeAll(this.#engine, changes);
     this.scene = this.#engine.describe();
-    const { wording, longer, modes } = this.formIn(this.scene);
-    [this.wording, this.modes] = [wording, modes];
-    if (wording || longer || modes.length > 0) this.#engine.setForm({ wording, longer, modes });
+    const form = this.formIn(this.scene);
+    [this.wording, this.modes] = [form.wording, form.modes];
+    if (form.wording || form.longer || form.words || form.modes.length > 0) {
+      this.#engine.setForm(form);
+      this.scene = this.#engine.describe();
+    }
     return lost;
   }
 
@@ -222,6 +229,7 @@ export class Session {
     return {
       wording: wordings.includes(this.wording) ? this.wording : '',
       longer: this.percent / 100,
+      words: this.words,
       modes: this.modes.filter((mode) => modes.includes(mode)),
     };
   }
@@ -245,11 +253,11 @@ export class Session {
   /** Does something with the engine that may be refused; what breaks it is not tried again. @param {() => void} does */
   async #attempt(does) {
     const { changes } = this.scene;
-    const [wording, percent, modes] = [this.wording, this.percent, this.modes];
+    const [wording, percent, words, modes] = [this.wording, this.percent, this.words, this.modes];
     try {
       does();
     } catch (error) {
-      [this.wording, this.percent, this.modes] = [wording, percent, modes];
+      [this.wording, this.percent, this.words, this.modes] = [wording, percent, words, modes];
       if (error instanceof Trapped)
         await this.#restart(error, this.file, this.text, changes, ' without what was just asked');
       throw error;
@@ -503,7 +511,7 @@ export class Session {
 
   // ------------------------------------------------------------ what is tried
 
-  /** @param {{wording?: string, percent?: number, modes?: string[]}} form */
+  /** @param {{wording?: string, percent?: number, words?: string, modes?: string[]}} form */
   setForm(form) {
     return this.#attempt(() => {
       Object.assign(this, form);
@@ -689,6 +697,7 @@ export class Session {
     const options = this.modes.flatMap((mode) => ['--mode', mode]);
     if (this.wording) options.push('--wording', this.wording);
     if (this.percent) options.push('--longer', `${this.percent}%`);
+    if (this.words) options.push('--words', this.words);
     return options;
   }
   /** The same, and what was changed. */

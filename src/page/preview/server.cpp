@@ -37,7 +37,7 @@ struct Server::Listener {
   httplib::Server server;
 };
 
-Server::Server(WatchedFile& file, std::function<std::string()> page, std::optional<int> port, bool writes)
+Server::Server(WatchedFile& file, Makes makes, std::optional<int> port, bool writes)
     : listener_(std::make_unique<Listener>()) {
   httplib::Server& server = listener_->server;
   // A browser that watches keeps a thread.
@@ -70,7 +70,10 @@ Server::Server(WatchedFile& file, std::function<std::string()> page, std::option
     if (request.method != "GET" && request.method != "HEAD") return refuse(405, "Nothing is written here.\n");
     return httplib::Server::HandlerResponse::Unhandled;
   });
-  server.Get("/", [page = std::move(page)](const httplib::Request&, httplib::Response& answer) {
+  server.Get("/pieces", [pieces = std::move(makes.pieces)](const httplib::Request&, httplib::Response& answer) {
+    answer.set_content(pieces(), "application/json");
+  });
+  server.Get("/", [page = std::move(makes.page)](const httplib::Request&, httplib::Response& answer) {
     answer.set_content(page(), "text/html; charset=utf-8");
   });
   server.Get("/scene", [&file](const httplib::Request&, httplib::Response& answer) {

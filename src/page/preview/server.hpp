@@ -17,13 +17,18 @@ namespace fond_ladder::page {
 /// allowed: then a page of this very server may post the scene with the version of the file that it is made from.
 ///   /         the page, with the scene as it is now
 ///   /scene    the scene file
+///   /pieces   the pieces of its words, where it has fonts, or nothing
 ///   /writes   whether it may be written: an empty answer, or not found
 ///   /changes  server-sent events: the version of the file, once at first and then whenever it is another one
 class Server {
  public:
-  /// `page` makes the page. Begins to listen on `port`, or when absent on the first that is free from the usual one on.
+  /// What is made when it is asked for.
+  struct Makes {
+    std::function<std::string()> page, pieces;
+  };
+  /// Begins to listen on `port`, or when absent on the first that is free from the usual one on.
   /// Throws WrongCall.
-  Server(WatchedFile& file, std::function<std::string()> page, std::optional<int> port, bool writes = false);
+  Server(WatchedFile& file, Makes makes, std::optional<int> port, bool writes = false);
   ~Server();
   Server(const Server&) = delete;
   Server& operator=(const Server&) = delete;

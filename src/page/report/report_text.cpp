@@ -63,6 +63,8 @@ std::string json_of(const Start& start) {
   json.number("height", start.size ? start.size->height : std::nullopt);
   json.text("wording", start.wording);
   json.text("longer", start.longer);
+  json.text("words", start.words);
+  json.text("pieces", start.pieces);
   json.texts("modes", start.modes);
   json.objects("changes", start.trials, [&](const calls::Told& told) {
     json.text("does", std::string_view(told.option).substr(2));

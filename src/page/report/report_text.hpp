@@ -20,6 +20,8 @@ struct Start {
   std::optional<Rung> size;  ///< the widest of the ladder when absent
   std::string wording;       ///< none when empty
   std::string longer;        ///< by which share, as in 40%; not when empty
+  std::string words;         ///< what they are measured in; as the scene says when empty
+  std::string pieces;        ///< of the words, as pieces_text writes them
   std::vector<std::string> modes;
   std::vector<calls::Told> trials;
   std::optional<std::uint64_t> version{};  ///< of the file, where somebody serves it; then the page asks for others
