@@ -16,10 +16,10 @@ inline namespace v0 {
 
 /// How a text is set.
 struct TextStyle {
-  double size = 16;                   ///< of the characters, in pixels
-  bool one_line = false;              ///< never wrapped; a line feed counts as a space
-  std::optional<int> max_lines;       ///< further lines are dropped
-  std::optional<double> line_height;  ///< times the size; 1.25 when absent
+  double size = 16;                     ///< of the characters, in pixels
+  bool one_line = false;                ///< never wrapped; a line feed counts as a space
+  std::optional<int> max_lines;         ///< further lines are dropped
+  std::optional<double> line_height{};  ///< times the size; 1.25 when absent
   friend bool operator==(const TextStyle&, const TextStyle&) = default;
 };
 

@@ -72,7 +72,7 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
     static_cast<void>(picture_form(call.output, call.as, "-o"));
     if (call.output != "-") require_target(call.output);
   }
-  Variant variant = load_variants(call.scene, streams).front();
+  Variant variant = load_variant(call.scene, streams);
   Scene& scene = variant.scene;
   if (!call.width.empty()) scene.ladder.width = parse_span(call.width, "--width");
   if (scene.ladder.width.from >= scene.ladder.width.to)

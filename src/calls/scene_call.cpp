@@ -50,9 +50,9 @@ void tell_remarks(const std::vector<const Scene*>& scenes, const Streams& stream
   }
 }
 
-/// One line on settings that do nothing, whatever the size, and what there is to know of the fonts.
-void hint_at(const std::vector<IdleSetting>& idle, const Scene& scene, const Streams& streams) {
-  tell_remarks({&scene}, streams);
+/// One line on settings that do nothing, whatever the size.
+void tell_idle_settings(const Scene& scene, const Streams& streams) {
+  const std::vector<IdleSetting> idle = idle_settings(scene);
   if (idle.empty()) return;
   constexpr std::size_t most = 3;
   std::string names;
@@ -62,6 +62,11 @@ void hint_at(const std::vector<IdleSetting>& idle, const Scene& scene, const Str
   if (idle.size() > most) names += fmt::format(" and {} more", idle.size() - most);
   fmt::print(streams.err, "hint: {} no effect here: {}; see lint\n",
              idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names);
+}
+
+void tell_hints_of(const Scene& scene, const Streams& streams) {
+  tell_remarks({&scene}, streams);
+  tell_idle_settings(scene, streams);
 }
 
 std::vector<std::string> wording_names(const Scene& scene) {
@@ -180,7 +185,7 @@ TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& strea
   std::string text = in_one_file(draft.json(), call.file);
   make(call.trials, draft, streams);
   Variant shown = variant_by(call, draft, one_words_asked(call.words), call.wording, call.modes);
-  hint_at(idle_settings(shown.scene), shown.scene, streams);
+  tell_hints_of(shown.scene, streams);
   return {std::move(text), std::move(shown)};
 }
 
@@ -189,7 +194,7 @@ BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& strea
   Scene before = draft.scene();
   make(call.trials, draft, streams);
   Variant after = variant_by(call, draft, one_words_asked(call.words), call.wording, call.modes);
-  hint_at(idle_settings(after.scene), after.scene, streams);
+  tell_hints_of(after.scene, streams);
   return {{"", std::move(before)}, std::move(after)};
 }
 
@@ -240,10 +245,10 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
   std::vector<std::vector<std::string>> modes{call.modes};
   if (call.modes.size() == 1 && asks_for_all(call.modes[0], draft.scene().modes)) modes = mode_choices(draft.scene());
   std::vector<Variant> variants = variants_of(call, draft, words_asked(call.words), wordings, modes, streams);
-  if (hints == Hints::one_line) hint_at(idle_settings(variants[0].scene), variants[0].scene, streams);
-  std::vector<const Scene*> others;
-  for (std::size_t i = hints == Hints::one_line ? 1 : 0; i < variants.size(); ++i) others.push_back(&variants[i].scene);
-  tell_remarks(others, streams);
+  std::vector<const Scene*> scenes;
+  for (const Variant& variant : variants) scenes.push_back(&variant.scene);
+  tell_remarks(scenes, streams);
+  if (hints == Hints::one_line) tell_idle_settings(variants[0].scene, streams);
   return variants;
 }
 
@@ -252,7 +257,7 @@ std::vector<Variant> load_values(const SceneCall& call, const Streams& streams) 
   make(call.trials, draft, streams);
   std::vector<Variant> values =
       variants_of(call, draft, {one_words_asked(call.words)}, {call.wording}, {call.modes}, streams);
-  hint_at(idle_settings(values[0].scene), values[0].scene, streams);
+  tell_hints_of(values[0].scene, streams);
   return values;
 }
 
@@ -270,7 +275,7 @@ Varied load_varied(const SceneCall& call, const AskedVary& asked, const Streams&
   tell_hints(*draft, told, streams);
   draft->take_back();
   const Scene scene = varied.at(varied.values.from);
-  hint_at(idle_settings(scene), scene, streams);
+  tell_hints_of(scene, streams);
   return varied;
 }
 

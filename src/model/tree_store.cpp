@@ -250,9 +250,9 @@ Keys TreeStore::keys(Index node) const {
   const Extra& own = extra(node);
   compiled.extra.take_fields(own);
   Keys keys = decompile(compiled);
+  if (const std::string* words = words_of_keys(content(node).get())) keys.text = *words;
   own.packed.put_into(keys);
   keys.name = name(node);
-  if (const std::string* words = words_of_keys(content(node).get())) keys.text = *words;
   return keys;
 }
 

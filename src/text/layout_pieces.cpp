@@ -116,9 +116,9 @@ class Reader {
     TextPiece piece{byte_of(first), byte_of(end)};
     piece.ends_paragraph = ends_paragraph;
     const auto sum = [&](std::size_t from, std::size_t to) {
-      int units = 0;
+      double units = 0;  // of a long text more than an int holds
       for (std::size_t i = from; i < to; ++i) units += seen_[i].width;
-      return pixels(std::max(0, units));
+      return std::max(0.0, units) / PANGO_SCALE;
     };
     piece.width = sum(first, end);
     piece.space = sum(end, behind);

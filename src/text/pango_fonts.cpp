@@ -217,23 +217,27 @@ std::size_t PangoFonts::shaped() const {
 }
 
 std::shared_ptr<const SetText> PangoFonts::set(const std::string& text, const WordStyle& style) const {
+  return known(text, style, Notes::taken);
+}
+
+std::shared_ptr<const SetText> PangoFonts::known(const std::string& text, const WordStyle& style, Notes notes) const {
   if (text.size() > limits::longest_set_text || !(style.size <= limits::largest_set_size)) return nullptr;
   const std::scoped_lock lock(mutex_);
-  Known known{text, style};
-  const auto found = known_.find(known);
+  Known asked{text, style};
+  const auto found = known_.find(asked);
   if (found != known_.end()) return found->second;
-  std::shared_ptr<const SetText> set = shape(text, style);
+  std::shared_ptr<const SetText> set = shape(text, style, notes);
   constexpr std::size_t most_kept = 64 << 20;
   if (bytes_ > most_kept) {
     known_.clear();
     bytes_ = 0;
   }
   bytes_ += sizeof(Known) + text.size() + (set ? set->memory() : 0);
-  known_.emplace(std::move(known), set);
+  known_.emplace(std::move(asked), set);
   return set;
 }
 
-std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const WordStyle& style) const {
+std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const WordStyle& style, Notes notes) const {
   ++shaped_;
   const std::string words = sound(text, style.one_line);
   const Face& face = this->face(style.font);
@@ -241,7 +245,7 @@ std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const 
   if (!own) return nullptr;
   LayoutPieces read =
       pieces_in(layout(words, style).get(), [&](std::string_view characters, PangoFont* font, bool boxes) {
-        note_characters(characters, font, boxes, style, own.get());
+        if (notes == Notes::taken) note_characters(characters, font, boxes, style, own.get());
       });
   if (read.ascent + read.descent <= 0) {
     const Owned<PangoFontMetrics> metrics(pango_font_get_metrics(own.get(), nullptr));
@@ -331,7 +335,7 @@ double PangoFonts::zero_width(const WordStyle& style) const {
   of_zero.line_height.reset();
   of_zero.max_lines.reset();
   of_zero.one_line = true;
-  const auto zero = set("0", of_zero);
+  const auto zero = known("0", of_zero, Notes::none);
   return zero ? zero->widths().max_content : plain_character * style.size;
 }
 

@@ -64,7 +64,12 @@ class PangoFonts final : public Typesetter, public LineLayouts {
   [[nodiscard]] const Face& face(const std::string& font) const;
   [[nodiscard]] Owned<PangoFontDescription> described(const WordStyle& style) const;
   [[nodiscard]] Owned<PangoLayout> layout(const std::string& text, const WordStyle& style) const;
-  [[nodiscard]] std::shared_ptr<const SetText> shape(const std::string& text, const WordStyle& style) const;
+  /// Whether what a font does not have is noted, to be told.
+  enum class Notes : std::uint8_t { taken, none };
+  [[nodiscard]] std::shared_ptr<const SetText> known(const std::string& text, const WordStyle& style,
+                                                     Notes notes) const;
+  [[nodiscard]] std::shared_ptr<const SetText> shape(const std::string& text, const WordStyle& style,
+                                                     Notes notes) const;
   void note_characters(std::string_view characters, PangoFont* font, bool has_boxes, const WordStyle& style,
                        PangoFont* own) const;
 

@@ -53,6 +53,8 @@ NODES = [
     ('{"kind":"row","children":[{"kind":"box","copies":[3]}]}', False),
     ('{"kind":"text","text":"a","words_up":"end","border":"1ch","border_at":"outline"}', True),
     ('{"kind":"text","text":"a","words_up":"stretch"}', False),
+    ('{"kind":"text","text":"a","bold":true,"slanted":false,"line_height":1.5}', True),
+    ('{"kind":"text","text":"a","line_height":0}', False),
     ('{"kind":"row","width":"4cm"}', False),
     ('{"part":"p","with":{"inner.height":3}}', True),
     ('{"part":"p","with":{"width":4,"inner":{"height":3}}}', True),

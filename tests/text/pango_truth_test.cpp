@@ -94,7 +94,9 @@ TEST_P(PangoTruth, LinesAreThoseOfItsOwnLayout) {
       for (int i = 0; i < static_cast<int>(lines.size()); ++i) {
         const LinedText::Line& line = lines[static_cast<std::size_t>(i)];
         PangoLayoutLine* theirs = pango_layout_get_line_readonly(own.get(), i);
-        if (!line.text.empty()) EXPECT_EQ(line.text.data() - set->text().data(), theirs->start_index) << i;
+        if (!line.text.empty()) {
+          EXPECT_EQ(line.text.data() - set->text().data(), theirs->start_index) << i;
+        }
         PangoRectangle extent;
         pango_layout_line_get_extents(theirs, nullptr, &extent);
         EXPECT_NEAR(line.width, static_cast<double>(extent.width) / PANGO_SCALE, 1.0 / 64) << "line " << i;
@@ -110,7 +112,7 @@ TEST_P(PangoTruth, LinesAreThoseOfItsOwnLayout) {
 }
 
 INSTANTIATE_TEST_SUITE_P(Scripts, PangoTruth, testing::Range<std::size_t>(0, 6),
-                         [](const auto& info) { return scripts()[info.param].name; });
+                         [](const auto& of) { return scripts()[of.param].name; });
 
 }  // namespace
 }  // namespace fond_ladder

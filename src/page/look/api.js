@@ -58,6 +58,11 @@ export function api(session) {
       if (name) knows(session.scene.wordings, name, 'wording');
       await session.setForm({ wording: name });
     },
+    /** @param {'plain' | 'fonts' | ''} words what words are measured in; nothing: as the scene says */
+    async setWords(words) {
+      if (words) knows(session.scene.words.carried ? ['plain', 'fonts'] : ['plain'], words, 'measure of words');
+      await session.setForm({ words });
+    },
     /** @param {string} what one change, as in `try beds.width=300` */
     async apply(what) {
       const at = what.indexOf(' ');

@@ -72,12 +72,12 @@ function aboutWords({ words, nodes }) {
   const tails = plain.map((path) => nodes.find((node) => node.path === path)?.tail ?? path);
   const parts = [];
   if (families.length > 0)
-    parts.push(`Words are as wide as in ${few(families)} where this page was written; letters are fitted to that.`);
+    parts.push(`Words are as wide as in ${few(families)}, where this page was written; letters are fitted to that.`);
   if (tails.length > 0)
     parts.push(
       `Not measured there, so in plain words: ${few(tails)}. ${tails.length === 1 ? 'Its sizes differ' : 'Their sizes differ'} from those in fonts.`,
     );
-  return [make('p', { className: 'note', id: 'fl-words' }, parts.join(' '))];
+  return [make('p', { className: 'quiet', id: 'fl-words' }, parts.join(' '))];
 }
 
 /** @param {import('./session.js').Session} session */

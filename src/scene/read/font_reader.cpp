@@ -46,11 +46,13 @@ class FontReader : private ObjectReader {
     const SceneFault place = faults_.placed_at(document_, id);
     NamedFont font{document_[id].key, "", "",
                    place.file + ":" + std::to_string(place.line) + ":" + std::to_string(place.column)};
+    bool is_sound = true;
     if (document_[id].type == Type::object) {
       refuse_twins(id);
       for_each_member(id, [&](ValueId inner, const JsonValue& said) {
         if (said.key != "family" && said.key != "file") {
           unknown_key(inner, font_keys);
+          is_sound = false;
         } else if (said.type != Type::string || said.text.empty() || said.text.find('\0') != std::string::npos) {
           faults_.add(document_, inner, "\"" + said.key + "\" must be a name in quotes");
         } else if (said.key == "family") {
@@ -65,6 +67,7 @@ class FontReader : private ObjectReader {
     const bool by_family = is_object && document_.member(id, "family") != no_value;
     const bool by_file = is_object && document_.member(id, "file") != no_value;
     if (by_family == by_file) {
+      if (!is_sound) return;
       faults_.add(document_, id,
                   R"(a font is said by its family or by its file, as in {"family": "Serif"} or {"file": "body.ttf"})");
       return;

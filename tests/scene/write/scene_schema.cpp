@@ -219,6 +219,10 @@ std::string example_of(const std::string& key) {
       {"natural", "[200, 120]"},
       {"text", R"("North house")"},
       {"size", "20"},
+      {"font", R"("head")"},
+      {"bold", "true"},
+      {"slanted", "true"},
+      {"line_height", "1.4"},
       {"one_line", "true"},
       {"max_lines", "2"},
       {"words_at", R"("center")"},
@@ -304,6 +308,18 @@ Json range_schema(bool is_own) {
   return schema;
 }
 
+/// Fonts by name.
+Json fonts_schema() {
+  const Json name{{"type", "string"}, {"minLength", 1}};
+  Json family = closed_object({{"family", name}}), file = closed_object({{"file", name}});
+  family["required"] = {"family"};
+  file["required"] = {"file"};
+  return {{"type", "object"},
+          {"propertyNames", text_like(plain_name_form)},
+          {"additionalProperties", any_of({family, file})},
+          {"maxProperties", limits::most_fonts}};
+}
+
 }  // namespace
 
 std::string scene_schema() {
@@ -313,6 +329,8 @@ std::string scene_schema() {
                             {"uses", list_of({{"type", "string"}, {"minLength", 1}})},
                             {"em", number_in(Domain::positive)},
                             {"direction", words(words_of<Direction>)},
+                            {"words", words(words_of<WordsIn>)},
+                            {"fonts", fonts_schema()},
                             {"ladder", ladder_schema()},
                             {"ranges", list_of(range_schema(false))},
                             {"modes", list_of(text_like(plain_name_form))},
@@ -320,11 +338,16 @@ std::string scene_schema() {
                             {"shared", map_of(reference("keys"))},
                             {"parts", map_of(reference("node"))},
                             {"wordings", map_of(closed_object({{"texts", map_of({{"type", "string"}})},
-                                                               {"direction", words(words_of<Direction>)}}))},
+                                                               {"direction", words(words_of<Direction>)},
+                                                               {"fonts", fonts_schema()}}))},
                             {"claims", list_of({{"type", "string"}})},
                             {"root", reference("node")}});
   top["properties"]["uses"]["description"] =
-      "files whose parts, shared keys, ranges and modes this one uses, by their way from it";
+      "files whose parts, shared keys, fonts, ranges and modes this one uses, by their way from it";
+  top["properties"]["words"]["description"] =
+      "what words are measured in: plain metrics, equal on every machine, or the fonts of this scene";
+  top["properties"]["fonts"]["description"] =
+      "fonts by name: a family of the machine, or a file beside this one; body is that of texts that name none";
   top["properties"]["em"]["description"] = "pixels in one em";
   top["properties"]["touch_size"]["description"] = "pixels that a person needs to hit a node; 24 when left out";
   top["required"] = {"format", "root"};

@@ -1,0 +1,110 @@
+// SPDX-License-Identifier: MIT
+//
+// Words in fonts beside plain ones, on a screen with 200 texts of 10 to 400 characters: a solve at a new width, a turn
+// of a climb, shaping. Everything is compared inside one run; docs/speed.md tells what is aimed at.
+#include <fmt/format.h>
+#include <pango/pangocairo.h>
+
+#include <cmath>
+#include <cstring>
+#include <random>
+
+#include "compared.hpp"
+#include "fond_ladder/climb.hpp"
+#include "fond_ladder/fonts.hpp"
+#include "text/owned.hpp"
+
+namespace fond_ladder::bench {
+namespace {
+
+std::string words(std::mt19937& random, std::size_t characters) {
+  constexpr std::array<const char*, 10> all{"fern", "from",  "spores", "shade", "and",
+                                            "mist", "twice", "a",      "day",   "half-shade"};
+  std::string text;
+  while (text.size() < characters) text += (text.empty() ? "" : " ") + std::string(all[random() % all.size()]);
+  text.resize(characters);
+  return text;
+}
+
+/// 20 rows of 10 cards with a text each.
+Scene screen() {
+  std::mt19937 random(5);
+  std::vector<Node> rows;
+  for (int i = 0; i < 20; ++i) {
+    std::vector<Node> texts;
+    for (int j = 0; j < 10; ++j)
+      texts.push_back(text("", words(random, 10 + random() % 391)).size(j % 3 == 0 ? 20 : 14).weight(1).min_width(0));
+    rows.push_back(row("").gap(8).holds(std::move(texts)));
+  }
+  Scene scene(column("screen").gap(8).holds(std::move(rows)));
+  scene.ladder.width = {900, 1800};
+  return scene;
+}
+
+int run(bool quick) {
+  Scene plain = screen(), fonts = screen();
+  fonts.fonts = {{"body", "DejaVu Sans", ""}};
+  set_words(fonts, WordsIn::fonts);
+  SceneSolver plain_solver(plain), fonts_solver(fonts);
+  double width = 900;
+  const auto next_width = [&] { return width = 900 + std::fmod(width * 1.618, 900); };
+  const auto solve_at_ten = [&](SceneSolver& solver) {
+    for (int i = 0; i < 10; ++i) static_cast<void>(solver.solve({next_width(), {}}));
+  };
+  Compared compared;
+  compared.add("plain", [&] { solve_at_ten(plain_solver); });
+  compared.add("fonts", [&] { solve_at_ten(fonts_solver); });
+  const int turns = quick ? 2 : 200;
+  compared.warm_up();
+  for (int i = 0; i < turns; ++i) compared.run_once();
+  fmt::print("a solve at a new width, 200 texts    plain {:8.1f} us   fonts {:8.1f} us   ratio {:.2f}\n",
+             compared.time("plain") / 1e4, compared.time("fonts") / 1e4, compared.ratio("fonts", "plain"));
+
+  Compared climbs;
+  std::size_t plain_turns = 0, fonts_turns = 0;
+  const Ladder ladder{quick ? Span{900, 904} : Span{900, 1000}, {}, {}};
+  climbs.add("plain", [&] { plain_turns = climb(plain, ladder, {"screen.height"}).turns().size(); });
+  climbs.add("fonts", [&] { fonts_turns = climb(fonts, ladder, {"screen.height"}).turns().size(); });
+  for (int i = 0; i < (quick ? 1 : 7); ++i) climbs.run_once();
+  const double plain_turn = climbs.time("plain") / static_cast<double>(plain_turns + 1);
+  const double fonts_turn = climbs.time("fonts") / static_cast<double>(fonts_turns + 1);
+  fmt::print(
+      "a turn of a climb, 200 texts         plain {:8.1f} us   fonts {:8.1f} us   ratio {:.2f}   ({} and {} turns)\n",
+      plain_turn / 1e3, fonts_turn / 1e3, fonts_turn / plain_turn, plain_turns, fonts_turns);
+
+  // 10,000 characters, another text each time: what was shaped once is kept.
+  const auto setter = open_fonts(fonts.fonts);
+  std::mt19937 random(9);
+  std::vector<std::string> texts;
+  for (int i = 0; i < 400; ++i) texts.push_back(words(random, 10'000));
+  const typeset::Owned<PangoFontMap> map(pango_cairo_font_map_new_for_font_type(CAIRO_FONT_TYPE_FT));
+  const typeset::Owned<PangoContext> context(pango_font_map_create_context(map.get()));
+  const typeset::Owned<PangoFontDescription> description(pango_font_description_from_string("DejaVu Sans"));
+  pango_font_description_set_absolute_size(description.get(), 14 * PANGO_SCALE);
+  std::size_t at = 0;
+  Compared shaping;
+  WordStyle style;
+  style.size = 14;
+  shaping.add("ours", [&] { static_cast<void>(setter->set(texts[at++ % texts.size()], style)); });
+  shaping.add("Pango", [&] {
+    const typeset::Owned<PangoLayout> layout(pango_layout_new(context.get()));
+    pango_layout_set_font_description(layout.get(), description.get());
+    const std::string& text = texts[at % texts.size()];
+    pango_layout_set_text(layout.get(), text.data(), static_cast<int>(text.size()));
+    pango_layout_set_width(layout.get(), 400 * PANGO_SCALE);
+    PangoRectangle extent;
+    pango_layout_get_extents(layout.get(), nullptr, &extent);
+  });
+  shaping.warm_up();
+  for (int i = 0; i < (quick ? 1 : 100); ++i) shaping.run_once();
+  fmt::print("shaping 10,000 characters            Pango {:8.1f} us   pieces {:7.1f} us   ratio {:.2f}\n",
+             shaping.time("Pango") / 1e3, shaping.time("ours") / 1e3, shaping.ratio("ours", "Pango"));
+  return 0;
+}
+
+}  // namespace
+}  // namespace fond_ladder::bench
+
+int main(int count, char** arguments) {
+  return fond_ladder::bench::run(count > 1 && std::strcmp(arguments[1], "--quick") == 0);
+}

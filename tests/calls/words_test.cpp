@@ -1,0 +1,113 @@
+// SPDX-License-Identifier: MIT
+//
+// `--words` and `fonts` as people call them.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include "support/program.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using ::testing::HasSubstr;
+using testing::Result;
+using testing::run;
+using testing::temporary;
+
+const std::string console = FOND_LADDER_SOURCE_DIR "/examples/console.scene.json";
+
+std::string trays() {
+  return temporary("trays.scene.json",
+                   R"({"format":1,"fonts":{"body":{"family":"DejaVu Sans"}},"ladder":{"width":[200,600]},
+    "claims":["about.width = 40.8"],"wordings":{"long":{"texts":{"about":"Moss, from spores"}}},
+    "root":{"kind":"row","name":"card","children":[{"kind":"text","name":"about","text":"Moss","size":17}]}})");
+}
+
+TEST(Words, EveryCommandTakesThem) {
+  for (const std::vector<std::string>& call :
+       std::vector<std::vector<std::string>>{{"measure"},
+                                             {"climb"},
+                                             {"ledger", "about"},
+                                             {"check"},
+                                             {"lint"},
+                                             {"map", "--height", "20..90", "-o", "-", "--as", "svg"},
+                                             {"compare"},
+                                             {"draw", "-o", "-", "--as", "svg"}}) {
+    std::vector<std::string> words{call[0], trays()};
+    words.insert(words.end(), call.begin() + 1, call.end());
+    words.insert(words.end(), {"--words", "fonts"});
+    const Result told = run(words);
+    EXPECT_NE(told.status, 2) << call[0] << told.err;
+    EXPECT_EQ(told.err, "") << call[0];
+  }
+}
+
+TEST(Words, BothAreCheckedInTurnAndEachIsNamed) {
+  const Result told = run({"check", trays(), "--words", "plain,fonts", "--wording", "all"});
+  EXPECT_EQ(told.status, 1);
+  EXPECT_THAT(told.out,
+              HasSubstr("variants: words plain; words plain, wording long; words fonts; words fonts, wording long"));
+  EXPECT_THAT(told.out, HasSubstr("words plain, wording long; words fonts; words fonts, wording long: from 200"));
+  EXPECT_THAT(told.out, HasSubstr("--at 200 --words plain --wording long")) << "the line that shows it";
+  EXPECT_THAT(run({"check", trays(), "--words", "plain"}).out, HasSubstr("the claim holds"));
+}
+
+TEST(Words, CompareTellsWhatDiffersBetweenThem) {
+  const Result told = run({"compare", trays(), "--words", "plain", "--words", "fonts"});
+  EXPECT_EQ(told.status, 1);
+  EXPECT_THAT(told.out, HasSubstr("trays.scene.json, words plain"));
+  EXPECT_THAT(told.out, HasSubstr("trays.scene.json, words fonts"));
+  EXPECT_THAT(run({"compare", trays(), "--words", "fonts"}).out, HasSubstr("as it is"));
+}
+
+TEST(Words, WhatIsWrongIsRefused) {
+  const struct {
+    std::vector<std::string> words;
+    const char* message;
+  } cases[] = {
+      {{"measure", trays(), "--words", "font"}, "--words font: words are plain or fonts; the nearest one is \"fonts\""},
+      {{"measure", trays(), "--words", "plain,fonts"},
+       "--words: plain or fonts, one of them; check, lint and compare take both"},
+      {{"check", trays(), "--words", ""}, "check: --words: a value is missing"},
+      {{"compare", trays(), trays(), "--words", "plain,fonts"},
+       "compare: two scenes, or one in words plain and fonts; not both"},
+  };
+  for (const auto& [words, message] : cases) {
+    const Result told = run(words);
+    EXPECT_EQ(told.status, 2);
+    EXPECT_THAT(told.err, HasSubstr(message));
+  }
+  const std::string nowhere =
+      temporary("nowhere.scene.json", R"({"format":1,"fonts":{"body":{"family":"Nowhere"}},"root":{"kind":"row"}})");
+  const Result told = run({"check", nowhere, "--words", "fonts"});
+  EXPECT_EQ(told.status, 2);
+  EXPECT_THAT(told.err, HasSubstr(nowhere + ":1:29: error: this machine has no font family \"Nowhere\""));
+  EXPECT_EQ(run({"measure", nowhere, "--at", "100x100"}).status, 0);
+}
+
+TEST(Words, RemarksAreSaidOnce) {
+  const std::string wide =
+      temporary("wide.scene.json", R"({"format":1,"words":"fonts","fonts":{"body":{"family":"DejaVu Sans"}},
+    "claims":["r.width > 0"],"wordings":{"w":{"texts":{"t":"室"}}},"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"温"}]}})");
+  const Result told = run({"check", wide, "--wording", "all"});
+  EXPECT_EQ(told.err, "hint: the font body (DejaVu Sans) does not have 室 温; another font stands in\n");
+}
+
+TEST(FontsCommand, ListsFamiliesAndThoseOfAPart) {
+  EXPECT_THAT(run({"fonts"}).out, HasSubstr("font families on this machine\n\n"));
+  EXPECT_THAT(run({"fonts", "serif"}).out, HasSubstr("with \"serif\" in the name\n\n  DejaVu Serif\n"));
+  EXPECT_EQ(run({"fonts", "nowhere"}).status, 1);
+  EXPECT_THAT(run({"fonts", "deja", "--format", "json"}).out, HasSubstr(R"("families": ["DejaVu)"));
+}
+
+TEST(FontsCommand, WithoutPangoSaysWhatToInstall) {
+  const Result told = testing::run_process("fonts", FOND_LADDER_WITHOUT_PICTURES);
+  EXPECT_EQ(told.status, 2);
+  EXPECT_THAT(told.out, HasSubstr("install libpango1.0-dev and libcairo2-dev"));
+  EXPECT_EQ(testing::run_process("check " + console, FOND_LADDER_WITHOUT_PICTURES).status, 0);
+  EXPECT_THAT(testing::run_process("check " + console + " --words fonts", FOND_LADDER_WITHOUT_PICTURES).out,
+              HasSubstr("this build measures plain words only"));
+}
+
+}  // namespace
+}  // namespace fond_ladder

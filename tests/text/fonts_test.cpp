@@ -1,0 +1,307 @@
+// SPDX-License-Identifier: MIT
+//
+// Words in fonts as a tree has them: which keys count, what is kept, what is refused. Whether they are as wide as Pango
+// sets them is asked in pango_truth_test.
+#include "fond_ladder/fonts.hpp"
+
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+#include <pango/pangocairo.h>
+
+#include <random>
+#include <thread>
+
+#include "fond_ladder/check.hpp"
+#include "fond_ladder/climb.hpp"
+#include "support/shorthand.hpp"
+#include "text/pango_fonts.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using ::testing::ElementsAre;
+using ::testing::HasSubstr;
+using ::testing::IsEmpty;
+using testing::scene_from;
+
+const std::string folder = "/usr/share/fonts/truetype/";
+const std::string sans_file = folder + "dejavu/DejaVuSans.ttf", bold_file = folder + "dejavu/DejaVuSans-Bold.ttf",
+                  wide_file = folder + "droid/DroidSansFallbackFull.ttf";
+const std::vector<NamedFont> usual{{"body", "DejaVu Sans", ""}, {"head", "DejaVu Serif", ""}};
+
+Scene in_fonts(std::string_view shorthand, std::vector<NamedFont> fonts = usual) {
+  Scene scene =
+      scene_from(R"(fonts={"head":{"family":"Serif"},"elsewhere":{"family":"Serif"}} )" + std::string(shorthand));
+  scene.fonts = std::move(fonts);
+  set_words(scene, WordsIn::fonts);
+  return scene;
+}
+
+double width_of(const Scene& scene, const char* node = "t") {
+  return solve(scene, {2000, {}}).box(scene.tree.at(node)).width;
+}
+
+TEST(Fonts, EveryKeyOfATextCounts) {
+  const auto width = [](const std::string& keys) {
+    return width_of(in_fonts("row:r [ text:t text=\"Fern, shade\" " + keys + " ]"));
+  };
+  const double plain = width("size=16");
+  EXPECT_NEAR(width("size=32"), 2 * plain, 0.01) << "nothing is rounded to pixels of a screen";
+  EXPECT_GT(width("size=16 bold=true"), plain + 1);
+  EXPECT_NE(width("size=16 font=head"), plain);
+  EXPECT_NE(width("size=16 slanted=true font=head bold=true"), width("size=16 font=head"));
+  EXPECT_EQ(width("size=16 font=elsewhere"), plain) << "a name that nobody has is body's";
+  EXPECT_EQ(width("size=16 max_lines=1"), plain);
+}
+
+TEST(Fonts, AnEmIsTheSizeOfTextsThatSayNoneAndGoesOnWithEdits) {
+  Scene scene = in_fonts("row:r [ text:t text=\"Fern, shade\" ]");
+  const double at_16 = width_of(scene);
+  scene.tree.set_em(32);
+  EXPECT_NEAR(width_of(scene), 2 * at_16, 0.01);
+  set_words(scene, WordsIn::plain);
+  EXPECT_DOUBLE_EQ(width_of(scene), 11 * 0.6 * 32);
+}
+
+TEST(Fonts, LineHeightIsTimesTheSizeAndSpreadsHalfAboveAndHalfBelow) {
+  struct Lines {
+    double height, baseline;
+  };
+  const auto lines = [](const Scene& scene) {
+    const Solution solution = solve(scene, {400, {}});
+    const NodeId text = scene.tree.at("t");
+    return Lines{solution.box(text).height, solution.words(text).at(0).baseline};
+  };
+  constexpr auto usual_lines = R"(column:c [ text:t text="a b" size=20 ])";
+  constexpr auto high_lines = R"(column:c [ text:t text="a b" size=20 line_height=2 ])";
+  for (const bool fonts : {false, true}) {
+    const Lines now = lines(fonts ? in_fonts(usual_lines) : scene_from(usual_lines));
+    const Lines high = lines(fonts ? in_fonts(high_lines) : scene_from(high_lines));
+    EXPECT_DOUBLE_EQ(high.height, 40);
+    EXPECT_NEAR(high.baseline - now.baseline, (40 - now.height) / 2, 1e-9) << fonts;
+  }
+}
+
+TEST(Fonts, AChIsAZeroOfTheNodesOwnFont) {
+  const Scene scene = in_fonts(
+      "row:r [ text:zero text=\"0\" size=30 font=head text:t text=x size=30 font=head width=\"10ch\" text:usual "
+      "text=\"0\" "
+      "box:b width=\"10ch\" ]");
+  EXPECT_NEAR(width_of(scene, "t"), 10 * width_of(scene, "zero"), 1e-9);
+  EXPECT_NEAR(width_of(scene, "b"), 10 * width_of(scene, "usual"), 1e-9);
+}
+
+TEST(Fonts, OneLineIsNeverBrokenAndSaysWhatItSaid) {
+  const Scene scene = in_fonts(R"(row:r [ text:t text="mist\ntwice a-day" one_line=true ])");
+  const Solution solution = solve(scene, {10, {}});
+  EXPECT_EQ(solution.words(scene.tree.at("t")).size(), 1U);
+  EXPECT_EQ(scene.tree.keys(scene.tree.at("t")).text, "mist\ntwice a-day");
+  EXPECT_EQ(solution.box(scene.tree.at("t")).width, width_of(scene));
+}
+
+TEST(Fonts, ASoftHyphenIsSeenWhereALineEndsInIt) {
+  const Scene scene = in_fonts("column:c [ text:t text=\"glass\u00ADhouse\" ]");
+  const NodeId text = scene.tree.at("t");
+  const auto lines = [&](double width) { return solve(scene, {width, {}}).words(text); };
+  EXPECT_FALSE(lines(400).at(0).hyphen);
+  ASSERT_EQ(lines(60).size(), 2U);
+  EXPECT_TRUE(lines(60)[0].hyphen);
+  EXPECT_FALSE(lines(60)[1].hyphen);
+}
+
+TEST(Fonts, NothingIsShapedAfterTheFirstSolve) {
+  Scene scene = in_fonts(
+      "column:c [ text:t text=\"Seed trays of the northern wing, misted twice\" text:u text=\"Fern, from spores\" ]");
+  scene.ranges = {{"narrow", {}, 300, {}, {}}};
+  scene.ladder.width = {80, 600};
+  testing::add_form(scene, scene.tree.at("t"), "narrow", [](Keys& keys) { keys.bold = true; });
+  set_words(scene, WordsIn::fonts);
+  const auto& fonts = dynamic_cast<const typeset::PangoFonts&>(*scene.tree.typesetter());
+  static_cast<void>(solve(scene, {400, {}}));
+  const std::size_t shaped = fonts.shaped();
+  EXPECT_GT(climb(scene, scene.ladder, {"t.height", "u.height"}).turns().size(), 4U);
+  EXPECT_TRUE(check(scene, {"t.lines <= 12"}).front().holds);
+  Scene copy = scene;
+  copy.tree.set(copy.tree.at("u"), box().width(100));
+  static_cast<void>(solve(copy, {200, {}}));
+  EXPECT_EQ(fonts.shaped(), shaped);
+}
+
+TEST(Fonts, EditsMeasureWhatAFreshTreeMeasures) {
+  Scene scene = in_fonts("column:c [ text:a text=Fern text:b text=Moss row:r [ text:d text=\"Oak from acorns\" ] ]");
+  Solver solver;
+  std::mt19937 random(11);
+  constexpr std::array<const char*, 4> words{"Fern", "Moss in half-shade", "Seed trays, northern wing", ""};
+  for (int i = 0; i < 60; ++i) {
+    const NodeId node = scene.tree.at(std::array{"a", "b", "d"}[random() % 3]);
+    Keys keys = scene.tree.keys(node);
+    keys.text = words[random() % 4];
+    keys.bold = random() % 2 == 0;
+    keys.font = random() % 2 == 0 ? "head" : "";
+    keys.line_height = random() % 3 == 0 ? std::optional(1.5) : std::nullopt;
+    if (random() % 9 == 0) keys.kind = keys.kind == Kind::text ? Kind::box : Kind::text;
+    scene.tree.restyle(node, keys);
+    if (random() % 8 == 0) scene.tree.set_em(12 + static_cast<double>(random() % 8));
+    const Rung rung{100 + static_cast<double>(random() % 300), {}};
+    EXPECT_EQ(testing::boxes_text(solver.solve(scene.tree, rung)), testing::boxes_text(solve(Scene(scene), rung))) << i;
+    EXPECT_EQ(scene.tree.keys(node), keys);
+  }
+}
+
+TEST(Fonts, ContentOfOnesOwnStays) {
+  Scene scene = scene_from("row:r [ text:t text=Fern ]");
+  const auto own = std::make_shared<PiecedText>("Fern", std::vector<TextPiece>{{0, 4, 77}}, LineStyle{});
+  scene.tree.content_from(scene.tree.at("t"), own);
+  set_words(scene, WordsIn::fonts);
+  EXPECT_EQ(width_of(scene), 77);
+  scene.tree.content_from(scene.tree.at("t"), nullptr);
+  EXPECT_NE(dynamic_cast<const SetText*>(scene.tree.content(scene.tree.at("t")).get()), nullptr);
+}
+
+TEST(Fonts, AWordingBringsItsTextsAndItsFonts) {
+  Scene scene = in_fonts("row:r [ text:t text=Fern text:u text=Moss font=head ]");
+  Wording wide{"wide", {{scene.tree.at("t"), "温室"}}, {}, {{"body", "Droid Sans Fallback", ""}}};
+  scene.wordings.push_back(wide);
+  const double moss = width_of(scene, "u");
+  const auto family = [&] { return scene.tree.typesetter()->family({}); };
+  EXPECT_EQ(family(), "DejaVu Sans");
+  speak(scene, "wide");
+  EXPECT_EQ(family(), "Droid Sans Fallback");
+  EXPECT_NEAR(width_of(scene), 32, 0.1) << "two characters of one em";
+  EXPECT_EQ(width_of(scene, "u"), moss) << "the other fonts stay";
+}
+
+TEST(Fonts, AFileIsItsFontWhateverTheMachineHas) {
+  constexpr auto fern = R"(row:r [ text:t text="Fern, shade" ])";
+  constexpr auto bold = R"(row:r [ text:t text="Fern, shade" bold=true ])";
+  const double of_family = width_of(in_fonts(fern)), of_bold = width_of(in_fonts(bold));
+  EXPECT_EQ(width_of(in_fonts(fern, {{"body", "", sans_file}})), of_family);
+  EXPECT_EQ(width_of(in_fonts(fern, {{"body", "", bold_file}})), of_bold) << "a file of bold letters is bold";
+  EXPECT_EQ(width_of(in_fonts(bold, {{"body", "", sans_file}, {"strong", "", bold_file}})), of_bold);
+  const Scene alone = in_fonts(bold, {{"body", "", sans_file}});
+  EXPECT_EQ(width_of(alone), of_family);
+  EXPECT_THAT(alone.tree.typesetter()->remarks(),
+              ElementsAre(HasSubstr("the font body (DejaVu Sans) has no bold letters; its plain ones are measured")));
+}
+
+TEST(Fonts, CharactersThatAFontDoesNotHaveAreTold) {
+  constexpr auto wide = "row:r [ text:t text=\"温室 fern 温\" ]";
+  const auto remarks = [&](std::vector<NamedFont> fonts) {
+    return in_fonts(wide, std::move(fonts)).tree.typesetter()->remarks();
+  };
+  EXPECT_THAT(remarks({{"body", "DejaVu Sans", ""}}),
+              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; another font stands in"));
+  EXPECT_THAT(
+      remarks({{"body", "", sans_file}}),
+      ::testing::Contains(
+          "the font body (DejaVu Sans) does not have 室 温, nor has another file of the scene; boxes stand in"));
+  EXPECT_THAT(remarks({{"body", "", sans_file}, {"wide", "", wide_file}}),
+              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; another font stands in"));
+  EXPECT_THAT(remarks({{"body", "Droid Sans Fallback", ""}, {"head", "DejaVu Sans", ""}}),
+              ::testing::Contains(HasSubstr("does not have e f n r")));
+}
+
+TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
+  const struct {
+    const char* why;
+    std::string text;
+    double size;
+  } cases[] = {
+      {"its words take 2000000 bytes; with fonts a text has at most 1000000", std::string(2'000'000, 'a'), 16},
+      {"its size is 1000000; with fonts a text has at most 10000", "a", 1e6},
+      {"its words come to more than 1e6 pixels", std::string(900'000, 'a'), 16},
+  };
+  for (const auto& [why, text, size] : cases) {
+    Scene scene(row("r").holds(fond_ladder::text("t", text).size(size)));
+    try {
+      set_words(scene, WordsIn::fonts);
+      ADD_FAILURE() << why;
+    } catch (const BadFonts& bad) {
+      EXPECT_THAT(bad.what(), HasSubstr(std::string("r/t: ") + why));
+    }
+    EXPECT_EQ(scene.words, WordsIn::plain);
+    EXPECT_EQ(scene.tree.typesetter(), nullptr);
+  }
+  Scene scene = in_fonts("row:r [ text:t text=a ]");
+  scene.tree.set(scene.tree.at("t"), box().size(1e6));
+  EXPECT_EQ(width_of(scene), 0.6e6) << "an edit of a program's is measured in plain words";
+}
+
+TEST(Fonts, FaultsOfAllFontsComeTogether) {
+  try {
+    static_cast<void>(open_fonts({{"a", "DejaVu Sanz", "", "s:1:2"},
+                                  {"b", "DejaVu Serif", ""},
+                                  {"c", "", "/nowhere.ttf"},
+                                  {"d", "", "/dev/zero"},
+                                  {"e", "", FOND_LADDER_SOURCE_DIR "/README.md"},
+                                  {"f", "", FOND_LADDER_SOURCE_DIR}}));
+    FAIL();
+  } catch (const BadFonts& bad) {
+    std::vector<std::string> told;
+    for (const BadFonts::Fault& fault : bad.faults())
+      told.push_back(std::to_string(*fault.font) + fault.said_at + " " + fault.message);
+    EXPECT_THAT(told, ElementsAre(HasSubstr("0s:1:2 this machine has no font family \"DejaVu Sanz\"; did you mean "
+                                            "\"DejaVu Sans\"?"),
+                                  "2 there is no file /nowhere.ttf", "3 /dev/zero is no plain file",
+                                  HasSubstr("README.md is no font file"), HasSubstr("is no plain file")));
+  }
+}
+
+TEST(Fonts, TheSameFontsAreOpenedOnce) {
+  EXPECT_EQ(open_fonts(usual), open_fonts(usual));
+  EXPECT_NE(open_fonts(usual), open_fonts({{"body", "DejaVu Serif", ""}}));
+  EXPECT_EQ(open_fonts(usual)->with({{"body", "DejaVu Serif", ""}}),
+            open_fonts({usual[1], {"body", "DejaVu Serif", ""}}));
+  EXPECT_THAT(font_families(), ::testing::Contains("DejaVu Sans"));
+}
+
+TEST(Fonts, AnyNumberOfThreadsMaySetWords) {
+  const auto fonts = open_fonts({{"body", "DejaVu Sans", ""}, {"threads", "DejaVu Serif", ""}});
+  std::vector<double> sums(6);
+  std::vector<std::jthread> threads;
+  for (double& sum : sums) {
+    threads.emplace_back([&sum, &fonts] {
+      for (int i = 0; i < 200; ++i) {
+        WordStyle style;
+        style.size = 10 + i % 7;
+        style.bold = i % 3 == 0;
+        sum += fonts->set("Fern " + std::to_string(i % 40), style)->widths().max_content;
+      }
+    });
+  }
+  threads.clear();
+  EXPECT_THAT(sums, ::testing::Each(sums[0]));
+}
+
+TEST(Fonts, ALayoutOfPangosIsContentToo) {
+  const typeset::Owned<PangoFontMap> map(pango_cairo_font_map_new());
+  const typeset::Owned<PangoContext> context(pango_font_map_create_context(map.get()));
+  const typeset::Owned<PangoLayout> layout(pango_layout_new(context.get()));
+  pango_layout_set_markup(layout.get(), "Seed <b>trays</b> of the <span size='large'>northern</span> wing", -1);
+  pango_layout_set_width(layout.get(), 40 * PANGO_SCALE);
+  Scene scene = scene_from("column:c [ text:t ]");
+  scene.tree.content_from(scene.tree.at("t"), pieces_of(layout.get()));
+  const Solution solution = solve(scene, {2000, {}});
+  ASSERT_EQ(solution.words(scene.tree.at("t")).size(), 1U);
+  pango_layout_set_width(layout.get(), -1);
+  PangoRectangle extent;
+  pango_layout_get_extents(layout.get(), nullptr, &extent);
+  EXPECT_EQ(solution.words(scene.tree.at("t"))[0].box.width, static_cast<double>(extent.width) / PANGO_SCALE);
+}
+
+TEST(Fonts, AnEmptyTextHasNoLineAndALineFeedBeginsOne) {
+  const auto height = [](const char* text) {
+    const auto set = open_fonts(usual)->set(text, {});
+    return set->height_for(500).height / set->line_height();
+  };
+  EXPECT_EQ(height(""), 0);
+  EXPECT_EQ(height("a"), 1);
+  EXPECT_EQ(height("a\nb"), 2);
+  EXPECT_EQ(height("a\r\nb\n"), 3);
+  EXPECT_EQ(height("a\n\nb"), 3);
+  EXPECT_EQ(height("  "), 1);
+  EXPECT_EQ(height("\xFF\xFE ok"), 1) << "bytes that are no text";
+}
+
+}  // namespace
+}  // namespace fond_ladder
