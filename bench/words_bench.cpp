@@ -8,6 +8,7 @@
 #include <cmath>
 #include <cstring>
 #include <random>
+#include <set>
 
 #include "compared.hpp"
 #include "fond_ladder/climb.hpp"
@@ -33,12 +34,29 @@ Scene screen() {
   for (int i = 0; i < 20; ++i) {
     std::vector<Node> texts;
     for (int j = 0; j < 10; ++j)
-      texts.push_back(text("", words(random, 10 + random() % 391)).size(j % 3 == 0 ? 20 : 14).weight(1).min_width(0));
-    rows.push_back(row("").gap(8).holds(std::move(texts)));
+      texts.push_back(text("", words(random, 10 + random() % 391))
+                          .size(j % 3 == 0 ? 20 : 14)
+                          .weight(1 + static_cast<double>(random() % 1000) / 500)
+                          .min_width(0));
+    rows.push_back(row("").gap(8).across(Across::start).holds(std::move(texts)));
   }
   Scene scene(column("screen").gap(8).holds(std::move(rows)));
   scene.ladder.width = {900, 1800};
   return scene;
+}
+
+/// At how many sizes on the way some text breaks into other lines: so many times a climb has to look anew.
+std::size_t breaks(const Scene& scene, const Span& way) {
+  std::set<long long> sizes;
+  const Solution first = solve(scene, {way.from, {}}), last = solve(scene, {way.to, {}});
+  for (const NodeId node : scene.tree.nodes()) {
+    const auto text = std::dynamic_pointer_cast<const LinedText>(scene.tree.content(node));
+    if (!text) continue;
+    const double from = first.box(node).width, to = last.box(node).width;
+    for (double at = text->steady_at(from)->below; at < to; at = text->steady_at(at)->below)
+      sizes.insert(std::llround((way.from + (at - from) / (to - from) * (way.to - way.from)) * 1e6));
+  }
+  return sizes.size();
 }
 
 int run(bool quick) {
@@ -61,16 +79,17 @@ int run(bool quick) {
              compared.time("plain") / 1e4, compared.time("fonts") / 1e4, compared.ratio("fonts", "plain"));
 
   Compared climbs;
-  std::size_t plain_turns = 0, fonts_turns = 0;
   const Ladder ladder{quick ? Span{900, 904} : Span{900, 1000}, {}, {}};
-  climbs.add("plain", [&] { plain_turns = climb(plain, ladder, {"screen.height"}).turns().size(); });
-  climbs.add("fonts", [&] { fonts_turns = climb(fonts, ladder, {"screen.height"}).turns().size(); });
+  climbs.add("plain", [&] { static_cast<void>(climb(plain, ladder, {"screen.height"})); });
+  climbs.add("fonts", [&] { static_cast<void>(climb(fonts, ladder, {"screen.height"})); });
   for (int i = 0; i < (quick ? 1 : 7); ++i) climbs.run_once();
-  const double plain_turn = climbs.time("plain") / static_cast<double>(plain_turns + 1);
-  const double fonts_turn = climbs.time("fonts") / static_cast<double>(fonts_turns + 1);
+  const auto plain_breaks = static_cast<double>(breaks(plain, ladder.width) + 1);
+  const auto fonts_breaks = static_cast<double>(breaks(fonts, ladder.width) + 1);
   fmt::print(
-      "a turn of a climb, 200 texts         plain {:8.1f} us   fonts {:8.1f} us   ratio {:.2f}   ({} and {} turns)\n",
-      plain_turn / 1e3, fonts_turn / 1e3, fonts_turn / plain_turn, plain_turns, fonts_turns);
+      "a turn of a climb, 200 texts         plain {:8.1f} us   fonts {:8.1f} us   ratio {:.2f}   ({} and {} sizes at "
+      "which lines break otherwise)\n",
+      climbs.time("plain") / plain_breaks / 1e3, climbs.time("fonts") / fonts_breaks / 1e3,
+      climbs.ratio("fonts", "plain") * plain_breaks / fonts_breaks, plain_breaks, fonts_breaks);
 
   // 10,000 characters, another text each time: what was shaped once is kept.
   const auto setter = open_fonts(fonts.fonts);

@@ -76,7 +76,7 @@ std::string word_hint(std::string_view typed, std::span<const std::string_view> 
     return "; the nearest one is \"" + std::string(near) + "\"";
   if (words.empty() || typed.size() > limits::longest_typed) return "";
   std::string list;
-  const std::size_t most = vocabulary == Vocabulary::names ? 16 : words.size();  // names may be thousands
+  const std::size_t most = vocabulary == Vocabulary::names ? 18 : words.size();  // names may be thousands
   for (std::size_t i = 0; i < std::min(words.size(), most); ++i) {
     const bool is_last = i + 1 == words.size();
     list.append(i == 0 ? "" : is_last ? " or " : ", ").append(words[i]);

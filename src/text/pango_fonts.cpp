@@ -183,9 +183,9 @@ PangoFonts::Face PangoFonts::open(const NamedFont& font) const {
   return face;
 }
 
-const PangoFonts::Face& PangoFonts::face(const std::string& font) const {
+std::string PangoFonts::name_of(const std::string& font) const {
   const NamedFont* named = font_named(fonts_, font);
-  return faces_.at(named == nullptr ? "" : named->name);
+  return named == nullptr ? std::string() : named->name;
 }
 
 Owned<PangoFontDescription> PangoFonts::described(const WordStyle& style) const {
@@ -276,7 +276,7 @@ std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const 
 /// Characters that the font of a text does not have.
 void PangoFonts::note_characters(std::string_view characters, PangoFont* font, bool has_boxes, const WordStyle& style,
                                  PangoFont* own) const {
-  const std::string name = style.font.empty() || !faces_.contains(style.font) ? std::string(usual_font) : style.font;
+  const Letters letters{name_of(style.font), style.bold, style.slanted};
   const char* end = characters.data() + characters.size();
   for (const char* at = characters.data(); at < end; at = g_utf8_next_char(at)) {
     const gunichar one = g_utf8_get_char(at);
@@ -284,37 +284,38 @@ void PangoFonts::note_characters(std::string_view characters, PangoFont* font, b
     if (pango_font_has_char(own, one) != 0) continue;
     const bool here = font != nullptr && pango_font_has_char(font, one) != 0;
     if (here) {
-      elsewhere_[name].insert(one);
+      elsewhere_[letters].insert(one);
     } else if (has_boxes || font == nullptr) {
-      nowhere_[name].insert(one);
+      nowhere_[letters].insert(one);
     }
   }
   const Owned<PangoFontDescription> got(pango_font_describe(own));
   if (style.bold && pango_font_description_get_weight(got.get()) < PANGO_WEIGHT_SEMIBOLD)
-    faceless_.emplace(name, "bold");
+    faceless_.emplace(letters.font, "bold");
   if (style.slanted && pango_font_description_get_style(got.get()) == PANGO_STYLE_NORMAL)
-    faceless_.emplace(name, "slanted");
+    faceless_.emplace(letters.font, "slanted");
+}
+
+/// `the font body (DejaVu Sans, slanted)`
+std::string PangoFonts::called(const Letters& letters) const {
+  const std::string family = printable(pango_font_description_get_family(faces_.at(letters.font).description.get()));
+  const std::string how = std::string(letters.bold ? ", bold" : "") + (letters.slanted ? ", slanted" : "");
+  return letters.font.empty() ? "this machine's " + family + how
+                              : "the font " + letters.font + " (" + family + how + ")";
 }
 
 std::vector<std::string> PangoFonts::remarks() const {
   const std::scoped_lock lock(mutex_);
   std::vector<std::string> all;
-  const auto called = [&](const std::string& name) {
-    WordStyle style;
-    style.font = name;
-    const std::string family = pango_font_description_get_family(face(name).description.get());
-    return faces_.contains(name) ? "the font " + printable(name) + " (" + printable(family) + ")"
-                                 : "this machine's " + printable(family);
-  };
-  for (const auto& [font, characters] : elsewhere_)
-    all.push_back(called(font) + " does not have " + listed(characters) + "; another font stands in");
-  for (const auto& [font, characters] : nowhere_) {
-    const bool is_file = faces_.contains(font) && faces_.at(font).config;
-    all.push_back(called(font) + " does not have " + listed(characters) + ", nor has " +
-                  (is_file ? "another file of the scene" : "another font here") + "; boxes stand in");
+  for (const auto& [letters, characters] : elsewhere_)
+    all.push_back(called(letters) + " does not have " + listed(characters) + "; other letters stand in");
+  for (const auto& [letters, characters] : nowhere_) {
+    all.push_back(called(letters) + " does not have " + listed(characters) + ", nor has " +
+                  (faces_.at(letters.font).config ? "another file of the scene" : "another font here") +
+                  "; boxes stand in");
   }
   for (const auto& [font, what] : faceless_)
-    all.push_back(called(font) + " has no " + what + " letters; its plain ones are measured");
+    all.push_back(called({font}) + " has no " + what + " letters; its plain ones are measured");
   return all;
 }
 

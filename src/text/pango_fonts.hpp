@@ -54,14 +54,18 @@ class PangoFonts final : public Typesetter, public LineLayouts {
   struct KnownHash {
     std::size_t operator()(const Known& known) const;
   };
-  struct FaceStyle {
+  /// Letters of a font; its name, or none for the machine's sans.
+  struct Letters {
     std::string font;
-    bool bold, slanted;
-    friend auto operator<=>(const FaceStyle&, const FaceStyle&) = default;
+    bool bold = false, slanted = false;
+    friend auto operator<=>(const Letters&, const Letters&) = default;
   };
 
   [[nodiscard]] Face open(const NamedFont& font) const;
-  [[nodiscard]] const Face& face(const std::string& font) const;
+  /// The name of the font that a text has which names this one; none: the machine's sans.
+  [[nodiscard]] std::string name_of(const std::string& font) const;
+  [[nodiscard]] const Face& face(const std::string& font) const { return faces_.at(name_of(font)); }
+  [[nodiscard]] std::string called(const Letters& letters) const;
   [[nodiscard]] Owned<PangoFontDescription> described(const WordStyle& style) const;
   [[nodiscard]] Owned<PangoLayout> layout(const std::string& text, const WordStyle& style) const;
   /// Whether what a font does not have is noted, to be told.
@@ -79,8 +83,8 @@ class PangoFonts final : public Typesetter, public LineLayouts {
   mutable std::mutex mutex_;  // of all below, and of Pango
   mutable std::unordered_map<Known, std::shared_ptr<const SetText>, KnownHash> known_;
   mutable std::size_t bytes_ = 0, shaped_ = 0;
-  mutable std::map<std::string, std::set<std::uint32_t>> elsewhere_, nowhere_;  // characters, by the font without them
-  mutable std::set<std::pair<std::string, std::string>> faceless_;              // font, and what it does not have
+  mutable std::map<Letters, std::set<std::uint32_t>> elsewhere_, nowhere_;  // characters, by the letters without them
+  mutable std::set<std::pair<std::string, std::string>> faceless_;          // font, and what it does not have
 };
 
 }  // namespace fond_ladder::inline v0::typeset

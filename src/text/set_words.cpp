@@ -69,6 +69,7 @@ void set_words(Scene& scene, WordsIn words) {
     for (const auto& [wording, its] : of_wordings) {
       if (wording == one.wording) by = its.get();
     }
+    static_cast<void>(by->zero_width(one.style));
     if (by->set(one.text, one.style) != nullptr) continue;
     const std::string why = by->refusal(one.text, one.style);
     if (!why.empty()) faults.push_back({{}, "", scene.tree.path(one.node) + ": " + why});

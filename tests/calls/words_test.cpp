@@ -17,7 +17,8 @@ using testing::temporary;
 const std::string console = FOND_LADDER_SOURCE_DIR "/examples/console.scene.json";
 
 std::string trays() {
-  return temporary("trays.scene.json",
+  const std::string name = ::testing::UnitTest::GetInstance()->current_test_info()->name();
+  return temporary(name + ".scene.json",
                    R"({"format":1,"fonts":{"body":{"family":"DejaVu Sans"}},"ladder":{"width":[200,600]},
     "claims":["about.width = 40.8"],"wordings":{"long":{"texts":{"about":"Moss, from spores"}}},
     "root":{"kind":"row","name":"card","children":[{"kind":"text","name":"about","text":"Moss","size":17}]}})");
@@ -55,8 +56,8 @@ TEST(Words, BothAreCheckedInTurnAndEachIsNamed) {
 TEST(Words, CompareTellsWhatDiffersBetweenThem) {
   const Result told = run({"compare", trays(), "--words", "plain", "--words", "fonts"});
   EXPECT_EQ(told.status, 1);
-  EXPECT_THAT(told.out, HasSubstr("trays.scene.json, words plain"));
-  EXPECT_THAT(told.out, HasSubstr("trays.scene.json, words fonts"));
+  EXPECT_THAT(told.out, HasSubstr(".scene.json, words plain"));
+  EXPECT_THAT(told.out, HasSubstr(".scene.json, words fonts"));
   EXPECT_THAT(run({"compare", trays(), "--words", "fonts"}).out, HasSubstr("as it is"));
 }
 
@@ -90,7 +91,7 @@ TEST(Words, RemarksAreSaidOnce) {
       temporary("wide.scene.json", R"({"format":1,"words":"fonts","fonts":{"body":{"family":"DejaVu Sans"}},
     "claims":["r.width > 0"],"wordings":{"w":{"texts":{"t":"室"}}},"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"温"}]}})");
   const Result told = run({"check", wide, "--wording", "all"});
-  EXPECT_EQ(told.err, "hint: the font body (DejaVu Sans) does not have 室 温; another font stands in\n");
+  EXPECT_EQ(told.err, "hint: the font body (DejaVu Sans) does not have 室 温; other letters stand in\n");
 }
 
 TEST(FontsCommand, ListsFamiliesAndThoseOfAPart) {

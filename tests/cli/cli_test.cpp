@@ -181,7 +181,8 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
       {{},
-       "name a command: measure, climb, ledger, check, lint, map, compare, draw, report, preview, tidy, start, demo or "
+       "name a command: measure, climb, ledger, check, lint, map, compare, draw, report, preview, tidy, start, fonts, "
+       "demo or "
        "completion; "
        "--help "
        "says more"},

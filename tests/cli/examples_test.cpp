@@ -72,6 +72,8 @@ const Counted counted[] = {
     {"shape_by_wrapping", "620", "", "cards.lines sage.width", "1 200"},
     {"shape_by_wrapping", "619", "", "cards.lines sage.width", "2 619"},
     {"shape_by_wrapping", "409", "", "cards.lines sage.width", "3 409"},
+    {"real_words", "259", "", "name.lines foot.width about.height", "1 235 39.2"},
+    {"real_words", "440", "", "name.lines foot.width about.height", "1 416 19.6"},
     {"filled_differently", "320", "", "oak.width fern.width cards.height", "100 100 74"},
     {"filled_differently", "320", "long", "oak.width fern.width cards.height", "100 100 84"},
 };

@@ -190,13 +190,13 @@ TEST(Fonts, CharactersThatAFontDoesNotHaveAreTold) {
     return in_fonts(wide, std::move(fonts)).tree.typesetter()->remarks();
   };
   EXPECT_THAT(remarks({{"body", "DejaVu Sans", ""}}),
-              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; another font stands in"));
+              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; other letters stand in"));
   EXPECT_THAT(
       remarks({{"body", "", sans_file}}),
       ::testing::Contains(
           "the font body (DejaVu Sans) does not have 室 温, nor has another file of the scene; boxes stand in"));
   EXPECT_THAT(remarks({{"body", "", sans_file}, {"wide", "", wide_file}}),
-              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; another font stands in"));
+              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; other letters stand in"));
   EXPECT_THAT(remarks({{"body", "Droid Sans Fallback", ""}, {"head", "DejaVu Sans", ""}}),
               ::testing::Contains(HasSubstr("does not have e f n r")));
 }

@@ -132,7 +132,7 @@ class Tidier {
   }
 
   void open_gathered(const Step& at, std::vector<Step>& open) {
-    page_.open(at.role == Role::as_it_is ? '[' : '{', at.gathered);
+    page_.open(at.gathered == "ranges" || at.gathered == "modes" ? '[' : '{', at.gathered);
     open.push_back({});
     const std::vector<ValueId> all = needed_->of(at.gathered);
     for (auto id = all.rbegin(); id != all.rend(); ++id) {

@@ -244,7 +244,8 @@ TEST(SceneReader, RefusesListsThatCannotShowOnlyWhatIsInView) {
 TEST(SceneReader, KnowsPlacesBehindCommentsAndEscapes) {
   EXPECT_EQ(faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
                    "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
-            "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, uses, em, direction, ladder, "
+            "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, uses, em, direction, words, "
+            "fonts, ladder, "
             "ranges, modes, "
             "touch_size, shared, parts, wordings, claims or root (at /a\"\xC3\xA4)\n"
             "5:39: error: \"grow\" must be a number (at /root/grow)\n");

@@ -120,7 +120,8 @@ TEST_F(UsedFiles, FaultsStandInTheFileTheyAreIn) {
       {R"("uses":["list"],)",
        "list:1:1: error: a file that a scene uses is a JSON object, with \"format\" and what it defines\n"},
       {R"("uses":["odd"],)",
-       "odd:1:13: error: unknown key \"knid\"; write $schema, format, scene, uses, em, direction, ladder, ranges, "
+       "odd:1:13: error: unknown key \"knid\"; write $schema, format, scene, uses, em, direction, words, fonts, "
+       "ladder, ranges, "
        "modes, "
        "touch_size, shared, parts, wordings, claims or root (at /knid)\n"
        "odd:1:31: error: \"shared\" must be an object of names (at /shared)\n"},

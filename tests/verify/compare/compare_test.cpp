@@ -114,7 +114,7 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
   EXPECT_EQ(
       shown({}).err,
       "fond-ladder: error: compare: with what? Name a second scene, or say what is to be different: --try, --move, "
-      "--enclose, --remove, --add, --dissolve, --duplicate, --mode, --wording or --longer\n");
+      "--enclose, --remove, --add, --dissolve, --duplicate, --mode, --wording, --words or --longer\n");
   EXPECT_EQ(shown({"nowhere.scene.json"}).status, 2);
   // A scene that comes by a pipe is read once, and compared with itself as changed.
   const std::string piped = R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a"}]}})";
