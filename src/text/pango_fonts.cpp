@@ -54,7 +54,7 @@ std::vector<std::string> families_in(PangoFontMap* map) {
   for (int i = 0; i < count; ++i) names.emplace_back(pango_font_family_get_name(all[i]));  // NOLINT: Pango's array
   g_free(static_cast<void*>(all));
   std::ranges::sort(names);
-  names.erase(std::ranges::unique(names).begin(), names.end());
+  names.erase(std::unique(names.begin(), names.end()), names.end());
   std::erase_if(names, is_kind_of_letters);
   return names;
 }

@@ -3,6 +3,7 @@
 #include <fmt/ostream.h>
 
 #include <algorithm>
+#include <cctype>
 
 #include "cli/call_words.hpp"
 #include "fond_ladder/fonts.hpp"
@@ -18,8 +19,8 @@ struct FontsCall {
 };
 
 bool holds(const std::string& family, const std::string& part) {
-  const auto lower = [](unsigned char c) { return std::tolower(c); };
-  return !std::ranges::search(family, part, {}, lower, lower).empty() || part.empty();
+  const auto same = [](unsigned char one, unsigned char other) { return std::tolower(one) == std::tolower(other); };
+  return std::search(family.begin(), family.end(), part.begin(), part.end(), same) != family.end() || part.empty();
 }
 
 ExitStatus fonts(const FontsCall& call, const Streams& streams) {
