@@ -12,6 +12,7 @@
 #include "draw/canvas.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
+#include "model/reading_way.hpp"
 
 namespace fond_ladder::inline v0::picture {
 namespace {
@@ -118,7 +119,11 @@ class SvgCanvas final : public Canvas {
   void letters(std::string_view text, Point at, const Lettering& lettering, double width) override {
     if (text.empty()) return;
     pugi::xml_node shape = open_.back().append_child("text");
-    set(shape, "x", number(at.x));
+    const double wide = width > 0 ? width : width_of(text, lettering);
+    const bool from_right = reads_from_right(text);
+    set(shape, "x", number(from_right ? at.x + wide : at.x));
+    if (from_right) set(shape, "direction", "rtl");
+    if (from_right) set(shape, "unicode-bidi", "embed");
     set(shape, "y", number(at.y));
     if (lettering.turned) set(shape, "transform", "rotate(-90 " + number(at.x) + " " + number(at.y) + ")");
     const WordStyle* style = lettering.typesetter != nullptr ? lettering.style : nullptr;
@@ -130,7 +135,7 @@ class SvgCanvas final : public Canvas {
     if (style != nullptr ? style->bold : lettering.face == Lettering::Face::strong) set(shape, "font-weight", "bold");
     if (style != nullptr && style->slanted) set(shape, "font-style", "italic");
     // As wide as it was measured here, whatever font is there where it is looked at.
-    set(shape, "textLength", number(width > 0 ? width : width_of(text, lettering)));
+    set(shape, "textLength", number(wide));
     set(shape, "lengthAdjust", "spacingAndGlyphs");
     paint(shape, lettering.ink);
     shape.text() = printable(text).c_str();

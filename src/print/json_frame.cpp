@@ -24,10 +24,15 @@ JsonAnswers::JsonAnswers(std::ostream& out, std::string_view command) : json_(ou
   json_.begin_lines("answers");
 }
 
-JsonWriter& JsonAnswers::next(const Scene& scene, std::string_view file) {
+JsonWriter& JsonAnswers::next() {
   if (inside_) json_.end();
   inside_ = true;
   json_.begin_object();
+  return json_;
+}
+
+JsonWriter& JsonAnswers::next(const Scene& scene, std::string_view file) {
+  next();
   json_.text("scene", scene.name());
   json_.text("file", file);
   return json_;

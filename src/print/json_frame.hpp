@@ -16,6 +16,8 @@ class JsonAnswers {
   JsonAnswers(std::ostream& out, std::string_view command);
   /// Begins an answer about a scene, which says what it is called and the file it is from; the answer before ends.
   JsonWriter& next(const Scene& scene, std::string_view file);
+  /// The same of no scene.
+  JsonWriter& next();
   /// The same at one size.
   JsonWriter& next(const Scene& scene, std::string_view file, const Solution& solution, const AskedSize& asked);
   /// The same over a ladder: `"at": {"width": {"from": 360, "to": 1440}, "height": 800}`.

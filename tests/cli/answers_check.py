@@ -30,7 +30,7 @@ CALLS = [  # the words of a call, and how many answers it has
     (["measure", "-", "--at", "20x40"], 1), (["measure", CONSOLE, "--snap", "2", *TWO], 2),
     (["measure", CONSOLE, "--under", "3,3", "--under", "900,9", *TWO], 2), (["measure", CONSOLE, "--orders", *TWO], 2),
     (["measure", TIMETABLE, "--outline", "--at", "1280"], 1), (["measure", CONSOLE, "--settings", "beds", *TWO], 2),
-    (["measure", CONSOLE], 3),
+    (["measure", CONSOLE], 3), (["fonts"], 1), (["fonts", "nowhere"], 1),
     (["climb", CONSOLE], 1), (["climb", CONSOLE, "--show", "notes.width,cards/*.height", "--rungs", "400,900"], 1),
     (["climb", CONSOLE, "--height", "300..500", "--width", "900"], 1),
     (["climb", CONSOLE, "--vary", "beds.width=10em..20em", *TWO], 2),

@@ -13,6 +13,7 @@
 
 #include "draw/palette.hpp"
 #include "fond_ladder/draw.hpp"
+#include "fond_ladder/fonts.hpp"
 #include "support/shorthand.hpp"
 
 namespace fond_ladder {
@@ -107,6 +108,42 @@ TEST(Canvas, PdfIsAsLargeAsItsPixels) {
   EXPECT_THAT(picture.bytes, ::testing::StartsWith("%PDF-1."));
   EXPECT_THAT(picture.bytes, ::testing::HasSubstr("/MediaBox [ 0 0 75 45 ]"));  // points
   EXPECT_THAT(picture.bytes.substr(picture.bytes.size() - 8), ::testing::HasSubstr("%%EOF"));
+}
+
+/// The first text of an SVG picture.
+pugi::xml_node first_text(const Picture& picture, pugi::xml_document& document) {
+  EXPECT_TRUE(document.load_buffer(picture.bytes.data(), picture.bytes.size()));
+  return document.select_node("//text").node();
+}
+
+TEST(Canvas, WordsInFontsNameTheirFontAndReadTheirWay) {
+  Scene scene = scene_from(
+      R"(fonts={"head":{"family":"DejaVu Serif"}} row:r [ text:t text="سرخس." font=head bold=true slanted=true size=10 ])");
+  set_words(scene, WordsIn::fonts);
+  const double width = solve(scene, {100, 60}).words(scene.tree.at("t"))[0].box.width;
+  pugi::xml_document document;
+  const pugi::xml_node words =
+      first_text(drawn(scene, PictureForm::svg, {.bare = true, .only = {}, .scale = {}, .title = {}}), document);
+  EXPECT_STREQ(words.attribute("font-family").value(), "'DejaVu Serif', sans-serif");
+  EXPECT_STREQ(words.attribute("font-weight").value(), "bold");
+  EXPECT_STREQ(words.attribute("font-style").value(), "italic");
+  EXPECT_STREQ(words.attribute("direction").value(), "rtl");
+  EXPECT_NEAR(words.attribute("x").as_double(), width, 0.001) << "from there to the left";
+  EXPECT_NEAR(words.attribute("textLength").as_double(), width, 0.001);
+  pugi::xml_document plain;
+  set_words(scene, WordsIn::plain);
+  EXPECT_STREQ(first_text(drawn(scene, PictureForm::svg, {.bare = true, .only = {}, .scale = {}, .title = {}}), plain)
+                   .attribute("font-family")
+                   .value(),
+               "monospace");
+}
+
+TEST(Canvas, AHyphenIsDrawnWhereALineEndsInIt) {
+  Scene scene = scene_from("column:c [ text:t text=\"glass\u00ADhouse\" size=20 ]");
+  set_words(scene, WordsIn::fonts);
+  pugi::xml_document document;
+  const Picture picture = drawn(scene, PictureForm::svg, {.bare = true, .only = {}, .scale = {}, .title = {}});
+  EXPECT_THAT(first_text(picture, document).text().get(), ::testing::EndsWith("\u2010"));
 }
 
 }  // namespace

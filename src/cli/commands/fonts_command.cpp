@@ -8,7 +8,7 @@
 #include "cli/call_words.hpp"
 #include "fond_ladder/fonts.hpp"
 #include "model/printable.hpp"
-#include "print/json_writer.hpp"
+#include "print/json_frame.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -29,13 +29,9 @@ ExitStatus fonts(const FontsCall& call, const Streams& streams) {
   const std::size_t all = families.size();
   std::erase_if(families, [&](const std::string& one) { return !holds(one, call.part); });
   if (call.format == Format::json) {
-    JsonWriter json(streams.out);
-    json.begin_object();
-    json.number("format", 1);
-    json.text("command", "fonts");
-    json.texts("families", families);
-    json.end();
-    streams.out << '\n';
+    JsonAnswers answers(streams.out, "fonts");
+    answers.next().texts("families", families);
+    answers.end();
     return families.empty() ? findings : all_well;
   }
   const auto counted = [](std::size_t count) {

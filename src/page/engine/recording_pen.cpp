@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include "page/engine/recording_pen.hpp"
 
+#include "model/reading_way.hpp"
 #include "page/engine/imports.hpp"
 
 namespace fond_ladder::page {
@@ -77,8 +78,9 @@ void RecordingPen::letters(std::string_view text, Point at, const Lettering& let
   }
   add({letters_code, at.x, at.y});
   add(lettering.ink);
-  add({lettering.size, face, lettering.turned ? 1.0 : 0.0, width, static_cast<double>(letters_.size()),
-       static_cast<double>(text.size()), static_cast<double>(family_at), static_cast<double>(family_bytes)});
+  add({lettering.size, face, (lettering.turned ? 1.0 : 0.0) + (reads_from_right(text) ? 2.0 : 0.0), width,
+       static_cast<double>(letters_.size()), static_cast<double>(text.size()), static_cast<double>(family_at),
+       static_cast<double>(family_bytes)});
   letters_ += text;
 }
 

@@ -18,7 +18,8 @@ namespace fond_ladder::page {
 ///   2 lines     ink, width, line, how many, then x y x y of each
 ///   3 polygon   ink, how many corners, then x y of each
 ///   4 letters   x y, ink, size, face, turned, width (0: as it comes), where they begin in `letters`, how many bytes,
-///               and the same of the font family; from face 3 on, then 1 is added for bold and 2 for slanted
+///               and the same of the font family; from face 3 on, then 1 is added for bold and 2 for slanted; turned
+///               has 2 added where the letters read from the right
 ///   5 clip      x y width height
 ///   6 unclip
 ///   7 hatch     x y width height, ink, width, line, way (0 rising, 1 falling, 2 crossed), step

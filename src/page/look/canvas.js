@@ -148,7 +148,7 @@ export function play(context, { strokes, letters }, dark, named) {
         const written = text(strokes[at + 10], strokes[at + 11]);
         write(context, strokes, at, written, text(strokes[at + 12], strokes[at + 13]), dark);
         const [size, face, turned] = strokes.subarray(at + 6, at + 9);
-        if (named && face === 1 && turned === 0) {
+        if (named && face === 1 && (turned & 1) === 0) {
           const [x, y, width] = [strokes[at], strokes[at + 1] - size, natural(context, written, '1', size)];
           named(written, { x, y, width, height: 1.2 * size });
         }
@@ -206,8 +206,11 @@ function natural(context, text, face, size) {
  * @param {boolean} dark
  */
 function write(context, strokes, at, text, family, dark) {
-  const [size, face, turned, width] = strokes.subarray(at + 6, at + 10);
+  const [size, face, way, width] = strokes.subarray(at + 6, at + 10);
   context.font = font(face, size, family);
+  context.direction = way & 2 ? 'rtl' : 'ltr'; // the place of the letters is told from the left all the same
+  context.textAlign = 'left';
+  const turned = way & 1;
   context.fillStyle = style(strokes, at + 2, dark);
   const stretched = width > 0 ? width / (natural(context, text, `${face}${family}`, size) || 1) : 1;
   if (turned === 0 && stretched === 1) {
