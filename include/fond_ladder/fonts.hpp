@@ -43,7 +43,7 @@ class BadFonts : public std::runtime_error {
 ///
 /// A font of a family takes characters that it does not have from other fonts of the machine. A font of a file takes
 /// them from the other files alone, so that a text measures equally everywhere. Texts of more than 1,000,000 bytes, in
-/// characters of more than 10,000 pixels, or wider than 1e6 pixels, are not set.
+/// characters of more than 10,000 pixels or less than 1/16, or wider than 1e6 pixels, are not set.
 ///
 /// Throws BadFonts, with every fault. Opening the first of all reads the machine's list of fonts.
 [[nodiscard]] std::shared_ptr<const Typesetter> open_fonts(const std::vector<NamedFont>& fonts);

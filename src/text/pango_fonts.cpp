@@ -221,7 +221,8 @@ std::shared_ptr<const SetText> PangoFonts::set(const std::string& text, const Wo
 }
 
 std::shared_ptr<const SetText> PangoFonts::known(const std::string& text, const WordStyle& style, Notes notes) const {
-  if (text.size() > limits::longest_set_text || !(style.size <= limits::largest_set_size)) return nullptr;
+  const bool has_size = style.size >= limits::smallest_set_size && style.size <= limits::largest_set_size;
+  if (text.size() > limits::longest_set_text || !has_size) return nullptr;
   const std::scoped_lock lock(mutex_);
   Known asked{text, style};
   const auto found = known_.find(asked);
@@ -325,10 +326,13 @@ std::string PangoFonts::refusal(const std::string& text, const WordStyle& style)
     return "its words take " + std::to_string(text.size()) + " bytes; with fonts a text has at most " +
            std::to_string(limits::longest_set_text);
   }
-  if (!(style.size <= limits::largest_set_size)) {
+  if (style.size > limits::largest_set_size) {
     return "its size is " + exact(style.size) + "; with fonts a text has at most " + exact(limits::largest_set_size);
   }
-  return "its words come to more than 1e6 pixels, or to none in height; with fonts that is not measured";
+  if (style.size < limits::smallest_set_size) {
+    return "its size is " + exact(style.size) + "; with fonts a text has at least " + exact(limits::smallest_set_size);
+  }
+  return "its words come to more than 1e6 pixels; with fonts that is not measured";
 }
 
 double PangoFonts::zero_width(const WordStyle& style) const {
