@@ -100,8 +100,8 @@ inline constexpr std::size_t most_fonts = 64;
 /// Bytes. A text beyond this is not set in fonts: shaping takes about a second a million.
 inline constexpr std::size_t longest_set_text = 1'000'000;
 
-/// Pixels. Characters larger than this are not set in fonts, for their widths are counted in 1/1024 pixel in 32 bits, nor
-/// smaller ones than that, for nothing of them would be left.
+/// Pixels. Characters larger than this are not set in fonts, for their widths are counted in 1/1024 pixel in 32 bits,
+/// nor smaller ones than that, for nothing of them would be left.
 inline constexpr double largest_set_size = 10'000, smallest_set_size = 1.0 / 16;
 
 /// Files that a scene uses, those that they use included; altogether they are as large as a scene file at most.
