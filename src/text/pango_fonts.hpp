@@ -18,7 +18,9 @@
 #include "text/line_layouts.hpp"
 #include "text/owned.hpp"
 
-namespace fond_ladder::inline v0::typeset {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+namespace typeset {
 
 /// Fonts of the machine and of files, by Pango. What was set is kept, as long as it is not too much.
 class PangoFonts final : public Typesetter, public LineLayouts {
@@ -87,4 +89,6 @@ class PangoFonts final : public Typesetter, public LineLayouts {
   mutable std::set<std::pair<std::string, std::string>> faceless_;          // font, and what it does not have
 };
 
-}  // namespace fond_ladder::inline v0::typeset
+}  // namespace typeset
+}  // namespace v0
+}  // namespace fond_ladder

@@ -6,7 +6,9 @@
 
 #include "fond_ladder/scene.hpp"
 
-namespace fond_ladder::inline v0::typeset {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+namespace typeset {
 
 /// Words that a scene can show, in a style in which it can show them.
 struct StyledWords {
@@ -19,4 +21,6 @@ struct StyledWords {
 /// Those of all texts, of what they are under each range and mode alone, and of every wording.
 [[nodiscard]] std::vector<StyledWords> styled_words(const Scene& scene);
 
-}  // namespace fond_ladder::inline v0::typeset
+}  // namespace typeset
+}  // namespace v0
+}  // namespace fond_ladder

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include <algorithm>
 
+#include "fond_ladder/plain_text.hpp"
 #include "fond_ladder/trial.hpp"
-#include "model/flat.hpp"
 #include "model/origins.hpp"
 #include "scene/read/scene_text.hpp"
 #include "scene/trial/changed_text.hpp"
@@ -74,9 +74,11 @@ Draft::Draft(std::string json, std::string file_name) : file_name_(std::move(fil
 Draft::Draft(const Scene& scene) : Draft(to_json(scene), scene.name()) {
   Stage first = *stages_.front();
   for (const NodeId node : scene.tree.nodes()) {
-    // A text's plain words are told by its keys; whatever else a leaf measures is not in the file.
+    // A text's words are told by its keys; whatever else a leaf measures is not in the file.
     const auto content = scene.tree.content(node);
-    if (content != nullptr && detail::words_of_keys(content.get()) == nullptr)
+    const bool is_of_keys = dynamic_cast<const PlainText*>(content.get()) != nullptr ||
+                            dynamic_cast<const SetText*>(content.get()) != nullptr;
+    if (content != nullptr && !is_of_keys)
       first.contents.emplace_back(first.scene.tree.at(scene.tree.path(node)), content);
   }
   first.complete();
