@@ -8,7 +8,8 @@ set(FOND_LADDER_SANITIZE "" CACHE STRING "Sanitizers for our own targets, as in 
 # A library that others link: shared with -DBUILD_SHARED_LIBS=ON. What it shows is marked by FOND_LADDER_API.
 function(fond_ladder_library target)
   set_target_properties(${target} PROPERTIES VERSION ${PROJECT_VERSION}
-    SOVERSION ${PROJECT_VERSION_MAJOR}.${PROJECT_VERSION_MINOR})
+    SOVERSION ${PROJECT_VERSION_MAJOR}.${PROJECT_VERSION_MINOR}
+    INSTALL_RPATH "$ORIGIN")  # one of ours finds the others beside itself
   fond_ladder_house(${target})
 endfunction()
 
