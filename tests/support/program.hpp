@@ -2,6 +2,7 @@
 #pragma once
 
 #include <gtest/gtest.h>
+#include <unistd.h>
 
 #include <array>
 #include <cstdio>
@@ -39,8 +40,9 @@ inline Result run_process(const std::string& words, const std::string& program =
 }
 
 inline std::string temporary(const std::string& name, const std::string& text) {
-  const std::string path = ::testing::TempDir() + "fond_ladder_" + name;
-  std::ofstream(path, std::ios::binary) << text;
+  const std::string path = ::testing::TempDir() + "fond_ladder_" + name, made = path + std::to_string(::getpid());
+  std::ofstream(made, std::ios::binary) << text;
+  std::rename(made.c_str(), path.c_str());  // another test may be reading one of that name
   return path;
 }
 
