@@ -190,12 +190,14 @@ TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& strea
 }
 
 BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& streams) {
+  const std::vector<AskedWords> words = words_asked(call.words);
   Draft draft = read_draft(call.file, streams);
-  Scene before = draft.scene();
+  Variant before{"", draft.scene()};
   make(call.trials, draft, streams);
-  Variant after = variant_by(call, draft, one_words_asked(call.words), call.wording, call.modes);
+  if (words.size() > 1) before = variant_by(call, draft, words.front(), call.wording, call.modes);
+  Variant after = variant_by(call, draft, words.back(), call.wording, call.modes);
   tell_hints_of(after.scene, streams);
-  return {{"", std::move(before)}, std::move(after)};
+  return {std::move(before), std::move(after)};
 }
 
 Scene load_scene(const SceneCall& call, const Streams& streams) {

@@ -69,7 +69,8 @@ struct TextAndVariant {
   Variant shown;
 };
 [[nodiscard]] TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& streams);
-/// The variant, and the scene as it is, read once.
+/// The variant, and the scene as it is, read once; where both ways to measure words are asked for, the variant in one
+/// and in the other.
 struct BeforeAndAfter {
   Variant before, after;
 };

@@ -20,7 +20,6 @@ using calls::add_sizes;
 using calls::add_trials;
 using calls::add_values;
 using calls::asked_sizes;
-using calls::AskedWords;
 using calls::BeforeAndAfter;
 using calls::Command;
 using calls::CommandOf;

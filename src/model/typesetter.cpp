@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "fond_ladder/keys.hpp"
+#include "model/fonts_by_name.hpp"
 
 namespace fond_ladder::inline v0 {
 
@@ -22,6 +23,13 @@ const NamedFont* font_named(const std::vector<NamedFont>& fonts, const std::stri
   auto found = name.empty() ? fonts.end() : find(name);
   if (found == fonts.end()) found = find(usual_font);
   return found == fonts.end() ? nullptr : &*found;
+}
+
+std::vector<NamedFont> with_fonts(std::vector<NamedFont> fonts, const std::vector<NamedFont>& beats) {
+  std::erase_if(
+      fonts, [&](const NamedFont& one) { return std::ranges::find(beats, one.name, &NamedFont::name) != beats.end(); });
+  fonts.insert(fonts.end(), beats.begin(), beats.end());
+  return fonts;
 }
 
 FontUnits Keys::set_units(double em, const Typesetter& setter) const {

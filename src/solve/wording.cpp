@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "fond_ladder/scene.hpp"
+#include "model/fonts_by_name.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 
@@ -71,14 +72,7 @@ void speak(Scene& scene, std::string_view wording) {
   }
   if (found->direction) scene.tree.set_direction(*found->direction);
   if (found->fonts.empty()) return;
-  for (const NamedFont& font : found->fonts) {
-    const auto same = std::ranges::find(scene.fonts, font.name, &NamedFont::name);
-    if (same != scene.fonts.end()) {
-      *same = font;
-    } else {
-      scene.fonts.push_back(font);
-    }
-  }
+  scene.fonts = with_fonts(std::move(scene.fonts), found->fonts);
   if (scene.tree.typesetter()) scene.tree.set_typesetter(scene.tree.typesetter()->with(found->fonts));
 }
 

@@ -13,8 +13,10 @@
 #include <sys/stat.h>
 
 #include <algorithm>
+#include <array>
 
 #include "fond_ladder/fonts.hpp"
+#include "model/fonts_by_name.hpp"
 #include "model/limits.hpp"
 #include "model/nearest_word.hpp"
 #include "model/number_text.hpp"
@@ -59,6 +61,11 @@ std::vector<std::string> families_in(PangoFontMap* map) {
   return names;
 }
 
+Owned<PangoFontMap> new_map() {
+  return Owned<PangoFontMap>(pango_cairo_font_map_new_for_font_type(CAIRO_FONT_TYPE_FT));
+}
+
+/// Keeps the map.
 Owned<PangoContext> context_of(PangoFontMap* map) {
   Owned<PangoContext> context(pango_font_map_create_context(map));
   pango_context_set_round_glyph_positions(context.get(), 0);
@@ -134,7 +141,7 @@ std::size_t PangoFonts::KnownHash::operator()(const Known& known) const {
   return hash(known.text) * 31 + hash(known.style.font) + style;
 }
 
-PangoFonts::PangoFonts(std::vector<NamedFont> fonts) : fonts_(std::move(fonts)) {
+PangoFonts::PangoFonts(std::vector<NamedFont> fonts) : fonts_(std::move(fonts)), machine_(context_of(new_map().get())) {
   std::vector<BadFonts::Fault> faults;
   faces_.emplace("", open({}));
   for (std::size_t i = 0; i < fonts_.size(); ++i) {
@@ -148,38 +155,43 @@ PangoFonts::PangoFonts(std::vector<NamedFont> fonts) : fonts_(std::move(fonts)) 
 }
 
 PangoFonts::Face PangoFonts::open(const NamedFont& font) const {
+  return font.file.empty() ? open_family(font.family.empty() ? "sans-serif" : font.family) : open_file(font.file);
+}
+
+PangoFonts::Face PangoFonts::open_file(const std::string& file) const {
   Face face;
-  face.map.reset(pango_cairo_font_map_new_for_font_type(CAIRO_FONT_TYPE_FT));
-  if (!font.file.empty()) {
-    face.config.reset(FcConfigCreate());
-    add_file(face.config.get(), font.file);
-    face.description = first_font_in(font.file);
-    for (const NamedFont& other : fonts_) {  // for characters that this one does not have, and its bold
-      if (!other.file.empty() && other.file != font.file) {
-        try {
-          add_file(face.config.get(), other.file);
-        } catch (const NoFont&) {
-          continue;  // told where it stands
-        }
-      }
+  face.config.reset(FcConfigCreate());
+  add_file(face.config.get(), file);
+  face.description = first_font_in(file);
+  for (const NamedFont& other : fonts_) {  // for characters that this one does not have, and its bold
+    if (other.file.empty() || other.file == file) continue;
+    try {
+      add_file(face.config.get(), other.file);
+    } catch (const NoFont&) {
+      continue;  // told where it stands
     }
-    pango_fc_font_map_set_config(PANGO_FC_FONT_MAP(face.map.get()), face.config.get());
-  } else {
-    const std::string family = font.family.empty() ? "sans-serif" : font.family;
-    if (!is_kind_of_letters(family)) {
-      const std::vector<std::string> families = families_in(face.map.get());
-      if (std::ranges::none_of(families, [&](const std::string& one) { return same_name(family, one); })) {
-        const std::vector<std::string_view> words(families.begin(), families.end());
-        const std::string_view near = nearest_word(family, words);
-        throw NoFont("this machine has no font family \"" + printable(family) + "\"" +
-                     (near.empty() ? "" : "; did you mean \"" + printable(near) + "\"?") +
-                     " (fond-ladder fonts lists them)");
-      }
-    }
-    face.description.reset(pango_font_description_new());
-    pango_font_description_set_family(face.description.get(), family.c_str());
   }
-  face.context = context_of(face.map.get());
+  const Owned<PangoFontMap> map = new_map();
+  pango_fc_font_map_set_config(PANGO_FC_FONT_MAP(map.get()), face.config.get());
+  face.context = context_of(map.get());
+  return face;
+}
+
+PangoFonts::Face PangoFonts::open_family(const std::string& family) const {
+  if (!is_kind_of_letters(family)) {
+    const std::vector<std::string> families = families_in(pango_context_get_font_map(machine_.get()));
+    if (std::ranges::none_of(families, [&](const std::string& one) { return same_name(family, one); })) {
+      const std::vector<std::string_view> words(families.begin(), families.end());
+      const std::string_view near = nearest_word(family, words);
+      throw NoFont("this machine has no font family \"" + printable(family) + "\"" +
+                   (near.empty() ? "" : "; did you mean \"" + printable(near) + "\"?") +
+                   " (fond-ladder fonts lists them)");
+    }
+  }
+  Face face;
+  face.context.reset(PANGO_CONTEXT(g_object_ref(machine_.get())));
+  face.description.reset(pango_font_description_new());
+  pango_font_description_set_family(face.description.get(), family.c_str());
   return face;
 }
 
@@ -244,9 +256,11 @@ std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const 
   const Face& face = this->face(style.font);
   const Owned<PangoFont> own(pango_context_load_font(face.context.get(), described(style).get()));
   if (!own) return nullptr;
+  const Letters letters{name_of(style.font), style.bold, style.slanted};
+  if (notes == Notes::taken) note_letters(letters, own.get());
   LayoutPieces read =
       pieces_in(layout(words, style).get(), [&](std::string_view characters, PangoFont* font, bool boxes) {
-        if (notes == Notes::taken) note_characters(characters, font, boxes, style, own.get());
+        if (notes == Notes::taken) note_characters(characters, font, boxes, letters, own.get());
       });
   if (read.ascent + read.descent <= 0) {
     const Owned<PangoFontMetrics> metrics(pango_font_get_metrics(own.get(), nullptr));
@@ -274,27 +288,29 @@ std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const 
   }
 }
 
-/// Characters that the font of a text does not have.
-void PangoFonts::note_characters(std::string_view characters, PangoFont* font, bool has_boxes, const WordStyle& style,
+/// Bold or slanted letters that a font does not have.
+void PangoFonts::note_letters(const Letters& letters, PangoFont* own) const {
+  const Owned<PangoFontDescription> got(pango_font_describe(own));
+  if (letters.bold && pango_font_description_get_weight(got.get()) < PANGO_WEIGHT_SEMIBOLD)
+    faceless_.emplace(letters.font, "bold");
+  if (letters.slanted && pango_font_description_get_style(got.get()) == PANGO_STYLE_NORMAL)
+    faceless_.emplace(letters.font, "slanted");
+}
+
+/// Characters that they do not have.
+void PangoFonts::note_characters(std::string_view characters, PangoFont* font, bool has_boxes, const Letters& letters,
                                  PangoFont* own) const {
-  const Letters letters{name_of(style.font), style.bold, style.slanted};
   const char* end = characters.data() + characters.size();
   for (const char* at = characters.data(); at < end; at = g_utf8_next_char(at)) {
     const gunichar one = g_utf8_get_char(at);
     if (g_unichar_isspace(one) != 0 || g_unichar_isprint(one) == 0 || g_unichar_iszerowidth(one) != 0) continue;
     if (pango_font_has_char(own, one) != 0) continue;
-    const bool here = font != nullptr && pango_font_has_char(font, one) != 0;
-    if (here) {
+    if (font != nullptr && pango_font_has_char(font, one) != 0) {
       elsewhere_[letters].insert(one);
     } else if (has_boxes || font == nullptr) {
       nowhere_[letters].insert(one);
     }
   }
-  const Owned<PangoFontDescription> got(pango_font_describe(own));
-  if (style.bold && pango_font_description_get_weight(got.get()) < PANGO_WEIGHT_SEMIBOLD)
-    faceless_.emplace(letters.font, "bold");
-  if (style.slanted && pango_font_description_get_style(got.get()) == PANGO_STYLE_NORMAL)
-    faceless_.emplace(letters.font, "slanted");
 }
 
 /// `the font body (DejaVu Sans, slanted)`
@@ -349,12 +365,7 @@ std::string PangoFonts::family(const WordStyle& style) const {
 }
 
 std::shared_ptr<const Typesetter> PangoFonts::with(const std::vector<NamedFont>& fonts) const {
-  std::vector<NamedFont> all;
-  for (const NamedFont& own : fonts_) {
-    if (std::ranges::find(fonts, own.name, &NamedFont::name) == fonts.end()) all.push_back(own);
-  }
-  all.insert(all.end(), fonts.begin(), fonts.end());
-  return open_fonts(all);
+  return open_fonts(with_fonts(fonts_, fonts));
 }
 
 /// What was opened, by the fonts and by when their files were written.
@@ -395,8 +406,7 @@ bool can_open_fonts() {
 }
 
 std::vector<std::string> font_families() {
-  const typeset::Owned<PangoFontMap> map(pango_cairo_font_map_new_for_font_type(CAIRO_FONT_TYPE_FT));
-  return typeset::families_in(map.get());
+  return typeset::families_in(typeset::new_map().get());
 }
 
 std::shared_ptr<const Typesetter> open_fonts(const std::vector<NamedFont>& fonts) {

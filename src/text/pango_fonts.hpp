@@ -3,7 +3,6 @@
 
 #include <pango/pango.h>
 
-#include <array>
 #include <cstdint>
 #include <map>
 #include <memory>
@@ -42,9 +41,8 @@ class PangoFonts final : public Typesetter, public LineLayouts {
  private:
   /// A font as texts ask for it.
   struct Face {
-    Owned<FcConfig> config;  // of a file; none: the machine's
-    Owned<PangoFontMap> map;
-    Owned<PangoContext> context;
+    Owned<FcConfig> config;       // of a file; none: the machine's
+    Owned<PangoContext> context;  // with its map
     Owned<PangoFontDescription> description;
   };
   /// What a text is known by.
@@ -64,6 +62,8 @@ class PangoFonts final : public Typesetter, public LineLayouts {
   };
 
   [[nodiscard]] Face open(const NamedFont& font) const;
+  [[nodiscard]] Face open_file(const std::string& file) const;
+  [[nodiscard]] Face open_family(const std::string& family) const;
   /// The name of the font that a text has which names this one; none: the machine's sans.
   [[nodiscard]] std::string name_of(const std::string& font) const;
   [[nodiscard]] const Face& face(const std::string& font) const { return faces_.at(name_of(font)); }
@@ -76,10 +76,12 @@ class PangoFonts final : public Typesetter, public LineLayouts {
                                                      Notes notes) const;
   [[nodiscard]] std::shared_ptr<const SetText> shape(const std::string& text, const WordStyle& style,
                                                      Notes notes) const;
-  void note_characters(std::string_view characters, PangoFont* font, bool has_boxes, const WordStyle& style,
+  void note_letters(const Letters& letters, PangoFont* own) const;
+  void note_characters(std::string_view characters, PangoFont* font, bool has_boxes, const Letters& letters,
                        PangoFont* own) const;
 
   std::vector<NamedFont> fonts_;
+  Owned<PangoContext> machine_;
   std::map<std::string, Face> faces_;  // by name; the machine's sans by none
 
   mutable std::mutex mutex_;  // of all below, and of Pango

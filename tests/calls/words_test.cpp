@@ -59,6 +59,10 @@ TEST(Words, CompareTellsWhatDiffersBetweenThem) {
   EXPECT_THAT(told.out, HasSubstr(".scene.json, words plain"));
   EXPECT_THAT(told.out, HasSubstr(".scene.json, words fonts"));
   EXPECT_THAT(run({"compare", trays(), "--words", "fonts"}).out, HasSubstr("as it is"));
+  const std::string text =
+      R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"Moss"}]}})";
+  EXPECT_THAT(run({"compare", "-", "--words", "plain,fonts"}, text).out, HasSubstr("standard input, words plain"))
+      << "what can be read once only";
 }
 
 TEST(Words, WhatIsWrongIsRefused) {

@@ -97,6 +97,13 @@ class Served(HandTest):
                 answer = json.loads(program("measure", self.scene, "--at", "240xcontent", "--format", "json").stdout)
                 heights = {node["path"]: node["height"] for node in answer["answers"][0]["nodes"]}
                 self.assertEqual(boxes_of(self.page)["card/about"]["height"], heights["card/about"])
+                self.scene.write_text("{")
+                self.page.wait_for_text("#fl-faults", "The file is wrong")
+                self.assertEqual(preview.ask("/pieces")[0], 404)
+                self.assertEqual(self.page.run("return (await api.scene()).words.in"), "fonts")  # as it was
+                self.scene.write_text('{"format":1,"root":{"kind":"text","name":"card","text":"Moss"}}')
+                self.page.wait("the other scene", lambda: not self.page.run("return (await api.scene()).words.carried"))
+                self.assertEqual(self.page.all("[data-key=words]"), [])
 
 
 if __name__ == "__main__":

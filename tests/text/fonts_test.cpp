@@ -177,7 +177,9 @@ TEST(Fonts, AFileIsItsFontWhateverTheMachineHas) {
   const double of_family = width_of(in_fonts(fern)), of_bold = width_of(in_fonts(bold));
   EXPECT_EQ(width_of(in_fonts(fern, {{"body", "", sans_file}})), of_family);
   EXPECT_EQ(width_of(in_fonts(fern, {{"body", "", bold_file}})), of_bold) << "a file of bold letters is bold";
-  EXPECT_EQ(width_of(in_fonts(bold, {{"body", "", sans_file}, {"strong", "", bold_file}})), of_bold);
+  const Scene both = in_fonts(bold, {{"body", "", sans_file}, {"strong", "", bold_file}});
+  EXPECT_EQ(width_of(both), of_bold);
+  EXPECT_THAT(both.tree.typesetter()->remarks(), IsEmpty());
   const Scene alone = in_fonts(bold, {{"body", "", sans_file}});
   EXPECT_EQ(width_of(alone), of_family);
   EXPECT_THAT(alone.tree.typesetter()->remarks(),

@@ -2,7 +2,6 @@
 #include <algorithm>
 #include <ostream>
 
-#include "calls/words_asked.hpp"
 #include "cli/call_words.hpp"
 #include "fond_ladder/compare.hpp"
 #include "print/answers_json.hpp"
@@ -30,22 +29,13 @@ std::optional<Span> heights_of(const std::vector<Rung>& rungs) {
   return heights;
 }
 
-/// A scene with its words measured in one way and in the other.
-BeforeAndAfter in_both(const SceneCall& call, const Streams& streams) {
-  SceneCall first = call, second = call;
-  const std::vector<AskedWords> words = words_asked(call.words);
-  first.words = {std::string(word(*words[0]))};
-  second.words = {std::string(word(*words[1]))};
-  return {load_variant(first, streams), load_variant(second, streams)};
-}
-
 ExitStatus compare(const CompareCall& call, const Streams& streams) {
   const bool is_one = call.other.empty();
   if (!is_one && call.other == "-" && call.scene.file == "-")
     throw WrongCall("compare: only one of the two scenes can come from standard input");
-  const std::vector<AskedWords> words = words_asked(call.scene.words);
-  if (words.size() > 1 && !is_one) throw WrongCall("compare: two scenes, or one in words plain and fonts; not both");
-  BeforeAndAfter both = words.size() > 1 ? in_both(call.scene, streams) : load_before_and_after(call.scene, streams);
+  if (!is_one && words_asked(call.scene.words).size() > 1)
+    throw WrongCall("compare: two scenes, or one in words plain and fonts; not both");
+  BeforeAndAfter both = load_before_and_after(call.scene, streams);
   if (is_one && both.after.options.empty()) {
     throw WrongCall(
         "compare: with what? Name a second scene, or say what is to be different: --try, --move, --enclose, --remove, "

@@ -1,13 +1,11 @@
 // SPDX-License-Identifier: MIT
-#include <fmt/format.h>
-#include <fmt/ostream.h>
-
 #include <algorithm>
 #include <cctype>
+#include <ostream>
 
 #include "cli/call_words.hpp"
 #include "fond_ladder/fonts.hpp"
-#include "model/printable.hpp"
+#include "print/families.hpp"
 #include "print/json_frame.hpp"
 
 namespace fond_ladder::cli {
@@ -25,32 +23,17 @@ bool holds(const std::string& family, const std::string& part) {
 
 ExitStatus fonts(const FontsCall& call, const Streams& streams) {
   if (!can_open_fonts()) static_cast<void>(open_fonts({}));  // says what is missing
-  std::vector<std::string> families = font_families();
-  const std::size_t all = families.size();
-  std::erase_if(families, [&](const std::string& one) { return !holds(one, call.part); });
+  Families families{font_families(), 0, call.part};
+  families.all = families.names.size();
+  std::erase_if(families.names, [&](const std::string& one) { return !holds(one, call.part); });
   if (call.format == Format::json) {
     JsonAnswers answers(streams.out, "fonts");
-    answers.next().texts("families", families);
+    write_families(answers.next(), families);
     answers.end();
-    return families.empty() ? findings : all_well;
-  }
-  const auto counted = [](std::size_t count) {
-    return count == 1 ? "1 font family" : fmt::format("{} font families", count);
-  };
-  if (call.part.empty()) {
-    fmt::print(streams.out, "{} on this machine\n", counted(all));
   } else {
-    fmt::print(streams.out, "{} of {} on this machine with \"{}\" in the name\n", counted(families.size()), all,
-               printable(call.part));
+    streams.out << families_text(families);
   }
-  if (!families.empty()) streams.out << '\n';
-  for (const std::string& family : families) fmt::print(streams.out, "  {}\n", printable(family));
-  if (!families.empty()) {
-    fmt::print(streams.out, "\nin a scene: \"words\": \"fonts\", \"fonts\": {{\"body\": {{\"family\": \"{}\"}}}}\n",
-               printable(call.part.empty() ? "sans-serif" : families.front()));
-    fmt::print(streams.out, "sans-serif, serif and monospace are families too: whatever this machine has for them\n");
-  }
-  return families.empty() ? findings : all_well;
+  return families.names.empty() ? findings : all_well;
 }
 
 }  // namespace

@@ -35,7 +35,8 @@ std::optional<int> parse_port(const std::string& text) {
 
 /// What the file is now, as `of(scene)` tells it, or where it is wrong as `of_faulty()`.
 template <class Of, class OfFaulty>
-std::string now(const PageCall& call, const page::WatchedFile::Content& content, Of of, OfFaulty of_faulty) {
+auto now(const PageCall& call, const page::WatchedFile::Content& content, Of of, OfFaulty of_faulty)
+    -> decltype(of_faulty()) {
   std::istringstream nothing;
   std::ostringstream unheard;
   const Streams streams{nothing, unheard, unheard, ShippedScene{call.scene.file, content.text}};
@@ -53,9 +54,11 @@ std::string page_now(const std::string& page_without_scene, const PageCall& call
       [&] { return page_of_faulty(page_without_scene, call, content.text, content.version); });
 }
 
-std::string pieces_now(const PageCall& call, const page::WatchedFile& file) {
+/// None where the file is wrong.
+std::optional<std::string> pieces_now(const PageCall& call, const page::WatchedFile& file) {
   return now(
-      call, file.content(), [](const PageScene& scene) { return scene.pieces; }, [] { return std::string(); });
+      call, file.content(), [](const PageScene& scene) { return scene.pieces; },
+      [] { return std::optional<std::string>(); });
 }
 
 /// Says what is wrong with the scene at the beginning; the page shows it too, until it is mended.

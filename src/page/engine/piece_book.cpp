@@ -6,6 +6,7 @@
 #include <stdexcept>
 
 #include "fond_ladder/fonts.hpp"
+#include "model/fonts_by_name.hpp"
 #include "page/engine/font_key.hpp"
 #include "scene/read/json_document.hpp"
 
@@ -116,16 +117,7 @@ std::string PieceBook::family(const WordStyle& style) const {
 }
 
 std::shared_ptr<const Typesetter> PieceBook::with(const std::vector<NamedFont>& fonts) const {
-  std::vector<NamedFont> all = fonts_;
-  for (const NamedFont& font : fonts) {
-    const auto same = std::ranges::find(all, font.name, &NamedFont::name);
-    if (same != all.end()) {
-      *same = font;
-    } else {
-      all.push_back(font);
-    }
-  }
-  return std::make_shared<PieceBook>(std::move(all));
+  return std::make_shared<PieceBook>(with_fonts(fonts_, fonts));
 }
 
 }  // namespace page

@@ -75,7 +75,7 @@ function aboutWords({ words, nodes }) {
     parts.push(`Words are as wide as in ${few(families)}, where this page was written; letters are fitted to that.`);
   if (tails.length > 0)
     parts.push(
-      `Not measured there, so in plain words: ${few(tails)}. ${tails.length === 1 ? 'Its sizes differ' : 'Their sizes differ'} from those in fonts.`,
+      `Not measured there, so in plain words: ${few(tails)}. ${tails.length === 1 ? 'Its sizes may differ' : 'Their sizes may differ'} from those in fonts.`,
     );
   return [make('p', { className: 'quiet', id: 'fl-words' }, parts.join(' '))];
 }

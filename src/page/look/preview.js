@@ -19,7 +19,7 @@ export function watch(session, version) {
     ]);
     const [text, pieces] = [await answer.text(), await measured.text()];
     if (mine !== known) return;
-    if (pieces !== '') carried.pieces = pieces; // a faulty scene has none, and what is shown goes on
+    if (measured.ok) carried.pieces = pieces; // of a faulty scene nothing is told, and what is shown goes on
     const isMine = text === written.text && !session.faults && carried.pieces === '';
     if (!answer.ok) session.say(text);
     else if (isMine) session.inFile(text, written.changes);

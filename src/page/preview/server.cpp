@@ -71,7 +71,9 @@ Server::Server(WatchedFile& file, Makes makes, std::optional<int> port, bool wri
     return httplib::Server::HandlerResponse::Unhandled;
   });
   server.Get("/pieces", [pieces = std::move(makes.pieces)](const httplib::Request&, httplib::Response& answer) {
-    answer.set_content(pieces(), "application/json");
+    const std::optional<std::string> now = pieces();
+    if (now) return answer.set_content(*now, "application/json");
+    answer.status = 404;
   });
   server.Get("/", [page = std::move(makes.page)](const httplib::Request&, httplib::Response& answer) {
     answer.set_content(page(), "text/html; charset=utf-8");

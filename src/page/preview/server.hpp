@@ -17,14 +17,15 @@ namespace fond_ladder::page {
 /// allowed: then a page of this very server may post the scene with the version of the file that it is made from.
 ///   /         the page, with the scene as it is now
 ///   /scene    the scene file
-///   /pieces   the pieces of its words, where it has fonts, or nothing
+///   /pieces   the pieces of its words, or nothing where it has no fonts; not found where the file is wrong
 ///   /writes   whether it may be written: an empty answer, or not found
 ///   /changes  server-sent events: the version of the file, once at first and then whenever it is another one
 class Server {
  public:
   /// What is made when it is asked for.
   struct Makes {
-    std::function<std::string()> page, pieces;
+    std::function<std::string()> page;
+    std::function<std::optional<std::string>()> pieces;  ///< none where the file is wrong
   };
   /// Begins to listen on `port`, or when absent on the first that is free from the usual one on.
   /// Throws WrongCall.

@@ -8,6 +8,7 @@
 #include <sstream>
 #include <tuple>
 
+#include "model/fonts_by_name.hpp"
 #include "page/engine/font_key.hpp"
 #include "print/json_writer.hpp"
 #include "text/styled_words.hpp"
@@ -17,11 +18,7 @@ namespace {
 
 /// The fonts of a scene in one of its wordings.
 std::vector<NamedFont> fonts_in(const Scene& scene, const Wording* wording) {
-  std::vector<NamedFont> fonts = wording == nullptr ? std::vector<NamedFont>() : wording->fonts;
-  for (const NamedFont& font : scene.fonts) {
-    if (std::ranges::find(fonts, font.name, &NamedFont::name) == fonts.end()) fonts.push_back(font);
-  }
-  return fonts;
+  return wording == nullptr ? scene.fonts : with_fonts(scene.fonts, wording->fonts);
 }
 
 /// One line of numbers.

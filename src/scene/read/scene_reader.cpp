@@ -3,10 +3,8 @@
 // A scene file into a Scene. Nodes are read in a loop, parents first, so that depth costs no stack; a fault never stops
 // the reading, and the tree is built only when there was none.
 #include <algorithm>
-#include <map>
 
 #include "fond_ladder/claim.hpp"
-#include "fond_ladder/fonts.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
@@ -40,6 +38,7 @@ class SceneReader : private ObjectReader {
       : ObjectReader(document, faults),
         used_(used),
         definitions_(document, faults),
+        fonts_(document, faults),
         budget_(budget_for(document, used)) {}
 
   Scene read(WrittenNodes* written) {
@@ -61,7 +60,8 @@ class SceneReader : private ObjectReader {
     }
     const ValueId wordings = document_.member(top, "wordings");
     if (nodes.tree && wordings != no_value) read_wordings(wordings, *nodes.tree);
-    read_fonts();
+    std::vector<NamedFont> fonts = read_fonts();
+    fonts_.refuse_unknown();
     if (!faults_.empty()) faults_.raise();
     Scene scene(std::move(*nodes.tree));
     scene.tree.pack();
@@ -70,8 +70,7 @@ class SceneReader : private ObjectReader {
     list_clashes(nodes.origins);
     scene.origins = std::make_shared<const detail::Origins>(std::move(nodes.origins));
     scene.wordings = std::move(wordings_);
-    note_places(fonts_);
-    scene.fonts = std::move(fonts_.fonts);
+    scene.fonts = std::move(fonts);
     scene.title = title_;
     scene.ladder = std::move(ladder_);
     scene.touch_size = touch_size_;
@@ -79,7 +78,7 @@ class SceneReader : private ObjectReader {
     scene.modes = std::move(conditions_.modes);
     read_claims(top, scene);
     if (!faults_.empty()) faults_.raise();
-    if (words_ == WordsIn::fonts) set_words_of(scene);
+    if (words_ == WordsIn::fonts) fonts_.set_words_of(scene);
     return scene;
   }
 
@@ -163,38 +162,12 @@ class SceneReader : private ObjectReader {
     }
   }
 
-  /// The names of all fonts are known once the wordings are read.
-  void read_fonts() {
+  std::vector<NamedFont> read_fonts() {
     std::vector<ValueId> objects;
     for (const ValueId top : used_.tops) {
       if (const ValueId id = document_.member(top, "fonts"); id != no_value) objects.push_back(id);
     }
-    fonts_ = scene::read_fonts(document_, objects, faults_);
-    std::vector<std::string> names;
-    for (const NamedFont& font : fonts_.fonts) names.push_back(font.name);
-    for (const Wording& wording : wordings_) {
-      for (const NamedFont& font : wording.fonts) names.push_back(font.name);
-    }
-    refuse_unknown_fonts(document_, names, faults_);
-  }
-
-  /// Measures the words with fonts; what is wrong with these is told where they are said.
-  void set_words_of(Scene& scene) {
-    try {
-      set_words(scene, WordsIn::fonts);
-    } catch (const BadFonts& bad) {
-      for (const BadFonts::Fault& fault : bad.faults()) {
-        const auto place = font_places_.find(fault.said_at);
-        faults_.add(document_,
-                    place == font_places_.end() ? document_.member(document_.root(), "words") : place->second,
-                    fault.message);
-      }
-      faults_.raise();
-    }
-  }
-
-  void note_places(const ReadFonts& read) {
-    for (std::size_t i = 0; i < read.fonts.size(); ++i) font_places_.emplace(read.fonts[i].said_at, read.places[i]);
+    return fonts_.read(objects);
   }
 
   void read_ladder(ValueId id) {
@@ -354,9 +327,7 @@ class SceneReader : private ObjectReader {
         if (part.key == "direction") {
           wording.direction = read_direction(inner);
         } else if (part.key == "fonts") {
-          ReadFonts read = scene::read_fonts(document_, {inner}, faults_);
-          note_places(read);
-          wording.fonts = std::move(read.fonts);
+          wording.fonts = fonts_.read({inner});
         } else if (part.key == "texts" && part.type == Type::object) {
           for_each_member(inner,
                           [&](ValueId text, const JsonValue& said) { read_replacement(text, said, tree, wording); });
@@ -388,14 +359,13 @@ class SceneReader : private ObjectReader {
   const UsedFiles& used_;
   Definitions definitions_;
   Conditions conditions_;
+  FontReader fonts_;
   Budget budget_;
   std::string title_;
   double em_ = 16;
   double touch_size_ = Scene::usual_touch_size;
   Direction direction_ = Direction::ltr;
   WordsIn words_ = WordsIn::plain;
-  ReadFonts fonts_;
-  std::map<std::string, ValueId> font_places_;  // by what NamedFont has them said at
   Ladder ladder_;
   std::vector<Wording> wordings_;
 };

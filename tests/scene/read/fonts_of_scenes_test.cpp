@@ -71,7 +71,9 @@ TEST(FontsOfScenes, FaultsStandWhereTheyAreSaid) {
 TEST(FontsOfScenes, ManyAreRefusedOnce) {
   std::string fonts;
   for (int i = 0; i < 70; ++i) fonts += (i > 0 ? ",\"f" : "\"f") + std::to_string(i) + R"(":{"family":"Serif"})";
-  EXPECT_THAT(faults_of("\"fonts\":{" + fonts + "},"), HasSubstr("a scene has at most 64 fonts"));
+  const std::string told = faults_of("\"fonts\":{" + fonts + "},");
+  EXPECT_THAT(told, HasSubstr("a scene has at most 64 fonts"));
+  EXPECT_EQ(std::ranges::count(told, '\n'), 1) << told;
 }
 
 TEST(FontsOfScenes, WhatIsReadIsWrittenAgain) {
@@ -126,6 +128,17 @@ TEST_F(FontFiles, AreLookedForBesideTheFileThatNamesThem) {
   EXPECT_THAT(flat, HasSubstr("\"file\": \"kit/serif.ttf\"")) << flat;
   const Scene alone = read_scene(flat, folder_ + "s");
   EXPECT_EQ(alone.tree.typesetter()->family({}), "DejaVu Serif");
+}
+
+TEST_F(FontFiles, AFontThatBeatsAnotherIsNoneMore) {
+  std::string kit = R"({"format":1,"fonts":{"body":{"family":"Serif"})";
+  for (int i = 1; i < 64; ++i) kit += ",\"f" + std::to_string(i) + R"(":{"family":"Serif"})";
+  std::ofstream(folder_ + "full") << kit + "}}";
+  const auto read = [&](const std::string& fonts) {
+    return read_scene(file_of(R"("uses":["full"],"fonts":{)" + fonts + "},"), folder_ + "s").fonts;
+  };
+  EXPECT_EQ(read(R"("f7":{"family":"Sans"})").size(), 64U);
+  EXPECT_THROW(read(R"("f64":{"family":"Sans"})"), BadScene);
 }
 
 }  // namespace
