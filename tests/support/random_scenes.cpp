@@ -242,8 +242,9 @@ void RandomScenes::add_ties(Tree& tree) {
       Tie tie;
       tie.to = tree.step(siblings[static_cast<std::size_t>(below(static_cast<int>(siblings.size())))]);
       if (chance(3)) tie.to = "nobody";
-      do tie.edge = static_cast<PinSide>(below(8));
-      while (axis_of(tie.edge) != axis_of(side));
+      int edge = below(8);
+      while (axis_of(static_cast<PinSide>(edge)) != axis_of(side)) edge = (edge + 1) % 8;
+      tie.edge = static_cast<PinSide>(edge);
       if (chance(60)) tie.plus = chance(20) ? percent(below(20)) : Length(below(40) - 10.0);
       keys.pin->tied(side, tie);
       if (chance(30)) keys.pin->tied(side, Tie{.to = tree.step(siblings.front()), .edge = tie.edge});

@@ -2,16 +2,17 @@
 #pragma once
 
 #include <cstdint>
-#include <random>
 
 #include "fond_ladder/fond_ladder.hpp"
+#include "support/draws.hpp"
 
 namespace fond_ladder::testing {
 
-/// Nodes at random, of every kind and with every key; the same seed gives the same.
+/// Nodes at random, of every kind and with every key; the same seed, or the same bytes, give the same.
 class RandomScenes {
  public:
-  explicit RandomScenes(std::uint32_t seed) : random_(seed) {}
+  explicit RandomScenes(std::uint32_t seed) : RandomScenes(Draws(seed)) {}
+  explicit RandomScenes(const Draws& draws) : draws_(draws) {}
 
   /// Random keys without a name. `leaf` keeps to box, text and image.
   [[nodiscard]] Keys keys(bool leaf);
@@ -27,7 +28,9 @@ class RandomScenes {
 
   /// True in `share` of 100 calls.
   bool chance(int share) { return below(100) < share; }
-  int below(int limit) { return std::uniform_int_distribution<int>(0, limit - 1)(random_); }
+  int below(int limit) { return draws_.below(limit); }
+  /// Whether there is nothing more to make anything of.
+  [[nodiscard]] bool spent() const { return draws_.spent(); }
 
  private:
   double length() { return below(9) == 0 ? below(400) + 0.5 : below(160); }
@@ -41,7 +44,7 @@ class RandomScenes {
   void add_child_keys(Keys& keys);
   void lean(Keys& keys, int towards);
 
-  std::mt19937 random_;
+  Draws draws_;
 };
 
 /// The seed of random tests: FOND_LADDER_SEED, or a fixed one.
