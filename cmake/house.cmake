@@ -24,6 +24,10 @@ function(fond_ladder_house target)
     $<$<CXX_COMPILER_ID:GNU>:-Wno-restrict>  # g++ 12 sees overlaps in std::string that are not there
     $<$<CXX_COMPILER_ID:GNU>:-fno-semantic-interposition>
     $<$<BOOL:${FOND_LADDER_WERROR}>:-Werror>)
+  if(FOND_LADDER_FUZZ)
+    target_compile_options(${target} PRIVATE -fsanitize=fuzzer-no-link)
+    target_link_options(${target} PUBLIC -fsanitize=fuzzer-no-link)
+  endif()
   if(FOND_LADDER_SANITIZE)
     target_compile_options(${target} PRIVATE -fsanitize=${FOND_LADDER_SANITIZE} -fno-omit-frame-pointer
       -fno-sanitize-recover=all)

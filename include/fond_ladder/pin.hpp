@@ -38,7 +38,8 @@ struct Tie {
   friend bool operator==(const Tie&, const Tie&) = default;
 };
 
-/// Which sides are tied to what, in the order in which it was said.
+/// Which sides are tied to what: side by side in the order of PinSide, of one side in the order in which it was said.
+/// So pins that say the same are the same.
 class Ties {
  public:
   struct SideTie {

@@ -13,7 +13,8 @@ Ties& Ties::operator=(Ties&& other) noexcept = default;
 Ties::~Ties() = default;
 
 void Ties::add(PinSide side, Tie tie) {
-  all_.push_back({side, std::move(tie)});
+  const auto behind = std::ranges::upper_bound(all_, side, {}, &SideTie::side);
+  all_.insert(behind, {side, std::move(tie)});
 }
 
 bool Pin::has_tie(PinSide side) const {

@@ -86,6 +86,22 @@ TEST(Ties, ACircleIsRefusedWithItsMembersOrFallsBack) {
   EXPECT_THAT(round.notes()[0].what, HasSubstr("which waits for it in turn"));
 }
 
+/// Where ties go round in a circle, it hangs on the way along them which one is let go.
+TEST(Ties, TheOrderInWhichSidesAreTiedIsNothing) {
+  const auto pinned = [](const std::string& name, Pin pin) { return box(name).natural(10, 4).pin(std::move(pin)); };
+  const auto boxes = [&](Pin first) {
+    const Scene scene = stack("s").holds(pinned("a", std::move(first)),
+                                         pinned("b", Pin().tied(PinSide::left, to("c", PinSide::right, 3))),
+                                         pinned("c", Pin().tied(PinSide::left, to("b", PinSide::right, 5))));
+    return boxes_text(solve(scene, {100, 50}));
+  };
+  const Tie left = to("b", PinSide::right), right = to("c", PinSide::left);
+  const Pin one = Pin().tied(PinSide::left, left).tied(PinSide::right, right),
+            other = Pin().tied(PinSide::right, right).tied(PinSide::left, left);
+  EXPECT_EQ(one, other);
+  EXPECT_EQ(boxes(one), boxes(other));
+}
+
 TEST(Ties, WrongOnesAreToldWithTheirPlace) {
   const struct {
     const char *pin, *fault;

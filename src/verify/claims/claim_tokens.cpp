@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: MIT
 #include "verify/claims/claim_tokens.hpp"
 
+#include <algorithm>
 #include <array>
 #include <charconv>
+#include <cmath>
 #include <cstdlib>
 #include <string>
 #include <utility>
@@ -50,14 +52,17 @@ void refuse_short_forms(std::string_view text, std::size_t at, std::string_view 
       what = before.substr(0, before.size() - 3);
       what = what.substr(what.find_last_of(" (") + 1);
     }
-    throw BadClaim("\"" + std::string(typed) + "\" is no number; write " + std::string(typed.substr(0, dots)) + " <= " +
-                       std::string(what) + " <= " + std::string(typed.substr(typed.find_first_not_of('.', dots))),
+    const std::string least(typed.substr(0, dots));
+    const std::size_t behind = std::min(typed.find_first_not_of('.', dots), typed.size());
+    const std::string most(typed.substr(behind));
+    throw BadClaim("\"" + std::string(typed) + "\" is no number; write " + least + " <= " + std::string(what) +
+                       (most.empty() ? "" : " <= " + most),
                    at + 1);
   }
   if (!typed.ends_with('%')) return;
   const std::string number(typed.substr(0, typed.size() - 1));
   const double percent = std::strtod(number.c_str(), nullptr), parts = percent > 0 ? 100 / percent : 0;
-  const bool is_part = parts >= 1 && parts == static_cast<double>(static_cast<int>(parts));
+  const bool is_part = parts >= 1 && parts <= 1000 && parts == std::floor(parts);
   throw BadClaim("\"" + std::string(typed) + "\" is no number; a share of the container is container.width " +
                      (is_part ? "/ " + std::to_string(static_cast<int>(parts)) : "* " + number + " / 100"),
                  at + 1);

@@ -411,6 +411,8 @@ TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
       {"a.width = 50%", "11: \"50%\" is no number; a share of the container is container.width / 2"},
       {"a.width = 30%", "11: \"30%\" is no number; a share of the container is container.width * 30 / 100"},
       {"a.width in 100..300", "12: \"100..300\" is no number; write 100 <= a.width <= 300"},
+      {"a.width in 100..", "12: \"100..\" is no number; write 100 <= a.width"},
+      {"a.width = 1e-300%", "11: \"1e-300%\" is no number; a share of the container is container.width * 1e-300 / 100"},
       {"equal(a.width, b.width)", "1: \"equal\" is no function; here that is same(...)"},
       {"a.overflow = 3", "1: \"overflow\" is no measure; here that is \"cut\""},
       {"a. = 3", "1: a measure is missing behind \"a.\""},
