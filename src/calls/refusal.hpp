@@ -15,6 +15,10 @@ namespace fond_ladder::calls {
 /// `fond-ladder: error: …`
 void tell_refusal(std::ostream& err, const std::string& message);
 
+/// What went wrong, for a person: of memory or threads that there were not the words of the standard library say
+/// little.
+[[nodiscard]] std::string told_of(const std::exception& error);
+
 /// Calls `does()`, and tells what it throws: faults of a scene with their places, others behind `about` (a file and a
 /// colon, or nothing), and each to `also` as a fault. Returns whether nothing was thrown.
 template <class Does, class Also>
@@ -33,8 +37,9 @@ bool told_if_wrong(std::ostream& err, const std::string& about, const Does& does
       also(SceneFault{{}, 0, 0, {}, message});
     }
   } catch (const std::exception& error) {  // a wrong path, quantity or size
-    tell_refusal(err, about + error.what());
-    also(SceneFault{{}, 0, 0, {}, error.what()});
+    const std::string message = told_of(error);
+    tell_refusal(err, about + message);
+    also(SceneFault{{}, 0, 0, {}, message});
   }
   return false;
 }

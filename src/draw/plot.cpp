@@ -27,10 +27,10 @@ constexpr std::array<const char*, 6> colours{"#1f4e79", "#b4531f", "#3b7a3b", "#
 constexpr std::array<int, 6> marks{7, 5, 9, 11, 13, 15};
 
 /// A text for the plotting program. Between double quotes it reads backquotes as commands, and two single quotes at the
-/// start of a text as its end; so whatever is no letter, digit or blank goes by its number, which is nothing but
-/// digits.
+/// start of a text as its end; so whatever is no letter or blank goes by its number, which is nothing but digits.
+/// Digits do too: behind a number they would be read as a part of it.
 std::string quoted(const std::string& text) {
-  constexpr std::string_view plain = " abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789";
+  constexpr std::string_view plain = " abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ";
   std::string safe = "\"";
   for (const char c : printable(text)) {
     const auto byte = static_cast<unsigned char>(c);
@@ -217,7 +217,13 @@ void require_plotter() {
 }
 
 std::string plot(const Climb& climbed, PictureForm form, const PlotOptions& options) {
-  return run_plotter("-", Script(climbed, options).write(form));
+  std::string picture = run_plotter("-", Script(climbed, options).write(form));
+  if (form != PictureForm::svg) return picture;
+  // The plotting program leaves `>` as it is, which XML allows but for this one sequence.
+  constexpr std::string_view end_of_section = "]]>", escaped = "]]&gt;";
+  for (std::size_t at = 0; (at = picture.find(end_of_section, at)) != std::string::npos; at += escaped.size())
+    picture.replace(at, end_of_section.size(), escaped);
+  return picture;
 }
 
 }  // namespace fond_ladder::inline v0

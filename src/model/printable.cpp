@@ -93,6 +93,10 @@ std::string printable(std::string_view text) {
   return seen;
 }
 
+bool is_printable(char32_t code) {
+  return is_seen(static_cast<utf8proc_int32_t>(code));
+}
+
 std::string utf8_of(std::string_view text) {
   return kept(text, [](utf8proc_int32_t) { return true; });
 }

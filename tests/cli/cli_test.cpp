@@ -131,6 +131,20 @@ TEST(Cli, ClimbsOfEverythingSumUpAndOtherWaysToClimb) {
   EXPECT_NE(flat.find("no turns: every quantity is one straight line"), std::string::npos) << flat;
 }
 
+/// Digits behind a sign that goes by its number were read as a part of that number.
+TEST(Cli, ThePlotSaysNamesWithDigitsBehindSigns) {
+  if (run_process("x", "gnuplot --version >/dev/null 2>&1 #").status != 0) GTEST_SKIP() << "gnuplot is not here";
+  const std::string file = ::testing::TempDir() + "fond_ladder_copies.svg";
+  const std::string title = "=1+1, 3 (2)]]>",
+                    scene = R"({"format": 1, "scene": ")" + title + R"(", "ladder": {"width": [100, 110]},
+    "root": {"kind": "row", "children": [{"kind": "box", "name": "tag", "grow": 1, "copies": 3}]}})";
+  EXPECT_EQ(run({"climb", "-", "--show", "tag[2].width", "--plot", file}, scene).status, 0);
+  const std::string svg = testing::file_text(file);
+  EXPECT_NE(svg.find("=1+1, 3 (2)]]&gt;"), std::string::npos);
+  EXPECT_NE(svg.find("tag[2].width"), std::string::npos);
+  std::remove(file.c_str());
+}
+
 TEST(Cli, PlotsByAProgramThatIsLookedForWhenItIsNeeded) {
   const std::string file = temporary("curves.svg", "");
   std::filesystem::remove(file);

@@ -8,6 +8,8 @@
 
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/scene_file.hpp"
+#include "print/limits_text.hpp"
+#include "support/program.hpp"
 #include "support/shorthand.hpp"
 
 namespace fond_ladder {
@@ -50,6 +52,21 @@ TEST(Docs, EveryClaimOfTheRecipesHolds) {
     for (const CheckedClaim& one : check(read_scene_file(source + file), all)) EXPECT_TRUE(one.holds) << report(one);
   }
   EXPECT_GE(claims["examples/console.scene.json"].size(), 40U);
+}
+
+/// docs/limits.md has a table of what `help limits` tells.
+TEST(Docs, LimitsAreThoseOfTheProgram) {
+  const std::string page = testing::file_text(std::string(FOND_LADDER_SOURCE_DIR) + "/docs/limits.md");
+  const std::string told = testing::run({"help", "limits"}).out;
+  EXPECT_EQ(told, testing::run({"--help", "limits"}).out);
+  std::size_t rows = 0;
+  for (const Bound& bound : bounds()) {
+    EXPECT_NE(page.find("| " + bound.what + " | " + bound.most + " | " + bound.why + " |"), std::string::npos)
+        << bound.what << " | " << bound.most << " | " << bound.why;
+    EXPECT_NE(told.find("\n  " + bound.what + ": " + bound.most + "\n      " + bound.why + "\n"), std::string::npos);
+    ++rows;
+  }
+  EXPECT_GT(rows, 30U);
 }
 
 }  // namespace

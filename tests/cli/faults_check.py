@@ -1,0 +1,179 @@
+# SPDX-License-Identifier: MIT
+"""Every command that writes a file, on a file system of which the k-th call fails, for every k until none fails any
+more: the exit status is 2 with one message that names the target, the old file is whole, and nothing is left beside it.
+And where memory is short, the output is closed or full, or a signal comes at any moment.
+
+  faults_check.py ROOT PROGRAM LIBRARY"""
+import errno
+import os
+import pathlib
+import random
+import resource
+import signal
+import subprocess
+import sys
+import tempfile
+import time
+import unittest
+
+ROOT, PROGRAM, LIBRARY = (pathlib.Path(word).resolve() for word in sys.argv[1:4])
+CONSOLE = ROOT / "examples/console.scene.json"
+QUICK = ROOT / "examples/idioms/tied.scene.json"
+OLD = b"what stood here before\n"
+# What is written, and the command that does.
+WRITES = {
+    "house.svg": ["draw", CONSOLE, "--at", "900x600", "-o"],
+    "house.png": ["draw", CONSOLE, "--at", "900x600", "-o"],
+    "house.pdf": ["draw", CONSOLE, "--at", "900x600", "-o"],
+    "house.json": ["tidy", CONSOLE, "-o"],
+    "start.scene.json": ["start", "empty", "-o"],
+    "house.html": ["report", CONSOLE, "-o"],
+    "junit.xml": ["check", QUICK, "--junit"],
+    "check.sarif": ["check", QUICK, "--sarif"],
+    "lint.sarif": ["lint", QUICK, "--sarif"],
+    "map.svg": ["map", QUICK, "--width", "300..310", "--height", "200..210", "-o"],
+    "climb.svg": ["climb", CONSOLE, "--show", "beds.width", "--width", "900..910", "--plot"],
+}
+
+
+def call(words, environment=None, **more):
+    return subprocess.run([PROGRAM, *map(str, words)], capture_output=True, timeout=120, check=False,
+                          env={**os.environ, **(environment or {})}, **more)
+
+
+class Faults(unittest.TestCase):
+    def setUp(self):
+        kept = tempfile.TemporaryDirectory()
+        self.addCleanup(kept.cleanup)
+        self.folder = pathlib.Path(kept.name) / "results"
+        self.folder.mkdir()
+        self.told = pathlib.Path(kept.name) / "failed"
+
+    def whole(self, words, target):
+        """What the command writes where nothing fails."""
+        done = call([*words, target])
+        self.assertIn(done.returncode, (0, 1), done.stderr)
+        whole = target.read_bytes()
+        target.unlink()
+        return whole
+
+    def assert_same(self, name, found, whole):
+        """A PDF says when it was made."""
+        if name.endswith(".pdf"):
+            found, whole = ([line for line in text.splitlines() if b"CreationDate" not in line] for text in (found, whole))
+        self.assertEqual(found, whole)
+
+    def test_every_call_that_fails_leaves_the_old_file_whole(self):
+        for name, words in WRITES.items():
+            target = self.folder / name
+            whole = self.whole(words, target)
+            for old in (OLD, None)[words[0] == "start":]:  # which writes over nothing
+                failed = 0
+                for k in range(1, 100):
+                    if old is not None:
+                        target.write_bytes(old)
+                    why = (errno.ENOSPC, errno.EDQUOT, errno.EIO)[k % 3]
+                    done = call([*words, target], {"LD_PRELOAD": str(LIBRARY), "FOND_LADDER_FAIL_AT": str(k),
+                                                   "FOND_LADDER_FAIL_WITH": str(why), "FOND_LADDER_FAILED": str(self.told)})
+                    has_failed = self.told.exists()
+                    self.told.unlink(missing_ok=True)
+                    with self.subTest(name=name, k=k, err=done.stderr, old=old is not None):
+                        self.assertEqual(set(self.folder.iterdir()) - {target}, set(), "something is left behind")
+                        if not has_failed:
+                            self.assertIn(done.returncode, (0, 1))
+                            self.assert_same(name, target.read_bytes(), whole)
+                        else:
+                            failed += 1
+                            self.assertEqual(done.returncode, 2)
+                            self.assertEqual(done.stderr.count(b"error: "), 1, "one message")
+                            self.assertIn(name.encode(), done.stderr)
+                            self.assertIn(os.strerror(why).encode(), done.stderr)
+                            self.assertEqual(target.read_bytes() if target.exists() else None, old)
+                    target.unlink(missing_ok=True)
+                    if not has_failed:
+                        break
+                self.assertGreaterEqual(failed, 5, f"{name}: a file is made, written, given its mode, closed, renamed")
+
+    def test_targets_that_cannot_be_written(self):
+        os.chmod(self.folder, 0o755)
+        loop, gone, folder = self.folder / "loop.svg", self.folder / "gone.svg", self.folder / "folder.svg"
+        loop.symlink_to(loop)
+        gone.symlink_to(self.folder / "nowhere" / "house.svg")
+        folder.mkdir()
+        for target in (loop, gone, folder, self.folder / "nowhere" / "x.svg", "/dev/full"):
+            done = call(["draw", CONSOLE, "--at", "900x600", "--as", "svg", "-o", target])
+            with self.subTest(target=target):
+                self.assertEqual((done.returncode, done.stdout), (2, b""))
+                self.assertEqual(done.stderr.count(b"\n"), 1)
+                self.assertIn(str(target).encode(), done.stderr)
+        self.assertEqual(set(self.folder.iterdir()), {loop, gone, folder})
+
+    def test_output_that_is_full_or_closed(self):
+        for words in (["measure", CONSOLE], ["climb", CONSOLE, "--show", "beds.width"], ["check", CONSOLE], ["lint", CONSOLE],
+                      ["tidy", CONSOLE], ["ledger", CONSOLE, "beds"], ["compare", CONSOLE, "--try", "beds.gap=3"], ["fonts"], ["help"]):
+            with self.subTest(words=words[0]), open("/dev/full", "wb") as full:
+                done = subprocess.run([PROGRAM, *map(str, words)], stdout=full, stderr=subprocess.PIPE, check=False)
+                self.assertEqual(done.returncode, 2, done.stderr)
+                self.assertTrue(done.stderr.endswith(b"fond-ladder: error: the result could not be written\n"), done.stderr)
+                child = subprocess.Popen([PROGRAM, *map(str, words)], stdout=subprocess.PIPE, stderr=subprocess.PIPE,
+                                         preexec_fn=lambda: signal.signal(signal.SIGPIPE, signal.SIG_DFL))
+                child.stdout.close()  # as `| head -0` does
+                told = child.stderr.read()
+                child.stderr.close()
+                self.assertIn(child.wait(), (-signal.SIGPIPE, 0, 1, 2))
+                self.assertLessEqual(told.count(b"\n"), 1)
+
+    def test_where_memory_is_short_it_is_told_so(self):
+        big = '{"format": 1, "root": {"kind": "column", "children": [{"kind": "row", "copies": 100000}]}}'
+        for megabytes in (24, 40, 64, 96):
+            limit = megabytes * 1024 * 1024
+            done = call(["measure", "-"], input=big.encode(),
+                        preexec_fn=lambda limit=limit: resource.setrlimit(resource.RLIMIT_AS, (limit, limit)))
+            with self.subTest(megabytes=megabytes, err=done.stderr[-300:]):
+                if done.returncode == 127:
+                    continue  # not even its libraries found room
+                self.assertEqual(done.returncode, 2)
+                self.assertIn(b"memory", done.stderr)
+                self.assertEqual(done.stderr.count(b"\n"), 1)
+
+    def test_a_signal_at_any_moment_leaves_the_old_file_or_the_new_one(self):
+        dice = random.Random(int(os.environ.get("FOND_LADDER_SEED", "20261127")))
+        for name, words in WRITES.items():
+            if words[0] == "start":
+                continue  # it writes over nothing
+            target = self.folder / name
+            begun = time.monotonic()
+            whole = self.whole(words, target)
+            took = time.monotonic() - begun
+            for how in (signal.SIGINT, signal.SIGTERM):
+                for _ in range(int(os.environ.get("FOND_LADDER_SIGNALS", "4"))):
+                    target.write_bytes(OLD)
+                    child = subprocess.Popen([PROGRAM, *map(str, words), str(target)], stdout=subprocess.DEVNULL,
+                                             stderr=subprocess.PIPE)
+                    time.sleep(dice.random() * took * 1.1)
+                    child.send_signal(how)
+                    told = child.communicate(timeout=60)[1]
+                    with self.subTest(name=name, status=child.returncode):
+                        self.assertIn(child.returncode, (0, 1, -how))
+                        if child.returncode == -how and told:
+                            self.assertIn(b"interrupted", told)
+                        if target.read_bytes() != OLD:
+                            self.assert_same(name, target.read_bytes(), whole)
+                        self.assertEqual(set(self.folder.iterdir()), {target})
+            target.unlink()
+
+    def test_of_two_writers_one_wins(self):
+        target = self.folder / "house.png"
+        first = ["draw", CONSOLE, "--at", "900x600", "-o"]
+        second = ["draw", CONSOLE, "--at", "600x600", "-o"]
+        both = [self.whole(words, target) for words in (first, second)]
+        for _ in range(4):
+            children = [subprocess.Popen([PROGRAM, *map(str, words), str(target)], stderr=subprocess.DEVNULL)
+                        for words in (first, second, first, second)]
+            self.assertEqual([child.wait() for child in children], [0] * 4)
+            self.assertIn(target.read_bytes(), both)
+            self.assertEqual(set(self.folder.iterdir()), {target})
+
+
+if __name__ == "__main__":
+    unittest.main(argv=[sys.argv[0], *sys.argv[4:]])

@@ -1,0 +1,248 @@
+# SPDX-License-Identifier: MIT
+"""200 texts from strangers, which a terminal, a shell, markup, a plotting program or a spreadsheet would act on, wherever
+a scene or a call can have a text, through every command: each output is read back by a parser of its own kind, and
+says what was put in, as text. And the server of preview among odd requests.
+
+  injection_check.py ROOT PROGRAM"""
+import concurrent.futures
+import csv
+import html.parser
+import http.client
+import io
+import json
+import os
+import pathlib
+import random
+import re
+import select
+import signal
+import socket
+import subprocess
+import sys
+import tempfile
+import unittest
+import xml.dom.minidom
+
+ROOT, PROGRAM = (pathlib.Path(word).resolve() for word in sys.argv[1:3])
+# What steers a terminal, or turns the direction of what follows.
+STEERS = re.compile("[\x00-\x08\x0b-\x1f\x7f-\x9f\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]")
+MARK = "PWNED"
+
+
+def hostile_texts():
+    run = [f"touch {MARK}", f"id>{MARK}", f": >{MARK}", f"echo x|tee {MARK}"]
+    texts = [form.replace("%", command) for command in run for form in (
+        "`%`", "$(%)", "\"`%`", "'`%`", "';%;'", "\";%;\"", "\\\"`%`", "|%", "\n%\n", "\nsystem '%'\n", "'\nsystem \"%\"\n", "@%",
+        "${IFS}`%`", "''`%`''", "&& %", "%0a%", "{{%}}", "-o %", "--output=%", "a'|'%")]
+    markup = ["<script>{}</script>", "</script><script>{}</script>", "<img src=x onerror={}>", "\"><svg onload={}>", "' onload='{}' x='",
+              "]]><script>{}</script>", "<!--{}", "--><script>{}</script>", "&lt;script&gt;{}", "<![CDATA[{}]]>", "<?xml {}?>",
+              "<!DOCTYPE a [<!ENTITY x SYSTEM \"file:///etc/passwd\">]>{}&x;", "javascript:{}", "</title><script>{}</script>",
+              "</style><script>{}</script>", "\\u003cscript>{}", "<a href=\"javascript:{}\">x</a>", "</text><script>{}</script>",
+              "<use href=\"data:{}\"/>", "<foreignObject>{}</foreignObject>"]
+    texts += [form.format(what) for form in markup for what in (f"document.title='{MARK}'", f"alert(`{MARK}`)")]
+    texts += ["\x1b[31mred", "\x1b]0;title\x07", "\x1b]8;;http://garden.example\x07x\x1b]8;;\x07", "\x1bP$q\x1b\\", "\x9b31m", "a\rkept",
+              "a\x08\x08b", "\x1b[2J\x1b[H", "\x1b[6n", "\x07\x07", "\x7f", "\x00nul", "\u202edesrever", "\u2066x\u2069", "\u200f", "\ufeffbom",
+              "\ufffe", "\U0001f331", "e\u0301" * 40, "a\u2028b\u2029c", "kept    a.width = 240\nbroken", "\t\ttab", " ", "-", "--help", "-",
+              "/etc/passwd", "../../../etc/passwd", "file:///etc/passwd", "http://garden.example/", "~1~0/", "#/root", "a%00b", "%2e%2e/",
+              "=1+1", "=HYPERLINK(\"http://garden.example\")", "+1", "@SUM(1)", "-1+1", "a,b;c\"d\"\"e", "\"", "'", "\\", "\\n", "\\\"", "`",
+              "$HOME", "%s%n%s%n", "{0}", "{:>99999}", "a" * 5000, "\u00ad" * 50, "\r\nX-Set: 1", "a\n\n\nb", "null", "true", "1e309", "NaN",
+              "set output \"x\"", "plot \"<touch x\"", "*", "?", "[a]", "{}", "()", "@@", "!!", "~", "^", "|", ";", "\u0430dmin", "\udcff".encode(
+                  "utf-8", "surrogatepass").decode("latin-1")]
+    unlike = [f"{kind}{MARK}{kind[::-1]}" for kind in ("\"'", "'\"", "<>", "&&", "{{", "$(", "`'", "\\\\", "%%", "/*", "//", "#", "=\"", "='", ";;", "||")]
+    return (texts + unlike)[:200]
+
+
+def scene_of(text):
+    """All that can have a text of any form has it."""
+    return {"format": 1, "scene": text, "ladder": {"width": [100, 104], "height": 50},
+            "wordings": {text: {"texts": {"t": text}}}, "parts": {text: {"kind": "box"}}, "shared": {text: {"height": 5}},
+            "claims": ["a.width = 240"],
+            "root": {"kind": "row", "name": "r", "children": [{"kind": "box", "name": "a", "width": 10, "part": text, "like": text},
+                                                             {"kind": "text", "name": "t", "text": text}]}}
+
+
+def holds(value, text):
+    """Whether a text stands anywhere in JSON, by itself or in JSON within it."""
+    if isinstance(value, str):
+        return value == text or json.dumps(text)[1:-1] in value or json.dumps(text, ensure_ascii=False)[1:-1] in value
+    return any(holds(one, text) for one in (value.values() if isinstance(value, dict) else value if isinstance(value, list) else []))
+
+
+# What pictures within a page are made of.
+DRAWN = {"svg", "g", "path", "rect", "text", "tspan", "line", "circle", "clippath", "defs", "title", "pattern", "polygon", "polyline", "use"}
+
+
+class Tags(html.parser.HTMLParser):
+    """The elements and names of attributes of a page, and the texts of its data."""
+
+    def __init__(self, page):
+        super().__init__()
+        self.tags, self.data, self.open = [], [], ""
+        self.feed(page)
+
+    def handle_starttag(self, tag, attributes):
+        self.tags.append((tag, *sorted(name for name, _ in attributes)))
+        self.open = tag if tag in ("script", "title") else ""
+
+    def handle_data(self, data):
+        if self.open:
+            self.data.append((self.open, data))
+
+
+class Injection(unittest.TestCase):
+    def setUp(self):
+        kept = tempfile.TemporaryDirectory()
+        self.addCleanup(kept.cleanup)
+        self.folder = pathlib.Path(kept.name)
+
+    def call(self, words, scene=None, folder=None):
+        done = subprocess.run([PROGRAM, *words], input=None if scene is None else json.dumps(scene).encode(), capture_output=True,
+                              timeout=120, check=False, cwd=folder or self.folder, stdin=subprocess.DEVNULL if scene is None else None)
+        self.assertIn(done.returncode, (0, 1, 2), (words, done.stderr))
+        for line in (done.stdout + done.stderr).decode("utf-8").split("\n"):
+            self.assertIsNone(STEERS.search(line), (words, line))
+            self.assertFalse(line.startswith("kept    a.width = 240\nbroken"), words)
+        return done
+
+    def test_every_command_takes_it_as_text(self):
+        texts = hostile_texts()
+        self.assertEqual(len(texts), 200)
+        plain = Tags(self.call(["report", "-", "-o", "-"], scene_of("plain")).stdout.decode())
+        with concurrent.futures.ThreadPoolExecutor(2) as workers:
+            list(workers.map(lambda one: self.try_one(*one, plain), enumerate(texts)))
+
+    def try_one(self, place, text, plain):
+        folder = self.folder / str(place)
+        folder.mkdir()
+        scene = scene_of(text)
+        with self.subTest(text=text[:80]):
+            def call(*words):
+                return self.call(list(words), scene, folder)
+            for words in (["measure", "-"], ["measure", "-", "--settings", "a"], ["ledger", "-", "t"], ["check", "-", "--wording", "all"],
+                          ["lint", "-", "--wording", "all"], ["compare", "-", "--try", "a.width=20"], ["check", "-", "--suggest"]):
+                call(*words)
+            measured = json.loads(call("measure", "-", "--format", "json").stdout)
+            self.assertEqual(measured["answers"][0]["scene"], text)
+            self.assertEqual(json.loads(call("check", "-", "--format", "json").stdout)["answers"][0]["scene"], text)
+            rows = list(csv.reader(io.StringIO(call("climb", "-", "--show", "a.width,t.width", "--format", "csv").stdout.decode())))
+            self.assertEqual({len(row) for row in rows}, {len(rows[0])})
+            self.assertFalse([cell for row in rows for cell in row if cell[:1] in "=+@" and cell])
+            tidied = json.loads(call("tidy", "-").stdout)
+            self.assertEqual((tidied["scene"], tidied["wordings"]), (text, scene["wordings"]))
+            drawing = call("draw", "-", "-o", "-", "--as", "svg", "--at", "104x50").stdout
+            picture = xml.dom.minidom.parseString(drawing)
+            for element in picture.getElementsByTagName("*"):
+                self.assertNotIn(element.tagName.lower(), ("script", "foreignobject", "image", "iframe"))
+                for name, value in element.attributes.items():
+                    self.assertFalse(name.lower().startswith("on"), name)
+                    self.assertFalse(name.endswith("href") and not value.startswith("#"), value)
+            page = call("report", "-", "-o", "-").stdout.decode()
+            tags = Tags(page)
+            self.assertEqual({tag[0] for tag in tags.tags} - {tag[0] for tag in plain.tags} - DRAWN, set(), "elements that a plain scene has not")
+            self.assertFalse([name for tag in tags.tags for name in tag[1:] if name.startswith("on")])
+            self.assertEqual(sum(tag[0] == "script" for tag in tags.tags), sum(tag[0] == "script" for tag in plain.tags))
+            told = [json.loads(data) for of, data in tags.data if of == "script" and data.lstrip().startswith("{")]
+            self.assertTrue(any(holds(one, text) for one in told), "the page has the text")
+            call("check", "-", "--junit", "results.xml", "--sarif", "results.sarif")
+            xml.dom.minidom.parse(str(folder / "results.xml"))
+            json.loads((folder / "results.sarif").read_text())
+            call("climb", "-", "--show", "t.width", *([] if "\0" in text else ["--wording", text]), "--plot", "curves.svg")
+            xml.dom.minidom.parse(str(folder / "curves.svg"))
+            # In a call, too: names that are not there, and files.
+            calls = (["measure", "-", "--wording", text], ["check", "-", "--claim", text], ["climb", "-", "--show", text],
+                          ["measure", "-", "--try", text], ["measure", "-", "--at", text], ["measure", "-", "--mode", text],
+                          ["measure", "-", "--words", text], ["draw", "-", "-o", text + ".svg/none", "--as", "svg"], ["help", text],
+                     ["ledger", "-", text], [text])
+            for words in calls:
+                if "\0" not in text:
+                    call(*words)
+            faulty = {**scene, text: 1, "fonts": {text: {"family": text}, "body": {"file": text}}, "uses": [text]}
+            self.call(["measure", "-"], faulty, folder)
+            found = {file.name for file in folder.iterdir()}
+            self.assertEqual(found - {"results.xml", "results.sarif", "curves.svg"}, set(), "a file that nobody asked for")
+
+    def test_files_of_any_name(self):
+        for text in hostile_texts():
+            name = text.replace("/", "_").replace("\0", "_").encode()[:180]
+            if not name.strip(b". -"):
+                continue
+            with self.subTest(name=name[:80]):
+                folder = self.folder / "named"
+                folder.mkdir(exist_ok=True)
+                file = os.fsencode(folder) + b"/" + name + b".scene.json"
+                with open(file, "wb") as out:
+                    out.write(json.dumps(scene_of("plain")).encode())
+                self.call(["check", file, "--sarif", b"results.sarif"], folder=folder)
+                [run] = json.loads((folder / "results.sarif").read_text())["runs"]
+                self.assertTrue(run["results"])
+                self.call(["check", file, "--junit", b"results.xml"], folder=folder)
+                xml.dom.minidom.parse(str(folder / "results.xml"))
+                self.call(["climb", file, "--show", "a.width", "--plot", "curves.svg"], folder=folder)
+                self.call(["draw", file, "--at", "104x50", "-o", os.fsencode(folder) + b"/" + name + b".svg"], folder=folder)
+                self.call(["lint", file], folder=folder)
+                kept = {b"results.sarif", b"results.xml", b"curves.svg", name + b".scene.json", name + b".svg"}
+                self.assertEqual({os.fsencode(one.name) for one in folder.iterdir()} - kept, set())
+                for one in folder.iterdir():
+                    one.unlink()
+
+
+class Preview(unittest.TestCase):
+    def test_among_odd_requests_it_serves_its_page_and_its_scene_alone(self):
+        dice = random.Random(int(os.environ.get("FOND_LADDER_SEED", "20261127")))
+        scene = ROOT / "examples/quickstart.scene.json"
+        server = subprocess.Popen([PROGRAM, "preview", scene], stdout=subprocess.PIPE, stderr=subprocess.DEVNULL)
+        self.addCleanup(server.communicate)
+        self.addCleanup(server.kill)
+        self.assertTrue(select.select([server.stdout], [], [], 20)[0])
+        port = int(re.search(rb"127\.0\.0\.1:(\d+)/", server.stdout.readline())[1])
+        ours = (f"127.0.0.1:{port}", f"localhost:{port}")
+        paths = ["/", "/scene", "/pieces", "/changes?x", "/writes", "/../scene", "/%2e%2e/%2e%2e/etc/passwd", "//etc/passwd", "/scene/", "/scene%00",
+                 "/" + "a" * 9000, "*", "http://garden.example/", "/?a=" + "b" * 2000, "/favicon.ico", "/SCENE", "/scene?x=1", "\\scene", "/./scene"]
+        hosts = [ours[0]] * 6 + [ours[1], "garden.example", f"127.0.0.1.garden.example:{port}", f"[::1]:{port}", "", f"127.0.0.1:{port}\t", "a" * 5000]
+        methods = ["GET"] * 8 + ["POST", "PUT", "DELETE", "OPTIONS", "TRACE", "HEAD", "get", "BREW", "G" * 300]
+        page, answered = None, 0
+        for _ in range(int(os.environ.get("FOND_LADDER_REQUESTS", "10000"))):
+            method, path, host = dice.choice(methods), dice.choice(paths), dice.choice(hosts)
+            if method == "GET" and path.startswith("/changes"):
+                continue  # an answer without an end
+            lines = [f"{method} {path} {dice.choice(['HTTP/1.1'] * 9 + ['HTTP/1.0', 'HTTP/9.9', ''])}", f"Host: {host}", "Connection: close"]
+            lines += dice.choice([[]] * 6 + [["Content-Length: -1"], ["Content-Length: 99999999999"], ["Transfer-Encoding: chunked"],
+                                             [f"X-{i}: {i}" for i in range(200)], ["Range: bytes=0-3,9-5"], ["Origin: http://garden.example"], [": x"],
+                                             ["X: " + "y" * 9000]])
+            raw = "\r\n".join(lines).encode("latin-1", "replace") + b"\r\n\r\n" + dice.choice([b""] * 5 + [b"x" * 50, b"\0\xff"])
+            if dice.random() < 0.05:
+                raw = bytes(dice.randrange(256) for _ in range(dice.randrange(200)))
+            elif dice.random() < 0.05:
+                raw = raw[:dice.randrange(len(raw))]
+            answer = b""
+            with socket.create_connection(("127.0.0.1", port), timeout=20) as to:
+                try:
+                    to.sendall(raw)
+                    to.shutdown(socket.SHUT_WR)
+                    while piece := to.recv(65536):
+                        answer += piece
+                except (ConnectionResetError, BrokenPipeError):
+                    pass
+            self.assertIsNone(server.poll(), raw[:200])
+            if not answer:
+                continue
+            answered += 1
+            head, _, body = answer.partition(b"\r\n\r\n")
+            status = int(re.match(rb"HTTP/1\.[01] (\d+)", head)[1])
+            self.assertNotIn(b"root:", body)
+            if status in (200, 206) and method == "GET" and body:
+                self.assertIn(host.strip(), ours, raw[:200])
+                if body != scene.read_bytes() and body.startswith(b"<!") and status == 200:
+                    page = page or body
+                    self.assertEqual(body, page)
+        self.assertGreater(answered, 0)
+        connection = http.client.HTTPConnection("127.0.0.1", port, timeout=10)
+        connection.request("GET", "/scene")
+        self.assertEqual(connection.getresponse().read(), scene.read_bytes())
+        connection.close()
+        server.send_signal(signal.SIGINT)
+        server.wait(10)
+
+
+if __name__ == "__main__":
+    unittest.main(argv=[sys.argv[0], *sys.argv[3:]])
