@@ -7,6 +7,7 @@
 
 #include "fond_ladder/version.hpp"
 #include "model/nearest_word.hpp"
+#include "print/limits_text.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -86,6 +87,11 @@ WrongCall refusal(const CLI::App& app, const CLI::ParseError& error, const std::
   return WrongCall(used.front()->get_name() + ": " + error.what());
 }
 
+/// `help limits`, which is about all commands.
+bool asks_for_limits(const std::vector<std::string>& words) {
+  return words.size() == 2 && (words[0] == "help" || words[0] == "--help") && words[1] == "limits";
+}
+
 /// `help measure` says what `measure --help` does.
 std::vector<std::string> without_help_word(const std::vector<std::string>& args) {
   if (args.empty() || args.front() != "help") return args;
@@ -121,8 +127,9 @@ ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command
     for (const Option& option : command.options.all()) add(*sub, option);
     add(*sub, color_option());
   }
-  app.footer("fond-ladder help COMMAND tells what a command takes.");
+  app.footer("fond-ladder help COMMAND tells what a command takes, help limits what is bounded.");
   if (args.empty()) throw no_command(commands);
+  if (asks_for_limits(with_command_first(args))) return {nullptr, limits_text()};
   std::vector<std::string> words = without_help_word(with_command_first(args));
   if (!words.front().starts_with('-')) require_command(words.front(), commands);
   std::ranges::reverse(words);

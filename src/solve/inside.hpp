@@ -115,18 +115,35 @@ template <class N>
   return lines;
 }
 
-/// On which line of its row or column a node stands, from 1; 0 for one that stands on none.
+/// On which lines the children of a row or column stand: of the container that was asked about last, whose children are
+/// asked about one after the other.
 template <class N>
-[[nodiscard]] int line_of(const ViewOf<N>& view, Index node) {
-  const Index parent = view.parent(node);
-  if (parent == no_index) return 0;
-  const Kind above = view.traits(parent).node_kind();
-  if (above != Kind::row && above != Kind::column) return 0;
-  const auto lines = laid_lines(view, parent);
-  const auto holding =
-      std::ranges::find_if(lines, [&](const auto& line) { return std::ranges::count(line, node) > 0; });
-  return holding == lines.end() ? 0 : static_cast<int>(holding - lines.begin()) + 1;
-}
+class LinesSeen {
+ public:
+  /// From 1; 0 for a node that stands on no line.
+  [[nodiscard]] int line_of(const ViewOf<N>& view, Index node) {
+    const Index parent = view.parent(node);
+    if (parent == no_index) return 0;
+    const Kind above = view.traits(parent).node_kind();
+    if (above != Kind::row && above != Kind::column) return 0;
+    if (parent != container_) see(view, parent);
+    return lines_[node - view.first_child(parent)];
+  }
+
+ private:
+  void see(const ViewOf<N>& view, Index container) {
+    container_ = container;
+    lines_.assign(view.child_count(container), 0);
+    int line = 0;
+    for (const auto& children : laid_lines(view, container)) {
+      ++line;
+      for (const Index child : children) lines_[child - view.first_child(container)] = line;
+    }
+  }
+
+  Index container_ = no_index;
+  std::vector<int> lines_;
+};
 
 /// One line of a text, from the corner of the text's box.
 template <class N>

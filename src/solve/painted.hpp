@@ -43,13 +43,21 @@ void walk_painted(const SomeView& view, Each each) {
       });
 }
 
+/// The lenses of all that a node lies in, the root's first, and its own last.
 template <class SomeView>
-[[nodiscard]] RectOf<typename SomeView::Number> painted_box(const SomeView& view, Index node) {
+[[nodiscard]] std::vector<Lens<typename SomeView::Number>> lenses_to(const SomeView& view, Index node) {
   std::vector<Index> way;
   for (Index i = node; i != no_index; i = view.parent(i)) way.push_back(i);
-  Lens<typename SomeView::Number> lens;
-  for (auto i = way.rbegin(); i != way.rend(); ++i) lens = lens_into(view, lens, *i);
-  return through(lens, view, node);
+  std::vector<Lens<typename SomeView::Number>> lenses;
+  lenses.reserve(way.size());
+  for (auto i = way.rbegin(); i != way.rend(); ++i)
+    lenses.push_back(lens_into(view, lenses.empty() ? Lens<typename SomeView::Number>{} : lenses.back(), *i));
+  return lenses;
+}
+
+template <class SomeView>
+[[nodiscard]] RectOf<typename SomeView::Number> painted_box(const SomeView& view, Index node) {
+  return through(lenses_to(view, node).back(), view, node);
 }
 
 }  // namespace fond_ladder::inline v0::detail

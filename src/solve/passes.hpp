@@ -9,6 +9,7 @@
 
 #include "model/life.hpp"
 #include "model/tree_store.hpp"
+#include "solve/deep_places.hpp"
 #include "solve/news.hpp"
 #include "solve/state.hpp"
 
@@ -36,6 +37,7 @@ struct Passes {
   bool starts_anew = false;              ///< nothing of the state may be used
   bool container_changed = false;        ///< the container asked for was no size
   std::array<std::size_t, 4> visited{};  ///< nodes, by pass, in the last solve
+  mutable DeepPlaces deep_places;        ///< of the last solve, once somebody asks
 };
 
 /// Arranges the tree in a container of `width` x `height` pixels, each 0 or more; an absent one is by content. What the

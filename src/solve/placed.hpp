@@ -5,6 +5,8 @@
 // have a place.
 
 #include <array>
+#include <limits>
+#include <optional>
 #include <type_traits>
 #include <vector>
 
@@ -57,6 +59,15 @@ bool shows_children(const SomeView& view, Index node) {
   return is_container(view.traits(node).node_kind());
 }
 
+/// Whether a node lies more than so many levels below the root.
+template <class SomeView>
+bool lies_below(const SomeView& view, Index node, int levels) {
+  for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
+    if (levels-- == 0) return true;
+  }
+  return false;
+}
+
 /// As much of a view as tells who has a place, for those who ask of one node after the other.
 struct TraitsSeen {
   const Traits* all;
@@ -69,14 +80,20 @@ struct TraitsSeen {
   [[nodiscard]] Index parent(Index node) const { return parents[node]; }
 };
 
-/// Whether a node has a place: neither it nor anything above it is hidden, or inside a leaf.
+/// Whether a node has a place: neither it nor anything above it is hidden, or inside a leaf. None where that is not
+/// seen from so many levels above it.
 template <class SomeView>
-bool has_place(const SomeView& view, Index node) {
+std::optional<bool> has_place_within(const SomeView& view, Index node, int levels) {
   if (view.traits(node).hidden && node != 0) return false;
   for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
+    if (levels-- == 0) return {};
     if (!shows_children(view, above) || (view.traits(above).hidden && above != 0)) return false;
   }
   return true;
+}
+template <class SomeView>
+bool has_place(const SomeView& view, Index node) {
+  return *has_place_within(view, node, std::numeric_limits<int>::max());
 }
 
 /// Calls `each(node, depth)` for all placed nodes, parents first; `backwards(node)` turns a node's children round.

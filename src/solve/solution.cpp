@@ -148,7 +148,9 @@ Extent Solution::container() const {
 
 bool Solution::is_placed(NodeId node) const {
   const TreeStore& store = tree().store();
-  return detail::has_place(detail::TraitsSeen(tree(), passes()), store.index_of(node));
+  const Index i = store.index_of(node);
+  const auto near = detail::has_place_within(detail::TraitsSeen(tree(), passes()), i, detail::DeepPlaces::near);
+  return near ? *near : passes_->deep_places.has(store, passes_->state, i, solver_changes_);
 }
 
 Rect Solution::relative_box(NodeId node) const {
@@ -160,7 +162,12 @@ Rect Solution::relative_box(NodeId node) const {
 
 Rect Solution::box(NodeId node) const {
   if (!is_placed(node)) return {};
-  return detail::box_from_root(scrolled_view(), static_cast<Index>(find_index(tree(), node)));
+  const TreeStore& store = tree().store();
+  const Index i = store.index_of(node);
+  if (is_scrolled() || !detail::lies_below(view_of(tree(), *passes_), i, detail::DeepPlaces::near))
+    return detail::box_from_root(scrolled_view(), i);
+  const auto [x, y] = passes_->deep_places.corner(store, passes_->state, i, solver_changes_);
+  return {x, y, passes_->state.size[x_axis][i], passes_->state.size[y_axis][i]};
 }
 
 Rect Solution::operator[](std::string_view path) const {

@@ -117,7 +117,7 @@ std::vector<Solution::PartOfList> Solution::estimated_lists() const {
   const View view = view_of(tree(), passes());
   const detail::TreeStore& store = tree().store();
   store.walk([&](Index node, std::size_t) {
-    if (!detail::has_place(view, node) || !detail::is_list(view, node)) return;
+    if (!detail::is_list(view, node) || !is_placed(store.id_of(node))) return;
     std::vector<Index> listed;
     const Index arranged = view.flow(node, listed).size();
     const detail::ListedEntries entries = detail::listed_entries(view, node, arranged);
@@ -144,7 +144,7 @@ std::vector<std::vector<NodeId>> Solution::laid_lines(NodeId container) const {
 }
 
 int Solution::line(NodeId node) const {
-  return is_placed(node) ? detail::line_of(view_of(tree(), passes()), tree().store().index_of(node)) : 0;
+  return is_placed(node) ? detail::LinesSeen<double>().line_of(view_of(tree(), passes()), tree().store().index_of(node)) : 0;
 }
 
 std::vector<NodeId> Solution::laid_order(NodeId container) const {

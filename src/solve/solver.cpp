@@ -50,7 +50,7 @@ std::size_t Solver::scratch_memory() const {
 
 std::size_t Solver::memory() const {
   const detail::State& state = passes_->state;
-  std::size_t bytes = scratch_memory() + passes_->news.memory() +
+  std::size_t bytes = scratch_memory() + passes_->news.memory() + passes_->deep_places.memory() +
                       detail::bytes_of(state.cells, state.least_height, state.resolved, state.visits, state.handles,
                                        state.forms.own, passes_->changes.boxes);
   const auto count = [&](const auto& array) { bytes += detail::bytes_of(array); };

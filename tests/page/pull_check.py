@@ -464,8 +464,9 @@ class Fingers(HandTest):
     def test_a_finger_builds(self):
         page = self.page
         page.report("examples/starts/empty.scene.json")
-        for _ in range(2):
+        for name in ("box", "box2"):
             self.tap(page.find("[data-key='put in']"))
+            page.wait(name, lambda name=name: page.all(f"[data-path='screen/{name}']"))
         self.tap(page.find("[data-key=several]"))
         self.tap(page.find("[data-path='screen/box']"))
         page.wait("both", lambda: page.text("#fl-build summary") == "Build: box, box2")

@@ -3,7 +3,9 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <cmath>
+#include <map>
 
 #include "fond_ladder/fond_ladder.hpp"
 #include "support/random_scenes.hpp"
@@ -49,6 +51,30 @@ TEST(Solution, ToldByTheSketchOfTheLibrary) {
   EXPECT_THROW(static_cast<void>(solve(console, {std::nan(""), 5})), BadValue);
   EXPECT_THROW(Scene(row().holds(box("a"), box("a"))), BadValue);
   EXPECT_THROW(Scene(box().grow(-1)), BadValue);
+}
+
+/// Nodes that lie deep are asked all at once: see solve/deep_places.hpp.
+TEST(Solution, DeepNodesTellWhatAWalkFromTheRootTells) {
+  Keys level;
+  level.kind = Kind::column;
+  level.padding = Edges(0.3);
+  level.margin = Edges(0.1);
+  Tree tree(level);
+  std::vector<NodeId> all{tree.root()};
+  for (int i = 0; i < 200; ++i) all.push_back(tree.append(all.back(), level));
+  Solver solver;
+  const auto agrees = [&](const Solution& solution) {
+    std::map<NodeId, Rect> walked;
+    for (const auto& one : solution.boxes()) walked[one.node] = one.box;
+    return std::ranges::all_of(all, [&](NodeId node) {
+      return solution.is_placed(node) == walked.contains(node) && solution.box(node) == walked[node];
+    });
+  };
+  EXPECT_TRUE(agrees(solver.solve(tree, {300, 200})));
+  tree.set(all[100], box().hidden(true));
+  EXPECT_TRUE(agrees(solver.solve(tree, {300, 200}))) << "after an edit";
+  EXPECT_TRUE(agrees(solver.solve(tree, {290, 200}).kept()));
+  EXPECT_FALSE(solver.solve(tree, {300, 200}).is_placed(all[180]));
 }
 
 TEST(Solution, OutlivesItsScene) {

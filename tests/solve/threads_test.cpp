@@ -4,6 +4,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <array>
 #include <sstream>
 #include <thread>
 
@@ -69,6 +70,25 @@ TEST(Threads, ReadersSeeWhatStandsWhileOthersSolveAfterAnEdit) {
     }
     for (std::thread& thread : threads) thread.join();
     EXPECT_EQ(wrong, (std::array<std::size_t, 4>{}));
+  }
+}
+
+TEST(Threads, ManyAskOneSolutionAboutDeepNodes) {
+  Keys level;
+  level.kind = Kind::row;
+  level.padding = Edges(1);
+  Tree tree(level);
+  NodeId deepest = tree.root();
+  for (int i = 0; i < 100; ++i) deepest = tree.append(deepest, level);
+  Solver solver;
+  for (int width = 300; width < 320; ++width) {
+    const Solution solution = solver.solve(tree, {static_cast<double>(width), 200});
+    std::array<double, 8> found{};
+    std::vector<std::thread> threads;
+    for (double& x : found)
+      threads.emplace_back([&] { x = solution.is_placed(deepest) ? solution.box(deepest).x : -1; });
+    for (std::thread& thread : threads) thread.join();
+    EXPECT_EQ(found, (std::array<double, 8>{100, 100, 100, 100, 100, 100, 100, 100}));
   }
 }
 

@@ -43,7 +43,7 @@ class ConditionReader : private ObjectReader {
       faults_.add(document_, list, "\"ranges\" must be a list of objects, each with a name and bounds");
       return;
     }
-    for (ValueId id = document_[list].first; id != no_value; id = document_[id].next) read_range(id);
+    for (ValueId id = document_[list].first; id != no_value && !is_full(); id = document_[id].next) read_range(id);
   }
 
   void read_modes(ValueId list) {

@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "fond_ladder/variant.hpp"
-#include "verify/ladder/threads.hpp"
+#include "model/threads.hpp"
 
 namespace fond_ladder::inline v0 {
 

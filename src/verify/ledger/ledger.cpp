@@ -284,10 +284,16 @@ class Accountant {
     return rooms;
   }
 
+  /// Of a grid, worked out once: every child asks for them.
+  [[nodiscard]] const Solution::GridTracks& tracks() const {
+    if (!tracks_) tracks_ = solution_.tracks(node_);
+    return *tracks_;
+  }
+
   /// The cell of a child of a grid, else the content box.
   [[nodiscard]] double room_of(NodeId child, Axis axis) const {
     if (solution_.kind(node_) != Kind::grid || solution_.keys(child).pin) return view_.inner_size(index_, axis);
-    const auto tracks = solution_.tracks(node_);
+    const Solution::GridTracks& tracks = this->tracks();
     const auto& along = axis == x_axis ? tracks.columns : tracks.rows;
     const detail::CellRange& cell = view_.grid_place(index_of(child)).cell;
     if (cell.first(axis) + cell.count(axis) > along.size()) return view_.inner_size(index_, axis);  // some were dropped
@@ -372,7 +378,7 @@ class Accountant {
   // --- grids -------------------------------------------------------------------------------------------------------
 
   void tell_tracks(Ledger& told) const {
-    const auto tracks = solution_.tracks(node_);
+    const Solution::GridTracks& tracks = this->tracks();
     const Extent gap = solution_.gap(node_);
     told.columns.push_back(tell_axis(tracks.columns, told.inner.width, gap.width));
     told.rows.push_back(tell_axis(tracks.rows, told.inner.height, gap.height));
@@ -456,6 +462,7 @@ class Accountant {
   View view_;
   NodeId node_;
   Index index_;
+  mutable std::optional<Solution::GridTracks> tracks_;
 };
 
 void require_place(const Solution& solution, NodeId node) {

@@ -73,6 +73,7 @@ void look_for_overlap(const Seen& seen, const SeenNode& parent, const SeenNode& 
 bool is_cleared(const Seen& seen, const SeenNode& covered, const SeenNode& cover) {
   for (const SeenNode* at = &covered; !seen.is_root(*at); at = &seen.parent(*at)) {
     const Scroll scroll = at->keys().scroll;
+    if (scroll == Scroll::none) continue;
     const FourSides padding = seen.solution->padding(at->node);
     if (scrolls_y(scroll) && (padding.bottom >= at->box.bottom() - cover.box.y - give ||
                               padding.top >= cover.box.bottom() - at->box.y - give))

@@ -172,6 +172,27 @@ const SeenNode* outside_of(const Seen& seen, const SeenNode& one) {
   return nullptr;
 }
 
+namespace {
+
+/// How many pairs of nodes have something in common on an axis alone.
+std::size_t meetings_on(const std::vector<const SeenNode*>& nodes, Axis axis) {
+  std::vector<double> starts, ends;
+  for (const SeenNode* one : nodes) {
+    starts.push_back(axis == x_axis ? one->ink.x : one->ink.y);
+    ends.push_back(axis == x_axis ? one->ink.right() : one->ink.bottom());
+  }
+  std::ranges::sort(starts);
+  std::ranges::sort(ends);
+  std::size_t pairs = 0, ended = 0;
+  for (std::size_t begun = 0; begun < starts.size(); ++begun) {
+    while (ends[ended] - give <= starts[begun] && ended < begun) ++ended;
+    pairs += begun - ended;
+  }
+  return pairs;
+}
+
+}  // namespace
+
 void for_each_meeting(const Seen& seen, const SeenNode& parent,
                       const std::function<void(const SeenNode&, const SeenNode&)>& each) {
   if (!parent.placed || parent.is_empty || !is_container(parent.keys().kind)) return;
@@ -179,7 +200,7 @@ void for_each_meeting(const Seen& seen, const SeenNode& parent,
   seen.for_each_child(parent, [&](const SeenNode& child) {
     if (has_area(child.ink)) children.push_back(&child);
   });
-  const bool by_x = parent.keys().kind == Kind::row;
+  const bool by_x = meetings_on(children, x_axis) <= meetings_on(children, y_axis);
   const auto start = [&](const SeenNode* one) { return by_x ? one->ink.x : one->ink.y; };
   std::ranges::stable_sort(children, {}, start);
   for (std::size_t i = 0; i < children.size(); ++i) {

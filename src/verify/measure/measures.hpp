@@ -72,11 +72,13 @@ struct Unseen {
 template <class SomeView>
 [[nodiscard]] Unseen unseen_behind(const SomeView& view, Index node) {
   using Box = RectOf<typename SomeView::Number>;
-  const Box box = painted_box(view, node);
+  const auto lenses = lenses_to(view, node);
+  const Box box = through(lenses.back(), view, node);
   constexpr double thin = limits::told_tolerance;
   Box seen = box;
+  std::size_t level = lenses.size() - 1;
   for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
-    const Box clip = painted_box(view, above);
+    const Box clip = through(lenses[--level], view, above);
     const Traits traits = view.traits(above);
     const bool can_scroll = !is_scrolled(view, above);
     if (can_scroll && traits.scroll_x) seen.x = clip.x, seen.width = clip.width;  // it can be scrolled into view
@@ -112,9 +114,10 @@ template <class SomeView>
   return unseen_behind(view, node).by == no_index;
 }
 
-/// A measure of a node that has a place.
+/// A measure of a node that has a place. `lines` are those seen of this solve so far.
 template <class SomeView>
-[[nodiscard]] typename SomeView::Number measure_of(const Finished<SomeView>& solve, Index node, Measure measure) {
+[[nodiscard]] typename SomeView::Number measure_of(const Finished<SomeView>& solve, Index node, Measure measure,
+                                                   LinesSeen<typename SomeView::Number>& lines) {
   using N = typename SomeView::Number;
   const SomeView& view = solve.view;
   const auto count = [](std::size_t number) { return N(static_cast<double>(number)); };
@@ -126,7 +129,7 @@ template <class SomeView>
     case Measure::content_height: return content_extent<N>(view, node, y_axis);
     case Measure::baseline: return box_from_root(view, node).y + baseline_as_laid<N>(view, node);
     case Measure::lines: return line_count<N>(view, node);
-    case Measure::line: return std::max(1, line_of<N>(view, node));
+    case Measure::line: return std::max(1, lines.line_of(view, node));
     case Measure::columns: return is_grid ? count(tracks_of<x_axis, N>(view, node).size()) : N(0);
     case Measure::rows: return is_grid ? count(tracks_of<y_axis, N>(view, node).size()) : N(0);
     case Measure::per_line: {
@@ -158,15 +161,17 @@ template <class SomeView>
 /// A measure of any node: none without a place, but for whether it is shown.
 template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve, Index node,
-                                                                Measure measure) {
+                                                                Measure measure,
+                                                                LinesSeen<typename SomeView::Number>& lines) {
   if (measure != Measure::shown && !has_place(solve.view, node)) return {};
-  return measure_of(solve, node, measure);
+  return measure_of(solve, node, measure, lines);
 }
 
 /// The same of a quantity, which may count nodes.
 template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve,
-                                                                const Quantity& quantity) {
+                                                                const Quantity& quantity,
+                                                                LinesSeen<typename SomeView::Number>& lines) {
   const auto index_of = [&](NodeId node) { return solve.store.index_of(node); };
   if (!quantity.scrolled.empty()) {
     using N = typename SomeView::Number;
@@ -179,7 +184,7 @@ template <class SomeView>
     if (!has_place(solve.view, node)) return {};
     return solve.forms.own_holds(solve.store, node, quantity.range) ? 1.0 : 0.0;
   }
-  if (quantity.measure != Measure::count) return measured(solve, index_of(quantity.node), quantity.measure);
+  if (quantity.measure != Measure::count) return measured(solve, index_of(quantity.node), quantity.measure, lines);
   const auto count =
       std::ranges::count_if(quantity.counted, [&](NodeId node) { return has_place(solve.view, index_of(node)); });
   return static_cast<double>(count);

@@ -38,12 +38,16 @@ Measuring::Measuring(const std::vector<Quantity>& quantities) : count_(quantitie
 
 Values Measuring::operator()(const Solution& solution) const {
   Values values(count_);
+  detail::LinesSeen<double> lines;
   for (const OfNode& one : nodes_) {
     const std::optional<Rect> box = box_of(solution, one.node);
     for (const Asked& asked : one.asked) {
       if (box) values[asked.place] = detail::measure_of_box(*box, asked.measure);
       if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
-      values[asked.place] = value_of({one.node, asked.measure, {}, {}}, solution);
+      values[asked.place] = asked.measure == Measure::line
+                                ? std::max(1, lines.line_of(detail::view_of(solution.tree(), solution.passes()),
+                                                            solution.tree().store().index_of(one.node)))
+                                : value_of({one.node, asked.measure, {}, {}}, solution);
     }
   }
   for (const auto& [place, quantity] : others_) values[place] = value_of(quantity, solution);

@@ -199,7 +199,9 @@ std::optional<double> value_of(const Quantity& quantity, const Solution& solutio
   if (solution.is_scrolled() && quantity.scrolled.empty() && quantity.moves_with_scrolling())
     return detail::place_measured(solution.scrolled_view(), tree.store().index_of(quantity.node), quantity.measure);
   const detail::View view = detail::view_of(tree, solution.passes());
-  return detail::measured(detail::Finished<detail::View>{tree.store(), solution.passes().state.forms, view}, quantity);
+  detail::LinesSeen<double> lines;
+  return detail::measured(detail::Finished<detail::View>{tree.store(), solution.passes().state.forms, view}, quantity,
+                          lines);
 }
 
 }  // namespace fond_ladder::inline v0

@@ -1,0 +1,92 @@
+// SPDX-License-Identifier: MIT
+#include "print/limits_text.hpp"
+
+#include <fmt/format.h>
+
+#include "model/limits.hpp"
+#include "model/number_text.hpp"
+#include "model/thousands.hpp"
+
+namespace fond_ladder::inline v0 {
+namespace {
+
+template <class Number>
+std::string number(Number most) {
+  return in_thousands(static_cast<double>(most));
+}
+
+std::string mebibytes(double bytes) {
+  return fmt::format("{} MiB", bytes / (1024 * 1024));
+}
+
+}  // namespace
+
+std::vector<Bound> bounds() {
+  namespace l = limits;
+  return {
+      {"sizes", "a length, a side of the container", number(l::largest_length) + " px",
+       "sums over a million nodes keep their fractions"},
+      {"sizes", "grow, shrink, weight",
+       fmt::format("0, or {} to {}", exact(l::smallest_factor), number(l::largest_factor)),
+       "spare room divided by their sum stays a number"},
+      {"sizes", "aspect", fmt::format("{} to {}", exact(l::smallest_aspect), number(l::largest_aspect)),
+       "a width divided by it stays a number"},
+      {"scenes", "a scene file with what it uses", mebibytes(l::largest_scene_file), "it is read whole"},
+      {"scenes", "files that it uses", number(l::most_used_files), "each is opened"},
+      {"scenes", "nodes", number(l::largest_node_count), "a handle has 24 bits for the place"},
+      {"scenes", "nodes that parts and copies make, more where more is said of them", number(l::most_expanded),
+       "a small file must not become a large tree"},
+      {"scenes", "copies of one node", number(l::most_copies), "each is a node"},
+      {"scenes", "ranges and modes", number(l::most_conditions), "every node may speak of each"},
+      {"scenes", "own ranges of one node", number(l::most_own_ranges), "each may measure what is in it once more"},
+      {"scenes", "nodes with own ranges in one another", number(l::deepest_own_ranges),
+       "each level measures once more"},
+      {"scenes", "nodes that \"with\" looks through", number(l::most_inner_nodes), "each use looks through its part"},
+      {"scenes", "tracks of a grid on one axis", number(l::most_tracks), "those count that nobody wrote"},
+      {"scenes", "entries of a list in view that are arranged", number(l::most_in_view), "a screen shows no more"},
+      {"scenes", "mistakes told, and looked for",
+       fmt::format("{}, {}", l::most_listed_errors, number(l::most_kept_errors)),
+       "who made so many mends the first ones first"},
+      {"words", "fonts of a scene", number(l::most_fonts), "each is opened"},
+      {"words", "a font file", mebibytes(static_cast<double>(l::largest_font_file)), "it is read whole"},
+      {"words", "a text that is set in fonts", number(l::longest_set_text) + " bytes", "a million take a second"},
+      {"words", "letters that are set in fonts",
+       fmt::format("{} to {} px", exact(l::smallest_set_size), number(l::largest_set_size)),
+       "widths are counted in 1/1024 px"},
+      {"claims", "tokens of a claim", number(l::most_claim_tokens), "a sum is a chain of terms"},
+      {"claims", "brackets in one another", number(l::deepest_claim), "they are read by calls within calls"},
+      {"claims", "nodes that the stars of a file's claims are held against", number(l::most_claimed_nodes),
+       "each is measured"},
+      {"claims", "failing stretches that are explained, of each claim", number(l::most_explained),
+       "each is solved again"},
+      {"claims", "claims suggested, and tried for it", fmt::format("{}, {}", l::most_suggested, l::most_candidates),
+       "nobody reads more"},
+      {"answers", "sizes of a climb", number(l::most_climbed), "every one is solved and kept"},
+      {"answers", "nodes of a climb where nobody says which", number(l::most_climbed_nodes), "every one is followed"},
+      {"answers", "modes of which every choice is looked at", number(l::most_chosen_modes),
+       "each more doubles the work"},
+      {"pictures", "nodes that are drawn", number(l::most_drawn), "more are no picture"},
+      {"pictures", "levels that are drawn", number(l::deepest_drawn), "more are no picture"},
+      {"pictures", "a side", number(l::longest_picture) + " px", "the drawing library takes no more"},
+      {"pictures", "all pixels", number(l::largest_picture), "half a gigabyte"},
+      {"calls", "letters of a word for which a near one is looked for", number(l::longest_typed),
+       "longer ones are no typing errors"},
+      {"calls", "links that lead to a file to be written", number(l::most_links), "they may lead in a circle"},
+  };
+}
+
+std::string limits_text() {
+  std::string text = "What is bounded, so that no scene and no call takes more time or memory than it should:\n";
+  std::string group;
+  for (const Bound& bound : bounds()) {
+    if (bound.of != group) text += "\n" + bound.of + "\n";
+    group = bound.of;
+    text += fmt::format("  {}: {}\n      {}\n", bound.what, bound.most, bound.why);
+  }
+  return text +
+         "\nWhat goes beyond is refused, with the place and exit status 2; of answers and pictures the rest is left "
+         "out, and "
+         "that is told.\n";
+}
+
+}  // namespace fond_ladder::inline v0
