@@ -111,7 +111,7 @@ def spanning(n):
 FAMILIES = {
     "measure, row of n": (wide, MEASURE, 1000),
     "measure, n levels": (deep, MEASURE, 1000),
-    "measure, square of n": (lambda n: scene(square(n)), MEASURE, 1000),
+    "measure, square of n": (lambda n: scene(square(n)), MEASURE, 2000),
     "measure, wrapped row of n": (wrapped, MEASURE, 1000),
     "measure, grid of n": (grid, MEASURE, 1000),
     "measure, n that span n columns": (spanning, MEASURE, 200),
@@ -154,9 +154,17 @@ FAMILIES = {
     "tidy, n levels": (deep, ["tidy"], 1000),
     "draw, row of n": (wide, ["draw", "-o", "/dev/null", "--as", "svg", "--at", "310"], 500),
 }
-# What grows with more than its n, and by how much at most; the others by 1.2. What a test counts, at n and at 2 n, n being
-# so large that what every call costs is little beside it.
-LARGER = {}
+# What may grow by more than an exponent of 1.2, and why.
+LARGER = {
+    "measure as JSON, n levels": 2.0,  # every node says its whole path
+    "measure, n that span n columns": 1.95,  # each child takes part in sizing every column
+    "check shown(*), n levels": 2.0,  # whether one lies behind another is asked of each pair
+    "check shown(*), row of n": 2.0,
+    "check apart(r/*), row of n": 2.0,  # pairs
+    "suggest, row of n": 1.9,  # pairs, up to as many as are tried
+    "lint, stack of n": 2.0,  # all lie over one another: pairs
+    "lint, n in one cell of a grid": 2.0,
+}
 
 
 class Program:

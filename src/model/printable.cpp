@@ -93,8 +93,18 @@ std::string printable(std::string_view text) {
   return seen;
 }
 
-bool is_printable(char32_t code) {
-  return is_seen(static_cast<utf8proc_int32_t>(code));
+std::string with_escapes(std::string_view text, std::string (*say)(char32_t code)) {
+  constexpr char32_t replacement = 0xFFFD;
+  std::string seen;
+  seen.reserve(text.size());
+  for_each_character(text, [&](utf8proc_int32_t code, std::string_view bytes) {
+    if (code != no_character && is_seen(code)) {
+      seen += bytes;
+    } else {
+      seen += say(code == no_character ? replacement : static_cast<char32_t>(code));
+    }
+  });
+  return seen;
 }
 
 std::string utf8_of(std::string_view text) {

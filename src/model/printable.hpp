@@ -16,8 +16,9 @@ inline namespace v0 {
 /// line ends, and bytes that are no UTF-8 stand there as they are escaped in programs (`\n`, `\x1B`, `\u202E`).
 [[nodiscard]] std::string printable(std::string_view text);
 
-/// Whether a character, by its code point, stands in `printable` as it is.
-[[nodiscard]] bool is_printable(char32_t code);
+/// The same, but that `say` tells how a character is escaped, by its code point; of a byte that is no UTF-8 it is
+/// U+FFFD.
+[[nodiscard]] std::string with_escapes(std::string_view text, std::string (*say)(char32_t code));
 
 /// A text as UTF-8: bytes that are none become U+FFFD.
 [[nodiscard]] std::string utf8_of(std::string_view text);
