@@ -144,7 +144,8 @@ std::vector<std::vector<NodeId>> Solution::laid_lines(NodeId container) const {
 }
 
 int Solution::line(NodeId node) const {
-  return is_placed(node) ? detail::LinesSeen<double>().line_of(view_of(tree(), passes()), tree().store().index_of(node)) : 0;
+  return is_placed(node) ? detail::LinesSeen<double>().line_of(view_of(tree(), passes()), tree().store().index_of(node))
+                         : 0;
 }
 
 std::vector<NodeId> Solution::laid_order(NodeId container) const {
