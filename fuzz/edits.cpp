@@ -63,7 +63,7 @@ std::string off_the_start(const Solution& plain, Rung rung) {
 
 void run(std::span<const std::uint8_t> bytes) {
   testing::Draws draws(bytes);
-  const auto size = static_cast<std::size_t>(2 + draws.below(5));
+  const auto size = 2 + static_cast<std::size_t>(draws.below(5));
   testing::TreeEditor editor(testing::RandomScenes(draws), size);
   Solver kept, open;
   open.set_mode("open", true);
