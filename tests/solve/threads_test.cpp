@@ -10,6 +10,8 @@
 
 #include "fond_ladder/fond_ladder.hpp"
 #include "support/random_scenes.hpp"
+#include "support/same_solution.hpp"
+#include "support/tree_editor.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -104,7 +106,33 @@ TEST(Threads, ShareTheWorkOfAClimb) {
   EXPECT_EQ(*std::ranges::max_element(told), 1);
 }
 
-TEST(Threads, CheckClaimsAndLookAtVariants) {
+/// Eight solvers, each with what it kept of the steps before, and readers beside them; edits between, by one thread.
+TEST(Threads, SolversAndReadersOfATreeThatIsEditedBetween) {
+  testing::TreeEditor editor(testing::seed());
+  constexpr std::size_t solvers = 8;
+  std::array<Solver, solvers> kept;
+  for (int step = 0; step < 40; ++step) {
+    for (int edits = 0; edits < 3; ++edits) editor.edit();
+    const Tree& tree = editor.tree();
+    const Rung rung{200.0 + step % 7, 150};
+    const Solution expected = Solver().solve(tree, rung).kept();
+    std::array<std::string, solvers> wrong;
+    std::array<std::size_t, 2> read{};
+    std::vector<std::thread> threads;
+    for (std::size_t t = 0; t < solvers; ++t)
+      threads.emplace_back([&, t] { wrong[t] = testing::difference(kept[t].solve(tree, rung), expected); });
+    for (std::size_t& count : read) {
+      threads.emplace_back([&] {
+        for (const NodeId node : tree.nodes()) count += tree.matches(tree.path(node)).empty() ? 0 : 1;
+      });
+    }
+    for (std::thread& thread : threads) thread.join();
+    EXPECT_EQ(wrong, (std::array<std::string, solvers>{})) << step;
+    EXPECT_EQ(read, (std::array{tree.size(), tree.size()}));
+  }
+}
+
+TEST(Threads, AnswersAreTheSameOnAnyNumberOfThem) {
   Scene scene = row("r").holds(box("a").weight(1).max_width(80).touch(), box("b").weight(1), text("t", "Fern"));
   scene.ladder = {{0, 90}, Span(20), {}};
   scene.modes = {"dim"};
@@ -115,9 +143,16 @@ TEST(Threads, CheckClaimsAndLookAtVariants) {
     text << lint(variants, threads);
     for (const CheckedClaim& one : check(variants, {"a.width = b.width", "uncut(r)", "shown(r/*)"}, threads))
       text << report(one);
+    for (const CheckedClaim& one : check_every_height(variants, {"a.width = b.width"}, Span(10, 30), threads))
+      text << report(one);
+    ClimbOptions options;
+    options.threads = threads;
+    for (const Turn& turn : climb(scene, scene.ladder, {"r/*.width", "t.x"}, options).turns())
+      text << turn.at << ' ' << turn.cause << '\n';
     return text.str();
   };
-  EXPECT_EQ(told(4), told(1));
+  const std::string alone = told(1);
+  for (unsigned threads = 2; threads <= 16; threads += threads < 4 ? 1 : 4) EXPECT_EQ(told(threads), alone) << threads;
 }
 
 }  // namespace
