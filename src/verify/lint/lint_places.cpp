@@ -109,13 +109,18 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
   }
 }
 
+/// `behind` are the nodes that were seen to lie wholly behind another at this size: one that does is told once, however
+/// many lie over it.
 void look_at_pair(const Seen& seen, const SeenNode& parent, const SeenNode& first, const SeenNode& second,
-                  Sightings& sightings) {
+                  std::vector<bool>& behind, Sightings& sightings) {
   look_for_overlap(seen, parent, first, second, sightings);
   if (first.keys().pin && !second.keys().pin) look_for_covered_words(seen, first, second, sightings);
   if (second.keys().pin && !first.keys().pin) look_for_covered_words(seen, second, first, sightings);
+  const bool later_in_front = parent.keys().paint_order == PaintOrder::file;
+  if (behind[seen.place(later_in_front ? first : second)]) return;
   for_each_behind(seen, first, second, [&](const SeenNode& hidden, const SeenNode& cover) {
     if (is_cleared(seen, hidden, cover)) return;
+    behind[seen.place(hidden)] = true;
     sightings.see(Oddity::behind, hidden.node, "", [&] {
       return Reason{"it lies wholly behind " + seen.name(cover.node),
                     "paint it later (the order of the file, or paint_order), or place one of them elsewhere"};
@@ -127,9 +132,10 @@ void look_at_pair(const Seen& seen, const SeenNode& parent, const SeenNode& firs
 
 void look_at_places(const Seen& seen, Sightings& sightings) {
   look_outside(seen, sightings);
+  std::vector<bool> behind(seen.nodes.size());
   for (const SeenNode& one : seen.nodes) {
     for_each_meeting(seen, one, [&](const SeenNode& first, const SeenNode& second) {
-      look_at_pair(seen, one, first, second, sightings);
+      look_at_pair(seen, one, first, second, behind, sightings);
     });
   }
 }
