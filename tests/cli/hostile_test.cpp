@@ -9,6 +9,7 @@
 #include <nlohmann/json.hpp>
 #include <set>
 
+#include "model/json_text.hpp"
 #include "model/printable.hpp"
 #include "support/program.hpp"
 #include "support/shorthand.hpp"
@@ -153,6 +154,20 @@ TEST(Hostile, PrintableTextShowsWhatItCannotPrint) {
   };
   for (const auto& [text, seen] : cases) EXPECT_EQ(printable(text), seen);
   EXPECT_EQ(sound_utf8("a\tb\n\x01\xff\xef\xbf\xbe"), "a\tb\n\xEF\xBF\xBD\xEF\xBF\xBD\xEF\xBF\xBD");
+}
+
+TEST(Hostile, JsonEscapesWhatCannotBeSeen) {
+  const struct {
+    std::string_view text, json;
+  } cases[] = {
+      {"a\nb\t\"\\", R"("a\nb\t\"\\")"},      {"\xc2\x9b\x7f", R"("\u009b\u007f")"},
+      {"\xe2\x80\xae|", R"("\u202e|")"},      {"\xf3\xa0\x81\x81", R"("\udb40\udc41")"},  // beyond U+FFFF
+      {"Moss, 21 °C 🌱", "\"Moss, 21 °C 🌱\""}, {"\xff", "\"\xEF\xBF\xBD\""},
+  };
+  for (const auto& one : cases) {
+    EXPECT_EQ(json_text(one.text), one.json);
+    EXPECT_EQ(json::parse(json_text(one.text)).get<std::string>(), utf8_of(one.text)) << "and is read back";
+  }
 }
 
 TEST(Hostile, JUnitStaysXmlWhateverTheTitleIs) {

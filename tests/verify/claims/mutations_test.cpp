@@ -27,7 +27,9 @@ struct Mutation {
 std::vector<Mutation> mutations_of(const Json& scene) {
   std::vector<Mutation> all;
   const Json flat = scene.flatten();
-  for (const auto& [pointer, value] : flat.items()) {
+  for (const auto& one : flat.items()) {
+    const std::string& pointer = one.key();
+    const Json& value = one.value();
     const bool is_about_nodes = std::ranges::any_of(std::array{"/root/", "/parts/", "/shared/", "/ranges/"},
                                                     [&](const char* part) { return pointer.starts_with(part); });
     if (!is_about_nodes || !value.is_number()) continue;
