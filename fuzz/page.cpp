@@ -192,7 +192,5 @@ std::size_t LLVMFuzzerCustomMutator(std::uint8_t* bytes, std::size_t count, std:
   }
   if (calls.size() > 60) calls.erase(0, calls.size() - 60);
   changed += '\0' + calls;
-  if (changed.size() > most) return count;
-  std::memcpy(bytes, changed.data(), changed.size());
-  return changed.size();
+  return fond_ladder::fuzz::put_back(changed, bytes, count, most);
 }

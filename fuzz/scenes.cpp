@@ -4,7 +4,6 @@
 // one thing more is asked of it, chosen by the text: most of these are cheap, so that many are tried.
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 #include <sstream>
 
 #include "fond_ladder/check.hpp"
@@ -175,7 +174,5 @@ int LLVMFuzzerTestOneInput(const std::uint8_t* bytes, std::size_t count) {
 
 std::size_t LLVMFuzzerCustomMutator(std::uint8_t* bytes, std::size_t count, std::size_t most, unsigned seed) {
   const std::string changed = fond_ladder::fuzz::changed_scene(fond_ladder::fuzz::text_of(bytes, count), seed);
-  if (changed.size() > most) return count;
-  std::memcpy(bytes, changed.data(), changed.size());
-  return changed.size();
+  return fond_ladder::fuzz::put_back(changed, bytes, count, most);
 }

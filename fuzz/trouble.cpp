@@ -2,6 +2,7 @@
 #include "trouble.hpp"
 
 #include <cstdlib>
+#include <cstring>
 #include <iostream>
 
 #include "model/printable.hpp"
@@ -24,6 +25,12 @@ void expect_readable(std::string_view text, std::string_view what) {
     if (printable(line) != line) expect(false, std::string(what) + " would steer a terminal: " + printable(line));
     text.remove_prefix(std::min(text.size(), line.size() + 1));
   }
+}
+
+std::size_t put_back(std::string_view changed, std::uint8_t* bytes, std::size_t count, std::size_t most) {
+  if (changed.size() > most) return count;
+  std::memcpy(bytes, changed.data(), changed.size());
+  return changed.size();
 }
 
 std::uint64_t choice_of(std::string_view bytes) {

@@ -25,6 +25,9 @@ void expect_readable(std::string_view text, std::string_view what);
 /// A number that hangs on all bytes, to choose by.
 [[nodiscard]] std::uint64_t choice_of(std::string_view bytes);
 
+/// Puts changed bytes where the old ones are, unless they are too many. Returns how many there are then.
+[[nodiscard]] std::size_t put_back(std::string_view changed, std::uint8_t* bytes, std::size_t count, std::size_t most);
+
 [[nodiscard]] inline std::string_view text_of(const std::uint8_t* bytes, std::size_t count) {
   return {reinterpret_cast<const char*>(bytes), count};
 }

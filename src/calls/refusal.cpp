@@ -16,8 +16,9 @@ void tell_refusal(std::ostream& err, const std::string& message) {
 std::string told_of(const std::exception& error) {
   if (dynamic_cast<const std::bad_alloc*>(&error) != nullptr)
     return "there is not enough memory for this; allow more (ulimit -v), or ask for fewer sizes or nodes at once";
-  if (dynamic_cast<const std::system_error*>(&error) != nullptr)
-    return std::string("the system gives no more threads: ") + error.what() + "; allow more (ulimit -u)";
+  const auto* refused = dynamic_cast<const std::system_error*>(&error);
+  if (refused != nullptr && refused->code() == std::errc::resource_unavailable_try_again)
+    return "the system gives no more threads; allow more (ulimit -u)";
   return error.what();
 }
 

@@ -129,8 +129,9 @@ ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command
   }
   app.footer("fond-ladder help COMMAND tells what a command takes, help limits what is bounded.");
   if (args.empty()) throw no_command(commands);
-  if (asks_for_limits(with_command_first(args))) return {nullptr, limits_text()};
-  std::vector<std::string> words = without_help_word(with_command_first(args));
+  std::vector<std::string> words = with_command_first(args);
+  if (asks_for_limits(words)) return {nullptr, limits_text()};
+  words = without_help_word(words);
   if (!words.front().starts_with('-')) require_command(words.front(), commands);
   std::ranges::reverse(words);
   try {

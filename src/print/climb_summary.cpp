@@ -9,6 +9,7 @@
 #include "fond_ladder/scene.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "model/thousands.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -221,6 +222,10 @@ std::string summary(const Scene& scene, const Climb& climbed, const std::vector<
     told.push_back(quantity.node);
   }
   sentences.push_back(cut_text(scene, climbed, where));
+  if (scene.tree.size() > limits::most_climbed_nodes)
+    sentences.push_back(fmt::format("this is about the first {} nodes of {}; --show asks about others",
+                                    in_thousands(limits::most_climbed_nodes),
+                                    in_thousands(static_cast<double>(scene.tree.size()))));
   return fmt::format("{}.", fmt::join(sentences, "; "));
 }
 

@@ -15,6 +15,9 @@ std::string number(Number most) {
   return in_thousands(static_cast<double>(most));
 }
 
+/// The group beyond whose bounds nothing is refused.
+constexpr const char* told_in_part = "told in part";
+
 std::string mebibytes(double bytes) {
   return fmt::format("{} MiB", bytes / (1024 * 1024));
 }
@@ -43,10 +46,6 @@ std::vector<Bound> bounds() {
        "each level measures once more"},
       {"scenes", "nodes that \"with\" looks through", number(l::most_inner_nodes), "each use looks through its part"},
       {"scenes", "tracks of a grid on one axis", number(l::most_tracks), "those count that nobody wrote"},
-      {"scenes", "entries of a list in view that are arranged", number(l::most_in_view), "a screen shows no more"},
-      {"scenes", "mistakes told, and looked for",
-       fmt::format("{}, {}", l::most_listed_errors, number(l::most_kept_errors)),
-       "who made so many mends the first ones first"},
       {"words", "fonts of a scene", number(l::most_fonts), "each is opened"},
       {"words", "a font file", mebibytes(static_cast<double>(l::largest_font_file)), "it is read whole"},
       {"words", "a text that is set in fonts", number(l::longest_set_text) + " bytes", "a million take a second"},
@@ -57,36 +56,39 @@ std::vector<Bound> bounds() {
       {"claims", "brackets in one another", number(l::deepest_claim), "they are read by calls within calls"},
       {"claims", "nodes that the stars of a file's claims are held against", number(l::most_claimed_nodes),
        "each is measured"},
-      {"claims", "failing stretches that are explained, of each claim", number(l::most_explained),
-       "each is solved again"},
-      {"claims", "claims suggested, and tried for it", fmt::format("{}, {}", l::most_suggested, l::most_candidates),
-       "nobody reads more"},
-      {"answers", "sizes of a climb", number(l::most_climbed), "every one is solved and kept"},
-      {"answers", "nodes of a climb where nobody says which", number(l::most_climbed_nodes), "every one is followed"},
-      {"answers", "modes of which every choice is looked at", number(l::most_chosen_modes),
-       "each more doubles the work"},
-      {"pictures", "nodes that are drawn", number(l::most_drawn), "more are no picture"},
-      {"pictures", "levels that are drawn", number(l::deepest_drawn), "more are no picture"},
+      {"calls", "sizes of a climb", number(l::most_climbed), "every one is solved and kept"},
+      {"calls", "modes of which every choice is looked at", number(l::most_chosen_modes), "each more doubles the work"},
+      {"calls", "links that lead to a file to be written", number(l::most_links), "they may lead in a circle"},
       {"pictures", "a side", number(l::longest_picture) + " px", "the drawing library takes no more"},
       {"pictures", "all pixels", number(l::largest_picture), "half a gigabyte"},
-      {"calls", "letters of a word for which a near one is looked for", number(l::longest_typed),
+      {told_in_part, "mistakes told, and looked for",
+       fmt::format("{}, {}", l::most_listed_errors, number(l::most_kept_errors)),
+       "the others are counted as far as that"},
+      {told_in_part, "failing stretches that are explained, of each claim", number(l::most_explained),
+       "the others are told without why"},
+      {told_in_part, "claims suggested, and tried for it", fmt::format("{}, {}", l::most_suggested, l::most_candidates),
+       "the shortest ones of those that hold"},
+      {told_in_part, "nodes of a climb where nobody says which", number(l::most_climbed_nodes),
+       "the first ones, and that is said"},
+      {told_in_part, "nodes that are drawn", number(l::most_drawn), "how many are left out is said"},
+      {told_in_part, "levels that are drawn", number(l::deepest_drawn), "how many nodes are left out is said"},
+      {told_in_part, "entries of a list in view that are arranged", number(l::most_in_view), "a screen shows no more"},
+      {told_in_part, "letters of a word for which a near one is looked for", number(l::longest_typed),
        "longer ones are no typing errors"},
-      {"calls", "links that lead to a file to be written", number(l::most_links), "they may lead in a circle"},
   };
 }
 
 std::string limits_text() {
-  std::string text = "What is bounded, so that no scene and no call takes more time or memory than it should:\n";
+  std::string text =
+      "What is bounded, so that no scene and no call takes more time or memory than it should. Beyond it a scene or a\n"
+      "call is refused, with its place and exit status 2; beyond what stands last there is less told.\n";
   std::string group;
   for (const Bound& bound : bounds()) {
     if (bound.of != group) text += "\n" + bound.of + "\n";
     group = bound.of;
     text += fmt::format("  {}: {}\n      {}\n", bound.what, bound.most, bound.why);
   }
-  return text +
-         "\nWhat goes beyond is refused, with the place and exit status 2; of answers and pictures the rest is left "
-         "out, and "
-         "that is told.\n";
+  return text;
 }
 
 }  // namespace fond_ladder::inline v0

@@ -16,7 +16,7 @@ void DeepPlaces::know(const TreeStore& store, const State& state, std::uint64_t 
       [&](Index node, int) {
         const Index above = view.parent(node);
         const std::array<double, 2> from = above == no_index ? std::array{0.0, 0.0} : *corners_[above];
-        corners_[node] = {view.place(node, x_axis) + from[0], view.place(node, y_axis) + from[1]};
+        corners_[node] = std::array{view.place(node, x_axis) + from[0], view.place(node, y_axis) + from[1]};
       });
   solve_.store(solve, std::memory_order_release);
 }

@@ -22,16 +22,12 @@ class DeepPlaces {
   /// Levels above a node that are gone up each time.
   static constexpr int near = 32;
 
-  /// Whether a node has a place, as `has_place` says. `solve` is the number of the solve that the state is of.
-  [[nodiscard]] bool has(const TreeStore& store, const State& state, Index node, std::uint64_t solve) {
+  using Corner = std::optional<std::array<double, 2>>;
+  /// The corner of a node from the root's, bit for bit that of `box_from_root`; none of one without a place. `solve` is
+  /// the number of the solve that the state is of.
+  [[nodiscard]] const Corner& corner(const TreeStore& store, const State& state, Index node, std::uint64_t solve) {
     know(store, state, solve);
-    return corners_[node].has_value();
-  }
-  /// The corner of a node that has a place, from the root's: bit for bit that of `box_from_root`.
-  [[nodiscard]] std::array<double, 2> corner(const TreeStore& store, const State& state, Index node,
-                                             std::uint64_t solve) {
-    know(store, state, solve);
-    return *corners_[node];
+    return corners_[node];
   }
   [[nodiscard]] std::size_t memory() const { return corners_.capacity() * sizeof(corners_[0]); }
 
@@ -40,7 +36,7 @@ class DeepPlaces {
 
   threads::Guard working_;
   std::atomic<std::uint64_t> solve_{Life::ended};  ///< of which it is known
-  std::vector<std::optional<std::array<double, 2>>> corners_;
+  std::vector<Corner> corners_;
 };
 
 }  // namespace fond_ladder::inline v0::detail

@@ -59,15 +59,6 @@ bool shows_children(const SomeView& view, Index node) {
   return is_container(view.traits(node).node_kind());
 }
 
-/// Whether a node lies more than so many levels below the root.
-template <class SomeView>
-bool lies_below(const SomeView& view, Index node, int levels) {
-  for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
-    if (levels-- == 0) return true;
-  }
-  return false;
-}
-
 /// As much of a view as tells who has a place, for those who ask of one node after the other.
 struct TraitsSeen {
   const Traits* all;

@@ -150,7 +150,7 @@ bool Solution::is_placed(NodeId node) const {
   const TreeStore& store = tree().store();
   const Index i = store.index_of(node);
   const auto near = detail::has_place_within(detail::TraitsSeen(tree(), passes()), i, detail::DeepPlaces::near);
-  return near ? *near : passes_->deep_places.has(store, passes_->state, i, solver_changes_);
+  return near ? *near : passes_->deep_places.corner(store, passes_->state, i, solver_changes_).has_value();
 }
 
 Rect Solution::relative_box(NodeId node) const {
@@ -161,13 +161,17 @@ Rect Solution::relative_box(NodeId node) const {
 }
 
 Rect Solution::box(NodeId node) const {
-  if (!is_placed(node)) return {};
   const TreeStore& store = tree().store();
+  const State& state = passes().state;
   const Index i = store.index_of(node);
-  if (is_scrolled() || !detail::lies_below(view_of(tree(), *passes_), i, detail::DeepPlaces::near))
-    return detail::box_from_root(scrolled_view(), i);
-  const auto [x, y] = passes_->deep_places.corner(store, passes_->state, i, solver_changes_);
-  return {x, y, passes_->state.size[x_axis][i], passes_->state.size[y_axis][i]};
+  const auto near = detail::has_place_within(detail::TraitsSeen(tree(), passes()), i, detail::DeepPlaces::near);
+  if (near && !*near) return {};
+  if (!near) {
+    const auto& corner = passes_->deep_places.corner(store, state, i, solver_changes_);
+    if (!corner) return {};
+    if (!is_scrolled()) return {(*corner)[x_axis], (*corner)[y_axis], state.size[x_axis][i], state.size[y_axis][i]};
+  }
+  return detail::box_from_root(scrolled_view(), i);
 }
 
 Rect Solution::operator[](std::string_view path) const {

@@ -10,6 +10,7 @@
 #include <sstream>
 
 #include "calls/progress.hpp"
+#include "calls/refusal.hpp"
 #include "cli/commands.hpp"
 #include "fond_ladder/version.hpp"
 #include "support/golden.hpp"
@@ -129,6 +130,14 @@ TEST(Cli, ClimbsOfEverythingSumUpAndOtherWaysToClimb) {
   EXPECT_EQ(std::count(csv.begin(), csv.end(), '\n'), 12);
   const std::string flat = run({"climb", console, "--width", "700..750", "--show", "beds.width"}).out;
   EXPECT_NE(flat.find("no turns: every quantity is one straight line"), std::string::npos) << flat;
+}
+
+/// Only where it was so: other faults of the system speak for themselves.
+TEST(Cli, MemoryAndThreadsThatThereWereNotAreTold) {
+  const auto told = [](std::errc fault) { return calls::told_of(std::system_error(std::make_error_code(fault))); };
+  EXPECT_TRUE(calls::told_of(std::bad_alloc()).starts_with("there is not enough memory"));
+  EXPECT_TRUE(told(std::errc::resource_unavailable_try_again).starts_with("the system gives no more threads"));
+  EXPECT_EQ(told(std::errc::permission_denied), "Permission denied");
 }
 
 /// Digits behind a sign that goes by its number were read as a part of that number.

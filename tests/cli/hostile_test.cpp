@@ -257,6 +257,22 @@ TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
   }
 }
 
+/// Beyond the last of the limits nothing is refused, and what is told says that it is not all.
+TEST(Hostile, WhatIsToldInPartIsSaidToBe) {
+  const auto row_of = [](int boxes) {
+    return json{{"format", 1},
+                {"ladder", {{"width", {100, 101}}}},
+                {"root", {{"kind", "row"}, {"name", "r"}, {"children", {{{"kind", "box"}, {"copies", boxes}}}}}}}
+        .dump();
+  };
+  const auto climbed = [&](int boxes) { return run({"climb", "-"}, row_of(boxes)).out; };
+  EXPECT_THAT(climbed(2001), ::testing::HasSubstr("this is about the first 2,000 nodes of 2,002"));
+  EXPECT_THAT(climbed(1999), ::testing::Not(::testing::HasSubstr("the first 2,000")));
+  const Result drawn = run({"draw", "-", "-o", "-", "--as", "svg", "--at", "100x50"}, row_of(21000));
+  EXPECT_EQ(drawn.status, 0);
+  EXPECT_THAT(drawn.err, ::testing::HasSubstr("nodes were left out"));
+}
+
 TEST(Hostile, WhatIsDeepOrWideAndNoMoreIsRead) {
   json chain, parts;
   for (int i = 0; i < 400; ++i) {

@@ -75,6 +75,12 @@ TEST(Solution, DeepNodesTellWhatAWalkFromTheRootTells) {
   EXPECT_TRUE(agrees(solver.solve(tree, {300, 200}))) << "after an edit";
   EXPECT_TRUE(agrees(solver.solve(tree, {290, 200}).kept()));
   EXPECT_FALSE(solver.solve(tree, {300, 200}).is_placed(all[180]));
+  tree.set(all[100], box().hidden(false));
+  tree.set_conditions({Range{.name = "narrow", .below_width = 250}}, {});
+  tree.when(all[60], "narrow", row().hidden(true).said());
+  EXPECT_TRUE(agrees(solver.solve(tree, {300, 200})));
+  EXPECT_TRUE(agrees(solver.solve(tree, {200, 200}))) << "in another form";
+  EXPECT_FALSE(solver.solve(tree, {200, 200}).is_placed(all[80]));
 }
 
 TEST(Solution, OutlivesItsScene) {

@@ -56,25 +56,15 @@ int open(const char* path, int flags, ...) {
   va_end(rest);
   return makes(flags) && fails() ? -1 : static_cast<int>(::syscall(SYS_openat, AT_FDCWD, path, flags, mode));
 }
-int open64(const char* path, int flags, ...) {
-  va_list rest;
-  va_start(rest, flags);
-  const mode_t mode = (flags & O_CREAT) != 0 ? va_arg(rest, mode_t) : 0;
-  va_end(rest);
-  return makes(flags) && fails() ? -1 : static_cast<int>(::syscall(SYS_openat, AT_FDCWD, path, flags, mode));
-}
+int open64(const char* path, int flags, ...) __attribute__((alias("open")));
 int mkostemp(char* pattern, int flags) {
   return fails() ? -1 : next<int(char*, int)>("mkostemp")(pattern, flags);
 }
-int mkostemp64(char* pattern, int flags) {
-  return fails() ? -1 : next<int(char*, int)>("mkostemp64")(pattern, flags);
-}
+int mkostemp64(char* pattern, int flags) __attribute__((alias("mkostemp")));
 FILE* fopen(const char* path, const char* mode) {
   return *mode != 'r' && fails() ? nullptr : next<FILE*(const char*, const char*)>("fopen")(path, mode);
 }
-FILE* fopen64(const char* path, const char* mode) {
-  return *mode != 'r' && fails() ? nullptr : next<FILE*(const char*, const char*)>("fopen64")(path, mode);
-}
+FILE* fopen64(const char* path, const char* mode) __attribute__((alias("fopen")));
 ssize_t write(int file, const void* bytes, size_t count) {
   return is_written(file) && fails() ? -1 : ::syscall(SYS_write, file, bytes, count);
 }

@@ -4,9 +4,8 @@
 #include <algorithm>
 #include <sstream>
 
+#include "calls/refusal.hpp"
 #include "calls/scene_calls.hpp"
-#include "fond_ladder/scene_file.hpp"
-#include "model/printable.hpp"
 
 namespace fond_ladder::page {
 namespace {
@@ -54,28 +53,16 @@ void fill(const Command& command, const std::vector<std::string>& words) {
     throw WrongCall(command.name + ": " + (*argument)->name + " is missing");
 }
 
-/// The program's way of refusing.
-int refuse(std::ostream& err, const std::string& message) {
-  err << "fond-ladder: error: " << printable(message) << '\n';
-  return calls::wrong_call;
-}
-
 int run(const std::vector<std::string>& words, const calls::Streams& streams) {
-  try {
+  int status = calls::wrong_call;
+  calls::told_if_wrong(streams.err, "", [&] {
     const std::vector<Command> commands = calls::scene_calls();
     const auto command = std::ranges::find(commands, words.empty() ? std::string() : words.front(), &Command::name);
     if (command == commands.end()) throw WrongCall("the page answers measure, climb, ledger, check and lint");
     fill(*command, {words.begin() + 1, words.end()});
-    return command->call(streams);
-  } catch (const BadScene& error) {
-    for (const SceneFault& fault : error.faults()) streams.err << fault.text() << '\n';
-    return calls::wrong_call;
-  } catch (const WrongCall& error) {
-    for (const std::string& message : error.messages()) refuse(streams.err, message);
-    return calls::wrong_call;
-  } catch (const std::exception& error) {
-    return refuse(streams.err, error.what());
-  }
+    status = command->call(streams);
+  });
+  return status;
 }
 
 }  // namespace

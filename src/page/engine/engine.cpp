@@ -9,6 +9,7 @@
 #include <limits>
 #include <sstream>
 
+#include "calls/refusal.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/trouble.hpp"
 #include "model/printable.hpp"
@@ -64,7 +65,7 @@ bool attempt(Work work) {
   } catch (const BadScene& error) {
     for (const SceneFault& fault : error.faults()) page().answer += (page().answer.empty() ? "" : "\n") + fault.text();
   } catch (const std::exception& error) {
-    page().answer = printable(error.what());
+    page().answer = printable(calls::told_of(error));
   }
   return false;
 }

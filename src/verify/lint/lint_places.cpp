@@ -116,8 +116,7 @@ void look_at_pair(const Seen& seen, const SeenNode& parent, const SeenNode& firs
   look_for_overlap(seen, parent, first, second, sightings);
   if (first.keys().pin && !second.keys().pin) look_for_covered_words(seen, first, second, sightings);
   if (second.keys().pin && !first.keys().pin) look_for_covered_words(seen, second, first, sightings);
-  const bool later_in_front = parent.keys().paint_order == PaintOrder::file;
-  if (behind[seen.place(later_in_front ? first : second)]) return;
+  if (behind[seen.place(back_of(seen, first, second))]) return;
   for_each_behind(seen, first, second, [&](const SeenNode& hidden, const SeenNode& cover) {
     if (is_cleared(seen, hidden, cover)) return;
     behind[seen.place(hidden)] = true;

@@ -213,10 +213,14 @@ void for_each_meeting(const Seen& seen, const SeenNode& parent,
   }
 }
 
+const SeenNode& back_of(const Seen& seen, const SeenNode& first, const SeenNode& second) {
+  return seen.parent(first).keys().paint_order == PaintOrder::file ? first : second;
+}
+
 void for_each_behind(const Seen& seen, const SeenNode& first, const SeenNode& second,
                      const std::function<void(const SeenNode&, const SeenNode&)>& each) {
-  const bool later_in_front = seen.parent(first).keys().paint_order == PaintOrder::file;
-  const SeenNode &back = later_in_front ? first : second, &front = later_in_front ? second : first;
+  const SeenNode& back = back_of(seen, first, second);
+  const SeenNode& front = &back == &first ? second : first;
   for (std::size_t f = seen.place(front); f < front.end; ++f) {
     const SeenNode& cover = seen.nodes[f];
     const bool covers = cover.keys().kind == Kind::box || cover.keys().kind == Kind::image;

@@ -86,6 +86,8 @@ struct Squeezed {
 /// Calls `each(first, second)`, as they stand in the file, for all children of a node whose ink meets.
 void for_each_meeting(const Seen& seen, const SeenNode& parent,
                       const std::function<void(const SeenNode&, const SeenNode&)>& each);
+/// Which of two siblings, as they stand in the file, is painted behind the other.
+[[nodiscard]] const SeenNode& back_of(const Seen& seen, const SeenNode& first, const SeenNode& second);
 /// Calls `each(hidden, cover)` for all of two siblings and what is in them that lies wholly behind a box or an image of
 /// the other.
 void for_each_behind(const Seen& seen, const SeenNode& first, const SeenNode& second,

@@ -190,4 +190,8 @@ template <class SomeView>
   return static_cast<double>(count);
 }
 
+/// As `value_of` (quantity.hpp), of one quantity after the other in one arrangement.
+[[nodiscard]] std::optional<double> value_of(const Quantity& quantity, const Solution& solution,
+                                             LinesSeen<double>& lines);
+
 }  // namespace fond_ladder::inline v0::detail

@@ -44,13 +44,10 @@ Values Measuring::operator()(const Solution& solution) const {
     for (const Asked& asked : one.asked) {
       if (box) values[asked.place] = detail::measure_of_box(*box, asked.measure);
       if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
-      values[asked.place] = asked.measure == Measure::line
-                                ? std::max(1, lines.line_of(detail::view_of(solution.tree(), solution.passes()),
-                                                            solution.tree().store().index_of(one.node)))
-                                : value_of({one.node, asked.measure, {}, {}}, solution);
+      values[asked.place] = detail::value_of({one.node, asked.measure, {}, {}}, solution, lines);
     }
   }
-  for (const auto& [place, quantity] : others_) values[place] = value_of(quantity, solution);
+  for (const auto& [place, quantity] : others_) values[place] = detail::value_of(quantity, solution, lines);
   return values;
 }
 

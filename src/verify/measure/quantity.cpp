@@ -194,14 +194,17 @@ std::vector<Quantity> parse_quantities(const Tree& tree, const std::vector<std::
   return all;
 }
 
-std::optional<double> value_of(const Quantity& quantity, const Solution& solution) {
+std::optional<double> detail::value_of(const Quantity& quantity, const Solution& solution, LinesSeen<double>& lines) {
   const Tree& tree = solution.tree();
   if (solution.is_scrolled() && quantity.scrolled.empty() && quantity.moves_with_scrolling())
-    return detail::place_measured(solution.scrolled_view(), tree.store().index_of(quantity.node), quantity.measure);
-  const detail::View view = detail::view_of(tree, solution.passes());
+    return place_measured(solution.scrolled_view(), tree.store().index_of(quantity.node), quantity.measure);
+  const View view = view_of(tree, solution.passes());
+  return measured(Finished<View>{tree.store(), solution.passes().state.forms, view}, quantity, lines);
+}
+
+std::optional<double> value_of(const Quantity& quantity, const Solution& solution) {
   detail::LinesSeen<double> lines;
-  return detail::measured(detail::Finished<detail::View>{tree.store(), solution.passes().state.forms, view}, quantity,
-                          lines);
+  return detail::value_of(quantity, solution, lines);
 }
 
 }  // namespace fond_ladder::inline v0
