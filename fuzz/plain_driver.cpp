@@ -114,7 +114,8 @@ int main(int count, char** words) {
   unsigned long runs = 0;
   while (runs < changes || (minutes > 0 && std::chrono::steady_clock::now() < end)) {
     last = kept[dice() % kept.size()];
-    for (unsigned times = 1 + dice() % (1U << (dice() % 6)); times > 0; --times) change(last, dice, kept);
+    const unsigned most = 1U << (dice() % 6);
+    for (unsigned times = 1 + dice() % most; times > 0; --times) change(last, dice, kept);
     ::alarm(longest_run);
     LLVMFuzzerTestOneInput(last.data(), last.size());
     ++runs;

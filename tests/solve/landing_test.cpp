@@ -133,7 +133,8 @@ TEST(Landing, IsWhereTheNodeStandsOnceItWasMovedThere) {
     const NodeId carried = nodes[1 + static_cast<std::size_t>(scenes.below(static_cast<int>(nodes.size()) - 1))];
     Solver solver;
     const Solution solution = solver.solve(tree, {300, 200});
-    const auto landing = solution.landing(scenes.below(300), scenes.below(200), carried);
+    const double x = scenes.below(300), y = scenes.below(200);
+    const auto landing = solution.landing(x, y, carried);
     ASSERT_TRUE(landing) << run;
     ASSERT_TRUE(is_container(tree.kind(landing->parent))) << run;
     const auto order_of = [&](const Solution& seen) {

@@ -15,10 +15,15 @@ Length RandomScenes::any_length() {
 
 Edges RandomScenes::edges(int largest, bool can_be_auto) {
   Edges edges(static_cast<double>(below(largest)));
-  if (chance(40))
-    edges.set(static_cast<Side>(below(8)), static_cast<double>(below(2 * largest) - (can_be_auto ? 6 : 0)));
-  if (can_be_auto && chance(30)) edges.set(static_cast<Side>(below(8)), automatic);
-  if (chance(10)) edges.set(static_cast<Side>(below(8)), percent(below(20)));
+  if (chance(40)) {
+    const Side side = any_side();
+    edges.set(side, static_cast<double>(below(2 * largest) - (can_be_auto ? 6 : 0)));
+  }
+  if (can_be_auto && chance(30)) edges.set(any_side(), automatic);
+  if (chance(10)) {
+    const Side side = any_side();
+    edges.set(side, percent(below(20)));
+  }
   if (!can_be_auto) {
     for (int i = 0; i < 8; ++i) {
       const auto edge = edges.given(static_cast<Side>(i));
@@ -45,7 +50,7 @@ void RandomScenes::add_sizes(Keys& keys) {
 }
 
 void RandomScenes::add_container_keys(Keys& keys) {
-  if (chance(60)) keys.gap = Gap(any_length(), static_cast<double>(below(20) - 4));
+  if (chance(60)) keys.gap = Gap{any_length(), static_cast<double>(below(20) - 4)};
   keys.along = static_cast<Along>(below(7));
   keys.across = static_cast<Across>(below(5));
   keys.wrap = chance(30);
@@ -75,7 +80,7 @@ Tracks RandomScenes::tracks() {
   for (int i = below(3); i >= 0; --i) {
     Tracks::Run run{{}, 1 + below(2), false, Empty::keep};
     for (int k = below(3); k >= 0; --k) {
-      run.tracks.push_back(chance(60) ? Track(track_size(true)) : Track(track_size(false), track_size(true)));
+      run.tracks.push_back(chance(60) ? Track(track_size(true)) : Track{track_size(false), track_size(true)});
     }
     runs.push_back(run);
   }
@@ -91,7 +96,7 @@ void RandomScenes::add_grid_keys(Keys& keys) {
   if (chance(85)) keys.columns = tracks();
   if (chance(50)) keys.rows = tracks();
   if (chance(25)) keys.auto_columns = Track(track_size(true));
-  if (chance(25)) keys.auto_rows = Track(track_size(false), track_size(true));
+  if (chance(25)) keys.auto_rows = Track{track_size(false), track_size(true)};
   if (chance(25)) keys.flow = Flow::columns;
   keys.dense = chance(25);
   if (chance(15)) keys.areas = {"a a b", "a a .", "c . ."};
@@ -130,7 +135,11 @@ Keys RandomScenes::keys(bool leaf) {
   add_sizes(keys);
   if (chance(25)) keys.margin = edges(12, true);
   if (chance(25)) keys.padding = edges(10, false);
-  if (chance(8)) keys.border = Edges(static_cast<double>(below(4))).set(static_cast<Side>(below(8)), below(6) / 2.0);
+  if (chance(8)) {
+    keys.border = Edges(static_cast<double>(below(4)));
+    const Side side = any_side();
+    keys.border.set(side, below(6) / 2.0);
+  }
   if (chance(15)) keys.border_at = static_cast<BorderAt>(below(4));
   if (chance(20)) keys.words_up = static_cast<WordsAt>(below(3));
   add_container_keys(keys);

@@ -8,7 +8,8 @@
 
 namespace fond_ladder::testing {
 
-/// Nodes at random, of every kind and with every key; the same seed, or the same bytes, give the same.
+/// Nodes at random, of every kind and with every key; the same seed, or the same bytes, give the same with every
+/// compiler: two draws never stand in one call, whose arguments each compiler takes in its own order.
 class RandomScenes {
  public:
   explicit RandomScenes(std::uint32_t seed) : RandomScenes(Draws(seed)) {}
@@ -34,6 +35,7 @@ class RandomScenes {
 
  private:
   double length() { return below(9) == 0 ? below(400) + 0.5 : below(160); }
+  Side any_side() { return static_cast<Side>(below(8)); }
   Length any_length();
   Edges edges(int largest, bool can_be_auto);
   void add_sizes(Keys& keys);

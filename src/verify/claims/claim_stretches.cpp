@@ -35,6 +35,7 @@ class AlongWidths {
     take_point(span_.to);
     end_failure(span_.to, true);
     tell_as_people_do();
+    drop_doubtful(found_.sampled);
     return std::move(found_);
   }
 

@@ -48,8 +48,9 @@ void refuse_short_forms(std::string_view text, std::size_t at, std::string_view 
     std::string_view before = text.substr(0, at);
     while (before.ends_with(' ')) before.remove_suffix(1);
     std::string_view what = "a.width";
-    if (before.ends_with(" in")) {
-      what = before.substr(0, before.size() - 3);
+    for (const std::string_view link : {" in", " ="}) {
+      if (!before.ends_with(link)) continue;
+      what = before.substr(0, before.size() - link.size());
       what = what.substr(what.find_last_of(" (") + 1);
     }
     const std::string least(typed.substr(0, dots));

@@ -200,22 +200,33 @@ class BothSides {
 
   /// Tells of children that change their line. Returns whether the lines are the same.
   bool compare_breaks(NodeId node, const std::vector<LineAccount>& was, const std::vector<LineAccount>& is) {
-    const auto line_of = [](const std::vector<LineAccount>& lines, std::vector<std::pair<Index, std::size_t>>& all) {
-      for (std::size_t i = 0; i < lines.size(); ++i) {
-        for (const auto& child : lines[i].children) all.emplace_back(child.node, i);
-      }
+    struct InLine {
+      const detail::ChildAccount* child;
+      std::size_t line;
     };
-    std::vector<std::pair<Index, std::size_t>> old, now;
-    line_of(was, old);
-    line_of(is, now);
+    const auto all_of = [](const std::vector<LineAccount>& lines) {
+      std::vector<InLine> all;
+      for (std::size_t i = 0; i < lines.size(); ++i) {
+        for (const detail::ChildAccount& child : lines[i].children) all.push_back({&child, i});
+      }
+      return all;
+    };
+    const std::vector<InLine> old = all_of(was), now = all_of(is);
     if (old.size() != now.size()) return false;
     for (std::size_t i = 0; i < now.size(); ++i) {
-      if (old[i].second == now[i].second) continue;
-      const NodeId child = store_.id_of(now[i].first);
-      const bool up = now[i].second < old[i].second;
-      const LineAccount& line = up ? is[now[i].second] : was[old[i].second];
+      if (old[i].line == now[i].line) continue;
+      const NodeId child = store_.id_of(now[i].child->node);
+      const bool up = now[i].line < old[i].line;
+      // With the sizes behind the turn it fits, or does not.
+      LineAccount line = is[now[i].line];
+      if (!up) {
+        line.children.clear();
+        for (std::size_t k = 0; k <= i; ++k) {
+          if (old[k].line == old[i].line) line.children.push_back(*now[k].child);
+        }
+      }
       add(child, node,
-          "{node} moves to line " + std::to_string(now[i].second + 1) + " of {in}: " + sum_of(line, now[i].first) +
+          "{node} moves to line " + std::to_string(now[i].line + 1) + " of {in}: " + sum_of(line, now[i].child->node) +
               (up ? " fits" : " no longer fits"))
           .breaks = true;
       return false;

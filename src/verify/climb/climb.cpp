@@ -114,6 +114,7 @@ class Climber {
       }
     }
     climbed.sampled = joined(std::move(climbed.sampled));
+    drop_doubtful(climbed.sampled);
     decisions_ = followed->decisions;
     if (options_.causes) {
       const std::unique_ptr<Trail> below = way_.trail(), above = way_.trail();

@@ -65,7 +65,8 @@ std::string sight_cause(const Solution& below, const Solution& above, NodeId nod
   const std::string name = "`" + tree.tail(node) + "`" + (was ? "" : " no longer");
   if (!hidden.is_placed(node)) return name + " is hidden";
   const Rect box = hidden.painted_box(node);
-  if (box.width <= 0 || box.height <= 0) return name + " is " + rounded(box.width) + " x " + rounded(box.height);
+  if (box.width <= limits::told_tolerance || box.height <= limits::told_tolerance)
+    return name + " is " + rounded(box.width) + " x " + rounded(box.height);
   const detail::View view = detail::view_of(tree, hidden.passes());
   const auto unseen = detail::unseen_behind(view, tree.store().index_of(node));
   if (unseen.by == detail::no_index) return "";

@@ -27,20 +27,28 @@ Turn curve_of(const Run& run) {
   return turn;
 }
 
-/// What happens where one run meets another, if anything does.
-std::optional<Turn> turn_between(const Run& before, const Run& behind) {
+/// Where the line of a run comes to, were it longer.
+double line_at(const Run& run, double size) {
+  return run.bends ? run.end + run.end_slope * (size - run.to) : *run.value + run.slope * (size - run.from);
+}
+
+/// Whether a run that is too short to tell goes on from the one before without a jump.
+bool leads_on(const Run& before, const Run& brief) {
+  if (!before.value || !brief.value) return before.value.has_value() == brief.value.has_value();
+  const double slack = limits::least_bend + std::abs(brief.slope) * doubtful(brief.from);
+  return std::abs(*brief.value - line_at(before, brief.from)) <= slack;
+}
+
+/// What happens where one run meets another, if anything does. `meets` is where the first ends, and those too short to
+/// tell that go on from it.
+std::optional<Turn> turn_between(const Run& before, const Run& behind, double meets) {
   if (!before.value && !behind.value) return {};
-  const double meets = before.to;
   Turn turn;
   turn.kind = TurnKind::jump;
   turn.at = turn.to = as_people_say(meets);
   turn.slope_before = !before.value ? 0 : before.bends ? before.end_slope : before.slope;
   turn.slope_after = behind.value ? behind.slope : 0;
-  const auto end_of = [&](double size) {
-    return before.bends ? before.end + before.end_slope * (size - before.to)
-                        : *before.value + before.slope * (size - before.from);
-  };
-  if (before.value) turn.before = end_of(turn.at);
+  if (before.value) turn.before = line_at(before, turn.at);
   if (behind.value) turn.after = *behind.value + behind.slope * (turn.at - behind.from);
   if (!before.value || !behind.value) return turn;
   const double off = std::abs(*turn.after - *turn.before), steeper = std::abs(turn.slope_after - turn.slope_before);
@@ -55,7 +63,7 @@ std::optional<Turn> turn_between(const Run& before, const Run& behind) {
   if (std::abs(crossing - behind.from) <= 2 * doubtful(behind.from) + (behind.from - meets)) {
     constexpr double alike = 1e-7;  // what meets at one place is told at one
     if (std::abs(crossing - turn.at) > alike) turn.at = turn.to = crossing;
-    turn.before = turn.after = end_of(turn.at);
+    turn.before = turn.after = line_at(before, turn.at);
   }
   return turn;
 }
@@ -67,8 +75,12 @@ std::vector<Turn> turns_of(const Runs& runs) {
   const Run* before = nullptr;
   constexpr std::size_t none = static_cast<std::size_t>(-1);
   std::size_t curve = none;  // the turn that the run before is told by
+  double meets = 0;
   for (const Run& run : runs) {
-    if (run.to - run.from <= doubtful(run.from) && &run != &runs.back()) continue;
+    if (run.to - run.from <= doubtful(run.from) && &run != &runs.back()) {
+      if (before != nullptr && meets == run.from && leads_on(*before, run)) meets = run.to;
+      continue;
+    }
     if (before != nullptr) {
       if (curves_on(*before, run) && curve != none) {
         Turn& on = turns[curve];
@@ -76,9 +88,10 @@ std::vector<Turn> turns_of(const Runs& runs) {
         on.after = run.end;
         on.slope_after = run.end_slope;
         before = &run;
+        meets = run.to;
         continue;
       }
-      if (auto turn = turn_between(*before, run)) turns.push_back(std::move(*turn));
+      if (auto turn = turn_between(*before, run, meets)) turns.push_back(std::move(*turn));
       if (curve != none && run.value && !run.bends) turns[curve].slope_after = run.slope;
     }
     curve = none;
@@ -87,6 +100,7 @@ std::vector<Turn> turns_of(const Runs& runs) {
       turns.push_back(curve_of(run));
     }
     before = &run;
+    meets = run.to;
   }
   return turns;
 }

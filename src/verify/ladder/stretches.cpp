@@ -324,6 +324,11 @@ double doubtful(double size) {
   return 4 * limits::line_tolerance * std::max(1.0, size);
 }
 
+void drop_doubtful(std::vector<Span>& stretches) {
+  std::erase_if(stretches,
+                [](const Span& one) { return one.to > one.from && one.to - one.from <= doubtful(one.from); });
+}
+
 double as_people_say(double size) {
   for (const double steps : {1.0, 10.0, 100.0, 1000.0}) {
     const double round = std::ceil(size * steps - 1e-9) / steps;

@@ -58,6 +58,8 @@ struct Followed {
 
 /// Within this of a place where something breaks, lines of the solve hold by their tolerance what does not fit.
 [[nodiscard]] double doubtful(double size);
+/// Takes out those stretches that are as short as that: nobody can say what holds inside.
+void drop_doubtful(std::vector<Span>& stretches);
 /// The round number just behind a size, where that tolerance put a turn ahead of it; else the size.
 [[nodiscard]] double as_people_say(double size);
 

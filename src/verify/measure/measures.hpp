@@ -105,12 +105,12 @@ template <class SomeView>
   return unseen;
 }
 
-/// Not hidden, not of zero size, and not out of sight.
+/// Not hidden, not of zero size but for rounding, and not out of sight.
 template <class SomeView>
 [[nodiscard]] bool is_shown(const SomeView& view, Index node) {
   if (!has_place(view, node)) return false;
   const auto box = painted_box(view, node);
-  if (box.width <= 0 || box.height <= 0) return false;
+  if (box.width <= limits::told_tolerance || box.height <= limits::told_tolerance) return false;
   return unseen_behind(view, node).by == no_index;
 }
 

@@ -411,6 +411,7 @@ TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
       {"a.width = 50%", "11: \"50%\" is no number; a share of the container is container.width / 2"},
       {"a.width = 30%", "11: \"30%\" is no number; a share of the container is container.width * 30 / 100"},
       {"a.width in 100..300", "12: \"100..300\" is no number; write 100 <= a.width <= 300"},
+      {"b.width = 100..300", "11: \"100..300\" is no number; write 100 <= b.width <= 300"},
       {"a.width in 100..", "12: \"100..\" is no number; write 100 <= a.width"},
       {"a.width = 1e-300%", "11: \"1e-300%\" is no number; a share of the container is container.width * 1e-300 / 100"},
       {"equal(a.width, b.width)", "1: \"equal\" is no function; here that is same(...)"},

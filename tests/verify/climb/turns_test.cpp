@@ -417,6 +417,24 @@ void expect_straight(const Climb& climbed, std::size_t q, const std::string& sce
   check();
 }
 
+/// What grows until its line breaks turns where the line breaks, which its tolerance puts a little behind the place
+/// where all is full; and it turns there as what moves does, and for the same reason.
+TEST(Turns, OfWhatGrowsUntilItsLineBreaks) {
+  const char* const full = "column:bay wrap=true [ box:bed width=fill aspect=2.75 grow=2 box:tools height=140 ]";
+  const Climb climbed = climb_of(full, {104, 320}, "bed.height tools.left", 200.0);
+  const std::string moves = "`tools` moves to line 2 of `bay`: bed 60 + tools 140 = 200 no longer fits\n";
+  EXPECT_EQ(turns_text(climbed),
+            "at 165: bed.height jumps from 60 to 200: " + moves + "at 165: tools.left jumps from 0 to 165: " + moves);
+  EXPECT_TRUE(climbed.sampled.empty());  // the curve on which bed shrinks is shorter than a size is told
+  for (const Turn& turn : climbed.turns()) EXPECT_NEAR(turn.at, 165.001, 1e-9);
+  EXPECT_EQ(climbed.steps[165 - 104].values[0], 60.0);
+  EXPECT_EQ(climbed.steps[166 - 104].values[0], 200.0);
+  // Where nobody grows or shrinks, what stays bends on its own, and breaks no line.
+  EXPECT_EQ(turns_text(climb_of("column:bay [ box:bed width=fill aspect=2.75 max_height=60 box:tools height=140 ]",
+                                {104, 320}, "bed.height", 200.0)),
+            "at 165: bed.height bends at 60, its slope from 0.36 to 0: `bed` reaches its maximum 60\n");
+}
+
 TEST(Turns, BetweenThemEveryQuantityOfRandomScenesIsStraight) {
   testing::RandomScenes random(testing::seed());
   std::size_t turns = 0, without_cause = 0;

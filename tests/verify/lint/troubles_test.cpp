@@ -96,6 +96,16 @@ TEST(Troubles, ContainersHideNothing) {
   EXPECT_EQ(shown("box:over width=50 height=50"), 0);
 }
 
+TEST(Troubles, WhatRoundingLeavesOfARoomIsNotSeen) {
+  for (const auto& [width, seen] : {std::pair(0.8, 0.0), std::pair(0.81, 1.0)}) {
+    const Scene scene =
+        testing::scene_from("row:r [ box:a width=0.7 shrink=0 box:b width=0.1 shrink=0 box:c weight=1 height=20 ]");
+    const Solution at = solve(scene, {width, 100.0});
+    ASSERT_GT(at.box(scene.tree.at("c")).width, 0);
+    EXPECT_EQ(value_of(parse_quantity(at.tree(), "c.shown"), at), seen);
+  }
+}
+
 TEST(Troubles, AreFieldsOfTheAnswerToo) {
   const Scene scene = testing::scene_from("row:r padding=12 across=start [ box:a width=80 shrink=0 height=9 box:b ]");
   const std::string json = testing::run({"measure", "-", "--at", "100x100", "--format", "json"}, to_json(scene)).out;
