@@ -144,6 +144,15 @@ inline constexpr std::size_t most_claim_tokens = 4000;
 /// Nodes that the stars in the claims of one file may be held against, all claims together.
 inline constexpr std::size_t most_claimed_nodes = 5000000;
 
+/// Choices of one node for each pattern of a claim, all of which are tested at a size: some seconds.
+inline constexpr double most_claimed_choices = 2e7;
+
+/// Pairs of nodes that a claim may be about, each of which may have to be held against the other: some seconds.
+inline constexpr double most_claimed_pairs = 1e9;
+
+/// Pairs of siblings that lie over one another, which lint looks at at one size: milliseconds.
+inline constexpr std::size_t most_meetings = 100000;
+
 /// Steps of looking for the nearest word: some milliseconds.
 inline constexpr std::size_t most_hint_steps = 4000000;
 

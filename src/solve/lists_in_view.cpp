@@ -158,6 +158,7 @@ ListsInView::Run ListsInView::wanted_run(const Solution& solution, List& list,
   const std::uint32_t all = list.entries;
   const double step = seen.taken[0] + seen.gap;
   const std::uint32_t most = enough_for(seen.view, step);
+  const std::uint32_t earliest = all - std::min(all - 1, limits::most_in_view);  // of a run that ends the list
   const auto from_end = [&]() -> Run {
     if (list.run.behind != all || list.run.from == list.run.behind)
       return {std::max(1U, all - std::min(all - 1, most)), all};
@@ -165,8 +166,8 @@ ListsInView::Run ListsInView::wanted_run(const Solution& solution, List& list,
     std::uint32_t from = all;
     while (from > list.run.from && taken < seen.view && from > 1)
       taken += seen.taken[--from - list.run.from + 1] + seen.gap;
-    if (taken >= seen.view || from == 1) return {from, all};
-    return {from - std::min(from - 1, enough_for(seen.view - taken, step)), all};
+    if (taken >= seen.view || from <= earliest) return {from, all};
+    return {std::max(earliest, from - std::min(from - 1, enough_for(seen.view - taken, step))), all};
   };
   if (list.at_end) return from_end();
   const double into = (seen.offset - seen.ahead) / (step > 0 ? step : 1);

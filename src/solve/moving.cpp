@@ -31,17 +31,32 @@ double onward(double slope, double sideways) {
 
 }  // namespace
 
+/// Of the endless and of what begins at nothing, which is seen a little further on.
+Moving Moving::endless_times(const Moving& a, const Moving& b) {
+  const auto seen = [](const Moving& one) { return one.value_ == 0 ? onward(one.slope_, one.sideways_) : one.value_; };
+  return {seen(a) * seen(b), 0, 0, a.bends_ || b.bends_};
+}
+
 Moving operator*(const Moving& a, const Moving& b) {
   const bool bends = a.bends_ || b.bends_ || (a.moves() && b.moves());
   if (bends && traced_course != nullptr) traced_course->bent = true;
   const auto part = [](double slope, double value) { return slope == 0 ? 0 : slope * value; };
-  return {a.value_ * b.value_, part(a.slope_, b.value_) + part(b.slope_, a.value_),
+  const double value = a.value_ * b.value_;
+  if (value != value) return Moving::endless_times(a, b);
+  return {value, part(a.slope_, b.value_) + part(b.slope_, a.value_),
           part(a.sideways_, b.value_) + part(b.sideways_, a.value_), bends};
 }
 
 Moving operator/(const Moving& a, const Moving& b) {
   const auto part = [&](double slope) { return slope == 0 ? 0 : slope / b.value_; };
   if (!b.moves()) return {a.value_ / b.value_, part(a.slope_), part(a.sideways_), a.bends_ || b.bends_};
+  const double way = onward(b.slope_, b.sideways_);
+  if (b.value_ == 0 && way != 0) {  // it begins here, and is seen a little further on
+    if (a.value_ != 0) return a / Moving(way * rounding_slack, b.slope_, b.sideways_, b.bends_);
+    const bool in_step = a.slope_ * b.sideways_ == a.sideways_ * b.slope_;
+    if (traced_course != nullptr && !in_step) traced_course->bent = true;
+    return {onward(a.slope_, a.sideways_) / way, 0, 0, a.bends_ || b.bends_ || !in_step};
+  }
   const double quotient = a.value_ / b.value_;
   const double slope = (a.slope_ - quotient * b.slope_) / b.value_;
   const double sideways = (a.sideways_ - quotient * b.sideways_) / b.value_;

@@ -133,6 +133,7 @@ class Moving {
     return side;
   }
   static int closely(const Moving& a, const Moving& b);
+  static Moving endless_times(const Moving& a, const Moving& b);
 
   double value_, slope_, sideways_;
   bool bends_;

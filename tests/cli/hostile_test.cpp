@@ -207,6 +207,15 @@ std::string repeated(const std::string& text, int times) {
   return all;
 }
 
+/// A row r of so many boxes a, b and c.
+json three_times(int many) {
+  json children;
+  for (const char* name : {"a", "b", "c"}) {
+    children.push_back({{"kind", "box"}, {"name", name}, {"copies", many}, {"width", 1}, {"height", 1}});
+  }
+  return {{"kind", "row"}, {"name", "r"}, {"children", children}};
+}
+
 TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
   const json uses{{"kind", "row"}, {"children", {{{"part", "p0"}}}}};
   const json liked{{"kind", "row"}, {"children", json::array()}};
@@ -245,7 +254,17 @@ TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
        "this claim is longer than 4,000 words and marks; cut it into several"},
       {"stars without end",
        {{"claims", json::array_t(5000, "uncut(*)")}, {"root", many_likes}, {"shared", {{"s", {{"text", "x"}}}}}},
-       "the stars in the claims up to here stand for too many nodes"},
+       "the stars in the claims up to here stand for 5,002,667 nodes, and 5,000,000 can be looked at"},
+      {"a claim of each with each with each",
+       {{"claims", {"r/a[*].width + r/b[*].width <= r/c[*].width"}}, {"root", three_times(300)}},
+       "in this claim, column 1: its stars stand for 27,000,000 choices of nodes, and 20,000,000 can be tested"},
+      {"a sum of each with each, for each",
+       {{"claims", {"r/a[*].width <= sum(r/b[*].width * r/c[*].width)"}}, {"root", three_times(300)}},
+       "its stars stand for 27,000,000 choices of nodes"},
+      {"everybody apart from everybody",
+       {{"claims", {"apart(r/*)"}}, {"root", three_times(16000)}},
+       "\"apart\" is about 1,151,976,000 pairs of nodes here, and 1,000,000,000 can be tested; name fewer nodes"},
+      {"behind everybody", {{"claims", {"shown(r/*)"}}, {"root", three_times(11000)}}, "\"shown\" is about 1,089,0"},
   };
   for (const auto& [name, body, says] : cases) {
     json scene = body;
@@ -255,6 +274,18 @@ TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
     EXPECT_THAT(read.err, ::testing::HasSubstr(says)) << name;
     EXPECT_LE(std::ranges::count(read.err, '\n'), 101) << name;
   }
+}
+
+/// The nearest neighbours of what is refused.
+TEST(Hostile, WhatIsAllowedIsTested) {
+  const json scene{{"format", 1},
+                   {"ladder", {{"width", {10, 11}}}},
+                   {"claims",
+                    {"r/a[*].width + r/b[*].width <= r/c[*].width + 2", "r/a[*].width <= sum(r/b[*].width) + 1",
+                     "r/a[*].width + r/a[*].height + r/a[*].left < 1e9"}},
+                   {"root", three_times(60)}};
+  const Result checked = run({"check", "-"}, scene.dump());
+  EXPECT_EQ(checked.status, 0) << checked.out << checked.err;
 }
 
 /// Beyond the last of the limits nothing is refused, and what is told says that it is not all.
@@ -271,6 +302,15 @@ TEST(Hostile, WhatIsToldInPartIsSaidToBe) {
   const Result drawn = run({"draw", "-", "-o", "-", "--as", "svg", "--at", "100x50"}, row_of(21000));
   EXPECT_EQ(drawn.status, 0);
   EXPECT_THAT(drawn.err, ::testing::HasSubstr("nodes were left out"));
+  const auto linted = [](int boxes) {
+    const json one{{"kind", "box"}, {"copies", boxes}, {"cell", {0, 0}}, {"width", 9}, {"height", 9}};
+    const json grid{{"kind", "grid"}, {"name", "bed"}, {"children", {one}}};
+    return run({"lint", "-"}, json{{"format", 1}, {"ladder", {{"width", {100, 101}}}}, {"root", grid}}.dump()).out;
+  };
+  const std::string said =
+      "\nat each size only 100,000 pairs of siblings that lie over one another are looked at, and bed has more\n";
+  EXPECT_THAT(linted(448), ::testing::HasSubstr(said));
+  EXPECT_THAT(linted(447), ::testing::Not(::testing::HasSubstr("100,000")));
 }
 
 TEST(Hostile, WhatIsDeepOrWideAndNoMoreIsRead) {

@@ -180,6 +180,17 @@ TEST(ListsInView, AreBoundedWhereEntriesTakeNothing) {
   EXPECT_EQ(solver.solve({300, 400}).content_size(scene.tree.at("log")).height, 400);
 }
 
+/// A list as long as all its entries would fill its view with them.
+TEST(ListsInView, AreBoundedWhereTheViewIsEndless) {
+  const Scene scene = log_of(1'000'000, 20);
+  SceneSolver solver(scene);
+  for (const double at : {0.0, 1e6, Solution::scroll_end, 0.0}) {
+    const Solution solution = solver.solve({300, std::nullopt}, {{scene.tree.at("log"), 0, at}});
+    EXPECT_EQ(solution.box(scene.tree.at("log")).height, 2e7) << at;
+    EXPECT_LE(solver.tree().size(), 2 * 4001U + 2) << at;
+  }
+}
+
 TEST(ListsInView, AllInViewSayNothingOfEstimates) {
   const Scene few = log_of(3, 20);
   SceneSolver solver(few);

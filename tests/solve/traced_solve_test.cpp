@@ -7,6 +7,7 @@
 #include <gtest/gtest.h>
 
 #include <cmath>
+#include <limits>
 #include <random>
 #include <sstream>
 
@@ -152,6 +153,33 @@ TEST(TracedSolve, NumbersMoveAsTheyDo) {
   EXPECT_FALSE(course.curved);
   static_cast<void>(ratio < a);
   EXPECT_TRUE(course.curved);
+}
+
+/// What is shared in the ratio of sizes that are nothing yet.
+TEST(TracedSolve, WhatBeginsAtNothingIsSeenALittleFurtherOn) {
+  EXPECT_EQ((Moving(0, 3) / Moving(0, 2)).value(), 1.5);
+  EXPECT_FALSE((Moving(0, 3) / Moving(0, 2)).bends());
+  EXPECT_GT((Moving(1) / Moving(0, 2)).value(), 1e8);
+  EXPECT_EQ((Moving(std::numeric_limits<double>::infinity()) * Moving(0, -2)).value(),
+            -std::numeric_limits<double>::infinity());
+  for (const char* shorthand : {"row:r [ image:plan width=41% aspect=2.5 margin=11 ]",
+                                "row:r gap=57% [ box:a width=41% aspect=2.5 margin=11 box:b width=77 ]",
+                                "row:r padding=4 [ box:a width=20% box:b width=30% grow=2 ]",
+                                "column:c [ row:r wrap=true [ box:a width=50% box:b width=60% ] ]"}) {
+    const Scene scene = scene_from(shorthand);
+    Solver solver;
+    for (const double width : {0.0, 1e-9, 0.5}) {
+      TracedSolve traced;
+      traced.run(scene.tree.store(), {width, 1}, std::nullopt, {});
+      const Solution plain = solver.solve(scene.tree, {width, std::nullopt});
+      const Boxes boxes = traced_boxes(scene.tree, traced, plain);
+      for (std::size_t k = 0; k < boxes.nodes.size(); ++k) {
+        const std::array<double, 4> expected = plain_box(plain, boxes.nodes[k]);
+        for (std::size_t side = 0; side < 4; ++side)
+          EXPECT_NEAR(boxes.at[k][side], expected[side], 1e-6) << shorthand << " at " << width << ", " << side;
+      }
+    }
+  }
 }
 
 TEST(TracedSolve, TellsHowFarItHolds) {

@@ -9,6 +9,7 @@
 #include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/thousands.hpp"
 #include "scene/read/faults.hpp"
 #include "scene/read/font_reader.hpp"
 #include "scene/read/json_document.hpp"
@@ -289,10 +290,10 @@ class SceneReader : private ObjectReader {
       const auto stars = static_cast<double>(std::ranges::count(document_[id].text, '*'));
       held_against += stars * static_cast<double>(scene.tree.size());
       if (held_against > limits::most_claimed_nodes) {
-        faults_.add(
-            document_, id,
-            "the stars in the claims up to here stand for too many nodes to look at; claim less of each node, or "
-            "keep claims in several files");
+        faults_.add(document_, id,
+                    "the stars in the claims up to here stand for " + in_thousands(held_against) + " nodes, and " +
+                        in_thousands(static_cast<double>(limits::most_claimed_nodes)) +
+                        " can be looked at; claim less of each node, or keep claims in several files");
         return;
       }
       try {

@@ -11,6 +11,7 @@ std::shared_ptr<const ClaimTerms> read_claim(const Scene& scene, std::string_vie
   auto terms = std::make_shared<ClaimTerms>(parse_claim(scene, text, entries));
   list_quantities(*terms);
   find_shared_starts(*terms, scene.tree);
+  require_testable(*terms, scene.tree);
   return terms;
 }
 

@@ -109,6 +109,9 @@ enum class Entries : unsigned char { stand_in, as_arranged };
 /// Lists what a claim has to know, and points its terms to it.
 void list_quantities(ClaimTerms& terms);
 
+/// Refuses a claim that is about more choices or pairs of nodes than can be tested. Throws BadClaim.
+void require_testable(const ClaimTerms& terms, const Tree& tree);
+
 /// Finds which sets begin with the same words.
 void find_shared_starts(ClaimTerms& terms, const Tree& tree);
 

@@ -17,6 +17,7 @@
 #include <vector>
 
 #include "solve/number.hpp"
+#include "verify/claims/apart.hpp"
 #include "verify/claims/claim_terms.hpp"
 #include "verify/claims/crossing.hpp"
 
@@ -254,19 +255,31 @@ class Tester {
     N by = 0;
     std::size_t first = 0, second = 0;  // slots
   };
-  /// Of all pairs that `enclosed` or `apart` is about.
+  /// Of all pairs that `enclosed` or `apart` is about; `apart` of those that go over one another by more than the give.
   [[nodiscard]] Worst worst_crossing(const Term& function) const {
     const std::vector<Outline> all = edges_of(function);
     Worst worst;
-    for (std::size_t i = 0; i < all.size(); ++i) {
-      for (std::size_t k = i + 1; k < all.size(); ++k) {
-        const bool is_enclosed = function.kind == TermKind::enclosed;
-        if (is_enclosed ? all[i].part == all[k].part : all[i].slots[0] == all[k].slots[0]) continue;  // one node
-        const CrossingOf<N> crossing = is_enclosed ? sticks_out(all[i].at, all[k].at) : overlap(all[i].at, all[k].at);
-        if (crossing.by <= worst.by) continue;
-        worst = {crossing.by, all[i].slots[crossing.first], all[k].slots[crossing.second]};
+    const auto look = [&](std::size_t i, std::size_t k) {
+      const bool is_enclosed = function.kind == TermKind::enclosed;
+      if (is_enclosed ? all[i].part == all[k].part : all[i].slots[0] == all[k].slots[0]) return;  // one node
+      const CrossingOf<N> crossing = is_enclosed ? sticks_out(all[i].at, all[k].at) : overlap(all[i].at, all[k].at);
+      if (crossing.by <= worst.by) return;
+      worst = {crossing.by, all[i].slots[crossing.first], all[k].slots[crossing.second]};
+    };
+    const auto look_at_all = [&](std::size_t many, const auto& place) {
+      for (std::size_t i = 0; i < many; ++i) {
+        for (std::size_t k = i + 1; k < many; ++k) look(place(i), place(k));
       }
+    };
+    if (function.kind == TermKind::enclosed) {
+      look_at_all(all.size(), [](std::size_t i) { return i; });
+      return worst;
     }
+    std::vector<BoxEdgesOf<N>> boxes;
+    boxes.reserve(all.size());
+    for (const Outline& one : all) boxes.push_back(one.at);
+    for (const std::vector<std::size_t>& group : CutApart<N>(boxes, terms_.give).groups())
+      look_at_all(group.size(), [&](std::size_t i) { return group[i]; });
     return worst;
   }
 

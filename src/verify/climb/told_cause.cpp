@@ -68,7 +68,8 @@ std::string sight_cause(const Solution& below, const Solution& above, NodeId nod
   if (box.width <= limits::told_tolerance || box.height <= limits::told_tolerance)
     return name + " is " + rounded(box.width) + " x " + rounded(box.height);
   const detail::View view = detail::view_of(tree, hidden.passes());
-  const auto unseen = detail::unseen_behind(view, tree.store().index_of(node));
+  detail::PaintingSeen<double> painting;
+  const auto unseen = detail::unseen_behind(view, tree.store().index_of(node), painting);
   if (unseen.by == detail::no_index) return "";
   return name + " lies" + (unseen.beyond ? " beyond `" : " behind `") + tree.tail(tree.store().id_of(unseen.by)) + "`";
 }

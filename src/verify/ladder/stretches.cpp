@@ -113,13 +113,13 @@ class WayFollower {
     return trail_.trace(at, traced_);
   }
 
-  [[nodiscard]] Reading read(std::size_t q, detail::LinesSeen<Moving>& lines) const {
+  [[nodiscard]] Reading read(std::size_t q, detail::SeenSoFar<Moving>& seen) const {
     const auto view = traced_.view(store_);
     Course course;
     const detail::Tracing tracing(course);
     const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
     Reading reading;
-    reading.value = detail::measured(solve, quantities_[q], lines);
+    reading.value = detail::measured(solve, quantities_[q], seen);
     reading.ahead = course.ahead;
     reading.decides = course.curved;
     reading.sampled = course.curved || (reading.value && reading.value->bends());
@@ -131,7 +131,7 @@ class WayFollower {
     bending_.clear();
     const auto view = traced_.view(store_);
     std::vector<std::pair<double, std::size_t>> due;  // where a quantity has to be read again
-    detail::LinesSeen<Moving> lines;
+    detail::SeenSoFar<Moving> seen;
     for (const OfNode& one : nodes_) {
       const bool placed = detail::has_place(view, one.node);
       const auto box = placed && !one.of_box.empty() ? detail::box_from_root(view, one.node) : detail::RectOf<Moving>();
@@ -143,7 +143,7 @@ class WayFollower {
         }
       }
       for (const std::size_t q : one.others) {
-        const Reading reading = read(q, lines);
+        const Reading reading = read(q, seen);
         take(q, at, reading);
         if (reading.decides) followed_.read_sampled.push_back({at, end});
         if (!reading.sampled && at + reading.ahead < end) due.emplace_back(at + reading.ahead, q);
@@ -154,6 +154,7 @@ class WayFollower {
       const double next = std::max(std::ranges::min_element(due)->first, here + crumb);
       if (next >= end) break;
       traced_.drag(next - here);
+      seen = {};
       here = next;
       std::vector<std::pair<double, std::size_t>> later;
       for (const auto& [when, q] : due) {
@@ -161,7 +162,7 @@ class WayFollower {
           later.emplace_back(when, q);
           continue;
         }
-        const Reading reading = read(q, lines);
+        const Reading reading = read(q, seen);
         take(q, here, reading);
         if (reading.decides) followed_.read_sampled.push_back({here, end});
         if (!reading.sampled && here + reading.ahead < end) later.emplace_back(here + reading.ahead, q);
@@ -226,10 +227,10 @@ class WayFollower {
       }
     }
     if (!trace(last)) return false;
-    detail::LinesSeen<Moving> lines;
+    detail::SeenSoFar<Moving> seen;
     for (const std::size_t q : bending_) {
       Run& run = followed_.runs[q].back();
-      const Reading reading = read(q, lines);
+      const Reading reading = read(q, seen);
       if (!reading.value) continue;
       run.end_slope = reading.value->slope();
       run.end = reading.value->value() + run.end_slope * (end - last);

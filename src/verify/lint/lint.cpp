@@ -10,7 +10,9 @@
 #include <set>
 
 #include "model/key_table.hpp"
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "model/thousands.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/lint/idle_settings.hpp"
@@ -289,6 +291,14 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
   Lint told;
   told.title = scene.name() + text_of(variants);
   told.about = lines_about(variants);
+  std::set<NodeId> too_many;
+  for (const LintedVariant& one : looked)
+    too_many.insert(one.sightings.too_many().begin(), one.sightings.too_many().end());
+  if (!too_many.empty()) {
+    told.about.push_back("at each size only " + in_thousands(static_cast<double>(limits::most_meetings)) +
+                         " pairs of siblings that lie over one another are looked at, and " +
+                         scene.tree.tail(*too_many.begin()) + " has more");
+  }
   told.widths = scene.ladder.width;
   told.rungs = rungs.size();
   told.findings = grouped(scene.tree, gathering.gather(&LintedVariant::found));

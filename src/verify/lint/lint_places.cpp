@@ -4,7 +4,9 @@
 // another.
 #include <algorithm>
 
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "verify/lint/covers.hpp"
 #include "verify/lint/lint_sight.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -109,34 +111,59 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
   }
 }
 
-/// `behind` are the nodes that were seen to lie wholly behind another at this size: one that does is told once, however
-/// many lie over it.
 void look_at_pair(const Seen& seen, const SeenNode& parent, const SeenNode& first, const SeenNode& second,
-                  std::vector<bool>& behind, Sightings& sightings) {
+                  Sightings& sightings) {
   look_for_overlap(seen, parent, first, second, sightings);
   if (first.keys().pin && !second.keys().pin) look_for_covered_words(seen, first, second, sightings);
   if (second.keys().pin && !first.keys().pin) look_for_covered_words(seen, second, first, sightings);
-  if (behind[seen.place(back_of(seen, first, second))]) return;
-  for_each_behind(seen, first, second, [&](const SeenNode& hidden, const SeenNode& cover) {
-    if (is_cleared(seen, hidden, cover)) return;
-    behind[seen.place(hidden)] = true;
+}
+
+/// Whether there is anything to say of its children where they meet.
+bool may_be_odd(const Seen& seen, const SeenNode& parent) {
+  bool any_pin = false, all_overlap = true;
+  seen.for_each_child(parent, [&](const SeenNode& child) {
+    any_pin = any_pin || child.keys().pin.has_value();
+    all_overlap = all_overlap && may_overlap(parent.keys(), child.keys(), child.keys());
+  });
+  return any_pin || !all_overlap;
+}
+
+void look_at_meetings(const Seen& seen, Sightings& sightings) {
+  std::size_t left = limits::most_meetings;
+  for (const SeenNode& parent : seen.nodes) {
+    if (!parent.placed || !may_be_odd(seen, parent)) continue;
+    const bool all = for_each_meeting(seen, parent, left, [&](const SeenNode& first, const SeenNode& second) {
+      look_at_pair(seen, parent, first, second, sightings);
+    });
+    if (all) continue;
+    sightings.see_too_many(parent.node);
+    return;
+  }
+}
+
+// --- behind --------------------------------------------------------------------------------------------------------
+
+void look_behind(const Seen& seen, Sightings& sightings) {
+  const Covers covers(seen);
+  for (std::size_t i = 1; i < seen.nodes.size();) {
+    const SeenNode& hidden = seen.nodes[i];
+    const auto counts = [&](const SeenNode& cover) { return !is_cleared(seen, hidden, cover); };
+    const SeenNode* cover = hidden.placed ? covers.over(hidden, counts) : nullptr;
+    i = hidden.placed && cover == nullptr ? i + 1 : hidden.end;
+    if (cover == nullptr) continue;
     sightings.see(Oddity::behind, hidden.node, "", [&] {
-      return Reason{"it lies wholly behind " + seen.name(cover.node),
+      return Reason{"it lies wholly behind " + seen.name(cover->node),
                     "paint it later (the order of the file, or paint_order), or place one of them elsewhere"};
     });
-  });
+  }
 }
 
 }  // namespace
 
 void look_at_places(const Seen& seen, Sightings& sightings) {
   look_outside(seen, sightings);
-  std::vector<bool> behind(seen.nodes.size());
-  for (const SeenNode& one : seen.nodes) {
-    for_each_meeting(seen, one, [&](const SeenNode& first, const SeenNode& second) {
-      look_at_pair(seen, one, first, second, behind, sightings);
-    });
-  }
+  look_at_meetings(seen, sightings);
+  look_behind(seen, sightings);
 }
 
 }  // namespace fond_ladder::inline v0

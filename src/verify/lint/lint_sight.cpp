@@ -26,6 +26,7 @@ void Sightings::take(Sightings&& behind) {
     own.heights.merge(other.heights);
   }
   meant_.merge(behind.meant_);
+  too_many_.merge(behind.too_many_);
   for (const auto& [node, count] : behind.placed_) placed_[node] += count;
 }
 

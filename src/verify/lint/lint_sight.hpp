@@ -55,6 +55,9 @@ class Sightings {
   /// That a node is as its author says that it is meant: by the place of the word.
   void see_meant(NodeId node, std::size_t word) { meant_.insert({node, word}); }
   [[nodiscard]] const std::set<std::pair<NodeId, std::size_t>>& meant() const { return meant_; }
+  /// That more of what a node holds lies over one another than is looked at.
+  void see_too_many(NodeId node) { too_many_.insert(node); }
+  [[nodiscard]] const std::set<NodeId>& too_many() const { return too_many_; }
   /// Counts the sizes at which a node has a place.
   void count_placed(NodeId node) { ++placed_[node]; }
 
@@ -80,6 +83,7 @@ class Sightings {
 
   std::map<Place, Sighting> found_;
   std::set<std::pair<NodeId, std::size_t>> meant_;
+  std::set<NodeId> too_many_;
   std::map<NodeId, std::size_t> placed_;
   double width_ = 0;
   std::optional<double> height_;

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Only siblings whose ink meets can hide each other's insides, so pairs of siblings are looked for first, by sweeping
-// along the axis on which their container lays them.
+// Siblings whose ink meets are found by sweeping along the axis on which fewer of them have something in common.
 #include "verify/lint/seen.hpp"
 
 #include <algorithm>
@@ -193,9 +192,9 @@ std::size_t meetings_on(const std::vector<const SeenNode*>& nodes, Axis axis) {
 
 }  // namespace
 
-void for_each_meeting(const Seen& seen, const SeenNode& parent,
+bool for_each_meeting(const Seen& seen, const SeenNode& parent, std::size_t& left,
                       const std::function<void(const SeenNode&, const SeenNode&)>& each) {
-  if (!parent.placed || parent.is_empty || !is_container(parent.keys().kind)) return;
+  if (!parent.placed || parent.is_empty || !is_container(parent.keys().kind)) return true;
   std::vector<const SeenNode*> children;
   seen.for_each_child(parent, [&](const SeenNode& child) {
     if (has_area(child.ink)) children.push_back(&child);
@@ -207,34 +206,13 @@ void for_each_meeting(const Seen& seen, const SeenNode& parent,
     const double end = by_x ? children[i]->ink.right() : children[i]->ink.bottom();
     for (std::size_t k = i + 1; k < children.size() && start(children[k]) < end - give; ++k) {
       if (!have_common_area(children[i]->ink, children[k]->ink)) continue;
+      if (left == 0) return false;
+      --left;
       const bool in_order = children[i] < children[k];  // as they stand in the file
       each(*children[in_order ? i : k], *children[in_order ? k : i]);
     }
   }
-}
-
-const SeenNode& back_of(const Seen& seen, const SeenNode& first, const SeenNode& second) {
-  return seen.parent(first).keys().paint_order == PaintOrder::file ? first : second;
-}
-
-void for_each_behind(const Seen& seen, const SeenNode& first, const SeenNode& second,
-                     const std::function<void(const SeenNode&, const SeenNode&)>& each) {
-  const SeenNode& back = back_of(seen, first, second);
-  const SeenNode& front = &back == &first ? second : first;
-  for (std::size_t f = seen.place(front); f < front.end; ++f) {
-    const SeenNode& cover = seen.nodes[f];
-    const bool covers = cover.keys().kind == Kind::box || cover.keys().kind == Kind::image;
-    if (!cover.placed || !covers || !has_area(cover.box) || !have_common_area(back.ink, cover.box)) continue;
-    for (std::size_t b = seen.place(back); b < back.end;) {
-      const SeenNode& hidden = seen.nodes[b];
-      if (!hidden.placed || !has_area(hidden.box) || !is_within(hidden.box, cover.box)) {
-        ++b;
-        continue;
-      }
-      each(hidden, cover);
-      b = hidden.end;
-    }
-  }
+  return true;
 }
 
 }  // namespace fond_ladder::inline v0

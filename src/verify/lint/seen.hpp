@@ -83,14 +83,9 @@ struct Squeezed {
 /// The nearest node above that a node lies wholly outside of; none where it can be seen, or scrolled into view.
 [[nodiscard]] const SeenNode* outside_of(const Seen& seen, const SeenNode& one);
 
-/// Calls `each(first, second)`, as they stand in the file, for all children of a node whose ink meets.
-void for_each_meeting(const Seen& seen, const SeenNode& parent,
+/// Calls `each(first, second)`, as they stand in the file, for all children of a node whose ink meets, as long as so
+/// many pairs are `left`. Returns whether those were all.
+bool for_each_meeting(const Seen& seen, const SeenNode& parent, std::size_t& left,
                       const std::function<void(const SeenNode&, const SeenNode&)>& each);
-/// Which of two siblings, as they stand in the file, is painted behind the other.
-[[nodiscard]] const SeenNode& back_of(const Seen& seen, const SeenNode& first, const SeenNode& second);
-/// Calls `each(hidden, cover)` for all of two siblings and what is in them that lies wholly behind a box or an image of
-/// the other.
-void for_each_behind(const Seen& seen, const SeenNode& first, const SeenNode& second,
-                     const std::function<void(const SeenNode&, const SeenNode&)>& each);
 
 }  // namespace fond_ladder::inline v0

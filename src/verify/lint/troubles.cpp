@@ -5,7 +5,7 @@
 #include <cmath>
 
 #include "fond_ladder/meant.hpp"
-#include "verify/lint/seen.hpp"
+#include "verify/lint/covers.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -42,13 +42,7 @@ class TroubleFinder {
   // --- unseen ------------------------------------------------------------------------------------------------------
 
   void find_unseen() {
-    std::vector<const SeenNode*> covers(seen_.nodes.size());
-    for (const SeenNode& parent : seen_.nodes) {
-      for_each_meeting(seen_, parent, [&](const SeenNode& first, const SeenNode& second) {
-        for_each_behind(seen_, first, second,
-                        [&](const SeenNode& hidden, const SeenNode& cover) { covers[seen_.place(hidden)] = &cover; });
-      });
-    }
+    const Covers covers(seen_);
     for (std::size_t i = 1; i < seen_.nodes.size(); ++i) {
       const SeenNode& one = seen_.nodes[i];
       unseen_[i] = unseen_[one.parent];
@@ -57,8 +51,8 @@ class TroubleFinder {
       const bool is_empty = is_nothing(seen_, one, x_axis) || is_nothing(seen_, one, y_axis);
       if (beyond != nullptr) {
         is_unseen(one, Trouble::Why::beyond, beyond->node);
-      } else if (covers[i] != nullptr) {
-        is_unseen(one, Trouble::Why::behind, covers[i]->node);
+      } else if (const SeenNode* cover = covers.over(one); cover != nullptr) {
+        is_unseen(one, Trouble::Why::behind, cover->node);
       } else if (is_empty && !has_area(one.ink)) {
         is_unseen(one, Trouble::Why::no_size, {});
       }

@@ -68,17 +68,23 @@ struct Unseen {
   Index by = no_index;
   bool beyond = false;
 };
+/// What was seen of a solve at one size for one measure, and serves the next one.
+template <class N>
+struct SeenSoFar {
+  LinesSeen<N> lines;
+  PaintingSeen<N> painting;
+};
+
 /// Of a node with a place and a size. Edges that lie on one another but for rounding lie on one another.
 template <class SomeView>
-[[nodiscard]] Unseen unseen_behind(const SomeView& view, Index node) {
+[[nodiscard]] Unseen unseen_behind(const SomeView& view, Index node,
+                                   PaintingSeen<typename SomeView::Number>& painting) {
   using Box = RectOf<typename SomeView::Number>;
-  const auto lenses = lenses_to(view, node);
-  const Box box = through(lenses.back(), view, node);
+  const Box box = painting.box(view, node);
   constexpr double thin = limits::told_tolerance;
   Box seen = box;
-  std::size_t level = lenses.size() - 1;
   for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
-    const Box clip = through(lenses[--level], view, above);
+    const Box clip = painting.box(view, above);
     const Traits traits = view.traits(above);
     const bool can_scroll = !is_scrolled(view, above);
     if (can_scroll && traits.scroll_x) seen.x = clip.x, seen.width = clip.width;  // it can be scrolled into view
@@ -86,38 +92,28 @@ template <class SomeView>
     if (seen.x + thin >= clip.right() || seen.right() <= clip.x + thin) return {above, true};
     if (seen.y + thin >= clip.bottom() || seen.bottom() <= clip.y + thin) return {above, true};
   }
-  bool later = false;
-  Unseen unseen;
-  walk_painted(view, [&](Index painted, int, const auto& lens) {
-    if (painted == node) later = true;
-    // Containers and the room around words are see-through.
-    const Kind kind = view.traits(painted).node_kind();
-    if (unseen.by != no_index || !later || painted == node || (kind != Kind::box && kind != Kind::image)) return;
-    for (Index at = painted; at != no_index; at = view.parent(at)) {
-      if (at == node) return;
-    }
-    const Box over = through(lens, view, painted);
+  for (const auto& [painted, over] : painting.over(view, node)) {
     if (over.x <= box.x + thin && over.y <= box.y + thin && over.right() + thin >= box.right() &&
         over.bottom() + thin >= box.bottom()) {
-      unseen.by = painted;
+      return {painted, false};
     }
-  });
-  return unseen;
+  }
+  return {};
 }
 
 /// Not hidden, not of zero size but for rounding, and not out of sight.
 template <class SomeView>
-[[nodiscard]] bool is_shown(const SomeView& view, Index node) {
+[[nodiscard]] bool is_shown(const SomeView& view, Index node, PaintingSeen<typename SomeView::Number>& painting) {
   if (!has_place(view, node)) return false;
-  const auto box = painted_box(view, node);
+  const auto box = painting.box(view, node);
   if (box.width <= limits::told_tolerance || box.height <= limits::told_tolerance) return false;
-  return unseen_behind(view, node).by == no_index;
+  return unseen_behind(view, node, painting).by == no_index;
 }
 
-/// A measure of a node that has a place. `lines` are those seen of this solve so far.
+/// A measure of a node that has a place. `seen` is of this solve.
 template <class SomeView>
 [[nodiscard]] typename SomeView::Number measure_of(const Finished<SomeView>& solve, Index node, Measure measure,
-                                                   LinesSeen<typename SomeView::Number>& lines) {
+                                                   SeenSoFar<typename SomeView::Number>& seen) {
   using N = typename SomeView::Number;
   const SomeView& view = solve.view;
   const auto count = [](std::size_t number) { return N(static_cast<double>(number)); };
@@ -129,7 +125,7 @@ template <class SomeView>
     case Measure::content_height: return content_extent<N>(view, node, y_axis);
     case Measure::baseline: return box_from_root(view, node).y + baseline_as_laid<N>(view, node);
     case Measure::lines: return line_count<N>(view, node);
-    case Measure::line: return std::max(1, lines.line_of(view, node));
+    case Measure::line: return std::max(1, seen.lines.line_of(view, node));
     case Measure::columns: return is_grid ? count(tracks_of<x_axis, N>(view, node).size()) : N(0);
     case Measure::rows: return is_grid ? count(tracks_of<y_axis, N>(view, node).size()) : N(0);
     case Measure::per_line: {
@@ -141,7 +137,7 @@ template <class SomeView>
     case Measure::spare: return spare_of<N>(view, node);
     case Measure::cut: return most_of(cut_of(view, node).most(), words_cut_of(solve, node).most());
     case Measure::intrusion: return most_of(intrusion_of(view, node).most(), words_intrusion_of(solve, node).most());
-    case Measure::shown: return is_shown(view, node) ? 1 : 0;
+    case Measure::shown: return is_shown(view, node, seen.painting) ? 1 : 0;
     case Measure::most_cut: return most_cut_of(solve, node);
     default: return *measure_of_box(box_from_root(view, node), measure);
   }
@@ -151,7 +147,10 @@ template <class SomeView>
 template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> place_measured(const SomeView& view, Index node,
                                                                       Measure measure) {
-  if (measure == Measure::shown) return is_shown(view, node) ? 1 : 0;
+  if (measure == Measure::shown) {
+    PaintingSeen<typename SomeView::Number> painting;
+    return is_shown(view, node, painting) ? 1 : 0;
+  }
   if (!has_place(view, node)) return {};
   const auto box = box_from_root(view, node);
   if (measure == Measure::baseline) return box.y + baseline_as_laid<typename SomeView::Number>(view, node);
@@ -162,16 +161,16 @@ template <class SomeView>
 template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve, Index node,
                                                                 Measure measure,
-                                                                LinesSeen<typename SomeView::Number>& lines) {
+                                                                SeenSoFar<typename SomeView::Number>& seen) {
   if (measure != Measure::shown && !has_place(solve.view, node)) return {};
-  return measure_of(solve, node, measure, lines);
+  return measure_of(solve, node, measure, seen);
 }
 
 /// The same of a quantity, which may count nodes.
 template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve,
                                                                 const Quantity& quantity,
-                                                                LinesSeen<typename SomeView::Number>& lines) {
+                                                                SeenSoFar<typename SomeView::Number>& seen) {
   const auto index_of = [&](NodeId node) { return solve.store.index_of(node); };
   if (!quantity.scrolled.empty()) {
     using N = typename SomeView::Number;
@@ -184,7 +183,7 @@ template <class SomeView>
     if (!has_place(solve.view, node)) return {};
     return solve.forms.own_holds(solve.store, node, quantity.range) ? 1.0 : 0.0;
   }
-  if (quantity.measure != Measure::count) return measured(solve, index_of(quantity.node), quantity.measure, lines);
+  if (quantity.measure != Measure::count) return measured(solve, index_of(quantity.node), quantity.measure, seen);
   const auto count =
       std::ranges::count_if(quantity.counted, [&](NodeId node) { return has_place(solve.view, index_of(node)); });
   return static_cast<double>(count);
@@ -192,6 +191,6 @@ template <class SomeView>
 
 /// As `value_of` (quantity.hpp), of one quantity after the other in one arrangement.
 [[nodiscard]] std::optional<double> value_of(const Quantity& quantity, const Solution& solution,
-                                             LinesSeen<double>& lines);
+                                             SeenSoFar<double>& seen);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -38,16 +38,16 @@ Measuring::Measuring(const std::vector<Quantity>& quantities) : count_(quantitie
 
 Values Measuring::operator()(const Solution& solution) const {
   Values values(count_);
-  detail::LinesSeen<double> lines;
+  detail::SeenSoFar<double> seen;
   for (const OfNode& one : nodes_) {
     const std::optional<Rect> box = box_of(solution, one.node);
     for (const Asked& asked : one.asked) {
       if (box) values[asked.place] = detail::measure_of_box(*box, asked.measure);
       if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
-      values[asked.place] = detail::value_of({one.node, asked.measure, {}, {}}, solution, lines);
+      values[asked.place] = detail::value_of({one.node, asked.measure, {}, {}}, solution, seen);
     }
   }
-  for (const auto& [place, quantity] : others_) values[place] = detail::value_of(quantity, solution, lines);
+  for (const auto& [place, quantity] : others_) values[place] = detail::value_of(quantity, solution, seen);
   return values;
 }
 

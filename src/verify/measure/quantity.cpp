@@ -194,17 +194,17 @@ std::vector<Quantity> parse_quantities(const Tree& tree, const std::vector<std::
   return all;
 }
 
-std::optional<double> detail::value_of(const Quantity& quantity, const Solution& solution, LinesSeen<double>& lines) {
+std::optional<double> detail::value_of(const Quantity& quantity, const Solution& solution, SeenSoFar<double>& seen) {
   const Tree& tree = solution.tree();
   if (solution.is_scrolled() && quantity.scrolled.empty() && quantity.moves_with_scrolling())
     return place_measured(solution.scrolled_view(), tree.store().index_of(quantity.node), quantity.measure);
   const View view = view_of(tree, solution.passes());
-  return measured(Finished<View>{tree.store(), solution.passes().state.forms, view}, quantity, lines);
+  return measured(Finished<View>{tree.store(), solution.passes().state.forms, view}, quantity, seen);
 }
 
 std::optional<double> value_of(const Quantity& quantity, const Solution& solution) {
-  detail::LinesSeen<double> lines;
-  return detail::value_of(quantity, solution, lines);
+  detail::SeenSoFar<double> seen;
+  return detail::value_of(quantity, solution, seen);
 }
 
 }  // namespace fond_ladder::inline v0

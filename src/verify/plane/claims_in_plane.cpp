@@ -138,10 +138,10 @@ class Strip {
   [[nodiscard]] Claim::Outcome test_here(const Claim& claim) {
     const auto view = traced_.view(store_);
     const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
-    detail::LinesSeen<Moving> lines;
+    detail::SeenSoFar<Moving> seen;
     values_.clear();
     for (const Quantity& quantity : claim.quantities()) {
-      values_.push_back(detail::measured(solve, quantity, lines));
+      values_.push_back(detail::measured(solve, quantity, seen));
     }
     return detail::Tester<Moving>(claim.terms(), {view.size(0, x_axis), view.size(0, y_axis), values_, active_}).test();
   }

@@ -35,6 +35,13 @@ std::string text_of(const Runs& runs) {
   return text.str();
 }
 
+TEST(RunTurns, AreWhereTheNewValueBegins) {
+  const Runs goes_on{line(0, 50, 60), line(50, 50.0001, 60, 0.5), line(50.0001, 100, 200)};
+  const Runs begins{line(0, 49.9999, 60), line(49.9999, 50, 200, 0.5), line(50, 100, 200)};
+  EXPECT_EQ(turns_of(goes_on).at(0).at, 50.0001);  // 50 belongs to the old value still
+  EXPECT_EQ(turns_of(begins).at(0).at, 50);
+}
+
 TEST(RunTurns, AreWhatHappensBetweenTwoRuns) {
   const struct {
     const char* what;
@@ -52,6 +59,9 @@ TEST(RunTurns, AreWhatHappensBetweenTwoRuns) {
       {"what a tolerance alone makes is passed over",
        {line(0, 50, 0, 1), line(50, 50.0001, 7, 0), line(50.0001, 100, 50.0001, 1)},
        ""},
+      {"a jump behind what is too short to tell, and goes on",
+       {line(0, 50, 60), line(50, 50.0001, 60, 0.5), line(50.0001, 100, 200)},
+       "at 50: q jumps from 60 to 200; "},
       {"a curve, and the line behind it",
        {line(0, 50, 0, 1), curve(50, 70, 50, 1, 75, 2), line(70, 100, 75, 0.5)},
        "at 50: q follows a curve up to 70; "},

@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: MIT
+//
+// What a test of a claim costs at one size is known from how many nodes its patterns stand for: each choice of one node
+// for each pattern is a test of its own, and in a function that is a sum once more; whether nodes lie apart, in one
+// another or behind something may be asked of each pair.
+#include <algorithm>
+
+#include "model/limits.hpp"
+#include "model/thousands.hpp"
+#include "verify/claims/claim_terms.hpp"
+
+namespace fond_ladder::inline v0::detail {
+namespace {
+
+class Costs {
+ public:
+  Costs(const ClaimTerms& terms, const Tree& tree) : terms_(terms), all_(static_cast<double>(tree.size())) {}
+
+  void require_testable() const {
+    const double inside = choices_inside(terms_.claim) + (terms_.when ? choices_inside(*terms_.when) : 0);
+    const double needed = choices_of(terms_.bound) * std::max(1.0, inside);
+    if (needed > limits::most_claimed_choices) {
+      throw BadClaim("its stars stand for " + in_thousands(needed) + " choices of nodes, and " +
+                         in_thousands(limits::most_claimed_choices) + " can be tested; name fewer nodes",
+                     1);
+    }
+    refuse_pairs(terms_.claim);
+    if (terms_.when) refuse_pairs(*terms_.when);
+  }
+
+ private:
+  [[nodiscard]] double choices_of(const std::vector<std::size_t>& sets) const {
+    double product = 1;
+    for (const std::size_t set : sets) product *= static_cast<double>(terms_.sets[set].nodes.size());
+    return product;
+  }
+
+  /// Those that functions make in one test.
+  [[nodiscard]] double choices_inside(const Term& term) const {
+    double sum = 0;
+    for (const Term& part : term.parts) sum += choices_inside(part);
+    return term.many.empty() ? sum : choices_of(term.many) * std::max(1.0, sum);
+  }
+
+  void refuse_pairs(const Term& term) const {
+    for (const Term& part : term.parts) refuse_pairs(part);
+    const char* function = term.kind == TermKind::apart      ? "apart"
+                           : term.kind == TermKind::enclosed ? "enclosed"
+                           : term.kind == TermKind::shown    ? "shown"
+                                                             : nullptr;
+    if (function == nullptr) return;
+    double nodes = 0;
+    for (const Term& part : term.parts) nodes += static_cast<double>(terms_.sets[part.set].nodes.size());
+    const double pairs = nodes * (term.kind == TermKind::shown ? all_ : (nodes - 1) / 2);
+    if (pairs <= limits::most_claimed_pairs) return;
+    throw BadClaim("\"" + std::string(function) + "\" is about " + in_thousands(pairs) + " pairs of nodes here, and " +
+                       in_thousands(limits::most_claimed_pairs) + " can be tested; name fewer nodes",
+                   1);
+  }
+
+  const ClaimTerms& terms_;
+  double all_;
+};
+
+}  // namespace
+
+void require_testable(const ClaimTerms& terms, const Tree& tree) {
+  Costs(terms, tree).require_testable();
+}
+
+}  // namespace fond_ladder::inline v0::detail
