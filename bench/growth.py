@@ -139,6 +139,19 @@ FAMILIES = {
         lambda n: scene(kind("row", "r", boxes(n)), claims=[f"b{i}.width <= 10" for i in range(n)]), ["check"], 200),
     "check, n ranges": (
         lambda n: scene(kind("row", "r", boxes(20)), ranges=ranges(n), claims=["b0.width <= 10"]), ["check"], 100),
+    "check, two heights of a row of n": (
+        lambda n: scene(kind("row", "r", boxes(n)), ladder={"width": [300, 320], "height": [100, 120]},
+                        claims=["r/*.width <= 10"]), ["check"], 200),
+    "check at every height of a row of n": (
+        lambda n: scene(kind("row", "r", boxes(n)), ladder={"width": [300, 320], "height": [100, 120]},
+                        claims=["r/*.width <= 10"]), ["check", "--heights", "every"], 200),
+    "check, a mode that speaks of n": (
+        lambda n: scene(kind("row", "r", [box(f"b{i}", when={"late": {"width": 9}}) for i in range(n)]),
+                        modes=["late"], claims=["r/*.width <= 10"]), ["check", "--mode", "all"], 200),
+    "check, all wordings of n texts": (
+        lambda n: scene(kind("column", "r", texts(n)), claims=["r/*.height > 0"],
+                        wordings={"long": {"texts": {f"t{i}": "Shade" for i in range(n)}}}),
+        ["check", "--wording", "all"], 200),
     "suggest, n levels": (deep, ["check", "--suggest"], 100),
     "suggest, row of n": (wide, ["check", "--suggest"], 100),
     "lint, row of n": (wide, LINT, 200),
@@ -149,6 +162,7 @@ FAMILIES = {
     "lint, n in one cell of a grid": (lambda n: grid(n, cell=[0, 0]), LINT, 200),
     "lint, one in cell 3, n": (lambda n: scene(kind("grid", "r", [box("b", cell=[3, n])], columns=4)), LINT, 1000),
     "compare, row of n": (wide, ["compare", "--try", "r.gap=3"], 200),
+    "compare, n levels": (deep, ["compare", "--try", "leaf.width=3"], 200),
     "map, row of n": (wide, ["map", "--claim", "r/*.width <= 10", "--width", "300..320", "--height", "100..120"], 100),
     "tidy, row of n": (wide, ["tidy"], 1000),
     "tidy, n levels": (deep, ["tidy"], 1000),
@@ -160,10 +174,9 @@ LARGER = {
     "measure, n that span n columns": 1.95,  # each child takes part in sizing every column
     "check shown(*), n levels": 2.0,  # whether one lies behind another is asked of each pair
     "check shown(*), row of n": 2.0,
-    "check apart(r/*), row of n": 2.0,  # pairs
+    "compare, n levels": 2.0,  # what differs is told by whole paths
     "suggest, row of n": 1.9,  # pairs, up to as many as are tried
-    "lint, stack of n": 2.0,  # all lie over one another: pairs
-    "lint, n in one cell of a grid": 2.0,
+    "lint, n in one cell of a grid": 2.0,  # all lie over one another: pairs, up to as many as are looked at
 }
 
 

@@ -44,7 +44,8 @@ struct Comparison {
 
 /// Compares two scenes node by node, those of the same path, else of the same name where only one has it, at the sizes
 /// given, or over the ladder of the first: every whole width, at both ends of its heights, and the named rungs. Boxes
-/// are the same within 0.01 pixels. Throws as SceneSolver does.
+/// are the same within 0.01 pixels. Throws as SceneSolver does, and BadValue for a tree of so many levels that nobody
+/// could read the paths of its nodes (help limits).
 [[nodiscard]] Comparison compare(const Variant& first, const Variant& second, const std::vector<Rung>& rungs = {},
                                  const ShareDone& progress = {});
 

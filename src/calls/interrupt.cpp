@@ -17,7 +17,7 @@
 namespace fond_ladder::calls {
 namespace {
 
-constexpr std::array<int, 3> signals{SIGINT, SIGTERM, SIGHUP};
+constexpr std::array<int, 4> signals{SIGINT, SIGTERM, SIGHUP, SIGXCPU};
 
 std::array<char, 4096> pending{};  // a path; empty for none
 
@@ -62,6 +62,9 @@ void end_cleanly_on_signals() {
     ::sigemptyset(&action.sa_mask);
     ::sigaction(signal, &action, nullptr);
   }
+  struct sigaction ignored {};
+  ignored.sa_handler = SIG_IGN;  // a write beyond the largest file that is allowed says so itself
+  ::sigaction(SIGXFSZ, &ignored, nullptr);
 }
 
 PendingFile::PendingFile(std::string pattern) : path_(std::move(pattern)), descriptor_(-1) {

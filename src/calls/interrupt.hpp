@@ -1,14 +1,16 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What is to be cleared away when the program is told to stop (SIGINT, SIGTERM, SIGHUP) while it writes a file.
+// What is to be cleared away when the program is told to stop (SIGINT, SIGTERM, SIGHUP, or by a limit of its time)
+// while it writes a file.
 
 #include <string>
 
 namespace fond_ladder::calls {
 
 /// From here on these signals clear the unfinished file away, say that the program was interrupted, and end it as they
-/// would have. For the program alone; a library's signals are its user's.
+/// would have; a file that grows larger than it may is one that cannot be written. For the program alone; a library's
+/// signals are its user's.
 void end_cleanly_on_signals();
 
 /// A new file that is not finished; cleared away by a signal that comes before this is destroyed. One at a time.

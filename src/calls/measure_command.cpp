@@ -8,6 +8,7 @@
 #include "calls/scene_call.hpp"
 #include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
+#include "model/find_path.hpp"
 #include "print/json_frame.hpp"
 #include "print/landing.hpp"
 #include "print/measure.hpp"
@@ -89,6 +90,7 @@ class MeasurePrinter {
 
   void print(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds) {
     const SolvedScene measured{scene, solution, asked};
+    if (call_.format != Format::table) detail::require_short_paths(solution.tree().store());
     const bool is_first = std::exchange(is_first_, false);  // nothing is begun before there is an answer
     if (call_.format == Format::csv) {
       if (is_first) print_boxes_csv_head(out_);

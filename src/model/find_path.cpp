@@ -8,7 +8,9 @@
 #include <optional>
 #include <utility>
 
+#include "model/limits.hpp"
 #include "model/path_steps.hpp"
+#include "model/thousands.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -19,6 +21,22 @@ std::string step_at(const TreeStore& store, Index node, std::size_t place) {
 
 std::string step_of(const TreeStore& store, Index node) {
   return step_at(store, node, store.name(node).empty() ? store.place(node) : 0);
+}
+
+void require_short_paths(const TreeStore& store) {
+  std::vector<std::pair<Index, double>> open{{0, -1}};  // nodes, and how long the paths of their parents are
+  double all = 0;
+  while (!open.empty()) {
+    const std::pair<Index, double> one = open.back();
+    const Index node = one.first;
+    open.pop_back();
+    const double length = one.second + 1 + static_cast<double>(step_of(store, node).size());
+    all += length;
+    store.for_each_child(node, [&](Index child) { open.emplace_back(child, length); });
+  }
+  if (all <= limits::most_path_letters) return;
+  throw BadValue("the nodes lie so deep that their paths are " + in_thousands(all) + " letters, and " +
+                 in_thousands(limits::most_path_letters) + " can be told; the table of measure names them shorter");
 }
 
 namespace {

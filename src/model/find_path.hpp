@@ -14,6 +14,10 @@ namespace fond_ladder::inline v0::detail {
 /// The same where the place is known.
 [[nodiscard]] std::string step_at(const TreeStore& store, Index node, std::size_t place);
 
+/// Refuses a tree so deep that the paths of all its nodes, each told whole, would be longer than anybody reads. Throws
+/// BadValue. Costs the number of nodes.
+void require_short_paths(const TreeStore& store);
+
 /// The nodes whose path ends in `path`, at most `most` of them, in no order; one whose whole path it is comes alone.
 [[nodiscard]] std::vector<Index> find_path(const TreeStore& store, std::string_view path, std::size_t most);
 

@@ -153,6 +153,9 @@ inline constexpr double most_claimed_pairs = 1e9;
 /// Pairs of siblings that lie over one another, which lint looks at at one size: milliseconds.
 inline constexpr std::size_t most_meetings = 100000;
 
+/// Letters of the paths of all nodes, where each is told whole: on n levels they are n times n.
+inline constexpr double most_path_letters = 2e8;
+
 /// Steps of looking for the nearest word: some milliseconds.
 inline constexpr std::size_t most_hint_steps = 4000000;
 

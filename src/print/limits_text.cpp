@@ -62,6 +62,8 @@ std::vector<Bound> bounds() {
       {"calls", "sizes of a climb", number(l::most_climbed), "every one is solved and kept"},
       {"calls", "modes of which every choice is looked at", number(l::most_chosen_modes), "each more doubles the work"},
       {"calls", "links that lead to a file to be written", number(l::most_links), "they may lead in a circle"},
+      {"calls", "letters of the paths of all nodes, where each is told whole", number(l::most_path_letters),
+       "those of n levels are n times n: the boxes as json or csv, and compare"},
       {"pictures", "a side", number(l::longest_picture) + " px", "the drawing library takes no more"},
       {"pictures", "all pixels", number(l::largest_picture), "half a gigabyte"},
       {told_in_part, "mistakes told, and looked for",

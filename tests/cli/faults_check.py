@@ -4,6 +4,7 @@ more: the exit status is 2 with one message that names the target, the old file 
 And where memory is short, the output is closed or full, or a signal comes at any moment.
 
   faults_check.py ROOT PROGRAM LIBRARY"""
+import contextlib
 import errno
 import os
 import pathlib
@@ -14,8 +15,11 @@ import signal
 import subprocess
 import sys
 import tempfile
+import threading
 import time
 import unittest
+import urllib.error
+import urllib.request
 
 ROOT, PROGRAM, LIBRARY = (pathlib.Path(word).resolve() for word in sys.argv[1:4])
 CONSOLE = ROOT / "examples/console.scene.json"
@@ -161,6 +165,90 @@ class Faults(unittest.TestCase):
                             self.assert_same(name, target.read_bytes(), whole)
                         self.assertEqual(set(self.folder.iterdir()), {target})
             target.unlink()
+
+    def test_files_larger_than_they_may_be_leave_the_old_one(self):
+        """As with a quota: the system refuses to write on. And a limit of the program's time."""
+        for name, command in WRITES.items():
+            target = self.folder / name
+            old = set() if name.startswith("start") else {target}  # that one never writes over a file
+            for file in old:
+                file.write_bytes(OLD)
+            done = subprocess.run([PROGRAM, *map(str, command), str(target)], capture_output=True, text=True, check=False,
+                                  preexec_fn=lambda: resource.setrlimit(resource.RLIMIT_FSIZE, (100, 100)))
+            with self.subTest(name):
+                self.assertEqual(done.returncode, 2, done.stderr)
+                self.assertIn(f"{target}: the file could not be written: File too large", done.stderr)
+                self.assertEqual(set(self.folder.iterdir()), old)
+                for file in old:
+                    self.assertEqual(file.read_bytes(), OLD)
+            target.unlink(missing_ok=True)
+        endless = ["map", CONSOLE, "--width", "1..30000", "--height", "1..30000", "-o", str(self.folder / "map.svg")]
+        done = subprocess.run([PROGRAM, *map(str, endless)], capture_output=True, text=True, check=False,
+                              preexec_fn=lambda: resource.setrlimit(resource.RLIMIT_CPU, (1, 5)))
+        self.assertEqual((done.returncode, done.stderr[-25:]), (-signal.SIGXCPU, "fond-ladder: interrupted\n"))
+        self.assertEqual(list(self.folder.iterdir()), [])
+
+    def test_a_clock_that_jumps_changes_nothing(self):
+        jumps = {"LD_PRELOAD": str(LIBRARY), "FOND_LADDER_CLOCK_JUMPS": "1"}
+        for words in (["measure", CONSOLE, "--at", "900x600"], ["check", QUICK], ["lint", QUICK], ["tidy", CONSOLE],
+                      ["climb", QUICK], ["report", QUICK, "-o", "-"], ["draw", CONSOLE, "--at", "900x600", "--as", "svg", "-o", "-"]):
+            calm, jumping = call(words), call(words, jumps)
+            self.assertEqual((calm.returncode, calm.stdout), (jumping.returncode, jumping.stdout), words)
+        timed = call(["check", QUICK, "--junit", self.folder / "junit.xml"], jumps)
+        self.assertEqual(timed.returncode, call(["check", QUICK]).returncode)
+        for seconds in re.findall(r'time="([^"]+)"', (self.folder / "junit.xml").read_text()):
+            self.assertTrue(0 <= float(seconds) < 60, seconds)
+
+    def test_a_scene_that_changes_while_preview_reads_it(self):
+        scene = self.folder / "changing.scene.json"
+        texts = [CONSOLE.read_bytes(), QUICK.read_bytes()]
+        scene.write_bytes(texts[0])
+        server = subprocess.Popen([PROGRAM, "preview", scene], stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True,
+                                  env={**os.environ, "LD_PRELOAD": str(LIBRARY), "FOND_LADDER_CLOCK_JUMPS": "1"})
+        try:
+            address = re.search(r"http://\S+/", server.stdout.readline())[0]
+            stop = threading.Event()
+
+            def change():
+                dice = random.Random(20261127)
+                while not stop.is_set():
+                    text = dice.choice(texts)
+                    how = dice.randrange(4)
+                    if how == 0:  # in pieces
+                        with scene.open("wb", buffering=0) as file:
+                            for begin in range(0, len(text), 700):
+                                file.write(text[begin:begin + 700])
+                    elif how == 1:
+                        scene.write_bytes(text)
+                    elif how == 2:
+                        (self.folder / "next").write_bytes(text)
+                        (self.folder / "next").replace(scene)
+                    else:
+                        scene.unlink(missing_ok=True)
+
+            changing = threading.Thread(target=change)
+            changing.start()
+            whole = 0
+            for _ in range(300):
+                with contextlib.suppress(urllib.error.HTTPError), urllib.request.urlopen(address + "scene", timeout=20) as answer:
+                    text = answer.read()
+                    self.assertTrue(any(known.startswith(text) for known in texts), text[:80])
+                    whole += text in texts
+                with urllib.request.urlopen(address, timeout=20) as answer:
+                    self.assertIn(b"</html>", answer.read()[-20:])
+                self.assertIsNone(server.poll())
+            stop.set()
+            changing.join()
+            self.assertGreater(whole, 0)
+            scene.write_bytes(texts[0])
+            text, until = b"", time.monotonic() + 20  # it looks at the file now and then
+            while text != texts[0] and time.monotonic() < until:
+                with urllib.request.urlopen(address + "scene", timeout=20) as answer:
+                    text = answer.read()
+            self.assertEqual(text, texts[0])
+        finally:
+            server.kill()
+            server.communicate()
 
     def test_of_two_writers_one_wins(self):
         target = self.folder / "house.png"

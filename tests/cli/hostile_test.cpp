@@ -276,6 +276,29 @@ TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
   }
 }
 
+/// On n levels the paths of all nodes are n times n letters: where each is told whole, they are counted first.
+TEST(Hostile, PathsOfDeepTreesAreCountedBeforeTheyAreTold) {
+  const auto levels = [](int many) {
+    std::string text = R"({"kind": "box", "name": "leaf"})";
+    for (int i = 0; i < many; ++i)
+      text = R"({"kind": "row", "name": "aaaaaaaaaaaaaaaaaaa", "children": [)" + std::move(text) + "]}";
+    return R"({"format": 1, "ladder": {"width": [100, 101]}, "root": )" + text + "}";
+  };
+  const std::string deep = levels(4500), less = levels(300);
+  for (const auto& words : {std::vector<std::string>{"measure", "-", "--at", "9x9", "--format", "json"},
+                            std::vector<std::string>{"measure", "-", "--at", "9x9", "--format", "csv"},
+                            std::vector<std::string>{"compare", "-", "--try", "leaf.width=3"}}) {
+    const Result refused = run(words, deep);
+    EXPECT_EQ(refused.status, 2);
+    EXPECT_EQ(refused.out, "");
+    EXPECT_THAT(refused.err, ::testing::HasSubstr("the nodes lie so deep that their paths are 202,6"));
+    EXPECT_THAT(refused.err,
+                ::testing::HasSubstr(" letters, and 200,000,000 can be told; the table of measure names them shorter"));
+    EXPECT_LE(run(words, less).status, 1);
+  }
+  EXPECT_EQ(run({"measure", "-", "--at", "9x9"}, deep).status, 0);
+}
+
 /// The nearest neighbours of what is refused.
 TEST(Hostile, WhatIsAllowedIsTested) {
   const json scene{{"format", 1},

@@ -3,7 +3,7 @@
 // A file system that fails: preloaded into the program, it lets the k-th call fail that makes, writes, closes or
 // renames a file, FOND_LADDER_FAIL_AT being k and FOND_LADDER_FAIL_WITH the number of the error. Files that are only
 // read, pipes and devices do not count. When it has failed it makes the file FOND_LADDER_FAILED, so that whoever counts
-// knows.
+// knows. And with FOND_LADDER_CLOCK_JUMPS the time of day is an hour ahead or behind, each time another.
 #include <dlfcn.h>
 #include <fcntl.h>
 #include <sys/stat.h>
@@ -15,6 +15,7 @@
 #include <cstdarg>
 #include <cstdio>
 #include <cstdlib>
+#include <ctime>
 
 namespace {
 
@@ -80,6 +81,14 @@ int fchmod(int file, mode_t mode) {
 }
 int rename(const char* from, const char* to) {
   return fails() ? -1 : static_cast<int>(::syscall(SYS_renameat, AT_FDCWD, from, AT_FDCWD, to));
+}
+
+int clock_gettime(clockid_t clock, struct timespec* time) {
+  const auto got = static_cast<int>(::syscall(SYS_clock_gettime, clock, time));
+  static std::atomic<long> asked{0};
+  if (clock == CLOCK_REALTIME && std::getenv("FOND_LADDER_CLOCK_JUMPS") != nullptr)
+    time->tv_sec += ++asked % 2 == 0 ? 3600 : -3600;
+  return got;
 }
 
 }  // extern "C"

@@ -8,6 +8,8 @@
 #include <cmath>
 #include <map>
 
+#include "model/find_path.hpp"
+#include "model/path_numbers.hpp"
 #include "verify/compare/count_settings.hpp"
 #include "verify/ladder/rungs.hpp"
 #include "verify/measure/same.hpp"
@@ -35,36 +37,30 @@ std::map<std::string, NodeId> alone_by_name(const Tree& tree) {
   return found;
 }
 
-/// A path without the steps' first indexes: `tag` of `tag[0]`, so that one node that became several is paired with the
-/// first of them.
-std::string path_of_first(const std::string& path) {
-  std::string plain;
-  for (std::size_t at = 0; at < path.size();) {
-    const bool is_first = path.compare(at, 3, "[0]") == 0;
-    if (!is_first) plain += path[at];
-    at += is_first ? 3 : 1;
-  }
-  return plain;
+/// A step as it is.
+std::string as_it_is(std::string step) {
+  return step;
+}
+/// A step without a first index: `tag` of `tag[0]`, so that one node that became several is paired with the first of
+/// them.
+std::string as_first(std::string step) {
+  if (step.ends_with("[0]")) step.resize(step.size() - 3);
+  return step;
 }
 
 std::vector<Pairing> pairings(const Tree& first, const Tree& second) {
-  std::map<std::string, NodeId> by_path, by_first;
-  for (const NodeId node : second.nodes()) {
-    by_path[second.path(node)] = node;
-    by_first.try_emplace(path_of_first(second.path(node)), node);
-  }
   std::map<NodeId, NodeId> partners{{first.root(), second.root()}}, taken{{second.root(), first.root()}};
-  for (const NodeId node : first.nodes()) {
-    const auto at = by_path.find(first.path(node));
-    if (at == by_path.end() || taken.contains(at->second) || partners.contains(node)) continue;
-    partners[node] = at->second;
-    taken[at->second] = node;
-  }
-  for (const NodeId node : first.nodes()) {
-    const auto at = by_first.find(path_of_first(first.path(node)));
-    if (at == by_first.end() || taken.contains(at->second) || partners.contains(node)) continue;
-    partners[node] = at->second;
-    taken[at->second] = node;
+  for (const auto& read : {as_it_is, as_first}) {
+    PathNumbers numbers;
+    const auto here = numbers.of(first, read), there = numbers.of(second, read);
+    std::map<PathNumbers::Number, NodeId> by_path;
+    for (const NodeId node : second.nodes()) by_path.try_emplace(there.at(node), node);
+    for (const NodeId node : first.nodes()) {
+      const auto at = by_path.find(here.at(node));
+      if (at == by_path.end() || taken.contains(at->second) || partners.contains(node)) continue;
+      partners[node] = at->second;
+      taken[at->second] = node;
+    }
   }
   const auto here = alone_by_name(first), there = alone_by_name(second);
   for (const auto& [name, node] : here) {
@@ -196,6 +192,7 @@ class Comparer {
 
 Comparison compare(const Variant& first, const Variant& second, const std::vector<Rung>& rungs,
                    const ShareDone& progress) {
+  for (const Variant* one : {&first, &second}) detail::require_short_paths(one->scene.tree.store());
   Comparer comparer(first, second);
   const std::vector<Rung> all = rungs.empty() ? rungs_of(first.scene.ladder) : rungs;
   for (std::size_t i = 0; i < all.size(); ++i) {

@@ -6,20 +6,14 @@
 
 #include "model/key_table.hpp"
 #include "model/origins.hpp"
+#include "model/path_numbers.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
-/// A path with every copy's index taken away, so that all copies have the same.
-std::string without_indices(const std::string& path) {
-  std::string plain;
-  bool inside = false;
-  for (const char c : path) {
-    if (c == '[') inside = true;
-    if (!inside) plain += c;
-    if (c == ']') inside = false;
-  }
-  return plain;
+/// A step with a copy's index taken away, so that all copies have the same.
+std::string without_index(const std::string& step) {
+  return step.substr(0, step.find('['));
 }
 
 }  // namespace
@@ -29,19 +23,21 @@ std::size_t count_settings(const Scene& scene) {
   std::set<Place> places;
   const auto counts = [](std::string_view key) { return key != "kind" && key != "name" && key != "text"; };
   const auto table = key_table();
+  const auto paths = PathNumbers().of(scene.tree, without_index);
+  const auto of_copies = PathNumbers().of(scene.tree, [](const std::string& step) { return step; });
+  const auto text_of = [](PathNumbers::Number path) { return std::to_string(path); };
   for (const NodeId node : scene.tree.nodes()) {
-    const std::string path = without_indices(scene.tree.path(node));
     const Keys keys = scene.tree.keys(node);
     std::vector<Source> sources(table.size(), Source::own);
-    std::vector<std::string> at(table.size(), path);
+    std::vector<std::string> at(table.size(), text_of(paths.at(node)));
     if (scene.origins) {
       for (const auto& said : scene.origins->of(node)) {
         sources[said.key] = said.source;
         const std::string& name = scene.origins->name_at(said.name);
-        if (said.source == Source::each) at[said.key] = path.substr(0, path.rfind('/'));
+        if (said.source == Source::each) at[said.key] = text_of(paths.at(scene.tree.parent(node)));
         if (said.source == Source::shared) at[said.key] = name;
-        if (said.source == Source::copies) at[said.key] = scene.tree.path(node);  // an item is of one copy
-        if (said.source == Source::part) at[said.key] = name + "/" + without_indices(scene.tree.step(node));
+        if (said.source == Source::copies) at[said.key] = text_of(of_copies.at(node));  // an item is of one copy
+        if (said.source == Source::part) at[said.key] = name + "/" + without_index(scene.tree.step(node));
       }
     }
     for (std::size_t i = 0; i < table.size(); ++i) {
@@ -50,7 +46,7 @@ std::size_t count_settings(const Scene& scene) {
     }
   }
   for (const When& when : scene.whens) {
-    const std::string at = without_indices(scene.tree.path(when.node)) + " " + when.name;
+    const std::string at = text_of(paths.at(when.node)) + " " + when.name;
     for (std::size_t i = 0; i < table.size(); ++i) {
       const std::string_view name = table[i].name;
       if (when.change.says_at(i) && (counts(name) || name == "kind"))
