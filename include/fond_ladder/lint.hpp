@@ -35,6 +35,7 @@ struct Lint {
   Span widths;
   std::size_t rungs = 0;          ///< sizes looked at, in each variant
   std::vector<Finding> findings;  ///< by what is odd, then in the order of the file
+  std::string in_part;            ///< what was not looked at, of very many; empty where all was
   /// Settings that are asleep in some ranges: worth knowing, nothing to cure.
   std::vector<Finding> remarks;
 };

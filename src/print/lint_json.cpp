@@ -25,6 +25,7 @@ void write_findings(JsonWriter& json, std::string_view key, const std::vector<Fi
 
 void write_lint(JsonWriter& json, const Lint& told) {
   json.number("sizes", told.rungs);
+  if (!told.in_part.empty()) json.text("in_part", told.in_part);
   write_findings(json, "findings", told.findings);
   write_findings(json, "asleep", told.remarks);
 }

@@ -45,6 +45,7 @@ std::ostream& operator<<(std::ostream& out, const Lint& told) {
     out << told.findings.size() << (told.findings.size() == 1 ? " finding\n" : " findings\n");
   }
   for (const std::string& line : told.about) out << printable(line) << '\n';
+  if (!told.in_part.empty()) out << printable(told.in_part) << '\n';
   for (const Finding& one : told.findings) {
     out << '\n';
     print(out, one, told.widths);

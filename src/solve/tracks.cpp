@@ -265,8 +265,20 @@ void raise_by_content(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingCla
     child.crosses_share = std::ranges::any_of(own, [](const SizedTrackOf<N>& t) { return t.max == TrackWay::share; });
   }
   std::ranges::sort(crossing, [](const CrossingClaimOf<N>& a, const CrossingClaimOf<N>& b) {
-    return a.crosses_share != b.crosses_share ? b.crosses_share : a.count < b.count;
+    if (a.crosses_share != b.crosses_share) return b.crosses_share;
+    return a.count != b.count ? a.count < b.count : a.first < b.first;
   });
+  // What more space would give to a track is never less: of several in the same tracks the larger claims decide.
+  std::size_t kept = 0;
+  for (std::size_t i = 1; i < crossing.size(); ++i) {
+    CrossingClaimOf<N>& last = crossing[kept];
+    if (crossing[i].first == last.first && crossing[i].count == last.count) {
+      last.claim = both_of(last.claim, crossing[i].claim);
+    } else {
+      crossing[++kept] = crossing[i];
+    }
+  }
+  if (!crossing.empty()) crossing.erase(crossing.begin() + static_cast<std::ptrdiff_t>(kept) + 1, crossing.end());
   const auto all = std::span<const CrossingClaimOf<N>>(crossing);
   std::size_t first = 0;
   while (first < all.size() && !all[first].crosses_share) {

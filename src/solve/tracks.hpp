@@ -24,6 +24,12 @@ struct TrackRequestOf {
   N max_content = 0;  ///< as it would like to be
 };
 
+/// What two ask together of the same tracks: in each sense as much as the one who asks more.
+template <class N>
+[[nodiscard]] TrackRequestOf<N> both_of(const TrackRequestOf<N>& a, const TrackRequestOf<N>& b) {
+  return {most_of(a.minimum, b.minimum), most_of(a.min_content, b.min_content), most_of(a.max_content, b.max_content)};
+}
+
 template <class N>
 struct SizedTrackOf {
   TrackWay min = TrackWay::content, max = TrackWay::content;
@@ -44,12 +50,11 @@ struct SizedTrackOf {
 /// Enters the claim of a child that stands in one track.
 template <class N>
 void claim_alone(SizedTrackOf<N>& track, const TrackRequestOf<N>& claim) {
-  track.claim = {most_of(track.claim.minimum, claim.minimum), most_of(track.claim.min_content, claim.min_content),
-                 most_of(track.claim.max_content, claim.max_content)};
+  track.claim = both_of(track.claim, claim);
   track.claimed = true;
 }
 
-/// A child that crosses more than one track.
+/// A child that crosses more than one track, or all that cross the same ones.
 template <class N>
 struct CrossingClaimOf {
   std::uint32_t first = 0, count = 0;

@@ -295,9 +295,9 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
   for (const LintedVariant& one : looked)
     too_many.insert(one.sightings.too_many().begin(), one.sightings.too_many().end());
   if (!too_many.empty()) {
-    told.about.push_back("at each size only " + in_thousands(static_cast<double>(limits::most_meetings)) +
-                         " pairs of siblings that lie over one another are looked at, and " +
-                         scene.tree.tail(*too_many.begin()) + " has more");
+    told.in_part = "at each size only " + in_thousands(static_cast<double>(limits::most_meetings)) +
+                   " pairs of siblings that lie over one another are looked at, and " +
+                   scene.tree.tail(*too_many.begin()) + " has more";
   }
   told.widths = scene.ladder.width;
   told.rungs = rungs.size();
