@@ -171,7 +171,6 @@ FAMILIES = {
 # What may grow by more than an exponent of 1.2, and why.
 LARGER = {
     "measure as JSON, n levels": 2.0,  # every node says its whole path
-    "measure, n that span n columns": 1.95,  # each child takes part in sizing every column
     "check shown(*), n levels": 2.0,  # whether one lies behind another is asked of each pair
     "check shown(*), row of n": 2.0,
     "compare, n levels": 2.0,  # what differs is told by whole paths

@@ -33,6 +33,7 @@ class Child {
   }
   [[nodiscard]] N inset_up() const {
     if constexpr (plain) return 0;
+    if (const Sides* outward = outward_inset()) return outward->sum();
     return view_.edges_up(node_).inset[axis].sum();
   }
   /// With `flip`, the margin towards the far edge comes first.
@@ -43,6 +44,7 @@ class Child {
   }
   [[nodiscard]] N inset_down() const {
     if constexpr (plain) return 0;
+    if (const Sides* outward = outward_inset()) return outward->sum();
     return view_.edges_down(node_).inset[axis].sum();
   }
   /// Which margins are automatic: bit 1 the one ahead, bit 2 the one behind.
@@ -114,6 +116,7 @@ class Child {
   }
 
  private:
+  [[nodiscard]] const Sides* outward_inset() const { return axis == x_axis ? view_.outward_inset(node_) : nullptr; }
   void resolve(N whole, BoundsOf<N>& found) const {
     const Keys& keys = view_.keys(node_);
     const Limit& least = keys.least_on(axis);

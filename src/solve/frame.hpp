@@ -118,6 +118,13 @@ class ViewOf {
     const Index place = extra_[node];
     return (place & of_solver) == 0 ? resolved_[place] : own_resolved(place & ~of_solver);
   }
+  /// What its parent sees of its insets sideways, where its own ranges give it others inside; else null.
+  [[nodiscard]] const Sides* outward_inset(Index node) const {
+    const Index place = extra_[node];
+    if ((place & of_solver) == 0) return nullptr;
+    const OwnRecord& record = own_[place & ~of_solver];
+    return record.odd && !traits(node).percent_edges ? &record.plain_inset : nullptr;
+  }
   /// A leaf that its parent settles: see leaf.hpp.
   [[nodiscard]] bool is_settled(Index node) const { return all_true(traits(node).passive, child_count(node) == 0); }
   /// Whether something lies in a node: a child in its flow, or measured content.

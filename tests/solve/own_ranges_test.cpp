@@ -8,6 +8,7 @@
 #include <gtest/gtest.h>
 
 #include "fond_ladder/fond_ladder.hpp"
+#include "fond_ladder/ledger.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "solve/passes.hpp"
 #include "support/random_scenes.hpp"
@@ -52,6 +53,40 @@ TEST(OwnRanges, CountOutwardAsWhileNoneHold) {
   const Scene stretched = column("c").holds(card("a"));
   EXPECT_EQ(solve(stretched, {300, {}})["a"], (Rect{0, 0, 300, 100}));
   EXPECT_EQ(solve(stretched, {299, {}})["a"], (Rect{0, 0, 299, 70})) << "the height is that of the form that holds";
+}
+
+/// What is read off a solve counts a node's padding as the solve did: sideways that of its plain form.
+TEST(OwnRanges, AreAccountedForAsWhileNoneHold) {
+  const auto deep = [](const std::string& name) {
+    return row(name)
+        .padding(10)
+        .ranges(tight_below_300)
+        .when("tight", column().padding(200))
+        .holds(box("photo").natural(80, 60));
+  };
+  const Scene scenes[] = {
+      row("r").across(Across::start).holds(deep("narrow").width(240).shrink(0), deep("wide").weight(1)),
+      row("r").holds(deep("by_content"), deep("grows").grow(1)),
+      column("r").holds(deep("stretched"), deep("started").self(Across::start)),
+      grid("r").columns({content, fr(1)}).holds(deep("first"), deep("second"), deep("third").span(2, 1)),
+      stack("r").holds(deep("pinned").pin(Pin{.right = 4}), deep("filled")),
+  };
+  for (const Scene& scene : scenes) {
+    for (const double width : {0.0, 150.0, 400.0, 900.0}) {
+      SceneSolver solver(scene);
+      const Solution solution = solver.solve({width, 200});
+      for (const NodeId node : solution.tree().nodes()) {
+        const Ledger account = ledger(solution, node);
+        EXPECT_TRUE(account.adds_up()) << width << "\n" << account;
+      }
+      if (solution.kind(scene.tree.root()) != Kind::grid) continue;
+      const auto columns = solution.tracks(solution.tree().root()).columns;
+      for (const auto& [name, track] : {std::pair("first", 0U), std::pair("second", 1U)}) {
+        EXPECT_EQ(solution[name].x, columns.at(track).at) << width;
+        EXPECT_EQ(solution[name].width, columns.at(track).size) << width;
+      }
+    }
+  }
 }
 
 TEST(OwnRanges, TheNearestDeclarationOfANameCountsAndLaterBeatsEarlier) {

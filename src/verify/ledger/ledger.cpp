@@ -170,8 +170,13 @@ class Accountant {
   [[nodiscard]] std::string least_words(const ChildAccount& child, Axis axis) const {
     if (child.portion.least <= 0) return "";
     if (view_.traits(child.node).min_given(axis)) return axis == x_axis ? "min_width" : "min_height";
-    const double inset = view_.edges_down(child.node).inset[axis].sum();
-    return same(child.portion.least, inset) ? "padding" : "content";
+    return same(child.portion.least, inset_seen(child.node, axis)) ? "padding" : "content";
+  }
+
+  /// The insets of a node as its parent counts them.
+  [[nodiscard]] double inset_seen(Index node, Axis axis) const {
+    const detail::Sides* outward = axis == x_axis ? view_.outward_inset(node) : nullptr;
+    return (outward != nullptr ? *outward : view_.edges_down(node).inset[axis]).sum();
   }
 
   [[nodiscard]] std::string why_on_line(const ChildAccount& child, const LedgerEntry& entry, const LedgerLine& line,
@@ -433,8 +438,7 @@ class Accountant {
   [[nodiscard]] std::vector<std::string> content_words() const {
     std::vector<std::string> words;
     const Kind kind = solution_.kind(node_);
-    const double inset_x = view_.edges_down(index_).inset[x_axis].sum(),
-                 inset_y = view_.edges_down(index_).inset[y_axis].sum();
+    const double inset_x = inset_seen(index_, x_axis), inset_y = inset_seen(index_, y_axis);
     if (const auto* text = dynamic_cast<const LinedText*>(view_.content(index_))) {
       const auto lines = text->lines_at(view_.inner_size(index_, x_axis)).size();
       const auto [least, most] = text->widths();
