@@ -90,7 +90,7 @@ class MeasurePrinter {
 
   void print(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds) {
     const SolvedScene measured{scene, solution, asked};
-    if (call_.format != Format::table) detail::require_short_paths(solution.tree().store());
+    if (tells_all_paths()) detail::require_short_paths(solution.tree().store());
     const bool is_first = std::exchange(is_first_, false);  // nothing is begun before there is an answer
     if (call_.format == Format::csv) {
       if (is_first) print_boxes_csv_head(out_);
@@ -124,6 +124,11 @@ class MeasurePrinter {
   }
 
  private:
+  /// Whether each node is named by its whole path.
+  [[nodiscard]] bool tells_all_paths() const {
+    return call_.format != Format::table && call_.settings.empty() && !drop_ && points_.empty();
+  }
+
   [[nodiscard]] std::vector<Solution::NodeBox> boxes(const Solution& solution) const {
     return density_ ? solution.snapped(*density_) : solution.boxes();
   }

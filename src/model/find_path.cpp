@@ -27,16 +27,16 @@ void require_short_paths(const TreeStore& store) {
   std::vector<std::pair<Index, double>> open{{0, -1}};  // nodes, and how long the paths of their parents are
   double all = 0;
   while (!open.empty()) {
-    const std::pair<Index, double> one = open.back();
-    const Index node = one.first;
+    const Index node = open.back().first;
+    const double above = open.back().second;
     open.pop_back();
-    const double length = one.second + 1 + static_cast<double>(step_of(store, node).size());
+    const double length = above + 1 + static_cast<double>(step_of(store, node).size());
     all += length;
     store.for_each_child(node, [&](Index child) { open.emplace_back(child, length); });
   }
   if (all <= limits::most_path_letters) return;
-  throw BadValue("the nodes lie so deep that their paths are " + in_thousands(all) + " letters, and " +
-                 in_thousands(limits::most_path_letters) + " can be told; the table of measure names them shorter");
+  throw BadValue("the paths of all nodes are " + in_thousands(all) + " letters together, and " +
+                 in_thousands(limits::most_path_letters) + " can be told; the table of measure tells their last steps");
 }
 
 namespace {

@@ -14,8 +14,8 @@ namespace fond_ladder::inline v0::detail {
 /// The same where the place is known.
 [[nodiscard]] std::string step_at(const TreeStore& store, Index node, std::size_t place);
 
-/// Refuses a tree so deep that the paths of all its nodes, each told whole, would be longer than anybody reads. Throws
-/// BadValue. Costs the number of nodes.
+/// Refuses a tree the paths of whose nodes, each told whole, would be longer than anybody reads, which those of n
+/// levels soon are. Throws BadValue. Costs the number of nodes.
 void require_short_paths(const TreeStore& store);
 
 /// The nodes whose path ends in `path`, at most `most` of them, in no order; one whose whole path it is comes alone.

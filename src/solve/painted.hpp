@@ -88,7 +88,7 @@ class PaintingSeen {
  private:
   struct OfNode {
     Lens<N> lens;
-    std::size_t ahead = 0;  // covers that are painted before all that is in it is
+    std::size_t ahead = 0;  // covers that are painted until all that is in it is painted
   };
 
   template <class SomeView>

@@ -256,6 +256,25 @@ void raise_shares(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingCla
   handout.step_of_shares(children, max_content, shares_with(by_max_content));
 }
 
+/// One claim of all that cross the same tracks, in the order in which they raise them. What more space would give to a
+/// track is never less: of several the larger claims decide.
+template <class N>
+void join_crossing(std::vector<CrossingClaimOf<N>>& crossing) {
+  std::ranges::sort(crossing, [](const CrossingClaimOf<N>& a, const CrossingClaimOf<N>& b) {
+    if (a.crosses_share != b.crosses_share) return b.crosses_share;
+    return a.count != b.count ? a.count < b.count : a.first < b.first;
+  });
+  std::size_t kept = 0;
+  for (const CrossingClaimOf<N>& one : crossing) {
+    if (kept > 0 && one.first == crossing[kept - 1].first && one.count == crossing[kept - 1].count) {
+      crossing[kept - 1].claim = both_of(crossing[kept - 1].claim, one.claim);
+    } else {
+      crossing[kept++] = one;
+    }
+  }
+  crossing.resize(kept);
+}
+
 template <class N>
 void raise_by_content(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Room asked,
                       TrackScratchOf<N>& scratch) {
@@ -264,21 +283,7 @@ void raise_by_content(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingCla
     const auto own = tracks.subspan(child.first, child.count);
     child.crosses_share = std::ranges::any_of(own, [](const SizedTrackOf<N>& t) { return t.max == TrackWay::share; });
   }
-  std::ranges::sort(crossing, [](const CrossingClaimOf<N>& a, const CrossingClaimOf<N>& b) {
-    if (a.crosses_share != b.crosses_share) return b.crosses_share;
-    return a.count != b.count ? a.count < b.count : a.first < b.first;
-  });
-  // What more space would give to a track is never less: of several in the same tracks the larger claims decide.
-  std::size_t kept = 0;
-  for (std::size_t i = 1; i < crossing.size(); ++i) {
-    CrossingClaimOf<N>& last = crossing[kept];
-    if (crossing[i].first == last.first && crossing[i].count == last.count) {
-      last.claim = both_of(last.claim, crossing[i].claim);
-    } else {
-      crossing[++kept] = crossing[i];
-    }
-  }
-  if (!crossing.empty()) crossing.erase(crossing.begin() + static_cast<std::ptrdiff_t>(kept) + 1, crossing.end());
+  join_crossing(crossing);
   const auto all = std::span<const CrossingClaimOf<N>>(crossing);
   std::size_t first = 0;
   while (first < all.size() && !all[first].crosses_share) {

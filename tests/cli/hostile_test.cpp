@@ -254,7 +254,7 @@ TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
        "this claim is longer than 4,000 words and marks; cut it into several"},
       {"stars without end",
        {{"claims", json::array_t(5000, "uncut(*)")}, {"root", many_likes}, {"shared", {{"s", {{"text", "x"}}}}}},
-       "the stars in the claims up to here stand for 5,002,667 nodes, and 5,000,000 can be looked at"},
+       "the stars in the claims up to here would be held against 5,002,667 nodes, and 5,000,000 is the most"},
       {"a claim of each with each with each",
        {{"claims", {"r/a[*].width + r/b[*].width <= r/c[*].width"}}, {"root", three_times(300)}},
        "in this claim, column 1: its stars stand for 27,000,000 choices of nodes, and 20,000,000 can be tested"},
@@ -291,12 +291,16 @@ TEST(Hostile, PathsOfDeepTreesAreCountedBeforeTheyAreTold) {
     const Result refused = run(words, deep);
     EXPECT_EQ(refused.status, 2);
     EXPECT_EQ(refused.out, "");
-    EXPECT_THAT(refused.err, ::testing::HasSubstr("the nodes lie so deep that their paths are 202,6"));
+    EXPECT_THAT(refused.err, ::testing::HasSubstr("the paths of all nodes are 202,6"));
     EXPECT_THAT(refused.err,
-                ::testing::HasSubstr(" letters, and 200,000,000 can be told; the table of measure names them shorter"));
+                ::testing::HasSubstr(
+                    " letters together, and 200,000,000 can be told; the table of measure tells their last steps"));
     EXPECT_LE(run(words, less).status, 1);
   }
   EXPECT_EQ(run({"measure", "-", "--at", "9x9"}, deep).status, 0);
+  // Where few paths are told, none are counted.
+  EXPECT_EQ(run({"measure", "-", "--at", "9x9", "--under", "1,1", "--format", "json"}, deep).status, 0);
+  EXPECT_EQ(run({"measure", "-", "--at", "9x9", "--settings", "leaf", "--format", "json"}, deep).status, 0);
 }
 
 /// The nearest neighbours of what is refused.
@@ -309,6 +313,21 @@ TEST(Hostile, WhatIsAllowedIsTested) {
                    {"root", three_times(60)}};
   const Result checked = run({"check", "-"}, scene.dump());
   EXPECT_EQ(checked.status, 0) << checked.out << checked.err;
+  // Of patterns that begin alike each node goes with its own kin: 6,000 choices of 36,000,000.
+  const auto cards = [](int many, int inside) {
+    json card{{"kind", "row"}, {"name", "card"}, {"copies", many}, {"children", json::array()}};
+    for (const char* name : {"a", "b"})
+      card["children"].push_back({{"kind", "box"}, {"name", name}, {"copies", inside}});
+    return json{{"format", 1},
+                {"ladder", {{"width", {10, 11}}}},
+                {"claims", {"*/a[*].width + *.height <= */b[*].width + *.height"}},
+                {"root", {{"kind", "column"}, {"name", "c"}, {"children", {card}}}}}
+        .dump();
+  };
+  EXPECT_EQ(run({"check", "-"}, cards(6000, 1)).status, 0);
+  const Result refused = run({"check", "-"}, cards(10, 1500));
+  EXPECT_EQ(refused.status, 2);
+  EXPECT_THAT(refused.err, ::testing::HasSubstr("its stars stand for 22,500,000 choices of nodes"));
 }
 
 /// Beyond the last of the limits nothing is refused, and what is told says that it is not all.
@@ -325,18 +344,27 @@ TEST(Hostile, WhatIsToldInPartIsSaidToBe) {
   const Result drawn = run({"draw", "-", "-o", "-", "--as", "svg", "--at", "100x50"}, row_of(21000));
   EXPECT_EQ(drawn.status, 0);
   EXPECT_THAT(drawn.err, ::testing::HasSubstr("nodes were left out"));
-  const auto linted = [](int boxes) {
-    const json one{{"kind", "box"}, {"copies", boxes}, {"cell", {0, 0}}, {"width", 9}, {"height", 9}};
-    const json grid{{"kind", "grid"}, {"name", "bed"}, {"children", {one}}};
-    const std::string scene = json{{"format", 1}, {"ladder", {{"width", {100, 101}}}}, {"root", grid}}.dump();
+  // All in one cell of a bed: 447 of them are 99,681 pairs, 448 are 100,128, and 300 in each of three beds 134,550.
+  const auto linted = [](std::initializer_list<int> beds) {
+    json all;
+    for (const int boxes : beds) {
+      const json one{{"kind", "box"}, {"copies", boxes}, {"cell", {0, 0}}, {"width", 9}, {"height", 9}};
+      all.push_back({{"kind", "grid"}, {"name", "bed" + std::to_string(all.size())}, {"children", {one}}});
+    }
+    const json root{{"kind", "column"}, {"children", all}};
+    const std::string scene = json{{"format", 1}, {"ladder", {{"width", {100, 101}}}}, {"root", root}}.dump();
+    const std::string out = run({"lint", "-"}, scene).out;
     const json told = json::parse(run({"lint", "-", "--format", "json"}, scene).out)["answers"][0];
-    EXPECT_EQ(told.contains("in_part"), boxes > 447);
-    return run({"lint", "-"}, scene).out;
+    const std::string said = told.value("in_part", "");
+    EXPECT_THAT(out, ::testing::HasSubstr(said));
+    return said;
   };
   const std::string said =
-      "\nat each size only 100,000 pairs of siblings that lie over one another are looked at, and bed has more\n";
-  EXPECT_THAT(linted(448), ::testing::HasSubstr(said));
-  EXPECT_THAT(linted(447), ::testing::Not(::testing::HasSubstr("100,000")));
+      "lint looks at the first 100,000 pairs of siblings that lie over one another at each size; from ";
+  EXPECT_EQ(linted({448}), said + "bed0 on there are more");
+  EXPECT_EQ(linted({447}), "");
+  EXPECT_EQ(linted({300, 300, 300}), said + "bed2 on there are more");
+  EXPECT_EQ(linted({300, 300}), "");
 }
 
 TEST(Hostile, WhatIsDeepOrWideAndNoMoreIsRead) {

@@ -291,9 +291,9 @@ class SceneReader : private ObjectReader {
       held_against += stars * static_cast<double>(scene.tree.size());
       if (held_against > limits::most_claimed_nodes) {
         faults_.add(document_, id,
-                    "the stars in the claims up to here stand for " + in_thousands(held_against) + " nodes, and " +
-                        in_thousands(static_cast<double>(limits::most_claimed_nodes)) +
-                        " can be looked at; claim less of each node, or keep claims in several files");
+                    "the stars in the claims up to here would be held against " + in_thousands(held_against) +
+                        " nodes, and " + in_thousands(static_cast<double>(limits::most_claimed_nodes)) +
+                        " is the most; claim less of each node, or keep claims in several files");
         return;
       }
       try {

@@ -29,10 +29,34 @@ class Costs {
   }
 
  private:
+  /// Of one node of each set. One whose pattern begins as that of a later one does is counted by the node that these
+  /// words stand for: `ways` are those in which the sets ahead go with each node of a set.
   [[nodiscard]] double choices_of(const std::vector<std::size_t>& sets) const {
-    double product = 1;
-    for (const std::size_t set : sets) product *= static_cast<double>(terms_.sets[set].nodes.size());
-    return product;
+    std::vector<std::vector<double>> ways;
+    for (const std::size_t set : sets) ways.emplace_back(terms_.sets[set].nodes.size(), 1.0);
+    double all = 1;
+    for (std::size_t i = 0; i < sets.size(); ++i) {
+      if (take_into_later(sets, i, ways)) continue;
+      double sum = 0;
+      for (const double way : ways[i]) sum += way;
+      all *= sum;
+    }
+    return all;
+  }
+  [[nodiscard]] bool take_into_later(const std::vector<std::size_t>& sets, std::size_t i,
+                                     std::vector<std::vector<double>>& ways) const {
+    for (std::size_t later = i + 1; later < sets.size(); ++later) {
+      for (const SharedStart& shared : terms_.shared_starts) {
+        const SharedStart::Side* side = shared.side(sets[i], sets[later]);
+        if (side == nullptr) continue;
+        std::map<NodeId, double> under;
+        for (std::size_t place = 0; place < ways[i].size(); ++place) under[side->starts[place]] += ways[i][place];
+        const std::vector<NodeId>& starts = shared.side(sets[later], sets[i])->starts;
+        for (std::size_t place = 0; place < starts.size(); ++place) ways[later][place] *= under[starts[place]];
+        return true;
+      }
+    }
+    return false;
   }
 
   /// Those that functions make in one test.

@@ -90,14 +90,16 @@ std::size_t common_start(const std::vector<std::string_view>& a, const std::vect
   return common;
 }
 
-/// The nodes so many levels above those of a set.
-std::vector<NodeId> above(const std::vector<NodeId>& nodes, std::size_t levels, const Tree& tree) {
-  std::vector<NodeId> found;
-  for (NodeId node : nodes) {
-    for (std::size_t i = 0; i < levels; ++i) node = tree.parent(node);
-    found.push_back(node);
+/// A set whose nodes lie so many levels below those that the common words stand for.
+SharedStart::Side side_of(std::size_t set, const std::vector<NodeId>& nodes, std::size_t levels, const Tree& tree) {
+  SharedStart::Side side{set};
+  for (std::size_t place = 0; place < nodes.size(); ++place) {
+    NodeId start = nodes[place];
+    for (std::size_t i = 0; i < levels; ++i) start = tree.parent(start);
+    side.starts.push_back(start);
+    side.places.try_emplace(start, place, place).first->second.second = place + 1;
   }
-  return found;
+  return side;
 }
 
 }  // namespace
@@ -111,8 +113,8 @@ void find_shared_starts(ClaimTerms& terms, const Tree& tree) {
       const auto others = steps_of(terms.sets[k].pattern);
       const std::size_t common = common_start(steps, others);
       if (common == 0) continue;
-      terms.shared_starts.push_back({i, k, above(terms.sets[i].nodes, steps.size() - common, tree),
-                                     above(terms.sets[k].nodes, others.size() - common, tree)});
+      terms.shared_starts.push_back({side_of(i, terms.sets[i].nodes, steps.size() - common, tree),
+                                     side_of(k, terms.sets[k].nodes, others.size() - common, tree)});
     }
   }
 }

@@ -5,8 +5,10 @@
 // quantities: terms point to places in that list, so that a test is arithmetic on a list of values.
 
 #include <array>
+#include <map>
 #include <memory>
 #include <string>
+#include <utility>
 #include <vector>
 
 #include "fond_ladder/claim.hpp"
@@ -76,9 +78,20 @@ struct NodeSet {
 /// Two sets whose patterns begin with the same words up to a star, as `cards/*` and `cards/*/button`: these words mean
 /// the same node in both.
 struct SharedStart {
-  std::size_t first = 0, second = 0;  // sets
-  /// One a node of each set: the node that the common words stand for.
-  std::vector<NodeId> of_first{}, of_second{};
+  /// One of the two.
+  struct Side {
+    std::size_t set = 0;
+    std::vector<NodeId> starts{};  ///< one a node of the set: the node that the common words stand for
+    /// Between which places of the set the nodes of each start stand, the last one behind them.
+    std::map<NodeId, std::pair<std::size_t, std::size_t>> places{};
+  };
+  Side first, second;
+
+  /// The side of a set, where the other one is that of another set; null where they are others.
+  [[nodiscard]] const Side* side(std::size_t set, std::size_t other) const {
+    if (first.set == set && second.set == other) return &first;
+    return second.set == set && first.set == other ? &second : nullptr;
+  }
 };
 
 struct ClaimTerms {

@@ -42,6 +42,19 @@ void refuse_habits(std::string_view text, std::size_t at) {
   }
 }
 
+/// What stands last ahead of a comparison: behind other comparisons, the words between conditions, and brackets that
+/// are open still.
+std::string_view side_ahead(std::string_view text) {
+  std::size_t from = 0;
+  for (const std::string_view ends : {" and ", " or ", " when ", "not ", "= ", "< ", "> "}) {
+    const std::size_t last = text.rfind(ends);
+    if (last != std::string_view::npos) from = std::max(from, last + ends.size());
+  }
+  text.remove_prefix(from);
+  while (std::ranges::count(text, '(') > std::ranges::count(text, ')')) text.remove_prefix(text.find('(') + 1);
+  return text;
+}
+
 /// `100..300`, or `25%`: what people write elsewhere, and how it is said here.
 void refuse_short_forms(std::string_view text, std::size_t at, std::string_view typed) {
   if (const std::size_t dots = typed.find(".."); dots != std::string_view::npos) {
@@ -49,9 +62,7 @@ void refuse_short_forms(std::string_view text, std::size_t at, std::string_view 
     while (before.ends_with(' ')) before.remove_suffix(1);
     std::string_view what = "a.width";
     for (const std::string_view link : {" in", " ="}) {
-      if (!before.ends_with(link)) continue;
-      what = before.substr(0, before.size() - link.size());
-      what = what.substr(what.find_last_of(" (") + 1);
+      if (before.ends_with(link)) what = side_ahead(before.substr(0, before.size() - link.size()));
     }
     const std::string least(typed.substr(0, dots));
     const std::size_t behind = std::min(typed.find_first_not_of('.', dots), typed.size());

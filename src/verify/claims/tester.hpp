@@ -17,9 +17,8 @@
 #include <vector>
 
 #include "solve/number.hpp"
-#include "verify/claims/apart.hpp"
 #include "verify/claims/claim_terms.hpp"
-#include "verify/claims/crossing.hpp"
+#include "verify/claims/worst_crossing.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -85,29 +84,32 @@ class Tester {
  private:
   [[nodiscard]] const Number& at(std::size_t slot) const { return rung_.values[slot]; }
 
-  /// Calls `each` for every choice of one node from each set; hidden nodes of patterns are passed over.
+  /// Calls `each` for every choice of one node from each set, in which words that two patterns begin with mean the same
+  /// node; hidden nodes of patterns are passed over. The first set changes fastest.
   template <class Each>
-  void for_each_binding(const std::vector<std::size_t>& sets, const Each& each) {
-    if (sets.empty()) return each();
-    const auto count = [&](std::size_t i) { return terms_.sets[sets[i]].nodes.size(); };
-    for (const std::size_t set : sets) bound_[set] = 0;
-    for (;;) {
-      const bool placed = std::ranges::all_of(
-          sets, [&](std::size_t set) { return at(terms_.sets[set].placed[bound_[set]]).has_value(); });
-      if (placed && starts_agree(sets)) each();
-      std::size_t i = 0;
-      while (i < sets.size() && ++bound_[sets[i]] == count(i)) bound_[sets[i++]] = 0;
-      if (i == sets.size()) break;
-    }
+  void for_each_binding(std::span<const std::size_t> sets, const Each& each) {
+    bind(sets, sets.size(), each);
   }
-
-  /// Whether words that two patterns begin with mean the same node in both.
-  [[nodiscard]] bool starts_agree(const std::vector<std::size_t>& sets) const {
-    const auto is_bound = [&](std::size_t set) { return std::ranges::find(sets, set) != sets.end(); };
-    return std::ranges::all_of(terms_.shared_starts, [&](const SharedStart& shared) {
-      return !is_bound(shared.first) || !is_bound(shared.second) ||
-             shared.of_first[bound_[shared.first]] == shared.of_second[bound_[shared.second]];
-    });
+  /// The same, those of `sets` being chosen that stand behind the first `open`.
+  template <class Each>
+  void bind(std::span<const std::size_t> sets, std::size_t open, const Each& each) {
+    if (open == 0) return each();
+    const std::size_t set = sets[open - 1];
+    std::size_t place = 0, end = terms_.sets[set].nodes.size();
+    for (const std::size_t chosen : sets.subspan(open)) {
+      for (const SharedStart& shared : terms_.shared_starts) {
+        const SharedStart::Side* side = shared.side(set, chosen);
+        if (side == nullptr) continue;
+        const auto here = side->places.find(shared.side(chosen, set)->starts[bound_[chosen]]);
+        if (here == side->places.end()) return;
+        place = std::max(place, here->second.first);
+        end = std::min(end, here->second.second);
+      }
+    }
+    for (; place < end; ++place) {
+      bound_[set] = place;
+      if (at(terms_.sets[set].placed[place])) bind(sets, open - 1, each);
+    }
   }
 
   // --- conditions --------------------------------------------------------------------------------------------------
@@ -231,12 +233,7 @@ class Tester {
     return false;
   }
 
-  /// One placed node of an argument.
-  struct Outline {
-    BoxEdgesOf<N> at{};
-    const std::size_t* slots = nullptr;  // of its edges
-    std::size_t part = 0;                // the argument
-  };
+  using Outline = OutlineOf<N>;
   [[nodiscard]] std::vector<Outline> edges_of(const Term& function) const {
     std::vector<Outline> all;
     all.reserve(function.parts.size());
@@ -250,37 +247,10 @@ class Tester {
     return all;
   }
 
-  /// The two edges that are most on the wrong side of each other.
-  struct Worst {
-    N by = 0;
-    std::size_t first = 0, second = 0;  // slots
-  };
   /// Of all pairs that `enclosed` or `apart` is about; `apart` of those that go over one another by more than the give.
-  [[nodiscard]] Worst worst_crossing(const Term& function) const {
+  [[nodiscard]] WorstCrossingOf<N> worst_crossing(const Term& function) const {
     const std::vector<Outline> all = edges_of(function);
-    Worst worst;
-    const auto look = [&](std::size_t i, std::size_t k) {
-      const bool is_enclosed = function.kind == TermKind::enclosed;
-      if (is_enclosed ? all[i].part == all[k].part : all[i].slots[0] == all[k].slots[0]) return;  // one node
-      const CrossingOf<N> crossing = is_enclosed ? sticks_out(all[i].at, all[k].at) : overlap(all[i].at, all[k].at);
-      if (crossing.by <= worst.by) return;
-      worst = {crossing.by, all[i].slots[crossing.first], all[k].slots[crossing.second]};
-    };
-    const auto look_at_all = [&](std::size_t many, const auto& place) {
-      for (std::size_t i = 0; i < many; ++i) {
-        for (std::size_t k = i + 1; k < many; ++k) look(place(i), place(k));
-      }
-    };
-    if (function.kind == TermKind::enclosed) {
-      look_at_all(all.size(), [](std::size_t i) { return i; });
-      return worst;
-    }
-    std::vector<BoxEdgesOf<N>> boxes;
-    boxes.reserve(all.size());
-    for (const Outline& one : all) boxes.push_back(one.at);
-    for (const std::vector<std::size_t>& group : CutApart<N>(boxes, terms_.give).groups())
-      look_at_all(group.size(), [&](std::size_t i) { return group[i]; });
-    return worst;
+    return function.kind == TermKind::enclosed ? worst_sticking_out<N>(all) : worst_overlap<N>(all, terms_.give);
   }
 
   bool nothing_crosses(const Term& function) {
@@ -401,7 +371,7 @@ class Tester {
         return;
       case TermKind::enclosed:
       case TermKind::apart: {
-        const Worst worst = worst_crossing(term);
+        const WorstCrossingOf<N> worst = worst_crossing(term);
         if (worst.by <= terms_.give) return;
         add(worst.first, found);
         add(worst.second, found);

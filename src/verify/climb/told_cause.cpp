@@ -65,8 +65,7 @@ std::string sight_cause(const Solution& below, const Solution& above, NodeId nod
   const std::string name = "`" + tree.tail(node) + "`" + (was ? "" : " no longer");
   if (!hidden.is_placed(node)) return name + " is hidden";
   const Rect box = hidden.painted_box(node);
-  if (box.width <= limits::told_tolerance || box.height <= limits::told_tolerance)
-    return name + " is " + rounded(box.width) + " x " + rounded(box.height);
+  if (detail::is_of_no_size(box)) return name + " is " + rounded(box.width) + " x " + rounded(box.height);
   const detail::View view = detail::view_of(tree, hidden.passes());
   detail::PaintingSeen<double> painting;
   const auto unseen = detail::unseen_behind(view, tree.store().index_of(node), painting);

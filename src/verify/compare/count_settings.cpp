@@ -24,19 +24,19 @@ std::size_t count_settings(const Scene& scene) {
   const auto counts = [](std::string_view key) { return key != "kind" && key != "name" && key != "text"; };
   const auto table = key_table();
   const auto paths = PathNumbers().of(scene.tree, without_index);
-  const auto of_copies = PathNumbers().of(scene.tree, [](const std::string& step) { return step; });
-  const auto text_of = [](PathNumbers::Number path) { return std::to_string(path); };
+  std::size_t nodes = 0;
   for (const NodeId node : scene.tree.nodes()) {
+    ++nodes;
     const Keys keys = scene.tree.keys(node);
     std::vector<Source> sources(table.size(), Source::own);
-    std::vector<std::string> at(table.size(), text_of(paths.at(node)));
+    std::vector<std::string> at(table.size(), std::to_string(paths.at(node)));
     if (scene.origins) {
       for (const auto& said : scene.origins->of(node)) {
         sources[said.key] = said.source;
         const std::string& name = scene.origins->name_at(said.name);
-        if (said.source == Source::each) at[said.key] = text_of(paths.at(scene.tree.parent(node)));
+        if (said.source == Source::each) at[said.key] = std::to_string(paths.at(scene.tree.parent(node)));
         if (said.source == Source::shared) at[said.key] = name;
-        if (said.source == Source::copies) at[said.key] = text_of(of_copies.at(node));  // an item is of one copy
+        if (said.source == Source::copies) at[said.key] = std::to_string(nodes);  // an item is of one copy
         if (said.source == Source::part) at[said.key] = name + "/" + without_index(scene.tree.step(node));
       }
     }
@@ -46,7 +46,7 @@ std::size_t count_settings(const Scene& scene) {
     }
   }
   for (const When& when : scene.whens) {
-    const std::string at = text_of(paths.at(when.node)) + " " + when.name;
+    const std::string at = std::to_string(paths.at(when.node)) + " " + when.name;
     for (std::size_t i = 0; i < table.size(); ++i) {
       const std::string_view name = table[i].name;
       if (when.change.says_at(i) && (counts(name) || name == "kind"))

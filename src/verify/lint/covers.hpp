@@ -36,7 +36,7 @@ class Covers {
 
   const Seen& seen_;
   std::vector<std::size_t> covers_;  // places, in the order of painting
-  std::vector<std::size_t> ahead_;   // by place: how many are painted before all that is in it is
+  std::vector<std::size_t> ahead_;   // by place: how many are painted until all that is in it is painted
   std::vector<Bounds> bounds_;       // of a branch b those of 2 b and 2 b + 1, the leaves last
   std::size_t leaves_ = 1;
 };

@@ -291,13 +291,15 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
   Lint told;
   told.title = scene.name() + text_of(variants);
   told.about = lines_about(variants);
-  std::set<NodeId> too_many;
-  for (const LintedVariant& one : looked)
-    too_many.insert(one.sightings.too_many().begin(), one.sightings.too_many().end());
-  if (!too_many.empty()) {
-    told.in_part = "at each size only " + in_thousands(static_cast<double>(limits::most_meetings)) +
-                   " pairs of siblings that lie over one another are looked at, and " +
-                   scene.tree.tail(*too_many.begin()) + " has more";
+  const std::vector<NodeId> nodes = scene.tree.nodes();
+  const auto ends_looks = std::ranges::find_if(nodes, [&](NodeId node) {
+    return std::ranges::any_of(looked,
+                               [&](const LintedVariant& one) { return one.sightings.too_many().contains(node); });
+  });
+  if (ends_looks != nodes.end()) {
+    told.in_part = "lint looks at the first " + in_thousands(static_cast<double>(limits::most_meetings)) +
+                   " pairs of siblings that lie over one another at each size; from " + scene.tree.tail(*ends_looks) +
+                   " on there are more";
   }
   told.widths = scene.ladder.width;
   told.rungs = rungs.size();

@@ -101,12 +101,17 @@ template <class SomeView>
   return {};
 }
 
-/// Not hidden, not of zero size but for rounding, and not out of sight.
+/// Of zero size but for rounding.
+template <class AnyBox>
+[[nodiscard]] bool is_of_no_size(const AnyBox& box) {
+  return box.width <= limits::told_tolerance || box.height <= limits::told_tolerance;
+}
+
+/// Not hidden, not of zero size, and not out of sight.
 template <class SomeView>
 [[nodiscard]] bool is_shown(const SomeView& view, Index node, PaintingSeen<typename SomeView::Number>& painting) {
   if (!has_place(view, node)) return false;
-  const auto box = painting.box(view, node);
-  if (box.width <= limits::told_tolerance || box.height <= limits::told_tolerance) return false;
+  if (is_of_no_size(painting.box(view, node))) return false;
   return unseen_behind(view, node, painting).by == no_index;
 }
 

@@ -301,6 +301,46 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
   EXPECT_GT(looks, claims_tried * 3) << "most claims are proved";
 }
 
+/// Patterns that begin alike go with their own kin: held against three loops in one another.
+TEST(Claims, ChooseEveryNodeOfOneKinAndNoOther) {
+  testing::RandomScenes random(testing::seed());
+  std::size_t kins = 0;
+  for (int run = 0; run < 100; ++run) {
+    Node root = stack("bay");
+    double worst = -1;
+    for (int group = 1 + random.below(6); group > 0; --group) {
+      Node kin = stack("bed[" + std::to_string(group) + "]").height(10 + random.below(90)).hidden(random.chance(15));
+      const double high = kin.keys().height.length().amount();
+      double most[] = {-1, -1};
+      for (const int which : {0, 1}) {
+        for (int i = random.below(4); i >= 0; --i) {
+          const int wide = 1 + random.below(40);
+          const bool hidden = random.chance(25);
+          const std::string name = std::string(which == 0 ? "fern" : "kelp") + "[" + std::to_string(i) + "]";
+          kin = std::move(kin).holds(box(name).width(wide).hidden(hidden));
+          if (!hidden) most[which] = std::max<double>(most[which], wide);
+        }
+      }
+      const bool counts = !kin.keys().hidden && most[0] > 0 && most[1] > 0;
+      if (counts) worst = std::max(worst, most[0] * most[1] + high);
+      kins += counts ? 1 : 0;
+      root = std::move(root).holds(std::move(kin));
+    }
+    const Scene scene(root);
+    const Solution solution = solve(scene, {200.0, 200.0});
+    for (const char* text : {"bay/*/fern[*].width * bay/*/kelp[*].width + bay/*.height <= 0",
+                             "bay/*.height + bay/*/kelp[*].width * bay/*/fern[*].width <= 0"}) {
+      const Claim claim(scene, text);
+      std::vector<std::optional<double>> values;
+      for (const Quantity& quantity : claim.quantities()) values.push_back(value_of(quantity, solution));
+      const Claim::Outcome found = claim.test({solution.container(), values, {}});
+      EXPECT_EQ(found.holds, worst < 0) << run;
+      EXPECT_EQ(found.off, std::max(worst, 0.0)) << run;
+    }
+  }
+  EXPECT_GT(kins, 100U);
+}
+
 TEST(Claims, AboutHiddenNodesEmptySetsAndSetsAgainstSets) {
   Scene scene = testing::scene_from(
       "column:r [ row:top [ box:a width=10 height=5 box:b width=20 height=5 ] "
@@ -412,6 +452,9 @@ TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
       {"a.width = 30%", "11: \"30%\" is no number; a share of the container is container.width * 30 / 100"},
       {"a.width in 100..300", "12: \"100..300\" is no number; write 100 <= a.width <= 300"},
       {"b.width = 100..300", "11: \"100..300\" is no number; write 100 <= b.width <= 300"},
+      {"a.width + b.width = 100..", "21: \"100..\" is no number; write 100 <= a.width + b.width"},
+      {"a.left = 3 or (b.width in 7..9)", "27: \"7..9\" is no number; write 7 <= b.width <= 9"},
+      {"not (a.width + 2) * 3 = 7..9", "25: \"7..9\" is no number; write 7 <= (a.width + 2) * 3 <= 9"},
       {"a.width in 100..", "12: \"100..\" is no number; write 100 <= a.width"},
       {"a.width = 1e-300%", "11: \"1e-300%\" is no number; a share of the container is container.width * 1e-300 / 100"},
       {"equal(a.width, b.width)", "1: \"equal\" is no function; here that is same(...)"},
