@@ -5,9 +5,12 @@
 #include <string_view>
 #include <vector>
 
+#include "fond_ladder/version.hpp"
 #include "model/tree_store.hpp"
 
-namespace fond_ladder::inline v0::detail {
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+namespace detail {
 
 /// The last step of a node's path: its name, or its kind and its place among its siblings, as in `row#0`.
 [[nodiscard]] std::string step_of(const TreeStore& store, Index node);
@@ -24,4 +27,6 @@ void require_short_paths(const TreeStore& store);
 /// Brings nodes into the order of the file. Costs the depth of each.
 void sort_by_place(const TreeStore& store, std::vector<Index>& nodes);
 
-}  // namespace fond_ladder::inline v0::detail
+}  // namespace detail
+}  // namespace v0
+}  // namespace fond_ladder
