@@ -171,8 +171,6 @@ FAMILIES = {
 # What may grow by more than an exponent of 1.2, and why.
 LARGER = {
     "measure as JSON, n levels": 2.0,  # every node says its whole path
-    "check shown(*), n levels": 2.0,  # whether one lies behind another is asked of each pair
-    "check shown(*), row of n": 2.0,
     "compare, n levels": 2.0,  # what differs is told by whole paths
     "suggest, row of n": 1.9,  # pairs, up to as many as are tried
     "lint, n in one cell of a grid": 2.0,  # all lie over one another: pairs, up to as many as are looked at

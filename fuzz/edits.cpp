@@ -2,7 +2,7 @@
 //
 // Scripts of edits: the bytes choose a small tree and what is done to it. After each step a solver that saw every step,
 // a fresh one, and a fresh one of a tree that was built anew tell the same, bit for bit; and a solve that knows how it
-// goes on begins with these numbers.
+// goes on begins with these numbers and tells those of a wider container.
 #include <cmath>
 #include <map>
 #include <optional>
@@ -40,18 +40,16 @@ Tree built_anew(const Tree& tree) {
   return anew;
 }
 
-/// Where a traced solve begins elsewhere than a plain one.
-std::string off_the_start(const Solution& plain, Rung rung) {
-  detail::TracedSolve traced;
+/// Where a plain solve is off the course of a traced one that was begun `further` back.
+std::string off_the_course(const Solution& plain, const detail::TracedSolve& traced, double further) {
   const Tree& tree = plain.tree();
-  const std::optional<detail::Moving> height = rung.height ? std::optional(detail::Moving(*rung.height)) : std::nullopt;
-  traced.run(tree.store(), detail::Moving(*rung.width, 1), height, {});
   const auto view = traced.view(tree.store());
   for (const Solution::NodeBox& one : plain.boxes()) {
     const detail::Index node = tree.store().index_of(one.node);
     const Rect box = plain.relative_box(one.node);
-    const auto differ = [&](const detail::Moving& traced_part, double part) {
-      return std::abs(traced_part.value() - part) > 1e-6 * std::max(1.0, std::abs(part) / 1000);  // sums from the root
+    const auto differ = [&](const detail::Moving& told, double part) {
+      const double there = told.further(further, 0).value();
+      return std::abs(there - part) > 1e-6 * std::max(1.0, std::abs(part) / 1000);  // sums from the root
     };
     if (differ(view.size(node, x_axis), box.width) || differ(view.size(node, y_axis), box.height) ||
         differ(view.place(node, x_axis), box.x) || differ(view.place(node, y_axis), box.y)) {
@@ -61,13 +59,27 @@ std::string off_the_start(const Solution& plain, Rung rung) {
   return "";
 }
 
+/// A traced solve begins with the numbers of a plain one, and tells those of a wider one.
+void follow(const Solution& plain, Rung rung) {
+  detail::TracedSolve traced;
+  const std::optional<detail::Moving> height = rung.height ? std::optional(detail::Moving(*rung.height)) : std::nullopt;
+  traced.run(plain.tree().store(), detail::Moving(*rung.width, 1), height, {});
+  expect_none(off_the_course(plain, traced, 0), "a course begins elsewhere");
+  const detail::Course& course = traced.course();
+  const double further = std::min(40.0, course.ahead / 2);
+  if (course.bent || course.curved || course.opaque || further < 1e-3) return;
+  Solver fresh;
+  const Solution wider = fresh.solve(plain.tree(), {*rung.width + further, rung.height});
+  expect_none(off_the_course(wider, traced, further), "a course goes elsewhere");
+}
+
 void run(std::span<const std::uint8_t> bytes) {
   testing::Draws draws(bytes);
   const auto size = 2 + static_cast<std::size_t>(draws.below(5));
   testing::TreeEditor editor(testing::RandomScenes(draws), size);
   Solver kept, open;
   open.set_mode("open", true);
-  for (int step = 0; step < 4; ++step) {
+  for (int step = 0, last = editor.random().below(4); step <= last; ++step) {
     const Rung rung = step % 2 == 1 ? Rung{300, 200} : editor.random().rung();
     const bool looks_anew = editor.random().chance(25), traces = editor.random().chance(25);
     Solver* const solver = editor.random().chance(70) ? &kept : &open;
@@ -81,7 +93,7 @@ void run(std::span<const std::uint8_t> bytes) {
       first.set_mode("open", solver == &open);
       expect_none(testing::difference(seen, first.solve(anew, rung)), "a tree that was built anew tells otherwise");
     }
-    if (traces && solver == &kept && rung.width) expect_none(off_the_start(seen, rung), "a course begins elsewhere");
+    if (traces && solver == &kept && rung.width) follow(seen, rung);
     if (editor.random().spent()) return;
     for (int edits = 1 + editor.random().below(4); edits > 0; --edits) editor.edit();
   }

@@ -3,8 +3,6 @@
 
 // The painting of a finished solve: who is painted over whom, and how large.
 
-#include <span>
-#include <utility>
 #include <vector>
 
 #include "solve/placed.hpp"
@@ -61,56 +59,5 @@ template <class SomeView>
 [[nodiscard]] RectOf<typename SomeView::Number> painted_box(const SomeView& view, Index node) {
   return through(lenses_to(view, node).back(), view, node);
 }
-
-/// The painting of a solve at one size, found when it is first asked about, for all nodes at once: how large each is
-/// painted, and what can hide it, which are boxes and images: containers and the room around words are see-through.
-template <class N>
-class PaintingSeen {
- public:
-  struct Cover {
-    Index node = no_index;
-    RectOf<N> box;
-  };
-
-  /// Of a node that is painted.
-  template <class SomeView>
-  [[nodiscard]] RectOf<N> box(const SomeView& view, Index node) {
-    if (of_node_.empty()) see(view);
-    return through(of_node_[node].lens, view, node);
-  }
-  /// What is painted over a node, the first one first, but for what is in it.
-  template <class SomeView>
-  [[nodiscard]] std::span<const Cover> over(const SomeView& view, Index node) {
-    if (of_node_.empty()) see(view);
-    return std::span<const Cover>(covers_).subspan(of_node_[node].ahead);
-  }
-
- private:
-  struct OfNode {
-    Lens<N> lens;
-    std::size_t ahead = 0;  // covers that are painted until all that is in it is painted
-  };
-
-  template <class SomeView>
-  void see(const SomeView& view) {
-    std::vector<std::pair<Index, int>> open;  // nodes with more to come in them, and their depths
-    const auto close = [&](int depth) {
-      for (; !open.empty() && open.back().second >= depth; open.pop_back())
-        of_node_[open.back().first].ahead = covers_.size();
-    };
-    walk_painted(view, [&](Index node, int depth, const auto& lens) {
-      close(depth);
-      if (node >= of_node_.size()) of_node_.resize(std::size_t{node} + 1);
-      of_node_[node].lens = lens;
-      open.emplace_back(node, depth);
-      const Kind kind = view.traits(node).node_kind();
-      if (kind == Kind::box || kind == Kind::image) covers_.push_back({node, through(lens, view, node)});
-    });
-    close(0);
-  }
-
-  std::vector<Cover> covers_;    // in the order of painting
-  std::vector<OfNode> of_node_;  // by index
-};
 
 }  // namespace fond_ladder::inline v0::detail

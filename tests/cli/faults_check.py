@@ -166,6 +166,33 @@ class Faults(unittest.TestCase):
                         self.assertEqual(set(self.folder.iterdir()), {target})
             target.unlink()
 
+    def test_a_disk_that_is_full_leaves_the_old_file(self):
+        """A real one, of two blocks, where this machine lets anybody mount one."""
+        script = ('target=$1; shift; mount -t tmpfs -o size=8k none "$FOLDER" || exit 99; '
+                  'printf "what stood here before\n" > "$target"; "$@" "$target"; status=$?; '
+                  'cp "$target" "$FOLDER.after"; ls -A "$FOLDER" > "$FOLDER.names"; exit $status')
+        if subprocess.run(["unshare", "-rm", "mount", "-t", "tmpfs", "none", self.folder], capture_output=True, check=False).returncode:
+            self.skipTest("no file system can be mounted here")
+        full = 0
+        for name, words in WRITES.items():
+            if words[0] == "start":
+                continue  # it writes over nothing
+            whole = self.whole(words, self.folder / name)
+            done = subprocess.run(["unshare", "-rm", "sh", "-c", script, "sh", self.folder / name, PROGRAM, *map(str, words)],
+                                  env={**os.environ, "FOLDER": str(self.folder)}, capture_output=True, check=False)
+            with self.subTest(name=name, err=done.stderr):
+                after = pathlib.Path(f"{self.folder}.after").read_bytes()
+                self.assertEqual(pathlib.Path(f"{self.folder}.names").read_text(), name + "\n", "something is left behind")
+                if len(whole) > 4096:
+                    full += 1
+                    self.assertEqual((done.returncode, after), (2, OLD))
+                    self.assertEqual(done.stderr.count(b"error: "), 1)
+                    self.assertIn(os.strerror(errno.ENOSPC).encode(), done.stderr)
+                else:
+                    self.assertIn(done.returncode, (0, 1))
+                    self.assert_same(name, after, whole)
+        self.assertGreater(full, 3)
+
     def test_files_larger_than_they_may_be_leave_the_old_one(self):
         """As with a quota: the system refuses to write on. And a limit of the program's time."""
         for name, command in WRITES.items():

@@ -67,8 +67,7 @@ std::string sight_cause(const Solution& below, const Solution& above, NodeId nod
   const Rect box = hidden.painted_box(node);
   if (detail::is_of_no_size(box)) return name + " is " + rounded(box.width) + " x " + rounded(box.height);
   const detail::View view = detail::view_of(tree, hidden.passes());
-  detail::PaintingSeen<double> painting;
-  const auto unseen = detail::unseen_behind(view, tree.store().index_of(node), painting);
+  const detail::Unseen unseen = detail::SightOf<double>().unseen_behind(view, tree.store().index_of(node));
   if (unseen.by == detail::no_index) return "";
   return name + " lies" + (unseen.beyond ? " beyond `" : " behind `") + tree.tail(tree.store().id_of(unseen.by)) + "`";
 }

@@ -18,6 +18,7 @@
 #include <map>
 
 #include "model/limits.hpp"
+#include "solve/corners.hpp"
 #include "solve/traced_solve.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measures.hpp"
@@ -113,9 +114,11 @@ class WayFollower {
     return trail_.trace(at, traced_);
   }
 
-  [[nodiscard]] Reading read(std::size_t q, detail::SeenSoFar<Moving>& seen) const {
+  /// Reads a quantity, and how far that holds, of which no more than `room` is of use (and a pixel, for rounding).
+  [[nodiscard]] Reading read(std::size_t q, detail::SeenSoFar<Moving>& seen, double room) const {
     const auto view = traced_.view(store_);
     Course course;
+    course.ahead = room + 1;
     const detail::Tracing tracing(course);
     const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
     Reading reading;
@@ -126,24 +129,29 @@ class WayFollower {
     return reading;
   }
 
+  /// Of a node with a place.
+  [[nodiscard]] std::optional<detail::RectOf<Moving>> box_of(const detail::ViewOf<Moving>& view, Index node) const {
+    if (nodes_.size() <= few) {
+      return detail::has_place(view, node) ? std::optional(detail::box_from_root(view, node)) : std::nullopt;
+    }
+    const detail::Corner<Moving>& corner = corners_[node];
+    if (!corner) return {};
+    return detail::RectOf<Moving>{(*corner)[0], (*corner)[1], view.size(node, x_axis), view.size(node, y_axis)};
+  }
+
   /// Reads all quantities over a stretch on which the solve decides nothing else.
   void read_stretch(double at, double end) {
     bending_.clear();
     const auto view = traced_.view(store_);
     std::vector<std::pair<double, std::size_t>> due;  // where a quantity has to be read again
     detail::SeenSoFar<Moving> seen;
+    if (nodes_.size() > few) detail::find_corners(view, store_.flat().size(), corners_);
     for (const OfNode& one : nodes_) {
-      const bool placed = detail::has_place(view, one.node);
-      const auto box = placed && !one.of_box.empty() ? detail::box_from_root(view, one.node) : detail::RectOf<Moving>();
-      for (const std::size_t q : one.of_box) {
-        if (placed) {
-          take(q, at, {detail::measure_of_box(box, quantities_[q].measure)});
-        } else {
-          take(q, at, {});
-        }
-      }
+      const std::optional<detail::RectOf<Moving>> box = one.of_box.empty() ? std::nullopt : box_of(view, one.node);
+      for (const std::size_t q : one.of_box)
+        take(q, at, {box ? detail::measure_of_box(*box, quantities_[q].measure) : std::nullopt});
       for (const std::size_t q : one.others) {
-        const Reading reading = read(q, seen);
+        const Reading reading = read(q, seen, end - at);
         take(q, at, reading);
         if (reading.decides) followed_.read_sampled.push_back({at, end});
         if (!reading.sampled && at + reading.ahead < end) due.emplace_back(at + reading.ahead, q);
@@ -162,7 +170,7 @@ class WayFollower {
           later.emplace_back(when, q);
           continue;
         }
-        const Reading reading = read(q, seen);
+        const Reading reading = read(q, seen, end - here);
         take(q, here, reading);
         if (reading.decides) followed_.read_sampled.push_back({here, end});
         if (!reading.sampled && here + reading.ahead < end) later.emplace_back(here + reading.ahead, q);
@@ -230,7 +238,7 @@ class WayFollower {
     detail::SeenSoFar<Moving> seen;
     for (const std::size_t q : bending_) {
       Run& run = followed_.runs[q].back();
-      const Reading reading = read(q, seen);
+      const Reading reading = read(q, seen, end - last);
       if (!reading.value) continue;
       run.end_slope = reading.value->slope();
       run.end = reading.value->value() + run.end_slope * (end - last);
@@ -261,8 +269,12 @@ class WayFollower {
   std::size_t solves_ = 0;
   const detail::TreeStore& store_;
   detail::TracedSolve traced_;
+  /// Nodes beyond which it pays to find the corners of all at once.
+  static constexpr std::size_t few = 16;
+
   std::vector<OfNode> nodes_;
-  std::vector<std::size_t> bending_;  // quantities whose last run is sampled
+  std::vector<detail::Corner<Moving>> corners_;  // by index
+  std::vector<std::size_t> bending_;             // quantities whose last run is sampled
   Followed followed_;
 };
 

@@ -9,9 +9,9 @@
 #include "fond_ladder/quantity.hpp"
 #include "solve/account.hpp"
 #include "solve/grid.hpp"
-#include "solve/painted.hpp"
 #include "solve/scrolled_view.hpp"
 #include "solve/sticks_out.hpp"
+#include "verify/measure/sight.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -62,58 +62,12 @@ template <class N>
   return least;
 }
 
-/// Beyond which ancestor a node lies wholly that does not scroll that way, or behind which one box or image that is
-/// painted later; nobody where it is seen.
-struct Unseen {
-  Index by = no_index;
-  bool beyond = false;
-};
 /// What was seen of a solve at one size for one measure, and serves the next one.
 template <class N>
 struct SeenSoFar {
   LinesSeen<N> lines;
-  PaintingSeen<N> painting;
+  SightOf<N> sight;
 };
-
-/// Of a node with a place and a size. Edges that lie on one another but for rounding lie on one another.
-template <class SomeView>
-[[nodiscard]] Unseen unseen_behind(const SomeView& view, Index node,
-                                   PaintingSeen<typename SomeView::Number>& painting) {
-  using Box = RectOf<typename SomeView::Number>;
-  const Box box = painting.box(view, node);
-  constexpr double thin = limits::told_tolerance;
-  Box seen = box;
-  for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
-    const Box clip = painting.box(view, above);
-    const Traits traits = view.traits(above);
-    const bool can_scroll = !is_scrolled(view, above);
-    if (can_scroll && traits.scroll_x) seen.x = clip.x, seen.width = clip.width;  // it can be scrolled into view
-    if (can_scroll && traits.scroll_y) seen.y = clip.y, seen.height = clip.height;
-    if (seen.x + thin >= clip.right() || seen.right() <= clip.x + thin) return {above, true};
-    if (seen.y + thin >= clip.bottom() || seen.bottom() <= clip.y + thin) return {above, true};
-  }
-  for (const auto& [painted, over] : painting.over(view, node)) {
-    if (over.x <= box.x + thin && over.y <= box.y + thin && over.right() + thin >= box.right() &&
-        over.bottom() + thin >= box.bottom()) {
-      return {painted, false};
-    }
-  }
-  return {};
-}
-
-/// Of zero size but for rounding.
-template <class AnyBox>
-[[nodiscard]] bool is_of_no_size(const AnyBox& box) {
-  return box.width <= limits::told_tolerance || box.height <= limits::told_tolerance;
-}
-
-/// Not hidden, not of zero size, and not out of sight.
-template <class SomeView>
-[[nodiscard]] bool is_shown(const SomeView& view, Index node, PaintingSeen<typename SomeView::Number>& painting) {
-  if (!has_place(view, node)) return false;
-  if (is_of_no_size(painting.box(view, node))) return false;
-  return unseen_behind(view, node, painting).by == no_index;
-}
 
 /// A measure of a node that has a place. `seen` is of this solve.
 template <class SomeView>
@@ -142,7 +96,7 @@ template <class SomeView>
     case Measure::spare: return spare_of<N>(view, node);
     case Measure::cut: return most_of(cut_of(view, node).most(), words_cut_of(solve, node).most());
     case Measure::intrusion: return most_of(intrusion_of(view, node).most(), words_intrusion_of(solve, node).most());
-    case Measure::shown: return is_shown(view, node, seen.painting) ? 1 : 0;
+    case Measure::shown: return seen.sight.is_shown(view, node) ? 1 : 0;
     case Measure::most_cut: return most_cut_of(solve, node);
     default: return *measure_of_box(box_from_root(view, node), measure);
   }
@@ -153,8 +107,8 @@ template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> place_measured(const SomeView& view, Index node,
                                                                       Measure measure) {
   if (measure == Measure::shown) {
-    PaintingSeen<typename SomeView::Number> painting;
-    return is_shown(view, node, painting) ? 1 : 0;
+    SightOf<typename SomeView::Number> sight;
+    return sight.is_shown(view, node) ? 1 : 0;
   }
   if (!has_place(view, node)) return {};
   const auto box = box_from_root(view, node);

@@ -1,0 +1,75 @@
+// SPDX-License-Identifier: MIT
+//
+// Many nodes that are asked about at once are seen as each of them is that is asked about alone, which looks at all
+// that it lies in and at all that covers it.
+#include "verify/measure/sight.hpp"
+
+#include <gtest/gtest.h>
+
+#include <tuple>
+
+#include "fond_ladder/climb.hpp"
+#include "fond_ladder/scene_file.hpp"
+#include "fond_ladder/solver.hpp"
+#include "support/random_scenes.hpp"
+
+namespace fond_ladder {
+namespace {
+
+/// A scene of which much is out of sight.
+Scene odd_scene(testing::RandomScenes& random) {
+  Scene scene(random.tree(25 + static_cast<std::size_t>(random.below(40))));
+  for (const NodeId node : scene.tree.nodes()) {
+    if (random.chance(20)) scene.tree.set(node, box().scroll(random.chance(50) ? Scroll::x : Scroll::y));
+    if (random.chance(10)) scene.tree.set(node, box().scale(0.5 + random.below(3)));
+  }
+  return scene;
+}
+
+TEST(Sight, OfManyIsThatOfEach) {
+  testing::RandomScenes random(testing::seed());
+  std::size_t beyond = 0, behind = 0;
+  for (int i = 0; i < 600; ++i) {
+    const Scene scene = odd_scene(random);
+    const Solution solution = solve(scene, random.rung());
+    const detail::View view = detail::view_of(solution.tree(), solution.passes());
+    detail::SightOf<double> many;
+    for (const NodeId node : solution.tree().nodes()) {
+      const detail::Index at = solution.tree().store().index_of(node);
+      ASSERT_EQ(many.is_shown(view, at), detail::SightOf<double>().is_shown(view, at)) << to_json(scene);
+      if (!solution.is_placed(node)) continue;
+      const detail::Unseen one = detail::SightOf<double>().unseen_behind(view, at), same = many.unseen_behind(view, at);
+      ASSERT_EQ(one.by, same.by) << to_json(scene);
+      ASSERT_EQ(one.beyond, same.beyond);
+      if (one.by != detail::no_index) ++(one.beyond ? beyond : behind);
+    }
+  }
+  EXPECT_GT(beyond, 500U);
+  EXPECT_GT(behind, 500U);
+}
+
+TEST(Sight, OfManyTurnsWhereThatOfEachDoes) {
+  testing::RandomScenes random(testing::seed() + 1);
+  std::size_t turns = 0;
+  for (int i = 0; i < 60; ++i) {
+    const Scene scene = odd_scene(random);
+    using Told = std::tuple<NodeId, double, double>;
+    std::vector<Told> of_many, of_each;
+    const auto tell = [&](const std::vector<Quantity>& quantities, std::vector<Told>& told) {
+      for (const Turn& turn : climb_quantities(scene, {.width = {100, 260}}, quantities, {.threads = 1}).turns())
+        told.emplace_back(quantities[turn.quantity].node, turn.at, turn.after.value_or(-1));
+    };
+    std::vector<Quantity> all;
+    for (const NodeId node : scene.tree.nodes()) all.push_back({node, Measure::shown, {}});
+    tell(all, of_many);
+    for (const Quantity& one : all) tell({one}, of_each);
+    std::ranges::sort(of_many);
+    std::ranges::sort(of_each);
+    ASSERT_EQ(of_many, of_each) << to_json(scene);
+    turns += of_each.size();
+  }
+  EXPECT_GT(turns, 100U);
+}
+
+}  // namespace
+}  // namespace fond_ladder
