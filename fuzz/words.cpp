@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: MIT
 //
-// Texts in fonts, and files that say they are fonts. The first byte chooses: a text is set and broken at many widths,
-// or the bytes are opened as a font and a text is set in it, or refused.
+// Texts in fonts, and files that say they are fonts. The first byte chooses: a text is set and broken at many widths;
+// or the bytes are opened as a font and a text is set in it, or refused; or a font of this machine is, in which the
+// bytes have changed something: what is almost a font gets further.
 #include <sys/mman.h>
 #include <unistd.h>
 
 #include <cmath>
+#include <fstream>
+#include <iterator>
 
 #include "fond_ladder/fonts.hpp"
 #include "fond_ladder/typesetter.hpp"
@@ -30,17 +33,40 @@ void set(const Typesetter& typesetter, const std::string& text, std::uint64_t ch
   }
 }
 
-void run(std::string_view bytes) {
-  if (bytes.empty()) return;
-  const std::uint64_t choice = choice_of(bytes);
-  const bool is_font = bytes.front() == 'F';
-  bytes.remove_prefix(1);
-  if (!is_font) {
-    static const auto typesetter = open_fonts({{.name = "body", .family = "DejaVu Sans", .file = {}}});
-    return set(*typesetter, std::string(bytes), choice);
+constexpr const char* whole_font = "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf";
+
+/// Its bytes, some of them changed: each five of `changes` choose a table, or the directory of them, a place in it,
+/// mostly near its beginning, and what is put there.
+std::string changed_font(std::string_view changes) {
+  static const std::string whole = [] {
+    std::ifstream in(whole_font, std::ios::binary);
+    return std::string(std::istreambuf_iterator<char>(in), {});
+  }();
+  std::string font = whole;
+  const auto number = [](std::string_view bytes, std::size_t at, std::size_t count) {
+    std::size_t read = 0;
+    for (std::size_t i = at; i < at + count; ++i) read = read * 256 + static_cast<unsigned char>(bytes[i]);
+    return read;
+  };
+  constexpr std::size_t head = 12, entry = 16;  // of the directory, and of a table in it
+  expect(whole.size() > head, "the fonts of this project are not installed");
+  const std::size_t tables = number(whole, 4, 2);
+  for (; changes.size() >= 5; changes.remove_prefix(5)) {
+    const std::size_t table = number(changes, 0, 1) % (tables + 1), where = number(changes, 1, 3);
+    std::size_t start = 0, length = head + entry * tables;
+    if (table < tables) {
+      start = number(whole, head + entry * table + 8, 4);
+      length = number(whole, head + entry * table + 12, 4);
+    }
+    if (where % 4 != 0) length = std::min<std::size_t>(length, 64);
+    font[start + where / 4 % length] = changes[4];
   }
+  return font;
+}
+
+void set_in(std::string_view font, std::uint64_t choice) {
   const int file = ::memfd_create("font", 0);
-  expect(::write(file, bytes.data(), bytes.size()) == static_cast<ssize_t>(bytes.size()), "no room for a font");
+  expect(::write(file, font.data(), font.size()) == static_cast<ssize_t>(font.size()), "no room for a font");
   try {
     set(*open_fonts({{.name = "body", .family = {}, .file = "/proc/self/fd/" + std::to_string(file)}}),
         "Fern, sown in March", choice);
@@ -48,6 +74,17 @@ void run(std::string_view bytes) {
     for (const auto& fault : bad.faults()) expect_readable(fault.message, "the fault of a font");
   }
   ::close(file);
+}
+
+void run(std::string_view bytes) {
+  if (bytes.empty()) return;
+  const std::uint64_t choice = choice_of(bytes);
+  const char kind = bytes.front();
+  bytes.remove_prefix(1);
+  if (kind == 'F') return set_in(bytes, choice);
+  if (kind == 'C') return set_in(changed_font(bytes), choice);
+  static const auto typesetter = open_fonts({{.name = "body", .family = "DejaVu Sans", .file = {}}});
+  set(*typesetter, std::string(bytes), choice);
 }
 
 }  // namespace
