@@ -28,7 +28,7 @@ constexpr const char* file = "stranger.scene.json";
 /// Sizes at which much turns, and one that hangs on the text; for most texts this one alone, which is soon arranged.
 std::vector<Rung> sizes_of(const Scene& scene, std::uint64_t choice) {
   const Rung some{static_cast<double>(choice % 4000) / 4, static_cast<double>(choice / 4096 % 900)};
-  const std::vector<Rung> all{{0, 0}, {1e9, 1e9}, {}, {scene.ladder.width.from, std::nullopt}, some};
+  std::vector<Rung> all{{0, 0}, {1e9, 1e9}, {}, {scene.ladder.width.from, std::nullopt}, some};
   const std::size_t which = (choice >> 40U) % 16;
   if (which == all.size()) return all;
   return {which < all.size() ? all[which] : some};

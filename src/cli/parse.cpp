@@ -60,8 +60,10 @@ std::string meant(const CLI::App& command, const std::string& typed) {
   return hint(typed, words);
 }
 
-void require_command(const std::string& typed, const std::vector<Command>& commands) {
+/// Behind `help` a word may also be what it tells besides.
+void require_command(const std::string& typed, const std::vector<Command>& commands, bool behind_help) {
   std::vector<std::string> words{"help"};
+  if (behind_help) words.emplace_back("limits");
   for (const Command& command : commands) words.push_back(command.name);
   if (std::ranges::find(words, typed) == words.end())
     throw WrongCall("\"" + typed + "\" is no command" + hint(typed, words));
@@ -132,7 +134,7 @@ ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command
   std::vector<std::string> words = with_command_first(args);
   if (asks_for_limits(words)) return {nullptr, limits_text()};
   words = without_help_word(words);
-  if (!words.front().starts_with('-')) require_command(words.front(), commands);
+  if (!words.front().starts_with('-')) require_command(words.front(), commands, args.front() == "help");
   std::ranges::reverse(words);
   try {
     app.parse(words);

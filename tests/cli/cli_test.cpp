@@ -211,6 +211,7 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
        "says more"},
       {{"hlep", "measure"}, "\"hlep\" is no command; did you mean \"help\"?"},
       {{"help", "meassure"}, "\"meassure\" is no command; did you mean \"measure\"?"},
+      {{"help", "limit"}, "\"limit\" is no command; did you mean \"limits\"?"},
       {{"help", "measure", "climb"}, "help: name one command"},
       {{"completion", "csh"}, "completion csh: write bash, zsh or fish"},
       {{"check", console, "--format", "csv"}, "--format csv: write table or json"},
