@@ -75,7 +75,7 @@ bool ShownScene::scroll(double x, double y, double by_x, double by_y) {
   const std::vector<NodeId> under = solution().under(x, y);
   if (under.empty()) return false;
   for (NodeId node = under.front(); node; node = tree.parent(node)) {
-    const Extent range = solution_->scroll_range(node);
+    const Extent range = unscrolled().scroll_range(node);
     if (range.width <= 0 && range.height <= 0) continue;
     const Extent now = solution().scroll_position(node);
     if (scroll_to(node, {now.width + by_x, now.height + by_y})) return true;
@@ -84,7 +84,7 @@ bool ShownScene::scroll(double x, double y, double by_x, double by_y) {
 }
 
 bool ShownScene::scroll_to(NodeId node, Extent position) {
-  const Extent range = solution_->scroll_range(node), now = solution().scroll_position(node);
+  const Extent range = unscrolled().scroll_range(node), now = solution().scroll_position(node);
   const Extent next{std::clamp(position.width, 0.0, range.width), std::clamp(position.height, 0.0, range.height)};
   if (next == now) return false;
   scrolled_to_[tree().path(node)] = next;
