@@ -70,6 +70,12 @@ bool attempt(Work work) {
   return false;
 }
 
+/// A side by its place among all.
+PinSide side_at(std::size_t place) {
+  if (place >= words_of<PinSide>.size()) throw std::out_of_range("there is no such side");
+  return static_cast<PinSide>(place);
+}
+
 ShownScene& shown() {
   if (!page().shown) throw std::logic_error("no scene is open");
   return *page().shown;
@@ -297,12 +303,11 @@ int FOND_LADDER_EXPORT(fl_ties)(std::size_t place) {
 }
 /// Answers what can tie a side of a node, as JSON.
 int FOND_LADDER_EXPORT(fl_possible_ties)(std::size_t place, std::size_t side) {
-  return attempt(
-      [&] { page().answer = possible_ties(shown(), shown().nodes().at(place), static_cast<PinSide>(side)); });
+  return attempt([&] { page().answer = possible_ties(shown(), shown().nodes().at(place), side_at(side)); });
 }
 /// Answers what ties a side of a node to the edge that is nearest to a point of the container, as JSON.
 int FOND_LADDER_EXPORT(fl_tie)(std::size_t place, std::size_t side, double x, double y) {
-  return attempt([&] { page().answer = tie(shown(), shown().nodes().at(place), static_cast<PinSide>(side), x, y); });
+  return attempt([&] { page().answer = tie(shown(), shown().nodes().at(place), side_at(side), x, y); });
 }
 
 /// Records the picture: the container's corner, pixels of the picture a pixel of the scene, the room. Returns how many
