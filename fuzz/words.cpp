@@ -7,11 +7,10 @@
 #include <unistd.h>
 
 #include <cmath>
-#include <fstream>
-#include <iterator>
 
 #include "fond_ladder/fonts.hpp"
 #include "fond_ladder/typesetter.hpp"
+#include "support/shorthand.hpp"
 #include "trouble.hpp"
 
 namespace fond_ladder::fuzz {
@@ -38,10 +37,7 @@ constexpr const char* whole_font = "/usr/share/fonts/truetype/dejavu/DejaVuSans.
 /// Its bytes, some of them changed: each five of `changes` choose a table, or the directory of them, a place in it,
 /// mostly near its beginning, and what is put there.
 std::string changed_font(std::string_view changes) {
-  static const std::string whole = [] {
-    std::ifstream in(whole_font, std::ios::binary);
-    return std::string(std::istreambuf_iterator<char>(in), {});
-  }();
+  static const std::string whole = testing::file_text(whole_font);
   std::string font = whole;
   const auto number = [](std::string_view bytes, std::size_t at, std::size_t count) {
     std::size_t read = 0;

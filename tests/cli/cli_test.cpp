@@ -211,7 +211,6 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
        "says more"},
       {{"hlep", "measure"}, "\"hlep\" is no command; did you mean \"help\"?"},
       {{"help", "meassure"}, "\"meassure\" is no command; did you mean \"measure\"?"},
-      {{"help", "limit"}, "\"limit\" is no command; did you mean \"limits\"?"},
       {{"help", "measure", "climb"}, "help: name one command"},
       {{"completion", "csh"}, "completion csh: write bash, zsh or fish"},
       {{"check", console, "--format", "csv"}, "--format csv: write table or json"},
@@ -257,6 +256,12 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
     EXPECT_NE(result.err.find(one.message), std::string::npos) << result.err;
     EXPECT_EQ(std::count(result.err.begin(), result.err.end(), '\n'), 1) << result.err;
   }
+}
+
+TEST(Cli, IsToldOfLimitsOnlyBehindHelp) {
+  EXPECT_EQ(run({"limit"}).err, "fond-ladder: error: \"limit\" is no command\n");
+  EXPECT_EQ(run({"help", "limit"}).err, "fond-ladder: error: \"limit\" is no command; did you mean \"limits\"?\n");
+  EXPECT_EQ(run({"help", "limits"}).status, 0);
 }
 
 TEST(Cli, RefusesFilesThatAreNoScenesWithOneLine) {

@@ -129,7 +129,7 @@ class WayFollower {
     return reading;
   }
 
-  /// Of a node with a place.
+  /// From the root's corner; none of a node without a place.
   [[nodiscard]] std::optional<detail::RectOf<Moving>> box_of(const detail::ViewOf<Moving>& view, Index node) const {
     if (nodes_.size() <= few) {
       return detail::has_place(view, node) ? std::optional(detail::box_from_root(view, node)) : std::nullopt;

@@ -2,7 +2,8 @@
 #pragma once
 
 // The least of many numbers, or something less, by which one comparison spares many. Of numbers that move, the least
-// value and the least of each slope stand for all of them. A comparison counts only where it is clear, and stays so as
+// value, and of each slope the least and the largest stand for all of them: ahead the least takes most away, and back,
+// where a region lies on both sides, the largest does. A comparison counts only where it is clear, and stays so as
 // far as other decisions are known to hold; where it does not count, the numbers have to be asked one by one, which
 // then decides what it would have decided anyhow.
 
@@ -43,33 +44,52 @@ class LeastOfMany<Moving> {
 
   void take(const LeastOfMany& more) {
     value_ = std::min(value_, more.value_);
-    slope_ = std::min(slope_, more.slope_);
-    sideways_ = std::min(sideways_, more.sideways_);
+    slope_.take(more.slope_);
+    sideways_.take(more.sideways_);
     bends_ |= more.bends_;
   }
   [[nodiscard]] LeastOfMany less(const Moving& number) const {
     LeastOfMany rest = *this;
     rest.value_ -= number.value();
-    rest.slope_ -= number.slope();
-    rest.sideways_ -= number.sideways();
+    rest.slope_.shift(-number.slope());
+    rest.sideways_.shift(-number.sideways());
     rest.bends_ |= number.bends();
     return rest;
   }
   /// Whether all of them are clearly above a number, and stay so as far as the course is known. Decides nothing.
   [[nodiscard]] bool is_above(const Moving& number) const {
     if (value_ == std::numeric_limits<double>::infinity()) return true;  // of none
-    const double gap = value_ - number.value();
-    if (!(gap > clearly_apart) || bends_ || number.bends() || traced_course == nullptr) return false;
-    const double slope = slope_ - number.slope(), sideways = sideways_ - number.sideways();
+    const LeastOfMany over = less(number);
+    if (!(over.value_ > clearly_apart) || over.bends_ || traced_course == nullptr) return false;
     if (const Region* region = traced_course->region; region != nullptr) {
-      return std::ranges::all_of(region->corners(),
-                                 [&](const Point& at) { return gap + slope * at.x + sideways * at.y > clearly_apart; });
+      return std::ranges::all_of(region->corners(), [&](const Point& at) {
+        return over.value_ + over.slope_.least_by(at.x) + over.sideways_.least_by(at.y) > clearly_apart;
+      });
     }
-    return slope >= 0 || gap > traced_course->ahead * -slope;
+    return over.slope_.least >= 0 || over.value_ > traced_course->ahead * -over.slope_.least;
   }
 
  private:
-  double value_ = std::numeric_limits<double>::infinity(), slope_ = value_, sideways_ = value_;
+  /// Between which the slopes of all lie.
+  struct Slopes {
+    Slopes() = default;
+    explicit Slopes(double slope) : least(slope), most(slope) {}
+    double least = std::numeric_limits<double>::infinity(), most = -least;
+
+    void take(const Slopes& more) {
+      least = std::min(least, more.least);
+      most = std::max(most, more.most);
+    }
+    void shift(double by) {
+      least += by;
+      most += by;
+    }
+    /// What dragging so far, or back, changes at the least.
+    [[nodiscard]] double least_by(double drag) const { return drag < 0 ? most * drag : least * drag; }
+  };
+
+  double value_ = std::numeric_limits<double>::infinity();
+  Slopes slope_, sideways_;
   bool bends_ = false;
 };
 

@@ -47,7 +47,7 @@ class SightOf {
   [[nodiscard]] Unseen unseen_behind(const SomeView& view, Index node) {
     const Box own = box(view, node);
     if (++asked_ == few) look_ahead(view);
-    const bool is_within = asked_ >= few && is_clearly_within(within_[node], own);
+    const bool is_within = !within_.empty() && is_clearly_within(within_[node], own);
     const Index beyond = is_within ? no_index : lies_beyond(view, node, own);
     if (beyond != no_index) return {beyond, true};
     const std::size_t cover = covers_.first_around(own, of_node_[node].ahead, thin, [](std::size_t) { return true; });
@@ -104,10 +104,12 @@ class SightOf {
   void look_ahead(const SomeView& view) {
     covers_.sum_up();
     within_.resize(of_node_.size());
-    walk_painted(view, [&](Index node, int, const auto&) {
-      const Index parent = view.parent(node);
-      if (parent != no_index) within_[node] = within(view, parent);
-    });
+    walk_placed(
+        view, [](Index) { return false; },
+        [&](Index node, int) {
+          const Index parent = view.parent(node);
+          if (parent != no_index) within_[node] = within(view, parent);
+        });
   }
   /// What all that is in a node lies in.
   template <class SomeView>

@@ -88,6 +88,30 @@ TEST(Plane, WhatBendsIsSampledAndSaysSo) {
   EXPECT_FALSE(checked.holds);
 }
 
+/// Twenty boxes down a diagonal behind the quarter of the container that is a curtain: of so many it is summed up what
+/// they lie in and behind, and each fails where it is behind the curtain, or beyond an edge.
+TEST(Plane, WhatOneOfManyLiesBehindIsARegion) {
+  std::string scene_text = "stack:s [", all;
+  for (int i = 1; i <= 20; ++i) {
+    const std::string at = std::to_string(10 * i), name = "b" + std::to_string(i);
+    scene_text += " box:" + name + " width=10 height=10 pin={\"left\":" + at + ",\"top\":" + at + "}";
+    all += (all.empty() ? "" : ", ") + name;
+  }
+  Scene scene = testing::scene_from(scene_text + R"( box:c width=50% height=50% pin={"right":0,"bottom":0} ])");
+  scene.ladder = {{100, 400}, Span(100, 400), {}};
+  std::vector<Claim> claims;
+  for (int i = 1; i <= 20; ++i) claims.emplace_back(scene, "shown(b" + std::to_string(i) + ") or shown(" + all + ")");
+  const InPlane found = look_in_plane(scene, {}, claims, {{100, 400}, {100, 400}}, false, 1, {});
+  for (int i = 1; i <= 20; ++i) {
+    // The curtain lies around it from where it is wholly inside of the container to where half of that begins behind
+    // it.
+    const int behind = std::max(0, 20 * i - std::max(100, 10 * i + 10)), inside = 400 - std::max(100, 10 * i);
+    double area = 0;
+    for (const Region& one : found.claims[static_cast<std::size_t>(i - 1)].failing) area += one.area();
+    EXPECT_NEAR(area, behind * behind + 300 * 300 - inside * inside, 0.05) << "b" << i;
+  }
+}
+
 /// Brute force: at sizes taken at random a claim about a scene at random fails where it is told to, and nowhere else;
 /// and all sizes are in one region or another.
 TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
