@@ -96,6 +96,23 @@ void require_writable(const std::string& path, const fs::path& target, const std
   }
 }
 
+/// Writes beside the target, then renames onto it.
+void replace(const std::string& path, const fs::path& target, const std::optional<struct stat>& old,
+             std::string_view bytes) {
+  const PendingFile beside((target.parent_path() / ".fond_ladder_XXXXXX").string());
+  OpenFile out(beside.descriptor());
+  if (out.number() < 0) refuse(path, last_reason());
+  constexpr mode_t permissions = 07777;
+  if (old && ::fchown(out.number(), old->st_uid, old->st_gid) != 0) errno = 0;  // whose it is may be kept only by root
+  const bool made = out.write(bytes) &&
+                    ::fchmod(out.number(), old ? old->st_mode & permissions : mode_of_new_file()) == 0 && out.close() &&
+                    ::rename(beside.path().c_str(), target.c_str()) == 0;
+  if (made) return;
+  const std::string reason = last_reason();
+  ::unlink(beside.path().c_str());
+  refuse(path, reason);
+}
+
 void write_directly(const std::string& path, const fs::path& target, std::string_view bytes) {
   OpenFile out(::open(target.c_str(), O_WRONLY | O_CLOEXEC));
   if (out.number() < 0 || !out.write(bytes) || !out.close()) refuse(path, last_reason());
@@ -119,18 +136,16 @@ void write_target(const std::string& path, std::string_view bytes) {
   const auto old = status_of(target);
   require_writable(path, target, old);
   if (old && !S_ISREG(old->st_mode)) return write_directly(path, target, bytes);
-  const PendingFile beside((target.parent_path() / ".fond_ladder_XXXXXX").string());
-  OpenFile out(beside.descriptor());
-  if (out.number() < 0) refuse(path, last_reason());
-  constexpr mode_t permissions = 07777;
-  if (old && ::fchown(out.number(), old->st_uid, old->st_gid) != 0) errno = 0;  // whose it is may be kept only by root
-  const bool made = out.write(bytes) &&
-                    ::fchmod(out.number(), old ? old->st_mode & permissions : mode_of_new_file()) == 0 && out.close() &&
-                    ::rename(beside.path().c_str(), target.c_str()) == 0;
-  if (made) return;
-  const std::string reason = last_reason();
-  ::unlink(beside.path().c_str());
-  refuse(path, reason);
+  replace(path, target, old, bytes);
+}
+
+void write_plain_target(const std::string& path, std::string_view bytes) {
+  errno = 0;
+  struct stat old {};
+  if (::lstat(path.c_str(), &old) != 0) refuse(path, last_reason());
+  if (!S_ISREG(old.st_mode)) refuse(path, "it is no plain file any more");
+  require_writable(path, path, old);
+  replace(path, path, old, bytes);
 }
 
 }  // namespace fond_ladder::calls

@@ -2,9 +2,15 @@
 """A headless browser with the page in it, driven as a hand would."""
 
 import base64
+import contextlib
+import http.client
 import json
 import os
 import pathlib
+import re
+import select
+import signal
+import socket
 import subprocess
 import tempfile
 import time
@@ -31,6 +37,17 @@ def program(*words, check=True):
     if check and done.returncode > 1:
         raise AssertionError(f"{words}: {done.stderr}")
     return done
+
+
+def wait(what, truth, patience=PATIENCE):
+    """Until `truth` holds, which is returned."""
+    end = time.monotonic() + patience
+    while time.monotonic() < end:
+        value = truth()
+        if value:
+            return value
+        time.sleep(0.02)
+    raise AssertionError(f"waited in vain for {what}")
 
 
 class Browser:
@@ -108,14 +125,7 @@ class Browser:
         self.settle()
 
     def wait(self, what, truth):
-        """Until `truth` holds."""
-        end = time.monotonic() + PATIENCE
-        while time.monotonic() < end:
-            value = truth()
-            if value:
-                return value
-            time.sleep(0.02)
-        raise AssertionError(f"waited in vain for {what}")
+        return wait(what, truth)
 
     def wait_for_text(self, selector, text):
         return self.wait(f"{text!r} in {selector} (it says {self.text(selector)!r})", lambda: text in self.text(selector))
@@ -186,6 +196,58 @@ class Browser:
 
     def picture(self):
         return base64.b64decode(self.command("Page.captureScreenshot", format="png")["data"])
+
+
+class Preview:
+    """The program, serving."""
+
+    def __init__(self, scene, *options):
+        self.process = subprocess.Popen([PROGRAM, "preview", str(scene), *options], stdout=subprocess.PIPE,
+                                        stderr=subprocess.PIPE, text=True)
+        ready, _, _ = select.select([self.process.stdout], [], [], 20)
+        self.line = self.process.stdout.readline() if ready else ""
+        address = re.search(r"http://127\.0\.0\.1:(\d+)/", self.line)
+        if not address:
+            raise AssertionError(f"no address in {self.line!r}: {self.process.communicate()[1]}")
+        self.address, self.port = address[0], int(address[1])
+
+    def ask(self, path="/", method="GET", body=None, **headers):
+        with contextlib.closing(http.client.HTTPConnection("127.0.0.1", self.port, timeout=10)) as connection:
+            connection.request(method, path, body, {name.replace("_", "-"): value for name, value in headers.items()})
+            answer = connection.getresponse()
+            return answer.status, answer.read(), answer
+
+    def token(self):
+        """What the page is given to show."""
+        return re.search(rb'"token": ?"([0-9a-f]*)"', self.ask()[1])[1].decode()
+
+    def watching_request(self):
+        return f"GET /changes?token={self.token()} HTTP/1.1\r\nHost: 127.0.0.1:{self.port}\r\n\r\n".encode()
+
+    def watch(self):
+        """A connection on which the version of the file is told."""
+        watching = socket.create_connection(("127.0.0.1", self.port), timeout=60)
+        watching.sendall(self.watching_request())
+        return watching
+
+    def version(self):
+        with self.watch() as watching:
+            told = b""
+            while not (found := re.search(rb"data: (\d+)\n", told)):
+                told += watching.recv(4096)
+            return found[1].decode()
+
+    def stop(self, how=signal.SIGINT):
+        self.process.send_signal(how)
+        return self.process.wait(60)
+
+    def __enter__(self):
+        return self
+
+    def __exit__(self, *_):
+        if self.process.poll() is None:
+            self.process.kill()
+        self.process.communicate()
 
 
 class Refused(Exception):

@@ -2,53 +2,17 @@
 """`preview`: what it serves, to whom, and how the page follows the file."""
 
 import contextlib
-import http.client
 import pathlib
-import re
-import select
 import shutil
 import signal
 import socket
-import subprocess
 import tempfile
 import time
 import unittest
 
-from browser import PROGRAM, ROOT, Browser, program
+from browser import ROOT, Browser, Preview, program
 
 CONSOLE = ROOT / "examples/console.scene.json"
-
-
-class Preview:
-    """The program, serving."""
-
-    def __init__(self, scene, *options):
-        self.process = subprocess.Popen([PROGRAM, "preview", str(scene), *options], stdout=subprocess.PIPE,
-                                        stderr=subprocess.PIPE, text=True)
-        ready, _, _ = select.select([self.process.stdout], [], [], 20)
-        self.line = self.process.stdout.readline() if ready else ""
-        address = re.search(r"http://127\.0\.0\.1:(\d+)/", self.line)
-        if not address:
-            raise AssertionError(f"no address in {self.line!r}: {self.process.communicate()[1]}")
-        self.address, self.port = address[0], int(address[1])
-
-    def ask(self, path="/", method="GET", body=None, **headers):
-        with contextlib.closing(http.client.HTTPConnection("127.0.0.1", self.port, timeout=10)) as connection:
-            connection.request(method, path, body, {name.replace("_", "-"): value for name, value in headers.items()})
-            answer = connection.getresponse()
-            return answer.status, answer.read(), answer
-
-    def stop(self, how=signal.SIGINT):
-        self.process.send_signal(how)
-        return self.process.wait(5)
-
-    def __enter__(self):
-        return self
-
-    def __exit__(self, *_):
-        if self.process.poll() is None:
-            self.process.kill()
-        self.process.communicate()
 
 
 class Served(unittest.TestCase):
@@ -100,9 +64,8 @@ class Served(unittest.TestCase):
 
     def test_ends_on_ctrl_c(self):
         for how in (signal.SIGINT, signal.SIGTERM):
-            with Preview(CONSOLE) as preview, socket.create_connection(("127.0.0.1", preview.port)) as watching:
-                watching.sendall(f"GET /changes HTTP/1.1\r\nHost: 127.0.0.1:{preview.port}\r\n\r\n".encode())
-                self.assertIn(b"event: version", watching.recv(4096) + watching.recv(4096))
+            with Preview(CONSOLE) as preview, preview.watch() as watching:
+                self.assertIn(b"event: version", watching.recv(4096))
                 self.assertEqual(preview.stop(how), -how)
                 self.assertEqual(preview.process.stderr.read(), "fond-ladder: interrupted\n")
 
@@ -151,8 +114,7 @@ class Followed(unittest.TestCase):
     def tell_how_quickly(self, preview):
         """Prints how long the program takes to tell a change, from ten of them; how busy a machine is is not ours to test."""
         took = []
-        with socket.create_connection(("127.0.0.1", preview.port)) as watching:
-            watching.sendall(f"GET /changes HTTP/1.1\r\nHost: 127.0.0.1:{preview.port}\r\n\r\n".encode())
+        with preview.watch() as watching:
             while b"event: version" not in watching.recv(4096):
                 pass
             for i in range(10):
@@ -165,9 +127,9 @@ class Followed(unittest.TestCase):
 
     def test_writes_for_its_own_page_alone_and_never_over_a_file_that_changed(self):
         with Preview(self.scene, "--write") as preview:
-            own, changed = f"http://127.0.0.1:{preview.port}", self.text.replace('"width": 240', '"width": 241')
+            own, token, changed = f"http://127.0.0.1:{preview.port}", preview.token(), self.text.replace('"width": 240', '"width": 241')
             def post(text, made_from="1", origin=own, path="/scene"):
-                status, why, _ = preview.ask(path, "POST", text.encode(), Origin=origin, X_Made_From=made_from)
+                status, why, _ = preview.ask(path, "POST", text.encode(), Origin=origin, X_Made_From=made_from, X_Page_Token=token)
                 return status, why.decode()
             self.assertEqual(preview.ask("/writes")[0], 204)
             for origin, made_from, path, status in [("http://garden.example", "1", "/scene", 403), (own, "", "/scene", 403),
@@ -184,7 +146,8 @@ class Followed(unittest.TestCase):
             self.assertEqual(self.scene.read_text(), self.text + "\n")
         with Preview(self.scene) as preview:
             self.assertEqual(preview.ask("/writes")[0], 404)
-            self.assertEqual(preview.ask("/scene", "POST", b"{}", Origin=f"http://127.0.0.1:{preview.port}", X_Made_From="1")[0], 405)
+            self.assertEqual(preview.ask("/scene", "POST", b"{}", Origin=f"http://127.0.0.1:{preview.port}", X_Made_From="1",
+                                         X_Page_Token=preview.token())[0], 405)
 
     def test_the_page_writes_its_changes_and_undo_goes_back_over_it(self):
         with Preview(self.scene, "--write") as preview:
@@ -260,6 +223,21 @@ class Followed(unittest.TestCase):
             self.scene.write_text(self.text)
             page.wait("the scene", lambda: page.text("#fl-title") == "North house console")
             self.assertTrue(page.find("#fl-canvas").is_displayed())
+
+    def test_goes_on_with_a_program_that_was_started_again(self):
+        page = self.pages[0]
+        with Preview(self.scene, "--write") as preview:
+            page.open(preview.address)
+            preview.stop()
+            page.wait_for_text("#fl-status", "does not answer")
+        self.scene.write_text(self.text.replace('"width": 240', '"width": 245'))
+        with Preview(self.scene, "--write", "--port", str(preview.port)) as again:
+            page.wait("the new width", lambda: beds(page)["width"] == 245)
+            page.run("await api.apply('try beds.width=250')")
+            page.unfold("#fl-changes")
+            page.click("Write to file", "#fl-changes")
+            page.wait("the file", lambda: '"width": 250' in self.scene.read_text())
+            self.assertEqual(again.stop(), -signal.SIGINT)
 
     def test_says_when_the_program_has_ended(self):
         page = self.pages[0]

@@ -4,7 +4,6 @@
 #include "fond_ladder/fonts.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "page/report/pieces_text.hpp"
-#include "page/report/report_text.hpp"
 
 namespace fond_ladder::cli {
 namespace {
@@ -15,7 +14,7 @@ Rung size_of(const PageCall& call, const Ladder& ladder) {
   return {ladder.width.to, ladder.height ? std::optional(ladder.height->to) : std::nullopt};
 }
 
-page::Start start_of(const PageCall& call, std::string text, std::optional<std::uint64_t> version) {
+page::Start start_of(const PageCall& call, std::string text, const std::optional<page::Served>& served) {
   page::Start start;
   start.file = call.scene.file;
   start.text = std::move(text);
@@ -24,7 +23,7 @@ page::Start start_of(const PageCall& call, std::string text, std::optional<std::
   start.words = call.scene.words.empty() ? "" : call.scene.words.front();
   start.modes = call.scene.modes;
   start.trials = call.scene.trials;
-  start.version = version;
+  start.served = served;
   return start;
 }
 
@@ -58,8 +57,8 @@ PageScene read_page_scene(const PageCall& call, const Streams& streams) {
 }
 
 std::string page_of(const std::string& page_without_scene, const PageCall& call, const PageScene& scene,
-                    std::optional<std::uint64_t> version) {
-  page::Start start = start_of(call, scene.text, version);
+                    const std::optional<page::Served>& served) {
+  page::Start start = start_of(call, scene.text, served);
   start.size = scene.size;
   start.pieces = scene.pieces;
   return page::report_text(page_without_scene, start, scene.shown.scene.name(),
@@ -67,8 +66,8 @@ std::string page_of(const std::string& page_without_scene, const PageCall& call,
 }
 
 std::string page_of_faulty(const std::string& page_without_scene, const PageCall& call, const std::string& text,
-                           std::uint64_t version) {
-  return page::report_text(page_without_scene, start_of(call, text, version), call.scene.file,
+                           const page::Served& served) {
+  return page::report_text(page_without_scene, start_of(call, text, served), call.scene.file,
                            "<p>The scene is wrong; its faults come here.</p>");
 }
 

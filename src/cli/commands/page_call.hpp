@@ -3,11 +3,11 @@
 
 // What `report` and `preview` can be told alike: how the page begins.
 
-#include <cstdint>
 #include <optional>
 #include <string>
 
 #include "cli/call_words.hpp"
+#include "page/report/report_text.hpp"
 
 namespace fond_ladder::cli {
 
@@ -26,11 +26,11 @@ struct PageScene {
 };
 /// Throws BadScene, BadTrial and WrongCall.
 [[nodiscard]] PageScene read_page_scene(const PageCall& call, const Streams& streams);
-/// The page, of the one that has no scene yet. `version`: of the file, where it is served.
+/// The page, of the one that has no scene yet.
 [[nodiscard]] std::string page_of(const std::string& page_without_scene, const PageCall& call, const PageScene& scene,
-                                  std::optional<std::uint64_t> version = {});
+                                  const std::optional<page::Served>& served = {});
 /// The same of a text that is no scene: the page tells its faults.
 [[nodiscard]] std::string page_of_faulty(const std::string& page_without_scene, const PageCall& call,
-                                         const std::string& text, std::uint64_t version);
+                                         const std::string& text, const page::Served& served);
 
 }  // namespace fond_ladder::cli

@@ -47,11 +47,13 @@ auto now(const PageCall& call, const page::WatchedFile::Content& content, Of of,
   }
 }
 
-std::string page_now(const std::string& page_without_scene, const PageCall& call, const page::WatchedFile& file) {
+std::string page_now(const std::string& page_without_scene, const PageCall& call, const page::WatchedFile& file,
+                     const std::string& token) {
   const page::WatchedFile::Content content = file.content();
+  const page::Served served{content.version, token};
   return now(
-      call, content, [&](const PageScene& scene) { return page_of(page_without_scene, call, scene, content.version); },
-      [&] { return page_of_faulty(page_without_scene, call, content.text, content.version); });
+      call, content, [&](const PageScene& scene) { return page_of(page_without_scene, call, scene, served); },
+      [&] { return page_of_faulty(page_without_scene, call, content.text, served); });
 }
 
 /// None where the file is wrong.
@@ -81,7 +83,8 @@ ExitStatus preview(const PreviewCall& call, const Streams& streams) {
   page::WatchedFile file(call.page.scene.file);
   const std::string title = title_of_first(call.page, file, streams);
   page::Server server(file,
-                      {[&] { return page_now(page, call.page, file); }, [&] { return pieces_now(call.page, file); }},
+                      {[&](const std::string& token) { return page_now(page, call.page, file, token); },
+                       [&] { return pieces_now(call.page, file); }},
                       port, call.write);
   const std::string address = fmt::format("http://127.0.0.1:{}/", server.port());
   fmt::print(streams.out, "{} at {}{}; Ctrl-C ends it\n", printable(title), address,

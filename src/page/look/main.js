@@ -28,9 +28,15 @@ import { Sketches } from './sketches.js';
 import { TieHandles } from './ties.js';
 import { Nesting } from './tree.js';
 
-/** What the program wrote into the page. @returns {import('./session.js').Start} */
-function written() {
-  return JSON.parse(find('scene').textContent ?? '');
+/** What the program wrote into a page. @param {Document} page @returns {import('./session.js').Start} */
+function written(page) {
+  return JSON.parse(page.getElementById('fl-scene')?.textContent ?? '');
+}
+
+/** The same of the page as it is served now. */
+async function servedNow() {
+  const page = await (await fetch('.', { cache: 'no-store' })).text();
+  return written(new DOMParser().parseFromString(page, 'text/html'));
 }
 
 /** Shows everything that was hidden while the engine was unpacked. */
@@ -44,7 +50,7 @@ function unveil() {
  * @param {Promise<WebAssembly.Module>} module
  */
 export async function begin(script, module) {
-  const start = written();
+  const start = written(document);
   const ruler = letterRuler();
   const newEngine = async () => Engine.start(await module, ruler);
   const quick = new Asker(script, module);
@@ -90,7 +96,7 @@ export async function begin(script, module) {
 
   await session.open(start.file, start.text);
   Object.assign(/** @type {any} */ (window).fondLadder, api(session), { readyAfter: performance.now() });
-  if (start.version !== null) watch(session, start.version);
+  if (start.version !== null) watch(session, start, servedNow);
 }
 
 if (typeof document === 'undefined') answerQuestions();

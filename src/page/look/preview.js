@@ -6,10 +6,12 @@ import { carried } from './engine.js';
 
 /**
  * @param {import('./session.js').Session} session
- * @param {number} version  of the file that is shown
+ * @param {import('./session.js').Start} start  what the page began with
+ * @param {() => Promise<import('./session.js').Start>} servedNow  what it would begin with now
  */
-export function watch(session, version) {
-  let known = String(version);
+export function watch(session, start, servedNow) {
+  let { token } = start;
+  let known = String(start.version);
   let written = { text: '', changes: 0 }; // by this page
   const look = async () => {
     const mine = known;
@@ -27,7 +29,11 @@ export function watch(session, version) {
   };
   const write = async () => {
     const made = { text: session.textToSave().text, changes: session.scene.changes.length };
-    const answer = await fetch('scene', { method: 'POST', headers: { 'X-Made-From': known }, body: made.text });
+    const answer = await fetch('scene', {
+      method: 'POST',
+      headers: { 'X-Made-From': known, 'X-Page-Token': token },
+      body: made.text,
+    });
     if (!answer.ok) return session.say((await answer.text()).trim());
     written = made;
     session.inFile(made.text, made.changes);
@@ -40,13 +46,25 @@ export function watch(session, version) {
       session.inFile(session.text, 0);
     })
     .catch(() => {}); // whoever serves says so by the events below
-  const changes = new EventSource('changes');
-  changes.addEventListener('version', ({ data }) => {
-    if (data === known) return;
-    known = data;
-    look().catch((error) => session.say(`The file could not be asked for: ${error.message}`));
-  });
-  changes.addEventListener('error', () =>
-    session.say('The program that serves this page does not answer; the page goes on with what it has.'),
-  );
+  /** The program that served this page has ended, and another one serves here. */
+  const renew = async () => {
+    const now = await servedNow();
+    if (now.file !== start.file) return session.say(`Another file is served here now, ${now.file}; load the page again.`);
+    ({ token } = now);
+    known = ''; // versions are counted anew
+    listen();
+  };
+  const listen = () => {
+    const changes = new EventSource(`changes?token=${token}`);
+    changes.addEventListener('version', ({ data }) => {
+      if (data === known) return;
+      known = data;
+      look().catch((error) => session.say(`The file could not be asked for: ${error.message}`));
+    });
+    changes.addEventListener('error', () => {
+      session.say('The program that serves this page does not answer; the page goes on with what it has.');
+      if (changes.readyState === EventSource.CLOSED) renew().catch(() => {}); // said above
+    });
+  };
+  listen();
 }

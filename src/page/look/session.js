@@ -22,7 +22,8 @@ import { asked } from './numbers.js';
  * @property {string} pieces  of the words, where there are fonts
  * @property {string[]} modes
  * @property {{does: string, what: string}[]} changes
- * @property {number | null} version  of the file, where somebody serves it
+ * @property {number | null} version  of the file, where the page comes from a server
+ * @property {string} token  of that server, shown by whoever watches or writes
  *
  * @typedef {{does: string, what: string}} Try  a change, as an option of the program
  *

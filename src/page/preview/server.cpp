@@ -1,10 +1,26 @@
 // SPDX-License-Identifier: MIT
+//
+// One thread waits for all connections; what takes time (making the page, writing the file) is done by two others. So a
+// client that is slow, idle or watching costs some kilobytes and no thread.
+//
+// A connection goes one way: header, judgement, the body of a write, answer, end. It is judged by its header alone: the
+// body of a refused request is never parsed, and as no connection has a second request, none can hide in that body.
 #include "page/preview/server.hpp"
 
 #include <fmt/format.h>
-#include <httplib.h>
+#include <sys/random.h>
 
-#include <cstdlib>
+#include <algorithm>
+#include <array>
+#include <boost/asio/ip/tcp.hpp>
+#include <boost/asio/post.hpp>
+#include <boost/asio/steady_timer.hpp>
+#include <boost/asio/thread_pool.hpp>
+#include <boost/beast/core.hpp>
+#include <boost/beast/http.hpp>
+#include <list>
+#include <sstream>
+#include <system_error>
 
 #include "calls/command.hpp"
 #include "model/limits.hpp"
@@ -12,110 +28,372 @@
 namespace fond_ladder::page {
 namespace {
 
-constexpr const char* loopback = "127.0.0.1";
+namespace net = boost::asio;
+namespace beast = boost::beast;
+namespace http = beast::http;
+using boost::system::error_code;
+using net::ip::tcp;
+using std::chrono::seconds;
 
-/// The header with the version of the file that a scene is made from; a page from elsewhere cannot send it unasked.
-constexpr const char* made_from = "X-Made-From";
+constexpr seconds header_deadline{10}, body_deadline{60}, answer_deadline{60}, farewell{2}, between_signs{15};
+constexpr std::chrono::milliseconds before_next_try{50};
+constexpr std::size_t most_connections = 256, longest_header = 16 * 1024, most_discarded = 1 << 20;
 
-/// Whether a request names this machine; a page from elsewhere that found its way here names itself.
-bool is_for_us(const std::string& host, int port) {
-  return host == fmt::format("127.0.0.1:{}", port) || host == fmt::format("localhost:{}", port);
+constexpr const char *made_from = "X-Made-From", *page_token = "X-Page-Token";
+
+using Request = http::request<http::string_body>;
+
+struct Answer {
+  http::status status = http::status::ok;
+  std::string body{};
+  std::string type = "text/plain; charset=utf-8";
+};
+
+/// 128 bits from the system, as hexadecimal digits.
+std::string new_token() {
+  std::array<unsigned char, 16> bytes{};
+  if (::getentropy(bytes.data(), bytes.size()) != 0) throw std::system_error(errno, std::generic_category());
+  std::string token;
+  for (const unsigned char byte : bytes) token += fmt::format("{:02x}", byte);
+  return token;
 }
 
-/// Sends the version of the file at first and whenever it is another one, and in between a sign that somebody is there.
-bool send_changes(const WatchedFile& file, std::uint64_t& sent, httplib::DataSink& sink) {
-  constexpr std::chrono::seconds patience{5};
-  const std::uint64_t version = file.wait_for_other(sent, patience);
-  const std::string event = version == sent ? ": here\n\n" : fmt::format("event: version\ndata: {}\n\n", version);
-  sent = version;
-  return sink.write(event.data(), event.size());
+/// Takes the same time however much of a token is right.
+bool is_same(std::string_view shown, std::string_view token) {
+  if (shown.size() != token.size()) return false;
+  unsigned different = 0;
+  for (std::size_t i = 0; i < token.size(); ++i) different |= static_cast<unsigned char>(shown[i] ^ token[i]);
+  return different == 0;
+}
+
+std::string_view as_view(beast::string_view text) {
+  return {text.data(), text.size()};
+}
+
+/// The value of a header that is there exactly once; empty otherwise.
+template <class Name>
+std::string_view only(const Request& request, Name name) {
+  return request.count(name) == 1 ? as_view(request[name]) : std::string_view();
+}
+
+template <class Head>
+void set_headers(Head& head, const std::string& type) {
+  head.set(http::field::content_type, type);
+  head.set(http::field::connection, "close");
+  head.set(http::field::cache_control, "no-store");
+  head.set("X-Content-Type-Options", "nosniff");
+  head.set("Cross-Origin-Resource-Policy", "same-origin");
+  head.set("Content-Security-Policy", "frame-ancestors 'none'");
 }
 
 }  // namespace
 
-struct Server::Listener {
-  httplib::Server server;
-};
+/// What all connections share. But for what `work` does, everything happens on the thread that serves.
+class Server::Listener {
+ public:
+  Listener(WatchedFile& file, Makes makes, bool writes) : file_(file), makes_(std::move(makes)), writes_(writes) {
+    file_.on_change([this] { net::post(waiting_, [this] { tell_all(false); }); });
+  }
+  ~Listener() {
+    file_.on_change({});
+    work_.join();
+  }
+  Listener(const Listener&) = delete;
+  Listener& operator=(const Listener&) = delete;
 
-Server::Server(WatchedFile& file, Makes makes, std::optional<int> port, bool writes)
-    : listener_(std::make_unique<Listener>()) {
-  httplib::Server& server = listener_->server;
-  // A browser that watches keeps a thread.
-  constexpr std::size_t most_browsers = 64, most_bytes = 4096;
-  server.new_task_queue = [] { return new httplib::ThreadPool(most_browsers); };  // NOLINT: the library deletes it
-  server.set_payload_max_length(writes ? limits::largest_scene_file : most_bytes);
-  server.set_tcp_nodelay(true);
-  // The library's own choice lets two programs share a port.
-  server.set_socket_options([](socket_t socket) {
-    int yes = 1;
-    ::setsockopt(socket, SOL_SOCKET, SO_REUSEADDR, &yes, sizeof yes);
-  });
-  server.set_pre_routing_handler([this, writes](const httplib::Request& request, httplib::Response& answer) {
-    answer.set_header("Cache-Control", "no-store");
-    answer.set_header("X-Content-Type-Options", "nosniff");
-    answer.set_header("Cross-Origin-Resource-Policy", "same-origin");
-    answer.set_header("Content-Security-Policy", "frame-ancestors 'none'");
-    const auto refuse = [&](int status, const char* why) {
-      answer.status = status;
-      answer.set_content(why, "text/plain; charset=utf-8");
-      return httplib::Server::HandlerResponse::Handled;
-    };
-    if (!is_for_us(request.get_header_value("Host"), port_)) return refuse(403, "Ask by 127.0.0.1 or localhost.\n");
-    if (writes && request.method == "POST" && request.path == "/scene") {
-      const std::string origin = request.get_header_value("Origin");
-      const bool own =
-          origin == "http://" + request.get_header_value("Host") && !request.get_header_value(made_from).empty();
-      return own ? httplib::Server::HandlerResponse::Unhandled : refuse(403, "Only the page itself may write.\n");
-    }
-    if (request.method != "GET" && request.method != "HEAD") return refuse(405, "Nothing is written here.\n");
-    return httplib::Server::HandlerResponse::Unhandled;
-  });
-  server.Get("/pieces", [pieces = std::move(makes.pieces)](const httplib::Request&, httplib::Response& answer) {
-    const std::optional<std::string> now = pieces();
-    if (now) return answer.set_content(*now, "application/json");
-    answer.status = 404;
-  });
-  server.Get("/", [page = std::move(makes.page)](const httplib::Request&, httplib::Response& answer) {
-    answer.set_content(page(), "text/html; charset=utf-8");
-  });
-  server.Get("/scene", [&file](const httplib::Request&, httplib::Response& answer) {
-    const WatchedFile::Content content = file.content();
-    if (content.fault.empty()) return answer.set_content(content.text, "application/json");
-    answer.status = 404;
-    answer.set_content(content.fault, "text/plain; charset=utf-8");
-  });
-  if (writes) {
-    server.Get("/writes", [](const httplib::Request&, httplib::Response& answer) { answer.status = 204; });
-    server.Post("/scene", [&file](const httplib::Request& request, httplib::Response& answer) {
-      const std::string version = request.get_header_value(made_from);
-      const std::string why = file.write(request.body, std::strtoull(version.c_str(), nullptr, 10));
-      answer.status = why.empty() ? 204 : 409;
-      if (!why.empty()) answer.set_content(why, "text/plain; charset=utf-8");
+  [[nodiscard]] int port() const { return port_; }
+  [[nodiscard]] bool listens_on(int port) {
+    error_code error;
+    acceptor_.open(tcp::v4());
+    acceptor_.set_option(net::socket_base::reuse_address(true));
+    acceptor_.bind(tcp::endpoint(net::ip::address_v4::loopback(), static_cast<std::uint16_t>(port)), error);
+    if (!error) acceptor_.listen(net::socket_base::max_listen_connections, error);
+    if (error) acceptor_.close();
+    port_ = port;
+    return !error;
+  }
+  void serve() {
+    accept();
+    send_signs();
+    waiting_.run();
+  }
+
+ private:
+  class Connection;
+
+  void accept();
+  void make_space();
+  void tell_all(bool sign);
+  /// Now and then to those who watch, so that what lies between does not take them for asleep.
+  void send_signs() {
+    next_sign_.expires_after(between_signs);
+    next_sign_.async_wait([this](error_code) {
+      tell_all(true);
+      send_signs();
     });
   }
-  server.Get("/changes", [&file](const httplib::Request&, httplib::Response& answer) {
-    answer.set_chunked_content_provider("text/event-stream",
-                                        [&file, sent = std::uint64_t{0}](std::size_t, httplib::DataSink& sink) mutable {
-                                          return send_changes(file, sent, sink);
-                                        });
+
+  WatchedFile& file_;
+  Makes makes_;
+  bool writes_;
+  std::string token_ = new_token();
+  int port_ = 0;
+  net::io_context waiting_{1};
+  net::thread_pool work_{2};
+  tcp::acceptor acceptor_{waiting_};
+  net::steady_timer next_sign_{waiting_}, next_try_{waiting_};
+  std::list<Connection*> connections_{};  // the first came first
+};
+
+class Server::Listener::Connection : public std::enable_shared_from_this<Connection> {
+ public:
+  Connection(Listener& listener, tcp::socket socket)
+      : listener_(listener),
+        stream_(std::move(socket)),
+        place_(listener.connections_.insert(listener.connections_.end(), this)) {
+    error_code ignored;
+    stream_.socket().set_option(tcp::no_delay(true), ignored);
+    parser_.header_limit(longest_header);
+    parser_.body_limit(limits::largest_scene_file);
+  }
+  ~Connection() { listener_.connections_.erase(place_); }
+  Connection(const Connection&) = delete;
+  Connection& operator=(const Connection&) = delete;
+
+  enum class Stage { asking, working, watching, closed };
+  [[nodiscard]] Stage stage() const { return stage_; }
+  void close() {
+    stage_ = Stage::closed;
+    stream_.close();
+  }
+
+  void begin() {
+    stream_.expires_after(header_deadline);
+    http::async_read_header(stream_, buffer_, parser_, [self = shared_from_this()](error_code error, std::size_t) {
+      if (!error) return self->judge();
+      if (error == http::error::body_limit) return self->refuse_length();
+      const bool is_wrong = error.category() == make_error_code(http::error::bad_method).category() &&
+                            error != http::error::end_of_stream && error != http::error::partial_message;
+      if (!is_wrong) return self->close();
+      self->refuse(error == http::error::header_limit ? http::status::request_header_fields_too_large
+                                                      : http::status::bad_request,
+                   "This is no request that can be read here.\n");
+    });
+  }
+
+  /// Sends the version of the file to who watches and was told another one; where asked, also that somebody is there.
+  void tell(bool sign) {
+    if (stage_ != Stage::watching || is_telling_) return;
+    const std::uint64_t version = listener_.file_.version();
+    if (version != told_) {
+      send_event(fmt::format("event: version\ndata: {}\n\n", version));
+    } else if (sign) {
+      send_event(": here\n\n");
+    }
+    told_ = version;
+  }
+
+ private:
+  [[nodiscard]] const Request& request() const { return parser_.get(); }
+
+  void judge() {
+    const std::string_view target = as_view(request().target()), path = target.substr(0, target.find('?'));
+    const http::verb method = request().method();
+    if (!names_this_machine()) return refuse(http::status::forbidden, "Ask by 127.0.0.1 or localhost.\n");
+    if (listener_.writes_ && method == http::verb::post && target == "/scene") return judge_write();
+    if (method != http::verb::get && method != http::verb::head)
+      return refuse(http::status::method_not_allowed, "Nothing is written here.\n");
+    if (!is_asked_from_here()) return refuse(http::status::forbidden, "Only the page itself may ask.\n");
+    if (path == "/changes") return watch(target);
+    get(path);
+  }
+  [[nodiscard]] bool names_this_machine() const {
+    const std::string_view host = only(request(), http::field::host);
+    return host == fmt::format("127.0.0.1:{}", listener_.port_) || host == fmt::format("localhost:{}", listener_.port_);
+  }
+  /// Browsers say whether a page of another origin asks. One may lead here, but not read or load what is here.
+  [[nodiscard]] bool is_asked_from_here() const {
+    const std::string_view site = as_view(request()["Sec-Fetch-Site"]);
+    return site.empty() || site == "same-origin" || site == "none" || request()["Sec-Fetch-Mode"] == "navigate";
+  }
+
+  void get(std::string_view path) {
+    if (path == "/") {
+      return work([this] {
+        return Answer{http::status::ok, listener_.makes_.page(listener_.token_), "text/html; charset=utf-8"};
+      });
+    }
+    if (path == "/pieces") {
+      return work([this] {
+        std::optional<std::string> pieces = listener_.makes_.pieces();
+        return pieces ? Answer{http::status::ok, std::move(*pieces), "application/json"}
+                      : Answer{http::status::not_found};
+      });
+    }
+    if (path == "/scene") {
+      WatchedFile::Content content = listener_.file_.content();
+      if (!content.fault.empty()) return answer({http::status::not_found, std::move(content.fault)});
+      return answer({http::status::ok, std::move(content.text), "application/json"});
+    }
+    answer({path == "/writes" && listener_.writes_ ? http::status::no_content : http::status::not_found});
+  }
+
+  void watch(std::string_view target) {
+    constexpr std::string_view key = "/changes?token=";
+    if (!target.starts_with(key) || !is_same(target.substr(key.size()), listener_.token_))
+      return refuse(http::status::forbidden, "Only a page of this preview may watch; load it again.\n");
+    http::response<http::empty_body> head{http::status::ok, 11};
+    set_headers(head, "text/event-stream");
+    std::ostringstream out;
+    out << head.base();
+    stage_ = Stage::watching;
+    told_ = listener_.file_.version();
+    send_event(fmt::format("{}event: version\ndata: {}\n\n", out.str(), told_));
+    stream_.async_read_some(net::buffer(discarded_), [self = shared_from_this()](error_code, std::size_t) {
+      self->close();  // it went, or said more than there is to say
+    });
+  }
+  void send_event(std::string event) {
+    event_ = std::move(event);
+    is_telling_ = true;
+    stream_.expires_after(answer_deadline);
+    net::async_write(stream_, net::buffer(event_), [self = shared_from_this()](error_code error, std::size_t) {
+      if (error) return self->close();
+      self->is_telling_ = false;
+      self->stream_.expires_never();
+      self->tell(false);  // it may have changed meanwhile
+    });
+  }
+
+  void judge_write() {
+    const bool is_own =
+        only(request(), http::field::origin) == "http://" + std::string(only(request(), http::field::host)) &&
+        is_same(only(request(), page_token), listener_.token_);
+    if (!is_own || only(request(), made_from).empty())
+      return refuse(http::status::forbidden, "Only a page of this preview may write; load it again.\n");
+    if (request().chunked() || request().count(http::field::content_length) != 1)
+      return refuse(http::status::length_required, "A write says how long it is.\n");
+    stage_ = Stage::working;
+    stream_.expires_after(body_deadline);
+    http::async_read(stream_, buffer_, parser_, [self = shared_from_this()](error_code error, std::size_t) {
+      if (error == http::error::body_limit) return self->refuse_length();
+      if (error) return self->close();
+      self->work([self = self.get()] {
+        std::string why = self->listener_.file_.write(self->request().body(), only(self->request(), made_from));
+        return why.empty() ? Answer{http::status::no_content} : Answer{http::status::conflict, std::move(why)};
+      });
+    });
+  }
+
+  /// Has another thread make the answer.
+  template <class Make>
+  void work(Make make) {
+    stage_ = Stage::working;
+    stream_.expires_never();
+    net::post(listener_.work_, [self = shared_from_this(), make = std::move(make)]() mutable {
+      Answer made;
+      try {
+        made = make();
+      } catch (const std::exception& error) {
+        made = {http::status::internal_server_error, std::string(error.what()) + "\n"};
+      }
+      Listener& listener = self->listener_;
+      net::post(listener.waiting_,
+                [self = std::move(self), made = std::move(made)]() mutable { self->answer(std::move(made)); });
+    });
+  }
+
+  void refuse_length() { refuse(http::status::payload_too_large, "This is larger than a scene may be.\n"); }
+  void refuse(http::status status, const char* why) { answer({status, why}); }
+  void answer(Answer answer) {
+    stage_ = Stage::working;
+    response_.result(answer.status);
+    set_headers(response_, answer.type);
+    response_.body() = std::move(answer.body);
+    response_.prepare_payload();
+    if (request().method() == http::verb::head) response_.body().clear();  // its length stays
+    stream_.expires_after(answer_deadline);
+    http::async_write(stream_, response_, [self = shared_from_this()](error_code error, std::size_t) {
+      if (error) return self->close();
+      error_code ignored;
+      self->stream_.socket().shutdown(tcp::socket::shutdown_send, ignored);
+      self->stage_ = Stage::asking;  // nothing is lost any more
+      self->stream_.expires_after(farewell);
+      self->discard(0);
+    });
+  }
+  /// Reads on for a moment, because a client that is still sending may lose an answer behind which nobody reads.
+  void discard(std::size_t so_far) {
+    stream_.async_read_some(net::buffer(discarded_),
+                            [self = shared_from_this(), so_far](error_code error, std::size_t more) {
+                              if (error || so_far + more > most_discarded) return self->close();
+                              self->discard(so_far + more);
+                            });
+  }
+
+  Listener& listener_;
+  beast::tcp_stream stream_;
+  std::list<Connection*>::iterator place_;
+  Stage stage_ = Stage::asking;
+  beast::flat_buffer buffer_;
+  http::request_parser<http::string_body> parser_;
+  http::response<http::string_body> response_;
+  std::string event_;  // while it is sent
+  bool is_telling_ = false;
+  std::uint64_t told_ = 0;
+  std::array<char, 4096> discarded_{};
+};
+
+void Server::Listener::accept() {
+  acceptor_.async_accept([this](error_code error, tcp::socket socket) {
+    if (!error) {
+      std::make_shared<Connection>(*this, std::move(socket))->begin();
+      if (connections_.size() > most_connections) make_space();
+      return accept();
+    }
+    // No descriptors are left, it may be.
+    make_space();
+    next_try_.expires_after(before_next_try);
+    next_try_.async_wait([this](error_code) { accept(); });
   });
+}
+
+/// Closes the one that has been here longest and has asked for nothing yet; where there is none, one that watches,
+/// whose browser comes again.
+void Server::Listener::make_space() {
+  for (const Connection::Stage stage : {Connection::Stage::asking, Connection::Stage::watching}) {
+    const auto first = std::ranges::find(connections_, stage, &Connection::stage);
+    if (first != connections_.end()) return (*first)->close();
+  }
+}
+
+void Server::Listener::tell_all(bool sign) {
+  for (Connection* one : connections_) one->tell(sign);
+}
+
+Server::Server(WatchedFile& file, Makes makes, std::optional<int> port, bool writes)
+    : listener_(std::make_unique<Listener>(file, std::move(makes), writes)) {
   if (port) {
-    port_ = *port;
-    if (server.bind_to_port(loopback, port_)) return;
+    if (listener_->listens_on(*port)) return;
     throw calls::WrongCall(fmt::format(
-        "--port {0}: another program listens on {0}; write another, or leave it out for one that is free", port_));
+        "--port {0}: another program listens on {0}; write another, or leave it out for one that is free", *port));
   }
   constexpr int most_tried = 50;
-  for (port_ = usual_port; port_ < usual_port + most_tried; ++port_) {
-    if (server.bind_to_port(loopback, port_)) return;
+  for (int one = usual_port; one < usual_port + most_tried; ++one) {
+    if (listener_->listens_on(one)) return;
   }
-  throw calls::WrongCall(fmt::format("no port from {} to {} is free; choose one by --port", usual_port, port_ - 1));
+  throw calls::WrongCall(
+      fmt::format("no port from {} to {} is free; choose one by --port", usual_port, usual_port + most_tried - 1));
 }
 
 Server::~Server() = default;
 
+int Server::port() const {
+  return listener_->port();
+}
+
 void Server::serve() {
-  listener_->server.listen_after_bind();
+  listener_->serve();
 }
 
 }  // namespace fond_ladder::page

@@ -12,40 +12,44 @@
 
 namespace fond_ladder::page {
 
-/// Listens on the loopback address only; answers GET and HEAD, and nothing that is asked under another name than that
-/// of this machine, so that no page from elsewhere can ask through a browser. Nothing is written, but where that was
-/// allowed: then a page of this very server may post the scene with the version of the file that it is made from.
-///   /         the page, with the scene as it is now
-///   /scene    the scene file
-///   /pieces   the pieces of its words, or nothing where it has no fonts; not found where the file is wrong
-///   /writes   whether it may be written: an empty answer, or not found
-///   /changes  server-sent events: the version of the file, once at first and then whenever it is another one
+/// Listens on the loopback address only, and answers only requests that name this machine as their host, so that a
+/// page of another origin can ask nothing through a browser. A connection carries one request and is closed behind the
+/// answer: whatever follows in it is read by nobody. Nobody keeps others out: a header and a body each have a deadline
+/// as a whole, an event stream holds no thread, and beyond 256 connections the one that has waited longest is closed.
+///
+/// Each server has a token that cannot be guessed. Its page carries the token; event streams and writes must show it.
+///   GET  /         the page, with the scene as it is now
+///   GET  /scene    the scene file
+///   GET  /pieces   the pieces of its words, empty where it has no fonts; 404 where the file is wrong
+///   GET  /writes   whether it may be written: 204, or 404
+///   GET  /changes?token=…  server-sent events: the version of the file, at first and after each change
+///   POST /scene    where writing is allowed: writes the scene, for a page of this very server (`Origin`) that shows
+///                  the token (`X-Page-Token`) and the version of the file that it is made from (`X-Made-From`)
 class Server {
  public:
-  /// What is made when it is asked for.
+  /// What is made when it is asked for; called by any thread, by several at once.
   struct Makes {
-    std::function<std::string()> page;
+    std::function<std::string(const std::string& token)> page;
     std::function<std::optional<std::string>()> pieces;  ///< none where the file is wrong
   };
-  /// Begins to listen on `port`, or when absent on the first that is free from the usual one on.
+  /// Begins to listen on `port`, or when absent on the first free one from the usual one up. `file` has to live longer.
   /// Throws WrongCall.
   Server(WatchedFile& file, Makes makes, std::optional<int> port, bool writes = false);
   ~Server();
   Server(const Server&) = delete;
   Server& operator=(const Server&) = delete;
 
-  [[nodiscard]] int port() const { return port_; }
+  [[nodiscard]] int port() const;
   /// Whether it listens elsewhere because the usual port is taken.
-  [[nodiscard]] bool is_elsewhere() const { return port_ != usual_port; }
+  [[nodiscard]] bool is_elsewhere() const { return port() != usual_port; }
   static constexpr int usual_port = 8017;
 
   /// Answers until the program ends.
   void serve();
 
  private:
-  struct Listener;
+  class Listener;
   std::unique_ptr<Listener> listener_;
-  int port_ = 0;
 };
 
 }  // namespace fond_ladder::page

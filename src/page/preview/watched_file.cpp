@@ -6,6 +6,7 @@
 
 #include <sys/stat.h>
 
+#include <filesystem>
 #include <tuple>
 
 #include "calls/target_file.hpp"
@@ -17,24 +18,31 @@ namespace {
 
 constexpr std::chrono::milliseconds between_looks{40}, while_written{15};
 
-using State = std::tuple<::dev_t, ::ino_t, ::off_t, ::time_t, long>;
+using State = std::tuple<::mode_t, ::dev_t, ::ino_t, ::off_t, ::time_t, long>;
 
-State state_of(const std::string& path) {
+State state_of(const std::string& path, bool follow_links) {
   struct stat data {};
-  if (::stat(path.c_str(), &data) != 0) return {};
-  return {data.st_dev, data.st_ino, data.st_size, data.st_mtim.tv_sec, data.st_mtim.tv_nsec};
+  if ((follow_links ? ::stat : ::lstat)(path.c_str(), &data) != 0) return {};
+  return {data.st_mode, data.st_dev, data.st_ino, data.st_size, data.st_mtim.tv_sec, data.st_mtim.tv_nsec};
 }
 
 std::vector<State> states_of(const std::string& path, const std::vector<std::string>& used) {
-  std::vector<State> states{state_of(path)};
-  for (const std::string& file : used) states.push_back(state_of(file));
+  std::vector<State> states{state_of(path, false)};
+  for (const std::string& file : used) states.push_back(state_of(file, true));
   return states;
+}
+
+/// The file behind links; the name itself where there is none.
+std::string behind_links(const std::string& path) {
+  std::error_code error;
+  const std::filesystem::path found = std::filesystem::canonical(path, error);
+  return error || !std::filesystem::is_symlink(path, error) ? path : found.string();
 }
 
 }  // namespace
 
-WatchedFile::WatchedFile(std::string path) : path_(std::move(path)) {
-  content_.text = scene::text_of_file(path_);
+WatchedFile::WatchedFile(const std::string& path) : path_(behind_links(path)) {
+  content_.text = scene::read_plain_file(path_, scene::Links::refused).text;
   read();
   watcher_ = std::thread([this] { watch(); });
 }
@@ -53,24 +61,31 @@ WatchedFile::Content WatchedFile::content() const {
   return content_;
 }
 
-std::uint64_t WatchedFile::wait_for_other(std::uint64_t version, std::chrono::milliseconds longest) const {
-  std::unique_lock held(guard_);
-  changed_.wait_for(held, longest, [&] { return content_.version != version || ended_; });
+std::uint64_t WatchedFile::version() const {
+  const std::scoped_lock held(guard_);
   return content_.version;
 }
 
-std::string WatchedFile::write(const std::string& text, std::uint64_t version) {
+void WatchedFile::on_change(std::function<void()> call) {
+  const std::scoped_lock held(calling_);
+  call_ = std::move(call);
+}
+
+std::string WatchedFile::write(const std::string& text, std::string_view version) {
   const std::scoped_lock one_at_a_time(writing_);
-  const Content now = content();
+  const auto [now, identity] = [this] {
+    const std::scoped_lock held(guard_);
+    return std::pair(content_, identity_);
+  }();
   try {
-    const std::string there = scene::text_of_file(path_);
-    if (now.version != version || there != now.text) {
-      return files_used_by(there, path_).empty()
+    const scene::PlainFile there = scene::read_plain_file(path_, scene::Links::refused);
+    if (std::to_string(now.version) != version || there.text != now.text || there.identity != identity) {
+      return files_used_by(there.text, path_).empty()
                  ? "The file changed meanwhile; it was not written. What is shown next is the file as it is."
                  : "The scene uses other files, which would all be written into this one; save it as a scene instead.";
     }
     static_cast<void>(read_scene(text, path_));
-    calls::write_target(path_, text);
+    calls::write_plain_target(path_, text);
   } catch (const std::exception& error) {
     return error.what();
   }
@@ -100,21 +115,25 @@ void WatchedFile::watch() {
 
 void WatchedFile::read() {
   std::string text, fault;
+  scene::FileIdentity identity;
   try {
-    text = scene::text_of_file(path_);
-    used_ = files_used_by(text, path_);
-    text = in_one_file(std::move(text), path_);
+    scene::PlainFile file = scene::read_plain_file(path_, scene::Links::refused);
+    identity = file.identity;
+    used_ = files_used_by(file.text, path_);
+    text = in_one_file(std::move(file.text), path_);
   } catch (const BadScene& error) {
     fault = error.what();
   }
   {
     const std::scoped_lock held(guard_);
+    identity_ = identity;
     if (fault == content_.fault && (!fault.empty() || text == content_.text)) return;
     if (fault.empty()) content_.text = std::move(text);
     content_.fault = std::move(fault);
     ++content_.version;
   }
-  changed_.notify_all();
+  const std::scoped_lock held(calling_);
+  if (call_) call_();
 }
 
 }  // namespace fond_ladder::page

@@ -1,22 +1,26 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include <chrono>
 #include <condition_variable>
 #include <cstdint>
+#include <functional>
 #include <mutex>
 #include <string>
+#include <string_view>
 #include <thread>
 #include <vector>
+
+#include "scene/read/scene_text.hpp"
 
 namespace fond_ladder::page {
 
 /// A scene file that is read anew whenever it or a file that it uses changes, by a thread of its own that looks often.
-/// To any number of threads.
+/// Only a plain file is read and written: while a link, a pipe or anything else has its name, that is a fault, and it
+/// is followed again when a plain file has the name once more. To any number of threads.
 class WatchedFile {
  public:
-  /// Throws BadScene when it cannot be read now.
-  explicit WatchedFile(std::string path);
+  /// Follows links once, now: what is watched is the file behind them. Throws BadScene when it cannot be read now.
+  explicit WatchedFile(const std::string& path);
   ~WatchedFile();
   WatchedFile(const WatchedFile&) = delete;
   WatchedFile& operator=(const WatchedFile&) = delete;
@@ -27,12 +31,13 @@ class WatchedFile {
     std::string fault;          ///< why it cannot be read now; empty when it can
   };
   [[nodiscard]] Content content() const;
-  /// Waits for another version than this, as long as given. Returns the version that there is.
-  [[nodiscard]] std::uint64_t wait_for_other(std::uint64_t version, std::chrono::milliseconds longest) const;
+  [[nodiscard]] std::uint64_t version() const;
+  /// Has something called after each change of the version, by the thread that watches; an empty function ends that.
+  void on_change(std::function<void()> call);
 
-  /// Writes a scene over the file, where that is still what it was in a version, and stands alone. Returns why it was
-  /// not written; nothing when it was.
-  [[nodiscard]] std::string write(const std::string& text, std::uint64_t version);
+  /// Writes a scene over the file, where that is still the very file that was read for a version, and stands alone.
+  /// `version` is the number as it was told, to the letter. Returns why it was not written; nothing when it was.
+  [[nodiscard]] std::string write(const std::string& text, std::string_view version);
 
  private:
   void watch();
@@ -41,9 +46,11 @@ class WatchedFile {
   std::string path_;
   std::vector<std::string> used_;  // the watcher's
   mutable std::mutex guard_;
-  std::mutex writing_;
-  mutable std::condition_variable changed_;
+  std::mutex writing_, calling_;
+  std::condition_variable changed_;
   Content content_;
+  scene::FileIdentity identity_;  // of the file that content_ is from
+  std::function<void()> call_;
   bool ended_ = false;
   std::thread watcher_;
 };

@@ -70,7 +70,8 @@ std::string json_of(const Start& start) {
     json.text("does", std::string_view(told.option).substr(2));
     json.text("what", told.value);
   });
-  json.number("version", start.version ? std::optional(static_cast<double>(*start.version)) : std::nullopt);
+  json.number("version", start.served ? std::optional(static_cast<double>(start.served->version)) : std::nullopt);
+  json.text("token", start.served ? start.served->token : "");
   json.end();
   return out.str();
 }
@@ -94,7 +95,7 @@ std::string still_picture(const Scene& scene, const Rung& size, const std::vecto
 std::string report_text(const std::string& page_without_scene, const Start& start, const std::string& title,
                         const std::string& still) {
   const std::string safe_title = escaped(printable(title));
-  const std::string connect = start.version ? "'self'" : "'none'";
+  const std::string connect = start.served ? "'self'" : "'none'";
   const std::string json = within_script(json_of(start));
   const std::array<std::pair<std::string_view, std::string_view>, 4> parts{
       {{"title", safe_title}, {"connect", connect}, {"start", json}, {"still", still}}};

@@ -14,6 +14,12 @@
 
 namespace fond_ladder::page {
 
+/// What a page is told by whoever serves it.
+struct Served {
+  std::uint64_t version = 0;  ///< of the file
+  std::string token;          ///< to be shown by whoever watches or writes
+};
+
 /// How the page begins. Everything in it may come from a stranger.
 struct Start {
   std::string file, text;    ///< the scene: as its file was named, and what was in it
@@ -24,7 +30,7 @@ struct Start {
   std::string pieces;        ///< of the words, as pieces_text writes them
   std::vector<std::string> modes;
   std::vector<calls::Told> trials;
-  std::optional<std::uint64_t> version{};  ///< of the file, where somebody serves it; then the page asks for others
+  std::optional<Served> served{};  ///< where the page comes from a server, which it then follows
 };
 
 /// The still picture of a page, an SVG element, or a sentence that says why there is none. A large one is drawn without

@@ -1,10 +1,15 @@
 // SPDX-License-Identifier: MIT
 //
 // The one place that opens scene files; left out where there are no files.
+#include <fcntl.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+#include <cerrno>
 #include <filesystem>
-#include <fstream>
 
 #include "fond_ladder/scene_file.hpp"
+#include "model/limits.hpp"
 #include "scene/read/scene_text.hpp"
 
 namespace fond_ladder::inline v0::scene {
@@ -14,26 +19,56 @@ namespace {
   throw BadScene({{path, 0, 0, "", std::move(message)}});
 }
 
+constexpr const char *not_plain =
+                         "this is no plain file but a pipe or a device; for a pipe write - and give the scene "
+                         "to standard input",
+                     *unreadable = "this file cannot be read";
+
+struct Descriptor {
+  explicit Descriptor(int opened) : number(opened) {}
+  ~Descriptor() {
+    if (number >= 0) ::close(number);
+  }
+  Descriptor(const Descriptor&) = delete;
+  Descriptor& operator=(const Descriptor&) = delete;
+
+  int number;
+};
+
 }  // namespace
 
-std::string text_of_file(const std::string& path) {
-  std::error_code error;
-  const auto status = std::filesystem::status(path, error);
-  if (!std::filesystem::exists(status)) refuse(path, "there is no such file");
-  if (std::filesystem::is_directory(status)) refuse(path, "this is a directory; name a scene file");
-  if (std::filesystem::is_regular_file(status)) require_length(std::filesystem::file_size(path, error), path);
-  std::ifstream in(path, std::ios::binary);
-  if (!in) refuse(path, "this file cannot be opened; check who may read it");
-  return text_of_stream(in, path);
+PlainFile read_plain_file(const std::string& path, Links links) {
+  const int follow = links == Links::followed ? 0 : O_NOFOLLOW;
+  const Descriptor file(::open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK | O_NOCTTY | follow));
+  if (file.number < 0) {
+    if (errno == ENOENT || errno == ENOTDIR) refuse(path, "there is no such file");
+    if (errno == ELOOP && links == Links::refused)
+      refuse(path, "this name is a link to another file now; it is read again when it is a plain file");
+    if (errno == ENXIO) refuse(path, not_plain);
+    refuse(path, "this file cannot be opened; check who may read it");
+  }
+  struct stat status {};
+  if (::fstat(file.number, &status) != 0) refuse(path, unreadable);
+  if (S_ISDIR(status.st_mode)) refuse(path, "this is a directory; name a scene file");
+  if (!S_ISREG(status.st_mode)) refuse(path, not_plain);
+  require_length(static_cast<std::uintmax_t>(status.st_size), path);
+  PlainFile read{std::string(static_cast<std::size_t>(status.st_size) + 1, '\0'), {status.st_dev, status.st_ino}};
+  std::size_t have = 0;
+  while (have <= limits::largest_scene_file) {
+    if (have == read.text.size()) read.text.resize(2 * have);  // it grew meanwhile
+    const ssize_t more = ::read(file.number, read.text.data() + have, read.text.size() - have);
+    if (more < 0 && errno == EINTR) continue;
+    if (more < 0) refuse(path, unreadable);
+    if (more == 0) break;
+    have += static_cast<std::size_t>(more);
+  }
+  require_length(have, path);
+  read.text.resize(have);
+  return read;
 }
 
-std::string text_of_used_file(const std::string& path) {
-  std::error_code error;
-  const auto status = std::filesystem::status(path, error);
-  if (std::filesystem::exists(status) && !std::filesystem::is_directory(status) &&
-      !std::filesystem::is_regular_file(status))
-    refuse(path, "this is no plain file");
-  return text_of_file(path);
+std::string text_of_file(const std::string& path) {
+  return read_plain_file(path, Links::followed).text;
 }
 
 std::string identity_of_file(const std::string& path) {

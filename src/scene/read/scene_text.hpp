@@ -12,10 +12,22 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 namespace scene {
 
-/// The text of a scene file. Throws BadScene when there is none, or more of it than a scene may have.
+/// Which file it is, whatever its name.
+struct FileIdentity {
+  std::uint64_t device = 0, inode = 0;
+  friend bool operator==(const FileIdentity&, const FileIdentity&) = default;
+};
+struct PlainFile {
+  std::string text;
+  FileIdentity identity;
+};
+enum class Links : std::uint8_t { followed, refused };
+
+/// Reads a plain file; a pipe or a device is not waited for. Throws BadScene when there is no such file, it is no plain
+/// one, or it has more bytes than a scene may have.
+[[nodiscard]] PlainFile read_plain_file(const std::string& path, Links links);
+/// The text of a scene file, links followed. Throws as above.
 [[nodiscard]] std::string text_of_file(const std::string& path);
-/// The same of a file that a scene names: only plain files are opened.
-[[nodiscard]] std::string text_of_used_file(const std::string& path);
 /// The same for two names of one file, links followed.
 [[nodiscard]] std::string identity_of_file(const std::string& path);
 /// The text that a stream gives; `name` is for the message. Throws as above, and where the stream cannot be read.

@@ -59,7 +59,7 @@ class UsedFilesReader : private ObjectReader {
     used.asked.push_back(file.name);
     std::string text;
     try {
-      text = text_of_used_file(file.name);
+      text = text_of_file(file.name);
     } catch (const BadScene& fault) {
       return faults_.add(document_, place, file.name + ": " + fault.faults().front().message);
     }
