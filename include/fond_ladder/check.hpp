@@ -28,7 +28,9 @@ struct CheckedClaim {
   struct Failing {
     double from = 0, to = 0;
     bool with_from = true, with_to = true;  ///< whether it fails at those two as well, or only between
-    Extent worst;                           ///< container
+    double off = 0;  ///< by how much it fails at worst: pixels, or what it counts; 0 of what has no amount
+    Extent worst;    ///< a size of the container at which it does, or next to one
+    Extent limit;    ///< the same, but for what lies next to an open end: that end, to which it becomes worse
     std::vector<std::pair<std::string, std::optional<double>>> values{};  ///< of what makes it fail at the worst size
     std::optional<double> height{};                                       ///< none: as the content makes it
     std::optional<Span> heights{};  ///< of a region of sizes, checked at every height; then `height` says nothing
@@ -56,8 +58,8 @@ struct CheckedClaim {
                                               const ShareDone& progress = {});
 
 /// The same over whole rectangles of sizes: every width of the ladders and every height of a span. Where a claim fails
-/// is told in regions whose edges are exact; what fails on a line alone is not looked for. Costs a few solves for each
-/// region in which nothing turns.
+/// is told in regions whose edges are exact. Lines are looked at by themselves where ranges are bounded and at the
+/// largest width and height. Costs a few solves for each region in which nothing turns.
 [[nodiscard]] std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
                                                            const std::vector<std::string>& claims, const Span& heights,
                                                            unsigned threads = 0, const ShareDone& progress = {});

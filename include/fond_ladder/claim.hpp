@@ -54,7 +54,7 @@ class Claim {
   struct Outcome {
     bool tested = false;  ///< false: its `when` does not hold, or a pattern has only hidden nodes
     bool holds = true;
-    double off = 0;  ///< by how much it fails, where that is a number
+    double off = 0;  ///< by how much it fails: pixels, the difference of what it counts, or how many are not seen
   };
   [[nodiscard]] Outcome test(const MeasuredRung& rung) const;
   /// What makes it fail there.

@@ -19,9 +19,10 @@ template <>
 inline constexpr std::array<std::string_view, 3> words_of<TurnKind>{"bend", "jump", "curve"};
 
 /// A size of the container, in pixels, at which a quantity leaves its straight line, exact but where
-/// something bends: there to 1/64 of a pixel. `at` is the first size at which the new value holds.
+/// something bends: there to 1/64 of a pixel. The new value holds at `at` and from there on, or only above it.
 struct Turn {
   double at = 0;
+  bool includes_at = true;   ///< whether a jump is done at `at` itself
   double to = 0;             ///< where a curve ends; else the same as `at`
   std::size_t quantity = 0;  ///< its place among those asked for
   std::string name;          ///< as it was asked for

@@ -28,6 +28,13 @@ void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
   json.begin_object("worst");
   json.number("width", stretch.worst.width);
   json.number("height", stretch.worst.height);
+  if (stretch.limit != stretch.worst) {
+    json.begin_object("limit");
+    json.number("width", stretch.limit.width);
+    json.number("height", stretch.limit.height);
+    json.end();
+  }
+  json.number("off", stretch.off);
   json.begin_object("values");
   for (const auto& [name, value] : stretch.values) json.number(name, value);
   json.end();

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include <algorithm>
+#include <cmath>
 
 #include "fond_ladder/check.hpp"
+#include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 #include "model/shell_word.hpp"
@@ -24,15 +26,19 @@ std::string values_text(const Failing& failing) {
 /// Stretches that one sentence tells: the same widths at several heights, or in several variants.
 struct Told {
   const Failing* first = nullptr;
+  const Failing* worst = nullptr;
   std::vector<std::optional<double>> heights;
   std::vector<std::string> variants;
-  std::vector<Extent> also;  // single sizes inside the stretch, at heights of their own
+  std::vector<Extent> also{};    // single sizes inside the stretch, at heights of their own
+  bool is_worse_in_one = false;  // of the variants
+
+  void take(const Failing& one) { worst = one.off > worst->off ? &one : worst; }
 };
 
 std::vector<Told> told_together(const std::vector<Failing>& failing) {
   std::vector<Told> all;
   if (!failing.empty() && failing.front().heights) {  // regions are told one by one
-    for (const Failing& one : failing) all.push_back({&one, {std::nullopt}, {one.variant}, {}});
+    for (const Failing& one : failing) all.push_back({&one, &one, {std::nullopt}, {one.variant}});
     return all;
   }
   const auto same_widths = [](const Failing& a, const Failing& b) { return a.from == b.from && a.to == b.to; };
@@ -46,10 +52,12 @@ std::vector<Told> told_together(const std::vector<Failing>& failing) {
     };
     if (const auto in = std::ranges::find_if(all, is_in); in != all.end()) {
       in->also.push_back(one.worst);
+      in->take(one);
     } else if (const auto beside = std::ranges::find_if(all, is_beside); beside != all.end()) {
       beside->heights.push_back(one.height);
+      beside->take(one);
     } else {
-      all.push_back({&one, {one.height}, {one.variant}, {}});
+      all.push_back({&one, &one, {one.height}, {one.variant}});
     }
   }
   std::vector<Told> joined;
@@ -61,6 +69,8 @@ std::vector<Told> told_together(const std::vector<Failing>& failing) {
       joined.push_back(std::move(told));
     } else {
       twin->variants.push_back(told.variants.front());
+      twin->is_worse_in_one |= std::abs(told.worst->off - twin->worst->off) > limits::told_tolerance;
+      twin->take(*told.worst);
     }
   }
   return joined;
@@ -74,6 +84,19 @@ std::string heights_text(const Told& told) {
 
 std::string size_of(const Extent& size) {
   return rounded(size.width) + " x " + rounded(size.height);
+}
+
+/// `149.99 x 300`, and which open end it is next to.
+std::string worst_text(const Failing& failing) {
+  std::string text = size_of(failing.worst);
+  const auto tell = [&](double at, double limit, const char* along) {
+    if (at == limit) return;
+    text += (text.back() == ')' ? text.pop_back(), ", " : " (") +
+            std::string(at < limit ? "just below " : "just above ") + rounded(limit) + along + ")";
+  };
+  tell(failing.worst.width, failing.limit.width, " wide");
+  tell(failing.worst.height, failing.limit.height, " high");
+  return text;
 }
 
 std::string stretch_text(const Told& told) {
@@ -90,15 +113,21 @@ std::string stretch_text(const Told& told) {
               : "from " + std::string(failing.with_from ? "" : "above ") + rounded(failing.from) + " to " +
                     std::string(failing.with_to ? "" : "below ") + rounded(failing.to);
   if (failing.heights) {
+    const auto side = [](double from, double to) {
+      return from == to ? rounded(from) : rounded(from) + " to " + rounded(to);
+    };
+    const bool is_line = failing.from == failing.to || failing.heights->from == failing.heights->to;
     text = indent;
     if (!told.variants.front().empty()) text += printable(told.variants.front()) + ": ";
-    text += "within " + rounded(failing.from) + " to " + rounded(failing.to) + " wide and " +
-            rounded(failing.heights->from) + " to " + rounded(failing.heights->to) + " high";
+    text += (is_line ? "at " : "within ") + side(failing.from, failing.to) + " wide and " +
+            side(failing.heights->from, failing.heights->to) + " high";
   } else {
     text += " wide, " + heights_text(told);
   }
-  if (failing.from != failing.to || told.heights.size() > 1) text += "; worst at " + size_of(failing.worst);
-  const std::string values = values_text(failing);
+  const bool is_one_size = failing.from == failing.to && told.heights.size() == 1 && told.variants.size() == 1;
+  if (!is_one_size || failing.heights) text += "; worst at " + worst_text(*told.worst);
+  if (told.is_worse_in_one) text += told.worst->variant.empty() ? " as it is" : " in " + printable(told.worst->variant);
+  const std::string values = values_text(*told.worst);
   text += (values.empty() ? "" : ": " + values) + "\n";
   if (told.also.empty()) return text;
   text.append(indent).append("also at ");
@@ -131,9 +160,13 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
     text += ", where it cannot be proved\n";
   }
   constexpr std::size_t most = 5;
-  const std::vector<Told> all = told_together(checked.failing);
+  std::vector<Told> all = told_together(checked.failing);
+  if (all.size() > most) {  // the worst of all is told in any case
+    const auto worst = std::ranges::max_element(all, {}, [](const Told& told) { return told.worst->off; });
+    if (worst - all.begin() >= static_cast<std::ptrdiff_t>(most)) std::iter_swap(worst, all.begin() + (most - 1));
+  }
   for (std::size_t i = 0; i < std::min(most, all.size()); ++i) {
-    const Failing& failing = *all[i].first;
+    const Failing& failing = *all[i].worst;
     text += stretch_text(all[i]);
     if (!failing.because.empty()) text.append(indent).append(printable(failing.because)).append("\n");
     if (!file.empty()) text.append(indent).append(printable(look_text(failing, file))).append("\n");

@@ -6,6 +6,7 @@ namespace {
 
 void write_turn(JsonWriter& json, const Turn& turn) {
   json.number("at", turn.at);
+  if (turn.kind == TurnKind::jump) json.truth("includes_at", turn.includes_at);
   if (turn.kind == TurnKind::curve) json.number("to", turn.to);
   json.text("quantity", turn.name);
   json.text("turn", word(turn.kind));

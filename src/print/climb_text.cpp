@@ -64,7 +64,7 @@ void print_turns(const ShownClimb& shown, std::ostream& out) {
   const std::vector<const Turn*> turns = shown_turns(shown);
   for (const Turn* one : turns) {
     const Turn& turn = *one;
-    const std::string at = rounded(turn.at);
+    const std::string at = (turn.includes_at ? "" : "above ") + rounded(turn.at);
     const bool same_place = at == last_at, same_cause = same_place && turn.cause == last_cause;
     std::string kind(word(turn.kind));
     if (turn.kind == TurnKind::curve) kind += " to " + rounded(turn.to);

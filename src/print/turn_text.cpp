@@ -8,7 +8,7 @@ namespace fond_ladder::inline v0 {
 
 std::ostream& operator<<(std::ostream& out, const Turn& turn) {
   const auto text = [](const std::optional<double>& value) { return value ? rounded(*value) : std::string("hidden"); };
-  out << "at " << rounded(turn.at) << ": " << turn.name;
+  out << (turn.includes_at ? "at " : "above ") << rounded(turn.at) << ": " << turn.name;
   switch (turn.kind) {
     case TurnKind::jump: out << " jumps from " << text(turn.before) << " to " << text(turn.after); break;
     case TurnKind::bend:

@@ -19,7 +19,8 @@ template <class N>
 N width_for(const FrameOf<N>& frame, Index node, const Measured& measured) {
   const N inner = frame.inner_size(node, x_axis);
   const N by_content = frame.max_content(node) - frame.edges_up(node).inset[x_axis].sum();
-  if (magnitude(inner - by_content) > limits::line_tolerance * most_of(1.0, by_content)) return inner;
+  const double slack = line_slack(by_content);
+  if (exceeds(inner, by_content, slack) || exceeds(by_content, inner, slack)) return inner;
   const OwnContent::Widths widths = measured.widths();
   return sound_size(std::max(widths.max_content, widths.min_content));
 }

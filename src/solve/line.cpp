@@ -143,7 +143,7 @@ void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> po
 template <Axis axis, class N>
 Index end_of_line(const Laying<axis, FrameOf<N>>& laying, Index first) {
   const auto& portions = laying.view.scratch.portions;
-  const N most = laying.inner + limits::line_tolerance * most_of(1.0, laying.inner);
+  const double slack = line_slack(laying.inner);
   N taken = 0;
   Index i = first;
   for (; i < laying.flow.size(); ++i) {
@@ -151,7 +151,7 @@ Index end_of_line(const Laying<axis, FrameOf<N>>& laying, Index first) {
     taken += with_child<axis, N>(laying.view, laying.flow[i],
                                  [&](const auto& child) { return child.margin_down(laying.flip).sum(); });
     taken += portions[i].held(portions[i].base);
-    if (i > first && taken > most) break;
+    if (i > first && exceeds(taken, laying.inner, slack)) break;
   }
   return i;
 }

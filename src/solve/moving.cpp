@@ -2,6 +2,7 @@
 #include "solve/moving.hpp"
 
 #include <algorithm>
+#include <cmath>
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -109,6 +110,46 @@ Moving floor_of(const Moving& a) {
 
 namespace {
 
+/// Whether a number that moves uses a tolerance up within the finest step in which turns are looked for.
+bool passes(const Moving& over, double tolerance) {
+  return std::hypot(over.slope(), over.sideways()) * limits::turn_step >= tolerance;
+}
+
+/// A width at which words that are broken by the tolerance for lines break as they would without it at this one.
+double for_exact_lines(double width) {
+  return width > 1 ? width / (1 + limits::line_tolerance) : width - limits::line_tolerance;
+}
+double of_exact_lines(double width) {
+  return width + limits::line_tolerance * std::max(1.0, width);
+}
+
+/// Content in widths that move: words break where they are as wide as their line, not where the tolerance is used up.
+class InMovingWidths {
+ public:
+  InMovingWidths(const OwnContent& content, const Moving& width)
+      : content_(content),
+        is_exact_(dynamic_cast<const LinedText*>(&content) != nullptr && passes(width, line_slack(width))) {}
+
+  [[nodiscard]] OwnContent::Heights height_for(double width) const { return content_.height_for(asked(width)); }
+  [[nodiscard]] std::vector<LinedText::Line> lines_at(double width) const {
+    return dynamic_cast<const LinedText&>(content_).lines_at(asked(width));
+  }
+  [[nodiscard]] std::optional<OwnContent::Steady> steady_at(double width) const {
+    std::optional<OwnContent::Steady> steady = content_.steady_at(asked(width));
+    if (steady && is_exact_) {
+      if (steady->from > 0) steady->from = of_exact_lines(steady->from);
+      if (std::isfinite(steady->below)) steady->below = of_exact_lines(steady->below);
+    }
+    return steady;
+  }
+
+ private:
+  [[nodiscard]] double asked(double width) const { return is_exact_ ? std::max(0.0, for_exact_lines(width)) : width; }
+
+  const OwnContent& content_;
+  bool is_exact_;
+};
+
 /// Notes that an answer holds for widths from one up to another.
 void note_widths(unsigned outcome, const OwnContent::Steady& steady, const Moving& width) {
   if (steady.from > 0) {
@@ -126,9 +167,19 @@ double width_onward(const Moving& width) {
 
 }  // namespace
 
+bool exceeds(const Moving& a, const Moving& b, double tolerance) {
+  const Moving over = a - b;
+  return passes(over, tolerance) ? over > Moving(0) : over > Moving(tolerance);
+}
+
+Moving floor_of_quotient(const Moving& a, const Moving& b, double slack) {
+  const Moving exact = a / b;
+  return floor_of(passes(exact, slack / b.value()) ? exact : (a + Moving(slack)) / b);
+}
+
 OwnContent::Heights measured_height(const Measured& measured, const Moving& width) {
-  const OwnContent& content = *measured.content();
-  if (!width.moves() && !width.bends()) return content.height_for(width.value());
+  if (!width.moves() && !width.bends()) return measured.content()->height_for(width.value());
+  const InMovingWidths content(*measured.content(), width);
   if (width.bends()) lose_sight();
   const double at = width_onward(width);
   const OwnContent::Heights heights = content.height_for(at);
@@ -168,8 +219,9 @@ std::vector<LinedText::Line> lines_of(const LinedText& text, const Moving& width
   if (!width.moves() && !width.bends()) return text.lines_at(width.value());
   if (width.bends()) lose_sight();
   const double at = width_onward(width);
-  std::vector<LinedText::Line> lines = text.lines_at(at);
-  note_widths(static_cast<unsigned>(lines.size()), *text.steady_at(at), width);
+  const InMovingWidths content(text, width);
+  std::vector<LinedText::Line> lines = content.lines_at(at);
+  note_widths(static_cast<unsigned>(lines.size()), *content.steady_at(at), width);
   return lines;
 }
 

@@ -153,6 +153,13 @@ class Moving {
   const double share = length.in_px(units, 1);
   return {length.in_px(units, whole.value()), share * whole.slope(), share * whole.sideways(), whole.bends()};
 }
+/// Where two numbers move past each other at once, the edge is where they meet; where they hardly do, or not at all, a
+/// tolerance decides as it does of pixels.
+[[nodiscard]] bool exceeds(const Moving& a, const Moving& b, double tolerance);
+[[nodiscard]] inline double line_slack(const Moving& space) {
+  return line_slack(space.value());
+}
+[[nodiscard]] Moving floor_of_quotient(const Moving& a, const Moving& b, double slack);
 /// The height, and up to where the content says the same.
 [[nodiscard]] OwnContent::Heights measured_height(const Measured& measured, const Moving& width);
 /// The lines of a text, and up to where they are the same.

@@ -15,6 +15,7 @@
 
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/lined_text.hpp"
+#include "model/limits.hpp"
 #include "model/measured.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -125,6 +126,19 @@ template <class N>
 /// The lines of a text in a width.
 [[nodiscard]] inline std::vector<LinedText::Line> lines_of(const LinedText& text, double width) {
   return text.lines_at(width);
+}
+/// Whether a number is larger than another one by more than a tolerance, which is there for rounding alone: of numbers
+/// that move the edge is told where the two meet, not where the tolerance is used up.
+[[nodiscard]] constexpr bool exceeds(double a, double b, double tolerance) {
+  return a - b > tolerance;
+}
+/// How much longer than the space a line may be.
+[[nodiscard]] inline double line_slack(double space) {
+  return limits::line_tolerance * std::max(1.0, space);
+}
+/// The whole number below a quotient, `slack` being what rounding may have taken of `a`.
+[[nodiscard]] inline double floor_of_quotient(double a, double b, double slack) {
+  return std::floor((a + slack) / b);
 }
 /// A number as it is here, which decides nothing.
 [[nodiscard]] constexpr double in_pixels(double a) {

@@ -12,7 +12,7 @@ namespace {
 /// Whether a width reaches a bound, but for what may be rounding.
 template <class N>
 bool reaches(const N& width, double bound) {
-  return !(width < bound - limits::line_tolerance * std::max(1.0, bound));
+  return !exceeds(N(bound), width, line_slack(bound));
 }
 
 template <class N>

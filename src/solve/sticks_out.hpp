@@ -19,10 +19,16 @@ struct AnySides {
 template <class N>
 using FourSidesOf = std::conditional_t<std::is_same_v<N, double>, FourSides, AnySides<N>>;
 
+/// Whether an amount is more than rounding.
+template <class N>
+[[nodiscard]] bool is_told(const N& amount) {
+  return exceeds(amount, N(0), limits::told_tolerance);
+}
+
 /// What of [at, at + size) lies outside [low, high), before and after.
 template <class N>
 [[nodiscard]] SidesOf<N> outside(const N& at, const N& size, const N& low, const N& high) {
-  const auto counted = [](const N& amount) { return amount > limits::told_tolerance ? amount : N(0); };
+  const auto counted = [](const N& amount) { return is_told(amount) ? amount : N(0); };
   return {counted(low - at), counted(at + size - high)};
 }
 
@@ -56,7 +62,7 @@ template <class SomeView>
         outside<N>(view.place(node, axis), view.size(node, axis), inset.before, view.size(above, axis) - inset.after);
     const auto in_padding = [](const N& amount, const N& padding, const N& own_margin) -> N {
       const N in = least_of(amount, padding) + least_of(N(0), own_margin);
-      return in > limits::told_tolerance ? in : N(0);
+      return is_told(in) ? in : N(0);
     };
     return {in_padding(beyond.before, inset.before - border.before, margin.before),
             in_padding(beyond.after, inset.after - border.after, margin.after)};
@@ -157,7 +163,7 @@ template <class SomeView>
     const N right = view.size(above, x_axis) - border_x.after, bottom = view.size(above, y_axis) - border_y.after;
     const auto see = [&](Index child, const N& at, const N& size, const N& low, const N& high) {
       const N over = most_of(low - at, at + size - high);
-      if (over > limits::told_tolerance && over > most && !is_meant(child)) most = over;
+      if (is_told(over) && over > most && !is_meant(child)) most = over;
     };
     const Index first = view.first_child(above), behind = first + view.child_count(above);
     for (Index child = first; child < behind; ++child) {

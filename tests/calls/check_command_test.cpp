@@ -157,7 +157,7 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
                        "variants: as it is; mode closed; wording long; wording long, mode closed; wording hebrew; "
                        "wording hebrew, mode closed\n"))
       << told.substr(0, 200);
-  EXPECT_NE(told.find("          wording long; wording long, mode closed: from 360 to below 519.99 wide, 800 high; "
+  EXPECT_NE(told.find("          wording long; wording long, mode closed: from 360 to below 520 wide, 800 high; "
                       "worst at 360 x 800: "
                       "alarm.cut 160, title.cut 56\n"
                       "          also at 390 x 844\n"

@@ -111,7 +111,7 @@ TEST(Cli, Climbs) {
   EXPECT_EQ(json["axis"], "width");
   EXPECT_EQ(json["rungs"][1]["values"]["beds.width"], 240);
   EXPECT_EQ(json["turns"][0].dump(),
-            R"({"after":240,"at":640,"before":608,"cause":"`narrow` ends","quantity":"beds.width","slope_after":0,)"
+            R"({"after":240,"at":640,"before":608,"cause":"`narrow` ends","includes_at":true,"quantity":"beds.width","slope_after":0,)"
             R"("slope_before":1,"turn":"jump"})");
 }
 

@@ -93,7 +93,7 @@ export function turnText(turn) {
 
 /** A ring on a curve, where it turns. @param {any} chart @param {Turn} turn @param {number} left  in pixels @param {() => void} does */
 export function turnMark(chart, turn, left, does) {
-  const text = `at ${rounded(turn.at)}: ${turnText(turn)}`;
+  const text = `${turn.includes_at === false ? 'above' : 'at'} ${rounded(turn.at)}: ${turnText(turn)}`;
   const button = make('button', { type: 'button', className: 'turn', title: text, 'aria-label': text, onclick: does });
   button.style.left = `${left}px`;
   button.style.top = `${chart.scales.y.getPixelForValue(turn.after ?? turn.before ?? 0)}px`;

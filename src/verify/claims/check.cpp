@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
 //
-// The quantities of all claims are followed together over all widths (ladder/stretches); each claim is then tested on
-// their straight runs, which proves it for every real width. Where nothing can be proved, the claims are tested at
-// every whole width instead, on and next to each bound of a range, and at the turns of a claim's own quantities. A
-// claim is tested at its own turns only, so what becomes of it does not depend on which others are checked with it.
+// Claims are tested along all widths (claims_along), which proves them for every real width. Where nothing can be
+// proved, they are tested at every whole width instead, on and next to each bound of a range, and at the turns of a
+// claim's own quantities.
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <map>
 #include <set>
@@ -16,7 +16,7 @@
 #include "model/limits.hpp"
 #include "verify/claims/arranged_claim.hpp"
 #include "verify/claims/check_variants.hpp"
-#include "verify/claims/claim_stretches.hpp"
+#include "verify/claims/claims_along.hpp"
 #include "verify/claims/explain.hpp"
 #include "verify/climb/by_samples.hpp"
 #include "verify/ladder/rungs.hpp"
@@ -50,14 +50,9 @@ class Checker {
         threads_(thread_count(threads)),
         progress_(progress),
         solver_(scene_, variant.modes),
-        explainer_(scene_, solver_) {
-    claims_.reserve(claims.size());
-    for (const std::string& text : claims) {
-      claims_.emplace_back(scene_, text);
-      about_entries_.push_back(speaks_of_entries(scene_, claims_.back()));
-    }
-    list_quantities();
-  }
+        explainer_(scene_, solver_),
+        claims_(read_claims(scene_, claims)),
+        along_(scene_, variant.modes, claims_) {}
 
   std::vector<CheckedClaim> check() {
     for (const Claim& claim : claims_) checked_.emplace_back().claim = claim.text();
@@ -72,7 +67,7 @@ class Checker {
     for (const NamedRung& named : ladder.rungs) {
       for (const std::optional<double>& height : heights_of(named, ladder)) {
         rungs_.push_back(to_solve({named.width, height}));
-        if (any_about_entries()) add_of_entries({named.width, height});
+        if (any_claim(true)) add_of_entries({named.width, height});
       }
     }
     test_rungs();
@@ -81,23 +76,6 @@ class Checker {
   }
 
  private:
-  /// Those of all claims, each once, and where a claim's own are among them.
-  void list_quantities() {
-    std::map<std::tuple<NodeId, Measure, std::string, std::vector<Solution::ScrolledTo>>, std::size_t> places;
-    for (std::size_t c = 0; c < claims_.size(); ++c) {
-      std::vector<std::size_t>& own = places_.emplace_back();
-      if (about_entries_[c]) continue;
-      for (const Quantity& quantity : claims_[c].quantities()) {
-        const auto [at, is_new] = places.try_emplace(
-            {quantity.node, quantity.measure, quantity.range, quantity.scrolled}, quantities_.size());
-        if (is_new) quantities_.push_back(quantity);
-        if (is_new) claims_of_.emplace_back();
-        own.push_back(at->second);
-        if (claims_of_[at->second].empty() || claims_of_[at->second].back() != c) claims_of_[at->second].push_back(c);
-      }
-    }
-  }
-
   [[nodiscard]] TestedRung to_solve(const Rung& rung) const { return {rung, {}, {}, solver_.active(rung), {}}; }
 
   /// On and next to each bound of a range on one side of the container, inside of a span: its ends are tested anyway.
@@ -118,19 +96,24 @@ class Checker {
     return heights ? sizes_at_bounds(*heights, &Range::from_height, &Range::below_height) : std::set<double>();
   }
 
-  [[nodiscard]] bool any_about_entries() const { return std::ranges::count(about_entries_, true) > 0; }
+  [[nodiscard]] bool any_claim(bool about_entries) const {
+    for (std::size_t c = 0; c < claims_.size(); ++c) {
+      if (along_.is_about_entries(c) == about_entries) return true;
+    }
+    return false;
+  }
   void add_of_entries(const Rung& rung) { rungs_.emplace_back(to_solve(rung)).of_entries = true; }
 
   /// Tests claims about lists in view at whole widths, and on and next to the bounds of ranges.
   void test_entries(std::optional<double> height) {
-    if (!any_about_entries()) return;
+    if (!any_claim(true)) return;
     const Span span = scene_.ladder.width;
     require_climbable(span);
     std::set<double> widths = sizes_at_bounds(span, &Range::from_width, &Range::below_width);
     for (const double width : whole_numbers(span)) widths.insert(width);
     for (const double width : widths) add_of_entries({width, height});
     for (std::size_t c = 0; c < claims_.size(); ++c) {
-      if (about_entries_[c]) checked_[c].sampled.push_back(span);
+      if (along_.is_about_entries(c)) checked_[c].sampled.push_back(span);
     }
     test_rungs();
   }
@@ -138,86 +121,45 @@ class Checker {
   /// At all widths of one height.
   void test_widths(std::optional<double> height, const ShareDone& progress) {
     test_entries(height);
-    if (std::ranges::count(about_entries_, false) == 0) return;
-    std::vector<Quantity> followed_too = quantities_;
-    if (!height) followed_too.push_back({scene_.tree.root(), Measure::height, {}});
-    const Span span = scene_.ladder.width;
-    require_climbable(span);
-    const std::optional<Followed> followed =
-        follow(trail_of(scene_, variant_.modes, {false, height}), followed_too, span, threads_, progress);
-    if (!followed) return sample_widths(height, progress);
-    ClaimWay way;
-    if (!height) way.height = &followed->runs.back();
-    way.fixed_height = height.value_or(0);
-    way.sampled = &followed->sampled;
-    list_bounds(height, way);
-    std::vector<TestedWay> tested(claims_.size());
-    in_parallel(threads_, claims_.size(), [&] {
-      return [&, own = way](std::size_t c) mutable {
-        if (about_entries_[c]) return;
-        own.quantities.clear();
-        for (const std::size_t place : places_[c]) own.quantities.push_back(&followed->runs[place]);
-        tested[c] = test_along(claims_[c], own, span);
-      };
-    });
+    if (!any_claim(false)) return;
+    require_climbable(scene_.ladder.width);
+    const auto found = along_.test({{false, height}, scene_.ladder.width}, threads_, progress);
+    if (!found) return sample_widths(height, progress);
     for (std::size_t c = 0; c < claims_.size(); ++c) {
-      if (!about_entries_[c]) take(tested[c], c, height, way);
+      if (!along_.is_about_entries(c)) take(found->ways[c], c, height, found->height);
     }
   }
 
   /// What was found along the widths of one height.
-  void take(const TestedWay& tested, std::size_t c, std::optional<double> height, const ClaimWay& way) {
+  void take(const TestedWay& tested, std::size_t c, std::optional<double> height, const Runs& by_content) {
     CheckedClaim& checked = checked_[c];
     checked.rungs += tested.tested;
     std::ranges::copy(tested.sampled, std::back_inserter(checked.sampled));
     for (FailingStretch one : tested.failing) {
-      if (one.thin && !fails_at_an_end(one, height, claims_[c])) continue;
+      if (one.thin && !fails_by_itself(one, height, claims_[c])) continue;
       Failing& failing = checked.failing.emplace_back();
       failing.from = one.from;
       failing.to = one.to;
       failing.with_from = one.with_from;
       failing.with_to = one.with_to;
-      failing.worst = {one.worst, height_at(way, one.worst)};
+      failing.off = one.off;
+      failing.worst = {one.worst, height ? *height : run_at(by_content, one.worst).measured_at(one.worst).value_or(0)};
+      failing.limit = {one.limit, failing.worst.height};
       failing.height = height;
     }
   }
 
-  /// Whether a claim fails where a thin stretch ends, which is a width that people ask for; makes the stretch that one.
-  /// Within it lines and ranges hold by their tolerance, at widths between which nobody can tell.
-  [[nodiscard]] bool fails_at_an_end(FailingStretch& one, std::optional<double> height, const Claim& claim) {
-    const auto is_asked_for = [](double width) { return std::abs(width - std::round(width * 100) / 100) < 1e-7; };
-    for (const double end : {one.to, one.from}) {
-      if (!is_asked_for(end) || !explainer_.fails_at({end, height}, claim)) continue;
-      one.from = one.to = one.worst = end;
-      one.with_from = one.with_to = true;
-      return true;
-    }
-    return false;
-  }
-
-  /// How high the container is at a width.
-  [[nodiscard]] static double height_at(const ClaimWay& way, double width) {
-    return way.height == nullptr ? way.fixed_height : run_at(*way.height, width).at(width).value_or(0);
-  }
-
-  /// The widths at which other ranges hold, and which conditions do from each on.
-  void list_bounds(std::optional<double> height, ClaimWay& way) const {
-    const Span span = scene_.ladder.width;
-    std::set<double> bounds;
-    for (const Range& range : scene_.ranges) {
-      for (const std::optional<double>& bound : {range.from_width, range.below_width}) {
-        if (bound && *bound > span.from && *bound <= span.to) bounds.insert(*bound);
-      }
-    }
-    way.bounds.assign(bounds.begin(), bounds.end());
-    way.active.push_back(solver_.active({span.from, height}));
-    for (const double bound : way.bounds) way.active.push_back(solver_.active({bound, height}));
+  /// Whether a claim fails in a stretch that is as short as what rounding may put apart, when a size in it is solved.
+  [[nodiscard]] bool fails_by_itself(const FailingStretch& one, std::optional<double> height, const Claim& claim) {
+    return std::ranges::any_of(std::array{one.worst, (one.from + one.to) / 2, one.from, one.to}, [&](double width) {
+      return explainer_.fails_at({width, height}, claim);
+    });
   }
 
   /// Tests at whole widths, where nothing can be proved.
   void sample_widths(std::optional<double> height, const ShareDone& progress) {
     for (std::size_t c = 0; c < claims_.size(); ++c) {
-      if (!about_entries_[c]) checked_[c].sampled.push_back(scene_.ladder.width);
+      if (!along_.is_about_entries(c)) checked_[c].sampled.push_back(scene_.ladder.width);
     }
     const Span span = scene_.ladder.width;
     Ladder ladder;
@@ -228,14 +170,14 @@ class Checker {
     options.threads = threads_;
     options.causes = false;
     options.progress = progress;
-    Climb climbed = climb_by_samples(scene_, ladder, quantities_, options);
+    Climb climbed = climb_by_samples(scene_, ladder, along_.quantities(), options);
     std::map<double, std::set<std::size_t>> between;  // sizes that are not whole, and the claims they are for
     const auto add = [&](double width, const std::vector<std::size_t>& claims) {
       for (const double size : {width - beside, width, width + beside}) {
         if (size >= span.from && size <= span.to) between[size].insert(claims.begin(), claims.end());
       }
     };
-    for (const Turn& turn : climbed.turns()) add(turn.at, claims_of_[turn.quantity]);
+    for (const Turn& turn : climbed.turns()) add(turn.at, along_.claims_of(turn.quantity));
     std::vector<std::size_t> all(claims_.size());
     for (std::size_t c = 0; c < all.size(); ++c) all[c] = c;
     for (const Range& range : scene_.ranges) {
@@ -282,7 +224,7 @@ class Checker {
       if (rungs_[i].values.empty() || rungs_[i].of_entries) missing.push_back(i);
     }
     constexpr std::size_t run = 16;
-    const Measuring measuring(quantities_);
+    const Measuring measuring(along_.quantities());
     in_parallel(threads_, (missing.size() + run - 1) / run, [&] {
       return [&, solver = SceneSolver(scene_, variant_.modes)](std::size_t piece) mutable {
         for (std::size_t i = piece * run; i < std::min(missing.size(), (piece + 1) * run); ++i) {
@@ -302,7 +244,7 @@ class Checker {
   void solve_entries(SceneSolver& solver, TestedRung& rung) const {
     rung.outcomes.resize(claims_.size());
     for (std::size_t c = 0; c < claims_.size(); ++c) {
-      if (!about_entries_[c]) continue;
+      if (!along_.is_about_entries(c)) continue;
       const ArrangedClaim arranged = arranged_claim(scene_, claims_[c], solver, rung.rung);
       rung.outcomes[c] = arranged.test();
       rung.container = arranged.solution.container();
@@ -313,15 +255,15 @@ class Checker {
   struct Progress {
     Values own{};  // its values, kept for their room
     const TestedRung* failed_before = nullptr;
-    double worst = 0;
   };
 
   /// Tests a claim at a size, and puts neighbouring sizes at which it fails together.
   void test(const TestedRung& rung, std::size_t c, Progress& progress) {
-    if (about_entries_[c] != rung.of_entries) return;
+    if (along_.is_about_entries(c) != rung.of_entries) return;
     if (!rung.claims.empty() && !std::ranges::binary_search(rung.claims, c)) return;
-    progress.own.resize(places_[c].size());
-    for (std::size_t i = 0; i < progress.own.size(); ++i) progress.own[i] = rung.values[places_[c][i]];
+    const std::vector<std::size_t>& places = along_.places(c);
+    progress.own.resize(places.size());
+    for (std::size_t i = 0; i < places.size(); ++i) progress.own[i] = rung.values[places[i]];
     const Claim::Outcome outcome =
         rung.of_entries ? rung.outcomes[c] : claims_[c].test({rung.container, progress.own, rung.active});
     CheckedClaim& checked = checked_[c];
@@ -334,13 +276,13 @@ class Checker {
     if (!goes_on) {
       Failing& begun = checked.failing.emplace_back();
       begun.from = width;
-      begun.worst = rung.container;
       begun.height = rung.rung.height;
     }
     Failing& failing = checked.failing.back();
     failing.to = width;
-    if (goes_on && outcome.off > progress.worst) failing.worst = rung.container;
-    progress.worst = goes_on ? std::max(progress.worst, outcome.off) : outcome.off;
+    if (goes_on && outcome.off <= failing.off) return;
+    failing.off = outcome.off;
+    failing.worst = failing.limit = rung.container;
   }
 
   const Variant& variant_;
@@ -350,11 +292,8 @@ class Checker {
   SceneSolver solver_;
   Explainer explainer_;
   std::vector<Claim> claims_;
-  std::vector<bool> about_entries_;  // by claim: whether it hangs on what is in view of a list
-  std::vector<Quantity> quantities_;
-  std::vector<std::vector<std::size_t>> places_;     // by claim: its quantities among all
-  std::vector<std::vector<std::size_t>> claims_of_;  // by quantity: the claims that speak of it, rising
-  std::vector<TestedRung> rungs_;                    // the sizes of one height, or the named ones
+  ClaimsAlong along_;
+  std::vector<TestedRung> rungs_;  // the sizes of one height, or the named ones
   std::vector<CheckedClaim> checked_;
 };
 

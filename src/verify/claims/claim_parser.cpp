@@ -37,6 +37,7 @@ class Parser {
     if (take("give")) {
       if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in give 0.5");
       terms_.give = next().number;
+      terms_.says_give = true;
     }
     if (terms_.scrolled.empty() && take("with")) positions();
     if (at().text == "in" || at().text == "between") fail("write a chain, as in 100 <= a.width <= 300");

@@ -3,6 +3,10 @@
 // Values that run straight are told to the claim as numbers that move, so that its own comparisons say up to where it
 // goes on to hold, or to fail; there it is asked again. At each such place it is also asked for that very width, which
 // may belong to neither side. Where something bends that it hangs on, it is asked at whole widths instead.
+//
+// A claim that fails is followed twice: with what it may be off, which decides whether it fails, and without, which
+// tells from where to where. `a.width <= 320` of a width that grows by 1 px fails from above 320.01 on, and that begins
+// above 320.
 #include "verify/claims/claim_stretches.hpp"
 
 #include <algorithm>
@@ -19,10 +23,15 @@ using detail::Moving;
 /// Pixels. What is nearer is one place.
 constexpr double one_place = 1e-7;
 
+/// What a claim may be off, in pixels: where numbers move, which are exact, and at one width, where they are rounded.
+struct Give {
+  double moving, at_one_width;
+};
+
 class AlongWidths {
  public:
-  AlongWidths(const Claim& claim, const ClaimWay& way, const Span& span)
-      : claim_(claim), way_(way), span_(span), places_(way.quantities.size()) {}
+  AlongWidths(const Claim& claim, const ClaimWay& way, const Span& span, const Give& give)
+      : claim_(claim), way_(way), span_(span), give_(give), places_(way.quantities.size()) {}
 
   TestedWay test() {
     double at = span_.from;
@@ -34,7 +43,7 @@ class AlongWidths {
     }
     take_point(span_.to);
     end_failure(span_.to, true);
-    tell_as_people_do();
+    join_touching();
     drop_doubtful(found_.sampled);
     return std::move(found_);
   }
@@ -43,7 +52,6 @@ class AlongWidths {
   struct Piece {
     double from, to;
     Claim::Outcome outcome;
-    double off_at_end = 0;
   };
 
   /// The runs that a width lies on, and the end of the first of them that ends.
@@ -67,32 +75,26 @@ class AlongWidths {
   }
 
   Piece test_from(double at) {
-    Piece piece{at, stand_at(at), {}, 0};
+    Piece piece{at, stand_at(at), {}};
     values_.clear();
     for (std::size_t q = 0; q < places_.size(); ++q)
       values_.push_back(moving_at((*way_.quantities[q])[places_[q]], at));
-    Moving height = way_.fixed_height;
+    Moving width(at, 1), height = way_.other;
     if (way_.height != nullptr) height = moving_at((*way_.height)[height_place_], at).value_or(Moving(0));
+    if (way_.along_height) std::swap(width, height);
     detail::Course course;
     {
       const detail::Tracing tracing(course);
       piece.outcome =
-          detail::Tester<Moving>(claim_.terms(), {Moving(at, 1), height, values_, way_.active[range_place_]}).test();
+          detail::Tester<Moving>(claim_.terms(), {width, height, values_, way_.active[range_place_]}, give_.moving)
+              .test();
     }
     piece.to = std::min(piece.to, std::max(at + one_place, exactly(at + course.ahead)));
     if (course.curved || is_sampled(at)) {
       piece.to = std::min(piece.to, std::floor(at) + 1);
       if (course.curved || piece.outcome.tested) sampled_piece(piece);
     }
-    if (piece.outcome.tested && !piece.outcome.holds) piece.off_at_end = outcome_at(piece.to).off;
     return piece;
-  }
-
-  /// A width that somebody wrote, where rounding put it beside.
-  static double exactly(double width) {
-    const double steps = 1e5, round = std::round(width * steps) / steps;
-    constexpr double near = 1e-9;
-    return std::abs(round - width) <= near * std::max(1.0, width / 1000) ? round : width;
   }
 
   [[nodiscard]] bool is_sampled(double at) const {
@@ -110,9 +112,13 @@ class AlongWidths {
   /// At one width of the runs that are stood on, or at their end.
   [[nodiscard]] Claim::Outcome outcome_at(double at) {
     pixels_.clear();
-    for (std::size_t q = 0; q < places_.size(); ++q) pixels_.push_back((*way_.quantities[q])[places_[q]].at(at));
-    const double height = way_.height == nullptr ? way_.fixed_height : (*way_.height)[height_place_].at(at).value_or(0);
-    return claim_.test({{at, height}, pixels_, way_.active[range_place_]});
+    for (std::size_t q = 0; q < places_.size(); ++q) pixels_.push_back((*way_.quantities[q])[places_[q]].measured_at(at));
+    double width = at, height = way_.other;
+    if (way_.height != nullptr) height = (*way_.height)[height_place_].measured_at(at).value_or(0);
+    if (way_.along_height) std::swap(width, height);
+    return detail::Tester<double>(claim_.terms(), {width, height, pixels_, way_.active[range_place_]},
+                                  give_.at_one_width)
+        .test();
   }
 
   /// What becomes of the claim at one width exactly, between what is left and right of it.
@@ -122,7 +128,7 @@ class AlongWidths {
     found_.tested += outcome.tested ? 1 : 0;
     const bool fails = outcome.tested && !outcome.holds;
     if (fails && !failing_) begin_failure(at, true);
-    if (fails) see_off(outcome.off, at, at);
+    if (fails) see_off(outcome.off, at, at, at);
     if (!fails) end_failure(at, false);
   }
   void take(const Piece& piece) {
@@ -130,26 +136,37 @@ class AlongWidths {
     const bool fails = piece.outcome.tested && !piece.outcome.holds;
     if (!fails) return end_failure(piece.from, true);
     if (!failing_) begin_failure(piece.from, false);
-    const double worst = whole_near(piece, piece.off_at_end > piece.outcome.off);
-    see_off(outcome_at(worst).off, worst, piece.to);
+    // Of numbers that run straight it is worst at an end, which may be where its condition ceases to hold.
+    constexpr double next_to_an_end = 0.01;
+    const double inward = std::min(next_to_an_end, (piece.to - piece.from) / 2);
+    const double begins = outcome_at(piece.from + inward).off, ends = outcome_at(piece.to - inward).off;
+    if (std::abs(ends - begins) <= limits::told_tolerance) {
+      const double inside = whole_inside(piece);
+      see_off(begins, inside, inside, piece.to);
+    } else if (ends > begins) {
+      see_off(ends, piece.to - inward, piece.to, piece.to);
+    } else {
+      see_off(begins, piece.from + inward, piece.from, piece.to);
+    }
   }
 
-  /// A whole width inside a piece, next to its beginning or its end; one inside it where there is none.
-  static double whole_near(const Piece& piece, bool end) {
-    const double whole = end ? std::ceil(piece.to) - 1 : std::floor(piece.from) + 1;
-    if (!end && std::floor(piece.from) == piece.from) return piece.from;
-    return whole > piece.from && whole < piece.to ? whole : (piece.from + piece.to) / 2;
+  /// A whole width inside a piece; its middle where there is none.
+  static double whole_inside(const Piece& piece) {
+    const double whole = std::floor(piece.from) + 1;
+    return whole < piece.to ? whole : (piece.from + piece.to) / 2;
   }
 
-  void begin_failure(double at, bool with) {
-    failing_ = FailingStretch{at, at, with, true, false, at};
-    worst_off_ = -1;
-  }
-  void see_off(double off, double at, double to) {
-    failing_->to = to;
-    if (off <= worst_off_ + limits::told_tolerance) return;
-    worst_off_ = off;
-    failing_->worst = at;
+  void begin_failure(double at, bool with) { failing_ = FailingStretch{at, at, with, true, false, -1, at, at}; }
+  /// A width of its own is rather told than one beside an open end where it fails as much.
+  void see_off(double off, double at, double limit, double to) {
+    FailingStretch& one = *failing_;
+    one.to = to;
+    const bool is_worse = off > one.off + limits::told_tolerance,
+               is_as_bad = off >= one.off - limits::told_tolerance && at == limit && one.worst != one.limit;
+    if (!is_worse && !is_as_bad) return;
+    one.off = off;
+    one.worst = at;
+    one.limit = limit;
   }
   void end_failure(double at, bool with) {
     if (!failing_) return;
@@ -159,41 +176,82 @@ class AlongWidths {
     failing_.reset();
   }
 
-  /// What a line's tolerance alone makes hold next to where it breaks is not told; what it makes fail, between sizes at
-  /// which all is well, is for the checker to look at.
-  void tell_as_people_do() {
-    std::vector<FailingStretch> told;
+  /// Stretches between which there is nothing are one.
+  void join_touching() {
+    std::vector<FailingStretch> joined;
     for (FailingStretch& one : found_.failing) {
       const bool is_stretch = one.from < one.to;
-      one.from = std::min(span_.to, as_people_say(one.from));
-      one.to = std::max(one.from, std::min(span_.to, as_people_say(one.to)));
-      if (!told.empty() && one.from - told.back().to <= doubtful(one.from) && is_stretch) {
-        told.back().to = one.to;
-        told.back().with_to = one.with_to;
+      one.from = exactly(one.from);
+      one.to = exactly(one.to);
+      const double apart = joined.empty() ? span_.to : one.from - joined.back().to;
+      const bool touches = apart > 0 ? apart <= one_place : one.with_from || joined.back().with_to;
+      if (!joined.empty() && touches && is_stretch) {
+        take_in(joined.back(), one);
       } else {
         one.thin = is_stretch && one.to - one.from <= doubtful(one.to);
-        told.push_back(one);
+        if (one.from == one.to) one.with_from = one.with_to = true;
+        joined.push_back(one);
       }
     }
-    found_.failing = std::move(told);
+    found_.failing = std::move(joined);
+  }
+  static void take_in(FailingStretch& one, const FailingStretch& next) {
+    one.to = next.to;
+    one.with_to = next.with_to;
+    if (next.off <= one.off + limits::told_tolerance) return;
+    one.off = next.off;
+    one.worst = next.worst;
+    one.limit = next.limit;
   }
 
   const Claim& claim_;
   const ClaimWay& way_;
   const Span& span_;
+  Give give_;
   std::vector<std::size_t> places_;  // by quantity: the run that is stood on
   std::size_t height_place_ = 0, range_place_ = 0;
   std::vector<std::optional<Moving>> values_;
   std::vector<std::optional<double>> pixels_;
   std::optional<FailingStretch> failing_;
-  double worst_off_ = 0;
   TestedWay found_;
 };
+
+/// The stretches with their exact ends: those of `exact` that have something in common with one that fails.
+std::vector<FailingStretch> with_exact_ends(const std::vector<FailingStretch>& failing,
+                                            const std::vector<FailingStretch>& exact) {
+  std::vector<FailingStretch> told;
+  std::vector<bool> is_told(failing.size());
+  std::size_t first = 0;
+  for (const FailingStretch& whole : exact) {
+    FailingStretch one = whole;
+    one.off = -1;
+    while (first < failing.size() && failing[first].to < whole.from) ++first;
+    for (std::size_t i = first; i < failing.size() && failing[i].from <= whole.to; ++i) {
+      is_told[i] = true;
+      if (failing[i].off <= one.off + limits::told_tolerance) continue;
+      one.off = failing[i].off;
+      one.worst = std::clamp(failing[i].worst, whole.from, whole.to);
+      one.limit = std::clamp(failing[i].limit, whole.from, whole.to);
+      one.thin = failing[i].thin && whole.thin;
+    }
+    if (one.off >= 0) told.push_back(one);
+  }
+  for (std::size_t i = 0; i < failing.size(); ++i) {  // never wrong by more than rounding, and yet by what may be off
+    if (!is_told[i]) told.push_back(failing[i]);
+  }
+  std::ranges::stable_sort(told, {}, &FailingStretch::from);
+  return told;
+}
 
 }  // namespace
 
 TestedWay test_along(const Claim& claim, const ClaimWay& way, const Span& span) {
-  return AlongWidths(claim, way, span).test();
+  const detail::ClaimTerms& terms = claim.terms();
+  TestedWay found = AlongWidths(claim, way, span, {terms.give, terms.give}).test();
+  if (found.failing.empty() || terms.says_give) return found;
+  constexpr double rounding = 1e-8;
+  found.failing = with_exact_ends(found.failing, AlongWidths(claim, way, span, {0, rounding}).test().failing);
+  return found;
 }
 
 }  // namespace fond_ladder::inline v0

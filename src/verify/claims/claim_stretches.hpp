@@ -12,24 +12,28 @@
 
 namespace fond_ladder::inline v0 {
 
-/// What a claim hangs on, along widths.
+/// What a claim hangs on, along a line of sizes.
 struct ClaimWay {
   std::vector<const Runs*> quantities;         ///< in the order of the claim's
-  const Runs* height = nullptr;                ///< of the container, where it is by content
-  double fixed_height = 0;                     ///< else
+  bool along_height = false;                   ///< heights of the container are gone through, not widths
+  double other = 0;                            ///< its other side, where that is given
+  const Runs* height = nullptr;                ///< its height, where that is by content
   const std::vector<Span>* sampled = nullptr;  ///< where decisions of the solve are not known to hold
-  /// Widths at which other ranges hold, rising; and which ranges and modes do from each of them on, those of the
+  /// Sizes at which other ranges hold, rising; and which ranges and modes do from each of them on, those of the
   /// beginning of the way first.
   std::vector<double> bounds{};
   std::vector<std::vector<std::string>> active{};
 };
 
-/// Neighbouring widths at which a claim fails.
+/// Neighbouring sizes at which a claim fails. Its ends are where the claim would cease to hold exactly; that it fails
+/// is decided by what it may be off.
 struct FailingStretch {
   double from = 0, to = 0;
   bool with_from = true, with_to = true;
   bool thin = false;  ///< no longer than lines and ranges hold by their tolerance
-  double worst = 0;   ///< a width at which it fails most: a whole one where there is one near
+  double off = 0;     ///< by how much it fails at worst
+  double worst = 0;   ///< where: a size at which it fails
+  double limit = 0;   ///< the same, or the open end that is next to it, where that would be still worse
 };
 
 struct TestedWay {

@@ -98,6 +98,7 @@ struct ClaimTerms {
   Term claim{TermKind::any_of};
   std::optional<Term> when;
   double give = fond_ladder::give;             // pixels
+  bool says_give = false;                      // the author does; else it is for rounding, and no edge is told by it
   std::vector<Solution::ScrolledTo> scrolled;  // where scrollers are then
   std::vector<NodeSet> sets;
   std::vector<std::size_t> bound;  // sets with a star outside of functions: the claim is about each of their nodes

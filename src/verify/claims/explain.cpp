@@ -2,6 +2,7 @@
 #include "verify/claims/explain.hpp"
 
 #include <algorithm>
+#include <cmath>
 
 #include "fond_ladder/ledger.hpp"
 #include "model/limits.hpp"
@@ -87,12 +88,30 @@ bool Explainer::fails_at(const Rung& rung, const Claim& claim) {
 }
 
 void Explainer::explain(const Claim& claim, std::vector<Failing>& all) {
-  for (std::size_t i = 0; i < std::min(limits::most_explained, all.size()); ++i) {
-    Failing& failing = all[i];
-    const Rung worst{failing.worst.width, failing.heights ? std::optional(failing.worst.height) : failing.height};
-    if (explain_at(worst, claim, failing) || failing.heights) continue;
-    // The end of a stretch may belong to what lies behind.
-    explain_at({(failing.from + failing.to) / 2, failing.height}, claim, failing);
+  if (all.empty()) return;
+  for (std::size_t i = 0; i < std::min(limits::most_explained, all.size()); ++i) explain_one(claim, all[i]);
+  const auto worst = std::ranges::max_element(all, {}, &Failing::off);
+  if (worst - all.begin() >= static_cast<std::ptrdiff_t>(limits::most_explained)) explain_one(claim, *worst);
+}
+
+void Explainer::explain_one(const Claim& claim, Failing& failing) {
+  if (!failing.heights) {
+    if (explain_at({failing.worst.width, failing.height}, claim, failing)) return;
+    // Where rounding decides otherwise at that size.
+    if (explain_at({(failing.from + failing.to) / 2, failing.height}, claim, failing)) failing.limit = failing.worst;
+    return;
+  }
+  // Of a region the worst is at a corner, if that belongs to it; else as near to it as people say, on an edge or
+  // inside.
+  const Extent corner = failing.limit, inside = failing.worst;
+  constexpr double next_to_an_end = 0.01;
+  const auto inward = [](double from, double to) {
+    return from == to ? to : from + std::copysign(next_to_an_end, to - from);
+  };
+  const Extent both{inward(corner.width, inside.width), inward(corner.height, inside.height)};
+  for (const Extent& size :
+       {corner, Extent{both.width, corner.height}, Extent{corner.width, both.height}, both, inside}) {
+    if (explain_at({size.width, size.height}, claim, failing)) return;
   }
 }
 
@@ -100,6 +119,7 @@ bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failin
   return look_at(rung, claim, [&](const Solution& solution, const Claim& read, const MeasuredRung& measured) {
     if (!fails(read, measured)) return false;
     failing.worst = solution.container();
+    if (!failing.heights) failing.limit.height = failing.worst.height;
     if (speaks_of_entries(scene_, claim)) failing.scrolled = scrolled_options(solution, claim);
     const Claim::Blamed blamed = read.blamed(measured);
     for (const auto& [text, value] : blamed.folds) failing.values.emplace_back(text, value);

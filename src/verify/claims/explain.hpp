@@ -16,12 +16,14 @@ class Explainer {
   Explainer(const Scene& scene, SceneSolver& solver) : scene_(scene), solver_(solver) {}
 
   [[nodiscard]] bool fails_at(const Rung& rung, const Claim& claim);
-  /// Completes what is told of the first few stretches or regions: values and reasons at the worst size.
+  /// Completes what is told of the first few stretches or regions, and of the worst: values and reasons at the worst
+  /// size.
   void explain(const Claim& claim, std::vector<CheckedClaim::Failing>& failing);
 
  private:
   template <class Look>
   bool look_at(const Rung& rung, const Claim& claim, const Look& look);
+  void explain_one(const Claim& claim, CheckedClaim::Failing& failing);
   /// At one size; returns whether the claim fails there.
   bool explain_at(const Rung& rung, const Claim& claim, CheckedClaim::Failing& failing);
   void tell(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;

@@ -48,7 +48,10 @@ template <class N>
 class Tester {
  public:
   using Number = std::optional<N>;
-  Tester(const ClaimTerms& terms, const MeasuredOf<N>& rung) : terms_(terms), rung_(rung), bound_(terms.sets.size()) {}
+  Tester(const ClaimTerms& terms, const MeasuredOf<N>& rung) : Tester(terms, rung, terms.give) {}
+  /// `give`: in pixels, instead of that of the claim.
+  Tester(const ClaimTerms& terms, const MeasuredOf<N>& rung, double give)
+      : terms_(terms), rung_(rung), give_(give), bound_(terms.sets.size()) {}
 
   Claim::Outcome test() {
     Claim::Outcome outcome;
@@ -130,7 +133,16 @@ class Tester {
       case TermKind::enclosed:
       case TermKind::apart: return nothing_crosses(term);
       case TermKind::uncut: return all_hold(term, [&](std::size_t slot) { return uncut_holds(slot); });
-      case TermKind::shown: return all_hold(term, [&](std::size_t slot) { return is_one(at(slot)); });
+      case TermKind::shown: {
+        std::size_t unseen = 0;
+        const bool all = all_hold(term, [&](std::size_t slot) {
+          const bool is_seen = is_one(at(slot));
+          unseen += is_seen ? 0 : 1;
+          return is_seen;
+        });
+        note_off(N(static_cast<double>(unseen)));
+        return all;
+      }
       default: return false;
     }
   }
@@ -140,7 +152,7 @@ class Tester {
     bool all = true;
     for (std::size_t i = 0; i < term.links.size(); ++i) {
       const Number a = value(term.parts[i]), b = value(term.parts[i + 1]);
-      const double give = term.parts[i].exact && term.parts[i + 1].exact ? 0 : terms_.give;
+      const double give = term.parts[i].exact && term.parts[i + 1].exact ? 0 : give_;
       if (!a || !b) {
         all = false;
       } else {
@@ -186,7 +198,7 @@ class Tester {
     bool all = true;
     for (std::size_t i = 0; i < values.size(); ++i) {
       const N off = magnitude(values[i] - (parts > 0 ? sizes * term.numbers[i] / parts : N(0)));
-      if (off <= terms_.give) continue;
+      if (off <= give_) continue;
       note_off(off);
       all = false;
     }
@@ -197,7 +209,7 @@ class Tester {
     const Fold fold = folded(term);
     says_anything_ = says_anything_ || fold.count > 0 || !fold.complete;
     if (!fold.complete) return false;
-    if (fold.count == 0 || fold.most - fold.least <= terms_.give) return true;
+    if (fold.count == 0 || fold.most - fold.least <= give_) return true;
     note_off(fold.most - fold.least);
     return false;
   }
@@ -228,7 +240,7 @@ class Tester {
 
   bool uncut_holds(std::size_t slot) {
     const N cut = at(slot).value_or(N(0));
-    if (cut <= terms_.give) return true;
+    if (cut <= give_) return true;
     note_off(cut);
     return false;
   }
@@ -250,7 +262,7 @@ class Tester {
   /// Of all pairs that `enclosed` or `apart` is about; `apart` of those that go over one another by more than the give.
   [[nodiscard]] WorstCrossingOf<N> worst_crossing(const Term& function) const {
     const std::vector<Outline> all = edges_of(function);
-    return function.kind == TermKind::enclosed ? worst_sticking_out<N>(all) : worst_overlap<N>(all, terms_.give);
+    return function.kind == TermKind::enclosed ? worst_sticking_out<N>(all) : worst_overlap<N>(all, give_);
   }
 
   bool nothing_crosses(const Term& function) {
@@ -258,7 +270,7 @@ class Tester {
       if (names_hidden(part)) return false;
     }
     const N by = worst_crossing(function).by;
-    if (by <= terms_.give) return true;
+    if (by <= give_) return true;
     note_off(by);
     return false;
   }
@@ -364,15 +376,14 @@ class Tester {
       case TermKind::shown:
         for (const Term& part : term.parts) {
           for (const std::size_t slot : part.slots) {
-            if (term.kind == TermKind::shown ? !is_one(at(slot)) : at(slot).value_or(N(0)) > terms_.give)
-              add(slot, found);
+            if (term.kind == TermKind::shown ? !is_one(at(slot)) : at(slot).value_or(N(0)) > give_) add(slot, found);
           }
         }
         return;
       case TermKind::enclosed:
       case TermKind::apart: {
         const WorstCrossingOf<N> worst = worst_crossing(term);
-        if (worst.by <= terms_.give) return;
+        if (worst.by <= give_) return;
         add(worst.first, found);
         add(worst.second, found);
         return;
@@ -391,6 +402,7 @@ class Tester {
 
   const ClaimTerms& terms_;
   MeasuredOf<N> rung_;
+  double give_;
   Bindings bound_;  // by set
   double off_ = 0;
   bool says_anything_ = false;  // false while all it was asked about are functions of nodes that are all hidden

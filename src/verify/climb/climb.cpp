@@ -83,7 +83,7 @@ class Climber {
       std::size_t at = 0;
       for (std::size_t i = 0; i < sizes.size(); ++i) {
         while (at + 1 < runs.size() && runs[at + 1].from <= sizes[i]) ++at;
-        const std::optional<double> value = runs[at].at(sizes[i]);
+        const std::optional<double> value = runs[at].measured_at(sizes[i]);
         Extent& container = climbed.steps[i].container;
         if (q < quantities_.size()) {
           climbed.steps[i].values[q] = value;
@@ -205,7 +205,9 @@ class Climber {
 
   /// The sizes next to a turn, on both its sides.
   [[nodiscard]] std::pair<double, double> sides_of(const Turn& turn) const {
-    const double onward = turn.at + 2 * limits::line_tolerance * std::max(1.0, std::abs(turn.at));
+    // What is done only above a size is not before a line has used its tolerance up.
+    const double further = turn.includes_at ? 2 : 16;
+    const double onward = turn.at + further * limits::line_tolerance * std::max(1.0, std::abs(turn.at));
     const double high = turn.kind == TurnKind::jump && !way_.changes_inside ? onward : turn.at + way_.beside;
     return {std::max(way_.possible.from, turn.at - way_.beside), std::min(high, way_.possible.to)};
   }

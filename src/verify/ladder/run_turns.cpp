@@ -18,8 +18,8 @@ bool curves_on(const Run& before, const Run& behind) {
 Turn curve_of(const Run& run) {
   Turn turn;
   turn.kind = TurnKind::curve;
-  turn.at = as_people_say(run.from);
-  turn.to = as_people_say(run.to);
+  turn.at = exactly(run.from);
+  turn.to = exactly(run.to);
   turn.before = run.value;
   turn.after = run.end;
   turn.slope_before = run.slope;
@@ -45,11 +45,12 @@ std::optional<Turn> turn_between(const Run& before, const Run& behind, double me
   if (!before.value && !behind.value) return {};
   Turn turn;
   turn.kind = TurnKind::jump;
-  turn.at = turn.to = as_people_say(meets);
+  turn.at = turn.to = exactly(meets);
   turn.slope_before = !before.value ? 0 : before.bends ? before.end_slope : before.slope;
   turn.slope_after = behind.value ? behind.slope : 0;
   if (before.value) turn.before = line_at(before, turn.at);
   if (behind.value) turn.after = *behind.value + behind.slope * (turn.at - behind.from);
+  turn.includes_at = !behind.at_from;
   if (!before.value || !behind.value) return turn;
   const double off = std::abs(*turn.after - *turn.before), steeper = std::abs(turn.slope_after - turn.slope_before);
   const double slack = limits::least_bend + limits::least_relative_bend * std::abs(*turn.after) +
@@ -84,7 +85,7 @@ std::vector<Turn> turns_of(const Runs& runs) {
     if (before != nullptr) {
       if (curves_on(*before, run) && curve != none) {
         Turn& on = turns[curve];
-        on.to = as_people_say(run.to);
+        on.to = exactly(run.to);
         on.after = run.end;
         on.slope_after = run.end_slope;
         before = &run;

@@ -16,6 +16,7 @@
 #include <iterator>
 #include <limits>
 #include <map>
+#include <utility>
 
 #include "model/limits.hpp"
 #include "solve/corners.hpp"
@@ -79,7 +80,7 @@ class WayFollower {
   std::optional<Followed> follow() {
     for (double at = span_.from; at < span_.to || at == span_.from;) {
       if (!trace(at)) return {};
-      double end = std::min(span_.to, at + traced_.course().ahead);
+      double end = std::min(span_.to, exactly(at + traced_.course().ahead));
       const bool curved = traced_.course().curved;
       if (end < span_.to) followed_.decisions.push_back({end, store_.id_of(traced_.course().decider)});
       if (curved) {
@@ -157,9 +158,10 @@ class WayFollower {
         if (!reading.sampled && at + reading.ahead < end) due.emplace_back(at + reading.ahead, q);
       }
     }
+    look_at_jumps(at);
     double here = at;
     while (!due.empty()) {
-      const double next = std::max(std::ranges::min_element(due)->first, here + crumb);
+      const double next = std::max(exactly(std::ranges::min_element(due)->first), here + crumb);
       if (next >= end) break;
       traced_.drag(next - here);
       seen = {};
@@ -176,6 +178,27 @@ class WayFollower {
         if (!reading.sampled && here + reading.ahead < end) later.emplace_back(here + reading.ahead, q);
       }
       due.swap(later);
+      look_at_jumps(here);
+    }
+  }
+
+  static bool jumps(const Run& before, const Run& next) {
+    const std::optional<double> end = before.at(next.from);
+    return end.has_value() != next.value.has_value() || (end && std::abs(*end - *next.value) > limits::told_tolerance);
+  }
+
+  /// A jump belongs to what lies behind it, mostly: 300 px fit into 300. What comes to pass only beyond a size is asked
+  /// for at that size by itself.
+  void look_at_jumps(double at) {
+    if (jumping_.empty()) return;
+    const Solution there = trail_.solve(at);
+    detail::SeenSoFar<double> seen;
+    for (const std::size_t q : std::exchange(jumping_, {})) {
+      Run& run = followed_.runs[q].back();
+      const std::optional<double> value = detail::value_of(quantities_[q], there, seen);
+      const bool is_same = value.has_value() == run.value.has_value() &&
+                           (!value || std::abs(*value - *run.value) <= limits::told_tolerance);
+      if (!is_same) run.at_from = value;
     }
   }
 
@@ -195,6 +218,7 @@ class WayFollower {
       Run& before = runs.back();
       before.to = at;
       if (goes_on(before, run)) return;
+      if (jumps(before, run)) jumping_.push_back(q);
     }
     runs.push_back(std::move(run));
   }
@@ -213,7 +237,7 @@ class WayFollower {
       same = next;
       if (same >= span_.to) return span_.to;
     }
-    const double close = doubtful(other) / 4;
+    constexpr double close = 1e-6;
     while (other - same > close) {
       const double middle = (same + other) / 2;
       if (!trace(middle)) return {};
@@ -275,6 +299,7 @@ class WayFollower {
   std::vector<OfNode> nodes_;
   std::vector<detail::Corner<Moving>> corners_;  // by index
   std::vector<std::size_t> bending_;             // quantities whose last run is sampled
+  std::vector<std::size_t> jumping_;             // those whose last run begins elsewhere than the one before ended
   Followed followed_;
 };
 
@@ -293,6 +318,28 @@ const Run& run_at(const Runs& runs, double size) {
   const auto behind = std::ranges::upper_bound(runs, size, {}, &Run::from);
   return behind == runs.begin() ? runs.front() : *(behind - 1);
 }
+
+namespace {
+
+/// The last size by itself: what comes to pass there belongs to no stretch before it. A quantity that is another one
+/// there than its run leads to gets a run of no length.
+void look_at_end(Trail& trail, const std::vector<Quantity>& quantities, double end, std::vector<Runs>& all) {
+  const Solution there = trail.solve(end);
+  detail::SeenSoFar<double> seen;
+  for (std::size_t q = 0; q < quantities.size(); ++q) {
+    const std::optional<double> value = detail::value_of(quantities[q], there, seen), expected = all[q].back().at(end);
+    const bool is_same =
+        value.has_value() == expected.has_value() && (!value || std::abs(*value - *expected) <= limits::told_tolerance);
+    if (is_same) continue;
+    Run last;
+    last.from = last.to = end;
+    last.value = value;
+    if (all[q].back().from == end) all[q].pop_back();
+    all[q].push_back(std::move(last));
+  }
+}
+
+}  // namespace
 
 std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Quantity>& quantities, const Span& span,
                                unsigned threads, const ShareDone& progress) {
@@ -320,6 +367,7 @@ std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Qu
     std::ranges::copy(part->read_sampled, std::back_inserter(all.read_sampled));
     std::ranges::copy(part->decisions, std::back_inserter(all.decisions));
   }
+  if (!quantities.empty()) look_at_end(*make_trail(), quantities, span.to, all.runs);
   return all;
 }
 
@@ -342,12 +390,10 @@ void drop_doubtful(std::vector<Span>& stretches) {
                 [](const Span& one) { return one.to > one.from && one.to - one.from <= doubtful(one.from); });
 }
 
-double as_people_say(double size) {
-  for (const double steps : {1.0, 10.0, 100.0, 1000.0}) {
-    const double round = std::ceil(size * steps - 1e-9) / steps;
-    if (round - size <= doubtful(size)) return round;
-  }
-  return size;
+double exactly(double size) {
+  constexpr double steps = 1e5, near = 1e-9;
+  const double round = std::round(size * steps) / steps;
+  return std::abs(round - size) <= near * std::max(1.0, size / 1000) ? round : size;
 }
 
 }  // namespace fond_ladder::inline v0

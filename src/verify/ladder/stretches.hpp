@@ -27,10 +27,18 @@ struct Run {
   std::vector<std::pair<double, double>> samples{};  ///< of one that bends: sizes inside, rising, and the values there
   double end = 0, end_slope = 0;                     ///< the same at its end
 
-  /// At a size of the run, its end being the limit from below.
+  /// The value at `from` itself, where that is none of the run's: what jumps there does so behind it.
+  std::optional<std::optional<double>> at_from{};
+
+  /// At a size of the run as it goes on; its end is the limit from below, its beginning that from above.
   [[nodiscard]] std::optional<double> at(double size) const;
+  /// What is measured at a size of the run.
+  [[nodiscard]] std::optional<double> measured_at(double size) const {
+    return at_from && size == from ? *at_from : at(size);
+  }
 };
-/// All runs of a quantity, from the beginning of the way to its end without a gap.
+/// All runs of a quantity, from the beginning of the way to its end without a gap; the last one has no length where the
+/// quantity is another one at the very end.
 using Runs = std::vector<Run>;
 
 /// The run that a size lies on: where two meet the one behind.
@@ -60,7 +68,7 @@ struct Followed {
 [[nodiscard]] double doubtful(double size);
 /// Takes out those stretches that are as short as that: nobody can say what holds inside.
 void drop_doubtful(std::vector<Span>& stretches);
-/// The round number just behind a size, where that tolerance put a turn ahead of it; else the size.
-[[nodiscard]] double as_people_say(double size);
+/// A size that somebody wrote, where rounding put it beside.
+[[nodiscard]] double exactly(double size);
 
 }  // namespace fond_ladder::inline v0

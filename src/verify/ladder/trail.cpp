@@ -9,11 +9,13 @@ using detail::Moving;
 class ContainerTrail : public Trail {
  public:
   ContainerTrail(const Scene& scene, const std::vector<std::string>& modes, const Way& way)
-      : solver_(scene, modes), modes_(modes), way_(way) {}
+      : solver_(scene, modes), modes_(modes), way_(way) {
+    if (solver_.has_lists()) arranging_.emplace(scene, modes);
+  }
 
   Solution solve(double at) override {
     last_ = way_.along_height ? Rung{way_.other.value_or(0), at} : Rung{at, way_.other};
-    return solver_.solve(last_);
+    return (arranging_ ? *arranging_ : solver_).solve(last_);
   }
   [[nodiscard]] std::vector<std::string> active() const override { return solver_.active(last_); }
   bool trace(double at, detail::TracedSolve& traced) override {
@@ -30,6 +32,7 @@ class ContainerTrail : public Trail {
 
  private:
   SceneSolver solver_;
+  std::optional<SceneSolver> arranging_;  // entries come into its tree; the one that is traced stays as it is
   const std::vector<std::string>& modes_;
   Way way_;
   Rung last_;

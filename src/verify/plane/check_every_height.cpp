@@ -1,9 +1,13 @@
 // SPDX-License-Identifier: MIT
 #include <algorithm>
+#include <cmath>
+#include <set>
 
 #include "fond_ladder/check.hpp"
 #include "verify/claims/check_variants.hpp"
+#include "verify/claims/claims_along.hpp"
 #include "verify/claims/explain.hpp"
+#include "verify/ladder/workers.hpp"
 #include "verify/plane/claims_in_plane.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -20,38 +24,142 @@ std::vector<Failing> failing_of(const ClaimInPlane& claim) {
     const detail::Region::Box box = claim.failing[i].box();
     if (group[i] == all.size()) {
       Failing& begun = all.emplace_back();
-      begun.from = box.left;
-      begun.to = box.right;
-      begun.heights = Span(box.low, box.high);
+      begun.from = exactly(box.left);
+      begun.to = exactly(box.right);
+      begun.heights = Span(exactly(box.low), exactly(box.high));
       worst.push_back(-1);
     }
     Failing& failing = all[group[i]];
-    failing.from = std::min(failing.from, box.left);
-    failing.to = std::max(failing.to, box.right);
-    failing.heights = Span(std::min(failing.heights->from, box.low), std::max(failing.heights->to, box.high));
+    failing.from = std::min(failing.from, exactly(box.left));
+    failing.to = std::max(failing.to, exactly(box.right));
+    failing.heights =
+        Span(std::min(failing.heights->from, exactly(box.low)), std::max(failing.heights->to, exactly(box.high)));
     std::vector<Extent>& piece = failing.pieces.emplace_back();
-    for (const detail::Point& corner : claim.failing[i].corners()) piece.push_back({corner.x, corner.y});
+    for (const detail::Point& corner : claim.failing[i].corners())
+      piece.push_back({exactly(corner.x), exactly(corner.y)});
   }
   for (const ClaimInPlane::Off& off : claim.worst) {
     const std::size_t of = group[off.piece];
     if (off.by <= worst[of]) continue;
-    worst[of] = off.by;
+    worst[of] = all[of].off = off.by;
     all[of].worst = {off.at.x, off.at.y};
+    all[of].limit = {off.limit.x, off.limit.y};
   }
   return all;
 }
 
+/// Lines of sizes in a rectangle.
+class LinesInPlane {
+ public:
+  LinesInPlane(const Variant& variant, const std::vector<Claim>& claims, const SizeRectangle& area,
+               const InPlane& found, unsigned threads)
+      : scene_(variant.scene), area_(area), threads_(thread_count(threads)), along_(scene_, variant.modes, claims) {
+    for (const ClaimInPlane& claim : found.claims) known_.push_back(claim.failing);
+  }
+
+  /// Adds where claims fail on a line and in no region.
+  void look(std::vector<CheckedClaim>& all) {
+    for (const double height : places(area_.heights, &Range::from_height, &Range::below_height)) {
+      look_along({{false, height}, area_.widths}, all);
+    }
+    for (const double width : places(area_.widths, &Range::from_width, &Range::below_width)) {
+      look_along({{true, width}, area_.heights}, all);
+    }
+  }
+
+ private:
+  /// The last of a side, and where ranges are bounded on it.
+  [[nodiscard]] std::set<double> places(const Span& span, std::optional<double> Range::*from,
+                                        std::optional<double> Range::*below) const {
+    std::set<double> all{span.to};
+    for (const Range& range : scene_.ranges) {
+      for (const std::optional<double>& bound : {range.*from, range.*below}) {
+        if (bound && *bound > span.from && *bound < span.to) all.insert(*bound);
+      }
+    }
+    return all;
+  }
+
+  void look_along(const SizeLine& line, std::vector<CheckedClaim>& all) {
+    const auto tested = along_.test(line, threads_, {});
+    if (!tested) return;  // what bends was sampled
+    for (std::size_t c = 0; c < all.size(); ++c) {
+      all[c].rungs += tested->ways[c].tested;
+      for (const FailingStretch& one : tested->ways[c].failing) {
+        for (const Span& part : outside_regions({one.from, one.to}, line, known_[c])) {
+          const Failing& added = all[c].failing.emplace_back(on_line(one, part, line));
+          const auto& [from, to] = std::pair(added.pieces[0][0], added.pieces[0][1]);
+          known_[c].emplace_back(std::vector<detail::Point>{{from.width, from.height}, {to.width, to.height}});
+        }
+      }
+    }
+  }
+
+  static Failing on_line(const FailingStretch& one, const Span& part, const SizeLine& line) {
+    const double other = *line.way.other, at = std::clamp(one.worst, part.from, part.to);
+    const auto size_at = [&](double place) {
+      return line.way.along_height ? Extent{other, place} : Extent{place, other};
+    };
+    Failing failing;
+    const Extent from = size_at(part.from), to = size_at(part.to);
+    failing.from = from.width;
+    failing.to = to.width;
+    failing.heights = Span(from.height, to.height);
+    failing.pieces = {{from, to}};
+    failing.off = one.off;
+    failing.worst = failing.limit = size_at(at);
+    return failing;
+  }
+
+  /// What of a part of a line lies in no region.
+  static std::vector<Span> outside_regions(const Span& part, const SizeLine& line,
+                                           const std::vector<detail::Region>& regions) {
+    constexpr double near = 1e-6;
+    std::vector<Span> open{part};
+    for (const detail::Region& region : regions) {
+      const std::optional<Span> inside = common(region, line);
+      if (!inside) continue;
+      std::vector<Span> rest;
+      for (const Span& one : open) {
+        if (one.from < inside->from - near) rest.emplace_back(one.from, std::min(one.to, inside->from));
+        if (one.to > inside->to + near) rest.emplace_back(std::max(one.from, inside->to), one.to);
+      }
+      open.swap(rest);
+    }
+    return open;
+  }
+
+  /// What a region has in common with a line.
+  static std::optional<Span> common(const detail::Region& region, const SizeLine& line) {
+    constexpr double near = 1e-6;
+    const auto along = [&](const detail::Point& point) { return line.way.along_height ? point.y : point.x; };
+    const auto off = [&](const detail::Point& point) {
+      return (line.way.along_height ? point.x : point.y) - *line.way.other;
+    };
+    std::optional<Span> found;
+    const auto take = [&](double at) {
+      found = found ? Span(std::min(found->from, at), std::max(found->to, at)) : Span(at, at);
+    };
+    const std::vector<detail::Point>& corners = region.corners();
+    for (std::size_t i = 0; i < corners.size(); ++i) {
+      const detail::Point &a = corners[i], &b = corners[(i + 1) % corners.size()];
+      if (std::abs(off(a)) <= near) take(along(a));
+      if (off(a) * off(b) < 0) take(along(a) + (along(b) - along(a)) * off(a) / (off(a) - off(b)));
+    }
+    return found;
+  }
+
+  const Scene& scene_;
+  const SizeRectangle& area_;
+  unsigned threads_;
+  ClaimsAlong along_;
+  std::vector<std::vector<detail::Region>> known_;  // by claim: where it is known to fail
+};
+
 }  // namespace
 
-std::vector<Claim> read_claims(const Scene& scene, const std::vector<std::string>& texts) {
-  std::vector<Claim> claims;
-  claims.reserve(texts.size());
-  for (const std::string& text : texts) claims.emplace_back(scene, text);
-  return claims;
-}
-
 std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::vector<Claim>& claims,
-                                           const InPlane& found) {
+                                           const SizeRectangle& area, const InPlane& found, unsigned threads) {
   SceneSolver solver(variant.scene, variant.modes);
   Explainer explainer(variant.scene, solver);
   std::vector<CheckedClaim> all;
@@ -64,8 +172,9 @@ std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::ve
       checked.sampled.emplace_back(piece.box().left, piece.box().right);
     }
     checked.failing = failing_of(found.claims[c]);
-    explainer.explain(claims[c], checked.failing);
   }
+  LinesInPlane(variant, claims, area, found, threads).look(all);
+  for (std::size_t c = 0; c < claims.size(); ++c) explainer.explain(claims[c], all[c].failing);
   return all;
 }
 
@@ -76,9 +185,9 @@ std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variant
                         [&](const Variant& variant, const std::vector<std::size_t>& which, const ShareDone& of_all) {
                           const Scene& scene = variant.scene;
                           const std::vector<Claim> read = read_claims(scene, chosen(claims, which));
-                          return checked_in_plane(variant, read,
-                                                  look_in_plane(scene, variant.modes, read,
-                                                                {scene.ladder.width, heights}, false, threads, of_all));
+                          const SizeRectangle area{scene.ladder.width, heights};
+                          const InPlane found = look_in_plane(scene, variant.modes, read, area, false, threads, of_all);
+                          return checked_in_plane(variant, read, area, found, threads);
                         });
 }
 

@@ -14,6 +14,7 @@
 #include "verify/claims/arranged_claim.hpp"
 #include "verify/claims/tester.hpp"
 #include "verify/ladder/rungs.hpp"
+#include "verify/ladder/stretches.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/lists.hpp"
 #include "verify/measure/measures.hpp"
@@ -103,10 +104,29 @@ class Strip {
     at_ = at;
   }
 
-  /// Cuts a cell into where a claim holds, where it fails, and where it is about nothing.
+  /// Cuts a cell into where a claim holds, where it fails, and where it is about nothing. A claim that fails is told
+  /// with its exact edges, as along a line (claim_stretches).
   void test(std::size_t c, const Region& whole) {
-    const Claim& claim = claims_[c];
+    const detail::ClaimTerms& terms = claims_[c].terms();
+    std::vector<Region> failing = failing_in(c, whole, terms.give, [&](const Region& piece) { sample(c, piece); });
+    if (!failing.empty() && !terms.says_give) {
+      std::vector<Region> exact = failing_in(c, whole, 0, [](const Region&) {});
+      std::erase_if(exact, [&](const Region& one) {
+        return std::ranges::none_of(failing, [&](const Region& other) { return have_area(one, other); });
+      });
+      if (!exact.empty()) failing = std::move(exact);
+    }
     ClaimInPlane& found = found_.claims[c];
+    for (Region& region : failing) {
+      if (region.thickness() <= least_thickness(region)) continue;
+      found.worst.push_back(worst_in(claims_[c], region, found.failing.size()));
+      found.failing.push_back(std::move(region));
+    }
+  }
+
+  /// Where a claim fails in a cell by more than so many pixels; `unknown` is told the pieces where it cannot be proved.
+  template <class Unknown>
+  std::vector<Region> failing_in(std::size_t c, const Region& whole, double give, const Unknown& unknown) {
     std::vector<Region> failing;
     detail::cover(
         whole, {},
@@ -115,18 +135,20 @@ class Strip {
           Course course;
           course.region = &part;
           const detail::Tracing tracing(course);
-          const Claim::Outcome outcome = test_here(claim);
+          const Claim::Outcome outcome = test_here(claims_[c], give);
           if (course.curved || course.opaque) return false;
-          found.tested = found.tested || outcome.tested;
+          found_.claims[c].tested = found_.claims[c].tested || outcome.tested;
           if (outcome.tested && !outcome.holds) failing.push_back(part.moved(at.x, at.y));
           return true;
         },
-        [&](const Region& piece) { sample(c, piece); });
-    for (Region& region : failing) {
-      if (region.thickness() <= least_thickness(region)) continue;
-      found.worst.push_back(worst_in(claim, region, found.failing.size()));
-      found.failing.push_back(std::move(region));
-    }
+        unknown);
+    return failing;
+  }
+
+  /// Whether two regions have more than a line in common.
+  static bool have_area(const Region& one, const Region& other) {
+    std::vector<Region> outside;
+    return one.overlaps(other) && detail::subtract(one, other, outside).thickness() > detail::thin_as_a_line;
   }
 
   /// Lines hold by their tolerance what does not fit: what fails by that alone is not told.
@@ -135,7 +157,7 @@ class Strip {
     return 8 * limits::line_tolerance * std::max({1.0, around.right, around.high});
   }
 
-  [[nodiscard]] Claim::Outcome test_here(const Claim& claim) {
+  [[nodiscard]] Claim::Outcome test_here(const Claim& claim, double give) {
     const auto view = traced_.view(store_);
     const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
     detail::SeenSoFar<Moving> seen;
@@ -143,31 +165,23 @@ class Strip {
     for (const Quantity& quantity : claim.quantities()) {
       values_.push_back(detail::measured(solve, quantity, seen));
     }
-    return detail::Tester<Moving>(claim.terms(), {view.size(0, x_axis), view.size(0, y_axis), values_, active_}).test();
+    const detail::MeasuredOf<Moving> rung{view.size(0, x_axis), view.size(0, y_axis), values_, active_};
+    return detail::Tester<Moving>(claim.terms(), rung, give).test();
   }
 
-  /// The corner of a region at which a claim fails most, and the whole size next to it.
+  /// The corner of a region at which a claim fails most.
   ClaimInPlane::Off worst_in(const Claim& claim, const Region& region, std::size_t piece) {
     const Point middle = region.middle();
-    ClaimInPlane::Off worst{piece, middle, -1};
+    ClaimInPlane::Off worst{piece, middle, middle, -1};
     for (const Point& corner : region.corners()) {
       constexpr double inside = 1e-4;
       const Point near{corner.x + inside * (middle.x - corner.x), corner.y + inside * (middle.y - corner.y)};
       drag_to(near);
-      const double by = test_here(claim).off;
+      const double by = test_here(claim, claim.terms().give).off;
       if (by <= worst.by + limits::told_tolerance) continue;
       worst.by = by;
       worst.at = near;
-    }
-    Point best = worst.at;
-    double least = 2;
-    for (const double x : {std::floor(best.x), std::ceil(best.x), std::floor(best.x) - 1, std::ceil(best.x) + 1}) {
-      for (const double y : {std::floor(best.y), std::ceil(best.y), std::floor(best.y) - 1, std::ceil(best.y) + 1}) {
-        const double away = std::hypot(x - best.x, y - best.y);
-        if (away >= least || !region.holds({x, y})) continue;
-        least = away;
-        worst.at = {x, y};
-      }
+      worst.limit = {exactly(corner.x), exactly(corner.y)};
     }
     return worst;
   }
@@ -187,7 +201,7 @@ class Strip {
     for (const Point& corner : piece.corners()) {
       looked.push_back({corner.x + (middle.x - corner.x) / 16, corner.y + (middle.y - corner.y) / 16});
     }
-    ClaimInPlane::Off worst{found.failing.size(), middle, -1};
+    ClaimInPlane::Off worst{found.failing.size(), middle, middle, -1};
     bool tested = false;
     for (const Point& at : looked) {
       if (!piece.holds(at)) continue;
@@ -197,7 +211,7 @@ class Strip {
       tested = tested || outcome.tested;
       if (!outcome.tested || outcome.holds || outcome.off <= worst.by) continue;
       worst.by = outcome.off;
-      worst.at = at;
+      worst.at = worst.limit = at;
     }
     if (!tested) return;
     found.tested = true;

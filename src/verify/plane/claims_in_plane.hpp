@@ -26,7 +26,8 @@ struct ClaimInPlane {
   std::vector<detail::Region> sampled;  ///< where it was only looked at some sizes, as something bends
   struct Off {
     std::size_t piece = 0;  ///< of those failing
-    detail::Point at;       ///< a size inside, a whole one where there is one near
+    detail::Point at;       ///< a size inside
+    detail::Point limit;    ///< the corner next to it, where it fails most, if that belongs to the piece
     double by = 0;
   };
   std::vector<Off> worst;  ///< one a failing region
@@ -51,12 +52,12 @@ struct InPlane {
                                     const std::vector<Claim>& claims, const SizeRectangle& area, bool turns,
                                     unsigned threads, const ShareDone& progress);
 
-/// The claims of texts. Throws BadClaim.
-[[nodiscard]] std::vector<Claim> read_claims(const Scene& scene, const std::vector<std::string>& texts);
-
-/// What became of claims, with what lies behind the first few regions of each.
+/// What became of claims over a rectangle, with what lies behind the first few regions of each. Its last width and
+/// height, and lines on which ranges are bounded, are looked at by themselves: what is so on a line alone is in no
+/// region.
 [[nodiscard]] std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::vector<Claim>& claims,
-                                                         const InPlane& found);
+                                                         const SizeRectangle& area, const InPlane& found,
+                                                         unsigned threads);
 
 /// Puts regions that touch together: for each the number of its group, from 0 in the order of the first of them.
 [[nodiscard]] std::vector<std::size_t> grouped(const std::vector<detail::Region>& regions);

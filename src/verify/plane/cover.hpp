@@ -15,8 +15,9 @@ namespace fond_ladder::inline v0::detail {
 /// What is thinner is a line, in pixels.
 inline constexpr double thin_as_a_line = 1e-6;
 
-/// Puts what of a convex piece lies outside of a convex cell behind `rest`, in convex pieces.
-inline void subtract(Region piece, const Region& cell, std::vector<Region>& rest) {
+/// Puts what of a convex piece lies outside of a convex cell behind `rest`, in convex pieces. Returns what they have in
+/// common, which may be as good as nothing.
+inline Region subtract(Region piece, const Region& cell, std::vector<Region>& rest) {
   const std::vector<Point>& corners = cell.corners();
   const Point inside = cell.middle();
   for (std::size_t i = 0; i < corners.size(); ++i) {
@@ -36,8 +37,9 @@ inline void subtract(Region piece, const Region& cell, std::vector<Region>& rest
     outside.keep(-gap, -slope_x, -slope_y);
     if (outside.thickness() > thin_as_a_line) rest.push_back(std::move(outside));
     piece.keep(gap, slope_x, slope_y);
-    if (piece.thickness() <= thin_as_a_line) return;
+    if (piece.thickness() <= thin_as_a_line) break;
   }
+  return piece;
 }
 
 /// How finely pieces are cut about which nothing can be told, and how many sizes are looked at before all that is left

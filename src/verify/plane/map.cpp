@@ -2,6 +2,7 @@
 #include "fond_ladder/map.hpp"
 
 #include "verify/claims/check_variants.hpp"
+#include "verify/claims/claims_along.hpp"
 #include "verify/plane/claims_in_plane.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -29,7 +30,7 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
   }
   map.claims = check_variants({variant}, claims.size(), {},
                               [&](const Variant& one, const std::vector<std::size_t>&, const ShareDone&) {
-                                return checked_in_plane(one, read, found);
+                                return checked_in_plane(one, read, {map.widths, heights}, found, threads);
                               });
   return map;
 }

@@ -31,7 +31,7 @@ TEST(Matchers, KeepsTellsTheReportOfWhatBroke) {
   EXPECT_EQ(told(variant_of(the_scene(), "", {"wide"}), Keeps("a.width = b.width")), "matches");
   EXPECT_EQ(told(the_scene(), Keeps("b.width <= 266")),
             "\nbroken  b.width <= 266\n"
-            "          from above 399.01 to 400 wide, 20 high; worst at 400 x 20: b.width 266.67\n"
+            "          from above 399 to 400 wide, 20 high; worst at 400 x 20: b.width 266.67\n"
             "          b is 266.67 wide (weight 2, 66.67 % of 400)\n");
   EXPECT_EQ(told(the_scene(), Keeps("b.widht <= 266")),
             "which cannot be tested: column 1: \"widht\" is no measure; the nearest one is \"width\"");

@@ -52,14 +52,14 @@ const Case cases[] = {
      "r.gap",
      {0, 40},
      "r.lines",
-     "at 10: r.lines jumps from 1 to 2: `c` moves to line 2 of `r`: a 100 + 10 + b 100 + 10 + c 80 = 300 no "
+     "above 10: r.lines jumps from 1 to 2: `c` moves to line 2 of `r`: a 100 + 10 + b 100 + 10 + c 80 = 300 no "
      "longer fits\n"},
     {"a padding breaks a text in a node that keeps its size",
      "row:r [ column:c width=100 height=90 [ text:t text=\"mist fern\" ] ]",
      "c.padding",
      {0, 8},
      "t.height",
-     "at 6.8: t.height jumps from 20 to 40: `t` goes from 1 line to 2\n"},
+     "above 6.8: t.height jumps from 20 to 40: `t` goes from 1 line to 2\n"},
     {"two numbers at once",
      "stack:r [ column:c width=50 [ box:a natural=[10,10] ] ]",
      "c.padding",

@@ -39,7 +39,14 @@ TEST(RunTurns, AreWhereTheNewValueBegins) {
   const Runs goes_on{line(0, 50, 60), line(50, 50.0001, 60, 0.5), line(50.0001, 100, 200)};
   const Runs begins{line(0, 49.9999, 60), line(49.9999, 50, 200, 0.5), line(50, 100, 200)};
   EXPECT_EQ(turns_of(goes_on).at(0).at, 50.0001);  // 50 belongs to the old value still
-  EXPECT_EQ(turns_of(begins).at(0).at, 50);
+  EXPECT_EQ(turns_of(begins).at(0).at, 49.9999);
+}
+
+TEST(RunTurns, SayWhetherASizeBelongsToWhatIsBehindIt) {
+  Runs runs{line(0, 50, 60), line(50, 100, 200)};
+  EXPECT_EQ(text_of(runs), "at 50: q jumps from 60 to 200; ");
+  runs[1].at_from = std::optional(60.0);
+  EXPECT_EQ(text_of(runs), "above 50: q jumps from 60 to 200; ");
 }
 
 TEST(RunTurns, AreWhatHappensBetweenTwoRuns) {

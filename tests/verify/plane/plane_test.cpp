@@ -177,8 +177,8 @@ TEST(Map, KnowsTurnsRangesAndRungs) {
   EXPECT_NEAR(map.turns[0].to.width, 180, 1e-6);
   EXPECT_EQ(map.rungs.size(), 1U);
   ASSERT_EQ(map.claims[0].failing.size(), 1U);
-  EXPECT_NEAR(map.claims[0].failing[0].to, 179.99, 1e-6);
-  EXPECT_TRUE(draw(map, PictureForm::svg).bytes.find("fails within 100 to 179.99 wide") != std::string::npos);
+  EXPECT_NEAR(map.claims[0].failing[0].to, 180, 1e-6);
+  EXPECT_TRUE(draw(map, PictureForm::svg).bytes.find("fails within 100 to 180 wide") != std::string::npos);
 }
 
 }  // namespace
