@@ -96,7 +96,8 @@ struct Keys {
   // Words and yes or no.
   bool hidden = false;
   bool touch = false;
-  Meant meant;  ///< what of it is on purpose
+  bool see_through = false;  ///< of a box or an image: it covers nothing that lies behind it
+  Meant meant;               ///< what of it is on purpose
   Scroll scroll = Scroll::none;
   bool scale_counts = false;
   BorderAt border_at = BorderAt::inside;

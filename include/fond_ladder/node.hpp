@@ -160,6 +160,8 @@ class Node {
   Node&& meant(Meant meant) && { return std::move(put(keys_.meant, meant)); }
   Node& touch(bool touch = true) & { return put(keys_.touch, touch); }
   Node&& touch(bool touch = true) && { return std::move(put(keys_.touch, touch)); }
+  Node& see_through(bool seen = true) & { return put(keys_.see_through, seen); }
+  Node&& see_through(bool seen = true) && { return std::move(put(keys_.see_through, seen)); }
   Node& drift(double share) & { return put(keys_.drift, share); }
   Node&& drift(double share) && { return std::move(put(keys_.drift, share)); }
   Node& scale(double factor, bool counts = false) & {

@@ -116,7 +116,7 @@ class Solution {
   static constexpr double scroll_end = std::numeric_limits<double>::infinity();
   /// The same arrangement with scrollers scrolled, each within its range: boxes from the root's corner, painted boxes,
   /// baselines and what is under a point are told where they are then; sizes and places in the parent stay. What a
-  /// scroller holds moves by its `drift`. Holds as long as this one.
+  /// scroller holds moves by its `drift`. Holds as long as this one. Throws BadValue for a position that is no number.
   [[nodiscard]] Solution scrolled(const std::vector<ScrolledTo>& positions) const;
   [[nodiscard]] bool is_scrolled() const { return scrolled_ != nullptr; }
   /// Where a scroller is scrolled to, on each axis.
@@ -162,9 +162,9 @@ class Solution {
   [[nodiscard]] Extent wished(NodeId node) const;
   /// What sticks out of the padding box of the parent, on axes on which the parent does not scroll.
   [[nodiscard]] FourSides cut(NodeId node) const;
-  /// What of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll: not
-  /// cut, but not where padding should be. Never more than the padding; sides that the node's own margin brings there,
-  /// below zero, are left out.
+  /// How much of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll:
+  /// never more than the padding, and nothing of what lies wholly outside. What the node's own margin brings there,
+  /// below zero, is left out.
   [[nodiscard]] FourSides intrusion(NodeId node) const;
   /// One line of a text. Places are from the corner of the text's own border box.
   struct Words {
@@ -181,6 +181,9 @@ class Solution {
   [[nodiscard]] FourSides words_cut(NodeId text) const;
   /// What of a text's own words lies in its own padding.
   [[nodiscard]] FourSides words_intrusion(NodeId text) const;
+  /// Both together, side by side the larger: what the measures `cut` and `intrusion` are the largest of.
+  [[nodiscard]] FourSides all_cut(NodeId node) const;
+  [[nodiscard]] FourSides all_intrusion(NodeId node) const;
   /// The most that a node, its own words, or anything in it is cut on any side, but for what is meant to be. Linear in
   /// what is in it.
   [[nodiscard]] double most_cut(NodeId node) const;

@@ -17,7 +17,8 @@ inline namespace v0 {
 /// A solver lives on one thread at a time; many solvers may solve one tree at once while nobody edits it. It may be
 /// given another tree at any time. Solving throws only what content of one's own throws and, once a solver has seen a
 /// tree, allocates nothing (but where a grid turns out to have more tracks than ever before, or nodes take another
-/// form). Cost: for a node with c children at most O(c log c), each node visited once by each of four passes.
+/// form). Cost: for a node with c children at most O(c log c), each node visited once by each of four passes. A solver
+/// that was moved from throws std::logic_error at every call but assignment.
 class Solver {
  public:
   Solver();
@@ -31,7 +32,8 @@ class Solver {
   /// 1e9; the notes say so. The result looks into this solver and the tree.
   Solution solve(const Tree& tree, Rung rung);
 
-  /// Switches a mode of the trees that are solved on or off, from the next solve on; a tree without it takes no notice.
+  /// Switches a mode of the trees that are solved on or off, from the next solve on. Of a mode that is on and that a tree
+  /// does not have, the notes of its solution say so.
   void set_mode(const std::string& name, bool on);
 
   /// Whether solutions can tell what changed (Solution::changed), from the next solve on. Off until it is asked for:
@@ -48,6 +50,8 @@ class Solver {
   [[nodiscard]] std::size_t scratch_memory() const;
 
  private:
+  [[nodiscard]] detail::Passes& own() const;
+
   std::unique_ptr<detail::Passes> passes_;
 };
 

@@ -57,9 +57,12 @@ class Tree {
   /// A tree of one node. `em` is in pixels and positive.
   explicit Tree(const Keys& root, double em = 16, Direction direction = Direction::ltr);
   /// A tree of all that was written down. What its nodes are under ranges and modes is added to `whens`: these are
-  /// named by a scene, or set_conditions. Throws BadValue, naming the node, for keys out of their domain and for two
-  /// siblings of one name.
+  /// named by a scene, or set_conditions. What they are under ranges of their own is in the tree as well. Throws
+  /// BadValue, naming the node, for keys out of their domain and for two siblings of one name.
   [[nodiscard]] static Tree from(const Node& root, double em, Direction direction, std::vector<When>& whens);
+  /// The same, all its forms being in it. Throws BadValue also for a form under a name that no node's own range has: the
+  /// conditions of a container are those of a scene (Scene::live_tree), or are said before the form (`when`).
+  [[nodiscard]] static Tree from(const Node& root, double em = 16, Direction direction = Direction::ltr);
   Tree(const Tree& other);
   Tree(Tree&& other) noexcept;
   Tree& operator=(const Tree& other);
@@ -93,7 +96,7 @@ class Tree {
   /// Gives a node the keys that are said, and leaves the others.
   void set(NodeId node, const Changes& said);
   /// The same, as in `set(node, box().width(80))`: what the setters said, a name and words where there are any, and the
-  /// kind of another maker than box().
+  /// kind of another maker than box(). Throws BadValue for what is no key: children, forms, content of its own.
   void set(NodeId node, const Node& said);
   /// Reads the scene the other way round: start becomes the other side everywhere. Linear in the tree.
   void set_direction(Direction direction);

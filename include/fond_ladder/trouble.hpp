@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
+#include "fond_ladder/sight.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -20,7 +21,6 @@ struct Trouble {
     squeezed,    ///< below a size that it was given
     unseen,      ///< though it is not hidden
   };
-  enum class Why : std::uint8_t { none, no_size, beyond, behind };
   Kind kind = Kind::sticks_out;
   NodeId node;
   /// What it sticks out of, into whose padding it runs, beyond which or behind which it lies: itself where its words
@@ -30,18 +30,21 @@ struct Trouble {
   std::size_t lost_lines = 0;  ///< of a text, by `max_lines`
   Axis axis = x_axis;          ///< on which it is squeezed
   double given = 0, got = 0;   ///< the size that it says, and the one it has
-  Why why = Why::none;         ///< it is unseen
+  Unseen::Why why{};           ///< it is unseen
 };
 
 /// All that is bad about the nodes of a scene in an arrangement of it, by kind and then in the order of the file. What
-/// an author put there on purpose is left out: margins and pins below zero, nudges, sizes of 0, nameless empty boxes.
-/// Of what is unseen only the topmost node is told, and nothing else of it. Takes about as long as a solve.
+/// an author says is meant is left out, and sizes of 0 that are given, and nameless empty boxes. What runs into padding
+/// is told on sides on which it does not stick out. Of what is unseen only the topmost node is told, and nothing else
+/// of it. Takes about as long as a solve.
 [[nodiscard]] std::vector<Trouble> troubles(const Scene& scene, const Solution& solution);
 
-/// The smallest width above that of `rung` at which a trouble is gone, as far as the ladder goes; none when it is not
-/// gone there, or where no width was asked. Costs about 20 solves.
-[[nodiscard]] std::optional<double> gone_from(const Scene& scene, const std::vector<std::string>& modes,
-                                              const Rung& rung, const Trouble& trouble);
+/// For each trouble the smallest width above that of `rung` at which it is gone, to the edge that a climb tells, as far
+/// as the ladder goes; none where it is not gone, where no width was asked, and of what is unseen. Costs some solves
+/// for each size at which anything turns that the troubles hang on; where no edge can be proved, about 20 a trouble,
+/// and then it is the next whole width.
+[[nodiscard]] std::vector<std::optional<double>> gone_from(const Scene& scene, const std::vector<std::string>& modes,
+                                                           const Rung& rung, const std::vector<Trouble>& troubles);
 
 }  // namespace v0
 }  // namespace fond_ladder

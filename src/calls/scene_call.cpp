@@ -57,7 +57,7 @@ void tell_idle_settings(const Scene& scene, const Streams& streams) {
   constexpr std::size_t most = 3;
   std::string names;
   for (std::size_t i = 0; i < std::min(most, idle.size()); ++i) {
-    names += fmt::format("{}{} of {}", i == 0 ? "" : ", ", idle[i].key, scene.tree.path(idle[i].node));
+    names += fmt::format("{}{} of {}", i == 0 ? "" : ", ", idle[i].key, scene.tree.path(idle[i].nodes.front()));
   }
   if (idle.size() > most) names += fmt::format(" and {} more", idle.size() - most);
   fmt::print(streams.err, "hint: {} no effect here: {}; see lint\n",

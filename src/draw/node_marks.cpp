@@ -75,8 +75,9 @@ class MarkPainter {
              item.box, words);
   }
 
-  /// What of a node lies in the padding of its parent.
+  /// What of a node lies in the padding of its parent, where that is not meant.
   void paint_intrusion(const Item& item) {
+    if (solution_.keys(item.node).meant.has(Oddity::intrudes)) return;
     if (item.parent == Item::no_parent || is_empty(common(item.box, common(item.view, room_)))) return;
     const FourSides into = solution_.intrusion(item.node), cut = solution_.cut(item.node);
     if (!into.any()) return;
@@ -332,6 +333,7 @@ std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::v
   for (const Item& item : items) {
     const bool at_parent = item.parent != Item::no_parent && solution.cut(item.node).any();
     if (!at_parent && !solution.words_cut(item.node).any()) continue;
+    if (solution.keys(item.node).meant.cut()) continue;
     cut.push_back(item.node);
     if (item.shown) cut_items.push_back(&item);
   }

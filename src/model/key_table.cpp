@@ -39,6 +39,8 @@ const std::array table{
         "does; or an outline around it, taking none"},
     KeyEntry{"hidden", &Keys::hidden, Acts::child, "takes no room, and nothing of it is seen"},
     KeyEntry{"touch", &Keys::touch, Acts::everywhere, "a person must be able to hit it"},
+    KeyEntry{"see_through", &Keys::see_through, Acts::box_or_image,
+             "whether what lies behind it is seen; a pointer hits it all the same"},
     KeyEntry{"meant", &Keys::meant, Acts::everywhere, "findings of lint, and \"cut\", that are on purpose here"},
     KeyEntry{"order", &Keys::order, Acts::child, "its place among its siblings when they are laid"},
     KeyEntry{"pin", &Keys::pin, Acts::child, "takes it out of the flow and ties it to edges of its parent"},
@@ -101,12 +103,12 @@ const std::array table{
 /// All keys. Fails to compile when a key is added to Keys and not here; then the assertion below fails until it is in
 /// the table as well.
 auto fields_of(const Keys& keys) {
-  auto& [kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
+  auto& [kind, hidden, touch, see_through, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
          alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up, shows, order, only_in_view,
          width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name,
          text, font, size, line_height, aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin,
          cell, span, area, columns, rows, auto_columns, auto_rows, areas, ranges] = keys;
-  return std::tie(kind, hidden, touch, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
+  return std::tie(kind, hidden, touch, see_through, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
                   reverse, rest, alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up, shows,
                   order, only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width,
                   min_height, max_height, basis, name, text, font, size, line_height, aspect, out_of, max_lines, scale,

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <string>
+#include <vector>
 
 #include "fond_ladder/version.hpp"
 
@@ -10,6 +11,9 @@ inline namespace v0 {
 
 /// A number for people: at most two decimals.
 [[nodiscard]] std::string rounded(double number);
+/// The parts of a sum for people, so that they add up to `rounded(sum)` as they are printed: those that rounding cut
+/// most are rounded the other way. Of parts that do not come to the sum each is rounded by itself.
+[[nodiscard]] std::vector<std::string> rounded_parts(const std::vector<double>& parts, double sum);
 /// The shortest text that reads back as the same number.
 [[nodiscard]] std::string exact(double number);
 

@@ -37,11 +37,38 @@ const Keys& sound(const Keys& keys) {
 Tree::Tree(const Keys& root, double em, Direction direction)
     : Tree(std::make_unique<TreeStore>(Seeds(root), sound_em(em), direction)) {}
 
+namespace {
+
+/// Whether a form is one under a range of the node's own, or of a node that it lies in.
+bool names_own_range(const Tree& tree, const When& when) {
+  const TreeStore& store = tree.store();
+  if (!store.forms().has_own_ranges()) return false;
+  for (NodeId at = when.node; at; at = tree.parent(at)) {
+    const std::vector<Range>* own = store.forms().own_ranges(store.slot(store.index_of(at)));
+    if (own != nullptr && std::ranges::find(*own, when.name, &Range::name) != own->end()) return true;
+  }
+  return false;
+}
+
+}  // namespace
+
 Tree Tree::from(const Node& root, double em, Direction direction, std::vector<When>& whens) {
   const Seeds seeds(root);
   Tree tree(std::make_unique<TreeStore>(seeds, sound_em(em), direction));
   for (const detail::SeedForm& form : seeds.forms()) {
-    whens.push_back({tree.store().id_of(form.seed), form.name, form.change});  // places are in the order of the seeds
+    const When when{tree.store().id_of(form.seed), form.name, form.change};  // places are in the order of the seeds
+    if (names_own_range(tree, when)) tree.when(when.node, when.name, when.change);
+    whens.push_back(when);
+  }
+  return tree;
+}
+Tree Tree::from(const Node& root, double em, Direction direction) {
+  std::vector<When> whens;
+  Tree tree = from(root, em, direction, whens);
+  for (const When& when : whens) {
+    if (!names_own_range(tree, when))
+      throw BadValue(tree.path(when.node) + ": there is no range or mode \"" + when.name +
+                     "\"; a scene has those of the container (Scene::live_tree)");
   }
   return tree;
 }
@@ -126,6 +153,9 @@ void Tree::set(NodeId node, const Changes& said) {
 }
 
 void Tree::set(NodeId node, const Node& said) {
+  if (!said.children().empty() || !said.whens().empty() || said.gives_keys() || said.content())
+    throw BadValue(path(node) + ": set takes keys alone; children are inserted, forms are said by when, content of its own "
+                   "is given by content_from");
   set(node, said.said());
 }
 

@@ -96,7 +96,7 @@ std::string cut_text(const Scene& scene, const Climb& climbed, const Where& wher
   constexpr std::size_t most_told = 3;
   std::size_t more = 0;
   for (std::size_t q = 0; q < asked.size(); ++q) {
-    if (asked[q].measure != Measure::cut) continue;
+    if (asked[q].measure != Measure::cut || scene.tree.keys(asked[q].node).meant.cut()) continue;
     const std::string places = where(q, [](const auto& value) { return value && *value > 0; });
     if (places.empty()) continue;
     if (parts.size() == most_told) {

@@ -17,11 +17,13 @@ void print_sum(std::ostream& out, const LedgerLine& line) {
     out << "  " << std::string(number.size() < 10 ? 10 - number.size() : 0, ' ') << number << "  " << what << '\n';
   };
   const std::size_t gaps = line.entries.empty() ? 0 : line.entries.size() - 1;
-  row(rounded(line.inner), "inner size");
+  const std::vector<std::string> parts =
+      rounded_parts({line.inner, -line.gaps, -line.margins, -line.bases}, line.free);
+  row(parts[0], "inner size");
   if (line.gaps != 0)
-    row(rounded(-line.gaps), std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
-  if (line.margins != 0) row(rounded(-line.margins), "margins");
-  row(rounded(-line.bases), "what the children start from");
+    row(parts[1], std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
+  if (line.margins != 0) row(parts[2], "margins");
+  row(parts[3], "what the children start from");
   row("= " + rounded(line.free), line.free >= 0 ? "to share" : line.scrolls ? "beyond the view" : "missing");
 }
 
@@ -61,18 +63,21 @@ void print_line(std::ostream& out, const LedgerLine& line) {
                {line.grows ? "grow" : "shrink", numbers},
                {"size", numbers},
                {"why"}});
-  for (const LedgerEntry& entry : line.entries) {
-    table.add({"  " + entry.name, rounded(entry.before), rounded(entry.base), entry.base_from, rounded(entry.least),
-               entry.least_from, entry.most ? rounded(*entry.most) : "", rounded(entry.factor), rounded(entry.size),
-               entry.why});
+  std::vector<double> parts;  // before and size of each, and what is behind the last
+  for (const LedgerEntry& entry : line.entries) parts.insert(parts.end(), {entry.before, entry.size});
+  parts.push_back(line.after);
+  const std::vector<std::string> texts = rounded_parts(parts, line.sum);
+  std::string sum;
+  for (std::size_t i = 0; i < line.entries.size(); ++i) {
+    const LedgerEntry& entry = line.entries[i];
+    const std::string &before = texts[2 * i], &size = texts[2 * i + 1];
+    table.add({"  " + entry.name, before, rounded(entry.base), entry.base_from, rounded(entry.least), entry.least_from,
+               entry.most ? rounded(*entry.most) : "", rounded(entry.factor), size, entry.why});
+    if (before != "0") sum += before + " + ";
+    sum += entry.name + ' ' + size + " + ";
   }
   table.print(out);
-  out << "\n  ";
-  for (const LedgerEntry& entry : line.entries) {
-    if (entry.before != 0) out << rounded(entry.before) << " + ";
-    out << entry.name << ' ' << rounded(entry.size) << " + ";
-  }
-  out << rounded(line.after) << " = " << rounded(line.sum);
+  out << "\n  " << sum << texts.back() << " = " << rounded(line.sum);
   if (line.sum > line.inner + limits::told_tolerance) {
     out << ", " << rounded(line.sum - line.inner) << " more than the " << (line.scrolls ? "view " : "inner size ")
         << rounded(line.inner) << (line.scrolls ? ": it scrolls\n" : ": it sticks out\n");
@@ -105,13 +110,17 @@ void print_tracks(std::ostream& out, const LedgerTracks& tracks, const char* nam
   if (tracks.one_share > 0) out << " (1fr is " << rounded(tracks.one_share) << ')';
   out << '\n';
   Table table({{"  track"}, {"size", numbers}, {"why"}});
+  std::vector<double> parts;
+  for (const LedgerTracks::Track& track : tracks.tracks) parts.push_back(track.size);
+  parts.push_back(tracks.gaps);
+  const std::vector<std::string> texts = rounded_parts(parts, tracks.sum);
   for (std::size_t i = 0; i < tracks.tracks.size(); ++i) {
-    table.add({"  " + std::to_string(i), rounded(tracks.tracks[i].size), tracks.tracks[i].why});
+    table.add({"  " + std::to_string(i), texts[i], tracks.tracks[i].why});
   }
   table.print(out);
   out << "  ";
-  for (std::size_t i = 0; i < tracks.tracks.size(); ++i) out << (i > 0 ? " + " : "") << rounded(tracks.tracks[i].size);
-  if (tracks.gaps != 0) out << " + gaps " << rounded(tracks.gaps);
+  for (std::size_t i = 0; i < tracks.tracks.size(); ++i) out << (i > 0 ? " + " : "") << texts[i];
+  if (tracks.gaps != 0) out << " + gaps " << texts.back();
   out << " = " << rounded(tracks.sum);
   if (tracks.spare > limits::told_tolerance)
     out << "; " << rounded(tracks.spare) << " of " << rounded(tracks.inner) << " are spare\n";

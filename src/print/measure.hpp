@@ -53,6 +53,5 @@ void write_outline(JsonWriter& json, const SolvedScene& measured);
 /// Those of the boxes whose nodes scroll.
 [[nodiscard]] std::vector<Solution::NodeBox> scrolling(const Solution& solution, std::vector<Solution::NodeBox> boxes);
 /// What sticks out of the parent, or of a text its own words.
-[[nodiscard]] FourSides all_cut(const Solution& solution, NodeId node);
 
 }  // namespace fond_ladder::inline v0

@@ -37,6 +37,16 @@ void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::
   json.end();
 }
 
+/// What sticks out and what runs into padding, by side; and whether that is meant.
+void write_cut(JsonWriter& json, const Solution& solution, NodeId node) {
+  const FourSides cut = solution.all_cut(node), into = solution.all_intrusion(node);
+  if (!cut.any() && !into.any()) return;
+  const Meant meant = solution.keys(node).meant;
+  if (cut.any()) write_sides(json, "cut", cut);
+  if (into.any()) write_sides(json, "intrusion", into);
+  if ((cut.any() && meant.cut()) || (!cut.any() && meant.has(Oddity::intrudes))) json.truth("meant", true);
+}
+
 }  // namespace
 
 void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes) {
@@ -54,7 +64,7 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
     json.number("height", placed.box.height);
     json.extent("wished", solution.wished(placed.node));
     write_share(json, measured, placed);
-    if (const FourSides cut = all_cut(solution, placed.node); cut.any()) write_sides(json, "cut", cut);
+    write_cut(json, solution, placed.node);
     write_troubles(json, tree, of_node[placed.node]);
     if (solution.kind(placed.node) == Kind::grid) write_tracks(json, measured, placed.node);
   });

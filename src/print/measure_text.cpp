@@ -115,12 +115,6 @@ std::vector<Solution::NodeBox> scrolling(const Solution& solution, std::vector<S
   return boxes;
 }
 
-FourSides all_cut(const Solution& solution, NodeId node) {
-  const FourSides own = solution.cut(node), words = solution.words_cut(node);
-  return {std::max(own.top, words.top), std::max(own.right, words.right), std::max(own.bottom, words.bottom),
-          std::max(own.left, words.left)};
-}
-
 void print_boxes(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
   print_answer(measured, out);
   print_table(measured, boxes, out);
@@ -155,7 +149,7 @@ void print_boxes_csv(const SolvedScene& measured, const std::vector<Solution::No
          {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
       line += "," + exact(number);
     }
-    for (const double side : by_side(all_cut(measured.solution, placed.node))) line += "," + exact(side);
+    for (const double side : by_side(measured.solution.all_cut(placed.node))) line += "," + exact(side);
     fmt::print(out, "{},{},{}\n", exact(at.width), exact(at.height), line);
   }
 }

@@ -20,6 +20,7 @@ struct Alike {
   Trouble worst;
   std::vector<NodeId> nodes;
   std::vector<NodeId> of;
+  std::vector<std::size_t> troubles;  // all of them, by their places
 };
 
 void take_larger(FourSides& into, const FourSides& other) {
@@ -36,7 +37,8 @@ std::vector<Alike> gathered(const Tree& tree, const std::vector<Trouble>& troubl
   using Place = std::tuple<Trouble::Kind, Axis, std::string, std::string, bool, bool>;
   std::map<Place, std::size_t> places;
   std::vector<Alike> all;
-  for (const Trouble& one : troubles) {
+  for (std::size_t i = 0; i < troubles.size(); ++i) {
+    const Trouble& one = troubles[i];
     if (one.kind == Trouble::Kind::unseen) continue;
     const NodeId parent = tree.parent(one.node);
     const bool words = one.of == one.node;
@@ -45,7 +47,7 @@ std::vector<Alike> gathered(const Tree& tree, const std::vector<Trouble>& troubl
         parent ? path_of_copies(tree, parent) + " " + std::string(word(tree.kind(one.node))) : "";
     const auto [at, is_new] =
         places.try_emplace(Place{one.kind, one.axis, around, of, words, one.lost_lines > 0}, all.size());
-    if (is_new) all.push_back({one, {}, {}});
+    if (is_new) all.push_back({one, {}, {}, {}});
     Alike& alike = all[at->second];
     const FourSides sides = alike.worst.by;
     const std::size_t lost = alike.worst.lost_lines;
@@ -53,6 +55,7 @@ std::vector<Alike> gathered(const Tree& tree, const std::vector<Trouble>& troubl
     take_larger(alike.worst.by, sides);
     alike.worst.lost_lines = is_new ? one.lost_lines : lost + one.lost_lines;
     alike.nodes.push_back(one.node);
+    alike.troubles.push_back(i);
     if (std::ranges::find(alike.of, one.of) == alike.of.end()) alike.of.push_back(one.of);
   }
   return all;
@@ -84,6 +87,27 @@ std::string sentence(const Tree& tree, const Alike& alike) {
   return fmt::format("sticks out: {} {}{}", who, by, words ? "" : " of " + of);
 }
 
+/// From which width on all are gone that one sentence tells.
+std::vector<std::optional<double>> gone_from_of(const SolvedScene& measured, const std::vector<std::string>& modes,
+                                                const std::vector<Alike>& all, const std::vector<Trouble>& troubles) {
+  constexpr std::size_t most_nodes = 20'000, most_asked = 200;
+  std::vector<std::optional<double>> gone(all.size());
+  std::vector<Trouble> asked;
+  for (const Alike& alike : all) {
+    for (const std::size_t place : alike.troubles) asked.push_back(troubles[place]);
+  }
+  if (measured.tree().size() > most_nodes || asked.size() > most_asked) return gone;
+  const auto widths = gone_from(measured.scene, modes, measured.asked.rung, asked);
+  auto one = widths.begin();
+  for (std::size_t i = 0; i < all.size(); ++i) {
+    const auto begin = one, end = one + static_cast<std::ptrdiff_t>(all[i].troubles.size());
+    one = end;
+    if (std::all_of(begin, end, [](const auto& width) { return width.has_value(); }))
+      gone[i] = *std::max_element(begin, end);
+  }
+  return gone;
+}
+
 /// `c, d, 8 of pots/pot[*]`: those that are copies of one node, or siblings, together where they are many.
 std::string unseen_names(const Tree& tree, const std::vector<NodeId>& nodes) {
   std::map<std::string, std::vector<NodeId>> by_place;
@@ -111,9 +135,9 @@ std::string unseen_text(const SolvedScene& measured, const std::vector<Trouble>&
   for (const Trouble& one : troubles) {
     if (one.kind != Trouble::Kind::unseen) continue;
     const Rect box = measured.solution.relative_box(one.node);
-    const std::string why = one.why == Trouble::Why::beyond   ? "beyond " + tree.tail(one.of)
-                            : one.why == Trouble::Why::behind ? "behind " + tree.tail(one.of)
-                                                              : rounded(box.width) + " x " + rounded(box.height);
+    const std::string why = one.why == Unseen::Why::beyond   ? "beyond " + tree.tail(one.of)
+                            : one.why == Unseen::Why::behind ? "behind " + tree.tail(one.of)
+                                                             : rounded(box.width) + " x " + rounded(box.height);
     auto at = std::ranges::find(by_reason, why, &std::pair<std::string, std::vector<NodeId>>::first);
     if (at == by_reason.end()) at = by_reason.insert(at, {why, {}});
     at->second.push_back(one.node);
@@ -160,23 +184,19 @@ std::string verdict(const std::vector<Trouble>& troubles) {
 }
 
 void print_troubles(const SolvedScene& measured, const std::vector<Trouble>& troubles, std::ostream& out) {
-  const std::vector<Alike> all = gathered(measured.tree(), troubles);
+  std::vector<Alike> all = gathered(measured.tree(), troubles);
   std::vector<std::string> modes;
   for (const std::string& active : measured.asked.active) {
     if (std::ranges::find(measured.scene.modes, active) != measured.scene.modes.end()) modes.push_back(active);
   }
-  constexpr std::size_t most_told = 12, most_searched_nodes = 20'000;
-  std::size_t told = 0, left = 0;
-  for (const Alike& alike : all) {
-    if (told == most_told) {
-      left += alike.nodes.size();
-      continue;
-    }
-    ++told;
-    std::string line = "  " + sentence(measured.tree(), alike);
-    const bool is_small = measured.tree().size() <= most_searched_nodes;
-    const auto from = is_small ? gone_from(measured.scene, modes, measured.asked.rung, alike.worst) : std::nullopt;
-    if (from) line += fmt::format(", below {} wide", rounded(*from));
+  constexpr std::size_t most_told = 12;
+  std::size_t left = 0;
+  for (std::size_t i = most_told; i < all.size(); ++i) left += all[i].nodes.size();
+  all.resize(std::min(all.size(), most_told));
+  const auto gone = gone_from_of(measured, modes, all, troubles);
+  for (std::size_t i = 0; i < all.size(); ++i) {
+    std::string line = "  " + sentence(measured.tree(), all[i]);
+    if (gone[i]) line += fmt::format(", below {} wide", rounded(*gone[i]));
     fmt::print(out, "{}\n", line);
   }
   if (left > 0) fmt::print(out, "  and {} more\n", left);
@@ -185,14 +205,7 @@ void print_troubles(const SolvedScene& measured, const std::vector<Trouble>& tro
 }
 
 void write_troubles(JsonWriter& json, const Tree& tree, const std::vector<Trouble>& of_node) {
-  bool intrudes = false, is_squeezed = false;
-  FourSides into;
-  for (const Trouble& one : of_node) {
-    intrudes = intrudes || one.kind == Trouble::Kind::intrudes;
-    if (one.kind == Trouble::Kind::intrudes) take_larger(into, one.by);
-    is_squeezed = is_squeezed || one.kind == Trouble::Kind::squeezed;
-  }
-  if (intrudes) write_sides(json, "intrusion", into);
+  const bool is_squeezed = std::ranges::find(of_node, Trouble::Kind::squeezed, &Trouble::kind) != of_node.end();
   if (is_squeezed) {
     json.begin_object("squeezed");
     for (const Trouble& one : of_node) {
@@ -207,9 +220,7 @@ void write_troubles(JsonWriter& json, const Tree& tree, const std::vector<Troubl
   for (const Trouble& one : of_node) {
     if (one.kind != Trouble::Kind::unseen) continue;
     json.begin_object("unseen");
-    json.text("why", one.why == Trouble::Why::beyond   ? "beyond"
-                     : one.why == Trouble::Why::behind ? "behind"
-                                                       : "no size");
+    json.text("why", one.why == Unseen::Why::beyond ? "beyond" : one.why == Unseen::Why::behind ? "behind" : "no size");
     if (one.of) json.text("of", tree.path(one.of));
     json.end();
   }

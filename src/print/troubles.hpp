@@ -18,7 +18,7 @@ namespace fond_ladder::inline v0 {
 [[nodiscard]] std::string verdict(const std::vector<Trouble>& troubles);
 /// A line for each, those that are alike together; from which width on it is gone, where that is known.
 void print_troubles(const SolvedScene& measured, const std::vector<Trouble>& troubles, std::ostream& out);
-/// The fields "intrusion", "squeezed" and "unseen" of a node.
+/// The fields "squeezed" and "unseen" of a node.
 void write_troubles(JsonWriter& json, const Tree& tree, const std::vector<Trouble>& of_node);
 
 /// `by 3.5 at the right, 2 at the top`

@@ -350,16 +350,16 @@ N column_baseline(FrameOf<N>& frame, Index node, Index first, N height) {
          first_baseline<N>(frame, first);
 }
 
-/// What a child counts of the least height of its column. A scroller counts its padding, its minimum, or its height
-/// where it cannot shrink.
+/// What a child counts of the least height of its column: what it can shrink to, or the height that it keeps where it
+/// cannot. A scroller that can shrinks to its padding, or its minimum.
 template <bool plain, class N>
 N least_along(const FrameOf<N>& frame, const Traits& column, const Child<y_axis, plain, N>& child) {
   const N least = frame.least_height(child.node());
-  if (!child.traits().scroll_y) return AlongUp(frame, column, child, least, least).outer(least);
   const bool rigid = !child.can_shrink() && !factors_of(frame, column, child).weighted;
-  const N given = rigid ? child.given(unknown) : N(unknown);
+  if (rigid || !child.traits().scroll_y)
+    return AlongUp(frame, column, child, frame.need(child.node()), least).outer(least);
   const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
-  return bounds.held(given_or<N>(given, least)) * child.counted_scale() + child.margin_up().sum();
+  return bounds.held(least) * child.counted_scale() + child.margin_up().sum();
 }
 
 template <class N>

@@ -31,7 +31,8 @@ template <class N>
 /// Whether a child of a row is aligned by its baseline.
 template <class N>
 [[nodiscard]] bool stands_on_baseline(const ViewOf<N>& view, const Traits& row, Index node) {
-  if (alignment(row, view.traits(node)) != Across::baseline) return false;
+  if (alignment(row, view.traits(node)) != Across::baseline || view.traits(node).way(y_axis) == SizeWay::fill)
+    return false;  // what fills lies at the start, as what is stretched does
   return any_child<y_axis>(view, node).auto_margins(false) == 0;
 }
 

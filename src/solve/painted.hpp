@@ -30,6 +30,18 @@ template <class SomeView>
   return {lens.x, lens.y, view.size(node, x_axis) * lens.scale, view.size(node, y_axis) * lens.scale};
 }
 
+/// Whether a node hides all that lies wholly behind it. Containers and words do not.
+template <class SomeView>
+[[nodiscard]] bool covers(const SomeView& view, Index node) {
+  const Kind kind = view.traits(node).node_kind();
+  if (kind != Kind::box && kind != Kind::image) return false;
+  const Extra& extra = view.extra(node);
+  if (extra.keys) return !extra.keys->see_through;
+  Keys keys;
+  extra.packed.put_into(keys);
+  return !keys.see_through;
+}
+
 /// Calls `each(node, depth, lens)` in the order of painting.
 template <class SomeView, class Each>
 void walk_painted(const SomeView& view, Each each) {

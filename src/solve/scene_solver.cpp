@@ -9,25 +9,20 @@
 #include "solve/lists_in_view.hpp"
 
 namespace fond_ladder::inline v0 {
-namespace {
-
-/// The tree of a scene with all ranges, modes and forms in it.
-Tree tree_with_forms(const Scene& scene) {
-  Tree tree = scene.tree;
-  if (scene.ranges.empty() && scene.modes.empty() && scene.whens.empty()) return tree;
-  std::vector<Range> ranges = tree.ranges();
-  std::vector<std::string> modes = tree.modes();
-  ranges.insert(ranges.end(), scene.ranges.begin(), scene.ranges.end());
-  modes.insert(modes.end(), scene.modes.begin(), scene.modes.end());
-  tree.set_conditions(std::move(ranges), std::move(modes));
-  for (const When& when : scene.whens) tree.when(when.node, when.name, when.change);
-  return tree;
+Tree Scene::live_tree() const {
+  Tree live = tree;
+  if (ranges.empty() && modes.empty() && whens.empty()) return live;
+  std::vector<Range> all_ranges = live.ranges();
+  std::vector<std::string> all_modes = live.modes();
+  all_ranges.insert(all_ranges.end(), ranges.begin(), ranges.end());
+  all_modes.insert(all_modes.end(), modes.begin(), modes.end());
+  live.set_conditions(std::move(all_ranges), std::move(all_modes));
+  for (const When& when : whens) live.when(when.node, when.name, when.change);
+  return live;
 }
 
-}  // namespace
-
 SceneSolver::SceneSolver(const Scene& scene, const std::vector<std::string>& modes)
-    : tree_(tree_with_forms(scene)), modes_(modes) {
+    : tree_(scene.live_tree()), modes_(modes) {
   const auto says_list = [](const detail::Extra& extra) { return extra.keys && extra.keys->only_in_view.on; };
   if (std::ranges::any_of(tree_.store().extras(), says_list)) {
     auto lists = std::make_unique<detail::ListsInView>(tree_);

@@ -45,6 +45,13 @@ template <class N>
   return held;
 }
 
+/// By which share of what its scroller is scrolled a child of that moves.
+template <class N>
+[[nodiscard]] double scroll_share(const ViewOf<N>& view, Index child) {
+  const bool says = view.extra(child).keys && view.keys(child).drift;
+  return says ? *view.keys(child).drift : view.traits(child).pinned ? 0 : 1;
+}
+
 template <class N>
 class ScrolledViewOf : public ViewOf<N> {
  public:
@@ -66,9 +73,7 @@ class ScrolledViewOf : public ViewOf<N> {
     const Index above = this->parent(node);
     const auto found = std::ranges::find(scrolled_, above, &ScrollerAt<N>::node);
     if (above == no_index || found == scrolled_.end()) return 0;
-    const bool says = this->extra(node).keys && this->keys(node).drift;
-    const double drift = says ? *this->keys(node).drift : this->traits(node).pinned ? 0 : 1;
-    const N moved = found->at[axis] * drift;
+    const N moved = found->at[axis] * scroll_share<N>(*this, node);
     return scrolls_backwards<N>(*this, above, axis) ? moved : -moved;
   }
 

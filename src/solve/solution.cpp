@@ -8,6 +8,7 @@
 #include <cmath>
 #include <type_traits>
 
+#include "model/nearest_word.hpp"
 #include "solve/grid.hpp"
 #include "solve/inside.hpp"
 #include "solve/passes.hpp"
@@ -85,6 +86,10 @@ detail::ScrolledView Solution::scrolled_view() const {
 }
 
 Solution Solution::scrolled(const std::vector<ScrolledTo>& positions) const {
+  for (const ScrolledTo& one : positions) {
+    if (std::isnan(one.x) || std::isnan(one.y))
+      throw BadValue(tree().path(one.node) + ": a scroll position is a number of pixels, or Solution::scroll_end");
+  }
   std::vector<ScrolledTo> within;
   for (const auto& one : detail::held_positions(view_of(tree(), passes()), tree().store(), positions))
     within.push_back({tree().store().id_of(one.node), one.at[x_axis], one.at[y_axis]});
@@ -277,7 +282,20 @@ std::vector<Note> Solution::notes() const {
   detail::GridScratch scratch;
   std::vector<Index> listed;
   const auto& flags = passes().state.flags;
+  for (const std::string& mode : passes().modes) {
+    const std::vector<std::string>& known = tree().modes();
+    if (std::ranges::find(known, mode) != known.end()) continue;
+    const std::vector<std::string_view> words(known.begin(), known.end());
+    notes.push_back({tree().root(), "the mode \"" + mode + "\" is on, and the tree has none of that name" +
+                                        word_hint(mode, words)});
+  }
   store.walk([&](Index i, std::size_t) {
+    const bool is_leaf = !is_container(view.traits(i).node_kind());
+    if (is_leaf && view.child_count(i) > 0)
+      notes.push_back({store.id_of(i), "a " + std::string(word(view.traits(i).node_kind())) +
+                                           " lays no children: those in it have no place"});
+    if (!is_leaf && view.content(i) != nullptr)
+      notes.push_back({store.id_of(i), "a container does not measure content of its own; give it to a leaf"});
     if (view.traits(i).node_kind() == Kind::grid &&
         detail::grid::place(view, i, view.flow(i, listed), view.inner_size(i, x_axis), scratch.cells).overflows) {
       notes.push_back({store.id_of(i), "it would need more than 10,000 tracks; what is beyond stands in the last one"});

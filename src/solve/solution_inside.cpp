@@ -22,6 +22,10 @@ detail::Finished<View> finished(const Tree& tree, const detail::Passes& passes, 
   return {tree.store(), passes.state.forms, view};
 }
 
+FourSides larger(const FourSides& a, const FourSides& b) {
+  return {std::max(a.top, b.top), std::max(a.right, b.right), std::max(a.bottom, b.bottom), std::max(a.left, b.left)};
+}
+
 }  // namespace
 
 Extent Solution::room_in(NodeId container) const {
@@ -90,6 +94,14 @@ FourSides Solution::words_intrusion(NodeId text_node) const {
   if (kind(text_node) != Kind::text || !is_placed(text_node)) return {};
   const View view = view_of(tree(), passes());
   return detail::words_intrusion_of(finished(tree(), passes(), view), tree().store().index_of(text_node));
+}
+
+FourSides Solution::all_cut(NodeId node) const {
+  return larger(cut(node), words_cut(node));
+}
+
+FourSides Solution::all_intrusion(NodeId node) const {
+  return larger(intrusion(node), words_intrusion(node));
 }
 
 double Solution::most_cut(NodeId node) const {

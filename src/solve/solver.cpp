@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #include "fond_ladder/solver.hpp"
 
+#include <stdexcept>
+
 #include "model/bytes_of.hpp"
 #include "model/container_size.hpp"
 #include "solve/passes.hpp"
@@ -23,36 +25,41 @@ Solver::Solver(Solver&& other) noexcept = default;
 Solver& Solver::operator=(Solver&& other) noexcept = default;
 Solver::~Solver() = default;
 
+detail::Passes& Solver::own() const {
+  if (!passes_) throw std::logic_error("this solver was moved from; it can only be given another one");
+  return *passes_;
+}
+
 Solution Solver::solve(const Tree& tree, Rung rung) {
   bool changed = false;
   const auto width = sound_side(rung.width, changed), height = sound_side(rung.height, changed);
-  passes_->container_changed = changed;
-  detail::run_passes(*passes_, tree.store(), width, height);
-  return {tree, *passes_};
+  own().container_changed = changed;
+  detail::run_passes(own(), tree.store(), width, height);
+  return {tree, own()};
 }
 
 void Solver::set_mode(const std::string& name, bool on) {
-  std::erase(passes_->modes, name);
-  if (on) passes_->modes.push_back(name);
+  std::erase(own().modes, name);
+  if (on) own().modes.push_back(name);
 }
 
 void Solver::follow_changes(bool follow) {
-  passes_->changes.wanted = follow;
+  own().changes.wanted = follow;
 }
 
 void Solver::forget() {
-  passes_->starts_anew = true;
+  own().starts_anew = true;
 }
 
 std::size_t Solver::scratch_memory() const {
-  return passes_->scratch.memory();
+  return own().scratch.memory();
 }
 
 std::size_t Solver::memory() const {
-  const detail::State& state = passes_->state;
-  std::size_t bytes = scratch_memory() + passes_->news.memory() + passes_->deep_places.memory() +
+  const detail::State& state = own().state;
+  std::size_t bytes = scratch_memory() + own().news.memory() + own().deep_places.memory() +
                       detail::bytes_of(state.cells, state.least_height, state.resolved, state.visits, state.handles,
-                                       state.forms.own, passes_->changes.boxes);
+                                       state.forms.own, own().changes.boxes);
   const auto count = [&](const auto& array) { bytes += detail::bytes_of(array); };
   detail::for_each_result(state, count);
   if (state.forms.exist()) detail::for_each_record_array(state.forms.records, count);

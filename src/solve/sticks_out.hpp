@@ -48,7 +48,7 @@ template <class SomeView>
   return FourSidesOf<N>{up_and_down.before, sideways.after, up_and_down.after, sideways.before};
 }
 
-/// By how much a box lies in its parent's padding. What a negative margin says is meant.
+/// How much of a box lies in its parent's padding. What a negative margin says is meant.
 template <class SomeView>
 [[nodiscard]] auto intrusion_of(const SomeView& view, Index node) {
   using N = typename SomeView::Number;
@@ -58,14 +58,13 @@ template <class SomeView>
     if (view.traits(above).scrolls(axis)) return {};
     const SidesOf<N> border = view.border(above, axis);
     const SidesOf<N> inset = view.edges_down(above).inset[axis], margin = view.edges_down(node).margin[axis];
-    const SidesOf<N> beyond =
-        outside<N>(view.place(node, axis), view.size(node, axis), inset.before, view.size(above, axis) - inset.after);
-    const auto in_padding = [](const N& amount, const N& padding, const N& own_margin) -> N {
-      const N in = least_of(amount, padding) + least_of(N(0), own_margin);
+    const N start = view.place(node, axis), end = start + view.size(node, axis), whole = view.size(above, axis);
+    const auto in_padding = [&](const N& from, const N& to, const N& own_margin) -> N {
+      const N in = least_of(end, to) - most_of(start, from) + least_of(N(0), own_margin);
       return is_told(in) ? in : N(0);
     };
-    return {in_padding(beyond.before, inset.before - border.before, margin.before),
-            in_padding(beyond.after, inset.after - border.after, margin.after)};
+    return {in_padding(border.before, inset.before, margin.before),
+            in_padding(whole - inset.after, whole - border.after, margin.after)};
   };
   const SidesOf<N> sideways = on(x_axis), up_and_down = on(y_axis);
   return FourSidesOf<N>{up_and_down.before, sideways.after, up_and_down.after, sideways.before};

@@ -31,7 +31,7 @@ TEST(Found, TheLastSizeOfALadderIsLookedAtByItself) {
     const std::string answer = told("check", name, {"--claim", "a.width <= 60"});
     EXPECT_THAT(answer, AllOf(HasSubstr("the claim does not hold"), HasSubstr("wide, 100 high: a.width 80"))) << name;
   }
-  EXPECT_THAT(told("climb", "end_of_ladder", {"--show", "a.width"}), HasSubstr("200  a.width  jump      50     80"));
+  EXPECT_THAT(told("climb", "end_of_ladder", {"--show", "a.width"}), HasSubstr("200  a.width     jump      50     80"));
 }
 
 TEST(Found, TheLastHeightIsLookedAtByItself) {

@@ -281,12 +281,14 @@ TEST(OwnRanges, EqualTwoPlainArrangementsPutTogether) {
     leaf.padding = leaf.border = {};
     around.restyle(own, leaf);
     const Solution wide = of_plain.solve(plain, rung);
-    around.content_from(own, std::make_shared<Told>(widths_of(wide, own), OwnContent::Heights{high, base}));
+    const OwnContent::Widths widths = widths_of(wide, own);
+    if (widths.min_content > widths.max_content) continue;  // a line with negative margins; no content of one's own tells that
+    around.content_from(own, std::make_shared<Told>(widths, OwnContent::Heights{high, base}));
     const Solution outside = of_around.solve(around, rung);
     for (const NodeId node : around.nodes()) {
       if (!outside.is_placed(node)) continue;
       const Rect found = seen.box(node), wanted = outside.box(node);
-      ASSERT_NEAR(found.x, wanted.x, 1e-6) << "seed " << seed << " " << tree.path(node);
+      ASSERT_NEAR(found.x, wanted.x, 1e-6) << "seed " << seed << " " << tree.path(node) << "\n" << to_json(Scene(tree));
       ASSERT_NEAR(found.width, wanted.width, 1e-6) << "seed " << seed << " " << tree.path(node);
       ASSERT_NEAR(found.y, wanted.y, 1e-6) << "seed " << seed << " " << tree.path(node);
       ASSERT_NEAR(found.height, wanted.height, 1e-6) << "seed " << seed << " " << tree.path(node);

@@ -5,6 +5,7 @@
 
 #include <cmath>
 
+#include "fond_ladder/scene_file.hpp"
 #include "support/plain_arranger.hpp"
 #include "support/random_scenes.hpp"
 #include "support/shorthand.hpp"
@@ -28,6 +29,11 @@ bool same(const Rect& a, const Rect& b) {
   return near(a.x, b.x) && near(a.y, b.y) && near(a.width, b.width) && near(a.height, b.height);
 }
 
+std::string rung_text(const Rung& rung) {
+  const auto text = [](std::optional<double> side) { return side ? testing::short_number(*side) : "content"; };
+  return text(rung.width) + " x " + text(rung.height);
+}
+
 /// Compares all boxes; returns how many there were.
 std::size_t expect_same(const Tree& tree, Rung rung, const Solution& solution, const std::string& where) {
   const auto expected = arrange_plainly(tree, rung);
@@ -37,7 +43,7 @@ std::size_t expect_same(const Tree& tree, Rung rung, const Solution& solution, c
     const auto found = expected.find(placed.node);
     if (found == expected.end() || !same(placed.box, found->second)) {
       ADD_FAILURE() << where << ": " << tree.path(placed.node) << " is " << as_text(placed.box) << ", should be "
-                    << (found == expected.end() ? "absent" : as_text(found->second));
+                    << (found == expected.end() ? "absent" : as_text(found->second)) << "\n" << to_json(Scene(tree));
       break;
     }
   }
@@ -94,7 +100,9 @@ TEST(PlainArranger, AgreesOnRandomTrees) {
     Solver solver;
     for (int i = 0; i < 3; ++i) {
       const Rung rung = scenes.rung();
-      compared += expect_same(tree, rung, solver.solve(tree, rung), "seed " + std::to_string(testing::seed() + run));
+      const Solution solution = solver.solve(tree, rung);
+      compared += expect_same(tree, rung, solution,
+                              "seed " + std::to_string(testing::seed() + run) + " at " + rung_text(rung));
     }
   }
 }

@@ -248,13 +248,12 @@ class Plain {
       for (const Laid& laid : line) {
         const double need = content_height(laid.id, laid.width, inner, least);
         const double kept = content_height(laid.id, laid.width, inner, true);
-        double own = keys.kind == Kind::column ? counted_along(keys, laid.keys, false, need, kept, need)
+        const double whole_need = content_height(laid.id, laid.width, inner);
+        double own = keys.kind == Kind::column ? counted_along(keys, laid.keys, false, need, kept, whole_need)
                                                : counted_across(laid.keys, false, need);
-        if (least && keys.kind == Kind::column && scrolls(laid.keys, false)) {
-          const bool rigid = laid.keys.shrink == 0 && !weighted(keys, laid.keys, false);
-          const double size = rigid ? given(laid.keys, false, none) : none;
-          own = bounded(laid.keys, false, none, none).held(size >= 0 ? size : need) * factor_of(laid.keys);
-        }
+        const bool rigid = laid.keys.shrink == 0 && !weighted(keys, laid.keys, false);
+        if (least && keys.kind == Kind::column && scrolls(laid.keys, false) && !rigid)
+          own = bounded(laid.keys, false, none, none).held(need) * factor_of(laid.keys);
         sum += own + margin(laid.keys, false, none).sum();
         if (is_list(keys)) return edges + std::max(0.0, all_entries(keys, line.size(), sum, false));
         largest = std::max(largest, own + margin(laid.keys, false, none).sum());
@@ -531,7 +530,7 @@ class Plain {
   bool on_baseline(const Keys& parent, const Keys& keys) const {
     const Margin around = margin(keys, false, none);
     return parent.kind == Kind::row && keys.self.across.value_or(parent.across) == Across::baseline &&
-           !around.auto_before && !around.auto_after;
+           keys.height.way() != Sizing::Way::fill && !around.auto_before && !around.auto_after;
   }
 
   /// Height and ascent of a line of a row, at natural heights, or with the percentages of `whole_down` known.

@@ -116,6 +116,7 @@ void RandomScenes::add_child_keys(Keys& keys) {
   if (chance(5)) keys.nudge = {below(20) - 10.0, below(20) - 10.0};
   if (chance(6)) keys.hidden = true;
   if (chance(8)) keys.order.rank = below(3) == 0 ? Order::last : below(5) - 2;
+  if (chance(6)) keys.see_through = true;
   if (chance(6)) keys.scale = 0.5 + below(4) / 2.0, keys.scale_counts = chance(60);
   if (chance(7)) {
     Pin pin;

@@ -214,7 +214,10 @@ void NodeReader::refuse_unknown_condition(ValueId id, std::string_view name, con
   std::vector<std::string_view> words(conditions_.names.begin(), conditions_.names.end());
   for (; scope != nullptr; scope = scope->outer.get())
     words.insert(words.end(), scope->names.begin(), scope->names.end());
-  faults_.add(document_, id, "no range or mode is called \"" + std::string(name) + "\"" + word_hint(name, words), true);
+  std::string message = "no range or mode is called \"" + std::string(name) + "\"" + word_hint(name, words);
+  if (document_[id].written != no_value && find_key(name) != nullptr)
+    message += "; \"when\" is a key: an inner node of that name cannot be spoken to, so give it another one";
+  faults_.add(document_, id, message, true);
 }
 
 void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node, const Keys& keys,

@@ -76,6 +76,9 @@ class Nester {
       if (!text_.stands_alone(node)) return false;
     }
     if (!text_.holds_alone(container)) return false;
+    std::vector<NodeId> leaving = nodes;
+    std::erase_if(leaving, [&](NodeId node) { return text_.tree().parent(node) == container; });
+    if (!text_.write_out_each(leaving)) return false;
     const NodeId before = child_at(container, words, nodes);
     if (before && text_.now().written.of(before).copy > 0) return text_.write_out_copies(before);
     std::string texts;
@@ -141,7 +144,7 @@ class Nester {
       if (text_.now().is_in_parts(text_.now().value_of(node))) return text_.write_out_use(text_.written_outside(node));
     }
     std::map<Spot, NodeId> spots;
-    if (!text_.find_spots(nodes, spots)) return false;
+    if (!text_.find_spots(nodes, spots) || !text_.write_out_each(nodes)) return false;
     std::string children;
     std::vector<ValueId> items;  // in the order of the file, as their numbers are
     for (const auto& [spot, node] : spots) {
@@ -199,11 +202,13 @@ class Nester {
     const NodeId container = text_.node_of(text_.trial().what), parent = text_.tree().parent(container);
     if (!parent) throw text_.refusal("the root holds all the others, and stays");
     if (text_.tree().child_count(container) == 0) throw text_.refusal("nothing is in it; --remove takes it out");
-    if (!text_.holds_alone(container)) return false;
+    if (!text_.holds_alone(container) || !text_.write_out_each(text_.tree().children(container))) return false;
     const std::string list = splices.text_of(text_.list_of(container));
     splices.replace(text_.now().value_of(container), list.substr(1, list.size() - 2));
-    tell_lost_each(container, changed.hints);
     try {
+      Keys nameless = changed.after.keys(container);  // a child may have its name
+      nameless.name.clear();
+      changed.after.restyle(container, nameless);
       std::size_t place = text_.tree().index_of(container);
       for (const NodeId child : text_.tree().children(container)) changed.after.move(child, parent, place++);
       changed.after.remove(container);
@@ -211,13 +216,6 @@ class Nester {
       throw text_.refusal(fault.what());
     }
     return true;
-  }
-
-  /// Says that keys which a container gives its children do not stay.
-  void tell_lost_each(NodeId container, std::vector<std::string>& hints) const {
-    const ValueId each = text_.document().member(text_.now().value_of(container), "each");
-    if (each == no_value || text_.document()[each].first == no_value) return;
-    hints.push_back(text_.trial().text() + ": what its \"each\" said of its children is gone with it");
   }
 
   bool duplicate(Splices& splices, ChangedText& changed) {
@@ -230,10 +228,8 @@ class Nester {
     const std::string object = splices.text_of(text_.now().value_of(node));
     const std::string another = under_name(JsonDocument(object), object, words.name, words.name.empty() ? "name" : "");
     put_into(parent, place < children.size() ? children[place] : NodeId(), another, {}, splices);
-    Keys keys;
-    keys.name = words.name;
     try {
-      changed.after.insert(parent, place, keys);
+      changed.after.copy(node, parent, place, words.name);
     } catch (const BadValue& fault) {
       throw text_.refusal(fault.what());
     }

@@ -9,8 +9,11 @@
 
 #include "fond_ladder/quantity.hpp"
 #include "model/json_text.hpp"
+#include "model/key_table.hpp"
+#include "model/origins.hpp"
 #include "scene/read/definitions.hpp"
 #include "scene/trial/splices.hpp"
+#include "scene/write/key_writer.hpp"
 #include "scene/write/node_texts.hpp"
 
 namespace fond_ladder::inline v0::scene {
@@ -207,6 +210,32 @@ bool PlacedText::write_out_dots(ValueId object) {
   if (!has_dots) return true;
   Splices splices(document(), now_->text);
   splices.replace(with, json_of(all));
+  go_on_with(splices.text());
+  return false;
+}
+
+bool PlacedText::write_out_each(const std::vector<NodeId>& nodes) {
+  const Scene& scene = now_->scene;
+  Splices splices(document(), now_->text);
+  std::set<ValueId> known;
+  for (const NodeId node : nodes) {
+    const NodeId parent = tree().parent(node);
+    const ValueId object = now_->value_of(node);
+    if (!parent || !scene.origins || !known.insert(object).second) continue;
+    std::map<std::uint8_t, Source> last;  // who says a key in the end
+    for (const auto& said : scene.origins->of(node)) last[said.key] = said.source;
+    SaidInside own;
+    const Keys keys = tree().keys(node);
+    for (const auto& [key, source] : last) {
+      const KeyEntry& entry = key_table()[key];
+      if (source == Source::each) own.at(entry.name).json = value_text(entry, keys);
+    }
+    const ValueId each = document().member(now_->value_of(parent), "each");
+    const ValueId when = each == no_value ? no_value : document().member(each, "when");
+    if (when != no_value && document().member(object, "when") == no_value) own.at("when").json = splices.text_of(when);
+    if (!own.members.empty()) splices.say(object, own);
+  }
+  if (splices.empty()) return true;
   go_on_with(splices.text());
   return false;
 }

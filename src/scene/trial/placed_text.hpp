@@ -75,6 +75,8 @@ class PlacedText {
   bool write_out_dots(ValueId object);
   /// Writes copies that are a list as nodes of their own, where a node is one of them or lies in one.
   bool write_out_items(const std::vector<NodeId>& nodes);
+  /// Writes into nodes that are about to leave their parent what its `each` gives them.
+  bool write_out_each(const std::vector<NodeId>& nodes);
   /// Fills the spots of some nodes, where these are all that each spot speaks of.
   bool find_spots(const std::vector<NodeId>& nodes, std::map<Spot, NodeId>& spots);
 

@@ -15,10 +15,19 @@ namespace fond_ladder::inline v0 {
 namespace scene {
 namespace {
 
+/// What the tree of a scene knows of its container, if it is a live one, and what the scene does.
+template <class T>
+std::vector<T> joined(std::vector<T> all, const std::vector<T>& more) {
+  all.insert(all.end(), more.begin(), more.end());
+  return all;
+}
+
 class SceneWriter {
  public:
-  explicit SceneWriter(const Scene& scene) : scene_(scene) {
-    for (const When& when : scene.whens) forms_[when.node][when.name].push_back(&when);
+  explicit SceneWriter(const Scene& scene) : scene_(scene), of_tree_(scene.tree.whens()) {
+    for (const auto* whens : {&std::as_const(of_tree_), &scene.whens}) {
+      for (const When& when : *whens) forms_[when.node][when.name].push_back(&when);
+    }
   }
 
   std::string write() {
@@ -92,9 +101,10 @@ class SceneWriter {
   }
 
   void write_conditions() {
-    if (!scene_.ranges.empty()) {
+    const std::vector<Range> ranges = joined(scene_.tree.ranges(), scene_.ranges);
+    if (!ranges.empty()) {
       page_.open('[', "ranges");
-      for (const Range& range : scene_.ranges) {
+      for (const Range& range : ranges) {
         page_.open('{');
         page_.value("name", json_text(range.name));
         const auto bound = [&](const char* key, const std::optional<double>& size) {
@@ -108,9 +118,10 @@ class SceneWriter {
       }
       page_.close();
     }
-    if (scene_.modes.empty()) return;
+    const std::vector<std::string> modes = joined(scene_.tree.modes(), scene_.modes);
+    if (modes.empty()) return;
     page_.open('[', "modes");
-    for (const std::string& mode : scene_.modes) page_.value({}, json_text(mode));
+    for (const std::string& mode : modes) page_.value({}, json_text(mode));
     page_.close();
   }
 
@@ -257,6 +268,7 @@ class SceneWriter {
   }
 
   const Scene& scene_;
+  std::vector<When> of_tree_;  // of a live tree, and under own ranges
   std::map<NodeId, std::map<std::string, std::vector<const When*>>> forms_;
   JsonPage page_;
   const std::vector<std::string_view>* each_ = nullptr;  // keys that the parent gives to what is written first

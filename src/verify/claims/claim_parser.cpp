@@ -32,14 +32,7 @@ class Parser {
       fail("this claim is longer than 4,000 words and marks; cut it into several");
     }
     terms_.claim = condition();
-    if (take("when")) terms_.when = condition();
-    if (take("with")) positions();
-    if (take("give")) {
-      if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in give 0.5");
-      terms_.give = next().number;
-      terms_.says_give = true;
-    }
-    if (terms_.scrolled.empty() && take("with")) positions();
+    while (is("when") || is("with") || is("give")) rider();
     if (at().text == "in" || at().text == "between") fail("write a chain, as in 100 <= a.width <= 300");
     if (at().kind != Token::Kind::end) fail("the claim should end here" + near(at().text, joining_words));
     return std::move(terms_);
@@ -58,6 +51,23 @@ class Parser {
     if (!take(text)) fail("\"" + std::string(text) + "\" should stand here");
   }
   [[noreturn]] void fail(const std::string& what) const { throw BadClaim(what, at().column); }
+  /// What may stand behind a claim, in any order and each once.
+  void rider() {
+    const bool is_known = is("when")   ? terms_.when.has_value()
+                          : is("with") ? !terms_.scrolled.empty()
+                                       : terms_.says_give;
+    if (is_known) fail("\"" + std::string(at().text) + "\" stands here for the second time; put both together, by and");
+    if (take("when")) {
+      terms_.when = condition();
+    } else if (take("with")) {
+      positions();
+    } else {
+      ++place_;
+      if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in give 0.5");
+      terms_.give = next().number;
+      terms_.says_give = true;
+    }
+  }
   template <class Words>
   static std::string near(std::string_view typed, const Words& words) {
     const std::vector<std::string_view> views(words.begin(), words.end());

@@ -10,6 +10,7 @@
 #include "model/shell_word.hpp"
 #include "verify/claims/arranged_claim.hpp"
 #include "verify/claims/claim_terms.hpp"
+#include "verify/measure/line_sums.hpp"
 #include "verify/measure/measuring.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -36,13 +37,14 @@ std::vector<NodeId> most_cut_in(const Solution& solution, NodeId part) {
   return worst;
 }
 
-/// The positions of a claim, as `ledger` takes them.
+/// The positions of a claim, as `ledger` and `measure` take them.
 std::string scrolled_options(const Solution& solution, const Claim& claim) {
   std::string options;
   for (const Solution::ScrolledTo& one : claim.terms().scrolled) {
-    options += (options.empty() ? "--scrolled " : " --scrolled ") +
-               shell_word(solution.tree().tail(one.node) + "=" +
-                          (one.y == Solution::scroll_end ? std::string("end") : exact(one.y)));
+    const bool both = solution.keys(one.node).scroll == Scroll::both;
+    const std::string to = one.y == Solution::scroll_end ? "end" : (both ? exact(one.x) + "," : "") + exact(one.y);
+    options +=
+        (options.empty() ? "--scrolled " : " --scrolled ") + shell_word(solution.tree().tail(one.node) + "=" + to);
   }
   return options;
 }
@@ -120,7 +122,7 @@ bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failin
     if (!fails(read, measured)) return false;
     failing.worst = solution.container();
     if (!failing.heights) failing.limit.height = failing.worst.height;
-    if (speaks_of_entries(scene_, claim)) failing.scrolled = scrolled_options(solution, claim);
+    failing.scrolled = scrolled_options(solution, claim);
     const Claim::Blamed blamed = read.blamed(measured);
     for (const auto& [text, value] : blamed.folds) failing.values.emplace_back(text, value);
     for (const std::size_t slot : blamed.quantities) {
@@ -140,15 +142,28 @@ void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing
   failing.values.emplace_back(solution.tree().tail(quantity.node) + "." + std::string(quantity.word()),
                               value_of(quantity, solution));
   if (!failing.node.empty() || !solution.is_placed(quantity.node)) return;
-  account(solution, quantity, failing);
-  if (quantity.scrolled.empty()) return;
+  if (quantity.scrolled.empty()) return account(solution, quantity, failing);
   const Solution there = solution.scrolled(quantity.scrolled);
+  account(there, quantity, failing);
   for (const Solution::ScrolledTo& one : quantity.scrolled) {
     const Extent at = there.scroll_position(one.node);
     failing.because +=
         "; " + solution.tree().tail(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
     if (at.width > 0 && at.height > 0) failing.because += " and down by " + rounded(at.height);
   }
+}
+
+/// Why a row, a column or a text has the lines that it has.
+std::string Explainer::why_lines(const Solution& solution, NodeId node) {
+  const Kind kind = solution.kind(node);
+  if (kind == Kind::text) {
+    const auto words = solution.words(node);
+    return std::to_string(words.size()) + (words.size() == 1 ? " line" : " lines") + " in " +
+           rounded(solution.room_in(node).width) + " px";
+  }
+  if (kind != Kind::row && kind != Kind::column) return "";
+  const std::string breaks = line_breaks_text(solution, node);
+  return breaks.empty() ? "all it holds fits on one line" : breaks;
 }
 
 void Explainer::account(const Solution& solution, const Quantity& quantity, Failing& failing) const {
@@ -174,6 +189,16 @@ void Explainer::account(const Solution& solution, const Quantity& quantity, Fail
     case Measure::baseline: return all(down, high);
     case Measure::cut:
     case Measure::intrusion: return is_sideways(solution, quantity) ? all(across, wide) : all(down, high);
+    case Measure::lines:
+    case Measure::per_line: {
+      const std::string lines = why_lines(solution, node);
+      return all(lines, lines.empty() ? wide + " and " + high : "");
+    }
+    case Measure::line: {
+      const NodeId parent = solution.tree().parent(node);
+      const std::string lines = parent ? why_lines(solution, parent) : "";
+      return lines.empty() ? all("", wide + " and " + high) : all(lines, "");
+    }
     case Measure::shown: return all(across.empty() ? "" : across + "; " + down, wide + " and " + high);
     default: return all("", wide + " and " + high);
   }

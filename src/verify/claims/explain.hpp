@@ -27,6 +27,7 @@ class Explainer {
   /// At one size; returns whether the claim fails there.
   bool explain_at(const Rung& rung, const Claim& claim, CheckedClaim::Failing& failing);
   void tell(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
+  [[nodiscard]] static std::string why_lines(const Solution& solution, NodeId node);
   void account(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
 
   const Scene& scene_;

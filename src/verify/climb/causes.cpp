@@ -14,6 +14,7 @@
 #include "solve/inside.hpp"
 #include "solve/lines.hpp"
 #include "solve/placed.hpp"
+#include "verify/measure/line_sums.hpp"
 #include "verify/measure/same.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -29,8 +30,10 @@ enum class Stand : std::uint8_t { free, least, most, content, room };
 
 struct Standing {
   Stand stand = Stand::free;
-  double limit = 0;
-  bool by_content = false;  // the limit is what is in the node, nobody wrote it
+  bool by_content = false;  // its least is what is in the node, nobody wrote it
+  double least = 0, most = detail::unlimited, content = 0;
+
+  [[nodiscard]] double limit(Stand of) const { return of == Stand::least ? least : of == Stand::most ? most : content; }
 };
 
 /// One side of a comparison.
@@ -44,8 +47,13 @@ struct SideOfTurn {
 
 class BothSides {
  public:
-  BothSides(const Solution& below, const Solution& above, bool everywhere)
-      : below_(below), above_(above), tree_(above.tree()), store_(tree_.store()), everywhere_(everywhere) {}
+  BothSides(const Solution& below, const Solution& above, double share, bool everywhere)
+      : below_(below),
+        above_(above),
+        tree_(above.tree()),
+        store_(tree_.store()),
+        share_(share),
+        everywhere_(everywhere) {}
 
   std::vector<Cause> find() {
     std::vector<NodeId> open{tree_.root()};
@@ -191,11 +199,9 @@ class BothSides {
   }
 
   static Standing standing(const detail::Portion& portion, bool least_by_content) {
-    if (portion.most > 0 && same(portion.size, portion.most) && portion.most < detail::unlimited) {
-      return {Stand::most, portion.most, false};
-    }
-    if (same(portion.size, portion.least)) return {Stand::least, portion.least, least_by_content};
-    return {Stand::free, 0, false};
+    const bool at_most = portion.most > 0 && same(portion.size, portion.most) && portion.most < detail::unlimited;
+    const Stand stand = at_most ? Stand::most : same(portion.size, portion.least) ? Stand::least : Stand::free;
+    return {stand, least_by_content, portion.least, portion.most};
   }
 
   /// Tells of children that change their line. Returns whether the lines are the same.
@@ -226,39 +232,12 @@ class BothSides {
         }
       }
       add(child, node,
-          "{node} moves to line " + std::to_string(now[i].line + 1) + " of {in}: " + sum_of(line, now[i].child->node) +
+          "{node} moves to line " + std::to_string(now[i].line + 1) + " of {in}: " + line_sum_text(tree_, line, now[i].child->node) +
               (up ? " fits" : " no longer fits"))
           .breaks = true;
       return false;
     }
     return true;
-  }
-
-  /// `a 672 + 40 + b 256 = 968`: what a line has to hold up to a child.
-  [[nodiscard]] std::string sum_of(const LineAccount& line, Index last) const {
-    std::string text;
-    double sum = 0;
-    std::size_t told = 0, untold = 0;
-    const auto size_of = [](const detail::ChildAccount& child) {
-      return child.portion.held(child.portion.base) + child.margin.sum();
-    };
-    constexpr std::size_t most = 4;
-    for (const detail::ChildAccount& child : line.children) {
-      const bool first = &child == &line.children.front();
-      sum += (first ? 0 : line.gap) + size_of(child);
-      const bool ends = child.node == last;
-      if (told < most || ends) {
-        if (untold > 0) text += " + " + std::to_string(untold) + " more";
-        if (!first && line.gap != 0) text += " + " + rounded(line.gap);
-        text += (first ? "" : " + ") + tree_.tail(store_.id_of(child.node)) + " " + rounded(size_of(child));
-        ++told;
-        untold = 0;
-      } else {
-        ++untold;
-      }
-      if (ends) break;
-    }
-    return text + " = " + rounded(sum);
   }
 
   /// The room of a line goes from missing to spare, before or after all sizes stand.
@@ -298,11 +277,18 @@ class BothSides {
 
   // --- limits ------------------------------------------------------------------------------------------------------
 
+  /// A number at the turn itself, of which it is known how it goes on from one side to the other; else that of the side
+  /// which is told.
+  [[nodiscard]] double at_turn(double below, double above, double told) const {
+    constexpr double leap = 0.1;  // more than it moves between the two
+    return std::abs(above - below) < leap ? below + (above - below) * share_ : told;
+  }
+
   void compare_stands(NodeId child, NodeId container, const Standing& was, const Standing& is, Axis axis) {
     if (was.stand == is.stand) return;
     const Standing& held = is.stand == Stand::free || is.stand == Stand::room ? was : is;
     const bool reaches = &held == &is;
-    const std::string limit = rounded(held.limit);
+    const std::string limit = rounded(at_turn(was.limit(held.stand), is.limit(held.stand), held.limit(held.stand)));
     std::string what;
     switch (held.stand) {
       case Stand::least: what = held.by_content ? "its smallest content " + limit : "its minimum " + limit; break;
@@ -320,13 +306,22 @@ class BothSides {
     const detail::Child<axis, false> child(view, node);
     const Bounds bounds = child.bounds(child.inset_down(), whole);
     const double size = view.size(node, axis);
-    if (child.given(whole) >= 0 && bounds.held(child.given(whole)) == child.given(whole)) return {};
-    if (bounds.most < detail::unlimited && same(size, bounds.most)) return {Stand::most, bounds.most, false};
-    if (bounds.least > 0 && same(size, bounds.least)) return {Stand::least, bounds.least, false};
-    const double content = axis == x_axis ? view.max_content(node) : view.need(node);
-    if (same(size, content)) return {Stand::content, content, false};
-    if (axis == x_axis && same(size, view.min_content(node))) return {Stand::least, size, true};
-    return {Stand::room, 0, false};
+    Standing standing{Stand::room, false, bounds.least, bounds.most,
+                      axis == x_axis ? view.max_content(node) : view.need(node)};
+    if (child.given(whole) >= 0 && bounds.held(child.given(whole)) == child.given(whole)) {
+      standing.stand = Stand::free;
+    } else if (bounds.most < detail::unlimited && same(size, bounds.most)) {
+      standing.stand = Stand::most;
+    } else if (bounds.least > 0 && same(size, bounds.least)) {
+      standing.stand = Stand::least;
+    } else if (same(size, standing.content)) {
+      standing.stand = Stand::content;
+    } else if (axis == x_axis && same(size, view.min_content(node))) {
+      standing.stand = Stand::least;
+      standing.by_content = true;
+      standing.least = size;
+    }
+    return standing;
   }
 
   void compare_across(NodeId node, Axis axis) {
@@ -358,8 +353,8 @@ class BothSides {
       NodeId found;
       double size = -1;
       for (const NodeId child : tree_.children(node)) {
-        if (!sight.solution.is_placed(child)) continue;
         const Index i = sight.index(child);
+        if (!sight.solution.is_placed(child) || sight.view.traits(i).pinned) continue;
         const double wish = axis == x_axis ? sight.view.max_content(i) : sight.view.need(i);
         if (wish > size + limits::rounding) size = wish, found = child;
       }
@@ -434,6 +429,7 @@ class BothSides {
   SideOfTurn below_, above_;
   const Tree& tree_;
   const detail::TreeStore& store_;
+  double share_;
   bool everywhere_;
   std::vector<Cause> found_;
 };
@@ -442,7 +438,7 @@ class BothSides {
 
 std::vector<Cause> causes_between(const Solution& below, const Solution& above,
                                   const std::vector<std::string>& active_below,
-                                  const std::vector<std::string>& active_above, bool everywhere) {
+                                  const std::vector<std::string>& active_above, double share, bool everywhere) {
   std::vector<Cause> causes;
   const NodeId root = above.tree().root();
   const auto list = [&](const auto& all, const auto& others, const char* what) {
@@ -452,7 +448,7 @@ std::vector<Cause> causes_between(const Solution& below, const Solution& above,
   };
   list(active_below, active_above, "ends");
   list(active_above, active_below, "begins");
-  return causes.empty() ? BothSides(below, above, everywhere).find() : causes;
+  return causes.empty() ? BothSides(below, above, share, everywhere).find() : causes;
 }
 
 }  // namespace fond_ladder::inline v0

@@ -233,7 +233,8 @@ class Climber {
       if (known != sides) {
         at_low = below.solve(sides.first);
         at_high = above.solve(sides.second);
-        causes = causes_between(*at_low, *at_high, below.active(), above.active(), way_.changes_inside);
+        causes = causes_between(*at_low, *at_high, below.active(), above.active(),
+                                (turn.at - sides.first) / (sides.second - sides.first), way_.changes_inside);
         known = sides;
       }
       const Quantity& quantity = quantities_[turn.quantity];

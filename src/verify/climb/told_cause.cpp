@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "fond_ladder/sight.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "verify/measure/measures.hpp"
@@ -65,11 +66,14 @@ std::string sight_cause(const Solution& below, const Solution& above, NodeId nod
   const std::string name = "`" + tree.tail(node) + "`" + (was ? "" : " no longer");
   if (!hidden.is_placed(node)) return name + " is hidden";
   const Rect box = hidden.painted_box(node);
-  if (detail::is_of_no_size(box)) return name + " is " + rounded(box.width) + " x " + rounded(box.height);
-  const detail::View view = detail::view_of(tree, hidden.passes());
-  const detail::Unseen unseen = detail::SightOf<double>().unseen_behind(view, tree.store().index_of(node));
-  if (unseen.by == detail::no_index) return "";
-  return name + " lies" + (unseen.beyond ? " beyond `" : " behind `") + tree.tail(tree.store().id_of(unseen.by)) + "`";
+  const Unseen unseen = Sight(hidden).unseen(node);
+  switch (unseen.why) {
+    case Unseen::Why::none: break;
+    case Unseen::Why::no_size: return name + " is " + rounded(box.width) + " x " + rounded(box.height);
+    case Unseen::Why::beyond: return name + " lies beyond `" + tree.tail(unseen.by) + "`";
+    case Unseen::Why::behind: return name + " lies behind `" + tree.tail(unseen.by) + "`";
+  }
+  return "";
 }
 
 std::string cut_cause(const Solution& below, const Solution& above, NodeId node) {
@@ -79,11 +83,9 @@ std::string cut_cause(const Solution& below, const Solution& above, NodeId node)
   const bool was = sticks_out(below), is = sticks_out(above);
   const Tree& tree = above.tree();
   const auto side = [&](const Solution& solution) -> std::string {
-    const FourSides own = solution.cut(node), words = solution.words_cut(node);
-    const double top = std::max(own.top, words.top), right = std::max(own.right, words.right),
-                 bottom = std::max(own.bottom, words.bottom), left = std::max(own.left, words.left);
-    const double most = std::max({top, right, bottom, left});
-    return most == right ? "right" : most == bottom ? "bottom" : most == left ? "left" : "top";
+    const FourSides cut = solution.all_cut(node);
+    const double most = cut.most();
+    return most == cut.right ? "right" : most == cut.bottom ? "bottom" : most == cut.left ? "left" : "top";
   };
   if (was == is) {
     const std::string before = side(below), after = side(above);

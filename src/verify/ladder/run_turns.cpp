@@ -69,6 +69,30 @@ std::optional<Turn> turn_between(const Run& before, const Run& behind, double me
   return turn;
 }
 
+/// From one value to another at a size.
+Turn jump_at(double at, const std::optional<double>& before, const std::optional<double>& after) {
+  Turn turn;
+  turn.kind = TurnKind::jump;
+  turn.at = turn.to = exactly(at);
+  turn.before = before;
+  turn.after = after;
+  return turn;
+}
+
+/// Whether a run is at its beginning what it is neither before nor behind.
+bool begins_alone(const Run* before, const Run& run) {
+  return run.at_from && (before == nullptr || !is_same(before->at(run.from), *run.at_from));
+}
+
+/// There it comes and goes; ahead of the first run it only goes.
+void add_what_is_there_alone(const Run* before, const Run& run, std::vector<Turn>& turns) {
+  if (before != nullptr) turns.push_back(jump_at(run.from, before->at(run.from), *run.at_from));
+  Turn behind = jump_at(run.from, *run.at_from, run.value);
+  behind.slope_after = run.slope;
+  behind.includes_at = false;
+  turns.push_back(std::move(behind));
+}
+
 }  // namespace
 
 std::vector<Turn> turns_of(const Runs& runs) {
@@ -82,6 +106,7 @@ std::vector<Turn> turns_of(const Runs& runs) {
       if (before != nullptr && meets == run.from && leads_on(*before, run)) meets = run.to;
       continue;
     }
+    if (begins_alone(before, run)) add_what_is_there_alone(before, run, turns);
     if (before != nullptr) {
       if (curves_on(*before, run) && curve != none) {
         Turn& on = turns[curve];
@@ -92,7 +117,9 @@ std::vector<Turn> turns_of(const Runs& runs) {
         meets = run.to;
         continue;
       }
-      if (auto turn = turn_between(*before, run, meets)) turns.push_back(std::move(*turn));
+      if (!begins_alone(before, run)) {
+        if (auto turn = turn_between(*before, run, meets)) turns.push_back(std::move(*turn));
+      }
       if (curve != none && run.value && !run.bends) turns[curve].slope_after = run.slope;
     }
     curve = none;

@@ -54,6 +54,11 @@ bool goes_on(const Run& before, const Run& next) {
          std::abs(next.slope - before.slope) <= limits::rounding;
 }
 
+/// What is measured where a run begins, if that is not what it begins with.
+void keep_what_is_at(Run& run, const std::optional<double>& value) {
+  if (!is_same(value, run.value)) run.at_from = value;
+}
+
 /// The value of a quantity, and how far it goes on like this.
 struct Reading {
   std::optional<Moving> value;
@@ -182,23 +187,21 @@ class WayFollower {
     }
   }
 
-  static bool jumps(const Run& before, const Run& next) {
-    const std::optional<double> end = before.at(next.from);
-    return end.has_value() != next.value.has_value() || (end && std::abs(*end - *next.value) > limits::told_tolerance);
-  }
+  static bool jumps(const Run& before, const Run& next) { return !is_same(before.at(next.from), next.value); }
 
-  /// A jump belongs to what lies behind it, mostly: 300 px fit into 300. What comes to pass only beyond a size is asked
-  /// for at that size by itself.
+  /// A jump belongs to what lies behind it, mostly: 300 px fit into 300. What comes to pass only beyond a size, or
+  /// there alone, is asked for at that size by itself.
   void look_at_jumps(double at) {
     if (jumping_.empty()) return;
     const Solution there = trail_.solve(at);
     detail::SeenSoFar<double> seen;
     for (const std::size_t q : std::exchange(jumping_, {})) {
-      Run& run = followed_.runs[q].back();
-      const std::optional<double> value = detail::value_of(quantities_[q], there, seen);
-      const bool is_same = value.has_value() == run.value.has_value() &&
-                           (!value || std::abs(*value - *run.value) <= limits::told_tolerance);
-      if (!is_same) run.at_from = value;
+      Runs& runs = followed_.runs[q];
+      keep_what_is_at(runs.back(), detail::value_of(quantities_[q], there, seen));
+      const std::size_t n = runs.size();
+      if (n < 2 || runs[n - 1].at_from || !goes_on(runs[n - 2], runs[n - 1])) continue;
+      runs[n - 2].to = runs[n - 1].to;
+      runs.pop_back();
     }
   }
 
@@ -217,8 +220,13 @@ class WayFollower {
     if (!runs.empty()) {
       Run& before = runs.back();
       before.to = at;
-      if (goes_on(before, run)) return;
-      if (jumps(before, run)) jumping_.push_back(q);
+      // Whether something is seen can be otherwise at one size alone, where two edges lie on each other.
+      const bool is_asked_for = quantities_[q].measure == Measure::shown || jumps(before, run);
+      if (is_asked_for) {
+        jumping_.push_back(q);
+      } else if (goes_on(before, run)) {
+        return;
+      }
     }
     runs.push_back(std::move(run));
   }
@@ -321,16 +329,22 @@ const Run& run_at(const Runs& runs, double size) {
 
 namespace {
 
+/// The first size of a part of the way by itself, which no stretch before it leads to.
+void look_at_start(Trail& trail, const std::vector<Quantity>& quantities, double start, std::vector<Runs>& all) {
+  const Solution there = trail.solve(start);
+  detail::SeenSoFar<double> seen;
+  for (std::size_t q = 0; q < quantities.size(); ++q)
+    keep_what_is_at(all[q].front(), detail::value_of(quantities[q], there, seen));
+}
+
 /// The last size by itself: what comes to pass there belongs to no stretch before it. A quantity that is another one
 /// there than its run leads to gets a run of no length.
 void look_at_end(Trail& trail, const std::vector<Quantity>& quantities, double end, std::vector<Runs>& all) {
   const Solution there = trail.solve(end);
   detail::SeenSoFar<double> seen;
   for (std::size_t q = 0; q < quantities.size(); ++q) {
-    const std::optional<double> value = detail::value_of(quantities[q], there, seen), expected = all[q].back().at(end);
-    const bool is_same =
-        value.has_value() == expected.has_value() && (!value || std::abs(*value - *expected) <= limits::told_tolerance);
-    if (is_same) continue;
+    const std::optional<double> value = detail::value_of(quantities[q], there, seen);
+    if (is_same(value, all[q].back().at(end))) continue;
     Run last;
     last.from = last.to = end;
     last.value = value;
@@ -355,6 +369,7 @@ std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Qu
     return [&, trail = make_trail()](std::size_t part) {
       const Span own{bound(part), bound(part + 1)};
       found[part] = WayFollower(*trail, quantities, own, given_up).follow();
+      if (found[part] && !quantities.empty()) look_at_start(*trail, quantities, own.from, found[part]->runs);
       tally.add();
     };
   });
@@ -371,9 +386,14 @@ std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Qu
   return all;
 }
 
+bool is_same(const std::optional<double>& value, const std::optional<double>& expected) {
+  return value.has_value() == expected.has_value() &&
+         (!value || std::abs(*value - *expected) <= limits::told_tolerance);
+}
+
 void append(Runs& runs, Runs&& more) {
   for (Run& run : more) {
-    if (!runs.empty() && &run == &more.front() && goes_on(runs.back(), run)) {
+    if (!runs.empty() && &run == &more.front() && !run.at_from && goes_on(runs.back(), run)) {
       runs.back().to = run.to;
     } else {
       runs.push_back(std::move(run));

@@ -41,6 +41,9 @@ struct Run {
 /// quantity is another one at the very end.
 using Runs = std::vector<Run>;
 
+/// Whether something measured is what was expected, or neither is there.
+[[nodiscard]] bool is_same(const std::optional<double>& value, const std::optional<double>& expected);
+
 /// The run that a size lies on: where two meet the one behind.
 [[nodiscard]] const Run& run_at(const Runs& runs, double size);
 

@@ -372,9 +372,10 @@ class Accountant {
     NodeId leader;
     double most = 0;
     for (const NodeId child : tree_.children(container)) {
-      if (!solution_.is_placed(child)) continue;
       const Index i = index_of(child);
-      const double wish = axis == x_axis ? view_.max_content(i) : view_.need(i);
+      if (!solution_.is_placed(child) || view_.traits(i).pinned) continue;  // a pin takes it out of the content
+      const double wish =
+          (axis == x_axis ? view_.max_content(i) : view_.need(i)) + view_.edges_down(i).margin[axis].sum();
       if (wish > most) most = wish, leader = child;
     }
     return leader ? ": " + tree_.step(leader) + " is the " + (axis == x_axis ? "widest" : "tallest") : "";

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #include <algorithm>
 #include <map>
+#include <set>
 #include <tuple>
 
 #include "verify/ladder/rungs.hpp"
@@ -27,6 +28,12 @@ bool are_within(const std::vector<Span>& sizes, const std::vector<Span>& others)
   });
 }
 
+/// Whether a node goes wholly out of sight at some of the sizes at all of which it sticks out.
+bool is_a_stage_of(const Finding& outside, const Finding& told) {
+  return outside.oddity == Oddity::outside && told.oddity == Oddity::never_fits &&
+         are_within(outside.sizes, told.sizes) && !are_within(told.sizes, outside.sizes);
+}
+
 /// What follows from something that is told: that a node that nobody sees does not fit, that what is in it does
 /// neither.
 void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
@@ -47,6 +54,7 @@ void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
                                           : is_unseen(told.oddity);
         // Something goes out of sight edge by edge, and what is in it with it.
         const bool goes_with_it = at != one.node && oddity == Oddity::outside && told.oddity == Oddity::outside;
+        if (at == one.node && is_a_stage_of(one.finding, told)) return true;
         if (goes_with_it || (hides && are_within(one.finding.sizes, told.sizes))) return true;
       }
     }
@@ -59,16 +67,16 @@ void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
 }
 
 /// What nodes have in common that are told together.
-using CauseKey = std::tuple<int, std::string, std::string, std::vector<std::string>>;
+using CauseKey = std::tuple<Oddity, std::string, std::string, std::vector<std::string>>;
 
-CauseKey cause_of(const Tree& tree, const Found& one) {
+/// `never_fit` are the nodes that stick out at every size: whether they are cut or wholly outside, the cause is one.
+CauseKey cause_of(const Tree& tree, const std::set<NodeId>& never_fit, const Found& one) {
   const NodeId parent = tree.parent(one.node);
-  // Siblings that have no room come from one cause, whether they are cut or wholly outside.
-  const int what = is_for_want_of_room(one.finding.oddity) ? -1 : static_cast<int>(one.finding.oddity);
-  const bool of_siblings = what < 0 || one.finding.oddity == Oddity::not_kept ||
-                           one.finding.oddity == Oddity::zero_size || one.finding.oddity == Oddity::no_effect ||
-                           one.finding.oddity == Oddity::no_area || one.finding.oddity == Oddity::small_touch ||
-                           one.finding.oddity == Oddity::fill_stops;
+  const bool is_cut_or_outside = one.finding.oddity == Oddity::outside && never_fit.contains(one.node);
+  const Oddity what = is_cut_or_outside ? Oddity::never_fits : one.finding.oddity;
+  const bool of_siblings = is_for_want_of_room(what) || what == Oddity::not_kept || what == Oddity::zero_size ||
+                           what == Oddity::no_effect || what == Oddity::no_area || what == Oddity::small_touch ||
+                           what == Oddity::fill_stops;
   const std::string place = of_siblings && parent
                                 ? path_of_copies(tree, parent) + " " + std::string(word(tree.kind(one.node)))
                                 : path_of_copies(tree, one.node);
@@ -80,9 +88,10 @@ Finding told_together(const Tree& tree, const std::vector<Found>& alike) {
       alike, {}, [](const Found& one) { return std::pair(-static_cast<int>(one.finding.oddity), one.how_bad); });
   Finding finding = worst->finding;
   std::vector<NodeId> nodes, outside;
+  std::set<NodeId> known;
   std::vector<Span> sizes;
   for (const Found& one : alike) {
-    if (std::ranges::find(nodes, one.node) == nodes.end()) nodes.push_back(one.node);
+    if (known.insert(one.node).second) nodes.push_back(one.node);
     if (one.finding.oddity == Oddity::outside) outside.push_back(one.node);
     sizes.insert(sizes.end(), one.finding.sizes.begin(), one.finding.sizes.end());
   }
@@ -105,11 +114,15 @@ Finding told_together(const Tree& tree, const std::vector<Found>& alike) {
 }  // namespace
 
 std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all) {
+  std::set<NodeId> never_fit;
+  for (const Found& one : all) {
+    if (one.finding.oddity == Oddity::never_fits) never_fit.insert(one.node);
+  }
   drop_what_follows(tree, all);
   std::map<CauseKey, std::size_t> places;
   std::vector<std::vector<Found>> causes;
   for (Found& one : all) {
-    const auto [at, is_new] = places.try_emplace(cause_of(tree, one), causes.size());
+    const auto [at, is_new] = places.try_emplace(cause_of(tree, never_fit, one), causes.size());
     if (is_new) causes.emplace_back();
     causes[at->second].push_back(std::move(one));
   }

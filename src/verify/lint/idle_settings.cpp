@@ -7,6 +7,7 @@
 
 #include "model/key_table.hpp"
 #include "model/origins.hpp"
+#include "verify/lint/written_settings.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -69,8 +70,9 @@ class SaidLater {
   std::map<NodeId, std::vector<const Changes*>> whens_;
 };
 
-/// A size along a row or column beside a weight, and a gap between lines where there is one line.
-std::vector<std::string_view> beaten_keys(NodeId node, const Keys& keys, std::optional<Kind> kind,
+/// A size along a row or column beside a weight, and gaps between what is not there: lines where there is one,
+/// neighbours where there is one child or none.
+std::vector<std::string_view> beaten_keys(const Tree& tree, NodeId node, const Keys& keys, std::optional<Kind> kind,
                                           std::optional<Kind> above, const SaidLater& later) {
   const auto is_line = [](std::optional<Kind> of) { return of == Kind::row || of == Kind::column; };
   std::vector<std::string_view> beaten;
@@ -81,7 +83,10 @@ std::vector<std::string_view> beaten_keys(NodeId node, const Keys& keys, std::op
     if (size.way() == Sizing::Way::length || size.way() == Sizing::Way::content)
       beaten.emplace_back(along == x_axis ? "width" : "height");
   }
-  if (is_line(kind) && !keys.wrap && !later.says(node, "wrap") && keys.gap.x != keys.gap.y) {
+  const bool has_gap = keys.gap.x.amount() != 0 || keys.gap.y.amount() != 0;
+  if (is_line(kind) && has_gap && tree.child_count(node) < 2 && !keys.only_in_view.on) {
+    beaten.emplace_back("gap");
+  } else if (is_line(kind) && !keys.wrap && !later.says(node, "wrap") && keys.gap.x != keys.gap.y) {
     const bool row = kind == Kind::row;
     if ((row ? keys.gap.y : keys.gap.x).amount() != 0) beaten.emplace_back(row ? "gap.y" : "gap.x");
   }
@@ -103,6 +108,12 @@ std::vector<IdleSetting> idle_settings(const Scene& scene) {
   const KindsOf kinds_of(scene);
   const SaidLater later(scene);
   std::vector<IdleSetting> idle;
+  std::map<std::pair<std::string_view, WrittenAt>, std::size_t> places;
+  const auto add = [&](NodeId node, std::string_view key, const KeyEntry& entry) {
+    const auto [at, is_new] = places.try_emplace({key, written_at(scene, node, place_of(entry))}, idle.size());
+    if (is_new) idle.push_back({{}, key});
+    idle[at->second].nodes.push_back(node);
+  };
   for (const NodeId node : scene.tree.nodes()) {
     const Keys keys = scene.tree.keys(node);
     const Kinds kinds = kinds_of(node);
@@ -112,12 +123,12 @@ std::vector<IdleSetting> idle_settings(const Scene& scene) {
     for (const KeyEntry& entry : key_table()) {
       if (given[place_of(entry)]) continue;
       if (is_said(entry, keys) && !ever_acts(entry.acts, kinds, parent ? &parents : nullptr))
-        idle.push_back({node, entry.name});
+        add(node, entry.name, entry);
     }
     const std::optional<Kind> above = parent ? only_kind(parents) : std::nullopt;
-    for (const std::string_view key : beaten_keys(node, keys, only_kind(kinds), above, later)) {
+    for (const std::string_view key : beaten_keys(scene.tree, node, keys, only_kind(kinds), above, later)) {
       const KeyEntry* entry = find_key(key.substr(0, key.find('.')));
-      if (!given[place_of(*entry)]) idle.push_back({node, key});
+      if (!given[place_of(*entry)]) add(node, key, *entry);
     }
   }
   return idle;

@@ -12,9 +12,9 @@ inline namespace v0 {
 
 /// A setting that does nothing, whatever the size: on no kind that its node takes, in no kind of parent, does its key
 /// act, or another setting of the node beats it. Keys that came by `each` or as shared ones are not counted: they are
-/// meant for several nodes.
+/// meant for several nodes. One that a part writes once is one setting, however often the part is used.
 struct IdleSetting {
-  NodeId node;
+  std::vector<NodeId> nodes;  // at least one
   std::string_view key;
 };
 

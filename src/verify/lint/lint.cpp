@@ -18,6 +18,7 @@
 #include "verify/lint/idle_settings.hpp"
 #include "verify/lint/lint_own_ranges.hpp"
 #include "verify/lint/lint_sight.hpp"
+#include "verify/measure/many_nodes.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -112,8 +113,11 @@ std::string other_key_for(std::string_view key, Kind kind) {
 }
 
 Reason idle_words(const IdleSetting& idle, const Scene& scene) {
-  const NodeId parent = scene.tree.parent(idle.node);
-  const Kind kind = scene.tree.kind(idle.node);
+  const NodeId node = idle.nodes.front(), parent = scene.tree.parent(node);
+  const Kind kind = scene.tree.kind(node);
+  if (idle.key == "gap" && scene.tree.child_count(node) < 2)
+    return {scene.tree.child_count(node) == 0 ? "nothing is in it" : "one child is in it, which has no neighbour",
+            "leave it out"};
   const KeyEntry* entry = find_key(idle.key);
   const bool by_itself = entry != nullptr && acts_by_itself(entry->acts);
   std::string why = "it does nothing on a " + std::string(word(kind));
@@ -154,8 +158,13 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
       continue;
     }
     auto& list = oddity == Oddity::asleep ? looked.remarks : looked.found;
-    Found& found = list.emplace_back(Found{
-        node, finding_of(variant.scene, node, key, oddity, sighting.told, joined(sighting.widths)), sighting.worst});
+    Reason told = sighting.told;
+    if (const std::size_t at = told.why.find("{others}"); at != std::string::npos && !sighting.others.empty()) {
+      const std::vector<NodeId> others(sighting.others.begin(), sighting.others.end());
+      told.why.replace(at, std::string_view("{others}").size(), names_text(variant.scene.tree, others));
+    }
+    Found& found = list.emplace_back(
+        Found{node, finding_of(variant.scene, node, key, oddity, told, joined(sighting.widths)), sighting.worst});
     const std::optional<Span>& heights = variant.scene.ladder.height;
     for (const double height : sighting.heights) {
       const bool is_end = heights && heights->from < heights->to && (height == heights->from || height == heights->to);
@@ -194,18 +203,25 @@ std::vector<LintedVariant> look_at_all(const std::vector<Variant>& variants, con
 void find_in(const Variant& variant, const std::vector<Rung>& rungs, LintedVariant& looked, WorkTally& tally) {
   const Scene& scene = variant.scene;
   sort_sightings(variant, looked);
-  const auto add_idle = [&](NodeId node, const std::string& key, const Reason& told) {
+  const auto add_idle = [&](const std::vector<NodeId>& nodes, const std::string& key, const Reason& told) {
+    const NodeId node = nodes.front();
     const auto is_known = [&](const Found& one) {
       return one.node == node && one.finding.key == key && one.finding.oddity == Oddity::no_effect;
     };
     if (std::ranges::any_of(looked.found, is_known)) return;
     if (scene.tree.keys(node).meant.has(Oddity::no_effect))
       return looked.sightings.see_meant(node, static_cast<std::size_t>(Oddity::no_effect));
-    looked.found.push_back({node, finding_of(scene, node, key, Oddity::no_effect, told, {scene.ladder.width})});
+    Finding finding = finding_of(scene, node, key, Oddity::no_effect, told, {scene.ladder.width});
+    if (nodes.size() > 1) {
+      finding.node = names_text(scene.tree, nodes);
+      for (const NodeId one : nodes) finding.nodes.push_back(scene.tree.path(one));
+    }
+    looked.found.push_back({node, std::move(finding)});
   };
   for (const IdleSetting& idle : idle_settings(scene))
-    add_idle(idle.node, std::string(idle.key), idle_words(idle, scene));
-  for (const WithoutEffect& one : settings_without_effect(variant, rungs, tally)) add_idle(one.node, one.key, one.told);
+    add_idle(idle.nodes, std::string(idle.key), idle_words(idle, scene));
+  for (const WithoutEffect& one : settings_without_effect(variant, rungs, tally))
+    add_idle(one.nodes, one.key, one.told);
   for (const auto& [node, finding] : looked.own_ranges.findings(scene)) {
     looked.sightings.see_meant(node, static_cast<std::size_t>(finding.oddity));
   }

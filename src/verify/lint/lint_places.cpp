@@ -4,9 +4,9 @@
 // another.
 #include <algorithm>
 
+#include "fond_ladder/sight.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
-#include "verify/lint/covers.hpp"
 #include "verify/lint/lint_sight.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -22,21 +22,39 @@ Common common(const Rect& a, const Rect& b) {
   return {std::min(a.right(), b.right()) - std::max(a.x, b.x), std::min(a.bottom(), b.bottom()) - std::max(a.y, b.y)};
 }
 
-// --- outside -------------------------------------------------------------------------------------------------------
+// --- unseen --------------------------------------------------------------------------------------------------------
 
-void look_outside(const Seen& seen, Sightings& sightings) {
-  std::vector<bool> outside(seen.nodes.size());
-  for (std::size_t i = 1; i < seen.nodes.size(); ++i) {
+/// Whether a node lies beyond a row or column in the way in which that lays what is in it.
+bool wraps(const Seen& seen, const SeenNode& one, NodeId beyond) {
+  const Kind kind = seen.solution->kind(beyond);
+  const Rect view = seen.solution->box(beyond);
+  const bool sideways = one.box.x >= view.right() || one.box.right() <= view.x;
+  return kind == (sideways ? Kind::row : Kind::column);
+}
+
+/// Of what lies in something unseen nothing more is told.
+void look_for_unseen(const Seen& seen, Sightings& sightings) {
+  Sight sight(*seen.solution);
+  for (std::size_t i = 1; i < seen.nodes.size();) {
     const SeenNode& one = seen.nodes[i];
-    outside[i] = outside[one.parent];
-    if (!one.placed || outside[i] || !has_area(one.box)) continue;
-    const SeenNode* view = outside_of(seen, one);
-    if (view == nullptr) continue;
-    outside[i] = true;
-    sightings.see(Oddity::outside, one.node, "", [&] {
-      const std::string name = seen.name(view->node);
-      return Reason{"it lies wholly outside " + name + ", where nobody sees it",
-                    "let " + name + " scroll, let what is in it wrap or shrink, or place it inside"};
+    const Unseen unseen = one.placed ? sight.unseen(one.node) : Unseen();
+    const bool is_out_of_sight = unseen.why == Unseen::Why::beyond || unseen.why == Unseen::Why::behind;
+    i = one.placed && !is_out_of_sight ? i + 1 : one.end;
+    if (!is_out_of_sight) continue;
+    const bool beyond = unseen.why == Unseen::Why::beyond;
+    sightings.see(beyond ? Oddity::outside : Oddity::behind, one.node, "", [&] {
+      const std::string name = seen.name(unseen.by);
+      if (beyond) {
+        const bool stays = one.keys().pin && one.keys().drift.value_or(0) == 0;  // wherever something is scrolled to
+        const std::string cure = stays ? "change its pin"
+                                       : "let " + name + " scroll, " +
+                                             (wraps(seen, one, unseen.by) ? "let what is in it wrap or shrink, " : "") +
+                                             "or place it inside";
+        return Reason{"it lies wholly outside " + name + ", where nobody sees it", cure};
+      }
+      return Reason{"it lies wholly behind " + name,
+                    "paint it later (the order of the file, or paint_order), or place one of them elsewhere; where " +
+                        name + " lets it show through, say see_through"};
     });
   }
 }
@@ -88,6 +106,8 @@ bool is_cleared(const Seen& seen, const SeenNode& covered, const SeenNode& cover
 }
 
 void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const SeenNode& other, Sightings& sightings) {
+  const bool is_empty_container = is_container(pinned.keys().kind) && pinned.is_empty;
+  if (is_empty_container || pinned.keys().see_through) return;
   for (std::size_t i = seen.place(other); i < other.end; ++i) {
     const SeenNode& text = seen.nodes[i];
     if (!text.placed || text.keys().kind != Kind::text || !common(text.box, pinned.box).any()) continue;
@@ -103,10 +123,10 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
       sightings.see(
           Oddity::pinned_over_text, pinned.node, "pin",
           [&] {
-            return Reason{"it covers words of " + seen.name(text.node) + ", " + covered.text() + " at worst",
+            return Reason{"it covers words of {others}, " + covered.text() + " at worst",
                           "keep room for it by padding or margin, or pin it elsewhere"};
           },
-          covered.width * covered.height);
+          covered.width * covered.height, text.node);
     }
   }
 }
@@ -141,29 +161,11 @@ void look_at_meetings(const Seen& seen, Sightings& sightings) {
   }
 }
 
-// --- behind --------------------------------------------------------------------------------------------------------
-
-void look_behind(const Seen& seen, Sightings& sightings) {
-  const Covers covers(seen);
-  for (std::size_t i = 1; i < seen.nodes.size();) {
-    const SeenNode& hidden = seen.nodes[i];
-    const auto counts = [&](const SeenNode& cover) { return !is_cleared(seen, hidden, cover); };
-    const SeenNode* cover = hidden.placed ? covers.over(hidden, counts) : nullptr;
-    i = hidden.placed && cover == nullptr ? i + 1 : hidden.end;
-    if (cover == nullptr) continue;
-    sightings.see(Oddity::behind, hidden.node, "", [&] {
-      return Reason{"it lies wholly behind " + seen.name(cover->node),
-                    "paint it later (the order of the file, or paint_order), or place one of them elsewhere"};
-    });
-  }
-}
-
 }  // namespace
 
 void look_at_places(const Seen& seen, Sightings& sightings) {
-  look_outside(seen, sightings);
+  look_for_unseen(seen, sightings);
   look_at_meetings(seen, sightings);
-  look_behind(seen, sightings);
 }
 
 }  // namespace fond_ladder::inline v0

@@ -11,11 +11,13 @@
 
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/number_text.hpp"
 #include "solve/account.hpp"
 #include "solve/pin.hpp"
 #include "solve/placed.hpp"
 #include "verify/lint/idle_settings.hpp"
 #include "verify/lint/lint_sight.hpp"
+#include "verify/lint/written_settings.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -47,8 +49,9 @@ void look_beside_weight(const Seen& seen, const SeenNode& one, Sightings& sighti
 }
 
 /// Room between lines where there is one line. `gap: 8` says it for both axes, and is no fault.
-void look_at_gap(const SeenNode& one, Sightings& sightings) {
+void look_at_gap(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys& keys = one.keys();
+  if (seen.scene->tree.child_count(one.node) < 2) return;  // told of the whole gap
   if ((keys.kind != Kind::row && keys.kind != Kind::column) || keys.wrap || keys.gap.x == keys.gap.y) return;
   const bool row = keys.kind == Kind::row;
   const Length& idle = row ? keys.gap.y : keys.gap.x;
@@ -111,20 +114,26 @@ class Trials {
       : variant_(variant), scene_(variant.scene), rungs_(rungs), nodes_(scene_.tree.nodes()) {}
 
   std::vector<WithoutEffect> find(WorkTally& tally) {
-    std::size_t told = 0;
-    for (std::size_t i = 0; i < nodes_.size(); ++i) {
-      const NodeId node = nodes_[i];
-      const std::size_t due = rungs_.size() * (i + 1) / nodes_.size();
-      tally.add(due - told);
-      told = due;
+    WrittenSettings settings(scene_);
+    for (const NodeId node : nodes_) {
       const Keys keys = scene_.tree.keys(node);
-      const std::vector<bool> many = given_to_many(scene_, node);
       for (const KeyEntry& entry : key_table()) {
-        const bool is_own = !many[place_of(entry)];
         // An outline is seen, though it takes no room.
         const bool is_seen = entry.name == "border_at" && keys.border_at == BorderAt::outline && has_border(node);
-        if (is_own && is_tried(entry, keys) && may_act(node, entry) && !is_seen) attempt(node, entry);
+        if (is_tried(entry, keys) && may_act(node, entry) && !is_seen) settings.add(node, place_of(entry));
       }
+    }
+    const std::vector<WrittenSetting>& all = settings.all();
+    std::size_t told = 0;
+    for (std::size_t i = 0; i < all.size(); ++i) {
+      if (all[i].at.source != Source::shared) attempt(all[i]);  // shared keys need not act on every one
+      const std::size_t due = rungs_.size() * (i + 1) / all.size();
+      tally.add(due - told);
+      told = due;
+    }
+    tally.add(rungs_.size() - told);
+    for (const NodeId node : nodes_) {
+      const Keys keys = scene_.tree.keys(node);
       if (keys.words_at != WordsAt::start) try_words(node, "words_at", x_axis);
       if (keys.words_up != WordsAt::start) try_words(node, "words_up", y_axis);
     }
@@ -147,12 +156,17 @@ class Trials {
     return acts_on(entry.acts, scene_.tree.kind(node), above);
   }
 
-  void attempt(NodeId node, const KeyEntry& entry) {
+  void attempt(const WrittenSetting& setting) {
+    const KeyEntry& entry = key_table()[setting.key];
+    const NodeId node = setting.nodes.front();
     Scene without = scene_;
-    Keys keys = scene_.tree.keys(node);
-    unsay(entry, keys);
-    without.tree.restyle(node, keys);
-    if (!changes_nothing(without, node)) return;
+    for (const NodeId one : setting.nodes) {
+      Keys keys = scene_.tree.keys(one);
+      unsay(entry, keys);
+      without.tree.restyle(one, keys);
+    }
+    if (entry.name == "out_of" && same(shares_in(node), *scene_.tree.keys(node).out_of)) return;  // all is given out
+    if (!changes_nothing(without, setting.nodes)) return;
     Reason told = reason(node, entry.name);
     const bool places = entry.name == "along" || entry.name == "across" || entry.name == "align";
     const std::string size = places ? size_to_act(node, entry) : "";
@@ -161,7 +175,11 @@ class Trials {
         told.why = scene_.tree.tail(node) + " is only as large as what it holds, so there is nothing to align in";
       told.cure = size + " gives it room; or leave it out";
     }
-    add(node, entry.name, told);
+    if (setting.at.source == Source::each) {
+      found_.push_back({{scene_.tree.parent(node)}, "each." + std::string(entry.name), told});
+    } else {
+      found_.push_back({setting.nodes, std::string(entry.name), told});
+    }
   }
 
   /// The size with which a setting does something, as `list.width=fill`, tried out; empty where none helps.
@@ -204,14 +222,28 @@ class Trials {
     return true;
   }
 
-  void add(NodeId node, std::string_view key, const Reason& told) { found_.push_back({node, std::string(key), told}); }
+  void add(NodeId node, std::string_view key, const Reason& told) {
+    found_.push_back({{node}, std::string(key), told});
+  }
 
   /// A few sizes first, from all over the ladder: nearly every setting shows there.
-  [[nodiscard]] bool changes_nothing(const Scene& without, NodeId node) const {
+  [[nodiscard]] bool changes_nothing(const Scene& without, const std::vector<NodeId>& nodes) const {
     SceneSolver with_it(scene_, variant_.modes), without_it(without, variant_.modes);
     bool was_there = false;
-    const auto see = [&](const Solution& one) { was_there = was_there || one.is_placed(node); };
+    const auto see = [&](const Solution& one) {
+      was_there = was_there || std::ranges::any_of(nodes, [&](NodeId node) { return one.is_placed(node); });
+    };
     return are_same(with_it, without_it, few_apart(), see) && are_same(with_it, without_it, 1, see) && was_there;
+  }
+
+  /// What the children of a node ask for, in parts.
+  [[nodiscard]] double shares_in(NodeId node) const {
+    double sum = 0;
+    for (const NodeId child : scene_.tree.children(node)) {
+      const Keys keys = scene_.tree.keys(child);
+      if (!keys.pin && !keys.hidden) sum += keys.weight.value_or(keys.grow);
+    }
+    return sum;
   }
 
   [[nodiscard]] LineStory story_of(NodeId container, NodeId watched = {}) const {
@@ -258,7 +290,12 @@ class Trials {
     if (key == "border_at")
       return {"its size is given and nothing in it asks for room, so it is the same wherever the border is",
               "leave it out"};
-    if (key == "out_of") return {"what it holds asks for as much as that, or for no part at all", "leave it out"};
+    if (key == "out_of") {
+      const double total = scene_.tree.keys(node).out_of.value_or(0), shares = shares_in(node);
+      if (shares <= 0) return {"nothing in it has a part", "leave it out"};
+      return {"the shares exceed the total by " + rounded(shares - total) + ", so their sum counts",
+              "lower a share, or say out_of " + rounded(shares)};
+    }
     if (key == "rest") return {"nothing is ever left for it to share out", "leave it out"};
     return {"there is nothing to align in: without it every box lies where it lies", "leave it out"};
   }
@@ -317,7 +354,7 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
         return Reason{"it does nothing while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};
       });
     }
-    look_at_gap(one, sightings);
+    look_at_gap(seen, one, sightings);
     look_at_ties(seen, one, sightings);
     if (!one.is_empty && !is_container(one.keys().kind)) {
       sightings.see(Oddity::in_a_leaf, one.node, "children", [&] {

@@ -24,6 +24,7 @@ void Sightings::take(Sightings&& behind) {
     own.count += other.count;
     own.widths.insert(own.widths.end(), other.widths.begin(), other.widths.end());
     own.heights.merge(other.heights);
+    own.others.merge(other.others);
   }
   meant_.merge(behind.meant_);
   too_many_.merge(behind.too_many_);

@@ -41,9 +41,11 @@ class Sightings {
   /// A new size: `goes_on` where it follows the last one.
   void begin(const Rung& rung, double width, bool goes_on);
   /// Something odd at this size; `tell()` is asked when it is first seen, and again wherever it is worse than before.
+  /// Where it is odd with `other`, `{others}` in what is told stands for all of these, at all sizes.
   template <class Tell>
-  void see(Oddity oddity, NodeId node, std::string_view key, const Tell& tell, double how_bad = 0) {
+  void see(Oddity oddity, NodeId node, std::string_view key, const Tell& tell, double how_bad = 0, NodeId other = {}) {
     Sighting& sighting = found_[{oddity, node, std::string(key)}];
+    if (other) sighting.others.insert(other);
     if (sighting.count == 0 || how_bad > sighting.worst) {
       sighting.told = tell();
       sighting.worst = how_bad;
@@ -68,6 +70,7 @@ class Sightings {
     std::size_t last_rung = 0;  // number of the last one
     std::vector<Span> widths;
     std::set<double> heights;  // of the container, where they are given
+    std::set<NodeId> others;
   };
   using Place = std::tuple<Oddity, NodeId, std::string>;
   [[nodiscard]] const std::map<Place, Sighting>& all() const { return found_; }
@@ -100,9 +103,9 @@ void look_at_places(const Seen& seen, Sightings& sightings);
 void look_at_plans(const Seen& seen, Sightings& sightings);
 void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep, Sightings& sightings);
 
-/// A setting that changes nothing at any of the sizes.
+/// A setting that changes nothing at any of the sizes, of all nodes that take it from one place.
 struct WithoutEffect {
-  NodeId node;
+  std::vector<NodeId> nodes;
   std::string key;
   Reason told;
 };

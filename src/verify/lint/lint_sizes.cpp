@@ -83,8 +83,11 @@ Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
   if (one.keys().kind == Kind::text && one.keys().text.empty())
     return {why + ", and its text is empty", "give it a text"};
   const double wished = seen.solution->wished(one.node).on(axis);
-  if (wished > give)
-    return {why + "; it asks for " + rounded(wished), "say min_" + key + ", or shrink 0, so that it keeps some room"};
+  if (wished > give) {
+    const bool shrinks = lays_along(seen.parent(one).keys().kind, axis) && !one.keys().pin && !one.keys().weight;
+    return {why + "; it asks for " + rounded(wished),
+            "say min_" + key + (shrinks ? ", or shrink 0," : "") + " so that it keeps some room"};
+  }
   if (is_container(one.keys().kind) && one.is_empty)
     return {why + ", and nothing is in it", "give it a " + key + ", or children"};
   if (grows(one.keys()) || one.keys().size_on(axis).way() == Sizing::Way::fill) {
@@ -130,15 +133,42 @@ void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sigh
         const Sizing& said = one.keys().size_on(shorter);
         const bool is_squeezed =
             said.way() == Sizing::Way::length && said.length().in_px(seen.scene->tree.units(one.keys()), 0) >= least;
-        return Reason{"only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
-                      is_squeezed                         ? "say min_" + key + ", or shrink 0"
-                      : said.way() == Sizing::Way::length ? "raise its " + key
-                                                          : "say min_" + key};
+        return Reason{
+            "only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
+            is_squeezed ? "say min_" + key + (lays_along(seen.parent(one).keys().kind, shorter) ? ", or shrink 0" : "")
+            : said.way() == Sizing::Way::length ? "raise its " + key
+                                                : "say min_" + key};
       },
       least - smaller);
 }
 
 // --- what sticks out -----------------------------------------------------------------------------------------------
+
+/// Whether a child is as large as its content in a stack, where nothing stretches it.
+bool is_by_content_in_stack(const Seen& seen, const SeenNode& one) {
+  const Keys &keys = one.keys(), &above = seen.parent(one).keys();
+  const auto follows = [&](Axis axis) {
+    const auto& own = axis == x_axis ? keys.self.x : keys.self.y;
+    const auto& all = axis == x_axis ? above.align.x : above.align.y;
+    const auto way = keys.size_on(axis).way();
+    return (way == Sizing::Way::automatic || way == Sizing::Way::content) &&
+           own.value_or(all.value_or(Across::start)) != Across::stretch;
+  };
+  return above.kind == Kind::stack && is_container(keys.kind) && !keys.pin && (follows(x_axis) || follows(y_axis));
+}
+
+/// What gives a child room that sticks out on an axis: only along a row or column do others wrap or shrink for it.
+std::string room_cure(const Seen& seen, const SeenNode& one, Axis axis) {
+  const SeenNode& above = seen.parent(one);
+  const std::string name = seen.name(above.node);
+  if (is_by_content_in_stack(seen, one))
+    return "say \"width\": \"fill\", \"height\": \"fill\" of " + seen.name(one.node) +
+           ": in a stack it is as large as its content";
+  if (one.keys().pin) return "change its pin, give " + name + " more room, or make " + seen.name(one.node) + " smaller";
+  const bool along = lays_along(above.keys().kind, axis);
+  return "give " + name + " more room, let it scroll, " +
+         (along ? "wrap or shrink what is in it" : "or make " + seen.name(one.node) + " smaller");
+}
 
 /// The side at which the most of some amounts is.
 std::string worst_side(const FourSides& sides) {
@@ -150,7 +180,6 @@ void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const FourSides cut = seen.solution->cut(one.node), words = seen.solution->words_cut(one.node);
   if (!cut.any() && !words.any()) return;
   if (one.keys().meant.cut()) return sightings.see_meant(one.node, Meant::cut_place);
-  if (is_put_outside(one.keys())) return;
   const FourSides& sides = cut.any() ? cut : words;
   // The least of all sizes is what is always so.
   sightings.see(
@@ -161,28 +190,31 @@ void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
         if (!cut.any())
           return Reason{"its words stick out of it at every size" + amount,
                         "give it more room, more lines, or a smaller size"};
-        return Reason{"sticks out of " + above + " at every size" + amount,
-                      "give " + above + " more room, let it scroll, wrap or shrink what is in it"};
+        const Axis axis = std::max(sides.left, sides.right) >= std::max(sides.top, sides.bottom) ? x_axis : y_axis;
+        return Reason{"sticks out of " + above + " at every size" + amount, room_cure(seen, one, axis)};
       },
       -sides.most());
 }
 
 void look_for_intrusion(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  if (is_put_outside(one.keys())) return;
-  const FourSides into = seen.solution->intrusion(one.node), words = seen.solution->words_intrusion(one.node);
+  const FourSides into = only_inside(seen.solution->intrusion(one.node), seen.solution->cut(one.node)),
+                  words = only_inside(seen.solution->words_intrusion(one.node), seen.solution->words_cut(one.node));
   const double most = std::max(into.most(), words.most());
   if (most <= 0) return;
   sightings.see(
       Oddity::intrudes, one.node, "",
       [&] {
         const std::string above = seen.name(seen.parent(one).node);
+        const Axis axis = std::max(into.left, into.right) >= std::max(into.top, into.bottom) ? x_axis : y_axis;
         if (!into.any())
           return Reason{
               "its words run into its own padding, by " + rounded(most) + " at worst, at the " + worst_side(words),
               "give it more room, more lines, or less padding"};
         return Reason{
             "runs into the padding of " + above + ", by " + rounded(most) + " at worst, at the " + worst_side(into),
-            "give " + above + " more room or less padding, or let what is in it wrap or shrink"};
+            "give " + above + " more room or less padding, or " +
+                (lays_along(seen.parent(one).keys().kind, axis) ? "let what is in it wrap or shrink"
+                                                                : "make " + seen.name(one.node) + " smaller")};
       },
       most);
 }

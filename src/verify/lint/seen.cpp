@@ -49,19 +49,9 @@ bool asks_for_nothing(const Sizing& size) {
   return size.way() == Sizing::Way::length && size.length().amount() == 0;
 }
 
-bool is_pinned_outside(const Pin& pin) {
-  return std::ranges::any_of(std::array{pin.left, pin.right, pin.top, pin.bottom, pin.start, pin.end},
-                             [](const Limit& offset) { return offset && offset->amount() < 0; });
-}
-
 bool have_common_area(const Rect& a, const Rect& b) {
   return std::min(a.right(), b.right()) - std::max(a.x, b.x) > give &&
          std::min(a.bottom(), b.bottom()) - std::max(a.y, b.y) > give;
-}
-
-bool is_within(const Rect& inner, const Rect& outer) {
-  return inner.x >= outer.x - give && inner.y >= outer.y - give && inner.right() <= outer.right() + give &&
-         inner.bottom() <= outer.bottom() + give;
 }
 
 }  // namespace
@@ -113,12 +103,14 @@ void see(Seen& seen, const Solution& solution, bool other_form) {
       one.box.y += above.y;
     }
     one.ink = one.box;
-    if (seen.is_root(one)) continue;
-    const SeenNode& above = seen.parent(one);
-    const bool is_narrow = above.keys().scroll != Scroll::none || !is_within(one.box, above.box);
-    one.narrow = is_narrow ? one.parent : above.narrow;
   }
   spread_ink(seen);
+}
+
+FourSides only_inside(const FourSides& into, const FourSides& cut) {
+  const auto side = [](double in, double out) { return out > 0 ? 0 : in; };
+  return {side(into.top, cut.top), side(into.right, cut.right), side(into.bottom, cut.bottom),
+          side(into.left, cut.left)};
 }
 
 bool goes_below_zero(const Edges& edges) {
@@ -127,10 +119,6 @@ bool goes_below_zero(const Edges& edges) {
     if (edge && !edge->is_automatic() && edge->length().amount() < 0) return true;
   }
   return false;
-}
-
-bool is_put_outside(const Keys& keys) {
-  return (keys.pin && is_pinned_outside(*keys.pin)) || goes_below_zero(keys.margin) || keys.nudge != Pair{};
 }
 
 bool has_area(const Rect& box) {
@@ -156,19 +144,6 @@ std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axi
   const double got = one.box.size_on(axis);
   if (got >= given - give) return {};
   return Squeezed{given, got};
-}
-
-const SeenNode* outside_of(const Seen& seen, const SeenNode& one) {
-  // What has an area in common with a node has one with whatever holds that node wholly: these are passed over.
-  Rect box = one.box;
-  for (std::size_t at = one.narrow; at != SeenNode::none; at = seen.nodes[at].narrow) {
-    const SeenNode* above = &seen.nodes[at];
-    const Rect& view = above->box;
-    if (scrolls_x(above->keys().scroll)) box.x = view.x, box.width = view.width;
-    if (scrolls_y(above->keys().scroll)) box.y = view.y, box.height = view.height;
-    if (!have_common_area(box, view) && has_area(view)) return above;
-  }
-  return nullptr;
 }
 
 namespace {

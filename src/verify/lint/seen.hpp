@@ -22,12 +22,10 @@ struct SeenNode {
   NodeId node;
   std::size_t parent = 0;  // its place in the list; that of the root is its own
   bool placed = false;
-  Rect box{};            // from the root's corner
-  Rect ink{};            // with all that is in it and sticks out of it, on axes that no container scrolls
-  std::size_t end = 0;   // behind the last node in it
-  bool is_empty = true;  // holds no child
-  static constexpr std::size_t none = static_cast<std::size_t>(-1);
-  std::size_t narrow = none;  // the nearest node above that scrolls, or does not wholly hold what leads down to this
+  Rect box{};                          // from the root's corner
+  Rect ink{};                          // with all that is in it and sticks out of it, on axes that no container scrolls
+  std::size_t end = 0;                 // behind the last node in it
+  bool is_empty = true;                // holds no child
   std::shared_ptr<const Keys> said{};  // in force while the ranges that hold do; nodes that say the same share them
   bool has_name = false;               // names apart
 
@@ -63,8 +61,8 @@ void see(Seen& seen, const Solution& solution, bool other_form);
 
 /// Whether some side is a length below zero.
 [[nodiscard]] bool goes_below_zero(const Edges& edges);
-/// Whether an author put it out there on purpose.
-[[nodiscard]] bool is_put_outside(const Keys& keys);
+/// What runs into padding, on sides on which nothing sticks out: where it does, that says it.
+[[nodiscard]] FourSides only_inside(const FourSides& into, const FourSides& cut);
 [[nodiscard]] bool has_area(const Rect& box);
 /// Whether a container of a kind lays its children along an axis.
 [[nodiscard]] inline bool lays_along(Kind kind, Axis axis) {
@@ -79,9 +77,6 @@ struct Squeezed {
   double given = 0, got = 0;
 };
 [[nodiscard]] std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axis);
-
-/// The nearest node above that a node lies wholly outside of; none where it can be seen, or scrolled into view.
-[[nodiscard]] const SeenNode* outside_of(const Seen& seen, const SeenNode& one);
 
 /// Calls `each(first, second)`, as they stand in the file, for all children of a node whose ink meets, as long as so
 /// many pairs are `left`. Returns whether those were all.

@@ -44,8 +44,8 @@ class BoxTree {
 
   /// Whether a box lies around another one, but for edges that this goes beyond by `thin` or less.
   [[nodiscard]] static bool is_around(const Box& outer, const Box& box, double thin) {
-    return outer.x <= box.x + thin && outer.y <= box.y + thin && outer.right() + thin >= box.right() &&
-           outer.bottom() + thin >= box.bottom();
+    return !exceeds(outer.x, box.x, thin) && !exceeds(outer.y, box.y, thin) &&
+           !exceeds(box.right(), outer.right(), thin) && !exceeds(box.bottom(), outer.bottom(), thin);
   }
 
  private:

@@ -1,10 +1,23 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Who is seen at one size: what has a size, does not lie beyond one that it is in, and not behind something painted
-// later. Where many are asked about, what they lie in is summed up on the way down, and what covers them is kept in a
-// tree of bounds: neither is then asked one by one.
+// Who is seen at one size, the one answer to that question: what has a size, does not lie wholly beyond a node that it
+// is in, and not wholly behind something painted later. What lies in a scroller is seen where it can be scrolled to a
+// place at which it is.
+//
+//   A feed of 20 cards scrolls over a bar that stands below it: a card beyond the fold lies where the bar is painted,
+//   but never comes to be behind it. Where the bar is pinned over the end of the feed, the last card is behind it
+//   wherever the feed is scrolled to, unless padding at its end lets that card come clear.
+//
+// All places at which a node can be seen make up a box, `reach`: its own, drawn out by what each scroller above can be
+// scrolled, and cut down to its view. What covers that box covers the node wherever it is scrolled to.
+//
+// Where many are asked about, what they lie in is summed up on the way down, and what covers them is kept in a tree of
+// bounds: neither is then asked one by one.
 
+#include <array>
+#include <cmath>
+#include <optional>
 #include <utility>
 #include <vector>
 
@@ -18,19 +31,19 @@ namespace fond_ladder::inline v0::detail {
 /// Of zero size but for rounding.
 template <class AnyBox>
 [[nodiscard]] bool is_of_no_size(const AnyBox& box) {
-  return box.width <= limits::told_tolerance || box.height <= limits::told_tolerance;
+  return !exceeds(box.width, decltype(box.width)(0), limits::told_tolerance) ||
+         !exceeds(box.height, decltype(box.height)(0), limits::told_tolerance);
 }
 
-/// Beyond which ancestor a node lies wholly that does not scroll that way, or behind which one box or image that is
-/// painted later; nobody where it is seen.
-struct Unseen {
+/// Beyond which ancestor a node lies wholly, or behind which one box or image that is painted later; nobody where it is
+/// seen.
+struct HiddenBy {
   Index by = no_index;
   bool beyond = false;
 };
 
 /// The painting of a solve at one size, found when it is first asked about, for all nodes at once: how large each is
-/// painted, and what can hide it, which are boxes and images: containers and the room around words are see-through.
-/// Edges that lie on one another but for rounding lie on one another.
+/// painted, and what can hide it. Edges that lie on one another but for rounding lie on one another.
 template <class N>
 class SightOf {
  public:
@@ -39,19 +52,27 @@ class SightOf {
   [[nodiscard]] bool is_shown(const SomeView& view, Index node) {
     if (of_node_.empty()) see(view);
     if (node >= of_node_.size() || !of_node_[node].placed) return false;
-    return !is_of_no_size(box(view, node)) && unseen_behind(view, node).by == no_index;
+    return !is_of_no_size(box(view, node)) && hidden_by(view, node).by == no_index;
   }
 
   /// Of a node with a place and a size.
   template <class SomeView>
-  [[nodiscard]] Unseen unseen_behind(const SomeView& view, Index node) {
+  [[nodiscard]] HiddenBy hidden_by(const SomeView& view, Index node) {
     const Box own = box(view, node);
     if (++asked_ == few) look_ahead(view);
     const bool is_within = !within_.empty() && is_clearly_within(within_[node], own);
     const Index beyond = is_within ? no_index : lies_beyond(view, node, own);
     if (beyond != no_index) return {beyond, true};
-    const std::size_t cover = covers_.first_around(own, of_node_[node].ahead, thin, [](std::size_t) { return true; });
+    const std::size_t cover =
+        covers_.first_around(reach(view, node, own), of_node_[node].ahead, thin, [](std::size_t) { return true; });
     return {cover < covering_.size() ? covering_[cover] : no_index, false};
+  }
+
+  /// Of a node with a place: as it is painted.
+  template <class SomeView>
+  [[nodiscard]] RectOf<N> box(const SomeView& view, Index node) {
+    if (of_node_.empty()) see(view);
+    return through(of_node_[node].lens, view, node);
   }
 
  private:
@@ -64,19 +85,21 @@ class SightOf {
   struct OfNode {
     Lens<N> lens;
     bool placed = false;
-    std::size_t ahead = 0;  // covers that are painted until all that is in it is painted
+    std::size_t ahead = 0;      // covers that are painted until all that is in it is painted
+    Index scroller = no_index;  // the nearest one above that can be scrolled
+    Index carried = no_index;   // the child of that which the node is, or lies in
   };
-  /// What a node lies in, as far up as the first that can be scrolled that way; starts are of the other sign.
+  /// What a node lies in as it stands; starts are of the other sign.
   struct Within {
     Least right, left, bottom, top;
-    Least of_scrolled;  // by how much those lie within what they are in themselves
+    Least common;  // how large what all of them have in common is, each way
   };
-
-  template <class SomeView>
-  [[nodiscard]] Box box(const SomeView& view, Index node) {
-    if (of_node_.empty()) see(view);
-    return through(of_node_[node].lens, view, node);
-  }
+  /// How far scrolling can move things, back and ahead, and between which edges they are seen then.
+  struct Reach {
+    N back = 0, ahead = 0;
+    std::optional<N> from{}, to{};
+  };
+  using ReachOnBoth = std::array<Reach, 2>;
 
   template <class SomeView>
   void see(const SomeView& view) {
@@ -88,16 +111,91 @@ class SightOf {
     walk_painted(view, [&](Index node, int depth, const auto& lens) {
       close(depth);
       if (node >= of_node_.size()) of_node_.resize(std::size_t{node} + 1);
-      of_node_[node].lens = lens;
-      of_node_[node].placed = true;
+      OfNode& own = of_node_[node];
+      own.lens = lens;
+      own.placed = true;
+      if (const Index parent = view.parent(node); parent != no_index) {
+        const bool moves = can_scroll(view, parent);
+        own.scroller = moves ? parent : of_node_[parent].scroller;
+        own.carried = moves ? node : of_node_[parent].carried;
+      }
       open.emplace_back(node, depth);
-      const Kind kind = view.traits(node).node_kind();
-      if (kind != Kind::box && kind != Kind::image) return;
+      if (!covers(view, node)) return;
       covering_.push_back(node);
       covers_.add(through(lens, view, node));
     });
     close(0);
   }
+
+  template <class SomeView>
+  [[nodiscard]] static bool can_scroll(const SomeView& view, Index node) {
+    const Traits traits = view.traits(node);
+    return (traits.scroll_x || traits.scroll_y) && !is_scrolled(view, node);
+  }
+
+  // --- scrolling -----------------------------------------------------------------------------------------------------
+
+  /// What one more scroller adds to what those further out can do. `carried` is its child.
+  template <class SomeView>
+  [[nodiscard]] Reach with_scroller(const SomeView& view, Index scroller, Index carried, Axis axis, Reach further) {
+    if (!view.traits(scroller).scrolls(axis)) return further;
+    const Box clip = box(view, scroller);
+    const N start = axis == x_axis ? clip.x : clip.y, end = axis == x_axis ? clip.right() : clip.bottom();
+    const N first = start - further.back, last = end + further.ahead;
+    further.from = further.from ? most_of(*further.from, first) : first;
+    further.to = further.to ? least_of(*further.to, last) : last;
+    const double share = scroll_share<N>(view, carried);
+    const N range = range_of(view, scroller, axis) * (of_node_[scroller].lens.scale * std::abs(share));
+    (scrolls_backwards<N>(view, scroller, axis) != (share < 0) ? further.ahead : further.back) += range;
+    return further;
+  }
+  template <class SomeView>
+  [[nodiscard]] const N& range_of(const SomeView& view, Index scroller, Axis axis) {
+    if (ranges_.size() < of_node_.size()) ranges_.resize(of_node_.size());
+    std::optional<N>& range = ranges_[scroller][axis];
+    if (!range) range = scroll_range_of<N>(view, scroller, axis);
+    return *range;
+  }
+  /// For what lies in a scroller: what those further out can do.
+  template <class SomeView>
+  [[nodiscard]] const ReachOnBoth& reach_above(const SomeView& view, Index scroller) {
+    if (above_.size() < of_node_.size()) above_.resize(of_node_.size());
+    std::vector<Index> way;
+    for (Index at = scroller; !above_[at]; at = of_node_[at].scroller) {
+      way.push_back(at);
+      if (of_node_[at].scroller == no_index) break;
+    }
+    for (; !way.empty(); way.pop_back()) above_[way.back()] = reach_at(view, way.back());
+    return *above_[scroller];
+  }
+  /// For a node: how far all scrollers above it can move it.
+  template <class SomeView>
+  [[nodiscard]] ReachOnBoth reach_at(const SomeView& view, Index node) {
+    const OfNode& own = of_node_[node];
+    if (own.scroller == no_index) return {};
+    const ReachOnBoth above = reach_above(view, own.scroller);
+    const auto on = [&](Axis axis) { return with_scroller(view, own.scroller, own.carried, axis, above[axis]); };
+    return {on(x_axis), on(y_axis)};
+  }
+
+  /// All places at which a node can be seen.
+  template <class SomeView>
+  [[nodiscard]] Box reach(const SomeView& view, Index node, Box own) {
+    if (of_node_[node].scroller == no_index) return own;
+    const ReachOnBoth all = reach_at(view, node);
+    const auto draw_out = [](const Reach& reach, N& at, N& size) {
+      N start = at - reach.back, end = at + size + reach.ahead;
+      if (reach.from) start = most_of(start, *reach.from);
+      if (reach.to) end = least_of(end, *reach.to);
+      at = start;
+      size = end - start;
+    };
+    draw_out(all[x_axis], own.x, own.width);
+    draw_out(all[y_axis], own.y, own.height);
+    return own;
+  }
+
+  // --- beyond --------------------------------------------------------------------------------------------------------
 
   /// Sums up what many will ask.
   template <class SomeView>
@@ -116,45 +214,55 @@ class SightOf {
   [[nodiscard]] Within within(const SomeView& view, Index node) {
     Within all = within_[node];
     const Box clip = box(view, node);
-    const bool can_scroll = !is_scrolled(view, node);
-    const auto take = [&](bool scrolls, Least& ends, Least& starts, const N& start, const N& end) {
-      if (scrolls && can_scroll) {
-        for (const Least& apart : {ends.less(start), starts.less(-end), Least(end - start)})
-          all.of_scrolled.take(apart);
-        ends = starts = {};
-      }
+    const auto take = [&](Least& ends, Least& starts, const N& start, const N& end) {
+      for (const Least& apart : {ends.less(start), starts.less(-end), Least(end - start)}) all.common.take(apart);
       ends.take(Least(end));
       starts.take(Least(-start));
     };
-    const Traits traits = view.traits(node);
-    take(traits.scroll_x, all.right, all.left, clip.x, clip.right());
-    take(traits.scroll_y, all.bottom, all.top, clip.y, clip.bottom());
+    take(all.right, all.left, clip.x, clip.right());
+    take(all.bottom, all.top, clip.y, clip.bottom());
     return all;
   }
+  /// What is seen as it stands is seen wherever scrolling could take it.
   [[nodiscard]] static bool is_clearly_within(const Within& within, const Box& own) {
     return within.right.is_above(own.x + thin) && within.left.is_above(N(thin) - own.right()) &&
            within.bottom.is_above(own.y + thin) && within.top.is_above(N(thin) - own.bottom()) &&
-           within.of_scrolled.is_above(thin);
+           within.common.is_above(thin);
   }
 
+  /// What has nothing of a node in common with itself, wherever that is scrolled to. What has no area itself says
+  /// nothing of what lies in it.
   template <class SomeView>
   [[nodiscard]] Index lies_beyond(const SomeView& view, Index node, Box seen) {
-    for (Index above = view.parent(node); above != no_index; above = view.parent(above)) {
+    Index carried = node;
+    for (Index above = view.parent(node); above != no_index; carried = above, above = view.parent(above)) {
       const Box clip = box(view, above);
-      const Traits traits = view.traits(above);
-      const bool can_scroll = !is_scrolled(view, above);
-      if (can_scroll && traits.scroll_x) seen.x = clip.x, seen.width = clip.width;  // it can be scrolled into view
-      if (can_scroll && traits.scroll_y) seen.y = clip.y, seen.height = clip.height;
-      if (seen.x + thin >= clip.right() || seen.right() <= clip.x + thin) return above;
-      if (seen.y + thin >= clip.bottom() || seen.bottom() <= clip.y + thin) return above;
+      if (can_scroll(view, above)) {
+        const auto scroll = [&](Axis axis, N& at, N& size) {
+          const Reach reach = with_scroller(view, above, carried, axis, {});
+          if (!reach.from) return;
+          const N start = most_of(at - reach.back, *reach.from), end = least_of(at + size + reach.ahead, *reach.to);
+          at = start;
+          size = end - start;
+        };
+        if (is_of_no_size(clip)) continue;
+        scroll(x_axis, seen.x, seen.width);
+        scroll(y_axis, seen.y, seen.height);
+        if (is_of_no_size(seen)) return above;
+      }
+      const bool is_beyond = !exceeds(clip.right(), seen.x, thin) || !exceeds(seen.right(), clip.x, thin) ||
+                             !exceeds(clip.bottom(), seen.y, thin) || !exceeds(seen.bottom(), clip.y, thin);
+      if (is_beyond && !is_of_no_size(clip)) return above;
     }
     return no_index;
   }
 
-  BoxTree<Box> covers_;          // in the order of painting
-  std::vector<Index> covering_;  // whose they are
-  std::vector<OfNode> of_node_;  // by index
-  std::vector<Within> within_;   // the same
+  BoxTree<Box> covers_;                                  // in the order of painting
+  std::vector<Index> covering_;                          // whose they are
+  std::vector<OfNode> of_node_;                          // by index
+  std::vector<Within> within_;                           // the same
+  std::vector<std::optional<ReachOnBoth>> above_;        // the same, of scrollers
+  std::vector<std::array<std::optional<N>, 2>> ranges_;  // the same
   unsigned asked_ = 0;
 };
 

@@ -4,7 +4,7 @@
 // changed in every way, and held against the same edit of the tree.
 #include "fond_ladder/trial.hpp"
 
-#include <gtest/gtest.h>
+#include <gmock/gmock.h>
 
 #include "support/program.hpp"
 #include "support/shorthand.hpp"
@@ -174,8 +174,8 @@ TEST(Trial, MeansWhatTheEditedFileWouldMean) {
       {{{Does::set, "*.width=1"}, {Does::set, "b.width = 50"}}, "b", "300x400", "14 0 50 32"},
       {{{Does::set, "title.text=12"}}, "title", "300x400", "0 0 29.2 32"},
       {{{Does::set, "pot.copies=1"}}, "tray[1]/pair", "300x400", "0 66 88.8 26"},
-      {{{Does::enclose, "a,b=row:tools"}, {Does::set, "tools.gap=6"}}, "tools/b", "300x400", "53.8 0 9 32"},
-      {{{Does::enclose, "title, b=stack"}}, "b", "300x400", "5 0 9 0"},
+      {{{Does::enclose, "a,b=row:tools"}, {Does::set, "tools.gap=6"}}, "tools/b", "300x400", "53.8 0 10 32"},
+      {{{Does::enclose, "title, b=stack"}}, "b", "300x400", "5 0 10 0"},
       {{{Does::add, R"(bar:1={"kind": "box", "width": 30})"}}, "a", "300x400", "68.8 0 4 32"},
       {{{Does::add, R"(b={"kind": "box", "name": "in"})"}, {Does::set, "b.kind=row"}}, "in", "300x400", "47.8 0 0 32"},
       {{{Does::move, "title=bar"}}, "title", "300x400", "24 0 38.8 32"},
@@ -326,15 +326,18 @@ TEST(Trial, OfASceneFromAProgramKeepsItsContents) {
   EXPECT_EQ(solve(draft.scene(), {100, 50})["b"].x, 30);
 }
 
-/// What a container gives each of its children is lost with it, and that is told; of one that gives nothing, nothing
-/// is.
-TEST(Trial, SaysWhatAContainerTakesWithIt) {
-  Draft draft(the_file, "s");
-  draft.apply({Does::dissolve, "bar"});
-  EXPECT_EQ(draft.hints(),
-            std::vector<std::string>{"dissolve bar: what its \"each\" said of its children is gone with it"});
-  draft.apply({Does::dissolve, "tray[1]/pair"});
-  EXPECT_EQ(draft.hints().size(), 1U);
+/// What a container gave each of its children goes along where they go.
+TEST(Trial, KeepsWhatAContainerGaveItsChildren) {
+  for (const Trial& trial : {Trial{Does::dissolve, "bar"}, Trial{Does::move, "title,b=r"},
+                             Trial{Does::move, "b=tray[0]"}, Trial{Does::enclose, "a,b=stack:s"}}) {
+    Draft draft(the_file, "s");
+    draft.apply(trial);
+    EXPECT_THAT(draft.hints(), ::testing::IsEmpty()) << trial.text();
+    const Scene scene = draft.scene();
+    EXPECT_EQ(scene.tree.keys(scene.tree.at("b")).padding.given(Side::x), Edge(5)) << trial.text();
+    EXPECT_EQ(scene.tree.keys(scene.tree.at("b")).shrink, 0) << trial.text();
+    EXPECT_EQ(scene.tree.keys(scene.tree.at("a")).shrink, 1) << trial.text();
+  }
 }
 
 /// What all uses of a part can be changed by, as `set` takes it.

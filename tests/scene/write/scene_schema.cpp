@@ -182,6 +182,7 @@ std::string example_of(const std::string& key) {
       {"border_at", R"("over")"},
       {"hidden", "true"},
       {"touch", "true"},
+      {"see_through", "true"},
       {"order", R"("last")"},
       {"pin", R"({"right": 8, "top": 8})"},
       {"scroll", R"("y")"},

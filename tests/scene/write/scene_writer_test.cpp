@@ -65,6 +65,16 @@ TEST(SceneWriter, ReadingWhatWasWrittenGivesTheSameScene) {
   }
 }
 
+TEST(SceneWriter, WritesALiveTreeAsTheSceneItIsOf) {
+  const Scene scene =
+      read_scene(R"({ "format": 1, "ranges": [{ "name": "narrow", "below_width": 300 }], "modes": ["dense"],
+    "root": { "kind": "row", "name": "r", "children": [
+      { "kind": "row", "name": "own", "ranges": [{ "name": "tight", "below_width": 80 }],
+        "when": { "narrow": { "gap": 2 }, "dense": { "gap": 3 }, "tight": { "gap": 1 } } }] } })",
+                 "live");
+  EXPECT_EQ(to_json(Scene(scene.live_tree())), to_json(scene));
+}
+
 TEST(SceneWriter, WritesShortScenes) {
   const Scene scene = column("page").padding(8).holds(
       row("bar").gap(Gap(4, percent(10))).when("low", column().with([](Keys& keys) { keys.along = Along::end; })),

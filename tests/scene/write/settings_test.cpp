@@ -75,7 +75,7 @@ TEST(Settings, TheProgramShowsThemAndWhatDoesNothing) {
   const std::string scene = R"({"format":1,"scene":"S","root":{"kind":"stack","name":"r","children":[
       {"kind":"box","name":"a","grow":2,"width":5}, {"kind":"row","name":"b","columns":3,"gap":2}]}})";
   const testing::Result result = testing::run({"measure", "-", "--at", "90x20", "--settings", "a"}, scene);
-  EXPECT_EQ(result.err, "hint: 2 settings have no effect here: grow of r/a, columns of r/b; see lint\n");
+  EXPECT_EQ(result.err, "hint: 3 settings have no effect here: grow of r/a, columns of r/b, gap of r/b; see lint\n");
   EXPECT_EQ(result.out.substr(0, result.out.find("at their")),
             "r/a in S at 90 x 20: 4 settings\n\n"
             "setting  value  from\n"
@@ -104,10 +104,14 @@ TEST(Settings, OneLineTellsWhatIsKnownToDoNothingWithoutSolving) {
        "width of r/a"},
       {R"({"kind":"box","name":"a","weight":1,"width":50})",
        R"({"kind":"box","name":"a","weight":1,"width":50,"when":{"n":{"weight":null}}})", "width of r/a"},
-      {R"({"kind":"row","name":"a","width":9,"height":9,"gap":{"x":4,"y":2}})",
-       R"({"kind":"row","name":"a","width":9,"height":9,"gap":4})", "gap.y of r/a"},
-      {R"({"kind":"column","name":"a","width":9,"height":9,"gap":{"x":4,"y":2}})",
-       R"({"kind":"column","name":"a","width":9,"height":9,"wrap":true,"gap":{"x":4,"y":2}})", "gap.x of r/a"},
+      {R"({"kind":"row","name":"a","width":9,"height":9,"gap":{"x":4,"y":2},"children":[{"kind":"box"},{"kind":"box"}]})",
+       R"({"kind":"row","name":"a","width":9,"height":9,"gap":4,"children":[{"kind":"box"},{"kind":"box"}]})",
+       "gap.y of r/a"},
+      {R"({"kind":"row","name":"a","width":9,"height":9,"gap":4,"children":[{"kind":"box"}]})",
+       R"({"kind":"row","name":"a","width":9,"height":9,"children":[{"kind":"box"}]})", "gap of r/a"},
+      {R"({"kind":"column","name":"a","width":9,"height":9,"gap":{"x":4,"y":2},"children":[{"kind":"box"},{"kind":"box"}]})",
+       R"({"kind":"column","name":"a","wrap":true,"gap":{"x":4,"y":2},"children":[{"kind":"box"},{"kind":"box"}]})",
+       "gap.x of r/a"},
   };
   for (const auto& [has, has_not, says] : cases) {
     EXPECT_EQ(hint(has), "hint: 1 setting has no effect here: " + std::string(says) + "; see lint\n") << has;

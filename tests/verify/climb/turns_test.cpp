@@ -173,7 +173,7 @@ const Case cases[] = {
      "row:r [ box:a width=40 min_width=50% shrink=0 ]",
      {60, 120},
      "a.width",
-     "at 80: a.width bends at 40, its slope from 0 to 0.5: `a` reaches its minimum 40.01\n"},
+     "at 80: a.width bends at 40, its slope from 0 to 0.5: `a` reaches its minimum 40\n"},
     {"a stack that centres",
      "stack:s align={\"x\":\"center\"} [ box:a width=fill max_width=60 ]",
      {40, 100},

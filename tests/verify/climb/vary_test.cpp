@@ -2,6 +2,7 @@
 //
 // A setting that is dragged instead of the container: turns that can be worked out by hand, and random lengths of
 // random trees, whose climb is held against an arrangement at each value.
+#include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/vary.hpp"
 
 #include <gtest/gtest.h>
@@ -199,7 +200,8 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
         ++compared;
         EXPECT_NEAR(*found, told, 1e-6 * std::max(1.0, std::abs(told)))
             << "seed " << seed << ": " << dragged.what << " of " << tree.path(dragged.node) << " at " << value << ": "
-            << tree.path(quantities[q].node) << '.' << word_of(quantities[q].measure);
+            << tree.path(quantities[q].node) << '.' << word_of(quantities[q].measure) << "\n"
+            << to_json(varied.at(value));
       }
     };
     for (std::size_t i = 0; i < climbed.steps.size(); i += 9) {

@@ -98,8 +98,9 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
       // Settings without effect.
       {"row:r gap={\"x\":4,\"y\":9} [ box:a width=50 box:b width=50 ]", "r.gap.y no effect 200..300",
        "row:r wrap=true gap={\"x\":4,\"y\":9} [ box:a width=50 height=10 box:b width=50 height=10 ]"},
-      {"column:r gap={\"x\":9,\"y\":4} [ box:a height=9 ]", "r.gap.x no effect 200..300",
-       "column:r gap=9 [ box:a height=9 ]"},
+      {"column:r gap={\"x\":9,\"y\":4} [ box:a height=9 box:b height=9 ]", "r.gap.x no effect 200..300",
+       "column:r gap=9 [ box:a height=9 box:b height=9 ]"},
+      {"column:r gap={\"x\":9,\"y\":4} [ box:a height=9 ]", "r.gap no effect 200..300", "column:r [ box:a height=9 ]"},
       {"row:r [ box:a width=150 shrink=3 min_width=150 box:b basis=190 min_width=9 ]", "a.shrink no effect 200..300",
        "row:r [ box:a width=200 shrink=3 min_width=100 box:b basis=90 ]"},
       {"row:r [ box:a width=200 shrink=3 min_width=100 box:b width=90 shrink=0 ]", "a.shrink no effect 200..300",
@@ -117,8 +118,8 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "row:r [ box:a width=140 grow=1 shrink=0 box:b width=150 shrink=0 ]"},
       {"row:r [ box:a width=50 max_width=50 grow=1 ]", "a.grow no effect 200..300",
        "row:r [ box:a width=50 max_width=60 grow=1 ]"},
-      {"row:r out_of=2 [ box:a weight=1 box:b weight=1 ]", "r.out_of no effect 200..300",
-       "row:r out_of=3 [ box:a weight=1 box:b weight=1 ]"},
+      {"row:r out_of=1 [ box:a weight=1 box:b weight=1 ]", "r.out_of no effect 200..300",
+       "row:r out_of=2 [ box:a weight=1 box:b weight=1 ]"},
       {"row:r rest=center [ box:a width=50 ]", "r.rest no effect 200..300",
        "row:r wrap=true rest=center [ box:a width=50 height=20 ]"},
       {"row:r [ box:a weight=1 width=50 ]", "a.width no effect 200..300", "row:r [ box:a weight=1 height=50 ]"},
@@ -146,8 +147,9 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
       // Outside, behind, over one another.
       {"stack:r [ box:a width=20 height=20 pin={\"left\":260} ]", "a outside 200..260",
        "stack:r [ box:a width=20 height=20 pin={\"left\":199} ]"},
-      {"row:r [ stack:s width=100 height=50 scroll=x [ box:a width=20 height=20 pin={\"left\":150,\"top\":0} ] ]", "",
-       nullptr},
+      {"row:r [ stack:s width=100 height=50 scroll=x [ box:a width=20 height=20 pin={\"left\":150,\"top\":0} ] ]",
+       "a outside 200..300",
+       "row:r [ stack:s width=100 height=50 scroll=x [ box:a width=20 height=20 margin={\"left\":150} ] ]"},
       {"stack:r [ box:a width=20 height=20 box:b width=30 height=20 ]", "a behind 200..300",
        "stack:r [ box:a width=20 height=20 box:b width=30 height=19 ]"},
       {"stack:r paint_order=backward [ box:a width=30 height=30 row:m [ box:b width=30 height=20 ] ]",
@@ -231,7 +233,7 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
       {"row:r [ image:a width=90 height=9 shrink=0 image:b width=90 height=9 shrink=0 image:c width=90 height=9 "
        "shrink=0 "
        "image:d width=90 height=9 shrink=0 image:e width=90 height=9 shrink=0 ]",
-       "d, e outside 200..300", nullptr},
+       "e, d never fits 200..300", nullptr},
       {"stack:r [ row:a width=20 height=20 pin={\"left\":400} [ box:b width=9 height=9 touch=true ] ]",
        "a outside 200..300", nullptr},
       {"column:r across=start [ row:a [ box:x width=9 height=9 touch=true ] row:b [ box:x width=9 height=9 touch=true "

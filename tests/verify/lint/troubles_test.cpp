@@ -31,8 +31,10 @@ TEST(Troubles, AreSaidFirst) {
       {"row:r [ box:a width=101 shrink=0 height=9 ]",
        "1 node sticks out\n  sticks out: a by 1 at the right of r, below 101 wide"},
       {"row:r [ box:a width=100 shrink=0 height=9 ]", fine},
-      {"row:r [ box:a width=101 shrink=0 height=9 margin={\"left\":-1} ]", fine},
-      {"stack:r [ box:a width=200 height=9 scale=1 pin={\"right\":-8} ]", fine},
+      {"row:r [ box:a width=101 shrink=0 height=9 margin={\"left\":-1} ]",
+       "1 node sticks out\n  sticks out: a by 1 at the left of r"},
+      {"stack:r [ box:a width=200 height=9 scale=1 pin={\"right\":-8} ]",
+       "1 node sticks out\n  sticks out: a by 8 at the right, 92 at the left of r"},
       // words
       {"row:r across=start [ text:t text=\"one two three\" width=40 max_lines=2 ]",
        "1 node sticks out\n  sticks out: 1 line of t left out by max_lines"},

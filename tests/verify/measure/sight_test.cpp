@@ -39,8 +39,8 @@ TEST(Sight, OfManyIsThatOfEach) {
     for (const NodeId node : solution.tree().nodes()) {
       const detail::Index at = solution.tree().store().index_of(node);
       ASSERT_EQ(many.is_shown(view, at), detail::SightOf<double>().is_shown(view, at)) << to_json(scene);
-      if (!solution.is_placed(node)) continue;
-      const detail::Unseen one = detail::SightOf<double>().unseen_behind(view, at), same = many.unseen_behind(view, at);
+      if (!solution.is_placed(node) || detail::is_of_no_size(many.box(view, at))) continue;
+      const detail::HiddenBy one = detail::SightOf<double>().hidden_by(view, at), same = many.hidden_by(view, at);
       ASSERT_EQ(one.by, same.by) << to_json(scene);
       ASSERT_EQ(one.beyond, same.beyond);
       if (one.by != detail::no_index) ++(one.beyond ? beyond : behind);
@@ -60,6 +60,12 @@ TEST(Sight, OfManyTurnsWhereThatOfEachDoes) {
       double at, after;
     };
     std::vector<Told> of_many, of_each;
+    const auto text = [](const Scene& of, const std::vector<Told>& told) {
+      std::string all;
+      for (const Told& one : told)
+        all += of.tree.path(one.node) + " " + std::to_string(one.at) + " " + std::to_string(one.after) + "; ";
+      return all;
+    };
     const auto tell = [&](const std::vector<Quantity>& quantities, std::vector<Told>& told) {
       for (const Turn& turn : climb_quantities(scene, {.width = {100, 200}}, quantities, {.threads = 1}).turns())
         told.push_back({quantities[turn.quantity].node, turn.at, turn.after.value_or(-1)});
@@ -73,7 +79,7 @@ TEST(Sight, OfManyTurnsWhereThatOfEachDoes) {
     ASSERT_TRUE(std::ranges::equal(of_many, of_each, [](const Told& one, const Told& other) {
       constexpr double sampled = 1.0 / 64;  // as near as is known where something bends
       return one.node == other.node && one.after == other.after && std::abs(one.at - other.at) <= sampled;
-    })) << to_json(scene);
+    })) << to_json(scene) << text(scene, of_many) << "\n" << text(scene, of_each);
     turns += of_each.size();
   }
   EXPECT_GT(turns, 20U);
