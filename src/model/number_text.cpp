@@ -1,12 +1,9 @@
 // SPDX-License-Identifier: MIT
 #include "model/number_text.hpp"
 
-#include <algorithm>
 #include <array>
 #include <charconv>
 #include <cmath>
-#include <functional>
-#include <numeric>
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -22,27 +19,6 @@ std::string rounded(double number) {
   text.erase(text.find_last_not_of('0') + 1);
   if (text.back() == '.') text.pop_back();
   return text == "-0" ? "0" : text;
-}
-
-std::vector<std::string> rounded_parts(const std::vector<double>& parts, double sum) {
-  constexpr double cents = 100;
-  std::vector<double> whole;
-  std::vector<std::size_t> order(parts.size());
-  double missing = std::round(sum * cents);
-  for (const double part : parts) {
-    whole.push_back(std::round(part * cents));
-    missing -= whole.back();
-  }
-  std::iota(order.begin(), order.end(), 0);
-  const double step = missing < 0 ? -1 : 1;
-  std::ranges::stable_sort(order, std::ranges::greater(),
-                           [&](std::size_t i) { return step * (parts[i] * cents - whole[i]); });
-  if (std::abs(missing) <= static_cast<double>(parts.size())) {
-    for (std::size_t i = 0; missing != 0; ++i, missing -= step) whole[order[i]] += step;
-  }
-  std::vector<std::string> texts;
-  for (const double one : whole) texts.push_back(rounded(one / cents));
-  return texts;
 }
 
 std::string exact(double number) {

@@ -2,7 +2,6 @@
 #pragma once
 
 #include <string>
-#include <vector>
 
 #include "fond_ladder/version.hpp"
 
@@ -11,9 +10,6 @@ inline namespace v0 {
 
 /// A number for people: at most two decimals.
 [[nodiscard]] std::string rounded(double number);
-/// The parts of a sum for people, so that they add up to `rounded(sum)` as they are printed: those that rounding cut
-/// most are rounded the other way. Of parts that do not come to the sum each is rounded by itself.
-[[nodiscard]] std::vector<std::string> rounded_parts(const std::vector<double>& parts, double sum);
 /// The shortest text that reads back as the same number.
 [[nodiscard]] std::string exact(double number);
 

@@ -4,6 +4,7 @@
 #include "fond_ladder/ledger.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "model/rounded_parts.hpp"
 #include "print/table.hpp"
 
 namespace fond_ladder::inline v0 {
