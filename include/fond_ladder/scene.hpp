@@ -56,8 +56,8 @@ struct Scene {
   /// Throws BadValue for a key that is out of its domain and for two siblings of one name.
   Scene(const Node& root, double em = 16, Direction direction = Direction::ltr);  // NOLINT(google-explicit-constructor)
   explicit Scene(Tree nodes) : tree(std::move(nodes)) {}
-  /// The tree with all ranges, modes and forms in it, as a toolkit keeps it alive. Linear in the tree. Throws BadValue as
-  /// Tree::set_conditions and Tree::when do.
+  /// The tree with all ranges, modes and forms in it, as a toolkit keeps it alive. Linear in the tree. Throws BadValue
+  /// as Tree::set_conditions and Tree::when do.
   [[nodiscard]] Tree live_tree() const;
   /// Its title, else the name of its root.
   [[nodiscard]] std::string name() const { return title.empty() ? tree.step(tree.root()) : title; }
@@ -72,10 +72,10 @@ struct Scene {
   std::vector<std::string> modes;
   std::vector<When> whens;
   std::vector<Wording> wordings;
-  WordsIn words = WordsIn::plain;                  ///< what they are measured in: `set_words` (fonts.hpp) changes it
-  std::vector<NamedFont> fonts;                    ///< no name is used twice
-  std::vector<std::string> claims;                 ///< what must hold over the whole ladder
-  double touch_size = usual_touch_size;            ///< pixels each way that a person needs to hit a `touch` node
+  WordsIn words = WordsIn::plain;        ///< what they are measured in: `set_words` (fonts.hpp) changes it
+  std::vector<NamedFont> fonts;          ///< no name is used twice
+  std::vector<std::string> claims;       ///< what must hold over the whole ladder
+  double touch_size = usual_touch_size;  ///< pixels each way that a person needs to hit a `touch` node
   Tree tree;  ///< as it is while no range of the container holds and no mode is on; without these: see live_tree
   std::shared_ptr<const detail::Origins> origins;  ///< who said what, of a scene that was read from a file
 };

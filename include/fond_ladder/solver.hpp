@@ -32,8 +32,8 @@ class Solver {
   /// 1e9; the notes say so. The result looks into this solver and the tree.
   Solution solve(const Tree& tree, Rung rung);
 
-  /// Switches a mode of the trees that are solved on or off, from the next solve on. Of a mode that is on and that a tree
-  /// does not have, the notes of its solution say so.
+  /// Switches a mode of the trees that are solved on or off, from the next solve on. Of a mode that is on and that a
+  /// tree does not have, the notes of its solution say so.
   void set_mode(const std::string& name, bool on);
 
   /// Whether solutions can tell what changed (Solution::changed), from the next solve on. Off until it is asked for:

@@ -60,8 +60,8 @@ class Tree {
   /// named by a scene, or set_conditions. What they are under ranges of their own is in the tree as well. Throws
   /// BadValue, naming the node, for keys out of their domain and for two siblings of one name.
   [[nodiscard]] static Tree from(const Node& root, double em, Direction direction, std::vector<When>& whens);
-  /// The same, all its forms being in it. Throws BadValue also for a form under a name that no node's own range has: the
-  /// conditions of a container are those of a scene (Scene::live_tree), or are said before the form (`when`).
+  /// The same, all its forms being in it. Throws BadValue also for a form under a name that no node's own range has:
+  /// the conditions of a container are those of a scene (Scene::live_tree), or are said before the form (`when`).
   [[nodiscard]] static Tree from(const Node& root, double em = 16, Direction direction = Direction::ltr);
   Tree(const Tree& other);
   Tree(Tree&& other) noexcept;

@@ -191,8 +191,8 @@ class CheckRun {
 
   ExitStatus end() {
     if (claims_ == 0 && all_read_) throw no_claims("none of the scenes has claims");
-    if (!call_.junit.empty()) write_target(call_.junit, junit_text(suites()));
-    if (!call_.sarif.empty()) write_target(call_.sarif, sarif_text(results_));
+    if (!call_.junit.empty()) write_target(streams_, call_.junit, junit_text(suites()));
+    if (!call_.sarif.empty()) write_target(streams_, call_.sarif, sarif_text(results_));
     if (call_.format == Format::json) {
       if (answers_) answers_->end();
     } else if (scenes_.size() == 1) {
@@ -258,10 +258,11 @@ class CheckRun {
 ExitStatus check(const CheckCall& call, const Streams& streams) {
   for (const auto& [option, file] : {std::pair("--junit", call.junit), std::pair("--sarif", call.sarif)}) {
     if (file == "-") throw WrongCall(fmt::format("{} -: standard output has the results; name a file", option));
-    if (!file.empty()) require_target(file);
+    if (!file.empty()) add_target(streams, option, file);
   }
   static_cast<void>(parse_shard(call.shard));
   const std::vector<std::string>& files = call.scene.files;
+  for (const std::string& file : files) add_source(streams, "the scene", file);
   if (call.suggest) {
     if (!call.junit.empty() || !call.sarif.empty() || !call.shard.empty() || !call.claims.empty() || call.broken)
       throw WrongCall(

@@ -186,10 +186,10 @@ void print_table(const Climbed& climbed, const ClimbCall& call, std::ostream& ou
   print_climbed(shown, climbed.telling, out);
 }
 
-void write_plot(const ShownClimb& shown, const ClimbCall& call) {
+void write_plot(const ShownClimb& shown, const ClimbCall& call, const Streams& streams) {
   if (call.plot.empty()) return;
   const PictureForm form = picture_form(call.plot, "", "--plot");
-  write_target(call.plot, plot(shown.climbed, form, {headline(shown), shown.columns}));
+  write_target(streams, call.plot, plot(shown.climbed, form, {headline(shown), shown.columns}));
 }
 
 /// Whether the same quantities turn at the same sizes in the same manner.
@@ -241,7 +241,7 @@ ExitStatus climb_scene(const Scene& scene, const ClimbCall& call, const Streams&
     }
     case Format::csv: print_climbed_csv(shown, call.rungs.empty() ? shown.climbed.steps : shown.rows, out); break;
   }
-  write_plot(shown, call);
+  write_plot(shown, call, streams);
   return all_well;
 }
 
@@ -317,7 +317,7 @@ ExitStatus climb_each_size(const ClimbCall& call, const Streams& streams) {
       if (&climbed != &all.front()) streams.out << '\n';
       print_table(climbed, call, streams.out);
     }
-    write_plot(shown, call);
+    write_plot(shown, call, streams);
   }
   if (answers) answers->end();
   return all_well;
@@ -326,7 +326,7 @@ ExitStatus climb_each_size(const ClimbCall& call, const Streams& streams) {
 ExitStatus climb(const ClimbCall& call, const Streams& streams) {
   if (!call.plot.empty()) {
     static_cast<void>(picture_form(call.plot, "", "--plot"));
-    require_target(call.plot);
+    add_target(streams, "--plot", call.plot);
     require_plotter();
   }
   if (!call.scrolled.empty() && call.show.empty())

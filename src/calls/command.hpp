@@ -3,6 +3,7 @@
 
 #include <functional>
 #include <iosfwd>
+#include <map>
 #include <memory>
 #include <optional>
 #include <stdexcept>
@@ -38,6 +39,11 @@ struct ShippedScene {
   std::string_view name, json;
 };
 
+/// The files that a call reads and those that it writes, by device and inode, and what they are to it: none is both.
+struct CallFiles {
+  std::map<std::string, std::string> read, written;
+};
+
 /// Where a command reads and writes. Results go to `out`, messages to `err`.
 struct Streams {
   std::istream& in;
@@ -45,6 +51,7 @@ struct Streams {
   std::ostream& err;
   std::optional<ShippedScene> shipped{};
   std::ostream* terminal = nullptr;  // where what is gone in a moment may be shown; none where nobody sits before it
+  std::shared_ptr<CallFiles> files = std::make_shared<CallFiles>();
 };
 
 /// A command that can be called: what it takes, and what it does with it.

@@ -13,23 +13,31 @@
 namespace fond_ladder::calls {
 namespace {
 
+/// Line by line what can be seen: a reader of such files shows it as it is.
+std::string seen_lines(const std::string& text) {
+  std::istringstream lines(text);
+  std::string seen;
+  for (std::string line; std::getline(lines, line);) seen += (seen.empty() ? "" : "\n") + printable(line);
+  return seen;
+}
+
 void add_case(pugi::xml_node& cases, const CheckedClaim& one, const std::string& file) {
   pugi::xml_node test = cases.append_child("testcase");
-  test.append_attribute("classname") = sound_utf8(file).c_str();
-  test.append_attribute("name") = sound_utf8(one.claim).c_str();
+  test.append_attribute("classname") = seen_lines(file).c_str();
+  test.append_attribute("name") = seen_lines(one.claim).c_str();
   if (one.holds) return;
   pugi::xml_node failure = test.append_child("failure");
-  failure.append_attribute("message") = sound_utf8(why_broken(one)).c_str();
+  failure.append_attribute("message") = seen_lines(why_broken(one)).c_str();
   failure.append_attribute("type") = one.failing.empty() ? "never tested" : "broken";
-  failure.append_child(pugi::node_pcdata).set_value(sound_utf8(report(one, file)).c_str());
+  failure.append_child(pugi::node_pcdata).set_value(seen_lines(report(one, file)).c_str());
 }
 
 /// A scene that could not be looked at is a case of its own.
 void add_error(pugi::xml_node& cases, const JUnitSuite& suite) {
   pugi::xml_node test = cases.append_child("testcase");
-  test.append_attribute("classname") = sound_utf8(suite.file).c_str();
+  test.append_attribute("classname") = seen_lines(suite.file).c_str();
   test.append_attribute("name") = "the scene";
-  test.append_child("error").append_attribute("message") = sound_utf8(suite.fault).c_str();
+  test.append_child("error").append_attribute("message") = seen_lines(suite.fault).c_str();
 }
 
 struct Counts {
@@ -43,7 +51,7 @@ Counts counts_of(const JUnitSuite& suite) {
 }
 
 void tell(pugi::xml_node& node, const std::string& name, const Counts& counts, double seconds) {
-  node.append_attribute("name") = sound_utf8(name).c_str();
+  node.append_attribute("name") = seen_lines(name).c_str();
   node.append_attribute("tests") = static_cast<unsigned>(counts.tests);
   node.append_attribute("failures") = static_cast<unsigned>(counts.failures);
   node.append_attribute("errors") = static_cast<unsigned>(counts.errors);

@@ -56,8 +56,9 @@ void print_sum(const std::vector<Linted>& all, std::ostream& out) {
 
 ExitStatus lint(const LintCall& call, const Streams& streams) {
   if (call.sarif == "-") throw WrongCall("--sarif -: standard output has the results; name a file");
-  if (!call.sarif.empty()) require_target(call.sarif);
+  if (!call.sarif.empty()) add_target(streams, "--sarif", call.sarif);
   const std::vector<std::string>& files = call.scene.files;
+  for (const std::string& file : files) add_source(streams, "the scene", file);
   const bool several = files.size() > 1, as_json = call.format == Format::json;
   std::optional<JsonAnswers> answers;
   std::vector<SarifResult> results;
@@ -83,7 +84,7 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
     all_read &= told_if_wrong(
         streams.err, file + ": ", [&] { look(file); }, note);
   }
-  if (!call.sarif.empty()) write_target(call.sarif, sarif_text(results));
+  if (!call.sarif.empty()) write_target(streams, call.sarif, sarif_text(results));
   if (as_json) {
     if (answers) answers->end();
   } else {

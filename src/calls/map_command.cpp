@@ -70,7 +70,7 @@ void write_map(JsonWriter& json, const SizeMap& map) {
 ExitStatus draw_map(const MapCall& call, const Streams& streams) {
   if (!call.output.empty()) {
     static_cast<void>(picture_form(call.output, call.as, "-o"));
-    if (call.output != "-") require_target(call.output);
+    if (call.output != "-") add_target(streams, "-o", call.output);
   }
   Variant variant = load_variant(call.scene, streams);
   Scene& scene = variant.scene;
@@ -95,7 +95,8 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
   } else {
     print_map(map, call, streams.out);
   }
-  if (!call.output.empty()) write_target(call.output, draw(map, picture_form(call.output, call.as, "-o")).bytes);
+  if (!call.output.empty())
+    write_target(streams, call.output, draw(map, picture_form(call.output, call.as, "-o")).bytes);
   return all_well;
 }
 

@@ -10,7 +10,11 @@
 namespace fond_ladder::calls {
 
 void tell_refusal(std::ostream& err, const std::string& message) {
-  err << "fond-ladder: error: " << printable(message) << '\n';
+  err << "fond-ladder: error: " << with_short_names(printable(message)) << '\n';
+}
+
+void tell_hint(std::ostream& err, const std::string& sentence) {
+  err << "hint: " << with_short_names(printable(sentence)) << '\n';
 }
 
 std::string told_of(const std::exception& error) {

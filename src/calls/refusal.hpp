@@ -14,6 +14,8 @@ namespace fond_ladder::calls {
 
 /// `fond-ladder: error: …`
 void tell_refusal(std::ostream& err, const std::string& message);
+/// `hint: …`
+void tell_hint(std::ostream& err, const std::string& sentence);
 
 /// What went wrong, for a person: of memory or threads that there were not the words of the standard library say
 /// little.

@@ -8,6 +8,8 @@
 #include <charconv>
 #include <memory>
 
+#include "calls/refusal.hpp"
+#include "calls/target_file.hpp"
 #include "calls/words_asked.hpp"
 #include "fond_ladder/trial.hpp"
 #include "model/nearest_word.hpp"
@@ -44,7 +46,7 @@ void tell_remarks(const std::vector<const Scene*>& scenes, const Streams& stream
     if (!scene->tree.typesetter()) continue;
     for (const std::string& remark : scene->tree.typesetter()->remarks()) {
       if (std::ranges::find(told, remark) != told.end()) continue;
-      fmt::print(streams.err, "hint: {}\n", printable(remark));
+      tell_hint(streams.err, remark);
       told.push_back(remark);
     }
   }
@@ -60,8 +62,9 @@ void tell_idle_settings(const Scene& scene, const Streams& streams) {
     names += fmt::format("{}{} of {}", i == 0 ? "" : ", ", idle[i].key, scene.tree.path(idle[i].nodes.front()));
   }
   if (idle.size() > most) names += fmt::format(" and {} more", idle.size() - most);
-  fmt::print(streams.err, "hint: {} no effect here: {}; see lint\n",
-             idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names);
+  tell_hint(streams.err,
+            fmt::format("{} no effect here: {}; see lint",
+                        idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names));
 }
 
 void tell_hints_of(const Scene& scene, const Streams& streams) {
@@ -100,7 +103,7 @@ Variant variant_by(const SceneCall& call, const Draft& draft, AskedWords words, 
 /// What is to be known of the changes made, but for what was told before.
 void tell_hints(const Draft& draft, std::size_t told, const Streams& streams) {
   const std::vector<std::string> hints = draft.hints();
-  for (std::size_t i = told; i < hints.size(); ++i) fmt::print(streams.err, "hint: {}\n", printable(hints[i]));
+  for (std::size_t i = told; i < hints.size(); ++i) tell_hint(streams.err, hints[i]);
 }
 
 bool asks_for_all(const std::string& typed, const std::vector<std::string>& names) {
@@ -156,10 +159,21 @@ void add_trials(Options& options, std::vector<Told>& trials) {
   options.in_order("--duplicate", "NODE=NAME", trials, "Put another one like it behind a node, as in oak=ash");
 }
 
-Draft read_draft(const std::string& file, const Streams& streams) {
+Draft read_draft(const std::string& file, const Streams& streams, Own own) {
   if (streams.shipped && file == streams.shipped->name) return {std::string(streams.shipped->json), file};
-  if (file == "-") return {scene::text_of_stream(streams.in, "standard input"), "standard input"};
-  return {scene::text_of_file(file), file};
+  const bool is_file = file != "-";
+  const std::string name = is_file ? file : "standard input";
+  std::string text = is_file ? scene::text_of_file(file) : scene::text_of_stream(streams.in, name);
+  const bool writes = !streams.files->written.empty();
+  if (is_file && own == Own::kept) add_source(streams, "the scene", file);
+  if (writes) {
+    for (const std::string& used : files_used_by(text, name)) add_source(streams, "a file that the scene uses", used);
+  }
+  Draft draft(std::move(text), name);
+  for (const NamedFont& font : draft.scene().fonts) {
+    if (writes && !font.file.empty()) add_source(streams, "a font of the scene", font.file);
+  }
+  return draft;
 }
 
 void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams) {

@@ -42,8 +42,11 @@ void add_values(Options& options, SceneCall& scene, const std::string& about);
 /// `--try`, `--move`, `--enclose`, `--remove`, `--add`, `--dissolve` and `--duplicate`.
 void add_trials(Options& options, std::vector<Told>& trials);
 
-/// The scene of a command, with nothing tried. Throws BadScene.
-[[nodiscard]] Draft read_draft(const std::string& file, const Streams& streams);
+/// Whether a command may write its result over the scene that it is made from.
+enum class Own { kept, may_be_written };
+/// The scene of a command, with nothing tried. Throws BadScene, and WrongCall where the call writes one of the files
+/// that make up the scene: its own, those that it uses, its fonts.
+[[nodiscard]] Draft read_draft(const std::string& file, const Streams& streams, Own own = Own::kept);
 /// Makes the changes of a call; lines on standard error tell what to know of them. Throws BadTrial.
 void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams);
 

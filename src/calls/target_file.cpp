@@ -8,6 +8,8 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
+#include <fmt/format.h>
+
 #include <cerrno>
 #include <cstring>
 #include <filesystem>
@@ -118,7 +120,24 @@ void write_directly(const std::string& path, const fs::path& target, std::string
   if (out.number() < 0 || !out.write(bytes) || !out.close()) refuse(path, last_reason());
 }
 
-}  // namespace
+std::string number_of(const struct stat& status) {
+  return fmt::format("{}:{}", status.st_dev, status.st_ino);
+}
+
+/// What tells a plain file from others, whatever it is called. Nothing of a device or a pipe, which may be had more
+/// than once.
+std::string identity_of(const fs::path& path) {
+  const auto there = status_of(path);
+  return there && S_ISREG(there->st_mode) ? number_of(*there) : "";
+}
+
+/// The same of one that may be new, and is its folder and name then.
+std::string identity_of_target(const std::string& path) {
+  const fs::path target = behind_links(path);
+  if (status_of(target)) return identity_of(target);
+  const auto folder = status_of(target.parent_path().empty() ? fs::path(".") : target.parent_path());
+  return folder ? number_of(*folder) + "/" + target.filename().string() : "";
+}
 
 void require_target(const std::string& path) {
   errno = 0;
@@ -130,8 +149,38 @@ void require_target(const std::string& path) {
   if (::faccessat(AT_FDCWD, folder.c_str(), W_OK | X_OK, AT_EACCESS) != 0) refuse(path, last_reason());
 }
 
-void write_target(const std::string& path, std::string_view bytes) {
+/// Refuses a result that would be written over what it is made from.
+[[noreturn]] void refuse_source(const std::string& option, const std::string& what) {
+  throw WrongCall(option + ": that is " + what + ", which would be lost; name another file");
+}
+
+}  // namespace
+
+void add_target(const Streams& streams, const std::string& option, const std::string& path) {
+  require_target(path);
+  const std::string file = identity_of_target(path);
+  if (file.empty()) return;
+  CallFiles& files = *streams.files;
+  const std::string asked = option + " " + path;
+  if (const auto read = files.read.find(file); read != files.read.end()) refuse_source(asked, read->second);
+  const auto [before, is_new] = files.written.emplace(file, asked);
+  if (!is_new) throw WrongCall(asked + ": " + before->second + " goes to that file; name another one");
+}
+
+void add_source(const Streams& streams, const std::string& what, const std::string& path) {
+  const std::string file = identity_of(path);
+  if (file.empty()) return;
+  CallFiles& files = *streams.files;
+  files.read.emplace(file, what);
+  if (const auto written = files.written.find(file); written != files.written.end())
+    refuse_source(written->second, what);
+}
+
+void write_target(const Streams& streams, const std::string& path, std::string_view bytes) {
   errno = 0;
+  const std::string file = identity_of(path);
+  if (const auto read = streams.files->read.find(file); !file.empty() && read != streams.files->read.end())
+    refuse_source(path, read->second);
   const fs::path target = behind_links(path);
   const auto old = status_of(target);
   require_writable(path, target, old);

@@ -26,15 +26,27 @@ constexpr std::array<const char*, 3> terminals{
 constexpr std::array<const char*, 6> colours{"#1f4e79", "#b4531f", "#3b7a3b", "#7b3f8c", "#8a6a00", "#4a4a4a"};
 constexpr std::array<int, 6> marks{7, 5, 9, 11, 13, 15};
 
+/// What stands for `&` until the picture is written: U+E000, of no meaning.
+constexpr std::string_view ampersand = "\xEE\x80\x80";
+
+std::string replaced(std::string text, std::string_view what, std::string_view by) {
+  for (std::size_t at = 0; (at = text.find(what, at)) != std::string::npos; at += by.size())
+    text.replace(at, what.size(), by);
+  return text;
+}
+
 /// A text for the plotting program. Between double quotes it reads backquotes as commands, and two single quotes at the
 /// start of a text as its end; so whatever is no letter or blank goes by its number, which is nothing but digits.
 /// Digits do too: behind a number they would be read as a part of it.
+/// An ampersand goes as a sign of its own, for in markup the program takes `&#x0;` for a character.
 std::string quoted(const std::string& text) {
   constexpr std::string_view plain = " abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ";
   std::string safe = "\"";
-  for (const char c : printable(text)) {
+  for (const char c : replaced(printable(text), ampersand, "\xEF\xBF\xBD")) {
     const auto byte = static_cast<unsigned char>(c);
-    if (byte >= 0x80 || plain.find(c) != std::string_view::npos) {
+    if (c == '&') {
+      safe += ampersand;
+    } else if (byte >= 0x80 || plain.find(c) != std::string_view::npos) {
       safe += c;
     } else {
       safe += '\\';
@@ -217,13 +229,10 @@ void require_plotter() {
 }
 
 std::string plot(const Climb& climbed, PictureForm form, const PlotOptions& options) {
-  std::string picture = run_plotter("-", Script(climbed, options).write(form));
-  if (form != PictureForm::svg) return picture;
+  std::string script = Script(climbed, options).write(form);
+  if (form != PictureForm::svg) return run_plotter("-", replaced(std::move(script), ampersand, "&"));
   // The plotting program leaves `>` as it is, which XML allows but for this one sequence.
-  constexpr std::string_view end_of_section = "]]>", escaped = "]]&gt;";
-  for (std::size_t at = 0; (at = picture.find(end_of_section, at)) != std::string::npos; at += escaped.size())
-    picture.replace(at, end_of_section.size(), escaped);
-  return picture;
+  return replaced(replaced(run_plotter("-", script), "]]>", "]]&gt;"), ampersand, "&amp;");
 }
 
 }  // namespace fond_ladder::inline v0

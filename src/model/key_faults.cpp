@@ -120,8 +120,9 @@ struct FaultFinder {
     return fault ? fault : number_fault((keys.*field).y, domain);
   }
   Fault operator()(std::string Keys::*field) const {
-    if (field == &Keys::text || (keys.*field).empty()) return {};
     const std::string& name = keys.*field;
+    if (field == &Keys::text) return name.size() <= limits::longest_text ? Fault{} : "must be at most 1,000,000 bytes";
+    if (name.empty()) return {};
     if (is_node_name(field == &Keys::name ? without_index(name) : name)) return {};
     return "must be a letter, then letters, digits, \"_\" or \"-\"";
   }

@@ -103,14 +103,14 @@ const std::array table{
 /// All keys. Fails to compile when a key is added to Keys and not here; then the assertion below fails until it is in
 /// the table as well.
 auto fields_of(const Keys& keys) {
-  auto& [kind, hidden, touch, see_through, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap, reverse, rest,
-         alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up, shows, order, only_in_view,
-         width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height, basis, name,
-         text, font, size, line_height, aspect, out_of, max_lines, scale, drift, nudge, margin, padding, border, pin,
-         cell, span, area, columns, rows, auto_columns, auto_rows, areas, ranges] = keys;
-  return std::tie(kind, hidden, touch, see_through, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
-                  reverse, rest, alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up, shows,
-                  order, only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width,
+  auto& [kind, hidden, touch, see_through, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
+         reverse, rest, alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up, shows, order,
+         only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height,
+         basis, name, text, font, size, line_height, aspect, out_of, max_lines, scale, drift, nudge, margin, padding,
+         border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas, ranges] = keys;
+  return std::tie(kind, hidden, touch, see_through, meant, scroll, scale_counts, border_at, paint_order, along, across,
+                  wrap, reverse, rest, alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up,
+                  shows, order, only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width,
                   min_height, max_height, basis, name, text, font, size, line_height, aspect, out_of, max_lines, scale,
                   drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows,
                   areas, ranges);

@@ -91,14 +91,18 @@ inline constexpr std::uint32_t largest_node_count = (1U << 24) - 1;
 /// Bytes. A scene file beyond this is refused before it is read; a million nested rows take about 28 MB.
 inline constexpr std::size_t largest_scene_file = std::size_t{40} * 1024 * 1024;
 
+/// A scene file has a value in as many bytes, and some beside: what has more is no scene, and would only cost memory.
+inline constexpr std::size_t bytes_a_value = 8, values_beside = 300'000;
+
 /// Bytes. A font file beyond this is refused: it would be read whole.
 inline constexpr std::uint64_t largest_font_file = std::uint64_t{64} * 1024 * 1024;
 
 /// Fonts of a scene, those of the files that it uses included.
 inline constexpr std::size_t most_fonts = 64;
 
-/// Bytes. A text beyond this is not set in fonts: shaping takes about a second a million.
-inline constexpr std::size_t longest_set_text = 1'000'000;
+/// Bytes of one text, which is one that somebody reads on a screen: breaking takes some ten bytes a byte for each size,
+/// and shaping in fonts a second a million.
+inline constexpr std::size_t longest_text = 1'000'000;
 
 /// Pixels. Characters larger than this are not set in fonts, for their widths are counted in 1/1024 pixel in 32 bits,
 /// nor smaller ones than that, for nothing of them would be left.

@@ -94,6 +94,8 @@ void PlainText::cut_into_pieces() {
     at = next;
   }
   close(text_.size());
+  constexpr std::size_t few = 64;
+  if (pieces_.size() > few) pieces_.shrink_to_fit();
   widest_paragraph_ = std::max(widest_paragraph_, paragraph_end);
   const auto ends =
       std::count_if(pieces_.begin(), pieces_.end() - 1, [](const Piece& one) { return one.ends_paragraph; });

@@ -4,6 +4,7 @@
 #include <utf8proc.h>
 
 #include <array>
+#include <cctype>
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -58,24 +59,6 @@ std::string escaped(utf8proc_int32_t code) {
   return code <= last_of_four ? hexadecimal("\\u", code, 4) : hexadecimal("\\U", code, 8);
 }
 
-bool is_xml_character(utf8proc_int32_t code) {
-  if (code < ' ') return code == '\t' || code == '\n' || code == '\r';
-  constexpr utf8proc_int32_t first_surrogate = 0xD800, last_surrogate = 0xDFFF, first_unusable = 0xFFFE,
-                             last_unusable = 0xFFFF;
-  return (code < first_surrogate || code > last_surrogate) && (code < first_unusable || code > last_unusable);
-}
-
-/// The characters that are to be kept; U+FFFD for the others, and for what is no UTF-8.
-template <class IsKept>
-std::string kept(std::string_view text, IsKept is_kept) {
-  std::string sound;
-  sound.reserve(text.size());
-  for_each_character(text, [&](utf8proc_int32_t code, std::string_view bytes) {
-    sound += code != no_character && is_kept(code) ? bytes : std::string_view("\xEF\xBF\xBD");
-  });
-  return sound;
-}
-
 }  // namespace
 
 std::string printable(std::string_view text) {
@@ -107,12 +90,36 @@ std::string with_escapes(std::string_view text, std::string (*say)(char32_t code
   return seen;
 }
 
-std::string utf8_of(std::string_view text) {
-  return kept(text, [](utf8proc_int32_t) { return true; });
+std::string with_short_names(std::string_view message) {
+  constexpr std::size_t longest = 80, shown = 60;
+  const auto ends_name = [](utf8proc_int32_t code) {
+    return code != no_character && code < 0x80 && code != '_' && code != '-' && std::isalnum(code) == 0;
+  };
+  std::string text;
+  std::size_t characters = 0, cut_at = 0;  // of the name that is looked at; where it is cut if it proves to be long
+  const auto end_name = [&] {
+    if (characters > longest) text.replace(cut_at, std::string::npos, "...");
+    characters = 0;
+  };
+  for_each_character(message, [&](utf8proc_int32_t code, std::string_view bytes) {
+    if (ends_name(code)) {
+      end_name();
+    } else if (characters++ == shown) {
+      cut_at = text.size();
+    }
+    if (characters <= longest + 1) text += bytes;
+  });
+  end_name();
+  return text;
 }
 
-std::string sound_utf8(std::string_view text) {
-  return kept(text, is_xml_character);
+std::string utf8_of(std::string_view text) {
+  std::string sound;
+  sound.reserve(text.size());
+  for_each_character(text, [&](utf8proc_int32_t code, std::string_view bytes) {
+    sound += code != no_character ? bytes : std::string_view("\xEF\xBF\xBD");
+  });
+  return sound;
 }
 
 }  // namespace fond_ladder::inline v0

@@ -20,11 +20,11 @@ inline namespace v0 {
 /// U+FFFD.
 [[nodiscard]] std::string with_escapes(std::string_view text, std::string (*say)(char32_t code));
 
+/// A message as it is, but for names and words of more than 80 characters in it, of which the beginning is shown.
+[[nodiscard]] std::string with_short_names(std::string_view message);
+
 /// A text as UTF-8: bytes that are none become U+FFFD.
 [[nodiscard]] std::string utf8_of(std::string_view text);
-
-/// A text as UTF-8 that XML 1.0 can hold: what is no character there becomes U+FFFD; tabs and line ends stay.
-[[nodiscard]] std::string sound_utf8(std::string_view text);
 
 }  // namespace v0
 }  // namespace fond_ladder

@@ -154,7 +154,8 @@ void Tree::set(NodeId node, const Changes& said) {
 
 void Tree::set(NodeId node, const Node& said) {
   if (!said.children().empty() || !said.whens().empty() || said.gives_keys() || said.content())
-    throw BadValue(path(node) + ": set takes keys alone; children are inserted, forms are said by when, content of its own "
+    throw BadValue(path(node) +
+                   ": set takes keys alone; children are inserted, forms are said by when, content of its own "
                    "is given by content_from");
   set(node, said.said());
 }

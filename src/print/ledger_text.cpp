@@ -18,11 +18,9 @@ void print_sum(std::ostream& out, const LedgerLine& line) {
     out << "  " << std::string(number.size() < 10 ? 10 - number.size() : 0, ' ') << number << "  " << what << '\n';
   };
   const std::size_t gaps = line.entries.empty() ? 0 : line.entries.size() - 1;
-  const std::vector<std::string> parts =
-      rounded_parts({line.inner, -line.gaps, -line.margins, -line.bases}, line.free);
+  const std::vector<std::string> parts = rounded_parts({line.inner, -line.gaps, -line.margins, -line.bases}, line.free);
   row(parts[0], "inner size");
-  if (line.gaps != 0)
-    row(parts[1], std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
+  if (line.gaps != 0) row(parts[1], std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
   if (line.margins != 0) row(parts[2], "margins");
   row(parts[3], "what the children start from");
   row("= " + rounded(line.free), line.free >= 0 ? "to share" : line.scrolls ? "beyond the view" : "missing");

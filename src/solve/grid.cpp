@@ -83,7 +83,8 @@ std::uint32_t repeats(const Tracks& tracks, const FontUnits& units, N gap, N inn
     }
   }
   if (unit_count == 0) return 1;
-  const N times = floor_of_quotient(inner + gap - fixed - gap * fixed_count, unit + gap * unit_count, line_slack(inner));
+  const N times =
+      floor_of_quotient(inner + gap - fixed - gap * fixed_count, unit + gap * unit_count, line_slack(inner));
   const N possible = floor_of((limits::most_tracks - fixed_count) / unit_count);
   return static_cast<std::uint32_t>(whole_pixels(most_of(1.0, least_of(times, possible))));
 }

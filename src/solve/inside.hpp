@@ -153,14 +153,13 @@ struct WordsOf {
   bool dropped = false;  ///< by `max_lines`
   bool hyphen = false;   ///< shown behind the text
 };
-/// The lines of a text; none of other content.
-template <class SomeView>
-[[nodiscard]] auto words_of(const Finished<SomeView>& solve, Index node) {
+/// Calls `each(WordsOf)` for the lines of a text; never of other content.
+template <class SomeView, class Each>
+void for_each_words(const Finished<SomeView>& solve, Index node, const Each& each) {
   using N = typename SomeView::Number;
   const SomeView& view = solve.view;
-  std::vector<WordsOf<N>> all;
   const auto* text = dynamic_cast<const LinedText*>(view.content(node));
-  if (text == nullptr) return all;
+  if (text == nullptr) return;
   const N inner = view.inner_size(node, x_axis);
   const N left = view.edges_down(node).inset[x_axis].before;
   const WordsAt words_at = solve.keys(node).words_at;
@@ -170,14 +169,21 @@ template <class SomeView>
   const std::size_t kept = most ? std::min(lines.size(), static_cast<std::size_t>(*most)) : lines.size();
   const N spare = view.inner_size(node, y_axis) - static_cast<double>(kept) * text->line_height();
   const N top = view.edges_down(node).inset[y_axis].before + words_ahead(view, node) * most_of(0.0, spare);
+  std::size_t number = 0;
   for (const LinedText::Line& line : lines) {
-    const auto above = static_cast<double>(all.size()) * text->line_height();
-    const bool dropped = all.size() >= kept;
-    all.push_back({line.text,
-                   {left + far * (inner - line.width), top + above, line.width, text->line_height()},
-                   dropped,
-                   line.hyphen});
+    const auto above = static_cast<double>(number) * text->line_height();
+    const bool dropped = number++ >= kept;
+    each(WordsOf<N>{line.text,
+                    {left + far * (inner - line.width), top + above, line.width, text->line_height()},
+                    dropped,
+                    line.hyphen});
   }
+}
+/// The lines of a text; none of other content.
+template <class SomeView>
+[[nodiscard]] auto words_of(const Finished<SomeView>& solve, Index node) {
+  std::vector<WordsOf<typename SomeView::Number>> all;
+  for_each_words(solve, node, [&](auto&& line) { all.push_back(std::move(line)); });
   return all;
 }
 

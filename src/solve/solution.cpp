@@ -286,8 +286,8 @@ std::vector<Note> Solution::notes() const {
     const std::vector<std::string>& known = tree().modes();
     if (std::ranges::find(known, mode) != known.end()) continue;
     const std::vector<std::string_view> words(known.begin(), known.end());
-    notes.push_back({tree().root(), "the mode \"" + mode + "\" is on, and the tree has none of that name" +
-                                        word_hint(mode, words)});
+    notes.push_back({tree().root(),
+                     "the mode \"" + mode + "\" is on, and the tree has none of that name" + word_hint(mode, words)});
   }
   store.walk([&](Index i, std::size_t) {
     const bool is_leaf = !is_container(view.traits(i).node_kind());

@@ -88,13 +88,11 @@ template <class SomeView>
   const SomeView& view = solve.view;
   FourSidesOf<N> cut;
   if (words_surely_fit(view, node)) return cut;
-  const auto lines = words_of(solve, node);
-  if (lines.empty()) return cut;
   const Traits own = view.traits(node);
   const SidesOf<N> border_x = view.border(node, x_axis), border_y = view.border(node, y_axis);
   double dropped = 0;
   N bottom = 0;
-  for (const auto& line : lines) {
+  for_each_words(solve, node, [&](const WordsOf<N>& line) {
     const SidesOf<N> sides =
         outside<N>(line.box.x, line.box.width, border_x.before, view.size(node, x_axis) - border_x.after);
     cut.left = most_of(cut.left, sides.before);
@@ -104,7 +102,7 @@ template <class SomeView>
     } else {
       bottom = line.box.bottom();
     }
-  }
+  });
   if (own.scroll_x) cut.left = cut.right = 0;
   if (!own.scroll_y) {
     cut.bottom = dropped + outside<N>(0, bottom, 0, view.size(node, y_axis) - border_y.after).after;
@@ -122,8 +120,8 @@ template <class SomeView>
   const Traits own = view.traits(node);
   const SidesOf<N> border_x = view.border(node, x_axis), border_y = view.border(node, y_axis);
   const SidesOf<N> inset_x = view.edges_down(node).inset[x_axis], inset_y = view.edges_down(node).inset[y_axis];
-  for (const auto& line : words_of(solve, node)) {
-    if (line.dropped) continue;
+  for_each_words(solve, node, [&](const WordsOf<N>& line) {
+    if (line.dropped) return;
     const SidesOf<N> x =
         outside<N>(line.box.x, line.box.width, inset_x.before, view.size(node, x_axis) - inset_x.after);
     const SidesOf<N> y =
@@ -133,7 +131,7 @@ template <class SomeView>
       all.right = most_of(all.right, least_of(x.after, inset_x.after - border_x.after));
     }
     if (!own.scroll_y) all.bottom = most_of(all.bottom, least_of(y.after, inset_y.after - border_y.after));
-  }
+  });
   return all;
 }
 

@@ -234,7 +234,7 @@ std::shared_ptr<const SetText> PangoFonts::set(const std::string& text, const Wo
 
 std::shared_ptr<const SetText> PangoFonts::known(const std::string& text, const WordStyle& style, Notes notes) const {
   const bool has_size = style.size >= limits::smallest_set_size && style.size <= limits::largest_set_size;
-  if (text.size() > limits::longest_set_text || !has_size) return nullptr;
+  if (text.size() > limits::longest_text || !has_size) return nullptr;
   const std::scoped_lock lock(mutex_);
   Known asked{text, style};
   const auto found = known_.find(asked);
@@ -338,9 +338,9 @@ std::vector<std::string> PangoFonts::remarks() const {
 
 std::string PangoFonts::refusal(const std::string& text, const WordStyle& style) const {
   if (set(text, style) != nullptr) return {};
-  if (text.size() > limits::longest_set_text) {
+  if (text.size() > limits::longest_text) {
     return "its words take " + std::to_string(text.size()) + " bytes; with fonts a text has at most " +
-           std::to_string(limits::longest_set_text);
+           std::to_string(limits::longest_text);
   }
   if (style.size > limits::largest_set_size) {
     return "its size is " + exact(style.size) + "; with fonts a text has at most " + exact(limits::largest_set_size);

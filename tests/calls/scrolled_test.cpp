@@ -114,7 +114,8 @@ TEST(Scrolled, ClaimsSpeakOfPositionsAndAreProved) {
       {"last.bottom <= button.top", false},
       {"last.bottom <= button.top with list.scrolled = end", true},
       {"apart(last, button) with list.scrolled = end", true},
-      {"last.bottom = container.height - 50 with list.scrolled = end when container.height < 200", true},  // in any order
+      {"last.bottom = container.height - 50 with list.scrolled = end when container.height < 200",
+       true},  // in any order
       {"last.bottom = container.height - 50 when container.height < 200 with list.scrolled = end", true},
       {"entry[0].top = -30 when container.height < 200 with list.scrolled = 30", true},
       {"entry[0].top = -30 with list.scrolled = 30", false},  // where there is less to scroll

@@ -9,6 +9,7 @@
 #include <unistd.h>
 
 #include <filesystem>
+#include <map>
 #include <thread>
 
 #include "calls/command.hpp"
@@ -20,9 +21,14 @@ namespace fond_ladder {
 namespace {
 
 namespace fs = std::filesystem;
-using calls::write_target;
 using calls::WrongCall;
 using testing::file_text;
+
+void write_target(const std::string& path, std::string_view bytes) {
+  std::istringstream in;
+  std::ostringstream none;
+  calls::write_target({in, none, none}, path, bytes);
+}
 
 class TargetFile : public ::testing::Test {
  protected:
@@ -88,6 +94,46 @@ TEST_F(TargetFile, ReplacesNothingThatMayNotBeWritten) {
   EXPECT_THROW(write_target(at("locked"), "new"), WrongCall);
   EXPECT_EQ(file_text(at("locked")), "old");
   EXPECT_EQ(files(), 1);
+}
+
+TEST_F(TargetFile, IsNothingThatTheCallReadsAndNoOtherResult) {
+  put("kit.json", R"({"format": 1, "parts": {"bed": {"kind": "box", "width": 5}}})");
+  fs::copy_file("/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf", at("words.svg"));
+  put("s.json", R"({"format": 1, "uses": ["kit.json"], "fonts": {"body": {"file": "words.svg"}},
+    "claims": ["r.width > 0"], "root": {"kind": "row", "name": "r", "children": [{"part": "bed"}]}})");
+  put("other.json", R"({"format": 1, "claims": ["r.width > 0"], "root": {"kind": "row", "name": "r"}})");
+  fs::create_hard_link(at("s.json"), at("hard.svg"));
+  fs::create_symlink("kit.json", at("soft.svg"));
+  const struct {
+    std::vector<std::string> words;
+    const char *to, *what;
+  } cases[] = {
+      {{"draw", "s.json", "--as", "svg", "-o"}, "s.json", "the scene"},
+      {{"draw", "s.json", "-o"}, "hard.svg", "the scene"},
+      {{"draw", "s.json", "-o"}, "soft.svg", "a file that the scene uses"},
+      {{"draw", "s.json", "-o"}, "words.svg", "a font of the scene"},
+      {{"map", "s.json", "-o"}, "hard.svg", "the scene"},
+      {{"climb", "s.json", "--plot"}, "soft.svg", "a file that the scene uses"},
+      {{"check", "s.json", "--junit"}, "kit.json", "a file that the scene uses"},
+      {{"check", "s.json", "other.json", "--sarif"}, "other.json", "the scene"},
+      {{"check", "other.json", "s.json", "--sarif"}, "words.svg", "a font of the scene"},
+      {{"lint", "other.json", "s.json", "--sarif"}, "kit.json", "a file that the scene uses"},
+      {{"tidy", "s.json", "-o"}, "kit.json", "a file that the scene uses"},
+      {{"check", "other.json", "--junit", "new", "--sarif"}, "./new", "new goes to that file"},
+  };
+  std::map<std::string, std::string> before;
+  for (const auto& file : fs::directory_iterator(folder_)) before[file.path()] = file_text(file.path());
+  for (const auto& [words, to, what] : cases) {
+    std::vector<std::string> call;
+    for (const std::string& word : words) call.push_back(word == "new" || word.ends_with(".json") ? at(word) : word);
+    call.push_back(at(to));
+    const testing::Result result = testing::run(call);
+    EXPECT_EQ(result.status, 2) << to << " " << result.out;
+    EXPECT_THAT(result.err, ::testing::HasSubstr(what));
+  }
+  for (const auto& file : fs::directory_iterator(folder_)) EXPECT_EQ(before[file.path()], file_text(file.path()));
+  EXPECT_EQ(testing::run({"tidy", at("s.json"), "-o", at("s.json")}).status, 0) << "but its own scene";
+  EXPECT_NE(file_text(at("s.json")), before[at("s.json")]);
 }
 
 TEST_F(TargetFile, IsWholeHoweverManyWriteIt) {

@@ -110,9 +110,10 @@ TEST(Cli, Climbs) {
   const auto json = nlohmann::json::parse(with("json"))["answers"][0];
   EXPECT_EQ(json["axis"], "width");
   EXPECT_EQ(json["rungs"][1]["values"]["beds.width"], 240);
-  EXPECT_EQ(json["turns"][0].dump(),
-            R"({"after":240,"at":640,"before":608,"cause":"`narrow` ends","includes_at":true,"quantity":"beds.width","slope_after":0,)"
-            R"("slope_before":1,"turn":"jump"})");
+  EXPECT_EQ(
+      json["turns"][0].dump(),
+      R"({"after":240,"at":640,"before":608,"cause":"`narrow` ends","includes_at":true,"quantity":"beds.width","slope_after":0,)"
+      R"("slope_before":1,"turn":"jump"})");
 }
 
 TEST(Cli, ClimbsOfEverythingSumUpAndOtherWaysToClimb) {
@@ -273,7 +274,7 @@ TEST(Cli, RefusesFilesThatAreNoScenesWithOneLine) {
   const std::pair<std::string, const char*> files[] = {
       {temporary("empty.json", ""), "this file is empty"},
       {temporary("blank.json", " \n\t"), "this file is empty"},
-      {temporary("noise.json", noise), "this is not JSON"},
+      {temporary("noise.json", noise), "a NUL character stands here, as in no JSON text; take it out"},
       {temporary("large.json", large), "larger than 40 MiB"},
       {temporary("broken.json", "{\"format\": 1,\n \"root\": {\"kind\": }}"),
        "broken.json:2:19: error: a value is missing before this"},

@@ -37,7 +37,7 @@ std::set<std::string> files_in(const std::string& folder) {
   return names;
 }
 
-/// What a shell, a plotting program, a terminal or an XML reader would act on, 50 of them.
+/// What a shell, a plotting program, a terminal or an XML reader would act on, 52 of them.
 std::vector<std::string> hostile_texts() {
   std::vector<std::string> texts;
   for (const char* command : {"touch pwned", "id>pwned", ": >pwned"}) {
@@ -51,7 +51,7 @@ std::vector<std::string> hostile_texts() {
   for (const char* text : {"\x1b[31mred", "\x1b]0;title\x07", "x\nkept    a.width = 240", "a\rb",
                            "\xe2\x80\xae"
                            "desrever",
-                           "\xef\xbf\xbe", "<b>&amp;</b>]]>",
+                           "\xef\xbf\xbe", "<b>&amp;</b>]]>", "&amp;&lt;&#x0;&bogus;", "&#65;&#8238;",
                            "\xc2\x9b"
                            "31m"}) {
     texts.emplace_back(text);
@@ -59,10 +59,20 @@ std::vector<std::string> hostile_texts() {
   return texts;
 }
 
+/// The first line of a file in which something stands that cannot be seen, but for tabs.
+std::string unseen_in(const std::string& file) {
+  std::istringstream lines(file);
+  for (std::string line; std::getline(lines, line);) {
+    std::ranges::replace(line, '\t', ' ');
+    if (printable(line) != line) return printable(line);
+  }
+  return "";
+}
+
 TEST(Hostile, NothingButThePictureComesOfAPlot) {
   if (run_process("x", "gnuplot --version >/dev/null 2>&1 #").status != 0) GTEST_SKIP() << "gnuplot is not here";
   const auto texts = hostile_texts();
-  ASSERT_EQ(texts.size(), 50U);
+  ASSERT_EQ(texts.size(), 52U);
   const std::string folder = fresh_folder("plots"), before = fs::current_path().string();
   fs::current_path(folder);
   const char* old_place = std::getenv("TMPDIR");
@@ -83,7 +93,8 @@ TEST(Hostile, NothingButThePictureComesOfAPlot) {
     EXPECT_EQ(std::ranges::count(quantity, '\n'), 1) << quantity;
     const std::string svg = testing::file_text("curves.svg");
     EXPECT_EQ(svg.find("<b>"), std::string::npos);
-    EXPECT_EQ(sound_utf8(svg), svg) << "well-formed";
+    EXPECT_EQ(unseen_in(svg), "") << "well-formed";
+    EXPECT_EQ(svg.find("&#"), std::string::npos) << text;
     fs::remove("curves.svg");
   }
   kept_place.empty() ? ::unsetenv("TMPDIR") : ::setenv("TMPDIR", kept_place.c_str(), 1);
@@ -153,7 +164,6 @@ TEST(Hostile, PrintableTextShowsWhatItCannotPrint) {
       {"\xf3\xa0\x80\x81", "\\U000E0001"},
   };
   for (const auto& [text, seen] : cases) EXPECT_EQ(printable(text), seen);
-  EXPECT_EQ(sound_utf8("a\tb\n\x01\xff\xef\xbf\xbe"), "a\tb\n\xEF\xBF\xBD\xEF\xBF\xBD\xEF\xBF\xBD");
 }
 
 TEST(Hostile, JsonEscapesWhatCannotBeSeen) {
@@ -173,13 +183,13 @@ TEST(Hostile, JsonEscapesWhatCannotBeSeen) {
 TEST(Hostile, JUnitStaysXmlWhateverTheTitleIs) {
   const std::string file = testing::temporary("hostile.xml", "");
   const json scene{{"format", 1},
-                   {"scene", "a\x01\xef\xbf\xbe]]><!-- \xe2\x80\xae"},
+                   {"scene", "a\x01\xc2\x9b\xef\xbf\xbe]]><!-- \xe2\x80\xae"},
                    {"claims", {"r.width\n= 1"}},
                    {"root", {{"kind", "row"}, {"name", "r"}}}};
   EXPECT_EQ(run({"check", "-", "--junit", file}, scene.dump()).status, 1);
   const std::string xml = testing::file_text(file);
-  EXPECT_EQ(sound_utf8(xml), xml);
-  EXPECT_THAT(xml, ::testing::HasSubstr("a\xEF\xBF\xBD\xEF\xBF\xBD]]>&lt;!--"));
+  EXPECT_EQ(unseen_in(xml), "");
+  EXPECT_THAT(xml, ::testing::HasSubstr("a\\x01\\x9B\\uFFFE]]>&lt;!-- \\u202E"));
 }
 
 // --- what grows ----------------------------------------------------------------------------------------------------

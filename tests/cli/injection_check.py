@@ -16,6 +16,7 @@ import subprocess
 import sys
 import tempfile
 import unittest
+import unicodedata
 import xml.dom.minidom
 
 ROOT, PROGRAM = (pathlib.Path(word).resolve() for word in sys.argv[1:3])
@@ -36,7 +37,7 @@ def hostile_texts():
               "<use href=\"data:{}\"/>", "<foreignObject>{}</foreignObject>"]
     texts += [form.format(what) for form in markup for what in (f"document.title='{MARK}'", f"alert(`{MARK}`)")]
     texts += ["\x1b[31mred", "\x1b]0;title\x07", "\x1b]8;;http://garden.example\x07x\x1b]8;;\x07", "\x1bP$q\x1b\\", "\x9b31m", "a\rkept",
-              "a\x08\x08b", "\x1b[2J\x1b[H", "\x1b[6n", "\x07\x07", "\x7f", "\x00nul", "\u202edesrever", "\u2066x\u2069", "\u200f", "\ufeffbom",
+              "a\x08\x08b", "\x1b[2J\x1b[H", "\x1b[6n", "&amp;&lt;&#x0;&bogus;", "&#65;&#8238;", "\x07\x07", "\x7f", "\x00nul", "\u202edesrever", "\u2066x\u2069", "\u200f", "\ufeffbom",
               "\ufffe", "\U0001f331", "e\u0301" * 40, "a\u2028b\u2029c", "kept    a.width = 240\nbroken", "\t\ttab", " ", "-", "--help", "-",
               "/etc/passwd", "../../../etc/passwd", "file:///etc/passwd", "http://garden.example/", "~1~0/", "#/root", "a%00b", "%2e%2e/",
               "=1+1", "=HYPERLINK(\"http://garden.example\")", "+1", "@SUM(1)", "-1+1", "a,b;c\"d\"\"e", "\"", "'", "\\", "\\n", "\\\"", "`",
@@ -139,7 +140,10 @@ class Injection(unittest.TestCase):
             told = [json.loads(data) for of, data in tags.data if of == "script" and data.lstrip().startswith("{")]
             self.assertTrue(any(holds(one, text) for one in told), "the page has the text")
             call("check", "-", "--junit", "results.xml", "--sarif", "results.sarif")
-            xml.dom.minidom.parse(str(folder / "results.xml"))
+            results = (folder / "results.xml").read_text()
+            xml.dom.minidom.parseString(results)
+            self.assertFalse([sign for sign in results if sign not in "\n\t" and unicodedata.category(sign) in ("Cc", "Cf")
+                              and sign not in "\u200c\u200d"])
             json.loads((folder / "results.sarif").read_text())
             call("climb", "-", "--show", "t.width", *([] if "\0" in text else ["--wording", text]), "--plot", "curves.svg")
             xml.dom.minidom.parse(str(folder / "curves.svg"))

@@ -282,7 +282,8 @@ TEST(OwnRanges, EqualTwoPlainArrangementsPutTogether) {
     around.restyle(own, leaf);
     const Solution wide = of_plain.solve(plain, rung);
     const OwnContent::Widths widths = widths_of(wide, own);
-    if (widths.min_content > widths.max_content) continue;  // a line with negative margins; no content of one's own tells that
+    if (widths.min_content > widths.max_content)
+      continue;  // a line with negative margins; no content of one's own tells that
     around.content_from(own, std::make_shared<Told>(widths, OwnContent::Heights{high, base}));
     const Solution outside = of_around.solve(around, rung);
     for (const NodeId node : around.nodes()) {

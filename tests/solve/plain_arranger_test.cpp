@@ -43,7 +43,8 @@ std::size_t expect_same(const Tree& tree, Rung rung, const Solution& solution, c
     const auto found = expected.find(placed.node);
     if (found == expected.end() || !same(placed.box, found->second)) {
       ADD_FAILURE() << where << ": " << tree.path(placed.node) << " is " << as_text(placed.box) << ", should be "
-                    << (found == expected.end() ? "absent" : as_text(found->second)) << "\n" << to_json(Scene(tree));
+                    << (found == expected.end() ? "absent" : as_text(found->second)) << "\n"
+                    << to_json(Scene(tree));
       break;
     }
   }
@@ -101,8 +102,8 @@ TEST(PlainArranger, AgreesOnRandomTrees) {
     for (int i = 0; i < 3; ++i) {
       const Rung rung = scenes.rung();
       const Solution solution = solver.solve(tree, rung);
-      compared += expect_same(tree, rung, solution,
-                              "seed " + std::to_string(testing::seed() + run) + " at " + rung_text(rung));
+      compared +=
+          expect_same(tree, rung, solution, "seed " + std::to_string(testing::seed() + run) + " at " + rung_text(rung));
     }
   }
 }

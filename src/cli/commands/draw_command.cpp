@@ -49,6 +49,7 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   const PictureForm form = picture_form(call.output, call.as, "-o");
   DrawOptions options{call.bare, call.only, {}, {}};
   if (!call.scale.empty()) options.scale = parse_factor(call.scale, "--scale");
+  if (call.output != "-") add_target(streams, "-o", call.output);
   const std::vector<Variant> values = load_values(call.scene, streams);
   options.title = printable(values.front().scene.title);
   std::vector<Panel> panels;
@@ -65,7 +66,7 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   if (call.output == "-") {
     streams.out.write(picture.bytes.data(), static_cast<std::streamsize>(picture.bytes.size()));
   } else {
-    write_target(call.output, picture.bytes);
+    write_target(streams, call.output, picture.bytes);
     print_summary(picture, panels, call, streams.out);
   }
   if (picture.left_out > 0) {

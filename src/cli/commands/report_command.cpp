@@ -32,13 +32,13 @@ ExitStatus report(const ReportCall& call, const Streams& streams) {
   if (call.open && call.output == "-")
     throw WrongCall("--open: a page on standard output cannot be opened; name a file by -o");
   const std::string page = page::page_without_scene();
-  if (call.output != "-") require_target(call.output);
+  if (call.output != "-") add_target(streams, "-o", call.output);
   const std::string html = page_of(page, call.page, read_page_scene(call.page, streams));
   if (call.output == "-") {
     streams.out.write(html.data(), static_cast<std::streamsize>(html.size()));
     return all_well;
   }
-  write_target(call.output, html);
+  write_target(streams, call.output, html);
   constexpr std::size_t bytes_a_kilobyte = 1000;
   fmt::print(streams.out, "{}: open it in any browser and drag its edges; {} kB, nothing else is needed\n",
              printable(call.output), html.size() / bytes_a_kilobyte);

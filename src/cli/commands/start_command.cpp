@@ -57,7 +57,7 @@ ExitStatus start(const StartCall& call, const Streams& streams) {
   std::error_code none;
   if (std::filesystem::exists(std::filesystem::symlink_status(call.output, none)))
     throw WrongCall("start -o " + call.output + ": that is there already; name a new file");
-  write_target(call.output, one.json);
+  write_target(streams, call.output, one.json);
   const std::string file = shell_word(call.output);
   if (one.kind == "empty") {
     fmt::print(streams.out, "{}: written, {}\n\n  fond-ladder preview {} --write\n", printable(call.output), one.about,

@@ -18,7 +18,9 @@ struct TidyCall {
 };
 
 ExitStatus tidy(const TidyCall& call, const Streams& streams) {
-  Draft draft = read_draft(call.file, streams);
+  const bool to_file = !call.output.empty() && call.output != "-";
+  if (to_file) add_target(streams, "-o", call.output);
+  Draft draft = read_draft(call.file, streams, Own::may_be_written);
   make(call.trials, draft, streams);
   const TidyScene tidied = tidy_scene(draft.json(), call.file, call.flat ? Uses::flat : Uses::kept);
   if (tidied.lost_comments) {
@@ -26,16 +28,16 @@ ExitStatus tidy(const TidyCall& call, const Streams& streams) {
                 << ": warning: its comments are not in the tidy scene; keep the file if you need them\n";
   }
   const auto folder_of = [](const std::string& file) { return file.substr(0, file.rfind('/') + 1); };
-  const bool elsewhere = !call.output.empty() && call.output != "-" && folder_of(call.output) != folder_of(call.file);
+  const bool elsewhere = to_file && folder_of(call.output) != folder_of(call.file);
   if (elsewhere && !call.flat && !files_used_by(tidied.json, call.file).empty()) {
     streams.err << printable(call.output) << ": warning: it names the files that it uses by their way from "
                 << printable(call.file) << "; with --flat it needs none\n";
   }
-  if (call.output.empty() || call.output == "-") {
-    streams.out << tidied.json;
-  } else {
-    write_target(call.output, tidied.json);
+  if (to_file) {
+    write_target(streams, call.output, tidied.json);
     streams.out << printable(call.output) << ": written\n";
+  } else {
+    streams.out << tidied.json;
   }
   return all_well;
 }

@@ -55,10 +55,11 @@ void require_plotter() {
 
 namespace calls {
 
-void require_target(const std::string& /*path*/) {
+void add_target(const Streams& /*streams*/, const std::string& /*option*/, const std::string& /*path*/) {
   refuse();
 }
-void write_target(const std::string& /*path*/, std::string_view /*bytes*/) {
+void add_source(const Streams& /*streams*/, const std::string& /*what*/, const std::string& /*path*/) {}
+void write_target(const Streams& /*streams*/, const std::string& /*path*/, std::string_view /*bytes*/) {
   refuse();
 }
 std::string junit_text(const std::vector<JUnitSuite>& /*suites*/) {

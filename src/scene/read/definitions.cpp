@@ -100,7 +100,7 @@ void Definitions::refuse_circles() {
         continue;
       }
       const ValueId use = used[at.next++];
-      const std::string& name = document_[use].text;
+      const JsonWords name = document_[use].text;
       const auto [met, is_new] = on_way.try_emplace(name, way.size());
       if (is_new) {
         way.push_back({name, 0});

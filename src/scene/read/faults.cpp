@@ -12,7 +12,10 @@ std::string SceneFault::text() const {
   std::string text = printable(file) + ":";
   if (line > 0) text += std::to_string(line) + ":" + std::to_string(column) + ":";
   text += " error: " + printable(message);
-  if (!pointer.empty()) text += " (at " + printable(pointer) + ")";
+  constexpr std::size_t longest = 400, shown = 180;  // of a node that lies deep
+  std::string at = printable(with_short_names(pointer));
+  if (at.size() > longest) at = utf8_of(at.substr(0, shown) + " ... " + at.substr(at.size() - shown));
+  if (!at.empty()) text += " (at " + at + ")";
   return text;
 }
 
@@ -48,7 +51,7 @@ SceneFault Faults::placed(const Found& found) const {
   const auto& [file, text] = texts_[found.text];
   const Position position = position_in(text, found.offset);
   const std::string pointer = found.document == nullptr ? "" : found.document->pointer(found.value);
-  return {file, position.line, position.column, pointer, found.message};
+  return {file, position.line, position.column, pointer, with_short_names(found.message)};
 }
 
 SceneFault Faults::placed_at(const JsonDocument& document, ValueId value) const {

@@ -5,6 +5,8 @@
 #include <nlohmann/json.hpp>
 #include <unordered_map>
 
+#include "model/limits.hpp"
+
 namespace fond_ladder::inline v0::scene {
 namespace {
 
@@ -100,6 +102,14 @@ JsonFault fault_of(std::string_view text, std::size_t at, const std::string& sai
               "this text has no closing quote on its line; a line break in a text is \\n"};
     return {at, "a control character in a text is written as \\t, \\n or \\u0000"};
   }
+  if (says("surrogate"))
+    return {at,
+            "\\uD800 to \\uDBFF and \\uDC00 to \\uDFFF stand in a text only as pairs, one of the first before one of "
+            "the second"};
+  if (says("4 hex digits")) return {at, "behind \\u in a text stand four digits from 0 to 9 and A to F"};
+  const std::size_t number = text.find_last_not_of("+-.eE0123456789", at > 0 ? at - 1 : 0) + 1;
+  if (says("number overflow")) return {number, "this number is too large; lengths go up to 1e9"};
+  if (says("invalid number")) return {number, "a number has digits before and behind its point and its e, as in 0.5"};
   if (says("forbidden character after backslash"))
     return {at, "behind a backslash in a text stand only \" \\ / b f n r t or u"};
   const auto [before, place] = character_before(text, at);
@@ -122,38 +132,55 @@ JsonFault fault_of(std::string_view text, std::size_t at, const std::string& sai
   if (says("object separator") || says("while parsing object -") || says("while parsing array"))
     return {at, "a comma is missing before this"};
   if (says("invalid literal") && is_word) return {at, "a word stands in double quotes, as in \"row\""};
+  if (here == '+' || here == '.') return {at, "a number begins with a digit or with -, as in 0.5"};
   if (says("invalid literal")) return {at, "this is no value; texts and words stand in double quotes, as in \"row\""};
   return {at, parser_words(said)};
 }
 
+/// Whether there are more values in some bytes than a scene has any use for.
+bool is_too_dense(std::size_t values, std::size_t bytes) {
+  return values > bytes / limits::bytes_a_value + limits::values_beside;
+}
+
+}  // namespace
+
 /// Builds the flat list from the parser's events.
-class Builder : public json::json_sax_t {
+class JsonDocument::Builder : public json::json_sax_t {
  public:
-  Builder(std::string_view text, std::vector<JsonValue>& values) : text_(text), cursor_(text), values_(values) {}
+  Builder(std::string_view text, JsonDocument& document)
+      : text_(text), cursor_(text), document_(document), before_(document.size_) {}
 
   JsonFault fault;
 
   bool null() override { return add({}, cursor_.word()); }
   bool boolean(bool flag) override {
-    JsonValue value = of(JsonValue::Type::boolean);
+    Record value = of(JsonValue::Type::boolean);
     value.boolean = flag;
-    return add(std::move(value), cursor_.word());
+    return add(value, cursor_.word());
   }
   bool number_integer(number_integer_t value) override { return number(static_cast<double>(value)); }
   bool number_unsigned(number_unsigned_t value) override { return number(static_cast<double>(value)); }
   bool number_float(number_float_t value, const string_t& /*as_written*/) override { return number(value); }
   bool string(string_t& text) override {
-    JsonValue value = of(JsonValue::Type::string);
-    value.text = std::move(text);
-    return add(std::move(value), cursor_.string());
+    Record value = of(JsonValue::Type::string);
+    const std::string_view kept = document_.keep(text);
+    value.text = kept.data();
+    value.text_length = static_cast<std::uint32_t>(kept.size());
+    return add(value, cursor_.string());
   }
   bool binary(binary_t& /*value*/) override { return false; }
   bool start_object(std::size_t /*count*/) override { return open(JsonValue::Type::object); }
-  bool start_array(std::size_t /*count*/) override { return open(JsonValue::Type::array); }
+  bool start_array(std::size_t /*count*/) override {
+    lists_ = !open_.empty() && document_.record(open_.back().parent).type == JsonValue::Type::array ? lists_ + 1 : 1;
+    constexpr int most_lists = 3;  // one in the other; nothing in a scene has more than one
+    if (lists_ <= most_lists) return open(JsonValue::Type::array);
+    fault = {cursor_.mark(), "lists lie in lists here, which says nothing in a scene"};
+    return false;
+  }
   bool end_object() override { return close(); }
   bool end_array() override { return close(); }
   bool key(string_t& name) override {
-    key_ = std::move(name);
+    key_ = document_.keep(name);
     key_offset_ = cursor_.string();
     return true;
   }
@@ -163,69 +190,104 @@ class Builder : public json::json_sax_t {
   }
 
  private:
-  static JsonValue of(JsonValue::Type type) {
-    JsonValue value;
+  struct Open {
+    ValueId parent, last;
+  };
+
+  static Record of(JsonValue::Type type) {
+    Record value;
     value.type = type;
     return value;
   }
   bool number(double number) {
-    JsonValue value = of(JsonValue::Type::number);
+    Record value = of(JsonValue::Type::number);
     value.number = number;
-    return add(std::move(value), cursor_.number());
+    return add(value, cursor_.number());
   }
 
   bool open(JsonValue::Type type) {
-    add(of(type), cursor_.mark());
-    open_.push_back({static_cast<ValueId>(values_.size() - 1), no_value});
+    if (!add(of(type), cursor_.mark())) return false;
+    open_.push_back({static_cast<ValueId>(document_.size_ - 1), no_value});
     return true;
   }
   bool close() {
     cursor_.mark();
-    values_[open_.back().parent].end = static_cast<std::uint32_t>(cursor_.at());
+    document_.record(open_.back().parent).end = static_cast<std::uint32_t>(cursor_.at());
     open_.pop_back();
     return true;
   }
-  bool add(JsonValue value, std::size_t offset) {
-    const auto id = static_cast<ValueId>(values_.size());
+  bool add(Record value, std::size_t offset) {
+    if (is_too_dense(document_.size_ - before_, offset)) {
+      fault = {offset, "so many values in so few bytes make no scene: " + std::to_string(document_.size_ - before_)};
+      return false;
+    }
     value.offset = value.key_offset = static_cast<std::uint32_t>(offset);
     value.end = static_cast<std::uint32_t>(cursor_.at());
+    const auto id = static_cast<ValueId>(document_.size_);
     if (!open_.empty()) {
       auto& [parent, last] = open_.back();
       value.parent = parent;
       if (last == no_value) {
-        values_[parent].first = id;
+        document_.record(parent).first = id;
       } else {
-        values_[last].next = id;
-        value.place = values_[last].place + 1;
+        document_.record(last).next = id;
+        value.place = document_.record(last).place + 1;
       }
-      if (values_[parent].type == JsonValue::Type::object) {
-        value.key = std::move(key_);
+      if (document_.record(parent).type == JsonValue::Type::object) {
+        value.key = key_.data();
+        value.key_length = static_cast<std::uint32_t>(key_.size());
         value.key_offset = static_cast<std::uint32_t>(key_offset_);
       }
       last = id;
     }
-    values_.push_back(std::move(value));
+    document_.put(value);
     return true;
   }
 
-  struct Open {
-    ValueId parent, last;
-  };
   std::string_view text_;
   TokenCursor cursor_;
-  std::vector<JsonValue>& values_;
+  JsonDocument& document_;
+  std::size_t before_;
   std::vector<Open> open_;
-  std::string key_;
+  int lists_ = 0;  // one in the other, where one begins
+  std::string_view key_;
   std::size_t key_offset_ = 0;
 };
 
-}  // namespace
+ValueId JsonDocument::put(const Record& one) {
+  if (size_ == blocks_.size() * block) blocks_.push_back(std::make_unique<Record[]>(block));
+  record(static_cast<ValueId>(size_)) = one;
+  return static_cast<ValueId>(size_++);
+}
+
+std::string_view JsonDocument::keep(std::string_view text) {
+  if (text.empty()) return {};
+  constexpr std::size_t room = 65536;
+  if (text.size() > room / 4) {  // alone, and what is left stays of use
+    auto alone = std::make_unique<char[]>(text.size());
+    std::ranges::copy(text, alone.get());
+    return {texts_.insert(texts_.begin(), std::move(alone))->get(), text.size()};
+  }
+  if (text_room_ < text.size()) {
+    texts_.push_back(std::make_unique<char[]>(room));
+    text_room_ = room;
+  }
+  char* const at = texts_.back().get() + (room - text_room_);
+  std::ranges::copy(text, at);
+  text_room_ -= text.size();
+  return {at, text.size()};
+}
 
 ValueId JsonDocument::add(std::string_view text) {
-  const std::size_t known = values_.size();
-  Builder builder(text, values_);
+  if (const std::size_t nul = text.find('\0'); nul != std::string_view::npos) {
+    const bool is_wide = nul < 2 || text.starts_with("\xFF\xFE") || text.starts_with("\xFE\xFF");
+    throw JsonFault{nul, is_wide ? "this is no UTF-8; write the file in UTF-8, not in UTF-16"
+                                 : "a NUL character stands here, as in no JSON text; take it out"};
+  }
+  const std::size_t known = size_;
+  Builder builder(text, *this);
   if (!json::sax_parse(text.begin(), text.end(), &builder, json::input_format_t::json, true, true)) {
-    values_.resize(known);
+    size_ = known;
     throw JsonFault(builder.fault);
   }
   roots_.push_back(static_cast<ValueId>(known));
@@ -233,53 +295,56 @@ ValueId JsonDocument::add(std::string_view text) {
 }
 
 bool JsonDocument::speaks_of_inner(ValueId object) const {
-  if (object == no_value || values_[object].type != JsonValue::Type::object) return false;
-  const ValueId above = values_[object].parent;
-  return values_[object].key == "with" ||
-         (above != no_value && values_[above].type == JsonValue::Type::array && values_[above].key == "copies");
+  if (object == no_value || record(object).type != JsonValue::Type::object) return false;
+  const JsonValue value = (*this)[object];
+  if (value.key == "with") return true;
+  if (value.parent == no_value) return false;
+  const JsonValue above = (*this)[value.parent];
+  return above.type == JsonValue::Type::array && above.key == "copies";
 }
 
 void JsonDocument::unfold_dotted_keys() {
-  const auto written = static_cast<ValueId>(values_.size());
+  const auto written = static_cast<ValueId>(size_);
   for (ValueId object = 0; object < written; ++object) {
     if (!speaks_of_inner(object)) continue;
-    std::unordered_map<std::string, ValueId> last_in;  // by path, what an unfolded object holds last
+    std::unordered_map<std::string_view, ValueId> last_in;  // by path, what an unfolded object holds last
     ValueId before = no_value;
-    for (ValueId id = values_[object].first; id != no_value; id = values_[id].next) {
-      const std::size_t dot = values_[id].key.rfind('.');
-      if (dot == std::string::npos) {
+    for (ValueId id = record(object).first; id != no_value; id = record(id).next) {
+      const std::string_view key = (*this)[id].key;
+      const std::size_t dot = key.rfind('.');
+      if (dot == std::string_view::npos) {
         before = id;
         continue;
       }
-      const auto stands = static_cast<ValueId>(values_.size());
-      JsonValue inside = values_[id];
-      inside.key.erase(0, dot + 1);
-      inside.written = id;
+      const auto stands = static_cast<ValueId>(size_);
+      Record inside = record(id);
+      inside.key += dot + 1;
+      inside.key_length -= static_cast<std::uint32_t>(dot + 1);
+      inside.stands = true;
       inside.next = no_value;
-      const auto [at, is_new] = last_in.try_emplace(values_[id].key.substr(0, dot), stands + 1);
+      const auto [at, is_new] = last_in.try_emplace(key.substr(0, dot), stands + 1);
       if (is_new) {
-        JsonValue holder = values_[id];
+        Record holder = record(id);
         holder.type = JsonValue::Type::object;
-        holder.key = at->first;
-        holder.text.clear();
-        holder.written = id;
+        holder.key_length = static_cast<std::uint32_t>(dot);
+        holder.stands = true;
         holder.first = stands + 1;
         inside.parent = stands;
-        values_.push_back(std::move(holder));
-        (before == no_value ? values_[object].first : values_[before].next) = stands;
+        written_[put(holder)] = id;
+        (before == no_value ? record(object).first : record(before).next) = stands;
         before = stands;
       } else {
-        inside.parent = values_[at->second].parent;
-        values_[std::exchange(at->second, stands)].next = stands;
-        (before == no_value ? values_[object].first : values_[before].next) = values_[id].next;
+        inside.parent = record(at->second).parent;
+        record(std::exchange(at->second, stands)).next = stands;
+        (before == no_value ? record(object).first : record(before).next) = record(id).next;
       }
-      values_.push_back(std::move(inside));
+      written_[put(inside)] = id;
     }
   }
 }
 
 std::size_t JsonDocument::text_of(ValueId id) const {
-  if (values_[id].written != no_value) id = values_[id].written;
+  if (record(id).stands) id = written_.at(id);
   return static_cast<std::size_t>(std::ranges::upper_bound(roots_, id) - roots_.begin()) - 1;
 }
 
@@ -288,40 +353,42 @@ bool JsonDocument::alike(ValueId one, ValueId other) const {
   while (!open.empty()) {
     const auto [a, b] = open.back();
     open.pop_back();
-    const JsonValue &here = values_[a], &there = values_[b];
+    const JsonValue here = (*this)[a], there = (*this)[b];
     if (here.type != there.type || here.boolean != there.boolean || here.number != there.number ||
         here.text != there.text)
       return false;
     std::size_t members = 0;
     ValueId beside = there.first;
-    for (ValueId id = here.first; id != no_value; id = values_[id].next, ++members) {
-      const ValueId twin = here.type == JsonValue::Type::object ? member(b, values_[id].key) : beside;
+    for (ValueId id = here.first; id != no_value; id = record(id).next, ++members) {
+      const ValueId twin = here.type == JsonValue::Type::object ? member(b, (*this)[id].key) : beside;
       if (twin == no_value) return false;
       open.emplace_back(id, twin);
-      if (beside != no_value) beside = values_[beside].next;
+      if (beside != no_value) beside = record(beside).next;
     }
-    for (ValueId id = there.first; id != no_value; id = values_[id].next) --members;
+    for (ValueId id = there.first; id != no_value; id = record(id).next) --members;
     if (members != 0) return false;
   }
   return true;
 }
 
 ValueId JsonDocument::member(ValueId object, std::string_view key) const {
-  for (ValueId id = values_[object].first; id != no_value; id = values_[id].next) {
-    if (values_[id].key == key) return id;
+  for (ValueId id = record(object).first; id != no_value;) {
+    const Record& one = record(id);
+    if (std::string_view(one.key, one.key_length) == key) return id;
+    id = one.next;
   }
   return no_value;
 }
 
 std::string JsonDocument::pointer(ValueId id) const {
-  if (values_[id].written != no_value) id = values_[id].written;
+  if (record(id).stands) id = written_.at(id);
   std::vector<ValueId> way;
-  for (; values_[id].parent != no_value; id = values_[id].parent) way.push_back(id);
+  for (; record(id).parent != no_value; id = record(id).parent) way.push_back(id);
   std::string pointer;
   for (auto step = way.rbegin(); step != way.rend(); ++step) {
-    const JsonValue& value = values_[*step];
+    const JsonValue value = (*this)[*step];
     pointer += '/';
-    if (values_[value.parent].type == JsonValue::Type::array) {
+    if (record(value.parent).type == JsonValue::Type::array) {
       pointer += std::to_string(value.place);
       continue;
     }

@@ -5,8 +5,10 @@
 // and behind it those that it uses. Parsing is the library's; only the places are worked out here.
 
 #include <cstdint>
+#include <memory>
 #include <string>
 #include <string_view>
+#include <unordered_map>
 #include <vector>
 
 namespace fond_ladder::inline v0::scene {
@@ -14,13 +16,25 @@ namespace fond_ladder::inline v0::scene {
 using ValueId = std::uint32_t;
 inline constexpr ValueId no_value = 0xFFFFFFFF;
 
+/// Words of a document, which live as long as that; copied where somebody keeps them.
+class JsonWords : public std::string_view {
+ public:
+  using std::string_view::string_view;
+  operator std::string() const { return {data(), size()}; }  // NOLINT(google-explicit-constructor): to keep them
+  friend std::string operator+(const JsonWords& words, std::string_view more) {
+    return std::string(words).append(more);
+  }
+  friend std::string operator+(std::string before, const JsonWords& words) { return before.append(words); }
+};
+
+/// A value as it is read.
 struct JsonValue {
   enum class Type : std::uint8_t { null, boolean, number, string, array, object };
   Type type = Type::null;
   bool boolean = false;
   double number = 0;
-  std::string text;  // of a string
-  std::string key;   // of a member
+  JsonWords text;  // of a string
+  JsonWords key;   // of a member
   ValueId parent = no_value, first = no_value, next = no_value;
   std::uint32_t place = 0;            // among the siblings
   std::uint32_t offset = 0, end = 0;  // in the text, in bytes
@@ -38,12 +52,14 @@ struct Position {
 /// Whether a text that is JSON but for its comments has any.
 [[nodiscard]] bool has_comments(std::string_view text);
 
-/// Why a text is no JSON, and where.
+/// Why a text is no JSON, or none that a scene could have, and where.
 struct JsonFault {
   std::size_t offset = 0;
   std::string message;
 };
 
+/// Values are kept in 56 bytes each, and texts once. What packs more values into its bytes than a scene has any use for
+/// is refused before it costs memory: 10 MB of brackets would be 500 MB.
 class JsonDocument {
  public:
   /// Throws JsonFault.
@@ -51,7 +67,24 @@ class JsonDocument {
   /// Reads one more text, and returns its outermost value. Throws JsonFault, and is what it was then.
   ValueId add(std::string_view text);
 
-  [[nodiscard]] const JsonValue& operator[](ValueId id) const { return values_[id]; }
+  [[nodiscard]] JsonValue operator[](ValueId id) const {
+    const Record& one = record(id);
+    JsonValue value;
+    value.type = one.type;
+    value.boolean = one.boolean;
+    if (one.type == JsonValue::Type::number) value.number = one.number;
+    if (one.type == JsonValue::Type::string) value.text = {one.text, one.text_length};
+    value.key = {one.key, one.key_length};
+    value.parent = one.parent;
+    value.first = one.first;
+    value.next = one.next;
+    value.place = one.place;
+    value.offset = one.offset;
+    value.end = one.end;
+    value.key_offset = one.key_offset;
+    if (one.stands) value.written = written_.at(id);
+    return value;
+  }
   [[nodiscard]] ValueId root() const { return 0; }
   /// Makes `"about.text": "x"` where inner nodes are spoken of what it is short for, `"about": {"text": "x"}`. Faults
   /// still name what is written.
@@ -65,13 +98,38 @@ class JsonDocument {
   /// The member of an object, or `no_value`.
   [[nodiscard]] ValueId member(ValueId object, std::string_view key) const;
   /// How many bytes of the text a value takes, its key left out.
-  [[nodiscard]] std::size_t length(ValueId id) const { return values_[id].end - values_[id].offset; }
-  [[nodiscard]] std::size_t size() const { return values_.size(); }
+  [[nodiscard]] std::size_t length(ValueId id) const { return record(id).end - record(id).offset; }
+  [[nodiscard]] std::size_t size() const { return size_; }
   /// RFC 6901.
   [[nodiscard]] std::string pointer(ValueId id) const;
 
  private:
-  std::vector<JsonValue> values_;
+  class Builder;
+  struct Record {
+    union {
+      double number = 0;
+      const char* text;
+    };
+    const char* key = nullptr;
+    std::uint32_t text_length = 0, key_length = 0;
+    ValueId parent = no_value, first = no_value, next = no_value;
+    std::uint32_t place = 0, offset = 0, end = 0, key_offset = 0;
+    JsonValue::Type type = JsonValue::Type::null;
+    bool boolean = false, stands = false;  // for another value
+  };
+  // Values in blocks, so that none is copied when there are more; texts in blocks, or alone where they are long.
+  static constexpr std::size_t block = 4096;
+
+  [[nodiscard]] const Record& record(ValueId id) const { return blocks_[id / block][id % block]; }
+  [[nodiscard]] Record& record(ValueId id) { return blocks_[id / block][id % block]; }
+  ValueId put(const Record& one);
+  [[nodiscard]] std::string_view keep(std::string_view text);
+
+  std::vector<std::unique_ptr<Record[]>> blocks_;
+  std::size_t size_ = 0;
+  std::vector<std::unique_ptr<char[]>> texts_;
+  std::size_t text_room_ = 0;                     // left in the last of them
+  std::unordered_map<ValueId, ValueId> written_;  // what stands for which
   std::vector<ValueId> roots_;
 };
 

@@ -234,7 +234,7 @@ class ValueReader {
   void read(Word& into) const { into = one_of<Word>(); }
 
  private:
-  [[nodiscard]] const JsonValue& value() const { return document_[id_]; }
+  [[nodiscard]] JsonValue value() const { return document_[id_]; }
   [[nodiscard]] bool is(Type type) const { return value().type == type; }
   [[nodiscard]] std::string_view text() const { return is(Type::string) ? std::string_view(value().text) : ""; }
   [[noreturn]] void fail(std::string message) const { throw WrongValue{id_, std::move(message)}; }

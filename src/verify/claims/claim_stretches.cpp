@@ -112,7 +112,8 @@ class AlongWidths {
   /// At one width of the runs that are stood on, or at their end.
   [[nodiscard]] Claim::Outcome outcome_at(double at) {
     pixels_.clear();
-    for (std::size_t q = 0; q < places_.size(); ++q) pixels_.push_back((*way_.quantities[q])[places_[q]].measured_at(at));
+    for (std::size_t q = 0; q < places_.size(); ++q)
+      pixels_.push_back((*way_.quantities[q])[places_[q]].measured_at(at));
     double width = at, height = way_.other;
     if (way_.height != nullptr) height = (*way_.height)[height_place_].measured_at(at).value_or(0);
     if (way_.along_height) std::swap(width, height);

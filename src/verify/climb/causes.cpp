@@ -232,8 +232,8 @@ class BothSides {
         }
       }
       add(child, node,
-          "{node} moves to line " + std::to_string(now[i].line + 1) + " of {in}: " + line_sum_text(tree_, line, now[i].child->node) +
-              (up ? " fits" : " no longer fits"))
+          "{node} moves to line " + std::to_string(now[i].line + 1) +
+              " of {in}: " + line_sum_text(tree_, line, now[i].child->node) + (up ? " fits" : " no longer fits"))
           .breaks = true;
       return false;
     }

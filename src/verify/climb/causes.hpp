@@ -25,9 +25,9 @@ struct Cause {
 };
 
 /// What changed between two arrangements of one scene, from different solvers. `active_below` and `active_above` are
-/// the ranges that hold. Ranges come alone: whatever else changed follows from them. The turn lies between the two sizes,
-/// by a `share` of the way from the smaller to the larger. With `everywhere`, in what kept its size too: keys are
-/// others.
+/// the ranges that hold. Ranges come alone: whatever else changed follows from them. The turn lies between the two
+/// sizes, by a `share` of the way from the smaller to the larger. With `everywhere`, in what kept its size too: keys
+/// are others.
 [[nodiscard]] std::vector<Cause> causes_between(const Solution& below, const Solution& above,
                                                 const std::vector<std::string>& active_below,
                                                 const std::vector<std::string>& active_above, double share,

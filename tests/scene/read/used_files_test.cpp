@@ -106,7 +106,9 @@ TEST_F(UsedFiles, FaultsStandInTheFileTheyAreIn) {
       {R"("uses":["sound"],)", ""},
       {R"("uses":["snoud"],)", "s:1:21: error: snoud: there is no such file (at /uses/0)\n"},
       {R"("uses":["ui"],)", "s:1:21: error: ui: this is a directory; name a scene file (at /uses/0)\n"},
-      {R"("uses":["pipe"],)", "s:1:21: error: pipe: this is no plain file but a pipe or a device; for a pipe write - and give the scene to standard input (at /uses/0)\n"},
+      {R"("uses":["pipe"],)",
+       "s:1:21: error: pipe: this is no plain file but a pipe or a device; for a pipe write - and give the scene to "
+       "standard input (at /uses/0)\n"},
       {R"("uses":["/etc/kit"],)",
        "s:1:21: error: a file is named by its way from this one, as in \"../kit.scene.json\" (at /uses/0)\n"},
       {R"("uses":"sound",)",

@@ -2,8 +2,8 @@
 //
 // A setting that is dragged instead of the container: turns that can be worked out by hand, and random lengths of
 // random trees, whose climb is held against an arrangement at each value.
-#include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/vary.hpp"
+#include "fond_ladder/scene_file.hpp"
 
 #include <gtest/gtest.h>
 

@@ -76,10 +76,14 @@ TEST(Sight, OfManyTurnsWhereThatOfEachDoes) {
     for (const Quantity& one : all) tell({one}, of_each);
     for (std::vector<Told>* told : {&of_many, &of_each})
       std::ranges::sort(*told, {}, [](const Told& one) { return std::tuple(one.node, one.at); });
-    ASSERT_TRUE(std::ranges::equal(of_many, of_each, [](const Told& one, const Told& other) {
-      constexpr double sampled = 1.0 / 64;  // as near as is known where something bends
-      return one.node == other.node && one.after == other.after && std::abs(one.at - other.at) <= sampled;
-    })) << to_json(scene) << text(scene, of_many) << "\n" << text(scene, of_each);
+    ASSERT_TRUE(std::ranges::equal(of_many, of_each,
+                                   [](const Told& one, const Told& other) {
+                                     constexpr double sampled = 1.0 / 64;  // as near as is known where something bends
+                                     return one.node == other.node && one.after == other.after &&
+                                            std::abs(one.at - other.at) <= sampled;
+                                   }))
+        << to_json(scene) << text(scene, of_many) << "\n"
+        << text(scene, of_each);
     turns += of_each.size();
   }
   EXPECT_GT(turns, 20U);
