@@ -10,6 +10,7 @@
 
 #include "draw/canvas.hpp"
 #include "text/line_layouts.hpp"
+#include "text/spare_memory.hpp"
 
 namespace fond_ladder::inline v0::picture {
 namespace {
@@ -29,6 +30,12 @@ cairo_status_t append(void* bytes, const unsigned char* data, unsigned int lengt
 
 constexpr double points_a_pixel = 0.75;
 
+/// What is there when as much is left as letters may take, Pango's own beginnings first.
+cairo_t* spared(cairo_t* context) {
+  typeset::need_spare_memory();
+  return context;
+}
+
 cairo_surface_t* open_surface(PictureForm form, double width, double height, std::string& bytes) {
   if (form == PictureForm::pdf)
     return cairo_pdf_surface_create_for_stream(append, &bytes, width * points_a_pixel, height * points_a_pixel);
@@ -40,7 +47,7 @@ class CairoCanvas final : public Canvas {
   CairoCanvas(PictureForm form, double width, double height)
       : form_(form),
         surface_(open_surface(form, width, height, bytes_)),
-        context_(cairo_create(surface_.get())),
+        context_(spared(cairo_create(surface_.get()))),
         layout_(pango_cairo_create_layout(context_.get())) {
     if (form == PictureForm::pdf) cairo_scale(context_.get(), points_a_pixel, points_a_pixel);
     cairo_set_line_cap(context_.get(), CAIRO_LINE_CAP_BUTT);
@@ -140,6 +147,7 @@ class CairoCanvas final : public Canvas {
 
   /// Sets one line of text into the layout. Returns its width.
   double set_text(std::string_view text, const Lettering& lettering) {
+    typeset::need_spare_memory();
     const Owned<PangoFontDescription> font(pango_font_description_new());
     pango_font_description_set_family(font.get(),
                                       lettering.face == Lettering::Face::words ? "monospace" : "sans-serif");

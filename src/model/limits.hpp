@@ -104,6 +104,12 @@ inline constexpr std::size_t most_fonts = 64;
 /// and shaping in fonts a second a million.
 inline constexpr std::size_t longest_text = 1'000'000;
 
+/// Bytes of the texts of a scene, each counted once a style that it is set in.
+inline constexpr std::size_t most_set_bytes = 8'000'000;
+
+/// Marks on one letter, and changes of direction in one paragraph: shaping takes the square of each.
+inline constexpr std::size_t most_marks = 200, most_turns = 1'000;
+
 /// Pixels. Characters larger than this are not set in fonts, for their widths are counted in 1/1024 pixel in 32 bits,
 /// nor smaller ones than that, for nothing of them would be left.
 inline constexpr double largest_set_size = 10'000, smallest_set_size = 1.0 / 16;

@@ -54,8 +54,8 @@ class Reader {
   }
 
   LayoutPieces read(const FontSeen& told) {
-    const int lines = pango_layout_get_line_count(layout_);
-    for (int i = 0; i < lines; ++i) read_line(pango_layout_get_line_readonly(layout_, i), told);
+    for (GSList* line = pango_layout_get_lines_readonly(layout_); line != nullptr; line = line->next)
+      read_line(static_cast<PangoLayoutLine*>(line->data), told);
     cut();
     return std::move(result_);
   }

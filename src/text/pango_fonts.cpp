@@ -21,7 +21,10 @@
 #include "model/nearest_word.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
+#include "model/thousands.hpp"
+#include "text/costly_words.hpp"
 #include "text/layout_pieces.hpp"
+#include "text/spare_memory.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace typeset {
@@ -62,6 +65,7 @@ std::vector<std::string> families_in(PangoFontMap* map) {
 }
 
 Owned<PangoFontMap> new_map() {
+  need_spare_memory();
   return Owned<PangoFontMap>(pango_cairo_font_map_new_for_font_type(CAIRO_FONT_TYPE_FT));
 }
 
@@ -117,6 +121,27 @@ std::string sound(const std::string& text, bool one_line) {
     std::ranges::replace(sound, '\r', ' ');
   }
   return sound;
+}
+
+/// Pango counts from the beginning of a text for each of its paragraphs, so it gets a few thousand bytes of them at
+/// once.
+std::size_t end_of_stretch(const std::string& text, std::size_t from) {
+  constexpr std::size_t usual = 4096;
+  if (text.size() - from <= usual) return text.size();
+  const std::size_t end = text.find('\n', from + usual);
+  return end == std::string::npos ? text.size() : end + 1;
+}
+
+/// Puts what a stretch of a text has behind that of the one before.
+void add(LayoutPieces more, std::size_t from, bool is_last, LayoutPieces& all) {
+  if (!is_last) more.pieces.pop_back();  // of no words: the paragraph behind its end is the next stretch's
+  for (TextPiece& piece : more.pieces) {
+    piece.begin += static_cast<std::uint32_t>(from);
+    piece.end += static_cast<std::uint32_t>(from);
+  }
+  all.pieces.insert(all.pieces.end(), more.pieces.begin(), more.pieces.end());
+  all.ascent = std::max(all.ascent, more.ascent);
+  all.descent = std::max(all.descent, more.descent);
 }
 
 std::string listed(const std::set<std::uint32_t>& characters) {
@@ -217,6 +242,7 @@ Owned<PangoLayout> PangoFonts::layout(const std::string& text, const WordStyle& 
 
 Owned<PangoLayout> PangoFonts::line(std::string_view text, const WordStyle& style) const {
   const std::scoped_lock lock(mutex_);
+  need_spare_memory();
   Owned<PangoLayout> one = layout(sound(std::string(text), true), style);
   pango_layout_set_single_paragraph_mode(one.get(), 1);
   static_cast<void>(pango_layout_get_line_count(one.get()));  // shaped while nobody else is
@@ -253,15 +279,24 @@ std::shared_ptr<const SetText> PangoFonts::known(const std::string& text, const 
 std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const WordStyle& style, Notes notes) const {
   ++shaped_;
   const std::string words = sound(text, style.one_line);
+  if (!why_costly(words).empty()) return nullptr;
+  need_spare_memory(spare_for_letters + (500 * text.size()));
   const Face& face = this->face(style.font);
   const Owned<PangoFont> own(pango_context_load_font(face.context.get(), described(style).get()));
   if (!own) return nullptr;
   const Letters letters{name_of(style.font), style.bold, style.slanted};
   if (notes == Notes::taken) note_letters(letters, own.get());
-  LayoutPieces read =
-      pieces_in(layout(words, style).get(), [&](std::string_view characters, PangoFont* font, bool boxes) {
-        if (notes == Notes::taken) note_characters(characters, font, boxes, letters, own.get());
-      });
+  LayoutPieces read;
+  std::size_t from = 0;
+  do {
+    const std::size_t end = end_of_stretch(words, from);
+    add(pieces_in(layout(words.substr(from, end - from), style).get(),
+                  [&](std::string_view characters, PangoFont* font, bool boxes) {
+                    if (notes == Notes::taken) note_characters(characters, font, boxes, letters, own.get());
+                  }),
+        from, end == words.size(), read);
+    from = end;
+  } while (from < words.size());
   if (read.ascent + read.descent <= 0) {
     const Owned<PangoFontMetrics> metrics(pango_font_get_metrics(own.get(), nullptr));
     read.ascent = static_cast<double>(pango_font_metrics_get_ascent(metrics.get())) / PANGO_SCALE;
@@ -339,9 +374,10 @@ std::vector<std::string> PangoFonts::remarks() const {
 std::string PangoFonts::refusal(const std::string& text, const WordStyle& style) const {
   if (set(text, style) != nullptr) return {};
   if (text.size() > limits::longest_text) {
-    return "its words take " + std::to_string(text.size()) + " bytes; with fonts a text has at most " +
-           std::to_string(limits::longest_text);
+    return "its words take " + in_thousands(static_cast<double>(text.size())) +
+           " bytes; with fonts a text has at most " + in_thousands(limits::longest_text);
   }
+  if (std::string why = why_costly(sound(text, style.one_line)); !why.empty()) return why;
   if (style.size > limits::largest_set_size) {
     return "its size is " + exact(style.size) + "; with fonts a text has at most " + exact(limits::largest_set_size);
   }

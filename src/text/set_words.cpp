@@ -1,8 +1,12 @@
 // SPDX-License-Identifier: MIT
+#include <algorithm>
 #include <map>
+#include <tuple>
 #include <utility>
 
 #include "fond_ladder/fonts.hpp"
+#include "model/limits.hpp"
+#include "model/thousands.hpp"
 #include "text/styled_words.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -12,6 +16,25 @@ std::string sentences(const std::vector<BadFonts::Fault>& faults) {
   std::string all;
   for (const BadFonts::Fault& fault : faults) all += (all.empty() ? "" : "\n") + fault.message;
   return all;
+}
+
+/// The bytes of the different texts, once a style and for each wording that has fonts of its own.
+std::size_t bytes_to_set(const std::vector<typeset::StyledWords>& all) {
+  const auto key = [](const typeset::StyledWords& one) {
+    const WordStyle& style = one.style;
+    const Wording* fonts = one.wording != nullptr && !one.wording->fonts.empty() ? one.wording : nullptr;
+    return std::tuple(std::string_view(*one.text), style.size, std::string_view(style.font), style.bold, style.slanted,
+                      style.line_height, style.one_line, style.max_lines, fonts);
+  };
+  std::vector<const typeset::StyledWords*> order;
+  order.reserve(all.size());
+  for (const auto& one : all) order.push_back(&one);
+  std::ranges::sort(order, [&](const auto* one, const auto* other) { return key(*one) < key(*other); });
+  std::size_t bytes = 0;
+  for (std::size_t i = 0; i < order.size(); ++i) {
+    if (i == 0 || key(*order[i - 1]) != key(*order[i])) bytes += order[i]->text->size();
+  }
+  return bytes;
 }
 
 }  // namespace
@@ -27,7 +50,10 @@ std::vector<typeset::StyledWords> typeset::styled_words(const Scene& scene) {
   std::vector<StyledWords> all;
   std::map<NodeId, std::pair<std::size_t, std::size_t>> own;  // where in `all` those of a node stand
   const auto add = [&](NodeId node, const Keys& keys) {
-    if (keys.kind == Kind::text) all.push_back({node, keys.text, keys.word_style(scene.tree.em()), nullptr});
+    if (keys.kind != Kind::text) return;
+    const bool as_before = !all.empty() && all.back().node == node && *all.back().text == keys.text;
+    all.push_back({node, as_before ? all.back().text : std::make_shared<const std::string>(keys.text),
+                   keys.word_style(scene.tree.em()), nullptr});
   };
   for (const NodeId node : scene.tree.nodes()) {
     const std::size_t first = all.size();
@@ -44,7 +70,8 @@ std::vector<typeset::StyledWords> typeset::styled_words(const Scene& scene) {
   for (const Wording& wording : scene.wordings) {
     for (const auto& [node, words] : wording.texts) {
       const auto [first, behind] = own.at(node);
-      for (std::size_t i = first; i < behind; ++i) all.push_back({node, words, all[i].style, &wording});
+      const auto said = std::make_shared<const std::string>(words);
+      for (std::size_t i = first; i < behind; ++i) all.push_back({node, said, all[i].style, &wording});
     }
     if (wording.fonts.empty()) continue;
     for (std::size_t i = 0; i < all_own; ++i) all.push_back({all[i].node, all[i].text, all[i].style, &wording});
@@ -63,15 +90,22 @@ void set_words(Scene& scene, WordsIn words) {
   for (const Wording& wording : scene.wordings) {
     if (!wording.fonts.empty()) of_wordings.emplace_back(&wording, setter->with(wording.fonts));
   }
+  const std::vector<typeset::StyledWords> all = typeset::styled_words(scene);
+  if (const std::size_t bytes = bytes_to_set(all); bytes > limits::most_set_bytes) {
+    throw BadFonts({{{},
+                     "",
+                     "all texts, once a style, come to " + in_thousands(static_cast<double>(bytes)) +
+                         " bytes; with fonts at most " + in_thousands(limits::most_set_bytes) + " are set"}});
+  }
   std::vector<BadFonts::Fault> faults;
-  for (const typeset::StyledWords& one : typeset::styled_words(scene)) {
+  for (const typeset::StyledWords& one : all) {
     const Typesetter* by = setter.get();
     for (const auto& [wording, its] : of_wordings) {
       if (wording == one.wording) by = its.get();
     }
     static_cast<void>(by->zero_width(one.style));
-    if (by->set(one.text, one.style) != nullptr) continue;
-    const std::string why = by->refusal(one.text, one.style);
+    if (by->set(*one.text, one.style) != nullptr) continue;
+    const std::string why = by->refusal(*one.text, one.style);
     if (!why.empty()) faults.push_back({{}, "", scene.tree.path(one.node) + ": " + why});
   }
   if (!faults.empty()) throw BadFonts(std::move(faults));

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -13,7 +14,7 @@ namespace typeset {
 /// Words that a scene can show, in a style in which it can show them.
 struct StyledWords {
   NodeId node;
-  std::string text;
+  std::shared_ptr<const std::string> text;  ///< one for all styles and wordings that say them
   WordStyle style;
   const Wording* wording = nullptr;  ///< that says them or the font; null: the scene
 };

@@ -203,6 +203,59 @@ TEST(Fonts, CharactersThatAFontDoesNotHaveAreTold) {
               ::testing::Contains(HasSubstr("does not have e f n r")));
 }
 
+std::string repeated(std::string before, const char* what, int times) {
+  for (int i = 0; i < times; ++i) before += what;
+  return before;
+}
+
+/// Shaping takes the square of the marks on a letter and of the turns in a paragraph: each up to its bound.
+TEST(Fonts, WhatTakesTheSquareIsSetUpToItsBound) {
+  const std::string marks = repeated("a", "\u0301", 200) + repeated("", "b", 200), turns = repeated("", "a\u05d0", 500);
+  for (const std::string& text : {marks, turns, turns + "\n" + turns}) {
+    Scene scene(row("r").holds(fond_ladder::text("t", text)));
+    EXPECT_NO_THROW(set_words(scene, WordsIn::fonts));
+    EXPECT_GT(width_of(scene), 100);
+  }
+}
+
+/// A long text is set a few thousand bytes at once: its pieces are those of its paragraphs one by one.
+TEST(Fonts, ALongTextIsItsParagraphs) {
+  const auto fonts = open_fonts(usual);
+  std::string all;
+  std::vector<TextPiece> expected;
+  for (int i = 0; i < 3000; ++i) {
+    const std::string one = repeated("", i % 3 == 0 ? "ab \u05d0 " : "fern ", i % 7);
+    std::vector<TextPiece> pieces = fonts->set(one, {})->pieces();
+    if (one.empty()) pieces.assign(1, {});
+    for (TextPiece piece : pieces) {
+      piece.begin += static_cast<std::uint32_t>(all.size());
+      piece.end += static_cast<std::uint32_t>(all.size());
+      expected.push_back(piece);
+    }
+    if (i == 2999) break;
+    all += one + (i % 2 == 0 ? "\n" : "\r\n");
+    expected.back().ends_paragraph = true;
+  }
+  all += repeated("", "fern ", 2999 % 7);
+  EXPECT_TRUE(fonts->set(all, {})->pieces() == expected);
+}
+
+TEST(Fonts, AllTextsOnceAStyleAreBounded) {
+  const std::string one = repeated("", "\n", 500'000);
+  Node root = column("r");
+  for (int i = 0; i < 40; ++i) root.holds(fond_ladder::text("t" + std::to_string(i), one).size(8 + (i % 2)));
+  Scene few(root);
+  EXPECT_NO_THROW(set_words(few, WordsIn::fonts)) << "twenty say the same";
+  for (int i = 0; i < 16; ++i) root.holds(fond_ladder::text("u" + std::to_string(i), one).size(20 + i));
+  Scene many(root);
+  try {
+    set_words(many, WordsIn::fonts);
+    ADD_FAILURE();
+  } catch (const BadFonts& bad) {
+    EXPECT_STREQ(bad.what(), "all texts, once a style, come to 9,000,000 bytes; with fonts at most 8,000,000 are set");
+  }
+}
+
 TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
   const struct {
     const char* why;
@@ -211,6 +264,10 @@ TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
   } cases[] = {
       {"its size is 1000000; with fonts a text has at most 10000", "a", 1e6},
       {"its size is 0.01; with fonts a text has at least 0.0625", "a", 0.01},
+      {"it has a letter with more than 200 marks on it", repeated("a", "\u0301", 201), 16},
+      {"a paragraph of it changes direction more than 1,000 times", repeated("", "a\u05d0", 501), 16},
+      {"a paragraph of it changes direction more than 1,000 times", repeated("", "\u05d01", 501), 16},
+      {"a paragraph of it changes direction more than 1,000 times", repeated("", "\u2067a\u2069", 501), 16},
       {"its words come to more than 1e6 pixels", std::string(900'000, 'a'), 16},
   };
   for (const auto& [why, text, size] : cases) {

@@ -50,7 +50,7 @@ class PieceWriter {
       if (!by) by = setter->with(one.wording->fonts);
       const auto [named, is_new] = fonts.try_emplace(one.wording);
       if (is_new) named->second = fonts_in(scene, one.wording);
-      add(*by, named->second, one.text, one.style, false);
+      add(*by, named->second, *one.text, one.style, false);
       add(*by, named->second, "0", one.style, true);
     }
   }
