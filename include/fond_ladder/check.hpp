@@ -75,8 +75,8 @@ struct CheckPart {
 };
 /// The same of a part: nothing for claims of which it has no pair. Together all parts test each pair once, and say of
 /// each pair what one call for all of them would say. Whether a claim is tested in any variant is told by the part that
-/// has its first pair. With `heights` as check_every_height.
-[[nodiscard]] std::vector<std::optional<CheckedClaim>> check_part(const std::vector<Variant>& variants,
+/// has its first pair. With `heights` as check_every_height. One variant is kept at a time.
+[[nodiscard]] std::vector<std::optional<CheckedClaim>> check_part(const VariantsInTurn& variants,
                                                                   const std::vector<std::string>& claims,
                                                                   const CheckPart& part,
                                                                   const std::optional<Span>& heights = {},

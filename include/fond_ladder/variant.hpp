@@ -24,6 +24,18 @@ struct Variant {
   std::string tried{};  ///< what else was changed before, the same in all variants, as in "beds.width=300, remove map"
 };
 
+/// What is said of a variant, without its scene.
+struct VariantLabel {
+  std::string name, options, tried;
+};
+[[nodiscard]] std::vector<VariantLabel> labels_of(const std::vector<Variant>& variants);
+
+/// Variants of which each is made when it is looked at, so that there is one scene at a time, however many they are.
+struct VariantsInTurn {
+  std::vector<VariantLabel> labels;
+  std::function<Variant(std::size_t)> made;  ///< by its place; asked from one thread at a time, and maybe again
+};
+
 /// A scene in one wording (none: its own texts), with all texts longer by a share (0: not) and some modes on. Throws
 /// BadValue for a name that the scene does not have.
 [[nodiscard]] Variant variant_of(const Scene& scene, const std::string& wording,
@@ -31,6 +43,7 @@ struct Variant {
 
 /// Its name and what was tried, as in "wording long, beds.width=300"; empty for the scene as it is.
 [[nodiscard]] std::string described(const Variant& variant);
+[[nodiscard]] std::string described(const VariantLabel& variant);
 
 /// What several variants of a scene have in common by name, and what tells each from the others: empty for the scene as
 /// it is but for that.
@@ -38,13 +51,13 @@ struct VariantNames {
   std::string common;
   std::vector<std::string> own;
 };
-[[nodiscard]] VariantNames names_of(const std::vector<Variant>& variants);
+[[nodiscard]] VariantNames names_of(const std::vector<VariantLabel>& variants);
 
 /// Which variants were looked at, to stand behind a title: ", wording long", ", in 2 variants". Empty for a scene as it
 /// is alone.
-[[nodiscard]] std::string text_of(const std::vector<Variant>& variants);
+[[nodiscard]] std::string text_of(const std::vector<VariantLabel>& variants);
 /// What is to be said of them below the answer, a line each: what was tried, and which variants several are.
-[[nodiscard]] std::vector<std::string> lines_about(const std::vector<Variant>& variants);
+[[nodiscard]] std::vector<std::string> lines_about(const std::vector<VariantLabel>& variants);
 
 /// Every choice of some modes of a scene, none first: at most 64 of them, else throws BadValue.
 [[nodiscard]] std::vector<std::vector<std::string>> mode_choices(const Scene& scene);

@@ -54,14 +54,13 @@ CheckPart parse_shard(const std::string& text) {
 }
 
 /// Which part of the claims, and in which variants.
-std::string scope_text(const std::vector<Variant>& variants, const CheckCall& call) {
+std::string scope_text(const std::vector<VariantLabel>& variants, const CheckCall& call) {
   const char* what = variants.size() > 1 ? "all claims and variants" : "the claims";
   return (call.shard.empty() ? "" : fmt::format(", part {} of {}", call.shard, what)) + text_of(variants);
 }
 
-void print_table(const std::vector<Variant>& variants, const std::vector<CheckedClaim>& checked, const CheckCall& call,
-                 std::ostream& out) {
-  const Scene& scene = variants[0].scene;
+void print_table(const Scene& scene, const std::vector<VariantLabel>& variants,
+                 const std::vector<CheckedClaim>& checked, const CheckCall& call, std::ostream& out) {
   fmt::print(out, "{} from {} to {} wide{}: {}\n", printable(scene.name()), exact(scene.ladder.width.from),
              exact(scene.ladder.width.to), printable(scope_text(variants, call)), verdict_text(checked));
   for (const std::string& line : lines_about(variants)) out << printable(line) << '\n';
@@ -74,23 +73,25 @@ void print_table(const std::vector<Variant>& variants, const std::vector<Checked
 }
 
 /// Begins an answer about all variants that were looked at.
-JsonWriter& next_answer(JsonAnswers& answers, const std::vector<Variant>& variants, const std::string& file) {
-  const Scene& scene = variants[0].scene;
+JsonWriter& next_answer(JsonAnswers& answers, const Scene& scene, const std::vector<VariantLabel>& variants,
+                        const std::string& file) {
   JsonWriter& json = answers.next(scene, file, scene.ladder);
   std::vector<std::string> names;
-  for (const Variant& variant : variants) names.push_back(described(variant));
+  for (const VariantLabel& variant : variants) names.push_back(described(variant));
   json.texts("variants", names);
   return json;
 }
 
 ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall& call, const Streams& streams) {
   const std::vector<std::string> claims = suggest(variants);
+  const Scene& scene = variants[0].scene;
+  const std::vector<VariantLabel> labels = labels_of(variants);
   if (call.format == Format::json) {
     JsonAnswers answers(streams.out, "check");
-    next_answer(answers, variants, call.scene.files[0]).texts("suggested", claims);
+    next_answer(answers, scene, labels, call.scene.files[0]).texts("suggested", claims);
     answers.end();
   } else {
-    streams.out << suggestion(claims, variants[0].scene.ladder, scope_text(variants, call));
+    streams.out << suggestion(claims, scene.ladder, scope_text(labels, call));
   }
   return all_well;
 }
@@ -98,7 +99,8 @@ ExitStatus suggest_claims(const std::vector<Variant>& variants, const CheckCall&
 /// The claims of one scene, and what came of them.
 struct CheckedScene {
   JUnitSuite suite;
-  std::vector<Variant> variants;
+  std::vector<VariantLabel> variants;
+  std::optional<Scene> scene;  // the first of them; none of several scenes, of which only what came of them is kept
   std::vector<std::size_t> numbers;  // the place of each claim among all of its scene
   std::size_t all = 0;               // claims of the scene, those of other parts too
   std::size_t pairs = 0;             // of these and variants
@@ -111,21 +113,31 @@ CheckedScene check_scene(const CheckCall& call, const std::string& file, std::si
   part.before = before;
   CheckedScene one;
   const Hints hints = call.scene.files.size() == 1 ? Hints::one_line : Hints::none;
-  one.variants = load_variants(call_for(call.scene, file), streams, hints);
-  const Scene& scene = one.variants[0].scene;
+  std::vector<std::string> all;
+  std::optional<RequiredClaims> required;
+  const VariantsInTurn variants =
+      load_variants_in_turn(call_for(call.scene, file), streams, hints, [&](std::size_t i, const Variant& variant) {
+        if (i == 0) {
+          one.scene = variant.scene;
+          all = variant.scene.claims;
+          all.insert(all.end(), call.claims.begin(), call.claims.end());
+          claim_with_positions(variant.scene, call.scrolled, all);
+          required.emplace(all);
+        }
+        required->read_in(variant.scene);
+      });
+  required->require();
+  one.variants = variants.labels;
+  const Scene& scene = *one.scene;
   one.suite.file = file;
   one.suite.name = scene.name() + (call.shard.empty() ? "" : " " + call.shard);
-  std::vector<std::string> all = scene.claims;
-  all.insert(all.end(), call.claims.begin(), call.claims.end());
-  claim_with_positions(scene, call.scrolled, all);
   one.all = all.size();
   one.pairs = all.size() * one.variants.size();
-  require_claims(one.variants, all);
   if (all.empty()) return one;
   std::optional<Span> heights;
   if (!call.heights.empty()) heights = heights_asked(scene, call.heights, "--heights");
   Progress progress(streams, "checking");
-  std::vector<std::optional<CheckedClaim>> checked = check_part(one.variants, all, part, heights, 0, progress.teller());
+  std::vector<std::optional<CheckedClaim>> checked = check_part(variants, all, part, heights, 0, progress.teller());
   for (std::size_t i = 0; i < all.size(); ++i) {
     if (!checked[i]) continue;
     one.suite.checked.push_back(std::move(*checked[i]));
@@ -147,7 +159,7 @@ void write_json(JsonAnswers& answers, const CheckedScene& one, const CheckCall& 
     std::erase_if(numbers, [&](std::size_t) { return checked[i++].holds; });
     std::erase_if(told, [](const CheckedClaim& claim) { return claim.holds; });
   }
-  write_checked(next_answer(answers, one.variants, one.suite.file), told, all_hold(checked), numbers);
+  write_checked(next_answer(answers, *one.scene, one.variants, one.suite.file), told, all_hold(checked), numbers);
 }
 
 /// One scene after the other, and the files that tell of all of them.
@@ -169,12 +181,12 @@ class CheckRun {
     if (!call_.sarif.empty() && !all_hold(checked))
       add_broken(results_, checked, one.numbers, file, scene::Places(file));
     one.suite.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
-    const Span& widths = one.variants[0].scene.ladder.width;
+    const Span& widths = one.scene->ladder.width;
     one.headline = one.all == 0      ? "has no claims"
                    : checked.empty() ? "none of its claims is in this part"
                                      : fmt::format("{}, from {} to {} wide{}", verdict_text(checked),
                                                    exact(widths.from), exact(widths.to), text_of(one.variants));
-    if (call_.scene.files.size() > 1) one.variants.clear();  // of many scenes only what came of them is kept
+    if (call_.scene.files.size() > 1) one.scene.reset();
     scenes_.push_back(std::move(one));
   }
   /// One of several that is wrong.
@@ -196,7 +208,7 @@ class CheckRun {
     if (call_.format == Format::json) {
       if (answers_) answers_->end();
     } else if (scenes_.size() == 1) {
-      print_table(scenes_[0].variants, scenes_[0].suite.checked, call_, streams_.out);
+      print_table(*scenes_[0].scene, scenes_[0].variants, scenes_[0].suite.checked, call_, streams_.out);
     } else {
       print_sum();
     }

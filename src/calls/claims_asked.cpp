@@ -4,6 +4,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <iterator>
 
 #include "calls/command.hpp"
 #include "calls/sizes.hpp"
@@ -42,16 +43,27 @@ std::string why_broken(const CheckedClaim& one) {
   return begin == std::string::npos ? all : all.substr(begin, end - begin);
 }
 
-void require_claims(const std::vector<Variant>& variants, const std::vector<std::string>& claims) {
-  std::vector<std::string> faults;
-  for (const std::string& claim : claims) {
+void RequiredClaims::read_in(const Scene& scene) {
+  for (std::size_t i = 0; i < claims_.size(); ++i) {
+    if (!faults_[i].empty()) continue;
     try {
-      for (const Variant& variant : variants) static_cast<void>(Claim(variant.scene, claim));
+      static_cast<void>(Claim(scene, claims_[i]));
     } catch (const BadClaim& fault) {
-      faults.push_back(fmt::format("in the claim \"{}\", column {}: {}", claim, fault.column(), fault.what()));
+      faults_[i] = fmt::format("in the claim \"{}\", column {}: {}", claims_[i], fault.column(), fault.what());
     }
   }
+}
+
+void RequiredClaims::require() const {
+  std::vector<std::string> faults;
+  std::ranges::copy_if(faults_, std::back_inserter(faults), [](const std::string& one) { return !one.empty(); });
   if (!faults.empty()) throw WrongCall(faults);
+}
+
+void require_claims(const Scene& scene, const std::vector<std::string>& claims) {
+  RequiredClaims required(claims);
+  required.read_in(scene);
+  required.require();
 }
 
 Span heights_asked(const Scene& scene, const std::string& asked, std::string_view option) {

@@ -79,7 +79,7 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
     throw WrongCall("map: give widths from one to a larger one, as in --width 360..1440");
   const Span heights = heights_asked(scene, call.height.empty() ? "every" : call.height, "--height");
   std::vector<std::string> claims = call.claims.empty() ? scene.claims : call.claims;
-  require_claims({variant}, claims);
+  require_claims(scene, claims);
   const SizeMap map = map_sizes(variant, claims, heights, 0, Progress(streams, "mapping").teller());
   if (call.output == "-") {  // then nothing else may stand there
     const Picture picture = draw(map, picture_form(call.output, call.as, "-o"));

@@ -7,6 +7,8 @@
 #include <algorithm>
 #include <charconv>
 #include <memory>
+#include <set>
+#include <utility>
 
 #include "calls/refusal.hpp"
 #include "calls/target_file.hpp"
@@ -40,17 +42,18 @@ double parse_share(const std::string& text) {
 }
 
 /// What there is to know of the fonts that words are measured with, each sentence once.
-void tell_remarks(const std::vector<const Scene*>& scenes, const Streams& streams) {
-  std::vector<std::string> told;
-  for (const Scene* scene : scenes) {
-    if (!scene->tree.typesetter()) continue;
-    for (const std::string& remark : scene->tree.typesetter()->remarks()) {
-      if (std::ranges::find(told, remark) != told.end()) continue;
-      tell_hint(streams.err, remark);
-      told.push_back(remark);
+class Remarks {
+ public:
+  void tell(const Scene& scene, const Streams& streams) {
+    if (!scene.tree.typesetter()) return;
+    for (const std::string& remark : scene.tree.typesetter()->remarks()) {
+      if (told_.insert(remark).second) tell_hint(streams.err, remark);
     }
   }
-}
+
+ private:
+  std::set<std::string> told_;
+};
 
 /// One line on settings that do nothing, whatever the size.
 void tell_idle_settings(const Scene& scene, const Streams& streams) {
@@ -68,7 +71,7 @@ void tell_idle_settings(const Scene& scene, const Streams& streams) {
 }
 
 void tell_hints_of(const Scene& scene, const Streams& streams) {
-  tell_remarks({&scene}, streams);
+  Remarks().tell(scene, streams);
   tell_idle_settings(scene, streams);
 }
 
@@ -220,36 +223,54 @@ Scene load_scene(const SceneCall& call, const Streams& streams) {
 
 namespace {
 
-/// A scene in these wordings and choices of modes, or with each value of `--vary` in turn.
-std::vector<Variant> variants_of(const SceneCall& call, Draft& draft, const std::vector<AskedWords>& words,
-                                 const std::vector<std::string>& wordings,
-                                 const std::vector<std::vector<std::string>>& modes, const Streams& streams) {
-  std::vector<Variant> variants;
-  const auto add = [&] {
-    for (const AskedWords in : words) {
-      for (const std::string& wording : wordings) {
-        for (const std::vector<std::string>& on : modes) variants.push_back(variant_by(call, draft, in, wording, on));
-      }
-    }
-  };
-  if (call.vary.empty()) {
-    add();
-    return variants;
+/// A scene in some wordings and choices of modes, with each value of `--vary` in turn; variants are made by their
+/// places.
+class Variants {
+ public:
+  Variants(const SceneCall& call, Draft draft, std::vector<AskedWords> words, std::vector<std::string> wordings,
+           std::vector<std::vector<std::string>> modes)
+      : call_(call),
+        draft_(std::move(draft)),
+        words_(std::move(words)),
+        wordings_(std::move(wordings)),
+        modes_(std::move(modes)),
+        told_(draft_.hints().size()) {
+    if (!call.vary.empty()) values_ = parse_values(call.vary);
   }
-  const AskedVary asked = parse_values(call.vary);
-  const std::size_t told = draft.hints().size();
-  for (const std::string& value : asked.values) {
-    draft.apply(Trial::set(asked.setting, value));
-    if (value == asked.values.front()) tell_hints(draft, told, streams);
-    add();
-    draft.take_back();
+
+  [[nodiscard]] std::size_t size() const { return values() * words_.size() * wordings_.size() * modes_.size(); }
+  [[nodiscard]] Variant made(std::size_t place) {
+    const auto next = [&](std::size_t count) { return std::exchange(place, place / count) % count; };
+    const std::vector<std::string>& modes = modes_[next(modes_.size())];
+    const std::string& wording = wordings_[next(wordings_.size())];
+    const AskedWords words = words_[next(words_.size())];
+    if (values_) give(place);
+    return variant_by(call_, draft_, words, wording, modes);
   }
-  return variants;
-}
+  /// What is to be known of the first value, once it was made.
+  void tell_hints_of_first(const Streams& streams) const { tell_hints(draft_, told_, streams); }
 
-}  // namespace
+ private:
+  [[nodiscard]] std::size_t values() const { return values_ ? values_->values.size() : 1; }
+  void give(std::size_t value) {
+    if (given_ == value) return;
+    if (given_) draft_.take_back();
+    given_.reset();
+    draft_.apply(Trial::set(values_->setting, values_->values[value]));
+    given_ = value;
+  }
 
-std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams, Hints hints) {
+  SceneCall call_;
+  Draft draft_;
+  std::vector<AskedWords> words_;
+  std::vector<std::string> wordings_;
+  std::vector<std::vector<std::string>> modes_;
+  std::size_t told_;  // hints of what was tried before
+  std::optional<AskedVary> values_;
+  std::optional<std::size_t> given_;  // that the draft has now
+};
+
+Variants variants_of(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
   make(call.trials, draft, streams);
   std::vector<std::string> wordings = wording_names(draft.scene());
@@ -260,19 +281,56 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
   }
   std::vector<std::vector<std::string>> modes{call.modes};
   if (call.modes.size() == 1 && asks_for_all(call.modes[0], draft.scene().modes)) modes = mode_choices(draft.scene());
-  std::vector<Variant> variants = variants_of(call, draft, words_asked(call.words), wordings, modes, streams);
-  std::vector<const Scene*> scenes;
-  for (const Variant& variant : variants) scenes.push_back(&variant.scene);
-  tell_remarks(scenes, streams);
-  if (hints == Hints::one_line) tell_idle_settings(variants[0].scene, streams);
-  return variants;
+  return {call, std::move(draft), words_asked(call.words), std::move(wordings), std::move(modes)};
+}
+
+/// Makes each, `seen` seeing it.
+void make_all(Variants& variants, const Streams& streams, const std::function<void(std::size_t, Variant&&)>& seen) {
+  for (std::size_t i = 0; i < variants.size(); ++i) {
+    Variant variant = variants.made(i);
+    if (i == 0) variants.tell_hints_of_first(streams);
+    seen(i, std::move(variant));
+  }
+}
+
+}  // namespace
+
+VariantsInTurn load_variants_in_turn(const SceneCall& call, const Streams& streams, Hints hints,
+                                     const std::function<void(std::size_t, const Variant&)>& first_look) {
+  const auto variants = std::make_shared<Variants>(variants_of(call, streams));
+  Remarks remarks;
+  VariantsInTurn all;
+  std::optional<Scene> first;
+  make_all(*variants, streams, [&](std::size_t i, Variant&& variant) {
+    all.labels.push_back({variant.name, variant.options, variant.tried});
+    remarks.tell(variant.scene, streams);
+    first_look(i, variant);
+    if (i == 0) first = std::move(variant.scene);
+  });
+  if (hints == Hints::one_line) tell_idle_settings(*first, streams);
+  all.made = [variants](std::size_t i) { return variants->made(i); };
+  return all;
+}
+
+std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams, Hints hints) {
+  Variants variants = variants_of(call, streams);
+  std::vector<Variant> all;
+  make_all(variants, streams, [&](std::size_t i, Variant&& variant) {
+    if (i > 0) variant.scene.wordings.clear();  // those of the first tell all: many times many would be kept
+    all.push_back(std::move(variant));
+  });
+  Remarks remarks;
+  for (const Variant& variant : all) remarks.tell(variant.scene, streams);
+  if (hints == Hints::one_line) tell_idle_settings(all[0].scene, streams);
+  return all;
 }
 
 std::vector<Variant> load_values(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
   make(call.trials, draft, streams);
-  std::vector<Variant> values =
-      variants_of(call, draft, {one_words_asked(call.words)}, {call.wording}, {call.modes}, streams);
+  Variants variants(call, std::move(draft), {one_words_asked(call.words)}, {call.wording}, {call.modes});
+  std::vector<Variant> values;
+  make_all(variants, streams, [&](std::size_t, Variant&& variant) { values.push_back(std::move(variant)); });
   tell_hints_of(values[0].scene, streams);
   return values;
 }

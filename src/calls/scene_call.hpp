@@ -59,6 +59,10 @@ void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams)
 enum class Hints { one_line, none };
 [[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams,
                                                  Hints hints = Hints::one_line);
+/// The same, to be looked at one after the other; each was made once, and `first_look` saw it with its place. What it
+/// throws goes through.
+[[nodiscard]] VariantsInTurn load_variants_in_turn(const SceneCall& call, const Streams& streams, Hints hints,
+                                                   const std::function<void(std::size_t, const Variant&)>& first_look);
 /// The scene as a command shows it: once for each value of `--vary`, of which `name` tells; once without.
 [[nodiscard]] std::vector<Variant> load_values(const SceneCall& call, const Streams& streams);
 /// The scene while a setting goes through a span of values. Throws as load_scene does, for both ends at once.

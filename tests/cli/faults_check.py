@@ -6,6 +6,7 @@ And where memory is short, the output is closed or full, or a signal comes at an
   faults_check.py ROOT PROGRAM LIBRARY"""
 import contextlib
 import errno
+import json
 import os
 import pathlib
 import random
@@ -128,17 +129,55 @@ class Faults(unittest.TestCase):
                 self.assertLessEqual(told.count(b"\n"), 1)
 
     def test_where_memory_is_short_it_is_told_so(self):
-        big = '{"format": 1, "root": {"kind": "column", "children": [{"kind": "row", "copies": 100000}]}}'
-        for megabytes in (24, 40, 64, 96):
+        def short(words, megabytes, big=""):
             limit = megabytes * 1024 * 1024
-            done = call(["measure", "-"], input=big.encode(),
-                        preexec_fn=lambda limit=limit: resource.setrlimit(resource.RLIMIT_AS, (limit, limit)))
-            with self.subTest(megabytes=megabytes, err=done.stderr[-300:]):
+            done = call(words, input=big.encode(), preexec_fn=lambda: resource.setrlimit(resource.RLIMIT_AS, (limit, limit)))
+            with self.subTest(words=words[0], megabytes=megabytes, err=done.stderr[-300:]):
                 if done.returncode == 127:
-                    continue  # not even its libraries found room
+                    return  # not even its libraries found room
                 self.assertEqual(done.returncode, 2)
                 self.assertIn(b"memory", done.stderr)
                 self.assertEqual(done.stderr.count(b"\n"), 1)
+
+        big = '{"format": 1, "root": {"kind": "column", "children": [{"kind": "row", "copies": 100000}]}}'
+        for megabytes in (24, 40, 64, 96):
+            short(["measure", "-"], megabytes, big)
+        for megabytes in (64, 100, 150, 200):  # what letters need ends a program that does not ask first
+            for words in (["measure", CONSOLE, "--words", "fonts"], ["fonts"], ["draw", CONSOLE, "--at", "900x600", "-o", "/dev/null", "--as", "svg"],
+                          ["draw", CONSOLE, "--at", "8000x8000", "-o", "/dev/null", "--as", "png"]):
+                short(words, megabytes)
+
+    def test_memory_is_in_proportion(self):
+        """A hostile file takes ten times its bytes and 30 MB; every wording of a scene hardly more than one."""
+        def peak(words):
+            child = subprocess.Popen([PROGRAM, *map(str, words)], stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+            _, status, used = os.wait4(child.pid, 0)
+            child.returncode = os.waitstatus_to_exitcode(status)
+            return child.returncode, used.ru_maxrss * 1024
+
+        size = 10_000_000
+        scene = self.folder / "dense.scene.json"
+        text = '{"format": 1, "root": {"kind": "text", "text": "%s"}}'
+        for name, dense in (("open", "[" * size), ("both", "[" * (size // 2) + "]" * (size // 2)), ("lists", "[" + "[]," * (size // 3) + "0]"),
+                            ("objects", "[" + "{}," * (size // 3) + "0]"), ("numbers", "[" + "0," * (size // 2) + "0]"),
+                            ("texts", '["' + '","' * (size // 3) + '"]'), ("keys", "{" + '"":0,' * (size // 5) + '"":0}'),
+                            ("one text", text % ("a" * (size - 100))), ("words", text % ("a " * (size // 2)))):
+            scene.write_text(dense)
+            status, bytes_taken = peak(["measure", scene])
+            with self.subTest(name=name, megabytes=bytes_taken / 1e6):
+                self.assertEqual(status, 2)
+                self.assertLessEqual(bytes_taken, 10 * len(dense) + 30e6)
+        texts = range(200)
+        scene.write_text(json.dumps({
+            "format": 1, "ladder": {"width": [300, 310]}, "claims": ["uncut(t0)"],
+            "wordings": {f"w{k}": {"texts": {f"t{i}": f"{k} trays of {i} ferns" for i in texts}} for k in range(400)},
+            "root": {"kind": "column", "children": [{"kind": "text", "name": f"t{i}", "text": f"{i} ferns"} for i in texts]}}))
+        status, one = peak(["check", scene])
+        self.assertEqual(status, 0)
+        for command in ("check", "lint"):
+            status, of_all = peak([command, scene, "--wording", "all"])
+            self.assertIn(status, (0, 1))
+            self.assertLessEqual(of_all, 3 * one, command)
 
     def test_a_signal_at_any_moment_leaves_the_old_file_or_the_new_one(self):
         dice = random.Random(int(os.environ.get("FOND_LADDER_SEED", "20261127")))

@@ -302,17 +302,18 @@ class Checker {
 std::vector<CheckedClaim> check(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
                                 unsigned threads, const ShareDone& progress) {
   return check_variants(variants, claims.size(), progress,
-                        [&](const Variant& variant, const std::vector<std::size_t>& which, const ShareDone& of_all) {
-                          return Checker(variant, chosen(claims, which), threads, of_all).check();
+                        [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+                          return Checker(variants[v], chosen(claims, which), threads, of_all).check();
                         });
 }
 
-std::vector<std::optional<CheckedClaim>> check_part(const std::vector<Variant>& variants,
+std::vector<std::optional<CheckedClaim>> check_part(const VariantsInTurn& variants,
                                                     const std::vector<std::string>& claims, const CheckPart& part,
                                                     const std::optional<Span>& heights, unsigned threads,
                                                     const ShareDone& progress) {
-  return check_variants(variants, claims.size(), part, progress,
-                        [&](const Variant& variant, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+  return check_variants(variants.labels, claims.size(), part, progress,
+                        [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+                          const Variant variant = variants.made(v);
                           const std::vector<std::string> some = chosen(claims, which);
                           return heights ? check_every_height({variant}, some, *heights, threads, of_all)
                                          : Checker(variant, some, threads, of_all).check();

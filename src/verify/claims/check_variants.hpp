@@ -14,17 +14,17 @@
 
 namespace fond_ladder::inline v0 {
 
-/// `check_one(variant, which, progress)` checks some claims, by their places, in one variant; where they fail is told
+/// `check_one(v, which, progress)` checks some claims, by their places, in one variant; where they fail is told
 /// with its name and options. A claim that has nothing in the part is not told, nor one that nothing in the part tests,
 /// unless the part has its first variant and no other variant tests it either.
 template <class CheckOne>
-std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<Variant>& variants, std::size_t claims,
+std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<VariantLabel>& variants, std::size_t claims,
                                                         const CheckPart& part, const ShareDone& progress,
                                                         const CheckOne& check_one) {
   const std::vector<std::string> names = names_of(variants).own;
   std::vector<std::optional<CheckedClaim>> all(claims);
   const auto take = [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
-    std::vector<CheckedClaim> checked = check_one(variants[v], which, of_all);
+    std::vector<CheckedClaim> checked = check_one(v, which, of_all);
     for (std::size_t i = 0; i < which.size(); ++i) {
       for (CheckedClaim::Failing& failing : checked[i].failing) {
         failing.variant = names[v];
@@ -57,7 +57,7 @@ std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<Varian
     }
     for (std::size_t v = 0; v < variants.size() && all[c]; ++v) {
       const bool is_other = !part.holds(c, v, variants.size());
-      if (is_other && check_one(variants[v], {c}, {})[0].rungs > 0) all[c].reset();  // told by another part
+      if (is_other && check_one(v, std::vector{c}, ShareDone())[0].rungs > 0) all[c].reset();  // told by another part
     }
   }
   for (std::optional<CheckedClaim>& one : all) {
@@ -73,7 +73,7 @@ template <class CheckOne>
 std::vector<CheckedClaim> check_variants(const std::vector<Variant>& variants, std::size_t claims,
                                          const ShareDone& progress, const CheckOne& check_one) {
   std::vector<CheckedClaim> all;
-  for (std::optional<CheckedClaim>& one : check_variants(variants, claims, CheckPart(), progress, check_one))
+  for (std::optional<CheckedClaim>& one : check_variants(labels_of(variants), claims, CheckPart(), progress, check_one))
     all.push_back(std::move(*one));
   return all;
 }

@@ -33,32 +33,42 @@ Variant variant_of(const Scene& scene, const std::string& wording, const std::ve
   return variant;
 }
 
+std::vector<VariantLabel> labels_of(const std::vector<Variant>& variants) {
+  std::vector<VariantLabel> labels;
+  for (const Variant& variant : variants) labels.push_back({variant.name, variant.options, variant.tried});
+  return labels;
+}
+
 std::string described(const Variant& variant) {
+  return described(VariantLabel{variant.name, "", variant.tried});
+}
+
+std::string described(const VariantLabel& variant) {
   return variant.name + (variant.name.empty() || variant.tried.empty() ? "" : ", ") + variant.tried;
 }
 
-VariantNames names_of(const std::vector<Variant>& variants) {
+VariantNames names_of(const std::vector<VariantLabel>& variants) {
   VariantNames names{variants.at(0).name, {}};
-  for (const Variant& variant : variants) {  // common is what all end with, from a comma on
+  for (const VariantLabel& variant : variants) {  // common is what all end with, from a comma on
     while (!names.common.empty() && variant.name != names.common && !variant.name.ends_with(", " + names.common)) {
       const std::size_t comma = names.common.find(", ");
       names.common = comma == std::string::npos ? "" : names.common.substr(comma + 2);
     }
   }
-  for (const Variant& variant : variants) {
+  for (const VariantLabel& variant : variants) {
     const std::size_t rest = variant.name.size() - names.common.size();
     names.own.push_back(variant.name.substr(0, rest - (rest > 0 && !names.common.empty() ? 2 : 0)));
   }
   return names;
 }
 
-std::string text_of(const std::vector<Variant>& variants) {
+std::string text_of(const std::vector<VariantLabel>& variants) {
   const std::string common = names_of(variants).common;
   const std::string text = common.empty() ? "" : ", " + common;
   return variants.size() == 1 ? text : text + ", in " + std::to_string(variants.size()) + " variants";
 }
 
-std::vector<std::string> lines_about(const std::vector<Variant>& variants) {
+std::vector<std::string> lines_about(const std::vector<VariantLabel>& variants) {
   std::vector<std::string> lines;
   if (!variants.at(0).tried.empty()) lines.push_back("tried: " + variants[0].tried);
   if (variants.size() == 1) return lines;

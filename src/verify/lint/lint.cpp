@@ -242,7 +242,7 @@ class Gathering {
       for (const Found& one : looked_[v].*list) add(v, one, all);
     }
     std::erase_if(all, [&](const Gathered& one) { return acts_somewhere(one); });
-    const std::vector<std::string> names = names_of(variants_).own;
+    const std::vector<std::string> names = names_of(labels_of(variants_)).own;
     std::ranges::stable_sort(all, {},
                              [&](const Gathered& one) { return std::pair(one.finding.oddity, order_.at(one.node)); });
     std::vector<Found> findings;
@@ -305,8 +305,8 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
               [&] { return [&](std::size_t v) { find_in(variants[v], rungs, looked[v], tally); }; });
   const Gathering gathering(variants, looked);
   Lint told;
-  told.title = scene.name() + text_of(variants);
-  told.about = lines_about(variants);
+  told.title = scene.name() + text_of(labels_of(variants));
+  told.about = lines_about(labels_of(variants));
   const std::vector<NodeId> nodes = scene.tree.nodes();
   const auto ends_looks = std::ranges::find_if(nodes, [&](NodeId node) {
     return std::ranges::any_of(looked,

@@ -182,7 +182,8 @@ std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variant
                                              const std::vector<std::string>& claims, const Span& heights,
                                              unsigned threads, const ShareDone& progress) {
   return check_variants(variants, claims.size(), progress,
-                        [&](const Variant& variant, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+                        [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+                          const Variant& variant = variants[v];
                           const Scene& scene = variant.scene;
                           const std::vector<Claim> read = read_claims(scene, chosen(claims, which));
                           const SizeRectangle area{scene.ladder.width, heights};
