@@ -160,6 +160,12 @@ FAMILIES = {
     "lint, stack of n": (stacked, LINT, 200),
     "lint, wrapped row of n": (wrapped, LINT, 200),
     "lint, n in one cell of a grid": (lambda n: grid(n, cell=[0, 0]), LINT, 200),
+    "lint, row of n, most of them outside": (lambda n: scene(kind("row", "r", boxes(n, shrink=0))), LINT, 500),
+    "lint, n pinned outside": (lambda n: scene(kind("stack", "r", boxes(n, pin={"left": 500}))), LINT, 500),
+    "lint, n tied outside": (
+        lambda n: scene(kind("stack", "r", [box("a"), *boxes(n, pin={"left": "a.right + 500", "top": "a.top"})])), LINT, 500),
+    "lint, n levels nudged outside": (
+        lambda n: nested([f'{{"kind": "column", "name": "l{i}", "nudge": [{400 if i == n // 2 else 0}, 0]' for i in range(n)]), LINT, 200),
     "lint, one in cell 3, n": (lambda n: scene(kind("grid", "r", [box("b", cell=[3, n])], columns=4)), LINT, 1000),
     "compare, row of n": (wide, ["compare", "--try", "r.gap=3"], 200),
     "compare, n levels": (deep, ["compare", "--try", "leaf.width=3"], 200),

@@ -7,7 +7,10 @@
 
 #include <algorithm>
 #include <array>
+#include <map>
 #include <set>
+#include <string_view>
+#include <tuple>
 
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
@@ -203,12 +206,13 @@ std::vector<LintedVariant> look_at_all(const std::vector<Variant>& variants, con
 void find_in(const Variant& variant, const std::vector<Rung>& rungs, LintedVariant& looked, WorkTally& tally) {
   const Scene& scene = variant.scene;
   sort_sightings(variant, looked);
+  std::set<std::pair<NodeId, std::string>> told_idle;
+  for (const Found& one : looked.found) {
+    if (one.finding.oddity == Oddity::no_effect) told_idle.emplace(one.node, one.finding.key);
+  }
   const auto add_idle = [&](const std::vector<NodeId>& nodes, const std::string& key, const Reason& told) {
     const NodeId node = nodes.front();
-    const auto is_known = [&](const Found& one) {
-      return one.node == node && one.finding.key == key && one.finding.oddity == Oddity::no_effect;
-    };
-    if (std::ranges::any_of(looked.found, is_known)) return;
+    if (told_idle.contains({node, key})) return;
     if (scene.tree.keys(node).meant.has(Oddity::no_effect))
       return looked.sightings.see_meant(node, static_cast<std::size_t>(Oddity::no_effect));
     Finding finding = finding_of(scene, node, key, Oddity::no_effect, told, {scene.ladder.width});
@@ -217,6 +221,7 @@ void find_in(const Variant& variant, const std::vector<Rung>& rungs, LintedVaria
       for (const NodeId one : nodes) finding.nodes.push_back(scene.tree.path(one));
     }
     looked.found.push_back({node, std::move(finding)});
+    told_idle.emplace(node, key);
   };
   for (const IdleSetting& idle : idle_settings(scene))
     add_idle(idle.nodes, std::string(idle.key), idle_words(idle, scene));
@@ -238,8 +243,16 @@ class Gathering {
 
   [[nodiscard]] std::vector<Found> gather(std::vector<Found> LintedVariant::*list) const {
     std::vector<Gathered> all;
+    std::map<std::tuple<NodeId, Oddity, std::string_view>, std::size_t> places;
     for (std::size_t v = 0; v < looked_.size(); ++v) {
-      for (const Found& one : looked_[v].*list) add(v, one, all);
+      for (const Found& one : looked_[v].*list) {
+        const auto [known, is_new] = places.try_emplace({one.node, one.finding.oddity, one.finding.key}, all.size());
+        if (is_new) {
+          all.push_back({one.node, one.finding, {v}, one.how_bad});
+        } else {
+          add(v, one, all[known->second]);
+        }
+      }
     }
     std::erase_if(all, [&](const Gathered& one) { return acts_somewhere(one); });
     const std::vector<std::string> names = names_of(labels_of(variants_)).own;
@@ -264,19 +277,12 @@ class Gathering {
     double how_bad = 0;
   };
 
-  static void add(std::size_t variant, const Found& found, std::vector<Gathered>& all) {
+  static void add(std::size_t variant, const Found& found, Gathered& known) {
     const Finding& finding = found.finding;
-    const auto known = std::ranges::find_if(all, [&](const Gathered& one) {
-      return one.node == found.node && one.finding.oddity == finding.oddity && one.finding.key == finding.key;
-    });
-    if (known == all.end()) {
-      all.push_back({found.node, finding, {variant}, found.how_bad});
-      return;
-    }
-    known->in.push_back(variant);
-    known->how_bad = std::max(known->how_bad, found.how_bad);
-    known->finding.sizes.insert(known->finding.sizes.end(), finding.sizes.begin(), finding.sizes.end());
-    known->finding.heights = united(known->finding.heights, finding.heights);
+    known.in.push_back(variant);
+    known.how_bad = std::max(known.how_bad, found.how_bad);
+    known.finding.sizes.insert(known.finding.sizes.end(), finding.sizes.begin(), finding.sizes.end());
+    known.finding.heights = united(known.finding.heights, finding.heights);
   }
 
   /// A setting that does nothing in some variants, and something in another; what is meant is needed in one.
