@@ -151,6 +151,40 @@ class MarkPainter {
     side(pin.middle_y, {middle.x, hub.y}, middle, middle.y - hub.y, 0);
   }
 
+  /// How many nodes lie beyond each side of the picture, and how far from the panel's own box.
+  void paint_beyond() {
+    struct Beyond {
+      std::size_t count = 0;
+      double farthest = 0;
+    };
+    Beyond left, top, right, bottom;
+    const Item& whole = items_.front();
+    const auto note = [](Beyond& side, double by) {
+      ++side.count;
+      side.farthest = std::max(side.farthest, by);
+    };
+    for (const Item& item : items_) {
+      if (!item.beyond) continue;
+      const double to_left = room_.x - item.box.right(), to_right = item.box.x - room_.right(),
+                   up = room_.y - item.box.bottom(), down = item.box.y - room_.bottom();
+      if (std::max(to_left, to_right) >= std::max(up, down)) {
+        to_right > to_left ? note(right, item.box.right() - whole.box.right()) : note(left, whole.box.x - item.box.x);
+      } else {
+        down > up ? note(bottom, item.box.bottom() - whole.box.bottom()) : note(top, whole.box.y - item.box.y);
+      }
+    }
+    const double x = room_.x + room_.width / 2, y = room_.y + room_.height / 2;
+    const auto tell = [&](const Beyond& side, const char* arrow, Point at, double share_x, double share_y) {
+      if (side.count == 0) return;
+      warn(std::to_string(side.count) + " more beyond, up to " + rounded(side.farthest / whole.zoom) + " " + arrow, at,
+           share_x, share_y);
+    };
+    tell(right, "\u2192", {room_.right(), y}, 1, 0.5);
+    tell(left, "\u2190", {room_.x, y}, 0, 0.5);
+    tell(bottom, "\u2193", {x, room_.bottom()}, 0.5, 1);
+    tell(top, "\u2191", {x, room_.y}, 0.5, 0);
+  }
+
   void paint_scroll(const Item& item) {
     const Extent range = solution_.scroll_range(item.node);
     const Rect seen = common(item.box, common(item.view, room_));
@@ -340,6 +374,7 @@ std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::v
   if (bare) return cut;
   MarkPainter painter(pen, solution, items, room, used);
   for (std::size_t i = 0; i < std::min(most_labels, cut_items.size()); ++i) painter.paint_cut(*cut_items[i]);
+  painter.paint_beyond();
   for (const Item& item : items) {
     if (item.shown && !is_flat(item)) painter.paint_intrusion(item);
   }

@@ -46,6 +46,7 @@ void choose_shown(std::vector<Item>& items, const Rect& room, std::size_t most) 
   for (Item& item : items) {
     const bool flat = is_flat(item);
     item.shown = flat ? flags++ < most_flags : item.box.width >= smallest && item.box.height >= smallest;
+    item.beyond = item.shown && !meet(grown(item.box, 1), room) && !is_empty(common(grown(item.box, 1), item.view));
     item.shown = item.shown && meet(grown(item.box, 1), room);
     if (item.shown) areas.push_back(item.box.width * item.box.height);
   }
@@ -181,6 +182,7 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
   pen.clip(room);
   const bool names_nodes = pen.names_nodes();
   for (const Item& item : items) {
+    if (item.beyond && !bare) continue;  // a mark tells how many
     if (!item.shown) {
       constexpr std::size_t most_named = 6;
       if (report.missing.size() < most_named) report.missing.push_back(item.node);

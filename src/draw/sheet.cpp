@@ -123,14 +123,20 @@ std::vector<LegendEntry> legend_of(const Used& used) {
   return entries;
 }
 
+constexpr double legend_letter = 6.6, swatch = 18;  // the width of a letter is an estimate
+
+double legend_width(const LegendEntry& entry) {
+  return swatch + 5 + legend_letter * static_cast<double>(entry.text.size());
+}
+
 /// Calls `each(entry, place)` with the places of the entries in rows as wide as the sheet. Returns the height of all
 /// rows. The widths of texts are estimates, so that the sheet's size is known before there is a pen.
 template <class Each>
 double place_legend(const std::vector<LegendEntry>& entries, double width, Each each) {
-  constexpr double letter = 6.6, swatch = 18, between = 16;
+  constexpr double between = 16;
   double x = border, y = 0;
   for (const LegendEntry& entry : entries) {
-    const double wide = swatch + 5 + letter * static_cast<double>(entry.text.size());
+    const double wide = legend_width(entry);
     if (x > border && x + wide > width - border) {
       x = border;
       y += legend_row;
@@ -191,8 +197,9 @@ Sheet::Sheet(std::span<const Panel> panels, const DrawOptions& options) : bare_(
   if (bare_) return;
   used_ = used;
   legend_top_ = height_;
+  for (const LegendEntry& entry : legend_of(used)) width_ = std::max(width_, border * 2 + legend_width(entry));
   height_ += place_legend(legend_of(used), width_, [](const LegendEntry&, const Rect&) {}) + border / 2;
-  if (!missing_.empty()) height_ += legend_row;
+  height_ += legend_row * static_cast<double>(missing_lines().size());
 }
 
 /// Panels stand so far apart that no caption runs into the next one.
@@ -211,10 +218,18 @@ void Sheet::widen_for_captions() {
   width_ += shift;
 }
 
-std::string Sheet::missing_text() const {
-  std::string text = "left out, too small to be seen or too many: ";
-  for (const std::string& name : missing_) text += (&name == missing_.data() ? "" : ", ") + name;
-  return text + (more_missing_ ? " and more" : "");
+/// Which nodes are not drawn, in lines as wide as the sheet.
+std::vector<std::string> Sheet::missing_lines() const {
+  if (missing_.empty()) return {};
+  std::vector<std::string> lines{"left out, too small to be seen or too many:"};
+  const auto most = static_cast<std::size_t>((width_ - 2 * border) / legend_letter);
+  for (std::size_t i = 0; i < missing_.size(); ++i) {
+    const bool is_last = i + 1 == missing_.size();
+    const std::string next = " " + missing_[i] + (!is_last ? "," : more_missing_ ? " and more" : "");
+    if (lines.back().size() + next.size() > most) lines.emplace_back();
+    lines.back() += lines.back().empty() ? next.substr(1) : next;
+  }
+  return lines;
 }
 
 void Sheet::place_panels() {
@@ -252,7 +267,12 @@ SheetReport Sheet::paint(Pen& pen) const {
     entry.swatch(pen, area);
     pen.letters(entry.text, {area.right() + 5, area.y + 10}, legend_letters);
   });
-  if (!missing_.empty()) pen.letters(missing_text(), {border, height_ - border / 2 - 4}, legend_letters);
+  const std::vector<std::string> missing = missing_lines();
+  double y = height_ - border / 2 - 4 + legend_row - legend_row * static_cast<double>(missing.size());
+  for (const std::string& line : missing) {
+    pen.letters(line, {border, y}, legend_letters);
+    y += legend_row;
+  }
   return report;
 }
 

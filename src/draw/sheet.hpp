@@ -37,7 +37,7 @@ class Sheet {
  private:
   void place_panels();
   void widen_for_captions();
-  [[nodiscard]] std::string missing_text() const;
+  [[nodiscard]] std::vector<std::string> missing_lines() const;
   [[nodiscard]] PanelReport paint_panel(Pen& pen, const PlacedPanel& panel) const;
 
   bool bare_, captions_ = true;

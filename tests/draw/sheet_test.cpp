@@ -289,7 +289,7 @@ TEST(Sheet, CaptionsOfNarrowPanelsStandApart) {
 
 TEST(Sheet, NamesWhatIsLeftOut) {
   const Recording all = drawn(scene_from("row:r [ box:a weight=1 box:speck width=0.1 ]"), {"120x60"});
-  EXPECT_TRUE(says(all, "left out, too small to be seen or too many: speck|")) << labels(all);
+  EXPECT_TRUE(says(all, "left out, too small to be seen or too many:|speck|")) << labels(all);
   EXPECT_FALSE(says(drawn(scene_from("row:r [ box:a weight=1 ]"), {"120x60"}), "left out"));
 }
 

@@ -3,6 +3,12 @@
 // What was found once: each scene beside this file showed a fault, and what it should show is said here.
 #include <gmock/gmock.h>
 
+#include <cmath>
+#include <pugixml.hpp>
+#include <utility>
+
+#include "fond_ladder/fond_ladder.hpp"
+#include "support/golden.hpp"
 #include "support/program.hpp"
 
 namespace fond_ladder {
@@ -71,6 +77,187 @@ TEST(Found, NoToleranceShows) {
                              HasSubstr("from 692 to 800 wide"), Not(HasSubstr("cut 0"))));
   EXPECT_THAT(climbed, HasSubstr("from 456 to 649.6 and from 692 up"));
   EXPECT_THAT(measured, HasSubstr("below 649.6 wide"));
+}
+
+// --- one verdict -----------------------------------------------------------------------------------------------------
+
+TEST(Found, WhatLiesBeyondTheFoldIsNotBehindABar) {
+  EXPECT_THAT(told("check", "bug_behind3"), HasSubstr("all 2 claims hold, proved for every width"));
+  EXPECT_THAT(told("check", "bug_behind4"), HasSubstr("the claim holds, proved for every width"));
+  for (const char* name : {"bug_behind3", "bug_behind4"}) {
+    EXPECT_THAT(told("measure", name), Not(HasSubstr("behind"))) << name;
+    EXPECT_THAT(told("lint", name), Not(HasSubstr("behind"))) << name;
+  }
+}
+
+TEST(Found, WhatIsNudgedOrPinnedOverTheEdgeSticksOutEverywhere) {
+  const struct {
+    const char *scene, *node, *side;
+  } cases[] = {{"bug_nudge", "face", "bottom"}, {"pinout2", "seal", "right"}};
+  for (const auto& [name, node, side] : cases) {
+    const std::string sticks_out = std::string("sticks out: ") + node + " by 10 at the " + side + " of cover",
+                      as_json = std::string("\"cut\": {\"") + side + "\": 10}";
+    EXPECT_THAT(told("measure", name), HasSubstr(sticks_out));
+    EXPECT_THAT(told("measure", name, {"--format", "json"}), HasSubstr(as_json));
+    EXPECT_THAT(told("check", name, {"--claim", "uncut(*)"}), HasSubstr(std::string(node) + ".cut 10"));
+    EXPECT_THAT(told("climb", name), HasSubstr(std::string("`") + node + "` sticks out at every size, by 10"));
+    EXPECT_THAT(told("lint", name), HasSubstr(std::string("by 10 or more at the ") + side));
+    EXPECT_THAT(told("draw", name, {"-o", ::testing::TempDir() + "fond_ladder_found.svg"}),
+                HasSubstr(std::string("cover/") + node));
+  }
+}
+
+TEST(Found, LintNamesOnlyWhatSticksOut) {
+  EXPECT_THAT(told("lint", "bug_neverfits3"), AllOf(HasSubstr("four: outside"), Not(HasSubstr("never fits"))));
+}
+
+TEST(Found, AnIntrusionIsOneNumber) {
+  for (const auto& [width, says] : {std::pair("500", ""), {"510", "6"}, {"540", "16"}}) {
+    const std::string measured = told("measure", "intrusion_told_two_ways", {"--at", width, "--format", "json"});
+    const std::size_t node = measured.find("\"path\": \"page/top/b1\"");
+    const std::string line = measured.substr(node, measured.find('\n', node) - node);
+    const std::string number = *says == '\0' ? "0" : says;
+    EXPECT_THAT(told("check", "intrusion_told_two_ways",
+                     {"--claim", "b1.intrusion = " + number + " when container.width = " + width}),
+                HasSubstr("the claim holds"))
+        << width;
+    EXPECT_EQ(line.find("\"intrusion\": {\"right\": " + number) != std::string::npos, *says != '\0') << line;
+  }
+}
+
+TEST(Found, WhatWasPushedFarAwayIsToldInPictures) {
+  const std::string picture = ::testing::TempDir() + "fond_ladder_far.svg";
+  EXPECT_THAT(told("draw", "far", {"-o", picture}), Not(HasSubstr("left out")));
+  EXPECT_THAT(testing::file_text(picture), HasSubstr("2 more beyond, up to 500 \u2192"));
+}
+
+TEST(Found, BehindWhatIsSeenThroughANodeIsSeen) {
+  const std::vector<std::string> at{"--mode", "booking", "--at", "400"};
+  EXPECT_THAT(told("measure", "scrim", at), HasSubstr("not seen: title"));
+  EXPECT_THAT(told("measure", "scrim", {"--mode", "booking", "--at", "400", "--try", "dim.see_through=true"}),
+              HasSubstr("nothing sticks out, is squeezed or unseen"));
+  EXPECT_THAT(told("check", "scrim", {"--mode", "booking"}), HasSubstr("the claim does not hold"));
+  EXPECT_THAT(told("check", "scrim", {"--mode", "booking", "--try", "dim.see_through=true"}),
+              HasSubstr("the claim holds, proved"));
+}
+
+TEST(Found, FillBesideABaselineLiesAtTheStart) {
+  EXPECT_THAT(told("measure", "fillbase"),
+              AllOf(HasSubstr("nothing sticks out"), ::testing::ContainsRegex("b +box +72 +0 +50 +100")));
+}
+
+TEST(Found, AChildThatCannotShrinkCountsWithWhatItKeeps) {
+  EXPECT_THAT(told("check", "rigid_least", {"--claim", "outer.height = 365"}), HasSubstr("the claim holds, proved"));
+  EXPECT_THAT(told("measure", "rigid_least"), HasSubstr("outer by 5 at the bottom of root"));
+}
+
+// --- sentences -------------------------------------------------------------------------------------------------------
+
+TEST(Found, ContentIsTheChildThatCounts) {
+  EXPECT_THAT(told("ledger", "tieblame", {"s"}),
+              AllOf(HasSubstr("its content: a is the widest"), Not(HasSubstr("note is the widest"))));
+}
+
+TEST(Found, ScrolledClaimsSpeakOfOneFrame) {
+  const std::string answer =
+      told("check", "scrolled_sentences", {"--claim", "b.bottom <= list.bottom with list.scrolled = 20"});
+  EXPECT_THAT(answer, AllOf(HasSubstr("b.bottom 260, list.bottom 80"), HasSubstr("b: y 160: the bottom of a 160"),
+                            HasSubstr("list is scrolled by 20"), HasSubstr("b --at 100x100 --scrolled list=20\n")));
+  EXPECT_THAT(told("ledger", "scrolled_sentences", {"b", "--at", "100x100", "--scrolled", "list=20"}),
+              HasSubstr("160"));
+}
+
+TEST(Found, SharesAreToldWhereTheyExceedTheirTotal) {
+  EXPECT_THAT(told("lint", "outof"), HasSubstr("nothing suspicious"));
+  EXPECT_THAT(told("lint", "outof", {"--try", "a.weight=70"}), HasSubstr("exceed the total by 20"));
+}
+
+TEST(Found, WhatHasNoEffectIsToldOnceAndWhereItIsSaid) {
+  EXPECT_THAT(told("lint", "eachshrink"), AllOf(HasSubstr("1 finding"), HasSubstr("r.each.shrink: no effect")));
+  EXPECT_THAT(told("lint", "twice"), AllOf(HasSubstr("1 finding"), HasSubstr("3 rows (r/*/top): across no effect")));
+}
+
+TEST(Found, AChildOfAStackThatIsAsSmallAsItsContentIsCured) {
+  EXPECT_THAT(told("lint", "stack_fill"), HasSubstr(R"(cure: say "width": "fill", "height": "fill" of screen)"));
+  EXPECT_THAT(told("lint", "stack_fill", {"--try", "screen.width=fill", "--try", "screen.height=fill"}),
+              Not(HasSubstr("never fits")));
+}
+
+// --- edits -----------------------------------------------------------------------------------------------------------
+
+TEST(Found, ClaimsAndTextsStayWithTheOriginal) {
+  EXPECT_THAT(told("check", "dup_claim", {"--duplicate", "side=right_side"}),
+              AllOf(HasSubstr("the claim holds"), HasSubstr("label.height = 20")));
+  EXPECT_THAT(told("measure", "dup_wording2", {"--duplicate", "side=right_side", "--wording", "german"}),
+              ::testing::ContainsRegex("label +text +0 +0 +38.4 +20(.|\n)*label +text +240 +0 +48 +20"));
+}
+
+TEST(Found, AChildOfItsContainersNameTakesItsPlace) {
+  EXPECT_THAT(told("measure", "dissolve_same_name", {"--dissolve", "root/n0"}),
+              ::testing::ContainsRegex("\n  n0  box +0 (.|\n)*\n  n1  box +10 "));
+}
+
+TEST(Found, WhatEachGaveGoesAlong) {
+  EXPECT_THAT(told("measure", "each_gather", {"--move", "b=list:0"}),
+              ::testing::ContainsRegex("b +box +0 +0 +800 +40 (.|\n)*a +box +0 +40 +800 +40 "));
+  EXPECT_THAT(told("measure", "each_gather", {"--enclose", "a,b=row:pair"}),
+              ::testing::ContainsRegex("    a +box +0 +0 +0 +40 "));
+}
+
+TEST(Found, ANodeThatIsCalledLikeAKeyIsRefusedInTrueWords) {
+  EXPECT_THAT(told("measure", "paths"),
+              AllOf(HasSubstr("paths.scene.json:2:103: error: "), HasSubstr("\"when\" is a key"),
+                    HasSubstr("so give it another one (at /root/children/0/with/when.text)")));
+}
+
+// --- files -----------------------------------------------------------------------------------------------------------
+
+TEST(Found, WhatIsNoJsonIsToldWhereItStands) {
+  EXPECT_THAT(told("measure", "nul"), HasSubstr("nul.scene.json:1:46: error: a NUL character stands here"));
+  EXPECT_THAT(told("measure", "surrogate"), HasSubstr("surrogate.scene.json:1:27: error: \\uD800 to \\uDBFF"));
+  const auto read = [](const std::string& text) { return testing::run({"measure", "-"}, text).err; };
+  EXPECT_THAT(read(std::string(200, '[') + std::string(200, ']')), HasSubstr("standard input:1:4: error: lists"));
+  EXPECT_THAT(read("{\"format\": 1e309}"), HasSubstr("standard input:1:12: error: this number is too large"));
+  EXPECT_THAT(read("{\"format\": 1, \"root\": {\"kind\": \"box\", \"width\": 1e308}}"), HasSubstr("error: \"width\""));
+}
+
+TEST(Found, APlotOfAnyTitleIsXml) {
+  const std::string plot = ::testing::TempDir() + "fond_ladder_amp.svg";
+  EXPECT_THAT(told("climb", "amp", {"--plot", plot}), Not(HasSubstr("error")));
+  pugi::xml_document read;
+  const std::string text = testing::file_text(plot);
+  EXPECT_TRUE(read.load_buffer(text.data(), text.size()));
+  EXPECT_THAT(text, AllOf(HasSubstr("&amp;amp;&amp;lt;&amp;#x0;"), Not(HasSubstr("&#x0;<"))));
+}
+
+// --- the library -----------------------------------------------------------------------------------------------------
+
+TEST(Found, NothingGoesWrongWithoutAWord) {
+  const Scene narrow(row("r")
+                         .ranges({{.name = "tight", .below_width = 280}})
+                         .when("tight", column())
+                         .holds(box("a").width(10).height(10)));
+  const Tree tree = narrow.live_tree();
+  Solver solver;
+  EXPECT_EQ(solver.solve(tree, {200, 100}).kind(tree.root()), Kind::column) << "forms are kept";
+  const Tree list = Scene(column("l").scroll(Scroll::y).holds(box("x").height(500).shrink(0))).tree;
+  const Solution solved = solver.solve(list, {100, 100});
+  EXPECT_THROW((void)solved.scrolled({{list.root(), 0, std::nan("")}}), BadValue);
+  Tree leaves(row("r").keys());
+  const NodeId leaf = leaves.append(leaves.root(), box("leaf").width(9).keys());
+  leaves.append(leaf, box("in").width(5).keys());
+  EXPECT_FALSE(solver.solve(leaves, {100, 10}).notes().empty()) << "a child in a leaf";
+  EXPECT_THROW(leaves.set(leaf, box().holds(box("more"))), BadValue);
+  EXPECT_THROW(leaves.set(leaf, box().when("x", box().width(3))), BadValue);
+  solver.set_mode("foldde", true);
+  EXPECT_FALSE(solver.solve(tree, {200, 100}).notes().empty()) << "a mode that the tree does not have";
+}
+
+TEST(Found, ASolverThatWasMovedFromSaysSo) {
+  const Tree tree(row("r").keys());
+  Solver one;
+  const Solver other = std::move(one);
+  EXPECT_THROW((void)one.solve(tree, {10, 10}), std::logic_error);  // NOLINT(bugprone-use-after-move)
 }
 
 }  // namespace

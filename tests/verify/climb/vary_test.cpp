@@ -8,6 +8,7 @@
 #include <gtest/gtest.h>
 
 #include <cmath>
+#include <map>
 #include <sstream>
 
 #include "fond_ladder/trial.hpp"
@@ -113,6 +114,50 @@ TEST(Vary, AnAspectUnderARangeIsLookedAtStepByStep) {
   EXPECT_EQ(climbed.sampled, std::vector<Span>{Span(10, 200)});
 }
 
+/// Each reason to look step by step, where the quantity moves: the answer says so.
+TEST(Vary, WhatCannotBeProvedSaysSo) {
+  const struct {
+    const char *why, *scene, *setting, *quantity;
+  } cases[] = {
+      {"a grow", "row:r [ box:a basis=20 grow=1 box:b basis=20 grow=1 ]", "a.grow", "b.width"},
+      {"a shrink", "row:r [ box:a basis=200 shrink=1 box:b basis=200 shrink=1 ]", "a.shrink", "b.width"},
+      {"the size of a text", "row:r [ text:t text=\"Moss and fern\" size=8 box:b weight=1 ]", "t.size", "b.width"},
+      {"an aspect", "row:r [ box:a width=30 aspect=1 box:b weight=1 ]", "a.aspect", "a.height"},
+      {"a length of what has an aspect", "row:r [ box:a width=30 aspect=2 box:b weight=1 ]", "a.width", "a.height"},
+      {"a picture's own size", "row:r across=start [ image:a natural=[30,20] height=10 ]", "a.height", "a.width"},
+      {"a track", "grid:g columns=[40,80] [ box:a box:b ]", "g.columns", "b.x"},
+      {"a scale", "row:r [ box:a width=30 height=20 scale=2 scale_counts=true box:b weight=1 ]", "a.scale", "b.width"},
+      {"a list", "column:l scroll=y only_in_view=true [ box:a height=10 copies=100 ]", "l.gap", "l.content_height"},
+  };
+  for (const auto& [why, text, setting, quantity] : cases) {
+    const Scene scene = testing::scene_from(text);
+    const bool is_track = std::string(setting) == "g.columns";
+    const auto draft = std::make_shared<Draft>(scene);
+    const Varied by{setting, {8, 40}, [&](double value) {
+                      const std::string number = testing::short_number(value);
+                      draft->apply(Trial::set(setting, is_track ? "[" + number + ",80]" : number));
+                      Scene changed = draft->scene();
+                      draft->take_back();
+                      return changed;
+                    }};
+    EXPECT_FALSE(climb_setting(by, {300.0, 100.0}, {quantity}).sampled.empty()) << why;
+  }
+  const Varied em{"em", {8, 40}, [](double value) {
+                    return Scene(row("r").holds(box("a").width(Length(2, Length::Unit::em))), value);
+                  }};
+  EXPECT_FALSE(climb_setting(em, {300.0, 100.0}, std::vector<std::string>{"a.width"}).sampled.empty());
+  const Varied range{"narrow.below_width", {200, 400}, [](double value) {
+                       Scene scene(row("r").holds(box("a").width(10)));
+                       scene.ranges = {{.name = "narrow", .below_width = value}};
+                       testing::add_form(scene, scene.tree.at("a"), "narrow",
+                                         [](Keys& keys) { keys.width = Length(50); });
+                       return scene;
+                     }};
+  const Climb climbed = climb_setting(range, {300.0, 100.0}, std::vector<std::string>{"a.width"});
+  EXPECT_FALSE(climbed.sampled.empty());
+  EXPECT_EQ(climbed.turns().size(), 1U);
+}
+
 TEST(Vary, WhatItCannotDoIsRefused) {
   const Scene scene = testing::scene_from("row:r [ box:a width=10 ]");
   const Varied growing{"a.copies", {1, 4}, [](double value) {
@@ -134,20 +179,20 @@ TEST(Vary, WhatItCannotDoIsRefused) {
 
 // --- brute force ---------------------------------------------------------------------------------------------------
 
-/// A length of some node, in some unit, and how to say it.
+/// A setting of some node, and how to say it; without a node, the em of the tree.
 struct Dragged {
   NodeId node;
   std::string what;
   std::function<void(Keys&, double)> set;
 };
 
-Dragged random_length(const Tree& tree, testing::RandomScenes& random) {
+Dragged random_setting(const Tree& tree, testing::RandomScenes& random) {
   const std::vector<NodeId> nodes = tree.nodes();
   const NodeId node = nodes[static_cast<std::size_t>(random.below(static_cast<int>(nodes.size())))];
   const auto unit = static_cast<Length::Unit>(random.below(10) < 7 ? 0 : random.below(2) + 1);
   const auto in = [unit](double value) { return Length(unit == Length::Unit::em ? value / 16 : value, unit); };
   const auto side = static_cast<Side>(random.below(4));
-  switch (random.below(11)) {
+  switch (random.below(16)) {
     case 0: return {node, "width", [=](Keys& keys, double v) { keys.width = in(v); }};
     case 1: return {node, "height", [=](Keys& keys, double v) { keys.height = in(v); }};
     case 2: return {node, "min_width", [=](Keys& keys, double v) { keys.min_width = in(v); }};
@@ -158,19 +203,30 @@ Dragged random_length(const Tree& tree, testing::RandomScenes& random) {
     case 7: return {node, "margin", [=](Keys& keys, double v) { keys.margin.set(side, in(v)); }};
     case 8: return {node, "border", [=](Keys& keys, double v) { keys.border.set(side, Length(v)); }};
     case 9: return {node, "natural", [](Keys& keys, double v) { keys.natural = {v, 2 * v}; }};
+    // What is no length, or none by itself: where it moves anything, it has to be looked at step by step.
+    case 10: return {node, "size", [](Keys& keys, double v) { keys.size = 6 + v / 6; }};
+    case 11: return {node, "grow", [](Keys& keys, double v) { keys.grow = v / 40; }};
+    case 12: return {node, "aspect", [](Keys& keys, double v) { keys.aspect = 0.5 + v / 60; }};
+    case 13: return {node, "scale", [](Keys& keys, double v) { keys.scale = 0.5 + v / 100, keys.scale_counts = true; }};
+    case 14: return {{}, "em", {}};
     default: return {node, "pin", [=](Keys& keys, double v) { keys.pin = Pin{.left = in(v), .bottom = in(v / 2)}; }};
   }
 }
 
 TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
-  std::size_t proved = 0, compared = 0;
-  for (std::uint32_t seed = 0; seed < 600 && !HasFailure(); ++seed) {
+  std::map<std::string, std::size_t> proved, sampled;
+  std::size_t compared = 0;
+  for (std::uint32_t seed = 0; seed < 900 && !HasFailure(); ++seed) {
     testing::RandomScenes random(testing::seed() + 7000 + seed);
     Tree tree = random.tree(12);
     if (seed % 4 == 1) random.add_own_ranges(tree);
-    const Dragged dragged = random_length(tree, random);
+    const Dragged dragged = random_setting(tree, random);
     const Varied varied{dragged.what, {0, 120}, [&](double value) {
                           Tree changed = tree;
+                          if (!dragged.node) {
+                            changed.set_em(8 + value / 8);
+                            return Scene(std::move(changed));
+                          }
                           Keys keys = tree.keys(dragged.node);
                           dragged.set(keys, value);
                           changed.set(dragged.node, Changes(tree.keys(dragged.node), keys));
@@ -184,7 +240,7 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
     const Rung rung{200.0 + random.below(300),
                     random.chance(70) ? std::optional(100.0 + random.below(300)) : std::nullopt};
     const Climb climbed = climb_setting(varied, rung, quantities);
-    proved += climbed.sampled.empty() ? 1 : 0;
+    ++(climbed.sampled.empty() ? proved : sampled)[dragged.what];
     if (!climbed.sampled.empty()) continue;
     const auto near_turn = [&](double value) {
       return std::ranges::any_of(climbed.turns(), [&](const Turn& turn) { return std::abs(turn.at - value) < 1e-3; });
@@ -199,7 +255,8 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
         const double told = *here + (*next - *here) * share;
         ++compared;
         EXPECT_NEAR(*found, told, 1e-6 * std::max(1.0, std::abs(told)))
-            << "seed " << seed << ": " << dragged.what << " of " << tree.path(dragged.node) << " at " << value << ": "
+            << "seed " << seed << ": " << dragged.what << " of "
+            << (dragged.node ? tree.path(dragged.node) : "the tree") << " at " << value << ": "
             << tree.path(quantities[q].node) << '.' << word_of(quantities[q].measure) << "\n"
             << to_json(varied.at(value));
       }
@@ -213,7 +270,10 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
       if (!turns && i + 1 < climbed.steps.size()) expect(at + share, i, share);
     }
   }
-  EXPECT_GT(proved, 250U);
+  for (const char* length :
+       {"width", "height", "min_width", "max_height", "basis", "gap", "padding", "margin", "border", "natural", "pin"})
+    EXPECT_GT(proved[length], 5U) << length;
+  for (const char* other : {"size", "grow", "aspect", "scale", "em"}) EXPECT_GT(sampled[other], 5U) << other;
   EXPECT_GT(compared, 100'000U);
 }
 
