@@ -36,7 +36,7 @@ struct Trouble {
 /// All that is bad about the nodes of a scene in an arrangement of it, by kind and then in the order of the file. What
 /// an author says is meant is left out, and sizes of 0 that are given, and nameless empty boxes. What runs into padding
 /// is told on sides on which it does not stick out. Of what is unseen only the topmost node is told, and nothing else
-/// of it. Takes about as long as a solve.
+/// of it and what is unseen in it. Takes about as long as a solve.
 [[nodiscard]] std::vector<Trouble> troubles(const Scene& scene, const Solution& solution);
 
 /// For each trouble the smallest width above that of `rung` at which it is gone, to the edge that a climb tells, as far

@@ -79,6 +79,20 @@ TEST(Found, NoToleranceShows) {
   EXPECT_THAT(measured, HasSubstr("below 649.6 wide"));
 }
 
+TEST(Found, OneEventIsOneTurn) {
+  EXPECT_THAT(told("climb", "false_bends_on_curve", {"--show", "*.width"}),
+              AllOf(HasSubstr("curve to 324.57"), Not(HasSubstr("324.56"))));
+}
+
+/// One edge, whoever names it.
+TEST(Found, MeasureClimbAndCheckNameOneEdge) {
+  for (const char* answer : {"measure", "climb", "check"}) {
+    const std::string all = told(answer, "fitting_sliver", *answer == 'm' ? std::vector<std::string>{"--at", "456"} : std::vector<std::string>());
+    EXPECT_THAT(all, HasSubstr("649.6")) << answer;
+    EXPECT_THAT(all, Not(::testing::ContainsRegex("649\\.5|649\\.6[0-9]|455\\.9|456\\.0"))) << answer;
+  }
+}
+
 // --- one verdict -----------------------------------------------------------------------------------------------------
 
 TEST(Found, WhatLiesBeyondTheFoldIsNotBehindABar) {

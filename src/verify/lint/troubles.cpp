@@ -53,12 +53,11 @@ class TroubleFinder {
     Sight sight(solution_);
     for (std::size_t i = 1; i < seen_.nodes.size(); ++i) {
       const SeenNode& one = seen_.nodes[i];
-      unseen_[i] = unseen_[one.parent];
-      if (!one.placed || unseen_[i]) continue;
+      if (!one.placed) continue;
       const Unseen unseen = sight.unseen(one.node);
-      if (unseen.why == Unseen::Why::none || !is_odd(one, unseen.why)) continue;
-      unseen_[i] = true;
-      if (one.keys().meant.has(oddity_of(unseen.why))) continue;
+      if (unseen.why == Unseen::Why::none) continue;  // also in what is unseen: it may stick out of that
+      unseen_[i] = unseen_[one.parent] || is_odd(one, unseen.why);
+      if (!unseen_[i] || unseen_[one.parent] || one.keys().meant.has(oddity_of(unseen.why))) continue;
       add(Trouble::Kind::unseen, one.node, unseen.by).why = unseen.why;
     }
   }
@@ -106,7 +105,7 @@ class TroubleFinder {
 
   const Solution& solution_;
   Seen seen_;
-  std::vector<bool> unseen_;  // the node, or something that it lies in
+  std::vector<bool> unseen_;  // by node
   std::vector<Trouble> found_;
 };
 

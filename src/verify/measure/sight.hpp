@@ -231,12 +231,16 @@ class SightOf {
   }
 
   /// What has nothing of a node in common with itself, wherever that is scrolled to. What has no area itself says
-  /// nothing of what lies in it.
+  /// nothing of what lies in it, but for a scroller without a view.
   template <class SomeView>
   [[nodiscard]] Index lies_beyond(const SomeView& view, Index node, Box seen) {
     Index carried = node;
     for (Index above = view.parent(node); above != no_index; carried = above, above = view.parent(above)) {
       const Box clip = box(view, above);
+      const Traits traits = view.traits(above);
+      if ((traits.scroll_x && !exceeds(clip.width, N(0), thin)) ||
+          (traits.scroll_y && !exceeds(clip.height, N(0), thin)))
+        return above;
       if (can_scroll(view, above)) {
         const auto scroll = [&](Axis axis, N& at, N& size) {
           const Reach reach = with_scroller(view, above, carried, axis, {});

@@ -2,8 +2,10 @@
 //
 // Claims: what may be said, what is refused and where, and for every function a claim that holds, one that fails at one
 // pixel, and one that fails only between two whole pixels.
+#include <gmock/gmock.h>
 #include <gtest/gtest.h>
 
+#include <memory>
 #include <sstream>
 
 #include "fond_ladder/check.hpp"
@@ -238,6 +240,35 @@ TEST(Claims, SayWhatIsProvedAndWhatIsSampled) {
   EXPECT_TRUE(checked[1].sampled.empty()) << "nothing bends where it is about something";
   EXPECT_NE(report(checked[0]).find("sampled at whole widths 300 to 500, where it cannot be proved"),
             std::string::npos);
+}
+
+/// Each reason for which a claim is looked at instead of proved: the answer says so, at every height too.
+TEST(Claims, SayForEachReasonThatNothingIsProved) {
+  const struct {
+    const char *why, *scene, *claim;
+  } cases[] = {
+      {"percent that shrink", "row:r [ box:a basis=60% min_width=0 box:b width=200 ]", "a.width < 400"},
+      {"a product", "row:r [ box:a weight=1 box:b weight=1 ]", "a.width * b.width <= 90000"},
+      {"a quotient", "row:r [ box:a weight=1 box:b weight=2 ]", "a.width / (b.width + 10) <= b.width / 200"},
+      {"entries of a list", "column:l scroll=y only_in_view=true [ box:e height=10 copies=100 ]", "l/e[1].width >= 0"},
+  };
+  for (const auto& [why, text, claim] : cases) {
+    Scene scene = testing::scene_from(text);
+    scene.ladder = {{100, 300}, Span(50), {}};
+    const CheckedClaim checked = check(scene, {claim})[0];
+    EXPECT_FALSE(checked.sampled.empty()) << why;
+    EXPECT_THAT(report(checked), ::testing::HasSubstr("sampled at whole widths")) << why;
+    const CheckedClaim in_plane = check_every_height({variant_of(scene, "")}, {claim}, {50, 60})[0];
+    EXPECT_FALSE(in_plane.sampled.empty()) << why << ", at every height";
+  }
+  struct Round final : OwnContent {
+    [[nodiscard]] Widths widths() const override { return {10, 100}; }
+    [[nodiscard]] Heights height_for(double width) const override { return {1000 / (1 + width), 0}; }
+  };
+  Scene scene = testing::scene_from("row:r across=start [ box:a weight=1 ]");
+  scene.ladder = {{100, 300}, Span(50), {}};
+  scene.tree.content_from(scene.tree.at("a"), std::make_shared<Round>());
+  EXPECT_FALSE(check(scene, {"a.height < 20"})[0].sampled.empty()) << "content that does not tell how far it holds";
 }
 
 /// Brute force: at widths taken at random a claim about a scene at random fails where it is told to, and nowhere else.
