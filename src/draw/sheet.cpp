@@ -197,7 +197,8 @@ Sheet::Sheet(std::span<const Panel> panels, const DrawOptions& options) : bare_(
   if (bare_) return;
   used_ = used;
   legend_top_ = height_;
-  for (const LegendEntry& entry : legend_of(used)) width_ = std::max(width_, border * 2 + legend_width(entry));
+  for (const LegendEntry& entry : legend_of(used))
+    width_ = std::max(width_, std::ceil(border * 2 + legend_width(entry)));
   height_ += place_legend(legend_of(used), width_, [](const LegendEntry&, const Rect&) {}) + border / 2;
   height_ += legend_row * static_cast<double>(missing_lines().size());
 }

@@ -143,9 +143,18 @@ std::string unseen_text(const SolvedScene& measured, const std::vector<Trouble>&
     at->second.push_back(one.node);
   }
   std::string text;
-  for (const auto& [why, nodes] : by_reason)
-    text += (text.empty() ? "" : ", ") + unseen_names(tree, nodes) + " (" + why + ")";
-  return text;
+  std::size_t left = 0;  // that would make a long line
+  for (const auto& [why, nodes] : by_reason) {
+    const std::string more = (text.empty() ? "" : ", ") + unseen_names(tree, nodes) + " (" + why + ")";
+    constexpr std::size_t long_line = 75;
+    const bool fits = left == 0 && (text.empty() || text.size() + more.size() <= long_line);
+    if (fits) {
+      text += more;
+    } else {
+      left += nodes.size();
+    }
+  }
+  return left == 0 ? text : fmt::format("{} and {} more", text, left);
 }
 
 }  // namespace
