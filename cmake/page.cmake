@@ -77,7 +77,7 @@ function(fond_ladder_sources_of target floor result)
   get_target_property(sources ${target} SOURCES)
   list(FILTER sources INCLUDE REGEX "^${floor}/")
   list(REMOVE_ITEM sources model/number_text.cpp scene/read/file_text.cpp scene/read/used_files.cpp
-    scene/trial/places.cpp text/layout_pieces.cpp text/pango_fonts.cpp text/without_pango.cpp
+    scene/trial/places.cpp text/costly_words.cpp text/layout_pieces.cpp text/pango_fonts.cpp text/without_pango.cpp
     calls/interrupt.cpp calls/junit.cpp calls/picture_form.cpp calls/sarif.cpp calls/target_file.cpp)
   set(${result} ${sources} PARENT_SCOPE)
 endfunction()

@@ -332,6 +332,59 @@ class Build(HandTest):
             done_at_all.update(done[2])
         self.assertGreaterEqual(done_at_all, {"put in", "gather", "Duplicate", "Take apart", "To the front", "To the back"})
 
+    def test_no_deed_is_answered_by_an_uncaught_error(self):
+        """Seven hundred deeds at random with whatever can be clicked, chosen, typed into, dragged or pressed."""
+        page = self.page
+        deeds = int(os.environ.get("FOND_LADDER_DEEDS", "700"))
+        page.report(CONSOLE, "--at", "700x800")
+        page.run("""window.uncaught = [];
+            addEventListener('error', (event) => uncaught.push(String(event.error?.stack ?? event.message)));
+            addEventListener('unhandledrejection', (event) => uncaught.push(String(event.reason?.stack ?? event.reason)));""")
+        script = """
+          let random = 11 + 1000 * a[1];
+          const dice = (n) => { random = (random * 1103515245 + 12345) % 2147483648; return Math.floor(random / 65536) % n; };
+          const one = (list) => list[dice(list.length)];
+          const seen = (all) => [...document.querySelectorAll(all)].filter((each) => each.getClientRects().length > 0);
+          const words = ['', '0', '-1', '1e9', '12.5', 'beds.width', 'beds.width >= 200', 'nobody', '50%', '{', '360', 'fill', 'shown(*)'];
+          const rest = () => new Promise((done) => setTimeout(done, 8));
+          const point = (element, name, x, y) => element.dispatchEvent(new PointerEvent(name,
+            { bubbles: true, cancelable: true, pointerId: 1, buttons: name === 'pointerup' ? 0 : 1, clientX: x, clientY: y, ctrlKey: dice(9) === 0 }));
+          for (let deed = 0; deed < a[0]; ++deed) {
+            const way = dice(8);
+            if (way < 3) {
+              const button = one(seen('button, a.link, summary, [role=treeitem], input[type=checkbox]').filter((each) => !each.disabled && !each.href && !each.download));
+              button?.click();
+            } else if (way === 3) {
+              const input = one(seen('input:not([type=checkbox]), textarea'));
+              if (input) { input.focus(); input.value = one(words); input.dispatchEvent(new Event('input', { bubbles: true })); input.dispatchEvent(new Event('change', { bubbles: true })); input.form?.requestSubmit(); }
+            } else if (way === 4) {
+              const choice = one(seen('select'));
+              if (choice) { choice.selectedIndex = dice(choice.options.length); choice.dispatchEvent(new Event('change', { bubbles: true })); }
+            } else if (way === 5) {
+              const taken = one(seen('[role=slider], [role=treeitem], .edge, canvas, .tie')), box = taken?.getBoundingClientRect();
+              if (taken) {
+                const x = box.x + dice(Math.max(1, box.width)), y = box.y + dice(Math.max(1, box.height));
+                point(taken, 'pointerdown', x, y);
+                for (let i = 0; i < 3; ++i) { point(taken, 'pointermove', x + dice(300) - 150, y + dice(200) - 100); await rest(); }
+                point(taken, 'pointerup', x, y);
+              }
+            } else if (way === 6) {
+              const key = one(['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Enter', 'Escape', 'Delete', 'Tab', 'z', 'y', 'd', ' ', 'Home', 'End']);
+              const taken = document.activeElement ?? document.body;
+              taken.dispatchEvent(new KeyboardEvent('keydown', { key, altKey: dice(4) === 0, ctrlKey: dice(6) === 0, bubbles: true, cancelable: true }));
+            } else {
+              await api.resize(dice(5) === 0 ? dice(20) : 100 + dice(1500), dice(4) === 0 ? null : dice(1200)).catch(() => {});
+              const all = (await api.scene()).nodes;
+              if (dice(2) === 0) await api.select(one(all).path).catch(() => {});
+            }
+            await rest();
+            if (seen('[role=treeitem]').length > 80) while ((await api.changes()).length > 0) await api.undo();
+          }
+          return uncaught;"""
+        at_once = 50  # a script has to come to an end
+        for begun in range(0, deeds, at_once):
+            self.assertEqual(page.run(script, at_once, begun + int(os.environ.get("FOND_LADDER_SEED", "0"))), [], begun)
+
 
 if __name__ == "__main__":
     unittest.main()

@@ -75,6 +75,34 @@ class Hands(HandTest):
         turn = next(one for one in page.all(".turn") if one.get_attribute("title").startswith("at 640: beds.width"))
         self.assertAlmostEqual(middle(turn), left + 640 * scale, delta=1)
 
+    def test_ring_tick_and_cursor_of_one_width_stay_together_however_many_claims_are_broken(self):
+        page = self.page
+        page.run("await api.select(a[0])", BEDS)
+        page.run("await api.resize(640, 800)")
+        left, _, scale = self.frame()
+        for broken in range(6):
+            if broken > 0:
+                page.type_into("#fl-claims input", f"beds.width > {5000 + broken}")
+                page.wait_for_text("#fl-claims summary", f"{broken} of {26 + broken} broken")
+            page.wait("its bars", lambda broken=broken: len({bar.rect["y"] for bar in page.all(".stretch")}) == broken)
+            page.settle()
+            with self.subTest(broken=broken):
+                turns = page.wait("its ring", lambda: [one for one in page.all(".turn") if one.get_attribute("title").startswith("at 640: beds.width")])
+                self.assertAlmostEqual(middle(turns[0]), left + 640 * scale, delta=1)
+                self.assertAlmostEqual(middle(page.find("#fl-cursor")), left + 640 * scale, delta=1)
+                # The lines of the ticks, as they are drawn on the canvas, a row above all curves.
+                lines = page.run("""const canvas = document.querySelector('#fl-curves');
+                    const ratio = canvas.width / canvas.clientWidth;
+                    const row = canvas.getContext('2d').getImageData(0, Math.round(24 * ratio), canvas.width, 1).data;
+                    const at = canvas.getBoundingClientRect().x, found = [];
+                    for (let i = 0; i < canvas.width; ++i) if (row[4 * i + 3] > 100) found.push(at + (i + 0.5) / ratio);
+                    return found""")
+                every = next((step for step in (500, 250, 200, 100, 50) if all(
+                    any(abs(line - left - width * scale) <= 1.5 for line in lines) for width in range(step, 1300, step))), None)
+                self.assertIsNotNone(every, f"no ticks at round widths: {lines[:20]}")
+                if broken > 0:
+                    self.assertAlmostEqual(min(bar.rect["x"] for bar in page.all(".stretch")), left + 360 * scale, delta=1)
+
     # ---------------------------------------------------------------- all sizes
 
     def open_map(self):

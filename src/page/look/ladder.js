@@ -130,12 +130,12 @@ export class Ladder {
     this.#chart ??= curveChart(/** @type {HTMLCanvasElement} */ (find('curves')), frame);
     const lanes = this.#claims.broken.slice(0, mostLanes);
     const quantities = this.#quantities;
-    this.#chart.options.scales.x.ticks.padding = 4 + lanes.length * lane;
     const curves = quantities.map((quantity) =>
       this.#climbed.rungs.map(({ width, values }) => ({ x: width, y: values[quantity] ?? NaN })),
     );
     drawCurves(this.#chart, curves, { from: 0, to: frame.most });
-    this.#markTurns(quantities, lanes);
+    this.#markTurns(quantities);
+    this.#markFailing(lanes);
     this.#writeLegend();
     this.#writeTurns(quantities);
     this.#session.tell('curves');
@@ -147,13 +147,17 @@ export class Ladder {
     return frame.left + width * frame.scale;
   }
 
-  /** @param {string[]} quantities @param {import('./claims.js').Checked[]} lanes */
-  #markTurns(quantities, lanes) {
-    const { chartArea } = this.#chart;
+  /** @param {string[]} quantities */
+  #markTurns(quantities) {
     const turns = this.#climbed.turns.filter((turn) => quantities.includes(turn.quantity)).slice(0, mostTurns);
     const points = turns.map((turn) =>
       turnMark(this.#chart, turn, this.#x(turn.at), () => this.#session.resize(turn.at, this.#session.size.height)),
     );
+    refill(find('marks'), ...points);
+  }
+
+  /** A bar for each stretch, a lane for each claim. @param {import('./claims.js').Checked[]} lanes */
+  #markFailing(lanes) {
     const bars = lanes.flatMap((claim, row) =>
       claim.failing.map((stretchOf) => {
         const text = `${claim.claim} fails at ${stretch(stretchOf.from, stretchOf.to, stretchOf.with_from, stretchOf.with_to)}`;
@@ -167,11 +171,12 @@ export class Ladder {
         const left = this.#x(stretchOf.from);
         button.style.left = `${left}px`;
         button.style.width = `${Math.max(4, this.#x(stretchOf.to) - left)}px`;
-        button.style.top = `${chartArea.bottom + 3 + row * lane}px`;
+        button.style.top = `${row * lane}px`;
         return button;
       }),
     );
-    refill(find('marks'), ...points, ...bars);
+    find('failing').style.height = lanes.length > 0 ? `${lanes.length * lane + 3}px` : '0';
+    refill(find('failing'), ...bars);
   }
 
   #markRungs() {

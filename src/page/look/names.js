@@ -13,7 +13,10 @@ import { rounded, stretch } from './numbers.js';
 export function nodeLink(session, path, name) {
   const node = session.node(path);
   if (!node) return document.createTextNode(name ?? path);
-  return link(name ?? node.tail, `select ${path}`, () => session.select(path));
+  return link(name ?? node.tail, `select ${path}`, () => {
+    if (session.node(path)) session.select(path);
+    else session.say(`${path} is there no more.`); // an older answer that nothing has replaced yet
+  });
 }
 
 /**

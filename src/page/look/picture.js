@@ -48,6 +48,8 @@ export function stepOf(event) {
   return { x: way[0] * far, y: way[1] * far };
 }
 
+const largestLength = 1e9;
+
 /** A size that follows the hand is drawn once a picture of the screen, however often the hand is heard. */
 export class Hand {
   /** @type {{width: number, height: number | null} | null} */
@@ -61,10 +63,12 @@ export class Hand {
   get size() {
     return this.#wanted ?? this.#session.size;
   }
-  /** @param {number} width @param {number | null} height */
+  /** The nearest size that there is. @param {number} width @param {number | null} height */
   resize(width, height) {
+    if (Number.isNaN(width) || Number.isNaN(height ?? 0)) return; // where there is no room that a hand could be in
     const waiting = this.#wanted !== null;
-    this.#wanted = { width: Math.max(0, width), height: height === null ? null : Math.max(0, height) };
+    const near = (/** @type {number} */ length) => Math.min(largestLength, Math.max(0, length));
+    this.#wanted = { width: near(width), height: height === null ? null : near(height) };
     if (!waiting) requestAnimationFrame(() => this.#now());
   }
   #now() {
