@@ -8,7 +8,7 @@
 // "Major" is the axis along which lines are added (rows, when the flow is by rows), "minor" the one whose number of
 // tracks is settled before anybody is placed. Where no child says anything about cells, all this is a division.
 //
-// Source: CSS Grid Layout 2, section 8.5. Tests: cells_test.cpp.
+// Source: CSS Grid Layout 2, section 8.5. Tests: grid_test.cpp.
 #include "solve/cells.hpp"
 
 #include "solve/moving.hpp"

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Shaping is in proportion to a text but for two things, in which it is the square: the marks on one letter, and the
-// changes of direction in one paragraph. Both are bounded far beyond what anybody reads. Tests: pango_fonts_test.cpp.
+// changes of direction in one paragraph. Both are bounded far beyond what anybody reads. Tests: fonts_test.cpp.
 #include "text/costly_words.hpp"
 
 #include <glib.h>

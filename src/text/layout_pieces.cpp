@@ -3,7 +3,7 @@
 // A layout at no width has a line a paragraph, shaped as a whole. Each character is given the width that its cluster
 // has in there; a piece goes from one place where Pango lets a line break (Unicode UAX #14) to the next, and is as wide
 // as its characters. So kerning and joined letters count within pieces and across them, as on a line of Pango's own.
-// The white space at its end is counted apart. Tests: layout_pieces_test.cpp.
+// The white space at its end is counted apart. Tests: pango_truth_test.cpp, fonts_test.cpp.
 #include "text/layout_pieces.hpp"
 
 #include <hb.h>

@@ -5,7 +5,7 @@
 // for in its list; one in a file has a list of its own, with the files of the scene in it and nothing of the machine.
 //
 // A text is shaped once a style (layout_pieces.hpp). What was set is kept until it comes to `most_kept` bytes, then all
-// is forgotten: whoever uses a text holds it. Tests: pango_fonts_test.cpp.
+// is forgotten: whoever uses a text holds it. Tests: fonts_test.cpp.
 #include "text/pango_fonts.hpp"
 
 #include <pango/pangocairo.h>

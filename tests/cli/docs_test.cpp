@@ -8,6 +8,7 @@
 
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/scene_file.hpp"
+#include "fond_ladder/source.hpp"
 #include "print/limits_text.hpp"
 #include "support/program.hpp"
 #include "support/shorthand.hpp"
@@ -52,6 +53,17 @@ TEST(Docs, EveryClaimOfTheRecipesHolds) {
     for (const CheckedClaim& one : check(read_scene_file(source + file), all)) EXPECT_TRUE(one.holds) << report(one);
   }
   EXPECT_GE(claims["examples/console.scene.json"].size(), 40U);
+}
+
+/// The schema, and docs/json.md which is made of it, know every source of a setting that the program prints.
+TEST(Docs, SourcesAreThoseOfTheProgram) {
+  const std::string source = std::string(FOND_LADDER_SOURCE_DIR) + "/";
+  const std::string schema = testing::file_text(source + "share/fond_ladder/answers/common.schema.json"),
+                    page = testing::file_text(source + "docs/json.md");
+  for (const std::string_view word : words_of<Source>) {
+    EXPECT_NE(schema.find("\"" + std::string(word) + "\""), std::string::npos) << word;
+    EXPECT_NE(page.find("`" + std::string(word) + "`"), std::string::npos) << word;
+  }
 }
 
 /// docs/limits.md has a table of what `help limits` tells.

@@ -13,7 +13,7 @@ import { linked } from './names.js';
  * @property {boolean} with_from
  * @property {boolean} with_to
  * @property {number | null} height
- * @property {{width: number, height: number, values: Record<string, number>}} worst
+ * @property {{width: number, height: number, values: Record<string, number | null>}} worst
  * @property {string} because
  *
  * @typedef {object} Checked
@@ -144,7 +144,7 @@ export class Claims {
         `go to the worst, ${rounded(one.worst.width)} × ${rounded(one.worst.height)}`,
         () => this.lead(one),
       );
-      const values = Object.entries(one.worst.values).map(([name, value]) => `${name} ${rounded(value)}`);
+      const values = Object.entries(one.worst.values).map(([name, value]) => `${name} ${value === null ? 'hidden' : rounded(value)}`);
       const at = one.from === one.to && one.worst.width === one.from ? '' : ` at ${rounded(one.worst.width)}`;
       const height = one.height === null ? '' : `, height ${rounded(one.height)}`;
       return make(

@@ -28,10 +28,10 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
   for (const TurnLine& line : found.turns) {
     map.turns.push_back({{line.from.x, line.from.y}, {line.to.x, line.to.y}});
   }
-  map.claims = check_variants({variant}, claims.size(), {},
-                              [&](std::size_t, const std::vector<std::size_t>&, const ShareDone&) {
-                                return checked_in_plane(variant, read, {map.widths, heights}, found, threads);
-                              });
+  map.claims =
+      check_variants({variant}, claims.size(), {}, [&](std::size_t, const std::vector<std::size_t>&, const ShareDone&) {
+        return checked_in_plane(variant, read, {map.widths, heights}, found, threads);
+      });
   return map;
 }
 
