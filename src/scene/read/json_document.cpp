@@ -8,7 +8,8 @@
 #include "model/limits.hpp"
 
 namespace fond_ladder::inline v0::scene {
-namespace {
+// Not in a namespace without a name: a class of this name has one as a member, also where files are joined.
+namespace json_reading {
 
 using nlohmann::json;
 
@@ -61,6 +62,10 @@ class TokenCursor {
   std::string_view text_;
   std::size_t at_ = 0;
 };
+
+}  // namespace json_reading
+
+namespace {
 
 /// The last character before a place that is no blank, and where it stands; 0 for none.
 std::pair<char, std::size_t> character_before(std::string_view text, std::size_t at) {
@@ -245,7 +250,7 @@ class JsonDocument::Builder : public json::json_sax_t {
   }
 
   std::string_view text_;
-  TokenCursor cursor_;
+  json_reading::TokenCursor cursor_;
   JsonDocument& document_;
   std::size_t before_;
   std::vector<Open> open_;
