@@ -11,8 +11,6 @@ namespace fond_ladder::inline v0::scene {
 // Not in a namespace without a name: a class of this name has one as a member, also where files are joined.
 namespace json_reading {
 
-using nlohmann::json;
-
 /// Walks along the raw text in step with the parser's events, to learn where each token begins. The parser has already
 /// accepted the tokens, so nothing is checked here.
 class TokenCursor {
@@ -66,6 +64,8 @@ class TokenCursor {
 }  // namespace json_reading
 
 namespace {
+
+using nlohmann::json;
 
 /// The last character before a place that is no blank, and where it stands; 0 for none.
 std::pair<char, std::size_t> character_before(std::string_view text, std::size_t at) {
