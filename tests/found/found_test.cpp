@@ -87,7 +87,8 @@ TEST(Found, OneEventIsOneTurn) {
 /// One edge, whoever names it.
 TEST(Found, MeasureClimbAndCheckNameOneEdge) {
   for (const char* answer : {"measure", "climb", "check"}) {
-    const std::string all = told(answer, "fitting_sliver", *answer == 'm' ? std::vector<std::string>{"--at", "456"} : std::vector<std::string>());
+    const std::string all = told(answer, "fitting_sliver",
+                                 *answer == 'm' ? std::vector<std::string>{"--at", "456"} : std::vector<std::string>());
     EXPECT_THAT(all, HasSubstr("649.6")) << answer;
     EXPECT_THAT(all, Not(::testing::ContainsRegex("649\\.5|649\\.6[0-9]|455\\.9|456\\.0"))) << answer;
   }
