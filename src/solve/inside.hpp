@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <string_view>
+#include <utility>
 #include <vector>
 
 #include "solve/entries.hpp"
@@ -183,7 +184,7 @@ void for_each_words(const Finished<SomeView>& solve, Index node, const Each& eac
 template <class SomeView>
 [[nodiscard]] auto words_of(const Finished<SomeView>& solve, Index node) {
   std::vector<WordsOf<typename SomeView::Number>> all;
-  for_each_words(solve, node, [&](auto&& line) { all.push_back(std::move(line)); });
+  for_each_words(solve, node, [&](auto&& line) { all.push_back(std::forward<decltype(line)>(line)); });
   return all;
 }
 
