@@ -129,18 +129,18 @@ TEST(Vary, WhatCannotBeProvedSaysSo) {
       {"a scale", "row:r [ box:a width=30 height=20 scale=2 scale_counts=true box:b weight=1 ]", "a.scale", "b.width"},
       {"a list", "column:l scroll=y only_in_view=true [ box:a height=10 copies=100 ]", "l.gap", "l.content_height"},
   };
-  for (const auto& [why, text, setting, quantity] : cases) {
-    const Scene scene = testing::scene_from(text);
-    const bool is_track = std::string(setting) == "g.columns";
+  for (const auto& one : cases) {
+    const Scene scene = testing::scene_from(one.scene);
+    const bool is_track = std::string(one.setting) == "g.columns";
     const auto draft = std::make_shared<Draft>(scene);
-    const Varied by{setting, {8, 40}, [&](double value) {
+    const Varied by{one.setting, {8, 40}, [&](double value) {
                       const std::string number = testing::short_number(value);
-                      draft->apply(Trial::set(setting, is_track ? "[" + number + ",80]" : number));
+                      draft->apply(Trial::set(one.setting, is_track ? "[" + number + ",80]" : number));
                       Scene changed = draft->scene();
                       draft->take_back();
                       return changed;
                     }};
-    EXPECT_FALSE(climb_setting(by, {300.0, 100.0}, {quantity}).sampled.empty()) << why;
+    EXPECT_FALSE(climb_setting(by, {300.0, 100.0}, {one.quantity}).sampled.empty()) << one.why;
   }
   const Varied em{"em", {8, 40}, [](double value) {
                     return Scene(row("r").holds(box("a").width(Length(2, Length::Unit::em))), value);
