@@ -144,7 +144,9 @@ export class Claims {
         `go to the worst, ${rounded(one.worst.width)} × ${rounded(one.worst.height)}`,
         () => this.lead(one),
       );
-      const values = Object.entries(one.worst.values).map(([name, value]) => `${name} ${value === null ? 'hidden' : rounded(value)}`);
+      const values = Object.entries(one.worst.values).map(
+        ([name, value]) => `${name} ${value === null ? 'hidden' : rounded(value)}`,
+      );
       const at = one.from === one.to && one.worst.width === one.from ? '' : ` at ${rounded(one.worst.width)}`;
       const height = one.height === null ? '' : `, height ${rounded(one.height)}`;
       return make(

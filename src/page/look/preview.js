@@ -49,7 +49,8 @@ export function watch(session, start, servedNow) {
   /** The program that served this page has ended, and another one serves here. */
   const renew = async () => {
     const now = await servedNow();
-    if (now.file !== start.file) return session.say(`Another file is served here now, ${now.file}; load the page again.`);
+    if (now.file !== start.file)
+      return session.say(`Another file is served here now, ${now.file}; load the page again.`);
     ({ token } = now);
     known = ''; // versions are counted anew
     listen();
