@@ -176,9 +176,12 @@ class JsonDocument::Builder : public json::json_sax_t {
   bool binary(binary_t& /*value*/) override { return false; }
   bool start_object(std::size_t /*count*/) override { return open(JsonValue::Type::object); }
   bool start_array(std::size_t /*count*/) override {
-    lists_ = !open_.empty() && document_.record(open_.back().parent).type == JsonValue::Type::array ? lists_ + 1 : 1;
-    constexpr int most_lists = 3;  // one in the other; nothing in a scene has more than one
-    if (lists_ <= most_lists) return open(JsonValue::Type::array);
+    constexpr std::size_t most_lists = 3;  // directly in one another; nothing in a scene has more than one
+    const std::size_t around = std::min(open_.size(), most_lists);
+    const bool is_in_lists = std::all_of(open_.end() - static_cast<std::ptrdiff_t>(around), open_.end(), [&](Open one) {
+      return document_.record(one.parent).type == JsonValue::Type::array;
+    });
+    if (around < most_lists || !is_in_lists) return open(JsonValue::Type::array);
     fault = {cursor_.mark(), "lists lie in lists here, which says nothing in a scene"};
     return false;
   }
@@ -254,7 +257,6 @@ class JsonDocument::Builder : public json::json_sax_t {
   JsonDocument& document_;
   std::size_t before_;
   std::vector<Open> open_;
-  int lists_ = 0;  // one in the other, where one begins
   std::string_view key_;
   std::size_t key_offset_ = 0;
 };
