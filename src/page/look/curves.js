@@ -16,6 +16,7 @@ const dashes = [[], [7, 4], [2, 3], [9, 3, 2, 3]];
  * @property {number} [to]
  * @property {string} quantity
  * @property {'jump' | 'bend' | 'curve'} turn
+ * @property {boolean} [includes_at] whether it is so at that very size
  * @property {number | null} before
  * @property {number | null} after
  * @property {number | null} slope_before
