@@ -18,8 +18,12 @@ std::string sentences(const std::vector<BadFonts::Fault>& faults) {
   return all;
 }
 
-/// The bytes of the different texts, once a style and for each wording that has fonts of its own.
+/// The bytes of the different texts, once a style and for each wording that has fonts of its own. Which are different
+/// is not looked at where all of them are few enough.
 std::size_t bytes_to_set(const std::vector<typeset::StyledWords>& all) {
+  std::size_t of_all = 0;
+  for (const auto& one : all) of_all += one.text->size();
+  if (of_all <= limits::most_set_bytes) return of_all;
   const auto key = [](const typeset::StyledWords& one) {
     const WordStyle& style = one.style;
     const Wording* fonts = one.wording != nullptr && !one.wording->fonts.empty() ? one.wording : nullptr;

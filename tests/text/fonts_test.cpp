@@ -281,6 +281,8 @@ TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
     EXPECT_EQ(scene.words, WordsIn::plain);
     EXPECT_EQ(scene.tree.typesetter(), nullptr);
   }
+  EXPECT_EQ(open_fonts(usual)->refusal(std::string(2'000'000, 'a'), {}),
+            "its words take 2,000,000 bytes; with fonts a text has at most 1,000,000");
   Scene scene = in_fonts("row:r [ text:t text=a ]");
   scene.tree.set(scene.tree.at("t"), box().size(1e6));
   EXPECT_EQ(width_of(scene), 0.6e6) << "an edit of a program's is measured in plain words";
