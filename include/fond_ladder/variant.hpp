@@ -33,7 +33,8 @@ struct VariantLabel {
 /// Variants of which each is made when it is looked at, so that there is one scene at a time, however many they are.
 struct VariantsInTurn {
   std::vector<VariantLabel> labels;
-  std::function<Variant(std::size_t)> made;  ///< by its place; asked from one thread at a time, and maybe again
+  /// By its place; it lives until the next one is asked for. Asked from one thread at a time, and maybe again.
+  std::function<const Variant&(std::size_t)> made;
 };
 
 /// A scene in one wording (none: its own texts), with all texts longer by a share (0: not) and some modes on. Throws

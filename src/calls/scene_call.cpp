@@ -239,7 +239,7 @@ class Variants {
   }
 
   [[nodiscard]] std::size_t size() const { return values() * words_.size() * wordings_.size() * modes_.size(); }
-  [[nodiscard]] Variant made(std::size_t place) {
+  [[nodiscard]] Variant make(std::size_t place) {
     const auto next = [&](std::size_t count) { return std::exchange(place, place / count) % count; };
     const std::vector<std::string>& modes = modes_[next(modes_.size())];
     const std::string& wording = wordings_[next(wordings_.size())];
@@ -284,41 +284,50 @@ Variants variants_of(const SceneCall& call, const Streams& streams) {
   return {call, std::move(draft), words_asked(call.words), std::move(wordings), std::move(modes)};
 }
 
-/// Makes each, `seen` seeing it.
-void make_all(Variants& variants, const Streams& streams, const std::function<void(std::size_t, Variant&&)>& seen) {
+/// All of them.
+std::vector<Variant> make_all(Variants variants, const Streams& streams) {
+  std::vector<Variant> all;
   for (std::size_t i = 0; i < variants.size(); ++i) {
-    Variant variant = variants.made(i);
+    all.push_back(variants.make(i));
     if (i == 0) variants.tell_hints_of_first(streams);
-    seen(i, std::move(variant));
+    if (i > 0) all.back().scene.wordings.clear();  // those of the first tell all: many times many would be kept
   }
+  return all;
 }
 
 }  // namespace
 
 VariantsInTurn load_variants_in_turn(const SceneCall& call, const Streams& streams, Hints hints,
                                      const std::function<void(std::size_t, const Variant&)>& first_look) {
-  const auto variants = std::make_shared<Variants>(variants_of(call, streams));
-  Remarks remarks;
+  struct Kept {
+    Variants variants;
+    std::optional<Variant> made;
+    std::size_t place = 0;
+  };
+  const auto kept = std::make_shared<Kept>(variants_of(call, streams));
   VariantsInTurn all;
-  std::optional<Scene> first;
-  make_all(*variants, streams, [&](std::size_t i, Variant&& variant) {
+  all.made = [kept](std::size_t i) -> const Variant& {
+    if (!kept->made || kept->place != i) {
+      kept->made.reset();  // so that there are never two
+      kept->made = kept->variants.make(i);
+      kept->place = i;
+    }
+    return *kept->made;
+  };
+  Remarks remarks;
+  for (std::size_t i = 0; i < kept->variants.size(); ++i) {
+    const Variant& variant = all.made(i);
+    if (i == 0) kept->variants.tell_hints_of_first(streams);
     all.labels.push_back({variant.name, variant.options, variant.tried});
     remarks.tell(variant.scene, streams);
     first_look(i, variant);
-    if (i == 0) first = std::move(variant.scene);
-  });
-  if (hints == Hints::one_line) tell_idle_settings(*first, streams);
-  all.made = [variants](std::size_t i) { return variants->made(i); };
+  }
+  if (hints == Hints::one_line) tell_idle_settings(all.made(0).scene, streams);
   return all;
 }
 
 std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams, Hints hints) {
-  Variants variants = variants_of(call, streams);
-  std::vector<Variant> all;
-  make_all(variants, streams, [&](std::size_t i, Variant&& variant) {
-    if (i > 0) variant.scene.wordings.clear();  // those of the first tell all: many times many would be kept
-    all.push_back(std::move(variant));
-  });
+  std::vector<Variant> all = make_all(variants_of(call, streams), streams);
   Remarks remarks;
   for (const Variant& variant : all) remarks.tell(variant.scene, streams);
   if (hints == Hints::one_line) tell_idle_settings(all[0].scene, streams);
@@ -328,9 +337,8 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
 std::vector<Variant> load_values(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
   make(call.trials, draft, streams);
-  Variants variants(call, std::move(draft), {one_words_asked(call.words)}, {call.wording}, {call.modes});
-  std::vector<Variant> values;
-  make_all(variants, streams, [&](std::size_t, Variant&& variant) { values.push_back(std::move(variant)); });
+  std::vector<Variant> values =
+      make_all({call, std::move(draft), {one_words_asked(call.words)}, {call.wording}, {call.modes}}, streams);
   tell_hints_of(values[0].scene, streams);
   return values;
 }

@@ -313,7 +313,7 @@ std::vector<std::optional<CheckedClaim>> check_part(const VariantsInTurn& varian
                                                     const ShareDone& progress) {
   return check_variants(variants.labels, claims.size(), part, progress,
                         [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
-                          const Variant variant = variants.made(v);
+                          const Variant& variant = variants.made(v);
                           const std::vector<std::string> some = chosen(claims, which);
                           return heights ? check_every_height({variant}, some, *heights, threads, of_all)
                                          : Checker(variant, some, threads, of_all).check();

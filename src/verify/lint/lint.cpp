@@ -311,8 +311,9 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
               [&] { return [&](std::size_t v) { find_in(variants[v], rungs, looked[v], tally); }; });
   const Gathering gathering(variants, looked);
   Lint told;
-  told.title = scene.name() + text_of(labels_of(variants));
-  told.about = lines_about(labels_of(variants));
+  const std::vector<VariantLabel> labels = labels_of(variants);
+  told.title = scene.name() + text_of(labels);
+  told.about = lines_about(labels);
   const std::vector<NodeId> nodes = scene.tree.nodes();
   const auto ends_looks = std::ranges::find_if(nodes, [&](NodeId node) {
     return std::ranges::any_of(looked,
