@@ -18,9 +18,10 @@ bool ends_paragraph(gunichar one) {
   return one == '\n' || one == '\r' || one == separator;
 }
 
-/// Whatever joins a letter: marks, and what is not seen itself.
-bool goes_with_letter(gunichar one) {
-  return g_unichar_ismark(one) != 0 || g_unichar_type(one) == G_UNICODE_FORMAT;
+/// How many marks are on a letter behind one more character; what is not seen itself neither is one nor ends them.
+std::size_t marks_behind(gunichar one, std::size_t marks) {
+  if (g_unichar_ismark(one) != 0) return marks + 1;
+  return g_unichar_type(one) == G_UNICODE_FORMAT ? marks : 0;
 }
 
 /// Those that begin or end a stretch of another direction (Unicode UAX #9).
@@ -44,7 +45,7 @@ std::string why_costly(const std::string& text) {
   const char* end = text.data() + text.size();
   for (const char* at = text.data(); at < end; at = g_utf8_next_char(at)) {
     const gunichar one = g_utf8_get_char(at);
-    marks = goes_with_letter(one) ? marks + 1 : 0;
+    marks = marks_behind(one, marks);
     if (marks > limits::most_marks) {
       return "it has a letter with more than " + in_thousands(limits::most_marks) +
              " marks on it; with fonts that is not measured";

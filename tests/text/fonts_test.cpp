@@ -211,7 +211,8 @@ std::string repeated(std::string before, const char* what, int times) {
 /// Shaping takes the square of the marks on a letter and of the turns in a paragraph: each up to its bound.
 TEST(Fonts, WhatTakesTheSquareIsSetUpToItsBound) {
   const std::string marks = repeated("a", "\u0301", 200) + repeated("", "b", 200), turns = repeated("", "a\u05d0", 500);
-  for (const std::string& text : {marks, turns, turns + "\n" + turns}) {
+  const std::string unseen = repeated("a", "\u200b", 500) + repeated("", "b", 200);
+  for (const std::string& text : {marks, turns, turns + "\n" + turns, unseen}) {
     Scene scene(row("r").holds(fond_ladder::text("t", text)));
     EXPECT_NO_THROW(set_words(scene, WordsIn::fonts));
     EXPECT_GT(width_of(scene), 100);
@@ -265,6 +266,7 @@ TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
       {"its size is 1000000; with fonts a text has at most 10000", "a", 1e6},
       {"its size is 0.01; with fonts a text has at least 0.0625", "a", 0.01},
       {"it has a letter with more than 200 marks on it", repeated("a", "\u0301", 201), 16},
+      {"it has a letter with more than 200 marks on it", repeated("a", "\u0301\u200d", 201), 16},
       {"a paragraph of it changes direction more than 1,000 times", repeated("", "a\u05d0", 501), 16},
       {"a paragraph of it changes direction more than 1,000 times", repeated("", "\u05d01", 501), 16},
       {"a paragraph of it changes direction more than 1,000 times", repeated("", "\u2067a\u2069", 501), 16},
