@@ -161,7 +161,7 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
       continue;
     }
     auto& list = oddity == Oddity::asleep ? looked.remarks : looked.found;
-    Reason told = sighting.told;
+    Reason told = Sightings::told(sighting);
     if (const std::size_t at = told.why.find("{others}"); at != std::string::npos && !sighting.others.empty()) {
       const std::vector<NodeId> others(sighting.others.begin(), sighting.others.end());
       told.why.replace(at, std::string_view("{others}").size(), names_text(variant.scene.tree, others));
@@ -256,10 +256,12 @@ class Gathering {
     }
     std::erase_if(all, [&](const Gathered& one) { return acts_somewhere(one); });
     const std::vector<std::string> names = names_of(labels_of(variants_)).own;
-    std::ranges::stable_sort(all, {},
-                             [&](const Gathered& one) { return std::pair(one.finding.oddity, order_.at(one.node)); });
+    std::vector<std::tuple<Oddity, std::size_t, std::size_t>> order;
+    for (std::size_t i = 0; i < all.size(); ++i) order.emplace_back(all[i].finding.oddity, order_.at(all[i].node), i);
+    std::ranges::sort(order);
     std::vector<Found> findings;
-    for (Gathered& one : all) {
+    for (const auto& place : order) {
+      Gathered& one = all[std::get<2>(place)];
       one.finding.sizes = joined(std::move(one.finding.sizes));
       if (one.in.size() < variants_.size()) {
         for (const std::size_t v : one.in) one.finding.variants.push_back(names[v].empty() ? "as it is" : names[v]);

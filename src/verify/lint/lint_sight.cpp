@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "model/number_text.hpp"
 #include "verify/ladder/rungs.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -14,11 +15,19 @@ void Sightings::begin(const Rung& rung, double width, bool goes_on) {
   ++rung_;
 }
 
+Reason Sightings::told(const Sighting& sighting) {
+  Reason told = sighting.told;
+  if (sighting.figure) told.why += rounded(*sighting.figure) + told.behind_figure;
+  return told;
+}
+
 void Sightings::take(Sightings&& behind) {
+  found_.merge(behind.found_);
   for (auto& [place, other] : behind.found_) {
     Sighting& own = found_[place];
     if (own.count == 0 || other.worst > own.worst) {
       own.told = std::move(other.told);
+      own.figure = other.figure;
       own.worst = other.worst;
     }
     own.count += other.count;

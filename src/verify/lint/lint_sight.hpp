@@ -17,9 +17,9 @@
 
 namespace fond_ladder::inline v0 {
 
-/// What is said of an oddity.
+/// What is said of an oddity. Where a figure stands in the reason, the words behind it are apart.
 struct Reason {
-  std::string why, cure;
+  std::string why, cure, behind_figure{};
 };
 
 /// Something odd that was seen.
@@ -52,6 +52,19 @@ class Sightings {
     }
     add(sighting);
   }
+  /// The same where one figure of what is told changes from size to size and the words seldom do: `tell()` is asked
+  /// again only where `wording`, the caller's number of the words, is another than where it was worst before.
+  template <class Tell>
+  void see_figure(Oddity oddity, NodeId node, double figure, std::size_t wording, const Tell& tell, double how_bad) {
+    Sighting& sighting = found_[{oddity, node, std::string()}];
+    if (sighting.count == 0 || how_bad > sighting.worst) {
+      if (sighting.count == 0 || sighting.wording != wording) sighting.told = tell();
+      sighting.figure = figure;
+      sighting.wording = wording;
+      sighting.worst = how_bad;
+    }
+    add(sighting);
+  }
   /// Puts what was seen at sizes behind these into it.
   void take(Sightings&& behind);
   /// That a node is as its author says that it is meant: by the place of the word.
@@ -65,6 +78,8 @@ class Sightings {
 
   struct Sighting {
     Reason told;
+    std::optional<double> figure;  // that stands in what is told
+    std::size_t wording = 0;
     double worst = 0;
     std::size_t count = 0;      // sizes at which it was seen
     std::size_t last_rung = 0;  // number of the last one
@@ -72,6 +87,8 @@ class Sightings {
     std::set<double> heights;  // of the container, where they are given
     std::set<NodeId> others;
   };
+  /// What is told, with its figure.
+  [[nodiscard]] static Reason told(const Sighting& sighting);
   using Place = std::tuple<Oddity, NodeId, std::string>;
   [[nodiscard]] const std::map<Place, Sighting>& all() const { return found_; }
   /// Whether it was so at every size at which the node has a place.

@@ -2,6 +2,7 @@
 //
 // Sizes that nobody can have meant: nothing at all, squeezed, sticking out at every size, too small for a finger.
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 #include "fond_ladder/ledger.hpp"
@@ -170,53 +171,77 @@ std::string room_cure(const Seen& seen, const SeenNode& one, Axis axis) {
          (along ? "wrap or shrink what is in it" : "or make " + seen.name(one.node) + " smaller");
 }
 
-/// The side at which the most of some amounts is.
-std::string worst_side(const FourSides& sides) {
+constexpr std::array<const char*, 4> sides_from_worst{"right", "bottom", "left", "top"};
+
+/// The side at which the most of some amounts is, by its place above.
+std::size_t worst_side(const FourSides& sides) {
   const double most = sides.most();
-  return most == sides.right ? "right" : most == sides.bottom ? "bottom" : most == sides.left ? "left" : "top";
+  return most == sides.right ? 0 : most == sides.bottom ? 1 : most == sides.left ? 2 : 3;
 }
 
-void look_for_cut(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  const FourSides cut = seen.solution->cut(one.node), words = seen.solution->words_cut(one.node);
-  if (!cut.any() && !words.any()) return;
+/// The axis on which it is; the horizontal one where it is so on both.
+Axis worst_axis(const FourSides& sides) {
+  return std::max(sides.left, sides.right) >= std::max(sides.top, sides.bottom) ? x_axis : y_axis;
+}
+
+/// What sticks out of, or runs into, the edges of one node: itself, and its words.
+struct AtEdges {
+  FourSides own, words;
+  [[nodiscard]] bool any() const { return own.any() || words.any(); }
+  [[nodiscard]] const FourSides& told() const { return own.any() ? own : words; }
+  /// The same number where the same words tell it.
+  [[nodiscard]] std::size_t wording() const {
+    return (own.any() ? 0 : 2) + (worst_axis(told()) == x_axis ? 0 : 1) + 4 * worst_side(told());
+  }
+  [[nodiscard]] std::string side() const { return sides_from_worst.at(worst_side(told())); }
+};
+
+void look_for_cut(const Seen& seen, const SeenNode& one, const AtEdges& cut, Sightings& sightings) {
+  if (!cut.any()) return;
   if (one.keys().meant.cut()) return sightings.see_meant(one.node, Meant::cut_place);
-  const FourSides& sides = cut.any() ? cut : words;
+  const double most = cut.told().most();
   // The least of all sizes is what is always so.
-  sightings.see(
-      Oddity::never_fits, one.node, "",
+  sightings.see_figure(
+      Oddity::never_fits, one.node, most, cut.wording(),
       [&] {
-        const std::string amount = ", by " + rounded(sides.most()) + " or more at the " + worst_side(sides),
-                          above = seen.name(seen.parent(one).node);
-        if (!cut.any())
-          return Reason{"its words stick out of it at every size" + amount,
-                        "give it more room, more lines, or a smaller size"};
-        const Axis axis = std::max(sides.left, sides.right) >= std::max(sides.top, sides.bottom) ? x_axis : y_axis;
-        return Reason{"sticks out of " + above + " at every size" + amount, room_cure(seen, one, axis)};
+        const std::string behind = " or more at the " + cut.side();
+        if (!cut.own.any())
+          return Reason{"its words stick out of it at every size, by ",
+                        "give it more room, more lines, or a smaller size", behind};
+        return Reason{"sticks out of " + seen.name(seen.parent(one).node) + " at every size, by ",
+                      room_cure(seen, one, worst_axis(cut.own)), behind};
       },
-      -sides.most());
+      -most);
 }
 
-void look_for_intrusion(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  const FourSides into = only_inside(seen.solution->intrusion(one.node), seen.solution->cut(one.node)),
-                  words = only_inside(seen.solution->words_intrusion(one.node), seen.solution->words_cut(one.node));
-  const double most = std::max(into.most(), words.most());
+void look_for_intrusion(const Seen& seen, const SeenNode& one, const AtEdges& into, Sightings& sightings) {
+  const double most = std::max(into.own.most(), into.words.most());
   if (most <= 0) return;
-  sightings.see(
-      Oddity::intrudes, one.node, "",
+  sightings.see_figure(
+      Oddity::intrudes, one.node, most, into.wording(),
       [&] {
-        const std::string above = seen.name(seen.parent(one).node);
-        const Axis axis = std::max(into.left, into.right) >= std::max(into.top, into.bottom) ? x_axis : y_axis;
-        if (!into.any())
-          return Reason{
-              "its words run into its own padding, by " + rounded(most) + " at worst, at the " + worst_side(words),
-              "give it more room, more lines, or less padding"};
-        return Reason{
-            "runs into the padding of " + above + ", by " + rounded(most) + " at worst, at the " + worst_side(into),
-            "give " + above + " more room or less padding, or " +
-                (lays_along(seen.parent(one).keys().kind, axis) ? "let what is in it wrap or shrink"
-                                                                : "make " + seen.name(one.node) + " smaller")};
+        const std::string above = seen.name(seen.parent(one).node), behind = " at worst, at the " + into.side();
+        if (!into.own.any())
+          return Reason{"its words run into its own padding, by ", "give it more room, more lines, or less padding",
+                        behind};
+        return Reason{"runs into the padding of " + above + ", by ",
+                      "give " + above + " more room or less padding, or " +
+                          (lays_along(seen.parent(one).keys().kind, worst_axis(into.own))
+                               ? "let what is in it wrap or shrink"
+                               : "make " + seen.name(one.node) + " smaller"),
+                      behind};
       },
       most);
+}
+
+void look_at_edges(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  const Solution& solution = *seen.solution;
+  const AtEdges cut{solution.cut(one.node), solution.words_cut(one.node)};
+  look_for_cut(seen, one, cut, sightings);
+  look_for_intrusion(
+      seen, one,
+      {only_inside(solution.intrusion(one.node), cut.own), only_inside(solution.words_intrusion(one.node), cut.words)},
+      sightings);
 }
 
 // --- fill ----------------------------------------------------------------------------------------------------------
@@ -300,8 +325,7 @@ void look_at_sizes(const Seen& seen, Sightings& sightings) {
     if (seen.is_root(one)) continue;
     look_for_nothing(seen, one, sightings);
     look_for_squeezed(seen, one, sightings);
-    look_for_cut(seen, one, sightings);
-    look_for_intrusion(seen, one, sightings);
+    look_at_edges(seen, one, sightings);
     look_for_idle_fill(seen, one, sightings);
   }
 }

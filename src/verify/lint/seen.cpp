@@ -155,8 +155,9 @@ std::size_t meetings_on(const std::vector<const SeenNode*>& nodes, Axis axis) {
     starts.push_back(axis == x_axis ? one->ink.x : one->ink.y);
     ends.push_back(axis == x_axis ? one->ink.right() : one->ink.bottom());
   }
-  std::ranges::sort(starts);
-  std::ranges::sort(ends);
+  for (std::vector<double>* places : {&starts, &ends}) {
+    if (!std::ranges::is_sorted(*places)) std::ranges::sort(*places);  // mostly they stand in order
+  }
   std::size_t pairs = 0, ended = 0;
   for (std::size_t begun = 0; begun < starts.size(); ++begun) {
     while (ends[ended] - give <= starts[begun] && ended < begun) ++ended;
