@@ -151,20 +151,21 @@ class MarkPainter {
     side(pin.middle_y, {middle.x, hub.y}, middle, middle.y - hub.y, 0);
   }
 
-  /// How many nodes lie beyond each side of the picture, and how far from the panel's own box.
-  void paint_beyond() {
+  /// How many nodes lie beyond each side of the picture, and how far from the panel's own box. Returns those for which
+  /// there is no room to tell it.
+  std::vector<NodeId> paint_beyond() {
     struct Beyond {
-      std::size_t count = 0;
+      std::vector<NodeId> nodes;
       double farthest = 0;
     };
     Beyond left, top, right, bottom;
     const Item& whole = items_.front();
-    const auto note = [](Beyond& side, double by) {
-      ++side.count;
-      side.farthest = std::max(side.farthest, by);
-    };
     for (const Item& item : items_) {
       if (!item.beyond) continue;
+      const auto note = [&](Beyond& side, double by) {
+        side.nodes.push_back(item.node);
+        side.farthest = std::max(side.farthest, by);
+      };
       const double to_left = room_.x - item.box.right(), to_right = item.box.x - room_.right(),
                    up = room_.y - item.box.bottom(), down = item.box.y - room_.bottom();
       if (std::max(to_left, to_right) >= std::max(up, down)) {
@@ -174,15 +175,27 @@ class MarkPainter {
       }
     }
     const double x = room_.x + room_.width / 2, y = room_.y + room_.height / 2;
+    std::vector<NodeId> untold;
     const auto tell = [&](const Beyond& side, const char* arrow, Point at, double share_x, double share_y) {
-      if (side.count == 0) return;
-      warn(std::to_string(side.count) + " more beyond, up to " + rounded(side.farthest / whole.zoom) + " " + arrow, at,
-           share_x, share_y);
+      if (side.nodes.empty()) return;
+      const std::string count = std::to_string(side.nodes.size()), far = rounded(side.farthest / whole.zoom);
+      for (const std::string& text :
+           {count + " more beyond, up to " + far, count + " more, to " + far, count + " more"}) {
+        if (write({text + " " + arrow, at, share_x, share_y})) return;
+      }
+      untold.insert(untold.end(), side.nodes.begin(), side.nodes.end());
     };
     tell(right, "\u2192", {room_.right(), y}, 1, 0.5);
     tell(left, "\u2190", {room_.x, y}, 0, 0.5);
     tell(bottom, "\u2193", {x, room_.bottom()}, 0.5, 1);
     tell(top, "\u2191", {x, room_.y}, 0.5, 0);
+    return untold;
+  }
+
+  /// Writes what is cut, once all that is hatched is painted and what lies beyond, which has no other mark, is told.
+  void write_cuts() {
+    for (const Warning& one : cuts_) write(one);
+    cuts_.clear();
   }
 
   void paint_scroll(const Item& item) {
@@ -268,9 +281,18 @@ class MarkPainter {
     if (cut.left > 0) warn("cut " + rounded(cut.left) + " \u2190", {std::min(area.x, window.x), y}, 0, 0.5);
   }
 
+  /// A text where it should stand; the shares say which point of its plate should lie there.
+  struct Warning {
+    std::string text;
+    Point at;
+    double share_x = 0, share_y = 0;
+  };
   void warn(const std::string& text, Point at, double share_x, double share_y) {
-    plate(text, at, share_x, share_y, LabelSpots::on_words, {Lettering::Face::strong, letter_size, warning_ink},
-          {warning_ink, 1}, room_);
+    cuts_.push_back({text, at, share_x, share_y});
+  }
+  bool write(const Warning& one) {
+    return plate(one.text, one.at, one.share_x, one.share_y, LabelSpots::on_words,
+                 {Lettering::Face::strong, letter_size, warning_ink}, {warning_ink, 1}, room_);
   }
   void note(const std::string& text, Point at, double share_x, double share_y, const Rect& within) {
     plate(text, at, share_x, share_y, LabelSpots::beside_words, size_letters, {quiet_ink, 0.6}, within);
@@ -355,26 +377,28 @@ class MarkPainter {
   const Rect& room_;
   Used& used_;
   LabelSpots spots_;
+  std::vector<Warning> cuts_;
 };
 
 }  // namespace
 
-std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room,
-                                bool bare, Used& used) {
+Marks paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room, bool bare,
+                  Used& used) {
   constexpr std::size_t most_labels = 3000;
-  std::vector<NodeId> cut;
+  Marks marks;
   std::vector<const Item*> cut_items;
   for (const Item& item : items) {
     const bool at_parent = item.parent != Item::no_parent && solution.cut(item.node).any();
     if (!at_parent && !solution.words_cut(item.node).any()) continue;
     if (solution.keys(item.node).meant.cut()) continue;
-    cut.push_back(item.node);
+    marks.cut.push_back(item.node);
     if (item.shown) cut_items.push_back(&item);
   }
-  if (bare) return cut;
+  if (bare) return marks;
   MarkPainter painter(pen, solution, items, room, used);
   for (std::size_t i = 0; i < std::min(most_labels, cut_items.size()); ++i) painter.paint_cut(*cut_items[i]);
-  painter.paint_beyond();
+  marks.untold = painter.paint_beyond();
+  painter.write_cuts();
   for (const Item& item : items) {
     if (item.shown && !is_flat(item)) painter.paint_intrusion(item);
   }
@@ -393,7 +417,7 @@ std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::v
     painter.paint_name(items[i], i);
     ++tried;
   }
-  return cut;
+  return marks;
 }
 
 }  // namespace fond_ladder::inline v0::picture

@@ -5,9 +5,14 @@
 
 namespace fond_ladder::inline v0::picture {
 
+struct Marks {
+  std::vector<NodeId> cut;
+  std::vector<NodeId> untold;  ///< those beyond the picture for which there was no room to tell how many they are
+};
+
 /// Paints what stands over all nodes: what is cut, pins with their ties, what there is to scroll, flags of nodes
-/// without a size, and the labels. Nothing when `bare`. Returns the nodes that are cut.
-std::vector<NodeId> paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room,
-                                bool bare, Used& used);
+/// without a size, and the labels. Nothing when `bare`.
+Marks paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room, bool bare,
+                  Used& used);
 
 }  // namespace fond_ladder::inline v0::picture

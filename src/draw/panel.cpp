@@ -179,14 +179,17 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
 
   PanelReport report;
   report.left_out = too_deep_;
+  const auto leave_out = [&](NodeId node) {
+    constexpr std::size_t most_named = 6;
+    if (report.missing.size() < most_named) report.missing.push_back(node);
+    ++report.left_out;
+  };
   pen.clip(room);
   const bool names_nodes = pen.names_nodes();
   for (const Item& item : items) {
     if (item.beyond && !bare) continue;  // a mark tells how many
     if (!item.shown) {
-      constexpr std::size_t most_named = 6;
-      if (report.missing.size() < most_named) report.missing.push_back(item.node);
-      ++report.left_out;
+      leave_out(item.node);
       continue;
     }
     ++report.drawn;
@@ -196,7 +199,9 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
     if (names_nodes) pen.end_node();
   }
   note_kinds(items, room, report.used);
-  report.cut = paint_marks(pen, solution_, items, room, bare, report.used);
+  Marks marks = paint_marks(pen, solution_, items, room, bare, report.used);
+  report.cut = std::move(marks.cut);
+  for (const NodeId node : marks.untold) leave_out(node);
   pen.unclip();
   return report;
 }

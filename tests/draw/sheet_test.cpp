@@ -102,6 +102,19 @@ TEST(Picture, MarksWhatIsCutWithItsAmount) {
   EXPECT_EQ(list(drawn(scene_from("row:r [ box:a width=90 ]"), {"100x60"}), of_ink(warning_ink)), "");
 }
 
+TEST(Picture, TellsWhatLiesBeyondHoweverMuchIsCutAndHoweverNarrowItIs) {
+  const auto warned = [](const std::string& size) {
+    std::string shorthand = "column:r [ box:far width=10 height=5 pin={\"left\":400} ";
+    for (int i = 0; i < 30; ++i) shorthand += "row height=12 [ box width=330 shrink=0 ] ";
+    const Recording pen = drawn(scene_from(shorthand + "]"), {size.c_str()});
+    return list(pen, of_ink(warning_ink)) + list(pen, of(What::letters));
+  };
+  EXPECT_THAT(warned("300x360"), ::testing::HasSubstr("1 more beyond, up to 110 \u2192"));
+  EXPECT_THAT(warned("100x360"), ::testing::HasSubstr("1 more, to 310 \u2192"));
+  EXPECT_THAT(warned("20x360"), ::testing::HasSubstr("1 more \u2192"));
+  EXPECT_THAT(warned("5x360"), ::testing::HasSubstr("far"));
+}
+
 TEST(Picture, MarksWordsThatDoNotFitTheirOwnBox) {
   const Scene scene = scene_from("row:r [ text:t text=\"one two\" width=100 height=10 max_lines=1 min_height=0 ]");
   EXPECT_THAT(list(drawn(scene, {"200x60"}), of_ink(warning_ink)), ::testing::HasSubstr("cut 10 \u2193"));
