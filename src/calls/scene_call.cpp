@@ -304,7 +304,7 @@ VariantsInTurn load_variants_in_turn(const SceneCall& call, const Streams& strea
     std::optional<Variant> made;
     std::size_t place = 0;
   };
-  const auto kept = std::make_shared<Kept>(variants_of(call, streams));
+  const auto kept = std::make_shared<Kept>(Kept{variants_of(call, streams), {}, 0});
   VariantsInTurn all;
   all.made = [kept](std::size_t i) -> const Variant& {
     if (!kept->made || kept->place != i) {
