@@ -179,9 +179,11 @@ class MarkPainter {
     const auto tell = [&](const Beyond& side, const char* arrow, Point at, double share_x, double share_y) {
       if (side.nodes.empty()) return;
       const std::string count = std::to_string(side.nodes.size()), far = rounded(side.farthest / whole.zoom);
-      for (const std::string& text :
-           {count + " more beyond, up to " + far, count + " more, to " + far, count + " more"}) {
-        if (write({text + " " + arrow, at, share_x, share_y})) return;
+      for (const auto& [words, how_far] :
+           {std::pair(" more beyond, up to ", far), {" more, to ", far}, {" more", std::string()}}) {
+        std::string text = count;
+        text.append(words).append(how_far).append(" ").append(arrow);
+        if (write({text, at, share_x, share_y})) return;
       }
       untold.insert(untold.end(), side.nodes.begin(), side.nodes.end());
     };
