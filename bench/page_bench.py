@@ -1,7 +1,12 @@
 #!/usr/bin/env python3
 # SPDX-License-Identifier: MIT
-"""How quick the page is, by its own counters: run it with /usr/bin/python3. Times are of this machine and this moment; what
-is compared between machines is written in docs/page.md."""
+"""How quick the page is, by its own counters, as the table of docs/page.md; with --write it is put there. Run it with
+/usr/bin/python3. Times are of this machine and this moment.
+
+In milliseconds: seen, until the picture that the page carries is there, from an empty browser; ready, until it can be
+dragged; work a move, by the page's own counters; the longest wait from one move to the next in a drag that begins as soon
+as the page is ready, while everything is climbed, checked and drawn for the first time, and in one beside a worker that
+checks without pause."""
 
 import json
 import pathlib
@@ -43,8 +48,7 @@ def house(rows):
 
 CHECKING = """
   window.checking = true;
-  window.checks = 0;
-  (async () => { while (window.checking) { await api.answer('check', ['--claim', a[0]]); window.checks += 1; } })();"""
+  (async () => { while (window.checking) { await api.answer('check', ['--claim', a[0]]);} })();"""
 
 
 def measure(name, scene):
@@ -59,23 +63,23 @@ def measure(name, scene):
         calm = page.run(DRAG, 1200, 400, 240)
         page.run(CHECKING, "container.width > 5000")
         beside = page.run(DRAG, 400, 1200, 240)
-        checks = page.run("window.checking = false; return window.checks")
-        print(f"{name:20} {nodes:6} {still:9.0f} {ready:9.0f} {calm['mean']:8.2f} {calm['worst']:9.2f} {calm['pictures']:9.0f} "
-              f"{at_once['longest']:9.0f} {beside['longest']:9.0f} {checks:7}")
+        page.run("window.checking = false")
+        return (f"| {name} | {nodes} | {still:.0f} | {ready:.0f} | {calm['mean']:.1f} and {calm['worst']:.0f} "
+                f"| {at_once['longest']:.0f} | {beside['longest']:.0f} |")
     finally:
         page.close()
 
 
 if __name__ == "__main__":
-    print(f"{'scene':20} {'nodes':>6} {'still':>9} {'ready':>9} {'mean':>8} {'worst':>9} {'per s':>9} {'at once':>9} {'beside':>9} {'checks':>7}")
+    table = ["| scene | nodes | seen | ready | work a move, mean and worst | longest wait while all begins | and beside checks |",
+             "|---|---|---|---|---|---|---|"]
     with tempfile.TemporaryDirectory() as folder:
-        measure("console", ROOT / "examples/console.scene.json")
+        table.append(measure("console", ROOT / "examples/console.scene.json"))
         for rows in (42, 142):
             path = pathlib.Path(folder) / f"{rows}.scene.json"
             path.write_text(json.dumps(house(rows)))
-            measure(f"house of {rows} beds", path)
-    print("""
-All in milliseconds. still: until the picture that the page carries is seen, from an empty browser; ready: until it can
-be dragged; mean, worst: work a move by the page's own counters, per s: moves a second (60 at most); at once: the longest
-time from one move to the next in a drag that begins as soon as the page is ready, while everything is climbed, checked
-and drawn for the first time; beside: the same in a drag beside a worker that checks without pause, so many checks.""")
+            table.append(measure(f"a house of {rows} beds", path))
+    print("\n".join(table))
+    if "--write" in sys.argv[1:]:
+        page = ROOT / "docs/page.md"
+        page.write_text(re.sub(r"\| scene \| nodes .*?\n(?!\|)", lambda _: "\n".join(table) + "\n", page.read_text(), flags=re.DOTALL))
