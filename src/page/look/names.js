@@ -73,7 +73,8 @@ function knownNames(scene) {
   let names = known.get(scene);
   if (names) return names;
   names = new Map();
-  const usual = /^(an?|the|its|of|at|to|in|and|or|is|row|column|grid|stack|box|text|image|lines?|gaps?|margins?|padding|words?|weight|basis|width|height|content)$/;
+  const usual =
+    /^(an?|the|its|of|at|to|in|and|or|is|row|column|grid|stack|box|text|image|lines?|gaps?|margins?|padding|words?|weight|basis|width|height|content)$/;
   for (const { path, tail } of scene.nodes) {
     names.set(path, path);
     if (!usual.test(tail)) names.set(tail, path);
