@@ -140,19 +140,16 @@ TEST_F(TargetFile, IsWholeHoweverManyWriteIt) {
   constexpr std::size_t size = 200000;
   const auto text_of = [](char writer) { return std::string(size, writer); };
   write_target(at("shared"), text_of('0'));
-  std::atomic<bool> ended{false};
-  std::vector<std::string> wrong;
-  std::thread reader([&] {
-    while (!ended) {
-      const std::string seen = file_text(at("shared"));
-      if (seen.size() != size || seen != std::string(size, seen[0])) wrong.push_back(std::to_string(seen.size()));
-    }
-  });
+  // Processes part before there is a second thread, which may hold the memory's lock just then; they wait for it here.
+  int starts[2];
+  ASSERT_EQ(::pipe(starts), 0);
   std::vector<pid_t> writers;
   for (const char writer : {'1', '2', '3'}) {
     const pid_t process = ::fork();
     if (process == 0) {
-      int failed = 0;
+      ::close(starts[1]);
+      char started = 0;
+      int failed = ::read(starts[0], &started, 1) == 0 ? 0 : 1;
       for (int i = 0; i < 60; ++i) {
         try {
           write_target(at("shared"), text_of(writer));
@@ -164,6 +161,16 @@ TEST_F(TargetFile, IsWholeHoweverManyWriteIt) {
     }
     writers.push_back(process);
   }
+  std::atomic<bool> ended{false};
+  std::vector<std::string> wrong;
+  std::thread reader([&] {
+    while (!ended) {
+      const std::string seen = file_text(at("shared"));
+      if (seen.size() != size || seen != std::string(size, seen[0])) wrong.push_back(std::to_string(seen.size()));
+    }
+  });
+  ::close(starts[1]);
+  ::close(starts[0]);
   for (const pid_t writer : writers) {
     int status = 1;
     ::waitpid(writer, &status, 0);
