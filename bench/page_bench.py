@@ -48,7 +48,7 @@ def house(rows):
 
 CHECKING = """
   window.checking = true;
-  (async () => { while (window.checking) { await api.answer('check', ['--claim', a[0]]);} })();"""
+  (async () => { while (window.checking) await api.answer('check', ['--claim', a[0]]); })();"""
 
 
 def measure(name, scene):

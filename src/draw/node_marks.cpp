@@ -151,8 +151,8 @@ class MarkPainter {
     side(pin.middle_y, {middle.x, hub.y}, middle, middle.y - hub.y, 0);
   }
 
-  /// How many nodes lie beyond each side of the picture, and how far from the panel's own box. Returns those for which
-  /// there is no room to tell it.
+  /// Writes at each side of the picture how many nodes lie beyond it, and how far from the panel's own box. Returns the
+  /// nodes of sides at which no label fits.
   std::vector<NodeId> paint_beyond() {
     struct Beyond {
       std::vector<NodeId> nodes;
@@ -194,7 +194,8 @@ class MarkPainter {
     return untold;
   }
 
-  /// Writes what is cut, once all that is hatched is painted and what lies beyond, which has no other mark, is told.
+  /// Writes the amounts that mark_cut collected. Comes after all hatching, which would hide them, and after
+  /// paint_beyond: what lies beyond has no other mark, so its labels take their spots first.
   void write_cuts() {
     for (const Warning& one : cuts_) write(one);
     cuts_.clear();

@@ -7,7 +7,7 @@ namespace fond_ladder::inline v0::picture {
 
 struct Marks {
   std::vector<NodeId> cut;
-  std::vector<NodeId> untold;  ///< those beyond the picture for which there was no room to tell how many they are
+  std::vector<NodeId> untold;  ///< lie beyond the picture, at a side where no label fits
 };
 
 /// Paints what stands over all nodes: what is cut, pins with their ties, what there is to scroll, flags of nodes

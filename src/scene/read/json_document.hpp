@@ -67,7 +67,7 @@ class JsonDocument {
   /// Reads one more text, and returns its outermost value. Throws JsonFault, and is what it was then.
   ValueId add(std::string_view text);
 
-  /// Null for `no_value`: what is left out.
+  /// The value of an id; null for `no_value`, which `member` returns for a key that is left out.
   [[nodiscard]] JsonValue operator[](ValueId id) const {
     if (id == no_value) return {};
     const Record& one = record(id);

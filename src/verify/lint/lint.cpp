@@ -52,7 +52,7 @@ class LintWorker {
     looked.reached.insert(active.begin(), active.end());
     looked.own_ranges.see(solution, declaring_);
     see(seen_, solution, other_form);
-    sightings.begin(rung, solution.container().width, goes_on);
+    sightings.begin(rung, solution.container().width, goes_on, other_form);
     for (const SeenNode& one : seen_.nodes) {
       if (other_form) take_form(one);
       if (one.placed) sightings.count_placed(one.node);

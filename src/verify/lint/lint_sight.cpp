@@ -8,10 +8,11 @@
 
 namespace fond_ladder::inline v0 {
 
-void Sightings::begin(const Rung& rung, double width, bool goes_on) {
+void Sightings::begin(const Rung& rung, double width, bool goes_on, bool other_form) {
   width_ = width;
   height_ = rung.height;
   goes_on_ = goes_on;
+  if (other_form) ++form_;
   ++rung_;
 }
 

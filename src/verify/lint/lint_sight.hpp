@@ -9,6 +9,7 @@
 #include <set>
 #include <string>
 #include <tuple>
+#include <utility>
 #include <vector>
 
 #include "fond_ladder/lint.hpp"
@@ -17,7 +18,8 @@
 
 namespace fond_ladder::inline v0 {
 
-/// What is said of an oddity. Where a figure stands in the reason, the words behind it are apart.
+/// Why something is odd, and the remedy. A reason that ends in a figure and more words keeps those words in
+/// `behind_figure`; the figure itself is in the Sighting.
 struct Reason {
   std::string why, cure, behind_figure{};
 };
@@ -38,8 +40,8 @@ struct Found {
 
 class Sightings {
  public:
-  /// A new size: `goes_on` where it follows the last one.
-  void begin(const Rung& rung, double width, bool goes_on);
+  /// A new size. `goes_on`: it follows the last one. `other_form`: keys of some nodes may differ from those there.
+  void begin(const Rung& rung, double width, bool goes_on, bool other_form);
   /// Something odd at this size; `tell()` is asked when it is first seen, and again wherever it is worse than before.
   /// Where it is odd with `other`, `{others}` in what is told stands for all of these, at all sizes.
   template <class Tell>
@@ -52,15 +54,17 @@ class Sightings {
     }
     add(sighting);
   }
-  /// The same where one figure of what is told changes from size to size and the words seldom do: `tell()` is asked
-  /// again only where `wording`, the caller's number of the words, is another than where it was worst before.
+  /// The same for a reason of which only `figure` changes from size to size. Calls `tell()` again only where it is
+  /// worse than before and the words may differ: `wording`, a number that the caller gives its words, or the form is
+  /// another.
   template <class Tell>
   void see_figure(Oddity oddity, NodeId node, double figure, std::size_t wording, const Tell& tell, double how_bad) {
     Sighting& sighting = found_[{oddity, node, std::string()}];
     if (sighting.count == 0 || how_bad > sighting.worst) {
-      if (sighting.count == 0 || sighting.wording != wording) sighting.told = tell();
+      const std::pair words(wording, form_);
+      if (sighting.count == 0 || sighting.words != words) sighting.told = tell();
       sighting.figure = figure;
-      sighting.wording = wording;
+      sighting.words = words;
       sighting.worst = how_bad;
     }
     add(sighting);
@@ -78,8 +82,8 @@ class Sightings {
 
   struct Sighting {
     Reason told;
-    std::optional<double> figure;  // that stands in what is told
-    std::size_t wording = 0;
+    std::optional<double> figure;                 // at the end of the reason, before `behind_figure`
+    std::pair<std::size_t, std::size_t> words{};  // which these are: their number, and that of the form
     double worst = 0;
     std::size_t count = 0;      // sizes at which it was seen
     std::size_t last_rung = 0;  // number of the last one
@@ -87,7 +91,7 @@ class Sightings {
     std::set<double> heights;  // of the container, where they are given
     std::set<NodeId> others;
   };
-  /// What is told, with its figure.
+  /// The reason with its figure, and the remedy.
   [[nodiscard]] static Reason told(const Sighting& sighting);
   using Place = std::tuple<Oddity, NodeId, std::string>;
   [[nodiscard]] const std::map<Place, Sighting>& all() const { return found_; }
@@ -108,6 +112,7 @@ class Sightings {
   double width_ = 0;
   std::optional<double> height_;
   std::size_t rung_ = 0;
+  std::size_t form_ = 0;  // counts the changes of form
   bool goes_on_ = false;
 };
 

@@ -78,6 +78,18 @@ TEST(Lint, ReasonsAndCuresFitTheCase) {
   }
 }
 
+/// The reason and the cure are those of the size whose figure is told, whatever held at the sizes before.
+TEST(Lint, TheCureIsThatOfTheSizeThatIsTold) {
+  Scene scene = scene_of("row:r [ box:a width=400 height=20 shrink=0 ]");  // 200 to 300 wide
+  scene.ranges = {{"low", {}, 290}};
+  testing::add_form(scene, scene.tree.at("a"), "low", [](Keys& keys) { keys.pin = Pin{.left = 0.0}; });
+  const Lint found = lint({"", scene});
+  const auto never_fits = std::ranges::find(found.findings, Oddity::never_fits, &Finding::oddity);
+  ASSERT_NE(never_fits, found.findings.end()) << found;
+  EXPECT_EQ(never_fits->why, "sticks out of r at every size, by 100 or more at the right");
+  EXPECT_EQ(never_fits->cure, "give r more room, let it scroll, wrap or shrink what is in it");
+}
+
 /// A finding tells the height at which it is so, where the ladder has two and it is so at one.
 TEST(Lint, FindingsTellHeights) {
   Scene scene = testing::scene_from("stack:c [ box:a width=20 height=20 box:cover width=10 height=10 ]");
