@@ -224,7 +224,7 @@ class KeySetter {
          id = text_.document()[id].next) {
       ValueId own = no_value;
       if (what == "ranges") own = text_.document().member(id, "name");
-      const std::string& called = own == no_value ? text_.document()[id].key : text_.document()[own].text;
+      const JsonWords called = own == no_value ? text_.document()[id].key : text_.document()[own].text;
       if (called == (what == "parts" ? steps[0] : name)) return what == "parts" ? inside_part(id, steps) : id;
       names.push_back(called);
     }
