@@ -51,7 +51,7 @@ Tree fill_level_by_level(std::size_t size, Dice& dice) {
       Keys keys = container(leaf ? Kind::box : turned);
       vary(keys, dice);
       if (leaf) {
-        keys.natural = {5.0 + dice.below(40), 4.0 + dice.below(20)};
+        keys.natural_size = {5.0 + dice.below(40), 4.0 + dice.below(20)};
         if (dice.below(20) == 0) keys.margin = 2.0;
       } else {
         keys.gap = 4.0;
@@ -66,7 +66,7 @@ Tree fill_level_by_level(std::size_t size, Dice& dice) {
     }
     if (open.empty()) break;
   }
-  tree.pack();
+  tree.compact();
   return tree;
 }
 
@@ -82,11 +82,11 @@ Tree wide_row(std::size_t size) {
   Tree tree(container(Kind::row));
   for (std::size_t i = 1; i < size; ++i) {
     Keys keys;
-    keys.natural = {1.0 + dice.below(4), 10};
+    keys.natural_size = {1.0 + dice.below(4), 10};
     keys.grow = 1 + dice.below(3);
     tree.append(tree.root(), keys);
   }
-  tree.pack();
+  tree.compact();
   return tree;
 }
 
@@ -98,11 +98,11 @@ Tree chain(std::size_t size) {
     keys.grow = 1;
     if (i + 1 == size) {
       keys.kind = Kind::box;
-      keys.natural = {100, 50};
+      keys.natural_size = {100, 50};
     }
     last = tree.append(last, keys);
   }
-  tree.pack();
+  tree.compact();
   return tree;
 }
 
@@ -116,12 +116,12 @@ Tree wrapping_rows(std::size_t size) {
     const NodeId row = tree.append(tree.root(), keys);
     for (int i = 0; i < 20; ++i) {
       Keys box;
-      box.natural = {30.0 + dice.below(90), 20};
+      box.natural_size = {30.0 + dice.below(90), 20};
       box.grow = dice.below(2);
       tree.append(row, box);
     }
   }
-  tree.pack();
+  tree.compact();
   return tree;
 }
 
@@ -135,13 +135,13 @@ Tree stacks(std::size_t size) {
     for (int i = 0; i < 4; ++i) {
       Keys keys = container(i == 0 ? Kind::stack : Kind::box);
       if (i == 1) keys.kind = Kind::stack;
-      if (keys.kind == Kind::box) keys.natural = {10.0 + dice.below(90), 20};
-      keys.align = {static_cast<Across>(dice.below(4)), static_cast<Across>(dice.below(4))};
+      if (keys.kind == Kind::box) keys.natural_size = {10.0 + dice.below(90), 20};
+      keys.place_items = {static_cast<Across>(dice.below(4)), static_cast<Across>(dice.below(4))};
       const NodeId node = tree.append(parent, keys);
       if (keys.kind == Kind::stack) open.push_back(node);
     }
   }
-  tree.pack();
+  tree.compact();
   return tree;
 }
 
@@ -161,7 +161,7 @@ Tree texts(std::size_t size) {
       tree.append(row, text);
     }
   }
-  tree.pack();
+  tree.compact();
   return tree;
 }
 
@@ -174,7 +174,7 @@ Tree freezing_row(std::size_t size) {
     keys.max_width = 400 * std::exp2(-power / 2) + static_cast<double>(i) / static_cast<double>(size);
     tree.append(tree.root(), keys);
   }
-  tree.pack();
+  tree.compact();
   return tree;
 }
 
@@ -195,11 +195,11 @@ Tree mixed_grid(std::size_t size) {
   Tree tree(root);
   for (std::size_t i = 0; i < size - size / 20; ++i) {
     Keys keys;
-    keys.natural = {10.0 + dice.below(40), 10.0 + dice.below(20)};
+    keys.natural_size = {10.0 + dice.below(40), 10.0 + dice.below(20)};
     if (i % 20 == 7) keys.span = {1 + static_cast<int>(i % 2), 2 - static_cast<int>(i % 2)};
     tree.append(tree.root(), keys);
   }
-  tree.pack();
+  tree.compact();
   return tree;
 }
 

@@ -12,7 +12,7 @@ constexpr std::size_t rows = 100000;
 
 Keys box_of(double width, double height) {
   Keys keys;
-  keys.natural = {width, height};
+  keys.natural_size = {width, height};
   return keys;
 }
 
@@ -26,15 +26,16 @@ Keys row_keys() {
 Node window_node() {
   std::vector<Node> all;
   for (std::size_t i = 0; i < rows; ++i)
-    all.push_back(row().gap(4).holds(box().natural(40, 12), box().natural(20, 10).grow(1), box().natural(16, 16)));
-  return column().holds(row("bar").height(32), column("list").holds(std::move(all)));
+    all.push_back(row().gap(4).children(box().natural_size(40, 12), box().natural_size(20, 10).grow(1),
+                                        box().natural_size(16, 16)));
+  return column().children(row("bar").height(32), column("list").children(std::move(all)));
 }
 
-struct Told {
+struct OptionUse {
   const char *name, *says;
   double edits;
 };
-constexpr std::array<Told, 27> all{{
+constexpr std::array<OptionUse, 27> all{{
     {"tooltip", "a leaf beside the list, and gone again:", 2},
     {"pinned", "a pinned leaf in the list, and gone again:", 2},
     {"front", "a row at the front of the list, and gone again:", 2},
@@ -67,17 +68,18 @@ constexpr std::array<Told, 27> all{{
 Node texts_node() {
   std::vector<Node> all;
   for (int i = 0; i < 20000; ++i) all.push_back(text({}, "Watering of the northern beds begins at six"));
-  return column().holds(std::move(all));
+  return column().children(std::move(all));
 }
 
 Node small_window_node() {
   std::vector<Node> rows;
   for (int i = 0; i < 163; ++i) {
-    rows.push_back(row().gap(4).holds(box().natural(40, 12), box().natural(20, 10).grow(1), text({}, "Fern, bed four"),
-                                      box().natural(16, 16)));
+    rows.push_back(row().gap(4).children(box().natural_size(40, 12), box().natural_size(20, 10).grow(1),
+                                         text({}, "Fern, bed four"), box().natural_size(16, 16)));
   }
-  return column().holds(row("bar").height(32).holds(box().natural(90, 20), text({}, "North house"), box(), box()),
-                        column("list").weight(1).scroll(Scroll::y).holds(std::move(rows)));
+  return column().children(
+      row("bar").height(32).children(box().natural_size(90, 20), text({}, "North house"), box(), box()),
+      column("list").weight(1).scroll(Scroll::y).children(std::move(rows)));
 }
 
 }  // namespace
@@ -92,7 +94,7 @@ LiveWindow::LiveWindow()
 void LiveWindow::add_to(Compared& compared) {
   const auto row_at = [this](std::size_t place) { return tree_.child(list_, place); };
   compared.add("full", [this] {
-    solver_.forget();
+    solver_.reset();
     solve();
   });
   const auto twice = [this, &compared](const char* name, auto there, auto back) {
@@ -131,18 +133,18 @@ void LiveWindow::add_to(Compared& compared) {
   twice(
       "taller",
       [this, other, tall] {
-        tree_.restyle(other, tall);
+        tree_.replace_keys(other, tall);
         return other;
       },
-      [this, plain](NodeId node) { tree_.restyle(node, plain); });
-  watching_.follow_changes(true);
+      [this, plain](NodeId node) { tree_.replace_keys(node, plain); });
+  watching_.track_changes(true);
   watching_.solve(tree_, {800, 600});
   const NodeId leaf = tree_.child(other, 1);
-  tree_.set(leaf, box().natural(20, 9));
-  moved_ = watching_.solve(tree_, {800, 600}).kept();  // holds on, whatever else is measured
+  tree_.set(leaf, box().natural_size(20, 9));
+  moved_ = watching_.solve(tree_, {800, 600}).snapshot();  // holds on, whatever else is measured
   compared.add("moved", [this] { static_cast<void>(moved_->changed()); });
   compared.add("same", [this, other, plain] {
-    tree_.restyle(other, plain);
+    tree_.replace_keys(other, plain);
     solve();
   });
   twice(
@@ -160,9 +162,9 @@ void LiveWindow::add_to(Compared& compared) {
       },
       [this](NodeId) { tree_.set_em(16); });
   compared.add("path", [this] { static_cast<void>(tree_.at("bar")); });
-  compared.add("tail", [this, other] { static_cast<void>(tree_.tail(other)); });
+  compared.add("tail", [this, other] { static_cast<void>(tree_.short_path(other)); });
   compared.add("texts full", [this] {
-    of_texts_.forget();
+    of_texts_.reset();
     of_texts_.solve(texts_, {300, 600});
   });
   compared.add("texts em", [this] {
@@ -174,7 +176,7 @@ void LiveWindow::add_to(Compared& compared) {
   constexpr int times = 50;  // it is as small as a cache
   compared.add("small full", [this] {
     for (int i = 0; i < times; ++i) {
-      of_small_.forget();
+      of_small_.reset();
       of_small_.solve(small_, {800, 600});
     }
   });
@@ -207,10 +209,12 @@ void LiveWindow::add_to(Compared& compared) {
       });
   twice(
       "subtree",
-      [this] { return tree_.append(list_, row().gap(4).holds(box().natural(40, 12), box().natural(20, 10))); },
+      [this] {
+        return tree_.append(list_, row().gap(4).children(box().natural_size(40, 12), box().natural_size(20, 10)));
+      },
       [this](NodeId node) { tree_.remove(node); });
   with_mode_.set_conditions({}, {"tall"});
-  with_mode_.when(with_mode_.child(with_mode_.at("list"), rows / 2), "tall", box().height(50.0).said());
+  with_mode_.when(with_mode_.child(with_mode_.at("list"), rows / 2), "tall", box().height(50.0).explicit_keys());
   compared.add("form", [this] {
     for (const bool on : {true, false}) {
       of_mode_.set_mode("tall", on);
@@ -232,8 +236,8 @@ void LiveWindow::ask(Compared& compared) {
   add("painted", [](const Solution& solution) { return solution.painted(); });
   add("boxes", [](const Solution& solution) { return solution.boxes(); });
   add("snapped", [](const Solution& solution) { return solution.snapped(1.5); });
-  add("landing", [leaf](const Solution& solution) { return solution.landing(50, 300, leaf); });
-  add("kept", [](const Solution& solution) { return solution.kept(); });
+  add("landing", [leaf](const Solution& solution) { return solution.drop_target(50, 300, leaf); });
+  add("kept", [](const Solution& solution) { return solution.snapshot(); });
   compared.add("user data", [this, leaf] { with_mode_.set_user_data(leaf, with_mode_.user_data(leaf) + 1); });
 }
 
@@ -242,21 +246,21 @@ double LiveWindow::styled_bytes() {
   constexpr int count = 20000;
   std::vector<Node> texts;
   for (int i = 0; i < count; ++i) {
-    texts.push_back(text({}, "Fern").size(13).min_width(20).max_width(400).with([](Keys& keys) {
+    texts.push_back(text({}, "Fern").font_size(13).min_width(20).max_width(400).with([](Keys& keys) {
       keys.padding.set(Side::x, 12.0).set(Side::y, 6.0);
     }));
   }
-  const Scene scene = column().holds(std::move(texts));
+  const Scene scene = column().children(std::move(texts));
   Solver solver;
   solver.solve(scene.tree, {800, 600});
-  const std::size_t words = count * PlainText("Fern", {13, false, {}}).memory();
+  const std::size_t words = count * FixedWidthText("Fern", {13, false, {}}).memory();
   return static_cast<double>(scene.tree.memory() + solver.memory() - solver.scratch_memory() - words) / count;
 }
 
 std::string LiveWindow::report(const Compared& compared) const {
   fmt::print("\nof a full solve of a window with a list of 100,000 rows of 3 nodes\n");
   std::string json = "{";
-  for (const Told& one : all) {
+  for (const OptionUse& one : all) {
     const std::string name = one.name;
     const char* const full = name == "texts em" ? "texts full" : name.starts_with("small") ? "small full" : "full";
     const double ratio = compared.ratio(one.name, full) / one.edits;

@@ -42,16 +42,16 @@ void add_passes(Subject& one) {
   one.width = std::round(1.3 * by_content.width);
   one.height = std::round(1.3 * by_content.height);
   one.compared.add("full", [&one] {
-    one.solver.forget();
+    one.solver.reset();
     one.solver.solve(one.tree, {one.width, one.height});
   });
   one.compared.add("touch", [&one] {
     touch_all(one.tree.store(), one.touched);
     benchmark::DoNotOptimize(one.touched.size[0].data());
   });
-  one.compared.add("width", [&one, turn = 0]() mutable {
-    turn ^= 1;
-    one.solver.solve(one.tree, {one.width * (turn == 0 ? 1 : 0.98), one.height});
+  one.compared.add("width", [&one, breakpoint = 0]() mutable {
+    breakpoint ^= 1;
+    one.solver.solve(one.tree, {one.width * (breakpoint == 0 ? 1 : 0.98), one.height});
   });
 }
 
@@ -95,32 +95,32 @@ void add_edits(Subject& one) {
   NodeId leaf = nodes[nodes.size() / 2];
   for (std::size_t i = nodes.size() / 2; is_container(one.tree.kind(leaf)); ++i) leaf = nodes[i];
   one.edits.add("full", [&one] {
-    one.solver.forget();
+    one.solver.reset();
     one.solver.solve(one.tree, {one.width, one.height});
   });
-  one.edits.add("edit", [&one, leaf, turn = 0]() mutable {
+  one.edits.add("edit", [&one, leaf, breakpoint = 0]() mutable {
     Keys keys = one.tree.keys(leaf);
-    keys.self.across = (turn ^= 1) == 0 ? Across::start : Across::center;
-    one.tree.restyle(leaf, keys);
+    keys.place_self.across = (breakpoint ^= 1) == 0 ? Across::start : Across::center;
+    one.tree.replace_keys(leaf, keys);
     one.solver.solve(one.tree, {one.width, one.height});
   });
-  one.edits.add("widening edit", [&one, leaf, turn = 0]() mutable {
+  one.edits.add("widening edit", [&one, leaf, breakpoint = 0]() mutable {
     Keys keys = one.tree.keys(leaf);
-    keys.natural.x += (turn ^= 1) == 0 ? -1 : 1;
-    one.tree.restyle(leaf, keys);
+    keys.natural_size.x += (breakpoint ^= 1) == 0 ? -1 : 1;
+    one.tree.replace_keys(leaf, keys);
     one.solver.solve(one.tree, {one.width, one.height});
   });
 }
 
-constexpr int climbed_widths = 1600;
+constexpr int swept_widths = 1600;
 
-void climb_on(const Subject& subject, int threads) {
+void sweep_on(const Subject& subject, int threads) {
   std::vector<std::jthread> workers;
   for (int t = 0; t < threads; ++t) {
     workers.emplace_back([&subject, t, threads] {
       Solver solver;
-      for (int i = climbed_widths * t / threads; i < climbed_widths * (t + 1) / threads; ++i) {
-        const double part = 0.6 + 0.4 * i / climbed_widths;
+      for (int i = swept_widths * t / threads; i < swept_widths * (t + 1) / threads; ++i) {
+        const double part = 0.6 + 0.4 * i / swept_widths;
         solver.solve(subject.tree, {subject.width * part, subject.height});
       }
     });
@@ -128,10 +128,10 @@ void climb_on(const Subject& subject, int threads) {
 }
 
 /// Whole widths of a scene, and the same with 20 quantities shown, all their turns and the causes of these.
-struct ClimbedScene {
-  explicit ClimbedScene(Tree tree, double from, double height) : scene(std::move(tree)) {
-    ladder.width = {from, from + climbed_widths - 1};
-    ladder.height = Span(height);
+struct SweptScene {
+  explicit SweptScene(Tree tree, double from, double height) : scene(std::move(tree)) {
+    ladder.width = {from, from + swept_widths - 1};
+    ladder.height = Interval(height);
     const auto nodes = scene.tree.nodes();
     constexpr std::size_t shown = 20;
     for (std::size_t i = 0; i < shown; ++i) {
@@ -146,13 +146,13 @@ struct ClimbedScene {
         solver.solve({width, ladder.height->from});
     });
     compared.add(name + " climbed",
-                 [this] { turns = climb(scene, ladder, quantities, {.threads = 1}).turns().size(); });
+                 [this] { breakpoints = sweep(scene, ladder, quantities, {.threads = 1}).breakpoints().size(); });
   }
 
   Scene scene;
   Ladder ladder;
   std::vector<std::string> quantities;
-  std::size_t turns = 0;
+  std::size_t breakpoints = 0;
 };
 
 /// A scene's whole widths solved, and its claims checked over them, both on one thread.
@@ -205,14 +205,14 @@ int run(bool quick, const std::string& out) {
 
   add_edits(middle);
   measure("edits", middle.edits, quick);
-  thousand.compared.add("climb", [&] { climb_on(thousand, 1); });
-  thousand.compared.add("climb on two", [&] { climb_on(thousand, 2); });
+  thousand.compared.add("climb", [&] { sweep_on(thousand, 1); });
+  thousand.compared.add("climb on two", [&] { sweep_on(thousand, 2); });
 
-  ClimbedScene boxes(mixed_tree(1000), 200, 1000), words(texts(1000), 200, 5000);
-  Compared climbs;
-  boxes.add_to(climbs, "boxes");
-  words.add_to(climbs, "texts");
-  measure("climbs", climbs, quick);
+  SweptScene boxes(mixed_tree(1000), 200, 1000), words(texts(1000), 200, 5000);
+  Compared sweeps;
+  boxes.add_to(sweeps, "boxes");
+  words.add_to(sweeps, "texts");
+  measure("climbs", sweeps, quick);
   const Scene checked_scene = houses();
   const std::vector<std::string> claims = house_claims();
   Compared checks;
@@ -234,17 +234,18 @@ int run(bool quick, const std::string& out) {
   };
   const double growth = per_node(million) / per_node(thousand);
   const double edit = middle.edits.ratio("full", "edit"), widening = middle.edits.ratio("full", "widening edit");
-  const double climb = thousand.compared.ratio("climb", "full") / climbed_widths;
+  const double sweep = thousand.compared.ratio("climb", "full") / swept_widths;
   const double threads = thousand.compared.ratio("climb", "climb on two");
   fmt::print("\nfrom 1k to 1M, a node:                   {:.2f} times\n", growth);
   fmt::print("one leaf of 100k edited:                 1/{:.0f} of a full solve\n", edit);
   fmt::print("the same, a pixel wider:                 1/{:.0f} of a full solve\n", widening);
-  fmt::print("1600 widths of 1k nodes, a width:        {:.2f} of a full solve\n", climb);
+  fmt::print("1600 widths of 1k nodes, a width:        {:.2f} of a full solve\n", sweep);
   fmt::print("the same on two threads:                 {:.2f} times as fast\n", threads);
   json += ",\n \"turns_per_solves\": {";
-  for (const auto& [name, climbed] : {std::pair("boxes", &boxes), std::pair("texts", &words)}) {
-    const double ratio = climbs.ratio(std::string(name) + " climbed", std::string(name) + " solved");
-    fmt::print("turns of 20 quantities, {} ({}): {:<9}{:.2f} of the bare solves\n", name, climbed->turns, "", ratio);
+  for (const auto& [name, swept] : {std::pair("boxes", &boxes), std::pair("texts", &words)}) {
+    const double ratio = sweeps.ratio(std::string(name) + " climbed", std::string(name) + " solved");
+    fmt::print("turns of 20 quantities, {} ({}): {:<9}{:.2f} of the bare solves\n", name, swept->breakpoints, "",
+               ratio);
     json += fmt::format("{}\"{}\": {:.3f}", json.back() == '{' ? "" : ", ", name, ratio);
   }
   const double checked = checks.ratio("checked", "bare");
@@ -261,7 +262,7 @@ int run(bool quick, const std::string& out) {
   json += fmt::format(
       ",\n \"growth_1k_to_1M\": {:.3f}, \"full_per_edit\": {:.1f}, \"full_per_widening_edit\": {:.1f}, "
       "\"climb_width_per_full\": {:.3f}, \"two_threads_speedup\": {:.3f}}}\n",
-      growth, edit, widening, climb, threads);
+      growth, edit, widening, sweep, threads);
   json.resize(json.rfind('}'));
   json += ",\n \"edits_per_solve\": " + window.report(live) + "}\n";
   if (!out.empty()) std::ofstream(out) << json;

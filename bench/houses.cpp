@@ -9,12 +9,12 @@ namespace {
 constexpr int house_count = 8, bed_count = 11;
 
 Node card(const std::string& name, const std::string& about) {
-  return column(name).padding(8).gap(6).holds(text("about", about),
-                                              box("button").height(32).min_width(80).margin_top(automatic));
+  return column(name).padding(8).gap(6).children(text("about", about),
+                                                 box("button").height(32).min_width(80).margin_top(automatic));
 }
 
 Node label(const std::string& name, const std::string& says) {
-  return text(name, says).size(12).one_line().padding(4);
+  return text(name, says).font_size(12).one_line().padding(4);
 }
 
 Node house(int number) {
@@ -23,19 +23,19 @@ Node house(int number) {
   return row("house" + std::to_string(number))
       .gap(16)
       .shrink(0)
-      .holds(
-          column("beds").width(240).shrink(0).gap(8).holds(std::move(beds)),
-          column("work").weight(1).gap(12).holds(
-              stack("zones").weight(1).min_height(96).holds(box("map").width(fill).height(fill),
-                                                            box("legend").width(120).height(24)),
-              row("cards").gap(12).alike().holds(
+      .children(
+          column("beds").width(240).shrink(0).gap(8).children(std::move(beds)),
+          column("work").weight(1).gap(12).children(
+              stack("zones").weight(1).min_height(96).children(box("map").width(fill).height(fill),
+                                                               box("legend").width(120).height(24)),
+              row("cards").gap(12).equal_sizes().children(
                   card("oak", "Oak, sown in March. Keep moist."),
                   card("fern", "Fern, from spores. Shade, and mist twice a day in summer."),
                   card("sage", "Sage. Dry bed.")),
-              row("sensors").wrap().gap(6).holds(label("air", "Air 21.5 C"), label("soil", "Soil 43 %"),
-                                                 label("light", "Light 620"), label("tank", "Tank 7 of 10"),
-                                                 label("vents", "Vents half open"), label("door", "Door shut"))),
-          column("notes").width(200).shrink(0).gap(8).holds(
+              row("sensors").wrap().gap(6).children(label("air", "Air 21.5 C"), label("soil", "Soil 43 %"),
+                                                    label("light", "Light 620"), label("tank", "Tank 7 of 10"),
+                                                    label("vents", "Vents half open"), label("door", "Door shut"))),
+          column("notes").width(200).shrink(0).gap(8).children(
               text("head", "Notes"), text("note", "The east vent sticks when the sun is low. Ask for a new hinge.")));
 }
 
@@ -44,8 +44,8 @@ Node house(int number) {
 Scene houses() {
   std::vector<Node> all;
   for (int i = 0; i < house_count; ++i) all.push_back(house(i));
-  Scene scene(column("houses").gap(12).padding(16).scroll(Scroll::y).holds(std::move(all)));
-  scene.ladder = {{720, 1799}, Span(900), {}};
+  Scene scene(column("houses").gap(12).padding(16).scroll(Scroll::y).children(std::move(all)));
+  scene.ladder = {{720, 1799}, Interval(900), {}};
   return scene;
 }
 

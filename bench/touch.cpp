@@ -11,13 +11,13 @@ using detail::Index;
 
 /// What every pass reads of a node on an axis. Summed in four strands, so that the loop waits for memory and not for
 /// its own arithmetic.
-inline double read(const detail::Flat& flat, const detail::Extra* extras, Axis axis, Index i) {
+inline double read(const detail::Flat& flat, const detail::RareFields* rare_fields_list, Axis axis, Index i) {
   constexpr double k = 1.0000001;
-  const detail::Extra& extra = extras[flat.extra[i]];
+  const detail::RareFields& rare_fields = rare_fields_list[flat.rare_fields[i]];
   const auto traits = std::bit_cast<std::uint64_t>(flat.traits[i]);
   const double a = flat.given[axis][i] * k + flat.smallest[axis][i] * k;
   const double b = flat.largest[axis][i] * k + flat.inner[axis][i] * k;
-  const double c = extra.edges.inset[axis].before * k + extra.edges.margin[axis].after * k;
+  const double c = rare_fields.edges.inset[axis].before * k + rare_fields.edges.margin[axis].after * k;
   const double d =
       flat.grow[i] * k + static_cast<double>((traits & 7U) + flat.first_child[i] + flat.child_count[i]) * k;
   return (a + b) + (c + d);
@@ -34,7 +34,7 @@ void fit(const detail::TreeStore& store, detail::State& state) {
 void touch_all(const detail::TreeStore& store, detail::State& state) {
   using detail::NodeFlag;
   const detail::Flat& flat = store.flat();
-  const detail::Extra* extras = store.extras().data();
+  const detail::RareFields* rare_fields_list = store.rare_fields_list().data();
   const auto n = static_cast<Index>(flat.size());
   constexpr double k = 1.0000001;
   double unwritten = 0;
@@ -45,7 +45,7 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
   };
   for (Index i = 0; i < n; ++i) list(i);
   for (Index i = n; i-- > 0;) {
-    const double sum = read(flat, extras, x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
+    const double sum = read(flat, rare_fields_list, x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
     state.min_content[i] = sum;
     state.max_content[i] = sum + 1;
     state.need[i] = sum + flat.inner[1][i] * k;
@@ -53,14 +53,14 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
   }
   listed = 0;
   for (Index i = 0; i < n; ++i) {
-    const double sum = read(flat, extras, x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
+    const double sum = read(flat, rare_fields_list, x_axis, i) + state.min_content[i] * k + state.max_content[i] * k;
     state.size[0][i] = sum + state.size[0][i] * k;
     state.place[0][i] = sum;
     state.flags[i] = without(state.flags[i], NodeFlag::needs_widths) | NodeFlag::needs_heights;
     list(i);
   }
   for (Index i = n; i-- > 0;) {
-    const double sum = read(flat, extras, y_axis, i) + state.need[i] * k;
+    const double sum = read(flat, rare_fields_list, y_axis, i) + state.need[i] * k;
     if (flat.child_count[i] == 0 && flat.content[i] == 0) {
       unwritten += sum;
       continue;
@@ -70,7 +70,7 @@ void touch_all(const detail::TreeStore& store, detail::State& state) {
   }
   listed = 0;
   for (Index i = 0; i < n; ++i) {
-    const double sum = read(flat, extras, y_axis, i) + state.need[i] * k;
+    const double sum = read(flat, rare_fields_list, y_axis, i) + state.need[i] * k;
     state.size[1][i] = sum + state.size[1][i] * k;
     state.place[1][i] = sum;
     state.flags[i] = without(state.flags[i], NodeFlag::needs_heights);

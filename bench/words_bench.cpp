@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Words in fonts beside plain ones, on a screen with 200 texts of 10 to 400 characters: a solve at a new width, a turn
-// of a climb, shaping. Everything is compared inside one run; docs/speed.md tells what is aimed at.
+// of a sweep, shaping. Everything is compared inside one run; docs/speed.md tells what is aimed at.
 #include <fmt/format.h>
 #include <pango/pangocairo.h>
 
@@ -11,8 +11,8 @@
 #include <set>
 
 #include "compared.hpp"
-#include "fond_ladder/climb.hpp"
 #include "fond_ladder/fonts.hpp"
+#include "fond_ladder/sweep.hpp"
 #include "text/owned.hpp"
 
 namespace fond_ladder::bench {
@@ -38,22 +38,22 @@ Scene screen() {
                           .size(j % 3 == 0 ? 20 : 14)
                           .weight(1 + static_cast<double>(random() % 1000) / 500)
                           .min_width(0));
-    rows.push_back(row("").gap(8).across(Across::start).holds(std::move(texts)));
+    rows.push_back(row("").gap(8).across(Across::start).children(std::move(texts)));
   }
-  Scene scene(column("screen").gap(8).holds(std::move(rows)));
+  Scene scene(column("screen").gap(8).children(std::move(rows)));
   scene.ladder.width = {900, 1800};
   return scene;
 }
 
-/// At how many sizes on the way some text breaks into other lines: so many times a climb has to look anew.
-std::size_t breaks(const Scene& scene, const Span& way) {
+/// At how many sizes on the way some text breaks into other lines: so many times a sweep has to look anew.
+std::size_t breaks(const Scene& scene, const Interval& way) {
   std::set<long long> sizes;
   const Solution first = solve(scene, {way.from, {}}), last = solve(scene, {way.to, {}});
   for (const NodeId node : scene.tree.nodes()) {
-    const auto text = std::dynamic_pointer_cast<const LinedText>(scene.tree.content(node));
+    const auto text = std::dynamic_pointer_cast<const BreakableText>(scene.tree.content(node));
     if (!text) continue;
     const double from = first.box(node).width, to = last.box(node).width;
-    for (double at = text->steady_at(from)->below; at < to; at = text->steady_at(at)->below)
+    for (double at = text->constant_interval(from)->below; at < to; at = text->constant_interval(at)->below)
       sizes.insert(std::llround((way.from + (at - from) / (to - from) * (way.to - way.from)) * 1e6));
   }
   return sizes.size();
@@ -62,7 +62,7 @@ std::size_t breaks(const Scene& scene, const Span& way) {
 int run(bool quick) {
   Scene plain = screen(), fonts = screen();
   fonts.fonts = {{"body", "DejaVu Sans", ""}};
-  set_words(fonts, WordsIn::fonts);
+  set_words(fonts, TextMetrics::fonts);
   SceneSolver plain_solver(plain), fonts_solver(fonts);
   double width = 900;
   const auto next_width = [&] { return width = 900 + std::fmod(width * 1.618, 900); };
@@ -72,24 +72,24 @@ int run(bool quick) {
   Compared compared;
   compared.add("plain", [&] { solve_at_ten(plain_solver); });
   compared.add("fonts", [&] { solve_at_ten(fonts_solver); });
-  const int turns = quick ? 2 : 200;
+  const int breakpoints = quick ? 2 : 200;
   compared.warm_up();
-  for (int i = 0; i < turns; ++i) compared.run_once();
+  for (int i = 0; i < breakpoints; ++i) compared.run_once();
   fmt::print("a solve at a new width, 200 texts    plain {:8.1f} us   fonts {:8.1f} us   ratio {:.2f}\n",
              compared.time("plain") / 1e4, compared.time("fonts") / 1e4, compared.ratio("fonts", "plain"));
 
-  Compared climbs;
-  const Ladder ladder{quick ? Span{900, 904} : Span{900, 1000}, {}, {}};
-  climbs.add("plain", [&] { static_cast<void>(climb(plain, ladder, {"screen.height"})); });
-  climbs.add("fonts", [&] { static_cast<void>(climb(fonts, ladder, {"screen.height"})); });
-  for (int i = 0; i < (quick ? 1 : 7); ++i) climbs.run_once();
+  Compared sweeps;
+  const Ladder ladder{quick ? Interval{900, 904} : Interval{900, 1000}, {}, {}};
+  sweeps.add("plain", [&] { static_cast<void>(sweep(plain, ladder, {"screen.height"})); });
+  sweeps.add("fonts", [&] { static_cast<void>(sweep(fonts, ladder, {"screen.height"})); });
+  for (int i = 0; i < (quick ? 1 : 7); ++i) sweeps.run_once();
   const auto plain_breaks = static_cast<double>(breaks(plain, ladder.width) + 1);
   const auto fonts_breaks = static_cast<double>(breaks(fonts, ladder.width) + 1);
   fmt::print(
       "a turn of a climb, 200 texts         plain {:8.1f} us   fonts {:8.1f} us   ratio {:.2f}   ({} and {} sizes at "
       "which lines break otherwise)\n",
-      climbs.time("plain") / plain_breaks / 1e3, climbs.time("fonts") / fonts_breaks / 1e3,
-      climbs.ratio("fonts", "plain") * plain_breaks / fonts_breaks, plain_breaks, fonts_breaks);
+      sweeps.time("plain") / plain_breaks / 1e3, sweeps.time("fonts") / fonts_breaks / 1e3,
+      sweeps.ratio("fonts", "plain") * plain_breaks / fonts_breaks, plain_breaks, fonts_breaks);
 
   // 10,000 characters, another text each time: what was shaped once is kept.
   const auto setter = open_fonts(fonts.fonts);
@@ -102,7 +102,7 @@ int run(bool quick) {
   pango_font_description_set_absolute_size(description.get(), 14 * PANGO_SCALE);
   std::size_t at = 0;
   Compared shaping;
-  WordStyle style;
+  FontStyle style;
   style.size = 14;
   shaping.add("ours", [&] { static_cast<void>(setter->set(texts[at++ % texts.size()], style)); });
   shaping.add("Pango", [&] {

@@ -77,7 +77,7 @@ function(fond_ladder_sources_of target floor result)
   get_target_property(sources ${target} SOURCES)
   list(FILTER sources INCLUDE REGEX "^${floor}/")
   list(REMOVE_ITEM sources model/number_text.cpp scene/read/file_text.cpp scene/read/used_files.cpp
-    scene/trial/places.cpp text/costly_words.cpp text/layout_pieces.cpp text/pango_fonts.cpp text/without_pango.cpp
+    scene/edit/places.cpp text/costly_words.cpp text/layout_pieces.cpp text/pango_fonts.cpp text/without_pango.cpp
     calls/interrupt.cpp calls/junit.cpp calls/picture_form.cpp calls/sarif.cpp calls/target_file.cpp)
   set(${result} ${sources} PARENT_SCOPE)
 endfunction()
@@ -95,7 +95,7 @@ foreach(of "fond_ladder_core model" "fond_ladder_core solve" "fond_ladder_text t
   fond_ladder_engine_unit(${floor} ${sources})
 endforeach()
 fond_ladder_engine_unit(draw draw/labels.cpp draw/marks.cpp draw/node_marks.cpp draw/node_shape.cpp draw/panel.cpp
-  draw/room.cpp)
+  draw/space.cpp)
 fond_ladder_engine_unit(engine page/engine/asking.cpp page/engine/description.cpp page/engine/engine.cpp
   page/engine/handles.cpp page/engine/own_handles.cpp page/engine/piece_book.cpp page/engine/place_handles.cpp page/engine/recording_pen.cpp
   page/engine/scopes.cpp page/engine/shown_scene.cpp page/engine/ties.cpp page/engine/without_files.cpp

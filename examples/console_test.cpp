@@ -11,17 +11,17 @@ using namespace fond_ladder;
 namespace {
 
 Scene console() {
-  Scene scene = column("console").gap(12).padding(16).holds(
+  Scene scene = column("console").gap(12).padding(16).children(
       row("bar")
           .height(48)
           .gap(8)
           .across(Across::center)
-          .holds(text("title", "North house"), box("alarm").width(96).height(32).margin_left(automatic)),
-      row("cards").gap(12).alike().holds(text("oak", "Oak, sown in March. Keep moist."),
-                                         text("fern", "Fern, from spores. Shade, and mist twice a day in summer."),
-                                         text("sage", "Sage. Dry bed.")));
+          .children(text("title", "North house"), box("alarm").width(96).height(32).margin_left(automatic)),
+      row("cards").gap(12).equal_sizes().children(
+          text("oak", "Oak, sown in March. Keep moist."),
+          text("fern", "Fern, from spores. Shade, and mist twice a day in summer."), text("sage", "Sage. Dry bed.")));
   scene.title = "North house console";
-  scene.ladder = {{360, 1440}, Span(800), {}};
+  scene.ladder = {{360, 1440}, Interval(800), {}};
   return scene;
 }
 

@@ -13,8 +13,8 @@ std::ostream& operator<<(std::ostream& out, const Rect& box) {
 }
 
 /// Solves, and prints what is another box in its parent: what a toolkit would move.
-void show(const std::string& why, Solver& solver, const Tree& tree, Rung rung) {
-  const Solution solution = solver.solve(tree, rung);
+void show(const std::string& why, Solver& solver, const Tree& tree, ContainerSize container_size) {
+  const Solution solution = solver.solve(tree, container_size);
   std::cout << why << '\n';
   for (const auto& [node, before, now] : solution.changed()) {
     std::cout << "  " << tree.path(node) << ": ";
@@ -33,27 +33,27 @@ void show(const std::string& why, Solver& solver, const Tree& tree, Rung rung) {
 }  // namespace
 
 int main() {
-  Tree panel = Scene(row("panel").gap(8).padding(8).holds(column("beds").gap(4).width(120).shrink(0).holds(
-                                                              text("fern", "Fern bed"), text("sage", "Sage bed")),
-                                                          box("map").weight(1)))
+  Tree panel = Scene(row("panel").gap(8).padding(8).children(column("beds").gap(4).width(120).shrink(0).children(
+                                                                 text("fern", "Fern bed"), text("sage", "Sage bed")),
+                                                             box("map").weight(1)))
                    .tree;
   panel.set_conditions({}, {"closed"});
-  panel.when(panel.at("map"), "closed", box().hidden().said());
+  panel.when(panel.at("map"), "closed", box().hidden().explicit_keys());
   const NodeId beds = panel.at("beds"), fern = panel.at("fern");
 
   Solver solver;
-  solver.follow_changes(true);
-  const Rung size{400, 120};
+  solver.track_changes(true);
+  const ContainerSize size{400, 120};
   show("first shown", solver, panel, size);
 
   panel.set(fern, text({}, "Fern bed, shaded"));
   show("a longer name wraps and pushes its neighbour down", solver, panel, size);
 
-  const NodeId moss = panel.insert(beds, 1, row("moss").gap(4).holds(box("dot").width(8), text("name", "Moss bed")));
+  const NodeId moss = panel.insert(beds, 1, row("moss").gap(4).children(box("dot").width(8), text("name", "Moss bed")));
   show("a bed is added", solver, panel, size);
 
-  const auto landing = solver.solve(panel, size).landing(40, 10, moss);
-  panel.move(moss, landing->parent, landing->place);
+  const auto drop_target = solver.solve(panel, size).drop_target(40, 10, moss);
+  panel.move(moss, drop_target->parent, drop_target->place);
   show("it is carried to where it was dropped", solver, panel, size);
 
   solver.set_mode("closed", true);

@@ -31,7 +31,7 @@ const Measured& measured() {
     scene.modes = {"open"};
     scene.ladder.width = {90, 120};
     SceneSolver solver(scene);
-    Solution solution = solver.solve({100, 200}).kept();
+    Solution solution = solver.solve({100, 200}).snapshot();
     return new Measured{std::move(scene), std::move(solver), std::move(solution)};
   }();
   return *all;
@@ -41,10 +41,10 @@ Claim::Outcome outcome(const Claim& claim) {
   std::vector<std::optional<double>> values;
   for (const Quantity& quantity : claim.quantities()) values.push_back(value_of(quantity, measured().solution));
   const std::string active[] = {"narrow"};
-  const MeasuredRung rung{measured().solution.container(), values, active};
-  const auto blamed = claim.blamed(rung);
+  const MeasuredSize container_size{measured().solution.container(), values, active};
+  const auto blamed = claim.blamed(container_size);
   for (const std::size_t place : blamed.quantities) expect(place < values.size(), "it blames what it does not ask for");
-  return claim.test(rung);
+  return claim.test(container_size);
 }
 
 void run(std::string_view text) {
@@ -55,7 +55,7 @@ void run(std::string_view text) {
     expect(first.tested == second.tested && first.holds == second.holds, "its own text comes to something else");
     if (choice_of(text) % one_in_a_check != 0) return;
     const auto checked = check(scene, {std::string(text)}, {}, 1);
-    expect(checked.size() == 1 && checked[0].holds == (checked[0].failing.empty() && checked[0].rungs > 0),
+    expect(checked.size() == 1 && checked[0].holds == (checked[0].failing.empty() && checked[0].container_sizes > 0),
            "what is kept fails somewhere, or is tested nowhere");
     expect_readable(report(checked[0], "house.json"), "the report");
   } catch (const BadClaim& bad) {

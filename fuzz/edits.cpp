@@ -34,20 +34,20 @@ Tree built_anew(const Tree& tree) {
       anew.append(anew.root(), box().ranges({{.name = "tight"}, {.name = "ample"}, {.name = "tidy"}}));
   for (const When& when : tree.whens()) anew.when(of.at(when.node), when.name, when.change);
   for (const NodeId node : tree.nodes()) {
-    if (const Keys keys = tree.keys(node); !keys.ranges.empty()) anew.restyle(of.at(node), keys);
+    if (const Keys keys = tree.keys(node); !keys.ranges.empty()) anew.replace_keys(of.at(node), keys);
   }
   anew.remove(witness);
   return anew;
 }
 
 /// Where a plain solve is off the course of a traced one that was begun `further` back.
-std::string off_the_course(const Solution& plain, const detail::TracedSolve& traced, double further) {
+std::string off_the_trace(const Solution& plain, const detail::TracedSolve& traced, double further) {
   const Tree& tree = plain.tree();
   const auto view = traced.view(tree.store());
   for (const Solution::NodeBox& one : plain.boxes()) {
     const detail::Index node = tree.store().index_of(one.node);
     const Rect box = plain.relative_box(one.node);
-    const auto differ = [&](const detail::Moving& told, double part) {
+    const auto differ = [&](const detail::TracedNumber& told, double part) {
       const double there = told.further(further, 0).value();
       return std::abs(there - part) > 1e-6 * std::max(1.0, std::abs(part) / 1000);  // sums from the root
     };
@@ -60,17 +60,18 @@ std::string off_the_course(const Solution& plain, const detail::TracedSolve& tra
 }
 
 /// A traced solve begins with the numbers of a plain one, and tells those of a wider one.
-void follow(const Solution& plain, Rung rung) {
+void follow(const Solution& plain, ContainerSize container_size) {
   detail::TracedSolve traced;
-  const std::optional<detail::Moving> height = rung.height ? std::optional(detail::Moving(*rung.height)) : std::nullopt;
-  traced.run(plain.tree().store(), detail::Moving(*rung.width, 1), height, {});
-  expect_none(off_the_course(plain, traced, 0), "a course begins elsewhere");
-  const detail::Course& course = traced.course();
-  const double further = std::min(40.0, course.ahead / 2);
-  if (course.bent || course.curved || course.opaque || further < 1e-3) return;
+  const std::optional<detail::TracedNumber> height =
+      container_size.height ? std::optional(detail::TracedNumber(*container_size.height)) : std::nullopt;
+  traced.run(plain.tree().store(), detail::TracedNumber(*container_size.width, 1), height, {});
+  expect_none(off_the_trace(plain, traced, 0), "a course begins elsewhere");
+  const detail::DecisionTrace& decision_trace = traced.decision_trace();
+  const double further = std::min(40.0, decision_trace.ahead / 2);
+  if (decision_trace.bent || decision_trace.curved || decision_trace.opaque || further < 1e-3) return;
   Solver fresh;
-  const Solution wider = fresh.solve(plain.tree(), {*rung.width + further, rung.height});
-  expect_none(off_the_course(wider, traced, further), "a course goes elsewhere");
+  const Solution wider = fresh.solve(plain.tree(), {*container_size.width + further, container_size.height});
+  expect_none(off_the_trace(wider, traced, further), "a course goes elsewhere");
 }
 
 void run(std::span<const std::uint8_t> bytes) {
@@ -80,20 +81,21 @@ void run(std::span<const std::uint8_t> bytes) {
   Solver kept, open;
   open.set_mode("open", true);
   for (int step = 0, last = editor.random().below(4); step <= last; ++step) {
-    const Rung rung = step % 2 == 1 ? Rung{300, 200} : editor.random().rung();
+    const ContainerSize container_size = step % 2 == 1 ? ContainerSize{300, 200} : editor.random().container_size();
     const bool looks_anew = editor.random().chance(25), traces = editor.random().chance(25);
     Solver* const solver = editor.random().chance(70) ? &kept : &open;
     Solver fresh;
     fresh.set_mode("open", solver == &open);
-    const Solution seen = solver->solve(editor.tree(), rung);
-    expect_none(testing::difference(seen, fresh.solve(editor.tree(), rung)), "a kept solver tells otherwise");
+    const Solution seen = solver->solve(editor.tree(), container_size);
+    expect_none(testing::difference(seen, fresh.solve(editor.tree(), container_size)), "a kept solver tells otherwise");
     if (looks_anew) {
       const Tree anew = built_anew(editor.tree());
       Solver first;
       first.set_mode("open", solver == &open);
-      expect_none(testing::difference(seen, first.solve(anew, rung)), "a tree that was built anew tells otherwise");
+      expect_none(testing::difference(seen, first.solve(anew, container_size)),
+                  "a tree that was built anew tells otherwise");
     }
-    if (traces && solver == &kept && rung.width) follow(seen, rung);
+    if (traces && solver == &kept && container_size.width) follow(seen, container_size);
     if (editor.random().spent()) return;
     for (int edits = 1 + editor.random().below(4); edits > 0; --edits) editor.edit();
   }

@@ -15,7 +15,7 @@
 #include "trouble.hpp"
 
 extern "C" {
-char* fl_room(std::size_t bytes);
+char* fl_input_buffer(std::size_t bytes);
 const char* fl_answer();
 std::size_t fl_answer_bytes();
 const char* fl_message();
@@ -32,11 +32,11 @@ int fl_tidy_text();
 std::size_t fl_solve(double width, double height);
 int fl_has_other_nodes();
 const double* fl_boxes();
-const std::uint32_t* fl_troubles();
+const std::uint32_t* fl_issues();
 int fl_signs();
 int fl_under(double x, double y);
 int fl_handles(std::size_t place);
-int fl_landing(double x, double y, std::size_t carried);
+int fl_drop_target(double x, double y, std::size_t carried);
 int fl_scroll(double x, double y, double by_x, double by_y);
 int fl_scroll_to(std::size_t place, double x, double y);
 int fl_scrollers();
@@ -62,7 +62,7 @@ using Texts = std::vector<std::string>;
 void say(const Texts& texts) {
   std::string all;
   for (const std::string& text : texts) all += (&text == texts.data() ? "" : std::string(1, '\0')) + text;
-  std::memcpy(fl_room(all.size()), all.data(), all.size());
+  std::memcpy(fl_input_buffer(all.size()), all.data(), all.size());
 }
 
 std::string_view answer() {
@@ -101,7 +101,7 @@ class Hand {
         nodes_ = fl_solve(size(), draws_.below(3) == 0 ? std::numeric_limits<double>::quiet_NaN() : size());
         return look();
       case 1: return expect_json(fl_handles(node()) != 0, "handles");
-      case 2: return expect_json(fl_landing(size(), size(), node()) != 0, "a landing");
+      case 2: return expect_json(fl_drop_target(size(), size(), node()) != 0, "a landing");
       case 3: fl_scroll(size(), size(), size() - 200, size() - 200); return look();
       case 4: fl_scroll_to(node(), size(), size()); return look();
       case 5: return expect_json(fl_scrollers() != 0, "scrollers");
@@ -139,7 +139,7 @@ class Hand {
   void look() {
     if (nodes_ == 0) return;
     const double* const boxes = fl_boxes();
-    expect(boxes != nullptr && fl_troubles() != nullptr, "there is no box");
+    expect(boxes != nullptr && fl_issues() != nullptr, "there is no box");
     fl_under(boxes[0] + 1, boxes[1] + 1);
   }
   const Texts& one_of(const std::vector<Texts>& all) {

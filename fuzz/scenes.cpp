@@ -7,14 +7,14 @@
 #include <sstream>
 
 #include "fond_ladder/check.hpp"
-#include "fond_ladder/climb.hpp"
 #include "fond_ladder/compare.hpp"
-#include "fond_ladder/ledger.hpp"
+#include "fond_ladder/edit.hpp"
+#include "fond_ladder/explanation.hpp"
+#include "fond_ladder/issue.hpp"
 #include "fond_ladder/lint.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/suggest.hpp"
-#include "fond_ladder/trial.hpp"
-#include "fond_ladder/trouble.hpp"
+#include "fond_ladder/sweep.hpp"
 #include "scene_changes.hpp"
 #include "support/same_solution.hpp"
 #include "trouble.hpp"
@@ -26,9 +26,9 @@ constexpr std::size_t many_nodes = 200;  // beyond which a scene is asked little
 constexpr const char* file = "stranger.scene.json";
 
 /// Sizes at which much turns, and one that hangs on the text; for most texts this one alone, which is soon arranged.
-std::vector<Rung> sizes_of(const Scene& scene, std::uint64_t choice) {
-  const Rung some{static_cast<double>(choice % 4000) / 4, static_cast<double>(choice / 4096 % 900)};
-  std::vector<Rung> all{{0, 0}, {1e9, 1e9}, {}, {scene.ladder.width.from, std::nullopt}, some};
+std::vector<ContainerSize> sizes_of(const Scene& scene, std::uint64_t choice) {
+  const ContainerSize some{static_cast<double>(choice % 4000) / 4, static_cast<double>(choice / 4096 % 900)};
+  std::vector<ContainerSize> all{{0, 0}, {1e9, 1e9}, {}, {scene.ladder.width.from, std::nullopt}, some};
   const std::size_t which = (choice >> 40U) % 16;
   if (which == all.size()) return all;
   return {which < all.size() ? all[which] : some};
@@ -36,23 +36,25 @@ std::vector<Rung> sizes_of(const Scene& scene, std::uint64_t choice) {
 
 void arrange(const Scene& scene, std::uint64_t choice) {
   SceneSolver kept(scene);
-  for (const Rung& rung : sizes_of(scene, choice)) {
-    const Solution seen = kept.solve(rung);
+  for (const ContainerSize& container_size : sizes_of(scene, choice)) {
+    const Solution seen = kept.solve(container_size);
     for (const Solution::NodeBox& one : seen.boxes()) {
       const double parts[] = {one.box.x, one.box.y, one.box.width, one.box.height};
       expect(std::ranges::all_of(parts, [](double part) { return std::isfinite(part); }), "a box is not finite");
       expect(one.box.width >= 0 && one.box.height >= 0, "a box is less than nothing");
     }
     if (choice % 4 == 0)
-      expect_none(testing::difference(seen, SceneSolver(scene).solve(rung)), "a fresh solver tells otherwise");
+      expect_none(testing::difference(seen, SceneSolver(scene).solve(container_size)),
+                  "a fresh solver tells otherwise");
   }
 }
 
 /// The same scene as another one, as far as what is arranged.
 void expect_same(const Scene& one, const Scene& other, std::uint64_t choice, std::string_view what) {
   expect(one.tree.size() == other.tree.size(), what);
-  for (const Rung& rung : sizes_of(one, choice))
-    expect_none(testing::difference(SceneSolver(one).solve(rung), SceneSolver(other).solve(rung)), what);
+  for (const ContainerSize& container_size : sizes_of(one, choice))
+    expect_none(testing::difference(SceneSolver(one).solve(container_size), SceneSolver(other).solve(container_size)),
+                what);
 }
 
 void tidy(std::string_view text, const Scene& scene, std::uint64_t choice) {
@@ -70,17 +72,17 @@ void account(const Scene& scene, std::uint64_t choice) {
   for (std::size_t i = 0; i < nodes.size(); i += stride) {
     const NodeId node = nodes[i];
     if (!solution.is_placed(node)) continue;
-    const Ledger account = ledger(solution, node);
+    const Explanation account = explain(solution, node);
     expect(account.adds_up(), "an account does not add up");
     std::ostringstream text;
     text << account;
-    for (const LedgerStep& step : chain_to_root(solution, node))
+    for (const ExplanationStep& step : chain_to_root(solution, node))
       text << step.name << step.why_width << step.why_height << '\n';
     text << why_there(solution, node, x_axis) << '\n' << why_there(solution, node, y_axis);
     expect_readable(text.str(), "an account");
   }
-  for (const Trouble& trouble : troubles(scene, solution))
-    expect(solution.is_placed(trouble.node), "trouble of a node without a place");
+  for (const Issue& issue : issues(scene, solution))
+    expect(solution.is_placed(issue.node), "trouble of a node without a place");
 }
 
 void try_changes(std::string_view text, std::uint64_t choice) {
@@ -88,25 +90,25 @@ void try_changes(std::string_view text, std::uint64_t choice) {
   const auto nodes = draft.scene().tree.nodes();
   const auto name = [&](std::uint64_t at) { return draft.scene().tree.path(nodes[at % nodes.size()]); };
   const std::string before = draft.json(), node = name(choice), other = name(choice / 64);
-  const Trial trials[] = {Trial::set(node + ".width", "30"),
-                          Trial::set(node + ".kind", "grid"),
-                          Trial::move(node, other, 0),
-                          Trial::enclose({node}, Kind::row, "held"),
-                          Trial::remove(node),
-                          Trial::dissolve(node),
-                          Trial::add(node, 0, R"({"kind": "box", "name": "new"})"),
-                          Trial::duplicate(node, "twin"),
-                          Trial::set(other + ".hidden", "true")};
-  const Trial& trial = trials[choice / 4096 % std::size(trials)];
+  const Edit edits[] = {Edit::set(node + ".width", "30"),
+                        Edit::set(node + ".kind", "grid"),
+                        Edit::move(node, other, 0),
+                        Edit::enclose({node}, Kind::row, "held"),
+                        Edit::remove(node),
+                        Edit::dissolve(node),
+                        Edit::add(node, 0, R"({"kind": "box", "name": "new"})"),
+                        Edit::duplicate(node, "twin"),
+                        Edit::set(other + ".hidden", "true")};
+  const Edit& edit = edits[choice / 4096 % std::size(edits)];
   try {
-    draft.apply(trial);
-  } catch (const BadTrial& bad) {
+    draft.apply(edit);
+  } catch (const BadEdit& bad) {
     expect(draft.json() == before, "a change that was refused left something");
     return expect_readable(bad.what(), "the fault of a change");
   }
   for (const std::string& hint : draft.hints()) expect_readable(hint, "a hint");
   expect_same(draft.scene(), read_scene(draft.json(), file), choice, "a changed scene is not what its text says");
-  expect(draft.take_back() && draft.json() == before, "a change that is taken back leaves something");
+  expect(draft.undo() && draft.json() == before, "a change that is taken back leaves something");
 }
 
 template <class Answer>
@@ -123,10 +125,11 @@ void ask(std::string_view text, Scene& scene, std::uint64_t choice) {
   if (which < 36) return account(scene, choice);
   if (which < 52) return try_changes(text, choice);
   // Ladders of a stranger may be as long as they like; here they are short.
-  for (Span* span : {&scene.ladder.width, scene.ladder.height ? &*scene.ladder.height : nullptr}) {
+  for (Interval* span : {&scene.ladder.width, scene.ladder.height ? &*scene.ladder.height : nullptr}) {
     if (span != nullptr) span->to = std::min(span->to, span->from + 20);
   }
-  std::erase_if(scene.ladder.rungs, [](const NamedRung& rung) { return rung.width > 1e6; });
+  std::erase_if(scene.ladder.container_sizes,
+                [](const NamedSize& container_size) { return container_size.width > 1e6; });
   const Variant variant{.name = {}, .scene = scene};
   if (which < 56) {
     if (scene.claims.size() > 8) scene.claims.resize(8);
@@ -135,8 +138,9 @@ void ask(std::string_view text, Scene& scene, std::uint64_t choice) {
   } else if (which < 58) {
     const auto nodes = scene.tree.nodes();
     const std::string node = scene.tree.path(nodes[choice / 4096 % nodes.size()]);
-    for (const Turn& turn : climb(scene, scene.ladder, {node + ".width", node + ".y"}, {.threads = 1}).turns())
-      expect_readable(turn.cause, "a cause");
+    for (const Breakpoint& breakpoint :
+         sweep(scene, scene.ladder, {node + ".width", node + ".y"}, {.threads = 1}).breakpoints())
+      expect_readable(breakpoint.cause, "a cause");
   } else if (which < 60) {
     print(lint(variant), "lint");
   } else if (which < 62) {
@@ -156,7 +160,7 @@ void run(std::string_view text) {
   } catch (const BadScene& bad) {
     expect(!bad.faults().empty(), "a scene is refused for nothing");
     const auto lines = static_cast<std::size_t>(std::ranges::count(text, '\n')) + 1;
-    for (const SceneFault& fault : bad.faults()) {
+    for (const SceneError& fault : bad.faults()) {
       expect(fault.file != file || fault.line <= lines, "a fault lies behind the end of the file");
       expect_readable(fault.text(), "a fault");
     }

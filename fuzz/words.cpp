@@ -9,25 +9,25 @@
 #include <cmath>
 
 #include "fond_ladder/fonts.hpp"
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/text_shaper.hpp"
 #include "support/shorthand.hpp"
 #include "trouble.hpp"
 
 namespace fond_ladder::fuzz {
 namespace {
 
-void set(const Typesetter& typesetter, const std::string& text, std::uint64_t choice) {
-  WordStyle style;
+void set(const TextShaper& typesetter, const std::string& text, std::uint64_t choice) {
+  FontStyle style;
   style.size = 1 + static_cast<double>(choice % 600) / 10;
   const auto words = typesetter.set(text, style);
   if (!words) return;
-  const OwnContent::Widths widths = words->widths();
+  const CustomContent::Widths widths = words->widths();
   expect(std::isfinite(widths.max_content) && widths.min_content <= widths.max_content + 1e-6,
          "the longest word is longer than all");
   for (const double width : {0.0, 1.0, widths.min_content, widths.max_content / 2, widths.max_content, 1e9}) {
-    const OwnContent::Heights measured = words->height_for(width);
+    const CustomContent::Heights measured = words->height_for(width);
     expect(std::isfinite(measured.height) && measured.height >= 0, "words without a height");
-    const auto steady = words->steady_at(width);
+    const auto steady = words->constant_interval(width);
     expect(!steady || (steady->from <= width && width < steady->below), "a width is not among those around it");
   }
 }

@@ -26,18 +26,18 @@ Tree bench() {
   };
   std::vector<When> whens;
   Tree tree =
-      Tree::from(column("house").padding(12).gap(12).holds(
+      Tree::from(column("house").padding(12).gap(12).children(
                      row("bar")
                          .gap(8)
                          .across(Across::center)
-                         .holds(box("title").weight(1), button("add"), button("fold"), button("mirror")),
-                     row("body").gap(12).weight(1).holds(
+                         .children(box("title").weight(1), button("add"), button("fold"), button("mirror")),
+                     row("body").gap(12).weight(1).children(
                          column("beds").gap(6).padding(8).weight(1).with([](Keys& keys) { keys.scroll = Scroll::y; }),
-                         column("side").gap(12).width(300).shrink(0).holds(
+                         column("side").gap(12).width(300).shrink(0).children(
                              place_for_tags("bench"), place_for_tags("shelf"), box("notes").padding(8)))),
                  16, Direction::ltr, whens);
   tree.set_conditions({}, {"folded"});
-  tree.when(tree.at("notes"), "folded", box().hidden().said());
+  tree.when(tree.at("notes"), "folded", box().hidden().explicit_keys());
   return tree;
 }
 
@@ -65,11 +65,11 @@ class PottingBench : public Window {
                                     "Oak, sown in March."};
     const std::string name = "bed" + std::to_string(++beds_);
     const Node written = row(name).gap(8).padding(6).across(Across::center).shrink(0);
-    const NodeId bed = tree().append(tree().at("beds"), Node(written).holds(box("about").weight(1), button("out")));
+    const NodeId bed = tree().append(tree().at("beds"), Node(written).children(box("about").weight(1), button("out")));
     widget(bed).look = Widget::Look::button;
     write(tree().child(bed, 0), what[beds_ % 3]);
     make_button(tree().child(bed, 1), "Take out", [this, bed] {
-      tell("took out " + tree().tail(bed));
+      tell("took out " + tree().short_path(bed));
       remove(bed);
     });
     tell("added " + name);

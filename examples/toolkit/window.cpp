@@ -22,7 +22,7 @@ void ink(cairo_t* pen, const Ink& ink, double alpha = 1) {
 
 void Window::write(NodeId leaf, const std::string& text, const std::string& font) {
   widget(leaf).words = std::make_shared<Words>(text, font);
-  tree_.content_from(leaf, widget(leaf).words);
+  tree_.set_content(leaf, widget(leaf).words);
 }
 
 void Window::remove(NodeId node) {
@@ -39,8 +39,8 @@ Solution Window::arranged() {
   return solution.scrolled(positions);
 }
 
-std::optional<Solution::Landing> Window::landing() {
-  const auto found = carries_ ? arranged().landing(x_, y_, pressed_) : std::nullopt;
+std::optional<Solution::DropTarget> Window::drop_target() {
+  const auto found = carries_ ? arranged().drop_target(x_, y_, pressed_) : std::nullopt;
   return found && widget(found->parent).takes ? found : std::nullopt;
 }
 
@@ -54,14 +54,15 @@ void Window::point(double x, double y) {
   for (const NodeId node : arranged().under(x, y)) {  // the front-most comes first
     if (!hovered_ && (widget(node).click || widget(node).can_be_carried)) hovered_ = node;
   }
-  if (hovered_ && hovered_ != before && !carries_) tell_("over " + tree_.tail(hovered_));
+  if (hovered_ && hovered_ != before && !carries_) tell_("over " + tree_.short_path(hovered_));
 }
 
 void Window::release() {
   const NodeId node = pressed_;
-  if (const auto there = landing()) {
+  if (const auto there = drop_target()) {
     tree_.move(node, there->parent, there->place);
-    tell_("moved " + tree_.tail(node) + " to " + tree_.tail(there->parent) + " at " + std::to_string(there->place));
+    tell_("moved " + tree_.short_path(node) + " to " + tree_.short_path(there->parent) + " at " +
+          std::to_string(there->place));
   } else if (!carries_ && node && node == hovered_ && widget(node).click) {
     const auto click = widget(node).click;  // which may remove the widget
     click();
@@ -78,7 +79,7 @@ void Window::scroll(double by) {
     if (range <= 0) continue;
     double& scrolled = widget(node).scrolled;
     scrolled = std::clamp(scrolled + by, 0.0, range);
-    return tell_("scrolled " + tree_.tail(node) + " to " + std::to_string(std::lround(scrolled)));
+    return tell_("scrolled " + tree_.short_path(node) + " to " + std::to_string(std::lround(scrolled)));
   }
 }
 
@@ -98,7 +99,7 @@ void Window::paint(cairo_t* pen) {
     if (solution.keys(one.node).scroll != Scroll::none) clips.emplace_back(one.depth, one.box);
   }
   cairo_reset_clip(pen);
-  if (const auto there = landing()) {
+  if (const auto there = drop_target()) {
     ink(pen, warm);
     cairo_set_line_width(pen, 3);
     cairo_rectangle(pen, there->mark.x, there->mark.y, there->mark.width, there->mark.height);
@@ -123,6 +124,6 @@ void Window::paint_widget(cairo_t* pen, const Solution& solution, NodeId node) {
   if (!one.words) return;
   const FourSides padding = solution.padding(node);
   ink(pen, letters, alpha);
-  one.words->draw(pen, box.x + padding.left, box.y + padding.top, solution.room_in(node).width,
+  one.words->draw(pen, box.x + padding.left, box.y + padding.top, solution.content_box_size(node).width,
                   tree_.direction() == Direction::rtl);
 }

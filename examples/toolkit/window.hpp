@@ -53,14 +53,14 @@ class Window {
   /// The arrangement, scrolled; costs what has changed since it was asked for last.
   fond_ladder::Solution arranged();
   /// Where what is carried would land, if something takes it there.
-  std::optional<fond_ladder::Solution::Landing> landing();
+  std::optional<fond_ladder::Solution::DropTarget> drop_target();
   void paint_widget(cairo_t* pen, const fond_ladder::Solution& solution, fond_ladder::NodeId node);
 
   fond_ladder::Tree tree_;
   std::function<void(const std::string&)> tell_;
   fond_ladder::Solver solver_;
   std::unordered_map<fond_ladder::NodeId, Widget> widgets_;
-  fond_ladder::Rung size_{640.0, 480.0};
+  fond_ladder::ContainerSize size_{640.0, 480.0};
   double x_ = 0, y_ = 0, pressed_x_ = 0, pressed_y_ = 0;  // the hand
   fond_ladder::NodeId hovered_, pressed_;
   bool carries_ = false;

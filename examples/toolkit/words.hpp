@@ -7,12 +7,12 @@
 #include <pango/pangocairo.h>
 
 #include <cmath>
-#include <fond_ladder/own_content.hpp>
+#include <fond_ladder/custom_content.hpp>
 #include <map>
 #include <memory>
 #include <string>
 
-class Words final : public fond_ladder::OwnContent {
+class Words final : public fond_ladder::CustomContent {
  public:
   /// `font` as in "sans bold 11".
   Words(const std::string& text, const std::string& font) {

@@ -33,7 +33,7 @@ class Changes {
   /// For the library: by the place of a key in its table.
   [[nodiscard]] bool says_at(std::size_t key) const { return (said_ >> key & 1U) != 0; }
   void say_at(std::size_t key, const Keys& from);
-  void take_back_at(std::size_t key);
+  void undo_at(std::size_t key);
   [[nodiscard]] bool says_alike(const Changes& other) const { return said_ == other.said_; }
 
  private:

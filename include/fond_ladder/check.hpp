@@ -19,11 +19,12 @@ struct CheckedClaim {
   std::string claim;
   bool holds = true;
   bool every_height = false;  ///< it was checked over whole rectangles of sizes
-  std::size_t rungs = 0;      ///< sizes and stretches of them at which it was tested; without any it does not hold
+  std::size_t container_sizes =
+      0;  ///< sizes and stretches of them at which it was tested; without any it does not hold
   /// Widths between which it was tested at whole ones and next to turns only (at every height: at some sizes), because
   /// something bends there that it hangs on, or content does not tell how far its answers hold; everywhere else it is
   /// proved for every real width.
-  std::vector<Span> sampled{};
+  std::vector<Interval> sampled{};
   /// Widths from one to another at all of which it fails, at one height of the container.
   struct Failing {
     double from = 0, to = 0;
@@ -33,11 +34,11 @@ struct CheckedClaim {
     Extent limit;    ///< the same, but for what lies next to an open end: that end, to which it becomes worse
     std::vector<std::pair<std::string, std::optional<double>>> values{};  ///< of what makes it fail at the worst size
     std::optional<double> height{};                                       ///< none: as the content makes it
-    std::optional<Span> heights{};  ///< of a region of sizes, checked at every height; then `height` says nothing
+    std::optional<Interval> heights{};  ///< of a region of sizes, checked at every height; then `height` says nothing
     /// Of such a region: the corners of its convex pieces, in the order in which they are met going round.
     std::vector<std::vector<Extent>> pieces{};
     std::string node;      ///< the first of those that has a place
-    std::string because;   ///< why that node is as large as it is, from its ledger
+    std::string because;   ///< why that node is as large as it is, from its explanation
     std::string scrolled;  ///< options that bring what fails into view, as in "--scrolled list=end"
     std::string variant;   ///< in which it fails, by what tells it from the others; empty: as it is
     std::string options;   ///< of that variant
@@ -55,21 +56,22 @@ struct CheckedClaim {
 /// The same in each variant of a scene. A claim holds if it fails in none and is tested in one.
 [[nodiscard]] std::vector<CheckedClaim> check(const std::vector<Variant>& variants,
                                               const std::vector<std::string>& claims, unsigned threads = 0,
-                                              const ShareDone& progress = {});
+                                              const Progress& progress = {});
 
 /// The same over whole rectangles of sizes: every width of the ladders and every height of a span. Where a claim fails
 /// is told in regions whose edges are exact. Lines are looked at by themselves where ranges are bounded and at the
 /// largest width and height. Costs a few solves for each region in which nothing turns.
 [[nodiscard]] std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
-                                                           const std::vector<std::string>& claims, const Span& heights,
-                                                           unsigned threads = 0, const ShareDone& progress = {});
+                                                           const std::vector<std::string>& claims,
+                                                           const Interval& heights, unsigned threads = 0,
+                                                           const Progress& progress = {});
 
 /// A part of all pairs of a claim and a variant: every `of`-th, from the `part`-th on, counted claim by claim.
-struct CheckPart {
+struct Shard {
   std::size_t part = 1, of = 1;
   std::size_t before = 0;  ///< pairs that are counted first: those of other scenes
   /// Whether it has a claim in one of so many variants, both by their places.
-  [[nodiscard]] bool holds(std::size_t claim, std::size_t variant, std::size_t variants) const {
+  [[nodiscard]] bool contains(std::size_t claim, std::size_t variant, std::size_t variants) const {
     return (before + claim * variants + variant) % of == part - 1;
   }
 };
@@ -78,9 +80,9 @@ struct CheckPart {
 /// has its first pair. With `heights` as check_every_height. One variant is kept at a time.
 [[nodiscard]] std::vector<std::optional<CheckedClaim>> check_part(const VariantsInTurn& variants,
                                                                   const std::vector<std::string>& claims,
-                                                                  const CheckPart& part,
-                                                                  const std::optional<Span>& heights = {},
-                                                                  unsigned threads = 0, const ShareDone& progress = {});
+                                                                  const Shard& part,
+                                                                  const std::optional<Interval>& heights = {},
+                                                                  unsigned threads = 0, const Progress& progress = {});
 
 /// What became of a claim, for people: kept or broken, and where, with which values and why. With the name of a scene
 /// file also which commands to look with.

@@ -32,7 +32,7 @@ class BadClaim : public std::invalid_argument {
 };
 
 /// What was measured at one size of the container.
-struct MeasuredRung {
+struct MeasuredSize {
   Extent container;
   std::span<const std::optional<double>> values;  ///< one a quantity of the claim, as value_of gives it
   std::span<const std::string> active;            ///< the ranges that hold and the modes that are on
@@ -42,7 +42,7 @@ struct MeasuredRung {
 /// docs/claims.md. A value; it speaks of the nodes of one scene.
 class Claim {
  public:
-  /// Reads a claim about a scene. Any entry of a list `only_in_view` may be spoken of: until it is arranged, the first
+  /// Reads a claim about a scene. Any entry of a list `virtualized` may be spoken of: until it is arranged, the first
   /// stands for it. Throws BadClaim.
   Claim(const Scene& scene, std::string_view text);
 
@@ -56,14 +56,14 @@ class Claim {
     bool holds = true;
     double off = 0;  ///< by how much it fails: pixels, the difference of what it counts, or how many are not seen
   };
-  [[nodiscard]] Outcome test(const MeasuredRung& rung) const;
+  [[nodiscard]] Outcome test(const MeasuredSize& container_size) const;
   /// What makes it fail there.
   struct Blamed {
     std::vector<std::size_t> quantities;  ///< by their place in the list
     /// Values of `sum`, `min`, `max` and `count`, as they are written; none where one of theirs is missing.
     std::vector<std::pair<std::string, std::optional<double>>> folds;
   };
-  [[nodiscard]] Blamed blamed(const MeasuredRung& rung) const;
+  [[nodiscard]] Blamed blamed(const MeasuredSize& container_size) const;
 
   /// For the engine.
   [[nodiscard]] const detail::ClaimTerms& terms() const { return *terms_; }

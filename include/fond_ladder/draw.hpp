@@ -46,7 +46,7 @@ struct Picture {
   std::size_t drawn = 0;         ///< nodes
   std::size_t left_out = 0;      ///< nodes too small to be seen, or too many
   /// Panel by panel, the nodes that stick out of their parent, and texts that their own words stick out of.
-  std::vector<std::vector<NodeId>> cut;
+  std::vector<std::vector<NodeId>> overhang;
 };
 
 /// Draws arrangements side by side, at one scale, and writes the file into memory. Takes time linear in the nodes; of

@@ -9,7 +9,7 @@
 #include <vector>
 
 #include "fond_ladder/scene.hpp"
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/text_shaper.hpp"
 #include "fond_ladder/version.hpp"
 
 // Of Pango, which this header does not ask for.
@@ -46,17 +46,17 @@ class BadFonts : public std::runtime_error {
 /// characters of more than 10,000 pixels or less than 1/16, or wider than 1e6 pixels, are not set.
 ///
 /// Throws BadFonts, with every fault. Opening the first of all reads the machine's list of fonts.
-[[nodiscard]] std::shared_ptr<const Typesetter> open_fonts(const std::vector<NamedFont>& fonts);
+[[nodiscard]] std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& fonts);
 
 /// Measures the words of a scene as is said: in plain metrics, or with its fonts. All its texts are set, those of its
 /// ranges, modes and wordings too, so that the typesetter's remarks are about all of them. Throws BadFonts, also for
 /// fonts of a wording and for a text that cannot be set; then the scene is as it was.
-void set_words(Scene& scene, WordsIn words);
+void set_words(Scene& scene, TextMetrics words);
 
-/// A text that a layout of Pango's holds, in its pieces, to be given to a node: Tree::content_from. The layout is read
-/// as if it had no width; further edits of it are not followed. Throws BadPieces for what PiecedText refuses, and
+/// A text that a layout of Pango's holds, in its pieces, to be given to a node: Tree::set_content. The layout is read
+/// as if it had no width; further edits of it are not followed. Throws BadPieces for what SegmentedText refuses, and
 /// where this build cannot measure with fonts.
-[[nodiscard]] std::shared_ptr<const PiecedText> pieces_of(_PangoLayout* layout, std::optional<int> max_lines = {});
+[[nodiscard]] std::shared_ptr<const SegmentedText> pieces_of(_PangoLayout* layout, std::optional<int> max_lines = {});
 
 }  // namespace v0
 }  // namespace fond_ladder

@@ -71,16 +71,16 @@ class KeepsClaim {
   return {std::nullopt, {}};
 }
 
-/// Matches a Rect, side by side, within `give` pixels.
+/// Matches a Rect, side by side, within `fit_tolerance` pixels.
 class LiesAtPlace {
  public:
   using is_gtest_matcher = void;
-  LiesAtPlace(const Rect& wanted, double give) : wanted_(wanted), give_(give) {}
+  LiesAtPlace(const Rect& wanted, double fit_tolerance) : wanted_(wanted), within_(fit_tolerance) {}
 
   bool MatchAndExplain(const Rect& box, std::ostream* out) const {
     bool all = true;
     const auto compare = [&](const char* name, double is, double wanted) {
-      if (std::abs(is - wanted) <= give_) return;
+      if (std::abs(is - wanted) <= within_) return;
       if (out != nullptr) *out << (all ? "whose " : ", ") << name << " is " << is << " and not " << wanted;
       all = false;
     };
@@ -99,12 +99,12 @@ class LiesAtPlace {
 
  private:
   Rect wanted_;
-  double give_;
+  double within_;
 };
 
 /// A box at a place, in pixels from the root's corner.
-[[nodiscard]] inline LiesAtPlace LiesAt(double x, double y, double width, double height, double give = 0.01) {
-  return {{x, y, width, height}, give};
+[[nodiscard]] inline LiesAtPlace LiesAt(double x, double y, double width, double height, double fit_tolerance = 0.01) {
+  return {{x, y, width, height}, fit_tolerance};
 }
 
 /// How GoogleTest prints these, found by their namespace.

@@ -9,19 +9,19 @@
 
 #include "fond_ladder/axis.hpp"
 #include "fond_ladder/edges.hpp"
-#include "fond_ladder/forms.hpp"
+#include "fond_ladder/enums.hpp"
 #include "fond_ladder/length.hpp"
-#include "fond_ladder/meant.hpp"
+#include "fond_ladder/lint_rule.hpp"
 #include "fond_ladder/pin.hpp"
+#include "fond_ladder/ranges.hpp"
 #include "fond_ladder/tracks.hpp"
 #include "fond_ladder/version.hpp"
-#include "fond_ladder/words.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-class Typesetter;
-struct WordStyle;
+class TextShaper;
+struct FontStyle;
 
 /// Room between neighbours: `x` between columns, `y` between rows or lines.
 struct Gap {
@@ -42,25 +42,25 @@ struct Order {
 };
 
 /// Where all children of a stack or grid lie, on both axes: in a stack at the start, in a grid stretched, unless said.
-struct Align {
+struct PlaceItems {
   std::optional<Across> x, y;
-  friend bool operator==(const Align&, const Align&) = default;
+  friend bool operator==(const PlaceItems&, const PlaceItems&) = default;
 };
 
 /// How spare room is shared on each axis: among the wrapped lines of a row (y) or column (x), and among the tracks of a
 /// grid.
-struct RestOn {
-  Rest x = Rest::stretch, y = Rest::stretch;
-  RestOn() = default;
-  RestOn(Rest both) : x(both), y(both) {}  // NOLINT(google-explicit-constructor)
-  RestOn(Rest on_x, Rest on_y) : x(on_x), y(on_y) {}
-  friend bool operator==(const RestOn&, const RestOn&) = default;
+struct PlaceContentPair {
+  PlaceContent x = PlaceContent::stretch, y = PlaceContent::stretch;
+  PlaceContentPair() = default;
+  PlaceContentPair(PlaceContent both) : x(both), y(both) {}  // NOLINT(google-explicit-constructor)
+  PlaceContentPair(PlaceContent on_x, PlaceContent on_y) : x(on_x), y(on_y) {}
+  friend bool operator==(const PlaceContentPair&, const PlaceContentPair&) = default;
 };
 
 /// Where one child lies, overriding its parent: `across` in a row or column, `x` and `y` in a stack or grid.
-struct Self {
+struct PlaceSelf {
   std::optional<Across> across, x, y;
-  friend bool operator==(const Self&, const Self&) = default;
+  friend bool operator==(const PlaceSelf&, const PlaceSelf&) = default;
 };
 
 /// Two numbers of pixels: a width and a height, or an offset.
@@ -70,7 +70,7 @@ struct Pair {
 };
 
 /// What a list says of its entries: whether only those in view are arranged, and for how many its children stand.
-struct OnlyInView {
+struct Virtualized {
   bool on = false;
   /// How many entries there are, copies of the one child; 0: the children are all there are.
   std::uint32_t entries = 0;
@@ -79,11 +79,11 @@ struct OnlyInView {
 
   static constexpr std::uint32_t most_entries = 1'000'000'000;
 
-  OnlyInView() = default;
-  constexpr OnlyInView(bool only) : on(only) {}  // NOLINT(google-explicit-constructor)
-  constexpr OnlyInView(bool only, std::uint32_t entries_in_all, std::uint32_t second_child = 1)
+  Virtualized() = default;
+  constexpr Virtualized(bool only) : on(only) {}  // NOLINT(google-explicit-constructor)
+  constexpr Virtualized(bool only, std::uint32_t entries_in_all, std::uint32_t second_child = 1)
       : on(only), entries(entries_in_all), second(second_child) {}
-  friend bool operator==(const OnlyInView&, const OnlyInView&) = default;
+  friend bool operator==(const Virtualized&, const Virtualized&) = default;
 };
 
 /// Everything an author may say of one node, with its defaults. A key that does nothing for a kind is kept all the
@@ -95,49 +95,49 @@ struct Keys {
 
   // Words and yes or no.
   bool hidden = false;
-  bool touch = false;
+  bool touch_target = false;
   bool see_through = false;  ///< of a box or an image: it covers nothing that lies behind it
-  Meant meant;               ///< what of it is on purpose
+  Allowed allow;             ///< what of it is on purpose
   Scroll scroll = Scroll::none;
-  bool scale_counts = false;
+  bool scale_affects_layout = false;
   BorderAt border_at = BorderAt::inside;
-  PaintOrder paint_order = PaintOrder::file;
+  OnTop on_top = OnTop::last;
   Along along = Along::start;
   Across across = Across::stretch;
   bool wrap = false;
   bool reverse = false;
-  RestOn rest;
-  bool alike = false;
-  Align align;
-  Self self;
+  PlaceContentPair place_content;
+  bool equal_sizes = false;
+  PlaceItems place_items;
+  PlaceSelf place_self;
   Flow flow = Flow::rows;  ///< of a grid
   bool dense = false;      ///< of a grid
-  bool bold = false, slanted = false;
+  bool bold = false, italic = false;
   bool one_line = false;
   WordsAt words_at = WordsAt::start, words_up = WordsAt::start;
-  Shows shows = Shows::cover;
+  ImageFit image_fit = ImageFit::cover;
   Order order;
-  OnlyInView only_in_view;  ///< of a row or column that scrolls along
+  Virtualized virtualized;  ///< of a row or column that scrolls along
 
   // Sizes and factors.
   Sizing width, height;
   double grow = 0;
   double shrink = 1;
   std::optional<double> weight;
-  Pair natural;  ///< of a box or an image
+  Pair natural_size;  ///< of a box or an image
   Gap gap;
   Limit min_width, max_width, min_height, max_height;
   Sizing basis;  ///< a length or `content`
   std::string name;
   std::string text;
-  std::string font;                   ///< of a text: a name of the scene's fonts; `body` when empty
-  std::optional<double> size;         ///< of a text's characters, in pixels; one em when absent
-  std::optional<double> line_height;  ///< of a text's lines, times its size; its font's when absent
-  std::optional<double> aspect;       ///< width / height
+  std::string font;                    ///< of a text: a name of the scene's fonts; `body` when empty
+  std::optional<double> font_size;     ///< of a text's characters, in pixels; one em when absent
+  std::optional<double> line_height;   ///< of a text's lines, times its size; its font's when absent
+  std::optional<double> aspect_ratio;  ///< width / height
   std::optional<double> out_of;
   std::optional<int> max_lines;
   double scale = 1;
-  std::optional<double> drift;  ///< by which share of its scroller's movement it moves; 1, of a pinned node 0
+  std::optional<double> scroll_ratio;  ///< by which share of its scroller's movement it moves; 1, of a pinned node 0
   Pair nudge;
 
   // Edges and pins.
@@ -156,17 +156,17 @@ struct Keys {
 
   /// What its lengths are multiples of in a scene of this em; only texts have a font of their own. Without a typesetter
   /// in plain metrics.
-  [[nodiscard]] FontUnits units(double em, const Typesetter* setter = nullptr) const {
-    return setter == nullptr ? FontUnits{em, plain_character * (kind == Kind::text ? size.value_or(em) : em)}
+  [[nodiscard]] FontUnits units(double em, const TextShaper* setter = nullptr) const {
+    return setter == nullptr ? FontUnits{em, plain_character * (kind == Kind::text ? font_size.value_or(em) : em)}
                              : set_units(em, *setter);
   }
   /// How the words of a text are set that says these keys.
-  [[nodiscard]] WordStyle word_style(double em) const;
+  [[nodiscard]] FontStyle font_style(double em) const;
   /// Whether it is a list of which only the entries in view are arranged: a row or column that scrolls along, and
   /// neither wraps nor is reversed.
   [[nodiscard]] bool is_list() const {
     const bool across = kind == Kind::row && scrolls_x(scroll), down = kind == Kind::column && scrolls_y(scroll);
-    return only_in_view.on && (across || down) && !wrap && !reverse;
+    return virtualized.on && (across || down) && !wrap && !reverse;
   }
   /// What is said of the size along an axis: the size itself, its minimum, its maximum.
   [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }
@@ -176,7 +176,7 @@ struct Keys {
   friend bool operator==(const Keys&, const Keys&) = default;
 
  private:
-  [[nodiscard]] FontUnits set_units(double em, const Typesetter& setter) const;
+  [[nodiscard]] FontUnits set_units(double em, const TextShaper& setter) const;
 };
 
 }  // namespace v0

@@ -6,7 +6,7 @@
 #include <string_view>
 #include <vector>
 
-#include "fond_ladder/meant.hpp"
+#include "fond_ladder/lint_rule.hpp"
 #include "fond_ladder/variant.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -18,10 +18,10 @@ struct Finding {
   std::string
       node;  ///< by the tail of its path, "12 images (shelf/*)" for many; the name of a range, or what else it is
   std::string key;  ///< empty where no key stands for it
-  Oddity oddity = Oddity::no_effect;
+  LintRule rule = LintRule::no_effect;
   std::string why;
-  std::string cure;
-  std::vector<Span> sizes;              ///< widths at which it is so
+  std::string fix;
+  std::vector<Interval> sizes;          ///< widths at which it is so
   std::vector<std::string> variants{};  ///< in which it is so; empty: in all that were looked at
   std::string path{};                   ///< the whole path of the node, of many that of the worst; empty for a range
   std::vector<std::string> nodes{};     ///< of many, the paths of all
@@ -32,10 +32,10 @@ struct Finding {
 struct Lint {
   std::string title;               ///< the scene, and in how many variants it was looked at
   std::vector<std::string> about;  ///< which these are, and what was tried, a line each
-  Span widths;
-  std::size_t rungs = 0;          ///< sizes looked at, in each variant
-  std::vector<Finding> findings;  ///< by what is odd, then in the order of the file
-  std::string in_part;            ///< what was not looked at, of very many; empty where all was
+  Interval widths;
+  std::size_t container_sizes = 0;  ///< sizes looked at, in each variant
+  std::vector<Finding> findings;    ///< by what is odd, then in the order of the file
+  std::string in_part;              ///< what was not looked at, of very many; empty where all was
   /// Settings that are asleep in some ranges: worth knowing, nothing to cure.
   std::vector<Finding> remarks;
 };
@@ -46,7 +46,7 @@ struct Lint {
 
 /// The same in each variant of a scene, on so many threads (0: all cores). What is odd in some of them is told with
 /// their names; a setting has no effect if it has none in any variant that shows its node.
-[[nodiscard]] Lint lint(const std::vector<Variant>& variants, unsigned threads = 0, const ShareDone& progress = {});
+[[nodiscard]] Lint lint(const std::vector<Variant>& variants, unsigned threads = 0, const Progress& progress = {});
 
 /// The findings for people, the answer on the first line.
 std::ostream& operator<<(std::ostream& out, const Lint& lint);

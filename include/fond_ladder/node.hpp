@@ -8,14 +8,14 @@
 #include <vector>
 
 #include "fond_ladder/changes.hpp"
+#include "fond_ladder/custom_content.hpp"
 #include "fond_ladder/keys.hpp"
-#include "fond_ladder/own_content.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// A subtree being written down: `row("bar").gap(8).holds(text("title", "North house"), box("alarm"))`.
+/// A subtree being written down: `row("bar").gap(8).children(text("title", "North house"), box("alarm"))`.
 ///
 /// A value: it owns its children. Every setter says one key and returns the node, to be said on, of a temporary as well
 /// as of a node that has a name; setters never look at each other, so their order does not matter. What is out of its
@@ -32,28 +32,28 @@ class Node {
 
   /// Appends children.
   template <class... Nodes>
-  Node& holds(Nodes&&... children) & {
-    (children_.push_back(std::forward<Nodes>(children)), ...);
+  requires(sizeof...(Nodes) > 0) Node& children(Nodes&&... nodes) & {
+    (children_.push_back(std::forward<Nodes>(nodes)), ...);
     return *this;
   }
   template <class... Nodes>
-  Node&& holds(Nodes&&... children) && {
-    return std::move(holds(std::forward<Nodes>(children)...));
+  requires(sizeof...(Nodes) > 0) Node && children(Nodes&&... nodes) && {
+    return std::move(children(std::forward<Nodes>(nodes)...));
   }
-  Node& holds(std::vector<Node> children) &;
-  Node&& holds(std::vector<Node> children) && { return std::move(holds(std::move(children))); }
+  Node& children(std::vector<Node> nodes) &;
+  Node&& children(std::vector<Node> nodes) && { return std::move(children(std::move(nodes))); }
   /// Keys for every direct child that leaves them at their default; kind, name and text excepted.
-  Node& each(const Node& defaults) &;
-  Node&& each(const Node& defaults) && { return std::move(each(defaults)); }
+  Node& each_child(const Node& defaults) &;
+  Node&& each_child(const Node& defaults) && { return std::move(each_child(defaults)); }
   /// What the node is while a range of that name holds, or a mode of that name is on: it takes the keys that `changes`
   /// says, as in `when("narrow", column().gap(4))`. A box() says no kind there, the other makers theirs; names, words
   /// and children are left alone.
   Node& when(const std::string& name, const Node& changes) &;
   Node&& when(const std::string& name, const Node& changes) && { return std::move(when(name, changes)); }
   /// Content of one's own in a leaf, shared with the scene.
-  Node& content_from(std::shared_ptr<const OwnContent> content) &;
-  Node&& content_from(std::shared_ptr<const OwnContent> content) && {
-    return std::move(content_from(std::move(content)));
+  Node& set_content(std::shared_ptr<const CustomContent> content) &;
+  Node&& set_content(std::shared_ptr<const CustomContent> content) && {
+    return std::move(set_content(std::move(content)));
   }
   /// All keys at once, for those without a setter of their own.
   template <class Change>
@@ -81,8 +81,8 @@ class Node {
   Node&& min_height(Length length) && { return std::move(put(keys_.min_height, length)); }
   Node& max_height(Length length) & { return put(keys_.max_height, length); }
   Node&& max_height(Length length) && { return std::move(put(keys_.max_height, length)); }
-  Node& aspect(double width_by_height) & { return put(keys_.aspect, width_by_height); }
-  Node&& aspect(double width_by_height) && { return std::move(put(keys_.aspect, width_by_height)); }
+  Node& aspect_ratio(double width_by_height) & { return put(keys_.aspect_ratio, width_by_height); }
+  Node&& aspect_ratio(double width_by_height) && { return std::move(put(keys_.aspect_ratio, width_by_height)); }
 
   // Edges.
   Node& margin(Edges edges) & { return put(keys_.margin, edges); }
@@ -135,13 +135,13 @@ class Node {
   Node&& shrink(double factor) && { return std::move(put(keys_.shrink, factor)); }
   Node& weight(double part) & { return put(keys_.weight, part); }
   Node&& weight(double part) && { return std::move(put(keys_.weight, part)); }
-  Node& self(Across across) & { return put(keys_.self.across, across); }
-  Node&& self(Across across) && { return std::move(put(keys_.self.across, across)); }
-  Node& self(Across x, Across y) & {
-    keys_.self.x = x;
-    return put(keys_.self.y, y);
+  Node& place_self(Across across) & { return put(keys_.place_self.across, across); }
+  Node&& place_self(Across across) && { return std::move(put(keys_.place_self.across, across)); }
+  Node& place_self(Across x, Across y) & {
+    keys_.place_self.x = x;
+    return put(keys_.place_self.y, y);
   }
-  Node&& self(Across x, Across y) && { return std::move(self(x, y)); }
+  Node&& place_self(Across x, Across y) && { return std::move(place_self(x, y)); }
   Node& nudge(double dx, double dy) & { return put(keys_.nudge, Pair{dx, dy}); }
   Node&& nudge(double dx, double dy) && { return std::move(put(keys_.nudge, Pair{dx, dy})); }
   Node& cell(int column, int row) & { return put(keys_.cell, Cell{column, row}); }
@@ -156,16 +156,16 @@ class Node {
   Node&& pin(const Pin& pin) && { return std::move(put(keys_.pin, pin)); }
   Node& hidden(bool hidden = true) & { return put(keys_.hidden, hidden); }
   Node&& hidden(bool hidden = true) && { return std::move(put(keys_.hidden, hidden)); }
-  Node& meant(Meant meant) & { return put(keys_.meant, meant); }
-  Node&& meant(Meant meant) && { return std::move(put(keys_.meant, meant)); }
-  Node& touch(bool touch = true) & { return put(keys_.touch, touch); }
-  Node&& touch(bool touch = true) && { return std::move(put(keys_.touch, touch)); }
+  Node& allow(Allowed allow) & { return put(keys_.allow, allow); }
+  Node&& allow(Allowed allow) && { return std::move(put(keys_.allow, allow)); }
+  Node& touch_target(bool touch = true) & { return put(keys_.touch_target, touch); }
+  Node&& touch_target(bool touch = true) && { return std::move(put(keys_.touch_target, touch)); }
   Node& see_through(bool seen = true) & { return put(keys_.see_through, seen); }
   Node&& see_through(bool seen = true) && { return std::move(put(keys_.see_through, seen)); }
-  Node& drift(double share) & { return put(keys_.drift, share); }
-  Node&& drift(double share) && { return std::move(put(keys_.drift, share)); }
+  Node& scroll_ratio(double share) & { return put(keys_.scroll_ratio, share); }
+  Node&& scroll_ratio(double share) && { return std::move(put(keys_.scroll_ratio, share)); }
   Node& scale(double factor, bool counts = false) & {
-    keys_.scale_counts = counts;
+    keys_.scale_affects_layout = counts;
     return put(keys_.scale, factor);
   }
   Node&& scale(double factor, bool counts = false) && { return std::move(scale(factor, counts)); }
@@ -181,8 +181,8 @@ class Node {
   Node&& wrap(bool wrap = true) && { return std::move(put(keys_.wrap, wrap)); }
   Node& reverse(bool reverse = true) & { return put(keys_.reverse, reverse); }
   Node&& reverse(bool reverse = true) && { return std::move(put(keys_.reverse, reverse)); }
-  Node& rest(RestOn rest) & { return put(keys_.rest, rest); }
-  Node&& rest(RestOn rest) && { return std::move(put(keys_.rest, rest)); }
+  Node& place_content(PlaceContentPair rest) & { return put(keys_.place_content, rest); }
+  Node&& place_content(PlaceContentPair rest) && { return std::move(put(keys_.place_content, rest)); }
   Node& columns(const Tracks& tracks) & { return put(keys_.columns, tracks); }
   Node&& columns(const Tracks& tracks) && { return std::move(put(keys_.columns, tracks)); }
   Node& rows(const Tracks& tracks) & { return put(keys_.rows, tracks); }
@@ -199,31 +199,33 @@ class Node {
   Node&& areas(const std::vector<std::string>& map) && { return std::move(put(keys_.areas, map)); }
   Node& out_of(double total) & { return put(keys_.out_of, total); }
   Node&& out_of(double total) && { return std::move(put(keys_.out_of, total)); }
-  Node& alike(bool alike = true) & { return put(keys_.alike, alike); }
-  Node&& alike(bool alike = true) && { return std::move(put(keys_.alike, alike)); }
-  Node& align(Across x, Across y) & { return put(keys_.align, Align{x, y}); }
-  Node&& align(Across x, Across y) && { return std::move(put(keys_.align, Align{x, y})); }
-  Node& paint_order(PaintOrder order) & { return put(keys_.paint_order, order); }
-  Node&& paint_order(PaintOrder order) && { return std::move(put(keys_.paint_order, order)); }
+  Node& equal_sizes(bool equal_sizes = true) & { return put(keys_.equal_sizes, equal_sizes); }
+  Node&& equal_sizes(bool equal_sizes = true) && { return std::move(put(keys_.equal_sizes, equal_sizes)); }
+  Node& place_items(Across x, Across y) & { return put(keys_.place_items, PlaceItems{x, y}); }
+  Node&& place_items(Across x, Across y) && { return std::move(put(keys_.place_items, PlaceItems{x, y})); }
+  Node& on_top(OnTop order) & { return put(keys_.on_top, order); }
+  Node&& on_top(OnTop order) && { return std::move(put(keys_.on_top, order)); }
   Node& scroll(Scroll scroll) & { return put(keys_.scroll, scroll); }
   Node&& scroll(Scroll scroll) && { return std::move(put(keys_.scroll, scroll)); }
   /// Of a row or column that scrolls along: only entries in view are arranged, by a SceneSolver. With a number its one
   /// child is the first of so many that are alike, at most 10^9.
-  Node& only_in_view(std::uint32_t entries = 0) & { return put(keys_.only_in_view, OnlyInView(true, entries)); }
-  Node&& only_in_view(std::uint32_t entries = 0) && { return std::move(only_in_view(entries)); }
+  Node& virtualized(std::uint32_t entries = 0) & { return put(keys_.virtualized, Virtualized(true, entries)); }
+  Node&& virtualized(std::uint32_t entries = 0) && { return std::move(virtualized(entries)); }
 
   // Leaves.
-  Node& natural(double width, double height) & { return put(keys_.natural, Pair{width, height}); }
-  Node&& natural(double width, double height) && { return std::move(put(keys_.natural, Pair{width, height})); }
-  Node& size(double pixels) & { return put(keys_.size, pixels); }
-  Node&& size(double pixels) && { return std::move(put(keys_.size, pixels)); }
+  Node& natural_size(double width, double height) & { return put(keys_.natural_size, Pair{width, height}); }
+  Node&& natural_size(double width, double height) && {
+    return std::move(put(keys_.natural_size, Pair{width, height}));
+  }
+  Node& font_size(double pixels) & { return put(keys_.font_size, pixels); }
+  Node&& font_size(double pixels) && { return std::move(put(keys_.font_size, pixels)); }
   /// A name of the scene's fonts, where words are measured with fonts.
   Node& font(const std::string& name) & { return put(keys_.font, name); }
   Node&& font(const std::string& name) && { return std::move(put(keys_.font, name)); }
   Node& bold(bool bold = true) & { return put(keys_.bold, bold); }
   Node&& bold(bool bold = true) && { return std::move(put(keys_.bold, bold)); }
-  Node& slanted(bool slanted = true) & { return put(keys_.slanted, slanted); }
-  Node&& slanted(bool slanted = true) && { return std::move(put(keys_.slanted, slanted)); }
+  Node& italic(bool italic = true) & { return put(keys_.italic, italic); }
+  Node&& italic(bool italic = true) && { return std::move(put(keys_.italic, italic)); }
   Node& line_height(double times_size) & { return put(keys_.line_height, times_size); }
   Node&& line_height(double times_size) && { return std::move(put(keys_.line_height, times_size)); }
   Node& one_line(bool one_line = true) & { return put(keys_.one_line, one_line); }
@@ -238,21 +240,21 @@ class Node {
   Node&& words_at(WordsAt words_at) && { return std::move(put(keys_.words_at, words_at)); }
   Node& words_up(WordsAt words_up) & { return put(keys_.words_up, words_up); }
   Node&& words_up(WordsAt words_up) && { return std::move(put(keys_.words_up, words_up)); }
-  Node& shows(Shows shows) & { return put(keys_.shows, shows); }
-  Node&& shows(Shows shows) && { return std::move(put(keys_.shows, shows)); }
+  Node& image_fit(ImageFit shows) & { return put(keys_.image_fit, shows); }
+  Node&& image_fit(ImageFit shows) && { return std::move(put(keys_.image_fit, shows)); }
 
   [[nodiscard]] const Keys& keys() const { return keys_; }
   /// What was said of the node itself, as Tree::set takes it: keys by setters, a kind other than that of a box(), a
   /// name and words.
-  [[nodiscard]] Changes said() const;
+  [[nodiscard]] Changes explicit_keys() const;
   /// The same as bits, by the places of the keys in their table. For the library.
-  [[nodiscard]] std::uint64_t said_bits() const;
+  [[nodiscard]] std::uint64_t explicit_bits() const;
   [[nodiscard]] const std::vector<Node>& children() const { return children_; }
-  [[nodiscard]] const std::shared_ptr<const OwnContent>& content() const { return content_; }
+  [[nodiscard]] const std::shared_ptr<const CustomContent>& content() const { return content_; }
   [[nodiscard]] const std::vector<std::pair<std::string, Changes>>& whens() const { return whens_; }
-  /// Whether `each` gives keys to the children.
+  /// Whether `each_child` gives keys to the children.
   [[nodiscard]] bool gives_keys() const { return each_ != nullptr; }
-  /// The keys of a child with what `each` gives it.
+  /// The keys of a child with what `each_child` gives it.
   [[nodiscard]] Keys child_keys(const Node& child) const;
 
  private:
@@ -274,7 +276,7 @@ class Node {
 
   Keys keys_;
   std::shared_ptr<const Keys> each_;
-  std::shared_ptr<const OwnContent> content_;
+  std::shared_ptr<const CustomContent> content_;
   std::uint64_t said_ = 0;  // by setters, one bit a key
   std::vector<std::pair<std::string, Changes>> whens_;
   std::vector<Node> children_;

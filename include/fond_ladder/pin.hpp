@@ -10,10 +10,10 @@
 #include <vector>
 
 #include "fond_ladder/axis.hpp"
+#include "fond_ladder/enums.hpp"
 #include "fond_ladder/length.hpp"
 #include "fond_ladder/node_id.hpp"
 #include "fond_ladder/version.hpp"
-#include "fond_ladder/words.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {

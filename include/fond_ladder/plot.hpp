@@ -6,9 +6,9 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/climb.hpp"
 #include "fond_ladder/draw.hpp"
 #include "fond_ladder/map.hpp"
+#include "fond_ladder/sweep.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -25,11 +25,11 @@ struct PlotOptions {
   std::vector<std::size_t> columns{};  ///< which quantities; all when empty
 };
 
-/// The curves of a climb with their turns marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked for when
+/// The curves of a sweep with their turns marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked for when
 /// this is called. Throws NoPlot.
-[[nodiscard]] std::string plot(const Climb& climbed, PictureForm form, const PlotOptions& options);
+[[nodiscard]] std::string plot(const Sweep& swept, PictureForm form, const PlotOptions& options);
 
-/// Throws NoPlot where the plotting program is missing, so that nobody climbs for nothing.
+/// Throws NoPlot where the plotting program is missing, so that nobody sweeps for nothing.
 void require_plotter();
 
 /// Draws a map of sizes: width to the right and height up, the regions of each broken claim hatched in its own way,

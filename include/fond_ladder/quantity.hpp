@@ -30,14 +30,15 @@ enum class Measure : std::uint8_t {
   line,
   columns,
   rows,
-  per_line,   ///< the most children on one line
-  spare,      ///< what is left along; negative where things do not fit
-  cut,        ///< the most that sticks out of the parent on any side, or of a text its own words
-  intrusion,  ///< the most that lies in the padding of the parent on any side, or of a text's words in its own padding
-  shown,      ///< 1 or 0, also of hidden nodes
-  own_range,  ///< 1 or 0: whether an own range of the node holds, written by the name of that range
-  most_cut,   ///< the largest cut of a node and all that is in it; what `uncut` asks for, no word of its own
-  count,      ///< how many of some nodes have a place, as `count(cards/*)` asks; of no single node
+  per_line,         ///< the most children on one line
+  unused_space,     ///< what is left along; negative where things do not fit
+  overhang,         ///< the most that sticks out of the parent on any side, or of a text its own words
+  padding_overlap,  ///< the most that lies in the padding of the parent on any side, or of a text's words in its own
+                    ///< padding
+  shown,            ///< 1 or 0, also of hidden nodes
+  node_range,       ///< 1 or 0: whether an own range of the node holds, written by the name of that range
+  max_overhang,     ///< the largest cut of a node and all that is in it; what `fits` asks for, no word of its own
+  count,            ///< how many of some nodes have a place, as `count(cards/*)` asks; of no single node
 };
 
 /// As quantities and claims write it; of an own range no more than that it is one.
@@ -65,7 +66,7 @@ struct Quantity {
   [[nodiscard]] bool moves_with_scrolling() const;
   /// What is measured, as it is written behind the node.
   [[nodiscard]] std::string_view word() const {
-    return measure == Measure::own_range ? std::string_view(range) : word_of(measure);
+    return measure == Measure::node_range ? std::string_view(range) : word_of(measure);
   }
 };
 

@@ -6,13 +6,13 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/forms.hpp"
+#include "fond_ladder/locale.hpp"
 #include "fond_ladder/node.hpp"
+#include "fond_ladder/ranges.hpp"
 #include "fond_ladder/solution.hpp"
 #include "fond_ladder/solver.hpp"
 #include "fond_ladder/tree.hpp"
 #include "fond_ladder/version.hpp"
-#include "fond_ladder/wording.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
@@ -23,16 +23,16 @@ class ListsInView;
 }  // namespace detail
 
 /// Container sizes from `from` to `to`, both included, in pixels; one number is a span of that size alone.
-struct Span {
+struct Interval {
   double from = 0, to = 0;
-  Span() = default;
-  Span(double size) : from(size), to(size) {}  // NOLINT(google-explicit-constructor)
-  Span(double from_size, double to_size) : from(from_size), to(to_size) {}
-  friend bool operator==(const Span&, const Span&) = default;
+  Interval() = default;
+  Interval(double size) : from(size), to(size) {}  // NOLINT(google-explicit-constructor)
+  Interval(double from_size, double to_size) : from(from_size), to(to_size) {}
+  friend bool operator==(const Interval&, const Interval&) = default;
 };
 
 /// A size that has a name; without a height it is that width, at the height of the ladder or by content.
-struct NamedRung {
+struct NamedSize {
   std::string name;
   double width = 0;
   std::optional<double> height{};
@@ -40,14 +40,14 @@ struct NamedRung {
 
 /// The range of container sizes under test.
 struct Ladder {
-  Span width = {360, 1440};
-  std::optional<Span> height{};  ///< by content when absent
-  std::vector<NamedRung> rungs{};
+  Interval width = {360, 1440};
+  std::optional<Interval> height{};  ///< by content when absent
+  std::vector<NamedSize> container_sizes{};
 
   /// The size that a named rung stands for: where it has no height of its own, the largest of the ladder.
-  [[nodiscard]] Rung size_of(const NamedRung& rung) const {
+  [[nodiscard]] ContainerSize size_of(const NamedSize& container_size) const {
     const std::optional<double> usual = height ? std::optional(height->to) : std::nullopt;
-    return {rung.width, rung.height ? rung.height : usual};
+    return {container_size.width, container_size.height ? container_size.height : usual};
   }
 };
 
@@ -60,10 +60,10 @@ struct Scene {
   /// as Tree::set_conditions and Tree::when do.
   [[nodiscard]] Tree live_tree() const;
   /// Its title, else the name of its root.
-  [[nodiscard]] std::string name() const { return title.empty() ? tree.step(tree.root()) : title; }
+  [[nodiscard]] std::string name() const { return title.empty() ? tree.segment(tree.root()) : title; }
 
   /// The least that WCAG 2.2, success criterion 2.5.8, asks for.
-  static constexpr double usual_touch_size = 24;
+  static constexpr double usual_touch_target_size = 24;
 
   std::string title;
   Ladder ladder;
@@ -71,11 +71,12 @@ struct Scene {
   std::vector<Range> ranges;
   std::vector<std::string> modes;
   std::vector<When> whens;
-  std::vector<Wording> wordings;
-  WordsIn words = WordsIn::plain;        ///< what they are measured in: `set_words` (fonts.hpp) changes it
-  std::vector<NamedFont> fonts;          ///< no name is used twice
-  std::vector<std::string> claims;       ///< what must hold over the whole ladder
-  double touch_size = usual_touch_size;  ///< pixels each way that a person needs to hit a `touch` node
+  std::vector<Locale> locales;
+  TextMetrics text_metrics = TextMetrics::fixed;  ///< what they are measured in: `set_words` (fonts.hpp) changes it
+  std::vector<NamedFont> fonts;                   ///< no name is used twice
+  std::vector<std::string> claims;                ///< what must hold over the whole ladder
+  double touch_target_size =
+      usual_touch_target_size;  ///< pixels each way that a person needs to hit a `touch_target` node
   Tree tree;  ///< as it is while no range of the container holds and no mode is on; without these: see live_tree
   std::shared_ptr<const detail::Origins> origins;  ///< who said what, of a scene that was read from a file
 };
@@ -96,12 +97,12 @@ class SceneSolver {
   ~SceneSolver();
 
   /// The result holds until the next call. Scrollers are scrolled as `positions` say, each within its range: which
-  /// entries of a list `only_in_view` are arranged hangs on that; they come into the tree of this solver, and others
+  /// entries of a list `virtualized` are arranged hangs on that; they come into the tree of this solver, and others
   /// go. Such a scene costs some solves of what is in view. Throws BadValue for a size that is no number from 0 to 1e9,
   /// BadNode for positions of nodes that are not there.
-  Solution solve(const Rung& rung, const std::vector<Solution::ScrolledTo>& positions = {});
+  Solution solve(const ContainerSize& container_size, const std::vector<Solution::ScrolledTo>& positions = {});
   /// The ranges that hold and the modes that are on, in the order in which they beat each other.
-  [[nodiscard]] std::vector<std::string> active(const Rung& rung) const;
+  [[nodiscard]] std::vector<std::string> active(const ContainerSize& container_size) const;
   /// The nodes as they are while nothing holds, with what they are else.
   [[nodiscard]] const Tree& tree() const { return tree_; }
   /// Whether there are other nodes at other sizes and positions: entries of lists that are in view.
@@ -116,7 +117,8 @@ class SceneSolver {
 
 /// The arrangement of a scene in a container of one size. It keeps a copy of the tree, so it outlives the scene. To
 /// solve many sizes use a SceneSolver, after edits of a tree a Solver. Throws as SceneSolver does.
-[[nodiscard]] Solution solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes = {});
+[[nodiscard]] Solution solve(const Scene& scene, ContainerSize container_size,
+                             const std::vector<std::string>& modes = {});
 
 }  // namespace v0
 }  // namespace fond_ladder

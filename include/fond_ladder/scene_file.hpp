@@ -15,7 +15,7 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// One thing that is wrong with a scene file.
-struct SceneFault {
+struct SceneError {
   std::string file;
   std::size_t line = 0, column = 0;  ///< from 1; 0 when the fault is about the whole file
   std::string pointer;               ///< JSON pointer (RFC 6901); empty for the whole document
@@ -28,11 +28,11 @@ struct SceneFault {
 /// All that is wrong with a scene file, in the order of the file.
 class BadScene : public std::runtime_error {
  public:
-  explicit BadScene(std::vector<SceneFault> faults);
-  [[nodiscard]] const std::vector<SceneFault>& faults() const { return faults_; }
+  explicit BadScene(std::vector<SceneError> faults);
+  [[nodiscard]] const std::vector<SceneError>& faults() const { return faults_; }
 
  private:
-  std::vector<SceneFault> faults_;
+  std::vector<SceneError> faults_;
 };
 
 /// Reads a scene from JSON text (RFC 8259; comments allowed). `file_name` is for messages, and for the place beside

@@ -23,7 +23,7 @@ struct Setting {
 /// Every setting of a node that is in force in a container of one size: all that somebody says, and the defaults that
 /// act on it, in the order of the format. A scene that no file says so calls every key that is not at its default the
 /// node's own. Throws BadNode, and as SceneSolver does.
-[[nodiscard]] std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
+[[nodiscard]] std::vector<Setting> settings(const Scene& scene, NodeId node, const ContainerSize& container_size,
                                             const std::vector<std::string>& modes = {});
 
 }  // namespace v0

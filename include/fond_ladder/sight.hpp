@@ -11,11 +11,11 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// Why nobody sees a node that is not hidden.
-struct Unseen {
+struct Invisible {
   enum class Why : std::uint8_t {
     none,     ///< it is seen, or can be scrolled into sight
     no_size,  ///< its width or height is 0
-    beyond,   ///< it lies wholly outside of a node that it is in, wherever that is scrolled to
+    outside,  ///< it lies wholly outside of a node that it is in, wherever that is scrolled to
     behind,   ///< it lies wholly behind a box or an image that is painted later, wherever it is scrolled to
   };
   Why why = Why::none;
@@ -38,7 +38,7 @@ class Sight {
   Sight& operator=(const Sight&) = delete;
 
   /// Of a node with a place: see Solution::is_placed. None of any other.
-  [[nodiscard]] Unseen unseen(NodeId node);
+  [[nodiscard]] Invisible invisible(NodeId node);
   /// Whether it has a place and is seen.
   [[nodiscard]] bool is_shown(NodeId node);
 

@@ -12,7 +12,7 @@
 #include <string_view>
 #include <vector>
 
-#include "fond_ladder/rung.hpp"
+#include "fond_ladder/container_size.hpp"
 #include "fond_ladder/tree.hpp"
 #include "fond_ladder/version.hpp"
 
@@ -57,7 +57,7 @@ struct Extent {
 };
 
 /// Something odd that a solve met and went on from.
-struct Note {
+struct Warning {
   NodeId node;
   std::string what;
 };
@@ -66,7 +66,7 @@ struct Note {
 ///
 /// A solution that `solve` returned keeps what it needs, and holds for ever. One that a Solver returned looks into that
 /// solver and its tree: it holds until the next solve or the next edit of the tree. Asked after that, or when one of
-/// the two is gone, it throws StaleSolution, in every build; kept() gives one that holds on. Questions are answered
+/// the two is gone, it throws StaleSolution, in every build; snapshot() gives one that holds on. Questions are answered
 /// from the stored results; each costs at most the depth of the node or the number of its children, unless it says
 /// otherwise.
 ///
@@ -77,12 +77,12 @@ class Solution {
   /// For the engine, as are passes() and scrolled_view().
   Solution(const Tree& tree, const detail::Passes& passes);
   /// The same arrangement, keeping alive whatever owns the tree and the solver.
-  [[nodiscard]] Solution kept_alive_by(std::shared_ptr<const void> owner) const;
+  [[nodiscard]] Solution with_owner(std::shared_ptr<const void> owner) const;
 
   /// One that owns all it needs, a copy of the tree among it, and holds for ever. Linear in the tree.
-  [[nodiscard]] Solution kept() const;
+  [[nodiscard]] Solution snapshot() const;
   /// Whether it still holds; all questions below throw StaleSolution when it does not.
-  [[nodiscard]] bool holds() const;
+  [[nodiscard]] bool is_valid() const;
 
   /// Of a kept solution the tree as it was.
   [[nodiscard]] const Tree& tree() const;
@@ -95,7 +95,7 @@ class Solution {
   [[nodiscard]] std::vector<std::string> active() const;
   /// The own ranges of a node that held: those that it declares, in the order in which they beat each other. None of a
   /// node without a place.
-  [[nodiscard]] std::vector<std::string> own_ranges(NodeId node) const;
+  [[nodiscard]] std::vector<std::string> node_ranges(NodeId node) const;
   /// What made a node another one than its plain keys say: each beats those before.
   struct HeldForm {
     std::string name;  ///< of a range or a mode
@@ -116,7 +116,8 @@ class Solution {
   static constexpr double scroll_end = std::numeric_limits<double>::infinity();
   /// The same arrangement with scrollers scrolled, each within its range: boxes from the root's corner, painted boxes,
   /// baselines and what is under a point are told where they are then; sizes and places in the parent stay. What a
-  /// scroller holds moves by its `drift`. Holds as long as this one. Throws BadValue for a position that is no number.
+  /// scroller holds moves by its `scroll_ratio`. Holds as long as this one. Throws BadValue for a position that is no
+  /// number.
   [[nodiscard]] Solution scrolled(const std::vector<ScrolledTo>& positions) const;
   [[nodiscard]] bool is_scrolled() const { return scrolled_ != nullptr; }
   /// Where a scroller is scrolled to, on each axis.
@@ -149,7 +150,7 @@ class Solution {
   [[nodiscard]] std::vector<Change> changed() const;
 
   /// The content box of a container: what is left inside its padding and border.
-  [[nodiscard]] Extent room_in(NodeId container) const;
+  [[nodiscard]] Extent content_box_size(NodeId container) const;
   /// In pixels, percentages resolved. A border is told as thick as it is painted, even where it does not count; a
   /// margin that is automatic is 0.
   [[nodiscard]] FourSides padding(NodeId node) const;
@@ -159,40 +160,40 @@ class Solution {
   [[nodiscard]] Extent gap(NodeId container) const;
   /// What a node asked for: its size where one is given, else its content's, within its limits. A share that follows
   /// from a weight asks for its content.
-  [[nodiscard]] Extent wished(NodeId node) const;
+  [[nodiscard]] Extent preferred_size(NodeId node) const;
   /// What sticks out of the padding box of the parent, on axes on which the parent does not scroll.
-  [[nodiscard]] FourSides cut(NodeId node) const;
+  [[nodiscard]] FourSides overhang(NodeId node) const;
   /// How much of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll:
   /// never more than the padding, and nothing of what lies wholly outside. What the node's own margin brings there,
   /// below zero, is left out.
-  [[nodiscard]] FourSides intrusion(NodeId node) const;
+  [[nodiscard]] FourSides padding_overlap(NodeId node) const;
   /// One line of a text. Places are from the corner of the text's own border box.
-  struct Words {
+  struct TextLine {
     std::string_view text;  ///< part of the tree
     Rect box;
     double baseline = 0;
     bool dropped = false;              ///< by `max_lines`
     bool hyphen = false;               ///< one is shown behind the text: it ends where a soft hyphen stands
-    const WordStyle* style = nullptr;  ///< of words that a typesetter has set; part of the tree
+    const FontStyle* style = nullptr;  ///< of words that a typesetter has set; part of the tree
   };
   /// The lines of a text, in whatever its words are measured, as they are broken at its width.
-  [[nodiscard]] std::vector<Words> words(NodeId text) const;
+  [[nodiscard]] std::vector<TextLine> text_lines(NodeId text) const;
   /// What a text's own words and lines stick out of it, and what `max_lines` drops.
-  [[nodiscard]] FourSides words_cut(NodeId text) const;
+  [[nodiscard]] FourSides text_overhang(NodeId text) const;
   /// What of a text's own words lies in its own padding.
-  [[nodiscard]] FourSides words_intrusion(NodeId text) const;
-  /// Both together, side by side the larger: what the measures `cut` and `intrusion` are the largest of.
-  [[nodiscard]] FourSides all_cut(NodeId node) const;
-  [[nodiscard]] FourSides all_intrusion(NodeId node) const;
+  [[nodiscard]] FourSides text_padding_overlap(NodeId text) const;
+  /// Both together, side by side the larger: what the measures `overhang` and `padding_overlap` are the largest of.
+  [[nodiscard]] FourSides full_overhang(NodeId node) const;
+  [[nodiscard]] FourSides full_padding_overlap(NodeId node) const;
   /// The most that a node, its own words, or anything in it is cut on any side, but for what is meant to be. Linear in
   /// what is in it.
-  [[nodiscard]] double most_cut(NodeId node) const;
+  [[nodiscard]] double max_overhang(NodeId node) const;
   /// The size of what lies in a node, its padding box included: for a scroller the larger of its view and the furthest
   /// margin edge of its children plus end padding. CSS Overflow 3, section 2.2.
   [[nodiscard]] Extent content_size(NodeId node) const;
   /// How far a scroller can scroll on each axis; 0 on an axis on which it does not.
   [[nodiscard]] Extent scroll_range(NodeId node) const;
-  /// A list of which only some entries were arranged (`only_in_view`), and how long it is, its padding included: an
+  /// A list of which only some entries were arranged (`virtualized`), and how long it is, its padding included: an
   /// estimate from those entries.
   struct PartOfList {
     NodeId list;
@@ -240,7 +241,7 @@ class Solution {
   [[nodiscard]] std::vector<NodeId> under(double x, double y) const;
 
   /// Where a node that is let go would come to stand.
-  struct Landing {
+  struct DropTarget {
     NodeId parent;
     /// Among the children of `parent` in the order of the file, as Tree::move takes it: the node taken out before.
     std::size_t place = 0;
@@ -252,14 +253,14 @@ class Solution {
   /// container that is seen there and neither lies in the node nor is a leaf, between the neighbours that the point
   /// lies between, of a wrapped row or column on the nearest line. None outside the root. Where neighbours say an
   /// `order`, the node comes beside the one that is laid there. Linear in the tree.
-  [[nodiscard]] std::optional<Landing> landing(double x, double y, NodeId node = {}) const;
+  [[nodiscard]] std::optional<DropTarget> drop_target(double x, double y, NodeId node = {}) const;
 
   /// All boxes in whole device pixels at `density` device pixels a pixel, as multiples of 1/density: every edge goes to
   /// the nearest one, so that boxes that touched still touch and no pixel is lost between them.
   [[nodiscard]] std::vector<NodeBox> snapped(double density) const;
 
   /// What was odd. Linear time.
-  [[nodiscard]] std::vector<Note> notes() const;
+  [[nodiscard]] std::vector<Warning> warnings() const;
   /// Nodes visited by each of the four passes of the solve.
   [[nodiscard]] std::array<std::size_t, 4> visited() const;
 

@@ -28,9 +28,9 @@ class Solver {
   Solver& operator=(const Solver&) = delete;
   ~Solver();
 
-  /// Arranges `tree` in a container of the size of `rung`. Sizes that are no sizes count as 0, larger ones than 1e9 as
-  /// 1e9; the notes say so. The result looks into this solver and the tree.
-  Solution solve(const Tree& tree, Rung rung);
+  /// Arranges `tree` in a container of the size of `container_size`. Sizes that are no sizes count as 0, larger ones
+  /// than 1e9 as 1e9; the notes say so. The result looks into this solver and the tree.
+  Solution solve(const Tree& tree, ContainerSize container_size);
 
   /// Switches a mode of the trees that are solved on or off, from the next solve on. Of a mode that is on and that a
   /// tree does not have, the notes of its solution say so.
@@ -38,7 +38,7 @@ class Solver {
 
   /// Whether solutions can tell what changed (Solution::changed), from the next solve on. Off until it is asked for:
   /// solving costs a little more then.
-  void follow_changes(bool follow);
+  void track_changes(bool follow);
 
   /// Forgets all results but keeps the memory: the next solve does everything anew. For measurements.
   void forget();

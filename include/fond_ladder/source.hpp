@@ -5,14 +5,14 @@
 #include <cstdint>
 #include <string_view>
 
+#include "fond_ladder/enums.hpp"
 #include "fond_ladder/version.hpp"
-#include "fond_ladder/words.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// Who decides a key of a node. A later one beats an earlier one.
-enum class Source : std::uint8_t { unsaid, each, part, shared, with, own, copies, range, mode, tried };
+enum class Source : std::uint8_t { unsaid, each_child, part, shared, with, own, copies, range, mode, edited };
 template <>
 inline constexpr std::array<std::string_view, 10> words_of<Source>{"default", "each",   "part",  "shared", "with",
                                                                    "own",     "copies", "range", "mode",   "try"};

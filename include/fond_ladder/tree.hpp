@@ -10,11 +10,11 @@
 #include <vector>
 
 #include "fond_ladder/changes.hpp"
-#include "fond_ladder/forms.hpp"
+#include "fond_ladder/custom_content.hpp"
 #include "fond_ladder/keys.hpp"
 #include "fond_ladder/node_id.hpp"
-#include "fond_ladder/own_content.hpp"
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/ranges.hpp"
+#include "fond_ladder/text_shaper.hpp"
 #include "fond_ladder/version.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -92,7 +92,7 @@ class Tree {
   /// Puts `count` children of `parent`, from `first` on, into a new container in their place.
   NodeId enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container);
   /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
-  void restyle(NodeId node, const Keys& keys);
+  void replace_keys(NodeId node, const Keys& keys);
   /// Gives a node the keys that are said, and leaves the others.
   void set(NodeId node, const Changes& said);
   /// The same, as in `set(node, box().width(80))`: what the setters said, a name and words where there are any, and the
@@ -104,12 +104,12 @@ class Tree {
   void set_em(double em);
   /// Measures the words of its texts by a typesetter, or with none in plain metrics; contents of the user's own stay.
   /// Linear in the tree.
-  void set_typesetter(std::shared_ptr<const Typesetter> typesetter);
+  void set_typesetter(std::shared_ptr<const TextShaper> typesetter);
   /// Lays all nodes side by side as solving likes them best. Edits do so by themselves now and then; worth calling
   /// after a large tree was built node by node. Linear in the tree.
-  void pack();
+  void compact();
   /// Gives a leaf content of its own to measure, or with a null pointer takes it away again.
-  void content_from(NodeId node, std::shared_ptr<const OwnContent> content);
+  void set_content(NodeId node, std::shared_ptr<const CustomContent> content);
   /// Says that the content of a leaf measures differently now.
   void content_changed(NodeId node);
 
@@ -134,7 +134,7 @@ class Tree {
   [[nodiscard]] double em() const;
   [[nodiscard]] Direction direction() const;
   /// Null where words are measured in plain metrics.
-  [[nodiscard]] const std::shared_ptr<const Typesetter>& typesetter() const;
+  [[nodiscard]] const std::shared_ptr<const TextShaper>& typesetter() const;
   /// What the lengths of a node with these keys are multiples of.
   [[nodiscard]] FontUnits units(const Keys& keys) const;
   [[nodiscard]] NodeId root() const;
@@ -155,16 +155,16 @@ class Tree {
   [[nodiscard]] std::uintptr_t user_data(NodeId node) const;
   /// The content that is measured for a leaf: its own, its words as the typesetter or plain metrics measure them, or
   /// null.
-  [[nodiscard]] std::shared_ptr<const OwnContent> content(NodeId node) const;
+  [[nodiscard]] std::shared_ptr<const CustomContent> content(NodeId node) const;
   /// Parents before children, children in the order of the file.
   [[nodiscard]] std::vector<NodeId> nodes() const;
 
   /// A node's last step: its name, or its kind and its place among its siblings, as in `row#0`.
-  [[nodiscard]] std::string step(NodeId node) const;
+  [[nodiscard]] std::string segment(NodeId node) const;
   /// The steps from the root down, joined by `/`.
   [[nodiscard]] std::string path(NodeId node) const;
   /// The shortest tail of its path that names a node alone: its name, where no other node has it.
-  [[nodiscard]] std::string tail(NodeId node) const;
+  [[nodiscard]] std::string short_path(NodeId node) const;
   /// All nodes whose path is `path` or ends in it; those whose whole path it is come alone.
   [[nodiscard]] std::vector<NodeId> matches(std::string_view path) const;
   /// The one node that `path`, or a tail of a path, names. Throws BadPath when there is none or more than one.

@@ -13,7 +13,7 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// Told now and then which share of some work is done, from 0 to 1, from any of its threads, one at a time.
-using ShareDone = std::function<void(double)>;
+using Progress = std::function<void(double)>;
 
 /// A scene as it is to be looked at: its texts in one wording, some modes on. A value.
 struct Variant {
@@ -21,12 +21,12 @@ struct Variant {
   Scene scene;
   std::vector<std::string> modes{};
   std::string options{};  ///< that make the program show it, as in "--wording long --mode closed"
-  std::string tried{};  ///< what else was changed before, the same in all variants, as in "beds.width=300, remove map"
+  std::string edited{};  ///< what else was changed before, the same in all variants, as in "beds.width=300, remove map"
 };
 
 /// What is said of a variant, without its scene.
 struct VariantLabel {
-  std::string name, options, tried;
+  std::string name, options, edited;
 };
 [[nodiscard]] std::vector<VariantLabel> labels_of(const std::vector<Variant>& variants);
 
@@ -39,7 +39,7 @@ struct VariantsInTurn {
 
 /// A scene in one wording (none: its own texts), with all texts longer by a share (0: not) and some modes on. Throws
 /// BadValue for a name that the scene does not have.
-[[nodiscard]] Variant variant_of(const Scene& scene, const std::string& wording,
+[[nodiscard]] Variant variant_of(const Scene& scene, const std::string& locale,
                                  const std::vector<std::string>& modes = {}, double longer = 0);
 
 /// Its name and what was tried, as in "wording long, beds.width=300"; empty for the scene as it is.

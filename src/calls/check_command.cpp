@@ -40,8 +40,8 @@ struct CheckCall {
   Format format = Format::table;
 };
 
-CheckPart parse_shard(const std::string& text) {
-  CheckPart shard;
+Shard parse_shard(const std::string& text) {
+  Shard shard;
   if (text.empty()) return shard;
   const std::size_t slash = text.find('/');
   const char *middle = text.data() + std::min(slash, text.size()), *end = text.data() + text.size();
@@ -109,7 +109,7 @@ struct CheckedScene {
 
 /// Checks a scene; the claims and variants of the scenes before it were `before` many pairs.
 CheckedScene check_scene(const CheckCall& call, const std::string& file, std::size_t before, const Streams& streams) {
-  CheckPart part = parse_shard(call.shard);
+  Shard part = parse_shard(call.shard);
   part.before = before;
   CheckedScene one;
   const Hints hints = call.scene.files.size() == 1 ? Hints::one_line : Hints::none;
@@ -134,9 +134,9 @@ CheckedScene check_scene(const CheckCall& call, const std::string& file, std::si
   one.all = all.size();
   one.pairs = all.size() * one.variants.size();
   if (all.empty()) return one;
-  std::optional<Span> heights;
+  std::optional<Interval> heights;
   if (!call.heights.empty()) heights = heights_asked(scene, call.heights, "--heights");
-  Progress progress(streams, "checking");
+  ProgressLine progress(streams, "checking");
   std::vector<std::optional<CheckedClaim>> checked = check_part(variants, all, part, heights, 0, progress.teller());
   for (std::size_t i = 0; i < all.size(); ++i) {
     if (!checked[i]) continue;
@@ -181,7 +181,7 @@ class CheckRun {
     if (!call_.sarif.empty() && !all_hold(checked))
       add_broken(results_, checked, one.numbers, file, scene::Places(file));
     one.suite.seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
-    const Span& widths = one.scene->ladder.width;
+    const Interval& widths = one.scene->ladder.width;
     one.headline = one.all == 0      ? "has no claims"
                    : checked.empty() ? "none of its claims is in this part"
                                      : fmt::format("{}, from {} to {} wide{}", verdict_text(checked),
@@ -190,11 +190,11 @@ class CheckRun {
     scenes_.push_back(std::move(one));
   }
   /// One of several that is wrong.
-  void look_past(const std::string& file, const std::vector<SceneFault>& faults) {
+  void look_past(const std::string& file, const std::vector<SceneError>& faults) {
     CheckedScene& one = scenes_.emplace_back();
     one.suite.file = one.suite.name = file;
     one.headline = "could not be looked at";
-    for (const SceneFault& fault : faults) {
+    for (const SceneError& fault : faults) {
       add_fault(results_, fault, file);
       one.suite.fault += (one.suite.fault.empty() ? "" : "\n") + (fault.file.empty() ? fault.message : fault.text());
     }
@@ -288,8 +288,8 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
       run.look(file);
       continue;
     }
-    std::vector<SceneFault> faults;
-    const auto note = [&](const SceneFault& fault) { faults.push_back(fault); };
+    std::vector<SceneError> faults;
+    const auto note = [&](const SceneError& fault) { faults.push_back(fault); };
     if (!told_if_wrong(
             streams.err, file + ": ", [&] { run.look(file); }, note))
       run.look_past(file, faults);

@@ -66,15 +66,15 @@ void require_claims(const Scene& scene, const std::vector<std::string>& claims) 
   required.require();
 }
 
-Span heights_asked(const Scene& scene, const std::string& asked, std::string_view option) {
+Interval heights_asked(const Scene& scene, const std::string& asked, std::string_view option) {
   if (asked.find_first_of("0123456789") == std::string::npos && asked != "every")
     throw WrongCall(fmt::format("{} {}: write every, for those of the ladder, or some, as in 240..900", option, asked));
   if (asked != "every") {
-    const Span heights = parse_span(asked, option);
+    const Interval heights = parse_span(asked, option);
     if (heights.from < heights.to) return heights;
     throw WrongCall(fmt::format("{} {}: give heights from one to a larger one, as in 240..900", option, asked));
   }
-  const std::optional<Span>& ladder = scene.ladder.height;
+  const std::optional<Interval>& ladder = scene.ladder.height;
   if (ladder && ladder->from < ladder->to) return *ladder;
   throw WrongCall(
       fmt::format("the ladder has {}; give them, as in {} 240..900", ladder ? "one height" : "no heights", option));

@@ -30,6 +30,6 @@ void require_claims(const Scene& scene, const std::vector<std::string>& claims);
 [[nodiscard]] std::string why_broken(const CheckedClaim& one);
 
 /// The heights that an option stands for: `every` those of the ladder, else a span. Throws WrongCall.
-[[nodiscard]] Span heights_asked(const Scene& scene, const std::string& asked, std::string_view option);
+[[nodiscard]] Interval heights_asked(const Scene& scene, const std::string& asked, std::string_view option);
 
 }  // namespace fond_ladder::calls

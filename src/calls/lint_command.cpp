@@ -66,7 +66,7 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
   const auto look = [&](const std::string& file) {
     const std::vector<Variant> variants = load_variants(call_for(call.scene, file), streams, Hints::none);
     Linted& one = all.back();
-    one.told = fond_ladder::lint(variants, 0, Progress(streams, "looking").teller());
+    one.told = fond_ladder::lint(variants, 0, ProgressLine(streams, "looking").teller());
     if (as_json) {
       if (!answers) answers.emplace(streams.out, "lint");  // not before there is one
       write_lint(answers->next(variants[0].scene, file, variants[0].scene.ladder), *one.told);
@@ -80,7 +80,7 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
       look(file);
       continue;
     }
-    const auto note = [&](const SceneFault& fault) { add_fault(results, fault, file); };
+    const auto note = [&](const SceneError& fault) { add_fault(results, fault, file); };
     all_read &= told_if_wrong(
         streams.err, file + ": ", [&] { look(file); }, note);
   }

@@ -57,13 +57,13 @@ void write_map(JsonWriter& json, const SizeMap& map) {
   json.number("regions", map.cells);
   json.number("sampled", map.sampled);
   write_checked(json, map.claims, std::ranges::all_of(map.claims, &CheckedClaim::holds), numbers);
-  json.objects("turns", map.turns, [&](const SizeMap::Line& line) {
+  json.objects("turns", map.breakpoints, [&](const SizeMap::Line& line) {
     size("from", line.from);
     size("to", line.to);
   });
-  json.objects("rungs", map.rungs, [&](const NamedRung& rung) {
-    json.text("name", rung.name);
-    size("size", {rung.width, rung.height.value_or(0)});
+  json.objects("rungs", map.container_sizes, [&](const NamedSize& container_size) {
+    json.text("name", container_size.name);
+    size("size", {container_size.width, container_size.height.value_or(0)});
   });
 }
 
@@ -77,10 +77,10 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
   if (!call.width.empty()) scene.ladder.width = parse_span(call.width, "--width");
   if (scene.ladder.width.from >= scene.ladder.width.to)
     throw WrongCall("map: give widths from one to a larger one, as in --width 360..1440");
-  const Span heights = heights_asked(scene, call.height.empty() ? "every" : call.height, "--height");
+  const Interval heights = heights_asked(scene, call.height.empty() ? "every" : call.height, "--height");
   std::vector<std::string> claims = call.claims.empty() ? scene.claims : call.claims;
   require_claims(scene, claims);
-  const SizeMap map = map_sizes(variant, claims, heights, 0, Progress(streams, "mapping").teller());
+  const SizeMap map = map_sizes(variant, claims, heights, 0, ProgressLine(streams, "mapping").teller());
   if (call.output == "-") {  // then nothing else may stand there
     const Picture picture = draw(map, picture_form(call.output, call.as, "-o"));
     streams.out.write(picture.bytes.data(), static_cast<std::streamsize>(picture.bytes.size()));

@@ -9,8 +9,8 @@
 #include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
 #include "model/find_path.hpp"
+#include "print/drop_target.hpp"
 #include "print/json_frame.hpp"
-#include "print/landing.hpp"
 #include "print/measure.hpp"
 #include "print/settings.hpp"
 #include "verify/measure/lists.hpp"
@@ -26,10 +26,10 @@ struct MeasureCall {
   bool orders = false;
   bool outline = false;
   bool timing = false;
-  std::string settings;  // of which node
-  std::string landing;   // where something is dropped
-  std::string carry;     // which node
-  std::string snap;      // density
+  std::string settings;     // of which node
+  std::string drop_target;  // where something is dropped
+  std::string carry;        // which node
+  std::string snap;         // density
   Format format = Format::table;
 };
 
@@ -52,7 +52,7 @@ std::optional<double> parse_density(const std::string& text) {
 /// How many of the views that are shown instead of boxes are asked for.
 int views_of(const MeasureCall& call) {
   return (call.under.empty() ? 0 : 1) + (call.orders ? 1 : 0) + (call.outline ? 1 : 0) +
-         (call.settings.empty() ? 0 : 1) + (call.landing.empty() ? 0 : 1);
+         (call.settings.empty() ? 0 : 1) + (call.drop_target.empty() ? 0 : 1);
 }
 
 /// Whether boxes with several values of a setting are shown side by side.
@@ -65,7 +65,7 @@ void require_sound(const MeasureCall& call) {
   if (views > 1)
     throw WrongCall(
         "--under, --landing, --orders, --outline and --settings are views of their own; ask for one of them");
-  if (!call.carry.empty() && call.landing.empty())
+  if (!call.carry.empty() && call.drop_target.empty())
     throw WrongCall("--carry says what is dropped; say where, as in --landing 120,40");
   if (views > 0 && call.format == Format::csv) throw WrongCall("--format csv: this view has a table and json only");
   if (call.timing && (views > 0 || call.format != Format::table)) {
@@ -85,7 +85,7 @@ class MeasurePrinter {
   MeasurePrinter(const MeasureCall& call, std::ostream& out)
       : call_(call), out_(out), density_(parse_density(call.snap)) {
     for (const std::string& text : call.under) points_.push_back(parse_point("--under", text));
-    if (!call.landing.empty()) drop_ = parse_point("--landing", call.landing);
+    if (!call.drop_target.empty()) drop_ = parse_point("--landing", call.drop_target);
   }
 
   void print(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds) {
@@ -104,9 +104,9 @@ class MeasurePrinter {
     if (!call_.settings.empty()) {
       const NodeId node = node_as_written(scene.tree, call_.settings);
       print_settings(scene.tree.path(node), title_of(scene, solution, asked),
-                     settings(scene, node, asked.rung, call_.scene.modes), out_);
+                     settings(scene, node, asked.container_size, call_.scene.modes), out_);
     } else if (drop_) {
-      print_landing(measured, landing(measured), out_);
+      print_drop_target(measured, drop_target(measured), out_);
     } else if (!points_.empty()) {
       print_under(measured, points_, out_);
     } else if (call_.orders) {
@@ -133,9 +133,9 @@ class MeasurePrinter {
     return density_ ? solution.snapped(*density_) : solution.boxes();
   }
 
-  [[nodiscard]] LandingShown landing(const SolvedScene& measured) const {
+  [[nodiscard]] DropTargetShown drop_target(const SolvedScene& measured) const {
     const NodeId carried = call_.carry.empty() ? NodeId() : measured.scene.tree.at(call_.carry);
-    return landing_of(measured, *drop_, carried, call_.scene.modes);
+    return drop_target_of(measured, *drop_, carried, call_.scene.modes);
   }
 
   void write(const SolvedScene& measured) {
@@ -144,9 +144,9 @@ class MeasurePrinter {
     if (!call_.settings.empty()) {
       const NodeId node = node_as_written(scene.tree, call_.settings);
       json.text("node", scene.tree.path(node));
-      write_settings(json, settings(scene, node, measured.asked.rung, call_.scene.modes));
+      write_settings(json, settings(scene, node, measured.asked.container_size, call_.scene.modes));
     } else if (drop_) {
-      write_landing(json, measured, landing(measured));
+      write_drop_target(json, measured, drop_target(measured));
     } else if (!points_.empty()) {
       write_under(json, measured, points_);
     } else if (call_.orders) {
@@ -172,7 +172,7 @@ class MeasurePrinter {
 std::vector<AskedSize> sizes_of(const MeasureCall& call, const Variant& value, const SceneSolver& solver) {
   std::vector<AskedSize> sizes = asked_sizes(call.at, value.scene.ladder);
   for (AskedSize& asked : sizes) {
-    asked.active = solver.active(asked.rung);
+    asked.active = solver.active(asked.container_size);
     if (!call.scene.vary.empty()) asked.with = value.name;
   }
   return sizes;
@@ -194,7 +194,7 @@ void compare_values(const MeasureCall& call, const std::vector<Variant>& values,
   for (std::size_t i = 0; i < sizes.front().size(); ++i) {
     std::vector<Solution> solutions;
     for (std::size_t v = 0; v < values.size(); ++v) {
-      const auto [solution, told] = solve_scrolled(solvers[v], sizes[v].at(i).rung, call.scrolled);
+      const auto [solution, told] = solve_scrolled(solvers[v], sizes[v].at(i).container_size, call.scrolled);
       solutions.push_back(solution);
       tell_scrolled(told, sizes[v][i]);
     }
@@ -226,7 +226,7 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
     SceneSolver solver(value.scene, value.modes);
     for (AskedSize& asked : sizes_of(call, value, solver)) {
       const auto begin = std::chrono::steady_clock::now();
-      const auto [solution, told] = solve_scrolled(solver, asked.rung, call.scrolled);
+      const auto [solution, told] = solve_scrolled(solver, asked.container_size, call.scrolled);
       const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
       tell_scrolled(told, asked);
       measuring.print(value.scene, solution, asked, seconds);
@@ -246,7 +246,7 @@ Command measure_command() {
   add_sizes(options, call.at);
   add_values(options, call.scene, "Compare values of a setting side by side, as in beds.width=200,240,300");
   options.list("--under", "X,Y", call.under, "The nodes at a point of the container, the front-most first");
-  options.text("--landing", "X,Y", call.landing, "Where a node that is dropped there would come to stand");
+  options.text("--landing", "X,Y", call.drop_target, "Where a node that is dropped there would come to stand");
   options.text("--carry", "NODE", call.carry, "With --landing: the node that is dropped, and what moves by that");
   add_scrolled(options, call.scrolled);
   options.flag("--orders", call.orders, "The order of the file, of laying and of painting, container by container");

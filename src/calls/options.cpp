@@ -35,7 +35,7 @@ void Options::list(std::string name, std::string value, std::vector<std::string>
   all_.push_back({std::move(name), std::move(value), std::move(about), false, &into});
 }
 
-void Options::in_order(std::string name, std::string value, std::vector<Told>& into, std::string about) {
+void Options::in_order(std::string name, std::string value, std::vector<OptionUse>& into, std::string about) {
   all_.push_back({std::move(name), std::move(value), std::move(about), false, &into});
 }
 

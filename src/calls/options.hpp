@@ -13,7 +13,7 @@ namespace fond_ladder::calls {
 enum class Format { table, json, csv };
 
 /// One use of an option among others whose order counts.
-struct Told {
+struct OptionUse {
   std::string option;  // --try
   std::string value;
 };
@@ -23,7 +23,7 @@ struct Option {
   std::string value;  // what follows, as in SIZE or svg|png|pdf; nothing behind a flag
   std::string about;
   bool required = false;
-  std::variant<bool*, std::string*, std::vector<std::string>*, std::vector<Told>*,
+  std::variant<bool*, std::string*, std::vector<std::string>*, std::vector<OptionUse>*,
                std::function<void(const std::string&)>>
       into;
 
@@ -33,7 +33,7 @@ struct Option {
     return std::holds_alternative<std::vector<std::string>*>(into) || keeps_order();
   }
   /// Whether it is told together with others, in the order of the call.
-  [[nodiscard]] bool keeps_order() const { return std::holds_alternative<std::vector<Told>*>(into); }
+  [[nodiscard]] bool keeps_order() const { return std::holds_alternative<std::vector<OptionUse>*>(into); }
 };
 
 class Options {
@@ -47,7 +47,7 @@ class Options {
   void text(std::string name, std::string value, std::string& into, std::string about);
   void list(std::string name, std::string value, std::vector<std::string>& into, std::string about);
   /// Repeatable; several of them with one list are told there in the order of the call.
-  void in_order(std::string name, std::string value, std::vector<Told>& into, std::string about);
+  void in_order(std::string name, std::string value, std::vector<OptionUse>& into, std::string about);
   /// `--format`, of those that a command can print, the first being the default.
   void format(Format& into, const std::vector<Format>& possible);
   /// Says something else about an option than what was said.

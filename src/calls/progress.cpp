@@ -7,14 +7,14 @@
 
 namespace fond_ladder::calls {
 
-Progress::Progress(const Streams& streams, std::string what, Clock now)
+ProgressLine::ProgressLine(const Streams& streams, std::string what, Clock now)
     : out_(streams.terminal), what_(std::move(what)), now_(std::move(now)), began_(now_()) {}
 
-Progress::~Progress() {
+ProgressLine::~ProgressLine() {
   if (told_ >= 0) *out_ << "\r\x1b[K" << std::flush;
 }
 
-void Progress::tell(double share) {
+void ProgressLine::tell(double share) {
   constexpr std::chrono::milliseconds patience(500);
   const int percent = static_cast<int>(share * 100);
   if (out_ == nullptr || percent == told_ || now_() - began_ < patience) return;

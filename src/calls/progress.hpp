@@ -10,14 +10,14 @@
 namespace fond_ladder::calls {
 
 /// How far a long command is, on a terminal, when it takes longer than half a second. Gone when it ends.
-class Progress {
+class ProgressLine {
  public:
   using Clock = std::function<std::chrono::steady_clock::time_point()>;
   /// `what` is being done. The clock is another one in tests.
-  Progress(const Streams& streams, std::string what, Clock now = std::chrono::steady_clock::now);
-  ~Progress();
-  Progress(const Progress&) = delete;
-  Progress& operator=(const Progress&) = delete;
+  ProgressLine(const Streams& streams, std::string what, Clock now = std::chrono::steady_clock::now);
+  ~ProgressLine();
+  ProgressLine(const ProgressLine&) = delete;
+  ProgressLine& operator=(const ProgressLine&) = delete;
 
   /// A share of 1 is done. One thread at a time.
   void tell(double share);

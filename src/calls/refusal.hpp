@@ -29,25 +29,25 @@ bool told_if_wrong(std::ostream& err, const std::string& about, const Does& does
     does();
     return true;
   } catch (const BadScene& error) {
-    for (const SceneFault& fault : error.faults()) {
+    for (const SceneError& fault : error.faults()) {
       err << fault.text() << '\n';
       also(fault);
     }
   } catch (const WrongCall& error) {
     for (const std::string& message : error.messages()) {
       tell_refusal(err, about + message);
-      also(SceneFault{{}, 0, 0, {}, message});
+      also(SceneError{{}, 0, 0, {}, message});
     }
   } catch (const std::exception& error) {  // a wrong path, quantity or size
     const std::string message = told_of(error);
     tell_refusal(err, about + message);
-    also(SceneFault{{}, 0, 0, {}, message});
+    also(SceneError{{}, 0, 0, {}, message});
   }
   return false;
 }
 template <class Does>
 bool told_if_wrong(std::ostream& err, const std::string& about, const Does& does) {
-  return told_if_wrong(err, about, does, [](const SceneFault&) {});
+  return told_if_wrong(err, about, does, [](const SceneError&) {});
 }
 
 }  // namespace fond_ladder::calls

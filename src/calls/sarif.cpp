@@ -62,7 +62,7 @@ void add_broken(std::vector<SarifResult>& results, const std::vector<CheckedClai
   }
 }
 
-void add_fault(std::vector<SarifResult>& results, const SceneFault& fault, const std::string& file) {
+void add_fault(std::vector<SarifResult>& results, const SceneError& fault, const std::string& file) {
   std::optional<scene::Position> at;
   if (fault.line > 0) at = {static_cast<std::size_t>(fault.line), static_cast<std::size_t>(fault.column)};
   const bool is_input = file == "-" && fault.file == "standard input";  // a file that it uses is one
@@ -72,10 +72,10 @@ void add_fault(std::vector<SarifResult>& results, const SceneFault& fault, const
 void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file,
                   const scene::Places& places) {
   for (const Finding& one : told.findings) {
-    std::string rule(word(one.oddity));
+    std::string rule(word(one.rule));
     std::ranges::replace(rule, ' ', '-');
     const std::string subject = one.node + (one.key.empty() ? "" : "." + one.key);
-    results.push_back({rule, subject + ": " + one.why + (one.cure.empty() ? "" : ". Cure: " + one.cure),
+    results.push_back({rule, subject + ": " + one.why + (one.fix.empty() ? "" : ". Cure: " + one.fix),
                        file == "-" ? "" : file, places.of_node(one.path, one.key, one.node), false});
   }
 }

@@ -8,7 +8,7 @@
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/lint.hpp"
 #include "fond_ladder/scene_file.hpp"
-#include "scene/trial/places.hpp"
+#include "scene/edit/places.hpp"
 
 namespace fond_ladder::calls {
 
@@ -25,7 +25,7 @@ struct SarifResult {
 /// they are; a larger number is none of them) and findings.
 void add_broken(std::vector<SarifResult>& results, const std::vector<CheckedClaim>& checked,
                 const std::vector<std::size_t>& numbers, const std::string& file, const scene::Places& places);
-void add_fault(std::vector<SarifResult>& results, const SceneFault& fault, const std::string& file);
+void add_fault(std::vector<SarifResult>& results, const SceneError& fault, const std::string& file);
 void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file,
                   const scene::Places& places);
 

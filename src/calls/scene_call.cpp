@@ -13,7 +13,7 @@
 #include "calls/refusal.hpp"
 #include "calls/target_file.hpp"
 #include "calls/words_asked.hpp"
-#include "fond_ladder/trial.hpp"
+#include "fond_ladder/edit.hpp"
 #include "model/nearest_word.hpp"
 #include "model/printable.hpp"
 #include "scene/read/scene_text.hpp"
@@ -75,28 +75,28 @@ void tell_hints_of(const Scene& scene, const Streams& streams) {
   tell_idle_settings(scene, streams);
 }
 
-std::vector<std::string> wording_names(const Scene& scene) {
+std::vector<std::string> locale_names(const Scene& scene) {
   std::vector<std::string> names;
-  for (const Wording& wording : scene.wordings) names.push_back(wording.name);
+  for (const Locale& locale : scene.locales) names.push_back(locale.name);
   return names;
 }
 
 /// A scene in one of the forms that the options of a call name; `draft` is what was tried before.
-Variant variant_by(const SceneCall& call, const Draft& draft, AskedWords words, const std::string& wording,
+Variant variant_by(const SceneCall& call, const Draft& draft, AskedWords words, const std::string& locale,
                    const std::vector<std::string>& modes) {
   const Scene& scene = draft.scene();
-  if (!wording.empty()) require_name("wording", wording, wording_names(scene));
+  if (!locale.empty()) require_name("wording", locale, locale_names(scene));
   for (const std::string& mode : modes) require_name("mode", mode, scene.modes);
   Variant variant =
-      variant_in(scene, words, wording, modes, call.longer.empty() ? 0 : parse_share(call.longer), call.file);
+      variant_in(scene, words, locale, modes, call.longer.empty() ? 0 : parse_share(call.longer), call.file);
   const auto say = [](std::string& sentence, const std::string& more, const char* between) {
     sentence += (sentence.empty() ? "" : between) + more;
   };
-  for (std::size_t i = 0; i < call.trials.size(); ++i) {
-    say(variant.tried, draft.made()[i].text(), ", ");
+  for (std::size_t i = 0; i < call.edits.size(); ++i) {
+    say(variant.edited, draft.made()[i].text(), ", ");
     say(variant.options, draft.made()[i].option(), " ");
   }
-  for (std::size_t i = call.trials.size(); i < draft.made().size(); ++i) {  // values that are compared
+  for (std::size_t i = call.edits.size(); i < draft.made().size(); ++i) {  // values that are compared
     variant.name = draft.made()[i].text() + (variant.name.empty() ? "" : ", ") + variant.name;
     say(variant.options, draft.made()[i].option(), " ");
   }
@@ -119,14 +119,14 @@ void add_forms(Options& options, SceneCall& scene, Forms forms) {
   options.list("--mode", "NAME", scene.modes,
                all ? "Switch a mode on; repeatable; all: every choice of modes in turn"
                    : "Switch a mode of the scene on; repeatable");
-  options.text("--wording", "NAME", scene.wording,
+  options.text("--wording", "NAME", scene.locale,
                all ? "Put a wording in; all: the scene's own texts and every wording in turn"
                    : "Put a wording of the scene into it");
   options.list("--words", "plain|fonts", scene.words,
                all ? "What words are measured in, whatever the scene says; plain,fonts: both in turn"
                    : "What words are measured in, whatever the scene says");
   options.text("--longer", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
-  add_trials(options, scene.trials);
+  add_edits(options, scene.edits);
 }
 
 }  // namespace
@@ -151,15 +151,15 @@ void add_values(Options& options, SceneCall& scene, const std::string& about) {
   options.text("--vary", "NODE.KEY=A,B,C", scene.vary, about);
 }
 
-void add_trials(Options& options, std::vector<Told>& trials) {
-  options.in_order("--try", "NODE.KEY=VALUE", trials,
+void add_edits(Options& options, std::vector<OptionUse>& edits) {
+  options.in_order("--try", "NODE.KEY=VALUE", edits,
                    "Change a key, as in beds.width=300; like the next six repeatable, in the order given");
-  options.in_order("--move", "NODES=CONTAINER:PLACE", trials, "Carry nodes elsewhere, as in legend=bar:1");
-  options.in_order("--enclose", "NODES=KIND:NAME", trials, "Gather siblings, as in beds,map=row:places");
-  options.in_order("--remove", "NODES", trials, "Leave nodes out, with all that is in them");
-  options.in_order("--add", "CONTAINER:PLACE=JSON", trials, "Put a node in, as in bar:0={\"kind\": \"box\"}");
-  options.in_order("--dissolve", "NODE", trials, "Leave a container out whose children stay, in its place");
-  options.in_order("--duplicate", "NODE=NAME", trials, "Put another one like it behind a node, as in oak=ash");
+  options.in_order("--move", "NODES=CONTAINER:PLACE", edits, "Carry nodes elsewhere, as in legend=bar:1");
+  options.in_order("--enclose", "NODES=KIND:NAME", edits, "Gather siblings, as in beds,map=row:places");
+  options.in_order("--remove", "NODES", edits, "Leave nodes out, with all that is in them");
+  options.in_order("--add", "CONTAINER:PLACE=JSON", edits, "Put a node in, as in bar:0={\"kind\": \"box\"}");
+  options.in_order("--dissolve", "NODE", edits, "Leave a container out whose children stay, in its place");
+  options.in_order("--duplicate", "NODE=NAME", edits, "Put another one like it behind a node, as in oak=ash");
 }
 
 Draft read_draft(const std::string& file, const Streams& streams, Own own) {
@@ -179,11 +179,11 @@ Draft read_draft(const std::string& file, const Streams& streams, Own own) {
   return draft;
 }
 
-void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams) {
-  constexpr auto words = words_of<Trial::Does>;
-  for (const Told& told : trials) {
+void make(const std::vector<OptionUse>& edits, Draft& draft, const Streams& streams) {
+  constexpr auto words = words_of<Edit::Does>;
+  for (const OptionUse& told : edits) {
     const auto does = std::ranges::find(words, std::string_view(told.option).substr(2)) - words.begin();
-    draft.apply({static_cast<Trial::Does>(does), told.value});
+    draft.apply({static_cast<Edit::Does>(does), told.value});
   }
   tell_hints(draft, 0, streams);
 }
@@ -200,8 +200,8 @@ Variant load_variant(const SceneCall& call, const Streams& streams) {
 TextAndVariant load_text_and_variant(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
   std::string text = in_one_file(draft.json(), call.file);
-  make(call.trials, draft, streams);
-  Variant shown = variant_by(call, draft, one_words_asked(call.words), call.wording, call.modes);
+  make(call.edits, draft, streams);
+  Variant shown = variant_by(call, draft, one_words_asked(call.words), call.locale, call.modes);
   tell_hints_of(shown.scene, streams);
   return {std::move(text), std::move(shown)};
 }
@@ -210,9 +210,9 @@ BeforeAndAfter load_before_and_after(const SceneCall& call, const Streams& strea
   const std::vector<AskedWords> words = words_asked(call.words);
   Draft draft = read_draft(call.file, streams);
   Variant before{"", draft.scene()};
-  make(call.trials, draft, streams);
-  if (words.size() > 1) before = variant_by(call, draft, words.front(), call.wording, call.modes);
-  Variant after = variant_by(call, draft, words.back(), call.wording, call.modes);
+  make(call.edits, draft, streams);
+  if (words.size() > 1) before = variant_by(call, draft, words.front(), call.locale, call.modes);
+  Variant after = variant_by(call, draft, words.back(), call.locale, call.modes);
   tell_hints_of(after.scene, streams);
   return {std::move(before), std::move(after)};
 }
@@ -227,43 +227,43 @@ namespace {
 /// places.
 class Variants {
  public:
-  Variants(const SceneCall& call, Draft draft, std::vector<AskedWords> words, std::vector<std::string> wordings,
+  Variants(const SceneCall& call, Draft draft, std::vector<AskedWords> words, std::vector<std::string> locales,
            std::vector<std::vector<std::string>> modes)
       : call_(call),
         draft_(std::move(draft)),
         words_(std::move(words)),
-        wordings_(std::move(wordings)),
+        locales_(std::move(locales)),
         modes_(std::move(modes)),
         told_(draft_.hints().size()) {
     if (!call.vary.empty()) values_ = parse_values(call.vary);
   }
 
-  [[nodiscard]] std::size_t size() const { return values() * words_.size() * wordings_.size() * modes_.size(); }
+  [[nodiscard]] std::size_t size() const { return values() * words_.size() * locales_.size() * modes_.size(); }
   [[nodiscard]] Variant make(std::size_t place) {
     const auto next = [&](std::size_t count) { return std::exchange(place, place / count) % count; };
     const std::vector<std::string>& modes = modes_[next(modes_.size())];
-    const std::string& wording = wordings_[next(wordings_.size())];
+    const std::string& locale = locales_[next(locales_.size())];
     const AskedWords words = words_[next(words_.size())];
-    if (values_) give(place);
-    return variant_by(call_, draft_, words, wording, modes);
+    if (values_) put_value(place);
+    return variant_by(call_, draft_, words, locale, modes);
   }
   /// What is to be known of the first value, once it was made.
   void tell_hints_of_first(const Streams& streams) const { tell_hints(draft_, told_, streams); }
 
  private:
   [[nodiscard]] std::size_t values() const { return values_ ? values_->values.size() : 1; }
-  void give(std::size_t value) {
+  void put_value(std::size_t value) {
     if (given_ == value) return;
-    if (given_) draft_.take_back();
+    if (given_) draft_.undo();
     given_.reset();
-    draft_.apply(Trial::set(values_->setting, values_->values[value]));
+    draft_.apply(Edit::set(values_->setting, values_->values[value]));
     given_ = value;
   }
 
   SceneCall call_;
   Draft draft_;
   std::vector<AskedWords> words_;
-  std::vector<std::string> wordings_;
+  std::vector<std::string> locales_;
   std::vector<std::vector<std::string>> modes_;
   std::size_t told_;  // hints of what was tried before
   std::optional<AskedVary> values_;
@@ -272,16 +272,16 @@ class Variants {
 
 Variants variants_of(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
-  make(call.trials, draft, streams);
-  std::vector<std::string> wordings = wording_names(draft.scene());
-  if (asks_for_all(call.wording, wordings)) {
-    wordings.insert(wordings.begin(), "");
+  make(call.edits, draft, streams);
+  std::vector<std::string> locales = locale_names(draft.scene());
+  if (asks_for_all(call.locale, locales)) {
+    locales.insert(locales.begin(), "");
   } else {
-    wordings = {call.wording};
+    locales = {call.locale};
   }
   std::vector<std::vector<std::string>> modes{call.modes};
   if (call.modes.size() == 1 && asks_for_all(call.modes[0], draft.scene().modes)) modes = mode_choices(draft.scene());
-  return {call, std::move(draft), words_asked(call.words), std::move(wordings), std::move(modes)};
+  return {call, std::move(draft), words_asked(call.words), std::move(locales), std::move(modes)};
 }
 
 /// All of them.
@@ -290,7 +290,7 @@ std::vector<Variant> make_all(Variants variants, const Streams& streams) {
   for (std::size_t i = 0; i < variants.size(); ++i) {
     all.push_back(variants.make(i));
     if (i == 0) variants.tell_hints_of_first(streams);
-    if (i > 0) all.back().scene.wordings.clear();  // those of the first tell all: many times many would be kept
+    if (i > 0) all.back().scene.locales.clear();  // those of the first tell all: many times many would be kept
   }
   return all;
 }
@@ -318,7 +318,7 @@ VariantsInTurn load_variants_in_turn(const SceneCall& call, const Streams& strea
   for (std::size_t i = 0; i < kept->variants.size(); ++i) {
     const Variant& variant = all.made(i);
     if (i == 0) kept->variants.tell_hints_of_first(streams);
-    all.labels.push_back({variant.name, variant.options, variant.tried});
+    all.labels.push_back({variant.name, variant.options, variant.edited});
     remarks.tell(variant.scene, streams);
     first_look(i, variant);
   }
@@ -336,26 +336,26 @@ std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams
 
 std::vector<Variant> load_values(const SceneCall& call, const Streams& streams) {
   Draft draft = read_draft(call.file, streams);
-  make(call.trials, draft, streams);
+  make(call.edits, draft, streams);
   std::vector<Variant> values =
-      make_all({call, std::move(draft), {one_words_asked(call.words)}, {call.wording}, {call.modes}}, streams);
+      make_all({call, std::move(draft), {one_words_asked(call.words)}, {call.locale}, {call.modes}}, streams);
   tell_hints_of(values[0].scene, streams);
   return values;
 }
 
 Varied load_varied(const SceneCall& call, const AskedVary& asked, const Streams& streams) {
   const auto draft = std::make_shared<Draft>(read_draft(call.file, streams));
-  make(call.trials, *draft, streams);
+  make(call.edits, *draft, streams);
   Varied varied{asked.setting, *asked.span, [draft, call, asked](double value) {
-                  draft->apply(Trial::set(asked.setting, asked.text_of(value)));
-                  Scene scene = variant_by(call, *draft, one_words_asked(call.words), call.wording, call.modes).scene;
-                  draft->take_back();
+                  draft->apply(Edit::set(asked.setting, asked.text_of(value)));
+                  Scene scene = variant_by(call, *draft, one_words_asked(call.words), call.locale, call.modes).scene;
+                  draft->undo();
                   return scene;
                 }};
   const std::size_t told = draft->hints().size();
-  draft->apply(Trial::set(asked.setting, asked.text_of(varied.values.to)));  // which may be too large
+  draft->apply(Edit::set(asked.setting, asked.text_of(varied.values.to)));  // which may be too large
   tell_hints(*draft, told, streams);
-  draft->take_back();
+  draft->undo();
   const Scene scene = varied.at(varied.values.from);
   tell_hints_of(scene, streams);
   return varied;

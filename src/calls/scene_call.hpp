@@ -8,8 +8,8 @@
 
 #include "calls/command.hpp"
 #include "calls/vary.hpp"
+#include "fond_ladder/edit.hpp"
 #include "fond_ladder/scene.hpp"
-#include "fond_ladder/trial.hpp"
 #include "fond_ladder/variant.hpp"
 #include "fond_ladder/vary.hpp"
 
@@ -19,10 +19,10 @@ struct SceneCall {
   std::string file;
   std::vector<std::string> files;  // of commands that take several; then `file` is the one they are at
   std::vector<std::string> modes;
-  std::string wording;
+  std::string locale;
   std::string longer;
   std::vector<std::string> words;  // plain, fonts, or both
-  std::vector<Told> trials;
+  std::vector<OptionUse> edits;
   std::string vary;  // a setting and its values
 };
 
@@ -40,18 +40,18 @@ void add_sizes(Options& options, std::vector<std::string>& at, const std::string
 /// `--vary NODE.KEY=A,B,C`: the answer for each value.
 void add_values(Options& options, SceneCall& scene, const std::string& about);
 /// `--try`, `--move`, `--enclose`, `--remove`, `--add`, `--dissolve` and `--duplicate`.
-void add_trials(Options& options, std::vector<Told>& trials);
+void add_edits(Options& options, std::vector<OptionUse>& edits);
 
 /// Whether a command may write its result over the scene that it is made from.
 enum class Own { kept, may_be_written };
 /// The scene of a command, with nothing tried. Throws BadScene, and WrongCall where the call writes one of the files
 /// that make up the scene: its own, those that it uses, its fonts.
 [[nodiscard]] Draft read_draft(const std::string& file, const Streams& streams, Own own = Own::kept);
-/// Makes the changes of a call; lines on standard error tell what to know of them. Throws BadTrial.
-void make(const std::vector<Told>& trials, Draft& draft, const Streams& streams);
+/// Makes the changes of a call; lines on standard error tell what to know of them. Throws BadEdit.
+void make(const std::vector<OptionUse>& edits, Draft& draft, const Streams& streams);
 
 /// Reads the scene that a command names, `-` being standard input, tries what is to be tried and puts the wording into
-/// it. One line on standard error tells of settings that do nothing. Throws BadScene, BadTrial and WrongCall.
+/// it. One line on standard error tells of settings that do nothing. Throws BadScene, BadEdit and WrongCall.
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
 /// The variants of a scene that a command names: each value of `--vary`; `all` stands for the scene's own texts and

@@ -7,7 +7,7 @@
 
 namespace fond_ladder::calls {
 
-/// The commands that answer questions about one scene: measure, climb, ledger, check, lint, map. Each has its own
+/// The commands that answer questions about one scene: measure, sweep, explanation, check, lint, map. Each has its own
 /// state: ask for new ones for every call.
 [[nodiscard]] std::vector<Command> scene_calls();
 

@@ -43,8 +43,8 @@ AskedPosition parse(const Tree& tree, const std::string& text, const ScrollOf& s
   }
   if (pixels.empty() || pixels.size() > 2) throw WrongCall(message);
   if (pixels.size() == 2) return {name, value, {node, pixels[0], pixels[1]}};
-  const bool sideways = scroll == Scroll::x;
-  return {name, value, {node, sideways ? pixels[0] : 0, sideways ? 0 : pixels[0]}};
+  const bool second_slope = scroll == Scroll::x;
+  return {name, value, {node, second_slope ? pixels[0] : 0, second_slope ? 0 : pixels[0]}};
 }
 
 /// As the scene says it, in any of its forms.
@@ -100,8 +100,9 @@ void add_scrolled(Options& options, std::vector<std::string>& asked) {
                "With a scroller scrolled so far, as in list=120, list=40,120 or list=end; repeatable");
 }
 
-Scrolled solve_scrolled(SceneSolver& solver, const Rung& rung, const std::vector<std::string>& asked) {
-  const Solution solution = solver.solve(rung);
+Scrolled solve_scrolled(SceneSolver& solver, const ContainerSize& container_size,
+                        const std::vector<std::string>& asked) {
+  const Solution solution = solver.solve(container_size);
   if (asked.empty()) return {solution, ""};
   std::vector<Solution::ScrolledTo> positions;
   for (const std::string& text : asked) {
@@ -111,12 +112,12 @@ Scrolled solve_scrolled(SceneSolver& solver, const Rung& rung, const std::vector
     positions.push_back(one.to);
     refuse_twice(positions, text);
   }
-  Scrolled scrolled{solver.solve(rung, positions), ""};
+  Scrolled scrolled{solver.solve(container_size, positions), ""};
   for (const Solution::ScrolledTo& one : positions) {
-    scrolled.told +=
-        fmt::format("{}{} scrolled to {}", scrolled.told.empty() ? "" : ", ", scrolled.solution.tree().tail(one.node),
-                    told(scrolled.solution.scroll_position(one.node), scrolled.solution.scroll_range(one.node),
-                         scrolled.solution.keys(one.node).scroll));
+    scrolled.told += fmt::format(
+        "{}{} scrolled to {}", scrolled.told.empty() ? "" : ", ", scrolled.solution.tree().short_path(one.node),
+        told(scrolled.solution.scroll_position(one.node), scrolled.solution.scroll_range(one.node),
+             scrolled.solution.keys(one.node).scroll));
   }
   return scrolled;
 }

@@ -22,7 +22,8 @@ struct Scrolled {
 /// `asked`: `list=120` (down, or across in what scrolls across alone), `list=40,120`, `list=end`, each held within what
 /// there is to scroll. The solution holds until the next solve. Throws WrongCall for one that is written wrongly, names
 /// no node that scrolls, or names one twice.
-[[nodiscard]] Scrolled solve_scrolled(SceneSolver& solver, const Rung& rung, const std::vector<std::string>& asked);
+[[nodiscard]] Scrolled solve_scrolled(SceneSolver& solver, const ContainerSize& container_size,
+                                      const std::vector<std::string>& asked);
 
 /// The positions that were asked for in a scene. Throws WrongCall, and BadPath.
 [[nodiscard]] std::vector<Solution::ScrolledTo> positions_asked(const Scene& scene,

@@ -7,8 +7,8 @@
 #include <cmath>
 
 #include "calls/command.hpp"
-#include "model/container_size.hpp"
 #include "model/nearest_word.hpp"
+#include "model/sound_container.hpp"
 
 namespace fond_ladder::calls {
 namespace {
@@ -28,8 +28,8 @@ std::optional<double> usual_height(const Ladder& ladder) {
 
 AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   if (text == "content") return {};
-  for (const NamedRung& rung : ladder.rungs) {
-    if (rung.name == text) return {rung.name, ladder.size_of(rung)};
+  for (const NamedSize& container_size : ladder.container_sizes) {
+    if (container_size.name == text) return {container_size.name, ladder.size_of(container_size)};
   }
   const std::size_t cross = text.find('x');
   const auto width = parse_size(text.substr(0, cross));
@@ -38,7 +38,7 @@ AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   const auto height = cross == std::string_view::npos ? std::nullopt : parse_size(text.substr(cross + 1));
   if (width && height) return {"", {width, height}};
   std::vector<std::string_view> names{"content"};
-  for (const NamedRung& rung : ladder.rungs) names.push_back(rung.name);
+  for (const NamedSize& container_size : ladder.container_sizes) names.push_back(container_size.name);
   const std::string_view near = nearest_word(text, names);
   throw WrongCall(fmt::format("--at {}: a size is 1280x800, 1280, 1280xcontent, content or a named rung of the scene{}",
                               text, near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
@@ -50,12 +50,13 @@ std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Lad
   std::vector<AskedSize> sizes;
   for (const std::string& text : at) sizes.push_back(parse_at(text, ladder));
   if (!sizes.empty()) return sizes;
-  for (const NamedRung& rung : ladder.rungs) sizes.push_back({rung.name, ladder.size_of(rung)});
+  for (const NamedSize& container_size : ladder.container_sizes)
+    sizes.push_back({container_size.name, ladder.size_of(container_size)});
   if (sizes.empty()) sizes.push_back({"", {ladder.width.to, usual_height(ladder)}});
   return sizes;
 }
 
-Span parse_span(std::string_view text, std::string_view option) {
+Interval parse_span(std::string_view text, std::string_view option) {
   const std::size_t dots = text.find("..");
   const auto from = parse_size(text.substr(0, dots));
   const auto to = dots == std::string_view::npos ? from : parse_size(text.substr(dots + 2));

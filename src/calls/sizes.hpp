@@ -15,7 +15,7 @@ namespace fond_ladder::calls {
 /// Throws WrongCall.
 [[nodiscard]] std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Ladder& ladder);
 /// `360..1440`, or one size. Throws WrongCall; `option` is for the message.
-[[nodiscard]] Span parse_span(std::string_view text, std::string_view option);
+[[nodiscard]] Interval parse_span(std::string_view text, std::string_view option);
 /// One number above 0. Throws WrongCall.
 [[nodiscard]] double parse_factor(std::string_view text, std::string_view option);
 /// A coordinate: any finite number. Throws WrongCall with `message`.

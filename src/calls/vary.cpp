@@ -71,7 +71,7 @@ AskedVary parse_vary(const std::string& text) {
     }
     if (!(from->number < to->number))
       throw WrongCall(fmt::format("--vary {}: write FROM..TO from a value to a larger one", text));
-    asked.span = Span(from->number, to->number);
+    asked.span = Interval(from->number, to->number);
     asked.unit = from->unit;
     return asked;
   }

@@ -15,7 +15,7 @@ namespace fond_ladder::calls {
 struct AskedVary {
   std::string setting;              // beds.width
   std::vector<std::string> values;  // as they are written; none where there is a span
-  std::optional<Span> span;         // of numbers
+  std::optional<Interval> span;     // of numbers
   std::string unit;                 // behind them: em, % or nothing
 
   /// A number of the span as it is written in a scene.

@@ -13,7 +13,7 @@
 namespace fond_ladder::calls {
 
 std::vector<AskedWords> words_asked(const std::vector<std::string>& typed) {
-  constexpr auto words = words_of<WordsIn>;
+  constexpr auto words = words_of<TextMetrics>;
   std::vector<AskedWords> asked;
   for (const std::string& value : typed) {
     std::istringstream parts(value);
@@ -21,7 +21,7 @@ std::vector<AskedWords> words_asked(const std::vector<std::string>& typed) {
       const auto found = std::ranges::find(words, part);
       if (found == words.end())
         throw WrongCall("--words " + value + ": words are plain or fonts" + word_hint(part, words));
-      const auto which = static_cast<WordsIn>(found - words.begin());
+      const auto which = static_cast<TextMetrics>(found - words.begin());
       if (std::ranges::find(asked, AskedWords(which)) == asked.end()) asked.emplace_back(which);
     }
     if (value.empty()) throw WrongCall("--words: write plain or fonts");
@@ -36,19 +36,19 @@ AskedWords one_words_asked(const std::vector<std::string>& typed) {
   return asked.front();
 }
 
-Variant variant_in(const Scene& scene, AskedWords words, const std::string& wording,
+Variant variant_in(const Scene& scene, AskedWords words, const std::string& locale,
                    const std::vector<std::string>& modes, double longer, const std::string& file) {
-  if (!words) return variant_of(scene, wording, modes, longer);
+  if (!words) return variant_of(scene, locale, modes, longer);
   Scene measured = scene;
   try {
     set_words(measured, *words);
   } catch (const BadFonts& bad) {
-    std::vector<SceneFault> faults;
+    std::vector<SceneError> faults;
     for (const BadFonts::Fault& one : bad.faults())
       faults.push_back({one.said_at.empty() ? file : one.said_at, 0, 0, "", one.message});
     throw BadScene(std::move(faults));
   }
-  Variant variant = variant_of(measured, wording, modes, longer);
+  Variant variant = variant_of(measured, locale, modes, longer);
   const std::string name(word(*words));
   variant.name = "words " + name + (variant.name.empty() ? "" : ", ") + variant.name;
   variant.options = "--words " + name + (variant.options.empty() ? "" : " ") + variant.options;

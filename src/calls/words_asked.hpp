@@ -14,7 +14,7 @@
 namespace fond_ladder::calls {
 
 /// None: what the file says.
-using AskedWords = std::optional<WordsIn>;
+using AskedWords = std::optional<TextMetrics>;
 
 /// What the values of `--words` name, in their order; none of them: the file. Throws WrongCall.
 [[nodiscard]] std::vector<AskedWords> words_asked(const std::vector<std::string>& typed);
@@ -23,7 +23,7 @@ using AskedWords = std::optional<WordsIn>;
 
 /// As fond_ladder::variant_of, the words measured as is asked. Throws BadScene for fonts that are not there; `file` is
 /// the scene's.
-[[nodiscard]] Variant variant_in(const Scene& scene, AskedWords words, const std::string& wording,
+[[nodiscard]] Variant variant_in(const Scene& scene, AskedWords words, const std::string& locale,
                                  const std::vector<std::string>& modes, double longer, const std::string& file);
 
 }  // namespace fond_ladder::calls

@@ -14,11 +14,11 @@
 
 namespace fond_ladder::cli {
 
+using calls::add_edits;
 using calls::add_scene;
 using calls::add_scrolled;
 using calls::add_sizes;
 using calls::add_target;
-using calls::add_trials;
 using calls::add_values;
 using calls::asked_sizes;
 using calls::BeforeAndAfter;
@@ -35,17 +35,17 @@ using calls::load_variants;
 using calls::make;
 using calls::Option;
 using calls::Options;
+using calls::OptionUse;
 using calls::Own;
 using calls::parse_factor;
 using calls::parse_span;
 using calls::picture_form;
-using calls::Progress;
+using calls::ProgressLine;
 using calls::read_draft;
 using calls::SceneCall;
 using calls::ShippedScene;
 using calls::solve_scrolled;
 using calls::Streams;
-using calls::Told;
 using calls::words_asked;
 using calls::write_target;
 using calls::WrongCall;

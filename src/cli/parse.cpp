@@ -40,7 +40,7 @@ void tell_in_order(const CLI::App& called, const Command& command) {
   for (const CLI::Option* used : called.parse_order()) {
     for (const Option& option : command.options.all()) {
       if (!option.keeps_order() || !used->check_name(option.name)) continue;
-      std::get<std::vector<Told>*>(option.into)->push_back({option.name, used->results()[told[used]++]});
+      std::get<std::vector<OptionUse>*>(option.into)->push_back({option.name, used->results()[told[used]++]});
     }
   }
 }
@@ -52,7 +52,7 @@ std::string hint(const std::string& typed, const std::vector<std::string>& words
 }
 
 /// What a practitioner may have meant by an option that a command does not take.
-std::string meant(const CLI::App& command, const std::string& typed) {
+std::string allow(const CLI::App& command, const std::string& typed) {
   std::vector<std::string> words;
   for (const CLI::Option* option : command.get_options()) {
     for (const std::string& name : option->get_lnames()) words.push_back("--" + name);
@@ -79,12 +79,12 @@ WrongCall no_command(const std::vector<Command>& commands) {
 
 WrongCall refusal(const CLI::App& app, const CLI::ParseError& error, const std::vector<std::string>& args) {
   const auto used = app.get_subcommands();
-  if (used.empty()) return WrongCall("\"" + args.front() + "\" is not known" + meant(app, args.front()));
+  if (used.empty()) return WrongCall("\"" + args.front() + "\" is not known" + allow(app, args.front()));
   if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
     const std::vector<std::string> left = app.remaining(true);
     const auto option = std::ranges::find_if(left, [](const std::string& word) { return word.starts_with("-"); });
     const std::string& odd = option == left.end() ? left.front() : *option;
-    return WrongCall("\"" + odd + "\" is not known to " + used.front()->get_name() + meant(*used.front(), odd));
+    return WrongCall("\"" + odd + "\" is not known to " + used.front()->get_name() + allow(*used.front(), odd));
   }
   return WrongCall(used.front()->get_name() + ": " + error.what());
 }

@@ -86,7 +86,7 @@ class CairoCanvas final : public Canvas {
   void letters(std::string_view text, Point at, const Lettering& lettering, double width) override {
     const auto* fonts = dynamic_cast<const typeset::LineLayouts*>(lettering.typesetter);
     if (fonts != nullptr) {
-      WordStyle style = *lettering.style;
+      FontStyle style = *lettering.style;
       style.size = lettering.size;
       const typeset::Owned<PangoLayout> line = fonts->line(text, style);
       return show(line.get(), at, lettering, width);

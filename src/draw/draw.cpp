@@ -10,8 +10,8 @@ Picture draw(std::span<const Panel> panels, PictureForm form, const DrawOptions&
   const picture::Sheet sheet(panels, options);
   const auto canvas = picture::open_canvas(form, {sheet.width(), sheet.height(), options.title, options.within_page});
   picture::SheetReport report = sheet.paint(*canvas);
-  return {canvas->finish(), sheet.width(),   sheet.height(),       sheet.scale(),
-          report.drawn,     report.left_out, std::move(report.cut)};
+  return {canvas->finish(),          sheet.width(), sheet.height(), sheet.scale(), report.drawn, report.left_out,
+          std::move(report.overhang)};
 }
 
 }  // namespace fond_ladder::inline v0

@@ -74,11 +74,11 @@ class MapDrawing {
     pen_.fill(plot_area, {0.975, 0.985, 0.975});
     pen_.clip(plot_area);
     for (std::size_t c = 0; c < broken_.size(); ++c) regions_of(c);
-    turns();
+    breakpoints();
     ranges();
     for (std::size_t c = 0; c < broken_.size(); ++c) number(c);
     pen_.unclip();
-    rungs();
+    container_sizes();
     axes();
     legend();
   }
@@ -176,9 +176,9 @@ class MapDrawing {
     plate(std::to_string(c + 1), place, claim_marks[c].ink);
   }
 
-  void turns() {
+  void breakpoints() {
     std::vector<Segment> lines;
-    for (const SizeMap::Line& line : map_.turns) {
+    for (const SizeMap::Line& line : map_.breakpoints) {
       lines.push_back({{x_of(line.from.width), y_of(line.from.height)}, {x_of(line.to.width), y_of(line.to.height)}});
     }
     pen_.lines(lines, {picture::faded(picture::quiet_ink, 0.75), 0.8});
@@ -213,12 +213,12 @@ class MapDrawing {
     }
   }
 
-  void rungs() {
-    for (const NamedRung& rung : map_.rungs) {
-      const Point at{x_of(rung.width), y_of(rung.height.value_or(0))};
+  void container_sizes() {
+    for (const NamedSize& container_size : map_.container_sizes) {
+      const Point at{x_of(container_size.width), y_of(container_size.height.value_or(0))};
       pen_.fill({at.x - 5, at.y - 5, 10, 10}, picture::paper);
       pen_.fill({at.x - 3.5, at.y - 3.5, 7, 7}, picture::letters_ink);
-      const std::string name = printable(rung.name);
+      const std::string name = printable(container_size.name);
       const double wide = width_of(name, 12);
       const double left = at.x + 9 + wide > plot_area.right() ? at.x - 9 - wide : at.x + 9;
       const double y = std::max(at.y + 4, plot_area.y + 12);
@@ -264,11 +264,11 @@ class MapDrawing {
     constexpr std::size_t most_lines = 4;
     std::string line;
     std::size_t lines = 0, at = 0;
-    const double room = legend_left + legend_width - left;
+    const double space = legend_left + legend_width - left;
     while (at < text.size()) {
       const std::size_t space = text.find(' ', at), end = space == std::string::npos ? text.size() : space + 1;
       const std::string word = text.substr(at, end - at);
-      if (!line.empty() && width_of(line + word, size) > room) {
+      if (!line.empty() && width_of(line + word, size) > space) {
         if (++lines == most_lines) {
           write(line + "…", {left, y}, size, ink);
           return y + size * 1.4;
@@ -295,8 +295,8 @@ class MapDrawing {
       y = wrapped(std::to_string(c + 1) + "  " + printable(broken_[c]->claim), text_left, y, 13);
       const CheckedClaim::Failing& first = broken_[c]->failing.front();
       std::string where = "fails within " + rounded(first.from) + " to " + rounded(first.to) + " wide and " +
-                          rounded(first.heights.value_or(Span()).from) + " to " +
-                          rounded(first.heights.value_or(Span()).to) + " high";
+                          rounded(first.heights.value_or(Interval()).from) + " to " +
+                          rounded(first.heights.value_or(Interval()).to) + " high";
       if (broken_[c]->failing.size() > 1)
         where += ", and in " + std::to_string(broken_[c]->failing.size() - 1) +
                  (broken_[c]->failing.size() == 2 ? " more region" : " more regions");
@@ -323,10 +323,10 @@ class MapDrawing {
       pen_.lines(std::span(&segment, 1), stroke);
       y = wrapped(text, text_left, y, 12) + 6;
     };
-    if (!map_.turns.empty())
+    if (!map_.breakpoints.empty())
       line({picture::faded(picture::quiet_ink, 0.75), 0.8}, "something turns: a size or a place leaves its plane");
     if (!map_.ranges.empty()) line({picture::letters_ink, 1.4, Stroke::Line::dashed}, "a range begins or ends");
-    if (!map_.rungs.empty()) {
+    if (!map_.container_sizes.empty()) {
       pen_.fill({legend_left + 11, y - 8, 7, 7}, picture::letters_ink);
       wrapped("a named rung", text_left, y, 12);
     }

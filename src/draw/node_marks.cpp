@@ -13,7 +13,7 @@
 #include "draw/marks.hpp"
 #include "draw/node_shape.hpp"
 #include "draw/palette.hpp"
-#include "draw/room.hpp"
+#include "draw/space.hpp"
 #include "model/number_text.hpp"
 
 namespace fond_ladder::inline v0::picture {
@@ -45,41 +45,41 @@ std::string size_text(const Item& item) {
 
 class MarkPainter {
  public:
-  MarkPainter(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room, Used& used)
-      : pen_(pen), solution_(solution), items_(items), room_(room), used_(used), spots_(room) {
+  MarkPainter(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& space, Used& used)
+      : pen_(pen), solution_(solution), items_(items), space_(space), used_(used), spots_(space) {
     for (std::size_t i = 0; i < items.size(); ++i) {
       if (!items[i].shown) continue;
       spots_.cover(common(items[i].box, items[i].view), i);
       if (items[i].kind != Kind::text) continue;
-      for (const auto& line : solution.words(items[i].node)) {
+      for (const auto& line : solution.text_lines(items[i].node)) {
         const Rect box = in_picture(items[i], line.box);
-        if (line.dropped || box.y > room.bottom()) break;
+        if (line.dropped || box.y > space.bottom()) break;
         constexpr double apart = 2;  // no label is glued to words
         spots_.cover(common(grown(box, apart), items[i].view), LabelSpots::words);
       }
     }
   }
 
-  void paint_cut(const Item& item) {
-    used_.cut = true;
-    if (item.parent != Item::no_parent && solution_.cut(item.node).any()) {
+  void paint_overhang(const Item& item) {
+    used_.overhang = true;
+    if (item.parent != Item::no_parent && solution_.overhang(item.node).any()) {
       const Item& parent = items_[item.parent];
       const Rect inside = in_picture(parent, padding_box(solution_, parent.node));
-      mark_cut(item.box, inside, solution_.cut(item.node));
+      mark_overhang(item.box, inside, solution_.overhang(item.node));
     }
-    const FourSides words = solution_.words_cut(item.node);
+    const FourSides words = solution_.text_overhang(item.node);
     if (!words.any()) return;
     const double zoom = item.zoom;
-    mark_cut({item.box.x - words.left * zoom, item.box.y, item.box.width + (words.left + words.right) * zoom,
-              item.box.height + words.bottom * zoom},
-             item.box, words);
+    mark_overhang({item.box.x - words.left * zoom, item.box.y, item.box.width + (words.left + words.right) * zoom,
+                   item.box.height + words.bottom * zoom},
+                  item.box, words);
   }
 
   /// What of a node lies in the padding of its parent, where that is not meant.
-  void paint_intrusion(const Item& item) {
-    if (solution_.keys(item.node).meant.has(Oddity::intrudes)) return;
-    if (item.parent == Item::no_parent || is_empty(common(item.box, common(item.view, room_)))) return;
-    const FourSides into = solution_.intrusion(item.node), cut = solution_.cut(item.node);
+  void paint_padding_overlap(const Item& item) {
+    if (solution_.keys(item.node).allow.has(LintRule::overlaps_padding)) return;
+    if (item.parent == Item::no_parent || is_empty(common(item.box, common(item.view, space_)))) return;
+    const FourSides into = solution_.padding_overlap(item.node), overhang = solution_.overhang(item.node);
     if (!into.any()) return;
     const Item& parent = items_[item.parent];
     const Rect inside = in_picture(parent, content_box(solution_, parent.node)),
@@ -88,16 +88,16 @@ class MarkPainter {
     const auto tell = [&](double by, double beyond_all, const char* arrow) {
       if (by > 0 && beyond_all <= 0) amounts += " " + rounded(by) + " " + arrow;
     };
-    tell(into.top, cut.top, "\u2191");
-    tell(into.right, cut.right, "\u2192");
-    tell(into.bottom, cut.bottom, "\u2193");
-    tell(into.left, cut.left, "\u2190");
+    tell(into.top, overhang.top, "\u2191");
+    tell(into.right, overhang.right, "\u2192");
+    tell(into.bottom, overhang.bottom, "\u2193");
+    tell(into.left, overhang.left, "\u2190");
     if (amounts.empty()) return;  // where it sticks out, that is marked
-    used_.intrusion = true;
+    used_.padding_overlap = true;
     pen_.hatch(beyond(common(item.box, padding), inside), Hatch::crossed, 4, {faded(warning_ink, 0.7), 0.7});
-    const Rect seen = common(item.box, room_);
+    const Rect seen = common(item.box, space_);
     plate("in padding" + amounts, {seen.right() + 4, seen.y + seen.height / 2}, 0, 0.5, LabelSpots::beside_words,
-          {Lettering::Face::label, letter_size, warning_ink}, {warning_ink, 0.8}, room_);
+          {Lettering::Face::label, letter_size, warning_ink}, {warning_ink, 0.8}, space_);
   }
 
   /// A quiet line where children of a row stand on one baseline.
@@ -107,7 +107,7 @@ class MarkPainter {
     for (const auto& line : solution_.laid_lines(item.node)) {
       std::vector<NodeId> standing;
       for (const NodeId child : line) {
-        if (solution_.keys(child).self.across.value_or(own.across) == Across::baseline) standing.push_back(child);
+        if (solution_.keys(child).place_self.across.value_or(own.across) == Across::baseline) standing.push_back(child);
       }
       if (standing.size() < 2) continue;
       const Rect row = solution_.box(item.node), first = solution_.box(standing.front()),
@@ -115,7 +115,7 @@ class MarkPainter {
       const double y = solution_.baseline(standing.front()) - row.y;
       const Rect level = in_picture(item, {std::min(first.x, last.x) - row.x, y,
                                            std::max(first.right(), last.right()) - std::min(first.x, last.x), 0});
-      const Rect view = common(common(item.box, item.view), room_);
+      const Rect view = common(common(item.box, item.view), space_);
       const Segment seen{{std::max(level.x, view.x), level.y}, {std::min(level.right(), view.right()), level.y}};
       if (seen.from.x >= seen.to.x || level.y < view.y || level.y > view.bottom()) continue;
       const Segment lines[] = {seen};
@@ -127,7 +127,7 @@ class MarkPainter {
   void paint_pin(const Item& item) {
     const Keys keys = solution_.keys(item.node);
     if (!keys.pin || item.parent == Item::no_parent) return;
-    if (is_empty(common(item.box, common(item.view, room_)))) return;  // scrolled out of view
+    if (is_empty(common(item.box, common(item.view, space_)))) return;  // scrolled out of view
     used_.pin = true;
     const bool rtl = solution_.tree().direction() == Direction::rtl;
     const Pin& pin = *keys.pin;
@@ -166,15 +166,15 @@ class MarkPainter {
         side.nodes.push_back(item.node);
         side.farthest = std::max(side.farthest, by);
       };
-      const double to_left = room_.x - item.box.right(), to_right = item.box.x - room_.right(),
-                   up = room_.y - item.box.bottom(), down = item.box.y - room_.bottom();
+      const double to_left = space_.x - item.box.right(), to_right = item.box.x - space_.right(),
+                   up = space_.y - item.box.bottom(), down = item.box.y - space_.bottom();
       if (std::max(to_left, to_right) >= std::max(up, down)) {
         to_right > to_left ? note(right, item.box.right() - whole.box.right()) : note(left, whole.box.x - item.box.x);
       } else {
         down > up ? note(bottom, item.box.bottom() - whole.box.bottom()) : note(top, whole.box.y - item.box.y);
       }
     }
-    const double x = room_.x + room_.width / 2, y = room_.y + room_.height / 2;
+    const double x = space_.x + space_.width / 2, y = space_.y + space_.height / 2;
     std::vector<NodeId> untold;
     const auto tell = [&](const Beyond& side, const char* arrow, Point at, double share_x, double share_y) {
       if (side.nodes.empty()) return;
@@ -187,23 +187,23 @@ class MarkPainter {
       }
       untold.insert(untold.end(), side.nodes.begin(), side.nodes.end());
     };
-    tell(right, "\u2192", {room_.right(), y}, 1, 0.5);
-    tell(left, "\u2190", {room_.x, y}, 0, 0.5);
-    tell(bottom, "\u2193", {x, room_.bottom()}, 0.5, 1);
-    tell(top, "\u2191", {x, room_.y}, 0.5, 0);
+    tell(right, "\u2192", {space_.right(), y}, 1, 0.5);
+    tell(left, "\u2190", {space_.x, y}, 0, 0.5);
+    tell(bottom, "\u2193", {x, space_.bottom()}, 0.5, 1);
+    tell(top, "\u2191", {x, space_.y}, 0.5, 0);
     return untold;
   }
 
-  /// Writes the amounts that mark_cut collected. Comes after all hatching, which would hide them, and after
+  /// Writes the amounts that mark_overhang collected. Comes after all hatching, which would hide them, and after
   /// paint_beyond: what lies beyond has no other mark, so its labels take their spots first.
-  void write_cuts() {
-    for (const Warning& one : cuts_) write(one);
-    cuts_.clear();
+  void write_overhangs() {
+    for (const Label& one : overhangs_) write(one);
+    overhangs_.clear();
   }
 
   void paint_scroll(const Item& item) {
     const Extent range = solution_.scroll_range(item.node);
-    const Rect seen = common(item.box, common(item.view, room_));
+    const Rect seen = common(item.box, common(item.view, space_));
     // It stands inside of what scrolls, or not at all.
     if (range.width > 0) {
       note("scrolls " + rounded(range.width) + " \u2194", {seen.right() - inset, seen.y + seen.height / 2}, 1, 0.5,
@@ -218,27 +218,27 @@ class MarkPainter {
   void paint_flag(const Item& item) {
     used_.zero = true;
     // Upward from the node, or downward where it stands at the upper edge of the picture.
-    const Point foot{std::clamp(item.box.x, room_.x + 1, std::max(room_.x + 1, room_.right() - 10)),
-                     std::clamp(item.box.y, room_.y + 1, std::max(room_.y + 1, room_.bottom() - 1))};
-    const double up = foot.y - 12 < room_.y ? -1 : 1;
+    const Point foot{std::clamp(item.box.x, space_.x + 1, std::max(space_.x + 1, space_.right() - 10)),
+                     std::clamp(item.box.y, space_.y + 1, std::max(space_.y + 1, space_.bottom() - 1))};
+    const double up = foot.y - 12 < space_.y ? -1 : 1;
     const Segment pole[] = {{foot, {foot.x, foot.y - 12 * up}}, {foot, {item.box.right(), item.box.bottom()}}};
     const Point cloth[] = {{foot.x, foot.y - 12 * up}, {foot.x + 8, foot.y - 9 * up}, {foot.x, foot.y - 6 * up}};
     pen_.lines(pole, {letters_ink, 1.2});
     pen_.polygon(cloth, letters_ink);
     spots_.take({foot.x - 1, std::min(foot.y, foot.y - 12 * up), 9, 12});
-    const std::string name = solution_.tree().step(item.node) + " " + size_text(item);
+    const std::string name = solution_.tree().segment(item.node) + " " + size_text(item);
     constexpr int near = 3;  // steps up and down; then further along
     for (const double along : {10.0, 80.0, 150.0, 220.0}) {
       if (plate(name, {foot.x + along, foot.y - 7 * up}, 0, 0.5, LabelSpots::beside_words, size_letters,
-                {quiet_ink, 0.6}, room_, near))
+                {quiet_ink, 0.6}, space_, near))
         return;
     }
   }
 
   void paint_name(const Item& item, std::size_t place) {
-    const Rect seen = common(common(item.box, item.view), room_);
+    const Rect seen = common(common(item.box, item.view), space_);
     if (std::min(seen.width, seen.height) < 11 || std::max(seen.width, seen.height) < 14) return;
-    const std::string name = solution_.tree().step(item.node), size = size_text(item);
+    const std::string name = solution_.tree().segment(item.node), size = size_text(item);
     const std::vector<Rect> areas = free_areas(item, seen);
     for (const LabelForm& form : label_forms) {
       constexpr double between = 5;
@@ -267,35 +267,35 @@ class MarkPainter {
 
  private:
   /// Marks what of `area` lies outside `window`, side by side, with the amounts.
-  void mark_cut(const Rect& area, const Rect& window, const FourSides& cut) {
-    for (const Rect& piece : beyond(common(area, grown(room_, 8)), window)) {
+  void mark_overhang(const Rect& area, const Rect& window, const FourSides& overhang) {
+    for (const Rect& piece : beyond(common(area, grown(space_, 8)), window)) {
       pen_.fill(piece, faded(warning_ink, 0.12));
       pen_.hatch({&piece, 1}, Hatch::crossed, 5, {faded(warning_ink, 0.8), 0.8});
       pen_.outline(grown(piece, -1), {warning_ink, 2});
     }
-    const Rect seen = common(area, room_).width > 0 && common(area, room_).height > 0 ? common(area, room_) : room_;
+    const Rect seen = common(area, space_).width > 0 && common(area, space_).height > 0 ? common(area, space_) : space_;
     const double x = seen.x + seen.width / 2, y = seen.y + seen.height / 2;
-    if (cut.top > 0) warn("cut " + rounded(cut.top) + " \u2191", {x, std::min(area.y, window.y)}, 0.5, 0);
-    if (cut.right > 0)
-      warn("cut " + rounded(cut.right) + " \u2192", {std::max(area.right(), window.right()), y}, 1, 0.5);
-    if (cut.bottom > 0) {
-      warn("cut " + rounded(cut.bottom) + " \u2193", {x, std::max(area.bottom(), window.bottom())}, 0.5, 1);
+    if (overhang.top > 0) warn("cut " + rounded(overhang.top) + " \u2191", {x, std::min(area.y, window.y)}, 0.5, 0);
+    if (overhang.right > 0)
+      warn("cut " + rounded(overhang.right) + " \u2192", {std::max(area.right(), window.right()), y}, 1, 0.5);
+    if (overhang.bottom > 0) {
+      warn("cut " + rounded(overhang.bottom) + " \u2193", {x, std::max(area.bottom(), window.bottom())}, 0.5, 1);
     }
-    if (cut.left > 0) warn("cut " + rounded(cut.left) + " \u2190", {std::min(area.x, window.x), y}, 0, 0.5);
+    if (overhang.left > 0) warn("cut " + rounded(overhang.left) + " \u2190", {std::min(area.x, window.x), y}, 0, 0.5);
   }
 
   /// A text where it should stand; the shares say which point of its plate should lie there.
-  struct Warning {
+  struct Label {
     std::string text;
     Point at;
     double share_x = 0, share_y = 0;
   };
   void warn(const std::string& text, Point at, double share_x, double share_y) {
-    cuts_.push_back({text, at, share_x, share_y});
+    overhangs_.push_back({text, at, share_x, share_y});
   }
-  bool write(const Warning& one) {
+  bool write(const Label& one) {
     return plate(one.text, one.at, one.share_x, one.share_y, LabelSpots::on_words,
-                 {Lettering::Face::strong, letter_size, warning_ink}, {warning_ink, 1}, room_);
+                 {Lettering::Face::strong, letter_size, warning_ink}, {warning_ink, 1}, space_);
   }
   void note(const std::string& text, Point at, double share_x, double share_y, const Rect& within) {
     plate(text, at, share_x, share_y, LabelSpots::beside_words, size_letters, {quiet_ink, 0.6}, within);
@@ -306,7 +306,7 @@ class MarkPainter {
   bool plate(const std::string& text, Point at, double share_x, double share_y, std::size_t order,
              const Lettering& letters, const Stroke& edge, const Rect& bounds, int steps = 24) {
     const double width = pen_.width_of(text, letters) + 2 * inset, height = line_height + 2;
-    if ((width > bounds.width || height > bounds.height) && &bounds != &room_) return false;
+    if ((width > bounds.width || height > bounds.height) && &bounds != &space_) return false;
     for (int step = 0; step < steps; ++step) {
       const int lines = (step + 1) / 2;
       const double aside = (step % 2 == 0 ? lines : -lines) * (height + 1);
@@ -329,7 +329,7 @@ class MarkPainter {
         std::abs(length.in_px(solution_.tree().units(solution_.keys(item.node)), 0) - apart) > 0.01)
       return;
     const Rect line{std::min(from.x, to.x), std::min(from.y, to.y), std::abs(from.x - to.x), std::abs(from.y - to.y)};
-    if (!spots_.is_free(common(grown(line, 3), room_), LabelSpots::on_words)) return;  // a warning stands there
+    if (!spots_.is_free(common(grown(line, 3), space_), LabelSpots::on_words)) return;  // a warning stands there
     pen_.lines(tie(from, to), {letters_ink, 1});
     const std::string amount = rounded(apart);
     const double width = pen_.width_of(amount, size_letters);
@@ -348,9 +348,9 @@ class MarkPainter {
   std::vector<Rect> free_areas(const Item& item, const Rect& seen) const {
     std::vector<Rect> areas{seen};
     if (!is_container(item.kind)) return areas;
-    const Room inside = room_of(solution_, item.node);
+    const Space inside = space_of(solution_, item.node);
     constexpr std::size_t most = 12;
-    for (const auto* list : {&inside.padding, &inside.spare, &inside.gaps}) {
+    for (const auto* list : {&inside.padding, &inside.unused_space, &inside.gaps}) {
       for (std::size_t i = 0; i < std::min(most, list->size()); ++i) {
         areas.push_back(common(seen, in_picture(item, (*list)[i])));
       }
@@ -377,33 +377,34 @@ class MarkPainter {
   Pen& pen_;
   const Solution& solution_;
   const std::vector<Item>& items_;
-  const Rect& room_;
+  const Rect& space_;
   Used& used_;
   LabelSpots spots_;
-  std::vector<Warning> cuts_;
+  std::vector<Label> overhangs_;
 };
 
 }  // namespace
 
-Marks paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& room, bool bare,
+Marks paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& items, const Rect& space, bool bare,
                   Used& used) {
   constexpr std::size_t most_labels = 3000;
   Marks marks;
-  std::vector<const Item*> cut_items;
+  std::vector<const Item*> overhanging_items;
   for (const Item& item : items) {
-    const bool at_parent = item.parent != Item::no_parent && solution.cut(item.node).any();
-    if (!at_parent && !solution.words_cut(item.node).any()) continue;
-    if (solution.keys(item.node).meant.cut()) continue;
-    marks.cut.push_back(item.node);
-    if (item.shown) cut_items.push_back(&item);
+    const bool at_parent = item.parent != Item::no_parent && solution.overhang(item.node).any();
+    if (!at_parent && !solution.text_overhang(item.node).any()) continue;
+    if (solution.keys(item.node).allow.overhang()) continue;
+    marks.overhang.push_back(item.node);
+    if (item.shown) overhanging_items.push_back(&item);
   }
   if (bare) return marks;
-  MarkPainter painter(pen, solution, items, room, used);
-  for (std::size_t i = 0; i < std::min(most_labels, cut_items.size()); ++i) painter.paint_cut(*cut_items[i]);
+  MarkPainter painter(pen, solution, items, space, used);
+  for (std::size_t i = 0; i < std::min(most_labels, overhanging_items.size()); ++i)
+    painter.paint_overhang(*overhanging_items[i]);
   marks.untold = painter.paint_beyond();
-  painter.write_cuts();
+  painter.write_overhangs();
   for (const Item& item : items) {
-    if (item.shown && !is_flat(item)) painter.paint_intrusion(item);
+    if (item.shown && !is_flat(item)) painter.paint_padding_overlap(item);
   }
   for (const Item& item : items) {
     if (!item.shown) continue;
@@ -414,11 +415,11 @@ Marks paint_marks(Pen& pen, const Solution& solution, const std::vector<Item>& i
   for (const Item& item : items) {
     if (item.shown && is_flat(item)) painter.paint_flag(item);
   }
-  std::size_t tried = 0;
-  for (std::size_t i = 0; i < items.size() && tried < most_labels; ++i) {
+  std::size_t edited = 0;
+  for (std::size_t i = 0; i < items.size() && edited < most_labels; ++i) {
     if (!items[i].shown || is_flat(items[i])) continue;
     painter.paint_name(items[i], i);
-    ++tried;
+    ++edited;
   }
   return marks;
 }

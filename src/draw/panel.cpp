@@ -7,7 +7,7 @@
 #include "draw/marks.hpp"
 #include "draw/node_marks.hpp"
 #include "draw/node_shape.hpp"
-#include "draw/room.hpp"
+#include "draw/space.hpp"
 #include "fond_ladder/draw.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
@@ -38,7 +38,7 @@ Rect mapped(const Rect& box, Point from, Point to, double scale) {
 }
 
 /// Hides the nodes that are too small to be seen, and all but the `most` largest.
-void choose_shown(std::vector<Item>& items, const Rect& room, std::size_t most) {
+void choose_shown(std::vector<Item>& items, const Rect& space, std::size_t most) {
   constexpr double smallest = 0.75;  // pixels of the picture
   constexpr std::size_t most_flags = 200;
   std::vector<double> areas;
@@ -46,8 +46,8 @@ void choose_shown(std::vector<Item>& items, const Rect& room, std::size_t most) 
   for (Item& item : items) {
     const bool flat = is_flat(item);
     item.shown = flat ? flags++ < most_flags : item.box.width >= smallest && item.box.height >= smallest;
-    item.beyond = item.shown && !meet(grown(item.box, 1), room) && !is_empty(common(grown(item.box, 1), item.view));
-    item.shown = item.shown && meet(grown(item.box, 1), room);
+    item.beyond = item.shown && !meet(grown(item.box, 1), space) && !is_empty(common(grown(item.box, 1), item.view));
+    item.shown = item.shown && meet(grown(item.box, 1), space);
     if (item.shown) areas.push_back(item.box.width * item.box.height);
   }
   if (areas.size() <= most) return;
@@ -64,12 +64,12 @@ void choose_shown(std::vector<Item>& items, const Rect& room, std::size_t most) 
 /// What a node is, for those who point at it: `beds, a column, 240 x 771`.
 std::string title_of(const Solution& solution, const Item& item) {
   const Rect box = solution.relative_box(item.node);
-  return solution.tree().step(item.node) + ", " + std::string(word(item.kind)) + ", " + rounded(box.width) +
+  return solution.tree().segment(item.node) + ", " + std::string(word(item.kind)) + ", " + rounded(box.width) +
          " \u00d7 " + rounded(box.height);
 }
 
 /// Which kinds can be seen: those that are not wholly behind a box or an image that they hold.
-void note_kinds(const std::vector<Item>& items, const Rect& room, Used& used) {
+void note_kinds(const std::vector<Item>& items, const Rect& space, Used& used) {
   std::vector<bool> covered(items.size());
   for (const Item& item : items) {
     const bool covers = item.kind == Kind::box || item.kind == Kind::image;
@@ -79,7 +79,7 @@ void note_kinds(const std::vector<Item>& items, const Rect& room, Used& used) {
   for (std::size_t i = 0; i < items.size(); ++i) {
     const Item& item = items[i];
     const bool is_seen =
-        item.shown && !covered[i] && !is_flat(item) && !is_empty(common(common(item.box, item.view), room));
+        item.shown && !covered[i] && !is_flat(item) && !is_empty(common(common(item.box, item.view), space));
     if (is_seen) used.kinds[static_cast<std::size_t>(item.kind)] = true;
   }
 }
@@ -96,13 +96,13 @@ void Used::add(const Used& other) {
   for (std::size_t i = 0; i < kinds.size(); ++i) kinds[i] = kinds[i] || other.kinds[i];
   padding = padding || other.padding;
   gap = gap || other.gap;
-  spare = spare || other.spare;
-  cut = cut || other.cut;
+  unused_space = unused_space || other.unused_space;
+  overhang = overhang || other.overhang;
   scrolled = scrolled || other.scrolled;
   track = track || other.track;
   zero = zero || other.zero;
   pin = pin || other.pin;
-  intrusion = intrusion || other.intrusion;
+  padding_overlap = padding_overlap || other.padding_overlap;
   baseline = baseline || other.baseline;
 }
 
@@ -159,7 +159,7 @@ FourSides PanelDrawing::overhang(double scale) const {
     over.right = std::max(over.right, item.box.right() - whole.right());
     over.bottom = std::max(over.bottom, item.box.bottom() - whole.bottom());
     if (item.kind != Kind::text) continue;
-    const FourSides words = solution_.words_cut(item.node);  // words that are spilled are seen as well
+    const FourSides words = solution_.text_overhang(item.node);  // words that are spilled are seen as well
     over.left = std::max(over.left, whole.x - item.box.x + words.left);
     over.right = std::max(over.right, item.box.right() - whole.right() + words.right);
   }
@@ -167,7 +167,8 @@ FourSides PanelDrawing::overhang(double scale) const {
   return over;
 }
 
-PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& room, std::size_t most, bool bare) const {
+PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& space, std::size_t most,
+                                bool bare) const {
   const Point corner{items_.front().box.x, items_.front().box.y};
   std::vector<Item> items = items_;
   for (Item& item : items) {
@@ -175,7 +176,7 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
     item.view = mapped(item.view, corner, at, scale);
     item.zoom *= scale;
   }
-  choose_shown(items, room, most);
+  choose_shown(items, space, most);
 
   PanelReport report;
   report.left_out = too_deep_;
@@ -184,7 +185,7 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
     if (report.missing.size() < most_named) report.missing.push_back(node);
     ++report.left_out;
   };
-  pen.clip(room);
+  pen.clip(space);
   const bool names_nodes = pen.names_nodes();
   for (const Item& item : items) {
     if (item.beyond && !bare) continue;  // a mark tells how many
@@ -195,12 +196,12 @@ PanelReport PanelDrawing::paint(Pen& pen, Point at, double scale, const Rect& ro
     ++report.drawn;
     const Tree& tree = solution_.tree();
     if (names_nodes) pen.begin_node(tree.path(item.node), title_of(solution_, item));
-    paint_shape(pen, solution_, item, room, bare, report.used);
+    paint_shape(pen, solution_, item, space, bare, report.used);
     if (names_nodes) pen.end_node();
   }
-  note_kinds(items, room, report.used);
-  Marks marks = paint_marks(pen, solution_, items, room, bare, report.used);
-  report.cut = std::move(marks.cut);
+  note_kinds(items, space, report.used);
+  Marks marks = paint_marks(pen, solution_, items, space, bare, report.used);
+  report.overhang = std::move(marks.overhang);
   for (const NodeId node : marks.untold) leave_out(node);
   pen.unclip();
   return report;

@@ -29,15 +29,15 @@ struct Item {
 /// What a picture contains that a legend can explain.
 struct Used {
   std::array<bool, words_of<Kind>.size()> kinds{};
-  bool padding = false, gap = false, spare = false, cut = false, scrolled = false, track = false, zero = false,
-       pin = false, intrusion = false, baseline = false;
+  bool padding = false, gap = false, unused_space = false, overhang = false, scrolled = false, track = false,
+       zero = false, pin = false, padding_overlap = false, baseline = false;
   void add(const Used& other);
 };
 
 struct PanelReport {
   std::size_t drawn = 0, left_out = 0;
   std::vector<NodeId> missing;  ///< the first of those left out
-  std::vector<NodeId> cut;
+  std::vector<NodeId> overhang;
   Used used;
 };
 
@@ -51,9 +51,9 @@ class PanelDrawing {
   /// By how much nodes stick out of it on each side, in pixels of the picture, as far as there is room for it.
   [[nodiscard]] FourSides overhang(double scale) const;
 
-  /// Draws with the box's corner at `at`; nothing is drawn outside of `room`. At most `most` nodes. `bare` leaves out
+  /// Draws with the box's corner at `at`; nothing is drawn outside of `space`. At most `most` nodes. `bare` leaves out
   /// all helper marks.
-  [[nodiscard]] PanelReport paint(Pen& pen, Point at, double scale, const Rect& room, std::size_t most,
+  [[nodiscard]] PanelReport paint(Pen& pen, Point at, double scale, const Rect& space, std::size_t most,
                                   bool bare) const;
 
  private:

@@ -10,7 +10,7 @@
 #include <string_view>
 
 #include "fond_ladder/solution.hpp"
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/text_shaper.hpp"
 
 namespace fond_ladder::inline v0::picture {
 
@@ -45,8 +45,8 @@ struct Lettering {
   double size = 11;
   Ink ink{};
   bool turned = false;                     ///< read from the bottom to the top
-  const Typesetter* typesetter = nullptr;  ///< whose letters they are, with `style`; null: those of `face`
-  const WordStyle* style = nullptr;
+  const TextShaper* typesetter = nullptr;  ///< whose letters they are, with `style`; null: those of `face`
+  const FontStyle* style = nullptr;
 };
 
 enum class Hatch : std::uint8_t { rising, falling, crossed };

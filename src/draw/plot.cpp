@@ -58,8 +58,8 @@ std::string quoted(const std::string& text) {
 
 class Script {
  public:
-  Script(const Climb& climbed, const PlotOptions& options) : climbed_(climbed), options_(options) {
-    for (std::size_t q = 0; options.columns.empty() && q < climbed.quantities.size(); ++q) columns_.push_back(q);
+  Script(const Sweep& swept, const PlotOptions& options) : swept_(swept), options_(options) {
+    for (std::size_t q = 0; options.columns.empty() && q < swept.quantities.size(); ++q) columns_.push_back(q);
     if (!options.columns.empty()) columns_ = options.columns;
     join_equal_curves();
   }
@@ -70,12 +70,12 @@ class Script {
          << quoted(dragged() + " (marks: turns; hollow ones: the value up to a jump)") << "\nset ylabel \"pixels\"\n"
          << "set grid linecolor '#dddddd' linetype 1\nset border 3\nset tics nomirror out\n"
          << "set key outside top center horizontal samplen 5 spacing 1.4 font ',13'\nset yrange [*<0:*]\n";
-    if (!climbed_.steps.empty()) {
-      out_ << "set xrange [" << exact(climbed_.steps.front().at) << ':' << exact(climbed_.steps.back().at) << "]\n";
+    if (!swept_.steps.empty()) {
+      out_ << "set xrange [" << exact(swept_.steps.front().at) << ':' << exact(swept_.steps.back().at) << "]\n";
     }
     double most = 0;
     for (const std::size_t q : columns_) {
-      for (const Climb::Step& step : climbed_.steps) {
+      for (const Sweep::Step& step : swept_.steps) {
         if (counts(q)) most = std::max(most, step.values[q].value_or(0));
       }
     }
@@ -83,7 +83,7 @@ class Script {
       out_ << "set border 11\nset y2label \"how many\"\nset y2tics 1 out\nset y2range [0:" << exact(most * 2 + 1)
            << "]\n";
     }
-    write_turn_tics();
+    write_breakpoint_tics();
     for (std::size_t i = 0; i < columns_.size(); ++i) write_numbers(i);
     write_plot();
     return out_.str();
@@ -92,14 +92,14 @@ class Script {
  private:
   /// What is along the bottom.
   [[nodiscard]] std::string dragged() const {
-    if (!climbed_.setting.empty()) return climbed_.setting;
-    return std::string(climbed_.along_height ? "height" : "width") + " of the container, pixels";
+    if (!swept_.setting.empty()) return swept_.setting;
+    return std::string(swept_.along_height ? "height" : "width") + " of the container, pixels";
   }
 
   /// Of curves that hide each other the first is drawn, and tells of the others.
   void join_equal_curves() {
     const auto same = [&](std::size_t a, std::size_t b) {
-      return counts(a) == counts(b) && std::ranges::all_of(climbed_.steps, [&](const Climb::Step& step) {
+      return counts(a) == counts(b) && std::ranges::all_of(swept_.steps, [&](const Sweep::Step& step) {
                return step.values[a] == step.values[b];
              });
     };
@@ -108,10 +108,10 @@ class Script {
       const auto twin = std::ranges::find_if(drawn, [&](std::size_t other) { return same(other, q); });
       if (twin == drawn.end()) {
         drawn.push_back(q);
-        names_.push_back(climbed_.quantities[q].text);
+        names_.push_back(swept_.quantities[q].text);
         others_.emplace_back();
       } else {
-        others_[static_cast<std::size_t>(twin - drawn.begin())].push_back(climbed_.quantities[q].text);
+        others_[static_cast<std::size_t>(twin - drawn.begin())].push_back(swept_.quantities[q].text);
       }
     }
     columns_ = std::move(drawn);
@@ -128,12 +128,12 @@ class Script {
   }
 
   /// Where something turns, above the curves, as far as there is room for the numbers.
-  void write_turn_tics() {
-    if (climbed_.steps.empty()) return;
-    const double first = climbed_.steps.front().at, last = climbed_.steps.back().at;
+  void write_breakpoint_tics() {
+    if (swept_.steps.empty()) return;
+    const double first = swept_.steps.front().at, last = swept_.steps.back().at;
     std::vector<double> places;
-    for (const Turn& turn : climbed_.turns()) {
-      if (std::ranges::find(columns_, turn.quantity) != columns_.end()) places.push_back(turn.at);
+    for (const Breakpoint& breakpoint : swept_.breakpoints()) {
+      if (std::ranges::find(columns_, breakpoint.quantity) != columns_.end()) places.push_back(breakpoint.at);
     }
     std::ranges::sort(places);
     constexpr double most = 50;  // numbers side by side
@@ -149,36 +149,36 @@ class Script {
          << ") rotate by 90 left font ',11' out\nset grid x2tics linecolor '#eeeeee' linetype 1\n";
   }
 
-  [[nodiscard]] bool counts(std::size_t q) const { return is_count(climbed_.quantities[q].measure); }
+  [[nodiscard]] bool counts(std::size_t q) const { return is_count(swept_.quantities[q].measure); }
   void point(double size, double value) { out_ << exact(size) << ' ' << exact(value) << '\n'; }
 
   /// The curve, broken at jumps; then the points at which something turns, and the ends of jumps that are left.
   void write_numbers(std::size_t i) {
     const std::size_t q = columns_[i];
-    std::vector<const Turn*> turns;
-    for (const Turn& turn : climbed_.turns()) {
-      if (turn.quantity == q && turn.kind != TurnKind::curve) turns.push_back(&turn);
+    std::vector<const Breakpoint*> breakpoints;
+    for (const Breakpoint& breakpoint : swept_.breakpoints()) {
+      if (breakpoint.quantity == q && breakpoint.kind != BreakpointKind::curve) breakpoints.push_back(&breakpoint);
     }
     out_ << "$curve" << i << " << EOD\n";
     std::size_t next = 0;
-    for (const Climb::Step& step : climbed_.steps) {
-      for (; next < turns.size() && turns[next]->at <= step.at; ++next) {
-        if (turns[next]->before) point(turns[next]->at, *turns[next]->before);
-        if (turns[next]->kind == TurnKind::jump) out_ << '\n';
-        if (turns[next]->after) point(turns[next]->at, *turns[next]->after);
+    for (const Sweep::Step& step : swept_.steps) {
+      for (; next < breakpoints.size() && breakpoints[next]->at <= step.at; ++next) {
+        if (breakpoints[next]->before) point(breakpoints[next]->at, *breakpoints[next]->before);
+        if (breakpoints[next]->kind == BreakpointKind::jump) out_ << '\n';
+        if (breakpoints[next]->after) point(breakpoints[next]->at, *breakpoints[next]->after);
       }
       step.values[q] ? point(step.at, *step.values[q]) : static_cast<void>(out_ << '\n');
     }
     out_ << "EOD\n$turn" << i << " << EOD\n";
-    for (const Turn* turn : turns) {
-      if (turn->after) point(turn->at, *turn->after);
+    for (const Breakpoint* breakpoint : breakpoints) {
+      if (breakpoint->after) point(breakpoint->at, *breakpoint->after);
     }
-    if (turns.empty()) out_ << "NaN NaN\n";
+    if (breakpoints.empty()) out_ << "NaN NaN\n";
     out_ << "EOD\n$left" << i << " << EOD\n";
     bool any = false;
-    for (const Turn* turn : turns) {
-      if (turn->kind != TurnKind::jump || !turn->before) continue;
-      point(turn->at, *turn->before);
+    for (const Breakpoint* breakpoint : breakpoints) {
+      if (breakpoint->kind != BreakpointKind::jump || !breakpoint->before) continue;
+      point(breakpoint->at, *breakpoint->before);
       any = true;
     }
     out_ << (any ? "" : "NaN NaN\n") << "EOD\n";
@@ -201,7 +201,7 @@ class Script {
     out_ << '\n';
   }
 
-  const Climb& climbed_;
+  const Sweep& swept_;
   const PlotOptions& options_;
   std::vector<std::size_t> columns_;
   std::vector<std::string> names_;                // of the curves that are drawn
@@ -228,8 +228,8 @@ void require_plotter() {
   static_cast<void>(run_plotter("--version", ""));
 }
 
-std::string plot(const Climb& climbed, PictureForm form, const PlotOptions& options) {
-  std::string script = Script(climbed, options).write(form);
+std::string plot(const Sweep& swept, PictureForm form, const PlotOptions& options) {
+  std::string script = Script(swept, options).write(form);
   if (form != PictureForm::svg) return run_plotter("-", replaced(std::move(script), ampersand, "&"));
   // The plotting program leaves `>` as it is, which XML allows but for this one sequence.
   return replaced(replaced(run_plotter("-", script), "]]>", "]]&gt;"), ampersand, "&amp;");

@@ -25,7 +25,7 @@ double choose_scale(const std::vector<Sheet::PlacedPanel>& panels, const DrawOpt
   constexpr double handy = limits::handy_picture, largest = limits::longest_picture,
                    most_pixels = limits::largest_picture;
   Extent all;
-  for (const auto& [drawing, caption, room, at] : panels) {
+  for (const auto& [drawing, caption, space, at] : panels) {
     all.width += drawing.size().width;
     all.height = std::max(all.height, drawing.size().height);
   }
@@ -69,7 +69,7 @@ std::vector<LegendEntry> legend_of(const Used& used) {
   };
   if (used.padding) hatched("padding", Hatch::rising);
   if (used.gap) hatched("gap", Hatch::falling);
-  if (used.spare) {
+  if (used.unused_space) {
     entries.push_back({"spare room", [=](Pen& pen, const Rect& area) {
                          pen.lines(rows_of_dots(area, 4), {quiet_ink, 1.2, Stroke::Line::dotted});
                          pen.outline(grown(area, -0.5), edge);
@@ -109,12 +109,12 @@ std::vector<LegendEntry> legend_of(const Used& used) {
                          pen.lines(line, {quiet_ink, 0.7, Stroke::Line::dashed});
                        }});
   }
-  if (used.intrusion) {
+  if (used.padding_overlap) {
     entries.push_back({"runs into padding", [](Pen& pen, const Rect& area) {
                          pen.hatch({&area, 1}, Hatch::crossed, 4, {faded(warning_ink, 0.7), 0.7});
                        }});
   }
-  if (used.cut) {
+  if (used.overhang) {
     entries.push_back({"cut: outside its parent, or its own box", [](Pen& pen, const Rect& area) {
                          pen.hatch({&area, 1}, Hatch::crossed, 5, {warning_ink, 0.8});
                          pen.outline(grown(area, -1), {warning_ink, 2});
@@ -188,7 +188,7 @@ Sheet::Sheet(std::span<const Panel> panels, const DrawOptions& options) : bare_(
     panel.caption += "  (" + std::to_string(report.left_out) + " left out)";
     const Tree& tree = panels[static_cast<std::size_t>(&panel - panels_.data())].solution.tree();
     for (const NodeId node : report.missing) {
-      const std::string name = tree.tail(node);
+      const std::string name = tree.short_path(node);
       if (std::ranges::find(missing_, name) == missing_.end()) missing_.push_back(name);
     }
     more_missing_ = more_missing_ || report.left_out > report.missing.size();
@@ -210,7 +210,7 @@ void Sheet::widen_for_captions() {
   double shift = 0;
   for (std::size_t i = 0; i < panels_.size(); ++i) {
     PlacedPanel& panel = panels_[i];
-    panel.room.x += shift;
+    panel.space.x += shift;
     panel.at.x += shift;
     const double end = panel.at.x + letter * static_cast<double>(panel.caption.size());
     const double next = i + 1 < panels_.size() ? panels_[i + 1].at.x + shift - between_panels / 2 : width_ + shift;
@@ -240,27 +240,27 @@ void Sheet::place_panels() {
   for (PlacedPanel& panel : panels_) {
     const FourSides over = bare_ ? FourSides{} : panel.drawing.overhang(scale_);
     const Extent size = panel.drawing.size();
-    panel.room = {x, top, over.left + size.width * scale_ + over.right, over.top + size.height * scale_ + over.bottom};
+    panel.space = {x, top, over.left + size.width * scale_ + over.right, over.top + size.height * scale_ + over.bottom};
     panel.at = {x + over.left, top + over.top};
-    x = panel.room.right() + between_panels;
-    height_ = std::max(height_, panel.room.bottom() + edge);
+    x = panel.space.right() + between_panels;
+    height_ = std::max(height_, panel.space.bottom() + edge);
   }
   width_ = std::ceil(x - between_panels + edge);
 }
 
 PanelReport Sheet::paint_panel(Pen& pen, const PlacedPanel& panel) const {
-  return panel.drawing.paint(pen, panel.at, scale_, panel.room, limits::most_drawn / panels_.size(), bare_);
+  return panel.drawing.paint(pen, panel.at, scale_, panel.space, limits::most_drawn / panels_.size(), bare_);
 }
 
 SheetReport Sheet::paint(Pen& pen) const {
   SheetReport report;
   if (!bare_ && !title_.empty()) pen.letters(title_, {border, border + 14}, title_letters);
   for (const PlacedPanel& panel : panels_) {
-    if (captions_) pen.letters(panel.caption, {panel.at.x, panel.room.y - 8}, caption_letters);
+    if (captions_) pen.letters(panel.caption, {panel.at.x, panel.space.y - 8}, caption_letters);
     const PanelReport painted = paint_panel(pen, panel);
     report.drawn += painted.drawn;
     report.left_out += painted.left_out;
-    report.cut.push_back(painted.cut);
+    report.overhang.push_back(painted.overhang);
   }
   if (bare_) return report;
   place_legend(legend_of(used_), width_, [&](const LegendEntry& entry, const Rect& place) {

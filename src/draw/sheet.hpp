@@ -12,7 +12,7 @@ namespace fond_ladder::inline v0::picture {
 
 struct SheetReport {
   std::size_t drawn = 0, left_out = 0;
-  std::vector<std::vector<NodeId>> cut;  ///< panel by panel
+  std::vector<std::vector<NodeId>> overhang;  ///< panel by panel
 };
 
 /// A whole picture, laid out before there is a file to draw it into. The arrangements have to live as long.
@@ -30,8 +30,8 @@ class Sheet {
   struct PlacedPanel {
     PanelDrawing drawing;
     std::string caption;
-    Rect room;  ///< of the panel, with what sticks out of it
-    Point at;   ///< of its box
+    Rect space;  ///< of the panel, with what sticks out of it
+    Point at;    ///< of its box
   };
 
  private:

@@ -126,14 +126,14 @@ class SvgCanvas final : public Canvas {
     if (from_right) set(shape, "unicode-bidi", "embed");
     set(shape, "y", number(at.y));
     if (lettering.turned) set(shape, "transform", "rotate(-90 " + number(at.x) + " " + number(at.y) + ")");
-    const WordStyle* style = lettering.typesetter != nullptr ? lettering.style : nullptr;
+    const FontStyle* style = lettering.typesetter != nullptr ? lettering.style : nullptr;
     const std::string family = style != nullptr ? quoted(lettering.typesetter->family(*style)) + ", sans-serif"
                                : lettering.face == Lettering::Face::words ? "monospace"
                                                                           : "sans-serif";
     if (family != family_) set(shape, "font-family", family);
     if (names_nodes_ || lettering.size != usual_size) set(shape, "font-size", number(lettering.size));
     if (style != nullptr ? style->bold : lettering.face == Lettering::Face::strong) set(shape, "font-weight", "bold");
-    if (style != nullptr && style->slanted) set(shape, "font-style", "italic");
+    if (style != nullptr && style->italic) set(shape, "font-style", "italic");
     // As wide as it was measured here, whatever font is there where it is looked at.
     set(shape, "textLength", number(wide));
     set(shape, "lengthAdjust", "spacingAndGlyphs");

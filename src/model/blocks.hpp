@@ -31,22 +31,22 @@ struct Carried {
 };
 
 struct Block {
-  Index first = 0, room = 0;
+  Index first = 0, space = 0;
 };
 
 /// Blocks that nobody uses, by the power of two that fits into them.
 class FreeBlocks {
  public:
   /// One with room for so many; none where there is no such block.
-  std::optional<Block> take(Index room) {
-    auto& blocks = by_power_[static_cast<std::size_t>(std::bit_width(room - 1U))];
+  std::optional<Block> take(Index space) {
+    auto& blocks = by_power_[static_cast<std::size_t>(std::bit_width(space - 1U))];
     if (blocks.empty()) return {};
     const Block block = blocks.back();
     blocks.pop_back();
     return block;
   }
-  void give(Block block) {
-    if (block.room > 0) by_power_[static_cast<std::size_t>(std::bit_width(block.room) - 1)].push_back(block);
+  void release(Block block) {
+    if (block.space > 0) by_power_[static_cast<std::size_t>(std::bit_width(block.space) - 1)].push_back(block);
   }
   void clear() {
     for (auto& blocks : by_power_) blocks.clear();

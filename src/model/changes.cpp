@@ -53,7 +53,7 @@ void Changes::say_at(std::size_t key, const Keys& from) {
   said_ |= std::uint64_t{1} << key;
 }
 
-void Changes::take_back_at(std::size_t key) {
+void Changes::undo_at(std::size_t key) {
   if (!says_at(key)) return;
   unsay(key_table()[key], own_values());
   said_ &= ~(std::uint64_t{1} << key);

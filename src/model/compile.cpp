@@ -34,15 +34,15 @@ void compile_edges(const Keys& keys, const FontUnits& units, bool mirrored, Comp
     const double outside = keys.border_at == BorderAt::around ? border : 0;
     if (margin.is_automatic()) {
       node.traits.auto_margin = 1;
-      node.extra.auto_margins |= static_cast<std::uint8_t>(1U << i);
-      on_side(node.extra.edges.margin, i) = outside;
+      node.rare_fields.auto_margins |= static_cast<std::uint8_t>(1U << i);
+      on_side(node.rare_fields.edges.margin, i) = outside;
     } else {
-      on_side(node.extra.edges.margin, i) =
+      on_side(node.rare_fields.edges.margin, i) =
           std::clamp(px(margin) + outside, -limits::largest_length, limits::largest_length);
     }
     double inset = px(keys.padding.on(physical_sides[i], mirrored));
     if (keys.border_at == BorderAt::inside) inset += border;
-    on_side(node.extra.edges.inset, i) = std::min(inset, limits::largest_length);
+    on_side(node.rare_fields.edges.inset, i) = std::min(inset, limits::largest_length);
   }
 }
 
@@ -78,17 +78,18 @@ void compile_sizes(const Keys& keys, const FontUnits& units, CompiledNode& node)
 
 /// Aspect rule: a width that is not given follows a height in pixels.
 void compile_aspect(const Keys& keys, CompiledNode& node) {
-  const bool is_picture = keys.kind == Kind::image && keys.natural.x > 0 && keys.natural.y > 0;
-  if (!keys.aspect && !is_picture) return;
-  node.traits.has_aspect = 1;
+  const bool is_picture = keys.kind == Kind::image && keys.natural_size.x > 0 && keys.natural_size.y > 0;
+  if (!keys.aspect_ratio && !is_picture) return;
+  node.traits.has_aspect_ratio = 1;
   node.traits.passive = 0;
   if (node.traits.way(y_axis) != SizeWay::px || node.traits.way(x_axis) != SizeWay::automatic) return;
-  const auto& inset = node.extra.edges.inset;
+  const auto& inset = node.rare_fields.edges.inset;
   const double height = std::max(std::max(std::min(node.given[y_axis], node.largest[y_axis]), node.smallest[y_axis]),
                                  inset[y_axis].sum());
-  const double width = keys.aspect
-                           ? height * *keys.aspect
-                           : (height - inset[y_axis].sum()) * (keys.natural.x / keys.natural.y) + inset[x_axis].sum();
+  const double width =
+      keys.aspect_ratio
+          ? height * *keys.aspect_ratio
+          : (height - inset[y_axis].sum()) * (keys.natural_size.x / keys.natural_size.y) + inset[x_axis].sum();
   node.given[x_axis] = std::min(width, limits::largest_length);
   node.traits.width_way = static_cast<std::uint64_t>(SizeWay::px);
 }
@@ -101,9 +102,9 @@ void compile_factors(const Keys& keys, const FontUnits& units, CompiledNode& nod
   if (basis == SizeWay::automatic && (keys.shrink == 0 || keys.shrink == 1)) return;
   node.needs_extra = true;
   node.traits.has_factors = 1;
-  node.extra.shrink = keys.shrink;
-  node.extra.basis_way = static_cast<std::uint8_t>(basis);
-  if (basis == SizeWay::px) node.extra.basis = keys.basis.length().in_px(units, 0);
+  node.rare_fields.shrink = keys.shrink;
+  node.rare_fields.basis_way = static_cast<std::uint8_t>(basis);
+  if (basis == SizeWay::px) node.rare_fields.basis = keys.basis.length().in_px(units, 0);
   if (basis == SizeWay::percent) node.traits.percent_sizes = 1;
 }
 
@@ -120,19 +121,19 @@ void compile_words(const Keys& keys, Traits& traits) {
   traits.kind = bits(keys.kind);
   traits.along = bits(keys.along);
   traits.across = bits(keys.across);
-  traits.rest_x = bits(keys.rest.x);
-  traits.rest_y = bits(keys.rest.y);
-  traits.align_x = bits(keys.align.x);
-  traits.align_y = bits(keys.align.y);
-  traits.self_across = bits(keys.self.across);
-  traits.self_x = bits(keys.self.x);
-  traits.self_y = bits(keys.self.y);
+  traits.rest_x = bits(keys.place_content.x);
+  traits.rest_y = bits(keys.place_content.y);
+  traits.align_x = bits(keys.place_items.x);
+  traits.align_y = bits(keys.place_items.y);
+  traits.place_self_across = bits(keys.place_self.across);
+  traits.place_self_x = bits(keys.place_self.x);
+  traits.place_self_y = bits(keys.place_self.y);
   traits.wrap = keys.wrap;
   traits.reverse = keys.reverse;
-  traits.alike = keys.alike;
+  traits.equal_sizes = keys.equal_sizes;
   traits.scroll_x = scrolls_x(keys.scroll);
   traits.scroll_y = scrolls_y(keys.scroll);
-  traits.paints_backward = keys.paint_order == PaintOrder::backward;
+  traits.paints_backward = keys.on_top == OnTop::first;
   traits.hidden = keys.hidden;
   traits.passive =
       (keys.kind == Kind::box || keys.kind == Kind::image) && keys.scroll == Scroll::none && keys.ranges.empty();
@@ -143,14 +144,14 @@ void compile_rare(const Keys& keys, Traits& traits) {
   traits.shares_total = keys.out_of.has_value();
   traits.pinned = keys.pin.has_value();
   traits.ordered = keys.order.rank != 0;
-  traits.scale_counts = keys.scale_counts && keys.scale != 1;
+  traits.scale_affects_layout = keys.scale_affects_layout && keys.scale != 1;
   traits.nudged = keys.nudge != Pair{};
   traits.celled = keys.cell || keys.span != CellSpan{} || !keys.area.empty();
 }
 
 void compile_inner(const Keys& keys, const FontUnits& units, CompiledNode& node) {
   if (!is_container(keys.kind)) {
-    node.inner = {keys.natural.x, keys.natural.y};
+    node.inner = {keys.natural_size.x, keys.natural_size.y};
     return;
   }
   node.traits.percent_gap = keys.gap.x.is_percent() || keys.gap.y.is_percent();
@@ -211,10 +212,11 @@ bool is_px(const Length& length) {
 bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node) {
   static const std::uint64_t words =
       bits_of(&Keys::kind, &Keys::name, &Keys::hidden, &Keys::along, &Keys::across, &Keys::wrap, &Keys::reverse,
-              &Keys::rest, &Keys::align, &Keys::self, &Keys::alike, &Keys::scroll, &Keys::paint_order, &Keys::grow);
+              &Keys::place_content, &Keys::place_items, &Keys::place_self, &Keys::equal_sizes, &Keys::scroll,
+              &Keys::on_top, &Keys::grow);
   static const std::uint64_t sizes =
       bits_of(&Keys::width, &Keys::height, &Keys::min_width, &Keys::max_width, &Keys::min_height, &Keys::max_height);
-  static const std::uint64_t of_containers = bits_of(&Keys::gap), of_boxes = bits_of(&Keys::natural);
+  static const std::uint64_t of_containers = bits_of(&Keys::gap), of_boxes = bits_of(&Keys::natural_size);
   static const std::uint64_t of_texts = bits_of(&Keys::text), shrink = bits_of(&Keys::shrink),
                              weight = bits_of(&Keys::weight);
   std::uint64_t rest = said & ~words;
@@ -233,20 +235,20 @@ bool surely_held(const Keys& keys, std::uint64_t said, const CompiledNode& node)
   if (keys.kind == Kind::text) rest &= ~of_texts;
   if (keys.shrink == 0) rest &= ~shrink;
   if (keys.grow == 0) rest &= ~weight;
-  return rest == 0 && !node.traits.has_aspect;
+  return rest == 0 && !node.traits.has_aspect_ratio;
 }
 
 /// Whether a pass, or a question that is asked often, reads a key that the fields do not hold.
 bool passes_read(const Keys& keys, const Traits& traits) {
   return traits.percent_sizes || traits.percent_edges || traits.percent_gap || traits.shares_total || traits.ordered ||
-         traits.pinned || traits.nudged || traits.celled || keys.kind == Kind::grid || keys.aspect.has_value() ||
-         keys.scale != 1 || keys.only_in_view.on || keys.drift.has_value() || !keys.border.empty() ||
+         traits.pinned || traits.nudged || traits.celled || keys.kind == Kind::grid || keys.aspect_ratio.has_value() ||
+         keys.scale != 1 || keys.virtualized.on || keys.scroll_ratio.has_value() || !keys.border.empty() ||
          keys.words_up != WordsAt::start;
 }
 
 }  // namespace
 
-void Extra::take_fields(const Extra& other) {
+void RareFields::take_fields(const RareFields& other) {
   edges = other.edges;
   basis = other.basis;
   shrink = other.shrink;
@@ -254,7 +256,7 @@ void Extra::take_fields(const Extra& other) {
   basis_way = other.basis_way;
 }
 
-Extra& Extra::operator=(const Extra& other) {
+RareFields& RareFields::operator=(const RareFields& other) {
   if (this == &other) return *this;
   take_fields(other);
   packed = other.packed;
@@ -276,7 +278,7 @@ CompiledNode compile(const Keys& keys, std::uint64_t said, const Setting& settin
   if ((said & rare) != 0) compile_rare(keys, node.traits);
   if ((said & edges) != 0) compile_edges(keys, units, setting.direction == Direction::rtl, node);
   compile_sizes(keys, units, node);
-  if (keys.kind == Kind::image || keys.aspect) compile_aspect(keys, node);
+  if (keys.kind == Kind::image || keys.aspect_ratio) compile_aspect(keys, node);
   compile_factors(keys, units, node);
   compile_inner(keys, units, node);
   if (surely_held(keys, said, node)) return node;
@@ -286,8 +288,8 @@ CompiledNode compile(const Keys& keys, std::uint64_t said, const Setting& settin
   if (keys.kind == Kind::text && !loses_line_feeds) plain.text = keys.text;  // its content knows it
   if (plain == keys) return node;
   node.needs_extra = true;
-  if (passes_read(keys, node.traits) || !node.extra.packed.take(keys, plain)) {
-    node.extra.keys = std::make_unique<const Keys>(keys);
+  if (passes_read(keys, node.traits) || !node.rare_fields.packed.take(keys, plain)) {
+    node.rare_fields.keys = std::make_unique<const Keys>(keys);
   }
   return node;
 }
@@ -302,53 +304,55 @@ Keys decompile(const CompiledNode& node) {
   if (traits.min_height_given) keys.min_height = node.smallest[y_axis];
   if (node.largest[x_axis] != unlimited) keys.max_width = node.largest[x_axis];
   if (node.largest[y_axis] != unlimited) keys.max_height = node.largest[y_axis];
-  keys.margin = plain_edges(node.extra.edges.margin, node.extra.auto_margins);
-  keys.padding = plain_edges(node.extra.edges.inset, 0);
+  keys.margin = plain_edges(node.rare_fields.edges.margin, node.rare_fields.auto_margins);
+  keys.padding = plain_edges(node.rare_fields.edges.inset, 0);
   if (traits.weighted) {
     keys.weight = node.grow;
   } else {
     keys.grow = node.grow;
   }
-  keys.shrink = traits.has_factors ? node.extra.shrink : traits.rigid ? 0 : 1;
-  if (traits.has_factors) keys.basis = plain_sizing(static_cast<SizeWay>(node.extra.basis_way), node.extra.basis);
+  keys.shrink = traits.has_factors ? node.rare_fields.shrink : traits.rigid ? 0 : 1;
+  if (traits.has_factors)
+    keys.basis = plain_sizing(static_cast<SizeWay>(node.rare_fields.basis_way), node.rare_fields.basis);
   keys.along = from_bits<Along>(traits.along);
   keys.across = from_bits<Across>(traits.across);
-  keys.rest = {from_bits<Rest>(traits.rest_x), from_bits<Rest>(traits.rest_y)};
-  keys.align = {optional_across(traits.align_x), optional_across(traits.align_y)};
-  keys.self = {optional_across(traits.self_across), optional_across(traits.self_x), optional_across(traits.self_y)};
+  keys.place_content = {from_bits<PlaceContent>(traits.rest_x), from_bits<PlaceContent>(traits.rest_y)};
+  keys.place_items = {optional_across(traits.align_x), optional_across(traits.align_y)};
+  keys.place_self = {optional_across(traits.place_self_across), optional_across(traits.place_self_x),
+                     optional_across(traits.place_self_y)};
   keys.wrap = traits.wrap;
   keys.reverse = traits.reverse;
-  keys.alike = traits.alike;
+  keys.equal_sizes = traits.equal_sizes;
   keys.scroll =
       traits.scroll_x ? (traits.scroll_y ? Scroll::both : Scroll::x) : (traits.scroll_y ? Scroll::y : Scroll::none);
-  keys.paint_order = traits.paints_backward ? PaintOrder::backward : PaintOrder::file;
+  keys.on_top = traits.paints_backward ? OnTop::first : OnTop::last;
   keys.hidden = traits.hidden;
   if (is_container(keys.kind)) {
     keys.gap = Gap(node.inner[x_axis], node.inner[y_axis]);
   } else {
-    keys.natural = {node.inner[x_axis], node.inner[y_axis]};
+    keys.natural_size = {node.inner[x_axis], node.inner[y_axis]};
   }
   return keys;
 }
 
-const std::string* words_of_keys(const OwnContent* content) {
-  if (const auto* plain = dynamic_cast<const PlainText*>(content)) return &plain->text();
-  if (const auto* set = dynamic_cast<const SetText*>(content)) return &set->text();
+const std::string* words_of_keys(const CustomContent* content) {
+  if (const auto* plain = dynamic_cast<const FixedWidthText*>(content)) return &plain->text();
+  if (const auto* set = dynamic_cast<const ShapedText*>(content)) return &set->text();
   return nullptr;
 }
 
-std::shared_ptr<const OwnContent> content_for(const Keys& keys, const std::shared_ptr<const OwnContent>& now,
-                                              const Setting& setting) {
+std::shared_ptr<const CustomContent> content_for(const Keys& keys, const std::shared_ptr<const CustomContent>& now,
+                                                 const Setting& setting) {
   const std::string* words = words_of_keys(now.get());
   if (now && words == nullptr) return now;  // the user's own
   if (keys.kind != Kind::text) return nullptr;
   if (setting.typesetter) {
-    if (auto set = setting.typesetter->set(keys.text, keys.word_style(setting.em))) return set;
+    if (auto set = setting.typesetter->set(keys.text, keys.font_style(setting.em))) return set;
   }
-  const TextStyle style{keys.size.value_or(setting.em), keys.one_line, keys.max_lines, keys.line_height};
-  const auto* plain = dynamic_cast<const PlainText*>(now.get());
+  const TextStyle style{keys.font_size.value_or(setting.em), keys.one_line, keys.max_lines, keys.line_height};
+  const auto* plain = dynamic_cast<const FixedWidthText*>(now.get());
   if (plain != nullptr && *words == keys.text && plain->style() == style) return now;
-  return std::make_shared<PlainText>(keys.text, style);
+  return std::make_shared<FixedWidthText>(keys.text, style);
 }
 
 void put_record(Records& records, Index node, const CompiledNode& compiled) {
@@ -377,7 +381,7 @@ CompiledNode record_of(const Records& records, Index node) {
 
 void copy_record(const Records& from, Records& into, Index node) {
   put_record(into, node, record_of(from, node));
-  into.extra[node] = from.extra[node];
+  into.rare_fields[node] = from.rare_fields[node];
   into.content[node] = from.content[node];
 }
 

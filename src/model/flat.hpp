@@ -2,7 +2,8 @@
 #pragma once
 
 // How the nodes of a tree lie in memory: level by level, the children of a node side by side, one array a field. The
-// passes stream through these arrays; whatever few nodes have lies apart in an `Extra`. About 130 bytes a plain node.
+// passes stream through these arrays; whatever few nodes have lies apart in a `RareFields`. About 130 bytes a plain
+// node.
 
 #include <array>
 #include <cstdint>
@@ -11,11 +12,11 @@
 #include <vector>
 
 #include "fond_ladder/axis.hpp"
+#include "fond_ladder/custom_content.hpp"
+#include "fond_ladder/enums.hpp"
+#include "fond_ladder/fixed_width_text.hpp"
 #include "fond_ladder/keys.hpp"
-#include "fond_ladder/own_content.hpp"
-#include "fond_ladder/plain_text.hpp"
-#include "fond_ladder/typesetter.hpp"
-#include "fond_ladder/words.hpp"
+#include "fond_ladder/text_shaper.hpp"
 #include "model/packed_keys.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -29,7 +30,7 @@ inline constexpr double unknown = -1;
 /// How a size was given, lengths told apart by whether a parent must be known.
 enum class SizeWay : std::uint8_t { automatic, px, percent, content, fill };
 
-/// Value of `Traits::self_across` and its like when nothing is said, and the parent or the kind decides.
+/// Value of `Traits::place_self_across` and its like when nothing is said, and the parent or the kind decides.
 inline constexpr std::uint64_t follows_parent = 7;
 
 /// All that is one of a few, in one word.
@@ -43,14 +44,14 @@ struct Traits {
   std::uint64_t rest_y : 3;
   std::uint64_t align_x : 3;
   std::uint64_t align_y : 3;
-  std::uint64_t self_across : 3;
-  std::uint64_t self_x : 3;
-  std::uint64_t self_y : 3;
+  std::uint64_t place_self_across : 3;
+  std::uint64_t place_self_x : 3;
+  std::uint64_t place_self_y : 3;
 
   // As a container.
   std::uint64_t wrap : 1;
   std::uint64_t reverse : 1;
-  std::uint64_t alike : 1;
+  std::uint64_t equal_sizes : 1;
   std::uint64_t scroll_x : 1;
   std::uint64_t scroll_y : 1;
   std::uint64_t percent_gap : 1;
@@ -73,15 +74,17 @@ struct Traits {
   std::uint64_t auto_margin : 1;
   std::uint64_t percent_edges : 1;  // some margin or padding is a percentage
   std::uint64_t percent_sizes : 1;  // some size, limit or basis is a percentage
-  std::uint64_t has_aspect : 1;
-  std::uint64_t scale_counts : 1;
+  std::uint64_t has_aspect_ratio : 1;
+  std::uint64_t scale_affects_layout : 1;
   std::uint64_t nudged : 1;
   std::uint64_t celled : 1;   // has a cell, a span or an area
   std::uint64_t passive : 1;  // a leaf whose natural size is all there is: its parent settles it
 
   [[nodiscard]] Kind node_kind() const { return static_cast<Kind>(kind); }
   [[nodiscard]] SizeWay way(Axis axis) const { return static_cast<SizeWay>(axis == x_axis ? width_way : height_way); }
-  [[nodiscard]] Rest rest(Axis axis) const { return static_cast<Rest>(axis == x_axis ? rest_x : rest_y); }
+  [[nodiscard]] PlaceContent place_content(Axis axis) const {
+    return static_cast<PlaceContent>(axis == x_axis ? rest_x : rest_y);
+  }
   [[nodiscard]] bool min_given(Axis axis) const { return axis == x_axis ? min_width_given : min_height_given; }
   [[nodiscard]] bool scrolls(Axis axis) const { return axis == x_axis ? scroll_x : scroll_y; }
 };
@@ -98,15 +101,15 @@ using Sides = SidesOf<double>;
 
 /// Margins (an automatic one counts 0) and insets (padding and a border that counts), by axis, in pixels.
 template <class N>
-struct EdgeRoomOf {
+struct EdgeSpaceOf {
   std::array<SidesOf<N>, 2> margin, inset;
-  friend bool operator==(const EdgeRoomOf&, const EdgeRoomOf&) = default;
+  friend bool operator==(const EdgeSpaceOf&, const EdgeSpaceOf&) = default;
 };
-using EdgeRoom = EdgeRoomOf<double>;
+using EdgeSpace = EdgeSpaceOf<double>;
 
 /// What few nodes have. Record 0 is shared by all nodes without any of it.
-struct Extra {
-  EdgeRoom edges;  // percentages count 0 here
+struct RareFields {
+  EdgeSpace edges;  // percentages count 0 here
   double basis = 0;
   double shrink = 1;
   std::uint8_t auto_margins = 0;     // bits: left 1, right 2, top 4, bottom 8
@@ -114,14 +117,14 @@ struct Extra {
   std::unique_ptr<const Keys> keys;  // all keys, where a pass reads some that the arrays cannot hold
   PackedKeys packed;                 // else what the arrays alone cannot give back
 
-  Extra() = default;
-  Extra(const Extra& other) { *this = other; }
-  Extra& operator=(const Extra& other);
-  Extra(Extra&&) = default;
-  Extra& operator=(Extra&&) = default;
-  ~Extra() = default;
+  RareFields() = default;
+  RareFields(const RareFields& other) { *this = other; }
+  RareFields& operator=(const RareFields& other);
+  RareFields(RareFields&&) = default;
+  RareFields& operator=(RareFields&&) = default;
+  ~RareFields() = default;
   /// All but the keys.
-  void take_fields(const Extra& other);
+  void take_fields(const RareFields& other);
 };
 
 /// What the keys of nodes are compiled to, an array a field.
@@ -132,7 +135,7 @@ struct Records {
   std::array<std::vector<double>, 2> largest;   // `unlimited` when no maximum is given
   std::vector<double> grow;                     // or the weight
   std::array<std::vector<double>, 2> inner;     // containers: gaps; leaves: natural size
-  std::vector<Index> extra;
+  std::vector<Index> rare_fields;
   std::vector<Index> content;
 };
 
@@ -155,7 +158,7 @@ void for_each_record_array(RecordsType& records, Each each) {
     each(records.inner[axis]);
   }
   each(records.grow);
-  each(records.extra);
+  each(records.rare_fields);
   each(records.content);
 }
 
@@ -174,7 +177,7 @@ struct CompiledNode {
   Traits traits{};
   std::array<double, 2> given{unknown, unknown}, smallest{}, largest{unlimited, unlimited}, inner{};
   double grow = 0;
-  Extra extra;
+  RareFields rare_fields;
   bool needs_extra = false;
 };
 
@@ -182,7 +185,7 @@ struct CompiledNode {
 struct Setting {
   double em = 16;
   Direction direction = Direction::ltr;
-  std::shared_ptr<const Typesetter> typesetter{};  ///< null: plain metrics
+  std::shared_ptr<const TextShaper> typesetter{};  ///< null: plain metrics
 };
 
 /// Translates keys into array fields: em to pixels, start and end to left and right. `said` are the keys that may
@@ -198,12 +201,12 @@ void copy_record(const Records& from, Records& into, Index node);
 
 /// What is measured for a node with these keys that has had `now`: content of the user's own stays, a text has its
 /// words as the typesetter measures them, else in plain metrics, others nothing.
-[[nodiscard]] std::shared_ptr<const OwnContent> content_for(const Keys& keys,
-                                                            const std::shared_ptr<const OwnContent>& now,
-                                                            const Setting& setting);
+[[nodiscard]] std::shared_ptr<const CustomContent> content_for(const Keys& keys,
+                                                               const std::shared_ptr<const CustomContent>& now,
+                                                               const Setting& setting);
 
 /// The words of a text node that its keys say, or null for content of the user's own and for none.
-[[nodiscard]] const std::string* words_of_keys(const OwnContent* content);
+[[nodiscard]] const std::string* words_of_keys(const CustomContent* content);
 
 /// The keys that the fields alone tell. A node whose own keys differ from these keeps them in its Extra.
 [[nodiscard]] Keys decompile(const CompiledNode& node);

@@ -3,7 +3,7 @@
 
 #include <vector>
 
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/text_shaper.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {

@@ -6,9 +6,9 @@
 #include <cmath>
 
 #include "model/area_map.hpp"
-#include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/sound_container.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -172,7 +172,7 @@ struct FaultFinder {
   }
   Fault operator()(std::vector<Range> Keys::*field) const {
     const std::vector<Range>& ranges = keys.*field;
-    if (ranges.size() > limits::most_own_ranges) return "must be at most 16 own ranges";
+    if (ranges.size() > limits::most_node_ranges) return "must be at most 16 own ranges";
     for (auto range = ranges.begin(); range != ranges.end(); ++range) {
       if (!is_node_name(range->name)) return "must have names: a letter, then letters, digits, \"_\" or \"-\"";
       if (range->from_height || range->below_height) return "must have bounds of widths alone";
@@ -185,9 +185,9 @@ struct FaultFinder {
     }
     return {};
   }
-  Fault operator()(OnlyInView Keys::*field) const {
-    return (keys.*field).entries <= OnlyInView::most_entries ? Fault{}
-                                                             : Fault{"must have at most 1,000,000,000 entries"};
+  Fault operator()(Virtualized Keys::*field) const {
+    return (keys.*field).entries <= Virtualized::most_entries ? Fault{}
+                                                              : Fault{"must have at most 1,000,000,000 entries"};
   }
   template <class T>
   Fault operator()(T Keys::*) const {

@@ -28,7 +28,8 @@ const std::array table{
     KeyEntry{"max_width", &Keys::max_width, Acts::child, "never wider", Domain::not_negative},
     KeyEntry{"min_height", &Keys::min_height, Acts::child, "never lower; beats max_height", Domain::not_negative},
     KeyEntry{"max_height", &Keys::max_height, Acts::child, "never higher", Domain::not_negative},
-    KeyEntry{"aspect", &Keys::aspect, Acts::child, "width / height; does nothing where both are given", Domain::ratio},
+    KeyEntry{"aspect", &Keys::aspect_ratio, Acts::child, "width / height; does nothing where both are given",
+             Domain::ratio},
     KeyEntry{"margin", &Keys::margin, Acts::child, "room around the node; \"auto\" on a side takes what is spare"},
     KeyEntry{"padding", &Keys::padding, Acts::everywhere, "room between the border and the content",
              Domain::not_negative},
@@ -38,32 +39,34 @@ const std::array table{
         "inside the box, taking room of its content; over whatever is there; around the box, taking room as a margin "
         "does; or an outline around it, taking none"},
     KeyEntry{"hidden", &Keys::hidden, Acts::child, "takes no room, and nothing of it is seen"},
-    KeyEntry{"touch", &Keys::touch, Acts::everywhere, "a person must be able to hit it"},
+    KeyEntry{"touch", &Keys::touch_target, Acts::everywhere, "a person must be able to hit it"},
     KeyEntry{"see_through", &Keys::see_through, Acts::box_or_image,
              "whether what lies behind it is seen; a pointer hits it all the same"},
-    KeyEntry{"meant", &Keys::meant, Acts::everywhere, "findings of lint, and \"cut\", that are on purpose here"},
+    KeyEntry{"meant", &Keys::allow, Acts::everywhere, "findings of lint, and \"cut\", that are on purpose here"},
     KeyEntry{"order", &Keys::order, Acts::child, "its place among its siblings when they are laid"},
     KeyEntry{"pin", &Keys::pin, Acts::child, "takes it out of the flow and ties it to edges of its parent"},
     KeyEntry{"scroll", &Keys::scroll, Acts::everywhere, "the axes on which its content may be longer than its view"},
-    KeyEntry{"only_in_view", &Keys::only_in_view, Acts::line,
+    KeyEntry{"only_in_view", &Keys::virtualized, Acts::line,
              "of what it holds, only entries in view are arranged; the others are estimated, and can be copies without "
              "number"},
-    KeyEntry{"drift", &Keys::drift, Acts::child,
+    KeyEntry{"drift", &Keys::scroll_ratio, Acts::child,
              "by which share of its scroller's movement it moves; 1 when left out, of a pinned node 0", Domain::any},
     KeyEntry{"scale", &Keys::scale, Acts::everywhere, "painted larger or smaller about its centre", Domain::ratio},
-    KeyEntry{"scale_counts", &Keys::scale_counts, Acts::everywhere, "whether room is kept for the painted size"},
+    KeyEntry{"scale_counts", &Keys::scale_affects_layout, Acts::everywhere,
+             "whether room is kept for the painted size"},
     KeyEntry{"gap", &Keys::gap, Acts::line_or_grid, "room between neighbours; may be negative in rows and columns"},
-    KeyEntry{"paint_order", &Keys::paint_order, Acts::container,
+    KeyEntry{"paint_order", &Keys::on_top, Acts::container,
              "which children are painted over others that they overlap: later ones of the file, or backward"},
     KeyEntry{"along", &Keys::along, Acts::line,
              "where the children are packed along the row or column when room is left"},
     KeyEntry{"across", &Keys::across, Acts::line, "where the children lie across the row or column"},
     KeyEntry{"wrap", &Keys::wrap, Acts::line, "whether children without room open another line"},
     KeyEntry{"reverse", &Keys::reverse, Acts::line, "lays each line from its far end"},
-    KeyEntry{"rest", &Keys::rest, Acts::line_or_grid, "how wrapped lines, or the tracks of a grid, share spare room"},
+    KeyEntry{"rest", &Keys::place_content, Acts::line_or_grid,
+             "how wrapped lines, or the tracks of a grid, share spare room"},
     KeyEntry{"out_of", &Keys::out_of, Acts::line, "the total that weights and grows are parts of", Domain::share},
-    KeyEntry{"alike", &Keys::alike, Acts::line, "all children equal along, whatever their content"},
-    KeyEntry{"align", &Keys::align, Acts::grid_or_stack, "where all children lie, on each axis"},
+    KeyEntry{"alike", &Keys::equal_sizes, Acts::line, "all children equal along, whatever their content"},
+    KeyEntry{"align", &Keys::place_items, Acts::grid_or_stack, "where all children lie, on each axis"},
     KeyEntry{"columns", &Keys::columns, Acts::grid, "the columns: a list of tracks, or how many equal ones",
              Domain::tracks},
     KeyEntry{"rows", &Keys::rows, Acts::grid, "the rows: a list of tracks, or how many equal ones", Domain::tracks},
@@ -80,22 +83,24 @@ const std::array table{
     KeyEntry{"grow", &Keys::grow, Acts::in_line, "its part of the leftover", Domain::factor},
     KeyEntry{"shrink", &Keys::shrink, Acts::in_line, "its part of what is missing", Domain::factor},
     KeyEntry{"weight", &Keys::weight, Acts::in_line, "its size along, in the ratio of the weights", Domain::factor},
-    KeyEntry{"self", &Keys::self, Acts::in_container,
+    KeyEntry{"self", &Keys::place_self, Acts::in_container,
              "where it lies, whatever its parent says: one word across, or x and y"},
     KeyEntry{"nudge", &Keys::nudge, Acts::in_stack, "moved by so many pixels, last of all"},
-    KeyEntry{"natural", &Keys::natural, Acts::box_or_image, "the size of its content, in pixels", Domain::not_negative},
+    KeyEntry{"natural", &Keys::natural_size, Acts::box_or_image, "the size of its content, in pixels",
+             Domain::not_negative},
     KeyEntry{"text", &Keys::text, Acts::text, "its words"},
-    KeyEntry{"size", &Keys::size, Acts::text, "of its characters, in pixels; one em when left out", Domain::positive},
+    KeyEntry{"size", &Keys::font_size, Acts::text, "of its characters, in pixels; one em when left out",
+             Domain::positive},
     KeyEntry{"font", &Keys::font, Acts::text, "a name of the scene's \"fonts\"; \"body\" when left out"},
     KeyEntry{"bold", &Keys::bold, Acts::text, "whether its words are set bold"},
-    KeyEntry{"slanted", &Keys::slanted, Acts::text, "whether its words are set slanted"},
+    KeyEntry{"slanted", &Keys::italic, Acts::text, "whether its words are set slanted"},
     KeyEntry{"line_height", &Keys::line_height, Acts::text,
              "height of its lines, times its size; the font's when left out", Domain::ratio},
     KeyEntry{"one_line", &Keys::one_line, Acts::text, "whether its words stay on one line"},
     KeyEntry{"max_lines", &Keys::max_lines, Acts::text, "lines beyond are cut", Domain::at_least_one},
     KeyEntry{"words_at", &Keys::words_at, Acts::text, "where its words lie in a box wider than they are"},
     KeyEntry{"words_up", &Keys::words_up, Acts::text, "where its words lie in a box higher than they are"},
-    KeyEntry{"shows", &Keys::shows, Acts::image, "how the picture fills its box"},
+    KeyEntry{"shows", &Keys::image_fit, Acts::image, "how the picture fills its box"},
     KeyEntry{"ranges", &Keys::ranges, Acts::everywhere,
              "own ranges: of its own width, under which it and what is in it may be different"},
 };
@@ -103,17 +108,18 @@ const std::array table{
 /// All keys. Fails to compile when a key is added to Keys and not here; then the assertion below fails until it is in
 /// the table as well.
 auto fields_of(const Keys& keys) {
-  auto& [kind, hidden, touch, see_through, meant, scroll, scale_counts, border_at, paint_order, along, across, wrap,
-         reverse, rest, alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up, shows, order,
-         only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width, min_height, max_height,
-         basis, name, text, font, size, line_height, aspect, out_of, max_lines, scale, drift, nudge, margin, padding,
-         border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas, ranges] = keys;
-  return std::tie(kind, hidden, touch, see_through, meant, scroll, scale_counts, border_at, paint_order, along, across,
-                  wrap, reverse, rest, alike, align, self, flow, dense, bold, slanted, one_line, words_at, words_up,
-                  shows, order, only_in_view, width, height, grow, shrink, weight, natural, gap, min_width, max_width,
-                  min_height, max_height, basis, name, text, font, size, line_height, aspect, out_of, max_lines, scale,
-                  drift, nudge, margin, padding, border, pin, cell, span, area, columns, rows, auto_columns, auto_rows,
-                  areas, ranges);
+  auto& [kind, hidden, touch_target, see_through, allow, scroll, scale_affects_layout, border_at, on_top, along, across,
+         wrap, reverse, place_content, equal_sizes, place_items, place_self, flow, dense, bold, italic, one_line,
+         words_at, words_up, image_fit, order, virtualized, width, height, grow, shrink, weight, natural_size, gap,
+         min_width, max_width, min_height, max_height, basis, name, text, font, font_size, line_height, aspect_ratio,
+         out_of, max_lines, scale, scroll_ratio, nudge, margin, padding, border, pin, cell, span, area, columns, rows,
+         auto_columns, auto_rows, areas, ranges] = keys;
+  return std::tie(kind, hidden, touch_target, see_through, allow, scroll, scale_affects_layout, border_at, on_top,
+                  along, across, wrap, reverse, place_content, equal_sizes, place_items, place_self, flow, dense, bold,
+                  italic, one_line, words_at, words_up, image_fit, order, virtualized, width, height, grow, shrink,
+                  weight, natural_size, gap, min_width, max_width, min_height, max_height, basis, name, text, font,
+                  font_size, line_height, aspect_ratio, out_of, max_lines, scale, scroll_ratio, nudge, margin, padding,
+                  border, pin, cell, span, area, columns, rows, auto_columns, auto_rows, areas, ranges);
 }
 using Fields = decltype(fields_of(std::declval<const Keys&>()));
 static_assert(std::tuple_size_v<decltype(table)> == std::tuple_size_v<Fields>,
@@ -161,7 +167,7 @@ bool acts_inside(const KeyEntry& entry) {
     default: break;
   }
   static const std::uint64_t others = key_bit(&Keys::kind) | key_bit(&Keys::padding) | key_bit(&Keys::border) |
-                                      key_bit(&Keys::border_at) | key_bit(&Keys::touch) | key_bit(&Keys::meant);
+                                      key_bit(&Keys::border_at) | key_bit(&Keys::touch_target) | key_bit(&Keys::allow);
   return (others >> place_of(entry) & 1U) != 0;
 }
 

@@ -52,11 +52,11 @@ enum class Acts : unsigned char {
 using Field =
     std::variant<Kind Keys::*, std::string Keys::*, Sizing Keys::*, Limit Keys::*, std::optional<double> Keys::*,
                  double Keys::*, std::optional<int> Keys::*, bool Keys::*, Edges Keys::*, Order Keys::*,
-                 std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*, PaintOrder Keys::*, BorderAt Keys::*,
-                 Along Keys::*, Across Keys::*, RestOn Keys::*, Tracks Keys::*, Track Keys::*, Flow Keys::*,
-                 std::vector<std::string> Keys::*, std::optional<Cell> Keys::*, CellSpan Keys::*, Align Keys::*,
-                 Self Keys::*, Pair Keys::*, WordsAt Keys::*, Shows Keys::*, Meant Keys::*, OnlyInView Keys::*,
-                 std::vector<Range> Keys::*>;
+                 std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*, OnTop Keys::*, BorderAt Keys::*,
+                 Along Keys::*, Across Keys::*, PlaceContentPair Keys::*, Tracks Keys::*, Track Keys::*, Flow Keys::*,
+                 std::vector<std::string> Keys::*, std::optional<Cell> Keys::*, CellSpan Keys::*, PlaceItems Keys::*,
+                 PlaceSelf Keys::*, Pair Keys::*, WordsAt Keys::*, ImageFit Keys::*, Allowed Keys::*,
+                 Virtualized Keys::*, std::vector<Range> Keys::*>;
 
 struct KeyEntry {
   std::string_view name;

@@ -27,13 +27,13 @@ double Length::in_px(const FontUnits& units, double whole) const {
 }
 
 Edge Edges::on(Side physical, bool mirrored) const {
-  const bool sideways = physical == Side::left || physical == Side::right;
+  const bool second_slope = physical == Side::left || physical == Side::right;
   if (const auto own = given(physical)) return *own;
-  if (sideways) {
+  if (second_slope) {
     const bool starts = (physical == Side::left) != mirrored;
     if (const auto logical = given(starts ? Side::start : Side::end)) return *logical;
   }
-  return given(sideways ? Side::x : Side::y).value_or(Edge(0.0));
+  return given(second_slope ? Side::x : Side::y).value_or(Edge(0.0));
 }
 
 }  // namespace fond_ladder::inline v0

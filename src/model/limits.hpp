@@ -47,13 +47,13 @@ inline constexpr double violation_rounding = 1e-12;
 inline constexpr double same_to_people = 0.01;
 
 /// Pixels. The finest step in which turns are looked for, and from which their two sides are looked at.
-inline constexpr double turn_step = 1.0 / 64;
+inline constexpr double breakpoint_step = 1.0 / 64;
 
 /// Pixels, and relative. What leaves a straight line by less has not turned.
 inline constexpr double least_bend = 1e-7, least_relative_bend = 1e-10;
 
 /// Turns of one quantity within a pixel, beyond which no lines are looked for there.
-inline constexpr int most_turns_in_a_pixel = 24;
+inline constexpr int most_breakpoints_in_a_pixel = 24;
 
 /// Tracks of a grid on one axis, those included that nobody wrote down. Whatever would stand beyond stands in the last.
 inline constexpr std::uint32_t most_tracks = 10000;
@@ -71,16 +71,16 @@ inline constexpr std::size_t most_conditions = 1000;
 
 /// Own ranges of one node, and how deep nodes with own ranges may lie in one another: each level may measure what is in
 /// it once more.
-inline constexpr std::size_t most_own_ranges = 16;
-inline constexpr unsigned deepest_own_ranges = 8;
+inline constexpr std::size_t most_node_ranges = 16;
+inline constexpr unsigned deepest_node_ranges = 8;
 
 /// What `with` may look through to find the inner nodes that it speaks to, in nodes of a whole file.
 inline constexpr std::size_t most_inner_nodes = 500000;
 
-/// Sizes of one climb: every one of them is solved and kept.
-inline constexpr double most_climbed = 100000;
+/// Sizes of one sweep: every one of them is solved and kept.
+inline constexpr double most_swept = 100000;
 
-/// Entries of a list `only_in_view` that are arranged: what is in view, as long as that are not more. And how often
+/// Entries of a list `virtualized` that are arranged: what is in view, as long as that are not more. And how often
 /// such a list is arranged until it is known what is in view: each time entries come that were too few before.
 inline constexpr std::uint32_t most_in_view = 4000;
 inline constexpr int most_looks_at_lists = 100;
@@ -108,7 +108,7 @@ inline constexpr std::size_t longest_text = 1'000'000;
 inline constexpr std::size_t most_set_bytes = 8'000'000;
 
 /// Marks on one letter, and changes of direction in one paragraph: shaping takes the square of each.
-inline constexpr std::size_t most_marks = 200, most_turns = 1'000;
+inline constexpr std::size_t most_marks = 200, most_direction_changes = 1'000;
 
 /// Pixels. Characters larger than this are not set in fonts, for their widths are counted in 1/1024 pixel in 32 bits,
 /// nor smaller ones than that, for nothing of them would be left.
@@ -132,8 +132,8 @@ inline constexpr std::size_t most_suggested = 40, most_candidates = 400;
 /// Modes of which every choice is looked at in turn: each one more doubles the work.
 inline constexpr std::size_t most_chosen_modes = 6;
 
-/// Nodes whose sizes are climbed when nobody says which.
-inline constexpr std::size_t most_climbed_nodes = 2000;
+/// Nodes whose sizes are swept when nobody says which.
+inline constexpr std::size_t most_swept_nodes = 2000;
 
 /// Links that lead from the name of a result to the file that is written.
 inline constexpr int most_links = 40;

@@ -7,9 +7,9 @@
 
 #include <memory>
 
-#include "fond_ladder/own_content.hpp"
-#include "fond_ladder/pieced_text.hpp"
-#include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/custom_content.hpp"
+#include "fond_ladder/fixed_width_text.hpp"
+#include "fond_ladder/segmented_text.hpp"
 #include "model/limits.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -17,17 +17,17 @@ namespace fond_ladder::inline v0::detail {
 class Measured {
  public:
   Measured() = default;
-  explicit Measured(std::shared_ptr<const OwnContent> content) : content_(std::move(content)) {
-    const bool is_ours = dynamic_cast<const PlainText*>(content_.get()) != nullptr ||
-                         dynamic_cast<const PiecedText*>(content_.get()) != nullptr;
+  explicit Measured(std::shared_ptr<const CustomContent> content) : content_(std::move(content)) {
+    const bool is_ours = dynamic_cast<const FixedWidthText*>(content_.get()) != nullptr ||
+                         dynamic_cast<const SegmentedText*>(content_.get()) != nullptr;
     if (!is_ours) return;
     widths_ = content_->widths();
     unbroken_ = content_->height_for(widths_.max_content);
   }
 
-  [[nodiscard]] const std::shared_ptr<const OwnContent>& content() const { return content_; }
-  [[nodiscard]] OwnContent::Widths widths() const { return is_known() ? widths_ : content_->widths(); }
-  [[nodiscard]] OwnContent::Heights height_for(double width) const {
+  [[nodiscard]] const std::shared_ptr<const CustomContent>& content() const { return content_; }
+  [[nodiscard]] CustomContent::Widths widths() const { return is_known() ? widths_ : content_->widths(); }
+  [[nodiscard]] CustomContent::Heights height_for(double width) const {
     if (is_known() && width + limits::line_tolerance >= widths_.max_content) return unbroken_;
     return content_->height_for(width);
   }
@@ -35,9 +35,9 @@ class Measured {
  private:
   [[nodiscard]] bool is_known() const { return widths_.max_content >= 0; }
 
-  std::shared_ptr<const OwnContent> content_;
-  OwnContent::Widths widths_{-1, -1};  ///< of words; else negative
-  OwnContent::Heights unbroken_;       ///< where no line has to be broken
+  std::shared_ptr<const CustomContent> content_;
+  CustomContent::Widths widths_{-1, -1};  ///< of words; else negative
+  CustomContent::Heights unbroken_;       ///< where no line has to be broken
 };
 
 }  // namespace fond_ladder::inline v0::detail

@@ -34,24 +34,24 @@ Node& Node::operator=(Node&& other) noexcept {
   return *this;
 }
 
-Node& Node::holds(std::vector<Node> children) & {
-  std::move(children.begin(), children.end(), std::back_inserter(children_));
+Node& Node::children(std::vector<Node> nodes) & {
+  std::move(nodes.begin(), nodes.end(), std::back_inserter(children_));
   return *this;
 }
 
-Node& Node::each(const Node& defaults) & {
+Node& Node::each_child(const Node& defaults) & {
   each_ = std::make_shared<const Keys>(defaults.keys_);
   return *this;
 }
 
-std::uint64_t Node::said_bits() const {
+std::uint64_t Node::explicit_bits() const {
   static const std::uint64_t kind = key_bit(&Keys::kind), name = key_bit(&Keys::name), words = key_bit(&Keys::text);
   return said_ | (keys_.kind == Kind::box ? 0 : kind) | (keys_.name.empty() ? 0 : name) |
          (keys_.text.empty() ? 0 : words);
 }
 
-Changes Node::said() const {
-  const std::uint64_t said = said_bits();
+Changes Node::explicit_keys() const {
+  const std::uint64_t said = explicit_bits();
   Changes all;
   for (std::size_t key = 0; key < key_table().size(); ++key) {
     if ((said >> key & 1U) != 0) all.say_at(key, keys_);
@@ -60,8 +60,8 @@ Changes Node::said() const {
 }
 
 Node& Node::when(const std::string& name, const Node& changes) & {
-  Changes said = changes.said();
-  for (const char* key : {"name", "text"}) said.take_back_at(place_of(*find_key(key)));
+  Changes said = changes.explicit_keys();
+  for (const char* key : {"name", "text"}) said.undo_at(place_of(*find_key(key)));
   whens_.emplace_back(name, std::move(said));
   return *this;
 }
@@ -78,7 +78,7 @@ void Node::note_changed(const Keys& before) {
   }
 }
 
-Node& Node::content_from(std::shared_ptr<const OwnContent> content) & {
+Node& Node::set_content(std::shared_ptr<const CustomContent> content) & {
   content_ = std::move(content);
   return *this;
 }

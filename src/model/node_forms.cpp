@@ -7,13 +7,14 @@
 
 namespace fond_ladder::inline v0 {
 
-bool Range::holds(const Rung& rung) const {
+bool Range::contains(const ContainerSize& container_size) const {
   const auto within = [](const std::optional<double>& from, const std::optional<double>& below,
                          const std::optional<double>& size) {
     if (!from && !below) return true;
     return size && (!from || *size >= *from) && (!below || *size < *below);
   };
-  return within(from_width, below_width, rung.width) && within(from_height, below_height, rung.height);
+  return within(from_width, below_width, container_size.width) &&
+         within(from_height, below_height, container_size.height);
 }
 
 bool Range::is_empty() const {
@@ -106,22 +107,22 @@ void NodeForms::set_conditions(std::vector<Range> ranges, std::vector<std::strin
 }
 
 void NodeForms::declare(Index slot, const std::vector<Range>& own) {
-  const auto had = own_ranges_.find(slot);
-  if (had != own_ranges_.end()) {
+  const auto had = node_ranges_.find(slot);
+  if (had != node_ranges_.end()) {
     for (const Range& range : had->second) {
       if (const auto name = own_names_.find(range.name); --name->second == 0) own_names_.erase(name);
     }
-    own_ranges_.erase(had);
+    node_ranges_.erase(had);
   }
   if (own.empty()) return;
   for (const Range& range : own) ++own_names_[range.name];
-  own_ranges_.emplace(slot, own);
+  node_ranges_.emplace(slot, own);
 }
 
-const std::vector<Range>* NodeForms::own_ranges(Index slot) const {
-  if (own_ranges_.empty()) return nullptr;
-  const auto found = own_ranges_.find(slot);
-  return found == own_ranges_.end() ? nullptr : &found->second;
+const std::vector<Range>* NodeForms::node_ranges(Index slot) const {
+  if (node_ranges_.empty()) return nullptr;
+  const auto found = node_ranges_.find(slot);
+  return found == node_ranges_.end() ? nullptr : &found->second;
 }
 
 void NodeForms::require(const std::string& name, const Changes& change, bool is_own) const {
@@ -162,10 +163,10 @@ const std::vector<NodeForm>* NodeForms::of(Index slot) const {
   return found == forms_.end() ? nullptr : &found->second;
 }
 
-void NodeForms::find_holding(const Rung& rung, const std::vector<std::string>& modes_on,
+void NodeForms::find_holding(const ContainerSize& container_size, const std::vector<std::string>& modes_on,
                              std::vector<bool>& holding) const {
   holding.clear();
-  for (const Range& range : ranges_) holding.push_back(range.holds(rung));
+  for (const Range& range : ranges_) holding.push_back(range.contains(container_size));
   for (const std::string& mode : modes_) holding.push_back(std::ranges::count(modes_on, mode) > 0);
 }
 

@@ -9,7 +9,7 @@
 #include <vector>
 
 #include "fond_ladder/changes.hpp"
-#include "fond_ladder/forms.hpp"
+#include "fond_ladder/ranges.hpp"
 #include "model/flat.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -51,20 +51,20 @@ class NodeForms {
     declare(slot, {});
   }
   /// Whether all nodes are the same at all sizes.
-  [[nodiscard]] bool empty() const { return forms_.empty() && own_ranges_.empty(); }
+  [[nodiscard]] bool empty() const { return forms_.empty() && node_ranges_.empty(); }
   /// How many nodes have forms.
   [[nodiscard]] std::size_t count() const { return forms_.size(); }
 
   /// Gives a node its own ranges, instead of those that it had.
   void declare(Index slot, const std::vector<Range>& own);
   /// The own ranges of a node; null for none.
-  [[nodiscard]] const std::vector<Range>* own_ranges(Index slot) const;
+  [[nodiscard]] const std::vector<Range>* node_ranges(Index slot) const;
   /// Whether any node has own ranges.
-  [[nodiscard]] bool has_own_ranges() const { return !own_ranges_.empty(); }
+  [[nodiscard]] bool has_node_ranges() const { return !node_ranges_.empty(); }
   /// Calls `each(slot)` for all nodes with own ranges, in no order.
   template <class Each>
   void for_each_declaring(Each each) const {
-    for (const auto& [slot, ranges] : own_ranges_) each(slot);
+    for (const auto& [slot, ranges] : node_ranges_) each(slot);
   }
   /// Calls `each(slot, forms)` for all nodes that have forms, in no order.
   template <class Each>
@@ -73,7 +73,8 @@ class NodeForms {
   }
 
   /// Writes down which conditions hold at a size while these modes are on.
-  void find_holding(const Rung& rung, const std::vector<std::string>& modes_on, std::vector<bool>& holding) const;
+  void find_holding(const ContainerSize& container_size, const std::vector<std::string>& modes_on,
+                    std::vector<bool>& holding) const;
   /// The names of those that hold.
   [[nodiscard]] std::vector<std::string> names_of(const std::vector<bool>& holding) const;
   /// Grows with every change.
@@ -83,7 +84,7 @@ class NodeForms {
   std::vector<Range> ranges_;
   std::vector<std::string> modes_;
   std::unordered_map<Index, std::vector<NodeForm>> forms_;  // each in the order of the conditions
-  std::unordered_map<Index, std::vector<Range>> own_ranges_;
+  std::unordered_map<Index, std::vector<Range>> node_ranges_;
   std::unordered_map<std::string, std::size_t> own_names_;  // how many own ranges have that name
   std::uint64_t version_ = 0;
 };

@@ -22,7 +22,7 @@ class PathNumbers {
     for (const NodeId node : tree.nodes()) {  // parents first
       const NodeId parent = tree.parent(node);
       const Number above = parent ? all.at(parent) : 0;
-      all[node] = known_.try_emplace({above, read(tree.step(node))}, known_.size() + 1).first->second;
+      all[node] = known_.try_emplace({above, read(tree.segment(node))}, known_.size() + 1).first->second;
     }
     return all;
   }

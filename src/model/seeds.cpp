@@ -17,7 +17,7 @@ Seeds::Seeds(const Keys& keys) : all_{{&keys, nullptr, 0, 0, said_keys(keys)}} {
 Seeds::Seeds(const Node& root) {
   std::vector<const Node*> nodes{&root};
   const auto add = [&](const Node& node, const Keys& keys) {
-    const std::uint64_t said = &keys == &node.keys() ? node.said_bits() : said_keys(keys);
+    const std::uint64_t said = &keys == &node.keys() ? node.explicit_bits() : said_keys(keys);
     all_.push_back({&keys, node.content() ? &node.content() : nullptr, 0, 0, said});
     for (const auto& [name, change] : node.whens()) {
       forms_.push_back({static_cast<Index>(all_.size() - 1), name, change});

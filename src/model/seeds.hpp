@@ -18,9 +18,9 @@ class TreeStore;
 
 struct Seed {
   const Keys* keys = nullptr;
-  const std::shared_ptr<const OwnContent>* content = nullptr;  ///< of one's own; null for none
-  Index first_child = 0, child_count = 0;                      ///< in the list
-  std::uint64_t said = 0;                                      ///< the keys that may differ from their defaults
+  const std::shared_ptr<const CustomContent>* content = nullptr;  ///< of one's own; null for none
+  Index first_child = 0, child_count = 0;                         ///< in the list
+  std::uint64_t said = 0;                                         ///< the keys that may differ from their defaults
 };
 
 struct SeedForm {
@@ -54,7 +54,7 @@ class Seeds {
   std::vector<Seed> all_;
   std::vector<SeedForm> forms_;
   std::deque<Keys> own_keys_;  // where those of a builder's node are not what is planted
-  std::deque<std::shared_ptr<const OwnContent>> contents_;
+  std::deque<std::shared_ptr<const CustomContent>> contents_;
 };
 
 }  // namespace fond_ladder::inline v0::detail

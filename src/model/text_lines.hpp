@@ -14,7 +14,7 @@
 #include <string_view>
 #include <vector>
 
-#include "fond_ladder/lined_text.hpp"
+#include "fond_ladder/breakable_text.hpp"
 #include "model/limits.hpp"
 
 namespace fond_ladder::inline v0::text_lines {
@@ -88,9 +88,9 @@ void break_lines(const std::vector<Piece>& pieces, double unit, double width, Ta
 
 /// The lines of a text at a width.
 template <class Piece>
-[[nodiscard]] std::vector<LinedText::Line> lines_at(const std::string& text, const std::vector<Piece>& pieces,
-                                                    double unit, double width) {
-  std::vector<LinedText::Line> lines;
+[[nodiscard]] std::vector<BreakableText::Line> lines_at(const std::string& text, const std::vector<Piece>& pieces,
+                                                        double unit, double width) {
+  std::vector<BreakableText::Line> lines;
   break_lines(
       pieces, unit, width,
       [&](std::size_t first, std::size_t last, std::uint32_t units) {
@@ -115,7 +115,8 @@ template <class Piece>
 
 /// Widths at which a text breaks into the same lines as at this one.
 template <class Piece>
-[[nodiscard]] OwnContent::Steady steady_at(const std::vector<Piece>& pieces, double unit, double width) {
+[[nodiscard]] CustomContent::StableWidths constant_interval(const std::vector<Piece>& pieces, double unit,
+                                                            double width) {
   // A line of so many units fits from this width on.
   const auto fits_from = [&](std::uint32_t units) {
     const double long_by = units * unit;

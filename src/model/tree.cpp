@@ -42,9 +42,9 @@ namespace {
 /// Whether a form is one under a range of the node's own, or of a node that it lies in.
 bool names_own_range(const Tree& tree, const When& when) {
   const TreeStore& store = tree.store();
-  if (!store.forms().has_own_ranges()) return false;
+  if (!store.forms().has_node_ranges()) return false;
   for (NodeId at = when.node; at; at = tree.parent(at)) {
-    const std::vector<Range>* own = store.forms().own_ranges(store.slot(store.index_of(at)));
+    const std::vector<Range>* own = store.forms().node_ranges(store.slot(store.index_of(at)));
     if (own != nullptr && std::ranges::find(*own, when.name, &Range::name) != own->end()) return true;
   }
   return false;
@@ -142,14 +142,14 @@ NodeId Tree::enclose(NodeId parent, std::size_t first, std::size_t count, const 
   return own().enclose(own().index_of(parent), first, count, sound(container));
 }
 
-void Tree::restyle(NodeId node, const Keys& keys) {
-  own().restyle(own().index_of(node), sound(keys));
+void Tree::replace_keys(NodeId node, const Keys& keys) {
+  own().replace_keys(own().index_of(node), sound(keys));
 }
 
 void Tree::set(NodeId node, const Changes& said) {
   Keys changed = keys(node);
   said.put_into(changed);
-  restyle(node, changed);
+  replace_keys(node, changed);
 }
 
 void Tree::set(NodeId node, const Node& said) {
@@ -157,7 +157,7 @@ void Tree::set(NodeId node, const Node& said) {
     throw BadValue(path(node) +
                    ": set takes keys alone; children are inserted, forms are said by when, content of its own "
                    "is given by content_from");
-  set(node, said.said());
+  set(node, said.explicit_keys());
 }
 
 void Tree::set_direction(Direction direction) {
@@ -168,16 +168,16 @@ void Tree::set_em(double em) {
   own().set_em(sound_em(em));
 }
 
-void Tree::set_typesetter(std::shared_ptr<const Typesetter> typesetter) {
+void Tree::set_typesetter(std::shared_ptr<const TextShaper> typesetter) {
   own().set_typesetter(std::move(typesetter));
 }
 
-void Tree::pack() {
+void Tree::compact() {
   own().pack();
 }
 
-void Tree::content_from(NodeId node, std::shared_ptr<const OwnContent> content) {
-  own().content_from(own().index_of(node), std::move(content));
+void Tree::set_content(NodeId node, std::shared_ptr<const CustomContent> content) {
+  own().set_content(own().index_of(node), std::move(content));
 }
 
 void Tree::content_changed(NodeId node) {
@@ -215,7 +215,7 @@ std::vector<When> Tree::whens() const {
 std::size_t Tree::size() const {
   return store().size();
 }
-const std::shared_ptr<const Typesetter>& Tree::typesetter() const {
+const std::shared_ptr<const TextShaper>& Tree::typesetter() const {
   return store().setting().typesetter;
 }
 
@@ -275,7 +275,7 @@ std::uintptr_t Tree::user_data(NodeId node) const {
   return store().user_data(store().index_of(node));
 }
 
-std::shared_ptr<const OwnContent> Tree::content(NodeId node) const {
+std::shared_ptr<const CustomContent> Tree::content(NodeId node) const {
   return store().content(store().index_of(node));
 }
 
@@ -286,7 +286,7 @@ std::vector<NodeId> Tree::nodes() const {
   return all;
 }
 
-std::string Tree::step(NodeId node) const {
+std::string Tree::segment(NodeId node) const {
   return step_of(store(), store().index_of(node));
 }
 
@@ -302,9 +302,9 @@ std::string Tree::path(NodeId node) const {
   return path;
 }
 
-std::string Tree::tail(NodeId node) const {
+std::string Tree::short_path(NodeId node) const {
   const Index own = store().index_of(node);
-  std::string tail = step(node);
+  std::string tail = segment(node);
   for (Index at = store().parent(own); at != no_index; at = store().parent(at)) {
     if (find_path(store(), tail, 2).size() == 1) break;
     tail.insert(0, 1, '/').insert(0, step_of(store(), at));

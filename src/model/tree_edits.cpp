@@ -8,7 +8,7 @@
 
 #include <algorithm>
 
-#include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/fixed_width_text.hpp"
 #include "model/take_place.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -85,7 +85,7 @@ void TreeStore::move(Index node, Index parent, std::size_t position) {
   const Index there = open_place(index_of(into), position);
   carry({aside.first, there, 1});
   flat_.parent[there] = index_of(into);
-  free_blocks_.give(aside);
+  free_blocks_.release(aside);
   tell_parent(there);
   count_odd_child(index_of(into), false, is_odd(there));
   tell_of_scroller(index_of(moved));
@@ -102,7 +102,7 @@ void TreeStore::discard(std::vector<Index>& gone) {
     names_.leave(slot_[one], name_[one]);
     forms_.forget(slot_[one]);
     give_handle_back(one);
-    free_blocks_.give(block_of(one));
+    free_blocks_.release(block_of(one));
   }
 }
 
@@ -165,7 +165,7 @@ std::vector<NodeId> TreeStore::settle(Index top, const Seeds& seeds) {
     const Index above = index_of(handles[i]);
     flat_.first_child[above] = block.first;
     flat_.child_count[above] = seed.child_count;
-    room_[above] = block.room;
+    space_[above] = block.space;
     most_children_ = std::max<std::size_t>(most_children_, seed.child_count);
     for (Index k = 0; k < seed.child_count; ++k) {
       clear_place(block.first + k);
@@ -193,7 +193,7 @@ NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, co
   const NodeId handle = new_handle(box);
   flat_.first_child[box] = inside.first;
   flat_.child_count[box] = many;
-  room_[box] = inside.room;
+  space_[box] = inside.space;
   for_each_child(box, [&](Index child) { flat_.parent[child] = box; });
   set_fields(box, container);
   name_[box] = names_.enter(slot_[box], container.name);
@@ -210,7 +210,7 @@ NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, co
   return handle;
 }
 
-void TreeStore::restyle(Index node, const Keys& keys) {
+void TreeStore::replace_keys(Index node, const Keys& keys) {
   const Keys old = this->keys(node);
   if (keys == old) return;
   if (keys.name != old.name) {
@@ -220,7 +220,7 @@ void TreeStore::restyle(Index node, const Keys& keys) {
   }
   Keys quiet = keys;  // what no size or place follows from
   quiet.name = old.name;
-  quiet.touch = old.touch;
+  quiet.touch_target = old.touch_target;
   const Left was = leaving(node);
   set_fields(node, keys);
   const bool name_counts = has_ties_ && keys.name != old.name;
@@ -239,7 +239,7 @@ void TreeStore::set_conditions(std::vector<Range> ranges, std::vector<std::strin
 }
 
 void TreeStore::when(Index node, const std::string& name, const Changes& change) {
-  if (forms_.has_own_ranges()) require_own_form(keys(node), name, change);
+  if (forms_.has_node_ranges()) require_own_form(keys(node), name, change);
   const bool was_odd = is_odd(node);
   forms_.set(slot_[node], name, change);
   has_ties_ |= change.values().pin && !change.values().pin->ties.empty();
@@ -255,7 +255,7 @@ void TreeStore::set_direction(Direction direction) {
   if (direction == setting_.direction) return;
   setting_.direction = direction;
   walk([&](Index node, std::size_t) {
-    if (flat_.extra[node] != 0) set_fields(node, keys(node));
+    if (flat_.rare_fields[node] != 0) set_fields(node, keys(node));
   });
   edit_all();
 }
@@ -264,9 +264,9 @@ void TreeStore::set_em(double em) {
   if (em == setting_.em) return;
   setting_.em = em;
   walk([&](Index node, std::size_t) {
-    if (flat_.extra[node] != 0) return set_fields(node, keys(node));
-    if (const auto* words = dynamic_cast<const PlainText*>(content(node).get())) {
-      contents_[flat_.content[node]] = Measured(std::make_shared<PlainText>(*words, em));
+    if (flat_.rare_fields[node] != 0) return set_fields(node, keys(node));
+    if (const auto* words = dynamic_cast<const FixedWidthText*>(content(node).get())) {
+      contents_[flat_.content[node]] = Measured(std::make_shared<FixedWidthText>(*words, em));
     } else if (flat_.content[node] != 0) {
       set_text(node, keys(node));
     }
@@ -275,11 +275,11 @@ void TreeStore::set_em(double em) {
 }
 
 /// A `ch` is another one too.
-void TreeStore::set_typesetter(std::shared_ptr<const Typesetter> typesetter) {
+void TreeStore::set_typesetter(std::shared_ptr<const TextShaper> typesetter) {
   if (typesetter == setting_.typesetter) return;
   setting_.typesetter = std::move(typesetter);
   walk([&](Index node, std::size_t) {
-    if (flat_.extra[node] != 0 || kind(node) == Kind::text) set_fields(node, keys(node));
+    if (flat_.rare_fields[node] != 0 || kind(node) == Kind::text) set_fields(node, keys(node));
   });
   edit_all();
 }
@@ -289,7 +289,7 @@ void TreeStore::edit_all() {
   edited_all_ = edit_;
 }
 
-void TreeStore::content_from(Index node, std::shared_ptr<const OwnContent> content) {
+void TreeStore::set_content(Index node, std::shared_ptr<const CustomContent> content) {
   give_content(node, std::move(content));
   stamp(node, Edit::own);
 }

@@ -24,7 +24,8 @@ Traits TreeStore::in_all_forms(Index node) const {
     all.celled |= said.cell || said.span != CellSpan{} || !said.area.empty() ? 1U : 0U;
     all.scroll_y |= scrolls_y(said.scroll) ? 1U : 0U;
     all.percent_edges |= has_percentage(said.margin) || has_percentage(said.padding) ? 1U : 0U;
-    if (said.self.across == Across::baseline) all.self_across = static_cast<std::uint64_t>(Across::baseline);
+    if (said.place_self.across == Across::baseline)
+      all.place_self_across = static_cast<std::uint64_t>(Across::baseline);
     if (said.kind == Kind::grid) all.kind = static_cast<std::uint64_t>(Kind::grid);
   }
   return all;
@@ -51,10 +52,10 @@ void TreeStore::tell_parent(Index node) {
   if (flat_.parent[node] == no_index) return;
   Traits& above = flat_.traits[flat_.parent[node]];
   above.odd_cells |= traits.celled;
-  above.stands_on_base |= traits.self_across == static_cast<std::uint64_t>(Across::baseline) ? 1U : 0U;
+  above.stands_on_base |= traits.place_self_across == static_cast<std::uint64_t>(Across::baseline) ? 1U : 0U;
 }
 
-void TreeStore::tell_of_scroller(Index node, bool is_news) {
+void TreeStore::tell_of_scroller(Index node, bool is_dirty) {
   if (!at_most(node).scroll_y && !flat_.traits[node].holds_scroller) return;
   const auto may_hold = [&](Index one) { return is_container(kind(one)) || forms_of(one) != nullptr; };
   flat_.traits[node].holds_scroller = 1;
@@ -62,7 +63,7 @@ void TreeStore::tell_of_scroller(Index node, bool is_news) {
   for (node = flat_.parent[node]; node != no_index && may_hold(node); node = flat_.parent[node]) {
     if (flat_.traits[node].holds_scroller) return;
     flat_.traits[node].holds_scroller = 1;
-    if (is_news) stamp(node, Edit::own);  // solvers have no least height of it yet
+    if (is_dirty) stamp(node, Edit::own);  // solvers have no least height of it yet
   }
 }
 

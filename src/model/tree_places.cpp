@@ -15,12 +15,12 @@ void TreeStore::add_places(Index count) {
 
 void TreeStore::clear_place(Index node) {
   for_each_array(flat_, [&](auto& array) { array[node] = {}; });
-  room_[node] = 0;
+  space_[node] = 0;
   ahead_[node] = {};
 }
 
 Block TreeStore::block_of(Index parent) const {
-  return {flat_.first_child[parent] - ahead_[parent].places, room_[parent]};
+  return {flat_.first_child[parent] - ahead_[parent].places, space_[parent]};
 }
 
 void TreeStore::carry(Carried move) {
@@ -35,11 +35,11 @@ void TreeStore::carry(Carried move) {
   kept_moves_[moves_++ % most_kept_moves] = move;
 }
 
-Block TreeStore::take_block(Index room) {
-  if (const auto block = free_blocks_.take(room)) return *block;
+Block TreeStore::take_block(Index space) {
+  if (const auto block = free_blocks_.take(space)) return *block;
   const auto first = static_cast<Index>(flat_.size());
-  add_places(room);
-  return {first, room};
+  add_places(space);
+  return {first, space};
 }
 
 /// Children that come one after the other, before anything else does, lie at the end of the arrays and only need
@@ -47,23 +47,23 @@ Block TreeStore::take_block(Index room) {
 void TreeStore::grow_block(Index parent, bool in_front) {
   const Block old = block_of(parent);
   const Index count = flat_.child_count[parent];
-  if (!in_front && old.room > 0 && old.first + old.room == flat_.size()) {
+  if (!in_front && old.space > 0 && old.first + old.space == flat_.size()) {
     add_places(1);
-    ++room_[parent];
+    ++space_[parent];
     return;
   }
-  const Block block = take_block(old.room == 0 ? 1 : std::bit_ceil(std::max<Index>(count + 1, 4)));
-  const Index ahead = in_front ? block.room - count : 0;
+  const Block block = take_block(old.space == 0 ? 1 : std::bit_ceil(std::max<Index>(count + 1, 4)));
+  const Index ahead = in_front ? block.space - count : 0;
   carry({flat_.first_child[parent], block.first + ahead, count});
   flat_.first_child[parent] = block.first + ahead;
-  room_[parent] = block.room;
+  space_[parent] = block.space;
   ahead_[parent].places = ahead;
-  free_blocks_.give(old);
+  free_blocks_.release(old);
 }
 
 /// Where there is room only at the other end of a block, its children move over so that both have half of it.
-void TreeStore::share_room(Index parent, bool in_front) {
-  const Index children = flat_.child_count[parent], ahead = ahead_[parent].places, free = room_[parent] - children;
+void TreeStore::share_space(Index parent, bool in_front) {
+  const Index children = flat_.child_count[parent], ahead = ahead_[parent].places, free = space_[parent] - children;
   if ((in_front ? ahead : free - ahead) > 0) return;
   const Index first = flat_.first_child[parent] - ahead, new_ahead = in_front ? (free + 1) / 2 : free / 2;
   carry({first + ahead, first + new_ahead, children});
@@ -75,8 +75,8 @@ void TreeStore::share_room(Index parent, bool in_front) {
 Index TreeStore::open_place(Index parent, std::size_t position) {
   const Index children = flat_.child_count[parent], before = static_cast<Index>(position);
   const bool in_front = 2 * position < children;
-  if (children == room_[parent]) grow_block(parent, in_front);
-  share_room(parent, in_front);
+  if (children == space_[parent]) grow_block(parent, in_front);
+  share_space(parent, in_front);
   const Index first = flat_.first_child[parent];
   if (in_front) {
     carry({first, first - 1, before});
@@ -116,7 +116,7 @@ void TreeStore::pack() {
   lay_anew();
   const auto shrink = [](auto& array) { array.shrink_to_fit(); };
   for_each_place_array(shrink);
-  shrink(extras_);
+  shrink(rare_fields_);
   shrink(contents_);
   shrink(index_of_slot_);
   shrink(generation_);
@@ -142,7 +142,7 @@ void TreeStore::lay_anew() {
     for (const Index from : order) laid.push_back(array[from]);
     array = std::move(laid);
   });
-  room_ = flat_.child_count;
+  space_ = flat_.child_count;
   std::ranges::fill(ahead_, Ahead{});
   free_blocks_.clear();
   Index next_child = 1;

@@ -8,7 +8,7 @@
 //  - Edits are numbered too: which node, and what became of it. A solver looks at these, and at the nodes above them.
 //  - Handles name slots, slots know the place, so that edits may move nodes freely. A slot carries a generation that a
 //    removal raises; a slot whose generations are used up is retired, so that an old handle never fits again.
-//  - A version is written into an edited node and its ancestors, for solvers that missed too many edits. The climb
+//  - A version is written into an edited node and its ancestors, for solvers that missed too many edits. The sweep
 //    stops at an ancestor that already carries a version which no solver has seen: all above it carry one too.
 //  - Nodes of one name are chained through their slots: a path is found from its rarest name, and names that nobody has
 //    any more are given back.
@@ -23,7 +23,7 @@
 #include <algorithm>
 #include <charconv>
 
-#include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/fixed_width_text.hpp"
 #include "model/bytes_of.hpp"
 #include "model/limits.hpp"
 #include "model/take_place.hpp"
@@ -60,7 +60,7 @@ std::uint64_t next_identity() {
 }  // namespace
 
 TreeStore::TreeStore(const Seeds& seeds, double em, Direction direction)
-    : extras_(1), contents_(1), setting_{em, direction}, identity_(next_identity()) {
+    : rare_fields_(1), contents_(1), setting_{em, direction}, identity_(next_identity()) {
   const std::size_t count = seeds.all().size();
   require_handles(count);
   const auto reserve = [&](auto& array) { array.reserve(count); };
@@ -71,7 +71,7 @@ TreeStore::TreeStore(const Seeds& seeds, double em, Direction direction)
   flat_.parent[0] = no_index;
   settle(0, seeds);
   names_.shrink();
-  extras_.shrink_to_fit();
+  rare_fields_.shrink_to_fit();
   contents_.shrink_to_fit();
   stamp(0, Edit::came);
   std::ranges::fill(flat_.version, edit_);
@@ -80,10 +80,10 @@ TreeStore::TreeStore(const Seeds& seeds, double em, Direction direction)
 
 TreeStore::TreeStore(const TreeStore& other)
     : flat_(other.flat_),
-      room_(other.room_),
+      space_(other.space_),
       ahead_(other.ahead_),
       free_blocks_(other.free_blocks_),
-      extras_(other.extras_),
+      rare_fields_(other.rare_fields_),
       free_extras_(other.free_extras_),
       contents_(other.contents_),
       free_contents_(other.free_contents_),
@@ -211,15 +211,15 @@ void TreeStore::set_fields(Index node, const Keys& keys, std::uint64_t said) {
   count_odd_child(flat_.parent[node], was_odd, is_odd(node));
   tell_of_scroller(node);
   if (compiled.needs_extra) {
-    if (flat_.extra[node] == 0) flat_.extra[node] = take_place(extras_, free_extras_);
-    extras_[flat_.extra[node]] = std::move(compiled.extra);
+    if (flat_.rare_fields[node] == 0) flat_.rare_fields[node] = take_place(rare_fields_, free_extras_);
+    rare_fields_[flat_.rare_fields[node]] = std::move(compiled.rare_fields);
   } else {
     drop_extra(node);
   }
   set_text(node, keys);
   if (flat_.content[node] != 0) flat_.traits[node].passive = 0;
   has_ties_ |= keys.pin && !keys.pin->ties.empty();
-  if (!keys.ranges.empty() || forms_.own_ranges(slot_[node]) != nullptr) forms_.declare(slot_[node], keys.ranges);
+  if (!keys.ranges.empty() || forms_.node_ranges(slot_[node]) != nullptr) forms_.declare(slot_[node], keys.ranges);
 }
 
 void TreeStore::set_text(Index node, const Keys& keys) {
@@ -231,10 +231,10 @@ void TreeStore::set_text(Index node, const Keys& keys) {
 }
 
 void TreeStore::drop_extra(Index node) {
-  if (flat_.extra[node] == 0) return;
-  extras_[flat_.extra[node]] = {};
-  free_extras_.push_back(flat_.extra[node]);
-  flat_.extra[node] = 0;
+  if (flat_.rare_fields[node] == 0) return;
+  rare_fields_[flat_.rare_fields[node]] = {};
+  free_extras_.push_back(flat_.rare_fields[node]);
+  flat_.rare_fields[node] = 0;
 }
 
 void TreeStore::drop_content(Index node) {
@@ -245,10 +245,10 @@ void TreeStore::drop_content(Index node) {
 }
 
 Keys TreeStore::keys(Index node) const {
-  if (extra(node).keys) return *extra(node).keys;
+  if (rare_fields(node).keys) return *rare_fields(node).keys;
   CompiledNode compiled = record_of(flat_, node);
-  const Extra& own = extra(node);
-  compiled.extra.take_fields(own);
+  const RareFields& own = rare_fields(node);
+  compiled.rare_fields.take_fields(own);
   Keys keys = decompile(compiled);
   if (const std::string* words = words_of_keys(content(node).get())) keys.text = *words;
   own.packed.put_into(keys);
@@ -265,11 +265,11 @@ std::uintptr_t TreeStore::user_data(Index node) const {
   return slot_[node] < user_data_.size() ? user_data_[slot_[node]] : 0;
 }
 
-void TreeStore::give_content(Index node, std::shared_ptr<const OwnContent> content) {
-  if (content && kind(node) == Kind::text && !extra(node).keys) {
+void TreeStore::give_content(Index node, std::shared_ptr<const CustomContent> content) {
+  if (content && kind(node) == Kind::text && !rare_fields(node).keys) {
     auto kept = std::make_unique<const Keys>(keys(node));  // the text, which the content knew until now
-    if (flat_.extra[node] == 0) flat_.extra[node] = take_place(extras_, free_extras_);
-    extras_[flat_.extra[node]].keys = std::move(kept);
+    if (flat_.rare_fields[node] == 0) flat_.rare_fields[node] = take_place(rare_fields_, free_extras_);
+    rare_fields_[flat_.rare_fields[node]].keys = std::move(kept);
   }
   const Keys own = keys(node);
   drop_content(node);
@@ -283,14 +283,15 @@ void TreeStore::give_content(Index node, std::shared_ptr<const OwnContent> conte
 }
 
 std::size_t TreeStore::memory() const {
-  std::size_t bytes = names_.memory() + bytes_of(name_, room_, ahead_, slot_, index_of_slot_, generation_, free_slots_,
-                                                 user_data_, extras_, free_extras_, contents_, free_contents_,
+  std::size_t bytes = names_.memory() + bytes_of(name_, space_, ahead_, slot_, index_of_slot_, generation_, free_slots_,
+                                                 user_data_, rare_fields_, free_extras_, contents_, free_contents_,
                                                  came_from_, kept_moves_, kept_edits_, scratch_);
   for_each_array(flat_, [&](const auto& array) { bytes += bytes_of(array); });
-  for (const Extra& extra : extras_) bytes += extra.packed.memory() + (extra.keys ? memory_of(*extra.keys) : 0);
+  for (const RareFields& rare_fields : rare_fields_)
+    bytes += rare_fields.packed.memory() + (rare_fields.keys ? memory_of(*rare_fields.keys) : 0);
   for (const Measured& one : contents_) {
-    if (const auto* text = dynamic_cast<const PlainText*>(one.content().get())) bytes += text->memory();
-    if (const auto* text = dynamic_cast<const SetText*>(one.content().get())) bytes += text->memory();
+    if (const auto* text = dynamic_cast<const FixedWidthText*>(one.content().get())) bytes += text->memory();
+    if (const auto* text = dynamic_cast<const ShapedText*>(one.content().get())) bytes += text->memory();
   }
   forms_.for_each([&](Index, const std::vector<NodeForm>& forms) {
     for (const NodeForm& form : forms) bytes += sizeof(NodeForm) + memory_of(form.change.values());

@@ -59,12 +59,12 @@ class TreeStore {
   void move(Index node, Index parent, std::size_t position);
   void remove(Index node);
   NodeId enclose(Index parent, std::size_t first, std::size_t count, const Keys& container);
-  void restyle(Index node, const Keys& keys);
-  void content_from(Index node, std::shared_ptr<const OwnContent> content);
+  void replace_keys(Index node, const Keys& keys);
+  void set_content(Index node, std::shared_ptr<const CustomContent> content);
   void touch(Index node) { stamp(node, Edit::own); }
   void set_direction(Direction direction);
   void set_em(double em);
-  void set_typesetter(std::shared_ptr<const Typesetter> typesetter);
+  void set_typesetter(std::shared_ptr<const TextShaper> typesetter);
   void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
   void when(Index node, const std::string& name, const Changes& change);
 
@@ -122,7 +122,7 @@ class TreeStore {
   [[nodiscard]] Index name_number_of(Index node) const { return name_[node]; }
   [[nodiscard]] Index parent(Index node) const { return flat_.parent[node]; }
   [[nodiscard]] Kind kind(Index node) const { return flat_.traits[node].node_kind(); }
-  [[nodiscard]] const std::shared_ptr<const OwnContent>& content(Index node) const {
+  [[nodiscard]] const std::shared_ptr<const CustomContent>& content(Index node) const {
     return contents_[flat_.content[node]].content();
   }
   [[nodiscard]] std::size_t memory() const;
@@ -132,8 +132,8 @@ class TreeStore {
 
   /// The arrays. Places that no node has are in them too: only those that are reached from the root down count.
   [[nodiscard]] const Flat& flat() const { return flat_; }
-  [[nodiscard]] const Extra& extra(Index node) const { return extras_[flat_.extra[node]]; }
-  [[nodiscard]] const std::vector<Extra>& extras() const { return extras_; }
+  [[nodiscard]] const RareFields& rare_fields(Index node) const { return rare_fields_[flat_.rare_fields[node]]; }
+  [[nodiscard]] const std::vector<RareFields>& rare_fields_list() const { return rare_fields_; }
   [[nodiscard]] const std::vector<Measured>& contents() const { return contents_; }
   [[nodiscard]] double em() const { return setting_.em; }
   [[nodiscard]] const Setting& setting() const { return setting_; }
@@ -176,8 +176,8 @@ class TreeStore {
   /// Null for a node that is the same at all sizes.
   [[nodiscard]] const std::vector<NodeForm>* forms_of(Index node) const { return forms_.of(slot_[node]); }
   /// Null for a node without own ranges. Throws BadNode.
-  [[nodiscard]] const std::vector<Range>* own_ranges_of(NodeId node) const {
-    return forms_.own_ranges(slot_[index_of(node)]);
+  [[nodiscard]] const std::vector<Range>* node_ranges_of(NodeId node) const {
+    return forms_.node_ranges(slot_[index_of(node)]);
   }
   [[nodiscard]] Index slot(Index node) const { return slot_[node]; }
   /// Where the node of a slot is; `no_index` when it is gone.
@@ -197,7 +197,7 @@ class TreeStore {
     for_each_array(flat_, each);
     each(name_);
     each(slot_);
-    each(room_);
+    each(space_);
     each(ahead_);
   }
 
@@ -210,7 +210,7 @@ class TreeStore {
   void set_fields(Index node, const Keys& keys, std::uint64_t said);
   void set_fields(Index node, const Keys& keys) { set_fields(node, keys, said_keys(keys)); }
   void set_text(Index node, const Keys& keys);
-  void give_content(Index node, std::shared_ptr<const OwnContent> content);
+  void give_content(Index node, std::shared_ptr<const CustomContent> content);
   void drop_extra(Index node);
   void drop_content(Index node);
   NodeId new_handle(Index node);
@@ -222,9 +222,9 @@ class TreeStore {
   Index open_place(Index parent, std::size_t position);
   void close_places(Index parent, Index first, Index count);
   void grow_block(Index parent, bool in_front);
-  void share_room(Index parent, bool in_front);
+  void share_space(Index parent, bool in_front);
   [[nodiscard]] Block block_of(Index parent) const;
-  [[nodiscard]] Block take_block(Index room);
+  [[nodiscard]] Block take_block(Index space);
   void carry(Carried move);
   void stamp(Index node, Edit what);
   /// Puts a subtree into a place that is open. Returns the handles of its nodes, in the order of the seeds.
@@ -254,7 +254,7 @@ class TreeStore {
   void tell_parent(Index node);
   /// Raises in a node that scrolls, and in the containers above it, that they hold a scroller; lowered in containers
   /// only by `survey`.
-  void tell_of_scroller(Index node, bool is_news = true);
+  void tell_of_scroller(Index node, bool is_dirty = true);
   /// Finds afresh what parents must know of their children.
   void survey();
   /// Counts the children of a node that are hidden, pinned or ordered: one was, or is.
@@ -267,10 +267,10 @@ class TreeStore {
     Index places : 24 = 0;
     Index odd : 8 = 0;
   };
-  std::vector<Index> room_;   // by index: of the block of its children
+  std::vector<Index> space_;  // by index: of the block of its children
   std::vector<Ahead> ahead_;  // by index
   FreeBlocks free_blocks_;
-  std::vector<Extra> extras_;
+  std::vector<RareFields> rare_fields_;
   std::vector<Index> free_extras_;
   std::vector<Measured> contents_;
   std::vector<Index> free_contents_;

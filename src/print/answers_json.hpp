@@ -8,13 +8,14 @@
 
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/compare.hpp"
-#include "fond_ladder/ledger.hpp"
+#include "fond_ladder/explanation.hpp"
 #include "fond_ladder/lint.hpp"
 #include "print/json_writer.hpp"
 
 namespace fond_ladder::inline v0 {
 
-void write_ledger(JsonWriter& json, const Tree& tree, const Ledger& account, const std::vector<LedgerStep>& chain);
+void write_explanation(JsonWriter& json, const Tree& tree, const Explanation& account,
+                       const std::vector<ExplanationStep>& chain);
 /// `numbers`: the place of each claim among all of its scene, from 0.
 void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, bool all_hold,
                    const std::vector<std::size_t>& numbers);

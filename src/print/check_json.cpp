@@ -52,9 +52,9 @@ void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, b
     json.text("claim", one.claim);
     json.number("number", *number++ + 1);
     json.truth("holds", one.holds);
-    json.number("rungs", one.rungs);
+    json.number("rungs", one.container_sizes);
     json.truth("proved", one.sampled.empty());
-    json.objects("sampled", one.sampled, [&](const Span& part) {
+    json.objects("sampled", one.sampled, [&](const Interval& part) {
       json.number("from", part.from);
       json.number("to", part.to);
     });

@@ -7,7 +7,7 @@
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 #include "model/shell_word.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -24,7 +24,7 @@ std::string values_text(const Failing& failing) {
 }
 
 /// Stretches that one sentence tells: the same widths at several heights, or in several variants.
-struct Told {
+struct OptionUse {
   const Failing* first = nullptr;
   const Failing* worst = nullptr;
   std::vector<std::optional<double>> heights;
@@ -35,19 +35,19 @@ struct Told {
   void take(const Failing& one) { worst = one.off > worst->off ? &one : worst; }
 };
 
-std::vector<Told> told_together(const std::vector<Failing>& failing) {
-  std::vector<Told> all;
+std::vector<OptionUse> told_together(const std::vector<Failing>& failing) {
+  std::vector<OptionUse> all;
   if (!failing.empty() && failing.front().heights) {  // regions are told one by one
     for (const Failing& one : failing) all.push_back({&one, &one, {std::nullopt}, {one.variant}});
     return all;
   }
   const auto same_widths = [](const Failing& a, const Failing& b) { return a.from == b.from && a.to == b.to; };
   for (const Failing& one : failing) {
-    const auto is_in = [&](const Told& told) {
+    const auto is_in = [&](const OptionUse& told) {
       return one.from == one.to && told.first->from < told.first->to && one.variant == told.variants.front() &&
              one.from >= told.first->from && one.to <= told.first->to;
     };
-    const auto is_beside = [&](const Told& told) {
+    const auto is_beside = [&](const OptionUse& told) {
       return same_widths(*told.first, one) && one.variant == told.variants.front();
     };
     if (const auto in = std::ranges::find_if(all, is_in); in != all.end()) {
@@ -60,9 +60,9 @@ std::vector<Told> told_together(const std::vector<Failing>& failing) {
       all.push_back({&one, &one, {one.height}, {one.variant}});
     }
   }
-  std::vector<Told> joined;
-  for (Told& told : all) {
-    const auto twin = std::ranges::find_if(joined, [&](const Told& other) {
+  std::vector<OptionUse> joined;
+  for (OptionUse& told : all) {
+    const auto twin = std::ranges::find_if(joined, [&](const OptionUse& other) {
       return same_widths(*other.first, *told.first) && other.heights == told.heights && other.also == told.also;
     });
     if (twin == joined.end()) {
@@ -76,7 +76,7 @@ std::vector<Told> told_together(const std::vector<Failing>& failing) {
   return joined;
 }
 
-std::string heights_text(const Told& told) {
+std::string heights_text(const OptionUse& told) {
   std::string text;
   for (const auto& height : told.heights) text += (text.empty() ? "" : " or ") + (height ? rounded(*height) : "");
   return told.heights.front() ? text + " high" : "as high as its content";
@@ -99,7 +99,7 @@ std::string worst_text(const Failing& failing) {
   return text;
 }
 
-std::string stretch_text(const Told& told) {
+std::string stretch_text(const OptionUse& told) {
   const Failing& failing = *told.first;
   std::string text(indent);
   if (told.variants.size() > 1 || !told.variants.front().empty()) {
@@ -150,19 +150,19 @@ std::string look_text(const Failing& failing, std::string_view file) {
 std::string report(const CheckedClaim& checked, std::string_view file) {
   std::string text = checked.holds ? "kept    " : checked.failing.empty() ? "never   " : "broken  ";
   text += printable(checked.claim) + "\n";
-  if (checked.rungs == 0) {
+  if (checked.container_sizes == 0) {
     text += indent;
     text += "never tested: its condition holds at no size of the ladder, or all its nodes are hidden\n";
   }
-  if (!checked.sampled.empty() && checked.rungs > 0) {
+  if (!checked.sampled.empty() && checked.container_sizes > 0) {
     text.append(indent).append(checked.every_height ? "sampled at some sizes " + text_of(checked.sampled) + " wide"
                                                     : "sampled at whole widths " + text_of(checked.sampled));
     text += ", where it cannot be proved\n";
   }
   constexpr std::size_t most = 5;
-  std::vector<Told> all = told_together(checked.failing);
+  std::vector<OptionUse> all = told_together(checked.failing);
   if (all.size() > most) {  // the worst of all is told in any case
-    const auto worst = std::ranges::max_element(all, {}, [](const Told& told) { return told.worst->off; });
+    const auto worst = std::ranges::max_element(all, {}, [](const OptionUse& told) { return told.worst->off; });
     if (worst - all.begin() >= static_cast<std::ptrdiff_t>(most)) std::iter_swap(worst, all.begin() + (most - 1));
   }
   for (std::size_t i = 0; i < std::min(most, all.size()); ++i) {

@@ -34,7 +34,7 @@ void write_side(JsonWriter& json, std::string_view key, const std::string& name,
 void write_comparison(JsonWriter& json, const Comparison& told) {
   write_side(json, "first", told.first, told.settings_first);
   write_side(json, "second", told.second, told.settings_second);
-  json.number("sizes", told.rungs);
+  json.number("sizes", told.container_sizes);
   json.number("same", told.same);
   json.objects("differences", told.differences, [&](const auto& one) { write_difference(json, one); });
 }

@@ -8,7 +8,7 @@
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
 #include "print/table.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 #include "verify/measure/many_nodes.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -27,9 +27,10 @@ std::string counted(std::size_t count, const std::string& what) {
 }
 
 std::string first_line(const Comparison& told) {
-  const std::string over = told.rungs == 1 ? "at " + rounded(told.widths.from) + " wide"
-                                           : "from " + rounded(told.widths.from) + " to " + rounded(told.widths.to) +
-                                                 " wide, " + counted(told.rungs, "size");
+  const std::string over = told.container_sizes == 1
+                               ? "at " + rounded(told.widths.from) + " wide"
+                               : "from " + rounded(told.widths.from) + " to " + rounded(told.widths.to) + " wide, " +
+                                     counted(told.container_sizes, "size");
   if (!told.any()) return "nothing differs " + over + ": " + counted(told.same, "node") + " the same";
   std::size_t along = 0;
   for (const Difference& one : told.differences) along += one.going_along;
@@ -39,11 +40,11 @@ std::string first_line(const Comparison& told) {
   for (const Difference& one : told.differences) {
     if (!one.sizes.empty()) least = std::min(least, one.sizes.front().from);
   }
-  if (told.rungs > 1 && least < 1e9) text += ", first at " + rounded(least);
+  if (told.container_sizes > 1 && least < 1e9) text += ", first at " + rounded(least);
   return text + "; " +
          (told.same == 0 ? "nothing is the same"
                          : counted(told.same, "other") + (told.same == 1 ? " is" : " are") + " the same" +
-                               (told.rungs == 1 ? "" : " at every size"));
+                               (told.container_sizes == 1 ? "" : " at every size"));
 }
 
 /// What one row of the table tells, the node apart.
@@ -90,25 +91,25 @@ std::string range_of(const std::vector<const Difference*>& rows, double (*by)(co
 }
 
 /// One row for differences that are alike.
-std::vector<std::string> row_of(const std::vector<const Difference*>& alike) {
-  const Difference& first = *alike.front();
+std::vector<std::string> row_of(const std::vector<const Difference*>& group) {
+  const Difference& first = *group.front();
   std::vector<std::string> row = cells_of(first);
-  if (alike.size() == 1) {
+  if (group.size() == 1) {
     row.insert(row.begin(), first.name);
     return row;
   }
   std::vector<std::string> paths;
-  for (const Difference* one : alike) paths.push_back(one->path);
+  for (const Difference* one : group) paths.push_back(one->path);
   const auto has_boxes = [](const Difference* one) { return one->first && one->second; };
-  if (std::ranges::all_of(alike, has_boxes)) {
-    const Difference& worst = **std::ranges::max_element(alike, {}, [](const Difference* one) { return one->most; });
+  if (std::ranges::all_of(group, has_boxes)) {
+    const Difference& worst = **std::ranges::max_element(group, {}, [](const Difference* one) { return one->most; });
     row[1] = rounded(worst.worst.width) + " x " + rounded(worst.worst.height);
-    row[2] = range_of(alike, [](const Difference& one) { return one.second->x - one.first->x; });
-    row[3] = range_of(alike, [](const Difference& one) { return one.second->y - one.first->y; });
-    row[4] = range_of(alike, [](const Difference& one) { return one.second->width - one.first->width; });
-    row[5] = range_of(alike, [](const Difference& one) { return one.second->height - one.first->height; });
+    row[2] = range_of(group, [](const Difference& one) { return one.second->x - one.first->x; });
+    row[3] = range_of(group, [](const Difference& one) { return one.second->y - one.first->y; });
+    row[4] = range_of(group, [](const Difference& one) { return one.second->width - one.first->width; });
+    row[5] = range_of(group, [](const Difference& one) { return one.second->height - one.first->height; });
   }
-  row.insert(row.begin(), common_pattern(paths) + " (" + std::to_string(alike.size()) + ")");
+  row.insert(row.begin(), common_pattern(paths) + " (" + std::to_string(group.size()) + ")");
   return row;
 }
 
@@ -165,13 +166,13 @@ std::ostream& operator<<(std::ostream& out, const Comparison& told) {
                {"width", numbers},
                {"height", numbers},
                {""}});
-  for (const auto& alike : gathered(told.differences)) {
+  for (const auto& group : gathered(told.differences)) {
     constexpr std::size_t few = 2;
-    if (alike.size() > few) {
-      table.add(row_of(alike));
+    if (group.size() > few) {
+      table.add(row_of(group));
       continue;
     }
-    for (const Difference* one : alike) table.add(row_of({one}));
+    for (const Difference* one : group) table.add(row_of({one}));
   }
   out << '\n';
   table.print(out);

@@ -7,7 +7,7 @@ namespace {
 /// Raised when a field of any answer changes its meaning.
 constexpr int json_form = 1;
 
-void write_span(JsonWriter& json, std::string_view key, const Span& span) {
+void write_span(JsonWriter& json, std::string_view key, const Interval& span) {
   if (span.from == span.to && !key.empty()) return json.number(key, span.from);
   json.begin_object(key);
   json.number("from", span.from);
@@ -63,9 +63,9 @@ void JsonAnswers::end() {
   json_.end();
 }
 
-void write_spans(JsonWriter& json, std::string_view key, const std::vector<Span>& spans) {
+void write_spans(JsonWriter& json, std::string_view key, const std::vector<Interval>& spans) {
   json.begin_list(key);
-  for (const Span& span : spans) write_span(json, {}, span);
+  for (const Interval& span : spans) write_span(json, {}, span);
   json.end();
 }
 

@@ -31,6 +31,6 @@ class JsonAnswers {
 };
 
 /// `[{"from": 360, "to": 640}]`
-void write_spans(JsonWriter& json, std::string_view key, const std::vector<Span>& spans);
+void write_spans(JsonWriter& json, std::string_view key, const std::vector<Interval>& spans);
 
 }  // namespace fond_ladder::inline v0

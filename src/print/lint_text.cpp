@@ -4,7 +4,7 @@
 #include "fond_ladder/lint.hpp"
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -14,30 +14,30 @@ std::string subject(const Finding& one) {
   return printable(one.node) + (one.key.empty() ? "" : (is_many ? ": " : ".") + one.key);
 }
 
-std::string sizes_text(const Finding& one, const Span& whole) {
+std::string sizes_text(const Finding& one, const Interval& whole) {
   const std::string high = one.heights.size() == 1 ? ", " + rounded(one.heights[0]) + " high" : "";
   if (one.sizes.size() == 1 && one.sizes[0] == whole) return "at every width" + high;
   return std::string(one.sizes.size() == 1 && one.sizes[0].from == one.sizes[0].to ? "at width " : "at widths ") +
          text_of(one.sizes) + high;
 }
 
-/// ` (wording long; mode closed)`
+/// ` (locale long; mode closed)`
 std::string variants_text(const Finding& one) {
   std::string text;
   for (const std::string& variant : one.variants) text += (text.empty() ? " (" : "; ") + printable(variant);
   return text.empty() ? text : text + ")";
 }
 
-void print(std::ostream& out, const Finding& one, const Span& whole) {
-  out << subject(one) << (one.nodes.size() > 1 && !one.key.empty() ? " " : ": ") << word(one.oddity)
-      << variants_text(one) << ", " << sizes_text(one, whole) << "\n  " << printable(one.why) << '\n';
-  if (!one.cure.empty()) out << "  cure: " << printable(one.cure) << '\n';
+void print(std::ostream& out, const Finding& one, const Interval& whole) {
+  out << subject(one) << (one.nodes.size() > 1 && !one.key.empty() ? " " : ": ") << word(one.rule) << variants_text(one)
+      << ", " << sizes_text(one, whole) << "\n  " << printable(one.why) << '\n';
+  if (!one.fix.empty()) out << "  cure: " << printable(one.fix) << '\n';
 }
 
 }  // namespace
 
 std::ostream& operator<<(std::ostream& out, const Lint& told) {
-  out << printable(told.title) << ", " << told.rungs << " sizes from " << rounded(told.widths.from) << " to "
+  out << printable(told.title) << ", " << told.container_sizes << " sizes from " << rounded(told.widths.from) << " to "
       << rounded(told.widths.to) << " wide: ";
   if (told.findings.empty()) {
     out << "nothing suspicious\n";

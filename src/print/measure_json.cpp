@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
+#include "print/issues.hpp"
 #include "print/measure.hpp"
 #include "print/sides.hpp"
-#include "print/troubles.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -29,22 +29,23 @@ void write_tracks(JsonWriter& json, const SolvedScene& measured, NodeId grid) {
 void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::NodeBox& placed) {
   const NodeId parent = measured.tree().parent(placed.node);
   if (!parent) return;
-  const Extent room = measured.solution.room_in(parent);
+  const Extent space = measured.solution.content_box_size(parent);
   const auto share = [](double size, double of) { return of > 0 ? std::optional(size / of) : std::nullopt; };
   json.begin_object("of_parent");
-  json.number("width", share(placed.box.width, room.width));
-  json.number("height", share(placed.box.height, room.height));
+  json.number("width", share(placed.box.width, space.width));
+  json.number("height", share(placed.box.height, space.height));
   json.end();
 }
 
 /// What sticks out and what runs into padding, by side; and whether that is meant.
-void write_cut(JsonWriter& json, const Solution& solution, NodeId node) {
-  const FourSides cut = solution.all_cut(node), into = solution.all_intrusion(node);
-  if (!cut.any() && !into.any()) return;
-  const Meant meant = solution.keys(node).meant;
-  if (cut.any()) write_sides(json, "cut", cut);
+void write_overhang(JsonWriter& json, const Solution& solution, NodeId node) {
+  const FourSides overhang = solution.full_overhang(node), into = solution.full_padding_overlap(node);
+  if (!overhang.any() && !into.any()) return;
+  const Allowed allow = solution.keys(node).allow;
+  if (overhang.any()) write_sides(json, "cut", overhang);
   if (into.any()) write_sides(json, "intrusion", into);
-  if ((cut.any() && meant.cut()) || (!cut.any() && meant.has(Oddity::intrudes))) json.truth("meant", true);
+  if ((overhang.any() && allow.overhang()) || (!overhang.any() && allow.has(LintRule::overlaps_padding)))
+    json.truth("meant", true);
 }
 
 }  // namespace
@@ -52,20 +53,20 @@ void write_cut(JsonWriter& json, const Solution& solution, NodeId node) {
 void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes) {
   const Solution& solution = measured.solution;
   const Tree& tree = measured.tree();
-  std::map<NodeId, std::vector<Trouble>> of_node;
-  for (const Trouble& one : troubles(measured.scene, solution)) of_node[one.node].push_back(one);
+  std::map<NodeId, std::vector<Issue>> of_node;
+  for (const Issue& one : issues(measured.scene, solution)) of_node[one.node].push_back(one);
   json.objects("nodes", boxes, [&](const auto& placed) {
     json.text("path", tree.path(placed.node));
     json.text("kind", word(solution.kind(placed.node)));
-    if (const auto held = solution.own_ranges(placed.node); !held.empty()) json.texts("active", held);
+    if (const auto held = solution.node_ranges(placed.node); !held.empty()) json.texts("active", held);
     json.number("x", placed.box.x);
     json.number("y", placed.box.y);
     json.number("width", placed.box.width);
     json.number("height", placed.box.height);
-    json.extent("wished", solution.wished(placed.node));
+    json.extent("wished", solution.preferred_size(placed.node));
     write_share(json, measured, placed);
-    write_cut(json, solution, placed.node);
-    write_troubles(json, tree, of_node[placed.node]);
+    write_overhang(json, solution, placed.node);
+    write_issues(json, tree, of_node[placed.node]);
     if (solution.kind(placed.node) == Kind::grid) write_tracks(json, measured, placed.node);
   });
   json.objects("scrollers", scrolling(solution, boxes), [&](const auto& placed) {

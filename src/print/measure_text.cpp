@@ -7,10 +7,10 @@
 #include "model/number_text.hpp"
 #include "model/thousands.hpp"
 #include "print/csv_text.hpp"
+#include "print/issues.hpp"
 #include "print/measure.hpp"
 #include "print/sides.hpp"
 #include "print/table.hpp"
-#include "print/troubles.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -19,25 +19,25 @@ namespace {
 std::string share_text(const SolvedScene& measured, const Solution::NodeBox& placed) {
   const NodeId parent = measured.tree().parent(placed.node);
   if (!parent) return "";
-  const Extent room = measured.solution.room_in(parent);
+  const Extent space = measured.solution.content_box_size(parent);
   const auto percent = [](double size, double of) { return of > 0 ? fmt::format("{:.0f}%", size / of * 100) : "-"; };
-  return percent(placed.box.width, room.width) + " x " + percent(placed.box.height, room.height);
+  return percent(placed.box.width, space.width) + " x " + percent(placed.box.height, space.height);
 }
 
 /// What a node is, with those of its own ranges that hold, as `column [tight]`.
 std::string kind_text(const Solution& solution, NodeId node) {
-  const std::vector<std::string> held = solution.own_ranges(node);
+  const std::vector<std::string> held = solution.node_ranges(node);
   const std::string kind(word(solution.kind(node)));
   return held.empty() ? kind : fmt::format("{} [{}]", kind, fmt::join(held, ", "));
 }
 
 /// The first line says whether all is well; the lines behind it what is not, and where.
 void print_answer(const SolvedScene& measured, std::ostream& out) {
-  const std::vector<Trouble> bad = troubles(measured.scene, measured.solution);
+  const std::vector<Issue> bad = issues(measured.scene, measured.solution);
   fmt::print(out, "{}: {}\n", title_of(measured.scene, measured.solution, measured.asked), verdict(bad));
-  print_troubles(measured, bad, out);
+  print_issues(measured, bad, out);
   for (const Solution::PartOfList& part : measured.solution.estimated_lists()) {
-    fmt::print(out, "  {}: about {} {}, estimated from {} of {} entries\n", measured.tree().tail(part.list),
+    fmt::print(out, "  {}: about {} {}, estimated from {} of {} entries\n", measured.tree().short_path(part.list),
                in_thousands(part.length), part.axis == x_axis ? "wide" : "high", in_thousands(part.arranged),
                in_thousands(part.entries));
   }
@@ -56,9 +56,9 @@ void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBo
                {"of parent"}});
   const Solution& solution = measured.solution;
   for (const auto& placed : boxes) {
-    table.add({indented(measured.tree().step(placed.node), placed.depth), kind_text(solution, placed.node),
+    table.add({indented(measured.tree().segment(placed.node), placed.depth), kind_text(solution, placed.node),
                rounded(placed.box.x), rounded(placed.box.y), rounded(placed.box.width), rounded(placed.box.height),
-               size_text(solution.wished(placed.node)), share_text(measured, placed)});
+               size_text(solution.preferred_size(placed.node)), share_text(measured, placed)});
   }
   table.print(out);
 }
@@ -77,7 +77,7 @@ void print_tracks(const SolvedScene& measured, std::ostream& out) {
     const auto add = [&](const char* what, const std::vector<Solution::TrackBox>& all) {
       for (std::size_t i = 0; i < all.size(); ++i) {
         table.add({fmt::format("  {} {}", what, i), rounded(all[i].at), rounded(all[i].size),
-                   all[i].set_by ? tree.step(all[i].set_by) : ""});
+                   all[i].set_by ? tree.segment(all[i].set_by) : ""});
       }
     };
     add("column", tracks.columns);
@@ -142,14 +142,14 @@ void print_boxes_csv_head(std::ostream& out) {
 void print_boxes_csv(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {
   const Extent at = measured.solution.container();
   for (const auto& placed : boxes) {
-    const Extent wished = measured.solution.wished(placed.node);
+    const Extent preferred_size = measured.solution.preferred_size(placed.node);
     std::string line =
         csv_text(measured.tree().path(placed.node)) + "," + std::string(word(measured.solution.kind(placed.node)));
-    for (const double number :
-         {placed.box.x, placed.box.y, placed.box.width, placed.box.height, wished.width, wished.height}) {
+    for (const double number : {placed.box.x, placed.box.y, placed.box.width, placed.box.height, preferred_size.width,
+                                preferred_size.height}) {
       line += "," + exact(number);
     }
-    for (const double side : by_side(measured.solution.all_cut(placed.node))) line += "," + exact(side);
+    for (const double side : by_side(measured.solution.full_overhang(placed.node))) line += "," + exact(side);
     fmt::print(out, "{},{},{}\n", exact(at.width), exact(at.height), line);
   }
 }

@@ -61,8 +61,8 @@ std::string way_of_laying(const SolvedScene& measured, NodeId node, const Keys& 
           fmt::format("in {} by {} cells, {}{}", tracks.columns.size(), tracks.rows.size(),
                       keys.flow == Flow::rows ? "row by row" : "column by column", keys.dense ? ", holes filled" : "");
     }
-    text += fmt::format("; {} sideways, {} up and down", word(keys.align.x.value_or(unsaid)),
-                        word(keys.align.y.value_or(unsaid)));
+    text += fmt::format("; {} sideways, {} up and down", word(keys.place_items.x.value_or(unsaid)),
+                        word(keys.place_items.y.value_or(unsaid)));
   }
   if (keys.scroll != Scroll::none)
     text += keys.scroll == Scroll::both ? "; scrolls" : fmt::format("; scrolls in {}", word(keys.scroll));
@@ -92,7 +92,7 @@ void print_orders(const SolvedScene& measured, std::ostream& out) {
   const Tree& tree = measured.tree();
   const auto list = [&](const std::vector<NodeId>& nodes) {
     std::string names;
-    for (const NodeId node : nodes) names += (names.empty() ? "" : " ") + tree.step(node);
+    for (const NodeId node : nodes) names += (names.empty() ? "" : " ") + tree.segment(node);
     return names;
   };
   for (const Orders& orders : all_orders(measured)) {
@@ -117,7 +117,7 @@ void print_outline(const SolvedScene& measured, std::ostream& out) {
   Table table({{"path"}, {"kind"}, {"lays its children"}});
   for (const auto& placed : measured.solution.boxes()) {
     const Keys keys = measured.solution.keys(placed.node);
-    table.add({indented(measured.tree().step(placed.node), placed.depth), std::string(word(keys.kind)),
+    table.add({indented(measured.tree().segment(placed.node), placed.depth), std::string(word(keys.kind)),
                way_of_laying(measured, placed.node, keys)});
   }
   table.print(out);

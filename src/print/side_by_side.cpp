@@ -7,9 +7,9 @@
 
 #include "model/number_text.hpp"
 #include "model/printable.hpp"
+#include "print/issues.hpp"
 #include "print/measure.hpp"
 #include "print/table.hpp"
-#include "print/troubles.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -54,7 +54,7 @@ void print_side_by_side(const std::string& setting, const std::vector<SolvedScen
              rows.empty() ? "no box changes" : fmt::format("{} of {} boxes change", rows.size(), nodes));
   Table verdicts({{""}, {""}});
   for (const SolvedScene& one : measured) {
-    verdicts.add({"  " + printable(one.asked.with), verdict(troubles(one.scene, one.solution))});
+    verdicts.add({"  " + printable(one.asked.with), verdict(issues(one.scene, one.solution))});
   }
   verdicts.print(out);
   if (rows.empty()) return;

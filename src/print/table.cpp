@@ -62,10 +62,10 @@ void Table::print(std::ostream& out, std::size_t widest_first) const {
   }
   std::string heads;
   for (std::size_t i = 0; i < columns_.size(); ++i) {
-    const std::string room(widths[i].whole - columns_[i].head.size(), ' ');
-    const std::size_t tail = columns_[i].align == Align::numbers ? std::min(widths[i].fractions, room.size()) : 0;
-    heads += columns_[i].align == Align::words ? columns_[i].head + room
-                                               : room.substr(tail) + columns_[i].head + room.substr(0, tail);
+    const std::string space(widths[i].whole - columns_[i].head.size(), ' ');
+    const std::size_t tail = columns_[i].align == Align::numbers ? std::min(widths[i].fractions, space.size()) : 0;
+    heads += columns_[i].align == Align::words ? columns_[i].head + space
+                                               : space.substr(tail) + columns_[i].head + space.substr(0, tail);
     heads += "  ";
   }
   print_line(out, heads);

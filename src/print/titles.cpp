@@ -18,8 +18,8 @@ std::string title_of(const Scene& scene, const Solution& solution, const AskedSi
   title += " at " + size_text(solution.container());
   if (!asked.name.empty()) title += " (" + asked.name + ")";
   if (!asked.active.empty()) title += fmt::format(" [{}]", fmt::join(asked.active, ", "));
-  if (!asked.rung.width && !asked.rung.height) return title + " (size by content)";
-  if (!asked.rung.height) title += " (height by content)";
+  if (!asked.container_size.width && !asked.container_size.height) return title + " (size by content)";
+  if (!asked.container_size.height) title += " (height by content)";
   return title;
 }
 

@@ -11,7 +11,7 @@ namespace fond_ladder::inline v0 {
 /// A container size as it was asked for.
 struct AskedSize {
   std::string name;  // of a named rung; else empty
-  Rung rung;
+  ContainerSize container_size;
   std::vector<std::string> active{};  // ranges and modes that hold there
   std::string with{};                 // what is compared, as in beds.width=200
 };

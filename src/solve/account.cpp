@@ -2,9 +2,9 @@
 #include "solve/account.hpp"
 
 #include "solve/entries.hpp"
+#include "solve/line_items.hpp"
 #include "solve/lines.hpp"
-#include "solve/moving.hpp"
-#include "solve/portions.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -31,8 +31,8 @@ std::vector<LineAccountOf<N>> accounts_along(const ViewOf<N>& view, Index node) 
       account.node = child;
       const Factors factors = list ? no_factors : factors_of(view, own, any_child);
       account.weighted = factors.weighted;
-      account.portion = portion_of(laying, any_child, factors);
-      account.portion.size = view.size(child, axis) * any_child.counted_scale();
+      account.line_item = line_item_of(laying, any_child, factors);
+      account.line_item.size = view.size(child, axis) * any_child.counted_scale();
       account.margin = any_child.margin_down(laying.flip);
       account.auto_margins = any_child.auto_margins(laying.flip);
       lines.back().margins += account.margin.sum();
@@ -42,9 +42,9 @@ std::vector<LineAccountOf<N>> accounts_along(const ViewOf<N>& view, Index node) 
   if (own.shares_total) {
     for (LineAccountOf<N>& line : lines) {
       N sum = 0;
-      for (const ChildAccountOf<N>& child : line.children) sum += child.portion.grow;
-      line.factors = most_of(N(*view.keys(node).out_of), sum);
-      for (ChildAccountOf<N>& child : line.children) child.portion.grow /= line.factors > 0 ? line.factors : N(1);
+      for (const ChildAccountOf<N>& child : line.children) sum += child.line_item.grow;
+      line.factors = max_of(N(*view.keys(node).out_of), sum);
+      for (ChildAccountOf<N>& child : line.children) child.line_item.grow /= line.factors > 0 ? line.factors : N(1);
     }
   }
   return lines;
@@ -59,6 +59,6 @@ std::vector<LineAccountOf<N>> line_accounts(const ViewOf<N>& view, Index contain
 }
 
 template std::vector<LineAccount> line_accounts(const View&, Index);
-template std::vector<LineAccountOf<Moving>> line_accounts(const ViewOf<Moving>&, Index);
+template std::vector<LineAccountOf<TracedNumber>> line_accounts(const ViewOf<TracedNumber>&, Index);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -6,17 +6,17 @@
 
 #include <vector>
 
-#include "solve/frame.hpp"
 #include "solve/share.hpp"
+#include "solve/solve_context.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
-/// One child of a line. Sizes are those the line counts: of `scale_counts` the painted ones.
+/// One child of a line. Sizes are those the line counts: of `scale_affects_layout` the painted ones.
 template <class N>
 struct ChildAccountOf {
   Index node = 0;
   bool weighted = false;      ///< its size is its part by weight
-  PortionOf<N> portion;       ///< with the size that came out
+  LineItemOf<N> line_item;    ///< with the size that came out
   SidesOf<N> margin;          ///< in the direction of laying, automatic ones 0
   unsigned auto_margins = 0;  ///< bit 1: ahead, bit 2: behind
 };
@@ -30,19 +30,19 @@ struct LineAccountOf {
   std::vector<ChildAccountOf<N>> children;
 
   /// What sizes have to share.
-  [[nodiscard]] N room() const {
+  [[nodiscard]] N space() const {
     return inner - margins - gap * static_cast<double>(children.empty() ? 0 : children.size() - 1);
   }
   /// What is left of it (or missing) before anybody grows or shrinks: limits do not count yet.
-  [[nodiscard]] N free_room() const {
-    N rest = room();
-    for (const ChildAccountOf<N>& child : children) rest -= child.portion.base;
+  [[nodiscard]] N free_space() const {
+    N rest = space();
+    for (const ChildAccountOf<N>& child : children) rest -= child.line_item.base;
     return rest;
   }
   /// What is left of it when all sizes stand.
-  [[nodiscard]] N spare() const {
-    N rest = room();
-    for (const ChildAccountOf<N>& child : children) rest -= child.portion.size;
+  [[nodiscard]] N unused_space() const {
+    N rest = space();
+    for (const ChildAccountOf<N>& child : children) rest -= child.line_item.size;
     return rest;
   }
 };

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-#include "solve/portions.hpp"
+#include "solve/line_items.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -30,14 +30,14 @@ class AlongUp {
                       ? by_basis(content)
                       : given_or(given_, either(any_true(weighted_, can_shrink_), content, widest_));
     const N wanted = least_unless(any_true(!weighted_, can_grow_), own, [] { return 0.0; });
-    return bounds_.held(wanted) * child_.counted_scale() + child_.margin_up().sum();
+    return bounds_.clamp(wanted) * child_.counted_scale() + child_.margin_up().sum();
   }
 
  private:
   [[nodiscard]] N by_basis(N content) const {
     const N base = child_.base_size(child_.inset_up(), unknown, widest_, given_);
-    const N own = given_or(given_, content), raised = can_shrink_ ? own : most_of(own, base);
-    return can_grow_ ? raised : least_of(raised, base);
+    const N own = given_or(given_, content), raised = can_shrink_ ? own : max_of(own, base);
+    return can_grow_ ? raised : min_of(raised, base);
   }
 
   const Child<axis, plain, N>& child_;

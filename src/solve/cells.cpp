@@ -11,7 +11,7 @@
 // Source: CSS Grid Layout 2, section 8.5. Tests: grid_test.cpp.
 #include "solve/cells.hpp"
 
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 
 #include <algorithm>
 
@@ -19,7 +19,7 @@ namespace fond_ladder::inline v0::detail {
 namespace {
 
 /// What a child says of its cells; spans of `all` already counted out.
-struct Wish {
+struct Preferred {
   bool definite = false;
   std::uint32_t column = 0, row = 0, columns = 1, rows = 1;
 };
@@ -30,20 +30,20 @@ std::uint32_t spanned(int count, std::uint32_t from, std::uint32_t explicit_coun
 }
 
 template <class N>
-Wish wish_of(const ViewOf<N>& view, Index child, const AreaMap& areas, CellCounts written) {
+Preferred preferred_of(const ViewOf<N>& view, Index child, const AreaMap& areas, CellCounts written) {
   const Keys& keys = view.keys(child);
   if (!keys.area.empty()) {
     if (const Area* area = areas.find(keys.area)) return {true, area->column, area->row, area->columns, area->rows};
   }
-  Wish wish;
+  Preferred preferred;
   if (keys.cell) {
-    wish.definite = true;
-    wish.column = static_cast<std::uint32_t>(keys.cell->column);
-    wish.row = static_cast<std::uint32_t>(keys.cell->row);
+    preferred.definite = true;
+    preferred.column = static_cast<std::uint32_t>(keys.cell->column);
+    preferred.row = static_cast<std::uint32_t>(keys.cell->row);
   }
-  wish.columns = spanned(keys.span.columns, wish.column, written.columns);
-  wish.rows = spanned(keys.span.rows, wish.row, written.rows);
-  return wish;
+  preferred.columns = spanned(keys.span.columns, preferred.column, written.columns);
+  preferred.rows = spanned(keys.span.rows, preferred.row, written.rows);
+  return preferred;
 }
 
 /// Cells by major and minor track, whichever of them are rows.
@@ -121,7 +121,7 @@ class Placer {
     if (!sorts.free) return counts_;
     Taken taken(scratch_.taken, turned_.minor(counts_));
     for (Index i = 0; sorts.definite && i < flow_.size(); ++i) {
-      if (!says(i) || !wish(i).definite) continue;
+      if (!says(i) || !preferred(i).definite) continue;
       const CellRange& range = scratch_.cells[i];
       const Axis major = turned_.by_rows ? y_axis : x_axis, minor = turned_.by_rows ? x_axis : y_axis;
       taken.take(range.first(major), range.first(minor), range.count(major), range.count(minor));
@@ -129,7 +129,7 @@ class Placer {
     for (Index i = 0; i < flow_.size(); ++i) {
       if (!says(i)) {
         place_single(i, taken);
-      } else if (const Wish own = wish(i); !own.definite) {
+      } else if (const Preferred own = preferred(i); !own.definite) {
         place_free(i, own, taken);
       }
     }
@@ -138,8 +138,8 @@ class Placer {
 
  private:
   [[nodiscard]] bool says(Index i) const { return view_.traits(flow_[i]).celled; }
-  [[nodiscard]] Wish wish(Index i) const {
-    return says(i) ? wish_of(view_, flow_[i], scratch_.areas, written_) : Wish{};
+  [[nodiscard]] Preferred preferred(Index i) const {
+    return says(i) ? preferred_of(view_, flow_[i], scratch_.areas, written_) : Preferred{};
   }
 
   /// Which sorts of children there are.
@@ -155,7 +155,7 @@ class Placer {
         sorts.free = true;
         continue;
       }
-      Wish own = wish(i);
+      Preferred own = preferred(i);
       if (!own.definite) {
         sorts.free = true;
         std::uint32_t& minor = turned_.minor(counts_);
@@ -208,7 +208,7 @@ class Placer {
     if (cursor.major < limits::most_tracks) ++cursor.minor;  // that one is taken now
   }
 
-  void place_free(Index i, const Wish& own, Taken& taken) {
+  void place_free(Index i, const Preferred& own, Taken& taken) {
     std::uint32_t majors = std::min(limits::most_tracks, turned_.by_rows ? own.rows : own.columns);
     const std::uint32_t minors = std::min(limits::most_tracks, turned_.by_rows ? own.columns : own.rows);
     const std::uint32_t width = turned_.minor(counts_);
@@ -266,7 +266,7 @@ template <class N>
 CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow, std::uint32_t columns,
                           std::uint32_t rows, CellScratch& scratch) {
   static const Keys plain;
-  const Keys& keys = view.extra(grid).keys ? view.keys(grid) : plain;
+  const Keys& keys = view.rare_fields(grid).keys ? view.keys(grid) : plain;
   CellCounts written{columns, rows};
   if (!keys.areas.empty()) {
     scratch.areas.read(keys.areas);
@@ -283,7 +283,7 @@ CellCounts place_in_cells(const ViewOf<N>& view, Index grid, const InFlow& flow,
 
 template CellCounts place_in_cells(const ViewOf<double>&, Index, const InFlow&, std::uint32_t, std::uint32_t,
                                    CellScratch&);
-template CellCounts place_in_cells(const ViewOf<Moving>&, Index, const InFlow&, std::uint32_t, std::uint32_t,
+template CellCounts place_in_cells(const ViewOf<TracedNumber>&, Index, const InFlow&, std::uint32_t, std::uint32_t,
                                    CellScratch&);
 
 }  // namespace fond_ladder::inline v0::detail

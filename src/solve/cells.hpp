@@ -5,8 +5,8 @@
 
 #include <cstdint>
 
-#include "solve/frame.hpp"
 #include "solve/grid_scratch.hpp"
+#include "solve/solve_context.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

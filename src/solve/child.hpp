@@ -8,7 +8,7 @@
 // Going up (passes 1 and 3) no percentage is known, and `whole` is `unknown`; going down (2 and 4) it is the content
 // box of the parent.
 
-#include "solve/frame.hpp"
+#include "solve/solve_context.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -51,7 +51,7 @@ class Child {
   [[nodiscard]] unsigned auto_margins(bool flip) const {
     if constexpr (plain) return 0;
     if (!own_.auto_margin) return 0;
-    const unsigned both = view_.extra(node_).auto_margins >> (2 * axis) & 3U;
+    const unsigned both = view_.rare_fields(node_).auto_margins >> (2 * axis) & 3U;
     return flip ? (both & 1U) << 1 | both >> 1 : both;
   }
   /// How far a node of this size begins behind the start of the room that it is counted with.
@@ -59,10 +59,10 @@ class Child {
     if constexpr (plain) return 0;
     return (counted - size) / 2;
   }
-  /// How much larger than itself the parent has to count the node; 1 but for `scale_counts`.
+  /// How much larger than itself the parent has to count the node; 1 but for `scale_affects_layout`.
   [[nodiscard]] double counted_scale() const {
     if constexpr (plain) return 1;
-    return own_.scale_counts ? view_.keys(node_).scale : 1;
+    return own_.scale_affects_layout ? view_.keys(node_).scale : 1;
   }
 
   /// The size given in pixels, or in percent of a `whole` that is known; negative when none is.
@@ -78,9 +78,9 @@ class Child {
     BoundsOf<N> found{view_.smallest(node_, axis), view_.largest(node_, axis)};
     if constexpr (!plain) {
       if (own_.percent_sizes && !is_unknown(whole)) resolve(whole, found);
-      found.least = most_of(found.least, inset);
+      found.least = max_of(found.least, inset);
     }
-    found.most = most_of(found.most, found.least);
+    found.most = max_of(found.most, found.least);
     return found;
   }
 
@@ -90,7 +90,7 @@ class Child {
     BoundsOf<N> found = bounds(inset, whole);
     const bool keeps = !any_true(own_.min_given(axis), own_.scrolls(axis));
     found.least = most_unless(!keeps, found.least, [&] {
-      return least_of(content, is_unknown(given) ? found.most : least_of(found.most, given));
+      return min_of(content, is_unknown(given) ? found.most : min_of(found.most, given));
     });
     return found;
   }
@@ -101,10 +101,10 @@ class Child {
     if constexpr (!plain) {
       if (has_factors()) base = base_by_basis(whole, content, base);
     }
-    return most_of(base, inset);
+    return max_of(base, inset);
   }
   /// Of one that can.
-  [[nodiscard]] double shrink() const { return has_factors() ? view_.extra(node_).shrink : 1; }
+  [[nodiscard]] double shrink() const { return has_factors() ? view_.rare_fields(node_).shrink : 1; }
   [[nodiscard]] bool can_shrink() const { return own_.rigid == 0; }
   /// Whether it has a basis, or shrinks by another factor than 0 or 1.
   [[nodiscard]] bool has_factors() const { return !plain && own_.has_factors; }
@@ -112,7 +112,7 @@ class Child {
   /// Whether the aspect rule keeps a node from being stretched: a height that follows the width, and an image, with or
   /// without a shape.
   [[nodiscard]] bool keeps_aspect() const {
-    return any_true(own_.node_kind() == Kind::image, axis == y_axis && own_.has_aspect);
+    return any_true(own_.node_kind() == Kind::image, axis == y_axis && own_.has_aspect_ratio);
   }
 
  private:
@@ -131,7 +131,7 @@ class Child {
     }
   }
   [[nodiscard]] N base_by_basis(N whole, N content, N otherwise) const {
-    switch (static_cast<SizeWay>(view_.extra(node_).basis_way)) {
+    switch (static_cast<SizeWay>(view_.rare_fields(node_).basis_way)) {
       case SizeWay::px: return view_.basis_px(node_);
       case SizeWay::percent:
         if (is_unknown(whole)) return content;
@@ -164,14 +164,14 @@ template <Axis axis, class N>
 template <class N>
 [[nodiscard]] N natural_height(const ViewOf<N>& view, Index node) {
   return with_child<y_axis>(view, node, [&](const auto& child) {
-    return child.bounds(child.inset_up(), unknown).held(given_or<N>(child.given(unknown), view.need(node)));
+    return child.bounds(child.inset_up(), unknown).clamp(given_or<N>(child.given(unknown), view.need(node)));
   });
 }
 
 /// Which share of the height that the words of a text leave lies above them.
 template <class N>
 [[nodiscard]] double words_ahead(const ViewOf<N>& view, Index node) {
-  if (view.traits(node).node_kind() != Kind::text || !view.extra(node).keys) return 0;
+  if (view.traits(node).node_kind() != Kind::text || !view.rare_fields(node).keys) return 0;
   constexpr std::array<double, 3> shares{0, 0.5, 1};
   return shares[static_cast<std::size_t>(view.keys(node).words_up)];
 }

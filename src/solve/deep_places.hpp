@@ -13,7 +13,7 @@
 
 #include "model/life.hpp"
 #include "model/threads.hpp"
-#include "solve/frame.hpp"
+#include "solve/solve_context.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

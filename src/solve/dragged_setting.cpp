@@ -22,7 +22,7 @@ void take_lengths(const Keys& from, Keys& keys) {
   take_limit(from.max_width, keys.max_width);
   take_limit(from.min_height, keys.min_height);
   take_limit(from.max_height, keys.max_height);
-  keys.natural = from.natural;
+  keys.natural_size = from.natural_size;
   keys.gap = from.gap;
   keys.nudge = from.nudge;
   const auto take_edges = [](const Edges& other, Edges& own) {
@@ -46,8 +46,8 @@ void take_lengths(const Keys& from, Keys& keys) {
 /// Whether keys that differ, differ in lengths alone; nothing whose width follows its height runs straight with it.
 bool are_alike(Keys one, const Keys& other) {
   if (one == other) return true;
-  const bool is_picture = one.kind == Kind::image && one.natural.x > 0;
-  if (one.aspect || is_picture) return false;
+  const bool is_picture = one.kind == Kind::image && one.natural_size.x > 0;
+  if (one.aspect_ratio || is_picture) return false;
   take_lengths(other, one);
   return one == other;
 }
@@ -73,20 +73,22 @@ bool differ_in_lengths(const TreeStore& one, const TreeStore& other) {
       one.forms().ranges() != other.forms().ranges() || one.forms().modes() != other.forms().modes()) {
     return false;
   }
-  bool alike = true;
+  bool equal_sizes = true;
   one.walk([&](Index node, std::size_t) {
-    if (!alike) return;
+    if (!equal_sizes) return;
     const NodeId handle = one.id_of(node);
-    alike = other.contains(handle) && other.index_of(handle) == node;
-    if (!alike) return;
+    equal_sizes = other.contains(handle) && other.index_of(handle) == node;
+    if (!equal_sizes) return;
     const Flat &here = one.flat(), &there = other.flat();
-    alike = here.first_child[node] == there.first_child[node] && here.child_count[node] == there.child_count[node] &&
-            same_traits(here.traits[node], there.traits[node]) && (here.extra[node] == 0) == (there.extra[node] == 0) &&
-            (one.extra(node).keys == nullptr) == (other.extra(node).keys == nullptr) &&
-            are_alike(one.keys(node), other.keys(node)) && forms_are_alike(one.forms_of(node), other.forms_of(node)) &&
-            (one.kind(node) == Kind::text || one.content(node) == other.content(node));
+    equal_sizes =
+        here.first_child[node] == there.first_child[node] && here.child_count[node] == there.child_count[node] &&
+        same_traits(here.traits[node], there.traits[node]) &&
+        (here.rare_fields[node] == 0) == (there.rare_fields[node] == 0) &&
+        (one.rare_fields(node).keys == nullptr) == (other.rare_fields(node).keys == nullptr) &&
+        are_alike(one.keys(node), other.keys(node)) && forms_are_alike(one.forms_of(node), other.forms_of(node)) &&
+        (one.kind(node) == Kind::text || one.content(node) == other.content(node));
   });
-  return alike;
+  return equal_sizes;
 }
 
 }  // namespace
@@ -94,13 +96,13 @@ bool differ_in_lengths(const TreeStore& one, const TreeStore& other) {
 DraggedSetting::DraggedSetting(const TreeStore& tree, double value, const TreeStore& other, double other_value)
     : other_(other), value_(value), step_(other_value - value), is_sound_(differ_in_lengths(tree, other)) {}
 
-Moving DraggedSetting::between(const Moving& here, const Moving& there) const {
+TracedNumber DraggedSetting::between(const TracedNumber& here, const TracedNumber& there) const {
   return is_same(here, there) ? here : here + behind_ * (there - here);
 }
 
-EdgeRoomOf<Moving> DraggedSetting::between(const EdgeRoom& here, const EdgeRoom& there) const {
+EdgeSpaceOf<TracedNumber> DraggedSetting::between(const EdgeSpace& here, const EdgeSpace& there) const {
   const auto sides = [&](const Sides& a, const Sides& b) {
-    return SidesOf<Moving>{between(a.before, b.before), between(a.after, b.after)};
+    return SidesOf<TracedNumber>{between(a.before, b.before), between(a.after, b.after)};
   };
   return {{sides(here.margin[0], there.margin[0]), sides(here.margin[1], there.margin[1])},
           {sides(here.inset[0], there.inset[0]), sides(here.inset[1], there.inset[1])}};
@@ -126,13 +128,13 @@ bool DraggedSetting::is_alike(const FormRecords& of_tree, Index node) const {
   const Records &here = of_tree.records, &there = forms_.records;
   if (!same_traits(here.traits[node], there.traits[node])) return false;
   const auto of_form = [&](const FormRecords& forms) {
-    const Index place = forms.records.extra[node];
-    return (place & of_solver) == 0 ? nullptr : &forms.own[place & ~of_solver].extra;
+    const Index place = forms.records.rare_fields[node];
+    return (place & of_solver) == 0 ? nullptr : &forms.own[place & ~of_solver].rare_fields;
   };
-  const Extra *own = of_form(of_tree), *other = of_form(forms_);
+  const RareFields *own = of_form(of_tree), *other = of_form(forms_);
   if ((own == nullptr) != (other == nullptr)) return false;
   if (own != nullptr && (own->keys == nullptr) != (other->keys == nullptr)) return false;
-  if (!here.traits[node].has_aspect) return true;
+  if (!here.traits[node].has_aspect_ratio) return true;
   for (const auto sizes : {&Records::given, &Records::smallest, &Records::largest}) {
     for (std::size_t axis = 0; axis < 2; ++axis) {
       if ((here.*sizes)[axis][node] != (there.*sizes)[axis][node]) return false;

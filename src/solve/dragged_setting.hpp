@@ -10,7 +10,7 @@
 
 #include "model/tree_store.hpp"
 #include "solve/form_records.hpp"
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -28,18 +28,18 @@ class DraggedSetting {
   /// The same of a node and all in it, where other own ranges hold of it.
   [[nodiscard]] bool enter_forms(const FormRecords& of_tree, const std::vector<Index>& entered, std::uint32_t held);
   /// Drags it to a value, from where it moves on.
-  void drag_to(double value) { behind_ = Moving((value - value_) / step_, 1 / step_); }
+  void drag_to(double value) { behind_ = TracedNumber((value - value_) / step_, 1 / step_); }
   void drag(double by) { behind_ = behind_.further(by, 0); }
 
   /// A number that is `here` in the tree and `there` in the other.
-  [[nodiscard]] Moving between(const Moving& here, const Moving& there) const;
+  [[nodiscard]] TracedNumber between(const TracedNumber& here, const TracedNumber& there) const;
   /// The same of all margins and insets of a node.
-  [[nodiscard]] EdgeRoomOf<Moving> between(const EdgeRoom& here, const EdgeRoom& there) const;
+  [[nodiscard]] EdgeSpaceOf<TracedNumber> between(const EdgeSpace& here, const EdgeSpace& there) const;
   /// What the other tree says.
   [[nodiscard]] const Records& records() const { return forms_.exist() ? forms_.records : other_.flat(); }
-  [[nodiscard]] const Extra& extra(Index node) const {
-    const Index place = records().extra[node];
-    return (place & of_solver) == 0 ? other_.extras()[place] : forms_.own[place & ~of_solver].extra;
+  [[nodiscard]] const RareFields& rare_fields(Index node) const {
+    const Index place = records().rare_fields[node];
+    return (place & of_solver) == 0 ? other_.rare_fields_list()[place] : forms_.own[place & ~of_solver].rare_fields;
   }
 
  private:
@@ -47,7 +47,7 @@ class DraggedSetting {
   [[nodiscard]] bool is_alike(const FormRecords& of_tree, Index node) const;
 
   double value_, step_;
-  Moving behind_;  // by how many steps the setting has been dragged
+  TracedNumber behind_;  // by how many steps the setting has been dragged
   bool is_sound_;
   FormRecords forms_;  // of the other tree
 };

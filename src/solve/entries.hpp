@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Lists of which only the entries in view are arranged: rows and columns that scroll along and say `only_in_view`.
+// Lists of which only the entries in view are arranged: rows and columns that scroll along and say `virtualized`.
 //
 // The children of such a list are its first entry, which is always arranged, and a run of entries in view; how many
 // there are in all, and which entry the run begins with, stands in the key. Widths and heights on the way up are those
@@ -28,8 +28,8 @@ template <class N>
   if (!any_true(own.scroll_x, own.scroll_y)) return false;
   const bool line = own.node_kind() == Kind::row || own.node_kind() == Kind::column;
   if (!line || !own.scrolls(along_of(own)) || own.wrap || own.reverse) return false;
-  const auto& keys = view.extra(container).keys;
-  return keys && keys->only_in_view.on;
+  const auto& keys = view.rare_fields(container).keys;
+  return keys && keys->virtualized.on;
 }
 
 /// The entries of a list, and those of them that are not arranged.
@@ -41,7 +41,7 @@ struct ListedEntries {
 /// `arranged`: the children in its flow.
 template <class N>
 [[nodiscard]] ListedEntries listed_entries(const ViewOf<N>& view, Index list, Index arranged) {
-  const OnlyInView& said = view.keys(list).only_in_view;
+  const Virtualized& said = view.keys(list).virtualized;
   ListedEntries listed{std::max<std::uint32_t>(said.entries, arranged)};
   if (arranged == 0) return {};
   if (arranged > 1) listed.before = std::min<std::uint32_t>(said.second - 1, listed.all - arranged);
@@ -61,12 +61,12 @@ template <class N>
 [[nodiscard]] N all_like_first(const ViewOf<N>& view, Index list, Index arranged, N first, Axis axis) {
   const auto entries = static_cast<double>(listed_entries(view, list, arranged).all);
   if (entries == 0) return 0;
-  return most_of(0.0, least_of(N(limits::largest_length), entries * first + (entries - 1) * view.gap_up(list, axis)));
+  return max_of(0.0, min_of(N(limits::largest_length), entries * first + (entries - 1) * view.gap_up(list, axis)));
 }
 
 /// How much longer a list is than what of it is arranged, when that has its sizes: on average of those.
 template <Axis axis, class N, class Flow>
-[[nodiscard]] N unseen_behind(const ViewOf<N>& view, Index list, const Flow& flow, bool flip) {
+[[nodiscard]] N invisible_behind(const ViewOf<N>& view, Index list, const Flow& flow, bool flip) {
   const ListedEntries listed = listed_entries(view, list, static_cast<Index>(flow.size()));
   if (listed.after == 0) return 0;
   N sum = 0;
@@ -77,6 +77,6 @@ template <Axis axis, class N, class Flow>
 
 /// Lays the arranged entries of a list along it.
 template <Axis axis, class N>
-void lay_entries(FrameOf<N>& frame, Index list);
+void lay_entries(SolveContextOf<N>& context, Index list);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -5,7 +5,7 @@
 // (placed.hpp, inside.hpp, sticks_out.hpp, painted.hpp) is written once for the numbers it may be counted in.
 
 #include "model/node_forms.hpp"
-#include "solve/frame.hpp"
+#include "solve/solve_context.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

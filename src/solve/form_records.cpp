@@ -5,7 +5,7 @@
 
 #include "model/limits.hpp"
 #include "model/take_place.hpp"
-#include "solve/news.hpp"
+#include "solve/dirty_nodes.hpp"
 #include "solve/state.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -17,7 +17,7 @@ bool any_holds(const std::vector<NodeForm>& forms, const std::vector<bool>& hold
 }
 
 bool declares(const TreeStore& store, Index slot, const std::string& name) {
-  const std::vector<Range>* own = store.forms().own_ranges(slot);
+  const std::vector<Range>* own = store.forms().node_ranges(slot);
   return own != nullptr && std::ranges::find(*own, name, &Range::name) != own->end();
 }
 
@@ -36,14 +36,15 @@ void FormRecords::begin(const TreeStore& store, const std::vector<bool>& holding
   around_.clear();
   odd_insets_.clear();
   own.reserve(store.forms().count());
-  if (store.forms().has_own_ranges()) {
+  if (store.forms().has_node_ranges()) {
     enter(store, 0, 0);
   } else {
     store.forms().for_each([&](Index slot, const auto&) { put(store, store.place_of_slot(slot)); });
   }
 }
 
-void FormRecords::follow(const TreeStore& store, State& state, News& news, const std::vector<bool>& holding) {
+void FormRecords::follow(const TreeStore& store, State& state, DirtyNodes& dirty_nodes,
+                         const std::vector<bool>& holding) {
   const auto differs = [&](const NodeForm& form) {
     if (form.condition == no_index) return false;
     return form.condition >= holding_.size() || holding[form.condition] != holding_[form.condition];
@@ -52,14 +53,14 @@ void FormRecords::follow(const TreeStore& store, State& state, News& news, const
   if (others || holding != holding_) {
     store.forms().for_each([&](Index slot, const std::vector<NodeForm>& forms) {
       if (!others && std::ranges::none_of(forms, differs)) return;
-      news.add_other_form(store, state, store.place_of_slot(slot));
+      dirty_nodes.add_other_form(store, state, store.place_of_slot(slot));
     });
     holding_ = holding;
     version_ = store.forms().version();
   }
-  if (!news.items().empty()) drop_gone(store);
+  if (!dirty_nodes.items().empty()) drop_gone(store);
   own.reserve(store.forms().count());
-  for (const NewsItem& item : news.items()) put(store, item.node);
+  for (const DirtyNode& item : dirty_nodes.items()) put(store, item.node);
 }
 
 void FormRecords::end() {
@@ -105,9 +106,9 @@ void FormRecords::put(const TreeStore& store, Index node) {
   if (record.content.content()) compiled.traits.passive = 0;
   const OwnScope* scope = this->scope(slot);
   if (scope != nullptr && scope->held != 0) show_outward(store, node, compiled, record);
-  record.extra = std::move(compiled.extra);
+  record.rare_fields = std::move(compiled.rare_fields);
   put_record(records, node, compiled);
-  records.extra[node] = compiled.needs_extra || record.odd ? place : 0;
+  records.rare_fields[node] = compiled.needs_extra || record.odd ? place : 0;
   records.content[node] = record.content.content() ? place : 0;
   if (!record.odd || record.listed) return;
   odd_insets_.push_back(own_place);
@@ -122,8 +123,8 @@ void FormRecords::show_outward(const TreeStore& store, Index node, CompiledNode&
   const CompiledNode plain = compile(outward, store.setting());
   compiled.given[x_axis] = plain.given[x_axis];
   compiled.traits.width_way = plain.traits.width_way;
-  record.plain_inset = plain.extra.edges.inset[x_axis];
-  record.own_inset = compiled.extra.edges.inset[x_axis];
+  record.plain_inset = plain.rare_fields.edges.inset[x_axis];
+  record.own_inset = compiled.rare_fields.edges.inset[x_axis];
   record.odd = record.plain_inset != record.own_inset;
 }
 
@@ -142,7 +143,7 @@ template <class Each>
 void FormRecords::for_each_held(const TreeStore& store, Index node, const Each& each) const {
   const auto* forms = store.forms_of(node);
   if (forms == nullptr || !exist_) return;
-  std::array<Index, limits::deepest_own_ranges> way{};  // the scopes that it is in, the innermost first
+  std::array<Index, limits::deepest_node_ranges> way{};  // the scopes that it is in, the innermost first
   std::size_t steps = 0;
   const auto around = scopes_.empty() ? around_.end() : around_.find(store.slot(node));
   for (Index at = around == around_.end() ? no_index : around->second; at != no_index && steps < way.size();) {
@@ -166,7 +167,7 @@ void FormRecords::for_each_held(const TreeStore& store, Index node, const Each& 
   };
   each_global(false);
   for (std::size_t i = steps; i-- > 0;) {
-    const std::vector<Range>* declared = store.forms().own_ranges(way[i]);
+    const std::vector<Range>* declared = store.forms().node_ranges(way[i]);
     for (std::size_t range = 0; declared != nullptr && range < declared->size(); ++range) {
       if ((scope(way[i])->held >> range & 1U) == 0) continue;
       const auto form = std::ranges::find(*forms, (*declared)[range].name, &NodeForm::name);
@@ -206,7 +207,7 @@ void FormRecords::drop_scope(Index slot) {
 bool FormRecords::own_holds(const TreeStore& store, Index node, const std::string& name) const {
   const Index slot = store.slot(node);
   const OwnScope* own = scope(slot);
-  const std::vector<Range>* declared = store.forms().own_ranges(slot);
+  const std::vector<Range>* declared = store.forms().node_ranges(slot);
   if (own == nullptr || declared == nullptr) return false;
   const auto range = std::ranges::find(*declared, name, &Range::name);
   return range != declared->end() && (own->held >> (range - declared->begin()) & 1U) != 0;
@@ -224,7 +225,7 @@ const std::vector<Index>& FormRecords::enter(const TreeStore& store, Index top, 
     const Index node = entered_[i], slot = store.slot(node);
     Index around = entered_scopes_[i];
     const unsigned level = around == no_index ? 1 : scopes_.at(around).level + 1;
-    if (store.forms().own_ranges(slot) != nullptr && level <= limits::deepest_own_ranges) {
+    if (store.forms().node_ranges(slot) != nullptr && level <= limits::deepest_node_ranges) {
       set_scope(slot, {around, level, i == 0 ? held : 0});
       around = slot;
     } else {
@@ -249,7 +250,7 @@ const std::vector<Index>& FormRecords::enter(const TreeStore& store, Index top, 
 void FormRecords::show_plain_insets() {
   std::erase_if(odd_insets_, [&](Index place) {
     OwnRecord& record = own[place];
-    if (record.odd) record.extra.edges.inset[x_axis] = record.plain_inset;
+    if (record.odd) record.rare_fields.edges.inset[x_axis] = record.plain_inset;
     record.listed = record.odd;
     return !record.odd;
   });
@@ -257,15 +258,15 @@ void FormRecords::show_plain_insets() {
 
 void FormRecords::show_own_insets() {
   for (const Index place : odd_insets_) {
-    if (own[place].odd) own[place].extra.edges.inset[x_axis] = own[place].own_inset;
+    if (own[place].odd) own[place].rare_fields.edges.inset[x_axis] = own[place].own_inset;
   }
 }
 
 void FormRecords::show_own_inset(Index node) {
-  const Index place = records.extra[node];
+  const Index place = records.rare_fields[node];
   if ((place & of_solver) == 0) return;
   OwnRecord& record = own[place & ~of_solver];
-  if (record.odd) record.extra.edges.inset[x_axis] = record.own_inset;
+  if (record.odd) record.rare_fields.edges.inset[x_axis] = record.own_inset;
 }
 
 }  // namespace fond_ladder::inline v0::detail

@@ -15,7 +15,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-class News;
+class DirtyNodes;
 template <class N>
 struct StateOf;
 using State = StateOf<double>;
@@ -25,8 +25,8 @@ inline constexpr Index of_solver = 0x80000000;
 
 /// What a node in another form has, that the arrays do not hold.
 struct OwnRecord {
-  Extra extra;
-  EdgeRoom resolved;
+  RareFields rare_fields;
+  EdgeSpace resolved;
   Measured content;
   Sides plain_inset, own_inset;  ///< sideways, where own ranges of the node give it another: `odd`
   bool odd = false, listed = false;
@@ -61,10 +61,10 @@ class FormRecords {
   /// Puts all nodes in, in the forms that hold.
   void begin(const TreeStore& store, const std::vector<bool>& holding);
   /// Lists the nodes that take another form as edited, and puts in all that are listed.
-  void follow(const TreeStore& store, State& state, News& news, const std::vector<bool>& holding);
+  void follow(const TreeStore& store, State& state, DirtyNodes& dirty_nodes, const std::vector<bool>& holding);
   void end();
 
-  // --- own ranges: see own_ranges.hpp ------------------------------------------------------------------------------
+  // --- own ranges: see node_ranges.hpp ------------------------------------------------------------------------------
 
   /// Whether any node has own ranges.
   [[nodiscard]] bool has_scopes() const { return !scopes_.empty(); }

@@ -20,8 +20,8 @@
 #include "solve/cross.hpp"
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
-#include "solve/moving.hpp"
 #include "solve/spread.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -29,7 +29,7 @@ namespace {
 template <class N>
 const Keys& keys_of(const ViewOf<N>& view, Index grid) {
   static const Keys plain;
-  return view.extra(grid).keys ? view.keys(grid) : plain;
+  return view.rare_fields(grid).keys ? view.keys(grid) : plain;
 }
 
 /// A bound of a track in pixels where it is a length and its percentage is known; else negative.
@@ -67,7 +67,7 @@ SizedTrackOf<N> resolved(const Track& track, const FontUnits& units, N inner) {
 template <class N>
 N counted_size(const Track& track, const FontUnits& units, N inner) {
   const N least = length_of<N>(track.min, units, inner), largest = length_of<N>(track.max, units, inner);
-  return most_of(0.0, !is_unknown(largest) ? most_of(largest, least) : least);
+  return max_of(0.0, !is_unknown(largest) ? max_of(largest, least) : least);
 }
 
 /// How often the fitting run of some tracks is repeated.
@@ -78,7 +78,7 @@ std::uint32_t repeats(const Tracks& tracks, const FontUnits& units, N gap, N inn
   for (const Tracks::Run& run : tracks.runs()) {
     for (const Track& track : run.tracks) {
       const N size = counted_size<N>(track, units, inner);
-      (run.fitting ? unit : fixed) += run.fitting ? most_of(1.0, size) : size * run.times;
+      (run.fitting ? unit : fixed) += run.fitting ? max_of(1.0, size) : size * run.times;
       (run.fitting ? unit_count : fixed_count) += run.fitting ? 1 : run.times;
     }
   }
@@ -86,7 +86,7 @@ std::uint32_t repeats(const Tracks& tracks, const FontUnits& units, N gap, N inn
   const N times =
       floor_of_quotient(inner + gap - fixed - gap * fixed_count, unit + gap * unit_count, line_slack(inner));
   const N possible = floor_of((limits::most_tracks - fixed_count) / unit_count);
-  return static_cast<std::uint32_t>(whole_pixels(most_of(1.0, least_of(times, possible))));
+  return static_cast<std::uint32_t>(whole_pixels(max_of(1.0, min_of(times, possible))));
 }
 
 /// Calls `each(track, may_be_dropped)` for the tracks that are written down, repeated ones as often as they are.
@@ -116,7 +116,7 @@ N height_for_counting(const ViewOf<N>& view, Index grid) {
     const N given = child.traits().way(y_axis) == SizeWay::px ? child.given(unknown) : N(unknown);
     if (is_unknown(given)) return N(unknown);
     const N inset = child.inset_up();
-    return most_of(0.0, child.bounds(inset, unknown).held(given) - inset);
+    return max_of(0.0, child.bounds(inset, unknown).clamp(given) - inset);
   });
 }
 
@@ -163,11 +163,11 @@ void drop_empty(const ViewOf<N>& view, const InFlow& flow, const Tracks& written
 
 /// Finds out which tracks depend on what is in them. Returns whether any does.
 template <class N>
-bool mark_asking(std::span<SizedTrackOf<N>> tracks, Room asked) {
+bool mark_asking(std::span<SizedTrackOf<N>> tracks, Space asked) {
   bool any = false;
   for (SizedTrackOf<N>& track : tracks) {
     track.asks = track.min != TrackWay::fixed || (track.max != TrackWay::fixed && track.max != TrackWay::share) ||
-                 (asked != Room::known && track.max == TrackWay::share);
+                 (asked != Space::known && track.max == TrackWay::share);
     any |= track.asks;
   }
   return any;
@@ -183,12 +183,12 @@ FOND_LADDER_INLINED inline TrackRequestOf<N> claim_by(const ViewOf<N>& view, con
   const N given = child.given(unknown), scale = child.counted_scale(), margin = child.margin_up().sum();
   const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
   TrackRequestOf<N> claim;
-  claim.min_content = bounds.held(given_or<N>(given, low)) * scale + margin;
-  claim.max_content = axis == y_axis ? claim.min_content : bounds.held(given_or<N>(given, high)) * scale + margin;
+  claim.min_content = bounds.clamp(given_or<N>(given, low)) * scale + margin;
+  claim.max_content = axis == y_axis ? claim.min_content : bounds.clamp(given_or<N>(given, high)) * scale + margin;
   const bool keeps = all_true(by_content, !child.traits().min_given(axis), !child.traits().scrolls(axis));
   const auto kept = [&] {
-    const N own = axis == x_axis ? claim.min_content : bounds.held(view.least_height(child.node())) * scale + margin;
-    return least_of(own, largest);
+    const N own = axis == x_axis ? claim.min_content : bounds.clamp(view.least_height(child.node())) * scale + margin;
+    return min_of(own, largest);
   };
   const N ungiven = is_unknown(given) ? most_unless<N>(!keeps, bounds.least * scale + margin, kept) : N(0);
   claim.minimum = is_unknown(given) ? ungiven : claim.min_content;
@@ -230,11 +230,11 @@ SlotOf<N> slot_of(const GridScratchOf<N>& scratch, const CellRange& range) {
 
 /// Places the flow in cells, for the passes to come.
 template <class N>
-void settle_cells(FrameOf<N>& frame, Index node, const InFlow& flow, N inner_width) {
-  CellScratch& scratch = frame.scratch.grid.cells;
-  const CellCounts counts = grid::place<N>(frame, node, flow, inner_width, scratch);
-  for (Index i = 0; i < flow.size(); ++i) frame.set_cell(flow[i], scratch.cells[i]);
-  frame.set_track_counts(node, counts.columns, counts.rows);
+void settle_cells(SolveContextOf<N>& context, Index node, const InFlow& flow, N inner_width) {
+  CellScratch& scratch = context.scratch.grid.cells;
+  const CellCounts counts = grid::place<N>(context, node, flow, inner_width, scratch);
+  for (Index i = 0; i < flow.size(); ++i) context.set_cell(flow[i], scratch.cells[i]);
+  context.set_track_counts(node, counts.columns, counts.rows);
 }
 
 bool has_fitting_columns(const Keys& keys) {
@@ -242,43 +242,46 @@ bool has_fitting_columns(const Keys& keys) {
 }
 
 template <Axis axis, class N>
-void arrange(FrameOf<N>& frame, Index node) {
-  const Traits own = frame.traits(node);
-  const CrossAxis<axis, N> across(frame, node, axis == x_axis && frame.mirrored);
-  const InFlow flow = frame.flow(node);
-  GridScratchOf<N>& scratch = frame.scratch.grid;
-  if (axis == x_axis && has_fitting_columns(keys_of<N>(frame, node))) settle_cells<N>(frame, node, flow, across.whole);
-  grid::size_axis<axis, N>(frame, node, flow, Room::known, across.whole, own.rest(axis) == Rest::stretch, scratch);
-  grid::lay_tracks<axis, N>(frame, node, across.whole, scratch);
+void arrange(SolveContextOf<N>& context, Index node) {
+  const Traits own = context.traits(node);
+  const CrossAxis<axis, N> across(context, node, axis == x_axis && context.mirrored);
+  const InFlow flow = context.flow(node);
+  GridScratchOf<N>& scratch = context.scratch.grid;
+  if (axis == x_axis && has_fitting_columns(keys_of<N>(context, node)))
+    settle_cells<N>(context, node, flow, across.whole);
+  grid::size_axis<axis, N>(context, node, flow, Space::known, across.whole,
+                           own.place_content(axis) == PlaceContent::stretch, scratch);
+  grid::lay_tracks<axis, N>(context, node, across.whole, scratch);
   CrossAxis<axis, N> cell = across;
   for (Index i = 0; i < flow.size(); ++i) {
-    const SlotOf<N> slot = slot_of<axis, N>(scratch, frame.grid_place(flow[i]).cell);
+    const SlotOf<N> slot = slot_of<axis, N>(scratch, context.grid_place(flow[i]).cell);
     cell.whole = slot.size;
-    place_across<axis, N>(frame, cell, flow[i], slot, alignment<axis>(own, frame.traits(flow[i]), Across::stretch));
+    place_across<axis, N>(context, cell, flow[i], slot, alignment<axis>(own, context.traits(flow[i]), Across::stretch));
   }
-  place_pinned(frame, node, axis);
+  place_pinned(context, node, axis);
 }
 
 /// First baseline of a grid whose rows are sized by content: of the child that stands first, as if the rows were packed
 /// at the start.
 template <class N>
-N baseline_of(const FrameOf<N>& frame, Index node, const InFlow& flow, const GridScratchOf<N>& scratch) {
+N baseline_of(const SolveContextOf<N>& context, Index node, const InFlow& flow, const GridScratchOf<N>& scratch) {
   const auto order = [&](Index child) {
-    const CellRange& cell = frame.grid_place(child).cell;
+    const CellRange& cell = context.grid_place(child).cell;
     return std::pair(cell.row, cell.column);
   };
   Index child = flow[0];
   for (Index i = 1; i < flow.size(); ++i) {
     if (order(flow[i]) < order(child)) child = flow[i];
   }
-  const SlotOf<N> slot = slot_of<y_axis, N>(scratch, frame.grid_place(child).cell);
-  const Traits own = frame.traits(node);
-  const auto first = any_child<y_axis, N>(frame, child);
+  const SlotOf<N> slot = slot_of<y_axis, N>(scratch, context.grid_place(child).cell);
+  const Traits own = context.traits(node);
+  const auto first = any_child<y_axis, N>(context, child);
   const SidesOf<N> margin = first.margin_up();
-  const N spare = slot.size - margin.sum() - natural_height<N>(frame, child);
+  const N unused_space = slot.size - margin.sum() - natural_height<N>(context, child);
   const Across align = alignment<y_axis>(own, first.traits(), Across::stretch);
-  const N ahead = ahead_by(first.auto_margins(false), spare, align, own.scroll_y);
-  return frame.edges_up(node).inset[y_axis].before + slot.at + margin.before + ahead + first_baseline<N>(frame, child);
+  const N ahead = ahead_by(first.auto_margins(false), unused_space, align, own.scroll_y);
+  return context.edges_up(node).inset[y_axis].before + slot.at + margin.before + ahead +
+         first_baseline<N>(context, child);
 }
 
 }  // namespace
@@ -287,12 +290,12 @@ namespace grid {
 
 template <class N>
 N gap_up(const ViewOf<N>& view, Index grid, Axis axis) {
-  return most_of(0.0, view.gap_up(grid, axis));
+  return max_of(0.0, view.gap_up(grid, axis));
 }
 
 template <class N>
 N gap_down(const ViewOf<N>& view, Index grid, Axis axis, N inner) {
-  return most_of(0.0, view.gap_down(grid, axis, inner));
+  return max_of(0.0, view.gap_down(grid, axis, inner));
 }
 
 template <class N>
@@ -319,10 +322,10 @@ TrackRequestOf<N> request_of(const ViewOf<N>& view, Index node, std::span<const 
 }
 
 template <Axis axis, class N>
-void size_axis(const ViewOf<N>& view, Index grid, const InFlow& flow, Room asked, N inner, bool stretch,
+void size_axis(const ViewOf<N>& view, Index grid, const InFlow& flow, Space asked, N inner, bool stretch,
                GridScratchOf<N>& scratch, HeightBy by) {
   const Keys& keys = keys_of<N>(view, grid);
-  const bool known = asked == Room::known;
+  const bool known = asked == Space::known;
   const N whole = known ? inner : N(unknown);
   const N gap = known ? gap_down(view, grid, axis, inner) : gap_up(view, grid, axis);
   const N counted = axis == x_axis ? whole : height_for_counting<N>(view, grid);
@@ -347,8 +350,8 @@ void size_axis(const ViewOf<N>& view, Index grid, const InFlow& flow, Room asked
 template <Axis axis, class N>
 void lay_tracks(const ViewOf<N>& view, Index grid, N inner, GridScratchOf<N>& scratch) {
   const Traits own = view.traits(grid);
-  const N gap = gap_down(view, grid, axis, inner), spare = inner - sum_of<N>(scratch.tracks, gap);
-  const SpreadOf<N> spread_by = spread(own.rest(axis), spare, scratch.tracks.size(), own.scrolls(axis));
+  const N gap = gap_down(view, grid, axis, inner), unused_space = inner - sum_of<N>(scratch.tracks, gap);
+  const SpreadOf<N> spread_by = spread(own.place_content(axis), unused_space, scratch.tracks.size(), own.scrolls(axis));
   N at = spread_by.before;
   scratch.slots.clear();
   for (const SizedTrackOf<N>& track : scratch.tracks) {
@@ -359,7 +362,7 @@ void lay_tracks(const ViewOf<N>& view, Index grid, N inner, GridScratchOf<N>& sc
 
 #define FOND_LADDER_GRID_ON(axis, N)                                                                                   \
   template TrackRequestOf<N> request_of<axis>(const ViewOf<N>&, Index, std::span<const SizedTrackOf<N>>, N, HeightBy); \
-  template void size_axis<axis>(const ViewOf<N>&, Index, const InFlow&, Room, N, bool, GridScratchOf<N>&, HeightBy);   \
+  template void size_axis<axis>(const ViewOf<N>&, Index, const InFlow&, Space, N, bool, GridScratchOf<N>&, HeightBy);  \
   template void lay_tracks<axis>(const ViewOf<N>&, Index, N, GridScratchOf<N>&);
 FOND_LADDER_GRID_ON(x_axis, double)
 FOND_LADDER_GRID_ON(y_axis, double)
@@ -368,42 +371,42 @@ template double gap_up(const View&, Index, Axis);
 template double gap_down(const View&, Index, Axis, double);
 
 template <class N>
-void widths_up(FrameOf<N>& frame, Index node) {
-  leaf::settle_pinned<N>(frame, node);
-  const InFlow flow = frame.flow(node);
+void widths_up(SolveContextOf<N>& context, Index node) {
+  leaf::settle_pinned<N>(context, node);
+  const InFlow flow = context.flow(node);
   for (Index i = 0; i < flow.size(); ++i) {
-    with_child<x_axis, N>(frame, flow[i], [&](const auto& child) { leaf::settle(frame, child); });
+    with_child<x_axis, N>(context, flow[i], [&](const auto& child) { leaf::settle(context, child); });
   }
-  settle_cells<N>(frame, node, flow, unknown);
-  GridScratchOf<N>& scratch = frame.scratch.grid;
-  const N gap = gap_up<N>(frame, node, x_axis);
-  size_axis<x_axis, N>(frame, node, flow, Room::max_content, unknown, false, scratch);
+  settle_cells<N>(context, node, flow, unknown);
+  GridScratchOf<N>& scratch = context.scratch.grid;
+  const N gap = gap_up<N>(context, node, x_axis);
+  size_axis<x_axis, N>(context, node, flow, Space::max_content, unknown, false, scratch);
   const N widest = sum_of<N>(scratch.tracks, gap);
-  size_tracks<N>(scratch.tracks, scratch.crossing, gap, Room::min_content, unknown, false, scratch.sizing);
+  size_tracks<N>(scratch.tracks, scratch.crossing, gap, Space::min_content, unknown, false, scratch.sizing);
   const N narrowest = sum_of<N>(scratch.tracks, gap);
-  const N inset = frame.edges_up(node).inset[x_axis].sum();
-  frame.set_content_widths(node, frame.traits(node).scroll_x ? N(inset) : narrowest + inset,
-                           most_of(narrowest, widest) + inset);
+  const N inset = context.edges_up(node).inset[x_axis].sum();
+  context.set_content_widths(node, context.traits(node).scroll_x ? N(inset) : narrowest + inset,
+                             max_of(narrowest, widest) + inset);
 }
 
 template <class N>
-void widths_down(FrameOf<N>& frame, Index node) {
-  arrange<x_axis, N>(frame, node);
+void widths_down(SolveContextOf<N>& context, Index node) {
+  arrange<x_axis, N>(context, node);
 }
 
 template <class N>
-void heights_up(FrameOf<N>& frame, Index node) {
-  const InFlow flow = frame.flow(node);
-  GridScratchOf<N>& scratch = frame.scratch.grid;
-  const Traits own = frame.traits(node);
-  const N gap = gap_up<N>(frame, node, y_axis), inset = frame.edges_up(node).inset[y_axis].sum();
+void heights_up(SolveContextOf<N>& context, Index node) {
+  const InFlow flow = context.flow(node);
+  GridScratchOf<N>& scratch = context.scratch.grid;
+  const Traits own = context.traits(node);
+  const N gap = gap_up<N>(context, node, y_axis), inset = context.edges_up(node).inset[y_axis].sum();
   const auto by_rows = [&](HeightBy by) {
-    size_axis<y_axis, N>(frame, node, flow, Room::max_content, unknown, false, scratch, by);
-    return frame.height_by_aspect(node, sum_of<N>(scratch.tracks, gap) + inset);
+    size_axis<y_axis, N>(context, node, flow, Space::max_content, unknown, false, scratch, by);
+    return context.height_by_aspect(node, sum_of<N>(scratch.tracks, gap) + inset);
   };
-  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? N(inset) : by_rows(HeightBy::least));
-  frame.set_need(node, by_rows(HeightBy::content));
-  frame.set_baseline(node, natural_height<N>(frame, node));
+  if (own.holds_scroller) context.set_least_height(node, own.scroll_y ? N(inset) : by_rows(HeightBy::least));
+  context.set_need(node, by_rows(HeightBy::content));
+  context.set_baseline(node, natural_height<N>(context, node));
   if (flow.size() == 0) return;
   scratch.slots.clear();
   N at = 0;
@@ -411,16 +414,16 @@ void heights_up(FrameOf<N>& frame, Index node) {
     scratch.slots.push_back({at, track.base});
     at += track.base + gap;
   }
-  frame.set_baseline(node, baseline_of(frame, node, flow, scratch));
+  context.set_baseline(node, baseline_of(context, node, flow, scratch));
 }
 
 template <class N>
-void heights_down(FrameOf<N>& frame, Index node) {
-  arrange<y_axis, N>(frame, node);
+void heights_down(SolveContextOf<N>& context, Index node) {
+  arrange<y_axis, N>(context, node);
 }
 
 FOND_LADDER_STEPS_FOR(double)
-FOND_LADDER_STEPS_FOR(Moving)
+FOND_LADDER_STEPS_FOR(TracedNumber)
 
 }  // namespace grid
 }  // namespace fond_ladder::inline v0::detail

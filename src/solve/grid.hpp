@@ -15,7 +15,7 @@ CellCounts place(const ViewOf<N>& view, Index grid, const detail::InFlow& flow, 
 /// Sizes the tracks of one axis into `scratch.tracks`. `inner` is the content box on that axis where it is known. `by`
 /// says by which height children count in rows; in either case no row goes below what they cannot do without.
 template <Axis axis, class N>
-void size_axis(const ViewOf<N>& view, Index grid, const detail::InFlow& flow, Room asked, N inner, bool stretch,
+void size_axis(const ViewOf<N>& view, Index grid, const detail::InFlow& flow, Space asked, N inner, bool stretch,
                GridScratchOf<N>& scratch, HeightBy by = HeightBy::content);
 
 /// Where the sized tracks lie in a content box of `inner`, into `scratch.slots`.

@@ -36,23 +36,23 @@ template <class N>
     const SidesOf<N> margin = view.edges_down(child).margin[axis];
     const N edge = backwards ? view.size(node, axis) - view.place(child, axis) + margin.before
                              : view.place(child, axis) + view.size(child, axis) + margin.after;
-    furthest = most_of(furthest, edge);
+    furthest = max_of(furthest, edge);
   }
   return furthest;
 }
 
 /// What the entries of a list behind its arranged ones take.
 template <class N>
-[[nodiscard]] N unseen_along(const ViewOf<N>& view, Index list, Axis axis, const std::vector<Index>& flow) {
-  if (axis == x_axis) return unseen_behind<x_axis, N>(view, list, flow, view.mirrored);
-  return unseen_behind<y_axis, N>(view, list, flow, false);
+[[nodiscard]] N invisible_along(const ViewOf<N>& view, Index list, Axis axis, const std::vector<Index>& flow) {
+  if (axis == x_axis) return invisible_behind<x_axis, N>(view, list, flow, view.mirrored);
+  return invisible_behind<y_axis, N>(view, list, flow, false);
 }
 
 /// How far the content of a node reaches, its padding included.
 template <class N>
 [[nodiscard]] N content_extent(const ViewOf<N>& view, Index node, Axis axis) {
   const SidesOf<N> border = view.border(node, axis);
-  const N view_size = most_of(N(0), view.size(node, axis) - border.sum());
+  const N view_size = max_of(N(0), view.size(node, axis) - border.sum());
   const SidesOf<N> inset = view.edges_down(node).inset[axis];
   if (!is_container(view.traits(node).node_kind())) {
     const SidesOf<N> padding{inset.before - border.before, inset.after - border.after};
@@ -61,7 +61,7 @@ template <class N>
       const N width = view.inner_size(node, x_axis);
       if (axis == y_axis) return padding.sum() + leaf::sound_size(measured_height(measured, width).height);
       const auto [least, most] = leaf::sound_widths(measured.widths());
-      return padding.sum() + least_of(N(most), most_of(N(least), width));
+      return padding.sum() + min_of(N(most), max_of(N(least), width));
     }
     return padding.sum() + view.natural(node, axis);
   }
@@ -70,10 +70,10 @@ template <class N>
   const N end_padding = backwards ? inset.before - border.before : inset.after - border.after;
   const N start_border = backwards ? border.after : border.before;
   const N furthest = flow.empty() ? inset.sum() - end_padding : furthest_edge(view, node, axis, backwards, flow);
-  const N unseen =
-      is_list(view, node) && axis == along_of(view.traits(node)) ? unseen_along(view, node, axis, flow) : N(0);
-  const N extent = furthest + unseen - start_border + end_padding;
-  return view.traits(node).scrolls(axis) ? most_of(view_size, extent) : extent;
+  const N invisible =
+      is_list(view, node) && axis == along_of(view.traits(node)) ? invisible_along(view, node, axis, flow) : N(0);
+  const N extent = furthest + invisible - start_border + end_padding;
+  return view.traits(node).scrolls(axis) ? max_of(view_size, extent) : extent;
 }
 
 /// First baseline of a node from its top, as it is laid: words that lie lower in a higher box lie lower in that of the
@@ -86,15 +86,15 @@ template <class N>
   if (share == 0 || !measured.content()) return first;
   const N words = leaf::sound_size(measured_height(measured, view.inner_size(node, x_axis)).height);
   const N inset = view.edges_down(node).inset[y_axis].sum();
-  const auto spare = [&](const N& height) { return most_of(0.0, height - inset - words); };
-  return first + share * (spare(view.size(node, y_axis)) - spare(natural_height<N>(view, node)));
+  const auto unused_space = [&](const N& height) { return max_of(0.0, height - inset - words); };
+  return first + share * (unused_space(view.size(node, y_axis)) - unused_space(natural_height<N>(view, node)));
 }
 
 /// How many lines a text has, or a row or column lays.
 template <class N>
 [[nodiscard]] int line_count(const ViewOf<N>& view, Index node) {
   const Traits own = view.traits(node);
-  if (const auto* text = dynamic_cast<const LinedText*>(view.content(node))) {
+  if (const auto* text = dynamic_cast<const BreakableText*>(view.content(node))) {
     const auto lines = lines_of(*text, view.inner_size(node, x_axis)).size();
     const auto most = text->max_lines();
     return static_cast<int>(most ? std::min(lines, static_cast<std::size_t>(*most)) : lines);
@@ -148,18 +148,18 @@ class LinesSeen {
 
 /// One line of a text, from the corner of the text's box.
 template <class N>
-struct WordsOf {
+struct TextLineOf {
   std::string_view text;
   RectOf<N> box;
   bool dropped = false;  ///< by `max_lines`
   bool hyphen = false;   ///< shown behind the text
 };
-/// Calls `each(WordsOf)` for the lines of a text; never of other content.
+/// Calls `each(TextLineOf)` for the lines of a text; never of other content.
 template <class SomeView, class Each>
-void for_each_words(const Finished<SomeView>& solve, Index node, const Each& each) {
+void for_each_text_line(const Finished<SomeView>& solve, Index node, const Each& each) {
   using N = typename SomeView::Number;
   const SomeView& view = solve.view;
-  const auto* text = dynamic_cast<const LinedText*>(view.content(node));
+  const auto* text = dynamic_cast<const BreakableText*>(view.content(node));
   if (text == nullptr) return;
   const N inner = view.inner_size(node, x_axis);
   const N left = view.edges_down(node).inset[x_axis].before;
@@ -168,23 +168,23 @@ void for_each_words(const Finished<SomeView>& solve, Index node, const Each& eac
   const auto lines = lines_of(*text, inner);
   const auto most = text->max_lines();
   const std::size_t kept = most ? std::min(lines.size(), static_cast<std::size_t>(*most)) : lines.size();
-  const N spare = view.inner_size(node, y_axis) - static_cast<double>(kept) * text->line_height();
-  const N top = view.edges_down(node).inset[y_axis].before + words_ahead(view, node) * most_of(0.0, spare);
+  const N unused_space = view.inner_size(node, y_axis) - static_cast<double>(kept) * text->line_height();
+  const N top = view.edges_down(node).inset[y_axis].before + words_ahead(view, node) * max_of(0.0, unused_space);
   std::size_t number = 0;
-  for (const LinedText::Line& line : lines) {
+  for (const BreakableText::Line& line : lines) {
     const auto above = static_cast<double>(number) * text->line_height();
     const bool dropped = number++ >= kept;
-    each(WordsOf<N>{line.text,
-                    {left + far * (inner - line.width), top + above, line.width, text->line_height()},
-                    dropped,
-                    line.hyphen});
+    each(TextLineOf<N>{line.text,
+                       {left + far * (inner - line.width), top + above, line.width, text->line_height()},
+                       dropped,
+                       line.hyphen});
   }
 }
 /// The lines of a text; none of other content.
 template <class SomeView>
 [[nodiscard]] auto words_of(const Finished<SomeView>& solve, Index node) {
-  std::vector<WordsOf<typename SomeView::Number>> all;
-  for_each_words(solve, node, [&](auto&& line) { all.push_back(std::forward<decltype(line)>(line)); });
+  std::vector<TextLineOf<typename SomeView::Number>> all;
+  for_each_text_line(solve, node, [&](auto&& line) { all.push_back(std::forward<decltype(line)>(line)); });
   return all;
 }
 

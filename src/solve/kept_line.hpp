@@ -9,21 +9,21 @@
 
 #include <span>
 
-#include "solve/frame.hpp"
 #include "solve/share.hpp"
+#include "solve/solve_context.hpp"
 
 namespace fond_ladder::inline v0::detail::kept_line {
 
 /// After a column was laid: sets its flags, or takes them away.
-void note(Frame& frame, Index column, std::span<const Portion> portions, bool all_plain);
+void note(SolveContext& context, Index column, std::span<const LineItem> line_items, bool all_plain);
 
 /// A child in the flow is new, or counts otherwise: its height becomes what it counts now, or the column loses its
 /// flag.
-void take_child(Frame& frame, Index column, Index child);
+void take_child(SolveContext& context, Index column, Index child);
 
 /// The heights of its children may be others than they count.
-inline void drop(Frame& frame, Index column) {
-  frame.set_flag(column, NodeFlag::keeps_line, false);
+inline void drop(SolveContext& context, Index column) {
+  context.set_flag(column, NodeFlag::keeps_line, false);
 }
 
 /// Whether the column may be gone through by its heights.
@@ -35,6 +35,6 @@ inline void drop(Frame& frame, Index column) {
 [[nodiscard]] double sum(const View& view, Index column, double first);
 
 /// Places the children of a column that stands. Returns false, and does nothing, when somebody would have to shrink.
-[[nodiscard]] bool lay(Frame& frame, Index column);
+[[nodiscard]] bool lay(SolveContext& context, Index column);
 
 }  // namespace fond_ladder::inline v0::detail::kept_line

@@ -16,31 +16,31 @@ namespace fond_ladder::inline v0::detail::leaf {
 [[nodiscard]] double sound_size(double measured);
 
 /// The widths that content asks for, as they are arranged: the most is not below the least.
-[[nodiscard]] OwnContent::Widths sound_widths(const OwnContent::Widths& measured);
+[[nodiscard]] CustomContent::Widths sound_widths(const CustomContent::Widths& measured);
 
 /// The steps of a leaf that is visited by itself: one that is measured, scrolls, or has an aspect.
 template <class N>
-void widths_up(FrameOf<N>& frame, Index node);
+void widths_up(SolveContextOf<N>& context, Index node);
 template <class N>
-void heights_up(FrameOf<N>& frame, Index node);
+void heights_up(SolveContextOf<N>& context, Index node);
 
 /// Sets the sizes by content of a child if it is passive. Its baseline is its bottom edge: see first_baseline.
 template <bool plain, class N>
-[[gnu::always_inline]] inline void settle(FrameOf<N>& frame, const Child<x_axis, plain, N>& child) {
+[[gnu::always_inline]] inline void settle(SolveContextOf<N>& context, const Child<x_axis, plain, N>& child) {
   if (!child.traits().passive) return;
   const Index node = child.node();
-  const N width = frame.natural(node, x_axis) + child.inset_up();
-  frame.set_content_widths(node, width, width);
-  frame.set_need(node, frame.natural(node, y_axis) + Child<y_axis, plain, N>(frame, node).inset_up());
-  if (child.traits().holds_scroller) frame.set_least_height(node, frame.need(node));  // in another form
+  const N width = context.natural(node, x_axis) + child.inset_up();
+  context.set_content_widths(node, width, width);
+  context.set_need(node, context.natural(node, y_axis) + Child<y_axis, plain, N>(context, node).inset_up());
+  if (child.traits().holds_scroller) context.set_least_height(node, context.need(node));  // in another form
 }
 
 /// Settles the children of a container that are passive and stand outside its flow.
 template <class N>
-void settle_pinned(FrameOf<N>& frame, Index container) {
-  if (!frame.traits(container).odd_children) return;
-  const Index first = frame.first_child(container), count = frame.child_count(container);
-  for (Index child = first; child < first + count; ++child) settle(frame, any_child<x_axis, N>(frame, child));
+void settle_pinned(SolveContextOf<N>& context, Index container) {
+  if (!context.traits(container).odd_children) return;
+  const Index first = context.first_child(container), count = context.child_count(container);
+  for (Index child = first; child < first + count; ++child) settle(context, any_child<x_axis, N>(context, child));
 }
 
 }  // namespace fond_ladder::inline v0::detail::leaf

@@ -14,10 +14,10 @@
 #include "solve/kept_line.hpp"
 #include "solve/kinds.hpp"
 #include "solve/leaf.hpp"
+#include "solve/line_items.hpp"
 #include "solve/lines.hpp"
-#include "solve/moving.hpp"
-#include "solve/portions.hpp"
 #include "solve/spread.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -31,52 +31,53 @@ struct Counted {
 };
 
 template <class N>
-void widths_up_row(FrameOf<N>& frame, Index node) {
-  const Traits own = frame.traits(node);
-  const InFlow flow = frame.flow(node);
+void widths_up_row(SolveContextOf<N>& context, Index node) {
+  const Traits own = context.traits(node);
+  const InFlow flow = context.flow(node);
   N least = 0, widest_child = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
-    const Counted<N> counted = with_child<x_axis, N>(frame, flow[i], [&](const auto& child) {
-      leaf::settle(frame, child);
-      const N narrowest = frame.min_content(child.node()), widest = frame.max_content(child.node());
-      const AlongUp along(frame, own, child, widest, narrowest);
+    const Counted<N> counted = with_child<x_axis, N>(context, flow[i], [&](const auto& child) {
+      leaf::settle(context, child);
+      const N narrowest = context.min_content(child.node()), widest = context.max_content(child.node());
+      const AlongUp along(context, own, child, widest, narrowest);
       return Counted<N>{along.outer(narrowest), along.outer(widest)};
     });
     least += counted.least;
-    widest_child = most_of(widest_child, counted.least);
+    widest_child = max_of(widest_child, counted.least);
     most += counted.most;
   }
-  const N gaps = flow.size() > 1 ? frame.gap_up(node, x_axis) * (flow.size() - 1) : 0.0;
-  const N inset = frame.edges_up(node).inset[x_axis].sum();
-  if (is_list(frame, node)) {
-    const N first = flow.size() == 0 ? N(0) : with_child<x_axis, N>(frame, flow[0], [&](const auto& child) {
-      const N widest = frame.max_content(child.node());
-      return AlongUp(frame, own, child, widest, frame.min_content(child.node())).outer(widest);
+  const N gaps = flow.size() > 1 ? context.gap_up(node, x_axis) * (flow.size() - 1) : 0.0;
+  const N inset = context.edges_up(node).inset[x_axis].sum();
+  if (is_list(context, node)) {
+    const N first = flow.size() == 0 ? N(0) : with_child<x_axis, N>(context, flow[0], [&](const auto& child) {
+      const N widest = context.max_content(child.node());
+      return AlongUp(context, own, child, widest, context.min_content(child.node())).outer(widest);
     });
-    return frame.set_content_widths(node, inset, inset + all_like_first<N>(frame, node, flow.size(), first, x_axis));
+    return context.set_content_widths(node, inset,
+                                      inset + all_like_first<N>(context, node, flow.size(), first, x_axis));
   }
-  const N narrowest = own.wrap ? widest_child : most_of(0.0, least + gaps);
-  frame.set_content_widths(node, own.scroll_x ? N(inset) : inset + narrowest, inset + most_of(0.0, most + gaps));
+  const N narrowest = own.wrap ? widest_child : max_of(0.0, least + gaps);
+  context.set_content_widths(node, own.scroll_x ? N(inset) : inset + narrowest, inset + max_of(0.0, most + gaps));
 }
 
 template <class N>
-void widths_up_column(FrameOf<N>& frame, Index node) {
-  const InFlow all = frame.flow(node), flow = is_list(frame, node) ? all.first(1) : all;
+void widths_up_column(SolveContextOf<N>& context, Index node) {
+  const InFlow all = context.flow(node), flow = is_list(context, node) ? all.first(1) : all;
   for (Index i = flow.size(); i < all.size(); ++i) {
-    with_child<x_axis, N>(frame, all[i], [&](const auto& child) { leaf::settle(frame, child); });
+    with_child<x_axis, N>(context, all[i], [&](const auto& child) { leaf::settle(context, child); });
   }
   N least = 0, most = 0;
   for (Index i = 0; i < flow.size(); ++i) {
-    const Counted<N> counted = with_child<x_axis, N>(frame, flow[i], [&](const auto& child) {
-      leaf::settle(frame, child);
-      return Counted<N>{outer_across_up(child, frame.min_content(child.node())),
-                        outer_across_up(child, frame.max_content(child.node()))};
+    const Counted<N> counted = with_child<x_axis, N>(context, flow[i], [&](const auto& child) {
+      leaf::settle(context, child);
+      return Counted<N>{outer_across_up(child, context.min_content(child.node())),
+                        outer_across_up(child, context.max_content(child.node()))};
     });
-    least = most_of(least, counted.least);
-    most = most_of(most, counted.most);
+    least = max_of(least, counted.least);
+    most = max_of(most, counted.most);
   }
-  const N inset = frame.edges_up(node).inset[x_axis].sum();
-  frame.set_content_widths(node, frame.traits(node).scroll_x ? N(inset) : inset + least, inset + most);
+  const N inset = context.edges_up(node).inset[x_axis].sum();
+  context.set_content_widths(node, context.traits(node).scroll_x ? N(inset) : inset + least, inset + most);
 }
 
 // --- sharing along the axis, on the way down -----------------------------------------------------------------------
@@ -84,7 +85,7 @@ void widths_up_column(FrameOf<N>& frame, Index node) {
 /// What is left of a line when its children have their sizes.
 template <class N>
 struct Left {
-  N spare = 0;           ///< for the alignment
+  N unused_space = 0;    ///< for the alignment
   N automatic_part = 0;  ///< for each automatic margin; then nothing is spare
 };
 
@@ -97,42 +98,42 @@ struct LineTakes {
 
 /// Shares the room of one line among its children: the sizes of their portions.
 template <Axis axis, class N>
-Left<N> share_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions,
+Left<N> share_line(const Laying<axis, SolveContextOf<N>>& laying, std::span<LineItemOf<N>> line_items,
                    const LineTakes<N>& taken) {
-  FrameOf<N>& frame = laying.view;
-  if (laying.traits.shares_total) take_parts_of<N>(*frame.keys(laying.container).out_of, portions);
-  const N room = laying.inner - (laying.gap * static_cast<double>(portions.size() - 1) + taken.margins.sum);
-  const N spare = room - share<N>(portions, room, taken.wanted, frame.scratch.sharing);
-  if (taken.margins.automatic == 0 || spare <= 0) return {spare, 0};
-  return {0, spare / static_cast<double>(taken.margins.automatic)};
+  SolveContextOf<N>& context = laying.view;
+  if (laying.traits.shares_total) take_parts_of<N>(*context.keys(laying.container).out_of, line_items);
+  const N space = laying.inner - (laying.gap * static_cast<double>(line_items.size() - 1) + taken.margins.sum);
+  const N unused_space = space - share<N>(line_items, space, taken.wanted, context.scratch.sharing);
+  if (taken.margins.automatic == 0 || unused_space <= 0) return {unused_space, 0};
+  return {0, unused_space / static_cast<double>(taken.margins.automatic)};
 }
 
 /// Shares the room of one line, lays its children along it, and sets their sizes and places.
 template <Axis axis, class N>
-void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> portions, Index first,
+void lay_line(const Laying<axis, SolveContextOf<N>>& laying, std::span<LineItemOf<N>> line_items, Index first,
               const LineTakes<N>& taken) {
-  FrameOf<N>& frame = laying.view;
+  SolveContextOf<N>& context = laying.view;
   const InFlow flow = laying.flow;
   const bool flip = laying.flip;
-  const auto count = static_cast<Index>(portions.size());
-  const auto [spare, automatic_part] = share_line<axis, N>(laying, portions, taken);
+  const auto count = static_cast<Index>(line_items.size());
+  const auto [unused_space, automatic_part] = share_line<axis, N>(laying, line_items, taken);
   const SpreadOf<N> spread_by =
-      spread(as_rest(static_cast<Along>(laying.traits.along)), spare, count, laying.traits.scrolls(axis));
+      spread(as_rest(static_cast<Along>(laying.traits.along)), unused_space, count, laying.traits.scrolls(axis));
 
-  const SidesOf<N> edges = frame.content_edges(laying.container, axis);
+  const SidesOf<N> edges = context.content_edges(laying.container, axis);
   const N step = laying.gap + spread_by.between, part = automatic_part;
   N at = spread_by.before;
   for (Index i = 0; i < count; ++i) {
-    const N counted = portions[i].size;
-    at += with_child<axis, N>(frame, flow[first + i], [&frame, flip, at, counted, edges, part](const auto& child) {
+    const N counted = line_items[i].size;
+    at += with_child<axis, N>(context, flow[first + i], [&context, flip, at, counted, edges, part](const auto& child) {
       SidesOf<N> margin = child.margin_down(flip);
       const unsigned automatic = child.auto_margins(flip);
       if ((automatic & 1U) != 0) margin.before += part;
       if ((automatic & 2U) != 0) margin.after += part;
       const N size = counted / child.counted_scale();
       const N from_start = at + margin.before + child.ahead_in(counted, size);
-      frame.set_place(child.node(), axis, flip ? edges.after - from_start - size : edges.before + from_start);
-      frame.template set_size<axis>(child.node(), size, child.traits().passive);
+      context.set_place(child.node(), axis, flip ? edges.after - from_start - size : edges.before + from_start);
+      context.template set_size<axis>(child.node(), size, child.traits().passive);
       return margin.sum() + counted;
     });
     at += step;
@@ -141,8 +142,8 @@ void lay_line(const Laying<axis, FrameOf<N>>& laying, std::span<PortionOf<N>> po
 
 /// Where the line that begins at `first` ends (wrapping rule).
 template <Axis axis, class N>
-Index end_of_line(const Laying<axis, FrameOf<N>>& laying, Index first) {
-  const auto& portions = laying.view.scratch.portions;
+Index end_of_line(const Laying<axis, SolveContextOf<N>>& laying, Index first) {
+  const auto& line_items = laying.view.scratch.line_items;
   const double slack = line_slack(laying.inner);
   N taken = 0;
   Index i = first;
@@ -150,7 +151,7 @@ Index end_of_line(const Laying<axis, FrameOf<N>>& laying, Index first) {
     if (i > first) taken += laying.gap;
     taken += with_child<axis, N>(laying.view, laying.flow[i],
                                  [&](const auto& child) { return child.margin_down(laying.flip).sum(); });
-    taken += portions[i].held(portions[i].base);
+    taken += line_items[i].clamp(line_items[i].base);
     if (i > first && exceeds(taken, laying.inner, slack)) break;
   }
   return i;
@@ -159,53 +160,54 @@ Index end_of_line(const Laying<axis, FrameOf<N>>& laying, Index first) {
 /// What each child brings to the sharing, and what they take together.
 template <Axis axis, class N>
 struct Gathered {
-  Laying<axis, FrameOf<N>> laying;
-  std::span<PortionOf<N>> portions;
+  Laying<axis, SolveContextOf<N>> laying;
+  std::span<LineItemOf<N>> line_items;
   LineTakes<N> taken;     ///< of children that do not wrap: all in one line
   bool all_plain = true;  ///< nobody has margins
 };
 
 /// For a content box of `inner` along.
 template <Axis axis, class N>
-[[gnu::always_inline]] inline Gathered<axis, N> gather_portions(FrameOf<N>& frame, Index node, N inner) {
-  const Traits own = frame.traits(node);
-  const InFlow flow = frame.flow(node);
+[[gnu::always_inline]] inline Gathered<axis, N> gather_line_items(SolveContextOf<N>& context, Index node, N inner) {
+  const Traits own = context.traits(node);
+  const InFlow flow = context.flow(node);
   Gathered<axis, N> gathered{
-      {frame, node, own, inner, frame.gap_down(node, axis, inner), lays_backwards(frame, own, axis), flow},
-      {frame.scratch.portions.data(), flow.size()},
+      {context, node, own, inner, context.gap_down(node, axis, inner), lays_backwards(context, own, axis), flow},
+      {context.scratch.line_items.data(), flow.size()},
       {}};
   N wanted = 0;
   for (Index i = 0; i < flow.size(); ++i) {
     const Index child = flow[i];
-    if (!frame.is_plain(child)) {
+    if (!context.is_plain(child)) {
       gathered.all_plain = false;
-      frame.resolve_edges(child, axis, inner);
-      if (!own.wrap) gathered.taken.margins.add(any_child<axis, N>(frame, child), gathered.laying.flip);
+      context.resolve_edges(child, axis, inner);
+      if (!own.wrap) gathered.taken.margins.add(any_child<axis, N>(context, child), gathered.laying.flip);
     }
-    PortionOf<N>& portion = gathered.portions[i];
+    LineItemOf<N>& line_item = gathered.line_items[i];
     wanted += with_child<axis, N>(
-        frame, child, [&](const auto& any_child) { return put_portion(gathered.laying, any_child, portion); });
+        context, child, [&](const auto& any_child) { return put_line_item(gathered.laying, any_child, line_item); });
   }
   gathered.taken.wanted = wanted;
   return gathered;
 }
 
 template <Axis axis, class N>
-void lay_along(FrameOf<N>& frame, Index node) {
-  if (is_list(frame, node)) return lay_entries<axis, N>(frame, node);
+void lay_along(SolveContextOf<N>& context, Index node) {
+  if (is_list(context, node)) return lay_entries<axis, N>(context, node);
   if constexpr (axis == y_axis && std::is_same_v<N, double>) {
-    if (kept_line::stands(frame, node) && kept_line::lay(frame, node)) return;
+    if (kept_line::stands(context, node) && kept_line::lay(context, node)) return;
   }
-  const auto [laying, portions, taken, all_plain] = gather_portions<axis, N>(frame, node, frame.inner_size(node, axis));
+  const auto [laying, line_items, taken, all_plain] =
+      gather_line_items<axis, N>(context, node, context.inner_size(node, axis));
   if (!laying.traits.wrap) {
-    if (!portions.empty()) lay_line<axis, N>(laying, portions, 0, taken);
-    if constexpr (axis == y_axis && std::is_same_v<N, double>) kept_line::note(frame, node, portions, all_plain);
+    if (!line_items.empty()) lay_line<axis, N>(laying, line_items, 0, taken);
+    if constexpr (axis == y_axis && std::is_same_v<N, double>) kept_line::note(context, node, line_items, all_plain);
     return;
   }
   for (Index first = 0; first < laying.flow.size();) {
     const Index end = end_of_line<axis, N>(laying, first);
-    for (Index i = first; i < end; ++i) frame.set_flag(laying.flow[i], NodeFlag::starts_line, i == first);
-    const std::span<PortionOf<N>> line = portions.subspan(first, end - first);
+    for (Index i = first; i < end; ++i) context.set_flag(laying.flow[i], NodeFlag::starts_line, i == first);
+    const std::span<LineItemOf<N>> line = line_items.subspan(first, end - first);
     lay_line<axis, N>(laying, line, first, {wanted_by<N>(line), margins_of(laying, first, end - first)});
     first = end;
   }
@@ -215,16 +217,16 @@ void lay_along(FrameOf<N>& frame, Index node) {
 
 /// The lines of a row that wraps, or in which baselines count: without wrapping one line as high as the content box.
 template <class N>
-std::span<const LineOf<N>> measured_lines(FrameOf<N>& frame, Index node, const InFlow& flow, N inner) {
-  const Traits own = frame.traits(node);
-  auto& lines = frame.scratch.lines;
+std::span<const LineOf<N>> measured_lines(SolveContextOf<N>& context, Index node, const InFlow& flow, N inner) {
+  const Traits own = context.traits(node);
+  auto& lines = context.scratch.lines;
   for (Index i = 0; i < flow.size(); ++i) {
-    if (!frame.is_plain(flow[i])) frame.resolve_edges(flow[i], y_axis, inner);
+    if (!context.is_plain(flow[i])) context.resolve_edges(flow[i], y_axis, inner);
   }
-  split_lines<N>(frame, own, flow, lines);
-  measure_lines_down<N>(frame, own, flow, inner, lines);
+  split_lines<N>(context, own, flow, lines);
+  measure_lines_down<N>(context, own, flow, inner, lines);
   if (own.wrap) {
-    spread_lines<N>(frame, node, y_axis, inner, lines);
+    spread_lines<N>(context, node, y_axis, inner, lines);
   } else {
     for (LineOf<N>& line : lines) line.size = inner;
   }
@@ -233,22 +235,22 @@ std::span<const LineOf<N>> measured_lines(FrameOf<N>& frame, Index node, const I
 
 /// Across of a row: its lines, known since pass 2, get their heights and their children's.
 template <class N>
-void lay_across_row(FrameOf<N>& frame, Index node) {
-  const Traits own = frame.traits(node);
-  const InFlow flow = frame.flow(node);
-  const CrossAxis<y_axis, N> across(frame, node, false);
+void lay_across_row(SolveContextOf<N>& context, Index node) {
+  const Traits own = context.traits(node);
+  const InFlow flow = context.flow(node);
+  const CrossAxis<y_axis, N> across(context, node, false);
   const LineOf<N> whole{0, flow.size(), across.whole, 0, 0};
   const bool simple = !own.wrap && !own.stands_on_base;
   for (const LineOf<N>& line :
-       simple ? std::span<const LineOf<N>>(&whole, 1) : measured_lines<N>(frame, node, flow, across.whole)) {
+       simple ? std::span<const LineOf<N>>(&whole, 1) : measured_lines<N>(context, node, flow, across.whole)) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
       const Index child = flow[i];
       N to_baseline = -1;
-      if (own.stands_on_base && stands_on_baseline<N>(frame, own, child)) {
-        const N ascent = frame.edges_down(child).margin[y_axis].before + first_baseline_down<N>(frame, child);
+      if (own.stands_on_base && stands_on_baseline<N>(context, own, child)) {
+        const N ascent = context.edges_down(child).margin[y_axis].before + first_baseline_down<N>(context, child);
         to_baseline = line.ascent - ascent;
       }
-      place_across<y_axis, N>(frame, across, child, {line.at, line.size}, alignment(own, frame.traits(child)),
+      place_across<y_axis, N>(context, across, child, {line.at, line.size}, alignment(own, context.traits(child)),
                               to_baseline);
     }
   }
@@ -256,37 +258,37 @@ void lay_across_row(FrameOf<N>& frame, Index node) {
 
 /// Across of a column, in pass 2: every child fills or fits the whole width. A wrapping column does not stretch.
 template <class N>
-void lay_across_column(FrameOf<N>& frame, Index node) {
-  const Traits own = frame.traits(node);
-  const InFlow flow = frame.flow(node);
-  const CrossAxis<x_axis, N> across(frame, node, frame.mirrored);
+void lay_across_column(SolveContextOf<N>& context, Index node) {
+  const Traits own = context.traits(node);
+  const InFlow flow = context.flow(node);
+  const CrossAxis<x_axis, N> across(context, node, context.mirrored);
   for (Index i = 0; i < flow.size(); ++i) {
     const Index child = flow[i];
-    Across align = alignment(own, frame.traits(child));
+    Across align = alignment(own, context.traits(child));
     if (own.wrap && align == Across::stretch) align = Across::start;
-    place_across<x_axis, N>(frame, across, child, {0, across.whole}, align);
+    place_across<x_axis, N>(context, across, child, {0, across.whole}, align);
   }
-  if constexpr (std::is_same_v<N, double>) kept_line::drop(frame, node);  // their heights may follow
+  if constexpr (std::is_same_v<N, double>) kept_line::drop(context, node);  // their heights may follow
 }
 
 /// The lines of a wrapping column, in pass 4: widths stand, places across are known only now.
 template <class N>
-void lay_lines_of_column(FrameOf<N>& frame, Index node) {
-  const Traits own = frame.traits(node);
-  const InFlow flow = frame.flow(node);
-  const CrossAxis<x_axis, N> across(frame, node, frame.mirrored);
-  auto& lines = frame.scratch.lines;
-  split_lines<N>(frame, own, flow, lines);
-  measure_column_lines<N>(frame, flow, lines);
-  spread_lines<N>(frame, node, x_axis, across.whole, lines);
+void lay_lines_of_column(SolveContextOf<N>& context, Index node) {
+  const Traits own = context.traits(node);
+  const InFlow flow = context.flow(node);
+  const CrossAxis<x_axis, N> across(context, node, context.mirrored);
+  auto& lines = context.scratch.lines;
+  split_lines<N>(context, own, flow, lines);
+  measure_column_lines<N>(context, flow, lines);
+  spread_lines<N>(context, node, x_axis, across.whole, lines);
   for (const LineOf<N>& line : lines) {
     for (Index i = line.first; i < line.first + line.count; ++i) {
-      const auto child = any_child<x_axis, N>(frame, flow[i]);
+      const auto child = any_child<x_axis, N>(context, flow[i]);
       Across align = alignment(own, child.traits());
       if (align == Across::stretch) align = Across::start;
-      const N width = frame.size(flow[i], x_axis);
-      frame.set_place(flow[i], x_axis,
-                      place_in_slot<x_axis, false, N>(across, child, {line.at, line.size}, width, align, -1));
+      const N width = context.size(flow[i], x_axis);
+      context.set_place(flow[i], x_axis,
+                        place_in_slot<x_axis, false, N>(across, child, {line.at, line.size}, width, align, -1));
     }
   }
 }
@@ -296,106 +298,107 @@ void lay_lines_of_column(FrameOf<N>& frame, Index node) {
 /// First baseline of a row of the given natural height: of its first line's first baseline child, else of its first
 /// child where it lies.
 template <class N>
-N row_baseline(const FrameOf<N>& frame, Index node, const InFlow& flow, N height) {
-  const Traits own = frame.traits(node);
-  const SidesOf<N> inset = frame.edges_up(node).inset[y_axis];
-  const LineOf<N>& line = frame.scratch.lines.front();
+N row_baseline(const SolveContextOf<N>& context, Index node, const InFlow& flow, N height) {
+  const Traits own = context.traits(node);
+  const SidesOf<N> inset = context.edges_up(node).inset[y_axis];
+  const LineOf<N>& line = context.scratch.lines.front();
   for (Index i = line.first; own.stands_on_base && i < line.first + line.count; ++i) {
-    if (stands_on_baseline<N>(frame, own, flow[i])) return inset.before + line.ascent;
+    if (stands_on_baseline<N>(context, own, flow[i])) return inset.before + line.ascent;
   }
-  const auto first = any_child<y_axis, N>(frame, flow[0]);
-  const N room = own.wrap ? line.size : height - inset.sum();
-  const N spare = room - outer_across_up(first, frame.need(flow[0]));
-  const N ahead = ahead_by(first.auto_margins(false), spare, alignment(own, first.traits()), own.scroll_y);
-  return inset.before + first.margin_up().before + ahead + first_baseline<N>(frame, flow[0]);
+  const auto first = any_child<y_axis, N>(context, flow[0]);
+  const N space = own.wrap ? line.size : height - inset.sum();
+  const N unused_space = space - outer_across_up(first, context.need(flow[0]));
+  const N ahead = ahead_by(first.auto_margins(false), unused_space, alignment(own, first.traits()), own.scroll_y);
+  return inset.before + first.margin_up().before + ahead + first_baseline<N>(context, flow[0]);
 }
 
 template <class N>
-void heights_up_row(FrameOf<N>& frame, Index node) {
-  const Traits own = frame.traits(node);
-  const InFlow all = frame.flow(node), flow = is_list(frame, node) ? all.first(1) : all;
-  auto& lines = frame.scratch.lines;
-  const N inset = frame.edges_up(node).inset[y_axis].sum(), gap = frame.gap_up(node, y_axis);
+void heights_up_row(SolveContextOf<N>& context, Index node) {
+  const Traits own = context.traits(node);
+  const InFlow all = context.flow(node), flow = is_list(context, node) ? all.first(1) : all;
+  auto& lines = context.scratch.lines;
+  const N inset = context.edges_up(node).inset[y_axis].sum(), gap = context.gap_up(node, y_axis);
   const auto by_lines = [&](HeightBy by) {
-    split_lines<N>(frame, own, flow, lines);
-    measure_lines_up<N>(frame, own, flow, by, lines);
-    return frame.height_by_aspect(node, inset + most_of(0.0, sum_of_lines<N>(lines, gap)));
+    split_lines<N>(context, own, flow, lines);
+    measure_lines_up<N>(context, own, flow, by, lines);
+    return context.height_by_aspect(node, inset + max_of(0.0, sum_of_lines<N>(lines, gap)));
   };
-  if (own.holds_scroller) frame.set_least_height(node, own.scroll_y ? N(inset) : by_lines(HeightBy::least));
-  frame.set_need(node, by_lines(HeightBy::content));
-  const N height = natural_height<N>(frame, node);
-  frame.set_baseline(node, flow.size() == 0 ? height : row_baseline(frame, node, flow, height));
+  if (own.holds_scroller) context.set_least_height(node, own.scroll_y ? N(inset) : by_lines(HeightBy::least));
+  context.set_need(node, by_lines(HeightBy::content));
+  const N height = natural_height<N>(context, node);
+  context.set_baseline(node, flow.size() == 0 ? height : row_baseline(context, node, flow, height));
 }
 
 /// How far automatic margins push the first child of a column of the given natural height from where it is laid.
 template <class N>
-N pushed_ahead(FrameOf<N>& frame, Index node, N height) {
-  const N inset = frame.edges_up(node).inset[y_axis].sum();
-  const auto [laying, portions, taken, _] = gather_portions<y_axis, N>(frame, node, most_of(0.0, height - inset));
-  const unsigned automatic = any_child<y_axis, N>(frame, laying.flow[0]).auto_margins(laying.flip);
+N pushed_ahead(SolveContextOf<N>& context, Index node, N height) {
+  const N inset = context.edges_up(node).inset[y_axis].sum();
+  const auto [laying, line_items, taken, _] = gather_line_items<y_axis, N>(context, node, max_of(0.0, height - inset));
+  const unsigned automatic = any_child<y_axis, N>(context, laying.flow[0]).auto_margins(laying.flip);
   if ((automatic & 1U) == 0) return 0;
-  if (!laying.traits.wrap) return share_line<y_axis, N>(laying, portions, taken).automatic_part;
+  if (!laying.traits.wrap) return share_line<y_axis, N>(laying, line_items, taken).automatic_part;
   const Index end = end_of_line<y_axis, N>(laying, 0);
-  const std::span<PortionOf<N>> line = portions.first(end);
+  const std::span<LineItemOf<N>> line = line_items.first(end);
   return share_line<y_axis, N>(laying, line, {wanted_by<N>(line), margins_of(laying, 0, end)}).automatic_part;
 }
 
 /// First baseline of a column: its first child's, as laid.
 template <class N>
-N column_baseline(FrameOf<N>& frame, Index node, Index first, N height) {
-  const SidesOf<N> inset = frame.edges_up(node).inset[y_axis], margin = frame.edges_up(first).margin[y_axis];
-  const N ahead = frame.traits(first).auto_margin && !is_list(frame, node) ? pushed_ahead(frame, node, height) : 0;
-  if (!frame.traits(node).reverse) return inset.before + margin.before + ahead + first_baseline<N>(frame, first);
-  return height - inset.after - margin.after - ahead - natural_height<N>(frame, first) +
-         first_baseline<N>(frame, first);
+N column_baseline(SolveContextOf<N>& context, Index node, Index first, N height) {
+  const SidesOf<N> inset = context.edges_up(node).inset[y_axis], margin = context.edges_up(first).margin[y_axis];
+  const N ahead =
+      context.traits(first).auto_margin && !is_list(context, node) ? pushed_ahead(context, node, height) : 0;
+  if (!context.traits(node).reverse) return inset.before + margin.before + ahead + first_baseline<N>(context, first);
+  return height - inset.after - margin.after - ahead - natural_height<N>(context, first) +
+         first_baseline<N>(context, first);
 }
 
 /// What a child counts of the least height of its column: what it can shrink to, or the height that it keeps where it
 /// cannot. A scroller that can shrinks to its padding, or its minimum.
 template <bool plain, class N>
-N least_along(const FrameOf<N>& frame, const Traits& column, const Child<y_axis, plain, N>& child) {
-  const N least = frame.least_height(child.node());
-  const bool rigid = !child.can_shrink() && !factors_of(frame, column, child).weighted;
+N least_along(const SolveContextOf<N>& context, const Traits& column, const Child<y_axis, plain, N>& child) {
+  const N least = context.least_height(child.node());
+  const bool rigid = !child.can_shrink() && !factors_of(context, column, child).weighted;
   if (rigid || !child.traits().scroll_y)
-    return AlongUp(frame, column, child, frame.need(child.node()), least).outer(least);
+    return AlongUp(context, column, child, context.need(child.node()), least).outer(least);
   const BoundsOf<N> bounds = child.bounds(child.inset_up(), unknown);
-  return bounds.held(least) * child.counted_scale() + child.margin_up().sum();
+  return bounds.clamp(least) * child.counted_scale() + child.margin_up().sum();
 }
 
 template <class N>
-void heights_up_column(FrameOf<N>& frame, Index node) {
-  const Traits own = frame.traits(node);
-  const InFlow flow = frame.flow(node);
-  const N inset = frame.edges_up(node).inset[y_axis].sum();
-  const N gaps = flow.size() > 1 ? frame.gap_up(node, y_axis) * (flow.size() - 1) : 0.0;
-  const auto by_sum = [&](N sum) { return frame.height_by_aspect(node, inset + most_of(0.0, sum)); };
-  const bool list = is_list(frame, node);
+void heights_up_column(SolveContextOf<N>& context, Index node) {
+  const Traits own = context.traits(node);
+  const InFlow flow = context.flow(node);
+  const N inset = context.edges_up(node).inset[y_axis].sum();
+  const N gaps = flow.size() > 1 ? context.gap_up(node, y_axis) * (flow.size() - 1) : 0.0;
+  const auto by_sum = [&](N sum) { return context.height_by_aspect(node, inset + max_of(0.0, sum)); };
+  const bool list = is_list(context, node);
   const auto by_children = [&](const auto& counted) {
     if (list && flow.size() > 0) {
-      const N first = with_child<y_axis, N>(frame, flow[0], counted);
-      return by_sum(all_like_first<N>(frame, node, flow.size(), first, y_axis));
+      const N first = with_child<y_axis, N>(context, flow[0], counted);
+      return by_sum(all_like_first<N>(context, node, flow.size(), first, y_axis));
     }
     N sum = gaps;
-    for (Index i = 0; i < flow.size(); ++i) sum += with_child<y_axis, N>(frame, flow[i], counted);
+    for (Index i = 0; i < flow.size(); ++i) sum += with_child<y_axis, N>(context, flow[i], counted);
     return by_sum(sum);
   };
   if (own.holds_scroller) {
-    const auto least = [&](const auto& child) { return least_along(frame, own, child); };
-    frame.set_least_height(node, own.scroll_y ? N(inset) : by_children(least));
+    const auto least = [&](const auto& child) { return least_along(context, own, child); };
+    context.set_least_height(node, own.scroll_y ? N(inset) : by_children(least));
   }
   bool stands = false;
   if constexpr (std::is_same_v<N, double>) {
-    stands = !list && kept_line::stands(frame, node);
-    if (stands) frame.set_need(node, by_sum(kept_line::sum(frame, node, gaps)));
+    stands = !list && kept_line::stands(context, node);
+    if (stands) context.set_need(node, by_sum(kept_line::sum(context, node, gaps)));
   }
   if (!stands) {
-    frame.set_need(node, by_children([&](const auto& child) {
-                     const N need = frame.need(child.node());
-                     return AlongUp(frame, own, child, need, frame.least_height(child.node())).outer(need);
-                   }));
+    context.set_need(node, by_children([&](const auto& child) {
+                       const N need = context.need(child.node());
+                       return AlongUp(context, own, child, need, context.least_height(child.node())).outer(need);
+                     }));
   }
-  const N height = natural_height<N>(frame, node);
-  frame.set_baseline(node, flow.size() == 0 ? height : column_baseline(frame, node, flow[0], height));
+  const N height = natural_height<N>(context, node);
+  context.set_baseline(node, flow.size() == 0 ? height : column_baseline(context, node, flow[0], height));
 }
 
 }  // namespace
@@ -403,48 +406,48 @@ void heights_up_column(FrameOf<N>& frame, Index node) {
 namespace line {
 
 template <class N>
-void widths_up(FrameOf<N>& frame, Index node) {
-  leaf::settle_pinned(frame, node);
-  is_row(frame.traits(node)) ? widths_up_row<N>(frame, node) : widths_up_column<N>(frame, node);
+void widths_up(SolveContextOf<N>& context, Index node) {
+  leaf::settle_pinned(context, node);
+  is_row(context.traits(node)) ? widths_up_row<N>(context, node) : widths_up_column<N>(context, node);
 }
 
 template <class N>
-void widths_down(FrameOf<N>& frame, Index node) {
-  is_row(frame.traits(node)) ? lay_along<x_axis, N>(frame, node) : lay_across_column<N>(frame, node);
-  place_pinned(frame, node, x_axis);
+void widths_down(SolveContextOf<N>& context, Index node) {
+  is_row(context.traits(node)) ? lay_along<x_axis, N>(context, node) : lay_across_column<N>(context, node);
+  place_pinned(context, node, x_axis);
 }
 
 template <class N>
-void heights_up(FrameOf<N>& frame, Index node) {
-  is_row(frame.traits(node)) ? heights_up_row<N>(frame, node) : heights_up_column<N>(frame, node);
+void heights_up(SolveContextOf<N>& context, Index node) {
+  is_row(context.traits(node)) ? heights_up_row<N>(context, node) : heights_up_column<N>(context, node);
 }
 
 template <class N>
-void heights_down(FrameOf<N>& frame, Index node) {
-  const Traits own = frame.traits(node);
+void heights_down(SolveContextOf<N>& context, Index node) {
+  const Traits own = context.traits(node);
   if (is_row(own)) {
-    lay_across_row<N>(frame, node);
+    lay_across_row<N>(context, node);
   } else {
-    lay_along<y_axis, N>(frame, node);
-    if (own.wrap) lay_lines_of_column<N>(frame, node);
+    lay_along<y_axis, N>(context, node);
+    if (own.wrap) lay_lines_of_column<N>(context, node);
   }
-  place_pinned(frame, node, y_axis);
+  place_pinned(context, node, y_axis);
 }
 
-void lay_one_across(Frame& frame, Index container, Index child) {
-  const Traits own = frame.traits(container);
-  const Across align = alignment(own, frame.traits(child));
+void lay_one_across(SolveContext& context, Index container, Index child) {
+  const Traits own = context.traits(container);
+  const Across align = alignment(own, context.traits(child));
   if (is_row(own)) {
-    const CrossAxis<y_axis, double> across(frame, container, false);
-    place_across<y_axis, double>(frame, across, child, {0, across.whole}, align);
+    const CrossAxis<y_axis, double> across(context, container, false);
+    place_across<y_axis, double>(context, across, child, {0, across.whole}, align);
   } else {
-    const CrossAxis<x_axis, double> across(frame, container, frame.mirrored);
-    place_across<x_axis, double>(frame, across, child, {0, across.whole}, align);
+    const CrossAxis<x_axis, double> across(context, container, context.mirrored);
+    place_across<x_axis, double>(context, across, child, {0, across.whole}, align);
   }
 }
 
 FOND_LADDER_STEPS_FOR(double)
-FOND_LADDER_STEPS_FOR(Moving)
+FOND_LADDER_STEPS_FOR(TracedNumber)
 
 }  // namespace line
 }  // namespace fond_ladder::inline v0::detail

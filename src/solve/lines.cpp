@@ -3,9 +3,9 @@
 
 #include <limits>
 
-#include "solve/moving.hpp"
-#include "solve/portions.hpp"
+#include "solve/line_items.hpp"
 #include "solve/spread.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -27,15 +27,15 @@ void measure(const ViewOf<N>& view, const Traits& row, const InFlow& flow, LineO
   for (Index i = line.first; i < line.first + line.count; ++i) {
     const bool on_baseline = row.stands_on_base && stands_on_baseline(view, row, flow[i]);
     const Standing<N> child = standing_of(flow[i], on_baseline);
-    line.size = most_of(line.size, child.outer);
+    line.size = max_of(line.size, child.outer);
     if (!on_baseline) continue;
     anybody = true;
-    ascent = most_of(ascent, child.ascent);
-    descent = most_of(descent, child.outer - child.ascent);
+    ascent = max_of(ascent, child.ascent);
+    descent = max_of(descent, child.outer - child.ascent);
   }
   if (!anybody) return;
   line.ascent = ascent;
-  line.size = most_of(line.size, ascent + descent);
+  line.size = max_of(line.size, ascent + descent);
 }
 
 }  // namespace
@@ -85,7 +85,7 @@ void measure_column_lines(const ViewOf<N>& view, const InFlow& flow, std::span<L
     for (Index i = line.first; i < line.first + line.count; ++i) {
       const auto child = any_child<x_axis>(view, flow[i]);
       const N outer = child.margin_down(false).sum() + view.size(flow[i], x_axis) * child.counted_scale();
-      line.size = most_of(line.size, outer);
+      line.size = max_of(line.size, outer);
     }
   }
 }
@@ -102,10 +102,11 @@ void spread_lines(const ViewOf<N>& view, Index container, Axis across, N inner, 
   if (lines.empty()) return;
   const Traits own = view.traits(container);
   const N gap = view.gap_down(container, across, inner);
-  const N spare = inner - sum_of_lines<N>(lines, gap);
-  const Rest rest = own.rest(across);
-  const SpreadOf<N> spread_by = spread(rest, spare, lines.size(), own.scrolls(across));
-  const N growth = rest == Rest::stretch && spare > 0 ? spare / static_cast<double>(lines.size()) : N(0);
+  const N unused_space = inner - sum_of_lines<N>(lines, gap);
+  const PlaceContent rest = own.place_content(across);
+  const SpreadOf<N> spread_by = spread(rest, unused_space, lines.size(), own.scrolls(across));
+  const N growth =
+      rest == PlaceContent::stretch && unused_space > 0 ? unused_space / static_cast<double>(lines.size()) : N(0);
   N at = spread_by.before;
   for (LineOf<N>& line : lines) {
     line.size += growth;
@@ -137,6 +138,6 @@ template std::vector<Line> lines_across(const View&, Index);
   template N sum_of_lines(std::span<const LineOf<N>>, N);                                                         \
   template void spread_lines(const ViewOf<N>&, Index, Axis, N, std::span<LineOf<N>>);
 FOND_LADDER_LINES_OF(double)
-FOND_LADDER_LINES_OF(Moving)
+FOND_LADDER_LINES_OF(TracedNumber)
 
 }  // namespace fond_ladder::inline v0::detail

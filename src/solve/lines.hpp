@@ -25,7 +25,8 @@ template <class N>
 
 /// Where a child of a row or column lies across it: its own word, else the container's.
 [[nodiscard]] inline Across alignment(const Traits& container, const Traits& child) {
-  const auto align = static_cast<Across>(child.self_across != follows_parent ? child.self_across : container.across);
+  const auto align =
+      static_cast<Across>(child.place_self_across != follows_parent ? child.place_self_across : container.across);
   return align == Across::baseline && container.node_kind() != Kind::row ? Across::start : align;
 }
 /// Whether a child of a row is aligned by its baseline.

@@ -57,8 +57,8 @@ SeenList see_list(const Solution& solution, NodeId list, const std::vector<Solut
 }
 
 /// How many entries it may take to fill some room, one more than it should.
-std::uint32_t enough_for(double room, double step) {
-  const double count = step > 0 ? std::ceil(std::max(0.0, room) / step) + 1 : limits::most_in_view;
+std::uint32_t enough_for(double space, double step) {
+  const double count = step > 0 ? std::ceil(std::max(0.0, space) / step) + 1 : limits::most_in_view;
   return static_cast<std::uint32_t>(std::min<double>(count, limits::most_in_view));
 }
 
@@ -97,7 +97,7 @@ void ListsInView::find_lists(Tree& tree, NodeId top) {
   while (!open.empty()) {
     const NodeId node = open.back();
     open.pop_back();
-    if (tree.store().extra(tree.store().index_of(node)).keys && tree.keys(node).is_list()) add_list(tree, node);
+    if (tree.store().rare_fields(tree.store().index_of(node)).keys && tree.keys(node).is_list()) add_list(tree, node);
     for (const NodeId child : tree.children(node)) open.push_back(child);
   }
 }
@@ -107,14 +107,14 @@ void ListsInView::add_list(Tree& tree, NodeId node) {
   std::vector<NodeId> children = tree.children(node);
   List list;
   list.node = node;
-  list.copied = own.only_in_view.entries > 0;
+  list.copied = own.virtualized.entries > 0;
   if (list.copied) {
     if (children.empty() || tree.keys(children[0]).pin)
       throw BadValue(tree.path(node) + ": a list of copies needs the entry that is copied");
     if (children.size() > 1)
       throw BadValue(tree.path(node) + ": a list of copies holds the entry that is copied, and nothing else");
     list.first = children[0];
-    list.entries = own.only_in_view.entries;
+    list.entries = own.virtualized.entries;
   } else {
     for (const NodeId child : children) {
       const Keys keys = tree.keys(child);
@@ -131,11 +131,11 @@ void ListsInView::add_list(Tree& tree, NodeId node) {
   if (list.entries > 1) lists_.push_back(std::move(list));
 }
 
-Solution ListsInView::arrange(Tree& tree, Solver& solver, const Rung& rung,
+Solution ListsInView::arrange(Tree& tree, Solver& solver, const ContainerSize& container_size,
                               const std::vector<Solution::ScrolledTo>& positions) {
   for (List& list : lists_) list.at_end = false;
   for (int round = 0;; ++round) {
-    Solution solution = solver.solve(tree, rung);
+    Solution solution = solver.solve(tree, container_size);
     std::vector<Run> wanted;
     for (List& list : lists_) wanted.push_back(wanted_run(solution, list, positions));
     bool stays = true;
@@ -173,21 +173,21 @@ ListsInView::Run ListsInView::wanted_run(const Solution& solution, List& list,
   const double into = (seen.offset - seen.ahead) / (step > 0 ? step : 1);
   const double entry = std::clamp(std::floor(into), 1.0, static_cast<double>(all - 1));
   const auto from = static_cast<std::uint32_t>(std::isnan(entry) ? 1.0 : entry);
-  const auto cut = [&](std::uint32_t behind) {
+  const auto to = [&](std::uint32_t behind) {
     return Run{from, std::min<std::uint32_t>({behind, all, from + limits::most_in_view})};
   };
-  if (list.run.from != from) return cut(from + most);
+  if (list.run.from != from) return to(from + most);
   double at = seen.ahead + from * step;
   const double until = seen.offset + seen.view;
   std::uint32_t behind = from;
   for (; behind < list.run.behind && at < until; ++behind) at += seen.taken[behind - from + 1] + seen.gap;
   if (at < until && behind < all && behind - from < limits::most_in_view)
-    return cut(behind + enough_for(until - at, step));
+    return to(behind + enough_for(until - at, step));
   if (behind == all && from > 1 && at - seen.gap + seen.behind < until) {
     list.at_end = true;
     return from_end();
   }
-  return cut(behind);
+  return to(behind);
 }
 
 void ListsInView::take_run(Tree& tree, std::size_t which, Run run) {
@@ -205,8 +205,8 @@ void ListsInView::take_run(Tree& tree, std::size_t which, Run run) {
   List& list = lists_[which];
   list.run = run;
   Keys keys;
-  keys.only_in_view = {true, list.entries, std::max(1U, run.from)};
-  say(tree, list.node, keys, &Keys::only_in_view);
+  keys.virtualized = {true, list.entries, std::max(1U, run.from)};
+  say(tree, list.node, keys, &Keys::virtualized);
 }
 
 void ListsInView::copy_run(Tree& tree, std::size_t which, Run run) {

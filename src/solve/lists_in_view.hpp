@@ -22,7 +22,7 @@ class ListsInView {
   [[nodiscard]] bool empty() const { return lists_.empty(); }
 
   /// Arranges the tree, whose lists these are, with scrollers scrolled; what is in view comes into it, the rest goes.
-  [[nodiscard]] Solution arrange(Tree& tree, Solver& solver, const Rung& rung,
+  [[nodiscard]] Solution arrange(Tree& tree, Solver& solver, const ContainerSize& container_size,
                                  const std::vector<Solution::ScrolledTo>& positions);
 
  private:

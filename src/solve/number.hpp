@@ -13,17 +13,17 @@
 #include <utility>
 #include <vector>
 
+#include "fond_ladder/breakable_text.hpp"
 #include "fond_ladder/length.hpp"
-#include "fond_ladder/lined_text.hpp"
 #include "model/limits.hpp"
 #include "model/measured.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
-[[nodiscard]] constexpr double most_of(double a, double b) {
+[[nodiscard]] constexpr double max_of(double a, double b) {
   return std::max(a, b);
 }
-[[nodiscard]] constexpr double least_of(double a, double b) {
+[[nodiscard]] constexpr double min_of(double a, double b) {
   return std::min(a, b);
 }
 [[nodiscard]] inline double magnitude(double a) {
@@ -75,18 +75,18 @@ inline constexpr std::array<double, 2> lowered{0, -infinite}, raised{0, infinite
 template <class N, class Floor>
 [[nodiscard]] N most_unless(bool free, const N& a, const Floor& floor) {
   if constexpr (std::is_same_v<N, double>) {
-    return most_of(a, floor() + by_flag::lowered[free]);
+    return max_of(a, floor() + by_flag::lowered[free]);
   } else {
-    return free ? a : most_of(a, floor());
+    return free ? a : max_of(a, floor());
   }
 }
 /// The smaller one, but `a` where `free` holds.
 template <class N, class Cap>
 [[nodiscard]] N least_unless(bool free, const N& a, const Cap& cap) {
   if constexpr (std::is_same_v<N, double>) {
-    return least_of(a, cap() + by_flag::raised[free]);
+    return min_of(a, cap() + by_flag::raised[free]);
   } else {
-    return free ? a : least_of(a, cap());
+    return free ? a : min_of(a, cap());
   }
 }
 /// `a()`, which is finite, where `holds`; else 0.
@@ -120,11 +120,11 @@ template <class N>
   return length.in_px(units, whole);
 }
 /// The height that content asks for in a width.
-[[nodiscard]] inline OwnContent::Heights measured_height(const Measured& measured, double width) {
+[[nodiscard]] inline CustomContent::Heights measured_height(const Measured& measured, double width) {
   return measured.height_for(width);
 }
 /// The lines of a text in a width.
-[[nodiscard]] inline std::vector<LinedText::Line> lines_of(const LinedText& text, double width) {
+[[nodiscard]] inline std::vector<BreakableText::Line> lines_of(const BreakableText& text, double width) {
   return text.lines_at(width);
 }
 /// Whether a number is larger than another one by more than a tolerance, which is there for rounding alone: of numbers

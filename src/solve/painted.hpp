@@ -18,7 +18,7 @@ struct Lens {
 
 template <class SomeView>
 [[nodiscard]] auto lens_into(const SomeView& view, const Lens<typename SomeView::Number>& parent, Index node) {
-  const double scale = view.extra(node).keys ? view.keys(node).scale : 1;
+  const double scale = view.rare_fields(node).keys ? view.keys(node).scale : 1;
   const auto shift = [&](Axis axis) { return view.place(node, axis) + view.size(node, axis) * (1 - scale) / 2; };
   return Lens<typename SomeView::Number>{parent.scale * scale, parent.x + parent.scale * shift(x_axis),
                                          parent.y + parent.scale * shift(y_axis)};
@@ -35,10 +35,10 @@ template <class SomeView>
 [[nodiscard]] bool covers(const SomeView& view, Index node) {
   const Kind kind = view.traits(node).node_kind();
   if (kind != Kind::box && kind != Kind::image) return false;
-  const Extra& extra = view.extra(node);
-  if (extra.keys) return !extra.keys->see_through;
+  const RareFields& rare_fields = view.rare_fields(node);
+  if (rare_fields.keys) return !rare_fields.keys->see_through;
   Keys keys;
-  extra.packed.put_into(keys);
+  rare_fields.packed.put_into(keys);
   return !keys.see_through;
 }
 

@@ -8,7 +8,7 @@
 //   4  heights down   every container, its own height known, sets its children's, and their places
 //
 // A pass works through a list of nodes, parents before children; going up it is read backwards. The first solve lists
-// all of them. A later one goes along the news of the tree (news_passes.cpp), and whoever is given another size on the
+// all of them. A later one goes along the news of the tree (dirty_passes.cpp), and whoever is given another size on the
 // way down is visited, which makes the list of the pass up that follows. So a new container width skips pass 1, a new
 // height skips the first three, and a subtree without news is never entered.
 //
@@ -19,8 +19,8 @@
 
 #include <algorithm>
 
-#include "solve/news_passes.hpp"
-#include "solve/own_ranges.hpp"
+#include "solve/dirty_passes.hpp"
+#include "solve/node_ranges.hpp"
 #include "solve/run_all.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -104,15 +104,15 @@ void note_handles(State& state, const TreeStore& store) {
 }
 
 /// Sees to it that the state has the records of the forms that hold.
-void see_forms(Passes& passes, const TreeStore& store, const Rung& rung, bool kept) {
+void see_forms(Passes& passes, const TreeStore& store, const ContainerSize& container_size, bool kept) {
   FormRecords& forms = passes.state.forms;
-  store.forms().find_holding(rung, passes.modes, passes.holding);
+  store.forms().find_holding(container_size, passes.modes, passes.holding);
   if (store.forms().empty()) return forms.exist() ? forms.end() : void();
-  if (kept && forms.exist()) return forms.follow(store, passes.state, passes.news, passes.holding);
+  if (kept && forms.exist()) return forms.follow(store, passes.state, passes.dirty_nodes, passes.holding);
   forms.begin(store, passes.holding);
   if (!kept) return;
   store.forms().for_each([&](Index slot, const auto&) {  // its first forms
-    passes.news.add_other_form(store, passes.state, store.place_of_slot(slot));
+    passes.dirty_nodes.add_other_form(store, passes.state, store.place_of_slot(slot));
   });
 }
 
@@ -124,21 +124,21 @@ void run_passes(Passes& passes, const TreeStore& store, std::optional<double> wi
   ++passes.life->changes;
   forget_changes(passes);
   const bool kept = adopt(passes, store, flat) && !passes.starts_anew && passes.seen.version >= store.edited_all() &&
-                    (!store.forms().has_own_ranges() || store.knows_edits_from(passes.seen.count));
+                    (!store.forms().has_node_ranges() || store.knows_edits_from(passes.seen.count));
   passes.starts_anew = true;  // until all is done: content of one's own may throw in between
   passes.changes.everything = !kept || passes.state.handles.empty();
-  if (kept) passes.news.gather(store, passes.state, passes.seen);
+  if (kept) passes.dirty_nodes.gather(store, passes.state, passes.seen);
   see_forms(passes, store, {width, height}, kept);
-  Frame frame(store, passes.state, passes.scratch, passes.changes);
-  OwnRangesOf<double> own_ranges(frame, passes.state);
-  if (passes.state.forms.has_scopes() || store.forms().has_own_ranges()) frame.own_ranges = &own_ranges;
+  SolveContext context(store, passes.state, passes.scratch, passes.changes);
+  NodeRangesOf<double> node_ranges(context, passes.state);
+  if (passes.state.forms.has_scopes() || store.forms().has_node_ranges()) context.node_ranges = &node_ranges;
   if (kept) {
-    passes.visited = run_news_passes(frame, passes.news, width, height);
-    passes.news.close(store, passes.state);
+    passes.visited = run_dirty_passes(context, passes.dirty_nodes, width, height);
+    passes.dirty_nodes.close(store, passes.state);
   } else {
-    passes.visited = run_all<double>(frame, flat, width, height);
+    passes.visited = run_all<double>(context, flat, width, height);
   }
-  passes.visited[0] += own_ranges.visited();
+  passes.visited[0] += node_ranges.visited();
   if (passes.changes.wanted && passes.changes.everything) note_handles(passes.state, store);
   if (!passes.changes.wanted) passes.state.handles.clear();
   passes.seen = {edit, store.edits()};

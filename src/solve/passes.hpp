@@ -10,7 +10,7 @@
 #include "model/life.hpp"
 #include "model/tree_store.hpp"
 #include "solve/deep_places.hpp"
-#include "solve/news.hpp"
+#include "solve/dirty_nodes.hpp"
 #include "solve/state.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -26,7 +26,7 @@ struct Passes {
 
   State state;
   Scratch scratch;
-  News news;
+  DirtyNodes dirty_nodes;
   ChangeLog changes;
   std::uint64_t tree = 0;                ///< identity of the tree seen last; 0 for none
   std::uint32_t packing = 0;             ///< of that tree

@@ -12,7 +12,7 @@
 
 #include "solve/cross.hpp"
 #include "solve/kinds.hpp"
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -50,10 +50,10 @@ bool has_ties(const Pin& pin, Axis axis) {
 
 /// Where an edge of a placed sibling lies, from the corner of the parent's border box.
 template <class N>
-N edge_of(const FrameOf<N>& frame, Index sibling, PinSide edge) {
+N edge_of(const SolveContextOf<N>& context, Index sibling, PinSide edge) {
   const Axis axis = axis_of(edge);
-  const N at = frame.place(sibling, axis), size = frame.size(sibling, axis);
-  switch (end_of(edge, frame.mirrored)) {
+  const N at = context.place(sibling, axis), size = context.size(sibling, axis);
+  switch (end_of(edge, context.mirrored)) {
     case End::before: return at;
     case End::middle: return at + size / 2;
     case End::after: break;
@@ -66,32 +66,32 @@ class PinnedChild {
  public:
   /// `follows(i)` says whether a tie, by its place in the pin, is one that can be followed.
   template <class Follows>
-  PinnedChild(FrameOf<N>& frame, Index container, Index node, const Follows& follows)
-      : frame_(frame), node_(node), border_(frame.border(container, axis)) {
-    whole_ = most_of(0.0, frame.size(container, axis) - border_.sum());
-    frame.resolve_edges(node, axis, whole_);
-    const Pin& pin = *frame.keys(node).pin;
-    const AxisPins pins = pins_on(pin, axis, frame.mirrored && axis == x_axis);
+  PinnedChild(SolveContextOf<N>& context, Index container, Index node, const Follows& follows)
+      : context_(context), node_(node), border_(context.border(container, axis)) {
+    whole_ = max_of(0.0, context.size(container, axis) - border_.sum());
+    context.resolve_edges(node, axis, whole_);
+    const Pin& pin = *context.keys(node).pin;
+    const AxisPins pins = pins_on(pin, axis, context.mirrored && axis == x_axis);
     const N before = distance(container, pins.before, follows), after = distance(container, pins.after, follows);
-    const auto child = any_child<axis, N>(frame, node);
+    const auto child = any_child<axis, N>(context, node);
     const SidesOf<N> margin = child.margin_down(false);
-    const N room = most_of(0.0, whole_ - before_room(pin, pins, before, after) - margin.sum());
+    const N space = max_of(0.0, whole_ - before_space(pin, pins, before, after) - margin.sum());
     const N size = is_held_open(child, pins)
-                       ? child.bounds(child.inset_down(), whole_).held(room / child.counted_scale())
-                       : size_across_down<axis, false, N>(frame, child, room, whole_, Across::start);
+                       ? child.bounds(child.inset_down(), whole_).clamp(space / child.counted_scale())
+                       : size_across_down<axis, false, N>(context, child, space, whole_, Across::start);
     N at = before + margin.before;
     if (pins.center && !pins.before && !pins.after) {
       at = (whole_ - size) / 2 + distance(container, pins.center, follows);
     } else if (pins.hold_far()) {
       at = whole_ - after - margin.after - size;
     }
-    frame.set_place(node, axis, border_.before + at);
-    frame.template set_size<axis>(node, size, child.traits().passive);
+    context.set_place(node, axis, border_.before + at);
+    context.template set_size<axis>(node, size, child.traits().passive);
   }
 
  private:
   /// What distances and ties leave of the parent. A single tie leaves all: the child fits as if it were anywhere.
-  N before_room(const Pin& pin, const AxisPins& pins, const N& before, const N& after) const {
+  N before_space(const Pin& pin, const AxisPins& pins, const N& before, const N& after) const {
     const bool both = pins.before && pins.after;
     const auto takes = [&](const std::optional<PinSide>& side) { return side && (both || !pin.has_tie(*side)); };
     return (takes(pins.before) ? before : N(0)) + (takes(pins.after) ? after : N(0));
@@ -101,35 +101,35 @@ class PinnedChild {
   template <class Follows>
   N distance(Index container, const std::optional<PinSide>& side, const Follows& follows) const {
     if (!side) return 0;
-    if (frame_.keys(node_).pin->distance(*side)) {
-      return frame_.length(
+    if (context_.keys(node_).pin->distance(*side)) {
+      return context_.length(
           node_, [&](const Keys& keys) { return *keys.pin->distance(*side); }, whole_);
     }
-    const auto& ties = frame_.keys(node_).pin->ties;
+    const auto& ties = context_.keys(node_).pin->ties;
     N furthest = 0;
     bool any = false;
     for (std::size_t i = 0; i < ties.size(); ++i) {
       const Tie& tie = ties[i].tie;
       if (ties[i].side != *side || !follows(i)) continue;
-      const N plus = frame_.length(
+      const N plus = context_.length(
           node_, [&](const Keys& keys) { return keys.pin->ties[i].tie.plus; }, whole_);
-      const N at = edge_of(frame_, sibling_of(frame_.store, container, tie), tie.edge) - border_.before +
-                   (counts_backwards(tie.edge, frame_.mirrored) ? -plus : plus);
-      const End end = end_of(*side, frame_.mirrored);
+      const N at = edge_of(context_, sibling_of(context_.store, container, tie), tie.edge) - border_.before +
+                   (counts_backwards(tie.edge, context_.mirrored) ? -plus : plus);
+      const End end = end_of(*side, context_.mirrored);
       const N away = end == End::after ? whole_ - at : end == End::middle ? at - whole_ / 2 : at;
-      furthest = any ? most_of(furthest, away) : away;
+      furthest = any ? max_of(furthest, away) : away;
       any = true;
     }
     return furthest;
   }
 
-  FrameOf<N>& frame_;
+  SolveContextOf<N>& context_;
   Index node_;
   SidesOf<N> border_;
   N whole_;
 };
 
-enum Mark : std::uint8_t { unseen, open, done };
+enum Mark : std::uint8_t { invisible, open, done };
 
 /// Why a tie of a child cannot be followed at this point of a walk, on an axis; none where it can, or is of the other.
 template <class SomeView>
@@ -159,9 +159,9 @@ template <class SomeView, class Settle>
 void walk_tied(const SomeView& view, const TreeStore& store, Index container, Axis axis, TieWalk& walk,
                const Settle& settle) {
   const Index first = view.first_child(container), count = view.child_count(container);
-  walk.marks.assign(count, unseen);
+  walk.marks.assign(count, invisible);
   const auto begin = [&](Index child) {
-    if (tied_pin(view, child, axis) == nullptr || walk.marks[child - first] != unseen) return;
+    if (tied_pin(view, child, axis) == nullptr || walk.marks[child - first] != invisible) return;
     walk.marks[child - first] = open;
     walk.way.emplace_back(child, 0);
   };
@@ -184,23 +184,23 @@ void walk_tied(const SomeView& view, const TreeStore& store, Index container, Ax
 }
 
 template <Axis axis, class N>
-void place_all(FrameOf<N>& frame, Index container) {
-  const Index first = frame.first_child(container), count = frame.child_count(container);
+void place_all(SolveContextOf<N>& context, Index container) {
+  const Index first = context.first_child(container), count = context.child_count(container);
   bool holds_ties = false, tied = false;
   for (Index child = first; child < first + count; ++child) {
-    if (!frame.traits(child).pinned || frame.traits(child).hidden) continue;
-    holds_ties |= !frame.keys(child).pin->ties.empty();
-    if (tied_pin(frame, child, axis) != nullptr) {
+    if (!context.traits(child).pinned || context.traits(child).hidden) continue;
+    holds_ties |= !context.keys(child).pin->ties.empty();
+    if (tied_pin(context, child, axis) != nullptr) {
       tied = true;
     } else {
-      PinnedChild<axis, N>(frame, container, child, [](std::size_t) { return false; });
+      PinnedChild<axis, N>(context, container, child, [](std::size_t) { return false; });
     }
   }
-  frame.set_flag(container, NodeFlag::holds_ties, holds_ties);
+  context.set_flag(container, NodeFlag::holds_ties, holds_ties);
   if (!tied) return;
-  walk_tied(frame, frame.store, container, axis, frame.scratch.ties, [&](Index child, const Pin& pin) {
-    PinnedChild<axis, N>(frame, container, child, [&](std::size_t i) {
-      return !why_loose(frame, frame.store, container, axis, frame.scratch.ties.marks, pin.ties[i].tie);
+  walk_tied(context, context.store, container, axis, context.scratch.ties, [&](Index child, const Pin& pin) {
+    PinnedChild<axis, N>(context, container, child, [&](std::size_t i) {
+      return !why_loose(context, context.store, container, axis, context.scratch.ties.marks, pin.ties[i].tie);
     });
   });
 }
@@ -254,25 +254,25 @@ std::string loose_tie_words(LooseTie::Why why, std::string_view sibling) {
 }
 
 template <class N>
-void place_pinned(FrameOf<N>& frame, Index container, Axis axis) {
-  if (!frame.traits(container).odd_children) return;
+void place_pinned(SolveContextOf<N>& context, Index container, Axis axis) {
+  if (!context.traits(container).odd_children) return;
   if (axis == x_axis) {
-    place_all<x_axis>(frame, container);
+    place_all<x_axis>(context, container);
   } else {
-    place_all<y_axis>(frame, container);
+    place_all<y_axis>(context, container);
   }
 }
 
-void place_pinned_child(Frame& frame, Index container, Index child, Axis axis) {
+void place_pinned_child(SolveContext& context, Index container, Index child, Axis axis) {
   const auto none = [](std::size_t) { return false; };
   if (axis == x_axis) {
-    PinnedChild<x_axis, double>(frame, container, child, none);
+    PinnedChild<x_axis, double>(context, container, child, none);
   } else {
-    PinnedChild<y_axis, double>(frame, container, child, none);
+    PinnedChild<y_axis, double>(context, container, child, none);
   }
 }
 
-template void place_pinned(FrameOf<double>&, Index, Axis);
-template void place_pinned(FrameOf<Moving>&, Index, Axis);
+template void place_pinned(SolveContextOf<double>&, Index, Axis);
+template void place_pinned(SolveContextOf<TracedNumber>&, Index, Axis);
 
 }  // namespace fond_ladder::inline v0::detail

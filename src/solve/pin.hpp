@@ -8,7 +8,7 @@
 #include <vector>
 
 #include "model/tree_store.hpp"
-#include "solve/frame.hpp"
+#include "solve/solve_context.hpp"
 
 namespace fond_ladder::inline v0::detail {
 

@@ -108,16 +108,16 @@ void Region::keep(double gap, double slope_x, double slope_y) {
   // Less than a line is wide is not cut off: it would leave slivers of rounding.
   const double thin = 1e-9 * (std::abs(slope_x) + std::abs(slope_y));
   if (std::ranges::none_of(corners_, [&](const Point& corner) { return side(corner) < -thin; })) return;
-  room_.clear();
+  space_.clear();
   for (std::size_t i = 0; i < corners_.size(); ++i) {
     const Point &a = corners_[i], &b = corners_[(i + 1) % corners_.size()];
     const double at_a = side(a), at_b = side(b);
-    if (at_a >= 0) room_.push_back(a);
+    if (at_a >= 0) space_.push_back(a);
     if ((at_a >= 0) == (at_b >= 0)) continue;
     const double share = at_a / (at_a - at_b);
-    room_.push_back({a.x + share * (b.x - a.x), a.y + share * (b.y - a.y)});
+    space_.push_back({a.x + share * (b.x - a.x), a.y + share * (b.y - a.y)});
   }
-  corners_.swap(room_);
+  corners_.swap(space_);
 }
 
 }  // namespace fond_ladder::inline v0::detail

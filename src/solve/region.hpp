@@ -48,7 +48,7 @@ class Region {
 
  private:
   std::vector<Point> corners_;
-  std::vector<Point> room_;  // to cut in
+  std::vector<Point> space_;  // to cut in
 };
 
 }  // namespace fond_ladder::inline v0::detail

@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "fond_ladder/scene.hpp"
-#include "model/container_size.hpp"
+#include "model/sound_container.hpp"
 #include "model/tree_store.hpp"
 #include "solve/lists_in_view.hpp"
 
@@ -23,8 +23,10 @@ Tree Scene::live_tree() const {
 
 SceneSolver::SceneSolver(const Scene& scene, const std::vector<std::string>& modes)
     : tree_(scene.live_tree()), modes_(modes) {
-  const auto says_list = [](const detail::Extra& extra) { return extra.keys && extra.keys->only_in_view.on; };
-  if (std::ranges::any_of(tree_.store().extras(), says_list)) {
+  const auto says_list = [](const detail::RareFields& rare_fields) {
+    return rare_fields.keys && rare_fields.keys->virtualized.on;
+  };
+  if (std::ranges::any_of(tree_.store().rare_fields_list(), says_list)) {
     auto lists = std::make_unique<detail::ListsInView>(tree_);
     if (!lists->empty()) lists_ = std::move(lists);
   }
@@ -34,9 +36,9 @@ SceneSolver::SceneSolver(const Scene& scene, const std::vector<std::string>& mod
   }
 }
 
-std::vector<std::string> SceneSolver::active(const Rung& rung) const {
+std::vector<std::string> SceneSolver::active(const ContainerSize& container_size) const {
   std::vector<bool> holding;
-  tree_.store().forms().find_holding(rung, modes_, holding);
+  tree_.store().forms().find_holding(container_size, modes_, holding);
   return tree_.store().forms().names_of(holding);
 }
 
@@ -44,17 +46,18 @@ SceneSolver::SceneSolver(SceneSolver&& other) noexcept = default;
 SceneSolver& SceneSolver::operator=(SceneSolver&& other) noexcept = default;
 SceneSolver::~SceneSolver() = default;
 
-Solution SceneSolver::solve(const Rung& rung, const std::vector<Solution::ScrolledTo>& positions) {
-  require_container_size(rung.width);
-  require_container_size(rung.height);
-  const Solution solution = lists_ ? lists_->arrange(tree_, solver_, rung, positions) : solver_.solve(tree_, rung);
+Solution SceneSolver::solve(const ContainerSize& container_size, const std::vector<Solution::ScrolledTo>& positions) {
+  require_container_size(container_size.width);
+  require_container_size(container_size.height);
+  const Solution solution =
+      lists_ ? lists_->arrange(tree_, solver_, container_size, positions) : solver_.solve(tree_, container_size);
   return positions.empty() ? solution : solution.scrolled(positions);
 }
 
-Solution solve(const Scene& scene, Rung rung, const std::vector<std::string>& modes) {
+Solution solve(const Scene& scene, ContainerSize container_size, const std::vector<std::string>& modes) {
   auto kept = std::make_shared<SceneSolver>(scene, modes);  // lives on in the arrangement
-  const Solution seen = kept->solve(rung);
-  return seen.kept_alive_by(std::move(kept));
+  const Solution seen = kept->solve(container_size);
+  return seen.with_owner(std::move(kept));
 }
 
 }  // namespace fond_ladder::inline v0

@@ -17,8 +17,8 @@ namespace fond_ladder::inline v0::detail {
 template <class N>
 [[nodiscard]] N scroll_range_of(const ViewOf<N>& view, Index node, Axis axis) {
   if (!view.traits(node).scrolls(axis)) return 0;
-  const N seen = most_of(0.0, view.size(node, axis) - view.border(node, axis).sum());
-  return most_of(0.0, content_extent<N>(view, node, axis) - seen);
+  const N seen = max_of(0.0, view.size(node, axis) - view.border(node, axis).sum());
+  return max_of(0.0, content_extent<N>(view, node, axis) - seen);
 }
 
 /// A scroller, and how far it is scrolled on each axis, from where its content begins.
@@ -38,7 +38,7 @@ template <class N>
     const auto on = [&](Axis axis, double position) -> N {
       if (!has_place(view, node) || position <= 0) return 0;
       const N range = scroll_range_of(view, node, axis);
-      return position == Solution::scroll_end ? range : least_of(N(position), range);
+      return position == Solution::scroll_end ? range : min_of(N(position), range);
     };
     held.push_back({node, {on(x_axis, one.x), on(y_axis, one.y)}});
   }
@@ -48,8 +48,8 @@ template <class N>
 /// By which share of what its scroller is scrolled a child of that moves.
 template <class N>
 [[nodiscard]] double scroll_share(const ViewOf<N>& view, Index child) {
-  const bool says = view.extra(child).keys && view.keys(child).drift;
-  return says ? *view.keys(child).drift : view.traits(child).pinned ? 0 : 1;
+  const bool says = view.rare_fields(child).keys && view.keys(child).scroll_ratio;
+  return says ? *view.keys(child).scroll_ratio : view.traits(child).pinned ? 0 : 1;
 }
 
 template <class N>

@@ -29,7 +29,7 @@
 #include <cmath>
 #include <limits>
 
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -54,31 +54,31 @@ N walk_to(std::vector<SharePointOf<N>>& points, N at_zero, N target) {
 
 /// The exact level from who is free at `near`: summed afresh in the order of the file, without the walk's rounding.
 template <class N, class Speed, class IsFree>
-N settle(std::span<const PortionOf<N>> portions, N room, N near, Speed speed, IsFree is_free) {
-  N left = room, sum = 0;
-  for (const PortionOf<N>& portion : portions) {
-    if (!is_free(portion)) {
-      left -= portion.held(portion.base);
+N settle(std::span<const LineItemOf<N>> line_items, N space, N near, Speed speed, IsFree is_free) {
+  N left = space, sum = 0;
+  for (const LineItemOf<N>& line_item : line_items) {
+    if (!is_free(line_item)) {
+      left -= line_item.clamp(line_item.base);
       continue;
     }
-    const N moved = portion.base + near * speed(portion);
-    if (moved <= portion.least || moved >= portion.most) {
-      left -= portion.held(moved);
+    const N moved = line_item.base + near * speed(line_item);
+    if (moved <= line_item.least || moved >= line_item.most) {
+      left -= line_item.clamp(moved);
     } else {
-      left -= portion.base;
-      sum += speed(portion);
+      left -= line_item.base;
+      sum += speed(line_item);
     }
   }
   return sum == 0 ? near : left / sum;
 }
 
 template <class N, class Speed, class IsFree>
-N set_sizes(std::span<PortionOf<N>> portions, N level, Speed speed, IsFree is_free) {
+N set_sizes(std::span<LineItemOf<N>> line_items, N level, Speed speed, IsFree is_free) {
   N sum = 0;
-  for (PortionOf<N>& portion : portions) {
-    const N step = is_free(portion) ? speed(portion) : 0;
-    portion.size = portion.held(step == 0 ? portion.base : portion.base + level * step);
-    sum += portion.size;
+  for (LineItemOf<N>& line_item : line_items) {
+    const N step = is_free(line_item) ? speed(line_item) : 0;
+    line_item.size = line_item.clamp(step == 0 ? line_item.base : line_item.base + level * step);
+    sum += line_item.size;
   }
   return sum;
 }
@@ -86,36 +86,38 @@ N set_sizes(std::span<PortionOf<N>> portions, N level, Speed speed, IsFree is_fr
 /// Finds the level for a line on which some limit stops somebody. `speed` is how fast a child's size moves with the
 /// level, `is_free` whether it takes part at all. Levels count upwards from 0 either way.
 template <class N, class Speed, class IsFree>
-N find_level(std::span<const PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch, Speed speed, IsFree is_free) {
+N find_level(std::span<const LineItemOf<N>> line_items, N space, ShareScratchOf<N>& scratch, Speed speed,
+             IsFree is_free) {
   auto& points = scratch.points;
   points.clear();
   N at_zero = 0, taken = 0;
   const double sign = [&] {
-    for (const PortionOf<N>& portion : portions) {
-      if (is_free(portion) && speed(portion) != 0) return speed(portion) > 0 ? 1.0 : -1.0;
+    for (const LineItemOf<N>& line_item : line_items) {
+      if (is_free(line_item) && speed(line_item) != 0) return speed(line_item) > 0 ? 1.0 : -1.0;
     }
     return 1.0;
   }();
-  for (const PortionOf<N>& portion : portions) {
-    const N step = is_free(portion) ? magnitude(speed(portion)) : 0;
+  for (const LineItemOf<N>& line_item : line_items) {
+    const N step = is_free(line_item) ? magnitude(speed(line_item)) : 0;
     if (step == 0) {
-      taken += portion.held(portion.base);
+      taken += line_item.clamp(line_item.base);
       continue;
     }
-    at_zero += portion.held(portion.base);
-    const N low = (portion.least - portion.base) * sign / step, high = (portion.most - portion.base) * sign / step;
-    const N from = most_of(0.0, least_of(low, high)), to = most_of(low, high);
+    at_zero += line_item.clamp(line_item.base);
+    const N low = (line_item.least - line_item.base) * sign / step,
+            high = (line_item.most - line_item.base) * sign / step;
+    const N from = max_of(0.0, min_of(low, high)), to = max_of(low, high);
     if (to <= from) continue;
     points.push_back({from, step});
     if (to != never) points.push_back({to, -step});
   }
-  const N level = walk_to(points, at_zero * sign, (room - taken) * sign);
-  return level == never ? never : settle<N>(portions, room, level, speed, is_free);
+  const N level = walk_to(points, at_zero * sign, (space - taken) * sign);
+  return level == never ? never : settle<N>(line_items, space, level, speed, is_free);
 }
 
 /// What came of a level: the sum of the sizes, and whether some limit stopped somebody.
 template <class N>
-struct Tried {
+struct Edited {
   N sum = 0;
   bool stopped = false;
 };
@@ -130,84 +132,86 @@ N factor_where(const N& factor, const Holds& holds) {
   }
 }
 template <class N>
-N grows_by(const PortionOf<N>& portion) {
-  return factor_where(portion.grow, [&] { return portion.base <= portion.most; });
+N grows_by(const LineItemOf<N>& line_item) {
+  return factor_where(line_item.grow, [&] { return line_item.base <= line_item.most; });
 }
 template <class N>
-N shrinks_by(const PortionOf<N>& portion) {
-  return factor_where(portion.shrink, [&] { return portion.base >= portion.least; });
+N shrinks_by(const LineItemOf<N>& line_item) {
+  return factor_where(line_item.shrink, [&] { return line_item.base >= line_item.least; });
 }
 /// What a child takes of the room before anything is handed out.
 template <class N>
-N taken_by(const PortionOf<N>& portion, const N& factor) {
+N taken_by(const LineItemOf<N>& line_item, const N& factor) {
   const bool is_free = factor > 0;
-  const N capped = least_unless(is_free, portion.base, [&] { return portion.most; });
-  return most_unless(is_free, capped, [&] { return portion.least; });
+  const N capped = least_unless(is_free, line_item.base, [&] { return line_item.most; });
+  return most_unless(is_free, capped, [&] { return line_item.least; });
 }
 
 /// Tries a level as if no limit stopped anybody, and sets the sizes.
 template <class N, class Factor, class Speed>
-Tried<N> try_level(std::span<PortionOf<N>> portions, N level, Factor factor, Speed speed) {
-  Tried<N> tried;
-  for (PortionOf<N>& portion : portions) {
-    const bool takes_part = factor(portion) > 0;
-    const N moved = portion.base + only_if<N>(takes_part, [&] { return level * speed(portion); });
-    portion.size = portion.held(moved);
-    tried.sum += portion.size;
-    tried.stopped |= all_true(takes_part, portion.size != moved);
+Edited<N> try_level(std::span<LineItemOf<N>> line_items, N level, Factor factor, Speed speed) {
+  Edited<N> edited;
+  for (LineItemOf<N>& line_item : line_items) {
+    const bool takes_part = factor(line_item) > 0;
+    const N moved = line_item.base + only_if<N>(takes_part, [&] { return level * speed(line_item); });
+    line_item.size = line_item.clamp(moved);
+    edited.sum += line_item.size;
+    edited.stopped |= all_true(takes_part, line_item.size != moved);
   }
-  return tried;
+  return edited;
 }
 
 template <class N>
-N grow_line(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
-  const auto speed = [](const PortionOf<N>& portion) { return portion.grow; };
-  N spare = room, factors = 0;
-  for (const PortionOf<N>& portion : portions) {
-    const N factor = grows_by(portion);
-    spare -= taken_by(portion, factor);
+N grow_line(std::span<LineItemOf<N>> line_items, N space, ShareScratchOf<N>& scratch) {
+  const auto speed = [](const LineItemOf<N>& line_item) { return line_item.grow; };
+  N unused_space = space, factors = 0;
+  for (const LineItemOf<N>& line_item : line_items) {
+    const N factor = grows_by(line_item);
+    unused_space -= taken_by(line_item, factor);
     factors += factor;
   }
-  const N level = factors == 0 ? 0 : factors < 1 ? spare : spare / factors;
-  const Tried<N> tried = try_level<N>(portions, level, grows_by<N>, speed);
-  if (!tried.stopped) return tried.sum;
-  const auto is_free = [](const PortionOf<N>& portion) { return grows_by(portion) > 0; };
-  return set_sizes(portions, least_of(spare, find_level<N>(portions, room, scratch, speed, is_free)), speed, is_free);
+  const N level = factors == 0 ? 0 : factors < 1 ? unused_space : unused_space / factors;
+  const Edited<N> edited = try_level<N>(line_items, level, grows_by<N>, speed);
+  if (!edited.stopped) return edited.sum;
+  const auto is_free = [](const LineItemOf<N>& line_item) { return grows_by(line_item) > 0; };
+  return set_sizes(line_items, min_of(unused_space, find_level<N>(line_items, space, scratch, speed, is_free)), speed,
+                   is_free);
 }
 
 template <class N>
-N shrink_line(std::span<PortionOf<N>> portions, N room, ShareScratchOf<N>& scratch) {
-  const auto speed = [](const PortionOf<N>& portion) { return -portion.shrink * portion.inner_base; };
-  N missing = -room, factors = 0, scaled = 0;
+N shrink_line(std::span<LineItemOf<N>> line_items, N space, ShareScratchOf<N>& scratch) {
+  const auto speed = [](const LineItemOf<N>& line_item) { return -line_item.shrink * line_item.inner_base; };
+  N missing = -space, factors = 0, scaled = 0;
   bool may_fall_below_one = false;
-  for (const PortionOf<N>& portion : portions) {
-    const N factor = shrinks_by(portion);
-    missing += taken_by(portion, factor);
+  for (const LineItemOf<N>& line_item : line_items) {
+    const N factor = shrinks_by(line_item);
+    missing += taken_by(line_item, factor);
     factors += factor;
-    scaled += factor * portion.inner_base;
+    scaled += factor * line_item.inner_base;
     may_fall_below_one |= all_true(factor > 0, factor < 1);
   }
   const N part = factors < 1 ? missing * factors : missing;
   const bool nothing_to_take = scaled <= 1e-100;
-  const Tried<N> tried = try_level<N>(portions, nothing_to_take ? 0 : part / scaled, shrinks_by<N>, speed);
-  if (!tried.stopped || nothing_to_take) return tried.sum;
-  if (may_fall_below_one) return scratch.rounds.shrink(portions, room, missing);
-  const auto is_free = [](const PortionOf<N>& portion) { return shrinks_by(portion) > 0; };
-  return set_sizes(portions, find_level<N>(portions, room, scratch, speed, is_free), speed, is_free);
+  const Edited<N> edited = try_level<N>(line_items, nothing_to_take ? 0 : part / scaled, shrinks_by<N>, speed);
+  if (!edited.stopped || nothing_to_take) return edited.sum;
+  if (may_fall_below_one) return scratch.rounds.shrink(line_items, space, missing);
+  const auto is_free = [](const LineItemOf<N>& line_item) { return shrinks_by(line_item) > 0; };
+  return set_sizes(line_items, find_level<N>(line_items, space, scratch, speed, is_free), speed, is_free);
 }
 
 }  // namespace
 
 template <class N>
-N share(std::span<PortionOf<N>> portions, N room, N wanted, ShareScratchOf<N>& scratch) {
-  if (wanted == room) {
-    for (PortionOf<N>& portion : portions) portion.size = portion.held(portion.base);
+N share(std::span<LineItemOf<N>> line_items, N space, N wanted, ShareScratchOf<N>& scratch) {
+  if (wanted == space) {
+    for (LineItemOf<N>& line_item : line_items) line_item.size = line_item.clamp(line_item.base);
     return wanted;
   }
-  return wanted < room ? grow_line(portions, room, scratch) : shrink_line(portions, room, scratch);
+  return wanted < space ? grow_line(line_items, space, scratch) : shrink_line(line_items, space, scratch);
 }
 
-template double share(std::span<PortionOf<double>>, double, double, ShareScratchOf<double>&);
-template Moving share(std::span<PortionOf<Moving>>, Moving, Moving, ShareScratchOf<Moving>&);
+template double share(std::span<LineItemOf<double>>, double, double, ShareScratchOf<double>&);
+template TracedNumber share(std::span<LineItemOf<TracedNumber>>, TracedNumber, TracedNumber,
+                            ShareScratchOf<TracedNumber>&);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -12,7 +12,7 @@ namespace fond_ladder::inline v0::detail {
 
 /// What one child of a line brings to the sharing of the line's room. Border boxes, in pixels.
 template <class N>
-struct PortionOf {
+struct LineItemOf {
   N base = 0;        ///< the size it starts from
   N least = 0;       ///< its minimum, not below its padding and border
   N most = 0;        ///< its maximum, not below `least`
@@ -21,7 +21,7 @@ struct PortionOf {
   N inner_base = 0;  ///< base without padding and border, which scales `shrink`
   N size = 0;        ///< the result
 
-  [[nodiscard]] N held(N value) const { return most_of(least_of(value, most), least); }
+  [[nodiscard]] N clamp(N value) const { return max_of(min_of(value, most), least); }
 };
 
 /// A level at which the sum of a line's sizes bends.
@@ -47,23 +47,23 @@ struct ShareScratchOf {
 
 /// What the children of a line take before anything is shared.
 template <class N>
-[[nodiscard]] N wanted_by(std::span<const PortionOf<N>> portions) {
+[[nodiscard]] N wanted_by(std::span<const LineItemOf<N>> line_items) {
   N wanted = 0;
-  for (const PortionOf<N>& portion : portions) wanted += portion.held(portion.base);
+  for (const LineItemOf<N>& line_item : line_items) wanted += line_item.clamp(line_item.base);
   return wanted;
 }
 
-/// Shares `room` (inner size without margins and gaps) among the children of one line, who want what `wanted_by` says:
+/// Shares `space` (inner size without margins and gaps) among the children of one line, who want what `wanted_by` says:
 /// sets every `size`, and returns their sum. CSS Flexible Box Layout 1, section 9.7, without its rounds: see share.cpp.
 /// Cost O(n log n), O(n) when no limit stops anybody.
 template <class N>
-N share(std::span<PortionOf<N>> portions, N room, N wanted, ShareScratchOf<N>& scratch);
+N share(std::span<LineItemOf<N>> line_items, N space, N wanted, ShareScratchOf<N>& scratch);
 
-using Portion = PortionOf<double>;
+using LineItem = LineItemOf<double>;
 using ShareScratch = ShareScratchOf<double>;
 
-inline double share(std::span<Portion> portions, double room, ShareScratch& scratch) {
-  return share<double>(portions, room, wanted_by<double>(portions), scratch);
+inline double share(std::span<LineItem> line_items, double space, ShareScratch& scratch) {
+  return share<double>(line_items, space, wanted_by<double>(line_items), scratch);
 }
 
 }  // namespace fond_ladder::inline v0::detail

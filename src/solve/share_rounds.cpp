@@ -17,8 +17,8 @@
 #include <algorithm>
 #include <limits>
 
-#include "solve/moving.hpp"
 #include "solve/share.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -26,8 +26,8 @@ namespace {
 constexpr std::uint32_t nowhere = 0xFFFFFFFF;
 
 template <class N>
-N speed_of(const PortionOf<N>& portion) {
-  return portion.shrink * portion.inner_base;
+N speed_of(const LineItemOf<N>& line_item) {
+  return line_item.shrink * line_item.inner_base;
 }
 
 }  // namespace
@@ -96,100 +96,101 @@ void ShrinkRoundsOf<N>::reserve(std::size_t most) {
 }
 
 template <class N>
-void ShrinkRoundsOf<N>::list(std::span<const PortionOf<N>> portions) {
-  const std::size_t n = portions.size();
+void ShrinkRoundsOf<N>::list(std::span<const LineItemOf<N>> line_items) {
+  const std::size_t n = line_items.size();
   least_.clear(n);
   most_.clear(n);
   constexpr double never = std::numeric_limits<double>::infinity();
   for (std::uint32_t i = 0; i < n; ++i) {
     least_.level[i] = most_.level[i] = never;
     if (!free_[i]) continue;
-    const PortionOf<N>& portion = portions[i];
-    const N speed = speed_of(portion);
+    const LineItemOf<N>& line_item = line_items[i];
+    const N speed = speed_of(line_item);
     if (speed > 0) {
-      least_.level[i] = (portion.base - portion.least) / speed;
+      least_.level[i] = (line_item.base - line_item.least) / speed;
       least_.order.push_back(i);
     }
-    if (portion.base > portion.most) {
-      most_.level[i] = speed > 0 ? -(portion.base - portion.most) / speed : -never;
+    if (line_item.base > line_item.most) {
+      most_.level[i] = speed > 0 ? -(line_item.base - line_item.most) / speed : -never;
       most_.order.push_back(i);
     }
   }
   least_.sort_by_level();
   most_.sort_by_level();
   for (std::uint32_t i = 0; i < n; ++i) {
-    const PortionOf<N>& portion = portions[i];
+    const LineItemOf<N>& line_item = line_items[i];
     if (least_.place[i] != nowhere)
-      least_.add(least_.place[i], {portion.least - portion.base, speed_of(portion), 1}, 1);
-    if (most_.place[i] != nowhere) most_.add(most_.place[i], {portion.base - portion.most, -speed_of(portion), 1}, 1);
+      least_.add(least_.place[i], {line_item.least - line_item.base, speed_of(line_item), 1}, 1);
+    if (most_.place[i] != nowhere)
+      most_.add(most_.place[i], {line_item.base - line_item.most, -speed_of(line_item), 1}, 1);
   }
 }
 
 template <class N>
-void ShrinkRoundsOf<N>::freeze(std::span<PortionOf<N>> portions, std::uint32_t child, N size) {
+void ShrinkRoundsOf<N>::freeze(std::span<LineItemOf<N>> line_items, std::uint32_t child, N size) {
   if (!free_[child]) return;
-  PortionOf<N>& portion = portions[child];
+  LineItemOf<N>& line_item = line_items[child];
   free_[child] = false;
   --free_count_;
-  portion.size = size;
-  missing_ += size - portion.base;
-  factors_ -= portion.shrink;
-  scaled_ -= speed_of(portion);
+  line_item.size = size;
+  missing_ += size - line_item.base;
+  factors_ -= line_item.shrink;
+  scaled_ -= speed_of(line_item);
   if (least_.place[child] != nowhere) {
-    least_.add(least_.place[child], {portion.least - portion.base, speed_of(portion), 1}, -1);
+    least_.add(least_.place[child], {line_item.least - line_item.base, speed_of(line_item), 1}, -1);
   }
   if (most_.place[child] != nowhere) {
-    most_.add(most_.place[child], {portion.base - portion.most, -speed_of(portion), 1}, -1);
+    most_.add(most_.place[child], {line_item.base - line_item.most, -speed_of(line_item), 1}, -1);
   }
 }
 
 template <class N>
-void ShrinkRoundsOf<N>::freeze_below(std::span<PortionOf<N>> portions, Stops& stops, std::uint32_t end) {
+void ShrinkRoundsOf<N>::freeze_below(std::span<LineItemOf<N>> line_items, Stops& stops, std::uint32_t end) {
   for (; stops.passed < end; ++stops.passed) {
     const std::uint32_t child = stops.order[stops.passed];
-    freeze(portions, child, &stops == &least_ ? portions[child].least : portions[child].most);
+    freeze(line_items, child, &stops == &least_ ? line_items[child].least : line_items[child].most);
   }
 }
 
 template <class N>
-N ShrinkRoundsOf<N>::shrink(std::span<PortionOf<N>> portions, N room, N initial) {
-  const std::size_t n = portions.size();
+N ShrinkRoundsOf<N>::shrink(std::span<LineItemOf<N>> line_items, N space, N initial) {
+  const std::size_t n = line_items.size();
   free_.assign(n, false);
-  missing_ = -room;
+  missing_ = -space;
   factors_ = scaled_ = 0;
   free_count_ = 0;
   for (std::size_t i = 0; i < n; ++i) {
-    PortionOf<N>& portion = portions[i];
-    free_[i] = portion.shrink > 0 && portion.base >= portion.least;
-    portion.size = portion.held(portion.base);
-    missing_ += free_[i] ? portion.base : portion.size;
+    LineItemOf<N>& line_item = line_items[i];
+    free_[i] = line_item.shrink > 0 && line_item.base >= line_item.least;
+    line_item.size = line_item.clamp(line_item.base);
+    missing_ += free_[i] ? line_item.base : line_item.size;
     if (!free_[i]) continue;
-    factors_ += portion.shrink;
-    scaled_ += speed_of(portion);
+    factors_ += line_item.shrink;
+    scaled_ += speed_of(line_item);
     ++free_count_;
   }
-  list(portions);
+  list(line_items);
   while (free_count_ > 0) {
-    const N part = factors_ < 1 ? least_of(missing_, initial * factors_) : missing_;
-    const N level = scaled_ > 0 ? most_of(0.0, part) / scaled_ : 0;
+    const N part = factors_ < 1 ? min_of(missing_, initial * factors_) : missing_;
+    const N level = scaled_ > 0 ? max_of(0.0, part) / scaled_ : 0;
     const std::uint32_t by_least = least_.places_below(level), by_most = most_.places_below(-level);
     const Violation below = least_.sum_below(by_least), above = most_.sum_below(by_most);
     const N lacking = below.offset + level * below.speed, exceeding = above.offset + level * above.speed;
     if ((below.count == 0 && above.count == 0) || lacking == exceeding) {
       for (std::size_t i = 0; i < n; ++i) {
-        if (free_[i]) portions[i].size = portions[i].held(portions[i].base - level * speed_of(portions[i]));
+        if (free_[i]) line_items[i].size = line_items[i].clamp(line_items[i].base - level * speed_of(line_items[i]));
       }
       break;
     }
     const bool minima_win = above.count == 0 || (below.count > 0 && lacking > exceeding);
-    minima_win ? freeze_below(portions, least_, by_least) : freeze_below(portions, most_, by_most);
+    minima_win ? freeze_below(line_items, least_, by_least) : freeze_below(line_items, most_, by_most);
   }
   N sum = 0;
-  for (const PortionOf<N>& portion : portions) sum += portion.size;
+  for (const LineItemOf<N>& line_item : line_items) sum += line_item.size;
   return sum;
 }
 
 template class ShrinkRoundsOf<double>;
-template class ShrinkRoundsOf<Moving>;
+template class ShrinkRoundsOf<TracedNumber>;
 
 }  // namespace fond_ladder::inline v0::detail

@@ -10,7 +10,7 @@
 namespace fond_ladder::inline v0::detail {
 
 template <class N>
-struct PortionOf;
+struct LineItemOf;
 
 /// Replays the rounds in which the open standard takes missing room from a line, for lines whose shrink factors may add
 /// to less than 1. Keeps its memory between calls. See share_rounds.cpp.
@@ -23,7 +23,7 @@ class ShrinkRoundsOf {
   [[nodiscard]] std::size_t memory() const { return least_.memory() + most_.memory() + free_.capacity() / 8; }
 
   /// Sets every size and returns their sum. `initial` is the room missing before anybody is frozen by a limit.
-  N shrink(std::span<PortionOf<N>> portions, N room, N initial);
+  N shrink(std::span<LineItemOf<N>> line_items, N space, N initial);
 
  private:
   /// What a set of children adds to the violation of its limits at level L: `offset` + L * `speed`.
@@ -48,9 +48,9 @@ class ShrinkRoundsOf {
     [[nodiscard]] Violation sum_below(std::uint32_t end) const;
   };
 
-  void list(std::span<const PortionOf<N>> portions);
-  void freeze(std::span<PortionOf<N>> portions, std::uint32_t child, N size);
-  void freeze_below(std::span<PortionOf<N>> portions, Stops& stops, std::uint32_t end);
+  void list(std::span<const LineItemOf<N>> line_items);
+  void freeze(std::span<LineItemOf<N>> line_items, std::uint32_t child, N size);
+  void freeze_below(std::span<LineItemOf<N>> line_items, Stops& stops, std::uint32_t end);
 
   Stops least_, most_;  // `most_` by falling level: its levels are negated
   std::vector<bool> free_;

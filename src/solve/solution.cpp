@@ -11,11 +11,11 @@
 #include "model/nearest_word.hpp"
 #include "solve/grid.hpp"
 #include "solve/inside.hpp"
+#include "solve/overhang.hpp"
 #include "solve/passes.hpp"
 #include "solve/pin.hpp"
 #include "solve/placed.hpp"
 #include "solve/scrolled_view.hpp"
-#include "solve/sticks_out.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -51,12 +51,12 @@ Solution::Solution(const Tree& tree, const detail::Passes& passes)
       tree_changes_(tree_life_->changes),
       solver_changes_(solver_life_->changes) {}
 
-bool Solution::holds() const {
+bool Solution::is_valid() const {
   return tree_life_->changes == tree_changes_ && solver_life_->changes == solver_changes_;
 }
 
 const Tree& Solution::tree() const {
-  if (!holds()) {
+  if (!is_valid()) {
     throw StaleSolution(
         "this solution no longer holds: its tree was edited, its solver has solved again, or one of the two is gone");
   }
@@ -68,7 +68,7 @@ const detail::Passes& Solution::passes() const {
   return *passes_;
 }
 
-Solution Solution::kept() const {
+Solution Solution::snapshot() const {
   struct Kept {
     explicit Kept(const Tree& source) : tree(source) {}
     Tree tree;
@@ -78,7 +78,7 @@ Solution Solution::kept() const {
   detail::copy_results(passes(), tree().store(), all->tree.store(), all->passes);
   Solution mine(all->tree, all->passes);
   mine.scrolled_ = scrolled_;
-  return mine.kept_alive_by(std::move(all));
+  return mine.with_owner(std::move(all));
 }
 
 detail::ScrolledView Solution::scrolled_view() const {
@@ -105,7 +105,7 @@ Extent Solution::scroll_position(NodeId node) const {
   return found == scrolled_->end() ? Extent{} : Extent{found->x, found->y};
 }
 
-Solution Solution::kept_alive_by(std::shared_ptr<const void> owner) const {
+Solution Solution::with_owner(std::shared_ptr<const void> owner) const {
   Solution kept = *this;
   kept.owner_ = std::move(owner);
   return kept;
@@ -124,11 +124,11 @@ std::vector<std::string> Solution::active() const {
   return tree().store().forms().names_of(passes().holding);
 }
 
-std::vector<std::string> Solution::own_ranges(NodeId node) const {
+std::vector<std::string> Solution::node_ranges(NodeId node) const {
   const TreeStore& store = tree().store();
   const Index slot = store.slot(store.index_of(node));
   const detail::OwnScope* scope = passes().state.forms.scope(slot);
-  const std::vector<Range>* declared = store.forms().own_ranges(slot);
+  const std::vector<Range>* declared = store.forms().node_ranges(slot);
   std::vector<std::string> held;
   if (scope == nullptr || declared == nullptr || !is_placed(node)) return held;
   for (std::size_t i = 0; i < declared->size(); ++i) {
@@ -225,32 +225,32 @@ std::vector<Solution::Change> Solution::changed() const {
   return all;
 }
 
-Extent Solution::wished(NodeId node) const {
+Extent Solution::preferred_size(NodeId node) const {
   if (!is_placed(node)) return {};
   const View view = view_of(tree(), passes());
   const Index i = tree().store().index_of(node);
   if (i == 0) return container();
   const Traits own = view.traits(i);
   const Traits above = view.traits(view.parent(i));
-  const auto wish = [&]<Axis axis>(std::integral_constant<Axis, axis>, double by_content) {
+  const auto preferred = [&]<Axis axis>(std::integral_constant<Axis, axis>, double by_content) {
     const detail::Child<axis, false> child(view, i);
     const double whole = whole_for(view, i, axis), given = child.given(whole);
     const bool along = above.node_kind() == (axis == x_axis ? Kind::row : Kind::column);
-    const bool by_weight = along && (own.weighted || above.alike);
-    return child.bounds(child.inset_down(), whole).held(given >= 0 && !by_weight ? given : by_content);
+    const bool by_weight = along && (own.weighted || above.equal_sizes);
+    return child.bounds(child.inset_down(), whole).clamp(given >= 0 && !by_weight ? given : by_content);
   };
-  return {wish(std::integral_constant<Axis, x_axis>(), view.max_content(i)),
-          wish(std::integral_constant<Axis, y_axis>(), view.need(i))};
+  return {preferred(std::integral_constant<Axis, x_axis>(), view.max_content(i)),
+          preferred(std::integral_constant<Axis, y_axis>(), view.need(i))};
 }
 
-FourSides Solution::cut(NodeId node) const {
+FourSides Solution::overhang(NodeId node) const {
   if (!is_placed(node)) return {};
-  return detail::cut_of(view_of(tree(), passes()), tree().store().index_of(node));
+  return detail::overhang_of(view_of(tree(), passes()), tree().store().index_of(node));
 }
 
-FourSides Solution::intrusion(NodeId node) const {
+FourSides Solution::padding_overlap(NodeId node) const {
   if (!is_placed(node)) return {};
-  return detail::intrusion_of(view_of(tree(), passes()), tree().store().index_of(node));
+  return detail::padding_overlap_of(view_of(tree(), passes()), tree().store().index_of(node));
 }
 
 double Solution::baseline(NodeId node) const {
@@ -272,9 +272,9 @@ std::vector<Solution::NodeBox> Solution::snapped(double density) const {
   return all;
 }
 
-std::vector<Note> Solution::notes() const {
+std::vector<Warning> Solution::warnings() const {
   const TreeStore& store = tree().store();
-  std::vector<Note> notes;
+  std::vector<Warning> notes;
   if (passes().container_changed) {
     notes.push_back({tree().root(), "the container asked for was no size from 0 to 1e9; the nearest one was taken"});
   }
@@ -304,9 +304,9 @@ std::vector<Note> Solution::notes() const {
       for (const detail::LooseTie& loose : detail::loose_ties(view, store, i)) {
         const Tie& tie = view.keys(loose.child).pin->ties[loose.tie].tie;
         const bool by_handle = tie.node && store.contains(tie.node);
-        notes.push_back(
-            {store.id_of(loose.child), detail::loose_tie_words(loose.why, by_handle ? tree().step(tie.node) : tie.to) +
-                                           ": it lies at the edge of its parent instead"});
+        notes.push_back({store.id_of(loose.child),
+                         detail::loose_tie_words(loose.why, by_handle ? tree().segment(tie.node) : tie.to) +
+                             ": it lies at the edge of its parent instead"});
       }
     }
     if (view.content(i) == nullptr) return;

@@ -30,7 +30,7 @@ class TrackTeller {
     const detail::InFlow flow = view_.flow(grid_, listed);
     const double inner = view_.inner_size(grid_, axis);
     const auto size = [&](bool stretch) {
-      detail::grid::size_axis<axis>(view_, grid_, flow, detail::Room::known, inner, stretch, scratch_);
+      detail::grid::size_axis<axis>(view_, grid_, flow, detail::Space::known, inner, stretch, scratch_);
     };
     size(false);
     told_.resize(scratch_.tracks.size());
@@ -42,7 +42,7 @@ class TrackTeller {
     for (const bool crossing : {false, true}) {
       for (Index i = 0; i < flow.size(); ++i) credit(flow[i], view_.grid_place(flow[i]).cell, crossing);
     }
-    size(view_.traits(grid_).rest(axis) == Rest::stretch);
+    size(view_.traits(grid_).place_content(axis) == PlaceContent::stretch);
     detail::grid::lay_tracks<axis>(view_, grid_, inner, scratch_);
     const bool flip = axis == x_axis && view_.mirrored;
     const detail::Sides edges = view_.content_edges(grid_, axis);

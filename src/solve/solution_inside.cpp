@@ -5,10 +5,10 @@
 #include <algorithm>
 #include <cmath>
 
-#include "fond_ladder/plain_text.hpp"
+#include "fond_ladder/fixed_width_text.hpp"
+#include "solve/overhang.hpp"
 #include "solve/passes.hpp"
 #include "solve/scrolled_view.hpp"
-#include "solve/sticks_out.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -28,7 +28,7 @@ FourSides larger(const FourSides& a, const FourSides& b) {
 
 }  // namespace
 
-Extent Solution::room_in(NodeId container) const {
+Extent Solution::content_box_size(NodeId container) const {
   if (!is_placed(container)) return {};
   const View view = view_of(tree(), passes());
   const Index i = tree().store().index_of(container);
@@ -70,44 +70,44 @@ Extent Solution::gap(NodeId container) const {
   return {view.gap_down(i, x_axis, view.inner_size(i, x_axis)), view.gap_down(i, y_axis, view.inner_size(i, y_axis))};
 }
 
-std::vector<Solution::Words> Solution::words(NodeId text_node) const {
+std::vector<Solution::TextLine> Solution::text_lines(NodeId text_node) const {
   if (!is_placed(text_node)) return {};
   const View view = view_of(tree(), passes());
   const Index i = tree().store().index_of(text_node);
-  std::vector<Words> all;
+  std::vector<TextLine> all;
   for (const auto& line : detail::words_of(finished(tree(), passes(), view), i)) {
-    const auto& text = dynamic_cast<const LinedText&>(*view.content(i));
-    const auto* set = dynamic_cast<const SetText*>(&text);
+    const auto& text = dynamic_cast<const BreakableText&>(*view.content(i));
+    const auto* set = dynamic_cast<const ShapedText*>(&text);
     all.push_back({line.text, line.box, line.box.y + text.line_baseline(), line.dropped, line.hyphen,
                    set == nullptr ? nullptr : &set->style()});
   }
   return all;
 }
 
-FourSides Solution::words_cut(NodeId text_node) const {
+FourSides Solution::text_overhang(NodeId text_node) const {
   if (kind(text_node) != Kind::text || !is_placed(text_node)) return {};
   const View view = view_of(tree(), passes());
-  return detail::words_cut_of(finished(tree(), passes(), view), tree().store().index_of(text_node));
+  return detail::text_overhang_of(finished(tree(), passes(), view), tree().store().index_of(text_node));
 }
 
-FourSides Solution::words_intrusion(NodeId text_node) const {
+FourSides Solution::text_padding_overlap(NodeId text_node) const {
   if (kind(text_node) != Kind::text || !is_placed(text_node)) return {};
   const View view = view_of(tree(), passes());
-  return detail::words_intrusion_of(finished(tree(), passes(), view), tree().store().index_of(text_node));
+  return detail::text_padding_overlap_of(finished(tree(), passes(), view), tree().store().index_of(text_node));
 }
 
-FourSides Solution::all_cut(NodeId node) const {
-  return larger(cut(node), words_cut(node));
+FourSides Solution::full_overhang(NodeId node) const {
+  return larger(overhang(node), text_overhang(node));
 }
 
-FourSides Solution::all_intrusion(NodeId node) const {
-  return larger(intrusion(node), words_intrusion(node));
+FourSides Solution::full_padding_overlap(NodeId node) const {
+  return larger(padding_overlap(node), text_padding_overlap(node));
 }
 
-double Solution::most_cut(NodeId node) const {
+double Solution::max_overhang(NodeId node) const {
   if (!is_placed(node)) return 0;
   const View view = view_of(tree(), passes());
-  return detail::most_cut_of(finished(tree(), passes(), view), tree().store().index_of(node));
+  return detail::max_overhang_of(finished(tree(), passes(), view), tree().store().index_of(node));
 }
 
 Extent Solution::content_size(NodeId node) const {

@@ -4,7 +4,7 @@
 #include <stdexcept>
 
 #include "model/bytes_of.hpp"
-#include "model/container_size.hpp"
+#include "model/sound_container.hpp"
 #include "solve/passes.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -30,9 +30,9 @@ detail::Passes& Solver::own() const {
   return *passes_;
 }
 
-Solution Solver::solve(const Tree& tree, Rung rung) {
+Solution Solver::solve(const Tree& tree, ContainerSize container_size) {
   bool changed = false;
-  const auto width = sound_side(rung.width, changed), height = sound_side(rung.height, changed);
+  const auto width = sound_side(container_size.width, changed), height = sound_side(container_size.height, changed);
   own().container_changed = changed;
   detail::run_passes(own(), tree.store(), width, height);
   return {tree, own()};
@@ -43,7 +43,7 @@ void Solver::set_mode(const std::string& name, bool on) {
   if (on) own().modes.push_back(name);
 }
 
-void Solver::follow_changes(bool follow) {
+void Solver::track_changes(bool follow) {
   own().changes.wanted = follow;
 }
 
@@ -57,7 +57,7 @@ std::size_t Solver::scratch_memory() const {
 
 std::size_t Solver::memory() const {
   const detail::State& state = own().state;
-  std::size_t bytes = scratch_memory() + own().news.memory() + own().deep_places.memory() +
+  std::size_t bytes = scratch_memory() + own().dirty_nodes.memory() + own().deep_places.memory() +
                       detail::bytes_of(state.cells, state.least_height, state.resolved, state.visits, state.handles,
                                        state.forms.own, own().changes.boxes);
   const auto count = [&](const auto& array) { bytes += detail::bytes_of(array); };

@@ -26,12 +26,12 @@ enum class NodeFlag : std::uint16_t {
   edges_moved = 8,     ///< a padding in percent came out differently
   odd_widths = 16,     ///< its content measured widths that are no sizes
   odd_heights = 32,    ///< its content measured heights that are no sizes
-  in_news = 64,        ///< stands in the list of news of the solve at work
+  in_dirty = 64,       ///< stands in the list of news of the solve at work
   keeps_line = 128,    ///< a column: see kept_line.hpp
   stiff_line = 256,    ///< the same, and nobody in it could shrink
   told_changed = 512,  ///< its box before this solve is written down
   holds_ties = 2048,   ///< some child is tied to its siblings: they are laid together
-  declares = 1024,     ///< it has own ranges, or had: see own_ranges.hpp
+  declares = 1024,     ///< it has own ranges, or had: see node_ranges.hpp
 };
 constexpr unsigned bits(NodeFlag flag) {
   return static_cast<unsigned>(flag);
@@ -58,10 +58,10 @@ struct StateOf {
   std::vector<N> need, baseline;              ///< height by content, and first baseline from the top
   std::vector<N> least_height;                ///< kept only for trees that scroll, where `holds_scroller`
   std::vector<NodeFlag> flags;
-  std::vector<GridPlace> cells;             ///< kept only for trees with grids
-  std::vector<EdgeRoomOf<N>> resolved;      ///< by Extra; kept only for trees with percent edges
-  std::vector<EdgeRoomOf<N>> own_resolved;  ///< by record of `forms`, where these do not hold it: not for pixels
-  DraggedSetting* dragged = nullptr;        ///< what is dragged instead of the container: not for pixels
+  std::vector<GridPlace> cells;              ///< kept only for trees with grids
+  std::vector<EdgeSpaceOf<N>> resolved;      ///< by Extra; kept only for trees with percent edges
+  std::vector<EdgeSpaceOf<N>> own_resolved;  ///< by record of `forms`, where these do not hold it: not for pixels
+  DraggedSetting* dragged = nullptr;         ///< what is dragged instead of the container: not for pixels
 
   std::vector<std::uint32_t> handles;  ///< of who was here, kept only where changes are followed
   FormRecords forms;                   ///< kept only for trees whose nodes have other forms
@@ -104,13 +104,13 @@ template <class N>
 struct ScratchOf {
   std::vector<Index> flow, upwards;  ///< one that is not simply all children; 0, 1, 2…
   TieWalk ties;
-  std::vector<PortionOf<N>> portions;
+  std::vector<LineItemOf<N>> line_items;
   std::vector<LineOf<N>> lines;
   ShareScratchOf<N> sharing;
   GridScratchOf<N> grid;
 
   [[nodiscard]] std::size_t memory() const {
-    return bytes_of(flow, upwards, ties.way, ties.marks, portions, lines) + sharing.memory() + grid.memory();
+    return bytes_of(flow, upwards, ties.way, ties.marks, line_items, lines) + sharing.memory() + grid.memory();
   }
 };
 using Line = LineOf<double>;

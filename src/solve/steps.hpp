@@ -9,19 +9,19 @@
 namespace fond_ladder::inline v0::detail {
 
 template <class N>
-using StepOf = void (*)(FrameOf<N>&, Index);
+using StepOf = void (*)(SolveContextOf<N>&, Index);
 
 template <class N>
-void nothing(FrameOf<N>& /*frame*/, Index /*node*/) {}
+void nothing(SolveContextOf<N>& /*frame*/, Index /*node*/) {}
 
 template <class N, StepOf<N> of_line, StepOf<N> of_grid, StepOf<N> of_stack, StepOf<N> of_leaf>
-void by_kind(FrameOf<N>& frame, Index node) {
-  switch (frame.traits(node).node_kind()) {
+void by_kind(SolveContextOf<N>& context, Index node) {
+  switch (context.traits(node).node_kind()) {
     case Kind::row:
-    case Kind::column: return of_line(frame, node);
-    case Kind::grid: return of_grid(frame, node);
-    case Kind::stack: return of_stack(frame, node);
-    default: return of_leaf(frame, node);
+    case Kind::column: return of_line(context, node);
+    case Kind::grid: return of_grid(context, node);
+    case Kind::stack: return of_stack(context, node);
+    default: return of_leaf(context, node);
   }
 }
 

@@ -11,41 +11,42 @@
 #include "model/tree_store.hpp"
 #include "solve/dragged_setting.hpp"
 #include "solve/finished.hpp"
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
 class TracedSolve {
  public:
-  /// Arranges a tree, its container moving as its sides do; an absent side is by content. From here to `course().ahead`
-  /// nothing turns: each size and place is value + slope * t, unless the course is curved or opaque. With a region,
-  /// which is relative to here, both sides may be dragged; it is cut down to where nothing turns.
-  void run(const TreeStore& store, const Moving& width, const std::optional<Moving>& height,
+  /// Arranges a tree, its container moving as its sides do; an absent side is by content. From here to
+  /// `decision_trace().ahead` nothing turns: each size and place is value + slope * t, unless the course is curved or
+  /// opaque. With a region, which is relative to here, both sides may be dragged; it is cut down to where nothing
+  /// turns.
+  void run(const TreeStore& store, const TracedNumber& width, const std::optional<TracedNumber>& height,
            const std::vector<std::string>& modes, Region* region = nullptr);
   /// The same where a setting of that tree is dragged instead of the container; `setting` stays with the results.
   void run(const TreeStore& store, const std::optional<double>& width, const std::optional<double>& height,
            const std::vector<std::string>& modes, DraggedSetting& setting);
   /// Drags the sides on, inside of where nothing turns; for courses in which nothing is bent.
-  void drag(double by, double sideways = 0);
+  void drag(double by, double second_slope = 0);
 
-  [[nodiscard]] const Course& course() const { return course_; }
+  [[nodiscard]] const DecisionTrace& decision_trace() const { return decision_trace_; }
   /// What was found, until the next run or edit.
-  [[nodiscard]] ViewOf<Moving> view(const TreeStore& store) const { return {store, state_}; }
+  [[nodiscard]] ViewOf<TracedNumber> view(const TreeStore& store) const { return {store, state_}; }
   [[nodiscard]] const FormRecords& forms() const { return state_.forms; }
   /// The ranges that hold and the modes that are on, by condition of the tree.
   [[nodiscard]] const std::vector<bool>& holding() const { return holding_; }
 
  private:
-  void solve(const TreeStore& store, const std::optional<Moving>& width, const std::optional<Moving>& height,
-             const std::vector<std::string>& modes);
-  void see_ranges(const TreeStore& store, const std::optional<Moving>& width, const std::optional<Moving>& height,
-                  const std::vector<std::string>& modes);
+  void solve(const TreeStore& store, const std::optional<TracedNumber>& width,
+             const std::optional<TracedNumber>& height, const std::vector<std::string>& modes);
+  void see_ranges(const TreeStore& store, const std::optional<TracedNumber>& width,
+                  const std::optional<TracedNumber>& height, const std::vector<std::string>& modes);
 
-  StateOf<Moving> state_;
-  ScratchOf<Moving> scratch_;
+  StateOf<TracedNumber> state_;
+  ScratchOf<TracedNumber> scratch_;
   ChangeLog changes_;
   std::vector<bool> holding_;
-  Course course_;
+  DecisionTrace decision_trace_;
 };
 
 }  // namespace fond_ladder::inline v0::detail

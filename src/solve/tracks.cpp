@@ -24,7 +24,7 @@
 #include <cmath>
 
 #include "model/limits.hpp"
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -40,15 +40,15 @@ bool is_max_content(TrackWay way) {  // an automatic maximum is the max-content 
 template <class N>
 void initialize(SizedTrackOf<N>& track) {
   track.base = track.min == TrackWay::fixed ? track.least : 0;
-  track.limit = track.max == TrackWay::fixed ? most_of(track.most, track.base) : unlimited;
+  track.limit = track.max == TrackWay::fixed ? max_of(track.most, track.base) : unlimited;
   track.grows_freely = false;
 }
 
 /// The claim on a base by its minimum, under a question: section 12.5, "limited min-content contributions".
 template <class N>
-N automatic_claim(const TrackRequestOf<N>& claim, N most, Room asked) {
-  if (asked == Room::known) return claim.minimum;
-  return most_of(least_of(claim.min_content, most), claim.minimum);
+N automatic_claim(const TrackRequestOf<N>& claim, N most, Space asked) {
+  if (asked == Space::known) return claim.minimum;
+  return max_of(min_of(claim.min_content, most), claim.minimum);
 }
 
 template <class N>
@@ -57,16 +57,15 @@ N fixed_most(const SizedTrackOf<N>& track) {
 }
 
 template <class N>
-void raise_by_own(SizedTrackOf<N>& track, Room asked) {
+void raise_by_own(SizedTrackOf<N>& track, Space asked) {
   if (!track.claimed || track.max == TrackWay::share) return;  // shares are raised together with those that cross them
   const TrackRequestOf<N>& claim = track.claim;
-  if (track.min == TrackWay::content)
-    track.base = most_of(track.base, automatic_claim(claim, fixed_most(track), asked));
-  if (track.min == TrackWay::min_content) track.base = most_of(track.base, claim.min_content);
-  if (track.min == TrackWay::max_content) track.base = most_of(track.base, claim.max_content);
+  if (track.min == TrackWay::content) track.base = max_of(track.base, automatic_claim(claim, fixed_most(track), asked));
+  if (track.min == TrackWay::min_content) track.base = max_of(track.base, claim.min_content);
+  if (track.min == TrackWay::max_content) track.base = max_of(track.base, claim.max_content);
   if (track.max == TrackWay::min_content) track.limit = claim.min_content;
   if (is_max_content(track.max)) track.limit = claim.max_content;
-  track.limit = most_of(track.limit, track.base);
+  track.limit = max_of(track.limit, track.base);
 }
 
 /// Hands space out, and out of what is asked of the tracks.
@@ -98,7 +97,7 @@ class Handout {
         const bool any = std::ranges::any_of(own, [&](const SizedTrackOf<N>& t) { return takes(t) && takes_more(t); });
         beyond(own, space, [&](const SizedTrackOf<N>& track) { return takes(track) && (!any || takes_more(track)); });
       }
-      for (SizedTrackOf<N>& track : own) track.planned = most_of(track.planned, track.granted);
+      for (SizedTrackOf<N>& track : own) track.planned = max_of(track.planned, track.granted);
     }
     for (const CrossingClaimOf<N>& child : children) settle(tracks_.subspan(child.first, child.count));
   }
@@ -109,7 +108,7 @@ class Handout {
   void step_of_shares(std::span<const CrossingClaimOf<N>> children, Amount amount, Takes takes) {
     of_limits_ = false;
     for (SizedTrackOf<N>& track : tracks_) {
-      if (takes(track)) track.planned = most_of(0.0, amount(track.claim) - track.base);
+      if (takes(track)) track.planned = max_of(0.0, amount(track.claim) - track.base);
     }
     for (const CrossingClaimOf<N>& child : children) {
       const auto own = tracks_.subspan(child.first, child.count);
@@ -123,7 +122,7 @@ class Handout {
       if (space <= 0 || count == 0) continue;
       for (SizedTrackOf<N>& track : own) {
         const N part = all_shares >= 1 && shares > 0 ? track.share / shares : 1 / count;
-        if (takes(track)) track.planned = most_of(track.planned, space * part);
+        if (takes(track)) track.planned = max_of(track.planned, space * part);
       }
     }
     settle(tracks_);
@@ -146,15 +145,15 @@ class Handout {
     for (std::uint32_t i = 0; i < own.size(); ++i) {
       if (takes(own[i])) sorted.push_back({headroom_of(own[i]), 1, i});
     }
-    sort_by(sorted, &TrackScratchOf<N>::Headroom::room);
+    sort_by(sorted, &TrackScratchOf<N>::Headroom::free_space);
     auto left = static_cast<double>(sorted.size());
-    for (const auto& [room, weight, track] : sorted) {
-      const N part = least_of(most_of(0.0, room), space / left);
+    for (const auto& [free_space, weight, track] : sorted) {
+      const N part = min_of(max_of(0.0, free_space), space / left);
       own[track].granted += part;
       space -= part;
       --left;
     }
-    return sorted.empty() ? space : most_of(0.0, space);
+    return sorted.empty() ? space : max_of(0.0, space);
   }
 
   template <class Takes>
@@ -197,13 +196,13 @@ N most_across(std::span<const SizedTrackOf<N>> own, N gap) {
 /// Children of one span that cross no share: section 12.5, step 3.
 template <class N>
 void raise_by_crossing(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> children, N gap,
-                       Room asked, TrackScratchOf<N>& scratch) {
+                       Space asked, TrackScratchOf<N>& scratch) {
   Handout<N> handout(tracks, gap, scratch);
   const auto limited = [&](const CrossingClaimOf<N>& child, N claim) {
-    return most_of(least_of(claim, most_across<N>(tracks.subspan(child.first, child.count), gap)), child.claim.minimum);
+    return max_of(min_of(claim, most_across<N>(tracks.subspan(child.first, child.count), gap)), child.claim.minimum);
   };
   const auto automatic = [&](const CrossingClaimOf<N>& child) {
-    return asked == Room::known ? child.claim.minimum : limited(child, child.claim.min_content);
+    return asked == Space::known ? child.claim.minimum : limited(child, child.claim.min_content);
   };
   const auto min_content = [](const CrossingClaimOf<N>& child) { return child.claim.min_content; };
   const auto max_content = [](const CrossingClaimOf<N>& child) { return child.claim.max_content; };
@@ -217,7 +216,7 @@ void raise_by_crossing(std::span<SizedTrackOf<N>> tracks, std::span<const Crossi
     return t.min == TrackWay::min_content || t.min == TrackWay::max_content;
   };
   handout.step(children, false, min_content, by_content, intrinsic_max);
-  if (asked == Room::max_content) {
+  if (asked == Space::max_content) {
     const auto amount = [&](const CrossingClaimOf<N>& child) { return limited(child, child.claim.max_content); };
     handout.step(
         children, false, amount, [](const SizedTrackOf<N>& t) { return is_max_content(t.min); }, max_content_max);
@@ -226,7 +225,7 @@ void raise_by_crossing(std::span<SizedTrackOf<N>> tracks, std::span<const Crossi
   handout.step(children, false, max_content, by_max_content, max_content_max);
   for (const CrossingClaimOf<N>& child : children) {
     for (SizedTrackOf<N>& track : tracks.subspan(child.first, child.count))
-      track.limit = most_of(track.limit, track.base);
+      track.limit = max_of(track.limit, track.base);
   }
   handout.step(children, true, min_content, intrinsic_max, everybody);
   handout.step(children, true, max_content, max_content_max, everybody);
@@ -237,7 +236,7 @@ void raise_by_crossing(std::span<SizedTrackOf<N>> tracks, std::span<const Crossi
 
 /// Children in shares, all together: section 12.5, step 4.
 template <class N>
-void raise_shares(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> children, N gap, Room asked,
+void raise_shares(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> children, N gap, Space asked,
                   TrackScratchOf<N>& scratch) {
   Handout<N> handout(tracks, gap, scratch);
   const auto shares_with = [](auto way) {
@@ -252,7 +251,7 @@ void raise_shares(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingCla
   handout.step_of_shares(children, min_content, shares_with([](TrackWay min) {
                            return min == TrackWay::min_content || min == TrackWay::max_content;
                          }));
-  if (asked == Room::max_content) handout.step_of_shares(children, max_content, shares_with(is_max_content));
+  if (asked == Space::max_content) handout.step_of_shares(children, max_content, shares_with(is_max_content));
   handout.step_of_shares(children, max_content, shares_with(by_max_content));
 }
 
@@ -276,7 +275,7 @@ void join_crossing(std::vector<CrossingClaimOf<N>>& crossing) {
 }
 
 template <class N>
-void raise_by_content(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Room asked,
+void raise_by_content(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Space asked,
                       TrackScratchOf<N>& scratch) {
   for (SizedTrackOf<N>& track : tracks) raise_by_own(track, asked);
   for (CrossingClaimOf<N>& child : crossing) {
@@ -301,20 +300,20 @@ void raise_by_content(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingCla
 
 /// Raises bases to their limits, equally: section 12.6.
 template <class N>
-void maximize(std::span<SizedTrackOf<N>> tracks, N gap, Room asked, N room, TrackScratchOf<N>& scratch) {
-  if (asked == Room::min_content) return;
+void maximize(std::span<SizedTrackOf<N>> tracks, N gap, Space asked, N free_space, TrackScratchOf<N>& scratch) {
+  if (asked == Space::min_content) return;
   N space = unlimited;
-  if (asked == Room::known) space = room - sum_of<N>(tracks, gap);
+  if (asked == Space::known) space = free_space - sum_of<N>(tracks, gap);
   if (space <= 0) return;
   auto& sorted = scratch.headroom;
   sorted.clear();
   for (std::uint32_t i = 0; i < tracks.size(); ++i) {
     if (tracks[i].limit > tracks[i].base) sorted.push_back({tracks[i].limit - tracks[i].base, 1, i});
   }
-  if (asked == Room::known) sort_by(sorted, &TrackScratchOf<N>::Headroom::room);
+  if (asked == Space::known) sort_by(sorted, &TrackScratchOf<N>::Headroom::free_space);
   auto left = static_cast<double>(sorted.size());
   for (const auto& [headroom, weight, track] : sorted) {
-    const N part = least_of(headroom, space / left);
+    const N part = min_of(headroom, space / left);
     tracks[track].base += part;
     space -= part;
     --left;
@@ -335,48 +334,48 @@ N size_of_share(std::span<const SizedTrackOf<N>> tracks, N gap, N space, TrackSc
     shares += tracks[i].share;
     sorted.push_back({tracks[i].base / tracks[i].share, tracks[i].share, i});
   }
-  sort_falling_by(sorted, &TrackScratchOf<N>::Headroom::room);
+  sort_falling_by(sorted, &TrackScratchOf<N>::Headroom::free_space);
   for (const auto& [least, share, track] : sorted) {  // those that hold more than their part drop out
     // A grid as wide as its content lies right on this edge, and rounding must not push a track over it.
-    if (left / most_of(1.0, shares) >= least * (1 - limits::share_tolerance)) break;
+    if (left / max_of(1.0, shares) >= least * (1 - limits::share_tolerance)) break;
     left -= tracks[track].base;
     shares -= share;
   }
-  return most_of(0.0, left / most_of(1.0, shares));
+  return max_of(0.0, left / max_of(1.0, shares));
 }
 
 /// Gives the shares what is left: section 12.7.
 template <class N>
-void expand_shares(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> crossing, N gap, Room asked,
-                   N room, TrackScratchOf<N>& scratch) {
-  if (asked == Room::min_content) return;
+void expand_shares(std::span<SizedTrackOf<N>> tracks, std::span<const CrossingClaimOf<N>> crossing, N gap, Space asked,
+                   N free_space, TrackScratchOf<N>& scratch) {
+  if (asked == Space::min_content) return;
   if (std::ranges::none_of(tracks, [](const SizedTrackOf<N>& t) { return t.max == TrackWay::share; })) return;
   N fraction = 0;
-  if (asked == Room::known) {
-    fraction = size_of_share<N>(tracks, gap, room, scratch);
+  if (asked == Space::known) {
+    fraction = size_of_share<N>(tracks, gap, free_space, scratch);
   } else {
     for (const SizedTrackOf<N>& track : tracks) {
       if (track.max != TrackWay::share) continue;
       const N alone = size_of_share<N>({&track, 1}, gap, track.claim.max_content, scratch);
-      fraction = most_of(most_of(fraction, track.base / most_of(1.0, track.share)), alone);
+      fraction = max_of(max_of(fraction, track.base / max_of(1.0, track.share)), alone);
     }
     for (const CrossingClaimOf<N>& child : crossing) {
       if (!child.crosses_share) continue;
       const auto own = std::span<const SizedTrackOf<N>>(tracks).subspan(child.first, child.count);
-      fraction = most_of(fraction, size_of_share<N>(own, gap, child.claim.max_content, scratch));
+      fraction = max_of(fraction, size_of_share<N>(own, gap, child.claim.max_content, scratch));
     }
   }
   for (SizedTrackOf<N>& track : tracks) {
-    if (track.max == TrackWay::share) track.base = most_of(track.base, fraction * track.share);
+    if (track.max == TrackWay::share) track.base = max_of(track.base, fraction * track.share);
   }
 }
 
 /// Shares what is left among tracks of automatic size: section 12.8.
 template <class N>
-void stretch_automatic(std::span<SizedTrackOf<N>> tracks, N gap, N room) {
+void stretch_automatic(std::span<SizedTrackOf<N>> tracks, N gap, N free_space) {
   const auto is_automatic = [](const SizedTrackOf<N>& track) { return track.max == TrackWay::content; };
   const auto count = static_cast<double>(std::ranges::count_if(tracks, is_automatic));
-  const N space = room - sum_of<N>(tracks, gap);
+  const N space = free_space - sum_of<N>(tracks, gap);
   if (count == 0 || space <= 0) return;
   for (SizedTrackOf<N>& track : tracks) {
     if (is_automatic(track)) track.base += space / count;
@@ -393,21 +392,21 @@ N sum_of(std::span<const SizedTrackOf<N>> tracks, N gap) {
 }
 
 template <class N>
-void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Room asked,
-                 N room, bool stretch, TrackScratchOf<N>& scratch) {
+void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Space asked,
+                 N free_space, bool stretch, TrackScratchOf<N>& scratch) {
   if (tracks.empty()) return;
   for (SizedTrackOf<N>& track : tracks) initialize(track);
   raise_by_content<N>(tracks, crossing, gap, asked, scratch);
-  maximize(tracks, gap, asked, room, scratch);
-  expand_shares<N>(tracks, crossing, gap, asked, room, scratch);
-  if (stretch && asked == Room::known) stretch_automatic(tracks, gap, room);
+  maximize(tracks, gap, asked, free_space, scratch);
+  expand_shares<N>(tracks, crossing, gap, asked, free_space, scratch);
+  if (stretch && asked == Space::known) stretch_automatic(tracks, gap, free_space);
 }
 
 template double sum_of(std::span<const SizedTrackOf<double>>, double);
-template Moving sum_of(std::span<const SizedTrackOf<Moving>>, Moving);
-template void size_tracks(std::span<SizedTrackOf<double>>, std::vector<CrossingClaimOf<double>>&, double, Room, double,
+template TracedNumber sum_of(std::span<const SizedTrackOf<TracedNumber>>, TracedNumber);
+template void size_tracks(std::span<SizedTrackOf<double>>, std::vector<CrossingClaimOf<double>>&, double, Space, double,
                           bool, TrackScratchOf<double>&);
-template void size_tracks(std::span<SizedTrackOf<Moving>>, std::vector<CrossingClaimOf<Moving>>&, Moving, Room, Moving,
-                          bool, TrackScratchOf<Moving>&);
+template void size_tracks(std::span<SizedTrackOf<TracedNumber>>, std::vector<CrossingClaimOf<TracedNumber>>&,
+                          TracedNumber, Space, TracedNumber, bool, TrackScratchOf<TracedNumber>&);
 
 }  // namespace fond_ladder::inline v0::detail

@@ -27,7 +27,7 @@ struct TrackRequestOf {
 /// What two ask together of the same tracks: in each sense as much as the one who asks more.
 template <class N>
 [[nodiscard]] TrackRequestOf<N> both_of(const TrackRequestOf<N>& a, const TrackRequestOf<N>& b) {
-  return {most_of(a.minimum, b.minimum), most_of(a.min_content, b.min_content), most_of(a.max_content, b.max_content)};
+  return {max_of(a.minimum, b.minimum), max_of(a.min_content, b.min_content), max_of(a.max_content, b.max_content)};
 }
 
 template <class N>
@@ -64,24 +64,24 @@ struct CrossingClaimOf {
 
 /// Under which question tracks are sized: how narrow could the grid be, how wide would it like to be, or how they
 /// share a room that is known.
-enum class Room : std::uint8_t { min_content, max_content, known };
+enum class Space : std::uint8_t { min_content, max_content, known };
 
 /// Memory of the function, used again.
 template <class N>
 struct TrackScratchOf {
   struct Headroom {
     using Number = N;
-    N room = 0, weight = 1;
+    N free_space = 0, weight = 1;
     std::uint32_t track = 0;
   };
   std::vector<Headroom> headroom;
 };
 
-/// Sets `base` of all tracks. `gap` is between neighbours, `room` the content box (meaningful where it is known).
+/// Sets `base` of all tracks. `gap` is between neighbours, `space` the content box (meaningful where it is known).
 /// Crossing claims are put in order. `stretch`: tracks of automatic size share what is left over.
 template <class N>
-void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Room asked,
-                 N room, bool stretch, TrackScratchOf<N>& scratch);
+void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Space asked,
+                 N free_space, bool stretch, TrackScratchOf<N>& scratch);
 
 /// All tracks and the gaps between them.
 template <class N>
@@ -92,9 +92,9 @@ using SizedTrack = SizedTrackOf<double>;
 using CrossingClaim = CrossingClaimOf<double>;
 using TrackScratch = TrackScratchOf<double>;
 
-inline void size_tracks(std::span<SizedTrack> tracks, std::vector<CrossingClaim>& crossing, double gap, Room asked,
-                        double room, bool stretch, TrackScratch& scratch) {
-  size_tracks<double>(tracks, crossing, gap, asked, room, stretch, scratch);
+inline void size_tracks(std::span<SizedTrack> tracks, std::vector<CrossingClaim>& crossing, double gap, Space asked,
+                        double free_space, bool stretch, TrackScratch& scratch) {
+  size_tracks<double>(tracks, crossing, gap, asked, free_space, stretch, scratch);
 }
 [[nodiscard]] inline double sum_of(std::span<const SizedTrack> tracks, double gap) {
   return sum_of<double>(tracks, gap);

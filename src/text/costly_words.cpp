@@ -40,7 +40,7 @@ hb_direction_t direction_of(gunichar one) {
 }  // namespace
 
 std::string why_costly(const std::string& text) {
-  std::size_t marks = 0, turns = 0;
+  std::size_t marks = 0, changes = 0;
   hb_direction_t last = HB_DIRECTION_INVALID;
   const char* end = text.data() + text.size();
   for (const char* at = text.data(); at < end; at = g_utf8_next_char(at)) {
@@ -50,15 +50,15 @@ std::string why_costly(const std::string& text) {
       return "it has a letter with more than " + in_thousands(limits::most_marks) +
              " marks on it; with fonts that is not measured";
     }
-    if (ends_paragraph(one)) turns = 0, last = HB_DIRECTION_INVALID;
+    if (ends_paragraph(one)) changes = 0, last = HB_DIRECTION_INVALID;
     const hb_direction_t direction = direction_of(one);
-    if (sets_direction(one)) ++turns;
+    if (sets_direction(one)) ++changes;
     if (direction != HB_DIRECTION_INVALID) {
-      if (last != HB_DIRECTION_INVALID && direction != last) ++turns;
+      if (last != HB_DIRECTION_INVALID && direction != last) ++changes;
       last = direction;
     }
-    if (turns > limits::most_turns) {
-      return "a paragraph of it changes direction more than " + in_thousands(limits::most_turns) +
+    if (changes > limits::most_direction_changes) {
+      return "a paragraph of it changes direction more than " + in_thousands(limits::most_direction_changes) +
              " times; with fonts that is not measured";
     }
   }

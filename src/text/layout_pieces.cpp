@@ -56,7 +56,7 @@ class Reader {
   LayoutPieces read(const FontSeen& told) {
     for (GSList* line = pango_layout_get_lines_readonly(layout_); line != nullptr; line = line->next)
       read_line(static_cast<PangoLayoutLine*>(line->data), told);
-    cut();
+    split();
     return std::move(result_);
   }
 
@@ -90,7 +90,7 @@ class Reader {
     return character(i) == '\n' || character(i) == '\r' || character(i) == separator;
   }
 
-  void cut() {
+  void split() {
     if (seen_.empty()) return;
     std::size_t first = 0;
     for (std::size_t i = 0; i < seen_.size(); ++i) {
@@ -113,7 +113,7 @@ class Reader {
   void close(std::size_t first, std::size_t behind, bool ends_paragraph) {
     std::size_t end = behind;
     while (end > first && hangs(character(end - 1), attributes_[end - 1])) --end;
-    TextPiece piece{byte_of(first), byte_of(end)};
+    TextSegment piece{byte_of(first), byte_of(end)};
     piece.ends_paragraph = ends_paragraph;
     const auto sum = [&](std::size_t from, std::size_t to) {
       double units = 0;  // of a long text more than an int holds

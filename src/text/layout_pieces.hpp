@@ -7,13 +7,13 @@
 #include <string_view>
 #include <vector>
 
-#include "fond_ladder/pieced_text.hpp"
+#include "fond_ladder/segmented_text.hpp"
 
 namespace fond_ladder::inline v0::typeset {
 
 /// A layout's text in pieces, and how high its lines are.
 struct LayoutPieces {
-  std::vector<TextPiece> pieces;
+  std::vector<TextSegment> pieces;
   double ascent = 0, descent = 0;  ///< of the fonts that it takes, in pixels; 0 where it has no letters
 };
 

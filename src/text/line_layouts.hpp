@@ -5,7 +5,7 @@
 
 #include <string_view>
 
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/text_shaper.hpp"
 #include "text/owned.hpp"
 
 namespace FOND_LADDER_API fond_ladder {
@@ -20,7 +20,7 @@ class LineLayouts {
   LineLayouts& operator=(const LineLayouts&) = delete;
   virtual ~LineLayouts() = default;
   /// A text on one line, in a style, shaped. To be drawn by one thread at a time.
-  [[nodiscard]] virtual Owned<PangoLayout> line(std::string_view text, const WordStyle& style) const = 0;
+  [[nodiscard]] virtual Owned<PangoLayout> line(std::string_view text, const FontStyle& style) const = 0;
 };
 
 }  // namespace typeset

@@ -135,7 +135,7 @@ std::size_t end_of_stretch(const std::string& text, std::size_t from) {
 /// Puts what a stretch of a text has behind that of the one before.
 void add(LayoutPieces more, std::size_t from, bool is_last, LayoutPieces& all) {
   if (!is_last) more.pieces.pop_back();  // of no words: the paragraph behind its end is the next stretch's
-  for (TextPiece& piece : more.pieces) {
+  for (TextSegment& piece : more.pieces) {
     piece.begin += static_cast<std::uint32_t>(from);
     piece.end += static_cast<std::uint32_t>(from);
   }
@@ -162,7 +162,7 @@ std::string listed(const std::set<std::uint32_t>& characters) {
 std::size_t PangoFonts::KnownHash::operator()(const Known& known) const {
   const std::hash<std::string_view> hash;
   const std::size_t style = static_cast<std::size_t>(known.style.size * 64) * 8 + (known.style.bold ? 1 : 0) +
-                            (known.style.slanted ? 2 : 0) + (known.style.one_line ? 4 : 0);
+                            (known.style.italic ? 2 : 0) + (known.style.one_line ? 4 : 0);
   return hash(known.text) * 31 + hash(known.style.font) + style;
 }
 
@@ -225,22 +225,22 @@ std::string PangoFonts::name_of(const std::string& font) const {
   return named == nullptr ? std::string() : named->name;
 }
 
-Owned<PangoFontDescription> PangoFonts::described(const WordStyle& style) const {
+Owned<PangoFontDescription> PangoFonts::described(const FontStyle& style) const {
   Owned<PangoFontDescription> description(pango_font_description_copy(face(style.font).description.get()));
   pango_font_description_set_absolute_size(description.get(), style.size * PANGO_SCALE);
   if (style.bold) pango_font_description_set_weight(description.get(), PANGO_WEIGHT_BOLD);
-  if (style.slanted) pango_font_description_set_style(description.get(), PANGO_STYLE_ITALIC);
+  if (style.italic) pango_font_description_set_style(description.get(), PANGO_STYLE_ITALIC);
   return description;
 }
 
-Owned<PangoLayout> PangoFonts::layout(const std::string& text, const WordStyle& style) const {
+Owned<PangoLayout> PangoFonts::layout(const std::string& text, const FontStyle& style) const {
   Owned<PangoLayout> layout(pango_layout_new(face(style.font).context.get()));
   pango_layout_set_font_description(layout.get(), described(style).get());
   pango_layout_set_text(layout.get(), text.data(), static_cast<int>(text.size()));
   return layout;
 }
 
-Owned<PangoLayout> PangoFonts::line(std::string_view text, const WordStyle& style) const {
+Owned<PangoLayout> PangoFonts::line(std::string_view text, const FontStyle& style) const {
   const std::scoped_lock lock(mutex_);
   need_spare_memory();
   Owned<PangoLayout> one = layout(sound(std::string(text), true), style);
@@ -254,18 +254,19 @@ std::size_t PangoFonts::shaped() const {
   return shaped_;
 }
 
-std::shared_ptr<const SetText> PangoFonts::set(const std::string& text, const WordStyle& style) const {
+std::shared_ptr<const ShapedText> PangoFonts::set(const std::string& text, const FontStyle& style) const {
   return known(text, style, Notes::taken);
 }
 
-std::shared_ptr<const SetText> PangoFonts::known(const std::string& text, const WordStyle& style, Notes notes) const {
+std::shared_ptr<const ShapedText> PangoFonts::known(const std::string& text, const FontStyle& style,
+                                                    Notes notes) const {
   const bool has_size = style.size >= limits::smallest_set_size && style.size <= limits::largest_set_size;
   if (text.size() > limits::longest_text || !has_size) return nullptr;
   const std::scoped_lock lock(mutex_);
   Known asked{text, style};
   const auto found = known_.find(asked);
   if (found != known_.end()) return found->second;
-  std::shared_ptr<const SetText> set = shape(text, style, notes);
+  std::shared_ptr<const ShapedText> set = shape(text, style, notes);
   constexpr std::size_t most_kept = 64 << 20;
   if (bytes_ > most_kept) {
     known_.clear();
@@ -276,7 +277,8 @@ std::shared_ptr<const SetText> PangoFonts::known(const std::string& text, const 
   return set;
 }
 
-std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const WordStyle& style, Notes notes) const {
+std::shared_ptr<const ShapedText> PangoFonts::shape(const std::string& text, const FontStyle& style,
+                                                    Notes notes) const {
   ++shaped_;
   const std::string words = sound(text, style.one_line);
   if (!why_costly(words).empty()) return nullptr;
@@ -284,7 +286,7 @@ std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const 
   const Face& face = this->face(style.font);
   const Owned<PangoFont> own(pango_context_load_font(face.context.get(), described(style).get()));
   if (!own) return nullptr;
-  const Letters letters{name_of(style.font), style.bold, style.slanted};
+  const Letters letters{name_of(style.font), style.bold, style.italic};
   if (notes == Notes::taken) note_letters(letters, own.get());
   LayoutPieces read;
   std::size_t from = 0;
@@ -303,10 +305,10 @@ std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const 
     read.descent = static_cast<double>(pango_font_metrics_get_descent(metrics.get())) / PANGO_SCALE;
   }
   if (style.one_line && !read.pieces.empty()) {  // one piece, which nothing breaks
-    TextPiece all = read.pieces.front();
+    TextSegment all = read.pieces.front();
     double spaces = all.space;
     for (std::size_t i = 1; i < read.pieces.size(); ++i) {
-      const TextPiece& next = read.pieces[i];
+      const TextSegment& next = read.pieces[i];
       if (next.end > next.begin) all.width += spaces + next.width, spaces = 0, all.end = next.end;
       spaces += next.space;
     }
@@ -316,8 +318,8 @@ std::shared_ptr<const SetText> PangoFonts::shape(const std::string& text, const 
     read.pieces.assign(1, all);
   }
   try {
-    return std::make_shared<const SetText>(style.one_line ? words : text, read.pieces,
-                                           style.lines(read.ascent, read.descent), style);
+    return std::make_shared<const ShapedText>(style.one_line ? words : text, read.pieces,
+                                              style.lines(read.ascent, read.descent), style);
   } catch (const BadPieces&) {  // too wide, or too small to have a height
     return nullptr;
   }
@@ -328,7 +330,7 @@ void PangoFonts::note_letters(const Letters& letters, PangoFont* own) const {
   const Owned<PangoFontDescription> got(pango_font_describe(own));
   if (letters.bold && pango_font_description_get_weight(got.get()) < PANGO_WEIGHT_SEMIBOLD)
     faceless_.emplace(letters.font, "bold");
-  if (letters.slanted && pango_font_description_get_style(got.get()) == PANGO_STYLE_NORMAL)
+  if (letters.italic && pango_font_description_get_style(got.get()) == PANGO_STYLE_NORMAL)
     faceless_.emplace(letters.font, "slanted");
 }
 
@@ -348,10 +350,10 @@ void PangoFonts::note_characters(std::string_view characters, PangoFont* font, b
   }
 }
 
-/// `the font body (DejaVu Sans, slanted)`
+/// `the font body (DejaVu Sans, italic)`
 std::string PangoFonts::called(const Letters& letters) const {
   const std::string family = printable(pango_font_description_get_family(faces_.at(letters.font).description.get()));
-  const std::string how = std::string(letters.bold ? ", bold" : "") + (letters.slanted ? ", slanted" : "");
+  const std::string how = std::string(letters.bold ? ", bold" : "") + (letters.italic ? ", slanted" : "");
   return letters.font.empty() ? "this machine's " + family + how
                               : "the font " + letters.font + " (" + family + how + ")";
 }
@@ -371,7 +373,7 @@ std::vector<std::string> PangoFonts::remarks() const {
   return all;
 }
 
-std::string PangoFonts::refusal(const std::string& text, const WordStyle& style) const {
+std::string PangoFonts::refusal(const std::string& text, const FontStyle& style) const {
   if (set(text, style) != nullptr) return {};
   if (text.size() > limits::longest_text) {
     return "its words take " + in_thousands(static_cast<double>(text.size())) +
@@ -387,8 +389,8 @@ std::string PangoFonts::refusal(const std::string& text, const WordStyle& style)
   return "its words come to more than 1e6 pixels; with fonts that is not measured";
 }
 
-double PangoFonts::zero_width(const WordStyle& style) const {
-  WordStyle of_zero = style;
+double PangoFonts::zero_width(const FontStyle& style) const {
+  FontStyle of_zero = style;
   of_zero.line_height.reset();
   of_zero.max_lines.reset();
   of_zero.one_line = true;
@@ -396,11 +398,11 @@ double PangoFonts::zero_width(const WordStyle& style) const {
   return zero ? zero->widths().max_content : plain_character * style.size;
 }
 
-std::string PangoFonts::family(const WordStyle& style) const {
+std::string PangoFonts::family(const FontStyle& style) const {
   return pango_font_description_get_family(face(style.font).description.get());
 }
 
-std::shared_ptr<const Typesetter> PangoFonts::with(const std::vector<NamedFont>& fonts) const {
+std::shared_ptr<const TextShaper> PangoFonts::with(const std::vector<NamedFont>& fonts) const {
   return open_fonts(with_fonts(fonts_, fonts));
 }
 
@@ -445,18 +447,18 @@ std::vector<std::string> font_families() {
   return typeset::families_in(typeset::new_map().get());
 }
 
-std::shared_ptr<const Typesetter> open_fonts(const std::vector<NamedFont>& fonts) {
+std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& fonts) {
   static typeset::Opened opened;
   return opened.get(fonts);
 }
 
-std::shared_ptr<const PiecedText> pieces_of(PangoLayout* layout, std::optional<int> max_lines) {
+std::shared_ptr<const SegmentedText> pieces_of(PangoLayout* layout, std::optional<int> max_lines) {
   const typeset::Owned<PangoLayout> unbroken(pango_layout_copy(layout));
   pango_layout_set_width(unbroken.get(), -1);
   pango_layout_set_ellipsize(unbroken.get(), PANGO_ELLIPSIZE_NONE);
   const typeset::LayoutPieces read = typeset::pieces_in(unbroken.get());
-  return std::make_shared<const PiecedText>(pango_layout_get_text(layout), read.pieces,
-                                            LineStyle{read.ascent + read.descent, read.ascent, max_lines});
+  return std::make_shared<const SegmentedText>(pango_layout_get_text(layout), read.pieces,
+                                               LineStyle{read.ascent + read.descent, read.ascent, max_lines});
 }
 
 }  // namespace fond_ladder::inline v0

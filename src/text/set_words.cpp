@@ -25,9 +25,9 @@ std::size_t bytes_to_set(const std::vector<typeset::StyledWords>& all) {
   for (const auto& one : all) of_all += one.text->size();
   if (of_all <= limits::most_set_bytes) return of_all;
   const auto key = [](const typeset::StyledWords& one) {
-    const WordStyle& style = one.style;
-    const Wording* fonts = one.wording != nullptr && !one.wording->fonts.empty() ? one.wording : nullptr;
-    return std::tuple(std::string_view(*one.text), style.size, std::string_view(style.font), style.bold, style.slanted,
+    const FontStyle& style = one.style;
+    const Locale* fonts = one.locale != nullptr && !one.locale->fonts.empty() ? one.locale : nullptr;
+    return std::tuple(std::string_view(*one.text), style.size, std::string_view(style.font), style.bold, style.italic,
                       style.line_height, style.one_line, style.max_lines, fonts);
   };
   std::vector<const typeset::StyledWords*> order;
@@ -57,7 +57,7 @@ std::vector<typeset::StyledWords> typeset::styled_words(const Scene& scene) {
     if (keys.kind != Kind::text) return;
     const bool as_before = !all.empty() && all.back().node == node && *all.back().text == keys.text;
     all.push_back({node, as_before ? all.back().text : std::make_shared<const std::string>(keys.text),
-                   keys.word_style(scene.tree.em()), nullptr});
+                   keys.font_style(scene.tree.em()), nullptr});
   };
   for (const NodeId node : scene.tree.nodes()) {
     const std::size_t first = all.size();
@@ -71,28 +71,28 @@ std::vector<typeset::StyledWords> typeset::styled_words(const Scene& scene) {
     own[node] = {first, all.size()};
   }
   const std::size_t all_own = all.size();
-  for (const Wording& wording : scene.wordings) {
-    for (const auto& [node, words] : wording.texts) {
+  for (const Locale& locale : scene.locales) {
+    for (const auto& [node, words] : locale.texts) {
       const auto [first, behind] = own.at(node);
       const auto said = std::make_shared<const std::string>(words);
-      for (std::size_t i = first; i < behind; ++i) all.push_back({node, said, all[i].style, &wording});
+      for (std::size_t i = first; i < behind; ++i) all.push_back({node, said, all[i].style, &locale});
     }
-    if (wording.fonts.empty()) continue;
-    for (std::size_t i = 0; i < all_own; ++i) all.push_back({all[i].node, all[i].text, all[i].style, &wording});
+    if (locale.fonts.empty()) continue;
+    for (std::size_t i = 0; i < all_own; ++i) all.push_back({all[i].node, all[i].text, all[i].style, &locale});
   }
   return all;
 }
 
-void set_words(Scene& scene, WordsIn words) {
-  if (words == WordsIn::plain) {
+void set_words(Scene& scene, TextMetrics words) {
+  if (words == TextMetrics::fixed) {
     scene.tree.set_typesetter(nullptr);
-    scene.words = words;
+    scene.text_metrics = words;
     return;
   }
-  const std::shared_ptr<const Typesetter> setter = open_fonts(scene.fonts);
-  std::vector<std::pair<const Wording*, std::shared_ptr<const Typesetter>>> of_wordings;
-  for (const Wording& wording : scene.wordings) {
-    if (!wording.fonts.empty()) of_wordings.emplace_back(&wording, setter->with(wording.fonts));
+  const std::shared_ptr<const TextShaper> setter = open_fonts(scene.fonts);
+  std::vector<std::pair<const Locale*, std::shared_ptr<const TextShaper>>> of_locales;
+  for (const Locale& locale : scene.locales) {
+    if (!locale.fonts.empty()) of_locales.emplace_back(&locale, setter->with(locale.fonts));
   }
   const std::vector<typeset::StyledWords> all = typeset::styled_words(scene);
   if (const std::size_t bytes = bytes_to_set(all); bytes > limits::most_set_bytes) {
@@ -103,9 +103,9 @@ void set_words(Scene& scene, WordsIn words) {
   }
   std::vector<BadFonts::Fault> faults;
   for (const typeset::StyledWords& one : all) {
-    const Typesetter* by = setter.get();
-    for (const auto& [wording, its] : of_wordings) {
-      if (wording == one.wording) by = its.get();
+    const TextShaper* by = setter.get();
+    for (const auto& [locale, its] : of_locales) {
+      if (locale == one.locale) by = its.get();
     }
     static_cast<void>(by->zero_width(one.style));
     if (by->set(*one.text, one.style) != nullptr) continue;
@@ -114,7 +114,7 @@ void set_words(Scene& scene, WordsIn words) {
   }
   if (!faults.empty()) throw BadFonts(std::move(faults));
   scene.tree.set_typesetter(setter);
-  scene.words = words;
+  scene.text_metrics = words;
 }
 
 }  // namespace fond_ladder::inline v0

@@ -15,8 +15,8 @@ namespace typeset {
 struct StyledWords {
   NodeId node;
   std::shared_ptr<const std::string> text;  ///< one for all styles and wordings that say them
-  WordStyle style;
-  const Wording* wording = nullptr;  ///< that says them or the font; null: the scene
+  FontStyle style;
+  const Locale* locale = nullptr;  ///< that says them or the font; null: the scene
 };
 
 /// Those of all texts, of what they are under each range and mode alone, and of every wording.

@@ -21,11 +21,11 @@ std::vector<std::string> font_families() {
   return {};
 }
 
-std::shared_ptr<const Typesetter> open_fonts(const std::vector<NamedFont>& /*fonts*/) {
+std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& /*fonts*/) {
   throw BadFonts({{{}, "", remedy}});
 }
 
-std::shared_ptr<const PiecedText> pieces_of(_PangoLayout* /*layout*/, std::optional<int> /*max_lines*/) {
+std::shared_ptr<const SegmentedText> pieces_of(_PangoLayout* /*layout*/, std::optional<int> /*max_lines*/) {
   throw BadPieces(remedy);
 }
 

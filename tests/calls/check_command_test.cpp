@@ -64,7 +64,7 @@ TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
       "when": {"busy": {"padding": 20}}}]}})");
   struct Said {
     bool holds = true;
-    int rungs = 0;
+    int container_sizes = 0;
     std::vector<std::string> failing;
     bool operator==(const Said&) const = default;
   };
@@ -76,7 +76,7 @@ TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
     for (const Json& claim : answers.at("answers").at(0).at("claims")) {
       Said& said = all[claim.at("number").get<int>()];
       said.holds = said.holds && claim.at("holds").get<bool>();
-      said.rungs += claim.at("rungs").get<int>();
+      said.container_sizes += claim.at("rungs").get<int>();
       for (const Json& one : claim.at("failing")) said.failing.push_back(one.dump());
       ++told;
     }
@@ -134,14 +134,13 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
     return names;
   };
   using Names = std::vector<std::string>;
-  constexpr std::size_t uncut = 0, bar = 26;
+  constexpr std::size_t fits = 0, bar = 26;
   EXPECT_EQ(failing_in({}, bar), Names{""});
   EXPECT_EQ(failing_in({"--wording", "all"}, bar), (Names{"", "wording long", "wording hebrew"}));
   EXPECT_EQ(failing_in({"--mode", "all"}, bar), (Names{"", "mode closed"}));
-  EXPECT_EQ(failing_in({"--wording", "all", "--mode", "all"}, uncut),
+  EXPECT_EQ(failing_in({"--wording", "all", "--mode", "all"}, fits),
             (Names{"wording long", "wording long, mode closed"}));
-  EXPECT_EQ(failing_in({"--wording", "long", "--longer", "10%"}, uncut),
-            Names{""});  // one variant has no need of names
+  EXPECT_EQ(failing_in({"--wording", "long", "--longer", "10%"}, fits), Names{""});  // one variant has no need of names
   // Never tested in one variant, and held in the other.
   const std::string beds = "count(body/*) = 2 when container.width < 1200 and not closed";
   const auto holds = [&](const std::vector<std::string>& args) {

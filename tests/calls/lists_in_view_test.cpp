@@ -96,7 +96,7 @@ TEST(ListsInViewTold, ClaimsAboutEntriesAreReadWhereTheyAre) {
               HasSubstr("sampled at some sizes"));
 }
 
-TEST(ListsInViewTold, ClimbsTellWhatComesIntoView) {
+TEST(ListsInViewTold, SweepsTellWhatComesIntoView) {
   const std::string scene = log_of("1000000");
   EXPECT_THAT(told({"climb", "-", "--show", "log.content_height"}, scene),
               AllOf(HasSubstr("`entry[0]` goes from 2 lines to 1"), HasSubstr("between the steps nothing is proved")));
@@ -105,15 +105,15 @@ TEST(ListsInViewTold, ClimbsTellWhatComesIntoView) {
       told({"climb", "-", "--show", "entry[7].top"}, scene, 2),
       HasSubstr("\"entry[7]\" is an entry of a list, there only where it is in view; name the first, as in entry[0]"));
   const std::string differing = log_of(R"([{},{"text":"Watered in the morning"},{},{},{},{},{},{},{},{},{}])");
-  const std::string turns = told({"climb", "-", "--show", "log.content_height"}, differing);
-  EXPECT_THAT(turns, HasSubstr("another entry of `log` comes into view"));
+  const std::string breakpoints = told({"climb", "-", "--show", "log.content_height"}, differing);
+  EXPECT_THAT(breakpoints, HasSubstr("another entry of `log` comes into view"));
 }
 
 TEST(ListsInViewTold, NothingLandsBetweenCopies) {
-  const std::vector<std::string> landing{"measure", "-", "--at", "200", "--landing", "9,30", "--carry", "foot"};
-  EXPECT_THAT(told(landing, log_of("1000000")),
+  const std::vector<std::string> drop_target{"measure", "-", "--at", "200", "--landing", "9,30", "--carry", "foot"};
+  EXPECT_THAT(told(drop_target, log_of("1000000")),
               HasSubstr("the entries of a list of copies are alike, and nothing stands beside them"));
-  EXPECT_THAT(told(landing, log_of("[{},{},{}]")), Not(HasSubstr("list of copies")));
+  EXPECT_THAT(told(drop_target, log_of("[{},{},{}]")), Not(HasSubstr("list of copies")));
 }
 
 TEST(ListsInViewTold, ATryIsMadeInTheOneThatIsCopied) {

@@ -142,11 +142,11 @@ TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
   EXPECT_EQ(checked.status, 0) << checked.out;
   EXPECT_THAT(checked.out, HasSubstr("kept    last.bottom <= button.top with list.scrolled = end\n"));
   EXPECT_THAT(checked.out, HasSubstr("kept    last.top > 0\\nwith list.scrolled = 3\n"));
-  const testing::Result climbed = testing::run({"climb", "-", "--height", "150..300", "--width", "300", "--show",
-                                                "last.bottom,last.height", "--scrolled", "list=end"},
-                                               under_a_button);
-  EXPECT_THAT(climbed.out, HasSubstr("List from 150 to 300 high, 300 wide, list scrolled to its end\n"));
-  EXPECT_THAT(climbed.out, HasSubstr("150          100           20\n"));
+  const testing::Result swept = testing::run({"climb", "-", "--height", "150..300", "--width", "300", "--show",
+                                              "last.bottom,last.height", "--scrolled", "list=end"},
+                                             under_a_button);
+  EXPECT_THAT(swept.out, HasSubstr("List from 150 to 300 high, 300 wide, list scrolled to its end\n"));
+  EXPECT_THAT(swept.out, HasSubstr("150          100           20\n"));
   const Json told = Json::parse(
       testing::run({"climb", "-", "--show", "last.bottom", "--scrolled", "list=7", "--format", "json"}, under_a_button)
           .out);
@@ -168,7 +168,7 @@ TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
   }
 }
 
-/// Brute force: what a climb proves of scrolled places is what they are at each size, measured by itself.
+/// Brute force: what a sweep proves of scrolled places is what they are at each size, measured by itself.
 TEST(Scrolled, PlacesAreProvedAsTheyAre) {
   for (const char* to : {"end", "17"}) {
     const Json told = Json::parse(testing::run({"climb", "-", "--show", "last.bottom,entry[1].middle_y", "--width",
@@ -176,8 +176,8 @@ TEST(Scrolled, PlacesAreProvedAsTheyAre) {
                                                 "--scrolled", std::string("list=") + to, "--format", "json"},
                                                under_a_button)
                                       .out);
-    for (const Json& rung : told.at("answers").at(0).at("rungs")) {
-      const std::string at = std::to_string(rung.at("width").get<int>()) + "x170";
+    for (const Json& container_size : told.at("answers").at(0).at("rungs")) {
+      const std::string at = std::to_string(container_size.at("width").get<int>()) + "x170";
       const Json there = Json::parse(
           testing::run({"measure", "-", "--at", at, "--scrolled", std::string("list=") + to, "--format", "json"},
                        under_a_button)
@@ -185,9 +185,9 @@ TEST(Scrolled, PlacesAreProvedAsTheyAre) {
       for (const Json& node : there.at("answers").at(0).at("nodes")) {
         const double top = node.at("y").get<double>(), high = node.at("height").get<double>();
         if (node.at("path") == "page/list/last") {
-          EXPECT_NEAR(rung.at("values").at("last.bottom").get<double>(), top + high, 1e-9) << at;
+          EXPECT_NEAR(container_size.at("values").at("last.bottom").get<double>(), top + high, 1e-9) << at;
         } else if (node.at("path") == "page/list/entry[1]") {
-          EXPECT_NEAR(rung.at("values").at("entry[1].middle_y").get<double>(), top + high / 2, 1e-9) << at;
+          EXPECT_NEAR(container_size.at("values").at("entry[1].middle_y").get<double>(), top + high / 2, 1e-9) << at;
         }
       }
     }

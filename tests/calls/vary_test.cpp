@@ -24,12 +24,12 @@ TEST(VaryOption, ReadsValuesAndSpans) {
   EXPECT_THAT(calls::parse_vary("a.width=1, 2em ,\"x,y\",[3,4]").values, ElementsAre("1", "2em ", "\"x,y\"", "[3,4]"));
   const calls::AskedVary span = calls::parse_vary("a.margin.left=-1.5em..2em");
   ASSERT_TRUE(span.span.has_value());
-  EXPECT_EQ(*span.span, Span(-1.5, 2));
+  EXPECT_EQ(*span.span, Interval(-1.5, 2));
   EXPECT_EQ(span.setting, "a.margin.left");
   EXPECT_EQ(span.text_of(0.25), "0.25em");
 }
 
-TEST(VaryOption, ClimbDragsASetting) {
+TEST(VaryOption, SweepDragsASetting) {
   const testing::Result told =
       testing::run({"climb", console(), "--vary", "beds.width=240..400", "--at", "1280x800", "--show", "cards.height"});
   EXPECT_EQ(told.status, 0);
@@ -42,7 +42,7 @@ TEST(VaryOption, ClimbDragsASetting) {
 }
 
 /// What begins right behind a value that is looked at was said to begin at the next one.
-TEST(VaryOption, ClimbSaysAboveWhichValueSomethingIsSo) {
+TEST(VaryOption, SweepSaysAboveWhichValueSomethingIsSo) {
   const auto told = [](const char* values) {
     return testing::run({"climb", console(), "--vary", values, "--at", "900x800"}).out;
   };
@@ -50,8 +50,8 @@ TEST(VaryOption, ClimbSaysAboveWhichValueSomethingIsSo) {
   EXPECT_THAT(told("bar.height=10..60"), HasSubstr("`alarm` sticks out below 32, by 11 at most"));
 }
 
-/// What is no length is looked at step by step, and the climb says so.
-TEST(VaryOption, ClimbSaysWhatIsNotProved) {
+/// What is no length is looked at step by step, and the sweep says so.
+TEST(VaryOption, SweepSaysWhatIsNotProved) {
   const std::string scene =
       R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
       R"({"kind":"box","name":"b","weight":1}]}})";

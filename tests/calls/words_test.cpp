@@ -24,7 +24,7 @@ std::string trays() {
     "root":{"kind":"row","name":"card","children":[{"kind":"text","name":"about","text":"Moss","size":17}]}})");
 }
 
-TEST(Words, EveryCommandTakesThem) {
+TEST(TextLine, EveryCommandTakesThem) {
   for (const std::vector<std::string>& call :
        std::vector<std::vector<std::string>>{{"measure"},
                                              {"climb"},
@@ -43,7 +43,7 @@ TEST(Words, EveryCommandTakesThem) {
   }
 }
 
-TEST(Words, BothAreCheckedInTurnAndEachIsNamed) {
+TEST(TextLine, BothAreCheckedInTurnAndEachIsNamed) {
   const Result told = run({"check", trays(), "--words", "plain,fonts", "--wording", "all"});
   EXPECT_EQ(told.status, 1);
   EXPECT_THAT(told.out,
@@ -53,7 +53,7 @@ TEST(Words, BothAreCheckedInTurnAndEachIsNamed) {
   EXPECT_THAT(run({"check", trays(), "--words", "plain"}).out, HasSubstr("the claim holds"));
 }
 
-TEST(Words, CompareTellsWhatDiffersBetweenThem) {
+TEST(TextLine, CompareTellsWhatDiffersBetweenThem) {
   const Result told = run({"compare", trays(), "--words", "plain", "--words", "fonts"});
   EXPECT_EQ(told.status, 1);
   EXPECT_THAT(told.out, HasSubstr(".scene.json, words plain"));
@@ -65,7 +65,7 @@ TEST(Words, CompareTellsWhatDiffersBetweenThem) {
       << "what can be read once only";
 }
 
-TEST(Words, WhatIsWrongIsRefused) {
+TEST(TextLine, WhatIsWrongIsRefused) {
   const struct {
     std::vector<std::string> words;
     const char* message;
@@ -90,7 +90,7 @@ TEST(Words, WhatIsWrongIsRefused) {
   EXPECT_EQ(run({"measure", nowhere, "--at", "100x100"}).status, 0);
 }
 
-TEST(Words, RemarksAreSaidOnce) {
+TEST(TextLine, RemarksAreSaidOnce) {
   const std::string wide =
       temporary("wide.scene.json", R"({"format":1,"words":"fonts","fonts":{"body":{"family":"DejaVu Sans"}},
     "claims":["r.width > 0"],"wordings":{"w":{"texts":{"t":"室"}}},"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"温"}]}})");

@@ -97,7 +97,7 @@ TEST(Cli, TellsTimingAndVisits) {
   EXPECT_NE(out.find("widths up          35        0"), std::string::npos) << out;
 }
 
-TEST(Cli, Climbs) {
+TEST(Cli, Sweeps) {
   const std::vector<std::string> words{
       "climb", console, "--width", "360..1440", "--rungs", "360,640,1024,1440", "--show", "beds.width,map.width"};
   testing::expect_golden("climb.txt", run(words).out);
@@ -116,7 +116,7 @@ TEST(Cli, Climbs) {
       R"("slope_before":1,"turn":"jump"})");
 }
 
-TEST(Cli, ClimbsOfEverythingSumUpAndOtherWaysToClimb) {
+TEST(Cli, SweepsOfEverythingSumUpAndOtherWaysToSweep) {
   testing::expect_golden("climb_all.txt", run_process("climb " + console).out);
   const std::string closed = run({"climb", console, "--mode", "closed"}).out;
   EXPECT_NE(closed.find("`closed` is on"), std::string::npos) << closed;
@@ -367,7 +367,7 @@ TEST(Cli, TellsHowFarItIsOnATerminalOnlyAndAfterAWhile) {
   const auto work = [&](std::ostream* shown) {
     terminal.str("");
     const calls::Streams streams{in, out, err, {}, shown};
-    calls::Progress progress(streams, "climbing", clock);
+    calls::ProgressLine progress(streams, "climbing", clock);
     progress.tell(0.1);
     now += std::chrono::milliseconds(600);
     progress.tell(0.25);

@@ -53,7 +53,7 @@ const Shown shown[] = {
 };
 
 struct Counted {
-  const char *scene, *at, *wording, *quantities, *values;
+  const char *scene, *at, *locale, *quantities, *values;
 };
 
 const Counted counted[] = {
@@ -84,27 +84,27 @@ std::vector<std::string> words_of_list(const std::string& list) {
 }
 
 TEST(Examples, EveryIdiomDoesWhatItShows) {
-  std::set<std::string> tried;
+  std::set<std::string> edited;
   for (const auto& [name, at, mode, boxes] : shown) {
     const Scene scene = read_scene_file(idioms + name + ".scene.json");
-    EXPECT_EQ(testing::boxes_text(solve(scene, testing::rung_from(at), words_of_list(mode))), boxes)
+    EXPECT_EQ(testing::boxes_text(solve(scene, testing::size_from(at), words_of_list(mode))), boxes)
         << name << " " << at;
-    tried.insert(name);
+    edited.insert(name);
   }
-  for (const auto& [name, at, wording, quantities, values] : counted) {
+  for (const auto& [name, at, locale, quantities, values] : counted) {
     Scene scene = read_scene_file(idioms + name + ".scene.json");
-    if (*wording != 0) speak(scene, wording);
+    if (*locale != 0) apply_locale(scene, locale);
     std::string measured;
-    const Climb climbed = climb(scene, {testing::rung_from(at)}, words_of_list(quantities));
-    for (const auto& value : climbed.steps[0].values) {
+    const Sweep swept = sweep(scene, {testing::size_from(at)}, words_of_list(quantities));
+    for (const auto& value : swept.steps[0].values) {
       measured += (measured.empty() ? "" : " ") + testing::short_number(*value);
     }
     EXPECT_EQ(measured, values) << name << " " << at;
-    tried.insert(name);
+    edited.insert(name);
   }
   for (const auto& file : std::filesystem::directory_iterator(idioms)) {
     const std::string name = file.path().filename().string();
-    EXPECT_TRUE(tried.contains(name.substr(0, name.find('.')))) << name;
+    EXPECT_TRUE(edited.contains(name.substr(0, name.find('.')))) << name;
   }
 }
 

@@ -60,7 +60,7 @@ std::vector<std::string> hostile_texts() {
 }
 
 /// The first line of a file in which something stands that cannot be seen, but for tabs.
-std::string unseen_in(const std::string& file) {
+std::string invisible_in(const std::string& file) {
   std::istringstream lines(file);
   for (std::string line; std::getline(lines, line);) {
     std::ranges::replace(line, '\t', ' ');
@@ -93,7 +93,7 @@ TEST(Hostile, NothingButThePictureComesOfAPlot) {
     EXPECT_EQ(std::ranges::count(quantity, '\n'), 1) << quantity;
     const std::string svg = testing::file_text("curves.svg");
     EXPECT_EQ(svg.find("<b>"), std::string::npos);
-    EXPECT_EQ(unseen_in(svg), "") << "well-formed";
+    EXPECT_EQ(invisible_in(svg), "") << "well-formed";
     EXPECT_EQ(svg.find("&#"), std::string::npos) << text;
     fs::remove("curves.svg");
   }
@@ -188,7 +188,7 @@ TEST(Hostile, JUnitStaysXmlWhateverTheTitleIs) {
                    {"root", {{"kind", "row"}, {"name", "r"}}}};
   EXPECT_EQ(run({"check", "-", "--junit", file}, scene.dump()).status, 1);
   const std::string xml = testing::file_text(file);
-  EXPECT_EQ(unseen_in(xml), "");
+  EXPECT_EQ(invisible_in(xml), "");
   EXPECT_THAT(xml, ::testing::HasSubstr("a\\x01\\x9B\\uFFFE]]>&lt;!-- \\u202E"));
 }
 
@@ -348,9 +348,9 @@ TEST(Hostile, WhatIsToldInPartIsSaidToBe) {
                 {"root", {{"kind", "row"}, {"name", "r"}, {"children", {{{"kind", "box"}, {"copies", boxes}}}}}}}
         .dump();
   };
-  const auto climbed = [&](int boxes) { return run({"climb", "-"}, row_of(boxes)).out; };
-  EXPECT_THAT(climbed(2001), ::testing::HasSubstr("this is about the first 2,000 nodes of 2,002"));
-  EXPECT_THAT(climbed(1999), ::testing::Not(::testing::HasSubstr("the first 2,000")));
+  const auto swept = [&](int boxes) { return run({"climb", "-"}, row_of(boxes)).out; };
+  EXPECT_THAT(swept(2001), ::testing::HasSubstr("this is about the first 2,000 nodes of 2,002"));
+  EXPECT_THAT(swept(1999), ::testing::Not(::testing::HasSubstr("the first 2,000")));
   const Result drawn = run({"draw", "-", "-o", "-", "--as", "svg", "--at", "100x50"}, row_of(21000));
   EXPECT_EQ(drawn.status, 0);
   EXPECT_THAT(drawn.err, ::testing::HasSubstr("nodes were left out"));

@@ -26,11 +26,11 @@ using What = RecordingPen::Stamp::What;
 
 Recording drawn(const Scene& scene, const std::vector<const char*>& sizes, const DrawOptions& options = {}) {
   std::vector<Panel> panels;
-  for (const char* size : sizes) panels.push_back({solve(scene, testing::rung_from(size)), ""});
+  for (const char* size : sizes) panels.push_back({solve(scene, testing::size_from(size)), ""});
   RecordingPen pen;
   const SheetReport report = Sheet(panels, options).paint(pen);
   EXPECT_TRUE(pen.clips.empty());
-  EXPECT_EQ(report.cut.size(), panels.size());
+  EXPECT_EQ(report.overhang.size(), panels.size());
   return pen.stamps;
 }
 
@@ -188,8 +188,8 @@ TEST(Picture, StaysWithinItsLimitsForAnyTree) {
 }
 
 TEST(Picture, RefusesWhatCannotBeDrawn) {
-  const auto refusal = [](const Scene& scene, Rung rung, const DrawOptions& options) -> std::string {
-    const std::vector<Panel> panels{{solve(scene, rung), ""}};
+  const auto refusal = [](const Scene& scene, ContainerSize container_size, const DrawOptions& options) -> std::string {
+    const std::vector<Panel> panels{{solve(scene, container_size), ""}};
     try {
       const Sheet sheet(panels, options);
     } catch (const std::exception& error) {

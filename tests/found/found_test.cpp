@@ -71,21 +71,21 @@ TEST(Found, EdgesAreExact) {
 }
 
 TEST(Found, NoToleranceShows) {
-  const std::string checked = told("check", "fitting_sliver"), climbed = told("climb", "fitting_sliver"),
+  const std::string checked = told("check", "fitting_sliver"), swept = told("climb", "fitting_sliver"),
                     measured = told("measure", "fitting_sliver", {"--at", "456"});
   EXPECT_THAT(checked, AllOf(HasSubstr("from 456 to below 649.6 wide"), HasSubstr("--at 456x300\n"),
                              HasSubstr("from 692 to 800 wide"), Not(HasSubstr("cut 0"))));
-  EXPECT_THAT(climbed, HasSubstr("from 456 to 649.6 and from 692 up"));
+  EXPECT_THAT(swept, HasSubstr("from 456 to 649.6 and from 692 up"));
   EXPECT_THAT(measured, HasSubstr("below 649.6 wide"));
 }
 
-TEST(Found, OneEventIsOneTurn) {
+TEST(Found, OneEventIsOneBreakpoint) {
   EXPECT_THAT(told("climb", "false_bends_on_curve", {"--show", "*.width"}),
               AllOf(HasSubstr("curve to 324.57"), Not(HasSubstr("324.56"))));
 }
 
 /// One edge, whoever names it.
-TEST(Found, MeasureClimbAndCheckNameOneEdge) {
+TEST(Found, MeasureSweepAndCheckNameOneEdge) {
   for (const char* answer : {"measure", "climb", "check"}) {
     const std::string all = told(answer, "fitting_sliver",
                                  *answer == 'm' ? std::vector<std::string>{"--at", "456"} : std::vector<std::string>());
@@ -254,21 +254,21 @@ TEST(Found, NothingGoesWrongWithoutAWord) {
   const Scene narrow(row("r")
                          .ranges({{.name = "tight", .below_width = 280}})
                          .when("tight", column())
-                         .holds(box("a").width(10).height(10)));
+                         .children(box("a").width(10).height(10)));
   const Tree tree = narrow.live_tree();
   Solver solver;
   EXPECT_EQ(solver.solve(tree, {200, 100}).kind(tree.root()), Kind::column) << "forms are kept";
-  const Tree list = Scene(column("l").scroll(Scroll::y).holds(box("x").height(500).shrink(0))).tree;
+  const Tree list = Scene(column("l").scroll(Scroll::y).children(box("x").height(500).shrink(0))).tree;
   const Solution solved = solver.solve(list, {100, 100});
   EXPECT_THROW((void)solved.scrolled({{list.root(), 0, std::nan("")}}), BadValue);
   Tree leaves(row("r").keys());
   const NodeId leaf = leaves.append(leaves.root(), box("leaf").width(9).keys());
   leaves.append(leaf, box("in").width(5).keys());
-  EXPECT_FALSE(solver.solve(leaves, {100, 10}).notes().empty()) << "a child in a leaf";
-  EXPECT_THROW(leaves.set(leaf, box().holds(box("more"))), BadValue);
+  EXPECT_FALSE(solver.solve(leaves, {100, 10}).warnings().empty()) << "a child in a leaf";
+  EXPECT_THROW(leaves.set(leaf, box().children(box("more"))), BadValue);
   EXPECT_THROW(leaves.set(leaf, box().when("x", box().width(3))), BadValue);
   solver.set_mode("foldde", true);
-  EXPECT_FALSE(solver.solve(tree, {200, 100}).notes().empty()) << "a mode that the tree does not have";
+  EXPECT_FALSE(solver.solve(tree, {200, 100}).warnings().empty()) << "a mode that the tree does not have";
 }
 
 TEST(Found, ASolverThatWasMovedFromSaysSo) {

@@ -24,11 +24,11 @@ int main(int, char** argv) {
     NodeId x = t.append(list, r.keys());
     rows.push_back(x);
     t.append(x, box().width(16).height(16).shrink(0).keys());
-    t.append(x, box().natural(20, 18).weight(1).keys());
+    t.append(x, box().natural_size(20, 18).weight(1).keys());
   }
-  if (has("P")) t.pack();
+  if (has("P")) t.compact();
   Solver s;
-  Rung at{800, 600};
+  ContainerSize at{800, 600};
   if (has("f")) at.height.reset();
   s.solve(t, at);
   for (int i = 0; i < 2; ++i) {
@@ -52,7 +52,7 @@ int main(int, char** argv) {
     CALLGRIND_STOP_INSTRUMENTATION;
   };
   if (what == "full") {
-    s.forget();
+    s.reset();
     go();
     s.solve(t, at);
     stop();

@@ -14,13 +14,13 @@ int main() {
       if (r() % 4 == 0) k.height = double(r() % 40);
       if (r() % 5 == 0) k.min_height = Length(double(r() % 30));
       NodeId x = t.append(l, k);
-      t.append(x, box().natural(10, double(r() % 30)).keys());
+      t.append(x, box().natural_size(10, double(r() % 30)).keys());
     }
     Solver s;
     for (int e = 0; e < 60; ++e) {
       switch (r() % 5) {
         case 0:
-          t.append(t.insert(l, r() % t.child_count(l), row().keys()), box().natural(5, double(r() % 50)).keys());
+          t.append(t.insert(l, r() % t.child_count(l), row().keys()), box().natural_size(5, double(r() % 50)).keys());
           break;
         case 1:
           if (t.child_count(l) > 20) t.remove(t.child(l, r() % t.child_count(l)));
@@ -29,7 +29,7 @@ int main() {
         case 3: t.set(t.child(l, r() % t.child_count(l)), box().padding(double(r() % 5))); break;
         case 4: t.set(l, box().gap(double(r() % 5)));
       }
-      Rung at{100.0 + r() % 3, 300.0 + r() % 300};
+      ContainerSize at{100.0 + r() % 3, 300.0 + r() % 300};
       Solution a = s.solve(t, at);
       Solver f;
       Solution b = f.solve(t, at);

@@ -17,13 +17,13 @@ void m(const char* w, F f, Node root = column("list")) {
   for (int i = 0; i < n; ++i) rows.push_back(f(i));
   std::vector<When> wh;
   double b0 = cpu();
-  Tree t = Tree::from(root.holds(std::move(rows)), 16, Direction::ltr, wh);
+  Tree t = Tree::from(root.children(std::move(rows)), 16, Direction::ltr, wh);
   double b1 = cpu();
   Solver s;
   s.solve(t, {300, 400});
   std::vector<double> a, b;
   for (int k = 0; k < 9; ++k) {
-    s.forget();
+    s.reset();
     double x = cpu();
     s.solve(t, {300, 400});
     a.push_back(cpu() - x);
@@ -41,44 +41,44 @@ int main() {
   auto R = [](auto c) {
     return [c](int) {
       Node r = row().gap(4);
-      for (int k = 0; k < 4; ++k) r.holds(c());
+      for (int k = 0; k < 4; ++k) r.children(c());
       return r;
     };
   };
-  m("rows of 4 plain boxes", R([] { return box().natural(20, 10); }));
+  m("rows of 4 plain boxes", R([] { return box().natural_size(20, 10); }));
   m("rows of 4 boxes width 40", R([] { return box().width(40); }));
   m("rows of 4 boxes width 25%", R([] { return box().width(percent(25)); }));
   m("rows of 4 boxes basis 0 grow 1", R([] { return box().basis(0.0).grow(1); }));
   m("rows of 4 boxes basis 25%", R([] { return box().basis(percent(25)).grow(1); }));
   m("rows of 4 boxes padding 4", R([] { return box().padding(4); }));
   m("rows of 4 boxes padding 4%", R([] { return box().padding(percent(4)); }));
-  m("rows of 4 boxes aspect 2", R([] { return box().width(20).aspect(2); }));
+  m("rows of 4 boxes aspect 2", R([] { return box().width(20).aspect_ratio(2); }));
   m("rows of 4 boxes weight, max 30", R([] { return box().weight(1).max_width(30); }));
   m("rows of 4 texts", R([] { return text("Fern bed"); }));
   m("rows of 4 long texts", R([] { return text("Fern, from spores. Shade, and mist twice a day in summer."); }));
   m("stacks of 4 pinned boxes", [](int) {
     Node r = stack().width(40).height(20);
-    for (int k = 0; k < 4; ++k) r.holds(box().width(5).height(5).pin(Pin{.left = Length(4)}));
+    for (int k = 0; k < 4; ++k) r.children(box().width(5).height(5).pin(Pin{.left = Length(4)}));
     return r;
   });
   m("grids of 2x2 auto-placed", [](int) {
     Node r = grid().columns(2);
-    for (int k = 0; k < 4; ++k) r.holds(box().natural(20, 10));
+    for (int k = 0; k < 4; ++k) r.children(box().natural_size(20, 10));
     return r;
   });
   m("grids of 2x2 said cells", [](int) {
     Node r = grid().columns(2);
-    for (int k = 0; k < 4; ++k) r.holds(box().natural(20, 10).cell(k % 2, k / 2));
+    for (int k = 0; k < 4; ++k) r.children(box().natural_size(20, 10).cell(k % 2, k / 2));
     return r;
   });
   m("rows wrapping of 4", [](int) {
     Node r = row().wrap().gap(4);
-    for (int k = 0; k < 4; ++k) r.holds(box().natural(120, 10));
+    for (int k = 0; k < 4; ++k) r.children(box().natural_size(120, 10));
     return r;
   });
   m("rows across baseline of 4 texts", [](int) {
     Node r = row().across(Across::baseline).gap(4);
-    for (int k = 0; k < 4; ++k) r.holds(text("Fern bed"));
+    for (int k = 0; k < 4; ++k) r.children(text("Fern bed"));
     return r;
   });
 }

@@ -27,7 +27,7 @@ Keys named(Kind kind, const char* name) {
 
 /// Steps in the order of the file, indented by brackets: `r(a b(c))`.
 std::string shape(const Tree& tree, NodeId node) {
-  std::string text = tree.step(node), inner;
+  std::string text = tree.segment(node), inner;
   for (const NodeId child : tree.children(node)) inner += (inner.empty() ? "" : " ") + shape(tree, child);
   return inner.empty() ? text : text + "(" + inner + ")";
 }
@@ -91,7 +91,7 @@ TEST_F(TreeEdits, RefusesWhatWouldTearItApart) {
   EXPECT_THROW(Length{no_number}, BadValue);
   EXPECT_THROW(Length(2e9), BadValue);
   impossible.grow = std::numeric_limits<double>::quiet_NaN();
-  EXPECT_THROW(tree.restyle(a, impossible), BadValue);
+  EXPECT_THROW(tree.replace_keys(a, impossible), BadValue);
   EXPECT_EQ(shape(tree), before);
   EXPECT_EQ(tree.size(), 4U);
 }
@@ -117,7 +117,7 @@ TEST_F(TreeEdits, FindsNodesByPathAndTail) {
   EXPECT_EQ(tree.at("c"), c);
   EXPECT_EQ(tree.at("b/c"), c);
   EXPECT_EQ(tree.at("r/a"), a);
-  EXPECT_EQ(tree.step(tree.at("text#2")), "text#2");
+  EXPECT_EQ(tree.segment(tree.at("text#2")), "text#2");
   EXPECT_EQ(tree.matches("a").size(), 2U);
   for (const auto& [path, message] :
        {std::pair{"a", "names 2 nodes: r/a, r/b/a; write a longer part of the path"}, std::pair{"b/d", "names no node"},
@@ -147,7 +147,7 @@ TEST(Tree, GivesBackTheKeysItWasGiven) {
     const NodeId node = tree.append(tree.root(), keys);
     ASSERT_EQ(tree.keys(node), keys);
     const Keys other = scenes.keys(scenes.chance(50));
-    tree.restyle(node, other);
+    tree.replace_keys(node, other);
     Keys expected = other;
     ASSERT_EQ(tree.keys(node), expected);
     tree.remove(node);
@@ -155,7 +155,7 @@ TEST(Tree, GivesBackTheKeysItWasGiven) {
 }
 
 TEST(Tree, KeepsTheTextOfANodeThatMeasuresItself) {
-  struct Fixed : OwnContent {
+  struct Fixed : CustomContent {
     Widths widths() const override { return {5, 5}; }
     Heights height_for(double) const override { return {5, 5}; }
   };
@@ -163,9 +163,9 @@ TEST(Tree, KeepsTheTextOfANodeThatMeasuresItself) {
   keys.text = "Fern";
   Tree tree(named(Kind::row, "r"));
   const NodeId node = tree.append(tree.root(), keys);
-  tree.content_from(node, std::make_shared<Fixed>());
+  tree.set_content(node, std::make_shared<Fixed>());
   EXPECT_EQ(tree.keys(node).text, "Fern");
-  tree.content_from(node, nullptr);
+  tree.set_content(node, nullptr);
   EXPECT_EQ(tree.keys(node).text, "Fern");
   EXPECT_EQ(tree.content(node)->widths().max_content, 4 * 9.6);
 }
@@ -193,7 +193,7 @@ TEST(Tree, RefusesTwoSiblingsOfOneName) {
   const std::string before = to_text(tree);
   EXPECT_THROW(tree.append(tree.root(), named("a")), BadValue);
   EXPECT_THROW(tree.insert(tree.root(), 0, named("b")), BadValue);
-  EXPECT_THROW(tree.restyle(b, named("a")), BadValue);
+  EXPECT_THROW(tree.replace_keys(b, named("a")), BadValue);
   EXPECT_THROW(tree.move(inner, tree.root(), 0), BadValue);
   EXPECT_THROW((void)tree.enclose(tree.root(), 0, 1, named("b", Kind::row)), BadValue);
   EXPECT_EQ(to_text(tree), before) << "and nothing has changed";
@@ -234,8 +234,8 @@ TEST(Tree, FindsPathsFromTheirRarestStep) {
   EXPECT_EQ(tree.path(tree.at("line[7]/a")), "page/line[7]/a");
   EXPECT_EQ(tree.path(tree.at("line[7]/row#1/b")), "page/line[7]/row#1/b");
   EXPECT_EQ(tree.path(tree.at("page/line[199]")), "page/line[199]");
-  EXPECT_EQ(tree.tail(tree.at("line[7]/row#1")), "line[7]/row#1");
-  EXPECT_EQ(tree.tail(tree.at("line[7]")), "line[7]");
+  EXPECT_EQ(tree.short_path(tree.at("line[7]/row#1")), "line[7]/row#1");
+  EXPECT_EQ(tree.short_path(tree.at("line[7]")), "line[7]");
   EXPECT_EQ(tree.matches("a").size(), 200U);
   EXPECT_EQ(tree.path(tree.matches("a")[3]), "page/line[3]/a") << "in the order of the file";
   for (const char* none : {"", "/", "line[7]/", "line[7]/b", "row#2", "a/line[7]", "line[7]//a", "page/page", "row#01"})

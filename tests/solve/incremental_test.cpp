@@ -37,11 +37,11 @@ void edit(Tree& tree, RandomScenes& scenes, int number) {
   keys.name = is_root ? "root" : "e" + std::to_string(number);
   switch (scenes.below(7)) {
     case 0:
-    case 1: return tree.restyle(node, keys);
+    case 1: return tree.replace_keys(node, keys);
     case 2: {
       Keys toggled = tree.keys(node);
       toggled.hidden = !toggled.hidden && !is_root;
-      return tree.restyle(node, toggled);
+      return tree.replace_keys(node, toggled);
     }
     case 3:
       if (container)
@@ -74,7 +74,7 @@ void add_list(Tree& tree, RandomScenes& scenes) {
   const NodeId list = tree.append(tree.root(), column);
   for (int i = 0; i < 24; ++i) {
     Keys row;
-    row.natural = {10, static_cast<double>(scenes.below(30))};
+    row.natural_size = {10, static_cast<double>(scenes.below(30))};
     if (scenes.chance(20)) row.max_height = 12;
     tree.append(list, scenes.chance(4) ? scenes.keys(true) : row);
   }
@@ -89,15 +89,15 @@ TEST(Incremental, EqualsAFreshSolveAfterAnyEdits) {
     for (int step = 0; step < 25 && !HasFailure(); ++step) {
       const int edits = scenes.below(3);
       for (int i = 0; i < edits; ++i) edit(tree, scenes, 100 * step + i);
-      const Rung rung = scenes.chance(40) ? Rung{300, 200} : scenes.rung();
+      const ContainerSize container_size = scenes.chance(40) ? ContainerSize{300, 200} : scenes.container_size();
       Solver fresh;
       const std::string where = "seed " + std::to_string(testing::seed() + run) + " step " + std::to_string(step);
-      const Solution expected = fresh.solve(tree, rung);
-      expect_equal(kept.solve(tree, rung), expected, where);
-      if (scenes.chance(20)) expect_equal(seldom.solve(tree, rung), expected, where + ", seldom solved");
+      const Solution expected = fresh.solve(tree, container_size);
+      expect_equal(kept.solve(tree, container_size), expected, where);
+      if (scenes.chance(20)) expect_equal(seldom.solve(tree, container_size), expected, where + ", seldom solved");
       const Tree laid_anew = tree;
       Solver of_copy;
-      expect_equal(of_copy.solve(laid_anew, rung), expected, where + ", in a copy");
+      expect_equal(of_copy.solve(laid_anew, container_size), expected, where + ", in a copy");
     }
   }
 }
@@ -115,7 +115,7 @@ TEST(Incremental, TheOrderOfEditsDoesNotMatter) {
   const NodeId a = one.append(one.root(), keys("a", 10));
   one.append(one.root(), keys("b", 20));
   one.insert(one.root(), 1, keys("c", 30));
-  one.restyle(a, keys("a", 40));
+  one.replace_keys(a, keys("a", 40));
   two.append(two.root(), keys("c", 30));
   two.append(two.root(), keys("b", 20));
   two.append(two.root(), keys("x", 99));
@@ -159,7 +159,7 @@ TEST(Incremental, VisitsOnlyWhatChanged) {
   const NodeId leaf = tree.children(row)[3];
   Keys keys = tree.keys(leaf);
   keys.width = 30.0;
-  tree.restyle(leaf, keys);
+  tree.replace_keys(leaf, keys);
   EXPECT_EQ(solver.solve(tree, {500, 800}).visited(), (Visits{3, 2, 1, 2}))
       << "the leaf, its row, the root; the root comes out as it was, the height of the row too";
 
@@ -208,18 +208,18 @@ TEST(Incremental, SayingWhatIsSaidAlreadyVisitsNothing) {
   Solver solver;
   solver.solve(tree, {400, 900});
   Keys keys = tree.keys(row);
-  tree.restyle(row, keys);
+  tree.replace_keys(row, keys);
   EXPECT_EQ(solver.solve(tree, {400, 900}).visited(), Visits{}) << "equal keys";
   keys.name = "third";
-  keys.touch = true;
-  tree.restyle(row, keys);
+  keys.touch_target = true;
+  tree.replace_keys(row, keys);
   EXPECT_EQ(solver.solve(tree, {400, 900}).visited(), Visits{}) << "a name, and a touch";
   EXPECT_EQ(tree.at("third"), row);
-  EXPECT_TRUE(tree.keys(row).touch);
+  EXPECT_TRUE(tree.keys(row).touch_target);
 }
 
 /// The boxes of a tree that was built anew, keys and all, in the order of the file.
-std::vector<Rect> boxes_rebuilt(const Tree& tree, const Rung& rung) {
+std::vector<Rect> boxes_rebuilt(const Tree& tree, const ContainerSize& container_size) {
   Tree rebuilt(tree.keys(tree.root()), tree.em(), tree.direction());
   std::vector<std::pair<NodeId, NodeId>> open{{tree.root(), rebuilt.root()}};
   while (!open.empty()) {
@@ -229,30 +229,30 @@ std::vector<Rect> boxes_rebuilt(const Tree& tree, const Rung& rung) {
   }
   std::vector<Rect> boxes;
   Solver solver;
-  for (const auto& one : solver.solve(rebuilt, rung).boxes()) boxes.push_back(one.box);
+  for (const auto& one : solver.solve(rebuilt, container_size).boxes()) boxes.push_back(one.box);
   return boxes;
 }
 
-std::vector<Rect> boxes_of(Solver& solver, const Tree& tree, const Rung& rung) {
+std::vector<Rect> boxes_of(Solver& solver, const Tree& tree, const ContainerSize& container_size) {
   std::vector<Rect> boxes;
-  for (const auto& one : solver.solve(tree, rung).boxes()) boxes.push_back(one.box);
+  for (const auto& one : solver.solve(tree, container_size).boxes()) boxes.push_back(one.box);
   return boxes;
 }
 
 TEST(Incremental, AnotherDirectionOrEmEqualsATreeBuiltWithIt) {
-  const Rung rung{300, 200};
+  const ContainerSize container_size{300, 200};
   int turned = 0, resized = 0;
   for (std::uint32_t run = 0; run < 60 && !HasFailure(); ++run) {
     RandomScenes scenes(testing::seed() + run);
     Tree tree = scenes.tree(30);
     Solver solver;
-    const std::vector<Rect> first = boxes_of(solver, tree, rung);
+    const std::vector<Rect> first = boxes_of(solver, tree, container_size);
     tree.set_direction(tree.direction() == Direction::rtl ? Direction::ltr : Direction::rtl);
-    const std::vector<Rect> second = boxes_of(solver, tree, rung);
-    EXPECT_EQ(second, boxes_rebuilt(tree, rung)) << run;
+    const std::vector<Rect> second = boxes_of(solver, tree, container_size);
+    EXPECT_EQ(second, boxes_rebuilt(tree, container_size)) << run;
     tree.set_em(11);
-    const std::vector<Rect> third = boxes_of(solver, tree, rung);
-    EXPECT_EQ(third, boxes_rebuilt(tree, rung)) << run;
+    const std::vector<Rect> third = boxes_of(solver, tree, container_size);
+    EXPECT_EQ(third, boxes_rebuilt(tree, container_size)) << run;
     turned += first != second;
     resized += second != third;
   }
@@ -273,14 +273,14 @@ TEST(Incremental, NodesEditedWhileHiddenAreSolvedWhenShown) {
   solver.solve(tree, {100, 10});
   Keys hidden = tree.keys(tree.at("h"));
   hidden.hidden = true;
-  tree.restyle(tree.at("h"), hidden);
+  tree.replace_keys(tree.at("h"), hidden);
   solver.solve(tree, {100, 10});
   Keys wider = tree.keys(tree.at("i"));
   wider.width = 30.0;
-  tree.restyle(tree.at("i"), wider);
+  tree.replace_keys(tree.at("i"), wider);
   solver.solve(tree, {100, 10});
   hidden.hidden = false;
-  tree.restyle(tree.at("h"), hidden);
+  tree.replace_keys(tree.at("h"), hidden);
   EXPECT_EQ(testing::boxes_text(solver.solve(tree, {100, 10})), "h(0,0 30x10) i(0,0 30x10) b(30,0 5x10)");
 }
 
@@ -300,7 +300,7 @@ TEST(Incremental, LineMarksDoNotOutliveTheLines) {
   for (const Kind kind : {Kind::stack, Kind::grid}) {
     Keys keys = scene.tree.keys(r);
     keys.kind = kind;
-    scene.tree.restyle(r, keys);
+    scene.tree.replace_keys(r, keys);
     const Solution arranged = solver.solve(scene.tree, {190, 50});
     EXPECT_EQ(arranged.line(b), 0) << word(kind);
     EXPECT_EQ(arranged.laid_lines(r).size(), 1U) << word(kind);
@@ -308,7 +308,7 @@ TEST(Incremental, LineMarksDoNotOutliveTheLines) {
 }
 
 TEST(Incremental, ContentIsAskedAtExactlyItsWidthWhereThatFits) {
-  struct Label : OwnContent {
+  struct Label : CustomContent {
     explicit Label(double most) : width(most) {}
     double width;
     mutable int wrapped = 0;
@@ -322,7 +322,7 @@ TEST(Incremental, ContentIsAskedAtExactlyItsWidthWhereThatFits) {
   for (int run = 0; run < 400; ++run) {
     Tree tree = testing::scene_from("row:r across=start [ box:label padding=100.65 margin=0.7 box:b weight=1 ]").tree;
     const auto label = std::make_shared<Label>(10 + random.below(100000) / 997.0);
-    tree.content_from(tree.at("label"), label);
+    tree.set_content(tree.at("label"), label);
     Solver solver;
     EXPECT_NEAR(solver.solve(tree, {500, 100}).box(tree.at("label")).height, 211.3, 1e-9) << "on one line";
     EXPECT_EQ(label->wrapped, 0) << label->width;
@@ -330,7 +330,7 @@ TEST(Incremental, ContentIsAskedAtExactlyItsWidthWhereThatFits) {
 }
 
 TEST(Incremental, ContentThatThrowsOnceLeavesNothingWrong) {
-  struct Moody : OwnContent {
+  struct Moody : CustomContent {
     mutable bool throws = false;
     double size = 20;
     Widths widths() const override { return {size, size}; }
@@ -342,7 +342,7 @@ TEST(Incremental, ContentThatThrowsOnceLeavesNothingWrong) {
   const Scene scene = testing::scene_from("column:c across=stretch [ box:a box:b height=5 ]");
   Tree tree = scene.tree;
   const auto content = std::make_shared<Moody>();
-  tree.content_from(tree.at("a"), content);
+  tree.set_content(tree.at("a"), content);
   Solver solver;
   EXPECT_EQ(solver.solve(tree, {50, 100}).box(tree.at("b")).y, 50);
   content->throws = true;

@@ -29,7 +29,7 @@ TEST(Limits, ASteadySolveAllocatesNothing) {
     for (const NodeId node : tree.nodes()) {
       if (!is_container(tree.kind(node)) && tree.kind(node) != Kind::text) leaves.push_back(node);
     }
-    const auto climb = [&] {  // the first time, grids may find that they never had so many tracks
+    const auto sweep = [&] {  // the first time, grids may find that they never had so many tracks
       for (int width = 0; width < 400; width += 7) solver.solve(tree, {width, 200});
       for (int height = 0; height < 400; height += 7) solver.solve(tree, {333, height});
       for (const NodeId leaf : leaves) {
@@ -37,9 +37,9 @@ TEST(Limits, ASteadySolveAllocatesNothing) {
         solver.solve(tree, {333, 100});
       }
     };
-    climb();
+    sweep();
     const std::size_t before = testing::allocations();
-    climb();
+    sweep();
     ASSERT_EQ(testing::allocations() - before, 0U) << "run " << run;
   }
 }
@@ -63,13 +63,14 @@ TEST(Limits, HostileValuesGiveFiniteNumbers) {
       if (random() % 3 == 0) keys.margin = Edges(-any());
       if (random() % 3 == 0) keys.padding = Edges(random() % 2 == 0 ? Length(any()) : percent(any()));
       if (random() % 3 == 0) keys.gap = Gap(random() % 2 == 0 ? Length(-any()) : percent(any()));
-      if (random() % 3 == 0) keys.aspect = random() % 2 == 0 ? 1e-6 : 1e6;
+      if (random() % 3 == 0) keys.aspect_ratio = random() % 2 == 0 ? 1e-6 : 1e6;
       if (random() % 3 == 0) keys.weight = any();
-      tree.restyle(node, keys);
+      tree.replace_keys(node, keys);
     }
     Solver solver;
-    for (const Rung rung : {Rung{0, 0}, Rung{1e9, 1e9}, Rung{1e-9, {}}, Rung{{}, {}}}) {
-      const Solution solution = solver.solve(tree, rung);
+    for (const ContainerSize container_size :
+         {ContainerSize{0, 0}, ContainerSize{1e9, 1e9}, ContainerSize{1e-9, {}}, ContainerSize{{}, {}}}) {
+      const Solution solution = solver.solve(tree, container_size);
       for (const auto& [node, box, depth] : solution.boxes()) {
         for (const double number : {box.x, box.y, box.width, box.height}) ASSERT_TRUE(std::isfinite(number)) << run;
         ASSERT_GE(box.width, 0) << run;
@@ -91,7 +92,7 @@ TEST(Limits, AMillionLevelsNeedNoStack) {
   static std::atomic<bool> done{false};
   const auto work = [](void*) -> void* {
     Node chain = box("end").width(10).height(5);
-    for (int i = 0; i < levels; ++i) chain = (i % 2 == 0 ? row() : column()).holds(std::move(chain));
+    for (int i = 0; i < levels; ++i) chain = (i % 2 == 0 ? row() : column()).children(std::move(chain));
     const Scene scene(chain);
     const Solution solution = solve(scene, {50, 40});
     EXPECT_EQ(solution["end"], (Rect{0, 0, 10, 5}));
@@ -127,12 +128,12 @@ TEST(Limits, APlainNodeTakesAtMost216Bytes) {
       row = tree.append(tree.root(), keys);
       continue;
     }
-    keys.natural = {10, 5};
+    keys.natural_size = {10, 5};
     keys.grow = i % 3;
     if (i % 5 == 0) keys.min_width = 8.0;
     tree.append(row, keys);
   }
-  tree.pack();
+  tree.compact();
   Solver solver;
   solver.solve(tree, {800, 600});
   const std::size_t bytes = tree.memory() + solver.memory() - solver.scratch_memory();
@@ -153,7 +154,7 @@ TEST(Limits, RoomToWorkInGoesByTheLongestRunAndNamesByTheirNumber) {
         tree.append(row, box);
       }
     }
-    tree.pack();
+    tree.compact();
     Solver solver;
     solver.solve(tree, {800, 600});
     EXPECT_GT(solver.memory(), solver.scratch_memory());

@@ -309,9 +309,9 @@ Keys scaled(Keys keys, double factor) {
     }
   }
   keys.gap = Gap(times(keys.gap.x), times(keys.gap.y));
-  keys.natural = {keys.natural.x * factor, keys.natural.y * factor};
+  keys.natural_size = {keys.natural_size.x * factor, keys.natural_size.y * factor};
   keys.nudge = {keys.nudge.x * factor, keys.nudge.y * factor};
-  if (keys.size) keys.size = *keys.size * factor;
+  if (keys.font_size) keys.font_size = *keys.font_size * factor;
   const auto track = [&](const Track& of) {
     const auto size = [&](const TrackSize& s) { return s.way() == TrackSize::Way::length ? times(s.length()) : s; };
     return Track(size(of.min), size(of.max));
@@ -419,16 +419,16 @@ TEST(Line, SizesGapsMarginsAndSpareAddUp) {
     double last = 0, first = 1e9;
     for (const NodeId child : tree.children(tree.root())) {
       const Rect box = solution.box(child);
-      const double scale = tree.keys(child).scale_counts ? tree.keys(child).scale : 1;
+      const double scale = tree.keys(child).scale_affects_layout ? tree.keys(child).scale : 1;
       sum += (row ? box.width : box.height) * scale;
-      const double size = row ? box.width : box.height, extra = size * (scale - 1) / 2;
-      first = std::min(first, (row ? box.x : box.y) - extra - 2);
-      last = std::max(last, (row ? box.right() : box.bottom()) + extra + 2);
+      const double size = row ? box.width : box.height, rare_fields = size * (scale - 1) / 2;
+      first = std::min(first, (row ? box.x : box.y) - rare_fields - 2);
+      last = std::max(last, (row ? box.right() : box.bottom()) + rare_fields + 2);
     }
-    const double spare = 500 - sum;
-    const double each = std::max(0.0, spare) / 7;
+    const double unused_space = 500 - sum;
+    const double each = std::max(0.0, unused_space) / 7;
     ASSERT_NEAR(first, 7 + each, 1e-9) << run;
-    ASSERT_NEAR(last, 493 - (spare > 0 ? each : spare), 1e-9) << run;
+    ASSERT_NEAR(last, 493 - (unused_space > 0 ? each : unused_space), 1e-9) << run;
   }
 }
 

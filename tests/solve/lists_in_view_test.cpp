@@ -26,7 +26,7 @@ std::vector<SeenEntry> seen_entries(const Solution& solution, NodeId list) {
   for (const NodeId entry : tree.children(list)) {
     if (!solution.is_placed(entry)) continue;
     const Rect box = solution.box(entry);
-    const std::string name = tree.step(entry);
+    const std::string name = tree.segment(entry);
     const int number = std::stoi(name.substr(name.find('[') + 1));
     seen.push_back({number, across ? box.x : box.y, across ? box.right() : box.bottom()});
   }
@@ -47,12 +47,12 @@ Scene random_list(RandomScenes& random, bool copied) {
     return one;
   };
   if (copied) {
-    list.only_in_view(static_cast<std::uint32_t>(2 + random.below(random.chance(50) ? 20 : 100000))).holds(entry(0));
+    list.virtualized(static_cast<std::uint32_t>(2 + random.below(random.chance(50) ? 20 : 100000))).children(entry(0));
   } else {
-    list.only_in_view();
-    for (int i = 0, count = 1 + random.below(60); i < count; ++i) list.holds(entry(i));
+    list.virtualized();
+    for (int i = 0, count = 1 + random.below(60); i < count; ++i) list.children(entry(i));
   }
-  Scene scene(column("screen").holds(std::move(list), box("foot").height(20)), 16,
+  Scene scene(column("screen").children(std::move(list), box("foot").height(20)), 16,
               random.chance(30) ? Direction::rtl : Direction::ltr);
   return scene;
 }
@@ -71,22 +71,23 @@ void expect_view_filled(const Solution& solution, NodeId list, double gap, int e
   if (mirrored) {
     for (SeenEntry& one : seen) one = {one.number, end - (one.to - begin), end - (one.from - begin)};
   }
-  constexpr double give = 1e-5;
+  constexpr double fit_tolerance = 1e-5;
   for (std::size_t i = 1; i < seen.size(); ++i) {
     const double apart = down ? gap : gap;
     const double margins = down ? 6 : 0;  // at most
     if (i > 1) {
       EXPECT_EQ(seen[i].number, seen[i - 1].number + 1) << where;
-      EXPECT_GE(seen[i].from, seen[i - 1].to + apart - give) << where;
-      EXPECT_LE(seen[i].from, seen[i - 1].to + apart + margins + give) << where;
+      EXPECT_GE(seen[i].from, seen[i - 1].to + apart - fit_tolerance) << where;
+      EXPECT_LE(seen[i].from, seen[i - 1].to + apart + margins + fit_tolerance) << where;
     }
-    EXPECT_LT(seen[i].from, end + margins + give) << where << ": entry " << seen[i].number << " lies below the view";
+    EXPECT_LT(seen[i].from, end + margins + fit_tolerance)
+        << where << ": entry " << seen[i].number << " lies below the view";
   }
   if (seen.back().number + 1 < entries) {
-    EXPECT_GE(seen.back().to + gap + 6, end - give) << where << ": the view is not full";
+    EXPECT_GE(seen.back().to + gap + 6, end - fit_tolerance) << where << ": the view is not full";
   }
   if (seen.size() > 1 && seen[1].number > 1) {
-    EXPECT_LE(seen[1].from, begin + gap + 12 + give) << where << ": the view begins with a hole";
+    EXPECT_LE(seen[1].from, begin + gap + 12 + fit_tolerance) << where << ": the view begins with a hole";
   }
 }
 
@@ -96,19 +97,19 @@ TEST(ListsInView, FillTheViewAndHoldNothingElse) {
     const Scene scene = random_list(random, seed % 2 == 0);
     const NodeId list = scene.tree.at("list");
     const Keys keys = scene.tree.keys(list);
-    const int entries = keys.only_in_view.entries > 0 ? static_cast<int>(keys.only_in_view.entries)
-                                                      : static_cast<int>(scene.tree.child_count(list));
+    const int entries = keys.virtualized.entries > 0 ? static_cast<int>(keys.virtualized.entries)
+                                                     : static_cast<int>(scene.tree.child_count(list));
     SceneSolver kept(scene);
     for (int look = 0; look < 8; ++look) {
-      const Rung rung{30.0 + random.below(300), 30.0 + random.below(200)};
+      const ContainerSize container_size{30.0 + random.below(300), 30.0 + random.below(200)};
       const double at = random.chance(20) ? Solution::scroll_end : random.below(random.chance(50) ? 300 : 3000000);
       const std::string where = "seed " + std::to_string(testing::seed() + seed) + " at " + std::to_string(at);
-      const Solution solution = kept.solve(rung, {{list, at, at}});
+      const Solution solution = kept.solve(container_size, {{list, at, at}});
       if (!solution.is_placed(list)) continue;
       expect_view_filled(solution, list, solution.gap(list).on(keys.kind == Kind::row ? x_axis : y_axis), entries,
                          where);
       // However it was come to.
-      const Solution fresh = SceneSolver(scene).solve(rung, {{list, at, at}}).kept();
+      const Solution fresh = SceneSolver(scene).solve(container_size, {{list, at, at}}).snapshot();
       const auto one = seen_entries(solution, list), other = seen_entries(fresh, list);
       ASSERT_EQ(one.size(), other.size()) << where;
       for (std::size_t i = 0; i < one.size(); ++i) {
@@ -132,13 +133,13 @@ TEST(ListsInView, AreWhereTheWholeListHasThem) {
     const std::string before = "column:screen [ column:list weight=1 scroll=y gap=3 padding=4 ";
     const Scene whole = scene_from(before + "[ " + all + "] box height=10 ]");
     Scene part = scene_from(before + "[ " + entry + " ] box height=10 ]");
-    part.tree.set(part.tree.at("list"), column().only_in_view(static_cast<std::uint32_t>(count)));
+    part.tree.set(part.tree.at("list"), column().virtualized(static_cast<std::uint32_t>(count)));
     SceneSolver solver(part), plain(whole);
     for (int look = 0; look < 5; ++look) {
-      const Rung rung{60.0 + random.below(400), 40.0 + random.below(300)};
+      const ContainerSize container_size{60.0 + random.below(400), 40.0 + random.below(300)};
       const double at = random.chance(20) ? Solution::scroll_end : random.below(9000);
-      const Solution seen = solver.solve(rung, {{part.tree.at("list"), 0, at}});
-      const Solution expected = plain.solve(rung, {{whole.tree.at("list"), 0, at}});
+      const Solution seen = solver.solve(container_size, {{part.tree.at("list"), 0, at}});
+      const Solution expected = plain.solve(container_size, {{whole.tree.at("list"), 0, at}});
       EXPECT_NEAR(seen.content_size(part.tree.at("list")).height, expected.content_size(whole.tree.at("list")).height,
                   1e-6);
       for (const auto& placed : seen.boxes()) {
@@ -152,8 +153,8 @@ TEST(ListsInView, AreWhereTheWholeListHasThem) {
 }
 
 Scene log_of(std::uint32_t entries, double height) {
-  return column("screen").holds(column("log").weight(1).scroll(Scroll::y).only_in_view(entries).holds(
-      row("entry[0]").height(height).holds(box("mark").width(12))));
+  return column("screen").children(column("log").weight(1).scroll(Scroll::y).virtualized(entries).children(
+      row("entry[0]").height(height).children(box("mark").width(12))));
 }
 
 TEST(ListsInView, CostWhatIsInView) {
@@ -204,15 +205,15 @@ TEST(ListsInView, AllInViewSayNothingOfEstimates) {
 
 /// Lists in entries of a list have views of their own, also those that came by copying.
 TEST(ListsInView, LieInOneAnother) {
-  const Scene scene = column("screen").holds(column("shelf").weight(1).scroll(Scroll::y).only_in_view(1000).holds(
-      row("tray[0]").height(50).scroll(Scroll::x).only_in_view(1000).holds(box("pot[0]").width(40))));
+  const Scene scene = column("screen").children(column("shelf").weight(1).scroll(Scroll::y).virtualized(1000).children(
+      row("tray[0]").height(50).scroll(Scroll::x).virtualized(1000).children(box("pot[0]").width(40))));
   SceneSolver solver(scene);
   const NodeId shelf = scene.tree.at("shelf");
   for (const double at : {0.0, 20000.0, 25.0}) {
     const Solution solution = solver.solve({100, 100}, {{shelf, 0, at}, {scene.tree.at("tray[0]"), 4000, 0}});
     for (const NodeId tray : solution.tree().children(shelf)) {
       const auto pots = seen_entries(solution, tray);
-      const bool first = solution.tree().step(tray) == "tray[0]";
+      const bool first = solution.tree().segment(tray) == "tray[0]";
       ASSERT_EQ(pots.size(), first ? 4U : 3U) << solution.tree().path(tray) << " at " << at;
       EXPECT_EQ(pots[1].number, first ? 100 : 1);
     }
@@ -222,9 +223,13 @@ TEST(ListsInView, LieInOneAnother) {
 /// A range may make something else of it than a list: then all its entries are there.
 TEST(ListsInView, EndWhereARangeMakesAGridOfThem) {
   std::vector<Node> pots;
-  for (int i = 0; i < 30; ++i) pots.push_back(box("pot[" + std::to_string(i) + "]").natural(20, 20));
-  Scene scene = column("screen").holds(
-      column("pots").weight(1).scroll(Scroll::y).only_in_view().when("wide", grid().columns(5)).holds(std::move(pots)));
+  for (int i = 0; i < 30; ++i) pots.push_back(box("pot[" + std::to_string(i) + "]").natural_size(20, 20));
+  Scene scene = column("screen").children(column("pots")
+                                              .weight(1)
+                                              .scroll(Scroll::y)
+                                              .virtualized()
+                                              .when("wide", grid().columns(5))
+                                              .children(std::move(pots)));
   scene.ranges = {Range{.name = "wide", .from_width = 200}};
   SceneSolver solver(scene);
   EXPECT_EQ(seen_entries(solver.solve({100, 60}), scene.tree.at("pots")).size(), 3U);
@@ -233,11 +238,11 @@ TEST(ListsInView, EndWhereARangeMakesAGridOfThem) {
 }
 
 TEST(ListsInView, RefuseCopiesOfNothingAndOfSeveral) {
-  const auto list = [] { return column("list").scroll(Scroll::y).only_in_view(9); };
-  EXPECT_THROW(SceneSolver{Scene(column().holds(list()))}, BadValue);
-  EXPECT_THROW(SceneSolver{Scene(column().holds(list().holds(box("a"), box("b"))))}, BadValue);
-  EXPECT_NO_THROW(SceneSolver{Scene(column().holds(list().holds(box("a"))))});
-  EXPECT_THROW(Scene(column().holds(column().only_in_view(1'000'000'001))), BadValue);
+  const auto list = [] { return column("list").scroll(Scroll::y).virtualized(9); };
+  EXPECT_THROW(SceneSolver{Scene(column().children(list()))}, BadValue);
+  EXPECT_THROW(SceneSolver{Scene(column().children(list().children(box("a"), box("b"))))}, BadValue);
+  EXPECT_NO_THROW(SceneSolver{Scene(column().children(list().children(box("a"))))});
+  EXPECT_THROW(Scene(column().children(column().virtualized(1'000'000'001))), BadValue);
 }
 
 }  // namespace

@@ -29,14 +29,15 @@ bool same(const Rect& a, const Rect& b) {
   return near(a.x, b.x) && near(a.y, b.y) && near(a.width, b.width) && near(a.height, b.height);
 }
 
-std::string rung_text(const Rung& rung) {
+std::string size_text_of(const ContainerSize& container_size) {
   const auto text = [](std::optional<double> side) { return side ? testing::short_number(*side) : "content"; };
-  return text(rung.width) + " x " + text(rung.height);
+  return text(container_size.width) + " x " + text(container_size.height);
 }
 
 /// Compares all boxes; returns how many there were.
-std::size_t expect_same(const Tree& tree, Rung rung, const Solution& solution, const std::string& where) {
-  const auto expected = arrange_plainly(tree, rung);
+std::size_t expect_same(const Tree& tree, ContainerSize container_size, const Solution& solution,
+                        const std::string& where) {
+  const auto expected = arrange_plainly(tree, container_size);
   const auto boxes = solution.boxes();
   EXPECT_EQ(boxes.size(), expected.size()) << where;
   for (const auto& placed : boxes) {
@@ -81,8 +82,9 @@ TEST(PlainArranger, AgreesOnAllSmallLines) {
                                      " width=70% " + container + " [ " + first + " " + second + " ] ]";
             const Scene scene = testing::scene_from(text);
             Solver solver;
-            for (const Rung rung : {Rung{60, 50}, Rung{100, 90}, Rung{300, {}}}) {
-              expect_same(scene.tree, rung, solver.solve(scene.tree, rung), text);
+            for (const ContainerSize container_size :
+                 {ContainerSize{60, 50}, ContainerSize{100, 90}, ContainerSize{300, {}}}) {
+              expect_same(scene.tree, container_size, solver.solve(scene.tree, container_size), text);
             }
           }
         }
@@ -100,10 +102,10 @@ TEST(PlainArranger, AgreesOnRandomTrees) {
     if (run % 3 == 1) scenes.add_lists(tree);
     Solver solver;
     for (int i = 0; i < 3; ++i) {
-      const Rung rung = scenes.rung();
-      const Solution solution = solver.solve(tree, rung);
-      compared +=
-          expect_same(tree, rung, solution, "seed " + std::to_string(testing::seed() + run) + " at " + rung_text(rung));
+      const ContainerSize container_size = scenes.container_size();
+      const Solution solution = solver.solve(tree, container_size);
+      compared += expect_same(tree, container_size, solution,
+                              "seed " + std::to_string(testing::seed() + run) + " at " + size_text_of(container_size));
     }
   }
 }

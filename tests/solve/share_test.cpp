@@ -16,60 +16,60 @@ namespace {
 using testing::short_number;
 
 /// `base[+grow][-shrink][>least][<most]`, blank-separated. Shrink is 1 when not said; padding is not modelled here.
-std::vector<Portion> portions_from(const std::string& text) {
-  std::vector<Portion> portions;
+std::vector<LineItem> line_items_from(const std::string& text) {
+  std::vector<LineItem> line_items;
   std::istringstream words(text);
   for (std::string word; words >> word;) {
     std::istringstream in(word);
-    Portion portion;
-    in >> portion.base;
-    portion.inner_base = portion.base;
-    portion.shrink = 1;
-    portion.most = INFINITY;
+    LineItem line_item;
+    in >> line_item.base;
+    line_item.inner_base = line_item.base;
+    line_item.shrink = 1;
+    line_item.most = INFINITY;
     for (char sign; in >> sign;) {
-      double& field = sign == '+'   ? portion.grow
-                      : sign == '-' ? portion.shrink
-                      : sign == '>' ? portion.least
-                      : sign == '<' ? portion.most
-                                    : portion.inner_base;  // '*': base without padding
+      double& field = sign == '+'   ? line_item.grow
+                      : sign == '-' ? line_item.shrink
+                      : sign == '>' ? line_item.least
+                      : sign == '<' ? line_item.most
+                                    : line_item.inner_base;  // '*': base without padding
       in >> field;
     }
-    portion.most = std::max(portion.most, portion.least);
-    portions.push_back(portion);
+    line_item.most = std::max(line_item.most, line_item.least);
+    line_items.push_back(line_item);
   }
-  return portions;
+  return line_items;
 }
 
-std::string shared(const std::string& text, double room) {
-  std::vector<Portion> portions = portions_from(text);
+std::string shared(const std::string& text, double space) {
+  std::vector<LineItem> line_items = line_items_from(text);
   ShareScratch scratch;
-  static_cast<void>(share(portions, room, scratch));
+  static_cast<void>(share(line_items, space, scratch));
   std::string sizes;
-  for (const Portion& portion : portions) sizes += (sizes.empty() ? "" : " ") + short_number(portion.size);
+  for (const LineItem& line_item : line_items) sizes += (sizes.empty() ? "" : " ") + short_number(line_item.size);
   return sizes;
 }
 
 /// CSS Flexible Box Layout 1, section 9.7, word by word.
-std::vector<double> by_rounds(const std::vector<Portion>& portions, double room) {
-  const std::size_t n = portions.size();
+std::vector<double> by_rounds(const std::vector<LineItem>& line_items, double space) {
+  const std::size_t n = line_items.size();
   std::vector<double> size(n);
   std::vector<bool> frozen(n);
   double wanted = 0;
-  for (const Portion& portion : portions) wanted += portion.held(portion.base);
-  const bool growing = wanted < room;
+  for (const LineItem& line_item : line_items) wanted += line_item.clamp(line_item.base);
+  const bool growing = wanted < space;
   for (std::size_t i = 0; i < n; ++i) {
-    const Portion& portion = portions[i];
-    const double hypothetical = portion.held(portion.base);
-    size[i] = portion.base;
-    if ((growing ? portion.grow : portion.shrink) == 0 || (growing && portion.base > hypothetical) ||
-        (!growing && portion.base < hypothetical)) {
+    const LineItem& line_item = line_items[i];
+    const double hypothetical = line_item.clamp(line_item.base);
+    size[i] = line_item.base;
+    if ((growing ? line_item.grow : line_item.shrink) == 0 || (growing && line_item.base > hypothetical) ||
+        (!growing && line_item.base < hypothetical)) {
       size[i] = hypothetical;
       frozen[i] = true;
     }
   }
   const auto free_space = [&] {
-    double left = room;
-    for (std::size_t i = 0; i < n; ++i) left -= frozen[i] ? size[i] : portions[i].base;
+    double left = space;
+    for (std::size_t i = 0; i < n; ++i) left -= frozen[i] ? size[i] : line_items[i].base;
     return left;
   };
   const double initial = free_space();
@@ -77,22 +77,22 @@ std::vector<double> by_rounds(const std::vector<Portion>& portions, double room)
     double remaining = free_space(), factors = 0, scaled = 0;
     for (std::size_t i = 0; i < n; ++i) {
       if (frozen[i]) continue;
-      factors += growing ? portions[i].grow : portions[i].shrink;
-      scaled += portions[i].shrink * portions[i].inner_base;
+      factors += growing ? line_items[i].grow : line_items[i].shrink;
+      scaled += line_items[i].shrink * line_items[i].inner_base;
     }
     if (factors < 1 && std::abs(initial * factors) < std::abs(remaining)) remaining = initial * factors;
     double violation = 0;
     std::vector<double> held(n);
     for (std::size_t i = 0; i < n; ++i) {
       if (frozen[i]) continue;
-      const Portion& portion = portions[i];
-      size[i] = portion.base;
+      const LineItem& line_item = line_items[i];
+      size[i] = line_item.base;
       if (growing) {
-        size[i] += portion.grow / factors * remaining;
+        size[i] += line_item.grow / factors * remaining;
       } else if (scaled > 0) {
-        size[i] -= portion.shrink * portion.inner_base / scaled * std::abs(remaining);
+        size[i] -= line_item.shrink * line_item.inner_base / scaled * std::abs(remaining);
       }
-      held[i] = portion.held(size[i]);
+      held[i] = line_item.clamp(size[i]);
       violation += held[i] - size[i];
     }
     for (std::size_t i = 0; i < n; ++i) {
@@ -108,8 +108,8 @@ std::vector<double> by_rounds(const std::vector<Portion>& portions, double room)
 }
 
 struct Case {
-  const char* portions;
-  double room;
+  const char* line_items;
+  double space;
   const char* sizes;
 };
 
@@ -147,7 +147,7 @@ const Case cases[] = {
 };
 
 TEST(Share, GivesTheSizesWorkedOutByHand) {
-  for (const Case& one : cases) EXPECT_EQ(shared(one.portions, one.room), one.sizes) << one.portions;
+  for (const Case& one : cases) EXPECT_EQ(shared(one.line_items, one.space), one.sizes) << one.line_items;
 }
 
 TEST(Share, EqualsTheRoundsOfTheStandardOnRandomLines) {
@@ -156,21 +156,21 @@ TEST(Share, EqualsTheRoundsOfTheStandardOnRandomLines) {
     return values.begin()[std::uniform_int_distribution<std::size_t>(0, values.size() - 1)(random)];
   };
   for (int run = 0; run < 40000; ++run) {
-    std::vector<Portion> portions(run % 100 == 0 ? 80 : 1 + run % 7);
-    for (Portion& portion : portions) {
-      portion.base = pick({0, 10, 35, 80, 120.5});
-      portion.inner_base = std::max(0.0, portion.base - pick({0, 0, 8}));
-      portion.least = pick({0, 0, 5, 30, 100});
-      portion.most = std::max(portion.least, pick({INFINITY, INFINITY, 20, 60, 150}));
-      portion.grow = pick({0, 1, 1, 2, 0.25, 0.5, 64});
-      portion.shrink = pick({0, 1, 1, 3, 0.125, 0.5});
+    std::vector<LineItem> line_items(run % 100 == 0 ? 80 : 1 + run % 7);
+    for (LineItem& line_item : line_items) {
+      line_item.base = pick({0, 10, 35, 80, 120.5});
+      line_item.inner_base = std::max(0.0, line_item.base - pick({0, 0, 8}));
+      line_item.least = pick({0, 0, 5, 30, 100});
+      line_item.most = std::max(line_item.least, pick({INFINITY, INFINITY, 20, 60, 150}));
+      line_item.grow = pick({0, 1, 1, 2, 0.25, 0.5, 64});
+      line_item.shrink = pick({0, 1, 1, 3, 0.125, 0.5});
     }
-    const double room = pick({0, 30, 77, 150, 300, 900, 2000}) * (portions.size() > 7 ? 10 : 1);
-    const std::vector<double> expected = by_rounds(portions, room);
+    const double space = pick({0, 30, 77, 150, 300, 900, 2000}) * (line_items.size() > 7 ? 10 : 1);
+    const std::vector<double> expected = by_rounds(line_items, space);
     ShareScratch scratch;
-    share(portions, room, scratch);
-    for (std::size_t i = 0; i < portions.size(); ++i) {
-      ASSERT_NEAR(portions[i].size, expected[i], 1e-7) << "run " << run << ", portion " << i;
+    share(line_items, space, scratch);
+    for (std::size_t i = 0; i < line_items.size(); ++i) {
+      ASSERT_NEAR(line_items[i].size, expected[i], 1e-7) << "run " << run << ", portion " << i;
     }
   }
 }
@@ -179,19 +179,19 @@ TEST(Share, EqualsTheRoundsOfTheStandardOnRandomLines) {
 // looks at no more points than two a child all the same.
 TEST(Share, SortsInsteadOfTakingRoundsWhenEveryChildFreezes) {
   for (const int n : {8, 64, 512}) {
-    for (const double room : {4.0 * n, 20.0 * n}) {
-      std::vector<Portion> portions;
+    for (const double space : {4.0 * n, 20.0 * n}) {
+      std::vector<LineItem> line_items;
       for (int i = 0; i < n; ++i) {
         const double power = std::exp2(-(i % 60));
-        portions.push_back({8, 0, 8 + 100 * std::sqrt(power), power, 0, 8, 0});
-        portions.back().shrink = i % 2 == 0 ? power : 1 / (1 + power);
-        portions.back().least = 8 - 8 * std::sqrt(power);
+        line_items.push_back({8, 0, 8 + 100 * std::sqrt(power), power, 0, 8, 0});
+        line_items.back().shrink = i % 2 == 0 ? power : 1 / (1 + power);
+        line_items.back().least = 8 - 8 * std::sqrt(power);
       }
-      const std::vector<double> expected = by_rounds(portions, room);
+      const std::vector<double> expected = by_rounds(line_items, space);
       ShareScratch scratch;
-      static_cast<void>(share(portions, room, scratch));
+      static_cast<void>(share(line_items, space, scratch));
       EXPECT_LE(scratch.points.size(), 2U * static_cast<std::size_t>(n));
-      for (int i = 0; i < n; ++i) EXPECT_NEAR(portions[i].size, expected[i], 1e-7) << n << " " << room << " " << i;
+      for (int i = 0; i < n; ++i) EXPECT_NEAR(line_items[i].size, expected[i], 1e-7) << n << " " << space << " " << i;
     }
   }
 }

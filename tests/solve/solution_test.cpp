@@ -18,13 +18,13 @@ using testing::scene_from;
 using testing::short_number;
 
 Solution at(const char* scene, const char* size) {
-  return solve(scene_from(scene), testing::rung_from(size));
+  return solve(scene_from(scene), testing::size_from(size));
 }
 
 /// `top right bottom left`.
-std::string text_of(const FourSides& cut) {
-  return short_number(cut.top) + " " + short_number(cut.right) + " " + short_number(cut.bottom) + " " +
-         short_number(cut.left);
+std::string text_of(const FourSides& overhang) {
+  return short_number(overhang.top) + " " + short_number(overhang.right) + " " + short_number(overhang.bottom) + " " +
+         short_number(overhang.left);
 }
 
 std::string text_of(const Extent& size) {
@@ -33,23 +33,23 @@ std::string text_of(const Extent& size) {
 
 std::string names(const Solution& solution, const std::vector<NodeId>& nodes) {
   std::string text;
-  for (const NodeId node : nodes) text += (text.empty() ? "" : " ") + solution.tree().step(node);
+  for (const NodeId node : nodes) text += (text.empty() ? "" : " ") + solution.tree().segment(node);
   return text;
 }
 
 TEST(Solution, ToldByTheSketchOfTheLibrary) {
-  const Scene console = column("console").gap(12).padding(16).holds(
+  const Scene console = column("console").gap(12).padding(16).children(
       row("bar")
           .height(48)
           .gap(8)
           .across(Across::center)
-          .holds(text("title", "North house"), box("alarm").width(96).height(32).margin_left(automatic)),
-      row("body").gap(16).weight(1).holds(box("beds").width(240).shrink(0), box("map").min_width(320).weight(1)));
+          .children(text("title", "North house"), box("alarm").width(96).height(32).margin_left(automatic)),
+      row("body").gap(16).weight(1).children(box("beds").width(240).shrink(0), box("map").min_width(320).weight(1)));
   const Solution at_desk = solve(console, {1280, 800});
   EXPECT_EQ(at_desk["body/map"].width, 992);
   EXPECT_THROW(static_cast<void>(at_desk["mpa"]), BadPath);
   EXPECT_THROW(static_cast<void>(solve(console, {std::nan(""), 5})), BadValue);
-  EXPECT_THROW(Scene(row().holds(box("a"), box("a"))), BadValue);
+  EXPECT_THROW(Scene(row().children(box("a"), box("a"))), BadValue);
   EXPECT_THROW(Scene(box().grow(-1)), BadValue);
 }
 
@@ -73,11 +73,11 @@ TEST(Solution, DeepNodesTellWhatAWalkFromTheRootTells) {
   EXPECT_TRUE(agrees(solver.solve(tree, {300, 200})));
   tree.set(all[100], box().hidden(true));
   EXPECT_TRUE(agrees(solver.solve(tree, {300, 200}))) << "after an edit";
-  EXPECT_TRUE(agrees(solver.solve(tree, {290, 200}).kept()));
+  EXPECT_TRUE(agrees(solver.solve(tree, {290, 200}).snapshot()));
   EXPECT_FALSE(solver.solve(tree, {300, 200}).is_placed(all[180]));
   tree.set(all[100], box().hidden(false));
   tree.set_conditions({Range{.name = "narrow", .below_width = 250}}, {});
-  tree.when(all[60], "narrow", row().hidden(true).said());
+  tree.when(all[60], "narrow", row().hidden(true).explicit_keys());
   EXPECT_TRUE(agrees(solver.solve(tree, {300, 200})));
   EXPECT_TRUE(agrees(solver.solve(tree, {200, 200}))) << "in another form";
   EXPECT_FALSE(solver.solve(tree, {200, 200}).is_placed(all[80]));
@@ -91,7 +91,7 @@ TEST(Solution, OutlivesItsScene) {
 struct CutCase {
   const char* scene;
   const char* size;
-  const char* cut;  // of node a
+  const char* overhang;  // of node a
 };
 
 TEST(Solution, TellsWhatSticksOutOfThePaddingBox) {
@@ -107,7 +107,7 @@ TEST(Solution, TellsWhatSticksOutOfThePaddingBox) {
   };
   for (const CutCase& one : cases) {
     const Solution solution = at(one.scene, one.size);
-    EXPECT_EQ(text_of(solution.cut(solution.tree().at("a"))), one.cut) << one.scene;
+    EXPECT_EQ(text_of(solution.overhang(solution.tree().at("a"))), one.overhang) << one.scene;
   }
 }
 
@@ -124,7 +124,7 @@ TEST(Solution, TellsWhichWordsAndLinesATextLoses) {
     std::string scene = one.scene;
     for (std::size_t i = scene.find('\n'); i != std::string::npos; i = scene.find('\n')) scene.replace(i, 1, "\\n");
     const Solution solution = at(scene.c_str(), one.size);
-    EXPECT_EQ(text_of(solution.words_cut(solution.tree().at("a"))), one.cut) << one.scene;
+    EXPECT_EQ(text_of(solution.text_overhang(solution.tree().at("a"))), one.overhang) << one.scene;
   }
 }
 
@@ -160,11 +160,11 @@ TEST(Solution, TellsLinesBaselinesAndWishes) {
   EXPECT_EQ(lines.lines(tree.at("t")), 2);
   EXPECT_DOUBLE_EQ(lines.baseline(tree.at("t")), lines["t"].y + 15.2);
 
-  const Solution wishes =
+  const Solution preferences =
       at("row:r [ text:a text=\"one two\" weight=1 box:b width=50% min_width=70 box:c width=80 ]", "100x90");
-  EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("a"))), "67.2x40");
-  EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("b"))), "70x0");
-  EXPECT_EQ(text_of(wishes.wished(wishes.tree().at("c"))), "80x0");
+  EXPECT_EQ(text_of(preferences.preferred_size(preferences.tree().at("a"))), "67.2x40");
+  EXPECT_EQ(text_of(preferences.preferred_size(preferences.tree().at("b"))), "70x0");
+  EXPECT_EQ(text_of(preferences.preferred_size(preferences.tree().at("c"))), "80x0");
 }
 
 TEST(Solution, HiddenNodesAndChildrenOfLeavesHaveNoPlace) {
@@ -231,29 +231,29 @@ TEST(Solution, SnappingLosesNoPixel) {
 }
 
 TEST(Solution, NotesWhatWasOdd) {
-  struct Odd : OwnContent {
+  struct Odd : CustomContent {
     Widths widths() const override { return {std::nan(""), -1}; }
     Heights height_for(double) const override { return {INFINITY, 3}; }
   };
   Tree tree{Keys{}};
   Keys keys;
   keys.kind = Kind::row;
-  tree.restyle(tree.root(), keys);
+  tree.replace_keys(tree.root(), keys);
   keys.kind = Kind::box;
   const NodeId node = tree.append(tree.root(), keys);
-  tree.content_from(node, std::make_shared<Odd>());
+  tree.set_content(node, std::make_shared<Odd>());
   Solver solver;
   const Solution solution = solver.solve(tree, {std::nan(""), 5e9});
-  EXPECT_EQ(solution.notes().size(), 3U);
+  EXPECT_EQ(solution.warnings().size(), 3U);
   EXPECT_EQ(solution.box(node).width, 0);
   EXPECT_EQ(solution.container().height, 1e9);
   EXPECT_EQ(text_of(solution.content_size(node)), "0x0");
-  tree.content_from(node, nullptr);
-  EXPECT_EQ(solver.solve(tree, {5, 5}).notes().size(), 0U);
+  tree.set_content(node, nullptr);
+  EXPECT_EQ(solver.solve(tree, {5, 5}).warnings().size(), 0U);
 }
 
 TEST(Solution, OddContentIsNoRoomToScroll) {
-  struct Odd : OwnContent {
+  struct Odd : CustomContent {
     double height = 0;
     Widths widths() const override { return {0, INFINITY}; }
     Heights height_for(double) const override { return {height, 0}; }
@@ -262,12 +262,12 @@ TEST(Solution, OddContentIsNoRoomToScroll) {
     Tree tree = scene_from("row:r [ box:a width=30 height=40 scroll=both ]").tree;
     const auto odd = std::make_shared<Odd>();
     odd->height = height;
-    tree.content_from(tree.at("a"), odd);
+    tree.set_content(tree.at("a"), odd);
     Solver solver;
     const Solution solution = solver.solve(tree, {100, 100});
     EXPECT_EQ(text_of(solution.content_size(tree.at("a"))), "0x0") << height;
     EXPECT_EQ(text_of(solution.scroll_range(tree.at("a"))), "0x0") << height;
-    EXPECT_EQ(solution.notes().size(), 2U) << height;
+    EXPECT_EQ(solution.warnings().size(), 2U) << height;
   }
 }
 
@@ -277,23 +277,23 @@ TEST(Solution, ThrowsWhenItNoLongerHolds) {
   Keys wider = tree.keys(a);
   wider.width = 30.0;
   const auto expect_stale = [](const Solution& solution, NodeId node, const char* what) {
-    EXPECT_FALSE(solution.holds()) << what;
+    EXPECT_FALSE(solution.is_valid()) << what;
     EXPECT_THROW((void)solution.box(node), StaleSolution) << what;
     EXPECT_THROW((void)solution.boxes(), StaleSolution) << what;
     EXPECT_THROW((void)solution.container(), StaleSolution) << what;
-    EXPECT_THROW((void)solution.notes(), StaleSolution) << what;
+    EXPECT_THROW((void)solution.warnings(), StaleSolution) << what;
     EXPECT_THROW((void)solution.under(1, 1), StaleSolution) << what;
     EXPECT_THROW((void)solution.visited(), StaleSolution) << what;
     EXPECT_THROW((void)solution.tree(), StaleSolution) << what;
-    EXPECT_THROW((void)solution.kept(), StaleSolution) << what;
+    EXPECT_THROW((void)solution.snapshot(), StaleSolution) << what;
   };
   auto solver = std::make_unique<Solver>();
   const Solution first = solver->solve(tree, {50, 5});
-  const Solution kept = first.kept();
-  EXPECT_TRUE(first.holds());
+  const Solution kept = first.snapshot();
+  EXPECT_TRUE(first.is_valid());
   const Solution second = solver->solve(tree, {80, 5});
   expect_stale(first, a, "solved again");
-  tree.restyle(a, wider);
+  tree.replace_keys(a, wider);
   expect_stale(second, a, "edited");
   const Solution third = solver->solve(tree, {80, 5});
   Tree moved = std::move(tree);

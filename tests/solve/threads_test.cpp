@@ -50,7 +50,7 @@ TEST(Threads, ReadersSeeWhatStandsWhileOthersSolveAfterAnEdit) {
     for (int i = 0; i < 20; ++i) tree.insert(tree.root(), 0, box);
     tree.set_conditions({}, {"open"});
     for (const NodeId node : tree.children(tree.root())) {
-      tree.when(node, "open", fond_ladder::text({}, {}).size(9).said());
+      tree.when(node, "open", fond_ladder::text({}, {}).font_size(9).explicit_keys());
     }
     const std::size_t size = tree.size();
     std::vector<std::thread> threads;
@@ -94,15 +94,15 @@ TEST(Threads, ManyAskOneSolutionAboutDeepNodes) {
   }
 }
 
-TEST(Threads, ShareTheWorkOfAClimb) {
-  const Scene scene = row("r").holds(box("a").weight(1).max_width(80), box("b").weight(1));
-  ClimbOptions options;
+TEST(Threads, ShareTheWorkOfASweep) {
+  const Scene scene = row("r").children(box("a").weight(1).max_width(80), box("b").weight(1));
+  SweepOptions options;
   options.threads = 4;
   std::vector<double> told;
   options.progress = [&](double share) { told.push_back(share); };
-  const Climb climbed = climb(scene, Ladder{.width = {100, 300}, .height = 200}, {"r/*.width", "r/*.height"}, options);
-  EXPECT_EQ(climbed.steps.size(), 201U);
-  EXPECT_FALSE(climbed.turns().empty());
+  const Sweep swept = sweep(scene, Ladder{.width = {100, 300}, .height = 200}, {"r/*.width", "r/*.height"}, options);
+  EXPECT_EQ(swept.steps.size(), 201U);
+  EXPECT_FALSE(swept.breakpoints().empty());
   EXPECT_EQ(*std::ranges::max_element(told), 1);
 }
 
@@ -114,13 +114,13 @@ TEST(Threads, SolversAndReadersOfATreeThatIsEditedBetween) {
   for (int step = 0; step < 40; ++step) {
     for (int edits = 0; edits < 3; ++edits) editor.edit();
     const Tree& tree = editor.tree();
-    const Rung rung{200.0 + step % 7, 150};
-    const Solution expected = Solver().solve(tree, rung).kept();
+    const ContainerSize container_size{200.0 + step % 7, 150};
+    const Solution expected = Solver().solve(tree, container_size).snapshot();
     std::array<std::string, solvers> wrong;
     std::array<std::size_t, 2> read{};
     std::vector<std::thread> threads;
     for (std::size_t t = 0; t < solvers; ++t)
-      threads.emplace_back([&, t] { wrong[t] = testing::difference(kept[t].solve(tree, rung), expected); });
+      threads.emplace_back([&, t] { wrong[t] = testing::difference(kept[t].solve(tree, container_size), expected); });
     for (std::size_t& count : read) {
       threads.emplace_back([&] {
         for (const NodeId node : tree.nodes()) count += tree.matches(tree.path(node)).empty() ? 0 : 1;
@@ -133,8 +133,9 @@ TEST(Threads, SolversAndReadersOfATreeThatIsEditedBetween) {
 }
 
 TEST(Threads, AnswersAreTheSameOnAnyNumberOfThem) {
-  Scene scene = row("r").holds(box("a").weight(1).max_width(80).touch(), box("b").weight(1), text("t", "Fern"));
-  scene.ladder = {{0, 90}, Span(20), {}};
+  Scene scene =
+      row("r").children(box("a").weight(1).max_width(80).touch_target(), box("b").weight(1), text("t", "Fern"));
+  scene.ladder = {{0, 90}, Interval(20), {}};
   scene.modes = {"dim"};
   const std::vector<Variant> variants{variant_of(scene, ""), variant_of(scene, "", {"dim"}),
                                       variant_of(scene, "", {}, 0.5)};
@@ -143,12 +144,12 @@ TEST(Threads, AnswersAreTheSameOnAnyNumberOfThem) {
     text << lint(variants, threads);
     for (const CheckedClaim& one : check(variants, {"a.width = b.width", "uncut(r)", "shown(r/*)"}, threads))
       text << report(one);
-    for (const CheckedClaim& one : check_every_height(variants, {"a.width = b.width"}, Span(10, 30), threads))
+    for (const CheckedClaim& one : check_every_height(variants, {"a.width = b.width"}, Interval(10, 30), threads))
       text << report(one);
-    ClimbOptions options;
+    SweepOptions options;
     options.threads = threads;
-    for (const Turn& turn : climb(scene, scene.ladder, {"r/*.width", "t.x"}, options).turns())
-      text << turn.at << ' ' << turn.cause << '\n';
+    for (const Breakpoint& breakpoint : sweep(scene, scene.ladder, {"r/*.width", "t.x"}, options).breakpoints())
+      text << breakpoint.at << ' ' << breakpoint.cause << '\n';
     return text.str();
   };
   const std::string alone = told(1);

@@ -5,8 +5,8 @@
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
 
+#include "fond_ladder/explanation.hpp"
 #include "fond_ladder/fond_ladder.hpp"
-#include "fond_ladder/ledger.hpp"
 #include "fond_ladder/lint.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "support/program.hpp"
@@ -28,8 +28,9 @@ std::string scene(const std::string& children, const std::string& more = "") {
 }
 
 TEST(Ties, ComeFromCppByNameAndByHandle) {
-  Scene written = stack("s").holds(box("a").width(30).height(10).pin(Pin{.left = 5}),
-                                   box("b").natural(20, 10).pin(Pin().tied(PinSide::left, to("a", PinSide::right, 4))));
+  Scene written =
+      stack("s").children(box("a").width(30).height(10).pin(Pin{.left = 5}),
+                          box("b").natural_size(20, 10).pin(Pin().tied(PinSide::left, to("a", PinSide::right, 4))));
   Tree& tree = written.tree;
   EXPECT_EQ(boxes_text(solve(written, {100, 50})), "a(5,0 30x10) b(39,0 20x10)");
   const NodeId a = tree.at("a"), b = tree.at("b");
@@ -45,8 +46,8 @@ TEST(Ties, ComeFromCppByNameAndByHandle) {
   tree.remove(a);
   const Solution without = solver.solve(tree, {100, 50});
   EXPECT_EQ(without.box(b).x, 0) << "nobody is left: at the edge of the parent";
-  ASSERT_EQ(without.notes().size(), 1U);
-  EXPECT_THAT(without.notes()[0].what, HasSubstr("which is none of its siblings"));
+  ASSERT_EQ(without.warnings().size(), 1U);
+  EXPECT_THAT(without.warnings()[0].what, HasSubstr("which is none of its siblings"));
   EXPECT_THROW(tree.set(b, box().pin(Pin().tied(PinSide::left, to("a", PinSide::top)))), BadValue);
   EXPECT_THROW(tree.set(b, box().pin(Pin{.left = 3}.tied(PinSide::left, to("a", PinSide::left)))), BadValue);
 }
@@ -57,9 +58,9 @@ TEST(Ties, AChainOfTenThousandIsPlacedInOneGo) {
     for (int i = 0; i < length; ++i) {
       Pin pin = i + 1 == length ? Pin{.left = 1.0} : Pin();
       if (i + 1 < length) pin.tied(PinSide::left, to("n" + std::to_string(i + 1), PinSide::right, 1));
-      links.push_back(box("n" + std::to_string(i)).natural(2, 1).pin(pin));
+      links.push_back(box("n" + std::to_string(i)).natural_size(2, 1).pin(pin));
     }
-    return Scene(stack("s").holds(std::move(links)));
+    return Scene(stack("s").children(std::move(links)));
   };
   const Scene chain = chain_of(10000);
   const Solution solution = solve(chain, {100, 50});
@@ -82,17 +83,19 @@ TEST(Ties, ACircleIsRefusedWithItsMembersOrFallsBack) {
   const Solution round = solve(by_mode, {100, 50}, {"m"});
   EXPECT_EQ(round["b"].x, 0);
   EXPECT_EQ(round["a"].x, 9);
-  ASSERT_EQ(round.notes().size(), 1U);
-  EXPECT_THAT(round.notes()[0].what, HasSubstr("which waits for it in turn"));
+  ASSERT_EQ(round.warnings().size(), 1U);
+  EXPECT_THAT(round.warnings()[0].what, HasSubstr("which waits for it in turn"));
 }
 
 /// Where ties go round in a circle, it hangs on the way along them which one is let go.
 TEST(Ties, TheOrderInWhichSidesAreTiedIsNothing) {
-  const auto pinned = [](const std::string& name, Pin pin) { return box(name).natural(10, 4).pin(std::move(pin)); };
+  const auto pinned = [](const std::string& name, Pin pin) {
+    return box(name).natural_size(10, 4).pin(std::move(pin));
+  };
   const auto boxes = [&](Pin first) {
-    const Scene scene = stack("s").holds(pinned("a", std::move(first)),
-                                         pinned("b", Pin().tied(PinSide::left, to("c", PinSide::right, 3))),
-                                         pinned("c", Pin().tied(PinSide::left, to("b", PinSide::right, 5))));
+    const Scene scene = stack("s").children(pinned("a", std::move(first)),
+                                            pinned("b", Pin().tied(PinSide::left, to("c", PinSide::right, 3))),
+                                            pinned("c", Pin().tied(PinSide::left, to("b", PinSide::right, 5))));
     return boxes_text(solve(scene, {100, 50}));
   };
   const Tie left = to("b", PinSide::right), right = to("c", PinSide::left);
@@ -126,7 +129,7 @@ TEST(Ties, WrongOnesAreToldWithTheirPlace) {
   }
 }
 
-TEST(Ties, TheLedgerTellsWhatTheyHoldTo) {
+TEST(Ties, TheExplanationTellsWhatTheyHoldTo) {
   const Scene tied = read_scene(
       scene(R"({"kind":"box","name":"a","width":30,"height":20,"pin":{"left":5,"top":2}},)"
             R"({"kind":"box","name":"b","natural":[20,5],"pin":{"left":"a.right + 4","top":["a.bottom - 1","a.top"]}},)"
@@ -144,7 +147,7 @@ TEST(Ties, LintTellsThoseThatCannotBeFollowed) {
     const Lint found = lint({"", read_scene(text, "s")});
     for (const auto* list : {&found.findings, &found.remarks}) {
       for (const Finding& one : *list) {
-        if (one.key.starts_with("pin.")) told += one.node + "." + one.key + " " + std::string(word(one.oddity)) + "\n";
+        if (one.key.starts_with("pin.")) told += one.node + "." + one.key + " " + std::string(word(one.rule)) + "\n";
       }
     }
     return told;

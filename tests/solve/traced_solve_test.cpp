@@ -18,8 +18,8 @@
 namespace fond_ladder {
 namespace {
 
-using detail::Course;
-using detail::Moving;
+using detail::DecisionTrace;
+using detail::TracedNumber;
 using detail::TracedSolve;
 using testing::scene_from;
 
@@ -34,8 +34,8 @@ Boxes traced_boxes(const Tree& tree, const TracedSolve& traced, const Solution& 
   const auto view = traced.view(tree.store());
   for (const Solution::NodeBox& one : plain.boxes()) {
     const detail::Index node = tree.store().index_of(one.node);
-    const Moving parts[] = {view.place(node, x_axis), view.place(node, y_axis), view.size(node, x_axis),
-                            view.size(node, y_axis)};
+    const TracedNumber parts[] = {view.place(node, x_axis), view.place(node, y_axis), view.size(node, x_axis),
+                                  view.size(node, y_axis)};
     boxes.nodes.push_back(one.node);
     boxes.at.push_back({parts[0].value(), parts[1].value(), parts[2].value(), parts[3].value()});
     boxes.slope.push_back({parts[0].slope(), parts[1].slope(), parts[2].slope(), parts[3].slope()});
@@ -58,8 +58,8 @@ struct Line {
   double by_width, by_height;  // along it
   bool content;                // the height is by content
 
-  [[nodiscard]] Moving width_at(double t) const { return {width + t * by_width, by_width}; }
-  [[nodiscard]] Moving height_at(double t) const { return {height + t * by_height, by_height}; }
+  [[nodiscard]] TracedNumber width_at(double t) const { return {width + t * by_width, by_width}; }
+  [[nodiscard]] TracedNumber height_at(double t) const { return {height + t * by_height, by_height}; }
 };
 
 /// What a plain solve `t` behind a traced one has elsewhere than its lines tell; nothing where it has all there.
@@ -91,12 +91,12 @@ void follow(const Tree& tree, const Line& line, double length, int looks, std::m
   int pieces = 0;
   std::uniform_real_distribution<double> share(0, 1);
   while (at < length && pieces < 3000 && !::testing::Test::HasFailure()) {
-    const Moving width = line.width_at(at), height = line.height_at(at);
+    const TracedNumber width = line.width_at(at), height = line.height_at(at);
     traced.run(tree.store(), width, line.content ? std::nullopt : std::optional(height), {});
-    const double ahead = std::min(traced.course().ahead, length - at);
+    const double ahead = std::min(traced.decision_trace().ahead, length - at);
     ++pieces;
-    curved += traced.course().curved ? 1 : 0;
-    if (ahead > 1e-6 && !traced.course().curved) {
+    curved += traced.decision_trace().curved ? 1 : 0;
+    if (ahead > 1e-6 && !traced.decision_trace().curved) {
       for (int i = 0; i < looks && !::testing::Test::HasFailure(); ++i) {
         // Where a line may break by rounding, a plain solve may already, or still, do otherwise.
         const double edge = std::min(1e-3 + 2e-6 * std::max(width.value(), height.value()), ahead / 3);
@@ -117,7 +117,7 @@ TEST(TracedSolve, ADecisionThatIsLeftOutWouldBeSeen) {
   const Line narrower{320, 100, -1, 0, false};
   TracedSolve traced;
   traced.run(wrapping.store(), narrower.width_at(0), narrower.height_at(0), {});
-  EXPECT_NEAR(traced.course().ahead, 20, 1e-3);
+  EXPECT_NEAR(traced.decision_trace().ahead, 20, 1e-3);
   EXPECT_EQ(off_the_lines(wrapping, traced, narrower, 0, 19), "");
   EXPECT_NE(off_the_lines(wrapping, traced, narrower, 0, 21), "");
   int ends = 0, seen = 0;
@@ -125,8 +125,8 @@ TEST(TracedSolve, ADecisionThatIsLeftOutWouldBeSeen) {
     const Tree tree = testing::RandomScenes(testing::seed() + 500 + seed).tree(20);
     const Line wider{200, 200, 1, 0, seed % 2 == 0};
     traced.run(tree.store(), wider.width_at(0), wider.content ? std::nullopt : std::optional(wider.height_at(0)), {});
-    const double ahead = traced.course().ahead;
-    if (traced.course().curved || ahead > 300) continue;
+    const double ahead = traced.decision_trace().ahead;
+    if (traced.decision_trace().curved || ahead > 300) continue;
     ++ends;
     seen += off_the_lines(tree, traced, wider, 0, ahead + 5).empty() ? 0 : 1;
   }
@@ -135,32 +135,32 @@ TEST(TracedSolve, ADecisionThatIsLeftOutWouldBeSeen) {
 }
 
 TEST(TracedSolve, NumbersMoveAsTheyDo) {
-  Course course;
-  const detail::Tracing tracing(course);
-  const Moving a{10, 1}, b{14, -1};
+  DecisionTrace decision_trace;
+  const detail::Tracing tracing(decision_trace);
+  const TracedNumber a{10, 1}, b{14, -1};
   EXPECT_TRUE(a < b);
-  EXPECT_DOUBLE_EQ(course.ahead, 2);
-  EXPECT_TRUE(Moving(5, 1) > Moving(5, 0));  // a little further on
-  EXPECT_TRUE(Moving(5, 1) == Moving(5, 1));
-  EXPECT_DOUBLE_EQ(most_of(a, b).slope(), -1);
-  EXPECT_FALSE(course.curved);
-  EXPECT_DOUBLE_EQ((a / Moving(2)).slope(), 0.5);
-  EXPECT_FALSE(course.curved);
-  const Moving ratio = a / b;
+  EXPECT_DOUBLE_EQ(decision_trace.ahead, 2);
+  EXPECT_TRUE(TracedNumber(5, 1) > TracedNumber(5, 0));  // a little further on
+  EXPECT_TRUE(TracedNumber(5, 1) == TracedNumber(5, 1));
+  EXPECT_DOUBLE_EQ(max_of(a, b).slope(), -1);
+  EXPECT_FALSE(decision_trace.curved);
+  EXPECT_DOUBLE_EQ((a / TracedNumber(2)).slope(), 0.5);
+  EXPECT_FALSE(decision_trace.curved);
+  const TracedNumber ratio = a / b;
   EXPECT_TRUE(ratio.bends());
-  EXPECT_FALSE((a / Moving(20, 2)).bends());  // in step
-  EXPECT_TRUE((Moving(1) + ratio).bends());
-  EXPECT_FALSE(course.curved);
+  EXPECT_FALSE((a / TracedNumber(20, 2)).bends());  // in step
+  EXPECT_TRUE((TracedNumber(1) + ratio).bends());
+  EXPECT_FALSE(decision_trace.curved);
   static_cast<void>(ratio < a);
-  EXPECT_TRUE(course.curved);
+  EXPECT_TRUE(decision_trace.curved);
 }
 
 /// What is shared in the ratio of sizes that are nothing yet.
 TEST(TracedSolve, WhatBeginsAtNothingIsSeenALittleFurtherOn) {
-  EXPECT_EQ((Moving(0, 3) / Moving(0, 2)).value(), 1.5);
-  EXPECT_FALSE((Moving(0, 3) / Moving(0, 2)).bends());
-  EXPECT_GT((Moving(1) / Moving(0, 2)).value(), 1e8);
-  EXPECT_EQ((Moving(std::numeric_limits<double>::infinity()) * Moving(0, -2)).value(),
+  EXPECT_EQ((TracedNumber(0, 3) / TracedNumber(0, 2)).value(), 1.5);
+  EXPECT_FALSE((TracedNumber(0, 3) / TracedNumber(0, 2)).bends());
+  EXPECT_GT((TracedNumber(1) / TracedNumber(0, 2)).value(), 1e8);
+  EXPECT_EQ((TracedNumber(std::numeric_limits<double>::infinity()) * TracedNumber(0, -2)).value(),
             -std::numeric_limits<double>::infinity());
   for (const char* shorthand : {"row:r [ image:plan width=41% aspect=2.5 margin=11 ]",
                                 "row:r gap=57% [ box:a width=41% aspect=2.5 margin=11 box:b width=77 ]",
@@ -194,9 +194,9 @@ TEST(TracedSolve, TellsHowFarItHolds) {
   for (const auto& one : cases) {
     const Scene scene = scene_from(one.scene);
     TracedSolve traced;
-    traced.run(scene.tree.store(), {one.width, 1}, Moving(200), {});
-    EXPECT_NEAR(traced.course().ahead, one.ahead, 1e-6) << one.scene;
-    EXPECT_FALSE(traced.course().curved);
+    traced.run(scene.tree.store(), {one.width, 1}, TracedNumber(200), {});
+    EXPECT_NEAR(traced.decision_trace().ahead, one.ahead, 1e-6) << one.scene;
+    EXPECT_FALSE(traced.decision_trace().curved);
   }
 }
 
@@ -205,7 +205,7 @@ TEST(TracedSolve, BetweenTwoDecisionsNothingHappens) {
   for (std::uint32_t seed = 0; seed < 3000 && !HasFailure(); ++seed, ++scenes) {
     testing::RandomScenes random(testing::seed() + seed);
     Tree tree = random.tree(14);
-    if (seed % 4 == 1) random.add_own_ranges(tree);
+    if (seed % 4 == 1) random.add_node_ranges(tree);
     if (seed % 4 == 2) random.add_ties(tree);
     if (seed % 4 == 3) random.add_lists(tree);
     std::mt19937 dice(seed);
@@ -224,7 +224,7 @@ TEST(TracedSolve, WithinARegionAllIsFlat) {
   for (std::uint32_t seed = 0; seed < 400 && !HasFailure(); ++seed) {
     testing::RandomScenes random(testing::seed() + seed);
     Tree tree = random.tree(12);
-    if (seed % 4 == 1) random.add_own_ranges(tree);
+    if (seed % 4 == 1) random.add_node_ranges(tree);
     if (seed % 4 == 2) random.add_ties(tree);
     if (seed % 4 == 3) random.add_lists(tree);
     TracedSolve traced;
@@ -235,8 +235,8 @@ TEST(TracedSolve, WithinARegionAllIsFlat) {
                              {500 - width, 100 - height},
                              {500 - width, 500 - height},
                              {100 - width, 500 - height}});
-      traced.run(tree.store(), Moving(width, 1, 0), Moving(height, 0, 1), {}, &region);
-      if (traced.course().curved || region.thickness() < 0.1) continue;
+      traced.run(tree.store(), TracedNumber(width, 1, 0), TracedNumber(height, 0, 1), {}, &region);
+      if (traced.decision_trace().curved || region.thickness() < 0.1) continue;
       ++regions;
       const detail::Point middle = region.middle();
       for (const detail::Point& corner : region.corners()) {
@@ -248,8 +248,8 @@ TEST(TracedSolve, WithinARegionAllIsFlat) {
         for (const Solution::NodeBox& one : plain.boxes()) {
           const detail::Index node = tree.store().index_of(one.node);
           const std::array<double, 4> found = plain_box(plain, one.node);
-          const Moving parts[] = {view.place(node, x_axis), view.place(node, y_axis), view.size(node, x_axis),
-                                  view.size(node, y_axis)};
+          const TracedNumber parts[] = {view.place(node, x_axis), view.place(node, y_axis), view.size(node, x_axis),
+                                        view.size(node, y_axis)};
           for (std::size_t side = 0; side < 4; ++side) {
             if (parts[side].bends()) continue;
             ++looks;

@@ -15,7 +15,7 @@ constexpr double none = -1;  // a size that is not known
 /// One axis of one child in the hands of its parent.
 struct Item {
   double base, least, most, grow, shrink, inner_base, size;
-  [[nodiscard]] double held(double value) const { return std::max(std::min(value, most), least); }
+  [[nodiscard]] double clamp(double value) const { return std::max(std::min(value, most), least); }
 };
 
 struct Margin {
@@ -28,10 +28,10 @@ class Plain {
  public:
   explicit Plain(const Tree& tree) : tree_(tree), em_(tree.em()), rtl_(tree.direction() == Direction::rtl) {}
 
-  std::map<NodeId, Rect> arrange(Rung rung) {
+  std::map<NodeId, Rect> arrange(ContainerSize container_size) {
     const NodeId root = tree_.root();
-    const double width = rung.width.value_or(content_width(root, true));
-    const double height = rung.height.value_or(content_height(root, width, width));
+    const double width = container_size.width.value_or(content_width(root, true));
+    const double height = container_size.height.value_or(content_height(root, width, width));
     place(root, {0, 0, width, height}, width, height);
     return boxes_;
   }
@@ -78,12 +78,12 @@ class Plain {
   Margin margin(const Keys& keys, bool x, double whole, bool flip = false) const {
     const Edge a = keys.margin.on(x ? Side::left : Side::top, rtl_),
                b = keys.margin.on(x ? Side::right : Side::bottom, rtl_);
-    const auto room = [&](const Edge& edge, Side side) {
+    const auto space = [&](const Edge& edge, Side side) {
       const double outside =
           keys.border_at == BorderAt::around ? px(keys, keys.border.on(side, rtl_).length(), whole) : 0;
       return outside + (edge.is_automatic() ? 0 : px(keys, edge.length(), whole));
     };
-    Margin margin{room(a, x ? Side::left : Side::top), room(b, x ? Side::right : Side::bottom), a.is_automatic(),
+    Margin margin{space(a, x ? Side::left : Side::top), space(b, x ? Side::right : Side::bottom), a.is_automatic(),
                   b.is_automatic()};
     if (flip) {
       std::swap(margin.before, margin.after);
@@ -95,7 +95,7 @@ class Plain {
   // --- sizes -------------------------------------------------------------------------------------------------------
 
   static bool has_shape(const Keys& keys) {
-    return keys.aspect || (keys.kind == Kind::image && keys.natural.x > 0 && keys.natural.y > 0);
+    return keys.aspect_ratio || (keys.kind == Kind::image && keys.natural_size.x > 0 && keys.natural_size.y > 0);
   }
   /// The given size in pixels, or `none`.
   double given(const Keys& keys, bool x, double whole) const {
@@ -109,8 +109,8 @@ class Plain {
     if (keys.max_height && !keys.max_height->is_percent()) most = px(keys, *keys.max_height, none);
     if (keys.min_height && !keys.min_height->is_percent()) least = std::max(least, px(keys, *keys.min_height, none));
     const double height = std::max(std::min(px(keys, keys.height.length(), none), most), least);
-    if (keys.aspect) return height * *keys.aspect;
-    return (height - inset(keys, false, none)) * (keys.natural.x / keys.natural.y) + inset(keys, true, none);
+    if (keys.aspect_ratio) return height * *keys.aspect_ratio;
+    return (height - inset(keys, false, none)) * (keys.natural_size.x / keys.natural_size.y) + inset(keys, true, none);
   }
   Item bounded(const Keys& keys, bool x, double whole, double edge_whole) const {
     const auto known = [&](const Limit& limit) { return limit && !(limit->is_percent() && whole < 0); };
@@ -135,20 +135,20 @@ class Plain {
   /// Whether only entries in view are arranged of it: then its first child stands for all, and nothing is shared.
   static bool is_list(const Keys& keys) {
     const bool line = keys.kind == Kind::row || keys.kind == Kind::column;
-    return line && keys.only_in_view.on && scrolls(keys, keys.kind == Kind::row) && !keys.wrap && !keys.reverse;
+    return line && keys.virtualized.on && scrolls(keys, keys.kind == Kind::row) && !keys.wrap && !keys.reverse;
   }
   /// What all entries of a list take when each takes as much as the first.
   double all_entries(const Keys& list, std::size_t children, double first, bool x) const {
-    const double count = std::max<double>(list.only_in_view.entries, static_cast<double>(children));
+    const double count = std::max<double>(list.virtualized.entries, static_cast<double>(children));
     return std::min(1e9, count * first + (count - 1) * px(list, x ? list.gap.x : list.gap.y, none));
   }
-  static double factor_of(const Keys& keys) { return keys.scale_counts ? keys.scale : 1; }
+  static double factor_of(const Keys& keys) { return keys.scale_affects_layout ? keys.scale : 1; }
 
   static bool weighted(const Keys& parent, const Keys& keys, bool x) {
-    return parent.alike || keys.weight || (x ? keys.width : keys.height).way() == Sizing::Way::fill;
+    return parent.equal_sizes || keys.weight || (x ? keys.width : keys.height).way() == Sizing::Way::fill;
   }
   static double grow(const Keys& parent, const Keys& keys, bool x) {
-    if (parent.alike) return 1;
+    if (parent.equal_sizes) return 1;
     if (keys.weight) return *keys.weight;
     return (x ? keys.width : keys.height).way() == Sizing::Way::fill ? 1 : keys.grow;
   }
@@ -164,8 +164,8 @@ class Plain {
   double counted_along(const Keys& parent, const Keys& keys, bool x, double content, double minimum,
                        double widest) const {
     Item item = bounded(keys, x, none, none);
-    if (!parent.alike) hold_content(item, keys, x, none, minimum);
-    if (parent.alike && (x ? keys.min_width : keys.min_height)) item = bounded(keys, x, none, none);
+    if (!parent.equal_sizes) hold_content(item, keys, x, none, minimum);
+    if (parent.equal_sizes && (x ? keys.min_width : keys.min_height)) item = bounded(keys, x, none, none);
     const bool grows = grow(parent, keys, x) > 0;
     double size = content;
     if (weighted(parent, keys, x)) {
@@ -176,11 +176,11 @@ class Plain {
       if (keys.shrink == 0 || scrolls(parent, x)) size = std::max(size, start);
       if (!grows) size = std::min(size, start);
     }
-    return item.held(size) * factor_of(keys);
+    return item.clamp(size) * factor_of(keys);
   }
   double counted_across(const Keys& keys, bool x, double content, double whole = none) const {
     const double size = given(keys, x, whole);
-    return bounded(keys, x, whole, whole).held(size >= 0 ? size : content) * factor_of(keys);
+    return bounded(keys, x, whole, whole).clamp(size >= 0 ? size : content) * factor_of(keys);
   }
 
   // --- content going up --------------------------------------------------------------------------------------------
@@ -192,7 +192,7 @@ class Plain {
     if (!widest && scrolls(keys, true)) return edges;
     if (!is_container(keys.kind)) {
       const auto content = tree_.content(node);
-      if (!content) return keys.natural.x + edges;
+      if (!content) return keys.natural_size.x + edges;
       const auto widths = content->widths();
       return edges + (widest ? std::max(widths.min_content, widths.max_content) : widths.min_content);
     }
@@ -224,13 +224,13 @@ class Plain {
     const double edges = inset(keys, false, none);
     if (least && scrolls(keys, false)) return edges;
     if (has_shape(keys) && keys.height.way() == Sizing::Way::automatic) {
-      if (keys.aspect) return width / *keys.aspect;
-      return std::max(0.0, width - inset(keys, true, whole)) * (keys.natural.y / keys.natural.x) + edges;
+      if (keys.aspect_ratio) return width / *keys.aspect_ratio;
+      return std::max(0.0, width - inset(keys, true, whole)) * (keys.natural_size.y / keys.natural_size.x) + edges;
     }
     const double inner = std::max(0.0, width - inset(keys, true, whole));
     if (!is_container(keys.kind)) {
       const auto content = tree_.content(node);
-      return edges + (content ? content->height_for(inner).height : keys.natural.y);
+      return edges + (content ? content->height_for(inner).height : keys.natural_size.y);
     }
     if (keys.kind == Kind::grid)
       return edges + sum_of(grid_axis(node, false, PlainQuestion::widest, inner, none, least));
@@ -253,7 +253,7 @@ class Plain {
                                                : counted_across(laid.keys, false, need);
         const bool rigid = laid.keys.shrink == 0 && !weighted(keys, laid.keys, false);
         if (least && keys.kind == Kind::column && scrolls(laid.keys, false) && !rigid)
-          own = bounded(laid.keys, false, none, none).held(need) * factor_of(laid.keys);
+          own = bounded(laid.keys, false, none, none).clamp(need) * factor_of(laid.keys);
         sum += own + margin(laid.keys, false, none).sum();
         if (is_list(keys)) return edges + std::max(0.0, all_entries(keys, line.size(), sum, false));
         largest = std::max(largest, own + margin(laid.keys, false, none).sum());
@@ -267,7 +267,7 @@ class Plain {
 
   double natural_height(const Keys& keys, double need) const {
     const double size = given(keys, false, none);
-    return bounded(keys, false, none, none).held(size >= 0 ? size : need);
+    return bounded(keys, false, none, none).clamp(size >= 0 ? size : need);
   }
 
   /// First baseline from the node's top, at its natural height.
@@ -279,10 +279,10 @@ class Plain {
     if (!is_container(keys.kind)) {
       const auto content = tree_.content(node);
       if (!content) return height;
-      const OwnContent::Heights words = content->height_for(inner);
-      const double spare = std::max(0.0, height - inset(keys, false, none) - words.height);
+      const CustomContent::Heights words = content->height_for(inner);
+      const double unused_space = std::max(0.0, height - inset(keys, false, none) - words.height);
       const double share = keys.words_up == WordsAt::start ? 0 : keys.words_up == WordsAt::end ? 1 : 0.5;
-      return top + words.baseline + (keys.kind == Kind::text ? share * spare : 0);
+      return top + words.baseline + (keys.kind == Kind::text ? share * unused_space : 0);
     }
     auto lines = lines_of(node, inner);
     if (is_list(keys) && !lines.empty()) lines[0].resize(1);
@@ -303,8 +303,8 @@ class Plain {
               laid.keys,
               content_height(
                   laid.id, laid.width,
-                  slot_in(grid_axis(node, true, PlainQuestion::room, inner, inner), first_cell, true).second));
-      const Across own_align = laid.keys.self.y.value_or(keys.align.y.value_or(Across::stretch));
+                  slot_in(grid_axis(node, true, PlainQuestion::space, inner, inner), first_cell, true).second));
+      const Across own_align = laid.keys.place_self.y.value_or(keys.place_items.y.value_or(Across::stretch));
       return top + slot_at + edge.before + ahead(edge, left, own_align, scrolls(keys, false)) +
              baseline(laid.id, laid.width, laid.whole);
     }
@@ -313,16 +313,16 @@ class Plain {
     const double own_need = content_height(first.id, first.width, inner);
     const double own = baseline(first.id, first.width, inner);
     Across align = Across::start;
-    double room = height - inset(keys, false, none);
+    double space = height - inset(keys, false, none);
     if (keys.kind == Kind::row) {
       const auto [line_height, ascent] = row_line_height(keys, lines.front(), inner);
       for (const Laid& laid : lines.front()) {
         if (on_baseline(keys, laid.keys)) return top + ascent;
       }
-      align = first.keys.self.across.value_or(keys.across);
-      if (keys.wrap) room = line_height;
+      align = first.keys.place_self.across.value_or(keys.across);
+      if (keys.wrap) space = line_height;
     } else if (keys.kind == Kind::stack) {
-      align = first.keys.self.y.value_or(keys.align.y.value_or(Across::start));
+      align = first.keys.place_self.y.value_or(keys.place_items.y.value_or(Across::start));
     } else {
       // Automatic margins push it as they will when the column has its pass-3 height.
       double push = 0;
@@ -340,8 +340,8 @@ class Plain {
       return top + around.before + push + own;
     }
     const double scale = keys.kind == Kind::row ? factor_of(first.keys) : 1;
-    const double spare = room - around.sum() - natural_height(first.keys, own_need) * scale;
-    return top + around.before + ahead(around, spare, align, scrolls(keys, false)) + own;
+    const double unused_space = space - around.sum() - natural_height(first.keys, own_need) * scale;
+    return top + around.before + ahead(around, unused_space, align, scrolls(keys, false)) + own;
   }
 
   /// The same going down, percentages of `whole_down` being known.
@@ -356,13 +356,13 @@ class Plain {
   }
 
   /// How far behind the start of its room a child lies.
-  static double ahead(const Margin& around, double spare, Across align, bool scrolls) {
+  static double ahead(const Margin& around, double unused_space, Across align, bool scrolls) {
     if (around.auto_before || around.auto_after) {
-      if (spare <= 0 || !around.auto_before) return 0;
-      return around.auto_after ? spare / 2 : spare;
+      if (unused_space <= 0 || !around.auto_before) return 0;
+      return around.auto_after ? unused_space / 2 : unused_space;
     }
-    if (spare <= 0 && scrolls) return 0;
-    return align == Across::center ? spare / 2 : align == Across::end ? spare : 0;
+    if (unused_space <= 0 && scrolls) return 0;
+    return align == Across::center ? unused_space / 2 : align == Across::end ? unused_space : 0;
   }
 
   // --- grids -------------------------------------------------------------------------------------------------------
@@ -423,11 +423,11 @@ class Plain {
   GridAxis grid_axis(NodeId node, bool x, PlainQuestion asked, double width, double inner, bool least = false) const {
     const Keys keys = tree_.keys(node);
     const auto all = flow(node);
-    const double known = asked == PlainQuestion::room ? inner : none;
+    const double known = asked == PlainQuestion::space ? inner : none;
     double height = none;
     if (keys.height.way() == Sizing::Way::length && !keys.height.length().is_percent() && node != tree_.root()) {
       const Item bounds = bounded(keys, false, none, none);
-      height = std::max(0.0, bounds.held(px(keys, keys.height.length(), none)) - inset(keys, false, none));
+      height = std::max(0.0, bounds.clamp(px(keys, keys.height.length(), none)) - inset(keys, false, none));
     }
     const auto gap = [&](bool of_x, double whole) {
       return std::max(0.0, px(keys, of_x ? keys.gap.x : keys.gap.y, whole));
@@ -460,11 +460,11 @@ class Plain {
     }
     std::vector<PlainItem> items;
     for (std::size_t i = 0; i < all.size(); ++i) items.push_back(plain_item(all[i], axis, i, x, width, node, least));
-    const Rest rest = x ? keys.rest.x : keys.rest.y;
-    tracks_plainly(axis.tracks, items, axis.gap, asked, inner, rest == Rest::stretch);
-    const double left = asked == PlainQuestion::room ? inner - sum_of(axis) : 0;
+    const PlaceContent rest = x ? keys.place_content.x : keys.place_content.y;
+    tracks_plainly(axis.tracks, items, axis.gap, asked, inner, rest == PlaceContent::stretch);
+    const double left = asked == PlainQuestion::space ? inner - sum_of(axis) : 0;
     auto [at, between] = spread(rest, left, axis.tracks.size(), scrolls(keys, x));
-    if (asked != PlainQuestion::room) at = between = 0;
+    if (asked != PlainQuestion::space) at = between = 0;
     for (const PlainTrack& track : axis.tracks) {
       axis.at.push_back(at);
       at += track.base + axis.gap + between;
@@ -511,7 +511,7 @@ class Plain {
       holds = holds && (item.count == 1 || track.max.way() != TrackSize::Way::share);
       most += track.max.way() == TrackSize::Way::length ? track.most : endless;
     }
-    const double least = bounded(child.keys, x, none, none).held(0) * factor_of(child.keys) + edges;
+    const double least = bounded(child.keys, x, none, none).clamp(0) * factor_of(child.keys) + edges;
     const double content = counted_across(child.keys, x, kept) + edges;
     item.minimum = holds && any ? std::max(least, std::min(content, most)) : least;
     return item;
@@ -529,7 +529,7 @@ class Plain {
 
   bool on_baseline(const Keys& parent, const Keys& keys) const {
     const Margin around = margin(keys, false, none);
-    return parent.kind == Kind::row && keys.self.across.value_or(parent.across) == Across::baseline &&
+    return parent.kind == Kind::row && keys.place_self.across.value_or(parent.across) == Across::baseline &&
            keys.height.way() != Sizing::Way::fill && !around.auto_before && !around.auto_after;
   }
 
@@ -577,10 +577,10 @@ class Plain {
     }
     LaidLine line;
     if (keys.kind == Kind::grid) {
-      const GridAxis columns = grid_axis(node, true, PlainQuestion::room, inner, inner);
+      const GridAxis columns = grid_axis(node, true, PlainQuestion::space, inner, inner);
       for (std::size_t i = 0; i < all.size(); ++i) {
         const auto [slot_at, slot_size] = slot_in(columns, i, true);
-        const Across own = all[i].keys.self.x.value_or(keys.align.x.value_or(Across::stretch));
+        const Across own = all[i].keys.place_self.x.value_or(keys.place_items.x.value_or(Across::stretch));
         const auto [at, size] = fitted(keys, all[i].id, all[i].keys, true, slot_size, slot_size, own, rtl_, none, none);
         line.push_back({all[i].id, all[i].keys, slot_at + at, size, slot_size});
       }
@@ -588,8 +588,9 @@ class Plain {
       return {line};
     }
     for (const Child& child : all) {
-      Across align = keys.kind == Kind::stack ? child.keys.self.x.value_or(keys.align.x.value_or(Across::start))
-                                              : child.keys.self.across.value_or(keys.across);
+      Across align = keys.kind == Kind::stack
+                         ? child.keys.place_self.x.value_or(keys.place_items.x.value_or(Across::start))
+                         : child.keys.place_self.across.value_or(keys.across);
       if (align == Across::baseline) align = Across::start;
       if (keys.kind == Kind::column && keys.wrap && align == Across::stretch) align = Across::start;
       const auto [at, size] = fitted(keys, child.id, child.keys, true, inner, inner, align, rtl_, none, none);
@@ -624,7 +625,7 @@ class Plain {
 
   Item item_along(const Keys& parent, const Keys& keys, bool x, double inner, double minimum, double widest) const {
     Item item = bounded(keys, x, inner, inner);
-    if (!parent.alike) hold_content(item, keys, x, inner, minimum);
+    if (!parent.equal_sizes) hold_content(item, keys, x, inner, minimum);
     item.grow = is_list(parent) ? 0 : grow(parent, keys, x);
     if (!weighted(parent, keys, x) || is_list(parent)) {
       item.base = std::max(base(keys, x, inner, widest), inset(keys, x, inner));
@@ -643,7 +644,7 @@ class Plain {
     const double gap = px(keys, x ? keys.gap.x : keys.gap.y, inner);
     double taken = 0;
     for (std::size_t i = 0; i < all.size(); ++i) {
-      const double outer = items[i].held(items[i].base) + margin(all[i].keys, x, inner, flip).sum();
+      const double outer = items[i].clamp(items[i].base) + margin(all[i].keys, x, inner, flip).sum();
       const bool fits = !lines.empty() && taken + gap + outer <= inner + 1e-6 * std::max(1.0, inner);
       if (lines.empty() || (keys.wrap && !fits)) {
         lines.emplace_back(i, i + 1);
@@ -656,25 +657,25 @@ class Plain {
     return lines;
   }
 
-  static void share(std::vector<Item*> items, double room) {
+  static void share(std::vector<Item*> items, double space) {
     double wanted = 0;
-    for (const Item* item : items) wanted += item->held(item->base);
-    const bool growing = wanted < room;
+    for (const Item* item : items) wanted += item->clamp(item->base);
+    const bool growing = wanted < space;
     std::vector<Item*> free;
     for (Item* item : items) {
-      item->size = item->held(item->base);
+      item->size = item->clamp(item->base);
       const bool fixed =
           growing ? item->grow == 0 || item->base > item->size : item->shrink == 0 || item->base < item->size;
       if (!fixed) free.push_back(item);
     }
-    const auto spare = [&] {
-      double left = room;
+    const auto unused_space = [&] {
+      double left = space;
       for (const Item* item : items) left -= std::ranges::find(free, item) == free.end() ? item->size : item->base;
       return left;
     };
-    const double initial = spare();
+    const double initial = unused_space();
     while (!free.empty()) {
-      double left = spare(), factors = 0, scaled = 0, violation = 0;
+      double left = unused_space(), factors = 0, scaled = 0, violation = 0;
       for (const Item* item : free) {
         factors += growing ? item->grow : item->shrink;
         scaled += item->shrink * item->inner_base;
@@ -684,14 +685,14 @@ class Plain {
         if (growing) return item->base + item->grow / factors * left;
         return scaled > 0 ? item->base - item->shrink * item->inner_base / scaled * -left : item->base;
       };
-      for (const Item* item : free) violation += item->held(target(item)) - target(item);
+      for (const Item* item : free) violation += item->clamp(target(item)) - target(item);
       std::vector<Item*> still;
       std::vector<double> sizes;
       for (Item* item : free) {
-        const double over = item->held(target(item)) - target(item);
+        const double over = item->clamp(target(item)) - target(item);
         const bool freeze = std::abs(violation) < 1e-9 || (violation > 0 ? over > 0 : over < 0);
         if (!freeze) still.push_back(item);
-        sizes.push_back(item->held(target(item)));
+        sizes.push_back(item->clamp(target(item)));
       }
       for (std::size_t i = 0; i < free.size(); ++i) free[i]->size = sizes[i];
       if (still.size() == free.size()) break;
@@ -726,40 +727,39 @@ class Plain {
       automatic_part = left / static_cast<double>(autos);
       left = 0;
     }
-    auto [at, between] = spread(static_cast<Rest>(keys.along), left, count, scrolls(keys, x));
+    auto [at, between] = spread(static_cast<PlaceContent>(keys.along), left, count, scrolls(keys, x));
     std::vector<double> places;
     for (std::size_t i = first; i < last; ++i) {
       const Margin around = margin(all[i].keys, x, inner, flip);
       at += around.before + (around.auto_before ? automatic_part : 0);
       places.push_back(at);
       at += items[i].size + around.after + (around.auto_after ? automatic_part : 0) + gap + between;
-      if (is_list(keys) && i == 0 && count > 1 && keys.only_in_view.entries > count) {
-        at +=
-            at * std::min<double>(keys.only_in_view.second - 1, keys.only_in_view.entries - static_cast<double>(count));
+      if (is_list(keys) && i == 0 && count > 1 && keys.virtualized.entries > count) {
+        at += at * std::min<double>(keys.virtualized.second - 1, keys.virtualized.entries - static_cast<double>(count));
       }
     }
     return places;
   }
 
-  static std::pair<double, double> spread(Rest word, double spare, std::size_t count, bool scrolls) {
+  static std::pair<double, double> spread(PlaceContent word, double unused_space, std::size_t count, bool scrolls) {
     const auto n = static_cast<double>(count);
-    const bool sticks_out = spare <= 0;
-    if (word == Rest::center && !(sticks_out && scrolls)) return {spare / 2, 0};
-    if (word == Rest::end && !(sticks_out && scrolls)) return {spare, 0};
+    const bool sticks_out = unused_space <= 0;
+    if (word == PlaceContent::center && !(sticks_out && scrolls)) return {unused_space / 2, 0};
+    if (word == PlaceContent::end && !(sticks_out && scrolls)) return {unused_space, 0};
     if (sticks_out) return {0, 0};
-    if (word == Rest::between && count > 1) return {0, spare / (n - 1)};
-    if (word == Rest::around) return {spare / (2 * n), spare / n};
-    if (word == Rest::evenly) return {spare / (n + 1), spare / (n + 1)};
-    if (word == Rest::slots) return {0, spare / n};
+    if (word == PlaceContent::between && count > 1) return {0, unused_space / (n - 1)};
+    if (word == PlaceContent::around) return {unused_space / (2 * n), unused_space / n};
+    if (word == PlaceContent::evenly) return {unused_space / (n + 1), unused_space / (n + 1)};
+    if (word == PlaceContent::slots) return {0, unused_space / n};
     return {0, 0};
   }
 
-  /// Place (from the laying edge) and size of a child that fills or fits `room`. `need` is its height by content.
-  std::pair<double, double> fitted(const Keys& parent, NodeId id, const Keys& keys, bool x, double room, double whole,
+  /// Place (from the laying edge) and size of a child that fills or fits `space`. `need` is its height by content.
+  std::pair<double, double> fitted(const Keys& parent, NodeId id, const Keys& keys, bool x, double space, double whole,
                                    Across align, bool flip, double need, double to_baseline) const {
     const Margin around = margin(keys, x, whole, flip);
     const Item bounds = bounded(keys, x, whole, whole);
-    const double left = (room - around.sum()) / factor_of(keys);
+    const double left = (space - around.sum()) / factor_of(keys);
     const Sizing::Way way = (x ? keys.width : keys.height).way();
     const bool keeps_shape = keys.kind == Kind::image || (!x && has_shape(keys));
     double size = given(keys, x, whole);
@@ -772,10 +772,10 @@ class Plain {
         size = x ? std::min(content_width(id, true), std::max(content_width(id, false), left)) : need;
       }
     }
-    size = bounds.held(size);
-    const double counted = size * factor_of(keys), spare = room - around.sum() - counted;
+    size = bounds.clamp(size);
+    const double counted = size * factor_of(keys), unused_space = space - around.sum() - counted;
     const bool by_baseline = to_baseline >= 0 && !around.auto_before && !around.auto_after;
-    const double begins = by_baseline ? to_baseline : ahead(around, spare, align, scrolls(parent, x));
+    const double begins = by_baseline ? to_baseline : ahead(around, unused_space, align, scrolls(parent, x));
     return {around.before + begins + (counted - size) / 2, size};
   }
 
@@ -817,7 +817,7 @@ class Plain {
           }
           const double need = content_height(laid.id, laid.width, inner_w);
           const auto [at, size] = fitted(keys, laid.id, laid.keys, false, heights[i], inner_h,
-                                         laid.keys.self.across.value_or(keys.across), false, need, to_baseline);
+                                         laid.keys.place_self.across.value_or(keys.across), false, need, to_baseline);
           upright[laid.id] = {tops[i] + at, size, inner_h};
         }
       }
@@ -827,17 +827,17 @@ class Plain {
           const double need = content_height(laid.id, laid.width, inner_w);
           const auto [at, size] =
               fitted(keys, laid.id, laid.keys, false, inner_h, inner_h,
-                     laid.keys.self.y.value_or(keys.align.y.value_or(Across::start)), false, need, none);
+                     laid.keys.place_self.y.value_or(keys.place_items.y.value_or(Across::start)), false, need, none);
           upright[laid.id] = {at, size, inner_h};
         }
       }
     } else if (keys.kind == Kind::grid) {
-      const GridAxis rows = grid_axis(node, false, PlainQuestion::room, inner_w, inner_h);
+      const GridAxis rows = grid_axis(node, false, PlainQuestion::space, inner_w, inner_h);
       for (std::size_t i = 0; !lines.empty() && i < lines[0].size(); ++i) {
         const Laid& laid = lines[0][i];
         const auto [slot_at, slot_size] = slot_in(rows, i, false);
         const double need = content_height(laid.id, laid.width, laid.whole);
-        const Across own = laid.keys.self.y.value_or(keys.align.y.value_or(Across::stretch));
+        const Across own = laid.keys.place_self.y.value_or(keys.place_items.y.value_or(Across::stretch));
         const auto [at, size] = fitted(keys, laid.id, laid.keys, false, slot_size, slot_size, own, false, need, none);
         upright[laid.id] = {slot_at + at, size, slot_size};
       }
@@ -861,7 +861,7 @@ class Plain {
         const auto lefts = lines_shared(keys, widths, inner_w, true);
         for (std::size_t k = 0; k < ranges.size(); ++k) {
           for (std::size_t i = ranges[k].first; i < ranges[k].second; ++i) {
-            Across align = all[i].keys.self.across.value_or(keys.across);
+            Across align = all[i].keys.place_self.across.value_or(keys.across);
             if (align == Across::stretch || align == Across::baseline) align = Across::start;
             Keys fixed = all[i].keys;  // its width stands
             fixed.width = lines[0][i].width;
@@ -897,14 +897,14 @@ class Plain {
   std::vector<double> lines_shared(const Keys& keys, std::vector<double>& sizes, double inner, bool x) const {
     if (!keys.wrap) return std::vector<double>(sizes.size(), 0);
     const double gap = px(keys, x ? keys.gap.x : keys.gap.y, inner);
-    double spare = inner;
-    for (const double size : sizes) spare -= size;
-    if (!sizes.empty()) spare -= gap * static_cast<double>(sizes.size() - 1);
-    const Rest rest = x ? keys.rest.x : keys.rest.y;
-    auto [at, between] = spread(rest, spare, sizes.size(), scrolls(keys, x));
+    double unused_space = inner;
+    for (const double size : sizes) unused_space -= size;
+    if (!sizes.empty()) unused_space -= gap * static_cast<double>(sizes.size() - 1);
+    const PlaceContent rest = x ? keys.place_content.x : keys.place_content.y;
+    auto [at, between] = spread(rest, unused_space, sizes.size(), scrolls(keys, x));
     std::vector<double> places;
     for (double& size : sizes) {
-      if (rest == Rest::stretch && spare > 0) size += spare / static_cast<double>(sizes.size());
+      if (rest == PlaceContent::stretch && unused_space > 0) size += unused_space / static_cast<double>(sizes.size());
       places.push_back(at);
       at += size + gap + between;
     }
@@ -923,29 +923,29 @@ class Plain {
       return parent.border_at == BorderAt::inside ? px(parent, parent.border.on(side, rtl_).length(), whole) : 0;
     };
     const double left = border(Side::left, whole_x), top = border(Side::top, whole_y);
-    const double room_x = std::max(0.0, box.width - left - border(Side::right, whole_x));
-    const double room_y = std::max(0.0, box.height - top - border(Side::bottom, whole_y));
-    const Rect room{box.x + left, box.y + top, room_x, room_y};
+    const double space_x = std::max(0.0, box.width - left - border(Side::right, whole_x));
+    const double space_y = std::max(0.0, box.height - top - border(Side::bottom, whole_y));
+    const Rect space{box.x + left, box.y + top, space_x, space_y};
     std::vector<Pinned> all;
     for (const Child& child : children(node)) {
       if (child.keys.pin) all.push_back({child});
     }
     const bool late = parent.kind == Kind::column && parent.wrap;
-    for (Pinned& one : all) settle(one, true, node, room, late, all);
-    for (Pinned& one : all) settle(one, false, node, room, late, all);
+    for (Pinned& one : all) settle(one, true, node, space, late, all);
+    for (Pinned& one : all) settle(one, false, node, space, late, all);
     for (const Pinned& one : all) {
-      place(one.child.id, {one.at[0], one.at[1], one.size[0], one.size[1]}, room_x, room_y);
+      place(one.child.id, {one.at[0], one.at[1], one.size[0], one.size[1]}, space_x, space_y);
     }
   }
 
-  void settle(Pinned& one, bool x, NodeId parent, const Rect& room, bool late, std::vector<Pinned>& all) {
+  void settle(Pinned& one, bool x, NodeId parent, const Rect& space, bool late, std::vector<Pinned>& all) {
     const std::size_t axis = x ? 0 : 1;
     if (one.mark[axis] != 0) return;
     one.mark[axis] = 1;
     const Pin& pin = *one.child.keys.pin;
     const auto sibling_of = [&](const Tie& tie) -> NodeId {
       for (const Child& child : children(parent)) {
-        if (tree_.step(child.id) == tie.to && child.id != one.child.id) return child.id;
+        if (tree_.segment(child.id) == tie.to && child.id != one.child.id) return child.id;
       }
       return {};
     };
@@ -957,7 +957,7 @@ class Plain {
     };
     for (const Ties::SideTie& tied : pin.ties) {
       if ((axis_of(tied.side) == x_axis) != x) continue;
-      if (Pinned* other = pinned_of(sibling_of(tied.tie))) settle(*other, x, parent, room, late, all);
+      if (Pinned* other = pinned_of(sibling_of(tied.tie))) settle(*other, x, parent, space, late, all);
     }
     // A distance on each side, a tie turned into one.
     std::array<Limit, 8> side;
@@ -986,10 +986,10 @@ class Plain {
         const bool at_end =
             edge == PinSide::right || edge == PinSide::bottom || edge == (rtl_ ? PinSide::start : PinSide::end);
         const bool in_middle = edge == PinSide::middle_x || edge == PinSide::middle_y;
-        const double whole = x ? room.width : room.height;
+        const double whole = x ? space.width : space.height;
         double plus = px(one.child.keys, tied.tie.plus, whole);
         if (rtl_ && (edge == PinSide::start || edge == PinSide::end)) plus = -plus;
-        const double at = low + (in_middle ? extent / 2 : at_end ? extent : 0) - (x ? room.x : room.y) + plus;
+        const double at = low + (in_middle ? extent / 2 : at_end ? extent : 0) - (x ? space.x : space.y) + plus;
         const bool far =
             which == PinSide::right || which == PinSide::bottom || which == (rtl_ ? PinSide::start : PinSide::end);
         const bool middle = which == PinSide::middle_x || which == PinSide::middle_y;
@@ -1004,23 +1004,23 @@ class Plain {
     const std::size_t far = x ? first(PinSide::right, rtl_ ? PinSide::start : PinSide::end) : of(PinSide::bottom);
     const std::size_t middle = x ? of(PinSide::middle_x) : of(PinSide::middle_y);
     const bool from_far = x && rtl_ && !side[of(PinSide::left)] && !side[of(PinSide::right)];
-    const double whole = x ? room.width : room.height;
+    const double whole = x ? space.width : space.height;
     // A single tie leaves all of the room.
     const bool both = side[near] && side[far];
-    const bool keeps_room = !both && ((side[near] && is_tied[near]) || (side[far] && is_tied[far]));
-    const double need = x ? none : content_height(one.child.id, one.size[0], room.width);
+    const bool keeps_space = !both && ((side[near] && is_tied[near]) || (side[far] && is_tied[far]));
+    const double need = x ? none : content_height(one.child.id, one.size[0], space.width);
     const auto [at, size] =
-        pinned(one.child, x, whole, side[near], side[far], side[middle], from_far, need, keeps_room);
-    one.at[axis] = (x ? room.x : room.y) + at;
+        pinned(one.child, x, whole, side[near], side[far], side[middle], from_far, need, keeps_space);
+    one.at[axis] = (x ? space.x : space.y) + at;
     one.size[axis] = size;
     one.mark[axis] = 2;
   }
 
   std::pair<double, double> pinned(const Child& child, bool x, double whole, const Limit& near, const Limit& far,
-                                   const Limit& center, bool from_far, double need, bool keeps_room) const {
+                                   const Limit& center, bool from_far, double need, bool keeps_space) const {
     const Margin around = margin(child.keys, x, whole);
     const double a = near ? px(child.keys, *near, whole) : 0, b = far ? px(child.keys, *far, whole) : 0;
-    const double room = std::max(0.0, whole - (keeps_room ? 0 : a + b) - around.sum());
+    const double space = std::max(0.0, whole - (keeps_space ? 0 : a + b) - around.sum());
     const Sizing::Way way = (x ? child.keys.width : child.keys.height).way();
     const bool keeps_shape = child.keys.kind == Kind::image || (!x && has_shape(child.keys));
     double size = given(child.keys, x, whole);
@@ -1028,13 +1028,13 @@ class Plain {
     const bool tied = near && far && unset;
     if (size < 0) {
       if (tied || way == Sizing::Way::fill) {
-        size = room / factor_of(child.keys);
+        size = space / factor_of(child.keys);
       } else {
-        const double left = room / factor_of(child.keys);
+        const double left = space / factor_of(child.keys);
         size = x ? std::min(content_width(child.id, true), std::max(content_width(child.id, false), left)) : need;
       }
     }
-    size = bounded(child.keys, x, whole, whole).held(size);
+    size = bounded(child.keys, x, whole, whole).clamp(size);
     const double low = a + around.before, high = whole - b - around.after - size;
     if (near && far) return {from_far ? high : low, size};
     if (near) return {low, size};
@@ -1051,8 +1051,8 @@ class Plain {
 
 }  // namespace
 
-std::map<NodeId, Rect> arrange_plainly(const Tree& tree, Rung rung) {
-  return Plain(tree).arrange(rung);
+std::map<NodeId, Rect> arrange_plainly(const Tree& tree, ContainerSize container_size) {
+  return Plain(tree).arrange(container_size);
 }
 
 }  // namespace fond_ladder::testing

@@ -97,16 +97,16 @@ struct Round {
 
   /// Equal parts, again and again, to whoever has not reached the limit. Returns what is left.
   double equally(std::vector<std::size_t> open, double space, std::vector<double>& given, bool to_limits) const {
-    const auto room = [&](std::size_t k) {
+    const auto left_of = [&](std::size_t k) {
       if (!to_limits) return endless;
       if (limits) return tracks[k].limit == endless || tracks[k].grows_freely ? endless : 0.0;
       return tracks[k].limit - tracks[k].base - given[k];
     };
     while (space > 1e-12) {
-      std::erase_if(open, [&](std::size_t k) { return room(k) <= 1e-12; });
+      std::erase_if(open, [&](std::size_t k) { return left_of(k) <= 1e-12; });
       if (open.empty()) break;
       double part = space / static_cast<double>(open.size());
-      for (const std::size_t k : open) part = std::min(part, room(k));
+      for (const std::size_t k : open) part = std::min(part, left_of(k));
       for (const std::size_t k : open) given[k] += part;
       space -= part * static_cast<double>(open.size());
     }
@@ -211,7 +211,7 @@ std::vector<PlainCell> cells_plainly(const Keys& grid, const std::vector<Keys>& 
 }
 
 void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem>& items, double gap,
-                    PlainQuestion asked, double room, bool stretch) {
+                    PlainQuestion asked, double space, bool stretch) {
   if (tracks.empty()) return;
   for (PlainTrack& track : tracks) {
     track.base = track.min.way() == Way::length ? track.least : 0;
@@ -221,7 +221,7 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
     return std::max(std::min(amount, fixed_sum(tracks, item, gap)), item.minimum);
   };
   const auto least = [&](const PlainItem& item) {
-    return asked == PlainQuestion::room ? item.minimum : limited(item, item.min_content);
+    return asked == PlainQuestion::space ? item.minimum : limited(item, item.min_content);
   };
   const auto low = [](const PlainItem& item) { return item.min_content; };
   const auto high = [](const PlainItem& item) { return item.max_content; };
@@ -300,18 +300,18 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
 
   if (asked == PlainQuestion::widest) {
     for (PlainTrack& track : tracks) track.base = std::max(track.base, track.limit);
-  } else if (asked == PlainQuestion::room) {
+  } else if (asked == PlainQuestion::space) {
     std::vector<std::size_t> all;
     for (std::size_t i = 0; i < tracks.size(); ++i) all.push_back(i);
     std::vector<double> given(tracks.size(), 0);
-    Round{tracks, gap, false}.equally(all, room - total(tracks, gap), given, true);
+    Round{tracks, gap, false}.equally(all, space - total(tracks, gap), given, true);
     for (std::size_t i = 0; i < tracks.size(); ++i) tracks[i].base += given[i];
   }
 
   if (std::any_of(tracks.begin(), tracks.end(), is_share) && asked != PlainQuestion::narrowest) {
     double size = 0;
-    if (asked == PlainQuestion::room) {
-      size = share_size(tracks, gap, room);
+    if (asked == PlainQuestion::space) {
+      size = share_size(tracks, gap, space);
     } else {
       for (const PlainTrack& track : tracks) {
         if (is_share(track)) size = std::max(size, track.base / std::max(1.0, track.max.share()));
@@ -326,8 +326,8 @@ void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem
     }
   }
 
-  if (!stretch || asked != PlainQuestion::room) return;
-  const double left = room - total(tracks, gap);
+  if (!stretch || asked != PlainQuestion::space) return;
+  const double left = space - total(tracks, gap);
   const auto automatic = [](const PlainTrack& t) { return t.max.way() == Way::content; };
   const auto count = std::count_if(tracks.begin(), tracks.end(), automatic);
   for (PlainTrack& track : tracks) {

@@ -34,10 +34,10 @@ struct PlainItem {
   double minimum = 0, min_content = 0, max_content = 0;
 };
 
-enum class PlainQuestion { narrowest, widest, room };
+enum class PlainQuestion { narrowest, widest, space };
 
 /// CSS Grid Layout 2, sections 12.4 to 12.8. Sets the bases.
 void tracks_plainly(std::vector<PlainTrack>& tracks, const std::vector<PlainItem>& items, double gap,
-                    PlainQuestion asked, double room, bool stretch);
+                    PlainQuestion asked, double space, bool stretch);
 
 }  // namespace fond_ladder::testing

@@ -46,7 +46,7 @@ void RandomScenes::add_sizes(Keys& keys) {
   for (Limit* limit : {&keys.min_width, &keys.max_width, &keys.min_height, &keys.max_height}) {
     if (chance(12)) *limit = any_length();
   }
-  if (chance(8)) keys.aspect = 0.25 + below(12) / 4.0;
+  if (chance(8)) keys.aspect_ratio = 0.25 + below(12) / 4.0;
 }
 
 void RandomScenes::add_container_keys(Keys& keys) {
@@ -55,13 +55,13 @@ void RandomScenes::add_container_keys(Keys& keys) {
   keys.across = static_cast<Across>(below(5));
   keys.wrap = chance(30);
   keys.reverse = chance(20);
-  keys.rest = {static_cast<Rest>(below(8)), static_cast<Rest>(below(8))};
+  keys.place_content = {static_cast<PlaceContent>(below(8)), static_cast<PlaceContent>(below(8))};
   if (chance(10)) keys.out_of = 1 + below(8);
-  keys.alike = chance(10);
-  if (chance(50)) keys.align = {static_cast<Across>(below(4)), static_cast<Across>(below(4))};
+  keys.equal_sizes = chance(10);
+  if (chance(50)) keys.place_items = {static_cast<Across>(below(4)), static_cast<Across>(below(4))};
   if (keys.kind == Kind::grid) add_grid_keys(keys);
   if (chance(15)) keys.scroll = static_cast<Scroll>(below(4));
-  if (chance(10)) keys.paint_order = PaintOrder::backward;
+  if (chance(10)) keys.on_top = OnTop::first;
 }
 
 TrackSize RandomScenes::track_size(bool can_share) {
@@ -107,9 +107,9 @@ void RandomScenes::add_child_keys(Keys& keys) {
   if (chance(30)) keys.grow = below(5) / 2.0;
   if (chance(30)) keys.shrink = below(5) / 2.0;
   if (chance(25)) keys.weight = below(5) / 2.0;
-  if (chance(20)) keys.self.across = static_cast<Across>(below(5));
-  if (chance(20)) keys.self.x = static_cast<Across>(below(4));
-  if (chance(20)) keys.self.y = static_cast<Across>(below(4));
+  if (chance(20)) keys.place_self.across = static_cast<Across>(below(5));
+  if (chance(20)) keys.place_self.x = static_cast<Across>(below(4));
+  if (chance(20)) keys.place_self.y = static_cast<Across>(below(4));
   if (chance(12)) keys.cell = Cell{below(5), below(5)};
   if (chance(20)) keys.span = {below(4), below(4)};
   if (chance(10)) keys.area = std::string(1, static_cast<char>('a' + below(4)));
@@ -117,7 +117,7 @@ void RandomScenes::add_child_keys(Keys& keys) {
   if (chance(6)) keys.hidden = true;
   if (chance(8)) keys.order.rank = below(3) == 0 ? Order::last : below(5) - 2;
   if (chance(6)) keys.see_through = true;
-  if (chance(6)) keys.scale = 0.5 + below(4) / 2.0, keys.scale_counts = chance(60);
+  if (chance(6)) keys.scale = 0.5 + below(4) / 2.0, keys.scale_affects_layout = chance(60);
   if (chance(7)) {
     Pin pin;
     for (Limit* side :
@@ -145,11 +145,11 @@ Keys RandomScenes::keys(bool leaf) {
   if (chance(20)) keys.words_up = static_cast<WordsAt>(below(3));
   add_container_keys(keys);
   add_child_keys(keys);
-  if (chance(70)) keys.natural = {length(), length()};
+  if (chance(70)) keys.natural_size = {length(), length()};
   static const char* const texts[] = {"", "Fern", "Oak, sown in March.",
                                       "Shade, and mist twice a day in the well-kept house"};
   keys.text = texts[below(4)];
-  if (chance(20)) keys.size = 8.0 + below(20);
+  if (chance(20)) keys.font_size = 8.0 + below(20);
   keys.one_line = chance(10);
   if (chance(10)) keys.max_lines = 1 + below(3);
   return keys;
@@ -206,7 +206,7 @@ Tree RandomScenes::tree(std::size_t size) {
   return tree;
 }
 
-void RandomScenes::add_own_ranges(Tree& tree) {
+void RandomScenes::add_node_ranges(Tree& tree) {
   const auto nodes = tree.nodes();
   for (const NodeId node : nodes) {
     if (!chance(25)) continue;
@@ -235,8 +235,8 @@ void RandomScenes::add_lists(Tree& tree) {
     keys.scroll = chance(20) ? Scroll::both : keys.kind == Kind::row ? Scroll::x : Scroll::y;
     if (chance(90)) keys.wrap = keys.reverse = false;
     const auto entries = static_cast<std::uint32_t>(chance(50) ? 0 : chance(10) ? 1000000 : below(40));
-    keys.only_in_view = OnlyInView(true, entries, static_cast<std::uint32_t>(1 + below(9)));
-    tree.restyle(node, keys);
+    keys.virtualized = Virtualized(true, entries, static_cast<std::uint32_t>(1 + below(9)));
+    tree.replace_keys(node, keys);
   }
 }
 
@@ -250,24 +250,24 @@ void RandomScenes::add_ties(Tree& tree) {
       const auto side = static_cast<PinSide>(below(8));
       if (keys.pin->distance(side) || chance(30)) continue;
       Tie tie;
-      tie.to = tree.step(siblings[static_cast<std::size_t>(below(static_cast<int>(siblings.size())))]);
+      tie.to = tree.segment(siblings[static_cast<std::size_t>(below(static_cast<int>(siblings.size())))]);
       if (chance(3)) tie.to = "nobody";
       int edge = below(8);
       while (axis_of(static_cast<PinSide>(edge)) != axis_of(side)) edge = (edge + 1) % 8;
       tie.edge = static_cast<PinSide>(edge);
       if (chance(60)) tie.plus = chance(20) ? percent(below(20)) : Length(below(40) - 10.0);
       keys.pin->tied(side, tie);
-      if (chance(30)) keys.pin->tied(side, Tie{.to = tree.step(siblings.front()), .edge = tie.edge});
+      if (chance(30)) keys.pin->tied(side, Tie{.to = tree.segment(siblings.front()), .edge = tie.edge});
     }
-    tree.restyle(node, keys);
+    tree.replace_keys(node, keys);
   }
 }
 
-Rung RandomScenes::rung() {
-  Rung rung;
-  if (!chance(10)) rung.width = chance(10) ? below(20) : below(900) + (chance(20) ? 0.25 : 0);
-  if (!chance(25)) rung.height = chance(10) ? below(20) : below(700);
-  return rung;
+ContainerSize RandomScenes::container_size() {
+  ContainerSize container_size;
+  if (!chance(10)) container_size.width = chance(10) ? below(20) : below(900) + (chance(20) ? 0.25 : 0);
+  if (!chance(25)) container_size.height = chance(10) ? below(20) : below(700);
+  return container_size;
 }
 
 std::uint32_t seed() {

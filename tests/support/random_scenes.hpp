@@ -20,12 +20,12 @@ class RandomScenes {
   /// A tree of about `size` nodes. Names are unique in the tree.
   [[nodiscard]] Tree tree(std::size_t size);
   /// Gives some nodes own ranges, and nodes in them forms under these.
-  void add_own_ranges(Tree& tree);
+  void add_node_ranges(Tree& tree);
   /// Makes lists of some rows and columns, of which only what is in view is arranged by whoever looks.
   void add_lists(Tree& tree);
   /// Pins some nodes and ties them to siblings, some of them in circles.
   void add_ties(Tree& tree);
-  [[nodiscard]] Rung rung();
+  [[nodiscard]] ContainerSize container_size();
 
   /// True in `share` of 100 calls.
   bool chance(int share) { return below(100) < share; }

@@ -14,7 +14,7 @@ namespace {
 bool are_same(const Solution& one, const std::vector<Solution::TrackBox>& first, const Solution& other,
               const std::vector<Solution::TrackBox>& second) {
   const auto name = [](const Solution& solution, NodeId node) {
-    return node ? solution.tree().step(node) : std::string();
+    return node ? solution.tree().segment(node) : std::string();
   };
   return std::ranges::equal(first, second, [&](const auto& a, const auto& b) {
     return a.at == b.at && a.size == b.size && a.unstretched == b.unstretched && a.share == b.share &&

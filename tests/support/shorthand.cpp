@@ -86,22 +86,22 @@ std::string boxes_text(const Solution& solution) {
   std::string text;
   for (const auto& [node, box, depth] : solution.boxes()) {
     if (depth == 0) continue;
-    text += (text.empty() ? "" : " ") + solution.tree().step(node) + "(" + short_number(box.x) + "," +
+    text += (text.empty() ? "" : " ") + solution.tree().segment(node) + "(" + short_number(box.x) + "," +
             short_number(box.y) + " " + short_number(box.width) + "x" + short_number(box.height) + ")";
   }
   return text;
 }
 
-Rung rung_from(std::string_view at) {
+ContainerSize size_from(std::string_view at) {
   if (at == "content") return {};
   const std::size_t cross = at.find('x');
-  Rung rung{std::stod(std::string(at.substr(0, cross))), {}};
-  if (cross != std::string_view::npos) rung.height = std::stod(std::string(at.substr(cross + 1)));
-  return rung;
+  ContainerSize container_size{std::stod(std::string(at.substr(0, cross))), {}};
+  if (cross != std::string_view::npos) container_size.height = std::stod(std::string(at.substr(cross + 1)));
+  return container_size;
 }
 
 std::string boxes_at(std::string_view shorthand, std::string_view at) {
-  return boxes_text(solve(scene_from(shorthand), rung_from(at)));
+  return boxes_text(solve(scene_from(shorthand), size_from(at)));
 }
 
 void expect_boxes(std::span<const BoxCase> cases) {

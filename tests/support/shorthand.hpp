@@ -33,7 +33,7 @@ struct BoxCase {
 void expect_boxes(std::span<const BoxCase> cases);
 
 /// `1280x800`, `1280` or `content`.
-[[nodiscard]] Rung rung_from(std::string_view at);
+[[nodiscard]] ContainerSize size_from(std::string_view at);
 
 /// A number as tests write it: at most four decimals.
 [[nodiscard]] std::string short_number(double number);

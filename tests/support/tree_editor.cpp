@@ -4,9 +4,9 @@
 namespace fond_ladder::testing {
 
 TreeEditor::TreeEditor(const RandomScenes& scenes, std::size_t size)
-    : scenes_(scenes), plain_(scenes_.chance(40)), has_own_ranges_(scenes_.chance(40)), tree_(first_tree(size)) {
+    : scenes_(scenes), plain_(scenes_.chance(40)), has_node_ranges_(scenes_.chance(40)), tree_(first_tree(size)) {
   tree_.set_conditions({Range{.name = "narrow", .below_width = 250}}, {"open"});
-  if (has_own_ranges_) scenes_.add_own_ranges(tree_);
+  if (has_node_ranges_) scenes_.add_node_ranges(tree_);
   has_ties_ = scenes_.chance(30);
   if (has_ties_) scenes_.add_ties(tree_);
   has_lists_ = scenes_.chance(30);
@@ -16,7 +16,7 @@ TreeEditor::TreeEditor(const RandomScenes& scenes, std::size_t size)
 void TreeEditor::edit() {
   const NodeId node = any();
   const bool is_root = node == tree_.root(), container = is_container(tree_.kind(node));
-  if (has_own_ranges_ && scenes_.chance(25)) return edit_own_ranges(node);
+  if (has_node_ranges_ && scenes_.chance(25)) return edit_node_ranges(node);
   if (has_ties_ && scenes_.chance(15)) return rename(node);
   if (has_ties_ && scenes_.chance(10)) return scenes_.add_ties(tree_);
   if (has_lists_ && scenes_.chance(10)) return scenes_.add_lists(tree_);
@@ -57,7 +57,7 @@ void TreeEditor::edit() {
       Keys own = keys(is_root);
       own.name = tree_.keys(node).name;
       if (is_root) own.hidden = false;
-      tree_.restyle(node, own);
+      tree_.replace_keys(node, own);
     }
   }
 }
@@ -68,18 +68,18 @@ void TreeEditor::rename(NodeId node) {
   const std::string name = "t" + std::to_string(scenes_.below(4));
   try {
     keys.name = name;
-    tree_.restyle(node, keys);
+    tree_.replace_keys(node, keys);
   } catch (const BadValue&) {  // a sibling has it
   }
 }
-void TreeEditor::edit_own_ranges(NodeId node) {
+void TreeEditor::edit_node_ranges(NodeId node) {
   const double bound = 20 + scenes_.below(300);
   if (scenes_.chance(30)) {
     tree_.set(node, box().ranges({Range{.name = "tight", .below_width = bound}}));
   } else if (scenes_.chance(20)) {
     Keys plain = tree_.keys(node);
     plain.ranges.clear();
-    tree_.restyle(node, plain);
+    tree_.replace_keys(node, plain);
   } else {
     try {
       tree_.when(node, "tight", scenes_.chance(80) ? change(node == tree_.root()) : Changes());
@@ -100,7 +100,7 @@ Keys TreeEditor::keys(bool container) {
   if (!plain_) return scenes_.keys(!container && scenes_.chance(60));
   Keys own;
   own.kind = container || scenes_.chance(30) ? (scenes_.chance(50) ? Kind::row : Kind::column) : Kind::box;
-  if (own.kind == Kind::box) own.natural = {scenes_.below(40) + 0.1, scenes_.below(20) + 0.1};
+  if (own.kind == Kind::box) own.natural_size = {scenes_.below(40) + 0.1, scenes_.below(20) + 0.1};
   if (scenes_.chance(10)) own.height = scenes_.below(50);
   if (scenes_.chance(10)) own.max_height = scenes_.below(30);
   if (scenes_.chance(5)) own.grow = 1;
@@ -118,7 +118,7 @@ Node TreeEditor::subtree() {
     const Keys own = named(keys(container));
     return row().with([&](Keys& all) { all = own; });
   };
-  return one(true).holds(one(false), one(true).holds(one(false)));
+  return one(true).children(one(false), one(true).children(one(false)));
 }
 Changes TreeEditor::change(bool is_root) {
   Keys other = keys(scenes_.chance(50));

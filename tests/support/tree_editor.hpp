@@ -18,7 +18,7 @@ class TreeEditor {
 
  private:
   void rename(NodeId node);
-  void edit_own_ranges(NodeId node);
+  void edit_node_ranges(NodeId node);
   Tree first_tree(std::size_t size);
   Keys keys(bool container);
   Keys named(Keys keys);
@@ -30,7 +30,7 @@ class TreeEditor {
   void with_place(Edit edit);
 
   RandomScenes scenes_;
-  bool plain_, has_own_ranges_, has_ties_ = false, has_lists_ = false;
+  bool plain_, has_node_ranges_, has_ties_ = false, has_lists_ = false;
   int count_ = 0;
   Tree tree_;
 };

@@ -12,7 +12,7 @@
 #include <thread>
 
 #include "fond_ladder/check.hpp"
-#include "fond_ladder/climb.hpp"
+#include "fond_ladder/sweep.hpp"
 #include "support/shorthand.hpp"
 #include "text/pango_fonts.hpp"
 
@@ -33,7 +33,7 @@ Scene in_fonts(std::string_view shorthand, std::vector<NamedFont> fonts = usual)
   Scene scene =
       scene_from(R"(fonts={"head":{"family":"Serif"},"elsewhere":{"family":"Serif"}} )" + std::string(shorthand));
   scene.fonts = std::move(fonts);
-  set_words(scene, WordsIn::fonts);
+  set_words(scene, TextMetrics::fonts);
   return scene;
 }
 
@@ -59,7 +59,7 @@ TEST(Fonts, AnEmIsTheSizeOfTextsThatSayNoneAndGoesOnWithEdits) {
   const double at_16 = width_of(scene);
   scene.tree.set_em(32);
   EXPECT_NEAR(width_of(scene), 2 * at_16, 0.01);
-  set_words(scene, WordsIn::plain);
+  set_words(scene, TextMetrics::fixed);
   EXPECT_DOUBLE_EQ(width_of(scene), 11 * 0.6 * 32);
 }
 
@@ -70,7 +70,7 @@ TEST(Fonts, LineHeightIsTimesTheSizeAndSpreadsHalfAboveAndHalfBelow) {
   const auto lines = [](const Scene& scene) {
     const Solution solution = solve(scene, {400, {}});
     const NodeId text = scene.tree.at("t");
-    return Lines{solution.box(text).height, solution.words(text).at(0).baseline};
+    return Lines{solution.box(text).height, solution.text_lines(text).at(0).baseline};
   };
   constexpr auto usual_lines = R"(column:c [ text:t text="a b" size=20 ])";
   constexpr auto high_lines = R"(column:c [ text:t text="a b" size=20 line_height=2 ])";
@@ -94,7 +94,7 @@ TEST(Fonts, AChIsAZeroOfTheNodesOwnFont) {
 TEST(Fonts, OneLineIsNeverBrokenAndSaysWhatItSaid) {
   const Scene scene = in_fonts(R"(row:r [ text:t text="mist\ntwice a-day" one_line=true ])");
   const Solution solution = solve(scene, {10, {}});
-  EXPECT_EQ(solution.words(scene.tree.at("t")).size(), 1U);
+  EXPECT_EQ(solution.text_lines(scene.tree.at("t")).size(), 1U);
   EXPECT_EQ(scene.tree.keys(scene.tree.at("t")).text, "mist\ntwice a-day");
   EXPECT_EQ(solution.box(scene.tree.at("t")).width, width_of(scene));
 }
@@ -102,7 +102,7 @@ TEST(Fonts, OneLineIsNeverBrokenAndSaysWhatItSaid) {
 TEST(Fonts, ASoftHyphenIsSeenWhereALineEndsInIt) {
   const Scene scene = in_fonts("column:c [ text:t text=\"glass\u00ADhouse\" ]");
   const NodeId text = scene.tree.at("t");
-  const auto lines = [&](double width) { return solve(scene, {width, {}}).words(text); };
+  const auto lines = [&](double width) { return solve(scene, {width, {}}).text_lines(text); };
   EXPECT_FALSE(lines(400).at(0).hyphen);
   ASSERT_EQ(lines(60).size(), 2U);
   EXPECT_TRUE(lines(60)[0].hyphen);
@@ -115,11 +115,11 @@ TEST(Fonts, NothingIsShapedAfterTheFirstSolve) {
   scene.ranges = {{"narrow", {}, 300, {}, {}}};
   scene.ladder.width = {80, 600};
   testing::add_form(scene, scene.tree.at("t"), "narrow", [](Keys& keys) { keys.bold = true; });
-  set_words(scene, WordsIn::fonts);
+  set_words(scene, TextMetrics::fonts);
   const auto& fonts = dynamic_cast<const typeset::PangoFonts&>(*scene.tree.typesetter());
   static_cast<void>(solve(scene, {400, {}}));
   const std::size_t shaped = fonts.shaped();
-  EXPECT_GT(climb(scene, scene.ladder, {"t.height", "u.height"}).turns().size(), 4U);
+  EXPECT_GT(sweep(scene, scene.ladder, {"t.height", "u.height"}).breakpoints().size(), 4U);
   EXPECT_TRUE(check(scene, {"t.lines <= 12"}).front().holds);
   Scene copy = scene;
   copy.tree.set(copy.tree.at("u"), box().width(100));
@@ -140,32 +140,34 @@ TEST(Fonts, EditsMeasureWhatAFreshTreeMeasures) {
     keys.font = random() % 2 == 0 ? "head" : "";
     keys.line_height = random() % 3 == 0 ? std::optional(1.5) : std::nullopt;
     if (random() % 9 == 0) keys.kind = keys.kind == Kind::text ? Kind::box : Kind::text;
-    scene.tree.restyle(node, keys);
+    scene.tree.replace_keys(node, keys);
     if (random() % 8 == 0) scene.tree.set_em(12 + static_cast<double>(random() % 8));
-    const Rung rung{100 + static_cast<double>(random() % 300), {}};
-    EXPECT_EQ(testing::boxes_text(solver.solve(scene.tree, rung)), testing::boxes_text(solve(Scene(scene), rung))) << i;
+    const ContainerSize container_size{100 + static_cast<double>(random() % 300), {}};
+    EXPECT_EQ(testing::boxes_text(solver.solve(scene.tree, container_size)),
+              testing::boxes_text(solve(Scene(scene), container_size)))
+        << i;
     EXPECT_EQ(scene.tree.keys(node), keys);
   }
 }
 
 TEST(Fonts, ContentOfOnesOwnStays) {
   Scene scene = scene_from("row:r [ text:t text=Fern ]");
-  const auto own = std::make_shared<PiecedText>("Fern", std::vector<TextPiece>{{0, 4, 77}}, LineStyle{});
-  scene.tree.content_from(scene.tree.at("t"), own);
-  set_words(scene, WordsIn::fonts);
+  const auto own = std::make_shared<SegmentedText>("Fern", std::vector<TextSegment>{{0, 4, 77}}, LineStyle{});
+  scene.tree.set_content(scene.tree.at("t"), own);
+  set_words(scene, TextMetrics::fonts);
   EXPECT_EQ(width_of(scene), 77);
-  scene.tree.content_from(scene.tree.at("t"), nullptr);
-  EXPECT_NE(dynamic_cast<const SetText*>(scene.tree.content(scene.tree.at("t")).get()), nullptr);
+  scene.tree.set_content(scene.tree.at("t"), nullptr);
+  EXPECT_NE(dynamic_cast<const ShapedText*>(scene.tree.content(scene.tree.at("t")).get()), nullptr);
 }
 
 TEST(Fonts, AWordingBringsItsTextsAndItsFonts) {
   Scene scene = in_fonts("row:r [ text:t text=Fern text:u text=Moss font=head ]");
-  Wording wide{"wide", {{scene.tree.at("t"), "温室"}}, {}, {{"body", "Droid Sans Fallback", ""}}};
-  scene.wordings.push_back(wide);
+  Locale wide{"wide", {{scene.tree.at("t"), "温室"}}, {}, {{"body", "Droid Sans Fallback", ""}}};
+  scene.locales.push_back(wide);
   const double moss = width_of(scene, "u");
   const auto family = [&] { return scene.tree.typesetter()->family({}); };
   EXPECT_EQ(family(), "DejaVu Sans");
-  speak(scene, "wide");
+  apply_locale(scene, "wide");
   EXPECT_EQ(family(), "Droid Sans Fallback");
   EXPECT_NEAR(width_of(scene), 32, 0.1) << "two characters of one em";
   EXPECT_EQ(width_of(scene, "u"), moss) << "the other fonts stay";
@@ -210,11 +212,12 @@ std::string repeated(std::string before, const char* what, int times) {
 
 /// Shaping takes the square of the marks on a letter and of the turns in a paragraph: each up to its bound.
 TEST(Fonts, WhatTakesTheSquareIsSetUpToItsBound) {
-  const std::string marks = repeated("a", "\u0301", 200) + repeated("", "b", 200), turns = repeated("", "a\u05d0", 500);
-  const std::string unseen = repeated("a", "\u200b", 500) + repeated("", "b", 200);
-  for (const std::string& text : {marks, turns, turns + "\n" + turns, unseen}) {
-    Scene scene(row("r").holds(fond_ladder::text("t", text)));
-    EXPECT_NO_THROW(set_words(scene, WordsIn::fonts));
+  const std::string marks = repeated("a", "\u0301", 200) + repeated("", "b", 200),
+                    breakpoints = repeated("", "a\u05d0", 500);
+  const std::string invisible = repeated("a", "\u200b", 500) + repeated("", "b", 200);
+  for (const std::string& text : {marks, breakpoints, breakpoints + "\n" + breakpoints, invisible}) {
+    Scene scene(row("r").children(fond_ladder::text("t", text)));
+    EXPECT_NO_THROW(set_words(scene, TextMetrics::fonts));
     EXPECT_GT(width_of(scene), 100);
   }
 }
@@ -223,12 +226,12 @@ TEST(Fonts, WhatTakesTheSquareIsSetUpToItsBound) {
 TEST(Fonts, ALongTextIsItsParagraphs) {
   const auto fonts = open_fonts(usual);
   std::string all;
-  std::vector<TextPiece> expected;
+  std::vector<TextSegment> expected;
   for (int i = 0; i < 3000; ++i) {
     const std::string one = repeated("", i % 3 == 0 ? "ab \u05d0 " : "fern ", i % 7);
-    std::vector<TextPiece> pieces = fonts->set(one, {})->pieces();
+    std::vector<TextSegment> pieces = fonts->set(one, {})->pieces();
     if (one.empty()) pieces.assign(1, {});
-    for (TextPiece piece : pieces) {
+    for (TextSegment piece : pieces) {
       piece.begin += static_cast<std::uint32_t>(all.size());
       piece.end += static_cast<std::uint32_t>(all.size());
       expected.push_back(piece);
@@ -244,13 +247,13 @@ TEST(Fonts, ALongTextIsItsParagraphs) {
 TEST(Fonts, AllTextsOnceAStyleAreBounded) {
   const std::string one = repeated("", "\n", 500'000);
   Node root = column("r");
-  for (int i = 0; i < 40; ++i) root.holds(fond_ladder::text("t" + std::to_string(i), one).size(8 + (i % 2)));
+  for (int i = 0; i < 40; ++i) root.children(fond_ladder::text("t" + std::to_string(i), one).size(8 + (i % 2)));
   Scene few(root);
-  EXPECT_NO_THROW(set_words(few, WordsIn::fonts)) << "twenty say the same";
-  for (int i = 0; i < 16; ++i) root.holds(fond_ladder::text("u" + std::to_string(i), one).size(20 + i));
+  EXPECT_NO_THROW(set_words(few, TextMetrics::fonts)) << "twenty say the same";
+  for (int i = 0; i < 16; ++i) root.children(fond_ladder::text("u" + std::to_string(i), one).size(20 + i));
   Scene many(root);
   try {
-    set_words(many, WordsIn::fonts);
+    set_words(many, TextMetrics::fonts);
     ADD_FAILURE();
   } catch (const BadFonts& bad) {
     EXPECT_STREQ(bad.what(), "all texts, once a style, come to 9,000,000 bytes; with fonts at most 8,000,000 are set");
@@ -273,14 +276,14 @@ TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
       {"its words come to more than 1e6 pixels", std::string(900'000, 'a'), 16},
   };
   for (const auto& [why, text, size] : cases) {
-    Scene scene(row("r").holds(fond_ladder::text("t", text).size(size)));
+    Scene scene(row("r").children(fond_ladder::text("t", text).size(size)));
     try {
-      set_words(scene, WordsIn::fonts);
+      set_words(scene, TextMetrics::fonts);
       ADD_FAILURE() << why;
     } catch (const BadFonts& bad) {
       EXPECT_THAT(bad.what(), HasSubstr(std::string("r/t: ") + why));
     }
-    EXPECT_EQ(scene.words, WordsIn::plain);
+    EXPECT_EQ(scene.text_metrics, TextMetrics::fixed);
     EXPECT_EQ(scene.tree.typesetter(), nullptr);
   }
   EXPECT_EQ(open_fonts(usual)->refusal(std::string(2'000'000, 'a'), {}),
@@ -325,7 +328,7 @@ TEST(Fonts, AnyNumberOfThreadsMaySetWords) {
   for (double& sum : sums) {
     threads.emplace_back([&sum, &fonts] {
       for (int i = 0; i < 200; ++i) {
-        WordStyle style;
+        FontStyle style;
         style.size = 10 + i % 7;
         style.bold = i % 3 == 0;
         sum += fonts->set("Fern " + std::to_string(i % 40), style)->widths().max_content;
@@ -343,13 +346,13 @@ TEST(Fonts, ALayoutOfPangosIsContentToo) {
   pango_layout_set_markup(layout.get(), "Seed <b>trays</b> of the <span size='large'>northern</span> wing", -1);
   pango_layout_set_width(layout.get(), 40 * PANGO_SCALE);
   Scene scene = scene_from("column:c [ text:t ]");
-  scene.tree.content_from(scene.tree.at("t"), pieces_of(layout.get()));
+  scene.tree.set_content(scene.tree.at("t"), pieces_of(layout.get()));
   const Solution solution = solve(scene, {2000, {}});
-  ASSERT_EQ(solution.words(scene.tree.at("t")).size(), 1U);
+  ASSERT_EQ(solution.text_lines(scene.tree.at("t")).size(), 1U);
   pango_layout_set_width(layout.get(), -1);
   PangoRectangle extent;
   pango_layout_get_extents(layout.get(), nullptr, &extent);
-  EXPECT_EQ(solution.words(scene.tree.at("t"))[0].box.width, static_cast<double>(extent.width) / PANGO_SCALE);
+  EXPECT_EQ(solution.text_lines(scene.tree.at("t"))[0].box.width, static_cast<double>(extent.width) / PANGO_SCALE);
 }
 
 TEST(Fonts, AnEmptyTextHasNoLineAndALineFeedBeginsOne) {

@@ -50,7 +50,7 @@ class PangoTruth : public testing::TestWithParam<std::size_t> {
     cairo_font_options_destroy(options);
   }
 
-  typeset::Owned<PangoLayout> layout(const std::string& text, const std::string& family, const WordStyle& style) {
+  typeset::Owned<PangoLayout> layout(const std::string& text, const std::string& family, const FontStyle& style) {
     typeset::Owned<PangoLayout> made(pango_layout_new(context_.get()));
     const typeset::Owned<PangoFontDescription> font(pango_font_description_new());
     pango_font_description_set_family(font.get(), family.c_str());
@@ -76,7 +76,7 @@ TEST_P(PangoTruth, LinesAreThoseOfItsOwnLayout) {
     std::string text;
     for (std::size_t i = 1 + dice(40); i > 0; --i)
       text += script.words[dice(script.words.size())] + (i == 1 ? "" : dice(12) == 0 ? "\n" : script.between);
-    WordStyle style;
+    FontStyle style;
     style.size = 8 + static_cast<double>(dice(100)) / 4;
     style.bold = dice(4) == 0;
     const auto set = fonts->set(text, style);
@@ -87,12 +87,12 @@ TEST_P(PangoTruth, LinesAreThoseOfItsOwnLayout) {
           static_cast<int>(set->widths().min_content * PANGO_SCALE) + static_cast<int>(dice(500 * PANGO_SCALE));
       const double width = static_cast<double>(units) / PANGO_SCALE;
       pango_layout_set_width(own.get(), units);
-      const std::vector<LinedText::Line> lines = set->lines_at(width);
+      const std::vector<BreakableText::Line> lines = set->lines_at(width);
       SCOPED_TRACE(text + " at " + std::to_string(width) + ", size " + std::to_string(style.size));
       ASSERT_EQ(static_cast<int>(lines.size()), pango_layout_get_line_count(own.get()));
       int highest = 0, deepest = 0;  // of its lines, which have the heights of their own fonts each
       for (int i = 0; i < static_cast<int>(lines.size()); ++i) {
-        const LinedText::Line& line = lines[static_cast<std::size_t>(i)];
+        const BreakableText::Line& line = lines[static_cast<std::size_t>(i)];
         PangoLayoutLine* theirs = pango_layout_get_line_readonly(own.get(), i);
         if (!line.text.empty()) {
           EXPECT_EQ(line.text.data() - set->text().data(), theirs->start_index) << i;

@@ -19,12 +19,12 @@ struct CompareCall {
 };
 
 /// The heights of some sizes; none where one follows the content.
-std::optional<Span> heights_of(const std::vector<Rung>& rungs) {
-  std::optional<Span> heights;
-  for (const Rung& rung : rungs) {
-    if (!rung.height) return {};
-    if (!heights) heights = Span(*rung.height);
-    heights = Span(std::min(heights->from, *rung.height), std::max(heights->to, *rung.height));
+std::optional<Interval> heights_of(const std::vector<ContainerSize>& container_sizes) {
+  std::optional<Interval> heights;
+  for (const ContainerSize& container_size : container_sizes) {
+    if (!container_size.height) return {};
+    if (!heights) heights = Interval(*container_size.height);
+    heights = Interval(std::min(heights->from, *container_size.height), std::max(heights->to, *container_size.height));
   }
   return heights;
 }
@@ -52,16 +52,18 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
   };
   first.name = named(call.scene.file, first, is_one);
   second.name = named(other_call.file, second, false);
-  std::vector<Rung> rungs;
+  std::vector<ContainerSize> container_sizes;
   if (!call.at.empty()) {
-    for (const AskedSize& asked : asked_sizes(call.at, first.scene.ladder)) rungs.push_back(asked.rung);
+    for (const AskedSize& asked : asked_sizes(call.at, first.scene.ladder))
+      container_sizes.push_back(asked.container_size);
   }
-  const Comparison told = fond_ladder::compare(first, second, rungs, Progress(streams, "comparing").teller());
+  const Comparison told =
+      fond_ladder::compare(first, second, container_sizes, ProgressLine(streams, "comparing").teller());
   if (call.format == Format::json) {
     Ladder compared = first.scene.ladder;
-    if (!rungs.empty()) {
+    if (!container_sizes.empty()) {
       compared.width = told.widths;
-      compared.height = heights_of(rungs);
+      compared.height = heights_of(container_sizes);
     }
     JsonAnswers answers(streams.out, "compare");
     write_comparison(answers.next(first.scene, call.scene.file, compared), told);

@@ -30,14 +30,14 @@ void print_summary(const Picture& picture, const std::vector<Panel>& panels, con
   if (picture.scale != 1) fmt::print(out, " at scale {}", fmt::format("{:.3g}", picture.scale));
   fmt::print(out, ", {} node{}\n", picture.drawn, picture.drawn == 1 ? "" : "s");
   for (std::size_t i = 0; i < panels.size(); ++i) {
-    const std::vector<NodeId>& cut = picture.cut[i];
-    if (cut.empty()) continue;
+    const std::vector<NodeId>& overhang = picture.overhang[i];
+    if (overhang.empty()) continue;
     constexpr std::size_t most = 5;
     std::string names;
-    for (std::size_t k = 0; k < std::min(most, cut.size()); ++k) {
-      names += (k == 0 ? "" : ", ") + panels[i].solution.tree().path(cut[k]);
+    for (std::size_t k = 0; k < std::min(most, overhang.size()); ++k) {
+      names += (k == 0 ? "" : ", ") + panels[i].solution.tree().path(overhang[k]);
     }
-    if (cut.size() > most) names += fmt::format(" and {} more", cut.size() - most);
+    if (overhang.size() > most) names += fmt::format(" and {} more", overhang.size() - most);
     const Extent at = panels[i].solution.container();
     const std::string with = call.scene.vary.empty() ? "" : "with " + printable(panels[i].caption) + " ";
     fmt::print(out, "cut {}at {} x {}: {}\n", with, rounded(at.width), rounded(at.height), names);
@@ -57,7 +57,7 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   for (const AskedSize& asked : asked_sizes(call.at, values.front().scene.ladder)) {
     for (const Variant& value : values) {
       const auto [solution, told] =
-          solve_scrolled(solvers.emplace_back(value.scene, value.modes), asked.rung, call.scrolled);
+          solve_scrolled(solvers.emplace_back(value.scene, value.modes), asked.container_size, call.scrolled);
       const std::string caption = call.scene.vary.empty() ? asked.name : printable(value.name);
       panels.push_back({solution, caption + (caption.empty() || told.empty() ? "" : ", ") + printable(told)});
     }

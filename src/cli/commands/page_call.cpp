@@ -9,8 +9,8 @@ namespace fond_ladder::cli {
 namespace {
 
 /// The size that a call names; the widest of the ladder when it names none.
-Rung size_of(const PageCall& call, const Ladder& ladder) {
-  if (!call.at.empty()) return asked_sizes({call.at}, ladder).front().rung;
+ContainerSize size_of(const PageCall& call, const Ladder& ladder) {
+  if (!call.at.empty()) return asked_sizes({call.at}, ladder).front().container_size;
   return {ladder.width.to, ladder.height ? std::optional(ladder.height->to) : std::nullopt};
 }
 
@@ -18,11 +18,11 @@ page::Start start_of(const PageCall& call, std::string text, const std::optional
   page::Start start;
   start.file = call.scene.file;
   start.text = std::move(text);
-  start.wording = call.scene.wording;
+  start.locale = call.scene.locale;
   start.longer = call.scene.longer;
   start.words = call.scene.words.empty() ? "" : call.scene.words.front();
   start.modes = call.scene.modes;
-  start.trials = call.scene.trials;
+  start.edits = call.scene.edits;
   start.served = served;
   return start;
 }
@@ -33,8 +33,8 @@ std::string pieces_for(const std::string& text, const std::string& file, const S
   Scene as_it_is = read_scene(text, file), changed = shown;
   if (!shown.tree.typesetter() && as_it_is.fonts.empty() && shown.fonts.empty()) return {};
   try {
-    set_words(as_it_is, WordsIn::fonts);
-    set_words(changed, WordsIn::fonts);
+    set_words(as_it_is, TextMetrics::fonts);
+    set_words(changed, TextMetrics::fonts);
   } catch (const BadFonts&) {  // nobody has asked for them
     return {};
   }
@@ -51,7 +51,7 @@ void add_page(Options& options, PageCall& call) {
 
 PageScene read_page_scene(const PageCall& call, const Streams& streams) {
   auto [text, shown] = load_text_and_variant(call.scene, streams);
-  const Rung size = size_of(call, shown.scene.ladder);
+  const ContainerSize size = size_of(call, shown.scene.ladder);
   std::string pieces = pieces_for(text, call.scene.file, shown.scene);
   return {std::move(text), std::move(shown), size, std::move(pieces)};
 }

@@ -21,10 +21,10 @@ void add_page(Options& options, PageCall& call);
 struct PageScene {
   std::string text;
   Variant shown;
-  Rung size;
+  ContainerSize size;
   std::string pieces;  // of its words, where it has fonts
 };
-/// Throws BadScene, BadTrial and WrongCall.
+/// Throws BadScene, BadEdit and WrongCall.
 [[nodiscard]] PageScene read_page_scene(const PageCall& call, const Streams& streams);
 /// The page, of the one that has no scene yet.
 [[nodiscard]] std::string page_of(const std::string& page_without_scene, const PageCall& call, const PageScene& scene,

@@ -71,7 +71,7 @@ std::string title_of_first(const PageCall& call, const page::WatchedFile& file, 
   try {
     return read_page_scene(call, shipped).shown.scene.name();
   } catch (const BadScene& error) {
-    for (const SceneFault& fault : error.faults()) streams.err << fault.text() << '\n';
+    for (const SceneError& fault : error.faults()) streams.err << fault.text() << '\n';
     return call.scene.file;
   }
 }

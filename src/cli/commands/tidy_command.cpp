@@ -12,7 +12,7 @@ namespace {
 
 struct TidyCall {
   std::string file;
-  std::vector<Told> trials;
+  std::vector<OptionUse> edits;
   std::string output;  // a file; standard output when empty or -
   bool flat = false;
 };
@@ -21,7 +21,7 @@ ExitStatus tidy(const TidyCall& call, const Streams& streams) {
   const bool to_file = !call.output.empty() && call.output != "-";
   if (to_file) add_target(streams, "-o", call.output);
   Draft draft = read_draft(call.file, streams, Own::may_be_written);
-  make(call.trials, draft, streams);
+  make(call.edits, draft, streams);
   const TidyScene tidied = tidy_scene(draft.json(), call.file, call.flat ? Uses::flat : Uses::kept);
   if (tidied.lost_comments) {
     streams.err << (call.file == "-" ? "standard input" : printable(call.file))
@@ -49,7 +49,7 @@ Command tidy_command() {
                               "The scene file printed anew, as it is or changed: keys in order, defaults left out");
   TidyCall& call = command.call();
   command.options().argument("SCENE", call.file, "A scene file; - reads standard input");
-  add_trials(command.options(), call.trials);
+  add_edits(command.options(), call.edits);
   command.options().flag("--flat", call.flat, "Write what it needs of the files that it uses into it");
   command.options().text("-o,--output", "FILE", call.output, "Where to; standard output when left out");
   return command.does(tidy);

@@ -20,7 +20,7 @@ void tell(const Option& option, const std::string& value) {
     **text = value;
   } else if (auto* const* texts = std::get_if<std::vector<std::string>*>(&option.into)) {
     (*texts)->push_back(value);
-  } else if (auto* const* told = std::get_if<std::vector<calls::Told>*>(&option.into)) {
+  } else if (auto* const* told = std::get_if<std::vector<calls::OptionUse>*>(&option.into)) {
     (*told)->push_back({option.name, value});
   } else if (const auto* read = std::get_if<std::function<void(const std::string&)>>(&option.into)) {
     (*read)(value);

@@ -15,7 +15,7 @@ struct Answered {
   std::string out, err;
 };
 
-/// `words` as on the command line, the command first: measure, climb, ledger, check or lint. A scene of the
+/// `words` as on the command line, the command first: measure, sweep, explanation, check or lint. A scene of the
 /// name `file` is `json`; there are no other files.
 [[nodiscard]] Answered ask(const std::vector<std::string>& words, std::string_view file, std::string_view json);
 

@@ -12,7 +12,7 @@
 namespace fond_ladder::page {
 namespace {
 
-void write_span(JsonWriter& json, std::string_view key, const Span& span) {
+void write_span(JsonWriter& json, std::string_view key, const Interval& span) {
   json.begin_object(key);
   json.number("from", span.from);
   json.number("to", span.to);
@@ -27,10 +27,10 @@ void write_ladder(JsonWriter& json, const Ladder& ladder) {
   } else {
     json.null("height");
   }
-  json.objects("rungs", ladder.rungs, [&](const NamedRung& rung) {
-    json.text("name", rung.name);
-    json.number("width", rung.width);
-    if (const auto height = ladder.size_of(rung).height) {
+  json.objects("rungs", ladder.container_sizes, [&](const NamedSize& container_size) {
+    json.text("name", container_size.name);
+    json.number("width", container_size.width);
+    if (const auto height = ladder.size_of(container_size).height) {
       json.number("height", *height);
     } else {
       json.null("height");
@@ -40,18 +40,18 @@ void write_ladder(JsonWriter& json, const Ladder& ladder) {
 }
 
 void write_changes(JsonWriter& json, const Draft& draft) {
-  json.objects("changes", draft.made(), [&](const Trial& trial) {
-    json.text("does", words_of<Trial::Does>[static_cast<std::size_t>(trial.does)]);
-    json.text("what", trial.what);
-    json.text("text", trial.text());
-    json.text("option", trial.option());
+  json.objects("changes", draft.made(), [&](const Edit& edit) {
+    json.text("does", words_of<Edit::Does>[static_cast<std::size_t>(edit.does)]);
+    json.text("what", edit.what);
+    json.text("text", edit.text());
+    json.text("option", edit.option());
   });
   json.texts("hints", draft.hints());
 }
 
 void write_form(JsonWriter& json, const ShownForm& form) {
   json.begin_object("form");
-  json.text("wording", form.wording);
+  json.text("wording", form.locale);
   json.number("longer", form.longer);
   json.texts("modes", form.modes);
   json.end();
@@ -64,7 +64,7 @@ void write_words(JsonWriter& json, const ShownScene& shown) {
   if (tree.typesetter()) {
     for (const NodeId node : shown.nodes()) {
       if (tree.kind(node) != Kind::text) continue;
-      const auto* set = dynamic_cast<const SetText*>(tree.content(node).get());
+      const auto* set = dynamic_cast<const ShapedText*>(tree.content(node).get());
       if (set == nullptr) {
         plain.push_back(tree.path(node));
         continue;
@@ -74,7 +74,7 @@ void write_words(JsonWriter& json, const ShownScene& shown) {
     }
   }
   json.begin_object("words");
-  json.text("in", word(tree.typesetter() ? WordsIn::fonts : WordsIn::plain));
+  json.text("in", word(tree.typesetter() ? TextMetrics::fonts : TextMetrics::fixed));
   json.truth("carried", !carried_pieces().empty());
   json.texts("families", families);
   json.texts("plain", plain);
@@ -93,12 +93,12 @@ std::string description(ShownScene& shown) {
   json.text("file_word", shell_word(shown.file()));
   json.text("direction", word(scene.tree.direction()));
   write_ladder(json, scene.ladder);
-  std::vector<std::string> ranges, wordings;
+  std::vector<std::string> ranges, locales;
   for (const Range& range : scene.ranges) ranges.push_back(range.name);
-  for (const Wording& wording : scene.wordings) wordings.push_back(wording.name);
+  for (const Locale& locale : scene.locales) locales.push_back(locale.name);
   json.texts("ranges", ranges);
   json.texts("modes", scene.modes);
-  json.texts("wordings", wordings);
+  json.texts("wordings", locales);
   json.texts("parts", shown.draft().parts());
   json.texts("claims", scene.claims);
   write_words(json, shown);
@@ -107,12 +107,12 @@ std::string description(ShownScene& shown) {
   const Tree& tree = shown.tree();
   json.objects("nodes", shown.nodes(), [&](NodeId node) {
     json.text("path", tree.path(node));
-    json.text("tail", tree.tail(node));
-    json.text("step", tree.step(node));
+    json.text("tail", tree.short_path(node));
+    json.text("step", tree.segment(node));
     json.text("kind", word(tree.kind(node)));
     const NodeId parent = tree.parent(node);
     json.number("parent", parent ? static_cast<double>(shown.place_of(parent)) : -1);
-    if (tree.keys(node).paint_order == PaintOrder::backward) json.truth("backward", true);
+    if (tree.keys(node).on_top == OnTop::first) json.truth("backward", true);
   });
   json.end();
   return out.str();

@@ -1,17 +1,17 @@
 // SPDX-License-Identifier: MIT
 //
-// The C interface of the engine in the page. One scene at a time, one thread. Texts go in through `fl_room`: whoever
-// calls writes UTF-8 there first, several texts separated by a byte 0. Texts come out as `fl_answer`, with their
-// length; what is returned as an address holds until the next call. A call that is refused returns 0 (or a status of
-// the program) and leaves all as it was; `fl_answer` says why. Nothing throws out of here.
+// The C interface of the engine in the page. One scene at a time, one thread. Texts go in through `fl_input_buffer`:
+// whoever calls writes UTF-8 there first, several texts separated by a byte 0. Texts come out as `fl_answer`, with
+// their length; what is returned as an address holds until the next call. A call that is refused returns 0 (or a status
+// of the program) and leaves all as it was; `fl_answer` says why. Nothing throws out of here.
 #include <cmath>
 #include <cstdint>
 #include <limits>
 #include <sstream>
 
 #include "calls/refusal.hpp"
+#include "fond_ladder/issue.hpp"
 #include "fond_ladder/scene_file.hpp"
-#include "fond_ladder/trouble.hpp"
 #include "model/printable.hpp"
 #include "page/engine/asking.hpp"
 #include "page/engine/description.hpp"
@@ -29,7 +29,7 @@ constexpr std::size_t most_drawn = 4000;  // nodes of a picture that follows a h
 
 /// All that the page has open. Made anew for a new instance only.
 struct Page {
-  std::string room, answer, message;
+  std::string space, answer, message;
   std::unique_ptr<ShownScene> shown;
   std::string file, json;  // as opened, for commands
   RecordingPen pen;
@@ -43,9 +43,9 @@ Page& page() {
 }
 
 /// The texts that stand in the room.
-std::vector<std::string> texts_in_room() {
+std::vector<std::string> texts_in_space() {
   std::vector<std::string> texts(1);
-  for (const char c : page().room) {
+  for (const char c : page().space) {
     if (c == '\0') {
       texts.emplace_back();
     } else {
@@ -63,7 +63,7 @@ bool attempt(Work work) {
     work();
     return true;
   } catch (const BadScene& error) {
-    for (const SceneFault& fault : error.faults()) page().answer += (page().answer.empty() ? "" : "\n") + fault.text();
+    for (const SceneError& fault : error.faults()) page().answer += (page().answer.empty() ? "" : "\n") + fault.text();
   } catch (const std::exception& error) {
     page().answer = printable(calls::told_of(error));
   }
@@ -82,7 +82,14 @@ ShownScene& shown() {
 }
 
 /// What of a node can be told by a bit each; look/engine.js reads the same.
-enum Flag : std::uint32_t { placed = 1, sticks_out = 2, intrudes = 4, squeezed = 8, unseen = 16, scrolls = 32 };
+enum Flag : std::uint32_t {
+  placed = 1,
+  sticks_out = 2,
+  overlaps_padding = 4,
+  squeezed = 8,
+  invisible = 16,
+  scrolls = 32
+};
 
 void tell_boxes() {
   const ShownScene& scene = shown();
@@ -109,9 +116,9 @@ void tell_boxes() {
 extern "C" {
 
 /// Makes room for a text of so many bytes. Returns its address.
-char* FOND_LADDER_EXPORT(fl_room)(std::size_t bytes) {
-  page().room.assign(bytes, '\0');
-  return page().room.data();
+char* FOND_LADDER_EXPORT(fl_input_buffer)(std::size_t bytes) {
+  page().space.assign(bytes, '\0');
+  return page().space.data();
 }
 const char* FOND_LADDER_EXPORT(fl_answer)() {
   return page().answer.data();
@@ -130,7 +137,7 @@ std::size_t FOND_LADDER_EXPORT(fl_message_bytes)() {
 /// Opens the scene in the room: the name of its file, its text. Everything that was tried before is gone.
 int FOND_LADDER_EXPORT(fl_open)() {
   return attempt([] {
-    const std::vector<std::string> texts = texts_in_room();
+    const std::vector<std::string> texts = texts_in_space();
     page().shown = std::make_unique<ShownScene>(texts.at(0), texts.at(1));
     page().file = texts[0];
     page().json = texts[1];
@@ -139,16 +146,16 @@ int FOND_LADDER_EXPORT(fl_open)() {
 
 /// Takes the pieces of words in the room, for scenes that are opened then.
 int FOND_LADDER_EXPORT(fl_pieces)() {
-  return attempt([] { carried_pieces().read(page().room); });
+  return attempt([] { carried_pieces().read(page().space); });
 }
 
 /// Chooses a form: a wording or nothing, the share by which texts are longer, what they are measured in or nothing, the
 /// modes that are on.
 int FOND_LADDER_EXPORT(fl_form)() {
   return attempt([] {
-    const std::vector<std::string> texts = texts_in_room();
+    const std::vector<std::string> texts = texts_in_space();
     ShownForm form;
-    form.wording = texts.at(0);
+    form.locale = texts.at(0);
     form.modes.assign(texts.begin() + 3, texts.end());
     if (!texts.at(2).empty()) form.words = calls::one_words_asked({texts[2]});
     if (!texts[1].empty()) form.longer = std::strtod(texts[1].c_str(), nullptr);
@@ -160,12 +167,12 @@ int FOND_LADDER_EXPORT(fl_form)() {
 /// Makes a change: the name of an option, as Trial::Does has them, and what it takes.
 int FOND_LADDER_EXPORT(fl_apply)() {
   return attempt([] {
-    const std::vector<std::string> texts = texts_in_room();
-    constexpr auto words = words_of<Trial::Does>;
+    const std::vector<std::string> texts = texts_in_space();
+    constexpr auto words = words_of<Edit::Does>;
     const auto does = std::ranges::find(words, texts.at(0));
     if (does == words.end())
-      throw BadTrial("write try, move, enclose, remove, add, dissolve or duplicate, and what it takes");
-    shown().draft().apply({static_cast<Trial::Does>(does - words.begin()), texts.at(1)});
+      throw BadEdit("write try, move, enclose, remove, add, dissolve or duplicate, and what it takes");
+    shown().draft().apply({static_cast<Edit::Does>(does - words.begin()), texts.at(1)});
     shown().renew();
   });
 }
@@ -173,7 +180,7 @@ int FOND_LADDER_EXPORT(fl_apply)() {
 int FOND_LADDER_EXPORT(fl_undo)() {
   bool done = false;
   return attempt([&] {
-           done = shown().draft().take_back();
+           done = shown().draft().undo();
            if (done) shown().renew();
          }) &&
          done;
@@ -181,7 +188,7 @@ int FOND_LADDER_EXPORT(fl_undo)() {
 int FOND_LADDER_EXPORT(fl_redo)() {
   bool done = false;
   return attempt([&] {
-           done = shown().draft().make_again();
+           done = shown().draft().redo();
            if (done) shown().renew();
          }) &&
          done;
@@ -236,12 +243,12 @@ double FOND_LADDER_EXPORT(fl_height)() {
 }
 
 /// What is bad about each node: Flag's bits.
-const std::uint32_t* FOND_LADDER_EXPORT(fl_troubles)() {
+const std::uint32_t* FOND_LADDER_EXPORT(fl_issues)() {
   attempt([] {
     const ShownScene& scene = shown();
-    constexpr std::array<Flag, 4> flag_of{sticks_out, intrudes, squeezed, unseen};
+    constexpr std::array<Flag, 4> flag_of{sticks_out, overlaps_padding, squeezed, invisible};
     for (std::uint32_t& flags : page().flags) flags &= placed;
-    for (const Trouble& one : troubles(scene.scene(), scene.unscrolled()))
+    for (const Issue& one : issues(scene.scene(), scene.unscrolled()))
       page().flags[scene.place_of(one.node)] |= flag_of[static_cast<std::size_t>(one.kind)];
     for (const NodeId node : scene.nodes()) {
       const Extent range = scene.unscrolled().is_placed(node) ? scene.unscrolled().scroll_range(node) : Extent{};
@@ -270,8 +277,8 @@ int FOND_LADDER_EXPORT(fl_handles)(std::size_t place) {
   return attempt([&] { page().answer = handles(shown(), shown().nodes().at(place)); });
 }
 /// Answers where a node would land that is carried to a point of the container, as JSON.
-int FOND_LADDER_EXPORT(fl_landing)(double x, double y, std::size_t carried) {
-  return attempt([&] { page().answer = landing(shown(), x, y, shown().nodes().at(carried)); });
+int FOND_LADDER_EXPORT(fl_drop_target)(double x, double y, std::size_t carried) {
+  return attempt([&] { page().answer = drop_target(shown(), x, y, shown().nodes().at(carried)); });
 }
 
 /// Scrolls what lies at a point of the container. Returns whether something moved; boxes are told anew then.
@@ -331,7 +338,7 @@ std::size_t FOND_LADDER_EXPORT(fl_letters_bytes)() {
 
 /// Asks a command of the program, the words in the room, about the scene as it was opened. Returns the exit status.
 int FOND_LADDER_EXPORT(fl_ask)() {
-  Answered answered = ask(texts_in_room(), page().file, page().json);
+  Answered answered = ask(texts_in_space(), page().file, page().json);
   page().answer = std::move(answered.out);
   page().message = std::move(answered.err);
   return answered.status;

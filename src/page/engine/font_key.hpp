@@ -3,7 +3,7 @@
 
 #include <string>
 
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/text_shaper.hpp"
 
 namespace fond_ladder::page {
 

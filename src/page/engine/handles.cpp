@@ -111,8 +111,8 @@ std::string handles(const ShownScene& shown, NodeId node) {
   return out.str();
 }
 
-std::string landing(const ShownScene& shown, double x, double y, NodeId carried) {
-  const std::optional<Solution::Landing> found = shown.solution().landing(x, y, carried);
+std::string drop_target(const ShownScene& shown, double x, double y, NodeId carried) {
+  const std::optional<Solution::DropTarget> found = shown.solution().drop_target(x, y, carried);
   if (!found) return "null";
   std::ostringstream out;
   JsonWriter json(out);

@@ -15,6 +15,6 @@ namespace fond_ladder::page {
 
 /// Where a node that is carried to a point of the container would come to stand, as JSON: container, place, and the
 /// mark that shows it; nothing but `null` outside.
-[[nodiscard]] std::string landing(const ShownScene& shown, double x, double y, NodeId carried);
+[[nodiscard]] std::string drop_target(const ShownScene& shown, double x, double y, NodeId carried);
 
 }  // namespace fond_ladder::page

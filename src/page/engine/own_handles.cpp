@@ -22,9 +22,10 @@ void HandleFinder::find_size(Axis axis) {
   const auto pins = [&](PinSide near, PinSide far) {
     return keys_.pin && keys_.pin->says(near) && keys_.pin->says(far);
   };
-  if (is_along && !above_.is_list() && (keys_.weight || above_.alike)) {
-    return fix(axis, right, bottom,
-               keys_.weight ? "its weight decides its " + side : "children of " + tree_.step(parent_) + " are alike");
+  if (is_along && !above_.is_list() && (keys_.weight || above_.equal_sizes)) {
+    return fix(
+        axis, right, bottom,
+        keys_.weight ? "its weight decides its " + side : "children of " + tree_.segment(parent_) + " are alike");
   }
   if (size.way() != Sizing::Way::length &&
       (axis == x_axis ? pins(PinSide::left, PinSide::right) || pins(PinSide::start, PinSide::end)
@@ -60,13 +61,13 @@ bool HandleFinder::is_held_at_its_end(Axis axis) const {
 
 bool HandleFinder::stretches(Axis axis) const {
   if (keys_.kind == Kind::image) return false;
-  const auto self = axis == x_axis ? keys_.self.x : keys_.self.y;
-  const auto align = axis == x_axis ? above_.align.x : above_.align.y;
+  const auto place_self = axis == x_axis ? keys_.place_self.x : keys_.place_self.y;
+  const auto align = axis == x_axis ? above_.place_items.x : above_.place_items.y;
   switch (above_.kind) {
     case Kind::row:
-    case Kind::column: return keys_.self.across.value_or(above_.across) == Across::stretch && !above_.wrap;
-    case Kind::grid: return self.value_or(align.value_or(Across::stretch)) == Across::stretch;
-    case Kind::stack: return self.value_or(align.value_or(Across::start)) == Across::stretch;
+    case Kind::column: return keys_.place_self.across.value_or(above_.across) == Across::stretch && !above_.wrap;
+    case Kind::grid: return place_self.value_or(align.value_or(Across::stretch)) == Across::stretch;
+    case Kind::stack: return place_self.value_or(align.value_or(Across::start)) == Across::stretch;
     default: return false;
   }
 }
@@ -110,12 +111,12 @@ void HandleFinder::find_gap(Axis axis) {
 }
 
 void HandleFinder::choose_sides(Handle& handle, const std::string& key, Side side, const Edges& edges) const {
-  const bool sideways = side == Side::left || side == Side::right;
+  const bool second_slope = side == Side::left || side == Side::right;
   const auto says = [&](Side one) { return edges.given(one).has_value(); };
-  const bool each_said = sideways ? says(Side::left) || says(Side::right) || says(Side::start) || says(Side::end)
-                                  : says(Side::top) || says(Side::bottom);
+  const bool each_said = second_slope ? says(Side::left) || says(Side::right) || says(Side::start) || says(Side::end)
+                                      : says(Side::top) || says(Side::bottom);
   handle.choices = {{"this side", handle.setting}};
-  if (!each_said) handle.choices.push_back({"opposite too", key + (sideways ? ".x" : ".y")});
+  if (!each_said) handle.choices.push_back({"opposite too", key + (second_slope ? ".x" : ".y")});
   handle.choices.push_back({"all four", key});
   scope(handle, key);
 }
@@ -126,10 +127,10 @@ void HandleFinder::find_paddings() {
   const FourSides padding = solution_.padding(node_), border = solution_.border(node_);
   const bool inside = keys_.border_at == BorderAt::inside;
   const auto at = [&](Side side, double value, double edge, int way) {
-    const bool sideways = side == Side::left || side == Side::right;
+    const bool second_slope = side == Side::left || side == Side::right;
     const double in = (value + (inside ? edge : 0)) * zoom_;
     Handle& handle =
-        add("padding." + std::string(side_words[static_cast<std::size_t>(side)]), sideways ? x_axis : y_axis);
+        add("padding." + std::string(side_words[static_cast<std::size_t>(side)]), second_slope ? x_axis : y_axis);
     handle.value = value;
     handle.way = way;
     constexpr double beside_the_middle = 0.75;  // where gaps and sizes are pulled; names stand ahead of it
@@ -157,12 +158,12 @@ void HandleFinder::find_margins() {
   if (!parent_) return;
   const FourSides margin = solution_.margin(node_);
   const auto at = [&](Side side, double value, double x, double y, int way) {
-    const bool sideways = side == Side::left || side == Side::right;
+    const bool second_slope = side == Side::left || side == Side::right;
     const std::string word(side_words[static_cast<std::size_t>(side)]);
-    const Axis axis = sideways ? x_axis : y_axis;
+    const Axis axis = second_slope ? x_axis : y_axis;
     constexpr double beside_the_middle = 0.25;
-    const double at_x = sideways ? x : along(x_axis, beside_the_middle);
-    const double at_y = sideways ? along(y_axis, beside_the_middle) : y;
+    const double at_x = second_slope ? x : along(x_axis, beside_the_middle);
+    const double at_y = second_slope ? along(y_axis, beside_the_middle) : y;
     if (keys_.margin.on(side, is_mirrored(x_axis)).is_automatic() && takes_leftover(axis))
       return fix(axis, at_x, at_y, "margin." + word + " is automatic: it takes what is left over");
     Handle& handle = add("margin." + word, axis);

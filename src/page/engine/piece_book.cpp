@@ -20,8 +20,8 @@ using scene::no_value;
 using scene::ValueId;
 
 /// Pieces in characters of another size.
-std::vector<TextPiece> scaled(std::vector<TextPiece> pieces, double by) {
-  for (TextPiece& piece : pieces) {
+std::vector<TextSegment> scaled(std::vector<TextSegment> pieces, double by) {
+  for (TextSegment& piece : pieces) {
     piece.width *= by;
     piece.space *= by;
     piece.hyphen *= by;
@@ -74,9 +74,9 @@ void PieceStore::read(std::string_view json) {
   }
 }
 
-std::shared_ptr<const SetText> PieceStore::set(const NamedFont* font, const std::string& text,
-                                               const WordStyle& style) const {
-  const auto found = words_.find({font_key(font), style.bold, style.slanted, style.one_line, text});
+std::shared_ptr<const ShapedText> PieceStore::set(const NamedFont* font, const std::string& text,
+                                                  const FontStyle& style) const {
+  const auto found = words_.find({font_key(font), style.bold, style.italic, style.one_line, text});
   if (found == words_.end()) return nullptr;
   const auto apart = [&](const Measured& one) { return std::abs(one.size - style.size); };
   const Measured& near = *std::ranges::min_element(found->second, {}, apart);
@@ -84,8 +84,8 @@ std::shared_ptr<const SetText> PieceStore::set(const NamedFont* font, const std:
   std::string words = text;
   if (style.one_line) std::ranges::replace(words, '\n', ' ');
   try {
-    return std::make_shared<const SetText>(std::move(words), by == 1 ? near.pieces : scaled(near.pieces, by),
-                                           style.lines(near.ascent * by, near.descent * by), style);
+    return std::make_shared<const ShapedText>(std::move(words), by == 1 ? near.pieces : scaled(near.pieces, by),
+                                              style.lines(near.ascent * by, near.descent * by), style);
   } catch (const BadPieces&) {
     return nullptr;
   }
@@ -101,22 +101,22 @@ PieceStore& carried_pieces() {
   return store;
 }
 
-std::shared_ptr<const SetText> PieceBook::set(const std::string& text, const WordStyle& style) const {
+std::shared_ptr<const ShapedText> PieceBook::set(const std::string& text, const FontStyle& style) const {
   return carried_pieces().set(font_named(fonts_, style.font), text, style);
 }
 
-double PieceBook::zero_width(const WordStyle& style) const {
-  WordStyle of_zero = style;
+double PieceBook::zero_width(const FontStyle& style) const {
+  FontStyle of_zero = style;
   of_zero.one_line = true;
   const auto zero = set("0", of_zero);
   return zero ? zero->widths().max_content : plain_character * style.size;
 }
 
-std::string PieceBook::family(const WordStyle& style) const {
+std::string PieceBook::family(const FontStyle& style) const {
   return carried_pieces().family(font_named(fonts_, style.font));
 }
 
-std::shared_ptr<const Typesetter> PieceBook::with(const std::vector<NamedFont>& fonts) const {
+std::shared_ptr<const TextShaper> PieceBook::with(const std::vector<NamedFont>& fonts) const {
   return std::make_shared<PieceBook>(with_fonts(fonts_, fonts));
 }
 
@@ -128,7 +128,7 @@ bool can_open_fonts() {
   return !page::carried_pieces().empty();
 }
 
-std::shared_ptr<const Typesetter> open_fonts(const std::vector<NamedFont>& fonts) {
+std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& fonts) {
   return std::make_shared<page::PieceBook>(fonts);
 }
 

@@ -9,7 +9,7 @@
 #include <string_view>
 #include <vector>
 
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/text_shaper.hpp"
 
 namespace fond_ladder::page {
 
@@ -21,20 +21,20 @@ class PieceStore {
   [[nodiscard]] bool empty() const { return words_.empty(); }
 
   /// The words of a text in a font; of another size where there are none of that size, their widths in proportion.
-  [[nodiscard]] std::shared_ptr<const SetText> set(const NamedFont* font, const std::string& text,
-                                                   const WordStyle& style) const;
+  [[nodiscard]] std::shared_ptr<const ShapedText> set(const NamedFont* font, const std::string& text,
+                                                      const FontStyle& style) const;
   [[nodiscard]] std::string family(const NamedFont* font) const;
 
  private:
   struct Known {
     std::string font;
-    bool bold = false, slanted = false, one_line = false;
+    bool bold = false, italic = false, one_line = false;
     std::string text;
     friend auto operator<=>(const Known&, const Known&) = default;
   };
   struct Measured {
     double size = 0, ascent = 0, descent = 0;
-    std::vector<TextPiece> pieces;
+    std::vector<TextSegment> pieces;
   };
   std::map<Known, std::vector<Measured>> words_;
   std::map<std::string, std::string> families_;  // by font
@@ -42,14 +42,14 @@ class PieceStore {
 [[nodiscard]] PieceStore& carried_pieces();
 
 /// The fonts of a scene, by the pieces that there are.
-class PieceBook final : public Typesetter {
+class PieceBook final : public TextShaper {
  public:
   explicit PieceBook(std::vector<NamedFont> fonts) : fonts_(std::move(fonts)) {}
 
-  [[nodiscard]] std::shared_ptr<const SetText> set(const std::string& text, const WordStyle& style) const override;
-  [[nodiscard]] double zero_width(const WordStyle& style) const override;
-  [[nodiscard]] std::string family(const WordStyle& style) const override;
-  [[nodiscard]] std::shared_ptr<const Typesetter> with(const std::vector<NamedFont>& fonts) const override;
+  [[nodiscard]] std::shared_ptr<const ShapedText> set(const std::string& text, const FontStyle& style) const override;
+  [[nodiscard]] double zero_width(const FontStyle& style) const override;
+  [[nodiscard]] std::string family(const FontStyle& style) const override;
+  [[nodiscard]] std::shared_ptr<const TextShaper> with(const std::vector<NamedFont>& fonts) const override;
 
  private:
   std::vector<NamedFont> fonts_;

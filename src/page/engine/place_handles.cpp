@@ -52,14 +52,14 @@ void HandleFinder::find_share() {
   const auto is_given = [&](const Keys& keys) {
     return keys.size_on(axis).way() == Sizing::Way::length && !keys.weight && keys.grow == 0;
   };
-  if (above_.alike || (!by_weight && !(is_given(keys_) && is_given(others)))) return;
+  if (above_.equal_sizes || (!by_weight && !(is_given(keys_) && is_given(others)))) return;
   const Rect other = solution_.painted_box(next);
   const double own_size = solution_.box(node_).size_on(axis), other_size = solution_.box(next).size_on(axis);
   if (own_size + other_size <= 0) return;
   const bool backwards = axis == x_axis ? other.x < box_.x : other.y < box_.y;
   const std::string key = by_weight ? "weight" : axis == x_axis ? "width" : "height";
   Handle& handle = add("share", axis);
-  handle.choices = {{key + " against " + tree_.tail(next), key}};
+  handle.choices = {{key + " against " + tree_.short_path(next), key}};
   handle.way = backwards ? -1 : 1;
   const Rect &first = backwards ? other : box_, &second = backwards ? box_ : other;
   constexpr double beside_the_middle = 0.76;

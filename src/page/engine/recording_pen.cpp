@@ -68,13 +68,13 @@ void RecordingPen::letters(std::string_view text, Point at, const Lettering& let
   auto face = static_cast<double>(lettering.face);
   std::size_t family_at = 0, family_bytes = 0;
   if (lettering.typesetter != nullptr) {
-    const WordStyle& style = *lettering.style;
+    const FontStyle& style = *lettering.style;
     const std::string family = lettering.typesetter->family(style);
     const auto [known, is_new] = families_.try_emplace(family, letters_.size());
     if (is_new) letters_ += family;
     family_at = known->second;
     family_bytes = family.size();
-    face = widths_.size() + (style.bold ? 1.0 : 0.0) + (style.slanted ? 2.0 : 0.0);
+    face = widths_.size() + (style.bold ? 1.0 : 0.0) + (style.italic ? 2.0 : 0.0);
   }
   add({letters_code, at.x, at.y});
   add(lettering.ink);

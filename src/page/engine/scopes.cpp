@@ -8,7 +8,8 @@ namespace fond_ladder::page {
 std::vector<Setting> sources(const ShownScene& shown, NodeId node) {
   const Scene& scene = shown.scene();
   const std::vector<NodeId> there = scene.tree.matches(shown.tree().path(node));
-  return there.size() == 1 ? settings(scene, there.front(), shown.rung(), shown.form().modes) : std::vector<Setting>();
+  return there.size() == 1 ? settings(scene, there.front(), shown.container_size(), shown.form().modes)
+                           : std::vector<Setting>();
 }
 
 std::vector<Scope> scopes(const ShownScene& shown, NodeId node, std::string_view key,
@@ -24,9 +25,9 @@ std::vector<Scope> scopes(const ShownScene& shown, NodeId node, std::string_view
       const std::string when = path + ".when." + setting.name;
       return {{"while " + setting.name, when}, {"always", path, when + "." + std::string(key) + "=null"}};
     }
-    case Source::each: {
+    case Source::each_child: {
       const NodeId parent = tree.parent(node);
-      return {alone, {"all in " + tree.tail(parent), tree.path(parent) + ".each"}};
+      return {alone, {"all in " + tree.short_path(parent), tree.path(parent) + ".each"}};
     }
     case Source::shared: return {alone, {"all like " + setting.name, "shared." + setting.name}};
     case Source::part: {
@@ -36,7 +37,7 @@ std::vector<Scope> scopes(const ShownScene& shown, NodeId node, std::string_view
     }
     default: break;
   }
-  const std::string step = tree.step(node);
+  const std::string step = tree.segment(node);
   if (!step.ends_with(']')) return {alone};
   const std::string base = path.substr(0, path.rfind('['));
   return {alone, {"all of " + step.substr(0, step.rfind('[')), base}};

@@ -16,12 +16,12 @@ ShownScene::ShownScene(const std::string& file, const std::string& json)
 void ShownScene::renew() {
   const Scene& scene = draft_.scene();
   std::erase_if(form_.modes, [&](const std::string& mode) { return std::ranges::count(scene.modes, mode) == 0; });
-  if (std::ranges::find(scene.wordings, form_.wording, &Wording::name) == scene.wordings.end()) form_.wording.clear();
+  if (std::ranges::find(scene.locales, form_.locale, &Locale::name) == scene.locales.end()) form_.locale.clear();
   set_form(form_);
 }
 
 void ShownScene::set_form(ShownForm form) {
-  Variant variant = calls::variant_in(draft_.scene(), form.words, form.wording, form.modes, form.longer, file_);
+  Variant variant = calls::variant_in(draft_.scene(), form.words, form.locale, form.modes, form.longer, file_);
   solution_.reset();
   scrolled_.reset();
   form_ = std::move(form);
@@ -39,9 +39,9 @@ void ShownScene::list_nodes() {
   nodes_told_ = false;
 }
 
-void ShownScene::solve(const Rung& rung) {
-  rung_ = rung;
-  solution_ = solver_->solve(rung);
+void ShownScene::solve(const ContainerSize& container_size) {
+  container_size_ = container_size;
+  solution_ = solver_->solve(container_size);
   apply_scrolling();
 }
 
@@ -64,7 +64,7 @@ void ShownScene::apply_scrolling() {
   if (positions.empty()) {
     scrolled_ = solution_;
   } else {  // other entries of lists may be in view then
-    scrolled_ = solver_->solve(rung_, positions);
+    scrolled_ = solver_->solve(container_size_, positions);
     solution_ = scrolled_->scrolled({});
   }
   if (solver_->has_lists()) list_nodes();
@@ -95,7 +95,7 @@ bool ShownScene::scroll_to(NodeId node, Extent position) {
 void ShownScene::paint(RecordingPen& pen, const Place& place, std::size_t most, bool bare) const {
   pen.clear();
   const picture::PanelDrawing drawing(solution(), scene().tree.root());
-  static_cast<void>(drawing.paint(pen, place.at, place.scale, place.room, most, bare));
+  static_cast<void>(drawing.paint(pen, place.at, place.scale, place.space, most, bare));
 }
 
 }  // namespace fond_ladder::page

@@ -10,8 +10,8 @@
 #include <vector>
 
 #include "calls/words_asked.hpp"
+#include "fond_ladder/edit.hpp"
 #include "fond_ladder/scene.hpp"
-#include "fond_ladder/trial.hpp"
 #include "fond_ladder/variant.hpp"
 #include "page/engine/recording_pen.hpp"
 
@@ -19,7 +19,7 @@ namespace fond_ladder::page {
 
 /// In which form a scene is looked at.
 struct ShownForm {
-  std::string wording;             ///< none when empty
+  std::string locale;              ///< none when empty
   double longer = 0;               ///< share by which all texts are longer
   calls::AskedWords words;         ///< what they are measured in
   std::vector<std::string> modes;  ///< that are on
@@ -29,7 +29,7 @@ struct ShownForm {
 struct Place {
   picture::Point at;  ///< of the container's corner
   double scale = 1;
-  Rect room;  ///< nothing is drawn outside of it
+  Rect space;  ///< nothing is drawn outside of it
 };
 
 class ShownScene {
@@ -59,9 +59,9 @@ class ShownScene {
   [[nodiscard]] const std::map<std::string, Extent>& scrolled_to() const { return scrolled_to_; }
 
   /// Throws BadValue for a size that is none.
-  void solve(const Rung& rung);
+  void solve(const ContainerSize& container_size);
   /// As it was asked for last.
-  [[nodiscard]] const Rung& rung() const { return rung_; }
+  [[nodiscard]] const ContainerSize& container_size() const { return container_size_; }
   /// The last one, scrolled as it is. Throws std::logic_error before there is one.
   [[nodiscard]] const Solution& solution() const;
   /// The last one as `measure` tells it. Throws as above.
@@ -89,7 +89,7 @@ class ShownScene {
   std::vector<NodeId> nodes_;
   std::map<NodeId, std::size_t> places_;
   bool nodes_told_ = false;
-  Rung rung_;
+  ContainerSize container_size_;
   std::optional<Solution> solution_, scrolled_;
   std::map<std::string, Extent> scrolled_to_;  // by path, so that it outlives a change
 };

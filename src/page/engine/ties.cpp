@@ -79,7 +79,7 @@ std::vector<Edge> edges_for(const ShownScene& shown, NodeId node, PinSide side) 
 void write_tie(JsonWriter& json, const ShownScene& shown, NodeId node, PinSide side, const Edge& edge) {
   const Solution& solution = shown.solution();
   const double plus = edge_of(solution.box(node), side, false) - edge_of(solution.box(edge.of), edge.side, false);
-  const std::string words = tied_to(shown.tree().step(edge.of), edge.side, plus);
+  const std::string words = tied_to(shown.tree().segment(edge.of), edge.side, plus);
   json.text("words", words);
   json.text("tried", shown.tree().path(node) + ".pin." + word_of(side) + "=" + words);
 }
@@ -100,7 +100,7 @@ std::string ties(const ShownScene& shown, NodeId node) {
   for (const Ties::SideTie& one : pin.ties) {
     NodeId to = one.tie.node;
     for (const NodeId sibling : tree.children(tree.parent(node))) {
-      if (!to && tree.step(sibling) == one.tie.to) to = sibling;
+      if (!to && tree.segment(sibling) == one.tie.to) to = sibling;
     }
     if (to && solution.is_placed(to))
       lines.emplace_back(middle_of(box, one.side, mirrored),

@@ -8,8 +8,8 @@
 #include "calls/target_file.hpp"
 #include "fond_ladder/plot.hpp"
 #include "fond_ladder/scene_file.hpp"
+#include "scene/edit/read_text.hpp"
 #include "scene/read/scene_text.hpp"
-#include "scene/trial/read_text.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -41,7 +41,7 @@ scene::Places::Places(const std::string& /*file*/) {
   refuse();
 }
 scene::Places::~Places() = default;
-std::string plot(const Climb& /*climbed*/, PictureForm /*form*/, const PlotOptions& /*options*/) {
+std::string plot(const Sweep& /*swept*/, PictureForm /*form*/, const PlotOptions& /*options*/) {
   refuse();
 }
 Picture draw(const SizeMap& /*map*/, PictureForm /*form*/) {
@@ -70,7 +70,7 @@ void add_broken(std::vector<SarifResult>& /*results*/, const std::vector<Checked
                 const scene::Places& /*places*/) {
   refuse();
 }
-void add_fault(std::vector<SarifResult>& /*results*/, const SceneFault& /*fault*/, const std::string& /*file*/) {
+void add_fault(std::vector<SarifResult>& /*results*/, const SceneError& /*fault*/, const std::string& /*file*/) {
   refuse();
 }
 void add_findings(std::vector<SarifResult>& /*results*/, const Lint& /*told*/, const std::string& /*file*/,

@@ -17,15 +17,15 @@ namespace fond_ladder::page {
 namespace {
 
 /// The fonts of a scene in one of its wordings.
-std::vector<NamedFont> fonts_in(const Scene& scene, const Wording* wording) {
-  return wording == nullptr ? scene.fonts : with_fonts(scene.fonts, wording->fonts);
+std::vector<NamedFont> fonts_in(const Scene& scene, const Locale* locale) {
+  return locale == nullptr ? scene.fonts : with_fonts(scene.fonts, locale->fonts);
 }
 
 /// One line of numbers.
-std::string numbers_of(const std::vector<TextPiece>& pieces) {
+std::string numbers_of(const std::vector<TextSegment>& pieces) {
   constexpr double unit = 1024;
   std::string list = "[";
-  for (const TextPiece& piece : pieces) {
+  for (const TextSegment& piece : pieces) {
     for (const double number : {static_cast<double>(piece.begin), static_cast<double>(piece.end), piece.width * unit,
                                 piece.space * unit, piece.hyphen * unit, piece.ends_paragraph ? 1.0 : 0.0}) {
       if (list.size() > 1) list += ',';
@@ -38,18 +38,18 @@ std::string numbers_of(const std::vector<TextPiece>& pieces) {
 class PieceWriter {
  public:
   void add(const Scene& scene) {
-    const std::shared_ptr<const Typesetter>& setter = scene.tree.typesetter();
+    const std::shared_ptr<const TextShaper>& setter = scene.tree.typesetter();
     if (!setter) return;
-    std::map<const Wording*, std::shared_ptr<const Typesetter>> setters{{nullptr, setter}};
-    std::map<const Wording*, std::vector<NamedFont>> fonts;
-    WordStyle usual;
+    std::map<const Locale*, std::shared_ptr<const TextShaper>> setters{{nullptr, setter}};
+    std::map<const Locale*, std::vector<NamedFont>> fonts;
+    FontStyle usual;
     usual.size = scene.tree.em();
     add(*setter, fonts_in(scene, nullptr), "0", usual, true);
     for (const typeset::StyledWords& one : typeset::styled_words(scene)) {
-      auto& by = setters[one.wording];
-      if (!by) by = setter->with(one.wording->fonts);
-      const auto [named, is_new] = fonts.try_emplace(one.wording);
-      if (is_new) named->second = fonts_in(scene, one.wording);
+      auto& by = setters[one.locale];
+      if (!by) by = setter->with(one.locale->fonts);
+      const auto [named, is_new] = fonts.try_emplace(one.locale);
+      if (is_new) named->second = fonts_in(scene, one.locale);
       add(*by, named->second, *one.text, one.style, false);
       add(*by, named->second, "0", one.style, true);
     }
@@ -64,10 +64,10 @@ class PieceWriter {
       json.text("said", font.first);
       json.text("family", font.second);
     });
-    json.objects("words", words_, [&](const Words& one) {
+    json.objects("words", words_, [&](const TextLine& one) {
       json.number("font", one.font);
       if (one.style.bold) json.truth("bold", true);
-      if (one.style.slanted) json.truth("slanted", true);
+      if (one.style.italic) json.truth("slanted", true);
       if (one.style.one_line) json.truth("one_line", true);
       json.number("size", one.style.size);
       json.number("ascent", one.set->line_baseline());
@@ -80,7 +80,7 @@ class PieceWriter {
   }
 
  private:
-  void add(const Typesetter& setter, const std::vector<NamedFont>& fonts, const std::string& text, WordStyle style,
+  void add(const TextShaper& setter, const std::vector<NamedFont>& fonts, const std::string& text, FontStyle style,
            bool one_line) {
     const NamedFont* named = font_named(fonts, style.font);
     style.font = named == nullptr ? "" : named->name;
@@ -88,7 +88,7 @@ class PieceWriter {
     style.max_lines.reset();
     style.one_line |= one_line;
     const std::string key = font_key(named);
-    if (!known_.emplace(key, style.bold, style.slanted, style.one_line, style.size, text).second) return;
+    if (!known_.emplace(key, style.bold, style.italic, style.one_line, style.size, text).second) return;
     const auto set = setter.set(text, style);
     if (!set) return;
     auto font = std::ranges::find(fonts_, key, &std::pair<std::string, std::string>::first);
@@ -96,14 +96,14 @@ class PieceWriter {
     words_.push_back({static_cast<std::size_t>(font - fonts_.begin()), style, text, set});
   }
 
-  struct Words {
+  struct TextLine {
     std::size_t font;
-    WordStyle style;
+    FontStyle style;
     std::string text;
-    std::shared_ptr<const SetText> set;
+    std::shared_ptr<const ShapedText> set;
   };
   std::vector<std::pair<std::string, std::string>> fonts_;  // what each is known by, and its family
-  std::vector<Words> words_;
+  std::vector<TextLine> words_;
   std::set<std::tuple<std::string, bool, bool, bool, double, std::string>> known_;
 };
 

@@ -46,9 +46,9 @@ std::string within_script(std::string_view json) {
 
 /// How many nodes lie at least in part inside of the container.
 std::ptrdiff_t seen_in(const Solution& solution) {
-  const Extent room = solution.container();
+  const Extent space = solution.container();
   return std::ranges::count_if(solution.painted(), [&](const Solution::Painted& one) {
-    return one.box.x < room.width && one.box.right() > 0 && one.box.y < room.height && one.box.bottom() > 0;
+    return one.box.x < space.width && one.box.right() > 0 && one.box.y < space.height && one.box.bottom() > 0;
   });
 }
 
@@ -61,12 +61,12 @@ std::string json_of(const Start& start) {
   json.text("text", start.text);
   json.number("width", start.size ? start.size->width : std::nullopt);
   json.number("height", start.size ? start.size->height : std::nullopt);
-  json.text("wording", start.wording);
+  json.text("wording", start.locale);
   json.text("longer", start.longer);
   json.text("words", start.words);
   json.text("pieces", start.pieces);
   json.texts("modes", start.modes);
-  json.objects("changes", start.trials, [&](const calls::Told& told) {
+  json.objects("changes", start.edits, [&](const calls::OptionUse& told) {
     json.text("does", std::string_view(told.option).substr(2));
     json.text("what", told.value);
   });
@@ -78,7 +78,7 @@ std::string json_of(const Start& start) {
 
 }  // namespace
 
-std::string still_picture(const Scene& scene, const Rung& size, const std::vector<std::string>& modes) {
+std::string still_picture(const Scene& scene, const ContainerSize& size, const std::vector<std::string>& modes) {
   constexpr std::ptrdiff_t most_with_marks = 160;
   try {
     const std::array<Panel, 1> panels{{{solve(scene, size, modes), ""}}};

@@ -9,7 +9,7 @@
 #include <vector>
 
 #include "calls/command.hpp"
-#include "fond_ladder/rung.hpp"
+#include "fond_ladder/container_size.hpp"
 #include "fond_ladder/scene.hpp"
 
 namespace fond_ladder::page {
@@ -22,20 +22,21 @@ struct Served {
 
 /// How the page begins. Everything in it may come from a stranger.
 struct Start {
-  std::string file, text;    ///< the scene: as its file was named, and what was in it
-  std::optional<Rung> size;  ///< the widest of the ladder when absent
-  std::string wording;       ///< none when empty
-  std::string longer;        ///< by which share, as in 40%; not when empty
-  std::string words;         ///< what they are measured in; as the scene says when empty
-  std::string pieces;        ///< of the words, as pieces_text writes them
+  std::string file, text;             ///< the scene: as its file was named, and what was in it
+  std::optional<ContainerSize> size;  ///< the widest of the ladder when absent
+  std::string locale;                 ///< none when empty
+  std::string longer;                 ///< by which share, as in 40%; not when empty
+  std::string words;                  ///< what they are measured in; as the scene says when empty
+  std::string pieces;                 ///< of the words, as pieces_text writes them
   std::vector<std::string> modes;
-  std::vector<calls::Told> trials;
+  std::vector<calls::OptionUse> edits;
   std::optional<Served> served{};  ///< where the page comes from a server, which it then follows
 };
 
 /// The still picture of a page, an SVG element, or a sentence that says why there is none. A large one is drawn without
 /// helper marks, so that the page stays small enough to be sent by mail.
-[[nodiscard]] std::string still_picture(const Scene& scene, const Rung& size, const std::vector<std::string>& modes);
+[[nodiscard]] std::string still_picture(const Scene& scene, const ContainerSize& size,
+                                        const std::vector<std::string>& modes);
 
 /// One HTML document. `title` is its name, `still` what is shown until scripts run.
 [[nodiscard]] std::string report_text(const std::string& page_without_scene, const Start& start,

@@ -5,9 +5,9 @@
 #include <array>
 #include <unordered_map>
 
-#include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/sound_container.hpp"
 #include "scene/read/object_reader.hpp"
 
 namespace fond_ladder::inline v0::scene {
@@ -71,7 +71,8 @@ class ConditionReader : private ObjectReader {
       if (name == no_value) continue;
       const auto [at, is_new] = strongest_.try_emplace(document_[name].text, id);
       if (is_new || document_.text_of(at->second) == document_.text_of(id)) continue;
-      if (document_.text_of(id) != 0 && !document_.alike(at->second, id)) found.clashes.push_back({at->second, id});
+      if (document_.text_of(id) != 0 && !document_.equal_values(at->second, id))
+        found.clashes.push_back({at->second, id});
       at->second = id;
     }
   }

@@ -4,7 +4,7 @@
 #include <string>
 #include <vector>
 
-#include "fond_ladder/forms.hpp"
+#include "fond_ladder/ranges.hpp"
 #include "scene/read/faults.hpp"
 #include "scene/read/used_files.hpp"
 

@@ -60,7 +60,7 @@ void Definitions::learn_shared(ValueId shared) {
 void Definitions::learn(ValueId id, std::unordered_map<std::string, ValueId>& defined) {
   const auto [at, is_new] = defined.emplace(document_[id].key, id);
   if (is_new || document_.text_of(at->second) == 0 || document_.text_of(id) == document_.text_of(at->second)) return;
-  if (!document_.alike(id, at->second)) clashes.push_back({id, at->second});
+  if (!document_.equal_values(id, at->second)) clashes.push_back({id, at->second});
 }
 
 /// Follows the uses of parts in parts, depth first; a part that is met again on the way to itself is refused.
@@ -165,7 +165,7 @@ Layers Definitions::layers_of(ValueId node, ValueId each, const PlaceInPart& pla
   Layers layers;
   if (each != no_value) {
     add_likes(each, layers);
-    layers.push_back({each, Source::each});
+    layers.push_back({each, Source::each_child});
   }
   const ValueId part = document_.member(node, "part");
   if (const ValueId root = part_of(node); root != no_value) {
@@ -286,7 +286,7 @@ void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
   const std::string whole_node = told.source == Source::with ? "the part" : "it";
   const std::string plain = without_indexes(key);
   const auto steps = steps_of(plain);
-  std::vector<std::size_t> meant;
+  std::vector<std::size_t> allow;
   bool whole = false;
   const auto named = inner.named.find(steps.back());
   if (named != inner.named.end()) {
@@ -296,20 +296,20 @@ void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
       for (; at != Inner::at_top && left > 0 && inner.step[at] == steps[left - 1]; at = inner.parent[at]) --left;
       if (left > 0) continue;
       whole = at == Inner::at_top;
-      if (whole) meant.clear();
-      meant.push_back(node);
+      if (whole) allow.clear();
+      allow.push_back(node);
       if (whole) break;
     }
   }
-  if (meant.size() != 1) {
+  if (allow.size() != 1) {
     std::string message = whole_node + " has more than one inner node \"" + key + "\": write ";
-    if (meant.empty()) {
+    if (allow.empty()) {
       std::vector<std::string_view> words(inner.step.begin(), inner.step.end());
       const std::string_view near = faults_.lists_no_more() ? "" : nearest_word(steps.back(), words);
       message = whole_node + " has no inner node \"" + key + "\"";
       if (!near.empty()) message += "; the nearest one is \"" + inner.path(inner.named.at(near).front()) + "\"";
     } else {
-      message += inner.path(meant[0]) + " or " + inner.path(meant[1]);
+      message += inner.path(allow[0]) + " or " + inner.path(allow[1]);
     }
     faults_.add(document_, said, message, true);
     return;
@@ -317,7 +317,7 @@ void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
   // An index stays where it was written: at the end of the path.
   std::vector<std::string> way;
   for (const std::string_view step : steps_of(key)) way.emplace_back(step);
-  std::size_t above = meant[0];
+  std::size_t above = allow[0];
   for (std::size_t i = 0; i < steps.size(); ++i) above = inner.parent[above];
   for (; above != Inner::at_top; above = inner.parent[above]) way.insert(way.begin(), inner.step[above]);
   ToldByWith* at = &told;

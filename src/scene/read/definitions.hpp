@@ -2,8 +2,8 @@
 #pragma once
 
 // What a scene file defines once and uses often: parts and shared keys. A node of the file is a pile of objects that
-// say keys, each beating those below it: `each` of its parent, its part, what it is `like`, `with`, its own, and, for a
-// node inside a part, the `with` of whoever uses that part.
+// say keys, each beating those below it: `each_child` of its parent, its part, what it is `like`, `with`, its own, and,
+// for a node inside a part, the `with` of whoever uses that part.
 
 #include <array>
 #include <map>
@@ -64,7 +64,7 @@ class Definitions {
   [[nodiscard]] const std::unordered_map<std::string, ValueId>& parts() const { return parts_; }
   [[nodiscard]] const std::unordered_map<std::string, ValueId>& shared() const { return shared_; }
 
-  /// `each` may be none.
+  /// `each_child` may be none.
   [[nodiscard]] Layers layers_of(ValueId node, ValueId each, const PlaceInPart& place);
   /// The strongest of some layers that says `key`, as the member, or none.
   [[nodiscard]] ValueId strongest(const Layers& layers, std::string_view key) const;

@@ -8,7 +8,7 @@
 
 namespace fond_ladder::inline v0 {
 
-std::string SceneFault::text() const {
+std::string SceneError::text() const {
   std::string text = printable(file) + ":";
   if (line > 0) text += std::to_string(line) + ":" + std::to_string(column) + ":";
   text += " error: " + printable(message);
@@ -19,7 +19,7 @@ std::string SceneFault::text() const {
   return text;
 }
 
-BadScene::BadScene(std::vector<SceneFault> faults)
+BadScene::BadScene(std::vector<SceneError> faults)
     : std::runtime_error(faults.empty() ? "the scene is wrong" : faults.front().text()), faults_(std::move(faults)) {}
 
 namespace scene {
@@ -47,19 +47,19 @@ bool Faults::is_full() const {
   return found_.size() >= limits::most_kept_errors;
 }
 
-SceneFault Faults::placed(const Found& found) const {
+SceneError Faults::placed(const Found& found) const {
   const auto& [file, text] = texts_[found.text];
   const Position position = position_in(text, found.offset);
   const std::string pointer = found.document == nullptr ? "" : found.document->pointer(found.value);
   return {file, position.line, position.column, pointer, with_short_names(found.message)};
 }
 
-SceneFault Faults::placed_at(const JsonDocument& document, ValueId value) const {
+SceneError Faults::placed_at(const JsonDocument& document, ValueId value) const {
   return placed({document.text_of(value), document[value].offset, "", &document, value});
 }
 
 void Faults::raise() {
-  std::vector<SceneFault> faults;
+  std::vector<SceneError> faults;
   for (const Found& found : found_) {
     if (faults.size() == limits::most_listed_errors) {
       const std::string more = std::to_string(found_.size() - faults.size()) + " more errors";

@@ -28,7 +28,7 @@ class Faults {
   /// A fault at an offset in the text that was taken in last.
   void add_at(std::size_t offset, std::string message);
   /// Where a value stands, as a fault without a message.
-  [[nodiscard]] SceneFault placed_at(const JsonDocument& document, ValueId value) const;
+  [[nodiscard]] SceneError placed_at(const JsonDocument& document, ValueId value) const;
   [[nodiscard]] bool empty() const { return found_.empty(); }
   /// Whether more will be counted at most, so that nobody needs to look for the nearest word.
   [[nodiscard]] bool lists_no_more() const;
@@ -53,7 +53,7 @@ class Faults {
       return std::tie(a.text, a.offset, a.message) < std::tie(b.text, b.offset, b.message);
     }
   };
-  [[nodiscard]] SceneFault placed(const Found& found) const;
+  [[nodiscard]] SceneError placed(const Found& found) const;
 
   std::vector<Text> texts_;
   std::set<Found> found_;

@@ -46,7 +46,7 @@ void FontReader::read_all(ValueId object, std::vector<NamedFont>& fonts) {
 }
 
 void FontReader::read_one(ValueId id, std::vector<NamedFont>& fonts) {
-  const SceneFault place = faults_.placed_at(document_, id);
+  const SceneError place = faults_.placed_at(document_, id);
   NamedFont font{document_[id].key, "", "",
                  place.file + ":" + std::to_string(place.line) + ":" + std::to_string(place.column)};
   bool is_sound = true;
@@ -81,20 +81,20 @@ void FontReader::read_one(ValueId id, std::vector<NamedFont>& fonts) {
   const ValueId beaten = places_.at(same->said_at);
   const bool is_own = document_.text_of(id) == 0;
   if (is_own) std::erase_if(clashes, [&](const Clash& one) { return one.counts == beaten; });
-  if (!is_own && !document_.alike(beaten, id)) clashes.push_back({beaten, id});
+  if (!is_own && !document_.equal_values(beaten, id)) clashes.push_back({beaten, id});
   *same = std::move(font);
 }
 
 void FontReader::refuse_unknown() {
   const std::vector<std::string_view> words(names_.begin(), names_.end());
-  const ValueId wordings = document_.member(document_.root(), "wordings");
+  const ValueId locales = document_.member(document_.root(), "wordings");
   for (ValueId id = 0; id < document_.size() && !faults_.lists_no_more(); ++id) {
     const JsonValue& value = document_[id];
     if (value.key != "font" || value.type != Type::string || value.text.empty() || names_.contains(value.text))
       continue;
-    const bool is_of_wording = wordings != no_value && document_.text_of(id) == 0 &&
-                               value.offset >= document_[wordings].offset && value.offset < document_[wordings].end;
-    if (is_of_wording) continue;  // there it is the name of a text
+    const bool is_of_locale = locales != no_value && document_.text_of(id) == 0 &&
+                              value.offset >= document_[locales].offset && value.offset < document_[locales].end;
+    if (is_of_locale) continue;  // there it is the name of a text
     faults_.add(document_, id,
                 names_.empty() ? "the scene has no fonts; name some, as in \"fonts\": {\"" + value.text +
                                      "\": {\"family\": \"Serif\"}}"
@@ -104,7 +104,7 @@ void FontReader::refuse_unknown() {
 
 void FontReader::set_words_of(Scene& scene) {
   try {
-    set_words(scene, WordsIn::fonts);
+    set_words(scene, TextMetrics::fonts);
   } catch (const BadFonts& bad) {
     for (const BadFonts::Fault& fault : bad.faults()) {
       const auto place = places_.find(fault.said_at);

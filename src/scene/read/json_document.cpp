@@ -269,19 +269,19 @@ ValueId JsonDocument::put(const Record& one) {
 
 std::string_view JsonDocument::keep(std::string_view text) {
   if (text.empty()) return {};
-  constexpr std::size_t room = 65536;
-  if (text.size() > room / 4) {  // alone, and what is left stays of use
+  constexpr std::size_t space = 65536;
+  if (text.size() > space / 4) {  // alone, and what is left stays of use
     auto alone = std::make_unique<char[]>(text.size());
     std::ranges::copy(text, alone.get());
     return {texts_.insert(texts_.begin(), std::move(alone))->get(), text.size()};
   }
-  if (text_room_ < text.size()) {
-    texts_.push_back(std::make_unique<char[]>(room));
-    text_room_ = room;
+  if (text_space_ < text.size()) {
+    texts_.push_back(std::make_unique<char[]>(space));
+    text_space_ = space;
   }
-  char* const at = texts_.back().get() + (room - text_room_);
+  char* const at = texts_.back().get() + (space - text_space_);
   std::ranges::copy(text, at);
-  text_room_ -= text.size();
+  text_space_ -= text.size();
   return {at, text.size()};
 }
 
@@ -355,7 +355,7 @@ std::size_t JsonDocument::text_of(ValueId id) const {
   return static_cast<std::size_t>(std::ranges::upper_bound(roots_, id) - roots_.begin()) - 1;
 }
 
-bool JsonDocument::alike(ValueId one, ValueId other) const {
+bool JsonDocument::equal_values(ValueId one, ValueId other) const {
   std::vector<std::pair<ValueId, ValueId>> open{{one, other}};
   while (!open.empty()) {
     const auto [a, b] = open.back();

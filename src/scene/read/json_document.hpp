@@ -96,7 +96,7 @@ class JsonDocument {
   /// Which of the texts a value stands in; 0: the first.
   [[nodiscard]] std::size_t text_of(ValueId id) const;
   /// Whether two values say the same, their keys and the order of members apart.
-  [[nodiscard]] bool alike(ValueId one, ValueId other) const;
+  [[nodiscard]] bool equal_values(ValueId one, ValueId other) const;
   /// The member of an object, or `no_value`.
   [[nodiscard]] ValueId member(ValueId object, std::string_view key) const;
   /// How many bytes of the text a value takes, its key left out.
@@ -130,7 +130,7 @@ class JsonDocument {
   std::vector<std::unique_ptr<Record[]>> blocks_;
   std::size_t size_ = 0;
   std::vector<std::unique_ptr<char[]>> texts_;
-  std::size_t text_room_ = 0;                     // left in the last of them
+  std::size_t text_space_ = 0;                    // left in the last of them
   std::unordered_map<ValueId, ValueId> written_;  // what stands for which
   std::vector<ValueId> roots_;
 };

@@ -46,7 +46,7 @@ class ValueReader {
       fail("must be true or false");
     }
   }
-  void read(OnlyInView& into) const { read(into.on); }
+  void read(Virtualized& into) const { read(into.on); }
   void read(double& into) const {
     if (!is(Type::number)) fail("must be a number");
     into = value().number;
@@ -184,12 +184,12 @@ class ValueReader {
     }
     into = std::move(own);
   }
-  void read(Meant& into) const {
+  void read(Allowed& into) const {
     if (!is(Type::array)) fail("must be a list of findings of lint, as in [\"cut\"]");
-    Meant meant;
+    Allowed allow;
     for (ValueId id = value().first; id != no_value; id = document_[id].next)
-      meant.add_word(ValueReader(document_, id).index_of_word(Meant::words));
-    into = meant;
+      allow.add_word(ValueReader(document_, id).index_of_word(Allowed::words));
+    into = allow;
   }
   void read(std::optional<Cell>& into) const {
     const std::array<ValueId, 2> both = two_items();
@@ -201,22 +201,23 @@ class ValueReader {
     const std::array<ValueId, 2> both = two_items();
     into = {ValueReader(document_, both[0]).tracks_spanned(), ValueReader(document_, both[1]).tracks_spanned()};
   }
-  void read(RestOn& into) const {
+  void read(PlaceContentPair& into) const {
     if (!is(Type::object)) {
-      into = one_of<Rest>();
+      into = one_of<PlaceContent>();
       return;
     }
     static constexpr std::array<std::string_view, 2> words{"x", "y"};
-    for_each_member(
-        words, [&](std::size_t i, const ValueReader& member) { (i == 0 ? into.x : into.y) = member.one_of<Rest>(); });
+    for_each_member(words, [&](std::size_t i, const ValueReader& member) {
+      (i == 0 ? into.x : into.y) = member.one_of<PlaceContent>();
+    });
   }
-  void read(Align& into) const {
+  void read(PlaceItems& into) const {
     if (!is(Type::object)) fail("must be an object of x and y");
     static constexpr std::array<std::string_view, 2> words{"x", "y"};
     for_each_member(
         words, [&](std::size_t i, const ValueReader& member) { (i == 0 ? into.x : into.y) = member.one_of<Across>(); });
   }
-  void read(Self& into) const {
+  void read(PlaceSelf& into) const {
     if (!is(Type::object)) {
       into.across = one_of<Across>();
       return;

@@ -136,7 +136,7 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
 bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId place, std::vector<Open>& open) {
   const JsonValue& value = document_[place];
   if (value.type != Type::number || value.number != std::floor(value.number) || value.number < 0 ||
-      value.number > OnlyInView::most_entries) {
+      value.number > Virtualized::most_entries) {
     faults_.add(
         document_, place,
         "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of "
@@ -168,8 +168,8 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
   }
   if (value.number == 0) return true;
   Keys list = tree->keys(at.parent);
-  list.only_in_view.entries = static_cast<std::uint32_t>(value.number);
-  tree->restyle(at.parent, list);
+  list.virtualized.entries = static_cast<std::uint32_t>(value.number);
+  tree->replace_keys(at.parent, list);
   Open first = at;
   first.copy = 0;
   open.push_back(std::move(first));
@@ -183,7 +183,7 @@ std::shared_ptr<const OwnNames> NodeReader::scope_of(const Open& at, const Layer
   for (const Range& range : keys.ranges) own->names.push_back(range.name);
   own->outer = at.scope;
   own->level = at.scope ? at.scope->level + 1 : 1;
-  if (own->level > limits::deepest_own_ranges) {
+  if (own->level > limits::deepest_node_ranges) {
     faults_.add(document_, definitions_.strongest(layers, "ranges"),
                 "nodes with own ranges lie in one another more than 8 deep here");
     return at.scope;
@@ -365,7 +365,7 @@ Keys NodeReader::read_keys(const Open& at, const Layers& layers) {
   Keys keys;
   said_.clear();
   for (const Layer& layer : layers) {
-    const bool names = layer.source != Source::each;
+    const bool names = layer.source != Source::each_child;
     for_each_member(layer.object, [&](ValueId id, const JsonValue& member) {
       if (member.key == "name" && !names) return;
       read_one(id, member, keys);

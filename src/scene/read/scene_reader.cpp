@@ -6,9 +6,9 @@
 
 #include "fond_ladder/claim.hpp"
 #include "fond_ladder/scene_file.hpp"
-#include "model/container_size.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
+#include "model/sound_container.hpp"
 #include "model/thousands.hpp"
 #include "scene/read/faults.hpp"
 #include "scene/read/font_reader.hpp"
@@ -28,7 +28,7 @@ constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"
 /// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
 constexpr std::array<std::string_view, 7> definition_keys{"ranges", "modes",    "fonts", "shared",
                                                           "parts",  "wordings", "claims"};
-constexpr std::array<std::string_view, 3> wording_keys{"texts", "direction", "fonts"};
+constexpr std::array<std::string_view, 3> locale_keys{"texts", "direction", "fonts"};
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
 }
@@ -59,27 +59,27 @@ class SceneReader : private ObjectReader {
     } else {
       nodes.read(root);
     }
-    const ValueId wordings = document_.member(top, "wordings");
-    if (nodes.tree && wordings != no_value) read_wordings(wordings, *nodes.tree);
+    const ValueId locales = document_.member(top, "wordings");
+    if (nodes.tree && locales != no_value) read_locales(locales, *nodes.tree);
     std::vector<NamedFont> fonts = read_fonts();
     fonts_.refuse_unknown();
     if (!faults_.empty()) faults_.raise();
     Scene scene(std::move(*nodes.tree));
-    scene.tree.pack();
+    scene.tree.compact();
     scene.whens = std::move(nodes.whens);
     list_unused(top, nodes.origins);
     list_clashes(nodes.origins);
     scene.origins = std::make_shared<const detail::Origins>(std::move(nodes.origins));
-    scene.wordings = std::move(wordings_);
+    scene.locales = std::move(locales_);
     scene.fonts = std::move(fonts);
     scene.title = title_;
     scene.ladder = std::move(ladder_);
-    scene.touch_size = touch_size_;
+    scene.touch_target_size = touch_target_size_;
     scene.ranges = std::move(conditions_.ranges);
     scene.modes = std::move(conditions_.modes);
     read_claims(top, scene);
     if (!faults_.empty()) faults_.raise();
-    if (words_ == WordsIn::fonts) fonts_.set_words_of(scene);
+    if (words_ == TextMetrics::fonts) fonts_.set_words_of(scene);
     return scene;
   }
 
@@ -109,7 +109,7 @@ class SceneReader : private ObjectReader {
       } else if (member.key == "ladder") {
         read_ladder(id);
       } else if (member.key == "touch_size") {
-        touch_size_ = positive(id, "\"touch_size\" must be a number of pixels, more than 0");
+        touch_target_size_ = positive(id, "\"touch_size\" must be a number of pixels, more than 0");
       } else if (member.key != "root" && member.key != "uses" && member.key != "$schema" &&
                  !holds(definition_keys, member.key)) {
         unknown_key(id, scene_keys);
@@ -156,9 +156,9 @@ class SceneReader : private ObjectReader {
 
   void read_words(ValueId id) {
     const JsonValue& value = document_[id];
-    if (value.type == Type::string && value.text == word(WordsIn::fonts)) {
-      words_ = WordsIn::fonts;
-    } else if (value.type != Type::string || value.text != word(WordsIn::plain)) {
+    if (value.type == Type::string && value.text == word(TextMetrics::fonts)) {
+      words_ = TextMetrics::fonts;
+    } else if (value.type != Type::string || value.text != word(TextMetrics::fixed)) {
       faults_.add(document_, id, "\"words\" must be plain or fonts");
     }
   }
@@ -183,7 +183,7 @@ class SceneReader : private ObjectReader {
       } else if (member.key == "height") {
         ladder_.height = read_span(member_id);
       } else if (member.key == "rungs") {
-        read_rungs(member_id);
+        read_named_sizes(member_id);
       } else {
         unknown_key(member_id, ladder_keys);
       }
@@ -204,7 +204,7 @@ class SceneReader : private ObjectReader {
     return std::pair(document_[first].number, document_[second].number);
   }
 
-  Span read_span(ValueId id) {
+  Interval read_span(ValueId id) {
     if (is_size(id)) return document_[id].number;
     const auto both = two_sizes(id);
     if (both && both->first <= both->second) return {both->first, both->second};
@@ -212,7 +212,7 @@ class SceneReader : private ObjectReader {
     return {};
   }
 
-  void read_rungs(ValueId id) {
+  void read_named_sizes(ValueId id) {
     if (document_[id].type != Type::object) {
       faults_.add(document_, id, "\"rungs\" must be an object of names, each with a width or [width, height]");
       return;
@@ -224,9 +224,9 @@ class SceneReader : private ObjectReader {
         faults_.add(document_, member_id, "the name of a rung must be a letter, then letters, digits, \"_\" or \"-\"",
                     true);
       } else if (both) {
-        ladder_.rungs.push_back({member.key, both->first, both->second});
+        ladder_.container_sizes.push_back({member.key, both->first, both->second});
       } else if (is_size(member_id)) {
-        ladder_.rungs.push_back({member.key, member.number});
+        ladder_.container_sizes.push_back({member.key, member.number});
       } else {
         faults_.add(document_, member_id, "a rung must be a width or [width, height], in pixels");
       }
@@ -306,14 +306,14 @@ class SceneReader : private ObjectReader {
   }
 
   /// Read last, for they speak of nodes by path.
-  void read_wordings(ValueId object, const Tree& tree) {
+  void read_locales(ValueId object, const Tree& tree) {
     if (document_[object].type != Type::object) {
       faults_.add(document_, object, "\"wordings\" must be an object of names, each with texts");
       return;
     }
     refuse_twins(object);
     for_each_member(object, [&](ValueId id, const JsonValue& member) {
-      Wording wording{member.key, {}};
+      Locale locale{member.key, {}};
       if (member.key == "all") {
         faults_.add(document_, id,
                     "no wording can be called \"all\": on the command line that stands for every wording", true);
@@ -326,23 +326,23 @@ class SceneReader : private ObjectReader {
       for_each_member(id, [&](ValueId inner, const JsonValue& part) {
         if (faults_.lists_no_more()) return;
         if (part.key == "direction") {
-          wording.direction = read_direction(inner);
+          locale.direction = read_direction(inner);
         } else if (part.key == "fonts") {
-          wording.fonts = fonts_.read({inner});
+          locale.fonts = fonts_.read({inner});
         } else if (part.key == "texts" && part.type == Type::object) {
           for_each_member(inner,
-                          [&](ValueId text, const JsonValue& said) { read_replacement(text, said, tree, wording); });
+                          [&](ValueId text, const JsonValue& said) { read_replacement(text, said, tree, locale); });
         } else if (part.key == "texts") {
           faults_.add(document_, inner, "\"texts\" must be an object of paths, each with a text");
         } else {
-          unknown_key(inner, wording_keys);
+          unknown_key(inner, locale_keys);
         }
       });
-      wordings_.push_back(std::move(wording));
+      locales_.push_back(std::move(locale));
     });
   }
 
-  void read_replacement(ValueId id, const JsonValue& said, const Tree& tree, Wording& wording) {
+  void read_replacement(ValueId id, const JsonValue& said, const Tree& tree, Locale& locale) {
     if (faults_.lists_no_more()) return;
     if (said.type != Type::string) {
       faults_.add(document_, id, "a text must be in quotes");
@@ -351,7 +351,7 @@ class SceneReader : private ObjectReader {
     try {
       const NodeId node = tree.at(said.key);
       if (tree.kind(node) != Kind::text) faults_.add(document_, id, "\"" + said.key + "\" is no text", true);
-      wording.texts.emplace_back(node, said.text);
+      locale.texts.emplace_back(node, said.text);
     } catch (const BadPath& fault) {
       faults_.add(document_, id, fault.what(), true);
     }
@@ -364,11 +364,11 @@ class SceneReader : private ObjectReader {
   Budget budget_;
   std::string title_;
   double em_ = 16;
-  double touch_size_ = Scene::usual_touch_size;
+  double touch_target_size_ = Scene::usual_touch_target_size;
   Direction direction_ = Direction::ltr;
-  WordsIn words_ = WordsIn::plain;
+  TextMetrics words_ = TextMetrics::fixed;
   Ladder ladder_;
-  std::vector<Wording> wordings_;
+  std::vector<Locale> locales_;
 };
 
 }  // namespace

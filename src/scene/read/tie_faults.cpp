@@ -23,11 +23,11 @@ void refuse_circles(Axis axis, const Tree& tree, const std::vector<TiedNode>& ti
       if (on == axis && to != place.end()) leads[i].push_back(to->second);
     }
   }
-  enum : std::uint8_t { unseen, open, done };
-  std::vector<std::uint8_t> marks(tied_nodes.size(), unseen);
+  enum : std::uint8_t { invisible, open, done };
+  std::vector<std::uint8_t> marks(tied_nodes.size(), invisible);
   for (std::size_t start = 0; start < tied_nodes.size(); ++start) {
     std::vector<std::pair<std::size_t, std::size_t>> way;
-    if (marks[start] == unseen) way.emplace_back(start, 0), marks[start] = open;
+    if (marks[start] == invisible) way.emplace_back(start, 0), marks[start] = open;
     while (!way.empty()) {
       const std::size_t at = way.back().first;
       if (way.back().second == leads[at].size()) {
@@ -36,7 +36,7 @@ void refuse_circles(Axis axis, const Tree& tree, const std::vector<TiedNode>& ti
         continue;
       }
       const std::size_t next = leads[at][way.back().second++];
-      if (marks[next] == unseen) {
+      if (marks[next] == invisible) {
         marks[next] = open;
         way.emplace_back(next, 0);
       } else if (marks[next] == open) {
@@ -44,12 +44,12 @@ void refuse_circles(Axis axis, const Tree& tree, const std::vector<TiedNode>& ti
         std::string members;
         auto met = std::ranges::find(way, next, &std::pair<std::size_t, std::size_t>::first);
         for (std::size_t told = 0; met != way.end() && told < most_told; ++met, ++told) {
-          members += tree.step(tied_nodes[met->first].node) + " > ";
+          members += tree.segment(tied_nodes[met->first].node) + " > ";
         }
         faults.add(document, tied_nodes[next].place,
                    std::string("these are tied to one another in a circle, ") +
                        (axis == x_axis ? "sideways" : "up and down") + ": " + members +
-                       (met == way.end() ? "" : "... > ") + tree.step(tied_nodes[next].node));
+                       (met == way.end() ? "" : "... > ") + tree.segment(tied_nodes[next].node));
       }
     }
   }
@@ -66,7 +66,7 @@ void refuse_loose_ties(const Tree& tree, std::vector<TiedNode>& tied_nodes, cons
       parent = tree.parent(one.node);
       siblings.clear();
       for (const NodeId sibling : parent ? tree.children(parent) : std::vector<NodeId>()) {
-        siblings.emplace(tree.step(sibling), sibling);
+        siblings.emplace(tree.segment(sibling), sibling);
       }
     }
     const Keys keys = tree.keys(one.node);

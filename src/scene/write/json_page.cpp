@@ -84,11 +84,11 @@ std::string JsonPage::page() const {
       const Broken& in = open.back();
       const bool is_first = text.back() == in.bracket;
       if (!is_first) text += ',';
-      const std::size_t column = text.size() - line_start, room = in.indent >= longest_line ? 0 : longest_line;
+      const std::size_t column = text.size() - line_start, space = in.indent >= longest_line ? 0 : longest_line;
       // A list that cannot stand on one line anyway begins on the line of what is before it.
-      const bool fits =
-          column + item.width + 3 <= room || (in.bracket == '{' && item.bracket == '[' &&
-                                              in.indent + item.width > room && column + item.head.size() + 1 <= room);
+      const bool fits = column + item.width + 3 <= space ||
+                        (in.bracket == '{' && item.bracket == '[' && in.indent + item.width > space &&
+                         column + item.head.size() + 1 <= space);
       if (in.a_line_each || (!fits && !is_first)) {
         new_line(in.indent);
       } else if (in.bracket == '{') {

@@ -66,7 +66,7 @@ class ValueWriter {
       case Sizing::Way::fill: return put(in_quotes("fill"));
     }
   }
-  void write(const OnlyInView& view) const { put(view.on ? "true" : "false"); }
+  void write(const Virtualized& view) const { put(view.on ? "true" : "false"); }
   void write(const Pair& pair) const { list({exact(pair.x), exact(pair.y)}); }
   void write(const Gap& gap) const {
     if (gap.x == gap.y) return write(gap.x);
@@ -77,8 +77,9 @@ class ValueWriter {
     const auto add = [&](std::string_view word, const std::optional<Edge>& edge) {
       if (edge) members.emplace_back(word, edge->is_automatic() ? in_quotes("auto") : text_of(edge->length()));
     };
-    const std::optional<Edge> sideways = edges.given(Side::x);
-    if (sideways && !sideways->is_automatic() && edges == Edges(sideways->length())) return write(sideways->length());
+    const std::optional<Edge> second_slope = edges.given(Side::x);
+    if (second_slope && !second_slope->is_automatic() && edges == Edges(second_slope->length()))
+      return write(second_slope->length());
     for (std::size_t i = 0; i < side_words.size(); ++i) add(side_words[i], edges.given(static_cast<Side>(i)));
     object(members);
   }
@@ -96,14 +97,14 @@ class ValueWriter {
     }
     object(members);
   }
-  void write(const RestOn& rest) const {
+  void write(const PlaceContentPair& rest) const {
     if (rest.x == rest.y) return put(in_quotes(word(rest.x)));
     object({{"x", in_quotes(word(rest.x))}, {"y", in_quotes(word(rest.y))}});
   }
-  void write(const Align& align) const { object(words({{"x", align.x}, {"y", align.y}})); }
-  void write(const Self& self) const {
-    if (self.across && !self.x && !self.y) return put(in_quotes(word(*self.across)));
-    object(words({{"x", self.x}, {"y", self.y}, {"across", self.across}}));
+  void write(const PlaceItems& align) const { object(words({{"x", align.x}, {"y", align.y}})); }
+  void write(const PlaceSelf& place_self) const {
+    if (place_self.across && !place_self.x && !place_self.y) return put(in_quotes(word(*place_self.across)));
+    object(words({{"x", place_self.x}, {"y", place_self.y}, {"across", place_self.across}}));
   }
   void write(const Cell& cell) const { list({exact(cell.column), exact(cell.row)}); }
   void write(const CellSpan& span) const {
@@ -126,10 +127,10 @@ class ValueWriter {
     }
     page_.close();
   }
-  void write(const Meant& meant) const {
+  void write(const Allowed& allow) const {
     std::vector<std::string> items;
-    for (std::size_t i = 0; i < Meant::words.size(); ++i) {
-      if (meant.has_word(i)) items.push_back(in_quotes(Meant::words[i]));
+    for (std::size_t i = 0; i < Allowed::words.size(); ++i) {
+      if (allow.has_word(i)) items.push_back(in_quotes(Allowed::words[i]));
     }
     list(items);
   }

@@ -5,7 +5,7 @@
 
 #include <array>
 
-#include "fond_ladder/typesetter.hpp"
+#include "fond_ladder/text_shaper.hpp"
 
 namespace fond_ladder::inline v0::scene {
 namespace {

@@ -12,8 +12,8 @@ namespace fond_ladder::inline v0::scene {
 /// Whether copies that are alike are written as one node with a count.
 enum class Copies : unsigned char { together, one_by_one };
 
-/// Siblings with all that is in them, as items of a list of children in a file. `each` are the keys that their parent
-/// gives them: these are said also where they are at their default.
+/// Siblings with all that is in them, as items of a list of children in a file. `each_child` are the keys that their
+/// parent gives them: these are said also where they are at their default.
 [[nodiscard]] std::string node_texts(const Scene& scene, const std::vector<NodeId>& siblings, Copies copies,
                                      const std::vector<std::string_view>& each);
 

@@ -37,12 +37,13 @@ class SceneWriter {
     constexpr double usual_em = 16;
     if (scene_.tree.em() != usual_em) page_.value("em", exact(scene_.tree.em()));
     if (scene_.tree.direction() == Direction::rtl) page_.value("direction", "\"rtl\"");
-    if (scene_.words != WordsIn::plain) page_.value("words", json_text(word(scene_.words)));
+    if (scene_.text_metrics != TextMetrics::fixed) page_.value("words", json_text(word(scene_.text_metrics)));
     write_fonts(scene_.fonts);
     write_ladder();
     write_conditions();
-    if (scene_.touch_size != Scene::usual_touch_size) page_.value("touch_size", exact(scene_.touch_size));
-    write_wordings();
+    if (scene_.touch_target_size != Scene::usual_touch_target_size)
+      page_.value("touch_size", exact(scene_.touch_target_size));
+    write_locales();
     if (!scene_.claims.empty()) {
       page_.open('[', "claims");
       for (const std::string& claim : scene_.claims) page_.value({}, json_text(claim));
@@ -68,7 +69,7 @@ class SceneWriter {
   }
 
  private:
-  void write_span(std::string_view key, const Span& span) {
+  void write_span(std::string_view key, const Interval& span) {
     if (span.from == span.to) return page_.value(key, exact(span.from));
     write_pair(key, span.from, span.to);
   }
@@ -82,17 +83,17 @@ class SceneWriter {
   void write_ladder() {
     const Ladder& ladder = scene_.ladder;
     const bool usual = ladder.width == Ladder().width;
-    if (usual && !ladder.height && ladder.rungs.empty()) return;
+    if (usual && !ladder.height && ladder.container_sizes.empty()) return;
     page_.open('{', "ladder");
     if (!usual) write_span("width", ladder.width);
     if (ladder.height) write_span("height", *ladder.height);
-    if (!ladder.rungs.empty()) {
+    if (!ladder.container_sizes.empty()) {
       page_.open('{', "rungs");
-      for (const NamedRung& rung : ladder.rungs) {
-        if (rung.height) {
-          write_pair(rung.name, rung.width, *rung.height);
+      for (const NamedSize& container_size : ladder.container_sizes) {
+        if (container_size.height) {
+          write_pair(container_size.name, container_size.width, *container_size.height);
         } else {
-          page_.value(rung.name, exact(rung.width));
+          page_.value(container_size.name, exact(container_size.width));
         }
       }
       page_.close();
@@ -140,15 +141,15 @@ class SceneWriter {
     page_.close();
   }
 
-  void write_wordings() {
-    if (scene_.wordings.empty()) return;
+  void write_locales() {
+    if (scene_.locales.empty()) return;
     page_.open('{', "wordings");
-    for (const Wording& wording : scene_.wordings) {
-      page_.open('{', wording.name);
-      if (wording.direction) page_.value("direction", '"' + std::string(word(*wording.direction)) + '"');
-      write_fonts(wording.fonts);
+    for (const Locale& locale : scene_.locales) {
+      page_.open('{', locale.name);
+      if (locale.direction) page_.value("direction", '"' + std::string(word(*locale.direction)) + '"');
+      write_fonts(locale.fonts);
       page_.open('{', "texts");
-      for (const auto& [node, text] : wording.texts) page_.value(scene_.tree.path(node), json_text(text));
+      for (const auto& [node, text] : locale.texts) page_.value(scene_.tree.path(node), json_text(text));
       page_.close();
       page_.close();
     }
@@ -183,7 +184,7 @@ class SceneWriter {
       page_.open('[', "children");
       open.push_back({});
       std::vector<Step> steps;
-      const bool of_copies = scene_.tree.keys(at.node).only_in_view.entries > 0;
+      const bool of_copies = scene_.tree.keys(at.node).virtualized.entries > 0;
       for (std::size_t i = 0; i < children.size();) {
         const std::size_t copies = of_copies ? 1 : copies_from(children, i);
         steps.push_back({children[i], copies});
@@ -204,7 +205,7 @@ class SceneWriter {
         write_key(entry, keys, page_, entry.name);
     }
     const NodeId above = scene_.tree.parent(at.node);
-    const std::uint32_t entries = above ? scene_.tree.keys(above).only_in_view.entries : 0;
+    const std::uint32_t entries = above ? scene_.tree.keys(above).virtualized.entries : 0;
     if (at.copies > 0)
       page_.value("copies", exact(entries > 0 ? static_cast<double>(entries) : static_cast<double>(at.copies)));
     write_forms(at.node, page_);
@@ -231,14 +232,14 @@ class SceneWriter {
 
   /// How many children from `first` on are copies of one node that begin there, all alike; 0 when none are.
   std::size_t copies_from(const std::vector<NodeId>& children, std::size_t first) const {
-    const std::string base = base_of(scene_.tree.step(children[first]));
+    const std::string base = base_of(scene_.tree.segment(children[first]));
     std::size_t count = 0;
     while (first + count < children.size() &&
-           scene_.tree.step(children[first + count]) == base + "[" + std::to_string(count) + "]") {
+           scene_.tree.segment(children[first + count]) == base + "[" + std::to_string(count) + "]") {
       ++count;
     }
     for (std::size_t i = 1; i < count; ++i) {
-      if (!alike(children[first], children[first + i])) return 0;
+      if (!are_equal(children[first], children[first + i])) return 0;
     }
     return count;
   }
@@ -252,7 +253,7 @@ class SceneWriter {
   }
 
   /// Whether two copies hold the same, their own names apart.
-  [[nodiscard]] bool alike(NodeId one, NodeId other) const {
+  [[nodiscard]] bool are_equal(NodeId one, NodeId other) const {
     std::vector<std::pair<NodeId, NodeId>> open{{one, other}};
     while (!open.empty()) {
       const auto [a, b] = open.back();

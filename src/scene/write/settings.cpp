@@ -17,11 +17,11 @@ struct Sayer {
 
 }  // namespace
 
-std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
+std::vector<Setting> settings(const Scene& scene, NodeId node, const ContainerSize& container_size,
                               const std::vector<std::string>& modes) {
   const auto table = key_table();
   SceneSolver solver(scene, modes);
-  const Solution solution = solver.solve(rung);
+  const Solution solution = solver.solve(container_size);
   const Keys plain = scene.tree.keys(node), held = solution.keys(node);
 
   std::vector<Sayer> sayers(table.size());
@@ -36,7 +36,7 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const Rung& rung,
   }
   for (const Solution::HeldForm& form : solution.held_forms(node)) {
     const bool is_mode = !form.by && std::ranges::find(scene.modes, form.name) != scene.modes.end();
-    const std::string name = form.by ? scene.tree.tail(form.by) + "." + form.name : form.name;
+    const std::string name = form.by ? scene.tree.short_path(form.by) + "." + form.name : form.name;
     for (std::size_t i = 0; i < table.size(); ++i) {
       if (form.change.says_at(i)) sayers[i] = {is_mode ? Source::mode : Source::range, name};
     }

@@ -17,9 +17,9 @@ namespace fond_ladder::inline v0::detail {
 template <class N>
 class CutApart {
  public:
-  /// Boxes that go over one another by no more than `give` count as apart.
-  CutApart(std::span<const BoxEdgesOf<N>> boxes, double give)
-      : boxes_(boxes), slack_(give / static_cast<double>(std::max<std::size_t>(boxes.size(), 1))) {}
+  /// Boxes that go over one another by no more than `fit_tolerance` count as apart.
+  CutApart(std::span<const BoxEdgesOf<N>> boxes, double within)
+      : boxes_(boxes), slack_(within / static_cast<double>(std::max<std::size_t>(boxes.size(), 1))) {}
 
   /// The groups that are left of all boxes, by their places: no box of one goes over one of another. Those of a single
   /// box are left out.

@@ -14,12 +14,13 @@ bool speaks_of_entries(const Scene& scene, const Claim& claim) {
          std::ranges::any_of(claim.quantities(),
                              [&](const Quantity& one) { return hangs_on_entries(scene.tree, one); }) ||
          std::ranges::any_of(claim.terms().scrolled, [&](const Solution::ScrolledTo& one) {
-           return scene.tree.keys(one.node).only_in_view.on || lies_in_list(scene.tree, one.node);
+           return scene.tree.keys(one.node).virtualized.on || lies_in_list(scene.tree, one.node);
          });
 }
 
-ArrangedClaim arranged_claim(const Scene& scene, const Claim& claim, SceneSolver& solver, const Rung& rung) {
-  ArrangedClaim arranged{solver.solve(rung, claim.terms().scrolled)};
+ArrangedClaim arranged_claim(const Scene& scene, const Claim& claim, SceneSolver& solver,
+                             const ContainerSize& container_size) {
+  ArrangedClaim arranged{solver.solve(container_size, claim.terms().scrolled)};
   Scene there(solver.tree());
   there.ranges = scene.ranges;
   there.modes = scene.modes;
@@ -30,7 +31,7 @@ ArrangedClaim arranged_claim(const Scene& scene, const Claim& claim, SceneSolver
     return arranged;
   }
   arranged.values = Measuring(arranged.claim->quantities())(arranged.solution);
-  arranged.active = solver.active(rung);
+  arranged.active = solver.active(container_size);
   return arranged;
 }
 

@@ -24,11 +24,11 @@ struct ArrangedClaim {
   Values values{};
   std::vector<std::string> active{};
 
-  [[nodiscard]] MeasuredRung measured() const { return {solution.container(), values, active}; }
+  [[nodiscard]] MeasuredSize measured() const { return {solution.container(), values, active}; }
   [[nodiscard]] Claim::Outcome test() const { return claim ? claim->test(measured()) : Claim::Outcome{}; }
 };
 /// Holds until the next call with that solver.
 [[nodiscard]] ArrangedClaim arranged_claim(const Scene& scene, const Claim& claim, SceneSolver& solver,
-                                           const Rung& rung);
+                                           const ContainerSize& container_size);
 
 }  // namespace fond_ladder::inline v0

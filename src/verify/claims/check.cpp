@@ -12,16 +12,16 @@
 
 #include "fond_ladder/check.hpp"
 #include "fond_ladder/claim.hpp"
-#include "fond_ladder/climb.hpp"
+#include "fond_ladder/sweep.hpp"
 #include "model/limits.hpp"
 #include "verify/claims/arranged_claim.hpp"
 #include "verify/claims/check_variants.hpp"
 #include "verify/claims/claims_along.hpp"
 #include "verify/claims/explain.hpp"
-#include "verify/climb/by_samples.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/measuring.hpp"
+#include "verify/sweep/by_samples.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -29,11 +29,11 @@ namespace {
 using Failing = CheckedClaim::Failing;
 
 /// Pixels. How close to a bound or a turn claims are tested.
-constexpr double beside = limits::turn_step;
+constexpr double beside = limits::breakpoint_step;
 
 /// One size at which claims are tested.
-struct TestedRung {
-  Rung rung;
+struct TestedSize {
+  ContainerSize container_size;
   Extent container;
   Values values;                           // of all quantities
   std::vector<std::string> active;         // ranges and modes
@@ -44,7 +44,7 @@ struct TestedRung {
 
 class Checker {
  public:
-  Checker(const Variant& variant, const std::vector<std::string>& claims, unsigned threads, const ShareDone& progress)
+  Checker(const Variant& variant, const std::vector<std::string>& claims, unsigned threads, const Progress& progress)
       : variant_(variant),
         scene_(variant.scene),
         threads_(thread_count(threads)),
@@ -64,22 +64,24 @@ class Checker {
         if (progress_) progress_((static_cast<double>(i) + share) / static_cast<double>(heights.size()));
       });
     }
-    for (const NamedRung& named : ladder.rungs) {
+    for (const NamedSize& named : ladder.container_sizes) {
       for (const std::optional<double>& height : heights_of(named, ladder)) {
-        rungs_.push_back(to_solve({named.width, height}));
+        container_sizes_.push_back(to_solve({named.width, height}));
         if (any_claim(true)) add_of_entries({named.width, height});
       }
     }
-    test_rungs();
+    test_sizes();
     for (std::size_t c = 0; c < claims_.size(); ++c) explainer_.explain(claims_[c], checked_[c].failing);
     return std::move(checked_);
   }
 
  private:
-  [[nodiscard]] TestedRung to_solve(const Rung& rung) const { return {rung, {}, {}, solver_.active(rung), {}}; }
+  [[nodiscard]] TestedSize to_solve(const ContainerSize& container_size) const {
+    return {container_size, {}, {}, solver_.active(container_size), {}};
+  }
 
   /// On and next to each bound of a range on one side of the container, inside of a span: its ends are tested anyway.
-  [[nodiscard]] std::set<double> sizes_at_bounds(const Span& span, std::optional<double> Range::*from,
+  [[nodiscard]] std::set<double> sizes_at_bounds(const Interval& span, std::optional<double> Range::*from,
                                                  std::optional<double> Range::*below) const {
     std::set<double> sizes;
     for (const Range& range : scene_.ranges) {
@@ -92,7 +94,7 @@ class Checker {
     return sizes;
   }
   [[nodiscard]] std::set<double> heights_at_bounds() const {
-    const std::optional<Span>& heights = scene_.ladder.height;
+    const std::optional<Interval>& heights = scene_.ladder.height;
     return heights ? sizes_at_bounds(*heights, &Range::from_height, &Range::below_height) : std::set<double>();
   }
 
@@ -102,27 +104,29 @@ class Checker {
     }
     return false;
   }
-  void add_of_entries(const Rung& rung) { rungs_.emplace_back(to_solve(rung)).of_entries = true; }
+  void add_of_entries(const ContainerSize& container_size) {
+    container_sizes_.emplace_back(to_solve(container_size)).of_entries = true;
+  }
 
   /// Tests claims about lists in view at whole widths, and on and next to the bounds of ranges.
   void test_entries(std::optional<double> height) {
     if (!any_claim(true)) return;
-    const Span span = scene_.ladder.width;
-    require_climbable(span);
+    const Interval span = scene_.ladder.width;
+    require_sweepable(span);
     std::set<double> widths = sizes_at_bounds(span, &Range::from_width, &Range::below_width);
     for (const double width : whole_numbers(span)) widths.insert(width);
     for (const double width : widths) add_of_entries({width, height});
     for (std::size_t c = 0; c < claims_.size(); ++c) {
       if (along_.is_about_entries(c)) checked_[c].sampled.push_back(span);
     }
-    test_rungs();
+    test_sizes();
   }
 
   /// At all widths of one height.
-  void test_widths(std::optional<double> height, const ShareDone& progress) {
+  void test_widths(std::optional<double> height, const Progress& progress) {
     test_entries(height);
     if (!any_claim(false)) return;
-    require_climbable(scene_.ladder.width);
+    require_sweepable(scene_.ladder.width);
     const auto found = along_.test({{false, height}, scene_.ladder.width}, threads_, progress);
     if (!found) return sample_widths(height, progress);
     for (std::size_t c = 0; c < claims_.size(); ++c) {
@@ -133,7 +137,7 @@ class Checker {
   /// What was found along the widths of one height.
   void take(const TestedWay& tested, std::size_t c, std::optional<double> height, const Runs& by_content) {
     CheckedClaim& checked = checked_[c];
-    checked.rungs += tested.tested;
+    checked.container_sizes += tested.tested;
     std::ranges::copy(tested.sampled, std::back_inserter(checked.sampled));
     for (FailingStretch one : tested.failing) {
       if (one.thin && !fails_by_itself(one, height, claims_[c])) continue;
@@ -157,27 +161,27 @@ class Checker {
   }
 
   /// Tests at whole widths, where nothing can be proved.
-  void sample_widths(std::optional<double> height, const ShareDone& progress) {
+  void sample_widths(std::optional<double> height, const Progress& progress) {
     for (std::size_t c = 0; c < claims_.size(); ++c) {
       if (!along_.is_about_entries(c)) checked_[c].sampled.push_back(scene_.ladder.width);
     }
-    const Span span = scene_.ladder.width;
+    const Interval span = scene_.ladder.width;
     Ladder ladder;
     ladder.width = span;
-    if (height) ladder.height = Span(*height);
-    ClimbOptions options;
+    if (height) ladder.height = Interval(*height);
+    SweepOptions options;
     options.modes = variant_.modes;
     options.threads = threads_;
     options.causes = false;
     options.progress = progress;
-    Climb climbed = climb_by_samples(scene_, ladder, along_.quantities(), options);
+    Sweep swept = sweep_by_samples(scene_, ladder, along_.quantities(), options);
     std::map<double, std::set<std::size_t>> between;  // sizes that are not whole, and the claims they are for
     const auto add = [&](double width, const std::vector<std::size_t>& claims) {
       for (const double size : {width - beside, width, width + beside}) {
         if (size >= span.from && size <= span.to) between[size].insert(claims.begin(), claims.end());
       }
     };
-    for (const Turn& turn : climbed.turns()) add(turn.at, along_.claims_of(turn.quantity));
+    for (const Breakpoint& breakpoint : swept.breakpoints()) add(breakpoint.at, along_.claims_of(breakpoint.quantity));
     std::vector<std::size_t> all(claims_.size());
     for (std::size_t c = 0; c < all.size(); ++c) all[c] = c;
     for (const Range& range : scene_.ranges) {
@@ -188,131 +192,132 @@ class Checker {
     const auto add_up_to = [&](double below) {
       for (; next != between.end() && next->first <= below; ++next) {
         if (next->first == below) continue;  // tested anyway
-        TestedRung& rung = rungs_.emplace_back(to_solve({next->first, height}));
-        rung.claims.assign(next->second.begin(), next->second.end());
+        TestedSize& container_size = container_sizes_.emplace_back(to_solve({next->first, height}));
+        container_size.claims.assign(next->second.begin(), next->second.end());
       }
     };
-    for (Climb::Step& step : climbed.steps) {
+    for (Sweep::Step& step : swept.steps) {
       add_up_to(step.container.width);
-      TestedRung& rung = rungs_.emplace_back(to_solve({step.container.width, height}));
-      rung.container = step.container;
-      rung.values = std::move(step.values);
+      TestedSize& container_size = container_sizes_.emplace_back(to_solve({step.container.width, height}));
+      container_size.container = step.container;
+      container_size.values = std::move(step.values);
     }
     add_up_to(span.to);
-    test_rungs();
+    test_sizes();
   }
 
   /// Tests the claims at the sizes listed, and forgets those. Each thread takes some claims from size to size: values
   /// that are at hand serve all of them.
-  void test_rungs() {
+  void test_sizes() {
     solve_missing();
     const std::size_t groups = std::min<std::size_t>(threads_, claims_.size());
     in_parallel(threads_, groups, [&] {
       return [&](std::size_t group) {
-        std::vector<Progress> progress(claims_.size());
-        for (const TestedRung& rung : rungs_) {
-          for (std::size_t c = group; c < claims_.size(); c += groups) test(rung, c, progress[c]);
+        std::vector<ClaimProgress> progress(claims_.size());
+        for (const TestedSize& container_size : container_sizes_) {
+          for (std::size_t c = group; c < claims_.size(); c += groups) test(container_size, c, progress[c]);
         }
       };
     });
-    rungs_.clear();
+    container_sizes_.clear();
   }
 
   void solve_missing() {
     std::vector<std::size_t> missing;
-    for (std::size_t i = 0; i < rungs_.size(); ++i) {
-      if (rungs_[i].values.empty() || rungs_[i].of_entries) missing.push_back(i);
+    for (std::size_t i = 0; i < container_sizes_.size(); ++i) {
+      if (container_sizes_[i].values.empty() || container_sizes_[i].of_entries) missing.push_back(i);
     }
     constexpr std::size_t run = 16;
     const Measuring measuring(along_.quantities());
     in_parallel(threads_, (missing.size() + run - 1) / run, [&] {
       return [&, solver = SceneSolver(scene_, variant_.modes)](std::size_t piece) mutable {
         for (std::size_t i = piece * run; i < std::min(missing.size(), (piece + 1) * run); ++i) {
-          TestedRung& rung = rungs_[missing[i]];
-          if (rung.of_entries) {
-            solve_entries(solver, rung);
+          TestedSize& container_size = container_sizes_[missing[i]];
+          if (container_size.of_entries) {
+            solve_entries(solver, container_size);
             continue;
           }
-          const Solution solution = solver.solve(rung.rung);
-          rung.container = solution.container();
-          rung.values = measuring(solution);
+          const Solution solution = solver.solve(container_size.container_size);
+          container_size.container = solution.container();
+          container_size.values = measuring(solution);
         }
       };
     });
   }
 
-  void solve_entries(SceneSolver& solver, TestedRung& rung) const {
-    rung.outcomes.resize(claims_.size());
+  void solve_entries(SceneSolver& solver, TestedSize& container_size) const {
+    container_size.outcomes.resize(claims_.size());
     for (std::size_t c = 0; c < claims_.size(); ++c) {
       if (!along_.is_about_entries(c)) continue;
-      const ArrangedClaim arranged = arranged_claim(scene_, claims_[c], solver, rung.rung);
-      rung.outcomes[c] = arranged.test();
-      rung.container = arranged.solution.container();
+      const ArrangedClaim arranged = arranged_claim(scene_, claims_[c], solver, container_size.container_size);
+      container_size.outcomes[c] = arranged.test();
+      container_size.container = arranged.solution.container();
     }
   }
 
   /// How a claim fared up to a size.
-  struct Progress {
+  struct ClaimProgress {
     Values own{};  // its values, kept for their room
-    const TestedRung* failed_before = nullptr;
+    const TestedSize* failed_before = nullptr;
   };
 
   /// Tests a claim at a size, and puts neighbouring sizes at which it fails together.
-  void test(const TestedRung& rung, std::size_t c, Progress& progress) {
-    if (along_.is_about_entries(c) != rung.of_entries) return;
-    if (!rung.claims.empty() && !std::ranges::binary_search(rung.claims, c)) return;
+  void test(const TestedSize& container_size, std::size_t c, ClaimProgress& progress) {
+    if (along_.is_about_entries(c) != container_size.of_entries) return;
+    if (!container_size.claims.empty() && !std::ranges::binary_search(container_size.claims, c)) return;
     const std::vector<std::size_t>& places = along_.places(c);
     progress.own.resize(places.size());
-    for (std::size_t i = 0; i < places.size(); ++i) progress.own[i] = rung.values[places[i]];
+    for (std::size_t i = 0; i < places.size(); ++i) progress.own[i] = container_size.values[places[i]];
     const Claim::Outcome outcome =
-        rung.of_entries ? rung.outcomes[c] : claims_[c].test({rung.container, progress.own, rung.active});
+        container_size.of_entries ? container_size.outcomes[c]
+                                  : claims_[c].test({container_size.container, progress.own, container_size.active});
     CheckedClaim& checked = checked_[c];
-    checked.rungs += outcome.tested ? 1 : 0;
-    const TestedRung* before = std::exchange(progress.failed_before, nullptr);
+    checked.container_sizes += outcome.tested ? 1 : 0;
+    const TestedSize* before = std::exchange(progress.failed_before, nullptr);
     if (!outcome.tested || outcome.holds) return;
-    progress.failed_before = &rung;
-    const bool goes_on = before != nullptr && follows(before->rung, rung.rung);
-    const double width = *rung.rung.width;
+    progress.failed_before = &container_size;
+    const bool goes_on = before != nullptr && follows(before->container_size, container_size.container_size);
+    const double width = *container_size.container_size.width;
     if (!goes_on) {
       Failing& begun = checked.failing.emplace_back();
       begun.from = width;
-      begun.height = rung.rung.height;
+      begun.height = container_size.container_size.height;
     }
     Failing& failing = checked.failing.back();
     failing.to = width;
     if (goes_on && outcome.off <= failing.off) return;
     failing.off = outcome.off;
-    failing.worst = failing.limit = rung.container;
+    failing.worst = failing.limit = container_size.container;
   }
 
   const Variant& variant_;
   const Scene& scene_;
   unsigned threads_;
-  const ShareDone& progress_;
+  const Progress& progress_;
   SceneSolver solver_;
   Explainer explainer_;
   std::vector<Claim> claims_;
   ClaimsAlong along_;
-  std::vector<TestedRung> rungs_;  // the sizes of one height, or the named ones
+  std::vector<TestedSize> container_sizes_;  // the sizes of one height, or the named ones
   std::vector<CheckedClaim> checked_;
 };
 
 }  // namespace
 
 std::vector<CheckedClaim> check(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
-                                unsigned threads, const ShareDone& progress) {
+                                unsigned threads, const Progress& progress) {
   return check_variants(variants, claims.size(), progress,
-                        [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+                        [&](std::size_t v, const std::vector<std::size_t>& which, const Progress& of_all) {
                           return Checker(variants[v], chosen(claims, which), threads, of_all).check();
                         });
 }
 
 std::vector<std::optional<CheckedClaim>> check_part(const VariantsInTurn& variants,
-                                                    const std::vector<std::string>& claims, const CheckPart& part,
-                                                    const std::optional<Span>& heights, unsigned threads,
-                                                    const ShareDone& progress) {
+                                                    const std::vector<std::string>& claims, const Shard& part,
+                                                    const std::optional<Interval>& heights, unsigned threads,
+                                                    const Progress& progress) {
   return check_variants(variants.labels, claims.size(), part, progress,
-                        [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+                        [&](std::size_t v, const std::vector<std::size_t>& which, const Progress& of_all) {
                           const Variant& variant = variants.made(v);
                           const std::vector<std::string> some = chosen(claims, which);
                           return heights ? check_every_height({variant}, some, *heights, threads, of_all)

@@ -10,7 +10,7 @@
 #include <vector>
 
 #include "fond_ladder/check.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 
 namespace fond_ladder::inline v0 {
 
@@ -19,11 +19,11 @@ namespace fond_ladder::inline v0 {
 /// unless the part has its first variant and no other variant tests it either.
 template <class CheckOne>
 std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<VariantLabel>& variants, std::size_t claims,
-                                                        const CheckPart& part, const ShareDone& progress,
+                                                        const Shard& part, const Progress& progress,
                                                         const CheckOne& check_one) {
   const std::vector<std::string> names = names_of(variants).own;
   std::vector<std::optional<CheckedClaim>> all(claims);
-  const auto take = [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+  const auto take = [&](std::size_t v, const std::vector<std::size_t>& which, const Progress& of_all) {
     std::vector<CheckedClaim> checked = check_one(v, which, of_all);
     for (std::size_t i = 0; i < which.size(); ++i) {
       for (CheckedClaim::Failing& failing : checked[i].failing) {
@@ -34,35 +34,36 @@ std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<Varian
       CheckedClaim& one = *all[which[i]];
       one.claim = checked[i].claim;
       one.every_height = checked[i].every_height;
-      one.rungs += checked[i].rungs;
+      one.container_sizes += checked[i].container_sizes;
       std::ranges::copy(checked[i].sampled, std::back_inserter(one.sampled));
       std::ranges::move(checked[i].failing, std::back_inserter(one.failing));
     }
   };
   for (std::size_t v = 0; v < variants.size(); ++v) {
-    const ShareDone of_all = [&](double share) {
+    const Progress of_all = [&](double share) {
       if (progress) progress((static_cast<double>(v) + share) / static_cast<double>(variants.size()));
     };
     std::vector<std::size_t> which;
     for (std::size_t c = 0; c < claims; ++c) {
-      if (part.holds(c, v, variants.size())) which.push_back(c);
+      if (part.contains(c, v, variants.size())) which.push_back(c);
     }
     if (!which.empty()) take(v, which, of_all);
   }
   for (std::size_t c = 0; c < claims; ++c) {
-    if (!all[c] || all[c]->rungs > 0 || all[c]->failing.size() > 0) continue;
-    if (!part.holds(c, 0, variants.size())) {
+    if (!all[c] || all[c]->container_sizes > 0 || all[c]->failing.size() > 0) continue;
+    if (!part.contains(c, 0, variants.size())) {
       all[c].reset();  // whoever has its first variant looks whether it is tested in any
       continue;
     }
     for (std::size_t v = 0; v < variants.size() && all[c]; ++v) {
-      const bool is_other = !part.holds(c, v, variants.size());
-      if (is_other && check_one(v, std::vector{c}, ShareDone())[0].rungs > 0) all[c].reset();  // told by another part
+      const bool is_other = !part.contains(c, v, variants.size());
+      if (is_other && check_one(v, std::vector{c}, Progress())[0].container_sizes > 0)
+        all[c].reset();  // told by another part
     }
   }
   for (std::optional<CheckedClaim>& one : all) {
     if (!one) continue;
-    one->holds = one->failing.empty() && one->rungs > 0;
+    one->holds = one->failing.empty() && one->container_sizes > 0;
     one->sampled = joined(std::move(one->sampled));
   }
   return all;
@@ -71,9 +72,9 @@ std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<Varian
 /// All of them.
 template <class CheckOne>
 std::vector<CheckedClaim> check_variants(const std::vector<Variant>& variants, std::size_t claims,
-                                         const ShareDone& progress, const CheckOne& check_one) {
+                                         const Progress& progress, const CheckOne& check_one) {
   std::vector<CheckedClaim> all;
-  for (std::optional<CheckedClaim>& one : check_variants(labels_of(variants), claims, CheckPart(), progress, check_one))
+  for (std::optional<CheckedClaim>& one : check_variants(labels_of(variants), claims, Shard(), progress, check_one))
     all.push_back(std::move(*one));
   return all;
 }

@@ -23,13 +23,15 @@ const std::vector<Quantity>& Claim::quantities() const {
   return terms_->quantities;
 }
 
-Claim::Outcome Claim::test(const MeasuredRung& rung) const {
-  return detail::Tester<double>(*terms_, {rung.container.width, rung.container.height, rung.values, rung.active})
+Claim::Outcome Claim::test(const MeasuredSize& container_size) const {
+  return detail::Tester<double>(*terms_, {container_size.container.width, container_size.container.height,
+                                          container_size.values, container_size.active})
       .test();
 }
 
-Claim::Blamed Claim::blamed(const MeasuredRung& rung) const {
-  return detail::Tester<double>(*terms_, {rung.container.width, rung.container.height, rung.values, rung.active})
+Claim::Blamed Claim::blamed(const MeasuredSize& container_size) const {
+  return detail::Tester<double>(*terms_, {container_size.container.width, container_size.container.height,
+                                          container_size.values, container_size.active})
       .blamed();
 }
 

@@ -68,10 +68,10 @@ class Costs {
 
   void refuse_pairs(const Term& term) const {
     for (const Term& part : term.parts) refuse_pairs(part);
-    const char* function = term.kind == TermKind::apart      ? "apart"
-                           : term.kind == TermKind::enclosed ? "enclosed"
-                           : term.kind == TermKind::shown    ? "shown"
-                                                             : nullptr;
+    const char* function = term.kind == TermKind::apart       ? "apart"
+                           : term.kind == TermKind::inside_of ? "enclosed"
+                           : term.kind == TermKind::shown     ? "shown"
+                                                              : nullptr;
     if (function == nullptr) return;
     double nodes = 0;
     for (const Term& part : term.parts) nodes += static_cast<double>(terms_.sets[part.set].nodes.size());

@@ -55,7 +55,7 @@ class Parser {
   void rider() {
     const bool is_known = is("when")   ? terms_.when.has_value()
                           : is("with") ? !terms_.scrolled.empty()
-                                       : terms_.says_give;
+                                       : terms_.says_within;
     if (is_known) fail("\"" + std::string(at().text) + "\" stands here for the second time; put both together, by and");
     if (take("when")) {
       terms_.when = condition();
@@ -64,12 +64,12 @@ class Parser {
     } else {
       ++place_;
       if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in give 0.5");
-      terms_.give = next().number;
-      terms_.says_give = true;
+      terms_.within = next().number;
+      terms_.says_within = true;
     }
   }
-  template <class Words>
-  static std::string near(std::string_view typed, const Words& words) {
+  template <class TextLine>
+  static std::string near(std::string_view typed, const TextLine& words) {
     const std::vector<std::string_view> views(words.begin(), words.end());
     const std::string_view nearest = nearest_word(typed, views);
     return nearest.empty() ? "" : "; the nearest word is \"" + std::string(nearest) + "\"";
@@ -118,8 +118,8 @@ class Parser {
       return relation();
     }
     if (at().kind == Token::Kind::name) {
-      static constexpr std::array<TermKind, 5> predicates{TermKind::same, TermKind::enclosed, TermKind::apart,
-                                                          TermKind::uncut, TermKind::shown};
+      static constexpr std::array<TermKind, 5> predicates{TermKind::same, TermKind::inside_of, TermKind::apart,
+                                                          TermKind::fits, TermKind::shown};
       const std::string name(at().text);
       const bool calls = tokens_[place_ + 1].text == "(";
       const auto found = static_cast<std::size_t>(std::ranges::find(functions, name) - functions.begin());
@@ -128,7 +128,7 @@ class Parser {
         next();
         return Term(TermKind::condition, name);
       }
-      if (names_own_range(name)) return own_range();
+      if (names_own_range(name)) return node_range();
     }
     return relation();
   }
@@ -155,7 +155,7 @@ class Parser {
       next();
       for (const NodeId node : nodes) {
         if (std::ranges::find(terms_.scrolled, node, &Solution::ScrolledTo::node) != terms_.scrolled.end())
-          fail(scene_.tree.tail(node) + " is scrolled already; say it once");
+          fail(scene_.tree.short_path(node) + " is scrolled already; say it once");
         terms_.scrolled.push_back({node, to, to});
       }
     } while (take("and"));
@@ -164,23 +164,24 @@ class Parser {
     const auto scrolls = [&](const When& when) {
       return when.node == node && when.change.says("scroll") && when.change.values().scroll != Scroll::none;
     };
-    if (!is_container(scene_.tree.kind(node))) fail(scene_.tree.tail(node) + " holds nothing that could be scrolled");
+    if (!is_container(scene_.tree.kind(node)))
+      fail(scene_.tree.short_path(node) + " holds nothing that could be scrolled");
     if (scene_.tree.keys(node).scroll == Scroll::none && std::ranges::none_of(scene_.whens, scrolls))
-      fail(scene_.tree.tail(node) + " does not scroll; give it \"scroll\", or name what does");
+      fail(scene_.tree.short_path(node) + " does not scroll; give it \"scroll\", or name what does");
   }
 
   /// Whether a name is an own range of some nodes, as `card.tight`.
   [[nodiscard]] bool names_own_range(const std::string& name) const {
     try {
-      return name.find('.') != std::string::npos && measure_named(scene_.tree, name) == Measure::own_range;
+      return name.find('.') != std::string::npos && measure_named(scene_.tree, name) == Measure::node_range;
     } catch (const BadQuantity&) {
       return false;  // told where it is read as a quantity
     }
   }
-  Term own_range() {
+  Term node_range() {
     const std::string text(next().text);
     const std::size_t dot = text.rfind('.');
-    Term found(TermKind::own_range, text.substr(dot + 1));
+    Term found(TermKind::node_range, text.substr(dot + 1));
     found.set = set_of(text.substr(0, dot));
     return found;
   }
@@ -194,7 +195,7 @@ class Parser {
       found.parts.push_back(kind == TermKind::same ? sum() : nodes());
     } while (take(","));
     --inside_function_;
-    if (kind == TermKind::enclosed && found.parts.size() != 2) fail("enclosed takes two: what lies in what");
+    if (kind == TermKind::inside_of && found.parts.size() != 2) fail("enclosed takes two: what lies in what");
     want(")");
     return found;
   }
@@ -292,7 +293,7 @@ class Parser {
   }
 
   Term fold() {
-    static constexpr std::array<TermKind, 4> folds{TermKind::sum_of, TermKind::least_of, TermKind::most_of,
+    static constexpr std::array<TermKind, 4> folds{TermKind::sum_of, TermKind::min_of, TermKind::max_of,
                                                    TermKind::count_of};
     constexpr std::size_t first_fold = 5;
     const auto found = static_cast<std::size_t>(std::ranges::find(functions, at().text) - functions.begin());

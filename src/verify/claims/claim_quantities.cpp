@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // What a claim has to know at a size: its quantities, the edges of the nodes that its functions are about, and for
-// `uncut` the most that sticks out inside. Each is listed once, however often it is spoken of.
+// `fits` the most that sticks out inside. Each is listed once, however often it is spoken of.
 #include <algorithm>
 #include <map>
 #include <tuple>
@@ -43,16 +43,16 @@ class Lister {
   void list(Term& term) {
     term.exact = term.kind != TermKind::quantity && term.kind != TermKind::nodes;
     const bool is_function = term.kind == TermKind::same || term.kind == TermKind::sum_of ||
-                             term.kind == TermKind::least_of || term.kind == TermKind::most_of;
+                             term.kind == TermKind::min_of || term.kind == TermKind::max_of;
     for (Term& part : term.parts) {
       list(part);
       if (is_function) find_sets(part, part.many);
       if (part.kind == TermKind::nodes) list_argument(part, term.kind);
       term.exact = term.exact && part.exact;
     }
-    if (term.kind == TermKind::own_range) {
+    if (term.kind == TermKind::node_range) {
       for (const NodeId node : terms_.sets[term.set].nodes)
-        term.slots.push_back(slot(node, Measure::own_range, term.text));
+        term.slots.push_back(slot(node, Measure::node_range, term.text));
     }
     if (term.kind == TermKind::quantity) {
       for (const NodeId node : terms_.sets[term.set].nodes) term.slots.push_back(slot(node, term.measure));
@@ -61,8 +61,8 @@ class Lister {
 
   void list_argument(Term& nodes, TermKind function) {
     for (const NodeId node : terms_.sets[nodes.set].nodes) {
-      if (function == TermKind::uncut) {
-        nodes.slots.push_back(slot(node, Measure::most_cut));
+      if (function == TermKind::fits) {
+        nodes.slots.push_back(slot(node, Measure::max_overhang));
       } else if (function == TermKind::shown) {
         nodes.slots.push_back(slot(node, Measure::shown));
       } else if (function != TermKind::count_of) {

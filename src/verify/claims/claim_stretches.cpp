@@ -12,13 +12,13 @@
 #include <algorithm>
 #include <cmath>
 
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 #include "verify/claims/tester.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Moving;
+using detail::TracedNumber;
 
 /// Pixels. What is nearer is one place.
 constexpr double one_place = 1e-7;
@@ -30,8 +30,8 @@ struct Give {
 
 class AlongWidths {
  public:
-  AlongWidths(const Claim& claim, const ClaimWay& way, const Span& span, const Give& give)
-      : claim_(claim), way_(way), span_(span), give_(give), places_(way.quantities.size()) {}
+  AlongWidths(const Claim& claim, const ClaimWay& way, const Interval& span, const Give& within)
+      : claim_(claim), way_(way), span_(span), within_(within), places_(way.quantities.size()) {}
 
   TestedWay test() {
     double at = span_.from;
@@ -68,10 +68,10 @@ class AlongWidths {
     return end;
   }
 
-  static std::optional<Moving> moving_at(const Run& run, double at) {
+  static std::optional<TracedNumber> moving_at(const Run& run, double at) {
     const std::optional<double> value = run.at(at);
     if (!value) return {};
-    return Moving(*value, run.slope, 0, run.sampled);
+    return TracedNumber(*value, run.slope, 0, run.sampled);
   }
 
   Piece test_from(double at) {
@@ -79,29 +79,29 @@ class AlongWidths {
     values_.clear();
     for (std::size_t q = 0; q < places_.size(); ++q)
       values_.push_back(moving_at((*way_.quantities[q])[places_[q]], at));
-    Moving width(at, 1), height = way_.other;
-    if (way_.height != nullptr) height = moving_at((*way_.height)[height_place_], at).value_or(Moving(0));
+    TracedNumber width(at, 1), height = way_.other;
+    if (way_.height != nullptr) height = moving_at((*way_.height)[height_place_], at).value_or(TracedNumber(0));
     if (way_.along_height) std::swap(width, height);
-    detail::Course course;
+    detail::DecisionTrace decision_trace;
     {
-      const detail::Tracing tracing(course);
-      piece.outcome =
-          detail::Tester<Moving>(claim_.terms(), {width, height, values_, way_.active[range_place_]}, give_.moving)
-              .test();
+      const detail::Tracing tracing(decision_trace);
+      piece.outcome = detail::Tester<TracedNumber>(claim_.terms(), {width, height, values_, way_.active[range_place_]},
+                                                   within_.moving)
+                          .test();
     }
-    piece.to = std::min(piece.to, std::max(at + one_place, exactly(at + course.ahead)));
-    if (course.curved || is_sampled(at)) {
+    piece.to = std::min(piece.to, std::max(at + one_place, exactly(at + decision_trace.ahead)));
+    if (decision_trace.curved || is_sampled(at)) {
       piece.to = std::min(piece.to, std::floor(at) + 1);
-      if (course.curved || piece.outcome.tested) sampled_piece(piece);
+      if (decision_trace.curved || piece.outcome.tested) sampled_piece(piece);
     }
     return piece;
   }
 
   [[nodiscard]] bool is_sampled(double at) const {
-    return std::ranges::any_of(*way_.sampled, [&](const Span& part) { return at >= part.from && at < part.to; });
+    return std::ranges::any_of(*way_.sampled, [&](const Interval& part) { return at >= part.from && at < part.to; });
   }
   void sampled_piece(const Piece& piece) {
-    std::vector<Span>& all = found_.sampled;
+    std::vector<Interval>& all = found_.sampled;
     if (!all.empty() && all.back().to >= piece.from) {
       all.back().to = piece.to;
     } else {
@@ -118,7 +118,7 @@ class AlongWidths {
     if (way_.height != nullptr) height = (*way_.height)[height_place_].measured_at(at).value_or(0);
     if (way_.along_height) std::swap(width, height);
     return detail::Tester<double>(claim_.terms(), {width, height, pixels_, way_.active[range_place_]},
-                                  give_.at_one_width)
+                                  within_.at_one_width)
         .test();
   }
 
@@ -207,11 +207,11 @@ class AlongWidths {
 
   const Claim& claim_;
   const ClaimWay& way_;
-  const Span& span_;
-  Give give_;
+  const Interval& span_;
+  Give within_;
   std::vector<std::size_t> places_;  // by quantity: the run that is stood on
   std::size_t height_place_ = 0, range_place_ = 0;
-  std::vector<std::optional<Moving>> values_;
+  std::vector<std::optional<TracedNumber>> values_;
   std::vector<std::optional<double>> pixels_;
   std::optional<FailingStretch> failing_;
   TestedWay found_;
@@ -246,10 +246,10 @@ std::vector<FailingStretch> with_exact_ends(const std::vector<FailingStretch>& f
 
 }  // namespace
 
-TestedWay test_along(const Claim& claim, const ClaimWay& way, const Span& span) {
+TestedWay test_along(const Claim& claim, const ClaimWay& way, const Interval& span) {
   const detail::ClaimTerms& terms = claim.terms();
-  TestedWay found = AlongWidths(claim, way, span, {terms.give, terms.give}).test();
-  if (found.failing.empty() || terms.says_give) return found;
+  TestedWay found = AlongWidths(claim, way, span, {terms.within, terms.within}).test();
+  if (found.failing.empty() || terms.says_within) return found;
   constexpr double rounding = 1e-8;
   found.failing = with_exact_ends(found.failing, AlongWidths(claim, way, span, {0, rounding}).test().failing);
   return found;

@@ -14,11 +14,11 @@ namespace fond_ladder::inline v0 {
 
 /// What a claim hangs on, along a line of sizes.
 struct ClaimWay {
-  std::vector<const Runs*> quantities;         ///< in the order of the claim's
-  bool along_height = false;                   ///< heights of the container are gone through, not widths
-  double other = 0;                            ///< its other side, where that is given
-  const Runs* height = nullptr;                ///< its height, where that is by content
-  const std::vector<Span>* sampled = nullptr;  ///< where decisions of the solve are not known to hold
+  std::vector<const Runs*> quantities;             ///< in the order of the claim's
+  bool along_height = false;                       ///< heights of the container are gone through, not widths
+  double other = 0;                                ///< its other side, where that is given
+  const Runs* height = nullptr;                    ///< its height, where that is by content
+  const std::vector<Interval>* sampled = nullptr;  ///< where decisions of the solve are not known to hold
   /// Sizes at which other ranges hold, rising; and which ranges and modes do from each of them on, those of the
   /// beginning of the way first.
   std::vector<double> bounds{};
@@ -39,9 +39,9 @@ struct FailingStretch {
 struct TestedWay {
   std::size_t tested = 0;  ///< sizes and stretches at which its condition holds
   std::vector<FailingStretch> failing;
-  std::vector<Span> sampled;
+  std::vector<Interval> sampled;
 };
 
-[[nodiscard]] TestedWay test_along(const Claim& claim, const ClaimWay& way, const Span& span);
+[[nodiscard]] TestedWay test_along(const Claim& claim, const ClaimWay& way, const Interval& span);
 
 }  // namespace fond_ladder::inline v0

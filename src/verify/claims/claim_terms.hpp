@@ -21,14 +21,14 @@ enum class TermKind : unsigned char {
   any_of,
   all_of,
   negated,
-  condition,  // a range or a mode
-  own_range,  // of a node, as `card.tight`
-  chain,      // sums and the links between them
-  ratio,      // sums, then the numbers they stand to each other in
+  condition,   // a range or a mode
+  node_range,  // of a node, as `card.tight`
+  chain,       // sums and the links between them
+  ratio,       // sums, then the numbers they stand to each other in
   same,
-  enclosed,
+  inside_of,
   apart,
-  uncut,
+  fits,
   shown,
   // numbers
   number,
@@ -41,8 +41,8 @@ enum class TermKind : unsigned char {
   divided,
   minus_sign,
   sum_of,
-  least_of,
-  most_of,
+  min_of,
+  max_of,
   count_of,
   // arguments of functions
   nodes,
@@ -97,17 +97,17 @@ struct SharedStart {
 struct ClaimTerms {
   Term claim{TermKind::any_of};
   std::optional<Term> when;
-  double give = fond_ladder::give;             // pixels
-  bool says_give = false;                      // the author does; else it is for rounding, and no edge is told by it
+  double within = fond_ladder::fit_tolerance;  // pixels
+  bool says_within = false;                    // the author does; else it is for rounding, and no edge is told by it
   std::vector<Solution::ScrolledTo> scrolled;  // where scrollers are then
   std::vector<NodeSet> sets;
   std::vector<std::size_t> bound;  // sets with a star outside of functions: the claim is about each of their nodes
   std::vector<SharedStart> shared_starts;
   std::vector<Quantity> quantities;
-  bool of_entries = false;  // it speaks of entries of a list `only_in_view`, by a star or by a number
+  bool of_entries = false;  // it speaks of entries of a list `virtualized`, by a star or by a number
 };
 
-/// The edges that an argument of `enclosed` and `apart` asks for, in this order.
+/// The edges that an argument of `inside_of` and `apart` asks for, in this order.
 constexpr std::array<Measure, 4> edges_asked{Measure::left, Measure::right, Measure::top, Measure::bottom};
 
 /// What an entry of a list that is not arranged is to the reader of a claim: one that will be when it is in view, for

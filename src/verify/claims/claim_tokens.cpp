@@ -36,9 +36,9 @@ constexpr std::array<std::pair<std::string_view, std::string_view>, 7> habits{{{
                                                                                {"||", "\"or\""}}};
 
 void refuse_habits(std::string_view text, std::size_t at) {
-  for (const auto& [mark, meant] : habits) {
+  for (const auto& [mark, allow] : habits) {
     if (text.substr(at).starts_with(mark))
-      throw BadClaim("\"" + std::string(mark) + "\" has no meaning in a claim; write " + std::string(meant), at + 1);
+      throw BadClaim("\"" + std::string(mark) + "\" has no meaning in a claim; write " + std::string(allow), at + 1);
   }
 }
 

@@ -24,7 +24,7 @@ void list_bounds(const Scene& scene, const std::vector<std::string>& modes, cons
   way.bounds.assign(bounds.begin(), bounds.end());
   const SceneSolver solver(scene, modes);
   const auto active_at = [&](double at) {
-    return solver.active(line.way.along_height ? Rung{line.way.other, at} : Rung{at, line.way.other});
+    return solver.active(line.way.along_height ? ContainerSize{line.way.other, at} : ContainerSize{at, line.way.other});
   };
   way.active.push_back(active_at(line.span.from));
   for (const double bound : way.bounds) way.active.push_back(active_at(bound));
@@ -58,7 +58,7 @@ ClaimsAlong::ClaimsAlong(const Scene& scene, const std::vector<std::string>& mod
 }
 
 std::optional<ClaimsAlong::Found> ClaimsAlong::test(const SizeLine& line, unsigned threads,
-                                                    const ShareDone& progress) const {
+                                                    const Progress& progress) const {
   const bool is_by_content = !line.way.along_height && !line.way.other;
   std::vector<Quantity> followed_too = quantities_;
   if (is_by_content) followed_too.push_back({scene_.tree.root(), Measure::height, {}});

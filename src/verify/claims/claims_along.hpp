@@ -21,7 +21,7 @@ namespace fond_ladder::inline v0 {
 /// A line of sizes.
 struct SizeLine {
   Way way;
-  Span span;
+  Interval span;
 };
 
 /// Scene, modes and claims have to live as long.
@@ -42,7 +42,7 @@ class ClaimsAlong {
     Runs height{};                ///< of the container, where it is by content
   };
   /// None where nothing can be proved.
-  [[nodiscard]] std::optional<Found> test(const SizeLine& line, unsigned threads, const ShareDone& progress) const;
+  [[nodiscard]] std::optional<Found> test(const SizeLine& line, unsigned threads, const Progress& progress) const;
 
  private:
   const Scene& scene_;

@@ -37,12 +37,12 @@ CrossingOf<N> sticks_out(const BoxEdgesOf<N>& in, const BoxEdgesOf<N>& out) {
 /// How deep two boxes lie in each other: how far one would have to move, at the least.
 template <class N>
 CrossingOf<N> overlap(const BoxEdgesOf<N>& a, const BoxEdgesOf<N>& b) {
-  const N wide = least_of(a.right, b.right) - most_of(a.left, b.left),
-          high = least_of(a.bottom, b.bottom) - most_of(a.top, b.top);
-  const bool sideways = wide <= high;
-  const bool a_is_ahead = sideways ? a.left <= b.left : a.top <= b.top;
-  const std::size_t near = sideways ? 0 : 2, far = near + 1;
-  return {least_of(wide, high), a_is_ahead ? far : near, a_is_ahead ? near : far};
+  const N wide = min_of(a.right, b.right) - max_of(a.left, b.left),
+          high = min_of(a.bottom, b.bottom) - max_of(a.top, b.top);
+  const bool is_horizontal = wide <= high;
+  const bool a_is_ahead = is_horizontal ? a.left <= b.left : a.top <= b.top;
+  const std::size_t near = is_horizontal ? 0 : 2, far = near + 1;
+  return {min_of(wide, high), a_is_ahead ? far : near, a_is_ahead ? near : far};
 }
 
 }  // namespace fond_ladder::inline v0::detail

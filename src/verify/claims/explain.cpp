@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "fond_ladder/ledger.hpp"
+#include "fond_ladder/explanation.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "model/shell_word.hpp"
@@ -19,32 +19,32 @@ namespace {
 using Failing = CheckedClaim::Failing;
 
 /// The few nodes in a part that are cut most, the worst first.
-std::vector<NodeId> most_cut_in(const Solution& solution, NodeId part) {
-  std::vector<std::pair<double, NodeId>> cut;
+std::vector<NodeId> max_overhang_in(const Solution& solution, NodeId part) {
+  std::vector<std::pair<double, NodeId>> overhang;
   std::vector<NodeId> open{part};
   while (!open.empty()) {
     const NodeId node = open.back();
     open.pop_back();
-    const double by = value_of({node, Measure::cut, ""}, solution).value_or(0);
-    if (by > 0 && !solution.keys(node).meant.cut()) cut.emplace_back(by, node);
+    const double by = value_of({node, Measure::overhang, ""}, solution).value_or(0);
+    if (by > 0 && !solution.keys(node).allow.overhang()) overhang.emplace_back(by, node);
     const std::vector<NodeId> children = solution.tree().children(node);
     open.insert(open.end(), children.rbegin(), children.rend());
   }
-  std::ranges::stable_sort(cut, std::ranges::greater(), &std::pair<double, NodeId>::first);
+  std::ranges::stable_sort(overhang, std::ranges::greater(), &std::pair<double, NodeId>::first);
   constexpr std::size_t told = 3;
   std::vector<NodeId> worst;
-  for (std::size_t i = 0; i < std::min(told, cut.size()); ++i) worst.push_back(cut[i].second);
+  for (std::size_t i = 0; i < std::min(told, overhang.size()); ++i) worst.push_back(overhang[i].second);
   return worst;
 }
 
-/// The positions of a claim, as `ledger` and `measure` take them.
+/// The positions of a claim, as `explanation` and `measure` take them.
 std::string scrolled_options(const Solution& solution, const Claim& claim) {
   std::string options;
   for (const Solution::ScrolledTo& one : claim.terms().scrolled) {
     const bool both = solution.keys(one.node).scroll == Scroll::both;
     const std::string to = one.y == Solution::scroll_end ? "end" : (both ? exact(one.x) + "," : "") + exact(one.y);
-    options +=
-        (options.empty() ? "--scrolled " : " --scrolled ") + shell_word(solution.tree().tail(one.node) + "=" + to);
+    options += (options.empty() ? "--scrolled " : " --scrolled ") +
+               shell_word(solution.tree().short_path(one.node) + "=" + to);
   }
   return options;
 }
@@ -52,9 +52,9 @@ std::string scrolled_options(const Solution& solution, const Claim& claim) {
 /// Whether what sticks out or intrudes most does so at the left or the right.
 bool is_sideways(const Solution& solution, const Quantity& quantity) {
   const NodeId node = quantity.node;
-  const bool cut = quantity.measure == Measure::cut;
-  const FourSides own = cut ? solution.cut(node) : solution.intrusion(node),
-                  words = cut ? solution.words_cut(node) : solution.words_intrusion(node);
+  const bool overhang = quantity.measure == Measure::overhang;
+  const FourSides own = overhang ? solution.overhang(node) : solution.padding_overlap(node),
+                  words = overhang ? solution.text_overhang(node) : solution.text_padding_overlap(node);
   return std::max({own.left, own.right, words.left, words.right}) >=
          std::max({own.top, own.bottom, words.top, words.bottom});
 }
@@ -63,28 +63,28 @@ bool is_sideways(const Solution& solution, const Quantity& quantity) {
 
 /// Calls `look(solution, claim, measured)` with the claim as it is read at a size, and what was measured there.
 template <class Look>
-bool Explainer::look_at(const Rung& rung, const Claim& claim, const Look& look) {
+bool Explainer::look_at(const ContainerSize& container_size, const Claim& claim, const Look& look) {
   if (speaks_of_entries(scene_, claim)) {
-    const ArrangedClaim there = arranged_claim(scene_, claim, solver_, rung);
+    const ArrangedClaim there = arranged_claim(scene_, claim, solver_, container_size);
     return there.claim && look(there.solution, *there.claim, there.measured());
   }
-  const Solution solution = solver_.solve(rung);
+  const Solution solution = solver_.solve(container_size);
   const Values values = Measuring(claim.quantities())(solution);
-  const std::vector<std::string> active = solver_.active(rung);
-  return look(solution, claim, MeasuredRung{solution.container(), values, active});
+  const std::vector<std::string> active = solver_.active(container_size);
+  return look(solution, claim, MeasuredSize{solution.container(), values, active});
 }
 
 namespace {
 
-bool fails(const Claim& claim, const MeasuredRung& measured) {
+bool fails(const Claim& claim, const MeasuredSize& measured) {
   const Claim::Outcome outcome = claim.test(measured);
   return outcome.tested && !outcome.holds;
 }
 
 }  // namespace
 
-bool Explainer::fails_at(const Rung& rung, const Claim& claim) {
-  return look_at(rung, claim, [](const Solution&, const Claim& read, const MeasuredRung& measured) {
+bool Explainer::fails_at(const ContainerSize& container_size, const Claim& claim) {
+  return look_at(container_size, claim, [](const Solution&, const Claim& read, const MeasuredSize& measured) {
     return fails(read, measured);
   });
 }
@@ -117,8 +117,8 @@ void Explainer::explain_one(const Claim& claim, Failing& failing) {
   }
 }
 
-bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failing) {
-  return look_at(rung, claim, [&](const Solution& solution, const Claim& read, const MeasuredRung& measured) {
+bool Explainer::explain_at(const ContainerSize& container_size, const Claim& claim, Failing& failing) {
+  return look_at(container_size, claim, [&](const Solution& solution, const Claim& read, const MeasuredSize& measured) {
     if (!fails(read, measured)) return false;
     failing.worst = solution.container();
     if (!failing.heights) failing.limit.height = failing.worst.height;
@@ -127,11 +127,12 @@ bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failin
     for (const auto& [text, value] : blamed.folds) failing.values.emplace_back(text, value);
     for (const std::size_t slot : blamed.quantities) {
       const Quantity& quantity = read.quantities()[slot];
-      if (quantity.measure != Measure::most_cut) {
+      if (quantity.measure != Measure::max_overhang) {
         tell(solution, quantity, failing);
         continue;
       }
-      for (const NodeId node : most_cut_in(solution, quantity.node)) tell(solution, {node, Measure::cut, ""}, failing);
+      for (const NodeId node : max_overhang_in(solution, quantity.node))
+        tell(solution, {node, Measure::overhang, ""}, failing);
     }
     return true;
   });
@@ -139,7 +140,7 @@ bool Explainer::explain_at(const Rung& rung, const Claim& claim, Failing& failin
 
 /// Tells the value of a quantity; of the first one with a place also why.
 void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing& failing) const {
-  failing.values.emplace_back(solution.tree().tail(quantity.node) + "." + std::string(quantity.word()),
+  failing.values.emplace_back(solution.tree().short_path(quantity.node) + "." + std::string(quantity.word()),
                               value_of(quantity, solution));
   if (!failing.node.empty() || !solution.is_placed(quantity.node)) return;
   if (quantity.scrolled.empty()) return account(solution, quantity, failing);
@@ -148,7 +149,7 @@ void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing
   for (const Solution::ScrolledTo& one : quantity.scrolled) {
     const Extent at = there.scroll_position(one.node);
     failing.because +=
-        "; " + solution.tree().tail(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
+        "; " + solution.tree().short_path(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
     if (at.width > 0 && at.height > 0) failing.because += " and down by " + rounded(at.height);
   }
 }
@@ -157,9 +158,9 @@ void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing
 std::string Explainer::why_lines(const Solution& solution, NodeId node) {
   const Kind kind = solution.kind(node);
   if (kind == Kind::text) {
-    const auto words = solution.words(node);
+    const auto words = solution.text_lines(node);
     return std::to_string(words.size()) + (words.size() == 1 ? " line" : " lines") + " in " +
-           rounded(solution.room_in(node).width) + " px";
+           rounded(solution.content_box_size(node).width) + " px";
   }
   if (kind != Kind::row && kind != Kind::column) return "";
   const std::string breaks = line_breaks_text(solution, node);
@@ -167,9 +168,9 @@ std::string Explainer::why_lines(const Solution& solution, NodeId node) {
 }
 
 void Explainer::account(const Solution& solution, const Quantity& quantity, Failing& failing) const {
-  failing.node = solution.tree().tail(quantity.node);
+  failing.node = solution.tree().short_path(quantity.node);
   const NodeId node = quantity.node;
-  const LedgerStep step = chain_to_root(solution, node).back();
+  const ExplanationStep step = chain_to_root(solution, node).back();
   const std::string wide = rounded(step.width) + " wide (" + step.why_width + ")",
                     high = rounded(step.height) + " high (" + step.why_height + ")";
   const std::string across = why_there(solution, node, x_axis), down = why_there(solution, node, y_axis);
@@ -187,8 +188,8 @@ void Explainer::account(const Solution& solution, const Quantity& quantity, Fail
     case Measure::bottom:
     case Measure::middle_y:
     case Measure::baseline: return all(down, high);
-    case Measure::cut:
-    case Measure::intrusion: return is_sideways(solution, quantity) ? all(across, wide) : all(down, high);
+    case Measure::overhang:
+    case Measure::padding_overlap: return is_sideways(solution, quantity) ? all(across, wide) : all(down, high);
     case Measure::lines:
     case Measure::per_line: {
       const std::string lines = why_lines(solution, node);

@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What lies behind a claim that fails: the worst size solved once more, its values, and the ledger line behind them.
+// What lies behind a claim that fails: the worst size solved once more, its values, and the explanation line behind
+// them.
 
 #include <vector>
 
@@ -15,17 +16,17 @@ class Explainer {
   /// Scene and solver have to live as long.
   Explainer(const Scene& scene, SceneSolver& solver) : scene_(scene), solver_(solver) {}
 
-  [[nodiscard]] bool fails_at(const Rung& rung, const Claim& claim);
+  [[nodiscard]] bool fails_at(const ContainerSize& container_size, const Claim& claim);
   /// Completes what is told of the first few stretches or regions, and of the worst: values and reasons at the worst
   /// size.
   void explain(const Claim& claim, std::vector<CheckedClaim::Failing>& failing);
 
  private:
   template <class Look>
-  bool look_at(const Rung& rung, const Claim& claim, const Look& look);
+  bool look_at(const ContainerSize& container_size, const Claim& claim, const Look& look);
   void explain_one(const Claim& claim, CheckedClaim::Failing& failing);
   /// At one size; returns whether the claim fails there.
-  bool explain_at(const Rung& rung, const Claim& claim, CheckedClaim::Failing& failing);
+  bool explain_at(const ContainerSize& container_size, const Claim& claim, CheckedClaim::Failing& failing);
   void tell(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;
   [[nodiscard]] static std::string why_lines(const Solution& solution, NodeId node);
   void account(const Solution& solution, const Quantity& quantity, CheckedClaim::Failing& failing) const;

@@ -32,7 +32,7 @@ class Candidates {
   explicit Candidates(const Scene& scene) : tree_(scene.tree) {}
 
   std::vector<std::string> list() {
-    add("uncut(" + tree_.tail(tree_.root()) + ")");
+    add("uncut(" + tree_.short_path(tree_.root()) + ")");
     for (const NodeId node : tree_.nodes()) {
       if (all_.size() >= limits::most_candidates) break;
       about_itself(node);
@@ -53,17 +53,17 @@ class Candidates {
   }
 
   /// Of copies and uses of one part only sets are told.
-  [[nodiscard]] bool is_one_of_many(NodeId node) const { return tree_.step(node).find('[') != std::string::npos; }
+  [[nodiscard]] bool is_one_of_many(NodeId node) const { return tree_.segment(node).find('[') != std::string::npos; }
 
   void about_itself(NodeId node) {
     const NodeId parent = tree_.parent(node);
     if (!parent) return;
     const Keys keys = tree_.keys(node);
-    const std::string name = tree_.tail(node), above = tree_.tail(parent);
+    const std::string name = tree_.short_path(node), above = tree_.short_path(parent);
     if (is_one_of_many(node) || !is_plain_name(name)) return;
     if (const auto width = known_size(keys.width, tree_.units(keys))) add(name + ".width = " + rounded(*width));
     if (const auto height = known_size(keys.height, tree_.units(keys))) add(name + ".height = " + rounded(*height));
-    if (keys.touch) add("shown(" + name + ")");
+    if (keys.touch_target) add("shown(" + name + ")");
     if (keys.pin) add("enclosed(" + name + ", " + above + ")");
     const bool mirrored = tree_.direction() == Direction::rtl;
     const Keys around = tree_.keys(parent);
@@ -79,7 +79,7 @@ class Candidates {
     const std::vector<NodeId> children = tree_.children(parent);
     const Kind kind = tree_.kind(parent);
     if (children.size() < 2 || kind == Kind::stack) return;
-    const std::string all = tree_.tail(parent) + "/*";
+    const std::string all = tree_.short_path(parent) + "/*";
     if (kind != Kind::column) add_same(all, ".width");
     add_same(all, ".height");
     about_namesakes(all, children);
@@ -91,7 +91,7 @@ class Candidates {
   void about_namesakes(const std::string& all, const std::vector<NodeId>& children) {
     std::map<std::string, std::size_t> counts;
     for (const NodeId child : children) {
-      for (const NodeId inner : tree_.children(child)) ++counts[tree_.step(inner)];
+      for (const NodeId inner : tree_.children(child)) ++counts[tree_.segment(inner)];
     }
     for (const auto& [step, count] : counts) {
       if (count != children.size() || step.find('#') != std::string::npos) continue;
@@ -106,7 +106,7 @@ class Candidates {
     for (const NodeId child : children) {
       const Keys keys = tree_.keys(child);
       if (!keys.weight) continue;
-      sizes += (sizes.empty() ? "" : " : ") + tree_.tail(child) + (kind == Kind::row ? ".width" : ".height");
+      sizes += (sizes.empty() ? "" : " : ") + tree_.short_path(child) + (kind == Kind::row ? ".width" : ".height");
       weights += (weights.empty() ? "" : " : ") + rounded(*keys.weight);
       different.insert(*keys.weight);
     }
@@ -118,7 +118,7 @@ class Candidates {
     if (children.size() > longest) return;
     std::string chain;
     for (const NodeId child : children) {
-      const std::string name = tree_.tail(child);
+      const std::string name = tree_.short_path(child);
       if (tree_.keys(child).pin || !is_plain_name(name)) return;
       chain += (chain.empty() ? "" : " < ") + name + edge;
     }

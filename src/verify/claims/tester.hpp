@@ -48,10 +48,10 @@ template <class N>
 class Tester {
  public:
   using Number = std::optional<N>;
-  Tester(const ClaimTerms& terms, const MeasuredOf<N>& rung) : Tester(terms, rung, terms.give) {}
-  /// `give`: in pixels, instead of that of the claim.
-  Tester(const ClaimTerms& terms, const MeasuredOf<N>& rung, double give)
-      : terms_(terms), rung_(rung), give_(give), bound_(terms.sets.size()) {}
+  Tester(const ClaimTerms& terms, const MeasuredOf<N>& container_size) : Tester(terms, container_size, terms.within) {}
+  /// `fit_tolerance`: in pixels, instead of that of the claim.
+  Tester(const ClaimTerms& terms, const MeasuredOf<N>& container_size, double within)
+      : terms_(terms), container_size_(container_size), within_(within), bound_(terms.sets.size()) {}
 
   Claim::Outcome test() {
     Claim::Outcome outcome;
@@ -85,10 +85,10 @@ class Tester {
   }
 
  private:
-  [[nodiscard]] const Number& at(std::size_t slot) const { return rung_.values[slot]; }
+  [[nodiscard]] const Number& at(std::size_t slot) const { return container_size_.values[slot]; }
 
-  /// Calls `each` for every choice of one node from each set, in which words that two patterns begin with mean the same
-  /// node; hidden nodes of patterns are passed over. The first set changes fastest.
+  /// Calls `each_child` for every choice of one node from each set, in which words that two patterns begin with mean
+  /// the same node; hidden nodes of patterns are passed over. The first set changes fastest.
   template <class Each>
   void for_each_binding(std::span<const std::size_t> sets, const Each& each) {
     bind(sets, sets.size(), each);
@@ -125,22 +125,22 @@ class Tester {
       case TermKind::negated: return !holds(term.parts[0]);
       case TermKind::condition:
         says_anything_ = true;
-        return std::ranges::find(rung_.active, term.text) != rung_.active.end();
-      case TermKind::own_range: says_anything_ = true; return is_one(at(slot_of(term)));
+        return std::ranges::find(container_size_.active, term.text) != container_size_.active.end();
+      case TermKind::node_range: says_anything_ = true; return is_one(at(slot_of(term)));
       case TermKind::chain: return chain_holds(term);
       case TermKind::ratio: return ratio_holds(term);
       case TermKind::same: return same_holds(term);
-      case TermKind::enclosed:
+      case TermKind::inside_of:
       case TermKind::apart: return nothing_crosses(term);
-      case TermKind::uncut: return all_hold(term, [&](std::size_t slot) { return uncut_holds(slot); });
+      case TermKind::fits: return all_hold(term, [&](std::size_t slot) { return fits_holds(slot); });
       case TermKind::shown: {
-        std::size_t unseen = 0;
+        std::size_t invisible = 0;
         const bool all = all_hold(term, [&](std::size_t slot) {
           const bool is_seen = is_one(at(slot));
-          unseen += is_seen ? 0 : 1;
+          invisible += is_seen ? 0 : 1;
           return is_seen;
         });
-        note_off(N(static_cast<double>(unseen)));
+        note_off(N(static_cast<double>(invisible)));
         return all;
       }
       default: return false;
@@ -152,11 +152,11 @@ class Tester {
     bool all = true;
     for (std::size_t i = 0; i < term.links.size(); ++i) {
       const Number a = value(term.parts[i]), b = value(term.parts[i + 1]);
-      const double give = term.parts[i].exact && term.parts[i + 1].exact ? 0 : give_;
+      const double within = term.parts[i].exact && term.parts[i + 1].exact ? 0 : within_;
       if (!a || !b) {
         all = false;
       } else {
-        all = link_holds(term.links[i], *a, *b, give) && all;
+        all = link_holds(term.links[i], *a, *b, within) && all;
       }
     }
     return all;
@@ -167,15 +167,15 @@ class Tester {
   /// By how much something fails, which decides nothing.
   void note_off(const N& off) { off_ = std::max(off_, std::abs(in_pixels(off))); }
 
-  bool link_holds(Link link, const N& a, const N& b, double give) {
+  bool link_holds(Link link, const N& a, const N& b, double within) {
     const N over = a - b;
     const auto is_so = [&] {
       switch (link) {
-        case Link::equal: return magnitude(over) <= give;
-        case Link::less: return over < -give;
-        case Link::at_most: return over <= give;
-        case Link::more: return over > give;
-        case Link::at_least: return over >= -give;
+        case Link::equal: return magnitude(over) <= within;
+        case Link::less: return over < -within;
+        case Link::at_most: return over <= within;
+        case Link::more: return over > within;
+        case Link::at_least: return over >= -within;
       }
       return false;
     }();
@@ -198,7 +198,7 @@ class Tester {
     bool all = true;
     for (std::size_t i = 0; i < values.size(); ++i) {
       const N off = magnitude(values[i] - (parts > 0 ? sizes * term.numbers[i] / parts : N(0)));
-      if (off <= give_) continue;
+      if (off <= within_) continue;
       note_off(off);
       all = false;
     }
@@ -209,7 +209,7 @@ class Tester {
     const Fold fold = folded(term);
     says_anything_ = says_anything_ || fold.count > 0 || !fold.complete;
     if (!fold.complete) return false;
-    if (fold.count == 0 || fold.most - fold.least <= give_) return true;
+    if (fold.count == 0 || fold.most - fold.least <= within_) return true;
     note_off(fold.most - fold.least);
     return false;
   }
@@ -238,10 +238,10 @@ class Tester {
     return all;
   }
 
-  bool uncut_holds(std::size_t slot) {
-    const N cut = at(slot).value_or(N(0));
-    if (cut <= give_) return true;
-    note_off(cut);
+  bool fits_holds(std::size_t slot) {
+    const N overhang = at(slot).value_or(N(0));
+    if (overhang <= within_) return true;
+    note_off(overhang);
     return false;
   }
 
@@ -259,10 +259,11 @@ class Tester {
     return all;
   }
 
-  /// Of all pairs that `enclosed` or `apart` is about; `apart` of those that go over one another by more than the give.
+  /// Of all pairs that `inside_of` or `apart` is about; `apart` of those that go over one another by more than the
+  /// give.
   [[nodiscard]] WorstCrossingOf<N> worst_crossing(const Term& function) const {
     const std::vector<Outline> all = edges_of(function);
-    return function.kind == TermKind::enclosed ? worst_sticking_out<N>(all) : worst_overlap<N>(all, give_);
+    return function.kind == TermKind::inside_of ? worst_sticking_out<N>(all) : worst_overlap<N>(all, within_);
   }
 
   bool nothing_crosses(const Term& function) {
@@ -270,7 +271,7 @@ class Tester {
       if (names_hidden(part)) return false;
     }
     const N by = worst_crossing(function).by;
-    if (by <= give_) return true;
+    if (by <= within_) return true;
     note_off(by);
     return false;
   }
@@ -283,8 +284,8 @@ class Tester {
     switch (term.kind) {
       case TermKind::number: return N(term.number);
       case TermKind::quantity: return at(slot_of(term));
-      case TermKind::container_width: return rung_.width;
-      case TermKind::container_height: return rung_.height;
+      case TermKind::container_width: return container_size_.width;
+      case TermKind::container_height: return container_size_.height;
       case TermKind::minus_sign: {
         const Number inner = value(term.parts[0]);
         return inner ? Number(-*inner) : inner;
@@ -294,13 +295,13 @@ class Tester {
       case TermKind::times:
       case TermKind::divided: return of_both(term.kind, value(term.parts[0]), value(term.parts[1]));
       case TermKind::sum_of:
-      case TermKind::least_of:
-      case TermKind::most_of: {
+      case TermKind::min_of:
+      case TermKind::max_of: {
         const Fold fold = folded(term);
         if (!fold.complete) return {};
         if (term.kind == TermKind::sum_of) return fold.sum;
         if (fold.count == 0) return {};
-        return term.kind == TermKind::least_of ? fold.least : fold.most;
+        return term.kind == TermKind::min_of ? fold.least : fold.most;
       }
       case TermKind::count_of:
         return N(static_cast<double>(std::ranges::count_if(terms_.sets[term.parts[0].set].placed,
@@ -335,8 +336,8 @@ class Tester {
           fold.complete = false;
           return;
         }
-        fold.least = fold.count == 0 ? *number : least_of(fold.least, *number);
-        fold.most = fold.count == 0 ? *number : most_of(fold.most, *number);
+        fold.least = fold.count == 0 ? *number : min_of(fold.least, *number);
+        fold.most = fold.count == 0 ? *number : max_of(fold.most, *number);
         fold.sum += *number;
         ++fold.count;
       });
@@ -366,32 +367,32 @@ class Tester {
         for (const std::size_t slot : term.slots) add(slot, found);
         return;
       }
-      case TermKind::own_range: return add(slot_of(term), found);
+      case TermKind::node_range: return add(slot_of(term), found);
       case TermKind::all_of:
         for (const Term& part : term.parts) {
           if (!holds(part)) blame(part, found);
         }
         return;
-      case TermKind::uncut:
+      case TermKind::fits:
       case TermKind::shown:
         for (const Term& part : term.parts) {
           for (const std::size_t slot : part.slots) {
-            if (term.kind == TermKind::shown ? !is_one(at(slot)) : at(slot).value_or(N(0)) > give_) add(slot, found);
+            if (term.kind == TermKind::shown ? !is_one(at(slot)) : at(slot).value_or(N(0)) > within_) add(slot, found);
           }
         }
         return;
-      case TermKind::enclosed:
+      case TermKind::inside_of:
       case TermKind::apart: {
         const WorstCrossingOf<N> worst = worst_crossing(term);
-        if (worst.by <= give_) return;
+        if (worst.by <= within_) return;
         add(worst.first, found);
         add(worst.second, found);
         return;
       }
       case TermKind::count_of: found.folds.emplace_back(term.text, told(value(term))); return;
       case TermKind::sum_of:
-      case TermKind::least_of:
-      case TermKind::most_of:
+      case TermKind::min_of:
+      case TermKind::max_of:
         found.folds.emplace_back(term.text, told(value(term)));
         for (const Term& part : term.parts) blame(part, found);
         return;
@@ -401,8 +402,8 @@ class Tester {
   }
 
   const ClaimTerms& terms_;
-  MeasuredOf<N> rung_;
-  double give_;
+  MeasuredOf<N> container_size_;
+  double within_;
   Bindings bound_;  // by set
   double off_ = 0;
   bool says_anything_ = false;  // false while all it was asked about are functions of nodes that are all hidden

@@ -11,7 +11,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// One placed node of an argument of `enclosed` or `apart`.
+/// One placed node of an argument of `inside_of` or `apart`.
 template <class N>
 struct OutlineOf {
   BoxEdgesOf<N> at{};
@@ -52,15 +52,15 @@ template <class N>
   return worst;
 }
 
-/// How deep nodes lie in one another, where it is more than `give`.
+/// How deep nodes lie in one another, where it is more than `fit_tolerance`.
 template <class N>
-[[nodiscard]] WorstCrossingOf<N> worst_overlap(std::span<const OutlineOf<N>> all, double give) {
+[[nodiscard]] WorstCrossingOf<N> worst_overlap(std::span<const OutlineOf<N>> all, double within) {
   std::vector<BoxEdgesOf<N>> boxes;
   boxes.reserve(all.size());
   for (const OutlineOf<N>& one : all) boxes.push_back(one.at);
   WorstCrossingOf<N> worst;
   const auto are_one = [](const auto& a, const auto& b) { return a.slots[0] == b.slots[0]; };
-  for (const std::vector<std::size_t>& group : CutApart<N>(boxes, give).groups())
+  for (const std::vector<std::size_t>& group : CutApart<N>(boxes, within).groups())
     look_at_pairs<N>(all, group, overlap<N>, are_one, worst);
   return worst;
 }

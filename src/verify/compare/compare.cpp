@@ -11,7 +11,7 @@
 #include "model/find_path.hpp"
 #include "model/path_numbers.hpp"
 #include "verify/compare/count_settings.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 #include "verify/measure/same.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -29,7 +29,7 @@ std::map<std::string, NodeId> alone_by_name(const Tree& tree) {
   std::map<std::string, NodeId> found;
   std::map<std::string, int> counts;
   for (const NodeId node : tree.nodes()) {
-    const std::string step = tree.step(node);
+    const std::string step = tree.segment(node);
     ++counts[step];
     found[step] = node;
   }
@@ -99,7 +99,7 @@ double distance(const std::optional<Rect>& a, const std::optional<Rect>& b) {
   if (!a && !b) return 0;
   if (!a || !b) {
     const Rect& only = a ? *a : *b;
-    return std::max({only.width, only.height, 2 * give});
+    return std::max({only.width, only.height, 2 * fit_tolerance});
   }
   return std::max({std::abs(a->x - b->x), std::abs(a->y - b->y), std::abs(a->width - b->width),
                    std::abs(a->height - b->height), std::abs(a->right() - b->right()),
@@ -115,15 +115,15 @@ class Comparer {
         solver_second_(second.scene, second.modes),
         pairings_(pairings(first.scene.tree, second.scene.tree)) {}
 
-  void look(const Rung& rung, bool goes_on) {
-    const Solution a = solver_first_.solve(rung), b = solver_second_.solve(rung);
+  void look(const ContainerSize& container_size, bool goes_on) {
+    const Solution a = solver_first_.solve(container_size), b = solver_second_.solve(container_size);
     for (Pairing& pair : pairings_) {
       if (pair.difference.kind != Difference::Kind::changed) continue;
       const Boxes before = boxes_of(a, pair.first), after = boxes_of(b, pair.second);
       const double off = distance(before.from_root, after.from_root);
-      if (off <= give) continue;
+      if (off <= fit_tolerance) continue;
       const bool with_parent = !before.parent_is_there || !after.parent_is_there;
-      pair.changed_by_itself |= !with_parent && distance(before.in_parent, after.in_parent) > give;
+      pair.changed_by_itself |= !with_parent && distance(before.in_parent, after.in_parent) > fit_tolerance;
       Difference& difference = pair.difference;
       const double width = a.container().width;
       const bool continues = goes_on && !difference.sizes.empty() && difference.sizes.back().to == last_width_;
@@ -151,7 +151,7 @@ class Comparer {
       } else if (pair.difference.kind != Difference::Kind::changed || pair.changed_by_itself) {
         const Tree& tree = pair.first ? first_.scene.tree : second_.scene.tree;
         const NodeId node = pair.first ? pair.first : pair.second;
-        pair.difference.name = tree.tail(node);
+        pair.difference.name = tree.short_path(node);
         pair.difference.path = tree.path(node);
         pair.difference.sizes = joined(std::move(pair.difference.sizes));
         told.differences.push_back(std::move(pair.difference));
@@ -190,20 +190,20 @@ class Comparer {
 
 }  // namespace
 
-Comparison compare(const Variant& first, const Variant& second, const std::vector<Rung>& rungs,
-                   const ShareDone& progress) {
+Comparison compare(const Variant& first, const Variant& second, const std::vector<ContainerSize>& container_sizes,
+                   const Progress& progress) {
   for (const Variant* one : {&first, &second}) detail::require_short_paths(one->scene.tree.store());
   Comparer comparer(first, second);
-  const std::vector<Rung> all = rungs.empty() ? rungs_of(first.scene.ladder) : rungs;
+  const std::vector<ContainerSize> all = container_sizes.empty() ? sizes_of(first.scene.ladder) : container_sizes;
   for (std::size_t i = 0; i < all.size(); ++i) {
     comparer.look(all[i], i > 0 && follows(all[i - 1], all[i]));
     if (progress) progress(static_cast<double>(i + 1) / static_cast<double>(all.size()));
   }
   Comparison told = comparer.tell();
-  told.rungs = all.size();
+  told.container_sizes = all.size();
   told.widths = {1e9, 0};
-  for (const Rung& rung : all) {
-    const double width = rung.width.value_or(0);
+  for (const ContainerSize& container_size : all) {
+    const double width = container_size.width.value_or(0);
     told.widths = {std::min(told.widths.from, width), std::max(told.widths.to, width)};
   }
   return told;

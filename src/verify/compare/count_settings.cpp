@@ -34,10 +34,10 @@ std::size_t count_settings(const Scene& scene) {
       for (const auto& said : scene.origins->of(node)) {
         sources[said.key] = said.source;
         const std::string& name = scene.origins->name_at(said.name);
-        if (said.source == Source::each) at[said.key] = std::to_string(paths.at(scene.tree.parent(node)));
+        if (said.source == Source::each_child) at[said.key] = std::to_string(paths.at(scene.tree.parent(node)));
         if (said.source == Source::shared) at[said.key] = name;
         if (said.source == Source::copies) at[said.key] = std::to_string(nodes);  // an item is of one copy
-        if (said.source == Source::part) at[said.key] = name + "/" + without_index(scene.tree.step(node));
+        if (said.source == Source::part) at[said.key] = name + "/" + without_index(scene.tree.segment(node));
       }
     }
     for (std::size_t i = 0; i < table.size(); ++i) {

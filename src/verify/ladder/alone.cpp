@@ -18,7 +18,7 @@ Scene alone(const Scene& scene, NodeId node) {
     open.pop_back();
     for (const NodeId child : scene.tree.children(at)) {
       copies[child] = part.tree.append(copies[at], scene.tree.keys(child));
-      if (scene.tree.kind(child) != Kind::text) part.tree.content_from(copies[child], scene.tree.content(child));
+      if (scene.tree.kind(child) != Kind::text) part.tree.set_content(copies[child], scene.tree.content(child));
       open.push_back(child);
     }
   }

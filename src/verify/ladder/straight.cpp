@@ -15,7 +15,7 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-constexpr double cell = limits::turn_step;
+constexpr double cell = limits::breakpoint_step;
 
 double tolerance(double value) {
   return limits::least_bend + limits::least_relative_bend * std::abs(value);
@@ -50,8 +50,8 @@ bool bent_at(std::span<const double> sizes, std::span<const Values> values, std:
 class Follower {
  public:
   Follower(std::span<const double> sizes, std::span<const Values> values, std::size_t quantity, const Sample& sample,
-           std::vector<Turn>& turns)
-      : sizes_(sizes), values_(values), quantity_(quantity), sample_(sample), turns_(turns) {}
+           std::vector<Breakpoint>& breakpoints)
+      : sizes_(sizes), values_(values), quantity_(quantity), sample_(sample), breakpoints_(breakpoints) {}
 
   void follow(std::size_t first, std::size_t last) {
     line_ = first > 0 ? line_through(sizes_[first - 1], value(first - 1), sizes_[first], value(first))
@@ -72,7 +72,7 @@ class Follower {
         continue;
       }
       if (follows_curve(next, last)) continue;
-      if (++found > limits::most_turns_in_a_pixel) {  // no lines here at all
+      if (++found > limits::most_breakpoints_in_a_pixel) {  // no lines here at all
         line_ = local_line(sizes_[next]);
         at_ = sizes_[next++];
         found = 0;
@@ -112,17 +112,17 @@ class Follower {
     return line;
   }
 
-  void add(TurnKind kind, double at, double to, const Line& behind) {
-    Turn turn;
-    turn.at = at;
-    turn.to = to;
-    turn.quantity = quantity_;
-    turn.kind = kind;
-    turn.before = line_.value ? std::optional(line_.on(at)) : std::nullopt;
-    turn.after = behind.value ? std::optional(behind.on(to)) : std::nullopt;
-    turn.slope_before = line_.slope;
-    turn.slope_after = behind.slope;
-    turns_.push_back(std::move(turn));
+  void add(BreakpointKind kind, double at, double to, const Line& behind) {
+    Breakpoint breakpoint;
+    breakpoint.at = at;
+    breakpoint.to = to;
+    breakpoint.quantity = quantity_;
+    breakpoint.kind = kind;
+    breakpoint.before = line_.value ? std::optional(line_.on(at)) : std::nullopt;
+    breakpoint.after = behind.value ? std::optional(behind.on(to)) : std::nullopt;
+    breakpoint.slope_before = line_.slope;
+    breakpoint.slope_after = behind.slope;
+    breakpoints_.push_back(std::move(breakpoint));
   }
 
   /// At the last bent size: whatever line comes behind it begins there.
@@ -130,7 +130,7 @@ class Follower {
     const Line behind = line_behind(last);
     if (!line_.value || !behind.value) return;
     const bool same = last + 1 >= sizes_.size() || line_.holds(sizes_[last + 1], value(last + 1));
-    if (!same) add(TurnKind::bend, sizes_[last], sizes_[last], behind);
+    if (!same) add(BreakpointKind::bend, sizes_[last], sizes_[last], behind);
   }
 
   /// Whether the line so far and the one behind sample `i` meet between, and the quantity is there.
@@ -143,7 +143,7 @@ class Follower {
     if (!line_.holds((at_ + at) / 2, sampled((at_ + at) / 2))) return false;
     const double half = (at + sizes_[i]) / 2;
     if (!behind.holds(half, sampled(half))) return false;
-    add(TurnKind::bend, at, at, behind);
+    add(BreakpointKind::bend, at, at, behind);
     line_ = behind;
     return true;
   }
@@ -170,14 +170,14 @@ class Follower {
       }
     }
     // Behind a curve that ends within the pixel: the line along its last piece is left at once.
-    const bool curves_on = !jumps && !turns_.empty() && turns_.back().quantity == quantity_ && low == at_ &&
-                           turns_.back().kind == TurnKind::curve && turns_.back().to == at_;
+    const bool curves_on = !jumps && !breakpoints_.empty() && breakpoints_.back().quantity == quantity_ && low == at_ &&
+                           breakpoints_.back().kind == BreakpointKind::curve && breakpoints_.back().to == at_;
     if (curves_on) {
-      turns_.back().to = high;
-      turns_.back().after = behind.value;
-      turns_.back().slope_after = behind.slope;
+      breakpoints_.back().to = high;
+      breakpoints_.back().after = behind.value;
+      breakpoints_.back().slope_after = behind.slope;
     } else if (jumps || behind.slope != line_.slope) {
-      add(jumps ? TurnKind::jump : TurnKind::bend, at, at, behind);
+      add(jumps ? BreakpointKind::jump : BreakpointKind::bend, at, at, behind);
     }
     line_ = behind;
     at_ = high;
@@ -219,7 +219,7 @@ class Follower {
     }
     if (next < last && bends_evenly(sizes_[next], sizes_[next + 1])) ++next;
     const Line behind = line_behind(next);
-    add(TurnKind::curve, from, sizes_[next], behind);
+    add(BreakpointKind::curve, from, sizes_[next], behind);
     line_ = next < last ? local_line(sizes_[next]) : behind;
     at_ = sizes_[next++];
     return true;
@@ -229,7 +229,7 @@ class Follower {
   std::span<const Values> values_;
   std::size_t quantity_;
   const Sample& sample_;
-  std::vector<Turn>& turns_;
+  std::vector<Breakpoint>& breakpoints_;
   Line line_;
   double at_ = 0;  // up to here the quantity lies on its line
 };
@@ -256,11 +256,11 @@ std::vector<BentStretch> bent_regions(std::span<const double> sizes, std::span<c
   return regions;
 }
 
-std::vector<Turn> turns_in(const BentStretch& region, std::span<const double> sizes, std::span<const Values> values,
-                           const Sample& sample) {
-  std::vector<Turn> turns;
+std::vector<Breakpoint> breakpoints_in(const BentStretch& region, std::span<const double> sizes,
+                                       std::span<const Values> values, const Sample& sample) {
+  std::vector<Breakpoint> breakpoints;
   for (const std::size_t q : region.quantities) {
-    Follower follower(sizes, values, q, sample, turns);
+    Follower follower(sizes, values, q, sample, breakpoints);
     for (std::size_t i = region.first; i <= region.last; ++i) {
       if (!bent_at(sizes, values, i, q)) continue;
       std::size_t last = i;
@@ -269,8 +269,8 @@ std::vector<Turn> turns_in(const BentStretch& region, std::span<const double> si
       i = last;
     }
   }
-  std::ranges::stable_sort(turns, {}, &Turn::at);
-  return turns;
+  std::ranges::stable_sort(breakpoints, {}, &Breakpoint::at);
+  return breakpoints;
 }
 
 }  // namespace fond_ladder::inline v0

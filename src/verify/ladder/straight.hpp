@@ -8,7 +8,7 @@
 #include <span>
 #include <vector>
 
-#include "fond_ladder/turn.hpp"
+#include "fond_ladder/breakpoint.hpp"
 #include "verify/measure/measuring.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -26,7 +26,7 @@ struct BentStretch {
 using Sample = std::function<const Values&(double)>;
 
 /// The turns of one region, by size and quantity, without causes. Asks for a handful of values a turn.
-[[nodiscard]] std::vector<Turn> turns_in(const BentStretch& region, std::span<const double> sizes,
-                                         std::span<const Values> values, const Sample& sample);
+[[nodiscard]] std::vector<Breakpoint> breakpoints_in(const BentStretch& region, std::span<const double> sizes,
+                                                     std::span<const Values> values, const Sample& sample);
 
 }  // namespace fond_ladder::inline v0

@@ -27,9 +27,9 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Course;
+using detail::DecisionTrace;
 using detail::Index;
-using detail::Moving;
+using detail::TracedNumber;
 
 /// Pixels. What rounding may leave between two decisions at one place.
 constexpr double crumb = 1e-7;
@@ -61,7 +61,7 @@ void keep_what_is_at(Run& run, const std::optional<double>& value) {
 
 /// The value of a quantity, and how far it goes on like this.
 struct Reading {
-  std::optional<Moving> value;
+  std::optional<TracedNumber> value;
   double ahead = endless;
   bool sampled = false;  // it hangs on something that bends
   bool decides = false;  // and not only by bending itself
@@ -69,7 +69,7 @@ struct Reading {
 
 class WayFollower {
  public:
-  WayFollower(Trail& trail, const std::vector<Quantity>& quantities, const Span& span, std::atomic<bool>& given_up)
+  WayFollower(Trail& trail, const std::vector<Quantity>& quantities, const Interval& span, std::atomic<bool>& given_up)
       : trail_(trail), quantities_(quantities), span_(span), given_up_(given_up), store_(trail.store()) {
     std::map<Index, std::size_t> places;
     for (std::size_t q = 0; q < quantities.size(); ++q) {
@@ -85,11 +85,11 @@ class WayFollower {
   std::optional<Followed> follow() {
     for (double at = span_.from; at < span_.to || at == span_.from;) {
       if (!trace(at)) return {};
-      double end = std::min(span_.to, exactly(at + traced_.course().ahead));
-      const bool curved = traced_.course().curved;
-      if (end < span_.to) followed_.decisions.push_back({end, store_.id_of(traced_.course().decider)});
+      double end = std::min(span_.to, exactly(at + traced_.decision_trace().ahead));
+      const bool curved = traced_.decision_trace().curved;
+      if (end < span_.to) followed_.decisions.push_back({end, store_.id_of(traced_.decision_trace().decider)});
       if (curved) {
-        const auto other = end_of_course(at);
+        const auto other = end_of_trace(at);
         if (!other || !trace(at)) return {};
         end = *other;
         followed_.sampled.push_back({at, end});
@@ -120,29 +120,30 @@ class WayFollower {
     return trail_.trace(at, traced_);
   }
 
-  /// Reads a quantity, and how far that holds, of which no more than `room` is of use (and a pixel, for rounding).
-  [[nodiscard]] Reading read(std::size_t q, detail::SeenSoFar<Moving>& seen, double room) const {
+  /// Reads a quantity, and how far that holds, of which no more than `space` is of use (and a pixel, for rounding).
+  [[nodiscard]] Reading read(std::size_t q, detail::SeenSoFar<TracedNumber>& seen, double space) const {
     const auto view = traced_.view(store_);
-    Course course;
-    course.ahead = room + 1;
-    const detail::Tracing tracing(course);
-    const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
+    DecisionTrace decision_trace;
+    decision_trace.ahead = space + 1;
+    const detail::Tracing tracing(decision_trace);
+    const detail::Finished<detail::ViewOf<TracedNumber>> solve{store_, traced_.forms(), view};
     Reading reading;
     reading.value = detail::measured(solve, quantities_[q], seen);
-    reading.ahead = course.ahead;
-    reading.decides = course.curved;
-    reading.sampled = course.curved || (reading.value && reading.value->bends());
+    reading.ahead = decision_trace.ahead;
+    reading.decides = decision_trace.curved;
+    reading.sampled = decision_trace.curved || (reading.value && reading.value->bends());
     return reading;
   }
 
   /// From the root's corner; none of a node without a place.
-  [[nodiscard]] std::optional<detail::RectOf<Moving>> box_of(const detail::ViewOf<Moving>& view, Index node) const {
+  [[nodiscard]] std::optional<detail::RectOf<TracedNumber>> box_of(const detail::ViewOf<TracedNumber>& view,
+                                                                   Index node) const {
     if (nodes_.size() <= few) {
       return detail::has_place(view, node) ? std::optional(detail::box_from_root(view, node)) : std::nullopt;
     }
-    const detail::Corner<Moving>& corner = corners_[node];
+    const detail::Corner<TracedNumber>& corner = corners_[node];
     if (!corner) return {};
-    return detail::RectOf<Moving>{(*corner)[0], (*corner)[1], view.size(node, x_axis), view.size(node, y_axis)};
+    return detail::RectOf<TracedNumber>{(*corner)[0], (*corner)[1], view.size(node, x_axis), view.size(node, y_axis)};
   }
 
   /// Reads all quantities over a stretch on which the solve decides nothing else.
@@ -150,10 +151,11 @@ class WayFollower {
     bending_.clear();
     const auto view = traced_.view(store_);
     std::vector<std::pair<double, std::size_t>> due;  // where a quantity has to be read again
-    detail::SeenSoFar<Moving> seen;
+    detail::SeenSoFar<TracedNumber> seen;
     if (nodes_.size() > few) detail::find_corners(view, store_.flat().size(), corners_);
     for (const OfNode& one : nodes_) {
-      const std::optional<detail::RectOf<Moving>> box = one.of_box.empty() ? std::nullopt : box_of(view, one.node);
+      const std::optional<detail::RectOf<TracedNumber>> box =
+          one.of_box.empty() ? std::nullopt : box_of(view, one.node);
       for (const std::size_t q : one.of_box)
         take(q, at, {box ? detail::measure_of_box(*box, quantities_[q].measure) : std::nullopt});
       for (const std::size_t q : one.others) {
@@ -232,13 +234,13 @@ class WayFollower {
   }
 
   /// Where the solve decides otherwise for the first time behind a size, or the end of the way.
-  std::optional<double> end_of_course(double at) {
-    const std::uint64_t print = traced_.course().print;
+  std::optional<double> end_of_trace(double at) {
+    const std::uint64_t print = traced_.decision_trace().print;
     double same = at, other = 0;
     for (double step = 1;; step *= 2) {
       const double next = std::min(span_.to, same + step);
       if (!trace(next)) return {};
-      if (traced_.course().print != print) {
+      if (traced_.decision_trace().print != print) {
         other = next;
         break;
       }
@@ -249,7 +251,7 @@ class WayFollower {
     while (other - same > close) {
       const double middle = (same + other) / 2;
       if (!trace(middle)) return {};
-      (traced_.course().print == print ? same : other) = middle;
+      (traced_.decision_trace().print == print ? same : other) = middle;
     }
     return other;
   }
@@ -267,7 +269,7 @@ class WayFollower {
       }
     }
     if (!trace(last)) return false;
-    detail::SeenSoFar<Moving> seen;
+    detail::SeenSoFar<TracedNumber> seen;
     for (const std::size_t q : bending_) {
       Run& run = followed_.runs[q].back();
       const Reading reading = read(q, seen, end - last);
@@ -296,7 +298,7 @@ class WayFollower {
 
   Trail& trail_;
   const std::vector<Quantity>& quantities_;
-  const Span& span_;
+  const Interval& span_;
   std::atomic<bool>& given_up_;  // in this part of the way, or in another
   std::size_t solves_ = 0;
   const detail::TreeStore& store_;
@@ -305,9 +307,9 @@ class WayFollower {
   static constexpr std::size_t few = 16;
 
   std::vector<OfNode> nodes_;
-  std::vector<detail::Corner<Moving>> corners_;  // by index
-  std::vector<std::size_t> bending_;             // quantities whose last run is sampled
-  std::vector<std::size_t> jumping_;             // those whose last run begins elsewhere than the one before ended
+  std::vector<detail::Corner<TracedNumber>> corners_;  // by index
+  std::vector<std::size_t> bending_;                   // quantities whose last run is sampled
+  std::vector<std::size_t> jumping_;  // those whose last run begins elsewhere than the one before ended
   Followed followed_;
 };
 
@@ -355,8 +357,8 @@ void look_at_end(Trail& trail, const std::vector<Quantity>& quantities, double e
 
 }  // namespace
 
-std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Quantity>& quantities, const Span& span,
-                               unsigned threads, const ShareDone& progress) {
+std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Quantity>& quantities,
+                               const Interval& span, unsigned threads, const Progress& progress) {
   constexpr double part_size = 400;
   const auto parts = static_cast<std::size_t>(std::max(1.0, std::ceil((span.to - span.from) / part_size)));
   const auto bound = [&](std::size_t part) {
@@ -367,7 +369,7 @@ std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Qu
   WorkTally tally(parts, progress);
   in_parallel(thread_count(threads), parts, [&] {
     return [&, trail = make_trail()](std::size_t part) {
-      const Span own{bound(part), bound(part + 1)};
+      const Interval own{bound(part), bound(part + 1)};
       found[part] = WayFollower(*trail, quantities, own, given_up).follow();
       if (found[part] && !quantities.empty()) look_at_start(*trail, quantities, own.from, found[part]->runs);
       tally.add();
@@ -405,9 +407,9 @@ double doubtful(double size) {
   return 4 * limits::line_tolerance * std::max(1.0, size);
 }
 
-void drop_doubtful(std::vector<Span>& stretches) {
+void drop_doubtful(std::vector<Interval>& stretches) {
   std::erase_if(stretches,
-                [](const Span& one) { return one.to > one.from && one.to - one.from <= doubtful(one.from); });
+                [](const Interval& one) { return one.to > one.from && one.to - one.from <= doubtful(one.from); });
 }
 
 double exactly(double size) {

@@ -56,21 +56,21 @@ struct Followed {
     double at = 0;
     NodeId node;  ///< in whose arrangement something is decided otherwise from there on
   };
-  std::vector<Decision> decisions;  ///< rising
-  std::vector<Span> sampled;        ///< where decisions hang on something that bends: there nothing is proved
-  std::vector<Span> read_sampled;   ///< where only what is read off for some quantity does
+  std::vector<Decision> decisions;     ///< rising
+  std::vector<Interval> sampled;       ///< where decisions hang on something that bends: there nothing is proved
+  std::vector<Interval> read_sampled;  ///< where only what is read off for some quantity does
 };
 
 /// Follows quantities over places from one up to a larger one, in parts that do not depend on how many threads there
 /// are; 0 of them: one a core. None where nothing can be proved: content that does not tell how far its answers hold,
 /// or more decisions than it would take solves to sample all sizes.
 [[nodiscard]] std::optional<Followed> follow(const MakeTrail& make_trail, const std::vector<Quantity>& quantities,
-                                             const Span& span, unsigned threads, const ShareDone& progress);
+                                             const Interval& span, unsigned threads, const Progress& progress);
 
 /// Within this of a place where something breaks, lines of the solve hold by their tolerance what does not fit.
 [[nodiscard]] double doubtful(double size);
 /// Takes out those stretches that are as short as that: nobody can say what holds inside.
-void drop_doubtful(std::vector<Span>& stretches);
+void drop_doubtful(std::vector<Interval>& stretches);
 /// A size that somebody wrote, where rounding put it beside.
 [[nodiscard]] double exactly(double size);
 

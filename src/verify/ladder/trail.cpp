@@ -4,7 +4,7 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Moving;
+using detail::TracedNumber;
 
 class ContainerTrail : public Trail {
  public:
@@ -14,18 +14,18 @@ class ContainerTrail : public Trail {
   }
 
   Solution solve(double at) override {
-    last_ = way_.along_height ? Rung{way_.other.value_or(0), at} : Rung{at, way_.other};
+    last_ = way_.along_height ? ContainerSize{way_.other.value_or(0), at} : ContainerSize{at, way_.other};
     return (arranging_ ? *arranging_ : solver_).solve(last_);
   }
   [[nodiscard]] std::vector<std::string> active() const override { return solver_.active(last_); }
   bool trace(double at, detail::TracedSolve& traced) override {
-    const Moving side{at, 1};
+    const TracedNumber side{at, 1};
     if (way_.along_height) {
       traced.run(store(), way_.other.value_or(0), side, modes_);
     } else {
-      traced.run(store(), side, way_.other ? std::optional(Moving(*way_.other)) : std::nullopt, modes_);
+      traced.run(store(), side, way_.other ? std::optional(TracedNumber(*way_.other)) : std::nullopt, modes_);
     }
-    return !traced.course().opaque;
+    return !traced.decision_trace().opaque;
   }
   /// The solver's tree has all forms in it.
   [[nodiscard]] const detail::TreeStore& store() const override { return solver_.tree().store(); }
@@ -35,7 +35,7 @@ class ContainerTrail : public Trail {
   std::optional<SceneSolver> arranging_;  // entries come into its tree; the one that is traced stays as it is
   const std::vector<std::string>& modes_;
   Way way_;
-  Rung last_;
+  ContainerSize last_;
 };
 
 }  // namespace

@@ -2,7 +2,7 @@
 #pragma once
 
 // What is dragged along a way: a side of the container, or a setting while the container stays as it is. Places of the
-// way are numbers; what climbs along it knows no more of it than the arrangement at each.
+// way are numbers; what sweeps along it knows no more of it than the arrangement at each.
 
 #include <functional>
 #include <memory>

@@ -9,19 +9,19 @@
 
 namespace fond_ladder::inline v0 {
 
-Variant variant_of(const Scene& scene, const std::string& wording, const std::vector<std::string>& modes,
+Variant variant_of(const Scene& scene, const std::string& locale, const std::vector<std::string>& modes,
                    double longer) {
   Variant variant{"", scene, modes, ""};
   const auto say = [&](const std::string& words, const std::string& options) {
     variant.name += (variant.name.empty() ? "" : ", ") + words;
     variant.options += (variant.options.empty() ? "" : " ") + options;
   };
-  if (!wording.empty()) {
-    speak(variant.scene, wording);
-    say("wording " + wording, "--wording " + shell_word(wording));
+  if (!locale.empty()) {
+    apply_locale(variant.scene, locale);
+    say("wording " + locale, "--wording " + shell_word(locale));
   }
   if (longer > 0) {
-    lengthen(variant.scene, longer);
+    expand_text(variant.scene, longer);
     const std::string percent = exact(longer * 100) + "%";
     say("texts longer by " + percent, "--longer " + percent);
   }
@@ -35,16 +35,16 @@ Variant variant_of(const Scene& scene, const std::string& wording, const std::ve
 
 std::vector<VariantLabel> labels_of(const std::vector<Variant>& variants) {
   std::vector<VariantLabel> labels;
-  for (const Variant& variant : variants) labels.push_back({variant.name, variant.options, variant.tried});
+  for (const Variant& variant : variants) labels.push_back({variant.name, variant.options, variant.edited});
   return labels;
 }
 
 std::string described(const Variant& variant) {
-  return described(VariantLabel{variant.name, "", variant.tried});
+  return described(VariantLabel{variant.name, "", variant.edited});
 }
 
 std::string described(const VariantLabel& variant) {
-  return variant.name + (variant.name.empty() || variant.tried.empty() ? "" : ", ") + variant.tried;
+  return variant.name + (variant.name.empty() || variant.edited.empty() ? "" : ", ") + variant.edited;
 }
 
 VariantNames names_of(const std::vector<VariantLabel>& variants) {
@@ -70,7 +70,7 @@ std::string text_of(const std::vector<VariantLabel>& variants) {
 
 std::vector<std::string> lines_about(const std::vector<VariantLabel>& variants) {
   std::vector<std::string> lines;
-  if (!variants.at(0).tried.empty()) lines.push_back("tried: " + variants[0].tried);
+  if (!variants.at(0).edited.empty()) lines.push_back("tried: " + variants[0].edited);
   if (variants.size() == 1) return lines;
   std::string names;
   for (const std::string& own : names_of(variants).own)

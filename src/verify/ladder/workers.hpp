@@ -43,7 +43,7 @@ void in_parallel(unsigned most_threads, std::size_t count, const MakeWork& make_
 /// Counts pieces of work that threads do, and tells which share is done.
 class WorkTally {
  public:
-  WorkTally(std::size_t pieces, const ShareDone& tell) : pieces_(pieces), tell_(tell) {}
+  WorkTally(std::size_t pieces, const Progress& tell) : pieces_(pieces), tell_(tell) {}
   void add(std::size_t done = 1) {
     if (!tell_ || pieces_ == 0) return;
     const threads::Lock lock(guard_);
@@ -53,7 +53,7 @@ class WorkTally {
 
  private:
   std::size_t pieces_, done_ = 0;
-  const ShareDone& tell_;
+  const Progress& tell_;
   threads::Guard guard_;
 };
 

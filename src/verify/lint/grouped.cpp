@@ -4,7 +4,7 @@
 #include <set>
 #include <tuple>
 
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 #include "verify/lint/lint_sight.hpp"
 #include "verify/measure/many_nodes.hpp"
 
@@ -12,25 +12,26 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 /// Whether what is odd about a node follows from its having no room where it is.
-bool is_for_want_of_room(Oddity oddity) {
-  return oddity == Oddity::outside || oddity == Oddity::never_fits || oddity == Oddity::intrudes;
+bool is_for_want_of_space(LintRule rule) {
+  return rule == LintRule::outside || rule == LintRule::never_fits || rule == LintRule::overlaps_padding;
 }
 
 /// Whether nobody sees the node anyway.
-bool is_unseen(Oddity oddity) {
-  return oddity == Oddity::outside || oddity == Oddity::zero_size || oddity == Oddity::behind;
+bool is_invisible(LintRule rule) {
+  return rule == LintRule::outside || rule == LintRule::zero_size || rule == LintRule::behind;
 }
 
 /// Whether each stretch of some sizes lies in one of the others.
-bool are_within(const std::vector<Span>& sizes, const std::vector<Span>& others) {
-  return std::ranges::all_of(sizes, [&](const Span& one) {
-    return std::ranges::any_of(others, [&](const Span& other) { return other.from <= one.from && one.to <= other.to; });
+bool are_within(const std::vector<Interval>& sizes, const std::vector<Interval>& others) {
+  return std::ranges::all_of(sizes, [&](const Interval& one) {
+    return std::ranges::any_of(others,
+                               [&](const Interval& other) { return other.from <= one.from && one.to <= other.to; });
   });
 }
 
 /// Whether a node goes wholly out of sight at some of the sizes at all of which it sticks out.
 bool is_a_stage_of(const Finding& outside, const Finding& told) {
-  return outside.oddity == Oddity::outside && told.oddity == Oddity::never_fits &&
+  return outside.rule == LintRule::outside && told.rule == LintRule::never_fits &&
          are_within(outside.sizes, told.sizes) && !are_within(told.sizes, outside.sizes);
 }
 
@@ -40,20 +41,20 @@ void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
   std::multimap<NodeId, const Found*> telling;
   for (const Found& one : all) telling.emplace(one.node, &one);
   const auto follows = [&](const Found& one) {
-    const Oddity oddity = one.finding.oddity;
-    if (!is_for_want_of_room(oddity) && !is_unseen(oddity) && oddity != Oddity::small_touch &&
-        oddity != Oddity::not_kept)
+    const LintRule rule = one.finding.rule;
+    if (!is_for_want_of_space(rule) && !is_invisible(rule) && rule != LintRule::target_too_small &&
+        rule != LintRule::squeezed)
       return false;
     for (NodeId at = one.node; at; at = tree.parent(at)) {
       const auto [first, last] = telling.equal_range(at);
       for (auto other = first; other != last; ++other) {
         const Finding& told = other->second->finding;
         if (other->second == &one) continue;
-        const bool hides = at == one.node ? is_for_want_of_room(oddity) && oddity > told.oddity &&
-                                                (is_unseen(told.oddity) || told.oddity == Oddity::never_fits)
-                                          : is_unseen(told.oddity);
+        const bool hides = at == one.node ? is_for_want_of_space(rule) && rule > told.rule &&
+                                                (is_invisible(told.rule) || told.rule == LintRule::never_fits)
+                                          : is_invisible(told.rule);
         // Something goes out of sight edge by edge, and what is in it with it.
-        const bool goes_with_it = at != one.node && oddity == Oddity::outside && told.oddity == Oddity::outside;
+        const bool goes_with_it = at != one.node && rule == LintRule::outside && told.rule == LintRule::outside;
         if (at == one.node && is_a_stage_of(one.finding, told)) return true;
         if (goes_with_it || (hides && are_within(one.finding.sizes, told.sizes))) return true;
       }
@@ -67,43 +68,43 @@ void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
 }
 
 /// What nodes have in common that are told together.
-using CauseKey = std::tuple<Oddity, std::string, std::string, std::vector<std::string>>;
+using CauseKey = std::tuple<LintRule, std::string, std::string, std::vector<std::string>>;
 
 /// `never_fit` are the nodes that stick out at every size: whether they are cut or wholly outside, the cause is one.
 CauseKey cause_of(const Tree& tree, const std::set<NodeId>& never_fit, const Found& one) {
   const NodeId parent = tree.parent(one.node);
-  const bool is_cut_or_outside = one.finding.oddity == Oddity::outside && never_fit.contains(one.node);
-  const Oddity what = is_cut_or_outside ? Oddity::never_fits : one.finding.oddity;
-  const bool of_siblings = is_for_want_of_room(what) || what == Oddity::not_kept || what == Oddity::zero_size ||
-                           what == Oddity::no_effect || what == Oddity::no_area || what == Oddity::small_touch ||
-                           what == Oddity::fill_stops;
+  const bool overhangs_or_outside = one.finding.rule == LintRule::outside && never_fit.contains(one.node);
+  const LintRule what = overhangs_or_outside ? LintRule::never_fits : one.finding.rule;
+  const bool of_siblings = is_for_want_of_space(what) || what == LintRule::squeezed || what == LintRule::zero_size ||
+                           what == LintRule::no_effect || what == LintRule::no_area ||
+                           what == LintRule::target_too_small || what == LintRule::nothing_to_fill;
   const std::string place = of_siblings && parent
                                 ? path_of_copies(tree, parent) + " " + std::string(word(tree.kind(one.node)))
                                 : path_of_copies(tree, one.node);
   return {what, one.finding.key, place, one.finding.variants};
 }
 
-Finding told_together(const Tree& tree, const std::vector<Found>& alike) {
+Finding told_together(const Tree& tree, const std::vector<Found>& group) {
   const auto worst = std::ranges::max_element(
-      alike, {}, [](const Found& one) { return std::pair(-static_cast<int>(one.finding.oddity), one.how_bad); });
+      group, {}, [](const Found& one) { return std::pair(-static_cast<int>(one.finding.rule), one.how_bad); });
   Finding finding = worst->finding;
   std::vector<NodeId> nodes, outside;
   std::set<NodeId> known;
-  std::vector<Span> sizes;
-  for (const Found& one : alike) {
+  std::vector<Interval> sizes;
+  for (const Found& one : group) {
     if (known.insert(one.node).second) nodes.push_back(one.node);
-    if (one.finding.oddity == Oddity::outside) outside.push_back(one.node);
+    if (one.finding.rule == LintRule::outside) outside.push_back(one.node);
     sizes.insert(sizes.end(), one.finding.sizes.begin(), one.finding.sizes.end());
   }
-  for (const Found& one : alike) finding.heights = united(finding.heights, one.finding.heights);
+  for (const Found& one : group) finding.heights = united(finding.heights, one.finding.heights);
   finding.sizes = joined(std::move(sizes));
   if (nodes.size() == 1) return finding;
   const bool same_for_all =
-      std::ranges::all_of(alike, [&](const Found& one) { return one.finding.why == worst->finding.why; });
+      std::ranges::all_of(group, [&](const Found& one) { return one.finding.why == worst->finding.why; });
   finding.why = (same_for_all ? "each: " : "the worst, " + worst->finding.node + ": ") + finding.why;
   if (!outside.empty() && outside.size() < nodes.size()) {  // what is outside sticks out too
-    finding.oddity = Oddity::never_fits;
-    finding.why = std::to_string(outside.size()) + " of them, " + tree.tail(outside.front()) +
+    finding.rule = LintRule::never_fits;
+    finding.why = std::to_string(outside.size()) + " of them, " + tree.short_path(outside.front()) +
                   " the first, where nobody sees them; " + finding.why;
   }
   finding.node = names_text(tree, nodes);
@@ -116,7 +117,7 @@ Finding told_together(const Tree& tree, const std::vector<Found>& alike) {
 std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all) {
   std::set<NodeId> never_fit;
   for (const Found& one : all) {
-    if (one.finding.oddity == Oddity::never_fits) never_fit.insert(one.node);
+    if (one.finding.rule == LintRule::never_fits) never_fit.insert(one.node);
   }
   drop_what_follows(tree, all);
   std::map<CauseKey, std::size_t> places;
@@ -127,7 +128,7 @@ std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all) {
     causes[at->second].push_back(std::move(one));
   }
   std::vector<Finding> findings;
-  for (const std::vector<Found>& alike : causes) findings.push_back(told_together(tree, alike));
+  for (const std::vector<Found>& group : causes) findings.push_back(told_together(tree, group));
   return findings;
 }
 

@@ -6,15 +6,15 @@
 #include "model/number_text.hpp"
 #include "model/origins.hpp"
 #include "verify/claims/claim_tokens.hpp"
-#include "verify/lint/lint_own_ranges.hpp"
+#include "verify/lint/lint_node_ranges.hpp"
 #include "verify/lint/lint_sight.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
 
-Finding about(const std::string& name, const char* key, Oddity oddity, std::string why, std::string cure,
+Finding about(const std::string& name, const char* key, LintRule rule, std::string why, std::string fix,
               const Scene& scene) {
-  return {name, key, oddity, std::move(why), std::move(cure), {scene.ladder.width}};
+  return {name, key, rule, std::move(why), std::move(fix), {scene.ladder.width}};
 }
 
 bool is_claimed(const Scene& scene, const std::string& name) {
@@ -34,9 +34,9 @@ bool is_of_used_file(const Scene& scene, const std::string& name) {
 }
 
 /// Whether a wording says anything that the scene does not.
-bool says_something(const Scene& scene, const Wording& wording) {
-  if (wording.direction && *wording.direction != scene.tree.direction()) return true;
-  return std::ranges::any_of(wording.texts,
+bool says_something(const Scene& scene, const Locale& locale) {
+  if (locale.direction && *locale.direction != scene.tree.direction()) return true;
+  return std::ranges::any_of(locale.texts,
                              [&](const auto& said) { return scene.tree.keys(said.first).text != said.second; });
 }
 
@@ -58,34 +58,34 @@ std::vector<Finding> idle_definitions(const Scene& scene) {
   std::vector<Finding> all;
   for (const Range& range : scene.ranges) {
     if (!range.from_width && !range.below_width && !range.from_height && !range.below_height) {
-      all.push_back(about(range.name, "ranges", Oddity::unbounded, "it has no bounds: every size is in it",
+      all.push_back(about(range.name, "ranges", LintRule::always_holds, "it has no bounds: every size is in it",
                           "say from_width, below_width, from_height or below_height", scene));
     } else if (!is_of_used_file(scene, range.name) && !is_condition_used(scene, range.name)) {
-      all.push_back(about(range.name, "ranges", Oddity::unused, "no \"when\" and no claim speaks of this range",
+      all.push_back(about(range.name, "ranges", LintRule::unused, "no \"when\" and no claim speaks of this range",
                           "take it out", scene));
     }
   }
   for (const std::string& mode : scene.modes) {
     if (!is_of_used_file(scene, mode) && !is_condition_used(scene, mode))
       all.push_back(
-          about(mode, "modes", Oddity::unused, "no \"when\" and no claim speaks of this mode", "take it out", scene));
+          about(mode, "modes", LintRule::unused, "no \"when\" and no claim speaks of this mode", "take it out", scene));
   }
-  for (const Wording& wording : scene.wordings) {
-    if (!says_something(scene, wording))
-      all.push_back(about(wording.name, "wordings", Oddity::unused,
+  for (const Locale& locale : scene.locales) {
+    if (!says_something(scene, locale))
+      all.push_back(about(locale.name, "wordings", LintRule::unused,
                           "this wording says nothing that the scene does not say", "give it texts, or take it out",
                           scene));
   }
   if (!scene.origins) return all;
   for (const auto& unused : scene.origins->unused) {
     const bool part = unused.source == Source::part;
-    all.push_back(about(unused.name, part ? "parts" : "shared", Oddity::unused,
+    all.push_back(about(unused.name, part ? "parts" : "shared", LintRule::unused,
                         part ? "no node uses this part" : "no node is \"like\" these shared keys", "take it out",
                         scene));
   }
   for (const auto& clash : scene.origins->clashes) {
     all.push_back(
-        about(clash.name, clash.key.c_str(), Oddity::clash,
+        about(clash.name, clash.key.c_str(), LintRule::defined_twice,
               clash.beaten + " and " + clash.counts + " define it in two ways; that of " + clash.counts + " counts",
               "give one of them another name, or define it in this scene", scene));
   }

@@ -84,7 +84,7 @@ std::vector<std::string_view> beaten_keys(const Tree& tree, NodeId node, const K
       beaten.emplace_back(along == x_axis ? "width" : "height");
   }
   const bool has_gap = keys.gap.x.amount() != 0 || keys.gap.y.amount() != 0;
-  if (is_line(kind) && has_gap && tree.child_count(node) < 2 && !keys.only_in_view.on) {
+  if (is_line(kind) && has_gap && tree.child_count(node) < 2 && !keys.virtualized.on) {
     beaten.emplace_back("gap");
   } else if (is_line(kind) && !keys.wrap && !later.says(node, "wrap") && keys.gap.x != keys.gap.y) {
     const bool row = kind == Kind::row;
@@ -99,7 +99,7 @@ std::vector<bool> given_to_many(const Scene& scene, NodeId node) {
   std::vector<bool> given(key_table().size());
   if (!scene.origins) return given;
   for (const auto& said : scene.origins->of(node)) {
-    given[said.key] = said.source == Source::each || said.source == Source::shared;
+    given[said.key] = said.source == Source::each_child || said.source == Source::shared;
   }
   return given;
 }

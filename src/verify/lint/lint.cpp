@@ -16,10 +16,10 @@
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
 #include "model/thousands.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/lint/idle_settings.hpp"
-#include "verify/lint/lint_own_ranges.hpp"
+#include "verify/lint/lint_node_ranges.hpp"
 #include "verify/lint/lint_sight.hpp"
 #include "verify/measure/many_nodes.hpp"
 
@@ -31,7 +31,7 @@ struct LintedVariant {
   Sightings sightings;
   std::vector<Found> found, remarks;
   std::set<std::string> reached;  // ranges that held at some size
-  OwnRangesSeen own_ranges;
+  NodeRangesSeen node_ranges;
 };
 
 /// Prepares what rules look at.
@@ -41,18 +41,18 @@ class LintWorker {
       : solver_(variant.scene, variant.modes),
         seen_(unseen_scene(variant.scene)),
         asleep_(seen_.nodes.size()),
-        declaring_(nodes_with_own_ranges(variant.scene.tree)) {}
+        declaring_(nodes_with_node_ranges(variant.scene.tree)) {}
 
-  void look(const Rung& rung, bool goes_on, LintedVariant& looked) {
+  void look(const ContainerSize& container_size, bool goes_on, LintedVariant& looked) {
     Sightings& sightings = looked.sightings;
-    const Solution solution = solver_.solve(rung);
-    const std::vector<std::string> active = solver_.active(rung);
+    const Solution solution = solver_.solve(container_size);
+    const std::vector<std::string> active = solver_.active(container_size);
     const bool other_form = !active_ || *active_ != active || !declaring_.empty();
     active_ = active;
     looked.reached.insert(active.begin(), active.end());
-    looked.own_ranges.see(solution, declaring_);
+    looked.node_ranges.see(solution, declaring_);
     see(seen_, solution, other_form);
-    sightings.begin(rung, solution.container().width, goes_on, other_form);
+    sightings.begin(container_size, solution.container().width, goes_on, other_form);
     for (const SeenNode& one : seen_.nodes) {
       if (other_form) take_form(one);
       if (one.placed) sightings.count_placed(one.node);
@@ -86,14 +86,14 @@ class LintWorker {
 };
 
 /// Oddities that are told only where they are so at every size at which the node is there.
-bool must_be_always(Oddity oddity) {
-  switch (oddity) {
-    case Oddity::never_fits:
-    case Oddity::fill_stops:
-    case Oddity::no_effect:
-    case Oddity::empty_area:
-    case Oddity::no_middle:
-    case Oddity::idle_gap: return true;
+bool must_be_always(LintRule rule) {
+  switch (rule) {
+    case LintRule::never_fits:
+    case LintRule::nothing_to_fill:
+    case LintRule::no_effect:
+    case LintRule::empty_area:
+    case LintRule::nothing_grows:
+    case LintRule::empty_track_gap: return true;
     default: return false;
   }
 }
@@ -129,46 +129,47 @@ Reason idle_words(const IdleSetting& idle, const Scene& scene) {
   return {why, other_key_for(idle.key, kind)};
 }
 
-Finding finding_of(const Scene& scene, NodeId node, const std::string& key, Oddity oddity, const Reason& told,
-                   std::vector<Span> sizes) {
-  return {scene.tree.tail(node), key, oddity, told.why, told.cure, std::move(sizes), {}, scene.tree.path(node)};
+Finding finding_of(const Scene& scene, NodeId node, const std::string& key, LintRule rule, const Reason& told,
+                   std::vector<Interval> sizes) {
+  return {scene.tree.short_path(node), key, rule, told.why, told.fix, std::move(sizes), {}, scene.tree.path(node)};
 }
 
 /// What is meant and never so.
 void look_for_needless(const Scene& scene, LintedVariant& looked) {
   for (const NodeId node : scene.tree.nodes()) {
-    const Meant meant = scene.tree.keys(node).meant;
-    for (std::size_t word = 0; meant.any() && word < Meant::words.size(); ++word) {
-      if (!meant.has_word(word) || looked.sightings.meant().contains({node, word})) continue;
+    const Allowed allow = scene.tree.keys(node).allow;
+    for (std::size_t word = 0; allow.any() && word < Allowed::words.size(); ++word) {
+      if (!allow.has_word(word) || looked.sightings.allow().contains({node, word})) continue;
       if (!looked.sightings.was_placed(node)) continue;
-      const Reason told{"it is never \"" + std::string(Meant::words[word]) + "\"", "leave it out"};
-      looked.found.push_back({node, finding_of(scene, node, "meant." + std::string(Meant::words[word]),
-                                               Oddity::not_needed, told, {scene.ladder.width})});
+      const Reason told{"it is never \"" + std::string(Allowed::words[word]) + "\"", "leave it out"};
+      looked.found.push_back({node, finding_of(scene, node, "meant." + std::string(Allowed::words[word]),
+                                               LintRule::unused_allow, told, {scene.ladder.width})});
     }
   }
 }
 
 void sort_sightings(const Variant& variant, LintedVariant& looked) {
   for (const auto& [place, sighting] : looked.sightings.all()) {
-    const auto& [oddity, node, key] = place;
+    const auto& [rule, node, key] = place;
     const bool always = looked.sightings.always(place, sighting);
-    if (must_be_always(oddity) && !always) continue;
-    if (oddity == Oddity::asleep && always) continue;  // it never wakes: told as having no effect, where it has none
+    if (must_be_always(rule) && !always) continue;
+    if (rule == LintRule::dormant && always) continue;  // it never wakes: told as having no effect, where it has none
     // Where it sticks out at other sizes, claims say whether it may.
-    if (oddity == Oddity::intrudes && looked.sightings.all().contains({Oddity::never_fits, node, ""})) continue;
-    if (variant.scene.tree.keys(node).meant.has(oddity)) {
-      looked.sightings.see_meant(node, static_cast<std::size_t>(oddity));
+    if (rule == LintRule::overlaps_padding && looked.sightings.all().contains({LintRule::never_fits, node, ""}))
+      continue;
+    if (variant.scene.tree.keys(node).allow.has(rule)) {
+      looked.sightings.see_allowed(node, static_cast<std::size_t>(rule));
       continue;
     }
-    auto& list = oddity == Oddity::asleep ? looked.remarks : looked.found;
+    auto& list = rule == LintRule::dormant ? looked.remarks : looked.found;
     Reason told = Sightings::told(sighting);
     if (const std::size_t at = told.why.find("{others}"); at != std::string::npos && !sighting.others.empty()) {
       const std::vector<NodeId> others(sighting.others.begin(), sighting.others.end());
       told.why.replace(at, std::string_view("{others}").size(), names_text(variant.scene.tree, others));
     }
     Found& found = list.emplace_back(
-        Found{node, finding_of(variant.scene, node, key, oddity, told, joined(sighting.widths)), sighting.worst});
-    const std::optional<Span>& heights = variant.scene.ladder.height;
+        Found{node, finding_of(variant.scene, node, key, rule, told, joined(sighting.widths)), sighting.worst});
+    const std::optional<Interval>& heights = variant.scene.ladder.height;
     for (const double height : sighting.heights) {
       const bool is_end = heights && heights->from < heights->to && (height == heights->from || height == heights->to);
       if (is_end) found.finding.heights.push_back(height);
@@ -177,18 +178,19 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
 }
 
 /// Looks at every variant at every size.
-std::vector<LintedVariant> look_at_all(const std::vector<Variant>& variants, const std::vector<Rung>& rungs,
-                                       unsigned threads, WorkTally& tally) {
+std::vector<LintedVariant> look_at_all(const std::vector<Variant>& variants,
+                                       const std::vector<ContainerSize>& container_sizes, unsigned threads,
+                                       WorkTally& tally) {
   constexpr std::size_t run = 64;
-  const std::size_t runs = (rungs.size() + run - 1) / run;
+  const std::size_t runs = (container_sizes.size() + run - 1) / run;
   std::vector<LintedVariant> pieces(runs * variants.size());
   in_parallel(threads, pieces.size(), [&] {
     return [&, looker = std::optional<LintWorker>(), looks_at = variants.size()](std::size_t piece) mutable {
       if (looks_at != piece / runs) looker.emplace(variants[looks_at = piece / runs]);
-      const std::size_t first = piece % runs * run, behind = std::min(rungs.size(), first + run);
+      const std::size_t first = piece % runs * run, behind = std::min(container_sizes.size(), first + run);
       LintedVariant& looked = pieces[piece];
       for (std::size_t i = first; i < behind; ++i) {
-        looker->look(rungs[i], i > first && follows(rungs[i - 1], rungs[i]), looked);
+        looker->look(container_sizes[i], i > first && follows(container_sizes[i - 1], container_sizes[i]), looked);
       }
       tally.add(behind - first);
     };
@@ -197,25 +199,26 @@ std::vector<LintedVariant> look_at_all(const std::vector<Variant>& variants, con
   for (std::size_t piece = 0; piece < pieces.size(); ++piece) {
     looked[piece / runs].sightings.take(std::move(pieces[piece].sightings));
     looked[piece / runs].reached.merge(pieces[piece].reached);
-    looked[piece / runs].own_ranges.take(pieces[piece].own_ranges);
+    looked[piece / runs].node_ranges.take(pieces[piece].node_ranges);
   }
   return looked;
 }
 
 /// Makes findings of what was seen, and looks for settings that do nothing.
-void find_in(const Variant& variant, const std::vector<Rung>& rungs, LintedVariant& looked, WorkTally& tally) {
+void find_in(const Variant& variant, const std::vector<ContainerSize>& container_sizes, LintedVariant& looked,
+             WorkTally& tally) {
   const Scene& scene = variant.scene;
   sort_sightings(variant, looked);
   std::set<std::pair<NodeId, std::string>> told_idle;
   for (const Found& one : looked.found) {
-    if (one.finding.oddity == Oddity::no_effect) told_idle.emplace(one.node, one.finding.key);
+    if (one.finding.rule == LintRule::no_effect) told_idle.emplace(one.node, one.finding.key);
   }
   const auto add_idle = [&](const std::vector<NodeId>& nodes, const std::string& key, const Reason& told) {
     const NodeId node = nodes.front();
     if (told_idle.contains({node, key})) return;
-    if (scene.tree.keys(node).meant.has(Oddity::no_effect))
-      return looked.sightings.see_meant(node, static_cast<std::size_t>(Oddity::no_effect));
-    Finding finding = finding_of(scene, node, key, Oddity::no_effect, told, {scene.ladder.width});
+    if (scene.tree.keys(node).allow.has(LintRule::no_effect))
+      return looked.sightings.see_allowed(node, static_cast<std::size_t>(LintRule::no_effect));
+    Finding finding = finding_of(scene, node, key, LintRule::no_effect, told, {scene.ladder.width});
     if (nodes.size() > 1) {
       finding.node = names_text(scene.tree, nodes);
       for (const NodeId one : nodes) finding.nodes.push_back(scene.tree.path(one));
@@ -225,10 +228,10 @@ void find_in(const Variant& variant, const std::vector<Rung>& rungs, LintedVaria
   };
   for (const IdleSetting& idle : idle_settings(scene))
     add_idle(idle.nodes, std::string(idle.key), idle_words(idle, scene));
-  for (const WithoutEffect& one : settings_without_effect(variant, rungs, tally))
+  for (const WithoutEffect& one : settings_without_effect(variant, container_sizes, tally))
     add_idle(one.nodes, one.key, one.told);
-  for (const auto& [node, finding] : looked.own_ranges.findings(scene)) {
-    looked.sightings.see_meant(node, static_cast<std::size_t>(finding.oddity));
+  for (const auto& [node, finding] : looked.node_ranges.findings(scene)) {
+    looked.sightings.see_allowed(node, static_cast<std::size_t>(finding.rule));
   }
   look_for_needless(scene, looked);
 }
@@ -243,10 +246,10 @@ class Gathering {
 
   [[nodiscard]] std::vector<Found> gather(std::vector<Found> LintedVariant::*list) const {
     std::vector<Gathered> all;
-    std::map<std::tuple<NodeId, Oddity, std::string_view>, std::size_t> places;
+    std::map<std::tuple<NodeId, LintRule, std::string_view>, std::size_t> places;
     for (std::size_t v = 0; v < looked_.size(); ++v) {
       for (const Found& one : looked_[v].*list) {
-        const auto [known, is_new] = places.try_emplace({one.node, one.finding.oddity, one.finding.key}, all.size());
+        const auto [known, is_new] = places.try_emplace({one.node, one.finding.rule, one.finding.key}, all.size());
         if (is_new) {
           all.push_back({one.node, one.finding, {v}, one.how_bad});
         } else {
@@ -256,8 +259,8 @@ class Gathering {
     }
     std::erase_if(all, [&](const Gathered& one) { return acts_somewhere(one); });
     const std::vector<std::string> names = names_of(labels_of(variants_)).own;
-    std::vector<std::tuple<Oddity, std::size_t, std::size_t>> order;
-    for (std::size_t i = 0; i < all.size(); ++i) order.emplace_back(all[i].finding.oddity, order_.at(all[i].node), i);
+    std::vector<std::tuple<LintRule, std::size_t, std::size_t>> order;
+    for (std::size_t i = 0; i < all.size(); ++i) order.emplace_back(all[i].finding.rule, order_.at(all[i].node), i);
     std::ranges::sort(order);
     std::vector<Found> findings;
     for (const auto& place : order) {
@@ -289,7 +292,7 @@ class Gathering {
 
   /// A setting that does nothing in some variants, and something in another; what is meant is needed in one.
   [[nodiscard]] bool acts_somewhere(const Gathered& one) const {
-    if (one.finding.oddity != Oddity::no_effect && one.finding.oddity != Oddity::not_needed) return false;
+    if (one.finding.rule != LintRule::no_effect && one.finding.rule != LintRule::unused_allow) return false;
     for (std::size_t v = 0; v < looked_.size(); ++v) {
       const bool is_idle = std::ranges::find(one.in, v) != one.in.end();
       if (!is_idle && looked_[v].sightings.was_placed(one.node)) return true;
@@ -304,13 +307,13 @@ class Gathering {
 
 }  // namespace
 
-Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDone& progress) {
+Lint lint(const std::vector<Variant>& variants, unsigned threads, const Progress& progress) {
   const Scene& scene = variants.at(0).scene;
-  const std::vector<Rung> rungs = rungs_of(scene.ladder);
-  WorkTally tally(2 * rungs.size() * variants.size(), progress);  // half for looking, half for trials
-  std::vector<LintedVariant> looked = look_at_all(variants, rungs, thread_count(threads), tally);
+  const std::vector<ContainerSize> container_sizes = sizes_of(scene.ladder);
+  WorkTally tally(2 * container_sizes.size() * variants.size(), progress);  // half for looking, half for trials
+  std::vector<LintedVariant> looked = look_at_all(variants, container_sizes, thread_count(threads), tally);
   in_parallel(thread_count(threads), variants.size(),
-              [&] { return [&](std::size_t v) { find_in(variants[v], rungs, looked[v], tally); }; });
+              [&] { return [&](std::size_t v) { find_in(variants[v], container_sizes, looked[v], tally); }; });
   const Gathering gathering(variants, looked);
   Lint told;
   const std::vector<VariantLabel> labels = labels_of(variants);
@@ -323,11 +326,11 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
   });
   if (ends_looks != nodes.end()) {
     told.in_part = "lint looks at the first " + in_thousands(static_cast<double>(limits::most_meetings)) +
-                   " pairs of siblings that lie over one another at each size; from " + scene.tree.tail(*ends_looks) +
-                   " on there are more";
+                   " pairs of siblings that lie over one another at each size; from " +
+                   scene.tree.short_path(*ends_looks) + " on there are more";
   }
   told.widths = scene.ladder.width;
-  told.rungs = rungs.size();
+  told.container_sizes = container_sizes.size();
   told.findings = grouped(scene.tree, gathering.gather(&LintedVariant::found));
   told.remarks = grouped(scene.tree, gathering.gather(&LintedVariant::remarks));
   const std::vector<Finding> idle = idle_definitions(scene);
@@ -337,17 +340,17 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const ShareDon
   for (const Range& range : scene.ranges) {
     const auto reaches = [&](const LintedVariant& one) { return one.reached.contains(range.name); };
     if (is_told(range) || std::ranges::any_of(looked, reaches)) continue;
-    told.findings.push_back({range.name, "ranges", Oddity::unreached,
+    told.findings.push_back({range.name, "ranges", LintRule::never_holds,
                              "no size of the ladder is in it (" + bounds_text(range) + ")",
-                             "widen the ladder, or take the range out", std::vector<Span>{scene.ladder.width}});
+                             "widen the ladder, or take the range out", std::vector<Interval>{scene.ladder.width}});
   }
   told.findings.insert(told.findings.end(), idle.begin(), idle.end());
-  OwnRangesSeen own_ranges;
-  for (const LintedVariant& one : looked) own_ranges.take(one.own_ranges);
-  for (auto& [node, finding] : own_ranges.findings(scene)) {
-    if (!scene.tree.keys(node).meant.has(finding.oddity)) told.findings.push_back(std::move(finding));
+  NodeRangesSeen node_ranges;
+  for (const LintedVariant& one : looked) node_ranges.take(one.node_ranges);
+  for (auto& [node, finding] : node_ranges.findings(scene)) {
+    if (!scene.tree.keys(node).allow.has(finding.rule)) told.findings.push_back(std::move(finding));
   }
-  std::ranges::stable_sort(told.findings, {}, &Finding::oddity);
+  std::ranges::stable_sort(told.findings, {}, &Finding::rule);
   return told;
 }
 

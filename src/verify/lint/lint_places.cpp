@@ -14,7 +14,7 @@ namespace {
 
 struct Common {
   double width = 0, height = 0;
-  [[nodiscard]] bool any() const { return width > give && height > give; }
+  [[nodiscard]] bool any() const { return width > fit_tolerance && height > fit_tolerance; }
   [[nodiscard]] std::string text() const { return rounded(width) + " x " + rounded(height); }
 };
 
@@ -28,29 +28,31 @@ Common common(const Rect& a, const Rect& b) {
 bool wraps(const Seen& seen, const SeenNode& one, NodeId beyond) {
   const Kind kind = seen.solution->kind(beyond);
   const Rect view = seen.solution->box(beyond);
-  const bool sideways = one.box.x >= view.right() || one.box.right() <= view.x;
-  return kind == (sideways ? Kind::row : Kind::column);
+  const bool second_slope = one.box.x >= view.right() || one.box.right() <= view.x;
+  return kind == (second_slope ? Kind::row : Kind::column);
 }
 
 /// Of what lies in something unseen nothing more is told.
-void look_for_unseen(const Seen& seen, Sightings& sightings) {
+void look_for_invisible(const Seen& seen, Sightings& sightings) {
   Sight sight(*seen.solution);
   for (std::size_t i = 1; i < seen.nodes.size();) {
     const SeenNode& one = seen.nodes[i];
-    const Unseen unseen = one.placed ? sight.unseen(one.node) : Unseen();
-    const bool is_out_of_sight = unseen.why == Unseen::Why::beyond || unseen.why == Unseen::Why::behind;
+    const Invisible invisible = one.placed ? sight.invisible(one.node) : Invisible();
+    const bool is_out_of_sight = invisible.why == Invisible::Why::outside || invisible.why == Invisible::Why::behind;
     i = one.placed && !is_out_of_sight ? i + 1 : one.end;
     if (!is_out_of_sight) continue;
-    const bool beyond = unseen.why == Unseen::Why::beyond;
-    sightings.see(beyond ? Oddity::outside : Oddity::behind, one.node, "", [&] {
-      const std::string name = seen.name(unseen.by);
+    const bool beyond = invisible.why == Invisible::Why::outside;
+    sightings.see(beyond ? LintRule::outside : LintRule::behind, one.node, "", [&] {
+      const std::string name = seen.name(invisible.by);
       if (beyond) {
-        const bool stays = one.keys().pin && one.keys().drift.value_or(0) == 0;  // wherever something is scrolled to
-        const std::string cure = stays ? "change its pin"
-                                       : "let " + name + " scroll, " +
-                                             (wraps(seen, one, unseen.by) ? "let what is in it wrap or shrink, " : "") +
-                                             "or place it inside";
-        return Reason{"it lies wholly outside " + name + ", where nobody sees it", cure};
+        const bool stays =
+            one.keys().pin && one.keys().scroll_ratio.value_or(0) == 0;  // wherever something is scrolled to
+        const std::string fix = stays
+                                    ? "change its pin"
+                                    : "let " + name + " scroll, " +
+                                          (wraps(seen, one, invisible.by) ? "let what is in it wrap or shrink, " : "") +
+                                          "or place it inside";
+        return Reason{"it lies wholly outside " + name + ", where nobody sees it", fix};
       }
       return Reason{"it lies wholly behind " + name,
                     "paint it later (the order of the file, or paint_order), or place one of them elsewhere; where " +
@@ -77,7 +79,7 @@ void look_for_overlap(const Seen& seen, const SeenNode& parent, const SeenNode& 
   if (first.keys().pin || second.keys().pin || !both.any() || may_overlap(parent.keys(), first.keys(), second.keys()))
     return;
   sightings.see(
-      Oddity::overlap, second.node, "",
+      LintRule::siblings_overlap, second.node, "",
       [&] {
         const std::string name = seen.name(first.node);
         return Reason{"it lies over " + name + ", " + both.text() + " at worst",
@@ -95,11 +97,11 @@ bool is_cleared(const Seen& seen, const SeenNode& covered, const SeenNode& cover
     const Scroll scroll = at->keys().scroll;
     if (scroll == Scroll::none) continue;
     const FourSides padding = seen.solution->padding(at->node);
-    if (scrolls_y(scroll) && (padding.bottom >= at->box.bottom() - cover.box.y - give ||
-                              padding.top >= cover.box.bottom() - at->box.y - give))
+    if (scrolls_y(scroll) && (padding.bottom >= at->box.bottom() - cover.box.y - fit_tolerance ||
+                              padding.top >= cover.box.bottom() - at->box.y - fit_tolerance))
       return true;
-    if (scrolls_x(scroll) &&
-        (padding.right >= at->box.right() - cover.box.x - give || padding.left >= cover.box.right() - at->box.x - give))
+    if (scrolls_x(scroll) && (padding.right >= at->box.right() - cover.box.x - fit_tolerance ||
+                              padding.left >= cover.box.right() - at->box.x - fit_tolerance))
       return true;
   }
   return false;
@@ -111,17 +113,17 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
   for (std::size_t i = seen.place(other); i < other.end; ++i) {
     const SeenNode& text = seen.nodes[i];
     if (!text.placed || text.keys().kind != Kind::text || !common(text.box, pinned.box).any()) continue;
-    const bool is_behind = common(text.box, pinned.box).width >= text.box.width - give &&
-                           common(text.box, pinned.box).height >= text.box.height - give;
+    const bool is_behind = common(text.box, pinned.box).width >= text.box.width - fit_tolerance &&
+                           common(text.box, pinned.box).height >= text.box.height - fit_tolerance;
     if (is_behind || is_cleared(seen, text, pinned)) continue;  // what lies wholly behind is told as such
-    for (const Solution::Words& line : seen.solution->words(text.node)) {
+    for (const Solution::TextLine& line : seen.solution->text_lines(text.node)) {
       Rect words = line.box;
       words.x += text.box.x;
       words.y += text.box.y;
       const Common covered = common(words, pinned.box);
       if (line.dropped || !covered.any()) continue;
       sightings.see(
-          Oddity::pinned_over_text, pinned.node, "pin",
+          LintRule::pinned_over_text, pinned.node, "pin",
           [&] {
             return Reason{"it covers words of {others}, " + covered.text() + " at worst",
                           "keep room for it by padding or margin, or pin it elsewhere"};
@@ -164,7 +166,7 @@ void look_at_meetings(const Seen& seen, Sightings& sightings) {
 }  // namespace
 
 void look_at_places(const Seen& seen, Sightings& sightings) {
-  look_for_unseen(seen, sightings);
+  look_for_invisible(seen, sightings);
   look_at_meetings(seen, sightings);
 }
 

@@ -25,7 +25,7 @@ void look_at_map(const Seen& seen, const SeenNode& grid, Sightings& sightings) {
     if (!is_in_flow(child)) return;
     taken.push_back(child.keys().area);
     if (!child.keys().area.empty() || child.keys().cell) return;
-    sightings.see(Oddity::no_area, child.node, "area", [&] {
+    sightings.see(LintRule::no_area, child.node, "area", [&] {
       return Reason{"its grid " + seen.name(grid.node) +
                         " has a map of areas, and it names none: it comes into the next "
                         "free cell",
@@ -35,7 +35,7 @@ void look_at_map(const Seen& seen, const SeenNode& grid, Sightings& sightings) {
   const AreaMap map(grid.keys().areas);
   for (const Area& area : map.areas()) {
     if (std::ranges::find(taken, area.name) != taken.end()) continue;
-    sightings.see(Oddity::empty_area, grid.node, "areas." + std::string(area.name), [&] {
+    sightings.see(LintRule::empty_area, grid.node, "areas." + std::string(area.name), [&] {
       return Reason{"nobody stands in the area \"" + std::string(area.name) + "\"",
                     "give it to a child by its area, or take it out of the map"};
     });
@@ -48,13 +48,13 @@ void look_at_idle_tracks(const Seen& seen, const SeenNode& grid, Sightings& sigh
   const Extent gap = seen.solution->gap(grid.node);
   if (gap.width <= 0 && gap.height <= 0) return;
   const auto tracks = seen.solution->tracks(grid.node);
-  const auto look = [&](const std::vector<Solution::TrackBox>& all, double room, const char* key, const char* one) {
-    if (room <= 0 || all.size() < 2) return;
+  const auto look = [&](const std::vector<Solution::TrackBox>& all, double space, const char* key, const char* one) {
+    if (space <= 0 || all.size() < 2) return;
     for (std::size_t i = 0; i < all.size(); ++i) {
-      if (all[i].unstretched >= give || all[i].set_by || all[i].share > 0) continue;
-      sightings.see(Oddity::idle_gap, grid.node, key, [&] {
+      if (all[i].unstretched >= fit_tolerance || all[i].set_by || all[i].share > 0) continue;
+      sightings.see(LintRule::empty_track_gap, grid.node, key, [&] {
         return Reason{
-            std::string(one) + " " + std::to_string(i) + " holds nothing and still costs the gap of " + rounded(room),
+            std::string(one) + " " + std::to_string(i) + " holds nothing and still costs the gap of " + rounded(space),
             "take it out where nothing stands in it, or give each its margin instead of the gap"};
       });
       return;
@@ -83,7 +83,8 @@ bool has_automatic_margin(const Edges& margin) {
 /// Strips at the edges and something between, all of a size of their own: what is left belongs to nobody.
 void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys& keys = one.keys();
-  if ((keys.kind != Kind::row && keys.kind != Kind::column) || keys.wrap || keys.alike || keys.along != Along::start)
+  if ((keys.kind != Kind::row && keys.kind != Kind::column) || keys.wrap || keys.equal_sizes ||
+      keys.along != Along::start)
     return;
   const Axis axis = keys.kind == Kind::row ? x_axis : y_axis;
   if (axis == x_axis ? scrolls_x(keys.scroll) : scrolls_y(keys.scroll)) return;
@@ -105,17 +106,18 @@ void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings
   };
   if (std::none_of(children.begin() + 1, children.end() - 1, is_middle)) return;
   const FourSides padding = seen.solution->padding(one.node);
-  const double spare = (axis == x_axis ? one.box.right() - padding.right : one.box.bottom() - padding.bottom) - end;
-  if (spare <= give) return;
+  const double unused_space =
+      (axis == x_axis ? one.box.right() - padding.right : one.box.bottom() - padding.bottom) - end;
+  if (unused_space <= fit_tolerance) return;
   const std::string side = axis == x_axis ? "right" : "bottom", key = side_word(axis);
   sightings.see(
-      Oddity::no_middle, one.node, "",
+      LintRule::nothing_grows, one.node, "",
       [&] {
         return Reason{"all that is in it has a " + key + " of its own, and what is left at the " + side +
-                          " goes to nobody, " + rounded(spare) + " at least",
+                          " goes to nobody, " + rounded(unused_space) + " at least",
                       "give the middle one a weight instead of its " + key};
       },
-      -spare);
+      -unused_space);
 }
 
 // --- shares and gaps -----------------------------------------------------------------------------------------------
@@ -152,7 +154,7 @@ void look_at_shares(const Seen& seen, const SeenNode& one, Sightings& sightings)
       if (percent) words += (words.empty() ? "" : " + ") + rounded(*percent) + " %";
     }
     if (!all || sum < 99 || sum > 100 + 1e-6) continue;
-    sightings.see(Oddity::never_beside, one.node, "gap", [&] {
+    sightings.see(LintRule::gap_forces_wrap, one.node, "gap", [&] {
       return Reason{words + " leave no room for the gap of " + rounded(gap) + ": these never share a line",
                     "weights or a grid take the gap off before they share; or use less than " +
                         rounded(100 / static_cast<double>(joined.size())) + " %"};

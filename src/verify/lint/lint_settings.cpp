@@ -24,8 +24,8 @@ namespace {
 
 /// Does nothing at this size: told as such where it is so at all sizes, else as a remark.
 void see_idle(Sightings& sightings, NodeId node, std::string_view key, const Reason& told) {
-  for (const Oddity oddity : {Oddity::no_effect, Oddity::asleep}) {
-    sightings.see(oddity, node, key, [&] { return told; });
+  for (const LintRule rule : {LintRule::no_effect, LintRule::dormant}) {
+    sightings.see(rule, node, key, [&] { return told; });
   }
 }
 
@@ -56,7 +56,7 @@ void look_at_gap(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const bool row = keys.kind == Kind::row;
   const Length& idle = row ? keys.gap.y : keys.gap.x;
   if (idle.amount() == 0) return;
-  sightings.see(Oddity::no_effect, one.node, row ? "gap.y" : "gap.x", [&] {
+  sightings.see(LintRule::no_effect, one.node, row ? "gap.y" : "gap.x", [&] {
     return Reason{
         "it is room between lines, and a " + std::string(word(keys.kind)) + " that does not wrap has one line",
         "leave it out, or wrap"};
@@ -67,27 +67,27 @@ void look_at_rest(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys &keys = one.keys(), &above = seen.parent(one).keys();
   const Reason one_line{"without wrap there are no lines to place", "leave it out, or wrap"};
   const bool line = keys.kind == Kind::row || keys.kind == Kind::column;
-  if (line && !keys.wrap && keys.rest != RestOn()) see_idle(sightings, one.node, "rest", one_line);
+  if (line && !keys.wrap && keys.place_content != PlaceContentPair()) see_idle(sightings, one.node, "rest", one_line);
   if (!keys.area.empty() && above.kind == Kind::grid && above.areas.empty())
     see_idle(sightings, one.node, "area",
              {"its grid has no map of areas", "write areas into the grid, or leave it out"});
-  if (keys.only_in_view.on && line && !keys.is_list())
+  if (keys.virtualized.on && line && !keys.is_list())
     see_idle(sightings, one.node, "only_in_view",
              {"what is in view is followed along a row or column that scrolls, and neither wraps nor is reversed",
               "let it scroll along, or leave it out"});
-  if (keys.drift && above.scroll == Scroll::none)
+  if (keys.scroll_ratio && above.scroll == Scroll::none)
     see_idle(sightings, one.node, "drift", {"what it lies in does not scroll", "leave it out, or let that scroll"});
-  if (keys.aspect && is_length(keys.width) && is_length(keys.height) && keys.width.way() == keys.height.way())
+  if (keys.aspect_ratio && is_length(keys.width) && is_length(keys.height) && keys.width.way() == keys.height.way())
     see_idle(sightings, one.node, "aspect", {"its width and its height are both given", "leave one of the three out"});
 }
 
 // --- trials --------------------------------------------------------------------------------------------------------
 
-constexpr std::array<std::string_view, 9> tried_keys{"along",  "across", "self",   "align",    "rest",
-                                                     "out_of", "grow",   "shrink", "border_at"};
+constexpr std::array<std::string_view, 9> edited_keys{"along",  "across", "self",   "align",    "rest",
+                                                      "out_of", "grow",   "shrink", "border_at"};
 
-bool is_tried(const KeyEntry& entry, const Keys& keys) {
-  if (std::ranges::find(tried_keys, entry.name) == tried_keys.end() || !is_said(entry, keys)) return false;
+bool is_edited(const KeyEntry& entry, const Keys& keys) {
+  if (std::ranges::find(edited_keys, entry.name) == edited_keys.end() || !is_said(entry, keys)) return false;
   return entry.name != "shrink" || keys.shrink != 0;  // that nothing may be squeezed is said for safety
 }
 
@@ -102,16 +102,16 @@ bool same_boxes(const Solution& a, const Solution& b, const std::vector<NodeId>&
 
 /// What the lines of a container went through over the ladder.
 struct LineStory {
-  bool ever_spare = false;    // when all sizes stood
-  bool ever_free = false;     // before anybody grew
-  bool ever_missing = false;  // before anybody shrank
-  bool child_held = true;     // one child was at its minimum whenever room was missing
+  bool ever_unused_space = false;  // when all sizes stood
+  bool ever_free = false;          // before anybody grew
+  bool ever_missing = false;       // before anybody shrank
+  bool child_held = true;          // one child was at its minimum whenever room was missing
 };
 
-class Trials {
+class Edits {
  public:
-  Trials(const Variant& variant, const std::vector<Rung>& rungs)
-      : variant_(variant), scene_(variant.scene), rungs_(rungs), nodes_(scene_.tree.nodes()) {}
+  Edits(const Variant& variant, const std::vector<ContainerSize>& container_sizes)
+      : variant_(variant), scene_(variant.scene), container_sizes_(container_sizes), nodes_(scene_.tree.nodes()) {}
 
   std::vector<WithoutEffect> find(WorkTally& tally) {
     WrittenSettings settings(scene_);
@@ -120,18 +120,18 @@ class Trials {
       for (const KeyEntry& entry : key_table()) {
         // An outline is seen, though it takes no room.
         const bool is_seen = entry.name == "border_at" && keys.border_at == BorderAt::outline && has_border(node);
-        if (is_tried(entry, keys) && may_act(node, entry) && !is_seen) settings.add(node, place_of(entry));
+        if (is_edited(entry, keys) && may_act(node, entry) && !is_seen) settings.add(node, place_of(entry));
       }
     }
     const std::vector<WrittenSetting>& all = settings.all();
     std::size_t told = 0;
     for (std::size_t i = 0; i < all.size(); ++i) {
       if (all[i].at.source != Source::shared) attempt(all[i]);  // shared keys need not act on every one
-      const std::size_t due = rungs_.size() * (i + 1) / all.size();
+      const std::size_t due = container_sizes_.size() * (i + 1) / all.size();
       tally.add(due - told);
       told = due;
     }
-    tally.add(rungs_.size() - told);
+    tally.add(container_sizes_.size() - told);
     for (const NodeId node : nodes_) {
       const Keys keys = scene_.tree.keys(node);
       if (keys.words_at != WordsAt::start) try_words(node, "words_at", x_axis);
@@ -163,7 +163,7 @@ class Trials {
     for (const NodeId one : setting.nodes) {
       Keys keys = scene_.tree.keys(one);
       unsay(entry, keys);
-      without.tree.restyle(one, keys);
+      without.tree.replace_keys(one, keys);
     }
     if (entry.name == "out_of" && same(shares_in(node), *scene_.tree.keys(node).out_of)) return;  // all is given out
     if (!changes_nothing(without, setting.nodes)) return;
@@ -172,10 +172,10 @@ class Trials {
     const std::string size = places ? size_to_act(node, entry) : "";
     if (!size.empty()) {
       if (entry.name != "along")
-        told.why = scene_.tree.tail(node) + " is only as large as what it holds, so there is nothing to align in";
-      told.cure = size + " gives it room; or leave it out";
+        told.why = scene_.tree.short_path(node) + " is only as large as what it holds, so there is nothing to align in";
+      told.fix = size + " gives it room; or leave it out";
     }
-    if (setting.at.source == Source::each) {
+    if (setting.at.source == Source::each_child) {
       found_.push_back({{scene_.tree.parent(node)}, "each." + std::string(entry.name), told});
     } else {
       found_.push_back({setting.nodes, std::string(entry.name), told});
@@ -191,10 +191,10 @@ class Trials {
       if (size.way() != Sizing::Way::automatic && size.way() != Sizing::Way::content) continue;
       size = fill;
       Scene with = scene_, without = scene_;
-      with.tree.restyle(node, keys);
+      with.tree.replace_keys(node, keys);
       unsay(entry, keys);
-      without.tree.restyle(node, keys);
-      if (acts_between(with, without)) return scene_.tree.tail(node) + "." + side_word(axis) + "=fill";
+      without.tree.replace_keys(node, keys);
+      if (acts_between(with, without)) return scene_.tree.short_path(node) + "." + side_word(axis) + "=fill";
     }
     return "";
   }
@@ -208,16 +208,16 @@ class Trials {
   /// Every how many sizes are a few of all.
   [[nodiscard]] std::size_t few_apart() const {
     constexpr std::size_t few = 16;
-    return std::max<std::size_t>(1, rungs_.size() / few);
+    return std::max<std::size_t>(1, container_sizes_.size() / few);
   }
   /// Whether two solvers give the same boxes, at every size that is so many behind the one before; `see` is shown those
   /// of the first.
   template <class See>
   [[nodiscard]] bool are_same(SceneSolver& one, SceneSolver& other, std::size_t apart, const See& see) const {
-    for (std::size_t i = 0; i < rungs_.size(); i += apart) {
-      const Solution solution = one.solve(rungs_[i]);
+    for (std::size_t i = 0; i < container_sizes_.size(); i += apart) {
+      const Solution solution = one.solve(container_sizes_[i]);
       see(solution);
-      if (!same_boxes(solution, other.solve(rungs_[i]), nodes_)) return false;
+      if (!same_boxes(solution, other.solve(container_sizes_[i]), nodes_)) return false;
     }
     return true;
   }
@@ -249,19 +249,19 @@ class Trials {
   [[nodiscard]] LineStory story_of(NodeId container, NodeId watched = {}) const {
     LineStory story;
     SceneSolver solver(scene_, variant_.modes);
-    for (const Rung& rung : rungs_) {
-      const Solution solution = solver.solve(rung);
+    for (const ContainerSize& container_size : container_sizes_) {
+      const Solution solution = solver.solve(container_size);
       const Kind kind = solution.kind(container);
       if (!solution.is_placed(container) || (kind != Kind::row && kind != Kind::column)) continue;
       const auto view = detail::view_of(solution.tree(), solution.passes());
       for (const auto& line : detail::line_accounts(view, solution.tree().store().index_of(container))) {
-        story.ever_spare = story.ever_spare || line.spare() > give;
-        story.ever_free = story.ever_free || line.free_room() > give;
-        story.ever_missing = story.ever_missing || line.free_room() < -give;
-        if (!watched || line.free_room() >= -give) continue;
+        story.ever_unused_space = story.ever_unused_space || line.unused_space() > fit_tolerance;
+        story.ever_free = story.ever_free || line.free_space() > fit_tolerance;
+        story.ever_missing = story.ever_missing || line.free_space() < -fit_tolerance;
+        if (!watched || line.free_space() >= -fit_tolerance) continue;
         const auto is_it = [&](const auto& child) {
           return solution.tree().store().id_of(child.node) == watched &&
-                 child.portion.size > child.portion.least + give;
+                 child.line_item.size > child.line_item.least + fit_tolerance;
         };
         if (std::ranges::any_of(line.children, is_it)) story.child_held = false;
       }
@@ -271,7 +271,7 @@ class Trials {
 
   [[nodiscard]] Reason reason(NodeId node, std::string_view key) const {
     const NodeId parent = scene_.tree.parent(node);
-    const std::string above = parent ? scene_.tree.tail(parent) : "";
+    const std::string above = parent ? scene_.tree.short_path(parent) : "";
     if (key == "grow") {
       if (!story_of(parent).ever_free)
         return {"nothing is ever left in " + above + " to grow into", "give " + above + " more room, or leave it out"};
@@ -284,7 +284,7 @@ class Trials {
         return {"nothing beside it in " + above + " gives way, so it gives way alone", "leave it out"};
       return {"its minimum stops it wherever room is missing", "lower its minimum (min_width 0, say), or leave it out"};
     }
-    if (key == "along" && !story_of(node).ever_spare)
+    if (key == "along" && !story_of(node).ever_unused_space)
       return {"nothing is ever left to pack in: what it holds takes all the room", "leave it out"};
     if (key == "border_at" && !has_border(node)) return {"it has no border", "leave it out"};
     if (key == "border_at")
@@ -304,16 +304,16 @@ class Trials {
   void try_words(NodeId node, const char* key, Axis axis) {
     SceneSolver solver(scene_, variant_.modes);
     bool was_there = false;
-    for (const Rung& rung : rungs_) {
-      const Solution solution = solver.solve(rung);
-      const Extent room = solution.room_in(node);
+    for (const ContainerSize& container_size : container_sizes_) {
+      const Solution solution = solver.solve(container_size);
+      const Extent space = solution.content_box_size(node);
       double high = 0;
-      for (const Solution::Words& line : solution.words(node)) {
+      for (const Solution::TextLine& line : solution.text_lines(node)) {
         was_there = true;
         if (!line.dropped) high += line.box.height;
-        if (axis == x_axis && line.box.width < room.width - give) return;
+        if (axis == x_axis && line.box.width < space.width - fit_tolerance) return;
       }
-      if (axis == y_axis && was_there && high < room.height - give) return;
+      if (axis == y_axis && was_there && high < space.height - fit_tolerance) return;
     }
     const std::string larger = axis == x_axis ? "wider" : "higher";
     if (was_there) add(node, key, {"it is never " + larger + " than its words", "give it more room, or leave it out"});
@@ -321,7 +321,7 @@ class Trials {
 
   const Variant& variant_;
   const Scene& scene_;
-  const std::vector<Rung>& rungs_;
+  const std::vector<ContainerSize>& container_sizes_;
   std::vector<NodeId> nodes_;
   std::vector<WithoutEffect> found_;
 };
@@ -349,7 +349,7 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
   for (const SeenNode& one : seen.nodes) {
     if (!one.placed) continue;
     for (const std::string_view key : asleep[seen.place(one)]) {
-      sightings.see(Oddity::asleep, one.node, key, [&] {
+      sightings.see(LintRule::dormant, one.node, key, [&] {
         const std::string kind(word(one.keys().kind)), above(word(seen.parent(one).keys().kind));
         return Reason{"it does nothing while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};
       });
@@ -357,7 +357,7 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
     look_at_gap(seen, one, sightings);
     look_at_ties(seen, one, sightings);
     if (!one.is_empty && !is_container(one.keys().kind)) {
-      sightings.see(Oddity::in_a_leaf, one.node, "children", [&] {
+      sightings.see(LintRule::in_a_leaf, one.node, "children", [&] {
         return Reason{"a " + std::string(word(one.keys().kind)) + " lays no children: they have no place",
                       "make it a row, column, grid or stack"};
       });
@@ -368,9 +368,10 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
   }
 }
 
-std::vector<WithoutEffect> settings_without_effect(const Variant& variant, const std::vector<Rung>& rungs,
+std::vector<WithoutEffect> settings_without_effect(const Variant& variant,
+                                                   const std::vector<ContainerSize>& container_sizes,
                                                    WorkTally& tally) {
-  return Trials(variant, rungs).find(tally);
+  return Edits(variant, container_sizes).find(tally);
 }
 
 }  // namespace fond_ladder::inline v0

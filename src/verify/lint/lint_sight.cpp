@@ -4,16 +4,16 @@
 #include <algorithm>
 
 #include "model/number_text.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 
 namespace fond_ladder::inline v0 {
 
-void Sightings::begin(const Rung& rung, double width, bool goes_on, bool other_form) {
+void Sightings::begin(const ContainerSize& container_size, double width, bool goes_on, bool other_form) {
   width_ = width;
-  height_ = rung.height;
+  height_ = container_size.height;
   goes_on_ = goes_on;
   if (other_form) ++form_;
-  ++rung_;
+  ++container_size_;
 }
 
 Reason Sightings::told(const Sighting& sighting) {
@@ -36,16 +36,16 @@ void Sightings::take(Sightings&& behind) {
     own.heights.merge(other.heights);
     own.others.merge(other.others);
   }
-  meant_.merge(behind.meant_);
+  allowed_.merge(behind.allowed_);
   too_many_.merge(behind.too_many_);
   for (const auto& [node, count] : behind.placed_) placed_[node] += count;
 }
 
 void Sightings::add(Sighting& sighting) {
-  if (sighting.last_rung == rung_) return;  // another pair of the same node
-  extend(sighting.widths, width_, goes_on_ && sighting.last_rung + 1 == rung_);
+  if (sighting.last_size == container_size_) return;  // another pair of the same node
+  extend(sighting.widths, width_, goes_on_ && sighting.last_size + 1 == container_size_);
   if (height_) sighting.heights.insert(*height_);
-  sighting.last_rung = rung_;
+  sighting.last_size = container_size_;
   ++sighting.count;
 }
 

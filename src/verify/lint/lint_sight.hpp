@@ -21,7 +21,7 @@ namespace fond_ladder::inline v0 {
 /// Why something is odd, and the remedy. A reason that ends in a figure and more words keeps those words in
 /// `behind_figure`; the figure itself is in the Sighting.
 struct Reason {
-  std::string why, cure, behind_figure{};
+  std::string why, fix, behind_figure{};
 };
 
 /// Something odd that was seen.
@@ -41,12 +41,12 @@ struct Found {
 class Sightings {
  public:
   /// A new size. `goes_on`: it follows the last one. `other_form`: keys of some nodes may differ from those there.
-  void begin(const Rung& rung, double width, bool goes_on, bool other_form);
+  void begin(const ContainerSize& container_size, double width, bool goes_on, bool other_form);
   /// Something odd at this size; `tell()` is asked when it is first seen, and again wherever it is worse than before.
   /// Where it is odd with `other`, `{others}` in what is told stands for all of these, at all sizes.
   template <class Tell>
-  void see(Oddity oddity, NodeId node, std::string_view key, const Tell& tell, double how_bad = 0, NodeId other = {}) {
-    Sighting& sighting = found_[{oddity, node, std::string(key)}];
+  void see(LintRule rule, NodeId node, std::string_view key, const Tell& tell, double how_bad = 0, NodeId other = {}) {
+    Sighting& sighting = found_[{rule, node, std::string(key)}];
     if (other) sighting.others.insert(other);
     if (sighting.count == 0 || how_bad > sighting.worst) {
       sighting.told = tell();
@@ -55,13 +55,13 @@ class Sightings {
     add(sighting);
   }
   /// The same for a reason of which only `figure` changes from size to size. Calls `tell()` again only where it is
-  /// worse than before and the words may differ: `wording`, a number that the caller gives its words, or the form is
+  /// worse than before and the words may differ: `locale`, a number that the caller gives its words, or the form is
   /// another.
   template <class Tell>
-  void see_figure(Oddity oddity, NodeId node, double figure, std::size_t wording, const Tell& tell, double how_bad) {
-    Sighting& sighting = found_[{oddity, node, std::string()}];
+  void see_figure(LintRule rule, NodeId node, double figure, std::size_t locale, const Tell& tell, double how_bad) {
+    Sighting& sighting = found_[{rule, node, std::string()}];
     if (sighting.count == 0 || how_bad > sighting.worst) {
-      const std::pair words(wording, form_);
+      const std::pair words(locale, form_);
       if (sighting.count == 0 || sighting.words != words) sighting.told = tell();
       sighting.figure = figure;
       sighting.words = words;
@@ -72,8 +72,8 @@ class Sightings {
   /// Puts what was seen at sizes behind these into it.
   void take(Sightings&& behind);
   /// That a node is as its author says that it is meant: by the place of the word.
-  void see_meant(NodeId node, std::size_t word) { meant_.insert({node, word}); }
-  [[nodiscard]] const std::set<std::pair<NodeId, std::size_t>>& meant() const { return meant_; }
+  void see_allowed(NodeId node, std::size_t word) { allowed_.insert({node, word}); }
+  [[nodiscard]] const std::set<std::pair<NodeId, std::size_t>>& allow() const { return allowed_; }
   /// That more of what a node holds lies over one another than is looked at.
   void see_too_many(NodeId node) { too_many_.insert(node); }
   [[nodiscard]] const std::set<NodeId>& too_many() const { return too_many_; }
@@ -86,14 +86,14 @@ class Sightings {
     std::pair<std::size_t, std::size_t> words{};  // which these are: their number, and that of the form
     double worst = 0;
     std::size_t count = 0;      // sizes at which it was seen
-    std::size_t last_rung = 0;  // number of the last one
-    std::vector<Span> widths;
+    std::size_t last_size = 0;  // number of the last one
+    std::vector<Interval> widths;
     std::set<double> heights;  // of the container, where they are given
     std::set<NodeId> others;
   };
   /// The reason with its figure, and the remedy.
   [[nodiscard]] static Reason told(const Sighting& sighting);
-  using Place = std::tuple<Oddity, NodeId, std::string>;
+  using Place = std::tuple<LintRule, NodeId, std::string>;
   [[nodiscard]] const std::map<Place, Sighting>& all() const { return found_; }
   /// Whether it was so at every size at which the node has a place.
   [[nodiscard]] bool always(const Place& place, const Sighting& sighting) const {
@@ -106,12 +106,12 @@ class Sightings {
   void add(Sighting& sighting);
 
   std::map<Place, Sighting> found_;
-  std::set<std::pair<NodeId, std::size_t>> meant_;
+  std::set<std::pair<NodeId, std::size_t>> allowed_;
   std::set<NodeId> too_many_;
   std::map<NodeId, std::size_t> placed_;
   double width_ = 0;
   std::optional<double> height_;
-  std::size_t rung_ = 0;
+  std::size_t container_size_ = 0;
   std::size_t form_ = 0;  // counts the changes of form
   bool goes_on_ = false;
 };
@@ -133,7 +133,8 @@ struct WithoutEffect {
 };
 
 /// Those that are found out by leaving them out one at a time; a piece of work a rung is told.
-[[nodiscard]] std::vector<WithoutEffect> settings_without_effect(const Variant& variant, const std::vector<Rung>& rungs,
+[[nodiscard]] std::vector<WithoutEffect> settings_without_effect(const Variant& variant,
+                                                                 const std::vector<ContainerSize>& container_sizes,
                                                                  WorkTally& tally);
 
 }  // namespace fond_ladder::inline v0

@@ -5,7 +5,7 @@
 #include <array>
 #include <cmath>
 
-#include "fond_ladder/ledger.hpp"
+#include "fond_ladder/explanation.hpp"
 #include "model/number_text.hpp"
 #include "verify/lint/lint_sight.hpp"
 
@@ -37,7 +37,7 @@ std::string cost_text(const Seen& seen, const SeenNode& one, Axis axis) {
 }
 
 /// `; fix 150 + words 144 + gaps 24 + margins 20 = 338 take all of the 308 in shelf`; nothing where they do not.
-std::string what_ate_the_room(const Seen& seen, const SeenNode& one, Axis axis) {
+std::string what_takes_the_space(const Seen& seen, const SeenNode& one, Axis axis) {
   const SeenNode& above = seen.parent(one);
   if (!lays_along(above.keys().kind, axis)) return "";
   const Solution& solution = *seen.solution;
@@ -53,7 +53,7 @@ std::string what_ate_the_room(const Seen& seen, const SeenNode& one, Axis axis) 
       parts.emplace_back(seen.name(child), solution.relative_box(child).size_on(axis));
     }
   }
-  std::erase_if(parts, [](const auto& part) { return part.second <= give; });
+  std::erase_if(parts, [](const auto& part) { return part.second <= fit_tolerance; });
   constexpr std::size_t most = 4;
   if (parts.size() > most) {
     double others = 0;
@@ -67,32 +67,32 @@ std::string what_ate_the_room(const Seen& seen, const SeenNode& one, Axis axis) 
   std::string text;
   double sum = 0;
   for (const auto& [what, size] : parts) {
-    if (size <= give) continue;
+    if (size <= fit_tolerance) continue;
     sum += size;
     text += (text.empty() ? "; " : " + ") + what + " " + rounded(size);
   }
-  const double room = solution.room_in(above.node).on(axis);
-  if (sum < room - give) return "";
-  return text + " = " + rounded(sum) + " take all of the " + rounded(room) + " in " + seen.name(above.node);
+  const double space = solution.content_box_size(above.node).on(axis);
+  if (sum < space - fit_tolerance) return "";
+  return text + " = " + rounded(sum) + " take all of the " + rounded(space) + " in " + seen.name(above.node);
 }
 
 Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
-  const LedgerStep step = chain_to_root(*seen.solution, one.node).back();
+  const ExplanationStep step = chain_to_root(*seen.solution, one.node).back();
   const std::string key = side_word(axis);
   const std::string why = "0 " + extent_word(axis) + ": " + (axis == x_axis ? step.why_width : step.why_height) +
                           cost_text(seen, one, axis);
   if (one.keys().kind == Kind::text && one.keys().text.empty())
     return {why + ", and its text is empty", "give it a text"};
-  const double wished = seen.solution->wished(one.node).on(axis);
-  if (wished > give) {
+  const double preferred_size = seen.solution->preferred_size(one.node).on(axis);
+  if (preferred_size > fit_tolerance) {
     const bool shrinks = lays_along(seen.parent(one).keys().kind, axis) && !one.keys().pin && !one.keys().weight;
-    return {why + "; it asks for " + rounded(wished),
+    return {why + "; it asks for " + rounded(preferred_size),
             "say min_" + key + (shrinks ? ", or shrink 0," : "") + " so that it keeps some room"};
   }
   if (is_container(one.keys().kind) && one.is_empty)
     return {why + ", and nothing is in it", "give it a " + key + ", or children"};
   if (grows(one.keys()) || one.keys().size_on(axis).way() == Sizing::Way::fill) {
-    const std::string eaten = what_ate_the_room(seen, one, axis);
+    const std::string eaten = what_takes_the_space(seen, one, axis);
     return {why + eaten, "say min_" + key + (eaten.empty() ? "" : ", or let something beside it give way")};
   }
   return {why + ", and nothing else gives it a " + key, "give it a " + key + ", a weight, or natural"};
@@ -101,7 +101,7 @@ Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
 void look_for_nothing(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   for (const Axis axis : {x_axis, y_axis}) {
     if (!is_nothing(seen, one, axis)) continue;
-    sightings.see(Oddity::zero_size, one.node, side_word(axis), [&] { return why_zero(seen, one, axis); });
+    sightings.see(LintRule::zero_size, one.node, side_word(axis), [&] { return why_zero(seen, one, axis); });
     return;  // once is enough
   }
 }
@@ -114,7 +114,7 @@ void look_for_squeezed(const Seen& seen, const SeenNode& one, Sightings& sightin
     if (!size) continue;
     const std::string key = side_word(axis);
     sightings.see(
-        Oddity::not_kept, one.node, key,
+        LintRule::squeezed, one.node, key,
         [&] {
           return Reason{"it says " + rounded(size->given) + " and is squeezed to " + rounded(size->got) + " at worst",
                         "shrink 0 keeps it; min_" + key + " says how far it may go"};
@@ -123,11 +123,11 @@ void look_for_squeezed(const Seen& seen, const SeenNode& one, Sightings& sightin
   }
 }
 
-void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sightings) {
-  const double least = seen.scene->touch_size, smaller = std::min(one.box.width, one.box.height);
-  if (!one.keys().touch || smaller >= least - give) return;
+void look_for_small_target(const Seen& seen, const SeenNode& one, Sightings& sightings) {
+  const double least = seen.scene->touch_target_size, smaller = std::min(one.box.width, one.box.height);
+  if (!one.keys().touch_target || smaller >= least - fit_tolerance) return;
   sightings.see(
-      Oddity::small_touch, one.node, "touch",
+      LintRule::target_too_small, one.node, "touch",
       [&] {
         const Axis shorter = one.box.width < one.box.height ? x_axis : y_axis;
         const std::string key = side_word(shorter);
@@ -149,8 +149,8 @@ void look_for_small_touch(const Seen& seen, const SeenNode& one, Sightings& sigh
 bool is_by_content_in_stack(const Seen& seen, const SeenNode& one) {
   const Keys &keys = one.keys(), &above = seen.parent(one).keys();
   const auto follows = [&](Axis axis) {
-    const auto& own = axis == x_axis ? keys.self.x : keys.self.y;
-    const auto& all = axis == x_axis ? above.align.x : above.align.y;
+    const auto& own = axis == x_axis ? keys.place_self.x : keys.place_self.y;
+    const auto& all = axis == x_axis ? above.place_items.x : above.place_items.y;
     const auto way = keys.size_on(axis).way();
     return (way == Sizing::Way::automatic || way == Sizing::Way::content) &&
            own.value_or(all.value_or(Across::start)) != Across::stretch;
@@ -159,7 +159,7 @@ bool is_by_content_in_stack(const Seen& seen, const SeenNode& one) {
 }
 
 /// What gives a child room that sticks out on an axis: only along a row or column do others wrap or shrink for it.
-std::string room_cure(const Seen& seen, const SeenNode& one, Axis axis) {
+std::string fix_for_space(const Seen& seen, const SeenNode& one, Axis axis) {
   const SeenNode& above = seen.parent(one);
   const std::string name = seen.name(above.node);
   if (is_by_content_in_stack(seen, one))
@@ -190,35 +190,35 @@ struct AtEdges {
   [[nodiscard]] bool any() const { return own.any() || words.any(); }
   [[nodiscard]] const FourSides& told() const { return own.any() ? own : words; }
   /// The same number where the same words tell it.
-  [[nodiscard]] std::size_t wording() const {
+  [[nodiscard]] std::size_t locale() const {
     return (own.any() ? 0 : 2) + (worst_axis(told()) == x_axis ? 0 : 1) + 4 * worst_side(told());
   }
   [[nodiscard]] std::string side() const { return sides_from_worst.at(worst_side(told())); }
 };
 
-void look_for_cut(const Seen& seen, const SeenNode& one, const AtEdges& cut, Sightings& sightings) {
-  if (!cut.any()) return;
-  if (one.keys().meant.cut()) return sightings.see_meant(one.node, Meant::cut_place);
-  const double most = cut.told().most();
+void look_for_overhang(const Seen& seen, const SeenNode& one, const AtEdges& overhang, Sightings& sightings) {
+  if (!overhang.any()) return;
+  if (one.keys().allow.overhang()) return sightings.see_allowed(one.node, Allowed::overhang_place);
+  const double most = overhang.told().most();
   // The least of all sizes is what is always so.
   sightings.see_figure(
-      Oddity::never_fits, one.node, most, cut.wording(),
+      LintRule::never_fits, one.node, most, overhang.locale(),
       [&] {
-        const std::string behind = " or more at the " + cut.side();
-        if (!cut.own.any())
+        const std::string behind = " or more at the " + overhang.side();
+        if (!overhang.own.any())
           return Reason{"its words stick out of it at every size, by ",
                         "give it more room, more lines, or a smaller size", behind};
         return Reason{"sticks out of " + seen.name(seen.parent(one).node) + " at every size, by ",
-                      room_cure(seen, one, worst_axis(cut.own)), behind};
+                      fix_for_space(seen, one, worst_axis(overhang.own)), behind};
       },
       -most);
 }
 
-void look_for_intrusion(const Seen& seen, const SeenNode& one, const AtEdges& into, Sightings& sightings) {
+void look_for_padding_overlap(const Seen& seen, const SeenNode& one, const AtEdges& into, Sightings& sightings) {
   const double most = std::max(into.own.most(), into.words.most());
   if (most <= 0) return;
   sightings.see_figure(
-      Oddity::intrudes, one.node, most, into.wording(),
+      LintRule::overlaps_padding, one.node, most, into.locale(),
       [&] {
         const std::string above = seen.name(seen.parent(one).node), behind = " at worst, at the " + into.side();
         if (!into.own.any())
@@ -236,12 +236,12 @@ void look_for_intrusion(const Seen& seen, const SeenNode& one, const AtEdges& in
 
 void look_at_edges(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Solution& solution = *seen.solution;
-  const AtEdges cut{solution.cut(one.node), solution.words_cut(one.node)};
-  look_for_cut(seen, one, cut, sightings);
-  look_for_intrusion(
-      seen, one,
-      {only_inside(solution.intrusion(one.node), cut.own), only_inside(solution.words_intrusion(one.node), cut.words)},
-      sightings);
+  const AtEdges overhang{solution.overhang(one.node), solution.text_overhang(one.node)};
+  look_for_overhang(seen, one, overhang, sightings);
+  look_for_padding_overlap(seen, one,
+                           {only_inside(solution.padding_overlap(one.node), overhang.own),
+                            only_inside(solution.text_padding_overlap(one.node), overhang.words)},
+                           sightings);
 }
 
 // --- fill ----------------------------------------------------------------------------------------------------------
@@ -254,15 +254,15 @@ const SeenNode* stopper(const Seen& seen, const SeenNode& from, Axis axis) {
     const Keys &keys = one->keys(), &above = seen.parent(*one).keys();
     const Sizing& size = keys.size_on(axis);
     const bool line = above.kind == Kind::row || above.kind == Kind::column, along = lays_along(above.kind, axis);
-    if (size.way() == Sizing::Way::length || keys.pin || (!x && keys.aspect)) return nullptr;
+    if (size.way() == Sizing::Way::length || keys.pin || (!x && keys.aspect_ratio)) return nullptr;
     if (size.way() == Sizing::Way::content) return one;
-    const bool offered = along ? grows(keys) || above.alike : true;
+    const bool offered = along ? grows(keys) || above.equal_sizes : true;
     if (size.way() == Sizing::Way::fill || (offered && along)) continue;
     if (along) return one;
     if (!line && above.kind == Kind::grid) return nullptr;
     Across where = above.across;
-    if (!line) where = (x ? above.align.x : above.align.y).value_or(Across::start);
-    const auto& own = line ? keys.self.across : x ? keys.self.x : keys.self.y;
+    if (!line) where = (x ? above.place_items.x : above.place_items.y).value_or(Across::start);
+    const auto& own = line ? keys.place_self.across : x ? keys.place_self.x : keys.place_self.y;
     if (own) where = *own;
     if (where != Across::stretch) return one;
   }
@@ -279,10 +279,10 @@ void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sighti
   if (one.keys().pin) return;
   for (const Axis axis : {x_axis, y_axis}) {
     if (one.keys().size_on(axis).way() != Sizing::Way::fill) continue;
-    if (one.box.size_on(axis) > seen.solution->wished(one.node).on(axis) + give) continue;
+    if (one.box.size_on(axis) > seen.solution->preferred_size(one.node).on(axis) + fit_tolerance) continue;
     const SeenNode* level = stopper(seen, seen.parent(one), axis);
     if (level == nullptr) continue;
-    sightings.see(Oddity::fill_stops, one.node, side_word(axis),
+    sightings.see(LintRule::nothing_to_fill, one.node, side_word(axis),
                   [&] { return nothing_to_fill(seen.name(level->node), axis); });
   }
 }
@@ -303,10 +303,12 @@ void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sighti
   }
   const NodeId last = lines.back().front();
   const Keys keys = seen.solution->keys(last);
-  const double size = size_of(last), asked = seen.solution->wished(last).on(axis);
-  if (!has_company || !(grows(keys) || one.keys().alike) || size <= largest + give || size <= asked + give) return;
+  const double size = size_of(last), asked = seen.solution->preferred_size(last).on(axis);
+  if (!has_company || !(grows(keys) || one.keys().equal_sizes) || size <= largest + fit_tolerance ||
+      size <= asked + fit_tolerance)
+    return;
   sightings.see(
-      Oddity::lone_last, last, side_word(axis),
+      LintRule::stretched_last_item, last, side_word(axis),
       [&] {
         return Reason{"alone on the last line of " + seen.name(one.node) + " and " + rounded(size) + " " +
                           extent_word(axis) + ", while the largest of the others is " + rounded(largest),
@@ -321,7 +323,7 @@ void look_at_sizes(const Seen& seen, Sightings& sightings) {
   for (const SeenNode& one : seen.nodes) {
     if (!one.placed) continue;
     look_for_lone_last(seen, one, sightings);
-    look_for_small_touch(seen, one, sightings);
+    look_for_small_target(seen, one, sightings);
     if (seen.is_root(one)) continue;
     look_for_nothing(seen, one, sightings);
     look_for_squeezed(seen, one, sightings);

@@ -42,7 +42,7 @@ class SharedKeys {
 
 /// A box without a name that only takes room, as people put between things to push them apart.
 bool is_spacer(const SeenNode& one) {
-  return one.keys().kind == Kind::box && !one.has_name && one.is_empty && one.keys().natural == Pair{};
+  return one.keys().kind == Kind::box && !one.has_name && one.is_empty && one.keys().natural_size == Pair{};
 }
 
 bool asks_for_nothing(const Sizing& size) {
@@ -50,8 +50,8 @@ bool asks_for_nothing(const Sizing& size) {
 }
 
 bool have_common_area(const Rect& a, const Rect& b) {
-  return std::min(a.right(), b.right()) - std::max(a.x, b.x) > give &&
-         std::min(a.bottom(), b.bottom()) - std::max(a.y, b.y) > give;
+  return std::min(a.right(), b.right()) - std::max(a.x, b.x) > fit_tolerance &&
+         std::min(a.bottom(), b.bottom()) - std::max(a.y, b.y) > fit_tolerance;
 }
 
 }  // namespace
@@ -107,10 +107,10 @@ void see(Seen& seen, const Solution& solution, bool other_form) {
   spread_ink(seen);
 }
 
-FourSides only_inside(const FourSides& into, const FourSides& cut) {
+FourSides only_inside(const FourSides& into, const FourSides& overhang) {
   const auto side = [](double in, double out) { return out > 0 ? 0 : in; };
-  return {side(into.top, cut.top), side(into.right, cut.right), side(into.bottom, cut.bottom),
-          side(into.left, cut.left)};
+  return {side(into.top, overhang.top), side(into.right, overhang.right), side(into.bottom, overhang.bottom),
+          side(into.left, overhang.left)};
 }
 
 bool goes_below_zero(const Edges& edges) {
@@ -122,17 +122,17 @@ bool goes_below_zero(const Edges& edges) {
 }
 
 bool has_area(const Rect& box) {
-  return box.width > give && box.height > give;
+  return box.width > fit_tolerance && box.height > fit_tolerance;
 }
 
 bool is_nothing(const Seen& seen, const SeenNode& one, Axis axis) {
-  return one.box.size_on(axis) < give && seen.parent(one).box.size_on(axis) >= give &&
+  return one.box.size_on(axis) < fit_tolerance && seen.parent(one).box.size_on(axis) >= fit_tolerance &&
          !asks_for_nothing(one.keys().width) && !asks_for_nothing(one.keys().height) && !is_spacer(one);
 }
 
 std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axis) {
   const Keys &keys = one.keys(), &above = seen.parent(one).keys();
-  if (keys.pin || keys.weight || above.alike || keys.shrink != Keys().shrink) return {};
+  if (keys.pin || keys.weight || above.equal_sizes || keys.shrink != Keys().shrink) return {};
   const Sizing& size = keys.size_on(axis);
   const Limit &least = keys.least_on(axis), &most = keys.most_on(axis);
   if (!lays_along(above.kind, axis) || size.way() != Sizing::Way::length || size.length().is_percent() || least)
@@ -142,7 +142,7 @@ std::optional<Squeezed> squeezed(const Seen& seen, const SeenNode& one, Axis axi
   double given = size.length().in_px(units, 0);
   if (most) given = std::min(given, most->in_px(units, 0));
   const double got = one.box.size_on(axis);
-  if (got >= given - give) return {};
+  if (got >= given - fit_tolerance) return {};
   return Squeezed{given, got};
 }
 
@@ -160,7 +160,7 @@ std::size_t meetings_on(const std::vector<const SeenNode*>& nodes, Axis axis) {
   }
   std::size_t pairs = 0, ended = 0;
   for (std::size_t begun = 0; begun < starts.size(); ++begun) {
-    while (ends[ended] - give <= starts[begun] && ended < begun) ++ended;
+    while (ends[ended] - fit_tolerance <= starts[begun] && ended < begun) ++ended;
     pairs += begun - ended;
   }
   return pairs;
@@ -180,7 +180,7 @@ bool for_each_meeting(const Seen& seen, const SeenNode& parent, std::size_t& lef
   std::ranges::stable_sort(children, {}, start);
   for (std::size_t i = 0; i < children.size(); ++i) {
     const double end = by_x ? children[i]->ink.right() : children[i]->ink.bottom();
-    for (std::size_t k = i + 1; k < children.size() && start(children[k]) < end - give; ++k) {
+    for (std::size_t k = i + 1; k < children.size() && start(children[k]) < end - fit_tolerance; ++k) {
       if (!have_common_area(children[i]->ink, children[k]->ink)) continue;
       if (left == 0) return false;
       --left;

@@ -40,7 +40,7 @@ struct Seen {
 
   [[nodiscard]] const SeenNode& parent(const SeenNode& one) const { return nodes[one.parent]; }
   [[nodiscard]] bool is_root(const SeenNode& one) const { return &one == nodes.data(); }
-  [[nodiscard]] std::string name(NodeId node) const { return scene->tree.tail(node); }
+  [[nodiscard]] std::string name(NodeId node) const { return scene->tree.short_path(node); }
   /// Calls `each(child)` for the placed children of a node, in the order of the file.
   template <class Each>
   void for_each_child(const SeenNode& parent, const Each& each) const {
@@ -62,7 +62,7 @@ void see(Seen& seen, const Solution& solution, bool other_form);
 /// Whether some side is a length below zero.
 [[nodiscard]] bool goes_below_zero(const Edges& edges);
 /// What runs into padding, on sides on which nothing sticks out: where it does, that says it.
-[[nodiscard]] FourSides only_inside(const FourSides& into, const FourSides& cut);
+[[nodiscard]] FourSides only_inside(const FourSides& into, const FourSides& overhang);
 [[nodiscard]] bool has_area(const Rect& box);
 /// Whether a container of a kind lays its children along an axis.
 [[nodiscard]] inline bool lays_along(Kind kind, Axis axis) {

@@ -22,7 +22,7 @@ std::string place_in_part(const Scene& scene, NodeId node, std::uint32_t name) {
   std::string place;
   for (NodeId at = node, above = scene.tree.parent(at); above && is_of_part(*scene.origins, above, name);
        at = above, above = scene.tree.parent(at)) {
-    const std::string step = scene.tree.step(at);
+    const std::string step = scene.tree.segment(at);
     place.insert(0, "/" + step.substr(0, step.find('[')));  // copies are one node of the part
   }
   return place;
@@ -38,7 +38,7 @@ WrittenAt written_at(const Scene& scene, NodeId node, std::size_t key) {
   const Tree& tree = scene.tree;
   if (last == nullptr) return {Source::own, "", tree.path(node)};
   switch (last->source) {
-    case Source::each: return {last->source, "", path_of_copies(tree, tree.parent(node))};
+    case Source::each_child: return {last->source, "", path_of_copies(tree, tree.parent(node))};
     case Source::part:
       return {last->source, scene.origins->name_at(last->name), place_in_part(scene, node, last->name)};
     case Source::shared: return {last->source, scene.origins->name_at(last->name), ""};

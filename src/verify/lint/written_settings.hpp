@@ -19,7 +19,7 @@ namespace fond_ladder::inline v0 {
 struct WrittenAt {
   Source source = Source::own;
   std::string name;   // of a part, or of shared keys
-  std::string place;  // of a node, of the container whose `each` says it, or inside of the part
+  std::string place;  // of a node, of the container whose `each_child` says it, or inside of the part
   friend auto operator<=>(const WrittenAt&, const WrittenAt&) = default;
 };
 

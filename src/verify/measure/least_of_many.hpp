@@ -10,7 +10,7 @@
 #include <algorithm>
 #include <limits>
 
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 
 namespace fond_ladder::inline v0::detail {
 
@@ -36,37 +36,37 @@ class LeastOfMany<double> {
 };
 
 template <>
-class LeastOfMany<Moving> {
+class LeastOfMany<TracedNumber> {
  public:
   LeastOfMany() = default;
-  explicit LeastOfMany(const Moving& number)
-      : value_(number.value()), slope_(number.slope()), sideways_(number.sideways()), bends_(number.bends()) {}
+  explicit LeastOfMany(const TracedNumber& number)
+      : value_(number.value()), slope_(number.slope()), second_slope_(number.second_slope()), bends_(number.bends()) {}
 
   void take(const LeastOfMany& more) {
     value_ = std::min(value_, more.value_);
     slope_.take(more.slope_);
-    sideways_.take(more.sideways_);
+    second_slope_.take(more.second_slope_);
     bends_ |= more.bends_;
   }
-  [[nodiscard]] LeastOfMany less(const Moving& number) const {
+  [[nodiscard]] LeastOfMany less(const TracedNumber& number) const {
     LeastOfMany rest = *this;
     rest.value_ -= number.value();
     rest.slope_.shift(-number.slope());
-    rest.sideways_.shift(-number.sideways());
+    rest.second_slope_.shift(-number.second_slope());
     rest.bends_ |= number.bends();
     return rest;
   }
   /// Whether all of them are clearly above a number, and stay so as far as the course is known. Decides nothing.
-  [[nodiscard]] bool is_above(const Moving& number) const {
+  [[nodiscard]] bool is_above(const TracedNumber& number) const {
     if (value_ == std::numeric_limits<double>::infinity()) return true;  // of none
     const LeastOfMany over = less(number);
-    if (!(over.value_ > clearly_apart) || over.bends_ || traced_course == nullptr) return false;
-    if (const Region* region = traced_course->region; region != nullptr) {
+    if (!(over.value_ > clearly_apart) || over.bends_ || traced_decisions == nullptr) return false;
+    if (const Region* region = traced_decisions->region; region != nullptr) {
       return std::ranges::all_of(region->corners(), [&](const Point& at) {
-        return over.value_ + over.slope_.least_by(at.x) + over.sideways_.least_by(at.y) > clearly_apart;
+        return over.value_ + over.slope_.least_by(at.x) + over.second_slope_.least_by(at.y) > clearly_apart;
       });
     }
-    return over.slope_.least >= 0 || over.value_ > traced_course->ahead * -over.slope_.least;
+    return over.slope_.least >= 0 || over.value_ > traced_decisions->ahead * -over.slope_.least;
   }
 
  private:
@@ -89,7 +89,7 @@ class LeastOfMany<Moving> {
   };
 
   double value_ = std::numeric_limits<double>::infinity();
-  Slopes slope_, sideways_;
+  Slopes slope_, second_slope_;
   bool bends_ = false;
 };
 

@@ -15,7 +15,7 @@ using detail::LineAccount;
 
 /// What a child counts before anything is shared.
 double size_of(const ChildAccount& child) {
-  return child.portion.held(child.portion.base) + child.margin.sum();
+  return child.line_item.clamp(child.line_item.base) + child.margin.sum();
 }
 
 double sum_up_to(const LineAccount& line, Index last) {
@@ -38,7 +38,7 @@ std::string line_sum_text(const Tree& tree, const LineAccount& line, Index last)
     if (told < most || ends) {
       if (untold > 0) text += " + " + std::to_string(untold) + " more";
       if (!first && line.gap != 0) text += " + " + rounded(line.gap);
-      text += (first ? "" : " + ") + tree.tail(tree.store().id_of(child.node)) + " " + rounded(size_of(child));
+      text += (first ? "" : " + ") + tree.short_path(tree.store().id_of(child.node)) + " " + rounded(size_of(child));
       ++told;
       untold = 0;
     } else {
@@ -59,8 +59,8 @@ std::string line_breaks_text(const Solution& solution, NodeId container) {
   first.children.push_back(next);
   const double over = sum_up_to(first, next.node) - first.inner;
   const std::size_t more = lines.size() - 2;
-  return tree.tail(tree.store().id_of(next.node)) + " begins line 2: " + line_sum_text(tree, first, next.node) + ", " +
-         rounded(over) + " more than " + rounded(first.inner) +
+  return tree.short_path(tree.store().id_of(next.node)) + " begins line 2: " + line_sum_text(tree, first, next.node) +
+         ", " + rounded(over) + " more than " + rounded(first.inner) +
          (more == 0 ? "" : "; " + std::to_string(more) + (more == 1 ? " more line" : " more lines") + " behind it");
 }
 

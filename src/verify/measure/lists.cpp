@@ -13,8 +13,8 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 bool is_list(const Tree& tree, NodeId node) {
-  const auto& keys = tree.store().extra(tree.store().index_of(node)).keys;
-  return keys && keys->only_in_view.on;
+  const auto& keys = tree.store().rare_fields(tree.store().index_of(node)).keys;
+  return keys && keys->virtualized.on;
 }
 
 bool holds_list(const Tree& tree, NodeId top) {
@@ -31,8 +31,9 @@ bool holds_list(const Tree& tree, NodeId top) {
 }  // namespace
 
 bool has_lists(const Tree& tree) {
-  return std::ranges::any_of(tree.store().extras(),
-                             [](const detail::Extra& extra) { return extra.keys && extra.keys->only_in_view.on; });
+  return std::ranges::any_of(tree.store().rare_fields_list(), [](const detail::RareFields& rare_fields) {
+    return rare_fields.keys && rare_fields.keys->virtualized.on;
+  });
 }
 
 bool lies_in_list(const Tree& tree, NodeId node) {
@@ -78,7 +79,7 @@ std::optional<std::string> with_first_entries(const Tree& tree, std::string_view
     NodeId entry = nodes.front();
     for (std::size_t i = step + 1; i < steps.size(); ++i) entry = tree.parent(entry);
     const NodeId list = tree.parent(entry);
-    if (!list || !is_list(tree, list) || number >= tree.keys(list).only_in_view.entries) return {};
+    if (!list || !is_list(tree, list) || number >= tree.keys(list).virtualized.entries) return {};
   }
   return first;
 }
@@ -96,8 +97,8 @@ bool hangs_on_entries(const Tree& tree, const Quantity& quantity) {
     case Measure::content_height:
     case Measure::lines:
     case Measure::per_line:
-    case Measure::spare: return is_list(tree, quantity.node);
-    case Measure::most_cut: return holds_list(tree, quantity.node);
+    case Measure::unused_space: return is_list(tree, quantity.node);
+    case Measure::max_overhang: return holds_list(tree, quantity.node);
     case Measure::shown: return true;  // an entry may lie over it
     default: return false;
   }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Which quantities hang on what is in view of a list (`only_in_view`): such a list has other entries at every size, so
+// Which quantities hang on what is in view of a list (`virtualized`): such a list has other entries at every size, so
 // nothing about them is proved; all around it is arranged by its first entry alone, and is, as that entry is.
 
 #include <optional>

@@ -21,8 +21,8 @@ std::string common_step(std::string_view a, std::string_view b) {
 
 std::string kind_text(const Tree& tree, const std::vector<NodeId>& nodes) {
   const Kind kind = tree.kind(nodes.front());
-  const bool alike = std::ranges::all_of(nodes, [&](NodeId node) { return tree.kind(node) == kind; });
-  if (!alike) return "nodes";
+  const bool same_kind = std::ranges::all_of(nodes, [&](NodeId node) { return tree.kind(node) == kind; });
+  if (!same_kind) return "nodes";
   return std::string(word(kind)) + (kind == Kind::box ? "es" : "s");
 }
 
@@ -60,7 +60,7 @@ std::string common_pattern(const std::vector<std::string>& paths) {
 }
 
 std::string common_pattern(const Tree& tree, const std::vector<NodeId>& nodes) {
-  if (nodes.size() == 1) return tree.tail(nodes.front());
+  if (nodes.size() == 1) return tree.short_path(nodes.front());
   std::vector<std::string> paths;
   for (const NodeId node : nodes) paths.push_back(tree.path(node));
   return common_pattern(paths);
@@ -68,7 +68,7 @@ std::string common_pattern(const Tree& tree, const std::vector<NodeId>& nodes) {
 
 std::string listed_names(const Tree& tree, const std::vector<NodeId>& nodes) {
   std::string text;
-  for (const NodeId node : nodes) text += (text.empty() ? "" : ", ") + tree.tail(node);
+  for (const NodeId node : nodes) text += (text.empty() ? "" : ", ") + tree.short_path(node);
   return text;
 }
 

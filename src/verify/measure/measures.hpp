@@ -9,8 +9,8 @@
 #include "fond_ladder/quantity.hpp"
 #include "solve/account.hpp"
 #include "solve/grid.hpp"
+#include "solve/overhang.hpp"
 #include "solve/scrolled_view.hpp"
-#include "solve/sticks_out.hpp"
 #include "verify/measure/sight.hpp"
 
 namespace fond_ladder::inline v0::detail {
@@ -39,15 +39,15 @@ template <Axis axis, class N>
   std::vector<Index> listed;
   GridScratchOf<N> scratch;
   const N inner = view.inner_size(grid, axis);
-  grid::size_axis<axis, N>(view, grid, view.flow(grid, listed), Room::known, inner,
-                           view.traits(grid).rest(axis) == Rest::stretch, scratch);
+  grid::size_axis<axis, N>(view, grid, view.flow(grid, listed), Space::known, inner,
+                           view.traits(grid).place_content(axis) == PlaceContent::stretch, scratch);
   grid::lay_tracks<axis, N>(view, grid, inner, scratch);
   return std::move(scratch.slots);
 }
 
 /// What is left along a row or column, of several lines in the fullest; in a grid beside its columns.
 template <class N>
-[[nodiscard]] N spare_of(const ViewOf<N>& view, Index node) {
+[[nodiscard]] N unused_space_of(const ViewOf<N>& view, Index node) {
   const Kind kind = view.traits(node).node_kind();
   if (kind == Kind::grid) {
     const auto columns = tracks_of<x_axis>(view, node);
@@ -58,7 +58,7 @@ template <class N>
   }
   if (kind != Kind::row && kind != Kind::column) return 0;
   N least = view.inner_size(node, kind == Kind::row ? x_axis : y_axis);
-  for (const auto& line : line_accounts(view, node)) least = least_of(least, line.spare());
+  for (const auto& line : line_accounts(view, node)) least = min_of(least, line.unused_space());
   return least;
 }
 
@@ -93,11 +93,12 @@ template <class SomeView>
       for (const auto& line : laid_lines<N>(view, node)) most = std::max(most, line.size());
       return count(most);
     }
-    case Measure::spare: return spare_of<N>(view, node);
-    case Measure::cut: return most_of(cut_of(view, node).most(), words_cut_of(solve, node).most());
-    case Measure::intrusion: return most_of(intrusion_of(view, node).most(), words_intrusion_of(solve, node).most());
+    case Measure::unused_space: return unused_space_of<N>(view, node);
+    case Measure::overhang: return max_of(overhang_of(view, node).most(), text_overhang_of(solve, node).most());
+    case Measure::padding_overlap:
+      return max_of(padding_overlap_of(view, node).most(), text_padding_overlap_of(solve, node).most());
     case Measure::shown: return seen.sight.is_shown(view, node) ? 1 : 0;
-    case Measure::most_cut: return most_cut_of(solve, node);
+    case Measure::max_overhang: return max_overhang_of(solve, node);
     default: return *measure_of_box(box_from_root(view, node), measure);
   }
 }
@@ -137,7 +138,7 @@ template <class SomeView>
     return place_measured(ScrolledViewOf<N>(still, held_positions(still, solve.store, quantity.scrolled)),
                           index_of(quantity.node), quantity.measure);
   }
-  if (quantity.measure == Measure::own_range) {
+  if (quantity.measure == Measure::node_range) {
     const Index node = index_of(quantity.node);
     if (!has_place(solve.view, node)) return {};
     return solve.forms.own_holds(solve.store, node, quantity.range) ? 1.0 : 0.0;

@@ -25,7 +25,7 @@ std::optional<Rect> box_of(const Solution& solution, NodeId node) {
 Measuring::Measuring(const std::vector<Quantity>& quantities) : count_(quantities.size()) {
   std::map<NodeId, std::size_t> places;
   for (std::size_t i = 0; i < quantities.size(); ++i) {
-    if (quantities[i].measure == Measure::count || quantities[i].measure == Measure::own_range ||
+    if (quantities[i].measure == Measure::count || quantities[i].measure == Measure::node_range ||
         !quantities[i].scrolled.empty()) {
       others_.emplace_back(i, quantities[i]);
       continue;

@@ -17,7 +17,7 @@ constexpr auto measure_words = std::to_array<std::string_view>(
     {"width",    "height",        "left",           "right",    "top",       "bottom", "middle_x",
      "middle_y", "content_width", "content_height", "baseline", "lines",     "line",   "columns",
      "rows",     "per_line",      "spare",          "cut",      "intrusion", "shown"});
-static_assert(measure_words.size() == static_cast<std::size_t>(Measure::own_range));
+static_assert(measure_words.size() == static_cast<std::size_t>(Measure::node_range));
 
 /// What is in the brackets of `count(cards/*)`.
 std::optional<std::string_view> counted_in(std::string_view text) {
@@ -38,7 +38,7 @@ bool path_matches(const Tree& tree, NodeId node, std::string_view pattern) {
     if (!at) return false;
     const std::size_t slash = pattern.rfind('/');
     const std::string_view last = slash == std::string_view::npos ? pattern : pattern.substr(slash + 1);
-    if (last != "*" && !step_matches(last, tree.step(at))) return false;
+    if (last != "*" && !step_matches(last, tree.segment(at))) return false;
     if (slash == std::string_view::npos) return true;
     pattern = pattern.substr(0, slash);
   }
@@ -83,12 +83,12 @@ std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
 namespace {
 
 /// The names of own ranges that nodes of a pattern have; the others of them are in none.
-std::vector<std::string> own_ranges_of(const Tree& tree, std::string_view pattern) {
+std::vector<std::string> node_ranges_of(const Tree& tree, std::string_view pattern) {
   std::vector<std::string> names;
-  if (!tree.store().forms().has_own_ranges()) return names;
+  if (!tree.store().forms().has_node_ranges()) return names;
   try {
     for (const NodeId node : nodes_named(tree, pattern)) {
-      const std::vector<Range>* own = tree.store().own_ranges_of(node);
+      const std::vector<Range>* own = tree.store().node_ranges_of(node);
       for (std::size_t i = 0; own != nullptr && i < own->size(); ++i) {
         if (std::ranges::find(names, (*own)[i].name) == names.end()) names.push_back((*own)[i].name);
       }
@@ -103,14 +103,14 @@ std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view te
   const std::size_t dot = text.rfind('.');
   if (dot == std::string_view::npos || dot == 0) {
     throw BadQuantity("\"" + std::string(text) + "\" is no quantity; write a node and a measure, as in " +
-                      tree.step(tree.root()) + ".width");
+                      tree.segment(tree.root()) + ".width");
   }
   const std::string_view word = text.substr(dot + 1);
   if (word.empty()) throw BadQuantity("a measure is missing behind \"" + std::string(text) + "\"");
   const auto found = std::ranges::find(measure_words, word);
   if (found == measure_words.end()) {
-    const std::vector<std::string> own = own_ranges_of(tree, text.substr(0, dot));
-    if (std::ranges::find(own, word) != own.end()) return {text.substr(0, dot), Measure::own_range};
+    const std::vector<std::string> own = node_ranges_of(tree, text.substr(0, dot));
+    if (std::ranges::find(own, word) != own.end()) return {text.substr(0, dot), Measure::node_range};
     if (word == "x" || word == "y") return {text.substr(0, dot), word == "x" ? Measure::left : Measure::top};
     std::vector<std::string_view> words(measure_words.begin(), measure_words.end());
     words.insert(words.end(), own.begin(), own.end());
@@ -122,7 +122,7 @@ std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view te
 
 /// The name of the own range that a quantity is about.
 std::string range_in(std::string_view text, Measure measure) {
-  return measure == Measure::own_range ? std::string(text.substr(text.rfind('.') + 1)) : "";
+  return measure == Measure::node_range ? std::string(text.substr(text.rfind('.') + 1)) : "";
 }
 
 }  // namespace
@@ -135,7 +135,7 @@ bool is_count(Measure measure) {
     case Measure::rows:
     case Measure::per_line:
     case Measure::count:
-    case Measure::own_range:
+    case Measure::node_range:
     case Measure::shown: return true;
     case Measure::width:
     case Measure::height:
@@ -148,18 +148,18 @@ bool is_count(Measure measure) {
     case Measure::content_width:
     case Measure::content_height:
     case Measure::baseline:
-    case Measure::spare:
-    case Measure::cut:
-    case Measure::intrusion:
-    case Measure::most_cut: break;
+    case Measure::unused_space:
+    case Measure::overhang:
+    case Measure::padding_overlap:
+    case Measure::max_overhang: break;
   }
   return false;
 }
 
 std::string_view word_of(Measure measure) {
   if (measure == Measure::count) return "count";
-  if (measure == Measure::own_range) return "own range";
-  return measure == Measure::most_cut ? "cut" : measure_words[static_cast<std::size_t>(measure)];
+  if (measure == Measure::node_range) return "own range";
+  return measure == Measure::max_overhang ? "cut" : measure_words[static_cast<std::size_t>(measure)];
 }
 
 Measure measure_named(const Tree& tree, std::string_view text) {
@@ -181,7 +181,7 @@ std::vector<Quantity> parse_quantities(const Tree& tree, std::string_view text) 
   std::vector<Quantity> all;
   for (const NodeId node : nodes_named(tree, pattern)) {
     Quantity& one = all.emplace_back(Quantity{node, measure_asked, "", {}, range_in(text, measure_asked)});
-    one.text = tree.tail(node) + "." + std::string(one.word());
+    one.text = tree.short_path(node) + "." + std::string(one.word());
   }
   return all;
 }

@@ -9,7 +9,7 @@
 namespace fond_ladder::inline v0 {
 
 /// See limits.
-inline constexpr double give = limits::same_to_people;
+inline constexpr double fit_tolerance = limits::same_to_people;
 
 /// Whether two computed sizes are one but for rounding.
 inline bool same(double a, double b) {

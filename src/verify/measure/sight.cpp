@@ -16,18 +16,18 @@ Sight::~Sight() = default;
 Sight::Sight(Sight&& other) noexcept = default;
 Sight& Sight::operator=(Sight&& other) noexcept = default;
 
-Unseen Sight::unseen(NodeId node) {
+Invisible Sight::invisible(NodeId node) {
   const detail::TreeStore& store = kept_->solution.tree().store();
   if (!kept_->solution.is_placed(node)) return {};
   const detail::Index at = store.index_of(node);
-  if (detail::is_of_no_size(kept_->sight.box(kept_->view, at))) return {Unseen::Why::no_size};
+  if (detail::is_of_no_size(kept_->sight.box(kept_->view, at))) return {Invisible::Why::no_size};
   const detail::HiddenBy hidden = kept_->sight.hidden_by(kept_->view, at);
   if (hidden.by == detail::no_index) return {};
-  return {hidden.beyond ? Unseen::Why::beyond : Unseen::Why::behind, store.id_of(hidden.by)};
+  return {hidden.beyond ? Invisible::Why::outside : Invisible::Why::behind, store.id_of(hidden.by)};
 }
 
 bool Sight::is_shown(NodeId node) {
-  return kept_->solution.is_placed(node) && unseen(node).why == Unseen::Why::none;
+  return kept_->solution.is_placed(node) && invisible(node).why == Invisible::Why::none;
 }
 
 }  // namespace fond_ladder::inline v0

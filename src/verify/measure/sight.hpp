@@ -142,8 +142,8 @@ class SightOf {
     const Box clip = box(view, scroller);
     const N start = axis == x_axis ? clip.x : clip.y, end = axis == x_axis ? clip.right() : clip.bottom();
     const N first = start - further.back, last = end + further.ahead;
-    further.from = further.from ? most_of(*further.from, first) : first;
-    further.to = further.to ? least_of(*further.to, last) : last;
+    further.from = further.from ? max_of(*further.from, first) : first;
+    further.to = further.to ? min_of(*further.to, last) : last;
     const double share = scroll_share<N>(view, carried);
     const N range = range_of(view, scroller, axis) * (of_node_[scroller].lens.scale * std::abs(share));
     (scrolls_backwards<N>(view, scroller, axis) != (share < 0) ? further.ahead : further.back) += range;
@@ -185,8 +185,8 @@ class SightOf {
     const ReachOnBoth all = reach_at(view, node);
     const auto draw_out = [](const Reach& reach, N& at, N& size) {
       N start = at - reach.back, end = at + size + reach.ahead;
-      if (reach.from) start = most_of(start, *reach.from);
-      if (reach.to) end = least_of(end, *reach.to);
+      if (reach.from) start = max_of(start, *reach.from);
+      if (reach.to) end = min_of(end, *reach.to);
       at = start;
       size = end - start;
     };
@@ -245,7 +245,7 @@ class SightOf {
         const auto scroll = [&](Axis axis, N& at, N& size) {
           const Reach reach = with_scroller(view, above, carried, axis, {});
           if (!reach.from) return;
-          const N start = most_of(at - reach.back, *reach.from), end = least_of(at + size + reach.ahead, *reach.to);
+          const N start = max_of(at - reach.back, *reach.from), end = min_of(at + size + reach.ahead, *reach.to);
           at = start;
           size = end - start;
         };

@@ -26,14 +26,14 @@ std::vector<Failing> failing_of(const ClaimInPlane& claim) {
       Failing& begun = all.emplace_back();
       begun.from = exactly(box.left);
       begun.to = exactly(box.right);
-      begun.heights = Span(exactly(box.low), exactly(box.high));
+      begun.heights = Interval(exactly(box.low), exactly(box.high));
       worst.push_back(-1);
     }
     Failing& failing = all[group[i]];
     failing.from = std::min(failing.from, exactly(box.left));
     failing.to = std::max(failing.to, exactly(box.right));
     failing.heights =
-        Span(std::min(failing.heights->from, exactly(box.low)), std::max(failing.heights->to, exactly(box.high)));
+        Interval(std::min(failing.heights->from, exactly(box.low)), std::max(failing.heights->to, exactly(box.high)));
     std::vector<Extent>& piece = failing.pieces.emplace_back();
     for (const detail::Point& corner : claim.failing[i].corners())
       piece.push_back({exactly(corner.x), exactly(corner.y)});
@@ -69,7 +69,7 @@ class LinesInPlane {
 
  private:
   /// The last of a side, and where ranges are bounded on it.
-  [[nodiscard]] std::set<double> places(const Span& span, std::optional<double> Range::*from,
+  [[nodiscard]] std::set<double> places(const Interval& span, std::optional<double> Range::*from,
                                         std::optional<double> Range::*below) const {
     std::set<double> all{span.to};
     for (const Range& range : scene_.ranges) {
@@ -84,9 +84,9 @@ class LinesInPlane {
     const auto tested = along_.test(line, threads_, {});
     if (!tested) return;  // what bends was sampled
     for (std::size_t c = 0; c < all.size(); ++c) {
-      all[c].rungs += tested->ways[c].tested;
+      all[c].container_sizes += tested->ways[c].tested;
       for (const FailingStretch& one : tested->ways[c].failing) {
-        for (const Span& part : outside_regions({one.from, one.to}, line, known_[c])) {
+        for (const Interval& part : outside_regions({one.from, one.to}, line, known_[c])) {
           const Failing& added = all[c].failing.emplace_back(on_line(one, part, line));
           const auto& [from, to] = std::pair(added.pieces[0][0], added.pieces[0][1]);
           known_[c].emplace_back(std::vector<detail::Point>{{from.width, from.height}, {to.width, to.height}});
@@ -95,7 +95,7 @@ class LinesInPlane {
     }
   }
 
-  static Failing on_line(const FailingStretch& one, const Span& part, const SizeLine& line) {
+  static Failing on_line(const FailingStretch& one, const Interval& part, const SizeLine& line) {
     const double other = *line.way.other, at = std::clamp(one.worst, part.from, part.to);
     const auto size_at = [&](double place) {
       return line.way.along_height ? Extent{other, place} : Extent{place, other};
@@ -104,7 +104,7 @@ class LinesInPlane {
     const Extent from = size_at(part.from), to = size_at(part.to);
     failing.from = from.width;
     failing.to = to.width;
-    failing.heights = Span(from.height, to.height);
+    failing.heights = Interval(from.height, to.height);
     failing.pieces = {{from, to}};
     failing.off = one.off;
     failing.worst = failing.limit = size_at(at);
@@ -112,15 +112,15 @@ class LinesInPlane {
   }
 
   /// What of a part of a line lies in no region.
-  static std::vector<Span> outside_regions(const Span& part, const SizeLine& line,
-                                           const std::vector<detail::Region>& regions) {
+  static std::vector<Interval> outside_regions(const Interval& part, const SizeLine& line,
+                                               const std::vector<detail::Region>& regions) {
     constexpr double near = 1e-6;
-    std::vector<Span> open{part};
+    std::vector<Interval> open{part};
     for (const detail::Region& region : regions) {
-      const std::optional<Span> inside = common(region, line);
+      const std::optional<Interval> inside = common(region, line);
       if (!inside) continue;
-      std::vector<Span> rest;
-      for (const Span& one : open) {
+      std::vector<Interval> rest;
+      for (const Interval& one : open) {
         if (one.from < inside->from - near) rest.emplace_back(one.from, std::min(one.to, inside->from));
         if (one.to > inside->to + near) rest.emplace_back(std::max(one.from, inside->to), one.to);
       }
@@ -130,15 +130,15 @@ class LinesInPlane {
   }
 
   /// What a region has in common with a line.
-  static std::optional<Span> common(const detail::Region& region, const SizeLine& line) {
+  static std::optional<Interval> common(const detail::Region& region, const SizeLine& line) {
     constexpr double near = 1e-6;
     const auto along = [&](const detail::Point& point) { return line.way.along_height ? point.y : point.x; };
     const auto off = [&](const detail::Point& point) {
       return (line.way.along_height ? point.x : point.y) - *line.way.other;
     };
-    std::optional<Span> found;
+    std::optional<Interval> found;
     const auto take = [&](double at) {
-      found = found ? Span(std::min(found->from, at), std::max(found->to, at)) : Span(at, at);
+      found = found ? Interval(std::min(found->from, at), std::max(found->to, at)) : Interval(at, at);
     };
     const std::vector<detail::Point>& corners = region.corners();
     for (std::size_t i = 0; i < corners.size(); ++i) {
@@ -167,7 +167,7 @@ std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::ve
     CheckedClaim& checked = all.emplace_back();
     checked.claim = claims[c].text();
     checked.every_height = true;
-    checked.rungs = found.claims[c].tested ? found.cells + found.sampled : 0;
+    checked.container_sizes = found.claims[c].tested ? found.cells + found.sampled : 0;
     for (const detail::Region& piece : found.claims[c].sampled) {
       checked.sampled.emplace_back(piece.box().left, piece.box().right);
     }
@@ -179,10 +179,10 @@ std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::ve
 }
 
 std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
-                                             const std::vector<std::string>& claims, const Span& heights,
-                                             unsigned threads, const ShareDone& progress) {
+                                             const std::vector<std::string>& claims, const Interval& heights,
+                                             unsigned threads, const Progress& progress) {
   return check_variants(variants, claims.size(), progress,
-                        [&](std::size_t v, const std::vector<std::size_t>& which, const ShareDone& of_all) {
+                        [&](std::size_t v, const std::vector<std::size_t>& which, const Progress& of_all) {
                           const Variant& variant = variants[v];
                           const Scene& scene = variant.scene;
                           const std::vector<Claim> read = read_claims(scene, chosen(claims, which));

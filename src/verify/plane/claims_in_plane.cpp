@@ -13,7 +13,7 @@
 #include "solve/traced_solve.hpp"
 #include "verify/claims/arranged_claim.hpp"
 #include "verify/claims/tester.hpp"
-#include "verify/ladder/rungs.hpp"
+#include "verify/ladder/container_sizes.hpp"
 #include "verify/ladder/stretches.hpp"
 #include "verify/ladder/workers.hpp"
 #include "verify/measure/lists.hpp"
@@ -24,11 +24,11 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-using detail::Course;
+using detail::DecisionTrace;
 using detail::Index;
-using detail::Moving;
 using detail::Point;
 using detail::Region;
+using detail::TracedNumber;
 
 /// A region of one course, and how all boxes lie in it: planes over widths and heights.
 struct PlaneCell {
@@ -39,11 +39,11 @@ struct PlaneCell {
 /// One part of the rectangle.
 class Strip {
  public:
-  Strip(const Scene& scene, const std::vector<std::string>& modes, const std::vector<Claim>& claims, bool turns)
+  Strip(const Scene& scene, const std::vector<std::string>& modes, const std::vector<Claim>& claims, bool breakpoints)
       : scene_(scene),
         modes_(modes),
         claims_(claims),
-        turns_(turns),
+        breakpoints_(breakpoints),
         solver_(scene, modes),
         store_(solver_.tree().store()) {
     if (has_lists(scene.tree)) sampling_.emplace(scene, modes);
@@ -70,14 +70,14 @@ class Strip {
  private:
   /// Solves at a size, and tests all claims where the same decisions hold.
   bool look_at(const Point& at, Region& cell) {
-    traced_.run(store_, Moving(at.x, 1, 0), Moving(at.y, 0, 1), modes_, &cell);
-    if (traced_.course().opaque || traced_.course().curved) return false;
+    traced_.run(store_, TracedNumber(at.x, 1, 0), TracedNumber(at.y, 0, 1), modes_, &cell);
+    if (traced_.decision_trace().opaque || traced_.decision_trace().curved) return false;
     if (cell.thickness() <= detail::thin_as_a_line) return true;
     at_ = at;
     ++found_.cells;
     const Region whole = cell.moved(at.x, at.y);
     found_.area += whole.area();
-    if (turns_) keep_planes(whole);
+    if (breakpoints_) keep_planes(whole);
     active_ = store_.forms().names_of(traced_.holding());
     for (std::size_t c = 0; c < claims_.size(); ++c) about_entries_[c] ? sample(c, whole) : test(c, whole);
     return true;
@@ -89,11 +89,11 @@ class Strip {
     for (Index i = 0; i < store_.size(); ++i) {
       const bool placed = detail::has_place(view, i);
       for (const Axis axis : {x_axis, y_axis}) {
-        for (const Moving& number : {view.place(i, axis), view.size(i, axis)}) {
-          const Moving from_corner = number.further(-at_.x, -at_.y);
+        for (const TracedNumber& number : {view.place(i, axis), view.size(i, axis)}) {
+          const TracedNumber from_corner = number.further(-at_.x, -at_.y);
           cell.planes.push_back(placed ? static_cast<float>(from_corner.value()) : -1e9F);
           cell.planes.push_back(placed ? static_cast<float>(number.slope()) : 0);
-          cell.planes.push_back(placed ? static_cast<float>(number.sideways()) : 0);
+          cell.planes.push_back(placed ? static_cast<float>(number.second_slope()) : 0);
         }
       }
     }
@@ -108,8 +108,8 @@ class Strip {
   /// with its exact edges, as along a line (claim_stretches).
   void test(std::size_t c, const Region& whole) {
     const detail::ClaimTerms& terms = claims_[c].terms();
-    std::vector<Region> failing = failing_in(c, whole, terms.give, [&](const Region& piece) { sample(c, piece); });
-    if (!failing.empty() && !terms.says_give) {
+    std::vector<Region> failing = failing_in(c, whole, terms.within, [&](const Region& piece) { sample(c, piece); });
+    if (!failing.empty() && !terms.says_within) {
       std::vector<Region> exact = failing_in(c, whole, 0, [](const Region&) {});
       std::erase_if(exact, [&](const Region& one) {
         return std::ranges::none_of(failing, [&](const Region& other) { return have_area(one, other); });
@@ -126,17 +126,17 @@ class Strip {
 
   /// Where a claim fails in a cell by more than so many pixels; `unknown` is told the pieces where it cannot be proved.
   template <class Unknown>
-  std::vector<Region> failing_in(std::size_t c, const Region& whole, double give, const Unknown& unknown) {
+  std::vector<Region> failing_in(std::size_t c, const Region& whole, double within, const Unknown& unknown) {
     std::vector<Region> failing;
     detail::cover(
         whole, {},
         [&](const Point& at, Region& part) {
           drag_to(at);
-          Course course;
-          course.region = &part;
-          const detail::Tracing tracing(course);
-          const Claim::Outcome outcome = test_here(claims_[c], give);
-          if (course.curved || course.opaque) return false;
+          DecisionTrace decision_trace;
+          decision_trace.region = &part;
+          const detail::Tracing tracing(decision_trace);
+          const Claim::Outcome outcome = test_here(claims_[c], within);
+          if (decision_trace.curved || decision_trace.opaque) return false;
           found_.claims[c].tested = found_.claims[c].tested || outcome.tested;
           if (outcome.tested && !outcome.holds) failing.push_back(part.moved(at.x, at.y));
           return true;
@@ -157,16 +157,16 @@ class Strip {
     return 8 * limits::line_tolerance * std::max({1.0, around.right, around.high});
   }
 
-  [[nodiscard]] Claim::Outcome test_here(const Claim& claim, double give) {
+  [[nodiscard]] Claim::Outcome test_here(const Claim& claim, double within) {
     const auto view = traced_.view(store_);
-    const detail::Finished<detail::ViewOf<Moving>> solve{store_, traced_.forms(), view};
-    detail::SeenSoFar<Moving> seen;
+    const detail::Finished<detail::ViewOf<TracedNumber>> solve{store_, traced_.forms(), view};
+    detail::SeenSoFar<TracedNumber> seen;
     values_.clear();
     for (const Quantity& quantity : claim.quantities()) {
       values_.push_back(detail::measured(solve, quantity, seen));
     }
-    const detail::MeasuredOf<Moving> rung{view.size(0, x_axis), view.size(0, y_axis), values_, active_};
-    return detail::Tester<Moving>(claim.terms(), rung, give).test();
+    const detail::MeasuredOf<TracedNumber> container_size{view.size(0, x_axis), view.size(0, y_axis), values_, active_};
+    return detail::Tester<TracedNumber>(claim.terms(), container_size, within).test();
   }
 
   /// The corner of a region at which a claim fails most.
@@ -177,7 +177,7 @@ class Strip {
       constexpr double inside = 1e-4;
       const Point near{corner.x + inside * (middle.x - corner.x), corner.y + inside * (middle.y - corner.y)};
       drag_to(near);
-      const double by = test_here(claim, claim.terms().give).off;
+      const double by = test_here(claim, claim.terms().within).off;
       if (by <= worst.by + limits::told_tolerance) continue;
       worst.by = by;
       worst.at = near;
@@ -186,10 +186,10 @@ class Strip {
     return worst;
   }
 
-  [[nodiscard]] Claim::Outcome measured_at(std::size_t c, const Rung& rung) {
-    const Solution solution = sampling().solve(rung);
+  [[nodiscard]] Claim::Outcome measured_at(std::size_t c, const ContainerSize& container_size) {
+    const Solution solution = sampling().solve(container_size);
     const Values values = measuring_[c](solution);
-    const std::vector<std::string> active = sampling().active(rung);
+    const std::vector<std::string> active = sampling().active(container_size);
     return claims_[c].test({solution.container(), values, active});
   }
 
@@ -205,9 +205,10 @@ class Strip {
     bool tested = false;
     for (const Point& at : looked) {
       if (!piece.holds(at)) continue;
-      const Rung rung{at.x, at.y};
-      const Claim::Outcome outcome =
-          about_entries_[c] ? arranged_claim(scene_, claims_[c], sampling(), rung).test() : measured_at(c, rung);
+      const ContainerSize container_size{at.x, at.y};
+      const Claim::Outcome outcome = about_entries_[c]
+                                         ? arranged_claim(scene_, claims_[c], sampling(), container_size).test()
+                                         : measured_at(c, container_size);
       tested = tested || outcome.tested;
       if (!outcome.tested || outcome.holds || outcome.off <= worst.by) continue;
       worst.by = outcome.off;
@@ -227,7 +228,7 @@ class Strip {
   const Scene& scene_;
   const std::vector<std::string>& modes_;
   const std::vector<Claim>& claims_;
-  bool turns_;
+  bool breakpoints_;
   SceneSolver solver_;
   std::optional<SceneSolver> sampling_;
   const detail::TreeStore& store_;
@@ -236,13 +237,13 @@ class Strip {
   detail::TracedSolve traced_;
   Point at_;  // where the traced solve was dragged to
   std::vector<std::string> active_;
-  std::vector<std::optional<Moving>> values_;
+  std::vector<std::optional<TracedNumber>> values_;
   InPlane found_;
   std::vector<PlaneCell> cells_;
 };
 
 /// Whether all boxes lie on the same planes in two cells.
-bool alike(const PlaneCell& a, const PlaneCell& b) {
+bool are_same(const PlaneCell& a, const PlaneCell& b) {
   constexpr float slope_rounding = 1e-5F, rounding = 2e-2F;
   for (std::size_t i = 0; i < a.planes.size(); ++i) {
     if (std::abs(a.planes[i] - b.planes[i]) > (i % 3 == 0 ? rounding : slope_rounding)) return false;
@@ -251,8 +252,8 @@ bool alike(const PlaneCell& a, const PlaneCell& b) {
 }
 
 /// The edges between cells in which things are arranged otherwise.
-std::vector<TurnLine> lines_between(const std::vector<PlaneCell>& cells) {
-  std::vector<TurnLine> lines;
+std::vector<BreakpointLine> lines_between(const std::vector<PlaneCell>& cells) {
+  std::vector<BreakpointLine> lines;
   for (std::size_t i = 0; i < cells.size(); ++i) {
     const std::vector<Point>& corners = cells[i].region.corners();
     const Point middle = cells[i].region.middle();
@@ -274,7 +275,7 @@ std::vector<TurnLine> lines_between(const std::vector<PlaneCell>& cells) {
           from = std::min(from, std::max(0.0, along));
           to = std::max(to, std::min(length, along));
         }
-        if (to - from <= near || alike(cells[i], cells[other])) continue;
+        if (to - from <= near || are_same(cells[i], cells[other])) continue;
         const auto at = [&](double along) {
           return Point{a.x + (b.x - a.x) * along / length, a.y + (b.y - a.y) * along / length};
         };
@@ -288,11 +289,11 @@ std::vector<TurnLine> lines_between(const std::vector<PlaneCell>& cells) {
 }  // namespace
 
 InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes, const std::vector<Claim>& claims,
-                      const SizeRectangle& area, bool turns, unsigned threads, const ShareDone& progress) {
+                      const SizeRectangle& area, bool breakpoints, unsigned threads, const Progress& progress) {
   constexpr double part = 240;  // pixels of width
-  const Span widths = area.widths, heights = area.heights;
-  require_climbable(widths);
-  require_climbable(heights);
+  const Interval widths = area.widths, heights = area.heights;
+  require_sweepable(widths);
+  require_sweepable(heights);
   const auto parts = static_cast<std::size_t>(std::max(1.0, std::ceil((widths.to - widths.from) / part)));
   std::vector<InPlane> found(parts);
   std::vector<std::vector<PlaneCell>> cells(parts);
@@ -300,7 +301,7 @@ InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
   in_parallel(thread_count(threads), parts, [&] {
     return [&](std::size_t i) {
       const double from = widths.from + part * static_cast<double>(i), to = std::min(widths.to, from + part);
-      Strip strip(scene, modes, claims, turns);
+      Strip strip(scene, modes, claims, breakpoints);
       strip.look(Region({{from, heights.from}, {to, heights.from}, {to, heights.to}, {from, heights.to}}));
       found[i] = std::move(strip.found());
       cells[i] = std::move(strip.cells());
@@ -326,7 +327,7 @@ InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
     }
     std::ranges::move(cells[i], std::back_inserter(all_cells));
   }
-  if (turns) all.turns = lines_between(all_cells);
+  if (breakpoints) all.breakpoints = lines_between(all_cells);
   return all;
 }
 

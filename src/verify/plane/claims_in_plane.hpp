@@ -16,7 +16,7 @@ namespace fond_ladder::inline v0 {
 
 /// A rectangle of sizes, in pixels.
 struct SizeRectangle {
-  Span widths, heights;
+  Interval widths, heights;
 };
 
 /// A claim over a rectangle of sizes.
@@ -34,13 +34,13 @@ struct ClaimInPlane {
 };
 
 /// A stretch of a line on both sides of which things are arranged otherwise.
-struct TurnLine {
+struct BreakpointLine {
   detail::Point from, to;
 };
 
 struct InPlane {
   std::vector<ClaimInPlane> claims;
-  std::vector<TurnLine> turns;
+  std::vector<BreakpointLine> breakpoints;
   std::size_t cells = 0;    ///< regions in each of which all runs straight
   std::size_t sampled = 0;  ///< pieces of the rest, which were only looked at in some places
   double area = 0;          ///< of them all: what was asked for
@@ -49,8 +49,8 @@ struct InPlane {
 /// Looks at all sizes of a rectangle. Turns are found where they are wanted. Throws BadValue for a rectangle with a
 /// side of more than 100,000 pixels.
 [[nodiscard]] InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
-                                    const std::vector<Claim>& claims, const SizeRectangle& area, bool turns,
-                                    unsigned threads, const ShareDone& progress);
+                                    const std::vector<Claim>& claims, const SizeRectangle& area, bool breakpoints,
+                                    unsigned threads, const Progress& progress);
 
 /// What became of claims over a rectangle, with what lies behind the first few regions of each. Its last width and
 /// height, and lines on which ranges are bounded, are looked at by themselves: what is so on a line alone is in no

@@ -7,29 +7,29 @@
 
 namespace fond_ladder::inline v0 {
 
-SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Span& heights, unsigned threads,
-                  const ShareDone& progress) {
+SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Interval& heights,
+                  unsigned threads, const Progress& progress) {
   const Scene& scene = variant.scene;
   SizeMap map;
   map.title = scene.name();
   map.widths = scene.ladder.width;
   map.heights = heights;
   map.ranges = scene.ranges;
-  for (const NamedRung& rung : scene.ladder.rungs) {
-    if (rung.width >= map.widths.from && rung.width <= map.widths.to && rung.height && *rung.height >= heights.from &&
-        *rung.height <= heights.to) {
-      map.rungs.push_back(rung);
+  for (const NamedSize& container_size : scene.ladder.container_sizes) {
+    if (container_size.width >= map.widths.from && container_size.width <= map.widths.to && container_size.height &&
+        *container_size.height >= heights.from && *container_size.height <= heights.to) {
+      map.container_sizes.push_back(container_size);
     }
   }
   const std::vector<Claim> read = read_claims(scene, claims);
   const InPlane found = look_in_plane(scene, variant.modes, read, {map.widths, heights}, true, threads, progress);
   map.cells = found.cells;
   map.sampled = found.sampled;
-  for (const TurnLine& line : found.turns) {
-    map.turns.push_back({{line.from.x, line.from.y}, {line.to.x, line.to.y}});
+  for (const BreakpointLine& line : found.breakpoints) {
+    map.breakpoints.push_back({{line.from.x, line.from.y}, {line.to.x, line.to.y}});
   }
   map.claims =
-      check_variants({variant}, claims.size(), {}, [&](std::size_t, const std::vector<std::size_t>&, const ShareDone&) {
+      check_variants({variant}, claims.size(), {}, [&](std::size_t, const std::vector<std::size_t>&, const Progress&) {
         return checked_in_plane(variant, read, {map.widths, heights}, found, threads);
       });
   return map;

@@ -19,7 +19,7 @@ std::string faults(const std::string& head, const std::string& children) {
     scene_of(head, children);
   } catch (const BadScene& scene) {
     std::string text;
-    for (const SceneFault& fault : scene.faults()) text += fault.message + " (at " + fault.pointer + ")\n";
+    for (const SceneError& fault : scene.faults()) text += fault.message + " (at " + fault.pointer + ")\n";
     return text;
   }
   return "none\n";
@@ -30,7 +30,7 @@ std::string widths(const Scene& scene) {
   std::string text;
   for (const NodeId child : scene.tree.children(scene.tree.root())) {
     const Sizing width = scene.tree.keys(child).width;
-    text += (text.empty() ? "" : " ") + scene.tree.step(child) + " " +
+    text += (text.empty() ? "" : " ") + scene.tree.segment(child) + " " +
             (width.way() == Sizing::Way::length ? testing::short_number(width.length().amount()) : "-");
   }
   return text;

@@ -7,10 +7,10 @@
 #include <filesystem>
 #include <fstream>
 
+#include "fond_ladder/edit.hpp"
 #include "fond_ladder/fonts.hpp"
 #include "fond_ladder/lint.hpp"
 #include "fond_ladder/scene_file.hpp"
-#include "fond_ladder/trial.hpp"
 
 namespace fond_ladder {
 namespace {
@@ -28,7 +28,7 @@ std::string faults_of(const std::string& head, const std::string& text = R"("tex
   try {
     static_cast<void>(read_scene(file_of(head, text), "s"));
   } catch (const BadScene& scene) {
-    for (const SceneFault& fault : scene.faults()) all += fault.text() + "\n";
+    for (const SceneError& fault : scene.faults()) all += fault.text() + "\n";
   }
   return all;
 }
@@ -81,13 +81,13 @@ TEST(FontsOfScenes, WhatIsReadIsWrittenAgain) {
       R"("words":"fonts","fonts":{"body":{"family":"DejaVu Serif"}},"wordings":{"w":{"fonts":{"body":{"family":"DejaVu Sans"}},"texts":{"t":"x"}}},)";
   const std::string text = R"("text":"Fern","font":"body","bold":true,"slanted":true,"line_height":1.5)";
   const Scene scene = read_scene(file_of(head, text), "s");
-  EXPECT_EQ(scene.words, WordsIn::fonts);
+  EXPECT_EQ(scene.text_metrics, TextMetrics::fonts);
   ASSERT_EQ(scene.fonts.size(), 1U);
   EXPECT_EQ(scene.fonts[0].family, "DejaVu Serif");
   const Scene again = read_scene(to_json(scene), "s");
   EXPECT_EQ(again.tree.keys(again.tree.at("t")), scene.tree.keys(scene.tree.at("t")));
-  EXPECT_EQ(again.words, scene.words);
-  EXPECT_EQ(again.wordings[0].fonts[0].family, "DejaVu Sans");
+  EXPECT_EQ(again.text_metrics, scene.text_metrics);
+  EXPECT_EQ(again.locales[0].fonts[0].family, "DejaVu Sans");
   EXPECT_THAT(tidy_scene(file_of(head, text), "s").json, HasSubstr("\"words\": \"fonts\",\n  \"fonts\": {"));
 }
 
@@ -95,13 +95,13 @@ TEST(FontsOfScenes, ATrialMayChangeThem) {
   Draft draft(file_of(R"("fonts":{"body":{"family":"DejaVu Sans"}},)"), "s");
   const auto width = [&] { return solve(draft.scene(), {900, {}}).box(draft.scene().tree.at("t")).width; };
   const double plain = width();
-  draft.apply(Trial::set("words", "fonts"));
+  draft.apply(Edit::set("words", "fonts"));
   const double sans = width();
   EXPECT_NE(sans, plain);
-  draft.apply(Trial::set("fonts.body.family", "DejaVu Serif"));
+  draft.apply(Edit::set("fonts.body.family", "DejaVu Serif"));
   EXPECT_NE(width(), sans);
-  EXPECT_THROW(draft.apply(Trial::set("fonts.body.family", "Nowhere")), BadTrial);
-  EXPECT_THROW(draft.apply(Trial::set("r/t.font", "nobody")), BadTrial);
+  EXPECT_THROW(draft.apply(Edit::set("fonts.body.family", "Nowhere")), BadEdit);
+  EXPECT_THROW(draft.apply(Edit::set("r/t.font", "nobody")), BadEdit);
 }
 
 class FontFiles : public ::testing::Test {

@@ -13,7 +13,7 @@ std::string faults(const std::string& json) {
     static_cast<void>(read_scene(json, "f"));
   } catch (const BadScene& bad) {
     std::string text;
-    for (const SceneFault& fault : bad.faults()) text += fault.text().substr(2) + "\n";
+    for (const SceneError& fault : bad.faults()) text += fault.text().substr(2) + "\n";
     return text;
   }
   return "none\n";
@@ -271,10 +271,10 @@ TEST(SceneReader, ReadsEveryFormOfAValue) {
   EXPECT_EQ(keys.basis, Sizing(content));
   EXPECT_TRUE(keys.margin.on(Side::left, true).is_automatic());
   EXPECT_EQ(keys.margin.on(Side::top, true).length().amount(), 3);
-  EXPECT_EQ(keys.self.x, Across::end);
+  EXPECT_EQ(keys.place_self.x, Across::end);
   EXPECT_EQ(keys.pin->middle_x->amount(), -4);
   EXPECT_EQ(keys.scroll, Scroll::both);
-  EXPECT_EQ(*keys.size, 20);
+  EXPECT_EQ(*keys.font_size, 20);
   EXPECT_EQ(*keys.max_lines, 2);
   EXPECT_EQ(scene.tree.direction(), Direction::rtl);
 }

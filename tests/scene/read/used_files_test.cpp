@@ -7,9 +7,9 @@
 #include <filesystem>
 #include <fstream>
 
+#include "fond_ladder/edit.hpp"
 #include "fond_ladder/lint.hpp"
 #include "fond_ladder/scene_file.hpp"
-#include "fond_ladder/trial.hpp"
 #include "support/shorthand.hpp"
 
 namespace fond_ladder {
@@ -38,7 +38,7 @@ class UsedFiles : public ::testing::Test {
     try {
       static_cast<void>(scene_of(head, children));
     } catch (const BadScene& scene) {
-      for (const SceneFault& fault : scene.faults()) all += fault.text() + "\n";
+      for (const SceneError& fault : scene.faults()) all += fault.text() + "\n";
     }
     for (std::size_t at = 0; (at = all.find(folder_)) != std::string::npos;) all.erase(at, folder_.size());
     return all;
@@ -159,7 +159,7 @@ TEST_F(UsedFiles, WhatTwoOfThemDefineIsTold) {
     const Scene scene = scene_of(head, R"({"part":"p"})");
     std::string all;
     for (const Finding& finding : lint({"", scene}).findings) {
-      if (finding.oddity == Oddity::clash) all += finding.key + " " + finding.node + "; ";
+      if (finding.rule == LintRule::defined_twice) all += finding.key + " " + finding.node + "; ";
     }
     return all;
   };
@@ -198,24 +198,24 @@ TEST_F(UsedFiles, FlatSceneNeedsNoOtherFile) {
 TEST_F(UsedFiles, AreChangedInTheScenesOwnFileAlone) {
   write_kit("a", R"("parts":{"p":{"kind":"row","children":[{"kind":"box","name":"q","width":1}]}})");
   const std::string text = text_of(R"("uses":["a"],)", R"({"part":"p","name":"one"},{"part":"p","name":"other"})");
-  const auto width = [&](const std::string& trial, const std::string& of) {
+  const auto width = [&](const std::string& edit, const std::string& of) {
     Draft draft(text, path());
-    draft.apply(Trial::set(trial.substr(0, trial.find('=')), trial.substr(trial.find('=') + 1)));
+    draft.apply(Edit::set(edit.substr(0, edit.find('=')), edit.substr(edit.find('=') + 1)));
     return draft.scene().tree.keys(draft.scene().tree.at(of)).width;
   };
   EXPECT_EQ(width("one/q.width=5", "one/q"), Sizing(5));
   EXPECT_EQ(width("one/q.width=5", "other/q"), Sizing(1));
   Draft draft(text, path());
   try {
-    draft.apply(Trial::set("parts.p/q.width", "5"));
+    draft.apply(Edit::set("parts.p/q.width", "5"));
     ADD_FAILURE() << "it was changed";
-  } catch (const BadTrial& fault) {
+  } catch (const BadEdit& fault) {
     EXPECT_EQ(std::string(fault.what()),
               "\"parts.p/q.width=5\": \"p\" is defined in " + path("a") +
                   "; change that file, or say it in this scene: what a scene says itself counts");
   }
   Draft moved(text, path());
-  moved.apply({Trial::Does::move, "one/q=r:0"});
+  moved.apply({Edit::Does::move, "one/q=r:0"});
   EXPECT_EQ(moved.scene().tree.path(moved.scene().tree.children(moved.scene().tree.root())[0]), "r/q");
 }
 

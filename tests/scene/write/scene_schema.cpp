@@ -80,7 +80,7 @@ struct SchemaOfKey {
   Domain domain;
 
   Json operator()(bool Keys::*) const { return {{"type", "boolean"}}; }
-  Json operator()(OnlyInView Keys::*) const { return {{"type", "boolean"}}; }
+  Json operator()(Virtualized Keys::*) const { return {{"type", "boolean"}}; }
   Json operator()(std::string Keys::*field) const {
     return field == &Keys::text ? Json{{"type", "string"}}
                                 : text_like(field == &Keys::name ? name_form : plain_name_form);
@@ -116,9 +116,9 @@ struct SchemaOfKey {
     return any_of({Json{{"type", "integer"}}, Json{{"enum", {"first", "last"}}}});
   }
   Json operator()(Scroll Keys::*) const { return words(std::span(words_of<Scroll>).subspan(1)); }
-  Json operator()(RestOn Keys::*) const { return on_axes(words(words_of<Rest>), true); }
-  Json operator()(Align Keys::*) const { return on_axes(words(words_of<Across>), false); }
-  Json operator()(Self Keys::*) const {
+  Json operator()(PlaceContentPair Keys::*) const { return on_axes(words(words_of<PlaceContent>), true); }
+  Json operator()(PlaceItems Keys::*) const { return on_axes(words(words_of<Across>), false); }
+  Json operator()(PlaceSelf Keys::*) const {
     Json both = on_axes(words(words_of<Across>), true);
     both["anyOf"][1]["properties"]["across"] = words(words_of<Across>);
     return both;
@@ -130,7 +130,7 @@ struct SchemaOfKey {
     return any_of({count, list_of(any_of({reference("track"), reference("tracks_repeated")}))});
   }
   Json operator()(std::vector<std::string> Keys::*) const { return list_of({{"type", "string"}}); }
-  Json operator()(Meant Keys::*) const { return list_of(words(Meant::words)); }
+  Json operator()(Allowed Keys::*) const { return list_of(words(Allowed::words)); }
   Json operator()(std::vector<Range> Keys::*) const { return reference("own_ranges"); }
   Json operator()(std::optional<Cell> Keys::*) const {
     return two({{"type", "integer"}, {"minimum", 0}, {"maximum", limits::most_tracks - 1}});
@@ -248,8 +248,8 @@ void add_objects(Json& definitions) {
     keys[name] = reference("key_" + name);
     if (name != "name" && name != "ranges") form[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
   }
-  // 100,000, but in a list that is only_in_view
-  const Json number{{"type", "integer"}, {"minimum", 0}, {"maximum", OnlyInView::most_entries}};
+  // 100,000, but in a list that is virtualized
+  const Json number{{"type", "integer"}, {"minimum", 0}, {"maximum", Virtualized::most_entries}};
   Json copies = any_of({number, list_of(reference("of_a_copy"))});
   copies["description"] = "so many of it, called name[0], name[1] and so on; or what each of them says";
   const Json name{{"type", "string"}};
@@ -330,7 +330,7 @@ std::string scene_schema() {
                             {"uses", list_of({{"type", "string"}, {"minLength", 1}})},
                             {"em", number_in(Domain::positive)},
                             {"direction", words(words_of<Direction>)},
-                            {"words", words(words_of<WordsIn>)},
+                            {"words", words(words_of<TextMetrics>)},
                             {"fonts", fonts_schema()},
                             {"ladder", ladder_schema()},
                             {"ranges", list_of(range_schema(false))},

@@ -36,13 +36,13 @@ void name_known_areas(Tree& tree) {
     Keys keys = tree.keys(node);
     if (keys.area != "d") continue;
     keys.area = "a";
-    tree.restyle(node, keys);
+    tree.replace_keys(node, keys);
   }
 }
 
-std::string rectangles(const Scene& scene, const Rung& rung) {
+std::string rectangles(const Scene& scene, const ContainerSize& container_size) {
   std::string text;
-  for (const auto& placed : solve(scene, rung, scene.modes).boxes()) {
+  for (const auto& placed : solve(scene, container_size, scene.modes).boxes()) {
     for (const double number : {placed.box.x, placed.box.y, placed.box.width, placed.box.height}) {
       text += std::to_string(number) + " ";
     }
@@ -76,16 +76,16 @@ TEST(SceneWriter, WritesALiveTreeAsTheSceneItIsOf) {
 }
 
 TEST(SceneWriter, WritesShortScenes) {
-  const Scene scene = column("page").padding(8).holds(
+  const Scene scene = column("page").padding(8).children(
       row("bar").gap(Gap(4, percent(10))).when("low", column().with([](Keys& keys) { keys.along = Along::end; })),
-      grid("map").columns(3).rows({Track(10, fr(1)), Track(content)}).holds(box("tag[0]"), box("tag[1]")),
+      grid("map").columns(3).rows({Track(10, fr(1)), Track(content)}).children(box("tag[0]"), box("tag[1]")),
       text("line", "a \"b\"").margin(Edges(2).set(Side::left, automatic)));
   Scene whole = scene;
   whole.title = "A page";
   whole.whens[0].change.say("weight", Keys());
   whole.ranges = {{"low", {}, 300}};
-  whole.wordings = {{"long", {{scene.tree.at("line"), "longer"}}, Direction::rtl}};
-  whole.ladder = {{100, 200}, Span(300), {{"phone", 390, 844}, {"narrow", 320}}};
+  whole.locales = {{"long", {{scene.tree.at("line"), "longer"}}, Direction::rtl}};
+  whole.ladder = {{100, 200}, Interval(300), {{"phone", 390, 844}, {"narrow", 320}}};
   EXPECT_EQ(to_json(whole), R"({
   "format": 1,
   "scene": "A page",
@@ -107,7 +107,7 @@ TEST(SceneWriter, WritesShortScenes) {
 }
 
 TEST(SceneWriter, WritesCopiesThatDifferOneByOne) {
-  const Scene scene = row("strip").holds(box("tag[0]").width(3), box("tag[1]").width(4), box("map"));
+  const Scene scene = row("strip").children(box("tag[0]").width(3), box("tag[1]").width(4), box("map"));
   const Scene read = read_scene(to_json(scene), "s");
   EXPECT_EQ(testing::boxes_text(solve(read, {20, 1})), "tag[0](0,0 3x1) tag[1](3,0 4x1) map(7,0 0x1)");
 }
@@ -116,7 +116,7 @@ TEST(SceneWriter, KeepsRunsOfTracksApart) {
   for (const Tracks& tracks : {Tracks().repeat(1, {Track(3)}).repeat(1, {Track(4), Track(5)}).repeat(1, {Track(6)}),
                                Tracks().repeat(2, {Track(3)}).repeat(1, {Track(4)}).fitting({Track(5)}, Empty::drop),
                                Tracks({Track(3), Track(4)})}) {
-    const Scene scene = grid("g").columns(tracks).holds(box("a"));
+    const Scene scene = grid("g").columns(tracks).children(box("a"));
     const Scene read = read_scene(to_json(scene), "s");
     EXPECT_EQ(read.tree.keys(read.tree.root()).columns, tracks) << to_json(scene);
   }
@@ -127,7 +127,7 @@ TEST(SceneWriter, DepthCostsNoStack) {
   NodeId at = tree.root();
   Keys keys;
   keys.kind = Kind::row;
-  tree.restyle(at, keys);
+  tree.replace_keys(at, keys);
   for (int i = 0; i < 100000; ++i) at = tree.append(at, keys);
   EXPECT_EQ(read_scene(to_json(Scene(tree)), "deep").tree.size(), tree.size());
 }

@@ -3,9 +3,9 @@
 // Who decides a key: every source beats those before it, and is named.
 #include <gtest/gtest.h>
 
+#include "fond_ladder/edit.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/settings.hpp"
-#include "fond_ladder/trial.hpp"
 #include "support/program.hpp"
 
 namespace fond_ladder {
@@ -13,14 +13,14 @@ namespace {
 
 /// `value source name` of the width of node `a`, of each child in turn one source stronger.
 std::string width_of(const std::string& row_keys, const std::string& child, double width, bool mode,
-                     const char* trial = nullptr) {
+                     const char* edit = nullptr) {
   Draft draft(R"({"format":1,"ranges":[{"name":"low","below_width":100},{"name":"lower","below_width":50}],
       "modes":["dim","night"],"shared":{"s":{"width":3}},
       "parts":{"p":{"kind":"box","width":2},"q":{"kind":"row","children":[{"kind":"box","name":"a","width":8}]}},
       "root":{"kind":"row","name":"r",)" +
                   row_keys + R"("children":[)" + child + "]}}",
               "s");
-  if (trial != nullptr) draft.apply({Trial::Does::set, trial});
+  if (edit != nullptr) draft.apply({Edit::Does::set, edit});
   const Scene& scene = draft.scene();
   const std::vector<std::string> modes = mode ? std::vector<std::string>{"night", "dim"} : std::vector<std::string>{};
   for (const Setting& setting : settings(scene, scene.tree.at("a"), {width, 10}, modes)) {

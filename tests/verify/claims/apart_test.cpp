@@ -5,7 +5,7 @@
 
 #include <gtest/gtest.h>
 
-#include "solve/moving.hpp"
+#include "solve/traced_number.hpp"
 #include "support/random_scenes.hpp"
 
 namespace fond_ladder {
@@ -13,9 +13,9 @@ namespace {
 
 using Edges4 = detail::BoxEdgesOf<double>;
 
-std::size_t pairs_left(const std::vector<Edges4>& boxes, double give) {
+std::size_t pairs_left(const std::vector<Edges4>& boxes, double within) {
   std::size_t pairs = 0;
-  for (const auto& group : detail::CutApart<double>(boxes, give).groups())
+  for (const auto& group : detail::CutApart<double>(boxes, within).groups())
     pairs += group.size() * (group.size() - 1) / 2;
   return pairs;
 }
@@ -24,16 +24,16 @@ TEST(Apart, NoCutPartsWhatGoesOverOneAnother) {
   testing::RandomScenes random(testing::seed());
   std::size_t over = 0, parted = 0;
   for (int run = 0; run < 2000; ++run) {
-    const int room = 5 + random.below(60);
+    const int space = 5 + random.below(60);
     std::vector<Edges4> boxes(2 + static_cast<std::size_t>(random.below(20)));
     for (Edges4& one : boxes) {
-      one.left = random.below(room);
-      one.top = random.below(room);
+      one.left = random.below(space);
+      one.top = random.below(space);
       one.right = one.left + random.below(8);
       one.bottom = one.top + random.below(8);
     }
-    constexpr double give = 0.01;
-    const auto groups = detail::CutApart<double>(boxes, give).groups();
+    constexpr double within = 0.01;
+    const auto groups = detail::CutApart<double>(boxes, within).groups();
     std::vector<std::size_t> group_of(boxes.size());
     for (std::size_t i = 0; i < boxes.size(); ++i) group_of[i] = boxes.size() + i;  // alone
     for (std::size_t g = 0; g < groups.size(); ++g) {
@@ -41,7 +41,7 @@ TEST(Apart, NoCutPartsWhatGoesOverOneAnother) {
     }
     for (std::size_t i = 0; i < boxes.size(); ++i) {
       for (std::size_t k = i + 1; k < boxes.size(); ++k) {
-        const bool are_over = detail::overlap(boxes[i], boxes[k]).by > give;
+        const bool are_over = detail::overlap(boxes[i], boxes[k]).by > within;
         over += are_over ? 1 : 0;
         parted += group_of[i] != group_of[k] ? 1 : 0;
         ASSERT_FALSE(are_over && group_of[i] != group_of[k]) << run << ": " << i << " and " << k;
@@ -68,17 +68,18 @@ TEST(Apart, RowsAndTilesAreCutToTheLast) {
 
 TEST(Apart, BoxesThatMoveSayUpToWhereTheyAreParted) {
   const auto box = [](double left, double right, double slope) {
-    return detail::BoxEdgesOf<detail::Moving>{{left, slope}, {right, slope}, detail::Moving(0), detail::Moving(9)};
+    return detail::BoxEdgesOf<detail::TracedNumber>{
+        {left, slope}, {right, slope}, detail::TracedNumber(0), detail::TracedNumber(9)};
   };
   // The first catches up with the second 30 further on.
-  const std::vector<detail::BoxEdgesOf<detail::Moving>> boxes{box(0, 10, 1), box(40, 50, 0), box(60, 70, 0),
-                                                              box(90, 95, 0)};
-  detail::Course course;
+  const std::vector<detail::BoxEdgesOf<detail::TracedNumber>> boxes{box(0, 10, 1), box(40, 50, 0), box(60, 70, 0),
+                                                                    box(90, 95, 0)};
+  detail::DecisionTrace decision_trace;
   {
-    const detail::Tracing tracing(course);
-    EXPECT_TRUE(detail::CutApart<detail::Moving>(boxes, 0.01).groups().empty());
+    const detail::Tracing tracing(decision_trace);
+    EXPECT_TRUE(detail::CutApart<detail::TracedNumber>(boxes, 0.01).groups().empty());
   }
-  EXPECT_NEAR(course.ahead, 30, 0.01);
+  EXPECT_NEAR(decision_trace.ahead, 30, 0.01);
 }
 
 }  // namespace

@@ -27,7 +27,7 @@ Scene the_scene() {
   scene.ranges = {{"low", {}, 100}, {"never", 5000}};
   scene.modes = {"dim"};
   testing::add_form(scene, scene.tree.at("c"), "low", [](Keys& keys) { keys.hidden = true; });
-  scene.ladder = {{50, 120}, Span(20), {}};
+  scene.ladder = {{50, 120}, Interval(20), {}};
   return scene;
 }
 
@@ -41,7 +41,7 @@ std::string stretch_of(const CheckedClaim::Failing& failing) {
 std::string outcome_of(const std::string& claim) {
   const Scene scene = the_scene();
   const CheckedClaim checked = check(scene, {claim})[0];
-  if (checked.rungs == 0) return "never tested";
+  if (checked.container_sizes == 0) return "never tested";
   std::string text;
   for (const auto& failing : checked.failing) text += (text.empty() ? "" : ", ") + stretch_of(failing);
   return checked.holds ? "kept" : text;
@@ -63,7 +63,7 @@ TEST(Check, ABrokenClaimIsExplainedByWhatBrokeIt) {
       {"max(a.width, 7) < 3 + min(b.width, 9)", "max(a.width, 7) 30, min(b.width, 9) 9, a.width 30, b.width 20\n"},
   };
   Scene scene = testing::scene_from("row:r gap=4 across=center [ box:a width=30 height=9 box:b width=20 height=30 ]");
-  scene.ladder = {{90, 100}, Span(40, 60), {{"small", 95, 50}}};
+  scene.ladder = {{90, 100}, Interval(40, 60), {{"small", 95, 50}}};
   for (const auto& [claim, says] : cases) {
     const std::string text = report(check(scene, {claim})[0]);
     EXPECT_NE(text.find(says), std::string::npos) << text;
@@ -177,7 +177,7 @@ std::string failing_in(const Breakable& one, const Range& range) {
   scene.ranges = {range, {"low", {}, 60}, {"never", 5000}};
   scene.ranges[0].name = "broken";
   testing::add_form(scene, scene.tree.at("a"), "broken", one.breaks);
-  scene.ladder = {{50, 90}, Span(20), {}};
+  scene.ladder = {{50, 90}, Interval(20), {}};
   std::string text;
   const CheckedClaim checked = check(scene, {one.claim})[0];
   for (const auto& failing : checked.failing) text += stretch_of(failing) + " ";
@@ -194,9 +194,9 @@ TEST(Claims, EachIsKeptOrFailsAtOnePixelOrOnlyBetweenTwo) {
 }
 
 /// A bend that no whole width shows: `a` gives way to `b` between two of them, and only a turn leads there.
-TEST(Claims, FailAtATurnBetweenTwoWholePixels) {
+TEST(Claims, FailAtABreakpointBetweenTwoWholePixels) {
   Scene scene = testing::scene_from("row:r [ box:a weight=1 box:b weight=1 max_width=35.25 ]");
-  scene.ladder = {{60, 80}, Span(20), {}};
+  scene.ladder = {{60, 80}, Interval(20), {}};
   EXPECT_NEAR(check(scene, {"b.width < 35.24"})[0].failing.at(0).from, 70.48, 1e-9);
   EXPECT_NEAR(check(scene, {"a.width <= 35.25 or a.width > 35.26"})[0].failing.at(0).from, 70.5, 1e-9);
 }
@@ -207,11 +207,11 @@ TEST(Claims, FailWhereOnlyAWidthBetweenTwoWholeOnesShowsIt) {
       "column:c padding={\"left\":6.5,\"right\":6.5} [ text:t text=\"mist fern kelp moss tray\" box:b height=10 ]");
   scene.ranges = {{"narrow", {}, 243}};
   testing::add_form(scene, scene.tree.at("t"), "narrow", [](Keys& keys) { keys.margin.set(Side::top, Length(5)); });
-  scene.ladder = {{235, 250}, Span(200), {}};
+  scene.ladder = {{235, 250}, Interval(200), {}};
   const auto told = [&](const char* claim) { return stretch_of(check(scene, {claim})[0].failing.at(0)); };
   EXPECT_EQ(told("b.top > 35 when container.width >= 243 and container.width < 243.9"), "243.4..243.9)");
   scene = testing::scene_from("row:r [ box:a weight=1 ]");
-  scene.ladder = {{200, 400}, Span(20), {}};
+  scene.ladder = {{200, 400}, Interval(20), {}};
   EXPECT_EQ(told("a.width >= 301 when container.width > 300"), "(300..301)");
   EXPECT_EQ(told("a.width >= 301 when container.width >= 300.5"), "300.5..301)");
   EXPECT_EQ(told("a.width < 299.99 when container.width <= 300"), "299.99..300");
@@ -223,7 +223,7 @@ TEST(Claims, FailWhereTheSolveDecidesNothing) {
   Scene scene = testing::scene_from(
       "stack:s [ box:a pin={\"left\":\"50%\",\"top\":0} width=20 height=20 box:b pin={\"left\":90,\"top\":0} width=20 "
       "height=20 ]");
-  scene.ladder = {{100, 300}, Span(20), {}};
+  scene.ladder = {{100, 300}, Interval(20), {}};
   EXPECT_EQ(stretch_of(check(scene, {"apart(a, b)"})[0].failing.at(0)), "(140..220)");
   EXPECT_EQ(stretch_of(check(scene, {"shown(a)"})[0].failing.at(0)), "180..180");
 }
@@ -231,7 +231,7 @@ TEST(Claims, FailWhereTheSolveDecidesNothing) {
 TEST(Claims, SayWhatIsProvedAndWhatIsSampled) {
   Scene scene =
       testing::scene_from("row:r [ box:a basis=60% min_width=0 box:b width=200 box:c pin={\"left\":1} width=4 ]");
-  scene.ladder = {{300, 600}, Span(20), {}};
+  scene.ladder = {{300, 600}, Interval(20), {}};
   const std::vector<CheckedClaim> checked =
       check(scene, {"a.width < 400", "a.width < 400 when container.width >= 510"});
   ASSERT_EQ(checked[0].sampled.size(), 1U);
@@ -254,30 +254,30 @@ TEST(Claims, SayForEachReasonThatNothingIsProved) {
   };
   for (const auto& [why, text, claim] : cases) {
     Scene scene = testing::scene_from(text);
-    scene.ladder = {{100, 300}, Span(50), {}};
+    scene.ladder = {{100, 300}, Interval(50), {}};
     const CheckedClaim checked = check(scene, {claim})[0];
     EXPECT_FALSE(checked.sampled.empty()) << why;
     EXPECT_THAT(report(checked), ::testing::HasSubstr("sampled at whole widths")) << why;
     const CheckedClaim in_plane = check_every_height({variant_of(scene, "")}, {claim}, {50, 60})[0];
     EXPECT_FALSE(in_plane.sampled.empty()) << why << ", at every height";
   }
-  struct Round final : OwnContent {
+  struct Round final : CustomContent {
     [[nodiscard]] Widths widths() const override { return {10, 100}; }
     [[nodiscard]] Heights height_for(double width) const override { return {1000 / (1 + width), 0}; }
   };
   Scene scene = testing::scene_from("row:r across=start [ box:a weight=1 ]");
-  scene.ladder = {{100, 300}, Span(50), {}};
-  scene.tree.content_from(scene.tree.at("a"), std::make_shared<Round>());
+  scene.ladder = {{100, 300}, Interval(50), {}};
+  scene.tree.set_content(scene.tree.at("a"), std::make_shared<Round>());
   EXPECT_FALSE(check(scene, {"a.height < 20"})[0].sampled.empty()) << "content that does not tell how far it holds";
 }
 
 /// Brute force: at widths taken at random a claim about a scene at random fails where it is told to, and nowhere else.
 TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
-  int claims_tried = 0, looks = 0, failing_looks = 0, scrolled = 0;
+  int claims_added = 0, looks = 0, failing_looks = 0, scrolled = 0;
   for (std::uint32_t seed = 0; seed < 300 && !HasFailure(); ++seed) {
     testing::RandomScenes random(testing::seed() + seed);
     Scene scene(random.tree(10));
-    scene.ladder = {{100, 500}, Span(200 + random.below(200)), {}};
+    scene.ladder = {{100, 500}, Interval(200 + random.below(200)), {}};
     const std::vector<NodeId> nodes = scene.tree.nodes();
     const auto name = [&] {
       return scene.tree.path(nodes[static_cast<std::size_t>(random.below(static_cast<int>(nodes.size())))]);
@@ -304,7 +304,7 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
     }
     const std::vector<CheckedClaim> checked = check(scene, claims);
     SceneSolver solver(scene);
-    for (std::size_t c = 0; c < claims.size(); ++c, ++claims_tried) {
+    for (std::size_t c = 0; c < claims.size(); ++c, ++claims_added) {
       const Claim claim(scene, claims[c]);
       if (!checked[c].sampled.empty()) continue;
       for (int i = 0; i < 12; ++i) {
@@ -314,8 +314,8 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
         if (std::ranges::any_of(failing, [&](const auto& one) { return near(one.from) || near(one.to); })) continue;
         const bool told =
             std::ranges::any_of(failing, [&](const auto& one) { return width > one.from && width < one.to; });
-        const Rung rung{width, scene.ladder.height->from};
-        const Solution solution = solver.solve(rung);
+        const ContainerSize container_size{width, scene.ladder.height->from};
+        const Solution solution = solver.solve(container_size);
         std::vector<std::optional<double>> values;
         for (const Quantity& quantity : claim.quantities()) values.push_back(value_of(quantity, solution));
         const Claim::Outcome found = claim.test({solution.container(), values, {}});
@@ -329,7 +329,7 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
   EXPECT_GT(scrolled, 300);
   EXPECT_GT(failing_looks, looks / 10);
   EXPECT_LT(failing_looks, looks * 9 / 10);
-  EXPECT_GT(looks, claims_tried * 3) << "most claims are proved";
+  EXPECT_GT(looks, claims_added * 3) << "most claims are proved";
 }
 
 /// Patterns that begin alike go with their own kin: held against three loops in one another.
@@ -348,14 +348,14 @@ TEST(Claims, ChooseEveryNodeOfOneKinAndNoOther) {
           const int wide = 1 + random.below(40);
           const bool hidden = random.chance(25);
           const std::string name = std::string(which == 0 ? "fern" : "kelp") + "[" + std::to_string(i) + "]";
-          kin = std::move(kin).holds(box(name).width(wide).hidden(hidden));
+          kin = std::move(kin).children(box(name).width(wide).hidden(hidden));
           if (!hidden) most[which] = std::max<double>(most[which], wide);
         }
       }
       const bool counts = !kin.keys().hidden && most[0] > 0 && most[1] > 0;
       if (counts) worst = std::max(worst, most[0] * most[1] + high);
       kins += counts ? 1 : 0;
-      root = std::move(root).holds(std::move(kin));
+      root = std::move(root).children(std::move(kin));
     }
     const Scene scene(root);
     const Solution solution = solve(scene, {200.0, 200.0});
@@ -376,7 +376,7 @@ TEST(Claims, AboutHiddenNodesEmptySetsAndSetsAgainstSets) {
   Scene scene = testing::scene_from(
       "column:r [ row:top [ box:a width=10 height=5 box:b width=20 height=5 ] "
       "row:low [ box:a width=10 height=5 box:b width=20 height=5 ] row:gone hidden=true [ box:a width=7 ] ]");
-  scene.ladder = {{60, 64}, Span(20), {}};
+  scene.ladder = {{60, 64}, Interval(20), {}};
   const struct {
     const char *claim, *outcome;
   } cases[] = {
@@ -411,14 +411,14 @@ TEST(Claims, AboutHiddenNodesEmptySetsAndSetsAgainstSets) {
       continue;
     }
     const CheckedClaim checked = check(scene, {claim})[0];
-    EXPECT_EQ(checked.holds ? "kept" : checked.rungs == 0 ? "never" : "fails", std::string(outcome)) << claim;
+    EXPECT_EQ(checked.holds ? "kept" : checked.container_sizes == 0 ? "never" : "fails", std::string(outcome)) << claim;
   }
 }
 
 /// Two named rungs of one height once became one stretch, with all the sizes between them that nobody had tested.
 TEST(Claims, NamedRungsAreNoStretch) {
   Scene scene = testing::scene_from("row:r [ box:a width=10 height=5 ]");
-  scene.ladder = {Span(50), Span(20), {{"one", 60, 30}, {"two", 90, 30}}};
+  scene.ladder = {Interval(50), Interval(20), {{"one", 60, 30}, {"two", 90, 30}}};
   const CheckedClaim checked = check(scene, {"r.height < 30"})[0];
   ASSERT_EQ(checked.failing.size(), 2U);
   EXPECT_EQ(checked.failing[0].to, 60);
@@ -428,14 +428,14 @@ TEST(Claims, NamedRungsAreNoStretch) {
 /// What is so only at a height inside the ladder's, far from both of its ends.
 TEST(Claims, AreTestedAtTheBoundsOfRangesOnHeights) {
   Scene scene = testing::scene_from("row:r [ box:a width=10 height=5 ]");
-  scene.ladder = {{50, 60}, Span(20, 40), {}};
+  scene.ladder = {{50, 60}, Interval(20, 40), {}};
   scene.ranges = {{"slot", 55, {}, 30.5, 30.502}, {"low", {}, {}, {}, 35}, {"at_end", {}, {}, 40}};
   const CheckedClaim checked = check(scene, {"not slot"})[0];
   ASSERT_EQ(checked.failing.size(), 1U);
   EXPECT_EQ(checked.failing[0].height, 30.5);
   EXPECT_EQ(checked.failing[0].from, 55);
   // Heights: two ends, three a bound, one below the bound at the end. Widths: both ends, 55, and the two stretches.
-  EXPECT_EQ(checked.rungs, (2U + 3 * 3 + 1) * 5);
+  EXPECT_EQ(checked.container_sizes, (2U + 3 * 3 + 1) * 5);
 }
 
 /// A node far down a scroller once counted as cut off by what the scroller lies in.
@@ -443,10 +443,10 @@ TEST(Claims, WhatCanBeScrolledIntoViewIsShown) {
   Scene scene = testing::scene_from(
       "row:r [ column:list scroll=y width=30 [ box:near height=10 width=9 box:far height=300 width=9 shrink=0 "
       "box:last height=5 width=9 shrink=0 ] box:b pin={\"left\":10,\"top\":400} width=5 height=5 ]");
-  scene.ladder = {{60, 64}, Span(50), {}};
+  scene.ladder = {{60, 64}, Interval(50), {}};
   EXPECT_TRUE(check(scene, {"shown(near, far, last)"})[0].holds);
   EXPECT_FALSE(check(scene, {"shown(b)"})[0].holds);
-  scene.tree.restyle(scene.tree.at("list"), [&] {
+  scene.tree.replace_keys(scene.tree.at("list"), [&] {
     Keys keys = scene.tree.keys(scene.tree.at("list"));
     keys.scroll = Scroll::x;
     return keys;
@@ -561,7 +561,7 @@ TEST(Claims, ComeOutTheSameOnAnyNumberOfThreads) {
   const auto text = [&](unsigned threads) {
     std::ostringstream out;
     for (const CheckedClaim& one : check(scene, claims, {}, threads)) {
-      out << one.claim << one.holds << one.rungs;
+      out << one.claim << one.holds << one.container_sizes;
       for (const auto& failing : one.failing)
         out << ' ' << failing.from << ".." << failing.to << '@' << failing.worst.width;
     }

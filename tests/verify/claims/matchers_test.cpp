@@ -13,7 +13,7 @@ namespace {
 Scene the_scene() {
   Scene scene = testing::scene_from("row:r [ box:a weight=1 box:b weight=2 min_width=100 ]");
   scene.title = "Beds";
-  scene.ladder = {{200, 400}, Span(20), {}};
+  scene.ladder = {{200, 400}, Interval(20), {}};
   scene.modes = {"wide"};
   testing::add_form(scene, scene.tree.at("a"), "wide", [](Keys& keys) { keys.weight = 2; });
   return scene;

@@ -59,14 +59,14 @@ TEST(Mutations, OfTheDemoSceneAreCaughtByItsClaims) {
   ASSERT_GE(mutations.size(), 200U);
   const char* limit = std::getenv("FOND_LADDER_MUTATIONS");
   const std::size_t step = limit == nullptr ? 1 : std::max<std::size_t>(1, mutations.size() / std::stoul(limit));
-  std::vector<Rung> few;
+  std::vector<ContainerSize> few;
   for (double width = scene.ladder.width.from; width <= scene.ladder.width.to; width += 20) few.push_back({width, 800});
-  std::size_t tried = 0, moved = 0, caught = 0;
+  std::size_t edited = 0, moved = 0, caught = 0;
   std::string missed;
   for (std::size_t i = 0; i < mutations.size(); i += step) {
     const std::optional<Scene> other = mutated(json, mutations[i]);
     if (!other) continue;
-    ++tried;
+    ++edited;
     const std::vector<CheckedClaim> checked = check(*other, other->claims);
     const bool breaks = !std::ranges::all_of(checked, &CheckedClaim::holds);
     const bool moves =
@@ -76,10 +76,10 @@ TEST(Mutations, OfTheDemoSceneAreCaughtByItsClaims) {
     if (moves && !breaks)
       missed += "  " + mutations[i].pointer + " = " + testing::short_number(mutations[i].value) + "\n";
   }
-  std::cout << "numbers changed: " << tried << ", of which " << moved << " move something; " << caught
+  std::cout << "numbers changed: " << edited << ", of which " << moved << " move something; " << caught
             << " of these break a claim (" << 100 * caught / moved << " %). Not caught:\n"
             << missed;
-  RecordProperty("tried", static_cast<int>(tried));
+  RecordProperty("tried", static_cast<int>(edited));
   RecordProperty("moved", static_cast<int>(moved));
   RecordProperty("caught", static_cast<int>(caught));
   EXPECT_GT(caught, 0U);

@@ -14,7 +14,7 @@ namespace {
 
 Scene scene_of(const std::string& text) {
   Scene scene = testing::scene_from(text);
-  scene.ladder = {{100, 200}, Span(50), {}};
+  scene.ladder = {{100, 200}, Interval(50), {}};
   return scene;
 }
 
@@ -32,7 +32,7 @@ std::string differences(const Comparison& told) {
     if (one.kind == Difference::Kind::only_first) text += " only first";
     if (one.kind == Difference::Kind::only_second) text += " only second";
     if (one.kind != Difference::Kind::changed) continue;
-    for (const Span& span : one.sizes)
+    for (const Interval& span : one.sizes)
       text += " " + testing::short_number(span.from) + ".." + testing::short_number(span.to);
     text += " " + box_text(one.first) + ">" + box_text(one.second) + "@" + testing::short_number(one.worst.width);
     if (one.going_along > 0) text += " +" + std::to_string(one.going_along);
@@ -66,7 +66,7 @@ TEST(Compare, TellsWhatMovedByHowMuchAndWhere) {
     const Comparison found = compare({"", scene_of(first)}, {"", scene_of(second)});
     EXPECT_EQ(differences(found), told) << first << " | " << second;
     EXPECT_EQ(found.same, same) << first << " | " << second;
-    EXPECT_EQ(found.rungs, 101U);
+    EXPECT_EQ(found.container_sizes, 101U);
   }
 }
 
@@ -74,12 +74,12 @@ TEST(Compare, ASceneIsLikeItselfAndDifferencesGoBothWays) {
   testing::RandomScenes random(testing::seed());
   for (int i = 0; i < 20; ++i) {
     Scene first(random.tree(20)), second(first.tree);
-    first.ladder = second.ladder = {{200, 240}, Span(100), {}};
+    first.ladder = second.ladder = {{200, 240}, Interval(100), {}};
     EXPECT_FALSE(compare({"", first}, {"", second}).any());
     const NodeId node = second.tree.nodes()[1 + static_cast<std::size_t>(i) % (second.tree.size() - 1)];
     Keys keys = second.tree.keys(node);
     keys.width = 33.0;
-    second.tree.restyle(node, keys);
+    second.tree.replace_keys(node, keys);
     const Comparison there = compare({"", first}, {"", second}), back = compare({"", second}, {"", first});
     ASSERT_EQ(there.differences.size(), back.differences.size());
     EXPECT_EQ(there.same, back.same);
@@ -125,11 +125,11 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
 }
 
 TEST(Compare, WhatIsAlikeIsOneRow) {
-  const auto rows = [](const std::string& children, const std::string& trial) {
+  const auto rows = [](const std::string& children, const std::string& edit) {
     const std::string scene = R"({"format":1,"ladder":{"width":300,"height":100},"root":{"kind":"row","name":"r",
         "children":[)" + children +
                               "]}}";
-    const std::string out = testing::run({"compare", "-", "--try", trial}, scene).out;
+    const std::string out = testing::run({"compare", "-", "--try", edit}, scene).out;
     return std::count(out.begin(), out.end(), '\n') - 6;  // the lines above the rows
   };
   const char* copies =

@@ -22,7 +22,7 @@ namespace {
 /// The ladder of all cases: 200 to 300 wide and 100 high. `small` holds below 250, `never` below 100; `dim` is a mode.
 Scene scene_of(const std::string& text) {
   Scene scene = testing::scene_from(text);
-  scene.ladder = {{200, 300}, Span(100), {}};
+  scene.ladder = {{200, 300}, Interval(100), {}};
   return scene;
 }
 
@@ -32,11 +32,11 @@ std::string findings_in(const Scene& scene) {
   std::string text;
   const auto add = [&](const Finding& one, const char* before, const char* after) {
     text += (text.empty() ? "" : "; ") + std::string(before) + one.node + (one.key.empty() ? "" : "." + one.key) + " " +
-            std::string(word(one.oddity));
-    for (const Span& span : one.sizes)
+            std::string(word(one.rule));
+    for (const Interval& span : one.sizes)
       text += " " + testing::short_number(span.from) + ".." + testing::short_number(span.to);
     text += after;
-    EXPECT_FALSE(one.why.empty() || (one.oddity != Oddity::asleep && one.cure.empty())) << text;
+    EXPECT_FALSE(one.why.empty() || (one.rule != LintRule::dormant && one.fix.empty())) << text;
   };
   for (const Finding& one : found.findings) add(one, "", "");
   for (const Finding& one : found.remarks) add(one, "(", ")");
@@ -50,7 +50,7 @@ struct Case {
 /// What is said of a finding fits the case, and so does what would help.
 TEST(Lint, ReasonsAndCuresFitTheCase) {
   const struct {
-    const char *scene, *key, *why, *cure;
+    const char *scene, *key, *why, *fix;
   } cases[] = {
       {"row:r gap=12 [ box:fix width=150 shrink=0 box:eaten weight=1 min_width=0 box:more width=140 shrink=0 ]",
        "width", "fix 150 + more 140 + gaps 24 = 314 take all of the 200 in r",
@@ -74,7 +74,7 @@ TEST(Lint, ReasonsAndCuresFitTheCase) {
     const auto finding = std::ranges::find(found.findings, std::string(one.key), &Finding::key);
     ASSERT_NE(finding, found.findings.end()) << one.scene << "\n" << found;
     EXPECT_NE(finding->why.find(one.why), std::string::npos) << finding->why;
-    EXPECT_EQ(finding->cure, one.cure) << one.scene;
+    EXPECT_EQ(finding->fix, one.fix) << one.scene;
   }
 }
 
@@ -84,20 +84,20 @@ TEST(Lint, TheCureIsThatOfTheSizeThatIsTold) {
   scene.ranges = {{"low", {}, 290}};
   testing::add_form(scene, scene.tree.at("a"), "low", [](Keys& keys) { keys.pin = Pin{.left = 0.0}; });
   const Lint found = lint({"", scene});
-  const auto never_fits = std::ranges::find(found.findings, Oddity::never_fits, &Finding::oddity);
+  const auto never_fits = std::ranges::find(found.findings, LintRule::never_fits, &Finding::rule);
   ASSERT_NE(never_fits, found.findings.end()) << found;
   EXPECT_EQ(never_fits->why, "sticks out of r at every size, by 100 or more at the right");
-  EXPECT_EQ(never_fits->cure, "give r more room, let it scroll, wrap or shrink what is in it");
+  EXPECT_EQ(never_fits->fix, "give r more room, let it scroll, wrap or shrink what is in it");
 }
 
 /// A finding tells the height at which it is so, where the ladder has two and it is so at one.
 TEST(Lint, FindingsTellHeights) {
   Scene scene = testing::scene_from("stack:c [ box:a width=20 height=20 box:cover width=10 height=10 ]");
-  scene.ladder = {{100, 120}, Span(200, 400), {}};
+  scene.ladder = {{100, 120}, Interval(200, 400), {}};
   scene.ranges = {{"low", {}, {}, {}, 300}};
   testing::add_form(scene, scene.tree.at("cover"), "low", [](Keys& keys) { keys.width = keys.height = Length(90); });
   const Lint found = lint({"", scene});
-  const auto behind = std::ranges::find(found.findings, Oddity::behind, &Finding::oddity);
+  const auto behind = std::ranges::find(found.findings, LintRule::behind, &Finding::rule);
   ASSERT_NE(behind, found.findings.end()) << found;
   EXPECT_EQ(behind->heights, std::vector<double>{200});
   std::ostringstream text;
@@ -261,7 +261,7 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
 
 TEST(Lint, ABorderThatOnlyARangeGivesIsABorder) {
   Scene scene = testing::scene_from("row:r [ box:a width=50 height=20 border_at=outline ]");
-  scene.ladder = {{200, 300}, Span(100), {}};
+  scene.ladder = {{200, 300}, Interval(100), {}};
   const auto why = [&] {
     for (const Finding& finding : lint({"", scene}).findings) {
       if (finding.key == "border_at") return finding.why;
@@ -328,14 +328,14 @@ TEST(Lint, CopiesOfOneNodeAreOneFinding) {
 }
 
 TEST(Lint, ClaimsLeaveOutWhatIsMeantToBeCut) {
-  const auto uncut = [](const char* badge) {
+  const auto fits = [](const char* badge) {
     const Scene scene =
         scene_of(std::string("stack:r [ row:card width=90 height=40 [ box:a width=95 height=9 shrink=0 ") + badge +
                  " text:t text=\"one two\" width=30 height=20 max_lines=1 meant=[\"cut\"] ] ]");
     return check(scene, {"uncut(card)"})[0].holds;
   };
-  EXPECT_TRUE(uncut("meant=[\"cut\"] pin={\"left\":0,\"top\":0}"));
-  EXPECT_FALSE(uncut("pin={\"left\":0,\"top\":0}"));
+  EXPECT_TRUE(fits("meant=[\"cut\"] pin={\"left\":0,\"top\":0}"));
+  EXPECT_FALSE(fits("pin={\"left\":0,\"top\":0}"));
 }
 
 /// What is said to have no effect has none: without it every box is where it was.
@@ -344,19 +344,19 @@ TEST(Lint, SettingsWithoutEffectCanBeLeftOut) {
   int left_out = 0;
   for (int i = 0; i < 16; ++i) {
     Scene scene(random.tree(15));
-    scene.ladder = {{150, 250}, Span(100), {}};
+    scene.ladder = {{150, 250}, Interval(100), {}};
     for (const Finding& finding : lint({"", scene}).findings) {
       ASSERT_FALSE(finding.sizes.empty());
       EXPECT_GE(finding.sizes.front().from, 150);
       EXPECT_LE(finding.sizes.back().to, 250);
       const KeyEntry* entry = find_key(finding.key);
       const bool bounds = finding.key == "width" || finding.key == "height";  // beside a weight: still a bound
-      if (finding.oddity != Oddity::no_effect || entry == nullptr || bounds || finding.key == "words_at") continue;
+      if (finding.rule != LintRule::no_effect || entry == nullptr || bounds || finding.key == "words_at") continue;
       Scene without = scene;
       const NodeId node = without.tree.at(finding.path);
       Keys keys = without.tree.keys(node);
       unsay(*entry, keys);
-      without.tree.restyle(node, keys);
+      without.tree.replace_keys(node, keys);
       EXPECT_FALSE(compare({"", scene}, {"", without}).any())
           << finding.node << "." << finding.key << ": " << finding.why;
       ++left_out;
@@ -374,7 +374,7 @@ TEST(Lint, SeveralVariantsAreToldTogether) {
   Scene scene = testing::scene_from(
       "row:r rest=center [ row:bar along=center weight=1 [ box:a weight=1 height=5 ] "
       "box:b width=30 height=30 shrink=0 touch=true ]");
-  scene.ladder = {{90, 120}, Span(40), {}};
+  scene.ladder = {{90, 120}, Interval(40), {}};
   scene.modes = {"shut", "calm"};
   testing::add_form(scene, scene.tree.at("a"), "shut", [](Keys& keys) {
     keys.weight.reset();
@@ -400,15 +400,15 @@ TEST(Lint, SeveralVariantsAreToldTogether) {
 }
 
 TEST(Lint, TheSceneSaysHowLargeAFingerIs) {
-  const auto with = [](const std::string& touch_size) {
+  const auto with = [](const std::string& touch_target_size) {
     return read_scene(
-        R"({"format":1,)" + touch_size + R"("ladder":{"width":[200,300],"height":100},"root":{"kind":"row",
+        R"({"format":1,)" + touch_target_size + R"("ladder":{"width":[200,300],"height":100},"root":{"kind":"row",
       "name":"r","children":[{"kind":"box","name":"a","width":30,"height":40,"touch":true}]}})",
         "scene");
   };
   EXPECT_EQ(findings_in(with("")), "");
   EXPECT_EQ(findings_in(with(R"("touch_size":44,)")), "a.touch too small 200..300");
-  EXPECT_EQ(read_scene(to_json(with(R"("touch_size":44,)")), "again").touch_size, 44);
+  EXPECT_EQ(read_scene(to_json(with(R"("touch_size":44,)")), "again").touch_target_size, 44);
   EXPECT_THROW(with(R"("touch_size":0,)"), BadScene);
 }
 

@@ -16,7 +16,7 @@ namespace {
 
 std::vector<Quantity> every_quantity(const Tree& tree) {
   std::vector<Quantity> all;
-  for (std::size_t measure = 0; measure <= static_cast<std::size_t>(Measure::most_cut); ++measure) {
+  for (std::size_t measure = 0; measure <= static_cast<std::size_t>(Measure::max_overhang); ++measure) {
     for (const NodeId node : tree.nodes()) all.push_back({node, static_cast<Measure>(measure), ""});
   }
   return all;
@@ -27,7 +27,7 @@ double words_out(const Solution& solution, NodeId text) {
   const Rect box = solution.relative_box(text);
   const FourSides border = solution.border(text);
   double out = 0, bottom = 0;
-  for (const Solution::Words& line : solution.words(text)) {
+  for (const Solution::TextLine& line : solution.text_lines(text)) {
     out = std::max({out, border.left - line.box.x, line.box.right() - (box.width - border.right)});
     bottom = line.box.bottom();
   }
@@ -50,7 +50,7 @@ TEST(Measuring, ManyAtOnceAreTheSameAsOneAtATime) {
 
 TEST(Measuring, TheMostCutOfAPartIsTheLargestCutInIt) {
   testing::RandomScenes random(testing::seed());
-  int cut_somewhere = 0;
+  int overhangs_somewhere = 0;
   for (int i = 0; i < 50; ++i) {
     const Scene scene(random.tree(25));
     const Solution solution = solve(scene, {40.0 + 13 * i, 150.0});
@@ -60,20 +60,20 @@ TEST(Measuring, TheMostCutOfAPartIsTheLargestCutInIt) {
       while (!open.empty()) {
         const NodeId node = open.back();
         open.pop_back();
-        most = std::max(most, value_of({node, Measure::cut, ""}, solution).value_or(0));
+        most = std::max(most, value_of({node, Measure::overhang, ""}, solution).value_or(0));
         for (const NodeId child : scene.tree.children(node)) open.push_back(child);
       }
-      EXPECT_EQ(solution.most_cut(part), solution.is_placed(part) ? most : 0) << scene.tree.path(part);
-      cut_somewhere += most > 0 ? 1 : 0;
+      EXPECT_EQ(solution.max_overhang(part), solution.is_placed(part) ? most : 0) << scene.tree.path(part);
+      overhangs_somewhere += most > 0 ? 1 : 0;
     }
   }
-  EXPECT_GT(cut_somewhere, 50);
+  EXPECT_GT(overhangs_somewhere, 50);
 }
 
 TEST(Measuring, WordsThatSurelyFitDoFit) {
   const char* const texts[] = {"", "text=\"Oak, sown in March. Keep moist.\"",
                                "text=\"Propagation house\" one_line=true"};
-  int cut = 0, whole = 0;
+  int overhang = 0, whole = 0;
   for (const char* text : texts) {
     for (const char* size :
          {"", "width=40", "width=130", "height=20", "height=70 width=60", "padding=9 width=90", "border=3 height=30"}) {
@@ -81,13 +81,13 @@ TEST(Measuring, WordsThatSurelyFitDoFit) {
       for (const double width : {30.0, 80.0, 400.0}) {
         const Solution solution = solve(scene, {width, 100.0});
         const NodeId node = scene.tree.at("t");
-        const double out = words_out(solution, node), told = solution.words_cut(node).most();
+        const double out = words_out(solution, node), told = solution.text_overhang(node).most();
         EXPECT_NEAR(told, out > 1e-3 ? out : 0, 1e-9) << text << " " << size << " " << width;
-        ++(told > 0 ? cut : whole);
+        ++(told > 0 ? overhang : whole);
       }
     }
   }
-  EXPECT_GT(cut, 10);
+  EXPECT_GT(overhang, 10);
   EXPECT_GT(whole, 10);
 }
 

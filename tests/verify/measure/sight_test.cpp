@@ -10,9 +10,9 @@
 #include <cmath>
 #include <tuple>
 
-#include "fond_ladder/climb.hpp"
 #include "fond_ladder/scene_file.hpp"
 #include "fond_ladder/solver.hpp"
+#include "fond_ladder/sweep.hpp"
 #include "support/random_scenes.hpp"
 
 namespace fond_ladder {
@@ -33,7 +33,7 @@ TEST(Sight, OfManyIsThatOfEach) {
   std::size_t beyond = 0, behind = 0;
   for (int i = 0; i < 150; ++i) {
     const Scene scene = odd_scene(random);
-    const Solution solution = solve(scene, random.rung());
+    const Solution solution = solve(scene, random.container_size());
     const detail::View view = detail::view_of(solution.tree(), solution.passes());
     detail::SightOf<double> many;
     for (const NodeId node : solution.tree().nodes()) {
@@ -52,41 +52,42 @@ TEST(Sight, OfManyIsThatOfEach) {
 
 TEST(Sight, OfManyTurnsWhereThatOfEachDoes) {
   testing::RandomScenes random(testing::seed() + 1);
-  std::size_t turns = 0;
+  std::size_t breakpoints = 0;
   for (int i = 0; i < 20; ++i) {
     const Scene scene = odd_scene(random);
-    struct Told {
+    struct OptionUse {
       NodeId node;
       double at, after;
     };
-    std::vector<Told> of_many, of_each;
-    const auto text = [](const Scene& of, const std::vector<Told>& told) {
+    std::vector<OptionUse> of_many, of_each;
+    const auto text = [](const Scene& of, const std::vector<OptionUse>& told) {
       std::string all;
-      for (const Told& one : told)
+      for (const OptionUse& one : told)
         all += of.tree.path(one.node) + " " + std::to_string(one.at) + " " + std::to_string(one.after) + "; ";
       return all;
     };
-    const auto tell = [&](const std::vector<Quantity>& quantities, std::vector<Told>& told) {
-      for (const Turn& turn : climb_quantities(scene, {.width = {100, 200}}, quantities, {.threads = 1}).turns())
-        told.push_back({quantities[turn.quantity].node, turn.at, turn.after.value_or(-1)});
+    const auto tell = [&](const std::vector<Quantity>& quantities, std::vector<OptionUse>& told) {
+      for (const Breakpoint& breakpoint :
+           sweep_quantities(scene, {.width = {100, 200}}, quantities, {.threads = 1}).breakpoints())
+        told.push_back({quantities[breakpoint.quantity].node, breakpoint.at, breakpoint.after.value_or(-1)});
     };
     std::vector<Quantity> all;
     for (const NodeId node : scene.tree.nodes()) all.push_back({node, Measure::shown, {}});
     tell(all, of_many);
     for (const Quantity& one : all) tell({one}, of_each);
-    for (std::vector<Told>* told : {&of_many, &of_each})
-      std::ranges::sort(*told, {}, [](const Told& one) { return std::tuple(one.node, one.at); });
+    for (std::vector<OptionUse>* told : {&of_many, &of_each})
+      std::ranges::sort(*told, {}, [](const OptionUse& one) { return std::tuple(one.node, one.at); });
     ASSERT_TRUE(std::ranges::equal(of_many, of_each,
-                                   [](const Told& one, const Told& other) {
+                                   [](const OptionUse& one, const OptionUse& other) {
                                      constexpr double sampled = 1.0 / 64;  // as near as is known where something bends
                                      return one.node == other.node && one.after == other.after &&
                                             std::abs(one.at - other.at) <= sampled;
                                    }))
         << to_json(scene) << text(scene, of_many) << "\n"
         << text(scene, of_each);
-    turns += of_each.size();
+    breakpoints += of_each.size();
   }
-  EXPECT_GT(turns, 20U);
+  EXPECT_GT(breakpoints, 20U);
 }
 
 }  // namespace

@@ -47,7 +47,7 @@ TEST(Regions, OfACellLeaveTheRest) {
 /// The claim is about a diagonal, which no grid of sizes finds: its edges are where they are.
 TEST(Plane, ADiagonalIsExact) {
   Scene scene = testing::scene_from("stack:s [ box:a pin={\"left\":0,\"top\":0} width=50% height=10 ]");
-  scene.ladder = {{100, 300}, Span(100, 300), {}};
+  scene.ladder = {{100, 300}, Interval(100, 300), {}};
   const CheckedClaim checked =
       check_every_height({variant_of(scene, "", {})}, {"s.width <= s.height give 0"}, {100, 300})[0];
   ASSERT_EQ(checked.failing.size(), 1U);
@@ -72,7 +72,7 @@ TEST(Plane, RangesOfWidthsAndHeightsAreRegions) {
   Scene scene = testing::scene_from("row:r [ box:a width=10 ]");
   scene.ranges = {{"small", {}, 200, {}, 150}};
   testing::add_form(scene, scene.tree.at("a"), "small", [](Keys& keys) { keys.width = 30; });
-  scene.ladder = {{100, 300}, Span(100, 300), {}};
+  scene.ladder = {{100, 300}, Interval(100, 300), {}};
   const CheckedClaim checked = check_every_height({variant_of(scene, "", {})}, {"a.width = 10"}, {100, 300})[0];
   ASSERT_EQ(checked.failing.size(), 1U);
   EXPECT_NEAR(checked.failing[0].to, 200, 1e-9);
@@ -82,7 +82,7 @@ TEST(Plane, RangesOfWidthsAndHeightsAreRegions) {
 
 TEST(Plane, WhatBendsIsSampledAndSaysSo) {
   Scene scene = testing::scene_from("row:r [ box:a basis=60% min_width=0 box:b width=200 ]");
-  scene.ladder = {{300, 600}, Span(100, 200), {}};
+  scene.ladder = {{300, 600}, Interval(100, 200), {}};
   const CheckedClaim checked = check_every_height({variant_of(scene, "", {})}, {"a.width >= 200"}, {100, 200})[0];
   EXPECT_FALSE(checked.sampled.empty());
   EXPECT_FALSE(checked.holds);
@@ -98,7 +98,7 @@ TEST(Plane, WhatOneOfManyLiesBehindIsARegion) {
     all += (all.empty() ? "" : ", ") + name;
   }
   Scene scene = testing::scene_from(scene_text + R"( box:c width=50% height=50% pin={"right":0,"bottom":0} ])");
-  scene.ladder = {{100, 400}, Span(100, 400), {}};
+  scene.ladder = {{100, 400}, Interval(100, 400), {}};
   std::vector<Claim> claims;
   for (int i = 1; i <= 20; ++i) claims.emplace_back(scene, "shown(b" + std::to_string(i) + ") or shown(" + all + ")");
   const InPlane found = look_in_plane(scene, {}, claims, {{100, 400}, {100, 400}}, false, 1, {});
@@ -121,7 +121,7 @@ TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
   for (std::uint32_t seed = 0; seed < 120 && !HasFailure(); ++seed) {
     testing::RandomScenes random(testing::seed() + seed);
     Scene scene(random.tree(9));
-    scene.ladder = {{100, 400}, Span(100, 400), {}};
+    scene.ladder = {{100, 400}, Interval(100, 400), {}};
     const std::vector<NodeId> nodes = scene.tree.nodes();
     const auto name = [&] {
       return scene.tree.path(nodes[static_cast<std::size_t>(random.below(static_cast<int>(nodes.size())))]);
@@ -170,12 +170,12 @@ TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
 
 TEST(Map, KnowsTurnsRangesAndRungs) {
   Scene scene = testing::scene_from("row:r [ box:a width=100 box:b weight=1 min_width=80 ]");
-  scene.ladder = {{100, 300}, Span(100, 200), {{"hand", 150, 120}, {"far", 900, 120}, {"wide", 200}}};
+  scene.ladder = {{100, 300}, Interval(100, 200), {{"hand", 150, 120}, {"far", 900, 120}, {"wide", 200}}};
   const SizeMap map = map_sizes(variant_of(scene, "", {}), {"a.width = 100"}, {100, 200});
-  ASSERT_EQ(map.turns.size(), 1U) << "b reaches its minimum at 180, at every height";
-  EXPECT_NEAR(map.turns[0].from.width, 180, 1e-6);
-  EXPECT_NEAR(map.turns[0].to.width, 180, 1e-6);
-  EXPECT_EQ(map.rungs.size(), 1U);
+  ASSERT_EQ(map.breakpoints.size(), 1U) << "b reaches its minimum at 180, at every height";
+  EXPECT_NEAR(map.breakpoints[0].from.width, 180, 1e-6);
+  EXPECT_NEAR(map.breakpoints[0].to.width, 180, 1e-6);
+  EXPECT_EQ(map.container_sizes.size(), 1U);
   ASSERT_EQ(map.claims[0].failing.size(), 1U);
   EXPECT_NEAR(map.claims[0].failing[0].to, 180, 1e-6);
   EXPECT_TRUE(draw(map, PictureForm::svg).bytes.find("fails within 100 to 180 wide") != std::string::npos);

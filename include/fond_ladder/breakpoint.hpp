@@ -1,0 +1,39 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <cstddef>
+#include <iosfwd>
+#include <optional>
+#include <string>
+
+#include "fond_ladder/enums.hpp"
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// How a quantity leaves its straight line: its slope changes, its value changes, or it follows a curve for a while.
+enum class BreakpointKind : std::uint8_t { bend, jump, curve };
+template <>
+inline constexpr std::array<std::string_view, 3> words_of<BreakpointKind>{"bend", "jump", "curve"};
+
+/// A size of the container, in pixels, at which a quantity leaves its straight line, exact but where
+/// something bends: there to 1/64 of a pixel. The new value holds at `at` and from there on, or only above it.
+struct Breakpoint {
+  double at = 0;
+  bool includes_at = true;   ///< whether a jump is done at `at` itself
+  double to = 0;             ///< where a curve ends; else the same as `at`
+  std::size_t quantity = 0;  ///< its place among those asked for
+  std::string name;          ///< as it was asked for
+  BreakpointKind kind = BreakpointKind::bend;
+  std::optional<double> before{}, after{};   ///< just below and at `at` (a curve: at both its ends); none: hidden
+  double slope_before = 0, slope_after = 0;  ///< pixels a pixel of the container
+  std::string cause;                         ///< in words; empty where none was found
+};
+
+/// `at 640: beds.width jumps from 328 to 240: narrow ends`
+std::ostream& operator<<(std::ostream& out, const Breakpoint& breakpoint);
+
+}  // namespace v0
+}  // namespace fond_ladder

@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <optional>
+
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// A size of the container, in pixels. A side that is absent follows the content.
+struct ContainerSize {
+  std::optional<double> width{}, height{};
+};
+
+}  // namespace v0
+}  // namespace fond_ladder

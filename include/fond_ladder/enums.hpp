@@ -1,0 +1,91 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+// The words of the scene format that are one of a few. An enumerator is spelled as in a scene file.
+
+#include <array>
+#include <cstdint>
+#include <span>
+#include <string_view>
+
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// What a node is: a container (row, column, grid, stack) or a leaf (box, text, image).
+enum class Kind : std::uint8_t { row, column, grid, stack, box, text, image };
+/// Where children are packed along their container when room is left. CSS Box Alignment 3, section 6.
+enum class Along : std::uint8_t { start, center, end, between, around, evenly, slots };
+/// Where a child lies across its row or column, in its stack or in its cell. CSS Box Alignment 3, section 6.
+enum class Across : std::uint8_t { start, center, end, stretch, baseline };
+/// How wrapped lines share spare room: the words of Along, and stretch.
+enum class PlaceContent : std::uint8_t { start, center, end, between, around, evenly, slots, stretch };
+/// Which way a line of text runs in the scene's language.
+enum class Direction : std::uint8_t { ltr, rtl };
+/// In which order children are painted: that of the file, later ones over earlier ones, or backward. It matters
+/// wherever they overlap: by a negative gap or margin, in a stack, in one cell, or pinned.
+enum class OnTop : std::uint8_t { last, first };
+/// Where a border is: inside the box, taking room of its content; over whatever is there; around the box, taking room
+/// as a margin does; or around it as an outline, taking none.
+enum class BorderAt : std::uint8_t { inside, over, around, outline };
+/// Where the words of a text lie in a box that is wider or higher than they are.
+enum class WordsAt : std::uint8_t { start, center, end };
+/// What the words of a scene are measured in: the built-in metrics, equal on every machine, or fonts.
+enum class TextMetrics : std::uint8_t { fixed, fonts };
+/// How a picture fills the box of its image node.
+enum class ImageFit : std::uint8_t { cover, contain, stretch };
+/// Whether a grid is filled row by row or column by column.
+enum class Flow : std::uint8_t { rows, columns };
+/// The axes on which a container scrolls.
+enum class Scroll : std::uint8_t { none, x, y, both };
+[[nodiscard]] constexpr bool scrolls_x(Scroll scroll) {
+  return scroll == Scroll::x || scroll == Scroll::both;
+}
+[[nodiscard]] constexpr bool scrolls_y(Scroll scroll) {
+  return scroll == Scroll::y || scroll == Scroll::both;
+}
+
+/// All words of an enumeration, in the order of its enumerators.
+template <class Word>
+inline constexpr std::array<std::string_view, 0> words_of{};
+template <>
+inline constexpr std::array<std::string_view, 7> words_of<Kind>{"row", "column", "grid", "stack",
+                                                                "box", "text",   "image"};
+template <>
+inline constexpr std::array<std::string_view, 7> words_of<Along>{"start",  "center", "end",  "between",
+                                                                 "around", "evenly", "slots"};
+template <>
+inline constexpr std::array<std::string_view, 5> words_of<Across>{"start", "center", "end", "stretch", "baseline"};
+template <>
+inline constexpr std::array<std::string_view, 8> words_of<PlaceContent>{"start",  "center", "end",   "between",
+                                                                        "around", "evenly", "slots", "stretch"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<Direction>{"ltr", "rtl"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<OnTop>{"file", "backward"};
+template <>
+inline constexpr std::array<std::string_view, 4> words_of<BorderAt>{"inside", "over", "around", "outline"};
+template <>
+inline constexpr std::array<std::string_view, 3> words_of<WordsAt>{"start", "center", "end"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<TextMetrics>{"plain", "fonts"};
+template <>
+inline constexpr std::array<std::string_view, 3> words_of<ImageFit>{"cover", "contain", "stretch"};
+template <>
+inline constexpr std::array<std::string_view, 2> words_of<Flow>{"rows", "columns"};
+template <>
+inline constexpr std::array<std::string_view, 4> words_of<Scroll>{"none", "x", "y", "both"};
+
+/// The word of an enumerator, as a scene file spells it.
+template <class Word>
+[[nodiscard]] constexpr std::string_view word(Word value) {
+  return words_of<Word>[static_cast<std::size_t>(value)];
+}
+
+[[nodiscard]] constexpr bool is_container(Kind kind) {
+  return kind <= Kind::stack;
+}
+
+}  // namespace v0
+}  // namespace fond_ladder

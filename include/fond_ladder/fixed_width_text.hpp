@@ -1,0 +1,75 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "fond_ladder/breakable_text.hpp"
+#include "fond_ladder/length.hpp"
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// How a text is set.
+struct TextStyle {
+  double size = 16;                     ///< of the characters, in pixels
+  bool one_line = false;                ///< never wrapped; a line feed counts as a space
+  std::optional<int> max_lines;         ///< further lines are dropped
+  std::optional<double> line_height{};  ///< times the size; 1.25 when absent
+  friend bool operator==(const TextStyle&, const TextStyle&) = default;
+};
+
+/// A text in the built-in plain metrics, which give the same numbers on every machine: a character is 0.6 em wide (a
+/// wide East Asian character or an emoji 1.2 em, a combining mark 0), lines break at spaces, after hyphens, between
+/// wide characters and always at a line feed; a line is 1.25 em high, its baseline 0.95 em below its top; what
+/// `line_height` adds or takes lies half above and half below. Spaces at a
+/// line's end are 0 wide. An empty text has no line.
+class FixedWidthText final : public BreakableText {
+ public:
+  /// `text` is UTF-8; a byte that is not counts as one character.
+  FixedWidthText(std::string text, TextStyle style);
+  /// The same words in characters of another size, in pixels; they are not cut into pieces anew.
+  FixedWidthText(const FixedWidthText& words, double size);
+
+  [[nodiscard]] Widths widths() const override;
+  [[nodiscard]] Heights height_for(double width) const override;
+
+  /// Widths at which it breaks into the same lines. Takes as long as breaking.
+  [[nodiscard]] std::optional<StableWidths> constant_interval(double width) const override;
+  [[nodiscard]] std::vector<Line> lines_at(double width) const override;
+
+  [[nodiscard]] const std::string& text() const { return text_; }
+  [[nodiscard]] const TextStyle& style() const { return style_; }
+  [[nodiscard]] double line_height() const override { return style_.line_height.value_or(1.25) * style_.size; }
+  [[nodiscard]] double line_baseline() const override {
+    return style_.line_height ? (0.95 + (*style_.line_height - 1.25) / 2) * style_.size : 0.95 * style_.size;
+  }
+  [[nodiscard]] std::optional<int> max_lines() const override { return style_.max_lines; }
+  /// Bytes, itself included.
+  [[nodiscard]] std::size_t memory() const;
+
+ private:
+  /// A stretch of text that no line breaks, and the spaces after it. Widths in units of 0.6 em.
+  struct Piece {
+    std::uint32_t begin = 0, end = 0;  // bytes of the text, spaces left out
+    std::uint32_t units = 0;
+    std::uint32_t space_units = 0;
+    bool ends_paragraph = false;
+  };
+  void cut_into_pieces();
+  [[nodiscard]] double unit() const { return plain_character * style_.size; }
+
+  std::string text_;
+  TextStyle style_;
+  std::vector<Piece> pieces_;
+  std::uint32_t widest_piece_ = 0;
+  std::uint32_t widest_paragraph_ = 0;
+  std::uint32_t paragraphs_ = 0;  // lines where nothing has to be broken
+};
+
+}  // namespace v0
+}  // namespace fond_ladder

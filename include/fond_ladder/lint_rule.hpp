@@ -1,0 +1,84 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <array>
+#include <cstdint>
+#include <initializer_list>
+#include <string_view>
+
+#include "fond_ladder/enums.hpp"
+#include "fond_ladder/version.hpp"
+
+namespace FOND_LADDER_API fond_ladder {
+inline namespace v0 {
+
+/// What can be suspicious about a scene.
+enum class LintRule : std::uint8_t {
+  no_effect,            ///< a setting that changes nothing at any size
+  zero_size,            ///< nobody can see it
+  outside,              ///< wholly outside a node that it lies in
+  behind,               ///< wholly behind a box or an image
+  nothing_to_fill,      ///< `fill` in something that is only as large as its content
+  squeezed,             ///< a given size that is squeezed
+  never_fits,           ///< sticks out at every size
+  overlaps_padding,     ///< runs into the padding of its parent
+  never_holds,          ///< a range that no size is in
+  always_holds,         ///< a range that every size is in
+  unused,               ///< defined, and nobody uses it
+  defined_twice,        ///< defined by two files that the scene uses
+  siblings_overlap,     ///< two siblings, neither of them pinned
+  pinned_over_text,     ///< it covers words
+  target_too_small,     ///< too small to be hit
+  stretched_last_item,  ///< alone on its line, and larger than the others
+  in_a_leaf,            ///< children that are never laid
+  empty_area,           ///< an area of a map that nobody stands in
+  no_area,              ///< a child of a grid with a map that names no area
+  nothing_grows,        ///< everything is of a fixed size, and nothing takes what is left
+  empty_track_gap,      ///< room between what is there and what is not
+  gap_forces_wrap,      ///< percentages that the gap keeps from sharing a line
+  unused_allow,         ///< meant, and never so
+  dormant,              ///< a setting that does nothing in some ranges; a remark, nothing wrong
+};
+template <>
+inline constexpr std::array<std::string_view, 24> words_of<LintRule>{
+    "no effect",        "zero size",        "outside",     "behind",       "fill stops", "size not kept",
+    "never fits",       "intrudes",         "not reached", "no bounds",    "not used",   "defined twice",
+    "siblings overlap", "pinned over text", "too small",   "lone last",    "in a leaf",  "empty area",
+    "no area",          "no middle",        "idle gap",    "never beside", "not needed", "asleep"};
+static_assert(words_of<LintRule>.size() == static_cast<std::size_t>(LintRule::dormant) + 1, "a word for each");
+
+/// What of a node is on purpose: findings of lint, and that it is cut. Lint is silent about these, and `fits` and the
+/// answer of `measure` leave them out.
+class Allowed {
+ public:
+  constexpr Allowed() = default;
+  constexpr Allowed(std::initializer_list<LintRule> rules) {
+    for (const LintRule one : rules) add(one);
+  }
+
+  constexpr void add(LintRule rule) { bits_ |= bit(static_cast<std::size_t>(rule)); }
+  constexpr void add_overhang() { bits_ |= bit(overhang_place); }
+  [[nodiscard]] constexpr bool has(LintRule rule) const { return (bits_ & bit(static_cast<std::size_t>(rule))) != 0; }
+  /// That it, or its words, stick out, at some sizes or at all.
+  [[nodiscard]] constexpr bool overhang() const { return (bits_ & bit(overhang_place)) != 0; }
+  [[nodiscard]] constexpr bool any() const { return bits_ != 0; }
+  friend bool operator==(const Allowed&, const Allowed&) = default;
+
+  /// All that can be meant, as a scene file writes it: the words of findings, and "cut".
+  static constexpr std::size_t overhang_place = words_of<LintRule>.size() - 1;  // in the place of `asleep`
+  static constexpr std::array<std::string_view, words_of<LintRule>.size()> words = [] {
+    auto all = words_of<LintRule>;
+    all[overhang_place] = "cut";
+    return all;
+  }();
+  /// By the place of a word.
+  constexpr void add_word(std::size_t place) { bits_ |= bit(place); }
+  [[nodiscard]] constexpr bool has_word(std::size_t place) const { return (bits_ & bit(place)) != 0; }
+
+ private:
+  static constexpr std::uint32_t bit(std::size_t place) { return std::uint32_t{1} << place; }
+  std::uint32_t bits_ = 0;
+};
+
+}  // namespace v0
+}  // namespace fond_ladder

@@ -1,0 +1,90 @@
+// SPDX-License-Identifier: MIT
+#include <fmt/format.h>
+#include <fmt/ostream.h>
+
+#include <optional>
+
+#include "calls/scene_call.hpp"
+#include "calls/scrolled.hpp"
+#include "calls/sizes.hpp"
+#include "fond_ladder/explanation.hpp"
+#include "model/number_text.hpp"
+#include "print/answers_json.hpp"
+#include "print/json_frame.hpp"
+#include "print/settings.hpp"
+#include "verify/measure/lists.hpp"
+
+namespace fond_ladder::calls {
+namespace {
+
+struct ExplanationCall {
+  SceneCall scene;
+  std::string node;
+  std::vector<std::string> at;
+  std::vector<std::string> scrolled;
+  bool to_root = false;
+  Format format = Format::table;
+};
+
+void print_account(const Explanation& account, const std::vector<ExplanationStep>& chain, const std::string& title,
+                   bool to_root, std::ostream& out) {
+  fmt::print(out, "{} in {}\n{} {}, {} x {}\n  width: {}\n  height: {}\n", account.path, title,
+             account.kind == Kind::image ? "an" : "a", word(account.kind), rounded(account.box.width),
+             rounded(account.box.height), chain.back().why_width, chain.back().why_height);
+  out << account;
+  if (to_root) out << "\nfrom the container down\n" << chain;
+  out << '\n';
+}
+
+ExitStatus explanation(const ExplanationCall& call, const Streams& streams) {
+  const Scene scene = load_scene(call.scene, streams);
+  const NodeId written = node_as_written(scene.tree, call.node);
+  SceneSolver solver(scene, call.scene.modes);
+  std::optional<JsonAnswers> answers;
+  bool is_first = true;
+  for (AskedSize& asked : asked_sizes(call.at, scene.ladder)) {
+    asked.active = solver.active(asked.container_size);
+    const auto [solution, told] = solve_scrolled(solver, asked.container_size, call.scrolled);
+    if (!told.empty()) asked.with = told;
+    const std::vector<NodeId> there = solution.tree().matches(call.node);
+    if (there.empty())
+      throw WrongCall(
+          fmt::format("{} is not in view at {}, and only what is in view is arranged there; scroll to it by "
+                      "--scrolled, or ask for {}",
+                      call.node, size_text(solution.container()), scene.tree.short_path(written)));
+    const NodeId node = solution.tree().at(call.node);
+    const Explanation account = fond_ladder::explain(solution, node);
+    const std::vector<ExplanationStep> chain = chain_to_root(solution, node);
+    const std::vector<Setting> said = settings(scene, written, asked.container_size, call.scene.modes);
+    if (call.format == Format::json) {
+      if (!answers) answers.emplace(streams.out, "ledger");
+      JsonWriter& json = answers->next(scene, call.scene.file, solution, asked);
+      write_explanation(json, solution.tree(), account, chain);
+      write_settings(json, said);
+      continue;
+    }
+    if (!is_first) streams.out << '\n';
+    is_first = false;
+    print_account(account, chain, title_of(scene, solution, asked), call.to_root, streams.out);
+    print_said_settings(said, streams.out);
+  }
+  if (answers) answers->end();
+  return all_well;
+}
+
+}  // namespace
+
+Command explanation_command() {
+  CommandOf<ExplanationCall> command("ledger", "Why these sizes, why here, which settings and whence");
+  ExplanationCall& call = command.call();
+  Options& options = command.options();
+  add_scene(options, call.scene);
+  options.argument("NODE", call.node, "A node, by its path or the tail of it");
+  add_sizes(options, call.at);
+  add_scrolled(options, call.scrolled);
+  options.flag("--to-root", call.to_root, "Also why each node from the container down has its size");
+  options.format(call.format, {Format::table, Format::json});
+  return command.does(explanation);
+}
+
+}  // namespace fond_ladder::calls

@@ -1,0 +1,27 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <memory>
+#include <string>
+#include <utility>
+#include <vector>
+
+#include "fond_ladder/edit.hpp"
+#include "scene/edit/read_text.hpp"
+
+namespace fond_ladder::inline v0::scene {
+
+/// What a trial makes of a text that was read.
+struct ChangedText {
+  std::string text;
+  std::shared_ptr<const ReadText> before;  ///< with what had to be written out first
+  Tree after;  ///< the nodes as they will be nested and named, under the handles of `before`
+  std::vector<std::pair<NodeId, std::size_t>> edited{};  ///< keys that were said, by their place in the table
+  std::vector<std::string> hints{};
+};
+
+/// Throws BadEdit. Whether the scene is sound with it is not known before the text is read.
+[[nodiscard]] ChangedText changed_text(std::shared_ptr<const ReadText> before, const Edit& edit,
+                                       const std::string& file_name);
+
+}  // namespace fond_ladder::inline v0::scene

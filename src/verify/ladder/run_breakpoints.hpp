@@ -1,0 +1,14 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <vector>
+
+#include "fond_ladder/breakpoint.hpp"
+#include "verify/ladder/stretches.hpp"
+
+namespace fond_ladder::inline v0 {
+
+/// The turns of a quantity between its runs, from the smallest size up, without its place or a cause.
+[[nodiscard]] std::vector<Breakpoint> breakpoints_of(const Runs& runs);
+
+}  // namespace fond_ladder::inline v0

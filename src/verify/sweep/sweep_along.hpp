@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: MIT
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "fond_ladder/sweep.hpp"
+#include "verify/ladder/trail.hpp"
+
+namespace fond_ladder::inline v0 {
+
+/// Something that is dragged, and how far.
+struct SweptWay {
+  const Scene& scene;  ///< whose nodes are named
+  MakeTrail trail;
+  Interval span;                ///< of places
+  Interval possible;            ///< where there are arrangements
+  std::string curve_cause;      ///< why what follows a curve does
+  double beside;                ///< how far from a turn its cause is looked for
+  bool changes_inside = false;  ///< something may turn in a node that keeps its size
+};
+
+/// Sweeps it; places and slopes are those of the way.
+[[nodiscard]] Sweep sweep_along(const SweptWay& way, std::vector<Quantity> quantities, const SweepOptions& options);
+
+}  // namespace fond_ladder::inline v0

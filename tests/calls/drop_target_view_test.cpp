@@ -1,0 +1,97 @@
+// SPDX-License-Identifier: MIT
+//
+// `measure --landing`: where a node that is dropped would come to stand, as a person reads it.
+#include <gmock/gmock.h>
+#include <gtest/gtest.h>
+
+#include <nlohmann/json.hpp>
+
+#include "support/program.hpp"
+
+namespace fond_ladder {
+namespace {
+
+using Json = nlohmann::json;
+using ::testing::HasSubstr;
+using ::testing::StartsWith;
+
+const char* const bench =
+    R"({"format":1,"scene":"Bench","root":{"kind":"row","name":"bench","across":"start","children":[
+  {"kind":"column","name":"left","width":100,"height":100,"children":[
+    {"kind":"box","name":"a","height":20},{"kind":"box","name":"b","height":30}]},
+  {"kind":"column","name":"right","width":100,"height":100,"children":[
+    {"kind":"box","name":"c","height":10},{"kind":"box","name":"a","height":15}]},
+  {"kind":"row","name":"empty","width":50,"height":50}]}})";
+
+testing::Result drop_target(std::vector<std::string> more) {
+  std::vector<std::string> args{"measure", "-", "--at", "300x100"};
+  args.insert(args.end(), more.begin(), more.end());
+  return testing::run(args, bench);
+}
+
+TEST(DropTargetView, SaysWhereFromWhereToAndWhatMoves) {
+  const testing::Result told = drop_target({"--landing", "150,8", "--carry", "b"});
+  EXPECT_EQ(told.status, 0);
+  EXPECT_EQ(told.out,
+            "Bench at 300 x 100: `b`, dropped at 150,8, would land in `right`, between `c` and `a`\n"
+            "from 0,20 100 x 30 to 100,10 100 x 30; the same as --move b=right:1\n\n"
+            "moves    to               from\n"
+            "right/a  100,40 100 x 15  100,10 100 x 15\n");
+  const testing::Result moved = testing::run({"measure", "-", "--at", "300x100", "--move", "b=right:1"}, bench);
+  EXPECT_THAT(moved.out, ::testing::ContainsRegex("b +box +100 +10 +100 +30 "));
+  EXPECT_THAT(drop_target({"--landing", "40,95", "--carry", "b"}).out, HasSubstr("\nnothing else moves\n"));
+}
+
+TEST(DropTargetView, OfANewNodeOutsideInAnEmptyOneAndBesideOneOfItsName) {
+  EXPECT_THAT(drop_target({"--landing", "50,22"}).out,
+              StartsWith("Bench at 300 x 100: a new node, dropped at 50,22, would land in `left`, between `a` and `b`\n"
+                         "place 1 among its children, shown at "));
+  EXPECT_THAT(drop_target({"--landing", "220,20"}).out, HasSubstr("would land in `empty`, which is empty\n"));
+  EXPECT_THAT(drop_target({"--landing", "999,20", "--carry", "b"}).out,
+              HasSubstr("would land nowhere: that is outside"));
+  const testing::Result twin = drop_target({"--landing", "150,2", "--carry", "left/a"});
+  EXPECT_EQ(twin.status, 0);
+  EXPECT_THAT(twin.out, HasSubstr("ahead of `c`\nbut it cannot be dropped there: two siblings are called \"a\"\n"));
+}
+
+TEST(DropTargetView, TheOptionIsOneWordOfAShell) {
+  const std::string copies =
+      R"({"format":1,"root":{"kind":"row","name":"r","children":[)"
+      R"({"kind":"box","name":"tag","copies":2,"width":20},{"kind":"row","name":"q","width":60}]}})";
+  EXPECT_THAT(testing::run({"measure", "-", "--at", "100x9", "--landing", "60,4", "--carry", "tag[1]"}, copies).out,
+              HasSubstr("the same as --move 'tag[1]=q:0'\n"));
+}
+
+TEST(DropTargetView, IsToldInJson) {
+  const Json told = Json::parse(drop_target({"--landing", "150,8", "--carry", "b", "--format", "json"}).out);
+  const Json& found = told.at("answers").at(0).at("landing");
+  EXPECT_EQ(found.at("parent"), "bench/right");
+  EXPECT_EQ(found.at("place"), 1);
+  EXPECT_EQ(found.at("carried"), "bench/left/b");
+  EXPECT_EQ(found.at("box").at("y"), 10);
+  ASSERT_EQ(found.at("moves").size(), 1U);
+  EXPECT_EQ(found.at("moves").at(0).at("path"), "bench/right/a");
+  EXPECT_EQ(found.at("moves").at(0).at("now").at("y"), 40);
+}
+
+TEST(DropTargetView, WrongCallsAreToldWithAWayOut) {
+  const struct {
+    std::vector<std::string> args;
+    const char* fault;
+  } cases[] = {
+      {{"--carry", "b"}, "--carry says what is dropped; say where, as in --landing 120,40"},
+      {{"--landing", "3"}, "--landing 3: write X,Y in pixels, as in 120,40"},
+      {{"--landing", "3,3", "--carry", "bench"}, "--carry bench: the root fills the container, and stays"},
+      {{"--landing", "3,3", "--carry", "bb"}, "\"bb\" names no node"},
+      {{"--landing", "3,3", "--orders"}, "views of their own; ask for one of them"},
+  };
+  for (const auto& [args, fault] : cases) {
+    const testing::Result told = drop_target(args);
+    EXPECT_EQ(told.status, 2);
+    EXPECT_EQ(told.out, "");
+    EXPECT_THAT(told.err, HasSubstr(fault));
+  }
+}
+
+}  // namespace
+}  // namespace fond_ladder
