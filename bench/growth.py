@@ -18,7 +18,7 @@ import tempfile
 
 
 def scene(root, **more):
-    return {"format": 1, "ladder": {"width": [300, 320]}, "root": root, **more}
+    return {"format": 2, "ladder": {"width": [300, 320]}, "root": root, **more}
 
 
 def box(name, **more):
@@ -38,7 +38,7 @@ def nested(heads):
     inner = json.dumps(box("leaf"))
     for head in reversed(heads):
         inner = head + ', "children": [' + inner + "]}"
-    return '{"format": 1, "ladder": {"width": [300, 320]}, "root": ' + inner + "}"
+    return '{"format": 2, "ladder": {"width": [300, 320]}, "root": ' + inner + "}"
 
 
 def square(n):

@@ -41,7 +41,7 @@ def house(rows):
                 {"kind": "text", "name": "top", "text": "Water at noon when the vents are half open"},
                 {"kind": "text", "name": "sub", "text": "and again at night"}]},
             {"kind": "box", "name": "valve", "width": 60, "height": 30}]}
-    return {"format": 1, "scene": f"A house of {rows} beds", "ladder": {"width": [320, 1280], "height": 800},
+    return {"format": 2, "title": f"A house of {rows} beds", "ladder": {"width": [320, 1280], "height": 800},
             "root": {"kind": "column", "name": "house", "padding": 10, "gap": 6, "scroll": "y", "children": [row(i) for i in range(rows)]},
             "claims": ["house/*.width >= 40", "same(house/*.right)"]}
 

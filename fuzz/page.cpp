@@ -76,7 +76,7 @@ void expect_json(bool done, std::string_view what) {
 }
 
 const std::vector<Texts> forms{{"", "", ""},      {"long", "", ""},     {"", "0.3", ""},
-                               {"", "", "plain"}, {"", "", "", "open"}, {"nobody", "-1", "x", "y"}};
+                               {"", "", "fixed"}, {"", "", "", "open"}, {"nobody", "-1", "x", "y"}};
 const std::vector<Texts> changes{{"try", "a.width=30"}, {"try", "*.gap=4"},        {"remove", "a"},
                                  {"move", "a=b:0"},     {"enclose", "a=row:held"}, {"add", "a:0={\"kind\":\"box\"}"},
                                  {"dissolve", "a"},     {"duplicate", "a=twin"},   {"paint", "a"},

@@ -77,11 +77,13 @@ constexpr std::array values{
     R"({"card": {"gap": 3}})",
     R"~(["a.width > 3", "shown(*)"])~"};
 
-constexpr std::array other_keys{
-    "format", "scene",    "em",       "direction",  "ladder",      "ranges",     "modes",  "shared",
-    "parts",  "wordings", "claims",   "root",       "uses",        "words",      "each",   "part",
-    "like",   "with",     "children", "copies",     "when",        "width",      "height", "rungs",
-    "texts",  "longer",   "name",     "from_width", "below_width", "touch_size", "fonts"};
+constexpr std::array other_keys{"format", "scene", "em",         "direction",    "ladder",
+                                "ranges", "modes", "shared",     "parts",        "locales",
+                                "claims", "root",  "uses",       "text_metrics", "each_child",
+                                "part",   "like",  "with",       "children",     "copies",
+                                "when",   "width", "height",     "rungs",        "texts",
+                                "longer", "name",  "from_width", "below_width",  "touch_target_size",
+                                "fonts"};
 
 class Changer {
  public:

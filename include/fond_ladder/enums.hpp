@@ -23,7 +23,7 @@ enum class Across : std::uint8_t { start, center, end, stretch, baseline };
 enum class PlaceContent : std::uint8_t { start, center, end, between, around, evenly, slots, stretch };
 /// Which way a line of text runs in the scene's language.
 enum class Direction : std::uint8_t { ltr, rtl };
-/// In which order children are painted: that of the file, later ones over earlier ones, or backward. It matters
+/// Which children are painted over others that they overlap: the last ones of the file, or the first. It matters
 /// wherever they overlap: by a negative gap or margin, in a stack, in one cell, or pinned.
 enum class OnTop : std::uint8_t { last, first };
 /// Where a border is: inside the box, taking room of its content; over whatever is there; around the box, taking room
@@ -63,13 +63,13 @@ inline constexpr std::array<std::string_view, 8> words_of<PlaceContent>{"start",
 template <>
 inline constexpr std::array<std::string_view, 2> words_of<Direction>{"ltr", "rtl"};
 template <>
-inline constexpr std::array<std::string_view, 2> words_of<OnTop>{"file", "backward"};
+inline constexpr std::array<std::string_view, 2> words_of<OnTop>{"last", "first"};
 template <>
 inline constexpr std::array<std::string_view, 4> words_of<BorderAt>{"inside", "over", "around", "outline"};
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<WordsAt>{"start", "center", "end"};
 template <>
-inline constexpr std::array<std::string_view, 2> words_of<TextMetrics>{"plain", "fonts"};
+inline constexpr std::array<std::string_view, 2> words_of<TextMetrics>{"fixed", "fonts"};
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<ImageFit>{"cover", "contain", "stretch"};
 template <>

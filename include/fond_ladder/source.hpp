@@ -14,8 +14,8 @@ inline namespace v0 {
 /// Who decides a key of a node. A later one beats an earlier one.
 enum class Source : std::uint8_t { unsaid, each_child, part, shared, with, own, copies, range, mode, edited };
 template <>
-inline constexpr std::array<std::string_view, 10> words_of<Source>{"default", "each",   "part",  "shared", "with",
-                                                                   "own",     "copies", "range", "mode",   "try"};
+inline constexpr std::array<std::string_view, 10> words_of<Source>{"default", "each_child", "part",  "shared", "with",
+                                                                   "own",     "copies",     "range", "mode",   "try"};
 
 }  // namespace v0
 }  // namespace fond_ladder

@@ -15,7 +15,7 @@ namespace {
 std::string_view now_called(std::string_view word) {
   constexpr std::array<std::pair<std::string_view, std::string_view>, 4> renamed{{
       {"border_counts", "border_at"},
-      {"overlap", "paint_order"},
+      {"overlap", "on_top"},
       {"center_x", "middle_x"},
       {"center_y", "middle_y"},
   }};

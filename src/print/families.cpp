@@ -21,7 +21,7 @@ std::string families_text(const Families& families) {
   for (const std::string& family : families.names) text += "  " + printable(family) + "\n";
   const std::string one = families.part.empty() ? "sans-serif" : families.names.front();
   text += fmt::format(R"(
-in a scene: "words": "fonts", "fonts": {{"body": {{"family": {}}}}}
+in a scene: "text_metrics": "fonts", "fonts": {{"body": {{"family": {}}}}}
 )",
                       printable(json_text(one)));
   return text + "sans-serif, serif and monospace are families too: whatever this machine has for them\n";

@@ -32,7 +32,7 @@ std::vector<Bound> bounds() {
       {"sizes", "grow, shrink, weight",
        fmt::format("0, or {} to {}", exact(l::smallest_factor), number(l::largest_factor)),
        "spare room divided by their sum stays a number"},
-      {"sizes", "aspect", fmt::format("{} to {}", exact(l::smallest_aspect), number(l::largest_aspect)),
+      {"sizes", "aspect_ratio", fmt::format("{} to {}", exact(l::smallest_aspect), number(l::largest_aspect)),
        "a width divided by it stays a number"},
       {"scenes", "a scene file with what it uses", mebibytes(l::largest_scene_file), "it is read whole"},
       {"scenes", "values of a scene file",

@@ -45,7 +45,7 @@ void write_overhang(JsonWriter& json, const Solution& solution, NodeId node) {
   if (overhang.any()) write_sides(json, "cut", overhang);
   if (into.any()) write_sides(json, "intrusion", into);
   if ((overhang.any() && allow.overhang()) || (!overhang.any() && allow.has(LintRule::overlaps_padding)))
-    json.truth("meant", true);
+    json.truth("allow", true);
 }
 
 }  // namespace

@@ -64,7 +64,7 @@ std::string expanded_text(std::string_view text, double share) {
 
 void apply_locale(Scene& scene, std::string_view locale) {
   const auto found = std::ranges::find(scene.locales, locale, &Locale::name);
-  if (found == scene.locales.end()) throw BadValue("the scene has no wording \"" + std::string(locale) + "\"");
+  if (found == scene.locales.end()) throw BadValue("the scene has no locale \"" + std::string(locale) + "\"");
   for (const auto& [node, text] : found->texts) {
     Keys keys = scene.tree.keys(node);
     keys.text = text;

@@ -331,7 +331,7 @@ void PangoFonts::note_letters(const Letters& letters, PangoFont* own) const {
   if (letters.bold && pango_font_description_get_weight(got.get()) < PANGO_WEIGHT_SEMIBOLD)
     faceless_.emplace(letters.font, "bold");
   if (letters.italic && pango_font_description_get_style(got.get()) == PANGO_STYLE_NORMAL)
-    faceless_.emplace(letters.font, "slanted");
+    faceless_.emplace(letters.font, "italic");
 }
 
 /// Characters that they do not have.

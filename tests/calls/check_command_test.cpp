@@ -56,8 +56,8 @@ TEST(Check, ShardsTogetherTestEachClaimOnceAndSayTheSame) {
 
 /// Pairs of a claim and a variant are dealt out: what all parts say of a claim is what one call says.
 TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
-  const std::string scene = testing::temporary("variants.scene.json", R"({"format": 1, "ladder": {"width": [100, 200]},
-    "modes": ["calm", "busy"], "wordings": {"long": {"texts": {"t": "Mist the ferns twice a day"}}},
+  const std::string scene = testing::temporary("variants.scene.json", R"({"format": 2, "ladder": {"width": [100, 200]},
+    "modes": ["calm", "busy"], "locales": {"long": {"texts": {"t": "Mist the ferns twice a day"}}},
     "claims": ["t.width < 60", "t.width > 1 when busy and calm", "t.height > 0", "t.width > 1 when busy and not busy",
                "container.width > 110 when calm"],
     "root": {"kind": "row", "name": "r", "children": [{"kind": "text", "name": "t", "text": "Fern",
@@ -118,7 +118,7 @@ TEST(Check, RefusesAllBadClaimsAtOnceAndWritesNoFile) {
   EXPECT_NE(told.find(R"(--at 360x800 --try 'title.text=the keeper'\''s')"), std::string::npos) << told;
   const std::string file = testing::temporary(
       "two words.json",
-      R"({"format":1,"root":{"kind":"row","name":"r","children":[{"name":"a","kind":"box","copies":2}]}})");
+      R"({"format":2,"root":{"kind":"row","name":"r","children":[{"name":"a","kind":"box","copies":2}]}})");
   const std::string copy = testing::run({"check", file, "--claim", "a[1].width = 1", "--try", "r.gap=2"}).out;
   EXPECT_NE(copy.find("look: fond-ladder ledger '" + file + "' 'a[1]' --at 360 --try r.gap=2\n"), std::string::npos)
       << copy;
@@ -187,7 +187,7 @@ TEST(Check, SuggestedClaimsHoldAndCanBePasted) {
   ASSERT_GT(suggested.size(), 5U);
   for (std::size_t i = again.size() - suggested.size(); i < again.size(); ++i)
     EXPECT_TRUE(again[i].at("holds")) << again[i];
-  const std::string bare = R"({"format":1,"root":{"kind":"row","name":"r","children":[]}})";
+  const std::string bare = R"({"format":2,"root":{"kind":"row","name":"r","children":[]}})";
   EXPECT_EQ(testing::run({"check", "-", "--suggest"}, bare).out.find("uncut(r)") != std::string::npos, true);
   EXPECT_EQ(testing::run({"check", console(), "--suggest", "--shard", "1/2"}).status, 2);
 }

@@ -16,7 +16,7 @@ using ::testing::HasSubstr;
 using ::testing::StartsWith;
 
 const char* const bench =
-    R"({"format":1,"scene":"Bench","root":{"kind":"row","name":"bench","across":"start","children":[
+    R"({"format":2,"title":"Bench","root":{"kind":"row","name":"bench","across":"start","children":[
   {"kind":"column","name":"left","width":100,"height":100,"children":[
     {"kind":"box","name":"a","height":20},{"kind":"box","name":"b","height":30}]},
   {"kind":"column","name":"right","width":100,"height":100,"children":[
@@ -56,7 +56,7 @@ TEST(DropTargetView, OfANewNodeOutsideInAnEmptyOneAndBesideOneOfItsName) {
 
 TEST(DropTargetView, TheOptionIsOneWordOfAShell) {
   const std::string copies =
-      R"({"format":1,"root":{"kind":"row","name":"r","children":[)"
+      R"({"format":2,"root":{"kind":"row","name":"r","children":[)"
       R"({"kind":"box","name":"tag","copies":2,"width":20},{"kind":"row","name":"q","width":60}]}})";
   EXPECT_THAT(testing::run({"measure", "-", "--at", "100x9", "--landing", "60,4", "--carry", "tag[1]"}, copies).out,
               HasSubstr("the same as --move 'tag[1]=q:0'\n"));

@@ -18,9 +18,9 @@ using ::testing::Not;
 
 /// Entries of 20 in a view of 100, a gap of 2 between; narrow ones take two lines.
 std::string log_of(const std::string& copies, const std::string& claims = "", const std::string& view = "true") {
-  return R"({"format":1,"scene":"Log","ladder":{"width":[100,200],"height":120},"claims":[)" + claims +
+  return R"({"format":2,"title":"Log","ladder":{"width":[100,200],"height":120},"claims":[)" + claims +
          R"(],"root":{"kind":"column","name":"screen","children":[{"kind":"column","name":"log","weight":1,"gap":2,)"
-         R"("scroll":"y","only_in_view":)" +
+         R"("scroll":"y","virtualized":)" +
          view + R"(,"children":[{"kind":"text","name":"entry","text":"Sown in moss","copies":)" + copies +
          R"(}]},{"kind":"box","name":"foot","height":20}]}})";
 }
@@ -117,11 +117,11 @@ TEST(ListsInViewTold, NothingLandsBetweenCopies) {
 }
 
 TEST(ListsInViewTold, ATryIsMadeInTheOneThatIsCopied) {
-  const testing::Result tidy = testing::run({"tidy", "-", "--try", "log/entry.size=20"}, log_of("1000000"));
+  const testing::Result tidy = testing::run({"tidy", "-", "--try", "log/entry.font_size=20"}, log_of("1000000"));
   EXPECT_EQ(tidy.status, 0) << tidy.err;
-  EXPECT_THAT(tidy.out,
-              AllOf(HasSubstr("\"copies\": 1000000"), HasSubstr("\"size\": 20"), HasSubstr("\"only_in_view\": true")));
-  EXPECT_THAT(told({"measure", "-", "--at", "200", "--vary", "log/entry[0].size=16,20"}, log_of("1000000")),
+  EXPECT_THAT(tidy.out, AllOf(HasSubstr("\"copies\": 1000000"), HasSubstr("\"font_size\": 20"),
+                              HasSubstr("\"virtualized\": true")));
+  EXPECT_THAT(told({"measure", "-", "--at", "200", "--vary", "log/entry[0].font_size=16,20"}, log_of("1000000")),
               HasSubstr("entry[0]"));
 }
 

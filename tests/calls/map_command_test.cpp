@@ -39,7 +39,7 @@ TEST(MapCommand, SaysNothingOfWhatItDoesNotKnow) {
                   .out,
               ::testing::Not(HasSubstr("claim holds at every size")));
   const char* const bending =
-      R"({"format":1,"ladder":{"width":[300,600],"height":[100,200]},"root":{"kind":"row","name":"r","children":[)"
+      R"({"format":2,"ladder":{"width":[300,600],"height":[100,200]},"root":{"kind":"row","name":"r","children":[)"
       R"({"kind":"box","name":"a","basis":"60%","min_width":0},{"kind":"box","name":"b","width":200}]}})";
   const testing::Result bends = testing::run({"check", "-", "--heights", "every", "--claim", "a.width < 400"}, bending);
   const std::string drawn =

@@ -21,7 +21,7 @@ using ::testing::StartsWith;
 /// A part `card` with own ranges, and a row of nodes.
 std::string scene(const std::string& nodes, const std::string& ranges = R"({"name":"tight","below_width":100})",
                   const std::string& top = "") {
-  return R"({"format":1,"scene":"S","ladder":{"width":[200,300],"height":50},)" + top +
+  return R"({"format":2,"title":"S","ladder":{"width":[200,300],"height":50},)" + top +
          R"("parts":{"card":{"kind":"row","ranges":[)" + ranges +
          R"(],"when":{"tight":{"kind":"column"}},"children":[)"
          R"({"kind":"box","name":"photo","width":20,"height":9,"when":{"tight":{"width":10}}},)"
@@ -50,7 +50,7 @@ TEST(NodeRangesTold, BreakpointsNameTheNodeItsWidthAndTheRange) {
 /// A card that leaps over the bound was never so wide: what made it leap is the cause.
 TEST(NodeRangesTold, AWidthThatLeapsOverABoundIsNotSaidToBeThere) {
   const std::string wraps =
-      R"({"format":1,"scene":"W","ladder":{"width":[200,300],"height":50},"root":{"kind":"row",)"
+      R"({"format":2,"title":"W","ladder":{"width":[200,300],"height":50},"root":{"kind":"row",)"
       R"("name":"r","wrap":true,"children":[{"kind":"row","name":"a","basis":120,"grow":1,"ranges":)"
       R"([{"name":"tight","below_width":170}],"children":[{"kind":"box","name":"x","width":5,"when":)"
       R"({"tight":{"width":3}}}]},{"kind":"box","name":"b","width":120}]}})";
@@ -137,9 +137,9 @@ TEST(NodeRangesTold, LintTellsThoseThatSayNothing) {
                               R"("claims":["b.idle"],)")),
             "");
   // A measure of that name is no claim about the range; and what is meant is needed.
-  EXPECT_EQ(findings_in(scene(R"({"part":"card","name":"b","weight":1,"meant":["not reached"]})")), "");
+  EXPECT_EQ(findings_in(scene(R"({"part":"card","name":"b","weight":1,"allow":["not reached"]})")), "");
   const Lint allow =
-      lint({"", read_scene(scene(R"({"part":"card","name":"b","weight":1,"meant":["not reached"]})"), "s")});
+      lint({"", read_scene(scene(R"({"part":"card","name":"b","weight":1,"allow":["not reached"]})"), "s")});
   EXPECT_EQ(std::ranges::find(allow.findings, LintRule::unused_allow, &Finding::rule), allow.findings.end()) << allow;
   const Lint measure =
       lint({"", read_scene(
@@ -188,7 +188,7 @@ TEST(NodeRangesTold, FilesAreReadWrittenAndRefused) {
 /// A part that only its users give ranges to is read on its own without a fault.
 TEST(NodeRangesTold, APartMaySpeakOfTheRangesOfItsUsers) {
   const std::string text =
-      R"({"format":1,"parts":{"dial":{"kind":"box","name":"dial","width":9,"when":{"tight":{"width":5}}}},"root":)"
+      R"({"format":2,"parts":{"dial":{"kind":"box","name":"dial","width":9,"when":{"tight":{"width":5}}}},"root":)"
       R"({"kind":"row","children":[{"kind":"row","name":"a","width":50,"ranges":[{"name":"tight","below_width":80}],)"
       R"("children":[{"part":"dial"}]}]}})";
   EXPECT_EQ(solve(read_scene(text, "s"), {200, 9})["dial"].width, 5);

@@ -15,7 +15,7 @@ using Json = nlohmann::json;
 using ::testing::HasSubstr;
 
 /// Ten rows of 50 in a view of 120, with an end padding of 10; `strip` scrolls across, `turned` from its far end.
-const char* const lists = R"({"format": 1, "scene": "Lists", "root": {"kind": "column", "name": "window", "children": [
+const char* const lists = R"({"format": 2, "title": "Lists", "root": {"kind": "column", "name": "window", "children": [
   {"kind": "column", "name": "list", "height": 120, "shrink": 0, "scroll": "y", "padding": {"bottom": 10}, "children": [
     {"kind": "box", "name": "head", "height": 20, "pin": {"top": 0, "left": 0, "right": 0}},
     {"kind": "box", "name": "entry", "height": 50, "copies": 10}]},
@@ -102,8 +102,8 @@ TEST(Scrolled, RefusesWhatCannotBe) {
 
 /// A list under a button; its end padding lets the last entry be seen whole, if it is scrolled to the end.
 const char* const under_a_button =
-    R"({"format": 1, "scene": "List", "ladder": {"width": [200, 400], "height": [150, 300]},
-  "root": {"kind": "stack", "name": "page", "align": {"x": "stretch", "y": "stretch"}, "children": [
+    R"({"format": 2, "title": "List", "ladder": {"width": [200, 400], "height": [150, 300]},
+  "root": {"kind": "stack", "name": "page", "place_items": {"x": "stretch", "y": "stretch"}, "children": [
   {"kind": "column", "name": "list", "scroll": "y", "gap": 10, "padding": {"bottom": 50}, "children": [
     {"kind": "text", "name": "entry", "text": "Mist the ferns twice a day, and water the oak on Sundays", "copies": 4},
     {"kind": "text", "name": "last", "text": "Sweep"}]},

@@ -24,14 +24,14 @@ std::string console() {
 std::string shed() {
   return testing::temporary(
       "shed.scene.json",
-      "{\"format\": 1, \"scene\": \"Shed\", \"ladder\": {\"width\": [200, 400], \"height\": 100},\n"
+      "{\"format\": 2, \"title\": \"Shed\", \"ladder\": {\"width\": [200, 400], \"height\": 100},\n"
       " \"root\": {\"kind\": \"row\", \"children\": [\n"
-      "  /* \u00e9 */ {\"kind\": \"box\", \"name\": \"a\", \"natural\": [50, 20], \"along\": \"end\"}\n"
+      "  /* \u00e9 */ {\"kind\": \"box\", \"name\": \"a\", \"natural_size\": [50, 20], \"along\": \"end\"}\n"
       "]},\n"
       " \"claims\": [\"a.width = 50\",\n  \"a.width > 70\"]}\n");
 }
 std::string wrong() {
-  return testing::temporary("wrong.scene.json", "{\"format\": 1,\n \"scne\": \"x\", \"root\": {\"kind\": \"box\"}}");
+  return testing::temporary("wrong.scene.json", "{\"format\": 2,\n \"scne\": \"x\", \"root\": {\"kind\": \"box\"}}");
 }
 
 Json read_json(const std::string& path) {
@@ -131,7 +131,7 @@ TEST(SeveralScenes, SarifTellsWhereInTheFiles) {
   EXPECT_EQ(testing::run({"lint", shed(), "--sarif", "-"}).status, 2);
 
   const std::string odd = testing::temporary(
-      "odd #%\"<\u00e9>.json", "{\"format\": 1, \"root\": {\"kind\": \"box\"}, \"claims\": [\"container.width < 0\"]}");
+      "odd #%\"<\u00e9>.json", "{\"format\": 2, \"root\": {\"kind\": \"box\"}, \"claims\": [\"container.width < 0\"]}");
   testing::run({"check", odd, "--sarif", target});
   const std::string uri = read_json(target)
                               .at("runs")
@@ -148,7 +148,7 @@ TEST(SeveralScenes, SarifTellsWhereInTheFiles) {
 
 TEST(SeveralScenes, WhatIsOfOneSceneIsRefused) {
   EXPECT_THAT(testing::run({"check", console(), shed(), "--suggest"}).err, HasSubstr("one scene at a time"));
-  const std::string plain = testing::temporary("plain.scene.json", "{\"format\": 1, \"root\": {\"kind\": \"box\"}}");
+  const std::string plain = testing::temporary("plain.scene.json", "{\"format\": 2, \"root\": {\"kind\": \"box\"}}");
   EXPECT_THAT(testing::run({"check", plain, plain}).err, HasSubstr("check: none of the scenes has claims"));
   const testing::Result one = testing::run({"check", plain, console()});
   EXPECT_EQ(one.status, 0);
@@ -159,9 +159,9 @@ TEST(SeveralScenes, WhatIsOfOneSceneIsRefused) {
 TEST(SeveralScenes, WhatIsWrongWithAKitStandsInTheKitAndWhatIsOddWhereItIsUsed) {
   const std::string kit = testing::temporary(
       "kit.scene.json",
-      "{\"format\": 1, \"parts\": {\n  \"lamp\": {\"kind\": \"box\", \"natural\": [9, 9], \"along\": \"end\"}}}");
+      "{\"format\": 2, \"parts\": {\n  \"lamp\": {\"kind\": \"box\", \"natural_size\": [9, 9], \"along\": \"end\"}}}");
   const std::string screen = testing::temporary(
-      "screen.scene.json", "{\"format\": 1, \"uses\": [\"" + kit.substr(kit.rfind('/') + 1) +
+      "screen.scene.json", "{\"format\": 2, \"uses\": [\"" + kit.substr(kit.rfind('/') + 1) +
                                "\"], \"claims\": [\"lamp.width = 9\"], \"root\": {\"kind\": "
                                "\"row\",\n \"children\": [{\"part\": \"lamp\", \"name\": \"lamp\"}]}}");
   const std::string target = ::testing::TempDir() + "kit.sarif";
@@ -187,7 +187,7 @@ TEST(SeveralScenes, WhatIsWrongWithAKitStandsInTheKitAndWhatIsOddWhereItIsUsed) 
               HasSubstr("; with --flat it needs none"));
   EXPECT_EQ(testing::run({"tidy", screen, "--flat", "-o", elsewhere + "/s.scene.json"}).err, "");
   EXPECT_EQ(testing::run({"check", elsewhere + "/s.scene.json"}).status, 0);
-  testing::temporary("kit.scene.json", "{\"format\": 1, \"parts\": {\n  \"lamp\": {\"kind\": \"bx\"}}}");
+  testing::temporary("kit.scene.json", "{\"format\": 2, \"parts\": {\n  \"lamp\": {\"kind\": \"bx\"}}}");
   const testing::Result wrong = testing::run({"check", screen, console(), "--sarif", target});
   EXPECT_EQ(wrong.status, 2);
   EXPECT_THAT(wrong.err, HasSubstr(kit + ":2:20: error: \"kind\" must be"));

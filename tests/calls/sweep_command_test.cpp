@@ -11,7 +11,7 @@ using ::testing::HasSubstr;
 using ::testing::Not;
 
 std::string scene_with(const std::string& range) {
-  return R"({"format":1,"ladder":{"width":[100,300],"height":[240,900]},"ranges":[{"name":"low",)" + range +
+  return R"({"format":2,"ladder":{"width":[100,300],"height":[240,900]},"ranges":[{"name":"low",)" + range +
          R"(}],"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1,"max_width":150,)"
          R"("when":{"low":{"max_width":120}}}]}})";
 }
@@ -31,7 +31,7 @@ TEST(SweepCommand, SweepsBothHeightsOfALadder) {
 /// Named rungs of a ladder with two heights were shown at the lowest of them.
 TEST(SweepCommand, ShowsNamedRungsAtTheirOwnHeight) {
   const char* scene =
-      R"({"format":1,"ladder":{"width":[100,300],"height":[240,900],"rungs":{"hand":[200,500]}},"root":)"
+      R"({"format":2,"ladder":{"width":[100,300],"height":[240,900],"named_sizes":{"hand":[200,500]}},"root":)"
       R"({"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1}]}})";
   const testing::Result told = testing::run({"climb", "-", "--show", "a.height,a.width"}, scene);
   EXPECT_THAT(told.out, HasSubstr("200 x 500       500      200\n"));
@@ -42,7 +42,7 @@ TEST(SweepCommand, ShowsNamedRungsAtTheirOwnHeight) {
 TEST(SweepCommand, SaysWhereNothingIsProved) {
   const auto told = [](const std::string& basis) {
     return testing::run({"climb", "-", "--show", "a.width"},
-                        R"({"format":1,"ladder":{"width":[300,600]},"root":{"kind":"row","name":"r","children":[)"
+                        R"({"format":2,"ladder":{"width":[300,600]},"root":{"kind":"row","name":"r","children":[)"
                         R"({"kind":"box","name":"a","min_width":0,"basis":)" +
                             basis + R"(},{"kind":"box","name":"b","width":200.3}]}})")
         .out;

@@ -97,11 +97,11 @@ TEST_F(TargetFile, ReplacesNothingThatMayNotBeWritten) {
 }
 
 TEST_F(TargetFile, IsNothingThatTheCallReadsAndNoOtherResult) {
-  put("kit.json", R"({"format": 1, "parts": {"bed": {"kind": "box", "width": 5}}})");
+  put("kit.json", R"({"format": 2, "parts": {"bed": {"kind": "box", "width": 5}}})");
   fs::copy_file("/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf", at("words.svg"));
-  put("s.json", R"({"format": 1, "uses": ["kit.json"], "fonts": {"body": {"file": "words.svg"}},
+  put("s.json", R"({"format": 2, "uses": ["kit.json"], "fonts": {"body": {"file": "words.svg"}},
     "claims": ["r.width > 0"], "root": {"kind": "row", "name": "r", "children": [{"part": "bed"}]}})");
-  put("other.json", R"({"format": 1, "claims": ["r.width > 0"], "root": {"kind": "row", "name": "r"}})");
+  put("other.json", R"({"format": 2, "claims": ["r.width > 0"], "root": {"kind": "row", "name": "r"}})");
   fs::create_hard_link(at("s.json"), at("hard.svg"));
   fs::create_symlink("kit.json", at("soft.svg"));
   const struct {
@@ -240,7 +240,7 @@ TEST_F(TargetFile, ASignalLeavesNothingBehindAndSaysInterrupted) {
 }
 
 TEST_F(TargetFile, WheneverItIsStoppedNoPartIsLeft) {
-  std::string scene = R"({"format":1,"root":{"kind":"row","children":[{"kind":"box"})";
+  std::string scene = R"({"format":2,"root":{"kind":"row","children":[{"kind":"box"})";
   for (int i = 0; i < 20000; ++i) scene += R"(,{"kind":"box"})";
   scene += "]}}";
   std::size_t whole = 0;

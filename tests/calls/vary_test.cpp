@@ -53,7 +53,7 @@ TEST(VaryOption, SweepSaysAboveWhichValueSomethingIsSo) {
 /// What is no length is looked at step by step, and the sweep says so.
 TEST(VaryOption, SweepSaysWhatIsNotProved) {
   const std::string scene =
-      R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
+      R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
       R"({"kind":"box","name":"b","weight":1}]}})";
   const testing::Result told = testing::run({"climb", "-", "--vary", "a.weight=1..3"}, scene);
   EXPECT_THAT(told.out, HasSubstr("curve to 3"));

@@ -19,9 +19,9 @@ const std::string console = FOND_LADDER_SOURCE_DIR "/examples/console.scene.json
 std::string trays() {
   const std::string name = ::testing::UnitTest::GetInstance()->current_test_info()->name();
   return temporary(name + ".scene.json",
-                   R"({"format":1,"fonts":{"body":{"family":"DejaVu Sans"}},"ladder":{"width":[200,600]},
-    "claims":["about.width = 40.8"],"wordings":{"long":{"texts":{"about":"Moss, from spores"}}},
-    "root":{"kind":"row","name":"card","children":[{"kind":"text","name":"about","text":"Moss","size":17}]}})");
+                   R"({"format":2,"fonts":{"body":{"family":"DejaVu Sans"}},"ladder":{"width":[200,600]},
+    "claims":["about.width = 40.8"],"locales":{"long":{"texts":{"about":"Moss, from spores"}}},
+    "root":{"kind":"row","name":"card","children":[{"kind":"text","name":"about","text":"Moss","font_size":17}]}})");
 }
 
 TEST(TextLine, EveryCommandTakesThem) {
@@ -60,7 +60,7 @@ TEST(TextLine, CompareTellsWhatDiffersBetweenThem) {
   EXPECT_THAT(told.out, HasSubstr(".scene.json, words fonts"));
   EXPECT_THAT(run({"compare", trays(), "--words", "fonts"}).out, HasSubstr("as it is"));
   const std::string text =
-      R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"Moss"}]}})";
+      R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"Moss"}]}})";
   EXPECT_THAT(run({"compare", "-", "--words", "plain,fonts"}, text).out, HasSubstr("standard input, words plain"))
       << "what can be read once only";
 }
@@ -83,7 +83,7 @@ TEST(TextLine, WhatIsWrongIsRefused) {
     EXPECT_THAT(told.err, HasSubstr(message));
   }
   const std::string nowhere =
-      temporary("nowhere.scene.json", R"({"format":1,"fonts":{"body":{"family":"Nowhere"}},"root":{"kind":"row"}})");
+      temporary("nowhere.scene.json", R"({"format":2,"fonts":{"body":{"family":"Nowhere"}},"root":{"kind":"row"}})");
   const Result told = run({"check", nowhere, "--words", "fonts"});
   EXPECT_EQ(told.status, 2);
   EXPECT_THAT(told.err, HasSubstr(nowhere + ":1:29: error: this machine has no font family \"Nowhere\""));
@@ -92,8 +92,8 @@ TEST(TextLine, WhatIsWrongIsRefused) {
 
 TEST(TextLine, RemarksAreSaidOnce) {
   const std::string wide =
-      temporary("wide.scene.json", R"({"format":1,"words":"fonts","fonts":{"body":{"family":"DejaVu Sans"}},
-    "claims":["r.width > 0"],"wordings":{"w":{"texts":{"t":"室"}}},"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"温"}]}})");
+      temporary("wide.scene.json", R"({"format":2,"text_metrics":"fonts","fonts":{"body":{"family":"DejaVu Sans"}},
+    "claims":["r.width > 0"],"locales":{"w":{"texts":{"t":"室"}}},"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"温"}]}})");
   const Result told = run({"check", wide, "--wording", "all"});
   EXPECT_EQ(told.err, "hint: the font body (DejaVu Sans) does not have 室 温; other letters stand in\n");
 }

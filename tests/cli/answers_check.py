@@ -22,7 +22,7 @@ for name, schema in store.items():
     validators[name.split(".")[0]] = jsonschema.Draft202012Validator(schema, resolver=resolver)
 
 CONSOLE, TIMETABLE, ZONES = (f"examples/{name}.scene.json" for name in ("console", "timetable", "zones"))
-SCROLLING = ('{"format":1,"root":{"kind":"column","name":"page","scroll":"y","children":[{"kind":"row","name":"bar","children":['
+SCROLLING = ('{"format":2,"root":{"kind":"column","name":"page","scroll":"y","children":[{"kind":"row","name":"bar","children":['
              '{"kind":"text","name":"line","text":"many \\" words","one_line":true}]},{"kind":"box","name":"a","height":900}]}}')
 TWO = ["--at", "400x300", "--at", "900x700"]
 CALLS = [  # the words of a call, and how many answers it has
@@ -59,7 +59,7 @@ for words, count in CALLS:
         failed += 1
         print("failed:", " ".join(words), "\n  ", fault)
 for name, validator in validators.items():  # a check that cannot fail is none
-    if name != "common" and validator.is_valid({"fond_ladder": 1, "command": name, "answers": [{"scene": "a"}]}):
+    if name != "common" and validator.is_valid({"fond_ladder": 1, "command": name, "answers": [{"title": "a"}]}):
         failed += 1
         print("failed: the schema of", name, "allows anything")
 print(f"answers: {len(CALLS)} calls, {failed} failed")

@@ -55,14 +55,14 @@ TEST(Cli, MeasuresAsJson) {
   ASSERT_EQ(both.size(), 2U);
   EXPECT_EQ(both[0]["nodes"][6]["cut"].dump(), R"({"right":308})");
   EXPECT_EQ(both[1], nlohmann::json::parse(result.out)["answers"][0]);
-  const std::string untitled = R"({"format":1,"root":{"kind":"row","name":"r"}})";
-  EXPECT_NE(run({"measure", "-", "--format", "json"}, untitled).out.find(R"("scene": "r", "file": "-")"),
+  const std::string untitled = R"({"format":2,"root":{"kind":"row","name":"r"}})";
+  EXPECT_NE(run({"measure", "-", "--format", "json"}, untitled).out.find(R"("title": "r", "file": "-")"),
             std::string::npos);
 }
 
 TEST(Cli, WritesNumbersInTheirShortestRoundTripForm) {
   const std::string scene =
-      R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
+      R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
       R"({"kind":"box","name":"b","weight":2}]}})";
   const std::string out = run({"measure", "-", "--at", "100x10", "--format", "json"}, scene).out;
   EXPECT_NE(out.find("\"width\": 33.333333333333336,"), std::string::npos) << out;
@@ -146,7 +146,7 @@ TEST(Cli, ThePlotSaysNamesWithDigitsBehindSigns) {
   if (run_process("x", "gnuplot --version >/dev/null 2>&1 #").status != 0) GTEST_SKIP() << "gnuplot is not here";
   const std::string file = ::testing::TempDir() + "fond_ladder_copies.svg";
   const std::string title = "=1+1, 3 (2)]]>",
-                    scene = R"({"format": 1, "scene": ")" + title + R"(", "ladder": {"width": [100, 110]},
+                    scene = R"({"format": 2, "title": ")" + title + R"(", "ladder": {"width": [100, 110]},
     "root": {"kind": "row", "children": [{"kind": "box", "name": "tag", "grow": 1, "copies": 3}]}})";
   EXPECT_EQ(run({"climb", "-", "--show", "tag[2].width", "--plot", file}, scene).status, 0);
   const std::string svg = testing::file_text(file);
@@ -198,7 +198,7 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
   };
   EXPECT_EQ(head(quickstart, "1280"), "North house console at 1280 x 800");
   EXPECT_EQ(head(quickstart, "1280xcontent"), "North house console at 1280 x 92 (height by content)");
-  const std::string without = temporary("no_height.scene.json", R"({"format":1,"root":{"kind":"row","name":"r"}})");
+  const std::string without = temporary("no_height.scene.json", R"({"format":2,"root":{"kind":"row","name":"r"}})");
   EXPECT_EQ(head(without, "50"), "r at 50 x 0 (height by content)");
 }
 
@@ -276,7 +276,7 @@ TEST(Cli, RefusesFilesThatAreNoScenesWithOneLine) {
       {temporary("blank.json", " \n\t"), "this file is empty"},
       {temporary("noise.json", noise), "a NUL character stands here, as in no JSON text; take it out"},
       {temporary("large.json", large), "larger than 40 MiB"},
-      {temporary("broken.json", "{\"format\": 1,\n \"root\": {\"kind\": }}"),
+      {temporary("broken.json", "{\"format\": 2,\n \"root\": {\"kind\": }}"),
        "broken.json:2:19: error: a value is missing before this"},
   };
   for (const auto& [path, message] : files) {

@@ -81,7 +81,8 @@ TEST(Draw, WhatIsWrongIsOneLineAndLeavesNoFile) {
 }
 
 TEST(Draw, NotesWhatItLeavesOut) {
-  std::string scene = R"({"format":1,"root":{"kind":"row","name":"r","each":{"kind":"box","weight":1},"children":[{})";
+  std::string scene =
+      R"({"format":2,"root":{"kind":"row","name":"r","each_child":{"kind":"box","weight":1},"children":[{})";
   for (int i = 0; i < 999; ++i) scene += ",{}";
   const Result result = run({"draw", "-", "-o", "-", "--as", "svg", "--at", "200x100"}, scene + "]}}");
   EXPECT_EQ(result.status, 0);

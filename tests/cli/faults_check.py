@@ -139,7 +139,7 @@ class Faults(unittest.TestCase):
                 self.assertIn(b"memory", done.stderr)
                 self.assertEqual(done.stderr.count(b"\n"), 1)
 
-        big = '{"format": 1, "root": {"kind": "column", "children": [{"kind": "row", "copies": 100000}]}}'
+        big = '{"format": 2, "root": {"kind": "column", "children": [{"kind": "row", "copies": 100000}]}}'
         for megabytes in (24, 40, 64, 96):
             short(["measure", "-"], megabytes, big)
         for megabytes in (64, 100, 150, 200):  # what letters need ends a program that does not ask first
@@ -157,7 +157,7 @@ class Faults(unittest.TestCase):
 
         size = 10_000_000
         scene = self.folder / "dense.scene.json"
-        text = '{"format": 1, "root": {"kind": "text", "text": "%s"}}'
+        text = '{"format": 2, "root": {"kind": "text", "text": "%s"}}'
         for name, dense in (("open", "[" * size), ("both", "[" * (size // 2) + "]" * (size // 2)), ("lists", "[" + "[]," * (size // 3) + "0]"),
                             ("objects", "[" + "{}," * (size // 3) + "0]"), ("numbers", "[" + "0," * (size // 2) + "0]"),
                             ("texts", '["' + '","' * (size // 3) + '"]'), ("keys", "{" + '"":0,' * (size // 5) + '"":0}'),
@@ -169,8 +169,8 @@ class Faults(unittest.TestCase):
                 self.assertLessEqual(bytes_taken, 10 * len(dense) + 30e6)
         texts = range(200)
         scene.write_text(json.dumps({
-            "format": 1, "ladder": {"width": [300, 310]}, "claims": ["uncut(t0)"],
-            "wordings": {f"w{k}": {"texts": {f"t{i}": f"{k} trays of {i} ferns" for i in texts}} for k in range(400)},
+            "format": 2, "ladder": {"width": [300, 310]}, "claims": ["uncut(t0)"],
+            "locales": {f"w{k}": {"texts": {f"t{i}": f"{k} trays of {i} ferns" for i in texts}} for k in range(400)},
             "root": {"kind": "column", "children": [{"kind": "text", "name": f"t{i}", "text": f"{i} ferns"} for i in texts]}}))
         status, one = peak(["check", scene])
         self.assertEqual(status, 0)
@@ -207,7 +207,7 @@ class Faults(unittest.TestCase):
 
     def test_a_disk_that_is_full_leaves_the_old_file(self):
         """A real one, of two blocks, where this machine lets anybody mount one."""
-        script = ('target=$1; shift; mount -t tmpfs -o size=8k none "$FOLDER" || exit 99; '
+        script = ('target=$1; shift; mount -t tmpfs -o font_size=8k none "$FOLDER" || exit 99; '
                   'printf "what stood here before\n" > "$target"; "$@" "$target"; status=$?; '
                   'cp "$target" "$FOLDER.after"; ls -A "$FOLDER" > "$FOLDER.names"; exit $status')
         if subprocess.run(["unshare", "-rm", "mount", "-t", "tmpfs", "none", self.folder], capture_output=True, check=False).returncode:

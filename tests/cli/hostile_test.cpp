@@ -82,7 +82,7 @@ TEST(Hostile, NothingButThePictureComesOfAPlot) {
     const json scene{{"format", 1},
                      {"scene", text},
                      {"ladder", {{"width", {100, 120}}}},
-                     {"wordings", {{text, {{"texts", {{"t", text}}}}}}},
+                     {"locales", {{text, {{"texts", {{"t", text}}}}}}},
                      {"parts", {{text, {{"kind", "box"}}}}},
                      {"root", {{"kind", "row"}, {"children", {{{"kind", "text"}, {"name", "t"}, {"text", text}}}}}}};
     const Result result =
@@ -107,7 +107,7 @@ TEST(Hostile, TablesAndMessagesHoldNothingThatSteersATerminal) {
     json scene{{"format", 1},
                {"scene", text},
                {"ladder", {{"width", {100, 104}}, {"height", 50}}},
-               {"wordings", {{text, {{"texts", json::object()}}}}},
+               {"locales", {{text, {{"texts", json::object()}}}}},
                {"parts", {{text, {{"kind", "box"}}}}},
                {"shared", {{text, {{"height", 5}}}}},
                {"claims", {"a.width = 240", "a.width\n= 240"}},
@@ -292,7 +292,7 @@ TEST(Hostile, PathsOfDeepTreesAreCountedBeforeTheyAreTold) {
     std::string text = R"({"kind": "box", "name": "leaf"})";
     for (int i = 0; i < many; ++i)
       text = R"({"kind": "row", "name": "aaaaaaaaaaaaaaaaaaa", "children": [)" + std::move(text) + "]}";
-    return R"({"format": 1, "ladder": {"width": [100, 101]}, "root": )" + text + "}";
+    return R"({"format": 2, "ladder": {"width": [100, 101]}, "root": )" + text + "}";
   };
   const std::string deep = levels(4500), less = levels(300);
   for (const auto& words : {std::vector<std::string>{"measure", "-", "--at", "9x9", "--format", "json"},

@@ -50,8 +50,8 @@ def hostile_texts():
 
 def scene_of(text):
     """All that can have a text of any form has it."""
-    return {"format": 1, "scene": text, "ladder": {"width": [100, 104], "height": 50},
-            "wordings": {text: {"texts": {"t": text}}}, "parts": {text: {"kind": "box"}}, "shared": {text: {"height": 5}},
+    return {"format": 2, "title": text, "ladder": {"width": [100, 104], "height": 50},
+            "locales": {text: {"texts": {"t": text}}}, "parts": {text: {"kind": "box"}}, "shared": {text: {"height": 5}},
             "claims": ["a.width = 240"],
             "root": {"kind": "row", "name": "r", "children": [{"kind": "box", "name": "a", "width": 10, "part": text, "like": text},
                                                              {"kind": "text", "name": "t", "text": text}]}}
@@ -118,13 +118,13 @@ class Injection(unittest.TestCase):
                           ["lint", "-", "--wording", "all"], ["compare", "-", "--try", "a.width=20"], ["check", "-", "--suggest"]):
                 call(*words)
             measured = json.loads(call("measure", "-", "--format", "json").stdout)
-            self.assertEqual(measured["answers"][0]["scene"], text)
-            self.assertEqual(json.loads(call("check", "-", "--format", "json").stdout)["answers"][0]["scene"], text)
+            self.assertEqual(measured["answers"][0]["title"], text)
+            self.assertEqual(json.loads(call("check", "-", "--format", "json").stdout)["answers"][0]["title"], text)
             rows = list(csv.reader(io.StringIO(call("climb", "-", "--show", "a.width,t.width", "--format", "csv").stdout.decode())))
             self.assertEqual({len(row) for row in rows}, {len(rows[0])})
             self.assertFalse([cell for row in rows for cell in row if cell[:1] in "=+@" and cell])
             tidied = json.loads(call("tidy", "-").stdout)
-            self.assertEqual((tidied["scene"], tidied["wordings"]), (text, scene["wordings"]))
+            self.assertEqual((tidied["title"], tidied["locales"]), (text, scene["locales"]))
             drawing = call("draw", "-", "-o", "-", "--as", "svg", "--at", "104x50").stdout
             picture = xml.dom.minidom.parseString(drawing)
             for element in picture.getElementsByTagName("*"):

@@ -36,7 +36,7 @@ with tempfile.TemporaryDirectory() as folder:
     assert float(suites[0].time) > 0
 
     wrong = pathlib.Path(folder) / "wrong.json"
-    wrong.write_text('{"format": 1, "scne": 1}')
+    wrong.write_text('{"format": 2, "scne": 1}')
     subprocess.run([program, "check", console, wrong, "--junit", target], capture_output=True)
     suites = list(JUnitXml.fromfile(str(target)))
     assert [(suite.name, suite.tests, suite.failures, suite.errors) for suite in suites] == [

@@ -118,7 +118,7 @@ pugi::xml_node first_text(const Picture& picture, pugi::xml_document& document) 
 
 TEST(Canvas, WordsInFontsNameTheirFontAndReadTheirWay) {
   Scene scene = scene_from(
-      R"(fonts={"head":{"family":"DejaVu Serif"}} row:r [ text:t text="سرخس." font=head bold=true slanted=true size=10 ])");
+      R"(fonts={"head":{"family":"DejaVu Serif"}} row:r [ text:t text="سرخس." font=head bold=true italic=true font_size=10 ])");
   set_words(scene, TextMetrics::fonts);
   const double width = solve(scene, {100, 60}).text_lines(scene.tree.at("t"))[0].box.width;
   pugi::xml_document document;
@@ -139,7 +139,7 @@ TEST(Canvas, WordsInFontsNameTheirFontAndReadTheirWay) {
 }
 
 TEST(Canvas, AHyphenIsDrawnWhereALineEndsInIt) {
-  Scene scene = scene_from("column:c [ text:t text=\"glass\u00ADhouse\" size=20 ]");
+  Scene scene = scene_from("column:c [ text:t text=\"glass\u00ADhouse\" font_size=20 ]");
   set_words(scene, TextMetrics::fonts);
   pugi::xml_document document;
   const Picture picture = drawn(scene, PictureForm::svg, {.bare = true, .only = {}, .scale = {}, .title = {}});

@@ -66,7 +66,7 @@ TEST(Picture, BareIsTheBoxesAloneInTheOrderOfPainting) {
   const Scene scene = scene_from("row:r gap=4 padding=5 [ box:a width=20 row:b width=30 [ box:c width=10 ] ]");
   EXPECT_EQ(list(drawn(scene, {"100x40"}, bare), of(What::fill)),
             "fill(0,0 100x40) fill(5,5 20x30) fill(29,5 30x30) fill(29,5 10x30)");
-  const Scene over = scene_from("row:r gap=-10 paint_order=backward [ box:a width=20 box:b width=20 ]");
+  const Scene over = scene_from("row:r gap=-10 on_top=first [ box:a width=20 box:b width=20 ]");
   EXPECT_EQ(list(drawn(over, {"100x40"}, bare), of(What::fill)), "fill(0,0 100x40) fill(10,0 20x40) fill(0,0 20x40)");
 }
 
@@ -129,13 +129,14 @@ TEST(Picture, ShowsFaintlyWhatCanBeScrolledTo) {
 }
 
 TEST(Picture, SetsTextInTheLinesThatTheEngineBroke) {
-  const Scene scene = scene_from("row:r [ text:t text=\"one two three\" width=80 padding=4 words_at=end size=10 ]");
+  const Scene scene =
+      scene_from("row:r [ text:t text=\"one two three\" width=80 padding=4 words_at=end font_size=10 ]");
   EXPECT_EQ(list(drawn(scene, {"100x40"}, bare), of(What::letters)), "one two(34,3.5 42x10) three(46,16 30x10)");
 }
 
 TEST(Picture, AnImageIsCrossedAsItsPictureWouldLie) {
   const auto cross = [](const std::string& shows) {
-    const Scene scene = scene_from("row:r [ image:i natural=[20,10] width=40 height=40 shows=" + shows + " ]");
+    const Scene scene = scene_from("row:r [ image:i natural_size=[20,10] width=40 height=40 image_fit=" + shows + " ]");
     return list(drawn(scene, {"100x40"}, bare), of(What::lines));
   };
   EXPECT_EQ(cross("cover"), "lines(-20,0 80x40)");
@@ -262,8 +263,8 @@ TEST(Sheet, SaysWhatIsOddWhereItIs) {
       {"column:r [ box:ash ]", "column:r [ box:oak height=9 ]", "ash 120 \u00d7 0|"},
       {"row:r padding=12 across=start [ box:a width=100 shrink=0 height=20 ]",
        "row:r padding=12 across=start [ box:a width=96 shrink=0 height=20 ]", "in padding 4 \u2192|"},
-      {"row:r across=baseline [ text:a text=Oak size=24 text:b text=Fern ]",
-       "row:r across=start [ text:a text=Oak size=24 text:b text=Fern ]", "|baseline|"},
+      {"row:r across=baseline [ text:a text=Oak font_size=24 text:b text=Fern ]",
+       "row:r across=start [ text:a text=Oak font_size=24 text:b text=Fern ]", "|baseline|"},
       {"stack:r [ box:a width=100 height=30 scale=1.25 ]", "stack:r [ box:a width=100 height=30 ]",
        "100 \u00d7 30 at 1.25|"},
       // A kind that is wholly behind what it holds is not in the legend.

@@ -32,8 +32,9 @@ TEST(Space, IsPaddingGapsAndWhatIsSpare) {
       {"a margin is neither", "row:r gap=5 [ box:a width=20 margin=4 box:b weight=1 ]", "", "28,0 5x40", ""},
       {"an automatic one is spare", "row:r [ box:a width=20 margin={\"left\":\"auto\"} ]", "", "", "0,0 80x40"},
       {"lines",
-       "row:r wrap=true rest=start gap={\"x\":5,\"y\":4} [ box:a width=60 height=10 box:b width=50 height=10 ]", "",
-       "0,10 100x4", "60,0 40x10 50,14 50x10 0,24 100x16"},
+       "row:r wrap=true place_content=start gap={\"x\":5,\"y\":4} [ box:a width=60 height=10 box:b width=50 height=10 "
+       "]",
+       "", "0,10 100x4", "60,0 40x10 50,14 50x10 0,24 100x16"},
       {"overlapping children leave no gap", "row:r gap=-10 [ box:a width=60 box:b width=50 ]", "", "", ""},
       {"nothing in it", "row:r padding=10", "0,0 100x10 0,10 10x20 90,10 10x20 0,30 100x10", "", "10,10 80x20"},
       {"of a scroller the padding is behind its content", "column:r padding=5 scroll=y [ box:a height=80 shrink=0 ]",

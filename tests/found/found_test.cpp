@@ -232,11 +232,11 @@ TEST(Found, WhatIsNoJsonIsToldWhereItStands) {
   EXPECT_THAT(told("measure", "surrogate"), HasSubstr("surrogate.scene.json:1:27: error: \\uD800 to \\uDBFF"));
   const auto read = [](const std::string& text) { return testing::run({"measure", "-"}, text).err; };
   EXPECT_THAT(read(std::string(200, '[') + std::string(200, ']')), HasSubstr("standard input:1:4: error: lists"));
-  EXPECT_THAT(read(R"({"format":1,"root":{"kind":"box","widht":[[1],[2],[[3],[4]],[5]]}})"),
+  EXPECT_THAT(read(R"({"format":2,"root":{"kind":"box","widht":[[1],[2],[[3],[4]],[5]]}})"),
               HasSubstr("unknown key \"widht\""))
       << "lists beside one another are not in one another";
   EXPECT_THAT(read("{\"format\": 1e309}"), HasSubstr("standard input:1:12: error: this number is too large"));
-  EXPECT_THAT(read("{\"format\": 1, \"root\": {\"kind\": \"box\", \"width\": 1e308}}"), HasSubstr("error: \"width\""));
+  EXPECT_THAT(read("{\"format\": 2, \"root\": {\"kind\": \"box\", \"width\": 1e308}}"), HasSubstr("error: \"width\""));
 }
 
 TEST(Found, APlotOfAnyTitleIsXml) {

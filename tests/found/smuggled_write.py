@@ -4,7 +4,7 @@ import os, tempfile
 import subprocess, socket, time, re, signal
 F=os.environ['FL']; SC=os.path.join(tempfile.mkdtemp(),'live2.scene.json'); P=18919
 TXT=open('examples/quickstart.scene.json').read(); open(SC,'w').write(TXT)
-EVIL='{"format":1,"scene":"owned by a web page","root":{"kind":"row"}}'
+EVIL='{"format":2,"title":"owned by a web page","root":{"kind":"row"}}'
 p=subprocess.Popen([F,'preview',SC,'--write','--port',str(P)],stdout=subprocess.PIPE,stderr=open('srv2.err','wb')); print(p.stdout.readline())
 def inner(v): return f'POST /scene HTTP/1.1\r\nHost: 127.0.0.1:{P}\r\nOrigin: http://127.0.0.1:{P}\r\nX-Made-From: {v}\r\nContent-Length: {len(EVIL)}\r\n\r\n{EVIL}'
 for label,split in (('split',True),('one send',False)):

@@ -19,7 +19,7 @@ import unittest
 from browser import ROOT, Browser, Preview, wait
 
 QUICKSTART = ROOT / "examples/quickstart.scene.json"
-FORGED = '{"format": 1, "scene": "written by somebody else", "root": {"kind": "row"}}'
+FORGED = '{"format": 2, "title": "written by somebody else", "root": {"kind": "row"}}'
 
 
 class Attacked(unittest.TestCase):

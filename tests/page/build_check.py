@@ -151,7 +151,7 @@ class Build(HandTest):
         page = self.open(EMPTY)
         self.put("box")
         self.assertNotIn("comments", page.text("#fl-changes"))  # there are none to be lost
-        self.assertEqual(self.saved(), program("tidy", EMPTY, "--add", 'screen:0={"kind":"box","name":"box","natural":[80,40]}').stdout)
+        self.assertEqual(self.saved(), program("tidy", EMPTY, "--add", 'screen:0={"kind":"box","name":"box","natural_size":[80,40]}').stdout)
 
     # ---------------------------------------------------------------- what is chosen
 
@@ -208,7 +208,7 @@ class Build(HandTest):
         self.told()
 
     def test_several_come_earlier_and_later_among_their_siblings(self):
-        self.write_scene('{"format":1,"root":{"kind":"row","name":"r","children":[%s]}}' % ",".join(
+        self.write_scene('{"format":2,"root":{"kind":"row","name":"r","children":[%s]}}' % ",".join(
             f'{{"kind":"box","name":"{name}","width":50,"height":50}}' for name in "abcde"))
         page = self.open(self.scene, "--at", "400x200")
         page.unfold("#fl-build")
@@ -220,8 +220,8 @@ class Build(HandTest):
         self.told()
 
     def test_the_front_is_where_what_is_painted_last_stands(self):
-        for order, front, back in [("", ["b", "c", "a"], ["a", "b", "c"]), (',"paint_order":"backward"', ["a", "b", "c"], ["b", "c", "a"])]:
-            self.write_scene('{"format":1,"root":{"kind":"stack","name":"s"%s,"children":[%s]}}' % (order, ",".join(
+        for order, front, back in [("", ["b", "c", "a"], ["a", "b", "c"]), (',"on_top":"first"', ["a", "b", "c"], ["b", "c", "a"])]:
+            self.write_scene('{"format":2,"root":{"kind":"stack","name":"s"%s,"children":[%s]}}' % (order, ",".join(
                 f'{{"kind":"box","name":"{name}","width":50,"height":50}}' for name in "abc")))
             page = self.open(self.scene, "--at", "200x200")
             self.line("s/a").click()
@@ -279,7 +279,7 @@ class Build(HandTest):
         self.field("put in").click()
         page.wait("a fault", lambda: page.text("#fl-build .fault"))
         with self.assertRaises(Refused) as refused:
-            page.run("""await api.apply('add console/bar:2={ "kind": "box", "name": "two words", "natural": [80, 40] }')""")
+            page.run("""await api.apply('add console/bar:2={ "kind": "box", "name": "two words", "natural_size": [80, 40] }')""")
         self.assertEqual(page.text("#fl-build .fault"), str(refused.exception))
         self.assertEqual(page.run("return api.changes()"), [])
 

@@ -26,7 +26,7 @@ TEXTS = [
 
 def hostile_scene(text):
     """A scene that is full of one text, and what a browser could take for its own names."""
-    return {"format": 1, "scene": text, "ladder": {"width": [100, 400], "height": 200},
+    return {"format": 2, "title": text, "ladder": {"width": [100, 400], "height": 200},
             "root": {"kind": "column", "name": "r", "children": [
                 {"kind": "text", "name": "fl-title", "text": text}, {"kind": "box", "name": "fl-engine", "width": 20, "height": 20}]},
             "claims": ["r.width > 1000"]}
@@ -71,7 +71,7 @@ class Hostile(PageTest):
         with tempfile.TemporaryDirectory() as folder:
             for name in ("<img src=x onerror=pwned=1>.json", "'\"&lt;.json", "--try x.json", "{{scene:still}}.json"):
                 path = pathlib.Path(folder) / name
-                path.write_text('{"format": 1, "root": {"kind": "row", "name": "r"}, "ladder": {"width": [10, 20]}}')
+                path.write_text('{"format": 2, "root": {"kind": "row", "name": "r"}, "ladder": {"width": [10, 20]}}')
                 page = self.page.report(path)
                 ours = program("measure", path, "--format", "json").stdout
                 self.assertEqual(page.run("return api.answer('measure', [])"), ours)

@@ -145,7 +145,7 @@ class Files(PageTest):
             {"kind": "column", "name": "notes", "weight": 1, "gap": 4, "children": [
                 {"kind": "text", "name": "top", "text": "Water at noon when the vents are half open"}, {"kind": "text", "name": "sub", "text": "and again at night"}]},
             {"kind": "box", "name": "valve", "width": 60, "height": 30}]} for i in range(43)]
-        scene = {"format": 1, "scene": "House of 300", "ladder": {"width": [320, 1280], "height": 800},
+        scene = {"format": 2, "title": "House of 300", "ladder": {"width": [320, 1280], "height": 800},
                  "root": {"kind": "column", "name": "house", "padding": 10, "gap": 6, "children": rows}}
         with tempfile.TemporaryDirectory() as folder:
             path, page = pathlib.Path(folder) / "house.scene.json", pathlib.Path(folder) / "house.html"

@@ -72,7 +72,7 @@ class Served(unittest.TestCase):
     def test_says_what_is_wrong_at_the_beginning_and_goes_on(self):
         with tempfile.TemporaryDirectory() as folder:
             scene = pathlib.Path(folder) / "wrong.scene.json"
-            scene.write_text('{"format": 1, "root": {"kind": "rov", "name": "r"}}')
+            scene.write_text('{"format": 2, "root": {"kind": "rov", "name": "r"}}')
             with Preview(scene) as preview:
                 preview.stop()
                 self.assertIn("wrong.scene.json:1:", preview.process.stderr.read())
@@ -135,7 +135,7 @@ class Followed(unittest.TestCase):
             for origin, made_from, path, status in [("http://garden.example", "1", "/scene", 403), (own, "", "/scene", 403),
                                                     ("null", "1", "/scene", 403), (own, "1", "/", 405), (own, "1", "/changes", 405)]:
                 self.assertEqual(post(changed, made_from, origin, path)[0], status, (origin, made_from, path))
-            self.assertEqual(post('{"format":1,"root":{"kind":"rov"}}')[0], 409)
+            self.assertEqual(post('{"format":2,"root":{"kind":"rov"}}')[0], 409)
             self.assertIn("changed meanwhile", post(changed, "7")[1])
             self.assertEqual(self.scene.read_text(), self.text)
             self.assertEqual(post(changed), (204, ""))
@@ -178,15 +178,15 @@ class Followed(unittest.TestCase):
     def test_a_kit_that_changes_changes_the_page(self):
         with tempfile.TemporaryDirectory() as folder:
             scene, kit = pathlib.Path(folder) / "screen.scene.json", pathlib.Path(folder) / "kit.scene.json"
-            scene.write_text('{"format":1,"uses":["kit.scene.json"],"root":{"kind":"row","name":"r","children":[{"part":"lamp","name":"lamp"}]}}')
-            kit.write_text('{"format":1,"parts":{"lamp":{"kind":"box","width":20}}}')
+            scene.write_text('{"format":2,"uses":["kit.scene.json"],"root":{"kind":"row","name":"r","children":[{"part":"lamp","name":"lamp"}]}}')
+            kit.write_text('{"format":2,"parts":{"lamp":{"kind":"box","width":20}}}')
             with Preview(scene) as preview:
                 self.assertIn(b'"lamp": { "kind": "box", "width": 20 }', preview.ask("/scene")[1])
                 self.assertNotIn(b"uses", preview.ask("/scene")[1])
-                for text, status, told in [('{"format":1,"parts":{"lamp":{"kind":"box","width":33}}}', 200, b'"width": 33'),
-                                           ('{"format":1,"parts":{"lamp":{"kind":"box","widht":3}}}', 404, b"kit.scene.json:1:43: error"),
+                for text, status, told in [('{"format":2,"parts":{"lamp":{"kind":"box","width":33}}}', 200, b'"width": 33'),
+                                           ('{"format":2,"parts":{"lamp":{"kind":"box","widht":3}}}', 404, b"kit.scene.json:1:43: error"),
                                            (None, 404, b"there is no such file"),
-                                           ('{"format":1,"parts":{"lamp":{"kind":"box","width":44}}}', 200, b'"width": 44')]:
+                                           ('{"format":2,"parts":{"lamp":{"kind":"box","width":44}}}', 200, b'"width": 44')]:
                     kit.unlink() if text is None else kit.write_text(text)
                     for _ in range(100):
                         answer = preview.ask("/scene")

@@ -14,7 +14,7 @@ from browser import Browser, program
 from hand import BEDS, CARDS, CONSOLE, HandTest, boxes_of
 
 # Every kind of container, a part, shared keys, `each`, copies, a range.
-SHELF = """{"format":1,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","below_width":500}],
+SHELF = """{"format":2,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","below_width":500}],
   "parts":{"card":{"kind":"column","padding":4,"children":[{"kind":"box","name":"top","width":100,"height":20}]}},
   "shared":{"button":{"kind":"box","height":50}},
   "root":{"kind":"column","name":"r","gap":20,"children":[
@@ -25,7 +25,7 @@ SHELF = """{"format":1,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","
       {"kind":"box","name":"held","pin":{"right":10,"top":10},"width":100,"height":100}]},
     {"kind":"grid","name":"field","columns":[100,"1fr","2fr"],"rows":[70,70],"gap":10,
       "children":[{"kind":"box","name":"g","cell":[0,0]},{"kind":"box","name":"h","cell":[1,0]}]},
-    {"kind":"row","name":"cards","gap":10,"each":{"height":80},"when":{"narrow":{"gap":20}},"children":[
+    {"kind":"row","name":"cards","gap":10,"each_child":{"height":80},"when":{"narrow":{"gap":20}},"children":[
       {"part":"card","name":"p"},{"part":"card","name":"q"},{"name":"s","like":"button","width":90},
       {"kind":"box","name":"k","copies":2,"width":70}]}]}}"""
 
@@ -130,12 +130,12 @@ class Pull(HandTest):
 
     def test_a_weight_that_decides_nothing_is_not_said_to(self):
         """In a row it does; of what is pinned, and in a list of which only what is in view is arranged, it does not."""
-        child = '{"kind":"box","name":"a","weight":1,"natural":[40,40],"height":60%s}'
+        child = '{"kind":"box","name":"a","weight":1,"natural_size":[40,40],"height":60%s}'
         for container, more, why in [('"kind":"row"', "", True), ('"kind":"row"', ',"width":50,"pin":{"left":9}', False),
-                                     ('"kind":"row","scroll":"x","only_in_view":true', "", False)]:
+                                     ('"kind":"row","scroll":"x","virtualized":true', "", False)]:
             with tempfile.TemporaryDirectory() as folder:
                 scene = pathlib.Path(folder) / "s.scene.json"
-                scene.write_text('{"format":1,"root":{%s,"name":"r","children":[%s,{"kind":"box","name":"b"}]}}' % (container, child % more))
+                scene.write_text('{"format":2,"root":{%s,"name":"r","children":[%s,{"kind":"box","name":"b"}]}}' % (container, child % more))
                 self.page.report(scene, "--at", "400x200").run("await api.select('r/a')")
                 self.handle("its weight decides its width" if why else "width")
 
@@ -171,7 +171,7 @@ class Pull(HandTest):
         """Moves of either within one run: reading the scene anew must not become what a hand waits for."""
         card = ('{"kind":"column","name":"c%d","width":120,"padding":4,"gap":4,"children":[{"kind":"text","name":"t","text":"Oak, sown in March."},'
                 '{"kind":"row","name":"r","gap":3,"children":[{"kind":"box","name":"x","weight":1,"height":5},{"kind":"box","name":"y","weight":2,"height":5}]}]}')
-        self.write_scene('{"format":1,"ladder":{"width":[360,1200]},"root":{"kind":"row","name":"r","wrap":true,"gap":8,"children":[%s]}}'
+        self.write_scene('{"format":2,"ladder":{"width":[360,1200]},"root":{"kind":"row","name":"r","wrap":true,"gap":8,"children":[%s]}}'
                          % ",".join(card % i for i in range(100)))
         page = self.page.report(self.scene, "--at", "1000x800")
         page.run("await api.select('r')")
@@ -194,7 +194,7 @@ class Pull(HandTest):
     # ---------------------------------------------------------------- ties, scroll bars, the own axis
 
     def tie_scene(self):
-        self.write_scene("""{"format":1,"root":{"kind":"stack","name":"s","children":[
+        self.write_scene("""{"format":2,"root":{"kind":"stack","name":"s","children":[
           {"kind":"box","name":"photo","width":100,"height":120},
           {"kind":"box","name":"note","pin":{"left":180,"top":100},"width":120,"height":80}]}}""")
         page = self.page.report(self.scene, "--at", "600x300")
@@ -283,16 +283,16 @@ class Pull(HandTest):
         child = '{"kind":"box","name":"a","width":100,"height":90,"margin":%s%s}'
         for container, margin, more, why in [('"kind":"row"', '{"x":"auto"}', "", True), ('"kind":"row"', '{"start":"auto"}', "", True),
                                              ('"kind":"row"', '{"x":"auto"}', ',"pin":{"left":30}', False),
-                                             ('"kind":"row","scroll":"x","only_in_view":true', '{"left":"auto"}', "", False)]:
+                                             ('"kind":"row","scroll":"x","virtualized":true', '{"left":"auto"}', "", False)]:
             with self.subTest(container=container, margin=margin):
-                self.write_scene('{"format":1,"root":{%s,"name":"r","children":[%s,{"kind":"box","name":"b"}]}}' % (container, child % (margin, more)))
+                self.write_scene('{"format":2,"root":{%s,"name":"r","children":[%s,{"kind":"box","name":"b"}]}}' % (container, child % (margin, more)))
                 page = self.page.report(self.scene, "--at", "400x200")
                 page.run("await api.select('r/a')")
                 self.handle("width")
                 self.assertEqual(words in [one.get_attribute("aria-label") for one in page.all("#fl-handles .handle")], why)
 
     def test_a_setting_of_a_part_in_a_part_is_changed_where_it_is_said(self):
-        self.write_scene("""{"format":1,"parts":{"dial":{"kind":"column","width":150,"height":150,"padding":30},
+        self.write_scene("""{"format":2,"parts":{"dial":{"kind":"column","width":150,"height":150,"padding":30},
           "pair":{"kind":"row","children":[{"part":"dial","name":"left","width":120},{"part":"dial","name":"right"}]}},
           "root":{"kind":"column","name":"r","children":[{"part":"pair","name":"p"},{"part":"pair","name":"q"}]}}""")
         page = self.page.report(self.scene, "--at", "400x400")
@@ -308,8 +308,8 @@ class Pull(HandTest):
 
     def test_a_span_is_counted_from_the_cell_that_is_said(self):
         """A child that is smaller than its two columns, and begins in the second of them."""
-        self.write_scene("""{"format":1,"root":{"kind":"grid","name":"g","columns":[100,100,100],"rows":[120],"children":[
-          {"kind":"box","name":"a","cell":[0,0],"span":[2,1],"width":60,"height":100,"self":{"x":"end"}}]}}""")
+        self.write_scene("""{"format":2,"root":{"kind":"grid","name":"g","columns":[100,100,100],"rows":[120],"children":[
+          {"kind":"box","name":"a","cell":[0,0],"span":[2,1],"width":60,"height":100,"place_self":{"x":"end"}}]}}""")
         page = self.page.report(self.scene, "--at", "400x200")
         page.run("await api.select('g/a')")
         self.assertEqual(self.handle("span.columns").get_attribute("aria-valuenow"), "2")
@@ -394,7 +394,7 @@ class Pull(HandTest):
         self.assertEqual(page.texts("#fl-handle-label button"), [])
 
     def test_what_cannot_be_pulled_says_why(self):
-        self.write_scene("""{"format":1,"root":{"kind":"column","name":"r","children":[
+        self.write_scene("""{"format":2,"root":{"kind":"column","name":"r","children":[
           {"kind":"grid","name":"g","columns":[{"repeat":"fitting","tracks":[100]}],"children":[{"kind":"box","name":"in","height":30}]},
           {"kind":"grid","name":"h","columns":2,"children":[{"kind":"box","name":"in","height":30}]},
           {"kind":"row","name":"l","children":[{"kind":"box","name":"m","height":50,"width":100,"margin":{"left":"auto"}}]},

@@ -65,16 +65,16 @@ class Vary(HandTest):
         page = self.page
         self.take("console/bar", "gap")  # from below 0 on
         page.wait_for_text("#fl-along", "No turn: these run straight over the whole range.")
-        self.write_scene('{"format":1,"root":{"kind":"stack","name":"s","children":[{"kind":"box","name":"b","width":300,"height":200}]}}')
+        self.write_scene('{"format":2,"root":{"kind":"stack","name":"s","children":[{"kind":"box","name":"b","width":300,"height":200}]}}')
         page.report(self.scene, "--at", "500x300")
         self.take("s/b", "nudge.x")
         page.wait_for_text("#fl-along", "nudge is no number by itself: it has no curve.")
 
     def test_it_is_the_setting_that_the_hand_moves(self):
         """What a range says is varied there; what moves with a neighbour's has no curve of its own."""
-        self.write_scene("""{"format":1,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","below_width":500}],
+        self.write_scene("""{"format":2,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","below_width":500}],
           "root":{"kind":"column","name":"r","children":[
-            {"kind":"row","name":"c","self":"start","gap":5,"when":{"narrow":{"gap":60}},"children":[
+            {"kind":"row","name":"c","place_self":"start","gap":5,"when":{"narrow":{"gap":60}},"children":[
               {"kind":"box","name":"a","width":100,"height":150},{"kind":"box","name":"b","width":100,"height":150}]},
             {"kind":"row","name":"d","height":150,"children":[
               {"kind":"box","name":"x","weight":1},{"kind":"box","name":"y","weight":1}]}]}}""")
@@ -153,7 +153,7 @@ class Vary(HandTest):
         page.find("#fl-tools input[type=file]").send_keys(str(ROOT / "examples/timetable.scene.json"))
         page.wait_for_text("#fl-beside-name", "timetable.scene.json")
         self.assertEqual(Select(page.find("#fl-beside")).first_selected_option.text, "timetable.scene.json")
-        self.write_scene('{"format":1,"root":{"kind":"rwo"}}')
+        self.write_scene('{"format":2,"root":{"kind":"rwo"}}')
         page.find("#fl-tools input[type=file]").send_keys(str(self.scene))
         page.wait_for_text("#fl-status", 'It cannot be shown beside it: s.scene.json:1:')
         self.assertIn('the nearest one is "row"', page.text("#fl-status"))

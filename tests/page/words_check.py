@@ -11,13 +11,13 @@ from hand import HandTest, boxes_of
 from preview_check import Preview
 
 SCENE = {
-    "format": 1, "words": "fonts", "fonts": {"body": {"family": "DejaVu Sans"}, "head": {"family": "DejaVu Serif"}},
+    "format": 2, "text_metrics": "fonts", "fonts": {"body": {"family": "DejaVu Sans"}, "head": {"family": "DejaVu Serif"}},
     "ladder": {"width": [160, 700]}, "claims": ["about.lines <= 3 when container.width >= 300"],
     "ranges": [{"name": "narrow", "below_width": 300}], "modes": ["loud"],
-    "wordings": {"wide": {"texts": {"title": "温室"}, "fonts": {"head": {"family": "Droid Sans Fallback"}}}},
+    "locales": {"wide": {"texts": {"title": "温室"}, "fonts": {"head": {"family": "Droid Sans Fallback"}}}},
     "root": {"kind": "column", "name": "card", "padding": 12, "gap": 6, "children": [
         {"kind": "text", "name": "title", "text": "Seed trays, northern wing", "size": 20, "font": "head", "bold": True,
-         "when": {"narrow": {"size": 17}, "loud": {"slanted": True}}},
+         "when": {"narrow": {"size": 17}, "loud": {"italic": True}}},
         {"kind": "text", "name": "about", "text": "Fern, from spores.\nShade, and mist twice a day", "line_height": 1.5},
         {"kind": "box", "name": "mark", "width": "10ch", "height": 4},
         {"kind": "text", "name": "soft", "text": "glass\u00adhouse", "one_line": False}]}}
@@ -54,8 +54,8 @@ class WordsTest(HandTest):
         self.assertNotIn("Not measured", self.page.text("#fl-words"))
         self.page.run("await api.apply('try about.text=Moss, which nobody measured')")
         self.page.wait_for_text("#fl-words", "Not measured there, so in plain words: about.")
-        self.page.run("await api.apply('try title.size=30')")  # of another size they are in proportion
-        here, there = boxes_of(self.page)["card/title"], self.measured(512, "--try", "title.size=30")["card/title"]
+        self.page.run("await api.apply('try title.font_size=30')")  # of another size they are in proportion
+        here, there = boxes_of(self.page)["card/title"], self.measured(512, "--try", "title.font_size=30")["card/title"]
         self.assertAlmostEqual(here["height"], there[3], delta=0.1)
         self.page.run("await api.undo(); await api.undo()")
         self.assertNotIn("Not measured", self.page.text("#fl-words"))
@@ -101,7 +101,7 @@ class Served(HandTest):
                 self.page.wait_for_text("#fl-faults", "The file is wrong")
                 self.assertEqual(preview.ask("/pieces")[0], 404)
                 self.assertEqual(self.page.run("return (await api.scene()).words.in"), "fonts")  # as it was
-                self.scene.write_text('{"format":1,"root":{"kind":"text","name":"card","text":"Moss"}}')
+                self.scene.write_text('{"format":2,"root":{"kind":"text","name":"card","text":"Moss"}}')
                 self.page.wait("the other scene", lambda: not self.page.run("return (await api.scene()).words.carried"))
                 self.assertEqual(self.page.all("[data-key=words]"), [])
 

@@ -13,8 +13,8 @@ namespace fond_ladder {
 namespace {
 
 const std::string scene_text =
-    R"({"format":1,"ranges":[{"name":"narrow","below_width":200}],"modes":["dim"],)"
-    R"("wordings":{"long":{"texts":{"title":"Propagation house"}},"mirrored":{"direction":"rtl","texts":{"r/title":"abc"}}},)"
+    R"({"format":2,"ranges":[{"name":"narrow","below_width":200}],"modes":["dim"],)"
+    R"("locales":{"long":{"texts":{"title":"Propagation house"}},"mirrored":{"direction":"rtl","texts":{"r/title":"abc"}}},)"
     R"("root":{"kind":"row","name":"r","gap":4,"across":"start","children":[)"
     R"({"kind":"text","name":"title","text":"Oak","when":{"narrow":{"text":"O k"}}},{"kind":"box","name":"b","width":9,)"
     R"("when":{"narrow":{"width":5},"dim":{"width":3}}}]}})";
@@ -80,7 +80,7 @@ TEST(Locale, TheProgramTakesThemOnEveryCommand) {
 TEST(Locale, WhatIsWrongInThemIsTold) {
   const auto faults = [](const std::string& locales) {
     try {
-      (void)read_scene(R"({"format":1,"wordings":)" + locales + R"(,"root":{"kind":"text","name":"t"}})", "s");
+      (void)read_scene(R"({"format":2,"locales":)" + locales + R"(,"root":{"kind":"text","name":"t"}})", "s");
     } catch (const BadScene& scene) {
       std::string text;
       for (const SceneError& fault : scene.faults()) text += fault.message + " (at " + fault.pointer + ")\n";

@@ -24,25 +24,25 @@ NODES = [
     ('{"kind":"row","padding":"-1em"}', False),
     ('{"kind":"row","width":2e9}', False),
     ('{"kind":"row","basis":"fill"}', False),
-    ('{"kind":"row","aspect":0}', False),
+    ('{"kind":"row","aspect_ratio":0}', False),
     ('{"kind":"row","along":"centre"}', False),
     ('{"kind":"rwo"}', False),
     ('{"kind":"grid","columns":[100,"2fr","min-content",{"min":"40%","max":"1fr"},'
-     '{"repeat":"fitting","tracks":["10em"],"empty":"drop"}],"rows":3,"align":{"y":"baseline"}}', True),
+     '{"repeat":"fitting","tracks":["10em"],"empty":"drop"}],"rows":3,"place_items":{"y":"baseline"}}', True),
     ('{"kind":"grid","columns":0}', False),
     ('{"kind":"grid","columns":["1fx"]}', False),
     ('{"kind":"grid","rows":[{"repeat":2}]}', False),
     ('{"kind":"box","cell":[0,10000]}', False),
-    ('{"kind":"box","span":["all",2],"order":"last","self":{"x":"end"},"scroll":"both"}', True),
+    ('{"kind":"box","span":["all",2],"order":"last","place_self":{"x":"end"},"scroll":"both"}', True),
     ('{"kind":"box","span":[0,1]}', False),
     ('{"kind":"row","padding":{"left":"auto"}}', False),
     ('{"kind":"row","border":"5%"}', False),
     ('{"kind":"row","name":"9x"}', False),
-    ('{"kind":"text","text":"a","size":0}', False),
+    ('{"kind":"text","text":"a","font_size":0}', False),
     ('{"kind":"text","text":"a","max_lines":0}', False),
     ('{"kind":"row","pin":{"left":"x"}}', False),
     ('{"kind":"row","children":{}}', False),
-    ('{"kind":"row","each":{"name":"a"},"children":[]}', False),
+    ('{"kind":"row","each_child":{"name":"a"},"children":[]}', False),
     ('{"kind":"row","when":{"dim":{"kind":"column","width":null}}}', True),
     ('{"kind":"row","when":{"dim":{"gapp":1}}}', False),
     ('{"kind":"row","children":[{"kind":"box","name":"tag","copies":3,"like":"s"}]}', True),
@@ -53,14 +53,14 @@ NODES = [
     ('{"kind":"row","children":[{"kind":"box","copies":[3]}]}', False),
     ('{"kind":"text","text":"a","words_up":"end","border":"1ch","border_at":"outline"}', True),
     ('{"kind":"text","text":"a","words_up":"stretch"}', False),
-    ('{"kind":"text","text":"a","bold":true,"slanted":false,"line_height":1.5}', True),
+    ('{"kind":"text","text":"a","bold":true,"italic":false,"line_height":1.5}', True),
     ('{"kind":"text","text":"a","line_height":0}', False),
     ('{"kind":"row","width":"4cm"}', False),
     ('{"part":"p","with":{"inner.height":3}}', True),
     ('{"part":"p","with":{"width":4,"inner":{"height":3}}}', True),
     ('{"part":"p","with":{"inner":{"heigth":3}}}', False),
 ]
-HEAD = ('{"format":1,"modes":["dim"],"shared":{"s":{"width":3}},'
+HEAD = ('{"format":2,"modes":["dim"],"shared":{"s":{"width":3}},'
         '"parts":{"p":{"kind":"row","children":[{"kind":"box","name":"inner"}]}},"root":')
 failed = 0
 

@@ -21,7 +21,8 @@ std::string box_text(const Rect& box) {
 
 TEST(Scrolled, MovesWhatAScrollerHoldsAndNoSizes) {
   const Scene scene = scene_from(
-      "column:window [ column:list scroll=y height=50 padding=5 [ box:a height=40 box:b height=40 drift=0.5 box:c "
+      "column:window [ column:list scroll=y height=50 padding=5 [ box:a height=40 box:b height=40 scroll_ratio=0.5 "
+      "box:c "
       "height=40"
       " box:sticky height=10 pin={\"top\":0,\"right\":0} ] box:after height=10 ]");
   const Solution still = solve(scene, {100, 100});
@@ -60,7 +61,8 @@ TEST(Scrolled, CountsFromWhereTheContentBegins) {
 TEST(DropTarget, IsBetweenTheNeighboursAtThePoint) {
   const char* const row = "row:r gap=10 [ box:a width=20 height=20 box:b width=20 height=20 box:c width=20 height=20 ]";
   const char* const wrapped =
-      "row:r gap=10 wrap=true rest=start [ box:a width=40 height=20 box:b width=40 height=20 box:c width=40 height=20 "
+      "row:r gap=10 wrap=true place_content=start [ box:a width=40 height=20 box:b width=40 height=20 box:c width=40 "
+      "height=20 "
       "]";
   const struct {
     const char *what, *scene;

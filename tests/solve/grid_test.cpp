@@ -15,7 +15,8 @@ using testing::short_number;
 
 /// Which child stands in each cell of a grid whose tracks are 10 pixels each: a line of letters a row.
 std::string drawn_map(const std::string& grid, const std::string& children) {
-  const Scene scene = scene_from("grid:g auto_columns=10 auto_rows=10 rest=start " + grid + " [ " + children + " ]");
+  const Scene scene =
+      scene_from("grid:g auto_columns=10 auto_rows=10 place_content=start " + grid + " [ " + children + " ]");
   const Solution solution = solve(scene, {400, 400});
   const auto tracks = solution.tracks(scene.tree.root());
   std::vector<std::string> rows(tracks.rows.size(), std::string(tracks.columns.size(), '.'));
@@ -74,30 +75,33 @@ const testing::BoxCase cases[] = {
     {"children fill their cells", "grid:g columns=[30,50] gap=10 [ box:a box:b ]", "100x40",
      "a(0,0 30x40) b(40,0 50x40)"},
     {"align and self",
-     "grid:g columns=[30,50] align={\"x\":\"center\",\"y\":\"end\"} [ box:a natural=[10,8] "
-     "box:b natural=[10,8] self={\"x\":\"stretch\",\"y\":\"start\"} ]",
+     "grid:g columns=[30,50] place_items={\"x\":\"center\",\"y\":\"end\"} [ box:a natural_size=[10,8] "
+     "box:b natural_size=[10,8] place_self={\"x\":\"stretch\",\"y\":\"start\"} ]",
      "100x40", "a(10,32 10x8) b(30,0 50x8)"},
-    {"baseline in a cell is start", "grid:g align={\"y\":\"baseline\"} [ box:a natural=[10,8] ]", "50x40",
+    {"baseline in a cell is start", "grid:g place_items={\"y\":\"baseline\"} [ box:a natural_size=[10,8] ]", "50x40",
      "a(0,0 50x8)"},
     {"fill follows the alignment where a limit holds it",
-     "grid:g align={\"x\":\"end\"} [ box:a width=fill max_width=20 ]", "50x10", "a(30,0 20x10)"},
+     "grid:g place_items={\"x\":\"end\"} [ box:a width=fill max_width=20 ]", "50x10", "a(30,0 20x10)"},
     {"margins are inside the cell", "grid:g columns=[40] [ box:a margin=5 ]", "40x30", "a(5,5 30x20)"},
     {"automatic margins take what is spare", "grid:g columns=[40] [ box:a width=10 margin={\"left\":\"auto\"} ]",
      "40x30", "a(30,0 10x30)"},
-    {"right to left", "direction=rtl grid:g columns=[30,50] rest={\"x\":\"start\"} [ box:a box:b ]", "100x20",
+    {"right to left", "direction=rtl grid:g columns=[30,50] place_content={\"x\":\"start\"} [ box:a box:b ]", "100x20",
      "a(70,0 30x20) b(20,0 50x20)"},
-    {"rest of tracks", "grid:g columns=[20,20] rows=[10] rest={\"x\":\"between\",\"y\":\"center\"} [ box:a box:b ]",
-     "100x50", "a(0,20 20x10) b(80,20 20x10)"},
-    {"a span takes the gap and what is spread", "grid:g columns=[20,20] rest={\"x\":\"between\"} [ box:a span=[2,1] ]",
-     "100x10", "a(0,0 100x10)"},
+    {"rest of tracks",
+     "grid:g columns=[20,20] rows=[10] place_content={\"x\":\"between\",\"y\":\"center\"} [ box:a box:b ]", "100x50",
+     "a(0,20 20x10) b(80,20 20x10)"},
+    {"a span takes the gap and what is spread",
+     "grid:g columns=[20,20] place_content={\"x\":\"between\"} [ box:a span=[2,1] ]", "100x10", "a(0,0 100x10)"},
     {"percentages are of the cell", "grid:g columns=[40,60] [ box:a width=50% height=50% ]", "100x20", "a(0,0 20x10)"},
     {"tracks in percent are of the grid", "grid:g columns=[\"25%\",\"75%\"] padding=10 [ box:a box:b ]", "120x40",
      "a(10,10 25x20) b(35,10 75x20)"},
     {"as many as fit",
-     "grid:g columns=[{\"repeat\":\"fitting\",\"tracks\":[30]}] gap=5 rest={\"x\":\"start\"} [ box:a box:b box:c ]",
+     "grid:g columns=[{\"repeat\":\"fitting\",\"tracks\":[30]}] gap=5 place_content={\"x\":\"start\"} [ box:a box:b "
+     "box:c ]",
      "99x40", "a(0,0 30x17.5) b(35,0 30x17.5) c(0,22.5 30x17.5)"},
     {"one more at exactly its width",
-     "grid:g columns=[{\"repeat\":\"fitting\",\"tracks\":[30]}] gap=5 rest={\"x\":\"start\"} [ box:a box:b box:c ]",
+     "grid:g columns=[{\"repeat\":\"fitting\",\"tracks\":[30]}] gap=5 place_content={\"x\":\"start\"} [ box:a box:b "
+     "box:c ]",
      "100x40", "a(0,0 30x40) b(35,0 30x40) c(70,0 30x40)"},
     {"kept empty tracks take room",
      "grid:g columns=[{\"repeat\":\"fitting\",\"tracks\":[{\"min\":30,\"max\":\"1fr\"}]}] [ box:a ]", "90x10",
@@ -107,24 +111,26 @@ const testing::BoxCase cases[] = {
      "90x10", "a(0,0 90x10)"},
     {"rows fit a height in pixels",
      "column:c [ grid:g height=50 rows=[{\"repeat\":\"fitting\",\"tracks\":[20]}] flow=columns "
-     "columns=[10,10] rest=start across=start [ box:a box:b box:c ] ]",
+     "columns=[10,10] place_content=start across=start [ box:a box:b box:c ] ]",
      "40x100", "g(0,0 40x50) a(0,0 10x20) b(0,20 10x20) c(10,0 10x20)"},
-    {"an aspect in a cell", "grid:g columns=[40] align={\"y\":\"start\"} [ box:a aspect=2 ]", "40x60", "a(0,0 40x20)"},
+    {"an aspect in a cell", "grid:g columns=[40] place_items={\"y\":\"start\"} [ box:a aspect_ratio=2 ]", "40x60",
+     "a(0,0 40x20)"},
     {"a grid in a row, a row in a grid",
      "row:r [ grid:g columns=[20,\"1fr\"] weight=1 [ box:a row:b [ box:c weight=1 ] ] ]", "100x10",
      "g(0,0 100x10) a(0,0 20x10) b(20,0 80x10) c(20,0 80x10)"},
     {"grids in grids", "grid:g columns=2 [ grid:h columns=2 [ box:a box:b ] box:c ]", "80x10",
      "h(0,0 40x10) a(0,0 20x10) b(20,0 20x10) c(40,0 40x10)"},
     {"by its content",
-     "row:r along=start across=start [ grid:g columns=[\"content\",\"content\"] gap=3 [ box:a natural=[9,4] "
-     "box:b natural=[5,7] box:c natural=[12,2] ] ]",
+     "row:r along=start across=start [ grid:g columns=[\"content\",\"content\"] gap=3 [ box:a natural_size=[9,4] "
+     "box:b natural_size=[5,7] box:c natural_size=[12,2] ] ]",
      "100x40", "g(0,0 20x12) a(0,0 12x7) b(15,0 5x7) c(0,10 12x2)"},
     {"a text as high as its column is wide", "grid:g columns=[48,\"1fr\"] [ text:t text=\"oak and fern\" box:b ]",
      "100", "t(0,0 48x60) b(48,0 52x60)"},
     {"a scroller's tracks overflow, start stays reachable",
-     "grid:g scroll=x columns=[80,80] rest={\"x\":\"center\"} [ box:a box:b ]", "100x10", "a(0,0 80x10) b(80,0 80x10)"},
-    {"others stick out on both sides", "grid:g columns=[80,80] rest={\"x\":\"center\"} [ box:a box:b ]", "100x10",
-     "a(-30,0 80x10) b(50,0 80x10)"},
+     "grid:g scroll=x columns=[80,80] place_content={\"x\":\"center\"} [ box:a box:b ]", "100x10",
+     "a(0,0 80x10) b(80,0 80x10)"},
+    {"others stick out on both sides", "grid:g columns=[80,80] place_content={\"x\":\"center\"} [ box:a box:b ]",
+     "100x10", "a(-30,0 80x10) b(50,0 80x10)"},
     {"a negative gap counts 0", "grid:g columns=[10,10] gap=-5 [ box:a box:b ]", "30x10", "a(0,0 10x10) b(10,0 10x10)"},
 };
 
@@ -146,18 +152,18 @@ void expect_same_at_all_widths(const std::string& one, const std::string& other)
 
 TEST(Grid, OfOneColumnEqualsAColumn) {
   const std::string inside =
-      " gap=7 padding=5 [ text:a text=\"oak and fern in the house\" box:b natural=[40,20] margin=3 "
-      "box:c width=50% height=15 box:d height=30 aspect=2 row:e [ box:f natural=[9,9] ] ]";
-  expect_same_at_all_widths("column:r [ grid:g columns=1 rest={\"y\":\"start\"}" + inside + " ]",
+      " gap=7 padding=5 [ text:a text=\"oak and fern in the house\" box:b natural_size=[40,20] margin=3 "
+      "box:c width=50% height=15 box:d height=30 aspect_ratio=2 row:e [ box:f natural_size=[9,9] ] ]";
+  expect_same_at_all_widths("column:r [ grid:g columns=1 place_content={\"y\":\"start\"}" + inside + " ]",
                             "column:r [ column:g" + inside + " ]");
 }
 
 TEST(Grid, OfThreeEqualTracksEqualsThreeWeights) {
   const std::string children =
-      " gap=8 padding=6 [ text:a text=\"oak and fern\" box:b natural=[90,20] "
-      "column:c padding=4 [ box:d natural=[30,10] ] ]";
+      " gap=8 padding=6 [ text:a text=\"oak and fern\" box:b natural_size=[90,20] "
+      "column:c padding=4 [ box:d natural_size=[30,10] ] ]";
   expect_same_at_all_widths("column:r [ grid:g columns=3" + children + " ]",
-                            "column:r [ row:g alike=true" + children + " ]");
+                            "column:r [ row:g equal_sizes=true" + children + " ]");
 }
 
 std::string text_of(const Solution& solution, const std::vector<Solution::TrackBox>& tracks) {
@@ -171,22 +177,25 @@ std::string text_of(const Solution& solution, const std::vector<Solution::TrackB
 
 TEST(Grid, TellsItsTracksAndWhoSetThem) {
   const Solution solution = solve(
-      scene_from("column:r padding=5 [ grid:g columns=[\"content\",\"1fr\",30,\"content\"] gap=2 [ box:a natural=[9,4] "
-                 "box:b natural=[5,7] box:c box:d span=[1,2] natural=[20,30] box:e natural=[12,3] ] ]"),
+      scene_from(
+          "column:r padding=5 [ grid:g columns=[\"content\",\"1fr\",30,\"content\"] gap=2 [ box:a natural_size=[9,4] "
+          "box:b natural_size=[5,7] box:c box:d span=[1,2] natural_size=[20,30] box:e natural_size=[12,3] ] ]"),
       {110, 60});
   const Tree& tree = solution.tree();
   const auto tracks = solution.tracks(tree.at("g"));
   EXPECT_EQ(text_of(solution, tracks.columns), "5+12:e 19+32 53+30 85+20:d");
   EXPECT_EQ(text_of(solution, tracks.rows), "5+16:d 23+12:d");
   EXPECT_TRUE(solution.tracks(tree.at("r")).columns.empty());
-  const Solution mirrored = solve(scene_from("direction=rtl grid:g columns=[10,20] rest=start [ box:a ]"), {50, 9});
+  const Solution mirrored =
+      solve(scene_from("direction=rtl grid:g columns=[10,20] place_content=start [ box:a ]"), {50, 9});
   EXPECT_EQ(text_of(mirrored, mirrored.tracks(mirrored.tree().root()).columns), "40+10 20+20");
 }
 
 TEST(Grid, BaselineIsThatOfItsFirstChild) {
   const Scene scene = scene_from(
-      "row:r across=baseline [ grid:g columns=2 align={\"y\":\"end\"} [ text:a text=A size=10 box:b natural=[5,30] ] "
-      "text:t text=T size=20 ]");
+      "row:r across=baseline [ grid:g columns=2 place_items={\"y\":\"end\"} [ text:a text=A font_size=10 box:b "
+      "natural_size=[5,30] ] "
+      "text:t text=T font_size=20 ]");
   const Solution solution = solve(scene, {200, 100});
   const Tree& tree = solution.tree();
   EXPECT_EQ(solution.baseline(tree.at("g")), 30 - 12.5 + 9.5);
@@ -219,7 +228,7 @@ TEST(Grid, IsBuiltInCppAsInAFile) {
           .children(box("a").span(2, 1), box("b").cell(2, 1), text("t", "oak").place_items(Across::start, Across::end));
   const Scene read = scene_from(
       "grid:g columns=[100,\"1fr\",{\"min\":\"min-content\",\"max\":80}] rows=2 gap=4 "
-      "[ box:a span=[2,1] box:b cell=[2,1] text:t text=oak align={\"x\":\"start\",\"y\":\"end\"} ]");
+      "[ box:a span=[2,1] box:b cell=[2,1] text:t text=oak place_items={\"x\":\"start\",\"y\":\"end\"} ]");
   for (const NodeId node : built.tree.nodes()) EXPECT_EQ(built.tree.keys(node), read.tree.keys(node));
   EXPECT_EQ(testing::boxes_text(solve(built, {300, 90})), testing::boxes_text(solve(read, {300, 90})));
   const Scene page = grid("p")

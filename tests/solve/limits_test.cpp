@@ -98,7 +98,7 @@ TEST(Limits, AMillionLevelsNeedNoStack) {
     EXPECT_EQ(solution["end"], (Rect{0, 0, 10, 5}));
     EXPECT_EQ(solution.visited(), (std::array<std::size_t, 4>{levels + 1, levels + 1, levels + 1, levels + 1}));
 
-    std::string json = "{\"format\":1,\"root\":";
+    std::string json = "{\"format\":2,\"root\":";
     for (int i = 0; i < levels; ++i) json += R"({"kind":"row","children":[)";
     json += R"({"kind":"box","name":"end","width":10})";
     for (int i = 0; i < levels; ++i) json += "]}";

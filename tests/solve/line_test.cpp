@@ -14,7 +14,7 @@ using testing::BoxCase;
 const BoxCase cases[] = {
     // Sizes.
     {"fixed and stretched", "row:r [ box:a width=10 height=4 box:b width=5 ]", "100x50", "a(0,0 10x4) b(10,0 5x50)"},
-    {"content is never stretched", "row:r [ box:a height=content natural=[10,4] ]", "100x50", "a(0,0 10x4)"},
+    {"content is never stretched", "row:r [ box:a height=content natural_size=[10,4] ]", "100x50", "a(0,0 10x4)"},
     {"fit-content across", "column:r across=start [ text:a text=\"two words\" ]", "80x50", "a(0,0 80x40)"},
     {"fit-content stops at min-content", "column:r across=start [ text:a text=\"two words\" ]", "20x50",
      "a(0,0 48x40)"},
@@ -24,9 +24,9 @@ const BoxCase cases[] = {
      "a(0,0 48x20) b(48,0 52x20)"},
     {"unless its minimum is 0", "row:r [ text:a text=\"two words\" min_width=0 box:b width=300 shrink=0 ]", "100x20",
      "a(0,0 0x20) b(0,0 300x20)"},
-    {"the automatic minimum is at most the given size", "row:r [ box:a width=20 natural=[60,5] box:b width=200 ]",
+    {"the automatic minimum is at most the given size", "row:r [ box:a width=20 natural_size=[60,5] box:b width=200 ]",
      "100x10", "a(0,0 20x10) b(20,0 80x10)"},
-    {"basis is no given size", "row:r [ box:a basis=20 natural=[60,5] box:b width=200 ]", "100x10",
+    {"basis is no given size", "row:r [ box:a basis=20 natural_size=[60,5] box:b width=200 ]", "100x10",
      "a(0,0 60x10) b(60,0 40x10)"},
     {"fill along is weight 1", "row:r [ box:a width=fill box:b weight=3 ]", "100x10", "a(0,0 25x10) b(25,0 75x10)"},
     {"fill across, held by a limit, is aligned", "column:r across=center [ box:a width=fill max_width=40 height=5 ]",
@@ -34,7 +34,7 @@ const BoxCase cases[] = {
     {"stretched, held by a limit, lies at start", "column:r [ box:a max_width=40 height=5 ]", "100x50", "a(0,0 40x5)"},
     {"a scroller may shrink to nothing", "row:r [ row:a scroll=x [ box:i width=90 ] box:b width=100 shrink=0 ]",
      "120x10", "a(0,0 20x10) i(0,0 90x10) b(20,0 100x10)"},
-    {"the natural size lies inside the padding", "row:r across=start [ box:a natural=[10,6] padding=2 ]", "100x50",
+    {"the natural size lies inside the padding", "row:r across=start [ box:a natural_size=[10,6] padding=2 ]", "100x50",
      "a(0,0 14x10)"},
     {"em", "em=10 row:r [ box:a width=\"2.5em\" ]", "100x50", "a(0,0 25x50)"},
 
@@ -74,12 +74,12 @@ const BoxCase cases[] = {
     {"a weight beats basis, grow and width", "row:r [ box:a weight=1 width=90 grow=7 basis=80 box:b weight=1 ]",
      "100x10", "a(0,0 50x10) b(50,0 50x10)"},
     {"a width under a weight caps the automatic minimum",
-     "row:r [ box:a weight=1 width=30 natural=[80,1] box:b weight=1 ]", "100x10", "a(0,0 50x10) b(50,0 50x10)"},
+     "row:r [ box:a weight=1 width=30 natural_size=[80,1] box:b weight=1 ]", "100x10", "a(0,0 50x10) b(50,0 50x10)"},
     {"out of a total", "row:r out_of=4 [ box:a weight=1 box:b weight=2 ]", "400x10", "a(0,0 100x10) b(100,0 200x10)"},
     {"out of a total that the weights exceed", "row:r out_of=2 [ box:a weight=1 box:b weight=3 ]", "400x10",
      "a(0,0 100x10) b(100,0 300x10)"},
-    {"alike", "row:r alike=true gap=10 [ text:a text=\"Fern\" text:b text=\"a much longer text\" ]", "110x40",
-     "a(0,0 50x40) b(60,0 50x40)"},
+    {"equal_sizes", "row:r equal_sizes=true gap=10 [ text:a text=\"Fern\" text:b text=\"a much longer text\" ]",
+     "110x40", "a(0,0 50x40) b(60,0 50x40)"},
     {"column shares heights", "column:r [ box:a height=20 box:b weight=1 box:c weight=1 ]", "30x100",
      "a(0,0 30x20) b(0,20 30x40) c(0,60 30x40)"},
     {"a wrapped text pushes on", "column:r [ text:a text=\"two words\" box:b height=10 ]", "50x100",
@@ -97,9 +97,9 @@ const BoxCase cases[] = {
      "200x50", "a(0,0 43x8) i(4,4 10x0) j(20,3 20x2)"},
     {"a rigid child counts with its base", "column:r across=start [ row:a [ box:i basis=40 shrink=0 ] ]", "20x10",
      "a(0,0 40x0) i(0,0 40x0)"},
-    {"a weighted child counts with its content", "column:r across=start [ row:a [ box:i weight=2 natural=[30,5] ] ]",
-     "200x10", "a(0,0 30x5) i(0,0 30x5)"},
-    {"by content", "column:r padding=5 gap=2 [ box:a natural=[10,4] box:b natural=[30,6] ]", "content",
+    {"a weighted child counts with its content",
+     "column:r across=start [ row:a [ box:i weight=2 natural_size=[30,5] ] ]", "200x10", "a(0,0 30x5) i(0,0 30x5)"},
+    {"by content", "column:r padding=5 gap=2 [ box:a natural_size=[10,4] box:b natural_size=[30,6] ]", "content",
      "a(5,5 30x4) b(5,11 30x6)"},
     {"a negative gap overlaps", "column:r across=start [ row:a gap=-4 [ box:i width=10 box:j width=10 ] ]", "100x20",
      "a(0,0 16x0) i(0,0 10x0) j(6,0 10x0)"},
@@ -108,7 +108,7 @@ const BoxCase cases[] = {
 
     // Percentages.
     {"of the parent's content box", "row:r padding=10 [ box:a width=50% height=25% ]", "120x60", "a(10,10 50x10)"},
-    {"are content going up", "column:r across=start [ row:a [ box:i width=50% natural=[40,5] ] ]", "200x50",
+    {"are content going up", "column:r across=start [ row:a [ box:i width=50% natural_size=[40,5] ] ]", "200x50",
      "a(0,0 40x5) i(0,0 20x5)"},
     {"a height that came from content", "column:r [ row:a [ box:i height=50% width=10 box:j height=30 width=10 ] ]",
      "100", "a(0,0 100x30) i(0,0 10x15) j(10,0 10x30)"},
@@ -116,36 +116,39 @@ const BoxCase cases[] = {
      "a(0,0 100x50) i(20,5 60x40)"},
 
     {"a percent height in a wrapped line",
-     "row:r wrap=true rest=start [ box:a width=200 height=50% box:b width=200 height=50 ]", "300x600",
+     "row:r wrap=true place_content=start [ box:a width=200 height=50% box:b width=200 height=50 ]", "300x600",
      "a(0,0 200x300) b(0,300 200x50)"},
     {"percent limits and margins in a wrapped line",
-     "row:r wrap=true rest=start [ box:a width=200 height=50% text:t text=Fern min_height=50% margin={\"top\":\"3%\"} "
+     "row:r wrap=true place_content=start [ box:a width=200 height=50% text:t text=Fern min_height=50% "
+     "margin={\"top\":\"3%\"} "
      "]",
      "300x600", "a(0,0 200x300) t(200,18 38.4x300)"},
     {"percent padding in a wrapped line",
-     "row:r wrap=true rest=start [ box:a width=60 padding={\"top\":\"10%\"} natural=[0,5] box:b width=60 height=5 ]",
+     "row:r wrap=true place_content=start [ box:a width=60 padding={\"top\":\"10%\"} natural_size=[0,5] box:b width=60 "
+     "height=5 ]",
      "100x100", "a(0,0 60x10) b(0,10 60x5)"},
     {"by content the same line knows no percentage",
-     "row:r wrap=true rest=start [ box:a width=60 height=50% natural=[0,8] box:b width=60 height=4 ]", "100",
-     "a(0,0 60x6) b(0,6 60x4)"},
+     "row:r wrap=true place_content=start [ box:a width=60 height=50% natural_size=[0,8] box:b width=60 height=4 ]",
+     "100", "a(0,0 60x6) b(0,6 60x4)"},
 
     // Aspect.
-    {"height follows width", "column:r [ box:a aspect=2 ]", "100x90", "a(0,0 100x50)"},
-    {"width follows a height in pixels", "row:r [ box:a aspect=2 height=20 ]", "100x90", "a(0,0 40x20)"},
-    {"nothing when both are given", "row:r [ box:a aspect=2 width=30 height=20 ]", "100x90", "a(0,0 30x20)"},
-    {"an image is not stretched", "column:r [ image:a natural=[40,20] ]", "100x90", "a(0,0 40x20)"},
-    {"unless it fills", "column:r [ image:a natural=[40,20] width=fill ]", "100x90", "a(0,0 100x50)"},
-    {"its picture keeps its shape inside padding", "column:r [ image:a natural=[40,20] width=90 padding=5 ]", "100x90",
-     "a(0,0 90x50)"},
+    {"height follows width", "column:r [ box:a aspect_ratio=2 ]", "100x90", "a(0,0 100x50)"},
+    {"width follows a height in pixels", "row:r [ box:a aspect_ratio=2 height=20 ]", "100x90", "a(0,0 40x20)"},
+    {"nothing when both are given", "row:r [ box:a aspect_ratio=2 width=30 height=20 ]", "100x90", "a(0,0 30x20)"},
+    {"an image is not stretched", "column:r [ image:a natural_size=[40,20] ]", "100x90", "a(0,0 40x20)"},
+    {"unless it fills", "column:r [ image:a natural_size=[40,20] width=fill ]", "100x90", "a(0,0 100x50)"},
+    {"its picture keeps its shape inside padding", "column:r [ image:a natural_size=[40,20] width=90 padding=5 ]",
+     "100x90", "a(0,0 90x50)"},
 
-    {"an image without a shape is not stretched", "column:c [ image:a natural=[40,0] height=5 ]", "100x90",
+    {"an image without a shape is not stretched", "column:c [ image:a natural_size=[40,0] height=5 ]", "100x90",
      "a(0,0 40x5)"},
-    {"a box is", "column:c [ box:a natural=[40,0] height=5 ]", "100x90", "a(0,0 100x5)"},
+    {"a box is", "column:c [ box:a natural_size=[40,0] height=5 ]", "100x90", "a(0,0 100x5)"},
     {"a height that fills or is a percentage counts as given beside an aspect",
-     "row:r [ box:a aspect=2 height=fill width=10 box:b aspect=2 height=50% width=10 box:c aspect=2 height=content "
-     "width=10 natural=[0,7] ]",
+     "row:r [ box:a aspect_ratio=2 height=fill width=10 box:b aspect_ratio=2 height=50% width=10 box:c aspect_ratio=2 "
+     "height=content "
+     "width=10 natural_size=[0,7] ]",
      "100x90", "a(0,0 10x90) b(10,0 10x45) c(20,0 10x7)"},
-    {"the root's aspect at height by content", "column:c aspect=2 [ box:a weight=1 ]", "100", "a(0,0 100x50)"},
+    {"the root's aspect at height by content", "column:c aspect_ratio=2 [ box:a weight=1 ]", "100", "a(0,0 100x50)"},
 
     // Margins and alignment.
     {"an automatic margin takes the spare",
@@ -157,7 +160,7 @@ const BoxCase cases[] = {
      "row:r [ box:a width=80 shrink=0 box:b width=80 shrink=0 margin={\"left\":\"auto\"} ]", "100x10",
      "a(0,0 80x10) b(80,0 80x10)"},
     {"across, two centre", "row:r [ box:a width=10 height=10 margin={\"y\":\"auto\"} ]", "100x50", "a(0,20 10x10)"},
-    {"stretch loses to them", "row:r [ box:a width=10 margin={\"top\":\"auto\"} natural=[0,8] ]", "100x50",
+    {"stretch loses to them", "row:r [ box:a width=10 margin={\"top\":\"auto\"} natural_size=[0,8] ]", "100x50",
      "a(0,42 10x8)"},
     {"fill beats them", "row:r [ box:a width=10 height=fill margin={\"top\":\"auto\"} ]", "100x50", "a(0,0 10x50)"},
     {"center", "row:r along=center gap=4 [ box:a width=10 box:b width=10 ]", "100x10", "a(38,0 10x10) b(52,0 10x10)"},
@@ -170,12 +173,14 @@ const BoxCase cases[] = {
     {"slots", "row:r along=slots gap=10 [ box:a width=10 box:b width=20 ]", "100x10", "a(0,0 10x10) b(50,0 20x10)"},
     {"slots never turn negative", "row:r along=slots [ box:a width=70 shrink=0 box:b width=70 shrink=0 ]", "100x10",
      "a(0,0 70x10) b(70,0 70x10)"},
-    {"self beats across", "row:r across=end [ box:a width=9 height=10 box:b width=9 height=10 self=center ]", "100x50",
-     "a(0,40 9x10) b(9,20 9x10)"},
-    {"baseline", "row:r across=baseline [ text:a text=x size=10 text:b text=x size=20 box:c width=5 height=8 ]",
-     "100x50", "a(0,9.5 6x12.5) b(6,0 12x25) c(18,11 5x8)"},
+    {"self beats across", "row:r across=end [ box:a width=9 height=10 box:b width=9 height=10 place_self=center ]",
+     "100x50", "a(0,40 9x10) b(9,20 9x10)"},
+    {"baseline",
+     "row:r across=baseline [ text:a text=x font_size=10 text:b text=x font_size=20 box:c width=5 height=8 ]", "100x50",
+     "a(0,9.5 6x12.5) b(6,0 12x25) c(18,11 5x8)"},
     {"baseline of a column is its first child's",
-     "row:r across=baseline [ column:a [ text:i text=x size=10 text:j text=x size=10 ] text:b text=x size=20 ]",
+     "row:r across=baseline [ column:a [ text:i text=x font_size=10 text:j text=x font_size=10 ] text:b text=x "
+     "font_size=20 ]",
      "100x50", "a(0,9.5 6x25) i(0,9.5 6x12.5) j(0,22 6x12.5) b(6,0 12x25)"},
 
     {"a percent margin on a baseline",
@@ -234,37 +239,40 @@ const BoxCase cases[] = {
 
     // Wrapping.
     {"breaks by clamped bases",
-     "row:r wrap=true rest=start [ box:a width=60 height=5 box:b width=60 height=7 box:c basis=90 "
+     "row:r wrap=true place_content=start [ box:a width=60 height=5 box:b width=60 height=7 box:c basis=90 "
      "max_width=40 height=3 ]",
      "100x50", "a(0,0 60x5) b(0,5 60x7) c(60,5 40x3)"},
     {"fits within the tolerance",
-     "row:r wrap=true rest=start [ box:a width=50 height=5 box:b width=50.00005 height=5 ]", "100x50",
+     "row:r wrap=true place_content=start [ box:a width=50 height=5 box:b width=50.00005 height=5 ]", "100x50",
      "a(0,0 50x5) b(50,0 50x5)"},
-    {"a gap counts", "row:r wrap=true rest=start gap=1 [ box:a width=50 height=5 box:b width=50 height=5 ]", "100x50",
-     "a(0,0 50x5) b(0,6 50x5)"},
+    {"a gap counts", "row:r wrap=true place_content=start gap=1 [ box:a width=50 height=5 box:b width=50 height=5 ]",
+     "100x50", "a(0,0 50x5) b(0,6 50x5)"},
     {"every line shares by itself",
-     "row:r wrap=true rest=start [ box:a width=60 grow=1 height=5 box:b width=30 grow=1 height=5 "
+     "row:r wrap=true place_content=start [ box:a width=60 grow=1 height=5 box:b width=30 grow=1 height=5 "
      "box:c width=30 grow=1 height=5 ]",
      "100x50", "a(0,0 65x5) b(65,0 35x5) c(0,5 100x5)"},
     {"even one line stretches", "row:r wrap=true [ box:a width=10 ]", "100x50", "a(0,0 10x50)"},
-    {"lines stretch alike", "row:r wrap=true [ box:a width=80 natural=[0,10] box:b width=80 natural=[0,20] ]", "100x50",
-     "a(0,0 80x20) b(0,20 80x30)"},
-    {"lines in the middle", "row:r wrap=true rest=center gap=4 [ box:a width=80 height=10 box:b width=80 height=10 ]",
-     "100x50", "a(0,13 80x10) b(0,27 80x10)"},
+    {"lines stretch alike", "row:r wrap=true [ box:a width=80 natural_size=[0,10] box:b width=80 natural_size=[0,20] ]",
+     "100x50", "a(0,0 80x20) b(0,20 80x30)"},
+    {"lines in the middle",
+     "row:r wrap=true place_content=center gap=4 [ box:a width=80 height=10 box:b width=80 height=10 ]", "100x50",
+     "a(0,13 80x10) b(0,27 80x10)"},
     {"height by lines",
      "column:r [ row:a wrap=true gap=2 [ box:i width=60 height=10 box:j width=60 height=10 ] box:b height=5 ]",
      "100x90", "a(0,0 100x22) i(0,0 60x10) j(0,12 60x10) b(0,22 100x5)"},
     {"a wrapping column breaks at its final height",
-     "column:r wrap=true rest=start [ box:a width=10 height=30 box:b width=20 height=30 box:c width=5 height=30 ]",
+     "column:r wrap=true place_content=start [ box:a width=10 height=30 box:b width=20 height=30 box:c width=5 "
+     "height=30 ]",
      "100x70", "a(0,0 10x30) b(0,30 20x30) c(20,0 5x30)"},
     {"its children are not stretched",
-     "row:r [ column:a wrap=true [ box:i height=5 natural=[10,0] box:j height=5 natural=[4,0] ] ]", "100x20",
+     "row:r [ column:a wrap=true [ box:i height=5 natural_size=[10,0] box:j height=5 natural_size=[4,0] ] ]", "100x20",
      "a(0,0 10x20) i(0,0 10x5) j(0,5 4x5)"},
     {"its lines are mirrored in rtl",
-     "direction=rtl column:r wrap=true rest=start [ box:a width=10 height=30 box:b width=20 height=50 ]", "100x70",
-     "a(90,0 10x30) b(70,0 20x50)"},
+     "direction=rtl column:r wrap=true place_content=start [ box:a width=10 height=30 box:b width=20 height=50 ]",
+     "100x70", "a(90,0 10x30) b(70,0 20x50)"},
     {"a reversed, wrapped row in rtl",
-     "direction=rtl row:r wrap=true reverse=true rest=start [ box:a width=60 height=5 box:b width=30 height=5 box:c "
+     "direction=rtl row:r wrap=true reverse=true place_content=start [ box:a width=60 height=5 box:b width=30 height=5 "
+     "box:c "
      "width=40 height=5 ]",
      "100x20", "a(0,0 60x5) b(60,0 30x5) c(0,5 40x5)"},
 
@@ -274,9 +282,9 @@ const BoxCase cases[] = {
     {"a hidden child takes no gap", "row:r gap=10 [ box:a weight=1 box:b weight=1 hidden=true box:c weight=1 ]",
      "110x10", "a(0,0 50x10) c(60,0 50x10)"},
     {"scale takes no room", "row:r [ box:a width=10 scale=3 box:b width=10 ]", "100x10", "a(0,0 10x10) b(10,0 10x10)"},
-    {"unless it counts", "row:r [ box:a width=10 height=4 scale=3 scale_counts=true box:b width=10 ]", "100x12",
+    {"unless it counts", "row:r [ box:a width=10 height=4 scale=3 scale_affects_layout=true box:b width=10 ]", "100x12",
      "a(10,4 10x4) b(30,0 10x12)"},
-    {"each gives what is not set", "row:r each={\"width\":10,\"height\":4} [ box:a box:b width=30 ]", "100x12",
+    {"each gives what is not set", "row:r each_child={\"width\":10,\"height\":4} [ box:a box:b width=30 ]", "100x12",
      "a(0,0 10x4) b(10,0 30x4)"},
 
     // Nothing at all.

@@ -58,7 +58,7 @@ TEST(PlainArranger, AgreesOnAllSmallLines) {
                                     "padding=4",
                                     "along=center",
                                     "along=between across=center",
-                                    "wrap=true rest=center",
+                                    "wrap=true place_content=center",
                                     "wrap=true gap=3 along=end across=end",
                                     "reverse=true",
                                     "alike=true",
@@ -67,12 +67,12 @@ TEST(PlainArranger, AgreesOnAllSmallLines) {
                                     "scroll=x along=center"};
   const char* const children[] = {"box width=30 height=20",
                                   "box width=40 grow=1",
-                                  "box weight=2 natural=[15,12]",
+                                  "box weight=2 natural_size=[15,12]",
                                   "text text=\"Fern and moss\"",
                                   "box width=25 shrink=0 max_width=50% grow=2",
-                                  "column width=fill margin=3 [ box natural=[9,8] ]",
-                                  "box aspect=2 width=20%",
-                                  "box natural=[10,10] margin={\"left\":\"auto\"}"};
+                                  "column width=fill margin=3 [ box natural_size=[9,8] ]",
+                                  "box aspect_ratio=2 width=20%",
+                                  "box natural_size=[10,10] margin={\"left\":\"auto\"}"};
   for (const char* direction : {"ltr", "rtl"}) {
     for (const char* kind : {"row", "column"}) {
       for (const char* container : containers) {

@@ -15,7 +15,7 @@ namespace {
 
 Scene scene_of(const std::string& node) {
   return read_scene(
-      R"({"format":1,"ranges":[{"name":"narrow","below_width":640},{"name":"wide","from_width":1200},)"
+      R"({"format":2,"ranges":[{"name":"narrow","below_width":640},{"name":"wide","from_width":1200},)"
       R"({"name":"middle","from_width":600,"below_width":1300,"below_height":500}],"modes":["closed","dim"],)"
       R"("shared":{"s":{"when":{"narrow":{"height":5}}}},"root":{"kind":"row","name":"r","children":[)" +
           node + "]}}",
@@ -132,7 +132,7 @@ TEST(Forms, AsManyAsThereMayBeOnOneNodeCostWhatTheyAre) {
 TEST(Forms, WhatIsWrongInThemIsTold) {
   const auto faults = [](const std::string& head, const std::string& root) {
     try {
-      (void)read_scene(R"({"format":1,)" + head + R"("root":)" + root + "}", "s");
+      (void)read_scene(R"({"format":2,)" + head + R"("root":)" + root + "}", "s");
     } catch (const BadScene& scene) {
       std::string text;
       for (const SceneError& fault : scene.faults()) text += fault.message + " (at " + fault.pointer + ")\n";

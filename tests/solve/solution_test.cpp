@@ -185,7 +185,7 @@ TEST(Solution, PaintsInTheOrderOfTheFileWhateverTheOrderOfLaying) {
   EXPECT_EQ(names(later, painted), "r a b");
   EXPECT_EQ(names(later, later.under(7, 5)), "b a r");
   const Solution earlier =
-      at("row:r paint_order=backward gap=-5 [ box:a width=10 height=9 box:b width=10 height=9 ]", "100x50");
+      at("row:r on_top=first gap=-5 [ box:a width=10 height=9 box:b width=10 height=9 ]", "100x50");
   EXPECT_EQ(names(earlier, earlier.under(7, 5)), "a b r");
   EXPECT_EQ(names(earlier, earlier.under(100, 5)), "");  // right and bottom edges are outside
 }

@@ -12,12 +12,15 @@ using testing::BoxCase;
 
 const BoxCase cases[] = {
     {"start by default", "stack:s padding=5 [ box:a width=10 height=4 ]", "100x50", "a(5,5 10x4)"},
-    {"align", "stack:s align={\"x\":\"center\",\"y\":\"end\"} [ box:a width=10 height=4 ]", "100x50", "a(45,46 10x4)"},
-    {"self beats align", "stack:s align={\"x\":\"center\"} [ box:a width=10 height=4 self={\"x\":\"end\"} ]", "100x50",
+    {"place_items", "stack:s place_items={\"x\":\"center\",\"y\":\"end\"} [ box:a width=10 height=4 ]", "100x50",
+     "a(45,46 10x4)"},
+    {"self beats align",
+     "stack:s place_items={\"x\":\"center\"} [ box:a width=10 height=4 place_self={\"x\":\"end\"} ]", "100x50",
      "a(90,0 10x4)"},
-    {"stretch", "stack:s align={\"x\":\"stretch\",\"y\":\"stretch\"} [ box:a margin=5 ]", "100x50", "a(5,5 90x40)"},
+    {"stretch", "stack:s place_items={\"x\":\"stretch\",\"y\":\"stretch\"} [ box:a margin=5 ]", "100x50",
+     "a(5,5 90x40)"},
     {"fill is stretch", "stack:s [ box:a width=fill height=fill ]", "100x50", "a(0,0 100x50)"},
-    {"center sticks out on both sides", "stack:s align={\"x\":\"center\"} [ box:a width=140 height=4 ]", "100x50",
+    {"center sticks out on both sides", "stack:s place_items={\"x\":\"center\"} [ box:a width=140 height=4 ]", "100x50",
      "a(-20,0 140x4)"},
     {"as large as its largest child",
      "row across=start [ stack:s padding=3 [ box:a width=10 height=40 box:b width=30 "

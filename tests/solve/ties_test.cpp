@@ -23,7 +23,7 @@ Tie to(const std::string& sibling, PinSide edge, Length plus = {}) {
 }
 
 std::string scene(const std::string& children, const std::string& more = "") {
-  return R"({"format":1,"scene":"S","ladder":{"width":[100,200],"height":50},)" + more +
+  return R"({"format":2,"title":"S","ladder":{"width":[100,200],"height":50},)" + more +
          R"("root":{"kind":"stack","name":"s","children":[)" + children + "]}}";
 }
 
@@ -131,9 +131,10 @@ TEST(Ties, WrongOnesAreToldWithTheirPlace) {
 
 TEST(Ties, TheExplanationTellsWhatTheyHoldTo) {
   const Scene tied = read_scene(
-      scene(R"({"kind":"box","name":"a","width":30,"height":20,"pin":{"left":5,"top":2}},)"
-            R"({"kind":"box","name":"b","natural":[20,5],"pin":{"left":"a.right + 4","top":["a.bottom - 1","a.top"]}},)"
-            R"({"kind":"box","name":"c","natural":[8,5],"pin":{"right":"b.right","bottom":4}})"),
+      scene(
+          R"({"kind":"box","name":"a","width":30,"height":20,"pin":{"left":5,"top":2}},)"
+          R"({"kind":"box","name":"b","natural_size":[20,5],"pin":{"left":"a.right + 4","top":["a.bottom - 1","a.top"]}},)"
+          R"({"kind":"box","name":"c","natural_size":[8,5],"pin":{"right":"b.right","bottom":4}})"),
       "s");
   const Solution solution = solve(tied, {100, 50});
   EXPECT_EQ(why_there(solution, tied.tree.at("b"), x_axis), "x 39: the right of a 35 + tie 4");
@@ -152,14 +153,14 @@ TEST(Ties, LintTellsThoseThatCannotBeFollowed) {
     }
     return told;
   };
-  const std::string b = R"({"kind":"box","name":"b","natural":[9,9],"pin":{"left":"a.right"}})";
+  const std::string b = R"({"kind":"box","name":"b","natural_size":[9,9],"pin":{"left":"a.right"}})";
   const std::string range = R"("ranges":[{"name":"small","below_width":150}],)";
-  EXPECT_EQ(findings(scene(R"({"kind":"box","name":"a","natural":[9,9],"hidden":true},)" + b)),
+  EXPECT_EQ(findings(scene(R"({"kind":"box","name":"a","natural_size":[9,9],"hidden":true},)" + b)),
             "b.pin.left no effect\n");
   EXPECT_EQ(
-      findings(scene(R"({"kind":"box","name":"a","natural":[9,9],"when":{"small":{"hidden":true}}},)" + b, range)),
+      findings(scene(R"({"kind":"box","name":"a","natural_size":[9,9],"when":{"small":{"hidden":true}}},)" + b, range)),
       "b.pin.left asleep\n");
-  EXPECT_EQ(findings(scene(R"({"kind":"box","name":"a","natural":[9,9]},)" + b, range)), "");
+  EXPECT_EQ(findings(scene(R"({"kind":"box","name":"a","natural_size":[9,9]},)" + b, range)), "");
 }
 
 }  // namespace

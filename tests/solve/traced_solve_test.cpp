@@ -162,8 +162,8 @@ TEST(TracedSolve, WhatBeginsAtNothingIsSeenALittleFurtherOn) {
   EXPECT_GT((TracedNumber(1) / TracedNumber(0, 2)).value(), 1e8);
   EXPECT_EQ((TracedNumber(std::numeric_limits<double>::infinity()) * TracedNumber(0, -2)).value(),
             -std::numeric_limits<double>::infinity());
-  for (const char* shorthand : {"row:r [ image:plan width=41% aspect=2.5 margin=11 ]",
-                                "row:r gap=57% [ box:a width=41% aspect=2.5 margin=11 box:b width=77 ]",
+  for (const char* shorthand : {"row:r [ image:plan width=41% aspect_ratio=2.5 margin=11 ]",
+                                "row:r gap=57% [ box:a width=41% aspect_ratio=2.5 margin=11 box:b width=77 ]",
                                 "row:r padding=4 [ box:a width=20% box:b width=30% grow=2 ]",
                                 "column:c [ row:r wrap=true [ box:a width=50% box:b width=60% ] ]"}) {
     const Scene scene = scene_from(shorthand);
@@ -189,7 +189,7 @@ TEST(TracedSolve, TellsHowFarItHolds) {
   } cases[] = {
       {"row:r [ box:a width=240 box:b weight=1 min_width=320 ]", 400, 160},
       {"row:r [ box:a width=240 box:b weight=1 max_width=320 ]", 300, 260},
-      {"column:c [ text:t text=\"mist fern kelp\" size=10 ]", 60, 24},
+      {"column:c [ text:t text=\"mist fern kelp\" font_size=10 ]", 60, 24},
   };
   for (const auto& one : cases) {
     const Scene scene = scene_from(one.scene);

@@ -46,7 +46,7 @@ std::string json_value(const std::string& value) {
 }  // namespace
 
 Scene scene_from(std::string_view shorthand) {
-  std::string head = "{\"format\": 1", nodes;
+  std::string head = "{\"format\": 2", nodes;
   bool in_root = false;
   std::size_t at = 0;
   for (std::string word = next_word(shorthand, at); !word.empty(); word = next_word(shorthand, at)) {

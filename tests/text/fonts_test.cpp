@@ -49,7 +49,7 @@ TEST(Fonts, EveryKeyOfATextCounts) {
   EXPECT_NEAR(width("size=32"), 2 * plain, 0.01) << "nothing is rounded to pixels of a screen";
   EXPECT_GT(width("size=16 bold=true"), plain + 1);
   EXPECT_NE(width("size=16 font=head"), plain);
-  EXPECT_NE(width("size=16 slanted=true font=head bold=true"), width("size=16 font=head"));
+  EXPECT_NE(width("size=16 italic=true font=head bold=true"), width("size=16 font=head"));
   EXPECT_EQ(width("size=16 font=elsewhere"), plain) << "a name that nobody has is body's";
   EXPECT_EQ(width("size=16 max_lines=1"), plain);
 }
@@ -72,8 +72,8 @@ TEST(Fonts, LineHeightIsTimesTheSizeAndSpreadsHalfAboveAndHalfBelow) {
     const NodeId text = scene.tree.at("t");
     return Lines{solution.box(text).height, solution.text_lines(text).at(0).baseline};
   };
-  constexpr auto usual_lines = R"(column:c [ text:t text="a b" size=20 ])";
-  constexpr auto high_lines = R"(column:c [ text:t text="a b" size=20 line_height=2 ])";
+  constexpr auto usual_lines = R"(column:c [ text:t text="a b" font_size=20 ])";
+  constexpr auto high_lines = R"(column:c [ text:t text="a b" font_size=20 line_height=2 ])";
   for (const bool fonts : {false, true}) {
     const Lines now = lines(fonts ? in_fonts(usual_lines) : scene_from(usual_lines));
     const Lines high = lines(fonts ? in_fonts(high_lines) : scene_from(high_lines));
@@ -84,7 +84,8 @@ TEST(Fonts, LineHeightIsTimesTheSizeAndSpreadsHalfAboveAndHalfBelow) {
 
 TEST(Fonts, AChIsAZeroOfTheNodesOwnFont) {
   const Scene scene = in_fonts(
-      "row:r [ text:zero text=\"0\" size=30 font=head text:t text=x size=30 font=head width=\"10ch\" text:usual "
+      "row:r [ text:zero text=\"0\" font_size=30 font=head text:t text=x font_size=30 font=head width=\"10ch\" "
+      "text:usual "
       "text=\"0\" "
       "box:b width=\"10ch\" ]");
   EXPECT_NEAR(width_of(scene, "t"), 10 * width_of(scene, "zero"), 1e-9);
@@ -343,7 +344,7 @@ TEST(Fonts, ALayoutOfPangosIsContentToo) {
   const typeset::Owned<PangoFontMap> map(pango_cairo_font_map_new());
   const typeset::Owned<PangoContext> context(pango_font_map_create_context(map.get()));
   const typeset::Owned<PangoLayout> layout(pango_layout_new(context.get()));
-  pango_layout_set_markup(layout.get(), "Seed <b>trays</b> of the <span size='large'>northern</span> wing", -1);
+  pango_layout_set_markup(layout.get(), "Seed <b>trays</b> of the <span font_size='large'>northern</span> wing", -1);
   pango_layout_set_width(layout.get(), 40 * PANGO_SCALE);
   Scene scene = scene_from("column:c [ text:t ]");
   scene.tree.set_content(scene.tree.at("t"), pieces_of(layout.get()));

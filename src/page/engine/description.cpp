@@ -98,7 +98,7 @@ std::string description(ShownScene& shown) {
   for (const Locale& locale : scene.locales) locales.push_back(locale.name);
   json.texts("ranges", ranges);
   json.texts("modes", scene.modes);
-  json.texts("wordings", locales);
+  json.texts("locales", locales);
   json.texts("parts", shown.draft().parts());
   json.texts("claims", scene.claims);
   write_words(json, shown);

@@ -55,7 +55,7 @@ void PieceStore::read(std::string_view json) {
     for (const ValueId one : items_of(document, document.member(root, "words"))) {
       const auto number = [&](const char* key) { return document[document.member(one, key)].number; };
       const auto truth = [&](const char* key) { return document[document.member(one, key)].boolean; };
-      const Known known{fonts.at(static_cast<std::size_t>(number("font"))), truth("bold"), truth("slanted"),
+      const Known known{fonts.at(static_cast<std::size_t>(number("font"))), truth("bold"), truth("italic"),
                         truth("one_line"), document[document.member(one, "text")].text};
       Measured measured{number("size"), number("ascent"), number("descent"), {}};
       const std::vector<ValueId> numbers = items_of(document, document.member(one, "pieces"));

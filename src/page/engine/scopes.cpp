@@ -27,7 +27,7 @@ std::vector<Scope> scopes(const ShownScene& shown, NodeId node, std::string_view
     }
     case Source::each_child: {
       const NodeId parent = tree.parent(node);
-      return {alone, {"all in " + tree.short_path(parent), tree.path(parent) + ".each"}};
+      return {alone, {"all in " + tree.short_path(parent), tree.path(parent) + ".each_child"}};
     }
     case Source::shared: return {alone, {"all like " + setting.name, "shared." + setting.name}};
     case Source::part: {

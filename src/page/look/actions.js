@@ -165,9 +165,9 @@ export function putPlace(session) {
 
 /** What each kind says when it is put in, beside its name. @type {Record<string, Record<string, unknown>>} */
 const begins = {
-  box: { natural: [80, 40] },
+  box: { natural_size: [80, 40] },
   text: { text: 'Words' },
-  image: { natural: [120, 80] },
+  image: { natural_size: [120, 80] },
   row: { gap: 8 },
   column: { gap: 8 },
   stack: {},

@@ -67,7 +67,7 @@ class PieceWriter {
     json.objects("words", words_, [&](const TextLine& one) {
       json.number("font", one.font);
       if (one.style.bold) json.truth("bold", true);
-      if (one.style.italic) json.truth("slanted", true);
+      if (one.style.italic) json.truth("italic", true);
       if (one.style.one_line) json.truth("one_line", true);
       json.number("size", one.style.size);
       json.number("ascent", one.set->line_baseline());

@@ -15,11 +15,11 @@ class NameKeeper {
  public:
   NameKeeper(const ReadText& now, const Tree& after, Splices& splices) : now_(now), after_(after), splices_(splices) {}
 
-  /// Returns how many texts of wordings are left out.
+  /// Returns how many texts of locales are left out.
   std::size_t keep_locales() {
     std::size_t gone = 0;
     const JsonDocument& document = now_.document;
-    const ValueId locales = document.member(document.root(), "wordings");
+    const ValueId locales = document.member(document.root(), "locales");
     if (locales == no_value) return 0;
     for (ValueId one = document[locales].first; one != no_value; one = document[one].next) {
       const ValueId texts = document.member(one, "texts");
@@ -105,7 +105,7 @@ void keep_names(const ReadText& now, const Tree& after, Splices& splices, std::v
   NameKeeper keeper(now, after, splices);
   if (const std::size_t gone = keeper.keep_locales(); gone > 0)
     hints.push_back("left out, for its node is gone: " + std::to_string(gone) +
-                    (gone == 1 ? " text of a wording" : " texts of wordings"));
+                    (gone == 1 ? " text of a locale" : " texts of locales"));
   for (const std::string& claim : keeper.keep_claims())
     hints.push_back("left out, for what it speaks of is gone: the claim " + claim);
 }

@@ -32,7 +32,7 @@ ValueId item_at(const JsonDocument& document, const std::string& step) {
 
 MemberPath::MemberPath(std::span<const std::string> steps) {
   std::size_t key = 0;
-  if (steps[0] == "each" || steps[0] == "with") key = 1;
+  if (steps[0] == "each_child" || steps[0] == "with") key = 1;
   if (steps[0] == "when") key = 2;
   key = std::min(key, steps.size() - 1);
   way_.assign(steps.begin(), steps.begin() + static_cast<std::ptrdiff_t>(key) + 1);

@@ -89,7 +89,7 @@ std::vector<std::string_view> PlacedText::keys_of_each(NodeId node) const {
   std::vector<std::string_view> keys;
   const NodeId parent = tree().parent(node);
   if (!parent) return keys;
-  const ValueId each = document().member(now_->value_of(parent), "each");
+  const ValueId each = document().member(now_->value_of(parent), "each_child");
   if (each == no_value) return keys;
   for (ValueId id = document()[each].first; id != no_value; id = document()[id].next)
     keys.push_back(document()[id].key);
@@ -230,7 +230,7 @@ bool PlacedText::write_out_each(const std::vector<NodeId>& nodes) {
       const KeyEntry& entry = key_table()[key];
       if (source == Source::each_child) own.at(entry.name).json = value_text(entry, keys);
     }
-    const ValueId each = document().member(now_->value_of(parent), "each");
+    const ValueId each = document().member(now_->value_of(parent), "each_child");
     const ValueId when = each == no_value ? no_value : document().member(each, "when");
     if (when != no_value && document().member(object, "when") == no_value) own.at("when").json = splices.text_of(when);
     if (!own.members.empty()) splices.say(object, own);

@@ -222,7 +222,7 @@ class KeySetter {
   /// The range, part, shared keys or wording that the second step names; 0 for what has no names.
   [[nodiscard]] ValueId named_in(ValueId top, const SetWords& words) const {
     const std::string &what = words.steps[0], &name = words.steps[1];
-    if (what != "ranges" && what != "parts" && what != "shared" && what != "wordings") return 0;
+    if (what != "ranges" && what != "parts" && what != "shared" && what != "locales") return 0;
     std::vector<std::string_view> names;
     const auto steps = steps_of(name);
     for (ValueId id = top == no_value ? top : text_.document()[top].first; id != no_value;

@@ -117,8 +117,8 @@ class Definitions {
 };
 
 /// Keys of a node that shape the tree, beside those of the table.
-inline constexpr std::array<std::string_view, 7> shaping_keys{"children", "each",   "like", "part",
-                                                              "with",     "copies", "when"};
+inline constexpr std::array<std::string_view, 7> shaping_keys{"children", "each_child", "like", "part",
+                                                              "with",     "copies",     "when"};
 [[nodiscard]] bool shapes(std::string_view key);
 
 /// A path without the indexes of copies: `cards/card[2]/title` is `cards/card/title`.

@@ -87,7 +87,7 @@ void FontReader::read_one(ValueId id, std::vector<NamedFont>& fonts) {
 
 void FontReader::refuse_unknown() {
   const std::vector<std::string_view> words(names_.begin(), names_.end());
-  const ValueId locales = document_.member(document_.root(), "wordings");
+  const ValueId locales = document_.member(document_.root(), "locales");
   for (ValueId id = 0; id < document_.size() && !faults_.lists_no_more(); ++id) {
     const JsonValue& value = document_[id];
     if (value.key != "font" || value.type != Type::string || value.text.empty() || names_.contains(value.text))
@@ -108,7 +108,8 @@ void FontReader::set_words_of(Scene& scene) {
   } catch (const BadFonts& bad) {
     for (const BadFonts::Fault& fault : bad.faults()) {
       const auto place = places_.find(fault.said_at);
-      faults_.add(document_, place == places_.end() ? document_.member(document_.root(), "words") : place->second,
+      faults_.add(document_,
+                  place == places_.end() ? document_.member(document_.root(), "text_metrics") : place->second,
                   fault.message);
     }
     faults_.raise();

@@ -137,14 +137,13 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
   const JsonValue& value = document_[place];
   if (value.type != Type::number || value.number != std::floor(value.number) || value.number < 0 ||
       value.number > Virtualized::most_entries) {
-    faults_.add(
-        document_, place,
-        "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of "
-        "what each copy says");
+    faults_.add(document_, place,
+                "\"copies\" in a list that is virtualized must be a whole number from 0 to 1,000,000,000, or a list of "
+                "what each copy says");
     return false;
   }
   if (at.siblings > 1) {
-    faults_.add(document_, place, "a list of copies that is only_in_view holds that one child, and nothing beside it",
+    faults_.add(document_, place, "a list of copies that is virtualized holds that one child, and nothing beside it",
                 true);
     return false;
   }
@@ -152,7 +151,7 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
     if (member.type != Type::object) return;
     for (ValueId id = member.first; id != no_value; id = document_[id].next) {
       if (document_[id].key == "copies")
-        faults_.add(document_, id, "copies that are only_in_view are as many under every condition", true);
+        faults_.add(document_, id, "copies that are virtualized are as many under every condition", true);
     }
   });
   for (const When& when : whens) {
@@ -163,7 +162,7 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
       faults_.add(document_, place,
                   "under \"" + when.name +
                       "\" this list is no plain row or column that scrolls along, which copies "
-                      "that are only_in_view need");
+                      "that are virtualized need");
     }
   }
   if (value.number == 0) return true;
@@ -260,7 +259,7 @@ void NodeReader::read_form(ValueId object, int copy, Form& form) {
       if (copies && copy >= 0) form.hides = copy >= *copies;
       if (copy < 0)
         faults_.add(document_, id, "\"copies\" under a condition needs \"copies\" of the node itself", true);
-    } else if (member.key == "name" || member.key == "ranges" || member.key == "only_in_view" || shapes(member.key)) {
+    } else if (member.key == "name" || member.key == "ranges" || member.key == "virtualized" || shapes(member.key)) {
       faults_.add(document_, id, "\"when\" cannot give a \"" + member.key + "\"", true);
     } else if (entry == nullptr) {
       read_one(id, member, form.values);  // refuses it
@@ -289,7 +288,7 @@ std::optional<int> NodeReader::count_of_copies(ValueId id) {
   const bool too_many = value.type == Type::number && value.number > limits::most_copies;
   faults_.add(document_, id,
               std::string("\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says") +
-                  (too_many ? "; more can be in a list that is only_in_view" : ""));
+                  (too_many ? "; more can be in a list that is virtualized" : ""));
   return {};
 }
 
@@ -328,8 +327,8 @@ int NodeReader::most_copies_of(const Layers& layers, int plain) {
 void NodeReader::open_children(const Open& at, const Layers& layers, const PlaceInPart& place, NodeId node,
                                const Keys& keys, const std::shared_ptr<const OwnNames>& scope,
                                std::vector<Open>& open) {
-  ValueId each = definitions_.strongest(layers, "each");
-  if (each != no_value && !read_loose_keys(each, "\"each\"")) each = no_value;
+  ValueId each = definitions_.strongest(layers, "each_child");
+  if (each != no_value && !read_loose_keys(each, "\"each_child\"")) each = no_value;
   if (definitions_.has_part(at.value) && document_.member(at.value, "children") != no_value) {
     faults_.add(document_, document_.member(at.value, "children"),
                 "a part brings its own children; change them by \"with\"", true);
@@ -407,7 +406,7 @@ bool NodeReader::read_loose_keys(ValueId object, const std::string& what) {
   refuse_twins(object);
   Keys ignored;
   for_each_member(object, [&](ValueId id, const JsonValue& member) {
-    if (member.key == "name" || member.key == "children" || member.key == "each" || member.key == "part" ||
+    if (member.key == "name" || member.key == "children" || member.key == "each_child" || member.key == "part" ||
         member.key == "with") {
       faults_.add(document_, id, what + " cannot give a \"" + member.key + "\"", true);
     } else {

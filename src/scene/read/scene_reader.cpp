@@ -24,10 +24,10 @@ namespace {
 
 using Type = JsonValue::Type;
 
-constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "rungs"};
+constexpr std::array<std::string_view, 3> ladder_keys{"width", "height", "named_sizes"};
 /// Read by themselves, in this order: shared keys and parts speak of ranges and modes.
-constexpr std::array<std::string_view, 7> definition_keys{"ranges", "modes",    "fonts", "shared",
-                                                          "parts",  "wordings", "claims"};
+constexpr std::array<std::string_view, 7> definition_keys{"ranges", "modes",   "fonts", "shared",
+                                                          "parts",  "locales", "claims"};
 constexpr std::array<std::string_view, 3> locale_keys{"texts", "direction", "fonts"};
 bool holds(std::span<const std::string_view> words, std::string_view word) {
   return std::ranges::find(words, word) != words.end();
@@ -48,6 +48,7 @@ class SceneReader : private ObjectReader {
       faults_.add(document_, top, "a scene is a JSON object with the keys \"format\" and \"root\"");
       faults_.raise();
     }
+    refuse_format_1(top);
     read_head(top);
     read_definitions();
     try_parts();
@@ -59,7 +60,7 @@ class SceneReader : private ObjectReader {
     } else {
       nodes.read(root);
     }
-    const ValueId locales = document_.member(top, "wordings");
+    const ValueId locales = document_.member(top, "locales");
     if (nodes.tree && locales != no_value) read_locales(locales, *nodes.tree);
     std::vector<NamedFont> fonts = read_fonts();
     fonts_.refuse_unknown();
@@ -86,30 +87,39 @@ class SceneReader : private ObjectReader {
  private:
   // --- the head ----------------------------------------------------------------------------------------------------
 
+  /// Its keys had other names: one error says so, instead of one for each of them.
+  void refuse_format_1(ValueId top) {
+    const ValueId format = document_.member(top, "format");
+    if (format == no_value || document_[format].type != Type::number || document_[format].number != 1) return;
+    faults_.add(document_, format, std::string(earlier_format));
+    faults_.raise();
+  }
+
   void read_head(ValueId top) {
     if (document_.member(top, "format") == no_value) {
-      faults_.add(document_, top, "\"format\" is missing; write \"format\": 1");
+      faults_.add(document_, top, "\"format\" is missing; write \"format\": 2");
     }
     refuse_twins(top);
     for_each_member(top, [&](ValueId id, const JsonValue& member) {
       if (member.key == "format") {
-        if (member.type != Type::number || member.number != 1) faults_.add(document_, id, "\"format\" must be 1");
-      } else if (member.key == "scene") {
+        if (member.type != Type::number || member.number != scene_format)
+          faults_.add(document_, id, "\"format\" must be 2");
+      } else if (member.key == "title") {
         if (member.type == Type::string) {
           title_ = member.text;
         } else {
-          faults_.add(document_, id, "\"scene\" must be a text in quotes");
+          faults_.add(document_, id, "\"title\" must be a text in quotes");
         }
       } else if (member.key == "em") {
         em_ = positive(id, "\"em\" must be a number of pixels, more than 0");
       } else if (member.key == "direction") {
         direction_ = read_direction(id);
-      } else if (member.key == "words") {
+      } else if (member.key == "text_metrics") {
         read_words(id);
       } else if (member.key == "ladder") {
         read_ladder(id);
-      } else if (member.key == "touch_size") {
-        touch_target_size_ = positive(id, "\"touch_size\" must be a number of pixels, more than 0");
+      } else if (member.key == "touch_target_size") {
+        touch_target_size_ = positive(id, "\"touch_target_size\" must be a number of pixels, more than 0");
       } else if (member.key != "root" && member.key != "uses" && member.key != "$schema" &&
                  !holds(definition_keys, member.key)) {
         unknown_key(id, scene_keys);
@@ -159,7 +169,7 @@ class SceneReader : private ObjectReader {
     if (value.type == Type::string && value.text == word(TextMetrics::fonts)) {
       words_ = TextMetrics::fonts;
     } else if (value.type != Type::string || value.text != word(TextMetrics::fixed)) {
-      faults_.add(document_, id, "\"words\" must be plain or fonts");
+      faults_.add(document_, id, "\"text_metrics\" must be fixed or fonts");
     }
   }
 
@@ -173,7 +183,7 @@ class SceneReader : private ObjectReader {
 
   void read_ladder(ValueId id) {
     if (document_[id].type != Type::object) {
-      faults_.add(document_, id, "\"ladder\" must be an object of width, height and rungs");
+      faults_.add(document_, id, "\"ladder\" must be an object of width, height and named_sizes");
       return;
     }
     refuse_twins(id);
@@ -182,7 +192,7 @@ class SceneReader : private ObjectReader {
         ladder_.width = read_span(member_id);
       } else if (member.key == "height") {
         ladder_.height = read_span(member_id);
-      } else if (member.key == "rungs") {
+      } else if (member.key == "named_sizes") {
         read_named_sizes(member_id);
       } else {
         unknown_key(member_id, ladder_keys);
@@ -214,21 +224,21 @@ class SceneReader : private ObjectReader {
 
   void read_named_sizes(ValueId id) {
     if (document_[id].type != Type::object) {
-      faults_.add(document_, id, "\"rungs\" must be an object of names, each with a width or [width, height]");
+      faults_.add(document_, id, "\"named_sizes\" must be an object of names, each with a width or [width, height]");
       return;
     }
     refuse_twins(id);
     for_each_member(id, [&](ValueId member_id, const JsonValue& member) {
       const auto both = two_sizes(member_id);
       if (!is_node_name(member.key)) {
-        faults_.add(document_, member_id, "the name of a rung must be a letter, then letters, digits, \"_\" or \"-\"",
+        faults_.add(document_, member_id, "the name of a size must be a letter, then letters, digits, \"_\" or \"-\"",
                     true);
       } else if (both) {
         ladder_.container_sizes.push_back({member.key, both->first, both->second});
       } else if (is_size(member_id)) {
         ladder_.container_sizes.push_back({member.key, member.number});
       } else {
-        faults_.add(document_, member_id, "a rung must be a width or [width, height], in pixels");
+        faults_.add(document_, member_id, "a named size must be a width or [width, height], in pixels");
       }
     });
   }
@@ -308,18 +318,18 @@ class SceneReader : private ObjectReader {
   /// Read last, for they speak of nodes by path.
   void read_locales(ValueId object, const Tree& tree) {
     if (document_[object].type != Type::object) {
-      faults_.add(document_, object, "\"wordings\" must be an object of names, each with texts");
+      faults_.add(document_, object, "\"locales\" must be an object of names, each with texts");
       return;
     }
     refuse_twins(object);
     for_each_member(object, [&](ValueId id, const JsonValue& member) {
       Locale locale{member.key, {}};
       if (member.key == "all") {
-        faults_.add(document_, id,
-                    "no wording can be called \"all\": on the command line that stands for every wording", true);
+        faults_.add(document_, id, "no locale can be called \"all\": on the command line that stands for every locale",
+                    true);
       }
       if (member.type != Type::object) {
-        faults_.add(document_, id, "a wording must be an object of texts, a direction and fonts");
+        faults_.add(document_, id, "a locale must be an object of texts, a direction and fonts");
         return;
       }
       refuse_twins(id);

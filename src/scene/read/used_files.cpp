@@ -106,8 +106,10 @@ class UsedFilesReader : private ObjectReader {
       return false;
     }
     const ValueId format = document_.member(top, "format");
-    if (format == no_value || document_[format].number != 1) {  // no scene: nothing of it is told
-      faults_.add(document_, top, "a file that a scene uses has \"format\": 1");
+    if (format == no_value || document_[format].number != scene_format) {  // no scene: nothing of it is told
+      const bool is_earlier = format != no_value && document_[format].number == 1;
+      faults_.add(document_, is_earlier ? format : top,
+                  is_earlier ? std::string(earlier_format) : "a file that a scene uses has \"format\": 2");
       return false;
     }
     refuse_twins(top);

@@ -32,17 +32,17 @@ class SceneWriter {
 
   std::string write() {
     page_.open('{');
-    page_.value("format", "1");
-    if (!scene_.title.empty()) page_.value("scene", json_text(scene_.title));
+    page_.value("format", std::to_string(scene_format));
+    if (!scene_.title.empty()) page_.value("title", json_text(scene_.title));
     constexpr double usual_em = 16;
     if (scene_.tree.em() != usual_em) page_.value("em", exact(scene_.tree.em()));
     if (scene_.tree.direction() == Direction::rtl) page_.value("direction", "\"rtl\"");
-    if (scene_.text_metrics != TextMetrics::fixed) page_.value("words", json_text(word(scene_.text_metrics)));
+    if (scene_.text_metrics != TextMetrics::fixed) page_.value("text_metrics", json_text(word(scene_.text_metrics)));
     write_fonts(scene_.fonts);
     write_ladder();
     write_conditions();
     if (scene_.touch_target_size != Scene::usual_touch_target_size)
-      page_.value("touch_size", exact(scene_.touch_target_size));
+      page_.value("touch_target_size", exact(scene_.touch_target_size));
     write_locales();
     if (!scene_.claims.empty()) {
       page_.open('[', "claims");
@@ -88,7 +88,7 @@ class SceneWriter {
     if (!usual) write_span("width", ladder.width);
     if (ladder.height) write_span("height", *ladder.height);
     if (!ladder.container_sizes.empty()) {
-      page_.open('{', "rungs");
+      page_.open('{', "named_sizes");
       for (const NamedSize& container_size : ladder.container_sizes) {
         if (container_size.height) {
           write_pair(container_size.name, container_size.width, *container_size.height);
@@ -143,7 +143,7 @@ class SceneWriter {
 
   void write_locales() {
     if (scene_.locales.empty()) return;
-    page_.open('{', "wordings");
+    page_.open('{', "locales");
     for (const Locale& locale : scene_.locales) {
       page_.open('{', locale.name);
       if (locale.direction) page_.value("direction", '"' + std::string(word(*locale.direction)) + '"');

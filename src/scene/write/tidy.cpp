@@ -23,7 +23,7 @@ using Type = JsonValue::Type;
 
 /// Before the keys of the table, and behind them.
 constexpr std::array<std::string_view, 5> first_keys{"part", "kind", "name", "like", "copies"};
-constexpr std::array<std::string_view, 4> last_keys{"with", "each", "when", "children"};
+constexpr std::array<std::string_view, 4> last_keys{"with", "each_child", "when", "children"};
 
 /// What an object says, or a list holds.
 enum class Role : unsigned char { as_it_is, top, node, nodes, keys, list_of_keys, map_of_keys, map_of_parts };
@@ -163,7 +163,7 @@ class Tidier {
     }
     if (member.key == "children") {
       if (member.first == no_value && at.alone) return {};
-      const bool alone = !at.in_part && document_.member(at.value, "each") == no_value;
+      const bool alone = !at.in_part && document_.member(at.value, "each_child") == no_value;
       return Step{id, Role::nodes, alone, at.in_part};
     }
     if (member.key == "when") return Step{id, Role::map_of_keys};

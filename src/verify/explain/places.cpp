@@ -78,7 +78,7 @@ class Places {
     const auto& place_self = x ? keys.place_self.x : keys.place_self.y;
     const auto& all = x ? own.place_items.x : own.place_items.y;
     const Across usual = own.kind == Kind::grid ? Across::stretch : Across::start;
-    return "align " + std::string(word(place_self.value_or(all.value_or(usual))));
+    return "place_items " + std::string(word(place_self.value_or(all.value_or(usual))));
   }
 
   /// The edge of the padding box that a pin holds to, and the size where that is the far one.

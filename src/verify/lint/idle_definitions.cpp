@@ -72,8 +72,8 @@ std::vector<Finding> idle_definitions(const Scene& scene) {
   }
   for (const Locale& locale : scene.locales) {
     if (!says_something(scene, locale))
-      all.push_back(about(locale.name, "wordings", LintRule::unused,
-                          "this wording says nothing that the scene does not say", "give it texts, or take it out",
+      all.push_back(about(locale.name, "locales", LintRule::unused,
+                          "this locale says nothing that the scene does not say", "give it texts, or take it out",
                           scene));
   }
   if (!scene.origins) return all;

@@ -106,12 +106,12 @@ bool acts_by_itself(Acts acts) {
 
 /// What does on another kind of container what a key cannot do on this one.
 std::string other_key_for(std::string_view key, Kind kind) {
-  if (key == "align" && (kind == Kind::row || kind == Kind::column))
+  if (key == "place_items" && (kind == Kind::row || kind == Kind::column))
     return "say along or across, which place what a " + std::string(word(kind)) + " holds; or leave it out";
   if ((key == "along" || key == "across") && kind == Kind::stack)
-    return "say align, which places what a stack holds; or leave it out";
+    return "say place_items, which places what a stack holds; or leave it out";
   if ((key == "along" || key == "across") && kind == Kind::grid)
-    return "say align for what lies in the cells, or rest for the tracks; or leave it out";
+    return "say place_items for what lies in the cells, or place_content for the tracks; or leave it out";
   return "leave it out";
 }
 
@@ -142,7 +142,7 @@ void look_for_needless(const Scene& scene, LintedVariant& looked) {
       if (!allow.has_word(word) || looked.sightings.allow().contains({node, word})) continue;
       if (!looked.sightings.was_placed(node)) continue;
       const Reason told{"it is never \"" + std::string(Allowed::words[word]) + "\"", "leave it out"};
-      looked.found.push_back({node, finding_of(scene, node, "meant." + std::string(Allowed::words[word]),
+      looked.found.push_back({node, finding_of(scene, node, "allow." + std::string(Allowed::words[word]),
                                                LintRule::unused_allow, told, {scene.ladder.width})});
     }
   }

@@ -55,8 +55,8 @@ void look_for_invisible(const Seen& seen, Sightings& sightings) {
         return Reason{"it lies wholly outside " + name + ", where nobody sees it", fix};
       }
       return Reason{"it lies wholly behind " + name,
-                    "paint it later (the order of the file, or paint_order), or place one of them elsewhere; where " +
-                        name + " lets it show through, say see_through"};
+                    "paint it later (the order of the file, or on_top), or place one of them elsewhere; where " + name +
+                        " lets it show through, say see_through"};
     });
   }
 }

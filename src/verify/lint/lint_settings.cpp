@@ -67,24 +67,27 @@ void look_at_rest(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys &keys = one.keys(), &above = seen.parent(one).keys();
   const Reason one_line{"without wrap there are no lines to place", "leave it out, or wrap"};
   const bool line = keys.kind == Kind::row || keys.kind == Kind::column;
-  if (line && !keys.wrap && keys.place_content != PlaceContentPair()) see_idle(sightings, one.node, "rest", one_line);
+  if (line && !keys.wrap && keys.place_content != PlaceContentPair())
+    see_idle(sightings, one.node, "place_content", one_line);
   if (!keys.area.empty() && above.kind == Kind::grid && above.areas.empty())
     see_idle(sightings, one.node, "area",
              {"its grid has no map of areas", "write areas into the grid, or leave it out"});
   if (keys.virtualized.on && line && !keys.is_list())
-    see_idle(sightings, one.node, "only_in_view",
+    see_idle(sightings, one.node, "virtualized",
              {"what is in view is followed along a row or column that scrolls, and neither wraps nor is reversed",
               "let it scroll along, or leave it out"});
   if (keys.scroll_ratio && above.scroll == Scroll::none)
-    see_idle(sightings, one.node, "drift", {"what it lies in does not scroll", "leave it out, or let that scroll"});
+    see_idle(sightings, one.node, "scroll_ratio",
+             {"what it lies in does not scroll", "leave it out, or let that scroll"});
   if (keys.aspect_ratio && is_length(keys.width) && is_length(keys.height) && keys.width.way() == keys.height.way())
-    see_idle(sightings, one.node, "aspect", {"its width and its height are both given", "leave one of the three out"});
+    see_idle(sightings, one.node, "aspect_ratio",
+             {"its width and its height are both given", "leave one of the three out"});
 }
 
 // --- trials --------------------------------------------------------------------------------------------------------
 
-constexpr std::array<std::string_view, 9> edited_keys{"along",  "across", "self",   "align",    "rest",
-                                                      "out_of", "grow",   "shrink", "border_at"};
+constexpr std::array<std::string_view, 9> edited_keys{"along",  "across", "place_self", "place_items", "place_content",
+                                                      "out_of", "grow",   "shrink",     "border_at"};
 
 bool is_edited(const KeyEntry& entry, const Keys& keys) {
   if (std::ranges::find(edited_keys, entry.name) == edited_keys.end() || !is_said(entry, keys)) return false;
@@ -168,7 +171,7 @@ class Edits {
     if (entry.name == "out_of" && same(shares_in(node), *scene_.tree.keys(node).out_of)) return;  // all is given out
     if (!changes_nothing(without, setting.nodes)) return;
     Reason told = reason(node, entry.name);
-    const bool places = entry.name == "along" || entry.name == "across" || entry.name == "align";
+    const bool places = entry.name == "along" || entry.name == "across" || entry.name == "place_items";
     const std::string size = places ? size_to_act(node, entry) : "";
     if (!size.empty()) {
       if (entry.name != "along")
@@ -176,7 +179,7 @@ class Edits {
       told.fix = size + " gives it room; or leave it out";
     }
     if (setting.at.source == Source::each_child) {
-      found_.push_back({{scene_.tree.parent(node)}, "each." + std::string(entry.name), told});
+      found_.push_back({{scene_.tree.parent(node)}, "each_child." + std::string(entry.name), told});
     } else {
       found_.push_back({setting.nodes, std::string(entry.name), told});
     }
@@ -296,7 +299,7 @@ class Edits {
       return {"the shares exceed the total by " + rounded(shares - total) + ", so their sum counts",
               "lower a share, or say out_of " + rounded(shares)};
     }
-    if (key == "rest") return {"nothing is ever left for it to share out", "leave it out"};
+    if (key == "place_content") return {"nothing is ever left for it to share out", "leave it out"};
     return {"there is nothing to align in: without it every box lies where it lies", "leave it out"};
   }
 

@@ -95,7 +95,7 @@ Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
     const std::string eaten = what_takes_the_space(seen, one, axis);
     return {why + eaten, "say min_" + key + (eaten.empty() ? "" : ", or let something beside it give way")};
   }
-  return {why + ", and nothing else gives it a " + key, "give it a " + key + ", a weight, or natural"};
+  return {why + ", and nothing else gives it a " + key, "give it a " + key + ", a weight, or natural_size"};
 }
 
 void look_for_nothing(const Seen& seen, const SeenNode& one, Sightings& sightings) {
@@ -127,7 +127,7 @@ void look_for_small_target(const Seen& seen, const SeenNode& one, Sightings& sig
   const double least = seen.scene->touch_target_size, smaller = std::min(one.box.width, one.box.height);
   if (!one.keys().touch_target || smaller >= least - fit_tolerance) return;
   sightings.see(
-      LintRule::target_too_small, one.node, "touch",
+      LintRule::target_too_small, one.node, "touch_target",
       [&] {
         const Axis shorter = one.box.width < one.box.height ? x_axis : y_axis;
         const std::string key = side_word(shorter);

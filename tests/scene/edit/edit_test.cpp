@@ -16,7 +16,7 @@ using Does = Edit::Does;
 
 /// Comments, parts that use parts, copies of copies, `each_child`, forms, wordings and claims.
 constexpr const char* the_file = R"json({
-  "format": 1, "em": 16, // what one em is
+  "format": 2, "em": 16, // what one em is
   "ranges": [{ "name": "narrow", "below_width": 200 }], "modes": ["dim"],
   "shared": { "button": { "height": 32, "padding": 2 } },
   "parts": {
@@ -24,10 +24,10 @@ constexpr const char* the_file = R"json({
       { "kind": "text", "name": "words", "text": "Dial" }, { "kind": "box", "name": "tick", "copies": 2, "width": 4 }] },
     "pair": { "kind": "row", "children": [{ "part": "dial", "name": "left" }, { "part": "dial", "name": "right" }] }
   },
-  "wordings": { "long": { "texts": { "bar/title": "Propagation house" } } },
+  "locales": { "long": { "texts": { "bar/title": "Propagation house" } } },
   "claims": ["title.width >= 0", "count(tray[0]/*) >= 1", "apart(a, b)", "lone/left.width > 1"],
   "root": { "kind": "column", "name": "r", "gap": 4, "children": [
-    { "kind": "row", "name": "bar", "each": { "shrink": 0, "padding": { "x": 5 } }, "children": [
+    { "kind": "row", "name": "bar", "each_child": { "shrink": 0, "padding": { "x": 5 } }, "children": [
       { "kind": "text", "name": "title", "text": "Oak", "when": { "narrow": { "text": "O" } } },
       { "kind": "box", "name": "a", "like": "button", "shrink": 1 }, { "kind": "box", "name": "b", "width": 9 },
       { "kind": "box" }] },
@@ -92,21 +92,21 @@ TEST(Edit, OfOneNodeChangesThatNodeAlone) {
 
 /// A list of copies stays a list where what is changed is what one of its items says, or what none of them does.
 TEST(Edit, OfACopyInAListIsSaidInTheList) {
-  const std::string file = R"({ "format": 1,
+  const std::string file = R"({ "format": 2,
   "parts": { "p": { "kind": "row", "children": [{ "kind": "box", "name": "i", "width": 1 }] } },
   "root": { "kind": "column", "name": "r", "children": [
-    { "kind": "row", "name": "e", "gap": 2, "copies": [{}, { "w.text": "two", "gap": 3 }, { "w": { "size": 9 } }],
+    { "kind": "row", "name": "e", "gap": 2, "copies": [{}, { "w.text": "two", "gap": 3 }, { "w": { "font_size": 9 } }],
       "children": [{ "kind": "text", "name": "w", "text": "one" }] },
     { "part": "p", "name": "q", "copies": [{ "i.width": 5 }, {}], "with": { "i.height": 4 } }] } })";
   const struct {
     const char *edit, *list;  // with the list as it is written then, or what stands where it was
   } cases[] = {
-      {"e[0].gap=7", R"([{ "gap": 7 }, { "w.text": "two", "gap": 3 }, { "w": { "size": 9 } }])"},
-      {"e[1].gap=7", R"([{}, { "w": { "text": "two" }, "gap": 7 }, { "w": { "size": 9 } }])"},
-      {"e[1]/w.text=new", R"([{}, { "w": { "text": "new" }, "gap": 3 }, { "w": { "size": 9 } }])"},
-      {"e[2]/w.text=new", R"([{}, { "w.text": "two", "gap": 3 }, { "w": { "size": 9, "text": "new" } }])"},
+      {"e[0].gap=7", R"([{ "gap": 7 }, { "w.text": "two", "gap": 3 }, { "w": { "font_size": 9 } }])"},
+      {"e[1].gap=7", R"([{}, { "w": { "text": "two" }, "gap": 7 }, { "w": { "font_size": 9 } }])"},
+      {"e[1]/w.text=new", R"([{}, { "w": { "text": "new" }, "gap": 3 }, { "w": { "font_size": 9 } }])"},
+      {"e[2]/w.text=new", R"([{}, { "w.text": "two", "gap": 3 }, { "w": { "font_size": 9, "text": "new" } }])"},
       {"e.padding=1", R"("padding": 1)"},  // none of them says it
-      {"e.gap=7", R"([{ "gap": 7 }, { "w": { "text": "two" }, "gap": 7 }, { "w": { "size": 9 }, "gap": 7 }])"},
+      {"e.gap=7", R"([{ "gap": 7 }, { "w": { "text": "two" }, "gap": 7 }, { "w": { "font_size": 9 }, "gap": 7 }])"},
       {"q[1]/i.width=6", R"([{ "i.width": 5 }, { "i": { "width": 6 } }])"},
       {"q[0]/i.width=6", R"([{ "i": { "width": 6 } }, {}])"},
       {"q/i.height=6", R"("with": { "i": { "height": 6 } })"},
@@ -251,8 +251,8 @@ TEST(Edit, SaysWhatCannotBeMade) {
       {{Does::set, "*/tilte.width=3"}, "\"*/tilte.width=3\": \"*/tilte\" matches no node"},
       {{Does::set, "shared.buton.height=3"},
        "\"shared.buton.height=3\": no shared keys are called \"buton\"; the nearest one is \"button\""},
-      {{Does::set, "parts.dial/wrods.size=3"},
-       "\"parts.dial/wrods.size=3\": nothing in this part is called \"wrods\"; the nearest one is \"words\""},
+      {{Does::set, "parts.dial/wrods.font_size=3"},
+       "\"parts.dial/wrods.font_size=3\": nothing in this part is called \"wrods\"; the nearest one is \"words\""},
       {{Does::set, "a.height=null"},
        "\"a.height=null\": nothing is said there that could be left out; it comes from shared \"button\""},
       {{Does::set, "a.name=b"}, "\"a.name=b\": two siblings are called \"b\""},
@@ -365,14 +365,14 @@ TEST(Edit, APartSpeaksOfItsNodesInOnePlace) {
   EXPECT_EQ(changed.scene().tree.keys(changed.scene().tree.at("tray[1]/pair/right")).gap, Gap(1));
   changed.apply(Edit::set(draft.place_in_part("tray[0]/pair/left/tick[1]") + ".width", "7"));
   EXPECT_EQ(solve(changed.scene(), {300, 400})["lone/right/tick[0]"].width, 7);
-  EXPECT_EQ(Draft(R"({"format":1,"root":{"kind":"row"}})", "s").parts(), std::vector<std::string>());
+  EXPECT_EQ(Draft(R"({"format":2,"root":{"kind":"row"}})", "s").parts(), std::vector<std::string>());
 }
 
 TEST(Edit, TheProgramMakesThemInTheOrderGiven) {
   const auto tidied = [](std::vector<std::string> more) {
     std::vector<std::string> args{"tidy", "-"};
     args.insert(args.end(), more.begin(), more.end());
-    const testing::Result result = testing::run(args, R"({"format":1,"root":{"kind":"row","name":"r"}})");
+    const testing::Result result = testing::run(args, R"({"format":2,"root":{"kind":"row","name":"r"}})");
     return result.status == 0 ? result.out.substr(result.out.find("\"root\"")) : result.err;
   };
   EXPECT_EQ(tidied({"--add", "r={\"kind\":\"box\",\"name\":\"a\"}", "--try", "a.width=3", "--enclose", "a=row:b",

@@ -10,7 +10,7 @@ namespace fond_ladder {
 namespace {
 
 Scene scene_of(const std::string& head, const std::string& children) {
-  return read_scene(R"({"format":1,)" + head + R"("root":{"kind":"row","name":"r","children":[)" + children + "]}}",
+  return read_scene(R"({"format":2,)" + head + R"("root":{"kind":"row","name":"r","children":[)" + children + "]}}",
                     "s");
 }
 
@@ -62,8 +62,8 @@ TEST(Definitions, LaterLayersBeatEarlierOnes) {
 
 TEST(Definitions, EachIsTheWeakestLayer) {
   const Scene scene = read_scene(
-      R"({"format":1,"shared":{"s":{"width":3}},"parts":{"p":{"kind":"box","width":2}},"root":{"kind":"row",)"
-      R"("each":{"kind":"box","width":1,"like":"s"},"children":[{"name":"a"},{"name":"b","like":"s"},{"name":"c","part":"p"}]}})",
+      R"({"format":2,"shared":{"s":{"width":3}},"parts":{"p":{"kind":"box","width":2}},"root":{"kind":"row",)"
+      R"("each_child":{"kind":"box","width":1,"like":"s"},"children":[{"name":"a"},{"name":"b","like":"s"},{"name":"c","part":"p"}]}})",
       "s");
   EXPECT_EQ(widths(scene), "a 1 b 3 c 2");
 }
@@ -108,7 +108,8 @@ TEST(Definitions, CopiesAreNumbered) {
       scene_of("", R"({"kind":"row","name":"a","copies":2,"children":[{"kind":"box","name":"b","copies":2}]})");
   EXPECT_EQ(nested.tree.size(), 1U + 2 + 4);
   EXPECT_EQ(nested.tree.path(nested.tree.at("a[1]/b[0]")), "r/a[1]/b[0]");
-  EXPECT_EQ(testing::boxes_at("grid:g columns=2 rest=start [ box:a copies=3 natural=[5,4] width=content ]", "20x20"),
+  EXPECT_EQ(testing::boxes_at(
+                "grid:g columns=2 place_content=start [ box:a copies=3 natural_size=[5,4] width=content ]", "20x20"),
             "a[0](0,0 5x4) a[1](10,0 5x4) a[2](0,4 5x4)");
 }
 
@@ -194,7 +195,7 @@ TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
       {"", R"({"kind":"box","copies":1000000000})",
        "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list "
        "that "
-       "is only_in_view (at /root/children/0/copies)\n"},
+       "is virtualized (at /root/children/0/copies)\n"},
       {"", R"({"kind":"box","copies":[{"name":"x"},3,{"b.width":1},{"widht":2}]})",
        "an item of \"copies\" cannot give a \"name\" (at /root/children/0/copies/0/name)\n"
        "an item of \"copies\" must be an object: what it says of that copy (at /root/children/0/copies/1)\n"

@@ -19,7 +19,7 @@ using ::testing::ElementsAre;
 using ::testing::HasSubstr;
 
 std::string file_of(const std::string& head, const std::string& text = R"("text":"Fern")") {
-  return R"({"format":1,)" + head + R"("root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t",)" + text +
+  return R"({"format":2,)" + head + R"("root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t",)" + text +
          "}]}}";
 }
 
@@ -37,10 +37,11 @@ TEST(FontsOfScenes, FaultsStandWhereTheyAreSaid) {
   const struct {
     const char *head, *text, *fault;
   } cases[] = {
-      {R"("words":"pixels",)", "", "s:1:21: error: \"words\" must be plain or fonts (at /words)"},
-      {R"("words":"fonts","fonts":{"body":{"family":"DejaVu Sanz"}},)", "",
+      {R"("text_metrics":"pixels",)", "", "s:1:21: error: \"words\" must be plain or fonts (at /words)"},
+      {R"("text_metrics":"fonts","fonts":{"body":{"family":"DejaVu Sanz"}},)", "",
        R"(s:1:45: error: this machine has no font family "DejaVu Sanz"; did you mean "DejaVu Sans"?)"},
-      {R"("words":"fonts","fonts":{"body":{"file":"gone.ttf"}},)", "", "there is no file gone.ttf (at /fonts/body)"},
+      {R"("text_metrics":"fonts","fonts":{"body":{"file":"gone.ttf"}},)", "",
+       "there is no file gone.ttf (at /fonts/body)"},
       {R"("fonts":[],)", "", "\"fonts\" must be an object of names"},
       {R"("fonts":{"9":{"family":"Serif"}},)", "", "the name of a font must be a letter"},
       {R"("fonts":{"body":"Serif"},)", "", "a font is said by its family or by its file"},
@@ -51,9 +52,9 @@ TEST(FontsOfScenes, FaultsStandWhereTheyAreSaid) {
        "the scene has no font of that name; the nearest one is \"head\" (at /root/children/0/font)"},
       {"", R"("font":"head")",
        "the scene has no fonts; name some, as in \"fonts\": {\"head\": {\"family\": \"Serif\"}}"},
-      {R"("words":"fonts","wordings":{"w":{"fonts":{"body":{"family":"Nowhere"}}}},)", "",
+      {R"("text_metrics":"fonts","locales":{"w":{"fonts":{"body":{"family":"Nowhere"}}}},)", "",
        "this machine has no font family \"Nowhere\""},
-      {R"("words":"fonts",)", R"("text":"a","size":1000000)",
+      {R"("text_metrics":"fonts",)", R"("text":"a","font_size":1000000)",
        "its size is 1000000; with fonts a text has at most 10000 (at /words)"},
       {"", R"("text":"a","line_height":0)", "line_height"},
   };
@@ -63,9 +64,9 @@ TEST(FontsOfScenes, FaultsStandWhereTheyAreSaid) {
     EXPECT_EQ(std::ranges::count(told, '\n'), 1) << told;
   }
   EXPECT_EQ(faults_of(R"("fonts":{"body":{"family":"Nowhere"}},)"), "") << "plain words need no font";
-  EXPECT_EQ(faults_of(R"("wordings":{"w":{"fonts":{"wide":{"family":"Serif"}}}},)", R"("font":"wide")"), "")
+  EXPECT_EQ(faults_of(R"("locales":{"w":{"fonts":{"wide":{"family":"Serif"}}}},)", R"("font":"wide")"), "")
       << "a wording names it";
-  EXPECT_EQ(faults_of(R"("wordings":{"w":{"texts":{"t":"x"}}},)"), "");
+  EXPECT_EQ(faults_of(R"("locales":{"w":{"texts":{"t":"x"}}},)"), "");
 }
 
 TEST(FontsOfScenes, ManyAreRefusedOnce) {
@@ -78,8 +79,8 @@ TEST(FontsOfScenes, ManyAreRefusedOnce) {
 
 TEST(FontsOfScenes, WhatIsReadIsWrittenAgain) {
   const std::string head =
-      R"("words":"fonts","fonts":{"body":{"family":"DejaVu Serif"}},"wordings":{"w":{"fonts":{"body":{"family":"DejaVu Sans"}},"texts":{"t":"x"}}},)";
-  const std::string text = R"("text":"Fern","font":"body","bold":true,"slanted":true,"line_height":1.5)";
+      R"("text_metrics":"fonts","fonts":{"body":{"family":"DejaVu Serif"}},"locales":{"w":{"fonts":{"body":{"family":"DejaVu Sans"}},"texts":{"t":"x"}}},)";
+  const std::string text = R"("text":"Fern","font":"body","bold":true,"italic":true,"line_height":1.5)";
   const Scene scene = read_scene(file_of(head, text), "s");
   EXPECT_EQ(scene.text_metrics, TextMetrics::fonts);
   ASSERT_EQ(scene.fonts.size(), 1U);
@@ -88,7 +89,7 @@ TEST(FontsOfScenes, WhatIsReadIsWrittenAgain) {
   EXPECT_EQ(again.tree.keys(again.tree.at("t")), scene.tree.keys(scene.tree.at("t")));
   EXPECT_EQ(again.text_metrics, scene.text_metrics);
   EXPECT_EQ(again.locales[0].fonts[0].family, "DejaVu Sans");
-  EXPECT_THAT(tidy_scene(file_of(head, text), "s").json, HasSubstr("\"words\": \"fonts\",\n  \"fonts\": {"));
+  EXPECT_THAT(tidy_scene(file_of(head, text), "s").json, HasSubstr("\"text_metrics\": \"fonts\",\n  \"fonts\": {"));
 }
 
 TEST(FontsOfScenes, ATrialMayChangeThem) {
@@ -110,7 +111,7 @@ class FontFiles : public ::testing::Test {
     std::filesystem::create_directories(folder_ + "kit");
     std::filesystem::copy_file("/usr/share/fonts/truetype/dejavu/DejaVuSerif.ttf", folder_ + "kit/serif.ttf");
     std::ofstream(folder_ + "kit/kit")
-        << R"({"format":1,"fonts":{"body":{"file":"serif.ttf"},"head":{"family":"DejaVu Sans"},
+        << R"({"format":2,"fonts":{"body":{"file":"serif.ttf"},"head":{"family":"DejaVu Sans"},
         "idle":{"file":"gone.ttf"}}})";
   }
   ~FontFiles() override { std::filesystem::remove_all(folder_); }
@@ -118,7 +119,7 @@ class FontFiles : public ::testing::Test {
 };
 
 TEST_F(FontFiles, AreLookedForBesideTheFileThatNamesThem) {
-  const std::string scene = file_of(R"("uses":["kit/kit"],"fonts":{"idle":{"family":"Serif"}},"words":"fonts",)",
+  const std::string scene = file_of(R"("uses":["kit/kit"],"fonts":{"idle":{"family":"Serif"}},"text_metrics":"fonts",)",
                                     R"("text":"Fern","font":"head")");
   const Scene read = read_scene(scene, folder_ + "s");
   ASSERT_EQ(read.fonts.size(), 3U);
@@ -131,7 +132,7 @@ TEST_F(FontFiles, AreLookedForBesideTheFileThatNamesThem) {
 }
 
 TEST_F(FontFiles, AFontThatBeatsAnotherIsNoneMore) {
-  std::string kit = R"({"format":1,"fonts":{"body":{"family":"Serif"})";
+  std::string kit = R"({"format":2,"fonts":{"body":{"family":"Serif"})";
   for (int i = 1; i < 64; ++i) kit += ",\"f" + std::to_string(i) + R"(":{"family":"Serif"})";
   std::ofstream(folder_ + "full") << kit + "}}";
   const auto read = [&](const std::string& fonts) {

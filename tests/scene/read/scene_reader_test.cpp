@@ -20,7 +20,7 @@ std::string faults(const std::string& json) {
 }
 
 struct Case {
-  const char* node;  // put into {"format":1,"root":...}, which begins at column 20
+  const char* node;  // put into {"format":2,"root":...}, which begins at column 20
   const char* fault;
 };
 
@@ -29,7 +29,7 @@ const Case cases[] = {
     {R"({"kind":"row","border_counts":false})",
      "1:34: error: unknown key \"border_counts\"; the nearest one is \"border_at\" (at /root/border_counts)"},
     {R"({"kind":"row","overlap":"earlier"})",
-     "1:34: error: unknown key \"overlap\"; the nearest one is \"paint_order\" (at /root/overlap)"},
+     "1:34: error: unknown key \"overlap\"; the nearest one is \"on_top\" (at /root/overlap)"},
     {R"({"kind":"row","pin":{"center_x":1}})",
      "1:41: error: unknown key \"center_x\"; the nearest one is \"middle_x\" (at /root/pin/center_x)"},
     {R"({"kind":"row","gapp":1})", "1:34: error: unknown key \"gapp\"; the nearest one is \"gap\" (at /root/gapp)"},
@@ -42,7 +42,7 @@ const Case cases[] = {
     {R"({"kind":"row","width":-1})", "1:42: error: \"width\" must be 0 or more, and at most 1e9 (at /root/width)"},
     {R"({"kind":"row","width":2e9})", "1:42: error: \"width\" must be a number from -1e9 to 1e9 (at /root/width)"},
     {R"({"kind":"row","grow":1e-12})", "1:41: error: \"grow\" must be 0, or from 1e-9 to 1e9 (at /root/grow)"},
-    {R"({"kind":"row","aspect":0})", "1:43: error: \"aspect\" must be from 1e-6 to 1e6 (at /root/aspect)"},
+    {R"({"kind":"row","aspect_ratio":0})", "1:43: error: \"aspect_ratio\" must be from 1e-6 to 1e6 (at /root/aspect)"},
     {R"({"kind":"row","along":"centre"})",
      "1:42: error: \"along\" must be start, center, end, between, around, evenly or slots; the nearest one is "
      "\"center\" "
@@ -51,7 +51,7 @@ const Case cases[] = {
      "1:28: error: \"kind\" must be row, column, grid, stack, box, text or image; the nearest one is \"row\" (at "
      "/root/kind)"},
     {R"({"kind":"grid","columns":[100,"2fr","min-content",{"min":"40%","max":"1fr"},)"
-     R"({"repeat":"fitting","tracks":["10em"],"empty":"drop"}],"rows":3,"areas":["a b"],"align":{"y":"baseline"}})",
+     R"({"repeat":"fitting","tracks":["10em"],"empty":"drop"}],"rows":3,"areas":["a b"],"place_items":{"y":"baseline"}})",
      "none"},
     {R"({"kind":"grid","columns":0})",
      "1:45: error: \"columns\" must be from 1 to 10,000 equal tracks, or a list of tracks (at /root/columns)"},
@@ -99,7 +99,8 @@ const Case cases[] = {
      "1:43: error: \"border\" must not be a percentage: a border is as thick at every size (at /root/border)"},
     {R"({"kind":"row","order":"frist"})",
      "1:42: error: \"order\" must be a whole number, \"first\" or \"last\" (at /root/order)"},
-    {R"({"kind":"row","natural":[1]})", "1:44: error: \"natural\" must be a list of two numbers (at /root/natural)"},
+    {R"({"kind":"row","natural_size":[1]})",
+     "1:44: error: \"natural_size\" must be a list of two numbers (at /root/natural)"},
     {R"({"kind":"row","pin":{"left":"x"}})",
      "1:48: error: \"pin\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or tied to an edge as in "
      "\"photo.right + "
@@ -116,20 +117,20 @@ const Case cases[] = {
     {R"({"kind":"row","children":[{"kind":"box","name":"a"},{"kind":"box","name":"a"}]})",
      "1:93: error: two siblings are called \"a\"; the other one is at /root/children/0/name (at "
      "/root/children/1/name)"},
-    {R"({"kind":"row","each":{"name":"a"},"children":[]})",
+    {R"({"kind":"row","each_child":{"name":"a"},"children":[]})",
      "1:42: error: \"each\" cannot give a \"name\" (at /root/each/name)"},
     {R"([])", "1:20: error: a node must be an object with a \"kind\" (at /root)"},
 };
 
 TEST(SceneReader, NamesPlaceAndRemedyOfEveryFault) {
   for (const Case& one : cases) {
-    EXPECT_EQ(faults(std::string("{\"format\":1,\"root\":") + one.node + "}"), std::string(one.fault) + "\n")
+    EXPECT_EQ(faults(std::string("{\"format\":2,\"root\":") + one.node + "}"), std::string(one.fault) + "\n")
         << one.node;
   }
 }
 
 TEST(SceneReader, RefusesAGridWithMoreLinesThanAGridCanHave) {
-  std::string scene = R"({"format":1,"root":{"kind":"grid","columns":2,"each":{"kind":"box"},"children":[{})";
+  std::string scene = R"({"format":2,"root":{"kind":"grid","columns":2,"each_child":{"kind":"box"},"children":[{})";
   for (int i = 0; i < 20002; ++i) scene += ",{}";
   EXPECT_EQ(faults(scene + "]}}"),
             "1:20: error: this grid would need more than 10,000 rows for its 20003 children; give it more columns (at "
@@ -137,10 +138,10 @@ TEST(SceneReader, RefusesAGridWithMoreLinesThanAGridCanHave) {
 }
 
 TEST(SceneReader, ChecksTheHead) {
-  EXPECT_EQ(faults(R"({"root":{"kind":"row"}})"), "1:1: error: \"format\" is missing; write \"format\": 1\n");
-  EXPECT_EQ(faults(R"({"format":1})"), "1:1: error: \"root\" is missing: the node that fills the container\n");
-  EXPECT_EQ(faults(R"({"format":2,"em":0,"direction":"up","ladder":{"width":[9,2],"rungs":{"p":[1]}},)"
-                   R"("claims":[],"roots":1,"scene":3,"root":{"kind":"row"}})"),
+  EXPECT_EQ(faults(R"({"root":{"kind":"row"}})"), "1:1: error: \"format\" is missing; write \"format\": 2\n");
+  EXPECT_EQ(faults(R"({"format":2})"), "1:1: error: \"root\" is missing: the node that fills the container\n");
+  EXPECT_EQ(faults(R"({"format":2,"em":0,"direction":"up","ladder":{"width":[9,2],"named_sizes":{"p":[1]}},)"
+                   R"("claims":[],"roots":1,"title":3,"root":{"kind":"row"}})"),
             "1:11: error: \"format\" must be 1 (at /format)\n"
             "1:18: error: \"em\" must be a number of pixels, more than 0 (at /em)\n"
             "1:32: error: \"direction\" must be ltr or rtl (at /direction)\n"
@@ -155,14 +156,14 @@ TEST(SceneReader, TellsSlipsInJsonInItsOwnWords) {
   const struct {
     const char *text, *fault;
   } cases[] = {
-      {R"({"format":1,"root":{"kind":"row",}})",
+      {R"({"format":2,"root":{"kind":"row",}})",
        "1:33: error: a comma stands before the closing bracket; take it out\n"},
       {R"({"a":[1,2,]})", "1:10: error: a comma stands before the closing bracket; take it out\n"},
-      {R"({"format":1 "root":{}})", "1:18: error: a comma is missing before this\n"},
+      {R"({"format":2 "root":{}})", "1:18: error: a comma is missing before this\n"},
       {R"({"a":[1 2]})", "1:9: error: a comma is missing before this\n"},
-      {R"({"format":1,"root":{"kind":"row")",
+      {R"({"format":2,"root":{"kind":"row")",
        "1:33: error: the file ends before all that was opened is closed: a } or ] is missing, or a quote\n"},
-      {"{\"format\":1,\"name\":\"row\n}",
+      {"{\"format\":2,\"name\":\"row\n}",
        "1:20: error: this text has no closing quote on its line; a line break in a text is \\n\n"},
       {R"({"kind:"row"})", "1:9: error: a colon is missing behind the key, or a quote in it\n"},
       {R"({"kind" "row"})", "1:13: error: a colon is missing behind the key, or a quote in it\n"},
@@ -179,7 +180,7 @@ TEST(SceneReader, TellsSlipsInJsonInItsOwnWords) {
 
 TEST(SceneReader, NamesOurWordForThatOfAStandardOrAllThatIsAllowed) {
   const auto fault = [](const std::string& top, const std::string& node) {
-    const std::string all = faults(R"({"format":1,)" + top + R"("root":{"kind":"row")" + node + "}}");
+    const std::string all = faults(R"({"format":2,)" + top + R"("root":{"kind":"row")" + node + "}}");
     const std::size_t begin = all.find("error: ") + 7;
     return all.substr(begin, all.find(" (at") - begin);
   };
@@ -199,11 +200,11 @@ TEST(SceneReader, NamesOurWordForThatOfAStandardOrAllThatIsAllowed) {
        "no part is called \"mushroom\"; write dial"},
       {R"("modes":["all"],)", "",
        "no range or mode can be called \"all\": on the command line that stands for every mode"},
-      {R"("wordings":{"all":{"texts":{}}},)", "",
+      {R"("locales":{"all":{"texts":{}}},)", "",
        "no wording can be called \"all\": on the command line that stands for every wording"},
   };
   for (const auto& [top, node, says] : cases) EXPECT_EQ(fault(top, node), says);
-  std::string circle = faults(R"({"format":1,"parts":{"a":{"kind":"row","children":[{"part":"b"}]},"b":{"kind":"row",
+  std::string circle = faults(R"({"format":2,"parts":{"a":{"kind":"row","children":[{"part":"b"}]},"b":{"kind":"row",
       "children":[{"part":"a"}]}},"root":{"kind":"row","children":[{"part":"a"},{"part":"b"}]}})");
   EXPECT_EQ(std::ranges::count(circle, '\n'), 1) << "one circle, one fault: " << circle;
 }
@@ -215,26 +216,26 @@ TEST(SceneReader, RefusesListsThatCannotShowOnlyWhatIsInView) {
       {"", R"({"kind":"box","copies":1000000000})", "none\n"},
       {R"("when":{"m":{"kind":"column"}},)", R"({"kind":"box"},{"kind":"box","copies":[{},{}]})", "none\n"},
       {"", R"({"kind":"box","copies":1000000001})",
-       "\"copies\" in a list that is only_in_view must be a whole number from 0 to 1,000,000,000, or a list of what "
+       "\"copies\" in a list that is virtualized must be a whole number from 0 to 1,000,000,000, or a list of what "
        "each "
        "copy says"},
       {R"("wrap":true,)", R"({"kind":"box","copies":1000000})",
        "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list "
        "that "
-       "is only_in_view"},
+       "is virtualized"},
       {"", R"({"kind":"box","copies":9},{"kind":"box"})",
-       "a list of copies that is only_in_view holds that one child, and nothing beside it"},
+       "a list of copies that is virtualized holds that one child, and nothing beside it"},
       {"", R"({"kind":"box","copies":9,"when":{"m":{"copies":3}}})",
-       "copies that are only_in_view are as many under every condition"},
+       "copies that are virtualized are as many under every condition"},
       {R"("when":{"m":{"wrap":true}},)", R"({"kind":"box","copies":9})",
-       "under \"m\" this list is no plain row or column that scrolls along, which copies that are only_in_view need"},
-      {R"("when":{"m":{"only_in_view":true}},)", "", "\"when\" cannot give a \"only_in_view\""},
-      {R"("only_in_view":3,)", "", "\"only_in_view\" must be true or false"},
+       "under \"m\" this list is no plain row or column that scrolls along, which copies that are virtualized need"},
+      {R"("when":{"m":{"virtualized":true}},)", "", "\"when\" cannot give a \"virtualized\""},
+      {R"("virtualized":3,)", "", "\"virtualized\" must be true or false"},
   };
   for (const auto& [list, children, says] : cases) {
     const std::string own =
-        std::string(list).find("\"only_in_view\":3") == std::string::npos ? R"("only_in_view":true,)" : "";
-    const std::string all = faults(R"({"format":1,"modes":["m"],"root":{"kind":"row","scroll":"x",)" + own + list +
+        std::string(list).find("\"virtualized\":3") == std::string::npos ? R"("virtualized":true,)" : "";
+    const std::string all = faults(R"({"format":2,"modes":["m"],"root":{"kind":"row","scroll":"x",)" + own + list +
                                    R"("children":[)" + children + "]}}");
     const std::size_t begin = all.find("error: ");
     EXPECT_EQ(begin == std::string::npos ? all : all.substr(begin + 7, all.find(" (at") - begin - 7), says) << children;
@@ -242,19 +243,19 @@ TEST(SceneReader, RefusesListsThatCannotShowOnlyWhatIsInView) {
 }
 
 TEST(SceneReader, KnowsPlacesBehindCommentsAndEscapes) {
-  EXPECT_EQ(faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":1, \"a\\\"\\u00e4\":0,\n"
+  EXPECT_EQ(faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":2, \"a\\\"\\u00e4\":0,\n"
                    "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
             "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, uses, em, direction, words, "
             "fonts, ladder, "
             "ranges, modes, "
-            "touch_size, shared, parts, wordings, claims or root (at /a\"\xC3\xA4)\n"
+            "touch_target_size, shared, parts, wordings, claims or root (at /a\"\xC3\xA4)\n"
             "5:39: error: \"grow\" must be a number (at /root/grow)\n");
 }
 
 TEST(SceneReader, CountsWhatItDoesNotList) {
   std::string nodes;
   for (int i = 0; i < 250; ++i) nodes += std::string(i == 0 ? "" : ",") + R"({"kind":"box","colour":1})";
-  const std::string text = faults(R"({"format":1,"root":{"kind":"row","children":[)" + nodes + "]}}");
+  const std::string text = faults(R"({"format":2,"root":{"kind":"row","children":[)" + nodes + "]}}");
   EXPECT_EQ(std::count(text.begin(), text.end(), '\n'), 101);
   EXPECT_NE(text.find(" error: and 150 more errors\n"), std::string::npos);
 }
@@ -262,7 +263,8 @@ TEST(SceneReader, CountsWhatItDoesNotList) {
 TEST(SceneReader, ReadsEveryFormOfAValue) {
   const Scene scene = testing::scene_from(
       "em=10 direction=rtl row:r width=\"2.5em\" height=40% gap={\"x\":\"50%\",\"y\":2} order=last basis=content "
-      "margin={\"left\":\"auto\",\"y\":3} self={\"x\":\"end\"} pin={\"middle_x\":-4} scroll=both size=20 max_lines=2");
+      "margin={\"left\":\"auto\",\"y\":3} place_self={\"x\":\"end\"} pin={\"middle_x\":-4} scroll=both font_size=20 "
+      "max_lines=2");
   const Keys keys = scene.tree.keys(scene.tree.root());
   EXPECT_EQ(keys.width, Sizing(em(2.5)));
   EXPECT_EQ(keys.height, Sizing(percent(40)));
@@ -280,11 +282,11 @@ TEST(SceneReader, ReadsEveryFormOfAValue) {
 }
 
 TEST(SceneReader, TenMistakesAreTenMessagesInOrderOfPlace) {
-  const std::string text = faults(R"({ "format": 1, "modes": ["dim"],
+  const std::string text = faults(R"({ "format": 2, "modes": ["dim"],
   "shared": { "button": { "heigth": 32 } },
   "parts": { "card": { "kind": "row", "children": [{ "part": "card" }] },
              "seed": { "kind": "row", "children": [{ "kind": "box", "name": "face" }] } },
-  "wordings": { "long": { "texts": { "page/titel": "x" } } },
+  "locales": { "long": { "texts": { "page/titel": "x" } } },
   "root": { "kind": "column", "name": "page", "gap": "8px", "children": [
     { "kind": "text", "name": "title", "text": 3 },
     { "kind": "box", "like": "buton" },
@@ -299,7 +301,7 @@ TEST(SceneReader, TenMistakesAreTenMessagesInOrderOfPlace) {
 7:48: error: "text" must be a text in quotes (at /root/children/0/text)
 8:30: error: nothing shared is called "buton"; the nearest one is "button" (at /root/children/1/like)
 9:32: error: no range or mode is called "dmi"; the nearest one is "dim" (at /root/children/2/when/dmi)
-10:32: error: "copies" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list that is only_in_view (at /root/children/3/copies)
+10:32: error: "copies" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list that is virtualized (at /root/children/3/copies)
 11:33: error: the part has no inner node "fcae"; the nearest one is "face" (at /root/children/4/with/fcae)
 12:30: error: two siblings are called "title"; the other one is at /root/children/0/name (at /root/children/5/name)
 )");
@@ -307,9 +309,9 @@ TEST(SceneReader, TenMistakesAreTenMessagesInOrderOfPlace) {
 
 TEST(SceneReader, TheOrderOfKeysDoesNotMatter) {
   const Scene a =
-      read_scene(R"({"format":1,"em":20,"root":{"kind":"row","name":"r","width":"2em","children":[]}})", "a");
+      read_scene(R"({"format":2,"em":20,"root":{"kind":"row","name":"r","width":"2em","children":[]}})", "a");
   const Scene b =
-      read_scene(R"({"root":{"children":[],"width":"2em","name":"r","kind":"row"},"em":20,"format":1})", "b");
+      read_scene(R"({"root":{"children":[],"width":"2em","name":"r","kind":"row"},"em":20,"format":2})", "b");
   EXPECT_EQ(a.tree.keys(a.tree.root()), b.tree.keys(b.tree.root()));
   EXPECT_EQ(b.tree.em(), 20);
 }

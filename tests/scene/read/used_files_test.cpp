@@ -22,12 +22,12 @@ class UsedFiles : public ::testing::Test {
 
   void write(const std::string& name, const std::string& text) const { std::ofstream(folder_ + name) << text; }
   void write_kit(const std::string& name, const std::string& rest) const {
-    write(name, R"({"format":1,)" + rest + "}");
+    write(name, R"({"format":2,)" + rest + "}");
   }
   [[nodiscard]] std::string path(const std::string& name = "s") const { return folder_ + name; }
 
   static std::string text_of(const std::string& head, const std::string& children) {
-    return R"({"format":1,)" + head + R"("root":{"kind":"row","name":"r","children":[)" + children + "]}}";
+    return R"({"format":2,)" + head + R"("root":{"kind":"row","name":"r","children":[)" + children + "]}}";
   }
   [[nodiscard]] Scene scene_of(const std::string& head, const std::string& children) const {
     return read_scene(text_of(head, children), path());
@@ -90,7 +90,7 @@ TEST_F(UsedFiles, RangesAndModesComeWithThem) {
 TEST_F(UsedFiles, FaultsStandInTheFileTheyAreIn) {
   write_kit("sound", R"("parts":{})");
   write_kit("wrong", "\n\"parts\":{\"p\":{\"kind\":\"box\",\"widht\":3}}");
-  write("no_json", "{\"format\":1,}");
+  write("no_json", "{\"format\":2,}");
   write("list", "[1]");
   write_kit("odd", R"("knid":1,"shared":3)");
   write("old", R"({"parts":{}})");
@@ -125,10 +125,10 @@ TEST_F(UsedFiles, FaultsStandInTheFileTheyAreIn) {
        "odd:1:13: error: unknown key \"knid\"; write $schema, format, scene, uses, em, direction, words, fonts, "
        "ladder, ranges, "
        "modes, "
-       "touch_size, shared, parts, wordings, claims or root (at /knid)\n"
+       "touch_target_size, shared, parts, wordings, claims or root (at /knid)\n"
        "odd:1:31: error: \"shared\" must be an object of names (at /shared)\n"},
-      {R"("uses":["old"],)", "old:1:1: error: a file that a scene uses has \"format\": 1\n"},
-      {R"("uses":["secret"],)", "secret:1:1: error: a file that a scene uses has \"format\": 1\n"},
+      {R"("uses":["old"],)", "old:1:1: error: a file that a scene uses has \"format\": 2\n"},
+      {R"("uses":["secret"],)", "secret:1:1: error: a file that a scene uses has \"format\": 2\n"},
       {R"("uses":["one"],)", "two:1:21: error: this file uses itself: one > two > one (at /uses/0)\n"},
       {R"("uses":["itself"],)", "itself:1:29: error: this file uses itself: itself > itself (at /uses/1)\n"},
       {R"("uses":["clash"],"ranges":[{"name":"tight"}],)",

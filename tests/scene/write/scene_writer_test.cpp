@@ -67,7 +67,7 @@ TEST(SceneWriter, ReadingWhatWasWrittenGivesTheSameScene) {
 
 TEST(SceneWriter, WritesALiveTreeAsTheSceneItIsOf) {
   const Scene scene =
-      read_scene(R"({ "format": 1, "ranges": [{ "name": "narrow", "below_width": 300 }], "modes": ["dense"],
+      read_scene(R"({ "format": 2, "ranges": [{ "name": "narrow", "below_width": 300 }], "modes": ["dense"],
     "root": { "kind": "row", "name": "r", "children": [
       { "kind": "row", "name": "own", "ranges": [{ "name": "tight", "below_width": 80 }],
         "when": { "narrow": { "gap": 2 }, "dense": { "gap": 3 }, "tight": { "gap": 1 } } }] } })",
@@ -87,12 +87,12 @@ TEST(SceneWriter, WritesShortScenes) {
   whole.locales = {{"long", {{scene.tree.at("line"), "longer"}}, Direction::rtl}};
   whole.ladder = {{100, 200}, Interval(300), {{"phone", 390, 844}, {"narrow", 320}}};
   EXPECT_EQ(to_json(whole), R"({
-  "format": 1,
-  "scene": "A page",
+  "format": 2,
+  "title": "A page",
   "ladder": { "width": [100, 200], "height": 300,
-    "rungs": { "phone": [390, 844], "narrow": 320 } },
+    "named_sizes": { "phone": [390, 844], "narrow": 320 } },
   "ranges": [{ "name": "low", "below_width": 300 }],
-  "wordings": { "long": { "direction": "rtl", "texts": { "page/line": "longer" } } },
+  "locales": { "long": { "direction": "rtl", "texts": { "page/line": "longer" } } },
   "root": { "kind": "column", "name": "page", "padding": 8, "children": [
     { "kind": "row", "name": "bar", "gap": { "x": 4, "y": "10%" },
       "when": { "low": { "kind": "column", "along": "end", "weight": null } } },
@@ -147,24 +147,24 @@ TEST(Tidy, KeepsWhatEveryExampleSays) {
 
 TEST(Tidy, LeavesOutWhatOnlyRepeatsADefault) {
   const auto tidied = [](const std::string& rest) {
-    const std::string json = tidy_scene(R"({"format":1,"em":16,"direction":"ltr",)" + rest + "}", "s").json;
-    return json.substr(json.find("\"format\": 1,") + 13);
+    const std::string json = tidy_scene(R"({"format":2,"em":16,"direction":"ltr",)" + rest + "}", "s").json;
+    return json.substr(json.find("\"format\": 2,") + 13);
   };
   EXPECT_EQ(tidied(R"("root":{"grow":0,"gap":0,"name":"r","kind":"row","shrink":0.50,"children":[]})"),
             "  \"root\": { \"kind\": \"row\", \"name\": \"r\", \"shrink\": 0.5 }\n}\n");
   // A default that beats something is kept.
-  EXPECT_NE(
-      tidied(R"("root":{"kind":"row","each":{"grow":2},"children":[{"kind":"box","grow":0}]})").find("\"grow\": 0"),
-      std::string::npos);
+  EXPECT_NE(tidied(R"("root":{"kind":"row","each_child":{"grow":2},"children":[{"kind":"box","grow":0}]})")
+                .find("\"grow\": 0"),
+            std::string::npos);
   EXPECT_NE(tidied(R"("shared":{"s":{"grow":2}},"root":{"kind":"row","children":[{"like":"s","kind":"box","grow":0}]})")
                 .find("\"grow\": 0"),
             std::string::npos);
 }
 
 TEST(Tidy, TheProgramWarnsOfCommentsAndWritesWholeFiles) {
-  const std::string file = testing::temporary("tidy.scene.json", "// mine\n{\"root\":{\"kind\":\"row\"},\"format\":1}");
+  const std::string file = testing::temporary("tidy.scene.json", "// mine\n{\"root\":{\"kind\":\"row\"},\"format\":2}");
   const testing::Result printed = testing::run({"tidy", file});
-  EXPECT_EQ(printed.out, "{\n  \"format\": 1,\n  \"root\": { \"kind\": \"row\" }\n}\n");
+  EXPECT_EQ(printed.out, "{\n  \"format\": 2,\n  \"root\": { \"kind\": \"row\" }\n}\n");
   EXPECT_EQ(printed.err, file + ": warning: its comments are not in the tidy scene; keep the file if you need them\n");
   EXPECT_EQ(testing::run({"tidy", file, "-o", file}).out, file + ": written\n");
   EXPECT_EQ(testing::file_text(file), printed.out);

@@ -14,7 +14,7 @@ namespace {
 /// `value source name` of the width of node `a`, of each child in turn one source stronger.
 std::string width_of(const std::string& row_keys, const std::string& child, double width, bool mode,
                      const char* edit = nullptr) {
-  Draft draft(R"({"format":1,"ranges":[{"name":"low","below_width":100},{"name":"lower","below_width":50}],
+  Draft draft(R"({"format":2,"ranges":[{"name":"low","below_width":100},{"name":"lower","below_width":50}],
       "modes":["dim","night"],"shared":{"s":{"width":3}},
       "parts":{"p":{"kind":"box","width":2},"q":{"kind":"row","children":[{"kind":"box","name":"a","width":8}]}},
       "root":{"kind":"row","name":"r",)" +
@@ -31,7 +31,7 @@ std::string width_of(const std::string& row_keys, const std::string& child, doub
 }
 
 TEST(Settings, NameTheSourceThatWins) {
-  const std::string each = R"("each":{"width":1},)";
+  const std::string each = R"("each_child":{"width":1},)";
   const std::string whens = R"(,"when":{"night":{"width":8},"low":{"width":6},"dim":{"width":7},"lower":{"width":5}}})";
   const struct {
     std::string row_keys, child;
@@ -63,16 +63,16 @@ TEST(Settings, NameTheSourceThatWins) {
 }
 
 TEST(Settings, AKeyIsSaidAsAWhole) {
-  EXPECT_EQ(width_of(R"("each":{"margin":5},)", R"({"kind":"box","name":"a","margin":{"left":1}})", 9, false),
+  EXPECT_EQ(width_of(R"("each_child":{"margin":5},)", R"({"kind":"box","name":"a","margin":{"left":1}})", 9, false),
             " default");
-  const Scene scene = read_scene(R"({"format":1,"root":{"kind":"row","name":"r","each":{"kind":"box","margin":5},
+  const Scene scene = read_scene(R"({"format":2,"root":{"kind":"row","name":"r","each_child":{"kind":"box","margin":5},
       "children":[{"name":"a","margin":{"left":1}}]}})",
                                  "s");
   EXPECT_EQ(solve(scene, {10, 10})["a"].y, 0);
 }
 
 TEST(Settings, TheProgramShowsThemAndWhatDoesNothing) {
-  const std::string scene = R"({"format":1,"scene":"S","root":{"kind":"stack","name":"r","children":[
+  const std::string scene = R"({"format":2,"title":"S","root":{"kind":"stack","name":"r","children":[
       {"kind":"box","name":"a","grow":2,"width":5}, {"kind":"row","name":"b","columns":3,"gap":2}]}})";
   const testing::Result result = testing::run({"measure", "-", "--at", "90x20", "--settings", "a"}, scene);
   EXPECT_EQ(result.err, "hint: 3 settings have no effect here: grow of r/a, columns of r/b, gap of r/b; see lint\n");
@@ -93,7 +93,7 @@ TEST(Settings, OneLineTellsWhatIsKnownToDoNothingWithoutSolving) {
   const auto hint = [](const char* node) {
     return testing::run(
                {"measure", "-", "--at", "90x20"},
-               R"({"format":1,"ranges":[{"name":"n","below_width":50}],"root":{"kind":"row","name":"r","children":[)" +
+               R"({"format":2,"ranges":[{"name":"n","below_width":50}],"root":{"kind":"row","name":"r","children":[)" +
                    std::string(node) + "]}}")
         .err;
   };
@@ -121,7 +121,7 @@ TEST(Settings, OneLineTellsWhatIsKnownToDoNothingWithoutSolving) {
 
 TEST(Settings, DefaultsAreToldWithTheirValues) {
   const std::string out = testing::run({"measure", "-", "--at", "90x20", "--settings", "r"},
-                                       R"({"format":1,"root":{"kind":"row","name":"r","gap":4}})")
+                                       R"({"format":2,"root":{"kind":"row","name":"r","gap":4}})")
                               .out;
   EXPECT_NE(out.find("along start, across stretch"), std::string::npos) << out;
   EXPECT_NE(out.find("not set: "), std::string::npos) << out;

@@ -250,7 +250,7 @@ TEST(Claims, SayForEachReasonThatNothingIsProved) {
       {"percent that shrink", "row:r [ box:a basis=60% min_width=0 box:b width=200 ]", "a.width < 400"},
       {"a product", "row:r [ box:a weight=1 box:b weight=1 ]", "a.width * b.width <= 90000"},
       {"a quotient", "row:r [ box:a weight=1 box:b weight=2 ]", "a.width / (b.width + 10) <= b.width / 200"},
-      {"entries of a list", "column:l scroll=y only_in_view=true [ box:e height=10 copies=100 ]", "l/e[1].width >= 0"},
+      {"entries of a list", "column:l scroll=y virtualized=true [ box:e height=10 copies=100 ]", "l/e[1].width >= 0"},
   };
   for (const auto& [why, text, claim] : cases) {
     Scene scene = testing::scene_from(text);
@@ -517,7 +517,7 @@ TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
 }
 
 TEST(Claims, OfAFileAreReadWithItAndRefusedWithTheirPlace) {
-  const std::string head = R"({"format":1,"root":{"kind":"row","name":"r"},"claims":[)";
+  const std::string head = R"({"format":2,"root":{"kind":"row","name":"r"},"claims":[)";
   EXPECT_EQ(testing::run({"check", "-"}, head + "\"r.width = container.width\"]}").status, 0);
   EXPECT_EQ(testing::run({"check", "-"}, head + "\"r.widht = 3\", 4]}").err,
             "standard input:1:56: error: in this claim, column 1: \"widht\" is no measure; the nearest one is "

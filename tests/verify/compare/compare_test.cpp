@@ -117,7 +117,7 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
       "--enclose, --remove, --add, --dissolve, --duplicate, --mode, --wording, --words or --longer\n");
   EXPECT_EQ(shown({"nowhere.scene.json"}).status, 2);
   // A scene that comes by a pipe is read once, and compared with itself as changed.
-  const std::string piped = R"({"format":1,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a"}]}})";
+  const std::string piped = R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a"}]}})";
   const testing::Result wider = testing::run({"compare", "-", "--try", "a.width=9"}, piped);
   EXPECT_EQ(wider.status, 1);
   EXPECT_NE(wider.out.find("\nfirst   standard input, as it is: "), std::string::npos) << wider.out;
@@ -126,7 +126,7 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
 
 TEST(Compare, WhatIsAlikeIsOneRow) {
   const auto rows = [](const std::string& children, const std::string& edit) {
-    const std::string scene = R"({"format":1,"ladder":{"width":300,"height":100},"root":{"kind":"row","name":"r",
+    const std::string scene = R"({"format":2,"ladder":{"width":300,"height":100},"root":{"kind":"row","name":"r",
         "children":[)" + children +
                               "]}}";
     const std::string out = testing::run({"compare", "-", "--try", edit}, scene).out;
@@ -142,7 +142,7 @@ TEST(Compare, WhatIsAlikeIsOneRow) {
 }
 
 TEST(Compare, OneThatBecameSeveralIsTheFirstOfThem) {
-  const std::string scene = R"({"format":1,"ladder":{"width":300,"height":100},"root":{"kind":"column","name":"r",
+  const std::string scene = R"({"format":2,"ladder":{"width":300,"height":100},"root":{"kind":"column","name":"r",
       "children":[{"kind":"row","name":"foot","height":9,"children":[{"kind":"box","name":"x","width":3}]}]}})";
   const std::string out = testing::run({"compare", "-", "--try", "foot.copies=3"}, scene).out;
   EXPECT_TRUE(out.starts_with("4 nodes differ at 300 wide; 3 others are the same\n")) << out;

@@ -96,7 +96,7 @@ TEST(Explanation, SaysWhyANodeLiesWhereItDoes) {
   } cases[] = {
       {"row:r padding=10 gap=4 [ box:h width=30 margin={\"right\":3} box:a width=20 margin={\"left\":16} ]",
        "x 63: the right of h 40 + its margin 3 + gap 4 + margin 16", "y 10: the top of r 0 + padding 10"},
-      {"row:r along=center [ box:a width=20 height=10 self=end ]", "x 90: the left of r 0 + along center 90",
+      {"row:r along=center [ box:a width=20 height=10 place_self=end ]", "x 90: the left of r 0 + along center 90",
        "y 90: the top of r 0 + across end 90"},
       {"row:r reverse=true padding=5 [ box:a width=20 ]", "x 175: the right of r 200 - padding 5 - its width 20",
        "y 5: the top of r 0 + padding 5"},
@@ -110,11 +110,11 @@ TEST(Explanation, SaysWhyANodeLiesWhereItDoes) {
        "x 149: the left of h 170 - border 1 - its width 20", "y 1: the top of r 0 + border 1"},
       {"row:r [ box:h width=30 box:a width=20 margin={\"left\":\"auto\"} ]",
        "x 180: the right of h 30 + automatic margin 150", "y 0: the top of r 0"},
-      {"stack:r align={\"x\":\"end\",\"y\":\"center\"} [ box:a width=20 height=10 nudge=[4,-2] ]",
+      {"stack:r place_items={\"x\":\"end\",\"y\":\"center\"} [ box:a width=20 height=10 nudge=[4,-2] ]",
        "x 184: the left of r 0 + nudge 4 + align end 180", "y 43: the top of r 0 - nudge 2 + align center 45"},
-      {"grid:r gap=10 columns=[40,60] [ box:h box:a width=20 self={\"x\":\"end\"} ]",
+      {"grid:r gap=10 columns=[40,60] [ box:h box:a width=20 place_self={\"x\":\"end\"} ]",
        "x 90: the left of column 1 50 + align end 40", "y 0: the top of row 0 0"},
-      {"row:r wrap=true rest=start gap=5 [ box:h width=150 height=30 box:a width=100 height=10 ]",
+      {"row:r wrap=true place_content=start gap=5 [ box:h width=150 height=30 box:a width=100 height=10 ]",
        "x 0: the left of r 0", "y 35: the top of r 0 + the lines before 35"},
   };
   for (const auto& [scene, x, y] : cases)
@@ -144,10 +144,10 @@ TEST(Explanation, SaysWhatIsSo) {
       {"row:r [ text:t text=\"one two\" one_line=true ]", "t", "it stays on one line, which is 67.2 wide",
        "longest word"},
       {"row:r [ text:t text=\"one two\" ]", "t", "its longest word is 28.8 wide", "one line, which"},
-      {"column:r [ image:i natural=[40,20] ]", "r", "its content: an image keeps its size, only fill stretches it",
+      {"column:r [ image:i natural_size=[40,20] ]", "r", "its content: an image keeps its size, only fill stretches it",
        "stretched to"},
-      {"column:r across=start [ image:i natural=[40,20] ]", "r", "its content", "only fill"},
-      {"row:r [ image:i natural=[40,20] ]", "r", "follows its width by its aspect: an image keeps its shape",
+      {"column:r across=start [ image:i natural_size=[40,20] ]", "r", "its content", "only fill"},
+      {"row:r [ image:i natural_size=[40,20] ]", "r", "follows its width by its aspect: an image keeps its shape",
        "stretched"},
   };
   for (const auto& [scene, node, says, says_not] : cases) {
@@ -159,7 +159,7 @@ TEST(Explanation, SaysWhatIsSo) {
 
 TEST(Explanation, TellsTracksAndTheSizeOfAShare) {
   const Explanation account = account_of(
-      "grid:g gap=10 columns=[\"content\",\"1fr\",\"2fr\"] [ box:a natural=[30,5] box:b box:c ]", "200x20", "g");
+      "grid:g gap=10 columns=[\"content\",\"1fr\",\"2fr\"] [ box:a natural_size=[30,5] box:b box:c ]", "200x20", "g");
   const ExplanationTracks& columns = account.columns[0];
   EXPECT_EQ(columns.one_share, 50);
   EXPECT_EQ(columns.tracks[0].why, "as large as a");
@@ -224,20 +224,20 @@ TEST(Explanation, TheProgramReadsLikeAnAccount) {
 }
 
 TEST(Explanation, TheRoomOfAChildOfAWrappedRowIsItsLine) {
-  const Explanation account =
-      account_of("row:r wrap=true [ box:a width=80 natural=[0,10] box:b width=80 natural=[0,20] ]", "100x50", "r");
+  const Explanation account = account_of(
+      "row:r wrap=true [ box:a width=80 natural_size=[0,10] box:b width=80 natural_size=[0,20] ]", "100x50", "r");
   ASSERT_EQ(account.vertical.size(), 2U);
   EXPECT_EQ(account.vertical[0].space, 20);
   EXPECT_EQ(account.vertical[1].space, 30);
   EXPECT_EQ(account.vertical[1].why, "stretched to its line");
-  const Explanation whole = account_of("row:r [ box:a width=80 natural=[0,10] ]", "100x50", "r");
+  const Explanation whole = account_of("row:r [ box:a width=80 natural_size=[0,10] ]", "100x50", "r");
   EXPECT_EQ(whole.vertical[0].space, 50);
   EXPECT_EQ(whole.vertical[0].why, "stretched to the room");
 }
 
 TEST(Explanation, AddsUpNearTheLargestLength) {
   for (const char* scene :
-       {"grid:r columns=[\"1fr\",\"2fr\",\"content\"] gap=0.1 [ box:a natural=[333333333.3,1] box:b box:c "
+       {"grid:r columns=[\"1fr\",\"2fr\",\"content\"] gap=0.1 [ box:a natural_size=[333333333.3,1] box:b box:c "
         "natural=[0.7,1] ]",
         "row:r gap=0.1 [ box:a weight=0.3 box:b weight=0.7 min_width=999999999.9 box:c width=0.7 ]"}) {
     EXPECT_TRUE(account_of(scene, "100x50", "r").adds_up()) << scene;

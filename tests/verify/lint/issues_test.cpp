@@ -72,10 +72,10 @@ TEST(Issues, AreSaidFirst) {
 
 TEST(Issues, OfManyAlikeAreOneSentence) {
   std::string pots;
-  for (int i = 0; i < 12; ++i) pots += " image:pot" + std::to_string(i) + " natural=[20,9] shrink=0";
+  for (int i = 0; i < 12; ++i) pots += " image:pot" + std::to_string(i) + " natural_size=[20,9] shrink=0";
   EXPECT_EQ(said_of("row:shelf [" + pots + " ]"), "7 nodes are not seen\n  not seen: 7 of shelf/* (beyond shelf)");
-  EXPECT_EQ(said_of("column:shelf across=start [ row:a padding=5 width=20 [ image:p natural=[22,9] shrink=0 ] "
-                    "row:b padding=5 width=20 [ image:p natural=[24,9] shrink=0 ] ]"),
+  EXPECT_EQ(said_of("column:shelf across=start [ row:a padding=5 width=20 [ image:p natural_size=[22,9] shrink=0 ] "
+                    "row:b padding=5 width=20 [ image:p natural_size=[24,9] shrink=0 ] ]"),
             "2 nodes stick out\n  sticks out: a/p by 7 at the right of a\n  sticks out: b/p by 9 at the right of b");
 }
 
@@ -88,7 +88,7 @@ TEST(Issues, IntrusionIsAMeasure) {
 
 TEST(Issues, ContainersHideNothing) {
   const auto shown = [](const char* cover) {
-    const Scene scene = testing::scene_from(std::string("stack:r [ image:p natural=[20,20] ") + cover + " ]");
+    const Scene scene = testing::scene_from(std::string("stack:r [ image:p natural_size=[20,20] ") + cover + " ]");
     const Solution at = solve(scene, {100, 100});
     return value_of(parse_quantity(at.tree(), "p.shown"), at);
   };

@@ -59,7 +59,7 @@ TEST(Lint, ReasonsAndCuresFitTheCase) {
       {"row:r wrap=true [ box:fix width=190 shrink=0 box:eaten weight=1 min_width=0 max_width=0 ]", "width", "0 wide",
        "say min_width"},
       {"row:r [ box:a ]", "width", "and nothing else gives it a width", "give it a width, a weight, or natural"},
-      {"row:r align={\"x\":\"center\"} [ box:a width=50 height=20 ]", "align", "it does nothing on a row",
+      {"row:r place_items={\"x\":\"center\"} [ box:a width=50 height=20 ]", "place_items", "it does nothing on a row",
        "say along or across, which place what a row holds; or leave it out"},
       {"grid:r along=center [ box:a width=50 height=20 ]", "along", "it does nothing on a grid",
        "say align for what lies in the cells, or rest for the tracks; or leave it out"},
@@ -122,25 +122,25 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "row:r along=center [ box:a width=70 box:b width=50 ]"},
       {"row:r across=center [ box:a width=50 height=100 box:b width=50 height=100 ]", "r.across no effect 200..300",
        "row:r across=center [ box:a width=50 height=100 box:b width=50 height=90 ]"},
-      {"row:r [ box:a width=50 height=100 self=center ]", "a.self no effect 200..300",
-       "row:r [ box:a width=50 height=90 self=center ]"},
-      {"stack:r align={\"x\":\"center\"} [ box:a width=\"100%\" height=20 ]", "r.align no effect 200..300",
-       "stack:r align={\"x\":\"center\"} [ box:a width=\"90%\" height=20 ]"},
+      {"row:r [ box:a width=50 height=100 place_self=center ]", "a.self no effect 200..300",
+       "row:r [ box:a width=50 height=90 place_self=center ]"},
+      {"stack:r place_items={\"x\":\"center\"} [ box:a width=\"100%\" height=20 ]", "r.align no effect 200..300",
+       "stack:r place_items={\"x\":\"center\"} [ box:a width=\"90%\" height=20 ]"},
       {"row:r [ box:a width=150 grow=1 shrink=0 box:b width=150 shrink=0 ]", "a.grow no effect 200..300",
        "row:r [ box:a width=140 grow=1 shrink=0 box:b width=150 shrink=0 ]"},
       {"row:r [ box:a width=50 max_width=50 grow=1 ]", "a.grow no effect 200..300",
        "row:r [ box:a width=50 max_width=60 grow=1 ]"},
       {"row:r out_of=1 [ box:a weight=1 box:b weight=1 ]", "r.out_of no effect 200..300",
        "row:r out_of=2 [ box:a weight=1 box:b weight=1 ]"},
-      {"row:r rest=center [ box:a width=50 ]", "r.rest no effect 200..300",
-       "row:r wrap=true rest=center [ box:a width=50 height=20 ]"},
+      {"row:r place_content=center [ box:a width=50 ]", "r.rest no effect 200..300",
+       "row:r wrap=true place_content=center [ box:a width=50 height=20 ]"},
       {"row:r [ box:a weight=1 width=50 ]", "a.width no effect 200..300", "row:r [ box:a weight=1 height=50 ]"},
       {"row:r [ box:a weight=1 basis=50 ]", "a.basis no effect 200..300", "row:r [ box:a grow=1 basis=50 ]"},
       {"row:r [ box:a weight=1 grow=2 ]", "a.grow no effect 200..300", "row:r [ box:a grow=2 ]"},
-      {"row:r [ box:a width=50 height=20 aspect=2 ]", "a.aspect no effect 200..300",
-       "row:r [ box:a width=50 aspect=2 ]"},
-      {"grid:r columns=2 [ box:a natural=[9,9] area=\"top\" ]", "a.area no effect 200..300",
-       "grid:r columns=2 areas=[\"top top\"] [ box:a natural=[9,9] area=\"top\" ]"},
+      {"row:r [ box:a width=50 height=20 aspect_ratio=2 ]", "a.aspect no effect 200..300",
+       "row:r [ box:a width=50 aspect_ratio=2 ]"},
+      {"grid:r columns=2 [ box:a natural_size=[9,9] area=\"top\" ]", "a.area no effect 200..300",
+       "grid:r columns=2 areas=[\"top top\"] [ box:a natural_size=[9,9] area=\"top\" ]"},
       {"stack:r [ box:a width=9 height=9 grow=1 ]", "a.grow no effect 200..300",
        "row:r [ box:a width=9 height=9 grow=1 ]"},
       {"column:r across=start [ text:a text=\"Sage\" words_at=end ]", "a.words_at no effect 200..300",
@@ -153,8 +153,8 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "row:r across=center [ box weight=1 box:b width=20 height=20 shrink=0 ]"},
       {"row:r [ column:a box:b width=20 ]", "a.width zero size 200..300",
        "row:r [ column:a [ box:c width=1 height=1 ] box:b width=20 ]"},
-      {"row:r [ box:a natural=[50,5] basis=0 min_width=0 ]", "a.width zero size 200..300",
-       "row:r [ box:a natural=[50,5] basis=0 ]"},
+      {"row:r [ box:a natural_size=[50,5] basis=0 min_width=0 ]", "a.width zero size 200..300",
+       "row:r [ box:a natural_size=[50,5] basis=0 ]"},
       {"column:r [ text:a text=\"\" ]", "a.height zero size 200..300", "column:r [ text:a text=\"Sage\" ]"},
       // Outside, behind, over one another.
       {"stack:r [ box:a width=20 height=20 pin={\"left\":260} ]", "a outside 200..260",
@@ -164,8 +164,8 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "row:r [ stack:s width=100 height=50 scroll=x [ box:a width=20 height=20 margin={\"left\":150} ] ]"},
       {"stack:r [ box:a width=20 height=20 box:b width=30 height=20 ]", "a behind 200..300",
        "stack:r [ box:a width=20 height=20 box:b width=30 height=19 ]"},
-      {"stack:r paint_order=backward [ box:a width=30 height=30 row:m [ box:b width=30 height=20 ] ]",
-       "m behind 200..300", "stack:r [ box:a width=31 height=30 row:m [ box:b width=30 height=20 ] ]"},
+      {"stack:r on_top=first [ box:a width=30 height=30 row:m [ box:b width=30 height=20 ] ]", "m behind 200..300",
+       "stack:r [ box:a width=31 height=30 row:m [ box:b width=30 height=20 ] ]"},
       {"grid:r columns=2 [ box:a height=9 cell=[0,0] box:b height=8 cell=[0,0] ]", "b siblings overlap 200..300",
        "grid:r columns=2 [ box:a height=9 cell=[0,0] box:b height=8 cell=[1,0] ]"},
       {"row:r [ box:a width=50 height=9 box:b width=50 height=8 ]", "",
@@ -174,10 +174,11 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "b.pin pinned over text 200..300",
        "stack:r [ text:a text=\"Sage\" box:b width=20 height=5 pin={\"left\":39,\"top\":0} ]"},
       // Fill, sizes that are not kept, what never fits.
-      {"row:r across=start [ column:m width=50 [ box:a natural=[9,9] height=fill ] ]", "a.height fill stops 200..300",
-       "row:r [ column:m width=50 [ box:a natural=[9,9] height=fill ] ]"},
-      {"row:r [ column:m width=50 height=fill [ box:a natural=[9,9] height=fill ] ]", "", nullptr},
-      {"row:r across=start [ box:b width=9 natural=[0,9] column:m width=50 height=40 [ box:a natural=[9,9] height=fill "
+      {"row:r across=start [ column:m width=50 [ box:a natural_size=[9,9] height=fill ] ]",
+       "a.height fill stops 200..300", "row:r [ column:m width=50 [ box:a natural_size=[9,9] height=fill ] ]"},
+      {"row:r [ column:m width=50 height=fill [ box:a natural_size=[9,9] height=fill ] ]", "", nullptr},
+      {"row:r across=start [ box:b width=9 natural_size=[0,9] column:m width=50 height=40 [ box:a natural_size=[9,9] "
+       "height=fill "
        "] ]",
        "", nullptr},
       {"row:r [ box:a width=150 box:b width=100 shrink=0 ]", "a.width size not kept 200..249",
@@ -187,8 +188,8 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
       {"row:r [ text:a text=\"Propagation\" width=60 min_width=0 ]", "a never fits 200..300",
        "row:r [ text:a text=\"Propagation\" min_width=0 ]"},
       // Fingers, lone children, children of leaves.
-      {"row:r [ box:a width=40 height=20 touch=true ]", "a.touch too small 200..300",
-       "row:r [ box:a width=40 height=24 touch=true ]"},
+      {"row:r [ box:a width=40 height=20 touch_target=true ]", "a.touch too small 200..300",
+       "row:r [ box:a width=40 height=24 touch_target=true ]"},
       {"row:r wrap=true [ box:a width=90 grow=1 height=9 box:b width=90 grow=1 height=9 box:c width=90 grow=1 height=9 "
        "]",
        "c.width lone last 200..269",
@@ -203,11 +204,11 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
       {"row:r across=start [ text:a text=Oak padding=8 width=40 one_line=true ]", "a intrudes 200..300",
        "row:r across=start [ text:a text=Oak padding=8 width=45 one_line=true ]"},
       // Plans that do not come out.
-      {"grid:r columns=2 areas=[\"top side\"] [ box:a natural=[9,9] area=top ]", "r.areas.side empty area 200..300",
-       "grid:r columns=2 areas=[\"top .\"] [ box:a natural=[9,9] area=top ]"},
-      {"grid:r columns=2 areas=[\"top .\"] [ box:a natural=[9,9] area=top box:b natural=[9,9] ]",
+      {"grid:r columns=2 areas=[\"top side\"] [ box:a natural_size=[9,9] area=top ]",
+       "r.areas.side empty area 200..300", "grid:r columns=2 areas=[\"top .\"] [ box:a natural_size=[9,9] area=top ]"},
+      {"grid:r columns=2 areas=[\"top .\"] [ box:a natural_size=[9,9] area=top box:b natural_size=[9,9] ]",
        "b.area no area 200..300",
-       "grid:r columns=2 areas=[\"top .\"] [ box:a natural=[9,9] area=top box:b natural=[9,9] cell=[1,0] ]"},
+       "grid:r columns=2 areas=[\"top .\"] [ box:a natural_size=[9,9] area=top box:b natural_size=[9,9] cell=[1,0] ]"},
       {"column:r [ box:a height=10 box:b height=40 box:c height=10 ]", "r no middle 200..300",
        "column:r [ box:a height=10 box:b weight=1 box:c height=10 ]"},
       {"column:r [ box:a height=10 box:b height=10 box:c height=10 ]", "", nullptr},
@@ -219,14 +220,14 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
       {"row:r wrap=true gap=8 [ box:a width=\"50%\" height=9 box:b width=\"50%\" height=9 ]",
        "r.gap never beside 200..300", "row:r wrap=true [ box:a width=\"50%\" height=9 box:b width=\"50%\" height=9 ]"},
       {"row:r [ box:a width=50 height=20 border=2 border_at=over ]", "a.border_at no effect 200..300",
-       "row:r [ box:a natural=[50,20] border=2 border_at=over ]"},
+       "row:r [ box:a natural_size=[50,20] border=2 border_at=over ]"},
       {"row:r [ box:a width=50 height=20 border_at=outline ]", "a.border_at no effect 200..300",
        "row:r [ box:a width=50 height=20 border=2 border_at=outline ]"},
-      {"row:r [ box:a width=9 height=9 drift=0.5 ]", "a.drift no effect 200..300",
-       "row:r scroll=x [ box:a width=9 height=9 drift=0.5 ]"},
-      {"column:r [ column:l width=50 wrap=true only_in_view=true scroll=y [ box:a width=9 height=9 ] ]",
-       "l.only_in_view no effect 200..300",
-       "column:r [ column:l width=50 only_in_view=true scroll=y [ box:a width=9 height=9 ] ]"},
+      {"row:r [ box:a width=9 height=9 scroll_ratio=0.5 ]", "a.drift no effect 200..300",
+       "row:r scroll=x [ box:a width=9 height=9 scroll_ratio=0.5 ]"},
+      {"column:r [ column:l width=50 wrap=true virtualized=true scroll=y [ box:a width=9 height=9 ] ]",
+       "l.virtualized no effect 200..300",
+       "column:r [ column:l width=50 virtualized=true scroll=y [ box:a width=9 height=9 ] ]"},
       // A control over a list that can be scrolled from under it.
       {"stack:r [ column:l width=200 height=100 scroll=y [ text:t text=Sage ] "
        "box:go width=200 height=60 pin={\"left\":0,\"top\":0} ]",
@@ -234,21 +235,22 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "stack:r [ column:l width=200 height=100 scroll=y padding={\"top\":60} [ text:t text=Sage ] "
        "box:go width=200 height=60 pin={\"left\":0,\"top\":0} ]"},
       // What is meant.
-      {"row:r [ box:a width=400 height=9 shrink=0 meant=[\"cut\"] ]", "", nullptr},
-      {"row:r [ box:a width=400 height=9 shrink=0 meant=[\"never fits\"] ]", "", nullptr},
-      {"row:r [ box:a width=50 height=9 meant=[\"cut\"] ]", "a.meant.cut not needed 200..300",
-       "row:r [ box:a width=250 height=9 shrink=0 meant=[\"cut\"] ]"},
-      {"stack:r [ box:a width=20 height=20 meant=[\"behind\"] box:b width=30 height=20 ]", "", nullptr},
-      {"stack:r [ box:a width=20 height=20 meant=[\"cut\",\"behind\"] pin={\"left\":-8} ]",
+      {"row:r [ box:a width=400 height=9 shrink=0 allow=[\"cut\"] ]", "", nullptr},
+      {"row:r [ box:a width=400 height=9 shrink=0 allow=[\"never fits\"] ]", "", nullptr},
+      {"row:r [ box:a width=50 height=9 allow=[\"cut\"] ]", "a.meant.cut not needed 200..300",
+       "row:r [ box:a width=250 height=9 shrink=0 allow=[\"cut\"] ]"},
+      {"stack:r [ box:a width=20 height=20 allow=[\"behind\"] box:b width=30 height=20 ]", "", nullptr},
+      {"stack:r [ box:a width=20 height=20 allow=[\"cut\",\"behind\"] pin={\"left\":-8} ]",
        "a.meant.behind not needed 200..300", nullptr},
       // One cause, one finding.
       {"row:r [ image:a width=90 height=9 shrink=0 image:b width=90 height=9 shrink=0 image:c width=90 height=9 "
        "shrink=0 "
        "image:d width=90 height=9 shrink=0 image:e width=90 height=9 shrink=0 ]",
        "e, d never fits 200..300", nullptr},
-      {"stack:r [ row:a width=20 height=20 pin={\"left\":400} [ box:b width=9 height=9 touch=true ] ]",
+      {"stack:r [ row:a width=20 height=20 pin={\"left\":400} [ box:b width=9 height=9 touch_target=true ] ]",
        "a outside 200..300", nullptr},
-      {"column:r across=start [ row:a [ box:x width=9 height=9 touch=true ] row:b [ box:x width=9 height=9 touch=true "
+      {"column:r across=start [ row:a [ box:x width=9 height=9 touch_target=true ] row:b [ box:x width=9 height=9 "
+       "touch_target=true "
        "] ]",
        "a/x.touch too small 200..300; b/x.touch too small 200..300", nullptr},
   };
@@ -296,16 +298,16 @@ TEST(Lint, DefinitionsThatNobodyUses) {
       {R"("ranges":[{"name":"n"}])", R"("when":{"n":{"width":4}})", "n.ranges no bounds 80..100"},
       {R"("modes":["m"])", "", "m.modes not used 80..100"},
       {R"("modes":["m"])", R"("when":{"m":{"width":4}})", ""},
-      {R"("wordings":{"w":{"texts":{}}})", "", "w.wordings not used 80..100"},
-      {R"("wordings":{"w":{"direction":"ltr"}})", "", "w.wordings not used 80..100"},
-      {R"("wordings":{"w":{"direction":"rtl"}})", "", ""},
+      {R"("locales":{"w":{"texts":{}}})", "", "w.wordings not used 80..100"},
+      {R"("locales":{"w":{"direction":"ltr"}})", "", "w.wordings not used 80..100"},
+      {R"("locales":{"w":{"direction":"rtl"}})", "", ""},
       {R"("shared":{"s":{"height":9}})", "", "s.shared not used 80..100"},
       {R"("shared":{"s":{"height":9}})", R"("like":"s")", ""},
       {R"("parts":{"p":{"kind":"box","width":9}})", "", "p.parts not used 80..100"},
       {R"("parts":{"p":{"kind":"box","width":9}})", R"("part":"p")", ""},
   };
   for (const auto& [head, node, findings] : cases) {
-    const std::string text = std::string(R"({"format":1,"ladder":{"width":[80,100],"height":20},)") + head +
+    const std::string text = std::string(R"({"format":2,"ladder":{"width":[80,100],"height":20},)") + head +
                              R"(,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","width":9)" +
                              (*node == 0 ? "" : ",") + node + "}]}}";
     EXPECT_EQ(findings_in(read_scene(text, "s")), findings) << text;
@@ -315,13 +317,13 @@ TEST(Lint, DefinitionsThatNobodyUses) {
 TEST(Lint, CopiesOfOneNodeAreOneFinding) {
   const auto told = [](const std::string& children) {
     return findings_in(
-        read_scene(R"({"format":1,"ladder":{"width":[80,100],"height":60},"parts":{"card":{"kind":"column",
-        "padding":4,"children":[{"kind":"box","name":"go","height":9,"touch":true},{"kind":"text","name":"t","text":""}]}},
+        read_scene(R"({"format":2,"ladder":{"width":[80,100],"height":60},"parts":{"card":{"kind":"column",
+        "padding":4,"children":[{"kind":"box","name":"go","height":9,"touch_target":true},{"kind":"text","name":"t","text":""}]}},
         "root":{"kind":"row","name":"shelf","children":[)" +
                        children + "]}}",
                    "s"));
   };
-  EXPECT_EQ(told(R"({"kind":"image","name":"p","natural":[60,9],"copies":12,"shrink":0})"),
+  EXPECT_EQ(told(R"({"kind":"image","name":"p","natural_size":[60,9],"copies":12,"shrink":0})"),
             "11 images (shelf/p[*]) never fits 80..100; card.parts not used 80..100");
   EXPECT_EQ(told(R"({"part":"card","name":"c","copies":7,"weight":1})"),
             "7 texts (shelf/c[*]/t).height zero size 80..100; 7 boxes (shelf/c[*]/go).touch too small 80..100");
@@ -331,7 +333,7 @@ TEST(Lint, ClaimsLeaveOutWhatIsMeantToBeCut) {
   const auto fits = [](const char* badge) {
     const Scene scene =
         scene_of(std::string("stack:r [ row:card width=90 height=40 [ box:a width=95 height=9 shrink=0 ") + badge +
-                 " text:t text=\"one two\" width=30 height=20 max_lines=1 meant=[\"cut\"] ] ]");
+                 " text:t text=\"one two\" width=30 height=20 max_lines=1 allow=[\"cut\"] ] ]");
     return check(scene, {"uncut(card)"})[0].holds;
   };
   EXPECT_TRUE(fits("meant=[\"cut\"] pin={\"left\":0,\"top\":0}"));
@@ -372,8 +374,8 @@ TEST(Lint, SettingsWithoutEffectCanBeLeftOut) {
 /// variants says in which.
 TEST(Lint, SeveralVariantsAreToldTogether) {
   Scene scene = testing::scene_from(
-      "row:r rest=center [ row:bar along=center weight=1 [ box:a weight=1 height=5 ] "
-      "box:b width=30 height=30 shrink=0 touch=true ]");
+      "row:r place_content=center [ row:bar along=center weight=1 [ box:a weight=1 height=5 ] "
+      "box:b width=30 height=30 shrink=0 touch_target=true ]");
   scene.ladder = {{90, 120}, Interval(40), {}};
   scene.modes = {"shut", "calm"};
   testing::add_form(scene, scene.tree.at("a"), "shut", [](Keys& keys) {
@@ -402,14 +404,14 @@ TEST(Lint, SeveralVariantsAreToldTogether) {
 TEST(Lint, TheSceneSaysHowLargeAFingerIs) {
   const auto with = [](const std::string& touch_target_size) {
     return read_scene(
-        R"({"format":1,)" + touch_target_size + R"("ladder":{"width":[200,300],"height":100},"root":{"kind":"row",
-      "name":"r","children":[{"kind":"box","name":"a","width":30,"height":40,"touch":true}]}})",
+        R"({"format":2,)" + touch_target_size + R"("ladder":{"width":[200,300],"height":100},"root":{"kind":"row",
+      "name":"r","children":[{"kind":"box","name":"a","width":30,"height":40,"touch_target":true}]}})",
         "scene");
   };
   EXPECT_EQ(findings_in(with("")), "");
-  EXPECT_EQ(findings_in(with(R"("touch_size":44,)")), "a.touch too small 200..300");
-  EXPECT_EQ(read_scene(to_json(with(R"("touch_size":44,)")), "again").touch_target_size, 44);
-  EXPECT_THROW(with(R"("touch_size":0,)"), BadScene);
+  EXPECT_EQ(findings_in(with(R"("touch_target_size":44,)")), "a.touch too small 200..300");
+  EXPECT_EQ(read_scene(to_json(with(R"("touch_target_size":44,)")), "again").touch_target_size, 44);
+  EXPECT_THROW(with(R"("touch_target_size":0,)"), BadScene);
 }
 
 TEST(Lint, FindsNothingInTheExamplesButWhatTheySay) {
@@ -426,7 +428,7 @@ TEST(Lint, TheProgramTellsTheAnswerFirstAndFailsWhenItIsStrict) {
   const std::string console = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json";
   EXPECT_EQ(testing::run({"lint", console, "--strict"}).status, 0);
   const std::vector<std::string> broken{
-      "lint",  console,          "--try", "alarm.height=20",           "--try", "cards.rest=center",
+      "lint",  console,          "--try", "alarm.height=20",           "--try", "cards.place_content=center",
       "--try", "work.width=300", "--try", R"(body.gap={"x":16,"y":9})"};
   const testing::Result told = testing::run(broken);
   EXPECT_EQ(told.status, 0);

@@ -175,7 +175,7 @@ const Case cases[] = {
      "a.width",
      "at 80: a.width bends at 40, its slope from 0 to 0.5: `a` reaches its minimum 40\n"},
     {"a stack that centres",
-     "stack:s align={\"x\":\"center\"} [ box:a width=fill max_width=60 ]",
+     "stack:s place_items={\"x\":\"center\"} [ box:a width=fill max_width=60 ]",
      {40, 100},
      "a.left",
      "at 60: a.left bends at 0, its slope from 0 to 0.5: `a` reaches its maximum 60\n"},
@@ -186,7 +186,7 @@ const Case cases[] = {
      "g.columns",
      "at 110: g.columns jumps from 1 to 2: `g` has 2 columns instead of 1\n"},
     {"a share leaves its content",
-     "grid:g columns=[\"1fr\",\"1fr\"] [ box:a natural=[60,5] box:b ]",
+     "grid:g columns=[\"1fr\",\"1fr\"] [ box:a natural_size=[60,5] box:b ]",
      {100, 160},
      "a.width",
      "at 120: a.width bends at 60, its slope from 0 to 0.5: column 0 of `g` is no longer only as large as `a`\n"},
@@ -197,7 +197,7 @@ const Case cases[] = {
      {90, 900},
      "x.width",
      ""},
-    {"an aspect", "column:c [ box:a width=fill aspect=1.5 ]", {90, 900}, "a.height", ""},
+    {"an aspect", "column:c [ box:a width=fill aspect_ratio=1.5 ]", {90, 900}, "a.height", ""},
 };
 
 TEST(Breakpoints, AreFoundAtTheRightPlaceWithTheRightCause) {
@@ -223,7 +223,7 @@ TEST(Breakpoints, RangesEndAndBeginAtTheirBounds) {
 
 TEST(Breakpoints, WhatHappensWithinAPixelIsTold) {
   const Scene scene =
-      read_scene(R"({"format": 1, "ladder": {"width": [235, 250]}, "ranges": [{"name": "narrow", "below_width": 243}],
+      read_scene(R"({"format": 2, "ladder": {"width": [235, 250]}, "ranges": [{"name": "narrow", "below_width": 243}],
     "root": {"kind": "column", "name": "c", "padding": {"x": 6.5}, "children": [
       {"kind": "text", "name": "t", "text": "mist fern kelp moss tray", "when": {"narrow": {"margin": {"top": 5}}}},
       {"kind": "box", "name": "b", "height": 10}]}})",
@@ -235,7 +235,7 @@ TEST(Breakpoints, WhatHappensWithinAPixelIsTold) {
 
 TEST(Breakpoints, WhatHappensAndUnhappensBetweenTwoPixelsIsTold) {
   const Scene scene =
-      read_scene(R"({"format": 1, "ladder": {"width": [235, 250]}, "ranges": [{"name": "more", "from_width": 244}],
+      read_scene(R"({"format": 2, "ladder": {"width": [235, 250]}, "ranges": [{"name": "more", "from_width": 244}],
     "root": {"kind": "column", "name": "c", "children": [
       {"kind": "text", "name": "t", "text": "mist fern kelp moss tray", "padding": {"x": 6.5}},
       {"kind": "box", "name": "z", "height": 0, "when": {"more": {"height": 20}}},
@@ -265,7 +265,7 @@ TEST(Breakpoints, AreExplainedByWhatDecides) {
       {"a sidebar beside content that wraps",
        "row:r [ box:side width=150 row:main wrap=true weight=1 [ box:x width=100 box:y width=90 ] ]", "side.width",
        "`main` leaves its smallest content 100"},
-      {"spare between the tracks of a grid", "grid:g columns=[100,100] rest=between [ box:a box:b ]", "b.left",
+      {"spare between the tracks of a grid", "grid:g columns=[100,100] place_content=between [ box:a box:b ]", "b.left",
        "the columns of `g` have room to spare"},
       {"a share of a grid begins to grow", "grid:g columns=[\"1fr\",\"2fr\"] [ box:a width=150 box:b width=20 ]",
        "b.left", "column 0 of `g` is no longer only as large as `a`"},
@@ -422,7 +422,7 @@ void expect_straight(const Sweep& swept, std::size_t q, const std::string& scene
 /// What grows until its line breaks turns above the size at which all is full; and it turns there as what moves does,
 /// and for the same reason.
 TEST(Breakpoints, OfWhatGrowsUntilItsLineBreaks) {
-  const char* const full = "column:bay wrap=true [ box:bed width=fill aspect=2.75 grow=2 box:tools height=140 ]";
+  const char* const full = "column:bay wrap=true [ box:bed width=fill aspect_ratio=2.75 grow=2 box:tools height=140 ]";
   const Sweep swept = sweep_of(full, {104, 320}, "bed.height tools.left", 200.0);
   const std::string moves = "`tools` moves to line 2 of `bay`: bed 60 + tools 140 = 200 no longer fits\n";
   EXPECT_EQ(breakpoints_text(swept), "above 165: bed.height jumps from 60 to 200: " + moves +
@@ -432,10 +432,10 @@ TEST(Breakpoints, OfWhatGrowsUntilItsLineBreaks) {
   EXPECT_EQ(swept.steps[165 - 104].values[0], 60.0);
   EXPECT_EQ(swept.steps[166 - 104].values[0], 200.0);
   // Where nobody grows or shrinks, what stays bends on its own, and breaks no line.
-  EXPECT_EQ(
-      breakpoints_text(sweep_of("column:bay [ box:bed width=fill aspect=2.75 max_height=60 box:tools height=140 ]",
-                                {104, 320}, "bed.height", 200.0)),
-      "at 165: bed.height bends at 60, its slope from 0.36 to 0: `bed` reaches its maximum 60\n");
+  EXPECT_EQ(breakpoints_text(
+                sweep_of("column:bay [ box:bed width=fill aspect_ratio=2.75 max_height=60 box:tools height=140 ]",
+                         {104, 320}, "bed.height", 200.0)),
+            "at 165: bed.height bends at 60, its slope from 0.36 to 0: `bed` reaches its maximum 60\n");
 }
 
 TEST(Breakpoints, BetweenThemEveryQuantityOfRandomScenesIsStraight) {
@@ -521,7 +521,7 @@ TEST(Quantities, MeasureRoomCutsAndWhatIsShown) {
 }
 
 TEST(Sweep, NamesThatAreAlikeAreToldTogether) {
-  const std::string scene = R"({"format":1,"ladder":{"width":[200,260],"height":100},"root":{"kind":"row","name":"r",
+  const std::string scene = R"({"format":2,"ladder":{"width":[200,260],"height":100},"root":{"kind":"row","name":"r",
       "children":[{"kind":"column","name":"c","copies":6,"weight":1,"max_width":40,"children":[
       {"kind":"box","name":"in","height":5}]}]}})";
   const std::string out = testing::run({"climb", "-"}, scene).out;

@@ -63,7 +63,7 @@ const Case cases[] = {
      "t.height",
      "above 6.8: t.height jumps from 20 to 40: `t` goes from 1 line to 2\n"},
     {"two numbers at once",
-     "stack:r [ column:c width=50 [ box:a natural=[10,10] ] ]",
+     "stack:r [ column:c width=50 [ box:a natural_size=[10,10] ] ]",
      "c.padding",
      {0, 40},
      "a.width",
@@ -120,13 +120,15 @@ TEST(Vary, WhatCannotBeProvedSaysSo) {
   } cases[] = {
       {"a grow", "row:r [ box:a basis=20 grow=1 box:b basis=20 grow=1 ]", "a.grow", "b.width"},
       {"a shrink", "row:r [ box:a basis=200 shrink=1 box:b basis=200 shrink=1 ]", "a.shrink", "b.width"},
-      {"the size of a text", "row:r [ text:t text=\"Moss and fern\" size=8 box:b weight=1 ]", "t.size", "b.width"},
-      {"an aspect", "row:r [ box:a width=30 aspect=1 box:b weight=1 ]", "a.aspect", "a.height"},
-      {"a length of what has an aspect", "row:r [ box:a width=30 aspect=2 box:b weight=1 ]", "a.width", "a.height"},
-      {"a picture's own size", "row:r across=start [ image:a natural=[30,20] height=10 ]", "a.height", "a.width"},
+      {"the size of a text", "row:r [ text:t text=\"Moss and fern\" font_size=8 box:b weight=1 ]", "t.size", "b.width"},
+      {"an aspect", "row:r [ box:a width=30 aspect_ratio=1 box:b weight=1 ]", "a.aspect", "a.height"},
+      {"a length of what has an aspect", "row:r [ box:a width=30 aspect_ratio=2 box:b weight=1 ]", "a.width",
+       "a.height"},
+      {"a picture's own size", "row:r across=start [ image:a natural_size=[30,20] height=10 ]", "a.height", "a.width"},
       {"a track", "grid:g columns=[40,80] [ box:a box:b ]", "g.columns", "b.x"},
-      {"a scale", "row:r [ box:a width=30 height=20 scale=2 scale_counts=true box:b weight=1 ]", "a.scale", "b.width"},
-      {"a list", "column:l scroll=y only_in_view=true [ box:a height=10 copies=100 ]", "l.gap", "l.content_height"},
+      {"a scale", "row:r [ box:a width=30 height=20 scale=2 scale_affects_layout=true box:b weight=1 ]", "a.scale",
+       "b.width"},
+      {"a list", "column:l scroll=y virtualized=true [ box:a height=10 copies=100 ]", "l.gap", "l.content_height"},
   };
   for (const auto& one : cases) {
     const Scene scene = testing::scene_from(one.scene);
@@ -201,11 +203,11 @@ Dragged random_setting(const Tree& tree, testing::RandomScenes& random) {
     case 6: return {node, "padding", [=](Keys& keys, double v) { keys.padding.set(side, in(v)); }};
     case 7: return {node, "margin", [=](Keys& keys, double v) { keys.margin.set(side, in(v)); }};
     case 8: return {node, "border", [=](Keys& keys, double v) { keys.border.set(side, Length(v)); }};
-    case 9: return {node, "natural", [](Keys& keys, double v) { keys.natural_size = {v, 2 * v}; }};
+    case 9: return {node, "natural_size", [](Keys& keys, double v) { keys.natural_size = {v, 2 * v}; }};
     // What is no length, or none by itself: where it moves anything, it has to be looked at step by step.
     case 10: return {node, "size", [](Keys& keys, double v) { keys.font_size = 6 + v / 6; }};
     case 11: return {node, "grow", [](Keys& keys, double v) { keys.grow = v / 40; }};
-    case 12: return {node, "aspect", [](Keys& keys, double v) { keys.aspect_ratio = 0.5 + v / 60; }};
+    case 12: return {node, "aspect_ratio", [](Keys& keys, double v) { keys.aspect_ratio = 0.5 + v / 60; }};
     case 13:
       return {node, "scale",
               [](Keys& keys, double v) { keys.scale = 0.5 + v / 100, keys.scale_affects_layout = true; }};
@@ -273,10 +275,10 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
       if (!breakpoints && i + 1 < swept.steps.size()) expect(at + share, i, share);
     }
   }
-  for (const char* length :
-       {"width", "height", "min_width", "max_height", "basis", "gap", "padding", "margin", "border", "natural", "pin"})
+  for (const char* length : {"width", "height", "min_width", "max_height", "basis", "gap", "padding", "margin",
+                             "border", "natural_size", "pin"})
     EXPECT_GT(proved[length], 5U) << length;
-  for (const char* other : {"size", "grow", "aspect", "scale", "em"}) EXPECT_GT(sampled[other], 5U) << other;
+  for (const char* other : {"size", "grow", "aspect_ratio", "scale", "em"}) EXPECT_GT(sampled[other], 5U) << other;
   EXPECT_GT(compared, 100'000U);
 }
 
