@@ -49,7 +49,7 @@ constexpr std::array<OptionUse, 27> all{{
     {"tail", "the tail of a node:", 1},
     {"build", "built from a builder:", 1},
     {"copy", "a copy of a row, and gone again:", 2},
-    {"enclose", "two rows enclosed, and taken apart:", 2},
+    {"group", "two rows grouped, and ungrouped:", 2},
     {"subtree", "a row and what is in it appended from a builder, and gone again:", 2},
     {"form", "a mode that one row goes by, on and off:", 2},
     {"user data", "user data of a node:", 1},
@@ -197,11 +197,11 @@ void LiveWindow::add_to(Compared& compared) {
       "copy", [this, middle] { return tree_.copy(middle, list_, rows / 2); },
       [this](NodeId node) { tree_.remove(node); });
   twice(
-      "enclose",
+      "group",
       [this] {
         Keys column;
         column.kind = Kind::column;
-        return tree_.enclose(list_, rows / 3, 2, column);
+        return tree_.group(list_, rows / 3, 2, column);
       },
       [this](NodeId node) {
         for (int i = 0; i < 2; ++i) tree_.move(tree_.child(node, 0), list_, rows / 3 + static_cast<std::size_t>(i));

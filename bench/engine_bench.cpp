@@ -145,7 +145,7 @@ struct SweptScene {
       for (double width = ladder.width.from; width <= ladder.width.to; width += 1)
         solver.solve({width, ladder.height->from});
     });
-    compared.add(name + " climbed",
+    compared.add(name + " swept",
                  [this] { breakpoints = sweep(scene, ladder, quantities, {.threads = 1}).breakpoints().size(); });
   }
 
@@ -205,14 +205,14 @@ int run(bool quick, const std::string& out) {
 
   add_edits(middle);
   measure("edits", middle.edits, quick);
-  thousand.compared.add("climb", [&] { sweep_on(thousand, 1); });
-  thousand.compared.add("climb on two", [&] { sweep_on(thousand, 2); });
+  thousand.compared.add("sweep", [&] { sweep_on(thousand, 1); });
+  thousand.compared.add("sweep on two", [&] { sweep_on(thousand, 2); });
 
   SweptScene boxes(mixed_tree(1000), 200, 1000), words(texts(1000), 200, 5000);
   Compared sweeps;
   boxes.add_to(sweeps, "boxes");
   words.add_to(sweeps, "texts");
-  measure("climbs", sweeps, quick);
+  measure("sweeps", sweeps, quick);
   const Scene checked_scene = houses();
   const std::vector<std::string> claims = house_claims();
   Compared checks;
@@ -234,8 +234,8 @@ int run(bool quick, const std::string& out) {
   };
   const double growth = per_node(million) / per_node(thousand);
   const double edit = middle.edits.ratio("full", "edit"), widening = middle.edits.ratio("full", "widening edit");
-  const double sweep = thousand.compared.ratio("climb", "full") / swept_widths;
-  const double threads = thousand.compared.ratio("climb", "climb on two");
+  const double sweep = thousand.compared.ratio("sweep", "full") / swept_widths;
+  const double threads = thousand.compared.ratio("sweep", "sweep on two");
   fmt::print("\nfrom 1k to 1M, a node:                   {:.2f} times\n", growth);
   fmt::print("one leaf of 100k edited:                 1/{:.0f} of a full solve\n", edit);
   fmt::print("the same, a pixel wider:                 1/{:.0f} of a full solve\n", widening);
@@ -243,7 +243,7 @@ int run(bool quick, const std::string& out) {
   fmt::print("the same on two threads:                 {:.2f} times as fast\n", threads);
   json += ",\n \"turns_per_solves\": {";
   for (const auto& [name, swept] : {std::pair("boxes", &boxes), std::pair("texts", &words)}) {
-    const double ratio = sweeps.ratio(std::string(name) + " climbed", std::string(name) + " solved");
+    const double ratio = sweeps.ratio(std::string(name) + " swept", std::string(name) + " solved");
     fmt::print("turns of 20 quantities, {} ({}): {:<9}{:.2f} of the bare solves\n", name, swept->breakpoints, "",
                ratio);
     json += fmt::format("{}\"{}\": {:.3f}", json.back() == '{' ? "" : ", ", name, ratio);

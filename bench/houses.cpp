@@ -50,7 +50,7 @@ Scene houses() {
 }
 
 std::vector<std::string> house_claims() {
-  std::vector<std::string> claims{"uncut(houses)", "same(houses/*.width)"};
+  std::vector<std::string> claims{"fits(houses)", "same(houses/*.width)"};
   for (int i = 0; i < house_count; ++i) {
     const std::string house = "house" + std::to_string(i);
     claims.push_back(house + "/beds.width = 240");

@@ -5,7 +5,7 @@
 
 In milliseconds: seen, until the picture that the page carries is there, from an empty browser; ready, until it can be
 dragged; work a move, by the page's own counters; the longest wait from one move to the next in a drag that begins as soon
-as the page is ready, while everything is climbed, checked and drawn for the first time, and in one beside a worker that
+as the page is ready, while everything is swept, checked and drawn for the first time, and in one beside a worker that
 checks without pause."""
 
 import json

@@ -86,7 +86,7 @@ int run(bool quick) {
   const auto plain_breaks = static_cast<double>(breaks(plain, ladder.width) + 1);
   const auto fonts_breaks = static_cast<double>(breaks(fonts, ladder.width) + 1);
   fmt::print(
-      "a turn of a climb, 200 texts         plain {:8.1f} us   fonts {:8.1f} us   ratio {:.2f}   ({} and {} sizes at "
+      "a turn of a sweep, 200 texts         plain {:8.1f} us   fonts {:8.1f} us   ratio {:.2f}   ({} and {} sizes at "
       "which lines break otherwise)\n",
       sweeps.time("plain") / plain_breaks / 1e3, sweeps.time("fonts") / fonts_breaks / 1e3,
       sweeps.ratio("fonts", "plain") * plain_breaks / fonts_breaks, plain_breaks, fonts_breaks);

@@ -77,17 +77,17 @@ void expect_json(bool done, std::string_view what) {
 
 const std::vector<Texts> forms{{"", "", ""},      {"long", "", ""},     {"", "0.3", ""},
                                {"", "", "fixed"}, {"", "", "", "open"}, {"nobody", "-1", "x", "y"}};
-const std::vector<Texts> changes{{"try", "a.width=30"}, {"try", "*.gap=4"},        {"remove", "a"},
-                                 {"move", "a=b:0"},     {"enclose", "a=row:held"}, {"add", "a:0={\"kind\":\"box\"}"},
-                                 {"dissolve", "a"},     {"duplicate", "a=twin"},   {"paint", "a"},
+const std::vector<Texts> changes{{"try", "a.width=30"}, {"try", "*.gap=4"},      {"remove", "a"},
+                                 {"move", "a=b:0"},     {"group", "a=row:held"}, {"insert", "a:0={\"kind\":\"box\"}"},
+                                 {"ungroup", "a"},      {"duplicate", "a=twin"}, {"paint", "a"},
                                  {"try", "a.kind=grid"}};
 const std::vector<Texts> commands{{"measure", "-", "--at", "200"},
-                                  {"ledger", "-", "a", "--at", "200x90"},
+                                  {"explain", "-", "a", "--at", "200x90"},
                                   {"measure", "-", "--json"},
                                   {"lint", "-", "--at", "90"},
                                   {"check", "-", "--claim", "shown(a)", "--at", "90"},
                                   {"nothing", "-"},
-                                  {"climb", "-", "--show", "a.width", "--from", "90", "--to", "94"}};
+                                  {"sweep", "-", "--show", "a.width", "--from", "90", "--to", "94"}};
 
 class Hand {
  public:

@@ -93,10 +93,10 @@ void try_changes(std::string_view text, std::uint64_t choice) {
   const Edit edits[] = {Edit::set(node + ".width", "30"),
                         Edit::set(node + ".kind", "grid"),
                         Edit::move(node, other, 0),
-                        Edit::enclose({node}, Kind::row, "held"),
+                        Edit::group({node}, Kind::row, "held"),
                         Edit::remove(node),
-                        Edit::dissolve(node),
-                        Edit::add(node, 0, R"({"kind": "box", "name": "new"})"),
+                        Edit::ungroup(node),
+                        Edit::insert(node, 0, R"({"kind": "box", "name": "new"})"),
                         Edit::duplicate(node, "twin"),
                         Edit::set(other + ".hidden", "true")};
   const Edit& edit = edits[choice / 4096 % std::size(edits)];

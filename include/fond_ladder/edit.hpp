@@ -19,7 +19,7 @@ inline namespace v0 {
 
 /// One change of a scene, in the words of the command line. A value, by itself about no scene.
 struct Edit {
-  enum class Does : std::uint8_t { set, move, enclose, remove, add, dissolve, duplicate };
+  enum class Does : std::uint8_t { set, move, group, remove, insert, ungroup, duplicate };
   Does does = Does::set;
   /// What the option of that name takes: `NODE.KEY=VALUE`, `A,B=CONTAINER:PLACE`, `A,B=KIND:NAME`, `A,B`,
   /// `CONTAINER:PLACE=NODE IN JSON`, `NODE`, or `NODE=NAME`.
@@ -33,11 +33,11 @@ struct Edit {
   /// container's children, those taken out before.
   [[nodiscard]] static Edit move(const std::string& node, const std::string& container, std::size_t place);
   /// Gathers siblings in a container of their own, where the first of them is.
-  [[nodiscard]] static Edit enclose(const std::vector<std::string>& nodes, Kind kind, const std::string& name = {});
+  [[nodiscard]] static Edit group(const std::vector<std::string>& nodes, Kind kind, const std::string& name = {});
   [[nodiscard]] static Edit remove(const std::string& node);
-  [[nodiscard]] static Edit add(const std::string& container, std::size_t place, const std::string& json);
+  [[nodiscard]] static Edit insert(const std::string& container, std::size_t place, const std::string& json);
   /// Takes a container away whose children stay, in its place.
-  [[nodiscard]] static Edit dissolve(const std::string& container);
+  [[nodiscard]] static Edit ungroup(const std::string& container);
   /// Puts a node like this one, with all that is in it, behind it under another name; without one it has none.
   [[nodiscard]] static Edit duplicate(const std::string& node, const std::string& name = {});
 
@@ -49,8 +49,8 @@ struct Edit {
 };
 /// The options that make such changes.
 template <>
-inline constexpr std::array<std::string_view, 7> words_of<Edit::Does>{"try", "move",     "enclose",  "remove",
-                                                                      "add", "dissolve", "duplicate"};
+inline constexpr std::array<std::string_view, 7> words_of<Edit::Does>{"set",    "move",    "group",    "remove",
+                                                                      "insert", "ungroup", "duplicate"};
 
 /// Thrown for a change that cannot be made; the message says why, and the nearest word.
 class BadEdit : public std::invalid_argument {

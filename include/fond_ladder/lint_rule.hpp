@@ -41,10 +41,12 @@ enum class LintRule : std::uint8_t {
 };
 template <>
 inline constexpr std::array<std::string_view, 24> words_of<LintRule>{
-    "no effect",        "zero size",        "outside",     "behind",       "fill stops", "size not kept",
-    "never fits",       "intrudes",         "not reached", "no bounds",    "not used",   "defined twice",
-    "siblings overlap", "pinned over text", "too small",   "lone last",    "in a leaf",  "empty area",
-    "no area",          "no middle",        "idle gap",    "never beside", "not needed", "asleep"};
+    "no effect",        "zero size",        "outside",          "behind",
+    "nothing to fill",  "squeezed",         "never fits",       "overlaps padding",
+    "never holds",      "always holds",     "unused",           "defined twice",
+    "siblings overlap", "pinned over text", "target too small", "stretched last item",
+    "in a leaf",        "empty area",       "no area",          "nothing grows",
+    "empty track gap",  "gap forces wrap",  "unused allow",     "dormant"};
 static_assert(words_of<LintRule>.size() == static_cast<std::size_t>(LintRule::dormant) + 1, "a word for each");
 
 /// What of a node is on purpose: findings of lint, and that it is cut. Lint is silent about these, and `fits` and the
@@ -65,10 +67,10 @@ class Allowed {
   friend bool operator==(const Allowed&, const Allowed&) = default;
 
   /// All that can be meant, as a scene file writes it: the words of findings, and "cut".
-  static constexpr std::size_t overhang_place = words_of<LintRule>.size() - 1;  // in the place of `asleep`
+  static constexpr std::size_t overhang_place = words_of<LintRule>.size() - 1;  // in the place of `dormant`
   static constexpr std::array<std::string_view, words_of<LintRule>.size()> words = [] {
     auto all = words_of<LintRule>;
-    all[overhang_place] = "cut";
+    all[overhang_place] = "overhang";
     return all;
   }();
   /// By the place of a word.

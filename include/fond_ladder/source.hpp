@@ -15,7 +15,7 @@ inline namespace v0 {
 enum class Source : std::uint8_t { unsaid, each_child, part, shared, with, own, copies, range, mode, edited };
 template <>
 inline constexpr std::array<std::string_view, 10> words_of<Source>{"default", "each_child", "part",  "shared", "with",
-                                                                   "own",     "copies",     "range", "mode",   "try"};
+                                                                   "own",     "copies",     "range", "mode",   "edit"};
 
 }  // namespace v0
 }  // namespace fond_ladder

@@ -90,7 +90,7 @@ class Tree {
   /// Removes everything in a node.
   void clear(NodeId node);
   /// Puts `count` children of `parent`, from `first` on, into a new container in their place.
-  NodeId enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container);
+  NodeId group(NodeId parent, std::size_t first, std::size_t count, const Keys& container);
   /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
   void replace_keys(NodeId node, const Keys& keys);
   /// Gives a node the keys that are said, and leaves the others.

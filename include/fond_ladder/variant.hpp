@@ -20,7 +20,7 @@ struct Variant {
   std::string name;  ///< in words, as in "wording long, mode closed"; empty for the scene as it is
   Scene scene;
   std::vector<std::string> modes{};
-  std::string options{};  ///< that make the program show it, as in "--wording long --mode closed"
+  std::string options{};  ///< that make the program show it, as in "--locale long --mode closed"
   std::string edited{};  ///< what else was changed before, the same in all variants, as in "beds.width=300, remove map"
 };
 

@@ -278,7 +278,7 @@ ExitStatus check(const CheckCall& call, const Streams& streams) {
   if (call.suggest) {
     if (!call.junit.empty() || !call.sarif.empty() || !call.shard.empty() || !call.claims.empty() || call.broken)
       throw WrongCall(
-          "--suggest looks for claims; --claim, --broken, --junit, --sarif and --shard are for checking them");
+          "--suggest looks for claims; --claim, --failing, --junit, --sarif and --shard are for checking them");
     if (files.size() > 1) throw WrongCall("--suggest looks at one scene at a time");
     return suggest_claims(load_variants(call_for(call.scene, files[0]), streams), call, streams);
   }
@@ -304,7 +304,7 @@ Command check_command() {
   CheckCall& call = command.call();
   Options& options = command.options();
   add_scenes(options, call.scene, Forms::all_in_turn);
-  options.list("--claim", "CLAIM", call.claims, "One more claim, as in \"uncut(cards)\"; repeatable");
+  options.list("--claim", "CLAIM", call.claims, "One more claim, as in \"fits(cards)\"; repeatable");
   options.text("--junit", "FILE", call.junit, "Also write a JUnit XML file, a suite a scene, a case a claim");
   options.text("--sarif", "FILE", call.sarif,
                "Also write a SARIF 2.1.0 file, a result for each claim that does not hold");
@@ -313,7 +313,7 @@ Command check_command() {
                "At every height too: of the ladder, or these; regions of sizes are told instead of widths");
   options.text("--shard", "PART/OF", call.shard,
                "Check one part of all claims in all variants of all scenes, as in 2/5: the second of five");
-  options.flag("--broken", call.broken, "Only the claims that do not hold");
+  options.flag("--failing", call.broken, "Only the claims that do not hold");
   options.flag("--suggest", call.suggest, "Claims that hold now and look meant, ready to paste");
   add_scrolled(options, call.scrolled);
   options.format(call.format, {Format::table, Format::json});

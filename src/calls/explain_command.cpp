@@ -57,7 +57,7 @@ ExitStatus explanation(const ExplanationCall& call, const Streams& streams) {
     const std::vector<ExplanationStep> chain = chain_to_root(solution, node);
     const std::vector<Setting> said = settings(scene, written, asked.container_size, call.scene.modes);
     if (call.format == Format::json) {
-      if (!answers) answers.emplace(streams.out, "ledger");
+      if (!answers) answers.emplace(streams.out, "explain");
       JsonWriter& json = answers->next(scene, call.scene.file, solution, asked);
       write_explanation(json, solution.tree(), account, chain);
       write_settings(json, said);
@@ -74,8 +74,8 @@ ExitStatus explanation(const ExplanationCall& call, const Streams& streams) {
 
 }  // namespace
 
-Command explanation_command() {
-  CommandOf<ExplanationCall> command("ledger", "Why these sizes, why here, which settings and whence");
+Command explain_command() {
+  CommandOf<ExplanationCall> command("explain", "Why these sizes, why here, which settings and whence");
   ExplanationCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);

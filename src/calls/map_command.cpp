@@ -57,11 +57,11 @@ void write_map(JsonWriter& json, const SizeMap& map) {
   json.number("regions", map.cells);
   json.number("sampled", map.sampled);
   write_checked(json, map.claims, std::ranges::all_of(map.claims, &CheckedClaim::holds), numbers);
-  json.objects("turns", map.breakpoints, [&](const SizeMap::Line& line) {
+  json.objects("boundaries", map.breakpoints, [&](const SizeMap::Line& line) {
     size("from", line.from);
     size("to", line.to);
   });
-  json.objects("rungs", map.container_sizes, [&](const NamedSize& container_size) {
+  json.objects("named_sizes", map.container_sizes, [&](const NamedSize& container_size) {
     json.text("name", container_size.name);
     size("size", {container_size.width, container_size.height.value_or(0)});
   });
@@ -107,8 +107,7 @@ Command map_command() {
   MapCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
-  options.list("--claim", "CLAIM", call.claims,
-               "This claim instead of the scene's, as in \"uncut(cards)\"; repeatable");
+  options.list("--claim", "CLAIM", call.claims, "This claim instead of the scene's, as in \"fits(cards)\"; repeatable");
   options.text("--width", "FROM..TO", call.width, "These widths instead of the scene's ladder");
   options.text("--height", "FROM..TO", call.height, "These heights instead of the scene's ladder");
   options.text("-o,--output", "FILE", call.output, "Draw it, an .svg, .png or .pdf file; - is standard output");

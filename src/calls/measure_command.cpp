@@ -63,10 +63,9 @@ bool compares(const MeasureCall& call) {
 void require_sound(const MeasureCall& call) {
   const int views = views_of(call);
   if (views > 1)
-    throw WrongCall(
-        "--under, --landing, --orders, --outline and --settings are views of their own; ask for one of them");
+    throw WrongCall("--hit, --drop-at, --orders, --tree and --settings are views of their own; ask for one of them");
   if (!call.carry.empty() && call.drop_target.empty())
-    throw WrongCall("--carry says what is dropped; say where, as in --landing 120,40");
+    throw WrongCall("--dragged says what is dropped; say where, as in --drop-at 120,40");
   if (views > 0 && call.format == Format::csv) throw WrongCall("--format csv: this view has a table and json only");
   if (call.timing && (views > 0 || call.format != Format::table)) {
     throw WrongCall("--timing goes with the table of boxes only");
@@ -76,7 +75,7 @@ void require_sound(const MeasureCall& call) {
   if (!call.scene.vary.empty() && call.format == Format::csv)
     throw WrongCall("--format csv: with --vary there is a table and json only");
   if (compares(call) && (call.timing || !call.snap.empty()))
-    throw WrongCall("--vary shows values side by side; --snap and --timing are for one of them, as by --try");
+    throw WrongCall("--vary shows values side by side; --snap and --timing are for one of them, as by --set");
 }
 
 /// Prints what was asked for, size by size.
@@ -84,8 +83,8 @@ class MeasurePrinter {
  public:
   MeasurePrinter(const MeasureCall& call, std::ostream& out)
       : call_(call), out_(out), density_(parse_density(call.snap)) {
-    for (const std::string& text : call.under) points_.push_back(parse_point("--under", text));
-    if (!call.drop_target.empty()) drop_ = parse_point("--landing", call.drop_target);
+    for (const std::string& text : call.under) points_.push_back(parse_point("--hit", text));
+    if (!call.drop_target.empty()) drop_ = parse_point("--drop-at", call.drop_target);
   }
 
   void print(const Scene& scene, const Solution& solution, const AskedSize& asked, double seconds) {
@@ -214,7 +213,7 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   if (!call.carry.empty()) {
     for (const Variant& value : values) {
       if (value.scene.tree.at(call.carry) == value.scene.tree.root())
-        throw WrongCall(fmt::format("--carry {}: the root fills the container, and stays", call.carry));
+        throw WrongCall(fmt::format("--dragged {}: the root fills the container, and stays", call.carry));
     }
   }
   if (compares(call)) {
@@ -245,12 +244,12 @@ Command measure_command() {
   add_scene(options, call.scene);
   add_sizes(options, call.at);
   add_values(options, call.scene, "Compare values of a setting side by side, as in beds.width=200,240,300");
-  options.list("--under", "X,Y", call.under, "The nodes at a point of the container, the front-most first");
-  options.text("--landing", "X,Y", call.drop_target, "Where a node that is dropped there would come to stand");
-  options.text("--carry", "NODE", call.carry, "With --landing: the node that is dropped, and what moves by that");
+  options.list("--hit", "X,Y", call.under, "The nodes at a point of the container, the front-most first");
+  options.text("--drop-at", "X,Y", call.drop_target, "Where a node that is dropped there would come to stand");
+  options.text("--dragged", "NODE", call.carry, "With --drop-at: the node that is dropped, and what moves by that");
   add_scrolled(options, call.scrolled);
   options.flag("--orders", call.orders, "The order of the file, of laying and of painting, container by container");
-  options.flag("--outline", call.outline, "The nesting alone, with how each container arranges");
+  options.flag("--tree", call.outline, "The nesting alone, with how each container arranges");
   options.text("--snap", "DENSITY", call.snap, "Boxes in whole device pixels at this density");
   options.text("--settings", "NODE", call.settings, "Every setting of a node that is in force, and whence");
   options.flag("--timing", call.timing, "Also how long the solve took, and how many nodes it visited");

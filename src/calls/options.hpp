@@ -14,7 +14,7 @@ enum class Format { table, json, csv };
 
 /// One use of an option among others whose order counts.
 struct OptionUse {
-  std::string option;  // --try
+  std::string option;  // --set
   std::string value;
 };
 

@@ -36,7 +36,7 @@ double parse_share(const std::string& text) {
   const char* end = text.data() + text.size();
   const auto read = std::from_chars(text.data(), end, percent);
   if (read.ec != std::errc() || std::string_view(read.ptr, end) != "%" || !(percent > 0 && percent <= 1000)) {
-    throw WrongCall(fmt::format("--longer {}: write a share from 0 to 1000 %, as in 40%", text));
+    throw WrongCall(fmt::format("--text-expansion {}: write a share from 0 to 1000 %, as in 40%", text));
   }
   return percent / 100;
 }
@@ -119,13 +119,13 @@ void add_forms(Options& options, SceneCall& scene, Forms forms) {
   options.list("--mode", "NAME", scene.modes,
                all ? "Switch a mode on; repeatable; all: every choice of modes in turn"
                    : "Switch a mode of the scene on; repeatable");
-  options.text("--wording", "NAME", scene.locale,
+  options.text("--locale", "NAME", scene.locale,
                all ? "Put a wording in; all: the scene's own texts and every wording in turn"
                    : "Put a wording of the scene into it");
-  options.list("--words", "plain|fonts", scene.words,
+  options.list("--text-metrics", "fixed|fonts", scene.words,
                all ? "What words are measured in, whatever the scene says; plain,fonts: both in turn"
                    : "What words are measured in, whatever the scene says");
-  options.text("--longer", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
+  options.text("--text-expansion", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
   add_edits(options, scene.edits);
 }
 
@@ -152,13 +152,13 @@ void add_values(Options& options, SceneCall& scene, const std::string& about) {
 }
 
 void add_edits(Options& options, std::vector<OptionUse>& edits) {
-  options.in_order("--try", "NODE.KEY=VALUE", edits,
+  options.in_order("--set", "NODE.KEY=VALUE", edits,
                    "Change a key, as in beds.width=300; like the next six repeatable, in the order given");
   options.in_order("--move", "NODES=CONTAINER:PLACE", edits, "Carry nodes elsewhere, as in legend=bar:1");
-  options.in_order("--enclose", "NODES=KIND:NAME", edits, "Gather siblings, as in beds,map=row:places");
+  options.in_order("--group", "NODES=KIND:NAME", edits, "Gather siblings, as in beds,map=row:places");
   options.in_order("--remove", "NODES", edits, "Leave nodes out, with all that is in them");
-  options.in_order("--add", "CONTAINER:PLACE=JSON", edits, "Put a node in, as in bar:0={\"kind\": \"box\"}");
-  options.in_order("--dissolve", "NODE", edits, "Leave a container out whose children stay, in its place");
+  options.in_order("--insert", "CONTAINER:PLACE=JSON", edits, "Put a node in, as in bar:0={\"kind\": \"box\"}");
+  options.in_order("--ungroup", "NODE", edits, "Leave a container out whose children stay, in its place");
   options.in_order("--duplicate", "NODE=NAME", edits, "Put another one like it behind a node, as in oak=ash");
 }
 

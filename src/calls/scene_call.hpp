@@ -39,7 +39,7 @@ void add_sizes(Options& options, std::vector<std::string>& at, const std::string
 
 /// `--vary NODE.KEY=A,B,C`: the answer for each value.
 void add_values(Options& options, SceneCall& scene, const std::string& about);
-/// `--try`, `--move`, `--enclose`, `--remove`, `--add`, `--dissolve` and `--duplicate`.
+/// `--set`, `--move`, `--group`, `--remove`, `--insert`, `--ungroup` and `--duplicate`.
 void add_edits(Options& options, std::vector<OptionUse>& edits);
 
 /// Whether a command may write its result over the scene that it is made from.

@@ -49,7 +49,7 @@ Way way_of(const Scene& scene, const SweepCall& call) {
   if (!call.height.empty()) way.ladder.height = parse_span(call.height, "--height");
   const bool heights = !call.height.empty() && way.ladder.height->from < way.ladder.height->to;
   const bool widths = !call.width.empty() && way.ladder.width.from < way.ladder.width.to;
-  if (heights && widths) throw WrongCall("climb: give a range of widths or of heights, and one size for the other");
+  if (heights && widths) throw WrongCall("sweep: give a range of widths or of heights, and one size for the other");
   way.along_height = heights;
   return way;
 }
@@ -58,7 +58,7 @@ Way way_of(const Scene& scene, const SweepCall& call) {
 std::vector<double> asked_container_sizes(const Interval& span, std::vector<double> sizes, const char* option) {
   for (const double size : sizes) {
     if (size < span.from || size > span.to) {
-      throw WrongCall(fmt::format("--rungs: {} is not between {} and {}; widen {}", exact(size), exact(span.from),
+      throw WrongCall(fmt::format("--sizes: {} is not between {} and {}; widen {}", exact(size), exact(span.from),
                                   exact(span.to), option));
     }
   }
@@ -69,7 +69,7 @@ std::vector<double> asked_container_sizes(const Interval& span, std::vector<doub
 std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
   const Interval span = way.span();
   if (!asked.empty())
-    return asked_container_sizes(span, parse_sizes(asked, "--rungs"), way.along_height ? "--height" : "--width");
+    return asked_container_sizes(span, parse_sizes(asked, "--sizes"), way.along_height ? "--height" : "--width");
   std::vector<double> sizes{span.from, span.to};
   for (const NamedSize& container_size : way.ladder.container_sizes) {
     const std::optional<double> size = way.along_height ? container_size.height : container_size.width;
@@ -100,7 +100,7 @@ std::vector<Sweep::Step> steps_at(const Scene& scene, const Way& way, const Swee
 
 Sweep sweep_all(const Scene& scene, const Way& way, const std::vector<Quantity>& quantities, const SweepCall& call,
                 const Streams& streams) {
-  ProgressLine progress(streams, "climbing");
+  ProgressLine progress(streams, "sweeping");
   SweepOptions options;
   options.modes = call.scene.modes;
   options.along_height = way.along_height;
@@ -229,7 +229,7 @@ ExitStatus sweep_scene(const Scene& scene, const SweepCall& call, const Streams&
       if (other_end) print_other_end(swept, sweep_way(scene, *other_end, call, streams), call, out);
       break;
     case Format::json: {
-      JsonAnswers answers(out, "climb");
+      JsonAnswers answers(out, "sweep");
       write_swept(answers.next(scene, call.scene.file, way.ladder), shown);
       if (other_end) {
         const Swept other = sweep_way(scene, *other_end, call, streams);
@@ -250,7 +250,7 @@ ExitStatus sweep_scene(const Scene& scene, const SweepCall& call, const Streams&
 std::vector<double> shown_values(const Interval& values, const std::string& asked) {
   std::vector<double> shown;
   for (const std::string& item : split_list(asked))
-    shown.push_back(parse_coordinate(item, "--rungs: \"" + item + "\" is no value of a setting; write numbers"));
+    shown.push_back(parse_coordinate(item, "--sizes: \"" + item + "\" is no value of a setting; write numbers"));
   if (!shown.empty()) return asked_container_sizes(values, std::move(shown), "--vary");
   constexpr int pieces = 4;
   for (int i = 0; i <= pieces; ++i) shown.push_back(values.from + (values.to - values.from) * i / pieces);
@@ -259,7 +259,7 @@ std::vector<double> shown_values(const Interval& values, const std::string& aske
 
 Swept sweep_values(const Scene& scene, const Varied& varied, const std::string& unit, const AskedSize& size,
                    const SweepCall& call, const Streams& streams) {
-  ProgressLine progress(streams, "climbing");
+  ProgressLine progress(streams, "sweeping");
   SweepOptions options;
   options.modes = call.scene.modes;
   options.progress = progress.teller();
@@ -281,11 +281,11 @@ Swept sweep_values(const Scene& scene, const Varied& varied, const std::string& 
 /// A setting is dragged instead of the container, at each of some sizes.
 ExitStatus sweep_each_size(const SweepCall& call, const Streams& streams) {
   if (!call.width.empty() || !call.height.empty())
-    throw WrongCall("climb: with --vary the container keeps its size; say it by --at, as in --at 1280x800");
+    throw WrongCall("sweep: with --vary the container keeps its size; say it by --at, as in --at 1280x800");
   const AskedVary asked = parse_vary(call.scene.vary);
   if (!asked.span) {
     throw WrongCall(
-        fmt::format("climb: --vary goes from a number to a larger one, as in {}=100..400; measure, draw and "
+        fmt::format("sweep: --vary goes from a number to a larger one, as in {}=100..400; measure, draw and "
                     "check compare values",
                     asked.setting));
   }
@@ -300,11 +300,11 @@ ExitStatus sweep_each_size(const SweepCall& call, const Streams& streams) {
   std::vector<AskedSize> sizes = asked_sizes({exact(scene.ladder.width.to)}, scene.ladder);
   if (!call.at.empty()) sizes = asked_sizes(call.at, scene.ladder);
   if (sizes.size() > 1 && (!call.plot.empty() || call.format == Format::csv))
-    throw WrongCall("climb: --plot and --format csv take one size; give one --at");
+    throw WrongCall("sweep: --plot and --format csv take one size; give one --at");
   std::vector<Swept> all;  // what cannot be swept comes to light before anything is printed
   for (const AskedSize& size : sizes) all.push_back(sweep_values(scene, varied, asked.unit, size, call, streams));
   std::optional<JsonAnswers> answers;
-  if (call.format == Format::json) answers.emplace(streams.out, "climb");
+  if (call.format == Format::json) answers.emplace(streams.out, "sweep");
   for (const Swept& swept : all) {
     const ShownSweep& shown = swept.shown;
     if (answers) {
@@ -329,10 +329,10 @@ ExitStatus sweep(const SweepCall& call, const Streams& streams) {
     require_plotter();
   }
   if (!call.scrolled.empty() && call.show.empty())
-    throw WrongCall("climb: --scrolled moves places, and none is asked for; say which, as in --show entry.bottom");
+    throw WrongCall("sweep: --scrolled moves places, and none is asked for; say which, as in --show entry.bottom");
   if (!call.scene.vary.empty()) return sweep_each_size(call, streams);
   if (!call.at.empty()) {
-    throw WrongCall("climb: --at is for --vary; say the sizes by --width and --height, as in --width 360..1440");
+    throw WrongCall("sweep: --at is for --vary; say the sizes by --width and --height, as in --width 360..1440");
   }
   const Scene scene = load_scene(call.scene, streams);
   return sweep_scene(call.of.empty() ? scene : alone(scene, scene.tree.at(call.of)), call, streams);
@@ -341,19 +341,19 @@ ExitStatus sweep(const SweepCall& call, const Streams& streams) {
 }  // namespace
 
 Command sweep_command() {
-  CommandOf<SweepCall> command("climb", "How quantities change while the container grows");
+  CommandOf<SweepCall> command("sweep", "How quantities change while the container grows");
   SweepCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
   options.text("--show", "LIST", call.show,
                "Quantities, as in beds.width,cards/*.height; left out: the widths that turn, with a summary");
-  options.text("--width", "FROM..TO", call.width, "The widths to climb, or one; the scene's ladder when left out");
-  options.text("--height", "SIZE|FROM..TO", call.height, "A fixed height, or heights to climb instead of widths");
-  options.text("--rungs", "LIST", call.container_sizes, "The sizes to show, as in 360,640,1024");
+  options.text("--width", "FROM..TO", call.width, "The widths to sweep, or one; the scene's ladder when left out");
+  options.text("--height", "SIZE|FROM..TO", call.height, "A fixed height, or heights to sweep instead of widths");
+  options.text("--sizes", "LIST", call.container_sizes, "The sizes to show, as in 360,640,1024");
   options.text("--vary", "NODE.KEY=FROM..TO", call.scene.vary,
                "Drag a setting instead of the container, as in beds.width=100..400");
   options.list("--at", "SIZE", call.at, "With --vary: the size of the container, as in 1280x800; repeatable");
-  options.text("--of", "NODE", call.of, "Climb this node alone: it fills the container");
+  options.text("--of", "NODE", call.of, "Sweep this node alone: it fills the container");
   add_scrolled(options, call.scrolled);
   options.text("--plot", "FILE", call.plot, "Also draw the curves, an .svg, .png or .pdf file");
   options.format(call.format, {Format::table, Format::json, Format::csv});

@@ -80,7 +80,7 @@ AskedVary parse_vary(const std::string& text) {
     if (value.empty()) throw not_understood(text);
   }
   if (asked.values.size() < 2)
-    throw WrongCall(fmt::format("--vary {0}: name at least two values; --try {0} shows one", text));
+    throw WrongCall(fmt::format("--vary {0}: name at least two values; --set {0} shows one", text));
   return asked;
 }
 
@@ -88,7 +88,7 @@ AskedVary parse_values(const std::string& text) {
   AskedVary asked = parse_vary(text);
   if (asked.span) {
     throw WrongCall(
-        fmt::format("--vary {}: this command sets values side by side, as in {}={},{}; climb goes through "
+        fmt::format("--vary {}: this command sets values side by side, as in {}={},{}; sweep goes through "
                     "all of them",
                     text, asked.setting, asked.text_of(asked.span->from), asked.text_of(asked.span->to)));
   }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// `--words`: what the words of a scene are measured in, whatever its file says.
+// `--text-metrics`: what the words of a scene are measured in, whatever its file says.
 
 #include <optional>
 #include <string>
@@ -16,7 +16,7 @@ namespace fond_ladder::calls {
 /// None: what the file says.
 using AskedWords = std::optional<TextMetrics>;
 
-/// What the values of `--words` name, in their order; none of them: the file. Throws WrongCall.
+/// What the values of `--text-metrics` name, in their order; none of them: the file. Throws WrongCall.
 [[nodiscard]] std::vector<AskedWords> words_asked(const std::vector<std::string>& typed);
 /// The same where there can be one only.
 [[nodiscard]] AskedWords one_words_asked(const std::vector<std::string>& typed);

@@ -147,10 +147,10 @@ constexpr auto measures = std::to_array<Entry>({{"size", "\"width\" and \"height
 
 constexpr auto functions = std::to_array<Entry>({{"equal", "same(...)"},
                                                  {"visible", "shown(...)"},
-                                                 {"inside", "enclosed(...)"},
-                                                 {"contains", "enclosed(...)"},
+                                                 {"inside", "inside(...)"},
+                                                 {"contains", "inside(...)"},
                                                  {"overlap", "not apart(...)"},
-                                                 {"clipped", "not uncut(...)"},
+                                                 {"clipped", "not fits(...)"},
                                                  {"total", "sum(...)"},
                                                  {"average", "sum(...) / count(...)"},
                                                  {"avg", "sum(...) / count(...)"}});

@@ -138,8 +138,8 @@ void Tree::clear(NodeId node) {
   own().clear(own().index_of(node));
 }
 
-NodeId Tree::enclose(NodeId parent, std::size_t first, std::size_t count, const Keys& container) {
-  return own().enclose(own().index_of(parent), first, count, sound(container));
+NodeId Tree::group(NodeId parent, std::size_t first, std::size_t count, const Keys& container) {
+  return own().group(own().index_of(parent), first, count, sound(container));
 }
 
 void Tree::replace_keys(NodeId node, const Keys& keys) {

@@ -176,9 +176,9 @@ std::vector<NodeId> TreeStore::settle(Index top, const Seeds& seeds) {
   return handles;
 }
 
-NodeId TreeStore::enclose(Index parent, std::size_t first, std::size_t count, const Keys& container) {
+NodeId TreeStore::group(Index parent, std::size_t first, std::size_t count, const Keys& container) {
   if (first > flat_.child_count[parent] || count > flat_.child_count[parent] - first) {
-    throw BadNode("there are not that many children to enclose");
+    throw BadNode("there are not that many children to group");
   }
   require_handles(1);
   const auto many = static_cast<Index>(count);

@@ -58,7 +58,7 @@ class TreeStore {
   [[nodiscard]] std::uintptr_t user_data(Index node) const;
   void move(Index node, Index parent, std::size_t position);
   void remove(Index node);
-  NodeId enclose(Index parent, std::size_t first, std::size_t count, const Keys& container);
+  NodeId group(Index parent, std::size_t first, std::size_t count, const Keys& container);
   void replace_keys(Index node, const Keys& keys);
   void set_content(Index node, std::shared_ptr<const CustomContent> content);
   void touch(Index node) { stamp(node, Edit::own); }

@@ -111,18 +111,18 @@ void print_drop_target(const SolvedScene& measured, const DropTargetShown& shown
 
 void write_drop_target(JsonWriter& json, const SolvedScene& measured, const DropTargetShown& shown) {
   const Tree& tree = measured.tree();
-  json.begin_object("landing");
+  json.begin_object("drop_target");
   json.number("x", shown.at.x);
   json.number("y", shown.at.y);
-  if (shown.carried) json.text("carried", tree.path(shown.carried));
+  if (shown.carried) json.text("dragged", tree.path(shown.carried));
   if (shown.drop_target) {
     json.text("parent", tree.path(shown.drop_target->parent));
-    json.number("place", static_cast<double>(shown.drop_target->place));
-    json.box("mark", shown.drop_target->mark);
+    json.number("index", static_cast<double>(shown.drop_target->place));
+    json.box("indicator", shown.drop_target->mark);
   } else {
     json.null("parent");
   }
-  if (!shown.refused.empty()) json.text("refused", shown.refused);
+  if (!shown.refused.empty()) json.text("refusal", shown.refused);
   if (shown.carried && shown.drop_target && shown.refused.empty()) {
     json.box("box", shown.box);
     json.objects("moves", shown.moves, [&](const DropTargetShown::Move& one) {

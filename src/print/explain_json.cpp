@@ -6,12 +6,12 @@ namespace {
 
 void write_entry(JsonWriter& json, const Tree& tree, const ExplanationEntry& entry) {
   json.text("node", tree.path(entry.node));
-  json.number("before", entry.before);
+  json.number("space_before", entry.before);
   json.number("base", entry.base);
   json.text("base_from", entry.base_from);
-  json.number("least", entry.least);
-  json.text("least_from", entry.least_from);
-  json.number("most", entry.most);
+  json.number("min", entry.least);
+  json.text("min_from", entry.least_from);
+  json.number("max", entry.most);
   json.number("factor", entry.factor);
   json.number("percent", entry.percent);
   json.number("round", entry.round);
@@ -20,19 +20,19 @@ void write_entry(JsonWriter& json, const Tree& tree, const ExplanationEntry& ent
 }
 
 void write_line(JsonWriter& json, const Tree& tree, const ExplanationLine& line) {
-  json.number("inner", line.inner);
+  json.number("inner_size", line.inner);
   json.number("gaps", line.gaps);
   json.number("margins", line.margins);
-  json.number("bases", line.bases);
-  json.number("free", line.free);
+  json.number("base_sizes", line.bases);
+  json.number("free_space", line.free);
   json.truth("grows", line.grows);
   json.truth("scrolls", line.scrolls);
   if (line.out_of > 0) json.number("out_of", line.out_of);
   json.begin_list("rounds");
   for (const ExplanationRound& round : line.rounds) {
     json.begin_object();
-    json.number("free", round.free);
-    json.number("level", round.level);
+    json.number("free_space", round.free);
+    json.number("per_factor", round.level);
     json.begin_list("settled");
     for (const std::size_t i : round.settled) json.text({}, tree.path(line.entries[i].node));
     json.end();
@@ -40,8 +40,8 @@ void write_line(JsonWriter& json, const Tree& tree, const ExplanationLine& line)
   }
   json.end();
   json.objects("children", line.entries, [&](const auto& entry) { write_entry(json, tree, entry); });
-  json.number("after", line.after);
-  json.number("spare", line.unused_space);
+  json.number("space_after", line.after);
+  json.number("unused_space", line.unused_space);
   json.number("sum", line.sum);
 }
 
@@ -49,7 +49,7 @@ void write_tracks(JsonWriter& json, std::string_view key, const std::vector<Expl
   if (axis.empty()) return json.null(key);
   const ExplanationTracks& tracks = axis.front();
   json.begin_object(key);
-  json.number("inner", tracks.inner);
+  json.number("inner_size", tracks.inner);
   json.number("gaps", tracks.gaps);
   json.number("one_share", tracks.one_share);
   json.objects("tracks", tracks.tracks, [&](const auto& track) {
@@ -57,7 +57,7 @@ void write_tracks(JsonWriter& json, std::string_view key, const std::vector<Expl
     json.number("share", track.share);
     json.text("why", track.why);
   });
-  json.number("spare", tracks.unused_space);
+  json.number("unused_space", tracks.unused_space);
   json.number("sum", tracks.sum);
   json.end();
 }
@@ -66,9 +66,9 @@ void write_places(JsonWriter& json, std::string_view key, const Tree& tree,
                   const std::vector<ExplanationPlace>& places) {
   json.objects(key, places, [&](const auto& place) {
     json.text("node", tree.path(place.node));
-    json.number("room", place.space);
+    json.number("space", place.space);
     json.number("size", place.size);
-    json.number("ahead", place.ahead);
+    json.number("offset", place.ahead);
     json.text("why", place.why);
   });
 }
@@ -84,10 +84,10 @@ void write_explanation(JsonWriter& json, const Tree& tree, const Explanation& ac
   json.objects("lines", account.lines, [&](const auto& line) { write_line(json, tree, line); });
   write_tracks(json, "columns", account.columns);
   write_tracks(json, "rows", account.rows);
-  write_places(json, "sideways", tree, account.horizontal);
-  write_places(json, "up_and_down", tree, account.vertical);
+  write_places(json, "horizontal", tree, account.horizontal);
+  write_places(json, "vertical", tree, account.vertical);
   json.texts("content", account.content);
-  json.texts("place", account.place);
+  json.texts("position", account.place);
   json.objects("chain", chain, [&](const auto& step) {
     json.text("node", tree.path(step.node));
     json.number("width", step.width);

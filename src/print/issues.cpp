@@ -228,8 +228,8 @@ void write_issues(JsonWriter& json, const Tree& tree, const std::vector<Issue>& 
   }
   for (const Issue& one : of_node) {
     if (one.kind != Issue::Kind::invisible) continue;
-    json.begin_object("unseen");
-    json.text("why", one.why == Invisible::Why::outside  ? "beyond"
+    json.begin_object("invisible");
+    json.text("why", one.why == Invisible::Why::outside  ? "outside"
                      : one.why == Invisible::Why::behind ? "behind"
                                                          : "no size");
     if (one.of) json.text("of", tree.path(one.of));

@@ -5,7 +5,7 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 /// Raised when a field of any answer changes its meaning.
-constexpr int json_form = 1;
+constexpr int json_form = 2;
 
 void write_span(JsonWriter& json, std::string_view key, const Interval& span) {
   if (span.from == span.to && !key.empty()) return json.number(key, span.from);
@@ -42,8 +42,8 @@ JsonWriter& JsonAnswers::next(const Scene& scene, std::string_view file, const S
                               const AskedSize& asked) {
   next(scene, file);
   json_.extent("at", solution.container());
-  if (!asked.name.empty()) json_.text("rung", asked.name);
-  if (!asked.with.empty()) json_.text("with", asked.with);
+  if (!asked.name.empty()) json_.text("size_name", asked.name);
+  if (!asked.with.empty()) json_.text("variant", asked.with);
   json_.texts("active", asked.active);
   return json_;
 }

@@ -10,9 +10,9 @@ void write_findings(JsonWriter& json, std::string_view key, const std::vector<Fi
     json.text("node", one.path.empty() ? one.node : one.path);
     if (!one.nodes.empty()) json.texts("nodes", one.nodes);
     json.text("key", one.key);
-    json.text("finding", word(one.rule));
+    json.text("rule", word(one.rule));
     json.text("why", one.why);
-    json.text("cure", one.fix);
+    json.text("fix", one.fix);
     write_spans(json, "widths", one.sizes);
     json.begin_list("heights");
     for (const double height : one.heights) json.number({}, height);
@@ -24,10 +24,10 @@ void write_findings(JsonWriter& json, std::string_view key, const std::vector<Fi
 }  // namespace
 
 void write_lint(JsonWriter& json, const Lint& told) {
-  json.number("sizes", told.container_sizes);
-  if (!told.in_part.empty()) json.text("in_part", told.in_part);
+  json.number("sizes_examined", told.container_sizes);
+  if (!told.in_part.empty()) json.text("not_examined", told.in_part);
   write_findings(json, "findings", told.findings);
-  write_findings(json, "asleep", told.remarks);
+  write_findings(json, "dormant", told.remarks);
 }
 
 }  // namespace fond_ladder::inline v0

@@ -31,7 +31,7 @@ void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::
   if (!parent) return;
   const Extent space = measured.solution.content_box_size(parent);
   const auto share = [](double size, double of) { return of > 0 ? std::optional(size / of) : std::nullopt; };
-  json.begin_object("of_parent");
+  json.begin_object("parent_share");
   json.number("width", share(placed.box.width, space.width));
   json.number("height", share(placed.box.height, space.height));
   json.end();
@@ -42,8 +42,8 @@ void write_overhang(JsonWriter& json, const Solution& solution, NodeId node) {
   const FourSides overhang = solution.full_overhang(node), into = solution.full_padding_overlap(node);
   if (!overhang.any() && !into.any()) return;
   const Allowed allow = solution.keys(node).allow;
-  if (overhang.any()) write_sides(json, "cut", overhang);
-  if (into.any()) write_sides(json, "intrusion", into);
+  if (overhang.any()) write_sides(json, "overhang", overhang);
+  if (into.any()) write_sides(json, "padding_overlap", into);
   if ((overhang.any() && allow.overhang()) || (!overhang.any() && allow.has(LintRule::overlaps_padding)))
     json.truth("allow", true);
 }
@@ -63,7 +63,7 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
     json.number("y", placed.box.y);
     json.number("width", placed.box.width);
     json.number("height", placed.box.height);
-    json.extent("wished", solution.preferred_size(placed.node));
+    json.extent("preferred", solution.preferred_size(placed.node));
     write_share(json, measured, placed);
     write_overhang(json, solution, placed.node);
     write_issues(json, tree, of_node[placed.node]);
@@ -72,7 +72,7 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
   json.objects("scrollers", scrolling(solution, boxes), [&](const auto& placed) {
     json.text("path", tree.path(placed.node));
     json.extent("content", solution.content_size(placed.node));
-    json.extent("by_at_most", solution.scroll_range(placed.node));
+    json.extent("scroll_range", solution.scroll_range(placed.node));
   });
   const std::vector<Solution::PartOfList> lists = solution.estimated_lists();
   if (lists.empty()) return;

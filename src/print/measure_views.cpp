@@ -80,7 +80,7 @@ void print_under(const SolvedScene& measured, const std::vector<Point>& points, 
 }
 
 void write_under(JsonWriter& json, const SolvedScene& measured, const std::vector<Point>& points) {
-  json.objects("under", points, [&](const auto& point) {
+  json.objects("hit_test", points, [&](const auto& point) {
     json.number("x", point.x);
     json.number("y", point.y);
     json.texts("nodes", paths_of(measured.tree(), measured.solution.under(point.x, point.y)));
@@ -108,8 +108,8 @@ void write_orders(JsonWriter& json, const SolvedScene& measured) {
   json.objects("orders", all_orders(measured), [&](const auto& orders) {
     json.text("path", tree.path(orders.container));
     json.texts("file", paths_of(tree, orders.file));
-    json.texts("laid", paths_of(tree, orders.laid));
-    json.texts("painted", paths_of(tree, orders.painted));
+    json.texts("layout", paths_of(tree, orders.laid));
+    json.texts("paint", paths_of(tree, orders.painted));
   });
 }
 
@@ -124,12 +124,12 @@ void print_outline(const SolvedScene& measured, std::ostream& out) {
 }
 
 void write_outline(JsonWriter& json, const SolvedScene& measured) {
-  json.objects("outline", measured.solution.boxes(), [&](const auto& placed) {
+  json.objects("tree", measured.solution.boxes(), [&](const auto& placed) {
     const Keys keys = measured.solution.keys(placed.node);
     json.text("path", measured.tree().path(placed.node));
     json.text("kind", word(keys.kind));
     json.number("depth", placed.depth);
-    json.text("lays", way_of_laying(measured, placed.node, keys));
+    json.text("layout", way_of_laying(measured, placed.node, keys));
   });
 }
 

@@ -62,7 +62,7 @@ void write_settings(JsonWriter& json, const std::vector<Setting>& all) {
     json.json("value", setting.value.empty() ? "null" : setting.value);
     json.text("source", word(setting.source));
     if (!setting.name.empty()) json.text("name", setting.name);
-    if (!setting.acts) json.truth("acts", false);
+    if (!setting.acts) json.truth("has_effect", false);
   });
 }
 

@@ -9,12 +9,12 @@ void write_breakpoint(JsonWriter& json, const Breakpoint& breakpoint) {
   if (breakpoint.kind == BreakpointKind::jump) json.truth("includes_at", breakpoint.includes_at);
   if (breakpoint.kind == BreakpointKind::curve) json.number("to", breakpoint.to);
   json.text("quantity", breakpoint.name);
-  json.text("turn", word(breakpoint.kind));
+  json.text("kind", word(breakpoint.kind));
   json.number("before", breakpoint.before);
   json.number("after", breakpoint.after);
   json.number("slope_before", breakpoint.slope_before);
   json.number("slope_after", breakpoint.slope_after);
-  json.text("cause", breakpoint.cause);
+  json.text("why", breakpoint.cause);
 }
 
 }  // namespace
@@ -29,7 +29,7 @@ void write_swept(JsonWriter& json, const ShownSweep& shown) {
   }
   if (const std::string scrolled = scrolled_words(shown); !scrolled.empty()) json.text("scrolled", scrolled);
   json.truth("proved", swept.sampled.empty());
-  json.objects("rungs", shown.rows, [&](const auto& step) {
+  json.objects("sizes", shown.rows, [&](const auto& step) {
     if (of_setting) json.number("value", step.at);
     json.number("width", step.container.width);
     json.number("height", step.container.height);
@@ -37,7 +37,7 @@ void write_swept(JsonWriter& json, const ShownSweep& shown) {
     for (const std::size_t q : shown.columns) json.number(swept.quantities[q].text, step.values[q]);
     json.end();
   });
-  json.objects("turns", shown_breakpoints(shown),
+  json.objects("breakpoints", shown_breakpoints(shown),
                [&](const Breakpoint* breakpoint) { write_breakpoint(json, *breakpoint); });
 }
 

@@ -69,7 +69,7 @@ TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
     bool operator==(const Said&) const = default;
   };
   const auto add = [&](const std::vector<std::string>& more, std::map<int, Said>& all) {
-    std::vector<std::string> args{"check", scene, "--wording", "all", "--mode", "all", "--format", "json"};
+    std::vector<std::string> args{"check", scene, "--locale", "all", "--mode", "all", "--format", "json"};
     args.insert(args.end(), more.begin(), more.end());
     std::size_t told = 0;
     const Json answers = Json::parse(testing::run(args).out);
@@ -101,26 +101,26 @@ TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
 TEST(Check, RefusesAllBadClaimsAtOnceAndWritesNoFile) {
   const std::string target = ::testing::TempDir() + "never_written.xml";
   const testing::Result refused = testing::run({"check", console(), "--claim", "bar.heihgt = 48", "--claim",
-                                                "uncut(bra)", "--claim", "uncut(bar)", "--junit", target});
+                                                "fits(bra)", "--claim", "fits(bar)", "--junit", target});
   EXPECT_EQ(refused.status, 2);
   EXPECT_EQ(
       refused.err,
       "fond-ladder: error: in the claim \"bar.heihgt = 48\", column 1: \"heihgt\" is no measure; the nearest one is "
       "\"height\"\n"
-      "fond-ladder: error: in the claim \"uncut(bra)\", column 7: \"bra\" names no node; the nearest name is "
+      "fond-ladder: error: in the claim \"fits(bra)\", column 7: \"bra\" names no node; the nearest name is "
       "\"bar\"\n");
   EXPECT_FALSE(std::filesystem::exists(target));
   EXPECT_EQ(testing::run({"check", console(), "--junit", "-"}).status, 2);
   EXPECT_EQ(testing::run({"check", console(), "--junit", "/no/such/folder/claims.xml"}).status, 2);
   // What is to be pasted into a shell is quoted for it.
   const std::string told =
-      testing::run({"check", console(), "--try", "title.text=the keeper's", "--claim", "bar.top = 1"}).out;
-  EXPECT_NE(told.find(R"(--at 360x800 --try 'title.text=the keeper'\''s')"), std::string::npos) << told;
+      testing::run({"check", console(), "--set", "title.text=the keeper's", "--claim", "bar.top = 1"}).out;
+  EXPECT_NE(told.find(R"(--at 360x800 --set 'title.text=the keeper'\''s')"), std::string::npos) << told;
   const std::string file = testing::temporary(
       "two words.json",
       R"({"format":2,"root":{"kind":"row","name":"r","children":[{"name":"a","kind":"box","copies":2}]}})");
-  const std::string copy = testing::run({"check", file, "--claim", "a[1].width = 1", "--try", "r.gap=2"}).out;
-  EXPECT_NE(copy.find("look: fond-ladder ledger '" + file + "' 'a[1]' --at 360 --try r.gap=2\n"), std::string::npos)
+  const std::string copy = testing::run({"check", file, "--claim", "a[1].width = 1", "--set", "r.gap=2"}).out;
+  EXPECT_NE(copy.find("look: fond-ladder explain '" + file + "' 'a[1]' --at 360 --set r.gap=2\n"), std::string::npos)
       << copy;
 }
 
@@ -136,11 +136,12 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
   using Names = std::vector<std::string>;
   constexpr std::size_t fits = 0, bar = 26;
   EXPECT_EQ(failing_in({}, bar), Names{""});
-  EXPECT_EQ(failing_in({"--wording", "all"}, bar), (Names{"", "wording long", "wording hebrew"}));
+  EXPECT_EQ(failing_in({"--locale", "all"}, bar), (Names{"", "wording long", "wording hebrew"}));
   EXPECT_EQ(failing_in({"--mode", "all"}, bar), (Names{"", "mode closed"}));
-  EXPECT_EQ(failing_in({"--wording", "all", "--mode", "all"}, fits),
+  EXPECT_EQ(failing_in({"--locale", "all", "--mode", "all"}, fits),
             (Names{"wording long", "wording long, mode closed"}));
-  EXPECT_EQ(failing_in({"--wording", "long", "--longer", "10%"}, fits), Names{""});  // one variant has no need of names
+  EXPECT_EQ(failing_in({"--locale", "long", "--text-expansion", "10%"}, fits),
+            Names{""});  // one variant has no need of names
   // Never tested in one variant, and held in the other.
   const std::string beds = "count(body/*) = 2 when container.width < 1200 and not closed";
   const auto holds = [&](const std::vector<std::string>& args) {
@@ -149,8 +150,8 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
   };
   EXPECT_FALSE(holds({"--mode", "closed"}));
   EXPECT_TRUE(holds({"--mode", "all"}));
-  EXPECT_EQ(testing::run({"check", console(), "--wording", "al"}).status, 2);
-  const std::string told = testing::run({"check", console(), "--wording", "all", "--mode", "all"}).out;
+  EXPECT_EQ(testing::run({"check", console(), "--locale", "al"}).status, 2);
+  const std::string told = testing::run({"check", console(), "--locale", "all", "--mode", "all"}).out;
   EXPECT_TRUE(
       told.starts_with("North house console from 360 to 1440 wide, in 6 variants: 9 of 26 claims do not hold\n"
                        "variants: as it is; mode closed; wording long; wording long, mode closed; wording hebrew; "
@@ -158,11 +159,11 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
       << told.substr(0, 200);
   EXPECT_NE(told.find("          wording long; wording long, mode closed: from 360 to below 520 wide, 800 high; "
                       "worst at 360 x 800: "
-                      "alarm.cut 160, title.cut 56\n"
+                      "alarm.overhang 160, title.overhang 56\n"
                       "          also at 390 x 844\n"
                       "          alarm: x 408: the right of title 400 + gap 8; 96 wide (its width)\n"
-                      "          look: fond-ladder ledger " +
-                      console() + " alarm --at 360x800 --wording long\n"),
+                      "          look: fond-ladder explain " +
+                      console() + " alarm --at 360x800 --locale long\n"),
             std::string::npos)
       << told;
 }
@@ -179,8 +180,8 @@ TEST(Check, SuggestedClaimsHoldAndCanBePasted) {
   // Claims that the scene has already are not told again, in no variant anything that another breaks.
   const testing::Result none = testing::run({"check", "-", "--suggest"}, scene);
   EXPECT_EQ(none.out.find("legend.width = 120"), std::string::npos) << none.out;
-  const testing::Result all = testing::run({"check", console(), "--suggest", "--wording", "all", "--format", "json"});
-  std::vector<std::string> call{"check", console(), "--wording", "all", "--format", "json"};
+  const testing::Result all = testing::run({"check", console(), "--suggest", "--locale", "all", "--format", "json"});
+  std::vector<std::string> call{"check", console(), "--locale", "all", "--format", "json"};
   const Json suggested = Json::parse(all.out).at("answers").at(0).at("suggested");
   for (const Json& claim : suggested) call.insert(call.end(), {"--claim", claim.get<std::string>()});
   const Json again = Json::parse(testing::run(call).out).at("answers").at(0).at("claims");
@@ -188,7 +189,7 @@ TEST(Check, SuggestedClaimsHoldAndCanBePasted) {
   for (std::size_t i = again.size() - suggested.size(); i < again.size(); ++i)
     EXPECT_TRUE(again[i].at("holds")) << again[i];
   const std::string bare = R"({"format":2,"root":{"kind":"row","name":"r","children":[]}})";
-  EXPECT_EQ(testing::run({"check", "-", "--suggest"}, bare).out.find("uncut(r)") != std::string::npos, true);
+  EXPECT_EQ(testing::run({"check", "-", "--suggest"}, bare).out.find("fits(r)") != std::string::npos, true);
   EXPECT_EQ(testing::run({"check", console(), "--suggest", "--shard", "1/2"}).status, 2);
 }
 

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// `measure --landing`: where a node that is dropped would come to stand, as a person reads it.
+// `measure --drop-at`: where a node that is dropped would come to stand, as a person reads it.
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
 
@@ -30,7 +30,7 @@ testing::Result drop_target(std::vector<std::string> more) {
 }
 
 TEST(DropTargetView, SaysWhereFromWhereToAndWhatMoves) {
-  const testing::Result told = drop_target({"--landing", "150,8", "--carry", "b"});
+  const testing::Result told = drop_target({"--drop-at", "150,8", "--dragged", "b"});
   EXPECT_EQ(told.status, 0);
   EXPECT_EQ(told.out,
             "Bench at 300 x 100: `b`, dropped at 150,8, would land in `right`, between `c` and `a`\n"
@@ -39,17 +39,17 @@ TEST(DropTargetView, SaysWhereFromWhereToAndWhatMoves) {
             "right/a  100,40 100 x 15  100,10 100 x 15\n");
   const testing::Result moved = testing::run({"measure", "-", "--at", "300x100", "--move", "b=right:1"}, bench);
   EXPECT_THAT(moved.out, ::testing::ContainsRegex("b +box +100 +10 +100 +30 "));
-  EXPECT_THAT(drop_target({"--landing", "40,95", "--carry", "b"}).out, HasSubstr("\nnothing else moves\n"));
+  EXPECT_THAT(drop_target({"--drop-at", "40,95", "--dragged", "b"}).out, HasSubstr("\nnothing else moves\n"));
 }
 
 TEST(DropTargetView, OfANewNodeOutsideInAnEmptyOneAndBesideOneOfItsName) {
-  EXPECT_THAT(drop_target({"--landing", "50,22"}).out,
+  EXPECT_THAT(drop_target({"--drop-at", "50,22"}).out,
               StartsWith("Bench at 300 x 100: a new node, dropped at 50,22, would land in `left`, between `a` and `b`\n"
                          "place 1 among its children, shown at "));
-  EXPECT_THAT(drop_target({"--landing", "220,20"}).out, HasSubstr("would land in `empty`, which is empty\n"));
-  EXPECT_THAT(drop_target({"--landing", "999,20", "--carry", "b"}).out,
+  EXPECT_THAT(drop_target({"--drop-at", "220,20"}).out, HasSubstr("would land in `empty`, which is empty\n"));
+  EXPECT_THAT(drop_target({"--drop-at", "999,20", "--dragged", "b"}).out,
               HasSubstr("would land nowhere: that is outside"));
-  const testing::Result twin = drop_target({"--landing", "150,2", "--carry", "left/a"});
+  const testing::Result twin = drop_target({"--drop-at", "150,2", "--dragged", "left/a"});
   EXPECT_EQ(twin.status, 0);
   EXPECT_THAT(twin.out, HasSubstr("ahead of `c`\nbut it cannot be dropped there: two siblings are called \"a\"\n"));
 }
@@ -58,12 +58,12 @@ TEST(DropTargetView, TheOptionIsOneWordOfAShell) {
   const std::string copies =
       R"({"format":2,"root":{"kind":"row","name":"r","children":[)"
       R"({"kind":"box","name":"tag","copies":2,"width":20},{"kind":"row","name":"q","width":60}]}})";
-  EXPECT_THAT(testing::run({"measure", "-", "--at", "100x9", "--landing", "60,4", "--carry", "tag[1]"}, copies).out,
+  EXPECT_THAT(testing::run({"measure", "-", "--at", "100x9", "--drop-at", "60,4", "--dragged", "tag[1]"}, copies).out,
               HasSubstr("the same as --move 'tag[1]=q:0'\n"));
 }
 
 TEST(DropTargetView, IsToldInJson) {
-  const Json told = Json::parse(drop_target({"--landing", "150,8", "--carry", "b", "--format", "json"}).out);
+  const Json told = Json::parse(drop_target({"--drop-at", "150,8", "--dragged", "b", "--format", "json"}).out);
   const Json& found = told.at("answers").at(0).at("landing");
   EXPECT_EQ(found.at("parent"), "bench/right");
   EXPECT_EQ(found.at("place"), 1);
@@ -79,11 +79,11 @@ TEST(DropTargetView, WrongCallsAreToldWithAWayOut) {
     std::vector<std::string> args;
     const char* fault;
   } cases[] = {
-      {{"--carry", "b"}, "--carry says what is dropped; say where, as in --landing 120,40"},
-      {{"--landing", "3"}, "--landing 3: write X,Y in pixels, as in 120,40"},
-      {{"--landing", "3,3", "--carry", "bench"}, "--carry bench: the root fills the container, and stays"},
-      {{"--landing", "3,3", "--carry", "bb"}, "\"bb\" names no node"},
-      {{"--landing", "3,3", "--orders"}, "views of their own; ask for one of them"},
+      {{"--dragged", "b"}, "--dragged says what is dropped; say where, as in --drop-at 120,40"},
+      {{"--drop-at", "3"}, "--drop-at 3: write X,Y in pixels, as in 120,40"},
+      {{"--drop-at", "3,3", "--dragged", "bench"}, "--dragged bench: the root fills the container, and stays"},
+      {{"--drop-at", "3,3", "--dragged", "bb"}, "\"bb\" names no node"},
+      {{"--drop-at", "3,3", "--orders"}, "views of their own; ask for one of them"},
   };
   for (const auto& [args, fault] : cases) {
     const testing::Result told = drop_target(args);

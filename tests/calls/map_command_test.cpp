@@ -16,7 +16,7 @@ std::string console() {
 }
 
 TEST(MapCommand, SaysWhereClaimsBreak) {
-  const testing::Result told = testing::run({"map", console(), "--height", "240..900", "--claim", "uncut(console)"});
+  const testing::Result told = testing::run({"map", console(), "--height", "240..900", "--claim", "fits(console)"});
   EXPECT_EQ(told.status, 0);
   EXPECT_THAT(told.out, StartsWith("North house console from 360 to 1440 wide and 240 to 900 high: the claim does not "
                                    "hold\n"));
@@ -29,7 +29,7 @@ TEST(MapCommand, SaysWhereClaimsBreak) {
 /// A claim whose condition never holds was once said to hold everywhere; and where something bends nothing runs
 /// straight.
 TEST(MapCommand, SaysNothingOfWhatItDoesNotKnow) {
-  const std::string never = testing::run({"map", console(), "--height", "700..900", "--claim", "uncut(console)",
+  const std::string never = testing::run({"map", console(), "--height", "700..900", "--claim", "fits(console)",
                                           "--claim", "beds.width = 3 when container.width > 9000"})
                                 .out;
   EXPECT_THAT(never, HasSubstr("700 to 900 high: 1 of 2 claims does not hold\n"));
@@ -54,7 +54,7 @@ TEST(MapCommand, SaysNothingOfWhatItDoesNotKnow) {
 TEST(MapCommand, DrawsIt) {
   const testing::Result drawn = testing::run({"map", console(), "--height", "240..900", "-o", "-", "--as", "svg"});
   EXPECT_EQ(drawn.status, 0);
-  for (const char* text : {"<svg", "uncut(console)", "22 claims hold at every size of the map", "phone", "narrow"}) {
+  for (const char* text : {"<svg", "fits(console)", "22 claims hold at every size of the map", "phone", "narrow"}) {
     EXPECT_THAT(drawn.out, HasSubstr(text));
   }
 }
@@ -68,7 +68,7 @@ TEST(MapCommand, RefusesWithAWayOut) {
       {{"--height", "300"}, "--height 300: give heights from one to a larger one, as in 240..900"},
       {{"--height", "tall"}, "--height tall: write every, for those of the ladder, or some, as in 240..900"},
       {{"--height", "240..900", "--width", "400"}, "give widths from one to a larger one, as in --width 360..1440"},
-      {{"--height", "240..900", "--claim", "uncut(consle)"}, "the nearest name is \"console\""},
+      {{"--height", "240..900", "--claim", "fits(consle)"}, "the nearest name is \"console\""},
       {{"--height", "240..900", "-o", "a.gif"}, "a picture ends in .svg, .png or .pdf"},
   };
   for (const auto& one : cases) {
@@ -83,7 +83,7 @@ TEST(MapCommand, RefusesWithAWayOut) {
 
 TEST(MapCommand, ChecksEveryHeight) {
   const testing::Result told =
-      testing::run({"check", console(), "--heights", "240..900", "--claim", "beds.width = 240", "--broken"});
+      testing::run({"check", console(), "--heights", "240..900", "--claim", "beds.width = 240", "--failing"});
   EXPECT_EQ(told.status, 1);
   EXPECT_THAT(told.out, HasSubstr("within 360 to 640 wide and 240 to 900 high; worst at"));
   EXPECT_THAT(testing::run({"check", console(), "--heights", "700..900"}).out,

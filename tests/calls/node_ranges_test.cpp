@@ -39,7 +39,7 @@ testing::Result run(std::vector<std::string> args, const std::string& text) {
 }
 
 TEST(NodeRangesTold, BreakpointsNameTheNodeItsWidthAndTheRange) {
-  const std::string told = run({"climb", "--show", "b.tight,b/words.left,a.tight"}, scene(R"(
+  const std::string told = run({"sweep", "--show", "b.tight,b/words.left,a.tight"}, scene(R"(
       {"part":"card","name":"a","width":60,"shrink":0},{"part":"card","name":"b","weight":0.5,"max_width":400})"))
                                .out;
   EXPECT_THAT(told, HasSubstr("260  b.tight       jump       1      0  0      `b` is 100 wide: `tight` ends\n"));
@@ -54,7 +54,7 @@ TEST(NodeRangesTold, AWidthThatLeapsOverABoundIsNotSaidToBeThere) {
       R"("name":"r","wrap":true,"children":[{"kind":"row","name":"a","basis":120,"grow":1,"ranges":)"
       R"([{"name":"tight","below_width":170}],"children":[{"kind":"box","name":"x","width":5,"when":)"
       R"({"tight":{"width":3}}}]},{"kind":"box","name":"b","width":120}]}})";
-  const std::string told = run({"climb", "--show", "a.tight,x.width"}, wraps).out;
+  const std::string told = run({"sweep", "--show", "a.tight,x.width"}, wraps).out;
   EXPECT_THAT(told, HasSubstr("240  a.tight     jump       0      1  0      `b` moves to line 1 of `r`"));
   EXPECT_THAT(told, HasSubstr("290  a.tight     jump       1      0  0      `a` is 170 wide: `tight` ends"));
 }
@@ -110,7 +110,7 @@ TEST(NodeRangesTold, AClaimMayNameTheBoundThatFollows) {
 
 TEST(NodeRangesTold, ANodeAloneKeepsThem) {
   const std::string told =
-      run({"climb", "--of", "b", "--show", "photo.width", "--width", "50..150"}, scene(two_cards)).out;
+      run({"sweep", "--of", "b", "--show", "photo.width", "--width", "50..150"}, scene(two_cards)).out;
   EXPECT_THAT(told, HasSubstr("100  photo.width  jump      10     20  0      `b` is 100 wide: `tight` ends"));
 }
 
@@ -137,9 +137,9 @@ TEST(NodeRangesTold, LintTellsThoseThatSayNothing) {
                               R"("claims":["b.idle"],)")),
             "");
   // A measure of that name is no claim about the range; and what is meant is needed.
-  EXPECT_EQ(findings_in(scene(R"({"part":"card","name":"b","weight":1,"allow":["not reached"]})")), "");
+  EXPECT_EQ(findings_in(scene(R"({"part":"card","name":"b","weight":1,"allow":["never holds"]})")), "");
   const Lint allow =
-      lint({"", read_scene(scene(R"({"part":"card","name":"b","weight":1,"allow":["not reached"]})"), "s")});
+      lint({"", read_scene(scene(R"({"part":"card","name":"b","weight":1,"allow":["never holds"]})"), "s")});
   EXPECT_EQ(std::ranges::find(allow.findings, LintRule::unused_allow, &Finding::rule), allow.findings.end()) << allow;
   const Lint measure =
       lint({"", read_scene(
@@ -156,9 +156,9 @@ TEST(NodeRangesTold, FilesAreReadWrittenAndRefused) {
   const testing::Result tidy = run({"tidy"}, text);
   EXPECT_THAT(tidy.out, HasSubstr(R"("ranges": [{ "name": "tight", "below_width": 100 }])"));
   EXPECT_EQ(run({"tidy"}, tidy.out).out, tidy.out);
-  EXPECT_EQ(run({"compare", "--try", R"(b.ranges=[{"name":"tight","below_width":50}])"}, text).status, 0)
+  EXPECT_EQ(run({"compare", "--set", R"(b.ranges=[{"name":"tight","below_width":50}])"}, text).status, 0)
       << "b never reaches it";
-  EXPECT_EQ(run({"compare", "--try", R"(a.ranges=[{"name":"tight","below_width":50}])"}, text).status, 1);
+  EXPECT_EQ(run({"compare", "--set", R"(a.ranges=[{"name":"tight","below_width":50}])"}, text).status, 1);
   const struct {
     std::string scene, fault;
   } cases[] = {

@@ -66,7 +66,7 @@ TEST(Scrolled, MovesWhatAScrollerHolds) {
 
 TEST(Scrolled, IsToldWithTheSizeAndFoundUnderAPoint) {
   const testing::Result result =
-      testing::run({"measure", "-", "--at", "300x400", "--scrolled", "list=end", "--under", "20,100"}, lists);
+      testing::run({"measure", "-", "--at", "300x400", "--scrolled", "list=end", "--hit", "20,100"}, lists);
   EXPECT_THAT(result.out, HasSubstr("under 20,100: window/list/entry[9]\n"));
   EXPECT_THAT(
       testing::run({"measure", "-", "--at", "300x400", "--scrolled", "list=7", "--scrolled", "strip=end"}, lists).out,
@@ -122,7 +122,7 @@ TEST(Scrolled, ClaimsSpeakOfPositionsAndAreProved) {
       {"shown(last) when container.height < 200", true},      // as it can be scrolled to
       {"not shown(last) when container.height < 170 with list.scrolled = 0", true},
       {"shown(last) and not shown(entry[0]) when container.height < 160 with list.scrolled = end", true},
-      {"last.bottom = container.height - 51 when container.height < 200 give 1 with list.scrolled = end", true},
+      {"last.bottom = container.height - 51 when container.height < 200 within 1 with list.scrolled = end", true},
       {"entry[0].height >= 40 with list.scrolled = end", true},  // sizes stay
   };
   for (const auto& [claim, holds] : cases) {
@@ -142,13 +142,13 @@ TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
   EXPECT_EQ(checked.status, 0) << checked.out;
   EXPECT_THAT(checked.out, HasSubstr("kept    last.bottom <= button.top with list.scrolled = end\n"));
   EXPECT_THAT(checked.out, HasSubstr("kept    last.top > 0\\nwith list.scrolled = 3\n"));
-  const testing::Result swept = testing::run({"climb", "-", "--height", "150..300", "--width", "300", "--show",
+  const testing::Result swept = testing::run({"sweep", "-", "--height", "150..300", "--width", "300", "--show",
                                               "last.bottom,last.height", "--scrolled", "list=end"},
                                              under_a_button);
   EXPECT_THAT(swept.out, HasSubstr("List from 150 to 300 high, 300 wide, list scrolled to its end\n"));
   EXPECT_THAT(swept.out, HasSubstr("150          100           20\n"));
   const Json told = Json::parse(
-      testing::run({"climb", "-", "--show", "last.bottom", "--scrolled", "list=7", "--format", "json"}, under_a_button)
+      testing::run({"sweep", "-", "--show", "last.bottom", "--scrolled", "list=7", "--format", "json"}, under_a_button)
           .out);
   EXPECT_EQ(told.at("answers").at(0).at("scrolled"), "list scrolled to 7");
   const std::pair<std::vector<std::string>, const char*> wrong[] = {
@@ -159,7 +159,7 @@ TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
       {{"check", "-", "--claim", "last.top > 0 with list.scrolled = top"}, "write how many pixels"},
       {{"check", "-", "--claim", "last.top > 0 with list"}, "write what is scrolled, as in list.scrolled = end"},
       {{"check", "-", "--claim", "last.top > 0", "--scrolled", "list=1,2"}, "in claims a position is one number"},
-      {{"climb", "-", "--scrolled", "list=end"}, "--scrolled moves places, and none is asked for"},
+      {{"sweep", "-", "--scrolled", "list=end"}, "--scrolled moves places, and none is asked for"},
   };
   for (const auto& [words, message] : wrong) {
     const testing::Result result = testing::run(words, under_a_button);
@@ -171,8 +171,8 @@ TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
 /// Brute force: what a sweep proves of scrolled places is what they are at each size, measured by itself.
 TEST(Scrolled, PlacesAreProvedAsTheyAre) {
   for (const char* to : {"end", "17"}) {
-    const Json told = Json::parse(testing::run({"climb", "-", "--show", "last.bottom,entry[1].middle_y", "--width",
-                                                "200..260", "--height", "170", "--rungs", "200,213,229,230,231,244,259",
+    const Json told = Json::parse(testing::run({"sweep", "-", "--show", "last.bottom,entry[1].middle_y", "--width",
+                                                "200..260", "--height", "170", "--sizes", "200,213,229,230,231,244,259",
                                                 "--scrolled", std::string("list=") + to, "--format", "json"},
                                                under_a_button)
                                       .out);

@@ -18,12 +18,12 @@ std::string scene_with(const std::string& range) {
 
 /// A ladder with two heights was swept at the lowest alone.
 TEST(SweepCommand, SweepsBothHeightsOfALadder) {
-  const testing::Result other = testing::run({"climb", "-"}, scene_with("\"below_height\":480"));
+  const testing::Result other = testing::run({"sweep", "-"}, scene_with("\"below_height\":480"));
   EXPECT_THAT(other.out, HasSubstr("from 100 to 300 wide, 240 high"));
   EXPECT_THAT(other.out, HasSubstr("`a` reaches its maximum 120"));
   EXPECT_THAT(other.out, HasSubstr("from 100 to 300 wide, 900 high"));
   EXPECT_THAT(other.out, HasSubstr("`a` reaches its maximum 150"));
-  const testing::Result same = testing::run({"climb", "-"}, scene_with("\"below_height\":100"));
+  const testing::Result same = testing::run({"sweep", "-"}, scene_with("\"below_height\":100"));
   EXPECT_THAT(same.out, HasSubstr("900 high: the same quantities turn at the same widths\n"));
   EXPECT_THAT(same.out, Not(HasSubstr("wide, 900 high")));
 }
@@ -33,7 +33,7 @@ TEST(SweepCommand, ShowsNamedRungsAtTheirOwnHeight) {
   const char* scene =
       R"({"format":2,"ladder":{"width":[100,300],"height":[240,900],"named_sizes":{"hand":[200,500]}},"root":)"
       R"({"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1}]}})";
-  const testing::Result told = testing::run({"climb", "-", "--show", "a.height,a.width"}, scene);
+  const testing::Result told = testing::run({"sweep", "-", "--show", "a.height,a.width"}, scene);
   EXPECT_THAT(told.out, HasSubstr("200 x 500       500      200\n"));
   EXPECT_THAT(told.out, HasSubstr("      300       240      300\n"));
 }
@@ -41,7 +41,7 @@ TEST(SweepCommand, ShowsNamedRungsAtTheirOwnHeight) {
 /// Only where something bends; the rest is proved.
 TEST(SweepCommand, SaysWhereNothingIsProved) {
   const auto told = [](const std::string& basis) {
-    return testing::run({"climb", "-", "--show", "a.width"},
+    return testing::run({"sweep", "-", "--show", "a.width"},
                         R"({"format":2,"ladder":{"width":[300,600]},"root":{"kind":"row","name":"r","children":[)"
                         R"({"kind":"box","name":"a","min_width":0,"basis":)" +
                             basis + R"(},{"kind":"box","name":"b","width":200.3}]}})")
@@ -54,7 +54,7 @@ TEST(SweepCommand, SaysWhereNothingIsProved) {
 
 TEST(SweepCommand, CountsNodes) {
   const testing::Result told = testing::run(
-      {"climb", std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json", "--show", "count(body/*)"});
+      {"sweep", std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json", "--show", "count(body/*)"});
   EXPECT_THAT(told.out, HasSubstr("1200  count(body/*)  jump       2      3  0      `wide` begins"));
 }
 

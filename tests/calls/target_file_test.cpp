@@ -113,7 +113,7 @@ TEST_F(TargetFile, IsNothingThatTheCallReadsAndNoOtherResult) {
       {{"draw", "s.json", "-o"}, "soft.svg", "a file that the scene uses"},
       {{"draw", "s.json", "-o"}, "words.svg", "a font of the scene"},
       {{"map", "s.json", "-o"}, "hard.svg", "the scene"},
-      {{"climb", "s.json", "--plot"}, "soft.svg", "a file that the scene uses"},
+      {{"sweep", "s.json", "--plot"}, "soft.svg", "a file that the scene uses"},
       {{"check", "s.json", "--junit"}, "kit.json", "a file that the scene uses"},
       {{"check", "s.json", "other.json", "--sarif"}, "other.json", "the scene"},
       {{"check", "other.json", "s.json", "--sarif"}, "words.svg", "a font of the scene"},
@@ -220,7 +220,7 @@ TEST_F(TargetFile, ASignalLeavesNothingBehindAndSaysInterrupted) {
     ::chmod(at("bin/gnuplot").c_str(), 0755);
     const std::string path = std::getenv("PATH");
     ::setenv("PATH", (at("bin") + ":" + path).c_str(), 1);
-    const Started started = start({"climb", "-", "--show", "map.width", "--plot", at("curves.svg")});
+    const Started started = start({"sweep", "-", "--show", "map.width", "--plot", at("curves.svg")});
     ::setenv("PATH", path.c_str(), 1);
     EXPECT_EQ(::write(started.input, scene.data(), scene.size()), static_cast<ssize_t>(scene.size()));
     ::close(started.input);

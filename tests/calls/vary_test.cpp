@@ -31,20 +31,20 @@ TEST(VaryOption, ReadsValuesAndSpans) {
 
 TEST(VaryOption, SweepDragsASetting) {
   const testing::Result told =
-      testing::run({"climb", console(), "--vary", "beds.width=240..400", "--at", "1280x800", "--show", "cards.height"});
+      testing::run({"sweep", console(), "--vary", "beds.width=240..400", "--at", "1280x800", "--show", "cards.height"});
   EXPECT_EQ(told.status, 0);
   EXPECT_THAT(told.out, StartsWith("North house console with beds.width from 240 to 400 at 1280 x 800\n"));
   EXPECT_THAT(told.out,
               HasSubstr("279.2  cards.height  jump     114    134  0      `fern/about` goes from 3 lines to 4"));
   const testing::Result steps =
-      testing::run({"climb", console(), "--vary", "cards.min_width=10..20", "--format", "csv"});
+      testing::run({"sweep", console(), "--vary", "cards.min_width=10..20", "--format", "csv"});
   EXPECT_THAT(steps.out, StartsWith("value,width,height"));
 }
 
 /// What begins right behind a value that is looked at was said to begin at the next one.
 TEST(VaryOption, SweepSaysAboveWhichValueSomethingIsSo) {
   const auto told = [](const char* values) {
-    return testing::run({"climb", console(), "--vary", values, "--at", "900x800"}).out;
+    return testing::run({"sweep", console(), "--vary", values, "--at", "900x800"}).out;
   };
   EXPECT_THAT(told("shared.button.height=10..60"), HasSubstr("`alarm` sticks out above 48, by 6 at most"));
   EXPECT_THAT(told("bar.height=10..60"), HasSubstr("`alarm` sticks out below 32, by 11 at most"));
@@ -55,10 +55,10 @@ TEST(VaryOption, SweepSaysWhatIsNotProved) {
   const std::string scene =
       R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1},)"
       R"({"kind":"box","name":"b","weight":1}]}})";
-  const testing::Result told = testing::run({"climb", "-", "--vary", "a.weight=1..3"}, scene);
+  const testing::Result told = testing::run({"sweep", "-", "--vary", "a.weight=1..3"}, scene);
   EXPECT_THAT(told.out, HasSubstr("curve to 3"));
   EXPECT_THAT(told.out, HasSubstr("looked at step by step: between the steps nothing is proved\n"));
-  EXPECT_THAT(testing::run({"climb", "-", "--vary", "r.gap=1..3"}, scene).out, Not(HasSubstr("step by step")));
+  EXPECT_THAT(testing::run({"sweep", "-", "--vary", "r.gap=1..3"}, scene).out, Not(HasSubstr("step by step")));
 }
 
 TEST(VaryOption, MeasureCheckAndDrawShowValuesSideBySide) {
@@ -71,7 +71,7 @@ TEST(VaryOption, MeasureCheckAndDrawShowValuesSideBySide) {
   EXPECT_THAT(same.out, HasSubstr(": no box changes\n"));
 
   const testing::Result checked = testing::run(
-      {"check", console(), "--vary", "beds.width=200,240,300", "--claim", "uncut(console)", "--format", "json"});
+      {"check", console(), "--vary", "beds.width=200,240,300", "--claim", "fits(console)", "--format", "json"});
   EXPECT_EQ(checked.status, 1);
   EXPECT_THAT(checked.out, HasSubstr(R"("variants": ["beds.width=200", "beds.width=240", "beds.width=300"])"));
   const testing::Result json =
@@ -87,8 +87,8 @@ TEST(VaryOption, PrintsNothingOfACallThatIsRefused) {
   const std::vector<std::vector<std::string>> calls{
       {"measure", console(), "--settings", "nope"},
       {"measure", console(), "--vary", "beds.width=1,2", "--settings", "nope"},
-      {"climb", console(), "--vary", "beds.width=1..9", "--show", "nope.width"},
-      {"climb", console(), "--vary", "beds.width=1..9", "--rungs", "40"}};
+      {"sweep", console(), "--vary", "beds.width=1..9", "--show", "nope.width"},
+      {"sweep", console(), "--vary", "beds.width=1..9", "--sizes", "40"}};
   for (std::vector<std::string> words : calls) {
     words.insert(words.end(), {"--format", "json"});
     const testing::Result told = testing::run(words);
@@ -99,7 +99,7 @@ TEST(VaryOption, PrintsNothingOfACallThatIsRefused) {
 
 /// Values below 0 were refused as sizes.
 TEST(VaryOption, ShowsTheValuesAskedFor) {
-  const testing::Result told = testing::run({"climb", console(), "--vary", "beds.gap=-10..10", "--rungs", "-10,-2.5,10",
+  const testing::Result told = testing::run({"sweep", console(), "--vary", "beds.gap=-10..10", "--sizes", "-10,-2.5,10",
                                              "--show", "bed_moss.top", "--at", "700x800", "--format", "csv"});
   EXPECT_EQ(told.out, "value,width,height,bed_moss.top\n-10,700,800,106\n-2.5,700,800,113.5\n10,700,800,126\n")
       << told.err;
@@ -110,19 +110,19 @@ TEST(VaryOption, RefusesWithAWayOut) {
     std::vector<std::string> words;
     const char* message;
   } cases[] = {
-      {{"climb", "--vary", "beds"}, "--vary beds: write a setting and its values, as in beds.width=100..400"},
-      {{"climb", "--vary", "beds.width=1,2"}, "climb: --vary goes from a number to a larger one"},
-      {{"climb", "--vary", "beds.width=9..1"}, "write FROM..TO from a value to a larger one"},
-      {{"climb", "--vary", "beds.width=1em..9"}, "write both ends in one unit, as in beds.width=1em..3em"},
-      {{"climb", "--vary", "beds.width=-10..9"}, "\"width\" must be 0 or more"},
-      {{"climb", "--vary", "bed.width=1..9"}, "the nearest name is \"beds\""},
-      {{"climb", "--vary", "beds.width=1..9", "--rungs", "2,wide"},
-       "--rungs: \"wide\" is no value of a setting; write numbers"},
-      {{"climb", "--vary", "beds.width=0..1e9"}, "a climb takes at most 100,000 values"},
-      {{"climb", "--vary", "beds.width=1..9", "--width", "300..400"}, "say it by --at, as in --at 1280x800"},
-      {{"climb", "--at", "1280x800"}, "climb: --at is for --vary; say the sizes by --width and --height"},
-      {{"measure", "--vary", "beds.width=1..9"}, "as in beds.width=1,9; climb goes through all of them"},
-      {{"measure", "--vary", "beds.width=1"}, "name at least two values; --try beds.width=1 shows one"},
+      {{"sweep", "--vary", "beds"}, "--vary beds: write a setting and its values, as in beds.width=100..400"},
+      {{"sweep", "--vary", "beds.width=1,2"}, "sweep: --vary goes from a number to a larger one"},
+      {{"sweep", "--vary", "beds.width=9..1"}, "write FROM..TO from a value to a larger one"},
+      {{"sweep", "--vary", "beds.width=1em..9"}, "write both ends in one unit, as in beds.width=1em..3em"},
+      {{"sweep", "--vary", "beds.width=-10..9"}, "\"width\" must be 0 or more"},
+      {{"sweep", "--vary", "bed.width=1..9"}, "the nearest name is \"beds\""},
+      {{"sweep", "--vary", "beds.width=1..9", "--sizes", "2,wide"},
+       "--sizes: \"wide\" is no value of a setting; write numbers"},
+      {{"sweep", "--vary", "beds.width=0..1e9"}, "a sweep takes at most 100,000 values"},
+      {{"sweep", "--vary", "beds.width=1..9", "--width", "300..400"}, "say it by --at, as in --at 1280x800"},
+      {{"sweep", "--at", "1280x800"}, "sweep: --at is for --vary; say the sizes by --width and --height"},
+      {{"measure", "--vary", "beds.width=1..9"}, "as in beds.width=1,9; sweep goes through all of them"},
+      {{"measure", "--vary", "beds.width=1"}, "name at least two values; --set beds.width=1 shows one"},
       {{"check", "--vary", "beds.width=1,wide"}, "\"width\" must be a number (pixels)"},
       {{"measure", "--vary", "beds.width=1,2", "--format", "csv"}, "with --vary there is a table and json only"},
   };

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// `--words` and `fonts` as people call them.
+// `--text-metrics` and `fonts` as people call them.
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
 
@@ -27,8 +27,8 @@ std::string trays() {
 TEST(TextLine, EveryCommandTakesThem) {
   for (const std::vector<std::string>& call :
        std::vector<std::vector<std::string>>{{"measure"},
-                                             {"climb"},
-                                             {"ledger", "about"},
+                                             {"sweep"},
+                                             {"explain", "about"},
                                              {"check"},
                                              {"lint"},
                                              {"map", "--height", "20..90", "-o", "-", "--as", "svg"},
@@ -36,7 +36,7 @@ TEST(TextLine, EveryCommandTakesThem) {
                                              {"draw", "-o", "-", "--as", "svg"}}) {
     std::vector<std::string> words{call[0], trays()};
     words.insert(words.end(), call.begin() + 1, call.end());
-    words.insert(words.end(), {"--words", "fonts"});
+    words.insert(words.end(), {"--text-metrics", "fonts"});
     const Result told = run(words);
     EXPECT_NE(told.status, 2) << call[0] << told.err;
     EXPECT_EQ(told.err, "") << call[0];
@@ -44,24 +44,25 @@ TEST(TextLine, EveryCommandTakesThem) {
 }
 
 TEST(TextLine, BothAreCheckedInTurnAndEachIsNamed) {
-  const Result told = run({"check", trays(), "--words", "plain,fonts", "--wording", "all"});
+  const Result told = run({"check", trays(), "--text-metrics", "plain,fonts", "--locale", "all"});
   EXPECT_EQ(told.status, 1);
   EXPECT_THAT(told.out,
               HasSubstr("variants: words plain; words plain, wording long; words fonts; words fonts, wording long"));
   EXPECT_THAT(told.out, HasSubstr("words plain, wording long; words fonts; words fonts, wording long: from 200"));
-  EXPECT_THAT(told.out, HasSubstr("--at 200 --words plain --wording long")) << "the line that shows it";
-  EXPECT_THAT(run({"check", trays(), "--words", "plain"}).out, HasSubstr("the claim holds"));
+  EXPECT_THAT(told.out, HasSubstr("--at 200 --text-metrics plain --locale long")) << "the line that shows it";
+  EXPECT_THAT(run({"check", trays(), "--text-metrics", "plain"}).out, HasSubstr("the claim holds"));
 }
 
 TEST(TextLine, CompareTellsWhatDiffersBetweenThem) {
-  const Result told = run({"compare", trays(), "--words", "plain", "--words", "fonts"});
+  const Result told = run({"compare", trays(), "--text-metrics", "plain", "--text-metrics", "fonts"});
   EXPECT_EQ(told.status, 1);
   EXPECT_THAT(told.out, HasSubstr(".scene.json, words plain"));
   EXPECT_THAT(told.out, HasSubstr(".scene.json, words fonts"));
-  EXPECT_THAT(run({"compare", trays(), "--words", "fonts"}).out, HasSubstr("as it is"));
+  EXPECT_THAT(run({"compare", trays(), "--text-metrics", "fonts"}).out, HasSubstr("as it is"));
   const std::string text =
       R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"Moss"}]}})";
-  EXPECT_THAT(run({"compare", "-", "--words", "plain,fonts"}, text).out, HasSubstr("standard input, words plain"))
+  EXPECT_THAT(run({"compare", "-", "--text-metrics", "plain,fonts"}, text).out,
+              HasSubstr("standard input, words plain"))
       << "what can be read once only";
 }
 
@@ -70,11 +71,12 @@ TEST(TextLine, WhatIsWrongIsRefused) {
     std::vector<std::string> words;
     const char* message;
   } cases[] = {
-      {{"measure", trays(), "--words", "font"}, "--words font: words are plain or fonts; the nearest one is \"fonts\""},
-      {{"measure", trays(), "--words", "plain,fonts"},
-       "--words: plain or fonts, one of them; check, lint and compare take both"},
-      {{"check", trays(), "--words", ""}, "check: --words: a value is missing"},
-      {{"compare", trays(), trays(), "--words", "plain,fonts"},
+      {{"measure", trays(), "--text-metrics", "font"},
+       "--text-metrics font: words are plain or fonts; the nearest one is \"fonts\""},
+      {{"measure", trays(), "--text-metrics", "plain,fonts"},
+       "--text-metrics: plain or fonts, one of them; check, lint and compare take both"},
+      {{"check", trays(), "--text-metrics", ""}, "check: --text-metrics: a value is missing"},
+      {{"compare", trays(), trays(), "--text-metrics", "plain,fonts"},
        "compare: two scenes, or one in words plain and fonts; not both"},
   };
   for (const auto& [words, message] : cases) {
@@ -84,7 +86,7 @@ TEST(TextLine, WhatIsWrongIsRefused) {
   }
   const std::string nowhere =
       temporary("nowhere.scene.json", R"({"format":2,"fonts":{"body":{"family":"Nowhere"}},"root":{"kind":"row"}})");
-  const Result told = run({"check", nowhere, "--words", "fonts"});
+  const Result told = run({"check", nowhere, "--text-metrics", "fonts"});
   EXPECT_EQ(told.status, 2);
   EXPECT_THAT(told.err, HasSubstr(nowhere + ":1:29: error: this machine has no font family \"Nowhere\""));
   EXPECT_EQ(run({"measure", nowhere, "--at", "100x100"}).status, 0);
@@ -94,7 +96,7 @@ TEST(TextLine, RemarksAreSaidOnce) {
   const std::string wide =
       temporary("wide.scene.json", R"({"format":2,"text_metrics":"fonts","fonts":{"body":{"family":"DejaVu Sans"}},
     "claims":["r.width > 0"],"locales":{"w":{"texts":{"t":"室"}}},"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"温"}]}})");
-  const Result told = run({"check", wide, "--wording", "all"});
+  const Result told = run({"check", wide, "--locale", "all"});
   EXPECT_EQ(told.err, "hint: the font body (DejaVu Sans) does not have 室 温; other letters stand in\n");
 }
 
@@ -111,7 +113,7 @@ TEST(FontsCommand, WithoutPangoSaysWhatToInstall) {
   EXPECT_EQ(told.status, 2);
   EXPECT_THAT(told.out, HasSubstr("install libpango1.0-dev and libcairo2-dev"));
   EXPECT_EQ(testing::run_process("check " + console, FOND_LADDER_WITHOUT_PICTURES).status, 0);
-  EXPECT_THAT(testing::run_process("check " + console + " --words fonts", FOND_LADDER_WITHOUT_PICTURES).out,
+  EXPECT_THAT(testing::run_process("check " + console + " --text-metrics fonts", FOND_LADDER_WITHOUT_PICTURES).out,
               HasSubstr("this build measures plain words only"));
 }
 

@@ -75,9 +75,9 @@ TEST(Cli, MeasuresAsCsv) {
 TEST(Cli, ShowsNodesUnderAPointOrdersAndOutline) {
   testing::expect_golden(
       "measure_under.txt",
-      run({"measure", console, "--at", "1280x800", "--under", "1200,590", "--under", "5,5", "--under", "2000,5"}).out);
+      run({"measure", console, "--at", "1280x800", "--hit", "1200,590", "--hit", "5,5", "--hit", "2000,5"}).out);
   testing::expect_golden("measure_orders.txt", run({"measure", console, "--at", "1280x800", "--orders"}).out);
-  testing::expect_golden("measure_outline.txt", run({"measure", console, "--at", "1280x800", "--outline"}).out);
+  testing::expect_golden("measure_outline.txt", run({"measure", console, "--at", "1280x800", "--tree"}).out);
 }
 
 TEST(Cli, SnapsToDevicePixels) {
@@ -99,8 +99,8 @@ TEST(Cli, TellsTimingAndVisits) {
 
 TEST(Cli, Sweeps) {
   const std::vector<std::string> words{
-      "climb", console, "--width", "360..1440", "--rungs", "360,640,1024,1440", "--show", "beds.width,map.width"};
-  testing::expect_golden("climb.txt", run(words).out);
+      "sweep", console, "--width", "360..1440", "--sizes", "360,640,1024,1440", "--show", "beds.width,map.width"};
+  testing::expect_golden("sweep.txt", run(words).out);
   auto with = [&](const char* format) {
     auto all = words;
     all.insert(all.end(), {"--format", format});
@@ -117,19 +117,19 @@ TEST(Cli, Sweeps) {
 }
 
 TEST(Cli, SweepsOfEverythingSumUpAndOtherWaysToSweep) {
-  testing::expect_golden("climb_all.txt", run_process("climb " + console).out);
-  const std::string closed = run({"climb", console, "--mode", "closed"}).out;
+  testing::expect_golden("climb_all.txt", run_process("sweep " + console).out);
+  const std::string closed = run({"sweep", console, "--mode", "closed"}).out;
   EXPECT_NE(closed.find("`closed` is on"), std::string::npos) << closed;
-  EXPECT_NE(run({"climb", console, "--height", "300..900", "--show", "map.height"})
+  EXPECT_NE(run({"sweep", console, "--height", "300..900", "--show", "map.height"})
                 .out.find("from 300 to 900 high, 1440 wide"),
             std::string::npos);
   const std::string alone =
-      run({"climb", console, "--of", "cards", "--width", "200..400", "--show", "*/oak.width"}).out;
+      run({"sweep", console, "--of", "cards", "--width", "200..400", "--show", "*/oak.width"}).out;
   EXPECT_NE(alone.find("from 200 to 400 wide"), std::string::npos) << alone;
   EXPECT_NE(alone.find("58.67"), std::string::npos) << alone;
-  const std::string csv = run({"climb", console, "--width", "400..410", "--show", "map.width", "--format", "csv"}).out;
+  const std::string csv = run({"sweep", console, "--width", "400..410", "--show", "map.width", "--format", "csv"}).out;
   EXPECT_EQ(std::count(csv.begin(), csv.end(), '\n'), 12);
-  const std::string flat = run({"climb", console, "--width", "700..750", "--show", "beds.width"}).out;
+  const std::string flat = run({"sweep", console, "--width", "700..750", "--show", "beds.width"}).out;
   EXPECT_NE(flat.find("no turns: every quantity is one straight line"), std::string::npos) << flat;
 }
 
@@ -148,7 +148,7 @@ TEST(Cli, ThePlotSaysNamesWithDigitsBehindSigns) {
   const std::string title = "=1+1, 3 (2)]]>",
                     scene = R"({"format": 2, "title": ")" + title + R"(", "ladder": {"width": [100, 110]},
     "root": {"kind": "row", "children": [{"kind": "box", "name": "tag", "grow": 1, "copies": 3}]}})";
-  EXPECT_EQ(run({"climb", "-", "--show", "tag[2].width", "--plot", file}, scene).status, 0);
+  EXPECT_EQ(run({"sweep", "-", "--show", "tag[2].width", "--plot", file}, scene).status, 0);
   const std::string svg = testing::file_text(file);
   EXPECT_NE(svg.find("=1+1, 3 (2)]]&gt;"), std::string::npos);
   EXPECT_NE(svg.find("tag[2].width"), std::string::npos);
@@ -158,7 +158,7 @@ TEST(Cli, ThePlotSaysNamesWithDigitsBehindSigns) {
 TEST(Cli, PlotsByAProgramThatIsLookedForWhenItIsNeeded) {
   const std::string file = temporary("curves.svg", "");
   std::filesystem::remove(file);
-  const std::string call = "climb " + quickstart + " --show map.width --plot " + file;
+  const std::string call = "sweep " + quickstart + " --show map.width --plot " + file;
   const Result missing = run_process(call, std::string("PATH=/nowhere ") + FOND_LADDER_PROGRAM);
   EXPECT_EQ(missing.status, 2);
   EXPECT_EQ(missing.out,
@@ -169,7 +169,7 @@ TEST(Cli, PlotsByAProgramThatIsLookedForWhenItIsNeeded) {
   const std::string svg = testing::file_text(file);
   EXPECT_TRUE(svg.starts_with("<?xml")) << svg.substr(0, 100);
   EXPECT_NE(svg.find("map.width"), std::string::npos);
-  EXPECT_EQ(run({"climb", quickstart, "--plot", "x.jpg"}).err,
+  EXPECT_EQ(run({"sweep", quickstart, "--plot", "x.jpg"}).err,
             "fond-ladder: error: --plot x.jpg: a picture ends in .svg, .png or .pdf\n");
 }
 
@@ -205,14 +205,14 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
       {{},
-       "name a command: measure, climb, ledger, check, lint, map, compare, draw, report, preview, tidy, start, fonts, "
+       "name a command: measure, sweep, ledger, check, lint, map, compare, draw, report, preview, tidy, start, fonts, "
        "demo or "
        "completion; "
        "--help "
        "says more"},
       {{"hlep", "measure"}, "\"hlep\" is no command; did you mean \"help\"?"},
       {{"help", "meassure"}, "\"meassure\" is no command; did you mean \"measure\"?"},
-      {{"help", "measure", "climb"}, "help: name one command"},
+      {{"help", "measure", "sweep"}, "help: name one command"},
       {{"completion", "csh"}, "completion csh: write bash, zsh or fish"},
       {{"check", console, "--format", "csv"}, "--format csv: write table or json"},
       {{"meassure", console}, "\"meassure\" is no command; did you mean \"measure\"?"},
@@ -224,20 +224,20 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
        "--at 12x: a size is 1280x800, 1280, 1280xcontent, content or a named rung"},
       {{"measure", console, "--at", "-3x5"}, "--at -3x5: a size is"},
       {{"measure", console, "--at", "12xcontents"}, "--at 12xcontents: a size is"},
-      {{"measure", console, "--under", "nan,nan"}, "--under nan,nan: write X,Y in pixels, as in 120,40"},
-      {{"measure", console, "--under", "3,inf"}, "--under 3,inf: write X,Y in pixels"},
-      {{"climb", console, "--rungs", ",,,"}, "--rungs ,,,: write sizes in pixels, as in 360,640,1024"},
-      {{"climb", console, "--show", ","}, "--show ,: write quantities, as in console.width"},
+      {{"measure", console, "--hit", "nan,nan"}, "--hit nan,nan: write X,Y in pixels, as in 120,40"},
+      {{"measure", console, "--hit", "3,inf"}, "--hit 3,inf: write X,Y in pixels"},
+      {{"sweep", console, "--sizes", ",,,"}, "--sizes ,,,: write sizes in pixels, as in 360,640,1024"},
+      {{"sweep", console, "--show", ","}, "--show ,: write quantities, as in console.width"},
       {{"measure", console, "--snap", "0"}, "--snap 0: a density is more than 0"},
-      {{"measure", console, "--under", "3"}, "--under 3: write X,Y in pixels"},
-      {{"measure", console, "--orders", "--outline"}, "ask for one of them"},
-      {{"climb", console, "--show", "bed.width"}, "\"bed\" names no node; the nearest name is \"beds\""},
-      {{"climb", console, "--show", "beds.widht"}, "\"widht\" is no measure; the nearest one is \"width\""},
-      {{"climb", console, "--show", "beds"}, "\"beds\" is no quantity"},
-      {{"climb", console, "--show", "about.width"}, "names 3 nodes"},
-      {{"climb", console, "--show", "beds.width", "--width", "9..2"}, "write FROM..TO in pixels"},
-      {{"climb", console, "--show", "beds.width", "--rungs", "3,x"}, "\"x\" is no size in pixels"},
-      {{"climb", console, "--show", "beds.width", "--rungs", "3"}, "3 is not between 360 and 1440"},
+      {{"measure", console, "--hit", "3"}, "--hit 3: write X,Y in pixels"},
+      {{"measure", console, "--orders", "--tree"}, "ask for one of them"},
+      {{"sweep", console, "--show", "bed.width"}, "\"bed\" names no node; the nearest name is \"beds\""},
+      {{"sweep", console, "--show", "beds.widht"}, "\"widht\" is no measure; the nearest one is \"width\""},
+      {{"sweep", console, "--show", "beds"}, "\"beds\" is no quantity"},
+      {{"sweep", console, "--show", "about.width"}, "names 3 nodes"},
+      {{"sweep", console, "--show", "beds.width", "--width", "9..2"}, "write FROM..TO in pixels"},
+      {{"sweep", console, "--show", "beds.width", "--sizes", "3,x"}, "\"x\" is no size in pixels"},
+      {{"sweep", console, "--show", "beds.width", "--sizes", "3"}, "3 is not between 360 and 1440"},
       {{"report", console}, "report: name the page, as in -o console.html"},
       {{"report", console, "-o", "console.png"}, "-o console.png: a page ends in .html; pictures are made by draw"},
       {{"report", console, "-o", "-", "--open"}, "--open: a page on standard output cannot be opened"},
@@ -295,7 +295,7 @@ TEST(Cli, HelpsOnEveryCommandAndTellsItsVersion) {
     EXPECT_EQ(run({"help", command.name}).out, result.out);
     EXPECT_NE(run({"help"}).out.find("\n  " + command.name + " "), std::string::npos);
     const bool says_csv = result.out.find("csv") != std::string::npos;
-    EXPECT_EQ(says_csv, command.name == "measure" || command.name == "climb") << "only where there is one";
+    EXPECT_EQ(says_csv, command.name == "measure" || command.name == "sweep") << "only where there is one";
   }
   EXPECT_EQ(run({"--version"}).out, "fond-ladder " FOND_LADDER_VERSION "\n");
 }
@@ -307,7 +307,7 @@ TEST(Cli, CompletesWhatEveryCommandTakes) {
                              "); COMP_CWORD=" + std::to_string(at) + "; _fond_ladder; echo ${COMPREPLY[@]}'";
     return run_process("", call + " #").out;
   };
-  EXPECT_EQ(completed("cl", 1), "climb\n");
+  EXPECT_EQ(completed("cl", 1), "sweep\n");
   EXPECT_EQ(completed("help li", 2), "lint\n");
   EXPECT_EQ(completed("measure a.json --format \"\"", 4), "table json csv\n");
   EXPECT_EQ(completed("check a.json --format \"\"", 4), "table json\n");
@@ -367,7 +367,7 @@ TEST(Cli, TellsHowFarItIsOnATerminalOnlyAndAfterAWhile) {
   const auto work = [&](std::ostream* shown) {
     terminal.str("");
     const calls::Streams streams{in, out, err, {}, shown};
-    calls::ProgressLine progress(streams, "climbing", clock);
+    calls::ProgressLine progress(streams, "sweeping", clock);
     progress.tell(0.1);
     now += std::chrono::milliseconds(600);
     progress.tell(0.25);
@@ -381,7 +381,7 @@ TEST(Cli, TellsHowFarItIsOnATerminalOnlyAndAfterAWhile) {
 }
 
 TEST(Cli, AnOptionWithoutAValueIsRefused) {
-  EXPECT_EQ(run({"climb", "x.json", "--show", ""}).err, "fond-ladder: error: climb: --show: a value is missing\n");
+  EXPECT_EQ(run({"sweep", "x.json", "--show", ""}).err, "fond-ladder: error: sweep: --show: a value is missing\n");
 }
 
 }  // namespace

@@ -21,7 +21,7 @@ const std::string console = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/con
 TEST(Draw, SaysWhatItWroteAndWhatIsCut) {
   const std::string file = temporary("drawn.svg", "");
   const Result result =
-      run_process("draw " + console + " --wording long --at 360x800 --at 1280x800 -o " + file + " --scale 0.5");
+      run_process("draw " + console + " --locale long --at 360x800 --at 1280x800 -o " + file + " --scale 0.5");
   EXPECT_EQ(result.status, 0);
   EXPECT_EQ(result.out, file +
                             ": 936 x 528 pixels at scale 0.5, 67 nodes\n"

@@ -32,13 +32,13 @@ WRITES = {
     "house.png": ["draw", CONSOLE, "--at", "900x600", "-o"],
     "house.pdf": ["draw", CONSOLE, "--at", "900x600", "-o"],
     "house.json": ["tidy", CONSOLE, "-o"],
-    "start.scene.json": ["start", "empty", "-o"],
+    "new.scene.json": ["new", "empty", "-o"],
     "house.html": ["report", CONSOLE, "-o"],
     "junit.xml": ["check", QUICK, "--junit"],
     "check.sarif": ["check", QUICK, "--sarif"],
     "lint.sarif": ["lint", QUICK, "--sarif"],
     "map.svg": ["map", QUICK, "--width", "300..310", "--height", "200..210", "-o"],
-    "climb.svg": ["climb", CONSOLE, "--show", "beds.width", "--width", "900..910", "--plot"],
+    "sweep.svg": ["sweep", CONSOLE, "--show", "beds.width", "--width", "900..910", "--plot"],
 }
 
 
@@ -72,7 +72,7 @@ class Faults(unittest.TestCase):
         for name, words in WRITES.items():
             target = self.folder / name
             whole = self.whole(words, target)
-            for old in (OLD, None)[words[0] == "start":]:  # which writes over nothing
+            for old in (OLD, None)[words[0] == "new":]:  # which writes over nothing
                 failed = 0
                 for k in range(1, 100):
                     if old is not None:
@@ -114,8 +114,8 @@ class Faults(unittest.TestCase):
         self.assertEqual(set(self.folder.iterdir()), {loop, gone, folder})
 
     def test_output_that_is_full_or_closed(self):
-        for words in (["measure", CONSOLE], ["climb", CONSOLE, "--show", "beds.width"], ["check", CONSOLE], ["lint", CONSOLE],
-                      ["tidy", CONSOLE], ["ledger", CONSOLE, "beds"], ["compare", CONSOLE, "--try", "beds.gap=3"], ["fonts"], ["help"]):
+        for words in (["measure", CONSOLE], ["sweep", CONSOLE, "--show", "beds.width"], ["check", CONSOLE], ["lint", CONSOLE],
+                      ["tidy", CONSOLE], ["explain", CONSOLE, "beds"], ["compare", CONSOLE, "--set", "beds.gap=3"], ["fonts"], ["help"]):
             with self.subTest(words=words[0]), open("/dev/full", "wb") as full:
                 done = subprocess.run([PROGRAM, *map(str, words)], stdout=full, stderr=subprocess.PIPE, check=False)
                 self.assertEqual(done.returncode, 2, done.stderr)
@@ -143,7 +143,7 @@ class Faults(unittest.TestCase):
         for megabytes in (24, 40, 64, 96):
             short(["measure", "-"], megabytes, big)
         for megabytes in (64, 100, 150, 200):  # what letters need ends a program that does not ask first
-            for words in (["measure", CONSOLE, "--words", "fonts"], ["fonts"], ["draw", CONSOLE, "--at", "900x600", "-o", "/dev/null", "--as", "svg"],
+            for words in (["measure", CONSOLE, "--text-metrics", "fonts"], ["fonts"], ["draw", CONSOLE, "--at", "900x600", "-o", "/dev/null", "--as", "svg"],
                           ["draw", CONSOLE, "--at", "8000x8000", "-o", "/dev/null", "--as", "png"]):
                 short(words, megabytes)
 
@@ -169,20 +169,20 @@ class Faults(unittest.TestCase):
                 self.assertLessEqual(bytes_taken, 10 * len(dense) + 30e6)
         texts = range(200)
         scene.write_text(json.dumps({
-            "format": 2, "ladder": {"width": [300, 310]}, "claims": ["uncut(t0)"],
+            "format": 2, "ladder": {"width": [300, 310]}, "claims": ["fits(t0)"],
             "locales": {f"w{k}": {"texts": {f"t{i}": f"{k} trays of {i} ferns" for i in texts}} for k in range(400)},
             "root": {"kind": "column", "children": [{"kind": "text", "name": f"t{i}", "text": f"{i} ferns"} for i in texts]}}))
         status, one = peak(["check", scene])
         self.assertEqual(status, 0)
         for command in ("check", "lint"):
-            status, of_all = peak([command, scene, "--wording", "all"])
+            status, of_all = peak([command, scene, "--locale", "all"])
             self.assertIn(status, (0, 1))
             self.assertLessEqual(of_all, 3 * one, command)
 
     def test_a_signal_at_any_moment_leaves_the_old_file_or_the_new_one(self):
         dice = random.Random(int(os.environ.get("FOND_LADDER_SEED", "20261127")))
         for name, words in WRITES.items():
-            if words[0] == "start":
+            if words[0] == "new":
                 continue  # it writes over nothing
             target = self.folder / name
             begun = time.monotonic()
@@ -214,7 +214,7 @@ class Faults(unittest.TestCase):
             self.skipTest("no file system can be mounted here")
         full = 0
         for name, words in WRITES.items():
-            if words[0] == "start":
+            if words[0] == "new":
                 continue  # it writes over nothing
             whole = self.whole(words, self.folder / name)
             done = subprocess.run(["unshare", "-rm", "sh", "-c", script, "sh", self.folder / name, PROGRAM, *map(str, words)],
@@ -236,7 +236,7 @@ class Faults(unittest.TestCase):
         """As with a quota: the system refuses to write on. And a limit of the program's time."""
         for name, command in WRITES.items():
             target = self.folder / name
-            old = set() if name.startswith("start") else {target}  # that one never writes over a file
+            old = set() if name.startswith("new") else {target}  # that one never writes over a file
             for file in old:
                 file.write_bytes(OLD)
             done = subprocess.run([PROGRAM, *map(str, command), str(target)], capture_output=True, text=True, check=False,
@@ -257,7 +257,7 @@ class Faults(unittest.TestCase):
     def test_a_clock_that_jumps_changes_nothing(self):
         jumps = {"LD_PRELOAD": str(LIBRARY), "FOND_LADDER_CLOCK_JUMPS": "1"}
         for words in (["measure", CONSOLE, "--at", "900x600"], ["check", QUICK], ["lint", QUICK], ["tidy", CONSOLE],
-                      ["climb", QUICK], ["report", QUICK, "-o", "-"], ["draw", CONSOLE, "--at", "900x600", "--as", "svg", "-o", "-"]):
+                      ["sweep", QUICK], ["report", QUICK, "-o", "-"], ["draw", CONSOLE, "--at", "900x600", "--as", "svg", "-o", "-"]):
             calm, jumping = call(words), call(words, jumps)
             self.assertEqual((calm.returncode, calm.stdout), (jumping.returncode, jumping.stdout), words)
         timed = call(["check", QUICK, "--junit", self.folder / "junit.xml"], jumps)

@@ -86,10 +86,10 @@ TEST(Hostile, NothingButThePictureComesOfAPlot) {
                      {"parts", {{text, {{"kind", "box"}}}}},
                      {"root", {{"kind", "row"}, {"children", {{{"kind", "text"}, {"name", "t"}, {"text", text}}}}}}};
     const Result result =
-        run({"climb", "-", "--wording", text, "--show", "t.width", "--plot", "curves.svg"}, scene.dump());
+        run({"sweep", "-", "--locale", text, "--show", "t.width", "--plot", "curves.svg"}, scene.dump());
     EXPECT_EQ(result.status, 0) << text << result.err;
     EXPECT_EQ(files_in(folder), std::set<std::string>{"curves.svg"}) << text;
-    const std::string quantity = run({"climb", "-", "--show", text, "--plot", "curves.svg"}, scene.dump()).err;
+    const std::string quantity = run({"sweep", "-", "--show", text, "--plot", "curves.svg"}, scene.dump()).err;
     EXPECT_EQ(std::ranges::count(quantity, '\n'), 1) << quantity;
     const std::string svg = testing::file_text("curves.svg");
     EXPECT_EQ(svg.find("<b>"), std::string::npos);
@@ -115,25 +115,25 @@ TEST(Hostile, TablesAndMessagesHoldNothingThatSteersATerminal) {
     const std::string sound = scene.dump();
     scene["root"]["children"][0][text] = text;
     const std::string faulty = scene.dump();
-    const std::vector<std::vector<std::string>> calls{{"measure", "-", "--wording", text},
+    const std::vector<std::vector<std::string>> calls{{"measure", "-", "--locale", text},
                                                       {"measure", "-", "--settings", "a"},
-                                                      {"climb", "-"},
-                                                      {"ledger", "-", "a"},
-                                                      {"check", "-", "--wording", "all"},
+                                                      {"sweep", "-"},
+                                                      {"explain", "-", "a"},
+                                                      {"check", "-", "--locale", "all"},
                                                       {"check", "-", "--claim", text},
-                                                      {"check", "-", "--suggest", "--wording", text},
+                                                      {"check", "-", "--suggest", "--locale", text},
                                                       {"help", text},
                                                       {"completion", text},
                                                       {"measure", "-", "--format", text},
                                                       {"measure", "-", "--snap", text},
                                                       {"draw", "-", "-o", text + ".svg", "--as", "png"},
-                                                      {"lint", "-", "--wording", "all"},
-                                                      {"compare", "-", "--wording", text},
+                                                      {"lint", "-", "--locale", "all"},
+                                                      {"compare", "-", "--locale", text},
                                                       {"compare", "-", text},
                                                       {"measure", text},
                                                       {"measure", "-", "--at", text},
-                                                      {"measure", "-", "--try", text},
-                                                      {"measure", "-", "--wording", text + "x"},
+                                                      {"measure", "-", "--set", text},
+                                                      {"measure", "-", "--locale", text + "x"},
                                                       {text},
                                                       {"tidy", text, "-o", text}};
     for (const auto& call : calls) {
@@ -263,7 +263,7 @@ TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
        {{"claims", {"row#0.width" + repeated(" + 1", 100000) + " = 3"}}, {"root", liked}},
        "this claim is longer than 4,000 words and marks; cut it into several"},
       {"stars without end",
-       {{"claims", json::array_t(5000, "uncut(*)")}, {"root", many_likes}, {"shared", {{"s", {{"text", "x"}}}}}},
+       {{"claims", json::array_t(5000, "fits(*)")}, {"root", many_likes}, {"shared", {{"s", {{"text", "x"}}}}}},
        "the stars in the claims up to here would be held against 5,002,667 nodes, and 5,000,000 is the most"},
       {"a claim of each with each with each",
        {{"claims", {"r/a[*].width + r/b[*].width <= r/c[*].width"}}, {"root", three_times(300)}},
@@ -297,7 +297,7 @@ TEST(Hostile, PathsOfDeepTreesAreCountedBeforeTheyAreTold) {
   const std::string deep = levels(4500), less = levels(300);
   for (const auto& words : {std::vector<std::string>{"measure", "-", "--at", "9x9", "--format", "json"},
                             std::vector<std::string>{"measure", "-", "--at", "9x9", "--format", "csv"},
-                            std::vector<std::string>{"compare", "-", "--try", "leaf.width=3"}}) {
+                            std::vector<std::string>{"compare", "-", "--set", "leaf.width=3"}}) {
     const Result refused = run(words, deep);
     EXPECT_EQ(refused.status, 2);
     EXPECT_EQ(refused.out, "");
@@ -309,7 +309,7 @@ TEST(Hostile, PathsOfDeepTreesAreCountedBeforeTheyAreTold) {
   }
   EXPECT_EQ(run({"measure", "-", "--at", "9x9"}, deep).status, 0);
   // Where few paths are told, none are counted.
-  EXPECT_EQ(run({"measure", "-", "--at", "9x9", "--under", "1,1", "--format", "json"}, deep).status, 0);
+  EXPECT_EQ(run({"measure", "-", "--at", "9x9", "--hit", "1,1", "--format", "json"}, deep).status, 0);
   EXPECT_EQ(run({"measure", "-", "--at", "9x9", "--settings", "leaf", "--format", "json"}, deep).status, 0);
 }
 
@@ -348,7 +348,7 @@ TEST(Hostile, WhatIsToldInPartIsSaidToBe) {
                 {"root", {{"kind", "row"}, {"name", "r"}, {"children", {{{"kind", "box"}, {"copies", boxes}}}}}}}
         .dump();
   };
-  const auto swept = [&](int boxes) { return run({"climb", "-"}, row_of(boxes)).out; };
+  const auto swept = [&](int boxes) { return run({"sweep", "-"}, row_of(boxes)).out; };
   EXPECT_THAT(swept(2001), ::testing::HasSubstr("this is about the first 2,000 nodes of 2,002"));
   EXPECT_THAT(swept(1999), ::testing::Not(::testing::HasSubstr("the first 2,000")));
   const Result drawn = run({"draw", "-", "-o", "-", "--as", "svg", "--at", "100x50"}, row_of(21000));
@@ -388,7 +388,7 @@ TEST(Hostile, WhatIsDeepOrWideAndNoMoreIsRead) {
   doubling.update(parts);
   const json scene{{"format", 1}, {"parts", doubling}, {"root", {{"kind", "row"}, {"children", {{{"part", "p0"}}}}}}};
   const std::string text = scene.dump();
-  EXPECT_EQ(run({"ledger", "-", "end", "--at", "100x10"}, text).status, 0) << run({"ledger", "-", "end"}, text).err;
+  EXPECT_EQ(run({"explain", "-", "end", "--at", "100x10"}, text).status, 0) << run({"explain", "-", "end"}, text).err;
   // As many terms as a claim may have are walked without harm.
   const std::string claim = "r.width" + repeated(" + 1", 1900) + " = r.width + 1900";
   const json sums{

@@ -114,13 +114,13 @@ class Injection(unittest.TestCase):
         with self.subTest(text=text[:80]):
             def call(*words):
                 return self.call(list(words), scene, folder)
-            for words in (["measure", "-"], ["measure", "-", "--settings", "a"], ["ledger", "-", "t"], ["check", "-", "--wording", "all"],
-                          ["lint", "-", "--wording", "all"], ["compare", "-", "--try", "a.width=20"], ["check", "-", "--suggest"]):
+            for words in (["measure", "-"], ["measure", "-", "--settings", "a"], ["explain", "-", "t"], ["check", "-", "--locale", "all"],
+                          ["lint", "-", "--locale", "all"], ["compare", "-", "--set", "a.width=20"], ["check", "-", "--suggest"]):
                 call(*words)
             measured = json.loads(call("measure", "-", "--format", "json").stdout)
             self.assertEqual(measured["answers"][0]["title"], text)
             self.assertEqual(json.loads(call("check", "-", "--format", "json").stdout)["answers"][0]["title"], text)
-            rows = list(csv.reader(io.StringIO(call("climb", "-", "--show", "a.width,t.width", "--format", "csv").stdout.decode())))
+            rows = list(csv.reader(io.StringIO(call("sweep", "-", "--show", "a.width,t.width", "--format", "csv").stdout.decode())))
             self.assertEqual({len(row) for row in rows}, {len(rows[0])})
             self.assertFalse([cell for row in rows for cell in row if cell[:1] in "=+@" and cell])
             tidied = json.loads(call("tidy", "-").stdout)
@@ -145,13 +145,13 @@ class Injection(unittest.TestCase):
             self.assertFalse([sign for sign in results if sign not in "\n\t" and unicodedata.category(sign) in ("Cc", "Cf")
                               and sign not in "\u200c\u200d"])
             json.loads((folder / "results.sarif").read_text())
-            call("climb", "-", "--show", "t.width", *([] if "\0" in text else ["--wording", text]), "--plot", "curves.svg")
+            call("sweep", "-", "--show", "t.width", *([] if "\0" in text else ["--locale", text]), "--plot", "curves.svg")
             xml.dom.minidom.parse(str(folder / "curves.svg"))
             # In a call, too: names that are not there, and files.
-            calls = (["measure", "-", "--wording", text], ["check", "-", "--claim", text], ["climb", "-", "--show", text],
-                          ["measure", "-", "--try", text], ["measure", "-", "--at", text], ["measure", "-", "--mode", text],
-                          ["measure", "-", "--words", text], ["draw", "-", "-o", text + ".svg/none", "--as", "svg"], ["help", text],
-                     ["ledger", "-", text], [text])
+            calls = (["measure", "-", "--locale", text], ["check", "-", "--claim", text], ["sweep", "-", "--show", text],
+                          ["measure", "-", "--set", text], ["measure", "-", "--at", text], ["measure", "-", "--mode", text],
+                          ["measure", "-", "--text-metrics", text], ["draw", "-", "-o", text + ".svg/none", "--as", "svg"], ["help", text],
+                     ["explain", "-", text], [text])
             for words in calls:
                 if "\0" not in text:
                     call(*words)
@@ -176,7 +176,7 @@ class Injection(unittest.TestCase):
                 self.assertTrue(run["results"])
                 self.call(["check", file, "--junit", b"results.xml"], folder=folder)
                 xml.dom.minidom.parse(str(folder / "results.xml"))
-                self.call(["climb", file, "--show", "a.width", "--plot", "curves.svg"], folder=folder)
+                self.call(["sweep", file, "--show", "a.width", "--plot", "curves.svg"], folder=folder)
                 self.call(["draw", file, "--at", "104x50", "-o", os.fsencode(folder) + b"/" + name + b".svg"], folder=folder)
                 self.call(["lint", file], folder=folder)
                 kept = {b"results.sarif", b"results.xml", b"curves.svg", name + b".scene.json", name + b".svg"}

@@ -29,7 +29,7 @@ with tempfile.TemporaryDirectory() as folder:
     failures = [(case.name, result) for case in cases for result in case.result]
     assert len(failures) == 1 and failures[0][0] == broken, failures
     assert failures[0][1].message.startswith("from 360 to 1440 wide, 800 high"), failures[0][1].message
-    assert "look: fond-ladder ledger" in failures[0][1].text, failures[0][1].text
+    assert "look: fond-ladder explain" in failures[0][1].text, failures[0][1].text
     subprocess.run([program, "check", console, "--claim", broken, "--junit", target], capture_output=True)
     timeless = [re.sub(rb' time="[0-9.]+"', b"", text) for text in (first, target.read_bytes())]
     assert timeless[0] == timeless[1], "the same call writes the same file"

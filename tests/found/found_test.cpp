@@ -37,7 +37,7 @@ TEST(Found, TheLastSizeOfALadderIsLookedAtByItself) {
     const std::string answer = told("check", name, {"--claim", "a.width <= 60"});
     EXPECT_THAT(answer, AllOf(HasSubstr("the claim does not hold"), HasSubstr("wide, 100 high: a.width 80"))) << name;
   }
-  EXPECT_THAT(told("climb", "end_of_ladder", {"--show", "a.width"}), HasSubstr("200  a.width     jump      50     80"));
+  EXPECT_THAT(told("sweep", "end_of_ladder", {"--show", "a.width"}), HasSubstr("200  a.width     jump      50     80"));
 }
 
 TEST(Found, TheLastHeightIsLookedAtByItself) {
@@ -71,7 +71,7 @@ TEST(Found, EdgesAreExact) {
 }
 
 TEST(Found, NoToleranceShows) {
-  const std::string checked = told("check", "fitting_sliver"), swept = told("climb", "fitting_sliver"),
+  const std::string checked = told("check", "fitting_sliver"), swept = told("sweep", "fitting_sliver"),
                     measured = told("measure", "fitting_sliver", {"--at", "456"});
   EXPECT_THAT(checked, AllOf(HasSubstr("from 456 to below 649.6 wide"), HasSubstr("--at 456x300\n"),
                              HasSubstr("from 692 to 800 wide"), Not(HasSubstr("cut 0"))));
@@ -80,13 +80,13 @@ TEST(Found, NoToleranceShows) {
 }
 
 TEST(Found, OneEventIsOneBreakpoint) {
-  EXPECT_THAT(told("climb", "false_bends_on_curve", {"--show", "*.width"}),
+  EXPECT_THAT(told("sweep", "false_bends_on_curve", {"--show", "*.width"}),
               AllOf(HasSubstr("curve to 324.57"), Not(HasSubstr("324.56"))));
 }
 
 /// One edge, whoever names it.
 TEST(Found, MeasureSweepAndCheckNameOneEdge) {
-  for (const char* answer : {"measure", "climb", "check"}) {
+  for (const char* answer : {"measure", "sweep", "check"}) {
     const std::string all = told(answer, "fitting_sliver",
                                  *answer == 'm' ? std::vector<std::string>{"--at", "456"} : std::vector<std::string>());
     EXPECT_THAT(all, HasSubstr("649.6")) << answer;
@@ -114,8 +114,8 @@ TEST(Found, WhatIsNudgedOrPinnedOverTheEdgeSticksOutEverywhere) {
                       as_json = std::string("\"cut\": {\"") + side + "\": 10}";
     EXPECT_THAT(told("measure", name), HasSubstr(sticks_out));
     EXPECT_THAT(told("measure", name, {"--format", "json"}), HasSubstr(as_json));
-    EXPECT_THAT(told("check", name, {"--claim", "uncut(*)"}), HasSubstr(std::string(node) + ".cut 10"));
-    EXPECT_THAT(told("climb", name), HasSubstr(std::string("`") + node + "` sticks out at every size, by 10"));
+    EXPECT_THAT(told("check", name, {"--claim", "fits(*)"}), HasSubstr(std::string(node) + ".cut 10"));
+    EXPECT_THAT(told("sweep", name), HasSubstr(std::string("`") + node + "` sticks out at every size, by 10"));
     EXPECT_THAT(told("lint", name), HasSubstr(std::string("by 10 or more at the ") + side));
     EXPECT_THAT(told("draw", name, {"-o", ::testing::TempDir() + "fond_ladder_found.svg"}),
                 HasSubstr(std::string("cover/") + node));
@@ -133,7 +133,7 @@ TEST(Found, AnIntrusionIsOneNumber) {
     const std::string line = measured.substr(node, measured.find('\n', node) - node);
     const std::string number = *says == '\0' ? "0" : says;
     EXPECT_THAT(told("check", "intrusion_told_two_ways",
-                     {"--claim", "b1.intrusion = " + number + " when container.width = " + width}),
+                     {"--claim", "b1.padding_overlap = " + number + " when container.width = " + width}),
                 HasSubstr("the claim holds"))
         << width;
     EXPECT_EQ(line.find("\"intrusion\": {\"right\": " + number) != std::string::npos, *says != '\0') << line;
@@ -149,10 +149,10 @@ TEST(Found, WhatWasPushedFarAwayIsToldInPictures) {
 TEST(Found, BehindWhatIsSeenThroughANodeIsSeen) {
   const std::vector<std::string> at{"--mode", "booking", "--at", "400"};
   EXPECT_THAT(told("measure", "scrim", at), HasSubstr("not seen: title"));
-  EXPECT_THAT(told("measure", "scrim", {"--mode", "booking", "--at", "400", "--try", "dim.see_through=true"}),
+  EXPECT_THAT(told("measure", "scrim", {"--mode", "booking", "--at", "400", "--set", "dim.see_through=true"}),
               HasSubstr("nothing sticks out, is squeezed or unseen"));
   EXPECT_THAT(told("check", "scrim", {"--mode", "booking"}), HasSubstr("the claim does not hold"));
-  EXPECT_THAT(told("check", "scrim", {"--mode", "booking", "--try", "dim.see_through=true"}),
+  EXPECT_THAT(told("check", "scrim", {"--mode", "booking", "--set", "dim.see_through=true"}),
               HasSubstr("the claim holds, proved"));
 }
 
@@ -169,7 +169,7 @@ TEST(Found, AChildThatCannotShrinkCountsWithWhatItKeeps) {
 // --- sentences -------------------------------------------------------------------------------------------------------
 
 TEST(Found, ContentIsTheChildThatCounts) {
-  EXPECT_THAT(told("ledger", "tieblame", {"s"}),
+  EXPECT_THAT(told("explain", "tieblame", {"s"}),
               AllOf(HasSubstr("its content: a is the widest"), Not(HasSubstr("note is the widest"))));
 }
 
@@ -178,13 +178,13 @@ TEST(Found, ScrolledClaimsSpeakOfOneFrame) {
       told("check", "scrolled_sentences", {"--claim", "b.bottom <= list.bottom with list.scrolled = 20"});
   EXPECT_THAT(answer, AllOf(HasSubstr("b.bottom 260, list.bottom 80"), HasSubstr("b: y 160: the bottom of a 160"),
                             HasSubstr("list is scrolled by 20"), HasSubstr("b --at 100x100 --scrolled list=20\n")));
-  EXPECT_THAT(told("ledger", "scrolled_sentences", {"b", "--at", "100x100", "--scrolled", "list=20"}),
+  EXPECT_THAT(told("explain", "scrolled_sentences", {"b", "--at", "100x100", "--scrolled", "list=20"}),
               HasSubstr("160"));
 }
 
 TEST(Found, SharesAreToldWhereTheyExceedTheirTotal) {
   EXPECT_THAT(told("lint", "outof"), HasSubstr("nothing suspicious"));
-  EXPECT_THAT(told("lint", "outof", {"--try", "a.weight=70"}), HasSubstr("exceed the total by 20"));
+  EXPECT_THAT(told("lint", "outof", {"--set", "a.weight=70"}), HasSubstr("exceed the total by 20"));
 }
 
 TEST(Found, WhatHasNoEffectIsToldOnceAndWhereItIsSaid) {
@@ -194,7 +194,7 @@ TEST(Found, WhatHasNoEffectIsToldOnceAndWhereItIsSaid) {
 
 TEST(Found, AChildOfAStackThatIsAsSmallAsItsContentIsCured) {
   EXPECT_THAT(told("lint", "stack_fill"), HasSubstr(R"(cure: say "width": "fill", "height": "fill" of screen)"));
-  EXPECT_THAT(told("lint", "stack_fill", {"--try", "screen.width=fill", "--try", "screen.height=fill"}),
+  EXPECT_THAT(told("lint", "stack_fill", {"--set", "screen.width=fill", "--set", "screen.height=fill"}),
               Not(HasSubstr("never fits")));
 }
 
@@ -203,19 +203,19 @@ TEST(Found, AChildOfAStackThatIsAsSmallAsItsContentIsCured) {
 TEST(Found, ClaimsAndTextsStayWithTheOriginal) {
   EXPECT_THAT(told("check", "dup_claim", {"--duplicate", "side=right_side"}),
               AllOf(HasSubstr("the claim holds"), HasSubstr("label.height = 20")));
-  EXPECT_THAT(told("measure", "dup_wording2", {"--duplicate", "side=right_side", "--wording", "german"}),
+  EXPECT_THAT(told("measure", "dup_wording2", {"--duplicate", "side=right_side", "--locale", "german"}),
               ::testing::ContainsRegex("label +text +0 +0 +38.4 +20(.|\n)*label +text +240 +0 +48 +20"));
 }
 
 TEST(Found, AChildOfItsContainersNameTakesItsPlace) {
-  EXPECT_THAT(told("measure", "dissolve_same_name", {"--dissolve", "root/n0"}),
+  EXPECT_THAT(told("measure", "dissolve_same_name", {"--ungroup", "root/n0"}),
               ::testing::ContainsRegex("\n  n0  box +0 (.|\n)*\n  n1  box +10 "));
 }
 
 TEST(Found, WhatEachGaveGoesAlong) {
   EXPECT_THAT(told("measure", "each_gather", {"--move", "b=list:0"}),
               ::testing::ContainsRegex("b +box +0 +0 +800 +40 (.|\n)*a +box +0 +40 +800 +40 "));
-  EXPECT_THAT(told("measure", "each_gather", {"--enclose", "a,b=row:pair"}),
+  EXPECT_THAT(told("measure", "each_gather", {"--group", "a,b=row:pair"}),
               ::testing::ContainsRegex("    a +box +0 +0 +0 +40 "));
 }
 
@@ -241,7 +241,7 @@ TEST(Found, WhatIsNoJsonIsToldWhereItStands) {
 
 TEST(Found, APlotOfAnyTitleIsXml) {
   const std::string plot = ::testing::TempDir() + "fond_ladder_amp.svg";
-  EXPECT_THAT(told("climb", "amp", {"--plot", plot}), Not(HasSubstr("error")));
+  EXPECT_THAT(told("sweep", "amp", {"--plot", plot}), Not(HasSubstr("error")));
   pugi::xml_document read;
   const std::string text = testing::file_text(plot);
   EXPECT_TRUE(read.load_buffer(text.data(), text.size()));

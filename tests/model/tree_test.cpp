@@ -53,7 +53,7 @@ TEST_F(TreeEdits, InsertMoveEncloseRemove) {
   EXPECT_EQ(shape(tree), "r(d b(c a))");
   tree.move(a, b, 0);
   EXPECT_EQ(shape(tree), "r(d b(a c))");
-  const NodeId e = tree.enclose(r, 0, 2, named(Kind::row, "e"));
+  const NodeId e = tree.group(r, 0, 2, named(Kind::row, "e"));
   EXPECT_EQ(shape(tree), "r(e(d b(a c)))");
   EXPECT_EQ(tree.parent(d), e);
   tree.remove(b);
@@ -83,7 +83,7 @@ TEST_F(TreeEdits, RefusesWhatWouldTearItApart) {
   EXPECT_THROW(tree.move(b, b, 0), BadNode);
   EXPECT_THROW(tree.move(a, b, 7), BadNode);
   EXPECT_THROW(tree.insert(r, 9, named(Kind::box, "x")), BadNode);
-  EXPECT_THROW(tree.enclose(r, 1, 2, named(Kind::row, "x")), BadNode);
+  EXPECT_THROW(tree.group(r, 1, 2, named(Kind::row, "x")), BadNode);
   Keys impossible = named(Kind::box, "x");
   impossible.grow = -1;
   EXPECT_THROW(tree.append(r, impossible), BadValue);
@@ -195,9 +195,9 @@ TEST(Tree, RefusesTwoSiblingsOfOneName) {
   EXPECT_THROW(tree.insert(tree.root(), 0, named("b")), BadValue);
   EXPECT_THROW(tree.replace_keys(b, named("a")), BadValue);
   EXPECT_THROW(tree.move(inner, tree.root(), 0), BadValue);
-  EXPECT_THROW((void)tree.enclose(tree.root(), 0, 1, named("b", Kind::row)), BadValue);
+  EXPECT_THROW((void)tree.group(tree.root(), 0, 1, named("b", Kind::row)), BadValue);
   EXPECT_EQ(to_text(tree), before) << "and nothing has changed";
-  EXPECT_NO_THROW((void)tree.enclose(tree.root(), 1, 1, named("b", Kind::row))) << "the other one lies in it";
+  EXPECT_NO_THROW((void)tree.group(tree.root(), 1, 1, named("b", Kind::row))) << "the other one lies in it";
   EXPECT_NO_THROW(tree.append(tree.root(), named(""))) << "names may be left out";
   EXPECT_NO_THROW(tree.append(tree.root(), named("")));
 }

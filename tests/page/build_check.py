@@ -13,7 +13,7 @@ from selenium.webdriver.support.ui import Select
 from browser import ROOT, Refused, program
 from hand import CONSOLE, HandTest, boxes_of
 
-EMPTY = "examples/starts/empty.scene.json"
+EMPTY = "examples/templates/empty.scene.json"
 
 
 class Build(HandTest):
@@ -141,17 +141,17 @@ class Build(HandTest):
 
     def test_what_is_saved_is_tidy_and_comments_are_lost_only_when_that_is_asked_for(self):
         page = self.open(CONSOLE, "--at", "1100x800")
-        page.run("await api.apply('try beds.gap=9')")
+        page.run("await api.apply('set beds.gap=9')")
         page.unfold("#fl-changes")
         page.wait_for_text("#fl-changes", "save it tidy, without its comments")
         self.assertIn("//", self.saved())
         page.find("[data-key=tidy]").click()
         page.wait_for_text("#fl-changes", "saved tidy: its comments are lost")
-        self.assertEqual(self.saved(), program("tidy", CONSOLE, "--try", "beds.gap=9").stdout)
+        self.assertEqual(self.saved(), program("tidy", CONSOLE, "--set", "beds.gap=9").stdout)
         page = self.open(EMPTY)
         self.put("box")
         self.assertNotIn("comments", page.text("#fl-changes"))  # there are none to be lost
-        self.assertEqual(self.saved(), program("tidy", EMPTY, "--add", 'screen:0={"kind":"box","name":"box","natural_size":[80,40]}').stdout)
+        self.assertEqual(self.saved(), program("tidy", EMPTY, "--insert", 'screen:0={"kind":"box","name":"box","natural_size":[80,40]}').stdout)
 
     # ---------------------------------------------------------------- what is chosen
 
@@ -165,7 +165,7 @@ class Build(HandTest):
         self.fill("gather name", "head")
         self.field("gather").click()
         page.wait("the new row", lambda: page.selected() == "console/bar/head")
-        self.assertEqual(page.run("return api.changes()"), ["--enclose console/bar/title,console/bar/alarm=row:head"])
+        self.assertEqual(page.run("return api.changes()"), ["--group console/bar/title,console/bar/alarm=row:head"])
         self.told()
         self.act("Take apart")
         page.wait("no row", lambda: "console/bar/head" not in self.names())
@@ -229,7 +229,7 @@ class Build(HandTest):
                 page.hands().send_keys(key).perform()
                 page.wait(key, lambda names=names: self.names() == ["s", *(f"s/{name}" for name in names)])
                 options = page.run("return (await api.changes()).flatMap((one) => one.split(' '))")
-                top = program("measure", self.scene, "--at", "200x200", "--under", "20,20", *options).stdout.split("\n")[0]
+                top = program("measure", self.scene, "--at", "200x200", "--hit", "20,20", *options).stdout.split("\n")[0]
                 self.assertEqual(top == "under 20,20: s/a", key == "f", top)
 
     def test_every_action_has_a_key_and_keys_alone_build(self):
@@ -279,7 +279,7 @@ class Build(HandTest):
         self.field("put in").click()
         page.wait("a fault", lambda: page.text("#fl-build .fault"))
         with self.assertRaises(Refused) as refused:
-            page.run("""await api.apply('add console/bar:2={ "kind": "box", "name": "two words", "natural_size": [80, 40] }')""")
+            page.run("""await api.apply('insert console/bar:2={ "kind": "box", "name": "two words", "natural_size": [80, 40] }')""")
         self.assertEqual(page.text("#fl-build .fault"), str(refused.exception))
         self.assertEqual(page.run("return api.changes()"), [])
 

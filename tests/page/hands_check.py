@@ -70,9 +70,9 @@ class Hands(HandTest):
     def test_the_curves_lie_at_the_scale_of_the_picture(self):
         page = self.page
         page.run("await api.select(a[0])", BEDS)
-        page.wait("turns", lambda: page.all(".turn"))
+        page.wait("turns", lambda: page.all(".breakpoint"))
         left, _, scale = self.frame()
-        turn = next(one for one in page.all(".turn") if one.get_attribute("title").startswith("at 640: beds.width"))
+        turn = next(one for one in page.all(".breakpoint") if one.get_attribute("title").startswith("at 640: beds.width"))
         self.assertAlmostEqual(middle(turn), left + 640 * scale, delta=1)
 
     def test_ring_tick_and_cursor_of_one_width_stay_together_however_many_claims_are_broken(self):
@@ -87,7 +87,7 @@ class Hands(HandTest):
             page.wait("its bars", lambda broken=broken: len({bar.rect["y"] for bar in page.all(".stretch")}) == broken)
             page.settle()
             with self.subTest(broken=broken):
-                turns = page.wait("its ring", lambda: [one for one in page.all(".turn") if one.get_attribute("title").startswith("at 640: beds.width")])
+                turns = page.wait("its ring", lambda: [one for one in page.all(".breakpoint") if one.get_attribute("title").startswith("at 640: beds.width")])
                 self.assertAlmostEqual(middle(turns[0]), left + 640 * scale, delta=1)
                 self.assertAlmostEqual(middle(page.find("#fl-cursor")), left + 640 * scale, delta=1)
                 # The lines of the ticks, as they are drawn on the canvas, a row above all curves.
@@ -152,7 +152,7 @@ class Hands(HandTest):
     def test_what_is_tried_is_on_the_map_too(self):
         page = self.page
         self.open_map()
-        page.run("await api.apply('try beds.width=300')")
+        page.run("await api.apply('set beds.width=300')")
         page.wait_for_text("#fl-map-claims", "sensors.lines = 1 when container.width >= 776")
         page.type_into("#fl-map-to", "tall")
         page.find("#fl-map-heights button").click()
@@ -191,12 +191,12 @@ class Hands(HandTest):
 
     def test_named_rungs_lead_to_their_size(self):
         page = self.page
-        self.assertEqual(page.texts(".rung"), ["phone", "tablet", "desk"])
+        self.assertEqual(page.texts(".named-size"), ["phone", "tablet", "desk"])
         page.click("phone")
         self.assertEqual((page.size()["width"], page.size()["height"]), (390, 844))
 
     def test_what_became_cut_is_marked_while_dragging(self):
-        page = self.page.report(CONSOLE, "--at", "700x800", "--try", "alarm.width=400", "--try", "alarm.shrink=0")
+        page = self.page.report(CONSOLE, "--at", "700x800", "--set", "alarm.width=400", "--set", "alarm.shrink=0")
         self.assertNotIn("now", page.text("#fl-status"))
         edge = page.find("#fl-right")
         page.hands().move_to_element(edge).click_and_hold().move_by_offset(-100, 0).move_by_offset(-60, 0).perform()
@@ -205,11 +205,11 @@ class Hands(HandTest):
         page.hands().release().perform()
 
     def test_scrolling_containers_scroll_by_wheel(self):
-        low = ["--at", "700x800", "--try", "beds.height=100"]
+        low = ["--at", "700x800", "--set", "beds.height=100"]
         page = self.page.report(CONSOLE, *low)
         measured = json.loads(program("measure", CONSOLE, *low, "--format", "json").stdout)["answers"][0]
         beds = next(one for one in measured["scrollers"] if one["path"] == BEDS)
-        self.assertGreater(beds["by_at_most"]["height"], 0)
+        self.assertGreater(beds["scroll_range"]["height"], 0)
         box = boxes_of(page)[BEDS]
         left, top, scale = self.frame()
         before = page.picture()
@@ -237,7 +237,7 @@ class Hands(HandTest):
                                       "log=4800", "--format", "json").stdout)["answers"][0]
         self.assertEqual(sorted(shown), sorted(node["path"] for node in measured["nodes"]))
         self.assertIn("screen/log/entry[100]", shown)
-        page.wait_for_text("#fl-turns summary", "No curve: no width turns over the ladder; select a node for its own")
+        page.wait_for_text("#fl-breakpoints summary", "No curve: no width turns over the ladder; select a node for its own")
         self.assertNotIn("screen/log/entry[1]", shown)
         page.find("[data-path='screen/log/entry[100]/note']").click()
         page.wait_for_text("#fl-node", "weight 1")
@@ -284,7 +284,7 @@ class Hands(HandTest):
         page = self.page
         page.run("await api.select(a[0])", BEDS)
         self.assertEqual(page.text("#fl-node .size"), "column, 240 × 671 at 16, 76")
-        account = program("ledger", CONSOLE, BEDS, "--at", "700x800").stdout
+        account = program("explain", CONSOLE, BEDS, "--at", "700x800").stdout
         page.wait("the account", lambda: page.text("#fl-node pre") == account)
         why = page.texts("#fl-node .why tbody tr")
         self.assertEqual(why[0], "beds240its width671stretched to the room")
@@ -302,15 +302,15 @@ class Hands(HandTest):
     def test_curves_and_turns_of_the_selected_node(self):
         page = self.page
         page.run("await api.select(a[0])", CARDS + "/sage")
-        page.wait_for_text("#fl-turns", "sage.width")
-        climbed = json.loads(program("climb", CONSOLE, "--show", "sage.width,sage.height", "--height", "800", "--format", "json").stdout)
-        turns = climbed["answers"][0]["turns"]
-        self.assertEqual(page.text("#fl-turns summary"), f"{len(turns)} turns")
-        self.assertEqual(len(page.all(".turn")), len(turns))
-        self.assertIn("640 sage.width jumps from 608 to 109.33: `narrow` ends", page.texts("#fl-turns li"))
-        page.click("1200", "#fl-turns")
+        page.wait_for_text("#fl-breakpoints", "sage.width")
+        swept = json.loads(program("sweep", CONSOLE, "--show", "sage.width,sage.height", "--height", "800", "--format", "json").stdout)
+        turns = swept["answers"][0]["breakpoints"]
+        self.assertEqual(page.text("#fl-breakpoints summary"), f"{len(turns)} turns")
+        self.assertEqual(len(page.all(".breakpoint")), len(turns))
+        self.assertIn("640 sage.width jumps from 608 to 109.33: `narrow` ends", page.texts("#fl-breakpoints li"))
+        page.click("1200", "#fl-breakpoints")
         self.assertEqual(page.size()["width"], 1200)
-        page.all(".turn")[0].click()
+        page.all(".breakpoint")[0].click()
         self.assertEqual(page.size()["width"], min(turn["at"] for turn in turns))
 
     def test_the_curve_of_a_typed_quantity(self):
@@ -329,22 +329,22 @@ class Hands(HandTest):
         page = self.page
         page.run("await api.select(a[0])", BEDS)
         page.wait_for_text("#fl-legend", "at height 800")
-        page.run("await api.resize(700, null)")  # the program climbs at the height of the ladder
+        page.run("await api.resize(700, null)")  # the program sweeps at the height of the ladder
         page.wait_for_text("#fl-legend", "at the ladder's height 800")
 
     def test_what_is_hidden_everywhere_has_no_curve(self):
         page = self.page
-        page.run("await api.apply('try alarm.hidden=true'); await api.select('console/bar/alarm')")
-        page.wait_for_text("#fl-turns summary", "No curve: hidden over the whole ladder")
-        page.run("await api.select('console/body/beds/bed_fern'); await api.apply('try body.hidden=false')")
-        page.run("await api.apply('try bar.width=500'); await api.select('console/bar')")
-        page.wait_for_text("#fl-turns summary", "No turns: these run straight over the whole ladder")
+        page.run("await api.apply('set alarm.hidden=true'); await api.select('console/bar/alarm')")
+        page.wait_for_text("#fl-breakpoints summary", "No curve: hidden over the whole ladder")
+        page.run("await api.select('console/body/beds/bed_fern'); await api.apply('set body.hidden=false')")
+        page.run("await api.apply('set bar.width=500'); await api.select('console/bar')")
+        page.wait_for_text("#fl-breakpoints summary", "No turns: these run straight over the whole ladder")
 
     def test_the_command_can_be_pasted_into_a_shell(self):
         page = self.page
-        page.run("await api.setMode('closed', true); await api.apply(\"try title.text=It's dry\")")
+        page.run("await api.setMode('closed', true); await api.apply(\"set title.text=It's dry\")")
         words = shlex.split(page.text("#fl-command"))
-        self.assertEqual(words, ["fond-ladder", "measure", CONSOLE, "--at", "700x800", "--mode", "closed", "--try", "title.text=It's dry"])
+        self.assertEqual(words, ["fond-ladder", "measure", CONSOLE, "--at", "700x800", "--mode", "closed", "--set", "title.text=It's dry"])
         theirs = {path: box["width"] for path, box in boxes_of(page).items()}
         ours = json.loads(program(*words[1:], "--format", "json").stdout)["answers"][0]["nodes"]
         self.assertEqual(theirs, {node["path"]: node["width"] for node in ours})
@@ -369,11 +369,11 @@ class Hands(HandTest):
     def test_claims_kept_and_broken_and_where(self):
         page = self.page
         page.wait_for_text("#fl-claims summary", "all 26 hold")
-        page.run("await api.apply('try sensors.gap=20')")
+        page.run("await api.apply('set sensors.gap=20')")
         page.wait_for_text("#fl-claims summary", "1 of 26 broken, 25 kept")
         item = page.texts("#fl-claims > div > ul > li")[0]
         self.assertRegex(item, r"broken sensors\.lines = 1 when container\.width >= 776.*sensors: vents begins line 2: air 84")
-        checked = json.loads(program("check", CONSOLE, "--try", "sensors.gap=20", "--broken", "--format", "json").stdout)["answers"][0]["claims"][0]
+        checked = json.loads(program("check", CONSOLE, "--set", "sensors.gap=20", "--failing", "--format", "json").stdout)["answers"][0]["claims"][0]
         bars = page.all(".stretch")
         self.assertEqual(len(bars), len(checked["failing"]))
         left, _, scale = self.frame()
@@ -399,7 +399,7 @@ class Hands(HandTest):
         page.wait_for_text("#fl-claims summary", "27 hold")
 
     def test_findings_lead_to_their_nodes_and_sizes_and_can_be_cured(self):
-        options = ["--try", "bar.width=900", "--try", "legend.grow=1"]
+        options = ["--set", "bar.width=900", "--set", "legend.grow=1"]
         page = self.page.report(CONSOLE, *options)
         found = json.loads(program("lint", CONSOLE, *options, "--format", "json").stdout)["answers"][0]["findings"]
         page.wait_for_text("#fl-findings summary", f"Findings: {len(found)}")
@@ -412,9 +412,9 @@ class Hands(HandTest):
         next(one for one in links if one.text == "360..820").click()
         self.assertEqual(page.size()["width"], 360)
         self.assertIn("Cure: leave it out try it", page.text("#fl-findings"))
-        page.click("try it", "#fl-findings")
+        page.click("set it", "#fl-findings")
         page.wait_for_text("#fl-findings summary", f"Findings: {len(found) - 1}")
-        self.assertEqual(page.run("return api.changes()")[-1], "--try console/body/work/zones/legend.grow=null")
+        self.assertEqual(page.run("return api.changes()")[-1], "--set console/body/work/zones/legend.grow=null")
 
     # ---------------------------------------------------------------- change
 
@@ -422,9 +422,9 @@ class Hands(HandTest):
         page = self.page
         choices = [
             (lambda: page.find("[data-key='mode closed']").click(), ["--mode", "closed"]),
-            (lambda: Select(page.find("[data-key=wording]")).select_by_index(1), ["--wording", page.run("return (await api.scene()).wordings[0]")]),
-            (lambda: page.type_into("[data-key=longer]", "40"), ["--longer", "40%"]),
-            (lambda: Select(page.find("[data-key=direction]")).select_by_value("rtl"), ["--try", "direction=rtl"]),
+            (lambda: Select(page.find("[data-key=wording]")).select_by_index(1), ["--locale", page.run("return (await api.scene()).wordings[0]")]),
+            (lambda: page.type_into("[data-key=longer]", "40"), ["--text-expansion", "40%"]),
+            (lambda: Select(page.find("[data-key=direction]")).select_by_value("rtl"), ["--set", "direction=rtl"]),
         ]
         options = []
         for choose, said in choices:
@@ -441,10 +441,10 @@ class Hands(HandTest):
         page.wait("settings", lambda: page.all("[data-key='set width']"))
         page.type_into("[data-key='set width']", "300")
         page.wait("wider beds", lambda: boxes_of(page)[BEDS]["width"] == 300)
-        self.assertEqual(page.run("return api.changes()"), ["--try console/body/beds.width=300"])
+        self.assertEqual(page.run("return api.changes()"), ["--set console/body/beds.width=300"])
         page.wait("its settings again", lambda: page.all("[data-key='set gap']"))
         page.type_into("[data-key='set gap']", "many")
-        refused = program("measure", CONSOLE, "--try", f"{BEDS}.gap=many", check=False).stderr.strip().removeprefix("fond-ladder: error: ")
+        refused = program("measure", CONSOLE, "--set", f"{BEDS}.gap=many", check=False).stderr.strip().removeprefix("fond-ladder: error: ")
         page.wait_for_text("#fl-node .fault", refused)
         self.assertEqual(len(page.run("return api.changes()")), 1)
 
@@ -458,7 +458,7 @@ class Hands(HandTest):
         words = page.run("return [...document.querySelectorAll('.another datalist option')].map((one) => one.value)")
         self.assertIn("center", words)
         page.find("[data-key='set along']").send_keys("center", Keys.ENTER)
-        page.wait("the change", lambda: page.run("return api.changes()") == ["--try console/body/beds.along=center"])
+        page.wait("the change", lambda: page.run("return api.changes()") == ["--set console/body/beds.along=center"])
         page.wait("it among those said", lambda: "along" in page.texts("#fl-node .settings tbody th"))
 
     def test_every_trial_can_be_typed_and_taken_back(self):
@@ -479,7 +479,7 @@ class Hands(HandTest):
             page.click("Undo", "#fl-changes")
             page.wait("one less", lambda left=left: len(page.run("return api.changes()")) == left)
         page.click("Redo", "#fl-changes")
-        page.wait("one again", lambda: page.run("return api.changes()") == ["--try cards.gap=20"])
+        page.wait("one again", lambda: page.run("return api.changes()") == ["--set cards.gap=20"])
         Select(page.find("[data-key=does]")).select_by_visible_text("move")
         page.find("[data-key=what]").send_keys("legend", Keys.ENTER)
         refused = program("measure", CONSOLE, "--move", "legend", check=False).stderr.strip().removeprefix("fond-ladder: error: ")
@@ -487,16 +487,16 @@ class Hands(HandTest):
 
     def test_changes_are_copied_as_options_and_saved_as_a_scene(self):
         page = self.page
-        page.run("await api.apply('try sensors.gap=20'); await api.apply('try title.text=It\\'s dry')")
+        page.run("await api.apply('set sensors.gap=20'); await api.apply('set title.text=It\\'s dry')")
         page.unfold("#fl-changes")
         page.run("navigator.clipboard.writeText = async (text) => { window.copied = text }")
         page.click("Copy as options", "#fl-changes")
         copied = page.run("return window.copied")
-        self.assertEqual(copied, "--try sensors.gap=20 --try 'title.text=It'\\''s dry'")
+        self.assertEqual(copied, "--set sensors.gap=20 --set 'title.text=It'\\''s dry'")
         page.click("Save as scene", "#fl-changes")
         saved = page.downloads / "console.scene.json"
         page.wait("the file", saved.exists)
-        direct = program("measure", CONSOLE, "--at", "900", "--try", "sensors.gap=20", "--try", "title.text=It's dry", "--format", "json").stdout
+        direct = program("measure", CONSOLE, "--at", "900", "--set", "sensors.gap=20", "--set", "title.text=It's dry", "--format", "json").stdout
         again = program("measure", saved, "--at", "900", "--format", "json").stdout
         self.assertEqual(json.loads(again)["answers"][0]["nodes"], json.loads(direct)["answers"][0]["nodes"])
 
@@ -519,11 +519,11 @@ class Hands(HandTest):
 
     def test_what_is_tried_is_compared_with_the_file(self):
         page = self.page
-        page.run("await api.apply('try bed_moss.height=44')")
+        page.run("await api.apply('set bed_moss.height=44')")
         page.unfold("#fl-moved")
         page.wait_for_text("#fl-moved summary", "2 nodes are elsewhere")
         self.assertEqual(page.texts("#fl-moved tbody th"), ["bed_moss", "bed_sage"])
-        page.run("await api.apply('try bed_moss.height=40')")
+        page.run("await api.apply('set bed_moss.height=40')")
         page.wait_for_text("#fl-moved", "No node is elsewhere or of another size than in the file, at this size.")
 
     # ---------------------------------------------------------------- by keys alone
@@ -550,7 +550,7 @@ class EveryWidth(unittest.TestCase):
         for width, dark in ((360, False), (360, True), (1280, False), (2560, True)):
             page = Browser(width, 900, dark)
             try:
-                page.report(CONSOLE, "--at", "phone", "--try", "sensors.gap=20")
+                page.report(CONSOLE, "--at", "phone", "--set", "sensors.gap=20")
                 page.run("await api.select(a[0]); for (const one of document.querySelectorAll('details')) one.open = true", BEDS)
                 page.wait_for_text("#fl-claims summary", "broken")
                 page.wait("settings", lambda page=page: page.all("#fl-node .settings"))

@@ -69,7 +69,7 @@ class Hostile(PageTest):
 
     def test_a_file_name_is_text_too(self):
         with tempfile.TemporaryDirectory() as folder:
-            for name in ("<img src=x onerror=pwned=1>.json", "'\"&lt;.json", "--try x.json", "{{scene:still}}.json"):
+            for name in ("<img src=x onerror=pwned=1>.json", "'\"&lt;.json", "--set x.json", "{{scene:still}}.json"):
                 path = pathlib.Path(folder) / name
                 path.write_text('{"format": 2, "root": {"kind": "row", "name": "r"}, "ladder": {"width": [10, 20]}}')
                 page = self.page.report(path)
@@ -81,7 +81,7 @@ class Hostile(PageTest):
         page = self.page
         page.requests()
         page.report(CONSOLE)
-        page.run("await api.select('console/body/beds'); await api.apply('try beds.width=300'); for (const w of [400, 800]) await api.resize(w, 800)")
+        page.run("await api.select('console/body/beds'); await api.apply('set beds.width=300'); for (const w of [400, 800]) await api.resize(w, 800)")
         page.wait_for_text("#fl-claims summary", "broken")
         asked = [address for address in page.requests() if not address.startswith(("blob:null/", "data:"))]
         self.assertEqual(len(asked), 1, asked)
@@ -132,18 +132,18 @@ class Broken(unittest.TestCase):
         page = Browser(before=self.BREAK)
         try:
             page.report(CONSOLE, "--at", "700x800")
-            page.run("await api.apply('try sensors.gap=20'); await api.setMode('closed', true); await api.select('console/body/beds')")
-            for call, does in (("fl_solve", "await api.resize(650, 800)"), ("fl_apply", "await api.apply('try beds.width=300').catch(() => 0)"),
+            page.run("await api.apply('set sensors.gap=20'); await api.setMode('closed', true); await api.select('console/body/beds')")
+            for call, does in (("fl_solve", "await api.resize(650, 800)"), ("fl_apply", "await api.apply('set beds.width=300').catch(() => 0)"),
                                ("fl_form", "await api.setMode('closed', false).catch(() => 0)"), ("fl_undo", "await api.undo().catch(() => 0)")):
                 with self.subTest(call=call):
                     before = page.run("return window.instances")
                     page.run(f"window.breaks = '{call}'; {does}")
                     page.wait("a new engine", lambda: page.run("return window.instances") > before)
                     page.wait_for_text("#fl-status", "it was started anew")
-                    self.assertEqual(page.run("return api.changes()"), ["--try sensors.gap=20"])
+                    self.assertEqual(page.run("return api.changes()"), ["--set sensors.gap=20"])
                     self.assertEqual(page.selected(), "console/body/beds")
                     page.run("await api.resize(700, 800)")
-                    measured = json.loads(program("measure", CONSOLE, "--at", "700x800", "--try", "sensors.gap=20", "--mode", "closed", "--format", "json").stdout)
+                    measured = json.loads(program("measure", CONSOLE, "--at", "700x800", "--set", "sensors.gap=20", "--mode", "closed", "--format", "json").stdout)
                     boxes = page.run("return api.boxes()")
                     self.assertEqual({node["path"]: node["width"] for node in measured["answers"][0]["nodes"]}, {box["path"]: box["width"] for box in boxes})
         finally:

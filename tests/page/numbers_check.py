@@ -88,29 +88,29 @@ class Answers(PageTest):
             scene = f"./examples/../{path.relative_to(ROOT)}"  # as the caller spelled it
             self.page.report(scene)
             node = self.page.run("return (await api.scene()).nodes.at(-1).path")
-            for command, options in [("measure", []), ("measure", ["--at", "613.25x402"]), ("measure", ["--outline"]),
-                                     ("measure", ["--settings", node]), ("measure", ["--orders"]), ("climb", []),
-                                     ("climb", ["--show", f"{node}.width"]), ("ledger", [node, "--to-root"]), ("check", []), ("lint", [])]:
+            for command, options in [("measure", []), ("measure", ["--at", "613.25x402"]), ("measure", ["--tree"]),
+                                     ("measure", ["--settings", node]), ("measure", ["--orders"]), ("sweep", []),
+                                     ("sweep", ["--show", f"{node}.width"]), ("explain", [node, "--to-root"]), ("check", []), ("lint", [])]:
                 with self.subTest(scene=scene, command=command, options=options):
                     self.compare(scene, command, [*options, *json_form])
 
     def test_tables_too(self):
         scene = "examples/console.scene.json"
         self.page.report(scene)
-        for command, options in [("measure", ["--at", "phone"]), ("climb", []), ("ledger", ["body"]), ("check", ["--suggest"]),
-                                 ("lint", []), ("measure", ["--format", "csv"]), ("climb", ["--height", "400..900", "--width", "700"])]:
+        for command, options in [("measure", ["--at", "phone"]), ("sweep", []), ("explain", ["body"]), ("check", ["--suggest"]),
+                                 ("lint", []), ("measure", ["--format", "csv"]), ("sweep", ["--height", "400..900", "--width", "700"])]:
             with self.subTest(command=command, options=options):
                 self.compare(scene, command, options if "--format" in options else [*options, "--format", "table"])
 
     def test_forms_and_changes_that_the_page_is_opened_with(self):
         scene = "examples/console.scene.json"
         wording = self.page.report(scene).run("return (await api.scene()).wordings[0]")
-        forms = ["--mode", "closed", "--longer", "35%", "--wording", wording, "--try", "sensors.gap=20", "--move", "legend=bar:1"]
+        forms = ["--mode", "closed", "--text-expansion", "35%", "--locale", wording, "--set", "sensors.gap=20", "--move", "legend=bar:1"]
         self.page.report(scene, *forms)
-        for command, options in [("measure", ["--at", "900"]), ("check", []), ("ledger", ["legend"]), ("lint", [])]:
+        for command, options in [("measure", ["--at", "900"]), ("check", []), ("explain", ["legend"]), ("lint", [])]:
             with self.subTest(command=command):
                 self.compare(scene, command, [*options, "--format", "json"], forms)
-        self.assertEqual(self.page.run("return api.changes()"), ["--try sensors.gap=20", "--move legend=bar:1"])
+        self.assertEqual(self.page.run("return api.changes()"), ["--set sensors.gap=20", "--move legend=bar:1"])
         with tempfile.TemporaryDirectory() as folder:
             saved = pathlib.Path(folder) / "saved.scene.json"
             saved.write_text(self.page.run("return api.sceneText()"))
@@ -121,8 +121,8 @@ class Answers(PageTest):
     def test_refusals_are_the_programs(self):
         scene = "examples/console.scene.json"
         self.page.report(scene)
-        for command, options in [("ledger", ["bedz"]), ("climb", ["--show", "beds.widht"]), ("check", ["--claim", "beds.width >"]),
-                                 ("measure", ["--at", "phon"]), ("climb", ["--rungs", "3"])]:
+        for command, options in [("explain", ["bedz"]), ("sweep", ["--show", "beds.widht"]), ("check", ["--claim", "beds.width >"]),
+                                 ("measure", ["--at", "phon"]), ("sweep", ["--sizes", "3"])]:
             with self.subTest(command=command, options=options):
                 with self.assertRaises(Refused) as told:
                     self.page.run("return api.answer(a[0], a[1])", command, options)

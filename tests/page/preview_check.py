@@ -97,7 +97,7 @@ class Followed(unittest.TestCase):
         with Preview(self.scene) as preview:
             for page in self.pages:
                 page.open(preview.address)
-                page.run("await api.resize(701, null); await api.select('console/body/beds'); await api.apply('try sensors.gap=21')")
+                page.run("await api.resize(701, null); await api.select('console/body/beds'); await api.apply('set sensors.gap=21')")
             begun = time.monotonic()
             self.scene.write_text(self.text.replace('"width": 240', '"width": 244'))
             for page in self.pages:
@@ -107,7 +107,7 @@ class Followed(unittest.TestCase):
                 self.assertEqual(page.size()["width"], 701)
                 self.assertTrue(page.size()["byContent"])
                 self.assertEqual(page.selected(), "console/body/beds")
-                self.assertEqual(page.run("return api.changes()"), ["--try sensors.gap=21"])
+                self.assertEqual(page.run("return api.changes()"), ["--set sensors.gap=21"])
             self.tell_how_quickly(preview)
             print(f"a change was shown by two browsers after {1000 * took:.0f} ms")
 
@@ -153,17 +153,17 @@ class Followed(unittest.TestCase):
         with Preview(self.scene, "--write") as preview:
             page = self.pages[0].open(preview.address)
             page.wait("a button that writes", lambda: "Write to file" in page.texts("#fl-changes button"))
-            page.run("await api.apply('try beds.width=250')")
+            page.run("await api.apply('set beds.width=250')")
             page.unfold("#fl-changes")
             page.click("Write to file", "#fl-changes")
             page.wait("the file", lambda: self.scene.read_text() == self.text.replace('"width": 240', '"width": 250', 1))
             time.sleep(0.5)  # the page hears of its own file, and takes it for what it is
             self.assertEqual(beds(page)["width"], 250)
-            self.assertEqual(page.run("return api.changes()"), ["--try beds.width=250"])
+            self.assertEqual(page.run("return api.changes()"), ["--set beds.width=250"])
             page.run("await api.undo()")
             page.click("Write to file", "#fl-changes")
             page.wait("the file as it was", lambda: self.scene.read_text() == self.text)
-            page.run("await api.apply('add status:0={\"kind\": \"box\", \"name\": \"lamp\", \"width\": 20}')")
+            page.run("await api.apply('insert status:0={\"kind\": \"box\", \"name\": \"lamp\", \"width\": 20}')")
             page.click("Write to file", "#fl-changes")
             page.wait("the lamp", lambda: '"lamp"' in self.scene.read_text())
             time.sleep(0.5)
@@ -233,7 +233,7 @@ class Followed(unittest.TestCase):
         self.scene.write_text(self.text.replace('"width": 240', '"width": 245'))
         with Preview(self.scene, "--write", "--port", str(preview.port)) as again:
             page.wait("the new width", lambda: beds(page)["width"] == 245)
-            page.run("await api.apply('try beds.width=250')")
+            page.run("await api.apply('set beds.width=250')")
             page.unfold("#fl-changes")
             page.click("Write to file", "#fl-changes")
             page.wait("the file", lambda: '"width": 250' in self.scene.read_text())

@@ -45,7 +45,7 @@ class Pull(HandTest):
         self.assertAlmostEqual(float(self.handle("gap").get_attribute("aria-valuenow")), was + 20 / scale, delta=1)
         self.let_go()
         (change,) = page.run("return api.changes()")
-        self.assertRegex(change, rf"^--try {BEDS}\.gap=\d+$")  # whole pixels
+        self.assertRegex(change, rf"^--set {BEDS}\.gap=\d+$")  # whole pixels
         self.told()
         page.run("await api.undo()")
         self.assertEqual(page.run("return api.sceneText()"), first)
@@ -67,13 +67,13 @@ class Pull(HandTest):
         page.run("await api.select('console')")
         self.hand("padding.left", 10, 0)
         self.let_go()
-        self.assertRegex(page.run("return api.changes()")[0], r"^--try console\.padding\.left=\d+$")
+        self.assertRegex(page.run("return api.changes()")[0], r"^--set console\.padding\.left=\d+$")
         page.run("await api.undo()")
         self.handle("padding.top").click()
         page.click("all four", "#fl-handle-label")
         self.hand("padding.top", 0, 12)
         self.let_go()
-        self.assertRegex(page.run("return api.changes()")[0], r"^--try console\.padding=\d+$")
+        self.assertRegex(page.run("return api.changes()")[0], r"^--set console\.padding=\d+$")
         self.told()
 
     def test_sizes_are_pulled_and_say_what_else_decides_them(self):
@@ -81,7 +81,7 @@ class Pull(HandTest):
         page.run("await api.resize(1100, 800); await api.select(a[0])", BEDS)
         self.hand("width", 15, 0)
         self.let_go()
-        self.assertRegex(page.run("return api.changes()")[0], rf"^--try {BEDS}\.width=\d+$")
+        self.assertRegex(page.run("return api.changes()")[0], rf"^--set {BEDS}\.width=\d+$")
         self.told()
         page.run("await api.undo(); await api.select('console/body/work/zones/map')")
         self.handle("max_width")  # it fills its place
@@ -214,7 +214,7 @@ class Pull(HandTest):
         self.assertNotEqual(self.strokes(), picture)  # the line that is pulled
         self.assertIn("note tied to photo.right + 80", page.text("#fl-status"))
         self.let_go()
-        page.wait("the tie", lambda: page.run("return api.changes()") == ["--try 's/note.pin.left=photo.right + 80'"])
+        page.wait("the tie", lambda: page.run("return api.changes()") == ["--set 's/note.pin.left=photo.right + 80'"])
         self.assertEqual(page.run("return api.boxes()"), before)
         self.told()
         self.handle("left is tied to photo.right + 80")  # and is no handle any more
@@ -233,7 +233,7 @@ class Pull(HandTest):
         choice = Select(page.wait("the list", lambda: page.all("#fl-tie-label select"))[0])
         self.assertEqual([one.text for one in choice.options], ["tie to …", "photo.top + 100", "photo.bottom - 20", "photo.middle_y + 40"])
         choice.select_by_visible_text("photo.bottom - 20")
-        page.wait("the tie", lambda: page.run("return api.changes()") == ["--try 's/note.pin.top=photo.bottom - 20'"])
+        page.wait("the tie", lambda: page.run("return api.changes()") == ["--set 's/note.pin.top=photo.bottom - 20'"])
         self.told()
         page.run("await api.undo(); await api.apply('duplicate s/photo=print')")  # whose edges lie where those of the photo do
         page.wait("its sides", lambda: len(page.all(".tie")) == 4)
@@ -265,7 +265,7 @@ class Pull(HandTest):
         page.run("await api.resize(1100, 800); await api.select('console/body/work/cards/oak')")
         cursor = page.wait("its axis", lambda: page.all(".own-cursor"))[0]
         self.assertEqual(cursor.text, "262.67")
-        self.assertEqual(page.texts("#fl-own-axis .rung"), ["broad from 300"])
+        self.assertEqual(page.texts("#fl-own-axis .named-size"), ["broad from 300"])
         page.wait("its curve", lambda: page.all("#fl-marks .turn"))
         page.click("broad from 300", "#fl-own-axis")
         page.wait("it is broad", lambda: abs(boxes_of(page)["console/body/work/cards/oak"]["width"] - 300) < 12)
@@ -302,7 +302,7 @@ class Pull(HandTest):
             page.click(words, "#fl-handle-label")
             was = boxes_of(page)[node]["width"]
             self.handle("width").send_keys(Keys.ARROW_RIGHT)
-            self.assertEqual(page.run("return api.changes()"), [f"--try {change}={was + 1:g}"])
+            self.assertEqual(page.run("return api.changes()"), [f"--set {change}={was + 1:g}"])
             self.assertEqual({boxes_of(page)[path]["width"] for path in (node, node.replace("/p/", "/q/"))}, {was + 1})
             page.run("await api.undo()")
 
@@ -314,7 +314,7 @@ class Pull(HandTest):
         page.run("await api.select('g/a')")
         self.assertEqual(self.handle("span.columns").get_attribute("aria-valuenow"), "2")
         self.handle("span.columns").send_keys(Keys.ARROW_RIGHT)
-        self.assertEqual(page.run("return api.changes()"), ["--try 'g/a.span=[3, 1]'"])
+        self.assertEqual(page.run("return api.changes()"), ["--set 'g/a.span=[3, 1]'"])
 
     # ---------------------------------------------------------------- every handle
 
@@ -324,21 +324,21 @@ class Pull(HandTest):
         page = self.page.report(self.scene, "--at", "800x600")
         scale = self.frame()[2]
         cases = [
-            ("r/line/c", "margin.left", 20, 0, r"--try r/line/c\.margin\.left=20"),
-            ("r/line/c", "margin.bottom", 0, 5, r"--try r/line/c\.margin\.bottom=5"),
-            ("r/line/c", "share", 30, 0, r"--try r/line/c\.width=130 --try r/line/d\.width=50"),
-            ("r/line/a", "share", 100, 0, r"--try r/line/a\.weight=1\.5 --try r/line/b\.weight=1\.5"),
-            ("r/pile/held", "pin.right", -30, 0, r"--try r/pile/held\.pin\.right=40"),
-            ("r/pile/held", "pin.top", 0, 10, r"--try r/pile/held\.pin\.top=20"),
-            ("r/pile/held", "width", -20, 0, r"--try r/pile/held\.width=120"),  # its right edge is held
-            ("r/pile/over", "nudge.x", 15, 0, r"--try 'r/pile/over\.nudge=\[20, 5\]'"),
-            ("r/pile/over", "nudge.y", 0, -15, r"--try 'r/pile/over\.nudge=\[5, -10\]'"),
-            ("r/pile/over", "border", 0, 4, r"--try r/pile/over\.border=4"),
-            ("r/field", "columns[0]", 25, 0, r"--try 'r/field\.columns=\[125, \"1fr\", \"2fr\"\]'"),
-            ("r/field", "columns[1]", 113, 0, r"--try 'r/field\.columns=\[100, \"1\.5fr\", \"1\.5fr\"\]'"),
-            ("r/field", "rows[0]", 0, 10, r"--try 'r/field\.rows=\[80, 70\]'"),
-            ("r/field/g", "span.columns", 200, 0, r"--try 'r/field/g\.span=\[2, 1\]'"),
-            ("r/field/g", "span.rows", 0, 75, r"--try 'r/field/g\.span=\[1, 2\]'"),
+            ("r/line/c", "margin.left", 20, 0, r"--set r/line/c\.margin\.left=20"),
+            ("r/line/c", "margin.bottom", 0, 5, r"--set r/line/c\.margin\.bottom=5"),
+            ("r/line/c", "share", 30, 0, r"--set r/line/c\.width=130 --set r/line/d\.width=50"),
+            ("r/line/a", "share", 100, 0, r"--set r/line/a\.weight=1\.5 --set r/line/b\.weight=1\.5"),
+            ("r/pile/held", "pin.right", -30, 0, r"--set r/pile/held\.pin\.right=40"),
+            ("r/pile/held", "pin.top", 0, 10, r"--set r/pile/held\.pin\.top=20"),
+            ("r/pile/held", "width", -20, 0, r"--set r/pile/held\.width=120"),  # its right edge is held
+            ("r/pile/over", "nudge.x", 15, 0, r"--set 'r/pile/over\.nudge=\[20, 5\]'"),
+            ("r/pile/over", "nudge.y", 0, -15, r"--set 'r/pile/over\.nudge=\[5, -10\]'"),
+            ("r/pile/over", "border", 0, 4, r"--set r/pile/over\.border=4"),
+            ("r/field", "columns[0]", 25, 0, r"--set 'r/field\.columns=\[125, \"1fr\", \"2fr\"\]'"),
+            ("r/field", "columns[1]", 113, 0, r"--set 'r/field\.columns=\[100, \"1\.5fr\", \"1\.5fr\"\]'"),
+            ("r/field", "rows[0]", 0, 10, r"--set 'r/field\.rows=\[80, 70\]'"),
+            ("r/field/g", "span.columns", 200, 0, r"--set 'r/field/g\.span=\[2, 1\]'"),
+            ("r/field/g", "span.rows", 0, 75, r"--set 'r/field/g\.span=\[1, 2\]'"),
         ]
         for node, handle, x, y, changes in cases:
             with self.subTest(node=node, handle=handle):
@@ -360,7 +360,7 @@ class Pull(HandTest):
         page.run("await api.select('r/field/g')")
         self.handle("span.columns").send_keys(Keys.ARROW_RIGHT)
         self.handle("span.columns").send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT, Keys.ARROW_RIGHT)  # there are three
-        self.assertEqual(page.run("return api.changes()").pop(), "--try 'r/field/g.span=[3, 1]'")
+        self.assertEqual(page.run("return api.changes()").pop(), "--set 'r/field/g.span=[3, 1]'")
 
     def test_a_setting_is_changed_here_or_wherever_it_comes_from(self):
         """Where it comes from a part, shared keys, `each`, copies or a range; what is a node's own has no such choice."""
@@ -373,7 +373,7 @@ class Pull(HandTest):
             ("r/cards/p", "height", "all in cards", 800, r"r/cards\.each\.height"),
             ("r/cards/k[0]", "width", "all of k", 800, r"r/cards/k\.width"),
             ("r/cards", "gap", "while narrow", 400, r"r/cards\.when\.narrow\.gap"),
-            ("r/cards", "gap", "always", 400, r"r/cards\.when\.narrow\.gap=null --try r/cards\.gap"),
+            ("r/cards", "gap", "always", 400, r"r/cards\.when\.narrow\.gap=null --set r/cards\.gap"),
             ("r/cards/p", "padding.top", "only this one", 800, r"r/cards/p\.padding"),
         ]
         for node, handle, words, width, changes in cases:
@@ -385,7 +385,7 @@ class Pull(HandTest):
                     page.click("all four", "#fl-handle-label")
                 page.click(words, "#fl-handle-label")
                 self.handle(handle).send_keys(Keys.ARROW_DOWN if handle not in ("width",) and "gap" not in handle else Keys.ARROW_RIGHT)
-                self.assertRegex(" ".join(page.run("return api.changes()")), "^--try '?" + changes + r"=\d+$")
+                self.assertRegex(" ".join(page.run("return api.changes()")), "^--set '?" + changes + r"=\d+$")
                 self.told()
                 page.run("await api.undo()")
                 self.assertEqual(page.run("return api.changes()"), [])
@@ -437,7 +437,7 @@ class Fingers(HandTest):
         self.tap(next(one for one in page.all("#fl-handle-label button") if one.text == "opposite too"))
         page.finger(*self.middle(self.handle("padding.left")), (10, 0), (10, 0))
         (change,) = page.run("return api.changes()")
-        self.assertRegex(change, rf"^--try {CARDS}\.padding\.x=2\d$")
+        self.assertRegex(change, rf"^--set {CARDS}\.padding\.x=2\d$")
         self.told()
 
     def test_a_finger_carries_what_is_selected_and_the_page_does_not_scroll(self):
@@ -463,7 +463,7 @@ class Fingers(HandTest):
 
     def test_a_finger_builds(self):
         page = self.page
-        page.report("examples/starts/empty.scene.json")
+        page.report("examples/templates/empty.scene.json")
         for name in ("box", "box2"):
             self.tap(page.find("[data-key='put in']"))
             page.wait(name, lambda name=name: page.all(f"[data-path='screen/{name}']"))

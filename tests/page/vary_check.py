@@ -32,26 +32,26 @@ class Vary(HandTest):
         self.take(BEDS, "width")
         self.assertEqual(page.text("#fl-along summary"), "width 240, along its range")
         page.wait("turns", lambda: page.all("#fl-along .plot .turn"))
-        told = json.loads(program("climb", CONSOLE, "--at", "1100x800", "--vary", f"{BEDS}.width=0..480", "--format", "json").stdout)
+        told = json.loads(program("sweep", CONSOLE, "--at", "1100x800", "--vary", f"{BEDS}.width=0..480", "--format", "json").stdout)
         (answer,) = told["answers"]
         shown = page.texts("#fl-along .curve")
-        turns = [turn for turn in answer["turns"] if any(turn["quantity"] in one for one in shown)]
+        turns = [turn for turn in answer["breakpoints"] if any(turn["quantity"] in one for one in shown)]
         self.assertEqual(len(page.all("#fl-along .plot .turn")), len(turns))
         items = page.texts("#fl-along li")
         for turn, item in zip(turns, items):
             self.assertTrue(item.startswith(f"{turn['at']:.5g}"), item)
-            self.assertIn(turn["cause"], item)
+            self.assertIn(turn["why"], item)
 
     def test_the_hand_moves_along_it(self):
         page = self.page
         self.take(BEDS, "width")
         page.wait("turns", lambda: page.all("#fl-along .plot .turn"))
         self.slider().send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT)
-        page.wait("the change", lambda: page.run("return api.changes()")[-1:] == [f"--try {BEDS}.width=242"])
+        page.wait("the change", lambda: page.run("return api.changes()")[-1:] == [f"--set {BEDS}.width=242"])
         self.told()
         page.wait_for_text("#fl-along summary", "width 242")
         page.find("#fl-along li button").click()
-        page.wait("the turn", lambda: page.run("return api.changes()")[-1].startswith(f"--try {BEDS}.width=117.2"))
+        page.wait("the turn", lambda: page.run("return api.changes()")[-1].startswith(f"--set {BEDS}.width=117.2"))
         self.told()
 
     def test_its_ends_are_typed(self):
@@ -103,7 +103,7 @@ class Vary(HandTest):
         page.wait("they differ", lambda: len({self.picture(word) for word in ("start", "center", "end", "stretch")}) == 4)
         self.assertEqual(page.run("return api.boxes()"), before)  # nothing is tried by looking
         page.find("[data-key='across center']").click()
-        page.wait("the choice", lambda: page.run("return api.changes()") == [f"--try {CARDS}.across=center"])
+        page.wait("the choice", lambda: page.run("return api.changes()") == [f"--set {CARDS}.across=center"])
         self.told()
         page.wait("it is said now", lambda: page.all("[data-key='see across']"))
         page.find("[data-key='see across']").click()
@@ -143,7 +143,7 @@ class Vary(HandTest):
                             page.find("#fl-beside-name").rect["x"] - page.find("#fl-ground").rect["x"])
         alike = differing()
         self.assertLess(alike, 0.08)
-        page.run(f"await api.apply('try {BEDS}.width=400')")
+        page.run(f"await api.apply('set {BEDS}.width=400')")
         page.wait("a difference", lambda: differing() > alike + 0.05)
         page.run("await api.undo()")
         page.wait("none", lambda: differing() == alike)

@@ -43,25 +43,25 @@ class WordsTest(HandTest):
         self.expect_as_measured()
         self.page.run("await api.setMode('loud', true)")
         self.expect_as_measured("--mode", "loud")
-        self.page.run("await api.setMode('loud', false); await api.setWording('wide')")
-        self.expect_as_measured("--wording", "wide")
-        self.page.run("await api.setWording(''); await api.setWords('plain')")
-        self.expect_as_measured("--words", "plain")
+        self.page.run("await api.setMode('loud', false); await api.setLocale('wide')")
+        self.expect_as_measured("--locale", "wide")
+        self.page.run("await api.setLocale(''); await api.setWords('plain')")
+        self.expect_as_measured("--text-metrics", "plain")
         self.assertNotIn("DejaVu", self.page.text("#fl-forms"))
 
     def test_says_whose_words_they_are_and_what_was_not_measured(self):
         self.assertIn("Words are as wide as in DejaVu Serif, DejaVu Sans", self.page.text("#fl-words"))
         self.assertNotIn("Not measured", self.page.text("#fl-words"))
-        self.page.run("await api.apply('try about.text=Moss, which nobody measured')")
+        self.page.run("await api.apply('set about.text=Moss, which nobody measured')")
         self.page.wait_for_text("#fl-words", "Not measured there, so in plain words: about.")
-        self.page.run("await api.apply('try title.font_size=30')")  # of another size they are in proportion
-        here, there = boxes_of(self.page)["card/title"], self.measured(512, "--try", "title.font_size=30")["card/title"]
+        self.page.run("await api.apply('set title.font_size=30')")  # of another size they are in proportion
+        here, there = boxes_of(self.page)["card/title"], self.measured(512, "--set", "title.font_size=30")["card/title"]
         self.assertAlmostEqual(here["height"], there[3], delta=0.1)
         self.page.run("await api.undo(); await api.undo()")
         self.assertNotIn("Not measured", self.page.text("#fl-words"))
 
     def test_commands_are_answered_as_the_program_answers_them(self):
-        for command, options in (("climb", ["--show", "about.height"]), ("check", []), ("ledger", ["about"])):
+        for command, options in (("sweep", ["--show", "about.height"]), ("check", []), ("explain", ["about"])):
             here = self.page.run("return api.answer(a[0], a[1])", command, options)
             self.assertEqual(here, program(command, self.scene, *options, "--format", "json").stdout, command)
 
@@ -71,8 +71,8 @@ class WordsTest(HandTest):
         self.assertEqual(chosen.get_attribute("value"), "fonts")
         page.find("[data-key=words] option[value=plain]").click()
         page.settle()
-        self.assertIn("--words plain", page.text("#fl-command"))
-        self.expect_as_measured("--words", "plain")
+        self.assertIn("--text-metrics plain", page.text("#fl-command"))
+        self.expect_as_measured("--text-metrics", "plain")
 
 
 class WithoutFonts(HandTest):

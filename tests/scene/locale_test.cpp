@@ -66,15 +66,15 @@ TEST(Locale, TheProgramTakesThemOnEveryCommand) {
     const testing::Result result = testing::run(args, scene_text);
     return result.status == 0 ? result.out.substr(result.out.find("r/title"), 21) : result.err;
   };
-  EXPECT_EQ(first_box({"--wording", "long"}), "r/title,text,0,0,163.");
-  EXPECT_EQ(first_box({"--longer", "100%"}), "r/title,text,0,0,57.5");
-  EXPECT_EQ(first_box({"--try", "title.width=40", "--try", "r.gap=9"}), "r/title,text,0,0,40,2");
-  EXPECT_EQ(first_box({"--wording", "lnog"}),
-            "fond-ladder: error: --wording lnog: the scene has no wording of that name; the nearest one is \"long\"\n");
+  EXPECT_EQ(first_box({"--locale", "long"}), "r/title,text,0,0,163.");
+  EXPECT_EQ(first_box({"--text-expansion", "100%"}), "r/title,text,0,0,57.5");
+  EXPECT_EQ(first_box({"--set", "title.width=40", "--set", "r.gap=9"}), "r/title,text,0,0,40,2");
+  EXPECT_EQ(first_box({"--locale", "lnog"}),
+            "fond-ladder: error: --locale lnog: the scene has no wording of that name; the nearest one is \"long\"\n");
   EXPECT_EQ(first_box({"--mode", "dmi"}),
             "fond-ladder: error: --mode dmi: the scene has no mode of that name; the nearest one is \"dim\"\n");
-  EXPECT_EQ(first_box({"--longer", "much"}),
-            "fond-ladder: error: --longer much: write a share from 0 to 1000 %, as in 40%\n");
+  EXPECT_EQ(first_box({"--text-expansion", "much"}),
+            "fond-ladder: error: --text-expansion much: write a share from 0 to 1000 %, as in 40%\n");
 }
 
 TEST(Locale, WhatIsWrongInThemIsTold) {

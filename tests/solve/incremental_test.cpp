@@ -62,7 +62,7 @@ void edit(Tree& tree, RandomScenes& scenes, int number) {
     default:
       if (container && tree.child_count(node) > 1) {
         keys.kind = Kind::row;
-        tree.enclose(node, 0, 2, keys);
+        tree.group(node, 0, 2, keys);
       }
   }
 }

@@ -142,7 +142,7 @@ TEST(Threads, AnswersAreTheSameOnAnyNumberOfThem) {
   const auto told = [&](unsigned threads) {
     std::ostringstream text;
     text << lint(variants, threads);
-    for (const CheckedClaim& one : check(variants, {"a.width = b.width", "uncut(r)", "shown(r/*)"}, threads))
+    for (const CheckedClaim& one : check(variants, {"a.width = b.width", "fits(r)", "shown(r/*)"}, threads))
       text << report(one);
     for (const CheckedClaim& one : check_every_height(variants, {"a.width = b.width"}, Interval(10, 30), threads))
       text << report(one);

@@ -42,7 +42,7 @@ void TreeEditor::edit() {
       if (container && tree_.child_count(node) > 1) {
         Keys box = named(keys(true));
         box.kind = scenes_.chance(50) ? Kind::row : Kind::column;
-        tree_.enclose(node, place_in(node) / 2, 1, box);
+        tree_.group(node, place_in(node) / 2, 1, box);
       }
       return;
     case 8: return tree_.set(node, box().min_width(scenes_.below(60)).grow(scenes_.below(2)));

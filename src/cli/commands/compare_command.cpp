@@ -38,8 +38,8 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
   BeforeAndAfter both = load_before_and_after(call.scene, streams);
   if (is_one && both.after.options.empty()) {
     throw WrongCall(
-        "compare: with what? Name a second scene, or say what is to be different: --try, --move, --enclose, --remove, "
-        "--add, --dissolve, --duplicate, --mode, --wording, --words or --longer");
+        "compare: with what? Name a second scene, or say what is to be different: --set, --move, --group, --remove, "
+        "--insert, --ungroup, --duplicate, --mode, --locale, --text-metrics or --text-expansion");
   }
   SceneCall other_call = call.scene;
   if (!is_one) other_call.file = call.other;

@@ -17,10 +17,10 @@ ExitStatus demo(const DemoCall& /*call*/, const Streams& streams) {
   static constexpr const char* file = "console.scene.json";
   static const std::array<std::vector<std::string>, 6> calls{{
       {"measure", file, "--at", "1280x800"},
-      {"climb", file},
-      {"ledger", file, "body", "--at", "1280x800"},
+      {"sweep", file},
+      {"explain", file, "body", "--at", "1280x800"},
       {"check", file},
-      {"compare", file, "--try", "beds.width=300", "--at", "desk"},
+      {"compare", file, "--set", "beds.width=300", "--at", "desk"},
       {"lint", file},
   }};
   Streams shipped = streams;

@@ -58,7 +58,7 @@ int run(const std::vector<std::string>& words, const calls::Streams& streams) {
   calls::told_if_wrong(streams.err, "", [&] {
     const std::vector<Command> commands = calls::scene_calls();
     const auto command = std::ranges::find(commands, words.empty() ? std::string() : words.front(), &Command::name);
-    if (command == commands.end()) throw WrongCall("the page answers measure, climb, ledger, check and lint");
+    if (command == commands.end()) throw WrongCall("the page answers measure, sweep, ledger, check and lint");
     fill(*command, {words.begin() + 1, words.end()});
     status = command->call(streams);
   });

@@ -27,7 +27,7 @@ void write_ladder(JsonWriter& json, const Ladder& ladder) {
   } else {
     json.null("height");
   }
-  json.objects("rungs", ladder.container_sizes, [&](const NamedSize& container_size) {
+  json.objects("named_sizes", ladder.container_sizes, [&](const NamedSize& container_size) {
     json.text("name", container_size.name);
     json.number("width", container_size.width);
     if (const auto height = ladder.size_of(container_size).height) {
@@ -51,7 +51,7 @@ void write_changes(JsonWriter& json, const Draft& draft) {
 
 void write_form(JsonWriter& json, const ShownForm& form) {
   json.begin_object("form");
-  json.text("wording", form.locale);
+  json.text("locale", form.locale);
   json.number("longer", form.longer);
   json.texts("modes", form.modes);
   json.end();

@@ -171,7 +171,7 @@ int FOND_LADDER_EXPORT(fl_apply)() {
     constexpr auto words = words_of<Edit::Does>;
     const auto does = std::ranges::find(words, texts.at(0));
     if (does == words.end())
-      throw BadEdit("write try, move, enclose, remove, add, dissolve or duplicate, and what it takes");
+      throw BadEdit("write set, move, group, remove, insert, ungroup or duplicate, and what it takes");
     shown().draft().apply({static_cast<Edit::Does>(does - words.begin()), texts.at(1)});
     shown().renew();
   });

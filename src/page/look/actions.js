@@ -118,7 +118,7 @@ export const actions = [
     async does(session) {
       const { selected } = session;
       const inside = session.childrenOf(selected).map(({ step }) => `${containerOf(selected)}/${step}`);
-      await session.apply('dissolve', selected);
+      await session.apply('ungroup', selected);
       session.chooseAll(inside);
     },
   },
@@ -194,7 +194,7 @@ export async function putIn(session, { kind, part, name, words }) {
     ([key, value]) => `"${key}": ${Array.isArray(value) ? `[${value.join(', ')}]` : JSON.stringify(value)}`,
   );
   const json = `{ ${said.join(', ')} }`;
-  await session.apply('add', `${to.container}:${to.place}=${json}`);
+  await session.apply('insert', `${to.container}:${to.place}=${json}`);
   const step = name || session.childrenOf(to.container)[to.place]?.step;
   if (step) session.select(`${to.container}/${step}`);
 }
@@ -204,7 +204,7 @@ export async function gather(session, kind, name) {
   const tops = session.chosenTops;
   const container = containerOf(tops[0]);
   const place = session.childrenOf(container).findIndex(({ path }) => path === tops[0]);
-  await session.apply('enclose', `${tops.join(',')}=${kind}${name ? `:${name}` : ''}`);
+  await session.apply('group', `${tops.join(',')}=${kind}${name ? `:${name}` : ''}`);
   const step = name || session.childrenOf(container)[place]?.step;
   if (step) session.select(`${container}/${step}`);
 }

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// The setting in hand along its own range: what the program's `climb --vary` tells, with its turns, and a slider by
+// The setting in hand along its own range: what the program's `sweep --vary` tells, with its breakpoints, and a slider by
 // which the hand moves in it. What the slider pulls is what the handle pulls.
 
-import { curveChart, drawCurves, turnMark, turnText } from './curves.js';
+import { curveChart, drawCurves, breakpointMark, breakpointText } from './curves.js';
 import { find, inside, link, make, messageOf, namePanel, refill } from './dom.js';
 import { counted, rounded } from './numbers.js';
 
@@ -19,13 +19,13 @@ import { counted, rounded } from './numbers.js';
  * @property {(value: number) => void} pull
  *
  * @typedef {object} ClimbedSetting
- * @property {{value: number, values: Record<string, number | null>}[]} rungs
- * @property {import('./curves.js').Turn[]} turns
+ * @property {{value: number, values: Record<string, number | null>}[]} sizes
+ * @property {import('./curves.js').Breakpoint[]} breakpoints
  */
 
 const mostCurves = 3;
 const points = 160;
-const mostTurns = 40;
+const mostBreakpoints = 40;
 
 export class Along {
   #session;
@@ -33,7 +33,7 @@ export class Along {
   #hand = null;
   #range = { from: 0, to: 0 };
   /** @type {ClimbedSetting | null} */
-  #climbed = null;
+  #swept = null;
   #fault = '';
   #asked = '';
   /** @type {any} */
@@ -69,7 +69,7 @@ export class Along {
       return;
     }
     if (now) this.#range = rangeOf(now);
-    [this.#climbed, this.#asked] = [null, ''];
+    [this.#swept, this.#asked] = [null, ''];
     this.#write();
     this.#ask();
   }
@@ -80,31 +80,31 @@ export class Along {
     const { from, to } = this.#range;
     const step = (to - from) / points;
     const values = Array.from({ length: points + 1 }, (_, i) => from + i * step);
-    const options = [...this.#session.at(), '--vary', `${hand.setting}=${from}..${to}`, '--rungs', values.join(',')];
+    const options = [...this.#session.at(), '--vary', `${hand.setting}=${from}..${to}`, '--sizes', values.join(',')];
     const asked = JSON.stringify([options, this.#session.options(), this.#session.text]);
     if (asked === this.#asked) return;
     this.#asked = asked;
     try {
-      let climbed = await this.#session.answers('along', 'climb', options);
-      if (climbed && Object.keys(climbed.rungs[0]?.values ?? {}).length === 0) {
-        // Nothing turns: then what is of the node itself is shown.
+      let swept = await this.#session.answers('along', 'sweep', options);
+      if (swept && Object.keys(swept.sizes[0]?.values ?? {}).length === 0) {
+        // There is no breakpoint: then what is of the node itself is shown.
         const tail = this.#session.node(this.#session.selected)?.tail;
         const own = ['width', 'height', 'left', 'top'].map((measure) => `${tail}.${measure}`).join(',');
-        climbed = await this.#session.answers('along', 'climb', [...options, '--show', own]);
+        swept = await this.#session.answers('along', 'sweep', [...options, '--show', own]);
       }
-      if (!climbed || hand.setting !== this.#hand?.setting) return;
-      [this.#climbed, this.#fault] = [climbed, ''];
+      if (!swept || hand.setting !== this.#hand?.setting) return;
+      [this.#swept, this.#fault] = [swept, ''];
     } catch (error) {
-      [this.#climbed, this.#fault] = [null, messageOf(error)];
+      [this.#swept, this.#fault] = [null, messageOf(error)];
     }
     this.#write();
   }
 
   /** The quantities whose curves are drawn: those that change. */
   get #quantities() {
-    const { rungs } = this.#climbed ?? { rungs: [] };
-    const all = Object.keys(rungs[0]?.values ?? {});
-    const moved = all.filter((one) => rungs.some(({ values }) => values[one] !== rungs[0].values[one]));
+    const { sizes } = this.#swept ?? { sizes: [] };
+    const all = Object.keys(sizes[0]?.values ?? {});
+    const moved = all.filter((one) => sizes.some(({ values }) => values[one] !== sizes[0].values[one]));
     return (moved.length > 0 ? moved : all).slice(0, mostCurves);
   }
 
@@ -140,7 +140,7 @@ export class Along {
       ...this.#legend(),
       ...(this.#fault ? [make('p', { className: 'fault', role: 'alert' }, this.#fault)] : []),
     );
-    if (this.#climbed) this.#draw(plot, this.#climbed);
+    if (this.#swept) this.#draw(plot, this.#swept);
   }
 
   /** From where to where. */
@@ -164,20 +164,20 @@ export class Along {
     return make('p', {}, field('from'), ' ', field('to'));
   }
 
-  /** @param {HTMLElement} plot @param {ClimbedSetting} climbed */
-  #draw(plot, climbed) {
+  /** @param {HTMLElement} plot @param {ClimbedSetting} swept */
+  #draw(plot, swept) {
     const canvas = make('canvas', { role: 'img' });
     plot.append(make('div', { className: 'curves' }, canvas));
     this.#chart?.destroy();
     this.#chart = curveChart(canvas, { left: 8, right: 44 });
-    const { rungs, turns } = climbed;
+    const { sizes, breakpoints } = swept;
     const quantities = this.#quantities;
-    const curves = quantities.map((one) => rungs.map(({ value, values }) => ({ x: value, y: values[one] ?? NaN })));
+    const curves = quantities.map((one) => sizes.map(({ value, values }) => ({ x: value, y: values[one] ?? NaN })));
     drawCurves(this.#chart, curves, this.#range);
     canvas.ariaLabel = `Curves of ${quantities.join(', ')} over ${this.#hand?.called}`;
     const { scales } = this.#chart;
-    for (const turn of turns.filter(({ quantity }) => quantities.includes(quantity)).slice(0, mostTurns)) {
-      plot.append(turnMark(this.#chart, turn, scales.x.getPixelForValue(turn.at), () => this.#goTo(turn.at)));
+    for (const breakpoint of breakpoints.filter(({ quantity }) => quantities.includes(quantity)).slice(0, mostBreakpoints)) {
+      plot.append(breakpointMark(this.#chart, breakpoint, scales.x.getPixelForValue(breakpoint.at), () => this.#goTo(breakpoint.at)));
     }
   }
 
@@ -188,7 +188,7 @@ export class Along {
   }
 
   #legend() {
-    if (!this.#climbed) return [];
+    if (!this.#swept) return [];
     const quantities = this.#quantities;
     const swatches = quantities.map((one, i) =>
       make(
@@ -198,13 +198,13 @@ export class Along {
         `${one} `,
       ),
     );
-    const turns = this.#climbed.turns.filter(({ quantity }) => quantities.includes(quantity));
-    const items = turns.slice(0, mostTurns).map((turn) =>
+    const breakpoints = this.#swept.breakpoints.filter(({ quantity }) => quantities.includes(quantity));
+    const items = breakpoints.slice(0, mostBreakpoints).map((breakpoint) =>
       make(
         'li',
         {},
-        link(rounded(turn.at), `set it to ${rounded(turn.at)}`, () => this.#goTo(turn.at)),
-        ` ${turnText(turn)}`,
+        link(rounded(breakpoint.at), `set it to ${rounded(breakpoint.at)}`, () => this.#goTo(breakpoint.at)),
+        ` ${breakpointText(breakpoint)}`,
       ),
     );
     return [
@@ -212,7 +212,7 @@ export class Along {
       make(
         'p',
         {},
-        turns.length > 0 ? `${counted(turns.length, 'turn')}:` : 'No turn: these run straight over the whole range.',
+        breakpoints.length > 0 ? `${counted(breakpoints.length, 'breakpoint')}:` : 'No breakpoint: these run straight over the whole range.',
       ),
       ...(items.length > 0 ? [make('ul', {}, ...items)] : []),
     ];

@@ -12,7 +12,7 @@ export function api(session) {
     if (!names.includes(name)) throw new Refused(`the scene has no ${what} ${name}`);
   };
   return {
-    /** What the scene is: name, nodes, ladder, ranges, modes, wordings, claims. */
+    /** What the scene is: name, nodes, ladder, ranges, modes, locales, claims. */
     async scene() {
       return structuredClone(session.scene);
     },
@@ -38,7 +38,7 @@ export function api(session) {
     /**
      * What the program answers to a command about the scene as it is shown, as text; JSON unless `options` ask for
      * another format.
-     * @param {'measure' | 'ledger' | 'climb' | 'check' | 'lint'} command
+     * @param {'measure' | 'explain' | 'sweep' | 'check' | 'lint'} command
      * @param {string[]} [options] as on the command line, after the scene
      */
     async answer(command, options = []) {
@@ -54,13 +54,13 @@ export function api(session) {
       await session.setForm({ modes: on ? [...others, name] : others });
     },
     /** @param {string} name the scene's own texts when empty */
-    async setWording(name) {
-      if (name) knows(session.scene.wordings, name, 'wording');
-      await session.setForm({ wording: name });
+    async setLocale(name) {
+      if (name) knows(session.scene.locales, name, 'locale');
+      await session.setForm({ locale: name });
     },
-    /** @param {'plain' | 'fonts' | ''} words what words are measured in; nothing: as the scene says */
+    /** @param {'fixed' | 'fonts' | ''} words what words are measured in; nothing: as the scene says */
     async setWords(words) {
-      if (words) knows(session.scene.words.carried ? ['plain', 'fonts'] : ['plain'], words, 'measure of words');
+      if (words) knows(session.scene.words.carried ? ['fixed', 'fonts'] : ['fixed'], words, 'measure of words');
       await session.setForm({ words });
     },
     /** @param {string} what one change, as in `try beds.width=300` */

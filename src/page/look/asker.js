@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// Commands of the program, answered off the page's own thread, so that no climb or check holds a hand up. Two workers:
+// Commands of the program, answered off the page's own thread, so that no sweep or check holds a hand up. Two workers:
 // one for what is told of a node at once, one for what may take seconds.
 
 import { messageOf } from './dom.js';

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
 // Another arrangement beside the one that is changed, under the same hand on the edge: the file without the changes,
-// another wording, a mode that is on, or another scene that is read from a file.
+// another locale, a mode that is on, or another scene that is read from a file.
 
 import { find, make, messageOf } from './dom.js';
 import { Refused, painted } from './engine.js';
@@ -14,7 +14,7 @@ export class Beside {
   /** @type {import('./engine.js').Engine | null} */
   #engine = null;
   #newEngine;
-  /** What is beside it: nothing when empty, `file`, `wording NAME`, `mode NAME`, `scene`. */
+  /** What is beside it: nothing when empty, `file`, `locale NAME`, `mode NAME`, `scene`. */
   #what = '';
   /** @type {{name: string, text: string} | null} */
   #other = null;
@@ -63,7 +63,7 @@ export class Beside {
     const [kind, ...rest] = this.#what.split(' ');
     const name = rest.join(' ');
     return (
-      { file: 'as in the file', wording: `texts: ${name}`, mode: `mode: ${name}`, scene: this.#other?.name ?? '' }[
+      { file: 'as in the file', locale: `texts: ${name}`, mode: `mode: ${name}`, scene: this.#other?.name ?? '' }[
         kind
       ] ?? ''
     );
@@ -79,16 +79,16 @@ export class Beside {
   }
 
   #offer() {
-    const { wordings, modes } = this.#session.scene;
+    const { locales, modes } = this.#session.scene;
     const option = (/** @type {string} */ value, /** @type {string} */ text) =>
       make('option', { value, selected: value === this.#what }, text);
-    const kept = ['', 'file', ...wordings.map((one) => `wording ${one}`), ...modes.map((one) => `mode ${one}`)];
+    const kept = ['', 'file', ...locales.map((one) => `locale ${one}`), ...modes.map((one) => `mode ${one}`)];
     if (this.#other) kept.push('scene');
     if (!kept.includes(this.#what)) this.#what = '';
     this.#choice.replaceChildren(
       option('', 'nothing beside it'),
       option('file', 'the file without changes'),
-      ...wordings.map((one) => option(`wording ${one}`, `with the texts of ${one}`)),
+      ...locales.map((one) => option(`locale ${one}`, `with the texts of ${one}`)),
       ...modes.map((one) => option(`mode ${one}`, `in mode ${one}`)),
       ...(this.#other ? [option('scene', this.#other.name)] : []),
       option('another', 'another scene …'),
@@ -118,7 +118,7 @@ export class Beside {
         if (kind !== 'file') for (const { does, what } of scene.changes) engine.apply(does, what);
       }
       const form = this.#session.formIn(engine.describe());
-      if (kind === 'wording') form.wording = name;
+      if (kind === 'locale') form.locale = name;
       if (kind === 'mode') form.modes = [...new Set([...form.modes, name])];
       engine.setForm(form);
       this.#arrange(size);

@@ -88,13 +88,13 @@ export class Build {
     );
     const name = make('input', { size: 9, value: this.#name || suggested(), 'data-key': 'put name' });
     const words = make('input', { size: 14, value: this.#words, placeholder: 'Words', 'data-key': 'put words' });
-    const wording = this.#labelled('that says', words);
-    wording.hidden = this.#what !== 'text';
+    const textField = this.#labelled('that says', words);
+    textField.hidden = this.#what !== 'text';
     what.addEventListener('change', () => {
       this.#what = what.value;
       this.#name = '';
       name.value = suggested();
-      wording.hidden = this.#what !== 'text';
+      textField.hidden = this.#what !== 'text';
     });
     name.addEventListener('input', () => (this.#name = name.value.trim()));
     words.addEventListener('input', () => (this.#words = words.value));
@@ -114,7 +114,7 @@ export class Build {
       what,
       ' ',
       this.#labelled('called', name),
-      wording,
+      textField,
       make('span', { className: 'quiet' }, to?.words ?? ''),
     );
   }
@@ -179,7 +179,7 @@ export class Build {
       ...choices.map((one) => make('option', { value: one, selected: one === node.kind }, one)),
     );
     const set = (/** @type {string} */ key, /** @type {string} */ value) =>
-      this.#quietly(() => this.#session.apply('try', `${node.path}.${key}=${value}`));
+      this.#quietly(() => this.#session.apply('set', `${node.path}.${key}=${value}`));
     kind.addEventListener('change', () => set('kind', kind.value));
     const written = node.step.includes('#') ? '' : node.step;
     const name = make('input', { size: 9, value: written, placeholder: 'no name', 'data-key': 'name' });

@@ -5,12 +5,12 @@
 import { find, inside, make, messageOf, namePanel, refill } from './dom.js';
 
 const takes = /** @type {Record<string, string>} */ ({
-  try: 'beds.width=300',
+  set: 'beds.width=300',
   move: 'legend=bar:1',
-  enclose: 'oak,fern=row:pair',
+  group: 'oak,fern=row:pair',
   remove: 'legend',
-  add: 'bar:1={"kind": "box", "name": "lamp", "width": 20}',
-  dissolve: 'body',
+  insert: 'bar:1={"kind": "box", "name": "lamp", "width": 20}',
+  ungroup: 'body',
   duplicate: 'oak=ash',
 });
 
@@ -21,7 +21,7 @@ export class Changes {
     { 'aria-label': 'What to do', 'data-key': 'does' },
     ...Object.keys(takes).map((does) => make('option', {}, does)),
   );
-  #what = make('input', { size: 24, placeholder: takes.try, 'aria-label': 'With what', 'data-key': 'what' });
+  #what = make('input', { size: 24, placeholder: takes.set, 'aria-label': 'With what', 'data-key': 'what' });
   #fault = make('p', { className: 'fault', role: 'alert' });
 
   /** @param {import('./session.js').Session} session */

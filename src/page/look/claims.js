@@ -10,21 +10,21 @@ import { linked } from './names.js';
  * @typedef {object} Failing
  * @property {number} from
  * @property {number} to
- * @property {boolean} with_from
- * @property {boolean} with_to
+ * @property {boolean} includes_from
+ * @property {boolean} includes_to
  * @property {number | null} height
  * @property {{width: number, height: number, values: Record<string, number | null>}} worst
- * @property {string} because
+ * @property {string} why
  *
  * @typedef {object} Checked
  * @property {string} claim
  * @property {boolean} holds
- * @property {number} rungs
+ * @property {number} tests
  * @property {Failing[]} failing
  */
 
 /** As the program says it: a claim whose condition never holds is not broken. @param {Checked} one */
-const verdictOn = ({ holds, rungs }) => (holds ? 'kept' : rungs === 0 ? 'never tested' : 'broken');
+const verdictOn = ({ holds, tests }) => (holds ? 'kept' : tests === 0 ? 'never tested' : 'broken');
 
 export class Claims {
   #session;
@@ -105,7 +105,7 @@ export class Claims {
           : 'none in the scene'
         : broken.length === 0
           ? `${all === 1 ? 'it holds' : `all ${all} hold`}`
-          : `${broken.length} of ${all} ${broken.some((one) => one.rungs > 0) ? 'broken' : 'never tested'}, ${kept} kept`);
+          : `${broken.length} of ${all} ${broken.some((one) => one.tests > 0) ? 'broken' : 'never tested'}, ${kept} kept`);
     namePanel('claims', `Claims: ${summary}`);
     const form = make(
       'form',
@@ -140,7 +140,7 @@ export class Claims {
     const most = 8;
     const list = failing.slice(0, most).map((one) => {
       const where = link(
-        stretch(one.from, one.to, one.with_from, one.with_to),
+        stretch(one.from, one.to, one.includes_from, one.includes_to),
         `go to the worst, ${rounded(one.worst.width)} × ${rounded(one.worst.height)}`,
         () => this.lead(one),
       );
@@ -155,7 +155,7 @@ export class Claims {
         'at ',
         where,
         `${height}: `,
-        ...linked(this.#session, one.because),
+        ...linked(this.#session, one.why),
         ...(values.length > 0 ? [` (${values.join(', ')}${at})`] : []),
       );
     });

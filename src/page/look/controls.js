@@ -84,7 +84,7 @@ function aboutWords({ words, nodes }) {
 export function controlForm(session) {
   const quietly = (/** @type {Promise<void>} */ done) => done.catch((error) => session.say(error.message));
   session.on('scene', () => {
-    const { modes, wordings, direction } = session.scene;
+    const { modes, locales, direction } = session.scene;
     /** @type {Node[]} */
     const parts = modes.map((mode) => {
       const box = make('input', {
@@ -101,14 +101,14 @@ export function controlForm(session) {
       );
       return make('label', {}, box, ` ${mode}`);
     });
-    if (wordings.length > 0) {
+    if (locales.length > 0) {
       const choice = make(
         'select',
-        { 'data-key': 'wording' },
+        { 'data-key': 'locale' },
         make('option', { value: '' }, 'of the scene'),
-        ...wordings.map((name) => make('option', { value: name, selected: name === session.wording }, name)),
+        ...locales.map((name) => make('option', { value: name, selected: name === session.locale }, name)),
       );
-      choice.addEventListener('change', () => quietly(session.setForm({ wording: choice.value })));
+      choice.addEventListener('change', () => quietly(session.setForm({ locale: choice.value })));
       parts.push(make('label', {}, 'texts ', choice));
     }
     if (session.scene.words.carried) {
@@ -116,7 +116,7 @@ export function controlForm(session) {
       const choice = make(
         'select',
         { 'data-key': 'words' },
-        ...['plain', 'fonts'].map((name) => make('option', { value: name, selected: name === measured }, name)),
+        ...['fixed', 'fonts'].map((name) => make('option', { value: name, selected: name === measured }, name)),
       );
       choice.addEventListener('change', () => quietly(session.setForm({ words: choice.value })));
       parts.push(make('label', {}, 'words in ', choice));
@@ -141,7 +141,7 @@ export function controlForm(session) {
         make('option', { value: way, selected: way === direction }, way === 'ltr' ? 'left to right' : 'right to left'),
       ),
     );
-    ways.addEventListener('change', () => quietly(session.apply('try', `direction=${ways.value}`)));
+    ways.addEventListener('change', () => quietly(session.apply('set', `direction=${ways.value}`)));
     parts.push(make('label', {}, 'reads ', ways));
     refill(find('forms'), ...parts, ...aboutWords(session.scene));
   });

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// Curves of quantities over an axis, drawn by the plotting library, and what their turns are called.
+// Curves of quantities over an axis, drawn by the plotting library, and what their breakpoints are called.
 
 import { Chart, LineController, LineElement, LinearScale, PointElement } from 'chart.js/chart.esm.js';
 import { make } from './dom.js';
@@ -11,17 +11,17 @@ Chart.register(LineController, LineElement, LinearScale, PointElement);
 const dashes = [[], [7, 4], [2, 3], [9, 3, 2, 3]];
 
 /**
- * @typedef {object} Turn
+ * @typedef {object} Breakpoint
  * @property {number} at
  * @property {number} [to]
  * @property {string} quantity
- * @property {'jump' | 'bend' | 'curve'} turn
+ * @property {'jump' | 'bend' | 'curve'} kind
  * @property {boolean} [includes_at] whether it is so at that very size
  * @property {number | null} before
  * @property {number | null} after
  * @property {number | null} slope_before
  * @property {number | null} slope_after
- * @property {string} cause
+ * @property {string} why
  */
 
 const inkOf = (/** @type {string} */ name) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
@@ -81,22 +81,22 @@ export function drawCurves(chart, curves, { from, to }) {
   chart.update();
 }
 
-/** As the program tells it, but for where. @param {Turn} turn */
-export function turnText(turn) {
+/** As the program tells it, but for where. @param {Breakpoint} breakpoint */
+export function breakpointText(breakpoint) {
   const text = (/** @type {number | null} */ value) => (value === null ? 'hidden' : rounded(value));
   const how = {
-    jump: `jumps from ${text(turn.before)} to ${text(turn.after)}`,
-    bend: `bends at ${text(turn.after)}, its slope from ${text(turn.slope_before)} to ${text(turn.slope_after)}`,
-    curve: `follows a curve up to ${rounded(turn.to ?? turn.at)}`,
-  }[turn.turn];
-  return `${turn.quantity} ${how}${turn.cause ? `: ${turn.cause}` : ''}`;
+    jump: `jumps from ${text(breakpoint.before)} to ${text(breakpoint.after)}`,
+    bend: `bends at ${text(breakpoint.after)}, its slope from ${text(breakpoint.slope_before)} to ${text(breakpoint.slope_after)}`,
+    curve: `follows a curve up to ${rounded(breakpoint.to ?? breakpoint.at)}`,
+  }[breakpoint.kind];
+  return `${breakpoint.quantity} ${how}${breakpoint.why ? `: ${breakpoint.why}` : ''}`;
 }
 
-/** A ring on a curve, where it turns. @param {any} chart @param {Turn} turn @param {number} left  in pixels @param {() => void} does */
-export function turnMark(chart, turn, left, does) {
-  const text = `${turn.includes_at === false ? 'above' : 'at'} ${rounded(turn.at)}: ${turnText(turn)}`;
-  const button = make('button', { type: 'button', className: 'turn', title: text, 'aria-label': text, onclick: does });
+/** A ring on a curve, where there is a breakpoint. @param {any} chart @param {Breakpoint} breakpoint @param {number} left  in pixels @param {() => void} does */
+export function breakpointMark(chart, breakpoint, left, does) {
+  const text = `${breakpoint.includes_at === false ? 'above' : 'at'} ${rounded(breakpoint.at)}: ${breakpointText(breakpoint)}`;
+  const button = make('button', { type: 'button', className: 'breakpoint', title: text, 'aria-label': text, onclick: does });
   button.style.left = `${left}px`;
-  button.style.top = `${chart.scales.y.getPixelForValue(turn.after ?? turn.before ?? 0)}px`;
+  button.style.top = `${chart.scales.y.getPixelForValue(breakpoint.after ?? breakpoint.before ?? 0)}px`;
   return button;
 }

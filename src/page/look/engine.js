@@ -23,19 +23,19 @@
  * @property {string} text
  * @property {string} option
  *
- * @typedef {object} Rung
+ * @typedef {object} NamedSize
  * @property {string} name
  * @property {number} width
  * @property {number | null} height
  *
  * @typedef {object} Form
- * @property {string} wording
+ * @property {string} locale
  * @property {number} longer
  * @property {string} words  what they are measured in: plain, fonts, or nothing, as the scene says
  * @property {string[]} modes
  *
  * @typedef {object} Words
- * @property {'plain' | 'fonts'} in
+ * @property {'fixed' | 'fonts'} in
  * @property {boolean} carried  whether there are pieces, so that it can be fonts
  * @property {string[]} families
  * @property {string[]} plain  texts without pieces, which have plain words
@@ -45,10 +45,10 @@
  * @property {string} file
  * @property {string} file_word  the same for a shell
  * @property {string} direction
- * @property {{width: {from: number, to: number}, height: {from: number, to: number} | null, rungs: Rung[]}} ladder
+ * @property {{width: {from: number, to: number}, height: {from: number, to: number} | null, named_sizes: NamedSize[]}} ladder
  * @property {string[]} ranges
  * @property {string[]} modes
- * @property {string[]} wordings
+ * @property {string[]} locales
  * @property {string[]} parts
  * @property {string[]} claims
  * @property {Words} words
@@ -105,7 +105,7 @@ export const flag = { placed: 1, sticksOut: 2, intrudes: 4, squeezed: 8, unseen:
 /** Those that are bad, and what they are called. */
 export const troubles = /** @type {const} */ ([
   ['sticksOut', 'cut'],
-  ['intrudes', 'in padding'],
+  ['overlaps padding', 'in padding'],
   ['squeezed', 'squeezed'],
   ['unseen', 'unseen'],
 ]);
@@ -238,7 +238,7 @@ export class Engine {
   }
   /** @param {Form} form */
   setForm(form) {
-    this.#put([form.wording, String(form.longer), form.words, ...form.modes]);
+    this.#put([form.locale, String(form.longer), form.words, ...form.modes]);
     this.#attempt('fl_form');
   }
   /** @param {string} does @param {string} what */

@@ -9,9 +9,9 @@ import { linked, nodeLink, spanLinks } from './names.js';
  * @typedef {object} Finding
  * @property {string} node
  * @property {string} key
- * @property {string} finding
+ * @property {string} rule
  * @property {string} why
- * @property {string} cure
+ * @property {string} fix
  * @property {{from: number, to: number}[]} widths
  */
 
@@ -27,22 +27,22 @@ export class Findings {
   async #look() {
     try {
       const answer = await this.#session.answers('findings', 'lint', []);
-      if (answer) this.#write(answer.findings, answer.asleep);
+      if (answer) this.#write(answer.findings, answer.dormant);
     } catch (error) {
       namePanel('findings', 'Findings: could not be looked for');
       refill(inside('findings'), make('p', { className: 'fault' }, messageOf(error)));
     }
   }
 
-  /** @param {Finding[]} findings @param {Finding[]} asleep */
-  #write(findings, asleep) {
+  /** @param {Finding[]} findings @param {Finding[]} dormant */
+  #write(findings, dormant) {
     namePanel('findings', `Findings: ${findings.length || 'none'}`);
     const list = (/** @type {Finding[]} */ all) => make('ul', {}, ...all.map((one) => this.#item(one)));
     /** @type {Node[]} */
     const parts =
       findings.length > 0 ? [list(findings)] : [make('p', {}, 'Nothing suspicious at any size of the ladder.')];
-    if (asleep.length > 0)
-      parts.push(make('details', {}, make('summary', {}, `Asleep: ${asleep.length}`), list(asleep)));
+    if (dormant.length > 0)
+      parts.push(make('details', {}, make('summary', {}, `Asleep: ${dormant.length}`), list(dormant)));
     refill(inside('findings'), ...parts);
   }
 
@@ -56,16 +56,16 @@ export class Findings {
       ...linked(this.#session, one.why),
     );
     if (one.widths.length > 0) item.append(' (at ', ...spanLinks(this.#session, one.widths), ')');
-    if (one.cure) item.append(make('br'), 'Cure: ', ...this.#cure(one));
+    if (one.fix) item.append(make('br'), 'Fix: ', ...this.#fix(one));
     return item;
   }
 
-  /** A cure that leaves a setting out can be tried at once. @param {Finding} one */
-  #cure({ node, key, cure }) {
-    const parts = linked(this.#session, cure);
-    if (!key || !cure.startsWith('leave it out')) return parts;
+  /** A fix that leaves a setting out can be tried at once. @param {Finding} one */
+  #fix({ node, key, fix }) {
+    const parts = linked(this.#session, fix);
+    if (!key || !fix.startsWith('leave it out')) return parts;
     const what = `${node}.${key}=null`;
-    const tryIt = () => this.#session.apply('try', what).catch((error) => this.#session.say(error.message));
-    return [...parts, ' ', link('try it', `--try ${what}`, tryIt)];
+    const tryIt = () => this.#session.apply('set', what).catch((error) => this.#session.say(error.message));
+    return [...parts, ' ', link('try it', `--set ${what}`, tryIt)];
   }
 }

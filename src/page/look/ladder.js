@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// The ladder: the axis under the picture, at its scale, with curves, turns, failing stretches, rungs and the cursor. The
+// The ladder: the axis under the picture, at its scale, with curves, breakpoints, failing stretches, named sizes and the cursor. The
 // curves are drawn by the plotting library; what can be clicked are buttons over it, so that keys and screen readers
 // reach them.
 
-import { curveChart, drawCurves, turnMark, turnText } from './curves.js';
+import { curveChart, drawCurves, breakpointMark, breakpointText } from './curves.js';
 import { find, make, messageOf, refill } from './dom.js';
 import { Refused } from './engine.js';
 import { widthLink } from './names.js';
@@ -13,21 +13,21 @@ import { follow, frame, stepOf } from './picture.js';
 
 const lane = 9; // pixels a claim's failing stretches take
 const mostLanes = 5;
-const mostTurns = 150; // buttons on the curves
+const mostBreakpoints = 150; // buttons on the curves
 
 /**
- * @typedef {import('./curves.js').Turn} Turn
+ * @typedef {import('./curves.js').Breakpoint} Breakpoint
  *
- * @typedef {object} Climbed
- * @property {{width: number, values: Record<string, number | null>}[]} rungs
- * @property {Turn[]} turns
+ * @typedef {object} Swept
+ * @property {{width: number, values: Record<string, number | null>}[]} sizes
+ * @property {Breakpoint[]} breakpoints
  */
 
 export class Ladder {
   #session;
   #hand;
-  /** @type {Climbed} */
-  #climbed = { rungs: [], turns: [] };
+  /** @type {Swept} */
+  #swept = { sizes: [], breakpoints: [] };
   /** Quantities that were typed. @type {string[]} */
   #typed = [];
   #height = /** @type {number | null} */ (null);
@@ -46,11 +46,11 @@ export class Ladder {
     this.#hand = hand;
     this.#claims = claims;
     session.on('scene frame claims', () => this.layOut());
-    session.on('scene selected', () => this.#climb());
+    session.on('scene selected', () => this.#sweep());
     session.on('size', () => this.#moveCursor());
     session.on('rest', () => {
       this.#writeLegend();
-      if (this.#session.size.height !== this.#height) this.#climb();
+      if (this.#session.size.height !== this.#height) this.#sweep();
     });
     matchMedia('(prefers-color-scheme: dark)').addEventListener('change', () => this.layOut());
     this.#takeCursor();
@@ -68,47 +68,47 @@ export class Ladder {
   /** Draws the curve of one more quantity. @param {string} quantity */
   ask(quantity) {
     if (!this.#typed.includes(quantity)) this.#typed.push(quantity);
-    return this.#climb(quantity);
+    return this.#sweep(quantity);
   }
 
   // ------------------------------------------------------------ curves
 
-  async #climb(newest = '') {
+  async #sweep(newest = '') {
     const { selected, ladder, size } = this.#session;
     const node = this.#session.node(selected);
     const show = [...this.#typed];
     if (node) show.push(`${node.tail}.width`, `${node.tail}.height`);
-    const options = ['--rungs', widthsOf(ladder.width).join(',')];
+    const options = ['--sizes', widthsOf(ladder.width).join(',')];
     if (show.length > 0) options.push('--show', [...new Set(show)].join(','));
     if (size.height !== null) options.push('--height', String(size.height));
     this.#height = size.height;
     try {
-      const climbed = await this.#session.answers('curves', 'climb', options);
-      if (!climbed) return;
-      this.#climbed = climbed;
+      const swept = await this.#session.answers('curves', 'sweep', options);
+      if (!swept) return;
+      this.#swept = swept;
       find('ask-fault').textContent = '';
     } catch (error) {
       if (newest) this.#typed.pop();
       find('ask-fault').textContent = messageOf(error);
       if (!(error instanceof Refused)) throw error;
       if (newest) {
-        await this.#climb();
+        await this.#sweep();
         find('ask-fault').textContent = error.message;
         return;
       }
-      this.#climbed = { rungs: [], turns: [] };
+      this.#swept = { sizes: [], breakpoints: [] };
     }
     this.layOut();
   }
 
   /** The widths at which a quantity has a value, as it is drawn here. @param {string} quantity */
   curve(quantity) {
-    return this.#climbed.rungs.map(({ width, values }) => ({ at: width, value: values[quantity] ?? null }));
+    return this.#swept.sizes.map(({ width, values }) => ({ at: width, value: values[quantity] ?? null }));
   }
 
   /** The quantities that are drawn, a few where the program chose them itself. */
   get #quantities() {
-    const all = Object.keys(this.#climbed.rungs[0]?.values ?? {});
+    const all = Object.keys(this.#swept.sizes[0]?.values ?? {});
     return this.#session.selected || this.#typed.length > 0 ? all.slice(0, 8) : all.slice(0, 3);
   }
 
@@ -126,12 +126,12 @@ export class Ladder {
   /** Once, however many reasons there are. */
   #draw() {
     this.#waiting = false;
-    if (this.#climbed.rungs.length === 0 && !this.#chart) return;
+    if (this.#swept.sizes.length === 0 && !this.#chart) return;
     this.#chart ??= curveChart(/** @type {HTMLCanvasElement} */ (find('curves')), frame);
     const lanes = this.#claims.broken.slice(0, mostLanes);
     const quantities = this.#quantities;
     const curves = quantities.map((quantity) =>
-      this.#climbed.rungs.map(({ width, values }) => ({ x: width, y: values[quantity] ?? NaN })),
+      this.#swept.sizes.map(({ width, values }) => ({ x: width, y: values[quantity] ?? NaN })),
     );
     drawCurves(this.#chart, curves, { from: 0, to: frame.most });
     this.#markTurns(quantities);
@@ -149,9 +149,9 @@ export class Ladder {
 
   /** @param {string[]} quantities */
   #markTurns(quantities) {
-    const turns = this.#climbed.turns.filter((turn) => quantities.includes(turn.quantity)).slice(0, mostTurns);
-    const points = turns.map((turn) =>
-      turnMark(this.#chart, turn, this.#x(turn.at), () => this.#session.resize(turn.at, this.#session.size.height)),
+    const breakpoints = this.#swept.breakpoints.filter((breakpoint) => quantities.includes(breakpoint.quantity)).slice(0, mostBreakpoints);
+    const points = breakpoints.map((breakpoint) =>
+      breakpointMark(this.#chart, breakpoint, this.#x(breakpoint.at), () => this.#session.resize(breakpoint.at, this.#session.size.height)),
     );
     refill(find('marks'), ...points);
   }
@@ -160,7 +160,7 @@ export class Ladder {
   #markFailing(lanes) {
     const bars = lanes.flatMap((claim, row) =>
       claim.failing.map((stretchOf) => {
-        const text = `${claim.claim} fails at ${stretch(stretchOf.from, stretchOf.to, stretchOf.with_from, stretchOf.with_to)}`;
+        const text = `${claim.claim} fails at ${stretch(stretchOf.from, stretchOf.to, stretchOf.includes_from, stretchOf.includes_to)}`;
         const button = make('button', {
           type: 'button',
           className: 'stretch',
@@ -182,22 +182,22 @@ export class Ladder {
   #markRungs() {
     /** @type {number[]} where the names of each row end */
     const rows = [];
-    const buttons = [...this.#session.ladder.rungs]
+    const buttons = [...this.#session.ladder.named_sizes]
       .sort((a, b) => a.width - b.width)
-      .map((rung) => {
-        const size = rung.height === null ? rounded(rung.width) : `${rounded(rung.width)} × ${rounded(rung.height)}`;
+      .map((named) => {
+        const size = named.height === null ? rounded(named.width) : `${rounded(named.width)} × ${rounded(named.height)}`;
         const button = make(
           'button',
           {
             type: 'button',
-            className: 'rung',
-            title: `${rung.name}: ${size}`,
-            onclick: () => this.#session.resize(rung.width, rung.height),
+            className: 'named-size',
+            title: `${named.name}: ${size}`,
+            onclick: () => this.#session.resize(named.width, named.height),
           },
-          rung.name,
+          named.name,
         );
-        const x = this.#x(rung.width);
-        const wide = rung.name.length * 7 + 14;
+        const x = this.#x(named.width);
+        const wide = named.name.length * 7 + 14;
         let row = rows.findIndex((end) => end < x - wide / 2);
         if (row < 0) row = rows.length;
         rows[row] = x + wide / 2;
@@ -205,8 +205,8 @@ export class Ladder {
         button.style.top = `${row * 24}px`;
         return button;
       });
-    find('rungs').style.height = `${rows.length * 24}px`;
-    refill(find('rungs'), ...buttons);
+    find('named-sizes').style.height = `${rows.length * 24}px`;
+    refill(find('named-sizes'), ...buttons);
   }
 
   /** Offers quantities to whoever is about to type one. */
@@ -263,7 +263,7 @@ export class Ladder {
 
   #writeLegend() {
     const { width, height } = this.#session.size;
-    const here = this.#climbed.rungs.find((rung) => rung.width === width);
+    const here = this.#swept.sizes.find((named) => named.width === width);
     const parts = this.#quantities.map((quantity, i) => {
       const value = here?.values[quantity];
       const swatch = make('span', { className: `swatch curve-${i % 4}`, 'aria-hidden': 'true' });
@@ -285,7 +285,7 @@ export class Ladder {
               'aria-label': `leave ${quantity} out`,
               onclick: () => {
                 this.#typed.splice(typed, 1);
-                this.#climb();
+                this.#sweep();
               },
             },
             '×',
@@ -306,24 +306,24 @@ export class Ladder {
 
   /** @param {string[]} quantities */
   #writeTurns(quantities) {
-    const turns = this.#climbed.turns.filter((turn) => quantities.includes(turn.quantity)).sort((a, b) => a.at - b.at);
-    const { rungs } = this.#climbed;
-    const isSeen = rungs.some(({ values }) => quantities.some((quantity) => values[quantity] !== null));
+    const breakpoints = this.#swept.breakpoints.filter((breakpoint) => quantities.includes(breakpoint.quantity)).sort((a, b) => a.at - b.at);
+    const { sizes } = this.#swept;
+    const isSeen = sizes.some(({ values }) => quantities.some((quantity) => values[quantity] !== null));
     const summary =
-      turns.length > 0
-        ? counted(turns.length, 'turn')
-        : rungs.length > 0 && quantities.length === 0
-          ? 'No curve: no width turns over the ladder; select a node for its own'
+      breakpoints.length > 0
+        ? counted(breakpoints.length, 'breakpoint')
+        : sizes.length > 0 && quantities.length === 0
+          ? 'No curve: no width has a breakpoint; select a node for its own'
           : isSeen
-            ? 'No turns: these run straight over the whole ladder'
-            : rungs.length > 0
+            ? 'No breakpoints: these run straight over the whole ladder'
+            : sizes.length > 0
               ? 'No curve: hidden over the whole ladder'
               : 'No curve';
-    const items = turns
-      .slice(0, mostTurns)
-      .map((turn) => make('li', {}, widthLink(this.#session, turn.at), ` ${turnText(turn)}`));
-    const open = find('turns').querySelector('details')?.open ?? true;
-    refill(find('turns'), make('details', { open }, make('summary', {}, summary), make('ul', {}, ...items)));
+    const items = breakpoints
+      .slice(0, mostBreakpoints)
+      .map((breakpoint) => make('li', {}, widthLink(this.#session, breakpoint.at), ` ${breakpointText(breakpoint)}`));
+    const open = find('breakpoints').querySelector('details')?.open ?? true;
+    refill(find('breakpoints'), make('details', { open }, make('summary', {}, summary), make('ul', {}, ...items)));
   }
 }
 

@@ -55,9 +55,9 @@ export async function begin(script, module) {
   const newEngine = async () => Engine.start(await module, ruler);
   const quick = new Asker(script, module);
   const session = new Session(newEngine, await newEngine(), quick, new Asker(script, module, quick));
-  const { width, height, wording, longer, words, modes, changes } = start;
+  const { width, height, locale, longer, words, modes, changes } = start;
   carried.pieces = start.pieces;
-  Object.assign(session, { wording, percent: Number(longer.replace('%', '')), words, modes });
+  Object.assign(session, { locale, percent: Number(longer.replace('%', '')), words, modes });
   session.scene.changes = changes.map((change) => ({ ...change, text: change.what, option: '' }));
   session.size = { width: width ?? 0, height };
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
 // All sizes at once: the plane of widths and heights on the ladder's axis, heights going up, with the regions where
-// claims break, the lines at which anything turns, and the named rungs. The hand moves in it as on the edges. It is
+// claims break, the lines at which anything changes its course, and the named sizes. The hand moves in it as on the edges. It is
 // asked for when it is opened: it may take a while.
 
 import { find, link, make, messageOf, refill } from './dom.js';
@@ -16,15 +16,15 @@ import { follow, frame, stepOf } from './picture.js';
  * @property {number} from
  * @property {number} to
  * @property {{from: number, to: number}} heights
- * @property {{corners: Size[]}[]} pieces
+ * @property {{corners: Size[]}[]} polygons
  * @property {Size} worst
- * @property {string} because
+ * @property {string} why
  *
  * @typedef {object} Mapped
  * @property {{width: {from: number, to: number}, height: {from: number, to: number}}} at
- * @property {{claim: string, holds: boolean, proved: boolean, rungs: number, failing: Region[]}[]} claims
- * @property {{from: Size, to: Size}[]} turns
- * @property {{name: string, size: Size}[]} rungs
+ * @property {{claim: string, holds: boolean, proved: boolean, tests: number, failing: Region[]}[]} claims
+ * @property {{from: Size, to: Size}[]} boundaries
+ * @property {{name: string, size: Size}[]} named_sizes
  */
 
 const foot = 20; // under the plane, for widths
@@ -67,7 +67,7 @@ export class SizeMap {
   #heights() {
     const { ladder, container } = this.#session;
     if (!this.#from.value || !this.#to.value) {
-      const spoken = [ladder.height?.from, ladder.height?.to, ...ladder.rungs.map(({ height }) => height)];
+      const spoken = [ladder.height?.from, ladder.height?.to, ...ladder.named_sizes.map(({ height }) => height)];
       const known = /** @type {number[]} */ (spoken.filter((height) => typeof height === 'number'));
       if (known.length === 0) known.push(container.height);
       const [low, high] = [Math.min(...known), Math.max(...known)];
@@ -146,7 +146,7 @@ export class SizeMap {
   #hatch(pen, failing, i, ink) {
     pen.save();
     const path = new Path2D();
-    for (const { corners } of failing.flatMap(({ pieces }) => pieces)) {
+    for (const { corners } of failing.flatMap(({ polygons }) => polygons)) {
       corners.forEach((corner, k) => {
         const { x, y } = this.#place(corner);
         if (k === 0) path.moveTo(x, y);
@@ -177,7 +177,7 @@ export class SizeMap {
     pen.textAlign = 'center';
     pen.textBaseline = 'middle';
     this.#broken.forEach(({ failing }, i) => {
-      const pieces = failing.flatMap(({ pieces }) => pieces).map(({ corners }) => this.#middle(corners));
+      const pieces = failing.flatMap(({ polygons }) => polygons).map(({ corners }) => this.#middle(corners));
       const isFree = (/** @type {{x: number, y: number}} */ one) =>
         taken.every(({ x, y }) => Math.hypot(x - one.x, y - one.y) > 19);
       pieces.sort((one, other) => other.area - one.area);
@@ -208,7 +208,7 @@ export class SizeMap {
     pen.strokeStyle = ink;
     pen.lineWidth = 0.6;
     pen.beginPath();
-    for (const { from, to } of this.#mapped?.turns ?? []) {
+    for (const { from, to } of this.#mapped?.boundaries ?? []) {
       const [a, b] = [this.#place(from), this.#place(to)];
       pen.moveTo(a.x, a.y);
       pen.lineTo(b.x, b.y);
@@ -234,10 +234,10 @@ export class SizeMap {
   }
 
   #markRungs() {
-    const rungs = /** @type {Mapped} */ (this.#mapped).rungs.map(({ name, size }) => {
+    const named = /** @type {Mapped} */ (this.#mapped).named_sizes.map(({ name, size }) => {
       const button = make('button', {
         type: 'button',
-        className: 'turn',
+        className: 'breakpoint',
         title: `${name}: ${sized(size)}`,
         'aria-label': `${name}: ${sized(size)}`,
         onclick: () => this.#session.resize(size.width, size.height),
@@ -246,7 +246,7 @@ export class SizeMap {
       Object.assign(button.style, { left: `${x}px`, top: `${y}px` });
       return button;
     });
-    refill(find('points'), ...rungs);
+    refill(find('points'), ...named);
   }
 
   // ------------------------------------------------------------ the hand
@@ -305,7 +305,7 @@ export class SizeMap {
     const where = isProved ? 'at every size' : 'wherever it was looked, as something bends';
     const verdict =
       all === 0
-        ? 'there are no claims; the lines are where something turns'
+        ? 'there are no claims; the lines are where something changes its course'
         : broken === 0
           ? all === 1 && never === 0
             ? `the claim holds ${where}`

@@ -14,7 +14,7 @@ import { rounded, sized } from './numbers.js';
  * @property {unknown} value
  * @property {string} source
  * @property {string} [name]
- * @property {boolean} [acts]
+ * @property {boolean} [has_effect]
  *
  * @typedef {object} Step
  * @property {string} node
@@ -84,9 +84,9 @@ export class NodePanel {
     if (!selected) return;
     const at = [...this.#session.at(), ...this.#session.scrolledAround(selected)];
     try {
-      const told = await this.#session.answers('node', 'ledger', [selected, ...at, '--to-root']);
+      const told = await this.#session.answers('node', 'explain', [selected, ...at, '--to-root']);
       if (!told) return;
-      const account = await this.#session.ask('account', 'ledger', [selected, ...at]);
+      const account = await this.#session.ask('account', 'explain', [selected, ...at]);
       if (!account || selected !== this.#session.selected) return;
       this.#told = { path: selected, settings: told.settings, chain: told.chain, account: account.out };
       this.#session.settings = told.settings;
@@ -199,7 +199,7 @@ export class NodePanel {
           'td',
           {},
           `${setting.source} ${setting.name ?? ''}`,
-          ...(setting.acts === false ? [make('span', { className: 'quiet' }, ' does nothing here')] : []),
+          ...(setting.has_effect === false ? [make('span', { className: 'quiet' }, ' does nothing here')] : []),
         ),
       ),
     );
@@ -307,7 +307,7 @@ export class NodePanel {
     this.#fault = '';
     const { selected } = this.#session;
     try {
-      await this.#session.apply('try', `${selected}.${key}=${value || 'null'}`);
+      await this.#session.apply('set', `${selected}.${key}=${value || 'null'}`);
     } catch (error) {
       this.#fault = messageOf(error);
       this.#write();

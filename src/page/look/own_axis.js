@@ -53,7 +53,7 @@ export class OwnAxis {
     const marks = bounds.map(({ at, words }) => {
       const button = make(
         'button',
-        { type: 'button', className: 'rung', title: words, onclick: () => this.#goTo(at) },
+        { type: 'button', className: 'named-size', title: words, onclick: () => this.#goTo(at) },
         words,
       );
       button.style.left = `${this.#x(at)}px`;

@@ -16,7 +16,7 @@ import { asked } from './numbers.js';
  * @property {string} text  of the scene
  * @property {number | null} width
  * @property {number | null} height  by content when null
- * @property {string} wording
+ * @property {string} locale
  * @property {string} longer  as in 40%, or nothing
  * @property {string} words  what they are measured in, or nothing: as the scene says
  * @property {string} pieces  of the words, where there are fonts
@@ -101,7 +101,7 @@ export class Session {
   selected = '';
   /** All that are chosen, the selected one among them, in the order of the file. @type {string[]} */
   chosen = [];
-  wording = '';
+  locale = '';
   percent = 0;
   /** What words are measured in; nothing: as the scene says. */
   words = '';
@@ -217,8 +217,8 @@ export class Session {
     const lost = this.#deeds.makeAll(this.#engine, changes);
     this.scene = this.#engine.describe();
     const form = this.formIn(this.scene);
-    [this.wording, this.modes] = [form.wording, form.modes];
-    if (form.wording || form.longer || form.words || form.modes.length > 0) {
+    [this.locale, this.modes] = [form.locale, form.modes];
+    if (form.locale || form.longer || form.words || form.modes.length > 0) {
       this.#engine.setForm(form);
       this.scene = this.#engine.describe();
     }
@@ -226,9 +226,9 @@ export class Session {
   }
 
   /** The form that is chosen, as far as a scene has it. @param {import('./engine.js').Scene} scene */
-  formIn({ modes, wordings }) {
+  formIn({ modes, locales }) {
     return {
-      wording: wordings.includes(this.wording) ? this.wording : '',
+      locale: locales.includes(this.locale) ? this.locale : '',
       longer: this.percent / 100,
       words: this.words,
       modes: this.modes.filter((mode) => modes.includes(mode)),
@@ -254,11 +254,11 @@ export class Session {
   /** Does something with the engine that may be refused; what breaks it is not tried again. @param {() => void} does */
   async #attempt(does) {
     const { changes } = this.scene;
-    const [wording, percent, words, modes] = [this.wording, this.percent, this.words, this.modes];
+    const [locale, percent, words, modes] = [this.locale, this.percent, this.words, this.modes];
     try {
       does();
     } catch (error) {
-      [this.wording, this.percent, this.words, this.modes] = [wording, percent, words, modes];
+      [this.locale, this.percent, this.words, this.modes] = [locale, percent, words, modes];
       if (error instanceof Trapped)
         await this.#restart(error, this.file, this.text, changes, ' without what was just asked');
       throw error;
@@ -512,7 +512,7 @@ export class Session {
 
   // ------------------------------------------------------------ what is tried
 
-  /** @param {{wording?: string, percent?: number, words?: string, modes?: string[]}} form */
+  /** @param {{locale?: string, percent?: number, words?: string, modes?: string[]}} form */
   setForm(form) {
     return this.#attempt(() => {
       Object.assign(this, form);
@@ -551,7 +551,7 @@ export class Session {
     try {
       if (this.#pulling) this.#deeds.takeBack(this.#engine, true);
       this.#pulling = false;
-      this.#make(whats.map((what) => ({ does: 'try', what })));
+      this.#make(whats.map((what) => ({ does: 'set', what })));
       this.#pulling = true;
     } catch (error) {
       if (error instanceof Trapped) {
@@ -696,9 +696,9 @@ export class Session {
   /** The options of the program that say in which form the scene is. */
   #formOptions() {
     const options = this.modes.flatMap((mode) => ['--mode', mode]);
-    if (this.wording) options.push('--wording', this.wording);
-    if (this.percent) options.push('--longer', `${this.percent}%`);
-    if (this.words) options.push('--words', this.words);
+    if (this.locale) options.push('--locale', this.locale);
+    if (this.percent) options.push('--text-expansion', `${this.percent}%`);
+    if (this.words) options.push('--text-metrics', this.words);
     return options;
   }
   /** The same, and what was changed. */

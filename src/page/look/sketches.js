@@ -38,7 +38,7 @@ export class Sketches {
       if (turn !== this.#turn) break;
       let refusal = '';
       try {
-        engine.apply('try', what);
+        engine.apply('set', what);
       } catch (error) {
         if (!(error instanceof Refused)) throw error;
         refusal = error.message;

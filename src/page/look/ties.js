@@ -84,7 +84,7 @@ export class TieHandles {
   /** @param {string} tried */
   #tie(tried) {
     this.#label.hidden = true;
-    this.#session.apply('try', tried).catch((error) => this.#session.say(messageOf(error)));
+    this.#session.apply('set', tried).catch((error) => this.#session.say(messageOf(error)));
   }
 
   /** The edges that a side can be tied to, to choose from. @param {string} side @param {number} number @param {{x: number, y: number}} spot */

@@ -61,7 +61,7 @@ std::string json_of(const Start& start) {
   json.text("text", start.text);
   json.number("width", start.size ? start.size->width : std::nullopt);
   json.number("height", start.size ? start.size->height : std::nullopt);
-  json.text("wording", start.locale);
+  json.text("locale", start.locale);
   json.text("longer", start.longer);
   json.text("words", start.words);
   json.text("pieces", start.pieces);

@@ -13,22 +13,22 @@ Edit Edit::move(const std::string& node, const std::string& container, std::size
   return {Does::move, node + "=" + container + ":" + std::to_string(place)};
 }
 
-Edit Edit::enclose(const std::vector<std::string>& nodes, Kind kind, const std::string& name) {
+Edit Edit::group(const std::vector<std::string>& nodes, Kind kind, const std::string& name) {
   std::string what;
   for (const std::string& node : nodes) what += (what.empty() ? "" : ",") + node;
-  return {Does::enclose, what + "=" + std::string(word(kind)) + (name.empty() ? "" : ":" + name)};
+  return {Does::group, what + "=" + std::string(word(kind)) + (name.empty() ? "" : ":" + name)};
 }
 
 Edit Edit::remove(const std::string& node) {
   return {Does::remove, node};
 }
 
-Edit Edit::add(const std::string& container, std::size_t place, const std::string& json) {
-  return {Does::add, container + ":" + std::to_string(place) + "=" + json};
+Edit Edit::insert(const std::string& container, std::size_t place, const std::string& json) {
+  return {Does::insert, container + ":" + std::to_string(place) + "=" + json};
 }
 
-Edit Edit::dissolve(const std::string& container) {
-  return {Does::dissolve, container};
+Edit Edit::ungroup(const std::string& container) {
+  return {Does::ungroup, container};
 }
 
 Edit Edit::duplicate(const std::string& node, const std::string& name) {

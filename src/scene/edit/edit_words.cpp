@@ -83,9 +83,9 @@ std::vector<std::string> split_nodes(const std::string& text) {
   return split(text, ',');
 }
 
-EncloseWords enclose_words(const Edit& edit) {
+GroupWords group_words(const Edit& edit) {
   const auto [nodes, container] = halves(edit, "NODES=KIND:NAME, as in beds,map=row:places");
-  EncloseWords words{split(nodes, ','), std::string(trimmed(container.substr(0, container.find(':')))), ""};
+  GroupWords words{split(nodes, ','), std::string(trimmed(container.substr(0, container.find(':')))), ""};
   if (const std::size_t colon = container.find(':'); colon != std::string_view::npos)
     words.name = trimmed(container.substr(colon + 1));
   return words;

@@ -32,12 +32,12 @@ struct PlaceWords {
 [[nodiscard]] PlaceWords add_words(const Edit& edit);
 
 /// `A,B=KIND:NAME`
-struct EncloseWords {
+struct GroupWords {
   std::vector<std::string> nodes;
   std::string kind;
   std::string name;  ///< empty for none
 };
-[[nodiscard]] EncloseWords enclose_words(const Edit& edit);
+[[nodiscard]] GroupWords group_words(const Edit& edit);
 
 /// `NODE=NAME`, or the node alone
 struct DuplicateWords {

@@ -19,10 +19,10 @@ class Nester {
   bool nest(Splices& splices, ChangedText& changed) {
     switch (text_.edit().does) {
       case Edit::Does::move: return move(splices, changed);
-      case Edit::Does::enclose: return enclose(splices, changed);
+      case Edit::Does::group: return group(splices, changed);
       case Edit::Does::remove: return remove(splices, changed);
-      case Edit::Does::add: return add(splices, changed);
-      case Edit::Does::dissolve: return dissolve(splices, changed);
+      case Edit::Does::insert: return insert(splices, changed);
+      case Edit::Does::ungroup: return ungroup(splices, changed);
       case Edit::Does::duplicate: return duplicate(splices, changed);
       case Edit::Does::set: break;
     }
@@ -130,8 +130,8 @@ class Nester {
     return false;
   }
 
-  bool enclose(Splices& splices, ChangedText& changed) {
-    const EncloseWords words = enclose_words(text_.edit());
+  bool group(Splices& splices, ChangedText& changed) {
+    const GroupWords words = group_words(text_.edit());
     const std::vector<NodeId> nodes = text_.nodes_among(words.nodes);
     const NodeId parent = text_.tree().parent(nodes.front());
     for (const NodeId node : nodes) {
@@ -159,7 +159,7 @@ class Nester {
     return true;
   }
 
-  void gather(NodeId parent, std::vector<NodeId> nodes, const EncloseWords& words, Tree& after) const {
+  void gather(NodeId parent, std::vector<NodeId> nodes, const GroupWords& words, Tree& after) const {
     std::ranges::sort(nodes, {}, [&](NodeId node) { return text_.tree().index_of(node); });
     Keys keys;
     const auto kinds = words_of<Kind>;
@@ -178,7 +178,7 @@ class Nester {
     }
   }
 
-  bool add(Splices& splices, ChangedText& changed) {
+  bool insert(Splices& splices, ChangedText& changed) {
     const PlaceWords words = add_words(text_.edit());
     const std::string& json = words.what.front();
     const NodeId container = text_.node_of(words.container);
@@ -198,7 +198,7 @@ class Nester {
     return true;
   }
 
-  bool dissolve(Splices& splices, ChangedText& changed) {
+  bool ungroup(Splices& splices, ChangedText& changed) {
     const NodeId container = text_.node_of(text_.edit().what), parent = text_.tree().parent(container);
     if (!parent) throw text_.refusal("the root holds all the others, and stays");
     if (text_.tree().child_count(container) == 0) throw text_.refusal("nothing is in it; --remove takes it out");

@@ -69,7 +69,7 @@ class Costs {
   void refuse_pairs(const Term& term) const {
     for (const Term& part : term.parts) refuse_pairs(part);
     const char* function = term.kind == TermKind::apart       ? "apart"
-                           : term.kind == TermKind::inside_of ? "enclosed"
+                           : term.kind == TermKind::inside_of ? "inside"
                            : term.kind == TermKind::shown     ? "shown"
                                                               : nullptr;
     if (function == nullptr) return;

@@ -14,9 +14,9 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-constexpr std::array<std::string_view, 9> functions{"same", "enclosed", "apart", "uncut", "shown",
-                                                    "sum",  "min",      "max",   "count"};
-constexpr std::array<std::string_view, 6> joining_words{"or", "and", "not", "when", "with", "give"};
+constexpr std::array<std::string_view, 9> functions{"same", "inside", "apart", "fits", "shown",
+                                                    "sum",  "min",    "max",   "count"};
+constexpr std::array<std::string_view, 6> joining_words{"or", "and", "not", "when", "with", "within"};
 
 class Parser {
  public:
@@ -32,7 +32,7 @@ class Parser {
       fail("this claim is longer than 4,000 words and marks; cut it into several");
     }
     terms_.claim = condition();
-    while (is("when") || is("with") || is("give")) rider();
+    while (is("when") || is("with") || is("within")) rider();
     if (at().text == "in" || at().text == "between") fail("write a chain, as in 100 <= a.width <= 300");
     if (at().kind != Token::Kind::end) fail("the claim should end here" + near(at().text, joining_words));
     return std::move(terms_);
@@ -63,7 +63,7 @@ class Parser {
       positions();
     } else {
       ++place_;
-      if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in give 0.5");
+      if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in within 0.5");
       terms_.within = next().number;
       terms_.says_within = true;
     }
@@ -195,7 +195,7 @@ class Parser {
       found.parts.push_back(kind == TermKind::same ? sum() : nodes());
     } while (take(","));
     --inside_function_;
-    if (kind == TermKind::inside_of && found.parts.size() != 2) fail("enclosed takes two: what lies in what");
+    if (kind == TermKind::inside_of && found.parts.size() != 2) fail("inside takes two: what lies in what");
     want(")");
     return found;
   }

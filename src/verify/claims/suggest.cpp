@@ -32,7 +32,7 @@ class Candidates {
   explicit Candidates(const Scene& scene) : tree_(scene.tree) {}
 
   std::vector<std::string> list() {
-    add("uncut(" + tree_.short_path(tree_.root()) + ")");
+    add("fits(" + tree_.short_path(tree_.root()) + ")");
     for (const NodeId node : tree_.nodes()) {
       if (all_.size() >= limits::most_candidates) break;
       about_itself(node);
@@ -64,7 +64,7 @@ class Candidates {
     if (const auto width = known_size(keys.width, tree_.units(keys))) add(name + ".width = " + rounded(*width));
     if (const auto height = known_size(keys.height, tree_.units(keys))) add(name + ".height = " + rounded(*height));
     if (keys.touch_target) add("shown(" + name + ")");
-    if (keys.pin) add("enclosed(" + name + ", " + above + ")");
+    if (keys.pin) add("inside(" + name + ", " + above + ")");
     const bool mirrored = tree_.direction() == Direction::rtl;
     const Keys around = tree_.keys(parent);
     const double inset = around.padding.on(Side::right, mirrored).length().in_px(tree_.units(around), 0);

@@ -14,8 +14,8 @@ void require_sweepable(const Interval& span) {
   require_container_size(span.from);
   require_container_size(span.to);
   if (span.to - span.from > limits::most_swept) {
-    throw BadValue("a climb takes at most 100,000 sizes; from " + exact(span.from) + " to " + exact(span.to) +
-                   " is more: climb a part of it");
+    throw BadValue("a sweep takes at most 100,000 sizes; from " + exact(span.from) + " to " + exact(span.to) +
+                   " is more: sweep a part of it");
   }
 }
 

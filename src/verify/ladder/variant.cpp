@@ -18,12 +18,12 @@ Variant variant_of(const Scene& scene, const std::string& locale, const std::vec
   };
   if (!locale.empty()) {
     apply_locale(variant.scene, locale);
-    say("wording " + locale, "--wording " + shell_word(locale));
+    say("locale " + locale, "--locale " + shell_word(locale));
   }
   if (longer > 0) {
     expand_text(variant.scene, longer);
     const std::string percent = exact(longer * 100) + "%";
-    say("texts longer by " + percent, "--longer " + percent);
+    say("texts longer by " + percent, "--text-expansion " + percent);
   }
   for (const std::string& mode : modes) {
     if (std::ranges::find(scene.modes, mode) == scene.modes.end())
@@ -70,7 +70,7 @@ std::string text_of(const std::vector<VariantLabel>& variants) {
 
 std::vector<std::string> lines_about(const std::vector<VariantLabel>& variants) {
   std::vector<std::string> lines;
-  if (!variants.at(0).edited.empty()) lines.push_back("tried: " + variants[0].edited);
+  if (!variants.at(0).edited.empty()) lines.push_back("changes: " + variants[0].edited);
   if (variants.size() == 1) return lines;
   std::string names;
   for (const std::string& own : names_of(variants).own)

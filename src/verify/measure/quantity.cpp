@@ -14,9 +14,9 @@ namespace {
 
 /// In the order of Measure; its last ones have no words.
 constexpr auto measure_words = std::to_array<std::string_view>(
-    {"width",    "height",        "left",           "right",    "top",       "bottom", "middle_x",
-     "middle_y", "content_width", "content_height", "baseline", "lines",     "line",   "columns",
-     "rows",     "per_line",      "spare",          "cut",      "intrusion", "shown"});
+    {"width",           "height",   "left",  "right", "top",     "bottom", "middle_x", "middle_y",     "content_width",
+     "content_height",  "baseline", "lines", "line",  "columns", "rows",   "per_line", "unused_space", "overhang",
+     "padding_overlap", "shown"});
 static_assert(measure_words.size() == static_cast<std::size_t>(Measure::node_range));
 
 /// What is in the brackets of `count(cards/*)`.

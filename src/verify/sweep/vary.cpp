@@ -89,8 +89,8 @@ Sweep sweep_setting(const Varied& varied, const ContainerSize& container_size, s
                     const SweepOptions& options) {
   const double steps = steps_a_unit(varied.values);
   if ((varied.values.to - varied.values.from) * steps > limits::most_swept) {
-    throw BadValue("a climb takes at most 100,000 values; " + varied.setting + " from " + exact(varied.values.from) +
-                   " to " + exact(varied.values.to) + " is more: climb a part of it");
+    throw BadValue("a sweep takes at most 100,000 values; " + varied.setting + " from " + exact(varied.values.from) +
+                   " to " + exact(varied.values.to) + " is more: sweep a part of it");
   }
   const Interval places{varied.values.from * steps, varied.values.to * steps};
   const TwoScenes scenes(varied, places, steps);

@@ -175,19 +175,22 @@ TEST(Edit, MeansWhatTheEditedFileWouldMean) {
       {{{Does::set, "*.width=1"}, {Does::set, "b.width = 50"}}, "b", "300x400", "14 0 50 32"},
       {{{Does::set, "title.text=12"}}, "title", "300x400", "0 0 29.2 32"},
       {{{Does::set, "pot.copies=1"}}, "tray[1]/pair", "300x400", "0 66 88.8 26"},
-      {{{Does::enclose, "a,b=row:tools"}, {Does::set, "tools.gap=6"}}, "tools/b", "300x400", "53.8 0 10 32"},
-      {{{Does::enclose, "title, b=stack"}}, "b", "300x400", "5 0 10 0"},
-      {{{Does::add, R"(bar:1={"kind": "box", "width": 30})"}}, "a", "300x400", "68.8 0 4 32"},
-      {{{Does::add, R"(b={"kind": "box", "name": "in"})"}, {Does::set, "b.kind=row"}}, "in", "300x400", "47.8 0 0 32"},
+      {{{Does::group, "a,b=row:tools"}, {Does::set, "tools.gap=6"}}, "tools/b", "300x400", "53.8 0 10 32"},
+      {{{Does::group, "title, b=stack"}}, "b", "300x400", "5 0 10 0"},
+      {{{Does::insert, R"(bar:1={"kind": "box", "width": 30})"}}, "a", "300x400", "68.8 0 4 32"},
+      {{{Does::insert, R"(b={"kind": "box", "name": "in"})"}, {Does::set, "b.kind=row"}},
+       "in",
+       "300x400",
+       "47.8 0 0 32"},
       {{{Does::move, "title=bar"}}, "title", "300x400", "24 0 38.8 32"},
       {{{Does::remove, "pot"}, {Does::remove, "pair/*"}}, "lone", "300x400", "0 44 300 40"},
       {{{Does::set, "title.name=head"}}, "head", "300x400", "0 0 38.8 32"},
-      {{{Does::enclose, "a,b=row:tools"}, {Does::dissolve, "tools"}}, "b", "300x400", "42.8 0 10 32"},
+      {{{Does::group, "a,b=row:tools"}, {Does::ungroup, "tools"}}, "b", "300x400", "42.8 0 10 32"},
       {{{Does::move, "b,title=bar:0"}}, "title", "300x400", "10 0 38.8 32"},
       {{{Does::move, "lone/left,a=bar"}}, "a", "300x400", "103.2 0 4 32"},
       {{{Does::move, "a,b=r:0"}}, "bar", "300x400", "0 40 300 20"},
       {{{Does::remove, "a,b,lone"}}, "title", "300x400", "0 0 38.8 20"},
-      {{{Does::dissolve, "bar"}}, "title", "300x400", "0 0 300 20"},
+      {{{Does::ungroup, "bar"}}, "title", "300x400", "0 0 300 20"},
       {{{Does::duplicate, "a=c"}}, "b", "300x400", "46.8 0 10 32"},
       {{{Does::duplicate, "a=c"}, {Does::set, "c.width=50"}}, "b", "300x400", "92.8 0 10 32"},
   };
@@ -265,22 +268,22 @@ TEST(Edit, SaysWhatCannotBeMade) {
       {{Does::move, "bar=a:0"}, "\"move bar=a:0\": a node cannot be moved into itself"},
       {{Does::move, "r=a:0"}, "\"move r=a:0\": the root cannot be moved"},
       {{Does::remove, "r"}, "\"remove r\": the root cannot be removed"},
-      {{Does::enclose, "a,title=rwo:x"},
-       "\"enclose a,title=rwo:x\": \"rwo\" gathers nothing; the nearest one is \"row\""},
-      {{Does::enclose, "a,lone=row"}, "\"enclose a,lone=row\": lone and a are no siblings; move one first"},
-      {{Does::add, "bar:0={\"kind\": \"bx\"}"},
-       "\"add bar:0={\"kind\": \"bx\"}\": \"kind\" must be row, column, grid, stack, box, text or image; the nearest "
+      {{Does::group, "a,title=rwo:x"}, "\"group a,title=rwo:x\": \"rwo\" gathers nothing; the nearest one is \"row\""},
+      {{Does::group, "a,lone=row"}, "\"group a,lone=row\": lone and a are no siblings; move one first"},
+      {{Does::insert, "bar:0={\"kind\": \"bx\"}"},
+       "\"insert bar:0={\"kind\": \"bx\"}\": \"kind\" must be row, column, grid, stack, box, text or image; the "
+       "nearest "
        "one is "
        "\"box\""},
       {{Does::move, "a,bar=tray[0]"}, "\"move a,bar=tray[0]\": a lies in another one of them, and goes with it"},
       {{Does::move, "a,b=bar:3"}, "\"move a,b=bar:3\": bar has 2 children beside them: the last place is 2"},
-      {{Does::dissolve, "r"}, "\"dissolve r\": the root holds all the others, and stays"},
-      {{Does::dissolve, "a"}, "\"dissolve a\": nothing is in it; --remove takes it out"},
+      {{Does::ungroup, "r"}, "\"ungroup r\": the root holds all the others, and stays"},
+      {{Does::ungroup, "a"}, "\"ungroup a\": nothing is in it; --remove takes it out"},
       {{Does::duplicate, "a"}, "none"},
       {{Does::duplicate, "a=b"}, "\"duplicate a=b\": two siblings are called \"b\""},
       {{Does::duplicate, "r=s"}, "\"duplicate r=s\": there is one root"},
-      {{Does::add, "bar:0=box"}, "\"add bar:0=box\": a node is written as an object, in { }"},
-      {{Does::add, "bar:0=[1]"}, "\"add bar:0=[1]\": a node is written as an object, in { }"},
+      {{Does::insert, "bar:0=box"}, "\"insert bar:0=box\": a node is written as an object, in { }"},
+      {{Does::insert, "bar:0=[1]"}, "\"insert bar:0=[1]\": a node is written as an object, in { }"},
   };
   for (const auto& [edit, why] : cases) {
     const std::string said = refusal(edit);
@@ -312,7 +315,7 @@ TEST(Edit, IsTakenBackAndMadeAgain) {
   EXPECT_TRUE(draft.undo());
   draft.apply(Edit::set("b.width", "6"));
   EXPECT_FALSE(draft.redo()) << "another way was taken";
-  EXPECT_EQ(draft.made().back().option(), "--try b.width=6");
+  EXPECT_EQ(draft.made().back().option(), "--set b.width=6");
 }
 
 TEST(Edit, OfASceneFromAProgramKeepsItsContents) {
@@ -322,15 +325,15 @@ TEST(Edit, OfASceneFromAProgramKeepsItsContents) {
   };
   const Scene scene = row("r").children(box("a").set_content(std::make_shared<Square>()), box("b").width(5));
   Draft draft(scene);
-  draft.apply(Edit::enclose({"a"}, Kind::column, "c"));
+  draft.apply(Edit::group({"a"}, Kind::column, "c"));
   draft.apply(Edit::set("b.width", "6"));
   EXPECT_EQ(solve(draft.scene(), {100, 50})["b"].x, 30);
 }
 
 /// What a container gave each of its children goes along where they go.
 TEST(Edit, KeepsWhatAContainerGaveItsChildren) {
-  for (const Edit& edit : {Edit{Does::dissolve, "bar"}, Edit{Does::move, "title,b=r"}, Edit{Does::move, "b=tray[0]"},
-                           Edit{Does::enclose, "a,b=stack:s"}}) {
+  for (const Edit& edit : {Edit{Does::ungroup, "bar"}, Edit{Does::move, "title,b=r"}, Edit{Does::move, "b=tray[0]"},
+                           Edit{Does::group, "a,b=stack:s"}}) {
     Draft draft(the_file, "s");
     draft.apply(edit);
     EXPECT_THAT(draft.hints(), ::testing::IsEmpty()) << edit.text();
@@ -375,13 +378,13 @@ TEST(Edit, TheProgramMakesThemInTheOrderGiven) {
     const testing::Result result = testing::run(args, R"({"format":2,"root":{"kind":"row","name":"r"}})");
     return result.status == 0 ? result.out.substr(result.out.find("\"root\"")) : result.err;
   };
-  EXPECT_EQ(tidied({"--add", "r={\"kind\":\"box\",\"name\":\"a\"}", "--try", "a.width=3", "--enclose", "a=row:b",
-                    "--try=b.gap=2"}),
+  EXPECT_EQ(tidied({"--insert", "r={\"kind\":\"box\",\"name\":\"a\"}", "--set", "a.width=3", "--group", "a=row:b",
+                    "--set=b.gap=2"}),
             "\"root\": { \"kind\": \"row\", \"name\": \"r\", \"children\": [\n"
             "    { \"kind\": \"row\", \"name\": \"b\", \"gap\": 2,\n"
             "      \"children\": [{ \"kind\": \"box\", \"name\": \"a\", \"width\": 3 }] }\n"
             "  ] }\n}\n");
-  EXPECT_EQ(tidied({"--try", "a.width=3", "--add", "r={\"kind\":\"box\",\"name\":\"a\"}"}),
+  EXPECT_EQ(tidied({"--set", "a.width=3", "--insert", "r={\"kind\":\"box\",\"name\":\"a\"}"}),
             "fond-ladder: error: \"a.width=3\": \"a\" names no node\n");
 }
 

@@ -80,11 +80,11 @@ TEST(Claims, HoldOrTellWhereTheyFail) {
       {"a.width < 40", "90..120"},
       {"a.width = b.width when container.width <= 90", "kept"},
       {"a.width = b.width", "(90.5..120"},
-      {"a.width = b.width give 1", "(91.5..120"},
+      {"a.width = b.width within 1", "(91.5..120"},
       {"b.width - a.width < 28.5", "119..120"},
       {"b.width - a.width < 29", "119.5..120"},
       {"a.width < 40.24", "90.48..120"},
-      {"a.width : b.width = 1 : 1 when container.width < 90.6 give 0.001", "(90.502..90.6)"},
+      {"a.width : b.width = 1 : 1 when container.width < 90.6 within 0.001", "(90.502..90.6)"},
       {"20 <= a.width <= 40.25", "kept"},
       {"20 < a.width < 40.25", "50..50, 90.5..120"},
       {"a.width + b.width = container.width - 10", "kept"},
@@ -97,13 +97,13 @@ TEST(Claims, HoldOrTellWhereTheyFail) {
       {"count(r/*) = 5 when not low", "kept"},
       {"same(tag[*].width, 5)", "kept"},
       {"same(tag[*].height)", "50..120"},
-      {"enclosed(tip, b)", "50..70)"},
-      {"enclosed(tag[*], r)", "kept"},
+      {"inside(tip, b)", "50..70)"},
+      {"inside(tag[*], r)", "kept"},
       {"apart(a, b, tag[*])", "kept"},
       {"apart(tip, tag[*])", "50..70)"},
       {"apart(tag[*], a, tag[1])", "kept"},  // a node is not apart from itself, and need not be
-      {"uncut(b)", "50..70)"},
-      {"uncut(a)", "kept"},
+      {"fits(b)", "50..70)"},
+      {"fits(a)", "kept"},
       {"shown(a, tip)", "kept"},
       {"shown(c)", "50..100)"},
       {"tag[*].width = 5", "kept"},
@@ -139,12 +139,12 @@ void hide(Keys& a) {
 constexpr Breakable breakables[] = {
     {"same(a.width, b.width)", enlarge},
     {"same(r/*.height)", enlarge},
-    {"enclosed(a, r)", enlarge},
-    {"enclosed(r/*, r)", enlarge},
+    {"inside(a, r)", enlarge},
+    {"inside(r/*, r)", enlarge},
     {"apart(a, c)", enlarge},
     {"apart(r/*)", enlarge},
-    {"uncut(r)", enlarge},
-    {"uncut(r/*)", enlarge},
+    {"fits(r)", enlarge},
+    {"fits(r/*)", enlarge},
     {"shown(a)", hide},
     {"shown(b)", enlarge},
     {"shown(r/*)", enlarge},
@@ -299,7 +299,7 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
       claims.push_back(a + ".width <= " + b + ".width + " + std::to_string(random.below(100)));
       claims.push_back(a + ".bottom < " + b + ".top + 40 or " + a + ".cut = 0");
       claims.push_back("apart(" + a + ", " + b + ")");
-      claims.push_back("uncut(" + a + ") and shown(" + b + ")");
+      claims.push_back("fits(" + a + ") and shown(" + b + ")");
       claims.push_back(a + ".lines * 20 <= " + b + ".content_height when container.width > 200.5");
     }
     const std::vector<CheckedClaim> checked = check(scene, claims);
@@ -396,13 +396,13 @@ TEST(Claims, AboutHiddenNodesEmptySetsAndSetsAgainstSets) {
       {"not gone/a.width = 7", "kept"},
       {"shown(gone/a)", "fails"},
       {"not shown(gone/a)", "kept"},
-      {"uncut(gone)", "fails"},
+      {"fits(gone)", "fails"},
       {"count(gone/*) = 0", "kept"},
       {"sum(gone/*.width) = 0", "kept"},
       {"max(gone/*.width) = 0", "fails"},  // the largest of nothing is no number
       {"same(gone/*.width)", "never"},     // says nothing at any size
       {"gone/*.width = 3", "never"},
-      {"apart(gone/*) and uncut(gone/*)", "never"},
+      {"apart(gone/*) and fits(gone/*)", "never"},
       {"same(gone/*.width) and a.width = 10 or top/a.width = 10", "names"},
   };
   for (const auto& [claim, outcome] : cases) {
@@ -473,7 +473,7 @@ TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
       {"a.width = shown(b)", "11: \"shown\" gives no number; a number, or a quantity, should stand here"},
       {"shown and a.width = 3", "1: \"shown\" is a function: what it is about stands in brackets behind it"},
       {"tag[*] = 3", "1: \"tag[*]\" names nodes, no number; write what of them, as in tag[*].width"},
-      {"uncut(tag[*].width)", "7: a node should stand here, without what of it: tag[*]"},
+      {"fits(tag[*].width)", "7: a node should stand here, without what of it: tag[*]"},
       {"a.width == 3", "9: \"==\" has no meaning in a claim; write \"=\""},
       {"a.width != 3", "9: \"!=\" has no meaning in a claim; write not, as in not a.width = 3"},
       {"a.width = 3px", "11: \"3px\" is no number; sizes are in pixels and have no unit: 3"},
@@ -494,9 +494,9 @@ TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
       {"lwo",
        "1: \"lwo\" is no quantity, range or mode; the nearest word is \"low\"; a quantity is written as in beds.width"},
       {"same(a.width", "13: \")\" should stand here"},
-      {"enclosed(a)", "11: enclosed takes two: what lies in what"},
+      {"inside(a)", "11: enclosed takes two: what lies in what"},
       {"a.width = 3 wehn low", "13: the claim should end here; the nearest word is \"when\""},
-      {"a.width = 3 give", "17: write by how many pixels it may be off, as in give 0.5"},
+      {"a.width = 3 give", "17: write by how many pixels it may be off, as in within 0.5"},
       {"a.width : b.width = 1", "22: a ratio needs as many numbers as there are sums"},
       {"a.width ! 3", "9: \"!\" has no meaning in a claim"},
       {"a.width ≤ 3", "9: \"≤\" has no meaning in a claim"},
@@ -542,7 +542,7 @@ TEST(Claims, TheProgramChecksTheDemoAndSaysWhatBroke) {
             std::string::npos)
       << closed.out;
   const testing::Result broken =
-      testing::run({"check", console, "--try", "beds.width=260", "--claim", "map.height <= 600"});
+      testing::run({"check", console, "--set", "beds.width=260", "--claim", "map.height <= 600"});
   EXPECT_EQ(broken.status, 1);
   std::string text = broken.out;
   for (std::size_t at = text.find(console); at != std::string::npos; at = text.find(console)) {
@@ -557,7 +557,7 @@ TEST(Claims, TheProgramChecksTheDemoAndSaysWhatBroke) {
 TEST(Claims, ComeOutTheSameOnAnyNumberOfThreads) {
   testing::RandomScenes random(testing::seed());
   const Scene scene(random.tree(40));
-  const std::vector<std::string> claims{"same(*.width)", "*.width <= container.width", "uncut(*)", "apart(*, *)"};
+  const std::vector<std::string> claims{"same(*.width)", "*.width <= container.width", "fits(*)", "apart(*, *)"};
   const auto text = [&](unsigned threads) {
     std::ostringstream out;
     for (const CheckedClaim& one : check(scene, claims, {}, threads)) {

@@ -41,7 +41,7 @@ TEST(Matchers, KeepsTellsTheReportOfWhatBroke) {
   carries.claims = {"b.width >= 100", "a.width > b.width"};
   EXPECT_TRUE(told(carries, Keeps()).starts_with("\nbroken  a.width > b.width\n"));
   EXPECT_EQ(::testing::PrintToString(carries), "a scene of 3 nodes, Beds");
-  EXPECT_EQ(::testing::DescribeMatcher<Scene>(Keeps("uncut(r)")), "keeps uncut(r)");
+  EXPECT_EQ(::testing::DescribeMatcher<Scene>(Keeps("fits(r)")), "keeps fits(r)");
 }
 
 TEST(Matchers, LiesAtTellsEverySideThatIsOff) {

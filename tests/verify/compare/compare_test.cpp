@@ -104,21 +104,21 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
   const testing::Result closed = shown({"--mode", "closed"});
   EXPECT_EQ(closed.status, 1);
   testing::expect_golden("compare.txt", closed.out);
-  const testing::Result at = shown({"--try", "beds.when.narrow.width=300", "--at", "phone", "--format", "json"});
+  const testing::Result at = shown({"--set", "beds.when.narrow.width=300", "--at", "phone", "--format", "json"});
   EXPECT_EQ(at.status, 1);
   EXPECT_NE(at.out.find(
                 R"({"node": "console/body/beds", "what": "changed", "widths": [{"from": 390, "to": 390}], "most": 58)"),
             std::string::npos)
       << at.out;
-  EXPECT_EQ(shown({"--try", "title.one_line=true"}).status, 0);
+  EXPECT_EQ(shown({"--set", "title.one_line=true"}).status, 0);
   EXPECT_EQ(
       shown({}).err,
-      "fond-ladder: error: compare: with what? Name a second scene, or say what is to be different: --try, --move, "
-      "--enclose, --remove, --add, --dissolve, --duplicate, --mode, --wording, --words or --longer\n");
+      "fond-ladder: error: compare: with what? Name a second scene, or say what is to be different: --set, --move, "
+      "--group, --remove, --insert, --ungroup, --duplicate, --mode, --locale, --text-metrics or --text-expansion\n");
   EXPECT_EQ(shown({"nowhere.scene.json"}).status, 2);
   // A scene that comes by a pipe is read once, and compared with itself as changed.
   const std::string piped = R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a"}]}})";
-  const testing::Result wider = testing::run({"compare", "-", "--try", "a.width=9"}, piped);
+  const testing::Result wider = testing::run({"compare", "-", "--set", "a.width=9"}, piped);
   EXPECT_EQ(wider.status, 1);
   EXPECT_NE(wider.out.find("\nfirst   standard input, as it is: "), std::string::npos) << wider.out;
   EXPECT_EQ(testing::run({"compare", "-", "-"}, piped).status, 2);
@@ -129,7 +129,7 @@ TEST(Compare, WhatIsAlikeIsOneRow) {
     const std::string scene = R"({"format":2,"ladder":{"width":300,"height":100},"root":{"kind":"row","name":"r",
         "children":[)" + children +
                               "]}}";
-    const std::string out = testing::run({"compare", "-", "--try", edit}, scene).out;
+    const std::string out = testing::run({"compare", "-", "--set", edit}, scene).out;
     return std::count(out.begin(), out.end(), '\n') - 6;  // the lines above the rows
   };
   const char* copies =
@@ -144,7 +144,7 @@ TEST(Compare, WhatIsAlikeIsOneRow) {
 TEST(Compare, OneThatBecameSeveralIsTheFirstOfThem) {
   const std::string scene = R"({"format":2,"ladder":{"width":300,"height":100},"root":{"kind":"column","name":"r",
       "children":[{"kind":"row","name":"foot","height":9,"children":[{"kind":"box","name":"x","width":3}]}]}})";
-  const std::string out = testing::run({"compare", "-", "--try", "foot.copies=3"}, scene).out;
+  const std::string out = testing::run({"compare", "-", "--set", "foot.copies=3"}, scene).out;
   EXPECT_TRUE(out.starts_with("4 nodes differ at 300 wide; 3 others are the same\n")) << out;
   EXPECT_EQ(out.find("foot[0]"), std::string::npos) << out;
 }

@@ -208,15 +208,15 @@ TEST(Explanation, TheProgramReadsLikeAnAccount) {
   const testing::Result result = testing::run_process("ledger " + console + " body --at 1280x800 --to-root");
   EXPECT_EQ(result.status, 0);
   testing::expect_golden("ledger.txt", result.out);
-  testing::expect_golden("ledger_wrapping.txt", testing::run({"ledger", console, "sensors", "--at", "phone"}).out);
+  testing::expect_golden("ledger_wrapping.txt", testing::run({"explain", console, "sensors", "--at", "phone"}).out);
   const std::string timetable = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/timetable.scene.json";
-  testing::expect_golden("ledger_grid.txt", testing::run({"ledger", timetable, "timetable", "--at", "wide"}).out);
-  const std::vector<std::string> two{"ledger", console, "body", "--at", "phone", "--at", "desk", "--format", "json"};
+  testing::expect_golden("ledger_grid.txt", testing::run({"explain", timetable, "timetable", "--at", "wide"}).out);
+  const std::vector<std::string> two{"explain", console, "body", "--at", "phone", "--at", "desk", "--format", "json"};
   EXPECT_EQ(nlohmann::json::parse(testing::run(two).out)["answers"].size(), 2U);
-  EXPECT_EQ(testing::run({"ledger", console, "notes", "--at", "phone"}).err,
+  EXPECT_EQ(testing::run({"explain", console, "notes", "--at", "phone"}).err,
             "fond-ladder: error: \"console/body/notes\" is hidden at this size, or lies in what is\n");
   const auto json = nlohmann::json::parse(
-      testing::run({"ledger", console, "body", "--at", "1280x800", "--format", "json"}).out)["answers"][0];
+      testing::run({"explain", console, "body", "--at", "1280x800", "--format", "json"}).out)["answers"][0];
   EXPECT_EQ(json["lines"][0]["sum"], 1248);
   EXPECT_EQ(json["lines"][0]["children"][1]["why"], "weight 1, 100 % of 716");
   EXPECT_EQ(json["adds_up"], true);

@@ -82,7 +82,8 @@ TEST(Issues, OfManyAlikeAreOneSentence) {
 TEST(Issues, IntrusionIsAMeasure) {
   const Scene scene = testing::scene_from("row:r padding=12 across=start [ box:a width=80 shrink=0 height=90 ]");
   const Solution at = solve(scene, {100, 100});
-  EXPECT_EQ(value_of(parse_quantity(at.tree(), "a.intrusion"), at), 12) << "up and down, no more than the padding";
+  EXPECT_EQ(value_of(parse_quantity(at.tree(), "a.padding_overlap"), at), 12)
+      << "up and down, no more than the padding";
   EXPECT_EQ(at.padding_overlap(scene.tree.at("a")), (FourSides{0, 4, 12, 0}));
 }
 

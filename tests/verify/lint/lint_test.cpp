@@ -235,12 +235,12 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighbourThatHasNot) {
        "stack:r [ column:l width=200 height=100 scroll=y padding={\"top\":60} [ text:t text=Sage ] "
        "box:go width=200 height=60 pin={\"left\":0,\"top\":0} ]"},
       // What is meant.
-      {"row:r [ box:a width=400 height=9 shrink=0 allow=[\"cut\"] ]", "", nullptr},
+      {"row:r [ box:a width=400 height=9 shrink=0 allow=[\"overhang\"] ]", "", nullptr},
       {"row:r [ box:a width=400 height=9 shrink=0 allow=[\"never fits\"] ]", "", nullptr},
-      {"row:r [ box:a width=50 height=9 allow=[\"cut\"] ]", "a.meant.cut not needed 200..300",
-       "row:r [ box:a width=250 height=9 shrink=0 allow=[\"cut\"] ]"},
+      {"row:r [ box:a width=50 height=9 allow=[\"overhang\"] ]", "a.meant.overhang not needed 200..300",
+       "row:r [ box:a width=250 height=9 shrink=0 allow=[\"overhang\"] ]"},
       {"stack:r [ box:a width=20 height=20 allow=[\"behind\"] box:b width=30 height=20 ]", "", nullptr},
-      {"stack:r [ box:a width=20 height=20 allow=[\"cut\",\"behind\"] pin={\"left\":-8} ]",
+      {"stack:r [ box:a width=20 height=20 allow=[\"overhang\",\"behind\"] pin={\"left\":-8} ]",
        "a.meant.behind not needed 200..300", nullptr},
       // One cause, one finding.
       {"row:r [ image:a width=90 height=9 shrink=0 image:b width=90 height=9 shrink=0 image:c width=90 height=9 "
@@ -333,8 +333,8 @@ TEST(Lint, ClaimsLeaveOutWhatIsMeantToBeCut) {
   const auto fits = [](const char* badge) {
     const Scene scene =
         scene_of(std::string("stack:r [ row:card width=90 height=40 [ box:a width=95 height=9 shrink=0 ") + badge +
-                 " text:t text=\"one two\" width=30 height=20 max_lines=1 allow=[\"cut\"] ] ]");
-    return check(scene, {"uncut(card)"})[0].holds;
+                 " text:t text=\"one two\" width=30 height=20 max_lines=1 allow=[\"overhang\"] ] ]");
+    return check(scene, {"fits(card)"})[0].holds;
   };
   EXPECT_TRUE(fits("meant=[\"cut\"] pin={\"left\":0,\"top\":0}"));
   EXPECT_FALSE(fits("pin={\"left\":0,\"top\":0}"));
@@ -428,8 +428,8 @@ TEST(Lint, TheProgramTellsTheAnswerFirstAndFailsWhenItIsStrict) {
   const std::string console = std::string(FOND_LADDER_SOURCE_DIR) + "/examples/console.scene.json";
   EXPECT_EQ(testing::run({"lint", console, "--strict"}).status, 0);
   const std::vector<std::string> broken{
-      "lint",  console,          "--try", "alarm.height=20",           "--try", "cards.place_content=center",
-      "--try", "work.width=300", "--try", R"(body.gap={"x":16,"y":9})"};
+      "lint",  console,          "--set", "alarm.height=20",           "--set", "cards.place_content=center",
+      "--set", "work.width=300", "--set", R"(body.gap={"x":16,"y":9})"};
   const testing::Result told = testing::run(broken);
   EXPECT_EQ(told.status, 0);
   EXPECT_EQ(told.err, "");
@@ -437,10 +437,10 @@ TEST(Lint, TheProgramTellsTheAnswerFirstAndFailsWhenItIsStrict) {
   std::vector<std::string> strict = broken;
   strict.emplace_back("--strict");
   EXPECT_EQ(testing::run(strict).status, 1);
-  const std::string json = testing::run({"lint", console, "--try", "alarm.height=20", "--format", "json"}).out;
+  const std::string json = testing::run({"lint", console, "--set", "alarm.height=20", "--format", "json"}).out;
   EXPECT_NE(
       json.find(
-          R"({"node": "console/bar/alarm", "key": "touch", "finding": "too small", "why": "only 96 x 20 at worst)"),
+          R"({"node": "console/bar/alarm", "key": "touch", "finding": "target too small", "why": "only 96 x 20 at worst)"),
       std::string::npos)
       << json;
 }

@@ -74,16 +74,16 @@ class Verdicts {
     for (const NodeId node : nodes_) {
       const auto& said = json_.at(path(node));
       if (is_invisible(node)) continue;
-      if (said.contains("cut") && !allowed_overhang(node)) overhang.insert(path(node));
+      if (said.contains("overhang") && !allowed_overhang(node)) overhang.insert(path(node));
       const bool is_allowed = scene_.tree.keys(node).allow.has(LintRule::overlaps_padding);
-      for (const auto& [side, by] : sides(node, "intrusion")) {
+      for (const auto& [side, by] : sides(node, "padding_overlap")) {
         const bool is_text = scene_.tree.kind(node) == Kind::text;  // whose words have sides of their own
-        if (!is_allowed && !is_text && !sides(node, "cut").contains(side)) into.insert(path(node));
+        if (!is_allowed && !is_text && !sides(node, "overhang").contains(side)) into.insert(path(node));
       }
     }
     for (const std::string& one : told_.at(Issue::Kind::sticks_out)) EXPECT_TRUE(overhang.contains(one)) << one;
     for (const std::string& one : told_.at(Issue::Kind::overlaps_padding))
-      EXPECT_FALSE(sides(scene_.tree.at(one), "intrusion").empty()) << one;
+      EXPECT_FALSE(sides(scene_.tree.at(one), "padding_overlap").empty()) << one;
     // What lies in something that is unseen on purpose is not told either.
     for (const std::string& one : overhang)
       EXPECT_TRUE(told_.at(Issue::Kind::sticks_out).contains(one) || lies_invisible(one)) << one;
@@ -104,8 +104,8 @@ class Verdicts {
         return largest;
       };
       const auto& values = swept.steps.at(0).values;
-      EXPECT_NEAR(values[3 * i].value_or(-1), most("cut"), 1e-6) << path(nodes_[i]);
-      EXPECT_NEAR(values[3 * i + 1].value_or(-1), most("intrusion"), 1e-6) << path(nodes_[i]);
+      EXPECT_NEAR(values[3 * i].value_or(-1), most("overhang"), 1e-6) << path(nodes_[i]);
+      EXPECT_NEAR(values[3 * i + 1].value_or(-1), most("padding_overlap"), 1e-6) << path(nodes_[i]);
       EXPECT_TRUE(!is_invisible(nodes_[i]) || values[3 * i + 2] == 0) << path(nodes_[i]);
     }
   }
@@ -113,13 +113,13 @@ class Verdicts {
   void claims_agree() {
     std::vector<std::string> claims;
     for (const NodeId node : nodes_)
-      claims.push_back("uncut(" + path(node) + ")"), claims.push_back("shown(" + path(node) + ")");
+      claims.push_back("fits(" + path(node) + ")"), claims.push_back("shown(" + path(node) + ")");
     const std::vector<CheckedClaim> checked = check(scene_, claims);
     for (std::size_t i = 0; i < nodes_.size(); ++i) {
       bool is_fits = true;
       for (const NodeId node : nodes_) {
         const bool is_in = path(node) == path(nodes_[i]) || path(node).starts_with(path(nodes_[i]) + "/");
-        if (is_in && json_.at(path(node)).contains("cut") && !allowed_overhang(node)) is_fits = false;
+        if (is_in && json_.at(path(node)).contains("overhang") && !allowed_overhang(node)) is_fits = false;
       }
       EXPECT_EQ(checked[2 * i].holds, is_fits) << claims[2 * i];
       EXPECT_FALSE(is_invisible(nodes_[i]) && checked[2 * i + 1].holds) << claims[2 * i + 1];
@@ -134,7 +134,7 @@ class Verdicts {
       found[one.rule].insert(one.nodes.begin(), one.nodes.end());
     }
     for (const std::string& one : found[LintRule::never_fits]) {
-      EXPECT_TRUE(json_.at(one).contains("cut") || told_invisible(one, Invisible::Why::outside))
+      EXPECT_TRUE(json_.at(one).contains("overhang") || told_invisible(one, Invisible::Why::outside))
           << one << ": never fits";
     }
     for (const std::string& one : found[LintRule::outside])
@@ -142,7 +142,7 @@ class Verdicts {
     for (const std::string& one : found[LintRule::behind])
       EXPECT_TRUE(told_invisible(one, Invisible::Why::behind)) << one << ": behind";
     for (const std::string& one : found[LintRule::overlaps_padding])
-      EXPECT_TRUE(json_.at(one).contains("intrusion")) << one << ": intrudes";
+      EXPECT_TRUE(json_.at(one).contains("padding_overlap")) << one << ": intrudes";
     // What follows from something that is told is not told again.
     const auto follows = [&](const std::string& one) {
       for (NodeId at = scene_.tree.at(one); at; at = scene_.tree.parent(at)) {
@@ -169,7 +169,7 @@ class Verdicts {
     Paths drawn, overhang;
     for (const NodeId node : picture.overhang.at(0)) drawn.insert(path(node));
     for (const NodeId node : nodes_) {
-      if (json_.at(path(node)).contains("cut") && !allowed_overhang(node)) overhang.insert(path(node));
+      if (json_.at(path(node)).contains("overhang") && !allowed_overhang(node)) overhang.insert(path(node));
     }
     EXPECT_EQ(drawn, overhang);
     ++pictures;

@@ -49,7 +49,7 @@ TEST(Plane, ADiagonalIsExact) {
   Scene scene = testing::scene_from("stack:s [ box:a pin={\"left\":0,\"top\":0} width=50% height=10 ]");
   scene.ladder = {{100, 300}, Interval(100, 300), {}};
   const CheckedClaim checked =
-      check_every_height({variant_of(scene, "", {})}, {"s.width <= s.height give 0"}, {100, 300})[0];
+      check_every_height({variant_of(scene, "", {})}, {"s.width <= s.height within 0"}, {100, 300})[0];
   ASSERT_EQ(checked.failing.size(), 1U);
   double area = 0;
   for (const auto& piece : checked.failing[0].pieces) {
@@ -129,7 +129,7 @@ TEST(Plane, ClaimsFailWhereTheyAreToldToAndNowhereElse) {
     std::vector<Claim> claims;
     for (int i = 0; i < 3; ++i) {
       claims.emplace_back(scene, name() + ".width <= " + name() + ".height + " + std::to_string(random.below(100)));
-      claims.emplace_back(scene, "uncut(" + name() + ") or " + name() + ".bottom < 200");
+      claims.emplace_back(scene, "fits(" + name() + ") or " + name() + ".bottom < 200");
       claims.emplace_back(scene, "apart(" + name() + ", " + name() + ")");
     }
     const InPlane found = look_in_plane(scene, {}, claims, {{100, 400}, {100, 400}}, false, 1, {});

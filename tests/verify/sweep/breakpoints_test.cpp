@@ -273,7 +273,7 @@ TEST(Breakpoints, AreExplainedByWhatDecides) {
        "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} box:c width=300 height=100 "
        "pin={\"left\":100,\"top\":0} ]",
        "a.shown", "`a` lies behind `c`"},
-      {"a node sticks out", "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} ]", "a.cut",
+      {"a node sticks out", "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} ]", "a.overhang",
        "`a` no longer sticks out of `s`"},
   };
   for (const auto& one : cases) {
@@ -295,7 +295,7 @@ TEST(Breakpoints, AllHaveACause) {
     testing::RandomScenes random(testing::seed() + seed);
     const Scene scene(random.tree(12));
     for (const Breakpoint& breakpoint :
-         sweep(scene, {{100, 500}, Interval(300), {}}, {"*.width", "*.top", "*.cut"}, {}).breakpoints()) {
+         sweep(scene, {{100, 500}, Interval(300), {}}, {"*.width", "*.top", "*.overhang"}, {}).breakpoints()) {
       ++breakpoints;
       EXPECT_NE(breakpoint.cause, "") << breakpoint << " in the scene of seed " << testing::seed() + seed;
     }
@@ -306,8 +306,9 @@ TEST(Breakpoints, AllHaveACause) {
 /// What is read off a traced solve is what is read off a plain one, of every measure.
 TEST(Breakpoints, ValuesAreThoseOfPlainSolves) {
   const std::vector<std::string> asked{
-      "*.width",   "*.bottom", "*.middle_x", "*.content_width", "*.cut",   "*.content_height", "*.baseline", "*.lines",
-      "*.columns", "*.rows",   "*.per_line", "*.spare",         "*.shown", "*.intrusion",      "*.line",     "*.left"};
+      "*.width",    "*.bottom",          "*.middle_x", "*.content_width", "*.overhang", "*.content_height",
+      "*.baseline", "*.lines",           "*.columns",  "*.rows",          "*.per_line", "*.unused_space",
+      "*.shown",    "*.padding_overlap", "*.line",     "*.left"};
   std::size_t looks = 0;
   for (std::uint32_t seed = 0; seed < 60 && !HasFailure(); ++seed) {
     testing::RandomScenes random(testing::seed() + seed);
@@ -515,8 +516,8 @@ TEST(Quantities, MeasureRoomCutsAndWhatIsShown) {
     }
     return text;
   };
-  EXPECT_EQ(values({"r.spare", "w.spare", "w.per_line", "r.per_line"}), "20 -40 2 2 ");
-  EXPECT_EQ(values({"z.cut", "w.cut", "a.cut", "gone.cut"}), "40 100 0 - ");
+  EXPECT_EQ(values({"r.unused_space", "w.unused_space", "w.per_line", "r.per_line"}), "20 -40 2 2 ");
+  EXPECT_EQ(values({"z.overhang", "w.overhang", "a.overhang", "gone.overhang"}), "40 100 0 - ");
   EXPECT_EQ(values({"a.shown", "b.shown", "cover.shown", "none.shown", "gone.shown", "w.shown"}), "0 1 1 0 0 0 ");
 }
 
@@ -524,7 +525,7 @@ TEST(Sweep, NamesThatAreAlikeAreToldTogether) {
   const std::string scene = R"({"format":2,"ladder":{"width":[200,260],"height":100},"root":{"kind":"row","name":"r",
       "children":[{"kind":"column","name":"c","copies":6,"weight":1,"max_width":40,"children":[
       {"kind":"box","name":"in","height":5}]}]}})";
-  const std::string out = testing::run({"climb", "-"}, scene).out;
+  const std::string out = testing::run({"sweep", "-"}, scene).out;
   EXPECT_NE(out.find("the same as c[0].width: r/c[*]/in.width (6), r/c[*].width (5)\n"), std::string::npos) << out;
 }
 

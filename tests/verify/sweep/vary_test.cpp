@@ -168,7 +168,7 @@ TEST(Vary, WhatItCannotDoIsRefused) {
                        }};
   try {
     static_cast<void>(sweep_setting(growing, {300.0, 100.0}, std::vector<std::string>{"a0.width"}));
-    ADD_FAILURE() << "it climbed";
+    ADD_FAILURE() << "it swept";
   } catch (const BadValue& fault) {
     EXPECT_STREQ(fault.what(), "a.copies changes how many nodes there are: name the values to compare instead");
   }

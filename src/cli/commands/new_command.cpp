@@ -7,7 +7,7 @@
 #include <ostream>
 
 #include "cli/call_words.hpp"
-#include "cli/commands/starts.hpp"
+#include "cli/commands/templates.hpp"
 #include "model/nearest_word.hpp"
 #include "model/printable.hpp"
 #include "model/shell_word.hpp"
@@ -15,48 +15,48 @@
 namespace fond_ladder::cli {
 namespace {
 
-struct StartCall {
+struct NewCall {
   std::string kind;
   std::string output;  // a file; standard output when empty or -
 };
 
 /// `bar_and_body, form, cards, page or list`
-std::string kinds() {
+std::string template_names() {
   std::string text;
-  for (const Start& start : starts()) {
-    text += (text.empty() ? "" : &start == &starts().back() ? " or " : ", ") + std::string(start.kind);
+  for (const Template& one : templates()) {
+    text += (text.empty() ? "" : &one == &templates().back() ? " or " : ", ") + std::string(one.kind);
   }
   return text;
 }
 
-std::string list_of_kinds() {
-  std::string text = "kinds of scenes to begin from\n\n";
-  for (const Start& start : starts()) text += fmt::format("  {:<14}{}\n", start.kind, start.about);
-  return text + "\nfond-ladder start KIND -o FILE writes one\n";
+std::string list_of_templates() {
+  std::string text = "templates of scenes to begin from\n\n";
+  for (const Template& one : templates()) text += fmt::format("  {:<14}{}\n", one.kind, one.about);
+  return text + "\nfond-ladder new TEMPLATE -o FILE writes one\n";
 }
 
-const Start& start_of(const std::string& typed) {
-  const auto found = std::ranges::find(starts(), typed, &Start::kind);
-  if (found != starts().end()) return *found;
+const Template& template_of(const std::string& typed) {
+  const auto found = std::ranges::find(templates(), typed, &Template::kind);
+  if (found != templates().end()) return *found;
   std::vector<std::string_view> words;
-  for (const Start& start : starts()) words.push_back(start.kind);
-  throw WrongCall(fmt::format("start {}: there is no such kind{}", typed, word_hint(typed, words)));
+  for (const Template& one : templates()) words.push_back(one.kind);
+  throw WrongCall(fmt::format("new {}: there is no such template{}", typed, word_hint(typed, words)));
 }
 
-ExitStatus start(const StartCall& call, const Streams& streams) {
+ExitStatus write_new(const NewCall& call, const Streams& streams) {
   if (call.kind.empty()) {
-    if (!call.output.empty()) throw WrongCall("start: name a kind to write; " + kinds());
-    streams.out << list_of_kinds();
+    if (!call.output.empty()) throw WrongCall("new: name a template to write; " + template_names());
+    streams.out << list_of_templates();
     return all_well;
   }
-  const Start& one = start_of(call.kind);
+  const Template& one = template_of(call.kind);
   if (call.output.empty() || call.output == "-") {
     streams.out << one.json;
     return all_well;
   }
   std::error_code none;
   if (std::filesystem::exists(std::filesystem::symlink_status(call.output, none)))
-    throw WrongCall("start -o " + call.output + ": that is there already; name a new file");
+    throw WrongCall("new -o " + call.output + ": that is there already; name a new file");
   write_target(streams, call.output, one.json);
   const std::string file = shell_word(call.output);
   if (one.kind == "empty") {
@@ -72,12 +72,13 @@ ExitStatus start(const StartCall& call, const Streams& streams) {
 
 }  // namespace
 
-Command start_command() {
-  CommandOf<StartCall> command("start", "A scene to begin from, commented or empty");
-  StartCall& call = command.call();
-  command.options().optional_argument("KIND", call.kind, "One of " + kinds() + "; without one they are listed");
+Command new_command() {
+  CommandOf<NewCall> command("new", "A scene to begin from, commented or empty");
+  NewCall& call = command.call();
+  command.options().optional_argument("TEMPLATE", call.kind,
+                                      "One of " + template_names() + "; without one they are listed");
   command.options().text("-o,--output", "FILE", call.output, "Where to, a new file; standard output when left out");
-  return command.does(start);
+  return command.does(write_new);
 }
 
 }  // namespace fond_ladder::cli

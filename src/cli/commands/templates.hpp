@@ -7,11 +7,11 @@
 namespace fond_ladder::cli {
 
 /// A scene to begin from, commented where there is something in it.
-struct Start {
+struct Template {
   std::string_view kind, about, json;
 };
 
-/// Those of examples/starts.
-[[nodiscard]] const std::array<Start, 6>& starts();
+/// Those of examples/templates.
+[[nodiscard]] const std::array<Template, 6>& templates();
 
 }  // namespace fond_ladder::cli
