@@ -58,7 +58,7 @@ constexpr std::array<OptionUse, 27> all{{
     {"painted", "all that is painted, in its order:", 1},
     {"boxes", "all boxes:", 1},
     {"snapped", "all boxes in whole device pixels:", 1},
-    {"landing", "where a node would land:", 1},
+    {"drop_target", "where a node would land:", 1},
     {"kept", "a solution kept:", 1},
     {"texts em", "another em in 20,000 texts, and back, of a full solve of them:", 2},
     {"small tooltip", "a tooltip in a window of 822 nodes, of a full solve of it:", 2},
@@ -232,11 +232,11 @@ void LiveWindow::ask(Compared& compared) {
     compared.add(name, [this, question] { static_cast<void>(question(*moved_)); });
   };
   add("box", [leaf](const Solution& solution) { return solution.box(leaf); });
-  add("under", [](const Solution& solution) { return solution.under(50, 300); });
+  add("under", [](const Solution& solution) { return solution.hit_test(50, 300); });
   add("painted", [](const Solution& solution) { return solution.painted(); });
   add("boxes", [](const Solution& solution) { return solution.boxes(); });
   add("snapped", [](const Solution& solution) { return solution.snapped(1.5); });
-  add("landing", [leaf](const Solution& solution) { return solution.drop_target(50, 300, leaf); });
+  add("drop_target", [leaf](const Solution& solution) { return solution.drop_target(50, 300, leaf); });
   add("kept", [](const Solution& solution) { return solution.snapshot(); });
   compared.add("user data", [this, leaf] { with_mode_.set_user_data(leaf, with_mode_.user_data(leaf) + 1); });
 }
@@ -275,7 +275,7 @@ std::string LiveWindow::report(const Compared& compared) const {
   const double styled = styled_bytes();
   fmt::print("{:<62}{:.0f}\n{:<62}{:.0f}\n", "bytes a plain node, its solver included:", bytes,
              "bytes a styled text, its words apart:", styled);
-  fmt::print("{:<62}{:.0f}\n{:<62}{:.1f}\n", "of the solver, room to work in, a node of the longest run:",
+  fmt::print("{:<62}{:.0f}\n{:<62}{:.1f}\n", "of the solver, space to work in, a node of the longest run:",
              static_cast<double>(solver.scratch_memory()) / static_cast<double>(tree_.child_count(list_)),
              "of the tree, names, a node:", static_cast<double>(as_built.names_memory()) / nodes);
   return json + fmt::format(", \"bytes\": {:.0f}, \"styled bytes\": {:.0f}}}", bytes, styled);

@@ -89,7 +89,7 @@ std::string report(const std::vector<std::unique_ptr<Subject>>& subjects) {
 }
 
 /// One leaf in the middle of the tree, restyled back and forth: one way keeping its size, the other making it a pixel
-/// wider, which moves whatever shares its room.
+/// wider, which moves whatever shares its space.
 void add_edits(Subject& one) {
   const auto nodes = one.tree.nodes();
   NodeId leaf = nodes[nodes.size() / 2];

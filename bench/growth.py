@@ -119,8 +119,8 @@ FAMILIES = {
     "measure, chain of n parts": (chain_of_parts, MEASURE, 100),
     "measure, n uses of a part with paths": (with_paths, MEASURE, 500),
     "measure, n ranges": (lambda n: scene(kind("row", "r", boxes(20)), ranges=ranges(n)), MEASURE, 100),
-    "measure, wording of n texts": (
-        lambda n: scene(kind("column", "r", texts(n)), wordings={"long": {"texts": {f"t{i}": "Shade" for i in range(n)}}}),
+    "measure, locale of n texts": (
+        lambda n: scene(kind("column", "r", texts(n)), locales={"long": {"texts": {f"t{i}": "Shade" for i in range(n)}}}),
         MEASURE + ["--locale", "long"], 500),
     "measure as JSON, n levels": (deep, MEASURE + ["--format", "json"], 200),
     "mistakes, an unknown key on each of n": (mistakes, MEASURE, 1000),
@@ -131,8 +131,8 @@ FAMILIES = {
     "ledger, grid of n": (grid, ["explain", "r", "--at", "310"], 500),
     "sweep r/*.width, row of n": (wide, ["sweep", "--show", "r/*.width"], 200),
     "sweep r/*.line, wrapped row of n": (wrapped, ["sweep", "--show", "r/*.line"], 100),
-    "check shown(*), n levels": (deep, ["check", "--claim", "shown(*)"], 200),
-    "check shown(*), row of n": (wide, ["check", "--claim", "shown(*)"], 500),
+    "check reachable(*), n levels": (deep, ["check", "--claim", "reachable(*)"], 200),
+    "check reachable(*), row of n": (wide, ["check", "--claim", "reachable(*)"], 500),
     "check apart(r/*), row of n": (wide, ["check", "--claim", "apart(r/*)"], 200),
     "check r/*.width = r/*.width, row of n": (wide, ["check", "--claim", "r/*.width = r/*.height"], 200),
     "check, n claims on n nodes": (
@@ -144,13 +144,13 @@ FAMILIES = {
                         claims=["r/*.width <= 10"]), ["check"], 200),
     "check at every height of a row of n": (
         lambda n: scene(kind("row", "r", boxes(n)), ladder={"width": [300, 320], "height": [100, 120]},
-                        claims=["r/*.width <= 10"]), ["check", "--heights", "every"], 200),
+                        claims=["r/*.width <= 10"]), ["check", "--height", "all"], 200),
     "check, a mode that speaks of n": (
         lambda n: scene(kind("row", "r", [box(f"b{i}", when={"late": {"width": 9}}) for i in range(n)]),
                         modes=["late"], claims=["r/*.width <= 10"]), ["check", "--mode", "all"], 200),
-    "check, all wordings of n texts": (
+    "check, all locales of n texts": (
         lambda n: scene(kind("column", "r", texts(n)), claims=["r/*.height > 0"],
-                        wordings={"long": {"texts": {f"t{i}": "Shade" for i in range(n)}}}),
+                        locales={"long": {"texts": {f"t{i}": "Shade" for i in range(n)}}}),
         ["check", "--locale", "all"], 200),
     "suggest, n levels": (deep, ["check", "--suggest"], 100),
     "suggest, row of n": (wide, ["check", "--suggest"], 100),

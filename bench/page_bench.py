@@ -19,7 +19,7 @@ from browser import ROOT, Browser  # noqa: E402
 
 DRAG = """
   const [from, to, steps] = a;
-  await api.work();
+  await api.stats();
   const begun = performance.now();
   let longest = 0, last = begun;
   for (let i = 0; i <= steps; ++i) {
@@ -28,7 +28,7 @@ DRAG = """
     longest = Math.max(longest, performance.now() - last);
     last = performance.now();
   }
-  return { ...await api.work(), longest, pictures: (steps + 1) / (performance.now() - begun) * 1000 };"""
+  return { ...await api.stats(), longest, pictures: (steps + 1) / (performance.now() - begun) * 1000 };"""
 
 
 def house(rows):
@@ -48,7 +48,7 @@ def house(rows):
 
 CHECKING = """
   window.checking = true;
-  (async () => { while (window.checking) await api.answer('check', ['--claim', a[0]]); })();"""
+  (async () => { while (window.checking) await api.run('check', ['--claim', a[0]]); })();"""
 
 
 def measure(name, scene):

@@ -35,7 +35,7 @@ Scene screen() {
     std::vector<Node> texts;
     for (int j = 0; j < 10; ++j)
       texts.push_back(text("", words(random, 10 + random() % 391))
-                          .size(j % 3 == 0 ? 20 : 14)
+                          .font_size(j % 3 == 0 ? 20 : 14)
                           .weight(1 + static_cast<double>(random() % 1000) / 500)
                           .min_width(0));
     rows.push_back(row("").gap(8).across(Across::start).children(std::move(texts)));

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// One panel for phones and desks: a part is a plain function, a range changes keys, a wording changes texts, and the
+// One panel for phones and desks: a part is a plain function, a range changes keys, a locale changes texts, and the
 // whole can be written down as a scene file.
 #include <fond_ladder/fond_ladder.hpp>
 #include <fond_ladder/scene_file.hpp>

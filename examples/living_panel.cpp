@@ -47,7 +47,7 @@ int main() {
   show("first shown", solver, panel, size);
 
   panel.set(fern, text({}, "Fern bed, shaded"));
-  show("a longer name wraps and pushes its neighbour down", solver, panel, size);
+  show("a longer name wraps and pushes its neighbor down", solver, panel, size);
 
   const NodeId moss = panel.insert(beds, 1, row("moss").gap(4).children(box("dot").width(8), text("name", "Moss bed")));
   show("a bed is added", solver, panel, size);

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 // Words in a real font, shaped once by HarfBuzz: the engine then only adds pieces up, and a sweep over every width is
-// proved as with plain words.
+// proved as with fixed metrics.
 #include <hb-ot.h>
 #include <hb.h>
 

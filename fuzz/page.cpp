@@ -33,8 +33,8 @@ std::size_t fl_solve(double width, double height);
 int fl_has_other_nodes();
 const double* fl_boxes();
 const std::uint32_t* fl_issues();
-int fl_signs();
-int fl_under(double x, double y);
+int fl_status();
+int fl_hit_test(double x, double y);
 int fl_handles(std::size_t place);
 int fl_drop_target(double x, double y, std::size_t carried);
 int fl_scroll(double x, double y, double by_x, double by_y);
@@ -58,7 +58,7 @@ namespace {
 
 using Texts = std::vector<std::string>;
 
-/// Puts texts into the room, a byte 0 between them.
+/// Puts texts into the space, a byte 0 between them.
 void say(const Texts& texts) {
   std::string all;
   for (const std::string& text : texts) all += (&text == texts.data() ? "" : std::string(1, '\0')) + text;
@@ -85,7 +85,7 @@ const std::vector<Texts> commands{{"measure", "-", "--at", "200"},
                                   {"explain", "-", "a", "--at", "200x90"},
                                   {"measure", "-", "--json"},
                                   {"lint", "-", "--at", "90"},
-                                  {"check", "-", "--claim", "shown(a)", "--at", "90"},
+                                  {"check", "-", "--claim", "reachable(a)", "--at", "90"},
                                   {"nothing", "-"},
                                   {"sweep", "-", "--show", "a.width", "--from", "90", "--to", "94"}};
 
@@ -108,7 +108,7 @@ class Hand {
       case 6: return expect_json(fl_ties(node()) != 0, "ties");
       case 7: return expect_json(fl_possible_ties(node(), side()) != 0, "possible ties");
       case 8: return expect_json(fl_tie(node(), side(), size(), size()) != 0, "a tie");
-      case 9: return expect_json(fl_signs() != 0, "signs");
+      case 9: return expect_json(fl_status() != 0, "signs");
       case 10: return expect_json(fl_describe() != 0, "a description");
       case 11: fl_undo(); return look();
       case 12: fl_redo(); return look();
@@ -140,7 +140,7 @@ class Hand {
     if (nodes_ == 0) return;
     const double* const boxes = fl_boxes();
     expect(boxes != nullptr && fl_issues() != nullptr, "there is no box");
-    fl_under(boxes[0] + 1, boxes[1] + 1);
+    fl_hit_test(boxes[0] + 1, boxes[1] + 1);
   }
   const Texts& one_of(const std::vector<Texts>& all) {
     return all[static_cast<std::size_t>(draws_.below(static_cast<int>(all.size())))];

@@ -128,8 +128,7 @@ void ask(std::string_view text, Scene& scene, std::uint64_t choice) {
   for (Interval* span : {&scene.ladder.width, scene.ladder.height ? &*scene.ladder.height : nullptr}) {
     if (span != nullptr) span->to = std::min(span->to, span->from + 20);
   }
-  std::erase_if(scene.ladder.container_sizes,
-                [](const NamedSize& container_size) { return container_size.width > 1e6; });
+  std::erase_if(scene.ladder.named_sizes, [](const NamedSize& container_size) { return container_size.width > 1e6; });
   const Variant variant{.name = {}, .scene = scene};
   if (which < 56) {
     if (scene.claims.size() > 8) scene.claims.resize(8);
@@ -140,7 +139,7 @@ void ask(std::string_view text, Scene& scene, std::uint64_t choice) {
     const std::string node = scene.tree.path(nodes[choice / 4096 % nodes.size()]);
     for (const Breakpoint& breakpoint :
          sweep(scene, scene.ladder, {node + ".width", node + ".y"}, {.threads = 1}).breakpoints())
-      expect_readable(breakpoint.cause, "a cause");
+      expect_readable(breakpoint.why, "a cause");
   } else if (which < 60) {
     print(lint(variant), "lint");
   } else if (which < 62) {

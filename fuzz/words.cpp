@@ -16,10 +16,10 @@
 namespace fond_ladder::fuzz {
 namespace {
 
-void set(const TextShaper& typesetter, const std::string& text, std::uint64_t choice) {
+void set(const TextShaper& text_shaper, const std::string& text, std::uint64_t choice) {
   FontStyle style;
   style.size = 1 + static_cast<double>(choice % 600) / 10;
-  const auto words = typesetter.set(text, style);
+  const auto words = text_shaper.set(text, style);
   if (!words) return;
   const CustomContent::Widths widths = words->widths();
   expect(std::isfinite(widths.max_content) && widths.min_content <= widths.max_content + 1e-6,
@@ -62,7 +62,7 @@ std::string changed_font(std::string_view changes) {
 
 void set_in(std::string_view font, std::uint64_t choice) {
   const int file = ::memfd_create("font", 0);
-  expect(::write(file, font.data(), font.size()) == static_cast<ssize_t>(font.size()), "no room for a font");
+  expect(::write(file, font.data(), font.size()) == static_cast<ssize_t>(font.size()), "no space for a font");
   try {
     set(*open_fonts({{.name = "body", .family = {}, .file = "/proc/self/fd/" + std::to_string(file)}}),
         "Fern, sown in March", choice);
@@ -79,8 +79,8 @@ void run(std::string_view bytes) {
   bytes.remove_prefix(1);
   if (kind == 'F') return set_in(bytes, choice);
   if (kind == 'C') return set_in(changed_font(bytes), choice);
-  static const auto typesetter = open_fonts({{.name = "body", .family = "DejaVu Sans", .file = {}}});
-  set(*typesetter, std::string(bytes), choice);
+  static const auto text_shaper = open_fonts({{.name = "body", .family = "DejaVu Sans", .file = {}}});
+  set(*text_shaper, std::string(bytes), choice);
 }
 
 }  // namespace

@@ -51,7 +51,7 @@ void Window::point(double x, double y) {
   if (pressed_ && widget(pressed_).can_be_carried && std::hypot(x - pressed_x_, y - pressed_y_) > a_little)
     carries_ = true;
   const NodeId before = std::exchange(hovered_, NodeId());
-  for (const NodeId node : arranged().under(x, y)) {  // the front-most comes first
+  for (const NodeId node : arranged().hit_test(x, y)) {  // the front-most comes first
     if (!hovered_ && (widget(node).click || widget(node).can_be_carried)) hovered_ = node;
   }
   if (hovered_ && hovered_ != before && !carries_) tell_("over " + tree_.short_path(hovered_));
@@ -74,7 +74,7 @@ void Window::release() {
 
 void Window::scroll(double by) {
   const Solution solution = arranged();
-  for (const NodeId node : solution.under(x_, y_)) {
+  for (const NodeId node : solution.hit_test(x_, y_)) {
     const double range = solution.scroll_range(node).height;
     if (range <= 0) continue;
     double& scrolled = widget(node).scrolled;
@@ -102,7 +102,7 @@ void Window::paint(cairo_t* pen) {
   if (const auto there = drop_target()) {
     ink(pen, warm);
     cairo_set_line_width(pen, 3);
-    cairo_rectangle(pen, there->mark.x, there->mark.y, there->mark.width, there->mark.height);
+    cairo_rectangle(pen, there->indicator.x, there->indicator.y, there->indicator.width, there->indicator.height);
     cairo_stroke(pen);
   }
 }

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// The two axes, x to the right and y down. Questions that are asked of either take one:
+// solution.box(node).size_on(x_axis)
+
 #include <cstdint>
 
 #include "fond_ladder/version.hpp"

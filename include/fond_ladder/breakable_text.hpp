@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// The interface of a text that breaks into lines, whatever measures its words. FixedWidthText and SegmentedText are
+// two; a toolkit can write its own. Calls are pure and may come from any thread.
+
 #include <optional>
 #include <string_view>
 #include <vector>

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// A container size at which a quantity leaves its straight line, as sweeps report it:
+// for (const Breakpoint& one : sweep(scene, ladder, {"map.width"}).breakpoints()) std::cout << one << '\n';
+
 #include <array>
 #include <cstddef>
 #include <iosfwd>
@@ -29,7 +32,7 @@ struct Breakpoint {
   BreakpointKind kind = BreakpointKind::bend;
   std::optional<double> before{}, after{};   ///< just below and at `at` (a curve: at both its ends); none: hidden
   double slope_before = 0, slope_after = 0;  ///< pixels a pixel of the container
-  std::string cause;                         ///< in words; empty where none was found
+  std::string why;                           ///< in words; empty where none was found
 };
 
 /// `at 640: beds.width jumps from 328 to 240: narrow ends`

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Some keys with values, as `when` and Tree::set take them. Built from a Node:
+// tree.set(notes, box().hidden().explicit_keys());
+
 #include <cstdint>
 #include <memory>
 #include <string_view>
@@ -15,10 +18,12 @@ inline namespace v0 {
 /// what they say until one of them is changed.
 class Changes {
  public:
+  /// No key.
   Changes() = default;
   /// The keys in which `after` differs from `before`, with the values of `after`.
   Changes(const Keys& before, const Keys& after);
 
+  /// Whether it has no key.
   [[nodiscard]] bool empty() const { return said_ == 0; }
   /// Whether it says the key of that name, as scene files spell it. Throws BadValue where there is no such key.
   [[nodiscard]] bool says(std::string_view key) const;
@@ -32,8 +37,11 @@ class Changes {
 
   /// For the library: by the place of a key in its table.
   [[nodiscard]] bool says_at(std::size_t key) const { return (said_ >> key & 1U) != 0; }
+  /// For the library: the same as say().
   void say_at(std::size_t key, const Keys& from);
+  /// For the library: removes a key.
   void undo_at(std::size_t key);
+  /// For the library: whether both have the same keys, whatever their values.
   [[nodiscard]] bool says_alike(const Changes& other) const { return said_ == other.said_; }
 
  private:

@@ -1,6 +1,10 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Checks claims at every size of a ladder, with proof where the layout is linear:
+// for (const CheckedClaim& one : check(scene, {"fits(console)"})) std::cout << report(one);
+// Costs a sweep of the quantities that the claims use; runs on all cores unless `threads` says otherwise.
+
 #include <optional>
 #include <string>
 #include <string_view>
@@ -16,19 +20,21 @@ inline namespace v0 {
 
 /// What became of one claim over a ladder.
 struct CheckedClaim {
+  /// As it was written.
   std::string claim;
+  /// It fails nowhere, and some size tests it.
   bool holds = true;
   bool every_height = false;  ///< it was checked over whole rectangles of sizes
-  std::size_t container_sizes =
-      0;  ///< sizes and stretches of them at which it was tested; without any it does not hold
+  std::size_t tests = 0;      ///< sizes and stretches of them at which it was tested; without any it does not hold
   /// Widths between which it was tested at whole ones and next to turns only (at every height: at some sizes), because
   /// something bends there that it hangs on, or content does not tell how far its answers hold; everywhere else it is
   /// proved for every real width.
   std::vector<Interval> sampled{};
   /// Widths from one to another at all of which it fails, at one height of the container.
   struct Failing {
+    /// Widths in pixels.
     double from = 0, to = 0;
-    bool with_from = true, with_to = true;  ///< whether it fails at those two as well, or only between
+    bool includes_from = true, includes_to = true;  ///< whether it fails at those two as well, or only between
     double off = 0;  ///< by how much it fails at worst: pixels, or what it counts; 0 of what has no amount
     Extent worst;    ///< a size of the container at which it does, or next to one
     Extent limit;    ///< the same, but for what lies next to an open end: that end, to which it becomes worse
@@ -36,18 +42,19 @@ struct CheckedClaim {
     std::optional<double> height{};                                       ///< none: as the content makes it
     std::optional<Interval> heights{};  ///< of a region of sizes, checked at every height; then `height` says nothing
     /// Of such a region: the corners of its convex pieces, in the order in which they are met going round.
-    std::vector<std::vector<Extent>> pieces{};
+    std::vector<std::vector<Extent>> polygons{};
     std::string node;      ///< the first of those that has a place
-    std::string because;   ///< why that node is as large as it is, from its explanation
+    std::string why;       ///< why that node is as large as it is, from its explanation
     std::string scrolled;  ///< options that bring what fails into view, as in "--scrolled list=end"
     std::string variant;   ///< in which it fails, by what tells it from the others; empty: as it is
     std::string options;   ///< of that variant
   };
+  /// From small to large.
   std::vector<Failing> failing;
 };
 
 /// Tests claims at every real width of the scene's ladder, at both ends of its heights and on and next to each height
-/// at which a range is bounded, and at every named rung. What becomes of a claim does not depend on the others. Costs
+/// at which a range is bounded, and at every named size. What becomes of a claim does not depend on the others. Costs
 /// some solves for each size at which anything turns; memory is that of the quantities' straight stretches. Throws
 /// BadClaim, and as SceneSolver does.
 [[nodiscard]] std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// One claim, read and tested at single sizes. To check a whole ladder use check() of check.hpp.
+
 #include <memory>
 #include <optional>
 #include <span>
@@ -46,6 +48,7 @@ class Claim {
   /// stands for it. Throws BadClaim.
   Claim(const Scene& scene, std::string_view text);
 
+  /// As it was written.
   [[nodiscard]] const std::string& text() const { return text_; }
   /// All that has to be measured to test it.
   [[nodiscard]] const std::vector<Quantity>& quantities() const;
@@ -54,8 +57,9 @@ class Claim {
   struct Outcome {
     bool tested = false;  ///< false: its `when` does not hold, or a pattern has only hidden nodes
     bool holds = true;
-    double off = 0;  ///< by how much it fails: pixels, the difference of what it counts, or how many are not seen
+    double off = 0;  ///< by how much it fails: pixels, the difference of what it counts, or how many are invisible
   };
+  /// Tests it at one size whose quantities were measured before. Linear in the terms; throws nothing.
   [[nodiscard]] Outcome test(const MeasuredSize& container_size) const;
   /// What makes it fail there.
   struct Blamed {
@@ -63,6 +67,7 @@ class Claim {
     /// Values of `sum`, `min`, `max` and `count`, as they are written; none where one of theirs is missing.
     std::vector<std::pair<std::string, std::optional<double>>> folds;
   };
+  /// What makes it fail there; empty where it holds.
   [[nodiscard]] Blamed blamed(const MeasuredSize& container_size) const;
 
   /// For the engine.

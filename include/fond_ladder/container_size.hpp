@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// The size that a container gives its root. An absent width or height follows from the content:
+// solve(scene, {.width = 390})
+
 #include <optional>
 
 #include "fond_ladder/version.hpp"

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// The interface of content whose size only its owner knows: a chart, a video, a text engine. Give it to a leaf with
+// Node::set_content or Tree::set_content. Calls are pure: same question, same answer, from any thread.
+
 #include <optional>
 
 #include "fond_ladder/version.hpp"

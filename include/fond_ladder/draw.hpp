@@ -1,6 +1,10 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Pictures of an arrangement: SVG, PNG or PDF bytes. Needs the component `draw`; without it every call throws.
+// const Panel panels[] = {{solve(scene, {390, 844}), "phone"}};
+// Picture picture = draw(panels, PictureForm::svg, {.scale = 0.5});
+
 #include <cstdint>
 #include <optional>
 #include <span>
@@ -26,15 +30,14 @@ class BadPicture : public std::runtime_error {
 /// One arrangement of a picture.
 struct Panel {
   Solution solution;
-  std::string caption;  ///< what stands before its size, as the name of a rung
+  std::string caption;  ///< what stands before its size, such as a named size
 };
 
 struct DrawOptions {
-  bool bare = false;   ///< without labels, hatching, marks and legend
-  std::string only{};  ///< path of the node to draw, with what is in it; empty for all
-  std::optional<double>
-      scale{};          ///< pixels of the picture a pixel of the scene; absent: 1, or less where 1 is too large
-  std::string title{};  ///< above all panels
+  bool bare = false;              ///< without labels, hatching, marks and legend
+  std::string only{};             ///< path of the node to draw, with what is in it; empty for all
+  std::optional<double> scale{};  ///< picture pixels per scene pixel; absent: 1, or less where 1 is too large
+  std::string title{};            ///< above all panels
   /// An SVG that stands in an HTML page: nothing in it has the name of a node, and its ids begin with `picture:`.
   bool within_page = false;
 };
@@ -45,7 +48,7 @@ struct Picture {
   double scale = 1;              ///< as it was drawn
   std::size_t drawn = 0;         ///< nodes
   std::size_t left_out = 0;      ///< nodes too small to be seen, or too many
-  /// Panel by panel, the nodes that stick out of their parent, and texts that their own words stick out of.
+  /// Panel by panel, the nodes that overhang their parent, and texts that their own words overhang.
   std::vector<std::vector<NodeId>> overhang;
 };
 

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Margins, paddings and borders as an author gives them: for all sides, for an axis, or side by side.
+// box().margin(8).margin_left(automatic)
+
 #include <array>
 #include <cstdint>
 #include <optional>
@@ -15,11 +18,15 @@ inline namespace v0 {
 /// One edge of a margin, padding or border: a length, or (margins only) `automatic`.
 class Edge {
  public:
-  Edge(Length length) : length_(length) {}         // NOLINT(google-explicit-constructor)
-  Edge(double px) : length_(px) {}                 // NOLINT(google-explicit-constructor)
+  /// A length. In padding and borders it must be 0 or more.
+  Edge(Length length) : length_(length) {}  // NOLINT(google-explicit-constructor)
+  Edge(double px) : length_(px) {}          // NOLINT(google-explicit-constructor)
+  /// Takes a share of the free space. In margins only.
   constexpr Edge(Automatic) : automatic_(true) {}  // NOLINT(google-explicit-constructor)
 
+  /// Whether it takes free space.
   [[nodiscard]] bool is_automatic() const { return automatic_; }
+  /// 0 where it is automatic.
   [[nodiscard]] const Length& length() const { return length_; }
 
   friend bool operator==(const Edge&, const Edge&) = default;
@@ -31,27 +38,33 @@ class Edge {
 
 /// What can be named of a box's edges. `left` beats `start` beats `x`; top and bottom beat `y`.
 enum class Side : std::uint8_t { top, right, bottom, left, start, end, x, y };
+/// Their words in a scene file, in the order of Side.
 inline constexpr std::array<std::string_view, 8> side_words{"top", "right", "bottom", "left", "start", "end", "x", "y"};
 
 /// The edges of a box as an author gives them. Nothing given means zero on every side.
 class Edges {
  public:
+  /// No side given.
   Edges() = default;
+  /// The same length on every side.
   Edges(Length every_side) {  // NOLINT(google-explicit-constructor)
     set(Side::x, every_side).set(Side::y, every_side);
   }
+  /// The same number of pixels on every side.
   Edges(double every_side) : Edges(Length(every_side)) {}  // NOLINT(google-explicit-constructor)
   /// Every side automatic: for margins.
   Edges(Automatic every_side) {  // NOLINT(google-explicit-constructor)
     set(Side::x, every_side).set(Side::y, every_side);
   }
 
+  /// Gives one side, or a pair of sides. Returns itself.
   Edges& set(Side side, Edge edge) {
     const auto i = static_cast<std::size_t>(side);
     amounts_[i] = edge.is_automatic() ? 0 : edge.length().amount();
     ways_[i] = edge.is_automatic() ? Way::automatic : static_cast<Way>(edge.length().unit());
     return *this;
   }
+  /// What was given by that name; absent where nothing was. See on() for the edge that results.
   [[nodiscard]] std::optional<Edge> given(Side side) const {
     const auto i = static_cast<std::size_t>(side);
     if (ways_[i] == Way::none) return {};

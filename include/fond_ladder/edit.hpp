@@ -1,6 +1,11 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Edits of a scene file, which keep its comments and order, and can be undone:
+// Draft draft(text, "console.scene.json");
+// draft.apply(Edit::set("beds.width", "300"));
+// draft.undo();
+
 #include <array>
 #include <cstddef>
 #include <cstdint>
@@ -34,7 +39,9 @@ struct Edit {
   [[nodiscard]] static Edit move(const std::string& node, const std::string& container, std::size_t place);
   /// Gathers siblings in a container of their own, where the first of them is.
   [[nodiscard]] static Edit group(const std::vector<std::string>& nodes, Kind kind, const std::string& name = {});
+  /// Removes nodes and their descendants.
   [[nodiscard]] static Edit remove(const std::string& node);
+  /// Inserts a node, written as JSON, before the child of that index.
   [[nodiscard]] static Edit insert(const std::string& container, std::size_t place, const std::string& json);
   /// Takes a container away whose children stay, in its place.
   [[nodiscard]] static Edit ungroup(const std::string& container);
@@ -61,7 +68,7 @@ class BadEdit : public std::invalid_argument {
 /// A scene that is being changed, one trial after the other, each of which can be taken back. A trial means what the
 /// edited file would mean: it is made in the text of the file, which keeps its comments and the way it is written, and
 /// the scene is read anew. Copies and uses of parts are written out where one of them is to be different in what only
-/// its own text can say; claims and wordings that name a node go on naming it where it is moved, and are left out where
+/// its own text can say; claims and locales that name a node go on naming it where it is moved, and are left out where
 /// it is gone. A value; a change costs a reading of the scene.
 class Draft {
  public:
@@ -88,6 +95,7 @@ class Draft {
   [[nodiscard]] std::string place_in_part(const std::string& node, const std::string& part = {}) const;
   /// The file with all changes made.
   [[nodiscard]] const std::string& json() const;
+  /// In the order in which they were applied, without those that were undone.
   [[nodiscard]] const std::vector<Edit>& made() const { return made_; }
   /// What a person should know of the changes made, a sentence each: that a range still says otherwise, which claims
   /// are left out.

@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The words of the scene format that are one of a few. An enumerator is spelled as in a scene file.
+// The words of the scene format that are one of a few. An enumerator is spelled as in a scene file; `word` gives its
+// spelling, words_of all spellings in order.
 
 #include <array>
 #include <cstdint>
@@ -15,22 +16,22 @@ inline namespace v0 {
 
 /// What a node is: a container (row, column, grid, stack) or a leaf (box, text, image).
 enum class Kind : std::uint8_t { row, column, grid, stack, box, text, image };
-/// Where children are packed along their container when room is left. CSS Box Alignment 3, section 6.
+/// Where children are packed along their container when space is left. CSS Box Alignment 3, section 6.
 enum class Along : std::uint8_t { start, center, end, between, around, evenly, slots };
 /// Where a child lies across its row or column, in its stack or in its cell. CSS Box Alignment 3, section 6.
 enum class Across : std::uint8_t { start, center, end, stretch, baseline };
-/// How wrapped lines share spare room: the words of Along, and stretch.
+/// How wrapped lines share unused space: the words of Along, and stretch.
 enum class PlaceContent : std::uint8_t { start, center, end, between, around, evenly, slots, stretch };
 /// Which way a line of text runs in the scene's language.
 enum class Direction : std::uint8_t { ltr, rtl };
 /// Which children are painted over others that they overlap: the last ones of the file, or the first. It matters
 /// wherever they overlap: by a negative gap or margin, in a stack, in one cell, or pinned.
 enum class OnTop : std::uint8_t { last, first };
-/// Where a border is: inside the box, taking room of its content; over whatever is there; around the box, taking room
+/// Where a border is: inside the box, taking space of its content; over whatever is there; around the box, taking space
 /// as a margin does; or around it as an outline, taking none.
 enum class BorderAt : std::uint8_t { inside, over, around, outline };
 /// Where the words of a text lie in a box that is wider or higher than they are.
-enum class WordsAt : std::uint8_t { start, center, end };
+enum class TextAlign : std::uint8_t { start, center, end };
 /// What the words of a scene are measured in: the built-in metrics, equal on every machine, or fonts.
 enum class TextMetrics : std::uint8_t { fixed, fonts };
 /// How a picture fills the box of its image node.
@@ -39,9 +40,11 @@ enum class ImageFit : std::uint8_t { cover, contain, stretch };
 enum class Flow : std::uint8_t { rows, columns };
 /// The axes on which a container scrolls.
 enum class Scroll : std::uint8_t { none, x, y, both };
+/// Whether content may be scrolled horizontally.
 [[nodiscard]] constexpr bool scrolls_x(Scroll scroll) {
   return scroll == Scroll::x || scroll == Scroll::both;
 }
+/// Whether content may be scrolled vertically.
 [[nodiscard]] constexpr bool scrolls_y(Scroll scroll) {
   return scroll == Scroll::y || scroll == Scroll::both;
 }
@@ -67,7 +70,7 @@ inline constexpr std::array<std::string_view, 2> words_of<OnTop>{"last", "first"
 template <>
 inline constexpr std::array<std::string_view, 4> words_of<BorderAt>{"inside", "over", "around", "outline"};
 template <>
-inline constexpr std::array<std::string_view, 3> words_of<WordsAt>{"start", "center", "end"};
+inline constexpr std::array<std::string_view, 3> words_of<TextAlign>{"start", "center", "end"};
 template <>
 inline constexpr std::array<std::string_view, 2> words_of<TextMetrics>{"fixed", "fonts"};
 template <>
@@ -83,6 +86,7 @@ template <class Word>
   return words_of<Word>[static_cast<std::size_t>(value)];
 }
 
+/// Whether nodes of a kind have children.
 [[nodiscard]] constexpr bool is_container(Kind kind) {
   return kind <= Kind::stack;
 }

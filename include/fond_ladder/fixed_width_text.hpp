@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Text with fixed metrics, the default: the same numbers on every machine, and no fonts needed.
+
 #include <cstdint>
 #include <optional>
 #include <string>
@@ -23,7 +25,7 @@ struct TextStyle {
   friend bool operator==(const TextStyle&, const TextStyle&) = default;
 };
 
-/// A text in the built-in plain metrics, which give the same numbers on every machine: a character is 0.6 em wide (a
+/// A text in the built-in fixed metrics, which give the same numbers on every machine: a character is 0.6 em wide (a
 /// wide East Asian character or an emoji 1.2 em, a combining mark 0), lines break at spaces, after hyphens, between
 /// wide characters and always at a line feed; a line is 1.25 em high, its baseline 0.95 em below its top; what
 /// `line_height` adds or takes lies half above and half below. Spaces at a
@@ -35,19 +37,27 @@ class FixedWidthText final : public BreakableText {
   /// The same words in characters of another size, in pixels; they are not cut into pieces anew.
   FixedWidthText(const FixedWidthText& words, double size);
 
+  /// min-content and max-content, in pixels. Constant.
   [[nodiscard]] Widths widths() const override;
+  /// The height at a width. Linear in the words.
   [[nodiscard]] Heights height_for(double width) const override;
 
   /// Widths at which it breaks into the same lines. Takes as long as breaking.
   [[nodiscard]] std::optional<StableWidths> constant_interval(double width) const override;
+  /// The lines at a width. Linear in the words.
   [[nodiscard]] std::vector<Line> lines_at(double width) const override;
 
+  /// UTF-8, as it was given.
   [[nodiscard]] const std::string& text() const { return text_; }
+  /// As it was given.
   [[nodiscard]] const TextStyle& style() const { return style_; }
+  /// In pixels.
   [[nodiscard]] double line_height() const override { return style_.line_height.value_or(1.25) * style_.size; }
+  /// Below the top of a line, in pixels.
   [[nodiscard]] double line_baseline() const override {
     return style_.line_height ? (0.95 + (*style_.line_height - 1.25) / 2) * style_.size : 0.95 * style_.size;
   }
+  /// As the style says.
   [[nodiscard]] std::optional<int> max_lines() const override { return style_.max_lines; }
   /// Bytes, itself included.
   [[nodiscard]] std::size_t memory() const;

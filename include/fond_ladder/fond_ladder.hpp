@@ -1,6 +1,18 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Includes the whole library. Where compile time matters, include single headers instead:
+// node.hpp, scene.hpp    writing a layout, solving it at a size
+// tree.hpp, solver.hpp   a tree that is kept alive and edited
+// solution.hpp           what can be asked of an arrangement
+// sweep.hpp, check.hpp   every size of a ladder: breakpoints, claims
+// explanation.hpp        why a node has its size
+// lint.hpp, compare.hpp  likely mistakes, differences
+// scene_file.hpp         scene files
+// draw.hpp, fonts.hpp    pictures, real fonts
+// Units are pixels, x to the right and y down. Errors are exceptions; no call leaves anything half done. Values may be
+// used from any thread as long as nobody changes them.
+
 /// The whole core: describe a scene, arrange it, measure it. Reading scene files is apart, in scene_file.hpp.
 
 #include "fond_ladder/breakpoint.hpp"

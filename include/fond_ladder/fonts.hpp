@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Text measured with real fonts, by Pango and HarfBuzz. Needs the component `text`; without Pango every call throws
+// BadFonts. set_words(scene, TextMetrics::fonts);
+
 #include <cstddef>
 #include <memory>
 #include <optional>
@@ -27,6 +30,7 @@ class BadFonts : public std::runtime_error {
     std::string message;
   };
   explicit BadFonts(std::vector<Fault> faults);
+  /// One per font that cannot be used.
   [[nodiscard]] const std::vector<Fault>& faults() const { return faults_; }
 
  private:
@@ -48,15 +52,15 @@ class BadFonts : public std::runtime_error {
 /// Throws BadFonts, with every fault. Opening the first of all reads the machine's list of fonts.
 [[nodiscard]] std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& fonts);
 
-/// Measures the words of a scene as is said: in plain metrics, or with its fonts. All its texts are set, those of its
-/// ranges, modes and wordings too, so that the typesetter's remarks are about all of them. Throws BadFonts, also for
-/// fonts of a wording and for a text that cannot be set; then the scene is as it was.
+/// Measures the words of a scene as is said: in fixed metrics, or with its fonts. All its texts are set, those of its
+/// ranges, modes and locales too, so that the text_shaper's remarks are about all of them. Throws BadFonts, also for
+/// fonts of a locale and for a text that cannot be set; then the scene is as it was.
 void set_words(Scene& scene, TextMetrics words);
 
 /// A text that a layout of Pango's holds, in its pieces, to be given to a node: Tree::set_content. The layout is read
 /// as if it had no width; further edits of it are not followed. Throws BadPieces for what SegmentedText refuses, and
 /// where this build cannot measure with fonts.
-[[nodiscard]] std::shared_ptr<const SegmentedText> pieces_of(_PangoLayout* layout, std::optional<int> max_lines = {});
+[[nodiscard]] std::shared_ptr<const SegmentedText> segments_of(_PangoLayout* layout, std::optional<int> max_lines = {});
 
 }  // namespace v0
 }  // namespace fond_ladder

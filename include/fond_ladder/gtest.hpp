@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Matchers for tests of layouts, for GoogleTest with gmock.
+
 /// Matchers for GoogleTest, for whoever tests arrangements of their own. Needs gmock; nothing else of the library
 /// includes this header. What a failed expectation prints is the report of `check`.
 ///
@@ -33,6 +35,7 @@ class KeepsClaim {
   KeepsClaim(std::optional<std::string> claim, std::vector<std::string> modes)
       : claim_(std::move(claim)), modes_(std::move(modes)) {}
 
+  /// Called by GoogleTest. Checks at every size of the ladder, on one thread; `out` gets the report of what fails.
   bool MatchAndExplain(const Variant& variant, std::ostream* out) const {
     const std::vector<std::string> claims = claim_ ? std::vector{*claim_} : variant.scene.claims;
     if (claims.empty()) {
@@ -51,10 +54,13 @@ class KeepsClaim {
       return false;
     }
   }
+  /// The same of a scene as it is, with the modes of the matcher.
   bool MatchAndExplain(const Scene& scene, std::ostream* out) const {
     return MatchAndExplain(variant_of(scene, "", modes_), out);
   }
+  /// Called by GoogleTest: what is expected.
   void DescribeTo(std::ostream* out) const { *out << "keeps " << (claim_ ? *claim_ : "all its claims"); }
+  /// Called by GoogleTest: what is expected with Not().
   void DescribeNegationTo(std::ostream* out) const { *out << "breaks " << (claim_ ? *claim_ : "one of its claims"); }
 
  private:
@@ -75,8 +81,10 @@ class KeepsClaim {
 class LiesAtPlace {
  public:
   using is_gtest_matcher = void;
+  /// `fit_tolerance` in pixels, for each of the four numbers.
   LiesAtPlace(const Rect& wanted, double fit_tolerance) : wanted_(wanted), within_(fit_tolerance) {}
 
+  /// Called by GoogleTest; `out` gets the numbers that differ.
   bool MatchAndExplain(const Rect& box, std::ostream* out) const {
     bool all = true;
     const auto compare = [&](const char* name, double is, double wanted) {
@@ -90,9 +98,11 @@ class LiesAtPlace {
     compare("height", box.height, wanted_.height);
     return all;
   }
+  /// Called by GoogleTest: what is expected.
   void DescribeTo(std::ostream* out) const {
     *out << "lies at " << wanted_.x << "," << wanted_.y << " " << wanted_.width << "x" << wanted_.height;
   }
+  /// Called by GoogleTest: what is expected with Not().
   void DescribeNegationTo(std::ostream* out) const {
     *out << "does not lie at " << wanted_.x << "," << wanted_.y << " " << wanted_.width << "x" << wanted_.height;
   }
@@ -111,9 +121,11 @@ class LiesAtPlace {
 inline void PrintTo(const Rect& box, std::ostream* out) {
   *out << box.x << "," << box.y << " " << box.width << "x" << box.height;
 }
+/// The number of nodes and the title.
 inline void PrintTo(const Scene& scene, std::ostream* out) {
   *out << "a scene of " << scene.tree.size() << " nodes" << (scene.title.empty() ? "" : ", " + scene.title);
 }
+/// The scene, and the name of the variant.
 inline void PrintTo(const Variant& variant, std::ostream* out) {
   PrintTo(variant.scene, out);
   if (!variant.name.empty()) *out << ", " << variant.name;

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// What is wrong in one arrangement: overhang, squeezed sizes, invisible nodes. `measure` prints these first.
+// for (const Issue& one : issues(scene, solution)) std::cout << scene.tree.path(one.node) << '\n';
+
 #include <cstdint>
 #include <optional>
 #include <string>
@@ -13,36 +16,36 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// What is bad about a node at one size of the container.
+/// One thing that is wrong with a node at one container size.
 struct Issue {
   enum class Kind : std::uint8_t {
-    sticks_out,        ///< of its parent, or its words of itself
-    overlaps_padding,  ///< into the padding of its parent, or its words into its own
+    overhangs,         ///< its parent, or its text overhangs it
+    overlaps_padding,  ///< of its parent, or its text its own
     squeezed,          ///< below a size that it was given
     invisible,         ///< though it is not hidden
   };
-  Kind kind = Kind::sticks_out;
+  Kind kind = Kind::overhangs;
   NodeId node;
-  /// What it sticks out of, into whose padding it runs, beyond which or behind which it lies: itself where its words
+  /// What it overhangs, into whose padding it runs, beyond which or behind which it lies: itself where its words
   /// do; none where it has no size, or is squeezed.
   NodeId of{};
-  FourSides by{};              ///< how far it sticks out or intrudes
+  FourSides by{};              ///< how far it overhangs, or overlaps the padding
   std::size_t lost_lines = 0;  ///< of a text, by `max_lines`
   Axis axis = x_axis;          ///< on which it is squeezed
   double given = 0, got = 0;   ///< the size that it says, and the one it has
-  Invisible::Why why{};        ///< it is unseen
+  Invisible::Why why{};        ///< it is invisible
 };
 
-/// All that is bad about the nodes of a scene in an arrangement of it, by kind and then in the order of the file. What
-/// an author says is meant is left out, and sizes of 0 that are given, and nameless empty boxes. What runs into padding
-/// is told on sides on which it does not stick out. Of what is unseen only the topmost node is told, and nothing else
-/// of it and what is unseen in it. Takes about as long as a solve.
+/// Everything that is wrong in an arrangement of a scene, by kind and then in the order of the file. What `allow`
+/// accepts is left out, and so are sizes of 0 that were set, and empty boxes without a name. Padding overlap is
+/// reported on sides without overhang. Of invisible nodes only the topmost is reported, and nothing else about it and
+/// its descendants. Takes about as long as a solve.
 [[nodiscard]] std::vector<Issue> issues(const Scene& scene, const Solution& solution);
 
-/// For each trouble the smallest width above that of `container_size` at which it is gone, to the edge that a sweep
-/// tells, as far as the ladder goes; none where it is not gone, where no width was asked, and of what is unseen. Costs
-/// some solves for each size at which anything turns that the troubles hang on; where no edge can be proved, about 20 a
-/// trouble, and then it is the next whole width.
+/// For each issue the smallest width above that of `container_size` at which it is gone, to the edge that a sweep
+/// tells, as far as the ladder goes; none where it is not gone, where no width was asked, and of what is invisible.
+/// Costs some solves for each size at which anything turns that the troubles hang on; where no edge can be proved,
+/// about 20 a trouble, and then it is the next whole width.
 [[nodiscard]] std::vector<std::optional<double>> resolved_from(const Scene& scene,
                                                                const std::vector<std::string>& modes,
                                                                const ContainerSize& container_size,

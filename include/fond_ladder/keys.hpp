@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// All keys of a node as plain data. Most code writes them with the setters of node.hpp instead.
+
 #include <array>
 #include <limits>
 #include <optional>
@@ -23,19 +25,23 @@ inline namespace v0 {
 class TextShaper;
 struct FontStyle;
 
-/// Room between neighbours: `x` between columns, `y` between rows or lines.
+/// Space between neighbors: `x` between columns, `y` between rows or lines.
 struct Gap {
   Length x, y;
   Gap() = default;
+  /// The same gap on both axes.
   Gap(Length both) : x(both), y(both) {}   // NOLINT(google-explicit-constructor)
   Gap(double both) : Gap(Length(both)) {}  // NOLINT(google-explicit-constructor)
+  /// A gap between columns, and one between rows or lines. Negative only in rows and columns.
   Gap(Length gap_x, Length gap_y) : x(gap_x), y(gap_y) {}
   friend bool operator==(const Gap&, const Gap&) = default;
 };
 
 /// Place among the siblings: any integer; ties keep the order of the file.
 struct Order {
+  /// Before all others.
   static constexpr int first = std::numeric_limits<int>::min();
+  /// After all others.
   static constexpr int last = std::numeric_limits<int>::max();
   int rank = 0;
   friend bool operator==(const Order&, const Order&) = default;
@@ -47,14 +53,24 @@ struct PlaceItems {
   friend bool operator==(const PlaceItems&, const PlaceItems&) = default;
 };
 
-/// How spare room is shared on each axis: among the wrapped lines of a row (y) or column (x), and among the tracks of a
-/// grid.
+/// How unused space is shared on each axis: among the wrapped lines of a row (y) or column (x), and among the tracks of
+/// a grid.
 struct PlaceContentPair {
   PlaceContent x = PlaceContent::stretch, y = PlaceContent::stretch;
   PlaceContentPair() = default;
+  /// The same word on both axes.
   PlaceContentPair(PlaceContent both) : x(both), y(both) {}  // NOLINT(google-explicit-constructor)
   PlaceContentPair(PlaceContent on_x, PlaceContent on_y) : x(on_x), y(on_y) {}
   friend bool operator==(const PlaceContentPair&, const PlaceContentPair&) = default;
+};
+
+/// Where the lines of a text lie in a box that is wider (x) or taller (y) than they are.
+struct TextAlignPair {
+  TextAlign x = TextAlign::start, y = TextAlign::start;
+  TextAlignPair() = default;
+  TextAlignPair(TextAlign on_x, TextAlign on_y = TextAlign::start)
+      : x(on_x), y(on_y) {}  // NOLINT(google-explicit-constructor)
+  friend bool operator==(const TextAlignPair&, const TextAlignPair&) = default;
 };
 
 /// Where one child lies, overriding its parent: `across` in a row or column, `x` and `y` in a stack or grid.
@@ -72,7 +88,7 @@ struct Pair {
 /// What a list says of its entries: whether only those in view are arranged, and for how many its children stand.
 struct Virtualized {
   bool on = false;
-  /// How many entries there are, copies of the one child; 0: the children are all there are.
+  /// How many entries the list has: copies of its one child, up to 10^9. 0: its children are all there are.
   std::uint32_t entries = 0;
   /// For solvers: the number of the entry that the second child is, the first being entry 0.
   std::uint32_t second = 1;
@@ -86,76 +102,112 @@ struct Virtualized {
   friend bool operator==(const Virtualized&, const Virtualized&) = default;
 };
 
-/// Everything an author may say of one node, with its defaults. A key that does nothing for a kind is kept all the
-/// same: a node that changes its kind loses none of its settings.
+/// All keys of one node, with their defaults. A key without effect on the present kind is kept: a node that changes its
+/// kind loses no setting. A value. Domains are checked by the Scene or Tree that takes it, which throws BadValue.
 ///
-/// What most nodes say stands first and close together, so that many nodes are read quickly.
+/// Keys that most nodes set come first and close together, so that many nodes are read quickly.
 struct Keys {
   Kind kind = Kind::box;
 
   // Words and yes or no.
+  /// Removes the node from layout and paint, with its descendants.
   bool hidden = false;
+  /// Lint checks that people can hit it: see Scene::touch_target_size.
   bool touch_target = false;
   bool see_through = false;  ///< of a box or an image: it covers nothing that lies behind it
-  Allowed allow;             ///< what of it is on purpose
+  Allowed allow;             ///< findings of lint that are accepted on this node
+  /// The axes on which its content scrolls: it may be larger there without overhang.
   Scroll scroll = Scroll::none;
+  /// Whether layout uses the painted size: see `scale`.
   bool scale_affects_layout = false;
+  /// Whether its border takes space, and where.
   BorderAt border_at = BorderAt::inside;
+  /// Which of its children are in front where they overlap.
   OnTop on_top = OnTop::last;
+  /// Of a row or column: where its children are packed if space is left.
   Along along = Along::start;
+  /// Of a row or column: where its children are placed across it.
   Across across = Across::stretch;
+  /// Of a row or column: children that do not fit start another line.
   bool wrap = false;
+  /// Of a row or column: each line is laid out from its far end.
   bool reverse = false;
+  /// How wrapped lines, or the tracks of a grid, use unused space.
   PlaceContentPair place_content;
+  /// Of a row or column: all children get the size of the largest along it.
   bool equal_sizes = false;
+  /// Of a grid or stack: where its children are placed, on each axis.
   PlaceItems place_items;
+  /// Where it is placed, instead of what its parent says.
   PlaceSelf place_self;
   Flow flow = Flow::rows;  ///< of a grid
   bool dense = false;      ///< of a grid
+  /// Of a text measured with fonts.
   bool bold = false, italic = false;
+  /// Of a text: it stays on one line.
   bool one_line = false;
-  WordsAt words_at = WordsAt::start, words_up = WordsAt::start;
+  TextAlignPair text_align;  ///< of a text
+  /// Of an image; no effect on layout.
   ImageFit image_fit = ImageFit::cover;
+  /// Position among its siblings in layout order.
   Order order;
   Virtualized virtualized;  ///< of a row or column that scrolls along
 
   // Sizes and factors.
+  /// Sizes of the border box: a length, `content` or `fill`. Automatic: the container decides.
   Sizing width, height;
+  /// Share of the free space along a row or column; 0, or from 1e-9 to 1e9.
   double grow = 0;
+  /// Share of the shortfall along a row or column, times the base size; 0, or from 1e-9 to 1e9.
   double shrink = 1;
+  /// Size along a row or column in proportion to the weights: basis 0 and grow in one.
   std::optional<double> weight;
   Pair natural_size;  ///< of a box or an image
+  /// Space between neighbors.
   Gap gap;
+  /// Limits of the border box, 0 or more. A minimum wins over its maximum.
   Limit min_width, max_width, min_height, max_height;
   Sizing basis;  ///< a length or `content`
+  /// A letter, then letters, digits, `_` and `-`; unique among siblings. Empty: the node is named by kind and place.
   std::string name;
+  /// UTF-8, at most 1,000,000 bytes.
   std::string text;
   std::string font;                    ///< of a text: a name of the scene's fonts; `body` when empty
   std::optional<double> font_size;     ///< of a text's characters, in pixels; one em when absent
   std::optional<double> line_height;   ///< of a text's lines, times its size; its font's when absent
   std::optional<double> aspect_ratio;  ///< width / height
+  /// Of a row or column: the total that weights and grow factors are parts of; their sum when absent.
   std::optional<double> out_of;
+  /// Of a text: the largest number of lines, from 1.
   std::optional<int> max_lines;
+  /// Painted larger or smaller around its center; from 1e-6 to 1e6.
   double scale = 1;
   std::optional<double> scroll_ratio;  ///< by which share of its scroller's movement it moves; 1, of a pinned node 0
+  /// Of a child of a stack: an offset in pixels, applied last.
   Pair nudge;
 
   // Edges and pins.
+  /// Space outside the border, inside it, and its thickness.
   Edges margin, padding, border;
+  /// Takes the node out of the flow; see Pin.
   std::optional<Pin> pin;
 
   // Children of a grid, and grids.
+  /// Its cell, from 0; the next free one when absent.
   std::optional<Cell> cell;
+  /// How many columns and rows it spans.
   CellSpan span;
+  /// The named area that it is in; empty for none.
   std::string area;
+  /// Of a grid: its explicit tracks.
   Tracks columns, rows;
-  Track auto_columns, auto_rows;   ///< of tracks that nobody wrote down
+  Track auto_columns, auto_rows;   ///< of implicit tracks
   std::vector<std::string> areas;  ///< a map, row by row, of names and `.`
 
-  std::vector<Range> ranges;  ///< own ranges: of the width of the node itself
+  std::vector<Range> ranges;  ///< node ranges: of the width of the node itself
 
-  /// What its lengths are multiples of in a scene of this em; only texts have a font of their own. Without a typesetter
-  /// in plain metrics.
+  /// What its lengths are multiples of in a scene of this em; only texts have a font of their own. Without a
+  /// text_shaper in fixed metrics.
   [[nodiscard]] FontUnits units(double em, const TextShaper* setter = nullptr) const {
     return setter == nullptr ? FontUnits{em, plain_character * (kind == Kind::text ? font_size.value_or(em) : em)}
                              : set_units(em, *setter);
@@ -170,7 +222,9 @@ struct Keys {
   }
   /// What is said of the size along an axis: the size itself, its minimum, its maximum.
   [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }
+  /// The minimum on an axis; absent unless given.
   [[nodiscard]] const Limit& least_on(Axis axis) const { return axis == x_axis ? min_width : min_height; }
+  /// The maximum on an axis; absent unless given.
   [[nodiscard]] const Limit& most_on(Axis axis) const { return axis == x_axis ? max_width : max_height; }
 
   friend bool operator==(const Keys&, const Keys&) = default;

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Likely mistakes in a scene, over its whole ladder, each with its reason, sizes and fix.
+// std::cout << lint(Variant{"", scene});
+
 #include <iosfwd>
 #include <string>
 #include <string_view>
@@ -33,19 +36,19 @@ struct Lint {
   std::string title;               ///< the scene, and in how many variants it was looked at
   std::vector<std::string> about;  ///< which these are, and what was tried, a line each
   Interval widths;
-  std::size_t container_sizes = 0;  ///< sizes looked at, in each variant
-  std::vector<Finding> findings;    ///< by what is odd, then in the order of the file
-  std::string in_part;              ///< what was not looked at, of very many; empty where all was
-  /// Settings that are asleep in some ranges: worth knowing, nothing to cure.
+  std::size_t sizes_examined = 0;  ///< sizes looked at, in each variant
+  std::vector<Finding> findings;   ///< by rule, then in the order of the file
+  std::string not_examined;        ///< what was not examined, if there was too much; else empty
+  /// Keys without effect in some ranges: often intended.
   std::vector<Finding> remarks;
 };
 
-/// Solves the whole ladder (every whole width at both ends of its heights, and the named rungs) and looks at every node
+/// Solves every whole width of the ladder, at both ends of its heights, and every named size, and examines every node
 /// at every size. Throws as SceneSolver does.
 [[nodiscard]] Lint lint(const Variant& variant);
 
-/// The same in each variant of a scene, on so many threads (0: all cores). What is odd in some of them is told with
-/// their names; a setting has no effect if it has none in any variant that shows its node.
+/// The same in each variant of a scene, on so many threads (0: all cores). A finding of some of them names
+/// these; a setting has no effect if it has none in any variant that shows its node.
 [[nodiscard]] Lint lint(const std::vector<Variant>& variants, unsigned threads = 0, const Progress& progress = {});
 
 /// The findings for people, the answer on the first line.

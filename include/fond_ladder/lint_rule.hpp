@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// The rules of lint by name, and the set of them that a node accepts: box().allow({LintRule::behind})
+
 #include <array>
 #include <cstdint>
 #include <initializer_list>
@@ -20,7 +22,7 @@ enum class LintRule : std::uint8_t {
   behind,               ///< wholly behind a box or an image
   nothing_to_fill,      ///< `fill` in something that is only as large as its content
   squeezed,             ///< a given size that is squeezed
-  never_fits,           ///< sticks out at every size
+  never_fits,           ///< overhangs at every size
   overlaps_padding,     ///< runs into the padding of its parent
   never_holds,          ///< a range that no size is in
   always_holds,         ///< a range that every size is in
@@ -34,7 +36,7 @@ enum class LintRule : std::uint8_t {
   empty_area,           ///< an area of a map that nobody stands in
   no_area,              ///< a child of a grid with a map that names no area
   nothing_grows,        ///< everything is of a fixed size, and nothing takes what is left
-  empty_track_gap,      ///< room between what is there and what is not
+  empty_track_gap,      ///< space between what is there and what is not
   gap_forces_wrap,      ///< percentages that the gap keeps from sharing a line
   unused_allow,         ///< meant, and never so
   dormant,              ///< a setting that does nothing in some ranges; a remark, nothing wrong
@@ -54,15 +56,20 @@ static_assert(words_of<LintRule>.size() == static_cast<std::size_t>(LintRule::do
 class Allowed {
  public:
   constexpr Allowed() = default;
+  /// Some rules.
   constexpr Allowed(std::initializer_list<LintRule> rules) {
     for (const LintRule one : rules) add(one);
   }
 
+  /// Adds a rule.
   constexpr void add(LintRule rule) { bits_ |= bit(static_cast<std::size_t>(rule)); }
+  /// Accepts overhang.
   constexpr void add_overhang() { bits_ |= bit(overhang_place); }
+  /// Whether a rule is accepted.
   [[nodiscard]] constexpr bool has(LintRule rule) const { return (bits_ & bit(static_cast<std::size_t>(rule))) != 0; }
-  /// That it, or its words, stick out, at some sizes or at all.
+  /// That it, or its words, overhang, at some sizes or at all.
   [[nodiscard]] constexpr bool overhang() const { return (bits_ & bit(overhang_place)) != 0; }
+  /// Whether anything is accepted.
   [[nodiscard]] constexpr bool any() const { return bits_ != 0; }
   friend bool operator==(const Allowed&, const Allowed&) = default;
 

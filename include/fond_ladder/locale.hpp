@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Other texts for a scene, with a direction and fonts: another language, or longer names.
+
 #include <optional>
 #include <string>
 #include <string_view>
@@ -19,12 +21,12 @@ struct Scene;
 struct Locale {
   std::string name;
   std::vector<std::pair<NodeId, std::string>> texts;
-  std::optional<Direction> direction{};  ///< in which this wording is read; absent: that of the scene
+  std::optional<Direction> direction{};  ///< in which this locale is read; absent: that of the scene
   std::vector<NamedFont> fonts{};        ///< that it brings: they stand in for those of the scene by these names
 };
 
-/// Puts the texts of a wording into the scene, turns its direction and takes its fonts. Texts that a range or mode says
-/// stay. Throws BadValue for a name that no wording has, BadFonts where words are measured with fonts and there is one
+/// Puts the texts of a locale into the scene, turns its direction and takes its fonts. Texts that a range or mode says
+/// stay. Throws BadValue for a name that no locale has, BadFonts where words are measured with fonts and there is one
 /// that is not there.
 void apply_locale(Scene& scene, std::string_view locale);
 

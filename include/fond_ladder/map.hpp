@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// All container sizes at once, width by height: regions in which claims fail and in which the layout changes.
+
 #include <string>
 #include <vector>
 
@@ -19,10 +21,10 @@ struct SizeMap {
   struct Line {
     Extent from, to;
   };
-  std::vector<Line> breakpoints;  ///< on both sides of which boxes are arranged otherwise
+  std::vector<Line> boundaries;  ///< on both sides of which boxes are arranged otherwise
   std::vector<Range> ranges;
-  std::vector<NamedSize> container_sizes;  ///< those inside that have a height
-  std::size_t cells = 0;                   ///< regions in each of which all sizes and places run straight
+  std::vector<NamedSize> named_sizes;  ///< those inside that have a height
+  std::size_t cells = 0;               ///< regions in each of which all sizes and places run straight
   std::size_t sampled = 0;  ///< pieces of the rest: there something bends, and claims were looked at in some places
 };
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// A handle of a node. It stays valid through all edits, and never comes to mean another node.
+
 #include <compare>
 #include <cstddef>
 #include <cstdint>

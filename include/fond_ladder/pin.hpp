@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Positions outside the flow: distances to the parent's edges, or ties to edges of siblings.
+// box("badge").pin({.right = 4, .top = 4})
+
 #include <array>
 #include <cstddef>
 #include <cstdint>
@@ -42,6 +45,7 @@ struct Tie {
 /// So pins that say the same are the same.
 class Ties {
  public:
+  /// One side, and what it is tied to.
   struct SideTie {
     PinSide side{};
     Tie tie;
@@ -54,9 +58,13 @@ class Ties {
   Ties& operator=(Ties&& other) noexcept;
   ~Ties();
 
+  /// Adds a tie after those of the same side. Logarithmic search, linear move.
   void add(PinSide side, Tie tie);
+  /// Whether nothing is tied.
   [[nodiscard]] bool empty() const { return all_.empty(); }
+  /// How many ties there are.
   [[nodiscard]] std::size_t size() const { return all_.size(); }
+  /// In the order of PinSide; `i` must be less than size().
   [[nodiscard]] const SideTie& operator[](std::size_t i) const { return all_[i]; }
   [[nodiscard]] SideTie& operator[](std::size_t i) { return all_[i]; }
   [[nodiscard]] auto begin() const { return all_.begin(); }
@@ -70,6 +78,8 @@ class Ties {
 /// Where a child that is taken out of the flow lies: each side at a distance from that side of its parent's padding box
 /// (the middle: from its middle), or tied to edges of siblings.
 struct Pin {
+  /// Distances in pixels, em, ch or percent of the parent's padding box; absent: the side is free. `start` and `end`
+  /// follow the reading direction. With both sides of an axis and no size, the size follows.
   Limit left{}, right{}, top{}, bottom{}, start{}, end{}, middle_x{}, middle_y{};
   /// Sides that are tied, instead of a distance. Of several ties of one side the furthest counts: the one that leads
   /// furthest away from that side of the parent.
@@ -82,9 +92,11 @@ struct Pin {
     return *this;
   }
   Pin&& tied(PinSide side, Tie tie) && { return std::move(tied(side, std::move(tie))); }
+  /// Whether a side is tied to an edge of a sibling.
   [[nodiscard]] bool has_tie(PinSide side) const;
   /// Whether a distance or a tie is said of a side.
   [[nodiscard]] bool says(PinSide side) const { return distance(side).has_value() || has_tie(side); }
+  /// The distance of a side; absent where it has none.
   [[nodiscard]] const Limit& distance(PinSide side) const;
   [[nodiscard]] Limit& distance(PinSide side) { return const_cast<Limit&>(std::as_const(*this).distance(side)); }
   friend bool operator==(const Pin&, const Pin&) = default;

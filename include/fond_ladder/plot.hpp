@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// The curves of a sweep as a picture. Needs the program gnuplot at run time.
+
 #include <cstddef>
 #include <stdexcept>
 #include <string>

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// What can be asked of a node, by name: `beds.width`, `cards/*.height`, `count(cards/*)`.
+// value_of(parse_quantity(tree, "beds.width"), solution)
+
 #include <optional>
 #include <stdexcept>
 #include <string>
@@ -30,18 +33,26 @@ enum class Measure : std::uint8_t {
   line,
   columns,
   rows,
-  per_line,         ///< the most children on one line
-  unused_space,     ///< what is left along; negative where things do not fit
-  overhang,         ///< the most that sticks out of the parent on any side, or of a text its own words
+  per_line,       ///< the most children on one line
+  unused_space,   ///< what is left along; negative where things do not fit
+  overhang,       ///< the most that overhangs the parent on any side, or of a text its own words
+  overhang_left,  ///< the same on one side
+  overhang_right,
+  overhang_top,
+  overhang_bottom,
+  overflow_x,       ///< of a container: the largest overhang of a direct child, left or right; where it scrolls, 0
+  overflow_y,       ///< the same, above or below
   padding_overlap,  ///< the most that lies in the padding of the parent on any side, or of a text's words in its own
                     ///< padding
-  shown,            ///< 1 or 0, also of hidden nodes
-  node_range,       ///< 1 or 0: whether an own range of the node holds, written by the name of that range
-  max_overhang,     ///< the largest cut of a node and all that is in it; what `fits` asks for, no word of its own
+  reachable,        ///< 1 or 0, also of hidden nodes: it has a size, and is not covered or clipped once it is scrolled
+                    ///< to; never depends on a scroll position
+  in_view,          ///< 1 or 0, also of hidden nodes: the same, with every scroller left where it is
+  node_range,       ///< 1 or 0: whether a node range of the node holds, written by the name of that range
+  max_overhang,     ///< the largest overhang of a node and all that is in it; what `fits` asks for, no word of its own
   count,            ///< how many of some nodes have a place, as `count(cards/*)` asks; of no single node
 };
 
-/// As quantities and claims write it; of an own range no more than that it is one.
+/// As quantities and claims write it; of a node range no more than that it is one.
 [[nodiscard]] std::string_view word_of(Measure measure);
 
 /// Whether it is a number of things, and no length.
@@ -59,7 +70,7 @@ struct Quantity {
   Measure measure = Measure::width;
   std::string text;               ///< as it was written
   std::vector<NodeId> counted{};  ///< where some are counted: all of them
-  std::string range{};            ///< of an own range: its name
+  std::string range{};            ///< of a node range: its name
   /// Where scrollers are scrolled to while a place, or what is seen, is measured; as they are when empty.
   std::vector<Solution::ScrolledTo> scrolled{};
   /// Whether it is another one where scrollers are scrolled elsewhere.
@@ -72,7 +83,7 @@ struct Quantity {
 
 /// The node of a path, or all nodes that match a pattern: see parse_quantities. Throws BadQuantity.
 [[nodiscard]] std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern);
-/// The measure that stands behind the last dot: one of the words for them, or the name of an own range of the nodes
+/// The measure that stands behind the last dot: one of the words for them, or the name of a node range of the nodes
 /// before it. Throws BadQuantity.
 [[nodiscard]] Measure measure_named(const Tree& tree, std::string_view text);
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// A named interval of container sizes, or of a node's own width: see Scene::ranges and Node::ranges.
+
 #include <optional>
 #include <string>
 
@@ -11,10 +13,12 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// A named interval of container sizes in pixels, under which nodes may be different: `from` bounds belong to it,
-/// `below` bounds do not. A bound on a side that follows the content holds at no size. As an own range of a node it is
+/// `below` bounds do not. A bound on a side that follows the content holds at no size. As a node range of a node it is
 /// one of widths of that node.
 struct Range {
+  /// A letter, then letters, digits, `_` and `-`.
   std::string name;
+  /// Pixels; `from_` bounds are included, `below_` bounds are not. Absent: no bound.
   std::optional<double> from_width{}, below_width{}, from_height{}, below_height{};
   [[nodiscard]] bool contains(const ContainerSize& container_size) const;
   /// Whether it ends before it begins.

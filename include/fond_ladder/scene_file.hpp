@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Reads and writes scene files. Faults come all together, each with file, line, column and remedy, in one BadScene.
+// Scene scene = read_scene_file("console.scene.json");
+
 #include <cstddef>
 #include <cstdint>
 #include <stdexcept>
@@ -29,6 +32,7 @@ struct SceneError {
 class BadScene : public std::runtime_error {
  public:
   explicit BadScene(std::vector<SceneError> faults);
+  /// In the order of their places.
   [[nodiscard]] const std::vector<SceneError>& faults() const { return faults_; }
 
  private:

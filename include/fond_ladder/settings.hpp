@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Every key of a node that is in effect at a size, with its value and where it was set.
+
 #include <string>
 #include <vector>
 
@@ -16,8 +18,8 @@ struct Setting {
   std::string key;
   std::string value;  ///< as a scene file would say it; empty where nothing is said and the default is none
   Source source = Source::unsaid;
-  std::string name;  ///< of the part, the shared keys, the range or the mode
-  bool acts = true;  ///< false: it does nothing on this kind of node in this kind of parent
+  std::string name;        ///< of the part, the shared keys, the range or the mode
+  bool has_effect = true;  ///< false: it does nothing on this kind of node in this kind of parent
 };
 
 /// Every setting of a node that is in force in a container of one size: all that somebody says, and the defaults that

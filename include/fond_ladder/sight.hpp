@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Which nodes can be seen: at any scroll position (reachable), or at the present one (in view), and why not.
+// Sight sight(solution); sight.is_reachable(tree.at("alarm"))
+
 #include <cstdint>
 #include <memory>
 
@@ -23,8 +26,7 @@ struct Invisible {
 };
 
 /// Who is seen in an arrangement: the one answer that claims, `measure`, `lint` and pictures give. Containers, words
-/// and what is `see_through` cover nothing; `scale` counts as it is painted. In a solution with scrollers that are
-/// scrolled these stay where they are; all others may be scrolled.
+/// and what is `see_through` cover nothing; `scale` counts as it is painted.
 ///
 /// Costs what painting order costs at the first question, and a walk up to the root at each; from the 17th question on
 /// about the logarithm of the nodes. Lives as long as the solution; not to be shared by threads.
@@ -37,10 +39,15 @@ class Sight {
   Sight(const Sight&) = delete;
   Sight& operator=(const Sight&) = delete;
 
-  /// Of a node with a place: see Solution::is_placed. None of any other.
+  /// Why a node with a place (see Solution::is_placed) is not reachable: seen nowhere, however scrollers are scrolled.
+  /// `Why::none` for any other node.
   [[nodiscard]] Invisible invisible(NodeId node);
-  /// Whether it has a place and is seen.
-  [[nodiscard]] bool is_shown(NodeId node);
+  /// The same with every scroller left at its position in this solution.
+  [[nodiscard]] Invisible out_of_view(NodeId node);
+  /// Whether a node has a place and is seen at some scroll position.
+  [[nodiscard]] bool is_reachable(NodeId node);
+  /// Whether a node has a place and is seen at the scroll positions of this solution.
+  [[nodiscard]] bool is_in_view(NodeId node);
 
  private:
   struct Kept;

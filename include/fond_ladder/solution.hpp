@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Where every node is at one size of the container.
+// solve(scene, {1280, 800})["body/map"].width
+
 #include <algorithm>
 #include <array>
 #include <cstdint>
@@ -26,8 +29,8 @@ struct TreeLife;
 class ScrolledView;
 }  // namespace detail
 
-/// Thrown by questions to a solution that no longer holds: its tree was edited, its solver has solved again, or one of
-/// the two is gone.
+/// Thrown by questions to a solution that is no longer valid: its tree was edited, its solver solved again, or one of
+/// them is gone.
 class StaleSolution : public std::logic_error {
  public:
   using std::logic_error::logic_error;
@@ -36,42 +39,49 @@ class StaleSolution : public std::logic_error {
 /// A border box in pixels, x to the right and y down.
 struct Rect {
   double x = 0, y = 0, width = 0, height = 0;
+  /// The right edge, in pixels.
   [[nodiscard]] double right() const { return x + width; }
+  /// The bottom edge, in pixels.
   [[nodiscard]] double bottom() const { return y + height; }
+  /// The width, or the height.
   [[nodiscard]] double size_on(Axis axis) const { return axis == x_axis ? width : height; }
   friend bool operator==(const Rect&, const Rect&) = default;
 };
 
-/// Pixels on each side of a box: a thickness, or by how much something sticks out.
+/// Pixels on each side of a box: a thickness, or by how much something overhangs.
 struct FourSides {
   double top = 0, right = 0, bottom = 0, left = 0;
+  /// Whether any side is more than 0.
   [[nodiscard]] bool any() const { return top > 0 || right > 0 || bottom > 0 || left > 0; }
+  /// The largest side.
   [[nodiscard]] double most() const { return std::max({top, right, bottom, left}); }
   friend bool operator==(const FourSides&, const FourSides&) = default;
 };
 
+/// A width and a height in pixels.
 struct Extent {
   double width = 0, height = 0;
+  /// The width, or the height.
   [[nodiscard]] double on(Axis axis) const { return axis == x_axis ? width : height; }
   friend bool operator==(const Extent&, const Extent&) = default;
 };
 
 /// Something odd that a solve met and went on from.
 struct Warning {
+  /// The node that it is about.
   NodeId node;
   std::string what;
 };
 
 /// Where every node of a tree is, at one size of the container.
 ///
-/// A solution that `solve` returned keeps what it needs, and holds for ever. One that a Solver returned looks into that
-/// solver and its tree: it holds until the next solve or the next edit of the tree. Asked after that, or when one of
-/// the two is gone, it throws StaleSolution, in every build; snapshot() gives one that holds on. Questions are answered
-/// from the stored results; each costs at most the depth of the node or the number of its children, unless it says
-/// otherwise.
+/// A solution that `solve` returned owns what it needs, and stays valid. One that a Solver returned refers to that
+/// solver and its tree: it is valid until the next solve or the next edit of the tree. Asked after that, or when one of
+/// them is gone, it throws StaleSolution, in every build; snapshot() returns one that stays valid. Answers come from
+/// stored results: each question costs at most the depth of the node or the number of its children, unless its comment
+/// says otherwise. Any number of threads may ask at once.
 ///
-/// A node that is hidden, or lies in one that is, or in a leaf, has no place: see `is_placed`. Asking for its boxes
-/// gives zeros.
+/// A node that is hidden, or inside a hidden node or a leaf, has no place: see is_placed(). Its boxes are zeros.
 class Solution {
  public:
   /// For the engine, as are passes() and scrolled_view().
@@ -79,29 +89,32 @@ class Solution {
   /// The same arrangement, keeping alive whatever owns the tree and the solver.
   [[nodiscard]] Solution with_owner(std::shared_ptr<const void> owner) const;
 
-  /// One that owns all it needs, a copy of the tree among it, and holds for ever. Linear in the tree.
+  /// A solution that owns all it needs, with a copy of the tree, and stays valid. Linear in the tree.
   [[nodiscard]] Solution snapshot() const;
-  /// Whether it still holds; all questions below throw StaleSolution when it does not.
+  /// Whether it is still valid; if not, all questions below throw StaleSolution.
   [[nodiscard]] bool is_valid() const;
 
-  /// Of a kept solution the tree as it was.
+  /// The tree that was solved; of a snapshot its copy.
   [[nodiscard]] const Tree& tree() const;
+  /// For the engine.
   [[nodiscard]] const detail::Passes& passes() const;
+  /// For the engine.
   [[nodiscard]] detail::ScrolledView scrolled_view() const;
-  /// The keys of a node as they were in force: with what ranges that held and modes that were on made of it.
+  /// The keys of a node in effect at this size, with ranges and modes applied.
   [[nodiscard]] Keys keys(NodeId node) const;
+  /// The kind of a node at this size; ranges and modes may change it.
   [[nodiscard]] Kind kind(NodeId node) const;
   /// The ranges that held and the modes that were on, in the order in which they beat each other.
   [[nodiscard]] std::vector<std::string> active() const;
-  /// The own ranges of a node that held: those that it declares, in the order in which they beat each other. None of a
-  /// node without a place.
+  /// The node ranges of a node that held, the strongest last. None of a node without a place.
   [[nodiscard]] std::vector<std::string> node_ranges(NodeId node) const;
-  /// What made a node another one than its plain keys say: each beats those before.
+  /// A range or mode that changed the keys of a node.
   struct HeldForm {
     std::string name;  ///< of a range or a mode
-    NodeId by{};       ///< whose own range it is; none for those of the container, and modes
+    NodeId by{};       ///< whose node range it is; none for those of the container, and modes
     Changes change;
   };
+  /// In the order in which they apply, the strongest last. Linear in the ranges and modes.
   [[nodiscard]] std::vector<HeldForm> held_forms(NodeId node) const;
   /// The size of the container, whether it was given or came from the content.
   [[nodiscard]] Extent container() const;
@@ -113,16 +126,19 @@ class Solution {
     double x = 0, y = 0;
     friend auto operator<=>(const ScrolledTo&, const ScrolledTo&) = default;
   };
+  /// A position at the end, whatever the range.
   static constexpr double scroll_end = std::numeric_limits<double>::infinity();
   /// The same arrangement with scrollers scrolled, each within its range: boxes from the root's corner, painted boxes,
   /// baselines and what is under a point are told where they are then; sizes and places in the parent stay. What a
   /// scroller holds moves by its `scroll_ratio`. Holds as long as this one. Throws BadValue for a position that is no
   /// number.
   [[nodiscard]] Solution scrolled(const std::vector<ScrolledTo>& positions) const;
+  /// Whether this solution has scroll positions.
   [[nodiscard]] bool is_scrolled() const { return scrolled_ != nullptr; }
   /// Where a scroller is scrolled to, on each axis.
   [[nodiscard]] Extent scroll_position(NodeId node) const;
 
+  /// Whether a node has a box: it is not hidden, not in a hidden node, and not in a leaf. Costs the depth.
   [[nodiscard]] bool is_placed(NodeId node) const;
   /// From the root's corner. Throws BadNode for a handle of a removed node.
   [[nodiscard]] Rect box(NodeId node) const;
@@ -136,6 +152,7 @@ class Solution {
     Rect box;
     int depth = 0;
   };
+  /// Placed nodes only.
   [[nodiscard]] std::vector<NodeBox> boxes() const;
 
   /// A node whose box in its parent is another one than in the solve before, with both; `before` is absent where it had
@@ -154,14 +171,16 @@ class Solution {
   /// In pixels, percentages resolved. A border is told as thick as it is painted, even where it does not count; a
   /// margin that is automatic is 0.
   [[nodiscard]] FourSides padding(NodeId node) const;
+  /// As painted, also where it takes no space.
   [[nodiscard]] FourSides border(NodeId node) const;
+  /// May be negative; an automatic side is 0.
   [[nodiscard]] FourSides margin(NodeId node) const;
   /// The gaps of a container in pixels.
   [[nodiscard]] Extent gap(NodeId container) const;
   /// What a node asked for: its size where one is given, else its content's, within its limits. A share that follows
   /// from a weight asks for its content.
   [[nodiscard]] Extent preferred_size(NodeId node) const;
-  /// What sticks out of the padding box of the parent, on axes on which the parent does not scroll.
+  /// What overhangs the padding box of the parent, on axes on which the parent does not scroll.
   [[nodiscard]] FourSides overhang(NodeId node) const;
   /// How much of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll:
   /// never more than the padding, and nothing of what lies wholly outside. What the node's own margin brings there,
@@ -174,16 +193,17 @@ class Solution {
     double baseline = 0;
     bool dropped = false;              ///< by `max_lines`
     bool hyphen = false;               ///< one is shown behind the text: it ends where a soft hyphen stands
-    const FontStyle* style = nullptr;  ///< of words that a typesetter has set; part of the tree
+    const FontStyle* style = nullptr;  ///< of words that a text_shaper has set; part of the tree
   };
   /// The lines of a text, in whatever its words are measured, as they are broken at its width.
   [[nodiscard]] std::vector<TextLine> text_lines(NodeId text) const;
-  /// What a text's own words and lines stick out of it, and what `max_lines` drops.
+  /// What a text's own words and lines overhang it, and what `max_lines` drops.
   [[nodiscard]] FourSides text_overhang(NodeId text) const;
   /// What of a text's own words lies in its own padding.
   [[nodiscard]] FourSides text_padding_overlap(NodeId text) const;
   /// Both together, side by side the larger: what the measures `overhang` and `padding_overlap` are the largest of.
   [[nodiscard]] FourSides full_overhang(NodeId node) const;
+  /// The same of padding overlap.
   [[nodiscard]] FourSides full_padding_overlap(NodeId node) const;
   /// The most that a node, its own words, or anything in it is cut on any side, but for what is meant to be. Linear in
   /// what is in it.
@@ -213,8 +233,9 @@ class Solution {
     double unstretched = 0;  ///< before tracks of automatic size share what is left over
     double share = 0;        ///< the factor before `fr`; 0 for none
     NodeId
-        set_by{};  ///< the child whose content the track is as large as; none where lengths, shares or spare room say
+        set_by{};  ///< the child whose content the track is as large as; none where lengths, shares or unused space say
   };
+  /// The tracks of both axes; empty of nodes that are not grids.
   struct GridTracks {
     std::vector<TrackBox> columns, rows;
   };
@@ -227,31 +248,32 @@ class Solution {
   [[nodiscard]] std::vector<NodeId> laid_order(NodeId container) const;
   /// The same, line by line. A row or column that does not wrap, a stack and a grid have one line.
   [[nodiscard]] std::vector<std::vector<NodeId>> laid_lines(NodeId container) const;
+  /// A node as it is painted.
   struct Painted {
     NodeId node;
     Rect box;  ///< as painted: see `painted_box`
     int depth = 0;
-    double scale = 1;  ///< by how much the node and what it lies in are painted larger
+    double scale = 1;  ///< how much larger the node is painted, ancestors included
   };
   /// All placed nodes, the furthest back first, in linear time.
   [[nodiscard]] std::vector<Painted> painted() const;
-  /// The box as it is painted: `scale` of the node and of what it lies in applied, about their centres.
+  /// The box as it is painted: `scale` of the node and of what it lies in applied, around their centers.
   [[nodiscard]] Rect painted_box(NodeId node) const;
   /// The nodes whose painted box holds a point (right and bottom edges excluded), the front-most first.
-  [[nodiscard]] std::vector<NodeId> under(double x, double y) const;
+  [[nodiscard]] std::vector<NodeId> hit_test(double x, double y) const;
 
-  /// Where a node that is let go would come to stand.
+  /// Where a dropped node would go.
   struct DropTarget {
     NodeId parent;
     /// Among the children of `parent` in the order of the file, as Tree::move takes it: the node taken out before.
     std::size_t place = 0;
-    /// What shows it, from the root's corner: between neighbours of a row or column a line without thickness, in a grid
+    /// What shows it, from the root's corner: between neighbors of a row or column a line without thickness, in a grid
     /// the next free cell, in a stack its content box.
-    Rect mark;
+    Rect indicator;
   };
   /// Where `node` (or a new node, for none) would come to stand if it were let go at a point: in the innermost
-  /// container that is seen there and neither lies in the node nor is a leaf, between the neighbours that the point
-  /// lies between, of a wrapped row or column on the nearest line. None outside the root. Where neighbours say an
+  /// container that is seen there and neither lies in the node nor is a leaf, between the neighbors that the point
+  /// lies between, of a wrapped row or column on the nearest line. None outside the root. Where neighbors say an
   /// `order`, the node comes beside the one that is laid there. Linear in the tree.
   [[nodiscard]] std::optional<DropTarget> drop_target(double x, double y, NodeId node = {}) const;
 
@@ -259,7 +281,7 @@ class Solution {
   /// the nearest one, so that boxes that touched still touch and no pixel is lost between them.
   [[nodiscard]] std::vector<NodeBox> snapped(double density) const;
 
-  /// What was odd. Linear time.
+  /// Values that the solve replaced, such as sizes that are not numbers. Linear time.
   [[nodiscard]] std::vector<Warning> warnings() const;
   /// Nodes visited by each of the four passes of the solve.
   [[nodiscard]] std::array<std::size_t, 4> visited() const;

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Solves a tree again and again, and re-solves only what an edit affects. One per window; one thread at a time.
+// Solver solver; const Solution now = solver.solve(tree, {1280, 800});
+
 #include <memory>
 #include <string>
 
@@ -41,11 +44,11 @@ class Solver {
   void track_changes(bool follow);
 
   /// Forgets all results but keeps the memory: the next solve does everything anew. For measurements.
-  void forget();
+  void reset();
 
-  /// Bytes kept for the tree seen last, room to work in included.
+  /// Bytes kept for the tree seen last, space to work in included.
   [[nodiscard]] std::size_t memory() const;
-  /// Those of them that are room to work in. It is as large as the longest run of siblings needs (some 220 bytes a
+  /// Those of them that are space to work in. It is as large as the longest run of siblings needs (some 220 bytes a
   /// sibling, and more in grids), however many nodes there are, and never smaller again.
   [[nodiscard]] std::size_t scratch_memory() const;
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Where a setting comes from: the node's own key, a part, shared keys, a range, an edit, …
+
 #include <array>
 #include <cstdint>
 #include <string_view>

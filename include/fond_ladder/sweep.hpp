@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Measures quantities at every size of a ladder, and finds every breakpoint with its cause.
+// Sweep swept = sweep(scene, {.width = {360, 1440}, .height = 800}, {"beds.width"});
+
 #include <initializer_list>
 #include <optional>
 #include <string>

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// The interface of a text engine for whole trees: it shapes the words of a text in a style. open_fonts() returns one.
+
 #include <memory>
 #include <optional>
 #include <string>
@@ -28,7 +30,7 @@ struct FontStyle {
   friend bool operator==(const FontStyle&, const FontStyle&) = default;
 };
 
-/// Words as a typesetter measured them. A text node has them where its tree has a typesetter.
+/// Words as a text_shaper measured them. A text node has them where its tree has a text_shaper.
 class ShapedText final : public SegmentedText {
  public:
   /// Throws as SegmentedText does.
@@ -55,7 +57,7 @@ inline constexpr std::string_view usual_font = "body";
 /// The one of some fonts that a text has which names this one: that, else `body`; null where there is neither.
 [[nodiscard]] const NamedFont* font_named(const std::vector<NamedFont>& fonts, const std::string& name);
 
-/// Whoever measures the words of a tree otherwise than in plain metrics. `open_fonts` (fonts.hpp) gives one; a toolkit
+/// Whoever measures the words of a tree otherwise than in fixed metrics. `open_fonts` (fonts.hpp) gives one; a toolkit
 /// can bring its own.
 ///
 /// All calls are pure, the same answer whenever they are asked, and come from any thread, also within a solve that
@@ -67,10 +69,10 @@ class TextShaper {
   TextShaper& operator=(const TextShaper&) = delete;
   virtual ~TextShaper() = default;
 
-  /// The words of a text, or null for what it cannot set: these are measured in plain metrics.
+  /// The words of a text, or null for what it cannot set: these are measured in fixed metrics.
   [[nodiscard]] virtual std::shared_ptr<const ShapedText> set(const std::string& text,
                                                               const FontStyle& style) const = 0;
-  /// Why a text cannot be set, where that is a fault of the scene's; empty where plain metrics may stand in.
+  /// Why a text cannot be set, where that is a fault of the scene's; empty where fixed metrics may stand in.
   [[nodiscard]] virtual std::string refusal(const std::string& /*text*/, const FontStyle& /*style*/) const {
     return {};
   }
@@ -78,7 +80,7 @@ class TextShaper {
   [[nodiscard]] virtual double zero_width(const FontStyle& style) const = 0;
   /// The family that the words are set in, for whoever draws them.
   [[nodiscard]] virtual std::string family(const FontStyle& style) const = 0;
-  /// The same with other fonts for these names: those of a wording. Throws BadFonts.
+  /// The same with other fonts for these names: those of a locale. Throws BadFonts.
   [[nodiscard]] virtual std::shared_ptr<const TextShaper> with(const std::vector<NamedFont>& fonts) const = 0;
   /// What a person should know of the words set so far, a sentence each: which characters a font does not have.
   [[nodiscard]] virtual std::vector<std::string> remarks() const { return {}; }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Columns and rows of a grid: grid().columns(Tracks{240, fr(1)}), Tracks(3), Tracks().fitting({Track(160, fr(1))})
+
 #include <concepts>
 #include <cstdint>
 #include <initializer_list>
@@ -13,6 +15,7 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
+/// Tag types; use the constants below.
 struct MinContent {};
 struct MaxContent {};
 /// As narrow as the content can be without overflow.
@@ -23,14 +26,18 @@ inline constexpr MaxContent max_content{};
 /// One bound of a track. CSS Grid Layout 2, section 7.2.
 class TrackSize {
  public:
+  /// Which of its forms a size has.
   enum class Way : unsigned char { length, content, min_content, max_content, share };
 
+  /// Default: as large as the content (`auto` of the standard).
   constexpr TrackSize() : TrackSize(content) {}
-  constexpr TrackSize(Content) : way_(Way::content) {}              // NOLINT(google-explicit-constructor)
-  constexpr TrackSize(MinContent) : way_(Way::min_content) {}       // NOLINT(google-explicit-constructor)
-  constexpr TrackSize(MaxContent) : way_(Way::max_content) {}       // NOLINT(google-explicit-constructor)
+  constexpr TrackSize(Content) : way_(Way::content) {}         // NOLINT(google-explicit-constructor)
+  constexpr TrackSize(MinContent) : way_(Way::min_content) {}  // NOLINT(google-explicit-constructor)
+  constexpr TrackSize(MaxContent) : way_(Way::max_content) {}  // NOLINT(google-explicit-constructor)
+  /// A length, 0 or more; a percentage is of the grid's content box.
   TrackSize(Length length) : length_(length), way_(Way::length) {}  // NOLINT(google-explicit-constructor)
   TrackSize(double px) : TrackSize(Length(px)) {}                   // NOLINT(google-explicit-constructor)
+  /// `factor` shares of the free space: 0, or from 1e-9 to 1e9. Only as a maximum. See fr().
   [[nodiscard]] static TrackSize of_share(double factor) {
     TrackSize size;
     size.way_ = Way::share;
@@ -38,6 +45,7 @@ class TrackSize {
     return size;
   }
 
+  /// Which form this is.
   [[nodiscard]] Way way() const { return way_; }
   /// Meaningful when `way()` is `length`.
   [[nodiscard]] const Length& length() const { return length_; }
@@ -70,6 +78,7 @@ struct Track {
   /// A share alone is at least as large as its content.
   Track(TrackSize both)  // NOLINT(google-explicit-constructor)
       : min(both.way() == TrackSize::Way::share ? TrackSize() : both), max(both) {}
+  /// Between two bounds; `least` must not be a share.
   Track(TrackSize least, TrackSize most) : min(least), max(most) {}
   friend bool operator==(const Track&, const Track&) = default;
 };
@@ -82,13 +91,19 @@ class Tracks {
  public:
   /// A few tracks, so many times over; `fitting`: as often as they fit, at least once.
   struct Run {
+    /// At least one.
     std::vector<Track> tracks;
+    /// How often, from 1; of a fitting run without effect.
     int times = 1;
+    /// Its tracks need a length as minimum or maximum. At most one run of a grid is fitting (CSS Grid Layout
+    /// 2, 7.2.3.2).
     bool fitting = false;
+    /// Of a fitting run.
     Empty empty = Empty::keep;
     friend bool operator==(const Run&, const Run&) = default;
   };
 
+  /// None: a grid has implicit tracks only.
   Tracks() = default;
   /// `count` tracks of the same size, whatever is in them.
   template <std::integral Whole>
@@ -100,16 +115,20 @@ class Tracks {
   Tracks(Size) = delete;
   /// Track by track, as in a scene file: `{3}` is one track of 3 pixels, and 3 are three equal ones.
   Tracks(std::initializer_list<Track> tracks) { runs_.push_back({tracks, 1, false, Empty::keep}); }
+  /// Runs one after the other. At most 10,000 tracks in all; checked when a Scene or Tree gets them.
   explicit Tracks(std::vector<Run> runs) : runs_(std::move(runs)) {}
 
+  /// Appends a run of the same tracks, `times` times over. Returns itself.
   Tracks& repeat(int times, std::vector<Track> tracks) {
     runs_.push_back({std::move(tracks), times, false, Empty::keep});
     return *this;
   }
+  /// Appends a run as often as it fits, at least once. Returns itself.
   Tracks& fitting(std::vector<Track> tracks, Empty empty = Empty::keep) {
     runs_.push_back({std::move(tracks), 1, true, empty});
     return *this;
   }
+  /// In order from the start. Valid as long as the object.
   [[nodiscard]] const std::vector<Run>& runs() const { return runs_; }
 
   friend bool operator==(const Tracks&, const Tracks&) = default;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Sweeps a setting instead of the container.
+
 #include <functional>
 #include <string>
 #include <vector>

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// The version of the library, and what marks its symbols.
+
 // The version of these headers. CMakeLists.txt reads it from here. The inline namespace (fond_ladder::v0) takes part in
 // the names that programs are linked by, so that two versions in one program cannot be mistaken for each other; it
 // changes with the major version.

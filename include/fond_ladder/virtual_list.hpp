@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
+// Which entries of a very long list are in view, without a node per entry. Needs no tree and no solver.
+
 #include <cstddef>
 #include <cstdint>
 #include <utility>
@@ -30,21 +32,26 @@ inline namespace v0 {
 class VirtualList {
  public:
   using Count = std::uint64_t;
+  /// The largest number of entries.
   static constexpr Count most_entries = 1'000'000'000;
 
   /// Throws BadValue for more than 10^9 entries, and for lengths that are no numbers from 0 to 1e9.
   explicit VirtualList(Count entries = 0, double expected_height = 24, double gap = 0);
 
+  /// How many entries there are.
   [[nodiscard]] Count count() const;
   /// How many of them are measured.
   [[nodiscard]] Count measured_count() const;
   /// What an entry counts that was not measured.
   [[nodiscard]] double expected_height() const { return expected_; }
+  /// Pixels between neighbors.
   [[nodiscard]] double gap() const { return gap_; }
 
   // --- questions; an entry that is not there throws std::out_of_range ----------------------------------------------
 
+  /// Whether the height of an entry was measured.
   [[nodiscard]] bool is_measured(Count entry) const;
+  /// Pixels, measured or expected.
   [[nodiscard]] double height(Count entry) const;
   /// Where an entry begins.
   [[nodiscard]] double place(Count entry) const;
@@ -59,6 +66,7 @@ class VirtualList {
     Count first = 0, behind = 0;
     double top = 0;  ///< where the first of them begins
   };
+  /// The entries of which a view of that height shows a part. Logarithmic.
   [[nodiscard]] View in_view(double offset, double height) const;
 
   // --- changes -----------------------------------------------------------------------------------------------------

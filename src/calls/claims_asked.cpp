@@ -7,7 +7,6 @@
 #include <iterator>
 
 #include "calls/command.hpp"
-#include "calls/sizes.hpp"
 #include "fond_ladder/claim.hpp"
 
 namespace fond_ladder::calls {
@@ -28,7 +27,7 @@ std::string proof_text(const std::vector<CheckedClaim>& checked) {
 std::string verdict_text(const std::vector<CheckedClaim>& checked) {
   const auto kept = static_cast<std::size_t>(std::ranges::count_if(checked, &CheckedClaim::holds));
   const std::size_t broken = checked.size() - kept;
-  if (checked.empty()) return "nothing to check, as there are fewer claims than parts";
+  if (checked.empty()) return "nothing to check: there are more parts than checks";
   if (checked.size() == 1) {
     return broken == 0 ? "the claim holds, " + proof_text(checked) : "the claim does not hold";
   }
@@ -36,7 +35,7 @@ std::string verdict_text(const std::vector<CheckedClaim>& checked) {
   return fmt::format("{} of {} claims {} not hold", broken, checked.size(), broken == 1 ? "does" : "do");
 }
 
-std::string why_broken(const CheckedClaim& one) {
+std::string why_it_fails(const CheckedClaim& one) {
   const std::string all = report(one);
   const std::size_t second = all.find('\n') + 1, end = all.find('\n', second);
   const std::size_t begin = all.find_first_not_of(' ', second);
@@ -64,20 +63,6 @@ void require_claims(const Scene& scene, const std::vector<std::string>& claims) 
   RequiredClaims required(claims);
   required.read_in(scene);
   required.require();
-}
-
-Interval heights_asked(const Scene& scene, const std::string& asked, std::string_view option) {
-  if (asked.find_first_of("0123456789") == std::string::npos && asked != "every")
-    throw WrongCall(fmt::format("{} {}: write every, for those of the ladder, or some, as in 240..900", option, asked));
-  if (asked != "every") {
-    const Interval heights = parse_span(asked, option);
-    if (heights.from < heights.to) return heights;
-    throw WrongCall(fmt::format("{} {}: give heights from one to a larger one, as in 240..900", option, asked));
-  }
-  const std::optional<Interval>& ladder = scene.ladder.height;
-  if (ladder && ladder->from < ladder->to) return *ladder;
-  throw WrongCall(
-      fmt::format("the ladder has {}; give them, as in {} 240..900", ladder ? "one height" : "no heights", option));
 }
 
 }  // namespace fond_ladder::calls

@@ -26,10 +26,7 @@ void require_claims(const Scene& scene, const std::vector<std::string>& claims);
 
 /// `all 24 claims hold, proved for every width`
 [[nodiscard]] std::string verdict_text(const std::vector<CheckedClaim>& checked);
-/// Of a claim that does not hold: where and how, or that it was never tested, in one line.
-[[nodiscard]] std::string why_broken(const CheckedClaim& one);
-
-/// The heights that an option stands for: `every` those of the ladder, else a span. Throws WrongCall.
-[[nodiscard]] Interval heights_asked(const Scene& scene, const std::string& asked, std::string_view option);
+/// Of a claim that does not hold: where and how, or that it was untested, in one line.
+[[nodiscard]] std::string why_it_fails(const CheckedClaim& one);
 
 }  // namespace fond_ladder::calls

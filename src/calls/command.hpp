@@ -60,10 +60,10 @@ struct Command {
   std::string about;  // a sentence
   Options options;
   std::function<ExitStatus(const Streams&)> call;
-  std::function<bool()> prints_table;  // what is told in colours
+  std::function<bool()> prints_table;  // what is told in colors
 };
 
-/// A command whose options fill a `Call`, which `run` then gets. Where it has a format, only tables are coloured.
+/// A command whose options fill a `Call`, which `run` then gets. Where it has a format, only tables are colored.
 template <class Call>
 class CommandOf {
  public:

@@ -49,7 +49,7 @@ ExitStatus explanation(const ExplanationCall& call, const Streams& streams) {
     const std::vector<NodeId> there = solution.tree().matches(call.node);
     if (there.empty())
       throw WrongCall(
-          fmt::format("{} is not in view at {}, and only what is in view is arranged there; scroll to it by "
+          fmt::format("{} is not in view at {}, and its list arranges only what is in view; scroll to it with "
                       "--scrolled, or ask for {}",
                       call.node, size_text(solution.container()), scene.tree.short_path(written)));
     const NodeId node = solution.tree().at(call.node);
@@ -75,14 +75,15 @@ ExitStatus explanation(const ExplanationCall& call, const Streams& streams) {
 }  // namespace
 
 Command explain_command() {
-  CommandOf<ExplanationCall> command("explain", "Why these sizes, why here, which settings and whence");
+  CommandOf<ExplanationCall> command("explain",
+                                     "Explain the size and position of a node, and where each setting comes from");
   ExplanationCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
-  options.argument("NODE", call.node, "A node, by its path or the tail of it");
+  options.argument("NODE", call.node, "The node, by its path or the end of its path");
   add_sizes(options, call.at);
   add_scrolled(options, call.scrolled);
-  options.flag("--to-root", call.to_root, "Also why each node from the container down has its size");
+  options.flag("--to-root", call.to_root, "Also explain the size of every ancestor, from the container down");
   options.format(call.format, {Format::table, Format::json});
   return command.does(explanation);
 }

@@ -27,12 +27,12 @@ void add_case(pugi::xml_node& cases, const CheckedClaim& one, const std::string&
   test.append_attribute("name") = seen_lines(one.claim).c_str();
   if (one.holds) return;
   pugi::xml_node failure = test.append_child("failure");
-  failure.append_attribute("message") = seen_lines(why_broken(one)).c_str();
-  failure.append_attribute("type") = one.failing.empty() ? "never tested" : "broken";
+  failure.append_attribute("message") = seen_lines(why_it_fails(one)).c_str();
+  failure.append_attribute("type") = one.failing.empty() ? "untested" : "fails";
   failure.append_child(pugi::node_pcdata).set_value(seen_lines(report(one, file)).c_str());
 }
 
-/// A scene that could not be looked at is a case of its own.
+/// A scene that could not be read is a case of its own.
 void add_error(pugi::xml_node& cases, const JUnitSuite& suite) {
   pugi::xml_node test = cases.append_child("testcase");
   test.append_attribute("classname") = seen_lines(suite.file).c_str();

@@ -13,7 +13,7 @@ struct JUnitSuite {
   std::string name, file;
   std::vector<CheckedClaim> checked{};
   double seconds = 0;
-  std::string fault{};  ///< why the scene could not be looked at; empty if it could
+  std::string fault{};  ///< why the scene could not be read; empty if it could
 };
 
 /// As a JUnit XML file: a suite a scene, a case a claim, the report of a broken one as its failure. Nothing but the

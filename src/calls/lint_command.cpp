@@ -25,7 +25,7 @@ struct LintCall {
   Format format = Format::table;
 };
 
-/// What was found in one of several scenes; without an answer it could not be looked at.
+/// What was found in one of several scenes; without an answer it could not be read.
 struct Linted {
   std::string file;
   std::optional<Lint> told;
@@ -42,12 +42,12 @@ void print_sum(const std::vector<Linted>& all, std::ostream& out) {
   }
   const auto findings = [](std::size_t n) { return n == 1 ? std::string("1 finding") : fmt::format("{} findings", n); };
   fmt::print(out, "{} scenes: {}{}\n\n", all.size(),
-             unread == all.size() ? "nothing was looked at"
+             unread == all.size() ? "nothing was read"
              : count == 0         ? "nothing suspicious"
                                   : fmt::format("{}, in {} of them", findings(count), in),
-             unread == 0 ? "" : fmt::format("; {} could not be looked at", unread));
+             unread == 0 ? "" : fmt::format("; {} could not be read", unread));
   for (const Linted& one : all) {
-    const std::string said = !one.told                    ? "could not be looked at"
+    const std::string said = !one.told                    ? "could not be read"
                              : one.told->findings.empty() ? "nothing suspicious"
                                                           : findings(one.told->findings.size());
     fmt::print(out, "{}: {}\n", printable(one.file), said);
@@ -103,11 +103,11 @@ ExitStatus lint(const LintCall& call, const Streams& streams) {
 }  // namespace
 
 Command lint_command() {
-  CommandOf<LintCall> command("lint", "What is suspicious, why, at which sizes, and what would cure it");
+  CommandOf<LintCall> command("lint", "List likely mistakes, with their reason, sizes and fix");
   LintCall& call = command.call();
   add_scenes(command.options(), call.scene, Forms::all_in_turn);
-  command.options().text("--sarif", "FILE", call.sarif, "Also write a SARIF 2.1.0 file, a result for each finding");
-  command.options().flag("--strict", call.strict, "Exit status 1 when anything is found");
+  command.options().text("--sarif", "FILE", call.sarif, "Also write a SARIF 2.1.0 file: one result per finding");
+  command.options().flag("--strict", call.strict, "Exit with status 1 if anything is found");
   command.options().format(call.format, {Format::table, Format::json});
   return command.does(lint);
 }

@@ -33,11 +33,11 @@ struct MapCall {
 void print_map(const SizeMap& map, const MapCall& call, std::ostream& out) {
   fmt::print(out, "{} from {} to {} wide and {} to {} high: {}\n", printable(map.title), exact(map.widths.from),
              exact(map.widths.to), exact(map.heights.from), exact(map.heights.to),
-             map.claims.empty() ? "no claims to look for" : verdict_text(map.claims));
-  fmt::print(out, "{} {} of sizes, within each of which every size and place runs straight\n", map.cells,
+             map.claims.empty() ? "no claims to check" : verdict_text(map.claims));
+  fmt::print(out, "{} {} of container sizes; within each, every size and position changes linearly\n", map.cells,
              map.cells == 1 ? "region" : "regions");
   if (map.sampled > 0)
-    fmt::print(out, "something bends in the rest, which was looked at in {} {}\n", map.sampled,
+    fmt::print(out, "the rest is not linear and was sampled in {} {}\n", map.sampled,
                map.sampled == 1 ? "piece" : "pieces");
   out << '\n';
   for (const CheckedClaim& one : map.claims) {
@@ -57,14 +57,26 @@ void write_map(JsonWriter& json, const SizeMap& map) {
   json.number("regions", map.cells);
   json.number("sampled", map.sampled);
   write_checked(json, map.claims, std::ranges::all_of(map.claims, &CheckedClaim::holds), numbers);
-  json.objects("boundaries", map.breakpoints, [&](const SizeMap::Line& line) {
+  json.objects("boundaries", map.boundaries, [&](const SizeMap::Line& line) {
     size("from", line.from);
     size("to", line.to);
   });
-  json.objects("named_sizes", map.container_sizes, [&](const NamedSize& container_size) {
+  json.objects("named_sizes", map.named_sizes, [&](const NamedSize& container_size) {
     json.text("name", container_size.name);
     size("size", {container_size.width, container_size.height.value_or(0)});
   });
+}
+
+Interval require_range(const Interval& sizes, const char* example) {
+  if (sizes.from < sizes.to) return sizes;
+  throw WrongCall(fmt::format("map: expected a range, got one size; write a range, as in {}", example));
+}
+
+/// Where none are asked for: those of the ladder; of one height from half of it to one and a half of it.
+Interval drawn_heights(const Ladder& ladder) {
+  if (!ladder.height) throw WrongCall("map: the ladder has no height; add a range of heights, as in --height 240..900");
+  if (ladder.height->from < ladder.height->to) return *ladder.height;
+  return require_range({0.5 * ladder.height->to, 1.5 * ladder.height->to}, "--height 240..900");
 }
 
 ExitStatus draw_map(const MapCall& call, const Streams& streams) {
@@ -74,10 +86,12 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
   }
   Variant variant = load_variant(call.scene, streams);
   Scene& scene = variant.scene;
-  if (!call.width.empty()) scene.ladder.width = parse_span(call.width, "--width");
-  if (scene.ladder.width.from >= scene.ladder.width.to)
-    throw WrongCall("map: give widths from one to a larger one, as in --width 360..1440");
-  const Interval heights = heights_asked(scene, call.height.empty() ? "every" : call.height, "--height");
+  scene.ladder.width = require_range(
+      sizes_asked(call.width.empty() ? "all" : call.width, "--width", scene.ladder.width), "--width 360..1440");
+  const Interval heights =
+      call.height.empty()
+          ? drawn_heights(scene.ladder)
+          : require_range(sizes_asked(call.height, "--height", scene.ladder.height), "--height 240..900");
   std::vector<std::string> claims = call.claims.empty() ? scene.claims : call.claims;
   require_claims(scene, claims);
   const SizeMap map = map_sizes(variant, claims, heights, 0, ProgressLine(streams, "mapping").teller());
@@ -103,15 +117,19 @@ ExitStatus draw_map(const MapCall& call, const Streams& streams) {
 }  // namespace
 
 Command map_command() {
-  CommandOf<MapCall> command("map", "All container sizes at once, width by height: where claims break and things turn");
+  CommandOf<MapCall> command(
+      "map", "Map all container sizes, width by height: where claims fail and where the layout changes");
   MapCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
-  options.list("--claim", "CLAIM", call.claims, "This claim instead of the scene's, as in \"fits(cards)\"; repeatable");
-  options.text("--width", "FROM..TO", call.width, "These widths instead of the scene's ladder");
-  options.text("--height", "FROM..TO", call.height, "These heights instead of the scene's ladder");
-  options.text("-o,--output", "FILE", call.output, "Draw it, an .svg, .png or .pdf file; - is standard output");
-  options.text("--as", "svg|png|pdf", call.as, "What to write, where the ending of FILE does not say it");
+  options.list("--claim", "CLAIM", call.claims,
+               "Check this claim instead of those of the scene, as in \"fits(cards)\"; repeatable");
+  options.text("--width", "all|A..B", call.width, "Draw these widths; default: all, those of the ladder");
+  options.text("--height", "all|A..B", call.height,
+               "Draw these heights; default: those of the ladder; of one height, from half of it to one and a half");
+  options.text("-o,--output", "FILE", call.output,
+               "Write the picture to an .svg, .png or .pdf file; - is standard output");
+  options.text("--as", "svg|png|pdf", call.as, "Write this format if the extension of FILE does not say it");
   options.format(call.format, {Format::table, Format::json});
   return command.does(draw_map);
 }

@@ -21,7 +21,7 @@ namespace {
 struct MeasureCall {
   SceneCall scene;
   std::vector<std::string> at;
-  std::vector<std::string> under;
+  std::vector<std::string> hit;
   std::vector<std::string> scrolled;
   bool orders = false;
   bool outline = false;
@@ -35,7 +35,7 @@ struct MeasureCall {
 
 Point parse_point(const char* option, const std::string& text) {
   const std::vector<std::string> items = split_list(text);
-  const std::string message = fmt::format("{} {}: write X,Y in pixels, as in 120,40", option, text);
+  const std::string message = fmt::format("{} {}: expected X,Y in pixels, as in 120,40", option, text);
   if (items.size() != 2) throw WrongCall(message);
   return {parse_coordinate(items[0], message), parse_coordinate(items[1], message)};
 }
@@ -43,7 +43,7 @@ Point parse_point(const char* option, const std::string& text) {
 std::optional<double> parse_density(const std::string& text) {
   if (text.empty()) return {};
   const std::string message =
-      fmt::format("--snap {}: a density is more than 0 and at most 100 device pixels a pixel", text);
+      fmt::format("--snap {}: expected a density above 0 and at most 100 device pixels per pixel", text);
   const double density = parse_coordinate(text, message);
   if (!(density > 0 && density <= 100)) throw WrongCall(message);
   return density;
@@ -51,8 +51,8 @@ std::optional<double> parse_density(const std::string& text) {
 
 /// How many of the views that are shown instead of boxes are asked for.
 int views_of(const MeasureCall& call) {
-  return (call.under.empty() ? 0 : 1) + (call.orders ? 1 : 0) + (call.outline ? 1 : 0) +
-         (call.settings.empty() ? 0 : 1) + (call.drop_target.empty() ? 0 : 1);
+  return (call.hit.empty() ? 0 : 1) + (call.orders ? 1 : 0) + (call.outline ? 1 : 0) + (call.settings.empty() ? 0 : 1) +
+         (call.drop_target.empty() ? 0 : 1);
 }
 
 /// Whether boxes with several values of a setting are shown side by side.
@@ -63,19 +63,19 @@ bool compares(const MeasureCall& call) {
 void require_sound(const MeasureCall& call) {
   const int views = views_of(call);
   if (views > 1)
-    throw WrongCall("--hit, --drop-at, --orders, --tree and --settings are views of their own; ask for one of them");
+    throw WrongCall("--hit, --drop-at, --orders, --tree and --settings are separate views; use one of them");
   if (!call.carry.empty() && call.drop_target.empty())
-    throw WrongCall("--dragged says what is dropped; say where, as in --drop-at 120,40");
-  if (views > 0 && call.format == Format::csv) throw WrongCall("--format csv: this view has a table and json only");
+    throw WrongCall("--dragged needs a drop position; add one, as in --drop-at 120,40");
+  if (views > 0 && call.format == Format::csv) throw WrongCall("--format csv: this view has table and json only");
   if (call.timing && (views > 0 || call.format != Format::table)) {
-    throw WrongCall("--timing goes with the table of boxes only");
+    throw WrongCall("--timing works with the table of boxes only");
   }
   if (!call.scrolled.empty() && !call.snap.empty())
-    throw WrongCall("--snap is of boxes as they are arranged; leave out --scrolled");
+    throw WrongCall("--snap does not work with --scrolled; use one of them");
   if (!call.scene.vary.empty() && call.format == Format::csv)
-    throw WrongCall("--format csv: with --vary there is a table and json only");
+    throw WrongCall("--format csv: --vary has table and json only");
   if (compares(call) && (call.timing || !call.snap.empty()))
-    throw WrongCall("--vary shows values side by side; --snap and --timing are for one of them, as by --set");
+    throw WrongCall("--snap and --timing work with one value; use --set instead of --vary");
 }
 
 /// Prints what was asked for, size by size.
@@ -83,7 +83,7 @@ class MeasurePrinter {
  public:
   MeasurePrinter(const MeasureCall& call, std::ostream& out)
       : call_(call), out_(out), density_(parse_density(call.snap)) {
-    for (const std::string& text : call.under) points_.push_back(parse_point("--hit", text));
+    for (const std::string& text : call.hit) points_.push_back(parse_point("--hit", text));
     if (!call.drop_target.empty()) drop_ = parse_point("--drop-at", call.drop_target);
   }
 
@@ -107,7 +107,7 @@ class MeasurePrinter {
     } else if (drop_) {
       print_drop_target(measured, drop_target(measured), out_);
     } else if (!points_.empty()) {
-      print_under(measured, points_, out_);
+      print_hit_test(measured, points_, out_);
     } else if (call_.orders) {
       print_orders(measured, out_);
     } else if (call_.outline) {
@@ -147,7 +147,7 @@ class MeasurePrinter {
     } else if (drop_) {
       write_drop_target(json, measured, drop_target(measured));
     } else if (!points_.empty()) {
-      write_under(json, measured, points_);
+      write_hit_test(json, measured, points_);
     } else if (call_.orders) {
       write_orders(json, measured);
     } else if (call_.outline) {
@@ -213,7 +213,7 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
   if (!call.carry.empty()) {
     for (const Variant& value : values) {
       if (value.scene.tree.at(call.carry) == value.scene.tree.root())
-        throw WrongCall(fmt::format("--dragged {}: the root fills the container, and stays", call.carry));
+        throw WrongCall(fmt::format("--dragged {}: the root cannot be dragged; name another node", call.carry));
     }
   }
   if (compares(call)) {
@@ -238,21 +238,22 @@ ExitStatus measure(const MeasureCall& call, const Streams& streams) {
 }  // namespace
 
 Command measure_command() {
-  CommandOf<MeasureCall> command("measure", "Where every node is and how large, what is cut, squeezed or unseen");
+  CommandOf<MeasureCall> command("measure",
+                                 "Print position and size of every node, and what overhangs, is squeezed or invisible");
   MeasureCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
   add_sizes(options, call.at);
   add_values(options, call.scene, "Compare values of a setting side by side, as in beds.width=200,240,300");
-  options.list("--hit", "X,Y", call.under, "The nodes at a point of the container, the front-most first");
-  options.text("--drop-at", "X,Y", call.drop_target, "Where a node that is dropped there would come to stand");
-  options.text("--dragged", "NODE", call.carry, "With --drop-at: the node that is dropped, and what moves by that");
+  options.list("--hit", "X,Y", call.hit, "List the nodes at a point of the container, frontmost first");
+  options.text("--drop-at", "X,Y", call.drop_target, "Print where a node dropped at this point would go");
+  options.text("--dragged", "NODE", call.carry, "With --drop-at: name the dragged node, and print what moves");
   add_scrolled(options, call.scrolled);
-  options.flag("--orders", call.orders, "The order of the file, of laying and of painting, container by container");
-  options.flag("--tree", call.outline, "The nesting alone, with how each container arranges");
-  options.text("--snap", "DENSITY", call.snap, "Boxes in whole device pixels at this density");
-  options.text("--settings", "NODE", call.settings, "Every setting of a node that is in force, and whence");
-  options.flag("--timing", call.timing, "Also how long the solve took, and how many nodes it visited");
+  options.flag("--orders", call.orders, "Print the file, layout and paint order of every container");
+  options.flag("--tree", call.outline, "Print the tree of nodes, and how each container arranges its children");
+  options.text("--snap", "DENSITY", call.snap, "Print boxes in whole device pixels at this density");
+  options.text("--settings", "NODE", call.settings, "Print every setting in effect on a node, and where it comes from");
+  options.flag("--timing", call.timing, "Also print how long the solve took, and how many nodes it visited");
   options.format(call.format, {Format::table, Format::json, Format::csv});
   return command.does(measure);
 }

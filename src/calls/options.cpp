@@ -51,10 +51,10 @@ void Options::format(Format& into, const std::vector<Format>& possible) {
     }
     const std::string& last = names.back();
     throw WrongCall(
-        fmt::format("--format {}: write {} or {}", typed, fmt::join(names.begin(), names.end() - 1, ", "), last));
+        fmt::format("--format {}: expected {} or {}", typed, fmt::join(names.begin(), names.end() - 1, ", "), last));
   };
   all_.push_back({"--format", fmt::format("{}", fmt::join(names, "|")),
-                  fmt::format("How to print; {} when left out", names.front()), false, read});
+                  fmt::format("Print in this format; default: {}", names.front()), false, read});
 }
 
 void Options::describe(const std::string& name, std::string about) {

@@ -19,10 +19,10 @@ void tell_hint(std::ostream& err, const std::string& sentence) {
 
 std::string told_of(const std::exception& error) {
   if (dynamic_cast<const std::bad_alloc*>(&error) != nullptr)
-    return "there is not enough memory for this; allow more (ulimit -v), or ask for fewer sizes or nodes at once";
+    return "out of memory; raise the limit (ulimit -v), or use fewer sizes or nodes";
   const auto* refused = dynamic_cast<const std::system_error*>(&error);
   if (refused != nullptr && refused->code() == std::errc::resource_unavailable_try_again)
-    return "the system gives no more threads; allow more (ulimit -u)";
+    return "the system allows no more threads; raise the limit (ulimit -u)";
   return error.what();
 }
 

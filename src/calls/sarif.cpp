@@ -52,13 +52,13 @@ void write_result(JsonWriter& json, const SarifResult& one) {
 
 }  // namespace
 
-void add_broken(std::vector<SarifResult>& results, const std::vector<CheckedClaim>& checked,
-                const std::vector<std::size_t>& numbers, const std::string& file, const scene::Places& places) {
+void add_failing(std::vector<SarifResult>& results, const std::vector<CheckedClaim>& checked,
+                 const std::vector<std::size_t>& numbers, const std::string& file, const scene::Places& places) {
   for (std::size_t i = 0; i < checked.size(); ++i) {
     if (checked[i].holds) continue;
-    const std::string rule = checked[i].failing.empty() ? "claim-never-tested" : "claim-broken";
-    results.push_back(
-        {rule, checked[i].claim + ": " + why_broken(checked[i]), file == "-" ? "" : file, places.of_claim(numbers[i])});
+    const std::string rule = checked[i].failing.empty() ? "claim-untested" : "claim-fails";
+    results.push_back({rule, checked[i].claim + ": " + why_it_fails(checked[i]), file == "-" ? "" : file,
+                       places.of_claim(numbers[i])});
   }
 }
 
@@ -75,7 +75,7 @@ void add_findings(std::vector<SarifResult>& results, const Lint& told, const std
     std::string rule(word(one.rule));
     std::ranges::replace(rule, ' ', '-');
     const std::string subject = one.node + (one.key.empty() ? "" : "." + one.key);
-    results.push_back({rule, subject + ": " + one.why + (one.fix.empty() ? "" : ". Cure: " + one.fix),
+    results.push_back({rule, subject + ": " + one.why + (one.fix.empty() ? "" : ". Fix: " + one.fix),
                        file == "-" ? "" : file, places.of_node(one.path, one.key, one.node), false});
   }
 }

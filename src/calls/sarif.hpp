@@ -21,10 +21,10 @@ struct SarifResult {
   bool is_error = true;  ///< else a warning
 };
 
-/// Those of one scene: why it could not be looked at, claims that do not hold (`numbers` tells which of the scene's
+/// Those of one scene: why it could not be read, claims that do not hold (`numbers` tells which of the scene's
 /// they are; a larger number is none of them) and findings.
-void add_broken(std::vector<SarifResult>& results, const std::vector<CheckedClaim>& checked,
-                const std::vector<std::size_t>& numbers, const std::string& file, const scene::Places& places);
+void add_failing(std::vector<SarifResult>& results, const std::vector<CheckedClaim>& checked,
+                 const std::vector<std::size_t>& numbers, const std::string& file, const scene::Places& places);
 void add_fault(std::vector<SarifResult>& results, const SceneError& fault, const std::string& file);
 void add_findings(std::vector<SarifResult>& results, const Lint& told, const std::string& file,
                   const scene::Places& places);

@@ -11,6 +11,7 @@
 #include <utility>
 
 #include "calls/refusal.hpp"
+#include "calls/sizes.hpp"
 #include "calls/target_file.hpp"
 #include "calls/words_asked.hpp"
 #include "fond_ladder/edit.hpp"
@@ -36,7 +37,7 @@ double parse_share(const std::string& text) {
   const char* end = text.data() + text.size();
   const auto read = std::from_chars(text.data(), end, percent);
   if (read.ec != std::errc() || std::string_view(read.ptr, end) != "%" || !(percent > 0 && percent <= 1000)) {
-    throw WrongCall(fmt::format("--text-expansion {}: write a share from 0 to 1000 %, as in 40%", text));
+    throw WrongCall(fmt::format("--text-expansion {}: expected 0 to 1000 %, as in 40%", text));
   }
   return percent / 100;
 }
@@ -45,8 +46,8 @@ double parse_share(const std::string& text) {
 class Remarks {
  public:
   void tell(const Scene& scene, const Streams& streams) {
-    if (!scene.tree.typesetter()) return;
-    for (const std::string& remark : scene.tree.typesetter()->remarks()) {
+    if (!scene.tree.text_shaper()) return;
+    for (const std::string& remark : scene.tree.text_shaper()->remarks()) {
       if (told_.insert(remark).second) tell_hint(streams.err, remark);
     }
   }
@@ -66,7 +67,7 @@ void tell_idle_settings(const Scene& scene, const Streams& streams) {
   }
   if (idle.size() > most) names += fmt::format(" and {} more", idle.size() - most);
   tell_hint(streams.err,
-            fmt::format("{} no effect here: {}; see lint",
+            fmt::format("{} no effect here: {}; lint says why",
                         idle.size() == 1 ? "1 setting has" : fmt::format("{} settings have", idle.size()), names));
 }
 
@@ -82,13 +83,27 @@ std::vector<std::string> locale_names(const Scene& scene) {
 }
 
 /// A scene in one of the forms that the options of a call name; `draft` is what was tried before.
+/// Puts the sizes of a call in place of those of the ladder. Named sizes are left where they are among them.
+void narrow(Ladder& ladder, const SceneCall& call) {
+  if (!call.width.empty()) ladder.width = sizes_asked(call.width, "--width", ladder.width);
+  const std::optional<Interval> heights =
+      call.height.empty() ? std::nullopt : std::optional(sizes_asked(call.height, "--height", ladder.height));
+  if (heights && heights->from == heights->to) ladder.height = heights;
+  std::erase_if(ladder.named_sizes, [&](const NamedSize& one) {
+    const std::optional<double> height = ladder.size_of(one).height;
+    return (!call.width.empty() && !ladder.width.contains(one.width)) ||
+           (heights && height && !heights->contains(*height));
+  });
+}
+
 Variant variant_by(const SceneCall& call, const Draft& draft, AskedWords words, const std::string& locale,
                    const std::vector<std::string>& modes) {
   const Scene& scene = draft.scene();
-  if (!locale.empty()) require_name("wording", locale, locale_names(scene));
+  if (!locale.empty()) require_name("locale", locale, locale_names(scene));
   for (const std::string& mode : modes) require_name("mode", mode, scene.modes);
   Variant variant =
       variant_in(scene, words, locale, modes, call.longer.empty() ? 0 : parse_share(call.longer), call.file);
+  narrow(variant.scene.ladder, call);
   const auto say = [](std::string& sentence, const std::string& more, const char* between) {
     sentence += (sentence.empty() ? "" : between) + more;
   };
@@ -116,16 +131,15 @@ bool asks_for_all(const std::string& typed, const std::vector<std::string>& name
 /// How a scene is changed before a command looks at it.
 void add_forms(Options& options, SceneCall& scene, Forms forms) {
   const bool all = forms == Forms::all_in_turn;
-  options.list("--mode", "NAME", scene.modes,
-               all ? "Switch a mode on; repeatable; all: every choice of modes in turn"
-                   : "Switch a mode of the scene on; repeatable");
+  options.list(
+      "--mode", "NAME", scene.modes,
+      all ? "Turn a mode on; repeatable; all: every combination of modes" : "Turn a mode of the scene on; repeatable");
   options.text("--locale", "NAME", scene.locale,
-               all ? "Put a wording in; all: the scene's own texts and every wording in turn"
-                   : "Put a wording of the scene into it");
+               all ? "Apply a locale; all: the texts of the scene, then every locale" : "Apply a locale of the scene");
   options.list("--text-metrics", "fixed|fonts", scene.words,
-               all ? "What words are measured in, whatever the scene says; plain,fonts: both in turn"
-                   : "What words are measured in, whatever the scene says");
-  options.text("--text-expansion", "SHARE", scene.longer, "Make every text longer by a share, as in 40%");
+               all ? "Measure text with these metrics instead of those of the scene; fixed,fonts: both"
+                   : "Measure text with these metrics instead of those of the scene");
+  options.text("--text-expansion", "SHARE", scene.longer, "Lengthen every text by a percentage, as in 40%");
   add_edits(options, scene.edits);
 }
 
@@ -137,7 +151,7 @@ void add_scene(Options& options, SceneCall& scene, Forms forms) {
 }
 
 void add_scenes(Options& options, SceneCall& scene, Forms forms) {
-  options.arguments("SCENE", scene.files, "One scene file or several; - reads standard input");
+  options.arguments("SCENE", scene.files, "One or more scene files; - reads standard input");
   add_forms(options, scene, forms);
 }
 
@@ -153,13 +167,13 @@ void add_values(Options& options, SceneCall& scene, const std::string& about) {
 
 void add_edits(Options& options, std::vector<OptionUse>& edits) {
   options.in_order("--set", "NODE.KEY=VALUE", edits,
-                   "Change a key, as in beds.width=300; like the next six repeatable, in the order given");
-  options.in_order("--move", "NODES=CONTAINER:PLACE", edits, "Carry nodes elsewhere, as in legend=bar:1");
-  options.in_order("--group", "NODES=KIND:NAME", edits, "Gather siblings, as in beds,map=row:places");
-  options.in_order("--remove", "NODES", edits, "Leave nodes out, with all that is in them");
-  options.in_order("--insert", "CONTAINER:PLACE=JSON", edits, "Put a node in, as in bar:0={\"kind\": \"box\"}");
-  options.in_order("--ungroup", "NODE", edits, "Leave a container out whose children stay, in its place");
-  options.in_order("--duplicate", "NODE=NAME", edits, "Put another one like it behind a node, as in oak=ash");
+                   "Change a key, as in beds.width=300; edits can repeat and apply in order");
+  options.in_order("--move", "NODES=CONTAINER:INDEX", edits, "Move nodes, as in legend=bar:1");
+  options.in_order("--group", "NODES=KIND:NAME", edits, "Wrap siblings in a new container, as in beds,map=row:places");
+  options.in_order("--remove", "NODES", edits, "Remove nodes and their descendants");
+  options.in_order("--insert", "CONTAINER:INDEX=JSON", edits, "Insert a node, as in bar:0={\"kind\": \"box\"}");
+  options.in_order("--ungroup", "NODE", edits, "Remove a container but keep its children");
+  options.in_order("--duplicate", "NODE=NAME", edits, "Copy a node and insert the copy after it, as in oak=ash");
 }
 
 Draft read_draft(const std::string& file, const Streams& streams, Own own) {
@@ -190,7 +204,7 @@ void make(const std::vector<OptionUse>& edits, Draft& draft, const Streams& stre
 
 void add_sizes(Options& options, std::vector<std::string>& at, const std::string& tail) {
   options.list("--at", "SIZE", at,
-               "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named rung; " + tail);
+               "1280x800, 1280 (the ladder's height), 1280xcontent, content, or a named size; " + tail);
 }
 
 Variant load_variant(const SceneCall& call, const Streams& streams) {
@@ -223,7 +237,7 @@ Scene load_scene(const SceneCall& call, const Streams& streams) {
 
 namespace {
 
-/// A scene in some wordings and choices of modes, with each value of `--vary` in turn; variants are made by their
+/// A scene in some locales and choices of modes, with each value of `--vary` in turn; variants are made by their
 /// places.
 class Variants {
  public:

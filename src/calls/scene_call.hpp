@@ -23,7 +23,8 @@ struct SceneCall {
   std::string longer;
   std::vector<std::string> words;  // plain, fonts, or both
   std::vector<OptionUse> edits;
-  std::string vary;  // a setting and its values
+  std::string vary;           // a setting and its values
+  std::string width, height;  // other sizes than those of the ladder, of commands that go along them
 };
 
 /// Whether a command looks at one form of a scene, or can look at all in turn.
@@ -50,12 +51,12 @@ enum class Own { kept, may_be_written };
 /// Makes the changes of a call; lines on standard error tell what to know of them. Throws BadEdit.
 void make(const std::vector<OptionUse>& edits, Draft& draft, const Streams& streams);
 
-/// Reads the scene that a command names, `-` being standard input, tries what is to be tried and puts the wording into
+/// Reads the scene that a command names, `-` being standard input, tries what is to be tried and puts the locale into
 /// it. One line on standard error tells of settings that do nothing. Throws BadScene, BadEdit and WrongCall.
 [[nodiscard]] Scene load_scene(const SceneCall& call, const Streams& streams);
 
 /// The variants of a scene that a command names: each value of `--vary`; `all` stands for the scene's own texts and
-/// every wording, and for every choice of modes. Throws as load_scene does.
+/// every locale, and for every choice of modes. Throws as load_scene does.
 enum class Hints { one_line, none };
 [[nodiscard]] std::vector<Variant> load_variants(const SceneCall& call, const Streams& streams,
                                                  Hints hints = Hints::one_line);

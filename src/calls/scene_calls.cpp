@@ -3,7 +3,7 @@
 // A command that answers is one file here and one word below.
 #include "calls/scene_calls.hpp"
 
-#define FOND_LADDER_SCENE_CALLS(each) each(measure) each(sweep) each(explanation) each(check) each(lint) each(map)
+#define FOND_LADDER_SCENE_CALLS(each) each(measure) each(sweep) each(explain) each(check) each(lint) each(map)
 
 namespace fond_ladder::calls {
 

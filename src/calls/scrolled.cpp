@@ -22,7 +22,7 @@ struct AskedPosition {
 template <class ScrollOf>
 AskedPosition parse(const Tree& tree, const std::string& text, const ScrollOf& scroll_of) {
   const std::string message =
-      fmt::format("--scrolled {}: write a node and pixels, or end, as in list=120, list=40,120 or list=end", text);
+      fmt::format("--scrolled {}: expected NODE=PIXELS or NODE=end, as in list=120, list=40,120 or list=end", text);
   const std::size_t equals = text.rfind('=');
   if (equals == std::string::npos || equals == 0) throw WrongCall(message);
   const std::string name = text.substr(0, equals), value = text.substr(equals + 1);
@@ -30,16 +30,17 @@ AskedPosition parse(const Tree& tree, const std::string& text, const ScrollOf& s
   const Scroll scroll = scroll_of(node);
   if (scroll == Scroll::none)
     throw WrongCall(
-        fmt::format("--scrolled {}: {} does not scroll; give it \"scroll\", or name what does", text, name));
+        fmt::format("--scrolled {}: {} does not scroll; give it \"scroll\", or name a scroller", text, name));
   if (!is_container(tree.kind(node)))
-    throw WrongCall(fmt::format("--scrolled {}: positions move children, and {} has none", text, name));
+    throw WrongCall(fmt::format("--scrolled {}: {} has no children to scroll; name a container", text, name));
   if (value == "end") return {name, value, {node, Solution::scroll_end, Solution::scroll_end}};
   const std::vector<std::string> items = split_list(value);
   std::vector<double> pixels;
   for (const std::string& item : items) {
     pixels.push_back(parse_coordinate(item, message));
     if (pixels.back() < 0)
-      throw WrongCall(fmt::format("--scrolled {}: positions are counted from 0, where the content begins", text));
+      throw WrongCall(
+          fmt::format("--scrolled {}: expected 0 or more pixels, counted from where the content begins", text));
   }
   if (pixels.empty() || pixels.size() > 2) throw WrongCall(message);
   if (pixels.size() == 2) return {name, value, {node, pixels[0], pixels[1]}};
@@ -62,7 +63,7 @@ AskedPosition parse(const Scene& scene, const std::string& text) {
 void refuse_twice(const std::vector<Solution::ScrolledTo>& positions, const std::string& text) {
   const auto is_same = [&](const Solution::ScrolledTo& one) { return one.node == positions.back().node; };
   if (std::ranges::count_if(positions, is_same) > 1)
-    throw WrongCall(fmt::format("--scrolled {}: it is scrolled already; say it once", text));
+    throw WrongCall(fmt::format("--scrolled {}: the node is scrolled twice; keep one of the two", text));
 }
 
 std::vector<AskedPosition> parse_all(const Scene& scene, const std::vector<std::string>& asked) {
@@ -76,10 +77,15 @@ std::vector<AskedPosition> parse_all(const Scene& scene, const std::vector<std::
   return all;
 }
 
-/// Whether a claim has positions of its own; one that is wrong is left as it is, to be told.
-bool says_positions(const Scene& scene, const std::string& claim) {
+/// Whether a claim has positions of its own, or is of what no position changes; one that is wrong is left as it is, to
+/// be told.
+bool needs_no_positions(const Scene& scene, const std::string& claim) {
   try {
-    return !Claim(scene, claim).terms().scrolled.empty();
+    const Claim read(scene, claim);
+    const std::vector<Quantity>& quantities = read.terms().quantities;
+    const auto is_reachable = [](const Quantity& one) { return one.measure == Measure::reachable; };
+    return !read.terms().scrolled.empty() || (std::ranges::any_of(quantities, is_reachable) &&
+                                              std::ranges::none_of(quantities, &Quantity::moves_with_scrolling));
   } catch (const BadClaim&) {
     return true;
   }
@@ -97,7 +103,7 @@ std::string told(const Extent& at, const Extent& range, Scroll scroll) {
 
 void add_scrolled(Options& options, std::vector<std::string>& asked) {
   options.list("--scrolled", "NODE=PIXELS", asked,
-               "With a scroller scrolled so far, as in list=120, list=40,120 or list=end; repeatable");
+               "Scroll a container first, as in list=120, list=40,120 or list=end; repeatable");
 }
 
 Scrolled solve_scrolled(SceneSolver& solver, const ContainerSize& container_size,
@@ -133,12 +139,12 @@ void claim_with_positions(const Scene& scene, const std::vector<std::string>& as
   std::string with;
   for (const AskedPosition& one : parse_all(scene, asked)) {
     if (one.value.find(',') != std::string::npos)
-      throw WrongCall(fmt::format("--scrolled {0}={1}: in claims a position is one number, or end, as in {0}=120",
-                                  one.name, one.value));
+      throw WrongCall(
+          fmt::format("--scrolled {0}={1}: claims take one number, or end, as in {0}=120", one.name, one.value));
     with += fmt::format("{}{}.scrolled = {}", with.empty() ? " with " : " and ", one.name, one.value);
   }
   for (std::string& claim : claims) {
-    if (!says_positions(scene, claim)) claim += with;
+    if (!needs_no_positions(scene, claim)) claim += with;
   }
 }
 

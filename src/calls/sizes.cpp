@@ -8,6 +8,7 @@
 
 #include "calls/command.hpp"
 #include "model/nearest_word.hpp"
+#include "model/number_text.hpp"
 #include "model/sound_container.hpp"
 
 namespace fond_ladder::calls {
@@ -28,7 +29,7 @@ std::optional<double> usual_height(const Ladder& ladder) {
 
 AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   if (text == "content") return {};
-  for (const NamedSize& container_size : ladder.container_sizes) {
+  for (const NamedSize& container_size : ladder.named_sizes) {
     if (container_size.name == text) return {container_size.name, ladder.size_of(container_size)};
   }
   const std::size_t cross = text.find('x');
@@ -38,9 +39,9 @@ AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   const auto height = cross == std::string_view::npos ? std::nullopt : parse_size(text.substr(cross + 1));
   if (width && height) return {"", {width, height}};
   std::vector<std::string_view> names{"content"};
-  for (const NamedSize& container_size : ladder.container_sizes) names.push_back(container_size.name);
+  for (const NamedSize& container_size : ladder.named_sizes) names.push_back(container_size.name);
   const std::string_view near = nearest_word(text, names);
-  throw WrongCall(fmt::format("--at {}: a size is 1280x800, 1280, 1280xcontent, content or a named rung of the scene{}",
+  throw WrongCall(fmt::format("--at {}: expected a size as 1280x800, 1280, 1280xcontent or content, or a named size{}",
                               text, near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
 }
 
@@ -50,7 +51,7 @@ std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Lad
   std::vector<AskedSize> sizes;
   for (const std::string& text : at) sizes.push_back(parse_at(text, ladder));
   if (!sizes.empty()) return sizes;
-  for (const NamedSize& container_size : ladder.container_sizes)
+  for (const NamedSize& container_size : ladder.named_sizes)
     sizes.push_back({container_size.name, ladder.size_of(container_size)});
   if (sizes.empty()) sizes.push_back({"", {ladder.width.to, usual_height(ladder)}});
   return sizes;
@@ -61,14 +62,27 @@ Interval parse_span(std::string_view text, std::string_view option) {
   const auto from = parse_size(text.substr(0, dots));
   const auto to = dots == std::string_view::npos ? from : parse_size(text.substr(dots + 2));
   if (!from || !to || *from > *to) {
-    throw WrongCall(fmt::format("{} {}: write FROM..TO in pixels, as in 360..1440", option, text));
+    throw WrongCall(from && to ? fmt::format("{} {}: the larger size comes last; write {}..{}", option, text,
+                                             exact(*to), exact(*from))
+                               : fmt::format("{} {}: expected FROM..TO in pixels, as in 360..1440", option, text));
   }
   return {*from, *to};
 }
 
+Interval sizes_asked(std::string_view text, std::string_view option, const std::optional<Interval>& ladder) {
+  if (text == "all") {
+    if (ladder) return *ladder;
+    throw WrongCall(fmt::format("{0} all: the ladder has no height; write a range, as in {0} 240..900", option));
+  }
+  if (text.find_first_of("0123456789") == std::string_view::npos)
+    throw WrongCall(fmt::format("{0} {1}: expected all, one size, or a range, as in {0} 240..900", option, text));
+  return parse_span(text, option);
+}
+
 double parse_factor(std::string_view text, std::string_view option) {
   const auto factor = parse_size(text);
-  if (!factor || *factor == 0) throw WrongCall(fmt::format("{} {}: write a number above 0, as in 0.5", option, text));
+  if (!factor || *factor == 0)
+    throw WrongCall(fmt::format("{} {}: expected a number above 0, as in 0.5", option, text));
   return *factor;
 }
 
@@ -84,10 +98,10 @@ std::vector<double> parse_sizes(std::string_view text, std::string_view option) 
   std::vector<double> sizes;
   for (const std::string& item : split_list(text)) {
     const auto size = parse_size(item);
-    if (!size) throw WrongCall(fmt::format("{} {}: \"{}\" is no size in pixels", option, text, item));
+    if (!size) throw WrongCall(fmt::format("{} {}: expected sizes in pixels, got \"{}\"", option, text, item));
     sizes.push_back(*size);
   }
-  if (sizes.empty()) throw WrongCall(fmt::format("{} {}: write sizes in pixels, as in 360,640,1024", option, text));
+  if (sizes.empty()) throw WrongCall(fmt::format("{} {}: expected sizes in pixels, as in 360,640,1024", option, text));
   return sizes;
 }
 

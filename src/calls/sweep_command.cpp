@@ -25,9 +25,9 @@ struct SweepCall {
   SceneCall scene;
   std::string width;
   std::string height;
-  std::string container_sizes;
+  std::string sizes;
   std::string show;
-  std::string of;               // a node, to be swept alone
+  std::string as_root;          // a node, to be swept alone
   std::vector<std::string> at;  // where a setting is dragged
   std::vector<std::string> scrolled;
   std::string plot;  // a file
@@ -38,18 +38,18 @@ struct SweepCall {
 struct Way {
   Ladder ladder;
   bool along_height = false;
-  bool one_of_two = false;  // heights of the ladder: named rungs are shown at their own
+  bool one_of_two = false;  // heights of the ladder: named sizes are shown at their own
   [[nodiscard]] Interval span() const { return along_height ? ladder.height.value_or(Interval()) : ladder.width; }
 };
 
 /// The ladder of the scene, with what the command line says instead.
 Way way_of(const Scene& scene, const SweepCall& call) {
   Way way{scene.ladder, false};
-  if (!call.width.empty()) way.ladder.width = parse_span(call.width, "--width");
-  if (!call.height.empty()) way.ladder.height = parse_span(call.height, "--height");
+  if (!call.width.empty()) way.ladder.width = sizes_asked(call.width, "--width", scene.ladder.width);
+  if (!call.height.empty()) way.ladder.height = sizes_asked(call.height, "--height", scene.ladder.height);
   const bool heights = !call.height.empty() && way.ladder.height->from < way.ladder.height->to;
   const bool widths = !call.width.empty() && way.ladder.width.from < way.ladder.width.to;
-  if (heights && widths) throw WrongCall("sweep: give a range of widths or of heights, and one size for the other");
+  if (heights && widths) throw WrongCall("sweep: two ranges; write one size for --width or for --height");
   way.along_height = heights;
   return way;
 }
@@ -65,13 +65,13 @@ std::vector<double> asked_container_sizes(const Interval& span, std::vector<doub
   return sizes;
 }
 
-/// The sizes shown: those asked for, else both ends of the ladder and its named rungs between them.
+/// The sizes shown: those asked for, else both ends of the ladder and its named sizes between them.
 std::vector<double> shown_sizes(const Way& way, const std::string& asked) {
   const Interval span = way.span();
   if (!asked.empty())
     return asked_container_sizes(span, parse_sizes(asked, "--sizes"), way.along_height ? "--height" : "--width");
   std::vector<double> sizes{span.from, span.to};
-  for (const NamedSize& container_size : way.ladder.container_sizes) {
+  for (const NamedSize& container_size : way.ladder.named_sizes) {
     const std::optional<double> size = way.along_height ? container_size.height : container_size.width;
     if (size && *size > span.from && *size < span.to) sizes.push_back(*size);
   }
@@ -87,7 +87,7 @@ std::vector<Sweep::Step> steps_at(const Scene& scene, const Way& way, const Swee
   std::vector<Sweep::Step> steps;
   for (const double size : sizes) {
     std::optional<double> height = way.ladder.height ? std::optional(way.ladder.height->from) : std::nullopt;
-    for (const NamedSize& container_size : way.ladder.container_sizes) {
+    for (const NamedSize& container_size : way.ladder.named_sizes) {
       if (way.one_of_two && container_size.width == size) height = way.ladder.size_of(container_size).height;
     }
     const Solution solution =
@@ -125,8 +125,8 @@ void name_those_told(const Scene& scene, const std::vector<Telling>& telling, Sw
 std::vector<Quantity> asked_quantities(const Scene& scene, const SweepCall& call) {
   const std::vector<std::string> texts = split_list(call.show);
   if (texts.empty()) {
-    throw WrongCall(
-        fmt::format("--show {}: write quantities, as in {}.width", call.show, scene.tree.segment(scene.tree.root())));
+    throw WrongCall(fmt::format("--show {}: expected quantities, as in {}.width", call.show,
+                                scene.tree.segment(scene.tree.root())));
   }
   std::vector<Quantity> asked = parse_quantities(scene.tree, texts);
   const std::vector<Solution::ScrolledTo> positions = positions_asked(scene, call.scrolled);
@@ -168,7 +168,7 @@ void choose_columns(const Scene& scene, const SweepCall& call, Swept& swept) {
 }
 
 Swept sweep_way(const Scene& scene, const Way& way, const SweepCall& call, const Streams& streams) {
-  const std::vector<double> sizes = shown_sizes(way, call.container_sizes);
+  const std::vector<double> sizes = shown_sizes(way, call.sizes);
   const bool all = call.show.empty();
   const std::vector<Quantity> asked = all ? all_quantities(scene, {way.along_height ? Measure::height : Measure::width})
                                           : asked_quantities(scene, call);
@@ -205,7 +205,8 @@ void print_other_end(const Swept& low, const Swept& high, const SweepCall& call,
   out << '\n';
   if (breakpoint_alike(low.shown.swept, high.shown.swept)) {
     out << exact(high.shown.ladder.height->from) << " high: "
-        << (low.shown.swept.found.empty() ? "no turns either" : "the same quantities turn at the same widths") << '\n';
+        << (low.shown.swept.found.empty() ? "no breakpoints either" : "the same quantities have the same breakpoints")
+        << '\n';
   } else {
     print_table(high, call, out);
   }
@@ -238,7 +239,7 @@ ExitStatus sweep_scene(const Scene& scene, const SweepCall& call, const Streams&
       answers.end();
       break;
     }
-    case Format::csv: print_swept_csv(shown, call.container_sizes.empty() ? shown.swept.steps : shown.rows, out); break;
+    case Format::csv: print_swept_csv(shown, call.sizes.empty() ? shown.swept.steps : shown.rows, out); break;
   }
   write_plot(shown, call, streams);
   return all_well;
@@ -250,7 +251,7 @@ ExitStatus sweep_scene(const Scene& scene, const SweepCall& call, const Streams&
 std::vector<double> shown_values(const Interval& values, const std::string& asked) {
   std::vector<double> shown;
   for (const std::string& item : split_list(asked))
-    shown.push_back(parse_coordinate(item, "--sizes: \"" + item + "\" is no value of a setting; write numbers"));
+    shown.push_back(parse_coordinate(item, "--sizes: \"" + item + "\" is not a number"));
   if (!shown.empty()) return asked_container_sizes(values, std::move(shown), "--vary");
   constexpr int pieces = 4;
   for (int i = 0; i <= pieces; ++i) shown.push_back(values.from + (values.to - values.from) * i / pieces);
@@ -269,7 +270,7 @@ Swept sweep_values(const Scene& scene, const Varied& varied, const std::string& 
   ShownSweep& shown = swept.shown;
   shown.at = size;
   shown.unit = unit;
-  for (const double value : shown_values(varied.values, call.container_sizes)) {
+  for (const double value : shown_values(varied.values, call.sizes)) {
     const Solution solution = solve(varied.at(value), size.container_size, call.scene.modes);
     Sweep::Step& row = shown.rows.emplace_back(Sweep::Step{solution.container(), {}, value});
     for (const Quantity& quantity : asked) row.values.push_back(value_of(quantity, solution));
@@ -281,26 +282,25 @@ Swept sweep_values(const Scene& scene, const Varied& varied, const std::string& 
 /// A setting is dragged instead of the container, at each of some sizes.
 ExitStatus sweep_each_size(const SweepCall& call, const Streams& streams) {
   if (!call.width.empty() || !call.height.empty())
-    throw WrongCall("sweep: with --vary the container keeps its size; say it by --at, as in --at 1280x800");
+    throw WrongCall("sweep: --vary keeps the container at one size; set it with --at, as in --at 1280x800");
   const AskedVary asked = parse_vary(call.scene.vary);
   if (!asked.span) {
-    throw WrongCall(
-        fmt::format("sweep: --vary goes from a number to a larger one, as in {}=100..400; measure, draw and "
-                    "check compare values",
-                    asked.setting));
+    throw WrongCall(fmt::format(
+        "sweep: --vary needs a range of numbers, as in {}=100..400; measure, draw and check compare single values",
+        asked.setting));
   }
   Varied varied = load_varied(call.scene, asked, streams);
-  if (!call.of.empty()) {
-    varied.at = [whole = varied.at, of = call.of](double value) {
+  if (!call.as_root.empty()) {
+    varied.at = [whole = varied.at, path = call.as_root](double value) {
       const Scene scene = whole(value);
-      return alone(scene, scene.tree.at(of));
+      return alone(scene, scene.tree.at(path));
     };
   }
   const Scene scene = varied.at(varied.values.from);
   std::vector<AskedSize> sizes = asked_sizes({exact(scene.ladder.width.to)}, scene.ladder);
   if (!call.at.empty()) sizes = asked_sizes(call.at, scene.ladder);
   if (sizes.size() > 1 && (!call.plot.empty() || call.format == Format::csv))
-    throw WrongCall("sweep: --plot and --format csv take one size; give one --at");
+    throw WrongCall("sweep: --plot and --format csv take one size; keep one --at");
   std::vector<Swept> all;  // what cannot be swept comes to light before anything is printed
   for (const AskedSize& size : sizes) all.push_back(sweep_values(scene, varied, asked.unit, size, call, streams));
   std::optional<JsonAnswers> answers;
@@ -311,7 +311,7 @@ ExitStatus sweep_each_size(const SweepCall& call, const Streams& streams) {
       const Solution solution = solve(scene, shown.at.container_size, call.scene.modes);
       write_swept(answers->next(scene, call.scene.file, solution, shown.at), shown);
     } else if (call.format == Format::csv) {
-      print_swept_csv(shown, call.container_sizes.empty() ? shown.swept.steps : shown.rows, streams.out);
+      print_swept_csv(shown, call.sizes.empty() ? shown.swept.steps : shown.rows, streams.out);
     } else {
       if (&swept != &all.front()) streams.out << '\n';
       print_table(swept, call, streams.out);
@@ -329,33 +329,35 @@ ExitStatus sweep(const SweepCall& call, const Streams& streams) {
     require_plotter();
   }
   if (!call.scrolled.empty() && call.show.empty())
-    throw WrongCall("sweep: --scrolled moves places, and none is asked for; say which, as in --show entry.bottom");
+    throw WrongCall("sweep: --scrolled changes positions only; ask for one, as in --show entry.bottom");
   if (!call.scene.vary.empty()) return sweep_each_size(call, streams);
   if (!call.at.empty()) {
-    throw WrongCall("sweep: --at is for --vary; say the sizes by --width and --height, as in --width 360..1440");
+    throw WrongCall("sweep: --at needs --vary; set sizes with --width and --height, as in --width 360..1440");
   }
   const Scene scene = load_scene(call.scene, streams);
-  return sweep_scene(call.of.empty() ? scene : alone(scene, scene.tree.at(call.of)), call, streams);
+  return sweep_scene(call.as_root.empty() ? scene : alone(scene, scene.tree.at(call.as_root)), call, streams);
 }
 
 }  // namespace
 
 Command sweep_command() {
-  CommandOf<SweepCall> command("sweep", "How quantities change while the container grows");
+  CommandOf<SweepCall> command("sweep", "Print how quantities change while the container grows, and why");
   SweepCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
   options.text("--show", "LIST", call.show,
-               "Quantities, as in beds.width,cards/*.height; left out: the widths that turn, with a summary");
-  options.text("--width", "FROM..TO", call.width, "The widths to sweep, or one; the scene's ladder when left out");
-  options.text("--height", "SIZE|FROM..TO", call.height, "A fixed height, or heights to sweep instead of widths");
-  options.text("--sizes", "LIST", call.container_sizes, "The sizes to show, as in 360,640,1024");
+               "Print these quantities, as in beds.width,cards/*.height; default: a summary of all breakpoints");
+  options.text("--width", "all|N|A..B", call.width,
+               "Sweep these widths, or hold one; default: all, those of the ladder");
+  options.text("--height", "all|N|A..B", call.height,
+               "Hold one height, or sweep these instead of widths; default: both heights of the ladder");
+  options.text("--sizes", "LIST", call.sizes, "Print values at these sizes, as in 360,640,1024");
   options.text("--vary", "NODE.KEY=FROM..TO", call.scene.vary,
-               "Drag a setting instead of the container, as in beds.width=100..400");
-  options.list("--at", "SIZE", call.at, "With --vary: the size of the container, as in 1280x800; repeatable");
-  options.text("--of", "NODE", call.of, "Sweep this node alone: it fills the container");
+               "Sweep a setting instead of the container, as in beds.width=100..400");
+  options.list("--at", "SIZE", call.at, "With --vary: use this container size, as in 1280x800; repeatable");
+  options.text("--as-root", "NODE", call.as_root, "Sweep this node as if it were the root");
   add_scrolled(options, call.scrolled);
-  options.text("--plot", "FILE", call.plot, "Also draw the curves, an .svg, .png or .pdf file");
+  options.text("--plot", "FILE", call.plot, "Also draw the curves to an .svg, .png or .pdf file");
   options.format(call.format, {Format::table, Format::json, Format::csv});
   return command.does(sweep);
 }

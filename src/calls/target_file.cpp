@@ -25,7 +25,7 @@ namespace {
 namespace fs = std::filesystem;
 
 [[noreturn]] void refuse(const std::string& path, const std::string& reason) {
-  throw WrongCall(path + ": the file could not be written: " + reason);
+  throw WrongCall(path + ": cannot write the file: " + reason);
 }
 
 std::string last_reason() {
@@ -94,7 +94,7 @@ void require_writable(const std::string& path, const fs::path& target, const std
   const bool is_plain = old && S_ISREG(old->st_mode);
   if (is_plain &&
       ((old->st_mode & anybody_writes) == 0 || ::faccessat(AT_FDCWD, target.c_str(), W_OK, AT_EACCESS) != 0)) {
-    refuse(path, "it may not be written; change its mode, or name another file");
+    refuse(path, "it is read-only; change its mode, or name another file");
   }
 }
 
@@ -164,7 +164,7 @@ void add_target(const Streams& streams, const std::string& option, const std::st
   const std::string asked = option + " " + path;
   if (const auto read = files.read.find(file); read != files.read.end()) refuse_source(asked, read->second);
   const auto [before, is_new] = files.written.emplace(file, asked);
-  if (!is_new) throw WrongCall(asked + ": " + before->second + " goes to that file; name another one");
+  if (!is_new) throw WrongCall(asked + ": " + before->second + " writes to that file; name another one");
 }
 
 void add_source(const Streams& streams, const std::string& what, const std::string& path) {
@@ -192,7 +192,7 @@ void write_plain_target(const std::string& path, std::string_view bytes) {
   errno = 0;
   struct stat old {};
   if (::lstat(path.c_str(), &old) != 0) refuse(path, last_reason());
-  if (!S_ISREG(old.st_mode)) refuse(path, "it is no plain file any more");
+  if (!S_ISREG(old.st_mode)) refuse(path, "it is no longer a plain file");
   require_writable(path, path, old);
   replace(path, path, old, bytes);
 }

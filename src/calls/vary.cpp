@@ -48,7 +48,7 @@ std::vector<std::string> split_values(std::string_view text) {
 
 WrongCall not_understood(const std::string& text) {
   return WrongCall(fmt::format(
-      "--vary {}: write a setting and its values, as in beds.width=100..400 or body.along=start,center,end", text));
+      "--vary {}: expected a setting and its values, as in beds.width=100..400 or body.along=start,center,end", text));
 }
 
 }  // namespace
@@ -67,10 +67,9 @@ AskedVary parse_vary(const std::string& text) {
     const auto from = parse_amount(said.substr(0, dots)), to = parse_amount(said.substr(dots + 2));
     if (!from || !to) throw not_understood(text);
     if (from->unit != to->unit) {
-      throw WrongCall(fmt::format("--vary {}: write both ends in one unit, as in {}=1em..3em", text, asked.setting));
+      throw WrongCall(fmt::format("--vary {}: both ends need the same unit, as in {}=1em..3em", text, asked.setting));
     }
-    if (!(from->number < to->number))
-      throw WrongCall(fmt::format("--vary {}: write FROM..TO from a value to a larger one", text));
+    if (!(from->number < to->number)) throw WrongCall(fmt::format("--vary {}: the larger value comes last", text));
     asked.span = Interval(from->number, to->number);
     asked.unit = from->unit;
     return asked;
@@ -80,17 +79,15 @@ AskedVary parse_vary(const std::string& text) {
     if (value.empty()) throw not_understood(text);
   }
   if (asked.values.size() < 2)
-    throw WrongCall(fmt::format("--vary {0}: name at least two values; --set {0} shows one", text));
+    throw WrongCall(fmt::format("--vary {0}: expected two values or more; use --set {0} for one", text));
   return asked;
 }
 
 AskedVary parse_values(const std::string& text) {
   AskedVary asked = parse_vary(text);
   if (asked.span) {
-    throw WrongCall(
-        fmt::format("--vary {}: this command sets values side by side, as in {}={},{}; sweep goes through "
-                    "all of them",
-                    text, asked.setting, asked.text_of(asked.span->from), asked.text_of(asked.span->to)));
+    throw WrongCall(fmt::format("--vary {}: this command compares single values, as in {}={},{}; sweep takes ranges",
+                                text, asked.setting, asked.text_of(asked.span->from), asked.text_of(asked.span->to)));
   }
   return asked;
 }

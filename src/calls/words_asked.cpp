@@ -20,11 +20,11 @@ std::vector<AskedWords> words_asked(const std::vector<std::string>& typed) {
     for (std::string part; std::getline(parts, part, ',');) {
       const auto found = std::ranges::find(words, part);
       if (found == words.end())
-        throw WrongCall("--text-metrics " + value + ": it is fixed or fonts" + word_hint(part, words));
+        throw WrongCall("--text-metrics " + value + ": expected fixed or fonts" + word_hint(part, words));
       const auto which = static_cast<TextMetrics>(found - words.begin());
       if (std::ranges::find(asked, AskedWords(which)) == asked.end()) asked.emplace_back(which);
     }
-    if (value.empty()) throw WrongCall("--text-metrics: write fixed or fonts");
+    if (value.empty()) throw WrongCall("--text-metrics: expected fixed or fonts");
   }
   if (asked.empty()) asked.emplace_back();
   return asked;
@@ -33,7 +33,7 @@ std::vector<AskedWords> words_asked(const std::vector<std::string>& typed) {
 AskedWords one_words_asked(const std::vector<std::string>& typed) {
   const std::vector<AskedWords> asked = words_asked(typed);
   if (asked.size() > 1)
-    throw WrongCall("--text-metrics: fixed or fonts, one of them; check, lint and compare take both");
+    throw WrongCall("--text-metrics: expected one of fixed and fonts; check, lint and compare take both");
   return asked.front();
 }
 
@@ -51,7 +51,7 @@ Variant variant_in(const Scene& scene, AskedWords words, const std::string& loca
   }
   Variant variant = variant_of(measured, locale, modes, longer);
   const std::string name(word(*words));
-  variant.name = "words " + name + (variant.name.empty() ? "" : ", ") + variant.name;
+  variant.name = "text_metrics " + name + (variant.name.empty() ? "" : ", ") + variant.name;
   variant.options = "--text-metrics " + name + (variant.options.empty() ? "" : " ") + variant.options;
   return variant;
 }

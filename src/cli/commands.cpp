@@ -7,7 +7,7 @@
 #include "calls/scene_calls.hpp"
 
 #define FOND_LADDER_COMMANDS(each) \
-  each(compare) each(draw) each(report) each(preview) each(tidy) each(new) each(fonts) each(demo) each(completion)
+  each(compare) each(draw) each(report) each(preview) each(tidy) each(new) each(schema) each(fonts) each(demo) each(completion)
 
 namespace fond_ladder::cli {
 

@@ -51,6 +51,6 @@ int main() {
   write(color_option());
   std::cout << ".TP\n\\fB\\-\\-help\\fR\nWhat the command takes.\n"
             << ".SH EXIT STATUS\n.TP\n0\nAll is well.\n.TP\n1\nClaims fail, or there are findings or differences.\n"
-            << ".TP\n2\nThe call or the scene is wrong.\n"
-            << ".SH ENVIRONMENT\n.TP\nNO_COLOR\nNo colours on a terminal, unless \\-\\-color says otherwise.\n";
+            << ".TP\n2\nThe command line or the scene has errors.\n"
+            << ".SH ENVIRONMENT\n.TP\nNO_COLOR\nNo colors on a terminal, unless \\-\\-color says otherwise.\n";
 }

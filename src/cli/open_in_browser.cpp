@@ -20,8 +20,8 @@ void open_in_browser(const std::string& address, std::ostream& err) {
     const picture::Ended ended = picture::run_program({"xdg-open", address}, "");
     if (ended.found && !ended.by_signal && ended.status == 0) return;
   }
-  fmt::print(err, "note: no browser could be started{}; open {} in one\n",
-             has_desktop ? "" : ", for there is no desktop here", printable(address));
+  fmt::print(err, "note: cannot start a browser{}; open {} yourself\n", has_desktop ? "" : ": there is no desktop",
+             printable(address));
 }
 
 }  // namespace fond_ladder::cli

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Commands print plain text. What is painted is told by the words that a line begins with, so that no command, and
-// nobody who reads its output by a program, has to know of colours.
+// nobody who reads its output by a program, has to know of colors.
 #include "cli/paint.hpp"
 
 #include <fmt/color.h>
@@ -45,8 +45,8 @@ std::string by_lines(std::string_view text, const Paint& paint) {
 /// `before` is empty for the first line.
 std::string painted_line(std::string_view line, std::string_view before) {
   static const std::array marks{
-      Mark{"kept ", fmt::fg(fmt::terminal_color::green)},
-      Mark{"broken ", bold(fmt::terminal_color::red)},
+      Mark{"holds ", fmt::fg(fmt::terminal_color::green)},
+      Mark{"fails ", bold(fmt::terminal_color::red)},
       Mark{"never ", bold(fmt::terminal_color::red)},
       Mark{"  cure:", fmt::fg(fmt::terminal_color::green)},
       Mark{"          look:", fmt::text_style(fmt::emphasis::faint)},

@@ -6,17 +6,17 @@
 
 namespace fond_ladder::cli {
 
-/// When output has colours.
+/// When output has colors.
 enum class Color { automatic, always, never };
 
-/// Whether text that goes to a terminal, or does not, is to have colours. `automatic`: on a terminal, unless the
+/// Whether text that goes to a terminal, or does not, is to have colors. `automatic`: on a terminal, unless the
 /// environment variable NO_COLOR says something.
 [[nodiscard]] bool has_colors(Color color, bool to_terminal);
 
-/// A table of a command in colours: its first line, which is the answer, headings, and the words that lines begin
+/// A table of a command in colors: its first line, which is the answer, headings, and the words that lines begin
 /// with. Letters stay as they are.
 [[nodiscard]] std::string painted_table(std::string_view text);
-/// Messages in colours.
+/// Messages in colors.
 [[nodiscard]] std::string painted_messages(std::string_view text);
 
 }  // namespace fond_ladder::cli

@@ -66,7 +66,7 @@ void require_command(const std::string& typed, const std::vector<Command>& comma
   if (behind_help) words.emplace_back("limits");
   for (const Command& command : commands) words.push_back(command.name);
   if (std::ranges::find(words, typed) == words.end())
-    throw WrongCall("\"" + typed + "\" is no command" + hint(typed, words));
+    throw WrongCall("\"" + typed + "\" is not a command" + hint(typed, words));
 }
 
 WrongCall no_command(const std::vector<Command>& commands) {
@@ -74,17 +74,17 @@ WrongCall no_command(const std::vector<Command>& commands) {
   for (const Command& command : commands) {
     names += (names.empty() ? "" : &command == &commands.back() ? " or " : ", ") + command.name;
   }
-  return WrongCall("name a command: " + names + "; --help says more");
+  return WrongCall("name a command: " + names + "; see --help");
 }
 
 WrongCall refusal(const CLI::App& app, const CLI::ParseError& error, const std::vector<std::string>& args) {
   const auto used = app.get_subcommands();
-  if (used.empty()) return WrongCall("\"" + args.front() + "\" is not known" + allow(app, args.front()));
+  if (used.empty()) return WrongCall("\"" + args.front() + "\" is not an option" + allow(app, args.front()));
   if (dynamic_cast<const CLI::ExtrasError*>(&error) != nullptr) {
     const std::vector<std::string> left = app.remaining(true);
     const auto option = std::ranges::find_if(left, [](const std::string& word) { return word.starts_with("-"); });
     const std::string& odd = option == left.end() ? left.front() : *option;
-    return WrongCall("\"" + odd + "\" is not known to " + used.front()->get_name() + allow(*used.front(), odd));
+    return WrongCall("\"" + odd + "\" is not an option of " + used.front()->get_name() + allow(*used.front(), odd));
   }
   return WrongCall(used.front()->get_name() + ": " + error.what());
 }
@@ -98,7 +98,7 @@ bool asks_for_limits(const std::vector<std::string>& words) {
 std::vector<std::string> without_help_word(const std::vector<std::string>& args) {
   if (args.empty() || args.front() != "help") return args;
   if (args.size() == 1) return {"--help"};
-  if (args.size() > 2) throw WrongCall("help: name one command");
+  if (args.size() > 2) throw WrongCall("help: expected one command");
   return {args[1], "--help"};
 }
 
@@ -112,11 +112,11 @@ std::vector<std::string> with_command_first(std::vector<std::string> words) {
 }  // namespace
 
 std::string_view what_it_is() {
-  return "Fond Ladder arranges rows, columns, grids and stacks, and says what happens at every size.";
+  return "Fond Ladder arranges rows, columns, grids and stacks, and reports what changes at which container size.";
 }
 
 Option color_option() {
-  return {"--color", "auto|always|never", "Colours; auto: on a terminal", false, [](const std::string&) {}};
+  return {"--color", "auto|always|never", "Print in color; auto: on a terminal", false, [](const std::string&) {}};
 }
 
 ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command>& commands) {
@@ -129,7 +129,7 @@ ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command
     for (const Option& option : command.options.all()) add(*sub, option);
     add(*sub, color_option());
   }
-  app.footer("fond-ladder help COMMAND tells what a command takes, help limits what is bounded.");
+  app.footer("Run fond-ladder help COMMAND for a command, and fond-ladder help limits for the limits.");
   if (args.empty()) throw no_command(commands);
   std::vector<std::string> words = with_command_first(args);
   if (asks_for_limits(words)) return {nullptr, limits_text()};

@@ -14,7 +14,7 @@
 namespace fond_ladder::cli {
 namespace {
 
-/// What --color says. It is looked for before anything is parsed, since a call that is refused has colours too.
+/// What --color says. It is looked for before anything is parsed, since a call that is refused has colors too.
 Color color_in(const std::vector<std::string>& args) {
   static const std::map<std::string, Color> colors{
       {"auto", Color::automatic}, {"always", Color::always}, {"never", Color::never}};
@@ -24,7 +24,7 @@ Color color_in(const std::vector<std::string>& args) {
     if (!is_alone && !args[i].starts_with("--color=")) continue;
     const std::string typed = is_alone ? args[i + 1] : args[i].substr(args[i].find('=') + 1);
     const auto found = colors.find(typed);
-    if (found == colors.end()) throw WrongCall("--color " + typed + ": write auto, always or never");
+    if (found == colors.end()) throw WrongCall("--color " + typed + ": expected auto, always or never");
     color = found->second;
   }
   return color;
@@ -90,7 +90,7 @@ int run(const std::vector<std::string>& args, std::istream& in, std::ostream& ou
   }
   Painted results(out, has_colors(color, terminal.out)), messages(err, has_colors(color, terminal.err));
   int status = run(args, {in, results.stream(), messages.stream(), {}, terminal.err ? &err : nullptr}, results);
-  if (!out) status = refuse(messages.stream(), "the result could not be written");
+  if (!out) status = refuse(messages.stream(), "cannot write the result");
   messages.paint(painted_messages);
   return status;
 }

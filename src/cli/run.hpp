@@ -18,7 +18,7 @@ struct Terminal {
 int run(const std::vector<std::string>& args, std::istream& in, std::ostream& out, std::ostream& err,
         Terminal terminal = {});
 
-/// One command, without colours and without answers to what is wrong: throws as the commands do, and a WrongCall for
+/// One command, without colors and without answers to what is wrong: throws as the commands do, and a WrongCall for
 /// words that no command takes.
 ExitStatus call(const std::vector<std::string>& args, const Streams& streams);
 

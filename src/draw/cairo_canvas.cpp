@@ -84,7 +84,7 @@ class CairoCanvas final : public Canvas {
   }
 
   void letters(std::string_view text, Point at, const Lettering& lettering, double width) override {
-    const auto* fonts = dynamic_cast<const typeset::LineLayouts*>(lettering.typesetter);
+    const auto* fonts = dynamic_cast<const typeset::LineLayouts*>(lettering.text_shaper);
     if (fonts != nullptr) {
       FontStyle style = *lettering.style;
       style.size = lettering.size;
@@ -128,7 +128,7 @@ class CairoCanvas final : public Canvas {
                                       ? cairo_surface_write_to_png_stream(surface_.get(), append, &bytes_)
                                       : (cairo_surface_finish(surface_.get()), cairo_surface_status(surface_.get()));
     if (status != CAIRO_STATUS_SUCCESS) {
-      throw BadPicture(std::string("the picture could not be drawn: ") + cairo_status_to_string(status));
+      throw BadPicture(std::string("cannot draw the picture: ") + cairo_status_to_string(status));
     }
     surface_.reset();
     return std::move(bytes_);

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
 // The map of all container sizes: width to the right, height up. Turns are thin lines, bounds of ranges dashed ones,
-// named rungs points. Each broken claim has a hatching of its own and a number that stands in its largest region, so
-// that claims are told apart without colour.
+// named sizes points. Each broken claim has a hatching of its own and a number that stands in its largest region, so
+// that claims are told apart without color.
 #include "fond_ladder/plot.hpp"
 
 #include <algorithm>
@@ -123,7 +123,7 @@ class MapDrawing {
   }
   void regions_of(std::size_t c) {
     for (const CheckedClaim::Failing& failing : broken_[c]->failing) {
-      for (const auto& piece : failing.pieces) hatch(on_sheet(piece), claim_marks[c]);
+      for (const auto& piece : failing.polygons) hatch(on_sheet(piece), claim_marks[c]);
     }
   }
 
@@ -137,7 +137,7 @@ class MapDrawing {
 
   [[nodiscard]] bool fails_at(std::size_t c, Point at) const {
     return std::ranges::any_of(broken_[c]->failing, [&](const CheckedClaim::Failing& failing) {
-      return std::ranges::any_of(failing.pieces, [&](const auto& piece) {
+      return std::ranges::any_of(failing.polygons, [&](const auto& piece) {
         const std::vector<Point> corners = on_sheet(piece);
         const auto row = inside(corners, 0, 1, at.y);
         return row && at.x >= std::min(row->from.x, row->to.x) && at.x <= std::max(row->from.x, row->to.x);
@@ -150,7 +150,7 @@ class MapDrawing {
     double best = 1e9;
     Point place;
     for (const CheckedClaim::Failing& failing : broken_[c]->failing) {
-      for (const auto& piece : failing.pieces) {
+      for (const auto& piece : failing.polygons) {
         const std::vector<Point> corners = on_sheet(piece);
         const auto [left, right] = std::ranges::minmax(corners, {}, &Point::x);
         const auto [top, bottom] = std::ranges::minmax(corners, {}, &Point::y);
@@ -178,7 +178,7 @@ class MapDrawing {
 
   void breakpoints() {
     std::vector<Segment> lines;
-    for (const SizeMap::Line& line : map_.breakpoints) {
+    for (const SizeMap::Line& line : map_.boundaries) {
       lines.push_back({{x_of(line.from.width), y_of(line.from.height)}, {x_of(line.to.width), y_of(line.to.height)}});
     }
     pen_.lines(lines, {picture::faded(picture::quiet_ink, 0.75), 0.8});
@@ -214,7 +214,7 @@ class MapDrawing {
   }
 
   void container_sizes() {
-    for (const NamedSize& container_size : map_.container_sizes) {
+    for (const NamedSize& container_size : map_.named_sizes) {
       const Point at{x_of(container_size.width), y_of(container_size.height.value_or(0))};
       pen_.fill({at.x - 5, at.y - 5, 10, 10}, picture::paper);
       pen_.fill({at.x - 3.5, at.y - 3.5, 7, 7}, picture::letters_ink);
@@ -264,11 +264,11 @@ class MapDrawing {
     constexpr std::size_t most_lines = 4;
     std::string line;
     std::size_t lines = 0, at = 0;
-    const double space = legend_left + legend_width - left;
+    const double widest = legend_left + legend_width - left;
     while (at < text.size()) {
       const std::size_t space = text.find(' ', at), end = space == std::string::npos ? text.size() : space + 1;
       const std::string word = text.substr(at, end - at);
-      if (!line.empty() && width_of(line + word, size) > space) {
+      if (!line.empty() && width_of(line + word, size) > widest) {
         if (++lines == most_lines) {
           write(line + "…", {left, y}, size, ink);
           return y + size * 1.4;
@@ -305,7 +305,7 @@ class MapDrawing {
     const auto all_broken = static_cast<std::size_t>(
         std::ranges::count_if(map_.claims, [](const CheckedClaim& one) { return !one.failing.empty(); }));
     if (all_broken > broken_.size()) {
-      y = wrapped("and " + std::to_string(all_broken - broken_.size()) + " more claims that break are not drawn",
+      y = wrapped("and " + std::to_string(all_broken - broken_.size()) + " more failing claims are not drawn",
                   legend_left, y, 12) +
           8;
     }
@@ -314,7 +314,7 @@ class MapDrawing {
           map_.claims, [&](const CheckedClaim& one) { return one.holds && one.sampled.empty() == proved; });
       if (kept == 0) continue;
       const std::string who = kept == 1 ? "1 claim holds" : std::to_string(kept) + " claims hold";
-      y = wrapped(who + (proved ? " at every size of the map" : " wherever it was looked; something bends"),
+      y = wrapped(who + (proved ? " at every size of the map" : " at every sampled size; not linear everywhere"),
                   legend_left, y, 13) +
           10;
     }
@@ -323,12 +323,12 @@ class MapDrawing {
       pen_.lines(std::span(&segment, 1), stroke);
       y = wrapped(text, text_left, y, 12) + 6;
     };
-    if (!map_.breakpoints.empty())
-      line({picture::faded(picture::quiet_ink, 0.75), 0.8}, "something turns: a size or a place leaves its plane");
+    if (!map_.boundaries.empty())
+      line({picture::faded(picture::quiet_ink, 0.75), 0.8}, "a breakpoint: a size or a position leaves its plane");
     if (!map_.ranges.empty()) line({picture::letters_ink, 1.4, Stroke::Line::dashed}, "a range begins or ends");
-    if (!map_.container_sizes.empty()) {
+    if (!map_.named_sizes.empty()) {
       pen_.fill({legend_left + 11, y - 8, 7, 7}, picture::letters_ink);
-      wrapped("a named rung", text_left, y, 12);
+      wrapped("a named size", text_left, y, 12);
     }
   }
 

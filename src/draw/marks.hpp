@@ -2,7 +2,7 @@
 #pragma once
 
 // The patterns and shapes of helper marks, as geometry. Patterns are told apart by their shape alone, and keep in step
-// over the whole picture, so that neighbouring areas join without a seam.
+// over the whole picture, so that neighboring areas join without a seam.
 
 #include <vector>
 

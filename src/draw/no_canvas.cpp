@@ -7,8 +7,8 @@ namespace fond_ladder::inline v0::picture {
 
 std::unique_ptr<Canvas> open_canvas(PictureForm, const Blank&) {
   throw BadPicture(
-      "this build cannot draw pictures: install libcairo2-dev and libpango1.0-dev, then configure and build again "
-      "(scripts/setup installs them)");
+      "this build cannot draw pictures; install libcairo2-dev and libpango1.0-dev (scripts/setup does), then configure "
+      "and build again");
 }
 
 }  // namespace fond_ladder::inline v0::picture

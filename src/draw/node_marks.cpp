@@ -92,7 +92,7 @@ class MarkPainter {
     tell(into.right, overhang.right, "\u2192");
     tell(into.bottom, overhang.bottom, "\u2193");
     tell(into.left, overhang.left, "\u2190");
-    if (amounts.empty()) return;  // where it sticks out, that is marked
+    if (amounts.empty()) return;  // where it overhangs, that is marked
     used_.padding_overlap = true;
     pen_.hatch(beyond(common(item.box, padding), inside), Hatch::crossed, 4, {faded(warning_ink, 0.7), 0.7});
     const Rect seen = common(item.box, space_);

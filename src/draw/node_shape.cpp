@@ -59,7 +59,7 @@ void paint_words(Pen& pen, const Solution& solution, const Item& item, const Rec
                       solution.keys(item.node).font_size.value_or(solution.tree().em()) * item.zoom, letters_ink};
   for (const Solution::TextLine& line : solution.text_lines(item.node)) {
     const Rect box = in_picture(item, line.box);
-    lettering.typesetter = line.style != nullptr ? solution.tree().typesetter().get() : nullptr;
+    lettering.text_shaper = line.style != nullptr ? solution.tree().text_shaper().get() : nullptr;
     lettering.style = line.style;
     if (line.dropped || box.y > space.bottom()) break;
     if (!meet(box, space) || line.text.empty()) continue;

@@ -11,7 +11,7 @@ namespace fond_ladder::inline v0::picture {
 }
 
 /// Paints what a node is by itself: its tint, border and outline, the words of a text, the frame of an image, and
-/// unless `bare` the hatching of its padding, gaps and spare room. What its scrollers hide is only hinted at.
+/// unless `bare` the hatching of its padding, gaps and unused space. What its scrollers hide is only hinted at.
 void paint_shape(Pen& pen, const Solution& solution, const Item& item, const Rect& space, bool bare, Used& used);
 
 /// A box of a node's own coordinates, in the picture.

@@ -2,7 +2,7 @@
 #pragma once
 
 // The inks of a picture: a calm tint a kind, a step darker a level, all light enough for dark letters and far enough
-// apart in lightness from their lines to be told apart without colour. One warning ink, used for nothing else.
+// apart in lightness from their lines to be told apart without color. One warning ink, used for nothing else.
 
 #include <array>
 

@@ -140,8 +140,8 @@ PanelDrawing::PanelDrawing(const Solution& solution, NodeId only) : solution_(so
     items_.push_back(item);
   }
   const std::string path = solution.tree().path(only);
-  if (items_.empty()) throw BadPicture(path + " is hidden at this size; there is nothing to draw");
-  if (is_empty(items_.front().box)) throw BadPicture(path + " has a width or height of 0; there is nothing to draw");
+  if (items_.empty()) throw BadPicture(path + " is hidden at this size: nothing to draw");
+  if (is_empty(items_.front().box)) throw BadPicture(path + " has a width or height of 0: nothing to draw");
 }
 
 Extent PanelDrawing::size() const {

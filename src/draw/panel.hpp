@@ -48,7 +48,7 @@ class PanelDrawing {
 
   /// The box that is drawn, in pixels of the scene.
   [[nodiscard]] Extent size() const;
-  /// By how much nodes stick out of it on each side, in pixels of the picture, as far as there is room for it.
+  /// By how much nodes overhang it on each side, in pixels of the picture, as far as there is space for it.
   [[nodiscard]] FourSides overhang(double scale) const;
 
   /// Draws with the box's corner at `at`; nothing is drawn outside of `space`. At most `most` nodes. `bare` leaves out

@@ -22,7 +22,7 @@ struct Segment {
   Point from, to;
 };
 
-/// A colour; every part from 0 to 1.
+/// A color; every part from 0 to 1.
 struct Ink {
   double red = 0, green = 0, blue = 0, alpha = 1;
   friend bool operator==(const Ink&, const Ink&) = default;
@@ -39,13 +39,13 @@ struct Lettering {
   enum class Face : std::uint8_t {
     label,   ///< proportional
     strong,  ///< the same, bold
-    words,   ///< every character equally wide, as in the plain metrics
+    words,   ///< every character equally wide, as in the fixed metrics
   };
   Face face = Face::label;
   double size = 11;
   Ink ink{};
-  bool turned = false;                     ///< read from the bottom to the top
-  const TextShaper* typesetter = nullptr;  ///< whose letters they are, with `style`; null: those of `face`
+  bool turned = false;                      ///< read from the bottom to the top
+  const TextShaper* text_shaper = nullptr;  ///< whose letters they are, with `style`; null: those of `face`
   const FontStyle* style = nullptr;
 };
 

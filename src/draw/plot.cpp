@@ -2,7 +2,7 @@
 //
 // Curves by gnuplot, a program of its own: it reads a script with the numbers in it and writes the picture back, so
 // that no file is made. What stands in a scene reaches it by the numbers of its characters: see `quoted`.
-// Curves are told apart by colour, by their dashes and by their marks; they are broken where a quantity jumps or its
+// Curves are told apart by color, by their dashes and by their marks; they are broken where a quantity jumps or its
 // node is hidden.
 #include "fond_ladder/plot.hpp"
 
@@ -23,7 +23,7 @@ constexpr std::array<const char*, 3> terminals{
     "pdfcairo size 12.8in,8in noenhanced font 'DejaVu Sans,15'",
 };
 /// Dark enough to be read as lines on white, and apart from each other for most eyes.
-constexpr std::array<const char*, 6> colours{"#1f4e79", "#b4531f", "#3b7a3b", "#7b3f8c", "#8a6a00", "#4a4a4a"};
+constexpr std::array<const char*, 6> colors{"#1f4e79", "#b4531f", "#3b7a3b", "#7b3f8c", "#8a6a00", "#4a4a4a"};
 constexpr std::array<int, 6> marks{7, 5, 9, 11, 13, 15};
 
 /// What stands for `&` until the picture is written: U+E000, of no meaning.
@@ -67,7 +67,8 @@ class Script {
   std::string write(PictureForm form) {
     out_ << "set terminal " << terminals[static_cast<std::size_t>(form)] << '\n';
     out_ << "set title " << quoted(options_.title) << "\nset xlabel "
-         << quoted(dragged() + " (marks: turns; hollow ones: the value up to a jump)") << "\nset ylabel \"pixels\"\n"
+         << quoted(dragged() + " (marks: breakpoints; hollow ones: the value up to a jump)")
+         << "\nset ylabel \"pixels\"\n"
          << "set grid linecolor '#dddddd' linetype 1\nset border 3\nset tics nomirror out\n"
          << "set key outside top center horizontal samplen 5 spacing 1.4 font ',13'\nset yrange [*<0:*]\n";
     if (!swept_.steps.empty()) {
@@ -127,7 +128,7 @@ class Script {
     return counts(columns_[i]) ? title + " (right axis)" : title;
   }
 
-  /// Where something turns, above the curves, as far as there is room for the numbers.
+  /// Where something turns, above the curves, as far as there is space for the numbers.
   void write_breakpoint_tics() {
     if (swept_.steps.empty()) return;
     const double first = swept_.steps.front().at, last = swept_.steps.back().at;
@@ -187,14 +188,14 @@ class Script {
   void write_plot() {
     out_ << "plot ";
     for (std::size_t i = 0; i < columns_.size(); ++i) {
-      const std::string colour = "linecolor '" + std::string(colours[i % colours.size()]) + "'";
+      const std::string color = "linecolor '" + std::string(colors[i % colors.size()]) + "'";
       const std::string n = std::to_string(i);
       const int mark = marks[i % marks.size()];
       const std::string axes = counts(columns_[i]) ? " using 1:2 axes x1y2 with " : " using 1:2 with ";
-      const std::string line = colour + " linewidth 2 dashtype " + std::to_string(i % 5 + 1);
+      const std::string line = color + " linewidth 2 dashtype " + std::to_string(i % 5 + 1);
       const std::string point = " pointsize 1 pointtype ";
       out_ << (i > 0 ? ", \\\n  " : "") << "$curve" << n << axes << "lines " << line << " notitle, $turn" << n << axes
-           << "points " << colour << point << mark << " notitle, $left" << n << axes << "points " << colour << point
+           << "points " << color << point << mark << " notitle, $left" << n << axes << "points " << color << point
            << mark - 1 << " notitle, keyentry with linespoints " << line << point << mark << " title "
            << quoted(title_of(i));
     }
@@ -213,11 +214,11 @@ class Script {
 std::string run_plotter(const char* what, const std::string& script) {
   picture::Ended ended = picture::run_program({"gnuplot", "-d", what}, script);
   if (!ended.found) {
-    throw NoPlot("curves are drawn by the program gnuplot, which was not found; install it (Debian: gnuplot-nox)");
+    throw NoPlot("plots need the program gnuplot, which was not found; install it (Debian: gnuplot-nox)");
   }
-  if (ended.by_signal) throw NoPlot("the program gnuplot was interrupted while it drew the curves");
+  if (ended.by_signal) throw NoPlot("gnuplot was interrupted");
   if (ended.status != 0 || ended.output.empty()) {
-    throw NoPlot("the program gnuplot could not draw the curves; this needs gnuplot 5 with its cairo terminals");
+    throw NoPlot("gnuplot could not draw the curves; gnuplot 5 with its cairo terminals is needed");
   }
   return std::move(ended.output);
 }

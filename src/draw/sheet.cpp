@@ -31,17 +31,18 @@ double choose_scale(const std::vector<Sheet::PlacedPanel>& panels, const DrawOpt
   }
   if (!options.scale) return std::min(1.0, handy / std::max(all.width, all.height));
   const double scale = *options.scale;
-  if (!std::isfinite(scale) || scale <= 0) throw BadPicture("a scale must be a number above 0");
+  if (!std::isfinite(scale) || scale <= 0) throw BadPicture("the scale must be a number above 0");
   const double width = all.width * scale, height = all.height * scale;
   if (std::max(width, height) > largest || width * height > most_pixels) {
     throw BadPicture("at scale " + rounded(scale) + " the picture would be " + rounded(width) + " x " +
-                     rounded(height) + " pixels, which is too large; a scale up to " +
+                     rounded(height) + " pixels, which is too large; use a scale up to " +
                      rounded(std::floor(100 * std::min(largest / std::max(all.width, all.height),
                                                        std::sqrt(most_pixels / all.width / all.height))) /
                              100) +
-                     " is possible");
+                     "");
   }
-  if (std::min(width, height) < 1) throw BadPicture("at this scale the picture would be smaller than a pixel");
+  if (std::min(width, height) < 1)
+    throw BadPicture("at this scale the picture is smaller than a pixel; use a larger --scale");
   return scale;
 }
 
@@ -70,7 +71,7 @@ std::vector<LegendEntry> legend_of(const Used& used) {
   if (used.padding) hatched("padding", Hatch::rising);
   if (used.gap) hatched("gap", Hatch::falling);
   if (used.unused_space) {
-    entries.push_back({"spare room", [=](Pen& pen, const Rect& area) {
+    entries.push_back({"unused space", [=](Pen& pen, const Rect& area) {
                          pen.lines(rows_of_dots(area, 4), {quiet_ink, 1.2, Stroke::Line::dotted});
                          pen.outline(grown(area, -0.5), edge);
                        }});
@@ -110,12 +111,12 @@ std::vector<LegendEntry> legend_of(const Used& used) {
                        }});
   }
   if (used.padding_overlap) {
-    entries.push_back({"runs into padding", [](Pen& pen, const Rect& area) {
+    entries.push_back({"overlaps padding", [](Pen& pen, const Rect& area) {
                          pen.hatch({&area, 1}, Hatch::crossed, 4, {faded(warning_ink, 0.7), 0.7});
                        }});
   }
   if (used.overhang) {
-    entries.push_back({"cut: outside its parent, or its own box", [](Pen& pen, const Rect& area) {
+    entries.push_back({"overhang: outside its parent, or its own box", [](Pen& pen, const Rect& area) {
                          pen.hatch({&area, 1}, Hatch::crossed, 5, {warning_ink, 0.8});
                          pen.outline(grown(area, -1), {warning_ink, 2});
                        }});
@@ -222,7 +223,7 @@ void Sheet::widen_for_captions() {
 /// Which nodes are not drawn, in lines as wide as the sheet.
 std::vector<std::string> Sheet::missing_lines() const {
   if (missing_.empty()) return {};
-  std::vector<std::string> lines{"left out, too small to be seen or too many:"};
+  std::vector<std::string> lines{"left out, too small or too many:"};
   const auto most = static_cast<std::size_t>((width_ - 2 * border) / legend_letter);
   for (std::size_t i = 0; i < missing_.size(); ++i) {
     const bool is_last = i + 1 == missing_.size();

@@ -30,7 +30,7 @@ class Sheet {
   struct PlacedPanel {
     PanelDrawing drawing;
     std::string caption;
-    Rect space;  ///< of the panel, with what sticks out of it
+    Rect space;  ///< of the panel, with what overhangs it
     Point at;    ///< of its box
   };
 

@@ -23,7 +23,7 @@ std::string number(double value) {
   return exact(std::round(value * thousand) / thousand);
 }
 
-std::string colour(const Ink& ink) {
+std::string color(const Ink& ink) {
   std::string text = "#";
   for (const double part : {ink.red, ink.green, ink.blue}) {
     constexpr std::string_view digits = "0123456789abcdef";
@@ -126,8 +126,8 @@ class SvgCanvas final : public Canvas {
     if (from_right) set(shape, "unicode-bidi", "embed");
     set(shape, "y", number(at.y));
     if (lettering.turned) set(shape, "transform", "rotate(-90 " + number(at.x) + " " + number(at.y) + ")");
-    const FontStyle* style = lettering.typesetter != nullptr ? lettering.style : nullptr;
-    const std::string family = style != nullptr ? quoted(lettering.typesetter->family(*style)) + ", sans-serif"
+    const FontStyle* style = lettering.text_shaper != nullptr ? lettering.style : nullptr;
+    const std::string family = style != nullptr ? quoted(lettering.text_shaper->family(*style)) + ", sans-serif"
                                : lettering.face == Lettering::Face::words ? "monospace"
                                                                           : "sans-serif";
     if (family != family_) set(shape, "font-family", family);
@@ -190,7 +190,7 @@ class SvgCanvas final : public Canvas {
     if (way != Hatch::rising) {
       lines += "M-1 " + under + "L1 " + over + "M0 0L" + side + " " + side + "M" + under + " -1L" + over + " 1";
     }
-    const std::string ink = colour(stroke.ink) + " " + number(stroke.ink.alpha) + " " + number(stroke.width);
+    const std::string ink = color(stroke.ink) + " " + number(stroke.ink.alpha) + " " + number(stroke.width);
     const auto [known, is_new] = patterns_.try_emplace({lines, ink});
     if (!is_new) return known->second;
     known->second = id_prefix_ + "hatch:" + std::to_string(patterns_.size());
@@ -205,7 +205,7 @@ class SvgCanvas final : public Canvas {
     return known->second;
   }
 
-  /// A box takes a third less room as a path than as a shape of its own.
+  /// A box takes a third less space as a path than as a shape of its own.
   static std::string box_path(const Rect& area) {
     return "M" + number(area.x) + " " + number(area.y) + "h" + number(std::max(0.0, area.width)) + "v" +
            number(std::max(0.0, area.height)) + "H" + number(area.x) + "z";
@@ -217,12 +217,12 @@ class SvgCanvas final : public Canvas {
   }
 
   static void paint(pugi::xml_node shape, const Ink& ink) {
-    set(shape, "fill", colour(ink));
+    set(shape, "fill", color(ink));
     if (ink.alpha < 1) set(shape, "fill-opacity", number(ink.alpha));
   }
 
   static void draw_with(pugi::xml_node& shape, const Stroke& stroke) {
-    set(shape, "stroke", colour(stroke.ink));
+    set(shape, "stroke", color(stroke.ink));
     if (stroke.ink.alpha < 1) set(shape, "stroke-opacity", number(stroke.ink.alpha));
     if (stroke.width != 1) set(shape, "stroke-width", number(stroke.width));
     if (stroke.line == Stroke::Line::dashed) set(shape, "stroke-dasharray", "4 3");

@@ -13,7 +13,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// A move of neighbouring places, as edits make it; whoever keeps arrays beside those of the tree does the same with
+/// A move of neighboring places, as edits make it; whoever keeps arrays beside those of the tree does the same with
 /// them.
 struct Carried {
   Index from = 0, to = 0, count = 0;
@@ -37,7 +37,7 @@ struct Block {
 /// Blocks that nobody uses, by the power of two that fits into them.
 class FreeBlocks {
  public:
-  /// One with room for so many; none where there is no such block.
+  /// One with space for so many; none where there is no such block.
   std::optional<Block> take(Index space) {
     auto& blocks = by_power_[static_cast<std::size_t>(std::bit_width(space - 1U))];
     if (blocks.empty()) return {};

@@ -243,7 +243,7 @@ bool passes_read(const Keys& keys, const Traits& traits) {
   return traits.percent_sizes || traits.percent_edges || traits.percent_gap || traits.shares_total || traits.ordered ||
          traits.pinned || traits.nudged || traits.celled || keys.kind == Kind::grid || keys.aspect_ratio.has_value() ||
          keys.scale != 1 || keys.virtualized.on || keys.scroll_ratio.has_value() || !keys.border.empty() ||
-         keys.words_up != WordsAt::start;
+         keys.text_align.y != TextAlign::start;
 }
 
 }  // namespace
@@ -273,7 +273,7 @@ CompiledNode compile(const Keys& keys, std::uint64_t said, const Setting& settin
   static const std::uint64_t edges = bits_of(&Keys::margin, &Keys::padding, &Keys::border);
   static const std::uint64_t rare = bits_of(&Keys::pin, &Keys::order, &Keys::out_of, &Keys::scale, &Keys::nudge,
                                             &Keys::cell, &Keys::span, &Keys::area);
-  const FontUnits units = keys.units(setting.em, setting.typesetter.get());
+  const FontUnits units = keys.units(setting.em, setting.text_shaper.get());
   compile_words(keys, node.traits);
   if ((said & rare) != 0) compile_rare(keys, node.traits);
   if ((said & edges) != 0) compile_edges(keys, units, setting.direction == Direction::rtl, node);
@@ -346,8 +346,8 @@ std::shared_ptr<const CustomContent> content_for(const Keys& keys, const std::sh
   const std::string* words = words_of_keys(now.get());
   if (now && words == nullptr) return now;  // the user's own
   if (keys.kind != Kind::text) return nullptr;
-  if (setting.typesetter) {
-    if (auto set = setting.typesetter->set(keys.text, keys.font_style(setting.em))) return set;
+  if (setting.text_shaper) {
+    if (auto set = setting.text_shaper->set(keys.text, keys.font_style(setting.em))) return set;
   }
   const TextStyle style{keys.font_size.value_or(setting.em), keys.one_line, keys.max_lines, keys.line_height};
   const auto* plain = dynamic_cast<const FixedWidthText*>(now.get());

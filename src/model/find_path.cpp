@@ -35,8 +35,9 @@ void require_short_paths(const TreeStore& store) {
     store.for_each_child(node, [&](Index child) { open.emplace_back(child, length); });
   }
   if (all <= limits::most_path_letters) return;
-  throw BadValue("the paths of all nodes are " + in_thousands(all) + " letters together, and " +
-                 in_thousands(limits::most_path_letters) + " can be told; the table of measure tells their last steps");
+  throw BadValue("the paths of all nodes are " + in_thousands(all) + " characters in total, and the limit is " +
+                 in_thousands(limits::most_path_letters) +
+                 "; use the table of measure, which prints the last step of each path");
 }
 
 namespace {

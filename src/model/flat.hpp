@@ -185,7 +185,7 @@ struct CompiledNode {
 struct Setting {
   double em = 16;
   Direction direction = Direction::ltr;
-  std::shared_ptr<const TextShaper> typesetter{};  ///< null: plain metrics
+  std::shared_ptr<const TextShaper> text_shaper{};  ///< null: fixed metrics
 };
 
 /// Translates keys into array fields: em to pixels, start and end to left and right. `said` are the keys that may
@@ -200,7 +200,7 @@ void put_record(Records& records, Index node, const CompiledNode& compiled);
 void copy_record(const Records& from, Records& into, Index node);
 
 /// What is measured for a node with these keys that has had `now`: content of the user's own stays, a text has its
-/// words as the typesetter measures them, else in plain metrics, others nothing.
+/// words as the text_shaper measures them, else in fixed metrics, others nothing.
 [[nodiscard]] std::shared_ptr<const CustomContent> content_for(const Keys& keys,
                                                                const std::shared_ptr<const CustomContent>& now,
                                                                const Setting& setting);

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "model/area_map.hpp"
+#include "model/claim_words.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 #include "model/sound_container.hpp"
@@ -67,14 +68,15 @@ bool has_length(const Track& track) {
 }
 
 Fault track_fault(const Track& track) {
-  if (track.min.way() == TrackSize::Way::share) return "must not have a share as minimum: it can only be a maximum";
+  if (track.min.way() == TrackSize::Way::share)
+    return "must not have a share (fr) as its minimum; use it as the maximum";
   for (const TrackSize* size : {&track.min, &track.max}) {
     if (size->way() == TrackSize::Way::length) {
       if (auto fault = number_fault(size->length().amount(), Domain::not_negative)) return fault;
     }
     if (size->way() == TrackSize::Way::share) {
       if (auto fault = number_fault(size->share(), Domain::factor))
-        return "must have shares that are 0, or from 1e-9 to 1e9";
+        return "must have shares (fr) that are 0, or from 1e-9 to 1e9";
     }
   }
   return {};
@@ -105,11 +107,11 @@ struct FaultFinder {
       const auto edge = (keys.*field).given(static_cast<Side>(i));
       if (!edge) continue;
       if (edge->is_automatic()) {
-        if (domain != Domain::any) return "must be lengths: only a margin can be \"auto\"";
+        if (domain != Domain::any) return "must be lengths; only a margin can be \"auto\"";
         continue;
       }
       if (domain == Domain::thickness && edge->length().is_percent()) {
-        return "must not be a percentage: a border is as thick at every size";
+        return "must not be a percentage; write pixels or em";
       }
       if (auto fault = number_fault(edge->length().amount(), domain)) return fault;
     }
@@ -138,11 +140,11 @@ struct FaultFinder {
       for (const Track& track : run.tracks) {
         if (auto fault = track_fault(track)) return fault;
         if (run.fitting && !has_length(track)) {
-          return "must give fitting tracks a length, as minimum or maximum: how many fit could not be told";
+          return "must give fitting tracks a length as minimum or maximum, so that it is known how many fit";
         }
       }
     }
-    if (fitting > 1) return "must have one fitting run at most";
+    if (fitting > 1) return "must have at most one \"fitting\" repeat";
     return count > limits::most_tracks ? Fault{"must be at most 10,000 tracks"} : Fault{};
   }
   Fault operator()(std::vector<std::string> Keys::*field) const { return AreaMap(keys.*field).fault(); }
@@ -165,23 +167,25 @@ struct FaultFinder {
         return "must tie " + std::string(word(side)) + " to an edge on the same axis, which " +
                std::string(word(tie.edge)) + " is not";
       }
-      if ((keys.*field)->distance(side)) return "must have a distance or ties on a side, not both";
+      if ((keys.*field)->distance(side)) return "must have a distance or a tie on a side, not both";
       if (auto fault = number_fault(tie.plus.amount(), Domain::any)) return fault;
     }
     return {};
   }
   Fault operator()(std::vector<Range> Keys::*field) const {
     const std::vector<Range>& ranges = keys.*field;
-    if (ranges.size() > limits::most_node_ranges) return "must be at most 16 own ranges";
+    if (ranges.size() > limits::most_node_ranges) return "must be at most 16 node ranges";
     for (auto range = ranges.begin(); range != ranges.end(); ++range) {
       if (!is_node_name(range->name)) return "must have names: a letter, then letters, digits, \"_\" or \"-\"";
-      if (range->from_height || range->below_height) return "must have bounds of widths alone";
+      if (detail::is_claim_word(range->name))
+        return "cannot have the name \"" + range->name + "\": claims use that word";
+      if (range->from_height || range->below_height) return "must have bounds of width only";
       for (const std::optional<double>& bound : {range->from_width, range->below_width}) {
         if (bound && !is_container_size(*bound)) return "must have bounds that are sizes in pixels";
       }
-      if (range->is_empty()) return "must hold at some width: \"" + range->name + "\" ends before it begins";
+      if (range->is_empty()) return "must include some width: \"" + range->name + "\" ends before it begins";
       const bool twice = std::ranges::count(ranges.begin(), range, range->name, &Range::name) > 0;
-      if (twice) return "must have each name once: \"" + range->name + "\" stands there twice";
+      if (twice) return "must have unique names: \"" + range->name + "\" is there twice";
     }
     return {};
   }

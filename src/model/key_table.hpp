@@ -55,7 +55,7 @@ using Field =
                  std::optional<Pin> Keys::*, Scroll Keys::*, Gap Keys::*, OnTop Keys::*, BorderAt Keys::*,
                  Along Keys::*, Across Keys::*, PlaceContentPair Keys::*, Tracks Keys::*, Track Keys::*, Flow Keys::*,
                  std::vector<std::string> Keys::*, std::optional<Cell> Keys::*, CellSpan Keys::*, PlaceItems Keys::*,
-                 PlaceSelf Keys::*, Pair Keys::*, WordsAt Keys::*, ImageFit Keys::*, Allowed Keys::*,
+                 PlaceSelf Keys::*, Pair Keys::*, TextAlignPair Keys::*, ImageFit Keys::*, Allowed Keys::*,
                  Virtualized Keys::*, std::vector<Range> Keys::*>;
 
 struct KeyEntry {
@@ -78,8 +78,8 @@ struct KeyEntry {
 /// Whether a key that acts so does anything on a node of this kind, in a parent of that kind (none for the root).
 [[nodiscard]] bool acts_on(Acts acts, Kind kind, std::optional<Kind> parent);
 
-/// Whether an own range may say the key of the node that declares it: one that acts on what is in the node, so that no
-/// parent reads it in passes 1 and 2. Sides of a padding or border count outward as they are while no own range holds.
+/// Whether a node range may say the key of the node that declares it: one that acts on what is in the node, so that no
+/// parent reads it in passes 1 and 2. Sides of a padding or border count outward as they are while no node range holds.
 [[nodiscard]] bool acts_inside(const KeyEntry& entry);
 
 /// Whether `keys` holds anything but the default for `entry`.

@@ -14,10 +14,10 @@ inline namespace v0 {
 namespace limits {
 
 /// Pixels. No length, percentage result or ratio result is larger than this, so that sums over a million nested or
-/// neighbouring nodes stay finite and keep their fractions. Change it only together with `largest_node_count`.
+/// neighboring nodes stay finite and keep their fractions. Change it only together with `largest_node_count`.
 inline constexpr double largest_length = 1e9;
 
-/// A grow, shrink or weight is 0 or lies in [smallest_factor, largest_factor]: dividing spare room by a sum of them
+/// A grow, shrink or weight is 0 or lies in [smallest_factor, largest_factor]: dividing unused space by a sum of them
 /// can then neither overflow nor become denormal.
 inline constexpr double smallest_factor = 1e-9;
 inline constexpr double largest_factor = 1e9;
@@ -69,8 +69,8 @@ inline constexpr double most_expanded = 400000, bytes_a_node = 32, nodes_a_form 
 /// Ranges and modes of a scene: every node may speak of each.
 inline constexpr std::size_t most_conditions = 1000;
 
-/// Own ranges of one node, and how deep nodes with own ranges may lie in one another: each level may measure what is in
-/// it once more.
+/// Node ranges of one node, and how deep nodes with node ranges may lie in one another: each level may measure what is
+/// in it once more.
 inline constexpr std::size_t most_node_ranges = 16;
 inline constexpr unsigned deepest_node_ranges = 8;
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What a leaf holds that is measured. Of plain words and of pieces the answers that no width changes are kept beside
+// What a leaf holds that is measured. Of fixed metrics and of pieces the answers that no width changes are kept beside
 // the pointer, so that a pass over many short texts reads one array and not an object here and there. Content of the
 // user's own is asked: it may be slow or throw, and then in a solve.
 

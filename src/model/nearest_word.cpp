@@ -23,7 +23,7 @@ std::string_view now_called(std::string_view word) {
   return found == renamed.end() ? word : found->second;
 }
 
-/// Edits (insert, remove, replace, swap neighbours) that turn one word into the other.
+/// Edits (insert, remove, replace, swap neighbors) that turn one word into the other.
 /// Small and capital letters count as one.
 std::size_t edit_distance(std::string_view a, std::string_view b) {
   const auto same = [](char one, char other) {
@@ -73,7 +73,7 @@ std::string word_hint(std::string_view typed, std::span<const std::string_view> 
   if (const std::string_view ours = known_elsewhere(typed, vocabulary); !ours.empty())
     return "; here that is " + std::string(ours);
   if (const std::string_view near = nearest_word(typed, words); !near.empty())
-    return "; the nearest one is \"" + std::string(near) + "\"";
+    return "; did you mean \"" + std::string(near) + "\"?";
   if (words.empty() || typed.size() > limits::longest_typed) return "";
   std::string list;
   const std::size_t most = vocabulary == Vocabulary::names ? 18 : words.size();  // names may be thousands
@@ -82,7 +82,7 @@ std::string word_hint(std::string_view typed, std::span<const std::string_view> 
     list.append(i == 0 ? "" : is_last ? " or " : ", ").append(words[i]);
   }
   if (words.size() > most) list += " and " + std::to_string(words.size() - most) + " more";
-  return (words.size() > most ? "; there are " : "; write ") + list;
+  return (words.size() > most ? "; expected one of " : "; write ") + list;
 }
 
 }  // namespace fond_ladder::inline v0

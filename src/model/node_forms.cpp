@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "model/claim_words.hpp"
 #include "model/key_table.hpp"
 
 namespace fond_ladder::inline v0 {
@@ -49,19 +50,19 @@ std::optional<std::string> own_form_fault(const Keys& plain, const std::string& 
   const Keys& said = change.values();
   for (const KeyEntry& entry : key_table()) {
     if (!change.says_at(place_of(entry))) continue;
-    const std::string under = "under its own range \"" + name + "\" a node cannot have ";
+    const std::string under = "in its node range \"" + name + "\" a node cannot have ";
     if (!acts_inside(entry)) {
-      return under + "another \"" + std::string(entry.name) +
-             "\": its parent reads that before its width is known; say it of what is in the node";
+      return under + "a different \"" + std::string(entry.name) +
+             "\": its parent needs that before the width is known; set it on a child instead";
     }
     if (entry.name == "kind" && (!is_container(plain.kind) || !is_container(said.kind))) {
-      return under + "the \"kind\" of a leaf, or of a container where it is a leaf";
+      return under + "a \"kind\" that turns a container into a leaf or back";
     }
   }
   const bool says_edges = change.says("padding") || change.says("border") || change.says("border_at");
   if (says_edges && (detail::has_percentage(said.padding) || has_percent_edges(plain))) {
-    return "under its own range \"" + name +
-           "\" a node cannot have another padding or border where its padding or margin is a percentage";
+    return "in its node range \"" + name +
+           "\" a node cannot change its padding or border if its padding or margin is a percentage";
   }
   return {};
 }
@@ -90,10 +91,13 @@ void NodeForms::set_conditions(std::vector<Range> ranges, std::vector<std::strin
   if (const auto twice = std::ranges::adjacent_find(names); twice != names.end()) {
     throw BadValue("two ranges or modes are called \"" + *twice + "\"");
   }
+  if (const auto word = std::ranges::find_if(names, is_claim_word); word != names.end()) {
+    throw BadValue("no range or mode can be called \"" + *word + "\": claims use that word");
+  }
   for (const auto& [slot, forms] : forms_) {
     for (const NodeForm& form : forms) {
       if (place_among(form.name, ranges, modes) == no_index && !own_names_.contains(form.name)) {
-        throw BadValue("a node is another one under \"" + form.name + "\", which would be no range or mode any more");
+        throw BadValue("a node has a \"when\" of \"" + form.name + "\", which would no longer be a range or mode");
       }
     }
   }
@@ -129,7 +133,7 @@ void NodeForms::require(const std::string& name, const Changes& change, bool is_
   if (!is_own && !own_names_.contains(name) && place_among(name, ranges_, modes_) == no_index) {
     throw BadValue("there is no range or mode \"" + name + "\"");
   }
-  if (change.says("ranges")) throw BadValue("what a node is under \"" + name + "\" cannot have ranges of its own");
+  if (change.says("ranges")) throw BadValue("the keys of \"" + name + "\" cannot include ranges");
   require_sound(change.values());
 }
 

@@ -15,7 +15,7 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Why a node that is `plain` while nothing holds cannot be that under that name, where this is one of its own ranges:
+/// Why a node that is `plain` while nothing holds cannot be that under that name, where this is one of its node ranges:
 /// some key is read by its parent before its width is known.
 [[nodiscard]] std::optional<std::string> own_form_fault(const Keys& plain, const std::string& name,
                                                         const Changes& change);
@@ -28,7 +28,7 @@ namespace fond_ladder::inline v0::detail {
 struct NodeForm {
   std::string name;     ///< of a range or a mode
   Index condition = 0;  ///< its place among all ranges and modes, which beat each other in that order; `no_index`
-                        ///< where only own ranges have that name
+                        ///< where only node ranges have that name
   Changes change;
 };
 
@@ -42,7 +42,7 @@ class NodeForms {
   /// Replaces what a node is under that name; nothing said takes it away. Throws BadValue for a name that is neither a
   /// range nor a mode, and for values out of their domain.
   void set(Index slot, const std::string& name, const Changes& change);
-  /// Throws what `set` would throw, `is_own` being whether some node that comes with it has an own range of that name.
+  /// Throws what `set` would throw, `is_own` being whether some node that comes with it has a node range of that name.
   void require(const std::string& name, const Changes& change, bool is_own = false) const;
   /// Null for a node that is the same at all sizes.
   [[nodiscard]] const std::vector<NodeForm>* of(Index slot) const;
@@ -55,13 +55,13 @@ class NodeForms {
   /// How many nodes have forms.
   [[nodiscard]] std::size_t count() const { return forms_.size(); }
 
-  /// Gives a node its own ranges, instead of those that it had.
+  /// Gives a node its node ranges, instead of those that it had.
   void declare(Index slot, const std::vector<Range>& own);
-  /// The own ranges of a node; null for none.
+  /// The node ranges of a node; null for none.
   [[nodiscard]] const std::vector<Range>* node_ranges(Index slot) const;
-  /// Whether any node has own ranges.
+  /// Whether any node has node ranges.
   [[nodiscard]] bool has_node_ranges() const { return !node_ranges_.empty(); }
-  /// Calls `each(slot)` for all nodes with own ranges, in no order.
+  /// Calls `each(slot)` for all nodes with node ranges, in no order.
   template <class Each>
   void for_each_declaring(Each each) const {
     for (const auto& [slot, ranges] : node_ranges_) each(slot);
@@ -85,13 +85,13 @@ class NodeForms {
   std::vector<std::string> modes_;
   std::unordered_map<Index, std::vector<NodeForm>> forms_;  // each in the order of the conditions
   std::unordered_map<Index, std::vector<Range>> node_ranges_;
-  std::unordered_map<std::string, std::size_t> own_names_;  // how many own ranges have that name
+  std::unordered_map<std::string, std::size_t> own_names_;  // how many node ranges have that name
   std::uint64_t version_ = 0;
 };
 
 /// Whether some side is a percentage.
 [[nodiscard]] bool has_percentage(const Edges& edges);
-/// Gives `keys` what a node is under one of its own ranges.
+/// Gives `keys` what a node is under one of its node ranges.
 void put_own_form(const Changes& change, Keys& keys);
 
 }  // namespace fond_ladder::inline v0::detail

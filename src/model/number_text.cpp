@@ -8,7 +8,7 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-using Digits = std::array<char, 330>;  // room for the largest double with two decimals
+using Digits = std::array<char, 330>;  // space for the largest double with two decimals
 
 }  // namespace
 

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Keys that the arrays cannot give back, and that no pass reads, in as little room as they take: each with its place in
-// the table and its bytes, one behind the other. An author's padding told by two sides comes to 20 bytes, where all
+// Keys that the arrays cannot give back, and that no pass reads, in as little space as they take: each with its place
+// in the table and its bytes, one behind the other. An author's padding told by two sides comes to 20 bytes, where all
 // keys of a node take more than a thousand.
 
 #include <cstddef>

@@ -43,7 +43,7 @@ class Seeds {
   void call(const std::string& name);
   [[nodiscard]] const std::vector<Seed>& all() const { return all_; }
   [[nodiscard]] const std::vector<SeedForm>& forms() const { return forms_; }
-  /// Whether some node among them has an own range of that name.
+  /// Whether some node among them has a node range of that name.
   [[nodiscard]] bool has_own_range(const std::string& name) const;
 
  private:

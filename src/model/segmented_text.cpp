@@ -43,8 +43,8 @@ SegmentedText::SegmentedText(std::string text, const std::vector<TextSegment>& p
     const TextSegment& given = pieces[i];
     if (given.begin < read_to || given.end < given.begin || given.end > text_.size())
       refuse(i, "goes from byte " + std::to_string(given.begin) + " to " + std::to_string(given.end) +
-                    "; it must begin behind the one ahead of it, at " + std::to_string(read_to) +
-                    " or later, and end in the text, which has " + std::to_string(text_.size()));
+                    "; it must begin after the one before it, at " + std::to_string(read_to) +
+                    " or later, and end inside the text, which has " + std::to_string(text_.size()));
     read_to = given.end;
     sum += given.width + given.space + given.hyphen;
     if (sum > widest) refuse(i, "makes the text wider than 1e6 pixels");

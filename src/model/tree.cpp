@@ -90,7 +90,7 @@ Tree& Tree::operator=(Tree&& other) noexcept {
 Tree::~Tree() = default;
 
 const TreeStore& Tree::store() const {
-  if (!store_) throw BadNode("this tree was moved from; it has no nodes until it is given some");
+  if (!store_) throw BadNode("this tree was moved from; assign another tree to it");
   return *store_;
 }
 
@@ -155,8 +155,7 @@ void Tree::set(NodeId node, const Changes& said) {
 void Tree::set(NodeId node, const Node& said) {
   if (!said.children().empty() || !said.whens().empty() || said.gives_keys() || said.content())
     throw BadValue(path(node) +
-                   ": set takes keys alone; children are inserted, forms are said by when, content of its own "
-                   "is given by content_from");
+                   ": set takes keys only; use insert for children, when for forms, set_content for custom content");
   set(node, said.explicit_keys());
 }
 
@@ -168,8 +167,8 @@ void Tree::set_em(double em) {
   own().set_em(sound_em(em));
 }
 
-void Tree::set_typesetter(std::shared_ptr<const TextShaper> typesetter) {
-  own().set_typesetter(std::move(typesetter));
+void Tree::set_text_shaper(std::shared_ptr<const TextShaper> text_shaper) {
+  own().set_text_shaper(std::move(text_shaper));
 }
 
 void Tree::compact() {
@@ -215,12 +214,12 @@ std::vector<When> Tree::whens() const {
 std::size_t Tree::size() const {
   return store().size();
 }
-const std::shared_ptr<const TextShaper>& Tree::typesetter() const {
-  return store().setting().typesetter;
+const std::shared_ptr<const TextShaper>& Tree::text_shaper() const {
+  return store().setting().text_shaper;
 }
 
 FontUnits Tree::units(const Keys& keys) const {
-  return keys.units(em(), typesetter().get());
+  return keys.units(em(), text_shaper().get());
 }
 
 double Tree::em() const {
@@ -259,7 +258,7 @@ std::vector<NodeId> Tree::children(NodeId node) const {
 
 NodeId Tree::child(NodeId node, std::size_t place) const {
   const Index above = store().index_of(node);
-  if (place >= store().child_count(above)) throw BadNode("the node has no child at that place");
+  if (place >= store().child_count(above)) throw BadNode("the node has no child at that index");
   return store().id_of(store().child(above, place));
 }
 
@@ -323,9 +322,9 @@ std::string copies_text(const Tree& tree, std::string_view path) {
     return found;
   }();
   if (count == 0) return "";
-  if (count == 1) return "is copied, once: write " + name + "[0]";
-  return "is copied: write " + name + "[0] to " + name + "[" + std::to_string(count - 1) +
-         "], or, where several may be named, " + name + "[*]";
+  if (count == 1) return "is copied once; write " + name + "[0]";
+  return "is copied; write " + name + "[0] to " + name + "[" + std::to_string(count - 1) + "], or for all copies " +
+         name + "[*]";
 }
 
 std::string nearest_step(const TreeStore& store, std::string_view path) {
@@ -333,7 +332,7 @@ std::string nearest_step(const TreeStore& store, std::string_view path) {
   store.walk([&](Index node, std::size_t place) { steps.push_back(step_at(store, node, place)); });
   const std::vector<std::string_view> words(steps.begin(), steps.end());
   const std::string_view near = nearest_word(path.substr(path.rfind('/') + 1), words);
-  return near.empty() ? "" : "; the nearest name is \"" + std::string(near) + "\"";
+  return near.empty() ? "" : "; did you mean \"" + std::string(near) + "\"?";
 }
 
 }  // namespace
@@ -352,10 +351,10 @@ NodeId Tree::at(std::string_view path) const {
   std::string message = "\"" + std::string(path) + "\" ";
   if (found.empty()) {
     message += copies_text(*this, path);
-    if (message.ends_with(' ')) message += "names no node" + nearest_step(store(), path);
+    if (message.ends_with(' ')) message += "is not a node" + nearest_step(store(), path);
   } else {
     message += "names " + std::to_string(found.size()) + " nodes: " + this->path(found[0]) + ", " +
-               this->path(found[1]) + (found.size() > 2 ? ", ..." : "") + "; write a longer part of the path";
+               this->path(found[1]) + (found.size() > 2 ? ", ..." : "") + "; write more of the path";
   }
   throw BadPath(message);
 }

@@ -56,7 +56,7 @@ std::uint32_t TreeStore::publish() const {
 }
 
 NodeId TreeStore::insert(Index parent, std::size_t position, const Keys& keys) {
-  if (position > flat_.child_count[parent]) throw BadNode("there is no such place among the children");
+  if (position > flat_.child_count[parent]) throw BadNode("no child has that index");
   require_handles(1);
   require_own_name(parent, keys.name, no_index, no_index);
   const Index node = open_place(parent, position);
@@ -69,13 +69,14 @@ NodeId TreeStore::insert(Index parent, std::size_t position, const Keys& keys) {
 }
 
 void TreeStore::move(Index node, Index parent, std::size_t position) {
-  if (node == parent || flat_.parent[node] == no_index) throw BadNode("the root, or a node into itself, cannot move");
+  if (node == parent || flat_.parent[node] == no_index)
+    throw BadNode("the root cannot move, and no node can move into itself");
   for (Index above = parent; above != no_index; above = flat_.parent[above]) {
     if (above == node) throw BadNode("a node cannot move into its own child");
   }
   const Index old_parent = flat_.parent[node];
   const std::size_t places = flat_.child_count[parent] - (old_parent == parent ? 1 : 0);
-  if (position > places) throw BadNode("there is no such place among the children");
+  if (position > places) throw BadNode("no child has that index");
   if (old_parent != parent) require_own_name(parent, std::string(name(node)), no_index, no_index);
   const NodeId moved = id_of(node), from = id_of(old_parent), into = id_of(parent);
   const Block aside = take_block(1);
@@ -130,7 +131,7 @@ void TreeStore::clear(Index node) {
 }
 
 NodeId TreeStore::plant(Index parent, std::size_t position, const Seeds& seeds) {
-  if (position > flat_.child_count[parent]) throw BadNode("there is no such place among the children");
+  if (position > flat_.child_count[parent]) throw BadNode("no child has that index");
   require_handles(seeds.all().size());
   require_own_name(parent, seeds.all()[0].keys->name, no_index, no_index);
   for (const SeedForm& form : seeds.forms()) forms_.require(form.name, form.change, seeds.has_own_range(form.name));
@@ -275,9 +276,9 @@ void TreeStore::set_em(double em) {
 }
 
 /// A `ch` is another one too.
-void TreeStore::set_typesetter(std::shared_ptr<const TextShaper> typesetter) {
-  if (typesetter == setting_.typesetter) return;
-  setting_.typesetter = std::move(typesetter);
+void TreeStore::set_text_shaper(std::shared_ptr<const TextShaper> text_shaper) {
+  if (text_shaper == setting_.text_shaper) return;
+  setting_.text_shaper = std::move(text_shaper);
   walk([&](Index node, std::size_t) {
     if (flat_.rare_fields[node] != 0 || kind(node) == Kind::text) set_fields(node, keys(node));
   });

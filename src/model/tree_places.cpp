@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Where nodes lie: blocks of siblings with room at both ends, and laying all anew. See the top of tree_store.cpp.
+// Where nodes lie: blocks of siblings with space at both ends, and laying all anew. See the top of tree_store.cpp.
 #include "model/tree_store.hpp"
 
 #include <algorithm>
@@ -43,7 +43,7 @@ Block TreeStore::take_block(Index space) {
 }
 
 /// Children that come one after the other, before anything else does, lie at the end of the arrays and only need
-/// another place there; else their block is carried to one twice as large, with the new room where it is wanted.
+/// another place there; else their block is carried to one twice as large, with the new space where it is wanted.
 void TreeStore::grow_block(Index parent, bool in_front) {
   const Block old = block_of(parent);
   const Index count = flat_.child_count[parent];
@@ -61,7 +61,7 @@ void TreeStore::grow_block(Index parent, bool in_front) {
   free_blocks_.release(old);
 }
 
-/// Where there is room only at the other end of a block, its children move over so that both have half of it.
+/// Where there is space only at the other end of a block, its children move over so that both have half of it.
 void TreeStore::share_space(Index parent, bool in_front) {
   const Index children = flat_.child_count[parent], ahead = ahead_[parent].places, free = space_[parent] - children;
   if ((in_front ? ahead : free - ahead) > 0) return;
@@ -71,7 +71,7 @@ void TreeStore::share_space(Index parent, bool in_front) {
   ahead_[parent].places = new_ahead;
 }
 
-/// Siblings make room towards the nearer end of their block.
+/// Siblings make space towards the nearer end of their block.
 Index TreeStore::open_place(Index parent, std::size_t position) {
   const Index children = flat_.child_count[parent], before = static_cast<Index>(position);
   const bool in_front = 2 * position < children;

@@ -2,7 +2,8 @@
 //
 // Storage of a tree. What keeps edits cheap and questions harmless:
 //
-//  - Children lie side by side in a block of places with room at both ends (tree_places.cpp). An edit moves the shorter
+//  - Children lie side by side in a block of places with space at both ends (tree_places.cpp). An edit moves the
+//  shorter
 //    side of the siblings, or all to a larger block; nothing else moves. Whoever keeps arrays beside those of the tree
 //    (a solver) does the same moves with them: they are numbered, and the last ones are kept.
 //  - Edits are numbered too: which node, and what became of it. A solver looks at these, and at the nodes above them.
@@ -121,7 +122,7 @@ bool TreeStore::contains(NodeId node) const {
 }
 
 Index TreeStore::index_of(NodeId node) const {
-  if (!contains(node)) throw BadNode("this handle names no node of the tree; it may have been removed");
+  if (!contains(node)) throw BadNode("this handle is not a node of the tree; the node may have been removed");
   return index_of_slot_[node.value & limits::largest_node_count];
 }
 
@@ -133,7 +134,7 @@ NodeId TreeStore::id_of(Index index) const {
 void TreeStore::require_handles(std::size_t count) const {
   const std::size_t slots = free_slots_.size() + (limits::largest_node_count - index_of_slot_.size());
   if (alive_ + count > limits::largest_node_count || slots < count) {
-    throw BadNode("a tree has at most 16,777,215 nodes, those that were removed again and again included");
+    throw BadNode("a tree has at most 16,777,215 nodes over its lifetime, removed ones included");
   }
 }
 

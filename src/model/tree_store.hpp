@@ -64,7 +64,7 @@ class TreeStore {
   void touch(Index node) { stamp(node, Edit::own); }
   void set_direction(Direction direction);
   void set_em(double em);
-  void set_typesetter(std::shared_ptr<const TextShaper> typesetter);
+  void set_text_shaper(std::shared_ptr<const TextShaper> text_shaper);
   void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
   void when(Index node, const std::string& name, const Changes& change);
 
@@ -175,7 +175,7 @@ class TreeStore {
   [[nodiscard]] const NodeForms& forms() const { return forms_; }
   /// Null for a node that is the same at all sizes.
   [[nodiscard]] const std::vector<NodeForm>* forms_of(Index node) const { return forms_.of(slot_[node]); }
-  /// Null for a node without own ranges. Throws BadNode.
+  /// Null for a node without node ranges. Throws BadNode.
   [[nodiscard]] const std::vector<Range>* node_ranges_of(NodeId node) const {
     return forms_.node_ranges(slot_[index_of(node)]);
   }

@@ -40,7 +40,7 @@ VirtualList::Count VirtualList::measured_count() const {
 
 void VirtualList::require(Count first, Count entries) const {
   if (first > count() || entries > count() - first) {
-    throw std::out_of_range("a roll of " + std::to_string(count()) + " entries has no entries " +
+    throw std::out_of_range("a list of " + std::to_string(count()) + " entries has no entries " +
                             std::to_string(first) + " to " + std::to_string(first + entries));
   }
 }
@@ -187,7 +187,7 @@ double VirtualList::forget(Count first, Count entries, double offset) {
 double VirtualList::insert(Count first, Count entries, double offset) {
   require(first, 0);
   if (entries > most_entries || count() > most_entries - entries) {
-    throw BadValue("a roll has at most 1,000,000,000 entries");
+    throw BadValue("a list has at most 1,000,000,000 entries");
   }
   if (entries == 0) return offset;
   Anchor kept = anchor(offset);

@@ -19,7 +19,7 @@ std::ostream& operator<<(std::ostream& out, const Breakpoint& breakpoint) {
       break;
     case BreakpointKind::curve: out << " follows a curve up to " << rounded(breakpoint.to); break;
   }
-  if (!breakpoint.cause.empty()) out << ": " << breakpoint.cause;
+  if (!breakpoint.why.empty()) out << ": " << breakpoint.why;
   return out;
 }
 

@@ -14,15 +14,15 @@ void write_corners(JsonWriter& json, const std::vector<Extent>& piece) {
 void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
   json.number("from", stretch.from);
   json.number("to", stretch.to);
-  json.truth("includes_from", stretch.with_from);
-  json.truth("includes_to", stretch.with_to);
+  json.truth("includes_from", stretch.includes_from);
+  json.truth("includes_to", stretch.includes_to);
   json.number("height", stretch.height);
   if (stretch.heights) {
     json.begin_object("heights");
     json.number("from", stretch.heights->from);
     json.number("to", stretch.heights->to);
     json.end();
-    json.objects("polygons", stretch.pieces, [&](const std::vector<Extent>& piece) { write_corners(json, piece); });
+    json.objects("polygons", stretch.polygons, [&](const std::vector<Extent>& piece) { write_corners(json, piece); });
   }
   json.text("variant", stretch.variant);
   json.begin_object("worst");
@@ -39,7 +39,7 @@ void write_failing(JsonWriter& json, const CheckedClaim::Failing& stretch) {
   for (const auto& [name, value] : stretch.values) json.number(name, value);
   json.end();
   json.end();
-  json.text("why", stretch.because);
+  json.text("why", stretch.why);
 }
 
 }  // namespace
@@ -52,7 +52,7 @@ void write_checked(JsonWriter& json, const std::vector<CheckedClaim>& checked, b
     json.text("claim", one.claim);
     json.number("number", *number++ + 1);
     json.truth("holds", one.holds);
-    json.number("tests", one.container_sizes);
+    json.number("tests", one.tests);
     json.truth("proved", one.sampled.empty());
     json.objects("sampled", one.sampled, [&](const Interval& part) {
       json.number("from", part.from);

@@ -110,8 +110,8 @@ std::string stretch_text(const OptionUse& told) {
   }
   text += failing.from == failing.to
               ? "at " + rounded(failing.from)
-              : "from " + std::string(failing.with_from ? "" : "above ") + rounded(failing.from) + " to " +
-                    std::string(failing.with_to ? "" : "below ") + rounded(failing.to);
+              : "from " + std::string(failing.includes_from ? "" : "above ") + rounded(failing.from) + " to " +
+                    std::string(failing.includes_to ? "" : "below ") + rounded(failing.to);
   if (failing.heights) {
     const auto side = [](double from, double to) {
       return from == to ? rounded(from) : rounded(from) + " to " + rounded(to);
@@ -136,9 +136,9 @@ std::string stretch_text(const OptionUse& told) {
 }
 
 std::string look_text(const Failing& failing, std::string_view file) {
-  std::string text = "look: fond-ladder ";
+  std::string text = "see it: fond-ladder ";
   text += failing.node.empty() ? "measure " + shell_word(file)
-                               : "ledger " + shell_word(file) + " " + shell_word(failing.node);
+                               : "explain " + shell_word(file) + " " + shell_word(failing.node);
   text += " --at " + exact(failing.worst.width) + (failing.height ? "x" + exact(*failing.height) : "");
   return text + (failing.heights ? "x" + exact(failing.worst.height) : "") +
          (failing.scrolled.empty() ? "" : " " + failing.scrolled) +
@@ -148,16 +148,16 @@ std::string look_text(const Failing& failing, std::string_view file) {
 }  // namespace
 
 std::string report(const CheckedClaim& checked, std::string_view file) {
-  std::string text = checked.holds ? "kept    " : checked.failing.empty() ? "never   " : "broken  ";
+  std::string text = checked.holds ? "holds     " : checked.failing.empty() ? "untested  " : "fails     ";
   text += printable(checked.claim) + "\n";
-  if (checked.container_sizes == 0) {
+  if (checked.tests == 0) {
     text += indent;
-    text += "never tested: its condition holds at no size of the ladder, or all its nodes are hidden\n";
+    text += "untested: its condition holds at no size of the ladder, or all its nodes are hidden\n";
   }
-  if (!checked.sampled.empty() && checked.container_sizes > 0) {
+  if (!checked.sampled.empty() && checked.tests > 0) {
     text.append(indent).append(checked.every_height ? "sampled at some sizes " + text_of(checked.sampled) + " wide"
                                                     : "sampled at whole widths " + text_of(checked.sampled));
-    text += ", where it cannot be proved\n";
+    text += ", where the layout is not linear\n";
   }
   constexpr std::size_t most = 5;
   std::vector<OptionUse> all = told_together(checked.failing);
@@ -168,7 +168,7 @@ std::string report(const CheckedClaim& checked, std::string_view file) {
   for (std::size_t i = 0; i < std::min(most, all.size()); ++i) {
     const Failing& failing = *all[i].worst;
     text += stretch_text(all[i]);
-    if (!failing.because.empty()) text.append(indent).append(printable(failing.because)).append("\n");
+    if (!failing.why.empty()) text.append(indent).append(printable(failing.why)).append("\n");
     if (!file.empty()) text.append(indent).append(printable(look_text(failing, file))).append("\n");
   }
   if (all.size() > most)

@@ -12,14 +12,14 @@ void write_difference(JsonWriter& json, const Difference& one) {
   json.text("node", one.path);
   json.text("what", words[static_cast<std::size_t>(one.kind)]);
   write_spans(json, "widths", one.sizes);
-  json.number("max_difference", one.most);
+  json.number("max_difference", one.max_difference);
   json.begin_object("worst");
   json.number("width", one.worst.width);
   json.number("height", one.worst.height);
   json.box("first", one.first);
   json.box("second", one.second);
   json.end();
-  json.number("moved_with_parent", one.going_along);
+  json.number("moved_with_parent", one.moved_with_parent);
 }
 
 void write_side(JsonWriter& json, std::string_view key, const std::string& name, std::size_t settings) {
@@ -34,8 +34,8 @@ void write_side(JsonWriter& json, std::string_view key, const std::string& name,
 void write_comparison(JsonWriter& json, const Comparison& told) {
   write_side(json, "first", told.first, told.settings_first);
   write_side(json, "second", told.second, told.settings_second);
-  json.number("sizes", told.container_sizes);
-  json.number("unchanged", told.same);
+  json.number("sizes", told.sizes);
+  json.number("unchanged", told.unchanged);
   json.objects("differences", told.differences, [&](const auto& one) { write_difference(json, one); });
 }
 

@@ -27,24 +27,23 @@ std::string counted(std::size_t count, const std::string& what) {
 }
 
 std::string first_line(const Comparison& told) {
-  const std::string over = told.container_sizes == 1
-                               ? "at " + rounded(told.widths.from) + " wide"
-                               : "from " + rounded(told.widths.from) + " to " + rounded(told.widths.to) + " wide, " +
-                                     counted(told.container_sizes, "size");
-  if (!told.any()) return "nothing differs " + over + ": " + counted(told.same, "node") + " the same";
+  const std::string over = told.sizes == 1 ? "at " + rounded(told.widths.from) + " wide"
+                                           : "from " + rounded(told.widths.from) + " to " + rounded(told.widths.to) +
+                                                 " wide, " + counted(told.sizes, "size");
+  if (!told.any()) return "nothing differs " + over + ": " + counted(told.unchanged, "node") + " the same";
   std::size_t along = 0;
-  for (const Difference& one : told.differences) along += one.going_along;
+  for (const Difference& one : told.differences) along += one.moved_with_parent;
   const std::size_t differ = told.differences.size() + along;
   std::string text = counted(differ, "node") + (differ == 1 ? " differs " : " differ ") + over;
   double least = 1e9;
   for (const Difference& one : told.differences) {
     if (!one.sizes.empty()) least = std::min(least, one.sizes.front().from);
   }
-  if (told.container_sizes > 1 && least < 1e9) text += ", first at " + rounded(least);
+  if (told.sizes > 1 && least < 1e9) text += ", first at " + rounded(least);
   return text + "; " +
-         (told.same == 0 ? "nothing is the same"
-                         : counted(told.same, "other") + (told.same == 1 ? " is" : " are") + " the same" +
-                               (told.container_sizes == 1 ? "" : " at every size"));
+         (told.unchanged == 0 ? "everything differs"
+                              : counted(told.unchanged, "other") + (told.unchanged == 1 ? " is" : " are") +
+                                    " the same" + (told.sizes == 1 ? "" : " at every size"));
 }
 
 /// What one row of the table tells, the node apart.
@@ -60,7 +59,7 @@ std::vector<std::string> cells_of(const Difference& one) {
     row.push_back(change(one.first->width, one.second->width));
     row.push_back(change(one.first->height, one.second->height));
   }
-  if (one.going_along > 0) row.push_back("with " + std::to_string(one.going_along) + " in it");
+  if (one.moved_with_parent > 0) row.push_back("with " + std::to_string(one.moved_with_parent) + " in it");
   return row;
 }
 
@@ -102,7 +101,8 @@ std::vector<std::string> row_of(const std::vector<const Difference*>& group) {
   for (const Difference* one : group) paths.push_back(one->path);
   const auto has_boxes = [](const Difference* one) { return one->first && one->second; };
   if (std::ranges::all_of(group, has_boxes)) {
-    const Difference& worst = **std::ranges::max_element(group, {}, [](const Difference* one) { return one->most; });
+    const Difference& worst =
+        **std::ranges::max_element(group, {}, [](const Difference* one) { return one->max_difference; });
     row[1] = rounded(worst.worst.width) + " x " + rounded(worst.worst.height);
     row[2] = range_of(group, [](const Difference& one) { return one.second->x - one.first->x; });
     row[3] = range_of(group, [](const Difference& one) { return one.second->y - one.first->y; });

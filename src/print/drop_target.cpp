@@ -25,13 +25,13 @@ std::optional<Rect> box_in(const Solution& solution, NodeId node) {
   return solution.is_placed(node) ? std::optional(solution.box(node)) : std::nullopt;
 }
 
-/// `between title and alarm`, as they stand in the file without what is carried.
-std::string neighbours(const Tree& tree, const Solution::DropTarget& drop_target, NodeId carried) {
+/// `between title and alarm`, as they stand in the file without what is dragged.
+std::string neighbors(const Tree& tree, const Solution::DropTarget& drop_target, NodeId dragged) {
   std::vector<NodeId> children = tree.children(drop_target.parent);
-  std::erase(children, carried);
+  std::erase(children, dragged);
   const auto named = [&](std::size_t i) { return "`" + tree.segment(children[i]) + "`"; };
   if (children.empty()) return "which is empty";
-  if (drop_target.place == 0) return "ahead of " + named(0);
+  if (drop_target.place == 0) return "before " + named(0);
   if (drop_target.place >= children.size()) return "behind " + named(children.size() - 1);
   return "between " + named(drop_target.place - 1) + " and " + named(drop_target.place);
 }
@@ -42,27 +42,27 @@ std::string place_text(const Rect& box) {
 
 }  // namespace
 
-DropTargetShown drop_target_of(const SolvedScene& measured, const Point& at, NodeId carried,
+DropTargetShown drop_target_of(const SolvedScene& measured, const Point& at, NodeId dragged,
                                const std::vector<std::string>& modes) {
-  DropTargetShown shown{at, carried, measured.solution.drop_target(at.x, at.y, carried), {}, {}, {}};
-  if (!shown.drop_target || !carried) return shown;
+  DropTargetShown shown{at, dragged, measured.solution.drop_target(at.x, at.y, dragged), {}, {}, {}};
+  if (!shown.drop_target || !dragged) return shown;
   const Tree& written = measured.scene.tree;
   if (!written.contains(shown.drop_target->parent) || written.keys(shown.drop_target->parent).virtualized.entries > 0) {
-    shown.refused = "the entries of a list of copies are alike, and nothing stands beside them";
+    shown.refusal = "a virtualized list holds copies only";
     return shown;
   }
   Scene dropped = measured.scene;
   try {
-    dropped.tree.move(carried, shown.drop_target->parent, shown.drop_target->place);
+    dropped.tree.move(dragged, shown.drop_target->parent, shown.drop_target->place);
   } catch (const BadValue& fault) {
-    shown.refused = fault.what();
+    shown.refusal = fault.what();
     return shown;
   }
   SceneSolver solver(dropped, modes);
   const Solution after = solver.solve(measured.asked.container_size);
-  shown.box = box_in(after, carried);
+  shown.box = box_in(after, dragged);
   for (const NodeId node : measured.scene.tree.nodes()) {
-    if (node == carried) continue;
+    if (node == dragged) continue;
     const std::optional<Rect> before = box_in(measured.solution, node), now = box_in(after, node);
     if (before.has_value() != now.has_value() || (before && differ(*before, *now))) {
       shown.moves.push_back({node, before, now});
@@ -73,31 +73,32 @@ DropTargetShown drop_target_of(const SolvedScene& measured, const Point& at, Nod
 
 void print_drop_target(const SolvedScene& measured, const DropTargetShown& shown, std::ostream& out) {
   const Tree& tree = measured.tree();
-  const std::string who = shown.carried ? "`" + tree.short_path(shown.carried) + "`" : "a new node";
+  const std::string who = shown.dragged ? "`" + tree.short_path(shown.dragged) + "`" : "a new node";
   fmt::print(out, "{}: {}, dropped at {},{}, ", title_of(measured.scene, measured.solution, measured.asked), who,
              exact(shown.at.x), exact(shown.at.y));
   if (!shown.drop_target) {
-    out << "would land nowhere: that is outside of the container\n";
+    out << "outside the container, so it goes nowhere\n";
     return;
   }
   const Solution::DropTarget& drop_target = *shown.drop_target;
-  fmt::print(out, "would land in `{}`, {}\n", tree.short_path(drop_target.parent),
-             neighbours(tree, drop_target, shown.carried));
-  if (!shown.carried) {
-    fmt::print(out, "place {} among its children, shown at {}\n", drop_target.place, place_text(drop_target.mark));
+  fmt::print(out, "goes into `{}`, {}\n", tree.short_path(drop_target.parent),
+             neighbors(tree, drop_target, shown.dragged));
+  if (!shown.dragged) {
+    fmt::print(out, "index {} among its children; indicator at {}\n", drop_target.place,
+               place_text(drop_target.indicator));
     return;
   }
-  if (!shown.refused.empty()) {
-    fmt::print(out, "but it cannot be dropped there: {}\n", shown.refused);
+  if (!shown.refusal.empty()) {
+    fmt::print(out, "but it cannot go there: {}\n", shown.refusal);
     return;
   }
   const std::string move =
-      fmt::format("{}={}:{}", tree.short_path(shown.carried), tree.short_path(drop_target.parent), drop_target.place);
-  fmt::print(out, "from {} to {}; the same as --move {}\n",
-             measured.solution.is_placed(shown.carried) ? place_text(measured.solution.box(shown.carried)) : "nowhere",
+      fmt::format("{}={}:{}", tree.short_path(shown.dragged), tree.short_path(drop_target.parent), drop_target.place);
+  fmt::print(out, "moves from {} to {}; same as --move {}\n",
+             measured.solution.is_placed(shown.dragged) ? place_text(measured.solution.box(shown.dragged)) : "nowhere",
              shown.box ? place_text(*shown.box) : "nowhere", shell_word(move));
   if (shown.moves.empty()) {
-    out << "\nnothing else moves\n";
+    out << "\nno other node moves\n";
     return;
   }
   out << '\n';
@@ -114,16 +115,16 @@ void write_drop_target(JsonWriter& json, const SolvedScene& measured, const Drop
   json.begin_object("drop_target");
   json.number("x", shown.at.x);
   json.number("y", shown.at.y);
-  if (shown.carried) json.text("dragged", tree.path(shown.carried));
+  if (shown.dragged) json.text("dragged", tree.path(shown.dragged));
   if (shown.drop_target) {
     json.text("parent", tree.path(shown.drop_target->parent));
     json.number("index", static_cast<double>(shown.drop_target->place));
-    json.box("indicator", shown.drop_target->mark);
+    json.box("indicator", shown.drop_target->indicator);
   } else {
     json.null("parent");
   }
-  if (!shown.refused.empty()) json.text("refusal", shown.refused);
-  if (shown.carried && shown.drop_target && shown.refused.empty()) {
+  if (!shown.refusal.empty()) json.text("refusal", shown.refusal);
+  if (shown.dragged && shown.drop_target && shown.refusal.empty()) {
     json.box("box", shown.box);
     json.objects("moves", shown.moves, [&](const DropTargetShown::Move& one) {
       json.text("path", tree.path(one.node));

@@ -6,12 +6,12 @@ namespace {
 
 void write_entry(JsonWriter& json, const Tree& tree, const ExplanationEntry& entry) {
   json.text("node", tree.path(entry.node));
-  json.number("space_before", entry.before);
+  json.number("space_before", entry.space_before);
   json.number("base", entry.base);
   json.text("base_from", entry.base_from);
-  json.number("min", entry.least);
-  json.text("min_from", entry.least_from);
-  json.number("max", entry.most);
+  json.number("min", entry.min);
+  json.text("min_from", entry.min_from);
+  json.number("max", entry.max);
   json.number("factor", entry.factor);
   json.number("percent", entry.percent);
   json.number("round", entry.round);
@@ -20,19 +20,19 @@ void write_entry(JsonWriter& json, const Tree& tree, const ExplanationEntry& ent
 }
 
 void write_line(JsonWriter& json, const Tree& tree, const ExplanationLine& line) {
-  json.number("inner_size", line.inner);
+  json.number("inner_size", line.inner_size);
   json.number("gaps", line.gaps);
   json.number("margins", line.margins);
-  json.number("base_sizes", line.bases);
-  json.number("free_space", line.free);
+  json.number("base_sizes", line.base_sizes);
+  json.number("free_space", line.free_space);
   json.truth("grows", line.grows);
   json.truth("scrolls", line.scrolls);
   if (line.out_of > 0) json.number("out_of", line.out_of);
   json.begin_list("rounds");
   for (const ExplanationRound& round : line.rounds) {
     json.begin_object();
-    json.number("free_space", round.free);
-    json.number("per_factor", round.level);
+    json.number("free_space", round.free_space);
+    json.number("per_factor", round.per_factor);
     json.begin_list("settled");
     for (const std::size_t i : round.settled) json.text({}, tree.path(line.entries[i].node));
     json.end();
@@ -40,7 +40,7 @@ void write_line(JsonWriter& json, const Tree& tree, const ExplanationLine& line)
   }
   json.end();
   json.objects("children", line.entries, [&](const auto& entry) { write_entry(json, tree, entry); });
-  json.number("space_after", line.after);
+  json.number("space_after", line.space_after);
   json.number("unused_space", line.unused_space);
   json.number("sum", line.sum);
 }
@@ -49,7 +49,7 @@ void write_tracks(JsonWriter& json, std::string_view key, const std::vector<Expl
   if (axis.empty()) return json.null(key);
   const ExplanationTracks& tracks = axis.front();
   json.begin_object(key);
-  json.number("inner_size", tracks.inner);
+  json.number("inner_size", tracks.inner_size);
   json.number("gaps", tracks.gaps);
   json.number("one_share", tracks.one_share);
   json.objects("tracks", tracks.tracks, [&](const auto& track) {
@@ -68,7 +68,7 @@ void write_places(JsonWriter& json, std::string_view key, const Tree& tree,
     json.text("node", tree.path(place.node));
     json.number("space", place.space);
     json.number("size", place.size);
-    json.number("offset", place.ahead);
+    json.number("offset", place.offset);
     json.text("why", place.why);
   });
 }
@@ -87,7 +87,7 @@ void write_explanation(JsonWriter& json, const Tree& tree, const Explanation& ac
   write_places(json, "horizontal", tree, account.horizontal);
   write_places(json, "vertical", tree, account.vertical);
   json.texts("content", account.content);
-  json.texts("position", account.place);
+  json.texts("position", account.position);
   json.objects("chain", chain, [&](const auto& step) {
     json.text("node", tree.path(step.node));
     json.number("width", step.width);

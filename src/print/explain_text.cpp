@@ -18,12 +18,15 @@ void print_sum(std::ostream& out, const ExplanationLine& line) {
     out << "  " << std::string(number.size() < 10 ? 10 - number.size() : 0, ' ') << number << "  " << what << '\n';
   };
   const std::size_t gaps = line.entries.empty() ? 0 : line.entries.size() - 1;
-  const std::vector<std::string> parts = rounded_parts({line.inner, -line.gaps, -line.margins, -line.bases}, line.free);
+  const std::vector<std::string> parts =
+      rounded_parts({line.inner_size, -line.gaps, -line.margins, -line.base_sizes}, line.free_space);
   row(parts[0], "inner size");
   if (line.gaps != 0) row(parts[1], std::to_string(gaps) + (gaps == 1 ? " gap of " : " gaps of ") + rounded(line.gap));
   if (line.margins != 0) row(parts[2], "margins");
-  row(parts[3], "what the children start from");
-  row("= " + rounded(line.free), line.free >= 0 ? "to share" : line.scrolls ? "beyond the view" : "missing");
+  row(parts[3], "base sizes of the children");
+  row("= " + rounded(line.free_space), line.free_space >= 0 ? "to share"
+                                       : line.scrolls       ? "beyond the view"
+                                                            : "missing");
 }
 
 void print_rounds(std::ostream& out, const ExplanationLine& line) {
@@ -38,12 +41,20 @@ void print_rounds(std::ostream& out, const ExplanationLine& line) {
     const bool last = ++number == static_cast<int>(line.rounds.size());
     out << "  round " << number << ": ";
     if (line.grows) {
-      out << rounded(round.free) << " to hand out, " << rounded(round.level) << " for a factor of 1";
+      const bool weighted = std::ranges::any_of(
+          line.entries, [](const ExplanationEntry& one) { return one.base_from == "weight" && one.factor > 0; });
+      out << rounded(round.free_space) << " to share, " << rounded(round.per_factor) << " per "
+          << (weighted ? "weight 1" : "grow 1");
     } else {
-      out << rounded(-round.free) << " to take, " << rounded(-round.level * 100)
-          << " % of what each starts from, times its factor";
+      out << rounded(-round.free_space) << " too much, " << rounded(-round.per_factor * 100)
+          << " % of each base size per shrink 1";
     }
-    out << (last ? "; settles " : "; stopped by a limit: ") << names << '\n';
+    const bool several = round.settled.size() > 1;
+    out << "; " << names
+        << (last      ? several ? " are final" : " is final"
+            : several ? " stop at their limits"
+                      : " stops at its limit")
+        << '\n';
   }
 }
 
@@ -53,37 +64,38 @@ void print_line(std::ostream& out, const ExplanationLine& line) {
   print_rounds(out, line);
   out << '\n';
   Table table({{"  child"},
-               {"before", numbers},
-               {"starts from", numbers},
+               {"space before", numbers},
+               {"base size", numbers},
                {""},
-               {"least", numbers},
+               {"min", numbers},
                {""},
-               {"most", numbers},
+               {"max", numbers},
                {line.grows ? "grow" : "shrink", numbers},
                {"size", numbers},
                {"why"}});
   std::vector<double> parts;  // before and size of each, and what is behind the last
-  for (const ExplanationEntry& entry : line.entries) parts.insert(parts.end(), {entry.before, entry.size});
-  parts.push_back(line.after);
+  for (const ExplanationEntry& entry : line.entries) parts.insert(parts.end(), {entry.space_before, entry.size});
+  parts.push_back(line.space_after);
   const std::vector<std::string> texts = rounded_parts(parts, line.sum);
   std::string sum;
   for (std::size_t i = 0; i < line.entries.size(); ++i) {
     const ExplanationEntry& entry = line.entries[i];
     const std::string &before = texts[2 * i], &size = texts[2 * i + 1];
-    table.add({"  " + entry.name, before, rounded(entry.base), entry.base_from, rounded(entry.least), entry.least_from,
-               entry.most ? rounded(*entry.most) : "", rounded(entry.factor), size, entry.why});
+    table.add({"  " + entry.name, before, rounded(entry.base), entry.base_from, rounded(entry.min), entry.min_from,
+               entry.max ? rounded(*entry.max) : "", rounded(entry.factor), size, entry.why});
     if (before != "0") sum += before + " + ";
     sum += entry.name + ' ' + size + " + ";
   }
   table.print(out);
   out << "\n  " << sum << texts.back() << " = " << rounded(line.sum);
-  if (line.sum > line.inner + limits::told_tolerance) {
-    out << ", " << rounded(line.sum - line.inner) << " more than the " << (line.scrolls ? "view " : "inner size ")
-        << rounded(line.inner) << (line.scrolls ? ": it scrolls\n" : ": it sticks out\n");
+  if (line.sum > line.inner_size + limits::told_tolerance) {
+    out << ", " << rounded(line.sum - line.inner_size) << " more than the "
+        << (line.scrolls ? "view, " : "inner size, ") << rounded(line.inner_size)
+        << (line.scrolls ? ": it scrolls\n" : ": the children overhang\n");
     return;
   }
   out << ", the inner size";
-  if (line.unused_space > limits::told_tolerance) out << "; " << rounded(line.unused_space) << " of it is spare";
+  if (line.unused_space > limits::told_tolerance) out << "; " << rounded(line.unused_space) << " of it is unused";
   if (line.out_of > 0) {
     double assigned = 0;
     for (const ExplanationEntry& entry : line.entries) assigned += entry.factor;
@@ -96,9 +108,9 @@ void print_line(std::ostream& out, const ExplanationLine& line) {
 void print_places(std::ostream& out, const std::vector<ExplanationPlace>& places, const char* axis) {
   if (places.empty()) return;
   out << '\n' << axis << '\n';
-  Table table({{"  child"}, {"room", numbers}, {"size", numbers}, {"from the edge", numbers}, {"why"}});
+  Table table({{"  child"}, {"space", numbers}, {"size", numbers}, {"from the edge", numbers}, {"why"}});
   for (const ExplanationPlace& place : places) {
-    table.add({"  " + place.name, rounded(place.space), rounded(place.size), rounded(place.ahead), place.why});
+    table.add({"  " + place.name, rounded(place.space), rounded(place.size), rounded(place.offset), place.why});
   }
   table.print(out);
 }
@@ -122,9 +134,9 @@ void print_tracks(std::ostream& out, const ExplanationTracks& tracks, const char
   if (tracks.gaps != 0) out << " + gaps " << texts.back();
   out << " = " << rounded(tracks.sum);
   if (tracks.unused_space > limits::told_tolerance)
-    out << "; " << rounded(tracks.unused_space) << " of " << rounded(tracks.inner) << " are spare\n";
+    out << "; " << rounded(tracks.unused_space) << " of " << rounded(tracks.inner_size) << " are unused\n";
   else if (tracks.unused_space < -limits::told_tolerance)
-    out << ", " << rounded(-tracks.unused_space) << " more than the inner size " << rounded(tracks.inner) << '\n';
+    out << ", " << rounded(-tracks.unused_space) << " more than the inner size, " << rounded(tracks.inner_size) << '\n';
   else
     out << ", the inner size\n";
 }
@@ -133,8 +145,8 @@ void print_tracks(std::ostream& out, const ExplanationTracks& tracks, const char
 
 std::ostream& operator<<(std::ostream& out, const Explanation& explanation) {
   const bool row = explanation.kind == Kind::row;
-  if (!is_container(explanation.kind)) {  // of a container the account of its room is asked for
-    for (const std::string& words : explanation.place) out << "  " << words << '\n';
+  if (!is_container(explanation.kind)) {  // of a container the calculation of its space is asked for
+    for (const std::string& words : explanation.position) out << "  " << words << '\n';
   }
   if (!explanation.content.empty()) out << '\n';
   for (const std::string& words : explanation.content) out << words << '\n';
@@ -146,10 +158,10 @@ std::ostream& operator<<(std::ostream& out, const Explanation& explanation) {
   }
   for (const ExplanationTracks& columns : explanation.columns) print_tracks(out, columns, "columns");
   for (const ExplanationTracks& rows : explanation.rows) print_tracks(out, rows, "rows");
-  print_places(out, explanation.horizontal, explanation.kind == Kind::column ? "across, horizontal" : "sideways");
-  print_places(out, explanation.vertical, row ? "across, vertical" : "up and down");
+  print_places(out, explanation.horizontal, explanation.kind == Kind::column ? "across, horizontal" : "horizontal");
+  print_places(out, explanation.vertical, row ? "across, vertical" : "vertical");
   if (!explanation.adds_up())
-    out << "\nthis account is off by " << exact(explanation.off) << "; please report the scene\n";
+    out << "\nthis calculation is off by " << exact(explanation.off) << "; please report the scene\n";
   return out;
 }
 

@@ -24,7 +24,7 @@ std::string families_text(const Families& families) {
 in a scene: "text_metrics": "fonts", "fonts": {{"body": {{"family": {}}}}}
 )",
                       printable(json_text(one)));
-  return text + "sans-serif, serif and monospace are families too: whatever this machine has for them\n";
+  return text + "sans-serif, serif and monospace work too: each is the family that this machine uses for it\n";
 }
 
 void write_families(JsonWriter& json, const Families& families) {

@@ -65,7 +65,7 @@ std::string counted(std::size_t count, const char* one, const char* many) {
   return std::to_string(count) + " " + (count == 1 ? one : many);
 }
 
-/// What happens to whom, and how much, for all kinds but the unseen.
+/// What happens to whom, and how much, for all kinds but the invisible.
 std::string sentence(const Tree& tree, const Alike& group) {
   const Issue& worst = group.worst;
   const bool many = group.nodes.size() > 1, words = worst.of == worst.node;
@@ -79,12 +79,12 @@ std::string sentence(const Tree& tree, const Alike& group) {
   const std::string by = (many ? "by up to " : "by ") + sides_text(worst.by);
   const std::string of = words ? "" : names_text(tree, group.of);
   if (worst.kind == Issue::Kind::overlaps_padding)
-    return fmt::format("intrudes: {} {} into the padding{}", who, by, words ? " around them" : " of " + of);
+    return fmt::format("overlaps padding: {} {}{}", who, by, words ? "" : " of " + of);
   if (worst.lost_lines > 0) {
-    return fmt::format("sticks out: {} of {} left out by max_lines", counted(worst.lost_lines, "line", "lines"),
+    return fmt::format("overhangs: {} of {} left out by max_lines", counted(worst.lost_lines, "line", "lines"),
                        names_text(tree, group.nodes));
   }
-  return fmt::format("sticks out: {} {}{}", who, by, words ? "" : " of " + of);
+  return fmt::format("overhangs: {} {}{}", who, by, words ? "" : " of " + of);
 }
 
 /// From which width on all are gone that one sentence tells.
@@ -173,10 +173,10 @@ std::string verdict(const std::vector<Issue>& issues) {
   struct TextLine {
     const char *one, *many;
   };
-  constexpr std::array<TextLine, 4> words{{{"sticks out", "stick out"},
-                                           {"intrudes into padding", "intrude into padding"},
+  constexpr std::array<TextLine, 4> words{{{"overhangs", "overhang"},
+                                           {"overlaps padding", "overlap padding"},
                                            {"is squeezed", "are squeezed"},
-                                           {"is not seen", "are not seen"}}};
+                                           {"is invisible", "are invisible"}}};
   std::string text;
   for (std::size_t kind = 0; kind < words.size(); ++kind) {
     std::vector<NodeId> nodes;
@@ -189,7 +189,7 @@ std::string verdict(const std::vector<Issue>& issues) {
     text += fmt::format("{}{}{} {}", text.empty() ? "" : ", ", nodes.size(), noun,
                         nodes.size() == 1 ? words[kind].one : words[kind].many);
   }
-  return text.empty() ? "nothing sticks out, is squeezed or unseen" : text;
+  return text.empty() ? "nothing overhangs, is squeezed or is invisible" : text;
 }
 
 void print_issues(const SolvedScene& measured, const std::vector<Issue>& issues, std::ostream& out) {
@@ -210,7 +210,7 @@ void print_issues(const SolvedScene& measured, const std::vector<Issue>& issues,
   }
   if (left > 0) fmt::print(out, "  and {} more\n", left);
   const std::string invisible = invisible_text(measured, issues);
-  if (!invisible.empty()) fmt::print(out, "  not seen: {}\n", invisible);
+  if (!invisible.empty()) fmt::print(out, "  invisible: {}\n", invisible);
 }
 
 void write_issues(JsonWriter& json, const Tree& tree, const std::vector<Issue>& of_node) {

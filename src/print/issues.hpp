@@ -14,11 +14,11 @@
 
 namespace fond_ladder::inline v0 {
 
-/// `3 nodes stick out, 1 is squeezed`; that all is well where it is.
+/// `3 nodes overhang, 1 is squeezed`; that all is well where it is.
 [[nodiscard]] std::string verdict(const std::vector<Issue>& issues);
 /// A line for each, those that are alike together; from which width on it is gone, where that is known.
 void print_issues(const SolvedScene& measured, const std::vector<Issue>& issues, std::ostream& out);
-/// The fields "squeezed" and "unseen" of a node.
+/// The fields "squeezed" and "invisible" of a node.
 void write_issues(JsonWriter& json, const Tree& tree, const std::vector<Issue>& of_node);
 
 /// `by 3.5 at the right, 2 at the top`

@@ -33,7 +33,7 @@ JsonWriter& JsonAnswers::next() {
 
 JsonWriter& JsonAnswers::next(const Scene& scene, std::string_view file) {
   next();
-  json_.text("scene", scene.name());
+  json_.text("title", scene.name());
   json_.text("file", file);
   return json_;
 }

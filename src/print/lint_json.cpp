@@ -24,8 +24,8 @@ void write_findings(JsonWriter& json, std::string_view key, const std::vector<Fi
 }  // namespace
 
 void write_lint(JsonWriter& json, const Lint& told) {
-  json.number("sizes_examined", told.container_sizes);
-  if (!told.in_part.empty()) json.text("not_examined", told.in_part);
+  json.number("sizes_examined", told.sizes_examined);
+  if (!told.not_examined.empty()) json.text("not_examined", told.not_examined);
   write_findings(json, "findings", told.findings);
   write_findings(json, "dormant", told.remarks);
 }

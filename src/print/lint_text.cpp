@@ -31,13 +31,13 @@ std::string variants_text(const Finding& one) {
 void print(std::ostream& out, const Finding& one, const Interval& whole) {
   out << subject(one) << (one.nodes.size() > 1 && !one.key.empty() ? " " : ": ") << word(one.rule) << variants_text(one)
       << ", " << sizes_text(one, whole) << "\n  " << printable(one.why) << '\n';
-  if (!one.fix.empty()) out << "  cure: " << printable(one.fix) << '\n';
+  if (!one.fix.empty()) out << "  fix: " << printable(one.fix) << '\n';
 }
 
 }  // namespace
 
 std::ostream& operator<<(std::ostream& out, const Lint& told) {
-  out << printable(told.title) << ", " << told.container_sizes << " sizes from " << rounded(told.widths.from) << " to "
+  out << printable(told.title) << ", " << told.sizes_examined << " sizes from " << rounded(told.widths.from) << " to "
       << rounded(told.widths.to) << " wide: ";
   if (told.findings.empty()) {
     out << "nothing suspicious\n";
@@ -45,13 +45,13 @@ std::ostream& operator<<(std::ostream& out, const Lint& told) {
     out << told.findings.size() << (told.findings.size() == 1 ? " finding\n" : " findings\n");
   }
   for (const std::string& line : told.about) out << printable(line) << '\n';
-  if (!told.in_part.empty()) out << printable(told.in_part) << '\n';
+  if (!told.not_examined.empty()) out << printable(told.not_examined) << '\n';
   for (const Finding& one : told.findings) {
     out << '\n';
     print(out, one, told.widths);
   }
   if (told.remarks.empty()) return out;
-  out << "\nasleep at some sizes, which may well be meant\n";
+  out << "\ndormant at some sizes, often on purpose\n";
   for (const Finding& one : told.remarks)
     out << "  " << subject(one) << variants_text(one) << ", " << sizes_text(one, told.widths) << ": "
         << printable(one.why) << '\n';

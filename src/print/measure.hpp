@@ -12,7 +12,7 @@
 
 namespace fond_ladder::inline v0 {
 
-/// One solved scene, as the printers of this room take it.
+/// One solved scene, as the printers of this space take it.
 struct SolvedScene {
   const Scene& scene;
   const Solution& solution;
@@ -37,8 +37,8 @@ void write_boxes(JsonWriter& json, const SolvedScene& measured, const std::vecto
 struct Point {
   double x = 0, y = 0;
 };
-void print_under(const SolvedScene& measured, const std::vector<Point>& points, std::ostream& out);
-void write_under(JsonWriter& json, const SolvedScene& measured, const std::vector<Point>& points);
+void print_hit_test(const SolvedScene& measured, const std::vector<Point>& points, std::ostream& out);
+void write_hit_test(JsonWriter& json, const SolvedScene& measured, const std::vector<Point>& points);
 
 /// Container by container: the order of the file, of laying, and of painting.
 void print_orders(const SolvedScene& measured, std::ostream& out);
@@ -52,6 +52,6 @@ void write_outline(JsonWriter& json, const SolvedScene& measured);
 [[nodiscard]] std::string indented(const std::string& name, int depth);
 /// Those of the boxes whose nodes scroll.
 [[nodiscard]] std::vector<Solution::NodeBox> scrolling(const Solution& solution, std::vector<Solution::NodeBox> boxes);
-/// What sticks out of the parent, or of a text its own words.
+/// What overhangs the parent, or of a text its own words.
 
 }  // namespace fond_ladder::inline v0

@@ -37,7 +37,7 @@ void write_share(JsonWriter& json, const SolvedScene& measured, const Solution::
   json.end();
 }
 
-/// What sticks out and what runs into padding, by side; and whether that is meant.
+/// What overhangs and what runs into padding, by side; and whether that is meant.
 void write_overhang(JsonWriter& json, const Solution& solution, NodeId node) {
   const FourSides overhang = solution.full_overhang(node), into = solution.full_padding_overlap(node);
   if (!overhang.any() && !into.any()) return;

@@ -24,7 +24,7 @@ std::string share_text(const SolvedScene& measured, const Solution::NodeBox& pla
   return percent(placed.box.width, space.width) + " x " + percent(placed.box.height, space.height);
 }
 
-/// What a node is, with those of its own ranges that hold, as `column [tight]`.
+/// What a node is, with those of its node ranges that hold, as `column [tight]`.
 std::string kind_text(const Solution& solution, NodeId node) {
   const std::vector<std::string> held = solution.node_ranges(node);
   const std::string kind(word(solution.kind(node)));
@@ -52,7 +52,7 @@ void print_table(const SolvedScene& measured, const std::vector<Solution::NodeBo
                {"y", numbers},
                {"width", numbers},
                {"height", numbers},
-               {"wished"},
+               {"preferred"},
                {"of parent"}});
   const Solution& solution = measured.solution;
   for (const auto& placed : boxes) {
@@ -135,8 +135,8 @@ void print_timing(const Solution& solution, double seconds, std::ostream& out) {
 }
 
 void print_boxes_csv_head(std::ostream& out) {
-  out << "at_width,at_height,path,kind,x,y,width,height,wished_width,wished_height,cut_top,cut_right,cut_bottom,"
-         "cut_left\n";
+  out << "at_width,at_height,path,kind,x,y,width,height,preferred_width,preferred_height,overhang_top,overhang_right,"
+         "overhang_bottom,overhang_left\n";
 }
 
 void print_boxes_csv(const SolvedScene& measured, const std::vector<Solution::NodeBox>& boxes, std::ostream& out) {

@@ -43,7 +43,7 @@ std::string direction_of(const Scene& scene, const Keys& keys) {
   const bool rtl = scene.tree.direction() == Direction::rtl;
   if (keys.kind == Kind::row) return (keys.reverse != rtl) ? "right to left" : "left to right";
   if (keys.kind == Kind::column) return keys.reverse ? "bottom to top" : "top to bottom";
-  return "over one another";
+  return "stacked";
 }
 
 /// How a container arranges its children, in words; nothing of a leaf.
@@ -59,9 +59,9 @@ std::string way_of_laying(const SolvedScene& measured, NodeId node, const Keys& 
       const auto tracks = measured.solution.tracks(node);
       text =
           fmt::format("in {} by {} cells, {}{}", tracks.columns.size(), tracks.rows.size(),
-                      keys.flow == Flow::rows ? "row by row" : "column by column", keys.dense ? ", holes filled" : "");
+                      keys.flow == Flow::rows ? "row by row" : "column by column", keys.dense ? ", gaps filled" : "");
     }
-    text += fmt::format("; {} sideways, {} up and down", word(keys.place_items.x.value_or(unsaid)),
+    text += fmt::format("; {} horizontally, {} vertically", word(keys.place_items.x.value_or(unsaid)),
                         word(keys.place_items.y.value_or(unsaid)));
   }
   if (keys.scroll != Scroll::none)
@@ -71,19 +71,19 @@ std::string way_of_laying(const SolvedScene& measured, NodeId node, const Keys& 
 
 }  // namespace
 
-void print_under(const SolvedScene& measured, const std::vector<Point>& points, std::ostream& out) {
+void print_hit_test(const SolvedScene& measured, const std::vector<Point>& points, std::ostream& out) {
   for (const Point& point : points) {
-    const std::vector<std::string> paths = paths_of(measured.tree(), measured.solution.under(point.x, point.y));
-    fmt::print(out, "under {},{}: {}\n", exact(point.x), exact(point.y), paths.empty() ? "nothing" : paths.front());
+    const std::vector<std::string> paths = paths_of(measured.tree(), measured.solution.hit_test(point.x, point.y));
+    fmt::print(out, "at {},{}: {}\n", exact(point.x), exact(point.y), paths.empty() ? "nothing" : paths.front());
     for (std::size_t i = 1; i < paths.size(); ++i) fmt::print(out, "  behind it: {}\n", paths[i]);
   }
 }
 
-void write_under(JsonWriter& json, const SolvedScene& measured, const std::vector<Point>& points) {
+void write_hit_test(JsonWriter& json, const SolvedScene& measured, const std::vector<Point>& points) {
   json.objects("hit_test", points, [&](const auto& point) {
     json.number("x", point.x);
     json.number("y", point.y);
-    json.texts("nodes", paths_of(measured.tree(), measured.solution.under(point.x, point.y)));
+    json.texts("nodes", paths_of(measured.tree(), measured.solution.hit_test(point.x, point.y)));
   });
 }
 
@@ -114,7 +114,7 @@ void write_orders(JsonWriter& json, const SolvedScene& measured) {
 }
 
 void print_outline(const SolvedScene& measured, std::ostream& out) {
-  Table table({{"path"}, {"kind"}, {"lays its children"}});
+  Table table({{"path"}, {"kind"}, {"lays out its children"}});
   for (const auto& placed : measured.solution.boxes()) {
     const Keys keys = measured.solution.keys(placed.node);
     table.add({indented(measured.tree().segment(placed.node), placed.depth), std::string(word(keys.kind)),

@@ -31,7 +31,7 @@ void print_said_settings(const std::vector<Setting>& all, std::ostream& out) {
     constexpr std::size_t longest_value = 66;
     std::string value = setting.value == "null" ? "its default" : setting.value;
     if (value.size() > longest_value) value = value.substr(0, longest_value - 3) + "...";
-    table.add({setting.key, value, whence(setting), setting.acts ? "" : "does nothing here"});
+    table.add({setting.key, value, whence(setting), setting.has_effect ? "" : "no effect here"});
   }
   table.print(out);
 }
@@ -62,7 +62,7 @@ void write_settings(JsonWriter& json, const std::vector<Setting>& all) {
     json.json("value", setting.value.empty() ? "null" : setting.value);
     json.text("source", word(setting.source));
     if (!setting.name.empty()) json.text("name", setting.name);
-    if (!setting.acts) json.truth("has_effect", false);
+    if (!setting.has_effect) json.truth("has_effect", false);
   });
 }
 

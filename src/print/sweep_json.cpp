@@ -14,7 +14,7 @@ void write_breakpoint(JsonWriter& json, const Breakpoint& breakpoint) {
   json.number("after", breakpoint.after);
   json.number("slope_before", breakpoint.slope_before);
   json.number("slope_after", breakpoint.slope_after);
-  json.text("why", breakpoint.cause);
+  json.text("why", breakpoint.why);
 }
 
 }  // namespace

@@ -105,10 +105,10 @@ std::string cut_text(const Scene& scene, const Sweep& swept, const Where& where)
     }
     double most = 0;
     for (const auto& step : swept.steps) most = std::max(most, step.values[q].value_or(0));
-    parts.push_back(fmt::format("{} sticks out {}, by {} at most", name(scene, asked[q]), places, rounded(most)));
+    parts.push_back(fmt::format("{} overhangs {}, by {} at most", name(scene, asked[q]), places, rounded(most)));
   }
-  if (parts.empty()) return "nothing is cut";
-  return fmt::format("{}{}", fmt::join(parts, "; "), more > 0 ? fmt::format("; {} more stick out", more) : "");
+  if (parts.empty()) return "nothing overhangs";
+  return fmt::format("{}{}", fmt::join(parts, "; "), more > 0 ? fmt::format("; {} more overhang", more) : "");
 }
 
 /// `beds` is 240 from 640 up.
@@ -223,7 +223,7 @@ std::string summary(const Scene& scene, const Sweep& swept, const std::vector<Te
   }
   sentences.push_back(cut_text(scene, swept, where));
   if (scene.tree.size() > limits::most_swept_nodes)
-    sentences.push_back(fmt::format("this is about the first {} nodes of {}; --show asks about others",
+    sentences.push_back(fmt::format("covers the first {} of {} nodes; use --show for others",
                                     in_thousands(limits::most_swept_nodes),
                                     in_thousands(static_cast<double>(scene.tree.size()))));
   return fmt::format("{}.", fmt::join(sentences, "; "));

@@ -41,7 +41,7 @@ void print_sampled(const Sweep& swept, std::ostream& out) {
   if (swept.sampled.empty()) return;
   const Interval& first = swept.sampled.front();
   const bool whole = first.from <= swept.steps.front().at && first.to >= swept.steps.back().at;
-  fmt::print(out, "\n{}looked at step by step: between the steps nothing is proved\n",
+  fmt::print(out, "\n{}sampled step by step: nothing is proved between the steps\n",
              whole ? "" : text_of(swept.sampled) + " ");
 }
 
@@ -54,7 +54,7 @@ std::string slope_text(const Breakpoint& breakpoint) {
 /// The turns of the shown columns. What turns at one size for one reason stands under one another.
 void print_breakpoints(const ShownSweep& shown, std::ostream& out) {
   Table table({{"at", Table::Align::numbers},
-               {"what turns"},
+               {"what changes"},
                {""},
                {"before", Table::Align::numbers},
                {"after", Table::Align::numbers},
@@ -65,19 +65,20 @@ void print_breakpoints(const ShownSweep& shown, std::ostream& out) {
   for (const Breakpoint* one : breakpoints) {
     const Breakpoint& breakpoint = *one;
     const std::string at = (breakpoint.includes_at ? "" : "above ") + rounded(breakpoint.at);
-    const bool same_place = at == last_at, same_cause = same_place && breakpoint.cause == last_cause;
+    const bool same_place = at == last_at, same_cause = same_place && breakpoint.why == last_cause;
     std::string kind(word(breakpoint.kind));
     if (breakpoint.kind == BreakpointKind::curve) kind += " to " + rounded(breakpoint.to);
     table.add({same_place ? "" : at, breakpoint.name, kind, value_text(breakpoint.before), value_text(breakpoint.after),
-               slope_text(breakpoint), same_cause ? "" : breakpoint.cause});
+               slope_text(breakpoint), same_cause ? "" : breakpoint.why});
     last_at = at;
-    last_cause = breakpoint.cause;
+    last_cause = breakpoint.why;
   }
   if (breakpoints.empty()) {
-    out << "\nno turns: every quantity is one straight line\n";
+    out << "\nno breakpoints: every quantity changes linearly\n";
     return;
   }
-  fmt::print(out, "\n{}\n", breakpoints.size() == 1 ? "1 turn" : fmt::format("{} turns", breakpoints.size()));
+  fmt::print(out, "\n{}\n",
+             breakpoints.size() == 1 ? "1 breakpoint" : fmt::format("{} breakpoints", breakpoints.size()));
   table.print(out);
 }
 
@@ -124,7 +125,7 @@ void print_others(const ShownSweep& shown, const std::vector<Telling>& telling, 
   if (telling.size() <= shown.columns.size()) return;
   std::vector<std::size_t> others;
   for (std::size_t i = shown.columns.size(); i < telling.size(); ++i) others.push_back(telling[i].quantity);
-  out << wrapped(fmt::format("these turn as well, ask by --show: {}", fmt::join(grouped_names(shown, others), ", ")),
+  out << wrapped(fmt::format("also changing (add with --show): {}", fmt::join(grouped_names(shown, others), ", ")),
                  100);
 }
 
@@ -179,7 +180,7 @@ std::string headline(const ShownSweep& shown) {
 void print_swept(const ShownSweep& shown, const std::vector<Telling>& telling, std::ostream& out) {
   out << '\n';
   if (shown.columns.empty()) {
-    fmt::print(out, "no {} turns\n",
+    fmt::print(out, "no {} has a breakpoint\n",
                !shown.swept.setting.empty() ? "width or height"
                : shown.swept.along_height   ? "height"
                                             : "width");

@@ -10,7 +10,7 @@ namespace fond_ladder::inline v0 {
 
 /// A container size as it was asked for.
 struct AskedSize {
-  std::string name;  // of a named rung; else empty
+  std::string name;  // of a named size; else empty
   ContainerSize container_size;
   std::vector<std::string> active{};  // ranges and modes that hold there
   std::string with{};                 // what is compared, as in beds.width=200

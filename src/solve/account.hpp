@@ -24,7 +24,7 @@ struct ChildAccountOf {
 template <class N>
 struct LineAccountOf {
   N inner = 0;    ///< content box of the container along
-  N gap = 0;      ///< between two neighbours
+  N gap = 0;      ///< between two neighbors
   N margins = 0;  ///< of all children
   N factors = 1;  ///< what weights and grows were divided by: `out_of`
   std::vector<ChildAccountOf<N>> children;

@@ -54,7 +54,7 @@ class Child {
     const unsigned both = view_.rare_fields(node_).auto_margins >> (2 * axis) & 3U;
     return flip ? (both & 1U) << 1 | both >> 1 : both;
   }
-  /// How far a node of this size begins behind the start of the room that it is counted with.
+  /// How far a node of this size begins behind the start of the space that it is counted with.
   [[nodiscard]] N ahead_in(N counted, N size) const {
     if constexpr (plain) return 0;
     return (counted - size) / 2;
@@ -173,7 +173,7 @@ template <class N>
 [[nodiscard]] double words_ahead(const ViewOf<N>& view, Index node) {
   if (view.traits(node).node_kind() != Kind::text || !view.rare_fields(node).keys) return 0;
   constexpr std::array<double, 3> shares{0, 0.5, 1};
-  return shares[static_cast<std::size_t>(view.keys(node).words_up)];
+  return shares[static_cast<std::size_t>(view.keys(node).text_align.y)];
 }
 
 /// First baseline of a node from its top, after pass 3. Only what content or children give is stored; where there is

@@ -15,7 +15,7 @@ template <Axis axis, bool plain, class N>
   return bounds.clamp(given_or<N>(child.given(unknown), content)) * child.counted_scale() + child.margin_up().sum();
 }
 
-/// Going down: the same in `whole`, which percentages are of. Heights only: a width by content depends on its room.
+/// Going down: the same in `whole`, which percentages are of. Heights only: a width by content depends on its space.
 template <bool plain, class N>
 [[nodiscard]] N outer_across_down(const ViewOf<N>& view, const Child<y_axis, plain, N>& child, N whole) {
   const BoundsOf<N> bounds = child.bounds(child.inset_down(), whole);
@@ -23,8 +23,8 @@ template <bool plain, class N>
          child.margin_down(false).sum();
 }
 
-/// How far behind the start of its room a child begins: automatic margins decide first (margins rule), then the
-/// alignment. `never_ahead`: on a scrolled axis nobody could scroll to what sticks out ahead.
+/// How far behind the start of its space a child begins: automatic margins decide first (margins rule), then the
+/// alignment. `never_ahead`: on a scrolled axis nobody could scroll to what overhangs ahead.
 template <class N>
 [[nodiscard]] N ahead_by(unsigned auto_margins, N unused_space, Across align, bool never_ahead) {
   if (auto_margins != 0)

@@ -4,7 +4,7 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-/// Until the passes begin, the room for their visits tells where in the list of news a node is.
+/// Until the passes begin, the space for their visits tells where in the list of news a node is.
 Index listed_at(const State& state, Index node) {
   return static_cast<Index>(state.visits[node]);
 }

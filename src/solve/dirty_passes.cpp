@@ -38,7 +38,7 @@ class DirtyPasses {
     }
   }
 
-  /// Begins nodes with own ranges anew, that were edited or hold an edit.
+  /// Begins nodes with node ranges anew, that were edited or hold an edit.
   void renew() {
     for (DirtyNode& item : items_) {
       item.renewed = item.above != no_index && above(item).renewed;

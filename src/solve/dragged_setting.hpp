@@ -25,7 +25,7 @@ class DraggedSetting {
 
   /// Puts the forms into the other tree that hold in the first one. Returns whether the trees are alike in them too.
   [[nodiscard]] bool begin_forms(const FormRecords& of_tree);
-  /// The same of a node and all in it, where other own ranges hold of it.
+  /// The same of a node and all in it, where other node ranges hold of it.
   [[nodiscard]] bool enter_forms(const FormRecords& of_tree, const std::vector<Index>& entered, std::uint32_t held);
   /// Drags it to a value, from where it moves on.
   void drag_to(double value) { behind_ = TracedNumber((value - value_) / step_, 1 / step_); }

@@ -32,7 +32,7 @@ class Lander {
       : solution_(solution), tree_(solution.tree()), carried_(carried), view_(tree_.store(), solution.passes().state) {}
 
   std::optional<Solution::DropTarget> land(double x, double y) {
-    for (NodeId at : solution_.under(x, y)) {
+    for (NodeId at : solution_.hit_test(x, y)) {
       if (is_carried(at)) continue;
       while (!is_container(solution_.kind(at))) at = tree_.parent(at);
       const Kind kind = solution_.kind(at);

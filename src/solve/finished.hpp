@@ -2,7 +2,7 @@
 #pragma once
 
 // A finished solve that is asked: its view, and all keys of its nodes as they are in force. What follows from a solve
-// (placed.hpp, inside.hpp, sticks_out.hpp, painted.hpp) is written once for the numbers it may be counted in.
+// (placed.hpp, inside.hpp, overhangs.hpp, painted.hpp) is written once for the numbers it may be counted in.
 
 #include "model/node_forms.hpp"
 #include "solve/solve_context.hpp"

@@ -115,7 +115,7 @@ void FormRecords::put(const TreeStore& store, Index node) {
   record.listed = true;
 }
 
-/// Sideways a node counts as it is while none of its own ranges hold: the width that follows from an aspect, and the
+/// Sideways a node counts as it is while none of its node ranges hold: the width that follows from an aspect, and the
 /// padding.
 void FormRecords::show_outward(const TreeStore& store, Index node, CompiledNode& compiled, OwnRecord& record) const {
   Keys outward = store.keys(node);

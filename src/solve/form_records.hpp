@@ -28,15 +28,15 @@ struct OwnRecord {
   RareFields rare_fields;
   EdgeSpace resolved;
   Measured content;
-  Sides plain_inset, own_inset;  ///< sideways, where own ranges of the node give it another: `odd`
+  Sides plain_inset, own_inset;  ///< sideways, where node ranges of the node give it another: `odd`
   bool odd = false, listed = false;
 };
 
-/// A node with own ranges, as it stands in a solve.
+/// A node with node ranges, as it stands in a solve.
 struct OwnScope {
   Index outer = no_index;  ///< the slot of the next such node above
   unsigned level = 1;      ///< how many such nodes lie on the way to it, itself included
-  std::uint32_t held = 0;  ///< which of its own ranges hold, a bit each
+  std::uint32_t held = 0;  ///< which of its node ranges hold, a bit each
 };
 
 class FormRecords {
@@ -48,12 +48,13 @@ class FormRecords {
   [[nodiscard]] bool exist() const { return exist_; }
   /// Ranges of the container and modes by condition, in the solve before.
   [[nodiscard]] const std::vector<bool>& holding() const { return holding_; }
-  /// A form that a node is in, and by whom: the slot of a node whose own range holds, none for ranges and modes of all.
+  /// A form that a node is in, and by whom: the slot of a node whose node range holds, none for ranges and modes of
+  /// all.
   struct Held {
     const NodeForm* form;
     Index declarer;
   };
-  /// Those of a node, each beating those before: ranges of the container, own ranges from the outside in, modes.
+  /// Those of a node, each beating those before: ranges of the container, node ranges from the outside in, modes.
   [[nodiscard]] std::vector<Held> held(const TreeStore& store, Index node) const;
   /// Gives `keys` of a node what it is under all that holds.
   void put_into(const TreeStore& store, Index node, Keys& keys) const { put_forms_into(store, node, keys, true); }
@@ -64,17 +65,17 @@ class FormRecords {
   void follow(const TreeStore& store, State& state, DirtyNodes& dirty_nodes, const std::vector<bool>& holding);
   void end();
 
-  // --- own ranges: see node_ranges.hpp ------------------------------------------------------------------------------
+  // --- node ranges: see node_ranges.hpp ------------------------------------------------------------------------------
 
-  /// Whether any node has own ranges.
+  /// Whether any node has node ranges.
   [[nodiscard]] bool has_scopes() const { return !scopes_.empty(); }
-  /// Whether any own range holds.
+  /// Whether any node range holds.
   [[nodiscard]] bool any_own_holds() const { return scopes_that_hold_ > 0; }
-  /// Whether that own range of a node holds.
+  /// Whether that node range of a node holds.
   [[nodiscard]] bool own_holds(const TreeStore& store, Index node, const std::string& name) const;
-  /// Null for a node that has no own ranges, or too many such nodes around it.
+  /// Null for a node that has no node ranges, or too many such nodes around it.
   [[nodiscard]] const OwnScope* scope(Index slot) const;
-  /// Makes a node and all in it what they are while those of its own ranges hold, and none of those inside. Lists them
+  /// Makes a node and all in it what they are while those of its node ranges hold, and none of those inside. Lists them
   /// all, parents first.
   const std::vector<Index>& enter(const TreeStore& store, Index top, std::uint32_t held);
   /// What those who ask how wide a node is see of its padding, and what is in it.

@@ -219,7 +219,7 @@ void gather_claims(const ViewOf<N>& view, const InFlow& flow, N gap, HeightBy by
   }
 }
 
-/// The room of the tracks that a child takes.
+/// The space of the tracks that a child takes.
 template <Axis axis, class N>
 SlotOf<N> slot_of(const GridScratchOf<N>& scratch, const CellRange& range) {
   const std::uint32_t i = grid::first_track<N>(scratch, axis, range);

@@ -163,8 +163,8 @@ void for_each_text_line(const Finished<SomeView>& solve, Index node, const Each&
   if (text == nullptr) return;
   const N inner = view.inner_size(node, x_axis);
   const N left = view.edges_down(node).inset[x_axis].before;
-  const WordsAt words_at = solve.keys(node).words_at;
-  const double far = words_at == WordsAt::center ? 0.5 : (words_at == WordsAt::end) == view.mirrored ? 0 : 1;
+  const TextAlign align = solve.keys(node).text_align.x;
+  const double far = align == TextAlign::center ? 0.5 : (align == TextAlign::end) == view.mirrored ? 0 : 1;
   const auto lines = lines_of(*text, inner);
   const auto most = text->max_lines();
   const std::size_t kept = most ? std::min(lines.size(), static_cast<std::size_t>(*most)) : lines.size();

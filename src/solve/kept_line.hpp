@@ -2,7 +2,7 @@
 #pragma once
 
 // Long columns in which one child is another one. While nobody in a column grows, is weighted or has edges, and there
-// was room for all or nobody could shrink, the height of each child is at once what it counts in the column: held by
+// was space for all or nobody could shrink, the height of each child is at once what it counts in the column: held by
 // its limits, its base size. The column carries NodeFlag::keeps_line as long as the heights in the state are just that.
 // Then a new height by content is their sum, and a new arrangement their places one behind the other, in the order of
 // the file as ever, so that not a bit differs; the children need not be looked at.

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: MIT
 //
-// Rows and columns. Along its axis a line shares its room among its children by base sizes and factors (share.hpp);
+// Rows and columns. Along its axis a line shares its space among its children by base sizes and factors (share.hpp);
 // across, each child fills or fits its line (cross.hpp). A row shares in pass 2 and fits in pass 4, a column the other
 // way round: the same code with the axis exchanged. CSS Flexible Box Layout 1, section 9.
 //
 // Wrapping breaks the children into lines by their clamped bases, before any sharing; every line then shares by itself.
 // A row breaks in pass 2 and leaves a mark at each line's first child for passes 3 and 4. A column breaks in pass 4,
-// when its height is final; its width was that of one line, so further lines stick out unless it has room.
+// when its height is final; its width was that of one line, so further lines overhang unless it has space.
 //
 // Tests: line_test.cpp, and the plain arranger in tests/ that is held against all kinds.
 #include "solve/along_up.hpp"
@@ -89,14 +89,14 @@ struct Left {
   N automatic_part = 0;  ///< for each automatic margin; then nothing is spare
 };
 
-/// What a line takes before its room is shared.
+/// What a line takes before its space is shared.
 template <class N>
 struct LineTakes {
   N wanted = 0;  ///< by the children
   LineMargins<N> margins;
 };
 
-/// Shares the room of one line among its children: the sizes of their portions.
+/// Shares the space of one line among its children: the sizes of their portions.
 template <Axis axis, class N>
 Left<N> share_line(const Laying<axis, SolveContextOf<N>>& laying, std::span<LineItemOf<N>> line_items,
                    const LineTakes<N>& taken) {
@@ -108,7 +108,7 @@ Left<N> share_line(const Laying<axis, SolveContextOf<N>>& laying, std::span<Line
   return {0, unused_space / static_cast<double>(taken.margins.automatic)};
 }
 
-/// Shares the room of one line, lays its children along it, and sets their sizes and places.
+/// Shares the space of one line, lays its children along it, and sets their sizes and places.
 template <Axis axis, class N>
 void lay_line(const Laying<axis, SolveContextOf<N>>& laying, std::span<LineItemOf<N>> line_items, Index first,
               const LineTakes<N>& taken) {

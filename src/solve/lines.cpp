@@ -17,7 +17,7 @@ struct Standing {
 };
 
 /// The line is as high as its tallest child, or as its baseline children are above and below the baseline together.
-/// Both are signed: a baseline may lie outside its box, and then takes no room.
+/// Both are signed: a baseline may lie outside its box, and then takes no space.
 template <class N, class StandingOf>
 void measure(const ViewOf<N>& view, const Traits& row, const InFlow& flow, LineOf<N>& line,
              const StandingOf& standing_of) {

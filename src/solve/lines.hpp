@@ -63,7 +63,7 @@ void measure_column_lines(const ViewOf<N>& view, const InFlow& flow, std::span<L
 template <class N>
 [[nodiscard]] N sum_of_lines(std::span<const LineOf<N>> lines, N gap);
 
-/// Lets measured lines of a wrapping container share what room is left across them: their sizes and where they begin.
+/// Lets measured lines of a wrapping container share what space is left across them: their sizes and where they begin.
 template <class N>
 void spread_lines(const ViewOf<N>& view, Index container, Axis across, N inner, std::span<LineOf<N>> lines);
 

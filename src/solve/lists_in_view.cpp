@@ -56,7 +56,7 @@ SeenList see_list(const Solution& solution, NodeId list, const std::vector<Solut
   return seen;
 }
 
-/// How many entries it may take to fill some room, one more than it should.
+/// How many entries it may take to fill some space, one more than it should.
 std::uint32_t enough_for(double space, double step) {
   const double count = step > 0 ? std::ceil(std::max(0.0, space) / step) + 1 : limits::most_in_view;
   return static_cast<std::uint32_t>(std::min<double>(count, limits::most_in_view));
@@ -110,9 +110,9 @@ void ListsInView::add_list(Tree& tree, NodeId node) {
   list.copied = own.virtualized.entries > 0;
   if (list.copied) {
     if (children.empty() || tree.keys(children[0]).pin)
-      throw BadValue(tree.path(node) + ": a list of copies needs the entry that is copied");
+      throw BadValue(tree.path(node) + ": a virtualized list with copies needs the child that is copied");
     if (children.size() > 1)
-      throw BadValue(tree.path(node) + ": a list of copies holds the entry that is copied, and nothing else");
+      throw BadValue(tree.path(node) + ": a virtualized list with copies must have that one child only");
     list.first = children[0];
     list.entries = own.virtualized.entries;
   } else {

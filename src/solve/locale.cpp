@@ -73,7 +73,7 @@ void apply_locale(Scene& scene, std::string_view locale) {
   if (found->direction) scene.tree.set_direction(*found->direction);
   if (found->fonts.empty()) return;
   scene.fonts = with_fonts(std::move(scene.fonts), found->fonts);
-  if (scene.tree.typesetter()) scene.tree.set_typesetter(scene.tree.typesetter()->with(found->fonts));
+  if (scene.tree.text_shaper()) scene.tree.set_text_shaper(scene.tree.text_shaper()->with(found->fonts));
 }
 
 void expand_text(Scene& scene, double share) {

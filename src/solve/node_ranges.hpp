@@ -2,13 +2,13 @@
 #pragma once
 
 // Nodes that are different by their own width, wherever they are put. Going up, such a node counts as it is while none
-// of its own ranges hold, so that its width never follows from them. Going down, its width is laid by its parent; then
+// of its node ranges hold, so that its width never follows from them. Going down, its width is laid by its parent; then
 // its ranges are decided, once, and where other ones hold than before, it and all in it take another form, and are
 // measured anew from below: pass 1 runs again inside that node alone, and what others see of its widths stays. Those
-// with own ranges that lie inside begin again as they are while none hold, and are decided when their turn comes. So a
+// with node ranges that lie inside begin again as they are while none hold, and are decided when their turn comes. So a
 // node in n such nodes is measured at most n times more, and n is at most 8.
 //
-// In a tree that was solved before, one with own ranges whose width is another one decides again, and only if the
+// In a tree that was solved before, one with node ranges whose width is another one decides again, and only if the
 // outcome differs is anything in it touched. An edit inside begins the outermost such node anew, from how it counts.
 //
 // Tests: node_ranges_test.cpp (against plain_solver.cpp; visits counted; edited trees against fresh ones).
@@ -25,11 +25,11 @@ class NodeRangesOf {
 
   /// Before the first pass: shows paddings as they count outward.
   void begin() { state_.forms.show_plain_insets(); }
-  /// Marks all who have own ranges, where nothing is known of the solve before; else whoever is entered is marked.
+  /// Marks all who have node ranges, where nothing is known of the solve before; else whoever is entered is marked.
   void mark_all();
   /// Whether news of a node mean that it, and all in it, is to begin anew: edits are told by `arrived` and `edited`.
   [[nodiscard]] bool is_concerned(Index node, bool arrived, bool edited) const;
-  /// Makes a node and all in it what they are while no own ranges hold, and measures what is in it.
+  /// Makes a node and all in it what they are while no node ranges hold, and measures what is in it.
   void renew(Index node);
   /// In pass 2, once the width of a node is known, and before what is in it is laid. Returns whether that is another.
   bool arrive(Index node) { return context_.has(node, NodeFlag::declares) && decide(node); }

@@ -42,13 +42,13 @@ namespace fond_ladder::inline v0::detail {
 template <class Items, class Before>
 void decide_order(Items& items, Before before) {
   if constexpr (!std::is_same_v<typename std::remove_cvref_t<decltype(items[0])>::Number, double>) {
-    // Neighbours that are the same here stand as they will a little further on.
+    // Neighbors that are the same here stand as they will a little further on.
     for (std::size_t i = 1; i < items.size(); ++i) {
       for (std::size_t at = i; at > 0 && before(items[at], items[at - 1]); --at) std::swap(items[at], items[at - 1]);
     }
   }
 }
-// Where speed is worth the room: not in the page, whose engine is to be small.
+// Where speed is worth the space: not in the page, whose engine is to be small.
 #ifdef FOND_LADDER_SMALL
 #define FOND_LADDER_INLINED
 #else

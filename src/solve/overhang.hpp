@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What of a finished solve sticks out: boxes out of their parents or into their padding, words out of their texts.
+// What of a finished solve overhangs: boxes out of their parents or into their padding, words out of their texts.
 
 #include <type_traits>
 
@@ -32,7 +32,7 @@ template <class N>
   return {counted(low - at), counted(at + size - high)};
 }
 
-/// By how much a box sticks out of its parent.
+/// By how much a box overhangs its parent.
 template <class SomeView>
 [[nodiscard]] auto overhang_of(const SomeView& view, Index node) {
   using N = typename SomeView::Number;
@@ -46,6 +46,20 @@ template <class SomeView>
   };
   const SidesOf<N> horizontal = on(x_axis), vertical = on(y_axis);
   return FourSidesOf<N>{vertical.before, horizontal.after, vertical.after, horizontal.before};
+}
+
+/// The largest overhang of a direct child of a container on one axis; 0 of other nodes.
+template <class SomeView>
+[[nodiscard]] typename SomeView::Number overflow_of(const SomeView& view, Index node, Axis axis) {
+  typename SomeView::Number most = 0;
+  if (!is_container(view.traits(node).node_kind())) return most;
+  const Index first = view.first_child(node), behind = first + view.child_count(node);
+  for (Index child = first; child < behind; ++child) {
+    if (view.traits(child).hidden) continue;
+    const auto sides = overhang_of(view, child);
+    most = max_of(most, axis == x_axis ? max_of(sides.left, sides.right) : max_of(sides.top, sides.bottom));
+  }
+  return most;
 }
 
 /// How much of a box lies in its parent's padding. What a negative margin says is meant.
@@ -70,7 +84,7 @@ template <class SomeView>
   return FourSidesOf<N>{vertical.before, horizontal.after, vertical.after, horizontal.before};
 }
 
-/// Whether a text has the room it asks for, so that nobody needs to break its lines to know that no word sticks out.
+/// Whether a text has the space it asks for, so that nobody needs to break its lines to know that no word overhangs.
 template <class N>
 [[nodiscard]] bool text_surely_fits(const ViewOf<N>& view, Index node) {
   const Traits own = view.traits(node);
@@ -81,7 +95,7 @@ template <class N>
   return text == nullptr || !text->max_lines();
 }
 
-/// By how much words stick out of their text's border box, those that are dropped at the bottom.
+/// By how much words overhang their text's border box, those that are dropped at the bottom.
 template <class SomeView>
 [[nodiscard]] auto text_overhang_of(const Finished<SomeView>& solve, Index node) {
   using N = typename SomeView::Number;
@@ -135,7 +149,7 @@ template <class SomeView>
   return all;
 }
 
-/// The most that a node and all that is in it stick out, where it is not said to be meant.
+/// The most that a node and all that is in it overhang, where it is not said to be meant.
 template <class SomeView>
 [[nodiscard]] typename SomeView::Number max_overhang_of(const Finished<SomeView>& solve, Index node) {
   using N = typename SomeView::Number;

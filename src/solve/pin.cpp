@@ -245,12 +245,12 @@ std::vector<LooseTie> loose_ties(const View& view, const TreeStore& store, Index
 std::string loose_tie_words(LooseTie::Why why, std::string_view sibling) {
   const std::string tied = "it is tied to \"" + std::string(sibling) + "\", ";
   switch (why) {
-    case LooseTie::Why::nobody: return tied + "which is none of its siblings";
+    case LooseTie::Why::nobody: return tied + "which is not a sibling";
     case LooseTie::Why::hidden: return tied + "which is hidden";
-    case LooseTie::Why::late: return tied + "whose place across a wrapping column is not known in time";
+    case LooseTie::Why::late: return tied + "whose position across a wrapping column is not known in time";
     case LooseTie::Why::circle: break;
   }
-  return tied + "which waits for it in turn";
+  return tied + "which is tied back to it";
 }
 
 template <class N>

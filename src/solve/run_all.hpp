@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The four passes over a whole tree, and the room they need.
+// The four passes over a whole tree, and the space they need.
 
 #include <numeric>
 #include <optional>

@@ -1,25 +1,25 @@
 // SPDX-License-Identifier: MIT
 //
-// Sharing the room of one line.
+// Sharing the space of one line.
 //
-// The open standard resolves flexible lengths in rounds: hand out the spare room by factors, clamp, freeze whoever was
-// clamped on the side that dominates, repeat. Every round costs the line once, and there can be as many rounds as
+// The open standard resolves flexible lengths in rounds: hand out the unused space by factors, clamp, freeze whoever
+// was clamped on the side that dominates, repeat. Every round costs the line once, and there can be as many rounds as
 // children. The outcome, though, is a water level: there is one number L such that each child ends at
 //
-//     clamp(base + L * grow)                     when there is room to spare,
-//     clamp(base - L * shrink * inner base)      when room is missing,
+//     clamp(base + L * grow)                     when there is unused space,
+//     clamp(base - L * shrink * inner base)      when space is missing,
 //
-// and the sizes add up to the room. (A round overestimates L when minima dominate and underestimates it when maxima do,
-// so whoever it freezes is clamped at the final level too.) The sum of the clamped sizes is a piecewise straight,
+// and the sizes add up to the space. (A round overestimates L when minima dominate and underestimates it when maxima
+// do, so whoever it freezes is clamped at the final level too.) The sum of the clamped sizes is a piecewise straight,
 // monotone function of L whose corners are the points where a child meets a limit; sorting these and walking along them
 // finds L in O(n log n).
 //
-//   room 100, bases 0, grow 1 1 2, the last at most 20:  rounds give 25 25 50>20, then 40 40;
+//   space 100, bases 0, grow 1 1 2, the last at most 20:  rounds give 25 25 50>20, then 40 40;
 //   the level rises to 10 (the last stops at 20), then on to 40.
 //
-// Factors that add to less than 1 hand out only that part. Growing, this caps L at the initial spare room, whatever is
-// frozen. Shrinking, the cap depends on who is still free (factors are scaled there), so that a line on which a limit
-// stops somebody and some shrink factor is below 1 replays the rounds; see share_rounds.cpp.
+// Factors that add to less than 1 hand out only that part. Growing, this caps L at the initial unused space, whatever
+// is frozen. Shrinking, the cap depends on who is still free (factors are scaled there), so that a line on which a
+// limit stops somebody and some shrink factor is below 1 replays the rounds; see share_rounds.cpp.
 //
 // Sums run in the order of the file, so that the numbers are the same on every machine. Tests: share_test.cpp, which
 // holds this against the rounds.
@@ -139,7 +139,7 @@ template <class N>
 N shrinks_by(const LineItemOf<N>& line_item) {
   return factor_where(line_item.shrink, [&] { return line_item.base >= line_item.least; });
 }
-/// What a child takes of the room before anything is handed out.
+/// What a child takes of the space before anything is handed out.
 template <class N>
 N taken_by(const LineItemOf<N>& line_item, const N& factor) {
   const bool is_free = factor > 0;

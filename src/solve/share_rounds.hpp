@@ -12,17 +12,17 @@ namespace fond_ladder::inline v0::detail {
 template <class N>
 struct LineItemOf;
 
-/// Replays the rounds in which the open standard takes missing room from a line, for lines whose shrink factors may add
-/// to less than 1. Keeps its memory between calls. See share_rounds.cpp.
+/// Replays the rounds in which the open standard takes missing space from a line, for lines whose shrink factors may
+/// add to less than 1. Keeps its memory between calls. See share_rounds.cpp.
 template <class N>
 class ShrinkRoundsOf {
  public:
-  /// Makes room for lines of `most` children, so that shrinking them allocates nothing.
+  /// Makes space for lines of `most` children, so that shrinking them allocates nothing.
   void reserve(std::size_t most);
 
   [[nodiscard]] std::size_t memory() const { return least_.memory() + most_.memory() + free_.capacity() / 8; }
 
-  /// Sets every size and returns their sum. `initial` is the room missing before anybody is frozen by a limit.
+  /// Sets every size and returns their sum. `initial` is the space missing before anybody is frozen by a limit.
   N shrink(std::span<LineItemOf<N>> line_items, N space, N initial);
 
  private:

@@ -58,7 +58,7 @@ bool Solution::is_valid() const {
 const Tree& Solution::tree() const {
   if (!is_valid()) {
     throw StaleSolution(
-        "this solution no longer holds: its tree was edited, its solver has solved again, or one of the two is gone");
+        "this solution is no longer valid: its tree was edited, its solver solved again, or one of them is gone");
   }
   return *tree_life_->tree;
 }
@@ -88,7 +88,7 @@ detail::ScrolledView Solution::scrolled_view() const {
 Solution Solution::scrolled(const std::vector<ScrolledTo>& positions) const {
   for (const ScrolledTo& one : positions) {
     if (std::isnan(one.x) || std::isnan(one.y))
-      throw BadValue(tree().path(one.node) + ": a scroll position is a number of pixels, or Solution::scroll_end");
+      throw BadValue(tree().path(one.node) + ": a scroll position must be a number of pixels, or Solution::scroll_end");
   }
   std::vector<ScrolledTo> within;
   for (const auto& one : detail::held_positions(view_of(tree(), passes()), tree().store(), positions))
@@ -259,7 +259,7 @@ double Solution::baseline(NodeId node) const {
 }
 
 std::vector<Solution::NodeBox> Solution::snapped(double density) const {
-  if (!std::isfinite(density) || density <= 0) throw BadValue("a density must be more than 0");
+  if (!std::isfinite(density) || density <= 0) throw BadValue("the density must be more than 0");
   std::vector<NodeBox> all = boxes();
   const auto snap = [&](double edge) { return std::round(edge * density) / density; };
   for (NodeBox& placed : all) {
@@ -276,7 +276,7 @@ std::vector<Warning> Solution::warnings() const {
   const TreeStore& store = tree().store();
   std::vector<Warning> notes;
   if (passes().container_changed) {
-    notes.push_back({tree().root(), "the container asked for was no size from 0 to 1e9; the nearest one was taken"});
+    notes.push_back({tree().root(), "the container size must be from 0 to 1e9; the nearest one is used"});
   }
   const View view = view_of(tree(), passes());
   detail::GridScratch scratch;
@@ -286,19 +286,19 @@ std::vector<Warning> Solution::warnings() const {
     const std::vector<std::string>& known = tree().modes();
     if (std::ranges::find(known, mode) != known.end()) continue;
     const std::vector<std::string_view> words(known.begin(), known.end());
-    notes.push_back({tree().root(),
-                     "the mode \"" + mode + "\" is on, and the tree has none of that name" + word_hint(mode, words)});
+    notes.push_back(
+        {tree().root(), "the mode \"" + mode + "\" is on, but the tree has no such mode" + word_hint(mode, words)});
   }
   store.walk([&](Index i, std::size_t) {
     const bool is_leaf = !is_container(view.traits(i).node_kind());
     if (is_leaf && view.child_count(i) > 0)
       notes.push_back({store.id_of(i), "a " + std::string(word(view.traits(i).node_kind())) +
-                                           " lays no children: those in it have no place"});
+                                           " has no layout for children: they have no place"});
     if (!is_leaf && view.content(i) != nullptr)
-      notes.push_back({store.id_of(i), "a container does not measure content of its own; give it to a leaf"});
+      notes.push_back({store.id_of(i), "a container cannot have custom content; set it on a leaf"});
     if (view.traits(i).node_kind() == Kind::grid &&
         detail::grid::place(view, i, view.flow(i, listed), view.inner_size(i, x_axis), scratch.cells).overflows) {
-      notes.push_back({store.id_of(i), "it would need more than 10,000 tracks; what is beyond stands in the last one"});
+      notes.push_back({store.id_of(i), "it needs more than 10,000 tracks; further cells are placed in the last one"});
     }
     if (detail::bits(flags[i] & detail::NodeFlag::holds_ties) != 0) {
       for (const detail::LooseTie& loose : detail::loose_ties(view, store, i)) {
@@ -306,14 +306,14 @@ std::vector<Warning> Solution::warnings() const {
         const bool by_handle = tie.node && store.contains(tie.node);
         notes.push_back({store.id_of(loose.child),
                          detail::loose_tie_words(loose.why, by_handle ? tree().segment(tie.node) : tie.to) +
-                             ": it lies at the edge of its parent instead"});
+                             ": it is placed at the edge of its parent instead"});
       }
     }
     if (view.content(i) == nullptr) return;
     if (detail::bits(flags[i] & detail::NodeFlag::odd_widths) != 0)
-      notes.push_back({store.id_of(i), "its content measured a width that is no size"});
+      notes.push_back({store.id_of(i), "its content returned a width that is not a size"});
     if (detail::bits(flags[i] & detail::NodeFlag::odd_heights) != 0) {
-      notes.push_back({store.id_of(i), "its content measured a height that is no size"});
+      notes.push_back({store.id_of(i), "its content returned a height that is not a size"});
     }
   });
   return notes;

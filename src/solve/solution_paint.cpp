@@ -33,7 +33,7 @@ Rect Solution::painted_box(NodeId node) const {
   return detail::painted_box(scrolled_view(), tree().store().index_of(node));
 }
 
-std::vector<NodeId> Solution::under(double x, double y) const {
+std::vector<NodeId> Solution::hit_test(double x, double y) const {
   const TreeStore& store = tree().store();
   const ScrolledView view = scrolled_view();
   std::vector<bool> open;  // by depth: no scroller above hides the point

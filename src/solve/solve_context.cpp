@@ -18,7 +18,7 @@ template <class N>
 ViewOf<N>::ViewOf(const TreeStore& store, const StateOf<N>& results)
     : em(store.em()),
       mirrored(store.direction() == Direction::rtl),
-      typesetter(store.setting().typesetter.get()),
+      text_shaper(store.setting().text_shaper.get()),
       resolved_(results.resolved.data()),
       own_resolved_(&results.own_resolved),
       dragged_(results.dragged),

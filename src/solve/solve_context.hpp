@@ -53,8 +53,8 @@ class ViewOf {
   ViewOf(const TreeStore& store, const StateOf<N>& results);
 
   const double em;
-  const bool mirrored;                 ///< right-to-left
-  const TextShaper* const typesetter;  ///< null: plain metrics
+  const bool mirrored;                  ///< right-to-left
+  const TextShaper* const text_shaper;  ///< null: fixed metrics
 
   [[nodiscard]] const Traits& traits(Index node) const { return traits_[node]; }
   [[nodiscard]] Index first_child(Index node) const { return first_child_[node]; }
@@ -94,7 +94,7 @@ class ViewOf {
   /// All keys of a node that has some which the arrays cannot hold.
   [[nodiscard]] const Keys& keys(Index node) const { return *rare_fields(node).keys; }
   /// What the lengths of a node with these keys are multiples of.
-  [[nodiscard]] FontUnits units(const Keys& keys) const { return keys.units(em, typesetter); }
+  [[nodiscard]] FontUnits units(const Keys& keys) const { return keys.units(em, text_shaper); }
   /// A length among the keys of a node, as `pick(keys)` gives it; `whole` is what 100 % stands for.
   template <class Pick>
   [[nodiscard]] N length(Index node, const Pick& pick, N whole) const {
@@ -118,7 +118,7 @@ class ViewOf {
     const Index place = extra_[node];
     return (place & of_solver) == 0 ? resolved_[place] : own_resolved(place & ~of_solver);
   }
-  /// What its parent sees of its insets sideways, where its own ranges give it others inside; else null.
+  /// What its parent sees of its insets sideways, where its node ranges give it others inside; else null.
   [[nodiscard]] const Sides* outward_inset(Index node) const {
     const Index place = extra_[node];
     if ((place & of_solver) == 0) return nullptr;
@@ -235,7 +235,7 @@ class SolveContextOf : public ViewOf<N> {
 
   ScratchOf<N>& scratch;
   const TreeStore& store;
-  NodeRangesOf<N>* node_ranges = nullptr;  ///< where some nodes have own ranges
+  NodeRangesOf<N>* node_ranges = nullptr;  ///< where some nodes have node ranges
 
   using View = ViewOf<N>;
   using View::child_count, View::em, View::extra_place, View::first_child, View::flow, View::has, View::is_settled,

@@ -26,7 +26,7 @@ Solver& Solver::operator=(Solver&& other) noexcept = default;
 Solver::~Solver() = default;
 
 detail::Passes& Solver::own() const {
-  if (!passes_) throw std::logic_error("this solver was moved from; it can only be given another one");
+  if (!passes_) throw std::logic_error("this solver was moved from; assign another solver to it");
   return *passes_;
 }
 
@@ -47,7 +47,7 @@ void Solver::track_changes(bool follow) {
   own().changes.wanted = follow;
 }
 
-void Solver::forget() {
+void Solver::reset() {
   own().starts_anew = true;
 }
 

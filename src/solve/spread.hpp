@@ -7,7 +7,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// Where spare room goes: ahead of the first thing, and between neighbours on top of their gap.
+/// Where unused space goes: ahead of the first thing, and between neighbors on top of their gap.
 template <class N>
 struct SpreadOf {
   N before = 0;
@@ -15,9 +15,9 @@ struct SpreadOf {
 };
 
 /// Distributes `unused_space` pixels among `count` things. With nothing or less to spare, the words that space things
-/// out are start; `center` and `end` stay true and stick out, unless `never_ahead` (a scrolled axis, where nobody could
+/// out are start; `center` and `end` stay true and overhang, unless `never_ahead` (a scrolled axis, where nobody could
 /// scroll there). CSS Box Alignment 3, section 5.3 and 5.4. `stretch` is start here: whoever stretches has no spare
-/// room left.
+/// space left.
 template <class N>
 [[nodiscard]] constexpr SpreadOf<N> spread(PlaceContent word, N unused_space, std::size_t count, bool never_ahead) {
   const auto n = static_cast<double>(count);

@@ -31,7 +31,7 @@ enum class NodeFlag : std::uint16_t {
   stiff_line = 256,    ///< the same, and nobody in it could shrink
   told_changed = 512,  ///< its box before this solve is written down
   holds_ties = 2048,   ///< some child is tied to its siblings: they are laid together
-  declares = 1024,     ///< it has own ranges, or had: see node_ranges.hpp
+  declares = 1024,     ///< it has node ranges, or had: see node_ranges.hpp
 };
 constexpr unsigned bits(NodeFlag flag) {
   return static_cast<unsigned>(flag);

@@ -7,7 +7,7 @@
 //   2  children across several tracks hand what is missing to those tracks, fewer tracks first, all children of one
 //      span together: each track takes the largest increase that any of them asked for, so their order does not matter;
 //   3  the same for children that cross a share, to the shares only, in their ratio;
-//   4  what is left of the room raises bases to their limits, equally;
+//   4  what is left of the space raises bases to their limits, equally;
 //   5  what is left then goes to the shares, in their ratio, but none below its base;
 //   6  or, where tracks stretch, to those of automatic size, equally.
 //

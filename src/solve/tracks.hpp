@@ -63,7 +63,7 @@ struct CrossingClaimOf {
 };
 
 /// Under which question tracks are sized: how narrow could the grid be, how wide would it like to be, or how they
-/// share a room that is known.
+/// share a space that is known.
 enum class Space : std::uint8_t { min_content, max_content, known };
 
 /// Memory of the function, used again.
@@ -77,7 +77,7 @@ struct TrackScratchOf {
   std::vector<Headroom> headroom;
 };
 
-/// Sets `base` of all tracks. `gap` is between neighbours, `space` the content box (meaningful where it is known).
+/// Sets `base` of all tracks. `gap` is between neighbors, `space` the content box (meaningful where it is known).
 /// Crossing claims are put in order. `stretch`: tracks of automatic size share what is left over.
 template <class N>
 void size_tracks(std::span<SizedTrackOf<N>> tracks, std::vector<CrossingClaimOf<N>>& crossing, N gap, Space asked,

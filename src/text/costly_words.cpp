@@ -18,7 +18,7 @@ bool ends_paragraph(gunichar one) {
   return one == '\n' || one == '\r' || one == separator;
 }
 
-/// How many marks are on a letter behind one more character; what is not seen itself neither is one nor ends them.
+/// How many marks are on a letter behind one more character; what is invisible itself neither is one nor ends them.
 std::size_t marks_behind(gunichar one, std::size_t marks) {
   if (g_unichar_ismark(one) != 0) return marks + 1;
   return g_unichar_type(one) == G_UNICODE_FORMAT ? marks : 0;
@@ -48,7 +48,7 @@ std::string why_costly(const std::string& text) {
     marks = marks_behind(one, marks);
     if (marks > limits::most_marks) {
       return "it has a letter with more than " + in_thousands(limits::most_marks) +
-             " marks on it; with fonts that is not measured";
+             " marks on it, the limit with fonts";
     }
     if (ends_paragraph(one)) changes = 0, last = HB_DIRECTION_INVALID;
     const hb_direction_t direction = direction_of(one);
@@ -59,7 +59,7 @@ std::string why_costly(const std::string& text) {
     }
     if (changes > limits::most_direction_changes) {
       return "a paragraph of it changes direction more than " + in_thousands(limits::most_direction_changes) +
-             " times; with fonts that is not measured";
+             " times, the limit with fonts";
     }
   }
   return {};

@@ -27,7 +27,7 @@ constexpr double pixels(int units) {
   return static_cast<double>(units) / PANGO_SCALE;
 }
 
-/// White space that a line may end with; one that holds words together takes its room.
+/// White space that a line may end with; one that holds words together takes its space.
 bool hangs(gunichar character, const PangoLogAttr& attributes) {
   constexpr gunichar no_break = 0xA0, narrow_no_break = 0x202F, figure = 0x2007;
   return attributes.is_white != 0 && character != no_break && character != narrow_no_break && character != figure;

@@ -86,24 +86,24 @@ Owned<PangoContext> context_of(PangoFontMap* map) {
 /// Adds a font file to a list. Throws NoFont.
 void add_file(FcConfig* config, const std::string& file) {
   struct stat about {};
-  if (stat(file.c_str(), &about) != 0) throw NoFont("there is no file " + printable(file));
-  if (!S_ISREG(about.st_mode)) throw NoFont(printable(file) + " is no plain file");
+  if (stat(file.c_str(), &about) != 0) throw NoFont("cannot find the file " + printable(file));
+  if (!S_ISREG(about.st_mode)) throw NoFont(printable(file) + " is not a plain file");
   if (static_cast<std::uint64_t>(about.st_size) > limits::largest_font_file)
-    throw NoFont(printable(file) + " is larger than 64 MiB, which no font is");
+    throw NoFont(printable(file) + " is larger than 64 MiB, the limit for a font");
   const auto* name = reinterpret_cast<const FcChar8*>(file.c_str());
-  if (FcConfigAppFontAddFile(config, name) == FcFalse) throw NoFont(printable(file) + " is no font file");
+  if (FcConfigAppFontAddFile(config, name) == FcFalse) throw NoFont(printable(file) + " is not a font file");
 }
 
 /// What the first font of a file is called.
 Owned<PangoFontDescription> first_font_in(const std::string& file) {
   int count = 0;
   FcPattern* pattern = FcFreeTypeQuery(reinterpret_cast<const FcChar8*>(file.c_str()), 0, nullptr, &count);
-  if (pattern == nullptr) throw NoFont(printable(file) + " is no font file");
+  if (pattern == nullptr) throw NoFont(printable(file) + " is not a font file");
   FcBool grows = FcFalse;
   FcPatternGetBool(pattern, FC_SCALABLE, 0, &grows);
   Owned<PangoFontDescription> description(pango_fc_font_description_from_pattern(pattern, 0));
   FcPatternDestroy(pattern);
-  if (grows == FcFalse) throw NoFont(printable(file) + " is a font of one size; it must be one of outlines");
+  if (grows == FcFalse) throw NoFont(printable(file) + " is a bitmap font; use an outline font");
   return description;
 }
 
@@ -209,8 +209,7 @@ PangoFonts::Face PangoFonts::open_family(const std::string& family) const {
       const std::vector<std::string_view> words(families.begin(), families.end());
       const std::string_view near = nearest_word(family, words);
       throw NoFont("this machine has no font family \"" + printable(family) + "\"" +
-                   (near.empty() ? "" : "; did you mean \"" + printable(near) + "\"?") +
-                   " (fond-ladder fonts lists them)");
+                   (near.empty() ? "" : "; did you mean \"" + printable(near) + "\"?") + " (see fond-ladder fonts)");
     }
   }
   Face face;
@@ -353,7 +352,7 @@ void PangoFonts::note_characters(std::string_view characters, PangoFont* font, b
 /// `the font body (DejaVu Sans, italic)`
 std::string PangoFonts::called(const Letters& letters) const {
   const std::string family = printable(pango_font_description_get_family(faces_.at(letters.font).description.get()));
-  const std::string how = std::string(letters.bold ? ", bold" : "") + (letters.italic ? ", slanted" : "");
+  const std::string how = std::string(letters.bold ? ", bold" : "") + (letters.italic ? ", italic" : "");
   return letters.font.empty() ? "this machine's " + family + how
                               : "the font " + letters.font + " (" + family + how + ")";
 }
@@ -362,31 +361,31 @@ std::vector<std::string> PangoFonts::remarks() const {
   const std::scoped_lock lock(mutex_);
   std::vector<std::string> all;
   for (const auto& [letters, characters] : elsewhere_)
-    all.push_back(called(letters) + " does not have " + listed(characters) + "; other letters stand in");
+    all.push_back(called(letters) + " does not have " + listed(characters) + "; other letters are used instead");
   for (const auto& [letters, characters] : nowhere_) {
     all.push_back(called(letters) + " does not have " + listed(characters) + ", nor has " +
                   (faces_.at(letters.font).config ? "another file of the scene" : "another font here") +
-                  "; boxes stand in");
+                  "; boxes are used instead");
   }
   for (const auto& [font, what] : faceless_)
-    all.push_back(called({font}) + " has no " + what + " letters; its plain ones are measured");
+    all.push_back(called({font}) + " has no " + what + " letters; its regular ones are measured");
   return all;
 }
 
 std::string PangoFonts::refusal(const std::string& text, const FontStyle& style) const {
   if (set(text, style) != nullptr) return {};
   if (text.size() > limits::longest_text) {
-    return "its words take " + in_thousands(static_cast<double>(text.size())) +
-           " bytes; with fonts a text has at most " + in_thousands(limits::longest_text);
+    return "its words take " + in_thousands(static_cast<double>(text.size())) + " bytes; the limit with fonts is " +
+           in_thousands(limits::longest_text);
   }
   if (std::string why = why_costly(sound(text, style.one_line)); !why.empty()) return why;
   if (style.size > limits::largest_set_size) {
-    return "its size is " + exact(style.size) + "; with fonts a text has at most " + exact(limits::largest_set_size);
+    return "its size is " + exact(style.size) + "; the largest with fonts is " + exact(limits::largest_set_size);
   }
   if (style.size < limits::smallest_set_size) {
-    return "its size is " + exact(style.size) + "; with fonts a text has at least " + exact(limits::smallest_set_size);
+    return "its size is " + exact(style.size) + "; the smallest with fonts is " + exact(limits::smallest_set_size);
   }
-  return "its words come to more than 1e6 pixels; with fonts that is not measured";
+  return "its text is wider than 1e6 pixels, the limit with fonts";
 }
 
 double PangoFonts::zero_width(const FontStyle& style) const {
@@ -452,7 +451,7 @@ std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& fonts
   return opened.get(fonts);
 }
 
-std::shared_ptr<const SegmentedText> pieces_of(PangoLayout* layout, std::optional<int> max_lines) {
+std::shared_ptr<const SegmentedText> segments_of(PangoLayout* layout, std::optional<int> max_lines) {
   const typeset::Owned<PangoLayout> unbroken(pango_layout_copy(layout));
   pango_layout_set_width(unbroken.get(), -1);
   pango_layout_set_ellipsize(unbroken.get(), PANGO_ELLIPSIZE_NONE);

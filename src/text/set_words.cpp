@@ -18,7 +18,7 @@ std::string sentences(const std::vector<BadFonts::Fault>& faults) {
   return all;
 }
 
-/// The bytes of the different texts, once a style and for each wording that has fonts of its own. Which are different
+/// The bytes of the different texts, once a style and for each locale that has fonts of its own. Which are different
 /// is not looked at where all of them are few enough.
 std::size_t bytes_to_set(const std::vector<typeset::StyledWords>& all) {
   std::size_t of_all = 0;
@@ -85,7 +85,7 @@ std::vector<typeset::StyledWords> typeset::styled_words(const Scene& scene) {
 
 void set_words(Scene& scene, TextMetrics words) {
   if (words == TextMetrics::fixed) {
-    scene.tree.set_typesetter(nullptr);
+    scene.tree.set_text_shaper(nullptr);
     scene.text_metrics = words;
     return;
   }
@@ -98,8 +98,8 @@ void set_words(Scene& scene, TextMetrics words) {
   if (const std::size_t bytes = bytes_to_set(all); bytes > limits::most_set_bytes) {
     throw BadFonts({{{},
                      "",
-                     "all texts, once a style, come to " + in_thousands(static_cast<double>(bytes)) +
-                         " bytes; with fonts at most " + in_thousands(limits::most_set_bytes) + " are set"}});
+                     "all texts, once per style, have " + in_thousands(static_cast<double>(bytes)) +
+                         " bytes; the limit with fonts is " + in_thousands(limits::most_set_bytes) + " are set"}});
   }
   std::vector<BadFonts::Fault> faults;
   for (const typeset::StyledWords& one : all) {
@@ -113,7 +113,7 @@ void set_words(Scene& scene, TextMetrics words) {
     if (!why.empty()) faults.push_back({{}, "", scene.tree.path(one.node) + ": " + why});
   }
   if (!faults.empty()) throw BadFonts(std::move(faults));
-  scene.tree.set_typesetter(setter);
+  scene.tree.set_text_shaper(setter);
   scene.text_metrics = words;
 }
 

@@ -14,12 +14,12 @@ namespace typeset {
 /// Words that a scene can show, in a style in which it can show them.
 struct StyledWords {
   NodeId node;
-  std::shared_ptr<const std::string> text;  ///< one for all styles and wordings that say them
+  std::shared_ptr<const std::string> text;  ///< one for all styles and locales that say them
   FontStyle style;
   const Locale* locale = nullptr;  ///< that says them or the font; null: the scene
 };
 
-/// Those of all texts, of what they are under each range and mode alone, and of every wording.
+/// Those of all texts, of what they are under each range and mode alone, and of every locale.
 [[nodiscard]] std::vector<StyledWords> styled_words(const Scene& scene);
 
 }  // namespace typeset

@@ -7,9 +7,8 @@ namespace fond_ladder::inline v0 {
 namespace {
 
 constexpr auto remedy =
-    "this build measures plain words only; install libpango1.0-dev and libcairo2-dev, and build it anew, to measure "
-    "with "
-    "fonts";
+    "this build has fixed text metrics only; to measure with fonts, install libpango1.0-dev and libcairo2-dev and "
+    "build again";
 
 }  // namespace
 
@@ -25,7 +24,7 @@ std::shared_ptr<const TextShaper> open_fonts(const std::vector<NamedFont>& /*fon
   throw BadFonts({{{}, "", remedy}});
 }
 
-std::shared_ptr<const SegmentedText> pieces_of(_PangoLayout* /*layout*/, std::optional<int> /*max_lines*/) {
+std::shared_ptr<const SegmentedText> segments_of(_PangoLayout* /*layout*/, std::optional<int> /*max_lines*/) {
   throw BadPieces(remedy);
 }
 

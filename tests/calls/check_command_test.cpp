@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // The check command as people and build farms call it: variants, shards, suggestions.
-#include <gtest/gtest.h>
+#include <gmock/gmock.h>
 
 #include <algorithm>
 #include <filesystem>
@@ -44,13 +44,12 @@ TEST(Check, ShardsTogetherTestEachClaimOnceAndSayTheSame) {
   const testing::Result none = testing::run({"check", console(), "--shard", "30/30"});
   EXPECT_EQ(none.status, 0);
   EXPECT_EQ(none.out,
-            "North house console from 360 to 1440 wide, part 30/30 of the claims: nothing to check, as there are fewer "
-            "claims than parts\n\n");
+            "North house console from 360 to 1440 wide, 0 of 26 checks: nothing to check: there are more "
+            "parts than checks\n\n");
   for (const char* odd : {"0/5", "6/5", "2", "2/", "/5", "a/b", "1/0", "-1/5", "2/5/7"}) {
     const testing::Result refused = testing::run({"check", console(), "--shard", odd});
     EXPECT_EQ(refused.status, 2) << odd;
-    EXPECT_EQ(refused.err,
-              "fond-ladder: error: --shard " + std::string(odd) + ": write a part and how many there are, as in 2/5\n");
+    EXPECT_EQ(refused.err, "fond-ladder: error: --shard " + std::string(odd) + ": expected PART/OF, as in 2/5\n");
   }
 }
 
@@ -64,7 +63,7 @@ TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
       "when": {"busy": {"padding": 20}}}]}})");
   struct Said {
     bool holds = true;
-    int container_sizes = 0;
+    int tests = 0;
     std::vector<std::string> failing;
     bool operator==(const Said&) const = default;
   };
@@ -76,7 +75,7 @@ TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
     for (const Json& claim : answers.at("answers").at(0).at("claims")) {
       Said& said = all[claim.at("number").get<int>()];
       said.holds = said.holds && claim.at("holds").get<bool>();
-      said.container_sizes += claim.at("rungs").get<int>();
+      said.tests += claim.at("tests").get<int>();
       for (const Json& one : claim.at("failing")) said.failing.push_back(one.dump());
       ++told;
     }
@@ -87,7 +86,7 @@ TEST(Check, ShardsOfVariantsTogetherSayTheSame) {
   EXPECT_EQ(add({}, whole), 5U);
   EXPECT_FALSE(whole.at(1).holds);
   EXPECT_TRUE(whole.at(2).holds) << "tested in two variants of eight";
-  EXPECT_FALSE(whole.at(4).holds) << "never tested";
+  EXPECT_FALSE(whole.at(4).holds) << "untested";
   for (const int parts : {2, 3, 7, 8, 40}) {
     std::map<int, Said> all;
     std::size_t told = 0;
@@ -103,12 +102,10 @@ TEST(Check, RefusesAllBadClaimsAtOnceAndWritesNoFile) {
   const testing::Result refused = testing::run({"check", console(), "--claim", "bar.heihgt = 48", "--claim",
                                                 "fits(bra)", "--claim", "fits(bar)", "--junit", target});
   EXPECT_EQ(refused.status, 2);
-  EXPECT_EQ(
-      refused.err,
-      "fond-ladder: error: in the claim \"bar.heihgt = 48\", column 1: \"heihgt\" is no measure; the nearest one is "
-      "\"height\"\n"
-      "fond-ladder: error: in the claim \"fits(bra)\", column 7: \"bra\" names no node; the nearest name is "
-      "\"bar\"\n");
+  EXPECT_EQ(refused.err,
+            "fond-ladder: error: in the claim \"bar.heihgt = 48\", column 1: \"heihgt\" is not a measure; did you mean "
+            "\"height\"?\nfond-ladder: error: in the claim \"fits(bra)\", column 6: \"bra\" is not a node; did you "
+            "mean \"bar\"?\n");
   EXPECT_FALSE(std::filesystem::exists(target));
   EXPECT_EQ(testing::run({"check", console(), "--junit", "-"}).status, 2);
   EXPECT_EQ(testing::run({"check", console(), "--junit", "/no/such/folder/claims.xml"}).status, 2);
@@ -120,7 +117,7 @@ TEST(Check, RefusesAllBadClaimsAtOnceAndWritesNoFile) {
       "two words.json",
       R"({"format":2,"root":{"kind":"row","name":"r","children":[{"name":"a","kind":"box","copies":2}]}})");
   const std::string copy = testing::run({"check", file, "--claim", "a[1].width = 1", "--set", "r.gap=2"}).out;
-  EXPECT_NE(copy.find("look: fond-ladder explain '" + file + "' 'a[1]' --at 360 --set r.gap=2\n"), std::string::npos)
+  EXPECT_NE(copy.find("see it: fond-ladder explain '" + file + "' 'a[1]' --at 360 --set r.gap=2\n"), std::string::npos)
       << copy;
 }
 
@@ -136,10 +133,9 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
   using Names = std::vector<std::string>;
   constexpr std::size_t fits = 0, bar = 26;
   EXPECT_EQ(failing_in({}, bar), Names{""});
-  EXPECT_EQ(failing_in({"--locale", "all"}, bar), (Names{"", "wording long", "wording hebrew"}));
+  EXPECT_EQ(failing_in({"--locale", "all"}, bar), (Names{"", "locale long", "locale hebrew"}));
   EXPECT_EQ(failing_in({"--mode", "all"}, bar), (Names{"", "mode closed"}));
-  EXPECT_EQ(failing_in({"--locale", "all", "--mode", "all"}, fits),
-            (Names{"wording long", "wording long, mode closed"}));
+  EXPECT_EQ(failing_in({"--locale", "all", "--mode", "all"}, fits), (Names{"locale long", "locale long, mode closed"}));
   EXPECT_EQ(failing_in({"--locale", "long", "--text-expansion", "10%"}, fits),
             Names{""});  // one variant has no need of names
   // Never tested in one variant, and held in the other.
@@ -154,17 +150,15 @@ TEST(Check, EveryWordingAndModeIsTestedAndNamed) {
   const std::string told = testing::run({"check", console(), "--locale", "all", "--mode", "all"}).out;
   EXPECT_TRUE(
       told.starts_with("North house console from 360 to 1440 wide, in 6 variants: 9 of 26 claims do not hold\n"
-                       "variants: as it is; mode closed; wording long; wording long, mode closed; wording hebrew; "
-                       "wording hebrew, mode closed\n"))
+                       "variants: as it is; mode closed; locale long; locale long, mode closed; locale hebrew; "
+                       "locale hebrew, mode closed\n"))
       << told.substr(0, 200);
-  EXPECT_NE(told.find("          wording long; wording long, mode closed: from 360 to below 520 wide, 800 high; "
-                      "worst at 360 x 800: "
-                      "alarm.overhang 160, title.overhang 56\n"
-                      "          also at 390 x 844\n"
-                      "          alarm: x 408: the right of title 400 + gap 8; 96 wide (its width)\n"
-                      "          look: fond-ladder explain " +
-                      console() + " alarm --at 360x800 --locale long\n"),
-            std::string::npos)
+  EXPECT_NE(
+      told.find("          locale long; locale long, mode closed: from 360 to below 520 wide, 800 high; worst at 360 x "
+                "800: alarm.overhang 160, title.overhang 56\n          also at 390 x 844\n          alarm: x 408: the "
+                "right of title 400 + gap 8; 96 wide (its width)\n          see it: fond-ladder explain " +
+                console() + " alarm --at 360x800 --locale long\n"),
+      std::string::npos)
       << told;
 }
 
@@ -191,6 +185,65 @@ TEST(Check, SuggestedClaimsHoldAndCanBePasted) {
   const std::string bare = R"({"format":2,"root":{"kind":"row","name":"r","children":[]}})";
   EXPECT_EQ(testing::run({"check", "-", "--suggest"}, bare).out.find("fits(r)") != std::string::npos, true);
   EXPECT_EQ(testing::run({"check", console(), "--suggest", "--shard", "1/2"}).status, 2);
+}
+
+TEST(Check, SuggestsClaimsAboutSomeNodes) {
+  const auto suggested = [](const std::string& about) {
+    const testing::Result told = testing::run({"check", console(), "--suggest", "--about", about, "--format", "json"});
+    return told.status == 0 ? Json::parse(told.out).at("answers").at(0).at("suggested") : Json(told.err);
+  };
+  const Json of_some = suggested("alarm,legend"), of_cards = suggested("cards");
+  EXPECT_GT(of_some.size(), 1U);
+  EXPECT_GT(of_cards.size(), 1U);
+  for (const Json& claim : of_some) {
+    const std::string text = claim;
+    EXPECT_TRUE(text.find("alarm") != std::string::npos || text.find("legend") != std::string::npos) << text;
+  }
+  EXPECT_THAT(suggested("cards/*/buton").dump(), ::testing::HasSubstr("--about: "));
+  EXPECT_THAT(testing::run({"check", console(), "--about", "cards"}).err, ::testing::HasSubstr("add --suggest"));
+}
+
+/// Another range of widths, one height, or every height, in place of the ladder's.
+TEST(Check, LooksAtTheSizesThatAreAskedFor) {
+  const std::string scene = R"({"format":2,"ladder":{"width":[100,400],"height":[100,300],
+    "named_sizes":{"small":[120,100],"wide":[380,300]}},
+    "root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1}]}})";
+  const struct {
+    std::vector<std::string> words;
+    const char* claim;
+    bool holds;
+  } cases[] = {
+      {{}, "a.width >= 100 and a.width <= 400", true},
+      {{}, "a.width >= 200", false},
+      {{"--width", "200..300"}, "a.width >= 200 and a.width <= 300", true},
+      {{"--width", "250"}, "a.width = 250", true},
+      {{"--width", "all"}, "a.width <= 300", false},
+      {{"--width", "50..500"}, "a.width <= 400", false},
+      {{}, "a.height = 100 or a.height = 300", true},  // both ends of the ladder's heights
+      {{"--height", "150"}, "a.height = 150", true},
+      {{"--height", "all"}, "a.height >= 100", true},
+      {{"--height", "all"}, "a.height >= 150", false},
+      {{"--height", "150..200"}, "a.height >= 150 and a.height <= 200", true},
+      {{"--height", "150..200", "--width", "200..300"}, "a.height >= 150 and a.width >= 200", true},
+  };
+  for (const auto& [words, claim, holds] : cases) {
+    std::vector<std::string> call{"check", "-", "--claim", claim};
+    call.insert(call.end(), words.begin(), words.end());
+    const testing::Result told = testing::run(call, scene);
+    EXPECT_EQ(told.status, holds ? 0 : 1) << claim << told.out << told.err;
+  }
+  EXPECT_THAT(testing::run({"check", "-", "--claim", "a.width = 250", "--width", "250"}, scene).out,
+              ::testing::HasSubstr("250"));
+  const std::string flat = R"({"format":2,"ladder":{"width":[100,400],"height":200},
+    "root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a","weight":1}]}})";
+  EXPECT_EQ(testing::run({"check", "-", "--claim", "a.height = 200", "--height", "all"}, flat).status, 0);
+  const std::string drawn = testing::run({"map", "-", "--format", "json", "--claim", "fits(r)"}, flat).out;
+  const Json ladder = Json::parse(drawn).at("answers").at(0).at("at");
+  EXPECT_EQ(ladder.at("height").at("from"), 100);  // of one height, half of it to one and a half
+  EXPECT_EQ(ladder.at("height").at("to"), 300);
+  const std::string none = R"({"format":2,"root":{"kind":"row","name":"r","children":[]}})";
+  EXPECT_THAT(testing::run({"check", "-", "--claim", "fits(r)", "--height", "all"}, none).err,
+              ::testing::HasSubstr("the ladder has no height; write a range, as in --height 240..900"));
 }
 
 }  // namespace

@@ -33,25 +33,24 @@ TEST(DropTargetView, SaysWhereFromWhereToAndWhatMoves) {
   const testing::Result told = drop_target({"--drop-at", "150,8", "--dragged", "b"});
   EXPECT_EQ(told.status, 0);
   EXPECT_EQ(told.out,
-            "Bench at 300 x 100: `b`, dropped at 150,8, would land in `right`, between `c` and `a`\n"
-            "from 0,20 100 x 30 to 100,10 100 x 30; the same as --move b=right:1\n\n"
-            "moves    to               from\n"
-            "right/a  100,40 100 x 15  100,10 100 x 15\n");
+            "Bench at 300 x 100: `b`, dropped at 150,8, goes into `right`, between `c` and `a`\nmoves from 0,20 100 x "
+            "30 to 100,10 100 x 30; same as --move b=right:1\n\nmoves    to               from\nright/a  100,40 100 x "
+            "15  100,10 100 x 15\n");
   const testing::Result moved = testing::run({"measure", "-", "--at", "300x100", "--move", "b=right:1"}, bench);
   EXPECT_THAT(moved.out, ::testing::ContainsRegex("b +box +100 +10 +100 +30 "));
-  EXPECT_THAT(drop_target({"--drop-at", "40,95", "--dragged", "b"}).out, HasSubstr("\nnothing else moves\n"));
+  EXPECT_THAT(drop_target({"--drop-at", "40,95", "--dragged", "b"}).out, HasSubstr("\nno other node moves\n"));
 }
 
 TEST(DropTargetView, OfANewNodeOutsideInAnEmptyOneAndBesideOneOfItsName) {
   EXPECT_THAT(drop_target({"--drop-at", "50,22"}).out,
-              StartsWith("Bench at 300 x 100: a new node, dropped at 50,22, would land in `left`, between `a` and `b`\n"
-                         "place 1 among its children, shown at "));
-  EXPECT_THAT(drop_target({"--drop-at", "220,20"}).out, HasSubstr("would land in `empty`, which is empty\n"));
+              StartsWith("Bench at 300 x 100: a new node, dropped at 50,22, goes into `left`, between `a` and "
+                         "`b`\nindex 1 among its children; indicator at "));
+  EXPECT_THAT(drop_target({"--drop-at", "220,20"}).out, HasSubstr("goes into `empty`, which is empty\n"));
   EXPECT_THAT(drop_target({"--drop-at", "999,20", "--dragged", "b"}).out,
-              HasSubstr("would land nowhere: that is outside"));
+              HasSubstr("outside the container, so it goes nowhere"));
   const testing::Result twin = drop_target({"--drop-at", "150,2", "--dragged", "left/a"});
   EXPECT_EQ(twin.status, 0);
-  EXPECT_THAT(twin.out, HasSubstr("ahead of `c`\nbut it cannot be dropped there: two siblings are called \"a\"\n"));
+  EXPECT_THAT(twin.out, HasSubstr("before `c`\nbut it cannot go there: two siblings are called \"a\"\n"));
 }
 
 TEST(DropTargetView, TheOptionIsOneWordOfAShell) {
@@ -59,15 +58,15 @@ TEST(DropTargetView, TheOptionIsOneWordOfAShell) {
       R"({"format":2,"root":{"kind":"row","name":"r","children":[)"
       R"({"kind":"box","name":"tag","copies":2,"width":20},{"kind":"row","name":"q","width":60}]}})";
   EXPECT_THAT(testing::run({"measure", "-", "--at", "100x9", "--drop-at", "60,4", "--dragged", "tag[1]"}, copies).out,
-              HasSubstr("the same as --move 'tag[1]=q:0'\n"));
+              HasSubstr(" same as --move 'tag[1]=q:0'\n"));
 }
 
 TEST(DropTargetView, IsToldInJson) {
   const Json told = Json::parse(drop_target({"--drop-at", "150,8", "--dragged", "b", "--format", "json"}).out);
-  const Json& found = told.at("answers").at(0).at("landing");
+  const Json& found = told.at("answers").at(0).at("drop_target");
   EXPECT_EQ(found.at("parent"), "bench/right");
-  EXPECT_EQ(found.at("place"), 1);
-  EXPECT_EQ(found.at("carried"), "bench/left/b");
+  EXPECT_EQ(found.at("index"), 1);
+  EXPECT_EQ(found.at("dragged"), "bench/left/b");
   EXPECT_EQ(found.at("box").at("y"), 10);
   ASSERT_EQ(found.at("moves").size(), 1U);
   EXPECT_EQ(found.at("moves").at(0).at("path"), "bench/right/a");
@@ -79,11 +78,11 @@ TEST(DropTargetView, WrongCallsAreToldWithAWayOut) {
     std::vector<std::string> args;
     const char* fault;
   } cases[] = {
-      {{"--dragged", "b"}, "--dragged says what is dropped; say where, as in --drop-at 120,40"},
-      {{"--drop-at", "3"}, "--drop-at 3: write X,Y in pixels, as in 120,40"},
-      {{"--drop-at", "3,3", "--dragged", "bench"}, "--dragged bench: the root fills the container, and stays"},
-      {{"--drop-at", "3,3", "--dragged", "bb"}, "\"bb\" names no node"},
-      {{"--drop-at", "3,3", "--orders"}, "views of their own; ask for one of them"},
+      {{"--dragged", "b"}, "--dragged needs a drop position; add one, as in --drop-at 120,40"},
+      {{"--drop-at", "3"}, "--drop-at 3: expected X,Y in pixels, as in 120,40"},
+      {{"--drop-at", "3,3", "--dragged", "bench"}, "--dragged bench: the root cannot be dragged; name another node"},
+      {{"--drop-at", "3,3", "--dragged", "bb"}, "\"bb\" is not a node"},
+      {{"--drop-at", "3,3", "--orders"}, "are separate views; use one of them"},
   };
   for (const auto& [args, fault] : cases) {
     const testing::Result told = drop_target(args);

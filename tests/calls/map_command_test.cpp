@@ -33,7 +33,7 @@ TEST(MapCommand, SaysNothingOfWhatItDoesNotKnow) {
                                           "--claim", "beds.width = 3 when container.width > 9000"})
                                 .out;
   EXPECT_THAT(never, HasSubstr("700 to 900 high: 1 of 2 claims does not hold\n"));
-  EXPECT_THAT(never, HasSubstr("never tested"));
+  EXPECT_THAT(never, HasSubstr("untested"));
   EXPECT_THAT(testing::run({"map", console(), "--height", "700..900", "-o", "-", "--as", "svg", "--claim",
                             "beds.width = 3 when container.width > 9000"})
                   .out,
@@ -41,11 +41,10 @@ TEST(MapCommand, SaysNothingOfWhatItDoesNotKnow) {
   const char* const bending =
       R"({"format":2,"ladder":{"width":[300,600],"height":[100,200]},"root":{"kind":"row","name":"r","children":[)"
       R"({"kind":"box","name":"a","basis":"60%","min_width":0},{"kind":"box","name":"b","width":200}]}})";
-  const testing::Result bends = testing::run({"check", "-", "--heights", "every", "--claim", "a.width < 400"}, bending);
+  const testing::Result bends = testing::run({"check", "-", "--height", "all", "--claim", "a.width < 400"}, bending);
   const std::string drawn =
-      testing::run({"map", "-", "--height", "every", "--claim", "a.width < 400", "-o", "-", "--as", "svg"}, bending)
-          .out;
-  EXPECT_THAT(drawn, HasSubstr("1 claim holds wherever it was looked"));
+      testing::run({"map", "-", "--height", "all", "--claim", "a.width < 400", "-o", "-", "--as", "svg"}, bending).out;
+  EXPECT_THAT(drawn, HasSubstr("1 claim holds at every sampled size"));
   EXPECT_THAT(drawn, ::testing::Not(HasSubstr("holds at every size")));
   EXPECT_THAT(bends.out, HasSubstr("the claim holds, sampled at some sizes\n"));
   EXPECT_THAT(bends.out, HasSubstr("sampled at some sizes 300 to "));
@@ -64,12 +63,12 @@ TEST(MapCommand, RefusesWithAWayOut) {
     std::vector<std::string> words;
     const char* message;
   } cases[] = {
-      {{}, "the ladder has one height; give them, as in --height 240..900"},
-      {{"--height", "300"}, "--height 300: give heights from one to a larger one, as in 240..900"},
-      {{"--height", "tall"}, "--height tall: write every, for those of the ladder, or some, as in 240..900"},
-      {{"--height", "240..900", "--width", "400"}, "give widths from one to a larger one, as in --width 360..1440"},
-      {{"--height", "240..900", "--claim", "fits(consle)"}, "the nearest name is \"console\""},
-      {{"--height", "240..900", "-o", "a.gif"}, "a picture ends in .svg, .png or .pdf"},
+      {{"--height", "300"}, "map: expected a range, got one size; write a range, as in --height 240..900"},
+      {{"--height", "tall"}, "--height tall: expected all, one size, or a range, as in --height 240..900"},
+      {{"--height", "240..900", "--width", "400"},
+       "map: expected a range, got one size; write a range, as in --width 360..1440"},
+      {{"--height", "240..900", "--claim", "fits(consle)"}, "did you mean \"console\"?"},
+      {{"--height", "240..900", "-o", "a.gif"}, " ends in .svg, .png or .pdf"},
   };
   for (const auto& one : cases) {
     std::vector<std::string> words{"map", console()};
@@ -83,10 +82,10 @@ TEST(MapCommand, RefusesWithAWayOut) {
 
 TEST(MapCommand, ChecksEveryHeight) {
   const testing::Result told =
-      testing::run({"check", console(), "--heights", "240..900", "--claim", "beds.width = 240", "--failing"});
+      testing::run({"check", console(), "--height", "240..900", "--claim", "beds.width = 240", "--failing"});
   EXPECT_EQ(told.status, 1);
   EXPECT_THAT(told.out, HasSubstr("within 360 to 640 wide and 240 to 900 high; worst at"));
-  EXPECT_THAT(testing::run({"check", console(), "--heights", "700..900"}).out,
+  EXPECT_THAT(testing::run({"check", console(), "--height", "700..900"}).out,
               HasSubstr("all 26 claims hold, proved for every width and height\n"));
 }
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // What people are told of nodes that are different by their own width: each sentence with a scene that has it, and a
-// nearest neighbour that has not.
+// nearest neighbor that has not.
 #include <gmock/gmock.h>
 #include <gtest/gtest.h>
 
@@ -18,7 +18,7 @@ namespace {
 using ::testing::HasSubstr;
 using ::testing::StartsWith;
 
-/// A part `card` with own ranges, and a row of nodes.
+/// A part `card` with node ranges, and a row of nodes.
 std::string scene(const std::string& nodes, const std::string& ranges = R"({"name":"tight","below_width":100})",
                   const std::string& top = "") {
   return R"({"format":2,"title":"S","ladder":{"width":[200,300],"height":50},)" + top +
@@ -55,8 +55,8 @@ TEST(NodeRangesTold, AWidthThatLeapsOverABoundIsNotSaidToBeThere) {
       R"([{"name":"tight","below_width":170}],"children":[{"kind":"box","name":"x","width":5,"when":)"
       R"({"tight":{"width":3}}}]},{"kind":"box","name":"b","width":120}]}})";
   const std::string told = run({"sweep", "--show", "a.tight,x.width"}, wraps).out;
-  EXPECT_THAT(told, HasSubstr("240  a.tight     jump       0      1  0      `b` moves to line 1 of `r`"));
-  EXPECT_THAT(told, HasSubstr("290  a.tight     jump       1      0  0      `a` is 170 wide: `tight` ends"));
+  EXPECT_THAT(told, HasSubstr("240  a.tight       jump       0      1  0      `b` moves to line 1 of `r`"));
+  EXPECT_THAT(told, HasSubstr("290  a.tight       jump       1      0  0      `a` is 170 wide: `tight` ends"));
 }
 
 TEST(NodeRangesTold, MeasureShowsWhichHoldAndSettingsNameThem) {
@@ -79,7 +79,7 @@ TEST(NodeRangesTold, ClaimsSpeakOfThem) {
   } cases[] = {
       {"a.tight and not b.tight", true},
       {"r/*.tight", false},
-      {"r/*.tight when container.width < 100", false},  // never tested
+      {"r/*.tight when container.width < 100", false},  // untested
       {"*/photo.width = 10 when a.tight and not b.tight", false},
       {"a/photo.width = 10 when a.tight", true},
   };
@@ -94,8 +94,9 @@ TEST(NodeRangesTold, ClaimsSpeakOfThem) {
       scene(R"({"part":"card","name":"a","width":60,"shrink":0},{"kind":"box","name":"c","width":5})");
   EXPECT_THAT(run({"check", "--claim", "r/*.tight"}, beside).out, HasSubstr("c.tight 0"));
   EXPECT_THAT(run({"check", "--claim", "b.tihgt"}, text).err,
-              HasSubstr("\"tihgt\" is no measure or own range; the nearest one is \"tight\""));
-  EXPECT_THAT(run({"check", "--claim", "a/photo.tight"}, text).err, HasSubstr("\"tight\" is no measure; the nearest"));
+              HasSubstr("\"tihgt\" is not a measure or node range; did you mean \"tight\""));
+  EXPECT_THAT(run({"check", "--claim", "a/photo.tight"}, text).err,
+              HasSubstr("\"tight\" is not a measure; did you mean"));
 }
 
 /// At 160 wide b is 100: below that `tight` holds, but for what may be rounding, and nobody can tell there.
@@ -110,8 +111,8 @@ TEST(NodeRangesTold, AClaimMayNameTheBoundThatFollows) {
 
 TEST(NodeRangesTold, ANodeAloneKeepsThem) {
   const std::string told =
-      run({"sweep", "--of", "b", "--show", "photo.width", "--width", "50..150"}, scene(two_cards)).out;
-  EXPECT_THAT(told, HasSubstr("100  photo.width  jump      10     20  0      `b` is 100 wide: `tight` ends"));
+      run({"sweep", "--as-root", "b", "--show", "photo.width", "--width", "50..150"}, scene(two_cards)).out;
+  EXPECT_THAT(told, HasSubstr("100  photo.width   jump      10     20  0      `b` is 100 wide: `tight` ends"));
 }
 
 std::string findings_in(const std::string& text) {
@@ -128,11 +129,11 @@ std::string findings_in(const std::string& text) {
 TEST(NodeRangesTold, LintTellsThoseThatSayNothing) {
   EXPECT_EQ(findings_in(scene(two_cards)), "") << "a reaches tight, b does not: one part in two places";
   EXPECT_EQ(findings_in(scene(R"({"part":"card","name":"b","weight":1})")),
-            "b.ranges.tight not reached: it is 200 to 300 wide in this ladder: never below width 100\n");
+            "b.ranges.tight never holds: it is 200 to 300 wide in this ladder: never below width 100\n");
   EXPECT_EQ(findings_in(scene(R"({"part":"card","name":"a","width":60,"shrink":0})")),
-            "a.ranges no effect: it is 60 wide at every size, so that its own ranges never begin or end\n");
+            "a.ranges no effect: it is 60 wide at every size, so its node ranges never change\n");
   EXPECT_EQ(findings_in(scene(two_cards, R"({"name":"tight","below_width":100},{"name":"idle","from_width":100})")),
-            "a.ranges.idle not used: no \"when\" in it and no claim speaks of this range\n");
+            "a.ranges.idle unused: no \"when\" in it and no claim uses this range\n");
   EXPECT_EQ(findings_in(scene(two_cards, R"({"name":"tight","below_width":100},{"name":"idle","from_width":100})",
                               R"("claims":["b.idle"],)")),
             "");
@@ -148,7 +149,7 @@ TEST(NodeRangesTold, LintTellsThoseThatSayNothing) {
                     "s")});
   EXPECT_EQ(std::ranges::count(measure.findings, std::string("width"), &Finding::node), 1) << measure;
   EXPECT_EQ(findings_in(scene(two_cards, R"({"name":"tight"})")),
-            "a.ranges.tight no bounds: it has no bounds: every width is in it\n");
+            "a.ranges.tight always holds: it has no bounds, so it includes every width\n");
 }
 
 TEST(NodeRangesTold, FilesAreReadWrittenAndRefused) {
@@ -165,17 +166,19 @@ TEST(NodeRangesTold, FilesAreReadWrittenAndRefused) {
       {scene(R"({"kind":"box","name":"x","when":{"tight":{"width":3}}})"),
        "no range or mode is called \"tight\" (at /root/children/0/when/tight)"},
       {scene(R"({"part":"card","name":"a","when":{"tihgt":{"gap":3}}})"),
-       "no range or mode is called \"tihgt\"; the nearest one is \"tight\""},
+       "no range or mode is called \"tihgt\"; did you mean \"tight\""},
       {scene(R"({"part":"card","name":"a","when":{"tight":{"width":3}}})"),
-       "under its own range \"tight\" a node cannot have another \"width\": its parent reads that before its width is "
-       "known; say it of what is in the node"},
-      {scene(R"({"part":"card","name":"a","when":{"tight":{"kind":"box"}}})"), "cannot have the \"kind\" of a leaf"},
+       "in its node range \"tight\" a node cannot have a different \"width\": its parent needs that before the width "
+       "is known; set it on a child instead"},
+      {scene(R"({"part":"card","name":"a","when":{"tight":{"kind":"box"}}})"),
+       "a node cannot have a \"kind\" that turns a container into a leaf"},
       {scene(R"({"part":"card","name":"a","when":{"tight":{"ranges":[]}}})"), "\"when\" cannot give a \"ranges\""},
-      {scene(R"({"part":"card","name":"a","when":{"tight":{"padding":"5%"}}})"), "where its padding or margin is a "},
+      {scene(R"({"part":"card","name":"a","when":{"tight":{"padding":"5%"}}})"),
+       "if its padding or margin is a percentage"},
       {scene(two_cards, R"({"name":"tight","below_height":5})"), "unknown key \"below_height\""},
       {scene(two_cards, R"({"name":"tight","below_width":"5em"})"), "must have bounds that are sizes in pixels"},
       {scene(two_cards, R"({"name":"tight","from_width":9,"below_width":5})"), "\"tight\" ends before it begins"},
-      {scene(two_cards, R"({"name":"tight"},{"name":"tight"})"), "must have each name once"},
+      {scene(two_cards, R"({"name":"tight"},{"name":"tight"})"), "must have unique names: "},
       {scene(two_cards, R"({"below_width":5})"), "each with a \"name\" and bounds"},
   };
   for (const auto& [wrong, fault] : cases) {

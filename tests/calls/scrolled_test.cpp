@@ -67,7 +67,7 @@ TEST(Scrolled, MovesWhatAScrollerHolds) {
 TEST(Scrolled, IsToldWithTheSizeAndFoundUnderAPoint) {
   const testing::Result result =
       testing::run({"measure", "-", "--at", "300x400", "--scrolled", "list=end", "--hit", "20,100"}, lists);
-  EXPECT_THAT(result.out, HasSubstr("under 20,100: window/list/entry[9]\n"));
+  EXPECT_THAT(result.out, HasSubstr("at 20,100: window/list/entry[9]\n"));
   EXPECT_THAT(
       testing::run({"measure", "-", "--at", "300x400", "--scrolled", "list=7", "--scrolled", "strip=end"}, lists).out,
       HasSubstr("Lists with list scrolled to 7 of 390, strip scrolled to 300 of 300 at 300 x 400"));
@@ -78,15 +78,15 @@ TEST(Scrolled, IsToldWithTheSizeAndFoundUnderAPoint) {
 
 TEST(Scrolled, RefusesWhatCannotBe) {
   const std::pair<std::vector<std::string>, const char*> cases[] = {
-      {{"list"}, "--scrolled list: write a node and pixels, or end, as in list=120, list=40,120 or list=end"},
-      {{"list=1,2,3"}, "--scrolled list=1,2,3: write a node and pixels"},
-      {{"list=-1"}, "--scrolled list=-1: positions are counted from 0, where the content begins"},
-      {{"list=ende"}, "--scrolled list=ende: write a node and pixels"},
-      {{"window=1"}, "--scrolled window=1: window does not scroll; give it \"scroll\", or name what does"},
-      {{"words=1"}, "--scrolled words=1: positions move children, and words has none"},
+      {{"list"}, "--scrolled list: expected NODE=PIXELS or NODE=end, as in list=120, list=40,120 or list=end"},
+      {{"list=1,2,3"}, "--scrolled list=1,2,3: expected NODE=PIXELS"},
+      {{"list=-1"}, "--scrolled list=-1: expected 0 or more pixels, counted from where the content begins"},
+      {{"list=ende"}, "--scrolled list=ende: expected NODE=PIXELS"},
+      {{"window=1"}, "--scrolled window=1: window does not scroll; give it \"scroll\", or name a scroller"},
+      {{"words=1"}, "--scrolled words=1: words has no children to scroll"},
       {{"gone=1"}, "--scrolled gone=1: gone is hidden at this size"},
-      {{"lst=1"}, "\"lst\" names no node"},
-      {{"list=1", "list=2"}, "--scrolled list=2: it is scrolled already; say it once"},
+      {{"lst=1"}, "\"lst\" is not a node"},
+      {{"list=1", "list=2"}, "--scrolled list=2: the node is scrolled twice; keep one"},
   };
   for (const auto& [scrolled, message] : cases) {
     for (const char* format : {"table", "json", "csv"}) {
@@ -119,9 +119,9 @@ TEST(Scrolled, ClaimsSpeakOfPositionsAndAreProved) {
       {"last.bottom = container.height - 50 when container.height < 200 with list.scrolled = end", true},
       {"entry[0].top = -30 when container.height < 200 with list.scrolled = 30", true},
       {"entry[0].top = -30 with list.scrolled = 30", false},  // where there is less to scroll
-      {"shown(last) when container.height < 200", true},      // as it can be scrolled to
-      {"not shown(last) when container.height < 170 with list.scrolled = 0", true},
-      {"shown(last) and not shown(entry[0]) when container.height < 160 with list.scrolled = end", true},
+      {"reachable(last) when container.height < 200", true},  // as it can be scrolled to
+      {"not in_view(last) when container.height < 170 with list.scrolled = 0", true},
+      {"in_view(last) and not in_view(entry[0]) when container.height < 160 with list.scrolled = end", true},
       {"last.bottom = container.height - 51 when container.height < 200 within 1 with list.scrolled = end", true},
       {"entry[0].height >= 40 with list.scrolled = end", true},  // sizes stay
   };
@@ -135,13 +135,44 @@ TEST(Scrolled, ClaimsSpeakOfPositionsAndAreProved) {
   EXPECT_THAT(why, HasSubstr("; list is scrolled by ")) << why;
 }
 
+/// What a user can get to see does not depend on where something is scrolled to; what is in view does.
+TEST(Scrolled, WhatIsReachableNeverDependsOnAPositionWhatIsInViewDoes) {
+  const auto values = [](const std::vector<std::string>& scrolled) {
+    std::vector<std::string> call{
+        "sweep", "-",        "--width", "300",    "--height",
+        "150",   "--format", "csv",     "--show", "last.reachable,last.in_view,entry[0].reachable,entry[0].in_view"};
+    for (const std::string& one : scrolled) call.insert(call.end(), {"--scrolled", one});
+    const std::string out = testing::run(call, under_a_button).out;
+    const std::string row = out.substr(out.find('\n') + 1);
+    return row.substr(0, row.find('\n'));
+  };
+  EXPECT_EQ(values({}), "300,150,1,0,1,1");
+  EXPECT_EQ(values({"list=end"}), "300,150,1,1,1,0");
+  const std::pair<const char*, const char*> refused[] = {
+      {"reachable(last) with list.scrolled = end", "column 1: \"reachable\" does not depend on a scroll position"},
+      {"last.top > 3 and last.reachable = 1 with list.scrolled = 3", "column 18: \"reachable\" does not depend"},
+  };
+  for (const auto& [claim, message] : refused) {
+    const testing::Result result = testing::run({"check", "-", "--claim", claim}, under_a_button);
+    EXPECT_EQ(result.status, 2) << claim;
+    EXPECT_THAT(result.err, HasSubstr(message));
+  }
+  // The command line gives positions to the claims that they matter to.
+  const testing::Result both =
+      testing::run({"check", "-", "--claim", "reachable(last)", "--claim", "in_view(last)", "--scrolled", "list=end"},
+                   under_a_button);
+  EXPECT_EQ(both.status, 0) << both.out << both.err;
+  EXPECT_THAT(both.out, HasSubstr("holds     reachable(last)\n"));
+  EXPECT_THAT(both.out, HasSubstr("holds     in_view(last) with list.scrolled = end\n"));
+}
+
 TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
   const testing::Result checked = testing::run({"check", "-", "--claim", "last.bottom <= button.top", "--claim",
                                                 "last.top > 0\nwith list.scrolled = 3", "--scrolled", "list=end"},
                                                under_a_button);
   EXPECT_EQ(checked.status, 0) << checked.out;
-  EXPECT_THAT(checked.out, HasSubstr("kept    last.bottom <= button.top with list.scrolled = end\n"));
-  EXPECT_THAT(checked.out, HasSubstr("kept    last.top > 0\\nwith list.scrolled = 3\n"));
+  EXPECT_THAT(checked.out, HasSubstr("holds     last.bottom <= button.top with list.scrolled = end\n"));
+  EXPECT_THAT(checked.out, HasSubstr("holds     last.top > 0\\nwith list.scrolled = 3\n"));
   const testing::Result swept = testing::run({"sweep", "-", "--height", "150..300", "--width", "300", "--show",
                                               "last.bottom,last.height", "--scrolled", "list=end"},
                                              under_a_button);
@@ -153,13 +184,14 @@ TEST(Scrolled, OfTheCommandLineHoldForClaimsAndQuantities) {
   EXPECT_EQ(told.at("answers").at(0).at("scrolled"), "list scrolled to 7");
   const std::pair<std::vector<std::string>, const char*> wrong[] = {
       {{"check", "-", "--claim", "last.top > 0 with lst.scrolled = end"},
-       "\"lst\" names no node; the nearest name is \"list\""},
+       "\"lst\" is not a node; did you mean \"list\""},
       {{"check", "-", "--claim", "last.top > 0 with page.scrolled = end"}, "page does not scroll"},
-      {{"check", "-", "--claim", "last.top > 0 with last.scrolled = end"}, "last holds nothing that could be scrolled"},
-      {{"check", "-", "--claim", "last.top > 0 with list.scrolled = top"}, "write how many pixels"},
-      {{"check", "-", "--claim", "last.top > 0 with list"}, "write what is scrolled, as in list.scrolled = end"},
-      {{"check", "-", "--claim", "last.top > 0", "--scrolled", "list=1,2"}, "in claims a position is one number"},
-      {{"sweep", "-", "--scrolled", "list=end"}, "--scrolled moves places, and none is asked for"},
+      {{"check", "-", "--claim", "last.top > 0 with last.scrolled = end"},
+       "last has no children to scroll; name a container"},
+      {{"check", "-", "--claim", "last.top > 0 with list.scrolled = top"}, "expected a number of pixels"},
+      {{"check", "-", "--claim", "last.top > 0 with list"}, "expected a scroll position, as in list.scrolled = end"},
+      {{"check", "-", "--claim", "last.top > 0", "--scrolled", "list=1,2"}, " claims take one number"},
+      {{"sweep", "-", "--scrolled", "list=end"}, "--scrolled changes positions only; ask for"},
   };
   for (const auto& [words, message] : wrong) {
     const testing::Result result = testing::run(words, under_a_button);
@@ -176,7 +208,7 @@ TEST(Scrolled, PlacesAreProvedAsTheyAre) {
                                                 "--scrolled", std::string("list=") + to, "--format", "json"},
                                                under_a_button)
                                       .out);
-    for (const Json& container_size : told.at("answers").at(0).at("rungs")) {
+    for (const Json& container_size : told.at("answers").at(0).at("sizes")) {
       const std::string at = std::to_string(container_size.at("width").get<int>()) + "x170";
       const Json there = Json::parse(
           testing::run({"measure", "-", "--at", at, "--scrolled", std::string("list=") + to, "--format", "json"},

@@ -20,15 +20,15 @@ std::string scene_with(const std::string& range) {
 TEST(SweepCommand, SweepsBothHeightsOfALadder) {
   const testing::Result other = testing::run({"sweep", "-"}, scene_with("\"below_height\":480"));
   EXPECT_THAT(other.out, HasSubstr("from 100 to 300 wide, 240 high"));
-  EXPECT_THAT(other.out, HasSubstr("`a` reaches its maximum 120"));
+  EXPECT_THAT(other.out, HasSubstr("`a` reaches its maximum, 120"));
   EXPECT_THAT(other.out, HasSubstr("from 100 to 300 wide, 900 high"));
-  EXPECT_THAT(other.out, HasSubstr("`a` reaches its maximum 150"));
+  EXPECT_THAT(other.out, HasSubstr("`a` reaches its maximum, 150"));
   const testing::Result same = testing::run({"sweep", "-"}, scene_with("\"below_height\":100"));
-  EXPECT_THAT(same.out, HasSubstr("900 high: the same quantities turn at the same widths\n"));
+  EXPECT_THAT(same.out, HasSubstr("900 high: the same quantities have the same breakpoints\n"));
   EXPECT_THAT(same.out, Not(HasSubstr("wide, 900 high")));
 }
 
-/// Named rungs of a ladder with two heights were shown at the lowest of them.
+/// Named sizes of a ladder with two heights were shown at the lowest of them.
 TEST(SweepCommand, ShowsNamedRungsAtTheirOwnHeight) {
   const char* scene =
       R"({"format":2,"ladder":{"width":[100,300],"height":[240,900],"named_sizes":{"hand":[200,500]}},"root":)"
@@ -48,7 +48,7 @@ TEST(SweepCommand, SaysWhereNothingIsProved) {
         .out;
   };
   EXPECT_THAT(told("\"60%\""),
-              HasSubstr("\n300 to 500.75 looked at step by step: between the steps nothing is proved\n"));
+              HasSubstr("\n300 to 500.75 sampled step by step: nothing is proved between the steps\n"));
   EXPECT_THAT(told("150"), Not(HasSubstr("step by step")));
 }
 

@@ -119,7 +119,7 @@ TEST_F(TargetFile, IsNothingThatTheCallReadsAndNoOtherResult) {
       {{"check", "other.json", "s.json", "--sarif"}, "words.svg", "a font of the scene"},
       {{"lint", "other.json", "s.json", "--sarif"}, "kit.json", "a file that the scene uses"},
       {{"tidy", "s.json", "-o"}, "kit.json", "a file that the scene uses"},
-      {{"check", "other.json", "--junit", "new", "--sarif"}, "./new", "new goes to that file"},
+      {{"check", "other.json", "--junit", "new", "--sarif"}, "./new", "writes to that file"},
   };
   std::map<std::string, std::string> before;
   for (const auto& file : fs::directory_iterator(folder_)) before[file.path()] = file_text(file.path());
@@ -269,8 +269,7 @@ TEST_F(TargetFile, StandardInputThatCannotBeReadIsToldSo) {
     EXPECT_EQ(result.status, 2);
     EXPECT_EQ(
         result.out,
-        "standard input: error: it cannot be read: it is closed, or a folder; give a scene by a pipe, or name its "
-        "file\n");
+        "standard input: error: it cannot be read: it is closed, or a folder; pipe a scene into it, or name a file\n");
   }
 }
 

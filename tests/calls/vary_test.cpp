@@ -46,8 +46,8 @@ TEST(VaryOption, SweepSaysAboveWhichValueSomethingIsSo) {
   const auto told = [](const char* values) {
     return testing::run({"sweep", console(), "--vary", values, "--at", "900x800"}).out;
   };
-  EXPECT_THAT(told("shared.button.height=10..60"), HasSubstr("`alarm` sticks out above 48, by 6 at most"));
-  EXPECT_THAT(told("bar.height=10..60"), HasSubstr("`alarm` sticks out below 32, by 11 at most"));
+  EXPECT_THAT(told("shared.button.height=10..60"), HasSubstr("`alarm` overhangs above 48, by 6 at most"));
+  EXPECT_THAT(told("bar.height=10..60"), HasSubstr("`alarm` overhangs below 32, by 11 at most"));
 }
 
 /// What is no length is looked at step by step, and the sweep says so.
@@ -57,7 +57,7 @@ TEST(VaryOption, SweepSaysWhatIsNotProved) {
       R"({"kind":"box","name":"b","weight":1}]}})";
   const testing::Result told = testing::run({"sweep", "-", "--vary", "a.weight=1..3"}, scene);
   EXPECT_THAT(told.out, HasSubstr("curve to 3"));
-  EXPECT_THAT(told.out, HasSubstr("looked at step by step: between the steps nothing is proved\n"));
+  EXPECT_THAT(told.out, HasSubstr("sampled step by step: nothing is proved between the steps\n"));
   EXPECT_THAT(testing::run({"sweep", "-", "--vary", "r.gap=1..3"}, scene).out, Not(HasSubstr("step by step")));
 }
 
@@ -76,7 +76,7 @@ TEST(VaryOption, MeasureCheckAndDrawShowValuesSideBySide) {
   EXPECT_THAT(checked.out, HasSubstr(R"("variants": ["beds.width=200", "beds.width=240", "beds.width=300"])"));
   const testing::Result json =
       testing::run({"measure", console(), "--vary", "beds.width=200,240", "--at", "1280x800", "--format", "json"});
-  EXPECT_THAT(json.out, HasSubstr(R"("with": "beds.width=240")"));
+  EXPECT_THAT(json.out, HasSubstr(R"("variant": "beds.width=240")"));
   const testing::Result drawn =
       testing::run({"draw", console(), "--vary", "beds.width=200,240", "--at", "1280x800", "-o", "-", "--as", "svg"});
   EXPECT_THAT(drawn.out, HasSubstr("beds.width=240"));
@@ -110,21 +110,20 @@ TEST(VaryOption, RefusesWithAWayOut) {
     std::vector<std::string> words;
     const char* message;
   } cases[] = {
-      {{"sweep", "--vary", "beds"}, "--vary beds: write a setting and its values, as in beds.width=100..400"},
-      {{"sweep", "--vary", "beds.width=1,2"}, "sweep: --vary goes from a number to a larger one"},
-      {{"sweep", "--vary", "beds.width=9..1"}, "write FROM..TO from a value to a larger one"},
-      {{"sweep", "--vary", "beds.width=1em..9"}, "write both ends in one unit, as in beds.width=1em..3em"},
+      {{"sweep", "--vary", "beds"}, "--vary beds: expected a setting and its values, as in beds.width=100..400"},
+      {{"sweep", "--vary", "beds.width=1,2"}, "sweep: --vary needs a range of"},
+      {{"sweep", "--vary", "beds.width=9..1"}, "the larger value comes last"},
+      {{"sweep", "--vary", "beds.width=1em..9"}, " both ends need the same unit, as in beds.width=1em..3em"},
       {{"sweep", "--vary", "beds.width=-10..9"}, "\"width\" must be 0 or more"},
-      {{"sweep", "--vary", "bed.width=1..9"}, "the nearest name is \"beds\""},
-      {{"sweep", "--vary", "beds.width=1..9", "--sizes", "2,wide"},
-       "--sizes: \"wide\" is no value of a setting; write numbers"},
+      {{"sweep", "--vary", "bed.width=1..9"}, "did you mean \"beds\"?"},
+      {{"sweep", "--vary", "beds.width=1..9", "--sizes", "2,wide"}, "--sizes: \"wide\" is not a number"},
       {{"sweep", "--vary", "beds.width=0..1e9"}, "a sweep takes at most 100,000 values"},
-      {{"sweep", "--vary", "beds.width=1..9", "--width", "300..400"}, "say it by --at, as in --at 1280x800"},
-      {{"sweep", "--at", "1280x800"}, "sweep: --at is for --vary; say the sizes by --width and --height"},
-      {{"measure", "--vary", "beds.width=1..9"}, "as in beds.width=1,9; sweep goes through all of them"},
-      {{"measure", "--vary", "beds.width=1"}, "name at least two values; --set beds.width=1 shows one"},
+      {{"sweep", "--vary", "beds.width=1..9", "--width", "300..400"}, " with --at, as in --at 1280x800"},
+      {{"sweep", "--at", "1280x800"}, "sweep: --at needs --vary; set sizes with --width and --height"},
+      {{"measure", "--vary", "beds.width=1..9"}, "as in beds.width=1,9; sweep takes ranges"},
+      {{"measure", "--vary", "beds.width=1"}, " two values or more; use --set beds.width=1 for one"},
       {{"check", "--vary", "beds.width=1,wide"}, "\"width\" must be a number (pixels)"},
-      {{"measure", "--vary", "beds.width=1,2", "--format", "csv"}, "with --vary there is a table and json only"},
+      {{"measure", "--vary", "beds.width=1,2", "--format", "csv"}, " --vary has table and json only"},
   };
   for (const auto& one : cases) {
     std::vector<std::string> words = one.words;

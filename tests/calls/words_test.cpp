@@ -24,7 +24,7 @@ std::string trays() {
     "root":{"kind":"row","name":"card","children":[{"kind":"text","name":"about","text":"Moss","font_size":17}]}})");
 }
 
-TEST(TextLine, EveryCommandTakesThem) {
+TEST(TextMetricsOption, EveryCommandTakesThem) {
   for (const std::vector<std::string>& call :
        std::vector<std::vector<std::string>>{{"measure"},
                                              {"sweep"},
@@ -43,41 +43,43 @@ TEST(TextLine, EveryCommandTakesThem) {
   }
 }
 
-TEST(TextLine, BothAreCheckedInTurnAndEachIsNamed) {
-  const Result told = run({"check", trays(), "--text-metrics", "plain,fonts", "--locale", "all"});
+TEST(TextMetricsOption, BothAreCheckedInTurnAndEachIsNamed) {
+  const Result told = run({"check", trays(), "--text-metrics", "fixed,fonts", "--locale", "all"});
   EXPECT_EQ(told.status, 1);
-  EXPECT_THAT(told.out,
-              HasSubstr("variants: words plain; words plain, wording long; words fonts; words fonts, wording long"));
-  EXPECT_THAT(told.out, HasSubstr("words plain, wording long; words fonts; words fonts, wording long: from 200"));
-  EXPECT_THAT(told.out, HasSubstr("--at 200 --text-metrics plain --locale long")) << "the line that shows it";
-  EXPECT_THAT(run({"check", trays(), "--text-metrics", "plain"}).out, HasSubstr("the claim holds"));
+  EXPECT_THAT(told.out, HasSubstr("variants: text_metrics fixed; text_metrics fixed, locale long; text_metrics fonts; "
+                                  "text_metrics fonts, locale long"));
+  EXPECT_THAT(
+      told.out,
+      HasSubstr("text_metrics fixed, locale long; text_metrics fonts; text_metrics fonts, locale long: from 200"));
+  EXPECT_THAT(told.out, HasSubstr("--at 200 --text-metrics fixed --locale long")) << "the line that shows it";
+  EXPECT_THAT(run({"check", trays(), "--text-metrics", "fixed"}).out, HasSubstr("the claim holds"));
 }
 
-TEST(TextLine, CompareTellsWhatDiffersBetweenThem) {
-  const Result told = run({"compare", trays(), "--text-metrics", "plain", "--text-metrics", "fonts"});
+TEST(TextMetricsOption, CompareTellsWhatDiffersBetweenThem) {
+  const Result told = run({"compare", trays(), "--text-metrics", "fixed", "--text-metrics", "fonts"});
   EXPECT_EQ(told.status, 1);
-  EXPECT_THAT(told.out, HasSubstr(".scene.json, words plain"));
-  EXPECT_THAT(told.out, HasSubstr(".scene.json, words fonts"));
+  EXPECT_THAT(told.out, HasSubstr(".scene.json, text_metrics fixed"));
+  EXPECT_THAT(told.out, HasSubstr(".scene.json, text_metrics fonts"));
   EXPECT_THAT(run({"compare", trays(), "--text-metrics", "fonts"}).out, HasSubstr("as it is"));
   const std::string text =
       R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"Moss"}]}})";
-  EXPECT_THAT(run({"compare", "-", "--text-metrics", "plain,fonts"}, text).out,
-              HasSubstr("standard input, words plain"))
+  EXPECT_THAT(run({"compare", "-", "--text-metrics", "fixed,fonts"}, text).out,
+              HasSubstr("standard input, text_metrics fixed"))
       << "what can be read once only";
 }
 
-TEST(TextLine, WhatIsWrongIsRefused) {
+TEST(TextMetricsOption, WhatIsWrongIsRefused) {
   const struct {
     std::vector<std::string> words;
     const char* message;
   } cases[] = {
       {{"measure", trays(), "--text-metrics", "font"},
-       "--text-metrics font: words are plain or fonts; the nearest one is \"fonts\""},
-      {{"measure", trays(), "--text-metrics", "plain,fonts"},
-       "--text-metrics: plain or fonts, one of them; check, lint and compare take both"},
+       "--text-metrics font: expected fixed or fonts; did you mean \"fonts\""},
+      {{"measure", trays(), "--text-metrics", "fixed,fonts"},
+       "--text-metrics: expected one of fixed and fonts; check, lint and compare take both"},
       {{"check", trays(), "--text-metrics", ""}, "check: --text-metrics: a value is missing"},
-      {{"compare", trays(), trays(), "--text-metrics", "plain,fonts"},
-       "compare: two scenes, or one in words plain and fonts; not both"},
+      {{"compare", trays(), trays(), "--text-metrics", "fixed,fonts"},
+       "compare: expected two scenes, or one scene with --text-metrics fixed,fonts"},
   };
   for (const auto& [words, message] : cases) {
     const Result told = run(words);
@@ -92,12 +94,12 @@ TEST(TextLine, WhatIsWrongIsRefused) {
   EXPECT_EQ(run({"measure", nowhere, "--at", "100x100"}).status, 0);
 }
 
-TEST(TextLine, RemarksAreSaidOnce) {
+TEST(TextMetricsOption, RemarksAreSaidOnce) {
   const std::string wide =
       temporary("wide.scene.json", R"({"format":2,"text_metrics":"fonts","fonts":{"body":{"family":"DejaVu Sans"}},
     "claims":["r.width > 0"],"locales":{"w":{"texts":{"t":"室"}}},"root":{"kind":"row","name":"r","children":[{"kind":"text","name":"t","text":"温"}]}})");
   const Result told = run({"check", wide, "--locale", "all"});
-  EXPECT_EQ(told.err, "hint: the font body (DejaVu Sans) does not have 室 温; other letters stand in\n");
+  EXPECT_EQ(told.err, "hint: the font body (DejaVu Sans) does not have 室 温; other letters are used instead\n");
 }
 
 TEST(FontsCommand, ListsFamiliesAndThoseOfAPart) {
@@ -105,7 +107,7 @@ TEST(FontsCommand, ListsFamiliesAndThoseOfAPart) {
   EXPECT_THAT(run({"fonts", "serif"}).out, HasSubstr("with \"serif\" in the name\n\n  DejaVu Serif\n"));
   EXPECT_EQ(run({"fonts", "nowhere"}).status, 1);
   EXPECT_THAT(run({"fonts", "deja", "--format", "json"}).out,
-              HasSubstr(R"({"fond_ladder": 1, "command": "fonts", "answers": [)"));
+              HasSubstr(R"({"fond_ladder": 2, "command": "fonts", "answers": [)"));
 }
 
 TEST(FontsCommand, WithoutPangoSaysWhatToInstall) {
@@ -114,7 +116,7 @@ TEST(FontsCommand, WithoutPangoSaysWhatToInstall) {
   EXPECT_THAT(told.out, HasSubstr("install libpango1.0-dev and libcairo2-dev"));
   EXPECT_EQ(testing::run_process("check " + console, FOND_LADDER_WITHOUT_PICTURES).status, 0);
   EXPECT_THAT(testing::run_process("check " + console + " --text-metrics fonts", FOND_LADDER_WITHOUT_PICTURES).out,
-              HasSubstr("this build measures plain words only"));
+              HasSubstr("this build has fixed text metrics only"));
 }
 
 }  // namespace

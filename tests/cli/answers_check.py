@@ -39,7 +39,7 @@ CALLS = [  # the words of a call, and how many answers it has
     (["explain", CONSOLE, "title", "--at", "desk"], 1), (["explain", ZONES, "zones"], 2),
     (["check", CONSOLE], 1), (["check", CONSOLE, "--set", "beds.width=300", "--claim", "notes.width = 3"], 1),
     (["check", CONSOLE, "--locale", "all", "--suggest"], 1),
-    (["check", CONSOLE, "--heights", "240..900"], 1), (["map", CONSOLE, "--height", "240..900"], 1),
+    (["check", CONSOLE, "--height", "240..900"], 1), (["map", CONSOLE, "--height", "240..900"], 1),
     (["compare", CONSOLE, "--set", "beds.width=300"], 1), (["compare", CONSOLE, CONSOLE, *TWO], 1),
     (["compare", CONSOLE, TIMETABLE, "--at", "1280xcontent"], 1),
     (["lint", CONSOLE, "--set", "alarm.height=20"], 1), (["lint", CONSOLE, "--mode", "all"], 1),

@@ -44,16 +44,16 @@ TEST(Cli, MeasuresWithHeightByContent) {
 TEST(Cli, MeasuresAsJson) {
   const Result result = run_process("measure " + quickstart + " --at 1280x800 --format json");
   const auto json = nlohmann::ordered_json::parse(result.out)["answers"][0];
-  EXPECT_EQ(json["scene"], "North house console");
+  EXPECT_EQ(json["title"], "North house console");
   EXPECT_EQ(json["file"], quickstart);
   EXPECT_EQ(json["at"].dump(), R"({"width":1280,"height":800})");
   EXPECT_EQ(json["nodes"][1].dump(),
             R"({"path":"console/bar","kind":"row","x":16,"y":16,"width":1248,"height":48,)"
-            R"("wished":{"width":209.6,"height":48},"of_parent":{"width":1,"height":0.0625}})");
+            R"("preferred":{"width":209.6,"height":48},"parent_share":{"width":1,"height":0.0625}})");
   const auto both = nlohmann::json::parse(
       run({"measure", quickstart, "--at", "300x100", "--at", "1280x800", "--format", "json"}).out)["answers"];
   ASSERT_EQ(both.size(), 2U);
-  EXPECT_EQ(both[0]["nodes"][6]["cut"].dump(), R"({"right":308})");
+  EXPECT_EQ(both[0]["nodes"][6]["overhang"].dump(), R"({"right":308})");
   EXPECT_EQ(both[1], nlohmann::json::parse(result.out)["answers"][0]);
   const std::string untitled = R"({"format":2,"root":{"kind":"row","name":"r"}})";
   EXPECT_NE(run({"measure", "-", "--format", "json"}, untitled).out.find(R"("title": "r", "file": "-")"),
@@ -74,10 +74,10 @@ TEST(Cli, MeasuresAsCsv) {
 
 TEST(Cli, ShowsNodesUnderAPointOrdersAndOutline) {
   testing::expect_golden(
-      "measure_under.txt",
+      "measure_hit.txt",
       run({"measure", console, "--at", "1280x800", "--hit", "1200,590", "--hit", "5,5", "--hit", "2000,5"}).out);
   testing::expect_golden("measure_orders.txt", run({"measure", console, "--at", "1280x800", "--orders"}).out);
-  testing::expect_golden("measure_outline.txt", run({"measure", console, "--at", "1280x800", "--tree"}).out);
+  testing::expect_golden("measure_tree.txt", run({"measure", console, "--at", "1280x800", "--tree"}).out);
 }
 
 TEST(Cli, SnapsToDevicePixels) {
@@ -109,35 +109,35 @@ TEST(Cli, Sweeps) {
   EXPECT_TRUE(with("csv").starts_with("width,height,beds.width,map.width\n360,800,328,328\n")) << with("csv");
   const auto json = nlohmann::json::parse(with("json"))["answers"][0];
   EXPECT_EQ(json["axis"], "width");
-  EXPECT_EQ(json["rungs"][1]["values"]["beds.width"], 240);
+  EXPECT_EQ(json["sizes"][1]["values"]["beds.width"], 240);
   EXPECT_EQ(
-      json["turns"][0].dump(),
-      R"({"after":240,"at":640,"before":608,"cause":"`narrow` ends","includes_at":true,"quantity":"beds.width","slope_after":0,)"
-      R"("slope_before":1,"turn":"jump"})");
+      json["breakpoints"][0].dump(),
+      R"({"after":240,"at":640,"before":608,"includes_at":true,"kind":"jump","quantity":"beds.width","slope_after":0,)"
+      R"("slope_before":1,"why":"`narrow` ends"})");
 }
 
 TEST(Cli, SweepsOfEverythingSumUpAndOtherWaysToSweep) {
-  testing::expect_golden("climb_all.txt", run_process("sweep " + console).out);
+  testing::expect_golden("sweep_all.txt", run_process("sweep " + console).out);
   const std::string closed = run({"sweep", console, "--mode", "closed"}).out;
   EXPECT_NE(closed.find("`closed` is on"), std::string::npos) << closed;
   EXPECT_NE(run({"sweep", console, "--height", "300..900", "--show", "map.height"})
                 .out.find("from 300 to 900 high, 1440 wide"),
             std::string::npos);
   const std::string alone =
-      run({"sweep", console, "--of", "cards", "--width", "200..400", "--show", "*/oak.width"}).out;
+      run({"sweep", console, "--as-root", "cards", "--width", "200..400", "--show", "*/oak.width"}).out;
   EXPECT_NE(alone.find("from 200 to 400 wide"), std::string::npos) << alone;
   EXPECT_NE(alone.find("58.67"), std::string::npos) << alone;
   const std::string csv = run({"sweep", console, "--width", "400..410", "--show", "map.width", "--format", "csv"}).out;
   EXPECT_EQ(std::count(csv.begin(), csv.end(), '\n'), 12);
   const std::string flat = run({"sweep", console, "--width", "700..750", "--show", "beds.width"}).out;
-  EXPECT_NE(flat.find("no turns: every quantity is one straight line"), std::string::npos) << flat;
+  EXPECT_NE(flat.find("no breakpoints: every quantity changes linearly"), std::string::npos) << flat;
 }
 
 /// Only where it was so: other faults of the system speak for themselves.
 TEST(Cli, MemoryAndThreadsThatThereWereNotAreTold) {
   const auto told = [](std::errc fault) { return calls::told_of(std::system_error(std::make_error_code(fault))); };
-  EXPECT_TRUE(calls::told_of(std::bad_alloc()).starts_with("there is not enough memory"));
-  EXPECT_TRUE(told(std::errc::resource_unavailable_try_again).starts_with("the system gives no more threads"));
+  EXPECT_TRUE(calls::told_of(std::bad_alloc()).starts_with("out of memory"));
+  EXPECT_TRUE(told(std::errc::resource_unavailable_try_again).starts_with("the system allows no more threads"));
   EXPECT_EQ(told(std::errc::permission_denied), "Permission denied");
 }
 
@@ -161,16 +161,16 @@ TEST(Cli, PlotsByAProgramThatIsLookedForWhenItIsNeeded) {
   const std::string call = "sweep " + quickstart + " --show map.width --plot " + file;
   const Result missing = run_process(call, std::string("PATH=/nowhere ") + FOND_LADDER_PROGRAM);
   EXPECT_EQ(missing.status, 2);
-  EXPECT_EQ(missing.out,
-            "fond-ladder: error: curves are drawn by the program gnuplot, which was not found; install it "
-            "(Debian: gnuplot-nox)\n");
+  EXPECT_EQ(
+      missing.out,
+      "fond-ladder: error: plots need the program gnuplot, which was not found; install it (Debian: gnuplot-nox)\n");
   EXPECT_FALSE(std::filesystem::exists(file));
   ASSERT_EQ(run_process(call).status, 0);
   const std::string svg = testing::file_text(file);
   EXPECT_TRUE(svg.starts_with("<?xml")) << svg.substr(0, 100);
   EXPECT_NE(svg.find("map.width"), std::string::npos);
   EXPECT_EQ(run({"sweep", quickstart, "--plot", "x.jpg"}).err,
-            "fond-ladder: error: --plot x.jpg: a picture ends in .svg, .png or .pdf\n");
+            "fond-ladder: error: --plot x.jpg: expected a name that ends in .svg, .png or .pdf\n");
 }
 
 TEST(Cli, ReadsTheSceneFromStandardInput) {
@@ -205,47 +205,47 @@ TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
 TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
   const WrongCase cases[] = {
       {{},
-       "name a command: measure, sweep, ledger, check, lint, map, compare, draw, report, preview, tidy, start, fonts, "
-       "demo or "
-       "completion; "
-       "--help "
-       "says more"},
-      {{"hlep", "measure"}, "\"hlep\" is no command; did you mean \"help\"?"},
-      {{"help", "meassure"}, "\"meassure\" is no command; did you mean \"measure\"?"},
-      {{"help", "measure", "sweep"}, "help: name one command"},
-      {{"completion", "csh"}, "completion csh: write bash, zsh or fish"},
-      {{"check", console, "--format", "csv"}, "--format csv: write table or json"},
-      {{"meassure", console}, "\"meassure\" is no command; did you mean \"measure\"?"},
+       "name a command: measure, sweep, explain, check, lint, map, compare, draw, report, preview, tidy, new, schema, "
+       "fonts, "
+       "demo or completion; see --help"},
+      {{"hlep", "measure"}, "\"hlep\" is not a command; did you mean \"help\"?"},
+      {{"help", "meassure"}, "\"meassure\" is not a command; did you mean \"measure\"?"},
+      {{"help", "measure", "sweep"}, "help: expected one command"},
+      {{"completion", "csh"}, "completion csh: expected bash, zsh or fish"},
+      {{"check", console, "--format", "csv"}, "--format csv: expected table or json"},
+      {{"meassure", console}, "\"meassure\" is not a command; did you mean \"measure\"?"},
       {{"measure"}, "measure: SCENE is required"},
-      {{"measure", console, "--fromat", "json"}, "\"--fromat\" is not known to measure; did you mean \"--format\"?"},
-      {{"measure", console, "--format", "xml"}, "--format xml: write table, json or csv"},
+      {{"measure", console, "--fromat", "json"},
+       "\"--fromat\" is not an option of measure; did you mean \"--format\"?"},
+      {{"measure", console, "--format", "xml"}, "--format xml: expected table, json or csv"},
       {{"measure", console, "--at", "phon"}, "did you mean \"phone\"?"},
       {{"measure", console, "--at", "12x"},
-       "--at 12x: a size is 1280x800, 1280, 1280xcontent, content or a named rung"},
-      {{"measure", console, "--at", "-3x5"}, "--at -3x5: a size is"},
-      {{"measure", console, "--at", "12xcontents"}, "--at 12xcontents: a size is"},
-      {{"measure", console, "--hit", "nan,nan"}, "--hit nan,nan: write X,Y in pixels, as in 120,40"},
-      {{"measure", console, "--hit", "3,inf"}, "--hit 3,inf: write X,Y in pixels"},
-      {{"sweep", console, "--sizes", ",,,"}, "--sizes ,,,: write sizes in pixels, as in 360,640,1024"},
-      {{"sweep", console, "--show", ","}, "--show ,: write quantities, as in console.width"},
-      {{"measure", console, "--snap", "0"}, "--snap 0: a density is more than 0"},
-      {{"measure", console, "--hit", "3"}, "--hit 3: write X,Y in pixels"},
-      {{"measure", console, "--orders", "--tree"}, "ask for one of them"},
-      {{"sweep", console, "--show", "bed.width"}, "\"bed\" names no node; the nearest name is \"beds\""},
-      {{"sweep", console, "--show", "beds.widht"}, "\"widht\" is no measure; the nearest one is \"width\""},
-      {{"sweep", console, "--show", "beds"}, "\"beds\" is no quantity"},
+       "--at 12x: expected a size as 1280x800, 1280, 1280xcontent or content, or a named size"},
+      {{"measure", console, "--at", "-3x5"}, "--at -3x5: expected a size"},
+      {{"measure", console, "--at", "12xcontents"}, "--at 12xcontents: expected a size"},
+      {{"measure", console, "--hit", "nan,nan"}, "--hit nan,nan: expected X,Y in pixels, as in 120,40"},
+      {{"measure", console, "--hit", "3,inf"}, "--hit 3,inf: expected X,Y in pixels"},
+      {{"sweep", console, "--sizes", ",,,"}, "--sizes ,,,: expected sizes in pixels, as in 360,640,1024"},
+      {{"sweep", console, "--show", ","}, "--show ,: expected quantities, as in console.width"},
+      {{"measure", console, "--snap", "0"}, "--snap 0: expected a density above 0"},
+      {{"measure", console, "--hit", "3"}, "--hit 3: expected X,Y in pixels"},
+      {{"measure", console, "--orders", "--tree"}, "are separate views; use one of them"},
+      {{"sweep", console, "--show", "bed.width"}, "\"bed\" is not a node; did you mean \"beds\""},
+      {{"sweep", console, "--show", "beds.widht"}, "\"widht\" is not a measure; did you mean \"width\""},
+      {{"sweep", console, "--show", "beds"}, "\"beds\" is not a quantity"},
       {{"sweep", console, "--show", "about.width"}, "names 3 nodes"},
-      {{"sweep", console, "--show", "beds.width", "--width", "9..2"}, "write FROM..TO in pixels"},
-      {{"sweep", console, "--show", "beds.width", "--sizes", "3,x"}, "\"x\" is no size in pixels"},
+      {{"sweep", console, "--show", "beds.width", "--width", "9..2"}, "the larger size comes last; write 2..9"},
+      {{"sweep", console, "--show", "beds.width", "--sizes", "3,x"}, "\"x\""},
       {{"sweep", console, "--show", "beds.width", "--sizes", "3"}, "3 is not between 360 and 1440"},
-      {{"report", console}, "report: name the page, as in -o console.html"},
-      {{"report", console, "-o", "console.png"}, "-o console.png: a page ends in .html; pictures are made by draw"},
-      {{"report", console, "-o", "-", "--open"}, "--open: a page on standard output cannot be opened"},
-      {{"preview", "-"}, "preview -: name a file, which can change while it is looked at"},
-      {{"preview", console, "--port", "http"}, "--port http: a port is a whole number from 1 to 65535"},
-      {{"preview", console, "--port", "65536"}, "--port 65536: a port is a whole number"},
+      {{"report", console}, "report: the file is missing; add it, as in -o console.html"},
+      {{"report", console, "-o", "console.png"},
+       "-o console.png: expected a name that ends in .html; draw makes pictures"},
+      {{"report", console, "-o", "-", "--open"}, "--open: standard output cannot be opened; name a file"},
+      {{"preview", "-"}, "preview -: expected a file; standard input cannot be followed"},
+      {{"preview", console, "--port", "http"}, "--port http: expected a whole number from 1 to 65535"},
+      {{"preview", console, "--port", "65536"}, "--port 65536: expected a whole number"},
       // The program of these tests has no page beside it.
-      {{"report", console, "-o", "x.html"}, "this build has no page: install what makes it (scripts/setup page"},
+      {{"report", console, "-o", "x.html"}, "this build has no page; install what it needs (scripts/setup page"},
       {{"preview", console}, "this build has no page"},
       {{"measure", "/no/such.scene.json"}, "/no/such.scene.json: error: there is no such file"},
       {{"measure", "/tmp"}, "/tmp: error: this is a directory; name a scene file"},
@@ -260,8 +260,8 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
 }
 
 TEST(Cli, IsToldOfLimitsOnlyBehindHelp) {
-  EXPECT_EQ(run({"limit"}).err, "fond-ladder: error: \"limit\" is no command\n");
-  EXPECT_EQ(run({"help", "limit"}).err, "fond-ladder: error: \"limit\" is no command; did you mean \"limits\"?\n");
+  EXPECT_EQ(run({"limit"}).err, "fond-ladder: error: \"limit\" is not a command\n");
+  EXPECT_EQ(run({"help", "limit"}).err, "fond-ladder: error: \"limit\" is not a command; did you mean \"limits\"?\n");
   EXPECT_EQ(run({"help", "limits"}).status, 0);
 }
 
@@ -274,7 +274,7 @@ TEST(Cli, RefusesFilesThatAreNoScenesWithOneLine) {
   const std::pair<std::string, const char*> files[] = {
       {temporary("empty.json", ""), "this file is empty"},
       {temporary("blank.json", " \n\t"), "this file is empty"},
-      {temporary("noise.json", noise), "a NUL character stands here, as in no JSON text; take it out"},
+      {temporary("noise.json", noise), "JSON has no NUL character; remove it"},
       {temporary("large.json", large), "larger than 40 MiB"},
       {temporary("broken.json", "{\"format\": 2,\n \"root\": {\"kind\": }}"),
        "broken.json:2:19: error: a value is missing before this"},
@@ -307,7 +307,7 @@ TEST(Cli, CompletesWhatEveryCommandTakes) {
                              "); COMP_CWORD=" + std::to_string(at) + "; _fond_ladder; echo ${COMPREPLY[@]}'";
     return run_process("", call + " #").out;
   };
-  EXPECT_EQ(completed("cl", 1), "sweep\n");
+  EXPECT_EQ(completed("sw", 1), "sweep\n");
   EXPECT_EQ(completed("help li", 2), "lint\n");
   EXPECT_EQ(completed("measure a.json --format \"\"", 4), "table json csv\n");
   EXPECT_EQ(completed("check a.json --format \"\"", 4), "table json\n");
@@ -341,7 +341,7 @@ TEST(Cli, PaintsOnATerminalAndWhereItIsAskedTo) {
   };
   const std::string plain = run(broken).out, painted = run(with("always")).out;
   EXPECT_EQ(plain.find('\x1b'), std::string::npos);
-  EXPECT_NE(painted.find("\x1b[32mkept \x1b[0m"), std::string::npos) << painted;
+  EXPECT_NE(painted.find("\x1b[32mholds \x1b[0m"), std::string::npos) << painted;
   EXPECT_EQ(std::regex_replace(painted, std::regex("\x1b\\[[0-9;]*m"), ""), plain);
   const cli::Terminal terminal{true, true};
   EXPECT_EQ(run(broken, "", terminal).out, painted);
@@ -355,7 +355,7 @@ TEST(Cli, PaintsOnATerminalAndWhereItIsAskedTo) {
   EXPECT_EQ(run({"mesure"}, "", terminal).err.substr(0, 32), "fond-ladder: \x1b[1m\x1b[31merror:\x1b[0m");
   EXPECT_EQ(run({"--color", "always", "measure", console, "--at", "900"}).out,
             run({"measure", console, "--at", "900", "--color", "always"}).out);
-  EXPECT_EQ(run(with("blue")).err, "fond-ladder: error: --color blue: write auto, always or never\n");
+  EXPECT_EQ(run(with("blue")).err, "fond-ladder: error: --color blue: expected auto, always or never\n");
 }
 
 TEST(Cli, TellsHowFarItIsOnATerminalOnlyAndAfterAWhile) {
@@ -375,7 +375,7 @@ TEST(Cli, TellsHowFarItIsOnATerminalOnlyAndAfterAWhile) {
     progress.tell(0.5);
   };
   work(&terminal);
-  EXPECT_EQ(terminal.str(), "\rclimbing: 25 %\rclimbing: 50 %\r\x1b[K") << "and is gone when it ends";
+  EXPECT_EQ(terminal.str(), "\rsweeping: 25 %\rsweeping: 50 %\r\x1b[K") << "and is gone when it ends";
   work(nullptr);
   EXPECT_EQ(terminal.str() + out.str() + err.str(), "");
 }

@@ -119,7 +119,7 @@ class Faults(unittest.TestCase):
             with self.subTest(words=words[0]), open("/dev/full", "wb") as full:
                 done = subprocess.run([PROGRAM, *map(str, words)], stdout=full, stderr=subprocess.PIPE, check=False)
                 self.assertEqual(done.returncode, 2, done.stderr)
-                self.assertTrue(done.stderr.endswith(b"fond-ladder: error: the result could not be written\n"), done.stderr)
+                self.assertTrue(done.stderr.endswith(b"fond-ladder: error: cannot write the result\n"), done.stderr)
                 child = subprocess.Popen([PROGRAM, *map(str, words)], stdout=subprocess.PIPE, stderr=subprocess.PIPE,
                                          preexec_fn=lambda: signal.signal(signal.SIGPIPE, signal.SIG_DFL))
                 child.stdout.close()  # as `| head -0` does
@@ -148,7 +148,7 @@ class Faults(unittest.TestCase):
                 short(words, megabytes)
 
     def test_memory_is_in_proportion(self):
-        """A hostile file takes ten times its bytes and 30 MB; every wording of a scene hardly more than one."""
+        """A hostile file takes ten times its bytes and 30 MB; every locale of a scene hardly more than one."""
         def peak(words):
             child = subprocess.Popen([PROGRAM, *map(str, words)], stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
             _, status, used = os.wait4(child.pid, 0)
@@ -243,7 +243,7 @@ class Faults(unittest.TestCase):
                                   preexec_fn=lambda: resource.setrlimit(resource.RLIMIT_FSIZE, (100, 100)))
             with self.subTest(name):
                 self.assertEqual(done.returncode, 2, done.stderr)
-                self.assertIn(f"{target}: the file could not be written: File too large", done.stderr)
+                self.assertIn(f"{target}: cannot write the file: File too large", done.stderr)
                 self.assertEqual(set(self.folder.iterdir()), old)
                 for file in old:
                     self.assertEqual(file.read_bytes(), OLD)

@@ -48,7 +48,7 @@ std::vector<std::string> hostile_texts() {
       texts.push_back(text);
     }
   }
-  for (const char* text : {"\x1b[31mred", "\x1b]0;title\x07", "x\nkept    a.width = 240", "a\rb",
+  for (const char* text : {"\x1b[31mred", "\x1b]0;title\x07", "x\nholds     a.width = 240", "a\rb",
                            "\xe2\x80\xae"
                            "desrever",
                            "\xef\xbf\xbe", "<b>&amp;</b>]]>", "&amp;&lt;&#x0;&bogus;", "&#65;&#8238;",
@@ -79,8 +79,8 @@ TEST(Hostile, NothingButThePictureComesOfAPlot) {
   const std::string kept_place = old_place == nullptr ? "" : old_place;
   for (const std::string& text : texts) {
     ::setenv("TMPDIR", (folder + text).c_str(), 1);
-    const json scene{{"format", 1},
-                     {"scene", text},
+    const json scene{{"format", 2},
+                     {"title", text},
                      {"ladder", {{"width", {100, 120}}}},
                      {"locales", {{text, {{"texts", {{"t", text}}}}}}},
                      {"parts", {{text, {{"kind", "box"}}}}},
@@ -104,8 +104,8 @@ TEST(Hostile, NothingButThePictureComesOfAPlot) {
 TEST(Hostile, TablesAndMessagesHoldNothingThatSteersATerminal) {
   for (const std::string& text : hostile_texts()) {
     const json node{{"kind", "box"}, {"name", "a"}, {"width", 10}, {"part", text}, {"like", text}};
-    json scene{{"format", 1},
-               {"scene", text},
+    json scene{{"format", 2},
+               {"title", text},
                {"ladder", {{"width", {100, 104}}, {"height", 50}}},
                {"locales", {{text, {{"texts", json::object()}}}}},
                {"parts", {{text, {{"kind", "box"}}}}},
@@ -143,7 +143,7 @@ TEST(Hostile, TablesAndMessagesHoldNothingThatSteersATerminal) {
           std::istringstream lines(printed);
           for (std::string line; std::getline(lines, line);) {
             EXPECT_EQ(printable(line), line) << call[0] << " " << text;
-            EXPECT_FALSE(line.starts_with("kept    a.width")) << printed;
+            EXPECT_FALSE(line.starts_with("holds     a.width")) << printed;
           }
         }
       }
@@ -182,8 +182,8 @@ TEST(Hostile, JsonEscapesWhatCannotBeSeen) {
 
 TEST(Hostile, JUnitStaysXmlWhateverTheTitleIs) {
   const std::string file = testing::temporary("hostile.xml", "");
-  const json scene{{"format", 1},
-                   {"scene", "a\x01\xc2\x9b\xef\xbf\xbe]]><!-- \xe2\x80\xae"},
+  const json scene{{"format", 2},
+                   {"title", "a\x01\xc2\x9b\xef\xbf\xbe]]><!-- \xe2\x80\xae"},
                    {"claims", {"r.width\n= 1"}},
                    {"root", {{"kind", "row"}, {"name", "r"}}}};
   EXPECT_EQ(run({"check", "-", "--junit", file}, scene.dump()).status, 1);
@@ -233,7 +233,7 @@ TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
   for (int i = 0; i < 1500; ++i) modes.push_back("m" + std::to_string(i));
   for (int i = 0; i < 3000; ++i) many_likes["children"].push_back({{"kind", "text"}, {"like", "s"}});
   for (int i = 0; i < 3000; ++i) many_parts["children"].push_back({{"part", "p" + std::to_string(i) + "x"}});
-  const std::string too_large = "parts and copies make this scene too large: 400,000 nodes";
+  const std::string too_large = "parts and copies make this scene too large; the limit is 400,000 nodes";
   const struct {
     const char* name;
     json scene;
@@ -261,24 +261,26 @@ TEST(Hostile, WhatGrowsBeyondAllBoundsIsRefused) {
        "a scene has at most 1,000 ranges and modes"},
       {"a claim of 100,000 terms",
        {{"claims", {"row#0.width" + repeated(" + 1", 100000) + " = 3"}}, {"root", liked}},
-       "this claim is longer than 4,000 words and marks; cut it into several"},
+       "this claim has more than 4,000 words and signs; split it"},
       {"stars without end",
        {{"claims", json::array_t(5000, "fits(*)")}, {"root", many_likes}, {"shared", {{"s", {{"text", "x"}}}}}},
-       "the stars in the claims up to here would be held against 5,002,667 nodes, and 5,000,000 is the most"},
+       "the stars in the claims up to here match 5,002,667 nodes, and the limit is 5,000,000"},
       {"a claim of each with each with each",
        {{"claims", {"r/a[*].width + r/b[*].width <= r/c[*].width"}}, {"root", three_times(300)}},
-       "in this claim, column 1: its stars stand for 27,000,000 choices of nodes, and 20,000,000 can be tested"},
+       "in this claim, column 1: its stars stand for 27,000,000 combinations of nodes, and the limit is 20,000,000"},
       {"a sum of each with each, for each",
        {{"claims", {"r/a[*].width <= sum(r/b[*].width * r/c[*].width)"}}, {"root", three_times(300)}},
-       "its stars stand for 27,000,000 choices of nodes"},
+       "its stars stand for 27,000,000 combinations of nodes"},
       {"everybody apart from everybody",
        {{"claims", {"apart(r/*)"}}, {"root", three_times(16000)}},
-       "\"apart\" is about 1,151,976,000 pairs of nodes here, and 1,000,000,000 can be tested; name fewer nodes"},
-      {"behind everybody", {{"claims", {"shown(r/*)"}}, {"root", three_times(11000)}}, "\"shown\" is about 1,089,0"},
+       "\"apart\" is about 1,151,976,000 pairs of nodes here, and the limit is 1,000,000,000; name fewer nodes"},
+      {"behind everybody",
+       {{"claims", {"reachable(r/*)"}}, {"root", three_times(11000)}},
+       "\"reachable\" is about 1,089,0"},
   };
   for (const auto& [name, body, says] : cases) {
     json scene = body;
-    scene["format"] = 1;
+    scene["format"] = 2;
     const Result read = run({"measure", "-", "--at", "10x10"}, scene.dump());
     EXPECT_EQ(read.status, 2) << name;
     EXPECT_THAT(read.err, ::testing::HasSubstr(says)) << name;
@@ -302,9 +304,8 @@ TEST(Hostile, PathsOfDeepTreesAreCountedBeforeTheyAreTold) {
     EXPECT_EQ(refused.status, 2);
     EXPECT_EQ(refused.out, "");
     EXPECT_THAT(refused.err, ::testing::HasSubstr("the paths of all nodes are 202,6"));
-    EXPECT_THAT(refused.err,
-                ::testing::HasSubstr(
-                    " letters together, and 200,000,000 can be told; the table of measure tells their last steps"));
+    EXPECT_THAT(refused.err, ::testing::HasSubstr(" characters in total, and the limit is 200,000,000; use the table "
+                                                  "of measure, which prints the last step of each path"));
     EXPECT_LE(run(words, less).status, 1);
   }
   EXPECT_EQ(run({"measure", "-", "--at", "9x9"}, deep).status, 0);
@@ -313,9 +314,9 @@ TEST(Hostile, PathsOfDeepTreesAreCountedBeforeTheyAreTold) {
   EXPECT_EQ(run({"measure", "-", "--at", "9x9", "--settings", "leaf", "--format", "json"}, deep).status, 0);
 }
 
-/// The nearest neighbours of what is refused.
+/// The nearest neighbors of what is refused.
 TEST(Hostile, WhatIsAllowedIsTested) {
-  const json scene{{"format", 1},
+  const json scene{{"format", 2},
                    {"ladder", {{"width", {10, 11}}}},
                    {"claims",
                     {"r/a[*].width + r/b[*].width <= r/c[*].width + 2", "r/a[*].width <= sum(r/b[*].width) + 1",
@@ -328,7 +329,7 @@ TEST(Hostile, WhatIsAllowedIsTested) {
     json card{{"kind", "row"}, {"name", "card"}, {"copies", many}, {"children", json::array()}};
     for (const char* name : {"a", "b"})
       card["children"].push_back({{"kind", "box"}, {"name", name}, {"copies", inside}});
-    return json{{"format", 1},
+    return json{{"format", 2},
                 {"ladder", {{"width", {10, 11}}}},
                 {"claims", {"*/a[*].width + *.height <= */b[*].width + *.height"}},
                 {"root", {{"kind", "column"}, {"name", "c"}, {"children", {card}}}}}
@@ -337,19 +338,19 @@ TEST(Hostile, WhatIsAllowedIsTested) {
   EXPECT_EQ(run({"check", "-"}, cards(6000, 1)).status, 0);
   const Result refused = run({"check", "-"}, cards(10, 1500));
   EXPECT_EQ(refused.status, 2);
-  EXPECT_THAT(refused.err, ::testing::HasSubstr("its stars stand for 22,500,000 choices of nodes"));
+  EXPECT_THAT(refused.err, ::testing::HasSubstr("its stars stand for 22,500,000 combinations of nodes"));
 }
 
 /// Beyond the last of the limits nothing is refused, and what is told says that it is not all.
 TEST(Hostile, WhatIsToldInPartIsSaidToBe) {
   const auto row_of = [](int boxes) {
-    return json{{"format", 1},
+    return json{{"format", 2},
                 {"ladder", {{"width", {100, 101}}}},
                 {"root", {{"kind", "row"}, {"name", "r"}, {"children", {{{"kind", "box"}, {"copies", boxes}}}}}}}
         .dump();
   };
   const auto swept = [&](int boxes) { return run({"sweep", "-"}, row_of(boxes)).out; };
-  EXPECT_THAT(swept(2001), ::testing::HasSubstr("this is about the first 2,000 nodes of 2,002"));
+  EXPECT_THAT(swept(2001), ::testing::HasSubstr("covers the first 2,000 of 2,002"));
   EXPECT_THAT(swept(1999), ::testing::Not(::testing::HasSubstr("the first 2,000")));
   const Result drawn = run({"draw", "-", "-o", "-", "--as", "svg", "--at", "100x50"}, row_of(21000));
   EXPECT_EQ(drawn.status, 0);
@@ -362,15 +363,14 @@ TEST(Hostile, WhatIsToldInPartIsSaidToBe) {
       all.push_back({{"kind", "grid"}, {"name", "bed" + std::to_string(all.size())}, {"children", {one}}});
     }
     const json root{{"kind", "column"}, {"children", all}};
-    const std::string scene = json{{"format", 1}, {"ladder", {{"width", {100, 101}}}}, {"root", root}}.dump();
+    const std::string scene = json{{"format", 2}, {"ladder", {{"width", {100, 101}}}}, {"root", root}}.dump();
     const std::string out = run({"lint", "-"}, scene).out;
     const json told = json::parse(run({"lint", "-", "--format", "json"}, scene).out)["answers"][0];
-    const std::string said = told.value("in_part", "");
+    const std::string said = told.value("not_examined", "");
     EXPECT_THAT(out, ::testing::HasSubstr(said));
     return said;
   };
-  const std::string said =
-      "lint looks at the first 100,000 pairs of siblings that lie over one another at each size; from ";
+  const std::string said = "lint examines the first 100,000 overlapping pairs of siblings per size; from ";
   EXPECT_EQ(linted({448}), said + "bed0 on there are more");
   EXPECT_EQ(linted({447}), "");
   EXPECT_EQ(linted({300, 300, 300}), said + "bed2 on there are more");
@@ -386,13 +386,13 @@ TEST(Hostile, WhatIsDeepOrWideAndNoMoreIsRead) {
   // Unused parts are checked, and expanded nowhere.
   json doubling = doubling_parts(60);
   doubling.update(parts);
-  const json scene{{"format", 1}, {"parts", doubling}, {"root", {{"kind", "row"}, {"children", {{{"part", "p0"}}}}}}};
+  const json scene{{"format", 2}, {"parts", doubling}, {"root", {{"kind", "row"}, {"children", {{{"part", "p0"}}}}}}};
   const std::string text = scene.dump();
   EXPECT_EQ(run({"explain", "-", "end", "--at", "100x10"}, text).status, 0) << run({"explain", "-", "end"}, text).err;
   // As many terms as a claim may have are walked without harm.
   const std::string claim = "r.width" + repeated(" + 1", 1900) + " = r.width + 1900";
   const json sums{
-      {"format", 1}, {"ladder", {{"width", {1, 3}}}}, {"claims", {claim}}, {"root", {{"kind", "row"}, {"name", "r"}}}};
+      {"format", 2}, {"ladder", {{"width", {1, 3}}}}, {"claims", {claim}}, {"root", {{"kind", "row"}, {"name", "r"}}}};
   EXPECT_EQ(run({"check", "-"}, sums.dump()).status, 0);
 }
 

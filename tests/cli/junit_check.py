@@ -1,6 +1,6 @@
 #!/usr/bin/env python3
 # SPDX-License-Identifier: MIT
-"""Reads what `check --junit` writes with a reader of such files: one case a claim, failures where claims break."""
+"""Reads what `check --junit` writes with a reader of such files: one case per claim, failures where claims fail."""
 
 import pathlib
 import re
@@ -29,7 +29,7 @@ with tempfile.TemporaryDirectory() as folder:
     failures = [(case.name, result) for case in cases for result in case.result]
     assert len(failures) == 1 and failures[0][0] == broken, failures
     assert failures[0][1].message.startswith("from 360 to 1440 wide, 800 high"), failures[0][1].message
-    assert "look: fond-ladder explain" in failures[0][1].text, failures[0][1].text
+    assert "see it: fond-ladder explain" in failures[0][1].text, failures[0][1].text
     subprocess.run([program, "check", console, "--claim", broken, "--junit", target], capture_output=True)
     timeless = [re.sub(rb' time="[0-9.]+"', b"", text) for text in (first, target.read_bytes())]
     assert timeless[0] == timeless[1], "the same call writes the same file"
@@ -42,4 +42,10 @@ with tempfile.TemporaryDirectory() as folder:
     assert [(suite.name, suite.tests, suite.failures, suite.errors) for suite in suites] == [
         ("North house console", 26, 0, 0), (str(wrong), 1, 0, 1)], suites
     assert "scne" in list(suites[1])[0].result[0].message
-print("junit: a suite a scene, 27 cases, 1 failure")
+
+    twin = pathlib.Path(folder) / "twin.scene.json"  # of the same title
+    twin.write_text(console.read_text())
+    subprocess.run([program, "check", console, twin, "--junit", target], capture_output=True)
+    names = [suite.name for suite in JUnitXml.fromfile(str(target))]
+    assert names == [f"North house console ({console})", f"North house console ({twin})"], names
+print("junit: one suite per scene, 27 cases, 1 failure")

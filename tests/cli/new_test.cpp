@@ -47,15 +47,20 @@ TEST(NewCommand, WritesANewFileAndNeverOverAnother) {
   std::filesystem::remove(target);
   const testing::Result written = testing::run({"new", "cards", "-o", target});
   EXPECT_EQ(written.status, 0);
-  EXPECT_EQ(written.out, target + ": written, as many columns of equal cards as fit\n\n  fond-ladder check '" + target +
-                             "'\n  fond-ladder draw '" + target + "' --at desk -o picture.png\n");
-  EXPECT_EQ(text_of(target), cli::templates()[2].json);
+  EXPECT_THAT(written.out, ::testing::StartsWith(target +
+                                                 ": written, equal cards in as many columns as fit\n\n"
+                                                 "  fond-ladder check '" +
+                                                 target + "'\n  fond-ladder draw '" + target +
+                                                 "' --at desk -o picture.png\n  fond-ladder schema -o "));
+  const std::string with_schema = "{\n  \"$schema\": \"scene.schema.json\",";
+  EXPECT_EQ(text_of(target), with_schema + std::string(cli::templates()[2].json.substr(1)));
+  EXPECT_EQ(testing::run({"check", target}).status, 0);
   std::ofstream(target) << "mine";
   const testing::Result refused = testing::run({"new", "form", "-o", target});
   EXPECT_EQ(refused.status, 2);
-  EXPECT_EQ(refused.err, "fond-ladder: error: new -o " + target + ": that is there already; name a new file\n");
+  EXPECT_EQ(refused.err, "fond-ladder: error: new -o " + target + ": the file already exists; name a new file\n");
   EXPECT_EQ(text_of(target), "mine");
-  EXPECT_EQ(testing::run({"new", "list"}).out, cli::templates()[4].json);
+  EXPECT_EQ(testing::run({"new", "list"}).out, with_schema + std::string(cli::templates()[4].json.substr(1)));
 }
 
 TEST(NewCommand, TheEmptyOneIsTidyAndIsToBeFilledByHand) {
@@ -66,12 +71,22 @@ TEST(NewCommand, TheEmptyOneIsTidyAndIsToBeFilledByHand) {
   EXPECT_EQ(testing::run({"tidy", target}).out, text_of(target));
 }
 
+/// The file that a new scene names for editors is the one that ships.
+TEST(NewCommand, TheSchemaIsPrintedOrWritten) {
+  const std::string shipped = text_of(std::string(FOND_LADDER_SOURCE_DIR) + "/share/fond_ladder/scene.schema.json");
+  EXPECT_EQ(testing::run({"schema"}).out, shipped);
+  const std::string target = ::testing::TempDir() + "scene.schema.json";
+  EXPECT_EQ(testing::run({"schema", "-o", target}).out,
+            target + ": written; name it in a scene: \"$schema\": \"scene.schema.json\"\n");
+  EXPECT_EQ(text_of(target), shipped);
+}
+
 TEST(NewCommand, TellsItsTemplates) {
   EXPECT_THAT(testing::run({"new"}).out, HasSubstr("  form          labels and fields in two columns, or in one\n"));
   EXPECT_EQ(testing::run({"new", "from"}).err,
-            "fond-ladder: error: new from: there is no such template; the nearest one is \"form\"\n");
+            "fond-ladder: error: new from: no template has this name; did you mean \"form\"?\n");
   EXPECT_EQ(testing::run({"new", "greenhouse"}).err,
-            "fond-ladder: error: new greenhouse: there is no such template; write bar_and_body, form, cards, page, "
+            "fond-ladder: error: new greenhouse: no template has this name; write bar_and_body, form, cards, page, "
             "list or empty\n");
   EXPECT_EQ(testing::run({"new", "-o", "x.json"}).status, 2);
 }

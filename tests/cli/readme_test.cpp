@@ -3,6 +3,7 @@
 // What the README shows is what happens.
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <iomanip>
 #include <sstream>
 
@@ -36,6 +37,10 @@ TEST(Readme, ShowsTheSceneItsResultAndTheSameInCpp) {
     const auto more = blocks(testing::file_text(source + "/docs/" + page + ".md"));
     all.insert(all.end(), more.begin(), more.end());
   }
+  const auto embedding = blocks(testing::file_text(source + "/docs/embedding.md"));
+  ASSERT_FALSE(embedding.empty());
+  all.push_back(embedding.front());  // the same scene in C++
+  EXPECT_EQ(all.back().first, "cpp");
   std::string scene;
   int runs = 0;
   for (const auto& [kind, text] : all) {
@@ -63,7 +68,26 @@ TEST(Readme, ShowsTheSceneItsResultAndTheSameInCpp) {
     }
     EXPECT_EQ(printed, text.substr(text.find('\n') + 1)) << text;
   }
-  EXPECT_GE(runs, 7);
+  EXPECT_GE(runs, 12);
+}
+
+/// A page says in its first paragraph what it is for, and nothing is a wall of text.
+TEST(Readme, IsShortAndItsParagraphsAre) {
+  const std::string source = FOND_LADDER_SOURCE_DIR;
+  const std::string readme = testing::file_text(source + "/README.md");
+  EXPECT_LE(std::ranges::count(readme, '\n'), 150);
+  for (const std::string& page : {readme, testing::file_text(source + "/docs/tutorial.md")}) {
+    std::istringstream in(page);
+    bool fenced = false;
+    int lines = 0;
+    for (std::string line; std::getline(in, line);) {
+      if (line.starts_with("```")) fenced = !fenced;
+      const bool is_prose = !fenced && !line.empty() && !line.starts_with("```") && !line.starts_with("    ") &&
+                            !line.starts_with("- ") && !line.starts_with("|");
+      lines = is_prose ? lines + 1 : 0;
+      EXPECT_LE(lines, 6) << line;
+    }
+  }
 }
 
 }  // namespace

@@ -89,7 +89,7 @@ TEST(Picture, HatchesPaddingAndGapsAndDotsWhatIsSpare) {
   EXPECT_EQ(dotted.front(), 16 + 100);  // up to the padding
   EXPECT_THAT(list(pen, of(What::letters)),
               ::testing::AllOf(::testing::HasSubstr("padding("), ::testing::HasSubstr("gap("),
-                               ::testing::HasSubstr("spare room("), ::testing::Not(::testing::HasSubstr("cut"))));
+                               ::testing::HasSubstr("unused space("), ::testing::Not(::testing::HasSubstr("cut"))));
 }
 
 TEST(Picture, MarksWhatIsCutWithItsAmount) {
@@ -130,7 +130,7 @@ TEST(Picture, ShowsFaintlyWhatCanBeScrolledTo) {
 
 TEST(Picture, SetsTextInTheLinesThatTheEngineBroke) {
   const Scene scene =
-      scene_from("row:r [ text:t text=\"one two three\" width=80 padding=4 words_at=end font_size=10 ]");
+      scene_from("row:r [ text:t text=\"one two three\" width=80 padding=4 text_align=end font_size=10 ]");
   EXPECT_EQ(list(drawn(scene, {"100x40"}, bare), of(What::letters)), "one two(34,3.5 42x10) three(46,16 30x10)");
 }
 
@@ -199,10 +199,10 @@ TEST(Picture, RefusesWhatCannotBeDrawn) {
     return "";
   };
   const Scene scene = scene_from("row:r [ box:a hidden=true box:b ]");
-  EXPECT_EQ(refusal(scene, {0, 100}, {}), "r has a width or height of 0; there is nothing to draw");
-  EXPECT_EQ(refusal(scene, {10, 100}, {.only = "a"}), "r/a is hidden at this size; there is nothing to draw");
-  EXPECT_EQ(refusal(scene, {10, 100}, {.only = "b"}), "r/b has a width or height of 0; there is nothing to draw");
-  EXPECT_THAT(refusal(scene, {1000, 1000}, {.scale = 100}), ::testing::HasSubstr("a scale up to 10.95 is possible"));
+  EXPECT_EQ(refusal(scene, {0, 100}, {}), "r has a width or height of 0: nothing to draw");
+  EXPECT_EQ(refusal(scene, {10, 100}, {.only = "a"}), "r/a is hidden at this size: nothing to draw");
+  EXPECT_EQ(refusal(scene, {10, 100}, {.only = "b"}), "r/b has a width or height of 0: nothing to draw");
+  EXPECT_THAT(refusal(scene, {1000, 1000}, {.scale = 100}), ::testing::HasSubstr("a scale up to 10.95"));
   EXPECT_EQ(refusal(scene, {1e9, 1e9}, {}), "");  // made smaller by itself
   EXPECT_THAT(refusal(scene, {10, 10}, {.only = "c"}), ::testing::HasSubstr("c"));
 }
@@ -304,7 +304,7 @@ TEST(Sheet, CaptionsOfNarrowPanelsStandApart) {
 
 TEST(Sheet, NamesWhatIsLeftOut) {
   const Recording all = drawn(scene_from("row:r [ box:a weight=1 box:speck width=0.1 ]"), {"120x60"});
-  EXPECT_TRUE(says(all, "left out, too small to be seen or too many:|speck|")) << labels(all);
+  EXPECT_TRUE(says(all, "left out, too small or too many:|speck|")) << labels(all);
   EXPECT_FALSE(says(drawn(scene_from("row:r [ box:a weight=1 ]"), {"120x60"}), "left out"));
 }
 

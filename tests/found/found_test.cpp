@@ -37,13 +37,14 @@ TEST(Found, TheLastSizeOfALadderIsLookedAtByItself) {
     const std::string answer = told("check", name, {"--claim", "a.width <= 60"});
     EXPECT_THAT(answer, AllOf(HasSubstr("the claim does not hold"), HasSubstr("wide, 100 high: a.width 80"))) << name;
   }
-  EXPECT_THAT(told("sweep", "end_of_ladder", {"--show", "a.width"}), HasSubstr("200  a.width     jump      50     80"));
+  EXPECT_THAT(told("sweep", "end_of_ladder", {"--show", "a.width"}),
+              HasSubstr("200  a.width       jump      50     80"));
 }
 
 TEST(Found, TheLastHeightIsLookedAtByItself) {
-  EXPECT_THAT(told("check", "end_of_heights", {"--claim", "a.width <= 60", "--heights", "every"}),
+  EXPECT_THAT(told("check", "end_of_heights", {"--claim", "a.width <= 60", "--height", "all"}),
               HasSubstr("at 100 to 200 wide and 300 high; worst at 100 x 300: a.width 80"));
-  EXPECT_THAT(told("check", "end_of_heights", {"--claim", "a.width <= 60 when low", "--heights", "every"}),
+  EXPECT_THAT(told("check", "end_of_heights", {"--claim", "a.width <= 60 when low", "--height", "all"}),
               HasSubstr("proved for every width and height"));
 }
 
@@ -60,14 +61,14 @@ TEST(Found, TheWorstUnderAConditionMayBeWhereTheConditionEnds) {
 }
 
 TEST(Found, TheWorstAtAnOpenEdgeIsASizeInside) {
-  EXPECT_THAT(told("check", "worst_on_open_edge_heights", {"--claim", "a.width * 5 >= b.width", "--heights", "every"}),
+  EXPECT_THAT(told("check", "worst_on_open_edge_heights", {"--claim", "a.width * 5 >= b.width", "--height", "all"}),
               AllOf(HasSubstr("within 100 to 150 wide and 100 to 300 high"),
                     HasSubstr("worst at 149.99 x 100 (just below 150 wide): a.width 10, b.width 139.99")));
 }
 
 TEST(Found, EdgesAreExact) {
   EXPECT_THAT(told("check", "edge_rounding", {"--claim", "a.width <= 13.3433", "--format", "json"}),
-              HasSubstr("\"from\": 640.4784, \"to\": 1400, \"with_from\": false"));
+              HasSubstr("\"from\": 640.4784, \"to\": 1400, \"includes_from\": false"));
 }
 
 TEST(Found, NoToleranceShows) {
@@ -110,12 +111,12 @@ TEST(Found, WhatIsNudgedOrPinnedOverTheEdgeSticksOutEverywhere) {
     const char *scene, *node, *side;
   } cases[] = {{"bug_nudge", "face", "bottom"}, {"pinout2", "seal", "right"}};
   for (const auto& [name, node, side] : cases) {
-    const std::string sticks_out = std::string("sticks out: ") + node + " by 10 at the " + side + " of cover",
-                      as_json = std::string("\"cut\": {\"") + side + "\": 10}";
-    EXPECT_THAT(told("measure", name), HasSubstr(sticks_out));
+    const std::string overhangs = std::string("overhangs: ") + node + " by 10 at the " + side + " of cover",
+                      as_json = std::string("\"overhang\": {\"") + side + "\": 10}";
+    EXPECT_THAT(told("measure", name), HasSubstr(overhangs));
     EXPECT_THAT(told("measure", name, {"--format", "json"}), HasSubstr(as_json));
-    EXPECT_THAT(told("check", name, {"--claim", "fits(*)"}), HasSubstr(std::string(node) + ".cut 10"));
-    EXPECT_THAT(told("sweep", name), HasSubstr(std::string("`") + node + "` sticks out at every size, by 10"));
+    EXPECT_THAT(told("check", name, {"--claim", "fits(*)"}), HasSubstr(std::string(node) + ".overhang 10"));
+    EXPECT_THAT(told("sweep", name), HasSubstr(std::string("`") + node + "` overhangs at every size, by 10"));
     EXPECT_THAT(told("lint", name), HasSubstr(std::string("by 10 or more at the ") + side));
     EXPECT_THAT(told("draw", name, {"-o", ::testing::TempDir() + "fond_ladder_found.svg"}),
                 HasSubstr(std::string("cover/") + node));
@@ -136,7 +137,7 @@ TEST(Found, AnIntrusionIsOneNumber) {
                      {"--claim", "b1.padding_overlap = " + number + " when container.width = " + width}),
                 HasSubstr("the claim holds"))
         << width;
-    EXPECT_EQ(line.find("\"intrusion\": {\"right\": " + number) != std::string::npos, *says != '\0') << line;
+    EXPECT_EQ(line.find("\"padding_overlap\": {\"right\": " + number) != std::string::npos, *says != '\0') << line;
   }
 }
 
@@ -148,9 +149,9 @@ TEST(Found, WhatWasPushedFarAwayIsToldInPictures) {
 
 TEST(Found, BehindWhatIsSeenThroughANodeIsSeen) {
   const std::vector<std::string> at{"--mode", "booking", "--at", "400"};
-  EXPECT_THAT(told("measure", "scrim", at), HasSubstr("not seen: title"));
+  EXPECT_THAT(told("measure", "scrim", at), HasSubstr("invisible: title"));
   EXPECT_THAT(told("measure", "scrim", {"--mode", "booking", "--at", "400", "--set", "dim.see_through=true"}),
-              HasSubstr("nothing sticks out, is squeezed or unseen"));
+              HasSubstr("nothing overhangs, is squeezed or is invisible"));
   EXPECT_THAT(told("check", "scrim", {"--mode", "booking"}), HasSubstr("the claim does not hold"));
   EXPECT_THAT(told("check", "scrim", {"--mode", "booking", "--set", "dim.see_through=true"}),
               HasSubstr("the claim holds, proved"));
@@ -158,7 +159,7 @@ TEST(Found, BehindWhatIsSeenThroughANodeIsSeen) {
 
 TEST(Found, FillBesideABaselineLiesAtTheStart) {
   EXPECT_THAT(told("measure", "fillbase"),
-              AllOf(HasSubstr("nothing sticks out"), ::testing::ContainsRegex("b +box +72 +0 +50 +100")));
+              AllOf(HasSubstr("nothing overhangs"), ::testing::ContainsRegex("b +box +72 +0 +50 +100")));
 }
 
 TEST(Found, AChildThatCannotShrinkCountsWithWhatItKeeps) {
@@ -188,12 +189,12 @@ TEST(Found, SharesAreToldWhereTheyExceedTheirTotal) {
 }
 
 TEST(Found, WhatHasNoEffectIsToldOnceAndWhereItIsSaid) {
-  EXPECT_THAT(told("lint", "eachshrink"), AllOf(HasSubstr("1 finding"), HasSubstr("r.each.shrink: no effect")));
+  EXPECT_THAT(told("lint", "eachshrink"), AllOf(HasSubstr("1 finding"), HasSubstr("r.each_child.shrink: no effect")));
   EXPECT_THAT(told("lint", "twice"), AllOf(HasSubstr("1 finding"), HasSubstr("3 rows (r/*/top): across no effect")));
 }
 
 TEST(Found, AChildOfAStackThatIsAsSmallAsItsContentIsCured) {
-  EXPECT_THAT(told("lint", "stack_fill"), HasSubstr(R"(cure: say "width": "fill", "height": "fill" of screen)"));
+  EXPECT_THAT(told("lint", "stack_fill"), HasSubstr(R"(fix: set "width": "fill", "height": "fill" on screen)"));
   EXPECT_THAT(told("lint", "stack_fill", {"--set", "screen.width=fill", "--set", "screen.height=fill"}),
               Not(HasSubstr("never fits")));
 }
@@ -222,16 +223,16 @@ TEST(Found, WhatEachGaveGoesAlong) {
 TEST(Found, ANodeThatIsCalledLikeAKeyIsRefusedInTrueWords) {
   EXPECT_THAT(told("measure", "paths"),
               AllOf(HasSubstr("paths.scene.json:2:103: error: "), HasSubstr("\"when\" is a key"),
-                    HasSubstr("so give it another one (at /root/children/0/with/when.text)")));
+                    HasSubstr("write \"./when\" for an inner node of that name (at /root/children/0/with/when.text)")));
 }
 
 // --- files -----------------------------------------------------------------------------------------------------------
 
 TEST(Found, WhatIsNoJsonIsToldWhereItStands) {
-  EXPECT_THAT(told("measure", "nul"), HasSubstr("nul.scene.json:1:46: error: a NUL character stands here"));
+  EXPECT_THAT(told("measure", "nul"), HasSubstr("nul.scene.json:1:46: error: JSON has no NUL character; remove it"));
   EXPECT_THAT(told("measure", "surrogate"), HasSubstr("surrogate.scene.json:1:27: error: \\uD800 to \\uDBFF"));
   const auto read = [](const std::string& text) { return testing::run({"measure", "-"}, text).err; };
-  EXPECT_THAT(read(std::string(200, '[') + std::string(200, ']')), HasSubstr("standard input:1:4: error: lists"));
+  EXPECT_THAT(read(std::string(200, '[') + std::string(200, ']')), HasSubstr("standard input:1:4: error: a list"));
   EXPECT_THAT(read(R"({"format":2,"root":{"kind":"box","widht":[[1],[2],[[3],[4]],[5]]}})"),
               HasSubstr("unknown key \"widht\""))
       << "lists beside one another are not in one another";

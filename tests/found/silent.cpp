@@ -38,7 +38,7 @@ int main() {
   std::puts("4 set_mode of no mode: no throw, no note");
   // 5 min-content of the root: no question for it
   Tree m = Scene(column("menu").children(text("t", "Open a recent garden"))).tree;
-  std::printf("5 width 0: container %g, wished %g, content_size %g (min-content is 57.6: 6 letters of 9.6)\n",
+  std::printf("5 width 0: container %g, preferred %g, content_size %g (min-content is 57.6: 6 letters of 9.6)\n",
               s.solve(m, {0, {}}).container().width, s.solve(m, {0, {}}).preferred_size(m.at("t")).width,
               s.solve(m, {0, {}}).content_size(m.root()).width);
 }

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Lines of pieces against the plainest way to fill them, and against plain words where both measure the same.
+// Lines of pieces against the plainest way to fill them, and against fixed metrics where both measure the same.
 #include "fond_ladder/segmented_text.hpp"
 
 #include <gtest/gtest.h>
@@ -173,15 +173,15 @@ TEST(SegmentedText, RefusesPiecesThatMakeNoText) {
       {{{0, 2, 6e5, 0, 0, false}, {2, 3, 6e5, 0, 0, false}}, style, "piece 1 makes the text wider than 1e6 pixels"},
       {{{2, 1, 1, 0, 0, false}},
        style,
-       "piece 0 goes from byte 2 to 1; it must begin behind the one ahead of it, at 0 or later, and end in the text, "
+       "piece 0 goes from byte 2 to 1; it must begin after the one before it, at 0 or later, and end inside the text, "
        "which has 3"},
       {{{0, 2, 1, 0, 0, false}, {1, 3, 1, 0, 0, false}},
        style,
-       "piece 1 goes from byte 1 to 3; it must begin behind the one ahead of it, at 2 or later, and end in the text, "
+       "piece 1 goes from byte 1 to 3; it must begin after the one before it, at 2 or later, and end inside the text, "
        "which has 3"},
       {{{0, 4, 1, 0, 0, false}},
        style,
-       "piece 0 goes from byte 0 to 4; it must begin behind the one ahead of it, at 0 or later, and end in the text, "
+       "piece 0 goes from byte 0 to 4; it must begin after the one before it, at 0 or later, and end inside the text, "
        "which has 3"},
       {{}, {0, 0, {}}, "a line is 0 pixels high, with its baseline at 0; it must be higher than 0, both numbers"},
   };

@@ -98,9 +98,8 @@ TEST_F(TreeEdits, RefusesWhatWouldTearItApart) {
 
 TEST_F(TreeEdits, SaysHowCopiesAreNamed) {
   for (const char* name : {"m[0]", "m[1]", "m[2]", "one[0]"}) tree.append(b, named(Kind::box, name));
-  for (const auto& [path, message] :
-       {std::pair{"m", "\"m\" is copied: write m[0] to m[2], or, where several may be named, m[*]"},
-        std::pair{"one", "\"one\" is copied, once: write one[0]"}}) {
+  for (const auto& [path, message] : {std::pair{"m", "\"m\" is copied; write m[0] to m[2], or for all copies m[*]"},
+                                      std::pair{"one", "\"one\" is copied once; write one[0]"}}) {
     try {
       static_cast<void>(tree.at(path));
       FAIL() << path;
@@ -120,8 +119,8 @@ TEST_F(TreeEdits, FindsNodesByPathAndTail) {
   EXPECT_EQ(tree.segment(tree.at("text#2")), "text#2");
   EXPECT_EQ(tree.matches("a").size(), 2U);
   for (const auto& [path, message] :
-       {std::pair{"a", "names 2 nodes: r/a, r/b/a; write a longer part of the path"}, std::pair{"b/d", "names no node"},
-        std::pair{"text#3", "names no node; the nearest name is \"text#2\""}, std::pair{"x/c", "names no node"}}) {
+       {std::pair{"a", "names 2 nodes: r/a, r/b/a; write more of the path"}, std::pair{"b/d", "is not a node"},
+        std::pair{"text#3", "is not a node; did you mean \"text#2\""}, std::pair{"x/c", "is not a node"}}) {
     try {
       static_cast<void>(tree.at(path));
       FAIL() << path;

@@ -36,7 +36,7 @@ class Build(HandTest):
             self.fill("put name", name)
         if words is not None:
             self.fill("put words", words)
-        self.field("put in").click()
+        self.field("insert").click()
         self.page.settle()
         self.assertEqual(self.page.text("#fl-build .fault"), "")
         return self.page.selected()
@@ -71,7 +71,7 @@ class Build(HandTest):
         page.unfold("#fl-changes")
         for old in page.downloads.glob("*"):
             old.unlink()
-        page.click("Save as scene", "#fl-changes")
+        page.click("Download scene", "#fl-changes")
         done = page.wait("the saved scene", lambda: [one for one in page.downloads.glob("*") if one.suffix == ".json"])
         page.wait("its end", lambda: done[0].stat().st_size)
         return done[0].read_text()
@@ -81,7 +81,7 @@ class Build(HandTest):
     def test_seed_cards_are_built_from_nothing(self):
         """By fields, keys and handles alone; what comes out is short, means what was seen, and lint finds nothing."""
         page = self.open(EMPTY, "--at", "900x600")
-        self.assertEqual(page.text("#fl-build summary"), "Build: nothing is chosen")
+        self.assertEqual(page.text("#fl-build summary"), "Insert: nothing is selected")
         self.assertTrue(page.find("#fl-build").get_attribute("open"))
         self.put("grid", "cards")
         self.put("column", "oak")
@@ -160,14 +160,14 @@ class Build(HandTest):
         first = page.run("return [await api.sceneText(), await api.boxes()]")
         page.unfold("#fl-build")
         self.choose("console/bar/alarm", "console/bar/title")
-        self.assertEqual(page.text("#fl-build summary"), "Build: title, alarm")
+        self.assertEqual(page.text("#fl-build summary"), "Insert: title, alarm")
         Select(self.field("gather kind")).select_by_value("row")
         self.fill("gather name", "head")
-        self.field("gather").click()
+        self.field("group").click()
         page.wait("the new row", lambda: page.selected() == "console/bar/head")
         self.assertEqual(page.run("return api.changes()"), ["--group console/bar/title,console/bar/alarm=row:head"])
         self.told()
-        self.act("Take apart")
+        self.act("Ungroup")
         page.wait("no row", lambda: "console/bar/head" not in self.names())
         self.assertEqual(page.run("return api.boxes()"), first[1])
         self.told()
@@ -177,14 +177,14 @@ class Build(HandTest):
     def test_why_an_action_cannot_be_done_is_told(self):
         page = self.open(CONSOLE, "--at", "1100x800")
         page.unfold("#fl-build")
-        cases = [(["console"], "Remove", "the root stays where it is"), (["console/bar/title"], "Take apart", "nothing is in it"),
+        cases = [(["console"], "Remove", "the root stays where it is"), (["console/bar/title"], "Ungroup", "it has no children"),
                  (["console/bar/title", "console/status/line"], "To the front", "they are in different containers")]
         for paths, action, why in cases:
             self.choose(*paths)
             self.assertEqual((self.field(action).get_attribute("title"), self.field(action).is_enabled()), (why, False))
         self.choose("console/bar/title")
         self.line("console/bar/title").send_keys("t")
-        page.wait_for_text("#fl-status", "Take apart: nothing is in it.")
+        page.wait_for_text("#fl-status", "Ungroup: it has no children.")
 
     def test_several_are_carried_and_duplicated_at_once(self):
         page = self.open(CONSOLE, "--at", "1100x800")
@@ -196,7 +196,7 @@ class Build(HandTest):
         page.wait("the move", lambda: page.run("return api.changes()"))
         self.assertEqual(page.run("return api.changes()"), [f"--move {sensors}/air,{sensors}/tank=console/bar:1"])
         self.told()
-        self.assertEqual(page.text("#fl-build summary"), "Build: air, tank")
+        self.assertEqual(page.text("#fl-build summary"), "Insert: air, tank")
         self.act("Duplicate")
         page.wait("both", lambda: len(page.run("return api.changes()")) == 3)
         self.assertEqual([one for one in self.names() if one.startswith("console/bar/")],
@@ -259,7 +259,7 @@ class Build(HandTest):
         page.hands().key_down(Keys.CONTROL).click(self.line("console/bar/alarm")).key_up(Keys.CONTROL).perform()  # no longer
         page.hands().key_down(Keys.SHIFT).key_up(Keys.SHIFT).send_keys("z").perform()
         page.settle()
-        self.assertEqual(page.text("#fl-build summary"), "Build: title")
+        self.assertEqual(page.text("#fl-build summary"), "Insert: title")
 
     def test_a_finger_chooses_several_by_a_switch(self):
         page = self.open(CONSOLE, "--at", "1100x800")
@@ -267,16 +267,16 @@ class Build(HandTest):
         self.line("console/bar/title").click()
         self.field("several").click()
         self.line("console/bar/alarm").click()
-        self.assertEqual(page.text("#fl-build summary"), "Build: title, alarm")
+        self.assertEqual(page.text("#fl-build summary"), "Insert: title, alarm")
         self.line("console/bar/title").click()  # no longer
-        self.assertEqual(page.text("#fl-build summary"), "Build: alarm")
+        self.assertEqual(page.text("#fl-build summary"), "Insert: alarm")
 
     def test_names_that_are_wrong_are_refused_in_the_programs_words(self):
         page = self.open(CONSOLE, "--at", "1100x800")
         page.unfold("#fl-build")
         self.line("console/bar").click()
         self.fill("put name", "two words")
-        self.field("put in").click()
+        self.field("insert").click()
         page.wait("a fault", lambda: page.text("#fl-build .fault"))
         with self.assertRaises(Refused) as refused:
             page.run("""await api.apply('insert console/bar:2={ "kind": "box", "name": "two words", "natural_size": [80, 40] }')""")
@@ -330,7 +330,7 @@ class Build(HandTest):
             self.assertEqual(done[0], "well", (begun, done))
             self.assertGreater(done[1], 8 * count)
             done_at_all.update(done[2])
-        self.assertGreaterEqual(done_at_all, {"put in", "gather", "Duplicate", "Take apart", "To the front", "To the back"})
+        self.assertGreaterEqual(done_at_all, {"insert", "group", "Duplicate", "Ungroup", "To the front", "To the back"})
 
     def test_no_deed_is_answered_by_an_uncaught_error(self):
         """Seven hundred deeds at random with whatever can be clicked, chosen, typed into, dragged or pressed."""
@@ -345,7 +345,7 @@ class Build(HandTest):
           const dice = (n) => { random = (random * 1103515245 + 12345) % 2147483648; return Math.floor(random / 65536) % n; };
           const one = (list) => list[dice(list.length)];
           const seen = (all) => [...document.querySelectorAll(all)].filter((each) => each.getClientRects().length > 0);
-          const words = ['', '0', '-1', '1e9', '12.5', 'beds.width', 'beds.width >= 200', 'nobody', '50%', '{', '360', 'fill', 'shown(*)'];
+          const words = ['', '0', '-1', '1e9', '12.5', 'beds.width', 'beds.width >= 200', 'nobody', '50%', '{', '360', 'fill', 'reachable(*)'];
           const rest = () => new Promise((done) => setTimeout(done, 8));
           const point = (element, name, x, y) => element.dispatchEvent(new PointerEvent(name,
             { bubbles: true, cancelable: true, pointerId: 1, buttons: name === 'pointerup' ? 0 : 1, clientX: x, clientY: y, ctrlKey: dice(9) === 0 }));

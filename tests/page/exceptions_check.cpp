@@ -263,7 +263,7 @@ const char* __attribute__((export_name("name_of"))) name_of(int which) {
 }
 int __attribute__((export_name("holds"))) holds(int which) {
   alive = 0;
-  return checks[which].is_valid() ? 1 : 0;
+  return checks[which].holds() ? 1 : 0;
 }
 /// Nobody catches it: the instance ends.
 void __attribute__((export_name("uncaught"))) uncaught() {

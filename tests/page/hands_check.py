@@ -70,7 +70,7 @@ class Hands(HandTest):
     def test_the_curves_lie_at_the_scale_of_the_picture(self):
         page = self.page
         page.run("await api.select(a[0])", BEDS)
-        page.wait("turns", lambda: page.all(".breakpoint"))
+        page.wait("breakpoints", lambda: page.all(".breakpoint"))
         left, _, scale = self.frame()
         turn = next(one for one in page.all(".breakpoint") if one.get_attribute("title").startswith("at 640: beds.width"))
         self.assertAlmostEqual(middle(turn), left + 640 * scale, delta=1)
@@ -201,7 +201,7 @@ class Hands(HandTest):
         edge = page.find("#fl-right")
         page.hands().move_to_element(edge).click_and_hold().move_by_offset(-100, 0).move_by_offset(-60, 0).perform()
         page.settle()
-        self.assertRegex(page.text("#fl-status"), r"now (cut|squeezed|unseen): .*(alarm|title)")
+        self.assertRegex(page.text("#fl-status"), r"now (overhanging|squeezed|invisible): .*(alarm|title)")
         page.hands().release().perform()
 
     def test_scrolling_containers_scroll_by_wheel(self):
@@ -237,7 +237,7 @@ class Hands(HandTest):
                                       "log=4800", "--format", "json").stdout)["answers"][0]
         self.assertEqual(sorted(shown), sorted(node["path"] for node in measured["nodes"]))
         self.assertIn("screen/log/entry[100]", shown)
-        page.wait_for_text("#fl-breakpoints summary", "No curve: no width turns over the ladder; select a node for its own")
+        page.wait_for_text("#fl-breakpoints summary", "No curve: no width has a breakpoint over the ladder; select a node for its own")
         self.assertNotIn("screen/log/entry[1]", shown)
         page.find("[data-path='screen/log/entry[100]/note']").click()
         page.wait_for_text("#fl-node", "weight 1")
@@ -273,7 +273,7 @@ class Hands(HandTest):
         page = self.page.report(CONSOLE, "--at", "400x300")
         page.run("await api.resize(300, 200)")
         signs = page.wait("signs", lambda: set(page.texts(".signs span")))
-        self.assertTrue(signs & {"cut", "squeezed", "unseen"}, signs)
+        self.assertTrue(signs & {"overhanging", "squeezed", "invisible"}, signs)
         self.assertIn("hidden", signs)  # the notes, where it is narrow
         measured = json.loads(program("measure", CONSOLE, "--at", "300x200", "--format", "json").stdout)["answers"][0]["nodes"]
         shown = len(page.all("[role=treeitem]:not(.hidden)"))
@@ -299,13 +299,13 @@ class Hands(HandTest):
         rows = dict(zip(page.texts("#fl-node .settings tbody th"), page.texts("#fl-node .settings tbody td:last-child")))
         self.assertEqual(rows["padding"].strip(), "part card")
 
-    def test_curves_and_turns_of_the_selected_node(self):
+    def test_curves_and_breakpoints_of_the_selected_node(self):
         page = self.page
         page.run("await api.select(a[0])", CARDS + "/sage")
         page.wait_for_text("#fl-breakpoints", "sage.width")
         swept = json.loads(program("sweep", CONSOLE, "--show", "sage.width,sage.height", "--height", "800", "--format", "json").stdout)
         turns = swept["answers"][0]["breakpoints"]
-        self.assertEqual(page.text("#fl-breakpoints summary"), f"{len(turns)} turns")
+        self.assertEqual(page.text("#fl-breakpoints summary"), f"{len(turns)} breakpoints")
         self.assertEqual(len(page.all(".breakpoint")), len(turns))
         self.assertIn("640 sage.width jumps from 608 to 109.33: `narrow` ends", page.texts("#fl-breakpoints li"))
         page.click("1200", "#fl-breakpoints")
@@ -320,7 +320,7 @@ class Hands(HandTest):
         page.type_into("#fl-quantity", "sensors.lines")
         page.wait_for_text("#fl-legend", "sensors.lines 2")
         page.type_into("#fl-quantity", "beds.widht")
-        page.wait_for_text("#fl-ask-fault", "the nearest one is \"width\"")
+        page.wait_for_text("#fl-ask-fault", "did you mean \"width\"")
         self.assertIn("sensors.lines", page.text("#fl-legend"))
         page.run("document.querySelector(a[0]).click()", "[aria-label='leave sensors.lines out']")  # it may be drawn anew
         page.wait("no such curve", lambda: "sensors.lines" not in page.text("#fl-legend"))
@@ -338,7 +338,7 @@ class Hands(HandTest):
         page.wait_for_text("#fl-breakpoints summary", "No curve: hidden over the whole ladder")
         page.run("await api.select('console/body/beds/bed_fern'); await api.apply('set body.hidden=false')")
         page.run("await api.apply('set bar.width=500'); await api.select('console/bar')")
-        page.wait_for_text("#fl-breakpoints summary", "No turns: these run straight over the whole ladder")
+        page.wait_for_text("#fl-breakpoints summary", "No breakpoints: these run straight over the whole ladder")
 
     def test_the_command_can_be_pasted_into_a_shell(self):
         page = self.page
@@ -352,9 +352,9 @@ class Hands(HandTest):
     def test_a_claim_that_nothing_tests_is_not_broken(self):
         page = self.page
         page.type_into("#fl-claims input", "beds.width = 3 when container.width > 5000")
-        page.wait_for_text("#fl-claims summary", "1 of 27 never tested, 26 kept")
-        self.assertTrue(page.texts("#fl-claims > div > ul > li")[0].startswith("never tested "))
-        self.assertIn("never tested", program("check", CONSOLE, "--claim", "beds.width = 3 when container.width > 5000").stdout)
+        page.wait_for_text("#fl-claims summary", "1 of 27 untested, 26 kept")
+        self.assertTrue(page.texts("#fl-claims > div > ul > li")[0].startswith("untested "))
+        self.assertIn("untested", program("check", CONSOLE, "--claim", "beds.width = 3 when container.width > 5000").stdout)
 
     def test_claims_that_cannot_be_checked_are_not_said_to_be_missing(self):
         page = self.page
@@ -372,7 +372,7 @@ class Hands(HandTest):
         page.run("await api.apply('set sensors.gap=20')")
         page.wait_for_text("#fl-claims summary", "1 of 26 broken, 25 kept")
         item = page.texts("#fl-claims > div > ul > li")[0]
-        self.assertRegex(item, r"broken sensors\.lines = 1 when container\.width >= 776.*sensors: vents begins line 2: air 84")
+        self.assertRegex(item, r"broken sensors\.lines = 1 when container\.width >= 776.*sensors: vents starts line 2: air 84")
         checked = json.loads(program("check", CONSOLE, "--set", "sensors.gap=20", "--failing", "--format", "json").stdout)["answers"][0]["claims"][0]
         bars = page.all(".stretch")
         self.assertEqual(len(bars), len(checked["failing"]))
@@ -393,7 +393,7 @@ class Hands(HandTest):
         page.type_into("#fl-claims input", "beds.width > 5000")
         page.wait_for_text("#fl-claims summary", "1 of 28 broken")
         page.type_into("#fl-claims input", "bedz.width > 5")
-        page.wait_for_text("#fl-claims .fault", "the nearest name is \"beds\"")
+        page.wait_for_text("#fl-claims .fault", "did you mean \"beds\"")
         self.assertEqual(page.find("#fl-claims input").get_attribute("value"), "bedz.width > 5")
         page.click("leave out", "#fl-claims")
         page.wait_for_text("#fl-claims summary", "27 hold")
@@ -422,7 +422,7 @@ class Hands(HandTest):
         page = self.page
         choices = [
             (lambda: page.find("[data-key='mode closed']").click(), ["--mode", "closed"]),
-            (lambda: Select(page.find("[data-key=wording]")).select_by_index(1), ["--locale", page.run("return (await api.scene()).wordings[0]")]),
+            (lambda: Select(page.find("[data-key=locale]")).select_by_index(1), ["--locale", page.run("return (await api.scene()).locales[0]")]),
             (lambda: page.type_into("[data-key=longer]", "40"), ["--text-expansion", "40%"]),
             (lambda: Select(page.find("[data-key=direction]")).select_by_value("rtl"), ["--set", "direction=rtl"]),
         ]
@@ -490,10 +490,10 @@ class Hands(HandTest):
         page.run("await api.apply('set sensors.gap=20'); await api.apply('set title.text=It\\'s dry')")
         page.unfold("#fl-changes")
         page.run("navigator.clipboard.writeText = async (text) => { window.copied = text }")
-        page.click("Copy as options", "#fl-changes")
+        page.click("Copy as CLI options", "#fl-changes")
         copied = page.run("return window.copied")
         self.assertEqual(copied, "--set sensors.gap=20 --set 'title.text=It'\\''s dry'")
-        page.click("Save as scene", "#fl-changes")
+        page.click("Download scene", "#fl-changes")
         saved = page.downloads / "console.scene.json"
         page.wait("the file", saved.exists)
         direct = program("measure", CONSOLE, "--at", "900", "--set", "sensors.gap=20", "--set", "title.text=It's dry", "--format", "json").stdout
@@ -504,7 +504,7 @@ class Hands(HandTest):
 
     def test_an_old_arrangement_is_held_and_what_moved_is_listed(self):
         page = self.page
-        page.click("Hold this arrangement")
+        page.click("Keep for comparison")
         page.wait_for_text("#fl-moved summary", "Nothing moved")
         self.assertIn("No node is elsewhere or of another size than at 700x800.", page.text("#fl-moved"))
         before = boxes_of(page)
@@ -536,8 +536,8 @@ class Hands(HandTest):
         for _ in range(120):
             page.hands().send_keys(Keys.TAB).perform()
             reached.add(page.driver.execute_script("const e = document.activeElement; return e.id || e.dataset.key || e.className || e.getAttribute('role') || e.tagName"))
-        for wanted in ("fl-width", "fl-height", "fl-content", "mode closed", "wording", "longer", "direction", "fl-hold", "fl-right",
-                       "fl-lower", "turn", "rung", "fl-cursor", "fl-quantity", "treeitem", "claim"):
+        for wanted in ("fl-width", "fl-height", "fl-content", "mode closed", "locale", "longer", "direction", "fl-hold", "fl-right",
+                       "fl-lower", "breakpoint", "named-size", "fl-cursor", "fl-quantity", "treeitem", "claim"):
             self.assertIn(wanted, reached)
 
 
@@ -576,13 +576,13 @@ def nameless(page):
 def contrast(page):
     """The least contrast of any text with what is behind it (WCAG 2, relative luminance)."""
     return page.run("""
-      const parts = (colour) => (colour.match(/[\\d.]+/g) ?? []).map(Number);
+      const parts = (color) => (color.match(/[\\d.]+/g) ?? []).map(Number);
       const luminance = ([r, g, b]) => [r, g, b].map((v) => (v /= 255) <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4)
         .reduce((sum, v, i) => sum + v * [0.2126, 0.7152, 0.0722][i], 0);
       const behind = (element) => {
         for (let one = element; one; one = one.parentElement) {
-          const colour = parts(getComputedStyle(one).backgroundColor);
-          if (colour.length === 3 || colour[3] === 1) return colour;
+          const color = parts(getComputedStyle(one).backgroundColor);
+          if (color.length === 3 || color[3] === 1) return color;
         }
         return parts(getComputedStyle(document.body).backgroundColor);
       };

@@ -74,7 +74,7 @@ class Hostile(PageTest):
                 path.write_text('{"format": 2, "root": {"kind": "row", "name": "r"}, "ladder": {"width": [10, 20]}}')
                 page = self.page.report(path)
                 ours = program("measure", path, "--format", "json").stdout
-                self.assertEqual(page.run("return api.answer('measure', [])"), ours)
+                self.assertEqual(page.run("return api.run('measure', [])"), ours)
                 self.assertEqual(page.run("return typeof pwned"), "undefined")
 
     def test_no_request_leaves_the_page(self):

@@ -76,7 +76,7 @@ class Answers(PageTest):
         """`options` are of the call, `before` are those that the page is opened with."""
         ours = program(command, scene, *options, *before, check=False)
         try:
-            theirs = self.page.run("return api.answer(a[0], a[1])", command, list(options))
+            theirs = self.page.run("return api.run(a[0], a[1])", command, list(options))
         except Refused as refused:
             self.assertEqual((ours.returncode, ours.stderr.strip()), (2, str(refused)))
         else:
@@ -104,8 +104,8 @@ class Answers(PageTest):
 
     def test_forms_and_changes_that_the_page_is_opened_with(self):
         scene = "examples/console.scene.json"
-        wording = self.page.report(scene).run("return (await api.scene()).wordings[0]")
-        forms = ["--mode", "closed", "--text-expansion", "35%", "--locale", wording, "--set", "sensors.gap=20", "--move", "legend=bar:1"]
+        locale = self.page.report(scene).run("return (await api.scene()).locales[0]")
+        forms = ["--mode", "closed", "--text-expansion", "35%", "--locale", locale, "--set", "sensors.gap=20", "--move", "legend=bar:1"]
         self.page.report(scene, *forms)
         for command, options in [("measure", ["--at", "900"]), ("check", []), ("explain", ["legend"]), ("lint", [])]:
             with self.subTest(command=command):
@@ -125,7 +125,7 @@ class Answers(PageTest):
                                  ("measure", ["--at", "phon"]), ("sweep", ["--sizes", "3"])]:
             with self.subTest(command=command, options=options):
                 with self.assertRaises(Refused) as told:
-                    self.page.run("return api.answer(a[0], a[1])", command, options)
+                    self.page.run("return api.run(a[0], a[1])", command, options)
                 self.assertEqual(str(told.exception), program(command, scene, *options, check=False).stderr.strip())
 
 
@@ -137,7 +137,7 @@ class Files(PageTest):
         page = pathlib.Path(self.page.folder.name) / "from_input.html"
         page.write_bytes(subprocess.run([PROGRAM, "report", "-", "-o", "-"], input=text.encode(), capture_output=True, check=True).stdout)
         self.page.open(page.as_uri())
-        self.assertEqual(self.page.run("return api.answer('measure', ['--at', '640'])"), ours)
+        self.assertEqual(self.page.run("return api.run('measure', ['--at', '640'])"), ours)
 
     def test_a_page_of_300_nodes_can_be_mailed(self):
         rows = [{"kind": "row", "name": f"bed_{i}", "gap": 8, "padding": 6, "children": [
@@ -166,12 +166,12 @@ class Files(PageTest):
             self.assertEqual(told.read_text(), f"1\n{page}\n")
             self.assertNotIn("note:", done.stderr)
             size = page.stat().st_size // 1000
-            self.assertEqual(done.stdout, f"{page.name}: open it in any browser and drag its edges; {size} kB, nothing else is needed\n")
+            self.assertEqual(done.stdout, f"{page.name}: {size} kB, one file; open it in a browser and drag its edges\n")
             opener.write_text("#!/bin/sh\nexit 3\n")
             failing = subprocess.run(words, cwd=folder, env=desktop, capture_output=True, text=True, check=True)
-            self.assertEqual(failing.stderr, f"note: no browser could be started; open {page} in one\n")
+            self.assertEqual(failing.stderr, f"note: cannot start a browser; open {page} yourself\n")
             alone = subprocess.run(words, cwd=folder, env={"PATH": desktop["PATH"]}, capture_output=True, text=True, check=True)
-            self.assertEqual(alone.stderr, f"note: no browser could be started, for there is no desktop here; open {page} in one\n")
+            self.assertEqual(alone.stderr, f"note: cannot start a browser: there is no desktop; open {page} yourself\n")
 
 
 class Faults(unittest.TestCase):

@@ -45,10 +45,10 @@ class Served(unittest.TestCase):
     def test_tells_a_taken_port_and_takes_the_next_free_one(self):
         with Preview(CONSOLE) as first, Preview(CONSOLE) as second:
             self.assertNotEqual(first.port, second.port)
-            self.assertRegex(second.line, r"\(8017 is taken\); Ctrl-C ends it")
+            self.assertRegex(second.line, r"\(8017 is taken\); press Ctrl-C to stop")
             asked = program("preview", CONSOLE, "--port", first.port, check=False)
             self.assertEqual(asked.returncode, 2)
-            self.assertIn(f"--port {first.port}: another program listens on {first.port}", asked.stderr)
+            self.assertIn(f"--port {first.port}: another program uses port {first.port}", asked.stderr)
 
     def test_says_when_no_port_is_free(self):
         with contextlib.ExitStack() as taken:
@@ -60,7 +60,7 @@ class Served(unittest.TestCase):
                     listening.listen()
             told = program("preview", CONSOLE, check=False)
         self.assertEqual((told.returncode, told.stderr),
-                         (2, "fond-ladder: error: no port from 8017 to 8066 is free; choose one by --port\n"))
+                         (2, "fond-ladder: error: no port from 8017 to 8066 is free; choose one with --port\n"))
 
     def test_ends_on_ctrl_c(self):
         for how in (signal.SIGINT, signal.SIGTERM):
@@ -152,19 +152,19 @@ class Followed(unittest.TestCase):
     def test_the_page_writes_its_changes_and_undo_goes_back_over_it(self):
         with Preview(self.scene, "--write") as preview:
             page = self.pages[0].open(preview.address)
-            page.wait("a button that writes", lambda: "Write to file" in page.texts("#fl-changes button"))
+            page.wait("a button that writes", lambda: "Save" in page.texts("#fl-changes button"))
             page.run("await api.apply('set beds.width=250')")
             page.unfold("#fl-changes")
-            page.click("Write to file", "#fl-changes")
+            page.click("Save", "#fl-changes")
             page.wait("the file", lambda: self.scene.read_text() == self.text.replace('"width": 240', '"width": 250', 1))
             time.sleep(0.5)  # the page hears of its own file, and takes it for what it is
             self.assertEqual(beds(page)["width"], 250)
             self.assertEqual(page.run("return api.changes()"), ["--set beds.width=250"])
             page.run("await api.undo()")
-            page.click("Write to file", "#fl-changes")
+            page.click("Save", "#fl-changes")
             page.wait("the file as it was", lambda: self.scene.read_text() == self.text)
             page.run("await api.apply('insert status:0={\"kind\": \"box\", \"name\": \"lamp\", \"width\": 20}')")
-            page.click("Write to file", "#fl-changes")
+            page.click("Save", "#fl-changes")
             page.wait("the lamp", lambda: '"lamp"' in self.scene.read_text())
             time.sleep(0.5)
             self.scene.write_text(self.scene.read_text().replace('"width": 240', '"width": 244'))  # by somebody else
@@ -173,7 +173,7 @@ class Followed(unittest.TestCase):
             self.assertNotIn("No longer possible", page.text("#fl-status"))
             with Preview(self.scene) as other:  # who may not write has no button
                 self.pages[1].open(other.address)
-                self.assertNotIn("Write to file", self.pages[1].texts("#fl-changes button"))
+                self.assertNotIn("Save", self.pages[1].texts("#fl-changes button"))
 
     def test_a_kit_that_changes_changes_the_page(self):
         with tempfile.TemporaryDirectory() as folder:
@@ -235,7 +235,7 @@ class Followed(unittest.TestCase):
             page.wait("the new width", lambda: beds(page)["width"] == 245)
             page.run("await api.apply('set beds.width=250')")
             page.unfold("#fl-changes")
-            page.click("Write to file", "#fl-changes")
+            page.click("Save", "#fl-changes")
             page.wait("the file", lambda: '"width": 250' in self.scene.read_text())
             self.assertEqual(again.stop(), -signal.SIGINT)
 

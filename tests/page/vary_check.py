@@ -27,16 +27,16 @@ class Vary(HandTest):
     def slider(self):
         return self.page.find("#fl-along input[type=range]")
 
-    def test_its_turns_are_the_programs(self):
+    def test_its_breakpoints_are_the_programs(self):
         page = self.page
         self.take(BEDS, "width")
         self.assertEqual(page.text("#fl-along summary"), "width 240, along its range")
-        page.wait("turns", lambda: page.all("#fl-along .plot .turn"))
+        page.wait("breakpoints", lambda: page.all("#fl-along .plot .breakpoint"))
         told = json.loads(program("sweep", CONSOLE, "--at", "1100x800", "--vary", f"{BEDS}.width=0..480", "--format", "json").stdout)
         (answer,) = told["answers"]
         shown = page.texts("#fl-along .curve")
         turns = [turn for turn in answer["breakpoints"] if any(turn["quantity"] in one for one in shown)]
-        self.assertEqual(len(page.all("#fl-along .plot .turn")), len(turns))
+        self.assertEqual(len(page.all("#fl-along .plot .breakpoint")), len(turns))
         items = page.texts("#fl-along li")
         for turn, item in zip(turns, items):
             self.assertTrue(item.startswith(f"{turn['at']:.5g}"), item)
@@ -45,13 +45,13 @@ class Vary(HandTest):
     def test_the_hand_moves_along_it(self):
         page = self.page
         self.take(BEDS, "width")
-        page.wait("turns", lambda: page.all("#fl-along .plot .turn"))
+        page.wait("breakpoints", lambda: page.all("#fl-along .plot .breakpoint"))
         self.slider().send_keys(Keys.ARROW_RIGHT, Keys.ARROW_RIGHT)
         page.wait("the change", lambda: page.run("return api.changes()")[-1:] == [f"--set {BEDS}.width=242"])
         self.told()
         page.wait_for_text("#fl-along summary", "width 242")
         page.find("#fl-along li button").click()
-        page.wait("the turn", lambda: page.run("return api.changes()")[-1].startswith(f"--set {BEDS}.width=117.2"))
+        page.wait("the breakpoint", lambda: page.run("return api.changes()")[-1].startswith(f"--set {BEDS}.width=117.2"))
         self.told()
 
     def test_its_ends_are_typed(self):
@@ -59,19 +59,19 @@ class Vary(HandTest):
         self.take(BEDS, "width")
         page.type_into("[data-key='along to']", "200")
         page.wait("the end", lambda: self.slider().get_attribute("max") == "200")
-        page.wait("fewer turns", lambda: len(page.all("#fl-along .plot .turn")) == 7)
+        page.wait("fewer breakpoints", lambda: len(page.all("#fl-along .plot .breakpoint")) == 7)
 
-    def test_what_turns_nowhere_and_what_is_no_number_say_so(self):
+    def test_what_has_no_breakpoint_and_what_is_no_number_say_so(self):
         page = self.page
         self.take("console/bar", "gap")  # from below 0 on
-        page.wait_for_text("#fl-along", "No turn: these run straight over the whole range.")
+        page.wait_for_text("#fl-along", "No breakpoint: these run straight over the whole range.")
         self.write_scene('{"format":2,"root":{"kind":"stack","name":"s","children":[{"kind":"box","name":"b","width":300,"height":200}]}}')
         page.report(self.scene, "--at", "500x300")
         self.take("s/b", "nudge.x")
         page.wait_for_text("#fl-along", "nudge is no number by itself: it has no curve.")
 
     def test_it_is_the_setting_that_the_hand_moves(self):
-        """What a range says is varied there; what moves with a neighbour's has no curve of its own."""
+        """What a range says is varied there; what moves with a neighbor's has no curve of its own."""
         self.write_scene("""{"format":2,"ladder":{"width":[300,800]},"ranges":[{"name":"narrow","below_width":500}],
           "root":{"kind":"column","name":"r","children":[
             {"kind":"row","name":"c","place_self":"start","gap":5,"when":{"narrow":{"gap":60}},"children":[
@@ -84,7 +84,7 @@ class Vary(HandTest):
             self.take("r/c", "gap")
             page.wait("its curve", lambda moved=moved: page.texts("#fl-along .curve") == moved)
         self.take("r/d/x", "share")
-        page.wait_for_text("#fl-along", "weight moves together with its neighbour's: it has no curve.")
+        page.wait_for_text("#fl-along", "weight moves together with its neighbor's: it has no curve.")
 
     # ---------------------------------------------------------------- words as pictures
 
@@ -117,7 +117,7 @@ class Vary(HandTest):
     def test_two_wordings_are_dragged_by_one_hand(self):
         page = self.page
         alone = page.find("#fl-right").rect["x"]
-        self.beside("wording long")
+        self.beside("locale long")
         page.wait_for_text("#fl-beside-name", "texts: long")
         self.assertLess(page.find("#fl-right").rect["x"], alone)  # there is room for both
         pictures = [self.strokes()]
@@ -156,7 +156,7 @@ class Vary(HandTest):
         self.write_scene('{"format":2,"root":{"kind":"rwo"}}')
         page.find("#fl-tools input[type=file]").send_keys(str(self.scene))
         page.wait_for_text("#fl-status", 'It cannot be shown beside it: s.scene.json:1:')
-        self.assertIn('the nearest one is "row"', page.text("#fl-status"))
+        self.assertIn('did you mean "row"', page.text("#fl-status"))
 
 
 if __name__ == "__main__":

@@ -16,8 +16,8 @@ SCENE = {
     "ranges": [{"name": "narrow", "below_width": 300}], "modes": ["loud"],
     "locales": {"wide": {"texts": {"title": "温室"}, "fonts": {"head": {"family": "Droid Sans Fallback"}}}},
     "root": {"kind": "column", "name": "card", "padding": 12, "gap": 6, "children": [
-        {"kind": "text", "name": "title", "text": "Seed trays, northern wing", "size": 20, "font": "head", "bold": True,
-         "when": {"narrow": {"size": 17}, "loud": {"italic": True}}},
+        {"kind": "text", "name": "title", "text": "Seed trays, northern wing", "font_size": 20, "font": "head", "bold": True,
+         "when": {"narrow": {"font_size": 17}, "loud": {"italic": True}}},
         {"kind": "text", "name": "about", "text": "Fern, from spores.\nShade, and mist twice a day", "line_height": 1.5},
         {"kind": "box", "name": "mark", "width": "10ch", "height": 4},
         {"kind": "text", "name": "soft", "text": "glass\u00adhouse", "one_line": False}]}}
@@ -45,15 +45,15 @@ class WordsTest(HandTest):
         self.expect_as_measured("--mode", "loud")
         self.page.run("await api.setMode('loud', false); await api.setLocale('wide')")
         self.expect_as_measured("--locale", "wide")
-        self.page.run("await api.setLocale(''); await api.setWords('plain')")
-        self.expect_as_measured("--text-metrics", "plain")
+        self.page.run("await api.setLocale(''); await api.setWords('fixed')")
+        self.expect_as_measured("--text-metrics", "fixed")
         self.assertNotIn("DejaVu", self.page.text("#fl-forms"))
 
     def test_says_whose_words_they_are_and_what_was_not_measured(self):
         self.assertIn("Words are as wide as in DejaVu Serif, DejaVu Sans", self.page.text("#fl-words"))
         self.assertNotIn("Not measured", self.page.text("#fl-words"))
         self.page.run("await api.apply('set about.text=Moss, which nobody measured')")
-        self.page.wait_for_text("#fl-words", "Not measured there, so in plain words: about.")
+        self.page.wait_for_text("#fl-words", "Not measured there, so in fixed metrics: about.")
         self.page.run("await api.apply('set title.font_size=30')")  # of another size they are in proportion
         here, there = boxes_of(self.page)["card/title"], self.measured(512, "--set", "title.font_size=30")["card/title"]
         self.assertAlmostEqual(here["height"], there[3], delta=0.1)
@@ -62,17 +62,17 @@ class WordsTest(HandTest):
 
     def test_commands_are_answered_as_the_program_answers_them(self):
         for command, options in (("sweep", ["--show", "about.height"]), ("check", []), ("explain", ["about"])):
-            here = self.page.run("return api.answer(a[0], a[1])", command, options)
+            here = self.page.run("return api.run(a[0], a[1])", command, options)
             self.assertEqual(here, program(command, self.scene, *options, "--format", "json").stdout, command)
 
     def test_a_choice_of_the_form_changes_what_they_are_measured_in(self):
         page = self.page
         chosen = page.find("[data-key=words]")
         self.assertEqual(chosen.get_attribute("value"), "fonts")
-        page.find("[data-key=words] option[value=plain]").click()
+        page.find("[data-key=words] option[value=fixed]").click()
         page.settle()
-        self.assertIn("--text-metrics plain", page.text("#fl-command"))
-        self.expect_as_measured("--text-metrics", "plain")
+        self.assertIn("--text-metrics fixed", page.text("#fl-command"))
+        self.expect_as_measured("--text-metrics", "fixed")
 
 
 class WithoutFonts(HandTest):

@@ -70,11 +70,11 @@ TEST(Locale, TheProgramTakesThemOnEveryCommand) {
   EXPECT_EQ(first_box({"--text-expansion", "100%"}), "r/title,text,0,0,57.5");
   EXPECT_EQ(first_box({"--set", "title.width=40", "--set", "r.gap=9"}), "r/title,text,0,0,40,2");
   EXPECT_EQ(first_box({"--locale", "lnog"}),
-            "fond-ladder: error: --locale lnog: the scene has no wording of that name; the nearest one is \"long\"\n");
+            "fond-ladder: error: --locale lnog: the scene has no locale of that name; did you mean \"long\"?\n");
   EXPECT_EQ(first_box({"--mode", "dmi"}),
-            "fond-ladder: error: --mode dmi: the scene has no mode of that name; the nearest one is \"dim\"\n");
+            "fond-ladder: error: --mode dmi: the scene has no mode of that name; did you mean \"dim\"?\n");
   EXPECT_EQ(first_box({"--text-expansion", "much"}),
-            "fond-ladder: error: --text-expansion much: write a share from 0 to 1000 %, as in 40%\n");
+            "fond-ladder: error: --text-expansion much: expected 0 to 1000 %, as in 40%\n");
 }
 
 TEST(Locale, WhatIsWrongInThemIsTold) {
@@ -90,10 +90,9 @@ TEST(Locale, WhatIsWrongInThemIsTold) {
   };
   EXPECT_EQ(faults(R"({"a":{"texts":{"t":"x"},"direction":"rtl"}})"), "none\n");
   EXPECT_EQ(faults(R"({"a":{"texts":{"u":"x","t":3},"direction":"up","text":{}}})"),
-            "\"u\" names no node (at /wordings/a/texts/u)\n"
-            "a text must be in quotes (at /wordings/a/texts/t)\n"
-            "\"direction\" must be ltr or rtl (at /wordings/a/direction)\n"
-            "unknown key \"text\"; the nearest one is \"texts\" (at /wordings/a/text)\n");
+            "\"u\" is not a node (at /locales/a/texts/u)\na text must be in quotes (at "
+            "/locales/a/texts/t)\n\"direction\" must be ltr or rtl (at /locales/a/direction)\nunknown key \"text\"; "
+            "did you mean \"texts\"? (at /locales/a/text)\n");
 }
 
 }  // namespace

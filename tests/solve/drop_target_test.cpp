@@ -36,8 +36,8 @@ TEST(Scrolled, MovesWhatAScrollerHoldsAndNoSizes) {
   EXPECT_EQ(moved.relative_box(scene.tree.at("a")).y, 5) << "sizes and places in the parent stay";
   EXPECT_EQ(moved.painted_box(scene.tree.at("c")).y, 55);
   EXPECT_EQ(moved.baseline(scene.tree.at("a")), 15);
-  EXPECT_EQ(moved.under(20, 40).front(), scene.tree.at("b"));
-  EXPECT_EQ(still.under(20, 40).front(), scene.tree.at("a"));
+  EXPECT_EQ(moved.hit_test(20, 40).front(), scene.tree.at("b"));
+  EXPECT_EQ(still.hit_test(20, 40).front(), scene.tree.at("a"));
   EXPECT_EQ(still.scrolled({{list, 0, Solution::scroll_end}}).scroll_position(list).height, 80);
   EXPECT_EQ(still.scrolled({{list, 7, -3}})["a"], still["a"]) << "within the range";
   EXPECT_EQ(moved.snapshot()["a"].y, -25);
@@ -58,7 +58,7 @@ TEST(Scrolled, CountsFromWhereTheContentBegins) {
   }
 }
 
-TEST(DropTarget, IsBetweenTheNeighboursAtThePoint) {
+TEST(DropTarget, IsBetweenTheNeighborsAtThePoint) {
   const char* const row = "row:r gap=10 [ box:a width=20 height=20 box:b width=20 height=20 box:c width=20 height=20 ]";
   const char* const wrapped =
       "row:r gap=10 wrap=true place_content=start [ box:a width=40 height=20 box:b width=40 height=20 box:c width=40 "
@@ -104,7 +104,7 @@ TEST(DropTarget, IsBetweenTheNeighboursAtThePoint) {
     const std::string lands = !drop_target
                                   ? "nowhere"
                                   : scene.tree.segment(drop_target->parent) + " " + std::to_string(drop_target->place) +
-                                        " | " + box_text(drop_target->mark);
+                                        " | " + box_text(drop_target->indicator);
     EXPECT_EQ(lands, one.lands) << one.what;
   }
 }
@@ -115,7 +115,7 @@ TEST(DropTarget, OfAScrolledListIsWhereItIsSeen) {
   const auto drop_target = moved.drop_target(50, 25, {});
   ASSERT_TRUE(drop_target);
   EXPECT_EQ(drop_target->place, 2U);
-  EXPECT_EQ(drop_target->mark.y, 20);
+  EXPECT_EQ(drop_target->indicator.y, 20);
 }
 
 TEST(DropTarget, IsWhereTheNodeStandsOnceItWasMovedThere) {

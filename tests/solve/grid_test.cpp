@@ -103,7 +103,7 @@ const testing::BoxCase cases[] = {
      "grid:g columns=[{\"repeat\":\"fitting\",\"tracks\":[30]}] gap=5 place_content={\"x\":\"start\"} [ box:a box:b "
      "box:c ]",
      "100x40", "a(0,0 30x40) b(35,0 30x40) c(70,0 30x40)"},
-    {"kept empty tracks take room",
+    {"kept empty tracks take space",
      "grid:g columns=[{\"repeat\":\"fitting\",\"tracks\":[{\"min\":30,\"max\":\"1fr\"}]}] [ box:a ]", "90x10",
      "a(0,0 30x10)"},
     {"dropped ones do not",
@@ -129,7 +129,7 @@ const testing::BoxCase cases[] = {
     {"a scroller's tracks overflow, start stays reachable",
      "grid:g scroll=x columns=[80,80] place_content={\"x\":\"center\"} [ box:a box:b ]", "100x10",
      "a(0,0 80x10) b(80,0 80x10)"},
-    {"others stick out on both sides", "grid:g columns=[80,80] place_content={\"x\":\"center\"} [ box:a box:b ]",
+    {"others overhang on both sides", "grid:g columns=[80,80] place_content={\"x\":\"center\"} [ box:a box:b ]",
      "100x10", "a(-30,0 80x10) b(50,0 80x10)"},
     {"a negative gap counts 0", "grid:g columns=[10,10] gap=-5 [ box:a box:b ]", "30x10", "a(0,0 10x10) b(10,0 10x10)"},
 };
@@ -211,8 +211,7 @@ TEST(Grid, NeverHasMoreTracksThanPossible) {
   const Solution solution = solver.solve(tree, {100, {}});
   EXPECT_EQ(solution.tracks(tree.root()).rows.size(), 10000U);
   ASSERT_EQ(solution.warnings().size(), 1U);
-  EXPECT_EQ(solution.warnings()[0].what,
-            "it would need more than 10,000 tracks; what is beyond stands in the last one");
+  EXPECT_EQ(solution.warnings()[0].what, "it needs more than 10,000 tracks; further cells are placed in the last one");
   cell.cell = Cell{9999, 9999};
   cell.span = {10000, 10000};
   tree.append(tree.root(), cell);

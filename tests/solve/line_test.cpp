@@ -43,7 +43,7 @@ const BoxCase cases[] = {
      "column:r [ box:bar height=40 row:b weight=1 [ box:s width=80 column:l weight=1 scroll=y [ box:e height=1200 ] ] "
      "]",
      "400x300", "bar(0,0 400x40) b(0,40 400x260) s(0,40 80x260) l(80,40 320x260) e(80,40 320x1200)"},
-    {"its neighbour without scrolling does",
+    {"its neighbor without scrolling does",
      "column:r [ box:bar height=40 row:b weight=1 [ column:l weight=1 [ box:e height=1200 ] ] ]", "400x300",
      "bar(0,0 400x0) b(0,0 400x1200) l(0,0 400x1200) e(0,0 400x1200)"},
     {"a scroller counts its minimum",
@@ -159,12 +159,12 @@ const BoxCase cases[] = {
     {"none when nothing is spare",
      "row:r [ box:a width=80 shrink=0 box:b width=80 shrink=0 margin={\"left\":\"auto\"} ]", "100x10",
      "a(0,0 80x10) b(80,0 80x10)"},
-    {"across, two centre", "row:r [ box:a width=10 height=10 margin={\"y\":\"auto\"} ]", "100x50", "a(0,20 10x10)"},
+    {"across, two center", "row:r [ box:a width=10 height=10 margin={\"y\":\"auto\"} ]", "100x50", "a(0,20 10x10)"},
     {"stretch loses to them", "row:r [ box:a width=10 margin={\"top\":\"auto\"} natural_size=[0,8] ]", "100x50",
      "a(0,42 10x8)"},
     {"fill beats them", "row:r [ box:a width=10 height=fill margin={\"top\":\"auto\"} ]", "100x50", "a(0,0 10x50)"},
     {"center", "row:r along=center gap=4 [ box:a width=10 box:b width=10 ]", "100x10", "a(38,0 10x10) b(52,0 10x10)"},
-    {"end sticks out ahead", "row:r along=end [ box:a width=120 shrink=0 ]", "100x10", "a(-20,0 120x10)"},
+    {"end overhangs ahead", "row:r along=end [ box:a width=120 shrink=0 ]", "100x10", "a(-20,0 120x10)"},
     {"but not where it scrolls", "row:r along=end scroll=x [ box:a width=120 ]", "100x10", "a(0,0 120x10)"},
     {"between", "row:r along=between [ box:a width=10 box:b width=10 box:c width=10 ]", "100x10",
      "a(0,0 10x10) b(45,0 10x10) c(90,0 10x10)"},
@@ -208,7 +208,7 @@ const BoxCase cases[] = {
      "row:r across=baseline [ box:x width=10 height=3 column:p height=100 [ text:t text=Fern margin={\"top\":\"auto\"} "
      "box:q weight=1 ] ]",
      "100x100", "x(0,12.2 10x3) p(10,0 38.4x100) t(10,0 38.4x20) q(10,20 38.4x80)"},
-    {"a baseline outside its box takes no room",
+    {"a baseline outside its box takes no space",
      "column:c [ row:r across=baseline [ text:a text=Fern max_height=0 ] box:b height=5 ]", "100x50",
      "r(0,0 100x0) a(0,0 38.4x0) b(0,0 100x5)"},
     {"fill beside an automatic margin, held by a limit",
@@ -281,7 +281,7 @@ const BoxCase cases[] = {
     {"unless it does not", "row:r border=2 border_at=over [ box:a weight=1 ]", "100x50", "a(0,0 100x50)"},
     {"a hidden child takes no gap", "row:r gap=10 [ box:a weight=1 box:b weight=1 hidden=true box:c weight=1 ]",
      "110x10", "a(0,0 50x10) c(60,0 50x10)"},
-    {"scale takes no room", "row:r [ box:a width=10 scale=3 box:b width=10 ]", "100x10", "a(0,0 10x10) b(10,0 10x10)"},
+    {"scale takes no space", "row:r [ box:a width=10 scale=3 box:b width=10 ]", "100x10", "a(0,0 10x10) b(10,0 10x10)"},
     {"unless it counts", "row:r [ box:a width=10 height=4 scale=3 scale_affects_layout=true box:b width=10 ]", "100x12",
      "a(10,4 10x4) b(30,0 10x12)"},
     {"each gives what is not set", "row:r each_child={\"width\":10,\"height\":4} [ box:a box:b width=30 ]", "100x12",
@@ -289,7 +289,7 @@ const BoxCase cases[] = {
 
     // Nothing at all.
     {"empty", "row:r [ row:a [ ] column:b [ ] ]", "100x10", "a(0,0 0x10) b(0,0 0x10)"},
-    {"no room", "row:r gap=5 [ box:a weight=1 box:b width=10 ]", "0x0", "a(0,0 0x0) b(5,0 0x0)"},
+    {"no space", "row:r gap=5 [ box:a weight=1 box:b width=10 ]", "0x0", "a(0,0 0x0) b(5,0 0x0)"},
 };
 
 TEST(Line, ArrangesAsWorkedOutByHand) {

@@ -275,7 +275,7 @@ TEST(LiveTree, TellsWhatChangedAndWhereItWas) {
 TEST(LiveTree, AStyledNodeTakesAtMost400Bytes) {
   std::vector<Node> texts;
   for (int i = 0; i < 20000; ++i) {
-    texts.push_back(text({}, "Fern").size(13 + i % 3).min_width(20 + i).max_width(400).with([&](Keys& keys) {
+    texts.push_back(text({}, "Fern").font_size(13 + i % 3).min_width(20 + i).max_width(400).with([&](Keys& keys) {
       keys.padding.set(Side::x, 12.0 + i).set(Side::y, 6.0);
     }));
   }

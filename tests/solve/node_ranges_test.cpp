@@ -22,7 +22,7 @@ using testing::RandomScenes;
 
 const std::vector<Range> tight_below_300{Range{.name = "tight", .below_width = 300}};
 
-/// A picture beside a text, or above it where there is less room than 300.
+/// A picture beside a text, or above it where there is less space than 300.
 Node card(const std::string& name) {
   return row(name)
       .gap(10)

@@ -61,7 +61,7 @@ TEST(PlainArranger, AgreesOnAllSmallLines) {
                                     "wrap=true place_content=center",
                                     "wrap=true gap=3 along=end across=end",
                                     "reverse=true",
-                                    "alike=true",
+                                    "equal_sizes=true",
                                     "out_of=4",
                                     "across=baseline",
                                     "scroll=x along=center"};

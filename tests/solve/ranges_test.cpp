@@ -144,21 +144,21 @@ TEST(Forms, WhatIsWrongInThemIsTold) {
     const char *head, *root, *says;
   } cases[] = {
       {R"("ranges":[{"name":"narrow","below_width":640}],)", R"({"kind":"row","when":{"narow":{"gap":3}}})",
-       "no range or mode is called \"narow\"; the nearest one is \"narrow\" (at /root/when/narow)\n"},
+       "no range or mode is called \"narow\"; did you mean \"narrow\"? (at /root/when/narow)\n"},
       {R"("modes":["m"],)", R"({"kind":"row","when":{"m":{"gpa":3}}})",
-       "unknown key \"gpa\"; the nearest one is \"gap\" (at /root/when/m/gpa)\n"},
+       "unknown key \"gpa\"; did you mean \"gap\"? (at /root/when/m/gpa)\n"},
       {R"("modes":["m"],)", R"({"kind":"row","when":{"m":{"children":[],"name":"x"}}})",
        "\"when\" cannot give a \"children\" (at /root/when/m/children)\n\"when\" cannot give a \"name\" (at "
        "/root/when/m/name)\n"},
       {R"("modes":["m"],)", R"({"kind":"row","when":{"m":{"copies":3}}})",
-       "\"copies\" under a condition needs \"copies\" of the node itself (at /root/when/m/copies)\n"},
+       "\"copies\" in \"when\" needs \"copies\" on the node itself (at /root/when/m/copies)\n"},
       {R"("modes":["m"],)", R"({"kind":"row","when":{"m":{"width":-3}}})",
        "\"width\" must be 0 or more, and at most 1e9 (at /root/when/m/width)\n"},
       {R"("modes":["m","m"],)", R"({"kind":"row"})", "two ranges or modes are called \"m\" (at /modes/1)\n"},
       {R"("ranges":[{"name":"n","form_width":3}],)", R"({"kind":"row"})",
-       "unknown key \"form_width\"; the nearest one is \"from_width\" (at /ranges/0/form_width)\n"},
+       "unknown key \"form_width\"; did you mean \"from_width\"? (at /ranges/0/form_width)\n"},
       {R"("ranges":[{"name":"n","from_width":9,"below_width":9}],)", R"({"kind":"row"})",
-       "the range \"n\" holds at no size: it ends before it begins (at /ranges/0)\n"},
+       "the range \"n\" includes no size: it ends before it begins; the larger bound is below_ (at /ranges/0)\n"},
       {R"("ranges":[{"below_width":9}],)", R"({"kind":"row"})",
        "a range must be an object with a \"name\" and bounds, as in \"below_width\": 640 (at /ranges/0)\n"},
   };

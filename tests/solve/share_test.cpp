@@ -121,7 +121,7 @@ const Case cases[] = {
     {"10+1 20+1", 100, "45 55"},                    // growth on top of the base
     {"100 300", 200, "50 150"},                     // shrink goes by base
     {"100-0 300", 200, "100 100"},                  // rigid
-    {"100-0 300-0", 200, "100 300"},                // both rigid: they stick out
+    {"100-0 300-0", 200, "100 300"},                // both rigid: they overhang
     {"100-2 100", 140, "60 80"},                    // 100 - 20*2, 100 - 20*1
     {"100*80 100*100", 182, "92 90"},               // padding does not shrink: 18 by 80 to 100
     {"0+1<20 0+1 0+2", 100, "20 26.6667 53.3333"},  // a maximum hands on its surplus
@@ -129,12 +129,12 @@ const Case cases[] = {
     {"0+1>50 0+1<10 0+1", 100, "50 10 40"},         // both at once
     {"0+1>60<30 0+1", 100, "60 40"},                // a minimum beats a maximum
     {"50+1<40 0+1", 100, "40 60"},                  // base above its maximum is frozen at once
-    {"0+1>90 0+1>90", 100, "90 90"},                // minima larger than the room
-    {"0+1<10 0+1<10", 100, "10 10"},                // maxima smaller than the room
+    {"0+1>90 0+1>90", 100, "90 90"},                // minima larger than the space
+    {"0+1<10 0+1<10", 100, "10 10"},                // maxima smaller than the space
     {"0+0.5 0+0.2", 100, "50 20"},                  // factors below 1 share only that part
     {"20+0.25 30", 100, "32.5 30"},                 // a quarter of the spare 50
     {"0+0.5<10 0+0.2", 100, "10 20"},               // the part stays, though another was stopped
-    {"0+0.5>60 0+0.5", 100, "60 40"},               // level 100 capped by the room
+    {"0+0.5>60 0+0.5", 100, "60 40"},               // level 100 capped by the space
     {"100-0.25 100-0.25", 100, "75 75"},            // half of the missing 100
     {"100-0.2>95 300-0.2", 300, "95 280"},          // 100 missing: stopped at 95; then 20 of 100
     {"100-1>90 100-1 100-1", 240, "90 75 75"},      // shrink stops at a minimum

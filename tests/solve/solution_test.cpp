@@ -114,8 +114,8 @@ TEST(Solution, TellsWhatSticksOutOfThePaddingBox) {
 TEST(Solution, TellsWhichWordsAndLinesATextLoses) {
   const CutCase cases[] = {
       {"row:r [ text:a text=\"Fern\" width=20 ]", "100x50", "0 18.4 0 0"},
-      {"row:r [ text:a text=\"Fern\" width=20 words_at=center ]", "100x50", "0 9.2 0 9.2"},
-      {"row:r [ text:a text=\"Fern\" width=20 words_at=end ]", "100x50", "0 0 0 18.4"},
+      {"row:r [ text:a text=\"Fern\" width=20 text_align=center ]", "100x50", "0 9.2 0 9.2"},
+      {"row:r [ text:a text=\"Fern\" width=20 text_align=end ]", "100x50", "0 0 0 18.4"},
       {"row:r [ text:a text=\"Fern\nMoss\" height=30 ]", "100x50", "0 0 10 0"},
       {"row:r [ text:a text=\"a b c\" width=10 max_lines=1 height=20 ]", "100x50", "0 0 40 0"},
       {"row:r [ text:a text=\"Fern\" width=45 padding=4 ]", "100x50", "0 0 0 0"},
@@ -183,11 +183,11 @@ TEST(Solution, PaintsInTheOrderOfTheFileWhateverTheOrderOfLaying) {
   std::vector<NodeId> painted;
   for (const auto& one : later.painted()) painted.push_back(one.node);
   EXPECT_EQ(names(later, painted), "r a b");
-  EXPECT_EQ(names(later, later.under(7, 5)), "b a r");
+  EXPECT_EQ(names(later, later.hit_test(7, 5)), "b a r");
   const Solution earlier =
       at("row:r on_top=first gap=-5 [ box:a width=10 height=9 box:b width=10 height=9 ]", "100x50");
-  EXPECT_EQ(names(earlier, earlier.under(7, 5)), "a b r");
-  EXPECT_EQ(names(earlier, earlier.under(100, 5)), "");  // right and bottom edges are outside
+  EXPECT_EQ(names(earlier, earlier.hit_test(7, 5)), "a b r");
+  EXPECT_EQ(names(earlier, earlier.hit_test(100, 5)), "");  // right and bottom edges are outside
 }
 
 TEST(Solution, ScaleIsPaintedAboutTheCentre) {
@@ -201,13 +201,13 @@ TEST(Solution, ScaleIsPaintedAboutTheCentre) {
     EXPECT_EQ(one.box, solution.painted_box(one.node)) << tree.path(one.node);
     EXPECT_EQ(one.scale, one.depth == 0 ? 1 : 2);
   }
-  EXPECT_EQ(names(solution, solution.under(12, 12)), "i a r");
+  EXPECT_EQ(names(solution, solution.hit_test(12, 12)), "i a r");
 }
 
 TEST(Solution, WhatIsScrolledAwayIsNotUnderAPoint) {
   const Solution solution = at("row:r [ row:s scroll=x width=40 [ box:a width=90 height=9 ] ]", "100x50");
-  EXPECT_EQ(names(solution, solution.under(30, 5)), "a s r");
-  EXPECT_EQ(names(solution, solution.under(60, 5)), "r");
+  EXPECT_EQ(names(solution, solution.hit_test(30, 5)), "a s r");
+  EXPECT_EQ(names(solution, solution.hit_test(60, 5)), "r");
 }
 
 TEST(Solution, SnappingLosesNoPixel) {
@@ -282,7 +282,7 @@ TEST(Solution, ThrowsWhenItNoLongerHolds) {
     EXPECT_THROW((void)solution.boxes(), StaleSolution) << what;
     EXPECT_THROW((void)solution.container(), StaleSolution) << what;
     EXPECT_THROW((void)solution.warnings(), StaleSolution) << what;
-    EXPECT_THROW((void)solution.under(1, 1), StaleSolution) << what;
+    EXPECT_THROW((void)solution.hit_test(1, 1), StaleSolution) << what;
     EXPECT_THROW((void)solution.visited(), StaleSolution) << what;
     EXPECT_THROW((void)solution.tree(), StaleSolution) << what;
     EXPECT_THROW((void)solution.snapshot(), StaleSolution) << what;

@@ -20,7 +20,7 @@ const BoxCase cases[] = {
     {"stretch", "stack:s place_items={\"x\":\"stretch\",\"y\":\"stretch\"} [ box:a margin=5 ]", "100x50",
      "a(5,5 90x40)"},
     {"fill is stretch", "stack:s [ box:a width=fill height=fill ]", "100x50", "a(0,0 100x50)"},
-    {"center sticks out on both sides", "stack:s place_items={\"x\":\"center\"} [ box:a width=140 height=4 ]", "100x50",
+    {"center overhangs on both sides", "stack:s place_items={\"x\":\"center\"} [ box:a width=140 height=4 ]", "100x50",
      "a(-20,0 140x4)"},
     {"as large as its largest child",
      "row across=start [ stack:s padding=3 [ box:a width=10 height=40 box:b width=30 "
@@ -56,7 +56,7 @@ const BoxCase cases[] = {
      "r(0,0 10x4) a(0,0 10x4) b(0,0 80x80)"},
     {"an automatic margin counts 0", "row:r [ box:a pin={\"left\":5,\"right\":5} height=4 margin={\"left\":\"auto\"} ]",
      "100x50", "a(5,0 90x4)"},
-    {"fits its room", "row:r [ text:a text=\"two words\" pin={\"left\":40} ]", "100x90", "a(40,0 60x40)"},
+    {"fits its space", "row:r [ text:a text=\"two words\" pin={\"left\":40} ]", "100x90", "a(40,0 60x40)"},
     {"holds to the view of a scroller",
      "row:r scroll=x [ box:a width=300 height=4 box:b width=10 height=4 pin={\"right\":0} ]", "100x50",
      "a(0,0 300x4) b(90,0 10x4)"},

@@ -142,14 +142,14 @@ TEST(Threads, AnswersAreTheSameOnAnyNumberOfThem) {
   const auto told = [&](unsigned threads) {
     std::ostringstream text;
     text << lint(variants, threads);
-    for (const CheckedClaim& one : check(variants, {"a.width = b.width", "fits(r)", "shown(r/*)"}, threads))
+    for (const CheckedClaim& one : check(variants, {"a.width = b.width", "fits(r)", "reachable(r/*)"}, threads))
       text << report(one);
     for (const CheckedClaim& one : check_every_height(variants, {"a.width = b.width"}, Interval(10, 30), threads))
       text << report(one);
     SweepOptions options;
     options.threads = threads;
     for (const Breakpoint& breakpoint : sweep(scene, scene.ladder, {"r/*.width", "t.x"}, options).breakpoints())
-      text << breakpoint.at << ' ' << breakpoint.cause << '\n';
+      text << breakpoint.at << ' ' << breakpoint.why << '\n';
     return text.str();
   };
   const std::string alone = told(1);

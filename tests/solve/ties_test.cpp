@@ -47,7 +47,7 @@ TEST(Ties, ComeFromCppByNameAndByHandle) {
   const Solution without = solver.solve(tree, {100, 50});
   EXPECT_EQ(without.box(b).x, 0) << "nobody is left: at the edge of the parent";
   ASSERT_EQ(without.warnings().size(), 1U);
-  EXPECT_THAT(without.warnings()[0].what, HasSubstr("which is none of its siblings"));
+  EXPECT_THAT(without.warnings()[0].what, HasSubstr("which is not a sibling"));
   EXPECT_THROW(tree.set(b, box().pin(Pin().tied(PinSide::left, to("a", PinSide::top)))), BadValue);
   EXPECT_THROW(tree.set(b, box().pin(Pin{.left = 3}.tied(PinSide::left, to("a", PinSide::left)))), BadValue);
 }
@@ -73,7 +73,7 @@ TEST(Ties, ACircleIsRefusedWithItsMembersOrFallsBack) {
   const std::string a = R"({"kind":"box","name":"a","width":9,"pin":{"left":"b.right"}},)";
   const std::string circle = a + R"({"kind":"box","name":"b","width":9,"pin":{"left":"a.right"}})";
   EXPECT_THAT(testing::run({"measure", "-", "--at", "100x50"}, scene(circle)).err,
-              HasSubstr("these are tied to one another in a circle, sideways: a > b > a (at /root/children/0/pin)"));
+              HasSubstr("these nodes are tied in a circle, sideways: a > b > a (at /root/children/0/pin)"));
   // One that a mode makes: the tie that closes it is as if it were not there.
   const Scene by_mode = read_scene(
       scene(a + R"({"kind":"box","name":"b","width":9,"when":{"m":{"pin":{"left":"a.right"}}},"pin":{"left":7}})",
@@ -84,7 +84,7 @@ TEST(Ties, ACircleIsRefusedWithItsMembersOrFallsBack) {
   EXPECT_EQ(round["b"].x, 0);
   EXPECT_EQ(round["a"].x, 9);
   ASSERT_EQ(round.warnings().size(), 1U);
-  EXPECT_THAT(round.warnings()[0].what, HasSubstr("which waits for it in turn"));
+  EXPECT_THAT(round.warnings()[0].what, HasSubstr("which is tied back to it"));
 }
 
 /// Where ties go round in a circle, it hangs on the way along them which one is let go.
@@ -109,13 +109,13 @@ TEST(Ties, WrongOnesAreToldWithTheirPlace) {
   const struct {
     const char *pin, *fault;
   } cases[] = {
-      {R"({"left":"aa.right"})", "no sibling is called \"aa\"; the nearest one is \"a\" (at /root/children/1/pin)"},
+      {R"({"left":"aa.right"})", "no sibling is called \"aa\"; did you mean \"a\"? (at /root/children/1/pin)"},
       {R"({"left":"b.right"})", "\"b\" cannot be tied to itself"},
-      {R"({"left":"a.rihgt"})", "\"rihgt\" is no edge; the nearest one is \"right\""},
+      {R"({"left":"a.rihgt"})", "\"rihgt\" is not an edge; did you mean \"right\""},
       {R"({"left":"a.top"})", "\"pin\" must tie left to an edge on the same axis, which top is not"},
-      {R"({"left":"a.right+3"})", "is no edge"},
+      {R"({"left":"a.right+3"})", "is not an edge"},
       {R"({"left":"a.right + 3px"})", "must be tied to an edge of a sibling, as in \"photo.right + 12\""},
-      {R"({"left":[]})", "must be tied to an edge at least"},
+      {R"({"left":[]})", "must tie at least one edge"},
       {R"({"left":"a"})",
        "must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or tied to an edge as in \"photo.right + 12\""},
       {R"({"left":[3]})", "must be tied to an edge of a sibling"},
@@ -159,7 +159,7 @@ TEST(Ties, LintTellsThoseThatCannotBeFollowed) {
             "b.pin.left no effect\n");
   EXPECT_EQ(
       findings(scene(R"({"kind":"box","name":"a","natural_size":[9,9],"when":{"small":{"hidden":true}}},)" + b, range)),
-      "b.pin.left asleep\n");
+      "b.pin.left dormant\n");
   EXPECT_EQ(findings(scene(R"({"kind":"box","name":"a","natural_size":[9,9]},)" + b, range)), "");
 }
 

@@ -281,7 +281,7 @@ class Plain {
       if (!content) return height;
       const CustomContent::Heights words = content->height_for(inner);
       const double unused_space = std::max(0.0, height - inset(keys, false, none) - words.height);
-      const double share = keys.words_up == WordsAt::start ? 0 : keys.words_up == WordsAt::end ? 1 : 0.5;
+      const double share = keys.text_align.y == TextAlign::start ? 0 : keys.text_align.y == TextAlign::end ? 1 : 0.5;
       return top + words.baseline + (keys.kind == Kind::text ? share * unused_space : 0);
     }
     auto lines = lines_of(node, inner);
@@ -355,7 +355,7 @@ class Plain {
     return up + before(keys, false, whole_down) - before(keys, false, none);
   }
 
-  /// How far behind the start of its room a child lies.
+  /// How far behind the start of its space a child lies.
   static double ahead(const Margin& around, double unused_space, Across align, bool scrolls) {
     if (around.auto_before || around.auto_after) {
       if (unused_space <= 0 || !around.auto_before) return 0;
@@ -743,10 +743,10 @@ class Plain {
 
   static std::pair<double, double> spread(PlaceContent word, double unused_space, std::size_t count, bool scrolls) {
     const auto n = static_cast<double>(count);
-    const bool sticks_out = unused_space <= 0;
-    if (word == PlaceContent::center && !(sticks_out && scrolls)) return {unused_space / 2, 0};
-    if (word == PlaceContent::end && !(sticks_out && scrolls)) return {unused_space, 0};
-    if (sticks_out) return {0, 0};
+    const bool overhangs = unused_space <= 0;
+    if (word == PlaceContent::center && !(overhangs && scrolls)) return {unused_space / 2, 0};
+    if (word == PlaceContent::end && !(overhangs && scrolls)) return {unused_space, 0};
+    if (overhangs) return {0, 0};
     if (word == PlaceContent::between && count > 1) return {0, unused_space / (n - 1)};
     if (word == PlaceContent::around) return {unused_space / (2 * n), unused_space / n};
     if (word == PlaceContent::evenly) return {unused_space / (n + 1), unused_space / (n + 1)};
@@ -1005,7 +1005,7 @@ class Plain {
     const std::size_t middle = x ? of(PinSide::middle_x) : of(PinSide::middle_y);
     const bool from_far = x && rtl_ && !side[of(PinSide::left)] && !side[of(PinSide::right)];
     const double whole = x ? space.width : space.height;
-    // A single tie leaves all of the room.
+    // A single tie leaves all of the space.
     const bool both = side[near] && side[far];
     const bool keeps_space = !both && ((side[near] && is_tied[near]) || (side[far] && is_tied[far]));
     const double need = x ? none : content_height(one.child.id, one.size[0], space.width);

@@ -142,7 +142,7 @@ Keys RandomScenes::keys(bool leaf) {
     keys.border.set(side, below(6) / 2.0);
   }
   if (chance(15)) keys.border_at = static_cast<BorderAt>(below(4));
-  if (chance(20)) keys.words_up = static_cast<WordsAt>(below(3));
+  if (chance(20)) keys.text_align.y = static_cast<TextAlign>(below(3));
   add_container_keys(keys);
   add_child_keys(keys);
   if (chance(70)) keys.natural_size = {length(), length()};

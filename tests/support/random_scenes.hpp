@@ -19,7 +19,7 @@ class RandomScenes {
   [[nodiscard]] Keys keys(bool leaf);
   /// A tree of about `size` nodes. Names are unique in the tree.
   [[nodiscard]] Tree tree(std::size_t size);
-  /// Gives some nodes own ranges, and nodes in them forms under these.
+  /// Gives some nodes node ranges, and nodes in them forms under these.
   void add_node_ranges(Tree& tree);
   /// Makes lists of some rows and columns, of which only what is in view is arranged by whoever looks.
   void add_lists(Tree& tree);

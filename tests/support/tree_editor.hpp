@@ -5,7 +5,7 @@
 
 namespace fond_ladder::testing {
 
-/// Edits at random of a tree with one range and one mode, and in some scripts own ranges, ties and lists.
+/// Edits at random of a tree with one range and one mode, and in some scripts node ranges, ties and lists.
 class TreeEditor {
  public:
   explicit TreeEditor(std::uint32_t seed) : TreeEditor(RandomScenes(seed), 12) {}

@@ -45,13 +45,13 @@ TEST(Fonts, EveryKeyOfATextCounts) {
   const auto width = [](const std::string& keys) {
     return width_of(in_fonts("row:r [ text:t text=\"Fern, shade\" " + keys + " ]"));
   };
-  const double plain = width("size=16");
-  EXPECT_NEAR(width("size=32"), 2 * plain, 0.01) << "nothing is rounded to pixels of a screen";
-  EXPECT_GT(width("size=16 bold=true"), plain + 1);
-  EXPECT_NE(width("size=16 font=head"), plain);
-  EXPECT_NE(width("size=16 italic=true font=head bold=true"), width("size=16 font=head"));
-  EXPECT_EQ(width("size=16 font=elsewhere"), plain) << "a name that nobody has is body's";
-  EXPECT_EQ(width("size=16 max_lines=1"), plain);
+  const double plain = width("font_size=16");
+  EXPECT_NEAR(width("font_size=32"), 2 * plain, 0.01) << "nothing is rounded to pixels of a screen";
+  EXPECT_GT(width("font_size=16 bold=true"), plain + 1);
+  EXPECT_NE(width("font_size=16 font=head"), plain);
+  EXPECT_NE(width("font_size=16 italic=true font=head bold=true"), width("font_size=16 font=head"));
+  EXPECT_EQ(width("font_size=16 font=elsewhere"), plain) << "a name that nobody has is body's";
+  EXPECT_EQ(width("font_size=16 max_lines=1"), plain);
 }
 
 TEST(Fonts, AnEmIsTheSizeOfTextsThatSayNoneAndGoesOnWithEdits) {
@@ -117,7 +117,7 @@ TEST(Fonts, NothingIsShapedAfterTheFirstSolve) {
   scene.ladder.width = {80, 600};
   testing::add_form(scene, scene.tree.at("t"), "narrow", [](Keys& keys) { keys.bold = true; });
   set_words(scene, TextMetrics::fonts);
-  const auto& fonts = dynamic_cast<const typeset::PangoFonts&>(*scene.tree.typesetter());
+  const auto& fonts = dynamic_cast<const typeset::PangoFonts&>(*scene.tree.text_shaper());
   static_cast<void>(solve(scene, {400, {}}));
   const std::size_t shaped = fonts.shaped();
   EXPECT_GT(sweep(scene, scene.ladder, {"t.height", "u.height"}).breakpoints().size(), 4U);
@@ -166,7 +166,7 @@ TEST(Fonts, AWordingBringsItsTextsAndItsFonts) {
   Locale wide{"wide", {{scene.tree.at("t"), "温室"}}, {}, {{"body", "Droid Sans Fallback", ""}}};
   scene.locales.push_back(wide);
   const double moss = width_of(scene, "u");
-  const auto family = [&] { return scene.tree.typesetter()->family({}); };
+  const auto family = [&] { return scene.tree.text_shaper()->family({}); };
   EXPECT_EQ(family(), "DejaVu Sans");
   apply_locale(scene, "wide");
   EXPECT_EQ(family(), "Droid Sans Fallback");
@@ -182,26 +182,25 @@ TEST(Fonts, AFileIsItsFontWhateverTheMachineHas) {
   EXPECT_EQ(width_of(in_fonts(fern, {{"body", "", bold_file}})), of_bold) << "a file of bold letters is bold";
   const Scene both = in_fonts(bold, {{"body", "", sans_file}, {"strong", "", bold_file}});
   EXPECT_EQ(width_of(both), of_bold);
-  EXPECT_THAT(both.tree.typesetter()->remarks(), IsEmpty());
+  EXPECT_THAT(both.tree.text_shaper()->remarks(), IsEmpty());
   const Scene alone = in_fonts(bold, {{"body", "", sans_file}});
   EXPECT_EQ(width_of(alone), of_family);
-  EXPECT_THAT(alone.tree.typesetter()->remarks(),
-              ElementsAre(HasSubstr("the font body (DejaVu Sans) has no bold letters; its plain ones are measured")));
+  EXPECT_THAT(alone.tree.text_shaper()->remarks(),
+              ElementsAre(HasSubstr("the font body (DejaVu Sans) has no bold letters; its regular ones are measured")));
 }
 
 TEST(Fonts, CharactersThatAFontDoesNotHaveAreTold) {
   constexpr auto wide = "row:r [ text:t text=\"温室 fern 温\" ]";
   const auto remarks = [&](std::vector<NamedFont> fonts) {
-    return in_fonts(wide, std::move(fonts)).tree.typesetter()->remarks();
+    return in_fonts(wide, std::move(fonts)).tree.text_shaper()->remarks();
   };
   EXPECT_THAT(remarks({{"body", "DejaVu Sans", ""}}),
-              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; other letters stand in"));
-  EXPECT_THAT(
-      remarks({{"body", "", sans_file}}),
-      ::testing::Contains(
-          "the font body (DejaVu Sans) does not have 室 温, nor has another file of the scene; boxes stand in"));
+              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; other letters are used instead"));
+  EXPECT_THAT(remarks({{"body", "", sans_file}}),
+              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温, nor has another file of the scene; "
+                                  "boxes are used instead"));
   EXPECT_THAT(remarks({{"body", "", sans_file}, {"wide", "", wide_file}}),
-              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; other letters stand in"));
+              ::testing::Contains("the font body (DejaVu Sans) does not have 室 温; other letters are used instead"));
   EXPECT_THAT(remarks({{"body", "Droid Sans Fallback", ""}, {"head", "DejaVu Sans", ""}}),
               ::testing::Contains(HasSubstr("does not have e f n r")));
 }
@@ -248,16 +247,17 @@ TEST(Fonts, ALongTextIsItsParagraphs) {
 TEST(Fonts, AllTextsOnceAStyleAreBounded) {
   const std::string one = repeated("", "\n", 500'000);
   Node root = column("r");
-  for (int i = 0; i < 40; ++i) root.children(fond_ladder::text("t" + std::to_string(i), one).size(8 + (i % 2)));
+  for (int i = 0; i < 40; ++i) root.children(fond_ladder::text("t" + std::to_string(i), one).font_size(8 + (i % 2)));
   Scene few(root);
   EXPECT_NO_THROW(set_words(few, TextMetrics::fonts)) << "twenty say the same";
-  for (int i = 0; i < 16; ++i) root.children(fond_ladder::text("u" + std::to_string(i), one).size(20 + i));
+  for (int i = 0; i < 16; ++i) root.children(fond_ladder::text("u" + std::to_string(i), one).font_size(20 + i));
   Scene many(root);
   try {
     set_words(many, TextMetrics::fonts);
     ADD_FAILURE();
   } catch (const BadFonts& bad) {
-    EXPECT_STREQ(bad.what(), "all texts, once a style, come to 9,000,000 bytes; with fonts at most 8,000,000 are set");
+    EXPECT_STREQ(bad.what(),
+                 "all texts, once per style, have 9,000,000 bytes; the limit with fonts is 8,000,000 are set");
   }
 }
 
@@ -267,17 +267,17 @@ TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
     std::string text;
     double size;
   } cases[] = {
-      {"its size is 1000000; with fonts a text has at most 10000", "a", 1e6},
-      {"its size is 0.01; with fonts a text has at least 0.0625", "a", 0.01},
+      {"its size is 1000000; the largest with fonts is 10000", "a", 1e6},
+      {"its size is 0.01; the smallest with fonts is 0.0625", "a", 0.01},
       {"it has a letter with more than 200 marks on it", repeated("a", "\u0301", 201), 16},
       {"it has a letter with more than 200 marks on it", repeated("a", "\u0301\u200d", 201), 16},
       {"a paragraph of it changes direction more than 1,000 times", repeated("", "a\u05d0", 501), 16},
       {"a paragraph of it changes direction more than 1,000 times", repeated("", "\u05d01", 501), 16},
       {"a paragraph of it changes direction more than 1,000 times", repeated("", "\u2067a\u2069", 501), 16},
-      {"its words come to more than 1e6 pixels", std::string(900'000, 'a'), 16},
+      {"its text is wider than 1e6 pixels", std::string(900'000, 'a'), 16},
   };
   for (const auto& [why, text, size] : cases) {
-    Scene scene(row("r").children(fond_ladder::text("t", text).size(size)));
+    Scene scene(row("r").children(fond_ladder::text("t", text).font_size(size)));
     try {
       set_words(scene, TextMetrics::fonts);
       ADD_FAILURE() << why;
@@ -285,13 +285,13 @@ TEST(Fonts, WhatCannotBeSetIsRefusedWithItsReasonAndChangesNothing) {
       EXPECT_THAT(bad.what(), HasSubstr(std::string("r/t: ") + why));
     }
     EXPECT_EQ(scene.text_metrics, TextMetrics::fixed);
-    EXPECT_EQ(scene.tree.typesetter(), nullptr);
+    EXPECT_EQ(scene.tree.text_shaper(), nullptr);
   }
   EXPECT_EQ(open_fonts(usual)->refusal(std::string(2'000'000, 'a'), {}),
-            "its words take 2,000,000 bytes; with fonts a text has at most 1,000,000");
+            "its words take 2,000,000 bytes; the limit with fonts is 1,000,000");
   Scene scene = in_fonts("row:r [ text:t text=a ]");
-  scene.tree.set(scene.tree.at("t"), box().size(1e6));
-  EXPECT_EQ(width_of(scene), 0.6e6) << "an edit of a program's is measured in plain words";
+  scene.tree.set(scene.tree.at("t"), box().font_size(1e6));
+  EXPECT_EQ(width_of(scene), 0.6e6) << "an edit of a program's is measured in fixed metrics";
 }
 
 TEST(Fonts, FaultsOfAllFontsComeTogether) {
@@ -309,8 +309,8 @@ TEST(Fonts, FaultsOfAllFontsComeTogether) {
       told.push_back(std::to_string(*fault.font) + fault.said_at + " " + fault.message);
     EXPECT_THAT(told, ElementsAre(HasSubstr("0s:1:2 this machine has no font family \"DejaVu Sanz\"; did you mean "
                                             "\"DejaVu Sans\"?"),
-                                  "2 there is no file /nowhere.ttf", "3 /dev/zero is no plain file",
-                                  HasSubstr("README.md is no font file"), HasSubstr("is no plain file")));
+                                  "2 cannot find the file /nowhere.ttf", "3 /dev/zero is not a plain file",
+                                  HasSubstr("README.md is not a font file"), HasSubstr("is not a plain file")));
   }
 }
 
@@ -347,7 +347,7 @@ TEST(Fonts, ALayoutOfPangosIsContentToo) {
   pango_layout_set_markup(layout.get(), "Seed <b>trays</b> of the <span font_size='large'>northern</span> wing", -1);
   pango_layout_set_width(layout.get(), 40 * PANGO_SCALE);
   Scene scene = scene_from("column:c [ text:t ]");
-  scene.tree.set_content(scene.tree.at("t"), pieces_of(layout.get()));
+  scene.tree.set_content(scene.tree.at("t"), segments_of(layout.get()));
   const Solution solution = solve(scene, {2000, {}});
   ASSERT_EQ(solution.text_lines(scene.tree.at("t")).size(), 1U);
   pango_layout_set_width(layout.get(), -1);

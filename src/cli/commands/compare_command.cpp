@@ -32,14 +32,14 @@ std::optional<Interval> heights_of(const std::vector<ContainerSize>& container_s
 ExitStatus compare(const CompareCall& call, const Streams& streams) {
   const bool is_one = call.other.empty();
   if (!is_one && call.other == "-" && call.scene.file == "-")
-    throw WrongCall("compare: only one of the two scenes can come from standard input");
+    throw WrongCall("compare: both scenes are -; name a file for one of them");
   if (!is_one && words_asked(call.scene.words).size() > 1)
-    throw WrongCall("compare: two scenes, or one in words plain and fonts; not both");
+    throw WrongCall("compare: expected two scenes, or one scene with --text-metrics fixed,fonts");
   BeforeAndAfter both = load_before_and_after(call.scene, streams);
   if (is_one && both.after.options.empty()) {
     throw WrongCall(
-        "compare: with what? Name a second scene, or say what is to be different: --set, --move, --group, --remove, "
-        "--insert, --ungroup, --duplicate, --mode, --locale, --text-metrics or --text-expansion");
+        "compare: nothing to compare with; name a second scene, or change this one with --set, --move, --group, "
+        "--remove, --insert, --ungroup, --duplicate, --mode, --locale, --text-metrics or --text-expansion");
   }
   SceneCall other_call = call.scene;
   if (!is_one) other_call.file = call.other;
@@ -78,12 +78,12 @@ ExitStatus compare(const CompareCall& call, const Streams& streams) {
 
 Command compare_command() {
   CommandOf<CompareCall> command(
-      "compare", "What differs between two scenes, or one as it is and with options; exit status 1 when anything does");
+      "compare", "Compare two scenes, or one scene with and without edits; exit status 1 if they differ");
   CompareCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
-  options.optional_argument("OTHER", call.other, "A second scene file; the options then hold for both");
-  options.list("--at", "SIZE", call.at, "One size instead of the ladder: 1280x800, 1280, or a named rung; repeatable");
+  options.optional_argument("OTHER", call.other, "The second scene file; options then apply to both");
+  options.list("--at", "SIZE", call.at, "Compare at this size only: 1280x800, 1280, or a named size; repeatable");
   options.format(call.format, {Format::table, Format::json});
   return command.does(compare);
 }

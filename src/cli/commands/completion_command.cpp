@@ -186,7 +186,7 @@ ExitStatus completion(const CompletionCall& call, const Streams& streams) {
   } else if (call.shell == "fish") {
     streams.out << for_fish(commands);
   } else {
-    throw WrongCall(fmt::format("completion {}: write bash, zsh or fish", call.shell));
+    throw WrongCall(fmt::format("completion {}: expected bash, zsh or fish", call.shell));
   }
   return all_well;
 }
@@ -194,7 +194,7 @@ ExitStatus completion(const CompletionCall& call, const Streams& streams) {
 }  // namespace
 
 Command completion_command() {
-  CommandOf<CompletionCall> command("completion", "A script that completes this program's words in bash, zsh or fish");
+  CommandOf<CompletionCall> command("completion", "Print a completion script for bash, zsh or fish");
   command.options().argument("SHELL", command.call().shell, "bash, zsh or fish");
   return command.does(completion);
 }

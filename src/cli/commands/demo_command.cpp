@@ -39,7 +39,7 @@ ExitStatus demo(const DemoCall& /*call*/, const Streams& streams) {
 }  // namespace
 
 Command demo_command() {
-  return CommandOf<DemoCall>("demo", "The shipped console scene through the commands above").does(demo);
+  return CommandOf<DemoCall>("demo", "Run the commands above on the console scene that is shipped").does(demo);
 }
 
 }  // namespace fond_ladder::cli

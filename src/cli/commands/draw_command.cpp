@@ -45,7 +45,7 @@ void print_summary(const Picture& picture, const std::vector<Panel>& panels, con
 }
 
 ExitStatus draw(const DrawCall& call, const Streams& streams) {
-  if (call.output.empty()) throw WrongCall("draw: name the picture, as in -o out.svg");
+  if (call.output.empty()) throw WrongCall("draw: the file is missing; add it, as in -o out.svg");
   const PictureForm form = picture_form(call.output, call.as, "-o");
   DrawOptions options{call.bare, call.only, {}, {}};
   if (!call.scale.empty()) options.scale = parse_factor(call.scale, "--scale");
@@ -71,8 +71,8 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
   }
   if (picture.left_out > 0) {
     fmt::print(streams.err,
-               "note: {} left out: too small, too deep, too many or too far outside to show; draw a part by --only, or "
-               "with a larger --scale\n",
+               "note: {} left out: too small, too deep, too many or too far outside; draw a part with --only, or use a "
+               "larger --scale\n",
                picture.left_out == 1 ? "1 node was" : fmt::format("{} nodes were", picture.left_out));
   }
   return all_well;
@@ -81,18 +81,18 @@ ExitStatus draw(const DrawCall& call, const Streams& streams) {
 }  // namespace
 
 Command draw_command() {
-  CommandOf<DrawCall> command("draw", "A picture, every node coloured and named");
+  CommandOf<DrawCall> command("draw", "Draw the boxes, with the name of every node");
   DrawCall& call = command.call();
   Options& options = command.options();
   add_scene(options, call.scene);
   add_sizes(options, call.at, "repeated: side by side");
-  add_values(options, call.scene, "Values of a setting side by side, as in beds.width=200,240,300");
+  add_values(options, call.scene, "Draw values of a setting side by side, as in beds.width=200,240,300");
   add_scrolled(options, call.scrolled);
-  options.text("-o,--output", "FILE", call.output, "The picture, an .svg, .png or .pdf file; - is standard output");
-  options.text("--as", "svg|png|pdf", call.as, "What to write, where the ending of FILE does not say it");
-  options.flag("--bare", call.bare, "The boxes alone, without labels and helper marks");
-  options.text("--only", "NODE", call.only, "Draw this node and what is in it");
-  options.text("--scale", "NUMBER", call.scale, "Pixels of the picture a pixel of the scene; 1 when left out");
+  options.text("-o,--output", "FILE", call.output, "Write to an .svg, .png or .pdf file; - is standard output");
+  options.text("--as", "svg|png|pdf", call.as, "Write this format if the extension of FILE does not say it");
+  options.flag("--bare", call.bare, "Draw boxes only, without labels and marks");
+  options.text("--only", "NODE", call.only, "Draw only this node and its descendants");
+  options.text("--scale", "NUMBER", call.scale, "Scale: picture pixels per scene pixel; default: 1");
   return command.does(draw);
 }
 

@@ -12,7 +12,7 @@ namespace fond_ladder::cli {
 namespace {
 
 struct FontsCall {
-  std::string part;  // of a family's name; all when empty
+  std::string filter;  // of a family's name; all when empty
   Format format = Format::table;
 };
 
@@ -23,9 +23,9 @@ bool holds(const std::string& family, const std::string& part) {
 
 ExitStatus fonts(const FontsCall& call, const Streams& streams) {
   if (!can_open_fonts()) static_cast<void>(open_fonts({}));  // says what is missing
-  Families families{font_families(), 0, call.part};
+  Families families{font_families(), 0, call.filter};
   families.all = families.names.size();
-  std::erase_if(families.names, [&](const std::string& one) { return !holds(one, call.part); });
+  std::erase_if(families.names, [&](const std::string& one) { return !holds(one, call.filter); });
   if (call.format == Format::json) {
     JsonAnswers answers(streams.out, "fonts");
     write_families(answers.next(), families);
@@ -39,9 +39,9 @@ ExitStatus fonts(const FontsCall& call, const Streams& streams) {
 }  // namespace
 
 Command fonts_command() {
-  CommandOf<FontsCall> command("fonts", "The font families of this machine, for the \"fonts\" of a scene");
+  CommandOf<FontsCall> command("fonts", "List the font families of this machine, for \"fonts\" in a scene");
   FontsCall& call = command.call();
-  command.options().optional_argument("PART", call.part, "Only those with this in their name");
+  command.options().optional_argument("FILTER", call.filter, "List only families with this text in their name");
   command.options().format(call.format, {Format::table, Format::json});
   return command.does(fonts);
 }

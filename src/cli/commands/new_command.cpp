@@ -7,6 +7,7 @@
 #include <ostream>
 
 #include "cli/call_words.hpp"
+#include "cli/commands/schema.hpp"
 #include "cli/commands/templates.hpp"
 #include "model/nearest_word.hpp"
 #include "model/printable.hpp"
@@ -20,6 +21,10 @@ struct NewCall {
   std::string output;  // a file; standard output when empty or -
 };
 
+/// The command that writes the file that a new scene names, where it is not there yet.
+constexpr std::string_view for_editors =
+    "  fond-ladder schema -o scene.schema.json    (beside it, for completion in editors)\n";
+
 /// `bar_and_body, form, cards, page or list`
 std::string template_names() {
   std::string text;
@@ -30,9 +35,9 @@ std::string template_names() {
 }
 
 std::string list_of_templates() {
-  std::string text = "templates of scenes to begin from\n\n";
+  std::string text = "scene templates\n\n";
   for (const Template& one : templates()) text += fmt::format("  {:<14}{}\n", one.kind, one.about);
-  return text + "\nfond-ladder new TEMPLATE -o FILE writes one\n";
+  return text + "\nWrite one with: fond-ladder new TEMPLATE -o FILE\n";
 }
 
 const Template& template_of(const std::string& typed) {
@@ -40,7 +45,12 @@ const Template& template_of(const std::string& typed) {
   if (found != templates().end()) return *found;
   std::vector<std::string_view> words;
   for (const Template& one : templates()) words.push_back(one.kind);
-  throw WrongCall(fmt::format("new {}: there is no such template{}", typed, word_hint(typed, words)));
+  throw WrongCall(fmt::format("new {}: no template has this name{}", typed, word_hint(typed, words)));
+}
+
+/// A template as it is written: with the schema that editors complete by.
+std::string text_of(const Template& one) {
+  return "{\n  \"$schema\": \"" + std::string(schema_file) + "\"," + std::string(one.json.substr(1));
 }
 
 ExitStatus write_new(const NewCall& call, const Streams& streams) {
@@ -51,33 +61,33 @@ ExitStatus write_new(const NewCall& call, const Streams& streams) {
   }
   const Template& one = template_of(call.kind);
   if (call.output.empty() || call.output == "-") {
-    streams.out << one.json;
+    streams.out << text_of(one);
     return all_well;
   }
   std::error_code none;
   if (std::filesystem::exists(std::filesystem::symlink_status(call.output, none)))
-    throw WrongCall("new -o " + call.output + ": that is there already; name a new file");
-  write_target(streams, call.output, one.json);
+    throw WrongCall("new -o " + call.output + ": the file already exists; name a new file");
+  write_target(streams, call.output, text_of(one));
   const std::string file = shell_word(call.output);
   if (one.kind == "empty") {
-    fmt::print(streams.out, "{}: written, {}\n\n  fond-ladder preview {} --write\n", printable(call.output), one.about,
-               printable(file));
+    fmt::print(streams.out, "{}: written, {}\n\n  fond-ladder preview {} --write\n{}", printable(call.output),
+               one.about, printable(file), for_editors);
     return all_well;
   }
-  fmt::print(streams.out, "{}: written, {}\n\n  fond-ladder check {}\n  fond-ladder draw {} --at {} -o picture.png\n",
-             printable(call.output), one.about, printable(file), printable(file),
-             one.kind == "list" ? "phone" : "desk");
+  fmt::print(streams.out, "{}: written, {}\n\n  fond-ladder check {}\n  fond-ladder draw {} --at {} -o picture.png\n{}",
+             printable(call.output), one.about, printable(file), printable(file), one.kind == "list" ? "phone" : "desk",
+             for_editors);
   return all_well;
 }
 
 }  // namespace
 
 Command new_command() {
-  CommandOf<NewCall> command("new", "A scene to begin from, commented or empty");
+  CommandOf<NewCall> command("new", "Write a new scene from a template");
   NewCall& call = command.call();
   command.options().optional_argument("TEMPLATE", call.kind,
-                                      "One of " + template_names() + "; without one they are listed");
-  command.options().text("-o,--output", "FILE", call.output, "Where to, a new file; standard output when left out");
+                                      "One of " + template_names() + "; default: list the templates");
+  command.options().text("-o,--output", "FILE", call.output, "Write to this new file; default: standard output");
   return command.does(write_new);
 }
 

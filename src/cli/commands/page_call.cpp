@@ -31,7 +31,7 @@ page::Start start_of(const PageCall& call, std::string text, const std::optional
 /// is chosen here can be taken back on the page.
 std::string pieces_for(const std::string& text, const std::string& file, const Scene& shown) {
   Scene as_it_is = read_scene(text, file), changed = shown;
-  if (!shown.tree.typesetter() && as_it_is.fonts.empty() && shown.fonts.empty()) return {};
+  if (!shown.tree.text_shaper() && as_it_is.fonts.empty() && shown.fonts.empty()) return {};
   try {
     set_words(as_it_is, TextMetrics::fonts);
     set_words(changed, TextMetrics::fonts);
@@ -45,8 +45,7 @@ std::string pieces_for(const std::string& text, const std::string& file, const S
 
 void add_page(Options& options, PageCall& call) {
   add_scene(options, call.scene);
-  options.text("--at", "SIZE", call.at,
-               "The size to begin with: 1280x800, 1280, 1280xcontent, content, or a named rung");
+  options.text("--at", "SIZE", call.at, "Open at this size: 1280x800, 1280, 1280xcontent, content, or a named size");
 }
 
 PageScene read_page_scene(const PageCall& call, const Streams& streams) {
@@ -68,7 +67,7 @@ std::string page_of(const std::string& page_without_scene, const PageCall& call,
 std::string page_of_faulty(const std::string& page_without_scene, const PageCall& call, const std::string& text,
                            const page::Served& served) {
   return page::report_text(page_without_scene, start_of(call, text, served), call.scene.file,
-                           "<p>The scene is wrong; its faults come here.</p>");
+                           "<p>The scene has errors.</p>");
 }
 
 }  // namespace fond_ladder::cli

@@ -29,7 +29,7 @@ std::optional<int> parse_port(const std::string& text) {
   const auto read = std::from_chars(text.data(), end, port);
   constexpr int last = 65535;
   if (read.ec != std::errc() || read.ptr != end || port < 1 || port > last)
-    throw WrongCall(fmt::format("--port {}: a port is a whole number from 1 to 65535", text));
+    throw WrongCall(fmt::format("--port {}: expected a whole number from 1 to 65535", text));
   return port;
 }
 
@@ -78,7 +78,7 @@ std::string title_of_first(const PageCall& call, const page::WatchedFile& file, 
 
 ExitStatus preview(const PreviewCall& call, const Streams& streams) {
   const std::optional<int> port = parse_port(call.port);
-  if (call.page.scene.file == "-") throw WrongCall("preview -: name a file, which can change while it is looked at");
+  if (call.page.scene.file == "-") throw WrongCall("preview -: expected a file; standard input cannot be followed");
   const std::string page = page::page_without_scene();
   page::WatchedFile file(call.page.scene.file);
   const std::string title = title_of_first(call.page, file, streams);
@@ -87,7 +87,7 @@ ExitStatus preview(const PreviewCall& call, const Streams& streams) {
                        [&] { return pieces_now(call.page, file); }},
                       port, call.write);
   const std::string address = fmt::format("http://127.0.0.1:{}/", server.port());
-  fmt::print(streams.out, "{} at {}{}; Ctrl-C ends it\n", printable(title), address,
+  fmt::print(streams.out, "{} at {}{}; press Ctrl-C to stop\n", printable(title), address,
              server.is_elsewhere() && !port ? fmt::format(" ({} is taken)", page::Server::usual_port) : "");
   streams.out.flush();
   if (call.open) open_in_browser(address, streams.err);
@@ -98,15 +98,14 @@ ExitStatus preview(const PreviewCall& call, const Streams& streams) {
 }  // namespace
 
 Command preview_command() {
-  CommandOf<PreviewCall> command("preview", "The same page, which follows the file while it is edited");
+  CommandOf<PreviewCall> command("preview", "Serve the page on this machine, and reload it when the file changes");
   PreviewCall& call = command.call();
   Options& options = command.options();
   add_page(options, call.page);
   options.describe("SCENE", "A scene file");
-  options.text("--port", "NUMBER", call.port,
-               "Where to listen on this machine; 8017 or the next free one when left out");
-  options.flag("--open", call.open, "Also show it in the browser");
-  options.flag("--write", call.write, "The page may write what was changed into the file, where it is still the same");
+  options.text("--port", "NUMBER", call.port, "Listen on this port; default: 8017 or the next free port");
+  options.flag("--open", call.open, "Also open it in the browser");
+  options.flag("--write", call.write, "Let the page save changes to the file");
   return command.does(preview);
 }
 

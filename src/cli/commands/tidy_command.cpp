@@ -25,13 +25,13 @@ ExitStatus tidy(const TidyCall& call, const Streams& streams) {
   const TidyScene tidied = tidy_scene(draft.json(), call.file, call.flat ? Uses::flat : Uses::kept);
   if (tidied.lost_comments) {
     streams.err << (call.file == "-" ? "standard input" : printable(call.file))
-                << ": warning: its comments are not in the tidy scene; keep the file if you need them\n";
+                << ": warning: comments are dropped; keep the file if you need them\n";
   }
   const auto folder_of = [](const std::string& file) { return file.substr(0, file.rfind('/') + 1); };
   const bool elsewhere = to_file && folder_of(call.output) != folder_of(call.file);
   if (elsewhere && !call.flat && !files_used_by(tidied.json, call.file).empty()) {
-    streams.err << printable(call.output) << ": warning: it names the files that it uses by their way from "
-                << printable(call.file) << "; with --flat it needs none\n";
+    streams.err << printable(call.output) << ": warning: the paths of files in \"uses\" are relative to "
+                << printable(call.file) << "; --flat writes everything into one file\n";
   }
   if (to_file) {
     write_target(streams, call.output, tidied.json);
@@ -46,12 +46,12 @@ ExitStatus tidy(const TidyCall& call, const Streams& streams) {
 
 Command tidy_command() {
   CommandOf<TidyCall> command("tidy",
-                              "The scene file printed anew, as it is or changed: keys in order, defaults left out");
+                              "Print the scene file with keys in order and without defaults, with edits applied");
   TidyCall& call = command.call();
   command.options().argument("SCENE", call.file, "A scene file; - reads standard input");
   add_edits(command.options(), call.edits);
-  command.options().flag("--flat", call.flat, "Write what it needs of the files that it uses into it");
-  command.options().text("-o,--output", "FILE", call.output, "Where to; standard output when left out");
+  command.options().flag("--flat", call.flat, "Include what the scene needs from other files");
+  command.options().text("-o,--output", "FILE", call.output, "Write to this file; default: standard output");
   return command.does(tidy);
 }
 

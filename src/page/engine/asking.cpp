@@ -40,7 +40,7 @@ void fill(const Command& command, const std::vector<std::string>& words) {
     if (!is_option && argument != arguments.end()) {
       tell(**argument++, *word);
     } else if (!is_option || option == command.options.all().end()) {
-      throw WrongCall("\"" + *word + "\" is not known to " + command.name);
+      throw WrongCall("\"" + *word + "\" is not an option of " + command.name);
     } else if (option->is_flag()) {
       *std::get<bool*>(option->into) = true;
     } else if (++word == words.end()) {
@@ -58,7 +58,7 @@ int run(const std::vector<std::string>& words, const calls::Streams& streams) {
   calls::told_if_wrong(streams.err, "", [&] {
     const std::vector<Command> commands = calls::scene_calls();
     const auto command = std::ranges::find(commands, words.empty() ? std::string() : words.front(), &Command::name);
-    if (command == commands.end()) throw WrongCall("the page answers measure, sweep, ledger, check and lint");
+    if (command == commands.end()) throw WrongCall("the page runs measure, sweep, explain, check and lint only");
     fill(*command, {words.begin() + 1, words.end()});
     status = command->call(streams);
   });

@@ -27,7 +27,7 @@ void write_ladder(JsonWriter& json, const Ladder& ladder) {
   } else {
     json.null("height");
   }
-  json.objects("named_sizes", ladder.container_sizes, [&](const NamedSize& container_size) {
+  json.objects("named_sizes", ladder.named_sizes, [&](const NamedSize& container_size) {
     json.text("name", container_size.name);
     json.number("width", container_size.width);
     if (const auto height = ladder.size_of(container_size).height) {
@@ -52,16 +52,16 @@ void write_changes(JsonWriter& json, const Draft& draft) {
 void write_form(JsonWriter& json, const ShownForm& form) {
   json.begin_object("form");
   json.text("locale", form.locale);
-  json.number("longer", form.longer);
+  json.number("text_expansion", form.longer);
   json.texts("modes", form.modes);
   json.end();
 }
 
-/// What the words are measured in, and the texts that have plain words although it is fonts.
+/// What the words are measured in, and the texts that have fixed metrics although it is fonts.
 void write_words(JsonWriter& json, const ShownScene& shown) {
   const Tree& tree = shown.tree();
   std::vector<std::string> plain, families;
-  if (tree.typesetter()) {
+  if (tree.text_shaper()) {
     for (const NodeId node : shown.nodes()) {
       if (tree.kind(node) != Kind::text) continue;
       const auto* set = dynamic_cast<const ShapedText*>(tree.content(node).get());
@@ -69,12 +69,12 @@ void write_words(JsonWriter& json, const ShownScene& shown) {
         plain.push_back(tree.path(node));
         continue;
       }
-      std::string family = tree.typesetter()->family(set->style());
+      std::string family = tree.text_shaper()->family(set->style());
       if (std::ranges::find(families, family) == families.end()) families.push_back(std::move(family));
     }
   }
   json.begin_object("words");
-  json.text("in", word(tree.typesetter() ? TextMetrics::fonts : TextMetrics::fixed));
+  json.text("in", word(tree.text_shaper() ? TextMetrics::fonts : TextMetrics::fixed));
   json.truth("carried", !carried_pieces().empty());
   json.texts("families", families);
   json.texts("plain", plain);

@@ -9,7 +9,7 @@
 
 namespace fond_ladder::page {
 
-/// Its name, file, ladder, ranges, modes, wordings, claims and nodes, and what was changed.
+/// Its name, file, ladder, ranges, modes, locales, claims and nodes, and what was changed.
 [[nodiscard]] std::string description(ShownScene& shown);
 /// What holds in the last arrangement, and how each container that has a place lays its children.
 [[nodiscard]] std::string signs(const ShownScene& shown);

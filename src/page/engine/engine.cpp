@@ -42,7 +42,7 @@ Page& page() {
   return one;
 }
 
-/// The texts that stand in the room.
+/// The texts that stand in the space.
 std::vector<std::string> texts_in_space() {
   std::vector<std::string> texts(1);
   for (const char c : page().space) {
@@ -84,7 +84,7 @@ ShownScene& shown() {
 /// What of a node can be told by a bit each; look/engine.js reads the same.
 enum Flag : std::uint32_t {
   placed = 1,
-  sticks_out = 2,
+  overhangs = 2,
   overlaps_padding = 4,
   squeezed = 8,
   invisible = 16,
@@ -115,7 +115,7 @@ void tell_boxes() {
 
 extern "C" {
 
-/// Makes room for a text of so many bytes. Returns its address.
+/// Makes space for a text of so many bytes. Returns its address.
 char* FOND_LADDER_EXPORT(fl_input_buffer)(std::size_t bytes) {
   page().space.assign(bytes, '\0');
   return page().space.data();
@@ -134,7 +134,7 @@ std::size_t FOND_LADDER_EXPORT(fl_message_bytes)() {
   return page().message.size();
 }
 
-/// Opens the scene in the room: the name of its file, its text. Everything that was tried before is gone.
+/// Opens the scene in the space: the name of its file, its text. Everything that was tried before is gone.
 int FOND_LADDER_EXPORT(fl_open)() {
   return attempt([] {
     const std::vector<std::string> texts = texts_in_space();
@@ -144,12 +144,12 @@ int FOND_LADDER_EXPORT(fl_open)() {
   });
 }
 
-/// Takes the pieces of words in the room, for scenes that are opened then.
+/// Takes the pieces of words in the space, for scenes that are opened then.
 int FOND_LADDER_EXPORT(fl_pieces)() {
   return attempt([] { carried_pieces().read(page().space); });
 }
 
-/// Chooses a form: a wording or nothing, the share by which texts are longer, what they are measured in or nothing, the
+/// Chooses a form: a locale or nothing, the share by which texts are longer, what they are measured in or nothing, the
 /// modes that are on.
 int FOND_LADDER_EXPORT(fl_form)() {
   return attempt([] {
@@ -194,7 +194,7 @@ int FOND_LADDER_EXPORT(fl_redo)() {
          done;
 }
 
-/// Answers what the scene is: its nodes, ladder, ranges, modes, wordings, claims, and what was changed, as JSON.
+/// Answers what the scene is: its nodes, ladder, ranges, modes, locales, claims, and what was changed, as JSON.
 int FOND_LADDER_EXPORT(fl_describe)() {
   return attempt([] {
     page().answer = description(shown());
@@ -246,7 +246,7 @@ double FOND_LADDER_EXPORT(fl_height)() {
 const std::uint32_t* FOND_LADDER_EXPORT(fl_issues)() {
   attempt([] {
     const ShownScene& scene = shown();
-    constexpr std::array<Flag, 4> flag_of{sticks_out, overlaps_padding, squeezed, invisible};
+    constexpr std::array<Flag, 4> flag_of{overhangs, overlaps_padding, squeezed, invisible};
     for (std::uint32_t& flags : page().flags) flags &= placed;
     for (const Issue& one : issues(scene.scene(), scene.unscrolled()))
       page().flags[scene.place_of(one.node)] |= flag_of[static_cast<std::size_t>(one.kind)];
@@ -258,15 +258,15 @@ const std::uint32_t* FOND_LADDER_EXPORT(fl_issues)() {
   return page().flags.data();
 }
 /// Answers how each container lays its children, and what holds at this size, as JSON.
-int FOND_LADDER_EXPORT(fl_signs)() {
+int FOND_LADDER_EXPORT(fl_status)() {
   return attempt([] { page().answer = signs(shown()); });
 }
 
 /// The front-most node at a point of the container, or -1.
-int FOND_LADDER_EXPORT(fl_under)(double x, double y) {
+int FOND_LADDER_EXPORT(fl_hit_test)(double x, double y) {
   int found = -1;
   attempt([&] {
-    const std::vector<NodeId> under = shown().solution().under(x, y);
+    const std::vector<NodeId> under = shown().solution().hit_test(x, y);
     if (!under.empty()) found = static_cast<int>(shown().place_of(under.front()));
   });
   return found;
@@ -317,7 +317,7 @@ int FOND_LADDER_EXPORT(fl_tie)(std::size_t place, std::size_t side, double x, do
   return attempt([&] { page().answer = tie(shown(), shown().nodes().at(place), side_at(side), x, y); });
 }
 
-/// Records the picture: the container's corner, pixels of the picture a pixel of the scene, the room. Returns how many
+/// Records the picture: the container's corner, pixels of the picture a pixel of the scene, the space. Returns how many
 /// numbers it takes.
 std::size_t FOND_LADDER_EXPORT(fl_paint)(double x, double y, double scale, double width, double height, int bare) {
   const bool done = attempt([&] {
@@ -336,7 +336,7 @@ std::size_t FOND_LADDER_EXPORT(fl_letters_bytes)() {
   return page().pen.letters().size();
 }
 
-/// Asks a command of the program, the words in the room, about the scene as it was opened. Returns the exit status.
+/// Asks a command of the program, the words in the space, about the scene as it was opened. Returns the exit status.
 int FOND_LADDER_EXPORT(fl_ask)() {
   Answered answered = ask(texts_in_space(), page().file, page().json);
   page().answer = std::move(answered.out);

@@ -8,7 +8,7 @@
 
 namespace fond_ladder::page {
 
-/// Finds what of one node a hand can pull in the last arrangement. Those found first are the first to have room.
+/// Finds what of one node a hand can pull in the last arrangement. Those found first are the first to have space.
 class HandleFinder {
  public:
   HandleFinder(const ShownScene& shown, NodeId node);

@@ -119,10 +119,10 @@ std::string drop_target(const ShownScene& shown, double x, double y, NodeId carr
   json.begin_object();
   json.text("container", shown.tree().path(found->parent));
   json.number("place", static_cast<double>(found->place));
-  json.number("x", found->mark.x);
-  json.number("y", found->mark.y);
-  json.number("width", found->mark.width);
-  json.number("height", found->mark.height);
+  json.number("x", found->indicator.x);
+  json.number("y", found->indicator.y);
+  json.number("width", found->indicator.width);
+  json.number("height", found->indicator.height);
   json.end();
   return out.str();
 }

@@ -23,14 +23,14 @@ void HandleFinder::find_size(Axis axis) {
     return keys_.pin && keys_.pin->says(near) && keys_.pin->says(far);
   };
   if (is_along && !above_.is_list() && (keys_.weight || above_.equal_sizes)) {
-    return fix(
-        axis, right, bottom,
-        keys_.weight ? "its weight decides its " + side : "children of " + tree_.segment(parent_) + " are alike");
+    return fix(axis, right, bottom,
+               keys_.weight ? "its weight determines its " + side
+                            : "children of " + tree_.segment(parent_) + " have equal sizes");
   }
   if (size.way() != Sizing::Way::length &&
       (axis == x_axis ? pins(PinSide::left, PinSide::right) || pins(PinSide::start, PinSide::end)
                       : pins(PinSide::top, PinSide::bottom))) {
-    return fix(axis, right, bottom, "its pins decide its " + side);
+    return fix(axis, right, bottom, "its pins determine its " + side);
   }
   const bool fills = size.way() == Sizing::Way::fill ||
                      (size.way() == Sizing::Way::automatic && !is_along && !keys_.pin && stretches(axis));
@@ -72,7 +72,7 @@ bool HandleFinder::stretches(Axis axis) const {
   }
 }
 
-/// Between the first two neighbours on an axis.
+/// Between the first two neighbors on an axis.
 void HandleFinder::find_gap(Axis axis) {
   const bool line = keys_.kind == Kind::row || keys_.kind == Kind::column;
   if (line && (axis == x_axis) != (keys_.kind == Kind::row)) return;
@@ -148,7 +148,7 @@ void HandleFinder::find_paddings() {
   at(Side::bottom, padding.bottom, border.bottom, -1);
 }
 
-/// Whether an automatic margin takes room on an axis: not of what is pinned, and not along a list.
+/// Whether an automatic margin takes space on an axis: not of what is pinned, and not along a list.
 bool HandleFinder::takes_leftover(Axis axis) const {
   return !keys_.pin && !(above_.is_list() && (axis == x_axis) == (above_.kind == Kind::row));
 }
@@ -165,7 +165,7 @@ void HandleFinder::find_margins() {
     const double at_x = second_slope ? x : along(x_axis, beside_the_middle);
     const double at_y = second_slope ? along(y_axis, beside_the_middle) : y;
     if (keys_.margin.on(side, is_mirrored(x_axis)).is_automatic() && takes_leftover(axis))
-      return fix(axis, at_x, at_y, "margin." + word + " is automatic: it takes what is left over");
+      return fix(axis, at_x, at_y, "margin." + word + " is automatic: it takes the free space");
     Handle& handle = add("margin." + word, axis);
     handle.value = value;
     handle.way = way;
@@ -190,7 +190,7 @@ void HandleFinder::find_border() {
   constexpr double near_the_corner = 0.9;
   handle.x = along(x_axis, near_the_corner);
   handle.y = box_.y + border.top * zoom_;
-  handle.choices = {{"all four", "border"}, {"top alone", "border.top"}};
+  handle.choices = {{"all four", "border"}, {"top only", "border.top"}};
   scope(handle, "border");
 }
 

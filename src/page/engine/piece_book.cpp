@@ -68,9 +68,9 @@ void PieceStore::read(std::string_view json) {
       words_[known].push_back(std::move(measured));
     }
   } catch (const scene::JsonFault& fault) {
-    throw std::invalid_argument("the pieces of the words cannot be read: " + fault.message);
+    throw std::invalid_argument("the text segments cannot be read: " + fault.message);
   } catch (const std::out_of_range&) {
-    throw std::invalid_argument("the pieces of the words name a font that is not there");
+    throw std::invalid_argument("the text segments name a font that is missing");
   }
 }
 

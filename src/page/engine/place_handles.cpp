@@ -125,7 +125,7 @@ void HandleFinder::find_nudge() {
     handle.value = value;
     handle.least = any_number;
     handle.own = std::move(own);
-    handle.choices = {{axis == x_axis ? "nudge sideways" : "nudge up and down", "nudge"}};
+    handle.choices = {{axis == x_axis ? "nudge horizontally" : "nudge vertically", "nudge"}};
     scope(handle, "nudge");
   };
   constexpr double first = 0.4, second = 0.6;

@@ -67,9 +67,9 @@ void RecordingPen::letters(std::string_view text, Point at, const Lettering& let
   if (text.empty()) return;
   auto face = static_cast<double>(lettering.face);
   std::size_t family_at = 0, family_bytes = 0;
-  if (lettering.typesetter != nullptr) {
+  if (lettering.text_shaper != nullptr) {
     const FontStyle& style = *lettering.style;
-    const std::string family = lettering.typesetter->family(style);
+    const std::string family = lettering.text_shaper->family(style);
     const auto [known, is_new] = families_.try_emplace(family, letters_.size());
     if (is_new) letters_ += family;
     family_at = known->second;

@@ -72,7 +72,7 @@ void ShownScene::apply_scrolling() {
 
 bool ShownScene::scroll(double x, double y, double by_x, double by_y) {
   const Tree& tree = solution().tree();
-  const std::vector<NodeId> under = solution().under(x, y);
+  const std::vector<NodeId> under = solution().hit_test(x, y);
   if (under.empty()) return false;
   for (NodeId node = under.front(); node; node = tree.parent(node)) {
     const Extent range = unscrolled().scroll_range(node);

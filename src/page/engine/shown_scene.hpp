@@ -40,7 +40,7 @@ class ShownScene {
   [[nodiscard]] const std::string& file() const { return file_; }
   [[nodiscard]] Draft& draft() { return draft_; }
   [[nodiscard]] const Draft& draft() const { return draft_; }
-  /// To be called when the draft is another one; modes and a wording that it does not have any more are dropped.
+  /// To be called when the draft is another one; modes and a locale that it does not have any more are dropped.
   void renew();
   /// Throws BadValue for a name that the scene does not have.
   void set_form(ShownForm form);

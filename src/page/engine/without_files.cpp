@@ -15,7 +15,7 @@ namespace fond_ladder {
 namespace {
 
 [[noreturn]] void refuse() {
-  throw calls::WrongCall("the page has no files but the scene that it shows");
+  throw calls::WrongCall("the page has no file but the scene that it shows");
 }
 
 }  // namespace
@@ -23,12 +23,12 @@ namespace {
 inline namespace v0 {
 
 std::string scene::text_of_file(const std::string& path) {
-  throw BadScene({{path, 0, 0, "", "the page has no files but the scene that it shows"}});
+  throw BadScene({{path, 0, 0, "", "the page has no file but the scene that it shows"}});
 }
 /// A page is given scenes that use no other files.
 scene::UsedFiles scene::read_used_files(JsonDocument& document, Faults& faults, const std::string& /*file*/) {
   const ValueId uses = document.member(document.root(), "uses");
-  if (uses != no_value) faults.add(document, uses, "the page has no files but the scene that it shows");
+  if (uses != no_value) faults.add(document, uses, "the page has no file but the scene that it shows");
   return {{}, {}, {}, {}, {document.root()}, {}};
 }
 bool scene::UsedFiles::uses(std::size_t /*one*/, std::size_t /*other*/) const {
@@ -65,9 +65,9 @@ void write_target(const Streams& /*streams*/, const std::string& /*path*/, std::
 std::string junit_text(const std::vector<JUnitSuite>& /*suites*/) {
   refuse();
 }
-void add_broken(std::vector<SarifResult>& /*results*/, const std::vector<CheckedClaim>& /*checked*/,
-                const std::vector<std::size_t>& /*numbers*/, const std::string& /*file*/,
-                const scene::Places& /*places*/) {
+void add_failing(std::vector<SarifResult>& /*results*/, const std::vector<CheckedClaim>& /*checked*/,
+                 const std::vector<std::size_t>& /*numbers*/, const std::string& /*file*/,
+                 const scene::Places& /*places*/) {
   refuse();
 }
 void add_fault(std::vector<SarifResult>& /*results*/, const SceneError& /*fault*/, const std::string& /*file*/) {

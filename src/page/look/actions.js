@@ -32,7 +32,7 @@ export function newName(session, base, taken = []) {
 
 /** @param {Session} session */
 function noneChosen({ chosen }) {
-  if (chosen.length === 0) return 'nothing is chosen';
+  if (chosen.length === 0) return 'nothing is selected';
   return chosen.some((path) => !path.includes('/')) ? 'the root stays where it is' : '';
 }
 
@@ -101,19 +101,20 @@ export const actions = [
   {
     name: 'Duplicate',
     key: 'd',
-    about: 'another one like each chosen node is put behind it',
+    about: 'copies each selected node and inserts the copy after it',
     refusal: noneChosen,
     does: duplicate,
   },
   {
-    name: 'Take apart',
+    name: 'Ungroup',
     key: 't',
-    about: 'the container goes, what is in it stays in its place',
+    about: 'removes the container and keeps its children in its place',
     refusal(session) {
       const { selected } = session;
-      if (session.chosen.length !== 1) return session.chosen.length > 1 ? 'choose one container' : 'nothing is chosen';
+      if (session.chosen.length !== 1)
+        return session.chosen.length > 1 ? 'select one container' : 'nothing is selected';
       if (!selected.includes('/')) return 'the root holds all the others';
-      return session.childrenOf(selected).length === 0 ? 'nothing is in it' : '';
+      return session.childrenOf(selected).length === 0 ? 'it has no children' : '';
     },
     async does(session) {
       const { selected } = session;
@@ -125,7 +126,7 @@ export const actions = [
   {
     name: 'Remove',
     key: 'Delete',
-    about: 'what is chosen is taken out of the scene',
+    about: 'removes the selected nodes',
     refusal: noneChosen,
     async does(session) {
       const tops = session.chosenTops;
@@ -136,14 +137,14 @@ export const actions = [
   {
     name: 'To the front',
     key: 'f',
-    about: 'it is painted over its siblings: it becomes the last of them, or the first where these are painted last',
+    about: 'moves it over its siblings: it becomes the last of them, or the first where the first is on top',
     refusal: noSiblings,
     does: (session) => paintLast(session, true),
   },
   {
     name: 'To the back',
     key: 'b',
-    about: 'it is painted under its siblings',
+    about: 'moves it under its siblings',
     refusal: noSiblings,
     does: (session) => paintLast(session, false),
   },

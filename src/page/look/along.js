@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// The setting in hand along its own range: what the program's `sweep --vary` tells, with its breakpoints, and a slider by
+// The setting in hand along its node range: what the program's `sweep --vary` tells, with its breakpoints, and a slider by
 // which the hand moves in it. What the slider pulls is what the handle pulls.
 
 import { curveChart, drawCurves, breakpointMark, breakpointText } from './curves.js';
@@ -111,7 +111,7 @@ export class Along {
   #tellValue() {
     namePanel(
       'along',
-      this.#hand ? `${this.#hand.called} ${rounded(this.#hand.value)}, along its range` : 'A setting along its range',
+      this.#hand ? `${this.#hand.called} ${rounded(this.#hand.value)}, along its range` : 'Sweep a setting',
     );
     this.#slider.ariaLabel = this.#hand?.called ?? '';
   }
@@ -176,8 +176,14 @@ export class Along {
     drawCurves(this.#chart, curves, this.#range);
     canvas.ariaLabel = `Curves of ${quantities.join(', ')} over ${this.#hand?.called}`;
     const { scales } = this.#chart;
-    for (const breakpoint of breakpoints.filter(({ quantity }) => quantities.includes(quantity)).slice(0, mostBreakpoints)) {
-      plot.append(breakpointMark(this.#chart, breakpoint, scales.x.getPixelForValue(breakpoint.at), () => this.#goTo(breakpoint.at)));
+    for (const breakpoint of breakpoints
+      .filter(({ quantity }) => quantities.includes(quantity))
+      .slice(0, mostBreakpoints)) {
+      plot.append(
+        breakpointMark(this.#chart, breakpoint, scales.x.getPixelForValue(breakpoint.at), () =>
+          this.#goTo(breakpoint.at),
+        ),
+      );
     }
   }
 
@@ -212,7 +218,9 @@ export class Along {
       make(
         'p',
         {},
-        breakpoints.length > 0 ? `${counted(breakpoints.length, 'breakpoint')}:` : 'No breakpoint: these run straight over the whole range.',
+        breakpoints.length > 0
+          ? `${counted(breakpoints.length, 'breakpoint')}:`
+          : 'No breakpoint: these run straight over the whole range.',
       ),
       ...(items.length > 0 ? [make('ul', {}, ...items)] : []),
     ];

@@ -41,7 +41,7 @@ export function api(session) {
      * @param {'measure' | 'explain' | 'sweep' | 'check' | 'lint'} command
      * @param {string[]} [options] as on the command line, after the scene
      */
-    async answer(command, options = []) {
+    async run(command, options = []) {
       const format = options.includes('--format') ? [] : ['--format', 'json'];
       const answer = await session.ask('', command, [...options, ...format]);
       if (!answer || answer.status > 1) throw new Refused(answer?.messages.trim() ?? 'not asked');
@@ -83,7 +83,7 @@ export function api(session) {
       return session.sceneText();
     },
     /** How many moves there were since this was asked last, and the work each took: mean and worst, in milliseconds. */
-    async work() {
+    async stats() {
       return session.work.take();
     },
   };

@@ -71,7 +71,7 @@ export class Asker {
   /**
    * @param {string} script
    * @param {Promise<WebAssembly.Module>} module
-   * @param {Asker} [first]  who begins before this one does: a small machine has no room for both beside the hand
+   * @param {Asker} [first]  who begins before this one does: a small machine has no space for both beside the hand
    */
   constructor(script, module, first) {
     this.#script = script;

@@ -86,7 +86,7 @@ export class Beside {
     if (this.#other) kept.push('scene');
     if (!kept.includes(this.#what)) this.#what = '';
     this.#choice.replaceChildren(
-      option('', 'nothing beside it'),
+      option('', 'Compare with: none'),
       option('file', 'the file without changes'),
       ...locales.map((one) => option(`locale ${one}`, `with the texts of ${one}`)),
       ...modes.map((one) => option(`mode ${one}`, `in mode ${one}`)),

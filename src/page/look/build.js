@@ -55,8 +55,8 @@ export class Build {
     if (scene.nodes.length === 0) return;
     const tails = chosen.map((path) => this.#session.node(path)?.tail ?? path);
     const said =
-      tails.length === 0 ? 'nothing is chosen' : tails.length > 3 ? `${tails.length} chosen` : tails.join(', ');
-    namePanel('build', `Build: ${said}`);
+      tails.length === 0 ? 'nothing is selected' : tails.length > 3 ? `${tails.length} selected` : tails.join(', ');
+    namePanel('build', `Insert: ${said}`);
     refill(
       inside('build'),
       this.#putting(),
@@ -88,7 +88,7 @@ export class Build {
     );
     const name = make('input', { size: 9, value: this.#name || suggested(), 'data-key': 'put name' });
     const words = make('input', { size: 14, value: this.#words, placeholder: 'Words', 'data-key': 'put words' });
-    const textField = this.#labelled('that says', words);
+    const textField = this.#labelled('Text', words);
     textField.hidden = this.#what !== 'text';
     what.addEventListener('change', () => {
       this.#what = what.value;
@@ -109,7 +109,7 @@ export class Build {
     return make(
       'form',
       { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => (event.preventDefault(), put()) },
-      make('button', { 'data-key': 'put in', disabled: to === null }, 'Put in'),
+      make('button', { 'data-key': 'insert', disabled: to === null }, 'Insert'),
       ' a ',
       what,
       ' ',
@@ -131,9 +131,9 @@ export class Build {
         onclick: () => this.#session.select(''),
         'data-key': 'none',
       },
-      'choose nothing',
+      'Clear selection',
     );
-    return make('p', {}, make('label', {}, several, ' every click chooses one more'), ' ', none);
+    return make('p', {}, make('label', {}, several, ' Select several'), ' ', none);
   }
 
   #gathering() {
@@ -160,7 +160,7 @@ export class Build {
     return make(
       'form',
       { autocomplete: 'off', onsubmit: (/** @type {Event} */ event) => (event.preventDefault(), does()) },
-      make('button', { disabled: why !== '', title: why, 'data-key': 'gather' }, 'Gather'),
+      make('button', { disabled: why !== '', title: why, 'data-key': 'group' }, 'Group'),
       ' in a ',
       into,
       ' ',

@@ -87,9 +87,9 @@ export class Changes {
         ' ',
         button('Redo', () => this.#quietly(this.#session.redo()), !this.#session.canRedo),
         ' ',
-        button('Copy as options', () => this.#copy(), !options),
+        button('Copy as CLI options', () => this.#copy(), !options),
         ' ',
-        button('Save as scene', () => this.#save()),
+        button('Download scene', () => this.#save()),
         ...this.#writing(button, saved),
       ),
       ...this.#tidying(saved),
@@ -101,7 +101,7 @@ export class Changes {
   #writing(button, saved) {
     const { write } = this.#session;
     const isThere = this.#session.isInFile(saved.text);
-    return write ? [' ', button('Write to file', () => this.#quietly(write()), isThere)] : [];
+    return write ? [' ', button('Save', () => this.#quietly(write()), isThere)] : [];
   }
 
   /** Where the text has comments that a tidy one has not, it is asked which is to be saved. @param {{losesComments: boolean}} saved */

@@ -76,10 +76,10 @@ function draw(context, engine, place, dark) {
   const { canvas } = context;
   const box = measured(engine.boxes(place + 1), place);
   const scale = Math.min(1, (most.width - 2) / Math.max(1, box.width), (most.height - 2) / Math.max(1, box.height));
-  const room = { width: Math.ceil(box.width * scale) + 2, height: Math.ceil(box.height * scale) + 2 };
-  Object.assign(canvas, { width: room.width * density, height: room.height * density });
-  Object.assign(canvas.style, { width: `${room.width}px`, height: `${room.height}px` });
+  const space = { width: Math.ceil(box.width * scale) + 2, height: Math.ceil(box.height * scale) + 2 };
+  Object.assign(canvas, { width: space.width * density, height: space.height * density });
+  Object.assign(canvas.style, { width: `${space.width}px`, height: `${space.height}px` });
   context.setTransform(density, 0, 0, density, 0, 0);
-  context.clearRect(0, 0, room.width, room.height);
-  play(context, engine.paint({ x: 1 - box.x * scale, y: 1 - box.y * scale, scale, ...room }, true), dark);
+  context.clearRect(0, 0, space.width, space.height);
+  play(context, engine.paint({ x: 1 - box.x * scale, y: 1 - box.y * scale, scale, ...space }, true), dark);
 }

@@ -24,7 +24,7 @@ import { linked } from './names.js';
  */
 
 /** As the program says it: a claim whose condition never holds is not broken. @param {Checked} one */
-const verdictOn = ({ holds, tests }) => (holds ? 'kept' : tests === 0 ? 'never tested' : 'broken');
+const verdictOn = ({ holds, tests }) => (holds ? 'holds' : tests === 0 ? 'untested' : 'fails');
 
 export class Claims {
   #session;
@@ -105,7 +105,7 @@ export class Claims {
           : 'none in the scene'
         : broken.length === 0
           ? `${all === 1 ? 'it holds' : `all ${all} hold`}`
-          : `${broken.length} of ${all} ${broken.some((one) => one.tests > 0) ? 'broken' : 'never tested'}, ${kept} kept`);
+          : `${broken.length} of ${all} ${broken.some((one) => one.tests > 0) ? 'fail' : 'untested'}, ${kept} hold`);
     namePanel('claims', `Claims: ${summary}`);
     const form = make(
       'form',

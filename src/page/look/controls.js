@@ -75,7 +75,7 @@ function aboutWords({ words, nodes }) {
     parts.push(`Words are as wide as in ${few(families)}, where this page was written; letters are fitted to that.`);
   if (tails.length > 0)
     parts.push(
-      `Not measured there, so in plain words: ${few(tails)}. ${tails.length === 1 ? 'Its sizes may differ' : 'Their sizes may differ'} from those in fonts.`,
+      `Not measured there, so in fixed metrics: ${few(tails)}. ${tails.length === 1 ? 'Its sizes may differ' : 'Their sizes may differ'} from those in fonts.`,
     );
   return [make('p', { className: 'quiet', id: 'fl-words' }, parts.join(' '))];
 }
@@ -142,7 +142,7 @@ export function controlForm(session) {
       ),
     );
     ways.addEventListener('change', () => quietly(session.apply('set', `direction=${ways.value}`)));
-    parts.push(make('label', {}, 'reads ', ways));
+    parts.push(make('label', {}, 'Direction ', ways));
     refill(find('forms'), ...parts, ...aboutWords(session.scene));
   });
 }
@@ -159,7 +159,7 @@ export function tellStatus(session) {
     const standing =
       parts.length > 0
         ? parts.map(({ word, count }) => `${count} ${word}`).join(', ')
-        : 'nothing cut, squeezed or unseen';
+        : 'nothing overhangs, is squeezed or is invisible';
     const active = session.active.length > 0 ? `; in force: ${session.active.join(', ')}` : '';
     const places = session.became(anyTrouble);
     const became = troubles

@@ -28,7 +28,7 @@ const inkOf = (/** @type {string} */ name) => getComputedStyle(document.document
 
 /**
  * @param {HTMLCanvasElement} canvas
- * @param {{left: number, right: number}} room  beside the curves
+ * @param {{left: number, right: number}} space  beside the curves
  */
 export function curveChart(canvas, { left, right }) {
   const grid = { color: () => inkOf('--line') };
@@ -95,7 +95,13 @@ export function breakpointText(breakpoint) {
 /** A ring on a curve, where there is a breakpoint. @param {any} chart @param {Breakpoint} breakpoint @param {number} left  in pixels @param {() => void} does */
 export function breakpointMark(chart, breakpoint, left, does) {
   const text = `${breakpoint.includes_at === false ? 'above' : 'at'} ${rounded(breakpoint.at)}: ${breakpointText(breakpoint)}`;
-  const button = make('button', { type: 'button', className: 'breakpoint', title: text, 'aria-label': text, onclick: does });
+  const button = make('button', {
+    type: 'button',
+    className: 'breakpoint',
+    title: text,
+    'aria-label': text,
+    onclick: does,
+  });
   button.style.left = `${left}px`;
   button.style.top = `${chart.scales.y.getPixelForValue(breakpoint.after ?? breakpoint.before ?? 0)}px`;
   return button;

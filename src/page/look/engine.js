@@ -30,7 +30,7 @@
  *
  * @typedef {object} Form
  * @property {string} locale
- * @property {number} longer
+ * @property {number} text_expansion
  * @property {string} words  what they are measured in: plain, fonts, or nothing, as the scene says
  * @property {string[]} modes
  *
@@ -38,7 +38,7 @@
  * @property {'fixed' | 'fonts'} in
  * @property {boolean} carried  whether there are pieces, so that it can be fonts
  * @property {string[]} families
- * @property {string[]} plain  texts without pieces, which have plain words
+ * @property {string[]} plain  texts without pieces, which have fixed metrics
  *
  * @typedef {object} Scene
  * @property {string} name
@@ -100,16 +100,16 @@
  */
 
 /** What is told of a node by a bit each; src/page/engine/engine.cpp has the same. */
-export const flag = { placed: 1, sticksOut: 2, intrudes: 4, squeezed: 8, unseen: 16, scrolls: 32 };
+export const flag = { placed: 1, overhangs: 2, overlapsPadding: 4, squeezed: 8, invisible: 16, scrolls: 32 };
 
 /** Those that are bad, and what they are called. */
 export const troubles = /** @type {const} */ ([
-  ['sticksOut', 'cut'],
-  ['overlaps padding', 'in padding'],
+  ['overhangs', 'overhanging'],
+  ['overlapsPadding', 'overlapping padding'],
   ['squeezed', 'squeezed'],
-  ['unseen', 'unseen'],
+  ['invisible', 'invisible'],
 ]);
-export const anyTrouble = flag.sticksOut | flag.intrudes | flag.squeezed | flag.unseen;
+export const anyTrouble = flag.overhangs | flag.overlapsPadding | flag.squeezed | flag.invisible;
 
 /** The engine says no: the message is the program's. */
 export class Refused extends Error {}
@@ -209,10 +209,10 @@ export class Engine {
     const [at, bytes] = [this.#call(`fl_${of}`), this.#call(`fl_${of}_bytes`)];
     return this.#textAt(at, bytes);
   }
-  /** Puts texts into the room. @param {string[]} texts */
+  /** Puts texts into the space. @param {string[]} texts */
   #put(texts) {
     const bytes = encoder.encode(texts.join('\0'));
-    const at = this.#call('fl_room', bytes.length);
+    const at = this.#call('fl_input_buffer', bytes.length);
     new Uint8Array(this.memory.buffer, at, bytes.length).set(bytes);
   }
   /** Calls what may be refused. @param {string} name @param {...unknown} values */
@@ -238,7 +238,7 @@ export class Engine {
   }
   /** @param {Form} form */
   setForm(form) {
-    this.#put([form.locale, String(form.longer), form.words, ...form.modes]);
+    this.#put([form.locale, String(form.text_expansion), form.words, ...form.modes]);
     this.#attempt('fl_form');
   }
   /** @param {string} does @param {string} what */
@@ -290,17 +290,17 @@ export class Engine {
   }
   /** @param {number} count of nodes */
   troubles(count) {
-    const at = this.#call('fl_troubles'); // first: its memory may grow, and then lies in another buffer
+    const at = this.#call('fl_issues'); // first: its memory may grow, and then lies in another buffer
     return new Uint32Array(this.memory.buffer, at, count).slice();
   }
   /** @returns {{active: string[], scrolled: string[], outline: {path: string, kind: string, depth: number, lays: string}[]}} */
   signs() {
-    this.#attempt('fl_signs');
+    this.#attempt('fl_status');
     return JSON.parse(this.#text('answer'));
   }
   /** The place of the front-most node at a point, or -1. @param {number} x @param {number} y */
   under(x, y) {
-    return this.#call('fl_under', x, y);
+    return this.#call('fl_hit_test', x, y);
   }
   /** What of a node a hand can pull. @param {number} place @returns {{handles: Handle[], fixed: {axis: string, x: number, y: number, why: string}[]}} */
   handles(place) {
@@ -309,7 +309,7 @@ export class Engine {
   }
   /** Where a node would land that is carried to a point. @param {number} x @param {number} y @param {number} carried @returns {Landing | null} */
   landing(x, y, carried) {
-    this.#attempt('fl_landing', x, y, carried);
+    this.#attempt('fl_drop_target', x, y, carried);
     return JSON.parse(this.#text('answer'));
   }
   /** @param {number} place @param {number} x @param {number} y */

@@ -41,7 +41,7 @@ function spotOf({ setting, x, y, way }) {
   return { x: frame.left + x * frame.scale + out * right, y: frame.top + y * frame.scale + out * down };
 }
 
-/** The handles that have room: each lies apart from those before it, and from where a name is written. @param {Handle[]} handles @param {import('./engine.js').Box[]} names  in pixels of the picture */
+/** The handles that have space: each lies apart from those before it, and from where a name is written. @param {Handle[]} handles @param {import('./engine.js').Box[]} names  in pixels of the picture */
 function withRoom(handles, names) {
   const apart = 20;
   const half = 8; // of a handle
@@ -295,11 +295,11 @@ export class Handles {
       (words) => (this.#scope = words),
     );
     const said = this.#session.settings.find(({ key }) => key === own.split('.')[0]);
-    const whence = said && said.source !== 'default' ? `(${said.source}${said.name ? ` ${said.name}` : ''}) ` : '';
+    const source = said && said.source !== 'default' ? `(${said.source}${said.name ? ` ${said.name}` : ''}) ` : '';
     const called = handle.choices.length > 1 || handle.choices[0].setting !== own ? own : handle.choices[0].words;
     this.#label.replaceChildren(
       make('strong', {}, called),
-      ` ${rounded(handle.value)} ${whence}`,
+      ` ${rounded(handle.value)} ${source}`,
       ...sides,
       ...(sides.length > 0 && scopes.length > 0 ? [make('br')] : []),
       ...scopes,
@@ -311,7 +311,7 @@ export class Handles {
   /** What is in hand is shown along its range too. @param {Handle} handle @param {string} own  the setting that it moves */
   #giveAlong(handle, own) {
     const plain = handle.own.texts.every((text) => text === '') && handle.stops.length === 0;
-    const why = !plain ? 'is no number by itself' : handle.also.length > 0 ? "moves together with its neighbour's" : '';
+    const why = !plain ? 'is no number by itself' : handle.also.length > 0 ? "moves together with its neighbor's" : '';
     // What a range says now is varied there, also where it is to be said always.
     const { place } = this.#scopeOf(handle).first ? handle.scopes[0] : this.#scopeOf(handle);
     const { value, least, most, grain } = handle;

@@ -149,9 +149,13 @@ export class Ladder {
 
   /** @param {string[]} quantities */
   #markTurns(quantities) {
-    const breakpoints = this.#swept.breakpoints.filter((breakpoint) => quantities.includes(breakpoint.quantity)).slice(0, mostBreakpoints);
+    const breakpoints = this.#swept.breakpoints
+      .filter((breakpoint) => quantities.includes(breakpoint.quantity))
+      .slice(0, mostBreakpoints);
     const points = breakpoints.map((breakpoint) =>
-      breakpointMark(this.#chart, breakpoint, this.#x(breakpoint.at), () => this.#session.resize(breakpoint.at, this.#session.size.height)),
+      breakpointMark(this.#chart, breakpoint, this.#x(breakpoint.at), () =>
+        this.#session.resize(breakpoint.at, this.#session.size.height),
+      ),
     );
     refill(find('marks'), ...points);
   }
@@ -185,7 +189,8 @@ export class Ladder {
     const buttons = [...this.#session.ladder.named_sizes]
       .sort((a, b) => a.width - b.width)
       .map((named) => {
-        const size = named.height === null ? rounded(named.width) : `${rounded(named.width)} × ${rounded(named.height)}`;
+        const size =
+          named.height === null ? rounded(named.width) : `${rounded(named.width)} × ${rounded(named.height)}`;
         const button = make(
           'button',
           {
@@ -306,7 +311,9 @@ export class Ladder {
 
   /** @param {string[]} quantities */
   #writeTurns(quantities) {
-    const breakpoints = this.#swept.breakpoints.filter((breakpoint) => quantities.includes(breakpoint.quantity)).sort((a, b) => a.at - b.at);
+    const breakpoints = this.#swept.breakpoints
+      .filter((breakpoint) => quantities.includes(breakpoint.quantity))
+      .sort((a, b) => a.at - b.at);
     const { sizes } = this.#swept;
     const isSeen = sizes.some(({ values }) => quantities.some((quantity) => values[quantity] !== null));
     const summary =

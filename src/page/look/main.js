@@ -26,7 +26,7 @@ import { ScrollBars } from './scroll_bars.js';
 import { Session } from './session.js';
 import { Sketches } from './sketches.js';
 import { TieHandles } from './ties.js';
-import { Nesting } from './tree.js';
+import { NodeTree } from './tree.js';
 
 /** What the program wrote into a page. @param {Document} page @returns {import('./session.js').Start} */
 function written(page) {
@@ -55,9 +55,9 @@ export async function begin(script, module) {
   const newEngine = async () => Engine.start(await module, ruler);
   const quick = new Asker(script, module);
   const session = new Session(newEngine, await newEngine(), quick, new Asker(script, module, quick));
-  const { width, height, locale, longer, words, modes, changes } = start;
+  const { width, height, locale, text_expansion, words, modes, changes } = start;
   carried.pieces = start.pieces;
-  Object.assign(session, { locale, percent: Number(longer.replace('%', '')), words, modes });
+  Object.assign(session, { locale, percent: Number(text_expansion.replace('%', '')), words, modes });
   session.scene.changes = changes.map((change) => ({ ...change, text: change.what, option: '' }));
   session.size = { width: width ?? 0, height };
 
@@ -73,7 +73,7 @@ export async function begin(script, module) {
   new Handles(session);
   new TieHandles(session);
   new Along(session);
-  new Nesting(session, new Build(session));
+  new NodeTree(session, new Build(session));
   const claims = new Claims(session);
   new OwnAxis(session, hand, new Ladder(session, hand, claims));
   new SizeMap(session, hand);

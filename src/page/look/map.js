@@ -157,7 +157,7 @@ export class SizeMap {
     pen.clip(path);
     pen.strokeStyle = ink;
     pen.lineWidth = 1.2;
-    const way = ways[(i + Math.floor(i / ways.length)) % ways.length]; // another colour where a way comes again
+    const way = ways[(i + Math.floor(i / ways.length)) % ways.length]; // another color where a way comes again
     const [across, down] = [Math.cos(way), Math.sin(way)];
     const reach = frame.most * frame.scale + this.#high;
     pen.beginPath();
@@ -313,7 +313,7 @@ export class SizeMap {
           : `${broken} of ${counted(all, 'claim')} ${broken === 1 ? 'breaks' : 'break'} somewhere`;
     find('map-words').textContent =
       `${rounded(width.from)} to ${rounded(width.to)} wide, ${rounded(height.from)} to ${rounded(height.to)} high: ` +
-      `${verdict}${never > 0 ? `, ${never} never tested` : ''}.`;
+      `${verdict}${never > 0 ? `, ${never} untested` : ''}.`;
     const items = this.#broken.map(({ claim, failing }, i) => {
       const regions = failing
         .slice(0, mostTold)

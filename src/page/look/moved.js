@@ -18,7 +18,7 @@ export class Moved {
     hold.addEventListener('click', () => session.hold(!session.held));
     session.on('held', () => {
       hold.ariaPressed = String(session.held !== null);
-      hold.textContent = session.held ? `Let go of ${session.heldAs}` : 'Hold this arrangement';
+      hold.textContent = session.held ? `Stop comparing with ${session.heldAs}` : 'Keep for comparison';
       /** @type {HTMLDetailsElement} */ (find('moved')).open = session.held !== null;
     });
     session.on('held rest', () => this.#write());

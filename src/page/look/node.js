@@ -172,7 +172,7 @@ export class NodePanel {
     const details = make(
       'details',
       { open: this.#openAccount },
-      make('summary', { 'data-key': 'account' }, 'The account'),
+      make('summary', { 'data-key': 'account' }, 'Calculation'),
       make('pre', {}, ...linked(this.#session, account)),
     );
     details.addEventListener('toggle', () => (this.#openAccount = details.open));

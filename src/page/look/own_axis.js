@@ -26,7 +26,7 @@ export class OwnAxis {
     session.on('size', () => this.#move());
   }
 
-  /** The own ranges of the selected node. @returns {{name: string, from_width?: number, below_width?: number}[]} */
+  /** The node ranges of the selected node. @returns {{name: string, from_width?: number, below_width?: number}[]} */
   get #ranges() {
     const said = this.#session.settings.find(({ key }) => key === 'ranges');
     return said && Array.isArray(said.value) ? said.value : [];

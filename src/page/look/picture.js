@@ -12,7 +12,7 @@ import { sized } from './numbers.js';
 /** What the picture and the ladder share, in pixels of the page. */
 export const frame = { left: 14, right: 62, top: 10, most: 1, scale: 1 };
 
-const below = 34; // room under the container, for its lower edge and what sticks out
+const below = 34; // space under the container, for its lower edge and what overhangs
 
 /**
  * Follows a hand that takes hold of an element.
@@ -65,7 +65,7 @@ export class Hand {
   }
   /** The nearest size that there is. @param {number} width @param {number | null} height */
   resize(width, height) {
-    if (Number.isNaN(width) || Number.isNaN(height ?? 0)) return; // where there is no room that a hand could be in
+    if (Number.isNaN(width) || Number.isNaN(height ?? 0)) return; // where there is no space that a hand could be in
     const waiting = this.#wanted !== null;
     const near = (/** @type {number} */ length) => Math.min(largestLength, Math.max(0, length));
     this.#wanted = { width: near(width), height: height === null ? null : near(height) };
@@ -125,7 +125,7 @@ export class Picture {
     this.#comeCloser();
   }
 
-  /** Whether the container has the room to itself, instead of the whole ladder. */
+  /** Whether the container has the space to itself, instead of the whole ladder. */
   #closer = false;
   #comeCloser() {
     const button = find('closer');
@@ -138,13 +138,13 @@ export class Picture {
     });
   }
 
-  /** Chooses the scale for the room there is. */
+  /** Chooses the scale for the space there is. */
   fit() {
     const { ladder, size } = this.#session;
-    const room = find('stage').clientWidth - frame.left - frame.right;
+    const space = find('stage').clientWidth - frame.left - frame.right;
     const nearly = 1.1; // so that the edge can be pulled further
     frame.most = Math.max(this.#closer ? nearly * size.width : Math.max(ladder.width.to, size.width), 1);
-    const each = this.#beside.on ? (room - apart) / 2 : room;
+    const each = this.#beside.on ? (space - apart) / 2 : space;
     frame.scale = Math.max(0.01, Math.min(1, each / frame.most));
     frame.top = this.#beside.on ? 24 : 10; // then it has a name above it
   }
@@ -219,25 +219,25 @@ export class Picture {
   /** What the page adds to the picture: old places, what became bad, what is under the pointer and what is selected. @param {CanvasRenderingContext2D} context */
   #mark(context) {
     const { scene, boxes, places, selected } = this.#session;
-    const colour = (/** @type {string} */ name) =>
+    const color = (/** @type {string} */ name) =>
       getComputedStyle(document.documentElement).getPropertyValue(name).trim();
     const outline = outlineIn(context);
     for (const { from } of this.#session.old ? this.#session.moved() : []) {
-      if (from) outline(from, colour('--old'), 1.5, [5, 3]);
+      if (from) outline(from, color('--old'), 1.5, [5, 3]);
     }
     for (const place of this.#session.became(anyTrouble)) {
-      outline(painted(boxes, place), colour('--bad'), 4);
+      outline(painted(boxes, place), color('--bad'), 4);
     }
     const over = places.get(this.#hovered);
-    if (over !== undefined && scene.nodes[over].path !== selected) outline(painted(boxes, over), colour('--mark'), 1);
-    this.#markLanding(context, colour('--mark'));
-    this.#markTies(context, colour('--mark'));
+    if (over !== undefined && scene.nodes[over].path !== selected) outline(painted(boxes, over), color('--mark'), 1);
+    this.#markLanding(context, color('--mark'));
+    this.#markTies(context, color('--mark'));
     for (const path of this.#session.chosen) {
       const place = places.get(path);
       if (place === undefined || !(this.#session.flags[place] & flag.placed)) continue;
       const box = painted(boxes, place);
-      outline(box, colour('--mark'), path === selected ? 3 : 2);
-      context.fillStyle = colour('--mark-fill');
+      outline(box, color('--mark'), path === selected ? 3 : 2);
+      context.fillStyle = color('--mark-fill');
       context.fillRect(box.x, box.y, box.width, box.height);
     }
   }

@@ -17,7 +17,7 @@ import { asked } from './numbers.js';
  * @property {number | null} width
  * @property {number | null} height  by content when null
  * @property {string} locale
- * @property {string} longer  as in 40%, or nothing
+ * @property {string} text_expansion  as in 40%, or nothing
  * @property {string} words  what they are measured in, or nothing: as the scene says
  * @property {string} pieces  of the words, where there are fonts
  * @property {string[]} modes
@@ -218,7 +218,7 @@ export class Session {
     this.scene = this.#engine.describe();
     const form = this.formIn(this.scene);
     [this.locale, this.modes] = [form.locale, form.modes];
-    if (form.locale || form.longer || form.words || form.modes.length > 0) {
+    if (form.locale || form.text_expansion || form.words || form.modes.length > 0) {
       this.#engine.setForm(form);
       this.scene = this.#engine.describe();
     }
@@ -229,7 +229,7 @@ export class Session {
   formIn({ modes, locales }) {
     return {
       locale: locales.includes(this.locale) ? this.locale : '',
-      longer: this.percent / 100,
+      text_expansion: this.percent / 100,
       words: this.words,
       modes: this.modes.filter((mode) => modes.includes(mode)),
     };

@@ -9,7 +9,7 @@ import { flag, troubles } from './engine.js';
 
 const arrows = { 'left to right': '→', 'right to left': '←', 'top to bottom': '↓', 'bottom to top': '↑' };
 
-export class Nesting {
+export class NodeTree {
   #session;
   #tree = find('tree');
   /** @type {{line: HTMLElement, lays: HTMLElement, signs: HTMLElement, flags: number}[]} */
@@ -108,8 +108,9 @@ export class Nesting {
     line.tabIndex = 0;
     if (this.#follows) line.focus();
     this.#follows = false;
-    const [box, room] = [line.getBoundingClientRect(), this.#tree.getBoundingClientRect()];
-    if (box.top < room.top || box.bottom > room.bottom) this.#tree.scrollTop += box.top - room.top - room.height / 2;
+    const [box, space] = [line.getBoundingClientRect(), this.#tree.getBoundingClientRect()];
+    if (box.top < space.top || box.bottom > space.bottom)
+      this.#tree.scrollTop += box.top - space.top - space.height / 2;
   }
 
   /** @param {KeyboardEvent} event */
@@ -177,10 +178,10 @@ export class Nesting {
 
 /** What keys do there beside walking and carrying, for the list of keys. */
 export const actingKeys = [
-  ['Ctrl+Space', 'one more node is chosen, or no longer; a click with Ctrl or Shift does the same'],
-  ['n', 'leads to what is put in there'],
-  ['g', 'leads to gathering what is chosen'],
-  ['k', 'leads to the kind, as to turn a row into a column'],
-  ['F2', 'leads to the name'],
+  ['Ctrl+Space', 'adds the node to the selection or takes it out; a click with Ctrl or Shift does the same'],
+  ['n', 'goes to Insert'],
+  ['g', 'goes to Group'],
+  ['k', 'goes to the kind, to turn a row into a column'],
+  ['F2', 'goes to the name'],
   ...actions.map(({ key, about }) => [key, about]),
 ];

@@ -178,7 +178,7 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
           if (!is_wrong) return place_self->close();
           place_self->refuse(error == http::error::header_limit ? http::status::request_header_fields_too_large
                                                                 : http::status::bad_request,
-                             "This is no request that can be read here.\n");
+                             "The request cannot be read.\n");
         });
   }
 
@@ -200,11 +200,11 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
   void judge() {
     const std::string_view target = as_view(request().target()), path = target.substr(0, target.find('?'));
     const http::verb method = request().method();
-    if (!names_this_machine()) return refuse(http::status::forbidden, "Ask by 127.0.0.1 or localhost.\n");
+    if (!names_this_machine()) return refuse(http::status::forbidden, "Use 127.0.0.1 or localhost as the host.\n");
     if (listener_.writes_ && method == http::verb::post && target == "/scene") return judge_write();
     if (method != http::verb::get && method != http::verb::head)
-      return refuse(http::status::method_not_allowed, "Nothing is written here.\n");
-    if (!is_asked_from_here()) return refuse(http::status::forbidden, "Only the page itself may ask.\n");
+      return refuse(http::status::method_not_allowed, "Saving is off; start preview with --write.\n");
+    if (!is_asked_from_here()) return refuse(http::status::forbidden, "Only the page itself may send this.\n");
     if (path == "/changes") return watch(target);
     get(path);
   }
@@ -242,7 +242,7 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
   void watch(std::string_view target) {
     constexpr std::string_view key = "/changes?token=";
     if (!target.starts_with(key) || !is_same(target.substr(key.size()), listener_.token_))
-      return refuse(http::status::forbidden, "Only a page of this preview may watch; load it again.\n");
+      return refuse(http::status::forbidden, "Only a page of this preview may watch; reload it.\n");
     http::response<http::empty_body> head{http::status::ok, 11};
     set_headers(head, "text/event-stream");
     std::ostringstream out;
@@ -271,9 +271,9 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
         only(request(), http::field::origin) == "http://" + std::string(only(request(), http::field::host)) &&
         is_same(only(request(), page_token), listener_.token_);
     if (!is_own || only(request(), made_from).empty())
-      return refuse(http::status::forbidden, "Only a page of this preview may write; load it again.\n");
+      return refuse(http::status::forbidden, "Only a page of this preview may save; reload it.\n");
     if (request().chunked() || request().count(http::field::content_length) != 1)
-      return refuse(http::status::length_required, "A write says how long it is.\n");
+      return refuse(http::status::length_required, "The length of the content is missing.\n");
     stage_ = Stage::working;
     stream_.expires_after(body_deadline);
     http::async_read(stream_, buffer_, parser_, [place_self = shared_from_this()](error_code error, std::size_t) {
@@ -306,7 +306,7 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
     });
   }
 
-  void refuse_length() { refuse(http::status::payload_too_large, "This is larger than a scene may be.\n"); }
+  void refuse_length() { refuse(http::status::payload_too_large, "The content is larger than a scene may be.\n"); }
   void refuse(http::status status, const char* why) { answer({status, why}); }
   void answer(Answer answer) {
     stage_ = Stage::working;
@@ -378,15 +378,15 @@ Server::Server(WatchedFile& file, Makes makes, std::optional<int> port, bool wri
     : listener_(std::make_unique<Listener>(file, std::move(makes), writes)) {
   if (port) {
     if (listener_->listens_on(*port)) return;
-    throw calls::WrongCall(fmt::format(
-        "--port {0}: another program listens on {0}; write another, or leave it out for one that is free", *port));
+    throw calls::WrongCall(
+        fmt::format("--port {0}: another program uses port {0}; write another, or drop --port for a free one", *port));
   }
   constexpr int most_edits = 50;
   for (int one = usual_port; one < usual_port + most_edits; ++one) {
     if (listener_->listens_on(one)) return;
   }
   throw calls::WrongCall(
-      fmt::format("no port from {} to {} is free; choose one by --port", usual_port, usual_port + most_edits - 1));
+      fmt::format("no port from {} to {} is free; choose one with --port", usual_port, usual_port + most_edits - 1));
 }
 
 Server::~Server() = default;

@@ -81,8 +81,9 @@ std::string WatchedFile::write(const std::string& text, std::string_view version
     const scene::PlainFile there = scene::read_plain_file(path_, scene::Links::refused);
     if (std::to_string(now.version) != version || there.text != now.text || there.identity != identity) {
       return files_used_by(there.text, path_).empty()
-                 ? "The file changed meanwhile; it was not written. What is shown next is the file as it is."
-                 : "The scene uses other files, which would all be written into this one; save it as a scene instead.";
+                 ? "Not saved: the file has changed since. The page shows the new file next."
+                 : "Not saved: the scene uses other files, which would be merged into this one. Download it as a scene "
+                   "instead.";
     }
     static_cast<void>(read_scene(text, path_));
     calls::write_plain_target(path_, text);

@@ -21,7 +21,7 @@ std::string page_without_scene() {
     return text.str();
   }
   throw calls::WrongCall(
-      "this build has no page: install what makes it (scripts/setup page installs it), then configure and build again");
+      "this build has no page; install what it needs (scripts/setup page does), then configure and build again");
 }
 
 }  // namespace fond_ladder::page

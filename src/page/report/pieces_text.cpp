@@ -16,7 +16,7 @@
 namespace fond_ladder::page {
 namespace {
 
-/// The fonts of a scene in one of its wordings.
+/// The fonts of a scene in one of its locales.
 std::vector<NamedFont> fonts_in(const Scene& scene, const Locale* locale) {
   return locale == nullptr ? scene.fonts : with_fonts(scene.fonts, locale->fonts);
 }
@@ -38,7 +38,7 @@ std::string numbers_of(const std::vector<TextSegment>& pieces) {
 class PieceWriter {
  public:
   void add(const Scene& scene) {
-    const std::shared_ptr<const TextShaper>& setter = scene.tree.typesetter();
+    const std::shared_ptr<const TextShaper>& setter = scene.tree.text_shaper();
     if (!setter) return;
     std::map<const Locale*, std::shared_ptr<const TextShaper>> setters{{nullptr, setter}};
     std::map<const Locale*, std::vector<NamedFont>> fonts;

@@ -8,8 +8,8 @@
 
 namespace fond_ladder::page {
 
-/// The words of scenes as their typesetters measured them, as JSON: each text in each style that it can have, and a
-/// zero in each font. Empty where words are measured in plain metrics. engine/piece_book.hpp reads it.
+/// The words of scenes as their text shapers measured them, as JSON: each text in each style that it can have, and a
+/// zero in each font. Empty where words are measured in fixed metrics. engine/piece_book.hpp reads it.
 [[nodiscard]] std::string pieces_text(const std::vector<const Scene*>& scenes);
 
 }  // namespace fond_ladder::page

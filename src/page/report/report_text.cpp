@@ -62,7 +62,7 @@ std::string json_of(const Start& start) {
   json.number("width", start.size ? start.size->width : std::nullopt);
   json.number("height", start.size ? start.size->height : std::nullopt);
   json.text("locale", start.locale);
-  json.text("longer", start.longer);
+  json.text("text_expansion", start.longer);
   json.text("words", start.words);
   json.text("pieces", start.pieces);
   json.texts("modes", start.modes);

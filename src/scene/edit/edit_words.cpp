@@ -42,7 +42,7 @@ void read_place(const Edit& edit, std::string_view text, PlaceWords& words, cons
   const char* end = number.data() + number.size();
   const auto read = std::from_chars(number.data(), end, place);
   if (number.empty() || read.ec != std::errc() || read.ptr != end || words.container.empty())
-    throw BadEdit(shown(edit) + "write " + form + "; a place is a whole number, from 0");
+    throw BadEdit(shown(edit) + "write " + form + "; an index is a whole number, from 0");
   words.place = place;
 }
 
@@ -59,12 +59,12 @@ SetWords set_words(const Edit& edit, const std::string& example) {
     if (step.empty()) words.steps.clear();
     if (words.steps.empty()) break;
   }
-  if (words.steps.empty()) throw BadEdit(shown(edit) + "write NODE.KEY=VALUE, as in " + example);
+  if (words.steps.empty()) throw BadEdit(shown(edit) + "expected NODE.KEY=VALUE, as in " + example);
   return words;
 }
 
 PlaceWords move_words(const Edit& edit) {
-  constexpr const char* form = "NODE=CONTAINER:PLACE, as in legend=bar:1";
+  constexpr const char* form = "NODE=CONTAINER:INDEX, as in legend=bar:1";
   const auto [nodes, place] = halves(edit, form);
   PlaceWords words{split(nodes, ','), "", {}};
   read_place(edit, place, words, form);
@@ -72,7 +72,7 @@ PlaceWords move_words(const Edit& edit) {
 }
 
 PlaceWords add_words(const Edit& edit) {
-  constexpr const char* form = "CONTAINER:PLACE={…}, as in bar:0={\"kind\": \"box\", \"width\": 40}";
+  constexpr const char* form = "CONTAINER:INDEX={…}, as in bar:0={\"kind\": \"box\", \"width\": 40}";
   const auto [place, json] = halves(edit, form);
   PlaceWords words{{std::string(json)}, "", {}};
   read_place(edit, place, words, form);

@@ -104,10 +104,10 @@ class NameKeeper {
 void keep_names(const ReadText& now, const Tree& after, Splices& splices, std::vector<std::string>& hints) {
   NameKeeper keeper(now, after, splices);
   if (const std::size_t gone = keeper.keep_locales(); gone > 0)
-    hints.push_back("left out, for its node is gone: " + std::to_string(gone) +
+    hints.push_back("skipped: its node was removed: " + std::to_string(gone) +
                     (gone == 1 ? " text of a locale" : " texts of locales"));
   for (const std::string& claim : keeper.keep_claims())
-    hints.push_back("left out, for what it speaks of is gone: the claim " + claim);
+    hints.push_back("skipped, because it refers to a removed node: the claim " + claim);
 }
 
 }  // namespace fond_ladder::inline v0::scene

@@ -11,7 +11,7 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// Rewrites the paths of claims and wordings where they would no longer name the same node in `after`, the tree as it
+/// Rewrites the paths of claims and locales where they would no longer name the same node in `after`, the tree as it
 /// will be, under the same handles; takes out those whose nodes are gone, and tells of it in `hints`.
 void keep_names(const ReadText& now, const Tree& after, Splices& splices, std::vector<std::string>& hints);
 

@@ -63,6 +63,12 @@ std::string MemberPath::plain_text(std::string_view value) const {
   return document[document.root()].text;
 }
 
+std::string MemberPath::opened(const std::string& json) const {
+  const bool is_x_alone =
+      entry_ != nullptr && std::holds_alternative<TextAlignPair Keys::*>(entry_->field) && json.starts_with('"');
+  return is_x_alone && !inside_.empty() ? "{ \"x\": " + json + " }" : json;
+}
+
 std::string changed_value(const std::string& json, std::span<const std::string> steps, const std::string& value) {
   if (steps.empty()) return value;
   const std::string& step = steps[0];

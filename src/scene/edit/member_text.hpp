@@ -29,6 +29,9 @@ class MemberPath {
   [[nodiscard]] std::string value_text(std::string_view value) const;
   /// The same of a text, without quotes.
   [[nodiscard]] std::string plain_text(std::string_view value) const;
+  /// The value of the key, as JSON, in the form that a step can be set in: where one word stands for a part alone, an
+  /// object of that part.
+  [[nodiscard]] std::string opened(const std::string& json) const;
 
  private:
   MemberPath() = default;

@@ -52,7 +52,7 @@ class Nester {
                           (beside > 1   ? " beside them"
                            : beside > 0 ? " beside it"
                                         : "") +
-                          ": the last place is " + std::to_string(children.size()));
+                          ": the last index is " + std::to_string(children.size()));
     }
     return place == children.size() ? NodeId() : children[place];
   }
@@ -68,7 +68,7 @@ class Nester {
     for (const NodeId node : nodes) {
       if (node == text_.tree().root()) throw text_.refusal("the root cannot be moved");
       if (lies_in_one_of(node, nodes))
-        throw text_.refusal(text_.tree().short_path(node) + " lies in another one of them, and goes with it");
+        throw text_.refusal(text_.tree().short_path(node) + " is inside another one of them; name the outer one only");
     }
     if (is_among(container, nodes) || lies_in_one_of(container, nodes))
       throw text_.refusal("a node cannot be moved into itself");
@@ -135,10 +135,10 @@ class Nester {
     const std::vector<NodeId> nodes = text_.nodes_among(words.nodes);
     const NodeId parent = text_.tree().parent(nodes.front());
     for (const NodeId node : nodes) {
-      if (!text_.tree().parent(node)) throw text_.refusal("the root cannot be gathered into something");
+      if (!text_.tree().parent(node)) throw text_.refusal("the root cannot be wrapped in a container");
       if (text_.tree().parent(node) != parent)
         throw text_.refusal(text_.tree().short_path(node) + " and " + text_.tree().short_path(nodes.front()) +
-                            " are no siblings; move one first");
+                            " are not siblings; move one first");
     }
     for (const NodeId node : nodes) {
       if (text_.now().is_in_parts(text_.now().value_of(node))) return text_.write_out_use(text_.written_outside(node));
@@ -165,7 +165,7 @@ class Nester {
     const auto kinds = words_of<Kind>;
     const auto kind = std::ranges::find(kinds, words.kind);
     if (kind == kinds.end() || !is_container(static_cast<Kind>(kind - kinds.begin()))) {
-      throw text_.refusal("\"" + words.kind + "\" gathers nothing" +
+      throw text_.refusal("\"" + words.kind + "\" names no nodes to group" +
                           word_hint(words.kind, std::span(kinds).subspan(0, 4)));
     }
     keys.kind = static_cast<Kind>(kind - kinds.begin());
@@ -184,10 +184,10 @@ class Nester {
     const NodeId container = text_.node_of(words.container);
     try {
       const JsonDocument node(json);
-      if (node[node.root()].type != Type::object) throw text_.refusal("a node is written as an object, in { }");
+      if (node[node.root()].type != Type::object) throw text_.refusal("expected a node as an object, in { }");
     } catch (const JsonFault& fault) {
       if (json.starts_with("{")) throw text_.refusal(fault.message);
-      throw text_.refusal("a node is written as an object, in { }");
+      throw text_.refusal("expected a node as an object, in { }");
     }
     if (!text_.holds_alone(container)) return false;
     const NodeId before = child_at(container, words, {});
@@ -200,8 +200,8 @@ class Nester {
 
   bool ungroup(Splices& splices, ChangedText& changed) {
     const NodeId container = text_.node_of(text_.edit().what), parent = text_.tree().parent(container);
-    if (!parent) throw text_.refusal("the root holds all the others, and stays");
-    if (text_.tree().child_count(container) == 0) throw text_.refusal("nothing is in it; --remove takes it out");
+    if (!parent) throw text_.refusal("the root cannot be removed");
+    if (text_.tree().child_count(container) == 0) throw text_.refusal("it has no children; use --remove");
     if (!text_.holds_alone(container) || !text_.write_out_each(text_.tree().children(container))) return false;
     const std::string list = splices.text_of(text_.list_of(container));
     splices.replace(text_.now().value_of(container), list.substr(1, list.size() - 2));
@@ -221,7 +221,7 @@ class Nester {
   bool duplicate(Splices& splices, ChangedText& changed) {
     const DuplicateWords words = duplicate_words(text_.edit());
     const NodeId node = text_.node_of(words.node), parent = text_.tree().parent(node);
-    if (!parent) throw text_.refusal("there is one root");
+    if (!parent) throw text_.refusal("a scene has one root");
     if (!text_.stands_alone(node)) return false;
     const std::size_t place = text_.tree().index_of(node) + 1;
     const auto children = text_.tree().children(parent);

@@ -101,7 +101,7 @@ void PlacedText::go_on_with(std::string text) {
   try {
     now_ = std::make_shared<const ReadText>(std::move(text), file_name_);
   } catch (const BadScene& fault) {
-    throw refusal("what is to be changed alone cannot be written out: " + fault.faults().front().message);
+    throw refusal("this node cannot be changed alone: " + fault.faults().front().message);
   }
 }
 

@@ -37,12 +37,12 @@ class KeySetter {
       const Spot& spot = of_spot.first;
       const NodeId node = of_spot.second;
       std::vector<std::string> way = path.way();
-      if (!spot.inner.empty()) way.insert(way.begin(), {"with", spot.inner});
+      if (!spot.inner.empty())
+        way.insert(way.begin(), {"with", inner_key(text_.document().member(spot.object, "with"), spot.inner)});
       put(
           spot.object, way, path, words.value, [&] { return value_now(node, path); }, said, out);
     }
-    if (said.empty() && out.empty())
-      throw text_.refusal("nothing is said there that could be left out" + sayer_of(nodes, path));
+    if (said.empty() && out.empty()) throw text_.refusal("there is nothing to remove" + sayer_of(nodes, path));
     for (const auto& [object, what] : said) splices.say(object, what);
     for (const auto& [object, what] : out) splices.take_out(object, what);
     note_set(nodes, path, words.value, changed);
@@ -50,6 +50,14 @@ class KeySetter {
   }
 
  private:
+  /// How an object says the path of an inner node: as it does already, else so that it is not read as a key.
+  [[nodiscard]] std::string inner_key(ValueId object, const std::string& path) const {
+    const std::string marked = std::string(inner_path_mark) + path;
+    const bool is_key = find_key(path) != nullptr || shapes(path);
+    const bool is_marked = object != no_value && text_.document().member(object, marked) != no_value;
+    return is_key || is_marked ? marked : path;
+  }
+
   /// Whether no item of a list of copies says a key of these nodes, which are all of the copies.
   [[nodiscard]] bool is_said_of_none(const std::vector<NodeId>& nodes, const MemberPath& path) const {
     std::set<ValueId> items;
@@ -60,7 +68,8 @@ class KeySetter {
       const JsonDocument& document = text_.document();
       copies = 0;
       for (ValueId id = document[document[spot->item].parent].first; id != no_value; id = document[id].next) ++copies;
-      const ValueId said = spot->inner.empty() ? spot->item : document.member(spot->item, spot->inner);
+      const ValueId said =
+          spot->inner.empty() ? spot->item : document.member(spot->item, inner_key(spot->item, spot->inner));
       if (said != no_value && document.member(said, path.way().front()) != no_value) return false;
     }
     return items.size() == copies;
@@ -79,7 +88,7 @@ class KeySetter {
       if (!spot) return {};
       if (!text_.write_out_dots(spot->item)) return false;
       std::vector<std::string> way = path.way();
-      if (!spot->inner.empty()) way.insert(way.begin(), spot->inner);
+      if (!spot->inner.empty()) way.insert(way.begin(), inner_key(spot->item, spot->inner));
       put(
           spot->item, way, path, value, [&] { return value_now(node, path); }, said, out);
     }
@@ -106,7 +115,7 @@ class KeySetter {
     const std::string base = known != no_value       ? Splices(text_.document(), text_.now().text).text_of(known)
                              : path.inside().empty() ? ""
                                                      : value_now();
-    at->json = changed_value(base, path.inside(), path.value_text(value));
+    at->json = changed_value(path.opened(base), path.inside(), path.value_text(value));
   }
 
   /// What a node's key is now, as JSON, whoever says it; empty when nobody does.
@@ -122,7 +131,7 @@ class KeySetter {
     for (const auto& said : text_.now().scene.origins->of(nodes.front())) {
       if (said.key != place_of(*path.entry()) || said.source == Source::own) continue;
       const std::string& name = text_.now().scene.origins->name_at(said.name);
-      return "; it comes from " + std::string(word(said.source)) + (name.empty() ? "" : " \"" + name + "\"");
+      return "; the key comes from " + std::string(word(said.source)) + (name.empty() ? "" : " \"" + name + "\"");
     }
     return "";
   }
@@ -161,13 +170,12 @@ class KeySetter {
     }
     for (const auto& [form, node] : forms) {
       std::string& hint = hints.emplace_back(text_.edit().text());
-      hint.append(": while ")
-          .append(form)
-          .append(", ")
+      hint.append(": \"when\" still sets ")
           .append(name)
           .append(" of ")
-          .append(text_.tree().short_path(node));
-      hint += " is what its \"when\" says";
+          .append(text_.tree().short_path(node))
+          .append(" while ")
+          .append(form);
     }
   }
 
@@ -198,7 +206,7 @@ class KeySetter {
 
   bool set_in_file(const SetWords& words, Splices& splices) {
     if (!is_top_key(words.steps[0]))
-      throw text_.refusal("write NODE.KEY=VALUE, as in " + text_.tree().segment(text_.tree().root()) + ".gap=8");
+      throw text_.refusal("expected NODE.KEY=VALUE, as in " + text_.tree().segment(text_.tree().root()) + ".gap=8");
     ValueId object = text_.document().root();
     std::size_t steps = 0;
     if (words.steps.size() > 1) {
@@ -206,20 +214,20 @@ class KeySetter {
       if (const ValueId named = named_in(top, words)) object = named, steps = 2;
     }
     if (steps == words.steps.size())
-      throw text_.refusal("a key of it is missing, as in " + words.steps[0] + ".NAME.KEY=VALUE");
+      throw text_.refusal("a key is missing, as in " + words.steps[0] + ".NAME.KEY=VALUE");
     const auto rest = std::span(words.steps).subspan(steps);
     const MemberPath path = steps > 0 ? MemberPath(rest) : MemberPath::plain(rest);
     std::map<ValueId, SaidInside> said;
     std::map<ValueId, std::vector<ValueId>> out;
     put(
         object, path.way(), path, words.value, [] { return std::string(); }, said, out);
-    if (said.empty() && out.empty()) throw text_.refusal("nothing is said there that could be left out");
+    if (said.empty() && out.empty()) throw text_.refusal("there is nothing to remove");
     for (const auto& [holder, what] : said) splices.say(holder, what);
     for (const auto& [holder, what] : out) splices.take_out(holder, what);
     return true;
   }
 
-  /// The range, part, shared keys or wording that the second step names; 0 for what has no names.
+  /// The range, part, shared keys or locale that the second step names; 0 for what has no names.
   [[nodiscard]] ValueId named_in(ValueId top, const SetWords& words) const {
     const std::string &what = words.steps[0], &name = words.steps[1];
     if (what != "ranges" && what != "parts" && what != "shared" && what != "locales") return 0;
@@ -247,7 +255,7 @@ class KeySetter {
       for (ValueId id = all == no_value ? all : document[all].first; id != no_value; id = document[id].next) {
         if (name_of_definition(document, id) != name) continue;
         throw text_.refusal("\"" + std::string(name) + "\" is defined in " + text_.now().used.files[file - 1] +
-                            "; change that file, or say it in this scene: what a scene says itself counts");
+                            "; change that file, or define it in this scene, which wins");
       }
     }
   }
@@ -265,8 +273,7 @@ class KeySetter {
         if (text_.document()[name].text == steps[i]) found = id;
       }
       if (found == no_value)
-        throw text_.refusal("nothing in this part is called \"" + std::string(steps[i]) + "\"" +
-                            word_hint(steps[i], names));
+        throw text_.refusal("this part has no node \"" + std::string(steps[i]) + "\"" + word_hint(steps[i], names));
       part = found;
     }
     return part;

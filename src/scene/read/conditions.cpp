@@ -5,6 +5,7 @@
 #include <array>
 #include <unordered_map>
 
+#include "model/claim_words.hpp"
 #include "model/key_table.hpp"
 #include "model/limits.hpp"
 #include "model/sound_container.hpp"
@@ -97,9 +98,10 @@ class ConditionReader : private ObjectReader {
     } else if (!is_node_name(name)) {
       faults_.add(document_, place,
                   "the name of a range or mode must be a letter, then letters, digits, \"_\" or \"-\"");
+    } else if (detail::is_claim_word(name)) {
+      faults_.add(document_, place, "no range or mode can be called \"" + name + "\": claims use that word");
     } else if (name == "all") {
-      faults_.add(document_, place,
-                  "no range or mode can be called \"all\": on the command line that stands for every mode");
+      faults_.add(document_, place, "no range or mode can be called \"all\": --mode all means every combination");
     } else if (std::ranges::find(found.names, name) != found.names.end()) {
       faults_.add(document_, place, "two ranges or modes are called \"" + name + "\"");
     }
@@ -131,7 +133,9 @@ class ConditionReader : private ObjectReader {
       }
     }
     if (range.is_empty()) {
-      faults_.add(document_, id, "the range \"" + range.name + "\" holds at no size: it ends before it begins");
+      faults_.add(
+          document_, id,
+          "the range \"" + range.name + "\" includes no size: it ends before it begins; the larger bound is below_");
     }
     found.ranges.push_back(range);
   }

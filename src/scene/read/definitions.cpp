@@ -143,7 +143,7 @@ void Definitions::add_likes(ValueId object, Layers& layers) {
       layers.push_back({found->second, Source::shared, document_[found->second].key});
     } else {
       faults_.add(document_, name,
-                  "nothing shared is called \"" + document_[name].text + "\"" + hint(document_[name].text, shared_));
+                  "no shared keys are called \"" + document_[name].text + "\"" + hint(document_[name].text, shared_));
     }
   };
   if (document_[like].type != Type::array) return add(like);
@@ -267,13 +267,12 @@ void Definitions::tell(ValueId object, ValueId root, ToldByWith& told) {
     const Inner& inner = inner_of(root);
     if (looked_through_ >= limits::most_inner_nodes) {
       if (told.source == Source::copies) {
-        return faults_.add(
-            document_, object,
-            "the lists of copies up to here speak of inner nodes more than 500,000 times; say less of each");
+        return faults_.add(document_, object,
+                           "the lists of copies up to here name inner nodes more than 500,000 times; use fewer keys");
       }
-      faults_.add(document_, object,
-                  "the parts that \"with\" speaks to hold more than 500,000 inner nodes altogether; use fewer parts "
-                  "inside parts");
+      faults_.add(
+          document_, object,
+          "the parts used with \"with\" have more than 500,000 inner nodes in total; use fewer parts inside parts");
       return;
     }
     tell_one(id, inner, told);
@@ -282,7 +281,8 @@ void Definitions::tell(ValueId object, ValueId root, ToldByWith& told) {
 
 /// A path means the one node that has it, from the part's root, else the one that it is a tail of.
 void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
-  const std::string& key = document_[said].key;
+  const std::string written = document_[said].key;
+  const std::string key = written.starts_with(inner_path_mark) ? written.substr(inner_path_mark.size()) : written;
   const std::string whole_node = told.source == Source::with ? "the part" : "it";
   const std::string plain = without_indexes(key);
   const auto steps = steps_of(plain);
@@ -307,7 +307,7 @@ void Definitions::tell_one(ValueId said, const Inner& inner, ToldByWith& told) {
       std::vector<std::string_view> words(inner.step.begin(), inner.step.end());
       const std::string_view near = faults_.lists_no_more() ? "" : nearest_word(steps.back(), words);
       message = whole_node + " has no inner node \"" + key + "\"";
-      if (!near.empty()) message += "; the nearest one is \"" + inner.path(inner.named.at(near).front()) + "\"";
+      if (!near.empty()) message += "; did you mean \"" + inner.path(inner.named.at(near).front()) + "\"?";
     } else {
       message += inner.path(allow[0]) + " or " + inner.path(allow[1]);
     }

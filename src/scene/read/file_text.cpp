@@ -19,10 +19,9 @@ namespace {
   throw BadScene({{path, 0, 0, "", std::move(message)}});
 }
 
-constexpr const char *not_plain =
-                         "this is no plain file but a pipe or a device; for a pipe write - and give the scene "
-                         "to standard input",
-                     *unreadable = "this file cannot be read";
+constexpr const char *
+    not_plain = "this is a pipe or a device, not a plain file; for a pipe write - and send the scene to standard input",
+   *unreadable = "this file cannot be read";
 
 struct Descriptor {
   explicit Descriptor(int opened) : number(opened) {}
@@ -43,9 +42,9 @@ PlainFile read_plain_file(const std::string& path, Links links) {
   if (file.number < 0) {
     if (errno == ENOENT || errno == ENOTDIR) refuse(path, "there is no such file");
     if (errno == ELOOP && links == Links::refused)
-      refuse(path, "this name is a link to another file now; it is read again when it is a plain file");
+      refuse(path, "this name is now a link to another file; it is read again once it is a plain file");
     if (errno == ENXIO) refuse(path, not_plain);
-    refuse(path, "this file cannot be opened; check who may read it");
+    refuse(path, "this file cannot be opened; check its permissions");
   }
   struct stat status {};
   if (::fstat(file.number, &status) != 0) refuse(path, unreadable);

@@ -12,7 +12,7 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// Reads the fonts of a scene, of the files that it uses and of its wordings, and keeps where each is said.
+/// Reads the fonts of a scene, of the files that it uses and of its locales, and keeps where each is said.
 class FontReader : private ObjectReader {
  public:
   FontReader(const JsonDocument& document, Faults& faults) : ObjectReader(document, faults) {}

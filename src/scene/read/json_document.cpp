@@ -96,49 +96,46 @@ JsonFault fault_of(std::string_view text, std::size_t at, const std::string& sai
   at = std::min(at, text.size());
   // The parser stands at the end of the token that it did not expect.
   if (says("unexpected end of input")) {
-    if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) return {at, "this is not JSON: there is nothing"};
-    return {at, "the file ends before all that was opened is closed: a } or ] is missing, or a quote"};
+    if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) return {at, "this is not JSON: the text is empty"};
+    return {at, "the file ends too early: a } or ] is missing, or a quote"};
   }
   if (says("missing closing quote") || says("must be escaped")) {
     const std::size_t line =
         text.rfind('\n', at > 0 ? at - 1 : 0) == std::string_view::npos ? 0 : text.rfind('\n', at > 0 ? at - 1 : 0);
     if (text[std::min(at, text.size() - 1)] == '\n' || says("missing closing quote"))
       return {std::max(line, text.rfind('"', at)),
-              "this text has no closing quote on its line; a line break in a text is \\n"};
-    return {at, "a control character in a text is written as \\t, \\n or \\u0000"};
+              "the closing quote is missing on this line; write a line break in a text as \\n"};
+    return {at, "a control character is not allowed in a text; write \\t, \\n or \\u0000"};
   }
-  if (says("surrogate"))
-    return {at,
-            "\\uD800 to \\uDBFF and \\uDC00 to \\uDFFF stand in a text only as pairs, one of the first before one of "
-            "the second"};
-  if (says("4 hex digits")) return {at, "behind \\u in a text stand four digits from 0 to 9 and A to F"};
+  if (says("surrogate")) return {at, "\\uD800 to \\uDBFF must be followed by \\uDC00 to \\uDFFF"};
+  if (says("4 hex digits")) return {at, "\\u needs four digits from 0 to 9 and A to F"};
   const std::size_t number = text.find_last_not_of("+-.eE0123456789", at > 0 ? at - 1 : 0) + 1;
   if (says("number overflow")) return {number, "this number is too large; lengths go up to 1e9"};
-  if (says("invalid number")) return {number, "a number has digits before and behind its point and its e, as in 0.5"};
+  if (says("invalid number")) return {number, "a number needs digits before and after its point and its e, as in 0.5"};
   if (says("forbidden character after backslash"))
-    return {at, "behind a backslash in a text stand only \" \\ / b f n r t or u"};
+    return {at, "valid escapes are \\\" \\\\ \\/ \\b \\f \\n \\r \\t and \\u"};
   const auto [before, place] = character_before(text, at);
   const char here = at < text.size() ? text[at] : '\0';
   if (before == 0) return {at, "this is not JSON: a scene begins with {"};
   if ((here == '}' || here == ']') && before == ',')
-    return {place, "a comma stands before the closing bracket; take it out"};
+    return {place, "there is a comma before the closing bracket; remove it"};
   if (says("expected end of input"))
-    return {at, "something stands behind the end of the scene; take it out, or one closing bracket"};
+    return {at, "there is text after the end of the scene; remove it, or one closing bracket"};
   const bool is_word = (here >= 'a' && here <= 'z') || (here >= 'A' && here <= 'Z') || here == '_' || here == '\'';
-  if (says("invalid literal") && says("object key")) return {at, "a key stands in double quotes, as in \"width\""};
+  if (says("invalid literal") && says("object key")) return {at, "a key needs double quotes, as in \"width\""};
   if (says("object separator") && says("expected ':'"))
-    return {at, "a colon is missing behind the key, or a quote in it"};
+    return {at, "a colon is missing after the key, or a quote in it"};
   std::size_t digits = at;
   while (digits > 0 && text[digits - 1] >= '0' && text[digits - 1] <= '9') --digits;
   if (digits < at && text[digits] == '0' && here >= '0' && here <= '9')
-    return {digits, "a number begins with no 0 but that of 0.5"};
+    return {digits, "a number cannot begin with 0, except as in 0.5"};
   if (says("while parsing value") && (here == '}' || here == ']' || here == ','))
     return {at, "a value is missing before this"};
   if (says("object separator") || says("while parsing object -") || says("while parsing array"))
     return {at, "a comma is missing before this"};
-  if (says("invalid literal") && is_word) return {at, "a word stands in double quotes, as in \"row\""};
+  if (says("invalid literal") && is_word) return {at, "a word needs double quotes, as in \"row\""};
   if (here == '+' || here == '.') return {at, "a number begins with a digit or with -, as in 0.5"};
-  if (says("invalid literal")) return {at, "this is no value; texts and words stand in double quotes, as in \"row\""};
+  if (says("invalid literal")) return {at, "this is not a value; texts and words need double quotes, as in \"row\""};
   return {at, parser_words(said)};
 }
 
@@ -182,7 +179,7 @@ class JsonDocument::Builder : public json::json_sax_t {
       return document_.record(one.parent).type == JsonValue::Type::array;
     });
     if (around < most_lists || !is_in_lists) return open(JsonValue::Type::array);
-    fault = {cursor_.mark(), "lists lie in lists here, which says nothing in a scene"};
+    fault = {cursor_.mark(), "a list inside a list has no meaning in a scene"};
     return false;
   }
   bool end_object() override { return close(); }
@@ -226,7 +223,7 @@ class JsonDocument::Builder : public json::json_sax_t {
   }
   bool add(Record value, std::size_t offset) {
     if (is_too_dense(document_.size_ - before_, offset)) {
-      fault = {offset, "so many values in so few bytes make no scene: " + std::to_string(document_.size_ - before_)};
+      fault = {offset, "too many values in too few bytes: " + std::to_string(document_.size_ - before_)};
       return false;
     }
     value.offset = value.key_offset = static_cast<std::uint32_t>(offset);
@@ -288,8 +285,8 @@ std::string_view JsonDocument::keep(std::string_view text) {
 ValueId JsonDocument::add(std::string_view text) {
   if (const std::size_t nul = text.find('\0'); nul != std::string_view::npos) {
     const bool is_wide = nul < 2 || text.starts_with("\xFF\xFE") || text.starts_with("\xFE\xFF");
-    throw JsonFault{nul, is_wide ? "this is no UTF-8; write the file in UTF-8, not in UTF-16"
-                                 : "a NUL character stands here, as in no JSON text; take it out"};
+    throw JsonFault{nul, is_wide ? "this is not UTF-8; save the file as UTF-8, not UTF-16"
+                                 : "JSON has no NUL character; remove it"};
   }
   const std::size_t known = size_;
   Builder builder(text, *this);
@@ -319,7 +316,8 @@ void JsonDocument::unfold_dotted_keys() {
     for (ValueId id = record(object).first; id != no_value; id = record(id).next) {
       const std::string_view key = (*this)[id].key;
       const std::size_t dot = key.rfind('.');
-      if (dot == std::string_view::npos) {
+      const bool begins_path = dot == 0 && key.starts_with(inner_path_mark);
+      if (dot == std::string_view::npos || begins_path) {
         before = id;
         continue;
       }

@@ -58,6 +58,9 @@ struct JsonFault {
   std::string message;
 };
 
+/// What a path of an inner node may begin with, so that it is not read as a key: `"./pin": { "width": 9 }`.
+inline constexpr std::string_view inner_path_mark = "./";
+
 /// Values are kept in 56 bytes each, and texts once. What packs more values into its bytes than a scene has any use for
 /// is refused before it costs memory: 10 MB of brackets would be 500 MB.
 class JsonDocument {
@@ -88,7 +91,8 @@ class JsonDocument {
     return value;
   }
   [[nodiscard]] ValueId root() const { return 0; }
-  /// Makes `"about.text": "x"` where inner nodes are spoken of what it is short for, `"about": {"text": "x"}`. Faults
+  /// Makes `"about.text": "x"` (or `"./about.text"`) where inner nodes are spoken of what it is short for,
+  /// `"about": {"text": "x"}`. Faults
   /// still name what is written.
   void unfold_dotted_keys();
   /// Whether an object gives keys to a node and to those inside of it: a `with`, or an item of `copies`.

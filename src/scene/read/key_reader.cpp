@@ -113,7 +113,7 @@ class ValueReader {
     for_each_member(words_of<PinSide>, [&](std::size_t i, const ValueReader& member) {
       const auto side = static_cast<PinSide>(i);
       if (member.is(Type::array)) {
-        if (member.value().first == no_value) member.fail("must be tied to an edge at least");
+        if (member.value().first == no_value) member.fail("must tie at least one edge");
         for (ValueId id = member.value().first; id != no_value; id = document_[id].next) {
           pin.tied(side, ValueReader(document_, id).tie());
         }
@@ -129,12 +129,12 @@ class ValueReader {
   void read(Tracks& into) const {
     if (is(Type::number)) {
       constexpr double largest = 1e6;
-      const int count = whole_number("must be a list of tracks, or how many equal ones");
+      const int count = whole_number("must be a list of tracks, or a number of equal tracks");
       if (count < 1 || count > largest) fail("must be from 1 to 10,000 equal tracks, or a list of tracks");
       into = Tracks(count);
       return;
     }
-    if (!is(Type::array)) fail("must be a list of tracks, or how many equal ones");
+    if (!is(Type::array)) fail("must be a list of tracks, or a number of equal tracks");
     std::vector<Tracks::Run> runs;
     for (ValueId id = value().first; id != no_value; id = document_[id].next) {
       const ValueReader item(document_, id);
@@ -185,7 +185,7 @@ class ValueReader {
     into = std::move(own);
   }
   void read(Allowed& into) const {
-    if (!is(Type::array)) fail("must be a list of findings of lint, as in [\"cut\"]");
+    if (!is(Type::array)) fail("must be a list of lint rules, as in [\"overhang\"]");
     Allowed allow;
     for (ValueId id = value().first; id != no_value; id = document_[id].next)
       allow.add_word(ValueReader(document_, id).index_of_word(Allowed::words));
@@ -209,6 +209,17 @@ class ValueReader {
     static constexpr std::array<std::string_view, 2> words{"x", "y"};
     for_each_member(words, [&](std::size_t i, const ValueReader& member) {
       (i == 0 ? into.x : into.y) = member.one_of<PlaceContent>();
+    });
+  }
+  void read(TextAlignPair& into) const {
+    into = {};
+    if (!is(Type::object)) {
+      into.x = one_of<TextAlign>();
+      return;
+    }
+    static constexpr std::array<std::string_view, 2> words{"x", "y"};
+    for_each_member(words, [&](std::size_t i, const ValueReader& member) {
+      (i == 0 ? into.x : into.y) = member.one_of<TextAlign>();
     });
   }
   void read(PlaceItems& into) const {
@@ -276,7 +287,7 @@ class ValueReader {
     for_each_member(words, [&](std::size_t i, const ValueReader& member) {
       if (i == 0) {
         run.fitting = member.text() == "fitting";
-        if (!run.fitting) run.times = member.whole_number("must repeat tracks so many times, or \"fitting\"");
+        if (!run.fitting) run.times = member.whole_number("must have a number of times, or \"fitting\"");
       } else if (i == 1) {
         if (!member.is(Type::array)) member.fail("must repeat a list of tracks");
         for (ValueId id = member.value().first; id != no_value; id = document_[id].next) {
@@ -322,7 +333,7 @@ class ValueReader {
     const std::string_view word = edge.substr(dot + 1);
     const auto found = std::ranges::find(words_of<PinSide>, word);
     if (found == words_of<PinSide>.end())
-      fail("\"" + std::string(word) + "\" is no edge" + word_hint(word, words_of<PinSide>));
+      fail("\"" + std::string(word) + "\" is not an edge" + word_hint(word, words_of<PinSide>));
     tie.edge = static_cast<PinSide>(found - words_of<PinSide>.begin());
     if (sign == std::string_view::npos) return tie;
     rest.remove_prefix(sign);
@@ -350,7 +361,7 @@ class ValueReader {
     }
     const std::string_view ours = known_elsewhere(text(), Vocabulary::words);
     const std::string_view near = nearest_word(text(), words);
-    if (!near.empty()) message += "; the nearest one is \"" + std::string(near) + "\"";
+    if (!near.empty()) message += "; did you mean \"" + std::string(near) + "\"?";
     fail(near.empty() && !ours.empty() ? message + "; here that is " + std::string(ours) : message);
   }
   template <class Word>

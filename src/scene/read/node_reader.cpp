@@ -61,8 +61,7 @@ void NodeReader::read_node(const Open& at, std::vector<Open>& open) {
   const Layers layers = definitions_.layers_of(at.value, at.each, place);
   if (!pay_for(layers)) {
     faults_.add(document_, at.value,
-                "parts and copies make this scene too large: 400,000 nodes beyond those that are written, or fewer of "
-                "which much is said, are the most");
+                "parts and copies make this scene too large; the limit is 400,000 nodes, or fewer with many keys");
     return;
   }
   if (at.copy < 0 && open_copies(at, layers, open)) return;
@@ -101,7 +100,7 @@ bool NodeReader::open_copies(const Open& at, const Layers& layers, std::vector<O
   }
   const ValueId name = definitions_.strongest(layers, "name");
   if (name != no_value && document_[name].text.ends_with(']')) {
-    faults_.add(document_, name, "a node with \"copies\" must have a name without an index; its copies get one each");
+    faults_.add(document_, name, "a node with \"copies\" must have a name without an index; each copy gets an index");
     return false;
   }
   const bool is_list = document_[place].type == Type::array;
@@ -138,20 +137,19 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
   if (value.type != Type::number || value.number != std::floor(value.number) || value.number < 0 ||
       value.number > Virtualized::most_entries) {
     faults_.add(document_, place,
-                "\"copies\" in a list that is virtualized must be a whole number from 0 to 1,000,000,000, or a list of "
-                "what each copy says");
+                "\"copies\" in a virtualized list must be a whole number from 0 to 1,000,000,000, or a list of "
+                "objects, one per copy");
     return false;
   }
   if (at.siblings > 1) {
-    faults_.add(document_, place, "a list of copies that is virtualized holds that one child, and nothing beside it",
-                true);
+    faults_.add(document_, place, "a virtualized list with copies must have that one child only", true);
     return false;
   }
   for_each_when(layers, [&](ValueId, const JsonValue& member) {
     if (member.type != Type::object) return;
     for (ValueId id = member.first; id != no_value; id = document_[id].next) {
       if (document_[id].key == "copies")
-        faults_.add(document_, id, "copies that are virtualized are as many under every condition", true);
+        faults_.add(document_, id, "\"when\" cannot change the number of virtualized copies", true);
     }
   });
   for (const When& when : whens) {
@@ -161,8 +159,7 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
     if (!other.is_list()) {
       faults_.add(document_, place,
                   "under \"" + when.name +
-                      "\" this list is no plain row or column that scrolls along, which copies "
-                      "that are virtualized need");
+                      "\" this list does not scroll along a plain row or column, which virtualized copies need");
     }
   }
   if (value.number == 0) return true;
@@ -175,7 +172,7 @@ bool NodeReader::open_entries(const Open& at, const Layers& layers, ValueId plac
   return true;
 }
 
-/// The own ranges that a node and what is in it can speak of.
+/// The node ranges that a node and what is in it can speak of.
 std::shared_ptr<const OwnNames> NodeReader::scope_of(const Open& at, const Layers& layers, const Keys& keys) {
   if (keys.ranges.empty()) return at.scope;
   auto own = std::make_shared<OwnNames>();
@@ -184,13 +181,13 @@ std::shared_ptr<const OwnNames> NodeReader::scope_of(const Open& at, const Layer
   own->level = at.scope ? at.scope->level + 1 : 1;
   if (own->level > limits::deepest_node_ranges) {
     faults_.add(document_, definitions_.strongest(layers, "ranges"),
-                "nodes with own ranges lie in one another more than 8 deep here");
+                "nodes with node ranges are nested more than 8 deep here");
     return at.scope;
   }
   return own;
 }
 
-/// A part that is read on its own may speak of own ranges of whoever will use it: any of the file.
+/// A part that is read on its own may speak of node ranges of whoever will use it: any of the file.
 bool NodeReader::is_condition(std::string_view name, const OwnNames* scope) {
   if (std::ranges::find(conditions_.names, name) != conditions_.names.end()) return true;
   if (scope != nullptr && scope->declares(name)) return true;
@@ -215,7 +212,7 @@ void NodeReader::refuse_unknown_condition(ValueId id, std::string_view name, con
     words.insert(words.end(), scope->names.begin(), scope->names.end());
   std::string message = "no range or mode is called \"" + std::string(name) + "\"" + word_hint(name, words);
   if (document_[id].written != no_value && find_key(name) != nullptr)
-    message += "; \"when\" is a key: an inner node of that name cannot be spoken to, so give it another one";
+    message += "; \"when\" is a key here; write \"./when\" for an inner node of that name";
   faults_.add(document_, id, message, true);
 }
 
@@ -228,7 +225,7 @@ void NodeReader::read_whens(const Open& at, const Layers& layers, NodeId node, c
     if (!is_condition(member.key, scope)) {
       refuse_unknown_condition(id, member.key, scope);
     } else if (member.type != Type::object) {
-      faults_.add(document_, id, "what holds under \"" + member.key + "\" must be an object of keys");
+      faults_.add(document_, id, "the value of \"" + member.key + "\" must be an object of keys");
     } else {
       read_form(id, at.copy, forms[member.key]);
     }
@@ -257,8 +254,7 @@ void NodeReader::read_form(ValueId object, int copy, Form& form) {
     if (member.key == "copies") {
       const auto copies = count_of_copies(id);
       if (copies && copy >= 0) form.hides = copy >= *copies;
-      if (copy < 0)
-        faults_.add(document_, id, "\"copies\" under a condition needs \"copies\" of the node itself", true);
+      if (copy < 0) faults_.add(document_, id, "\"copies\" in \"when\" needs \"copies\" on the node itself", true);
     } else if (member.key == "name" || member.key == "ranges" || member.key == "virtualized" || shapes(member.key)) {
       faults_.add(document_, id, "\"when\" cannot give a \"" + member.key + "\"", true);
     } else if (entry == nullptr) {
@@ -287,8 +283,8 @@ std::optional<int> NodeReader::count_of_copies(ValueId id) {
   }
   const bool too_many = value.type == Type::number && value.number > limits::most_copies;
   faults_.add(document_, id,
-              std::string("\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says") +
-                  (too_many ? "; more can be in a list that is virtualized" : ""));
+              std::string("\"copies\" must be a whole number from 0 to 100,000, or a list of objects, one per copy") +
+                  (too_many ? "; a virtualized list may have more" : ""));
   return {};
 }
 
@@ -297,7 +293,7 @@ std::optional<int> NodeReader::count_of_items(ValueId list) {
   int count = 0;
   for (ValueId id = document_[list].first; id != no_value; id = document_[id].next, ++count) {
     if (document_[id].type != Type::object) {
-      faults_.add(document_, id, "an item of \"copies\" must be an object: what it says of that copy");
+      faults_.add(document_, id, "an item of \"copies\" must be an object of keys for that copy");
       continue;
     }
     refuse_twins(id);
@@ -331,7 +327,7 @@ void NodeReader::open_children(const Open& at, const Layers& layers, const Place
   if (each != no_value && !read_loose_keys(each, "\"each_child\"")) each = no_value;
   if (definitions_.has_part(at.value) && document_.member(at.value, "children") != no_value) {
     faults_.add(document_, document_.member(at.value, "children"),
-                "a part brings its own children; change them by \"with\"", true);
+                "a part has its own children; change them in \"with\"", true);
   }
   std::vector<ValueId> children;
   list_children(definitions_.children_of(at.value), children);

@@ -28,7 +28,7 @@ struct Budget {
 /// Whether what a part brings is read wherever it is used, or only once, where it stands.
 enum class Parts : std::uint8_t { expanded, as_written };
 
-/// A node with own ranges, around those that are read: their names can be spoken of.
+/// A node with node ranges, around those that are read: their names can be spoken of.
 struct OwnNames {
   std::vector<std::string> names;
   std::shared_ptr<const OwnNames> outer;

@@ -56,7 +56,7 @@ class SceneReader : private ObjectReader {
     nodes.written = written;
     const ValueId root = document_.member(top, "root");
     if (root == no_value) {
-      faults_.add(document_, top, "\"root\" is missing: the node that fills the container");
+      faults_.add(document_, top, "\"root\" is missing; add the node that fills the container");
     } else {
       nodes.read(root);
     }
@@ -218,7 +218,8 @@ class SceneReader : private ObjectReader {
     if (is_size(id)) return document_[id].number;
     const auto both = two_sizes(id);
     if (both && both->first <= both->second) return {both->first, both->second};
-    faults_.add(document_, id, "\"" + document_[id].key + "\" must be a size, or [from, to] with from at most to");
+    faults_.add(document_, id,
+                "\"" + document_[id].key + "\" must be a size, or [from, to] where the larger comes last");
     return {};
   }
 
@@ -234,9 +235,9 @@ class SceneReader : private ObjectReader {
         faults_.add(document_, member_id, "the name of a size must be a letter, then letters, digits, \"_\" or \"-\"",
                     true);
       } else if (both) {
-        ladder_.container_sizes.push_back({member.key, both->first, both->second});
+        ladder_.named_sizes.push_back({member.key, both->first, both->second});
       } else if (is_size(member_id)) {
-        ladder_.container_sizes.push_back({member.key, member.number});
+        ladder_.named_sizes.push_back({member.key, member.number});
       } else {
         faults_.add(document_, member_id, "a named size must be a width or [width, height], in pixels");
       }
@@ -301,9 +302,9 @@ class SceneReader : private ObjectReader {
       held_against += stars * static_cast<double>(scene.tree.size());
       if (held_against > limits::most_claimed_nodes) {
         faults_.add(document_, id,
-                    "the stars in the claims up to here would be held against " + in_thousands(held_against) +
-                        " nodes, and " + in_thousands(static_cast<double>(limits::most_claimed_nodes)) +
-                        " is the most; claim less of each node, or keep claims in several files");
+                    "the stars in the claims up to here match " + in_thousands(held_against) +
+                        " nodes, and the limit is " + in_thousands(static_cast<double>(limits::most_claimed_nodes)) +
+                        "; use fewer stars, or split the claims over several files");
         return;
       }
       try {
@@ -360,7 +361,7 @@ class SceneReader : private ObjectReader {
     }
     try {
       const NodeId node = tree.at(said.key);
-      if (tree.kind(node) != Kind::text) faults_.add(document_, id, "\"" + said.key + "\" is no text", true);
+      if (tree.kind(node) != Kind::text) faults_.add(document_, id, "\"" + said.key + "\" is not a text node", true);
       locale.texts.emplace_back(node, said.text);
     } catch (const BadPath& fault) {
       faults_.add(document_, id, fault.what(), true);

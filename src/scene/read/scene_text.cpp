@@ -17,7 +17,7 @@ namespace {
 
 void require_length(std::uintmax_t bytes, const std::string& file_name) {
   if (bytes > limits::largest_scene_file) {
-    fail(file_name, "this file is larger than 40 MiB; a scene is not read beyond that");
+    fail(file_name, "this file is larger than 40 MiB, the limit for a scene");
   }
 }
 
@@ -37,7 +37,7 @@ std::string text_of_stream(std::istream& in, const std::string& name) {
     in.read(text.data() + have, chunk);
     text.resize(have + static_cast<std::size_t>(in.gcount()));
   }
-  if (in.bad()) fail(name, "it cannot be read: it is closed, or a folder; give a scene by a pipe, or name its file");
+  if (in.bad()) fail(name, "it cannot be read: it is closed, or a folder; pipe a scene into it, or name a file");
   return text;
 }
 

@@ -47,9 +47,8 @@ void refuse_circles(Axis axis, const Tree& tree, const std::vector<TiedNode>& ti
           members += tree.segment(tied_nodes[met->first].node) + " > ";
         }
         faults.add(document, tied_nodes[next].place,
-                   std::string("these are tied to one another in a circle, ") +
-                       (axis == x_axis ? "sideways" : "up and down") + ": " + members +
-                       (met == way.end() ? "" : "... > ") + tree.segment(tied_nodes[next].node));
+                   std::string("these nodes are tied in a circle, ") + (axis == x_axis ? "sideways" : "up and down") +
+                       ": " + members + (met == way.end() ? "" : "... > ") + tree.segment(tied_nodes[next].node));
       }
     }
   }

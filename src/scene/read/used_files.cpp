@@ -52,7 +52,8 @@ class UsedFilesReader : private ObjectReader {
   void read_one(ValueId place) {
     const std::string name = document_[place].text;
     if (name.front() == '/') {
-      return faults_.add(document_, place, "a file is named by its way from this one, as in \"../kit.scene.json\"");
+      return faults_.add(document_, place,
+                         "a file is named by its path relative to this one, as in \"../kit.scene.json\"");
     }
     const std::string& around = way_.back().name;
     File file{around.substr(0, around.rfind('/') + 1) + name, ""};
@@ -75,7 +76,7 @@ class UsedFilesReader : private ObjectReader {
     is_full_ = known_.size() > limits::most_used_files || bytes_ > limits::largest_scene_file;
     if (is_full_) {
       return faults_.add(document_, place,
-                         "a scene uses at most 64 files, of 40 MiB altogether; with this one it would use more");
+                         "a scene uses at most 64 files of 40 MiB in total; this one exceeds the limit");
     }
     take_in(std::move(file), std::move(text));
   }
@@ -102,14 +103,14 @@ class UsedFilesReader : private ObjectReader {
   /// Whether a file is like a scene; it needs no root, and what it has beside definitions is its own affair.
   bool is_sound(ValueId top) {
     if (document_[top].type != Type::object) {
-      faults_.add(document_, top, "a file that a scene uses is a JSON object, with \"format\" and what it defines");
+      faults_.add(document_, top, "a file in \"uses\" must be a JSON object with \"format\" and definitions");
       return false;
     }
     const ValueId format = document_.member(top, "format");
     if (format == no_value || document_[format].number != scene_format) {  // no scene: nothing of it is told
       const bool is_earlier = format != no_value && document_[format].number == 1;
       faults_.add(document_, is_earlier ? format : top,
-                  is_earlier ? std::string(earlier_format) : "a file that a scene uses has \"format\": 2");
+                  is_earlier ? std::string(earlier_format) : "a file in \"uses\" must have \"format\": 2");
       return false;
     }
     refuse_twins(top);

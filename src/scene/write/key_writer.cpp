@@ -101,6 +101,13 @@ class ValueWriter {
     if (rest.x == rest.y) return put(in_quotes(word(rest.x)));
     object({{"x", in_quotes(word(rest.x))}, {"y", in_quotes(word(rest.y))}});
   }
+  void write(const TextAlignPair& align) const {
+    if (align.y == TextAlign::start) return put(in_quotes(word(align.x)));
+    Members members;
+    if (align.x != TextAlign::start) members.emplace_back("x", in_quotes(word(align.x)));
+    members.emplace_back("y", in_quotes(word(align.y)));
+    object(members);
+  }
   void write(const PlaceItems& align) const { object(words({{"x", align.x}, {"y", align.y}})); }
   void write(const PlaceSelf& place_self) const {
     if (place_self.across && !place_self.x && !place_self.y) return put(in_quotes(word(*place_self.across)));

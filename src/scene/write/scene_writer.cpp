@@ -8,6 +8,7 @@
 #include "fond_ladder/scene_file.hpp"
 #include "model/json_text.hpp"
 #include "model/number_text.hpp"
+#include "scene/read/scene_keys.hpp"
 #include "scene/write/key_writer.hpp"
 #include "scene/write/node_texts.hpp"
 
@@ -83,13 +84,13 @@ class SceneWriter {
   void write_ladder() {
     const Ladder& ladder = scene_.ladder;
     const bool usual = ladder.width == Ladder().width;
-    if (usual && !ladder.height && ladder.container_sizes.empty()) return;
+    if (usual && !ladder.height && ladder.named_sizes.empty()) return;
     page_.open('{', "ladder");
     if (!usual) write_span("width", ladder.width);
     if (ladder.height) write_span("height", *ladder.height);
-    if (!ladder.container_sizes.empty()) {
+    if (!ladder.named_sizes.empty()) {
       page_.open('{', "named_sizes");
-      for (const NamedSize& container_size : ladder.container_sizes) {
+      for (const NamedSize& container_size : ladder.named_sizes) {
         if (container_size.height) {
           write_pair(container_size.name, container_size.width, *container_size.height);
         } else {
@@ -269,7 +270,7 @@ class SceneWriter {
   }
 
   const Scene& scene_;
-  std::vector<When> of_tree_;  // of a live tree, and under own ranges
+  std::vector<When> of_tree_;  // of a live tree, and under node ranges
   std::map<NodeId, std::map<std::string, std::vector<const When*>>> forms_;
   JsonPage page_;
   const std::vector<std::string_view>* each_ = nullptr;  // keys that the parent gives to what is written first

@@ -47,11 +47,11 @@ std::vector<Setting> settings(const Scene& scene, NodeId node, const ContainerSi
   if (parent) parent_kind = solution.tree().kind(parent);
   std::vector<Setting> all;
   for (std::size_t i = 0; i < table.size(); ++i) {
-    const bool acts = acts_on(table[i].acts, held.kind, parent_kind);
-    if (sayers[i].source == Source::unsaid && !acts) continue;
+    const bool has_effect = acts_on(table[i].acts, held.kind, parent_kind);
+    if (sayers[i].source == Source::unsaid && !has_effect) continue;
     std::string value = scene::value_text(table[i], held);
     if (sayers[i].source == Source::unsaid && value == "null") value.clear();
-    all.push_back({std::string(table[i].name), std::move(value), sayers[i].source, sayers[i].name, acts});
+    all.push_back({std::string(table[i].name), std::move(value), sayers[i].source, sayers[i].name, has_effect});
   }
   return all;
 }

@@ -64,7 +64,7 @@ class Checker {
         if (progress_) progress_((static_cast<double>(i) + share) / static_cast<double>(heights.size()));
       });
     }
-    for (const NamedSize& named : ladder.container_sizes) {
+    for (const NamedSize& named : ladder.named_sizes) {
       for (const std::optional<double>& height : heights_of(named, ladder)) {
         container_sizes_.push_back(to_solve({named.width, height}));
         if (any_claim(true)) add_of_entries({named.width, height});
@@ -137,15 +137,15 @@ class Checker {
   /// What was found along the widths of one height.
   void take(const TestedWay& tested, std::size_t c, std::optional<double> height, const Runs& by_content) {
     CheckedClaim& checked = checked_[c];
-    checked.container_sizes += tested.tested;
+    checked.tests += tested.tested;
     std::ranges::copy(tested.sampled, std::back_inserter(checked.sampled));
     for (FailingStretch one : tested.failing) {
       if (one.thin && !fails_by_itself(one, height, claims_[c])) continue;
       Failing& failing = checked.failing.emplace_back();
       failing.from = one.from;
       failing.to = one.to;
-      failing.with_from = one.with_from;
-      failing.with_to = one.with_to;
+      failing.includes_from = one.includes_from;
+      failing.includes_to = one.includes_to;
       failing.off = one.off;
       failing.worst = {one.worst, height ? *height : run_at(by_content, one.worst).measured_at(one.worst).value_or(0)};
       failing.limit = {one.limit, failing.worst.height};
@@ -257,11 +257,11 @@ class Checker {
 
   /// How a claim fared up to a size.
   struct ClaimProgress {
-    Values own{};  // its values, kept for their room
+    Values own{};  // its values, kept for their space
     const TestedSize* failed_before = nullptr;
   };
 
-  /// Tests a claim at a size, and puts neighbouring sizes at which it fails together.
+  /// Tests a claim at a size, and puts neighboring sizes at which it fails together.
   void test(const TestedSize& container_size, std::size_t c, ClaimProgress& progress) {
     if (along_.is_about_entries(c) != container_size.of_entries) return;
     if (!container_size.claims.empty() && !std::ranges::binary_search(container_size.claims, c)) return;
@@ -272,7 +272,7 @@ class Checker {
         container_size.of_entries ? container_size.outcomes[c]
                                   : claims_[c].test({container_size.container, progress.own, container_size.active});
     CheckedClaim& checked = checked_[c];
-    checked.container_sizes += outcome.tested ? 1 : 0;
+    checked.tests += outcome.tested ? 1 : 0;
     const TestedSize* before = std::exchange(progress.failed_before, nullptr);
     if (!outcome.tested || outcome.holds) return;
     progress.failed_before = &container_size;

@@ -34,7 +34,7 @@ std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<Varian
       CheckedClaim& one = *all[which[i]];
       one.claim = checked[i].claim;
       one.every_height = checked[i].every_height;
-      one.container_sizes += checked[i].container_sizes;
+      one.tests += checked[i].tests;
       std::ranges::copy(checked[i].sampled, std::back_inserter(one.sampled));
       std::ranges::move(checked[i].failing, std::back_inserter(one.failing));
     }
@@ -50,20 +50,19 @@ std::vector<std::optional<CheckedClaim>> check_variants(const std::vector<Varian
     if (!which.empty()) take(v, which, of_all);
   }
   for (std::size_t c = 0; c < claims; ++c) {
-    if (!all[c] || all[c]->container_sizes > 0 || all[c]->failing.size() > 0) continue;
+    if (!all[c] || all[c]->tests > 0 || all[c]->failing.size() > 0) continue;
     if (!part.contains(c, 0, variants.size())) {
       all[c].reset();  // whoever has its first variant looks whether it is tested in any
       continue;
     }
     for (std::size_t v = 0; v < variants.size() && all[c]; ++v) {
       const bool is_other = !part.contains(c, v, variants.size());
-      if (is_other && check_one(v, std::vector{c}, Progress())[0].container_sizes > 0)
-        all[c].reset();  // told by another part
+      if (is_other && check_one(v, std::vector{c}, Progress())[0].tests > 0) all[c].reset();  // told by another part
     }
   }
   for (std::optional<CheckedClaim>& one : all) {
     if (!one) continue;
-    one->holds = one->failing.empty() && one->container_sizes > 0;
+    one->holds = one->failing.empty() && one->tests > 0;
     one->sampled = joined(std::move(one->sampled));
   }
   return all;

@@ -20,8 +20,8 @@ class Costs {
     const double inside = choices_inside(terms_.claim) + (terms_.when ? choices_inside(*terms_.when) : 0);
     const double needed = choices_of(terms_.bound) * std::max(1.0, inside);
     if (needed > limits::most_claimed_choices) {
-      throw BadClaim("its stars stand for " + in_thousands(needed) + " choices of nodes, and " +
-                         in_thousands(limits::most_claimed_choices) + " can be tested; name fewer nodes",
+      throw BadClaim("its stars stand for " + in_thousands(needed) + " combinations of nodes, and the limit is " +
+                         in_thousands(limits::most_claimed_choices) + "; name fewer nodes",
                      1);
     }
     refuse_pairs(terms_.claim);
@@ -70,15 +70,18 @@ class Costs {
     for (const Term& part : term.parts) refuse_pairs(part);
     const char* function = term.kind == TermKind::apart       ? "apart"
                            : term.kind == TermKind::inside_of ? "inside"
-                           : term.kind == TermKind::shown     ? "shown"
+                           : term.kind == TermKind::reachable ? "reachable"
+                           : term.kind == TermKind::in_view   ? "in_view"
                                                               : nullptr;
     if (function == nullptr) return;
     double nodes = 0;
     for (const Term& part : term.parts) nodes += static_cast<double>(terms_.sets[part.set].nodes.size());
-    const double pairs = nodes * (term.kind == TermKind::shown ? all_ : (nodes - 1) / 2);
+    const bool of_sight = term.kind == TermKind::reachable || term.kind == TermKind::in_view;
+    const double pairs = nodes * (of_sight ? all_ : (nodes - 1) / 2);
     if (pairs <= limits::most_claimed_pairs) return;
-    throw BadClaim("\"" + std::string(function) + "\" is about " + in_thousands(pairs) + " pairs of nodes here, and " +
-                       in_thousands(limits::most_claimed_pairs) + " can be tested; name fewer nodes",
+    throw BadClaim("\"" + std::string(function) + "\" is about " + in_thousands(pairs) +
+                       " pairs of nodes here, and the limit is " + in_thousands(limits::most_claimed_pairs) +
+                       "; name fewer nodes",
                    1);
   }
 

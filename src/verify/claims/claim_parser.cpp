@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <array>
 
+#include "model/claim_words.hpp"
 #include "model/limits.hpp"
 #include "model/nearest_word.hpp"
 #include "verify/claims/claim_terms.hpp"
@@ -14,9 +15,10 @@
 namespace fond_ladder::inline v0::detail {
 namespace {
 
-constexpr std::array<std::string_view, 9> functions{"same", "inside", "apart", "fits", "shown",
-                                                    "sum",  "min",    "max",   "count"};
-constexpr std::array<std::string_view, 6> joining_words{"or", "and", "not", "when", "with", "within"};
+/// Predicates first, which give no number.
+constexpr std::array<std::string_view, 10> functions{"same",    "inside", "apart", "fits", "reachable",
+                                                     "in_view", "sum",    "min",   "max",  "count"};
+constexpr std::size_t predicate_count = 6;
 
 class Parser {
  public:
@@ -29,12 +31,13 @@ class Parser {
   ClaimTerms parse() {
     if (tokens_.size() > limits::most_claim_tokens) {
       place_ = limits::most_claim_tokens;
-      fail("this claim is longer than 4,000 words and marks; cut it into several");
+      fail("this claim has more than 4,000 words and signs; split it");
     }
     terms_.claim = condition();
     while (is("when") || is("with") || is("within")) rider();
     if (at().text == "in" || at().text == "between") fail("write a chain, as in 100 <= a.width <= 300");
-    if (at().kind != Token::Kind::end) fail("the claim should end here" + near(at().text, joining_words));
+    if (at().kind != Token::Kind::end) fail("expected the end of the claim here" + near(at().text, claim_words));
+    if (!terms_.scrolled.empty()) refuse_reachable();
     return std::move(terms_);
   }
 
@@ -48,22 +51,31 @@ class Parser {
     return true;
   }
   void want(std::string_view text) {
-    if (!take(text)) fail("\"" + std::string(text) + "\" should stand here");
+    if (!take(text)) fail("\"" + std::string(text) + "\" is expected here");
   }
   [[noreturn]] void fail(const std::string& what) const { throw BadClaim(what, at().column); }
+  /// At a scroll position it is asked what is in view.
+  void refuse_reachable() {
+    for (place_ = 0; place_ < tokens_.size(); ++place_) {
+      const std::string_view text = at().text;
+      const bool calls = text == "reachable" && tokens_[place_ + 1].text == "(";
+      if (at().kind == Token::Kind::name && (calls || text.ends_with(".reachable")))
+        fail("\"reachable\" does not depend on a scroll position; at one, ask for \"in_view\"");
+    }
+  }
   /// What may stand behind a claim, in any order and each once.
   void rider() {
     const bool is_known = is("when")   ? terms_.when.has_value()
                           : is("with") ? !terms_.scrolled.empty()
                                        : terms_.says_within;
-    if (is_known) fail("\"" + std::string(at().text) + "\" stands here for the second time; put both together, by and");
+    if (is_known) fail("\"" + std::string(at().text) + "\" is here for the second time; join both with and");
     if (take("when")) {
       terms_.when = condition();
     } else if (take("with")) {
       positions();
     } else {
       ++place_;
-      if (at().kind != Token::Kind::number) fail("write by how many pixels it may be off, as in within 0.5");
+      if (at().kind != Token::Kind::number) fail("expected a number of pixels after within, as in within 0.5");
       terms_.within = next().number;
       terms_.says_within = true;
     }
@@ -72,7 +84,7 @@ class Parser {
   static std::string near(std::string_view typed, const TextLine& words) {
     const std::vector<std::string_view> views(words.begin(), words.end());
     const std::string_view nearest = nearest_word(typed, views);
-    return nearest.empty() ? "" : "; the nearest word is \"" + std::string(nearest) + "\"";
+    return nearest.empty() ? "" : "; did you mean \"" + std::string(nearest) + "\"?";
   }
 
   Term joined(TermKind kind, std::string_view word, Term (Parser::*part)()) {
@@ -87,7 +99,7 @@ class Parser {
   Term all() { return joined(TermKind::all_of, "and", &Parser::term); }
 
   Term term() {
-    if (++depth_ > limits::deepest_claim) fail("this claim is nested too deep");
+    if (++depth_ > limits::deepest_claim) fail("this claim is nested too deeply");
     Term found = term_inside();
     --depth_;
     return found;
@@ -118,8 +130,8 @@ class Parser {
       return relation();
     }
     if (at().kind == Token::Kind::name) {
-      static constexpr std::array<TermKind, 5> predicates{TermKind::same, TermKind::inside_of, TermKind::apart,
-                                                          TermKind::fits, TermKind::shown};
+      static constexpr std::array<TermKind, predicate_count> predicates{
+          TermKind::same, TermKind::inside_of, TermKind::apart, TermKind::fits, TermKind::reachable, TermKind::in_view};
       const std::string name(at().text);
       const bool calls = tokens_[place_ + 1].text == "(";
       const auto found = static_cast<std::size_t>(std::ranges::find(functions, name) - functions.begin());
@@ -139,7 +151,7 @@ class Parser {
       const std::string text(at().text);
       constexpr std::string_view behind = ".scrolled";
       if (at().kind != Token::Kind::name || !text.ends_with(behind))
-        fail("write what is scrolled, as in list.scrolled = end");
+        fail("expected a scroll position, as in list.scrolled = end");
       std::vector<NodeId> nodes;
       try {
         nodes = named(std::string_view(text).substr(0, text.size() - behind.size()));
@@ -150,12 +162,13 @@ class Parser {
       next();
       want("=");
       const bool end = is("end");
-      if (!end && at().kind != Token::Kind::number) fail("write how many pixels from where its content begins, or end");
+      if (!end && at().kind != Token::Kind::number)
+        fail("expected a number of pixels from where the content begins, or end");
       const double to = end ? Solution::scroll_end : at().number;
       next();
       for (const NodeId node : nodes) {
         if (std::ranges::find(terms_.scrolled, node, &Solution::ScrolledTo::node) != terms_.scrolled.end())
-          fail(scene_.tree.short_path(node) + " is scrolled already; say it once");
+          fail(scene_.tree.short_path(node) + " has two scroll positions; keep one");
         terms_.scrolled.push_back({node, to, to});
       }
     } while (take("and"));
@@ -165,12 +178,12 @@ class Parser {
       return when.node == node && when.change.says("scroll") && when.change.values().scroll != Scroll::none;
     };
     if (!is_container(scene_.tree.kind(node)))
-      fail(scene_.tree.short_path(node) + " holds nothing that could be scrolled");
+      fail(scene_.tree.short_path(node) + " has no children to scroll; name a container");
     if (scene_.tree.keys(node).scroll == Scroll::none && std::ranges::none_of(scene_.whens, scrolls))
-      fail(scene_.tree.short_path(node) + " does not scroll; give it \"scroll\", or name what does");
+      fail(scene_.tree.short_path(node) + " does not scroll; give it \"scroll\", or name a scroller");
   }
 
-  /// Whether a name is an own range of some nodes, as `card.tight`.
+  /// Whether a name is a node range of some nodes, as `card.tight`.
   [[nodiscard]] bool names_own_range(const std::string& name) const {
     try {
       return name.find('.') != std::string::npos && measure_named(scene_.tree, name) == Measure::node_range;
@@ -195,7 +208,8 @@ class Parser {
       found.parts.push_back(kind == TermKind::same ? sum() : nodes());
     } while (take(","));
     --inside_function_;
-    if (kind == TermKind::inside_of && found.parts.size() != 2) fail("inside takes two: what lies in what");
+    if (kind == TermKind::inside_of && found.parts.size() != 2)
+      fail("inside takes two nodes: the inner one, then the outer one");
     want(")");
     return found;
   }
@@ -217,7 +231,7 @@ class Parser {
       chain.links.push_back(*link);
       chain.parts.push_back(sum());
     }
-    if (chain.links.empty()) fail("a comparison should stand here: =, <, <=, >, >= or :");
+    if (chain.links.empty()) fail("expected a comparison here: =, <, <=, >, >= or :");
     return chain;
   }
 
@@ -235,10 +249,10 @@ class Parser {
     while (take(":")) found.parts.push_back(sum());
     want("=");
     do {
-      if (at().kind != Token::Kind::number) fail("a number should stand here");
+      if (at().kind != Token::Kind::number) fail("expected a number here");
       found.numbers.push_back(next().number);
     } while (take(":"));
-    if (found.numbers.size() != found.parts.size()) fail("a ratio needs as many numbers as there are sums");
+    if (found.numbers.size() != found.parts.size()) fail("a ratio needs one number per term");
     return found;
   }
 
@@ -266,7 +280,7 @@ class Parser {
   }
 
   Term factor() {
-    if (++depth_ > limits::deepest_claim) fail("this claim is nested too deep");
+    if (++depth_ > limits::deepest_claim) fail("this claim is nested too deeply");
     Term found = factor_inside();
     --depth_;
     return found;
@@ -287,7 +301,7 @@ class Parser {
       number.number = next().number;
       return number;
     }
-    if (at().kind != Token::Kind::name) fail("a number, a quantity as in beds.width, or a function should stand here");
+    if (at().kind != Token::Kind::name) fail("expected a number, a quantity as in beds.width, or a function here");
     if (tokens_[place_ + 1].text == "(") return fold();
     return quantity();
   }
@@ -295,13 +309,12 @@ class Parser {
   Term fold() {
     static constexpr std::array<TermKind, 4> folds{TermKind::sum_of, TermKind::min_of, TermKind::max_of,
                                                    TermKind::count_of};
-    constexpr std::size_t first_fold = 5;
     const auto found = static_cast<std::size_t>(std::ranges::find(functions, at().text) - functions.begin());
     const std::string name = "\"" + std::string(at().text) + "\" ";
     if (found == functions.size())
-      fail(name + "is no function" + word_hint(at().text, functions, Vocabulary::functions));
-    if (found < first_fold) fail(name + "gives no number; a number, or a quantity, should stand here");
-    Term folded(folds[found - first_fold]);
+      fail(name + "is not a function" + word_hint(at().text, functions, Vocabulary::functions));
+    if (found < predicate_count) fail(name + "returns no number; expected a number or a quantity here");
+    Term folded(folds[found - predicate_count]);
     const char* begin = at().text.data();
     next();
     want("(");
@@ -326,13 +339,11 @@ class Parser {
     const std::size_t dot = text.rfind('.');
     if (dot == std::string::npos) {
       if (std::ranges::find(functions, token.text) != functions.end())
-        fail("\"" + text + "\" is a function: what it is about stands in brackets behind it");
-      if (names_nodes(text))
-        fail("\"" + text + "\" names nodes, no number; write what of them, as in " + text + ".width");
+        fail("\"" + text + "\" is a function; add its arguments in parentheses");
+      if (names_nodes(text)) fail("\"" + text + "\" names nodes, not numbers; add a measure, as in " + text + ".width");
       std::vector<std::string_view> words(conditions_.begin(), conditions_.end());
       words.insert(words.end(), functions.begin(), functions.end());
-      fail("\"" + text + "\" is no quantity, range or mode" + near(text, words) +
-           "; a quantity is written as in beds.width");
+      fail("\"" + text + "\" is not a quantity (as in beds.width), range or mode" + near(text, words));
     }
     refuse_close_operator(text, dot, token.column);
     Term found(TermKind::quantity, text);
@@ -347,14 +358,14 @@ class Parser {
   }
 
   Term nodes() {
-    if (at().kind != Token::Kind::name) fail("a node should stand here");
+    if (at().kind != Token::Kind::name) fail("expected a node here");
     const std::string text(at().text);
     Term found(TermKind::nodes, text);
     try {
       found.set = set_of(text);
     } catch (const BadQuantity& fault) {
       const std::string node = text.substr(0, text.rfind('.'));
-      fail(node != text && names_nodes(node) ? "a node should stand here, without what of it: " + node : fault.what());
+      fail(node != text && names_nodes(node) ? "expected a node without a measure here: " + node : fault.what());
     }
     next();
     return found;

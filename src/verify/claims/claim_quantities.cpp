@@ -1,13 +1,14 @@
 // SPDX-License-Identifier: MIT
 //
 // What a claim has to know at a size: its quantities, the edges of the nodes that its functions are about, and for
-// `fits` the most that sticks out inside. Each is listed once, however often it is spoken of.
+// `fits` the most that overhangs inside. Each is listed once, however often it is spoken of.
 #include <algorithm>
 #include <map>
 #include <tuple>
 
 #include "model/path_steps.hpp"
 #include "verify/claims/claim_terms.hpp"
+#include "verify/measure/measures.hpp"
 
 namespace fond_ladder::inline v0::detail {
 namespace {
@@ -35,7 +36,7 @@ class Lister {
   std::size_t slot_if_placed(NodeId node) {
     for (auto at = places_.lower_bound({node, Measure(), ""}); at != places_.end(); ++at) {
       if (std::get<NodeId>(at->first) != node) break;
-      if (std::get<Measure>(at->first) != Measure::shown) return at->second;
+      if (!is_of_hidden_too(std::get<Measure>(at->first))) return at->second;
     }
     return slot(node, Measure::width);
   }
@@ -63,8 +64,8 @@ class Lister {
     for (const NodeId node : terms_.sets[nodes.set].nodes) {
       if (function == TermKind::fits) {
         nodes.slots.push_back(slot(node, Measure::max_overhang));
-      } else if (function == TermKind::shown) {
-        nodes.slots.push_back(slot(node, Measure::shown));
+      } else if (function == TermKind::reachable || function == TermKind::in_view) {
+        nodes.slots.push_back(slot(node, function == TermKind::in_view ? Measure::in_view : Measure::reachable));
       } else if (function != TermKind::count_of) {
         for (const Measure edge : edges_asked) nodes.slots.push_back(slot(node, edge));
       }

@@ -172,7 +172,7 @@ class AlongWidths {
   void end_failure(double at, bool with) {
     if (!failing_) return;
     failing_->to = at;
-    failing_->with_to = with;
+    failing_->includes_to = with;
     found_.failing.push_back(*failing_);
     failing_.reset();
   }
@@ -185,12 +185,12 @@ class AlongWidths {
       one.from = exactly(one.from);
       one.to = exactly(one.to);
       const double apart = joined.empty() ? span_.to : one.from - joined.back().to;
-      const bool touches = apart > 0 ? apart <= one_place : one.with_from || joined.back().with_to;
+      const bool touches = apart > 0 ? apart <= one_place : one.includes_from || joined.back().includes_to;
       if (!joined.empty() && touches && is_stretch) {
         take_in(joined.back(), one);
       } else {
         one.thin = is_stretch && one.to - one.from <= doubtful(one.to);
-        if (one.from == one.to) one.with_from = one.with_to = true;
+        if (one.from == one.to) one.includes_from = one.includes_to = true;
         joined.push_back(one);
       }
     }
@@ -198,7 +198,7 @@ class AlongWidths {
   }
   static void take_in(FailingStretch& one, const FailingStretch& next) {
     one.to = next.to;
-    one.with_to = next.with_to;
+    one.includes_to = next.includes_to;
     if (next.off <= one.off + limits::told_tolerance) return;
     one.off = next.off;
     one.worst = next.worst;

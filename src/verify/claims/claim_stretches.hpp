@@ -25,11 +25,11 @@ struct ClaimWay {
   std::vector<std::vector<std::string>> active{};
 };
 
-/// Neighbouring sizes at which a claim fails. Its ends are where the claim would cease to hold exactly; that it fails
+/// Neighboring sizes at which a claim fails. Its ends are where the claim would cease to hold exactly; that it fails
 /// is decided by what it may be off.
 struct FailingStretch {
   double from = 0, to = 0;
-  bool with_from = true, with_to = true;
+  bool includes_from = true, includes_to = true;
   bool thin = false;  ///< no longer than lines and ranges hold by their tolerance
   double off = 0;     ///< by how much it fails at worst
   double worst = 0;   ///< where: a size at which it fails

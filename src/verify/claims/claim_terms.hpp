@@ -29,7 +29,8 @@ enum class TermKind : unsigned char {
   inside_of,
   apart,
   fits,
-  shown,
+  reachable,
+  in_view,
   // numbers
   number,
   quantity,
@@ -57,13 +58,13 @@ struct Term {
   double number = 0;
   std::size_t set = 0;  // of nodes, for quantities and arguments
   Measure measure = Measure::width;
-  std::string text;  // of a condition; an own range by its name alone; a quantity, or a number of many, as written
+  std::string text;  // of a condition; a node range by its name alone; a quantity, or a number of many, as written
   std::vector<Link> links;        // of a chain
   std::vector<double> numbers;    // of a ratio
   std::vector<std::size_t> many;  // sets with a star in it, of an argument of a function that is a sum
   bool exact = false;             // made of the container and numbers only
   // Places in the list of quantities: of a quantity one a node of its set; of an argument that is nodes left, right,
-  // top and bottom of each, or whether it is shown, or the most that is cut in it.
+  // top and bottom of each, or whether it is seen, or the largest overhang in it.
   std::vector<std::size_t> slots;
 };
 

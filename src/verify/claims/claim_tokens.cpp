@@ -67,7 +67,7 @@ void refuse_short_forms(std::string_view text, std::size_t at, std::string_view 
     const std::string least(typed.substr(0, dots));
     const std::size_t behind = std::min(typed.find_first_not_of('.', dots), typed.size());
     const std::string most(typed.substr(behind));
-    throw BadClaim("\"" + std::string(typed) + "\" is no number; write " + least + " <= " + std::string(what) +
+    throw BadClaim("\"" + std::string(typed) + "\" is not a number; write " + least + " <= " + std::string(what) +
                        (most.empty() ? "" : " <= " + most),
                    at + 1);
   }
@@ -75,7 +75,7 @@ void refuse_short_forms(std::string_view text, std::size_t at, std::string_view 
   const std::string number(typed.substr(0, typed.size() - 1));
   const double percent = std::strtod(number.c_str(), nullptr), parts = percent > 0 ? 100 / percent : 0;
   const bool is_part = parts >= 1 && parts <= 1000 && parts == std::floor(parts);
-  throw BadClaim("\"" + std::string(typed) + "\" is no number; a share of the container is container.width " +
+  throw BadClaim("\"" + std::string(typed) + "\" is not a number; for a share of the container write container.width " +
                      (is_part ? "/ " + std::to_string(static_cast<int>(parts)) : "* " + number + " / 100"),
                  at + 1);
 }
@@ -88,7 +88,7 @@ void refuse_unit(std::string_view text, std::size_t at, std::size_t end) {
   refuse_close_operator(typed, number.size(), at + 1);
   refuse_short_forms(text, at, typed);
   if (typed != number)
-    throw BadClaim("\"" + typed + "\" is no number; sizes are in pixels and have no unit: " + number, at + 1);
+    throw BadClaim("\"" + typed + "\" is not a number; sizes are pixels without a unit: " + number, at + 1);
 }
 
 }  // namespace
@@ -96,7 +96,7 @@ void refuse_unit(std::string_view text, std::size_t at, std::size_t end) {
 void refuse_close_operator(std::string_view typed, std::size_t from, std::size_t column) {
   const std::size_t at = typed.find_first_of("*/-", from);
   if (at == std::string_view::npos) return;
-  throw BadClaim("\"" + std::string(typed) + "\": write a blank on both sides of \"" + std::string(1, typed[at]) + "\"",
+  throw BadClaim("\"" + std::string(typed) + "\": add a space on both sides of \"" + std::string(1, typed[at]) + "\"",
                  column);
 }
 
@@ -118,7 +118,7 @@ std::vector<Token> tokens_of(std::string_view text) {
       const auto read = std::from_chars(text.data() + i, text.data() + text.size(), token.number);
       token.kind = Token::Kind::number;
       token.text = text.substr(i, static_cast<std::size_t>(read.ptr - (text.data() + i)));
-      if (read.ec != std::errc()) throw BadClaim("\"" + std::string(token.text) + "\" is beyond all numbers", i + 1);
+      if (read.ec != std::errc()) throw BadClaim("\"" + std::string(token.text) + "\" is too large", i + 1);
       refuse_unit(text, i, i + token.text.size());
     } else if (letter || star) {
       std::size_t end = i;

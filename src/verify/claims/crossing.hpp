@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Boxes against boxes: by how much one sticks out of another, or covers a part of it, and between which two edges.
+// Boxes against boxes: by how much one overhangs another, or covers a part of it, and between which two edges.
 
 #include <array>
 #include <cstddef>
@@ -23,9 +23,9 @@ struct CrossingOf {
   std::size_t first = 0, second = 0;
 };
 
-/// By how much a box sticks out of another, on the side where it does most.
+/// By how much a box overhangs another, on the side where it does most.
 template <class N>
-CrossingOf<N> sticks_out(const BoxEdgesOf<N>& in, const BoxEdgesOf<N>& out) {
+CrossingOf<N> overhangs(const BoxEdgesOf<N>& in, const BoxEdgesOf<N>& out) {
   const std::array<N, 4> by{out.left - in.left, in.right - out.right, out.top - in.top, in.bottom - out.bottom};
   std::size_t side = 0;
   for (std::size_t i = 1; i < by.size(); ++i) {

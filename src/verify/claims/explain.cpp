@@ -49,7 +49,7 @@ std::string scrolled_options(const Solution& solution, const Claim& claim) {
   return options;
 }
 
-/// Whether what sticks out or intrudes most does so at the left or the right.
+/// Whether what overhangs or overlaps the padding most does so at the left or the right.
 bool is_sideways(const Solution& solution, const Quantity& quantity) {
   const NodeId node = quantity.node;
   const bool overhang = quantity.measure == Measure::overhang;
@@ -148,9 +148,9 @@ void Explainer::tell(const Solution& solution, const Quantity& quantity, Failing
   account(there, quantity, failing);
   for (const Solution::ScrolledTo& one : quantity.scrolled) {
     const Extent at = there.scroll_position(one.node);
-    failing.because +=
+    failing.why +=
         "; " + solution.tree().short_path(one.node) + " is scrolled by " + rounded(at.width > 0 ? at.width : at.height);
-    if (at.width > 0 && at.height > 0) failing.because += " and down by " + rounded(at.height);
+    if (at.width > 0 && at.height > 0) failing.why += " and down by " + rounded(at.height);
   }
 }
 
@@ -164,7 +164,7 @@ std::string Explainer::why_lines(const Solution& solution, NodeId node) {
   }
   if (kind != Kind::row && kind != Kind::column) return "";
   const std::string breaks = line_breaks_text(solution, node);
-  return breaks.empty() ? "all it holds fits on one line" : breaks;
+  return breaks.empty() ? "all children fit on one line" : breaks;
 }
 
 void Explainer::account(const Solution& solution, const Quantity& quantity, Failing& failing) const {
@@ -175,7 +175,7 @@ void Explainer::account(const Solution& solution, const Quantity& quantity, Fail
                     high = rounded(step.height) + " high (" + step.why_height + ")";
   const std::string across = why_there(solution, node, x_axis), down = why_there(solution, node, y_axis);
   const auto all = [&](const std::string& first, const std::string& second) {
-    failing.because =
+    failing.why =
         failing.node + (first.empty() ? " is " + second : ": " + first + (second.empty() ? "" : "; " + second));
   };
   switch (quantity.measure) {
@@ -188,6 +188,12 @@ void Explainer::account(const Solution& solution, const Quantity& quantity, Fail
     case Measure::bottom:
     case Measure::middle_y:
     case Measure::baseline: return all(down, high);
+    case Measure::overhang_left:
+    case Measure::overhang_right:
+    case Measure::overflow_x: return all(across, wide);
+    case Measure::overhang_top:
+    case Measure::overhang_bottom:
+    case Measure::overflow_y: return all(down, high);
     case Measure::overhang:
     case Measure::padding_overlap: return is_sideways(solution, quantity) ? all(across, wide) : all(down, high);
     case Measure::lines:
@@ -200,7 +206,8 @@ void Explainer::account(const Solution& solution, const Quantity& quantity, Fail
       const std::string lines = parent ? why_lines(solution, parent) : "";
       return lines.empty() ? all("", wide + " and " + high) : all(lines, "");
     }
-    case Measure::shown: return all(across.empty() ? "" : across + "; " + down, wide + " and " + high);
+    case Measure::reachable:
+    case Measure::in_view: return all(across.empty() ? "" : across + "; " + down, wide + " and " + high);
     default: return all("", wide + " and " + high);
   }
 }

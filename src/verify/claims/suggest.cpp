@@ -13,6 +13,7 @@
 #include "fond_ladder/claim.hpp"
 #include "model/limits.hpp"
 #include "model/number_text.hpp"
+#include "verify/claims/claim_terms.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -63,7 +64,7 @@ class Candidates {
     if (is_one_of_many(node) || !is_plain_name(name)) return;
     if (const auto width = known_size(keys.width, tree_.units(keys))) add(name + ".width = " + rounded(*width));
     if (const auto height = known_size(keys.height, tree_.units(keys))) add(name + ".height = " + rounded(*height));
-    if (keys.touch_target) add("shown(" + name + ")");
+    if (keys.touch_target) add("reachable(" + name + ")");
     if (keys.pin) add("inside(" + name + ", " + above + ")");
     const bool mirrored = tree_.direction() == Direction::rtl;
     const Keys around = tree_.keys(parent);
@@ -150,6 +151,17 @@ bool is_claim(const Scene& scene, const std::string& text) {
   }
 }
 
+/// Whether a claim is about one of some nodes, or about something in one.
+bool speaks_of(const Scene& scene, const std::string& claim, const std::vector<NodeId>& about) {
+  const Claim read(scene, claim);
+  return std::ranges::any_of(read.terms().quantities, [&](const Quantity& quantity) {
+    for (NodeId at = quantity.node; at; at = scene.tree.parent(at)) {
+      if (std::ranges::find(about, at) != about.end()) return true;
+    }
+    return false;
+  });
+}
+
 /// Those that hold; the others go to `broken`.
 std::vector<std::string> held_of(const std::vector<Variant>& variants, const std::vector<std::string>& claims,
                                  std::vector<std::string>* broken) {
@@ -166,10 +178,12 @@ std::vector<std::string> held_of(const std::vector<Variant>& variants, const std
 
 }  // namespace
 
-std::vector<std::string> suggest(const std::vector<Variant>& variants) {
+std::vector<std::string> suggest(const std::vector<Variant>& variants, const std::vector<NodeId>& about) {
   const Scene& scene = variants.at(0).scene;
   std::vector<std::string> candidates = Candidates(scene).list();
-  std::erase_if(candidates, [&](const std::string& claim) { return !is_claim(scene, claim); });
+  std::erase_if(candidates, [&](const std::string& claim) {
+    return !is_claim(scene, claim) || (!about.empty() && !speaks_of(scene, claim, about));
+  });
   std::vector<std::string> broken;
   std::vector<std::string> told = held_of(variants, candidates, &broken);
   std::set<std::string> said;  // sentences that hold under one condition already

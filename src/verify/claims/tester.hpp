@@ -22,7 +22,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// Which of its nodes each set stands for. Most claims have few sets, and need no room of their own for it.
+/// Which of its nodes each set stands for. Most claims have few sets, and need no space of their own for it.
 class Bindings {
  public:
   explicit Bindings(std::size_t sets) {
@@ -133,7 +133,8 @@ class Tester {
       case TermKind::inside_of:
       case TermKind::apart: return nothing_crosses(term);
       case TermKind::fits: return all_hold(term, [&](std::size_t slot) { return fits_holds(slot); });
-      case TermKind::shown: {
+      case TermKind::reachable:
+      case TermKind::in_view: {
         std::size_t invisible = 0;
         const bool all = all_hold(term, [&](std::size_t slot) {
           const bool is_seen = is_one(at(slot));
@@ -374,10 +375,11 @@ class Tester {
         }
         return;
       case TermKind::fits:
-      case TermKind::shown:
+      case TermKind::reachable:
+      case TermKind::in_view:
         for (const Term& part : term.parts) {
           for (const std::size_t slot : part.slots) {
-            if (term.kind == TermKind::shown ? !is_one(at(slot)) : at(slot).value_or(N(0)) > within_) add(slot, found);
+            if (term.kind == TermKind::fits ? at(slot).value_or(N(0)) > within_ : !is_one(at(slot))) add(slot, found);
           }
         }
         return;

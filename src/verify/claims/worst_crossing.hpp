@@ -41,14 +41,14 @@ void look_at_pairs(std::span<const OutlineOf<N>> all, const std::vector<std::siz
   }
 }
 
-/// How far nodes of one argument stick out of those of the next.
+/// How far nodes of one argument overhang those of the next.
 template <class N>
 [[nodiscard]] WorstCrossingOf<N> worst_sticking_out(std::span<const OutlineOf<N>> all) {
   std::vector<std::size_t> everybody(all.size());
   std::iota(everybody.begin(), everybody.end(), 0);
   WorstCrossingOf<N> worst;
   look_at_pairs<N>(
-      all, everybody, sticks_out<N>, [](const auto& a, const auto& b) { return a.part == b.part; }, worst);
+      all, everybody, overhangs<N>, [](const auto& a, const auto& b) { return a.part == b.part; }, worst);
   return worst;
 }
 

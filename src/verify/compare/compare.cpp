@@ -128,8 +128,8 @@ class Comparer {
       const double width = a.container().width;
       const bool continues = goes_on && !difference.sizes.empty() && difference.sizes.back().to == last_width_;
       extend(difference.sizes, width, continues);
-      if (off <= difference.most) continue;
-      difference.most = off;
+      if (off <= difference.max_difference) continue;
+      difference.max_difference = off;
       difference.worst = a.container();
       difference.first = before.from_root;
       difference.second = after.from_root;
@@ -147,7 +147,7 @@ class Comparer {
     for (Pairing& pair : pairings_) {
       const bool differs = pair.difference.kind != Difference::Kind::changed || !pair.difference.sizes.empty();
       if (!differs) {
-        ++told.same;
+        ++told.unchanged;
       } else if (pair.difference.kind != Difference::Kind::changed || pair.changed_by_itself) {
         const Tree& tree = pair.first ? first_.scene.tree : second_.scene.tree;
         const NodeId node = pair.first ? pair.first : pair.second;
@@ -174,7 +174,7 @@ class Comparer {
       NodeId above = tree.parent(pair.first);
       while (above && !pairings_[places[above]].changed_by_itself) above = tree.parent(above);
       if (above) {
-        ++pairings_[places[above]].difference.going_along;
+        ++pairings_[places[above]].difference.moved_with_parent;
       } else {
         pair.changed_by_itself = true;  // carried into another container, where it lies as it lay before
       }
@@ -200,7 +200,7 @@ Comparison compare(const Variant& first, const Variant& second, const std::vecto
     if (progress) progress(static_cast<double>(i + 1) / static_cast<double>(all.size()));
   }
   Comparison told = comparer.tell();
-  told.container_sizes = all.size();
+  told.sizes = all.size();
   told.widths = {1e9, 0};
   for (const ContainerSize& container_size : all) {
     const double width = container_size.width.value_or(0);

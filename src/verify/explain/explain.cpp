@@ -49,8 +49,8 @@ class Accountant {
     told.kind = solution_.kind(node_);
     told.container = solution_.container();
     told.box = solution_.box(node_);
-    told.inner = solution_.content_box_size(node_);
-    if (tree_.parent(node_)) told.place = {why_there(solution_, node_, x_axis), why_there(solution_, node_, y_axis)};
+    told.inner_size = solution_.content_box_size(node_);
+    if (tree_.parent(node_)) told.position = {why_there(solution_, node_, x_axis), why_there(solution_, node_, y_axis)};
     switch (told.kind) {
       case Kind::row:
       case Kind::column:
@@ -103,20 +103,21 @@ class Accountant {
     for (const LineAccount& account : detail::line_accounts(view_, index_))
       told.lines.push_back(tell_line(account, told.off));
     for (const ExplanationLine& line : told.lines) {
-      told.largest = std::max({told.largest, std::abs(line.sum), std::abs(line.bases)});
-      for (const ExplanationRound& round : line.rounds) told.largest = std::max(told.largest, std::abs(round.free));
+      told.largest = std::max({told.largest, std::abs(line.sum), std::abs(line.base_sizes)});
+      for (const ExplanationRound& round : line.rounds)
+        told.largest = std::max(told.largest, std::abs(round.free_space));
     }
   }
 
   ExplanationLine tell_line(const LineAccount& account, double& off) {
     const Axis axis = axis_along(solution_.kind(node_));
     ExplanationLine line;
-    line.inner = account.inner;
+    line.inner_size = account.inner;
     line.gap = account.gap;
     line.gaps = account.inner - account.margins - account.space();
     line.margins = account.margins;
-    line.free = account.free_space();
-    line.bases = account.space() - line.free;
+    line.free_space = account.free_space();
+    line.base_sizes = account.space() - line.free_space;
     line.unused_space = account.unused_space();
     line.scrolls = view_.traits(index_).scrolls(axis);
     Rounds rounds(account);
@@ -125,7 +126,7 @@ class Accountant {
     const double total = solution_.keys(node_).out_of.value_or(0);
     const double scale = line.grows && total > 0 ? std::max(total, written) : 1;  // factors as they are written
     if (scale > written) line.out_of = total > 0 ? total : 0;
-    for (ExplanationRound& round : line.rounds) round.level /= scale;
+    for (ExplanationRound& round : line.rounds) round.per_factor /= scale;
     double factors = 0;
     for (std::size_t i = 0; i < account.children.size(); ++i) factors += rounds.speed(i);
     for (std::size_t i = 0; i < account.children.size(); ++i) {
@@ -135,9 +136,9 @@ class Accountant {
       entry.name = tree_.segment(entry.node);
       entry.base = child.line_item.base;
       entry.base_from = base_words(child, axis);
-      entry.least = child.line_item.least;
-      entry.least_from = least_words(child, axis);
-      if (child.line_item.most < detail::unlimited) entry.most = child.line_item.most;
+      entry.min = child.line_item.least;
+      entry.min_from = least_words(child, axis);
+      if (child.line_item.most < detail::unlimited) entry.max = child.line_item.most;
       entry.factor = rounds.factor(i) * scale;
       entry.percent = factors > 0 ? rounds.speed(i) / factors * 100 : 0;
       entry.size = child.line_item.size;
@@ -186,22 +187,21 @@ class Accountant {
     const bool at_least = same(line_item.size, line_item.least) && line_item.least > 0;
     const bool at_most = line_item.most < detail::unlimited && same(line_item.size, line_item.most);
     const bool free_size = same(line_item.size, line_item.base) && !child.weighted;
-    const bool is_missing = !line.grows && line.free < -limits::rounding * std::max(1.0, line.inner);
+    const bool is_missing = !line.grows && line.free_space < -limits::rounding * std::max(1.0, line.inner_size);
     if (free_size && (entry.round == 0 || !is_missing)) return "its " + entry.base_from;
     if (at_least) {
-      return "held at its least, " + rounded(line_item.least) + " by " + entry.least_from;
+      return "at its minimum, " + rounded(line_item.least) + " (" + entry.min_from + ")";
     }
     if (at_most)
-      return std::string("held at its most, ") + (axis == x_axis ? "max_width " : "max_height ") +
-             rounded(line_item.most);
-    if (entry.round == 0) return "nothing to share";
+      return "at its maximum, " + rounded(line_item.most) + (axis == x_axis ? " (max_width)" : " (max_height)");
+    if (entry.round == 0) return "there is no free space";
     if (child.weighted) {
       return "weight " + rounded(entry.factor) + (line.out_of > 0 ? " of " + rounded(line.out_of) : "") + ", " +
              part_of(entry, line);
     }
     const double change = line_item.size - line_item.base;
-    return (change > 0 ? "grows by " + rounded(change) : "gives up " + rounded(-change)) + ", factor " +
-           rounded(entry.factor) + ", " + part + "the factors";
+    return (change > 0 ? "grows by " + rounded(change) + " (grow " : "shrinks by " + rounded(-change) + " (shrink ") +
+           rounded(entry.factor) + ": " + part + (change > 0 ? "the free space)" : "the shortfall)");
   }
 
   /// `66.67 % of 716`: of what those share who were not stopped before.
@@ -209,7 +209,7 @@ class Accountant {
     if (line.rounds.empty() || entry.round == 0) return "";
     // Of what is left for nobody a part is handed out in the first round only.
     const bool of_all = line.out_of > 0 && entry.round == 1;
-    const double space = of_all ? line.free : line.rounds[static_cast<std::size_t>(entry.round) - 1].free;
+    const double space = of_all ? line.free_space : line.rounds[static_cast<std::size_t>(entry.round) - 1].free_space;
     return space > 0 ? rounded(entry.size / space * 100) + " % of " + rounded(space) : "of nothing";
   }
 
@@ -231,8 +231,8 @@ class Accountant {
     for (std::size_t i = 0; i < line.entries.size(); ++i) {
       const ChildAccount& child = account.children[i];
       const double ahead = child.margin.before + ((child.auto_margins & 1U) != 0 ? auto_part : 0);
-      line.entries[i].before = (i == 0 ? spread.before : behind + account.gap + spread.between) + ahead;
-      at += line.entries[i].before;
+      line.entries[i].space_before = (i == 0 ? spread.before : behind + account.gap + spread.between) + ahead;
+      at += line.entries[i].space_before;
       const double size = view_.size(child.node, axis), counted = child.line_item.size;
       const double begins = at + (counted - size) / 2;
       const double place = flip ? edges.after - begins - size : edges.before + begins;
@@ -240,14 +240,15 @@ class Accountant {
       at += counted;
       behind = child.margin.after + ((child.auto_margins & 2U) != 0 ? auto_part : 0);
     }
-    // What is left behind the last child follows from how spare room is put elsewhere, not from where that child ends.
+    // What is left behind the last child follows from how unused space is put elsewhere, not from where that child
+    // ends.
     double elsewhere =
         spread.before + spread.between * static_cast<double>(line.entries.empty() ? 0 : line.entries.size() - 1);
-    line.after = behind + std::max(0.0, unused_space - elsewhere);
-    if (unused_space < 0) line.after = behind + std::min(0.0, elsewhere) * -1;
-    line.sum = line.after;
-    for (const ExplanationEntry& entry : line.entries) line.sum += entry.before + entry.size;
-    if (line.unused_space >= 0) off = std::max(off, std::abs(line.sum - line.inner));
+    line.space_after = behind + std::max(0.0, unused_space - elsewhere);
+    if (unused_space < 0) line.space_after = behind + std::min(0.0, elsewhere) * -1;
+    line.sum = line.space_after;
+    for (const ExplanationEntry& entry : line.entries) line.sum += entry.space_before + entry.size;
+    if (line.unused_space >= 0) off = std::max(off, std::abs(line.sum - line.inner_size));
   }
 
   // --- axes without sharing ----------------------------------------------------------------------------------------
@@ -266,14 +267,14 @@ class Accountant {
       const auto of_line = of_lines.find(child);
       place.space = of_line == of_lines.end() ? space_of(child, axis) : of_line->second;
       place.size = box.size_on(axis);
-      place.ahead = (axis == x_axis ? box.x - own.x : box.y - own.y) - content_box;
+      place.offset = (axis == x_axis ? box.x - own.x : box.y - own.y) - content_box;
       place.why = why(child, axis, place.space);
       all.push_back(std::move(place));
     }
     return all;
   }
 
-  /// Across a wrapping row or column, the room of each child in the flow is its line.
+  /// Across a wrapping row or column, the space of each child in the flow is its line.
   [[nodiscard]] std::map<NodeId, double> spaces_of_lines(Axis axis) const {
     std::map<NodeId, double> spaces;
     const Kind kind = solution_.kind(node_);
@@ -317,31 +318,32 @@ class Accountant {
     const std::string side = side_word(axis);
     if (given >= 0 && same(size, given)) return "its " + side;
     if (bounds.most < detail::unlimited && same(size, bounds.most))
-      return "held at its most, max_" + side + " " + rounded(bounds.most);
+      return "at its maximum, " + rounded(bounds.most) + " (max_" + side + ")";
     if (bounds.least > 0 && same(size, bounds.least)) {
-      return "held at its least, " + std::string(view_.traits(i).min_given(axis) ? "min_" + side : "its padding") +
-             " " + rounded(bounds.least);
+      return "at its minimum, " + rounded(bounds.least) + " (" +
+             (view_.traits(i).min_given(axis) ? "min_" + side : "its padding") + ")";
     }
-    if (seen.way() == detail::SizeWay::fill) return "fills its room";
+    if (seen.way() == detail::SizeWay::fill) return "fills the space available";
     if (axis == y_axis && seen.keeps_aspect()) {
       const bool is_image =
           solution_.kind(child) == Kind::image && space_around > size + fit_tolerance && is_to_stretch(child, axis);
-      return std::string("follows its width by its aspect") + (is_image ? ": an image keeps its shape" : "");
+      return std::string("follows from its width by its aspect ratio") +
+             (is_image ? ": an image keeps its aspect ratio" : "");
     }
     const double content = axis == x_axis ? view_.max_content(i) : view_.need(i);
     const double space = space_around - seen.margin_down(false).sum();
     const bool in_line = view_.traits(index_).wrap != 0;
     if (solution_.kind(node_) != Kind::grid && same(size, space) && !same(size, content)) {
-      return in_line ? "stretched to its line" : "stretched to the room";
+      return in_line ? "stretched to its line" : "stretched to the space available";
     }
     if (same(size, content)) {
       const bool is_image =
           solution_.kind(child) == Kind::image && space > size + fit_tolerance && is_to_stretch(child, axis);
       return "its content" +
-             (is_image ? ": an image keeps its size, only fill stretches it" : content_leader(child, axis));
+             (is_image ? ": an image keeps its size; only fill stretches it" : content_leader(child, axis));
     }
     if (axis == x_axis && same(size, view_.min_content(i))) return "its smallest content";
-    return solution_.kind(node_) == Kind::grid ? "stretched to its cell" : "as the alignment says";
+    return solution_.kind(node_) == Kind::grid ? "stretched to its cell" : "placed by the alignment";
   }
 
   /// Whether the alignment of a child says that it is stretched, if it can be.
@@ -362,7 +364,7 @@ class Accountant {
         axis == x_axis ? (says(PinSide::left) || says(PinSide::start)) && (says(PinSide::right) || says(PinSide::end))
                        : says(PinSide::top) && says(PinSide::bottom);
     if (given.way() == Sizing::Way::length) return std::string("pinned, its ") + side_word(axis);
-    return both ? "pinned to both sides" : "pinned, its content";
+    return both ? "pinned on both sides" : "pinned, its content";
   }
 
   /// The child that makes a container as large as its content on an axis on which it does not add.
@@ -387,17 +389,17 @@ class Accountant {
   void tell_tracks(Explanation& told) const {
     const Solution::GridTracks& tracks = this->tracks();
     const Extent gap = solution_.gap(node_);
-    told.columns.push_back(tell_axis(tracks.columns, told.inner.width, gap.width));
-    told.rows.push_back(tell_axis(tracks.rows, told.inner.height, gap.height));
+    told.columns.push_back(tell_axis(tracks.columns, told.inner_size.width, gap.width));
+    told.rows.push_back(tell_axis(tracks.rows, told.inner_size.height, gap.height));
     for (const auto* axis : {&told.columns[0], &told.rows[0]}) {
       if (axis->tracks.empty()) continue;
-      told.off = std::max(told.off, std::abs(axis->sum + axis->unused_space - axis->inner));
+      told.off = std::max(told.off, std::abs(axis->sum + axis->unused_space - axis->inner_size));
     }
   }
 
   ExplanationTracks tell_axis(const std::vector<Solution::TrackBox>& boxes, double inner, double gap) const {
     ExplanationTracks told;
-    told.inner = inner;
+    told.inner_size = inner;
     told.gaps = boxes.empty() ? 0 : std::max(0.0, gap) * static_cast<double>(boxes.size() - 1);
     told.sum = told.gaps;
     for (const auto& box : boxes) {
@@ -409,11 +411,11 @@ class Accountant {
       if (box.set_by) track.why = "as large as " + tree_.segment(box.set_by);
       if (box.share > 0 && !box.set_by) {
         track.why = same(box.size, box.share * told.one_share) ? rounded(box.share) + " of the shares"
-                                                               : "its least, more than its share";
+                                                               : "its minimum, more than its share";
       }
       if (!same(box.size, box.unstretched)) {
         track.why += (track.why.empty() ? "" : ", ") + std::string("and ") + rounded(box.size - box.unstretched) +
-                     " of what is left";
+                     " of the unused space";
       }
       if (track.why.empty()) track.why = "its length";
       told.sum += box.size;
@@ -430,7 +432,7 @@ class Accountant {
       const std::string leader = content_leader(node_, axis);
       const double content = axis == x_axis ? view_.max_content(index_) : view_.need(index_);
       if (!leader.empty())
-        words.push_back("by content its " + std::string(side_word(axis)) + " is " + rounded(content) + leader);
+        words.push_back("the " + std::string(side_word(axis)) + " of its content is " + rounded(content) + leader);
     }
     return words;
   }
@@ -446,19 +448,19 @@ class Accountant {
       const auto [least, most] = text->widths();
       const auto kept = static_cast<std::size_t>(text->max_lines().value_or(static_cast<int>(lines)));
       words.push_back(solution_.keys(node_).one_line
-                          ? "it stays on one line, which is " + rounded(most) + " wide"
-                          : "its longest word is " + rounded(least) + " wide, all of it on one line " + rounded(most));
+                          ? "one line, " + rounded(most) + " wide"
+                          : "longest word: " + rounded(least) + " wide; all on one line: " + rounded(most));
       words.push_back("at " + rounded(view_.inner_size(index_, x_axis)) + " it has " + std::to_string(lines) +
                       (lines == 1 ? " line" : " lines") + " of " + rounded(text->line_height()) +
-                      (kept < lines ? ", and max_lines keeps " + std::to_string(kept) : "") + ": " +
+                      (kept < lines ? ", of which max_lines keeps " + std::to_string(kept) : "") + ": " +
                       rounded(view_.need(index_) - inset_y) + " high");
     } else if (kind != Kind::text) {
       const Pair natural = solution_.keys(node_).natural_size;
       words.push_back("its content is " + rounded(natural.x) + " x " + rounded(natural.y));
     }
     if (inset_x > 0 || inset_y > 0) {
-      words.push_back("padding and border add " + rounded(inset_x) + " sideways and " + rounded(inset_y) +
-                      " up and down");
+      words.push_back("padding and border add " + rounded(inset_x) + " to the width and " + rounded(inset_y) +
+                      " to the height");
     }
     return words;
   }
@@ -473,13 +475,13 @@ class Accountant {
 
 void require_place(const Solution& solution, NodeId node) {
   if (solution.is_placed(node)) return;
-  throw BadPath("\"" + solution.tree().path(node) + "\" is hidden at this size, or lies in what is");
+  throw BadPath("\"" + solution.tree().path(node) + "\" is hidden at this size, or inside a hidden node");
 }
 
 }  // namespace
 
 bool Explanation::adds_up() const {
-  return off <= limits::rounding * (1 + inner.width + inner.height + largest);
+  return off <= limits::rounding * (1 + inner_size.width + inner_size.height + largest);
 }
 
 Explanation explain(const Solution& solution, NodeId node) {

@@ -68,12 +68,12 @@ class Places {
     const bool is_line = own.kind == Kind::row || own.kind == Kind::column;
     const NodeId before = sibling_before();
     if (keys.scale_affects_layout || (before && solution_.keys(before).scale_affects_layout))
-      return "room for the painted size";
+      return "space for the painted size";
     if (is_line && axis == axis_along_of(own.kind)) {
       if (own.is_list()) return in_thousands(own.virtualized.second - 1) + " entries like the first";
       return "along " + std::string(word(own.along));
     }
-    if (is_line && own.wrap && solution_.line(child_) > 1) return "the lines before";
+    if (is_line && own.wrap && solution_.line(child_) > 1) return "the lines before it";
     if (is_line) return "across " + std::string(word(keys.place_self.across.value_or(own.across)));
     const auto& place_self = x ? keys.place_self.x : keys.place_self.y;
     const auto& all = x ? own.place_items.x : own.place_items.y;
@@ -175,7 +175,7 @@ class Places {
     return {};
   }
 
-  /// The room that a node keeps outside of its box on a side: a margin, and a border that lies around the box.
+  /// The space that a node keeps outside of its box on a side: a margin, and a border that lies around the box.
   void add_outside(Sum& sum, NodeId node, double FourSides::*side, double sign, const std::string& whose) const {
     const double border = solution_.keys(node).border_at == BorderAt::around ? solution_.border(node).*side : 0;
     add(sum, sign * (solution_.margin(node).*side - border), whose + "margin");

@@ -23,7 +23,7 @@ class Rounds {
 
   [[nodiscard]] double size(std::size_t i) const { return size_[i]; }
   [[nodiscard]] int settled_in(std::size_t i) const { return settled_in_[i]; }
-  /// By which room is shared: grow factors, or shrink factors times the base.
+  /// By which space is shared: grow factors, or shrink factors times the base.
   [[nodiscard]] double factor(std::size_t i) const { return grows_ ? line_item_of(i).grow : line_item_of(i).shrink; }
   [[nodiscard]] double speed(std::size_t i) const {
     return grows_ ? line_item_of(i).grow : line_item_of(i).shrink * line_item_of(i).inner_base;

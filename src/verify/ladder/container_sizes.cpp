@@ -15,7 +15,7 @@ void require_sweepable(const Interval& span) {
   require_container_size(span.to);
   if (span.to - span.from > limits::most_swept) {
     throw BadValue("a sweep takes at most 100,000 sizes; from " + exact(span.from) + " to " + exact(span.to) +
-                   " is more: sweep a part of it");
+                   " is more; sweep a part of the range");
   }
 }
 
@@ -43,7 +43,7 @@ std::vector<ContainerSize> sizes_of(const Ladder& ladder) {
   for (const std::optional<double>& height : heights_of(ladder)) {
     for (const double width : whole_numbers(ladder.width)) container_sizes.push_back({width, height});
   }
-  for (const NamedSize& named : ladder.container_sizes) {
+  for (const NamedSize& named : ladder.named_sizes) {
     for (const std::optional<double>& height : heights_of(named, ladder))
       container_sizes.push_back({named.width, height});
   }

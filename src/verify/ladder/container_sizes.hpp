@@ -10,12 +10,12 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// The sizes of a ladder: every whole width, its ends included, at both ends of its heights (by content where it has
-/// none), rising, then the named rungs. Throws BadValue for more than 100,000 widths.
+/// none), rising, then the named sizes. Throws BadValue for more than 100,000 widths.
 [[nodiscard]] std::vector<ContainerSize> sizes_of(const Ladder& ladder);
 
 /// The heights at which a ladder's widths are looked at: both ends of its heights, or none for by content.
 [[nodiscard]] std::vector<std::optional<double>> heights_of(const Ladder& ladder);
-/// Those of a named rung: its own, else those of the ladder.
+/// Those of a named size: its own, else those of the ladder.
 [[nodiscard]] std::vector<std::optional<double>> heights_of(const NamedSize& container_size, const Ladder& ladder);
 
 /// Throws BadValue for a span of more than 100,000 sizes, or of what is no size.

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
-// A quantity is followed along its line from one sample to the next. Three neighbouring samples that lie on one line
+// A quantity is followed along its line from one sample to the next. Three neighboring samples that lie on one line
 // say that nothing happened between them; a lone bent one is a bend at that very size, and costs nothing more. Where
-// several neighbours are bent, the line that was straight before is drawn on: if it meets the line behind, and the
+// several neighbors are bent, the line that was straight before is drawn on: if it meets the line behind, and the
 // meeting point is real, that is the bend; otherwise the first 1/64 of a pixel in which the quantity leaves its line
 // is looked for by halving. A new line begins behind it. Where no line holds although nothing breaks, the quantity
 // follows a curve, which is told once.
@@ -189,7 +189,7 @@ class Follower {
     if (!a || !m || !b) return {};
     return *a - 2 * *m + *b;
   }
-  /// The same at a sample and both its neighbours.
+  /// The same at a sample and both its neighbors.
   [[nodiscard]] std::optional<double> curving_at(std::size_t i) const {
     if (i == 0 || i + 1 >= sizes_.size() || !value(i - 1) || !value(i) || !value(i + 1)) return {};
     return *value(i - 1) - 2 * *value(i) + *value(i + 1);

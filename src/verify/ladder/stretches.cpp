@@ -3,7 +3,7 @@
 // A traced solve at a size tells how everything goes on and how far its decisions hold; the next one is asked where
 // they end, and sees what comes behind. By induction from one to the next nothing is left out between.
 //
-// What is read off a solve (how much sticks out, who is seen) is read in the same numbers, so that it tells by itself
+// What is read off a solve (how much overhangs, who is seen) is read in the same numbers, so that it tells by itself
 // up to where it goes on; there it is read again, the solve having been dragged along.
 //
 // Where decisions hang on what bends, nobody knows how far they hold. There the next size with other decisions is
@@ -223,7 +223,7 @@ class WayFollower {
       Run& before = runs.back();
       before.to = at;
       // Whether something is seen can be otherwise at one size alone, where two edges lie on each other.
-      const bool is_asked_for = quantities_[q].measure == Measure::shown || jumps(before, run);
+      const bool is_asked_for = detail::is_of_hidden_too(quantities_[q].measure) || jumps(before, run);
       if (is_asked_for) {
         jumping_.push_back(q);
       } else if (goes_on(before, run)) {

@@ -81,7 +81,7 @@ std::vector<std::string> lines_about(const std::vector<VariantLabel>& variants) 
 
 std::vector<std::vector<std::string>> mode_choices(const Scene& scene) {
   if (scene.modes.size() > limits::most_chosen_modes)
-    throw BadValue("every choice of modes takes at most 6 of them; name those that are to be on");
+    throw BadValue("every combination takes at most 6 modes; name the modes that are on");
   std::vector<std::vector<std::string>> choices;
   for (unsigned bits = 0; bits < 1U << scene.modes.size(); ++bits) {
     std::vector<std::string>& on = choices.emplace_back();

@@ -11,7 +11,7 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-/// Whether what is odd about a node follows from its having no room where it is.
+/// Whether what is odd about a node follows from its having no space where it is.
 bool is_for_want_of_space(LintRule rule) {
   return rule == LintRule::outside || rule == LintRule::never_fits || rule == LintRule::overlaps_padding;
 }
@@ -29,7 +29,7 @@ bool are_within(const std::vector<Interval>& sizes, const std::vector<Interval>&
   });
 }
 
-/// Whether a node goes wholly out of sight at some of the sizes at all of which it sticks out.
+/// Whether a node goes wholly out of sight at some of the sizes at all of which it overhangs.
 bool is_a_stage_of(const Finding& outside, const Finding& told) {
   return outside.rule == LintRule::outside && told.rule == LintRule::never_fits &&
          are_within(outside.sizes, told.sizes) && !are_within(told.sizes, outside.sizes);
@@ -70,7 +70,7 @@ void drop_what_follows(const Tree& tree, std::vector<Found>& all) {
 /// What nodes have in common that are told together.
 using CauseKey = std::tuple<LintRule, std::string, std::string, std::vector<std::string>>;
 
-/// `never_fit` are the nodes that stick out at every size: whether they are cut or wholly outside, the cause is one.
+/// `never_fit` are the nodes that overhang at every size: whether they are cut or wholly outside, the cause is one.
 CauseKey cause_of(const Tree& tree, const std::set<NodeId>& never_fit, const Found& one) {
   const NodeId parent = tree.parent(one.node);
   const bool overhangs_or_outside = one.finding.rule == LintRule::outside && never_fit.contains(one.node);
@@ -102,10 +102,10 @@ Finding told_together(const Tree& tree, const std::vector<Found>& group) {
   const bool same_for_all =
       std::ranges::all_of(group, [&](const Found& one) { return one.finding.why == worst->finding.why; });
   finding.why = (same_for_all ? "each: " : "the worst, " + worst->finding.node + ": ") + finding.why;
-  if (!outside.empty() && outside.size() < nodes.size()) {  // what is outside sticks out too
+  if (!outside.empty() && outside.size() < nodes.size()) {  // what is outside overhangs too
     finding.rule = LintRule::never_fits;
-    finding.why = std::to_string(outside.size()) + " of them, " + tree.short_path(outside.front()) +
-                  " the first, where nobody sees them; " + finding.why;
+    finding.why =
+        std::to_string(outside.size()) + " of them, " + tree.short_path(outside.front()) + " the first;" + finding.why;
   }
   finding.node = names_text(tree, nodes);
   for (const NodeId node : nodes) finding.nodes.push_back(tree.path(node));

@@ -33,7 +33,7 @@ bool is_of_used_file(const Scene& scene, const std::string& name) {
   return scene.origins && std::ranges::find(scene.origins->of_used_files, name) != scene.origins->of_used_files.end();
 }
 
-/// Whether a wording says anything that the scene does not.
+/// Whether a locale says anything that the scene does not.
 bool says_something(const Scene& scene, const Locale& locale) {
   if (locale.direction && *locale.direction != scene.tree.direction()) return true;
   return std::ranges::any_of(locale.texts,
@@ -58,36 +58,34 @@ std::vector<Finding> idle_definitions(const Scene& scene) {
   std::vector<Finding> all;
   for (const Range& range : scene.ranges) {
     if (!range.from_width && !range.below_width && !range.from_height && !range.below_height) {
-      all.push_back(about(range.name, "ranges", LintRule::always_holds, "it has no bounds: every size is in it",
-                          "say from_width, below_width, from_height or below_height", scene));
+      all.push_back(about(range.name, "ranges", LintRule::always_holds, "it has no bounds, so it includes every size",
+                          "add from_width, below_width, from_height or below_height", scene));
     } else if (!is_of_used_file(scene, range.name) && !is_condition_used(scene, range.name)) {
-      all.push_back(about(range.name, "ranges", LintRule::unused, "no \"when\" and no claim speaks of this range",
-                          "take it out", scene));
+      all.push_back(about(range.name, "ranges", LintRule::unused, "no \"when\" and no claim uses this range",
+                          "remove it", scene));
     }
   }
   for (const std::string& mode : scene.modes) {
     if (!is_of_used_file(scene, mode) && !is_condition_used(scene, mode))
       all.push_back(
-          about(mode, "modes", LintRule::unused, "no \"when\" and no claim speaks of this mode", "take it out", scene));
+          about(mode, "modes", LintRule::unused, "no \"when\" and no claim uses this mode", "remove it", scene));
   }
   for (const Locale& locale : scene.locales) {
     if (!says_something(scene, locale))
-      all.push_back(about(locale.name, "locales", LintRule::unused,
-                          "this locale says nothing that the scene does not say", "give it texts, or take it out",
-                          scene));
+      all.push_back(about(locale.name, "locales", LintRule::unused, "this locale changes nothing",
+                          "add texts, or remove it", scene));
   }
   if (!scene.origins) return all;
   for (const auto& unused : scene.origins->unused) {
     const bool part = unused.source == Source::part;
     all.push_back(about(unused.name, part ? "parts" : "shared", LintRule::unused,
-                        part ? "no node uses this part" : "no node is \"like\" these shared keys", "take it out",
-                        scene));
+                        part ? "no node uses this part" : "no node uses these shared keys", "remove it", scene));
   }
   for (const auto& clash : scene.origins->clashes) {
     all.push_back(
         about(clash.name, clash.key.c_str(), LintRule::defined_twice,
-              clash.beaten + " and " + clash.counts + " define it in two ways; that of " + clash.counts + " counts",
-              "give one of them another name, or define it in this scene", scene));
+              clash.beaten + " and " + clash.counts + " define it differently; the one of " + clash.counts + " counts",
+              "rename one of them, or define it in this scene", scene));
   }
   return all;
 }

@@ -71,7 +71,7 @@ class SaidLater {
 };
 
 /// A size along a row or column beside a weight, and gaps between what is not there: lines where there is one,
-/// neighbours where there is one child or none.
+/// neighbors where there is one child or none.
 std::vector<std::string_view> beaten_keys(const Tree& tree, NodeId node, const Keys& keys, std::optional<Kind> kind,
                                           std::optional<Kind> above, const SaidLater& later) {
   const auto is_line = [](std::optional<Kind> of) { return of == Kind::row || of == Kind::column; };

@@ -49,7 +49,8 @@ class IssueFinder {
     return added;
   }
 
-  // --- unseen ------------------------------------------------------------------------------------------------------
+  // --- invisible
+  // ------------------------------------------------------------------------------------------------------
 
   void find_invisible() {
     Sight sight(solution_);
@@ -57,14 +58,14 @@ class IssueFinder {
       const SeenNode& one = seen_.nodes[i];
       if (!one.placed) continue;
       const Invisible invisible = sight.invisible(one.node);
-      if (invisible.why == Invisible::Why::none) continue;  // also in what is unseen: it may stick out of that
+      if (invisible.why == Invisible::Why::none) continue;  // also in what is invisible: it may overhang that
       invisible_[i] = invisible_[one.parent] || is_odd(one, invisible.why);
       if (!invisible_[i] || invisible_[one.parent] || one.keys().allow.has(rule_of(invisible.why))) continue;
       add(Issue::Kind::invisible, one.node, invisible.by).why = invisible.why;
     }
   }
 
-  /// What has no size may have none on purpose, or show what sticks out of it.
+  /// What has no size may have none on purpose, or show what overhangs it.
   [[nodiscard]] bool is_odd(const SeenNode& one, Invisible::Why why) const {
     return why != Invisible::Why::no_size ||
            ((is_nothing(seen_, one, x_axis) || is_nothing(seen_, one, y_axis)) && !has_area(one.ink));
@@ -75,7 +76,7 @@ class IssueFinder {
   void look_at_edges(const SeenNode& one) {
     const NodeId parent = seen_.parent(one).node;
     const FourSides overhang = solution_.overhang(one.node);
-    if (overhang.any() && !one.keys().allow.overhang()) add(Issue::Kind::sticks_out, one.node, parent).by = overhang;
+    if (overhang.any() && !one.keys().allow.overhang()) add(Issue::Kind::overhangs, one.node, parent).by = overhang;
     const FourSides into = only_inside(solution_.padding_overlap(one.node), overhang);
     if (into.any() && !one.keys().allow.has(LintRule::overlaps_padding))
       add(Issue::Kind::overlaps_padding, one.node, parent).by = into;
@@ -85,7 +86,7 @@ class IssueFinder {
     if (one.keys().kind != Kind::text) return;
     const FourSides overhang = solution_.text_overhang(one.node);
     if (overhang.any() && !one.keys().allow.overhang()) {
-      Issue& issue = add(Issue::Kind::sticks_out, one.node, one.node);
+      Issue& issue = add(Issue::Kind::overhangs, one.node, one.node);
       issue.by = overhang;
       for (const Solution::TextLine& line : solution_.text_lines(one.node)) issue.lost_lines += line.dropped ? 1 : 0;
     }
@@ -117,7 +118,7 @@ bool goes_on(const Solution& solution, const Issue& issue) {
   if (!solution.is_placed(issue.node)) return false;
   const bool words = issue.of == issue.node;
   switch (issue.kind) {
-    case Issue::Kind::sticks_out:
+    case Issue::Kind::overhangs:
       return words ? solution.text_overhang(issue.node).any() : solution.overhang(issue.node).any();
     case Issue::Kind::overlaps_padding:
       return words ? solution.text_padding_overlap(issue.node).any()

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// The ladder is solved once, from size to size, in runs of neighbours, a run at a time on each thread. At each size the
+// The ladder is solved once, from size to size, in runs of neighbors, a run at a time on each thread. At each size the
 // rules look at every node and note what is odd; whether it is odd always or only at some sizes is known at the end,
 // and decides for some of them whether it is worth telling.
 #include "fond_ladder/lint.hpp"
@@ -81,7 +81,7 @@ class LintWorker {
   SceneSolver solver_;
   Seen seen_;
   std::vector<SleepingKeys> asleep_;  // by place in the list of nodes
-  std::vector<NodeId> declaring_;     // own ranges: their forms may differ at every size
+  std::vector<NodeId> declaring_;     // node ranges: their forms may differ at every size
   std::optional<std::vector<std::string>> active_;
 };
 
@@ -107,25 +107,24 @@ bool acts_by_itself(Acts acts) {
 /// What does on another kind of container what a key cannot do on this one.
 std::string other_key_for(std::string_view key, Kind kind) {
   if (key == "place_items" && (kind == Kind::row || kind == Kind::column))
-    return "say along or across, which place what a " + std::string(word(kind)) + " holds; or leave it out";
+    return "use along or across, which place the children of a " + std::string(word(kind)) + ", or remove it";
   if ((key == "along" || key == "across") && kind == Kind::stack)
-    return "say place_items, which places what a stack holds; or leave it out";
+    return "use place_items, which places the children of a stack, or remove it";
   if ((key == "along" || key == "across") && kind == Kind::grid)
-    return "say place_items for what lies in the cells, or place_content for the tracks; or leave it out";
-  return "leave it out";
+    return "use place_items for children in cells or place_content for tracks, or remove it";
+  return "remove it";
 }
 
 Reason idle_words(const IdleSetting& idle, const Scene& scene) {
   const NodeId node = idle.nodes.front(), parent = scene.tree.parent(node);
   const Kind kind = scene.tree.kind(node);
   if (idle.key == "gap" && scene.tree.child_count(node) < 2)
-    return {scene.tree.child_count(node) == 0 ? "nothing is in it" : "one child is in it, which has no neighbour",
-            "leave it out"};
+    return {scene.tree.child_count(node) == 0 ? "it has no children" : "it has only one child", "remove it"};
   const KeyEntry* entry = find_key(idle.key);
   const bool by_itself = entry != nullptr && acts_by_itself(entry->acts);
-  std::string why = "it does nothing on a " + std::string(word(kind));
+  std::string why = "it has no effect on a " + std::string(word(kind));
   if (parent && !by_itself) why += " in a " + std::string(word(scene.tree.kind(parent)));
-  if (!parent && !by_itself) why = "the root is as large as the container, whatever it says";
+  if (!parent && !by_itself) why = "the root always has the size of the container";
   return {why, other_key_for(idle.key, kind)};
 }
 
@@ -141,7 +140,7 @@ void look_for_needless(const Scene& scene, LintedVariant& looked) {
     for (std::size_t word = 0; allow.any() && word < Allowed::words.size(); ++word) {
       if (!allow.has_word(word) || looked.sightings.allow().contains({node, word})) continue;
       if (!looked.sightings.was_placed(node)) continue;
-      const Reason told{"it is never \"" + std::string(Allowed::words[word]) + "\"", "leave it out"};
+      const Reason told{"it is never \"" + std::string(Allowed::words[word]) + "\"", "remove it"};
       looked.found.push_back({node, finding_of(scene, node, "allow." + std::string(Allowed::words[word]),
                                                LintRule::unused_allow, told, {scene.ladder.width})});
     }
@@ -154,7 +153,7 @@ void sort_sightings(const Variant& variant, LintedVariant& looked) {
     const bool always = looked.sightings.always(place, sighting);
     if (must_be_always(rule) && !always) continue;
     if (rule == LintRule::dormant && always) continue;  // it never wakes: told as having no effect, where it has none
-    // Where it sticks out at other sizes, claims say whether it may.
+    // Where it overhangs at other sizes, claims say whether it may.
     if (rule == LintRule::overlaps_padding && looked.sightings.all().contains({LintRule::never_fits, node, ""}))
       continue;
     if (variant.scene.tree.keys(node).allow.has(rule)) {
@@ -325,12 +324,12 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const Progress
                                [&](const LintedVariant& one) { return one.sightings.too_many().contains(node); });
   });
   if (ends_looks != nodes.end()) {
-    told.in_part = "lint looks at the first " + in_thousands(static_cast<double>(limits::most_meetings)) +
-                   " pairs of siblings that lie over one another at each size; from " +
-                   scene.tree.short_path(*ends_looks) + " on there are more";
+    told.not_examined = "lint examines the first " + in_thousands(static_cast<double>(limits::most_meetings)) +
+                        " overlapping pairs of siblings per size; from " + scene.tree.short_path(*ends_looks) +
+                        " on there are more";
   }
   told.widths = scene.ladder.width;
-  told.container_sizes = container_sizes.size();
+  told.sizes_examined = container_sizes.size();
   told.findings = grouped(scene.tree, gathering.gather(&LintedVariant::found));
   told.remarks = grouped(scene.tree, gathering.gather(&LintedVariant::remarks));
   const std::vector<Finding> idle = idle_definitions(scene);
@@ -342,7 +341,7 @@ Lint lint(const std::vector<Variant>& variants, unsigned threads, const Progress
     if (is_told(range) || std::ranges::any_of(looked, reaches)) continue;
     told.findings.push_back({range.name, "ranges", LintRule::never_holds,
                              "no size of the ladder is in it (" + bounds_text(range) + ")",
-                             "widen the ladder, or take the range out", std::vector<Interval>{scene.ladder.width}});
+                             "widen the ladder, or remove the range", std::vector<Interval>{scene.ladder.width}});
   }
   told.findings.insert(told.findings.end(), idle.begin(), idle.end());
   NodeRangesSeen node_ranges;

@@ -36,7 +36,7 @@ bool lies_in(const Tree& tree, NodeId node, const std::vector<NodeId>& others) {
   return false;
 }
 
-/// Whether a `when` in these nodes, or a claim, speaks of an own range of theirs.
+/// Whether a `when` in these nodes, or a claim, speaks of a node range of theirs.
 bool is_used(const Scene& scene, const Alike& group, const Range& range) {
   const auto speaks = [&](const When& when) {
     return when.name == range.name && lies_in(scene.tree, when.node, group.nodes);
@@ -111,22 +111,23 @@ std::vector<std::pair<NodeId, Finding>> NodeRangesSeen::findings(const Scene& sc
                                       {},
                                       scene.tree.path(first)});
     };
-    const std::string it_is = group.nodes.size() == 1 ? "it is " : "with all that have the same ranges it is ";
+    const std::string it_is = group.nodes.size() == 1 ? "it is " : "like every node with the same ranges, it is ";
     if (placed && !varies) {
       add("ranges", LintRule::no_effect,
-          it_is + rounded(together.least) + " wide at every size, so that its own ranges never begin or end",
-          "let its width follow what it lies in, or take the ranges out");
+          it_is + rounded(together.least) + " wide at every size, so its node ranges never change",
+          "let its width depend on its parent, or remove the ranges");
     }
     for (const Range& range : group.ranges) {
       const std::string key = "ranges." + range.name;
       if (!range.from_width && !range.below_width) {
-        add(key, LintRule::always_holds, "it has no bounds: every width is in it", "say from_width or below_width");
+        add(key, LintRule::always_holds, "it has no bounds, so it includes every width",
+            "add from_width or below_width");
       } else if (!is_used(scene, group, range)) {
-        add(key, LintRule::unused, "no \"when\" in it and no claim speaks of this range", "take it out");
+        add(key, LintRule::unused, "no \"when\" in it and no claim uses this range", "remove it");
       } else if (placed && varies && !together.held.contains(range.name)) {
         add(key, LintRule::never_holds,
             it_is + widths_text(together.least, together.most) + " in this ladder: never " + bounds_text(range),
-            "move the bound, widen the ladder, or take the range out");
+            "move the bound, widen the ladder, or remove the range");
       }
     }
   }

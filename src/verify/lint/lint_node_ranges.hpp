@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What nodes with own ranges went through over the ladder: how wide they were, and which ranges held. Nodes that
+// What nodes with node ranges went through over the ladder: how wide they were, and which ranges held. Nodes that
 // declare the same ranges, as the uses of a part do, are looked at together: a range that one of them reaches is of
 // use.
 
@@ -17,7 +17,7 @@ namespace fond_ladder::inline v0 {
 
 class NodeRangesSeen {
  public:
-  /// Takes in those nodes of an arrangement that have own ranges.
+  /// Takes in those nodes of an arrangement that have node ranges.
   void see(const Solution& solution, const std::vector<NodeId>& declaring);
   void take(const NodeRangesSeen& others);
   /// Ranges that no width of their nodes is in or that nobody speaks of, and nodes whose width says nothing: each with
@@ -34,7 +34,7 @@ class NodeRangesSeen {
   std::map<NodeId, Widths> seen_;
 };
 
-/// The nodes of a scene that have own ranges, in the order of the file.
+/// The nodes of a scene that have node ranges, in the order of the file.
 [[nodiscard]] std::vector<NodeId> nodes_with_node_ranges(const Tree& tree);
 
 /// The bounds of a range, as `from width 640, below width 1200`.

@@ -22,7 +22,8 @@ Common common(const Rect& a, const Rect& b) {
   return {std::min(a.right(), b.right()) - std::max(a.x, b.x), std::min(a.bottom(), b.bottom()) - std::max(a.y, b.y)};
 }
 
-// --- unseen --------------------------------------------------------------------------------------------------------
+// --- invisible
+// --------------------------------------------------------------------------------------------------------
 
 /// Whether a node lies beyond a row or column in the way in which that lays what is in it.
 bool wraps(const Seen& seen, const SeenNode& one, NodeId beyond) {
@@ -32,7 +33,7 @@ bool wraps(const Seen& seen, const SeenNode& one, NodeId beyond) {
   return kind == (second_slope ? Kind::row : Kind::column);
 }
 
-/// Of what lies in something unseen nothing more is told.
+/// Of what lies in something invisible nothing more is told.
 void look_for_invisible(const Seen& seen, Sightings& sightings) {
   Sight sight(*seen.solution);
   for (std::size_t i = 1; i < seen.nodes.size();) {
@@ -52,11 +53,10 @@ void look_for_invisible(const Seen& seen, Sightings& sightings) {
                                     : "let " + name + " scroll, " +
                                           (wraps(seen, one, invisible.by) ? "let what is in it wrap or shrink, " : "") +
                                           "or place it inside";
-        return Reason{"it lies wholly outside " + name + ", where nobody sees it", fix};
+        return Reason{"entirely outside " + name + ", never visible", fix};
       }
-      return Reason{"it lies wholly behind " + name,
-                    "paint it later (the order of the file, or on_top), or place one of them elsewhere; where " + name +
-                        " lets it show through, say see_through"};
+      return Reason{"entirely behind " + name, "paint it later (file order or on_top), or move one of them; if " +
+                                                   name + " is transparent, set see_through on it"};
     });
   }
 }
@@ -82,10 +82,11 @@ void look_for_overlap(const Seen& seen, const SeenNode& parent, const SeenNode& 
       LintRule::siblings_overlap, second.node, "",
       [&] {
         const std::string name = seen.name(first.node);
-        return Reason{"it lies over " + name + ", " + both.text() + " at worst",
-                      parent.keys().kind == Kind::grid ? "give one of them another cell, or " + seen.name(parent.node) +
-                                                             " larger tracks; a stack says that it is meant"
-                                                       : "a negative gap or margin, or a stack, says that it is meant"};
+        return Reason{"overlaps " + name + ", " + both.text() + " at worst",
+                      parent.keys().kind == Kind::grid
+                          ? "move one of them to another cell, or give " + seen.name(parent.node) +
+                                " larger tracks; use a stack if the overlap is intended"
+                          : "if the overlap is intended, use a stack, or a negative gap or margin"};
       },
       both.width * both.height);
 }
@@ -125,8 +126,8 @@ void look_for_covered_words(const Seen& seen, const SeenNode& pinned, const Seen
       sightings.see(
           LintRule::pinned_over_text, pinned.node, "pin",
           [&] {
-            return Reason{"it covers words of {others}, " + covered.text() + " at worst",
-                          "keep room for it by padding or margin, or pin it elsewhere"};
+            return Reason{"covers text of {others}, " + covered.text() + " at worst",
+                          "keep space for it with padding or margin, or pin it elsewhere"};
           },
           covered.width * covered.height, text.node);
     }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Plans that do not come out: maps of areas that nobody keeps to, edges without a middle, gaps beside nothing, shares
-// that leave no room for the gap.
+// that leave no space for the gap.
 #include <algorithm>
 #include <cmath>
 
@@ -27,17 +27,16 @@ void look_at_map(const Seen& seen, const SeenNode& grid, Sightings& sightings) {
     if (!child.keys().area.empty() || child.keys().cell) return;
     sightings.see(LintRule::no_area, child.node, "area", [&] {
       return Reason{"its grid " + seen.name(grid.node) +
-                        " has a map of areas, and it names none: it comes into the next "
-                        "free cell",
-                    "say its area, or its cell where that is meant"};
+                        " has named areas and this child names none, so it goes into the next free cell",
+                    "set its area, or its cell if that is intended"};
     });
   });
   const AreaMap map(grid.keys().areas);
   for (const Area& area : map.areas()) {
     if (std::ranges::find(taken, area.name) != taken.end()) continue;
     sightings.see(LintRule::empty_area, grid.node, "areas." + std::string(area.name), [&] {
-      return Reason{"nobody stands in the area \"" + std::string(area.name) + "\"",
-                    "give it to a child by its area, or take it out of the map"};
+      return Reason{"no child is in the area \"" + std::string(area.name) + "\"",
+                    "give a child this area, or remove it from the map"};
     });
   }
 }
@@ -54,8 +53,8 @@ void look_at_idle_tracks(const Seen& seen, const SeenNode& grid, Sightings& sigh
       if (all[i].unstretched >= fit_tolerance || all[i].set_by || all[i].share > 0) continue;
       sightings.see(LintRule::empty_track_gap, grid.node, key, [&] {
         return Reason{
-            std::string(one) + " " + std::to_string(i) + " holds nothing and still costs the gap of " + rounded(space),
-            "take it out where nothing stands in it, or give each its margin instead of the gap"};
+            std::string(one) + " " + std::to_string(i) + " is empty but still costs a gap of " + rounded(space),
+            "remove the empty track, or use margins instead of the gap"};
       });
       return;
     }
@@ -113,9 +112,9 @@ void look_for_middle(const Seen& seen, const SeenNode& one, Sightings& sightings
   sightings.see(
       LintRule::nothing_grows, one.node, "",
       [&] {
-        return Reason{"all that is in it has a " + key + " of its own, and what is left at the " + side +
-                          " goes to nobody, " + rounded(unused_space) + " at least",
-                      "give the middle one a weight instead of its " + key};
+        return Reason{"every child has a fixed " + key + ", so space is left at the " + side + ": " +
+                          rounded(unused_space) + " at least",
+                      "give the middle child a weight instead of a " + key};
       },
       -unused_space);
 }
@@ -155,8 +154,8 @@ void look_at_shares(const Seen& seen, const SeenNode& one, Sightings& sightings)
     }
     if (!all || sum < 99 || sum > 100 + 1e-6) continue;
     sightings.see(LintRule::gap_forces_wrap, one.node, "gap", [&] {
-      return Reason{words + " leave no room for the gap of " + rounded(gap) + ": these never share a line",
-                    "weights or a grid take the gap off before they share; or use less than " +
+      return Reason{words + " leave no space for the gap of " + rounded(gap) + ", so they never share a line",
+                    "use weights or a grid, which subtract the gap first, or use less than " +
                         rounded(100 / static_cast<double>(joined.size())) + " %"};
     });
     return;

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Settings that do nothing. Some can be seen at each size: a width beside a weight, a gap on an axis without
-// neighbours. Of others only a trial tells: the setting is left out, the ladder solved again, and if every box is where
+// neighbors. Of others only a trial tells: the setting is left out, the ladder solved again, and if every box is where
 // it was, it did nothing. Most settings show at the first size tried, so a trial is cheap; only keys that nobody would
 // say for safety are tried, for a minimum that is never reached is no fault.
 #include <algorithm>
@@ -38,14 +38,14 @@ void look_beside_weight(const Seen& seen, const SeenNode& one, Sightings& sighti
   const Kind above = seen.parent(one).keys().kind;
   if (!one.keys().weight || one.keys().pin || (above != Kind::row && above != Kind::column)) return;
   const Axis along = above == Kind::row ? x_axis : y_axis;
-  const std::string beaten = "the weight decides how large it is along the " + std::string(word(above));
+  const std::string beaten = "the weight sets its size along the " + std::string(word(above));
   if (is_length(one.keys().size_on(along))) {
     see_idle(sightings, one.node, side_word(along),
-             {beaten + "; this only bounds its automatic minimum", "leave one of the two out"});
+             {beaten + "; this key only limits its automatic minimum", "remove one of the two"});
   }
   if (one.keys().basis != Sizing())
-    see_idle(sightings, one.node, "basis", {beaten + ", which starts from nothing", "leave one of the two out"});
-  if (one.keys().grow > 0) see_idle(sightings, one.node, "grow", {beaten, "leave one of the two out"});
+    see_idle(sightings, one.node, "basis", {beaten + ", which starts from 0", "remove one of the two"});
+  if (one.keys().grow > 0) see_idle(sightings, one.node, "grow", {beaten, "remove one of the two"});
 }
 
 /// Room between lines where there is one line. `gap: 8` says it for both axes, and is no fault.
@@ -58,30 +58,28 @@ void look_at_gap(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   if (idle.amount() == 0) return;
   sightings.see(LintRule::no_effect, one.node, row ? "gap.y" : "gap.x", [&] {
     return Reason{
-        "it is room between lines, and a " + std::string(word(keys.kind)) + " that does not wrap has one line",
-        "leave it out, or wrap"};
+        "it is space between lines, but a " + std::string(word(keys.kind)) + " that does not wrap has one line",
+        "remove it, or add wrap"};
   });
 }
 
 void look_at_rest(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys &keys = one.keys(), &above = seen.parent(one).keys();
-  const Reason one_line{"without wrap there are no lines to place", "leave it out, or wrap"};
+  const Reason one_line{"without wrap there are no lines to place", "remove it, or add wrap"};
   const bool line = keys.kind == Kind::row || keys.kind == Kind::column;
   if (line && !keys.wrap && keys.place_content != PlaceContentPair())
     see_idle(sightings, one.node, "place_content", one_line);
   if (!keys.area.empty() && above.kind == Kind::grid && above.areas.empty())
-    see_idle(sightings, one.node, "area",
-             {"its grid has no map of areas", "write areas into the grid, or leave it out"});
+    see_idle(sightings, one.node, "area", {"its grid has no areas", "add areas to the grid, or remove it"});
   if (keys.virtualized.on && line && !keys.is_list())
     see_idle(sightings, one.node, "virtualized",
-             {"what is in view is followed along a row or column that scrolls, and neither wraps nor is reversed",
-              "let it scroll along, or leave it out"});
+             {"it needs a row or column that scrolls along, without wrap and reverse",
+              "add scroll along the row or column, or remove it"});
   if (keys.scroll_ratio && above.scroll == Scroll::none)
     see_idle(sightings, one.node, "scroll_ratio",
-             {"what it lies in does not scroll", "leave it out, or let that scroll"});
+             {"its parent does not scroll", "remove it, or let the parent scroll"});
   if (keys.aspect_ratio && is_length(keys.width) && is_length(keys.height) && keys.width.way() == keys.height.way())
-    see_idle(sightings, one.node, "aspect_ratio",
-             {"its width and its height are both given", "leave one of the three out"});
+    see_idle(sightings, one.node, "aspect_ratio", {"both width and height are set", "remove one of the three"});
 }
 
 // --- trials --------------------------------------------------------------------------------------------------------
@@ -108,7 +106,7 @@ struct LineStory {
   bool ever_unused_space = false;  // when all sizes stood
   bool ever_free = false;          // before anybody grew
   bool ever_missing = false;       // before anybody shrank
-  bool child_held = true;          // one child was at its minimum whenever room was missing
+  bool child_held = true;          // one child was at its minimum whenever space was missing
 };
 
 class Edits {
@@ -121,7 +119,7 @@ class Edits {
     for (const NodeId node : nodes_) {
       const Keys keys = scene_.tree.keys(node);
       for (const KeyEntry& entry : key_table()) {
-        // An outline is seen, though it takes no room.
+        // An outline is seen, though it takes no space.
         const bool is_seen = entry.name == "border_at" && keys.border_at == BorderAt::outline && has_border(node);
         if (is_edited(entry, keys) && may_act(node, entry) && !is_seen) settings.add(node, place_of(entry));
       }
@@ -137,8 +135,7 @@ class Edits {
     tally.add(container_sizes_.size() - told);
     for (const NodeId node : nodes_) {
       const Keys keys = scene_.tree.keys(node);
-      if (keys.words_at != WordsAt::start) try_words(node, "words_at", x_axis);
-      if (keys.words_up != WordsAt::start) try_words(node, "words_up", y_axis);
+      if (keys.text_align != TextAlignPair()) try_text_align(node, keys.text_align);
     }
     return std::move(found_);
   }
@@ -175,8 +172,8 @@ class Edits {
     const std::string size = places ? size_to_act(node, entry) : "";
     if (!size.empty()) {
       if (entry.name != "along")
-        told.why = scene_.tree.short_path(node) + " is only as large as what it holds, so there is nothing to align in";
-      told.fix = size + " gives it room; or leave it out";
+        told.why = scene_.tree.short_path(node) + " is only as large as its content, so there is no space to align in";
+      told.fix = size + " makes space, or remove it";
     }
     if (setting.at.source == Source::each_child) {
       found_.push_back({{scene_.tree.parent(node)}, "each_child." + std::string(entry.name), told});
@@ -277,49 +274,53 @@ class Edits {
     const std::string above = parent ? scene_.tree.short_path(parent) : "";
     if (key == "grow") {
       if (!story_of(parent).ever_free)
-        return {"nothing is ever left in " + above + " to grow into", "give " + above + " more room, or leave it out"};
-      return {"something stops it from growing wherever room is left", "raise its maximum, or leave it out"};
+        return {"there is never free space in " + above + " to grow into",
+                "give " + above + " more space, or remove it"};
+      return {"its maximum stops it wherever there is free space", "raise its maximum, or remove it"};
     }
     if (key == "shrink") {
       const LineStory story = story_of(parent, node);
-      if (!story.ever_missing) return {"room is never missing in " + above, "leave it out"};
-      if (!story.child_held)
-        return {"nothing beside it in " + above + " gives way, so it gives way alone", "leave it out"};
-      return {"its minimum stops it wherever room is missing", "lower its minimum (min_width 0, say), or leave it out"};
+      if (!story.ever_missing) return {"space is never short in " + above, "remove it"};
+      if (!story.child_held) return {"no sibling in " + above + " shrinks, so its factor does not matter", "remove it"};
+      return {"its minimum stops it wherever space is short",
+              "lower its minimum (for example min_width 0), or remove it"};
     }
     if (key == "along" && !story_of(node).ever_unused_space)
-      return {"nothing is ever left to pack in: what it holds takes all the room", "leave it out"};
-    if (key == "border_at" && !has_border(node)) return {"it has no border", "leave it out"};
+      return {"there is never free space: its children take all of it", "remove it"};
+    if (key == "border_at" && !has_border(node)) return {"it has no border", "remove it"};
     if (key == "border_at")
-      return {"its size is given and nothing in it asks for room, so it is the same wherever the border is",
-              "leave it out"};
+      return {"its size is fixed and no content needs space, so the place of the border does not matter", "remove it"};
     if (key == "out_of") {
       const double total = scene_.tree.keys(node).out_of.value_or(0), shares = shares_in(node);
-      if (shares <= 0) return {"nothing in it has a part", "leave it out"};
-      return {"the shares exceed the total by " + rounded(shares - total) + ", so their sum counts",
-              "lower a share, or say out_of " + rounded(shares)};
+      if (shares <= 0) return {"no child takes a part", "remove it"};
+      return {"the shares exceed the total by " + rounded(shares - total) + ", so their sum is used",
+              "lower a share, or write out_of " + rounded(shares)};
     }
-    if (key == "place_content") return {"nothing is ever left for it to share out", "leave it out"};
-    return {"there is nothing to align in: without it every box lies where it lies", "leave it out"};
+    if (key == "place_content") return {"there is never free space to share", "remove it"};
+    return {"there is no space to align in: every box is in the same place without it", "remove it"};
   }
 
   /// Where a text is never larger than its words nobody sees where they lie. Boxes do not tell this one.
-  void try_words(NodeId node, const char* key, Axis axis) {
+  void try_text_align(NodeId node, const TextAlignPair& align) {
     SceneSolver solver(scene_, variant_.modes);
-    bool was_there = false;
+    bool was_there = false, ever_wider = false, ever_taller = false;
     for (const ContainerSize& container_size : container_sizes_) {
       const Solution solution = solver.solve(container_size);
       const Extent space = solution.content_box_size(node);
-      double high = 0;
+      double height = 0;
+      bool has_lines = false;
       for (const Solution::TextLine& line : solution.text_lines(node)) {
-        was_there = true;
-        if (!line.dropped) high += line.box.height;
-        if (axis == x_axis && line.box.width < space.width - fit_tolerance) return;
+        has_lines = true;
+        if (!line.dropped) height += line.box.height;
+        ever_wider = ever_wider || line.box.width < space.width - fit_tolerance;
       }
-      if (axis == y_axis && was_there && high < space.height - fit_tolerance) return;
+      was_there = was_there || has_lines;
+      ever_taller = ever_taller || (has_lines && height < space.height - fit_tolerance);
     }
-    const std::string larger = axis == x_axis ? "wider" : "higher";
-    if (was_there) add(node, key, {"it is never " + larger + " than its words", "give it more room, or leave it out"});
+    const bool x = align.x != TextAlign::start && !ever_wider, y = align.y != TextAlign::start && !ever_taller;
+    if (!was_there || (!x && !y)) return;
+    const std::string larger = x && y ? "wider or taller" : x ? "wider" : "taller";
+    add(node, "text_align", {"it is never " + larger + " than its text", "give it more space, or remove it"});
   }
 
   const Variant& variant_;
@@ -341,8 +342,8 @@ void look_at_ties(const Seen& seen, const SeenNode& parent, Sightings& sightings
   for (const detail::LooseTie& loose : detail::loose_ties(view, store, store.index_of(parent.node))) {
     const Ties::SideTie& tied = view.keys(loose.child).pin->ties[loose.tie];
     see_idle(sightings, store.id_of(loose.child), "pin." + std::string(word(tied.side)),
-             {detail::loose_tie_words(loose.why, tied.tie.to) + ": that side lies at the edge of its parent",
-              "tie it to somebody who is always there, or say a distance"});
+             {detail::loose_tie_words(loose.why, tied.tie.to) + ", so that side is at the edge of its parent",
+              "tie it to a node that is always present, or set a distance"});
   }
 }
 
@@ -354,14 +355,14 @@ void look_at_settings(const Seen& seen, const std::vector<SleepingKeys>& asleep,
     for (const std::string_view key : asleep[seen.place(one)]) {
       sightings.see(LintRule::dormant, one.node, key, [&] {
         const std::string kind(word(one.keys().kind)), above(word(seen.parent(one).keys().kind));
-        return Reason{"it does nothing while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};
+        return Reason{"no effect while the node is a " + kind + (seen.is_root(one) ? "" : " in a " + above), ""};
       });
     }
     look_at_gap(seen, one, sightings);
     look_at_ties(seen, one, sightings);
     if (!one.is_empty && !is_container(one.keys().kind)) {
       sightings.see(LintRule::in_a_leaf, one.node, "children", [&] {
-        return Reason{"a " + std::string(word(one.keys().kind)) + " lays no children: they have no place",
+        return Reason{"a " + std::string(word(one.keys().kind)) + " cannot have children: they have no place",
                       "make it a row, column, grid or stack"};
       });
     }

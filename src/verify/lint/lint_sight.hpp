@@ -2,7 +2,7 @@
 #pragma once
 
 // What rules of lint look at, and where they put what they see. Rules see one size after the other; what is odd at
-// neighbouring sizes becomes one finding.
+// neighboring sizes becomes one finding.
 
 #include <map>
 #include <optional>
@@ -35,7 +35,7 @@ struct Found {
 [[nodiscard]] std::vector<Finding> idle_definitions(const Scene& scene);
 
 /// One cause, one finding: copies of one node, siblings of one kind and what is at the same place in copies are told
-/// together, with the worst of them; what sticks out of something that is told already is left out.
+/// together, with the worst of them; what overhangs something that is told already is left out.
 [[nodiscard]] std::vector<Finding> grouped(const Tree& tree, std::vector<Found> all);
 
 class Sightings {

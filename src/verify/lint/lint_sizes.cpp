@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Sizes that nobody can have meant: nothing at all, squeezed, sticking out at every size, too small for a finger.
+// Sizes that nobody can have meant: nothing at all, squeezed, overhanging at every size, too small for a finger.
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -86,14 +86,14 @@ Reason why_zero(const Seen& seen, const SeenNode& one, Axis axis) {
   const double preferred_size = seen.solution->preferred_size(one.node).on(axis);
   if (preferred_size > fit_tolerance) {
     const bool shrinks = lays_along(seen.parent(one).keys().kind, axis) && !one.keys().pin && !one.keys().weight;
-    return {why + "; it asks for " + rounded(preferred_size),
-            "say min_" + key + (shrinks ? ", or shrink 0," : "") + " so that it keeps some room"};
+    return {why + "; it needs " + rounded(preferred_size),
+            "set min_" + key + (shrinks ? ", or shrink 0," : "") + " so that it keeps some space"};
   }
   if (is_container(one.keys().kind) && one.is_empty)
-    return {why + ", and nothing is in it", "give it a " + key + ", or children"};
+    return {why + ", and it has no children", "give it a " + key + ", or children"};
   if (grows(one.keys()) || one.keys().size_on(axis).way() == Sizing::Way::fill) {
     const std::string eaten = what_takes_the_space(seen, one, axis);
-    return {why + eaten, "say min_" + key + (eaten.empty() ? "" : ", or let something beside it give way")};
+    return {why + eaten, "set min_" + key + (eaten.empty() ? "" : ", or let a sibling shrink")};
   }
   return {why + ", and nothing else gives it a " + key, "give it a " + key + ", a weight, or natural_size"};
 }
@@ -116,8 +116,8 @@ void look_for_squeezed(const Seen& seen, const SeenNode& one, Sightings& sightin
     sightings.see(
         LintRule::squeezed, one.node, key,
         [&] {
-          return Reason{"it says " + rounded(size->given) + " and is squeezed to " + rounded(size->got) + " at worst",
-                        "shrink 0 keeps it; min_" + key + " says how far it may go"};
+          return Reason{"its " + rounded(size->given) + " is squeezed to " + rounded(size->got) + " at worst",
+                        "shrink 0 keeps its size; min_" + key + " allows some shrinking"};
         },
         size->given - size->got);
   }
@@ -135,15 +135,15 @@ void look_for_small_target(const Seen& seen, const SeenNode& one, Sightings& sig
         const bool is_squeezed =
             said.way() == Sizing::Way::length && said.length().in_px(seen.scene->tree.units(one.keys()), 0) >= least;
         return Reason{
-            "only " + size_text(one.box) + " at worst, and a person needs " + rounded(least) + " each way",
-            is_squeezed ? "say min_" + key + (lays_along(seen.parent(one).keys().kind, shorter) ? ", or shrink 0" : "")
+            "only " + size_text(one.box) + " at worst; people need " + rounded(least) + " each way",
+            is_squeezed ? "set min_" + key + (lays_along(seen.parent(one).keys().kind, shorter) ? ", or shrink 0" : "")
             : said.way() == Sizing::Way::length ? "raise its " + key
-                                                : "say min_" + key};
+                                                : "set min_" + key};
       },
       least - smaller);
 }
 
-// --- what sticks out -----------------------------------------------------------------------------------------------
+// --- what overhangs -----------------------------------------------------------------------------------------------
 
 /// Whether a child is as large as its content in a stack, where nothing stretches it.
 bool is_by_content_in_stack(const Seen& seen, const SeenNode& one) {
@@ -158,16 +158,17 @@ bool is_by_content_in_stack(const Seen& seen, const SeenNode& one) {
   return above.kind == Kind::stack && is_container(keys.kind) && !keys.pin && (follows(x_axis) || follows(y_axis));
 }
 
-/// What gives a child room that sticks out on an axis: only along a row or column do others wrap or shrink for it.
+/// What gives a child space that overhangs on an axis: only along a row or column do others wrap or shrink for it.
 std::string fix_for_space(const Seen& seen, const SeenNode& one, Axis axis) {
   const SeenNode& above = seen.parent(one);
   const std::string name = seen.name(above.node);
   if (is_by_content_in_stack(seen, one))
-    return "say \"width\": \"fill\", \"height\": \"fill\" of " + seen.name(one.node) +
-           ": in a stack it is as large as its content";
-  if (one.keys().pin) return "change its pin, give " + name + " more room, or make " + seen.name(one.node) + " smaller";
+    return "set \"width\": \"fill\", \"height\": \"fill\" on " + seen.name(one.node) +
+           ", which in a stack is as large as its content";
+  if (one.keys().pin)
+    return "change its pin, give " + name + " more space, or make " + seen.name(one.node) + " smaller";
   const bool along = lays_along(above.keys().kind, axis);
-  return "give " + name + " more room, let it scroll, " +
+  return "give " + name + " more space, let it scroll, " +
          (along ? "wrap or shrink what is in it" : "or make " + seen.name(one.node) + " smaller");
 }
 
@@ -184,7 +185,7 @@ Axis worst_axis(const FourSides& sides) {
   return std::max(sides.left, sides.right) >= std::max(sides.top, sides.bottom) ? x_axis : y_axis;
 }
 
-/// What sticks out of, or runs into, the edges of one node: itself, and its words.
+/// What overhangs, or runs into, the edges of one node: itself, and its words.
 struct AtEdges {
   FourSides own, words;
   [[nodiscard]] bool any() const { return own.any() || words.any(); }
@@ -206,9 +207,9 @@ void look_for_overhang(const Seen& seen, const SeenNode& one, const AtEdges& ove
       [&] {
         const std::string behind = " or more at the " + overhang.side();
         if (!overhang.own.any())
-          return Reason{"its words stick out of it at every size, by ",
-                        "give it more room, more lines, or a smaller size", behind};
-        return Reason{"sticks out of " + seen.name(seen.parent(one).node) + " at every size, by ",
+          return Reason{"its text overhangs it at every size, by ", "give it more space, more lines, or a smaller size",
+                        behind};
+        return Reason{"overhangs " + seen.name(seen.parent(one).node) + " at every size, by ",
                       fix_for_space(seen, one, worst_axis(overhang.own)), behind};
       },
       -most);
@@ -222,10 +223,10 @@ void look_for_padding_overlap(const Seen& seen, const SeenNode& one, const AtEdg
       [&] {
         const std::string above = seen.name(seen.parent(one).node), behind = " at worst, at the " + into.side();
         if (!into.own.any())
-          return Reason{"its words run into its own padding, by ", "give it more room, more lines, or less padding",
+          return Reason{"its text overlaps its own padding, by ", "give it more space, more lines, or less padding",
                         behind};
-        return Reason{"runs into the padding of " + above + ", by ",
-                      "give " + above + " more room or less padding, or " +
+        return Reason{"overlaps the padding of " + above + ", by ",
+                      "give " + above + " more space or less padding, or " +
                           (lays_along(seen.parent(one).keys().kind, worst_axis(into.own))
                                ? "let what is in it wrap or shrink"
                                : "make " + seen.name(one.node) + " smaller"),
@@ -246,8 +247,8 @@ void look_at_edges(const Seen& seen, const SeenNode& one, Sightings& sightings) 
 
 // --- fill ----------------------------------------------------------------------------------------------------------
 
-/// The level at which nothing more is offered: a node that is only as large as what is in it; none where the room comes
-/// from outside.
+/// The level at which nothing more is offered: a node that is only as large as what is in it; none where the space
+/// comes from outside.
 const SeenNode* stopper(const Seen& seen, const SeenNode& from, Axis axis) {
   const bool x = axis == x_axis;
   for (const SeenNode* one = &from; !seen.is_root(*one); one = &seen.parent(*one)) {
@@ -270,9 +271,8 @@ const SeenNode* stopper(const Seen& seen, const SeenNode& from, Axis axis) {
 }
 
 Reason nothing_to_fill(const std::string& level, Axis axis) {
-  return {
-      "there is nothing to fill: " + level + " is only as " + extent_word(axis) + " as what is in it, at every size",
-      "give " + level + " a " + side_word(axis) + ", a weight or fill"};
+  return {"there is nothing to fill: " + level + " is only as " + extent_word(axis) + " as its content, at every size",
+          "give " + level + " a " + side_word(axis) + ", a weight or fill"};
 }
 
 void look_for_idle_fill(const Seen& seen, const SeenNode& one, Sightings& sightings) {
@@ -312,7 +312,7 @@ void look_for_lone_last(const Seen& seen, const SeenNode& one, Sightings& sighti
       [&] {
         return Reason{"alone on the last line of " + seen.name(one.node) + " and " + rounded(size) + " " +
                           extent_word(axis) + ", while the largest of the others is " + rounded(largest),
-                      "a grid with fitting columns keeps them equal; or give it a maximum"};
+                      "use a grid with fitting columns, which keeps them equal, or set a maximum"};
       },
       size - largest);
 }

@@ -10,7 +10,7 @@
 namespace fond_ladder::inline v0 {
 namespace {
 
-/// What sticks out of a node counts to it, unless it scrolls there.
+/// What overhangs a node counts to it, unless it scrolls there.
 void spread_ink(Seen& seen) {
   for (std::size_t i = seen.nodes.size(); i-- > 1;) {
     const SeenNode& one = seen.nodes[i];
@@ -40,7 +40,7 @@ class SharedKeys {
   std::size_t next_ = 0;
 };
 
-/// A box without a name that only takes room, as people put between things to push them apart.
+/// A box without a name that only takes space, as people put between things to push them apart.
 bool is_spacer(const SeenNode& one) {
   return one.keys().kind == Kind::box && !one.has_name && one.is_empty && one.keys().natural_size == Pair{};
 }

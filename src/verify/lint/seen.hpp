@@ -2,7 +2,7 @@
 #pragma once
 
 // A scene at one size, as rules about what is seen look at it: nodes in the order of the file, boxes from the root's
-// corner, with what sticks out of them.
+// corner, with what overhangs them.
 
 #include <functional>
 #include <memory>
@@ -23,7 +23,7 @@ struct SeenNode {
   std::size_t parent = 0;  // its place in the list; that of the root is its own
   bool placed = false;
   Rect box{};                          // from the root's corner
-  Rect ink{};                          // with all that is in it and sticks out of it, on axes that no container scrolls
+  Rect ink{};                          // with all that is in it and overhangs it, on axes that no container scrolls
   std::size_t end = 0;                 // behind the last node in it
   bool is_empty = true;                // holds no child
   std::shared_ptr<const Keys> said{};  // in force while the ranges that hold do; nodes that say the same share them
@@ -61,7 +61,7 @@ void see(Seen& seen, const Solution& solution, bool other_form);
 
 /// Whether some side is a length below zero.
 [[nodiscard]] bool goes_below_zero(const Edges& edges);
-/// What runs into padding, on sides on which nothing sticks out: where it does, that says it.
+/// What runs into padding, on sides on which nothing overhangs: where it does, that says it.
 [[nodiscard]] FourSides only_inside(const FourSides& into, const FourSides& overhang);
 [[nodiscard]] bool has_area(const Rect& box);
 /// Whether a container of a kind lays its children along an axis.

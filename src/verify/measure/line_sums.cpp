@@ -59,7 +59,7 @@ std::string line_breaks_text(const Solution& solution, NodeId container) {
   first.children.push_back(next);
   const double over = sum_up_to(first, next.node) - first.inner;
   const std::size_t more = lines.size() - 2;
-  return tree.short_path(tree.store().id_of(next.node)) + " begins line 2: " + line_sum_text(tree, first, next.node) +
+  return tree.short_path(tree.store().id_of(next.node)) + " starts line 2: " + line_sum_text(tree, first, next.node) +
          ", " + rounded(over) + " more than " + rounded(first.inner) +
          (more == 0 ? "" : "; " + std::to_string(more) + (more == 1 ? " more line" : " more lines") + " behind it");
 }

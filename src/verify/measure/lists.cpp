@@ -99,7 +99,8 @@ bool hangs_on_entries(const Tree& tree, const Quantity& quantity) {
     case Measure::per_line:
     case Measure::unused_space: return is_list(tree, quantity.node);
     case Measure::max_overhang: return holds_list(tree, quantity.node);
-    case Measure::shown: return true;  // an entry may lie over it
+    case Measure::reachable:
+    case Measure::in_view: return true;  // an entry may lie over it
     default: return false;
   }
 }

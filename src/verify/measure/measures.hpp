@@ -66,7 +66,8 @@ template <class N>
 template <class N>
 struct SeenSoFar {
   LinesSeen<N> lines;
-  SightOf<N> sight;
+  SightOf<N> reachable{Scrollers::move};
+  SightOf<N> in_view{Scrollers::stay};
 };
 
 /// A measure of a node that has a place. `seen` is of this solve.
@@ -95,9 +96,16 @@ template <class SomeView>
     }
     case Measure::unused_space: return unused_space_of<N>(view, node);
     case Measure::overhang: return max_of(overhang_of(view, node).most(), text_overhang_of(solve, node).most());
+    case Measure::overhang_left: return max_of(overhang_of(view, node).left, text_overhang_of(solve, node).left);
+    case Measure::overhang_right: return max_of(overhang_of(view, node).right, text_overhang_of(solve, node).right);
+    case Measure::overhang_top: return max_of(overhang_of(view, node).top, text_overhang_of(solve, node).top);
+    case Measure::overhang_bottom: return max_of(overhang_of(view, node).bottom, text_overhang_of(solve, node).bottom);
+    case Measure::overflow_x: return overflow_of(view, node, x_axis);
+    case Measure::overflow_y: return overflow_of(view, node, y_axis);
     case Measure::padding_overlap:
       return max_of(padding_overlap_of(view, node).most(), text_padding_overlap_of(solve, node).most());
-    case Measure::shown: return seen.sight.is_shown(view, node) ? 1 : 0;
+    case Measure::reachable: return seen.reachable.is_seen(view, node) ? 1 : 0;
+    case Measure::in_view: return seen.in_view.is_seen(view, node) ? 1 : 0;
     case Measure::max_overhang: return max_overhang_of(solve, node);
     default: return *measure_of_box(box_from_root(view, node), measure);
   }
@@ -107,9 +115,9 @@ template <class SomeView>
 template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> place_measured(const SomeView& view, Index node,
                                                                       Measure measure) {
-  if (measure == Measure::shown) {
-    SightOf<typename SomeView::Number> sight;
-    return sight.is_shown(view, node) ? 1 : 0;
+  if (measure == Measure::in_view) {
+    SightOf<typename SomeView::Number> sight(Scrollers::stay);
+    return sight.is_seen(view, node) ? 1 : 0;
   }
   if (!has_place(view, node)) return {};
   const auto box = box_from_root(view, node);
@@ -117,12 +125,17 @@ template <class SomeView>
   return measure_of_box(box, measure);
 }
 
-/// A measure of any node: none without a place, but for whether it is shown.
+/// Whether a node without a place has a measure as well: that nobody sees it.
+[[nodiscard]] constexpr bool is_of_hidden_too(Measure measure) {
+  return measure == Measure::reachable || measure == Measure::in_view;
+}
+
+/// A measure of any node: none without a place, but for whether it is seen.
 template <class SomeView>
 [[nodiscard]] std::optional<typename SomeView::Number> measured(const Finished<SomeView>& solve, Index node,
                                                                 Measure measure,
                                                                 SeenSoFar<typename SomeView::Number>& seen) {
-  if (measure != Measure::shown && !has_place(solve.view, node)) return {};
+  if (!is_of_hidden_too(measure) && !has_place(solve.view, node)) return {};
   return measure_of(solve, node, measure, seen);
 }
 

@@ -43,7 +43,7 @@ Values Measuring::operator()(const Solution& solution) const {
     const std::optional<Rect> box = box_of(solution, one.node);
     for (const Asked& asked : one.asked) {
       if (box) values[asked.place] = detail::measure_of_box(*box, asked.measure);
-      if (values[asked.place] || (!box && asked.measure != Measure::shown)) continue;
+      if (values[asked.place] || (!box && !detail::is_of_hidden_too(asked.measure))) continue;
       values[asked.place] = detail::value_of({one.node, asked.measure, {}, {}}, solution, seen);
     }
   }

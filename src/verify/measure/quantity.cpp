@@ -14,9 +14,12 @@ namespace {
 
 /// In the order of Measure; its last ones have no words.
 constexpr auto measure_words = std::to_array<std::string_view>(
-    {"width",           "height",   "left",  "right", "top",     "bottom", "middle_x", "middle_y",     "content_width",
-     "content_height",  "baseline", "lines", "line",  "columns", "rows",   "per_line", "unused_space", "overhang",
-     "padding_overlap", "shown"});
+    {"width",        "height",          "left",       "right",         "top",
+     "bottom",       "middle_x",        "middle_y",   "content_width", "content_height",
+     "baseline",     "lines",           "line",       "columns",       "rows",
+     "per_line",     "unused_space",    "overhang",   "overhang_left", "overhang_right",
+     "overhang_top", "overhang_bottom", "overflow_x", "overflow_y",    "padding_overlap",
+     "reachable",    "in_view"});
 static_assert(measure_words.size() == static_cast<std::size_t>(Measure::node_range));
 
 /// What is in the brackets of `count(cards/*)`.
@@ -55,7 +58,7 @@ bool Quantity::moves_with_scrolling() const {
     case Measure::middle_x:
     case Measure::middle_y:
     case Measure::baseline:
-    case Measure::shown: return true;
+    case Measure::in_view: return true;
     default: return false;
   }
 }
@@ -68,7 +71,8 @@ std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
     } catch (const BadPath& fault) {
       if (const std::optional<std::string> first = with_first_entries(tree, pattern)) {
         throw BadQuantity("\"" + std::string(pattern) +
-                          "\" is an entry of a list, there only where it is in view; name the first, as in " + *first);
+                          "\" is an entry of a virtualized list and exists only in view; name the first entry, as in " +
+                          *first);
       }
       throw BadQuantity(fault.what());
     }
@@ -82,7 +86,7 @@ std::vector<NodeId> nodes_named(const Tree& tree, std::string_view pattern) {
 
 namespace {
 
-/// The names of own ranges that nodes of a pattern have; the others of them are in none.
+/// The names of node ranges that nodes of a pattern have; the others of them are in none.
 std::vector<std::string> node_ranges_of(const Tree& tree, std::string_view pattern) {
   std::vector<std::string> names;
   if (!tree.store().forms().has_node_ranges()) return names;
@@ -102,11 +106,11 @@ std::vector<std::string> node_ranges_of(const Tree& tree, std::string_view patte
 std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view text) {
   const std::size_t dot = text.rfind('.');
   if (dot == std::string_view::npos || dot == 0) {
-    throw BadQuantity("\"" + std::string(text) + "\" is no quantity; write a node and a measure, as in " +
+    throw BadQuantity("\"" + std::string(text) + "\" is not a quantity; write a node and a measure, as in " +
                       tree.segment(tree.root()) + ".width");
   }
   const std::string_view word = text.substr(dot + 1);
-  if (word.empty()) throw BadQuantity("a measure is missing behind \"" + std::string(text) + "\"");
+  if (word.empty()) throw BadQuantity("a measure is missing after \"" + std::string(text) + "\"");
   const auto found = std::ranges::find(measure_words, word);
   if (found == measure_words.end()) {
     const std::vector<std::string> own = node_ranges_of(tree, text.substr(0, dot));
@@ -114,13 +118,13 @@ std::pair<std::string_view, Measure> split(const Tree& tree, std::string_view te
     if (word == "x" || word == "y") return {text.substr(0, dot), word == "x" ? Measure::left : Measure::top};
     std::vector<std::string_view> words(measure_words.begin(), measure_words.end());
     words.insert(words.end(), own.begin(), own.end());
-    throw BadQuantity("\"" + std::string(word) + "\" is no measure" + (own.empty() ? "" : " or own range") +
+    throw BadQuantity("\"" + std::string(word) + "\" is not a measure" + (own.empty() ? "" : " or node range") +
                       word_hint(word, words, Vocabulary::measures));
   }
   return {text.substr(0, dot), static_cast<Measure>(found - measure_words.begin())};
 }
 
-/// The name of the own range that a quantity is about.
+/// The name of the node range that a quantity is about.
 std::string range_in(std::string_view text, Measure measure) {
   return measure == Measure::node_range ? std::string(text.substr(text.rfind('.') + 1)) : "";
 }
@@ -136,7 +140,8 @@ bool is_count(Measure measure) {
     case Measure::per_line:
     case Measure::count:
     case Measure::node_range:
-    case Measure::shown: return true;
+    case Measure::reachable:
+    case Measure::in_view: return true;
     case Measure::width:
     case Measure::height:
     case Measure::left:
@@ -150,6 +155,12 @@ bool is_count(Measure measure) {
     case Measure::baseline:
     case Measure::unused_space:
     case Measure::overhang:
+    case Measure::overhang_left:
+    case Measure::overhang_right:
+    case Measure::overhang_top:
+    case Measure::overhang_bottom:
+    case Measure::overflow_x:
+    case Measure::overflow_y:
     case Measure::padding_overlap:
     case Measure::max_overhang: break;
   }
@@ -158,7 +169,7 @@ bool is_count(Measure measure) {
 
 std::string_view word_of(Measure measure) {
   if (measure == Measure::count) return "count";
-  if (measure == Measure::node_range) return "own range";
+  if (measure == Measure::node_range) return "node range";
   return measure == Measure::max_overhang ? "cut" : measure_words[static_cast<std::size_t>(measure)];
 }
 

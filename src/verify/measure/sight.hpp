@@ -10,13 +10,15 @@
 //   wherever the feed is scrolled to, unless padding at its end lets that card come clear.
 //
 // All places at which a node can be seen make up a box, `reach`: its own, drawn out by what each scroller above can be
-// scrolled, and cut down to its view. What covers that box covers the node wherever it is scrolled to.
+// scrolled, and cut down to its view. What covers that box covers the node wherever it is scrolled to. A cover that is
+// in a scroller itself counts with what it covers at every position, within the views that clip it.
 //
 // Where many are asked about, what they lie in is summed up on the way down, and what covers them is kept in a tree of
 // bounds: neither is then asked one by one.
 
 #include <array>
 #include <cmath>
+#include <map>
 #include <optional>
 #include <utility>
 #include <vector>
@@ -35,6 +37,12 @@ template <class AnyBox>
          !exceeds(box.height, decltype(box.height)(0), limits::told_tolerance);
 }
 
+/// What scrollers do while it is asked who is seen.
+enum class Scrollers : unsigned char {
+  move,  ///< each goes wherever it has to, whatever its position
+  stay,  ///< each stays at its position
+};
+
 /// Beyond which ancestor a node lies wholly, or behind which one box or image that is painted later; nobody where it is
 /// seen.
 struct HiddenBy {
@@ -47,9 +55,11 @@ struct HiddenBy {
 template <class N>
 class SightOf {
  public:
+  explicit SightOf(Scrollers scrollers) : scrollers_(scrollers) {}
+
   /// Not hidden, not of zero size, and not out of sight.
   template <class SomeView>
-  [[nodiscard]] bool is_shown(const SomeView& view, Index node) {
+  [[nodiscard]] bool is_seen(const SomeView& view, Index node) {
     if (of_node_.empty()) see(view);
     if (node >= of_node_.size() || !of_node_[node].placed) return false;
     return !is_of_no_size(box(view, node)) && hidden_by(view, node).by == no_index;
@@ -64,7 +74,8 @@ class SightOf {
     const Index beyond = is_within ? no_index : lies_beyond(view, node, own);
     if (beyond != no_index) return {beyond, true};
     const std::size_t cover =
-        covers_.first_around(reach(view, node, own), of_node_[node].ahead, thin, [](std::size_t) { return true; });
+        covers_.first_around(scrollers_ == Scrollers::move ? reach(view, node, own) : always_covered(view, node, own),
+                             of_node_[node].ahead, thin, [](std::size_t) { return true; });
     return {cover < covering_.size() ? covering_[cover] : no_index, false};
   }
 
@@ -88,6 +99,27 @@ class SightOf {
     std::size_t ahead = 0;      // covers that are painted until all that is in it is painted
     Index scroller = no_index;  // the nearest one above that can be scrolled
     Index carried = no_index;   // the child of that which the node is, or lies in
+    Index clip = no_index;      // the nearest scroller above, whether it moves or stays
+    Index clipped = no_index;   // the child of that
+  };
+  /// What scrollers leave of an interval in it at every position: less what they can move it by, within their views.
+  struct Remains {
+    N less_start = 0, less_end = 0;
+    std::optional<N> from{}, to{};
+    /// What is left of what this leaves, by scrollers further out.
+    [[nodiscard]] Remains then(const Remains& further) const {
+      Remains both{less_start + further.less_start, less_end + further.less_end, further.from, further.to};
+      if (from) both.from = both.from ? max_of(*both.from, *from + further.less_start) : *from + further.less_start;
+      if (to) both.to = both.to ? min_of(*both.to, *to - further.less_end) : *to - further.less_end;
+      return both;
+    }
+    void cut(N& at, N& size) const {
+      N start = at + less_start, end = at + size - less_end;
+      if (from) start = max_of(start, *from);
+      if (to) end = min_of(end, *to);
+      at = start;
+      size = end - start;
+    }
   };
   /// What a node lies in as it stands; starts are of the other sign.
   struct Within {
@@ -118,19 +150,66 @@ class SightOf {
         const bool moves = can_scroll(view, parent);
         own.scroller = moves ? parent : of_node_[parent].scroller;
         own.carried = moves ? node : of_node_[parent].carried;
+        const Traits above = view.traits(parent);
+        const bool clips = above.scroll_x || above.scroll_y;
+        own.clip = clips ? parent : of_node_[parent].clip;
+        own.clipped = clips ? node : of_node_[parent].clipped;
+        const Traits traits = view.traits(node);
+        if ((traits.scroll_x || traits.scroll_y) && own.clip != no_index) {
+          const OfNode found = own;
+          remains_above_[node] = {remains(view, found.clip, found.clipped, x_axis),
+                                  remains(view, found.clip, found.clipped, y_axis)};
+        }
       }
       open.emplace_back(node, depth);
       if (!covers(view, node)) return;
       covering_.push_back(node);
-      covers_.add(through(lens, view, node));
+      covers_.add(always_covered(view, node, through(lens, view, node)));
     });
     close(0);
   }
 
   template <class SomeView>
-  [[nodiscard]] static bool can_scroll(const SomeView& view, Index node) {
+  [[nodiscard]] bool can_scroll(const SomeView& view, Index node) const {
     const Traits traits = view.traits(node);
-    return (traits.scroll_x || traits.scroll_y) && !is_scrolled(view, node);
+    return (traits.scroll_x || traits.scroll_y) && scrollers_ == Scrollers::move;
+  }
+
+  // --- covers --------------------------------------------------------------------------------------------------------
+
+  /// What a node hides at every position: its box, less what scrolling can take from it, within the views that clip it.
+  template <class SomeView>
+  [[nodiscard]] Box always_covered(const SomeView& view, Index node, Box own) {
+    if (of_node_[node].clip == no_index) return own;
+    for (const Axis axis : {x_axis, y_axis}) {
+      const Remains all = remains(view, of_node_[node].clip, of_node_[node].clipped, axis);
+      if (axis == x_axis) all.cut(own.x, own.width);
+      if (axis == y_axis) all.cut(own.y, own.height);
+    }
+    if (!exceeds(own.width, N(0), 0)) own.width = 0;
+    if (!exceeds(own.height, N(0), 0)) own.height = 0;
+    return own;
+  }
+  /// What the view of a scroller leaves on an axis.
+  [[nodiscard]] static Remains view_of(const Box& clip, const Traits& traits, Axis axis) {
+    Remains here;
+    if (!traits.scrolls(axis)) return here;
+    here.from = axis == x_axis ? clip.x : clip.y;
+    here.to = axis == x_axis ? clip.right() : clip.bottom();
+    return here;
+  }
+  /// By one scroller and all further out, which were met before it. `child` is what it carries.
+  template <class SomeView>
+  [[nodiscard]] Remains remains(const SomeView& view, Index scroller, Index child, Axis axis) {
+    const Box clip = box(view, scroller);
+    Remains here = view_of(clip, view.traits(scroller), axis);
+    if (can_scroll(view, scroller)) {
+      const Reach moves = with_scroller(view, scroller, child, axis, {});
+      here.less_start = moves.ahead;
+      here.less_end = moves.back;
+    }
+    const OfNode& own = of_node_[scroller];
+    return own.clip == no_index ? here : here.then(remains_above_.at(scroller)[axis]);
   }
 
   // --- scrolling -----------------------------------------------------------------------------------------------------
@@ -254,6 +333,11 @@ class SightOf {
         scroll(y_axis, seen.y, seen.height);
         if (is_of_no_size(seen)) return above;
       }
+      if (scrollers_ == Scrollers::stay && !is_of_no_size(clip)) {  // what is seen of it, on axes that scroll
+        view_of(clip, traits, x_axis).cut(seen.x, seen.width);
+        view_of(clip, traits, y_axis).cut(seen.y, seen.height);
+        if (is_of_no_size(seen)) return above;
+      }
       const bool is_beyond = !exceeds(clip.right(), seen.x, thin) || !exceeds(seen.right(), clip.x, thin) ||
                              !exceeds(clip.bottom(), seen.y, thin) || !exceeds(seen.bottom(), clip.y, thin);
       if (is_beyond && !is_of_no_size(clip)) return above;
@@ -261,12 +345,14 @@ class SightOf {
     return no_index;
   }
 
-  BoxTree<Box> covers_;                                  // in the order of painting
-  std::vector<Index> covering_;                          // whose they are
-  std::vector<OfNode> of_node_;                          // by index
-  std::vector<Within> within_;                           // the same
-  std::vector<std::optional<ReachOnBoth>> above_;        // the same, of scrollers
-  std::vector<std::array<std::optional<N>, 2>> ranges_;  // the same
+  Scrollers scrollers_;
+  BoxTree<Box> covers_;                                    // in the order of painting
+  std::vector<Index> covering_;                            // whose they are
+  std::vector<OfNode> of_node_;                            // by index
+  std::vector<Within> within_;                             // the same
+  std::vector<std::optional<ReachOnBoth>> above_;          // the same, of scrollers
+  std::vector<std::array<std::optional<N>, 2>> ranges_;    // the same
+  std::map<Index, std::array<Remains, 2>> remains_above_;  // of scrollers in scrollers: what those further out leave
   unsigned asked_ = 0;
 };
 

@@ -34,7 +34,7 @@ std::vector<Failing> failing_of(const ClaimInPlane& claim) {
     failing.to = std::max(failing.to, exactly(box.right));
     failing.heights =
         Interval(std::min(failing.heights->from, exactly(box.low)), std::max(failing.heights->to, exactly(box.high)));
-    std::vector<Extent>& piece = failing.pieces.emplace_back();
+    std::vector<Extent>& piece = failing.polygons.emplace_back();
     for (const detail::Point& corner : claim.failing[i].corners())
       piece.push_back({exactly(corner.x), exactly(corner.y)});
   }
@@ -84,11 +84,11 @@ class LinesInPlane {
     const auto tested = along_.test(line, threads_, {});
     if (!tested) return;  // what bends was sampled
     for (std::size_t c = 0; c < all.size(); ++c) {
-      all[c].container_sizes += tested->ways[c].tested;
+      all[c].tests += tested->ways[c].tested;
       for (const FailingStretch& one : tested->ways[c].failing) {
         for (const Interval& part : outside_regions({one.from, one.to}, line, known_[c])) {
           const Failing& added = all[c].failing.emplace_back(on_line(one, part, line));
-          const auto& [from, to] = std::pair(added.pieces[0][0], added.pieces[0][1]);
+          const auto& [from, to] = std::pair(added.polygons[0][0], added.polygons[0][1]);
           known_[c].emplace_back(std::vector<detail::Point>{{from.width, from.height}, {to.width, to.height}});
         }
       }
@@ -105,7 +105,7 @@ class LinesInPlane {
     failing.from = from.width;
     failing.to = to.width;
     failing.heights = Interval(from.height, to.height);
-    failing.pieces = {{from, to}};
+    failing.polygons = {{from, to}};
     failing.off = one.off;
     failing.worst = failing.limit = size_at(at);
     return failing;
@@ -167,7 +167,7 @@ std::vector<CheckedClaim> checked_in_plane(const Variant& variant, const std::ve
     CheckedClaim& checked = all.emplace_back();
     checked.claim = claims[c].text();
     checked.every_height = true;
-    checked.container_sizes = found.claims[c].tested ? found.cells + found.sampled : 0;
+    checked.tests = found.claims[c].tested ? found.cells + found.sampled : 0;
     for (const detail::Region& piece : found.claims[c].sampled) {
       checked.sampled.emplace_back(piece.box().left, piece.box().right);
     }

@@ -259,7 +259,7 @@ std::vector<BreakpointLine> lines_between(const std::vector<PlaneCell>& cells) {
     const Point middle = cells[i].region.middle();
     for (std::size_t k = 0; k < corners.size(); ++k) {
       const Point &a = corners[k], &b = corners[(k + 1) % corners.size()];
-      // An edge may have several neighbours.
+      // An edge may have several neighbors.
       for (std::size_t other = i + 1; other < cells.size(); ++other) {
         const Region& beside = cells[other].region;
         if (!cells[i].region.touches(beside)) continue;

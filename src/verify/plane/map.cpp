@@ -15,10 +15,10 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
   map.widths = scene.ladder.width;
   map.heights = heights;
   map.ranges = scene.ranges;
-  for (const NamedSize& container_size : scene.ladder.container_sizes) {
+  for (const NamedSize& container_size : scene.ladder.named_sizes) {
     if (container_size.width >= map.widths.from && container_size.width <= map.widths.to && container_size.height &&
         *container_size.height >= heights.from && *container_size.height <= heights.to) {
-      map.container_sizes.push_back(container_size);
+      map.named_sizes.push_back(container_size);
     }
   }
   const std::vector<Claim> read = read_claims(scene, claims);
@@ -26,7 +26,7 @@ SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims
   map.cells = found.cells;
   map.sampled = found.sampled;
   for (const BreakpointLine& line : found.breakpoints) {
-    map.breakpoints.push_back({{line.from.x, line.from.y}, {line.to.x, line.to.y}});
+    map.boundaries.push_back({{line.from.x, line.from.y}, {line.to.x, line.to.y}});
   }
   map.claims =
       check_variants({variant}, claims.size(), {}, [&](std::size_t, const std::vector<std::size_t>&, const Progress&) {

@@ -102,12 +102,12 @@ class BothSides {
           is.size() > was.size() ? "another entry of {node} comes into view" : "an entry of {node} goes out of view",
           1);
     } else if (was != is) {
-      add(node, node, "entries of {node} that are in view take other lengths", 1);
+      add(node, node, "entries of {node} in view change their size", 1);
     }
     return true;
   }
 
-  /// Tells of own ranges that begin or end at the width of their node. Returns whether any begins or ends.
+  /// Tells of node ranges that begin or end at the width of their node. Returns whether any begins or ends.
   bool compare_node_ranges(NodeId node) {
     const std::vector<Range>* own = store_.node_ranges_of(node);
     if (own == nullptr) return false;
@@ -241,20 +241,20 @@ class BothSides {
     return true;
   }
 
-  /// The room of a line goes from missing to spare, before or after all sizes stand.
+  /// The space of a line goes from missing to spare, before or after all sizes stand.
   void compare_space(NodeId node, const LineAccount& before, const LineAccount& after) {
     const double was = before.free_space(), is = after.free_space();
     constexpr double nothing = limits::told_tolerance;
     if (was < -nothing && is >= -nothing) {
-      add(node, node, "{node} has room for all it holds", 1);
+      add(node, node, "{node} has space for all its children", 1);
     } else if (was >= -nothing && is < -nothing) {
-      add(node, node, "{node} has too little room for all it holds", 1);
+      add(node, node, "{node} has too little space for its children", 1);
     } else if (before.unused_space() <= nothing && after.unused_space() > nothing) {
-      add(node, node, "{node} has room to spare", 1);
+      add(node, node, "{node} has unused space", 1);
     } else if (before.unused_space() > nothing && after.unused_space() <= nothing) {
-      add(node, node, "{node} has no room to spare any more", 1);
+      add(node, node, "{node} has no more unused space", 1);
     } else if (before.unused_space() < -nothing && after.unused_space() >= -nothing) {
-      add(node, node, "what {node} holds no longer sticks out", 1);
+      add(node, node, "the children of {node} no longer overhang", 1);
     }
   }
 
@@ -271,9 +271,7 @@ class BothSides {
     constexpr double nothing = limits::told_tolerance;
     if (!was || !is || (*was > nothing) == (*is > nothing)) return;
     add(node, node,
-        "the " + std::string(what) + " of {node} have " +
-            (*is > nothing ? "room to spare" : "no room to spare any more"),
-        1);
+        "the " + std::string(what) + " of {node} have " + (*is > nothing ? "unused space" : "no more unused space"), 1);
   }
 
   // --- limits ------------------------------------------------------------------------------------------------------
@@ -291,15 +289,19 @@ class BothSides {
     const bool reaches = &held == &is;
     const std::string limit =
         rounded(at_breakpoint(was.limit(held.stand), is.limit(held.stand), held.limit(held.stand)));
-    std::string what;
+    const char *what = "", *leaves = "";
     switch (held.stand) {
-      case Stand::least: what = held.by_content ? "its smallest content " + limit : "its minimum " + limit; break;
-      case Stand::most: what = "its maximum " + limit; break;
-      case Stand::content: what = "its content's " + std::string(axis == x_axis ? "width " : "height ") + limit; break;
+      case Stand::least:
+        what = held.by_content ? "its smallest content, " : "its minimum, ", leaves = "grows past ";
+        break;
+      case Stand::most: what = "its maximum, ", leaves = "shrinks below "; break;
+      case Stand::content:
+        what = axis == x_axis ? "the width of its content, " : "the height of its content, ", leaves = "no longer has ";
+        break;
       case Stand::free:
       case Stand::space: return;
     }
-    add(child, container, (reaches ? "{node} reaches " : "{node} leaves ") + what,
+    add(child, container, std::string("{node} ") + (reaches ? "reaches " : leaves) + what + limit,
         held.stand == Stand::content ? 2 : 0);
   }
 
@@ -343,7 +345,7 @@ class BothSides {
       };
       const bool fitted = fits(below_), fits_now = fits(above_);
       if (fitted != fits_now) {
-        add(child, node, fits_now ? "{node} fits into {in}" : "{node} no longer fits into {in}", 1);
+        add(child, node, fits_now ? "{node} fits in {in}" : "{node} no longer fits in {in}", 1);
       }
     }
     compare_largest(node, axis);
@@ -425,7 +427,7 @@ class BothSides {
       if (held_was == held_is) continue;
       add(node, node,
           word + " " + std::to_string(i) + " of {node} " + (held_is ? "keeps" : "grows beyond") + " the " +
-              rounded((held_is ? is : was)[i].size) + " that it cannot do without");
+              rounded((held_is ? is : was)[i].size) + " that it needs");
       return;
     }
   }

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Sizes are solved in runs of neighbours, a run at a time on each thread: a solver that goes from one size to the next
+// Sizes are solved in runs of neighbors, a run at a time on each thread: a solver that goes from one size to the next
 // keeps what does not depend on the container. Then the regions in which something is bent are shared out likewise, and
 // what lies behind each turn is asked of two solvers, one on each side of it.
 #include "fond_ladder/sweep.hpp"
@@ -231,7 +231,7 @@ class Sweeper {
     std::optional<Solution> at_low, at_high;
     for (Breakpoint& breakpoint : breakpoints) {
       if (breakpoint.kind == BreakpointKind::curve) {
-        breakpoint.cause = way_.curve_cause;
+        breakpoint.why = way_.curve_cause;
         continue;
       }
       const auto sides = sides_of(breakpoint);
@@ -243,13 +243,14 @@ class Sweeper {
         known = sides;
       }
       const Quantity& quantity = quantities_[breakpoint.quantity];
-      if (quantity.measure == Measure::overhang) breakpoint.cause = overhang_cause(*at_low, *at_high, quantity.node);
-      if (quantity.measure == Measure::shown) breakpoint.cause = sight_cause(*at_low, *at_high, quantity.node);
+      if (quantity.measure == Measure::overhang) breakpoint.why = overhang_cause(*at_low, *at_high, quantity.node);
+      if (quantity.measure == Measure::reachable || quantity.measure == Measure::in_view)
+        breakpoint.why = sight_cause(*at_low, *at_high, quantity.node, quantity.measure);
       const Turned turned{quantity.node, quantity.measure, breakpoint.kind == BreakpointKind::jump};
-      if (breakpoint.cause.empty()) breakpoint.cause = nearest_cause(causes, scene_.tree, turned);
-      if (breakpoint.cause.empty()) breakpoint.cause = decided_at(breakpoint.at);
-      if (breakpoint.cause.empty() && quantity.measure == Measure::overhang)
-        breakpoint.cause = "another part of `" + scene_.tree.short_path(quantity.node) + "` sticks out most";
+      if (breakpoint.why.empty()) breakpoint.why = nearest_cause(causes, scene_.tree, turned);
+      if (breakpoint.why.empty()) breakpoint.why = decided_at(breakpoint.at);
+      if (breakpoint.why.empty() && quantity.measure == Measure::overhang)
+        breakpoint.why = "another part of `" + scene_.tree.short_path(quantity.node) + "` overhangs most";
     }
   }
 

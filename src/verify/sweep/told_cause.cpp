@@ -57,8 +57,8 @@ std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, co
   return words;
 }
 
-std::string sight_cause(const Solution& below, const Solution& above, NodeId node) {
-  const auto seen = [&](const Solution& side) { return value_of({node, Measure::shown, {}}, side) == 1.0; };
+std::string sight_cause(const Solution& below, const Solution& above, NodeId node, Measure measure) {
+  const auto seen = [&](const Solution& side) { return value_of({node, measure, {}}, side) == 1.0; };
   const bool was = seen(below), is = seen(above);
   if (was == is) return "";
   const Solution& hidden = was ? above : below;
@@ -66,21 +66,22 @@ std::string sight_cause(const Solution& below, const Solution& above, NodeId nod
   const std::string name = "`" + tree.short_path(node) + "`" + (was ? "" : " no longer");
   if (!hidden.is_placed(node)) return name + " is hidden";
   const Rect box = hidden.painted_box(node);
-  const Invisible invisible = Sight(hidden).invisible(node);
+  Sight sight(hidden);
+  const Invisible invisible = measure == Measure::in_view ? sight.out_of_view(node) : sight.invisible(node);
   switch (invisible.why) {
     case Invisible::Why::none: break;
     case Invisible::Why::no_size: return name + " is " + rounded(box.width) + " x " + rounded(box.height);
-    case Invisible::Why::outside: return name + " lies beyond `" + tree.short_path(invisible.by) + "`";
-    case Invisible::Why::behind: return name + " lies behind `" + tree.short_path(invisible.by) + "`";
+    case Invisible::Why::outside: return name + " is outside `" + tree.short_path(invisible.by) + "`";
+    case Invisible::Why::behind: return name + " is behind `" + tree.short_path(invisible.by) + "`";
   }
   return "";
 }
 
 std::string overhang_cause(const Solution& below, const Solution& above, NodeId node) {
-  const auto sticks_out = [&](const Solution& side) {
+  const auto overhangs = [&](const Solution& side) {
     return value_of({node, Measure::overhang, {}}, side).value_or(0) > limits::told_tolerance;
   };
-  const bool was = sticks_out(below), is = sticks_out(above);
+  const bool was = overhangs(below), is = overhangs(above);
   const Tree& tree = above.tree();
   const auto side = [&](const Solution& solution) -> std::string {
     const FourSides overhang = solution.full_overhang(node);
@@ -93,23 +94,23 @@ std::string overhang_cause(const Solution& below, const Solution& above, NodeId 
   if (was == is) {
     const std::string before = side(below), after = side(above);
     if (!was || before == after) return "";
-    return "`" + tree.short_path(node) + "` sticks out more at the " + after + " than at the " + before;
+    return "`" + tree.short_path(node) + "` overhangs more at the " + after + " than at the " + before;
   }
   const bool words = (was ? below : above).text_overhang(node).any();
   const std::string of = words ? "the words of `" + tree.short_path(node) + "`" : "`" + tree.short_path(node) + "`";
-  const std::string verb = is ? (words ? " begin to stick out" : " begins to stick out")
-                              : (words ? " no longer stick out" : " no longer sticks out");
-  return of + verb + (words ? "" : " of `" + tree.short_path(tree.parent(node)) + "`");
+  const std::string verb = is ? (words ? " begin to overhang" : " begins to overhang")
+                              : (words ? " no longer overhang" : " no longer overhangs");
+  return of + verb + (words ? "" : " `" + tree.short_path(tree.parent(node)) + "`");
 }
 
 std::string decided_in(const Scene& scene, NodeId node) {
   const std::string name = "`" + scene.tree.short_path(node) + "`";
   switch (scene.tree.kind(node)) {
     case Kind::row:
-    case Kind::column: return name + " shares out its room otherwise";
-    case Kind::grid: return "the tracks of " + name + " share room otherwise";
-    case Kind::stack: return name + " lays what it holds otherwise";
-    case Kind::text: return name + " breaks otherwise";
+    case Kind::column: return name + " shares its space differently";
+    case Kind::grid: return "the tracks of " + name + " share space differently";
+    case Kind::stack: return name + " lays out its children differently";
+    case Kind::text: return name + " breaks differently";
     default: return "another size of " + name + " decides";
   }
 }

@@ -23,9 +23,9 @@ struct Turned {
 [[nodiscard]] std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, const Turned& turned);
 
 /// Why a node is seen on one side of a turn and not on the other.
-[[nodiscard]] std::string sight_cause(const Solution& below, const Solution& above, NodeId node);
+[[nodiscard]] std::string sight_cause(const Solution& below, const Solution& above, NodeId node, Measure measure);
 
-/// That a node begins to stick out at a turn, or no longer does.
+/// That a node begins to overhang at a turn, or no longer does.
 [[nodiscard]] std::string overhang_cause(const Solution& below, const Solution& above, NodeId node);
 
 /// What is decided in a node's arrangement, where nothing more is known of a turn.

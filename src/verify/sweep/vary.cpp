@@ -54,7 +54,7 @@ class SettingTrail : public Trail {
   Solution solve(double at) override {
     const Scene scene = varied_.at(at / steps_);
     if (scene.tree.size() != low_.tree().size()) {
-      throw BadValue(varied_.setting + " changes how many nodes there are: name the values to compare instead");
+      throw BadValue(varied_.setting + " changes the number of nodes; list the values to compare instead");
     }
     last_.emplace(scene, modes_);
     return last_->solve(container_size_);
@@ -90,7 +90,7 @@ Sweep sweep_setting(const Varied& varied, const ContainerSize& container_size, s
   const double steps = steps_a_unit(varied.values);
   if ((varied.values.to - varied.values.from) * steps > limits::most_swept) {
     throw BadValue("a sweep takes at most 100,000 values; " + varied.setting + " from " + exact(varied.values.from) +
-                   " to " + exact(varied.values.to) + " is more: sweep a part of it");
+                   " to " + exact(varied.values.to) + " is more; sweep a part of the range");
   }
   const Interval places{varied.values.from * steps, varied.values.to * steps};
   const TwoScenes scenes(varied, places, steps);

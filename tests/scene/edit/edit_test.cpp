@@ -14,7 +14,7 @@ namespace {
 
 using Does = Edit::Does;
 
-/// Comments, parts that use parts, copies of copies, `each_child`, forms, wordings and claims.
+/// Comments, parts that use parts, copies of copies, `each_child`, forms, locales and claims.
 constexpr const char* the_file = R"json({
   "format": 2, "em": 16, // what one em is
   "ranges": [{ "name": "narrow", "below_width": 200 }], "modes": ["dim"],
@@ -153,6 +153,48 @@ TEST(Edit, CarriesAnyNodeAnywhere) {
   EXPECT_GT(carried, 60U);
 }
 
+/// An inner node that is called as a key is set as that node, not as the key.
+TEST(Edit, SetsInnerNodesThatAreCalledAsAKey) {
+  const std::string file = R"({"format": 2, "parts": {"tag": {"kind": "row", "children": [
+    {"kind": "box", "name": "pin", "width": 3}, {"kind": "box", "name": "dot", "width": 4}]}},
+    "root": {"kind": "row", "name": "r", "children": [{"part": "tag", "name": "a"},
+    {"part": "tag", "name": "b", "with": {"./dot": {"width": 6}}}]}})";
+  Draft draft(file, "s");
+  draft.apply(Edit::set("a/pin.width", "9"));
+  draft.apply(Edit::set("b/dot.height", "7"));
+  const Tree& tree = draft.scene().tree;
+  EXPECT_EQ(tree.keys(tree.at("a/pin")).width, Sizing(9));
+  EXPECT_EQ(tree.keys(tree.at("b/pin")).width, Sizing(3));
+  EXPECT_EQ(tree.keys(tree.at("b/dot")).width, Sizing(6));
+  EXPECT_EQ(tree.keys(tree.at("b/dot")).height, Sizing(7));
+  EXPECT_NE(draft.json().find(R"("./pin": { "width": 9 })"), std::string::npos) << draft.json();
+  EXPECT_EQ(draft.json().find(R"("dot": {)"), draft.json().rfind(R"("dot": {)")) << draft.json();
+}
+
+/// One word is x alone: setting the other axis leaves it, and setting x leaves y.
+TEST(Edit, SetsOneAxisOfTextAlign) {
+  for (const std::string said : {R"("text_align": "center")", R"("text_align": {"x": "center"})", R"("width": 9)"}) {
+    const std::string file = R"({"format": 2, "root": {"kind": "row", "name": "r", "children": [
+      {"kind": "text", "name": "a", "text": "Fern", )" +
+                             said + "}]}}";
+    Draft draft(file, "s");
+    draft.apply(Edit::set("a.text_align.y", "end"));
+    const Keys keys = draft.scene().tree.keys(draft.scene().tree.at("a"));
+    EXPECT_EQ(keys.text_align,
+              TextAlignPair(said.starts_with("\"width") ? TextAlign::start : TextAlign::center, TextAlign::end))
+        << draft.json();
+    draft.apply(Edit::set("a.text_align.x", "end"));
+    EXPECT_EQ(draft.scene().tree.keys(draft.scene().tree.at("a")).text_align,
+              TextAlignPair(TextAlign::end, TextAlign::end))
+        << draft.json();
+  }
+  Draft bare(R"({"format": 2, "root": {"kind": "row", "name": "r", "children": [
+      {"kind": "text", "name": "a", "text": "Fern", "text_align": "center"}]}})",
+             "s");
+  bare.apply(Edit::set("a.text_align.x", "end"));
+  EXPECT_EQ(bare.scene().tree.keys(bare.scene().tree.at("a")).text_align, TextAlignPair(TextAlign::end)) << bare.json();
+}
+
 TEST(Edit, MeansWhatTheEditedFileWouldMean) {
   const struct {
     std::vector<Edit> edits;
@@ -163,7 +205,7 @@ TEST(Edit, MeansWhatTheEditedFileWouldMean) {
       {{{Does::set, "a.padding.left=9"}}, "a", "300x400", "38.8 0 11 32"},  // of the shared padding the others stay
       {{{Does::set, "b.padding.left=9"}}, "b", "300x400", "42.8 0 14 32"},
       {{{Does::set, "shared.button.height=40"}}, "a", "300x400", "38.8 0 4 40"},
-      {{{Does::set, "bar.each.padding=0"}}, "b", "300x400", "32.8 0 9 32"},
+      {{{Does::set, "bar.each_child.padding=0"}}, "b", "300x400", "32.8 0 9 32"},
       {{{Does::set, "em=20"}}, "title", "300x400", "0 0 46 32"},
       {{{Does::set, "direction=rtl"}}, "title", "300x400", "261.2 0 38.8 32"},
       {{{Does::set, "title.when.narrow.hidden=true"}}, "a", "199x400", "0 0 4 32"},
@@ -241,49 +283,48 @@ TEST(Edit, SaysWhatCannotBeMade) {
     Edit edit;
     const char* why;
   } cases[] = {
-      {{Does::set, "width"}, "\"width\": write NODE.KEY=VALUE, as in r.gap=8"},
-      {{Does::set, "width=3"}, "\"width=3\": write NODE.KEY=VALUE, as in r.gap=8"},
-      {{Does::set, "b.scroll=none"},
-       "\"b.scroll=none\": \"scroll\" must be x, y or both; here that is what holds without the key"},
-      {{Does::set, "b.widht=3"}, "\"b.widht=3\": unknown key \"widht\"; the nearest one is \"width\""},
+      {{Does::set, "width"}, "\"width\": expected NODE.KEY=VALUE, as in r.gap=8"},
+      {{Does::set, "width=3"}, "\"width=3\": expected NODE.KEY=VALUE, as in r.gap=8"},
+      {{Does::set, "b.scroll=none"}, "\"b.scroll=none\": \"scroll\" must be x, y or both; here that is the default"},
+      {{Does::set, "b.widht=3"}, "\"b.widht=3\": unknown key \"widht\"; did you mean \"width\""},
       {{Does::set, "b.width=-3"}, "\"b.width=-3\": \"width\" must be 0 or more, and at most 1e9"},
-      {{Does::set, "b.padding.lfet=3"}, "\"b.padding.lfet=3\": unknown key \"lfet\"; the nearest one is \"left\""},
+      {{Does::set, "b.padding.lfet=3"}, "\"b.padding.lfet=3\": unknown key \"lfet\"; did you mean \"left\""},
       {{Does::set, "b.when.narow.width=3"},
-       "\"b.when.narow.width=3\": no range or mode is called \"narow\"; the nearest one is \"narrow\""},
-      {{Does::set, "tilte.width=3"}, "\"tilte.width=3\": \"tilte\" names no node; the nearest name is \"title\""},
+       "\"b.when.narow.width=3\": no range or mode is called \"narow\"; did you mean \"narrow\""},
+      {{Does::set, "tilte.width=3"}, "\"tilte.width=3\": \"tilte\" is not a node; did you mean \"title\""},
       {{Does::set, "*/tilte.width=3"}, "\"*/tilte.width=3\": \"*/tilte\" matches no node"},
       {{Does::set, "shared.buton.height=3"},
-       "\"shared.buton.height=3\": no shared keys are called \"buton\"; the nearest one is \"button\""},
+       "\"shared.buton.height=3\": no shared keys are called \"buton\"; did you mean \"button\""},
       {{Does::set, "parts.dial/wrods.font_size=3"},
-       "\"parts.dial/wrods.font_size=3\": nothing in this part is called \"wrods\"; the nearest one is \"words\""},
+       "\"parts.dial/wrods.font_size=3\": this part has no node \"wrods\"; did you mean \"words\""},
       {{Does::set, "a.height=null"},
-       "\"a.height=null\": nothing is said there that could be left out; it comes from shared \"button\""},
+       "\"a.height=null\": there is nothing to remove; the key comes from shared \"button\""},
       {{Does::set, "a.name=b"}, "\"a.name=b\": two siblings are called \"b\""},
       {{Does::set, "r.copies=2"}, "\"r.copies=2\": the root cannot be copied"},
-      {{Does::move, "a"}, "\"move a\": write NODE=CONTAINER:PLACE, as in legend=bar:1"},
+      {{Does::move, "a"}, "\"move a\": write NODE=CONTAINER:INDEX, as in legend=bar:1"},
       {{Does::move, "a=tray[0]:x"},
-       "\"move a=tray[0]:x\": write NODE=CONTAINER:PLACE, as in legend=bar:1; a place is a whole number, from 0"},
-      {{Does::move, "a=bra:0"}, "\"move a=bra:0\": \"bra\" names no node; the nearest name is \"bar\""},
-      {{Does::move, "a=bar:4"}, "\"move a=bar:4\": bar has 3 children beside it: the last place is 3"},
+       "\"move a=tray[0]:x\": write NODE=CONTAINER:INDEX, as in legend=bar:1; an index is a whole number, from 0"},
+      {{Does::move, "a=bra:0"}, "\"move a=bra:0\": \"bra\" is not a node; did you mean \"bar\""},
+      {{Does::move, "a=bar:4"}, "\"move a=bar:4\": bar has 3 children beside it: the last index is 3"},
       {{Does::move, "bar=a:0"}, "\"move bar=a:0\": a node cannot be moved into itself"},
       {{Does::move, "r=a:0"}, "\"move r=a:0\": the root cannot be moved"},
       {{Does::remove, "r"}, "\"remove r\": the root cannot be removed"},
-      {{Does::group, "a,title=rwo:x"}, "\"group a,title=rwo:x\": \"rwo\" gathers nothing; the nearest one is \"row\""},
-      {{Does::group, "a,lone=row"}, "\"group a,lone=row\": lone and a are no siblings; move one first"},
+      {{Does::group, "a,title=rwo:x"},
+       "\"group a,title=rwo:x\": \"rwo\" names no nodes to group; did you mean \"row\""},
+      {{Does::group, "a,lone=row"}, "\"group a,lone=row\": lone and a are not siblings; move one first"},
       {{Does::insert, "bar:0={\"kind\": \"bx\"}"},
-       "\"insert bar:0={\"kind\": \"bx\"}\": \"kind\" must be row, column, grid, stack, box, text or image; the "
-       "nearest "
-       "one is "
-       "\"box\""},
-      {{Does::move, "a,bar=tray[0]"}, "\"move a,bar=tray[0]\": a lies in another one of them, and goes with it"},
-      {{Does::move, "a,b=bar:3"}, "\"move a,b=bar:3\": bar has 2 children beside them: the last place is 2"},
-      {{Does::ungroup, "r"}, "\"ungroup r\": the root holds all the others, and stays"},
-      {{Does::ungroup, "a"}, "\"ungroup a\": nothing is in it; --remove takes it out"},
+       "\"insert bar:0={\"kind\": \"bx\"}\": \"kind\" must be row, column, grid, stack, box, text or image; did you "
+       "mean \"box\""},
+      {{Does::move, "a,bar=tray[0]"},
+       "\"move a,bar=tray[0]\": a is inside another one of them; name the outer one only"},
+      {{Does::move, "a,b=bar:3"}, "\"move a,b=bar:3\": bar has 2 children beside them: the last index is 2"},
+      {{Does::ungroup, "r"}, "\"ungroup r\": the root cannot be removed"},
+      {{Does::ungroup, "a"}, "\"ungroup a\": it has no children; use --remove"},
       {{Does::duplicate, "a"}, "none"},
       {{Does::duplicate, "a=b"}, "\"duplicate a=b\": two siblings are called \"b\""},
-      {{Does::duplicate, "r=s"}, "\"duplicate r=s\": there is one root"},
-      {{Does::insert, "bar:0=box"}, "\"insert bar:0=box\": a node is written as an object, in { }"},
-      {{Does::insert, "bar:0=[1]"}, "\"insert bar:0=[1]\": a node is written as an object, in { }"},
+      {{Does::duplicate, "r=s"}, "\"duplicate r=s\": a scene has one root"},
+      {{Does::insert, "bar:0=box"}, "\"insert bar:0=box\": expected a node as an object, in { }"},
+      {{Does::insert, "bar:0=[1]"}, "\"insert bar:0=[1]\": expected a node as an object, in { }"},
   };
   for (const auto& [edit, why] : cases) {
     const std::string said = refusal(edit);
@@ -294,8 +335,7 @@ TEST(Edit, SaysWhatCannotBeMade) {
 TEST(Edit, ARangeThatSaysOtherwiseIsNamed) {
   Draft draft(the_file, "s");
   draft.apply(Edit::set("title.text", "Elm"));
-  EXPECT_EQ(draft.hints(),
-            std::vector<std::string>{"title.text=Elm: while narrow, text of title is what its \"when\" says"});
+  EXPECT_EQ(draft.hints(), std::vector<std::string>{"title.text=Elm: \"when\" still sets text of title while narrow"});
   draft.apply(Edit::set("title.when.narrow.text", "E"));
   EXPECT_EQ(draft.hints().size(), 1U);
 }
@@ -385,7 +425,7 @@ TEST(Edit, TheProgramMakesThemInTheOrderGiven) {
             "      \"children\": [{ \"kind\": \"box\", \"name\": \"a\", \"width\": 3 }] }\n"
             "  ] }\n}\n");
   EXPECT_EQ(tidied({"--set", "a.width=3", "--insert", "r={\"kind\":\"box\",\"name\":\"a\"}"}),
-            "fond-ladder: error: \"a.width=3\": \"a\" names no node\n");
+            "fond-ladder: error: \"a.width=3\": \"a\" is not a node\n");
 }
 
 }  // namespace

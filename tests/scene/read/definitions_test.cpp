@@ -147,6 +147,12 @@ TEST(Definitions, AListOfCopiesSaysWhatIsAnotherInEach) {
       {"less than who uses the part around it",
        R"({"part":"outer","name":"o","with":{"c[1]/i.width":9,"c[0].width":8}})",
        "o/c[0] 8 o/c[0]/i 1 o/c[0]/k/l 2 o/c[1]/i 9 o/c[1]/k/l 2"},
+      {"inner nodes that are called as a key",
+       R"({"kind":"row","name":"a","copies":[{"./pin":{"width":4}},{"./pin.width":5}],)"
+       R"("children":[{"kind":"box","name":"pin","width":3}]})",
+       "a[0]/pin 4 a[1]/pin 5"},
+      {"inner nodes by a path with a mark",
+       R"({"part":"p","name":"a","with":{"./k/l":{"width":4}},"copies":[{"./i.width":9}]})", "a[0]/i 9 a[0]/k/l 4"},
       {"an empty list", R"({"kind":"box","name":"a","copies":[]},{"kind":"box","name":"b","width":1})", "b 1"},
   };
   for (const auto& [name, child, expected] : cases) {
@@ -174,14 +180,14 @@ TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
     const char *head, *children, *says;
   } cases[] = {
       {R"("parts":{"card":{"kind":"box"}},)", R"({"part":"crad"})",
-       "no part is called \"crad\"; the nearest one is \"card\" (at /root/children/0/part)\n"},
+       "no part is called \"crad\"; did you mean \"card\"? (at /root/children/0/part)\n"},
       {R"("shared":{"button":{"width":1}},)", R"({"kind":"box","like":["buton"]})",
-       "nothing shared is called \"buton\"; the nearest one is \"button\" (at /root/children/0/like/0)\n"},
+       "no shared keys are called \"buton\"; did you mean \"button\"? (at /root/children/0/like/0)\n"},
       {R"("parts":{"a":{"kind":"row","children":[{"part":"b"}]},"b":{"kind":"row","children":[{"part":"a"}]}},)", "",
        "the part \"a\" contains itself: a > b > a (at /parts/b/children/0/part)\n"},
       {R"("parts":{"a":{"part":"a"}},)", "", "the part \"a\" contains itself: a > a (at /parts/a/part)\n"},
       {R"("parts":{"a":{"kind":"box","widht":3}},)", R"({"part":"a","name":"x"},{"part":"a","name":"y"})",
-       "unknown key \"widht\"; the nearest one is \"width\" (at /parts/a/widht)\n"},
+       "unknown key \"widht\"; did you mean \"width\"? (at /parts/a/widht)\n"},
       {R"("parts":{"unused":{"kind":"box","width":-3}},)", "",
        "\"width\" must be 0 or more, and at most 1e9 (at /parts/unused/width)\n"},
       {R"("shared":{"s":{"name":"x"}},)", "", "shared keys cannot give a \"name\" (at /shared/s/name)\n"},
@@ -189,30 +195,29 @@ TEST(Definitions, WhatIsWrongIsToldOnceWithItsPlace) {
        "\"with\" must be an object of keys and inner nodes, beside a \"part\" (at /root/children/0/with)\n"},
       {R"("parts":{"a":{"kind":"row","children":[{"kind":"box","name":"face"}]}},)",
        R"({"part":"a","with":{"fcae":{"width":3}}})",
-       "the part has no inner node \"fcae\"; the nearest one is \"face\" (at /root/children/0/with/fcae)\n"},
+       "the part has no inner node \"fcae\"; did you mean \"face\"? (at /root/children/0/with/fcae)\n"},
       {R"("parts":{"a":{"kind":"row","children":[]}},)", R"({"part":"a","children":[]})",
-       "a part brings its own children; change them by \"with\" (at /root/children/0/children)\n"},
+       "a part has its own children; change them in \"with\" (at /root/children/0/children)\n"},
       {"", R"({"kind":"box","copies":1000000000})",
-       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list "
-       "that "
-       "is virtualized (at /root/children/0/copies)\n"},
+       "\"copies\" must be a whole number from 0 to 100,000, or a list of objects, one per copy; a virtualized list "
+       "may have more (at /root/children/0/copies)\n"},
       {"", R"({"kind":"box","copies":[{"name":"x"},3,{"b.width":1},{"widht":2}]})",
-       "an item of \"copies\" cannot give a \"name\" (at /root/children/0/copies/0/name)\n"
-       "an item of \"copies\" must be an object: what it says of that copy (at /root/children/0/copies/1)\n"
-       "it has no inner node \"b\" (at /root/children/0/copies/2/b.width)\n"
-       "unknown key \"widht\"; the nearest one is \"width\" (at /root/children/0/copies/3/widht)\n"},
+       "an item of \"copies\" cannot give a \"name\" (at /root/children/0/copies/0/name)\nan item of \"copies\" must "
+       "be an object of keys for that copy (at /root/children/0/copies/1)\nit has no inner node \"b\" (at "
+       "/root/children/0/copies/2/b.width)\nunknown key \"widht\"; did you mean \"width\"? (at "
+       "/root/children/0/copies/3/widht)\n"},
       {R"("modes":["m"],)", R"({"kind":"box","copies":2,"when":{"m":{"copies":[{}]}}})",
-       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says (at "
+       "\"copies\" must be a whole number from 0 to 100,000, or a list of objects, one per copy (at "
        "/root/children/0/when/m/copies)\n"},
       {"", R"({"kind":"box","name":"tag[1]","copies":2})",
-       "a node with \"copies\" must have a name without an index; its copies get one each (at "
+       "a node with \"copies\" must have a name without an index; each copy gets an index (at "
        "/root/children/0/name)\n"},
       {"", R"({"kind":"box","name":"tag","copies":2},{"kind":"box","name":"tag[1]"})",
        "two siblings are called \"tag[1]\"; the other one is at /root/children/0/name (at /root/children/1/name)\n"},
       {R"("parts":{"a":{"kind":"box","name":"x"}},)", R"({"part":"a"},{"part":"a"})",
        "two siblings are called \"x\"; the other one is at /root/children/0 (at /root/children/1)\n"},
       {"", R"({"kind":"box","copies":50000,"widht":1})",
-       "unknown key \"widht\"; the nearest one is \"width\" (at /root/children/0/widht)\n"},
+       "unknown key \"widht\"; did you mean \"width\"? (at /root/children/0/widht)\n"},
   };
   for (const auto& [head, children, says] : cases) EXPECT_EQ(faults(head, children), says) << head << children;
   EXPECT_EQ(faults("", R"({"kind":"row","copies":2000,"children":[{"kind":"box","copies":2000}]})"),

@@ -37,25 +37,25 @@ TEST(FontsOfScenes, FaultsStandWhereTheyAreSaid) {
   const struct {
     const char *head, *text, *fault;
   } cases[] = {
-      {R"("text_metrics":"pixels",)", "", "s:1:21: error: \"words\" must be plain or fonts (at /words)"},
+      {R"("text_metrics":"pixels",)", "", "s:1:28: error: \"text_metrics\" must be fixed or fonts (at /text_metrics)"},
       {R"("text_metrics":"fonts","fonts":{"body":{"family":"DejaVu Sanz"}},)", "",
-       R"(s:1:45: error: this machine has no font family "DejaVu Sanz"; did you mean "DejaVu Sans"?)"},
+       R"(s:1:52: error: this machine has no font family "DejaVu Sanz"; did you mean "DejaVu Sans"?)"},
       {R"("text_metrics":"fonts","fonts":{"body":{"file":"gone.ttf"}},)", "",
-       "there is no file gone.ttf (at /fonts/body)"},
+       "cannot find the file gone.ttf (at /fonts/body)"},
       {R"("fonts":[],)", "", "\"fonts\" must be an object of names"},
       {R"("fonts":{"9":{"family":"Serif"}},)", "", "the name of a font must be a letter"},
       {R"("fonts":{"body":"Serif"},)", "", "a font is said by its family or by its file"},
       {R"("fonts":{"body":{"family":"Serif","file":"a.ttf"}},)", "", "a font is said by its family or by its file"},
-      {R"("fonts":{"body":{"familly":"Serif"}},)", "", "unknown key \"familly\"; the nearest one is \"family\""},
+      {R"("fonts":{"body":{"familly":"Serif"}},)", "", "unknown key \"familly\"; did you mean \"family\""},
       {R"("fonts":{"body":{"family":""}},)", "", "\"family\" must be a name in quotes (at /fonts/body/family)"},
       {R"("fonts":{"head":{"family":"Serif"}},)", R"("font":"haed")",
-       "the scene has no font of that name; the nearest one is \"head\" (at /root/children/0/font)"},
+       "the scene has no font of that name; did you mean \"head\"? (at /root/children/0/font)"},
       {"", R"("font":"head")",
        "the scene has no fonts; name some, as in \"fonts\": {\"head\": {\"family\": \"Serif\"}}"},
       {R"("text_metrics":"fonts","locales":{"w":{"fonts":{"body":{"family":"Nowhere"}}}},)", "",
        "this machine has no font family \"Nowhere\""},
       {R"("text_metrics":"fonts",)", R"("text":"a","font_size":1000000)",
-       "its size is 1000000; with fonts a text has at most 10000 (at /words)"},
+       "its size is 1000000; the largest with fonts is 10000 (at /text_metrics)"},
       {"", R"("text":"a","line_height":0)", "line_height"},
   };
   for (const auto& [head, text, fault] : cases) {
@@ -63,9 +63,9 @@ TEST(FontsOfScenes, FaultsStandWhereTheyAreSaid) {
     EXPECT_THAT(told, HasSubstr(fault)) << head << text;
     EXPECT_EQ(std::ranges::count(told, '\n'), 1) << told;
   }
-  EXPECT_EQ(faults_of(R"("fonts":{"body":{"family":"Nowhere"}},)"), "") << "plain words need no font";
+  EXPECT_EQ(faults_of(R"("fonts":{"body":{"family":"Nowhere"}},)"), "") << "fixed metrics need no font";
   EXPECT_EQ(faults_of(R"("locales":{"w":{"fonts":{"wide":{"family":"Serif"}}}},)", R"("font":"wide")"), "")
-      << "a wording names it";
+      << "a locale names it";
   EXPECT_EQ(faults_of(R"("locales":{"w":{"texts":{"t":"x"}}},)"), "");
 }
 
@@ -96,7 +96,7 @@ TEST(FontsOfScenes, ATrialMayChangeThem) {
   Draft draft(file_of(R"("fonts":{"body":{"family":"DejaVu Sans"}},)"), "s");
   const auto width = [&] { return solve(draft.scene(), {900, {}}).box(draft.scene().tree.at("t")).width; };
   const double plain = width();
-  draft.apply(Edit::set("words", "fonts"));
+  draft.apply(Edit::set("text_metrics", "fonts"));
   const double sans = width();
   EXPECT_NE(sans, plain);
   draft.apply(Edit::set("fonts.body.family", "DejaVu Serif"));
@@ -128,7 +128,7 @@ TEST_F(FontFiles, AreLookedForBesideTheFileThatNamesThem) {
   const std::string flat = tidy_scene(scene, folder_ + "s", Uses::flat).json;
   EXPECT_THAT(flat, HasSubstr("\"file\": \"kit/serif.ttf\"")) << flat;
   const Scene alone = read_scene(flat, folder_ + "s");
-  EXPECT_EQ(alone.tree.typesetter()->family({}), "DejaVu Serif");
+  EXPECT_EQ(alone.tree.text_shaper()->family({}), "DejaVu Serif");
 }
 
 TEST_F(FontFiles, AFontThatBeatsAnotherIsNoneMore) {

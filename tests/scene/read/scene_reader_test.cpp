@@ -27,12 +27,12 @@ struct Case {
 const Case cases[] = {
     {R"({"kind":"row"})", "none"},
     {R"({"kind":"row","border_counts":false})",
-     "1:34: error: unknown key \"border_counts\"; the nearest one is \"border_at\" (at /root/border_counts)"},
+     "1:34: error: unknown key \"border_counts\"; did you mean \"border_at\"? (at /root/border_counts)"},
     {R"({"kind":"row","overlap":"earlier"})",
-     "1:34: error: unknown key \"overlap\"; the nearest one is \"on_top\" (at /root/overlap)"},
+     "1:34: error: unknown key \"overlap\"; did you mean \"on_top\"? (at /root/overlap)"},
     {R"({"kind":"row","pin":{"center_x":1}})",
-     "1:41: error: unknown key \"center_x\"; the nearest one is \"middle_x\" (at /root/pin/center_x)"},
-    {R"({"kind":"row","gapp":1})", "1:34: error: unknown key \"gapp\"; the nearest one is \"gap\" (at /root/gapp)"},
+     "1:41: error: unknown key \"center_x\"; did you mean \"middle_x\"? (at /root/pin/center_x)"},
+    {R"({"kind":"row","gapp":1})", "1:34: error: unknown key \"gapp\"; did you mean \"gap\"? (at /root/gapp)"},
     {R"({"kind":"row","width":"3px"})",
      "1:42: error: \"width\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", \"content\" or \"fill\" (at "
      "/root/width)"},
@@ -42,13 +42,13 @@ const Case cases[] = {
     {R"({"kind":"row","width":-1})", "1:42: error: \"width\" must be 0 or more, and at most 1e9 (at /root/width)"},
     {R"({"kind":"row","width":2e9})", "1:42: error: \"width\" must be a number from -1e9 to 1e9 (at /root/width)"},
     {R"({"kind":"row","grow":1e-12})", "1:41: error: \"grow\" must be 0, or from 1e-9 to 1e9 (at /root/grow)"},
-    {R"({"kind":"row","aspect_ratio":0})", "1:43: error: \"aspect_ratio\" must be from 1e-6 to 1e6 (at /root/aspect)"},
-    {R"({"kind":"row","along":"centre"})",
-     "1:42: error: \"along\" must be start, center, end, between, around, evenly or slots; the nearest one is "
-     "\"center\" "
+    {R"({"kind":"row","aspect_ratio":0})",
+     "1:49: error: \"aspect_ratio\" must be from 1e-6 to 1e6 (at /root/aspect_ratio)"},
+    {R"({"kind":"row","along":"cnter"})",
+     "1:42: error: \"along\" must be start, center, end, between, around, evenly or slots; did you mean \"center\"? "
      "(at /root/along)"},
     {R"({"kind":"rwo"})",
-     "1:28: error: \"kind\" must be row, column, grid, stack, box, text or image; the nearest one is \"row\" (at "
+     "1:28: error: \"kind\" must be row, column, grid, stack, box, text or image; did you mean \"row\"? (at "
      "/root/kind)"},
     {R"({"kind":"grid","columns":[100,"2fr","min-content",{"min":"40%","max":"1fr"},)"
      R"({"repeat":"fitting","tracks":["10em"],"empty":"drop"}],"rows":3,"areas":["a b"],"place_items":{"y":"baseline"}})",
@@ -65,24 +65,23 @@ const Case cases[] = {
     {R"({"kind":"grid","rows":[{"repeat":2}]})",
      "1:42: error: \"rows\" must repeat at least one track (at /root/rows)"},
     {R"({"kind":"grid","rows":[{"min":"1fr"}]})",
-     "1:42: error: \"rows\" must not have a share as minimum: it can only be a maximum (at /root/rows)"},
+     "1:42: error: \"rows\" must not have a share (fr) as its minimum; use it as the maximum (at /root/rows)"},
     {R"({"kind":"grid","rows":["1fx"]})",
      "1:43: error: \"rows\" must be a length, \"content\", \"min-content\", \"max-content\", a share as in \"2fr\", or "
      "an "
      "object of min and max (at /root/rows/0)"},
     {R"({"kind":"grid","columns":[{"repeat":"fitting","tracks":["1fr"]}]})",
-     "1:45: error: \"columns\" must give fitting tracks a length, as minimum or maximum: how many fit could not be "
-     "told "
-     "(at /root/columns)"},
+     "1:45: error: \"columns\" must give fitting tracks a length as minimum or maximum, so that it is known how many "
+     "fit (at /root/columns)"},
     {R"({"kind":"grid","columns":[{"repeat":"fitting","tracks":[9]},{"repeat":"fitting","tracks":[9]}]})",
-     "1:45: error: \"columns\" must have one fitting run at most (at /root/columns)"},
+     "1:45: error: \"columns\" must have at most one \"fitting\" repeat (at /root/columns)"},
     {R"({"kind":"grid","areas":["a b","a"]})",
      "1:43: error: \"areas\" must have the same number of names in every line (\".\" leaves a cell free) (at "
      "/root/areas)"},
     {R"({"kind":"grid","areas":["a b","b a"]})",
      "1:43: error: \"areas\" must give \"a\" one rectangle of cells (at /root/areas)"},
     {R"({"kind":"grid","areas":["bar map"],"children":[{"kind":"box","area":"mpa"}]})",
-     "1:88: error: no area of the grid is called \"mpa\"; the nearest one is \"map\" (at /root/children/0/area)"},
+     "1:88: error: no area of the grid is called \"mpa\"; did you mean \"map\"? (at /root/children/0/area)"},
     {R"({"kind":"box","cell":[0,10000]})",
      "1:41: error: \"cell\" must be a column and a row from 0 to 9,999 (at /root/cell)"},
     {R"({"kind":"box","span":[0,1]})",
@@ -91,22 +90,22 @@ const Case cases[] = {
      "1:48: error: \"span\" must be two whole numbers from 1, or \"all\" (at /root/span/1)"},
     {R"({"kind":"row","wrap":1})", "1:41: error: \"wrap\" must be true or false (at /root/wrap)"},
     {R"({"kind":"row","padding":{"lef":1}})",
-     "1:45: error: unknown key \"lef\"; the nearest one is \"left\" (at /root/padding/lef)"},
+     "1:45: error: unknown key \"lef\"; did you mean \"left\"? (at /root/padding/lef)"},
     {R"({"kind":"row","padding":{"left":"auto"}})",
      "1:52: error: \"padding\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\" (at /root/padding/left)"},
     {R"({"kind":"row","margin":{"left":"auto"}})", "none"},
     {R"({"kind":"row","border":"5%"})",
-     "1:43: error: \"border\" must not be a percentage: a border is as thick at every size (at /root/border)"},
+     "1:43: error: \"border\" must not be a percentage; write pixels or em (at /root/border)"},
     {R"({"kind":"row","order":"frist"})",
      "1:42: error: \"order\" must be a whole number, \"first\" or \"last\" (at /root/order)"},
     {R"({"kind":"row","natural_size":[1]})",
-     "1:44: error: \"natural_size\" must be a list of two numbers (at /root/natural)"},
+     "1:49: error: \"natural_size\" must be a list of two numbers (at /root/natural_size)"},
     {R"({"kind":"row","pin":{"left":"x"}})",
      "1:48: error: \"pin\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or tied to an edge as in "
      "\"photo.right + "
      "12\" (at /root/pin/left)"},
     {R"({"kind":"row","scroll":"none"})",
-     "1:43: error: \"scroll\" must be x, y or both; here that is what holds without the key (at /root/scroll)"},
+     "1:43: error: \"scroll\" must be x, y or both; here that is the default (at /root/scroll)"},
     {R"({"kind":"row","name":"9x"})",
      "1:41: error: \"name\" must be a letter, then letters, digits, \"_\" or \"-\" (at /root/name)"},
     {R"({"kind":"row","gap":1,"gap":2})", "1:42: error: \"gap\" is given twice (at /root/gap)"},
@@ -118,7 +117,7 @@ const Case cases[] = {
      "1:93: error: two siblings are called \"a\"; the other one is at /root/children/0/name (at "
      "/root/children/1/name)"},
     {R"({"kind":"row","each_child":{"name":"a"},"children":[]})",
-     "1:42: error: \"each\" cannot give a \"name\" (at /root/each/name)"},
+     "1:48: error: \"each_child\" cannot give a \"name\" (at /root/each_child/name)"},
     {R"([])", "1:20: error: a node must be an object with a \"kind\" (at /root)"},
 };
 
@@ -139,17 +138,21 @@ TEST(SceneReader, RefusesAGridWithMoreLinesThanAGridCanHave) {
 
 TEST(SceneReader, ChecksTheHead) {
   EXPECT_EQ(faults(R"({"root":{"kind":"row"}})"), "1:1: error: \"format\" is missing; write \"format\": 2\n");
-  EXPECT_EQ(faults(R"({"format":2})"), "1:1: error: \"root\" is missing: the node that fills the container\n");
-  EXPECT_EQ(faults(R"({"format":2,"em":0,"direction":"up","ladder":{"width":[9,2],"named_sizes":{"p":[1]}},)"
+  EXPECT_EQ(faults(R"({"format":2})"), "1:1: error: \"root\" is missing; add the node that fills the container\n");
+  EXPECT_EQ(faults(R"({"format":3,"em":0,"direction":"up","ladder":{"width":[9,2],"named_sizes":{"p":[1]}},)"
                    R"("claims":[],"roots":1,"title":3,"root":{"kind":"row"}})"),
-            "1:11: error: \"format\" must be 1 (at /format)\n"
-            "1:18: error: \"em\" must be a number of pixels, more than 0 (at /em)\n"
-            "1:32: error: \"direction\" must be ltr or rtl (at /direction)\n"
-            "1:55: error: \"width\" must be a size, or [from, to] with from at most to (at /ladder/width)\n"
-            "1:74: error: a rung must be a width or [width, height], in pixels (at /ladder/rungs/p)\n"
-            "1:92: error: unknown key \"roots\"; the nearest one is \"root\" (at /roots)\n"
-            "1:110: error: \"scene\" must be a text in quotes (at /scene)\n");
+            "1:11: error: \"format\" must be 2 (at /format)\n1:18: error: \"em\" must be a number of pixels, more than "
+            "0 (at /em)\n1:32: error: \"direction\" must be ltr or rtl (at /direction)\n1:55: error: \"width\" must be "
+            "a size, or [from, to] where the larger comes last (at /ladder/width)\n1:80: error: a named size must be a "
+            "width or [width, height], in pixels (at /ladder/named_sizes/p)\n1:98: error: unknown key \"roots\"; did "
+            "you mean \"root\"? (at /roots)\n1:116: error: \"title\" must be a text in quotes (at /title)\n");
   EXPECT_EQ(faults("[]"), "1:1: error: a scene is a JSON object with the keys \"format\" and \"root\"\n");
+  EXPECT_EQ(faults(R"({"format":1,"sc)"
+                   R"(ene":"Shed","root":{"kind":"row","re)"
+                   R"(st":"end"}})"),
+            "1:11: error: \"format\": 1 is no longer read: its keys had other names; write \"format\": 2 and the keys "
+            "of docs/format.md (at /format)\n")
+      << "one error, and none for each of its keys";
 }
 
 TEST(SceneReader, TellsSlipsInJsonInItsOwnWords) {
@@ -157,22 +160,22 @@ TEST(SceneReader, TellsSlipsInJsonInItsOwnWords) {
     const char *text, *fault;
   } cases[] = {
       {R"({"format":2,"root":{"kind":"row",}})",
-       "1:33: error: a comma stands before the closing bracket; take it out\n"},
-      {R"({"a":[1,2,]})", "1:10: error: a comma stands before the closing bracket; take it out\n"},
+       "1:33: error: there is a comma before the closing bracket; remove it\n"},
+      {R"({"a":[1,2,]})", "1:10: error: there is a comma before the closing bracket; remove it\n"},
       {R"({"format":2 "root":{}})", "1:18: error: a comma is missing before this\n"},
       {R"({"a":[1 2]})", "1:9: error: a comma is missing before this\n"},
       {R"({"format":2,"root":{"kind":"row")",
-       "1:33: error: the file ends before all that was opened is closed: a } or ] is missing, or a quote\n"},
+       "1:33: error: the file ends too early: a } or ] is missing, or a quote\n"},
       {"{\"format\":2,\"name\":\"row\n}",
-       "1:20: error: this text has no closing quote on its line; a line break in a text is \\n\n"},
-      {R"({"kind:"row"})", "1:9: error: a colon is missing behind the key, or a quote in it\n"},
-      {R"({"kind" "row"})", "1:13: error: a colon is missing behind the key, or a quote in it\n"},
-      {R"({"kind":row})", "1:9: error: a word stands in double quotes, as in \"row\"\n"},
-      {R"({kind:"row"})", "1:2: error: a key stands in double quotes, as in \"width\"\n"},
+       "1:20: error: the closing quote is missing on this line; write a line break in a text as \\n\n"},
+      {R"({"kind:"row"})", "1:9: error: a colon is missing after the key, or a quote in it\n"},
+      {R"({"kind" "row"})", "1:13: error: a colon is missing after the key, or a quote in it\n"},
+      {R"({"kind":row})", "1:9: error: a word needs double quotes, as in \"row\"\n"},
+      {R"({kind:"row"})", "1:2: error: a key needs double quotes, as in \"width\"\n"},
       {R"({"kind":})", "1:9: error: a value is missing before this\n"},
-      {R"({"em":016})", "1:7: error: a number begins with no 0 but that of 0.5\n"},
-      {R"({"text":"a\q"})", "1:12: error: behind a backslash in a text stand only \" \\ / b f n r t or u\n"},
-      {R"({}})", "1:3: error: something stands behind the end of the scene; take it out, or one closing bracket\n"},
+      {R"({"em":016})", "1:7: error: a number cannot begin with 0, except as in 0.5\n"},
+      {R"({"text":"a\q"})", "1:12: error: valid escapes are \\\" \\\\ \\/ \\b \\f \\n \\r \\t and \\u\n"},
+      {R"({}})", "1:3: error: there is text after the end of the scene; remove it, or one closing bracket\n"},
       {"hello", "1:1: error: this is not JSON: a scene begins with {\n"},
   };
   for (const auto& [text, fault] : cases) EXPECT_EQ(faults(text), fault) << text;
@@ -190,7 +193,7 @@ TEST(SceneReader, NamesOurWordForThatOfAStandardOrAllThatIsAllowed) {
       {"", R"(,"justify-content":"end")", "unknown key \"justify-content\"; here that is \"along\""},
       {"", R"(,"spacing":3)", "unknown key \"spacing\"; here that is \"gap\""},
       {"", R"(,"margin-left":3)", "unknown key \"margin-left\"; here that is \"margin\": {\"left\": ...}"},
-      {"", R"(,"min-width":3)", "unknown key \"min-width\"; the nearest one is \"min_width\""},
+      {"", R"(,"min-width":3)", "unknown key \"min-width\"; did you mean \"min_width\"?"},
       {"", R"(,"padding":{"inner":3})", "unknown key \"inner\"; write top, right, bottom, left, start, end, x or y"},
       {"", R"(,"along":"space-between")",
        "\"along\" must be start, center, end, between, around, evenly or slots; here that is \"between\""},
@@ -198,10 +201,13 @@ TEST(SceneReader, NamesOurWordForThatOfAStandardOrAllThatIsAllowed) {
       {R"("modes":["m","k"],)", R"(,"when":{"huge":{}})", "no range or mode is called \"huge\"; write m or k"},
       {R"("parts":{"dial":{"kind":"box"}},)", R"(,"children":[{"part":"mushroom"}])",
        "no part is called \"mushroom\"; write dial"},
-      {R"("modes":["all"],)", "",
-       "no range or mode can be called \"all\": on the command line that stands for every mode"},
+      {R"("modes":["all"],)", "", "no range or mode can be called \"all\": --mode all means every combination"},
+      {R"("ranges":[{"name":"within","from_width":9}],)", "",
+       "no range or mode can be called \"within\": claims use that word"},
+      {"", R"(,"ranges":[{"name":"not","from_width":9}])",
+       "\"ranges\" cannot have the name \"not\": claims use that word"},
       {R"("locales":{"all":{"texts":{}}},)", "",
-       "no wording can be called \"all\": on the command line that stands for every wording"},
+       "no locale can be called \"all\": on the command line that stands for every locale"},
   };
   for (const auto& [top, node, says] : cases) EXPECT_EQ(fault(top, node), says);
   std::string circle = faults(R"({"format":2,"parts":{"a":{"kind":"row","children":[{"part":"b"}]},"b":{"kind":"row",
@@ -216,19 +222,17 @@ TEST(SceneReader, RefusesListsThatCannotShowOnlyWhatIsInView) {
       {"", R"({"kind":"box","copies":1000000000})", "none\n"},
       {R"("when":{"m":{"kind":"column"}},)", R"({"kind":"box"},{"kind":"box","copies":[{},{}]})", "none\n"},
       {"", R"({"kind":"box","copies":1000000001})",
-       "\"copies\" in a list that is virtualized must be a whole number from 0 to 1,000,000,000, or a list of what "
-       "each "
-       "copy says"},
+       "\"copies\" in a virtualized list must be a whole number from 0 to 1,000,000,000, or a list of objects, one per "
+       "copy"},
       {R"("wrap":true,)", R"({"kind":"box","copies":1000000})",
-       "\"copies\" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list "
-       "that "
-       "is virtualized"},
+       "\"copies\" must be a whole number from 0 to 100,000, or a list of objects, one per copy; a virtualized list "
+       "may have more"},
       {"", R"({"kind":"box","copies":9},{"kind":"box"})",
-       "a list of copies that is virtualized holds that one child, and nothing beside it"},
+       "a virtualized list with copies must have that one child only"},
       {"", R"({"kind":"box","copies":9,"when":{"m":{"copies":3}}})",
-       "copies that are virtualized are as many under every condition"},
+       "\"when\" cannot change the number of virtualized copies"},
       {R"("when":{"m":{"wrap":true}},)", R"({"kind":"box","copies":9})",
-       "under \"m\" this list is no plain row or column that scrolls along, which copies that are virtualized need"},
+       "under \"m\" this list does not scroll along a plain row or column, which virtualized copies need"},
       {R"("when":{"m":{"virtualized":true}},)", "", "\"when\" cannot give a \"virtualized\""},
       {R"("virtualized":3,)", "", "\"virtualized\" must be true or false"},
   };
@@ -243,18 +247,19 @@ TEST(SceneReader, RefusesListsThatCannotShowOnlyWhatIsInView) {
 }
 
 TEST(SceneReader, KnowsPlacesBehindCommentsAndEscapes) {
-  EXPECT_EQ(faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":2, \"a\\\"\\u00e4\":0,\n"
-                   "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
-            "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, scene, uses, em, direction, words, "
-            "fonts, ladder, "
-            "ranges, modes, "
-            "touch_target_size, shared, parts, wordings, claims or root (at /a\"\xC3\xA4)\n"
-            "5:39: error: \"grow\" must be a number (at /root/grow)\n");
+  EXPECT_EQ(
+      faults("\xEF\xBB\xBF{ // one, \"two\": {\n /* three\n */ \"format\":2, \"a\\\"\\u00e4\":0,\n"
+             "\t\"root\" :\n{\"kind\":\"row\",\"gap\":-1.5e0/**/,\"grow\":\"\"}}"),
+      "3:17: error: unknown key \"a\"\xC3\xA4\"; write $schema, format, title, uses, em, direction, text_metrics, "
+      "fonts, ladder, "
+      "ranges, modes, "
+      "touch_target_size, shared, parts, locales, claims or root (at /a\"\xC3\xA4)\n"
+      "5:39: error: \"grow\" must be a number (at /root/grow)\n");
 }
 
 TEST(SceneReader, CountsWhatItDoesNotList) {
   std::string nodes;
-  for (int i = 0; i < 250; ++i) nodes += std::string(i == 0 ? "" : ",") + R"({"kind":"box","colour":1})";
+  for (int i = 0; i < 250; ++i) nodes += std::string(i == 0 ? "" : ",") + R"({"kind":"box","color":1})";
   const std::string text = faults(R"({"format":2,"root":{"kind":"row","children":[)" + nodes + "]}}");
   EXPECT_EQ(std::count(text.begin(), text.end(), '\n'), 101);
   EXPECT_NE(text.find(" error: and 150 more errors\n"), std::string::npos);
@@ -294,15 +299,15 @@ TEST(SceneReader, TenMistakesAreTenMessagesInOrderOfPlace) {
     { "kind": "box", "copies": 1000000000 },
     { "part": "seed", "with": { "fcae": { "width": 1 } } },
     { "kind": "box", "name": "title" }] } })");
-  EXPECT_EQ(text, R"(2:27: error: unknown key "heigth"; the nearest one is "height" (at /shared/button/heigth)
+  EXPECT_EQ(text, R"(2:27: error: unknown key "heigth"; did you mean "height"? (at /shared/button/heigth)
 3:62: error: the part "card" contains itself: card > card (at /parts/card/children/0/part)
-5:38: error: "page/titel" names no node; the nearest name is "title" (at /wordings/long/texts/page~1titel)
+5:37: error: "page/titel" is not a node; did you mean "title"? (at /locales/long/texts/page~1titel)
 6:54: error: "gap" must be a number (pixels), "2.5em", "24ch" or "40%", or an object of x and y (at /root/gap)
 7:48: error: "text" must be a text in quotes (at /root/children/0/text)
-8:30: error: nothing shared is called "buton"; the nearest one is "button" (at /root/children/1/like)
-9:32: error: no range or mode is called "dmi"; the nearest one is "dim" (at /root/children/2/when/dmi)
-10:32: error: "copies" must be a whole number from 0 to 100,000, or a list of what each copy says; more can be in a list that is virtualized (at /root/children/3/copies)
-11:33: error: the part has no inner node "fcae"; the nearest one is "face" (at /root/children/4/with/fcae)
+8:30: error: no shared keys are called "buton"; did you mean "button"? (at /root/children/1/like)
+9:32: error: no range or mode is called "dmi"; did you mean "dim"? (at /root/children/2/when/dmi)
+10:32: error: "copies" must be a whole number from 0 to 100,000, or a list of objects, one per copy; a virtualized list may have more (at /root/children/3/copies)
+11:33: error: the part has no inner node "fcae"; did you mean "face"? (at /root/children/4/with/fcae)
 12:30: error: two siblings are called "title"; the other one is at /root/children/0/name (at /root/children/5/name)
 )");
 }

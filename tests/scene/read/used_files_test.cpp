@@ -107,28 +107,28 @@ TEST_F(UsedFiles, FaultsStandInTheFileTheyAreIn) {
       {R"("uses":["snoud"],)", "s:1:21: error: snoud: there is no such file (at /uses/0)\n"},
       {R"("uses":["ui"],)", "s:1:21: error: ui: this is a directory; name a scene file (at /uses/0)\n"},
       {R"("uses":["pipe"],)",
-       "s:1:21: error: pipe: this is no plain file but a pipe or a device; for a pipe write - and give the scene to "
+       "s:1:21: error: pipe: this is a pipe or a device, not a plain file; for a pipe write - and send the scene to "
        "standard input (at /uses/0)\n"},
       {R"("uses":["/etc/kit"],)",
-       "s:1:21: error: a file is named by its way from this one, as in \"../kit.scene.json\" (at /uses/0)\n"},
+       "s:1:21: error: a file is named by its path relative to this one, as in \"../kit.scene.json\" (at /uses/0)\n"},
       {R"("uses":"sound",)",
        "s:1:20: error: \"uses\" must be a list of names of scene files, as in [\"kit.scene.json\"] (at /uses)\n"},
       {R"("uses":["sound",""],)",
        "s:1:20: error: \"uses\" must be a list of names of scene files, as in [\"kit.scene.json\"] (at /uses)\n"},
       {R"("uses":["wrong"],"shared":3,)",
-       "s:1:39: error: \"shared\" must be an object of names (at /shared)\n"
-       "wrong:2:28: error: unknown key \"widht\"; the nearest one is \"width\" (at /parts/p/widht)\n"},
-      {R"("uses":["no_json"],)", "no_json:1:12: error: a comma stands before the closing bracket; take it out\n"},
+       "s:1:39: error: \"shared\" must be an object of names (at /shared)\nwrong:2:28: error: unknown key \"widht\"; "
+       "did you mean \"width\"? (at /parts/p/widht)\n"},
+      {R"("uses":["no_json"],)", "no_json:1:12: error: there is a comma before the closing bracket; remove it\n"},
       {R"("uses":["list"],)",
-       "list:1:1: error: a file that a scene uses is a JSON object, with \"format\" and what it defines\n"},
+       "list:1:1: error: a file in \"uses\" must be a JSON object with \"format\" and definitions\n"},
       {R"("uses":["odd"],)",
-       "odd:1:13: error: unknown key \"knid\"; write $schema, format, scene, uses, em, direction, words, fonts, "
+       "odd:1:13: error: unknown key \"knid\"; write $schema, format, title, uses, em, direction, text_metrics, fonts, "
        "ladder, ranges, "
        "modes, "
-       "touch_target_size, shared, parts, wordings, claims or root (at /knid)\n"
+       "touch_target_size, shared, parts, locales, claims or root (at /knid)\n"
        "odd:1:31: error: \"shared\" must be an object of names (at /shared)\n"},
-      {R"("uses":["old"],)", "old:1:1: error: a file that a scene uses has \"format\": 2\n"},
-      {R"("uses":["secret"],)", "secret:1:1: error: a file that a scene uses has \"format\": 2\n"},
+      {R"("uses":["old"],)", "old:1:1: error: a file in \"uses\" must have \"format\": 2\n"},
+      {R"("uses":["secret"],)", "secret:1:1: error: a file in \"uses\" must have \"format\": 2\n"},
       {R"("uses":["one"],)", "two:1:21: error: this file uses itself: one > two > one (at /uses/0)\n"},
       {R"("uses":["itself"],)", "itself:1:29: error: this file uses itself: itself > itself (at /uses/1)\n"},
       {R"("uses":["clash"],"ranges":[{"name":"tight"}],)",
@@ -143,10 +143,9 @@ TEST_F(UsedFiles, AreSoManyAtMost) {
     write_kit("k" + std::to_string(i), R"("parts":{})");
     names += (i > 0 ? ",\"k" : "\"k") + std::to_string(i) + "\"";
   }
-  EXPECT_NE(
-      faults(R"("uses":[)" + names + "],")
-          .find("a scene uses at most 64 files, of 40 MiB altogether; with this one it would use more (at /uses/64)"),
-      std::string::npos);
+  EXPECT_NE(faults(R"("uses":[)" + names + "],")
+                .find("a scene uses at most 64 files of 40 MiB in total; this one exceeds the limit (at /uses/64)"),
+            std::string::npos);
 }
 
 TEST_F(UsedFiles, WhatTwoOfThemDefineIsTold) {
@@ -174,8 +173,9 @@ TEST_F(UsedFiles, FlatSceneNeedsNoOtherFile) {
       "shared":{"s":{"width":1},"spare":{"width":2}},
       "parts":{"p":{"kind":"row","like":["s"],"children":[{"part":"q","name":"q"}]},"q":{"kind":"box"},
                "idle":{"part":"rare"},"rare":{"kind":"box"}}, "claims": ["nothing"], "root": {})");
-  const std::string text = text_of(R"("uses":["a"],"claims":["shown(q) when not far"],"shared":{"s":{"height":3}},)",
-                                   R"({"part":"p","name":"p","when":{"busy":{"gap":3}}})");
+  const std::string text =
+      text_of(R"("uses":["a"],"claims":["reachable(q) when not far"],"shared":{"s":{"height":3}},)",
+              R"({"part":"p","name":"p","when":{"busy":{"gap":3}}})");
   const std::string flat = tidy_scene(text, path(), Uses::flat).json;
   const Scene one = read_scene(flat, "elsewhere/x");
   Scene several = read_scene(text, path());
@@ -210,9 +210,8 @@ TEST_F(UsedFiles, AreChangedInTheScenesOwnFileAlone) {
     draft.apply(Edit::set("parts.p/q.width", "5"));
     ADD_FAILURE() << "it was changed";
   } catch (const BadEdit& fault) {
-    EXPECT_EQ(std::string(fault.what()),
-              "\"parts.p/q.width=5\": \"p\" is defined in " + path("a") +
-                  "; change that file, or say it in this scene: what a scene says itself counts");
+    EXPECT_EQ(std::string(fault.what()), "\"parts.p/q.width=5\": \"p\" is defined in " + path("a") +
+                                             "; change that file, or define it in this scene, which wins");
   }
   Draft moved(text, path());
   moved.apply({Edit::Does::move, "one/q=r:0"});

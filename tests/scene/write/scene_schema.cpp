@@ -117,6 +117,7 @@ struct SchemaOfKey {
   }
   Json operator()(Scroll Keys::*) const { return words(std::span(words_of<Scroll>).subspan(1)); }
   Json operator()(PlaceContentPair Keys::*) const { return on_axes(words(words_of<PlaceContent>), true); }
+  Json operator()(TextAlignPair Keys::*) const { return on_axes(words(words_of<TextAlign>), true); }
   Json operator()(PlaceItems Keys::*) const { return on_axes(words(words_of<Across>), false); }
   Json operator()(PlaceSelf Keys::*) const {
     Json both = on_axes(words(words_of<Across>), true);
@@ -189,10 +190,10 @@ std::string example_of(const std::string& key) {
       {"scale", "1.1"},
       {"virtualized", "true"},
       {"scroll_ratio", "0.5"},
-      {"allow", R"(["cut", "behind"])"},
+      {"allow", R"(["overhang", "behind"])"},
       {"scale_affects_layout", "true"},
       {"gap", "8"},
-      {"on_top", R"("backward")"},
+      {"on_top", R"("first")"},
       {"along", R"("between")"},
       {"across", R"("center")"},
       {"wrap", "true"},
@@ -215,19 +216,18 @@ std::string example_of(const std::string& key) {
       {"grow", "1"},
       {"shrink", "0"},
       {"weight", "2"},
-      {"self", R"("end")"},
+      {"place_self", R"("end")"},
       {"nudge", "[4, -2]"},
       {"natural_size", "[200, 120]"},
       {"text", R"("North house")"},
-      {"size", "20"},
+      {"font_size", "20"},
       {"font", R"("head")"},
       {"bold", "true"},
       {"italic", "true"},
       {"line_height", "1.4"},
       {"one_line", "true"},
       {"max_lines", "2"},
-      {"words_at", R"("center")"},
-      {"words_up", R"("end")"},
+      {"text_align", R"({"x": "center", "y": "end"})"},
       {"image_fit", R"("contain")"},
       {"ranges", R"([{"name": "tight", "below_width": 320}])"},
   };
@@ -266,7 +266,7 @@ void add_objects(Json& definitions) {
   loose.erase("name");
   definitions["keys"] = closed_object(loose);
   Json told = keys;
-  told["each"] = reference("keys");
+  told["each_child"] = reference("keys");
   const auto of_inner = [](const Json& properties) -> Json {
     return {{"type", "object"},
             {"properties", properties},
@@ -282,8 +282,8 @@ void add_objects(Json& definitions) {
   node["part"] = {{"type", "string"}, {"description", "the part that it is"}};
   node["with"] = reference("told");
   node["with"]["description"] = "keys for the part, and for its inner nodes by path";
-  node["each"] = reference("keys");
-  node["each"]["description"] = "keys for every direct child that does not set them";
+  node["each_child"] = reference("keys");
+  node["each_child"]["description"] = "keys for every direct child that does not set them";
   node["children"] = list_of(reference("node"));
   definitions["node"] = closed_object(node);
 }
@@ -294,7 +294,8 @@ Json ladder_schema() {
   Json schema = closed_object(
       {{"width", span},
        {"height", span},
-       {"rungs", {{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", span}}}});
+       {"named_sizes",
+        {{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", span}}}});
   schema["description"] = "the range of container sizes under test, and sizes that have a name";
   return schema;
 }
@@ -325,12 +326,12 @@ Json fonts_schema() {
 
 std::string scene_schema() {
   Json top = closed_object({{"$schema", {{"type", "string"}}},
-                            {"format", {{"const", 1}}},
-                            {"scene", {{"type", "string"}, {"description", "the title"}}},
+                            {"format", {{"const", 2}}},
+                            {"title", {{"type", "string"}, {"description", "the title"}}},
                             {"uses", list_of({{"type", "string"}, {"minLength", 1}})},
                             {"em", number_in(Domain::positive)},
                             {"direction", words(words_of<Direction>)},
-                            {"words", words(words_of<TextMetrics>)},
+                            {"text_metrics", words(words_of<TextMetrics>)},
                             {"fonts", fonts_schema()},
                             {"ladder", ladder_schema()},
                             {"ranges", list_of(range_schema(false))},
@@ -345,12 +346,12 @@ std::string scene_schema() {
                             {"root", reference("node")}});
   top["properties"]["uses"]["description"] =
       "files whose parts, shared keys, fonts, ranges and modes this one uses, by their way from it";
-  top["properties"]["words"]["description"] =
-      "what words are measured in: plain metrics, equal on every machine, or the fonts of this scene";
+  top["properties"]["text_metrics"]["description"] =
+      "what words are measured in: fixed metrics, equal on every machine, or the fonts of this scene";
   top["properties"]["fonts"]["description"] =
       "fonts by name: a family of the machine, or a file beside this one; body is that of texts that name none";
   top["properties"]["em"]["description"] = "pixels in one em";
-  top["properties"]["touch_target_size"]["description"] = "pixels that a person needs to hit a node; 24 when left out";
+  top["properties"]["touch_target_size"]["description"] = "pixels that a person needs to hit a node; 24";
   top["required"] = {"format", "root"};
   Json schema{{"$schema", "https://json-schema.org/draft/2020-12/schema"},
               {"title", "A Fond Ladder scene"},

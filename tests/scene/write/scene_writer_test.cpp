@@ -165,7 +165,7 @@ TEST(Tidy, TheProgramWarnsOfCommentsAndWritesWholeFiles) {
   const std::string file = testing::temporary("tidy.scene.json", "// mine\n{\"root\":{\"kind\":\"row\"},\"format\":2}");
   const testing::Result printed = testing::run({"tidy", file});
   EXPECT_EQ(printed.out, "{\n  \"format\": 2,\n  \"root\": { \"kind\": \"row\" }\n}\n");
-  EXPECT_EQ(printed.err, file + ": warning: its comments are not in the tidy scene; keep the file if you need them\n");
+  EXPECT_EQ(printed.err, file + ": warning: comments are dropped; keep the file if you need them\n");
   EXPECT_EQ(testing::run({"tidy", file, "-o", file}).out, file + ": written\n");
   EXPECT_EQ(testing::file_text(file), printed.out);
   EXPECT_EQ(testing::run({"tidy", "-"}, "{}").status, 2);

@@ -40,7 +40,7 @@ TEST(Settings, NameTheSourceThatWins) {
     const char* says;
   } cases[] = {
       {"", R"({"kind":"box","name":"a"})", 200, false, " default"},
-      {each, R"({"kind":"box","name":"a"})", 200, false, "1 each"},
+      {each, R"({"kind":"box","name":"a"})", 200, false, "1 each_child"},
       {each, R"({"part":"p","name":"a"})", 200, false, "2 part p"},
       {each, R"({"part":"p","name":"a","like":"s"})", 200, false, "3 shared s"},
       {each, R"({"part":"p","name":"a","like":"s","with":{"width":4}})", 200, false, "4 with"},
@@ -59,7 +59,7 @@ TEST(Settings, NameTheSourceThatWins) {
   }
   EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 49, true, "a.width=12"), "8 mode night")
       << "as in the file";
-  EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 100, false, "a.width=12"), "12 try");
+  EXPECT_EQ(width_of(each, R"({"kind":"box","name":"a","width":9)" + whens, 100, false, "a.width=12"), "12 edit");
 }
 
 TEST(Settings, AKeyIsSaidAsAWhole) {
@@ -75,17 +75,15 @@ TEST(Settings, TheProgramShowsThemAndWhatDoesNothing) {
   const std::string scene = R"({"format":2,"title":"S","root":{"kind":"stack","name":"r","children":[
       {"kind":"box","name":"a","grow":2,"width":5}, {"kind":"row","name":"b","columns":3,"gap":2}]}})";
   const testing::Result result = testing::run({"measure", "-", "--at", "90x20", "--settings", "a"}, scene);
-  EXPECT_EQ(result.err, "hint: 3 settings have no effect here: grow of r/a, columns of r/b, gap of r/b; see lint\n");
+  EXPECT_EQ(result.err,
+            "hint: 3 settings have no effect here: grow of r/a, columns of r/b, gap of r/b; lint says why\n");
   EXPECT_EQ(result.out.substr(0, result.out.find("at their")),
-            "r/a in S at 90 x 20: 4 settings\n\n"
-            "setting  value  from\n"
-            "kind     \"box\"  own\n"
-            "name     \"a\"    own\n"
-            "width    5      own\n"
-            "grow     2      own   does nothing here\n\n");
+            "r/a in S at 90 x 20: 4 settings\n\nsetting  value  from\nkind     \"box\"  own\nname     \"a\"    "
+            "own\nwidth    5      own\ngrow     2      own   no effect here\n\n");
   const testing::Result json =
       testing::run({"measure", "-", "--at", "9x9", "--settings", "b", "--format", "json"}, scene);
-  EXPECT_NE(json.out.find(R"({"key": "columns", "value": 3, "source": "own", "acts": false})"), std::string::npos);
+  EXPECT_NE(json.out.find(R"({"key": "columns", "value": 3, "source": "own", "has_effect": false})"),
+            std::string::npos);
   EXPECT_NE(json.out.find(R"({"key": "wrap", "value": false, "source": "default"})"), std::string::npos);
 }
 
@@ -114,7 +112,7 @@ TEST(Settings, OneLineTellsWhatIsKnownToDoNothingWithoutSolving) {
        "gap.x of r/a"},
   };
   for (const auto& [has, has_not, says] : cases) {
-    EXPECT_EQ(hint(has), "hint: 1 setting has no effect here: " + std::string(says) + "; see lint\n") << has;
+    EXPECT_EQ(hint(has), "hint: 1 setting has no effect here: " + std::string(says) + "; lint says why\n") << has;
     EXPECT_EQ(hint(has_not), "") << has_not;
   }
 }

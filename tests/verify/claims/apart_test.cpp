@@ -59,7 +59,7 @@ TEST(Apart, RowsAndTilesAreCutToTheLast) {
     tiles.push_back({x, x + 10.0 / 3, y, y + 7});
   }
   EXPECT_EQ(pairs_left(tiles, 0.01), 0U);
-  tiles[450].right += 1;                    // over its neighbour
+  tiles[450].right += 1;                    // over its neighbor
   EXPECT_LE(pairs_left(tiles, 0.01), 30U);  // two columns, cut across
   EXPECT_GT(pairs_left(tiles, 0.01), 0U);
   const std::vector<Edges4> all_over(40, {0, 5, 0, 5});

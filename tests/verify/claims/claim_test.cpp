@@ -33,15 +33,15 @@ Scene the_scene() {
 
 /// `90..120`; an end at which it holds stands behind a bracket.
 std::string stretch_of(const CheckedClaim::Failing& failing) {
-  return (failing.with_from ? "" : "(") + testing::short_number(failing.from) + ".." +
-         testing::short_number(failing.to) + (failing.with_to ? "" : ")");
+  return (failing.includes_from ? "" : "(") + testing::short_number(failing.from) + ".." +
+         testing::short_number(failing.to) + (failing.includes_to ? "" : ")");
 }
 
 /// `kept`, or the stretches of sizes at which a claim fails.
 std::string outcome_of(const std::string& claim) {
   const Scene scene = the_scene();
   const CheckedClaim checked = check(scene, {claim})[0];
-  if (checked.container_sizes == 0) return "never tested";
+  if (checked.tests == 0) return "untested";
   std::string text;
   for (const auto& failing : checked.failing) text += (text.empty() ? "" : ", ") + stretch_of(failing);
   return checked.holds ? "kept" : text;
@@ -72,7 +72,7 @@ TEST(Check, ABrokenClaimIsExplainedByWhatBrokeIt) {
 }
 
 TEST(Claims, HoldOrTellWhereTheyFail) {
-  // a = (w - 10) / 2 up to 40.25, reached at 90.5; b has the rest. tip sticks out of b below 70.
+  // a = (w - 10) / 2 up to 40.25, reached at 90.5; b has the rest. tip overhangs b below 70.
   const struct {
     const char *claim, *outcome;
   } cases[] = {
@@ -104,8 +104,8 @@ TEST(Claims, HoldOrTellWhereTheyFail) {
       {"apart(tag[*], a, tag[1])", "kept"},  // a node is not apart from itself, and need not be
       {"fits(b)", "50..70)"},
       {"fits(a)", "kept"},
-      {"shown(a, tip)", "kept"},
-      {"shown(c)", "50..100)"},
+      {"reachable(a, tip)", "kept"},
+      {"reachable(c)", "50..100)"},
       {"tag[*].width = 5", "kept"},
       {"tag[*].height = 5", "50..120"},
       {"tag[*].right >= tag[*].left + 5", "kept"},
@@ -116,8 +116,8 @@ TEST(Claims, HoldOrTellWhereTheyFail) {
       {"not (a.width > 30 and b.width > 30)", "(70..120"},
       {"(a.width + b.width) * 2 = (container.width - 10) / 0.5", "kept"},
       {"-a.width <= -20", "kept"},
-      {"a.width = 3 when never", "never tested"},
-      {"a.width = 3 when dim", "never tested"},
+      {"a.width = 3 when never", "untested"},
+      {"a.width = 3 when dim", "untested"},
       {"container.width < 120", "120..120"},
       {"container.width <= 119.99", "(119.99..120"},
   };
@@ -145,9 +145,9 @@ constexpr Breakable breakables[] = {
     {"apart(r/*)", enlarge},
     {"fits(r)", enlarge},
     {"fits(r/*)", enlarge},
-    {"shown(a)", hide},
-    {"shown(b)", enlarge},
-    {"shown(r/*)", enlarge},
+    {"reachable(a)", hide},
+    {"reachable(b)", enlarge},
+    {"reachable(r/*)", enlarge},
     {"count(r/*) = 3", hide},
     {"sum(r/*.width) = 30", enlarge},
     {"sum(r/*.width) = 30", hide},
@@ -225,7 +225,7 @@ TEST(Claims, FailWhereTheSolveDecidesNothing) {
       "height=20 ]");
   scene.ladder = {{100, 300}, Interval(20), {}};
   EXPECT_EQ(stretch_of(check(scene, {"apart(a, b)"})[0].failing.at(0)), "(140..220)");
-  EXPECT_EQ(stretch_of(check(scene, {"shown(a)"})[0].failing.at(0)), "180..180");
+  EXPECT_EQ(stretch_of(check(scene, {"reachable(a)"})[0].failing.at(0)), "180..180");
 }
 
 TEST(Claims, SayWhatIsProvedAndWhatIsSampled) {
@@ -238,7 +238,7 @@ TEST(Claims, SayWhatIsProvedAndWhatIsSampled) {
   EXPECT_EQ(checked[0].sampled[0].from, 300);
   EXPECT_NEAR(checked[0].sampled[0].to, 500, 1e-3);
   EXPECT_TRUE(checked[1].sampled.empty()) << "nothing bends where it is about something";
-  EXPECT_NE(report(checked[0]).find("sampled at whole widths 300 to 500, where it cannot be proved"),
+  EXPECT_NE(report(checked[0]).find("sampled at whole widths 300 to 500, where the layout is not linear"),
             std::string::npos);
 }
 
@@ -293,13 +293,13 @@ TEST(Claims, FailWhereTheyAreToldToAndNowhereElse) {
         const NodeId one = scrollers[static_cast<std::size_t>(random.below(static_cast<int>(scrollers.size())))];
         const std::string with = " with " + scene.tree.path(one) + ".scrolled = ";
         claims.push_back(a + ".bottom + " + b + ".left < " + std::to_string(random.below(300)) + with + "end");
-        claims.push_back("shown(" + a + ") or " + b + ".baseline > 40" + with + std::to_string(random.below(60)));
+        claims.push_back("in_view(" + a + ") or " + b + ".baseline > 40" + with + std::to_string(random.below(60)));
         scrolled += 2;
       }
       claims.push_back(a + ".width <= " + b + ".width + " + std::to_string(random.below(100)));
-      claims.push_back(a + ".bottom < " + b + ".top + 40 or " + a + ".cut = 0");
+      claims.push_back(a + ".bottom < " + b + ".top + 40 or " + a + ".overhang = 0");
       claims.push_back("apart(" + a + ", " + b + ")");
-      claims.push_back("fits(" + a + ") and shown(" + b + ")");
+      claims.push_back("fits(" + a + ") and reachable(" + b + ")");
       claims.push_back(a + ".lines * 20 <= " + b + ".content_height when container.width > 200.5");
     }
     const std::vector<CheckedClaim> checked = check(scene, claims);
@@ -394,8 +394,8 @@ TEST(Claims, AboutHiddenNodesEmptySetsAndSetsAgainstSets) {
       {"sum(top/*.width) = sum(low/*.width)", "kept"},
       {"gone/a.width = 7", "fails"},  // by name, and hidden
       {"not gone/a.width = 7", "kept"},
-      {"shown(gone/a)", "fails"},
-      {"not shown(gone/a)", "kept"},
+      {"reachable(gone/a)", "fails"},
+      {"not reachable(gone/a)", "kept"},
       {"fits(gone)", "fails"},
       {"count(gone/*) = 0", "kept"},
       {"sum(gone/*.width) = 0", "kept"},
@@ -411,11 +411,11 @@ TEST(Claims, AboutHiddenNodesEmptySetsAndSetsAgainstSets) {
       continue;
     }
     const CheckedClaim checked = check(scene, {claim})[0];
-    EXPECT_EQ(checked.holds ? "kept" : checked.container_sizes == 0 ? "never" : "fails", std::string(outcome)) << claim;
+    EXPECT_EQ(checked.holds ? "kept" : checked.tests == 0 ? "never" : "fails", std::string(outcome)) << claim;
   }
 }
 
-/// Two named rungs of one height once became one stretch, with all the sizes between them that nobody had tested.
+/// Two named sizes of one height once became one stretch, with all the sizes between them that nobody had tested.
 TEST(Claims, NamedRungsAreNoStretch) {
   Scene scene = testing::scene_from("row:r [ box:a width=10 height=5 ]");
   scene.ladder = {Interval(50), Interval(20), {{"one", 60, 30}, {"two", 90, 30}}};
@@ -435,74 +435,73 @@ TEST(Claims, AreTestedAtTheBoundsOfRangesOnHeights) {
   EXPECT_EQ(checked.failing[0].height, 30.5);
   EXPECT_EQ(checked.failing[0].from, 55);
   // Heights: two ends, three a bound, one below the bound at the end. Widths: both ends, 55, and the two stretches.
-  EXPECT_EQ(checked.container_sizes, (2U + 3 * 3 + 1) * 5);
+  EXPECT_EQ(checked.tests, (2U + 3 * 3 + 1) * 5);
 }
 
 /// A node far down a scroller once counted as cut off by what the scroller lies in.
-TEST(Claims, WhatCanBeScrolledIntoViewIsShown) {
+TEST(Claims, WhatCanBeScrolledIntoViewIsReachable) {
   Scene scene = testing::scene_from(
       "row:r [ column:list scroll=y width=30 [ box:near height=10 width=9 box:far height=300 width=9 shrink=0 "
       "box:last height=5 width=9 shrink=0 ] box:b pin={\"left\":10,\"top\":400} width=5 height=5 ]");
   scene.ladder = {{60, 64}, Interval(50), {}};
-  EXPECT_TRUE(check(scene, {"shown(near, far, last)"})[0].holds);
-  EXPECT_FALSE(check(scene, {"shown(b)"})[0].holds);
+  EXPECT_TRUE(check(scene, {"reachable(near, far, last)"})[0].holds);
+  EXPECT_FALSE(check(scene, {"reachable(b)"})[0].holds);
   scene.tree.replace_keys(scene.tree.at("list"), [&] {
     Keys keys = scene.tree.keys(scene.tree.at("list"));
     keys.scroll = Scroll::x;
     return keys;
   }());
-  EXPECT_FALSE(check(scene, {"shown(last)"})[0].holds);
+  EXPECT_FALSE(check(scene, {"reachable(last)"})[0].holds);
 }
 
 TEST(Claims, WhatIsNoneIsRefusedWithItsColumn) {
   const struct {
     const char *claim, *fault;
   } cases[] = {
-      {"a.widht = 3", "1: \"widht\" is no measure; the nearest one is \"width\""},
-      {"a.center_y = 3", "1: \"center_y\" is no measure; the nearest one is \"middle_y\""},
-      {"aa.width = 3", "1: \"aa\" names no node; the nearest name is \"a\""},
-      {"B.Width = 3", "1: \"Width\" is no measure; the nearest one is \"width\""},
-      {"LOW or a.width = 3",
-       "1: \"LOW\" is no quantity, range or mode; the nearest word is \"low\"; a quantity is "
-       "written as in beds.width"},
+      {"a.widht = 3", "1: \"widht\" is not a measure; did you mean \"width\"?"},
+      {"a.center_y = 3", "1: \"center_y\" is not a measure; did you mean \"middle_y\"?"},
+      {"aa.width = 3", "1: \"aa\" is not a node; did you mean \"a\"?"},
+      {"B.Width = 3", "1: \"Width\" is not a measure; did you mean \"width\"?"},
+      {"LOW or a.width = 3", "1: \"LOW\" is not a quantity (as in beds.width), range or mode; did you mean \"low\"?"},
       {"b.width = nobody/*.width", "11: \"nobody/*\" matches no node"},
-      {"a.width", "8: a comparison should stand here: =, <, <=, >, >= or :"},
-      {"a.width = ", "11: a number, a quantity as in beds.width, or a function should stand here"},
+      {"a.width", "8: expected a comparison here: =, <, <=, >, >= or :"},
+      {"a.width = ", "11: expected a number, a quantity as in beds.width, or a function here"},
       {"1 < a.width > 3", "15: one chain cannot mix < and >"},
-      {"smae(a.width, b.width)", "1: \"smae\" is no function; the nearest one is \"same\""},
-      {"a.width = shown(b)", "11: \"shown\" gives no number; a number, or a quantity, should stand here"},
-      {"shown and a.width = 3", "1: \"shown\" is a function: what it is about stands in brackets behind it"},
-      {"tag[*] = 3", "1: \"tag[*]\" names nodes, no number; write what of them, as in tag[*].width"},
-      {"fits(tag[*].width)", "7: a node should stand here, without what of it: tag[*]"},
+      {"smae(a.width, b.width)", "1: \"smae\" is not a function; did you mean \"same\"?"},
+      {"a.width = reachable(b)", "11: \"reachable\" returns no number; expected a number or a quantity here"},
+      {"reachable and a.width = 3", "1: \"reachable\" is a function; add its arguments in parentheses"},
+      {"tag[*] = 3", "1: \"tag[*]\" names nodes, not numbers; add a measure, as in tag[*].width"},
+      {"fits(tag[*].width)", "6: expected a node without a measure here: tag[*]"},
       {"a.width == 3", "9: \"==\" has no meaning in a claim; write \"=\""},
       {"a.width != 3", "9: \"!=\" has no meaning in a claim; write not, as in not a.width = 3"},
-      {"a.width = 3px", "11: \"3px\" is no number; sizes are in pixels and have no unit: 3"},
-      {"a.width = 50-2", "11: \"50-2\": write a blank on both sides of \"-\""},
-      {"a.width*2 = 3", "1: \"a.width*2\": write a blank on both sides of \"*\""},
-      {"a.width = 50%", "11: \"50%\" is no number; a share of the container is container.width / 2"},
-      {"a.width = 30%", "11: \"30%\" is no number; a share of the container is container.width * 30 / 100"},
-      {"a.width in 100..300", "12: \"100..300\" is no number; write 100 <= a.width <= 300"},
-      {"b.width = 100..300", "11: \"100..300\" is no number; write 100 <= b.width <= 300"},
-      {"a.width + b.width = 100..", "21: \"100..\" is no number; write 100 <= a.width + b.width"},
-      {"a.left = 3 or (b.width in 7..9)", "27: \"7..9\" is no number; write 7 <= b.width <= 9"},
-      {"not (a.width + 2) * 3 = 7..9", "25: \"7..9\" is no number; write 7 <= (a.width + 2) * 3 <= 9"},
-      {"a.width in 100..", "12: \"100..\" is no number; write 100 <= a.width"},
-      {"a.width = 1e-300%", "11: \"1e-300%\" is no number; a share of the container is container.width * 1e-300 / 100"},
-      {"equal(a.width, b.width)", "1: \"equal\" is no function; here that is same(...)"},
-      {"a.overflow = 3", "1: \"overflow\" is no measure; here that is \"cut\""},
-      {"a. = 3", "1: a measure is missing behind \"a.\""},
-      {"lwo",
-       "1: \"lwo\" is no quantity, range or mode; the nearest word is \"low\"; a quantity is written as in beds.width"},
-      {"same(a.width", "13: \")\" should stand here"},
-      {"inside(a)", "11: enclosed takes two: what lies in what"},
-      {"a.width = 3 wehn low", "13: the claim should end here; the nearest word is \"when\""},
-      {"a.width = 3 give", "17: write by how many pixels it may be off, as in within 0.5"},
-      {"a.width : b.width = 1", "22: a ratio needs as many numbers as there are sums"},
+      {"a.width = 3px", "11: \"3px\" is not a number; sizes are pixels without a unit: 3"},
+      {"a.width = 50-2", "11: \"50-2\": add a space on both sides of \"-\""},
+      {"a.width*2 = 3", "1: \"a.width*2\": add a space on both sides of \"*\""},
+      {"a.width = 50%", "11: \"50%\" is not a number; for a share of the container write container.width / 2"},
+      {"a.width = 30%", "11: \"30%\" is not a number; for a share of the container write container.width * 30 / 100"},
+      {"a.width in 100..300", "12: \"100..300\" is not a number; write 100 <= a.width <= 300"},
+      {"b.width = 100..300", "11: \"100..300\" is not a number; write 100 <= b.width <= 300"},
+      {"a.width + b.width = 100..", "21: \"100..\" is not a number; write 100 <= a.width + b.width"},
+      {"a.left = 3 or (b.width in 7..9)", "27: \"7..9\" is not a number; write 7 <= b.width <= 9"},
+      {"not (a.width + 2) * 3 = 7..9", "25: \"7..9\" is not a number; write 7 <= (a.width + 2) * 3 <= 9"},
+      {"a.width in 100..", "12: \"100..\" is not a number; write 100 <= a.width"},
+      {"a.width = 1e-300%",
+       "11: \"1e-300%\" is not a number; for a share of the container write container.width * 1e-300 / 100"},
+      {"equal(a.width, b.width)", "1: \"equal\" is not a function; here that is same(...)"},
+      {"a.overflow = 3",
+       "1: \"overflow\" is not a measure; here that is \"overflow_x\" and \"overflow_y\", of a container"},
+      {"a. = 3", "1: a measure is missing after \"a.\""},
+      {"lwo", "1: \"lwo\" is not a quantity (as in beds.width), range or mode; did you mean \"low\"?"},
+      {"same(a.width", "13: \")\" is expected here"},
+      {"inside(a)", "9: inside takes two nodes: the inner one, then the outer one"},
+      {"a.width = 3 wehn low", "13: expected the end of the claim here; did you mean \"when\"?"},
+      {"a.width = 3 within", "19: expected a number of pixels after within, as in within 0.5"},
+      {"a.width : b.width = 1", "22: a ratio needs one number per term"},
       {"a.width ! 3", "9: \"!\" has no meaning in a claim"},
       {"a.width ≤ 3", "9: \"≤\" has no meaning in a claim"},
-      {"a.width < 1e400", "11: \"1e400\" is beyond all numbers"},
-      {"(a.width + 1) = 3)", "18: the claim should end here"},
-      {"", "1: a number, a quantity as in beds.width, or a function should stand here"},
+      {"a.width < 1e400", "11: \"1e400\" is too large"},
+      {"(a.width + 1) = 3)", "18: expected the end of the claim here"},
+      {"", "1: expected a number, a quantity as in beds.width, or a function here"},
   };
   const Scene scene = the_scene();
   for (const auto& [claim, fault] : cases) {
@@ -520,12 +519,11 @@ TEST(Claims, OfAFileAreReadWithItAndRefusedWithTheirPlace) {
   const std::string head = R"({"format":2,"root":{"kind":"row","name":"r"},"claims":[)";
   EXPECT_EQ(testing::run({"check", "-"}, head + "\"r.width = container.width\"]}").status, 0);
   EXPECT_EQ(testing::run({"check", "-"}, head + "\"r.widht = 3\", 4]}").err,
-            "standard input:1:56: error: in this claim, column 1: \"widht\" is no measure; the nearest one is "
-            "\"width\" (at /claims/0)\n"
-            "standard input:1:71: error: a claim must be a text in quotes (at /claims/1)\n");
+            "standard input:1:56: error: in this claim, column 1: \"widht\" is not a measure; did you mean \"width\"? "
+            "(at /claims/0)\nstandard input:1:71: error: a claim must be a text in quotes (at /claims/1)\n");
   EXPECT_EQ(testing::run({"check", "-"}, head + "]}").err,
-            "fond-ladder: error: check: the scene has no claims; write \"claims\" into it, give one by --claim, or let "
-            "--suggest look for some\n");
+            "fond-ladder: error: check: the scene has no claims; add \"claims\" to the file, pass one with --claim, or "
+            "use --suggest to get some\n");
 }
 
 TEST(Claims, TheProgramChecksTheDemoAndSaysWhatBroke) {
@@ -538,7 +536,7 @@ TEST(Claims, TheProgramChecksTheDemoAndSaysWhatBroke) {
   const testing::Result closed = testing::run({"check", console, "--mode", "closed"});
   EXPECT_EQ(closed.status, 1);  // three claims are about the beds, which are gone
   EXPECT_NE(closed.out.find(
-                "never   beds.bottom <= work.top when container.width < 640 and not closed\n          never tested: "),
+                "untested  beds.bottom <= work.top when container.width < 640 and not closed\n          untested: "),
             std::string::npos)
       << closed.out;
   const testing::Result broken =
@@ -550,7 +548,7 @@ TEST(Claims, TheProgramChecksTheDemoAndSaysWhatBroke) {
   }
   testing::expect_golden("check.txt", text);
   const std::string json = testing::run({"check", console, "--claim", "bar.height = 3", "--format", "json"}).out;
-  EXPECT_NE(json.find(R"({"claim": "bar.height = 3", "number": 27, "holds": false, "rungs": )"), std::string::npos)
+  EXPECT_NE(json.find(R"({"claim": "bar.height = 3", "number": 27, "holds": false, "tests": )"), std::string::npos)
       << json;
 }
 
@@ -561,7 +559,7 @@ TEST(Claims, ComeOutTheSameOnAnyNumberOfThreads) {
   const auto text = [&](unsigned threads) {
     std::ostringstream out;
     for (const CheckedClaim& one : check(scene, claims, {}, threads)) {
-      out << one.claim << one.holds << one.container_sizes;
+      out << one.claim << one.holds << one.tests;
       for (const auto& failing : one.failing)
         out << ' ' << failing.from << ".." << failing.to << '@' << failing.worst.width;
     }

@@ -30,16 +30,16 @@ TEST(Matchers, KeepsTellsTheReportOfWhatBroke) {
   EXPECT_EQ(told(the_scene(), Keeps("a.width = b.width", {"wide"})), "matches");
   EXPECT_EQ(told(variant_of(the_scene(), "", {"wide"}), Keeps("a.width = b.width")), "matches");
   EXPECT_EQ(told(the_scene(), Keeps("b.width <= 266")),
-            "\nbroken  b.width <= 266\n"
+            "\nfails     b.width <= 266\n"
             "          from above 399 to 400 wide, 20 high; worst at 400 x 20: b.width 266.67\n"
             "          b is 266.67 wide (weight 2, 66.67 % of 400)\n");
   EXPECT_EQ(told(the_scene(), Keeps("b.widht <= 266")),
-            "which cannot be tested: column 1: \"widht\" is no measure; the nearest one is \"width\"");
-  EXPECT_NE(told(the_scene(), Keeps("a.width = 3 when wide")).find("never tested"), std::string::npos);
+            "which cannot be tested: column 1: \"widht\" is not a measure; did you mean \"width\"?");
+  EXPECT_NE(told(the_scene(), Keeps("a.width = 3 when wide")).find("untested"), std::string::npos);
   Scene carries = the_scene();
   EXPECT_EQ(told(carries, Keeps()), "which carries no claims");
   carries.claims = {"b.width >= 100", "a.width > b.width"};
-  EXPECT_TRUE(told(carries, Keeps()).starts_with("\nbroken  a.width > b.width\n"));
+  EXPECT_TRUE(told(carries, Keeps()).starts_with("\nfails     a.width > b.width\n"));
   EXPECT_EQ(::testing::PrintToString(carries), "a scene of 3 nodes, Beds");
   EXPECT_EQ(::testing::DescribeMatcher<Scene>(Keeps("fits(r)")), "keeps fits(r)");
 }

@@ -35,7 +35,7 @@ std::string differences(const Comparison& told) {
     for (const Interval& span : one.sizes)
       text += " " + testing::short_number(span.from) + ".." + testing::short_number(span.to);
     text += " " + box_text(one.first) + ">" + box_text(one.second) + "@" + testing::short_number(one.worst.width);
-    if (one.going_along > 0) text += " +" + std::to_string(one.going_along);
+    if (one.moved_with_parent > 0) text += " +" + std::to_string(one.moved_with_parent);
   }
   return text;
 }
@@ -43,7 +43,7 @@ std::string differences(const Comparison& told) {
 TEST(Compare, TellsWhatMovedByHowMuchAndWhere) {
   const struct {
     const char *first, *second, *told;
-    std::size_t same;
+    std::size_t unchanged;
   } cases[] = {
       {"row:r [ box:a width=50 box:b weight=1 ]", "row:r [ box:a width=50 box:b grow=1 ]", "", 3},
       {"row:r [ box:a width=50 box:b weight=1 ]", "row:r [ box:a width=60 box:b weight=1 ]",
@@ -65,8 +65,8 @@ TEST(Compare, TellsWhatMovedByHowMuchAndWhere) {
   for (const auto& [first, second, told, same] : cases) {
     const Comparison found = compare({"", scene_of(first)}, {"", scene_of(second)});
     EXPECT_EQ(differences(found), told) << first << " | " << second;
-    EXPECT_EQ(found.same, same) << first << " | " << second;
-    EXPECT_EQ(found.container_sizes, 101U);
+    EXPECT_EQ(found.unchanged, same) << first << " | " << second;
+    EXPECT_EQ(found.sizes, 101U);
   }
 }
 
@@ -82,9 +82,9 @@ TEST(Compare, ASceneIsLikeItselfAndDifferencesGoBothWays) {
     second.tree.replace_keys(node, keys);
     const Comparison there = compare({"", first}, {"", second}), back = compare({"", second}, {"", first});
     ASSERT_EQ(there.differences.size(), back.differences.size());
-    EXPECT_EQ(there.same, back.same);
+    EXPECT_EQ(there.unchanged, back.unchanged);
     for (std::size_t k = 0; k < there.differences.size(); ++k)
-      EXPECT_EQ(there.differences[k].most, back.differences[k].most);
+      EXPECT_EQ(there.differences[k].max_difference, back.differences[k].max_difference);
   }
 }
 
@@ -106,15 +106,16 @@ TEST(Compare, TheProgramSaysWhatDiffersOrThatNothingDoes) {
   testing::expect_golden("compare.txt", closed.out);
   const testing::Result at = shown({"--set", "beds.when.narrow.width=300", "--at", "phone", "--format", "json"});
   EXPECT_EQ(at.status, 1);
-  EXPECT_NE(at.out.find(
-                R"({"node": "console/body/beds", "what": "changed", "widths": [{"from": 390, "to": 390}], "most": 58)"),
-            std::string::npos)
+  EXPECT_NE(
+      at.out.find(
+          R"({"node": "console/body/beds", "what": "changed", "widths": [{"from": 390, "to": 390}], "max_difference": 58)"),
+      std::string::npos)
       << at.out;
   EXPECT_EQ(shown({"--set", "title.one_line=true"}).status, 0);
-  EXPECT_EQ(
-      shown({}).err,
-      "fond-ladder: error: compare: with what? Name a second scene, or say what is to be different: --set, --move, "
-      "--group, --remove, --insert, --ungroup, --duplicate, --mode, --locale, --text-metrics or --text-expansion\n");
+  EXPECT_EQ(shown({}).err,
+            "fond-ladder: error: compare: nothing to compare with; name a second scene, or change this one with --set, "
+            "--move, --group, --remove, --insert, --ungroup, --duplicate, --mode, --locale, --text-metrics or "
+            "--text-expansion\n");
   EXPECT_EQ(shown({"nowhere.scene.json"}).status, 2);
   // A scene that comes by a pipe is read once, and compared with itself as changed.
   const std::string piped = R"({"format":2,"root":{"kind":"row","name":"r","children":[{"kind":"box","name":"a"}]}})";

@@ -22,7 +22,7 @@ std::vector<Quantity> every_quantity(const Tree& tree) {
   return all;
 }
 
-/// What sticks out of a text, told from its lines alone.
+/// What overhangs a text, told from its lines alone.
 double words_out(const Solution& solution, NodeId text) {
   const Rect box = solution.relative_box(text);
   const FourSides border = solution.border(text);
@@ -68,6 +68,33 @@ TEST(Measuring, TheMostCutOfAPartIsTheLargestCutInIt) {
     }
   }
   EXPECT_GT(overhangs_somewhere, 50);
+}
+
+TEST(Measuring, OverhangIsItsLargestSideAndOverflowTheLargestOfTheChildren) {
+  testing::RandomScenes random(testing::seed() + 1);
+  int overflowing = 0;
+  for (int i = 0; i < 60; ++i) {
+    const Scene scene(random.tree(25));
+    const Solution solution = solve(scene, {30.0 + 9 * i, 120.0});
+    for (const NodeId node : scene.tree.nodes()) {
+      if (!solution.is_placed(node)) continue;
+      const auto measured = [&](Measure measure) { return value_of({node, measure, ""}, solution).value_or(-1); };
+      const double left = measured(Measure::overhang_left), right = measured(Measure::overhang_right),
+                   top = measured(Measure::overhang_top), bottom = measured(Measure::overhang_bottom);
+      EXPECT_EQ(measured(Measure::overhang), std::max({left, right, top, bottom})) << scene.tree.path(node);
+      double x = 0, y = 0;
+      for (const NodeId child : scene.tree.children(node)) {
+        if (!solution.is_placed(child)) continue;
+        const FourSides of_box = solution.overhang(child);
+        x = std::max({x, of_box.left, of_box.right});
+        y = std::max({y, of_box.top, of_box.bottom});
+      }
+      EXPECT_EQ(measured(Measure::overflow_x), x) << scene.tree.path(node);
+      EXPECT_EQ(measured(Measure::overflow_y), y) << scene.tree.path(node);
+      overflowing += x > 0 || y > 0 ? 1 : 0;
+    }
+  }
+  EXPECT_GT(overflowing, 30);
 }
 
 TEST(Measuring, WordsThatSurelyFitDoFit) {

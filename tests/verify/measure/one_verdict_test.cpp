@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// What sticks out, runs into padding and is not seen has one answer, whoever is asked: the table and the page
+// What overhangs, runs into padding and is invisible has one answer, whoever is asked: the table and the page
 // (troubles), JSON, claims, sweeps, lint and pictures. Random trees with scrollers, pins, nudges, scale and what is
 // meant, at one size each.
 #include <gmock/gmock.h>
@@ -61,7 +61,7 @@ class Verdicts {
 
   [[nodiscard]] std::string path(NodeId node) const { return scene_.tree.path(node); }
   [[nodiscard]] bool allowed_overhang(NodeId node) const { return scene_.tree.keys(node).allow.overhang(); }
-  /// Whether it, or what it lies in, is told as unseen, and it does not stick out of that into sight.
+  /// Whether it, or what it lies in, is told as invisible, and it does not overhang that into sight.
   [[nodiscard]] bool is_invisible(NodeId node) const {
     for (NodeId at = node; at; at = scene_.tree.parent(at)) {
       if (told_.at(Issue::Kind::invisible).contains(path(at))) return at == node || !is_seen(node);
@@ -81,12 +81,12 @@ class Verdicts {
         if (!is_allowed && !is_text && !sides(node, "overhang").contains(side)) into.insert(path(node));
       }
     }
-    for (const std::string& one : told_.at(Issue::Kind::sticks_out)) EXPECT_TRUE(overhang.contains(one)) << one;
+    for (const std::string& one : told_.at(Issue::Kind::overhangs)) EXPECT_TRUE(overhang.contains(one)) << one;
     for (const std::string& one : told_.at(Issue::Kind::overlaps_padding))
       EXPECT_FALSE(sides(scene_.tree.at(one), "padding_overlap").empty()) << one;
-    // What lies in something that is unseen on purpose is not told either.
+    // What lies in something that is invisible on purpose is not told either.
     for (const std::string& one : overhang)
-      EXPECT_TRUE(told_.at(Issue::Kind::sticks_out).contains(one) || lies_invisible(one)) << one;
+      EXPECT_TRUE(told_.at(Issue::Kind::overhangs).contains(one) || lies_invisible(one)) << one;
     for (const std::string& one : into)
       EXPECT_TRUE(told_.at(Issue::Kind::overlaps_padding).contains(one) || lies_invisible(one)) << one;
   }
@@ -94,7 +94,7 @@ class Verdicts {
   void sweep_agrees(const ContainerSize& container_size) const {
     std::vector<std::string> asked;
     for (const NodeId node : nodes_) {
-      for (const char* measure : {".cut", ".intrusion", ".shown"}) asked.push_back(path(node) + measure);
+      for (const char* measure : {".overhang", ".padding_overlap", ".reachable"}) asked.push_back(path(node) + measure);
     }
     const Sweep swept = sweep(scene_, {container_size}, asked, {});
     for (std::size_t i = 0; i < nodes_.size(); ++i) {
@@ -113,7 +113,7 @@ class Verdicts {
   void claims_agree() {
     std::vector<std::string> claims;
     for (const NodeId node : nodes_)
-      claims.push_back("fits(" + path(node) + ")"), claims.push_back("shown(" + path(node) + ")");
+      claims.push_back("fits(" + path(node) + ")"), claims.push_back("reachable(" + path(node) + ")");
     const std::vector<CheckedClaim> checked = check(scene_, claims);
     for (std::size_t i = 0; i < nodes_.size(); ++i) {
       bool is_fits = true;
@@ -142,7 +142,7 @@ class Verdicts {
     for (const std::string& one : found[LintRule::behind])
       EXPECT_TRUE(told_invisible(one, Invisible::Why::behind)) << one << ": behind";
     for (const std::string& one : found[LintRule::overlaps_padding])
-      EXPECT_TRUE(json_.at(one).contains("padding_overlap")) << one << ": intrudes";
+      EXPECT_TRUE(json_.at(one).contains("padding_overlap")) << one << ": overlaps padding";
     // What follows from something that is told is not told again.
     const auto follows = [&](const std::string& one) {
       for (NodeId at = scene_.tree.at(one); at; at = scene_.tree.parent(at)) {
@@ -154,12 +154,12 @@ class Verdicts {
       }
       return false;
     };
-    for (const std::string& one : told_[Issue::Kind::sticks_out]) {
+    for (const std::string& one : told_[Issue::Kind::overhangs]) {
       const bool is_allowed = scene_.tree.keys(scene_.tree.at(one)).allow.has(LintRule::never_fits);
-      EXPECT_TRUE(is_allowed || follows(one)) << one << " sticks out";
+      EXPECT_TRUE(is_allowed || follows(one)) << one << " overhangs";
     }
     for (const std::string& one : told_[Issue::Kind::overlaps_padding])
-      EXPECT_TRUE(found[LintRule::overlaps_padding].contains(one) || follows(one)) << one << " intrudes";
+      EXPECT_TRUE(found[LintRule::overlaps_padding].contains(one) || follows(one)) << one << " overlaps padding";
   }
 
   void picture_agrees() {
@@ -189,8 +189,7 @@ class Verdicts {
     scene_.ladder.width = *container_size.width;
     scene_.ladder.height.reset();
     if (container_size.height) scene_.ladder.height = Interval(*container_size.height);
-    for (const auto kind : {Issue::Kind::sticks_out, Issue::Kind::overlaps_padding, Issue::Kind::invisible})
-      told_[kind];
+    for (const auto kind : {Issue::Kind::overhangs, Issue::Kind::overlaps_padding, Issue::Kind::invisible}) told_[kind];
     const testing::Result said = testing::run({"measure", "-", "--format", "json"}, to_json(scene_));
     if (said.status == 2) return;  // an area that its grid does not have
     const nlohmann::json answer = nlohmann::json::parse(said.out);
@@ -202,10 +201,10 @@ class Verdicts {
     }
     return false;
   }
-  [[nodiscard]] bool is_seen(NodeId node) const { return Sight(solution_).is_shown(node); }
+  [[nodiscard]] bool is_seen(NodeId node) const { return Sight(solution_).is_reachable(node); }
   [[nodiscard]] bool told_invisible(const std::string& one, Invisible::Why why) const {
     const auto& said = json_.at(one);
-    return said.contains("unseen") ? why_.at(one) == why : lies_invisible(one);
+    return said.contains("invisible") ? why_.at(one) == why : lies_invisible(one);
   }
 
   Scene scene_;
@@ -231,7 +230,7 @@ TEST(OneVerdict, WhoeverIsAsked) {
     verdicts.claims_agree();
     verdicts.lint_agrees();
     verdicts.picture_agrees();
-    for (const auto kind : {Issue::Kind::sticks_out, Issue::Kind::overlaps_padding, Issue::Kind::invisible})
+    for (const auto kind : {Issue::Kind::overhangs, Issue::Kind::overlaps_padding, Issue::Kind::invisible})
       told[kind] += verdicts.count(kind);
     invisible += verdicts.invisible;
     pictures += verdicts.pictures;

@@ -52,7 +52,7 @@ TEST(Plane, ADiagonalIsExact) {
       check_every_height({variant_of(scene, "", {})}, {"s.width <= s.height within 0"}, {100, 300})[0];
   ASSERT_EQ(checked.failing.size(), 1U);
   double area = 0;
-  for (const auto& piece : checked.failing[0].pieces) {
+  for (const auto& piece : checked.failing[0].polygons) {
     std::vector<Point> corners;
     for (const Extent& corner : piece) {
       corners.push_back({corner.width, corner.height});
@@ -100,7 +100,8 @@ TEST(Plane, WhatOneOfManyLiesBehindIsARegion) {
   Scene scene = testing::scene_from(scene_text + R"( box:c width=50% height=50% pin={"right":0,"bottom":0} ])");
   scene.ladder = {{100, 400}, Interval(100, 400), {}};
   std::vector<Claim> claims;
-  for (int i = 1; i <= 20; ++i) claims.emplace_back(scene, "shown(b" + std::to_string(i) + ") or shown(" + all + ")");
+  for (int i = 1; i <= 20; ++i)
+    claims.emplace_back(scene, "reachable(b" + std::to_string(i) + ") or reachable(" + all + ")");
   const InPlane found = look_in_plane(scene, {}, claims, {{100, 400}, {100, 400}}, false, 1, {});
   for (int i = 1; i <= 20; ++i) {
     // The curtain lies around it from where it is wholly inside of the container to where half of that begins behind
@@ -172,10 +173,10 @@ TEST(Map, KnowsTurnsRangesAndRungs) {
   Scene scene = testing::scene_from("row:r [ box:a width=100 box:b weight=1 min_width=80 ]");
   scene.ladder = {{100, 300}, Interval(100, 200), {{"hand", 150, 120}, {"far", 900, 120}, {"wide", 200}}};
   const SizeMap map = map_sizes(variant_of(scene, "", {}), {"a.width = 100"}, {100, 200});
-  ASSERT_EQ(map.breakpoints.size(), 1U) << "b reaches its minimum at 180, at every height";
-  EXPECT_NEAR(map.breakpoints[0].from.width, 180, 1e-6);
-  EXPECT_NEAR(map.breakpoints[0].to.width, 180, 1e-6);
-  EXPECT_EQ(map.container_sizes.size(), 1U);
+  ASSERT_EQ(map.boundaries.size(), 1U) << "b reaches its minimum at 180, at every height";
+  EXPECT_NEAR(map.boundaries[0].from.width, 180, 1e-6);
+  EXPECT_NEAR(map.boundaries[0].to.width, 180, 1e-6);
+  EXPECT_EQ(map.named_sizes.size(), 1U);
   ASSERT_EQ(map.claims[0].failing.size(), 1U);
   EXPECT_NEAR(map.claims[0].failing[0].to, 180, 1e-6);
   EXPECT_TRUE(draw(map, PictureForm::svg).bytes.find("fails within 100 to 180 wide") != std::string::npos);

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Turns that can be worked out by hand: where, of which kind, and why. Then random scenes, in which every quantity must
-// be straight between two neighbouring turns.
+// be straight between two neighboring turns.
 #include <gtest/gtest.h>
 
 #include <cmath>
@@ -45,76 +45,76 @@ const Case cases[] = {
      "row:r [ box:a width=100 shrink=0 box:b weight=1 min_width=50 ]",
      {100, 300},
      "b.width",
-     "at 150: b.width bends at 50, its slope from 0 to 1: `b` leaves its minimum 50\n"},
+     "at 150: b.width bends at 50, its slope from 0 to 1: `b` grows past its minimum, 50\n"},
     {"a maximum is reached",
      "row:r [ box:a weight=1 max_width=80 box:b weight=1 ]",
      {100, 300},
      "a.width",
-     "at 160: a.width bends at 80, its slope from 0.5 to 0: `a` reaches its maximum 80\n"},
+     "at 160: a.width bends at 80, its slope from 0.5 to 0: `a` reaches its maximum, 80\n"},
     {"and the sibling takes over",
      "row:r [ box:a weight=1 max_width=80 box:b weight=1 ]",
      {100, 300},
      "b.width",
-     "at 160: b.width bends at 80, its slope from 0.5 to 1: `a` reaches its maximum 80\n"},
+     "at 160: b.width bends at 80, its slope from 0.5 to 1: `a` reaches its maximum, 80\n"},
     {"between two pixels",
      "row:r [ box:a weight=1 max_width=80.25 box:b weight=3 ]",
      {100, 400},
      "a.width",
-     "at 321: a.width bends at 80.25, its slope from 0.25 to 0: `a` reaches its maximum 80.25\n"},
+     "at 321: a.width bends at 80.25, its slope from 0.25 to 0: `a` reaches its maximum, 80.25\n"},
     {"between two pixels, off the grid",
      "row:r [ box:a weight=1 max_width=33.3 box:b weight=1 ]",
      {50, 100},
      "a.width",
-     "at 66.6: a.width bends at 33.3, its slope from 0.5 to 0: `a` reaches its maximum 33.3\n"},
+     "at 66.6: a.width bends at 33.3, its slope from 0.5 to 0: `a` reaches its maximum, 33.3\n"},
     {"with gap and padding",
      "row:r gap=10 padding=5 [ box:a weight=1 min_width=60 box:b weight=1 ]",
      {100, 200},
      "a.width",
-     "at 140: a.width bends at 60, its slope from 0 to 0.5: `a` leaves its minimum 60\n"},
+     "at 140: a.width bends at 60, its slope from 0 to 0.5: `a` grows past its minimum, 60\n"},
     {"two freezing points",
      "row:r [ box:a weight=1 max_width=40 box:b weight=1 max_width=60 box:c weight=1 ]",
      {90, 250},
      "c.width",
-     "at 120: c.width bends at 40, its slope from 0.33 to 0.5: `a` reaches its maximum 40\n"
-     "at 160: c.width bends at 60, its slope from 0.5 to 1: `b` reaches its maximum 60\n"},
+     "at 120: c.width bends at 40, its slope from 0.33 to 0.5: `a` reaches its maximum, 40\nat 160: c.width bends at "
+     "60, its slope from 0.5 to 1: `b` reaches its maximum, 60\n"},
     {"a smallest content",
      "row:r [ text:t text=\"aaaaaaaaaa bb\" weight=1 box:b weight=1 ]",
      {100, 400},
      "t.width",
-     "at 192: t.width bends at 96, its slope from 0 to 0.5: `t` leaves its smallest content 96\n"},
+     "at 192: t.width bends at 96, its slope from 0 to 0.5: `t` grows past its smallest content, 96\n"},
     // Growing and shrinking.
     {"shrinking ends",
      "row:r [ box:a width=100 min_width=0 box:b width=60 min_width=0 shrink=0 ]",
      {80, 240},
      "a.width",
-     "at 160: a.width bends at 100, its slope from 1 to 0: `r` has room for all it holds\n"},
+     "at 160: a.width bends at 100, its slope from 1 to 0: `r` has space for all its children\n"},
     {"growing begins", "row:r [ box:a basis=50 grow=1 box:b width=70 shrink=0 ]", {130, 200}, "a.width", ""},
     {"a base is met, then growth",
      "row:r [ box:a basis=100 min_width=0 grow=1 box:b basis=50 min_width=0 ]",
      {100, 200},
      "a.width",
-     "at 150: a.width bends at 100, its slope from 0.67 to 1: `r` has room for all it holds\n"},
+     "at 150: a.width bends at 100, its slope from 0.67 to 1: `r` has space for all its children\n"},
     {"a shrink stopped by a minimum",
      "row:r [ box:a width=100 min_width=80 box:b width=100 min_width=0 ]",
      {100, 190},
      "b.width",
-     "at 160: b.width bends at 80, its slope from 1 to 0.5: `a` leaves its minimum 80\n"},
+     "at 160: b.width bends at 80, its slope from 1 to 0.5: `a` grows past its minimum, 80\n"},
     {"a maximum beats growth",
      "row:r [ box:a basis=10 grow=1 max_width=90 ]",
      {50, 150},
      "a.width",
-     "at 90: a.width bends at 90, its slope from 1 to 0: `a` reaches its maximum 90\n"},
+     "at 90: a.width bends at 90, its slope from 1 to 0: `a` reaches its maximum, 90\n"},
     // Alignment.
-    {"a centred child begins to move",
+    {"a centerd child begins to move",
      "row:r along=between [ box:a width=60 box:b width=60 ]",
      {100, 200},
      "b.left",
-     "at 120: b.left bends at 60, its slope from 0.5 to 1: `r` has room for all it holds\n"},
+     "at 120: b.left bends at 60, its slope from 0.5 to 1: `r` has space for all its children\n"},
     {"an automatic margin takes the rest",
      "row:r [ box:a width=60 shrink=0 box:b width=40 shrink=0 margin={\"left\":\"auto\"} ]",
      {80, 200},
      "b.left",
-     "at 100: b.left bends at 60, its slope from 0 to 1: `r` has room for all it holds\n"},
+     "at 100: b.left bends at 60, its slope from 0 to 1: `r` has space for all its children\n"},
     // Wrapping.
     {"a line breaks",
      "row:r wrap=true [ box:a width=60 box:b width=60 ]",
@@ -162,23 +162,23 @@ const Case cases[] = {
      "column:c across=start [ text:t text=\"aa bb\" ]",
      {30, 90},
      "t.width",
-     "at 48: t.width bends at 48, its slope from 1 to 0: `t` reaches its content's width 48\n"},
+     "at 48: t.width bends at 48, its slope from 1 to 0: `t` reaches the width of its content, 48\n"},
     // Across.
     {"a maximum across",
      "column:c [ box:a max_width=70 ]",
      {50, 100},
      "a.width",
-     "at 70: a.width bends at 70, its slope from 1 to 0: `a` reaches its maximum 70\n"},
+     "at 70: a.width bends at 70, its slope from 1 to 0: `a` reaches its maximum, 70\n"},
     {"a minimum in percent",
      "row:r [ box:a width=40 min_width=50% shrink=0 ]",
      {60, 120},
      "a.width",
-     "at 80: a.width bends at 40, its slope from 0 to 0.5: `a` reaches its minimum 40\n"},
-    {"a stack that centres",
+     "at 80: a.width bends at 40, its slope from 0 to 0.5: `a` reaches its minimum, 40\n"},
+    {"a stack that centers",
      "stack:s place_items={\"x\":\"center\"} [ box:a width=fill max_width=60 ]",
      {40, 100},
      "a.left",
-     "at 60: a.left bends at 0, its slope from 0 to 0.5: `a` reaches its maximum 60\n"},
+     "at 60: a.left bends at 0, its slope from 0 to 0.5: `a` reaches its maximum, 60\n"},
     // Grids.
     {"another column fits",
      "grid:g gap=10 columns=[{\"repeat\":\"fitting\",\"tracks\":[{\"min\":50,\"max\":\"1fr\"}]}] [ box:a box:b ]",
@@ -251,39 +251,39 @@ TEST(Breakpoints, AreFoundAlongHeightsToo) {
   SweepOptions options;
   options.along_height = true;
   EXPECT_EQ(breakpoints_text(sweep(scene, Ladder{{100, 400}, Interval(100, 300), {}}, {"b.height"}, options)),
-            "at 150: b.height bends at 50, its slope from 0 to 1: `b` leaves its minimum 50\n");
+            "at 150: b.height bends at 50, its slope from 0 to 1: `b` grows past its minimum, 50\n");
 }
 
 /// What decides is told, and not what follows from it; and whatever turns has a cause.
 TEST(Breakpoints, AreExplainedByWhatDecides) {
   const struct {
-    const char *what, *scene, *quantity, *cause;
+    const char *what, *scene, *quantity, *why;
   } cases[] = {
-      {"a row runs out of room, a text in it breaks anew",
+      {"a row runs out of space, a text in it breaks anew",
        "row:r gap=10 [ box:list width=200 text:t text=\"mist fern kelp moss tray water bench\" ]", "t.width",
-       "`r` has room for all it holds"},
+       "`r` has space for all its children"},
       {"a sidebar beside content that wraps",
        "row:r [ box:side width=150 row:main wrap=true weight=1 [ box:x width=100 box:y width=90 ] ]", "side.width",
-       "`main` leaves its smallest content 100"},
+       "`main` grows past its smallest content, 100"},
       {"spare between the tracks of a grid", "grid:g columns=[100,100] place_content=between [ box:a box:b ]", "b.left",
-       "the columns of `g` have room to spare"},
+       "the columns of `g` have unused space"},
       {"a share of a grid begins to grow", "grid:g columns=[\"1fr\",\"2fr\"] [ box:a width=150 box:b width=20 ]",
        "b.left", "column 0 of `g` is no longer only as large as `a`"},
       {"a node slides behind another",
        "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} box:c width=300 height=100 "
        "pin={\"left\":100,\"top\":0} ]",
-       "a.shown", "`a` lies behind `c`"},
-      {"a node sticks out", "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} ]", "a.overhang",
-       "`a` no longer sticks out of `s`"},
+       "a.reachable", "`a` is behind `c`"},
+      {"a node overhangs", "stack:s [ box:a width=50 height=50 pin={\"left\":\"50%\",\"top\":0} ]", "a.overhang",
+       "`a` no longer overhangs `s`"},
   };
   for (const auto& one : cases) {
     const Sweep swept = sweep_of(one.scene, {80, 700}, one.quantity);
     ASSERT_FALSE(swept.breakpoints().empty()) << one.what;
     EXPECT_TRUE(std::ranges::any_of(swept.breakpoints(),
-                                    [&](const Breakpoint& breakpoint) { return breakpoint.cause == one.cause; }))
+                                    [&](const Breakpoint& breakpoint) { return breakpoint.why == one.why; }))
         << one.what << ": " << breakpoints_text(swept);
     for (const Breakpoint& breakpoint : swept.breakpoints()) {
-      EXPECT_EQ(breakpoint.cause.find(" goes from "), std::string::npos) << one.what << ": " << breakpoint.cause;
+      EXPECT_EQ(breakpoint.why.find(" goes from "), std::string::npos) << one.what << ": " << breakpoint.why;
     }
   }
 }
@@ -297,7 +297,7 @@ TEST(Breakpoints, AllHaveACause) {
     for (const Breakpoint& breakpoint :
          sweep(scene, {{100, 500}, Interval(300), {}}, {"*.width", "*.top", "*.overhang"}, {}).breakpoints()) {
       ++breakpoints;
-      EXPECT_NE(breakpoint.cause, "") << breakpoint << " in the scene of seed " << testing::seed() + seed;
+      EXPECT_NE(breakpoint.why, "") << breakpoint << " in the scene of seed " << testing::seed() + seed;
     }
   }
   EXPECT_GT(breakpoints, 500U);
@@ -306,9 +306,9 @@ TEST(Breakpoints, AllHaveACause) {
 /// What is read off a traced solve is what is read off a plain one, of every measure.
 TEST(Breakpoints, ValuesAreThoseOfPlainSolves) {
   const std::vector<std::string> asked{
-      "*.width",    "*.bottom",          "*.middle_x", "*.content_width", "*.overhang", "*.content_height",
-      "*.baseline", "*.lines",           "*.columns",  "*.rows",          "*.per_line", "*.unused_space",
-      "*.shown",    "*.padding_overlap", "*.line",     "*.left"};
+      "*.width",     "*.bottom",          "*.middle_x", "*.content_width", "*.overhang", "*.content_height",
+      "*.baseline",  "*.lines",           "*.columns",  "*.rows",          "*.per_line", "*.unused_space",
+      "*.reachable", "*.padding_overlap", "*.line",     "*.left"};
   std::size_t looks = 0;
   for (std::uint32_t seed = 0; seed < 60 && !HasFailure(); ++seed) {
     testing::RandomScenes random(testing::seed() + seed);
@@ -375,14 +375,14 @@ TEST(Breakpoints, ACurveIsToldOnce) {
 
 TEST(Breakpoints, TheEndsOfTheLadderCount) {
   EXPECT_EQ(breakpoints_text(sweep_of("row:r [ box:a width=20 box:b weight=1 min_width=0 ]", {0, 40}, "b.width")),
-            "at 20: b.width bends at 0, its slope from 0 to 1: `b` leaves its minimum 0\n");
+            "at 20: b.width bends at 0, its slope from 0 to 1: `b` grows past its minimum, 0\n");
   EXPECT_EQ(breakpoints_text(sweep_of("column:c [ box:a max_width=70 ]", {70, 80}, "a.width")),
-            "at 70: a.width bends at 70, its slope from 1 to 0: `a` reaches its maximum 70\n");
+            "at 70: a.width bends at 70, its slope from 1 to 0: `a` reaches its maximum, 70\n");
   EXPECT_EQ(sweep_of("column:c [ box:a ]", {70.5, 72.25}, "a.width").steps.size(), 4U);
   EXPECT_EQ(sweep_of("column:c [ box:a ]", {1e9, 1e9}, "a.width").steps.size(), 1U);
 }
 
-/// Between two neighbouring turns the steps of a quantity lie on one line.
+/// Between two neighboring turns the steps of a quantity lie on one line.
 void expect_straight(const Sweep& swept, std::size_t q, const std::string& scene) {
   std::vector<const Breakpoint*> breakpoints;
   for (const Breakpoint& breakpoint : swept.breakpoints()) {
@@ -436,7 +436,7 @@ TEST(Breakpoints, OfWhatGrowsUntilItsLineBreaks) {
   EXPECT_EQ(breakpoints_text(
                 sweep_of("column:bay [ box:bed width=fill aspect_ratio=2.75 max_height=60 box:tools height=140 ]",
                          {104, 320}, "bed.height", 200.0)),
-            "at 165: bed.height bends at 60, its slope from 0.36 to 0: `bed` reaches its maximum 60\n");
+            "at 165: bed.height bends at 60, its slope from 0.36 to 0: `bed` reaches its maximum, 60\n");
 }
 
 TEST(Breakpoints, BetweenThemEveryQuantityOfRandomScenesIsStraight) {
@@ -454,7 +454,7 @@ TEST(Breakpoints, BetweenThemEveryQuantityOfRandomScenesIsStraight) {
     if (::testing::Test::HasFatalFailure()) return;
     for (const Breakpoint& breakpoint : swept.breakpoints()) {
       ++breakpoints;
-      without_cause += breakpoint.cause.empty() ? 1 : 0;
+      without_cause += breakpoint.why.empty() ? 1 : 0;
     }
   }
   EXPECT_GT(breakpoints, 500U);
@@ -477,7 +477,7 @@ TEST(Breakpoints, AreTheSameOnAnyNumberOfThreads) {
 }
 
 TEST(Quantities, TheBaselineIsThatOfTheWordsWhereTheyLie) {
-  const Scene scene = testing::scene_from("row:r [ text:a text=Fern words_up=end text:b text=Fern ]");
+  const Scene scene = testing::scene_from("row:r [ text:a text=Fern text_align={\"y\":\"end\"} text:b text=Fern ]");
   const Solution solution = solve(scene, {200.0, 100.0});
   for (const auto& [name, at] : {std::pair("a", 95.2), std::pair("b", 15.2)}) {
     EXPECT_NEAR(solution.baseline(scene.tree.at(name)), at, 1e-9);
@@ -518,7 +518,9 @@ TEST(Quantities, MeasureRoomCutsAndWhatIsShown) {
   };
   EXPECT_EQ(values({"r.unused_space", "w.unused_space", "w.per_line", "r.per_line"}), "20 -40 2 2 ");
   EXPECT_EQ(values({"z.overhang", "w.overhang", "a.overhang", "gone.overhang"}), "40 100 0 - ");
-  EXPECT_EQ(values({"a.shown", "b.shown", "cover.shown", "none.shown", "gone.shown", "w.shown"}), "0 1 1 0 0 0 ");
+  EXPECT_EQ(
+      values({"a.reachable", "b.reachable", "cover.reachable", "none.reachable", "gone.reachable", "w.reachable"}),
+      "0 1 1 0 0 0 ");
 }
 
 TEST(Sweep, NamesThatAreAlikeAreToldTogether) {

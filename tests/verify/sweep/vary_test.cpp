@@ -42,13 +42,13 @@ const Case cases[] = {
      "a.width",
      {0, 300},
      "b.width",
-     "at 250: b.width bends at 50, its slope from -1 to 0: `b` reaches its minimum 50\n"},
+     "at 250: b.width bends at 50, its slope from -1 to 0: `b` reaches its minimum, 50\n"},
     {"the minimum itself is dragged",
      "row:r [ box:a weight=1 min_width=10 box:b weight=1 ]",
      "a.min_width",
      {0, 300},
      "b.width",
-     "at 150: b.width bends at 150, its slope from 0 to -1: `a` reaches its minimum 150\n"},
+     "at 150: b.width bends at 150, its slope from 0 to -1: `a` reaches its minimum, 150\n"},
     {"a gap breaks a line",
      "row:r wrap=true [ box:a width=100 box:b width=100 box:c width=80 ]",
      "r.gap",
@@ -67,13 +67,13 @@ const Case cases[] = {
      "c.padding",
      {0, 40},
      "a.width",
-     "at 25: a.width bends at 0, its slope from -2 to 0: `c` reaches its minimum 50\n"},
-    {"a share of the room",
+     "at 25: a.width bends at 0, its slope from -2 to 0: `c` reaches its minimum, 50\n"},
+    {"a share of the space",
      "row:r [ box:a basis=10% shrink=0 box:b weight=1 min_width=60 ]",
      "a.basis",
      {10, 100},
      "b.width",
-     "at 80: b.width bends at 60, its slope from -3 to 0: `b` reaches its minimum 60\n",
+     "at 80: b.width bends at 60, its slope from -3 to 0: `b` reaches its minimum, 60\n",
      "%"},
 };
 
@@ -109,7 +109,7 @@ TEST(Vary, AnAspectUnderARangeIsLookedAtStepByStep) {
   scene.ranges = {{.name = "wide", .from_width = 100.0}};
   testing::add_form(scene, scene.tree.at("a"), "wide", [](Keys& keys) { keys.aspect_ratio = 2; });
   const Sweep swept = sweep_setting(varied(scene, "a.height", {10, 200}), {300.0, 100.0}, {"a.width"});
-  EXPECT_EQ(breakpoints_of(swept), "at 50: a.width bends at 100, its slope from 2 to 0: `a` reaches its maximum 50\n");
+  EXPECT_EQ(breakpoints_of(swept), "at 50: a.width bends at 100, its slope from 2 to 0: `a` reaches its maximum, 50\n");
   EXPECT_EQ(swept.sampled, std::vector<Interval>{Interval(10, 200)});
 }
 
@@ -120,8 +120,9 @@ TEST(Vary, WhatCannotBeProvedSaysSo) {
   } cases[] = {
       {"a grow", "row:r [ box:a basis=20 grow=1 box:b basis=20 grow=1 ]", "a.grow", "b.width"},
       {"a shrink", "row:r [ box:a basis=200 shrink=1 box:b basis=200 shrink=1 ]", "a.shrink", "b.width"},
-      {"the size of a text", "row:r [ text:t text=\"Moss and fern\" font_size=8 box:b weight=1 ]", "t.size", "b.width"},
-      {"an aspect", "row:r [ box:a width=30 aspect_ratio=1 box:b weight=1 ]", "a.aspect", "a.height"},
+      {"the size of a text", "row:r [ text:t text=\"Moss and fern\" font_size=8 box:b weight=1 ]", "t.font_size",
+       "b.width"},
+      {"an aspect", "row:r [ box:a width=30 aspect_ratio=1 box:b weight=1 ]", "a.aspect_ratio", "a.height"},
       {"a length of what has an aspect", "row:r [ box:a width=30 aspect_ratio=2 box:b weight=1 ]", "a.width",
        "a.height"},
       {"a picture's own size", "row:r across=start [ image:a natural_size=[30,20] height=10 ]", "a.height", "a.width"},
@@ -170,7 +171,7 @@ TEST(Vary, WhatItCannotDoIsRefused) {
     static_cast<void>(sweep_setting(growing, {300.0, 100.0}, std::vector<std::string>{"a0.width"}));
     ADD_FAILURE() << "it swept";
   } catch (const BadValue& fault) {
-    EXPECT_STREQ(fault.what(), "a.copies changes how many nodes there are: name the values to compare instead");
+    EXPECT_STREQ(fault.what(), "a.copies changes the number of nodes; list the values to compare instead");
   }
   EXPECT_THROW(static_cast<void>(sweep_setting(varied(scene, "r.gap", {0, 1e6}), {300.0, 100.0}, {"r.width"})),
                BadValue);
@@ -205,7 +206,7 @@ Dragged random_setting(const Tree& tree, testing::RandomScenes& random) {
     case 8: return {node, "border", [=](Keys& keys, double v) { keys.border.set(side, Length(v)); }};
     case 9: return {node, "natural_size", [](Keys& keys, double v) { keys.natural_size = {v, 2 * v}; }};
     // What is no length, or none by itself: where it moves anything, it has to be looked at step by step.
-    case 10: return {node, "size", [](Keys& keys, double v) { keys.font_size = 6 + v / 6; }};
+    case 10: return {node, "font_size", [](Keys& keys, double v) { keys.font_size = 6 + v / 6; }};
     case 11: return {node, "grow", [](Keys& keys, double v) { keys.grow = v / 40; }};
     case 12: return {node, "aspect_ratio", [](Keys& keys, double v) { keys.aspect_ratio = 0.5 + v / 60; }};
     case 13:
@@ -278,7 +279,7 @@ TEST(Vary, EveryValueIsThatOfAnArrangementAndBetweenTurnsAllIsStraight) {
   for (const char* length : {"width", "height", "min_width", "max_height", "basis", "gap", "padding", "margin",
                              "border", "natural_size", "pin"})
     EXPECT_GT(proved[length], 5U) << length;
-  for (const char* other : {"size", "grow", "aspect_ratio", "scale", "em"}) EXPECT_GT(sampled[other], 5U) << other;
+  for (const char* other : {"font_size", "grow", "aspect_ratio", "scale", "em"}) EXPECT_GT(sampled[other], 5U) << other;
   EXPECT_GT(compared, 100'000U);
 }
 
