@@ -68,8 +68,8 @@ struct PlaceContentPair {
 struct TextAlignPair {
   TextAlign x = TextAlign::start, y = TextAlign::start;
   TextAlignPair() = default;
-  TextAlignPair(TextAlign on_x, TextAlign on_y = TextAlign::start)
-      : x(on_x), y(on_y) {}  // NOLINT(google-explicit-constructor)
+  // NOLINTNEXTLINE(google-explicit-constructor): one word is x
+  TextAlignPair(TextAlign on_x, TextAlign on_y = TextAlign::start) : x(on_x), y(on_y) {}
   friend bool operator==(const TextAlignPair&, const TextAlignPair&) = default;
 };
 

@@ -6,8 +6,9 @@
 
 #include "calls/scene_calls.hpp"
 
-#define FOND_LADDER_COMMANDS(each) \
-  each(compare) each(draw) each(report) each(preview) each(tidy) each(new) each(schema) each(fonts) each(demo) each(completion)
+#define FOND_LADDER_COMMANDS(each)                                                                             \
+  each(compare) each(draw) each(report) each(preview) each(tidy) each(new) each(schema) each(fonts) each(demo) \
+      each(completion)
 
 namespace fond_ladder::cli {
 

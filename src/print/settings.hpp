@@ -10,7 +10,8 @@
 
 namespace fond_ladder::inline v0 {
 
-/// Every setting of one node in force at a size, and where it comes from: those that somebody says as a table, the others by name.
+/// Every setting of one node in force at a size, and where it comes from: those that somebody says as a table, the
+/// others by name.
 void print_settings(const std::string& path, const std::string& title, const std::vector<Setting>& all,
                     std::ostream& out);
 /// Only those that somebody says.

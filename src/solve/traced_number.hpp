@@ -74,8 +74,8 @@ class Tracing {
 
 class TracedNumber {
  public:
-  constexpr TracedNumber(double value = 0, double slope = 0, double second_slope = 0,
-                         bool bends = false)  // NOLINT: one is one
+  // NOLINTNEXTLINE(google-explicit-constructor): a plain number is one that does not move
+  constexpr TracedNumber(double value = 0, double slope = 0, double second_slope = 0, bool bends = false)
       : value_(value), slope_(slope), second_slope_(second_slope), bends_(bends) {}
 
   [[nodiscard]] constexpr double value() const { return value_; }

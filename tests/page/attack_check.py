@@ -179,7 +179,7 @@ class Attacked(unittest.TestCase):
             return self.preview.ask("/scene", "POST", text.encode(), Origin=self.own, X_Made_From=version(), X_Page_Token=self.token)
         for about, put, told in [("a link to a scene", lambda: self.scene.symlink_to(other), "link to another file"),
                                  ("a link to nothing", lambda: self.scene.symlink_to("nothing"), "link to another file"),
-                                 ("a pipe", lambda: os.mkfifo(self.scene), "no plain file"),
+                                 ("a pipe", lambda: os.mkfifo(self.scene), "not a plain file"),
                                  ("a folder", lambda: self.scene.mkdir(), "a directory")]:
             with self.subTest(about):
                 replaced_by(put)

@@ -230,7 +230,7 @@ class Build(HandTest):
                 page.wait(key, lambda names=names: self.names() == ["s", *(f"s/{name}" for name in names)])
                 options = page.run("return (await api.changes()).flatMap((one) => one.split(' '))")
                 top = program("measure", self.scene, "--at", "200x200", "--hit", "20,20", *options).stdout.split("\n")[0]
-                self.assertEqual(top == "under 20,20: s/a", key == "f", top)
+                self.assertEqual(top == "at 20,20: s/a", key == "f", top)
 
     def test_every_action_has_a_key_and_keys_alone_build(self):
         page = self.open(EMPTY)

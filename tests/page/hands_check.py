@@ -83,7 +83,7 @@ class Hands(HandTest):
         for broken in range(6):
             if broken > 0:
                 page.type_into("#fl-claims input", f"beds.width > {5000 + broken}")
-                page.wait_for_text("#fl-claims summary", f"{broken} of {26 + broken} broken")
+                page.wait_for_text("#fl-claims summary", f"{broken} of {26 + broken} fail")
             page.wait("its bars", lambda broken=broken: len({bar.rect["y"] for bar in page.all(".stretch")}) == broken)
             page.settle()
             with self.subTest(broken=broken):
@@ -116,7 +116,7 @@ class Hands(HandTest):
         self.assertEqual(page.run("return document.querySelector('#fl-map-from').value"), "400")  # round what the scene speaks of
         told = mapped_by_the_program()
         broken = [claim for claim in told["claims"] if claim["failing"]]
-        self.assertIn(f"360 to 1440 wide, 400 to 1480 high: {len(broken)} of 26 claims break somewhere.", page.text("#fl-map-words"))
+        self.assertIn(f"360 to 1440 wide, 400 to 1480 high: {len(broken)} of 26 claims fail somewhere.", page.text("#fl-map-words"))
         items = page.texts("#fl-map-claims > li")
         self.assertEqual(len(items), len(broken))
         for claim, item in zip(broken, items):
@@ -237,7 +237,7 @@ class Hands(HandTest):
                                       "log=4800", "--format", "json").stdout)["answers"][0]
         self.assertEqual(sorted(shown), sorted(node["path"] for node in measured["nodes"]))
         self.assertIn("screen/log/entry[100]", shown)
-        page.wait_for_text("#fl-breakpoints summary", "No curve: no width has a breakpoint over the ladder; select a node for its own")
+        page.wait_for_text("#fl-breakpoints summary", "No curve: no width has a breakpoint; select a node for its own")
         self.assertNotIn("screen/log/entry[1]", shown)
         page.find("[data-path='screen/log/entry[100]/note']").click()
         page.wait_for_text("#fl-node", "weight 1")
@@ -287,7 +287,7 @@ class Hands(HandTest):
         account = program("explain", CONSOLE, BEDS, "--at", "700x800").stdout
         page.wait("the account", lambda: page.text("#fl-node pre") == account)
         why = page.texts("#fl-node .why tbody tr")
-        self.assertEqual(why[0], "beds240its width671stretched to the room")
+        self.assertEqual(why[0], "beds240its width671stretched to the space available")
         self.assertEqual(len(why), 3)
         page.click("body", "#fl-node .why")
         self.assertEqual(page.selected(), "console/body")
@@ -352,7 +352,7 @@ class Hands(HandTest):
     def test_a_claim_that_nothing_tests_is_not_broken(self):
         page = self.page
         page.type_into("#fl-claims input", "beds.width = 3 when container.width > 5000")
-        page.wait_for_text("#fl-claims summary", "1 of 27 untested, 26 kept")
+        page.wait_for_text("#fl-claims summary", "1 of 27 untested, 26 hold")
         self.assertTrue(page.texts("#fl-claims > div > ul > li")[0].startswith("untested "))
         self.assertIn("untested", program("check", CONSOLE, "--claim", "beds.width = 3 when container.width > 5000").stdout)
 
@@ -370,9 +370,9 @@ class Hands(HandTest):
         page = self.page
         page.wait_for_text("#fl-claims summary", "all 26 hold")
         page.run("await api.apply('set sensors.gap=20')")
-        page.wait_for_text("#fl-claims summary", "1 of 26 broken, 25 kept")
+        page.wait_for_text("#fl-claims summary", "1 of 26 fail, 25 hold")
         item = page.texts("#fl-claims > div > ul > li")[0]
-        self.assertRegex(item, r"broken sensors\.lines = 1 when container\.width >= 776.*sensors: vents starts line 2: air 84")
+        self.assertRegex(item, r"fails sensors\.lines = 1 when container\.width >= 776.*sensors: vents starts line 2: air 84")
         checked = json.loads(program("check", CONSOLE, "--set", "sensors.gap=20", "--failing", "--format", "json").stdout)["answers"][0]["claims"][0]
         bars = page.all(".stretch")
         self.assertEqual(len(bars), len(checked["failing"]))
@@ -389,9 +389,9 @@ class Hands(HandTest):
     def test_a_typed_claim_is_checked_at_once(self):
         page = self.page
         page.type_into("#fl-claims input", "beds.width >= 200")
-        page.wait_for_text("#fl-claims summary", "1 of 27 broken" if program("check", CONSOLE, "--claim", "beds.width >= 200").returncode else "all 27 hold")
+        page.wait_for_text("#fl-claims summary", "1 of 27 fail" if program("check", CONSOLE, "--claim", "beds.width >= 200").returncode else "all 27 hold")
         page.type_into("#fl-claims input", "beds.width > 5000")
-        page.wait_for_text("#fl-claims summary", "1 of 28 broken")
+        page.wait_for_text("#fl-claims summary", "1 of 28 fail")
         page.type_into("#fl-claims input", "bedz.width > 5")
         page.wait_for_text("#fl-claims .fault", "did you mean \"beds\"")
         self.assertEqual(page.find("#fl-claims input").get_attribute("value"), "bedz.width > 5")
@@ -404,15 +404,15 @@ class Hands(HandTest):
         found = json.loads(program("lint", CONSOLE, *options, "--format", "json").stdout)["answers"][0]["findings"]
         page.wait_for_text("#fl-findings summary", f"Findings: {len(found)}")
         page.unfold("#fl-findings")
-        outside = next(i for i, one in enumerate(found) if one["finding"] == "outside")
+        outside = next(i for i, one in enumerate(found) if one["rule"] == "outside")
         item = page.all("#fl-findings > div > ul > li")[outside]
         links = item.find_elements("class name", "link")
         links[0].click()
         self.assertEqual(page.selected(), found[outside]["node"])
         next(one for one in links if one.text == "360..820").click()
         self.assertEqual(page.size()["width"], 360)
-        self.assertIn("Cure: leave it out try it", page.text("#fl-findings"))
-        page.click("set it", "#fl-findings")
+        self.assertIn("Fix: remove it apply", page.text("#fl-findings"))
+        page.click("apply", "#fl-findings")
         page.wait_for_text("#fl-findings summary", f"Findings: {len(found) - 1}")
         self.assertEqual(page.run("return api.changes()")[-1], "--set console/body/work/zones/legend.grow=null")
 
@@ -464,8 +464,8 @@ class Hands(HandTest):
     def test_every_trial_can_be_typed_and_taken_back(self):
         page = self.page
         page.unfold("#fl-changes")
-        trials = [("try", "cards.gap=20"), ("move", "legend=bar:1"), ("enclose", "oak,fern=row:pair"), ("remove", "status"),
-                  ("add", 'bar:0={"kind":"box","name":"lamp","width":10}')]
+        trials = [("set", "cards.gap=20"), ("move", "legend=bar:1"), ("group", "oak,fern=row:pair"), ("remove", "status"),
+                  ("insert", 'bar:0={"kind":"box","name":"lamp","width":10}')]
         options = []
         for does, what in trials:
             Select(page.find("[data-key=does]")).select_by_visible_text(does)
@@ -552,7 +552,7 @@ class EveryWidth(unittest.TestCase):
             try:
                 page.report(CONSOLE, "--at", "phone", "--set", "sensors.gap=20")
                 page.run("await api.select(a[0]); for (const one of document.querySelectorAll('details')) one.open = true", BEDS)
-                page.wait_for_text("#fl-claims summary", "broken")
+                page.wait_for_text("#fl-claims summary", "fail")
                 page.wait("settings", lambda page=page: page.all("#fl-node .settings"))
                 wide = page.run("return document.documentElement.scrollWidth")
                 self.assertLessEqual(wide, width)

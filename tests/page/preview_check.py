@@ -136,7 +136,7 @@ class Followed(unittest.TestCase):
                                                     ("null", "1", "/scene", 403), (own, "1", "/", 405), (own, "1", "/changes", 405)]:
                 self.assertEqual(post(changed, made_from, origin, path)[0], status, (origin, made_from, path))
             self.assertEqual(post('{"format":2,"root":{"kind":"rov"}}')[0], 409)
-            self.assertIn("changed meanwhile", post(changed, "7")[1])
+            self.assertIn("the file has changed since", post(changed, "7")[1])
             self.assertEqual(self.scene.read_text(), self.text)
             self.assertEqual(post(changed), (204, ""))
             self.assertEqual(self.scene.read_text(), changed)

@@ -370,7 +370,7 @@ class Pull(HandTest):
             ("r/cards/p", "padding.top", "every card", 800, r"parts\.card\.padding"),
             ("r/cards/p/top", "height", "every card", 800, r"parts\.card/top\.height"),
             ("r/cards/s", "height", "all like button", 800, r"shared\.button\.height"),
-            ("r/cards/p", "height", "all in cards", 800, r"r/cards\.each\.height"),
+            ("r/cards/p", "height", "all in cards", 800, r"r/cards\.each_child\.height"),
             ("r/cards/k[0]", "width", "all of k", 800, r"r/cards/k\.width"),
             ("r/cards", "gap", "while narrow", 400, r"r/cards\.when\.narrow\.gap"),
             ("r/cards", "gap", "always", 400, r"r/cards\.when\.narrow\.gap=null --set r/cards\.gap"),

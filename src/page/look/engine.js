@@ -293,7 +293,7 @@ export class Engine {
     const at = this.#call('fl_issues'); // first: its memory may grow, and then lies in another buffer
     return new Uint32Array(this.memory.buffer, at, count).slice();
   }
-  /** @returns {{active: string[], scrolled: string[], outline: {path: string, kind: string, depth: number, lays: string}[]}} */
+  /** @returns {{active: string[], scrolled: string[], tree: {path: string, kind: string, depth: number, layout: string}[]}} */
   signs() {
     this.#attempt('fl_status');
     return JSON.parse(this.#text('answer'));

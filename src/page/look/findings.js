@@ -63,9 +63,9 @@ export class Findings {
   /** A fix that leaves a setting out can be tried at once. @param {Finding} one */
   #fix({ node, key, fix }) {
     const parts = linked(this.#session, fix);
-    if (!key || !fix.startsWith('leave it out')) return parts;
+    if (!key || !fix.startsWith('remove it')) return parts;
     const what = `${node}.${key}=null`;
     const tryIt = () => this.#session.apply('set', what).catch((error) => this.#session.say(error.message));
-    return [...parts, ' ', link('try it', `--set ${what}`, tryIt)];
+    return [...parts, ' ', link('apply', `--set ${what}`, tryIt)];
   }
 }

@@ -310,7 +310,7 @@ export class SizeMap {
           ? all === 1 && never === 0
             ? `the claim holds ${where}`
             : `${never > 0 ? all - never : `all ${all}`} claims hold ${where}`
-          : `${broken} of ${counted(all, 'claim')} ${broken === 1 ? 'breaks' : 'break'} somewhere`;
+          : `${broken} of ${counted(all, 'claim')} ${broken === 1 ? 'fails' : 'fail'} somewhere`;
     find('map-words').textContent =
       `${rounded(width.from)} to ${rounded(width.to)} wide, ${rounded(height.from)} to ${rounded(height.to)} high: ` +
       `${verdict}${never > 0 ? `, ${never} untested` : ''}.`;

@@ -394,9 +394,9 @@ export class Session {
   #rest() {
     if (!this.#looks) this.#look();
     if (!this.#compares) this.#arrangeFile();
-    const { active, scrolled, outline } = this.#engine.signs();
+    const { active, scrolled, tree } = this.#engine.signs();
     [this.active, this.scrolled] = [active, scrolled];
-    this.lays = new Map(outline.map((one) => [one.path, one.lays]));
+    this.lays = new Map(tree.map((one) => [one.path, one.layout]));
     this.tell('rest');
   }
 
