@@ -73,22 +73,21 @@ bool differ_in_lengths(const TreeStore& one, const TreeStore& other) {
       one.forms().ranges() != other.forms().ranges() || one.forms().modes() != other.forms().modes()) {
     return false;
   }
-  bool equal_sizes = true;
+  bool same = true;
   one.walk([&](Index node, std::size_t) {
-    if (!equal_sizes) return;
+    if (!same) return;
     const NodeId handle = one.id_of(node);
-    equal_sizes = other.contains(handle) && other.index_of(handle) == node;
-    if (!equal_sizes) return;
+    same = other.contains(handle) && other.index_of(handle) == node;
+    if (!same) return;
     const Flat &here = one.flat(), &there = other.flat();
-    equal_sizes =
-        here.first_child[node] == there.first_child[node] && here.child_count[node] == there.child_count[node] &&
-        same_traits(here.traits[node], there.traits[node]) &&
-        (here.rare_fields[node] == 0) == (there.rare_fields[node] == 0) &&
-        (one.rare_fields(node).keys == nullptr) == (other.rare_fields(node).keys == nullptr) &&
-        are_alike(one.keys(node), other.keys(node)) && forms_are_alike(one.forms_of(node), other.forms_of(node)) &&
-        (one.kind(node) == Kind::text || one.content(node) == other.content(node));
+    same = here.first_child[node] == there.first_child[node] && here.child_count[node] == there.child_count[node] &&
+           same_traits(here.traits[node], there.traits[node]) &&
+           (here.rare_fields[node] == 0) == (there.rare_fields[node] == 0) &&
+           (one.rare_fields(node).keys == nullptr) == (other.rare_fields(node).keys == nullptr) &&
+           are_alike(one.keys(node), other.keys(node)) && forms_are_alike(one.forms_of(node), other.forms_of(node)) &&
+           (one.kind(node) == Kind::text || one.content(node) == other.content(node));
   });
-  return equal_sizes;
+  return same;
 }
 
 }  // namespace

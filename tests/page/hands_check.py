@@ -514,7 +514,7 @@ class Hands(HandTest):
         moved = [path for path in after if any(after[path][side] != before[path][side] for side in ("x", "y", "width", "height"))]
         self.assertEqual(page.text("#fl-moved summary"), f"{len(moved)} nodes are elsewhere")
         self.assertIn("bar668 × 48 at 16, 16728 × 48 at 16, 16", page.texts("#fl-moved tbody tr"))
-        page.click("Let go of 700x800")
+        page.click("Stop comparing with 700x800")
         page.wait_for_text("#fl-moved summary", "What moved")
 
     def test_what_is_tried_is_compared_with_the_file(self):

@@ -482,7 +482,7 @@ class Fingers(HandTest):
         self.tap(page.find("[data-key=several]"))
         self.tap(page.find("[data-path='screen/box']"))
         page.wait("both", lambda: page.text("#fl-build summary") == "Insert: box, box2")
-        self.tap(page.find("[data-key=gather]"))
+        self.tap(page.find("[data-key=group]"))
         page.wait("the column", lambda: page.selected() == "screen/column")
 
 

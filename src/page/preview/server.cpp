@@ -169,17 +169,16 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
 
   void begin() {
     stream_.expires_after(header_deadline);
-    http::async_read_header(
-        stream_, buffer_, parser_, [place_self = shared_from_this()](error_code error, std::size_t) {
-          if (!error) return place_self->judge();
-          if (error == http::error::body_limit) return place_self->refuse_length();
-          const bool is_wrong = error.category() == make_error_code(http::error::bad_method).category() &&
-                                error != http::error::end_of_stream && error != http::error::partial_message;
-          if (!is_wrong) return place_self->close();
-          place_self->refuse(error == http::error::header_limit ? http::status::request_header_fields_too_large
-                                                                : http::status::bad_request,
-                             "The request cannot be read.\n");
-        });
+    http::async_read_header(stream_, buffer_, parser_, [self = shared_from_this()](error_code error, std::size_t) {
+      if (!error) return self->judge();
+      if (error == http::error::body_limit) return self->refuse_length();
+      const bool is_wrong = error.category() == make_error_code(http::error::bad_method).category() &&
+                            error != http::error::end_of_stream && error != http::error::partial_message;
+      if (!is_wrong) return self->close();
+      self->refuse(error == http::error::header_limit ? http::status::request_header_fields_too_large
+                                                      : http::status::bad_request,
+                   "The request cannot be read.\n");
+    });
   }
 
   /// Sends the version of the file to who watches and was told another one; where asked, also that somebody is there.
@@ -250,19 +249,19 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
     stage_ = Stage::watching;
     told_ = listener_.file_.version();
     send_event(fmt::format("{}event: version\ndata: {}\n\n", out.str(), told_));
-    stream_.async_read_some(net::buffer(discarded_), [place_self = shared_from_this()](error_code, std::size_t) {
-      place_self->close();  // it went, or said more than there is to say
+    stream_.async_read_some(net::buffer(discarded_), [self = shared_from_this()](error_code, std::size_t) {
+      self->close();  // it went, or said more than there is to say
     });
   }
   void send_event(std::string event) {
     event_ = std::move(event);
     is_telling_ = true;
     stream_.expires_after(answer_deadline);
-    net::async_write(stream_, net::buffer(event_), [place_self = shared_from_this()](error_code error, std::size_t) {
-      if (error) return place_self->close();
-      place_self->is_telling_ = false;
-      place_self->stream_.expires_never();
-      place_self->tell(false);  // it may have changed meanwhile
+    net::async_write(stream_, net::buffer(event_), [self = shared_from_this()](error_code error, std::size_t) {
+      if (error) return self->close();
+      self->is_telling_ = false;
+      self->stream_.expires_never();
+      self->tell(false);  // it may have changed meanwhile
     });
   }
 
@@ -276,12 +275,11 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
       return refuse(http::status::length_required, "The length of the content is missing.\n");
     stage_ = Stage::working;
     stream_.expires_after(body_deadline);
-    http::async_read(stream_, buffer_, parser_, [place_self = shared_from_this()](error_code error, std::size_t) {
-      if (error == http::error::body_limit) return place_self->refuse_length();
-      if (error) return place_self->close();
-      place_self->work([place_self = place_self.get()] {
-        std::string why =
-            place_self->listener_.file_.write(place_self->request().body(), only(place_self->request(), made_from));
+    http::async_read(stream_, buffer_, parser_, [self = shared_from_this()](error_code error, std::size_t) {
+      if (error == http::error::body_limit) return self->refuse_length();
+      if (error) return self->close();
+      self->work([self = self.get()] {
+        std::string why = self->listener_.file_.write(self->request().body(), only(self->request(), made_from));
         return why.empty() ? Answer{http::status::no_content} : Answer{http::status::conflict, std::move(why)};
       });
     });
@@ -292,17 +290,16 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
   void work(Make make) {
     stage_ = Stage::working;
     stream_.expires_never();
-    net::post(listener_.work_, [place_self = shared_from_this(), make = std::move(make)]() mutable {
+    net::post(listener_.work_, [self = shared_from_this(), make = std::move(make)]() mutable {
       Answer made;
       try {
         made = make();
       } catch (const std::exception& error) {
         made = {http::status::internal_server_error, std::string(error.what()) + "\n"};
       }
-      Listener& listener = place_self->listener_;
-      net::post(listener.waiting_, [place_self = std::move(place_self), made = std::move(made)]() mutable {
-        place_self->answer(std::move(made));
-      });
+      Listener& listener = self->listener_;
+      net::post(listener.waiting_,
+                [self = std::move(self), made = std::move(made)]() mutable { self->answer(std::move(made)); });
     });
   }
 
@@ -316,21 +313,21 @@ class Server::Listener::Connection : public std::enable_shared_from_this<Connect
     response_.prepare_payload();
     if (request().method() == http::verb::head) response_.body().clear();  // its length stays
     stream_.expires_after(answer_deadline);
-    http::async_write(stream_, response_, [place_self = shared_from_this()](error_code error, std::size_t) {
-      if (error) return place_self->close();
+    http::async_write(stream_, response_, [self = shared_from_this()](error_code error, std::size_t) {
+      if (error) return self->close();
       error_code ignored;
-      place_self->stream_.socket().shutdown(tcp::socket::shutdown_send, ignored);
-      place_self->stage_ = Stage::asking;  // nothing is lost any more
-      place_self->stream_.expires_after(farewell);
-      place_self->discard(0);
+      self->stream_.socket().shutdown(tcp::socket::shutdown_send, ignored);
+      self->stage_ = Stage::asking;  // nothing is lost any more
+      self->stream_.expires_after(farewell);
+      self->discard(0);
     });
   }
   /// Reads on for a moment, because a client that is still sending may lose an answer behind which nobody reads.
   void discard(std::size_t so_far) {
     stream_.async_read_some(net::buffer(discarded_),
-                            [place_self = shared_from_this(), so_far](error_code error, std::size_t more) {
-                              if (error || so_far + more > most_discarded) return place_self->close();
-                              place_self->discard(so_far + more);
+                            [self = shared_from_this(), so_far](error_code error, std::size_t more) {
+                              if (error || so_far + more > most_discarded) return self->close();
+                              self->discard(so_far + more);
                             });
   }
 

@@ -15,7 +15,7 @@ namespace fond_ladder::inline v0::detail {
 /// What is thinner is a line, in pixels.
 inline constexpr double thin_as_a_line = 1e-6;
 
-/// Puts what of a convex piece lies outside of a convex cell behind `place_content`, in convex pieces. Returns what
+/// Puts what of a convex piece lies outside of a convex cell behind `rest`, in convex pieces. Returns what
 /// they have in common, which may be as good as nothing.
 inline Region subtract(Region piece, const Region& cell, std::vector<Region>& rest) {
   const std::vector<Point>& corners = cell.corners();
