@@ -47,7 +47,7 @@ class Hostile(PageTest):
                     page.report(path)
                     page.run("await api.select('r/fl-title'); "
                              "for (const one of document.querySelectorAll('details')) one.open = true")
-                    page.wait_for_text("#fl-claims summary", "broken")
+                    page.wait_for_text("#fl-claims summary", "fail")
                     page.wait("its settings", lambda: page.all("#fl-node .settings"))
                     self.assertEqual(page.run("return typeof pwned"), "undefined")
                     self.assertEqual(page.run("return document.querySelectorAll('script, iframe, object, base, link, meta, img, style, template').length"), 10)
@@ -82,7 +82,7 @@ class Hostile(PageTest):
         page.requests()
         page.report(CONSOLE)
         page.run("await api.select('console/body/beds'); await api.apply('set beds.width=300'); for (const w of [400, 800]) await api.resize(w, 800)")
-        page.wait_for_text("#fl-claims summary", "broken")
+        page.wait_for_text("#fl-claims summary", "fail")
         asked = [address for address in page.requests() if not address.startswith(("blob:null/", "data:"))]
         self.assertEqual(len(asked), 1, asked)
         self.assertTrue(asked[0].startswith("file:///"), asked)

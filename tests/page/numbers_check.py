@@ -152,7 +152,7 @@ class Files(PageTest):
             path.write_text(json.dumps(scene, indent=1))
             for size in ("1280x800", "320x800", "1280xcontent"):  # the last has all nodes in its still picture
                 program("report", path, "--at", size, "-o", page)
-                self.assertLessEqual(page.stat().st_size, 1_060_000, size)
+                self.assertLessEqual(page.stat().st_size, 1_080_000, size)
         self.assertGreaterEqual(1 + 7 * len(rows), 300)
 
     def test_open_shows_the_page_in_the_browser_of_a_desktop(self):

@@ -25,7 +25,7 @@ NODES = [
     ('{"kind":"row","width":2e9}', False),
     ('{"kind":"row","basis":"fill"}', False),
     ('{"kind":"row","aspect_ratio":0}', False),
-    ('{"kind":"row","along":"center"}', False),
+    ('{"kind":"row","along":"cnter"}', False),
     ('{"kind":"rwo"}', False),
     ('{"kind":"grid","columns":[100,"2fr","min-content",{"min":"40%","max":"1fr"},'
      '{"repeat":"fitting","tracks":["10em"],"empty":"drop"}],"rows":3,"place_items":{"y":"baseline"}}', True),
