@@ -207,7 +207,7 @@ class Faults(unittest.TestCase):
 
     def test_a_disk_that_is_full_leaves_the_old_file(self):
         """A real one, of two blocks, where this machine lets anybody mount one."""
-        script = ('target=$1; shift; mount -t tmpfs -o font_size=8k none "$FOLDER" || exit 99; '
+        script = ('target=$1; shift; mount -t tmpfs -o size=8k none "$FOLDER" || exit 99; '
                   'printf "what stood here before\n" > "$target"; "$@" "$target"; status=$?; '
                   'cp "$target" "$FOLDER.after"; ls -A "$FOLDER" > "$FOLDER.names"; exit $status')
         if subprocess.run(["unshare", "-rm", "mount", "-t", "tmpfs", "none", self.folder], capture_output=True, check=False).returncode:
