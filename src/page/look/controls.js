@@ -218,7 +218,7 @@ export function listKeys() {
     ['← → ↑ ↓', 'on an edge, the cursor or the map: the container by 1, with Shift by 10'],
     ['← → ↑ ↓', 'on a handle of the selected node: its setting by 1, with Shift by 10'],
     ['Escape', 'puts back what the hand pulls or carries'],
-    ['↑ ↓ ← →', 'in the nesting: the line before or behind, the container, its first child'],
+    ['↑ ↓ ← →', 'in the tree: the line before or after, the container, its first child'],
     ...carryingKeys,
     ...actingKeys,
     ['Ctrl+Z', 'takes the last change back; with Shift makes it again'],

@@ -124,7 +124,7 @@ export class NodePanel {
         make(
           'p',
           {},
-          'Click a node in the picture or in the nesting: its size, why it has it, and its settings come here, its curves below the picture.',
+          'Click a node in the picture or in the tree. Its size, the reason for it and its settings appear here, and its curves below the picture.',
         ),
       );
       return;
