@@ -75,9 +75,10 @@ TEST(NewCommand, TheEmptyOneIsTidyAndIsToBeFilledByHand) {
 TEST(NewCommand, TheSchemaIsPrintedOrWritten) {
   const std::string shipped = text_of(std::string(FOND_LADDER_SOURCE_DIR) + "/share/fond_ladder/scene.schema.json");
   EXPECT_EQ(testing::run({"schema"}).out, shipped);
-  const std::string target = ::testing::TempDir() + "scene.schema.json";
+  // The sentence names the file that was written, whatever it is called.
+  const std::string target = ::testing::TempDir() + "beds.schema.json";
   EXPECT_EQ(testing::run({"schema", "-o", target}).out,
-            target + ": written; name it in a scene: \"$schema\": \"scene.schema.json\"\n");
+            target + ": written; in a scene beside it write \"$schema\": \"beds.schema.json\"\n");
   EXPECT_EQ(text_of(target), shipped);
 }
 

@@ -1,8 +1,11 @@
 // SPDX-License-Identifier: MIT
 #include <fmt/ostream.h>
 
+#include <filesystem>
+
 #include "cli/call_words.hpp"
 #include "cli/commands/schema.hpp"
+#include "model/json_text.hpp"
 #include "model/printable.hpp"
 
 namespace fond_ladder::cli {
@@ -18,8 +21,9 @@ ExitStatus print_schema(const SchemaCall& call, const Streams& streams) {
     return all_well;
   }
   write_target(streams, call.output, std::string(scene_schema()));
-  fmt::print(streams.out, "{}: written; name it in a scene: \"$schema\": \"{}\"\n", printable(call.output),
-             schema_file);
+  const std::string name = std::filesystem::path(call.output).filename().string();
+  fmt::print(streams.out, "{}: written; in a scene beside it write \"$schema\": {}\n", printable(call.output),
+             json_text(name));
   return all_well;
 }
 
