@@ -45,18 +45,7 @@ AskedSize parse_at(std::string_view text, const Ladder& ladder) {
                               text, near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
 }
 
-}  // namespace
-
-std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Ladder& ladder) {
-  std::vector<AskedSize> sizes;
-  for (const std::string& text : at) sizes.push_back(parse_at(text, ladder));
-  if (!sizes.empty()) return sizes;
-  for (const NamedSize& container_size : ladder.named_sizes)
-    sizes.push_back({container_size.name, ladder.size_of(container_size)});
-  if (sizes.empty()) sizes.push_back({"", {ladder.width.to, usual_height(ladder)}});
-  return sizes;
-}
-
+/// `360..1440`, or one size.
 Interval parse_span(std::string_view text, std::string_view option) {
   const std::size_t dots = text.find("..");
   const auto from = parse_size(text.substr(0, dots));
@@ -67,6 +56,18 @@ Interval parse_span(std::string_view text, std::string_view option) {
                                : fmt::format("{} {}: expected FROM..TO in pixels, as in 360..1440", option, text));
   }
   return {*from, *to};
+}
+
+}  // namespace
+
+std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Ladder& ladder) {
+  std::vector<AskedSize> sizes;
+  for (const std::string& text : at) sizes.push_back(parse_at(text, ladder));
+  if (!sizes.empty()) return sizes;
+  for (const NamedSize& container_size : ladder.named_sizes)
+    sizes.push_back({container_size.name, ladder.size_of(container_size)});
+  if (sizes.empty()) sizes.push_back({"", {ladder.width.to, usual_height(ladder)}});
+  return sizes;
 }
 
 Interval sizes_asked(std::string_view text, std::string_view option, const std::optional<Interval>& ladder) {

@@ -11,13 +11,11 @@
 namespace fond_ladder::calls {
 
 /// The sizes of repeated `--at`, each `1280x800`, `1280` (the ladder's largest height, by content where it has none),
-/// `1280xcontent`, `content` or the name of a rung; without any the named sizes, or else the widest size of the ladder.
+/// `1280xcontent`, `content` or a named size; without any the named sizes, or else the widest size of the ladder.
 /// Throws WrongCall.
 [[nodiscard]] std::vector<AskedSize> asked_sizes(const std::vector<std::string>& at, const Ladder& ladder);
-/// `360..1440`, or one size. Throws WrongCall; `option` is for the message.
-[[nodiscard]] Interval parse_span(std::string_view text, std::string_view option);
 /// What `--width` or `--height` asks for: `all`, which is what the ladder has, one size, or a range as `360..1440`.
-/// Throws WrongCall.
+/// Throws WrongCall; `option` is for the message.
 [[nodiscard]] Interval sizes_asked(std::string_view text, std::string_view option,
                                    const std::optional<Interval>& ladder);
 /// One number above 0. Throws WrongCall.

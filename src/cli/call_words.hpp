@@ -38,7 +38,6 @@ using calls::Options;
 using calls::OptionUse;
 using calls::Own;
 using calls::parse_factor;
-using calls::parse_span;
 using calls::picture_form;
 using calls::ProgressLine;
 using calls::read_draft;
