@@ -3,6 +3,7 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <charconv>
 #include <cmath>
 
@@ -27,6 +28,16 @@ std::optional<double> usual_height(const Ladder& ladder) {
   return ladder.height ? std::optional(ladder.height->to) : std::nullopt;
 }
 
+/// "; named sizes: phone, tablet", at most eight of them.
+std::string named_sizes_of(const Ladder& ladder) {
+  constexpr std::size_t most = 8;
+  std::string list;
+  for (std::size_t i = 0; i < std::min(most, ladder.named_sizes.size()); ++i)
+    list += (i == 0 ? "; named sizes: " : ", ") + ladder.named_sizes[i].name;
+  if (ladder.named_sizes.size() > most) list += fmt::format(" and {} more", ladder.named_sizes.size() - most);
+  return list;
+}
+
 AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   if (text == "content") return {};
   for (const NamedSize& container_size : ladder.named_sizes) {
@@ -42,7 +53,7 @@ AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   for (const NamedSize& container_size : ladder.named_sizes) names.push_back(container_size.name);
   const std::string_view near = nearest_word(text, names);
   throw WrongCall(fmt::format("--at {}: expected a size as 1280x800, 1280, 1280xcontent or content, or a named size{}",
-                              text, near.empty() ? "" : fmt::format("; did you mean \"{}\"?", near)));
+                              text, near.empty() ? named_sizes_of(ladder) : fmt::format("; did you mean \"{}\"?", near)));
 }
 
 /// `360..1440`, or one size.

@@ -54,6 +54,9 @@ std::string hint(const std::string& typed, const std::vector<std::string>& words
 /// What a practitioner may have meant by an option that a command does not take.
 std::string allow(const CLI::App& command, const std::string& typed) {
   std::vector<std::string> words;
+  const std::string_view name = std::string_view(typed).substr(0, typed.find('='));
+  if ((name == "--width" || name == "--height") && command.get_option_no_throw("--at") != nullptr)
+    return "; set the size with --at, as in --at 640x480";
   for (const CLI::Option* option : command.get_options()) {
     for (const std::string& name : option->get_lnames()) words.push_back("--" + name);
   }
@@ -61,12 +64,17 @@ std::string allow(const CLI::App& command, const std::string& typed) {
 }
 
 /// Behind `help` a word may also be what it tells besides.
-void require_command(const std::string& typed, const std::vector<Command>& commands, bool behind_help) {
+void require_command(const std::vector<std::string>& typed_words, const std::vector<Command>& commands,
+                     bool behind_help) {
+  const std::string& typed = typed_words.front();
   std::vector<std::string> words{"help"};
   if (behind_help) words.emplace_back("limits");
   for (const Command& command : commands) words.push_back(command.name);
-  if (std::ranges::find(words, typed) == words.end())
-    throw WrongCall("\"" + typed + "\" is not a command" + hint(typed, words));
+  if (std::ranges::find(words, typed) != words.end()) return;
+  const auto names_command = [&](const std::string& word) { return std::ranges::find(words, word) != words.end(); };
+  if (typed_words.size() > 1 && names_command(typed_words[1]))
+    throw WrongCall("\"" + typed + "\" is not a command; the command comes first, as in " + typed_words[1] + " " + typed);
+  throw WrongCall("\"" + typed + "\" is not a command" + hint(typed, words));
 }
 
 WrongCall no_command(const std::vector<Command>& commands) {
@@ -134,7 +142,7 @@ ParsedCall parse(const std::vector<std::string>& args, const std::vector<Command
   std::vector<std::string> words = with_command_first(args);
   if (asks_for_limits(words)) return {nullptr, limits_text()};
   words = without_help_word(words);
-  if (!words.front().starts_with('-')) require_command(words.front(), commands, args.front() == "help");
+  if (!words.front().starts_with('-')) require_command(words, commands, args.front() == "help");
   std::ranges::reverse(words);
   try {
     app.parse(words);

@@ -309,6 +309,10 @@ class ValueReader {
         const auto read = std::from_chars(value().text.data(), end, amount);
         const auto unit = unit_of({read.ptr, end});
         if (read.ec == std::errc() && unit) return {amount, *unit};
+        if (read.ec == std::errc() && std::string_view(read.ptr, end) == "px") {
+          const std::string number(value().text.substr(0, value().text.size() - 2));
+          fail("must be a number of pixels without a unit; write " + number);
+        }
       }
     } catch (const BadValue&) {
       fail("must be a number from -1e9 to 1e9");
