@@ -2,6 +2,7 @@
 #include <fmt/format.h>
 #include <fmt/ostream.h>
 
+#include <filesystem>
 #include <optional>
 
 #include "calls/scene_call.hpp"
@@ -36,7 +37,16 @@ void print_account(const Explanation& account, const std::vector<ExplanationStep
   out << '\n';
 }
 
+/// Refuses `explain NODE SCENE`: the first word names no file, and the second one does.
+void require_order(const ExplanationCall& call) {
+  std::error_code error;
+  if (call.scene.file != "-" && !std::filesystem::exists(call.scene.file, error) &&
+      std::filesystem::is_regular_file(call.node, error))
+    throw WrongCall(fmt::format("the scene comes first; write explain {} {}", call.node, call.scene.file));
+}
+
 ExitStatus explanation(const ExplanationCall& call, const Streams& streams) {
+  require_order(call);
   const Scene scene = load_scene(call.scene, streams);
   const NodeId written = node_as_written(scene.tree, call.node);
   SceneSolver solver(scene, call.scene.modes);

@@ -54,8 +54,8 @@ std::string hint(const std::string& typed, const std::vector<std::string>& words
 /// What a practitioner may have meant by an option that a command does not take.
 std::string allow(const CLI::App& command, const std::string& typed) {
   std::vector<std::string> words;
-  const std::string_view name = std::string_view(typed).substr(0, typed.find('='));
-  if ((name == "--width" || name == "--height") && command.get_option_no_throw("--at") != nullptr)
+  const std::string_view option_name = std::string_view(typed).substr(0, typed.find('='));
+  if ((option_name == "--width" || option_name == "--height") && command.get_option_no_throw("--at") != nullptr)
     return "; set the size with --at, as in --at 640x480";
   for (const CLI::Option* option : command.get_options()) {
     for (const std::string& name : option->get_lnames()) words.push_back("--" + name);
@@ -63,18 +63,19 @@ std::string allow(const CLI::App& command, const std::string& typed) {
   return hint(typed, words);
 }
 
-/// Behind `help` a word may also be what it tells besides.
+/// Refuses words that do not begin with a command; after `help` that may also be "limits".
 void require_command(const std::vector<std::string>& typed_words, const std::vector<Command>& commands,
                      bool behind_help) {
   const std::string& typed = typed_words.front();
   std::vector<std::string> words{"help"};
   if (behind_help) words.emplace_back("limits");
   for (const Command& command : commands) words.push_back(command.name);
-  if (std::ranges::find(words, typed) != words.end()) return;
-  const auto names_command = [&](const std::string& word) { return std::ranges::find(words, word) != words.end(); };
-  if (typed_words.size() > 1 && names_command(typed_words[1]))
-    throw WrongCall("\"" + typed + "\" is not a command; the command comes first, as in " + typed_words[1] + " " + typed);
-  throw WrongCall("\"" + typed + "\" is not a command" + hint(typed, words));
+  const auto is_command = [&](const std::string& word) { return std::ranges::find(words, word) != words.end(); };
+  if (is_command(typed)) return;
+  std::string remedy = hint(typed, words);
+  if (remedy.empty() && typed_words.size() > 1 && is_command(typed_words[1]))
+    remedy = "; the command comes first, as in " + typed_words[1] + " " + typed;
+  throw WrongCall("\"" + typed + "\" is not a command" + remedy);
 }
 
 WrongCall no_command(const std::vector<Command>& commands) {

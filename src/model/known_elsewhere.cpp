@@ -4,6 +4,9 @@
 #include <algorithm>
 #include <array>
 #include <span>
+#include <string>
+
+#include "model/limits.hpp"
 
 namespace fond_ladder::inline v0 {
 namespace {
@@ -14,7 +17,9 @@ struct Entry {
 
 constexpr auto keys = std::to_array<Entry>({
     // CSS Flexible Box Layout, Box Alignment
+    {"justify", "\"along\""},
     {"justify-content", "\"along\""},
+    {"align", "\"across\" in rows and columns, \"place_items\" in grids and stacks"},
     {"align-items", "\"across\""},
     {"align-content", "\"place_content\""},
     {"align-self", "\"place_self\""},
@@ -29,8 +34,11 @@ constexpr auto keys = std::to_array<Entry>({
     {"flex-basis", "\"basis\""},
     {"flex-direction", "\"kind\": row or column"},
     {"flex-wrap", "\"wrap\": true"},
+    {"flex-flow", "\"kind\" and \"wrap\""},
     {"row-gap", "\"gap\": {\"y\": ...}"},
     {"column-gap", "\"gap\": {\"x\": ...}"},
+    {"gap-x", "\"gap\": {\"x\": ...}"},
+    {"gap-y", "\"gap\": {\"y\": ...}"},
     // CSS Grid Layout
     {"grid-template-columns", "\"columns\""},
     {"grid-template-rows", "\"rows\""},
@@ -41,11 +49,17 @@ constexpr auto keys = std::to_array<Entry>({
     {"grid-area", "\"area\""},
     {"grid-column", "\"cell\" and \"span\""},
     {"grid-row", "\"cell\" and \"span\""},
+    {"colspan", "\"span\": [columns, rows]"},
+    {"rowspan", "\"span\": [columns, rows]"},
+    {"column-span", "\"span\": [columns, rows]"},
+    {"row-span", "\"span\": [columns, rows]"},
     // CSS Box Model, Sizing, Positioned Layout, Overflow, Display
     {"margin-left", "\"margin\": {\"left\": ...}"},
     {"margin-right", "\"margin\": {\"right\": ...}"},
     {"margin-top", "\"margin\": {\"top\": ...}"},
     {"margin-bottom", "\"margin\": {\"bottom\": ...}"},
+    {"margin-x", "\"margin\": {\"x\": ...}"},
+    {"margin-y", "\"margin\": {\"y\": ...}"},
     {"margin-inline", "\"margin\": {\"x\": ...}"},
     {"margin-block", "\"margin\": {\"y\": ...}"},
     {"margin-inline-start", "\"margin\": {\"start\": ...}"},
@@ -54,6 +68,8 @@ constexpr auto keys = std::to_array<Entry>({
     {"padding-right", "\"padding\": {\"right\": ...}"},
     {"padding-top", "\"padding\": {\"top\": ...}"},
     {"padding-bottom", "\"padding\": {\"bottom\": ...}"},
+    {"padding-x", "\"padding\": {\"x\": ...}"},
+    {"padding-y", "\"padding\": {\"y\": ...}"},
     {"padding-inline", "\"padding\": {\"x\": ...}"},
     {"padding-block", "\"padding\": {\"y\": ...}"},
     {"padding-inline-start", "\"padding\": {\"start\": ...}"},
@@ -63,6 +79,13 @@ constexpr auto keys = std::to_array<Entry>({
     {"aspect-ratio", "\"aspect_ratio\""},
     {"inline-size", "\"width\""},
     {"block-size", "\"height\""},
+    {"min-inline-size", "\"min_width\""},
+    {"max-inline-size", "\"max_width\""},
+    {"min-block-size", "\"min_height\""},
+    {"max-block-size", "\"max_height\""},
+    {"min-size", "\"min_width\" and \"min_height\""},
+    {"max-size", "\"max_width\" and \"max_height\""},
+    {"size", "\"width\" and \"height\", of a text \"font_size\""},
     {"position", "\"pin\""},
     {"inset", "\"pin\""},
     {"left", "\"pin\": {\"left\": ...}"},
@@ -70,9 +93,11 @@ constexpr auto keys = std::to_array<Entry>({
     {"top", "\"pin\": {\"top\": ...}"},
     {"bottom", "\"pin\": {\"bottom\": ...}"},
     {"z-index", "\"on_top\" of the parent"},
+    {"z", "\"on_top\" of the parent"},
     {"overflow", "\"scroll\""},
     {"overflow-x", "\"scroll\": \"x\""},
     {"overflow-y", "\"scroll\": \"y\""},
+    {"direction", "\"kind\": row or column; of a whole scene \"direction\" beside \"root\""},
     {"display", "\"kind\", or \"hidden\""},
     {"visibility", "\"hidden\""},
     {"font-size", "\"font_size\""},
@@ -102,11 +127,7 @@ constexpr auto keys = std::to_array<Entry>({
     {"lines", "\"max_lines\""},
 });
 
-constexpr auto range_keys = std::to_array<Entry>({{"min_width", "\"from_width\""},
-                                                  {"max_width", "\"below_width\", an exclusive bound"},
-                                                  {"min_height", "\"from_height\""},
-                                                  {"max_height", "\"below_height\", an exclusive bound"},
-                                                  {"min-width", "\"from_width\""},
+constexpr auto range_keys = std::to_array<Entry>({{"min-width", "\"from_width\""},
                                                   {"max-width", "\"below_width\", an exclusive bound"},
                                                   {"min-height", "\"from_height\""},
                                                   {"max-height", "\"below_height\", an exclusive bound"},
@@ -147,7 +168,6 @@ constexpr auto measures = std::to_array<Entry>({{"size", "\"width\" and \"height
 
 constexpr auto functions = std::to_array<Entry>({{"equal", "same(...)"},
                                                  {"visible", "reachable(...)"},
-                                                 {"inside", "inside(...)"},
                                                  {"contains", "inside(...)"},
                                                  {"overlap", "not apart(...)"},
                                                  {"clipped", "not fits(...)"},
@@ -167,11 +187,25 @@ std::span<const Entry> table_of(Vocabulary vocabulary) {
   return {};
 }
 
+/// The one spelling of the tables: `flexGrow`, `flex_grow` and `FLEX-GROW` as `flex-grow`.
+std::string hyphenated(std::string_view typed) {
+  std::string name;
+  bool was_small = false;
+  for (const char c : typed) {
+    const bool is_capital = c >= 'A' && c <= 'Z';
+    if (is_capital && was_small) name += '-';
+    name += c == '_' ? '-' : is_capital ? static_cast<char>(c - 'A' + 'a') : c;
+    was_small = c >= 'a' && c <= 'z';
+  }
+  return name;
+}
+
 }  // namespace
 
 std::string_view known_elsewhere(std::string_view typed, Vocabulary vocabulary) {
+  if (typed.size() > limits::longest_typed) return {};
   const auto table = table_of(vocabulary);
-  const auto found = std::ranges::find(table, typed, &Entry::typed);
+  const auto found = std::ranges::find(table, hyphenated(typed), &Entry::typed);
   return found == table.end() ? std::string_view() : found->ours;
 }
 

@@ -75,6 +75,7 @@ std::string word_hint(std::string_view typed, std::span<const std::string_view> 
   if (const std::string_view near = nearest_word(typed, words); !near.empty())
     return "; did you mean \"" + std::string(near) + "\"?";
   if (words.empty() || typed.size() > limits::longest_typed) return "";
+  if (vocabulary == Vocabulary::keys) return "; docs/format.md lists every key";
   std::string list;
   const std::size_t most = vocabulary == Vocabulary::names ? 18 : words.size();  // names may be thousands
   for (std::size_t i = 0; i < std::min(words.size(), most); ++i) {

@@ -353,8 +353,11 @@ NodeId Tree::at(std::string_view path) const {
     message += copies_text(*this, path);
     if (message.ends_with(' ')) message += "is not a node" + nearest_step(store(), path);
   } else {
-    message += "names " + std::to_string(found.size()) + " nodes: " + this->path(found[0]) + ", " +
-               this->path(found[1]) + (found.size() > 2 ? ", ..." : "") + "; write more of the path";
+    constexpr std::size_t most = 8;  // paths that are listed
+    message += "names " + std::to_string(found.size()) + " nodes: ";
+    for (std::size_t i = 0; i < std::min(most, found.size()); ++i) message += (i == 0 ? "" : ", ") + this->path(found[i]);
+    if (found.size() > most) message += " and " + std::to_string(found.size() - most) + " more";
+    message += "; write more of the path";
   }
   throw BadPath(message);
 }

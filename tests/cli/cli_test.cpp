@@ -188,7 +188,7 @@ TEST(Cli, DemoRunsFromAnyFolder) {
 
 struct WrongCase {
   std::vector<std::string> words;
-  const char* message;
+  std::string message;
 };
 
 TEST(Cli, AWidthAloneMeansTheLaddersHeight) {
@@ -248,6 +248,14 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
       {{"report", console, "-o", "x.html"}, "this build has no page; install what it needs (scripts/setup page"},
       {{"preview", console}, "this build has no page"},
       {{"measure", "/no/such.scene.json"}, "/no/such.scene.json: error: there is no such file"},
+      {{"explain", "beds", console}, "the scene comes first; write explain " + console + " beds"},
+      {{console, "measure", "--at", "300"}, "the command comes first, as in measure " + console},
+      {{"measure", console, "--width", "640"}, "set the size with --at, as in --at 640x480"},
+      {{"measure", console, "--height=640"}, "set the size with --at, as in --at 640x480"},
+      {{"measure", console, "--at", "mobile"}, "; named sizes: phone, tablet, desk\n"},
+      {{"measure", examples + "zzzz"}, "there is no such file"},
+      {{"measure", console.substr(0, console.find(".scene.json"))}, "there is no such file; did you mean \"" + console + "\"?"},
+      {{"check", console, "--claim", "apart(map, bed)"}, "\"bed\" is not a node; did you mean \"beds\"?"},
       {{"measure", "/tmp"}, "/tmp: error: this is a directory; name a scene file"},
   };
   for (const WrongCase& one : cases) {

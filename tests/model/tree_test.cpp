@@ -130,6 +130,18 @@ TEST_F(TreeEdits, FindsNodesByPathAndTail) {
   }
 }
 
+TEST_F(TreeEdits, ListsAtMostEightNodesOfAName) {
+  for (int i = 0; i < 9; ++i) tree.append(tree.append(b, named(Kind::row, "")), named(Kind::box, "x"));
+  try {
+    static_cast<void>(tree.at("x"));
+    FAIL();
+  } catch (const BadPath& fault) {
+    EXPECT_STREQ(fault.what(),
+                 "\"x\" names 9 nodes: r/b/row#1/x, r/b/row#2/x, r/b/row#3/x, r/b/row#4/x, r/b/row#5/x, r/b/row#6/x, "
+                 "r/b/row#7/x, r/b/row#8/x and 1 more; write more of the path");
+  }
+}
+
 TEST_F(TreeEdits, CopiesAreApart) {
   Tree copy = tree;
   copy.remove(b);

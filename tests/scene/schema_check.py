@@ -59,8 +59,16 @@ NODES = [
     ('{"part":"p","with":{"inner.height":3}}', True),
     ('{"part":"p","with":{"width":4,"inner":{"height":3}}}', True),
     ('{"part":"p","with":{"inner":{"heigth":3}}}', False),
+    ('{"width":3}', False),
+    ('{"kind":"row","children":[{"width":3}]}', False),
+    ('{"kind":"row","each_child":{"width":3},"children":[{"width":3}]}', False),
+    ('{"kind":"row","each_child":{"kind":"box"},"children":[{"width":3},{"kind":"row","children":[{"kind":"box"}]}]}', True),
+    ('{"kind":"row","each_child":{"kind":"box"},"children":[{"kind":"row","children":[{"width":3}]}]}', False),
+    ('{"kind":"row","each_child":{"like":"k"},"children":[{"width":3}]}', True),
+    ('{"kind":"row","children":[{"like":"k"},{"part":"p"},{"copies":[{"kind":"box"}]}]}', True),
+    ('{"like":"k"}', True),
 ]
-HEAD = ('{"format":2,"modes":["dim"],"shared":{"s":{"width":3}},'
+HEAD = ('{"format":2,"modes":["dim"],"shared":{"s":{"width":3},"k":{"kind":"box"}},'
         '"parts":{"p":{"kind":"row","children":[{"kind":"box","name":"inner"}]}},"root":')
 failed = 0
 
@@ -77,6 +85,17 @@ for node, sound in NODES:
     status = subprocess.run([PROGRAM, "measure", "-", "--at", "100"], input=scene, text=True, capture_output=True).returncode
     expect(f"the program on {node}", (status == 0) == sound)
     expect(f"the schema on {node}", validator.is_valid(json.loads(scene)) == sound)
+
+def undescribed(schema: dict, place: str) -> list[str]:
+    return [f"{place}{key}" for key, value in schema["properties"].items() if not value.get("description")]
+
+
+TOP = schema["properties"]
+bare = undescribed(schema, "") + undescribed(TOP["ladder"], "ladder.") + undescribed(TOP["ranges"]["items"], "ranges.")
+bare += undescribed(TOP["locales"]["additionalProperties"], "locales.")
+expect(f"descriptions of {bare}", not bare)
+BARE_PART = HEAD.replace('{"kind":"row","children":[{"kind":"box","name":"inner"}]}', '{"width":3}') + '{"kind":"row"}}'
+expect("a part without a kind", BARE_PART.count('{"width":3}') == 2 and not validator.is_valid(json.loads(BARE_PART)))
 
 examples = sorted((ROOT / "examples").rglob("*.scene.json"))
 for path in examples:

@@ -158,7 +158,7 @@ TEST(Forms, WhatIsWrongInThemIsTold) {
       {R"("ranges":[{"name":"n","form_width":3}],)", R"({"kind":"row"})",
        "unknown key \"form_width\"; did you mean \"from_width\"? (at /ranges/0/form_width)\n"},
       {R"("ranges":[{"name":"n","from_width":9,"below_width":9}],)", R"({"kind":"row"})",
-       "the range \"n\" includes no size: it ends before it begins; the larger bound is below_ (at /ranges/0)\n"},
+       "the range \"n\" includes no size; its from_ bound must be smaller than its below_ bound (at /ranges/0)\n"},
       {R"("ranges":[{"below_width":9}],)", R"({"kind":"row"})",
        "a range must be an object with a \"name\" and bounds, as in \"below_width\": 640 (at /ranges/0)\n"},
   };

@@ -21,6 +21,8 @@ class TokenCursor {
 
   [[nodiscard]] std::size_t at() const { return at_; }
   std::size_t mark() { return skip_blanks(), at_++; }
+  /// The first character of the token that comes next; 0 at the end.
+  char next() { return skip_blanks(), at_ < text_.size() ? text_[at_] : '\0'; }
   std::size_t word() {
     skip_blanks();
     const std::size_t begin = at_;
@@ -75,6 +77,29 @@ std::pair<char, std::size_t> character_before(std::string_view text, std::size_t
   return {0, 0};
 }
 
+/// The brackets that are open at a place, outermost first, in a text whose tokens the parser has accepted up to there.
+std::vector<std::size_t> open_brackets(std::string_view text, std::size_t end) {
+  std::vector<std::size_t> open;
+  json_reading::TokenCursor cursor(text.substr(0, end));
+  while (const char token = cursor.next()) {
+    if (token == '"') {
+      cursor.string();
+      continue;
+    }
+    const std::size_t at = cursor.mark();
+    if (token == '{' || token == '[') open.push_back(at);
+    if ((token == '}' || token == ']') && !open.empty()) open.pop_back();
+  }
+  return open;
+}
+
+/// `the [ of line 3, column 7`.
+std::string bracket_text(std::string_view text, std::size_t at) {
+  const Position position = position_in(text, at);
+  return std::string("the ") + text[at] + " of line " + std::to_string(position.line) + ", column " +
+         std::to_string(position.column);
+}
+
 /// What the parser says, without its numbers and places, as one short line.
 std::string parser_words(std::string message) {
   for (const std::string_view lead : {"] ", ": "}) {
@@ -97,7 +122,9 @@ JsonFault fault_of(std::string_view text, std::size_t at, const std::string& sai
   // The parser stands at the end of the token that it did not expect.
   if (says("unexpected end of input")) {
     if (text.find_first_not_of(" \t\r\n") == std::string_view::npos) return {at, "this is not JSON: the text is empty"};
-    return {at, "the file ends too early: a } or ] is missing, or a quote"};
+    const std::vector<std::size_t> open = open_brackets(text, text.size());
+    if (open.empty()) return {at, "the file ends too early: a value or a quote is missing"};
+    return {at, "the file ends too early: " + bracket_text(text, open.back()) + " is not closed"};
   }
   if (says("missing closing quote") || says("must be escaped")) {
     const std::size_t line =
@@ -119,6 +146,11 @@ JsonFault fault_of(std::string_view text, std::size_t at, const std::string& sai
   if (before == 0) return {at, "this is not JSON: a scene begins with {"};
   if ((here == '}' || here == ']') && before == ',')
     return {place, "there is a comma before the closing bracket; remove it"};
+  if (here == '}' || here == ']') {
+    const std::vector<std::size_t> open = open_brackets(text, at);
+    if (!open.empty() && text[open.back()] != (here == '}' ? '{' : '['))
+      return {at, "this " + std::string(1, here) + " closes nothing: " + bracket_text(text, open.back()) + " is still open"};
+  }
   if (says("expected end of input"))
     return {at, "there is text after the end of the scene; remove it, or one closing bracket"};
   const bool is_word = (here >= 'a' && here <= 'z') || (here >= 'A' && here <= 'Z') || here == '_' || here == '\'';

@@ -48,7 +48,7 @@ class ValueReader {
   }
   void read(Virtualized& into) const { read(into.on); }
   void read(double& into) const {
-    if (!is(Type::number)) fail("must be a number");
+    if (!is(Type::number)) fail("must be a number" + bare_number_hint());
     into = value().number;
   }
   void read(std::optional<double>& into) const { into = number(); }
@@ -300,6 +300,17 @@ class ValueReader {
     });
     return run;
   }
+  /// For `"240px"`, `"240 px"` and `"240"`: " without quotes or unit; write 240"; empty for all others.
+  [[nodiscard]] std::string bare_number_hint() const {
+    double number = 0;
+    const std::string_view written = text();
+    const auto read = std::from_chars(written.data(), written.data() + written.size(), number);
+    const std::string_view digits = written.substr(0, static_cast<std::size_t>(read.ptr - written.data()));
+    std::string_view rest = written.substr(digits.size());
+    if (rest.starts_with(' ')) rest.remove_prefix(1);
+    const bool is_bare = read.ec == std::errc() && std::isfinite(number) && (rest.empty() || rest == "px");
+    return is_bare ? " without quotes or unit; write " + std::string(digits) : "";
+  }
   [[nodiscard]] Length length(std::string_view forms) const {
     try {
       if (is(Type::number)) return value().number;
@@ -309,15 +320,12 @@ class ValueReader {
         const auto read = std::from_chars(value().text.data(), end, amount);
         const auto unit = unit_of({read.ptr, end});
         if (read.ec == std::errc() && unit) return {amount, *unit};
-        if (read.ec == std::errc() && std::string_view(read.ptr, end) == "px") {
-          const std::string number(value().text.substr(0, value().text.size() - 2));
-          fail("must be a number of pixels without a unit; write " + number);
-        }
       }
     } catch (const BadValue&) {
       fail("must be a number from -1e9 to 1e9");
     }
-    fail("must be " + std::string(forms));
+    const std::string hint = bare_number_hint();
+    fail("must be " + (hint.empty() ? std::string(forms) : "a number of pixels" + hint));
   }
   [[nodiscard]] bool is_length() const {
     return is(Type::number) || (is(Type::string) && !text().empty() &&

@@ -33,9 +33,6 @@ const Case cases[] = {
     {R"({"kind":"row","pin":{"center_x":1}})",
      "1:41: error: unknown key \"center_x\"; did you mean \"middle_x\"? (at /root/pin/center_x)"},
     {R"({"kind":"row","gapp":1})", "1:34: error: unknown key \"gapp\"; did you mean \"gap\"? (at /root/gapp)"},
-    {R"({"kind":"row","width":"3px"})",
-     "1:42: error: \"width\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", \"content\" or \"fill\" (at "
-     "/root/width)"},
     {R"({"kind":"row","basis":"fill"})",
      "1:42: error: \"basis\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", or \"content\" (at "
      "/root/basis)"},
@@ -93,6 +90,17 @@ const Case cases[] = {
      "1:45: error: unknown key \"lef\"; did you mean \"left\"? (at /root/padding/lef)"},
     {R"({"kind":"row","padding":{"left":"auto"}})",
      "1:52: error: \"padding\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\" (at /root/padding/left)"},
+    {R"({"kind":"row","width":"240px"})",
+     "1:42: error: \"width\" must be a number of pixels without quotes or unit; write 240 (at /root/width)"},
+    {R"({"kind":"row","gap":{"x":"8 px"}})",
+     "1:45: error: \"gap\" must be a number of pixels without quotes or unit; write 8 (at /root/gap/x)"},
+    {R"({"kind":"row","natural_size":["-2.5px",1]})",
+     "1:50: error: \"natural_size\" must be a number without quotes or unit; write -2.5 (at /root/natural_size/0)"},
+    {R"({"kind":"row","children":[{"kind":"box","grow":"1"}]})",
+     "1:67: error: \"grow\" must be a number without quotes or unit; write 1 (at /root/children/0/grow)"},
+    {R"({"kind":"row","width":"3pt"})",
+     "1:42: error: \"width\" must be a number (pixels), \"2.5em\", \"24ch\" or \"40%\", \"content\" or \"fill\" "
+     "(at /root/width)"},
     {R"({"kind":"row","margin":{"left":"auto"}})", "none"},
     {R"({"kind":"row","border":"5%"})",
      "1:43: error: \"border\" must not be a percentage; write pixels or em (at /root/border)"},
@@ -165,7 +173,11 @@ TEST(SceneReader, TellsSlipsInJsonInItsOwnWords) {
       {R"({"format":2 "root":{}})", "1:18: error: a comma is missing before this\n"},
       {R"({"a":[1 2]})", "1:9: error: a comma is missing before this\n"},
       {R"({"format":2,"root":{"kind":"row")",
-       "1:33: error: the file ends too early: a } or ] is missing, or a quote\n"},
+       "1:33: error: the file ends too early: the { of line 1, column 20 is not closed\n"},
+      {"{\"a\":{},// }\n \"b]\":[\"{\"", "2:11: error: the file ends too early: the [ of line 2, column 7 is not closed\n"},
+      {"{\"a\":[{},\n{\"b\":1]}", "2:7: error: this ] closes nothing: the { of line 2, column 1 is still open\n"},
+      {R"({"a":[1}})", "1:8: error: this } closes nothing: the [ of line 1, column 6 is still open\n"},
+      {"\"", "1:1: error: the closing quote is missing on this line; write a line break in a text as \\n\n"},
       {"{\"format\":2,\"name\":\"row\n}",
        "1:20: error: the closing quote is missing on this line; write a line break in a text as \\n\n"},
       {R"({"kind:"row"})", "1:9: error: a colon is missing after the key, or a quote in it\n"},
@@ -192,6 +204,18 @@ TEST(SceneReader, NamesOurWordForThatOfAStandardOrAllThatIsAllowed) {
   } cases[] = {
       {"", R"(,"justify-content":"end")", "unknown key \"justify-content\"; here that is \"along\""},
       {"", R"(,"spacing":3)", "unknown key \"spacing\"; here that is \"gap\""},
+      {"", R"(,"justify":"end")", "unknown key \"justify\"; here that is \"along\""},
+      {"", R"(,"align_items":"end")", "unknown key \"align_items\"; here that is \"across\""},
+      {"", R"(,"alignItems":"end")", "unknown key \"alignItems\"; here that is \"across\""},
+      {"", R"(,"flex_direction":"row")", "unknown key \"flex_direction\"; here that is \"kind\": row or column"},
+      {"", R"(,"flex_wrap":true)", "unknown key \"flex_wrap\"; here that is \"wrap\": true"},
+      {"", R"(,"flex_grow":1)", "unknown key \"flex_grow\"; here that is \"grow\""},
+      {"", R"(,"padding_left":1)", "unknown key \"padding_left\"; here that is \"padding\": {\"left\": ...}"},
+      {"", R"(,"colspan":2)", "unknown key \"colspan\"; here that is \"span\": [columns, rows]"},
+      {"", R"(,"z_index":1)", "unknown key \"z_index\"; here that is \"on_top\" of the parent"},
+      {"", R"(,"gap_x":1)", "unknown key \"gap_x\"; here that is \"gap\": {\"x\": ...}"},
+      {"", R"(,"overflow":"scroll")", "unknown key \"overflow\"; here that is \"scroll\""},
+      {"", R"(,"color":"red")", "unknown key \"color\"; docs/format.md lists every key"},
       {"", R"(,"margin-left":3)", "unknown key \"margin-left\"; here that is \"margin\": {\"left\": ...}"},
       {"", R"(,"min-width":3)", "unknown key \"min-width\"; did you mean \"min_width\"?"},
       {"", R"(,"padding":{"inner":3})", "unknown key \"inner\"; write top, right, bottom, left, start, end, x or y"},
@@ -302,7 +326,7 @@ TEST(SceneReader, TenMistakesAreTenMessagesInOrderOfPlace) {
   EXPECT_EQ(text, R"(2:27: error: unknown key "heigth"; did you mean "height"? (at /shared/button/heigth)
 3:62: error: the part "card" contains itself: card > card (at /parts/card/children/0/part)
 5:37: error: "page/titel" is not a node; did you mean "title"? (at /locales/long/texts/page~1titel)
-6:54: error: "gap" must be a number (pixels), "2.5em", "24ch" or "40%", or an object of x and y (at /root/gap)
+6:54: error: "gap" must be a number of pixels without quotes or unit; write 8 (at /root/gap)
 7:48: error: "text" must be a text in quotes (at /root/children/0/text)
 8:30: error: no shared keys are called "buton"; did you mean "button"? (at /root/children/1/like)
 9:32: error: no range or mode is called "dmi"; did you mean "dim"? (at /root/children/2/when/dmi)

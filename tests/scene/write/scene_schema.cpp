@@ -132,7 +132,7 @@ struct SchemaOfKey {
   }
   Json operator()(std::vector<std::string> Keys::*) const { return list_of({{"type", "string"}}); }
   Json operator()(Allowed Keys::*) const { return list_of(words(Allowed::words)); }
-  Json operator()(std::vector<Range> Keys::*) const { return reference("own_ranges"); }
+  Json operator()(std::vector<Range> Keys::*) const { return reference("node_ranges"); }
   Json operator()(std::optional<Cell> Keys::*) const {
     return two({{"type", "integer"}, {"minimum", 0}, {"maximum", limits::most_tracks - 1}});
   }
@@ -234,9 +234,21 @@ std::string example_of(const std::string& key) {
   return examples.at(key);
 }
 
-/// A node, and the smaller objects that say keys: `keys` of shared and each, `told` of with, `form` of when.
+/// That an object has one of these keys.
+Json has_one_of(std::initializer_list<const char*> keys) {
+  Json any = Json::array();
+  for (const char* key : keys) any.push_back({{"required", {key}}});
+  return {{"anyOf", any}};
+}
+
+/// A node that no other object gives a kind.
+Json whole_node() {
+  return {{"allOf", {reference("node"), has_one_of({"kind", "part", "like"})}}};
+}
+
+/// A node, and the smaller objects of keys: `keys` of shared and each_child, `part_keys` of with, `when_keys` of when.
 void add_objects(Json& definitions) {
-  Json keys = Json::object(), form = Json::object();
+  Json keys = Json::object(), when_keys = Json::object();
   for (const KeyEntry& entry : key_table()) {
     const std::string name(entry.name);
     Json schema = std::visit(SchemaOfKey{entry.domain}, entry.field);
@@ -246,65 +258,79 @@ void add_objects(Json& definitions) {
     schema["examples"] = Json::array({Json::parse(example_of(name))});
     definitions["key_" + name] = schema;
     keys[name] = reference("key_" + name);
-    if (name != "name" && name != "ranges") form[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
+    if (name != "name" && name != "ranges") when_keys[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
   }
   // 100,000, but in a list that is virtualized
   const Json number{{"type", "integer"}, {"minimum", 0}, {"maximum", Virtualized::most_entries}};
-  Json copies = any_of({number, list_of(reference("of_a_copy"))});
-  copies["description"] = "so many of it, called name[0], name[1] and so on; or what each of them says";
+  Json copies = any_of({number, list_of(reference("copy_keys"))});
+  copies["description"] = "how many copies of the node, called name[0], name[1] and so on; or one object of keys per copy";
   const Json name{{"type", "string"}};
   Json like = any_of({name, list_of(name)});
-  like["description"] = "names of shared keys that it takes over";
+  like["description"] = "name of the shared keys that the node takes over, or a list of names";
   keys["like"] = like;
   keys["copies"] = copies;
-  keys["when"] = map_of(reference("form"));
-  keys["when"]["description"] = "keys that hold while a range or a mode does; null returns a key to its default";
-  form["copies"] = number;
-  definitions["form"] = closed_object(form);
+  keys["when"] = map_of(reference("when_keys"));
+  keys["when"]["description"] = "by range, mode or condition: the keys that apply while it does; null returns a key to its default";
+  when_keys["copies"] = number;
+  definitions["when_keys"] = closed_object(when_keys);
 
   Json loose = keys;
   loose.erase("name");
   definitions["keys"] = closed_object(loose);
-  Json told = keys;
-  told["each_child"] = reference("keys");
+  Json part_keys = keys;
+  part_keys["each_child"] = reference("keys");
   const auto of_inner = [](const Json& properties) -> Json {
     return {{"type", "object"},
             {"properties", properties},
             {"patternProperties", {{"\\.", Json::object()}}},
-            {"additionalProperties", reference("told")}};
+            {"additionalProperties", reference("part_keys")}};
   };
-  definitions["told"] = of_inner(told);
-  Json of_a_copy = told;
-  for (const char* key : {"name", "copies"}) of_a_copy[key] = false;
-  definitions["of_a_copy"] = of_inner(of_a_copy);
+  definitions["part_keys"] = of_inner(part_keys);
+  Json copy_keys = part_keys;
+  for (const char* key : {"name", "copies"}) copy_keys[key] = false;
+  definitions["copy_keys"] = of_inner(copy_keys);
 
   Json node = keys;
-  node["part"] = {{"type", "string"}, {"description", "the part that it is"}};
-  node["with"] = reference("told");
+  node["part"] = {{"type", "string"}, {"description", "name of the part that the node is an instance of"}};
+  node["with"] = reference("part_keys");
   node["with"]["description"] = "keys for the part, and for its inner nodes by path";
   node["each_child"] = reference("keys");
   node["each_child"]["description"] = "keys for every direct child that does not set them";
   node["children"] = list_of(reference("node"));
+  node["children"]["description"] = "the nodes inside, first to last";
   definitions["node"] = closed_object(node);
+  const Json kind_for_all{{"properties", {{"each_child", has_one_of({"kind", "like"})}}}, {"required", {"each_child"}}};
+  definitions["node"]["if"] = kind_for_all;
+  definitions["node"]["else"] = {
+      {"properties", {{"children", {{"items", has_one_of({"kind", "part", "like", "copies"})}}}}}};
+}
+
+Json described(Json schema, const char* description) {
+  schema["description"] = description;
+  return schema;
 }
 
 Json ladder_schema() {
   const Json size = number_in(Domain::not_negative);
   const Json span = any_of({size, two(size)});
-  Json schema = closed_object(
-      {{"width", span},
-       {"height", span},
-       {"named_sizes",
-        {{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", span}}}});
-  schema["description"] = "the range of container sizes under test, and sizes that have a name";
-  return schema;
+  const Json sizes{{"type", "object"}, {"propertyNames", text_like(plain_name_form)}, {"additionalProperties", span}};
+  return described(
+      closed_object({{"width", described(span, "container widths under test: [from, to], the larger last, or one")},
+                     {"height", described(span, "container heights under test: [from, to], the larger last, or one")},
+                     {"named_sizes", described(sizes, "sizes by name: a width, or [width, height]")}}),
+      "the container sizes under test, and sizes that have a name");
 }
 
-/// One of the container, or a node's own, which looks at its width alone.
-Json range_schema(bool is_own) {
-  constexpr std::array<std::string_view, 4> bounds{"from_width", "below_width", "from_height", "below_height"};
-  Json properties = same_for(std::span(bounds).first(is_own ? 2 : 4), number_in(Domain::not_negative));
-  properties["name"] = text_like(plain_name_form);
+/// One of the container, or of a node, whose width alone it compares.
+Json range_schema(bool of_node) {
+  const Json size = number_in(Domain::not_negative);
+  Json properties{{"from_width", described(size, "smallest width of the range, inclusive")},
+                  {"below_width", described(size, "where the range ends: a larger width, exclusive")}};
+  if (!of_node) {
+    properties["from_height"] = described(size, "smallest height of the range, inclusive");
+    properties["below_height"] = described(size, "where the range ends: a larger height, exclusive");
+  }
+  properties["name"] = described(text_like(plain_name_form), "name of the range, for when and claims");
   Json schema = closed_object(properties);
   schema["required"] = {"name"};
   return schema;
@@ -325,40 +351,42 @@ Json fonts_schema() {
 }  // namespace
 
 std::string scene_schema() {
-  Json top = closed_object({{"$schema", {{"type", "string"}}},
-                            {"format", {{"const", 2}}},
-                            {"title", {{"type", "string"}, {"description", "the title"}}},
-                            {"uses", list_of({{"type", "string"}, {"minLength", 1}})},
-                            {"em", number_in(Domain::positive)},
-                            {"direction", words(words_of<Direction>)},
-                            {"text_metrics", words(words_of<TextMetrics>)},
-                            {"fonts", fonts_schema()},
-                            {"ladder", ladder_schema()},
-                            {"ranges", list_of(range_schema(false))},
-                            {"modes", list_of(text_like(plain_name_form))},
-                            {"touch_target_size", number_in(Domain::positive)},
-                            {"shared", map_of(reference("keys"))},
-                            {"parts", map_of(reference("node"))},
-                            {"locales", map_of(closed_object({{"texts", map_of({{"type", "string"}})},
-                                                              {"direction", words(words_of<Direction>)},
-                                                              {"fonts", fonts_schema()}}))},
-                            {"claims", list_of({{"type", "string"}})},
-                            {"root", reference("node")}});
-  top["properties"]["uses"]["description"] =
-      "files whose parts, shared keys, fonts, ranges and modes this one uses, by their way from it";
-  top["properties"]["text_metrics"]["description"] =
-      "what words are measured in: fixed metrics, equal on every machine, or the fonts of this scene";
-  top["properties"]["fonts"]["description"] =
-      "fonts by name: a family of the machine, or a file beside this one; body is that of texts that name none";
-  top["properties"]["em"]["description"] = "pixels in one em";
-  top["properties"]["touch_target_size"]["description"] = "pixels that a person needs to hit a node; 24";
+  const Json text{{"type", "string"}}, name = text_like(plain_name_form);
+  const Json locale = closed_object(
+      {{"texts", described(map_of(text), "by path of a text node: its text in this locale")},
+       {"direction", described(words(words_of<Direction>), "direction of reading in this locale")},
+       {"fonts", described(fonts_schema(), "fonts in this locale, by name")}});
+  Json top = closed_object(
+      {{"$schema", described(text, "file or address of this schema, for completion in editors")},
+       {"format", described({{"const", 2}}, "version of the format of this file")},
+       {"title", described(text, "name of the scene in reports and tables")},
+       {"uses", described(list_of({{"type", "string"}, {"minLength", 1}}),
+                          "files whose parts, shared keys, fonts, ranges and modes this scene uses, by relative path")},
+       {"em", described(number_in(Domain::positive), "pixels in one em; default: 16")},
+       {"direction", described(words(words_of<Direction>), "direction of reading; default: ltr")},
+       {"text_metrics", described(words(words_of<TextMetrics>),
+                                  "how text is measured: fixed metrics, the same on every machine, or the fonts of "
+                                  "this scene; default: fixed")},
+       {"fonts", described(fonts_schema(),
+                           "fonts by name: an installed family, or a font file by relative path; texts that name no "
+                           "font use body")},
+       {"ladder", ladder_schema()},
+       {"ranges", described(list_of(range_schema(false)), "ranges of container sizes that when and claims may name")},
+       {"modes", described(list_of(name), "names of modes, which are turned on by name; when and claims may name them")},
+       {"touch_target_size",
+        described(number_in(Domain::positive), "smallest width and height of a touch target, in pixels; default: 24")},
+       {"shared", described(map_of(reference("keys")), "keys by name, for nodes that take them over with like")},
+       {"parts", described(map_of(whole_node()), "nodes by name, with all inside, for nodes that are an instance of one")},
+       {"locales", described(map_of(locale), "texts, direction and fonts by language")},
+       {"claims", described(list_of(text), "statements about sizes that check proves or refutes")},
+       {"root", described(whole_node(), "the node that fills the container")}});
   top["required"] = {"format", "root"};
   Json schema{{"$schema", "https://json-schema.org/draft/2020-12/schema"},
               {"title", "A Fond Ladder scene"},
               {"description", "Written from the program's table of keys; a test keeps the two alike."}};
   schema.update(top);
   schema["$defs"] = track_definitions();
-  schema["$defs"]["own_ranges"] = list_of(range_schema(true));
+  schema["$defs"]["node_ranges"] = list_of(range_schema(true));
   add_objects(schema["$defs"]);
   return schema.dump(1) + "\n";
 }
