@@ -24,6 +24,7 @@ enum class LintRule : std::uint8_t {
   squeezed,             ///< a given size that is squeezed
   never_fits,           ///< overhangs at every size
   overlaps_padding,     ///< runs into the padding of its parent
+  painted_outside,      ///< `scale` paints it beyond its parent, although its box fits
   never_holds,          ///< a range that no size is in
   always_holds,         ///< a range that every size is in
   unused,               ///< defined, and nobody uses it
@@ -42,13 +43,12 @@ enum class LintRule : std::uint8_t {
   dormant,              ///< a setting that does nothing in some ranges; a remark, nothing wrong
 };
 template <>
-inline constexpr std::array<std::string_view, 24> words_of<LintRule>{
-    "no effect",        "zero size",        "outside",          "behind",
-    "nothing to fill",  "squeezed",         "never fits",       "overlaps padding",
-    "never holds",      "always holds",     "unused",           "defined twice",
-    "siblings overlap", "pinned over text", "target too small", "stretched last item",
-    "in a leaf",        "empty area",       "no area",          "nothing grows",
-    "empty track gap",  "gap forces wrap",  "unused allow",     "dormant"};
+inline constexpr std::array<std::string_view, 25> words_of<LintRule>{
+    "no effect",     "zero size",        "outside",          "behind",           "nothing to fill",     "squeezed",
+    "never fits",    "overlaps padding", "painted outside",  "never holds",      "always holds",        "unused",
+    "defined twice", "siblings overlap", "pinned over text", "target too small", "stretched last item", "in a leaf",
+    "empty area",    "no area",          "nothing grows",    "empty track gap",  "gap forces wrap",     "unused allow",
+    "dormant"};
 static_assert(words_of<LintRule>.size() == static_cast<std::size_t>(LintRule::dormant) + 1, "a word for each");
 
 /// What of a node is on purpose: findings of lint, and that it is cut. Lint is silent about these, and `fits` and the

@@ -182,6 +182,8 @@ class Solution {
   [[nodiscard]] Extent preferred_size(NodeId node) const;
   /// What overhangs the padding box of the parent, on axes on which the parent does not scroll.
   [[nodiscard]] FourSides overhang(NodeId node) const;
+  /// The same of the box as `scale` of the node enlarges it about its center. Constant time.
+  [[nodiscard]] FourSides painted_overhang(NodeId node) const;
   /// How much of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll:
   /// never more than the padding, and nothing of what lies wholly outside. What the node's own margin brings there,
   /// below zero, is left out.

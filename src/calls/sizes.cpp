@@ -53,7 +53,8 @@ AskedSize parse_at(std::string_view text, const Ladder& ladder) {
   for (const NamedSize& container_size : ladder.named_sizes) names.push_back(container_size.name);
   const std::string_view near = nearest_word(text, names);
   throw WrongCall(fmt::format("--at {}: expected a size as 1280x800, 1280, 1280xcontent or content, or a named size{}",
-                              text, near.empty() ? named_sizes_of(ladder) : fmt::format("; did you mean \"{}\"?", near)));
+                              text,
+                              near.empty() ? named_sizes_of(ladder) : fmt::format("; did you mean \"{}\"?", near)));
 }
 
 /// `360..1440`, or one size.

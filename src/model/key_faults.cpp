@@ -183,7 +183,8 @@ struct FaultFinder {
       for (const std::optional<double>& bound : {range->from_width, range->below_width}) {
         if (bound && !is_container_size(*bound)) return "must have bounds that are sizes in pixels";
       }
-      if (range->is_empty()) return "must include some width: from_width of \"" + range->name + "\" must be smaller than below_width";
+      if (range->is_empty())
+        return "must include some width: from_width of \"" + range->name + "\" must be smaller than below_width";
       const bool twice = std::ranges::count(ranges.begin(), range, range->name, &Range::name) > 0;
       if (twice) return "must have unique names: \"" + range->name + "\" is there twice";
     }

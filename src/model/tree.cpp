@@ -355,7 +355,8 @@ NodeId Tree::at(std::string_view path) const {
   } else {
     constexpr std::size_t most = 8;  // paths that are listed
     message += "names " + std::to_string(found.size()) + " nodes: ";
-    for (std::size_t i = 0; i < std::min(most, found.size()); ++i) message += (i == 0 ? "" : ", ") + this->path(found[i]);
+    for (std::size_t i = 0; i < std::min(most, found.size()); ++i)
+      message += (i == 0 ? "" : ", ") + this->path(found[i]);
     if (found.size() > most) message += " and " + std::to_string(found.size() - most) + " more";
     message += "; write more of the path";
   }

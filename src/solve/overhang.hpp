@@ -32,17 +32,17 @@ template <class N>
   return {counted(low - at), counted(at + size - high)};
 }
 
-/// By how much a box overhangs its parent.
+/// By how much a box overhangs its parent, when it is enlarged about its center by `scale`.
 template <class SomeView>
-[[nodiscard]] auto overhang_of(const SomeView& view, Index node) {
+[[nodiscard]] auto overhang_of(const SomeView& view, Index node, double scale = 1) {
   using N = typename SomeView::Number;
   const Index above = view.parent(node);
   if (above == no_index) return FourSidesOf<N>{};
   const auto on = [&](Axis axis) -> SidesOf<N> {
     if (view.traits(above).scrolls(axis)) return {};
     const SidesOf<N> border = view.border(above, axis);
-    return outside<N>(view.place(node, axis), view.size(node, axis), border.before,
-                      view.size(above, axis) - border.after);
+    const N size = view.size(node, axis), place = view.place(node, axis) + size * ((1 - scale) / 2);
+    return outside<N>(place, size * scale, border.before, view.size(above, axis) - border.after);
   };
   const SidesOf<N> horizontal = on(x_axis), vertical = on(y_axis);
   return FourSidesOf<N>{vertical.before, horizontal.after, vertical.after, horizontal.before};

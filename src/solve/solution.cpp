@@ -248,6 +248,13 @@ FourSides Solution::overhang(NodeId node) const {
   return detail::overhang_of(view_of(tree(), passes()), tree().store().index_of(node));
 }
 
+FourSides Solution::painted_overhang(NodeId node) const {
+  if (!is_placed(node)) return {};
+  const detail::View view = view_of(tree(), passes());
+  const Index i = tree().store().index_of(node);
+  return detail::overhang_of(view, i, view.rare_fields(i).keys ? view.keys(i).scale : 1);
+}
+
 FourSides Solution::padding_overlap(NodeId node) const {
   if (!is_placed(node)) return {};
   return detail::padding_overlap_of(view_of(tree(), passes()), tree().store().index_of(node));

@@ -254,7 +254,8 @@ TEST(Cli, RefusesWrongCallsWithOneLineAndStatus2) {
       {{"measure", console, "--height=640"}, "set the size with --at, as in --at 640x480"},
       {{"measure", console, "--at", "mobile"}, "; named sizes: phone, tablet, desk\n"},
       {{"measure", examples + "zzzz"}, "there is no such file"},
-      {{"measure", console.substr(0, console.find(".scene.json"))}, "there is no such file; did you mean \"" + console + "\"?"},
+      {{"measure", console.substr(0, console.find(".scene.json"))},
+       "there is no such file; did you mean \"" + console + "\"?"},
       {{"check", console, "--claim", "apart(map, bed)"}, "\"bed\" is not a node; did you mean \"beds\"?"},
       {{"measure", "/tmp"}, "/tmp: error: this is a directory; name a scene file"},
   };

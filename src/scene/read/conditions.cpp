@@ -133,9 +133,9 @@ class ConditionReader : private ObjectReader {
       }
     }
     if (range.is_empty()) {
-      faults_.add(document_, id,
-                  "the range \"" + range.name +
-                      "\" includes no size; its from_ bound must be smaller than its below_ bound");
+      faults_.add(
+          document_, id,
+          "the range \"" + range.name + "\" includes no size; its from_ bound must be smaller than its below_ bound");
     }
     found.ranges.push_back(range);
   }

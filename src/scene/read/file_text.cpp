@@ -40,7 +40,8 @@ std::string nearest_file(const std::string& path) {
   std::vector<std::string> files;
   std::error_code error;
   std::filesystem::directory_iterator entry(typed.has_parent_path() ? typed.parent_path() : ".", error);
-  for (std::size_t seen = 0; !error && entry != std::filesystem::directory_iterator() && seen < most_looked_at; ++seen) {
+  for (std::size_t seen = 0; !error && entry != std::filesystem::directory_iterator() && seen < most_looked_at;
+       ++seen) {
     if (entry->path().extension() == ".json") files.push_back(entry->path().filename().string());
     entry.increment(error);
   }

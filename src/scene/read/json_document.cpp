@@ -149,7 +149,8 @@ JsonFault fault_of(std::string_view text, std::size_t at, const std::string& sai
   if (here == '}' || here == ']') {
     const std::vector<std::size_t> open = open_brackets(text, at);
     if (!open.empty() && text[open.back()] != (here == '}' ? '{' : '['))
-      return {at, "this " + std::string(1, here) + " closes nothing: " + bracket_text(text, open.back()) + " is still open"};
+      return {at, "this " + std::string(1, here) + " closes nothing: " + bracket_text(text, open.back()) +
+                      " is still open"};
   }
   if (says("expected end of input"))
     return {at, "there is text after the end of the scene; remove it, or one closing bracket"};

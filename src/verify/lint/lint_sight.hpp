@@ -55,13 +55,13 @@ class Sightings {
     add(sighting);
   }
   /// The same for a reason of which only `figure` changes from size to size. Calls `tell()` again only where it is
-  /// worse than before and the words may differ: `locale`, a number that the caller gives its words, or the form is
+  /// worse than before and the words may differ: `phrase`, a number that the caller gives its words, or the form is
   /// another.
   template <class Tell>
-  void see_figure(LintRule rule, NodeId node, double figure, std::size_t locale, const Tell& tell, double how_bad) {
+  void see_figure(LintRule rule, NodeId node, double figure, std::size_t phrase, const Tell& tell, double how_bad) {
     Sighting& sighting = found_[{rule, node, std::string()}];
     if (sighting.count == 0 || how_bad > sighting.worst) {
-      const std::pair words(locale, form_);
+      const std::pair words(phrase, form_);
       if (sighting.count == 0 || sighting.words != words) sighting.told = tell();
       sighting.figure = figure;
       sighting.words = words;

@@ -191,7 +191,7 @@ struct AtEdges {
   [[nodiscard]] bool any() const { return own.any() || words.any(); }
   [[nodiscard]] const FourSides& told() const { return own.any() ? own : words; }
   /// The same number where the same words tell it.
-  [[nodiscard]] std::size_t locale() const {
+  [[nodiscard]] std::size_t phrase() const {
     return (own.any() ? 0 : 2) + (worst_axis(told()) == x_axis ? 0 : 1) + 4 * worst_side(told());
   }
   [[nodiscard]] std::string side() const { return sides_from_worst.at(worst_side(told())); }
@@ -203,7 +203,7 @@ void look_for_overhang(const Seen& seen, const SeenNode& one, const AtEdges& ove
   const double most = overhang.told().most();
   // The least of all sizes is what is always so.
   sightings.see_figure(
-      LintRule::never_fits, one.node, most, overhang.locale(),
+      LintRule::never_fits, one.node, most, overhang.phrase(),
       [&] {
         const std::string behind = " or more at the " + overhang.side();
         if (!overhang.own.any())
@@ -219,7 +219,7 @@ void look_for_padding_overlap(const Seen& seen, const SeenNode& one, const AtEdg
   const double most = std::max(into.own.most(), into.words.most());
   if (most <= 0) return;
   sightings.see_figure(
-      LintRule::overlaps_padding, one.node, most, into.locale(),
+      LintRule::overlaps_padding, one.node, most, into.phrase(),
       [&] {
         const std::string above = seen.name(seen.parent(one).node), behind = " at worst, at the " + into.side();
         if (!into.own.any())
@@ -235,10 +235,29 @@ void look_for_padding_overlap(const Seen& seen, const SeenNode& one, const AtEdg
       most);
 }
 
+void look_for_painted_outside(const Seen& seen, const SeenNode& one, const FourSides& overhang, Sightings& sightings) {
+  if (one.keys().scale <= 1) return;
+  const FourSides painted = only_inside(seen.solution->painted_overhang(one.node), overhang);
+  if (!painted.any()) return;
+  sightings.see(
+      LintRule::painted_outside, one.node, "scale",
+      [&] {
+        const std::string above = seen.name(seen.parent(one).node);
+        const bool is_counted = one.keys().scale_affects_layout;
+        return Reason{"scale " + rounded(one.keys().scale) + " paints it " + rounded(painted.most()) + " beyond " +
+                          above + " at worst, at the " + sides_from_worst.at(worst_side(painted)) +
+                          ", although its box fits",
+                      "lower scale, " + std::string(is_counted ? "" : "set scale_affects_layout, ") + "or give " +
+                          above + " more padding"};
+      },
+      painted.most());
+}
+
 void look_at_edges(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Solution& solution = *seen.solution;
   const AtEdges overhang{solution.overhang(one.node), solution.text_overhang(one.node)};
   look_for_overhang(seen, one, overhang, sightings);
+  look_for_painted_outside(seen, one, overhang.own, sightings);
   look_for_padding_overlap(seen, one,
                            {only_inside(solution.padding_overlap(one.node), overhang.own),
                             only_inside(solution.text_padding_overlap(one.node), overhang.words)},

@@ -258,19 +258,22 @@ void add_objects(Json& definitions) {
     schema["examples"] = Json::array({Json::parse(example_of(name))});
     definitions["key_" + name] = schema;
     keys[name] = reference("key_" + name);
-    if (name != "name" && name != "ranges") when_keys[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
+    if (name != "name" && name != "ranges")
+      when_keys[name] = any_of({Json{{"type", "null"}}, reference("key_" + name)});
   }
   // 100,000, but in a list that is virtualized
   const Json number{{"type", "integer"}, {"minimum", 0}, {"maximum", Virtualized::most_entries}};
   Json copies = any_of({number, list_of(reference("copy_keys"))});
-  copies["description"] = "how many copies of the node, called name[0], name[1] and so on; or one object of keys per copy";
+  copies["description"] =
+      "how many copies of the node, called name[0], name[1] and so on; or one object of keys per copy";
   const Json name{{"type", "string"}};
   Json like = any_of({name, list_of(name)});
   like["description"] = "name of the shared keys that the node takes over, or a list of names";
   keys["like"] = like;
   keys["copies"] = copies;
   keys["when"] = map_of(reference("when_keys"));
-  keys["when"]["description"] = "by range, mode or condition: the keys that apply while it does; null returns a key to its default";
+  keys["when"]["description"] =
+      "by range, mode or condition: the keys that apply while it does; null returns a key to its default";
   when_keys["copies"] = number;
   definitions["when_keys"] = closed_object(when_keys);
 
@@ -352,10 +355,10 @@ Json fonts_schema() {
 
 std::string scene_schema() {
   const Json text{{"type", "string"}}, name = text_like(plain_name_form);
-  const Json locale = closed_object(
-      {{"texts", described(map_of(text), "by path of a text node: its text in this locale")},
-       {"direction", described(words(words_of<Direction>), "direction of reading in this locale")},
-       {"fonts", described(fonts_schema(), "fonts in this locale, by name")}});
+  const Json locale =
+      closed_object({{"texts", described(map_of(text), "by path of a text node: its text in this locale")},
+                     {"direction", described(words(words_of<Direction>), "direction of reading in this locale")},
+                     {"fonts", described(fonts_schema(), "fonts in this locale, by name")}});
   Json top = closed_object(
       {{"$schema", described(text, "file or address of this schema, for completion in editors")},
        {"format", described({{"const", 2}}, "version of the format of this file")},
@@ -372,11 +375,13 @@ std::string scene_schema() {
                            "font use body")},
        {"ladder", ladder_schema()},
        {"ranges", described(list_of(range_schema(false)), "ranges of container sizes that when and claims may name")},
-       {"modes", described(list_of(name), "names of modes, which are turned on by name; when and claims may name them")},
+       {"modes",
+        described(list_of(name), "names of modes, which are turned on by name; when and claims may name them")},
        {"touch_target_size",
         described(number_in(Domain::positive), "smallest width and height of a touch target, in pixels; default: 24")},
        {"shared", described(map_of(reference("keys")), "keys by name, for nodes that take them over with like")},
-       {"parts", described(map_of(whole_node()), "nodes by name, with all inside, for nodes that are an instance of one")},
+       {"parts",
+        described(map_of(whole_node()), "nodes by name, with all inside, for nodes that are an instance of one")},
        {"locales", described(map_of(locale), "texts, direction and fonts by language")},
        {"claims", described(list_of(text), "statements about sizes that check proves or refutes")},
        {"root", described(whole_node(), "the node that fills the container")}});

@@ -202,6 +202,14 @@ TEST(Lint, EveryFindingHasASceneThatHasItAndANeighborThatHasNot) {
        nullptr},  // it overhangs at some: for claims to say
       {"row:r across=start [ text:a text=Oak padding=8 width=40 one_line=true ]", "a overlaps padding 200..300",
        "row:r across=start [ text:a text=Oak padding=8 width=45 one_line=true ]"},
+      // Scale.
+      {"row:r [ box:a width=40 height=20 scale=1.5 ]", "a.scale painted outside 200..300",
+       "row:r padding={\"top\":5,\"left\":10} [ box:a width=40 height=20 scale=1.5 ]"},
+      {"row:r along=center across=center [ box:a width=200 height=20 scale=1.2 ]", "a.scale painted outside 200..239",
+       "row:r along=center across=center [ box:a width=200 height=20 scale=0.5 ]"},
+      {"row:r [ box:a width=40 height=20 scale=2 scale_affects_layout=true ]", "", nullptr},
+      {"row:r scroll=both [ box:a width=40 height=20 scale=2 ]", "", nullptr},
+      {"row:r [ box:a width=40 height=20 scale=2 allow=[\"painted outside\"] ]", "", nullptr},
       // Plans that do not come out.
       {"grid:r columns=2 areas=[\"top side\"] [ box:a natural_size=[9,9] area=top ]",
        "r.areas.side empty area 200..300", "grid:r columns=2 areas=[\"top .\"] [ box:a natural_size=[9,9] area=top ]"},
