@@ -10,7 +10,7 @@
 
 namespace fond_ladder::inline v0 {
 
-/// The frame of every JSON answer: `{"fond_ladder": 1, "command": "measure", "answers": [ … ]}`.
+/// The frame of every JSON answer: `{"fond_ladder": 2, "command": "measure", "answers": [ … ]}`.
 class JsonAnswers {
  public:
   JsonAnswers(std::ostream& out, std::string_view command);
