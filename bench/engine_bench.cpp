@@ -127,7 +127,7 @@ void sweep_on(const Subject& subject, int threads) {
   }
 }
 
-/// Whole widths of a scene, and the same with 20 quantities shown, all their turns and the causes of these.
+/// Whole widths of a scene, and the same with 20 quantities, all their breakpoints and the causes of these.
 struct SweptScene {
   explicit SweptScene(Tree tree, double from, double height) : scene(std::move(tree)) {
     ladder.width = {from, from + swept_widths - 1};

@@ -40,7 +40,7 @@ Tree built_anew(const Tree& tree) {
   return anew;
 }
 
-/// Where a plain solve is off the course of a traced one that was begun `further` back.
+/// Where a plain solve differs from a traced one that was started `further` back.
 std::string off_the_trace(const Solution& plain, const detail::TracedSolve& traced, double further) {
   const Tree& tree = plain.tree();
   const auto view = traced.view(tree.store());

@@ -15,7 +15,7 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// Content that is a text set in lines of one height, whoever measures its words. `Solution::words`, the cut of words,
-/// `lines` and `baseline` of claims, accounts and pictures read it.
+/// Claims, explanations and pictures read it for `lines` and `baseline`.
 ///
 /// What CustomContent promises holds here too: pure, from any thread, pixels of the content alone.
 class BreakableText : public CustomContent {

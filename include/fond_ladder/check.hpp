@@ -55,7 +55,7 @@ struct CheckedClaim {
 
 /// Tests claims at every real width of the scene's ladder, at both ends of its heights and on and next to each height
 /// at which a range is bounded, and at every named size. What becomes of a claim does not depend on the others. Costs
-/// some solves for each size at which anything turns; memory is that of the quantities' straight stretches. Throws
+/// some solves per breakpoint; memory is that of the linear intervals of the quantities. Throws
 /// BadClaim, and as SceneSolver does.
 [[nodiscard]] std::vector<CheckedClaim> check(const Scene& scene, const std::vector<std::string>& claims,
                                               const std::vector<std::string>& modes = {}, unsigned threads = 0);
@@ -67,7 +67,7 @@ struct CheckedClaim {
 
 /// The same over whole rectangles of sizes: every width of the ladders and every height of a span. Where a claim fails
 /// is told in regions whose edges are exact. Lines are looked at by themselves where ranges are bounded and at the
-/// largest width and height. Costs a few solves for each region in which nothing turns.
+/// largest width and height. Costs a few solves per region without a boundary.
 [[nodiscard]] std::vector<CheckedClaim> check_every_height(const std::vector<Variant>& variants,
                                                            const std::vector<std::string>& claims,
                                                            const Interval& heights, unsigned threads = 0,

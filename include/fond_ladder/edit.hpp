@@ -65,7 +65,7 @@ class BadEdit : public std::invalid_argument {
   using std::invalid_argument::invalid_argument;
 };
 
-/// A scene that is being changed, one trial after the other, each of which can be taken back. A trial means what the
+/// A scene under edit, one edit after the other, each of which can be undone. An edit means what the
 /// edited file would mean: it is made in the text of the file, which keeps its comments and the way it is written, and
 /// the scene is read anew. Copies and uses of parts are written out where one of them is to be different in what only
 /// its own text can say; claims and locales that name a node go on naming it where it is moved, and are left out where

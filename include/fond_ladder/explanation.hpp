@@ -40,7 +40,7 @@ struct ExplanationRound {
   std::vector<std::size_t> settled;       ///< places among the entries of the line
 };
 
-/// The account of one line of a row or column, in the order in which it is laid.
+/// The calculation of one line of a row or column, in layout order.
 struct ExplanationLine {
   double inner_size = 0;  ///< content box of the container
   double gaps = 0;        ///< all of them
@@ -78,7 +78,7 @@ struct ExplanationPlace {
   std::string why;
 };
 
-/// The account of one node at one size of the container: how a container shared its space, or why a leaf has its size.
+/// The calculation of one node at one size of the container: how a container shared its space, or why a leaf has its size.
 struct Explanation {
   NodeId node;
   std::string path;
@@ -99,7 +99,7 @@ struct Explanation {
   [[nodiscard]] bool adds_up() const;
 };
 
-/// Works the account out from an arrangement; the solve itself keeps nothing for it. Throws BadPath for a node without
+/// Calculates it from a solution; the solve itself keeps nothing for it. Throws BadPath for a node without
 /// a place there.
 [[nodiscard]] Explanation explain(const Solution& solution, NodeId node);
 
@@ -115,7 +115,7 @@ struct ExplanationStep {
 /// Why a node lies where it does on an axis, as in "x 72: the right of head 56 + margin 16"; empty for the root.
 [[nodiscard]] std::string why_there(const Solution& solution, NodeId node, Axis axis);
 
-/// The account for people: laid out so that every sum can be followed from top to bottom.
+/// Prints the calculation as a table in which every sum can be followed from top to bottom.
 std::ostream& operator<<(std::ostream& out, const Explanation& explanation);
 std::ostream& operator<<(std::ostream& out, const std::vector<ExplanationStep>& chain);
 

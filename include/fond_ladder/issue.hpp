@@ -44,7 +44,7 @@ struct Issue {
 
 /// For each issue the smallest width above that of `container_size` at which it is gone, to the edge that a sweep
 /// tells, as far as the ladder goes; none where it is not gone, where no width was asked, and of what is invisible.
-/// Costs some solves for each size at which anything turns that the troubles hang on; where no edge can be proved,
+/// Costs some solves per breakpoint that the issues depend on; where no bound can be proved,
 /// about 20 a trouble, and then it is the next whole width.
 [[nodiscard]] std::vector<std::optional<double>> resolved_from(const Scene& scene,
                                                                const std::vector<std::string>& modes,

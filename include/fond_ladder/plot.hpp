@@ -27,7 +27,7 @@ struct PlotOptions {
   std::vector<std::size_t> columns{};  ///< which quantities; all when empty
 };
 
-/// The curves of a sweep with their turns marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked for when
+/// The curves of a sweep with their breakpoints marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked for when
 /// this is called. Throws NoPlot.
 [[nodiscard]] std::string plot(const Sweep& swept, PictureForm form, const PlotOptions& options);
 

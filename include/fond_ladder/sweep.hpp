@@ -28,13 +28,13 @@ struct Sweep {
   };
   std::vector<Quantity> quantities;  ///< with their texts as they were written; those of a set one by one
   std::vector<Step> steps;           ///< in the order asked
-  std::vector<Breakpoint> found;     ///< see turns()
+  std::vector<Breakpoint> found;     ///< see breakpoints()
   bool along_height = false;         ///< which side of the container grows
-  /// Where what was dragged was looked at one by one; between two turns elsewhere nothing happens.
+  /// Intervals that were sampled value by value; elsewhere nothing happens between two breakpoints.
   std::vector<Interval> sampled{};
   std::string setting{};  ///< which setting is dragged instead; empty: none, the container grows
 
-  /// All turns, from the smallest size up.
+  /// All breakpoints, from the smallest size up.
   [[nodiscard]] const std::vector<Breakpoint>& breakpoints() const& { return found; }
   /// Of a temporary by value, so that `for (const Breakpoint& breakpoint : sweep(...).breakpoints())` is sound.
   [[nodiscard]] std::vector<Breakpoint> breakpoints() && { return std::move(found); }
@@ -45,23 +45,23 @@ struct SweepOptions {
   std::vector<std::string> modes{};
   bool along_height = false;  ///< sweeps the heights of the ladder, at its largest width
   unsigned threads = 0;       ///< 0: one a core; the result is the same whatever it is
-  bool causes = true;         ///< looks for what lies behind each turn
+  bool causes = true;         ///< finds the cause of each breakpoint
   Progress progress{};        ///< of the sizes
 };
 
-/// Measures `quantities` (as in "beds.width", or a set as in "cards/*.width") at every rung, with one solver; looks for
-/// no turns. Throws BadQuantity, and as SceneSolver does.
+/// Measures `quantities` (as in "beds.width", or a set as in "cards/*.width") at every given size, with one solver; finds
+/// no breakpoints. Throws BadQuantity, and as SceneSolver does.
 [[nodiscard]] Sweep sweep(const Scene& scene, const std::vector<ContainerSize>& container_sizes,
                           const std::vector<std::string>& quantities, const std::vector<std::string>& modes = {});
 
-/// The same of rungs that are written where they are used, as in `{{390.0, 844.0}}`.
+/// The same for sizes that are written in the call, as in `{{390.0, 844.0}}`.
 [[nodiscard]] inline Sweep sweep(const Scene& scene, std::initializer_list<ContainerSize> container_sizes,
                                  const std::vector<std::string>& quantities,
                                  const std::vector<std::string>& modes = {}) {
   return sweep(scene, std::vector<ContainerSize>(container_sizes), quantities, modes);
 }
 
-/// The same at every whole size of a ladder, its ends included, with every turn. Sweeps widths at the smallest of the
+/// The same at every whole size of a ladder, its ends included, with every breakpoint. Sweeps widths at the smallest of the
 /// ladder's heights. Costs about what the solves cost; memory: quantities times sizes. Throws BadQuantity, BadValue for
 /// a ladder of more than 100,000 sizes, and as SceneSolver does.
 [[nodiscard]] Sweep sweep(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities,

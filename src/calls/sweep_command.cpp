@@ -192,7 +192,7 @@ void write_plot(const ShownSweep& shown, const SweepCall& call, const Streams& s
   write_target(streams, call.plot, plot(shown.swept, form, {headline(shown), shown.columns}));
 }
 
-/// Whether the same quantities turn at the same sizes in the same manner.
+/// Whether the same quantities have the same breakpoints.
 bool breakpoint_alike(const Sweep& a, const Sweep& b) {
   return std::ranges::equal(a.found, b.found, [](const Breakpoint& one, const Breakpoint& other) {
     constexpr double near = 1e-6;

@@ -128,7 +128,7 @@ class Script {
     return counts(columns_[i]) ? title + " (right axis)" : title;
   }
 
-  /// Where something turns, above the curves, as far as there is space for the numbers.
+  /// The sizes of breakpoints, above the curves, as far as there is space for the numbers.
   void write_breakpoint_tics() {
     if (swept_.steps.empty()) return;
     const double first = swept_.steps.front().at, last = swept_.steps.back().at;
@@ -153,7 +153,7 @@ class Script {
   [[nodiscard]] bool counts(std::size_t q) const { return is_count(swept_.quantities[q].measure); }
   void point(double size, double value) { out_ << exact(size) << ' ' << exact(value) << '\n'; }
 
-  /// The curve, broken at jumps; then the points at which something turns, and the ends of jumps that are left.
+  /// The curve, broken at jumps; then the breakpoints, and the excluded ends of jumps.
   void write_numbers(std::size_t i) {
     const std::size_t q = columns_[i];
     std::vector<const Breakpoint*> breakpoints;

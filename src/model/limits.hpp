@@ -46,13 +46,13 @@ inline constexpr double violation_rounding = 1e-12;
 /// and to lint.
 inline constexpr double same_to_people = 0.01;
 
-/// Pixels. The finest step in which turns are looked for, and from which their two sides are looked at.
+/// Pixels. The finest step of the search for breakpoints, and the distance at which their two sides are measured.
 inline constexpr double breakpoint_step = 1.0 / 64;
 
 /// Pixels, and relative. What leaves a straight line by less has not turned.
 inline constexpr double least_bend = 1e-7, least_relative_bend = 1e-10;
 
-/// Turns of one quantity within a pixel, beyond which no lines are looked for there.
+/// Breakpoints of one quantity within a pixel; with more of them, no straight lines are searched for there.
 inline constexpr int most_breakpoints_in_a_pixel = 24;
 
 /// Tracks of a grid on one axis, those included that nobody wrote down. Whatever would stand beyond stands in the last.

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What accounts, claims, comparisons and findings come to, as the fields of a JSON answer. docs/json.md describes them.
+// Calculations, claims, comparisons and findings as the fields of a JSON answer. docs/json.md describes them.
 
 #include <string>
 #include <vector>

@@ -29,14 +29,14 @@ struct ShownSweep {
 /// `list scrolled to its end`, where places are told so; else empty.
 [[nodiscard]] std::string scrolled_words(const ShownSweep& shown);
 
-/// The turns of the columns that are shown.
+/// The breakpoints of the shown columns.
 [[nodiscard]] std::vector<const Breakpoint*> shown_breakpoints(const ShownSweep& shown);
 
-/// The shown sizes and the turns; `telling` of a sweep of everything: which others behave like the columns.
+/// The shown sizes and the breakpoints; `telling`, for a sweep of everything: which other quantities behave like the columns.
 void print_swept(const ShownSweep& shown, const std::vector<Telling>& telling, std::ostream& out);
 /// Some steps of it, those shown or all.
 void print_swept_csv(const ShownSweep& shown, const std::vector<Sweep::Step>& steps, std::ostream& out);
-/// The fields of an answer: which side or setting was swept, the shown sizes, and the turns.
+/// The fields of an answer: which side or setting was swept, the shown sizes, and the breakpoints.
 void write_swept(JsonWriter& json, const ShownSweep& shown);
 
 }  // namespace fond_ladder::inline v0

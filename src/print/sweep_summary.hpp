@@ -14,8 +14,8 @@ namespace fond_ladder::inline v0 {
 /// Of scenes with more than 2,000 nodes only the first ones.
 [[nodiscard]] std::vector<Quantity> all_quantities(const Scene& scene, const std::vector<Measure>& sizes);
 
-/// Of a sweep of everything, those that turn: the outer nodes first, then those that
-/// turn most; of those that are alike only the first.
+/// Of a sweep of everything, the quantities with breakpoints: outer nodes first, then those that
+/// have the most; of quantities that behave alike only the first.
 struct Telling {
   std::size_t quantity = 0;
   std::vector<std::size_t> group;  ///< others that had the same value at every size

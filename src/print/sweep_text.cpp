@@ -51,7 +51,7 @@ std::string slope_text(const Breakpoint& breakpoint) {
   return before == after ? before : before + " to " + after;
 }
 
-/// The turns of the shown columns. What turns at one size for one reason stands under one another.
+/// The breakpoints of the shown columns. Those at one size with one cause are listed together.
 void print_breakpoints(const ShownSweep& shown, std::ostream& out) {
   Table table({{"at", Table::Align::numbers},
                {"what changes"},

@@ -40,7 +40,7 @@ struct DirtyNode {
   std::array<bool, 2> laid_anew{};  ///< all its children were, on an axis
 };
 
-/// Parents first. Room is kept between solves.
+/// Parents first. The memory is kept between solves.
 class DirtyNodes {
  public:
   /// Lists what was edited since the solve that saw `seen`, and marks it with NodeFlag::in_dirty.

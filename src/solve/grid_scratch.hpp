@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Room for the visit of one grid, used again by the next.
+// Working memory for the visit of one grid, reused by the next.
 
 #include <cstdint>
 #include <vector>

@@ -2,7 +2,7 @@
 #pragma once
 
 // Which entries of lists are arranged (entries.hpp): found solve by solve in a tree of one's own, from nothing but the
-// container, the scroll positions and what entries turn out to take, so that a size gives the same however it was come
+// container, the scroll positions and the actual sizes of entries, so that a size gives the same however it was come
 // to.
 
 #include <cstdint>

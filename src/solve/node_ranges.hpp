@@ -5,7 +5,7 @@
 // of its node ranges hold, so that its width never follows from them. Going down, its width is laid by its parent; then
 // its ranges are decided, once, and where other ones hold than before, it and all in it take another form, and are
 // measured anew from below: pass 1 runs again inside that node alone, and what others see of its widths stays. Those
-// with node ranges that lie inside begin again as they are while none hold, and are decided when their turn comes. So a
+// with node ranges that lie inside start again as if none applied, and are decided later in the same pass. So a
 // node in n such nodes is measured at most n times more, and n is at most 8.
 //
 // In a tree that was solved before, one with node ranges whose width is another one decides again, and only if the

@@ -21,7 +21,7 @@ void clear_results(StateOf<N>& state, std::size_t n) {
   state.least_height.clear();
 }
 
-/// Room for the visits of a tree, and for the results that only some trees have.
+/// Memory for the visits of a tree, and for results that only some trees have.
 template <class N>
 void make_room(StateOf<N>& state, ScratchOf<N>& scratch, const TreeStore& store) {
   const std::size_t n = store.flat().size(), most = store.most_children();

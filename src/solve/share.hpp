@@ -32,7 +32,7 @@ struct SharePointOf {
   N slope;
 };
 
-/// Room to work in, kept between calls so that sharing allocates nothing.
+/// Working memory, kept between calls so that sharing allocates nothing.
 template <class N>
 struct ShareScratchOf {
   std::vector<SharePointOf<N>> points;

@@ -93,13 +93,13 @@ struct LineOf {
   N at = 0;      ///< where it begins across, from the start of the content box
 };
 
-/// Room to follow ties in: children that wait for one another, with the tie that comes next, and a mark for each child.
+/// Working memory to follow ties: children that wait for one another, with the tie that comes next, and a mark for each child.
 struct TieWalk {
   std::vector<std::pair<Index, std::size_t>> way;
   std::vector<std::uint8_t> marks;
 };
 
-/// Room for the visit of one container, as large as the longest run of siblings and never smaller again.
+/// Working memory for the visit of one container, as large as the longest run of siblings so far; it never shrinks.
 template <class N>
 struct ScratchOf {
   std::vector<Index> flow, upwards;  ///< one that is not simply all children; 0, 1, 2…

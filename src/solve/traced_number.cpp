@@ -112,7 +112,7 @@ TracedNumber floor_of(const TracedNumber& a) {
 
 namespace {
 
-/// Whether a number that moves uses a tolerance up within the finest step in which turns are looked for.
+/// Whether a traced number uses a tolerance up within the finest step of the search for breakpoints.
 bool passes(const TracedNumber& over, double tolerance) {
   return std::hypot(over.slope(), over.second_slope()) * limits::breakpoint_step >= tolerance;
 }

@@ -3,15 +3,15 @@
 
 // A number that knows how it moves. Where the container is dragged by `t` pixels, a size is value + slope * t for as
 // long as every decision of the solve stays as it is. Comparing two such numbers is a decision: it holds up to where
-// they meet, and the course keeps the nearest of all these places. Two that meet here are told apart by how they move
-// on, so that a solve at a turn sees what comes behind it.
+// they meet, and the decision trace keeps the nearest of these places. Two equal numbers are told apart by their
+// slopes, so that a solve at a breakpoint sees what comes after it.
 //
 // Both sides of the container may be dragged at once. Then a number has a second slope, the places where two numbers
-// meet are lines in the plane of widths and heights, and what the course keeps is the region within all these lines.
+// meet are lines in the plane of widths and heights, and the decision trace keeps the region within all these lines.
 //
 // Products of two that move, and quotients by one that does, bend, and so does what follows from them: the number says
 // so (`bends`), and its slope holds at this place only. Where a decision hangs on such a number, how far it holds is
-// not known; then the course is `curved`.
+// not known; then the trace is `curved`.
 
 #include <cmath>
 #include <cstdint>
@@ -25,7 +25,7 @@
 
 namespace fond_ladder::inline v0::detail {
 
-/// What the decisions of one solve have in common. One thread traces into one course at a time.
+/// Where all decisions of one solve stay valid. A thread traces into one of these at a time.
 struct DecisionTrace {
   double ahead = std::numeric_limits<double>::infinity();  ///< how far all decisions hold, one side being dragged
   Region* region = nullptr;  ///< where both are, relative to here: cut down to where all decisions hold
@@ -53,14 +53,14 @@ struct DecisionTrace {
   }
 };
 
-/// The course that this thread traces into.
+/// The decision trace of this thread.
 #ifdef __wasm__
 inline thread_local DecisionTrace* traced_decisions = nullptr;
 #else
 [[gnu::tls_model("initial-exec")]] inline thread_local DecisionTrace* traced_decisions = nullptr;
 #endif
 
-/// Traces into a course while it lives.
+/// Makes a decision trace that of this thread while it lives.
 class Tracing {
  public:
   explicit Tracing(DecisionTrace& decision_trace) : before_(traced_decisions) { traced_decisions = &decision_trace; }

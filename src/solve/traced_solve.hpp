@@ -18,7 +18,7 @@ namespace fond_ladder::inline v0::detail {
 class TracedSolve {
  public:
   /// Arranges a tree, its container moving as its sides do; an absent side is by content. From here to
-  /// `decision_trace().ahead` nothing turns: each size and place is value + slope * t, unless the course is curved or
+  /// `decision_trace().ahead` there is no breakpoint: each size and position is value + slope * t, unless the trace is curved or
   /// opaque. With a region, which is relative to here, both sides may be dragged; it is cut down to where nothing
   /// turns.
   void run(const TreeStore& store, const TracedNumber& width, const std::optional<TracedNumber>& height,
@@ -26,7 +26,7 @@ class TracedSolve {
   /// The same where a setting of that tree is dragged instead of the container; `setting` stays with the results.
   void run(const TreeStore& store, const std::optional<double>& width, const std::optional<double>& height,
            const std::vector<std::string>& modes, DraggedSetting& setting);
-  /// Drags the sides on, inside of where nothing turns; for courses in which nothing is bent.
+  /// Moves the sides on, within the decision trace; for traces without curves.
   void drag(double by, double second_slope = 0);
 
   [[nodiscard]] const DecisionTrace& decision_trace() const { return decision_trace_; }

@@ -111,7 +111,7 @@ void follow(const Tree& tree, const Line& line, double length, int looks, std::m
   pieces_of_all += pieces;
 }
 
-/// If a course left a decision out, it would reach too far; so what is behind the end of one must be seen to be off.
+/// If a trace missed a decision, it would reach too far; so beyond its end boxes must differ.
 TEST(TracedSolve, ADecisionThatIsLeftOutWouldBeSeen) {
   const Tree wrapping = scene_from("row:r wrap=true [ box:a width=150 height=9 box:b width=150 height=9 ]").tree;
   const Line narrower{320, 100, -1, 0, false};
@@ -216,7 +216,7 @@ TEST(TracedSolve, BetweenTwoDecisionsNothingHappens) {
   std::cout << pieces << " pieces (" << curved << " curved) of " << scenes << " lines\n";
 }
 
-/// Both sides of the container being dragged: within the region of a course all boxes lie on planes.
+/// Both sides of the container being dragged: within the region of a trace all boxes are on planes.
 TEST(TracedSolve, WithinARegionAllIsFlat) {
   int regions = 0, looks = 0;
   std::mt19937 dice(11);

@@ -164,7 +164,7 @@ int FOND_LADDER_EXPORT(fl_form)() {
   });
 }
 
-/// Makes a change: the name of an option, as Trial::Does has them, and what it takes.
+/// Makes a change: the name of an option, as Edit::Does has them, and its value.
 int FOND_LADDER_EXPORT(fl_apply)() {
   return attempt([] {
     const std::vector<std::string> texts = texts_in_space();

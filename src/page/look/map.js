@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
 // All sizes at once: the plane of widths and heights on the ladder's axis, heights going up, with the regions where
-// claims break, the lines at which anything changes its course, and the named sizes. The hand moves in it as on the edges. It is
+// claims break, the boundaries at which the layout changes, and the named sizes. The hand moves in it as on the edges. It is
 // asked for when it is opened: it may take a while.
 
 import { find, link, make, messageOf, refill } from './dom.js';

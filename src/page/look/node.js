@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 // @ts-check
-// The selected node: its size and why it has it, its account, and its settings, each of which can be tried otherwise.
+// The selected node: its size and the reason for it, its calculation, and its settings, each of which can be changed.
 
 import schema from '../../../share/fond_ladder/scene.schema.json';
 import { wordChoices } from './choices.js';

@@ -11,7 +11,7 @@
 
 namespace fond_ladder::inline v0::scene {
 
-/// What a trial makes of a text that was read.
+/// The changes that an edit makes in a text that was read.
 struct ChangedText {
   std::string text;
   std::shared_ptr<const ReadText> before;  ///< with what had to be written out first

@@ -41,7 +41,7 @@ bool ReadText::is_in_parts(ValueId value) const {
 
 }  // namespace scene
 
-/// A scene after some of the trials.
+/// A scene after some of the edits.
 struct Draft::Stage {
   std::shared_ptr<const scene::ReadText> read;
   Scene scene;  // with what no text says: contents, and which keys are tried

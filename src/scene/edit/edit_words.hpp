@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What the words of a trial say. All throw BadEdit for what cannot be read.
+// Reads the words of an edit. All functions throw BadEdit for words that cannot be read.
 
 #include <optional>
 #include <string>
@@ -46,7 +46,7 @@ struct DuplicateWords {
 };
 [[nodiscard]] DuplicateWords duplicate_words(const Edit& edit);
 
-/// The start of every message about a trial.
+/// The start of every message about an edit.
 [[nodiscard]] inline std::string shown(const Edit& edit) {
   return "\"" + edit.text() + "\": ";
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The text that a trial is made in, and where its nodes can be spoken of one by one. What has no place of its own is
+// The text that an edit changes, with the place of every node. A node without an object of its own is
 // written out first, one at a time, and the text is read again; that changes no number and no path.
 
 #include <map>

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
 // Claims are tested along all widths (claims_along), which proves them for every real width. Where nothing can be
-// proved, they are tested at every whole width instead, on and next to each bound of a range, and at the turns of a
+// proved, they are tested at every whole width instead, on and next to each bound of a range, and at the breakpoints of a
 // claim's own quantities.
 #include <algorithm>
 #include <array>
@@ -28,7 +28,7 @@ namespace {
 
 using Failing = CheckedClaim::Failing;
 
-/// Pixels. How close to a bound or a turn claims are tested.
+/// Pixels. How close to a bound or a breakpoint claims are tested.
 constexpr double beside = limits::breakpoint_step;
 
 /// One size at which claims are tested.

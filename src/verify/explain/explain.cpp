@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// The account is worked out twice: sizes by playing the standard's rounds through, places by adding up distances from
+// The calculation is done twice: sizes by the rounds of the standard, positions by adding up distances from
 // the start. What both come to is held against the solve, so that a sum that does not add up is seen.
 #include "fond_ladder/explanation.hpp"
 
@@ -31,7 +31,7 @@ Axis axis_along(Kind kind) {
   return kind == Kind::row ? x_axis : y_axis;
 }
 
-// --- one account ---------------------------------------------------------------------------------------------------
+// --- one calculation -----------------------------------------------------------------------------------------------
 
 class Accountant {
  public:

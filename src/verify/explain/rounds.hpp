@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// The sharing of a line as the open standard tells it, for accounts: the solve gets to the same sizes without rounds
+// Sharing the space of a line in rounds, as the open standard describes it, for explanations. The solve reaches the same sizes without rounds
 // (share.hpp). CSS Flexible Box Layout 1, section 9.7.
 
 #include <string>

@@ -100,7 +100,7 @@ std::vector<Breakpoint> breakpoints_of(const Runs& runs) {
   std::vector<Breakpoint> breakpoints;
   const Run* before = nullptr;
   constexpr std::size_t none = static_cast<std::size_t>(-1);
-  std::size_t curve = none;  // the turn that the run before is told by
+  std::size_t curve = none;  // the breakpoint at which the run before ends
   double meets = 0;
   for (const Run& run : runs) {
     if (run.to - run.from <= doubtful(run.from) && &run != &runs.back()) {

@@ -8,7 +8,7 @@
 
 namespace fond_ladder::inline v0 {
 
-/// The turns of a quantity between its runs, from the smallest size up, without its place or a cause.
+/// The breakpoints of a quantity between its runs, from the smallest size up, without its index and a cause.
 [[nodiscard]] std::vector<Breakpoint> breakpoints_of(const Runs& runs);
 
 }  // namespace fond_ladder::inline v0

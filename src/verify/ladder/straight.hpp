@@ -25,7 +25,7 @@ struct BentStretch {
 /// Asks for the values at a size.
 using Sample = std::function<const Values&(double)>;
 
-/// The turns of one region, by size and quantity, without causes. Asks for a handful of values a turn.
+/// The breakpoints of one region, by size and quantity, without causes. Reads a handful of values per breakpoint.
 [[nodiscard]] std::vector<Breakpoint> breakpoints_in(const BentStretch& region, std::span<const double> sizes,
                                                      std::span<const Values> values, const Sample& sample);
 

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
 // Settings that do nothing. Some can be seen at each size: a width beside a weight, a gap on an axis without
-// neighbors. Of others only a trial tells: the setting is left out, the ladder solved again, and if every box is where
-// it was, it did nothing. Most settings show at the first size tried, so a trial is cheap; only keys that nobody would
+// neighbors. Of others only a trial decides: the setting is removed and the ladder solved again; if every box is where
+// it was, the setting has no effect. Most settings have an effect at the first size, so a trial is cheap; only keys that nobody would
 // say for safety are tried, for a minimum that is never reached is no fault.
 #include <algorithm>
 #include <array>
@@ -48,7 +48,7 @@ void look_beside_weight(const Seen& seen, const SeenNode& one, Sightings& sighti
   if (one.keys().grow > 0) see_idle(sightings, one.node, "grow", {beaten, "remove one of the two"});
 }
 
-/// Room between lines where there is one line. `gap: 8` says it for both axes, and is no fault.
+/// A gap between lines if there is only one line. `gap: 8` sets both axes and is no finding.
 void look_at_gap(const Seen& seen, const SeenNode& one, Sightings& sightings) {
   const Keys& keys = one.keys();
   if (seen.scene->tree.child_count(one.node) < 2) return;  // told of the whole gap
@@ -148,7 +148,7 @@ class Edits {
     });
   }
 
-  /// Whether its key acts on such a node at all; where not, that is told without a trial.
+  /// Whether its key acts on such a node at all; if not, that is reported without a trial.
   [[nodiscard]] bool may_act(NodeId node, const KeyEntry& entry) const {
     const NodeId parent = scene_.tree.parent(node);
     std::optional<Kind> above;

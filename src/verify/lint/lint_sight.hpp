@@ -132,7 +132,7 @@ struct WithoutEffect {
   Reason told;
 };
 
-/// Those that are found out by leaving them out one at a time; a piece of work a rung is told.
+/// The settings without effect, found by removing them one at a time; reports progress once per container size.
 [[nodiscard]] std::vector<WithoutEffect> settings_without_effect(const Variant& variant,
                                                                  const std::vector<ContainerSize>& container_sizes,
                                                                  WorkTally& tally);

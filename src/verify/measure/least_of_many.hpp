@@ -56,7 +56,7 @@ class LeastOfMany<TracedNumber> {
     rest.bends_ |= number.bends();
     return rest;
   }
-  /// Whether all of them are clearly above a number, and stay so as far as the course is known. Decides nothing.
+  /// Whether all of them are clearly above a number, and stay so within the decision trace. Makes no decision.
   [[nodiscard]] bool is_above(const TracedNumber& number) const {
     if (value_ == std::numeric_limits<double>::infinity()) return true;  // of none
     const LeastOfMany over = less(number);

@@ -30,7 +30,7 @@ using detail::Point;
 using detail::Region;
 using detail::TracedNumber;
 
-/// A region of one course, and how all boxes lie in it: planes over widths and heights.
+/// A region with one decision trace, and all boxes in it as planes over widths and heights.
 struct PlaneCell {
   Region region;
   std::vector<float> planes;

@@ -2,7 +2,7 @@
 #pragma once
 
 // Claims over a whole rectangle of widths and heights: where they fail, in convex regions whose edges are exact, and
-// where what is arranged turns.
+// at boundaries of the layout.
 
 #include <string>
 #include <vector>
@@ -46,7 +46,7 @@ struct InPlane {
   double area = 0;          ///< of them all: what was asked for
 };
 
-/// Looks at all sizes of a rectangle. Turns are found where they are wanted. Throws BadValue for a rectangle with a
+/// Tests all sizes of a rectangle. Finds boundaries if they are asked for. Throws BadValue for a rectangle with a
 /// side of more than 100,000 pixels.
 [[nodiscard]] InPlane look_in_plane(const Scene& scene, const std::vector<std::string>& modes,
                                     const std::vector<Claim>& claims, const SizeRectangle& area, bool breakpoints,

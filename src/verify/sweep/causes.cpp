@@ -258,7 +258,7 @@ class BothSides {
     }
   }
 
-  /// Room between lines or tracks begins or ends: `taken(side)` is what they take, and how many there are.
+  /// Space between lines or tracks begins or ends: `taken(side)` is what they take, and how many there are.
   template <class Taken>
   void compare_unused_space(NodeId node, Axis axis, const char* what, const Taken& taken) {
     const auto unused_space = [&](const SideOfBreakpoint& side) -> std::optional<double> {

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// What lies behind a turn: two arrangements just below and just above it are compared, and what changed its state
+// The causes of a breakpoint: two layouts, just below and just above it, are compared, and what changed its state
 // (not just its size) is told in words.
 
 #include <string>
@@ -25,7 +25,7 @@ struct Cause {
 };
 
 /// What changed between two arrangements of one scene, from different solvers. `active_below` and `active_above` are
-/// the ranges that hold. Ranges come alone: whatever else changed follows from them. The turn lies between the two
+/// the ranges that hold. Ranges come alone: whatever else changed follows from them. The breakpoint is between the two
 /// sizes, by a `share` of the way from the smaller to the larger. With `everywhere`, in what kept its size too: keys
 /// are others.
 [[nodiscard]] std::vector<Cause> causes_between(const Solution& below, const Solution& above,

@@ -2,7 +2,7 @@
 //
 // Sizes are solved in runs of neighbors, a run at a time on each thread: a solver that goes from one size to the next
 // keeps what does not depend on the container. Then the regions in which something is bent are shared out likewise, and
-// what lies behind each turn is asked of two solvers, one on each side of it.
+// the cause of each breakpoint is found by two solvers, one on each side of it.
 #include "fond_ladder/sweep.hpp"
 
 #include <algorithm>
@@ -207,7 +207,7 @@ class Sweeper {
     }
   }
 
-  /// The sizes next to a turn, on both its sides.
+  /// The sizes just below and just above a breakpoint.
   [[nodiscard]] std::pair<double, double> sides_of(const Breakpoint& breakpoint) const {
     // What is done only above a size is not before a line has used its tolerance up.
     const double further = breakpoint.includes_at ? 2 : 16;

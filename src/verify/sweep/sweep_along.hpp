@@ -17,7 +17,7 @@ struct SweptWay {
   Interval possible;            ///< where there are arrangements
   std::string curve_cause;      ///< why what follows a curve does
   double beside;                ///< how far from a turn its cause is looked for
-  bool changes_inside = false;  ///< something may turn in a node that keeps its size
+  bool changes_inside = false;  ///< a node that keeps its size may have breakpoints inside
 };
 
 /// Sweeps it; places and slopes are those of the way.

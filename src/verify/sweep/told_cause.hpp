@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Which of the causes of a turn is told of a quantity, and what is told where the quantity itself says it.
+// Chooses the cause that is reported for a breakpoint of a quantity, or words the breakpoint itself as its cause.
 
 #include <string>
 #include <vector>
@@ -19,16 +19,16 @@ struct Turned {
 };
 
 /// The cause that lies nearest to a node in the tree, the earlier one where several do, vague ones last; empty where
-/// there is none. What cannot lead to such a turn is told of nothing: a text that breaks anew makes no width bend.
+/// there is none. A cause that cannot lead to such a breakpoint is never reported: other line breaks of a text bend no width.
 [[nodiscard]] std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, const Turned& turned);
 
-/// Why a node is seen on one side of a turn and not on the other.
+/// Why a node is visible on one side of a breakpoint and not on the other.
 [[nodiscard]] std::string sight_cause(const Solution& below, const Solution& above, NodeId node, Measure measure);
 
-/// That a node begins to overhang at a turn, or no longer does.
+/// That a node begins or stops to overhang at a breakpoint.
 [[nodiscard]] std::string overhang_cause(const Solution& below, const Solution& above, NodeId node);
 
-/// What is decided in a node's arrangement, where nothing more is known of a turn.
+/// What changes in the layout of a node, if nothing more is known about a breakpoint.
 [[nodiscard]] std::string decided_in(const Scene& scene, NodeId node);
 
 }  // namespace fond_ladder::inline v0

@@ -96,7 +96,7 @@ Sweep sweep_setting(const Varied& varied, const ContainerSize& container_size, s
   const TwoScenes scenes(varied, places, steps);
   SweepOptions alone = options;
   alone.threads = 1;               // the scenes are made on this one
-  constexpr double beside = 1e-3;  // so that limits that are dragged are told as they are at the turn
+  constexpr double beside = 1e-3;  // so that a swept limit is reported with its value at the breakpoint
   const SweptWay way{
       scenes.low,
       [&] { return std::make_unique<SettingTrail>(varied, scenes, container_size, options.modes, steps); },

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Trials mean what the edited file would mean. Every node of a scene with parts in parts and copies of copies is
+// An edit means what the edited file would mean. Every node of a scene with parts in parts and copies of copies is
 // changed in every way, and held against the same edit of the tree.
 #include "fond_ladder/edit.hpp"
 

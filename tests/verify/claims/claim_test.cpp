@@ -193,7 +193,7 @@ TEST(Claims, EachIsKeptOrFailsAtOnePixelOrOnlyBetweenTwo) {
   }
 }
 
-/// A bend that no whole width shows: `a` gives way to `b` between two of them, and only a turn leads there.
+/// A bend that no whole width shows: `a` gives way to `b` between two of them, and only a breakpoint leads there.
 TEST(Claims, FailAtABreakpointBetweenTwoWholePixels) {
   Scene scene = testing::scene_from("row:r [ box:a weight=1 box:b weight=1 max_width=35.25 ]");
   scene.ladder = {{60, 80}, Interval(20), {}};

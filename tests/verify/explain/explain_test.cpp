@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// Accounts that can be worked out by hand, and every account of random trees: it must come to what the solve came to.
+// Calculations done by hand, and every calculation of random trees: its sum must equal the size in the solve.
 #include <gtest/gtest.h>
 
 #include <sstream>

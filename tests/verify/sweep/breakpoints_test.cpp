@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// Turns that can be worked out by hand: where, of which kind, and why. Then random scenes, in which every quantity must
-// be straight between two neighboring turns.
+// Breakpoints worked out by hand: where, of which kind, and why. Then random scenes, in which every quantity must
+// be linear between two neighboring breakpoints.
 #include <gtest/gtest.h>
 
 #include <cmath>
@@ -190,7 +190,7 @@ const Case cases[] = {
      {100, 160},
      "a.width",
      "at 120: a.width bends at 60, its slope from 0 to 0.5: column 0 of `g` is no longer only as large as `a`\n"},
-    // Straight all the way: no false turns.
+    // Linear all the way: no false breakpoints.
     {"percentages", "row:r [ box:a width=30% shrink=0 box:b weight=1 box:c weight=2 ]", {50, 900}, "a.width", ""},
     {"nested shares",
      "row:r [ column:a weight=1 padding=3 [ row:b [ box:x weight=2 box:y weight=5 ] ] box:c weight=2 ]",
@@ -254,7 +254,7 @@ TEST(Breakpoints, AreFoundAlongHeightsToo) {
             "at 150: b.height bends at 50, its slope from 0 to 1: `b` grows past its minimum, 50\n");
 }
 
-/// What decides is told, and not what follows from it; and whatever turns has a cause.
+/// The deciding cause is reported, not what follows from it, and every breakpoint has a cause.
 TEST(Breakpoints, AreExplainedByWhatDecides) {
   const struct {
     const char *what, *scene, *quantity, *why;
@@ -288,7 +288,7 @@ TEST(Breakpoints, AreExplainedByWhatDecides) {
   }
 }
 
-/// Of turns of random scenes all have a cause.
+/// All breakpoints of random scenes have a cause.
 TEST(Breakpoints, AllHaveACause) {
   std::size_t breakpoints = 0;
   for (std::uint32_t seed = 0; seed < 150; ++seed) {
@@ -319,7 +319,7 @@ TEST(Breakpoints, ValuesAreThoseOfPlainSolves) {
     SceneSolver solver(scene);
     for (std::size_t i = 0; i < swept.steps.size(); i += 13) {
       const double width = swept.steps[i].container.width;
-      // Next to a turn lines hold by their tolerance what does not fit.
+      // Next to a breakpoint, lines keep by their tolerance what does not fit.
       const auto is_near = [&](const Breakpoint& breakpoint) { return std::abs(breakpoint.at - width) < 1e-2; };
       if (std::ranges::any_of(swept.breakpoints(), is_near)) continue;
       const Solution plain = solver.solve({width, 300});

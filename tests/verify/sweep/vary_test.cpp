@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: MIT
 //
-// A setting that is dragged instead of the container: turns that can be worked out by hand, and random lengths of
+// A setting that is dragged instead of the container: breakpoints worked out by hand, and random lengths of
 // random trees, whose sweep is held against an arrangement at each value.
 #include "fond_ladder/vary.hpp"
 #include "fond_ladder/scene_file.hpp"
