@@ -14,24 +14,24 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Content that is a text set in lines of one height, whoever measures its words. `Solution::words`, the cut of words,
-/// Claims, explanations and pictures read it for `lines` and `baseline`.
+/// Content that is a text in lines of one height, measured by any engine. Solution::text_lines, text overhang,
+/// claims, explanations and pictures read its lines and baseline.
 ///
-/// What CustomContent promises holds here too: pure, from any thread, pixels of the content alone.
+/// The contract of CustomContent applies: pure, from any thread, pixels of the content alone.
 class BreakableText : public CustomContent {
  public:
   struct Line {
-    std::string_view text;  ///< without the spaces at its end; part of the object
+    std::string_view text;  ///< without spaces at the end; a view into the object
     double width = 0;       ///< in pixels, the hyphen included
-    bool hyphen = false;    ///< one is shown behind the text: it ends where a soft hyphen stands
+    bool hyphen = false;    ///< whether a hyphen is visible at its end
   };
-  /// The lines at `width` pixels, those that `max_lines` drops included.
+  /// The lines at a width in pixels, with those that `max_lines` drops.
   [[nodiscard]] virtual std::vector<Line> lines_at(double width) const = 0;
-  /// Of every line, in pixels.
+  /// The height of every line, in pixels.
   [[nodiscard]] virtual double line_height() const = 0;
-  /// Of every line, below its top.
+  /// The baseline of every line, in pixels below its top.
   [[nodiscard]] virtual double line_baseline() const = 0;
-  /// Further lines are dropped.
+  /// The maximum number of lines; further lines are dropped.
   [[nodiscard]] virtual std::optional<int> max_lines() const = 0;
 };
 

@@ -21,18 +21,18 @@ enum class BreakpointKind : std::uint8_t { bend, jump, curve };
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<BreakpointKind>{"bend", "jump", "curve"};
 
-/// A size of the container, in pixels, at which a quantity leaves its straight line, exact but where
-/// something bends: there to 1/64 of a pixel. The new value holds at `at` and from there on, or only above it.
+/// A container size in pixels at which a quantity leaves its straight line: exact, or within 1/64 of a pixel next to
+/// a curve. The new value applies from `at` on, or only above it.
 struct Breakpoint {
   double at = 0;
-  bool includes_at = true;   ///< whether a jump is done at `at` itself
-  double to = 0;             ///< where a curve ends; else the same as `at`
-  std::size_t quantity = 0;  ///< its place among those asked for
-  std::string name;          ///< as it was asked for
+  bool includes_at = true;   ///< whether a jump has happened at exactly `at`
+  double to = 0;             ///< the end of a curve; else the same as `at`
+  std::size_t quantity = 0;  ///< index among the quantities asked for
+  std::string name;          ///< the quantity, as asked for
   BreakpointKind kind = BreakpointKind::bend;
-  std::optional<double> before{}, after{};   ///< just below and at `at` (a curve: at both its ends); none: hidden
-  double slope_before = 0, slope_after = 0;  ///< pixels a pixel of the container
-  std::string why;                           ///< in words; empty where none was found
+  std::optional<double> before{}, after{};   ///< just below and at `at` (for a curve: at its ends); absent: hidden
+  double slope_before = 0, slope_after = 0;  ///< pixels per pixel of the container
+  std::string why;                           ///< the cause; empty if none was found
 };
 
 /// `at 640: beds.width jumps from 328 to 240: narrow ends`

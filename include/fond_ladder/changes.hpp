@@ -14,8 +14,8 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Some keys, each with a value: what becomes of a node while a range holds or a mode is on. A value; copies share
-/// what they say until one of them is changed.
+/// Some keys with values: the changes to a node while a range applies or a mode is on. A value; copies share their
+/// data until one is changed.
 class Changes {
  public:
   /// No key.
@@ -25,14 +25,14 @@ class Changes {
 
   /// Whether it has no key.
   [[nodiscard]] bool empty() const { return said_ == 0; }
-  /// Whether it says the key of that name, as scene files spell it. Throws BadValue where there is no such key.
+  /// Whether it has the key of that name, as in scene files. Throws BadValue for an unknown key.
   [[nodiscard]] bool says(std::string_view key) const;
-  /// All keys; those that are not said are at their defaults.
+  /// All keys; keys that it does not have are at their defaults.
   [[nodiscard]] const Keys& values() const;
-  /// Gives `keys` what is said, and leaves the others.
+  /// Sets its keys in `keys`, and leaves the others.
   void put_into(Keys& keys) const;
 
-  /// Says a key, with the value that it has in `from`. Throws BadValue where there is no such key.
+  /// Takes a key, with its value in `from`. Throws BadValue for an unknown key.
   void say(std::string_view key, const Keys& from);
 
   /// For the library: by the place of a key in its table.

@@ -22,52 +22,52 @@ namespace detail {
 struct ClaimTerms;
 }
 
-/// Thrown for a text that is no claim: what is wrong, the nearest word, and where.
+/// Thrown for a text that is not a claim. The message says what is wrong, with the nearest word; column() says where.
 class BadClaim : public std::invalid_argument {
  public:
   BadClaim(const std::string& what, std::size_t column) : std::invalid_argument(what), column_(column) {}
-  /// In the claim, from 1, in bytes.
+  /// The position in the text of the claim, in bytes, from 1.
   [[nodiscard]] std::size_t column() const { return column_; }
 
  private:
   std::size_t column_;
 };
 
-/// What was measured at one size of the container.
+/// Measured values at one size of the container.
 struct MeasuredSize {
   Extent container;
-  std::span<const std::optional<double>> values;  ///< one a quantity of the claim, as value_of gives it
-  std::span<const std::string> active;            ///< the ranges that hold and the modes that are on
+  std::span<const std::optional<double>> values;  ///< one per quantity of the claim, as value_of returns it
+  std::span<const std::string> active;            ///< ranges that apply and modes that are on
 };
 
-/// A sentence about measured quantities, as in "beds.width = 240 when container.width >= 640". The grammar stands in
-/// docs/claims.md. A value; it speaks of the nodes of one scene.
+/// A statement about measured quantities, as in "beds.width = 240 when container.width >= 640". docs/claims.md has
+/// the grammar. A value; it refers to the nodes of one scene.
 class Claim {
  public:
-  /// Reads a claim about a scene. Any entry of a list `virtualized` may be spoken of: until it is arranged, the first
-  /// stands for it. Throws BadClaim.
+  /// Reads a claim about a scene. It may name any entry of a virtualized list; the first entry stands for one that is
+  /// not arranged. Throws BadClaim.
   Claim(const Scene& scene, std::string_view text);
 
-  /// As it was written.
+  /// The text of the claim, as written.
   [[nodiscard]] const std::string& text() const { return text_; }
-  /// All that has to be measured to test it.
+  /// All quantities that a test needs, in the order in which `Measured::values` has them.
   [[nodiscard]] const std::vector<Quantity>& quantities() const;
 
-  /// What a claim comes to at one size.
+  /// The result of a test at one size.
   struct Outcome {
-    bool tested = false;  ///< false: its `when` does not hold, or a pattern has only hidden nodes
+    bool tested = false;  ///< false: the condition after `when` does not apply, or a pattern has only hidden nodes
     bool holds = true;
-    double off = 0;  ///< by how much it fails: pixels, the difference of what it counts, or how many are invisible
+    double off = 0;  ///< by how much it fails: pixels, a difference of counts, or the number of invisible nodes
   };
-  /// Tests it at one size whose quantities were measured before. Linear in the terms; throws nothing.
+  /// Tests the claim at one size, on values measured before. Linear in its terms. Does not throw.
   [[nodiscard]] Outcome test(const MeasuredSize& container_size) const;
-  /// What makes it fail there.
+  /// The part of a claim that fails.
   struct Blamed {
-    std::vector<std::size_t> quantities;  ///< by their place in the list
-    /// Values of `sum`, `min`, `max` and `count`, as they are written; none where one of theirs is missing.
+    std::vector<std::size_t> quantities;  ///< index of each in quantities()
+    /// Values of `sum`, `min`, `max` and `count`, as written; absent if a value in them is absent.
     std::vector<std::pair<std::string, std::optional<double>>> folds;
   };
-  /// What makes it fail there; empty where it holds.
+  /// Returns what makes the claim fail; empty if it holds.
   [[nodiscard]] Blamed blamed(const MeasuredSize& container_size) const;
 
   /// For the engine.

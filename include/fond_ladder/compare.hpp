@@ -17,43 +17,43 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// A node whose box is not the same in two scenes, or that only one of them has.
+/// A node whose box differs between two scenes, or that only one of them has.
 struct Difference {
   enum class Kind : std::uint8_t { changed, only_first, only_second };
   Kind kind = Kind::changed;
-  std::string name;             ///< in the first scene that has it: as much of the path as tells it from others
-  std::string path;             ///< the whole of it
+  std::string name;             ///< shortest unique end of its path, in the first scene that has it
+  std::string path;             ///< whole path
   std::vector<Interval> sizes;  ///< widths of the container at which it differs
   double max_difference = 0;    ///< pixels: the largest difference of any edge or size
-  Extent worst;                 ///< container where that is so
-  /// Its boxes there, from the root's corner; none where it has no place, so that it is shown in one scene only.
+  Extent worst;                 ///< container size with that difference
+  /// Its boxes at that size, from the corner of the root; absent if it is not placed in that scene.
   std::optional<Rect> first{}, second{};
-  /// Nodes in it that are as they were, and only go along with it.
+  /// Number of descendants that only move along with it.
   std::size_t moved_with_parent = 0;
 };
 
 /// What differs between two scenes.
 struct Comparison {
-  std::string first, second;            ///< what they are called
+  std::string first, second;            ///< names of both scenes
   std::vector<Difference> differences;  ///< in the order of the file, the first scene's nodes first
   std::size_t unchanged = 0;            ///< nodes with the same box at every size
   std::size_t sizes = 0;                ///< sizes compared
-  Interval widths;                      ///< of those
-  /// Keys that each scene says, kinds, names and texts apart; what is said once for many nodes counts once.
+  Interval widths;                      ///< widths of these sizes
+  /// Number of settings in each scene, without kinds, names and texts; a setting shared by several nodes counts once.
   std::size_t settings_first = 0, settings_second = 0;
 
   /// Whether anything differs.
   [[nodiscard]] bool any() const { return !differences.empty(); }
 };
 
-/// Compares two scenes node by node, those of the same path, else of the same name where only one has it, at the sizes
-/// given, or over the ladder of the first: every whole width, at both ends of its heights, and the named sizes. Boxes
-/// are the same within 0.01 pixels. Throws as SceneSolver does, and BadValue for a tree of so many levels that nobody
-/// could read the paths of its nodes (help limits).
+/// Compares two scenes node by node, matched by path, else by a name that is unique. Compares the given sizes, or the
+/// ladder of the first scene: every whole width at both ends of its heights, and the named sizes. Boxes within 0.01
+/// pixels are equal. Throws as SceneSolver does, and BadValue for a tree with too many levels (fond-ladder help
+/// limits).
 [[nodiscard]] Comparison compare(const Variant& first, const Variant& second,
                                  const std::vector<ContainerSize>& container_sizes = {}, const Progress& progress = {});
 
-/// The comparison for people, the answer on the first line.
+/// Prints the comparison; the answer is on the first line.
 std::ostream& operator<<(std::ostream& out, const Comparison& comparison);
 
 }  // namespace v0

@@ -11,7 +11,7 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// A size of the container, in pixels. A side that is absent follows the content.
+/// A size of the container, in pixels. An absent side is by content.
 struct ContainerSize {
   std::optional<double> width{}, height{};
 };

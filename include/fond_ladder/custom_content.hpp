@@ -11,13 +11,13 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Content whose size the engine cannot know by itself: a text, or whatever a toolkit puts into a leaf.
+/// Content with a size that only its owner knows: a text, or anything that a toolkit puts into a leaf.
 ///
-/// The two questions are pure: the same answer every time for the same object, from any thread. All numbers are pixels
-/// of the content alone, without the leaf's padding and border. Answers that are not finite or are negative count as
-/// zero and are noted in the solution. A solve asks a leaf for its widths only after an edit, and for its height once,
-/// when its width or its content is new; where its max-content fits, but for rounding, it is asked at exactly that
-/// width. It may throw: the solve passes that on, and the next one does everything anew.
+/// The two questions are pure: the same answer every time for the same object, from any thread. All numbers are
+/// pixels of the content, without padding and border of the leaf. NaN, infinite and negative answers count as 0, and
+/// Solution::notes reports them. A solve asks for widths only after an edit, and for the height once per new width or
+/// content; content that fits is asked at exactly its max-content width. Content may throw: the solve passes that on,
+/// and the next one is a full one.
 class CustomContent {
  public:
   /// CSS Sizing 3, section 2.1.
@@ -30,10 +30,10 @@ class CustomContent {
     double baseline = 0;  ///< of the first line, from the top of the content
   };
 
-  /// Widths from one up to below another.
+  /// An interval of widths, from `from` up to but not including `below`.
   struct StableWidths {
     double from = 0;
-    double below = 0;  ///< infinite where nothing changes any more
+    double below = 0;  ///< infinite: no upper end
   };
 
   CustomContent() = default;
@@ -42,10 +42,10 @@ class CustomContent {
   virtual ~CustomContent() = default;
 
   [[nodiscard]] virtual Widths widths() const = 0;
-  /// `width` is finite and not negative.
+  /// The height at a width, which is finite and not negative.
   [[nodiscard]] virtual Heights height_for(double width) const = 0;
-  /// Widths around `width` at all of which `height_for` answers the same; there need not be more of them at either
-  /// end. With content that cannot tell, sweeps and checks sample the sizes of its scene instead of proving them.
+  /// An interval of widths around `width` with the same answer of `height_for`; it may be smaller than possible. If
+  /// the content cannot tell, sweeps and checks sample sizes instead of proving them.
   [[nodiscard]] virtual std::optional<StableWidths> constant_interval(double /*width*/) const { return {}; }
 };
 

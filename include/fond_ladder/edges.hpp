@@ -26,7 +26,7 @@ class Edge {
 
   /// Whether it takes free space.
   [[nodiscard]] bool is_automatic() const { return automatic_; }
-  /// 0 where it is automatic.
+  /// The length; 0 if it is automatic.
   [[nodiscard]] const Length& length() const { return length_; }
 
   friend bool operator==(const Edge&, const Edge&) = default;
@@ -36,15 +36,16 @@ class Edge {
   bool automatic_ = false;
 };
 
-/// What can be named of a box's edges. `left` beats `start` beats `x`; top and bottom beat `y`.
+/// The sides of a box as an author names them. `left` wins over `start`, and `start` over `x`; top and bottom win
+/// over `y`.
 enum class Side : std::uint8_t { top, right, bottom, left, start, end, x, y };
 /// Their words in a scene file, in the order of Side.
 inline constexpr std::array<std::string_view, 8> side_words{"top", "right", "bottom", "left", "start", "end", "x", "y"};
 
-/// The edges of a box as an author gives them. Nothing given means zero on every side.
+/// The edges of a box. A side that is not set is 0.
 class Edges {
  public:
-  /// No side given.
+  /// No side set.
   Edges() = default;
   /// The same length on every side.
   Edges(Length every_side) {  // NOLINT(google-explicit-constructor)
@@ -57,25 +58,25 @@ class Edges {
     set(Side::x, every_side).set(Side::y, every_side);
   }
 
-  /// Gives one side, or a pair of sides. Returns itself.
+  /// Sets one side, or a pair of sides. Returns itself.
   Edges& set(Side side, Edge edge) {
     const auto i = static_cast<std::size_t>(side);
     amounts_[i] = edge.is_automatic() ? 0 : edge.length().amount();
     ways_[i] = edge.is_automatic() ? Way::automatic : static_cast<Way>(edge.length().unit());
     return *this;
   }
-  /// What was given by that name; absent where nothing was. See on() for the edge that results.
+  /// The edge set under that name; absent if not set. on() returns the resulting edge.
   [[nodiscard]] std::optional<Edge> given(Side side) const {
     const auto i = static_cast<std::size_t>(side);
     if (ways_[i] == Way::none) return {};
     if (ways_[i] == Way::automatic) return Edge(Automatic());
     return Edge(Length(amounts_[i], static_cast<Length::Unit>(ways_[i])));
   }
-  /// Whether no side is given.
+  /// Whether no side is set.
   [[nodiscard]] bool empty() const { return ways_ == Edges().ways_; }
 
-  /// The edge that holds on a physical side: top, right, bottom or left. With `mirrored` (right-to-left) start is the
-  /// right side.
+  /// The edge on a physical side: top, right, bottom or left. With `mirrored` (right-to-left) start is the right
+  /// side.
   [[nodiscard]] Edge on(Side physical, bool mirrored) const;
 
   friend bool operator==(const Edges&, const Edges&) = default;

@@ -22,83 +22,82 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// One change of a scene, in the words of the command line. A value, by itself about no scene.
+/// One edit of a scene, in the words of the command line. A value; it belongs to no scene.
 struct Edit {
   enum class Does : std::uint8_t { set, move, group, remove, insert, ungroup, duplicate };
   Does does = Does::set;
-  /// What the option of that name takes: `NODE.KEY=VALUE`, `A,B=CONTAINER:PLACE`, `A,B=KIND:NAME`, `A,B`,
-  /// `CONTAINER:PLACE=NODE IN JSON`, `NODE`, or `NODE=NAME`.
+  /// Makes an edit from the value of the option of that name: `NODE.KEY=VALUE`, `A,B=CONTAINER:INDEX`,
+  /// `A,B=KIND:NAME`, `A,B`, `CONTAINER:INDEX=NODE IN JSON`, `NODE`, or `NODE=NAME`.
   std::string what;
 
-  /// `place` is a node (or a pattern) and a key, or a place in the file that is no node, as in `beds.padding.left`,
-  /// `cards/*.gap`, `shared.button.height`. The value is written as in a scene file, a word needs no quotes; `null`
-  /// leaves out what is said there.
+  /// Sets a key. `place` is a node (or a pattern) and a key, or another place in the file, as in `beds.padding.left`,
+  /// `cards/*.gap` or `shared.button.height`. The value is written as in a scene file, words without quotes; `null`
+  /// removes the key.
   [[nodiscard]] static Edit set(const std::string& place, const std::string& value);
-  /// `node` is one or, between commas, several, which then stand there in that order. The place is counted among the
-  /// container's children, those taken out before.
+  /// Moves a node, or several separated by commas, in that order. The index counts the children of the container
+  /// without the moved nodes.
   [[nodiscard]] static Edit move(const std::string& node, const std::string& container, std::size_t place);
-  /// Gathers siblings in a container of their own, where the first of them is.
+  /// Groups siblings in a new container, at the position of the first of them.
   [[nodiscard]] static Edit group(const std::vector<std::string>& nodes, Kind kind, const std::string& name = {});
   /// Removes nodes and their descendants.
   [[nodiscard]] static Edit remove(const std::string& node);
   /// Inserts a node, written as JSON, before the child of that index.
   [[nodiscard]] static Edit insert(const std::string& container, std::size_t place, const std::string& json);
-  /// Takes a container away whose children stay, in its place.
+  /// Removes a container but keeps its children, in its place.
   [[nodiscard]] static Edit ungroup(const std::string& container);
-  /// Puts a node like this one, with all that is in it, behind it under another name; without one it has none.
+  /// Copies a node with its descendants and inserts the copy after it, under another name or without a name.
   [[nodiscard]] static Edit duplicate(const std::string& node, const std::string& name = {});
 
-  /// `beds.width=300`, `move legend=bar:1`
+  /// The edit as a short sentence: `beds.width=300`, `move legend=bar:1`.
   [[nodiscard]] std::string text() const;
-  /// As an option of the program, `--move legend=bar:1`, quoted for a shell where it must be.
+  /// The edit as an option of the program, `--move legend=bar:1`, quoted for a shell where necessary.
   [[nodiscard]] std::string option() const;
   friend bool operator==(const Edit&, const Edit&) = default;
 };
-/// The options that make such changes.
+/// The names of the options that make edits.
 template <>
 inline constexpr std::array<std::string_view, 7> words_of<Edit::Does>{"set",    "move",    "group",    "remove",
                                                                       "insert", "ungroup", "duplicate"};
 
-/// Thrown for a change that cannot be made; the message says why, and the nearest word.
+/// Thrown for an edit that is not possible. The message gives the reason, and the nearest word.
 class BadEdit : public std::invalid_argument {
  public:
   using std::invalid_argument::invalid_argument;
 };
 
-/// A scene under edit, one edit after the other, each of which can be undone. An edit means what the
-/// edited file would mean: it is made in the text of the file, which keeps its comments and the way it is written, and
-/// the scene is read anew. Copies and uses of parts are written out where one of them is to be different in what only
-/// its own text can say; claims and locales that name a node go on naming it where it is moved, and are left out where
-/// it is gone. A value; a change costs a reading of the scene.
+/// A scene under edit: edits are applied one after the other and can be undone. An edit means what the edited file
+/// would mean: it changes the text of the file, which keeps its comments and formatting, and reads the scene again.
+/// If one copy, or one instance of a part, gets a key of its own, the copies or the instance are written out. Claims
+/// and locales that name a moved node are updated; those that name a removed node are skipped. A value; an edit costs
+/// reading the scene.
 class Draft {
  public:
-  /// A scene file's text; `file_name` as read_scene takes it. Throws BadScene, as reading does.
+  /// Starts from the text of a scene file; `file_name` is as for read_scene. Throws BadScene.
   Draft(std::string json, std::string file_name);
-  /// A scene by whatever made it. Contents that the program measures stay with their nodes.
+  /// Starts from a scene of any origin. Custom contents stay with their nodes.
   explicit Draft(const Scene& scene);
 
-  /// Makes a change. Throws BadEdit and leaves all as it was when it cannot be made, or when the scene would be wrong
-  /// with it. What had been taken back is forgotten.
+  /// Applies an edit, and drops the edits that could be redone. Throws BadEdit, and changes nothing, if the edit is
+  /// not possible or the scene would be invalid.
   void apply(const Edit& edit);
-  /// Takes the last change back. Returns whether there was one.
+  /// Undoes the last edit. Returns whether there was one.
   bool undo();
-  /// Makes the change again that was taken back last. Returns whether there was one.
+  /// Applies the edit that was undone last again. Returns whether there was one.
   bool redo();
 
-  /// With all changes made.
+  /// The scene with all edits. Valid until the next call that changes the draft.
   [[nodiscard]] const Scene& scene() const;
-  /// The names of the parts that the scene defines, itself and by what it uses, in their order.
+  /// The names of the parts that the scene and its used files define, in order.
   [[nodiscard]] std::vector<std::string> parts() const;
-  /// Where a part that a node uses, or lies in, speaks of it, as `set` takes it: `parts.card`, `parts.card/about`; of
-  /// parts in parts the one of that name, the innermost where none is given. Empty for a node of no such part, for one
-  /// that has no name there, and for what a part of another file says. Throws BadPath.
+  /// The path of a node inside the part that it belongs to, as `set` takes it: `parts.card`, `parts.card/about`. With
+  /// nested parts, the innermost one or the one of that name. Empty for a node outside such a part, for one without a
+  /// name there, and for a part of another file. Throws BadPath.
   [[nodiscard]] std::string place_in_part(const std::string& node, const std::string& part = {}) const;
-  /// The file with all changes made.
+  /// The text of the file with all edits.
   [[nodiscard]] const std::string& json() const;
-  /// In the order in which they were applied, without those that were undone.
+  /// The applied edits in order, without those that were undone.
   [[nodiscard]] const std::vector<Edit>& made() const { return made_; }
-  /// What a person should know of the changes made, a sentence each: that a range still says otherwise, which claims
-  /// are left out.
+  /// Hints about the edits, one sentence each: that a range still sets the key, or which claims are skipped.
   [[nodiscard]] std::vector<std::string> hints() const;
 
  private:

@@ -14,37 +14,37 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// What a node is: a container (row, column, grid, stack) or a leaf (box, text, image).
+/// The kind of a node: a container (row, column, grid, stack) or a leaf (box, text, image).
 enum class Kind : std::uint8_t { row, column, grid, stack, box, text, image };
-/// Where children are packed along their container when space is left. CSS Box Alignment 3, section 6.
+/// Where children are packed along their container if space is left. CSS Box Alignment 3, section 6.
 enum class Along : std::uint8_t { start, center, end, between, around, evenly, slots };
-/// Where a child lies across its row or column, in its stack or in its cell. CSS Box Alignment 3, section 6.
+/// Where a child is placed across its row or column, in its stack or in its cell. CSS Box Alignment 3, section 6.
 enum class Across : std::uint8_t { start, center, end, stretch, baseline };
-/// How wrapped lines share unused space: the words of Along, and stretch.
+/// How wrapped lines use unused space: the words of Along, and stretch.
 enum class PlaceContent : std::uint8_t { start, center, end, between, around, evenly, slots, stretch };
-/// Which way a line of text runs in the scene's language.
+/// The reading direction of the language of the scene.
 enum class Direction : std::uint8_t { ltr, rtl };
-/// Which children are painted over others that they overlap: the last ones of the file, or the first. It matters
-/// wherever they overlap: by a negative gap or margin, in a stack, in one cell, or pinned.
+/// Which children are in front where they overlap: the last ones of the file, or the first. Children overlap with a
+/// negative gap or margin, in a stack, in one cell, or pinned.
 enum class OnTop : std::uint8_t { last, first };
-/// Where a border is: inside the box, taking space of its content; over whatever is there; around the box, taking space
-/// as a margin does; or around it as an outline, taking none.
+/// Where a border is: inside the box, with space from its content; over the content; around the box, with space as
+/// for a margin; or around it as an outline, without space.
 enum class BorderAt : std::uint8_t { inside, over, around, outline };
-/// Where the words of a text lie in a box that is wider or higher than they are.
+/// Where the lines of a text are in a box that is wider or taller than they are.
 enum class TextAlign : std::uint8_t { start, center, end };
-/// What the words of a scene are measured in: the built-in metrics, equal on every machine, or fonts.
+/// How text is measured: with fixed metrics, the same on every machine, or with fonts.
 enum class TextMetrics : std::uint8_t { fixed, fonts };
-/// How a picture fills the box of its image node.
+/// How an image fills its box.
 enum class ImageFit : std::uint8_t { cover, contain, stretch };
 /// Whether a grid is filled row by row or column by column.
 enum class Flow : std::uint8_t { rows, columns };
 /// The axes on which a container scrolls.
 enum class Scroll : std::uint8_t { none, x, y, both };
-/// Whether content may be scrolled horizontally.
+/// Whether content scrolls horizontally.
 [[nodiscard]] constexpr bool scrolls_x(Scroll scroll) {
   return scroll == Scroll::x || scroll == Scroll::both;
 }
-/// Whether content may be scrolled vertically.
+/// Whether content scrolls vertically.
 [[nodiscard]] constexpr bool scrolls_y(Scroll scroll) {
   return scroll == Scroll::y || scroll == Scroll::both;
 }
@@ -80,7 +80,7 @@ inline constexpr std::array<std::string_view, 2> words_of<Flow>{"rows", "columns
 template <>
 inline constexpr std::array<std::string_view, 4> words_of<Scroll>{"none", "x", "y", "both"};
 
-/// The word of an enumerator, as a scene file spells it.
+/// The word of an enumerator, as in a scene file.
 template <class Word>
 [[nodiscard]] constexpr std::string_view word(Word value) {
   return words_of<Word>[static_cast<std::size_t>(value)];

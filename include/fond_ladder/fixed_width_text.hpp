@@ -21,20 +21,20 @@ struct TextStyle {
   double size = 16;                     ///< of the characters, in pixels
   bool one_line = false;                ///< never wrapped; a line feed counts as a space
   std::optional<int> max_lines;         ///< further lines are dropped
-  std::optional<double> line_height{};  ///< times the size; 1.25 when absent
+  std::optional<double> line_height{};  ///< as a multiple of the font size; absent: 1.25
   friend bool operator==(const TextStyle&, const TextStyle&) = default;
 };
 
-/// A text in the built-in fixed metrics, which give the same numbers on every machine: a character is 0.6 em wide (a
-/// wide East Asian character or an emoji 1.2 em, a combining mark 0), lines break at spaces, after hyphens, between
-/// wide characters and always at a line feed; a line is 1.25 em high, its baseline 0.95 em below its top; what
-/// `line_height` adds or takes lies half above and half below. Spaces at a
-/// line's end are 0 wide. An empty text has no line.
+/// A text in fixed metrics, which give the same numbers on every machine: a character is 0.6 em wide (a wide East
+/// Asian character or an emoji 1.2 em, a combining mark 0). Lines break at spaces, after hyphens, between wide
+/// characters and at line feeds. A line is 1.25 em high with its baseline 0.95 em below its top; half of the
+/// difference to `line_height` is above and half below. Spaces at the end of a line have no width. An empty text has
+/// no line.
 class FixedWidthText final : public BreakableText {
  public:
-  /// `text` is UTF-8; a byte that is not counts as one character.
+  /// `text` is UTF-8; an invalid byte counts as one character.
   FixedWidthText(std::string text, TextStyle style);
-  /// The same words in characters of another size, in pixels; they are not cut into pieces anew.
+  /// The same text with another font size, in pixels. Does not segment the text again.
   FixedWidthText(const FixedWidthText& words, double size);
 
   /// min-content and max-content, in pixels. Constant.
@@ -42,24 +42,24 @@ class FixedWidthText final : public BreakableText {
   /// The height at a width. Linear in the words.
   [[nodiscard]] Heights height_for(double width) const override;
 
-  /// Widths at which it breaks into the same lines. Takes as long as breaking.
+  /// The interval of widths around one in which the line breaks stay the same. Costs as much as breaking.
   [[nodiscard]] std::optional<StableWidths> constant_interval(double width) const override;
   /// The lines at a width. Linear in the words.
   [[nodiscard]] std::vector<Line> lines_at(double width) const override;
 
-  /// UTF-8, as it was given.
+  /// The text, as given.
   [[nodiscard]] const std::string& text() const { return text_; }
-  /// As it was given.
+  /// The style, as given.
   [[nodiscard]] const TextStyle& style() const { return style_; }
-  /// In pixels.
+  /// The height of a line, in pixels.
   [[nodiscard]] double line_height() const override { return style_.line_height.value_or(1.25) * style_.size; }
-  /// Below the top of a line, in pixels.
+  /// The baseline, in pixels below the top of a line.
   [[nodiscard]] double line_baseline() const override {
     return style_.line_height ? (0.95 + (*style_.line_height - 1.25) / 2) * style_.size : 0.95 * style_.size;
   }
-  /// As the style says.
+  /// The maximum number of lines, as in the style.
   [[nodiscard]] std::optional<int> max_lines() const override { return style_.max_lines; }
-  /// Bytes, itself included.
+  /// Bytes that it uses, itself included.
   [[nodiscard]] std::size_t memory() const;
 
  private:

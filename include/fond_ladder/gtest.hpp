@@ -26,16 +26,17 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Matches a Scene, or a Variant of one, in which a claim holds over the whole ladder: see check(). A text that is no
-/// claim does not match, and the failure says what is wrong with it.
+/// Matches a Scene or a Variant in which a claim holds over the whole ladder: see check(). A text that is not a claim
+/// never matches, and the failure says why.
 class KeepsClaim {
  public:
   using is_gtest_matcher = void;
-  /// None: all claims that the scene carries.
+  /// Empty: all claims of the scene.
   KeepsClaim(std::optional<std::string> claim, std::vector<std::string> modes)
       : claim_(std::move(claim)), modes_(std::move(modes)) {}
 
-  /// Called by GoogleTest. Checks at every size of the ladder, on one thread; `out` gets the report of what fails.
+  /// Called by GoogleTest. Checks every size of the ladder on one thread; writes the report of failing claims to
+  /// `out`.
   bool MatchAndExplain(const Variant& variant, std::ostream* out) const {
     const std::vector<std::string> claims = claim_ ? std::vector{*claim_} : variant.scene.claims;
     if (claims.empty()) {
@@ -54,13 +55,13 @@ class KeepsClaim {
       return false;
     }
   }
-  /// The same of a scene as it is, with the modes of the matcher.
+  /// The same for a scene, with the modes of the matcher.
   bool MatchAndExplain(const Scene& scene, std::ostream* out) const {
     return MatchAndExplain(variant_of(scene, "", modes_), out);
   }
-  /// Called by GoogleTest: what is expected.
+  /// Called by GoogleTest: writes what is expected.
   void DescribeTo(std::ostream* out) const { *out << "keeps " << (claim_ ? *claim_ : "all its claims"); }
-  /// Called by GoogleTest: what is expected with Not().
+  /// Called by GoogleTest: writes what is expected with Not().
   void DescribeNegationTo(std::ostream* out) const { *out << "breaks " << (claim_ ? *claim_ : "one of its claims"); }
 
  private:
@@ -68,23 +69,23 @@ class KeepsClaim {
   std::vector<std::string> modes_;
 };
 
-/// A scene that keeps a claim over its whole ladder, with some modes on.
+/// Matches a scene in which a claim holds over its whole ladder, with some modes on.
 [[nodiscard]] inline KeepsClaim Keeps(std::string claim, std::vector<std::string> modes = {}) {
   return {std::move(claim), std::move(modes)};
 }
-/// A scene that keeps all the claims that it carries; one that carries none keeps nothing.
+/// Matches a scene in which all its claims hold; never a scene without claims.
 [[nodiscard]] inline KeepsClaim Keeps() {
   return {std::nullopt, {}};
 }
 
-/// Matches a Rect, side by side, within `fit_tolerance` pixels.
+/// Matches a Rect within `fit_tolerance` pixels on each side.
 class LiesAtPlace {
  public:
   using is_gtest_matcher = void;
   /// `fit_tolerance` in pixels, for each of the four numbers.
   LiesAtPlace(const Rect& wanted, double fit_tolerance) : wanted_(wanted), within_(fit_tolerance) {}
 
-  /// Called by GoogleTest; `out` gets the numbers that differ.
+  /// Called by GoogleTest; writes the numbers that differ to `out`.
   bool MatchAndExplain(const Rect& box, std::ostream* out) const {
     bool all = true;
     const auto compare = [&](const char* name, double is, double wanted) {
@@ -98,11 +99,11 @@ class LiesAtPlace {
     compare("height", box.height, wanted_.height);
     return all;
   }
-  /// Called by GoogleTest: what is expected.
+  /// Called by GoogleTest: writes what is expected.
   void DescribeTo(std::ostream* out) const {
     *out << "lies at " << wanted_.x << "," << wanted_.y << " " << wanted_.width << "x" << wanted_.height;
   }
-  /// Called by GoogleTest: what is expected with Not().
+  /// Called by GoogleTest: writes what is expected with Not().
   void DescribeNegationTo(std::ostream* out) const {
     *out << "does not lie at " << wanted_.x << "," << wanted_.y << " " << wanted_.width << "x" << wanted_.height;
   }
@@ -112,7 +113,7 @@ class LiesAtPlace {
   double within_;
 };
 
-/// A box at a place, in pixels from the root's corner.
+/// Matches a box, in pixels from the corner of the root.
 [[nodiscard]] inline LiesAtPlace LiesAt(double x, double y, double width, double height, double fit_tolerance = 0.01) {
   return {{x, y, width, height}, fit_tolerance};
 }

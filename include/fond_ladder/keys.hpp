@@ -37,7 +37,7 @@ struct Gap {
   friend bool operator==(const Gap&, const Gap&) = default;
 };
 
-/// Place among the siblings: any integer; ties keep the order of the file.
+/// Position among the siblings in layout: any integer; equal ones keep the order of the file.
 struct Order {
   /// Before all others.
   static constexpr int first = std::numeric_limits<int>::min();
@@ -47,14 +47,14 @@ struct Order {
   friend bool operator==(const Order&, const Order&) = default;
 };
 
-/// Where all children of a stack or grid lie, on both axes: in a stack at the start, in a grid stretched, unless said.
+/// Where all children of a stack or grid are placed, on both axes. Default: start in a stack, stretched in a grid.
 struct PlaceItems {
   std::optional<Across> x, y;
   friend bool operator==(const PlaceItems&, const PlaceItems&) = default;
 };
 
-/// How unused space is shared on each axis: among the wrapped lines of a row (y) or column (x), and among the tracks of
-/// a grid.
+/// How unused space is distributed on each axis: among the wrapped lines of a row (y) or column (x), and among the
+/// tracks of a grid.
 struct PlaceContentPair {
   PlaceContent x = PlaceContent::stretch, y = PlaceContent::stretch;
   PlaceContentPair() = default;
@@ -64,7 +64,7 @@ struct PlaceContentPair {
   friend bool operator==(const PlaceContentPair&, const PlaceContentPair&) = default;
 };
 
-/// Where the lines of a text lie in a box that is wider (x) or taller (y) than they are.
+/// Where the lines of a text are in a box that is wider (x) or taller (y) than they are.
 struct TextAlignPair {
   TextAlign x = TextAlign::start, y = TextAlign::start;
   TextAlignPair() = default;
@@ -73,7 +73,8 @@ struct TextAlignPair {
   friend bool operator==(const TextAlignPair&, const TextAlignPair&) = default;
 };
 
-/// Where one child lies, overriding its parent: `across` in a row or column, `x` and `y` in a stack or grid.
+/// Where one child is placed, in place of what its parent says: `across` in a row or column, `x` and `y` in a stack
+/// or grid.
 struct PlaceSelf {
   std::optional<Across> across, x, y;
   friend bool operator==(const PlaceSelf&, const PlaceSelf&) = default;
@@ -85,12 +86,12 @@ struct Pair {
   friend bool operator==(const Pair&, const Pair&) = default;
 };
 
-/// What a list says of its entries: whether only those in view are arranged, and for how many its children stand.
+/// Whether a list arranges only the entries in view, and how many entries its child stands for.
 struct Virtualized {
   bool on = false;
-  /// How many entries the list has: copies of its one child, up to 10^9. 0: its children are all there are.
+  /// The number of entries, copies of its one child, up to 10^9; 0: one entry per child.
   std::uint32_t entries = 0;
-  /// For solvers: the number of the entry that the second child is, the first being entry 0.
+  /// For solvers: the index of the entry that the second child is; the first child is entry 0.
   std::uint32_t second = 1;
 
   static constexpr std::uint32_t most_entries = 1'000'000'000;
@@ -102,10 +103,10 @@ struct Virtualized {
   friend bool operator==(const Virtualized&, const Virtualized&) = default;
 };
 
-/// All keys of one node, with their defaults. A key without effect on the present kind is kept: a node that changes its
-/// kind loses no setting. A value. Domains are checked by the Scene or Tree that takes it, which throws BadValue.
+/// All keys of one node, with their defaults. A key without effect on the present kind is kept, so a node that
+/// changes its kind loses no setting. A value. The Scene or Tree that takes it checks domains and throws BadValue.
 ///
-/// Keys that most nodes set come first and close together, so that many nodes are read quickly.
+/// Keys that most nodes set come first and close together, which speeds up reading many nodes.
 struct Keys {
   Kind kind = Kind::box;
 
@@ -114,8 +115,8 @@ struct Keys {
   bool hidden = false;
   /// Lint checks that people can hit it: see Scene::touch_target_size.
   bool touch_target = false;
-  bool see_through = false;  ///< of a box or an image: it covers nothing that lies behind it
-  Allowed allow;             ///< findings of lint that are accepted on this node
+  bool see_through = false;  ///< for a box or an image: whether nodes behind it stay visible
+  Allowed allow;             ///< lint rules, and overhang, to accept on this node
   /// The axes on which its content scrolls: it may be larger there without overhang.
   Scroll scroll = Scroll::none;
   /// Whether layout uses the painted size: see `scale`.
@@ -138,7 +139,7 @@ struct Keys {
   bool equal_sizes = false;
   /// Of a grid or stack: where its children are placed, on each axis.
   PlaceItems place_items;
-  /// Where it is placed, instead of what its parent says.
+  /// Where the node is placed, in place of what its parent says.
   PlaceSelf place_self;
   Flow flow = Flow::rows;  ///< of a grid
   bool dense = false;      ///< of a grid
@@ -172,17 +173,18 @@ struct Keys {
   std::string name;
   /// UTF-8, at most 1,000,000 bytes.
   std::string text;
-  std::string font;                    ///< of a text: a name of the scene's fonts; `body` when empty
-  std::optional<double> font_size;     ///< of a text's characters, in pixels; one em when absent
-  std::optional<double> line_height;   ///< of a text's lines, times its size; its font's when absent
+  std::string font;                    ///< of a text: the name of a font of the scene; empty: `body`
+  std::optional<double> font_size;     ///< of a text, in pixels; absent: one em
+  std::optional<double> line_height;   ///< of a text, as a multiple of the font size; absent: that of the font
   std::optional<double> aspect_ratio;  ///< width / height
-  /// Of a row or column: the total that weights and grow factors are parts of; their sum when absent.
+  /// Of a row or column: the total that weights and grow factors are parts of; absent: their sum.
   std::optional<double> out_of;
   /// Of a text: the largest number of lines, from 1.
   std::optional<int> max_lines;
   /// Painted larger or smaller around its center; from 1e-6 to 1e6.
   double scale = 1;
-  std::optional<double> scroll_ratio;  ///< by which share of its scroller's movement it moves; 1, of a pinned node 0
+  /// pixels that it moves per pixel of scrolling; absent: 1, and 0 for a pinned node
+  std::optional<double> scroll_ratio;
   /// Of a child of a stack: an offset in pixels, applied last.
   Pair nudge;
 
@@ -193,38 +195,38 @@ struct Keys {
   std::optional<Pin> pin;
 
   // Children of a grid, and grids.
-  /// Its cell, from 0; the next free one when absent.
+  /// The cell in its grid, from 0; absent: the next free cell.
   std::optional<Cell> cell;
   /// How many columns and rows it spans.
   CellSpan span;
-  /// The named area that it is in; empty for none.
+  /// The name of its area; empty: none.
   std::string area;
   /// Of a grid: its explicit tracks.
   Tracks columns, rows;
-  Track auto_columns, auto_rows;   ///< of implicit tracks
-  std::vector<std::string> areas;  ///< a map, row by row, of names and `.`
+  Track auto_columns, auto_rows;   ///< size of implicit tracks
+  std::vector<std::string> areas;  ///< named areas, row by row; `.` is an empty cell
 
-  std::vector<Range> ranges;  ///< node ranges: of the width of the node itself
+  std::vector<Range> ranges;  ///< node ranges: ranges of the width of the node
 
-  /// What its lengths are multiples of in a scene of this em; only texts have a font of their own. Without a
-  /// text_shaper in fixed metrics.
+  /// The units of its lengths in a scene with this em; only texts have a font of their own. Without a text shaper,
+  /// those of fixed metrics.
   [[nodiscard]] FontUnits units(double em, const TextShaper* setter = nullptr) const {
     return setter == nullptr ? FontUnits{em, plain_character * (kind == Kind::text ? font_size.value_or(em) : em)}
                              : set_units(em, *setter);
   }
-  /// How the words of a text are set that says these keys.
+  /// The font style of a text with these keys.
   [[nodiscard]] FontStyle font_style(double em) const;
-  /// Whether it is a list of which only the entries in view are arranged: a row or column that scrolls along, and
-  /// neither wraps nor is reversed.
+  /// Whether only the entries in view are arranged: for a row or column that scrolls along and is neither wrapping
+  /// nor reversed.
   [[nodiscard]] bool is_list() const {
     const bool across = kind == Kind::row && scrolls_x(scroll), down = kind == Kind::column && scrolls_y(scroll);
     return virtualized.on && (across || down) && !wrap && !reverse;
   }
-  /// What is said of the size along an axis: the size itself, its minimum, its maximum.
+  /// The size set on an axis.
   [[nodiscard]] const Sizing& size_on(Axis axis) const { return axis == x_axis ? width : height; }
-  /// The minimum on an axis; absent unless given.
+  /// The minimum on an axis; absent if not set.
   [[nodiscard]] const Limit& least_on(Axis axis) const { return axis == x_axis ? min_width : min_height; }
-  /// The maximum on an axis; absent unless given.
+  /// The maximum on an axis; absent if not set.
   [[nodiscard]] const Limit& most_on(Axis axis) const { return axis == x_axis ? max_width : max_height; }
 
   friend bool operator==(const Keys&, const Keys&) = default;

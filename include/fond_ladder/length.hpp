@@ -19,20 +19,19 @@ class BadValue : public std::invalid_argument {
   using std::invalid_argument::invalid_argument;
 };
 
-/// How wide a character of the fixed metrics is, in multiples of its size.
+/// The width of a character in fixed metrics, as a multiple of the font size.
 inline constexpr double plain_character = 0.6;
 
-/// What lengths are multiples of, in pixels: the scene's em, and the width of a zero in a node's own font (CSS Values
-/// 4, 6.1.1). In fixed metrics that is 0.6 of a text's `size`, and of the em elsewhere.
+/// The units of lengths, in pixels: the em of the scene, and the width of a zero in the font of the node (CSS Values
+/// 4, 6.1.1). With fixed metrics a zero is 0.6 of the font size of a text, and of one em elsewhere.
 struct FontUnits {
   double em = 16, ch = plain_character * em;
 };
 
-/// A length as an author writes it: pixels, multiples of the scene's em or of the width of a zero, or percent of the
-/// parent's content box on the same axis. At most 1e9 in size.
+/// A length in pixels, em, ch, or percent of the parent's content box on the same axis. Its amount is at most 1e9.
 class Length {
  public:
-  /// `percent` is of the parent's content box on the same axis.
+  /// `percent` refers to the content box of the parent on the same axis.
   enum class Unit : unsigned char { px, em, ch, percent };
 
   /// Zero pixels.
@@ -42,14 +41,14 @@ class Length {
   /// An amount of any unit. Throws BadValue unless finite and at most 1e9 in size.
   Length(double amount, Unit unit);
 
-  /// In its own unit.
+  /// The amount, in its own unit.
   [[nodiscard]] double amount() const { return amount_; }
-  /// Its unit, as it was given.
+  /// The unit, as given.
   [[nodiscard]] Unit unit() const { return unit_; }
   /// Whether it depends on the size of the parent.
   [[nodiscard]] bool is_percent() const { return unit_ == Unit::percent; }
 
-  /// In pixels. `whole` is the size that 100 % stands for.
+  /// The length in pixels. `whole` is the size of 100 %.
   [[nodiscard]] double in_px(const FontUnits& units, double whole) const;
 
   friend bool operator==(const Length&, const Length&) = default;
@@ -72,32 +71,32 @@ class Length {
   return {amount, Length::Unit::percent};
 }
 
-/// A minimum or a maximum: absent unless the author gives one.
+/// A minimum or a maximum; absent unless set.
 using Limit = std::optional<Length>;
 
 /// Tag types; use the constants below.
 struct Automatic {};
 struct Content {};
 struct Fill {};
-/// A size that is not given, or a margin that takes unused space.
+/// A size that is not set, or a margin that takes free space.
 inline constexpr Automatic automatic{};
-/// As large as the content.
+/// The size of the content.
 inline constexpr Content content{};
-/// As large as the space.
+/// The size of the available space.
 inline constexpr Fill fill{};
 
-/// What an author says of one size of a node: nothing, a length, `content` or `fill`.
+/// A size of a node: automatic, a length, `content` or `fill`.
 class Sizing {
  public:
-  /// Which of its forms a size has.
+  /// The form of a size.
   enum class Way : unsigned char { automatic, length, content, fill };
 
-  /// Not given: the container decides.
+  /// Not set: the container decides.
   constexpr Sizing() = default;
   constexpr Sizing(Automatic) {}                     // NOLINT(google-explicit-constructor)
   constexpr Sizing(Content) : way_(Way::content) {}  // NOLINT(google-explicit-constructor)
   constexpr Sizing(Fill) : way_(Way::fill) {}        // NOLINT(google-explicit-constructor)
-  /// A given length, 0 or more where the key is a size.
+  /// A length, 0 or more for a size.
   Sizing(Length length) : length_(length), way_(Way::length) {}  // NOLINT(google-explicit-constructor)
   Sizing(double px) : Sizing(Length(px)) {}                      // NOLINT(google-explicit-constructor)
 

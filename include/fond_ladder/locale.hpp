@@ -17,23 +17,23 @@ inline namespace v0 {
 
 struct Scene;
 
-/// A named set of replacement texts: another language, longer names.
+/// A named set of texts for a scene: another language, or longer names.
 struct Locale {
   std::string name;
   std::vector<std::pair<NodeId, std::string>> texts;
-  std::optional<Direction> direction{};  ///< in which this locale is read; absent: that of the scene
-  std::vector<NamedFont> fonts{};        ///< that it brings: they stand in for those of the scene by these names
+  std::optional<Direction> direction{};  ///< reading direction; absent: that of the scene
+  std::vector<NamedFont> fonts{};        ///< fonts that replace fonts of the scene by name
 };
 
-/// Puts the texts of a locale into the scene, turns its direction and takes its fonts. Texts that a range or mode says
-/// stay. Throws BadValue for a name that no locale has, BadFonts where words are measured with fonts and there is one
-/// that is not there.
+/// Replaces texts, direction and fonts of a scene by those of a locale. Texts set by a range or mode stay. Throws
+/// BadValue for an unknown name, BadFonts if text is measured with fonts and one of them does not exist. Linear in
+/// the scene.
 void apply_locale(Scene& scene, std::string_view locale);
 
-/// Makes every text of the scene longer by a share of its characters (0.4: by 40 %, rounded up), those of ranges and
-/// modes included: by its own words once more, or where it has only one, by its own letters. The same every time.
+/// Lengthens every text of a scene by a share of its characters (0.4: 40 %, rounded up), also texts under ranges and
+/// modes: by repeating its words, or its letters if it has one word. The same result every time.
 void expand_text(Scene& scene, double share);
-/// The same of one text.
+/// Lengthens one text, in the same way.
 [[nodiscard]] std::string expanded_text(std::string_view text, double share);
 
 }  // namespace v0

@@ -13,7 +13,7 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// The picture of all container sizes, width by height, before it is drawn.
+/// The map of all container sizes, width by height, as data.
 struct SizeMap {
   std::string title;
   Interval widths, heights;
@@ -21,15 +21,16 @@ struct SizeMap {
   struct Line {
     Extent from, to;
   };
-  std::vector<Line> boundaries;  ///< on both sides of which boxes are arranged otherwise
+  std::vector<Line> boundaries;  ///< line segments at which the layout changes
   std::vector<Range> ranges;
-  std::vector<NamedSize> named_sizes;  ///< those inside that have a height
-  std::size_t cells = 0;               ///< regions in each of which all sizes and places run straight
-  std::size_t sampled = 0;  ///< pieces of the rest: there something bends, and claims were looked at in some places
+  std::vector<NamedSize> named_sizes;  ///< named sizes with a height, inside the map
+  std::size_t cells = 0;               ///< number of regions in which all sizes and positions are linear
+  /// number of regions in which a value is not linear; claims are tested at some sizes there
+  std::size_t sampled = 0;
 };
 
-/// Looks at all widths of a scene's ladder and all heights of a span. Throws BadClaim,
-/// BadValue for more than 100,000 widths or heights, and as SceneSolver does.
+/// Tests all widths of the ladder of a scene and all heights of an interval. Throws BadClaim, BadValue for more than
+/// 100,000 widths or heights, and as SceneSolver does.
 [[nodiscard]] SizeMap map_sizes(const Variant& variant, const std::vector<std::string>& claims, const Interval& heights,
                                 unsigned threads = 0, const Progress& progress = {});
 

@@ -18,11 +18,11 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// A subtree being written down: `row("bar").gap(8).children(text("title", "North house"), box("alarm"))`.
+/// A description of a subtree: `row("bar").gap(8).children(text("title", "North house"), box("alarm"))`.
 ///
-/// A value: it owns its children. Every setter says one key and returns the node, to be said on, of a temporary as well
-/// as of a node that has a name; setters never look at each other, so their order does not matter. What is out of its
-/// domain throws BadValue when the node becomes a Scene.
+/// A value that owns its children. Every setter sets one key and returns the node, so calls can be chained, on a
+/// temporary and on a named node. Setters are independent of one another and may come in any order. A value out of
+/// its domain throws BadValue when a Scene or Tree takes the node.
 class Node {
  public:
   explicit Node(Kind kind, std::string name = {});
@@ -43,23 +43,22 @@ class Node {
   requires(sizeof...(Nodes) > 0) Node && children(Nodes&&... nodes) && {
     return std::move(children(std::forward<Nodes>(nodes)...));
   }
-  /// Appends nodes that were collected before. Linear in their number.
+  /// Appends nodes from a list. Linear in their number.
   Node& children(std::vector<Node> nodes) &;
   Node&& children(std::vector<Node> nodes) && { return std::move(children(std::move(nodes))); }
   /// Keys for every direct child that leaves them at their default; kind, name and text excepted.
   Node& each_child(const Node& defaults) &;
   Node&& each_child(const Node& defaults) && { return std::move(each_child(defaults)); }
-  /// What the node is while a range of that name holds, or a mode of that name is on: it takes the keys that `changes`
-  /// says, as in `when("narrow", column().gap(4))`. A box() says no kind there, the other makers theirs; names, words
-  /// and children are left alone.
+  /// Sets keys that apply while the range or mode of that name does, as in `when("narrow", column().gap(4))`. The
+  /// kind changes too, unless the maker is box(). Names, texts and children are ignored.
   Node& when(const std::string& name, const Node& changes) &;
   Node&& when(const std::string& name, const Node& changes) && { return std::move(when(name, changes)); }
-  /// Content of one's own in a leaf, shared with the scene.
+  /// Sets custom content of a leaf, shared with the scene.
   Node& set_content(std::shared_ptr<const CustomContent> content) &;
   Node&& set_content(std::shared_ptr<const CustomContent> content) && {
     return std::move(set_content(std::move(content)));
   }
-  /// All keys at once, for those without a setter of their own.
+  /// All keys at once, for a key without a setter.
   template <class Change>
   Node& with(Change change) & {
     const Keys before = keys_;
@@ -93,7 +92,7 @@ class Node {
   /// Maximum height, 0 or more. Default: none.
   Node& max_height(Length length) & { return put(keys_.max_height, length); }
   Node&& max_height(Length length) && { return std::move(put(keys_.max_height, length)); }
-  /// Width divided by height, from 1e-6 to 1e6. No effect where both sizes are given. CSS Sizing 4, section 6.
+  /// Width divided by height, from 1e-6 to 1e6. No effect if both sizes are set. CSS Sizing 4, section 6.
   Node& aspect_ratio(double width_by_height) & { return put(keys_.aspect_ratio, width_by_height); }
   Node&& aspect_ratio(double width_by_height) && { return std::move(put(keys_.aspect_ratio, width_by_height)); }
 
@@ -122,10 +121,10 @@ class Node {
   /// Space between the border and the content on all sides, 0 or more. Default: 0.
   Node& padding(Edges edges) & { return put(keys_.padding, edges); }
   Node&& padding(Edges edges) && { return std::move(put(keys_.padding, edges)); }
-  /// Left and right, where these are not given by themselves.
+  /// The left and right sides that are not set on their own.
   Node& margin_x(Edge edge) & { return put_side(keys_.margin, Side::x, edge); }
   Node&& margin_x(Edge edge) && { return std::move(margin_x(edge)); }
-  /// Top and bottom, where these are not given by themselves.
+  /// The top and bottom sides that are not set on their own.
   Node& margin_y(Edge edge) & { return put_side(keys_.margin, Side::y, edge); }
   Node&& margin_y(Edge edge) && { return std::move(margin_y(edge)); }
   /// One side alone; it wins over padding_start() and padding_x().
@@ -146,10 +145,10 @@ class Node {
   /// The side where reading ends.
   Node& padding_end(Length length) & { return put_side(keys_.padding, Side::end, length); }
   Node&& padding_end(Length length) && { return std::move(padding_end(length)); }
-  /// Left and right, where these are not given by themselves.
+  /// The left and right sides that are not set on their own.
   Node& padding_x(Length length) & { return put_side(keys_.padding, Side::x, length); }
   Node&& padding_x(Length length) && { return std::move(padding_x(length)); }
-  /// Top and bottom, where these are not given by themselves.
+  /// The top and bottom sides that are not set on their own.
   Node& padding_y(Length length) & { return put_side(keys_.padding, Side::y, length); }
   Node&& padding_y(Length length) && { return std::move(padding_y(length)); }
   /// Thickness of the border on all sides, 0 or more, never a percentage. Default: 0.
@@ -173,10 +172,10 @@ class Node {
   /// Size along a row or column in proportion to the weights of its siblings: basis 0 and grow in one. 0 or more.
   Node& weight(double part) & { return put(keys_.weight, part); }
   Node&& weight(double part) && { return std::move(put(keys_.weight, part)); }
-  /// Where it is placed across its row or column, instead of what the parent says.
+  /// Where the node is placed across its row or column, in place of `across` of the parent.
   Node& place_self(Across across) & { return put(keys_.place_self.across, across); }
   Node&& place_self(Across across) && { return std::move(put(keys_.place_self.across, across)); }
-  /// Where it is placed in its cell or stack, on each axis.
+  /// Where the node is placed in its cell or stack, on each axis.
   Node& place_self(Across x, Across y) & {
     keys_.place_self.x = x;
     return put(keys_.place_self.y, y);
@@ -204,13 +203,13 @@ class Node {
   /// Removes it from layout and paint, with its descendants. It keeps its place in the tree.
   Node& hidden(bool hidden = true) & { return put(keys_.hidden, hidden); }
   Node&& hidden(bool hidden = true) && { return std::move(put(keys_.hidden, hidden)); }
-  /// Findings of lint, and overhang, to accept on this node.
+  /// Lint rules, and overhang, to accept on this node.
   Node& allow(Allowed allow) & { return put(keys_.allow, allow); }
   Node&& allow(Allowed allow) && { return std::move(put(keys_.allow, allow)); }
-  /// Lint checks that people can hit it: see Scene::touch_target_size.
+  /// Whether lint checks that people can hit the node: see Scene::touch_target_size.
   Node& touch_target(bool touch = true) & { return put(keys_.touch_target, touch); }
   Node&& touch_target(bool touch = true) && { return std::move(put(keys_.touch_target, touch)); }
-  /// Nodes behind it stay visible, so it makes none unreachable. Of boxes and images.
+  /// Whether nodes behind it stay visible. For boxes and images.
   Node& see_through(bool seen = true) & { return put(keys_.see_through, seen); }
   Node&& see_through(bool seen = true) && { return std::move(put(keys_.see_through, seen)); }
   /// How far it moves per pixel that its parent scrolls. Default: 1; of a pinned node 0.
@@ -233,10 +232,10 @@ class Node {
   /// Where children are placed across a row or column. Default: stretch.
   Node& across(Across across) & { return put(keys_.across, across); }
   Node&& across(Across across) && { return std::move(put(keys_.across, across)); }
-  /// Children that do not fit start another line. CSS Flexbox 1, section 5.2.
+  /// Whether children that do not fit start another line. CSS Flexbox 1, section 5.2.
   Node& wrap(bool wrap = true) & { return put(keys_.wrap, wrap); }
   Node&& wrap(bool wrap = true) && { return std::move(put(keys_.wrap, wrap)); }
-  /// Lays out each line from its far end; the order of painting stays.
+  /// Whether each line is laid out from its far end; the order of painting stays.
   Node& reverse(bool reverse = true) & { return put(keys_.reverse, reverse); }
   Node&& reverse(bool reverse = true) && { return std::move(put(keys_.reverse, reverse)); }
   /// How wrapped lines, or the tracks of a grid, use unused space. Default: stretch.
@@ -257,13 +256,13 @@ class Node {
   /// Whether a grid fills row by row or column by column. Default: rows.
   Node& flow(Flow flow) & { return put(keys_.flow, flow); }
   Node&& flow(Flow flow) && { return std::move(put(keys_.flow, flow)); }
-  /// Later children may fill earlier gaps in the grid. CSS Grid Layout 2, section 8.5.
+  /// Whether later children may fill earlier gaps in the grid. CSS Grid Layout 2, section 8.5.
   Node& dense(bool dense = true) & { return put(keys_.dense, dense); }
   Node&& dense(bool dense = true) && { return std::move(put(keys_.dense, dense)); }
   /// Named areas of a grid, row by row, names with blanks between them; `.` is an empty cell. Each name is a rectangle.
   Node& areas(const std::vector<std::string>& map) & { return put(keys_.areas, map); }
   Node&& areas(const std::vector<std::string>& map) && { return std::move(put(keys_.areas, map)); }
-  /// The total that weights and grow factors are parts of; what they leave over stays unused. Default: their sum.
+  /// The total that weights and grow factors are parts of; the rest of the space stays unused. Default: their sum.
   Node& out_of(double total) & { return put(keys_.out_of, total); }
   Node&& out_of(double total) && { return std::move(put(keys_.out_of, total)); }
   /// Gives all children the size of the largest along a row or column.
@@ -278,8 +277,8 @@ class Node {
   /// The axes on which its content scrolls: it may be larger there without overhang.
   Node& scroll(Scroll scroll) & { return put(keys_.scroll, scroll); }
   Node&& scroll(Scroll scroll) && { return std::move(put(keys_.scroll, scroll)); }
-  /// Of a row or column that scrolls along: only entries in view are arranged, by a SceneSolver. With a number its one
-  /// child is the first of so many that are alike, at most 10^9.
+  /// For a row or column that scrolls along: a SceneSolver arranges only the entries in view. With a number, its one
+  /// child is the template of that many entries, at most 10^9.
   Node& virtualized(std::uint32_t entries = 0) & { return put(keys_.virtualized, Virtualized(true, entries)); }
   Node&& virtualized(std::uint32_t entries = 0) && { return std::move(virtualized(entries)); }
 
@@ -292,7 +291,7 @@ class Node {
   /// Font size of a text, above 0. Default: one em of the scene.
   Node& font_size(double pixels) & { return put(keys_.font_size, pixels); }
   Node&& font_size(double pixels) && { return std::move(put(keys_.font_size, pixels)); }
-  /// A name of the scene's fonts, where words are measured with fonts.
+  /// The name of a font of the scene, for text measured with fonts.
   Node& font(const std::string& name) & { return put(keys_.font, name); }
   Node&& font(const std::string& name) && { return std::move(put(keys_.font, name)); }
   /// Bold letters, where text is measured with fonts.
@@ -310,8 +309,7 @@ class Node {
   /// The largest number of lines, from 1; further lines are dropped and count as overhang.
   Node& max_lines(int lines) & { return put(keys_.max_lines, lines); }
   Node&& max_lines(int lines) && { return std::move(put(keys_.max_lines, lines)); }
-  /// Node ranges: they look at the width of this node, wherever it is put, and are spoken of by `when` of it and of
-  /// what is in it.
+  /// Node ranges: ranges of the width of this node, for `when` of the node and its descendants.
   Node& ranges(const std::vector<Range>& own) & { return put(keys_.ranges, own); }
   Node&& ranges(const std::vector<Range>& own) && { return std::move(put(keys_.ranges, own)); }
   /// A single TextAlign is x; y is then the start.
@@ -321,18 +319,18 @@ class Node {
   Node& image_fit(ImageFit shows) & { return put(keys_.image_fit, shows); }
   Node&& image_fit(ImageFit shows) && { return std::move(put(keys_.image_fit, shows)); }
 
-  /// All keys, those that were not set at their defaults. Valid as long as the node.
+  /// All keys; those that were not set have their defaults. Valid as long as the node.
   [[nodiscard]] const Keys& keys() const { return keys_; }
-  /// What was said of the node itself, as Tree::set takes it: keys by setters, a kind other than that of a box(), a
-  /// name and words.
+  /// The keys that were set, as Tree::set takes them, with the name, the text, and the kind unless the maker is
+  /// box().
   [[nodiscard]] Changes explicit_keys() const;
   /// The same as bits, by the places of the keys in their table. For the library.
   [[nodiscard]] std::uint64_t explicit_bits() const;
-  /// In the order in which they were appended. Valid until the next setter.
+  /// The children in the order in which they were appended. Valid until the next setter.
   [[nodiscard]] const std::vector<Node>& children() const { return children_; }
   /// Custom content; null for none.
   [[nodiscard]] const std::shared_ptr<const CustomContent>& content() const { return content_; }
-  /// What was set with when(), by the name of the range or mode.
+  /// The forms set with when(), by name of the range or mode.
   [[nodiscard]] const std::vector<std::pair<std::string, Changes>>& whens() const { return whens_; }
   /// Whether `each_child` gives keys to the children.
   [[nodiscard]] bool gives_keys() const { return each_ != nullptr; }
@@ -380,7 +378,7 @@ class Node {
 [[nodiscard]] inline Node stack(std::string name = {}) {
   return Node(Kind::stack, std::move(name));
 }
-/// A leaf without content of its own: a control or a panel that the caller draws.
+/// A leaf without content: a control or a panel that the caller draws.
 [[nodiscard]] inline Node box(std::string name = {}) {
   return Node(Kind::box, std::move(name));
 }

@@ -13,8 +13,8 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Names one node of one tree for as long as that node lives. A handle of a removed node is detected wherever it is
-/// used, and never comes to mean another node.
+/// Names one node of one tree for as long as that node lives. A handle of a removed node is always detected, and
+/// never names another node.
 struct NodeId {
   static constexpr std::uint32_t none = 0xFFFFFFFF;
   std::uint32_t value = none;

@@ -31,21 +31,21 @@ inline constexpr std::array<std::string_view, 8> words_of<PinSide>{"left",  "rig
   return side == PinSide::top || side == PinSide::bottom || side == PinSide::middle_y ? y_axis : x_axis;
 }
 
-/// An edge of a sibling, plus a length: to the right and down, of `start` and `end` along the reading direction. A
-/// percentage is of the parent's padding box.
+/// An edge of a sibling plus a length: to the right and down, for `start` and `end` in the reading direction. A
+/// percentage refers to the padding box of the parent.
 struct Tie {
-  std::string to;  ///< the sibling by its last step: its name, or as `row#0`; read anew whenever names change
-  NodeId node{};   ///< the sibling by its handle, instead: stays that node whatever it is called
-  PinSide edge{};  ///< of the sibling, on the same axis as the side that is tied
+  std::string to;  ///< the sibling by its last segment: its name, or as `row#0`; looked up again if names change
+  NodeId node{};   ///< or the sibling by its handle, whatever its name
+  PinSide edge{};  ///< edge of the sibling, on the same axis as the tied side
   Length plus{};
   friend bool operator==(const Tie&, const Tie&) = default;
 };
 
-/// Which sides are tied to what: side by side in the order of PinSide, of one side in the order in which it was said.
-/// So pins that say the same are the same.
+/// Ties by side, in the order of PinSide, and per side in the order in which they were added. Pins with the same ties
+/// are equal.
 class Ties {
  public:
-  /// One side, and what it is tied to.
+  /// A side, and what it is tied to.
   struct SideTie {
     PinSide side{};
     Tie tie;
@@ -58,13 +58,13 @@ class Ties {
   Ties& operator=(Ties&& other) noexcept;
   ~Ties();
 
-  /// Adds a tie after those of the same side. Logarithmic search, linear move.
+  /// Adds a tie after those of the same side. Linear in their number.
   void add(PinSide side, Tie tie);
-  /// Whether nothing is tied.
+  /// Whether there are no ties.
   [[nodiscard]] bool empty() const { return all_.empty(); }
-  /// How many ties there are.
+  /// The number of ties.
   [[nodiscard]] std::size_t size() const { return all_.size(); }
-  /// In the order of PinSide; `i` must be less than size().
+  /// The tie at an index, in the order of PinSide; `i` must be less than size().
   [[nodiscard]] const SideTie& operator[](std::size_t i) const { return all_[i]; }
   [[nodiscard]] SideTie& operator[](std::size_t i) { return all_[i]; }
   [[nodiscard]] auto begin() const { return all_.begin(); }
@@ -75,18 +75,17 @@ class Ties {
   std::vector<SideTie> all_;
 };
 
-/// Where a child that is taken out of the flow lies: each side at a distance from that side of its parent's padding box
+/// The position of a child outside the flow: each side at a distance from that side of the padding box of its parent
 /// (the middle: from its middle), or tied to edges of siblings.
 struct Pin {
   /// Distances in pixels, em, ch or percent of the parent's padding box; absent: the side is free. `start` and `end`
   /// follow the reading direction. With both sides of an axis and no size, the size follows.
   Limit left{}, right{}, top{}, bottom{}, start{}, end{}, middle_x{}, middle_y{};
-  /// Sides that are tied, instead of a distance. Of several ties of one side the furthest counts: the one that leads
-  /// furthest away from that side of the parent.
+  /// Tied sides, in place of distances. Of several ties of one side the one furthest from that side of the parent
+  /// counts.
   Ties ties{};
 
-  /// Ties a side, beside what it is tied to already: `Pin().tied(PinSide::left, {.to = "photo", .edge = PinSide::right,
-  /// .plus = 12})`.
+  /// Adds a tie: `Pin().tied(PinSide::left, {.to = "photo", .edge = PinSide::right, .plus = 12})`. Returns itself.
   Pin& tied(PinSide side, Tie tie) & {
     ties.add(side, std::move(tie));
     return *this;
@@ -94,9 +93,9 @@ struct Pin {
   Pin&& tied(PinSide side, Tie tie) && { return std::move(tied(side, std::move(tie))); }
   /// Whether a side is tied to an edge of a sibling.
   [[nodiscard]] bool has_tie(PinSide side) const;
-  /// Whether a distance or a tie is said of a side.
+  /// Whether a side has a distance or a tie.
   [[nodiscard]] bool says(PinSide side) const { return distance(side).has_value() || has_tie(side); }
-  /// The distance of a side; absent where it has none.
+  /// The distance of a side; absent if it has none.
   [[nodiscard]] const Limit& distance(PinSide side) const;
   [[nodiscard]] Limit& distance(PinSide side) { return const_cast<Limit&>(std::as_const(*this).distance(side)); }
   friend bool operator==(const Pin&, const Pin&) = default;

@@ -27,8 +27,8 @@ struct PlotOptions {
   std::vector<std::size_t> columns{};  ///< which quantities; all when empty
 };
 
-/// The curves of a sweep with their breakpoints marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked for when
-/// this is called. Throws NoPlot.
+/// The curves of a sweep with their breakpoints marked, 1280 x 800 pixels. Runs the program gnuplot, which is looked
+/// for when this is called. Throws NoPlot.
 [[nodiscard]] std::string plot(const Sweep& swept, PictureForm form, const PlotOptions& options);
 
 /// Throws NoPlot where the plotting program is missing, so that nobody sweeps for nothing.

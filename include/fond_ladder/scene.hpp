@@ -25,7 +25,7 @@ class Origins;
 class ListsInView;
 }  // namespace detail
 
-/// Container sizes from `from` to `to`, both included, in pixels. A value; `from` is at most `to`.
+/// An interval of container sizes from `from` to `to`, both included, in pixels. A value; `from` is at most `to`.
 struct Interval {
   double from = 0, to = 0;
   Interval() = default;
@@ -33,14 +33,14 @@ struct Interval {
   Interval(double size) : from(size), to(size) {}  // NOLINT(google-explicit-constructor)
   /// From one size to a larger one.
   Interval(double from_size, double to_size) : from(from_size), to(to_size) {}
-  /// Both ends belong to it.
+  /// Whether a size is in the interval.
   [[nodiscard]] bool contains(double size) const { return from <= size && size <= to; }
   friend bool operator==(const Interval&, const Interval&) = default;
 };
 
-/// A container size with a name. Without a height it has the height of the ladder, else that of its content.
+/// A container size with a name. Without a height it has the height of the ladder, else the height by content.
 struct NamedSize {
-  /// A letter, then letters, digits, `_` and `-`.
+  /// A letter, then letters, digits, `_` and `-`
   std::string name;
   double width = 0;
   std::optional<double> height{};
@@ -50,11 +50,11 @@ struct NamedSize {
 struct Ladder {
   /// From 0 to 1e9 pixels.
   Interval width = {360, 1440};
-  std::optional<Interval> height{};  ///< by content when absent
-  /// In the order of the file; checks test each of them too.
+  std::optional<Interval> height{};  ///< absent: by content
+  /// In the order of the file. Checks test each of them.
   std::vector<NamedSize> named_sizes{};
 
-  /// The size of a named size: without a height of its own it has the greatest height of the ladder.
+  /// The container size of a named size: without a height it has the largest height of the ladder.
   [[nodiscard]] ContainerSize size_of(const NamedSize& container_size) const {
     const std::optional<double> usual = height ? std::optional(height->to) : std::nullopt;
     return {container_size.width, container_size.height ? container_size.height : usual};
@@ -65,45 +65,46 @@ struct Ladder {
 struct Scene {
   /// Throws BadValue for a key that is out of its domain and for two siblings of one name.
   Scene(const Node& root, double em = 16, Direction direction = Direction::ltr);  // NOLINT(google-explicit-constructor)
-  /// A scene of a tree that was built before; no ranges and no modes.
+  /// A scene of a tree, without ranges and modes.
   explicit Scene(Tree nodes) : tree(std::move(nodes)) {}
-  /// The tree with all ranges, modes and forms in it, as a toolkit keeps it alive. Linear in the tree. Throws BadValue
-  /// as Tree::set_conditions and Tree::when do.
+  /// The tree with all ranges, modes and forms, for a toolkit that edits it. Linear in the tree. Throws BadValue as
+  /// Tree::set_conditions and Tree::when do.
   [[nodiscard]] Tree live_tree() const;
   /// Its title, else the name of its root.
   [[nodiscard]] std::string name() const { return title.empty() ? tree.segment(tree.root()) : title; }
 
-  /// The least that WCAG 2.2, success criterion 2.5.8, asks for.
+  /// Default of touch_target_size in pixels: the minimum of WCAG 2.2, success criterion 2.5.8.
   static constexpr double usual_touch_target_size = 24;
 
   /// Shown in answers; see name().
   std::string title;
   /// The container sizes under test.
   Ladder ladder;
-  /// Where several hold, later ones win, and modes win over ranges. Names are unique over ranges and modes.
+  /// If several apply, later ones win, and modes win over ranges. Names are unique among ranges and modes.
   std::vector<Range> ranges;
   /// Named states that the user of the interface switches.
   std::vector<std::string> modes;
-  /// What nodes are under ranges and modes, by handles of `tree`.
+  /// The forms of nodes under ranges and modes, by handles of `tree`.
   std::vector<When> whens;
-  /// Other texts; see apply_locale().
+  /// Texts, direction and fonts per language; see apply_locale().
   std::vector<Locale> locales;
   TextMetrics text_metrics = TextMetrics::fixed;  ///< change it with set_words() of fonts.hpp
-  std::vector<NamedFont> fonts;                   ///< no name is used twice
-  std::vector<std::string> claims;                ///< what must hold at every size of the ladder
+  std::vector<NamedFont> fonts;                   ///< names are unique
+  std::vector<std::string> claims;                ///< statements about the layout, tested at every size of the ladder
   double touch_target_size =
       usual_touch_target_size;  ///< pixels that people need to hit a `touch_target` node, on each axis
-  Tree tree;  ///< as it is while no range of the container holds and no mode is on; without these: see live_tree
-  std::shared_ptr<const detail::Origins> origins;  ///< where each key was set, of a scene that was read from a file
+  Tree tree;  ///< the nodes as written, without the forms of ranges and modes of the container; see live_tree
+  std::shared_ptr<const detail::Origins> origins;  ///< where each key was set, for a scene that was read from a file
 };
 
-/// Solves one scene at many sizes, and keeps what the next solve can reuse. Where a range begins or ends, the nodes
-/// that it changes cost what an edit of them costs. It has a copy of the scene's tree. Use it on one thread at a time.
+/// Solves one scene at many sizes, and keeps for the next solve what that can reuse. If a range begins or ends, the
+/// nodes that it changes cost as much as an edit of them. It has a copy of the tree of the scene. Use it on one
+/// thread at a time.
 class SceneSolver {
  public:
-  /// `modes` are on all the time. Throws BadValue for a mode that the scene does not have, and for a `when` that names
-  /// neither a range nor a mode or says what is out of its domain, and for a list of copies without an entry to copy,
-  /// or with more than that.
+  /// `modes` are on in all solves. Throws BadValue for a mode that the scene does not have, for a form under a name
+  /// that is neither a range nor a mode or with a value out of its domain, and for a virtualized list with copies of
+  /// no child or of several children.
   explicit SceneSolver(const Scene& scene, const std::vector<std::string>& modes = {});
   SceneSolver(SceneSolver&& other) noexcept;
   SceneSolver& operator=(SceneSolver&& other) noexcept;
@@ -111,27 +112,27 @@ class SceneSolver {
   SceneSolver& operator=(const SceneSolver&) = delete;
   ~SceneSolver();
 
-  /// The result is valid until the next call. Scrollers are scrolled as `positions` say, each within its range: which
-  /// entries of a virtualized list are arranged depends on that; they are inserted into the tree of this solver, and
-  /// others are removed. Such a scene costs some solves of what is in view. Throws BadValue for a size that is no
-  /// number from 0 to 1e9, BadNode for positions of nodes that are not there.
+  /// Solves the scene at one size, with scrollers at `positions`, each limited to its scroll range. The result is
+  /// valid until the next call. The entries of virtualized lists that are in view are inserted into the tree of this
+  /// solver, others are removed; such a scene costs several solves of the entries in view. Throws BadValue for a size
+  /// that is not a number from 0 to 1e9, BadNode for positions of removed nodes.
   Solution solve(const ContainerSize& container_size, const std::vector<Solution::ScrolledTo>& positions = {});
-  /// The ranges that hold and the modes that are on, in the order in which they beat each other.
+  /// The ranges that apply at a size and the modes that are on, weakest first.
   [[nodiscard]] std::vector<std::string> active(const ContainerSize& container_size) const;
-  /// The nodes as they are while nothing holds, with what they are else.
+  /// The tree without forms applied, and with its forms as data.
   [[nodiscard]] const Tree& tree() const { return tree_; }
-  /// Whether there are other nodes at other sizes and positions: entries of lists that are in view.
+  /// Whether other sizes and scroll positions have other nodes: entries of virtualized lists.
   [[nodiscard]] bool has_lists() const { return lists_ != nullptr; }
 
  private:
   Tree tree_;
   Solver solver_;
   std::vector<std::string> modes_;
-  std::unique_ptr<detail::ListsInView> lists_;  ///< of a tree that has some
+  std::unique_ptr<detail::ListsInView> lists_;  ///< only if the tree has virtualized lists
 };
 
-/// The arrangement of a scene in a container of one size. It keeps a copy of the tree, so it outlives the scene. To
-/// solve many sizes use a SceneSolver, after edits of a tree a Solver. Throws as SceneSolver does.
+/// Returns the layout of a scene in a container of one size. The result has a copy of the tree, so it outlives the
+/// scene. For many sizes use a SceneSolver, for an edited tree a Solver. Throws as SceneSolver does.
 [[nodiscard]] Solution solve(const Scene& scene, ContainerSize container_size,
                              const std::vector<std::string>& modes = {});
 

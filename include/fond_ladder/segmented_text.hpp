@@ -16,14 +16,14 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// A stretch of a text that no line breaks, as a text engine measured it. Widths are in pixels, and are kept in whole
-/// 1/1024 of one, so that sums are exact.
+/// A segment of a text that no line breaks, as a text engine measured it. Widths are pixels, kept in units of 1/1024
+/// pixel, so that sums are exact.
 struct TextSegment {
-  std::uint32_t begin = 0, end = 0;  ///< bytes of the text, the spaces behind it left out
+  std::uint32_t begin = 0, end = 0;  ///< bytes of the text, without the spaces after it
   double width = 0;                  ///< without those spaces
-  double space = 0;                  ///< of those spaces; at the end of a line they hang and take no space
-  double hyphen = 0;                 ///< what is shown too where a line ends behind it, as of a soft hyphen
-  bool ends_paragraph = false;       ///< the line ends behind it, whatever its width
+  double space = 0;                  ///< width of those spaces; at the end of a line they hang and take no space
+  double hyphen = 0;            ///< width of a hyphen that is visible if a line ends after it, as for a soft hyphen
+  bool ends_paragraph = false;  ///< whether the line always ends after it
   friend bool operator==(const TextSegment&, const TextSegment&) = default;
 };
 
@@ -35,23 +35,22 @@ struct LineStyle {
   friend bool operator==(const LineStyle&, const LineStyle&) = default;
 };
 
-/// A text whose pieces somebody else has measured: a text engine shapes it once, and a width then only adds pieces up.
-/// With it, words of any font cost a solve what fixed metrics cost, and sweeps and checks stay proved. Lines are filled
-/// greedily, as by the open standards (Unicode UAX #14 and CSS Text 3, section 5, with whoever makes the pieces): a
-/// piece goes to the next line when the line with it, and with the hyphen that it would end in, would be too wide.
-/// min-content is the widest piece with its hyphen, max-content the widest paragraph.
+/// A text of segments that a text engine has measured: it is shaped once, and a width then only adds up segments. So
+/// text in any font costs a solve as much as fixed metrics, and sweeps and checks stay proved. Lines are filled
+/// greedily, as in the open standards (Unicode UAX #14 and CSS Text 3, section 5): a segment starts a new line if the
+/// line with it, and with its hyphen, would be too wide. min-content is the widest segment with its hyphen, max-
+/// content the widest paragraph.
 class SegmentedText : public BreakableText {
  public:
-  /// The pieces lie in the order in which they are read, and in the text, one behind the other. Throws BadPieces for
-  /// pieces that do not, for widths that are negative, no numbers or above 1e6 pixels in all, and for a line without
-  /// height.
+  /// The segments are in reading order and follow one another in the text. Throws BadPieces if they do not, for
+  /// negative or NaN widths or more than 1e6 pixels in all, and for a line height of 0.
   SegmentedText(std::string text, const std::vector<TextSegment>& pieces, LineStyle style);
 
   /// min-content and max-content, in pixels. Constant.
   [[nodiscard]] Widths widths() const override;
-  /// Costs the pieces, or nothing where no line has to be broken.
+  /// The height at a width. Linear in the segments, or constant if no line breaks.
   [[nodiscard]] Heights height_for(double width) const override;
-  /// Widths at which it breaks into the same lines. Costs as much as breaking.
+  /// The interval of widths around one in which the line breaks stay the same. Costs as much as breaking.
   [[nodiscard]] std::optional<StableWidths> constant_interval(double width) const override;
   /// The lines at a width. Linear in the segments.
   [[nodiscard]] std::vector<Line> lines_at(double width) const override;
@@ -59,11 +58,11 @@ class SegmentedText : public BreakableText {
   [[nodiscard]] double line_baseline() const override { return style_.baseline; }
   [[nodiscard]] std::optional<int> max_lines() const override { return style_.max_lines; }
 
-  /// UTF-8, as it was given.
+  /// The text, as given.
   [[nodiscard]] const std::string& text() const { return text_; }
-  /// As they are kept.
+  /// The segments, as kept.
   [[nodiscard]] std::vector<TextSegment> pieces() const;
-  /// Bytes, itself included.
+  /// Bytes that it uses, itself included.
   [[nodiscard]] std::size_t memory() const;
 
  private:
@@ -79,7 +78,7 @@ class SegmentedText : public BreakableText {
   std::uint32_t paragraphs_ = 0;  // lines where nothing has to be broken
 };
 
-/// Thrown for pieces that make no text; the message says which and why.
+/// Thrown for segments that make no text. The message says which segment, and why.
 class BadPieces : public std::invalid_argument {
  public:
   using std::invalid_argument::invalid_argument;

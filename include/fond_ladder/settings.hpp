@@ -13,18 +13,18 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// One key of one node: the value that holds, and who says so.
+/// One key of one node: the value in effect, and where it was set.
 struct Setting {
   std::string key;
-  std::string value;  ///< as a scene file would say it; empty where nothing is said and the default is none
+  std::string value;  ///< as a scene file writes it; empty for a default without a value
   Source source = Source::unsaid;
   std::string name;        ///< of the part, the shared keys, the range or the mode
-  bool has_effect = true;  ///< false: it does nothing on this kind of node in this kind of parent
+  bool has_effect = true;  ///< false: the key has no effect on this kind of node in this kind of parent
 };
 
-/// Every setting of a node that is in force in a container of one size: all that somebody says, and the defaults that
-/// act on it, in the order of the format. A scene that no file says so calls every key that is not at its default the
-/// node's own. Throws BadNode, and as SceneSolver does.
+/// Returns all settings of a node in a container of one size: every key that was set, and the defaults with an effect
+/// on it, in the order of the format. For a scene that was not read from a file, every key that is not at its default
+/// counts as the node's own. Throws BadNode, and as SceneSolver does. Costs a solve.
 [[nodiscard]] std::vector<Setting> settings(const Scene& scene, NodeId node, const ContainerSize& container_size,
                                             const std::vector<std::string>& modes = {});
 

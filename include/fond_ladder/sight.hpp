@@ -13,23 +13,23 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Why nobody sees a node that is not hidden.
+/// Why a node cannot be seen although it is not hidden.
 struct Invisible {
   enum class Why : std::uint8_t {
-    none,     ///< it is seen, or can be scrolled into sight
+    none,     ///< it is visible, or can be scrolled into view
     no_size,  ///< its width or height is 0
-    outside,  ///< it lies wholly outside of a node that it is in, wherever that is scrolled to
-    behind,   ///< it lies wholly behind a box or an image that is painted later, wherever it is scrolled to
+    outside,  ///< it is entirely outside an ancestor, at every scroll position
+    behind,   ///< it is entirely behind a box or an image that is painted later, at every scroll position
   };
   Why why = Why::none;
-  NodeId by{};  ///< beyond or behind which it lies
+  NodeId by{};  ///< the node that it is outside of or behind
 };
 
-/// Who is seen in an arrangement: the one answer that claims, `measure`, `lint` and pictures give. Containers, words
-/// and what is `see_through` cover nothing; `scale` counts as it is painted.
+/// Which nodes of a solution are visible. Claims, `measure`, `lint` and pictures all ask here. Containers, texts and
+/// `see_through` nodes cover nothing; `scale` counts as painted.
 ///
-/// Costs what painting order costs at the first question, and a walk up to the root at each; from the 17th question on
-/// about the logarithm of the nodes. Lives as long as the solution; not to be shared by threads.
+/// The first question costs as much as painting order; each of the first 16 also walks up to the root, later ones
+/// cost about the logarithm of the number of nodes. Valid as long as the solution; use it on one thread at a time.
 class Sight {
  public:
   explicit Sight(const Solution& solution);
@@ -39,14 +39,13 @@ class Sight {
   Sight(const Sight&) = delete;
   Sight& operator=(const Sight&) = delete;
 
-  /// Why a node with a place (see Solution::is_placed) is not reachable: seen nowhere, however scrollers are scrolled.
-  /// `Why::none` for any other node.
+  /// Why a placed node is visible at no scroll position; `Why::none` for any other node. Throws BadNode.
   [[nodiscard]] Invisible invisible(NodeId node);
-  /// The same with every scroller left at its position in this solution.
+  /// The same at the scroll positions of this solution.
   [[nodiscard]] Invisible out_of_view(NodeId node);
-  /// Whether a node has a place and is seen at some scroll position.
+  /// Whether a node is placed and visible at some scroll position.
   [[nodiscard]] bool is_reachable(NodeId node);
-  /// Whether a node has a place and is seen at the scroll positions of this solution.
+  /// Whether a node is placed and visible at the scroll positions of this solution.
   [[nodiscard]] bool is_in_view(NodeId node);
 
  private:

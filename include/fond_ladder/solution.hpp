@@ -29,8 +29,8 @@ struct TreeLife;
 class ScrolledView;
 }  // namespace detail
 
-/// Thrown by questions to a solution that is no longer valid: its tree was edited, its solver solved again, or one of
-/// them is gone.
+/// Thrown by every question to a solution that is no longer valid: its tree was edited, its solver solved again, or
+/// one of them was destroyed.
 class StaleSolution : public std::logic_error {
  public:
   using std::logic_error::logic_error;
@@ -48,7 +48,7 @@ struct Rect {
   friend bool operator==(const Rect&, const Rect&) = default;
 };
 
-/// Pixels on each side of a box: a thickness, or by how much something overhangs.
+/// Pixels on each side of a box: a thickness, or an overhang.
 struct FourSides {
   double top = 0, right = 0, bottom = 0, left = 0;
   /// Whether any side is more than 0.
@@ -66,9 +66,9 @@ struct Extent {
   friend bool operator==(const Extent&, const Extent&) = default;
 };
 
-/// Something odd that a solve met and went on from.
+/// A value that the solve could not use, and replaced.
 struct Warning {
-  /// The node that it is about.
+  /// The node with that value.
   NodeId node;
   std::string what;
 };
@@ -94,59 +94,62 @@ class Solution {
   /// Whether it is still valid; if not, all questions below throw StaleSolution.
   [[nodiscard]] bool is_valid() const;
 
-  /// The tree that was solved; of a snapshot its copy.
+  /// The tree that was solved; for a snapshot its copy. Valid as long as this solution.
   [[nodiscard]] const Tree& tree() const;
   /// For the engine.
   [[nodiscard]] const detail::Passes& passes() const;
   /// For the engine.
   [[nodiscard]] detail::ScrolledView scrolled_view() const;
-  /// The keys of a node in effect at this size, with ranges and modes applied.
+  /// The keys of a node in effect at this size, with ranges and modes applied. Throws BadNode. Linear in its ranges
+  /// and modes.
   [[nodiscard]] Keys keys(NodeId node) const;
-  /// The kind of a node at this size; ranges and modes may change it.
+  /// The kind of a node at this size; ranges and modes may change it. Throws BadNode.
   [[nodiscard]] Kind kind(NodeId node) const;
-  /// The ranges that held and the modes that were on, in the order in which they beat each other.
+  /// The ranges that apply and the modes that are on, weakest first.
   [[nodiscard]] std::vector<std::string> active() const;
-  /// The node ranges of a node that held, the strongest last. None of a node without a place.
+  /// The node ranges of a node that apply, weakest first. Empty for a node that is not placed.
   [[nodiscard]] std::vector<std::string> node_ranges(NodeId node) const;
   /// A range or mode that changed the keys of a node.
   struct HeldForm {
     std::string name;  ///< of a range or a mode
-    NodeId by{};       ///< whose node range it is; none for those of the container, and modes
+    NodeId by{};       ///< the node that declares the range; none for a range of the container and for a mode
     Changes change;
   };
-  /// In the order in which they apply, the strongest last. Linear in the ranges and modes.
+  /// The ranges and modes that change a node, weakest first. Linear in the ranges and modes.
   [[nodiscard]] std::vector<HeldForm> held_forms(NodeId node) const;
-  /// The size of the container, whether it was given or came from the content.
+  /// The size of the container in pixels, given or by content.
   [[nodiscard]] Extent container() const;
 
-  /// How far a scroller is scrolled on each axis, in pixels from where its content begins; `scroll_end` or more for the
-  /// end.
+  /// The scroll position of a node on each axis, in pixels from the start of its content; `scroll_end` or more means
+  /// the end.
   struct ScrolledTo {
     NodeId node;
     double x = 0, y = 0;
     friend auto operator<=>(const ScrolledTo&, const ScrolledTo&) = default;
   };
-  /// A position at the end, whatever the range.
+  /// A position at the end of any scroll range.
   static constexpr double scroll_end = std::numeric_limits<double>::infinity();
-  /// The same arrangement with scrollers scrolled, each within its range: boxes from the root's corner, painted boxes,
-  /// baselines and what is under a point are told where they are then; sizes and places in the parent stay. What a
-  /// scroller holds moves by its `scroll_ratio`. Holds as long as this one. Throws BadValue for a position that is no
-  /// number.
+  /// Returns the same layout with these scroll positions, each limited to its scroll range. Boxes from the corner of
+  /// the root, painted boxes, baselines and hit tests change; sizes and boxes relative to the parent do not. Children
+  /// of a scroller move by their `scroll_ratio`. The result is valid as long as this solution. Throws BadValue for
+  /// NaN, BadNode for a removed node.
   [[nodiscard]] Solution scrolled(const std::vector<ScrolledTo>& positions) const;
   /// Whether this solution has scroll positions.
   [[nodiscard]] bool is_scrolled() const { return scrolled_ != nullptr; }
-  /// Where a scroller is scrolled to, on each axis.
+  /// The scroll position of a scroller on each axis, in pixels; 0 for other nodes.
   [[nodiscard]] Extent scroll_position(NodeId node) const;
 
   /// Whether a node has a box: it is not hidden, not in a hidden node, and not in a leaf. Costs the depth.
   [[nodiscard]] bool is_placed(NodeId node) const;
-  /// From the root's corner. Throws BadNode for a handle of a removed node.
+  /// The border box of a node, from the corner of the root. Throws BadNode for a removed node. Costs the depth, at
+  /// most 32 levels.
   [[nodiscard]] Rect box(NodeId node) const;
-  /// From the corner of the parent's border box.
+  /// The border box of a node, from the corner of the border box of its parent. Constant time.
   [[nodiscard]] Rect relative_box(NodeId node) const;
-  /// The box from the root's corner of the one node that a path, or its tail, names. Throws BadPath.
+  /// The box, from the corner of the root, of the one node named by a path or the end of a path. Throws BadPath.
   [[nodiscard]] Rect operator[](std::string_view path) const;
-  /// All boxes from the root's corner, in the order of `nodes`, in linear time. Nodes without a place give none.
+  /// All boxes from the corner of the root, in the order of `nodes`. Nodes that are not placed have no entry. Linear
+  /// time.
   struct NodeBox {
     NodeId node;
     Rect box;
@@ -155,135 +158,140 @@ class Solution {
   /// Placed nodes only.
   [[nodiscard]] std::vector<NodeBox> boxes() const;
 
-  /// A node whose box in its parent is another one than in the solve before, with both; `before` is absent where it had
-  /// none (new, or hidden then), `now` where it has none (hidden). Of what came, went or was hidden with its parent
-  /// only the topmost is told, of a new subtree all; removed nodes are not.
+  /// A node whose box in its parent differs from the solve before, with both boxes. `before` is absent if the node
+  /// was not placed before (new or hidden), `now` if it is not placed any more. If a subtree is hidden or shown, only
+  /// its topmost node is reported; of a new subtree every node; removed nodes are not reported.
   struct Change {
     NodeId node;
     std::optional<Rect> before, now;
   };
-  /// What changed, for a solver that follows changes; in no order. After its first solve, and where nothing could be
-  /// kept (another tree, another direction or em), these are all nodes, without boxes before. Costs the list alone.
+  /// The changed boxes, in no order, if the solver tracks changes. After its first solve, and after a change of tree,
+  /// direction or em, these are all nodes, without boxes before. Costs the length of the list.
   [[nodiscard]] std::vector<Change> changed() const;
 
-  /// The content box of a container: what is left inside its padding and border.
+  /// The size of the content box of a container: the space inside its padding and border.
   [[nodiscard]] Extent content_box_size(NodeId container) const;
-  /// In pixels, percentages resolved. A border is told as thick as it is painted, even where it does not count; a
-  /// margin that is automatic is 0.
+  /// The padding of a node in pixels, percentages resolved.
   [[nodiscard]] FourSides padding(NodeId node) const;
-  /// As painted, also where it takes no space.
+  /// The border of a node in pixels, as painted, even if it takes no space.
   [[nodiscard]] FourSides border(NodeId node) const;
-  /// May be negative; an automatic side is 0.
+  /// The margin of a node in pixels; may be negative; an automatic side is 0.
   [[nodiscard]] FourSides margin(NodeId node) const;
   /// The gaps of a container in pixels.
   [[nodiscard]] Extent gap(NodeId container) const;
-  /// What a node asked for: its size where one is given, else its content's, within its limits. A share that follows
-  /// from a weight asks for its content.
+  /// The preferred size of a node in pixels: its set size, else the size by content, within its limits. A node with a
+  /// weight reports the size by content.
   [[nodiscard]] Extent preferred_size(NodeId node) const;
-  /// What overhangs the padding box of the parent, on axes on which the parent does not scroll.
+  /// By how much a node overhangs the padding box of its parent on each side, in pixels; 0 on axes on which the
+  /// parent scrolls.
   [[nodiscard]] FourSides overhang(NodeId node) const;
-  /// The same of the box as `scale` of the node enlarges it about its center. Constant time.
+  /// The same for the box after `scale` of the node, about its center. Constant time.
   [[nodiscard]] FourSides painted_overhang(NodeId node) const;
-  /// How much of a node in the flow lies in the padding of its parent, on axes on which the parent does not scroll:
-  /// never more than the padding, and nothing of what lies wholly outside. What the node's own margin brings there,
-  /// below zero, is left out.
+  /// By how much a node in the flow overlaps the padding of its parent on each side, in pixels; 0 on axes on which
+  /// the parent scrolls. Never more than the padding. A part outside the parent, or due to a negative margin, does
+  /// not count.
   [[nodiscard]] FourSides padding_overlap(NodeId node) const;
-  /// One line of a text. Places are from the corner of the text's own border box.
+  /// One line of a text. Boxes are from the corner of the border box of the text, in pixels.
   struct TextLine {
-    std::string_view text;  ///< part of the tree
+    std::string_view text;  ///< a view into the tree
     Rect box;
     double baseline = 0;
     bool dropped = false;              ///< by `max_lines`
-    bool hyphen = false;               ///< one is shown behind the text: it ends where a soft hyphen stands
-    const FontStyle* style = nullptr;  ///< of words that a text_shaper has set; part of the tree
+    bool hyphen = false;               ///< whether a hyphen is visible at its end
+    const FontStyle* style = nullptr;  ///< set only if a text shaper measured the text; points into the tree
   };
-  /// The lines of a text, in whatever its words are measured, as they are broken at its width.
+  /// The lines of a text at its width. Throws BadNode. Linear in the text.
   [[nodiscard]] std::vector<TextLine> text_lines(NodeId text) const;
-  /// What a text's own words and lines overhang it, and what `max_lines` drops.
+  /// By how much the lines of a text overhang its box on each side, in pixels; lines dropped by `max_lines` count at
+  /// the bottom.
   [[nodiscard]] FourSides text_overhang(NodeId text) const;
-  /// What of a text's own words lies in its own padding.
+  /// By how much the lines of a text overlap its own padding, in pixels.
   [[nodiscard]] FourSides text_padding_overlap(NodeId text) const;
-  /// Both together, side by side the larger: what the measures `overhang` and `padding_overlap` are the largest of.
+  /// The larger of both on each side: the source of the measure `overhang`.
   [[nodiscard]] FourSides full_overhang(NodeId node) const;
-  /// The same of padding overlap.
+  /// The larger of both on each side: the source of the measure `padding_overlap`.
   [[nodiscard]] FourSides full_padding_overlap(NodeId node) const;
-  /// The most that a node, its own words, or anything in it is cut on any side, but for what is meant to be. Linear in
-  /// what is in it.
+  /// The largest overhang of a node, its text and its descendants on any side, without what `allow` accepts. Linear
+  /// in the descendants.
   [[nodiscard]] double max_overhang(NodeId node) const;
-  /// The size of what lies in a node, its padding box included: for a scroller the larger of its view and the furthest
-  /// margin edge of its children plus end padding. CSS Overflow 3, section 2.2.
+  /// The size of the content of a node, padding included: for a scroller the larger of its view and the furthest
+  /// margin edge of its children plus the end padding. CSS Overflow 3, section 2.2.
   [[nodiscard]] Extent content_size(NodeId node) const;
-  /// How far a scroller can scroll on each axis; 0 on an axis on which it does not.
+  /// How far a scroller can scroll on each axis, in pixels; 0 on other axes.
   [[nodiscard]] Extent scroll_range(NodeId node) const;
-  /// A list of which only some entries were arranged (`virtualized`), and how long it is, its padding included: an
-  /// estimate from those entries.
+  /// A virtualized list: only some of its entries were arranged, and its length, padding included, is estimated from
+  /// them.
   struct PartOfList {
     NodeId list;
     std::uint32_t entries = 0, arranged = 0;
-    Axis axis{};  ///< along which it lays them
+    Axis axis{};  ///< axis along which the entries are placed
     double length = 0;
   };
-  /// Those among the placed nodes, in the order of `nodes`. Linear in the tree.
+  /// The virtualized lists among the placed nodes, in the order of `nodes`. Linear in the tree.
   [[nodiscard]] std::vector<PartOfList> estimated_lists() const;
-  /// Lines of a text, or of the children of a row or column.
+  /// The number of lines of a text, or of the children of a row or column.
   [[nodiscard]] int lines(NodeId node) const;
-  /// The line on which a child of a row or column stands, from 1; 0 for what stands on none.
+  /// The line of a child in a row or column, from 1; 0 for a child on no line.
   [[nodiscard]] int line(NodeId node) const;
-  /// A column or row of a grid. `at` is from the root's corner; of a right-to-left column too it is the left edge.
+  /// A column or row of a grid. `at` is the left or top edge, in pixels from the corner of the root, also in right-
+  /// to-left grids.
   struct TrackBox {
     double at = 0, size = 0;
-    double unstretched = 0;  ///< before tracks of automatic size share what is left over
-    double share = 0;        ///< the factor before `fr`; 0 for none
+    double unstretched = 0;  ///< size before tracks of automatic size share the free space
+    double share = 0;        ///< factor before `fr`; 0: no factor
     NodeId
         set_by{};  ///< the child whose content the track is as large as; none where lengths, shares or unused space say
   };
-  /// The tracks of both axes; empty of nodes that are not grids.
+  /// The tracks of both axes; empty for nodes that are not grids.
   struct GridTracks {
     std::vector<TrackBox> columns, rows;
   };
-  /// The tracks of a grid, in their order from the start; none of any other node. Costs what sizing them costs.
+  /// The tracks of a grid from the start edge. Costs what sizing the tracks costs.
   [[nodiscard]] GridTracks tracks(NodeId grid) const;
-  /// First baseline, from the root's corner downwards. CSS Box Alignment 3, section 9.1.
+  /// The first baseline, in pixels from the top of the root. CSS Box Alignment 3, section 9.1.
   [[nodiscard]] double baseline(NodeId node) const;
 
-  /// Children in the order in which they are laid.
+  /// The children of a container in layout order.
   [[nodiscard]] std::vector<NodeId> laid_order(NodeId container) const;
-  /// The same, line by line. A row or column that does not wrap, a stack and a grid have one line.
+  /// The same, line by line. A row or column without `wrap`, a stack and a grid have one line.
   [[nodiscard]] std::vector<std::vector<NodeId>> laid_lines(NodeId container) const;
   /// A node as it is painted.
   struct Painted {
     NodeId node;
-    Rect box;  ///< as painted: see `painted_box`
+    Rect box;  ///< as painted, see `painted_box`
     int depth = 0;
-    double scale = 1;  ///< how much larger the node is painted, ancestors included
+    double scale = 1;  ///< factor of `scale`, ancestors included
   };
-  /// All placed nodes, the furthest back first, in linear time.
+  /// All placed nodes in paint order, the furthest back first. Linear time.
   [[nodiscard]] std::vector<Painted> painted() const;
-  /// The box as it is painted: `scale` of the node and of what it lies in applied, around their centers.
+  /// The box as painted, with `scale` of the node and of its ancestors applied about their centers; from the corner
+  /// of the root.
   [[nodiscard]] Rect painted_box(NodeId node) const;
-  /// The nodes whose painted box holds a point (right and bottom edges excluded), the front-most first.
+  /// The nodes whose painted box contains a point (right and bottom edges excluded), frontmost first. Linear in the
+  /// tree.
   [[nodiscard]] std::vector<NodeId> hit_test(double x, double y) const;
 
   /// Where a dropped node would go.
   struct DropTarget {
     NodeId parent;
-    /// Among the children of `parent` in the order of the file, as Tree::move takes it: the node taken out before.
+    /// Index among the children of `parent` in the order of the file, without the dragged node, as Tree::move takes
+    /// it.
     std::size_t place = 0;
-    /// What shows it, from the root's corner: between neighbors of a row or column a line without thickness, in a grid
-    /// the next free cell, in a stack its content box.
+    /// The rectangle that marks the position, from the corner of the root: a line without thickness between neighbors
+    /// of a row or column, the next free cell of a grid, the content box of a stack.
     Rect indicator;
   };
-  /// Where `node` (or a new node, for none) would come to stand if it were let go at a point: in the innermost
-  /// container that is seen there and neither lies in the node nor is a leaf, between the neighbors that the point
-  /// lies between, of a wrapped row or column on the nearest line. None outside the root. Where neighbors say an
-  /// `order`, the node comes beside the one that is laid there. Linear in the tree.
+  /// Where `node` (or a new node, if it is none) goes when it is dropped at a point: into the innermost container
+  /// that is visible there and is neither a leaf nor inside `node`; between the neighbors around the point, on the
+  /// nearest line of a wrapping row or column. Absent outside the root. Among neighbors with an `order`, the node
+  /// goes beside the nearest one in layout order. Linear in the tree.
   [[nodiscard]] std::optional<DropTarget> drop_target(double x, double y, NodeId node = {}) const;
 
-  /// All boxes in whole device pixels at `density` device pixels a pixel, as multiples of 1/density: every edge goes to
-  /// the nearest one, so that boxes that touched still touch and no pixel is lost between them.
+  /// All boxes in whole device pixels, as multiples of 1/density for `density` device pixels per pixel. Each edge is
+  /// rounded on its own, so boxes that touch still touch. Linear time.
   [[nodiscard]] std::vector<NodeBox> snapped(double density) const;
 
-  /// Values that the solve replaced, such as sizes that are not numbers. Linear time.
+  /// Values that the solve replaced, such as NaN sizes of custom content. Linear time.
   [[nodiscard]] std::vector<Warning> warnings() const;
   /// Nodes visited by each of the four passes of the solve.
   [[nodiscard]] std::array<std::size_t, 4> visited() const;

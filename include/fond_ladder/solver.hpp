@@ -14,14 +14,14 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Arranges trees, and keeps between solves whatever the next one can use: after an edit only what it touches is solved
-/// again, at a new container width the content widths stay, at a new height all widths and text lines stay.
+/// Solves trees, and keeps for the next solve what that can reuse. After an edit, only what it affects is solved
+/// again; at another width, sizes by content stay; at another height, all widths and text lines stay.
 ///
-/// A solver lives on one thread at a time; many solvers may solve one tree at once while nobody edits it. It may be
-/// given another tree at any time. Solving throws only what content of one's own throws and, once a solver has seen a
-/// tree, allocates nothing (but where a grid turns out to have more tracks than ever before, or nodes take another
-/// form). Cost: for a node with c children at most O(c log c), each node visited once by each of four passes. A solver
-/// that was moved from throws std::logic_error at every call but assignment.
+/// Use a solver on one thread at a time; several solvers may solve one tree at the same time while nobody edits it. A
+/// solver may be given another tree at any time. A solve throws only what custom content throws. A repeated solve of
+/// a tree allocates nothing, unless a grid gets more tracks than before or a range begins or ends. Cost: at most O(c
+/// log c) for a node with c children; each of four passes visits each node once. A moved-from solver throws
+/// std::logic_error at every call but assignment.
 class Solver {
  public:
   Solver();
@@ -31,25 +31,23 @@ class Solver {
   Solver& operator=(const Solver&) = delete;
   ~Solver();
 
-  /// Arranges `tree` in a container of the size of `container_size`. Sizes that are no sizes count as 0, larger ones
-  /// than 1e9 as 1e9; the notes say so. The result looks into this solver and the tree.
+  /// Solves `tree` in a container of this size, in pixels. NaN and negative sizes count as 0, sizes above 1e9 as 1e9;
+  /// Solution::notes reports them. The result refers to this solver and to the tree: see Solution.
   Solution solve(const Tree& tree, ContainerSize container_size);
 
-  /// Switches a mode of the trees that are solved on or off, from the next solve on. Of a mode that is on and that a
-  /// tree does not have, the notes of its solution say so.
+  /// Turns a mode on or off, from the next solve on. Solution::notes reports a mode that the tree does not have.
   void set_mode(const std::string& name, bool on);
 
-  /// Whether solutions can tell what changed (Solution::changed), from the next solve on. Off until it is asked for:
-  /// solving costs a little more then.
+  /// Whether solutions report changed boxes (Solution::changed), from the next solve on. Default: off. Costs a little
+  /// per solve.
   void track_changes(bool follow);
 
-  /// Forgets all results but keeps the memory: the next solve does everything anew. For measurements.
+  /// Drops all results but keeps the memory: the next solve is a full one. For measurements.
   void reset();
 
-  /// Bytes kept for the tree seen last, space to work in included.
+  /// Bytes kept for the last tree, working memory included.
   [[nodiscard]] std::size_t memory() const;
-  /// Those of them that are space to work in. It is as large as the longest run of siblings needs (some 220 bytes a
-  /// sibling, and more in grids), however many nodes there are, and never smaller again.
+  /// Bytes of working memory: some 220 per node of the longest run of siblings, more in grids. It never shrinks.
   [[nodiscard]] std::size_t scratch_memory() const;
 
  private:

@@ -13,7 +13,7 @@
 namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
-/// Who decides a key of a node. A later one beats an earlier one.
+/// Where the value of a key comes from. A later source wins over an earlier one.
 enum class Source : std::uint8_t { unsaid, each_child, part, shared, with, own, copies, range, mode, edited };
 template <>
 inline constexpr std::array<std::string_view, 10> words_of<Source>{"default", "each_child", "part",  "shared", "with",

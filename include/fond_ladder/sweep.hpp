@@ -49,8 +49,8 @@ struct SweepOptions {
   Progress progress{};        ///< of the sizes
 };
 
-/// Measures `quantities` (as in "beds.width", or a set as in "cards/*.width") at every given size, with one solver; finds
-/// no breakpoints. Throws BadQuantity, and as SceneSolver does.
+/// Measures `quantities` (as in "beds.width", or a set as in "cards/*.width") at every given size, with one solver;
+/// finds no breakpoints. Throws BadQuantity, and as SceneSolver does.
 [[nodiscard]] Sweep sweep(const Scene& scene, const std::vector<ContainerSize>& container_sizes,
                           const std::vector<std::string>& quantities, const std::vector<std::string>& modes = {});
 
@@ -61,9 +61,9 @@ struct SweepOptions {
   return sweep(scene, std::vector<ContainerSize>(container_sizes), quantities, modes);
 }
 
-/// The same at every whole size of a ladder, its ends included, with every breakpoint. Sweeps widths at the smallest of the
-/// ladder's heights. Costs about what the solves cost; memory: quantities times sizes. Throws BadQuantity, BadValue for
-/// a ladder of more than 100,000 sizes, and as SceneSolver does.
+/// The same at every whole size of a ladder, its ends included, with every breakpoint. Sweeps widths at the smallest of
+/// the ladder's heights. Costs about what the solves cost; memory: quantities times sizes. Throws BadQuantity, BadValue
+/// for a ladder of more than 100,000 sizes, and as SceneSolver does.
 [[nodiscard]] Sweep sweep(const Scene& scene, const Ladder& ladder, const std::vector<std::string>& quantities,
                           const SweepOptions& options = {});
 

@@ -20,13 +20,13 @@ struct MinContent {};
 struct MaxContent {};
 /// As narrow as the content can be without overflow.
 inline constexpr MinContent min_content{};
-/// As wide as the content would like to be.
+/// As wide as the content prefers.
 inline constexpr MaxContent max_content{};
 
 /// One bound of a track. CSS Grid Layout 2, section 7.2.
 class TrackSize {
  public:
-  /// Which of its forms a size has.
+  /// The form of a track size.
   enum class Way : unsigned char { length, content, min_content, max_content, share };
 
   /// Default: as large as the content (`auto` of the standard).
@@ -60,7 +60,7 @@ class TrackSize {
   Way way_;
 };
 
-/// `factor` shares of what the other tracks leave free.
+/// `factor` shares of the free space that other tracks leave.
 [[nodiscard]] inline TrackSize fr(double factor) {
   return TrackSize::of_share(factor);
 }
@@ -83,29 +83,29 @@ struct Track {
   friend bool operator==(const Track&, const Track&) = default;
 };
 
-/// What becomes of tracks of a `fitting` run in which nothing stands.
+/// What happens to empty tracks of a `fitting` run.
 enum class Empty : std::uint8_t { keep, drop };
 
 /// The columns or the rows of a grid, from the start.
 class Tracks {
  public:
-  /// A few tracks, so many times over; `fitting`: as often as they fit, at least once.
+  /// Tracks that are repeated; `fitting`: as often as they fit, at least once.
   struct Run {
     /// At least one.
     std::vector<Track> tracks;
-    /// How often, from 1; of a fitting run without effect.
+    /// The number of repeats, from 1; no effect in a fitting run.
     int times = 1;
     /// Its tracks need a length as minimum or maximum. At most one run of a grid is fitting (CSS Grid Layout
     /// 2, 7.2.3.2).
     bool fitting = false;
-    /// Of a fitting run.
+    /// Only for a fitting run.
     Empty empty = Empty::keep;
     friend bool operator==(const Run&, const Run&) = default;
   };
 
   /// None: a grid has implicit tracks only.
   Tracks() = default;
-  /// `count` tracks of the same size, whatever is in them.
+  /// `count` equal tracks, independent of their content.
   template <std::integral Whole>
   Tracks(Whole count) {  // NOLINT(google-explicit-constructor)
     repeat(static_cast<int>(count), {Track(0.0, fr(1))});
@@ -118,12 +118,12 @@ class Tracks {
   /// Runs one after the other. At most 10,000 tracks in all; checked when a Scene or Tree gets them.
   explicit Tracks(std::vector<Run> runs) : runs_(std::move(runs)) {}
 
-  /// Appends a run of the same tracks, `times` times over. Returns itself.
+  /// Appends tracks repeated `times` times. Returns itself.
   Tracks& repeat(int times, std::vector<Track> tracks) {
     runs_.push_back({std::move(tracks), times, false, Empty::keep});
     return *this;
   }
-  /// Appends a run as often as it fits, at least once. Returns itself.
+  /// Appends tracks repeated as often as they fit, at least once. Returns itself.
   Tracks& fitting(std::vector<Track> tracks, Empty empty = Empty::keep) {
     runs_.push_back({std::move(tracks), 1, true, empty});
     return *this;
@@ -145,7 +145,7 @@ struct Cell {
 
 /// How many columns and rows a child of a grid takes.
 struct CellSpan {
-  static constexpr int all = 0;  ///< up to the last track that was written down
+  static constexpr int all = 0;  ///< up to the last explicit track
   int columns = 1, rows = 1;
   friend bool operator==(const CellSpan&, const CellSpan&) = default;
 };

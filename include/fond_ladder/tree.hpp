@@ -27,43 +27,43 @@ namespace detail {
 class TreeStore;
 }
 
-/// The keys of a node that change while a range holds or a mode is on.
+/// The keys of a node that change while a range applies or a mode is on.
 struct When {
   NodeId node;
-  std::string name;  ///< of a range or a mode
+  std::string name;  ///< of the range or mode
   Changes change;
 };
 
-/// Thrown for a handle that names no node of the tree, and for an edit that would tear the tree apart.
+/// Thrown for a handle that is not a node of the tree, and for an edit that would break the tree apart.
 class BadNode : public std::logic_error {
  public:
   using std::logic_error::logic_error;
 };
 
-/// Thrown when a path names no node, or more than one. The message names the nearest path, or those that match.
+/// Thrown for a path that names no node or more than one. The message has the nearest path, or the nodes that match.
 class BadPath : public std::out_of_range {
  public:
   using std::out_of_range::out_of_range;
 };
 
-/// The nodes of a scene, to be kept alive and edited. The order of edits does not matter: equal trees solve to equal
-/// numbers, bit for bit.
+/// The nodes of a scene, for programs that keep and edit them. Equal trees solve to equal numbers, bit for bit,
+/// whatever the order of edits.
 ///
-/// Every edit either succeeds or throws and leaves the tree as it was: BadValue for keys out of their domain and for
-/// two siblings of one name, BadNode for the rest. Edits cost the children of the containers that they concern; setting
-/// the current value is free. Questions change nothing: any number of threads may read and solve one tree
-/// while nobody edits it, the first solve after an edit included. A copy has the same handles. A tree that was moved
-/// from throws BadNode at every call but assignment.
+/// Every edit succeeds, or throws and leaves the tree unchanged: BadValue for keys out of their domain and for two
+/// siblings of one name, BadNode otherwise. An edit costs the children of its containers; setting a current value is
+/// free. Const calls may come from any number of threads while nobody edits the tree, also for the first solve after
+/// an edit. A copy has the same handles. A moved-from tree throws BadNode at every call but assignment.
 class Tree {
  public:
   /// A tree of one node. `em` is in pixels and positive.
   explicit Tree(const Keys& root, double em = 16, Direction direction = Direction::ltr);
-  /// A tree of all that was written down. What its nodes are under ranges and modes is added to `whens`: these are
-  /// named by a scene, or set_conditions. What they are under ranges of their own is in the tree as well. Throws
-  /// BadValue, naming the node, for keys out of their domain and for two siblings of one name.
+  /// A tree of a Node with all its descendants. Forms under names of the scene are added to `whens`; forms under node
+  /// ranges are in the tree. Throws BadValue, naming the node, for keys out of their domain and for two siblings of
+  /// one name.
   [[nodiscard]] static Tree from(const Node& root, double em, Direction direction, std::vector<When>& whens);
-  /// The same, all its forms being in it. Throws BadValue also for a form under a name that no node's node range has:
-  /// the conditions of a container are those of a scene (Scene::live_tree), or are said before the form (`when`).
+  /// The same for a Node whose forms use only its node ranges. Throws BadValue also for a form under another name:
+  /// ranges and modes of the container belong to a scene (Scene::live_tree), or are declared by set_conditions()
+  /// before the form.
   [[nodiscard]] static Tree from(const Node& root, double em = 16, Direction direction = Direction::ltr);
   Tree(const Tree& other);
   Tree(Tree&& other) noexcept;
@@ -73,66 +73,65 @@ class Tree {
 
   // --- edits -------------------------------------------------------------------------------------------------------
 
-  /// Puts a new node at `position` (at most child_count) among the children of `parent`.
+  /// Inserts a new node at `position` (at most child_count) among the children of `parent`. Returns its handle.
   NodeId insert(NodeId parent, std::size_t position, const Keys& keys);
-  /// The same after the last child. Returns the new node.
+  /// Appends a new node to the children of `parent`. Returns its handle.
   NodeId append(NodeId parent, const Keys& keys);
-  /// The same of a subtree that was written down, with its contents and forms. All of it is checked before any of it is
-  /// put in. Costs what is put in, a few times cheaper than node by node.
+  /// Inserts a Node with its descendants, contents and forms, and returns its handle. All is checked before anything
+  /// is inserted. Linear in the subtree, and several times faster than node by node.
   NodeId insert(NodeId parent, std::size_t position, const Node& subtree);
-  /// The same after the last child. Returns the root of the subtree.
+  /// Appends a Node with its descendants to the children of `parent`. Returns its handle.
   NodeId append(NodeId parent, const Node& subtree);
-  /// Puts a copy of a node and what is in it at `position` among the children of `parent`, contents shared; user data
-  /// are not copied.
+  /// Inserts a copy of a node and its descendants at `position` among the children of `parent`. Contents are shared,
+  /// user data is not copied. Returns its handle.
   NodeId copy(NodeId node, NodeId parent, std::size_t position);
-  /// The same, the copy being called otherwise.
+  /// The same, with another name for the copy.
   NodeId copy(NodeId node, NodeId parent, std::size_t position, const std::string& name);
-  /// Moves a node with its descendants. `position` is counted without the node.
+  /// Moves a node with its descendants. `position` does not count the node itself.
   void move(NodeId node, NodeId parent, std::size_t position);
-  /// Removes a node, not the root, and what is in it.
+  /// Removes a node and its descendants. Throws BadNode for the root.
   void remove(NodeId node);
-  /// Removes everything in a node.
+  /// Removes all children of a node.
   void clear(NodeId node);
-  /// Puts `count` children of `parent`, from `first` on, into a new container in their place.
+  /// Moves `count` children of `parent`, from `first` on, into a new container in their place. Returns its handle.
   NodeId group(NodeId parent, std::size_t first, std::size_t count, const Keys& container);
-  /// Replaces all keys of a node, its kind included. Children stay, even when a leaf cannot show them.
+  /// Replaces all keys of a node, its kind included. Children stay, even in a leaf, which does not show them.
   void replace_keys(NodeId node, const Keys& keys);
-  /// Gives a node the keys that are said, and leaves the others.
+  /// Sets some keys of a node, and leaves the others.
   void set(NodeId node, const Changes& said);
-  /// The same, as in `set(node, box().width(80))`: what the setters said, a name and words where there are any, and the
-  /// kind of another maker than box(). Throws BadValue for what is no key: children, forms, content of its own.
+  /// The same, as in `set(node, box().width(80))`: the keys that were set, the name and the text if there is one, and
+  /// the kind unless the maker is box(). Throws BadValue for anything else: children, forms, custom content.
   void set(NodeId node, const Node& said);
-  /// Reads the scene the other way round: start becomes the other side everywhere. Linear in the tree.
+  /// Changes the reading direction, which swaps start and end in all nodes. Linear in the tree.
   void set_direction(Direction direction);
-  /// Changes what one em is, in pixels, everywhere. Linear in the tree.
+  /// Changes the size of one em, in pixels, in all nodes. Linear in the tree.
   void set_em(double em);
-  /// Measures the words of its texts by a text_shaper, or with none with fixed metrics; contents of the user's own
-  /// stay. Linear in the tree.
+  /// Measures all texts with a text shaper, or with fixed metrics for null. Custom content stays. Linear in the tree.
   void set_text_shaper(std::shared_ptr<const TextShaper> text_shaper);
-  /// Stores all nodes in the order in which a solve visits them. Edits do so from time to time; it pays after a large
-  /// tree was built node by node. Linear in the tree.
+  /// Stores all nodes in the order in which a solve visits them. Edits do so from time to time; call it after
+  /// building a large tree node by node. Linear in the tree.
   void compact();
   /// Gives a leaf custom content, shared with the caller; null removes it.
   void set_content(NodeId node, std::shared_ptr<const CustomContent> content);
-  /// Tells that the content of a leaf measures differently now, so that the next solve asks it again.
+  /// Reports that the content of a leaf has another size now; the next solve measures it again.
   void content_changed(NodeId node);
 
   // --- forms -------------------------------------------------------------------------------------------------------
 
-  /// The ranges of container sizes and the modes under which nodes may be different; solvers see which of them hold.
-  /// Later ones beat earlier ones, modes beat ranges. Throws BadValue when a name is used twice, or one is gone that a
-  /// node still goes by. Costs the nodes that have forms.
+  /// Declares the ranges of container sizes and the modes that forms may use. Later ranges win over earlier ones,
+  /// modes over ranges. Throws BadValue for a name that is used twice, and if a form uses a name that is gone. Linear
+  /// in the nodes with forms.
   void set_conditions(std::vector<Range> ranges, std::vector<std::string> modes);
-  /// As set by set_conditions(). Valid until the next edit.
+  /// The ranges set by set_conditions(). Valid until the next edit.
   [[nodiscard]] const std::vector<Range>& ranges() const;
-  /// As set by set_conditions(). Valid until the next edit.
+  /// The modes set by set_conditions(). Valid until the next edit.
   [[nodiscard]] const std::vector<std::string>& modes() const;
-  /// What a node is while a range holds or a mode is on, instead of what was said of that before; no changes: the same.
-  /// Throws BadValue for a name that is neither a range nor a mode, and for values out of their domain.
+  /// Sets the keys that change while a range applies or a mode is on, in place of those set before; empty changes
+  /// remove them. Throws BadValue for a name that is neither a range nor a mode, and for values out of their domain.
   void when(NodeId node, const std::string& name, const Changes& change);
-  /// All that was said by `when`, of one node or of all.
+  /// The forms set by when(): those of one node, strongest last.
   [[nodiscard]] std::vector<When> whens(NodeId node) const;
-  /// Of all nodes, in the order of nodes(). Linear in the tree.
+  /// The forms of all nodes, in the order of nodes(). Linear in the tree.
   [[nodiscard]] std::vector<When> whens() const;
 
   // --- questions ---------------------------------------------------------------------------------------------------
@@ -143,53 +142,53 @@ class Tree {
   [[nodiscard]] double em() const;
   /// The reading direction.
   [[nodiscard]] Direction direction() const;
-  /// Null where words are measured with fixed metrics.
+  /// The text shaper of the tree; null for fixed metrics.
   [[nodiscard]] const std::shared_ptr<const TextShaper>& text_shaper() const;
-  /// What the lengths of a node with these keys are multiples of.
+  /// The units of lengths of a node with these keys: pixels per em and per ch.
   [[nodiscard]] FontUnits units(const Keys& keys) const;
-  /// It stays the same handle as long as the tree lives.
+  /// The root; its handle never changes.
   [[nodiscard]] NodeId root() const;
   /// Whether a handle is a node of this tree. Constant; never throws.
   [[nodiscard]] bool contains(NodeId node) const;
-  /// As they were set, without ranges and modes: see Solution::keys. Throws BadNode.
+  /// The keys of a node without ranges and modes; see also Solution::keys. Throws BadNode.
   [[nodiscard]] Keys keys(NodeId node) const;
-  /// As it was set. Throws BadNode. Constant.
+  /// The kind of a node without ranges and modes. Throws BadNode. Constant time.
   [[nodiscard]] Kind kind(NodeId node) const;
-  /// None for the root.
+  /// The parent of a node; none for the root.
   [[nodiscard]] NodeId parent(NodeId node) const;
-  /// Constant.
+  /// The number of children. Constant time.
   [[nodiscard]] std::size_t child_count(NodeId node) const;
-  /// In the order of the file. Linear in their number.
+  /// The children in the order of the file. Linear in their number.
   [[nodiscard]] std::vector<NodeId> children(NodeId node) const;
-  /// The child at a place, from 0. Throws BadNode when there are not that many. Constant.
+  /// The child at an index from 0. Throws BadNode if there are fewer children. Constant time.
   [[nodiscard]] NodeId child(NodeId node, std::size_t place) const;
-  /// The place of a node among its siblings, from 0. Constant.
+  /// The index of a node among its siblings, from 0. Constant time.
   [[nodiscard]] std::size_t index_of(NodeId node) const;
-  /// A number of the user's own for a node, such as a pointer to a widget; 0 until it is set. Setting it changes
-  /// nothing that is solved, and leaves solutions as they are.
+  /// A number of the caller's for a node, such as a pointer to a widget; 0 by default. It does not affect layout, and
+  /// setting it leaves solutions valid.
   void set_user_data(NodeId node, std::uintptr_t data);
-  /// As set by set_user_data(). Constant.
+  /// The number set by set_user_data(). Constant time.
   [[nodiscard]] std::uintptr_t user_data(NodeId node) const;
-  /// The content that is measured for a leaf: its own, its words as the text_shaper or fixed metrics measure them, or
-  /// null.
+  /// The content that is measured for a leaf: its custom content, or its text in fonts or fixed metrics; null if
+  /// there is none.
   [[nodiscard]] std::shared_ptr<const CustomContent> content(NodeId node) const;
-  /// Parents before children, children in the order of the file.
+  /// All nodes, parents before children, children in the order of the file.
   [[nodiscard]] std::vector<NodeId> nodes() const;
 
-  /// A node's last step: its name, or its kind and its place among its siblings, as in `row#0`.
+  /// The last segment of the path of a node: its name, or its kind and its index among its siblings, as in `row#0`.
   [[nodiscard]] std::string segment(NodeId node) const;
-  /// The steps from the root down, joined by `/`.
+  /// The path of a node: the segments from the root down, joined by `/`.
   [[nodiscard]] std::string path(NodeId node) const;
-  /// The shortest tail of its path that names a node alone: its name, where no other node has it.
+  /// The shortest end of the path that names only this node.
   [[nodiscard]] std::string short_path(NodeId node) const;
-  /// All nodes whose path is `path` or ends in it; those whose whole path it is come alone.
+  /// All nodes whose path is `path` or ends in it. If it is the whole path of some, only these.
   [[nodiscard]] std::vector<NodeId> matches(std::string_view path) const;
-  /// The one node that `path`, or a tail of a path, names. Throws BadPath when there is none or more than one.
+  /// The one node that a path, or the end of a path, names. Throws BadPath for none or several.
   [[nodiscard]] NodeId at(std::string_view path) const;
 
-  /// Bytes that the tree keeps: its nodes, their keys, names, plain texts and forms. Linear in the tree.
+  /// Bytes that the tree uses: nodes, keys, names, texts in fixed metrics and forms. Linear in the tree.
   [[nodiscard]] std::size_t memory() const;
-  /// Those of them that names take: each name once, however many nodes are called so.
+  /// Bytes of these that names use. A name counts once, however many nodes have it.
   [[nodiscard]] std::size_t names_memory() const;
 
   /// For the engine.

@@ -25,8 +25,8 @@ struct Varied {
   std::function<Scene(double)> at;
 };
 
-/// How quantities change over the values of a setting, with every breakpoint: `Breakpoint::at` and `Sweep::Step::at` are
-/// values of the setting, and slopes are pixels a unit of it. Proved like a sweep of sizes where the setting is a
+/// How quantities change over the values of a setting, with every breakpoint: `Breakpoint::at` and `Sweep::Step::at`
+/// are values of the setting, and slopes are pixels a unit of it. Proved like a sweep of sizes where the setting is a
 /// length, but for those of grid tracks, of texts, and beside an aspect; any other setting is looked at step by step:
 /// whole numbers, or at least a hundred values of a short span. `options.along_height` and `options.threads` say
 /// nothing here. Throws BadValue for more than 100,000 values, for a setting that changes how many nodes there are, and
