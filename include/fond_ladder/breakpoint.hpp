@@ -17,7 +17,11 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// How a quantity leaves its straight line: its slope changes, its value changes, or it follows a curve for a while.
-enum class BreakpointKind : std::uint8_t { bend, jump, curve };
+enum class BreakpointKind : std::uint8_t {
+  bend,   ///< its slope changes
+  jump,   ///< its value changes
+  curve,  ///< it follows a curve, up to `to`
+};
 template <>
 inline constexpr std::array<std::string_view, 3> words_of<BreakpointKind>{"bend", "jump", "curve"};
 

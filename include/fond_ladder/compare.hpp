@@ -19,7 +19,11 @@ inline namespace v0 {
 
 /// A node whose box differs between two scenes, or that only one of them has.
 struct Difference {
-  enum class Kind : std::uint8_t { changed, only_first, only_second };
+  enum class Kind : std::uint8_t {
+    changed,      ///< its box differs
+    only_first,   ///< only in the first scene
+    only_second,  ///< only in the second scene
+  };
   Kind kind = Kind::changed;
   std::string name;             ///< shortest unique end of its path, in the first scene that has it
   std::string path;             ///< whole path

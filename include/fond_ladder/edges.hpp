@@ -38,7 +38,16 @@ class Edge {
 
 /// The sides of a box as an author names them. `left` wins over `start`, and `start` over `x`; top and bottom win
 /// over `y`.
-enum class Side : std::uint8_t { top, right, bottom, left, start, end, x, y };
+enum class Side : std::uint8_t {
+  top,     ///< top side
+  right,   ///< right side
+  bottom,  ///< bottom side
+  left,    ///< left side
+  start,   ///< left side, or right side in a right-to-left scene
+  end,     ///< the side opposite to start
+  x,       ///< left and right side
+  y,       ///< top and bottom side
+};
 /// Their words in a scene file, in the order of Side.
 inline constexpr std::array<std::string_view, 8> side_words{"top", "right", "bottom", "left", "start", "end", "x", "y"};
 

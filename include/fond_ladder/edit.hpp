@@ -24,7 +24,15 @@ inline namespace v0 {
 
 /// One edit of a scene, in the words of the command line. A value; it belongs to no scene.
 struct Edit {
-  enum class Does : std::uint8_t { set, move, group, remove, insert, ungroup, duplicate };
+  enum class Does : std::uint8_t {
+    set,        ///< sets a key
+    move,       ///< moves nodes
+    group,      ///< groups siblings in a new container
+    remove,     ///< removes nodes
+    insert,     ///< inserts a node
+    ungroup,    ///< removes a container but keeps its children
+    duplicate,  ///< copies a node
+  };
   Does does = Does::set;
   /// Makes an edit from the value of the option of that name: `NODE.KEY=VALUE`, `A,B=CONTAINER:INDEX`,
   /// `A,B=KIND:NAME`, `A,B`, `CONTAINER:INDEX=NODE IN JSON`, `NODE`, or `NODE=NAME`.

@@ -32,7 +32,12 @@ struct FontUnits {
 class Length {
  public:
   /// `percent` refers to the content box of the parent on the same axis.
-  enum class Unit : unsigned char { px, em, ch, percent };
+  enum class Unit : unsigned char {
+    px,       ///< pixels
+    em,       ///< multiples of the em of the scene
+    ch,       ///< multiples of the width of a zero
+    percent,  ///< percent of the content box of the parent
+  };
 
   /// Zero pixels.
   constexpr Length() = default;
@@ -89,7 +94,12 @@ inline constexpr Fill fill{};
 class Sizing {
  public:
   /// The form of a size.
-  enum class Way : unsigned char { automatic, length, content, fill };
+  enum class Way : unsigned char {
+    automatic,  ///< the container decides
+    length,     ///< a length
+    content,    ///< the size of the content
+    fill,       ///< the available space
+  };
 
   /// Not set: the container decides.
   constexpr Sizing() = default;

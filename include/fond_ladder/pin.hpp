@@ -22,7 +22,16 @@ namespace FOND_LADDER_API fond_ladder {
 inline namespace v0 {
 
 /// The sides of a pin, and the edges of a sibling that they can be tied to.
-enum class PinSide : std::uint8_t { left, right, top, bottom, start, end, middle_x, middle_y };
+enum class PinSide : std::uint8_t {
+  left,      ///< left edge
+  right,     ///< right edge
+  top,       ///< top edge
+  bottom,    ///< bottom edge
+  start,     ///< left edge, or right edge in a right-to-left scene
+  end,       ///< the edge opposite to start
+  middle_x,  ///< middle between left and right
+  middle_y,  ///< middle between top and bottom
+};
 template <>
 inline constexpr std::array<std::string_view, 8> words_of<PinSide>{"left",  "right", "top",      "bottom",
                                                                    "start", "end",   "middle_x", "middle_y"};

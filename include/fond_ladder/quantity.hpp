@@ -18,28 +18,28 @@ inline namespace v0 {
 
 /// A measure of a node. Positions are from the corner of the root, in pixels.
 enum class Measure : std::uint8_t {
-  width,
-  height,
-  left,
-  right,
-  top,
-  bottom,
-  middle_x,
-  middle_y,
-  content_width,
-  content_height,
-  baseline,
-  lines,
-  line,
-  columns,
-  rows,
-  per_line,       ///< the most children on one line
-  unused_space,   ///< free space along that no child takes; negative if the children overhang
-  overhang,       ///< the largest overhang of the node or its text on any side
-  overhang_left,  ///< the same on one side
-  overhang_right,
-  overhang_top,
-  overhang_bottom,
+  width,            ///< width of the border box
+  height,           ///< height of the border box
+  left,             ///< left edge
+  right,            ///< right edge
+  top,              ///< top edge
+  bottom,           ///< bottom edge
+  middle_x,         ///< middle between left and right edge
+  middle_y,         ///< middle between top and bottom edge
+  content_width,    ///< width of the content, as Solution::content_size
+  content_height,   ///< height of the content
+  baseline,         ///< first baseline, from the top of the root
+  lines,            ///< number of lines of a text, row or column
+  line,             ///< line of a child in its row or column, from 1
+  columns,          ///< number of columns of a grid
+  rows,             ///< number of rows of a grid
+  per_line,         ///< the most children on one line
+  unused_space,     ///< free space along that no child takes; negative if the children overhang
+  overhang,         ///< the largest overhang of the node or its text on any side
+  overhang_left,    ///< the same on the left
+  overhang_right,   ///< the same on the right
+  overhang_top,     ///< the same at the top
+  overhang_bottom,  ///< the same at the bottom
   overflow_x,       ///< of a container: the largest overhang of a direct child to the left or right; 0 if it scrolls
   overflow_y,       ///< the same, above or below
   padding_overlap,  ///< the largest overlap with the padding of the parent, or of the text with its own padding

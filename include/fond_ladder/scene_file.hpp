@@ -58,7 +58,10 @@ struct TidyScene {
 };
 
 /// Whether a scene keeps naming the files that it uses, or includes what it needs of them.
-enum class Uses : std::uint8_t { kept, flat };
+enum class Uses : std::uint8_t {
+  kept,  ///< the names of used files stay
+  flat,  ///< what the scene needs of them is in it
+};
 
 /// Throws BadScene. Linear in the text.
 [[nodiscard]] TidyScene tidy_scene(std::string_view json, const std::string& file_name, Uses uses = Uses::kept);

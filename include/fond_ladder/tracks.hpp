@@ -27,7 +27,13 @@ inline constexpr MaxContent max_content{};
 class TrackSize {
  public:
   /// The form of a track size.
-  enum class Way : unsigned char { length, content, min_content, max_content, share };
+  enum class Way : unsigned char {
+    length,       ///< a length
+    content,      ///< its content
+    min_content,  ///< the min-content size of its content
+    max_content,  ///< the max-content size of its content
+    share,        ///< a share of the free space
+  };
 
   /// Default: as large as the content (`auto` of the standard).
   constexpr TrackSize() : TrackSize(content) {}
@@ -84,7 +90,10 @@ struct Track {
 };
 
 /// What happens to empty tracks of a `fitting` run.
-enum class Empty : std::uint8_t { keep, drop };
+enum class Empty : std::uint8_t {
+  keep,  ///< they stay
+  drop,  ///< they are removed, with their gaps
+};
 
 /// The columns or the rows of a grid, from the start.
 class Tracks {
