@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: MIT
 //
-// Text in fonts beside fixed metrics, on a screen with 200 texts of 10 to 400 characters: a solve at a new width, a breakpoint
-// of a sweep, shaping. Everything is compared inside one run; docs/speed.md tells what is aimed at.
+// Text in fonts beside fixed metrics, on a screen with 200 texts of 10 to 400 characters: a solve at a new width, a
+// breakpoint of a sweep, shaping. Everything is compared inside one run; docs/speed.md tells what is aimed at.
 #include <fmt/format.h>
 #include <pango/pangocairo.h>
 

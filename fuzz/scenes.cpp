@@ -25,7 +25,8 @@ namespace {
 constexpr std::size_t many_nodes = 200;  // beyond which a scene is asked little
 constexpr const char* file = "stranger.scene.json";
 
-/// Sizes with many breakpoints, and one that depends on the text; for most texts this one alone, which is soon arranged.
+/// Sizes with many breakpoints, and one that depends on the text; for most texts this one alone, which is soon
+/// arranged.
 std::vector<ContainerSize> sizes_of(const Scene& scene, std::uint64_t choice) {
   const ContainerSize some{static_cast<double>(choice % 4000) / 4, static_cast<double>(choice / 4096 % 900)};
   std::vector<ContainerSize> all{{0, 0}, {1e9, 1e9}, {}, {scene.ladder.width.from, std::nullopt}, some};

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
-// The map of all container sizes: width to the right, height up. Boundaries are thin lines, bounds of ranges dashed lines,
-// named sizes points. Each broken claim has a hatching of its own and a number that stands in its largest region, so
-// that claims are told apart without color.
+// The map of all container sizes: width to the right, height up. Boundaries are thin lines, bounds of ranges dashed
+// lines, named sizes points. Each broken claim has a hatching of its own and a number that stands in its largest
+// region, so that claims are told apart without color.
 #include "fond_ladder/plot.hpp"
 
 #include <algorithm>

@@ -32,7 +32,8 @@ struct ShownSweep {
 /// The breakpoints of the shown columns.
 [[nodiscard]] std::vector<const Breakpoint*> shown_breakpoints(const ShownSweep& shown);
 
-/// The shown sizes and the breakpoints; `telling`, for a sweep of everything: which other quantities behave like the columns.
+/// The shown sizes and the breakpoints; `telling`, for a sweep of everything: which other quantities behave like the
+/// columns.
 void print_swept(const ShownSweep& shown, const std::vector<Telling>& telling, std::ostream& out);
 /// Some steps of it, those shown or all.
 void print_swept_csv(const ShownSweep& shown, const std::vector<Sweep::Step>& steps, std::ostream& out);

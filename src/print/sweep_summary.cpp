@@ -58,8 +58,8 @@ class Where {
     std::string at;
     bool behind = false;  // not at that place itself
   };
-  /// Where what is so at step `i`, and not before, begins: at a breakpoint between the two, if there is one, or right after
-  /// one at the step before.
+  /// Where what is so at step `i`, and not before, begins: at a breakpoint between the two, if there is one, or right
+  /// after one at the step before.
   [[nodiscard]] Begin begin(std::size_t quantity, std::size_t i) const {
     const double size = swept_.steps[i].at;
     if (i == 0) return {rounded(size)};

@@ -93,7 +93,8 @@ struct LineOf {
   N at = 0;      ///< where it begins across, from the start of the content box
 };
 
-/// Working memory to follow ties: children that wait for one another, with the tie that comes next, and a mark for each child.
+/// Working memory to follow ties: children that wait for one another, with the tie that comes next, and a mark for each
+/// child.
 struct TieWalk {
   std::vector<std::pair<Index, std::size_t>> way;
   std::vector<std::uint8_t> marks;

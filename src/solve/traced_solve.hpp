@@ -18,9 +18,9 @@ namespace fond_ladder::inline v0::detail {
 class TracedSolve {
  public:
   /// Arranges a tree, its container moving as its sides do; an absent side is by content. From here to
-  /// `decision_trace().ahead` there is no breakpoint: each size and position is value + slope * t, unless the trace is curved or
-  /// opaque. With a region, which is relative to here, both sides may be dragged; it is cut down to where nothing
-  /// turns.
+  /// `decision_trace().ahead` there is no breakpoint: each size and position is value + slope * t, unless the trace is
+  /// curved or opaque. With a region, which is relative to here, both sides may be dragged; it is cut down to where
+  /// nothing turns.
   void run(const TreeStore& store, const TracedNumber& width, const std::optional<TracedNumber>& height,
            const std::vector<std::string>& modes, Region* region = nullptr);
   /// The same where a setting of that tree is dragged instead of the container; `setting` stays with the results.

@@ -177,7 +177,8 @@ TEST(NodeRangesTold, FilesAreReadWrittenAndRefused) {
        "if its padding or margin is a percentage"},
       {scene(two_cards, R"({"name":"tight","below_height":5})"), "unknown key \"below_height\""},
       {scene(two_cards, R"({"name":"tight","below_width":"5em"})"), "must have bounds that are sizes in pixels"},
-      {scene(two_cards, R"({"name":"tight","from_width":9,"below_width":5})"), "must include some width: from_width of \"tight\" must be smaller than below_width"},
+      {scene(two_cards, R"({"name":"tight","from_width":9,"below_width":5})"),
+       "must include some width: from_width of \"tight\" must be smaller than below_width"},
       {scene(two_cards, R"({"name":"tight"},{"name":"tight"})"), "must have unique names: "},
       {scene(two_cards, R"({"below_width":5})"), "each with a \"name\" and bounds"},
   };

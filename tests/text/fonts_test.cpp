@@ -210,7 +210,8 @@ std::string repeated(std::string before, const char* what, int times) {
   return before;
 }
 
-/// Shaping takes the square of the marks on a letter and of the changes of direction in a paragraph: each up to its bound.
+/// Shaping takes the square of the marks on a letter and of the changes of direction in a paragraph: each up to its
+/// bound.
 TEST(Fonts, WhatTakesTheSquareIsSetUpToItsBound) {
   const std::string marks = repeated("a", "\u0301", 200) + repeated("", "b", 200),
                     breakpoints = repeated("", "a\u05d0", 500);

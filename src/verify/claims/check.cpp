@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 //
 // Claims are tested along all widths (claims_along), which proves them for every real width. Where nothing can be
-// proved, they are tested at every whole width instead, on and next to each bound of a range, and at the breakpoints of a
-// claim's own quantities.
+// proved, they are tested at every whole width instead, on and next to each bound of a range, and at the breakpoints of
+// a claim's own quantities.
 #include <algorithm>
 #include <array>
 #include <cmath>

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: MIT
 #pragma once
 
-// Sharing the space of a line in rounds, as the open standard describes it, for explanations. The solve reaches the same sizes without rounds
-// (share.hpp). CSS Flexible Box Layout 1, section 9.7.
+// Sharing the space of a line in rounds, as the open standard describes it, for explanations. The solve reaches the
+// same sizes without rounds (share.hpp). CSS Flexible Box Layout 1, section 9.7.
 
 #include <string>
 #include <vector>

@@ -309,7 +309,8 @@ class Gathering {
 Lint lint(const std::vector<Variant>& variants, unsigned threads, const Progress& progress) {
   const Scene& scene = variants.at(0).scene;
   const std::vector<ContainerSize> container_sizes = sizes_of(scene.ladder);
-  WorkTally tally(2 * container_sizes.size() * variants.size(), progress);  // half for examining sizes, half for removing settings
+  WorkTally tally(2 * container_sizes.size() * variants.size(),
+                  progress);  // half for examining sizes, half for removing settings
   std::vector<LintedVariant> looked = look_at_all(variants, container_sizes, thread_count(threads), tally);
   in_parallel(thread_count(threads), variants.size(),
               [&] { return [&](std::size_t v) { find_in(variants[v], container_sizes, looked[v], tally); }; });

@@ -2,8 +2,8 @@
 //
 // Settings that do nothing. Some can be seen at each size: a width beside a weight, a gap on an axis without
 // neighbors. Of others only a trial decides: the setting is removed and the ladder solved again; if every box is where
-// it was, the setting has no effect. Most settings have an effect at the first size, so a trial is cheap; only keys that nobody would
-// say for safety are tried, for a minimum that is never reached is no fault.
+// it was, the setting has no effect. Most settings have an effect at the first size, so a trial is cheap; only keys
+// that nobody would say for safety are tried, for a minimum that is never reached is no fault.
 #include <algorithm>
 #include <array>
 #include <cmath>

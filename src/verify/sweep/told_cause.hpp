@@ -19,7 +19,8 @@ struct Turned {
 };
 
 /// The cause that lies nearest to a node in the tree, the earlier one where several do, vague ones last; empty where
-/// there is none. A cause that cannot lead to such a breakpoint is never reported: other line breaks of a text bend no width.
+/// there is none. A cause that cannot lead to such a breakpoint is never reported: other line breaks of a text bend no
+/// width.
 [[nodiscard]] std::string nearest_cause(const std::vector<Cause>& causes, const Tree& tree, const Turned& turned);
 
 /// Why a node is visible on one side of a breakpoint and not on the other.
