@@ -2,12 +2,12 @@
 #include <fmt/format.h>
 #include <fmt/ostream.h>
 
-#include <filesystem>
 #include <optional>
 
 #include "calls/scene_call.hpp"
 #include "calls/scrolled.hpp"
 #include "calls/sizes.hpp"
+#include "calls/target_file.hpp"
 #include "fond_ladder/explanation.hpp"
 #include "model/number_text.hpp"
 #include "print/answers_json.hpp"
@@ -39,9 +39,7 @@ void print_account(const Explanation& account, const std::vector<ExplanationStep
 
 /// Refuses `explain NODE SCENE`: the first word names no file, and the second one does.
 void require_order(const ExplanationCall& call) {
-  std::error_code error;
-  if (call.scene.file != "-" && !std::filesystem::exists(call.scene.file, error) &&
-      std::filesystem::is_regular_file(call.node, error))
+  if (call.scene.file != "-" && !is_plain_file(call.scene.file) && is_plain_file(call.node))
     throw WrongCall(fmt::format("the scene comes first; write explain {} {}", call.node, call.scene.file));
 }
 

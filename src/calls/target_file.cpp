@@ -197,4 +197,9 @@ void write_plain_target(const std::string& path, std::string_view bytes) {
   replace(path, path, old, bytes);
 }
 
+bool is_plain_file(const std::string& path) {
+  std::error_code error;
+  return std::filesystem::is_regular_file(path, error);
+}
+
 }  // namespace fond_ladder::calls

@@ -8,6 +8,8 @@
 
 namespace fond_ladder::calls {
 
+/// Whether a path names a plain file, or a link to one.
+[[nodiscard]] bool is_plain_file(const std::string& path);
 /// Says of a file that the call writes it. Throws what write_target would throw of one that may not be written, before
 /// there is anything to write; and WrongCall where the call reads that file, or writes it already, under whatever name.
 /// `option` is what asks for it.

@@ -55,6 +55,10 @@ void require_plotter() {
 
 namespace calls {
 
+bool is_plain_file(const std::string& /*path*/) {
+  return false;
+}
+
 void add_target(const Streams& /*streams*/, const std::string& /*option*/, const std::string& /*path*/) {
   refuse();
 }
